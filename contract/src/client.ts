@@ -1,0 +1,112 @@
+import { problem, type Problem } from './common.ts';
+import { catalogue, type ErrorCode } from './errors.ts';
+import { apiBase, routes, type AnswerOf, type BodyInput, type QueryInput, type RouteName, type Routes } from './routes/index.ts';
+
+/** An error answer of the service, or the failure to reach it (`status` 0). */
+export class ApiError extends Error {
+  readonly problem: Problem;
+  constructor(answer: Problem) {
+    super(answer.detail);
+    this.name = 'ApiError';
+    this.problem = answer;
+  }
+  get code(): string {
+    return this.problem.code;
+  }
+  /** The exit status for a command that fails of it. */
+  get exit(): 1 | 2 | 3 | 4 {
+    return catalogue[this.problem.code as ErrorCode]?.exit ?? 3;
+  }
+}
+
+type Values = Record<string, string | number | boolean | undefined>;
+interface Call<N extends RouteName> {
+  params?: Record<string, string | number>;
+  query?: QueryInput<Routes[N]>;
+  body?: BodyInput<Routes[N]>;
+  ifMatch?: string;
+  signal?: AbortSignal;
+}
+export interface Answer<T> {
+  status: number;
+  etag: string | null;
+  data: T;
+}
+export interface ClientOptions {
+  /** Where the service is, without a path: `http://localhost:7420`; empty for the page's own origin. */
+  url: string;
+  headers?: Record<string, string>;
+  fetch?: typeof globalThis.fetch;
+}
+export interface Client {
+  /** @throws ApiError for every answer that is no success, and when the service cannot be reached. */
+  call<N extends RouteName>(name: N, call?: Call<N>): Promise<Answer<AnswerOf<Routes[N]>>>;
+  /** The raw answer of an operation, for streams. */
+  open<N extends RouteName>(name: N, call?: Call<N>): Promise<Response>;
+}
+
+/** The one client of the service, typed by the table of routes. */
+export function createClient({ url, headers = {}, fetch = globalThis.fetch }: ClientOptions): Client {
+  const open: Client['open'] = async (name, call = {}) => {
+    const { method } = routes[name];
+    const target = url + apiBase + pathOf(name, call.params ?? {}) + queryOf((call.query ?? {}) as Values);
+    const init: RequestInit = { method: method.toUpperCase(), headers: { accept: 'application/json, text/event-stream', ...headers } };
+    const sent = init.headers as Record<string, string>;
+    if (call.ifMatch !== undefined) sent['if-match'] = call.ifMatch;
+    if (call.signal) init.signal = call.signal;
+    if (call.body !== undefined) {
+      init.body = JSON.stringify(call.body);
+      sent['content-type'] = method === 'patch' ? 'application/merge-patch+json' : 'application/json';
+    }
+    const response = await fetch(target, init).catch((error: unknown) => {
+      if (call.signal?.aborted) throw error;
+      throw new ApiError(unreachable(url));
+    });
+    if (!response.ok) throw new ApiError(await problemOf(response, url));
+    return response;
+  };
+  return {
+    open,
+    call: async (name, call = {}) => {
+      const response = await open(name, call);
+      const text = response.status === 204 ? '' : await response.text();
+      const data = text === '' ? undefined : (JSON.parse(text) as unknown);
+      return { status: response.status, etag: response.headers.get('etag'), data: data as never };
+    },
+  };
+}
+
+/** The path of an operation with its parameters filled in, below {@link apiBase}. */
+export function pathOf(name: RouteName, params: Record<string, string | number>): string {
+  return routes[name].path.replace(/:([a-z]+)/g, (_, parameter: string) => encodeURIComponent(String(params[parameter] ?? '')));
+}
+
+function queryOf(query: Values): string {
+  const search = new URLSearchParams();
+  for (const [name, value] of Object.entries(query)) if (value !== undefined && value !== '') search.set(name, String(value));
+  return search.size > 0 ? `?${search}` : '';
+}
+
+async function problemOf(response: Response, url: string): Promise<Problem> {
+  const parsed = problem.safeParse(await response.json().catch(() => null));
+  if (parsed.success) return parsed.data;
+  return { ...unreachable(url), status: response.status, detail: `${url || 'The service'} answered ${response.status}, and not as Orbis does. Is it Orbis that runs there?` };
+}
+
+const unreachable = (url: string): Problem => ({
+  type: 'about:blank',
+  title: 'Not reached',
+  status: 0,
+  code: 'not-reached',
+  detail: `Orbis does not answer${url ? ` at ${url}` : ''}. Is it running? “npm start” starts it, “npm run demo” starts the demo.`,
+});
+
+/** Follows a list page by page to its end. */
+export async function* everyItem<T>(page: (after: string | undefined) => Promise<{ items: T[]; next: string | null }>): AsyncGenerator<T> {
+  for (let after: string | undefined; ;) {
+    const { items, next } = await page(after);
+    yield* items;
+    if (next === null) return;
+    after = next;
+  }
+}

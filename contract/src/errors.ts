@@ -1,0 +1,105 @@
+/** Facts that an error's sentence is made of: what was expected and what arrived. */
+export type Facts = Record<string, string | number | boolean | null | undefined>;
+
+interface CatalogueRow {
+  /** HTTP status of the answer. */
+  status: number;
+  /** Exit status of the command line. */
+  exit: 1 | 2 | 3 | 4;
+  title: string;
+  detail: (facts: Facts) => string;
+}
+
+const row = (status: number, exit: CatalogueRow['exit'], title: string, detail: CatalogueRow['detail']): CatalogueRow => ({ status, exit, title, detail });
+
+/** Every error that Orbis answers with: its code, its statuses and its sentence. Codes are never used again for something else. */
+export const catalogue = {
+  'bad-request': row(400, 2, 'The request does not fit', (f) => `${f.problem ?? 'Something in the request does not fit.'}`),
+  'not-json': row(400, 2, 'The body is no JSON', () => 'The body of the request could not be read as JSON.'),
+  'too-large': row(413, 2, 'Too large', (f) => `At most ${f.most} characters are taken here; this has ${f.found}.`),
+  'unsupported-type': row(415, 2, 'Wrong type', (f) => `This takes application/json; what arrived is ${f.found ?? 'of no stated type'}.`),
+  'not-found': row(404, 2, 'Not found', (f) => `There is no ${f.what} “${f.key}”.${f.remedy ? ` ${f.remedy}` : ''}`),
+  'no-route': row(404, 2, 'No such address', (f) => `Nothing answers at ${f.path}. The interface is described at /api/openapi.json.`),
+  'method-not-allowed': row(405, 2, 'Method not allowed', (f) => `${f.path} does not take ${f.method}; it takes ${f.allowed}.`),
+  'not-signed-in': row(401, 4, 'Not signed in', () => 'Sign in first: in the console with your password, on the command line with “orbis login”.'),
+  'wrong-password': row(
+    401,
+    4,
+    'Wrong password',
+    () => 'That is not the password. If it is lost, “npm run reset-password” on the server’s own machine makes a link for a new one.',
+  ),
+  'link-used': row(
+    401,
+    4,
+    'Link no longer valid',
+    () => 'This link has been used, or its time is over. Start Orbis again, or run “npm run reset-password” on its machine, for a new one.',
+  ),
+  'token-unknown': row(401, 4, 'Token not valid', () => 'This token is not known, or it was revoked. “orbis login” makes a new one.'),
+  'cross-site': row(403, 4, 'Refused', () => 'Changes are taken from the console’s own pages only; this request came from another site.'),
+  'password-weak': row(422, 2, 'Password too short', (f) => `A password needs at least ${f.least} characters.`),
+  'too-many-attempts': row(429, 4, 'Too many attempts', (f) => `Too many attempts to sign in. Wait ${f.seconds} seconds and try again.`),
+  'if-match-missing': row(428, 4, 'State not named', () => 'Say with If-Match which state you are changing (the ETag that came with it), so that nobody’s change is lost.'),
+  'if-match-stale': row(412, 4, 'Changed in the meantime', (f) => `Somebody changed this ${f.what} since you read it. Read it again, and make your change on the new state.`),
+  'nothing-pasted': row(422, 2, 'Nothing there', () => 'There is nothing in what was pasted. Paste the code or the link that the provider hands out.'),
+  'text-too-much': row(422, 2, 'More than Orbis reads', (f) => `${f.problem}`),
+  'no-code': row(422, 2, 'No embed code', () => 'This is text without any code in it. Paste the code or the link that the provider hands out.'),
+  'visible-code': row(
+    422,
+    2,
+    'Code as text',
+    () => 'This is a code that was copied as text: visitors would read it instead of seeing the embed. Copy it from the provider’s own field once more, as plain text.',
+  ),
+  'link-not-known': row(422, 2, 'Link not known', (f) => `No provider sheet knows links like ${f.link}. Copy the provider’s embed code instead of the link.`),
+  'marked-code': row(409, 4, 'Already in the register', (f) => `This code was handed out by Orbis: it is the embed “${f.embed}”. Change that one instead of collecting it again.`),
+  'key-taken': row(409, 4, 'Already there', (f) => `There is a ${f.what} “${f.key}” already.`),
+  'in-use': row(409, 4, 'Still in use', (f) => `The ${f.what} “${f.key}” cannot be removed: ${f.by}.`),
+  'address-invalid': row(422, 2, 'Not an address', (f) => `“${f.found}” is not the address of a site. It begins with https:// or http:// and names a host.`),
+  'place-invalid': row(
+    422,
+    2,
+    'Not a place',
+    (f) => `“${f.found}” is not a place. A place is written site/path#spot, for example hollinfell/talks#main; the home page is hollinfell/#main.`,
+  ),
+  'wish-unknown': row(422, 2, 'No such wish', (f) => `There is no setting or dress called “${f.found}”.${f.near ? ` Did you mean “${f.near}”?` : ''} There are: ${f.known}.`),
+  'value-invalid': row(422, 2, 'Value not understood', (f) => `“${f.found}” is no value for ${f.wish}; it takes ${f.expected}.`),
+  'no-sheet': row(422, 2, 'Provider not known', (f) => `${f.setting} cannot be set: no provider sheet knows this code, so Orbis does not know where its provider takes it.`),
+  'setting-not-offered': row(422, 2, 'Not offered', (f) => `${f.provider} does not offer ${f.setting}.`),
+  'clip-order': row(422, 2, 'End before start', (f) => `The end (${f.end}) is not after the start (${f.start}). Set an end later than ${f.start}.`),
+  'sound-autoplay': row(422, 2, 'Sound and autoplay', () => 'Browsers refuse to play by itself what has sound. Leave “muted” on, or take “autoplay” out.'),
+  'nothing-to-dress': row(422, 2, 'Nothing to dress', () => 'There is no frame and no player in this code whose look could be changed.'),
+  'shape-unknown': row(422, 2, 'Shape not known', () => 'Nothing in this code says its shape. Say it: shape=16:9, or shape=9:16 for an upright one.'),
+  'own-wrapper': row(422, 2, 'Has a box of its own', (f) => `This code brings a box of its own (a ${f.element}) around the frame, which holds its shape. Leave “fit” out.`),
+  'nothing-to-mark': row(422, 2, 'Nothing to place', () => 'There is no element in this code that could carry the mark by which it is found again.'),
+  'embed-retired': row(409, 4, 'Retired', (f) => `“${f.embed}” is retired. Restore it before placing it.`),
+  'already-placed': row(409, 4, 'Already placed', (f) => `“${f.embed}” is in ${f.place} already (placement ${f.placement}).`),
+  'nothing-to-sweep': row(422, 2, 'Nothing to read', () => 'There is no page in the register that could be read. Add a site and its pages first.'),
+  'sweep-ended': row(409, 4, 'Already ended', () => 'This sweep has ended already; there is nothing to stop.'),
+  'job-running': row(409, 4, 'Already running', (f) => `A sweep of this is running already (${f.sweep}).`),
+  'internal': row(500, 3, 'Something broke', (f) => `Something broke inside Orbis. Its log has the details under request ${f.request}.`),
+  'not-ready': row(503, 3, 'Not ready', () => 'The database does not answer. Orbis tries again by itself.'),
+} as const satisfies Record<string, CatalogueRow>;
+
+export type ErrorCode = keyof typeof catalogue;
+
+/** One place in the request that does not fit, as a JSON Pointer (RFC 6901) into the body, or the name of a parameter. */
+export interface FieldError {
+  pointer: string;
+  detail: string;
+}
+
+/** An error that has a row in the catalogue, with its facts. */
+export class OrbisError extends Error {
+  readonly code: ErrorCode;
+  readonly facts: Facts;
+  readonly errors: FieldError[];
+  constructor(code: ErrorCode, facts: Facts = {}, errors: FieldError[] = []) {
+    super(catalogue[code].detail(facts));
+    this.name = 'OrbisError';
+    this.code = code;
+    this.facts = facts;
+    this.errors = errors;
+  }
+  get status(): number {
+    return catalogue[this.code].status;
+  }
+}

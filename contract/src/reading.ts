@@ -1,0 +1,72 @@
+import { z } from 'zod';
+import { inputs, kinds, roles, uses, type Reading as CoreReading } from '@orbis/core';
+
+const offset = z.number().int().min(0).meta({ description: 'UTF-16 code units into the text that was read' });
+export const level = z.enum(['error', 'warning', 'note']);
+const fact = z.union([z.string(), z.number(), z.boolean(), z.null()]);
+const length = z.object({ value: z.number(), unit: z.enum(['px', '%']) });
+const size = z.object({ width: length.nullable(), height: length.nullable(), ratio: z.number().nullable() });
+
+export const finding = z
+  .object({
+    rule: z.string(),
+    level,
+    start: offset,
+    end: offset,
+    line: z.number().int(),
+    column: z.number().int(),
+    facts: z.record(z.string(), fact),
+    message: z.string(),
+    remedy: z.string(),
+  })
+  .meta({ id: 'Finding' });
+export type Finding = z.infer<typeof finding>;
+
+/** The shape of a reading: what Orbis understood of a pasted text. */
+export const reading = z
+  .object({
+    input: z.enum(inputs),
+    kind: z.enum(kinds),
+    kindBecause: z.string(),
+    provider: z.object({ id: z.string(), name: z.string() }).nullable(),
+    sheet: z.object({ id: z.string(), version: z.number().int() }).nullable(),
+    embeds: z.array(z.object({ kind: z.enum(kinds), provider: z.string().nullable(), parts: z.array(z.number().int()), size })),
+    parts: z.array(
+      z.object({
+        role: z.enum(roles),
+        place: z.enum(['head', 'body']),
+        repeat: z.enum(['page', 'placement']),
+        start: offset,
+        end: offset,
+        inside: z.number().int().nullable(),
+        of: z.array(z.number().int()),
+      }),
+    ),
+    size,
+    addresses: z.array(
+      z.object({
+        use: z.enum(uses),
+        part: z.number().int(),
+        start: offset,
+        end: offset,
+        url: z.string(),
+        parameters: z.array(z.object({ name: z.string(), value: z.string().nullable(), in: z.enum(['query', 'fragment']) })),
+      }),
+    ),
+    hosts: z.array(z.object({ host: z.string(), uses: z.array(z.enum(uses)), when: z.enum(['load', 'use']) })),
+    needs: z.object({ scripts: z.boolean(), forms: z.boolean(), popups: z.boolean(), storage: z.boolean(), autoplay: z.boolean(), fullscreen: z.boolean() }),
+    claims: z.array(z.object({ what: z.enum(['id', 'field', 'global', 'listener', 'style']), name: z.string(), shared: z.boolean() })),
+    findings: z.array(finding),
+    made: z.string().nullable(),
+    mark: z.string().nullable(),
+  })
+  .meta({ id: 'Reading' });
+export type Reading = z.infer<typeof reading>;
+
+/* The schema and the core's type are one shape, held by the compiler in both directions. */
+type Bare = Omit<Reading, 'findings'>;
+type CoreBare = Omit<CoreReading, 'findings'>;
+export const sameShape: [Bare extends CoreBare ? true : never, CoreBare extends Bare ? true : never] = [true, true];
+
+const text = z.string().meta({ description: 'What was pasted: a code, a link, or anything else' });
+export const readingsBody = z.union([z.strictObject({ text }), z.strictObject({ texts: z.array(text).min(1).max(200) })]);

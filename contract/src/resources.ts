@@ -1,0 +1,170 @@
+import { z } from 'zod';
+import { kinds } from '@orbis/core';
+import { key, label, pageOf, publicId, tag, time } from './common.ts';
+import { level, reading } from './reading.ts';
+import { pageKey, siteKey, spotKey, spotName } from './place.ts';
+import { placementStates, type PlacementState } from './sentences/states.ts';
+import { dressSchema, settingsSchema } from './wishes.ts';
+
+const count = z.number().int().min(0);
+const state = z.enum(Object.keys(placementStates) as [PlacementState, ...PlacementState[]]);
+
+export const person = z.object({ name: z.string() }).meta({ id: 'Person' });
+export const session = z
+  .object({ signedIn: z.boolean(), setUp: z.boolean().meta({ description: 'Whether the owner has set a password yet' }), person: person.nullable(), frames: z.string() })
+  .meta({ id: 'Session' });
+export const token = z.object({ id: publicId, name: z.string(), createdAt: time, lastUsedAt: time.nullable() }).meta({ id: 'Token' });
+export const newToken = z
+  .object({ id: publicId, name: z.string(), createdAt: time, token: z.string().meta({ description: 'Shown this once only; Orbis keeps a hash of it' }) })
+  .meta({ id: 'NewToken' });
+
+export const revision = z
+  .object({
+    number: z.number().int().min(1),
+    source: z.number().int().min(1),
+    settings: settingsSchema,
+    dress: dressSchema,
+    reason: z.string(),
+    createdAt: time,
+  })
+  .meta({ id: 'Revision' });
+
+export const embedSummary = z
+  .object({
+    key,
+    name: z.string(),
+    kind: z.enum(kinds),
+    provider: z.string().nullable(),
+    tags: z.array(z.string()),
+    retired: z.boolean(),
+    revision: z.number().int(),
+    level: level.nullable().meta({ description: 'The worst level among the findings' }),
+    placements: count,
+    createdAt: time,
+    changedAt: time,
+  })
+  .meta({ id: 'EmbedSummary' });
+
+export const embed = embedSummary
+  .extend({
+    notes: z.string(),
+    source: z.number().int(),
+    pasted: z.string(),
+    base: z.string(),
+    reading,
+    current: revision,
+  })
+  .meta({ id: 'Embed' });
+
+const run = z.union([
+  z.object({ from: z.literal('source'), start: count, end: count, text: z.string() }),
+  z.object({ from: z.literal('orbis'), text: z.string(), stage: z.string(), wishes: z.array(z.string()), reason: z.string(), instead: z.object({ start: count, end: count }) }),
+]);
+export const piece = z.object({ position: z.enum(['site-head', 'page-head', 'body-start', 'spot', 'body-end']), runs: z.array(run) }).meta({ id: 'Piece' });
+export const edit = z
+  .object({ start: count, end: count, text: z.string(), stage: z.string(), wishes: z.array(z.string()), reason: z.string() })
+  .meta({ id: 'Edit', description: 'One change at exact positions of the code, with its reason' });
+export const outcome = z
+  .object({
+    base: z.string(),
+    edits: z.array(edit),
+    pieces: z.array(piece),
+    text: z.string(),
+    brought: z.array(z.object({ wish: z.string(), by: z.string(), reason: z.string() })),
+    problems: z.array(z.object({ wish: z.string(), code: z.string(), detail: z.string() })),
+  })
+  .meta({ id: 'Outcome' });
+
+export const widths = z
+  .strictObject({ phone: z.number().int().min(1).max(9999), tablet: z.number().int().min(1).max(9999), desktop: z.number().int().min(1).max(9999) })
+  .meta({ id: 'Widths', description: 'How wide the spot is on each, in px', example: { phone: 358, tablet: 704, desktop: 760 } });
+export const spot = z.object({ key: spotKey, name: spotName, widths, placements: count }).meta({ id: 'Spot' });
+export const page = z.object({ key: pageKey, path: z.string(), title: z.string(), url: z.string(), spots: z.array(spot), checkedAt: time.nullable() }).meta({ id: 'Page' });
+export const site = z.object({ key: siteKey, name: z.string(), address: z.string(), pages: count, createdAt: time }).meta({ id: 'Site' });
+
+const factRecord = z.record(z.string(), z.union([z.string(), z.number(), z.boolean(), z.null()]));
+export const placementFinding = z.object({ rule: z.string(), level, facts: factRecord, message: z.string(), remedy: z.string() }).meta({ id: 'PlacementFinding' });
+export const placement = z
+  .object({
+    id: publicId,
+    embed: key,
+    embedName: z.string(),
+    place: spotKey,
+    site: siteKey,
+    page: pageKey,
+    spot: spotName,
+    url: z.string(),
+    state,
+    revision: z.number().int().meta({ description: 'The embed’s newest revision' }),
+    carries: z.object({ delivery: z.number().int(), revision: z.number().int().nullable() }).nullable().meta({ description: 'What the page carried when it was last seen' }),
+    issued: z.object({ delivery: z.number().int(), revision: z.number().int(), at: time }).nullable(),
+    lastSeenAt: time.nullable(),
+    checkedAt: time.nullable(),
+    findings: z.array(placementFinding),
+    createdAt: time,
+  })
+  .meta({ id: 'Placement' });
+export const delivery = z
+  .object({ placement: publicId, number: z.number().int(), revision: z.number().int(), pieces: z.array(piece), text: z.string(), digest: z.string(), issuedAt: time })
+  .meta({ id: 'Delivery' });
+
+export const sweepStates = ['waiting', 'running', 'done', 'stopped', 'failed'] as const;
+export const sweep = z
+  .object({
+    id: publicId,
+    state: z.enum(sweepStates),
+    scope: z.string().nullable().meta({ description: 'A site or page key; null for everything' }),
+    pages: count,
+    read: count,
+    unreachable: count,
+    counts: z.partialRecord(state, count).meta({ description: 'Placements on the pages that were read, by state' }),
+    createdAt: time,
+    startedAt: time.nullable(),
+    endedAt: time.nullable(),
+  })
+  .meta({ id: 'Sweep' });
+export const sweepPage = z
+  .object({
+    page: pageKey,
+    url: z.string(),
+    state: z.enum(['waiting', 'read', 'unreachable']),
+    status: z.number().int().nullable(),
+    why: z.string().nullable(),
+    readAt: time.nullable(),
+    seen: z.array(z.object({ placement: publicId, embed: key, state, findings: z.array(placementFinding) })),
+  })
+  .meta({ id: 'SweepPage' });
+export const preview = z.object({ url: z.string(), expiresAt: time, powers: z.array(z.object({ token: z.string(), because: z.string() })) }).meta({ id: 'Preview' });
+export const health = z.object({ status: z.literal('ok'), version: z.string() }).meta({ id: 'Health' });
+
+export const lists = {
+  embeds: pageOf(embedSummary).meta({ id: 'EmbedPage' }),
+  revisions: pageOf(revision).meta({ id: 'RevisionPage' }),
+  sites: pageOf(site).meta({ id: 'SitePage' }),
+  pages: pageOf(page).meta({ id: 'PagePage' }),
+  placements: pageOf(placement).meta({ id: 'PlacementPage' }),
+  deliveries: pageOf(delivery).meta({ id: 'DeliveryPage' }),
+  sweeps: pageOf(sweep).meta({ id: 'SweepPageList' }),
+  sweepPages: pageOf(sweepPage).meta({ id: 'SweptPages' }),
+  tokens: pageOf(token).meta({ id: 'TokenPage' }),
+};
+
+export const embedName = label(120);
+export const tags = z.array(tag).max(20);
+
+export type Embed = z.infer<typeof embed>;
+export type EmbedSummary = z.infer<typeof embedSummary>;
+export type Revision = z.infer<typeof revision>;
+export type Outcome = z.infer<typeof outcome>;
+export type Site = z.infer<typeof site>;
+export type Page = z.infer<typeof page>;
+export type Spot = z.infer<typeof spot>;
+export type Widths = z.infer<typeof widths>;
+export type Placement = z.infer<typeof placement>;
+export type PlacementFinding = z.infer<typeof placementFinding>;
+export type Delivery = z.infer<typeof delivery>;
+export type Sweep = z.infer<typeof sweep>;
+export type SweepPage = z.infer<typeof sweepPage>;
+export type Preview = z.infer<typeof preview>;
+export type Session = z.infer<typeof session>;
+export type Token = z.infer<typeof token>;

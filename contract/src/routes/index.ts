@@ -1,0 +1,14 @@
+import { embedRoutes } from './embeds.ts';
+import { placeRoutes } from './places.ts';
+import { sessionRoutes } from './session.ts';
+import { sweepRoutes } from './sweeps.ts';
+
+/** Every operation of the interface, by its name. */
+export const routes = { ...sessionRoutes, ...embedRoutes, ...placeRoutes, ...sweepRoutes };
+export type Routes = typeof routes;
+export type RouteName = keyof Routes;
+
+/** Below this address everything of version 1 answers. */
+export const apiBase = '/api/v1';
+
+export type { AnswerOf, BodyInput, BodyOf, ParamsOf, QueryInput, QueryOf, Route } from './route.ts';

@@ -1,0 +1,51 @@
+import type { z } from 'zod';
+import type { ErrorCode } from '../errors.ts';
+
+type Shape = z.ZodObject;
+
+/** One operation of the HTTP interface: the service, its description (OpenAPI) and every client are made from it. */
+export interface Route<
+  P extends Shape | undefined = Shape | undefined,
+  Q extends Shape | undefined = Shape | undefined,
+  B extends z.ZodType | undefined = z.ZodType | undefined,
+  R extends z.ZodType | undefined = z.ZodType | undefined,
+> {
+  method: 'get' | 'post' | 'put' | 'patch' | 'delete';
+  /** Below `/api/v1`, with parameters as `:name`. */
+  path: string;
+  summary: string;
+  tag: string;
+  /** `open` needs no sign-in. */
+  access: 'owner' | 'open';
+  params?: P;
+  query?: Q;
+  body?: B;
+  /** The schema of the answer; none for 204. */
+  answer?: R;
+  /** Statuses of success; the first is the usual one. */
+  statuses: readonly number[];
+  /** Whether the change must name the state it is made on (`If-Match`). */
+  ifMatch?: boolean;
+  /** Answers with `text/event-stream` instead of JSON; `answer` is then the data of each event. */
+  events?: boolean;
+  errors: readonly ErrorCode[];
+}
+
+export const route = <
+  P extends Shape | undefined = undefined,
+  Q extends Shape | undefined = undefined,
+  B extends z.ZodType | undefined = undefined,
+  R extends z.ZodType | undefined = undefined,
+>(
+  definition: Route<P, Q, B, R>,
+): Route<P, Q, B, R> => definition;
+
+type Input<S> = S extends z.ZodType ? z.input<S> : never;
+type Output<S> = S extends z.ZodType ? z.output<S> : never;
+
+export type ParamsOf<T> = T extends Route<infer P, infer _Q, infer _B, infer _R> ? Output<P> : never;
+export type QueryOf<T> = T extends Route<infer _P, infer Q, infer _B, infer _R> ? Output<Q> : never;
+export type BodyOf<T> = T extends Route<infer _P, infer _Q, infer B, infer _R> ? Output<B> : never;
+export type QueryInput<T> = T extends Route<infer _P, infer Q, infer _B, infer _R> ? Input<Q> : never;
+export type BodyInput<T> = T extends Route<infer _P, infer _Q, infer B, infer _R> ? Input<B> : never;
+export type AnswerOf<T> = T extends Route<infer _P, infer _Q, infer _B, infer R> ? (R extends z.ZodType ? z.output<R> : void) : never;

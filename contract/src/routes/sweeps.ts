@@ -1,0 +1,79 @@
+import { z } from 'zod';
+import { listQuery, publicId } from '../common.ts';
+import { pageKey, siteKey } from '../place.ts';
+import { lists, sweep } from '../resources.ts';
+import { route } from './route.ts';
+
+const tag = 'Sweeping';
+const params = z.object({ sweep: publicId });
+
+export const sweepRoutes = {
+  'sweeps.create': route({
+    method: 'post',
+    path: '/sweeps',
+    summary: 'Read the published pages: all of them, those of a site, or one',
+    tag,
+    access: 'owner',
+    body: z.strictObject({ site: siteKey.optional(), page: pageKey.optional() }),
+    answer: sweep,
+    statuses: [202],
+    errors: ['not-found', 'nothing-to-sweep', 'job-running'],
+  }),
+  'sweeps.list': route({
+    method: 'get',
+    path: '/sweeps',
+    summary: 'Sweeps, newest first',
+    tag,
+    access: 'owner',
+    query: listQuery,
+    answer: lists.sweeps,
+    statuses: [200],
+    errors: [],
+  }),
+  'sweeps.read': route({
+    method: 'get',
+    path: '/sweeps/:sweep',
+    summary: 'How far a sweep is, and what it saw',
+    tag,
+    access: 'owner',
+    params,
+    answer: sweep,
+    statuses: [200],
+    errors: ['not-found'],
+  }),
+  'sweeps.pages': route({
+    method: 'get',
+    path: '/sweeps/:sweep/pages',
+    summary: 'What a sweep saw, page by page',
+    tag,
+    access: 'owner',
+    params,
+    query: listQuery,
+    answer: lists.sweepPages,
+    statuses: [200],
+    errors: ['not-found'],
+  }),
+  'sweeps.events': route({
+    method: 'get',
+    path: '/sweeps/:sweep/events',
+    summary: 'Watch a sweep (Server-Sent Events); ends when it ends',
+    tag,
+    access: 'owner',
+    params,
+    answer: sweep,
+    statuses: [200],
+    events: true,
+    errors: ['not-found'],
+  }),
+  'sweeps.stop': route({
+    method: 'post',
+    path: '/sweeps/:sweep/stop',
+    summary: 'Stop a sweep at the page where it is',
+    tag,
+    access: 'owner',
+    params,
+    answer: sweep,
+    statuses: [200],
+    errors: ['not-found', 'sweep-ended'],
+  }),
+};

@@ -1,0 +1,23 @@
+import type { Reading as CoreReading, Role } from '@orbis/core';
+import type { Reading } from '../reading.ts';
+import { tellFinding } from './findings.ts';
+
+/** A reading as it crosses a wire: its findings with their sentences. */
+export const tellReading = (reading: CoreReading): Reading => ({ ...reading, findings: reading.findings.map(tellFinding) });
+
+/** What each role is, for people who do not know HTML. */
+export const roleWords: Record<Role, string> = {
+  loader: 'loads something from elsewhere',
+  setup: 'a script of its own',
+  style: 'rules for looks',
+  mount: 'an empty place that a script fills',
+  frame: 'a window onto the provider',
+  media: 'a player for a file',
+  form: 'a form',
+  image: 'a picture',
+  link: 'a link',
+  fallback: 'for people who cannot see the rest',
+  wrapper: 'a box around it',
+  text: 'text',
+  comment: 'a remark that nobody sees',
+};

@@ -1,0 +1,86 @@
+import { z } from 'zod';
+import { dressNamed, dressNames, settingNamed, settingNames, type Dress, type Settings } from '@orbis/core';
+import { OrbisError } from './errors.ts';
+
+const seconds = z.number().min(0).lt(360_000).meta({ description: 'Seconds, at most to the millisecond' });
+
+/** Settings in canonical units. What is not named is not wished. */
+export const settingsSchema = z
+  .strictObject({
+    start: seconds.optional(),
+    end: seconds.optional(),
+    autoplay: z.boolean().optional(),
+    muted: z.boolean().optional(),
+    loop: z.boolean().optional(),
+    controls: z.boolean().optional(),
+  })
+  .meta({ id: 'Settings', example: { start: 112, end: 184 } }) satisfies z.ZodType<Settings>;
+
+/** Dress in canonical units: px, per cent. */
+export const dressSchema = z
+  .strictObject({
+    'fit': z.literal('shape').optional(),
+    'shape': z.strictObject({ width: z.number().int().min(1).max(99_999), height: z.number().int().min(1).max(99_999) }).optional(),
+    'max-width': z.number().int().min(1).max(99_999).optional(),
+    'share': z.number().min(1).max(100).optional(),
+    'align': z.enum(['left', 'centre', 'right']).optional(),
+  })
+  .meta({ id: 'Dress', example: { 'fit': 'shape', 'max-width': 800, 'align': 'centre' } }) satisfies z.ZodType<Dress>;
+
+export interface ParsedWishes {
+  settings: Settings;
+  dress: Dress;
+}
+
+/** Every name that a wish can have, settings first. */
+export const wishNames: readonly string[] = [...settingNames, ...dressNames];
+
+/**
+ * Reads wishes as people write them (`start=1:52`, `fit=shape`).
+ * @throws OrbisError `wish-unknown` or `value-invalid`, with what would do.
+ */
+export function parseWishes(words: readonly string[]): ParsedWishes {
+  const wishes: ParsedWishes = { settings: {}, dress: {} };
+  for (const word of words) {
+    const equals = word.indexOf('=');
+    const name = (equals < 0 ? word : word.slice(0, equals)).trim();
+    const value = equals < 0 ? '' : word.slice(equals + 1);
+    const setting = settingNamed(name);
+    const option = setting ? null : dressNamed(name);
+    const definition = setting ?? option;
+    if (!definition) throw unknownWish(name);
+    const parsed = definition.parse(value);
+    if (!parsed.ok) throw new OrbisError('value-invalid', { wish: name, found: value, expected: `${parsed.expected}. Example: ${name}=${definition.example}` });
+    Object.assign(setting ? wishes.settings : wishes.dress, { [name]: parsed.value });
+  }
+  return wishes;
+}
+
+/** Wishes as people read them: name and value, in the order of the tables. */
+export function sayWishes({ settings, dress }: ParsedWishes): { name: string; value: string }[] {
+  const out: { name: string; value: string }[] = [];
+  for (const name of wishNames) {
+    const setting = settingNamed(name);
+    const value = setting ? settings[setting.name] : dress[name as keyof Dress];
+    const say = (setting?.say ?? dressNamed(name)?.say) as ((value: unknown) => string) | undefined;
+    if (value !== undefined && say) out.push({ name, value: say(value) });
+  }
+  return out;
+}
+
+/** @throws OrbisError `wish-unknown` always: it makes the error. */
+export function unknownWish(name: string): OrbisError {
+  const near = wishNames.find((known) => distance(known, name.toLowerCase()) <= 2);
+  return new OrbisError('wish-unknown', { found: name, near, known: wishNames.join(', ') });
+}
+
+/* Levenshtein; names are short. */
+function distance(a: string, b: string): number {
+  let row = Array.from({ length: b.length + 1 }, (_, i) => i);
+  for (let i = 1; i <= a.length; i++) {
+    const next = [i];
+    for (let j = 1; j <= b.length; j++) next[j] = Math.min(row[j]! + 1, next[j - 1]! + 1, row[j - 1]! + (a[i - 1] === b[j - 1] ? 0 : 1));
+    row = next;
+  }
+  return row[b.length]!;
+}

@@ -1,0 +1,3 @@
+/** In goes a code with its reading; out come the document that holds it, its policy and the powers that it is given. */
+export { powersOf, type Power } from './powers.ts';
+export { previewDocument, type PreviewDocument } from './preview.ts';

@@ -1,0 +1,68 @@
+import { escapeAttribute, escapeText } from '../text/index.ts';
+import type { ReadAddress, Reading, Use } from '../reading/reading.ts';
+import type { Sheet } from '../sheets/sheet.ts';
+import { powersOf } from './powers.ts';
+
+/** A document in which foreign code is shown to its owner, with the policy that its server must send. */
+export interface PreviewDocument {
+  html: string;
+  /** The value of a Content-Security-Policy header (CSP 3). */
+  policy: string;
+}
+
+/**
+ * Puts a code into a document of its own. The policy lets it reach what its reading names, and nothing else; only
+ * `ancestors` (an origin) may frame it. `text` is the code as it would be delivered.
+ */
+export function previewDocument(text: string, reading: Reading, sheet: Sheet | null, options: { title: string; ancestors: string; language: string }): PreviewDocument {
+  const html = `<!doctype html>
+<html lang="${escapeAttribute(options.language)}">
+<head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>${escapeText(options.title)}</title>
+<style>html{background:#fff;color:#222}body{margin:0;display:flow-root;font:16px/1.5 sans-serif}</style></head>
+<body>
+${text}
+</body>
+</html>
+`;
+  return { html, policy: previewPolicy(reading, sheet, options.ancestors) };
+}
+
+const directiveOf: Partial<Record<Use, string>> = {
+  frame: 'frame-src',
+  script: 'script-src',
+  stylesheet: 'style-src',
+  image: 'img-src',
+  media: 'media-src',
+  form: 'form-action',
+  data: 'connect-src',
+};
+
+function previewPolicy(reading: Reading, sheet: Sheet | null, ancestors: string): string {
+  const sources = new Map<string, Set<string>>();
+  const allow = (directive: string, source: string): void => void (sources.get(directive) ?? sources.set(directive, new Set()).get(directive)!).add(source);
+  for (const address of reading.addresses) {
+    const directive = directiveOf[address.use];
+    const origin = originOf(address);
+    if (!directive || !origin) continue;
+    allow(directive, origin);
+    // The provider's other hosts serve the same item: a frame may move between them.
+    if (sheet && address.use === 'frame') for (const host of sheet.hosts) allow(directive, sameSchemeAndPort(origin, host));
+  }
+  if (reading.parts.some((part) => part.role === 'setup')) allow('script-src', "'unsafe-inline'");
+  // Inline styles are what dress is made of.
+  allow('style-src', "'unsafe-inline'");
+  const list = [...sources].map(([directive, values]) => `${directive} ${[...values].join(' ')}`);
+  const tokens = powersOf(reading).map((power) => power.token);
+  if (!sources.has('form-action')) list.push("form-action 'none'");
+  return ["default-src 'none'", ...list, "base-uri 'none'", `frame-ancestors ${ancestors}`, `sandbox ${tokens.join(' ')}`.trim()].join('; ');
+}
+
+function originOf({ url }: ReadAddress): string | null {
+  const full = url.startsWith('//') ? `https:${url}` : url;
+  return URL.canParse(full) && /^https?:$/.test(new URL(full).protocol) ? new URL(full).origin : null;
+}
+
+function sameSchemeAndPort(origin: string, host: string): string {
+  const { protocol, port } = new URL(origin);
+  return `${protocol}//${host}${port ? `:${port}` : ''}`;
+}

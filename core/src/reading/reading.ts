@@ -1,0 +1,125 @@
+import type { ParameterPlace } from '../text/index.ts';
+
+export const kinds = [
+  'video',
+  'audio',
+  'map',
+  'form',
+  'feed',
+  'document',
+  'booking',
+  'counter',
+  'popup',
+  'reviews',
+  'shop',
+  'share',
+  'advert',
+  'frame',
+  'image',
+  'unknown',
+] as const;
+export type Kind = (typeof kinds)[number];
+
+export const roles = ['loader', 'setup', 'style', 'mount', 'frame', 'media', 'form', 'image', 'link', 'fallback', 'wrapper', 'text', 'comment'] as const;
+export type Role = (typeof roles)[number];
+
+export const inputs = ['code', 'link', 'visible-code', 'text', 'empty'] as const;
+export type Input = (typeof inputs)[number];
+
+/** A piece of a code with a role. Offsets are UTF-16 code units into the text that was read, `end` exclusive. */
+export interface Part {
+  role: Role;
+  place: 'head' | 'body';
+  /** How often it is needed: once a page, or at every placement. */
+  repeat: 'page' | 'placement';
+  start: number;
+  end: number;
+  /** Index of the part that holds this one, or null. */
+  inside: number | null;
+  /** Indexes of the parts that this one serves. */
+  of: number[];
+}
+
+/** A length as the code states it. */
+export interface Length {
+  value: number;
+  unit: 'px' | '%';
+}
+
+export interface Size {
+  width: Length | null;
+  height: Length | null;
+  /** Width over height, four decimals; only from two lengths of one unit. */
+  ratio: number | null;
+}
+
+export const uses = ['frame', 'script', 'stylesheet', 'image', 'media', 'form', 'link', 'data'] as const;
+export type Use = (typeof uses)[number];
+
+/** An address in the code; `start` and `end` are those of the raw attribute value. */
+export interface ReadAddress {
+  use: Use;
+  part: number;
+  start: number;
+  end: number;
+  /** Decoded from the attribute, as written: not resolved against anything. */
+  url: string;
+  parameters: { name: string; value: string | null; in: ParameterPlace }[];
+}
+
+export interface HostContact {
+  host: string;
+  uses: Use[];
+  /** Whether a visitor's browser contacts it by itself, or only when something is clicked or sent. */
+  when: 'load' | 'use';
+}
+
+export interface Needs {
+  scripts: boolean;
+  forms: boolean;
+  popups: boolean;
+  storage: boolean;
+  autoplay: boolean;
+  fullscreen: boolean;
+}
+
+export interface Claim {
+  what: 'id' | 'field' | 'global' | 'listener' | 'style';
+  name: string;
+  shared: boolean;
+}
+
+export type Level = 'error' | 'warning' | 'note';
+
+/** Something wrong or worth knowing; the sentence is made at the edge from the rule and the facts. */
+export interface FoundFact {
+  rule: string;
+  level: Level;
+  start: number;
+  end: number;
+  line: number;
+  column: number;
+  facts: Record<string, string | number | boolean | null>;
+}
+
+/** What Orbis understood of a pasted text. */
+export interface Reading {
+  input: Input;
+  kind: Kind;
+  /** The evidence for the kind, in one sentence. */
+  kindBecause: string;
+  provider: { id: string; name: string } | null;
+  sheet: { id: string; version: number } | null;
+  embeds: { kind: Kind; provider: string | null; parts: number[]; size: Size }[];
+  parts: Part[];
+  size: Size;
+  addresses: ReadAddress[];
+  hosts: HostContact[];
+  needs: Needs;
+  claims: Claim[];
+  findings: FoundFact[];
+  /** The code that Orbis makes of a link, where a sheet knows how; null for everything else. */
+  made: string | null;
+  /** The mark of a placed code (`<placement>.<delivery>`), where the text carries one. */
+  mark: string | null;
+}

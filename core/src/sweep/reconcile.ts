@@ -1,0 +1,53 @@
+import type { Level } from '../reading/reading.ts';
+import { sameContent, type PageSeen } from './sight.ts';
+
+/** What the register says of one placement on the page that was read. */
+export interface Expected {
+  placement: string;
+  /** Whether a sweep has ever seen it on this page. */
+  seenBefore: boolean;
+  /** The text that was issued under each delivery number for its spot. */
+  issued: ReadonlyMap<number, string>;
+}
+
+/** What a sweep makes out about one placement. `planned` and `missing` were not on the page. */
+export interface PlacementSeen {
+  placement: string;
+  state: 'live' | 'altered' | 'missing' | 'planned';
+  /** The delivery that the page carries, as the mark says; null where it was not there. */
+  delivery: number | null;
+  line: number | null;
+  findings: PageFinding[];
+}
+
+export interface PageFinding {
+  rule: 'missing' | 'altered' | 'doubled' | 'shown-as-text';
+  level: Level;
+  facts: Record<string, string | number | null>;
+}
+
+/** Holds what was seen on a page against what the register says should be there. Marks of other pages are left alone. */
+export function reconcile(seen: PageSeen, expected: readonly Expected[]): PlacementSeen[] {
+  return expected.map((wanted) => {
+    const found = seen.marked.filter((code) => code.mark.placement === wanted.placement);
+    const findings: PageFinding[] = [];
+    if (seen.asText.some((mark) => mark.placement === wanted.placement)) findings.push({ rule: 'shown-as-text', level: 'error', facts: {} });
+    if (found.length === 0) {
+      if (wanted.seenBefore) findings.push({ rule: 'missing', level: 'error', facts: {} });
+      return { placement: wanted.placement, state: wanted.seenBefore ? 'missing' : 'planned', delivery: null, line: null, findings };
+    }
+    if (found.length > 1) findings.push({ rule: 'doubled', level: 'warning', facts: { times: found.length } });
+    const whole = found.find((code) => {
+      const issued = wanted.issued.get(code.mark.delivery);
+      return issued !== undefined && sameContent(code, issued);
+    });
+    const best = whole ?? found[0]!;
+    if (!whole) {
+      const issued = wanted.issued.get(best.mark.delivery) ?? null;
+      findings.push({ rule: 'altered', level: 'warning', facts: { line: best.line, found: excerpt(best.source), issued: issued === null ? null : excerpt(issued) } });
+    }
+    return { placement: wanted.placement, state: whole ? 'live' : 'altered', delivery: best.mark.delivery, line: best.line, findings };
+  });
+}
+
+const excerpt = (text: string): string => (text.length > 600 ? `${text.slice(0, 600)}…` : text);

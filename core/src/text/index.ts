@@ -1,0 +1,8 @@
+/** Texts and exact places in them: in go raw characters, out come offsets, decoded values and edits. */
+export * from './address.ts';
+export * from './attributes.ts';
+export * from './edit.ts';
+export * from './entities.ts';
+export * from './markup.ts';
+export * from './position.ts';
+export * from './styles.ts';

@@ -1,0 +1,29 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { expect } from 'chai';
+
+const folder = new URL('../src/', import.meta.url);
+const files = readdirSync(folder, { recursive: true, encoding: 'utf8' }).filter((name) => name.endsWith('.ts'));
+
+describe('the core', () => {
+  it('opens nothing: no Node modules, no network, no clock, no chance', () => {
+    expect(files.length).to.be.greaterThan(40);
+    for (const file of files) {
+      const code = readFileSync(new URL(file, folder), 'utf8');
+      expect(code, file).not.to.match(/from '(?:node:|express|drizzle-orm|undici)/);
+      expect(code, file).not.to.match(/\b(?:fetch|setTimeout|require)\s*\(|\bDate\.now\b|new Date\b|Math\.random|\bprocess\.|\bdocument\.|\bwindow\./);
+    }
+  });
+
+  it('has one file a rule, a setting and an option, all in the lists', () => {
+    const listed = (path: string): string => readFileSync(new URL(path, folder), 'utf8');
+    for (const [stage, list, word] of [
+      ['rules', 'rules/index.ts', 'rule'],
+      ['settings', 'settings/all.ts', 'setting'],
+      ['dress', 'dress/all.ts', 'option'],
+    ] as const) {
+      const own = files.filter((file) => file.startsWith(`${stage}/`) && new RegExp(`export const ${word}\\b`).test(readFileSync(new URL(file, folder), 'utf8')));
+      expect(own.length, stage).to.be.at.least(5);
+      for (const file of own) expect(listed(list), file).to.include(`from './${file.slice(stage.length + 1)}'`);
+    }
+  });
+});

@@ -1,0 +1,74 @@
+import { expect } from 'chai';
+import { applyEdits, markEdit, openCode, plan, readMark, reconcile, sight } from '@orbis/core';
+import { codes, sheets, talk } from './corpus.ts';
+
+const id = '7k3v9q0xzm';
+const issued = plan(openCode(talk, { sheets }), { settings: { start: 112 }, dress: { fit: 'shape' } }, { placement: id, delivery: 3 }).text;
+const page = (inner: string): string => `<!doctype html><html><head><title>Talks</title></head><body><main><p>Before</p>${inner}<p>After</p></main></body></html>`;
+const seen = (inner: string, seenBefore = false, code = issued) => reconcile(sight(page(inner)), [{ placement: id, seenBefore, issued: new Map([[3, code]]) }])[0]!;
+
+describe('the mark', () => {
+  it('is one more edit, and taking it out gives back the paste', () => {
+    const edit = markEdit(openCode(talk, { sheets }), { placement: id, delivery: 3 })!;
+    const marked = applyEdits(talk, [edit]);
+    expect(marked).to.equal(talk.replace('<iframe', `<iframe data-orbis="${id}.3"`));
+    expect(edit.reason).to.match(/sweep/);
+  });
+  it('is replaced where a code carries one already', () => {
+    const edit = markEdit(openCode(`<iframe data-orbis="${id}.3" src=x></iframe>`, { sheets }), { placement: id, delivery: 12 })!;
+    expect(edit).to.deep.include({ text: '12' });
+  });
+  it('cannot be put on text alone', () => expect(markEdit(openCode('words', { sheets }), { placement: id, delivery: 1 })).to.equal(null));
+  it('is read strictly', () => {
+    expect(readMark(`${id}.3`)).to.deep.equal({ placement: id, delivery: 3 });
+    for (const bad of [`${id}`, `${id}.0`, `${id}.03`, `${id.toUpperCase()}.3`, `ilou${id.slice(4)}.1`, `x${id}.1`, `${id}.1 `]) expect(readMark(bad), bad).to.equal(null);
+  });
+});
+
+describe('a sweep of a page', () => {
+  it('sees a code that was issued', () => expect(seen(issued)).to.deep.include({ state: 'live', delivery: 3, findings: [] }));
+
+  it('is not misled by how the code is written', () => {
+    const rewritten = issued.replace('<iframe', '<IFRAME  ').replaceAll('"', "'").replace('allowfullscreen', 'allowfullscreen=""').replace('</iframe>', '</iframe >');
+    expect(seen(`<div>\n ${rewritten}<!-- c --> </div>`)).to.deep.include({ state: 'live' });
+  });
+
+  for (const [label, inner] of [
+    ['in a comment', `<!-- ${issued} -->`],
+    ['in a template', `<template>${issued}</template>`],
+    ['in a script', `<script>const x = '${issued.replace('</', '<\\/')}'</script>`],
+    ['in a text field', `<textarea>${issued}</textarea>`],
+    ['in a noscript', `<noscript>${issued}</noscript>`],
+    ['under another id', issued.replace(id, '7k3v9q0xz0')],
+  ] as const) {
+    it(`does not count a mark ${label}`, () => {
+      expect(seen(inner).state).to.equal('planned');
+      expect(seen(inner, true)).to.deep.include({ state: 'missing' }).and.have.nested.property('findings[0].rule', 'missing');
+    });
+  }
+
+  it('says that the code was changed, and how', () => {
+    const found = seen(issued.replace('from=112', 'from=11'));
+    expect(found).to.deep.include({ state: 'altered', delivery: 3 });
+    expect(found.findings[0]!.facts['found']).to.include('from=11"');
+    expect(found.findings[0]!.facts['issued']).to.include('from=112');
+  });
+
+  it('does not believe a delivery number that was never issued', () => expect(seen(issued.replace(`${id}.3`, `${id}.4`)).state).to.equal('altered'));
+
+  it('says that visitors read the code', () => {
+    const found = seen(`<p>${issued.replaceAll('<', '&lt;').replaceAll('"', '“')}</p>`);
+    expect(found.findings.map((f) => f.rule)).to.deep.equal(['shown-as-text']);
+  });
+
+  it('says that it is there twice', () => expect(seen(issued + issued).findings[0]).to.deep.include({ rule: 'doubled', facts: { times: 2 } }));
+
+  for (const [label, code] of Object.entries(codes)) {
+    const out = plan(openCode(code, { sheets }), { settings: {}, dress: {} }, { placement: id, delivery: 3 });
+    if (!out.edits.some((e) => e.stage === 'mark') || label === 'cut off') continue;
+    it(`finds ${label} again as it was issued`, () => {
+      if (label === 'misnested' || label === 'stray tags') return expect(seen(out.text).delivery).to.equal(3);
+      expect(seen(out.text, false, out.text)).to.deep.include({ state: 'live' });
+    });
+  }
+});
