@@ -60,6 +60,10 @@ export const findingSentences: Record<string, Row> = {
     remedy: () => 'Copy the code once more and put it in the place of what is there.',
   },
   'shown-as-text': { message: () => 'Visitors read the code itself: it was pasted where the editor takes text only.', remedy: () => 'Paste it into the editor’s field for HTML.' },
+  'out-of-date': {
+    message: (f) => `The page carries delivery ${f.delivery}, made of revision ${f.carries}; today it would be made of revision ${f.revision}.`,
+    remedy: () => 'Copy the code once more and put it in the place of what is there.',
+  },
   'doubled': { message: (f) => `It is on the page ${f.times} times.`, remedy: () => 'Take out all but one.' },
   'page-unreachable': { message: (f) => `The page could not be read: ${f.why}`, remedy: (f) => `${f.remedy ?? 'See that the page opens in a browser, then check it again.'}` },
 };

@@ -1,0 +1,68 @@
+import { randomUUID } from 'node:crypto';
+import compression from 'compression';
+import express, { type Express } from 'express';
+import { pinoHttp } from 'pino-http';
+import type { Logger } from 'pino';
+import { apiBase, openApi } from '@orbis/contract';
+import type { Sheet } from '@orbis/core';
+import type { Connection } from './database/connect.ts';
+import { codeHandlers } from './http/codes.ts';
+import { consolePolicy, serveConsole } from './http/console.ts';
+import { embedHandlers } from './http/embeds.ts';
+import { mountRoutes } from './http/mount.ts';
+import { placementHandlers } from './http/placements.ts';
+import { placeHandlers } from './http/places.ts';
+import { answerProblems, noRoute } from './http/problems.ts';
+import { sessionHandlers } from './http/session.ts';
+import { sweepHandlers } from './http/sweeps.ts';
+import type { Runner } from './jobs/runner.ts';
+import type { Origins } from './origins.ts';
+
+/** Everything that the app needs of its surroundings. */
+export interface Deps {
+  connection: Connection;
+  sheets: readonly Sheet[];
+  runner: Pick<Runner, 'nudge'>;
+  /** Asked at each request, as ports are known only once they are listened on. */
+  origins: () => Origins;
+  now: () => Date;
+  log: Logger;
+  version: string;
+  trustProxy: number;
+}
+
+/** Builds the app of the console and the interface, without listening. */
+export function createApp(deps: Deps): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.set('etag', false);
+  app.set('trust proxy', deps.trustProxy);
+  app.use(requestLog(deps.log));
+  app.use(consolePolicy(deps));
+  app.use(compression());
+  const description = openApi(deps.version);
+  app.get('/api/openapi.json', (_request, response) => void response.json(description));
+  const handlers = { ...sessionHandlers(deps), ...codeHandlers(deps), ...embedHandlers(deps), ...placeHandlers(deps), ...placementHandlers(deps), ...sweepHandlers(deps) };
+  app.use(apiBase, mountRoutes(handlers, deps), noRoute);
+  app.use('/api', noRoute);
+  app.use(serveConsole());
+  app.use(answerProblems(deps.log));
+  return app;
+}
+
+/* What is logged of a request: enough to find it, and nothing that is secret or was typed by people. */
+const requestLog = (log: Logger) =>
+  pinoHttp({
+    logger: log,
+    genReqId: (_request, response) => {
+      const id = randomUUID();
+      response.setHeader('X-Request-Id', id);
+      return id;
+    },
+    customLogLevel: (_request, response, error) => (error || response.statusCode >= 500 ? 'error' : 'info'),
+    serializers: {
+      req: (request: { id: string; method: string; url: string }) => ({ id: request.id, method: request.method, path: request.url.split('?')[0] }),
+      res: (response: { statusCode: number }) => ({ status: response.statusCode }),
+      err: (error: Error) => ({ name: error.name, message: error.message, stack: error.stack }),
+    },
+  });

@@ -1,0 +1,131 @@
+import { Agent, fetch } from 'undici';
+import { isPublic, resolveHost } from './addresses.ts';
+import { failureOf, FetchFailure } from './failure.ts';
+
+export interface FetchedPage {
+  /** Where it was found in the end, after redirects. */
+  url: string;
+  status: number;
+  text: string;
+}
+
+export interface FetchingOptions {
+  /** Lets undeclared private addresses and other ports pass: for demos and tests only. */
+  allowPrivate: boolean;
+  seconds?: number;
+  /** Of the body after decompression. */
+  bytes?: number;
+  redirects?: number;
+}
+
+export interface Fetching {
+  /**
+   * Reads a page as it is published now, past every cache.
+   * @param declared addresses of the owner's own sites: they may be anywhere and have any port; nothing else private may.
+   * @throws FetchFailure with what went wrong and what to do.
+   */
+  readPage(url: string, declared: readonly string[]): Promise<FetchedPage>;
+  close(): Promise<void>;
+}
+
+const agentName = 'Orbis/0.1 (reads the pages of its owner)';
+
+/** The one client by which Orbis fetches anything. The address that was checked is the address that is dialled. */
+export function createFetching({ allowPrivate, seconds = 15, bytes = 5_000_000, redirects = 5 }: FetchingOptions): Fetching {
+  const dispatcherFor = (trusted: boolean): Agent =>
+    new Agent({
+      keepAliveTimeout: 1000,
+      maxHeaderSize: 32_768,
+      connect: {
+        timeout: seconds * 1000,
+        lookup: (hostname, _options, done) => {
+          resolveHost(hostname).then(
+            (addresses) => {
+              const refused = trusted ? undefined : addresses.find(({ address }) => !isPublic(address));
+              if (refused || addresses.length === 0) done(new FetchFailure(`${hostname} is not an address of the public internet.`, 'Only pages of the sites that you declared may be elsewhere.'), []);
+              else done(null, addresses);
+            },
+            (error: unknown) => done(error as Error, []),
+          );
+        },
+      },
+    });
+  const agents = { trusted: dispatcherFor(true), strange: dispatcherFor(allowPrivate) };
+
+  const check = (url: URL, trusted: boolean): void => {
+    if (url.protocol !== 'http:' && url.protocol !== 'https:') throw new FetchFailure(`${url.protocol} addresses are not read.`, 'Use an address with https: or http:.');
+    if (url.username || url.password) throw new FetchFailure('addresses with a password in them are not read.', 'Take the password out of the address.');
+    if (trusted || allowPrivate) return;
+    if (url.port !== '') throw new FetchFailure(`${url.host} has a port of its own, which only declared sites may.`, 'Declare the site with its port.');
+    // A numeric address is never looked up, so it is checked here.
+    const literal = url.hostname.replace(/^\[|\]$/g, '');
+    if (/^[\d.]+$|:/.test(literal) && !isPublic(literal)) throw new FetchFailure(`${url.hostname} is not an address of the public internet.`, 'Only pages of the sites that you declared may be elsewhere.');
+  };
+
+  return {
+    close: async () => void (await Promise.all([agents.trusted.close(), agents.strange.close()])),
+    readPage: async (address, declared) => {
+      const origins = new Set(declared.map((site) => new URL(site).origin));
+      const signal = AbortSignal.timeout(seconds * 1000);
+      let url = new URL(address);
+      for (let hop = 0; ; hop++) {
+        const trusted = origins.has(url.origin);
+        try {
+          check(url, trusted);
+          const response = await fetch(url, {
+            dispatcher: trusted ? agents.trusted : agents.strange,
+            redirect: 'manual',
+            signal,
+            headers: { 'user-agent': agentName, 'accept': 'text/html, application/xhtml+xml;q=0.9', 'cache-control': 'no-cache', 'pragma': 'no-cache' },
+          });
+          const target = response.headers.get('location');
+          if (response.status >= 300 && response.status < 400 && target) {
+            await response.body?.cancel();
+            if (hop === redirects) throw new FetchFailure(`${url.host} leads on more than ${redirects} times.`, 'See where the page’s address leads in a browser.', response.status);
+            url = nextHop(url, target);
+            continue;
+          }
+          if (!response.ok) {
+            await response.body?.cancel();
+            throw new FetchFailure(`${url.host} answers ${response.status}.`, response.status === 404 ? 'See that the page’s path is right and that the page is published.' : 'See that the page opens in a browser, then check again.', response.status);
+          }
+          const type = response.headers.get('content-type') ?? '';
+          if (!/^(?:text\/html|application\/xhtml\+xml)\b/i.test(type)) {
+            await response.body?.cancel();
+            throw new FetchFailure(`${url.host} answers with ${type || 'no stated type'}, which is no page.`, 'Give the address of a page.', response.status);
+          }
+          return { url: url.href, status: response.status, text: decode(await limited(response.body, bytes, url), type) };
+        } catch (error) {
+          throw failureOf(error, url, seconds);
+        }
+      }
+    },
+  };
+}
+
+function nextHop(from: URL, target: string): URL {
+  if (!URL.canParse(target, from.href)) throw new FetchFailure(`${from.host} leads on to “${target.slice(0, 100)}”, which is no address.`, 'Have the redirect mended.');
+  const url = new URL(target, from);
+  if (from.protocol === 'https:' && url.protocol === 'http:') throw new FetchFailure(`${from.host} leads from https: to http:.`, 'Have the redirect mended.');
+  return url;
+}
+
+async function limited(body: AsyncIterable<Uint8Array> | null, most: number, url: URL): Promise<Uint8Array> {
+  const chunks: Uint8Array[] = [];
+  let size = 0;
+  for await (const chunk of body ?? []) {
+    size += chunk.byteLength;
+    if (size > most) throw new FetchFailure(`${url.host} sends more than ${most / 1e6} MB, which is no page.`, 'Give the address of a page.');
+    chunks.push(chunk);
+  }
+  return Buffer.concat(chunks);
+}
+
+function decode(bytes: Uint8Array, type: string): string {
+  const label = /charset="?([\w-]+)/i.exec(type)?.[1] ?? 'utf-8';
+  try {
+    return new TextDecoder(label).decode(bytes);
+  } catch {
+    return new TextDecoder().decode(bytes);
+  }
+}

@@ -1,0 +1,31 @@
+/** Why a page could not be read, in words for its owner. */
+export class FetchFailure extends Error {
+  /** The status that the server answered with, where it answered. */
+  readonly status: number | null;
+  readonly remedy: string;
+  constructor(why: string, remedy: string, status: number | null = null) {
+    super(why);
+    this.status = status;
+    this.remedy = remedy;
+  }
+}
+
+/** Turns what the network said into a {@link FetchFailure}. */
+export function failureOf(error: unknown, url: URL, seconds: number): FetchFailure {
+  if (error instanceof FetchFailure) return error;
+  const codes = causes(error).map((cause) => ('code' in cause ? String(cause.code) : cause.name));
+  const has = (...known: string[]): boolean => known.some((code) => codes.includes(code));
+  const { host } = url;
+  if (has('ENOTFOUND', 'EAI_AGAIN')) return new FetchFailure(`there is no host ${url.hostname}.`, 'See that the site’s address is written rightly.');
+  if (has('ECONNREFUSED')) return new FetchFailure(`nothing answers at ${host}.`, 'See that the site is running, then check again.');
+  if (has('TimeoutError', 'UND_ERR_CONNECT_TIMEOUT', 'UND_ERR_HEADERS_TIMEOUT', 'UND_ERR_BODY_TIMEOUT')) return new FetchFailure(`${host} did not answer within ${seconds} seconds.`, 'Check again later.');
+  if (has('ECONNRESET', 'UND_ERR_SOCKET')) return new FetchFailure(`${host} broke the connection off.`, 'Check again later.');
+  if (codes.some((code) => /CERT|SSL|TLS/.test(code))) return new FetchFailure(`the certificate of ${host} is not valid.`, 'Have the site’s certificate renewed.');
+  return new FetchFailure(`${host} could not be read (${codes.filter((code) => code !== 'Error' && code !== 'TypeError')[0] ?? 'no reason given'}).`, 'See that the page opens in a browser, then check again.');
+}
+
+function causes(error: unknown): Error[] {
+  const out: Error[] = [];
+  for (let at = error; at instanceof Error && out.length < 8; at = at.cause) out.push(at);
+  return out;
+}

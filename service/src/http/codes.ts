@@ -1,0 +1,46 @@
+import { previewDocument, powersOf, read } from '@orbis/core';
+import { limits } from '@orbis/core';
+import { OrbisError, tellReading } from '@orbis/contract';
+import type { Deps } from '../app.ts';
+import { newPublicId } from '../store/ids.ts';
+import { insertPreview } from '../store/previews.ts';
+import { outcomeOf, refuseProblems, tellOutcome } from '../work/codes.ts';
+import { takeIn } from '../work/collect.ts';
+import { embedByKey } from './embeds.ts';
+import type { Handlers, Named } from './reply.ts';
+
+/* The limit of a batch; of one text the reading itself says when it is too long. */
+const batchLimit = 8 * limits.length;
+
+/** Reading, trying out and previewing codes, without keeping them. */
+export function codeHandlers(deps: Deps): Handlers<Named<'readings' | 'outcomes' | 'previews' | 'providers'>> {
+  const { sheets, origins, now } = deps;
+  const { db } = deps.connection;
+  const baseOf = async ({ embed, text }: { embed?: string | undefined; text?: string | undefined }): Promise<string> => {
+    if (embed !== undefined) return (await embedByKey(db, embed)).source.base;
+    if (text === undefined) throw new OrbisError('bad-request', { problem: 'Name an embed, or give a text.' });
+    return (await takeIn(db, text, sheets)).code.text;
+  };
+  return {
+    'readings.create': async ({ body }) => {
+      const texts = 'texts' in body ? body.texts : [body.text];
+      const found = texts.reduce((sum, text) => sum + text.length, 0);
+      if (found > batchLimit) throw new OrbisError('too-large', { most: batchLimit, found });
+      return { data: { items: texts.map((text) => tellReading(read(text, { sheets }))) } };
+    },
+    'outcomes.create': async ({ body }) => {
+      const base = await baseOf(body);
+      return { data: tellOutcome(base, outcomeOf({ base, wishes: body }, sheets, null).outcome) };
+    },
+    'previews.create': async ({ body, act }) => {
+      const base = await baseOf(body);
+      const { code, outcome } = outcomeOf({ base, wishes: body }, sheets, null);
+      refuseProblems(outcome);
+      const name = newPublicId() + newPublicId();
+      const document = previewDocument(outcome.text, code.reading, code.sheet, { title: body.embed ?? 'Preview', ancestors: origins().console, language: 'en' });
+      const expiresAt = await insertPreview(db, name, document, { by: act.by, now: now() });
+      return { status: 201, data: { url: origins().previewUrl(name), expiresAt: expiresAt.toISOString(), powers: powersOf(code.reading) } };
+    },
+    'providers.list': async () => ({ data: { items: [...sheets], next: null } }),
+  };
+}

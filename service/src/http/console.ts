@@ -1,0 +1,57 @@
+import { existsSync, readFileSync } from 'node:fs';
+import { randomBytes } from 'node:crypto';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import express, { Router, type RequestHandler } from 'express';
+import helmet from 'helmet';
+import type { Deps } from '../app.ts';
+
+const built = fileURLToPath(new URL('../../../console/dist', import.meta.url));
+
+/** The policy of everything that the console's origin serves: no foreign code, and no markup made of strings (Trusted Types). */
+export function consolePolicy({ origins }: Deps): RequestHandler {
+  return (request, response, next) => {
+    const nonce = randomBytes(16).toString('base64');
+    response.locals['nonce'] = nonce;
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          'default-src': ["'none'"],
+          'script-src': ["'self'"],
+          // The component library adds its rules in style elements that carry the nonce.
+          'style-src': ["'self'", `'nonce-${nonce}'`],
+          'style-src-attr': ["'unsafe-inline'"],
+          'font-src': ["'self'"],
+          'img-src': ["'self'", 'data:'],
+          'connect-src': ["'self'"],
+          'frame-src': [origins().framesSource],
+          'base-uri': ["'none'"],
+          'form-action': ["'none'"],
+          'frame-ancestors': ["'none'"],
+          'require-trusted-types-for': ["'script'"],
+          'trusted-types': ["'none'"],
+        },
+      },
+      crossOriginEmbedderPolicy: false,
+      referrerPolicy: { policy: 'no-referrer' },
+      strictTransportSecurity: origins().console.startsWith('https:'),
+    })(request, response, next);
+  };
+}
+
+/** The console's files; every other address gets its one page, which knows what to show. */
+export function serveConsole(): Router {
+  const router = Router();
+  const page = join(built, 'index.html');
+  router.use('/assets', express.static(join(built, 'assets'), { immutable: true, maxAge: '1y', index: false }), (_request, response) => void response.status(404).type('text/plain').send('Not here.\n'));
+  router.get('/{*rest}', (_request, response) => {
+    if (!existsSync(page)) {
+      response.status(503).type('text/plain').send('The console is not built yet: “npm run build” builds it.\n');
+      return;
+    }
+    const html = readFileSync(page, 'utf8').replace('{{nonce}}', String(response.locals['nonce']));
+    response.set('Cache-Control', 'no-store').type('html').send(html);
+  });
+  return router;
+}

@@ -1,0 +1,79 @@
+import { markedElement, openCode } from '@orbis/core';
+import { OrbisError, type Delivery, type Placement } from '@orbis/contract';
+import type { Deps } from '../app.ts';
+import { isDuplicate } from '../database/connect.ts';
+import { keyset } from '../store/pages.ts';
+import { endPlacement, findPlacement, insertPlacement, listDeliveries, listPlacements, placementOf, type DeliveryWithRevision, type PlacementFilter, type StoredPlacement } from '../store/placements.ts';
+import { deliver } from '../work/deliver.ts';
+import { tellPlacements } from '../work/placements.ts';
+import { embedByKey } from './embeds.ts';
+import { pageByKey, siteByKey, spotByKey } from './places.ts';
+import type { Handlers, Named } from './reply.ts';
+
+/** The register: placements, and what was issued for them. */
+export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'deliveries'>> {
+  const { sheets } = deps;
+  const { db } = deps.connection;
+  const byId = async (id: string): Promise<StoredPlacement> => {
+    const row = await findPlacement(db, id);
+    if (!row) throw new OrbisError('not-found', { what: 'placement', key: id, remedy: '“orbis list placements” shows them.' });
+    return row;
+  };
+  const told = async (id: string): Promise<Placement> => (await tellPlacements(db, [await byId(id)], sheets))[0]!;
+
+  return {
+    'placements.list': async ({ query }) => {
+      const filter: PlacementFilter = {};
+      if (query.embed !== undefined) filter.embedId = (await embedByKey(db, query.embed)).embed.id;
+      if (query.site !== undefined) filter.siteId = (await siteByKey(db, query.site)).id;
+      if (query.page !== undefined) filter.pageId = (await pageByKey(db, query.page)).page.id;
+      // Whether one is out of date is worked out, not stored: pages are read until enough of them fit the state.
+      const items: Placement[] = [];
+      let { after } = query;
+      for (;;) {
+        const page = keyset(await listPlacements(db, filter, query.limit, after), query.limit, (row) => row);
+        const all = await tellPlacements(db, page.items, sheets);
+        for (const [i, item] of all.entries()) {
+          if (query.state !== undefined && item.state !== query.state) continue;
+          items.push(item);
+          if (items.length === query.limit) {
+            const more = i < all.length - 1 || page.next !== null;
+            return { data: { items, next: more ? String(page.items[i]!.id) : null } };
+          }
+        }
+        if (page.next === null) return { data: { items, next: null } };
+        after = page.next;
+      }
+    },
+    'placements.create': async ({ body, act }) => {
+      const { embed, source } = await embedByKey(db, body.embed);
+      if (embed.retiredAt) throw new OrbisError('embed-retired', { embed: embed.key });
+      const { spot } = await spotByKey(db, body.place);
+      if (!markedElement(openCode(source.base, { sheets }))) throw new OrbisError('nothing-to-mark');
+      try {
+        return { status: 201, data: await told(await insertPlacement(db, embed.id, spot.id, act)) };
+      } catch (error) {
+        if (!isDuplicate(error)) throw error;
+        const there = await placementOf(db, embed.id, spot.id);
+        throw new OrbisError('already-placed', { embed: embed.key, place: body.place, placement: there?.publicId ?? null });
+      }
+    },
+    'placements.read': async ({ params }) => ({ data: await told(params.placement) }),
+    'placements.delete': async ({ params, act }) => {
+      await endPlacement(db, (await byId(params.placement)).id, act.now);
+      return { data: undefined, status: 204 };
+    },
+    'deliveries.create': async ({ params, act }) => {
+      const { delivery, isNew } = await deliver(db, await byId(params.placement), sheets, act);
+      return { status: isNew ? 201 : 200, data: tellDelivery(params.placement, delivery) };
+    },
+    'deliveries.list': async ({ params, query }) => {
+      const row = await byId(params.placement);
+      return { data: keyset(await listDeliveries(db, row.id, query.limit, query.after), query.limit, (delivery) => tellDelivery(params.placement, delivery)) };
+    },
+  };
+}
+
+const tellDelivery = (placement: string, { delivery, revision }: DeliveryWithRevision): Delivery => ({
+  placement, number: delivery.number, revision, pieces: delivery.pieces, text: delivery.text, digest: delivery.digest, issuedAt: delivery.createdAt.toISOString(),
+});

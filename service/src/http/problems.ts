@@ -1,0 +1,52 @@
+import type { ErrorRequestHandler, RequestHandler } from 'express';
+import type { Logger } from 'pino';
+import { apiBase, catalogue, OrbisError, routes, type Facts, type Problem } from '@orbis/contract';
+
+/** The error as a problem document (RFC 9457). */
+export function problemOf(error: OrbisError, instance: string): Problem {
+  const facts = Object.fromEntries(Object.entries(error.facts).filter(([, value]) => value !== undefined)) as NonNullable<Problem['facts']>;
+  return {
+    type: `/errors#${error.code}`,
+    title: catalogue[error.code].title,
+    status: error.status,
+    code: error.code,
+    detail: error.message,
+    instance,
+    ...(error.errors.length > 0 ? { errors: error.errors } : {}),
+    ...(Object.keys(facts).length > 0 ? { facts } : {}),
+  };
+}
+
+/** Answers every error with a problem document; what is not in the catalogue is logged and answered as `internal`. */
+export function answerProblems(log: Logger): ErrorRequestHandler {
+  return (raw: unknown, request, response, next) => {
+    if (response.headersSent) return next(raw);
+    const error = known(raw, String(request.id));
+    if (error.code === 'internal') log.error({ err: raw, request: request.id }, 'request failed');
+    if (error.code === 'too-many-attempts') response.set('Retry-After', String(error.facts['seconds']));
+    if (error.code === 'not-signed-in') response.set('WWW-Authenticate', 'Bearer');
+    if (error.code === 'method-not-allowed') response.set('Allow', String(error.facts['allowed']));
+    response.status(error.status).set('Cache-Control', 'no-store').type('application/problem+json').send(JSON.stringify(problemOf(error, `urn:request:${String(request.id)}`)));
+  };
+}
+
+/** For addresses of the interface that nothing answers at. */
+export const noRoute: RequestHandler = (request) => {
+  const path = request.path;
+  const allowed = Object.values(routes)
+    .filter((route) => new RegExp(`^${route.path.replace(/:[a-z]+/g, '[^/]+')}$`).test(path))
+    .map((route) => route.method.toUpperCase());
+  if (allowed.length > 0) throw new OrbisError('method-not-allowed', { path: apiBase + path, method: request.method, allowed: allowed.join(', ') });
+  throw new OrbisError('no-route', { path: apiBase + path });
+};
+
+function known(raw: unknown, request: string): OrbisError {
+  if (raw instanceof OrbisError) return raw;
+  const facts: Facts = { request };
+  // What body-parser throws carries a type.
+  const type = typeof raw === 'object' && raw !== null && 'type' in raw ? String(raw.type) : '';
+  if (type === 'entity.parse.failed' || type === 'encoding.unsupported' || type === 'charset.unsupported') return new OrbisError('not-json');
+  if (type === 'entity.too.large') return new OrbisError('too-large', { most: '24 million', found: 'more' });
+  if (raw instanceof URIError) return new OrbisError('bad-request', { problem: 'The address of the request is not written rightly.' });
+  return new OrbisError('internal', facts);
+}

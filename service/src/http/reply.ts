@@ -1,0 +1,40 @@
+import type { AnswerOf, BodyOf, ParamsOf, QueryOf, RouteName, Routes } from '@orbis/contract';
+import type { Act } from '../store/embeds.ts';
+import type { Person } from '../store/people.ts';
+
+/** A call of one operation, with everything already parsed by its schemas. */
+export interface Call<N extends RouteName> {
+  params: ParamsOf<Routes[N]>;
+  query: QueryOf<Routes[N]>;
+  body: BodyOf<Routes[N]>;
+  /** Who calls; null only for operations that are open. */
+  person: Person | null;
+  /** Who does it and when; for operations that are not open. */
+  act: Act;
+  /** The secret of the session that the call came with. */
+  sessionSecret: string | null;
+  /** @throws OrbisError where `If-Match` does not name this state. */
+  matchState(etag: string, what: string): void;
+  /** Ends when the caller goes away. */
+  signal: AbortSignal;
+}
+
+/** What an operation answers with. */
+export interface Reply<T> {
+  data: T;
+  status?: number;
+  etag?: string;
+  /** Sets the session's cookie, or takes it away (null). */
+  session?: { secret: string; expiresAt: Date } | null;
+}
+
+/** For operations whose answer is a stream of events. */
+export interface EventReply<T> {
+  events: AsyncIterable<T>;
+}
+
+export type Handler<N extends RouteName> = (call: Call<N>) => Promise<Reply<AnswerOf<Routes[N]>> | EventReply<AnswerOf<Routes[N]>>>;
+export type Handlers<Names extends RouteName = RouteName> = { [N in Names]: Handler<N> };
+
+/** The operations whose names begin so. */
+export type Named<Prefix extends string> = Extract<RouteName, `${Prefix}.${string}`>;

@@ -1,0 +1,79 @@
+import { setTimeout as wait } from 'node:timers/promises';
+import { OrbisError, type Sweep, type SweepPage } from '@orbis/contract';
+import type { Deps } from '../app.ts';
+import { groupBy } from '../store/group.ts';
+import { askToStop, countPages, countStates, findJob, insertSweep, listJobs, listSweepPages, runningSweep, sightingsOf, type JobRow } from '../store/jobs.ts';
+import { keyset } from '../store/pages.ts';
+import { pagesToSweep } from '../store/places.ts';
+import { pageUrl, tellFindings } from '../work/placements.ts';
+import { pageByKey, siteByKey } from './places.ts';
+import type { Handlers, Named } from './reply.ts';
+
+/* How often a watched sweep is looked at; another process may be doing it, so only the database knows. */
+const watchEvery = 250;
+
+/** Sweeps: beginning, watching and stopping them, and what they saw. */
+export function sweepHandlers(deps: Deps): Handlers<Named<'sweeps'>> {
+  const { db } = deps.connection;
+  const byId = async (id: string): Promise<JobRow> => {
+    const job = await findJob(db, id);
+    if (!job) throw new OrbisError('not-found', { what: 'sweep', key: id, remedy: '“orbis list sweeps” shows them.' });
+    return job;
+  };
+  const tell = async (job: JobRow): Promise<Sweep> => ({
+    id: job.publicId, state: job.state, scope: job.scope, ...(await countPages(db, job.id)), counts: await countStates(db, job.id),
+    createdAt: job.createdAt.toISOString(), startedAt: job.startedAt?.toISOString() ?? null, endedAt: job.endedAt?.toISOString() ?? null,
+  });
+  async function* watch(id: string, signal: AbortSignal): AsyncGenerator<Sweep> {
+    for (let last = ''; !signal.aborted; ) {
+      const sweep = await tell(await byId(id));
+      const now = JSON.stringify(sweep);
+      if (now !== last) yield sweep;
+      last = now;
+      if (sweep.endedAt !== null) return;
+      await wait(watchEvery, undefined, { signal }).catch(() => {});
+    }
+  }
+  return {
+    'sweeps.create': async ({ body, act }) => {
+      const scope = body.page ?? body.site ?? null;
+      const pageIds = await pagesToSweep(db, {
+        ...(body.page === undefined ? {} : { pageId: (await pageByKey(db, body.page)).page.id }),
+        ...(body.site === undefined ? {} : { siteId: (await siteByKey(db, body.site)).id }),
+      });
+      if (pageIds.length === 0) throw new OrbisError('nothing-to-sweep');
+      const running = await runningSweep(db, scope);
+      if (running) throw new OrbisError('job-running', { sweep: running.publicId });
+      const id = await db.transaction((tx) => insertSweep(tx, scope, pageIds, act));
+      deps.runner.nudge();
+      return { status: 202, data: await tell(await byId(id)) };
+    },
+    'sweeps.list': async ({ query }) => {
+      const page = keyset(await listJobs(db, query.limit, query.after), query.limit, (job) => job);
+      return { data: { items: await Promise.all(page.items.map(tell)), next: page.next } };
+    },
+    'sweeps.read': async ({ params }) => ({ data: await tell(await byId(params.sweep)) }),
+    'sweeps.pages': async ({ params, query }) => {
+      const job = await byId(params.sweep);
+      const page = keyset(await listSweepPages(db, job.id, query.limit, query.after), query.limit, (row) => row);
+      const seen = groupBy(await sightingsOf(db, page.items.map((row) => row.id)), (row) => row.sighting.sweepPageId);
+      const items = page.items.map(
+        (row): SweepPage => ({
+          page: `${row.site.key}/${row.page.path}`, url: pageUrl(row.site, row.page), state: row.sweepPage.state, status: row.sweepPage.status, why: row.sweepPage.why,
+          readAt: row.sweepPage.readAt?.toISOString() ?? null,
+          seen: (seen.get(row.id) ?? []).map(({ sighting, placement, embed }) => ({ placement, embed, state: sighting.state, findings: tellFindings(sighting.findings) })),
+        }),
+      );
+      return { data: { items, next: page.next } };
+    },
+    'sweeps.events': async ({ params, signal }) => {
+      await byId(params.sweep);
+      return { events: watch(params.sweep, signal) };
+    },
+    'sweeps.stop': async ({ params, act }) => {
+      const job = await byId(params.sweep);
+      if (!(await askToStop(db, job.id, act.now))) throw new OrbisError('sweep-ended');
+      return { data: await tell(await byId(params.sweep)) };
+    },
+  };
+}

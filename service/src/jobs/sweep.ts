@@ -1,0 +1,63 @@
+import { reconcile, sight, type Sheet } from '@orbis/core';
+import type { Database } from '../database/connect.ts';
+import type { Fetching } from '../fetching/client.ts';
+import { FetchFailure } from '../fetching/failure.ts';
+import { groupBy } from '../store/group.ts';
+import { digest } from '../store/ids.ts';
+import { nextPage, recordPage, type JobRow, type PageOfSweep, type PageResult } from '../store/jobs.ts';
+import { declaredAddresses } from '../store/places.ts';
+import { deliveriesOf, listPlacements, type StoredPlacement } from '../store/placements.ts';
+import { isOutOfDate, outOfDateFinding, pageUrl } from '../work/placements.ts';
+
+export interface SweepTools {
+  db: Database;
+  fetching: Fetching;
+  sheets: readonly Sheet[];
+  now: () => Date;
+}
+
+/** Reads the next page of a sweep and writes down what it shows. False where there is none left. */
+export async function sweepOnePage(job: JobRow, tools: SweepTools): Promise<boolean> {
+  const next = await nextPage(tools.db, job.id);
+  if (!next) return false;
+  await recordPage(tools.db, next, await lookAt(next, tools), tools.now());
+  return true;
+}
+
+async function lookAt(row: PageOfSweep, { db, fetching, sheets }: SweepTools): Promise<PageResult> {
+  const placements = await everyPlacementOn(db, row.page.id);
+  try {
+    const answer = await fetching.readPage(pageUrl(row.site, row.page), await declaredAddresses(db));
+    const issued = groupBy(await deliveriesOf(db, placements.map((p) => p.id)), (d) => d.delivery.placementId);
+    const expected = placements.map((p) => ({
+      placement: p.placement.publicId,
+      seenBefore: p.placement.lastSeenAt !== null,
+      issued: new Map((issued.get(p.id) ?? []).map(({ delivery }) => [delivery.number, delivery.text])),
+    }));
+    const seen = reconcile(sight(answer.text), expected).map((result, i) => {
+      const placed = placements[i]!;
+      const carried = (issued.get(placed.id) ?? []).find((d) => d.delivery.number === result.delivery);
+      const old = result.state === 'live' && carried !== undefined && isOutOfDate(placed, carried, sheets);
+      const { delivery, line, findings } = result;
+      // What is out of date is worked out anew whenever somebody asks, so only the sighting keeps it.
+      return { placementId: placed.id, state: old ? ('out-of-date' as const) : result.state, delivery, line, findings: old ? [...findings, outOfDateFinding(placed, carried)] : findings };
+    });
+    return { state: 'read', status: answer.status, why: null, digest: digest(answer.text), seen };
+  } catch (error) {
+    if (!(error instanceof FetchFailure)) throw error;
+    const finding = { rule: 'page-unreachable', level: 'error' as const, facts: { why: error.message, remedy: error.remedy } };
+    return {
+      state: 'unreachable', status: error.status, why: error.message, digest: null,
+      seen: placements.map((p) => ({ placementId: p.id, state: 'unreachable' as const, delivery: null, line: null, findings: [finding] })),
+    };
+  }
+}
+
+async function everyPlacementOn(db: Database, pageId: number): Promise<StoredPlacement[]> {
+  const out: StoredPlacement[] = [];
+  for (let after: string | undefined; ; after = String(out.at(-1)!.id)) {
+    const rows = await listPlacements(db, { pageId }, 200, after);
+    out.push(...rows.slice(0, 200));
+    if (rows.length <= 200) return out;
+  }
+}

@@ -1,0 +1,101 @@
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { randomUUID } from 'node:crypto';
+import { pino, type Logger } from 'pino';
+import { builtInSheets } from '@orbis/sheets';
+import { createApp } from './app.ts';
+import { connectDatabase, type Connection } from './database/connect.ts';
+import { openDataFolder } from './database/folder.ts';
+import { lockFolder } from './database/lock.ts';
+import { startPrivateDatabase } from './database/private.ts';
+import { createFetching } from './fetching/client.ts';
+import { createFramesApp } from './frames/app.ts';
+import { createRunner } from './jobs/runner.ts';
+import { originsOf, type Origins } from './origins.ts';
+import { CannotStart, type Settings } from './settings.ts';
+import { makeLink, owner } from './store/people.ts';
+
+/** A running Orbis. */
+export interface Orbis {
+  origins: Origins;
+  connection: Connection;
+  /** The address of a page of the console with a one-time secret in its fragment, which never reaches a log. */
+  link(purpose: 'password' | 'sign-in', minutes?: number): Promise<string>;
+  hasPassword(): Promise<boolean>;
+  /** Requests finish, a sweep stops at its page, the database goes down last. */
+  stop(): Promise<void>;
+}
+
+export const version = '0.1.0';
+
+/**
+ * Starts everything: data folder, database, both servers, the queue of jobs. Where a step fails, what was started
+ * before it is stopped again.
+ * @throws CannotStart with one sentence.
+ */
+export async function startOrbis(settings: Settings, { log = pino({ level: settings.ORBIS_LOG_LEVEL }), durable = true }: { log?: Logger; durable?: boolean } = {}): Promise<Orbis> {
+  const undo: (() => unknown)[] = [];
+  const stop = async (): Promise<void> => {
+    for (let step = undo.pop(); step; step = undo.pop()) await step();
+  };
+  try {
+    const folder = openDataFolder(settings.ORBIS_DATA);
+    undo.push(lockFolder(folder.root));
+    let url = settings.ORBIS_DATABASE_URL;
+    if (url === undefined) {
+      const database = await startPrivateDatabase(folder, { durable });
+      undo.push(() => database.stop());
+      ({ url } = database);
+    }
+    const connection = await connectDatabase(url);
+    undo.push(() => connection.close());
+    const now = (): Date => new Date();
+    const sheets = builtInSheets();
+    const fetching = createFetching({ allowPrivate: settings.ORBIS_ALLOW_PRIVATE === 'yes' });
+    undo.push(() => fetching.close());
+    const runner = createRunner({ db: connection.db, fetching, sheets, now }, randomUUID(), log);
+    undo.push(() => runner.stop());
+    let origins: Origins | null = null;
+    const known = (): Origins => origins!;
+    const app = createApp({ connection, sheets, runner, origins: known, now, log, version, trustProxy: settings.ORBIS_TRUST_PROXY });
+    const frames = createFramesApp({ connection, origins: known, now });
+    const port = await listen(createServer(app), settings.ORBIS_HOST, settings.ORBIS_PORT, 'ORBIS_PORT', undo);
+    const framesPort = await listen(createServer(frames), settings.ORBIS_HOST, settings.ORBIS_FRAMES_PORT, 'ORBIS_FRAMES_PORT', undo);
+    origins = originsOf({ publicUrl: settings.ORBIS_PUBLIC_URL, framesUrl: settings.ORBIS_FRAMES_URL, port, framesPort });
+    runner.start();
+    return {
+      origins,
+      connection,
+      stop,
+      hasPassword: async () => (await owner(connection.db, now())).passwordHash !== null,
+      link: async (purpose, minutes = 30) => {
+        const person = await owner(connection.db, now());
+        const secret = await connection.db.transaction((tx) => makeLink(tx, person.id, purpose, minutes, now()));
+        return `${known().console}/${purpose === 'password' ? 'set-password' : 'sign-in'}#${secret}`;
+      },
+    };
+  } catch (error) {
+    await stop();
+    throw error;
+  }
+}
+
+async function listen(server: Server, host: string, port: number, setting: string, undo: (() => unknown)[]): Promise<number> {
+  await new Promise<void>((resolve, reject) => {
+    server.once('error', (error: NodeJS.ErrnoException) => {
+      const taken = error.code === 'EADDRINUSE';
+      reject(new CannotStart(taken ? `Port ${port} on ${host} is taken by another program. Stop that one, or set ${setting} to another port.` : `Orbis cannot listen on ${host}:${port}: ${error.message}. See ORBIS_HOST and ${setting}.`));
+    });
+    server.listen(port, host, resolve);
+  });
+  undo.push(
+    () =>
+      new Promise<void>((resolve) => {
+        server.close(() => resolve());
+        server.closeIdleConnections();
+        // Streams of events never end by themselves.
+        setTimeout(() => server.closeAllConnections(), 2000).unref();
+      }),
+  );
+  return (server.address() as AddressInfo).port;
+}

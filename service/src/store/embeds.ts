@@ -1,0 +1,128 @@
+import { and, desc, eq, inArray, like, lt, or, sql, type SQL } from 'drizzle-orm';
+import type { Dress, Settings } from '@orbis/core';
+import type { Handle } from '../database/connect.ts';
+import { keyFrom } from './ids.ts';
+import { embed, embedTag, placement, revision, source } from './schema.ts';
+import { afterId } from './pages.ts';
+
+export type EmbedRow = typeof embed.$inferSelect;
+export type RevisionRow = typeof revision.$inferSelect;
+export type SourceRow = typeof source.$inferSelect;
+
+/** An embed with its newest source and revision. */
+export interface StoredEmbed {
+  embed: EmbedRow;
+  source: SourceRow;
+  revision: RevisionRow;
+}
+
+export interface NewRevision {
+  settings: Settings;
+  dress: Dress;
+  sheetId: string | null;
+  sheetDigest: string | null;
+  reason: string;
+}
+
+/** Whoever does it, and when. */
+export interface Act {
+  by: number;
+  now: Date;
+}
+
+export async function findEmbed(db: Handle, key: string): Promise<StoredEmbed | null> {
+  const [row] = await db
+    .select({ embed, source, revision })
+    .from(embed)
+    .innerJoin(source, and(eq(source.embedId, embed.id), eq(source.number, embed.source)))
+    .innerJoin(revision, and(eq(revision.embedId, embed.id), eq(revision.number, embed.revision)))
+    .where(eq(embed.key, key));
+  return row ?? null;
+}
+
+/** Puts an embed into the collection, with its first source and revision. Call it in a transaction. */
+export async function insertEmbed(
+  tx: Handle,
+  values: { name: string; notes: string; tags: readonly string[]; kind: string; provider: string | null; level: EmbedRow['level']; pasted: string; base: string; revision: NewRevision },
+  { by, now }: Act,
+): Promise<string> {
+  const key = await freeKey(tx, keyFrom(values.name));
+  const { name, notes, kind, provider, level } = values;
+  const made = { createdAt: now, createdBy: by };
+  const [{ insertId }] = await tx.insert(embed).values({ key, name, notes, kind, provider, level, source: 1, revision: 1, changedAt: now, ...made });
+  const [{ insertId: sourceId }] = await tx.insert(source).values({ embedId: insertId, number: 1, pasted: values.pasted, base: values.base, ...made });
+  await tx.insert(revision).values({ embedId: insertId, number: 1, sourceId, leftOut: [], isolation: {}, ...values.revision, ...made });
+  await setTags(tx, insertId, values.tags);
+  return key;
+}
+
+/* The unique key decides in the end; two that collect the same name at once make one of them try again. */
+async function freeKey(tx: Handle, wanted: string): Promise<string> {
+  const taken = new Set((await tx.select({ key: embed.key }).from(embed).where(or(eq(embed.key, wanted), like(embed.key, `${wanted}-%`)))).map((row) => row.key));
+  if (!taken.has(wanted)) return wanted;
+  for (let n = 2; ; n++) if (!taken.has(`${wanted}-${n}`)) return `${wanted}-${n}`;
+}
+
+export async function setTags(tx: Handle, embedId: number, tags: readonly string[]): Promise<void> {
+  await tx.delete(embedTag).where(eq(embedTag.embedId, embedId));
+  const own = [...new Map(tags.map((tag) => [tag.toLowerCase(), tag])).values()];
+  if (own.length > 0) await tx.insert(embedTag).values(own.map((tag) => ({ embedId, tag })));
+}
+
+export async function tagsOf(db: Handle, embedIds: readonly number[]): Promise<Map<number, string[]>> {
+  const out = new Map<number, string[]>(embedIds.map((id) => [id, []]));
+  if (embedIds.length === 0) return out;
+  const rows = await db.select().from(embedTag).where(inArray(embedTag.embedId, [...embedIds])).orderBy(embedTag.tag);
+  for (const { embedId, tag } of rows) out.get(embedId)?.push(tag);
+  return out;
+}
+
+export async function placementCounts(db: Handle, embedIds: readonly number[]): Promise<Map<number, number>> {
+  if (embedIds.length === 0) return new Map();
+  const rows = await db.select({ id: placement.embedId, count: sql<number>`count(*)` }).from(placement).where(and(inArray(placement.embedId, [...embedIds]), eq(placement.active, 1))).groupBy(placement.embedId);
+  return new Map(rows.map(({ id, count }) => [id, Number(count)]));
+}
+
+export async function listEmbeds(db: Handle, query: { limit: number; after?: string | undefined; q?: string | undefined; kind?: string | undefined; tag?: string | undefined }): Promise<EmbedRow[]> {
+  const from = afterId(query.after);
+  const words = (query.q ?? '').split(/\s+/).filter(Boolean);
+  const conditions: (SQL | undefined)[] = [
+    from === null ? undefined : lt(embed.id, from),
+    query.kind ? eq(embed.kind, query.kind) : undefined,
+    query.tag ? inArray(embed.id, db.select({ id: embedTag.embedId }).from(embedTag).where(eq(embedTag.tag, query.tag))) : undefined,
+    ...words.map((word) => or(like(embed.name, contains(word)), like(embed.notes, contains(word)), inArray(embed.id, db.select({ id: embedTag.embedId }).from(embedTag).where(like(embedTag.tag, contains(word)))))),
+  ];
+  return db.select().from(embed).where(and(...conditions)).orderBy(desc(embed.id)).limit(query.limit + 1);
+}
+
+const contains = (word: string): string => `%${word.replace(/[\\%_]/g, '\\$&')}%`;
+
+/** Changes an embed's row if it still is in the version that the caller saw; false where it is not. */
+export async function changeEmbed(tx: Handle, row: Pick<EmbedRow, 'id' | 'version'>, values: Partial<EmbedRow>, now: Date): Promise<boolean> {
+  const [result] = await tx.update(embed).set({ ...values, version: row.version + 1, changedAt: now }).where(and(eq(embed.id, row.id), eq(embed.version, row.version)));
+  return result.affectedRows === 1;
+}
+
+/** Adds the next revision; false where the embed has changed since. Call it in a transaction. */
+export async function addRevision(tx: Handle, stored: StoredEmbed, values: NewRevision, { by, now }: Act): Promise<boolean> {
+  const number = stored.embed.revision + 1;
+  if (!(await changeEmbed(tx, stored.embed, { revision: number }, now))) return false;
+  await tx.insert(revision).values({ embedId: stored.embed.id, number, sourceId: stored.source.id, leftOut: [], isolation: {}, ...values, createdAt: now, createdBy: by });
+  return true;
+}
+
+export async function listRevisions(db: Handle, embedId: number, limit: number, after: string | undefined): Promise<RevisionRow[]> {
+  const from = afterId(after);
+  return db.select().from(revision).where(and(eq(revision.embedId, embedId), from === null ? undefined : lt(revision.id, from))).orderBy(desc(revision.id)).limit(limit + 1);
+}
+
+export async function findRevision(db: Handle, embedId: number, number: number): Promise<RevisionRow | null> {
+  const [row] = await db.select().from(revision).where(and(eq(revision.embedId, embedId), eq(revision.number, number)));
+  return row ?? null;
+}
+
+/** The numbers of sources by their rows' ids. */
+export async function sourceNumbers(db: Handle, embedId: number): Promise<Map<number, number>> {
+  const rows = await db.select({ id: source.id, number: source.number }).from(source).where(eq(source.embedId, embedId));
+  return new Map(rows.map(({ id, number }) => [id, number]));
+}

@@ -1,0 +1,117 @@
+import { and, asc, desc, eq, inArray, lt, type SQL } from 'drizzle-orm';
+import type { Piece } from '@orbis/core';
+import type { Handle } from '../database/connect.ts';
+import type { Act, EmbedRow, RevisionRow, SourceRow } from './embeds.ts';
+import { newPublicId } from './ids.ts';
+import { afterId } from './pages.ts';
+import type { PageRow, SiteRow, SpotRow } from './places.ts';
+import { delivery, embed, page, placement, revision, site, source, spot } from './schema.ts';
+
+export type PlacementRow = typeof placement.$inferSelect;
+export type DeliveryRow = typeof delivery.$inferSelect;
+
+/** A placement with all that its state and its code are worked out from. */
+export interface StoredPlacement {
+  id: number;
+  placement: PlacementRow;
+  embed: EmbedRow;
+  source: SourceRow;
+  revision: RevisionRow;
+  site: SiteRow;
+  page: PageRow;
+  spot: SpotRow;
+}
+
+const rows = (db: Handle) =>
+  db
+    .select({ id: placement.id, placement, embed, source, revision, site, page, spot })
+    .from(placement)
+    .innerJoin(embed, eq(embed.id, placement.embedId))
+    .innerJoin(source, and(eq(source.embedId, embed.id), eq(source.number, embed.source)))
+    .innerJoin(revision, and(eq(revision.embedId, embed.id), eq(revision.number, embed.revision)))
+    .innerJoin(spot, eq(spot.id, placement.spotId))
+    .innerJoin(page, eq(page.id, spot.pageId))
+    .innerJoin(site, eq(site.id, page.siteId));
+
+export async function findPlacement(db: Handle, publicId: string): Promise<StoredPlacement | null> {
+  const [row] = await rows(db).where(and(eq(placement.publicId, publicId), eq(placement.active, 1)));
+  return row ?? null;
+}
+
+/** The placement of an embed in a spot that is not ended. */
+export async function placementOf(db: Handle, embedId: number, spotId: number): Promise<PlacementRow | null> {
+  const [row] = await db.select().from(placement).where(and(eq(placement.embedId, embedId), eq(placement.spotId, spotId), eq(placement.active, 1)));
+  return row ?? null;
+}
+
+export interface PlacementFilter {
+  embedId?: number;
+  siteId?: number;
+  pageId?: number;
+}
+
+export async function listPlacements(db: Handle, filter: PlacementFilter, limit: number, after: string | undefined): Promise<StoredPlacement[]> {
+  const from = afterId(after);
+  const conditions: (SQL | undefined)[] = [
+    eq(placement.active, 1),
+    filter.embedId === undefined ? undefined : eq(placement.embedId, filter.embedId),
+    filter.siteId === undefined ? undefined : eq(page.siteId, filter.siteId),
+    filter.pageId === undefined ? undefined : eq(spot.pageId, filter.pageId),
+    from === null ? undefined : lt(placement.id, from),
+  ];
+  return rows(db).where(and(...conditions)).orderBy(desc(placement.id)).limit(limit + 1);
+}
+
+export async function insertPlacement(db: Handle, embedId: number, spotId: number, { by, now }: Act): Promise<string> {
+  const publicId = newPublicId();
+  await db.insert(placement).values({ publicId, embedId, spotId, findings: [], createdAt: now, createdBy: by });
+  return publicId;
+}
+
+export const endPlacement = async (db: Handle, id: number, now: Date): Promise<void> => void (await db.update(placement).set({ endedAt: now, active: null }).where(eq(placement.id, id)));
+
+/** Whose embed a placement's mark names, also of an ended one. */
+export async function embedOfMark(db: Handle, publicId: string): Promise<string | null> {
+  const [row] = await db.select({ key: embed.key }).from(placement).innerJoin(embed, eq(embed.id, placement.embedId)).where(eq(placement.publicId, publicId));
+  return row?.key ?? null;
+}
+
+/** Holds a placement's row for the rest of the transaction, so that numbers are given once. */
+export const lockPlacement = async (tx: Handle, id: number): Promise<void> => void (await tx.select({ id: placement.id }).from(placement).where(eq(placement.id, id)).for('update'));
+
+export async function lastDelivery(db: Handle, placementId: number): Promise<DeliveryRow | null> {
+  const [row] = await db.select().from(delivery).where(eq(delivery.placementId, placementId)).orderBy(desc(delivery.number)).limit(1);
+  return row ?? null;
+}
+
+export async function insertDelivery(tx: Handle, values: { placementId: number; number: number; revisionId: number; pieces: Piece[]; text: string; digest: string }, { by, now }: Act): Promise<void> {
+  await tx.insert(delivery).values({ ...values, createdAt: now, createdBy: by });
+}
+
+export interface DeliveryWithRevision {
+  id: number;
+  delivery: DeliveryRow;
+  revision: number;
+}
+
+export async function listDeliveries(db: Handle, placementId: number, limit: number, after: string | undefined): Promise<DeliveryWithRevision[]> {
+  const from = afterId(after);
+  return db
+    .select({ id: delivery.id, delivery, revision: revision.number })
+    .from(delivery)
+    .innerJoin(revision, eq(revision.id, delivery.revisionId))
+    .where(and(eq(delivery.placementId, placementId), from === null ? undefined : lt(delivery.id, from)))
+    .orderBy(desc(delivery.id))
+    .limit(limit + 1);
+}
+
+/** Everything that was issued for these placements, oldest first. */
+export async function deliveriesOf(db: Handle, placementIds: readonly number[]): Promise<DeliveryWithRevision[]> {
+  if (placementIds.length === 0) return [];
+  return db
+    .select({ id: delivery.id, delivery, revision: revision.number })
+    .from(delivery)
+    .innerJoin(revision, eq(revision.id, delivery.revisionId))
+    .where(inArray(delivery.placementId, [...placementIds]))
+    .orderBy(asc(delivery.id));
+}

@@ -1,0 +1,111 @@
+import { and, asc, desc, eq, gt, inArray, sql } from 'drizzle-orm';
+import type { Place } from '@orbis/contract';
+import type { Handle } from '../database/connect.ts';
+import type { Act } from './embeds.ts';
+import { afterId } from './pages.ts';
+import { page, placement, site, spot } from './schema.ts';
+
+export type SiteRow = typeof site.$inferSelect;
+export type PageRow = typeof page.$inferSelect;
+export type SpotRow = typeof spot.$inferSelect;
+export interface Widths {
+  phone: number;
+  tablet: number;
+  desktop: number;
+}
+
+const first = <T>([row]: T[]): T | null => row ?? null;
+
+export const findSite = async (db: Handle, key: string): Promise<SiteRow | null> => first(await db.select().from(site).where(eq(site.key, key)));
+
+export async function insertSite(db: Handle, values: { key: string; name: string; address: string }, { by, now }: Act): Promise<void> {
+  await db.insert(site).values({ ...values, createdAt: now, createdBy: by });
+}
+
+export async function listSites(db: Handle, limit: number, after: string | undefined): Promise<SiteRow[]> {
+  const from = afterId(after);
+  return db.select().from(site).where(from === null ? undefined : gt(site.id, from)).orderBy(asc(site.id)).limit(limit + 1);
+}
+
+/** False where somebody changed the site since. */
+export async function changeSite(db: Handle, row: SiteRow, values: { name?: string; address?: string }): Promise<boolean> {
+  const [result] = await db.update(site).set({ ...values, version: row.version + 1 }).where(and(eq(site.id, row.id), eq(site.version, row.version)));
+  return result.affectedRows === 1;
+}
+
+export async function findPage(db: Handle, { site: key, path }: Pick<Place, 'site' | 'path'>): Promise<{ site: SiteRow; page: PageRow } | null> {
+  return first(await db.select({ site, page }).from(page).innerJoin(site, eq(site.id, page.siteId)).where(and(eq(site.key, key), eq(page.path, path))));
+}
+
+export async function insertPage(db: Handle, siteId: number, values: { path: string; title: string }, { by, now }: Act): Promise<void> {
+  await db.insert(page).values({ siteId, ...values, createdAt: now, createdBy: by });
+}
+
+export async function listPages(db: Handle, siteId: number | null, limit: number, after: string | undefined): Promise<{ id: number; site: SiteRow; page: PageRow }[]> {
+  const from = afterId(after);
+  return db
+    .select({ id: page.id, site, page })
+    .from(page)
+    .innerJoin(site, eq(site.id, page.siteId))
+    .where(and(siteId === null ? undefined : eq(page.siteId, siteId), from === null ? undefined : gt(page.id, from)))
+    .orderBy(asc(page.id))
+    .limit(limit + 1);
+}
+
+export async function findSpot(db: Handle, place: Place): Promise<{ site: SiteRow; page: PageRow; spot: SpotRow } | null> {
+  return first(
+    await db
+      .select({ site, page, spot })
+      .from(spot)
+      .innerJoin(page, eq(page.id, spot.pageId))
+      .innerJoin(site, eq(site.id, page.siteId))
+      .where(and(eq(site.key, place.site), eq(page.path, place.path), eq(spot.name, place.spot))),
+  );
+}
+
+export async function insertSpot(db: Handle, pageId: number, name: string, widths: Widths, { by, now }: Act): Promise<void> {
+  await db.insert(spot).values({ pageId, name, ...widths, createdAt: now, createdBy: by });
+}
+
+/** False where somebody changed the spot since. */
+export async function changeSpot(db: Handle, row: SpotRow, widths: Widths): Promise<boolean> {
+  const [result] = await db.update(spot).set({ ...widths, version: row.version + 1 }).where(and(eq(spot.id, row.id), eq(spot.version, row.version)));
+  return result.affectedRows === 1;
+}
+
+export const spotsOf = async (db: Handle, pageIds: readonly number[]): Promise<SpotRow[]> =>
+  pageIds.length === 0 ? [] : db.select().from(spot).where(inArray(spot.pageId, [...pageIds])).orderBy(asc(spot.id));
+
+/** How many placements there are in each spot: those that are not ended. */
+export async function placementsInSpots(db: Handle, spotIds: readonly number[]): Promise<Map<number, number>> {
+  if (spotIds.length === 0) return new Map();
+  const rows = await db.select({ id: placement.spotId, count: sql<number>`count(*)` }).from(placement).where(and(inArray(placement.spotId, [...spotIds]), eq(placement.active, 1))).groupBy(placement.spotId);
+  return new Map(rows.map(({ id, count }) => [id, Number(count)]));
+}
+
+export async function pageCounts(db: Handle, siteIds: readonly number[]): Promise<Map<number, number>> {
+  if (siteIds.length === 0) return new Map();
+  const rows = await db.select({ id: page.siteId, count: sql<number>`count(*)` }).from(page).where(inArray(page.siteId, [...siteIds])).groupBy(page.siteId);
+  return new Map(rows.map(({ id, count }) => [id, Number(count)]));
+}
+
+/** Whether anything was ever placed in a spot; what was issued is kept, so such a spot stays. */
+export const wasPlaced = async (db: Handle, spotId: number): Promise<boolean> => (await db.select({ id: placement.id }).from(placement).where(eq(placement.spotId, spotId)).orderBy(desc(placement.id)).limit(1)).length > 0;
+
+export const deleteSite = async (db: Handle, id: number): Promise<void> => void (await db.delete(site).where(eq(site.id, id)));
+export const deletePage = async (db: Handle, id: number): Promise<void> => void (await db.delete(page).where(eq(page.id, id)));
+export const deleteSpot = async (db: Handle, id: number): Promise<void> => void (await db.delete(spot).where(eq(spot.id, id)));
+
+/** The addresses of every declared site, for the guard of the fetching client. */
+export const declaredAddresses = async (db: Handle): Promise<string[]> => (await db.select({ address: site.address }).from(site)).map((row) => row.address);
+
+/** The pages that a sweep reads: all, those of a site, or one. */
+export async function pagesToSweep(db: Handle, scope: { siteId?: number; pageId?: number }): Promise<number[]> {
+  const rows = await db
+    .select({ id: page.id })
+    .from(page)
+    .where(and(scope.siteId === undefined ? undefined : eq(page.siteId, scope.siteId), scope.pageId === undefined ? undefined : eq(page.id, scope.pageId)))
+    .orderBy(asc(page.id));
+  return rows.map((row) => row.id);
+}
+

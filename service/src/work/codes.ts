@@ -1,0 +1,35 @@
+import { openCode, plan, type Code, type Mark, type Outcome, type Sheet, type Wishes } from '@orbis/core';
+import { OrbisError, catalogue, type ErrorCode, type Outcome as ToldOutcome } from '@orbis/contract';
+import { digest } from '../store/ids.ts';
+
+/** What an embed's output is made from. */
+export interface CodeSource {
+  base: string;
+  wishes: Wishes;
+}
+
+/** The output for a place, or without a mark for no place. */
+export function outcomeOf({ base, wishes }: CodeSource, sheets: readonly Sheet[], mark: Mark | null): { code: Code; outcome: Outcome } {
+  const code = openCode(base, { sheets });
+  return { code, outcome: plan(code, wishes, mark) };
+}
+
+/** @throws OrbisError for the first wish that cannot be fulfilled, naming them all. */
+export function refuseProblems({ problems }: Pick<Outcome, 'problems'>): void {
+  const [first] = problems;
+  if (!first) return;
+  throw new OrbisError(first.code, first.facts, problems.map((p) => ({ pointer: `/${p.wish}`, detail: catalogue[p.code as ErrorCode].detail(p.facts) })));
+}
+
+/** An outcome as it crosses the wire: its problems with their sentences. */
+export const tellOutcome = (base: string, outcome: Outcome): ToldOutcome => ({
+  base,
+  edits: outcome.edits,
+  pieces: outcome.pieces,
+  text: outcome.text,
+  brought: outcome.brought,
+  problems: outcome.problems.map(({ wish, code, facts }) => ({ wish, code, detail: catalogue[code].detail(facts) })),
+});
+
+/** The digest by which a revision remembers which sheet it was made with. */
+export const sheetDigest = (sheet: Sheet | null): string | null => sheet && digest(JSON.stringify(sheet));

@@ -1,0 +1,33 @@
+import { openCode, read, readMark, type Code, type Sheet } from '@orbis/core';
+import { OrbisError, tellReading } from '@orbis/contract';
+import type { Handle } from '../database/connect.ts';
+import { embedOfMark } from '../store/placements.ts';
+
+/** What was pasted, and the code that edits will count in. */
+export interface Collected {
+  pasted: string;
+  code: Code;
+}
+
+/**
+ * Takes in a code or a link. Of a link, the provider's sheet makes a code.
+ * @throws OrbisError when there is nothing in it that could be placed, or when Orbis handed it out itself.
+ */
+export async function takeIn(db: Handle, pasted: string, sheets: readonly Sheet[]): Promise<Collected> {
+  const reading = read(pasted, { sheets });
+  const excess = tellReading(reading).findings.find((finding) => finding.rule === 'too-much');
+  if (excess) throw new OrbisError('text-too-much', { problem: `${excess.message} ${excess.remedy}` });
+  if (reading.input === 'empty') throw new OrbisError('nothing-pasted');
+  if (reading.input === 'visible-code') throw new OrbisError('visible-code');
+  if (reading.input === 'text') throw new OrbisError('no-code');
+  if (reading.input === 'link' && reading.made === null) throw new OrbisError('link-not-known', { link: pasted.trim().slice(0, 200) });
+  const mark = reading.mark === null ? null : readMark(reading.mark);
+  const known = mark && (await embedOfMark(db, mark.placement));
+  if (known) throw new OrbisError('marked-code', { embed: known });
+  return { pasted, code: openCode(reading.made ?? pasted, { sheets }) };
+}
+
+/** The worst level among a code's findings. */
+export function worstLevel(code: Code): 'error' | 'warning' | 'note' | null {
+  return (['error', 'warning', 'note'] as const).find((level) => code.reading.findings.some((finding) => finding.level === level)) ?? null;
+}
