@@ -46,7 +46,7 @@ describe('adjusting', () => {
     expect(problems).to.deep.equal([]);
     expect(edits).to.have.length(1);
     expect(edits[0]).to.deep.include({ text: '&amp;from=112&amp;until=184', stage: 'settings', wishes: ['start', 'end'] });
-    expect(edits[0]!.reason).to.equal('Start at 1:52 (Kinorill reads this from from=112 in the address); Stop at 3:04 (Kinorill reads this from until=184 in the address).');
+    expect(edits[0]!.reason).to.equal('Start at 1:52 (from=112 in the address, as Kinorill takes it); Stop at 3:04 (until=184 in the address, as Kinorill takes it).');
     expect(applyEdits(talk, edits)).to.equal(talk.replace('knobs=1', 'knobs=1&amp;from=112&amp;until=184'));
   });
 

@@ -95,13 +95,13 @@ function attributeEdits(code: Code, element: MarkupElement | undefined, sheet: S
     if (place.in !== 'attribute') return [];
     const change = setAttribute(code.text, element, place.name, written === true ? '' : written);
     if (!change) return [];
-    const where = written === null ? `the attribute ${place.name} is taken out` : `${sheet.name} reads this from the attribute ${place.name}`;
+    const where = written === null ? `the attribute ${place.name} is taken out` : `the attribute ${place.name}, as ${sheet.name} takes it`;
     return [{ ...change, stage: 'settings' as const, wishes: [definition.name], reason: `${reasonFor(definition, wishes, brought, where)}.` }];
   });
 }
 
 const how = (sheet: Sheet, { name, value, bare }: ParameterChange): string =>
-  value === null ? `${name} is taken out of the address` : `${sheet.name} reads this from ${bare ? name : `${name}=${value}`} in the address`;
+  value === null ? `${name} is taken out of the address` : `${bare ? name : `${name}=${value}`} in the address, as ${sheet.name} takes it`;
 
 function reasonFor(definition: SettingDefinition, wishes: Settings, brought: Adjustment['brought'], where: string): string {
   const value = wishes[definition.name];

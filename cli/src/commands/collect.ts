@@ -1,0 +1,42 @@
+import { parseWishes, sayWishes, type Embed } from '@orbis/contract';
+import type { AddCommand } from '../command.ts';
+import { pasted } from '../pasted.ts';
+import { facts, type Colours } from '../text.ts';
+
+export const addCollect: AddCommand = (program, run) => {
+  program
+    .command('collect')
+    .argument('<what>', 'a file, - for standard input, or a link')
+    .argument('[wishes...]', 'settings and dress, as name=value')
+    .requiredOption('--name <name>', 'what to call it')
+    .option('--tag <tag...>', 'tags to find it by')
+    .option('--notes <text>', 'whatever is worth remembering')
+    .description('put a code or a link into the collection')
+    .addHelpText('after', '\nExamples:\n  orbis collect talk.html --name "Opening talk" --tag talks\n  orbis collect https://kinorill.localhost/reels/moor-night --name "Moor night" start=1:52 end=3:04')
+    .action((what: string, words: string[], options: { name: string; tag?: string[]; notes?: string }) =>
+      run(async (tools) => {
+        const text = await pasted(what, tools.io);
+        const { data } = await tools.client().call('embeds.create', { body: { name: options.name, text, tags: options.tag ?? [], notes: options.notes ?? '', ...parseWishes(words) } });
+        tools.tell(data, () => `Collected as ${tools.colours.bold(data.key)}.\n\n${describeEmbed(data, tools.colours)}`);
+        return data.reading.findings.some((finding) => finding.level === 'error') ? 1 : 0;
+      }),
+    );
+};
+
+/** An embed as people read it. */
+export function describeEmbed(embed: Embed, colours: Colours): string {
+  const wishes = sayWishes(embed.current);
+  const rows: [string, string][] = [
+    ['Key', embed.key],
+    ['Name', embed.name],
+    ['What it is', `${embed.kind}${embed.reading.provider ? ` by ${embed.reading.provider.name}` : ''}`],
+    ['Revision', `${embed.revision}`],
+    ['Wishes', wishes.map(({ name, value }) => `${name}=${value}`).join('  ') || 'none: it goes out as it was pasted'],
+    ['Placed', embed.placements === 0 ? 'nowhere yet' : embed.placements === 1 ? 'once' : `${embed.placements} times`],
+  ];
+  if (embed.tags.length > 0) rows.push(['Tags', embed.tags.join(', ')]);
+  if (embed.notes) rows.push(['Notes', embed.notes]);
+  if (embed.retired) rows.push(['Retired', 'yes']);
+  for (const finding of embed.reading.findings) rows.push([finding.level, `${finding.message} ${finding.remedy}`]);
+  return facts(rows, colours);
+}

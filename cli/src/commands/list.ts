@@ -1,0 +1,90 @@
+import { Argument } from 'commander';
+import { kinds } from '@orbis/core';
+import { everyItem, placementStates, sayState, type Client } from '@orbis/contract';
+import type { AddCommand, Tools } from '../command.ts';
+import { sayTimestamp, table } from '../text.ts';
+
+const things = ['embeds', 'sites', 'pages', 'placements', 'sweeps', 'tokens', 'providers'] as const;
+type Thing = (typeof things)[number];
+interface Options {
+  q?: string;
+  kind?: (typeof kinds)[number];
+  tag?: string;
+  site?: string;
+  embed?: string;
+  state?: keyof typeof placementStates;
+}
+
+export const addList: AddCommand = (program, run) => {
+  program
+    .command('list')
+    .addArgument(new Argument('[thing]', 'what to list').choices(things).default('embeds'))
+    .option('--q <words>', 'embeds with these words in name, notes or tags')
+    .option('--kind <kind>', 'embeds of one kind')
+    .option('--tag <tag>', 'embeds with a tag')
+    .option('--site <site>', 'pages or placements of one site')
+    .option('--embed <embed>', 'placements of one embed')
+    .option('--state <state>', `placements in one state: ${Object.keys(placementStates).join(', ')}`)
+    .description('show the collection, sites, pages, placements, sweeps, tokens or providers')
+    .addHelpText('after', '\nExamples:\n  orbis list\n  orbis list --kind video --tag talks\n  orbis list placements --state out-of-date')
+    .action((thing: Thing, options: Options) =>
+      run(async (tools) => {
+        await lists[thing](tools, options);
+        return 0;
+      }),
+    );
+};
+
+async function all<T>(page: (after: string | undefined) => Promise<{ data: { items: T[]; next: string | null } }>): Promise<T[]> {
+  const items: T[] = [];
+  for await (const item of everyItem(async (after) => (await page(after)).data)) items.push(item);
+  return items;
+}
+
+function show(tools: Tools, items: unknown[], heads: string[], rows: () => string[][], none: string): void {
+  tools.tell(items, () => (items.length === 0 ? `${none}\n` : table(heads, rows(), tools.colours)));
+}
+
+const limit = 200;
+const lists: Record<Thing, (tools: Tools, options: Options) => Promise<void>> = {
+  embeds: async (tools, { q, kind, tag }) => {
+    const items = await all((after) => tools.client().call('embeds.list', { query: { limit, after, q, kind, tag } }));
+    const none = q || kind || tag ? 'Nothing in the collection is like that.' : 'The collection is empty. “orbis collect FILE --name NAME” puts the first code into it.';
+    show(tools, items, ['key', 'name', 'kind', 'revision', 'placed', 'findings', 'tags'], () => items.map((e) => [e.key, e.retired ? `${e.name} (retired)` : e.name, e.kind, String(e.revision), String(e.placements), e.level ?? '–', e.tags.join(', ')]), none);
+  },
+  sites: async (tools) => {
+    const items = await all((after) => tools.client().call('sites.list', { query: { limit, after } }));
+    show(tools, items, ['key', 'name', 'address', 'pages'], () => items.map((s) => [s.key, s.name, s.address, String(s.pages)]), 'There is no site yet. “orbis add site KEY ADDRESS” declares one.');
+  },
+  pages: async (tools, { site }) => {
+    const items = await all((after) => tools.client().call('pages.list', { query: { limit, after, site } }));
+    const rows = (): string[][] => items.map((p) => [p.key, p.title, p.spots.map((s) => s.name).join(', ') || '–', sayTimestamp(p.checkedAt)]);
+    show(tools, items, ['page', 'title', 'spots', 'last read'], rows, 'There is no page yet. “orbis add page SITE/PATH” adds one.');
+  },
+  placements: async (tools, options) => {
+    const items = await placementsOf(tools.client(), options);
+    show(tools, items, ['placement', 'embed', 'place', 'state', 'revision', 'last seen'], () => items.map((p) => [p.id, p.embed, p.place, sayState(p.state), sayRevision(p), sayTimestamp(p.lastSeenAt)]), 'There is no such placement. “orbis place EMBED PLACE” makes one.');
+  },
+  sweeps: async (tools) => {
+    const items = await all((after) => tools.client().call('sweeps.list', { query: { limit, after } }));
+    show(tools, items, ['sweep', 'of', 'state', 'pages read', 'begun'], () => items.map((s) => [s.id, s.scope ?? 'everything', s.state, `${s.read} of ${s.pages}`, sayTimestamp(s.createdAt)]), 'Nothing has been swept yet. “orbis sweep” reads the published pages.');
+  },
+  tokens: async (tools) => {
+    const items = await all((after) => tools.client().call('tokens.list', { query: { limit, after } }));
+    show(tools, items, ['token', 'name', 'made', 'last used'], () => items.map((t) => [t.id, t.name, sayTimestamp(t.createdAt), sayTimestamp(t.lastUsedAt)]), 'There is no token.');
+  },
+  providers: async (tools) => {
+    const items = await all((after) => tools.client().call('providers.list', { query: { limit, after } }));
+    show(tools, items, ['provider', 'name', 'kind', 'version', 'settings'], () => items.map((s) => [s.id, s.name, s.kind, String(s.version), Object.keys(s.settings).join(', ')]), 'No provider sheet is known.');
+  },
+};
+
+export const placementsOf = (client: Client, { site, embed, state }: Pick<Options, 'site' | 'embed' | 'state'>) =>
+  all((after) => client.call('placements.list', { query: { limit, after, site, embed, state } }));
+
+/** Which revision the page carries, and which is the newest where that differs. */
+export function sayRevision(placement: { revision: number; carries: { revision: number | null } | null }): string {
+  const carried = placement.carries?.revision;
+  if (carried === undefined) return `– of ${placement.revision}`;
+  return carried === placement.revision ? String(carried) : `${carried ?? '?'} of ${placement.revision}`;
+}

@@ -1,0 +1,26 @@
+import type { AddCommand } from '../command.ts';
+import { sayTimestamp, table } from '../text.ts';
+import { placementsOf, sayRevision } from './list.ts';
+import { colourState } from './sweep.ts';
+
+export const addWhere: AddCommand = (program, run) => {
+  program
+    .command('where')
+    .argument('<embed>', 'the key of an embed')
+    .description('say in which pages and spots it is, at which revision, and when it was last seen')
+    .addHelpText('after', '\nExample:\n  orbis where opening-talk\n\nExit status: 0 all of it is live, 1 something needs attention.')
+    .action((embed: string) =>
+      run(async (tools) => {
+        const client = tools.client();
+        const { data } = await client.call('embeds.read', { params: { embed } });
+        const items = await placementsOf(client, { embed });
+        const rows = (): string[][] => items.map((p) => [p.place, colourState(p.state, tools.colours), sayRevision(p), sayTimestamp(p.lastSeenAt), p.url]);
+        tools.tell(items, () =>
+          items.length === 0
+            ? `${data.name} is not placed anywhere. “orbis place ${embed} SITE/PATH#SPOT” places it.\n`
+            : `${tools.colours.bold(data.name)}, newest revision ${data.revision}\n\n${table(['place', 'state', 'revision', 'last seen', 'page'], rows(), tools.colours)}`,
+        );
+        return items.some((p) => p.state !== 'live' && p.state !== 'planned') ? 1 : 0;
+      }),
+    );
+};

@@ -1,0 +1,20 @@
+/** What a command talks to: everything outside it is handed in, so that tests need no process. */
+export interface Io {
+  stdin: () => Promise<string>;
+  out: (text: string) => void;
+  err: (text: string) => void;
+  /** Whether the outputs are terminals, where colours and progress make sense. */
+  outIsTerminal: boolean;
+  errIsTerminal: boolean;
+  /** Width of the terminal, in characters. */
+  width: number;
+  readFile: (path: string) => Promise<string>;
+  /** Asks for a secret without showing it. */
+  askSecret: (question: string) => Promise<string>;
+  env: Record<string, string | undefined>;
+  fetch: typeof globalThis.fetch;
+  signal: AbortSignal;
+}
+
+/** How a command ended: 0 done, 1 done but something needs attention, 2 used wrongly, 3 service or network failed, 4 refused. */
+export type Exit = 0 | 1 | 2 | 3 | 4;

@@ -1,0 +1,48 @@
+import { readFile } from 'node:fs/promises';
+import { createInterface } from 'node:readline/promises';
+import { Writable } from 'node:stream';
+import { text } from 'node:stream/consumers';
+import type { Io } from './io.ts';
+import { orbis } from './program.ts';
+
+const stopped = new AbortController();
+process.once('SIGINT', () => {
+  stopped.abort();
+  process.exitCode = 130;
+});
+
+const io: Io = {
+  stdin: () => text(process.stdin),
+  out: (written) => void process.stdout.write(written),
+  err: (written) => void process.stderr.write(written),
+  outIsTerminal: Boolean(process.stdout.isTTY),
+  errIsTerminal: Boolean(process.stderr.isTTY),
+  width: Math.min(process.stdout.columns ?? 100, 120),
+  readFile: (path) => readFile(path, 'utf8'),
+  askSecret: async (question) => {
+    process.stderr.write(question);
+    const silent = new Writable({ write: (_chunk, _encoding, done) => done() });
+    const lines = createInterface({ input: process.stdin, output: silent, terminal: true });
+    const answer = await lines.question('');
+    lines.close();
+    process.stderr.write('\n');
+    return answer;
+  },
+  env: process.env,
+  fetch: globalThis.fetch,
+  signal: stopped.signal,
+};
+
+// A closed pipe (`orbis list | head`) is no failure.
+process.stdout.on('error', (error: NodeJS.ErrnoException) => process.exit(error.code === 'EPIPE' ? 0 : 3));
+
+orbis(process.argv.slice(2), io).then(
+  (exit) => {
+    process.exitCode ??= exit;
+  },
+  (error: unknown) => {
+    if (stopped.signal.aborted) return;
+    process.stderr.write(`${String(error instanceof Error ? error.stack : error)}\n`);
+    process.exitCode = 3;
+  },
+);

@@ -1,0 +1,16 @@
+import { linkIn } from '@orbis/core';
+import { UsedWrongly } from './command.ts';
+import type { Io } from './io.ts';
+
+/**
+ * The text that an argument stands for: a link is itself, `-` is standard input, anything else is a file.
+ * @throws UsedWrongly where the file cannot be read.
+ */
+export async function pasted(what: string, io: Io): Promise<string> {
+  if (what === '-') return io.stdin();
+  if (linkIn(what)) return what;
+  return io.readFile(what).catch((error: NodeJS.ErrnoException) => {
+    const why = error.code === 'ENOENT' ? 'there is no such file' : error.code === 'EISDIR' ? 'it is a folder' : error.message;
+    throw new UsedWrongly(`“${what}” cannot be read: ${why}. Give a file, - for standard input, or a link.`);
+  });
+}

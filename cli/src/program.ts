@@ -1,0 +1,74 @@
+import { Command, CommanderError } from 'commander';
+import { ApiError, catalogue, OrbisError } from '@orbis/contract';
+import { UsedWrongly, type AddCommand, type Tools } from './command.ts';
+import { addCollect } from './commands/collect.ts';
+import { addList } from './commands/list.ts';
+import { addLogin } from './commands/login.ts';
+import { addPlace } from './commands/place.ts';
+import { addPlaces } from './commands/places.ts';
+import { addRead } from './commands/read.ts';
+import { addSet } from './commands/set.ts';
+import { addSettings } from './commands/settings.ts';
+import { addShow } from './commands/show.ts';
+import { addSweep } from './commands/sweep.ts';
+import { addWhere } from './commands/where.ts';
+import { connect } from './connection.ts';
+import type { Exit, Io } from './io.ts';
+import { coloursFor } from './text.ts';
+
+/* In the order of the work. */
+const commands: AddCommand[] = [addCollect, addRead, addSet, addSettings, addPlaces, addPlace, addSweep, addWhere, addList, addShow, addLogin];
+
+/** Runs one command line; nothing is written and nothing ended but through what is handed in. */
+export async function orbis(args: readonly string[], io: Io): Promise<Exit> {
+  let exit: Exit = 0;
+  const program = new Command('orbis');
+  program
+    .description('Keeps the embed codes of your websites: reads them, adjusts them, says what to paste where, and checks the published pages.')
+    .option('--json', 'print the data of the interface instead of text')
+    .version('0.1.0')
+    .exitOverride()
+    .showHelpAfterError('(“orbis COMMAND --help” shows how it is used)')
+    .configureOutput({ writeOut: io.out, writeErr: io.err, getOutHelpWidth: () => io.width, getErrHelpWidth: () => io.width });
+  const run = async (action: (tools: Tools) => Promise<Exit>): Promise<void> => {
+    const json = args.includes('--json');
+    let made: ReturnType<typeof connect> | null = null;
+    const tools: Tools = {
+      io,
+      json,
+      colours: coloursFor(io),
+      client: () => (made ??= connect(io)),
+      tell: (data, text) => io.out(json ? `${JSON.stringify(data, null, 2)}\n` : text()),
+    };
+    exit = await action(tools);
+  };
+  for (const add of commands) add(program, run);
+  for (const command of everyCommand(program)) if (command.commands.length === 0) command.option('--json', 'print the data of the interface instead of text');
+  try {
+    await program.parseAsync([...args], { from: 'user' });
+    return exit;
+  } catch (error) {
+    return failed(error, io, args.includes('--json'));
+  }
+}
+
+function everyCommand(command: Command): Command[] {
+  return command.commands.flatMap((inner) => [inner, ...everyCommand(inner)]);
+}
+
+function failed(error: unknown, io: Io, json: boolean): Exit {
+  if (error instanceof CommanderError) return error.exitCode === 0 ? 0 : 2;
+  if (error instanceof UsedWrongly) {
+    io.err(`${error.message}\n`);
+    return 2;
+  }
+  if (error instanceof OrbisError) {
+    io.err(json ? `${JSON.stringify({ code: error.code, detail: error.message })}\n` : `${error.message}\n`);
+    return catalogue[error.code].exit;
+  }
+  if (error instanceof ApiError) {
+    io.err(json ? `${JSON.stringify(error.problem)}\n` : `${error.message}\n${(error.problem.errors ?? []).filter((e) => !error.message.includes(e.detail.replace(/\.$/, ''))).map((e) => `  ${e.pointer}: ${e.detail}\n`).join('')}`);
+    return error.exit;
+  }
+  throw error;
+}

@@ -1,0 +1,5 @@
+/** The demo's world and its data. It speaks HTTP, and knows nobody's inside. */
+export { hosts } from './hosts.ts';
+export { loadDemo, sweepAll } from './load.ts';
+export { loopbackFetch } from './loopback.ts';
+export { createDemoApp, startDemoServer, type DemoServer } from './server.ts';

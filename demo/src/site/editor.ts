@@ -1,0 +1,64 @@
+import { json, Router, urlencoded } from 'express';
+import { escapeHtml, htmlPage } from '../html.ts';
+import { pageAt, pages, type SitePage } from './content.ts';
+import type { SiteStore } from './store.ts';
+
+/** A plain page editor, standing in for whatever editor an owner's site has: a field for each spot, and a publish button. */
+export function editor(store: SiteStore): Router {
+  const router = Router();
+  // The HTTP interface of the editor: put a code into a spot, publish a page.
+  router.put('/api/spots', json({ limit: '2mb' }), (request, response) => {
+    const { page, spot, code } = (request.body ?? {}) as Record<string, unknown>;
+    const known = typeof page === 'string' && typeof spot === 'string' && typeof code === 'string' && pageAt(page)?.sections.some((s) => s.spot === spot);
+    if (!known) return void response.status(404).json({ problem: 'There is no such page or spot, or no code was given.' });
+    store.edit(page, spot, code);
+    response.status(204).end();
+  });
+  router.post('/api/publish', json(), (request, response) => {
+    const { page } = (request.body ?? {}) as Record<string, unknown>;
+    if (typeof page !== 'string' || !pageAt(page)) return void response.status(404).json({ problem: 'There is no such page.' });
+    store.publish(page);
+    response.status(204).end();
+  });
+  router.get('/', (request, response) => {
+    if (!request.originalUrl.endsWith('/')) return response.redirect('/edit/');
+    show('', request.query['published'] !== undefined, store, response);
+  });
+  router.get('/:path', (request, response, next) => (pageAt(request.params.path) ? show(request.params.path, request.query['published'] !== undefined, store, response) : next()));
+  router.post(['/', '/:path'], urlencoded({ extended: false, limit: '2mb' }), (request, response, next) => {
+    const path = (request.params as { path?: string }).path ?? '';
+    const page = pageAt(path);
+    if (!page) return next();
+    const fields = (request.body ?? {}) as Record<string, string>;
+    for (const { spot } of page.sections) {
+      // A form turns line ends into CRLF; what was typed had none of its own.
+      const code = fields[`spot-${spot}`];
+      if (code !== undefined) store.edit(path, spot, code.replaceAll('\r\n', '\n'));
+    }
+    store.publish(path);
+    response.redirect(303, `/edit/${path}?published`);
+  });
+  return router;
+}
+
+function show(path: string, published: boolean, store: SiteStore, response: { send(html: string): unknown; set(name: string, value: string): unknown }): void {
+  const page = pageAt(path)!;
+  const { draft } = store.read();
+  const links = pages.map((other) => `<a href="/edit/${other.path}"${other === page ? ' aria-current="page"' : ''}>${escapeHtml(other.path === '' ? 'Home' : other.title)}</a>`);
+  const body = `<header><p class="brand">Hollin Fell<span>page editor</span></p><nav>${links.join('')}</nav></header>
+<main class="editor">
+<h1>${escapeHtml(page.path === '' ? 'Home' : page.title)}</h1>
+${published ? `<p class="done" role="status">Published. <a href="/${page.path}">See the page</a></p>` : ''}
+<form method="post" action="/edit/${page.path}">
+${fields(page, draft)}
+<p><button type="submit">Publish</button></p>
+</form>
+</main>`;
+  response.set('Cache-Control', 'no-store');
+  response.send(htmlPage({ title: `Edit: ${page.title}`, style: '/site/site.css', body }));
+}
+
+const fields = (page: SitePage, draft: Record<string, string>): string =>
+  page.sections
+    .map(({ heading, spot }) => `<p><label for="spot-${spot}">${escapeHtml(heading)} <span>(spot “${spot}”, HTML)</span></label>\n<textarea id="spot-${spot}" name="spot-${spot}" rows="6" spellcheck="false">\n${escapeHtml(draft[`${page.path}#${spot}`] ?? '')}</textarea></p>`)
+    .join('\n');

@@ -1,0 +1,5 @@
+// A one-time link for a new password; to be run on the server's own machine while Orbis is running.
+import { setUp } from './setup.mjs';
+
+setUp();
+await import('../service/dist/reset-password.js');
