@@ -1,0 +1,36 @@
+import Box from '@mui/material/Box';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
+import { roleWords, type Reading } from '@orbis/contract';
+import { Findings } from '../parts/Findings.tsx';
+
+const needWords: Record<keyof Reading['needs'], string> = {
+  scripts: 'to run a script', forms: 'to send a form', popups: 'to open a window', storage: 'to keep data in the visitor’s browser', autoplay: 'to play by itself', fullscreen: 'to fill the screen',
+};
+
+/** A reading in plain words: what it is, from whom, how large, whom it contacts, what it needs. */
+export function ReadingFacts({ reading }: { reading: Reading }) {
+  const { size } = reading;
+  const needs = (Object.keys(needWords) as (keyof Reading['needs'])[]).filter((need) => reading.needs[need]).map((need) => needWords[need]);
+  const parts = reading.parts.filter((part) => part.role !== 'text' || part.inside !== null);
+  const facts: [string, string][] = [
+    ['What it is', `${capital(reading.kind)}. ${reading.kindBecause}`],
+    ['From', reading.provider?.name ?? 'a provider that Orbis has no sheet for'],
+    ['Size', size.width || size.height ? `${side(size.width)} wide, ${side(size.height)} high` : 'not stated in the code'],
+    ['Contacts', reading.hosts.map((h) => `${h.host} ${h.when === 'load' ? 'as soon as the page is open' : 'only when somebody uses it'}`).join('; ') || 'nobody'],
+    ['Needs', needs.join(', ') || 'nothing of the page'],
+  ];
+  if (parts.length > 0) facts.push(['Parts', parts.map((part) => `${roleWords[part.role]} (${part.repeat === 'page' ? 'needed once a page' : 'needed at every place'})`).join('; ')]);
+  return (
+    <Stack spacing={2}>
+      <Box component="dl" sx={{ 'm': 0, 'display': 'grid', 'gridTemplateColumns': { xs: '1fr', sm: '110px 1fr' }, 'columnGap': 2, 'rowGap': { xs: 0, sm: 1 }, '& dt': { color: 'text.secondary', mt: { xs: 1, sm: 0 } }, '& dd': { m: 0, overflowWrap: 'anywhere' } }}>
+        {facts.map(([name, value]) => [<dt key={name}>{name}</dt>, <dd key={`${name} value`}>{value}</dd>])}
+      </Box>
+      <Findings findings={reading.findings} />
+      {reading.findings.length === 0 && reading.input !== 'text' && <Typography color="success.main">Nothing is wrong with it.</Typography>}
+    </Stack>
+  );
+}
+
+const side = (length: { value: number; unit: string } | null): string => (length ? `${length.value} ${length.unit === '%' ? '%' : 'px'}` : 'as it comes');
+const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);

@@ -1,0 +1,83 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import Paper from '@mui/material/Paper';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useDeferredValue } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { kinds } from '@orbis/core';
+import { useList } from '../api.ts';
+import { Empty } from '../parts/Empty.tsx';
+import { More } from '../parts/More.tsx';
+import { ProblemNote } from '../parts/ProblemNote.tsx';
+import { ScreenHead } from '../parts/ScreenHead.tsx';
+import { Waiting } from '../parts/Waiting.tsx';
+import { plural } from '../parts/when.ts';
+
+/** Everything that was collected, to search and to reuse. */
+export default function CollectionScreen() {
+  const [search, setSearch] = useSearchParams();
+  const q = useDeferredValue(search.get('q') ?? '');
+  const kind = kinds.find((known) => known === search.get('kind'));
+  const list = useList('embeds.list', { q: q || undefined, kind });
+  const change = (name: string, value: string): void =>
+    setSearch(
+      (now) => {
+        if (value) now.set(name, value);
+        else now.delete(name);
+        return now;
+      },
+      { replace: true },
+    );
+  return (
+    <>
+      <ScreenHead title="Collection" lead="Every embed, with its codes kept as they were pasted.">
+        <Button variant="contained" component={Link} to="/">
+          Collect another
+        </Button>
+      </ScreenHead>
+      <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr 200px' }, gap: 2, mb: 3 }}>
+        <TextField label="Search" value={search.get('q') ?? ''} onChange={(e) => change('q', e.target.value)} placeholder="name, notes or tag" />
+        <TextField label="Kind" select value={kind ?? ''} onChange={(e) => change('kind', e.target.value)}>
+          <MenuItem value="">Every kind</MenuItem>
+          {kinds.map((known) => (
+            <MenuItem key={known} value={known}>
+              {known}
+            </MenuItem>
+          ))}
+        </TextField>
+      </Box>
+      <ProblemNote error={list.error} />
+      {list.isPending && <Waiting />}
+      {list.data && list.items.length === 0 && (q || kind ? <Empty title="Nothing is like that">Take a word or the kind out of the search.</Empty> : <Empty title="The collection is empty"><Link to="/">Paste the first code or link</Link> that a provider gave you.</Empty>)}
+      {list.items.length > 0 && (
+        <Paper variant="outlined" component="ul" sx={{ m: 0, p: 0, listStyle: 'none', overflow: 'hidden' }}>
+          {list.items.map((embed) => (
+            <Box component="li" key={embed.key} sx={{ '&:not(:last-child)': { borderBottom: 1, borderColor: 'divider' } }}>
+              <Box component={Link} to={`/collection/${embed.key}`} sx={{ 'display': 'grid', 'gridTemplateColumns': { xs: '1fr auto', md: 'minmax(0,2.2fr) 1fr 1fr 1.4fr' }, 'columnGap': 3, 'alignItems': 'baseline', 'px': { xs: 2, sm: 3 }, 'py': 1.75, 'textDecoration': 'none', 'color': 'text.primary', '&:hover': { bgcolor: 'action.hover' } }}>
+                <Box sx={{ minWidth: 0 }}>
+                  <Typography component="span" sx={{ fontWeight: 700 }}>
+                    {embed.name}
+                  </Typography>
+                  {embed.retired && <Typography component="span" color="text.secondary"> (retired)</Typography>}
+                  {embed.level === 'error' && <Typography component="span" color="error.main"> needs mending</Typography>}
+                </Box>
+                <Typography component="span" color="text.secondary">
+                  {embed.kind}
+                </Typography>
+                <Typography component="span" color="text.secondary" sx={{ gridColumn: { xs: 1, md: 'auto' } }}>
+                  {embed.placements === 0 ? 'not placed' : `placed ${embed.placements === 1 ? 'once' : plural(embed.placements, 'time')}`}
+                </Typography>
+                <Typography component="span" color="text.secondary" noWrap sx={{ gridColumn: { xs: 1, md: 'auto' } }}>
+                  {embed.tags.join(', ')}
+                </Typography>
+              </Box>
+            </Box>
+          ))}
+        </Paper>
+      )}
+      <More list={list} />
+    </>
+  );
+}

@@ -1,0 +1,34 @@
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import type { Outcome } from '@orbis/contract';
+import { CodeRuns } from '../parts/CodeRuns.tsx';
+import { mono } from '../theme.ts';
+
+/** The code with what Orbis put in marked, and every edit with its reason. */
+export function Changes({ outcome }: { outcome: Outcome }) {
+  return (
+    <>
+      {outcome.pieces.map((piece) => (
+        <CodeRuns key={piece.position} runs={piece.runs} label="The code with its changes marked" />
+      ))}
+      {outcome.edits.length === 0 ? (
+        <Typography color="text.secondary" sx={{ mt: 2 }}>
+          Nothing is changed: the code goes out exactly as it was pasted.
+        </Typography>
+      ) : (
+        <Box component="ol" sx={{ 'pl': 2.5, 'mb': 0, 'mt': 2, '& li + li': { mt: 1.5 } }}>
+          {outcome.edits.map((edit) => (
+            <li key={`${edit.start} ${edit.stage}`}>
+              <Box component="code" sx={{ fontFamily: mono, fontSize: 13.5, overflowWrap: 'anywhere' }}>
+                {edit.text.trim() || 'taken out'}
+              </Box>
+              <Typography variant="body2" color="text.secondary">
+                {edit.reason}
+              </Typography>
+            </li>
+          ))}
+        </Box>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,46 @@
+import Box from '@mui/material/Box';
+import Stack from '@mui/material/Stack';
+import { useQuery } from '@tanstack/react-query';
+import { useParams } from 'react-router';
+import { api } from '../api.ts';
+import { ReadingFacts } from '../collect/ReadingFacts.tsx';
+import { Card } from '../parts/Card.tsx';
+import { PlainCode } from '../parts/CodeRuns.tsx';
+import { CopyButton } from '../parts/CopyButton.tsx';
+import { ProblemNote } from '../parts/ProblemNote.tsx';
+import { ScreenHead } from '../parts/ScreenHead.tsx';
+import { Waiting } from '../parts/Waiting.tsx';
+import { Workbench } from './Workbench.tsx';
+
+/** One embed: what it is, how it looks, what is changed in it, where it is. */
+export default function EmbedScreen() {
+  const { embed: key = '' } = useParams();
+  const embed = useQuery({
+    queryKey: ['embeds', 'embeds.read', key],
+    queryFn: async () => {
+      const { data, etag } = await api.call('embeds.read', { params: { embed: key } });
+      return { embed: data, etag: etag ?? '' };
+    },
+  });
+  if (embed.error) return <ProblemNote error={embed.error} />;
+  if (!embed.data) return <Waiting />;
+  const { embed: now, etag } = embed.data;
+  return (
+    <>
+      <ScreenHead title={now.name} lead={[now.reading.provider ? `${now.kind} by ${now.reading.provider.name}` : now.kind, `revision ${now.revision}`, ...(now.tags.length > 0 ? [now.tags.join(', ')] : [])].join(' · ')} />
+      {/* A saved revision begins a new draft. */}
+      <Workbench key={`${now.key} ${now.revision}`} embed={now} etag={etag} />
+      <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0,1fr)', lg: 'minmax(0,1fr) minmax(0,1fr)' }, gap: 3, mt: 3, alignItems: 'start' }}>
+        <Card title="What it is">
+          <ReadingFacts reading={now.reading} />
+        </Card>
+        <Card title="As it was pasted" action={<CopyButton text={now.pasted} label="Copy the paste" />}>
+          <Stack spacing={2}>
+            <PlainCode text={now.pasted} label="The code as it was pasted" />
+            {now.notes && <div>{now.notes}</div>}
+          </Stack>
+        </Card>
+      </Box>
+    </>
+  );
+}

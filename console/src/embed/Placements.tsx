@@ -1,0 +1,59 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import Stack from '@mui/material/Stack';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import type { Embed } from '@orbis/contract';
+import { api, refresh, useList } from '../api.ts';
+import { useAnnounce } from '../parts/Announcer.tsx';
+import { ProblemNote } from '../parts/ProblemNote.tsx';
+import { PlacementRow } from '../register/PlacementRow.tsx';
+
+/** Where an embed is, and the way to put it somewhere else. */
+export function Placements({ embed }: { embed: Embed }) {
+  const placements = useList('placements.list', { embed: embed.key });
+  const pages = useList('pages.list', {});
+  const [place, setPlace] = useState('');
+  const announce = useAnnounce();
+  const taken = new Set(placements.items.map((p) => p.place));
+  const spots = pages.items.flatMap((page) => page.spots.map((spot) => spot.key)).filter((key) => !taken.has(key));
+  const put = useMutation({
+    mutationFn: async () => (await api.call('placements.create', { body: { embed: embed.key, place } })).data,
+    onSuccess: async (placement) => {
+      setPlace('');
+      await refresh();
+      announce(`Placed in ${placement.place}. Copy its code, and paste it there.`);
+    },
+  });
+  return (
+    <Stack spacing={2}>
+      {placements.items.length === 0 && <Typography color="text.secondary">It is not placed anywhere yet.</Typography>}
+      {placements.items.map((placement) => (
+        <PlacementRow key={placement.id} placement={placement} showEmbed={false} />
+      ))}
+      {pages.data && spots.length === 0 && taken.size === 0 ? (
+        <Typography>
+          There is no spot yet. <Link to="/places">Say where your pages have room</Link>, then place it there.
+        </Typography>
+      ) : (
+        <Box component="form" sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'flex-start' }} onSubmit={(event) => (event.preventDefault(), put.mutate())}>
+          <TextField select label="Place it in" value={spots.includes(place) ? place : ''} onChange={(e) => setPlace(e.target.value)} sx={{ flex: 1, minWidth: 200 }}>
+            {spots.map((key) => (
+              <MenuItem key={key} value={key}>
+                {key}
+              </MenuItem>
+            ))}
+          </TextField>
+          <Button type="submit" variant="outlined" disabled={!place || put.isPending} sx={{ height: 40 }}>
+            Place
+          </Button>
+        </Box>
+      )}
+      <ProblemNote error={put.error} />
+    </Stack>
+  );
+}

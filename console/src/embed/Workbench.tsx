@@ -1,0 +1,87 @@
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { useDeferredValue, useState } from 'react';
+import type { Embed } from '@orbis/contract';
+import { api, refresh, useList } from '../api.ts';
+import { useAnnounce } from '../parts/Announcer.tsx';
+import { Card } from '../parts/Card.tsx';
+import { CopyButton } from '../parts/CopyButton.tsx';
+import { ProblemNote } from '../parts/ProblemNote.tsx';
+import { plural } from '../parts/when.ts';
+import { Changes } from './Changes.tsx';
+import { draftOf, wishesOf, type Draft } from './draft.ts';
+import { Placements } from './Placements.tsx';
+import { Preview } from './Preview.tsx';
+import { Revisions } from './Revisions.tsx';
+import { WishForm } from './WishForm.tsx';
+
+/** Where an embed is worked on: every change shows at once in the preview, in the code and in the list of edits. */
+export function Workbench({ embed, etag }: { embed: Embed; etag: string }) {
+  const saved = draftOf(embed.current);
+  const [draft, setDraft] = useState<Draft>(saved);
+  const announce = useAnnounce();
+  const { wishes, wrong } = wishesOf(useDeferredValue(draft));
+  const sheets = useList('providers.list', {});
+  const sheet = sheets.items.find((s) => s.id === embed.reading.sheet?.id) ?? null;
+  const outcome = useQuery({
+    queryKey: ['outcome', embed.key, wishes],
+    queryFn: async () => (await api.call('outcomes.create', { body: { embed: embed.key, ...wishes } })).data,
+    placeholderData: (before) => before,
+  });
+  const problems = outcome.data?.problems ?? [];
+  const names = new Set([...Object.keys(draft), ...Object.keys(saved)]);
+  const changed = [...names].some((name) => (draft[name] ?? '').trim() !== (saved[name] ?? ''));
+  const save = useMutation({
+    mutationFn: async () => (await api.call('revisions.create', { params: { embed: embed.key }, body: wishesOf(draft).wishes, ifMatch: etag })).data,
+    onSuccess: async (now) => {
+      await refresh();
+      announce(now.revision === embed.revision ? 'Nothing differs.' : `Revision ${now.revision} is saved.${now.placements > 0 ? ` ${plural(now.placements, 'place')} may carry the older code now.` : ''}`);
+    },
+  });
+
+  return (
+    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0,1fr)', lg: 'minmax(0,1.15fr) minmax(0,1fr)' }, gap: 3, alignItems: 'start' }}>
+      <Stack spacing={3} sx={{ minWidth: 0 }}>
+        <Card>
+          <Preview embed={embed.key} wishes={problems.length === 0 ? wishes : { settings: {}, dress: {} }} />
+        </Card>
+        <Card title="The code" action={outcome.data && <CopyButton text={outcome.data.text} label="Copy without a place" />}>
+          <ProblemNote error={outcome.error} />
+          {outcome.data && <Changes outcome={outcome.data} />}
+        </Card>
+      </Stack>
+      <Stack spacing={3} sx={{ minWidth: 0 }}>
+        <Card title="Settings">
+          <WishForm draft={draft} wrong={wrong} problems={problems} brought={outcome.data?.brought ?? []} sheet={sheet} onChange={(name, value) => setDraft((now) => ({ ...now, [name]: value }))} />
+          <ProblemNote error={save.error} />
+          <Box sx={{ display: 'flex', gap: 1.5, mt: 3, alignItems: 'center', flexWrap: 'wrap' }}>
+            <Button variant="contained" disabled={!changed || problems.length > 0 || Object.keys(wrong).length > 0 || save.isPending} onClick={() => save.mutate()}>
+              Save as revision {embed.revision + 1}
+            </Button>
+            {changed && <Button onClick={() => setDraft(saved)}>Back to revision {embed.revision}</Button>}
+          </Box>
+          {changed && embed.placements > 0 && (
+            <Alert severity="info" variant="outlined" sx={{ mt: 2 }}>
+              Pages keep the code that they carry until you paste the new one there.
+            </Alert>
+          )}
+        </Card>
+        <Card title="Where it is">
+          <Placements embed={embed} />
+        </Card>
+        <Card title="Revisions">
+          <Revisions
+            embed={embed}
+            onTake={(old, number) => {
+              setDraft(draftOf(old));
+              announce(`The wishes of revision ${number} are in the form. Save to bring them back.`);
+            }}
+          />
+        </Card>
+      </Stack>
+    </Box>
+  );
+}

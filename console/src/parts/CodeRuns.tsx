@@ -1,0 +1,34 @@
+import Box from '@mui/material/Box';
+import Tooltip from '@mui/material/Tooltip';
+import type { Outcome } from '@orbis/contract';
+import { mono } from '../theme.ts';
+
+const frame = { m: 0, p: 2, fontFamily: mono, fontSize: 14, lineHeight: 1.65, whiteSpace: 'pre-wrap', overflowWrap: 'anywhere', bgcolor: 'background.default', borderRadius: 2, maxHeight: 360, overflow: 'auto' } as const;
+
+/** A code as text, never as markup. What Orbis put in is marked, with its reason on demand. */
+export function CodeRuns({ runs, label }: { runs: Outcome['pieces'][number]['runs']; label: string }) {
+  return (
+    <Box component="pre" sx={frame} tabIndex={0} aria-label={label}>
+      {runs.map((run, i) =>
+        run.from === 'source' ? (
+          <span key={i}>{run.text}</span>
+        ) : (
+          <Tooltip key={i} title={run.reason}>
+            <Box component="mark" sx={{ color: 'inherit', bgcolor: 'color-mix(in srgb, var(--mui-palette-secondary-main) 26%, transparent)', borderRadius: 0.5 }}>
+              {run.text}
+            </Box>
+          </Tooltip>
+        ),
+      )}
+    </Box>
+  );
+}
+
+/** A code as it is, without marks. */
+export function PlainCode({ text, label }: { text: string; label: string }) {
+  return (
+    <Box component="pre" sx={frame} tabIndex={0} aria-label={label}>
+      {text}
+    </Box>
+  );
+}

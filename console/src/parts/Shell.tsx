@@ -1,0 +1,58 @@
+import AccountIcon from '@mui/icons-material/PersonOutlined';
+import CollectIcon from '@mui/icons-material/ContentPasteOutlined';
+import CollectionIcon from '@mui/icons-material/CollectionsBookmarkOutlined';
+import PlacesIcon from '@mui/icons-material/WebOutlined';
+import RegisterIcon from '@mui/icons-material/FactCheckOutlined';
+import SweepsIcon from '@mui/icons-material/TravelExploreOutlined';
+import Box from '@mui/material/Box';
+import { NavLink, Outlet, ScrollRestoration } from 'react-router';
+import mark from '../mark.svg';
+
+const screens = [
+  { to: '/', label: 'Collect', icon: <CollectIcon /> },
+  { to: '/collection', label: 'Collection', icon: <CollectionIcon /> },
+  { to: '/places', label: 'Places', icon: <PlacesIcon /> },
+  { to: '/register', label: 'Register', icon: <RegisterIcon /> },
+  { to: '/sweeps', label: 'Sweeps', icon: <SweepsIcon /> },
+  { to: '/account', label: 'Account', icon: <AccountIcon /> },
+];
+
+/** What stands around every screen: the way between them, beside the work on a wide screen and below it on a narrow one. */
+export function Shell() {
+  return (
+    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: '208px minmax(0, 1fr)' }, minHeight: '100vh' }}>
+      <Box
+        component="nav"
+        aria-label="Screens"
+        sx={{
+          position: { xs: 'fixed', md: 'sticky' }, bottom: { xs: 0, md: 'auto' }, top: { md: 0 }, left: 0, right: 0, zIndex: 10, alignSelf: 'start', height: { md: '100vh' }, p: { xs: 0.5, md: 2 },
+          display: 'flex', flexDirection: { xs: 'row', md: 'column' }, gap: 0.5, bgcolor: 'background.paper', borderRight: { md: 1 }, borderTop: { xs: 1, md: 0 }, borderColor: 'divider',
+        }}
+      >
+        <Box sx={{ display: { xs: 'none', md: 'flex' }, alignItems: 'center', gap: 1.25, px: 1, pb: 2.5, pt: 0.5, typography: 'h2' }}>
+          <img src={mark} alt="" width="30" height="30" /> Orbis
+        </Box>
+        {screens.map(({ to, label, icon }) => (
+          <Box
+            key={to}
+            component={NavLink}
+            to={to}
+            end={to === '/'}
+            sx={{
+              'display': 'flex', 'flexDirection': { xs: 'column', md: 'row' }, 'flex': { xs: 1, md: 'none' }, 'alignItems': 'center', 'gap': { xs: 0.25, md: 1.5 }, 'px': { xs: 0, md: 1.25 }, 'py': { xs: 0.75, md: 1 },
+              'mt': { md: to === '/account' ? 'auto' : 0 }, 'borderRadius': 2, 'color': 'text.secondary', 'textDecoration': 'none', 'fontWeight': 600, 'fontSize': { xs: 11.5, md: 16 }, '& svg': { fontSize: 22 },
+              '&:hover': { color: 'text.primary' }, '&.active': { color: 'primary.main', bgcolor: 'color-mix(in srgb, var(--mui-palette-primary-main) 10%, transparent)' },
+            }}
+          >
+            {icon}
+            {label}
+          </Box>
+        ))}
+      </Box>
+      <Box component="main" sx={{ px: { xs: 2, md: 5 }, pt: { xs: 3, md: 4.5 }, pb: { xs: 12, md: 6 }, maxWidth: 1240, width: '100%', mx: 'auto' }}>
+        <Outlet />
+      </Box>
+      <ScrollRestoration />
+    </Box>
+  );
+}

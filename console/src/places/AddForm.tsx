@@ -1,0 +1,49 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
+import { refresh } from '../api.ts';
+import { useAnnounce } from '../parts/Announcer.tsx';
+import { ProblemNote } from '../parts/ProblemNote.tsx';
+
+interface Field {
+  name: string;
+  label: string;
+  placeholder?: string;
+  initial?: string;
+  /** In px; the rest of the line is shared. */
+  width?: number;
+  required?: boolean;
+}
+
+/** A short form that adds one thing, says so, and is empty again. */
+export function AddForm({ fields, button, add }: { fields: Field[]; button: string; add: (values: Record<string, string>) => Promise<string> }) {
+  const empty = (): Record<string, string> => Object.fromEntries(fields.map((field) => [field.name, field.initial ?? '']));
+  const [values, setValues] = useState(empty);
+  const announce = useAnnounce();
+  const work = useMutation({
+    mutationFn: async () => add(values),
+    onSuccess: async (sentence) => {
+      setValues(empty());
+      await refresh();
+      announce(sentence);
+    },
+  });
+  return (
+    <Box component="form" onSubmit={(event) => (event.preventDefault(), work.mutate())}>
+      <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'flex-start' }}>
+        {fields.map(({ name, label, placeholder, width, required = true }) => (
+          <TextField
+            key={name} label={label} placeholder={placeholder} required={required} value={values[name]} onChange={(e) => setValues((now) => ({ ...now, [name]: e.target.value }))}
+            fullWidth={false} sx={{ flex: width ? `0 1 ${width}px` : '1 1 200px', minWidth: width ? 90 : 180 }}
+          />
+        ))}
+        <Button type="submit" variant="outlined" disabled={work.isPending} sx={{ height: 40 }}>
+          {button}
+        </Button>
+      </Box>
+      <ProblemNote error={work.error} />
+    </Box>
+  );
+}

@@ -1,0 +1,32 @@
+import Stack from '@mui/material/Stack';
+import { useList } from '../api.ts';
+import { Card } from '../parts/Card.tsx';
+import { Empty } from '../parts/Empty.tsx';
+import { More } from '../parts/More.tsx';
+import { ProblemNote } from '../parts/ProblemNote.tsx';
+import { ScreenHead } from '../parts/ScreenHead.tsx';
+import { Waiting } from '../parts/Waiting.tsx';
+import { AddSite } from './AddSite.tsx';
+import { SiteCard } from './SiteCard.tsx';
+
+/** The owner's sites, their pages, and the spots on them. */
+export default function PlacesScreen() {
+  const sites = useList('sites.list', {});
+  return (
+    <>
+      <ScreenHead title="Places" lead="Your sites, their pages, and the spots on them where embeds go." />
+      <ProblemNote error={sites.error} />
+      {sites.isPending && <Waiting />}
+      <Stack spacing={3}>
+        {sites.data && sites.items.length === 0 && <Empty title="No site yet">Declare your first site below: a short key, and the address where it is published.</Empty>}
+        {sites.items.map((site) => (
+          <SiteCard key={site.key} site={site} />
+        ))}
+        <More list={sites} />
+        <Card title="Add a site">
+          <AddSite />
+        </Card>
+      </Stack>
+    </>
+  );
+}

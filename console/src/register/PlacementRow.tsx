@@ -1,0 +1,74 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import MuiLink from '@mui/material/Link';
+import Typography from '@mui/material/Typography';
+import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import type { Placement } from '@orbis/contract';
+import { api, refresh } from '../api.ts';
+import { useAnnounce } from '../parts/Announcer.tsx';
+import { CopyButton } from '../parts/CopyButton.tsx';
+import { Findings } from '../parts/Findings.tsx';
+import { ProblemNote } from '../parts/ProblemNote.tsx';
+import { StateMark } from '../parts/StateMark.tsx';
+import { sayWhen } from '../parts/when.ts';
+import { sweepToItsEnd } from '../sweeps/watch.ts';
+
+/** One placement: where it is, how it stands there, the code to paste, and a look at its page. */
+export function PlacementRow({ placement, showEmbed = true }: { placement: Placement; showEmbed?: boolean }) {
+  const announce = useAnnounce();
+  const [error, setError] = useState<unknown>(null);
+  const code = async (): Promise<string> => {
+    setError(null);
+    const { data, status } = await api.call('deliveries.create', { params: { placement: placement.id } });
+    if (status === 201) await refresh();
+    return data.text;
+  };
+  const check = useMutation({
+    mutationFn: async () => sweepToItsEnd({ page: placement.page }),
+    onSuccess: async () => {
+      await refresh();
+      announce(`${placement.page} has been read.`);
+    },
+  });
+  const { carries, revision } = placement;
+  const which = carries === null ? `nothing seen yet, newest revision ${revision}` : carries.revision === revision ? `revision ${revision}` : `revision ${carries.revision ?? '?'}, newest is ${revision}`;
+  return (
+    <Box component="article" aria-label={`${placement.embedName} in ${placement.place}`} sx={{ border: 1, borderColor: 'divider', borderRadius: 2.5, p: 2 }}>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, justifyContent: 'space-between', alignItems: 'baseline' }}>
+        <Typography sx={{ fontWeight: 700, overflowWrap: 'anywhere' }}>
+          {showEmbed && (
+            <>
+              <MuiLink component={Link} to={`/collection/${placement.embed}`} color="inherit">
+                {placement.embedName}
+              </MuiLink>{' '}
+              <Typography component="span" color="text.secondary">
+                in
+              </Typography>{' '}
+            </>
+          )}
+          <MuiLink href={placement.url} target="_blank" rel="noreferrer" color="inherit">
+            {placement.place}
+          </MuiLink>
+        </Typography>
+        <StateMark state={placement.state} />
+      </Box>
+      <Typography variant="body2" color="text.secondary" sx={{ mb: 1.5 }}>
+        {which} · last seen {sayWhen(placement.lastSeenAt)}
+      </Typography>
+      {placement.findings.length > 0 && (
+        <Box sx={{ mb: 1.5 }}>
+          <Findings findings={placement.findings} />
+        </Box>
+      )}
+      <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
+        <CopyButton text={code} label="Copy the code" onError={setError} />
+        <Button size="small" onClick={() => check.mutate()} disabled={check.isPending}>
+          {check.isPending ? 'Reading the page…' : 'Check this page now'}
+        </Button>
+      </Box>
+      <ProblemNote error={error ?? check.error} />
+    </Box>
+  );
+}

@@ -1,0 +1,47 @@
+import MenuItem from '@mui/material/MenuItem';
+import Stack from '@mui/material/Stack';
+import TextField from '@mui/material/TextField';
+import { Link, useSearchParams } from 'react-router';
+import { placementStates, sayState, type PlacementState } from '@orbis/contract';
+import { useList } from '../api.ts';
+import { Empty } from '../parts/Empty.tsx';
+import { More } from '../parts/More.tsx';
+import { ProblemNote } from '../parts/ProblemNote.tsx';
+import { ScreenHead } from '../parts/ScreenHead.tsx';
+import { Waiting } from '../parts/Waiting.tsx';
+import { PlacementRow } from './PlacementRow.tsx';
+
+const states = Object.keys(placementStates) as PlacementState[];
+
+/** Where everything is, checked against the published pages. */
+export default function RegisterScreen() {
+  const [search, setSearch] = useSearchParams();
+  const state = states.find((known) => known === search.get('state'));
+  const list = useList('placements.list', { state });
+  return (
+    <>
+      <ScreenHead title="Register" lead="Where each embed is, in which revision, and when it was last seen there. Live means: its page was read, and the code was found." />
+      <TextField select label="State" value={state ?? ''} onChange={(e) => setSearch(e.target.value ? { state: e.target.value } : {}, { replace: true })} sx={{ maxWidth: 260, mb: 3 }} slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}>
+        <MenuItem value="">Every state</MenuItem>
+        {states.map((known) => (
+          <MenuItem key={known} value={known}>
+            {sayState(known)}
+          </MenuItem>
+        ))}
+      </TextField>
+      <ProblemNote error={list.error} />
+      {list.isPending && <Waiting />}
+      {list.data && list.items.length === 0 && (
+        <Empty title={state ? 'Nothing is in that state' : 'Nothing is placed yet'}>
+          {state ? 'That may be good news.' : <>Open an embed of the <Link to="/collection">collection</Link> and place it in a spot.</>}
+        </Empty>
+      )}
+      <Stack spacing={1.5}>
+        {list.items.map((placement) => (
+          <PlacementRow key={placement.id} placement={placement} />
+        ))}
+      </Stack>
+      <More list={list} />
+    </>
+  );
+}

@@ -1,0 +1,26 @@
+import { createBrowserRouter } from 'react-router';
+import { Shell } from './parts/Shell.tsx';
+
+/* Each screen is loaded when it is first opened. */
+const screen = (load: () => Promise<{ default: () => React.ReactNode }>) => async () => ({ Component: (await load()).default });
+
+/** The console's screens, in the order of the work. */
+export const router = createBrowserRouter([
+  { path: '/sign-in', lazy: screen(() => import('./signing-in/SignIn.tsx')) },
+  { path: '/set-password', lazy: screen(() => import('./signing-in/SetPassword.tsx')) },
+  {
+    path: '/',
+    Component: Shell,
+    HydrateFallback: () => null,
+    children: [
+      { index: true, lazy: screen(() => import('./collect/CollectScreen.tsx')) },
+      { path: 'collection', lazy: screen(() => import('./collection/CollectionScreen.tsx')) },
+      { path: 'collection/:embed', lazy: screen(() => import('./embed/EmbedScreen.tsx')) },
+      { path: 'places', lazy: screen(() => import('./places/PlacesScreen.tsx')) },
+      { path: 'register', lazy: screen(() => import('./register/RegisterScreen.tsx')) },
+      { path: 'sweeps', lazy: screen(() => import('./sweeps/SweepsScreen.tsx')) },
+      { path: 'account', lazy: screen(() => import('./account/AccountScreen.tsx')) },
+      { path: '*', lazy: screen(() => import('./parts/NotHere.tsx')) },
+    ],
+  },
+]);

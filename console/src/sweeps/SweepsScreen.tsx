@@ -1,0 +1,94 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import LinearProgress from '@mui/material/LinearProgress';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
+import { useMutation } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import { sayState, type PlacementState, type Sweep } from '@orbis/contract';
+import { api, refresh, useList } from '../api.ts';
+import { useAnnounce } from '../parts/Announcer.tsx';
+import { Card } from '../parts/Card.tsx';
+import { Empty } from '../parts/Empty.tsx';
+import { More } from '../parts/More.tsx';
+import { ProblemNote } from '../parts/ProblemNote.tsx';
+import { ScreenHead } from '../parts/ScreenHead.tsx';
+import { plural, sayWhen } from '../parts/when.ts';
+import { SweptPages } from './SweptPages.tsx';
+import { sweepToItsEnd, watchSweep } from './watch.ts';
+
+/** Reading the published pages: begun here, followed live, and what each sweep saw. */
+export default function SweepsScreen() {
+  const list = useList('sweeps.list', {});
+  const [live, setLive] = useState<Sweep | null>(null);
+  const [open, setOpen] = useState<string | null>(null);
+  const announce = useAnnounce();
+  const [newest] = list.items;
+  const running = live && live.endedAt === null ? live : null;
+
+  // A sweep that somebody else began is followed too.
+  const foreign = newest && newest.endedAt === null && newest.id !== live?.id ? newest.id : null;
+  useEffect(() => {
+    if (foreign) void watchSweep(foreign, setLive).then(refresh, () => {});
+  }, [foreign]);
+
+  const sweep = useMutation({
+    mutationFn: async () => sweepToItsEnd({}, setLive),
+    onSuccess: async (ended) => {
+      setOpen(ended.id);
+      await refresh();
+      announce(`${plural(ended.read, 'page')} read.`);
+    },
+  });
+  const stop = useMutation({ mutationFn: async (id: string) => api.call('sweeps.stop', { params: { sweep: id } }) });
+
+  return (
+    <>
+      <ScreenHead title="Sweeps" lead="A sweep reads your published pages past every cache, and sees what is really on them.">
+        <Button variant="contained" onClick={() => sweep.mutate()} disabled={running !== null || sweep.isPending}>
+          Sweep everything
+        </Button>
+      </ScreenHead>
+      <ProblemNote error={list.error ?? sweep.error ?? stop.error} />
+      <Stack spacing={3}>
+        {running && (
+          <Card title="Reading your pages" action={<Button onClick={() => stop.mutate(running.id)}>Stop</Button>}>
+            <LinearProgress variant="determinate" aria-label="Pages read" value={running.pages ? (100 * (running.read + running.unreachable)) / running.pages : 0} />
+            <Typography sx={{ mt: 1.5 }} aria-live="polite">
+              {running.read + running.unreachable} of {plural(running.pages, 'page')}
+            </Typography>
+          </Card>
+        )}
+        {list.data && list.items.length === 0 && <Empty title="No sweep yet">Publish a page with an embed on it, then sweep: Orbis reads the page, and says what it saw.</Empty>}
+        {list.items
+          .filter((item) => item.endedAt !== null)
+          .map((item, i) => {
+            const isOpen = open === item.id || (open === null && i === 0);
+            return (
+              <Card key={item.id}>
+                <Box sx={{ display: 'flex', justifyContent: 'space-between', gap: 2, flexWrap: 'wrap', alignItems: 'baseline' }}>
+                  <div>
+                    <Typography variant="h3">
+                      {sayWhen(item.startedAt ?? item.createdAt)} · {item.scope ?? 'everything'}
+                      {item.state !== 'done' && ` · ${item.state}`}
+                    </Typography>
+                    <Typography color="text.secondary">{sayCounts(item)}</Typography>
+                  </div>
+                  <Button size="small" aria-expanded={isOpen} onClick={() => setOpen(isOpen ? '' : item.id)}>
+                    {isOpen ? 'Hide what it saw' : 'Show what it saw'}
+                  </Button>
+                </Box>
+                {isOpen && <SweptPages sweep={item.id} />}
+              </Card>
+            );
+          })}
+      </Stack>
+      <More list={list} />
+    </>
+  );
+}
+
+function sayCounts({ read, unreachable, counts }: Sweep): string {
+  const states = Object.entries(counts).filter(([, count]) => Number(count) > 0).map(([state, count]) => `${String(count)} ${sayState(state as PlacementState)}`);
+  return `${plural(read, 'page')} read${unreachable > 0 ? `, ${unreachable} could not be read` : ''}${states.length > 0 ? `: ${states.join(', ')}` : ''}`;
+}

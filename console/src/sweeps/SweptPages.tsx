@@ -1,0 +1,43 @@
+import Box from '@mui/material/Box';
+import MuiLink from '@mui/material/Link';
+import Typography from '@mui/material/Typography';
+import { Link } from 'react-router';
+import { useList } from '../api.ts';
+import { Findings } from '../parts/Findings.tsx';
+import { More } from '../parts/More.tsx';
+import { StateMark } from '../parts/StateMark.tsx';
+
+/** What a sweep saw, page by page. */
+export function SweptPages({ sweep }: { sweep: string }) {
+  const list = useList('sweeps.pages', {}, { sweep });
+  return (
+    <Box sx={{ mt: 2 }}>
+      {list.items.map((page) => (
+        <Box key={page.page} component="section" sx={{ py: 1.25, borderTop: 1, borderColor: 'divider' }}>
+          <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', alignItems: 'baseline' }}>
+            <MuiLink href={page.url} target="_blank" rel="noreferrer" sx={{ fontWeight: 600 }}>
+              {page.page}
+            </MuiLink>
+            {page.state === 'waiting' && <Typography color="text.secondary">not read</Typography>}
+            {page.state === 'unreachable' && <Typography color="error.main">{page.why}</Typography>}
+            {page.state === 'read' && page.seen.length === 0 && <Typography color="text.secondary">nothing is placed here</Typography>}
+          </Box>
+          {page.seen.map((seen) => (
+            <Box key={seen.placement} sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr auto', sm: '240px 1fr' }, gap: 1, mt: 0.75, alignItems: 'baseline' }}>
+              <Link to={`/collection/${seen.embed}`} style={{ color: 'inherit', overflowWrap: 'anywhere' }}>
+                {seen.embed}
+              </Link>
+              <StateMark state={seen.state} />
+              {seen.findings.length > 0 && (
+                <Box sx={{ gridColumn: '1 / -1' }}>
+                  <Findings findings={seen.findings} />
+                </Box>
+              )}
+            </Box>
+          ))}
+        </Box>
+      ))}
+      <More list={list} />
+    </Box>
+  );
+}
