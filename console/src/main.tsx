@@ -1,3 +1,4 @@
+import './no-eval.ts';
 import '@fontsource/newsreader/500.css';
 import '@fontsource/atkinson-hyperlegible-next/400.css';
 import '@fontsource/atkinson-hyperlegible-next/600.css';

@@ -6,8 +6,8 @@ const screen = (load: () => Promise<{ default: () => React.ReactNode }>) => asyn
 
 /** The console's screens, in the order of the work. */
 export const router = createBrowserRouter([
-  { path: '/sign-in', lazy: screen(() => import('./signing-in/SignIn.tsx')) },
-  { path: '/set-password', lazy: screen(() => import('./signing-in/SetPassword.tsx')) },
+  { path: '/sign-in', HydrateFallback: () => null, lazy: screen(() => import('./signing-in/SignIn.tsx')) },
+  { path: '/set-password', HydrateFallback: () => null, lazy: screen(() => import('./signing-in/SetPassword.tsx')) },
   {
     path: '/',
     Component: Shell,

@@ -44,7 +44,10 @@ export default function AccountScreen() {
       <Stack spacing={3}>
         {session.data?.frames === 'shared-host' && (
           <Card title="Previews share one host">
-            <Typography>Previews run without an origin of their own, so embeds that keep data in the visitor’s browser may not work in them. Give ORBIS_FRAMES_URL a host with a wildcard to mend that.</Typography>
+            <Typography>
+              Previews run without an origin of their own, so embeds that keep data in the visitor’s browser may not work in them. Give ORBIS_FRAMES_URL a host with a wildcard to
+              mend that.
+            </Typography>
           </Card>
         )}
         <Card title="Look">
@@ -59,7 +62,7 @@ export default function AccountScreen() {
             {tokens.items.map((token) => (
               <Box component="li" key={token.id} sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', alignItems: 'baseline', py: 1, borderBottom: 1, borderColor: 'divider' }}>
                 <Typography sx={{ fontWeight: 600, flex: 1, minWidth: 160 }}>{token.name}</Typography>
-                <Typography variant="body2" color="text.secondary">
+                <Typography variant="body2" color="textSecondary">
                   made {sayWhen(token.createdAt)}, last used {sayWhen(token.lastUsedAt)}
                 </Typography>
                 <Button size="small" color="error" onClick={() => revoke.mutate(token.id)} aria-label={`Revoke ${token.name}`}>

@@ -32,7 +32,19 @@ export default function CollectScreen() {
     placeholderData: (before) => before,
   });
   const collect = useMutation({
-    mutationFn: async () => (await api.call('embeds.create', { body: { name, text, tags: tags.split(',').map((tag) => tag.trim()).filter(Boolean) } })).data,
+    mutationFn: async () =>
+      (
+        await api.call('embeds.create', {
+          body: {
+            name,
+            text,
+            tags: tags
+              .split(',')
+              .map((tag) => tag.trim())
+              .filter(Boolean),
+          },
+        })
+      ).data,
     onSuccess: async (embed) => {
       await refresh();
       announce(`“${embed.name}” is in the collection.`);
@@ -55,8 +67,24 @@ export default function CollectScreen() {
               collect.mutate();
             }}
           >
-            <TextField label="Code or link" multiline minRows={8} maxRows={18} autoFocus required {...field} slotProps={{ htmlInput: { spellCheck: false, style: { fontFamily: mono, fontSize: 14, lineHeight: 1.6 } } }} />
-            <TextField label="Name" value={name} onChange={(e) => setName(e.target.value)} required placeholder="Opening talk" helperText="What you call it. Its key is made from this, and stays." />
+            <TextField
+              label="Code or link"
+              multiline
+              minRows={8}
+              maxRows={18}
+              autoFocus
+              required
+              {...field}
+              slotProps={{ htmlInput: { spellCheck: false, style: { fontFamily: mono, fontSize: 14, lineHeight: 1.6 } } }}
+            />
+            <TextField
+              label="Name"
+              value={name}
+              onChange={(e) => setName(e.target.value)}
+              required
+              placeholder="Opening talk"
+              helperText="What you call it. Its key is made from this, and stays."
+            />
             <TextField label="Tags" value={tags} onChange={(e) => setTags(e.target.value)} placeholder="talks, festival" helperText="To find it by; with commas between them." />
             <ProblemNote error={collect.error} />
             {known && (
@@ -82,7 +110,9 @@ export default function CollectScreen() {
               )}
             </Stack>
           ) : (
-            <Typography color="text.secondary">As soon as something is pasted, you see here what it does: what it loads, from whom, how large it will be, and whether something is wrong with it. Nothing of it runs.</Typography>
+            <Typography color="textSecondary">
+              As soon as something is pasted, you see here what it does: what it loads, from whom, how large it will be, and whether something is wrong with it. Nothing of it runs.
+            </Typography>
           )}
         </Card>
       </Box>

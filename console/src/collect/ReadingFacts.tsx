@@ -5,7 +5,12 @@ import { roleWords, type Reading } from '@orbis/contract';
 import { Findings } from '../parts/Findings.tsx';
 
 const needWords: Record<keyof Reading['needs'], string> = {
-  scripts: 'to run a script', forms: 'to send a form', popups: 'to open a window', storage: 'to keep data in the visitor’s browser', autoplay: 'to play by itself', fullscreen: 'to fill the screen',
+  scripts: 'to run a script',
+  forms: 'to send a form',
+  popups: 'to open a window',
+  storage: 'to keep data in the visitor’s browser',
+  autoplay: 'to play by itself',
+  fullscreen: 'to fill the screen',
 };
 
 /** A reading in plain words: what it is, from whom, how large, whom it contacts, what it needs. */
@@ -20,14 +25,26 @@ export function ReadingFacts({ reading }: { reading: Reading }) {
     ['Contacts', reading.hosts.map((h) => `${h.host} ${h.when === 'load' ? 'as soon as the page is open' : 'only when somebody uses it'}`).join('; ') || 'nobody'],
     ['Needs', needs.join(', ') || 'nothing of the page'],
   ];
-  if (parts.length > 0) facts.push(['Parts', parts.map((part) => `${roleWords[part.role]} (${part.repeat === 'page' ? 'needed once a page' : 'needed at every place'})`).join('; ')]);
+  if (parts.length > 0)
+    facts.push(['Parts', parts.map((part) => `${roleWords[part.role]} (${part.repeat === 'page' ? 'needed once a page' : 'needed at every place'})`).join('; ')]);
   return (
     <Stack spacing={2}>
-      <Box component="dl" sx={{ 'm': 0, 'display': 'grid', 'gridTemplateColumns': { xs: '1fr', sm: '110px 1fr' }, 'columnGap': 2, 'rowGap': { xs: 0, sm: 1 }, '& dt': { color: 'text.secondary', mt: { xs: 1, sm: 0 } }, '& dd': { m: 0, overflowWrap: 'anywhere' } }}>
+      <Box
+        component="dl"
+        sx={{
+          'm': 0,
+          'display': 'grid',
+          'gridTemplateColumns': { xs: '1fr', sm: '110px 1fr' },
+          'columnGap': 2,
+          'rowGap': { xs: 0, sm: 1 },
+          '& dt': { color: 'text.secondary', mt: { xs: 1, sm: 0 } },
+          '& dd': { m: 0, overflowWrap: 'anywhere' },
+        }}
+      >
         {facts.map(([name, value]) => [<dt key={name}>{name}</dt>, <dd key={`${name} value`}>{value}</dd>])}
       </Box>
       <Findings findings={reading.findings} />
-      {reading.findings.length === 0 && reading.input !== 'text' && <Typography color="success.main">Nothing is wrong with it.</Typography>}
+      {reading.findings.length === 0 && reading.input !== 'text' && <Typography color="success">Nothing is wrong with it.</Typography>}
     </Stack>
   );
 }

@@ -50,26 +50,58 @@ export default function CollectionScreen() {
       </Box>
       <ProblemNote error={list.error} />
       {list.isPending && <Waiting />}
-      {list.data && list.items.length === 0 && (q || kind ? <Empty title="Nothing is like that">Take a word or the kind out of the search.</Empty> : <Empty title="The collection is empty"><Link to="/">Paste the first code or link</Link> that a provider gave you.</Empty>)}
+      {list.data &&
+        list.items.length === 0 &&
+        (q || kind ? (
+          <Empty title="Nothing is like that">Take a word or the kind out of the search.</Empty>
+        ) : (
+          <Empty title="The collection is empty">
+            <Link to="/">Paste the first code or link</Link> that a provider gave you.
+          </Empty>
+        ))}
       {list.items.length > 0 && (
         <Paper variant="outlined" component="ul" sx={{ m: 0, p: 0, listStyle: 'none', overflow: 'hidden' }}>
           {list.items.map((embed) => (
             <Box component="li" key={embed.key} sx={{ '&:not(:last-child)': { borderBottom: 1, borderColor: 'divider' } }}>
-              <Box component={Link} to={`/collection/${embed.key}`} sx={{ 'display': 'grid', 'gridTemplateColumns': { xs: '1fr auto', md: 'minmax(0,2.2fr) 1fr 1fr 1.4fr' }, 'columnGap': 3, 'alignItems': 'baseline', 'px': { xs: 2, sm: 3 }, 'py': 1.75, 'textDecoration': 'none', 'color': 'text.primary', '&:hover': { bgcolor: 'action.hover' } }}>
+              <Box
+                component={Link}
+                to={`/collection/${embed.key}`}
+                sx={{
+                  'display': 'grid',
+                  'gridTemplateColumns': { xs: '1fr auto', md: 'minmax(0,2.2fr) 1fr 1fr 1.4fr' },
+                  'columnGap': 3,
+                  'alignItems': 'baseline',
+                  'px': { xs: 2, sm: 3 },
+                  'py': 1.75,
+                  'textDecoration': 'none',
+                  'color': 'text.primary',
+                  '&:hover': { bgcolor: 'action.hover' },
+                }}
+              >
                 <Box sx={{ minWidth: 0 }}>
                   <Typography component="span" sx={{ fontWeight: 700 }}>
                     {embed.name}
                   </Typography>
-                  {embed.retired && <Typography component="span" color="text.secondary"> (retired)</Typography>}
-                  {embed.level === 'error' && <Typography component="span" color="error.main"> needs mending</Typography>}
+                  {embed.retired && (
+                    <Typography component="span" color="textSecondary">
+                      {' '}
+                      (retired)
+                    </Typography>
+                  )}
+                  {embed.level === 'error' && (
+                    <Typography component="span" color="error">
+                      {' '}
+                      needs mending
+                    </Typography>
+                  )}
                 </Box>
-                <Typography component="span" color="text.secondary">
+                <Typography component="span" color="textSecondary">
                   {embed.kind}
                 </Typography>
-                <Typography component="span" color="text.secondary" sx={{ gridColumn: { xs: 1, md: 'auto' } }}>
+                <Typography component="span" color="textSecondary" sx={{ gridColumn: { xs: 1, md: 'auto' } }}>
                   {embed.placements === 0 ? 'not placed' : `placed ${embed.placements === 1 ? 'once' : plural(embed.placements, 'time')}`}
                 </Typography>
-                <Typography component="span" color="text.secondary" noWrap sx={{ gridColumn: { xs: 1, md: 'auto' } }}>
+                <Typography component="span" color="textSecondary" noWrap sx={{ gridColumn: { xs: 1, md: 'auto' } }}>
                   {embed.tags.join(', ')}
                 </Typography>
               </Box>

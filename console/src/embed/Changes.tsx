@@ -12,7 +12,7 @@ export function Changes({ outcome }: { outcome: Outcome }) {
         <CodeRuns key={piece.position} runs={piece.runs} label="The code with its changes marked" />
       ))}
       {outcome.edits.length === 0 ? (
-        <Typography color="text.secondary" sx={{ mt: 2 }}>
+        <Typography color="textSecondary" sx={{ mt: 2 }}>
           Nothing is changed: the code goes out exactly as it was pasted.
         </Typography>
       ) : (
@@ -22,7 +22,7 @@ export function Changes({ outcome }: { outcome: Outcome }) {
               <Box component="code" sx={{ fontFamily: mono, fontSize: 13.5, overflowWrap: 'anywhere' }}>
                 {edit.text.trim() || 'taken out'}
               </Box>
-              <Typography variant="body2" color="text.secondary">
+              <Typography variant="body2" color="textSecondary">
                 {edit.reason}
               </Typography>
             </li>

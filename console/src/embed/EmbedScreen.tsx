@@ -27,7 +27,14 @@ export default function EmbedScreen() {
   const { embed: now, etag } = embed.data;
   return (
     <>
-      <ScreenHead title={now.name} lead={[now.reading.provider ? `${now.kind} by ${now.reading.provider.name}` : now.kind, `revision ${now.revision}`, ...(now.tags.length > 0 ? [now.tags.join(', ')] : [])].join(' · ')} />
+      <ScreenHead
+        title={now.name}
+        lead={[
+          now.reading.provider ? `${now.kind} by ${now.reading.provider.name}` : now.kind,
+          `revision ${now.revision}`,
+          ...(now.tags.length > 0 ? [now.tags.join(', ')] : []),
+        ].join(' · ')}
+      />
       {/* A saved revision begins a new draft. */}
       <Workbench key={`${now.key} ${now.revision}`} embed={now} etag={etag} />
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0,1fr)', lg: 'minmax(0,1fr) minmax(0,1fr)' }, gap: 3, mt: 3, alignItems: 'start' }}>

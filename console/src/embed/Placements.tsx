@@ -31,7 +31,7 @@ export function Placements({ embed }: { embed: Embed }) {
   });
   return (
     <Stack spacing={2}>
-      {placements.items.length === 0 && <Typography color="text.secondary">It is not placed anywhere yet.</Typography>}
+      {placements.items.length === 0 && <Typography color="textSecondary">It is not placed anywhere yet.</Typography>}
       {placements.items.map((placement) => (
         <PlacementRow key={placement.id} placement={placement} showEmbed={false} />
       ))}

@@ -38,21 +38,23 @@ export function Preview({ embed, wishes }: { embed: string; wishes: ParsedWishes
           <ToggleButton value="tablet">Tablet</ToggleButton>
           <ToggleButton value="desktop">Desktop</ToggleButton>
         </ToggleButtonGroup>
-        <Typography variant="body2" color="text.secondary">
+        <Typography variant="body2" color="textSecondary">
           {width} px wide{scale < 1 ? `, shown at ${Math.round(scale * 100)} %` : ''}
         </Typography>
       </Box>
       {preview.error ? <ProblemNote error={preview.error} /> : null}
-      <Box ref={box} sx={{ height: height * scale, overflow: 'hidden', borderRadius: 2, bgcolor: '#fff', border: 1, borderColor: 'divider' }}>
-        {preview.data && (
-          <iframe
-            key={preview.data.url}
-            title="Preview of the embed"
-            src={preview.data.url}
-            allow="fullscreen; autoplay"
-            style={{ width, height, border: 0, transform: `scale(${scale})`, transformOrigin: '0 0', display: 'block', marginLeft: Math.max(0, (room - width * scale) / 2) }}
-          />
-        )}
+      <Box ref={box}>
+        <Box sx={{ width: width * scale, height: height * scale, mx: 'auto', overflow: 'hidden', borderRadius: 1, bgcolor: '#fff', outline: '1px solid', outlineColor: 'divider' }}>
+          {preview.data && (
+            <iframe
+              key={preview.data.url}
+              title="Preview of the embed"
+              src={preview.data.url}
+              allow="fullscreen; autoplay"
+              style={{ width, height, border: 0, transform: `scale(${scale})`, transformOrigin: '0 0', display: 'block' }}
+            />
+          )}
+        </Box>
       </Box>
     </div>
   );

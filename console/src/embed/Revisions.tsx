@@ -13,18 +13,24 @@ export function Revisions({ embed, onTake }: { embed: Embed; onTake: (wishes: Pa
     <>
       <Box component="ol" reversed sx={{ m: 0, p: 0, listStyle: 'none' }}>
         {list.items.map((revision) => (
-          <Box component="li" key={revision.number} sx={{ 'display': 'flex', 'gap': 2, 'alignItems': 'baseline', 'py': 1, '&:not(:last-child)': { borderBottom: 1, borderColor: 'divider' } }}>
+          <Box
+            component="li"
+            key={revision.number}
+            sx={{ 'display': 'flex', 'gap': 2, 'alignItems': 'baseline', 'py': 1, '&:not(:last-child)': { borderBottom: 1, borderColor: 'divider' } }}
+          >
             <Typography sx={{ fontWeight: 700, minWidth: 24, textAlign: 'right' }}>{revision.number}</Typography>
             <Box sx={{ flex: 1, minWidth: 0 }}>
               <Typography sx={{ overflowWrap: 'anywhere' }}>
-                {sayWishes(revision).map(({ name, value }) => `${name} ${value}`).join(', ') || 'as it was pasted'}
+                {sayWishes(revision)
+                  .map(({ name, value }) => `${name} ${value}`)
+                  .join(', ') || 'as it was pasted'}
               </Typography>
-              <Typography variant="body2" color="text.secondary">
+              <Typography variant="body2" color="textSecondary">
                 {sayWhen(revision.createdAt)}
               </Typography>
             </Box>
             {revision.number === embed.revision ? (
-              <Typography variant="body2" color="text.secondary">
+              <Typography variant="body2" color="textSecondary">
                 newest
               </Typography>
             ) : (

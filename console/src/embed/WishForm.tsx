@@ -8,14 +8,35 @@ import type { Outcome } from '@orbis/contract';
 import type { Draft } from './draft.ts';
 
 const labels: Record<string, string> = {
-  start: 'Start', end: 'End', autoplay: 'Plays by itself', muted: 'Silent', loop: 'Again and again', controls: 'Buttons',
-  fit: 'Fit', shape: 'Shape', share: 'Share of the width', 'max-width': 'Never wider than', align: 'Stands',
+  'start': 'Start',
+  'end': 'End',
+  'autoplay': 'Plays by itself',
+  'muted': 'Silent',
+  'loop': 'Again and again',
+  'controls': 'Buttons',
+  'fit': 'Fit',
+  'shape': 'Shape',
+  'share': 'Share of the width',
+  'max-width': 'Never wider than',
+  'align': 'Stands',
 };
 const choices: Record<string, [value: string, label: string][]> = {
-  fit: [['', 'As in the code'], ['shape', 'Fill its place, keep the shape']],
-  align: [['', 'As in the code'], ['left', 'On the left'], ['centre', 'In the middle'], ['right', 'On the right']],
+  fit: [
+    ['', 'As in the code'],
+    ['shape', 'Fills its place'],
+  ],
+  align: [
+    ['', 'As in the code'],
+    ['left', 'On the left'],
+    ['centre', 'In the middle'],
+    ['right', 'On the right'],
+  ],
 };
-const onOff: [string, string][] = [['', 'As in the code'], ['on', 'Yes'], ['off', 'No']];
+const onOff: [string, string][] = [
+  ['', 'As in the code'],
+  ['on', 'Yes'],
+  ['off', 'No'],
+];
 const units: Record<string, string> = { 'max-width': 'px' };
 
 interface Props {
@@ -45,7 +66,12 @@ export function WishForm({ draft, wrong, problems, brought, sheet, onChange }: P
         disabled={off !== null}
         select={options !== undefined}
         placeholder={example.replace('%', ' %')}
-        slotProps={{ input: { endAdornment: units[name] ? <Typography color="text.secondary">{units[name]}</Typography> : undefined }, select: { displayEmpty: true }, inputLabel: { shrink: true }, htmlInput: { 'data-wish': name } }}
+        slotProps={{
+          input: { endAdornment: units[name] ? <Typography color="textSecondary">{units[name]}</Typography> : undefined },
+          select: { displayEmpty: true },
+          inputLabel: { shrink: true },
+          htmlInput: { 'data-wish': name },
+        }}
       >
         {options?.map(([value, label]) => (
           <MenuItem key={value} value={value}>

@@ -38,7 +38,11 @@ export function Workbench({ embed, etag }: { embed: Embed; etag: string }) {
     mutationFn: async () => (await api.call('revisions.create', { params: { embed: embed.key }, body: wishesOf(draft).wishes, ifMatch: etag })).data,
     onSuccess: async (now) => {
       await refresh();
-      announce(now.revision === embed.revision ? 'Nothing differs.' : `Revision ${now.revision} is saved.${now.placements > 0 ? ` ${plural(now.placements, 'place')} may carry the older code now.` : ''}`);
+      announce(
+        now.revision === embed.revision
+          ? 'Nothing differs.'
+          : `Revision ${now.revision} is saved.${now.placements > 0 ? ` ${plural(now.placements, 'place')} may carry the older code now.` : ''}`,
+      );
     },
   });
 
@@ -55,7 +59,14 @@ export function Workbench({ embed, etag }: { embed: Embed; etag: string }) {
       </Stack>
       <Stack spacing={3} sx={{ minWidth: 0 }}>
         <Card title="Settings">
-          <WishForm draft={draft} wrong={wrong} problems={problems} brought={outcome.data?.brought ?? []} sheet={sheet} onChange={(name, value) => setDraft((now) => ({ ...now, [name]: value }))} />
+          <WishForm
+            draft={draft}
+            wrong={wrong}
+            problems={problems}
+            brought={outcome.data?.brought ?? []}
+            sheet={sheet}
+            onChange={(name, value) => setDraft((now) => ({ ...now, [name]: value }))}
+          />
           <ProblemNote error={save.error} />
           <Box sx={{ display: 'flex', gap: 1.5, mt: 3, alignItems: 'center', flexWrap: 'wrap' }}>
             <Button variant="contained" disabled={!changed || problems.length > 0 || Object.keys(wrong).length > 0 || save.isPending} onClick={() => save.mutate()}>

@@ -3,7 +3,19 @@ import Tooltip from '@mui/material/Tooltip';
 import type { Outcome } from '@orbis/contract';
 import { mono } from '../theme.ts';
 
-const frame = { m: 0, p: 2, fontFamily: mono, fontSize: 14, lineHeight: 1.65, whiteSpace: 'pre-wrap', overflowWrap: 'anywhere', bgcolor: 'background.default', borderRadius: 2, maxHeight: 360, overflow: 'auto' } as const;
+const frame = {
+  m: 0,
+  p: 2,
+  fontFamily: mono,
+  fontSize: 14,
+  lineHeight: 1.65,
+  whiteSpace: 'pre-wrap',
+  overflowWrap: 'anywhere',
+  bgcolor: 'background.default',
+  borderRadius: 1,
+  maxHeight: 360,
+  overflow: 'auto',
+} as const;
 
 /** A code as text, never as markup. What Orbis put in is marked, with its reason on demand. */
 export function CodeRuns({ runs, label }: { runs: Outcome['pieces'][number]['runs']; label: string }) {

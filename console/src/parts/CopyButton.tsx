@@ -4,7 +4,12 @@ import DoneIcon from '@mui/icons-material/Check';
 import { useEffect, useState } from 'react';
 
 /** Copies a text (or what a promise brings) and says that it did. */
-export function CopyButton({ text, label, onError, ...rest }: { text: string | (() => Promise<string>); label: string; onError?: (error: unknown) => void } & Omit<ButtonProps, 'onError'>) {
+export function CopyButton({
+  text,
+  label,
+  onError,
+  ...rest
+}: { text: string | (() => Promise<string>); label: string; onError?: (error: unknown) => void } & Omit<ButtonProps, 'onError'>) {
   const [copied, setCopied] = useState(false);
   useEffect(() => {
     if (!copied) return;

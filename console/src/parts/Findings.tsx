@@ -19,7 +19,7 @@ export function Findings({ findings }: { findings: readonly Told[] }) {
         <Alert key={i} severity={finding.level === 'note' ? 'info' : finding.level} variant="outlined">
           {finding.message}
           {finding.line !== undefined && finding.line > 1 && ` (line ${finding.line})`}
-          <Typography variant="body2" color="text.secondary">
+          <Typography variant="body2" color="textSecondary">
             {finding.remedy}
           </Typography>
         </Alert>

@@ -14,7 +14,7 @@ export function ScreenHead({ title, lead, children }: { title: string; lead?: Re
           {title}
         </Typography>
         {lead && (
-          <Typography component="div" color="text.secondary" sx={{ mt: 0.75, maxWidth: 640 }}>
+          <Typography component="div" color="textSecondary" sx={{ mt: 0.75, maxWidth: 640 }}>
             {lead}
           </Typography>
         )}

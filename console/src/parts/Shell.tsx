@@ -25,8 +25,22 @@ export function Shell() {
         component="nav"
         aria-label="Screens"
         sx={{
-          position: { xs: 'fixed', md: 'sticky' }, bottom: { xs: 0, md: 'auto' }, top: { md: 0 }, left: 0, right: 0, zIndex: 10, alignSelf: 'start', height: { md: '100vh' }, p: { xs: 0.5, md: 2 },
-          display: 'flex', flexDirection: { xs: 'row', md: 'column' }, gap: 0.5, bgcolor: 'background.paper', borderRight: { md: 1 }, borderTop: { xs: 1, md: 0 }, borderColor: 'divider',
+          position: { xs: 'fixed', md: 'sticky' },
+          bottom: { xs: 0, md: 'auto' },
+          top: { md: 0 },
+          left: 0,
+          right: 0,
+          zIndex: 10,
+          alignSelf: 'start',
+          height: { md: '100vh' },
+          p: { xs: 0.5, md: 2 },
+          display: 'flex',
+          flexDirection: { xs: 'row', md: 'column' },
+          gap: 0.5,
+          bgcolor: 'background.paper',
+          borderStyle: 'solid',
+          borderColor: 'divider',
+          borderWidth: { xs: '1px 0 0', md: '0 1px 0 0' },
         }}
       >
         <Box sx={{ display: { xs: 'none', md: 'flex' }, alignItems: 'center', gap: 1.25, px: 1, pb: 2.5, pt: 0.5, typography: 'h2' }}>
@@ -39,9 +53,22 @@ export function Shell() {
             to={to}
             end={to === '/'}
             sx={{
-              'display': 'flex', 'flexDirection': { xs: 'column', md: 'row' }, 'flex': { xs: 1, md: 'none' }, 'alignItems': 'center', 'gap': { xs: 0.25, md: 1.5 }, 'px': { xs: 0, md: 1.25 }, 'py': { xs: 0.75, md: 1 },
-              'mt': { md: to === '/account' ? 'auto' : 0 }, 'borderRadius': 2, 'color': 'text.secondary', 'textDecoration': 'none', 'fontWeight': 600, 'fontSize': { xs: 11.5, md: 16 }, '& svg': { fontSize: 22 },
-              '&:hover': { color: 'text.primary' }, '&.active': { color: 'primary.main', bgcolor: 'color-mix(in srgb, var(--mui-palette-primary-main) 10%, transparent)' },
+              'display': 'flex',
+              'flexDirection': { xs: 'column', md: 'row' },
+              'flex': { xs: 1, md: 'none' },
+              'alignItems': 'center',
+              'gap': { xs: 0.25, md: 1.5 },
+              'px': { xs: 0, md: 1.25 },
+              'py': { xs: 0.75, md: 1 },
+              'mt': { md: to === '/account' ? 'auto' : 0 },
+              'borderRadius': 1,
+              'color': 'text.secondary',
+              'textDecoration': 'none',
+              'fontWeight': 600,
+              'fontSize': { xs: 11.5, md: 16 },
+              '& svg': { fontSize: 22 },
+              '&:hover': { color: 'text.primary' },
+              '&.active': { color: 'primary.main', bgcolor: 'color-mix(in srgb, var(--mui-palette-primary-main) 10%, transparent)' },
             }}
           >
             {icon}

@@ -3,7 +3,12 @@ import Tooltip from '@mui/material/Tooltip';
 import { placementStates, sayState, type PlacementState } from '@orbis/contract';
 
 const colours: Record<PlacementState, string> = {
-  'planned': 'text.secondary', 'live': 'success.main', 'altered': 'warning.main', 'out-of-date': 'warning.main', 'missing': 'error.main', 'unreachable': 'error.main',
+  'planned': 'text.secondary',
+  'live': 'success.main',
+  'altered': 'warning.main',
+  'out-of-date': 'warning.main',
+  'missing': 'error.main',
+  'unreachable': 'error.main',
 };
 
 /** A placement's state: a dot and a word, with what it means on demand. */
@@ -11,7 +16,11 @@ export function StateMark({ state }: { state: PlacementState }) {
   return (
     <Tooltip title={placementStates[state]}>
       <Box component="span" sx={{ display: 'inline-flex', alignItems: 'center', gap: 1, color: colours[state], fontWeight: 600, whiteSpace: 'nowrap' }}>
-        <Box component="span" aria-hidden sx={{ width: 9, height: 9, borderRadius: '50%', bgcolor: state === 'planned' ? 'transparent' : 'currentcolor', border: '2px solid', borderColor: 'currentcolor' }} />
+        <Box
+          component="span"
+          aria-hidden
+          sx={{ width: 9, height: 9, borderRadius: '50%', bgcolor: state === 'planned' ? 'transparent' : 'currentcolor', border: '2px solid', borderColor: 'currentcolor' }}
+        />
         {sayState(state)}
       </Box>
     </Tooltip>

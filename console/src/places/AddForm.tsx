@@ -35,8 +35,14 @@ export function AddForm({ fields, button, add }: { fields: Field[]; button: stri
       <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'flex-start' }}>
         {fields.map(({ name, label, placeholder, width, required = true }) => (
           <TextField
-            key={name} label={label} placeholder={placeholder} required={required} value={values[name]} onChange={(e) => setValues((now) => ({ ...now, [name]: e.target.value }))}
-            fullWidth={false} sx={{ flex: width ? `0 1 ${width}px` : '1 1 200px', minWidth: width ? 90 : 180 }}
+            key={name}
+            label={label}
+            placeholder={placeholder}
+            required={required}
+            value={values[name]}
+            onChange={(e) => setValues((now) => ({ ...now, [name]: e.target.value }))}
+            fullWidth={false}
+            sx={{ flex: width ? `0 1 ${width}px` : '1 1 200px', minWidth: width ? 90 : 180 }}
           />
         ))}
         <Button type="submit" variant="outlined" disabled={work.isPending} sx={{ height: 40 }}>

@@ -6,6 +6,7 @@ import type { Page, Site } from '@orbis/contract';
 import { api, useList } from '../api.ts';
 import { Card } from '../parts/Card.tsx';
 import { More } from '../parts/More.tsx';
+import { Unfold } from '../parts/Unfold.tsx';
 import { plural, sayWhen } from '../parts/when.ts';
 import { AddForm } from './AddForm.tsx';
 
@@ -13,16 +14,26 @@ import { AddForm } from './AddForm.tsx';
 export function SiteCard({ site }: { site: Site }) {
   const pages = useList('pages.list', { site: site.key });
   return (
-    <Card title={site.name} action={<MuiLink href={site.address} target="_blank" rel="noreferrer">{site.address}</MuiLink>}>
+    <Card
+      title={site.name}
+      action={
+        <MuiLink href={site.address} target="_blank" rel="noreferrer">
+          {site.address}
+        </MuiLink>
+      }
+    >
       <Stack spacing={2.5}>
-        {pages.data && pages.items.length === 0 && <Typography color="text.secondary">No page yet: add the ones that have embeds on them.</Typography>}
+        {pages.data && pages.items.length === 0 && <Typography color="textSecondary">No page yet: add the ones that have embeds on them.</Typography>}
         {pages.items.map((page) => (
           <PageItem key={page.key} page={page} />
         ))}
         <More list={pages} />
         <AddForm
           button="Add a page"
-          fields={[{ name: 'title', label: 'Title of a page', placeholder: 'Talks' }, { name: 'path', label: 'Its path', placeholder: 'talks', required: false }]}
+          fields={[
+            { name: 'title', label: 'Title of a page', placeholder: 'Talks' },
+            { name: 'path', label: 'Its path', placeholder: 'talks', required: false },
+          ]}
           add={async ({ title = '', path = '' }) => {
             const { data } = await api.call('pages.create', { body: { key: `${site.key}/${path.trim().replace(/^\/+/, '')}`, title } });
             return `The page ${data.key} is there. Name the spots on it.`;
@@ -41,33 +52,37 @@ function PageItem({ page }: { page: Page }) {
         <MuiLink href={page.url} target="_blank" rel="noreferrer" variant="body2">
           {page.key}
         </MuiLink>
-        <Typography variant="body2" color="text.secondary">
+        <Typography variant="body2" color="textSecondary">
           last read {sayWhen(page.checkedAt)}
         </Typography>
       </Box>
-      <Box component="ul" sx={{ m: 0, mt: 0.5, mb: 1.5, pl: 2.5 }}>
+      <Box component="ul" sx={{ m: 0, mt: 0.5, mb: 0.5, pl: 2.5 }}>
         {page.spots.map((spot) => (
           <li key={spot.key}>
             <strong>{spot.name}</strong>{' '}
-            <Typography component="span" color="text.secondary">
+            <Typography component="span" color="textSecondary">
               {spot.widths.phone}, {spot.widths.tablet} and {spot.widths.desktop} px wide; {spot.placements === 0 ? 'empty' : plural(spot.placements, 'embed')}
             </Typography>
           </li>
         ))}
       </Box>
-      <AddForm
-        button="Add a spot"
-        fields={[
-          { name: 'spot', label: 'Name of a spot', placeholder: 'main' },
-          { name: 'phone', label: 'Phone px', initial: '358', width: 100 },
-          { name: 'tablet', label: 'Tablet px', initial: '704', width: 100 },
-          { name: 'desktop', label: 'Desktop px', initial: '760', width: 110 },
-        ]}
-        add={async ({ spot = '', phone, tablet, desktop }) => {
-          const { data } = await api.call('spots.create', { body: { key: `${page.key}#${spot.trim()}`, widths: { phone: Number(phone), tablet: Number(tablet), desktop: Number(desktop) } } });
-          return `The spot ${data.key} is there.`;
-        }}
-      />
+      <Unfold label="Add a spot">
+        <AddForm
+          button="Add a spot"
+          fields={[
+            { name: 'spot', label: 'Name of a spot', placeholder: 'main' },
+            { name: 'phone', label: 'Phone px', initial: '358', width: 100 },
+            { name: 'tablet', label: 'Tablet px', initial: '704', width: 100 },
+            { name: 'desktop', label: 'Desktop px', initial: '760', width: 110 },
+          ]}
+          add={async ({ spot = '', phone, tablet, desktop }) => {
+            const { data } = await api.call('spots.create', {
+              body: { key: `${page.key}#${spot.trim()}`, widths: { phone: Number(phone), tablet: Number(tablet), desktop: Number(desktop) } },
+            });
+            return `The spot ${data.key} is there.`;
+          }}
+        />
+      </Unfold>
     </Box>
   );
 }

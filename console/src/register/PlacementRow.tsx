@@ -8,6 +8,7 @@ import { Link } from 'react-router';
 import type { Placement } from '@orbis/contract';
 import { api, refresh } from '../api.ts';
 import { useAnnounce } from '../parts/Announcer.tsx';
+import { Confirm } from '../parts/Confirm.tsx';
 import { CopyButton } from '../parts/CopyButton.tsx';
 import { Findings } from '../parts/Findings.tsx';
 import { ProblemNote } from '../parts/ProblemNote.tsx';
@@ -32,10 +33,26 @@ export function PlacementRow({ placement, showEmbed = true }: { placement: Place
       announce(`${placement.page} has been read.`);
     },
   });
+  const end = useMutation({
+    mutationFn: async () => api.call('placements.delete', { params: { placement: placement.id } }),
+    onSuccess: async () => {
+      await refresh();
+      announce(`${placement.embedName} is no longer placed in ${placement.place}.`);
+    },
+  });
   const { carries, revision } = placement;
-  const which = carries === null ? `nothing seen yet, newest revision ${revision}` : carries.revision === revision ? `revision ${revision}` : `revision ${carries.revision ?? '?'}, newest is ${revision}`;
+  const which =
+    carries === null
+      ? `nothing seen yet, newest revision ${revision}`
+      : carries.revision === revision
+        ? `revision ${revision}`
+        : `revision ${carries.revision ?? '?'}, newest is ${revision}`;
   return (
-    <Box component="article" aria-label={`${placement.embedName} in ${placement.place}`} sx={{ border: 1, borderColor: 'divider', borderRadius: 2.5, p: 2 }}>
+    <Box
+      component="article"
+      aria-label={`${placement.embedName} in ${placement.place}`}
+      sx={{ border: 1, borderColor: 'divider', borderRadius: 1, p: 2, bgcolor: 'background.paper' }}
+    >
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, justifyContent: 'space-between', alignItems: 'baseline' }}>
         <Typography sx={{ fontWeight: 700, overflowWrap: 'anywhere' }}>
           {showEmbed && (
@@ -43,7 +60,7 @@ export function PlacementRow({ placement, showEmbed = true }: { placement: Place
               <MuiLink component={Link} to={`/collection/${placement.embed}`} color="inherit">
                 {placement.embedName}
               </MuiLink>{' '}
-              <Typography component="span" color="text.secondary">
+              <Typography component="span" color="textSecondary">
                 in
               </Typography>{' '}
             </>
@@ -54,8 +71,8 @@ export function PlacementRow({ placement, showEmbed = true }: { placement: Place
         </Typography>
         <StateMark state={placement.state} />
       </Box>
-      <Typography variant="body2" color="text.secondary" sx={{ mb: 1.5 }}>
-        {which} · last seen {sayWhen(placement.lastSeenAt)}
+      <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>
+        {which}
       </Typography>
       {placement.findings.length > 0 && (
         <Box sx={{ mb: 1.5 }}>
@@ -67,8 +84,17 @@ export function PlacementRow({ placement, showEmbed = true }: { placement: Place
         <Button size="small" onClick={() => check.mutate()} disabled={check.isPending}>
           {check.isPending ? 'Reading the page…' : 'Check this page now'}
         </Button>
+        <Confirm
+          label="End"
+          title="End this placement?"
+          color="inherit"
+          aria-label={`End the placement of ${placement.embedName} in ${placement.place}`}
+          onConfirm={() => end.mutate()}
+        >
+          The register will no longer look for {placement.embedName} in {placement.place}. What was handed out for it is kept. Take its code out of the page yourself.
+        </Confirm>
       </Box>
-      <ProblemNote error={error ?? check.error} />
+      <ProblemNote error={error ?? check.error ?? end.error} />
     </Box>
   );
 }

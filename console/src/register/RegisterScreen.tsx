@@ -21,7 +21,14 @@ export default function RegisterScreen() {
   return (
     <>
       <ScreenHead title="Register" lead="Where each embed is, in which revision, and when it was last seen there. Live means: its page was read, and the code was found." />
-      <TextField select label="State" value={state ?? ''} onChange={(e) => setSearch(e.target.value ? { state: e.target.value } : {}, { replace: true })} sx={{ maxWidth: 260, mb: 3 }} slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}>
+      <TextField
+        select
+        label="State"
+        value={state ?? ''}
+        onChange={(e) => setSearch(e.target.value ? { state: e.target.value } : {}, { replace: true })}
+        sx={{ maxWidth: 260, mb: 3 }}
+        slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}
+      >
         <MenuItem value="">Every state</MenuItem>
         {states.map((known) => (
           <MenuItem key={known} value={known}>
@@ -33,7 +40,13 @@ export default function RegisterScreen() {
       {list.isPending && <Waiting />}
       {list.data && list.items.length === 0 && (
         <Empty title={state ? 'Nothing is in that state' : 'Nothing is placed yet'}>
-          {state ? 'That may be good news.' : <>Open an embed of the <Link to="/collection">collection</Link> and place it in a spot.</>}
+          {state ? (
+            'That may be good news.'
+          ) : (
+            <>
+              Open an embed of the <Link to="/collection">collection</Link> and place it in a spot.
+            </>
+          )}
         </Empty>
       )}
       <Stack spacing={1.5}>

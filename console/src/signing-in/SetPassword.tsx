@@ -23,7 +23,7 @@ export default function SetPassword() {
   return (
     <SigningIn title="Choose your password">
       <Stack component="form" spacing={2} onSubmit={(event) => void set(event)}>
-        <Typography color="text.secondary">It is the only key to this Orbis. Ten characters or more; a short sentence is easy to remember.</Typography>
+        <Typography color="textSecondary">It is the only key to this Orbis. Ten characters or more; a short sentence is easy to remember.</Typography>
         <TextField label="New password" type="password" autoComplete="new-password" value={password} onChange={(e) => setPassword(e.target.value)} autoFocus required />
         <ProblemNote error={error} />
         <Button type="submit" variant="contained" size="large">

@@ -51,7 +51,7 @@ export default function SignIn() {
           <Button type="submit" variant="contained" size="large">
             Sign in
           </Button>
-          <Typography variant="body2" color="text.secondary">
+          <Typography variant="body2" color="textSecondary">
             Password lost? <code>npm run reset-password</code> on the server’s own machine makes a link for a new one.
           </Typography>
         </Stack>

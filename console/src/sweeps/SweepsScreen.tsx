@@ -72,7 +72,7 @@ export default function SweepsScreen() {
                       {sayWhen(item.startedAt ?? item.createdAt)} · {item.scope ?? 'everything'}
                       {item.state !== 'done' && ` · ${item.state}`}
                     </Typography>
-                    <Typography color="text.secondary">{sayCounts(item)}</Typography>
+                    <Typography color="textSecondary">{sayCounts(item)}</Typography>
                   </div>
                   <Button size="small" aria-expanded={isOpen} onClick={() => setOpen(isOpen ? '' : item.id)}>
                     {isOpen ? 'Hide what it saw' : 'Show what it saw'}
@@ -89,6 +89,8 @@ export default function SweepsScreen() {
 }
 
 function sayCounts({ read, unreachable, counts }: Sweep): string {
-  const states = Object.entries(counts).filter(([, count]) => Number(count) > 0).map(([state, count]) => `${String(count)} ${sayState(state as PlacementState)}`);
+  const states = Object.entries(counts)
+    .filter(([, count]) => Number(count) > 0)
+    .map(([state, count]) => `${String(count)} ${sayState(state as PlacementState)}`);
   return `${plural(read, 'page')} read${unreachable > 0 ? `, ${unreachable} could not be read` : ''}${states.length > 0 ? `: ${states.join(', ')}` : ''}`;
 }

@@ -18,9 +18,9 @@ export function SweptPages({ sweep }: { sweep: string }) {
             <MuiLink href={page.url} target="_blank" rel="noreferrer" sx={{ fontWeight: 600 }}>
               {page.page}
             </MuiLink>
-            {page.state === 'waiting' && <Typography color="text.secondary">not read</Typography>}
-            {page.state === 'unreachable' && <Typography color="error.main">{page.why}</Typography>}
-            {page.state === 'read' && page.seen.length === 0 && <Typography color="text.secondary">nothing is placed here</Typography>}
+            {page.state === 'waiting' && <Typography color="textSecondary">not read</Typography>}
+            {page.state === 'unreachable' && <Typography color="error">{page.why}</Typography>}
+            {page.state === 'read' && page.seen.length === 0 && <Typography color="textSecondary">nothing is placed here</Typography>}
           </Box>
           {page.seen.map((seen) => (
             <Box key={seen.placement} sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr auto', sm: '240px 1fr' }, gap: 1, mt: 0.75, alignItems: 'baseline' }}>

@@ -61,7 +61,10 @@ export const findingSentences: Record<string, Row> = {
   },
   'shown-as-text': { message: () => 'Visitors read the code itself: it was pasted where the editor takes text only.', remedy: () => 'Paste it into the editor’s field for HTML.' },
   'out-of-date': {
-    message: (f) => `The page carries delivery ${f.delivery}, made of revision ${f.carries}; today it would be made of revision ${f.revision}.`,
+    message: (f) =>
+      f.carries === f.revision
+        ? 'The page carries an earlier form of the code than Orbis would hand out today.'
+        : `The page still carries the code of revision ${f.carries}; the newest is ${f.revision}.`,
     remedy: () => 'Copy the code once more and put it in the place of what is there.',
   },
   'doubled': { message: (f) => `It is on the page ${f.times} times.`, remedy: () => 'Take out all but one.' },
