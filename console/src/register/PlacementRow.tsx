@@ -43,10 +43,8 @@ export function PlacementRow({ placement, showEmbed = true }: { placement: Place
   const { carries, revision } = placement;
   const which =
     carries === null
-      ? `nothing seen yet, newest revision ${revision}`
-      : carries.revision === revision
-        ? `revision ${revision}`
-        : `revision ${carries.revision ?? '?'}, newest is ${revision}`;
+      ? `Not seen there yet; its newest revision is ${revision}.`
+      : `${carries.revision === revision ? `Revision ${revision}` : `Revision ${carries.revision ?? '?'}, newest is ${revision}`} · last seen ${sayWhen(placement.lastSeenAt)}`;
   return (
     <Box
       component="article"
