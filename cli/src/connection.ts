@@ -44,7 +44,13 @@ export function signIn(io: Io): StoredSignIn | null {
 export function connect(io: Io): Client {
   const found = signIn(io);
   if (!found) {
-    throw new ApiError({ type: 'about:blank', title: 'Not signed in', status: 401, code: 'not-signed-in', detail: 'No service is known yet. Sign in with “orbis login http://localhost:7420”, or start the demo with “npm run demo”.' });
+    throw new ApiError({
+      type: 'about:blank',
+      title: 'Not signed in',
+      status: 401,
+      code: 'not-signed-in',
+      detail: 'No service is known yet. Sign in with “orbis login http://localhost:7420”, or start the demo with “npm run demo”.',
+    });
   }
   return clientFor(found.url, found.token, io);
 }

@@ -67,7 +67,14 @@ function failed(error: unknown, io: Io, json: boolean): Exit {
     return catalogue[error.code].exit;
   }
   if (error instanceof ApiError) {
-    io.err(json ? `${JSON.stringify(error.problem)}\n` : `${error.message}\n${(error.problem.errors ?? []).filter((e) => !error.message.includes(e.detail.replace(/\.$/, ''))).map((e) => `  ${e.pointer}: ${e.detail}\n`).join('')}`);
+    io.err(
+      json
+        ? `${JSON.stringify(error.problem)}\n`
+        : `${error.message}\n${(error.problem.errors ?? [])
+            .filter((e) => !error.message.includes(e.detail.replace(/\.$/, '')))
+            .map((e) => `  ${e.pointer}: ${e.detail}\n`)
+            .join('')}`,
+    );
     return error.exit;
   }
   throw error;

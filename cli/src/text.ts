@@ -11,7 +11,23 @@ export const coloursFor = (io: Io): Colours => pc.createColors(io.outIsTerminal 
 export function table(heads: string[], rows: string[][], colours: Colours): string {
   const made = new Table({
     head: heads.map((head) => colours.dim(head)),
-    chars: { 'top': '', 'top-mid': '', 'top-left': '', 'top-right': '', 'bottom': '', 'bottom-mid': '', 'bottom-left': '', 'bottom-right': '', 'left': '', 'left-mid': '', 'mid': '', 'mid-mid': '', 'right': '', 'right-mid': '', 'middle': '  ' },
+    chars: {
+      'top': '',
+      'top-mid': '',
+      'top-left': '',
+      'top-right': '',
+      'bottom': '',
+      'bottom-mid': '',
+      'bottom-left': '',
+      'bottom-right': '',
+      'left': '',
+      'left-mid': '',
+      'mid': '',
+      'mid-mid': '',
+      'right': '',
+      'right-mid': '',
+      'middle': '  ',
+    },
     style: { 'padding-left': 0, 'padding-right': 0, 'head': [], 'border': [] },
   });
   made.push(...rows);

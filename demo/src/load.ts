@@ -17,7 +17,8 @@ export async function loadDemo(client: Client, port: number): Promise<void> {
     const answer = await fetch(`${site}/edit/api/${path}`, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
     if (!answer.ok) throw new Error(`the site's editor answered ${answer.status}`);
   };
-  const frame = (id: string, title: string): string => `<iframe width="560" height="315" src="${player}/${id}?knobs=1" title="${title}" allow="fullscreen" allowfullscreen></iframe>`;
+  const frame = (id: string, title: string): string =>
+    `<iframe width="560" height="315" src="${player}/${id}?knobs=1" title="${title}" allow="fullscreen" allowfullscreen></iframe>`;
 
   await client.call('sites.create', { body: { key: 'hollinfell', name: 'Hollin Fell Observatory', address: site } });
   for (const page of pages) {
@@ -27,15 +28,48 @@ export async function loadDemo(client: Client, port: number): Promise<void> {
 
   await client.call('embeds.create', {
     body: {
-      name: 'Newsletter form', tags: ['newsletter'], notes: 'The monthly letter. The hidden field catches robots.',
+      name: 'Newsletter form',
+      tags: ['newsletter'],
+      notes: 'The monthly letter. The hidden field catches robots.',
       text: '<form class="fw-form" action="https://formwold.localhost/letters/hf-monthly" method="post">\n  <p><label>Your address <input type="email" name="mail" required></label></p>\n  <p style="display:none"><label>Leave this empty <input name="hf_trap"></label></p>\n  <p><button>Sign up</button></p>\n</form>\n',
     },
   });
-  await client.call('embeds.create', { body: { name: 'What a comet leaves behind', tags: ['talks'], text: `http://${hosts.kinorill}:${port}/reels/cM7comet`, settings: { start: 41 }, dress: { 'fit': 'shape', 'max-width': 640, 'align': 'centre' } } });
-  await client.call('embeds.create', { body: { name: 'How to find north', tags: ['talks', 'festival'], text: frame('fN2north', 'How to find north without a compass'), settings: { start: 12 }, dress: { fit: 'shape', align: 'centre' } } });
-  await client.call('embeds.create', { body: { name: 'Turning sky', tags: ['background'], text: frame('tS9turning', 'The turning sky'), settings: { autoplay: true, loop: true, controls: false }, dress: { fit: 'shape' } } });
   await client.call('embeds.create', {
-    body: { name: 'Opening talk', tags: ['talks', 'festival'], notes: 'The minute about why the dark is worth keeping.', text: frame('nB4moorNight', 'Opening talk: a night on the moor'), settings: { start: 112, end: 184 }, dress: { 'fit': 'shape', 'max-width': 720, 'align': 'centre' } },
+    body: {
+      name: 'What a comet leaves behind',
+      tags: ['talks'],
+      text: `http://${hosts.kinorill}:${port}/reels/cM7comet`,
+      settings: { start: 41 },
+      dress: { 'fit': 'shape', 'max-width': 640, 'align': 'centre' },
+    },
+  });
+  await client.call('embeds.create', {
+    body: {
+      name: 'How to find north',
+      tags: ['talks', 'festival'],
+      text: frame('fN2north', 'How to find north without a compass'),
+      settings: { start: 12 },
+      dress: { fit: 'shape', align: 'centre' },
+    },
+  });
+  await client.call('embeds.create', {
+    body: {
+      name: 'Turning sky',
+      tags: ['background'],
+      text: frame('tS9turning', 'The turning sky'),
+      settings: { autoplay: true, loop: true, controls: false },
+      dress: { fit: 'shape' },
+    },
+  });
+  await client.call('embeds.create', {
+    body: {
+      name: 'Opening talk',
+      tags: ['talks', 'festival'],
+      notes: 'The minute about why the dark is worth keeping.',
+      text: frame('nB4moorNight', 'Opening talk: a night on the moor'),
+      settings: { start: 112, end: 184 },
+      dress: { 'fit': 'shape', 'max-width': 720, 'align': 'centre' },
+    },
   });
 
   const place = async (embed: string, path: string, spot: string): Promise<() => Promise<void>> => {
@@ -45,14 +79,24 @@ export async function loadDemo(client: Client, port: number): Promise<void> {
       await edit('PUT', 'spots', { page: path, spot, code: delivery.text });
     };
   };
-  const toPaste = [await place('turning-sky', '', 'sky'), await place('opening-talk', 'talks', 'opening'), await place('how-to-find-north', 'talks', 'north'), await place('newsletter-form', 'newsletter', 'form'), await place('turning-sky', 'live', 'camera')];
+  const toPaste = [
+    await place('turning-sky', '', 'sky'),
+    await place('opening-talk', 'talks', 'opening'),
+    await place('how-to-find-north', 'talks', 'north'),
+    await place('newsletter-form', 'newsletter', 'form'),
+    await place('turning-sky', 'live', 'camera'),
+  ];
   await place('what-a-comet-leaves-behind', 'talks', 'comet'); // placed, but not pasted: the owner's next step
   for (const paste of toPaste) await paste();
   for (const page of pages) await edit('POST', 'publish', { page: page.path });
 
   // The clip is cut after its code was pasted, so the page carries the older one.
   const north = await client.call('embeds.read', { params: { embed: 'how-to-find-north' } });
-  await client.call('revisions.create', { params: { embed: 'how-to-find-north' }, ifMatch: north.etag!, body: { settings: { start: 12, end: 140 }, dress: north.data.current.dress } });
+  await client.call('revisions.create', {
+    params: { embed: 'how-to-find-north' },
+    ifMatch: north.etag!,
+    body: { settings: { start: 12, end: 140 }, dress: north.data.current.dress },
+  });
   await sweepAll(client);
 }
 

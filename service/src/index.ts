@@ -3,4 +3,4 @@ export { createApp, type Deps } from './app.ts';
 export { startOrbis, version, type Orbis } from './start.ts';
 export { CannotStart, readSettings, type Settings } from './settings.ts';
 export { openDataFolder } from './database/folder.ts';
-export { startPrivateDatabase } from './database/private.ts';
+export { startPrivateDatabase, type PrivateDatabase } from './database/private.ts';

@@ -33,7 +33,10 @@ export const version = '0.1.0';
  * before it is stopped again.
  * @throws CannotStart with one sentence.
  */
-export async function startOrbis(settings: Settings, { log = pino({ level: settings.ORBIS_LOG_LEVEL }), durable = true }: { log?: Logger; durable?: boolean } = {}): Promise<Orbis> {
+export async function startOrbis(
+  settings: Settings,
+  { log = pino({ level: settings.ORBIS_LOG_LEVEL }), durable = true }: { log?: Logger; durable?: boolean } = {},
+): Promise<Orbis> {
   const undo: (() => unknown)[] = [];
   const stop = async (): Promise<void> => {
     for (let step = undo.pop(); step; step = undo.pop()) await step();
@@ -84,7 +87,13 @@ async function listen(server: Server, host: string, port: number, setting: strin
   await new Promise<void>((resolve, reject) => {
     server.once('error', (error: NodeJS.ErrnoException) => {
       const taken = error.code === 'EADDRINUSE';
-      reject(new CannotStart(taken ? `Port ${port} on ${host} is taken by another program. Stop that one, or set ${setting} to another port.` : `Orbis cannot listen on ${host}:${port}: ${error.message}. See ORBIS_HOST and ${setting}.`));
+      reject(
+        new CannotStart(
+          taken
+            ? `Port ${port} on ${host} is taken by another program. Stop that one, or set ${setting} to another port.`
+            : `Orbis cannot listen on ${host}:${port}: ${error.message}. See ORBIS_HOST and ${setting}.`,
+        ),
+      );
     });
     server.listen(port, host, resolve);
   });

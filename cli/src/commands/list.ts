@@ -50,11 +50,23 @@ const lists: Record<Thing, (tools: Tools, options: Options) => Promise<void>> = 
   embeds: async (tools, { q, kind, tag }) => {
     const items = await all((after) => tools.client().call('embeds.list', { query: { limit, after, q, kind, tag } }));
     const none = q || kind || tag ? 'Nothing in the collection is like that.' : 'The collection is empty. “orbis collect FILE --name NAME” puts the first code into it.';
-    show(tools, items, ['key', 'name', 'kind', 'revision', 'placed', 'findings', 'tags'], () => items.map((e) => [e.key, e.retired ? `${e.name} (retired)` : e.name, e.kind, String(e.revision), String(e.placements), e.level ?? '–', e.tags.join(', ')]), none);
+    show(
+      tools,
+      items,
+      ['key', 'name', 'kind', 'revision', 'placed', 'findings', 'tags'],
+      () => items.map((e) => [e.key, e.retired ? `${e.name} (retired)` : e.name, e.kind, String(e.revision), String(e.placements), e.level ?? '–', e.tags.join(', ')]),
+      none,
+    );
   },
   sites: async (tools) => {
     const items = await all((after) => tools.client().call('sites.list', { query: { limit, after } }));
-    show(tools, items, ['key', 'name', 'address', 'pages'], () => items.map((s) => [s.key, s.name, s.address, String(s.pages)]), 'There is no site yet. “orbis add site KEY ADDRESS” declares one.');
+    show(
+      tools,
+      items,
+      ['key', 'name', 'address', 'pages'],
+      () => items.map((s) => [s.key, s.name, s.address, String(s.pages)]),
+      'There is no site yet. “orbis add site KEY ADDRESS” declares one.',
+    );
   },
   pages: async (tools, { site }) => {
     const items = await all((after) => tools.client().call('pages.list', { query: { limit, after, site } }));
@@ -63,11 +75,23 @@ const lists: Record<Thing, (tools: Tools, options: Options) => Promise<void>> = 
   },
   placements: async (tools, options) => {
     const items = await placementsOf(tools.client(), options);
-    show(tools, items, ['placement', 'embed', 'place', 'state', 'revision', 'last seen'], () => items.map((p) => [p.id, p.embed, p.place, sayState(p.state), sayRevision(p), sayTimestamp(p.lastSeenAt)]), 'There is no such placement. “orbis place EMBED PLACE” makes one.');
+    show(
+      tools,
+      items,
+      ['placement', 'embed', 'place', 'state', 'revision', 'last seen'],
+      () => items.map((p) => [p.id, p.embed, p.place, sayState(p.state), sayRevision(p), sayTimestamp(p.lastSeenAt)]),
+      'There is no such placement. “orbis place EMBED PLACE” makes one.',
+    );
   },
   sweeps: async (tools) => {
     const items = await all((after) => tools.client().call('sweeps.list', { query: { limit, after } }));
-    show(tools, items, ['sweep', 'of', 'state', 'pages read', 'begun'], () => items.map((s) => [s.id, s.scope ?? 'everything', s.state, `${s.read} of ${s.pages}`, sayTimestamp(s.createdAt)]), 'Nothing has been swept yet. “orbis sweep” reads the published pages.');
+    show(
+      tools,
+      items,
+      ['sweep', 'of', 'state', 'pages read', 'begun'],
+      () => items.map((s) => [s.id, s.scope ?? 'everything', s.state, `${s.read} of ${s.pages}`, sayTimestamp(s.createdAt)]),
+      'Nothing has been swept yet. “orbis sweep” reads the published pages.',
+    );
   },
   tokens: async (tools) => {
     const items = await all((after) => tools.client().call('tokens.list', { query: { limit, after } }));
@@ -75,7 +99,13 @@ const lists: Record<Thing, (tools: Tools, options: Options) => Promise<void>> = 
   },
   providers: async (tools) => {
     const items = await all((after) => tools.client().call('providers.list', { query: { limit, after } }));
-    show(tools, items, ['provider', 'name', 'kind', 'version', 'settings'], () => items.map((s) => [s.id, s.name, s.kind, String(s.version), Object.keys(s.settings).join(', ')]), 'No provider sheet is known.');
+    show(
+      tools,
+      items,
+      ['provider', 'name', 'kind', 'version', 'settings'],
+      () => items.map((s) => [s.id, s.name, s.kind, String(s.version), Object.keys(s.settings).join(', ')]),
+      'No provider sheet is known.',
+    );
   },
 };
 

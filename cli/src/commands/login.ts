@@ -31,7 +31,10 @@ export const addLogin: AddCommand = (program, run) => {
           tools.tell({ signedIn: false }, () => 'Nobody is signed in here.\n');
           return 0;
         }
-        if (found.id) await clientFor(found.url, found.token, tools.io).call('tokens.delete', { params: { token: found.id } }).catch(() => undefined);
+        if (found.id)
+          await clientFor(found.url, found.token, tools.io)
+            .call('tokens.delete', { params: { token: found.id } })
+            .catch(() => undefined);
         forgetSignIn(file);
         tools.tell({ signedIn: false }, () => `Signed out of ${found.url}.\n`);
         return 0;

@@ -10,7 +10,10 @@ export const addRead: AddCommand = (program, run) => {
     .command('read')
     .argument('<what>', 'a file, - for standard input, or a link')
     .description('say what a code does, without keeping it and without the service')
-    .addHelpText('after', '\nExamples:\n  orbis read talk.html\n  orbis read https://kinorill.localhost/reels/moor-night\n  pbpaste | orbis read - --json\n\nExit status: 0 nothing wrong, 1 an error was found in the code, 2 used wrongly.')
+    .addHelpText(
+      'after',
+      '\nExamples:\n  orbis read talk.html\n  orbis read https://kinorill.localhost/reels/moor-night\n  pbpaste | orbis read - --json\n\nExit status: 0 nothing wrong, 1 an error was found in the code, 2 used wrongly.',
+    )
     .action((what: string) =>
       run(async (tools) => {
         const text = await pasted(what, tools.io);
@@ -29,11 +32,23 @@ function describe(text: string, told: ToldReading, reading: Reading, colours: Co
     ['Provider', told.provider?.name ?? 'not known'],
     ['Size', saySize(told)],
     ['Contacts', told.hosts.map((h) => `${h.host} (${h.uses.join(', ')}; ${h.when === 'load' ? 'by itself' : 'when used'})`).join('\n') || 'nobody'],
-    ['Needs', Object.entries(told.needs).filter(([, needed]) => needed).map(([name]) => name).join(', ') || 'nothing of the page'],
+    [
+      'Needs',
+      Object.entries(told.needs)
+        .filter(([, needed]) => needed)
+        .map(([name]) => name)
+        .join(', ') || 'nothing of the page',
+    ],
   ];
   if (told.sheet) rows.push(['Sheet', `${told.sheet.id}, version ${told.sheet.version}`]);
   if (told.parts.length > 0) {
-    const parts = told.parts.map((part) => [part.role, roleWords[part.role], `${part.place}, ${part.repeat === 'page' ? 'once a page' : 'at every place'}`, `${part.start}–${part.end}`, oneLine(text.slice(part.start, part.end), 40)]);
+    const parts = told.parts.map((part) => [
+      part.role,
+      roleWords[part.role],
+      `${part.place}, ${part.repeat === 'page' ? 'once a page' : 'at every place'}`,
+      `${part.start}–${part.end}`,
+      oneLine(text.slice(part.start, part.end), 40),
+    ]);
     rows.push(['Parts', table(['role', 'what it is', 'where', 'characters', 'code'], parts, colours).trimEnd()]);
   }
   if (told.made !== null) rows.push(['As a code', told.made]);
@@ -64,4 +79,3 @@ function excerpt(text: string, { start, end, column }: { start: number; end: num
   const carets = Math.max(1, Math.min(end - start, shown.length - (column - 1 - from)));
   return `  ${shown}\n  ${' '.repeat(column - 1 - from)}${colours.red('^'.repeat(carets))}\n`;
 }
-

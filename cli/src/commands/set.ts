@@ -8,7 +8,10 @@ export const addSet: AddCommand = (program, run) => {
     .argument('<embed>', 'the key of an embed')
     .argument('<wishes...>', 'settings and dress, as name=value')
     .description('change settings and dress; makes a new revision where something differs')
-    .addHelpText('after', '\nExamples:\n  orbis set opening-talk start=1:52 end=3:04\n  orbis set opening-talk fit=shape max-width=800 align=centre\n  orbis set sky autoplay=on loop=on controls=off\n\n“orbis settings” lists every wish with its meaning.')
+    .addHelpText(
+      'after',
+      '\nExamples:\n  orbis set opening-talk start=1:52 end=3:04\n  orbis set opening-talk fit=shape max-width=800 align=centre\n  orbis set sky autoplay=on loop=on controls=off\n\n“orbis settings” lists every wish with its meaning.',
+    )
     .action((embed: string, words: string[]) =>
       run(async (tools) => {
         const wishes = parseWishes(words);
@@ -37,7 +40,10 @@ export const addSet: AddCommand = (program, run) => {
         const client = tools.client();
         const { data } = await client.call('embeds.read', { params: { embed } });
         const { data: outcome } = await client.call('outcomes.create', { body: { embed, settings: data.current.settings, dress: data.current.dress } });
-        tools.tell(outcome, () => `${tools.colours.dim('before')}\n${outcome.base.trim()}\n\n${tools.colours.dim('after')}\n${outcome.text.trim()}\n\n${sayEdits(outcome.edits, tools)}`);
+        tools.tell(
+          outcome,
+          () => `${tools.colours.dim('before')}\n${outcome.base.trim()}\n\n${tools.colours.dim('after')}\n${outcome.text.trim()}\n\n${sayEdits(outcome.edits, tools)}`,
+        );
         return 0;
       }),
     );
@@ -49,11 +55,16 @@ async function save(tools: Tools, embed: string, change: (now: Embed) => Pick<Em
   const { data, status } = await client.call('revisions.create', { params: { embed }, body: change(before.data), ifMatch: before.etag ?? '' });
   const outcome = await outcomeOf(client, data);
   const register = status === 201 && data.placements > 0 ? `${plural(data.placements, 'placement')} of it may carry an earlier code now: “orbis where ${data.key}” tells.\n` : '';
-  tools.tell(data, () => (status === 201 ? `Revision ${data.revision} of ${tools.colours.bold(data.key)}.\n\n${sayEdits(outcome.edits, tools)}\n${register}` : `Nothing differs: ${data.key} stays at revision ${data.revision}.\n`));
+  tools.tell(data, () =>
+    status === 201
+      ? `Revision ${data.revision} of ${tools.colours.bold(data.key)}.\n\n${sayEdits(outcome.edits, tools)}\n${register}`
+      : `Nothing differs: ${data.key} stays at revision ${data.revision}.\n`,
+  );
   return 0;
 }
 
-const outcomeOf = async (client: Client, { key, current }: Embed) => (await client.call('outcomes.create', { body: { embed: key, settings: current.settings, dress: current.dress } })).data;
+const outcomeOf = async (client: Client, { key, current }: Embed) =>
+  (await client.call('outcomes.create', { body: { embed: key, settings: current.settings, dress: current.dress } })).data;
 
 function sayEdits(edits: readonly { text: string; stage: string; reason: string }[], { colours, io }: Tools): string {
   if (edits.length === 0) return 'No edit: the code goes out as it was pasted.\n';

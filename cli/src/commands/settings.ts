@@ -12,11 +12,22 @@ export const addSettings: AddCommand = (program, run) => {
       run(async (tools) => {
         if (options.service) {
           const items = listServiceSettings();
-          tools.tell(items, () => items.map((s) => `${tools.colours.bold(s.name)}${s.default ? tools.colours.dim(`  (${s.default})`) : ''}\n${fold(s.meaning, tools.io.width, '  ')}`).join(''));
+          tools.tell(items, () =>
+            items.map((s) => `${tools.colours.bold(s.name)}${s.default ? tools.colours.dim(`  (${s.default})`) : ''}\n${fold(s.meaning, tools.io.width, '  ')}`).join(''),
+          );
           return 0;
         }
-        const items = [...settings.map((s) => ({ name: s.name, group: 'settings', meaning: s.explain, example: `${s.name}=${s.example}` })), ...dressOptions.map((o) => ({ name: o.name, group: 'dress', meaning: o.explain, example: `${o.name}=${o.example}` }))];
-        tools.tell(items, () => table(['wish', 'example', 'meaning'], items.map((i) => [i.name, i.example, i.meaning]), tools.colours));
+        const items = [
+          ...settings.map((s) => ({ name: s.name, group: 'settings', meaning: s.explain, example: `${s.name}=${s.example}` })),
+          ...dressOptions.map((o) => ({ name: o.name, group: 'dress', meaning: o.explain, example: `${o.name}=${o.example}` })),
+        ];
+        tools.tell(items, () =>
+          table(
+            ['wish', 'example', 'meaning'],
+            items.map((i) => [i.name, i.example, i.meaning]),
+            tools.colours,
+          ),
+        );
         return 0;
       }),
     );

@@ -17,7 +17,7 @@ export const addSweep: AddCommand = (program, run) => {
         const { data: begun } = await client.call('sweeps.create', { body });
         const ended = await watch(client, begun, tools);
         const pages: SweepPage[] = [];
-        for (let after: string | undefined; ; ) {
+        for (let after: string | undefined; ;) {
           const { data } = await client.call('sweeps.pages', { params: { sweep: begun.id }, query: { limit: 200, after } });
           pages.push(...data.items);
           if (data.next === null) break;
@@ -46,7 +46,8 @@ async function watch(client: Client, begun: Sweep, { io }: Tools): Promise<Sweep
   }
 }
 
-const needsAttention = ({ state, counts, unreachable }: Sweep): boolean => state !== 'done' || unreachable > 0 || Object.entries(counts).some(([name, count]) => name !== 'live' && name !== 'planned' && Number(count) > 0);
+const needsAttention = ({ state, counts, unreachable }: Sweep): boolean =>
+  state !== 'done' || unreachable > 0 || Object.entries(counts).some(([name, count]) => name !== 'live' && name !== 'planned' && Number(count) > 0);
 
 function describe(sweep: Sweep, pages: readonly SweepPage[], { colours, io }: Tools): string {
   const rows = pages.flatMap((page) => {
@@ -54,13 +55,19 @@ function describe(sweep: Sweep, pages: readonly SweepPage[], { colours, io }: To
     return page.seen.length === 0 ? [[name, '–', 'nothing is placed here']] : page.seen.map((seen, i) => [i === 0 ? name : '', seen.embed, colourState(seen.state, colours)]);
   });
   const findings = pages.flatMap((page) => page.seen.flatMap((seen) => seen.findings.map((finding) => ({ ...finding, page: page.page, embed: seen.embed }))));
-  const told = findings.map((f) => `\n${levelColour(f.level, colours)(f.level)} ${colours.dim(`${f.embed} in ${f.page}`)}\n${fold(f.message, io.width, '  ')}${fold(f.remedy, io.width, '  ')}`);
-  const counts = Object.entries(sweep.counts).filter(([, count]) => Number(count) > 0).map(([state, count]) => `${String(count)} ${sayState(state as PlacementState)}`);
+  const told = findings.map(
+    (f) => `\n${levelColour(f.level, colours)(f.level)} ${colours.dim(`${f.embed} in ${f.page}`)}\n${fold(f.message, io.width, '  ')}${fold(f.remedy, io.width, '  ')}`,
+  );
+  const counts = Object.entries(sweep.counts)
+    .filter(([, count]) => Number(count) > 0)
+    .map(([state, count]) => `${String(count)} ${sayState(state as PlacementState)}`);
   const end = sweep.state === 'done' ? '' : `The sweep ${sweep.state === 'stopped' ? 'was stopped' : 'failed'} before its end. `;
   return `${table(['page', 'embed', 'state'], rows, colours)}${told.join('')}\n${end}${plural(sweep.read, 'page')} read${sweep.unreachable ? `, ${sweep.unreachable} not` : ''}: ${counts.join(', ') || 'nothing is placed'}.\n`;
 }
 
 export function colourState(state: keyof typeof placementStates, colours: Tools['colours']): string {
-  const colour = { 'planned': colours.dim, 'live': colours.green, 'altered': colours.yellow, 'out-of-date': colours.yellow, 'missing': colours.red, 'unreachable': colours.red }[state];
+  const colour = { 'planned': colours.dim, 'live': colours.green, 'altered': colours.yellow, 'out-of-date': colours.yellow, 'missing': colours.red, 'unreachable': colours.red }[
+    state
+  ];
   return colour(sayState(state));
 }

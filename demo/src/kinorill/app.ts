@@ -5,7 +5,10 @@ import { escapeHtml, htmlPage } from '../html.ts';
 import { reelById, reels } from './reels.ts';
 
 const assets = fileURLToPath(new URL('../../assets/', import.meta.url));
-const files = (): Router => Router().use('/kinorill', serveFiles(`${assets}kinorill`)).use('/media', serveFiles(assets, { index: false, extensions: ['webm'], acceptRanges: true }));
+const files = (): Router =>
+  Router()
+    .use('/kinorill', serveFiles(`${assets}kinorill`))
+    .use('/media', serveFiles(assets, { index: false, extensions: ['webm'], acceptRanges: true }));
 
 /** Kinorill's own site: the list of reels, and a page for each, with its link and its embed code to copy. */
 export function kinorillSite(): Router {
@@ -13,7 +16,13 @@ export function kinorillSite(): Router {
   router.use(files());
   router.get('/', (_request, response) => {
     const list = reels.map((reel) => `<li><a href="/reels/${reel.id}">${escapeHtml(reel.title)}</a> <span>${escapeHtml(reel.by)}</span></li>`).join('\n');
-    response.send(htmlPage({ title: 'Kinorill', style: '/kinorill/site.css', body: `<header><a class="brand" href="/">Kinorill</a></header><main><h1>Reels</h1><ul class="reels">${list}</ul></main>` }));
+    response.send(
+      htmlPage({
+        title: 'Kinorill',
+        style: '/kinorill/site.css',
+        body: `<header><a class="brand" href="/">Kinorill</a></header><main><h1>Reels</h1><ul class="reels">${list}</ul></main>`,
+      }),
+    );
   });
   router.get('/reels/:id', (request, response, next) => {
     const reel = reelById(request.params.id);
@@ -33,7 +42,9 @@ export function kinorillSite(): Router {
 /** The short links: they lead on to the page of the reel. */
 export function kinorillShort(): Router {
   const router = Router();
-  router.get('/:id', (request, response, next) => (reelById(request.params.id) ? response.redirect(302, `${originFor(request, hosts.kinorill)}/reels/${request.params.id}`) : next()));
+  router.get('/:id', (request, response, next) =>
+    reelById(request.params.id) ? response.redirect(302, `${originFor(request, hosts.kinorill)}/reels/${request.params.id}`) : next(),
+  );
   return router;
 }
 

@@ -16,7 +16,10 @@ export function hollinfell(store: SiteStore): Router {
     const page = pageAt(request.path.slice(1));
     if (!page) return next();
     const { published } = store.read();
-    const sections = page.sections.map(({ heading, text, spot }) => `<section>\n<h2>${escapeHtml(heading)}</h2>\n<p>${escapeHtml(text)}</p>\n<div class="spot">${published[`${page.path}#${spot}`] ?? ''}</div>\n</section>`);
+    const sections = page.sections.map(
+      ({ heading, text, spot }) =>
+        `<section>\n<h2>${escapeHtml(heading)}</h2>\n<p>${escapeHtml(text)}</p>\n<div class="spot">${published[`${page.path}#${spot}`] ?? ''}</div>\n</section>`,
+    );
     const links = pages.map(({ path, title }) => `<a href="/${path}"${path === page.path ? ' aria-current="page"' : ''}>${escapeHtml(path === '' ? 'Home' : title)}</a>`);
     const body = `<header><p class="brand">Hollin Fell<span>Observatory</span></p><nav>${links.join('')}</nav></header>
 <main>

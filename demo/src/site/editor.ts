@@ -60,5 +60,8 @@ ${fields(page, draft)}
 
 const fields = (page: SitePage, draft: Record<string, string>): string =>
   page.sections
-    .map(({ heading, spot }) => `<p><label for="spot-${spot}">${escapeHtml(heading)} <span>(spot “${spot}”, HTML)</span></label>\n<textarea id="spot-${spot}" name="spot-${spot}" rows="6" spellcheck="false">\n${escapeHtml(draft[`${page.path}#${spot}`] ?? '')}</textarea></p>`)
+    .map(
+      ({ heading, spot }) =>
+        `<p><label for="spot-${spot}">${escapeHtml(heading)} <span>(spot “${spot}”, HTML)</span></label>\n<textarea id="spot-${spot}" name="spot-${spot}" rows="6" spellcheck="false">\n${escapeHtml(draft[`${page.path}#${spot}`] ?? '')}</textarea></p>`,
+    )
     .join('\n');

@@ -50,7 +50,12 @@ async function migrateOnce(pool: mysql.Pool): Promise<void> {
 }
 
 /** Whether an error says that a unique key is taken. */
-export function isDuplicate(error: unknown): boolean {
+export const isDuplicate = (error: unknown): boolean => databaseCode(error) === 'ER_DUP_ENTRY';
+
+/** Whether the database broke a transaction off because two of them waited for each other. */
+export const isDeadlock = (error: unknown): boolean => databaseCode(error) === 'ER_LOCK_DEADLOCK';
+
+function databaseCode(error: unknown): unknown {
   const cause = error instanceof Error && error.cause !== undefined ? error.cause : error;
-  return typeof cause === 'object' && cause !== null && 'code' in cause && cause.code === 'ER_DUP_ENTRY';
+  return typeof cause === 'object' && cause !== null && 'code' in cause ? cause.code : undefined;
 }

@@ -25,11 +25,14 @@ export function openDataFolder(root: string): DataFolder {
     chmodSync(root, 0o700);
     accessSync(root, constants.W_OK);
     const free = statfsSync(root);
-    if (free.bavail * free.bsize < leastFree) throw new CannotStart(`The disk with the data folder ${root} is full: ${Math.round((free.bavail * free.bsize) / 1e6)} MB are left, and Orbis needs at least 64.`);
+    if (free.bavail * free.bsize < leastFree)
+      throw new CannotStart(`The disk with the data folder ${root} is full: ${Math.round((free.bavail * free.bsize) / 1e6)} MB are left, and Orbis needs at least 64.`);
     writeFileSync(join(root, '.written'), '', { mode: 0o600 });
   } catch (error) {
     if (error instanceof CannotStart) throw error;
-    throw new CannotStart(`The data folder ${root} cannot be written (${error instanceof Error ? error.message : String(error)}). Set ORBIS_DATA to a folder that this user may write.`);
+    throw new CannotStart(
+      `The data folder ${root} cannot be written (${error instanceof Error ? error.message : String(error)}). Set ORBIS_DATA to a folder that this user may write.`,
+    );
   }
   return folder;
 }

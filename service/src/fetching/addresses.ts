@@ -10,7 +10,10 @@ export function isPublic(address: string): boolean {
 
 /** The addresses of a host. `*.localhost` is loopback by RFC 6761 (section 6.3), which the system's resolver does not know. */
 export async function resolveHost(hostname: string): Promise<{ address: string; family: 4 | 6 }[]> {
-  const name = hostname.replace(/^\[|\]$/g, '').replace(/\.$/, '').toLowerCase();
+  const name = hostname
+    .replace(/^\[|\]$/g, '')
+    .replace(/\.$/, '')
+    .toLowerCase();
   if (ipaddr.isValid(name)) return [{ address: name, family: ipaddr.parse(name).kind() === 'ipv6' ? 6 : 4 }];
   if (name === 'localhost' || name.endsWith('.localhost')) return [{ address: '127.0.0.1', family: 4 }];
   const found = await systemLookup(name, { all: true });

@@ -42,7 +42,8 @@ export function createFetching({ allowPrivate, seconds = 15, bytes = 5_000_000, 
           resolveHost(hostname).then(
             (addresses) => {
               const refused = trusted ? undefined : addresses.find(({ address }) => !isPublic(address));
-              if (refused || addresses.length === 0) done(new FetchFailure(`${hostname} is not an address of the public internet.`, 'Only pages of the sites that you declared may be elsewhere.'), []);
+              if (refused || addresses.length === 0)
+                done(new FetchFailure(`${hostname} is not an address of the public internet.`, 'Only pages of the sites that you declared may be elsewhere.'), []);
               else done(null, addresses);
             },
             (error: unknown) => done(error as Error, []),
@@ -59,7 +60,8 @@ export function createFetching({ allowPrivate, seconds = 15, bytes = 5_000_000, 
     if (url.port !== '') throw new FetchFailure(`${url.host} has a port of its own, which only declared sites may.`, 'Declare the site with its port.');
     // A numeric address is never looked up, so it is checked here.
     const literal = url.hostname.replace(/^\[|\]$/g, '');
-    if (/^[\d.]+$|:/.test(literal) && !isPublic(literal)) throw new FetchFailure(`${url.hostname} is not an address of the public internet.`, 'Only pages of the sites that you declared may be elsewhere.');
+    if (/^[\d.]+$|:/.test(literal) && !isPublic(literal))
+      throw new FetchFailure(`${url.hostname} is not an address of the public internet.`, 'Only pages of the sites that you declared may be elsewhere.');
   };
 
   return {
@@ -81,13 +83,18 @@ export function createFetching({ allowPrivate, seconds = 15, bytes = 5_000_000, 
           const target = response.headers.get('location');
           if (response.status >= 300 && response.status < 400 && target) {
             await response.body?.cancel();
-            if (hop === redirects) throw new FetchFailure(`${url.host} leads on more than ${redirects} times.`, 'See where the page’s address leads in a browser.', response.status);
+            if (hop === redirects)
+              throw new FetchFailure(`${url.host} leads on more than ${redirects} times.`, 'See where the page’s address leads in a browser.', response.status);
             url = nextHop(url, target);
             continue;
           }
           if (!response.ok) {
             await response.body?.cancel();
-            throw new FetchFailure(`${url.host} answers ${response.status}.`, response.status === 404 ? 'See that the page’s path is right and that the page is published.' : 'See that the page opens in a browser, then check again.', response.status);
+            throw new FetchFailure(
+              `${url.host} answers ${response.status}.`,
+              response.status === 404 ? 'See that the page’s path is right and that the page is published.' : 'See that the page opens in a browser, then check again.',
+              response.status,
+            );
           }
           const type = response.headers.get('content-type') ?? '';
           if (!/^(?:text\/html|application\/xhtml\+xml)\b/i.test(type)) {

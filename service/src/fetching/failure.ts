@@ -12,16 +12,22 @@ export class FetchFailure extends Error {
 
 /** Turns what the network said into a {@link FetchFailure}. */
 export function failureOf(error: unknown, url: URL, seconds: number): FetchFailure {
-  if (error instanceof FetchFailure) return error;
-  const codes = causes(error).map((cause) => ('code' in cause ? String(cause.code) : cause.name));
+  const chain = causes(error);
+  const refused = chain.find((cause) => cause instanceof FetchFailure);
+  if (refused) return refused;
+  const codes = chain.flatMap((cause) => ['code' in cause && typeof cause.code === 'string' ? cause.code : cause.name]);
   const has = (...known: string[]): boolean => known.some((code) => codes.includes(code));
   const { host } = url;
   if (has('ENOTFOUND', 'EAI_AGAIN')) return new FetchFailure(`there is no host ${url.hostname}.`, 'See that the site’s address is written rightly.');
   if (has('ECONNREFUSED')) return new FetchFailure(`nothing answers at ${host}.`, 'See that the site is running, then check again.');
-  if (has('TimeoutError', 'UND_ERR_CONNECT_TIMEOUT', 'UND_ERR_HEADERS_TIMEOUT', 'UND_ERR_BODY_TIMEOUT')) return new FetchFailure(`${host} did not answer within ${seconds} seconds.`, 'Check again later.');
+  if (has('TimeoutError', 'UND_ERR_CONNECT_TIMEOUT', 'UND_ERR_HEADERS_TIMEOUT', 'UND_ERR_BODY_TIMEOUT'))
+    return new FetchFailure(`${host} did not answer within ${seconds} seconds.`, 'Check again later.');
   if (has('ECONNRESET', 'UND_ERR_SOCKET')) return new FetchFailure(`${host} broke the connection off.`, 'Check again later.');
   if (codes.some((code) => /CERT|SSL|TLS/.test(code))) return new FetchFailure(`the certificate of ${host} is not valid.`, 'Have the site’s certificate renewed.');
-  return new FetchFailure(`${host} could not be read (${codes.filter((code) => code !== 'Error' && code !== 'TypeError')[0] ?? 'no reason given'}).`, 'See that the page opens in a browser, then check again.');
+  return new FetchFailure(
+    `${host} could not be read (${codes.filter((code) => code !== 'Error' && code !== 'TypeError')[0] ?? 'no reason given'}).`,
+    'See that the page opens in a browser, then check again.',
+  );
 }
 
 function causes(error: unknown): Error[] {

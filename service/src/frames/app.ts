@@ -11,12 +11,20 @@ export function createFramesApp({ connection, origins, now }: { connection: Conn
   app.get('/{*path}', async (request, response) => {
     const name = origins().previewName(request.hostname, request.path);
     const found = name && (await findPreview(connection.db, name, now()));
-    response.set({ 'Cache-Control': 'no-store', 'X-Content-Type-Options': 'nosniff', 'Cross-Origin-Resource-Policy': 'same-origin', 'Permissions-Policy': 'camera=(), microphone=(), geolocation=()' });
+    response.set({
+      'Cache-Control': 'no-store',
+      'X-Content-Type-Options': 'nosniff',
+      'Cross-Origin-Resource-Policy': 'same-origin',
+      'Permissions-Policy': 'camera=(), microphone=(), geolocation=()',
+    });
     if (!found) {
       response.status(404).set('Content-Security-Policy', "default-src 'none'").type('text/plain').send('There is no preview here, or its time is over.\n');
       return;
     }
-    response.set('Content-Security-Policy', origins().ownHosts ? found.policy : found.policy.replace(' allow-same-origin', '')).type('html').send(found.html);
+    response
+      .set('Content-Security-Policy', origins().ownHosts ? found.policy : found.policy.replace(' allow-same-origin', ''))
+      .type('html')
+      .send(found.html);
   });
   return app;
 }

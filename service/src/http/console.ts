@@ -44,7 +44,11 @@ export function consolePolicy({ origins }: Deps): RequestHandler {
 export function serveConsole(): Router {
   const router = Router();
   const page = join(built, 'index.html');
-  router.use('/assets', express.static(join(built, 'assets'), { immutable: true, maxAge: '1y', index: false }), (_request, response) => void response.status(404).type('text/plain').send('Not here.\n'));
+  router.use(
+    '/assets',
+    express.static(join(built, 'assets'), { immutable: true, maxAge: '1y', index: false }),
+    (_request, response) => void response.status(404).type('text/plain').send('Not here.\n'),
+  );
   router.get('/{*rest}', (_request, response) => {
     if (!existsSync(page)) {
       response.status(503).type('text/plain').send('The console is not built yet: “npm run build” builds it.\n');

@@ -2,8 +2,23 @@ import { read, type Kind, type Wishes } from '@orbis/core';
 import { OrbisError, tellReading, type Embed, type EmbedSummary, type Revision } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 import type { Handle } from '../database/connect.ts';
-import { addRevision, changeEmbed, findEmbed, findRevision, insertEmbed, listEmbeds, listRevisions, placementCounts, setTags, sourceNumbers, tagsOf, type EmbedRow, type RevisionRow, type StoredEmbed } from '../store/embeds.ts';
-import { isDuplicate } from '../database/connect.ts';
+import {
+  addRevision,
+  changeEmbed,
+  findEmbed,
+  findRevision,
+  insertEmbed,
+  listEmbeds,
+  listRevisions,
+  placementCounts,
+  setTags,
+  sourceNumbers,
+  tagsOf,
+  type EmbedRow,
+  type RevisionRow,
+  type StoredEmbed,
+} from '../store/embeds.ts';
+import { isDeadlock, isDuplicate } from '../database/connect.ts';
 import { keyset } from '../store/pages.ts';
 import { outcomeOf, refuseProblems, sheetDigest } from '../work/codes.ts';
 import { takeIn, worstLevel } from '../work/collect.ts';
@@ -40,8 +55,17 @@ export function embedHandlers(deps: Deps): Handlers<Named<'embeds' | 'revisions'
     const ids = rows.map((row) => row.id);
     const [tags, counts] = await Promise.all([tagsOf(db, ids), placementCounts(db, ids)]);
     return rows.map((row) => ({
-      key: row.key, name: row.name, kind: row.kind as Kind, provider: row.provider, tags: tags.get(row.id) ?? [], retired: row.retiredAt !== null, revision: row.revision,
-      level: row.level, placements: counts.get(row.id) ?? 0, createdAt: row.createdAt.toISOString(), changedAt: row.changedAt.toISOString(),
+      key: row.key,
+      name: row.name,
+      kind: row.kind as Kind,
+      provider: row.provider,
+      tags: tags.get(row.id) ?? [],
+      retired: row.retiredAt !== null,
+      revision: row.revision,
+      level: row.level,
+      placements: counts.get(row.id) ?? 0,
+      createdAt: row.createdAt.toISOString(),
+      changedAt: row.changedAt.toISOString(),
     }));
   };
 
@@ -56,15 +80,17 @@ export function embedHandlers(deps: Deps): Handlers<Named<'embeds' | 'revisions'
       refuseProblems(outcomeOf({ base: code.text, wishes }, sheets, null).outcome);
       const { reading, sheet } = code;
       const values = {
-        name: body.name, notes: body.notes, tags: body.tags, kind: reading.kind, provider: reading.provider?.id ?? null, level: worstLevel(code), pasted, base: code.text,
+        name: body.name,
+        notes: body.notes,
+        tags: body.tags,
+        kind: reading.kind,
+        provider: reading.provider?.id ?? null,
+        level: worstLevel(code),
+        pasted,
+        base: code.text,
         revision: { ...wishes, sheetId: sheet?.id ?? null, sheetDigest: sheetDigest(sheet), reason: 'collected' },
       };
-      const insert = (): Promise<string> => db.transaction((tx) => insertEmbed(tx, values, act));
-      const key = await insert().catch((error: unknown) => {
-        if (isDuplicate(error)) return insert(); // another took the key in the meantime
-        throw error;
-      });
-      return reply(key, 201);
+      return reply(await untilFree(() => db.transaction((tx) => insertEmbed(tx, values, act))), 201);
     },
     'embeds.read': ({ params }) => reply(params.embed),
     'embeds.change': async ({ params, body, matchState, act }) => {
@@ -105,12 +131,30 @@ export function embedHandlers(deps: Deps): Handlers<Named<'embeds' | 'revisions'
   };
 }
 
+/* Whoever collects under the same name at the same time takes a key away, or waits for the same rows: then once more. */
+async function untilFree<T>(insert: () => Promise<T>): Promise<T> {
+  for (let attempt = 1; ; attempt++) {
+    try {
+      return await insert();
+    } catch (error) {
+      if (attempt === 10 || !(isDuplicate(error) || isDeadlock(error))) throw error;
+    }
+  }
+}
+
 const tellRevision = (row: RevisionRow, source: number): Revision => ({
-  number: row.number, source, settings: row.settings, dress: row.dress, reason: row.reason, createdAt: row.createdAt.toISOString(),
+  number: row.number,
+  source,
+  settings: row.settings,
+  dress: row.dress,
+  reason: row.reason,
+  createdAt: row.createdAt.toISOString(),
 });
 
 const sameWishes = (a: Wishes, b: Wishes): boolean => canonicalJson([a.settings, a.dress]) === canonicalJson([b.settings, b.dress]);
 
 /* Objects with their members in alphabetical order, so that equal wishes are equal texts. */
 const canonicalJson = (value: unknown): string =>
-  JSON.stringify(value, (_, inner: unknown) => (inner && typeof inner === 'object' && !Array.isArray(inner) ? Object.fromEntries(Object.entries(inner).sort(([a], [b]) => (a < b ? -1 : 1))) : inner));
+  JSON.stringify(value, (_, inner: unknown) =>
+    inner && typeof inner === 'object' && !Array.isArray(inner) ? Object.fromEntries(Object.entries(inner).sort(([a], [b]) => (a < b ? -1 : 1))) : inner,
+  );

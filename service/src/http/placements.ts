@@ -3,7 +3,17 @@ import { OrbisError, type Delivery, type Placement } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 import { isDuplicate } from '../database/connect.ts';
 import { keyset } from '../store/pages.ts';
-import { endPlacement, findPlacement, insertPlacement, listDeliveries, listPlacements, placementOf, type DeliveryWithRevision, type PlacementFilter, type StoredPlacement } from '../store/placements.ts';
+import {
+  endPlacement,
+  findPlacement,
+  insertPlacement,
+  listDeliveries,
+  listPlacements,
+  placementOf,
+  type DeliveryWithRevision,
+  type PlacementFilter,
+  type StoredPlacement,
+} from '../store/placements.ts';
 import { deliver } from '../work/deliver.ts';
 import { tellPlacements } from '../work/placements.ts';
 import { embedByKey } from './embeds.ts';
@@ -75,5 +85,11 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
 }
 
 const tellDelivery = (placement: string, { delivery, revision }: DeliveryWithRevision): Delivery => ({
-  placement, number: delivery.number, revision, pieces: delivery.pieces, text: delivery.text, digest: delivery.digest, issuedAt: delivery.createdAt.toISOString(),
+  placement,
+  number: delivery.number,
+  revision,
+  pieces: delivery.pieces,
+  text: delivery.text,
+  digest: delivery.digest,
+  issuedAt: delivery.createdAt.toISOString(),
 });

@@ -4,14 +4,33 @@ import { isDuplicate, type Handle } from '../database/connect.ts';
 import { groupBy } from '../store/group.ts';
 import { keyset } from '../store/pages.ts';
 import {
-  changeSite, changeSpot, deletePage, deleteSite, deleteSpot, findPage, findSite, findSpot, insertPage, insertSite, insertSpot, listPages, listSites, pageCounts,
-  placementsInSpots, spotsOf, wasPlaced, type PageRow, type SiteRow, type SpotRow,
+  changeSite,
+  changeSpot,
+  deletePage,
+  deleteSite,
+  deleteSpot,
+  findPage,
+  findSite,
+  findSpot,
+  insertPage,
+  insertSite,
+  insertSpot,
+  listPages,
+  listSites,
+  pageCounts,
+  placementsInSpots,
+  spotsOf,
+  wasPlaced,
+  type PageRow,
+  type SiteRow,
+  type SpotRow,
 } from '../store/places.ts';
 import { pageUrl } from '../work/placements.ts';
 import type { Handlers, Named } from './reply.ts';
 
 const versionTag = (row: { version: number }): string => `"${row.version}"`;
-const missing = (what: string, key: string): OrbisError => new OrbisError('not-found', { what, key, remedy: what === 'site' ? '“orbis list sites” shows them.' : '“orbis list pages” shows them.' });
+const missing = (what: string, key: string): OrbisError =>
+  new OrbisError('not-found', { what, key, remedy: what === 'site' ? '“orbis list sites” shows them.' : '“orbis list pages” shows them.' });
 
 /** @throws OrbisError `not-found` */
 export async function siteByKey(db: Handle, key: string): Promise<SiteRow> {
@@ -38,7 +57,10 @@ export async function spotByKey(db: Handle, key: string): Promise<{ site: SiteRo
 export function placeHandlers(deps: Deps): Handlers<Named<'sites' | 'pages' | 'spots'>> {
   const { db } = deps.connection;
   const tellSites = async (rows: readonly SiteRow[]): Promise<Site[]> => {
-    const counts = await pageCounts(db, rows.map((row) => row.id));
+    const counts = await pageCounts(
+      db,
+      rows.map((row) => row.id),
+    );
     return rows.map((row) => ({ key: row.key, name: row.name, address: row.address, pages: counts.get(row.id) ?? 0, createdAt: row.createdAt.toISOString() }));
   };
   const siteReply = async (key: string, status = 200) => {
@@ -46,13 +68,23 @@ export function placeHandlers(deps: Deps): Handlers<Named<'sites' | 'pages' | 's
     return { status, data: (await tellSites([row]))[0]!, etag: versionTag(row) };
   };
   const tellPages = async (rows: readonly { site: SiteRow; page: PageRow }[]): Promise<Page[]> => {
-    const spots = await spotsOf(db, rows.map((row) => row.page.id));
-    const counts = await placementsInSpots(db, spots.map((spot) => spot.id));
+    const spots = await spotsOf(
+      db,
+      rows.map((row) => row.page.id),
+    );
+    const counts = await placementsInSpots(
+      db,
+      spots.map((spot) => spot.id),
+    );
     const byPage = groupBy(spots, (spot) => spot.pageId);
     return rows.map(({ site, page }) => {
       const key = `${site.key}/${page.path}`;
       return {
-        key, path: page.path, title: page.title, url: pageUrl(site, page), checkedAt: page.checkedAt?.toISOString() ?? null,
+        key,
+        path: page.path,
+        title: page.title,
+        url: pageUrl(site, page),
+        checkedAt: page.checkedAt?.toISOString() ?? null,
         spots: (byPage.get(page.id) ?? []).map((spot) => tellSpot(key, spot, counts.get(spot.id) ?? 0)),
       };
     });
@@ -127,13 +159,17 @@ export function placeHandlers(deps: Deps): Handlers<Named<'sites' | 'pages' | 's
 }
 
 const tellSpot = (page: string, spot: SpotRow, placements: number): Spot => ({
-  key: `${page}#${spot.name}`, name: spot.name, widths: { phone: spot.phone, tablet: spot.tablet, desktop: spot.desktop }, placements,
+  key: `${page}#${spot.name}`,
+  name: spot.name,
+  widths: { phone: spot.phone, tablet: spot.tablet, desktop: spot.desktop },
+  placements,
 });
 
 /* The site's address without query, fragment and the slash at its end: pages are put behind it. */
 function siteAddress(address: string): string {
   const url = /^https?:\/\//i.test(address.trim()) && URL.canParse(address.trim()) ? new URL(address.trim()) : null;
-  if (!url || url.username || url.password || url.search || url.hash) throw new OrbisError('address-invalid', { found: address }, [{ pointer: '/address', detail: 'an address such as https://site.example' }]);
+  if (!url || url.username || url.password || url.search || url.hash)
+    throw new OrbisError('address-invalid', { found: address }, [{ pointer: '/address', detail: 'an address such as https://site.example' }]);
   return url.href.replace(/\/$/, '');
 }
 

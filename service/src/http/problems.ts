@@ -26,7 +26,11 @@ export function answerProblems(log: Logger): ErrorRequestHandler {
     if (error.code === 'too-many-attempts') response.set('Retry-After', String(error.facts['seconds']));
     if (error.code === 'not-signed-in') response.set('WWW-Authenticate', 'Bearer');
     if (error.code === 'method-not-allowed') response.set('Allow', String(error.facts['allowed']));
-    response.status(error.status).set('Cache-Control', 'no-store').type('application/problem+json').send(JSON.stringify(problemOf(error, `urn:request:${String(request.id)}`)));
+    response
+      .status(error.status)
+      .set('Cache-Control', 'no-store')
+      .type('application/problem+json')
+      .send(JSON.stringify(problemOf(error, `urn:request:${String(request.id)}`)));
   };
 }
 

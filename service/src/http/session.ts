@@ -14,7 +14,12 @@ const argon = { memoryCost: 19_456, timeCost: 2, parallelism: 1 };
 export function sessionHandlers(deps: Deps): Handlers<Named<'session' | 'password' | 'tokens' | 'health'>> {
   const { now } = deps;
   const { db } = deps.connection;
-  const told = (person: Person | null, setUp: boolean): Session => ({ signedIn: person !== null, setUp, person: person && { name: person.name }, frames: deps.origins().ownHosts ? 'own-hosts' : 'shared-host' });
+  const told = (person: Person | null, setUp: boolean): Session => ({
+    signedIn: person !== null,
+    setUp,
+    person: person && { name: person.name },
+    frames: deps.origins().ownHosts ? 'own-hosts' : 'shared-host',
+  });
   const checked = async (password: string): Promise<Person> => {
     const person = await owner(db, now());
     if (!person.passwordHash || !(await verify(person.passwordHash, password))) throw new OrbisError('wrong-password');
@@ -47,7 +52,8 @@ export function sessionHandlers(deps: Deps): Handlers<Named<'session' | 'passwor
       return { data: undefined, status: 204, session: null };
     },
     'password.set': async ({ body }) => {
-      if ([...body.password].length < leastPassword) throw new OrbisError('password-weak', { least: leastPassword }, [{ pointer: '/password', detail: `at least ${leastPassword} characters` }]);
+      if ([...body.password].length < leastPassword)
+        throw new OrbisError('password-weak', { least: leastPassword }, [{ pointer: '/password', detail: `at least ${leastPassword} characters` }]);
       const passwordHash = await hash(body.password, argon);
       const personId = await db.transaction(async (tx) => {
         const id = await useLink(tx, body.secret, 'password', now());

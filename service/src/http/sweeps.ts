@@ -21,11 +21,17 @@ export function sweepHandlers(deps: Deps): Handlers<Named<'sweeps'>> {
     return job;
   };
   const tell = async (job: JobRow): Promise<Sweep> => ({
-    id: job.publicId, state: job.state, scope: job.scope, ...(await countPages(db, job.id)), counts: await countStates(db, job.id),
-    createdAt: job.createdAt.toISOString(), startedAt: job.startedAt?.toISOString() ?? null, endedAt: job.endedAt?.toISOString() ?? null,
+    id: job.publicId,
+    state: job.state,
+    scope: job.scope,
+    ...(await countPages(db, job.id)),
+    counts: await countStates(db, job.id),
+    createdAt: job.createdAt.toISOString(),
+    startedAt: job.startedAt?.toISOString() ?? null,
+    endedAt: job.endedAt?.toISOString() ?? null,
   });
   async function* watch(id: string, signal: AbortSignal): AsyncGenerator<Sweep> {
-    for (let last = ''; !signal.aborted; ) {
+    for (let last = ''; !signal.aborted;) {
       const sweep = await tell(await byId(id));
       const now = JSON.stringify(sweep);
       if (now !== last) yield sweep;
@@ -56,14 +62,22 @@ export function sweepHandlers(deps: Deps): Handlers<Named<'sweeps'>> {
     'sweeps.pages': async ({ params, query }) => {
       const job = await byId(params.sweep);
       const page = keyset(await listSweepPages(db, job.id, query.limit, query.after), query.limit, (row) => row);
-      const seen = groupBy(await sightingsOf(db, page.items.map((row) => row.id)), (row) => row.sighting.sweepPageId);
-      const items = page.items.map(
-        (row): SweepPage => ({
-          page: `${row.site.key}/${row.page.path}`, url: pageUrl(row.site, row.page), state: row.sweepPage.state, status: row.sweepPage.status, why: row.sweepPage.why,
-          readAt: row.sweepPage.readAt?.toISOString() ?? null,
-          seen: (seen.get(row.id) ?? []).map(({ sighting, placement, embed }) => ({ placement, embed, state: sighting.state, findings: tellFindings(sighting.findings) })),
-        }),
+      const seen = groupBy(
+        await sightingsOf(
+          db,
+          page.items.map((row) => row.id),
+        ),
+        (row) => row.sighting.sweepPageId,
       );
+      const items = page.items.map((row): SweepPage => ({
+        page: `${row.site.key}/${row.page.path}`,
+        url: pageUrl(row.site, row.page),
+        state: row.sweepPage.state,
+        status: row.sweepPage.status,
+        why: row.sweepPage.why,
+        readAt: row.sweepPage.readAt?.toISOString() ?? null,
+        seen: (seen.get(row.id) ?? []).map(({ sighting, placement, embed }) => ({ placement, embed, state: sighting.state, findings: tellFindings(sighting.findings) })),
+      }));
       return { data: { items, next: page.next } };
     },
     'sweeps.events': async ({ params, signal }) => {

@@ -28,7 +28,13 @@ async function lookAt(row: PageOfSweep, { db, fetching, sheets }: SweepTools): P
   const placements = await everyPlacementOn(db, row.page.id);
   try {
     const answer = await fetching.readPage(pageUrl(row.site, row.page), await declaredAddresses(db));
-    const issued = groupBy(await deliveriesOf(db, placements.map((p) => p.id)), (d) => d.delivery.placementId);
+    const issued = groupBy(
+      await deliveriesOf(
+        db,
+        placements.map((p) => p.id),
+      ),
+      (d) => d.delivery.placementId,
+    );
     const expected = placements.map((p) => ({
       placement: p.placement.publicId,
       seenBefore: p.placement.lastSeenAt !== null,
@@ -40,14 +46,23 @@ async function lookAt(row: PageOfSweep, { db, fetching, sheets }: SweepTools): P
       const old = result.state === 'live' && carried !== undefined && isOutOfDate(placed, carried, sheets);
       const { delivery, line, findings } = result;
       // What is out of date is worked out anew whenever somebody asks, so only the sighting keeps it.
-      return { placementId: placed.id, state: old ? ('out-of-date' as const) : result.state, delivery, line, findings: old ? [...findings, outOfDateFinding(placed, carried)] : findings };
+      return {
+        placementId: placed.id,
+        state: old ? ('out-of-date' as const) : result.state,
+        delivery,
+        line,
+        findings: old ? [...findings, outOfDateFinding(placed, carried)] : findings,
+      };
     });
     return { state: 'read', status: answer.status, why: null, digest: digest(answer.text), seen };
   } catch (error) {
     if (!(error instanceof FetchFailure)) throw error;
     const finding = { rule: 'page-unreachable', level: 'error' as const, facts: { why: error.message, remedy: error.remedy } };
     return {
-      state: 'unreachable', status: error.status, why: error.message, digest: null,
+      state: 'unreachable',
+      status: error.status,
+      why: error.message,
+      digest: null,
       seen: placements.map((p) => ({ placementId: p.id, state: 'unreachable' as const, delivery: null, line: null, findings: [finding] })),
     };
   }

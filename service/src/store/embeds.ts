@@ -43,7 +43,17 @@ export async function findEmbed(db: Handle, key: string): Promise<StoredEmbed | 
 /** Puts an embed into the collection, with its first source and revision. Call it in a transaction. */
 export async function insertEmbed(
   tx: Handle,
-  values: { name: string; notes: string; tags: readonly string[]; kind: string; provider: string | null; level: EmbedRow['level']; pasted: string; base: string; revision: NewRevision },
+  values: {
+    name: string;
+    notes: string;
+    tags: readonly string[];
+    kind: string;
+    provider: string | null;
+    level: EmbedRow['level'];
+    pasted: string;
+    base: string;
+    revision: NewRevision;
+  },
   { by, now }: Act,
 ): Promise<string> {
   const key = await freeKey(tx, keyFrom(values.name));
@@ -58,7 +68,14 @@ export async function insertEmbed(
 
 /* The unique key decides in the end; two that collect the same name at once make one of them try again. */
 async function freeKey(tx: Handle, wanted: string): Promise<string> {
-  const taken = new Set((await tx.select({ key: embed.key }).from(embed).where(or(eq(embed.key, wanted), like(embed.key, `${wanted}-%`)))).map((row) => row.key));
+  const taken = new Set(
+    (
+      await tx
+        .select({ key: embed.key })
+        .from(embed)
+        .where(or(eq(embed.key, wanted), like(embed.key, `${wanted}-%`)))
+    ).map((row) => row.key),
+  );
   if (!taken.has(wanted)) return wanted;
   for (let n = 2; ; n++) if (!taken.has(`${wanted}-${n}`)) return `${wanted}-${n}`;
 }
@@ -72,34 +89,65 @@ export async function setTags(tx: Handle, embedId: number, tags: readonly string
 export async function tagsOf(db: Handle, embedIds: readonly number[]): Promise<Map<number, string[]>> {
   const out = new Map<number, string[]>(embedIds.map((id) => [id, []]));
   if (embedIds.length === 0) return out;
-  const rows = await db.select().from(embedTag).where(inArray(embedTag.embedId, [...embedIds])).orderBy(embedTag.tag);
+  const rows = await db
+    .select()
+    .from(embedTag)
+    .where(inArray(embedTag.embedId, [...embedIds]))
+    .orderBy(embedTag.tag);
   for (const { embedId, tag } of rows) out.get(embedId)?.push(tag);
   return out;
 }
 
 export async function placementCounts(db: Handle, embedIds: readonly number[]): Promise<Map<number, number>> {
   if (embedIds.length === 0) return new Map();
-  const rows = await db.select({ id: placement.embedId, count: sql<number>`count(*)` }).from(placement).where(and(inArray(placement.embedId, [...embedIds]), eq(placement.active, 1))).groupBy(placement.embedId);
+  const rows = await db
+    .select({ id: placement.embedId, count: sql<number>`count(*)` })
+    .from(placement)
+    .where(and(inArray(placement.embedId, [...embedIds]), eq(placement.active, 1)))
+    .groupBy(placement.embedId);
   return new Map(rows.map(({ id, count }) => [id, Number(count)]));
 }
 
-export async function listEmbeds(db: Handle, query: { limit: number; after?: string | undefined; q?: string | undefined; kind?: string | undefined; tag?: string | undefined }): Promise<EmbedRow[]> {
+export async function listEmbeds(
+  db: Handle,
+  query: { limit: number; after?: string | undefined; q?: string | undefined; kind?: string | undefined; tag?: string | undefined },
+): Promise<EmbedRow[]> {
   const from = afterId(query.after);
   const words = (query.q ?? '').split(/\s+/).filter(Boolean);
   const conditions: (SQL | undefined)[] = [
     from === null ? undefined : lt(embed.id, from),
     query.kind ? eq(embed.kind, query.kind) : undefined,
     query.tag ? inArray(embed.id, db.select({ id: embedTag.embedId }).from(embedTag).where(eq(embedTag.tag, query.tag))) : undefined,
-    ...words.map((word) => or(like(embed.name, contains(word)), like(embed.notes, contains(word)), inArray(embed.id, db.select({ id: embedTag.embedId }).from(embedTag).where(like(embedTag.tag, contains(word)))))),
+    ...words.map((word) =>
+      or(
+        like(embed.name, contains(word)),
+        like(embed.notes, contains(word)),
+        inArray(
+          embed.id,
+          db
+            .select({ id: embedTag.embedId })
+            .from(embedTag)
+            .where(like(embedTag.tag, contains(word))),
+        ),
+      ),
+    ),
   ];
-  return db.select().from(embed).where(and(...conditions)).orderBy(desc(embed.id)).limit(query.limit + 1);
+  return db
+    .select()
+    .from(embed)
+    .where(and(...conditions))
+    .orderBy(desc(embed.id))
+    .limit(query.limit + 1);
 }
 
 const contains = (word: string): string => `%${word.replace(/[\\%_]/g, '\\$&')}%`;
 
 /** Changes an embed's row if it still is in the version that the caller saw; false where it is not. */
 export async function changeEmbed(tx: Handle, row: Pick<EmbedRow, 'id' | 'version'>, values: Partial<EmbedRow>, now: Date): Promise<boolean> {
-  const [result] = await tx.update(embed).set({ ...values, version: row.version + 1, changedAt: now }).where(and(eq(embed.id, row.id), eq(embed.version, row.version)));
+  const [result] = await tx
+    .update(embed)
+    .set({ ...values, version: row.version + 1, changedAt: now })
+    .where(and(eq(embed.id, row.id), eq(embed.version, row.version)));
   return result.affectedRows === 1;
 }
 
@@ -113,11 +161,19 @@ export async function addRevision(tx: Handle, stored: StoredEmbed, values: NewRe
 
 export async function listRevisions(db: Handle, embedId: number, limit: number, after: string | undefined): Promise<RevisionRow[]> {
   const from = afterId(after);
-  return db.select().from(revision).where(and(eq(revision.embedId, embedId), from === null ? undefined : lt(revision.id, from))).orderBy(desc(revision.id)).limit(limit + 1);
+  return db
+    .select()
+    .from(revision)
+    .where(and(eq(revision.embedId, embedId), from === null ? undefined : lt(revision.id, from)))
+    .orderBy(desc(revision.id))
+    .limit(limit + 1);
 }
 
 export async function findRevision(db: Handle, embedId: number, number: number): Promise<RevisionRow | null> {
-  const [row] = await db.select().from(revision).where(and(eq(revision.embedId, embedId), eq(revision.number, number)));
+  const [row] = await db
+    .select()
+    .from(revision)
+    .where(and(eq(revision.embedId, embedId), eq(revision.number, number)));
   return row ?? null;
 }
 

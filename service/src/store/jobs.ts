@@ -22,7 +22,10 @@ export async function insertSweep(tx: Handle, scope: string | null, pageIds: rea
 
 /** A sweep of the same scope that has not ended. */
 export async function runningSweep(db: Handle, scope: string | null): Promise<JobRow | null> {
-  const found = await db.select().from(job).where(inArray(job.state, ['waiting', 'running']));
+  const found = await db
+    .select()
+    .from(job)
+    .where(inArray(job.state, ['waiting', 'running']));
   return found.find((row) => row.scope === scope) ?? null;
 }
 
@@ -33,7 +36,12 @@ export async function findJob(db: Handle, publicId: string): Promise<JobRow | nu
 
 export async function listJobs(db: Handle, limit: number, after: string | undefined): Promise<JobRow[]> {
   const from = afterId(after);
-  return db.select().from(job).where(from === null ? undefined : lt(job.id, from)).orderBy(desc(job.id)).limit(limit + 1);
+  return db
+    .select()
+    .from(job)
+    .where(from === null ? undefined : lt(job.id, from))
+    .orderBy(desc(job.id))
+    .limit(limit + 1);
 }
 
 /** Takes one job that waits, or whose holder has not been heard of for a minute; null where there is none. */
@@ -47,14 +55,20 @@ export async function claimJob(db: Database, owner: string): Promise<JobRow | nu
       .limit(1)
       .for('update', { skipLocked: true });
     if (!found) return null;
-    await tx.update(job).set({ state: 'running', leaseOwner: owner, leaseUntil: lease, startedAt: found.startedAt ?? new Date() }).where(eq(job.id, found.id));
+    await tx
+      .update(job)
+      .set({ state: 'running', leaseOwner: owner, leaseUntil: lease, startedAt: found.startedAt ?? new Date() })
+      .where(eq(job.id, found.id));
     return { ...found, state: 'running', leaseOwner: owner };
   });
 }
 
 /** Lengthens the lease; says whether the job should go on: it is still ours, and nobody asked for it to stop. */
 export async function renewLease(db: Handle, id: number, owner: string): Promise<'go-on' | 'stop' | 'lost'> {
-  await db.update(job).set({ leaseUntil: lease }).where(and(eq(job.id, id), eq(job.leaseOwner, owner)));
+  await db
+    .update(job)
+    .set({ leaseUntil: lease })
+    .where(and(eq(job.id, id), eq(job.leaseOwner, owner)));
   const [row] = await db.select().from(job).where(eq(job.id, id));
   if (row?.leaseOwner !== owner) return 'lost';
   return row.stopAsked ? 'stop' : 'go-on';
@@ -62,7 +76,10 @@ export async function renewLease(db: Handle, id: number, owner: string): Promise
 
 /** Gives a job back unfinished, to be taken up again by whoever comes first. */
 export const releaseJob = async (db: Handle, id: number, owner: string): Promise<void> =>
-  void (await db.update(job).set({ leaseUntil: sql`${databaseNow} - INTERVAL 1 SECOND` }).where(and(eq(job.id, id), eq(job.leaseOwner, owner))));
+  void (await db
+    .update(job)
+    .set({ leaseUntil: sql`${databaseNow} - INTERVAL 1 SECOND` })
+    .where(and(eq(job.id, id), eq(job.leaseOwner, owner))));
 
 export async function endJob(db: Handle, id: number, state: 'done' | 'stopped' | 'failed', now: Date): Promise<void> {
   await db.update(job).set({ state, endedAt: now, leaseUntil: null }).where(eq(job.id, id));
@@ -70,8 +87,14 @@ export async function endJob(db: Handle, id: number, state: 'done' | 'stopped' |
 
 /** Asks a job to stop; false where it has ended. One that nobody has taken yet ends at once. */
 export async function askToStop(db: Handle, id: number, now: Date): Promise<boolean> {
-  await db.update(job).set({ state: 'stopped', endedAt: now }).where(and(eq(job.id, id), eq(job.state, 'waiting')));
-  const [result] = await db.update(job).set({ stopAsked: 1 }).where(and(eq(job.id, id), eq(job.state, 'running')));
+  await db
+    .update(job)
+    .set({ state: 'stopped', endedAt: now })
+    .where(and(eq(job.id, id), eq(job.state, 'waiting')));
+  const [result] = await db
+    .update(job)
+    .set({ stopAsked: 1 })
+    .where(and(eq(job.id, id), eq(job.state, 'running')));
   const [row] = await db.select().from(job).where(eq(job.id, id));
   return result.affectedRows === 1 || row?.state === 'stopped';
 }
@@ -84,16 +107,15 @@ export interface PageOfSweep {
 }
 
 export async function nextPage(db: Handle, jobId: number): Promise<PageOfSweep | null> {
-  const [row] = await pagesOfJob(db).where(and(eq(sweepPage.jobId, jobId), eq(sweepPage.state, 'waiting'))).orderBy(asc(sweepPage.id)).limit(1);
+  const [row] = await pagesOfJob(db)
+    .where(and(eq(sweepPage.jobId, jobId), eq(sweepPage.state, 'waiting')))
+    .orderBy(asc(sweepPage.id))
+    .limit(1);
   return row ?? null;
 }
 
 const pagesOfJob = (db: Handle) =>
-  db
-    .select({ id: sweepPage.id, sweepPage, page, site })
-    .from(sweepPage)
-    .innerJoin(page, eq(page.id, sweepPage.pageId))
-    .innerJoin(site, eq(site.id, page.siteId));
+  db.select({ id: sweepPage.id, sweepPage, page, site }).from(sweepPage).innerJoin(page, eq(page.id, sweepPage.pageId)).innerJoin(site, eq(site.id, page.siteId));
 
 export async function listSweepPages(db: Handle, jobId: number, limit: number, after: string | undefined): Promise<PageOfSweep[]> {
   const from = afterId(after);
@@ -136,13 +158,21 @@ export interface PageResult {
 export async function recordPage(db: Database, row: PageOfSweep, result: PageResult, now: Date): Promise<void> {
   await db.transaction(async (tx) => {
     const { state, status, why, digest } = result;
-    await tx.update(sweepPage).set({ state, status, why: why?.slice(0, 300) ?? null, digest, readAt: now }).where(eq(sweepPage.id, row.sweepPage.id));
+    await tx
+      .update(sweepPage)
+      .set({ state, status, why: why?.slice(0, 300) ?? null, digest, readAt: now })
+      .where(eq(sweepPage.id, row.sweepPage.id));
     if (state === 'read') await tx.update(page).set({ checkedAt: now }).where(eq(page.id, row.page.id));
     for (const { placementId, ...seen } of result.seen) {
       const onPage = seen.delivery !== null;
       await tx
         .update(placement)
-        .set({ seen: seen.state === 'out-of-date' ? 'live' : seen.state, findings: seen.findings, ...(state === 'read' ? { checkedAt: now } : {}), ...(onPage ? { seenDelivery: seen.delivery, lastSeenAt: now } : {}) })
+        .set({
+          seen: seen.state === 'out-of-date' ? 'live' : seen.state,
+          findings: seen.findings,
+          ...(state === 'read' ? { checkedAt: now } : {}),
+          ...(onPage ? { seenDelivery: seen.delivery, lastSeenAt: now } : {}),
+        })
         .where(eq(placement.id, placementId));
       await tx.insert(sighting).values({ sweepPageId: row.sweepPage.id, placementId, state: seen.state, delivery: seen.delivery, line: seen.line, findings: seen.findings });
     }
@@ -156,7 +186,11 @@ export interface SweepCounts {
 }
 
 export async function countPages(db: Handle, jobId: number): Promise<SweepCounts> {
-  const rows = await db.select({ state: sweepPage.state, count: sql<number>`count(*)` }).from(sweepPage).where(eq(sweepPage.jobId, jobId)).groupBy(sweepPage.state);
+  const rows = await db
+    .select({ state: sweepPage.state, count: sql<number>`count(*)` })
+    .from(sweepPage)
+    .where(eq(sweepPage.jobId, jobId))
+    .groupBy(sweepPage.state);
   const of = (state: SweepPageRow['state']): number => Number(rows.find((r) => r.state === state)?.count ?? 0);
   return { pages: of('waiting') + of('read') + of('unreachable'), read: of('read'), unreachable: of('unreachable') };
 }

@@ -22,7 +22,10 @@ export async function owner(db: Handle, now: Date): Promise<Person> {
 /** Makes a one-time link's secret. Earlier unused links of the same purpose lose their force. */
 export async function makeLink(db: Handle, personId: number, purpose: 'password' | 'sign-in', minutes: number, now: Date): Promise<string> {
   const secret = newSecret();
-  await db.update(link).set({ usedAt: now }).where(and(eq(link.personId, personId), eq(link.purpose, purpose), isNull(link.usedAt)));
+  await db
+    .update(link)
+    .set({ usedAt: now })
+    .where(and(eq(link.personId, personId), eq(link.purpose, purpose), isNull(link.usedAt)));
   await db.insert(link).values({ hash: digest(secret), personId, purpose, createdAt: now, expiresAt: new Date(now.getTime() + minutes * 60_000) });
   return secret;
 }
@@ -30,14 +33,20 @@ export async function makeLink(db: Handle, personId: number, purpose: 'password'
 /** Uses up a link; null where it is not known, is of another purpose, was used, or has run out. */
 export async function useLink(db: Handle, secret: string, purpose: 'password' | 'sign-in', now: Date): Promise<number | null> {
   const hash = digest(secret);
-  const [result] = await db.update(link).set({ usedAt: now }).where(and(eq(link.hash, hash), eq(link.purpose, purpose), isNull(link.usedAt), gt(link.expiresAt, now)));
+  const [result] = await db
+    .update(link)
+    .set({ usedAt: now })
+    .where(and(eq(link.hash, hash), eq(link.purpose, purpose), isNull(link.usedAt), gt(link.expiresAt, now)));
   if (result.affectedRows !== 1) return null;
   const [row] = await db.select().from(link).where(eq(link.hash, hash));
   return row?.personId ?? null;
 }
 
 export async function setPassword(db: Handle, personId: number, passwordHash: string, name: string | undefined): Promise<void> {
-  await db.update(person).set({ passwordHash, ...(name ? { name } : {}) }).where(eq(person.id, personId));
+  await db
+    .update(person)
+    .set({ passwordHash, ...(name ? { name } : {}) })
+    .where(eq(person.id, personId));
   // A new password ends what was begun with the old one.
   await db.delete(session).where(eq(session.personId, personId));
 }
@@ -52,7 +61,11 @@ export async function openSession(db: Handle, personId: number, now: Date): Prom
 }
 
 export async function personOfSession(db: Handle, secret: string, now: Date): Promise<Person | null> {
-  const [row] = await db.select({ person }).from(session).innerJoin(person, eq(person.id, session.personId)).where(and(eq(session.hash, digest(secret)), gt(session.expiresAt, now)));
+  const [row] = await db
+    .select({ person })
+    .from(session)
+    .innerJoin(person, eq(person.id, session.personId))
+    .where(and(eq(session.hash, digest(secret)), gt(session.expiresAt, now)));
   return row?.person ?? null;
 }
 
@@ -67,7 +80,11 @@ export async function makeToken(db: Handle, personId: number, name: string, now:
 }
 
 export async function personOfToken(db: Handle, secret: string, now: Date): Promise<Person | null> {
-  const [row] = await db.select({ person, token }).from(token).innerJoin(person, eq(person.id, token.personId)).where(and(eq(token.hash, digest(secret)), isNull(token.revokedAt)));
+  const [row] = await db
+    .select({ person, token })
+    .from(token)
+    .innerJoin(person, eq(person.id, token.personId))
+    .where(and(eq(token.hash, digest(secret)), isNull(token.revokedAt)));
   if (!row) return null;
   // To the minute is enough, and spares a write at every request.
   if (!row.token.lastUsedAt || now.getTime() - row.token.lastUsedAt.getTime() > 60_000) await db.update(token).set({ lastUsedAt: now }).where(eq(token.id, row.token.id));
@@ -76,11 +93,19 @@ export async function personOfToken(db: Handle, secret: string, now: Date): Prom
 
 export async function listTokens(db: Handle, personId: number, limit: number, after: string | undefined): Promise<TokenRow[]> {
   const from = afterId(after);
-  return db.select().from(token).where(and(eq(token.personId, personId), isNull(token.revokedAt), from === null ? undefined : lt(token.id, from))).orderBy(desc(token.id)).limit(limit + 1);
+  return db
+    .select()
+    .from(token)
+    .where(and(eq(token.personId, personId), isNull(token.revokedAt), from === null ? undefined : lt(token.id, from)))
+    .orderBy(desc(token.id))
+    .limit(limit + 1);
 }
 
 /** False where there is no such token. */
 export async function revokeToken(db: Handle, personId: number, publicId: string, now: Date): Promise<boolean> {
-  const [result] = await db.update(token).set({ revokedAt: now }).where(and(eq(token.publicId, publicId), eq(token.personId, personId), isNull(token.revokedAt)));
+  const [result] = await db
+    .update(token)
+    .set({ revokedAt: now })
+    .where(and(eq(token.publicId, publicId), eq(token.personId, personId), isNull(token.revokedAt)));
   return result.affectedRows === 1;
 }

@@ -40,7 +40,10 @@ export async function findPlacement(db: Handle, publicId: string): Promise<Store
 
 /** The placement of an embed in a spot that is not ended. */
 export async function placementOf(db: Handle, embedId: number, spotId: number): Promise<PlacementRow | null> {
-  const [row] = await db.select().from(placement).where(and(eq(placement.embedId, embedId), eq(placement.spotId, spotId), eq(placement.active, 1)));
+  const [row] = await db
+    .select()
+    .from(placement)
+    .where(and(eq(placement.embedId, embedId), eq(placement.spotId, spotId), eq(placement.active, 1)));
   return row ?? null;
 }
 
@@ -59,7 +62,10 @@ export async function listPlacements(db: Handle, filter: PlacementFilter, limit:
     filter.pageId === undefined ? undefined : eq(spot.pageId, filter.pageId),
     from === null ? undefined : lt(placement.id, from),
   ];
-  return rows(db).where(and(...conditions)).orderBy(desc(placement.id)).limit(limit + 1);
+  return rows(db)
+    .where(and(...conditions))
+    .orderBy(desc(placement.id))
+    .limit(limit + 1);
 }
 
 export async function insertPlacement(db: Handle, embedId: number, spotId: number, { by, now }: Act): Promise<string> {
@@ -68,7 +74,8 @@ export async function insertPlacement(db: Handle, embedId: number, spotId: numbe
   return publicId;
 }
 
-export const endPlacement = async (db: Handle, id: number, now: Date): Promise<void> => void (await db.update(placement).set({ endedAt: now, active: null }).where(eq(placement.id, id)));
+export const endPlacement = async (db: Handle, id: number, now: Date): Promise<void> =>
+  void (await db.update(placement).set({ endedAt: now, active: null }).where(eq(placement.id, id)));
 
 /** Whose embed a placement's mark names, also of an ended one. */
 export async function embedOfMark(db: Handle, publicId: string): Promise<string | null> {
@@ -77,14 +84,19 @@ export async function embedOfMark(db: Handle, publicId: string): Promise<string 
 }
 
 /** Holds a placement's row for the rest of the transaction, so that numbers are given once. */
-export const lockPlacement = async (tx: Handle, id: number): Promise<void> => void (await tx.select({ id: placement.id }).from(placement).where(eq(placement.id, id)).for('update'));
+export const lockPlacement = async (tx: Handle, id: number): Promise<void> =>
+  void (await tx.select({ id: placement.id }).from(placement).where(eq(placement.id, id)).for('update'));
 
 export async function lastDelivery(db: Handle, placementId: number): Promise<DeliveryRow | null> {
   const [row] = await db.select().from(delivery).where(eq(delivery.placementId, placementId)).orderBy(desc(delivery.number)).limit(1);
   return row ?? null;
 }
 
-export async function insertDelivery(tx: Handle, values: { placementId: number; number: number; revisionId: number; pieces: Piece[]; text: string; digest: string }, { by, now }: Act): Promise<void> {
+export async function insertDelivery(
+  tx: Handle,
+  values: { placementId: number; number: number; revisionId: number; pieces: Piece[]; text: string; digest: string },
+  { by, now }: Act,
+): Promise<void> {
   await tx.insert(delivery).values({ ...values, createdAt: now, createdBy: by });
 }
 

@@ -24,17 +24,31 @@ export async function insertSite(db: Handle, values: { key: string; name: string
 
 export async function listSites(db: Handle, limit: number, after: string | undefined): Promise<SiteRow[]> {
   const from = afterId(after);
-  return db.select().from(site).where(from === null ? undefined : gt(site.id, from)).orderBy(asc(site.id)).limit(limit + 1);
+  return db
+    .select()
+    .from(site)
+    .where(from === null ? undefined : gt(site.id, from))
+    .orderBy(asc(site.id))
+    .limit(limit + 1);
 }
 
 /** False where somebody changed the site since. */
 export async function changeSite(db: Handle, row: SiteRow, values: { name?: string; address?: string }): Promise<boolean> {
-  const [result] = await db.update(site).set({ ...values, version: row.version + 1 }).where(and(eq(site.id, row.id), eq(site.version, row.version)));
+  const [result] = await db
+    .update(site)
+    .set({ ...values, version: row.version + 1 })
+    .where(and(eq(site.id, row.id), eq(site.version, row.version)));
   return result.affectedRows === 1;
 }
 
 export async function findPage(db: Handle, { site: key, path }: Pick<Place, 'site' | 'path'>): Promise<{ site: SiteRow; page: PageRow } | null> {
-  return first(await db.select({ site, page }).from(page).innerJoin(site, eq(site.id, page.siteId)).where(and(eq(site.key, key), eq(page.path, path))));
+  return first(
+    await db
+      .select({ site, page })
+      .from(page)
+      .innerJoin(site, eq(site.id, page.siteId))
+      .where(and(eq(site.key, key), eq(page.path, path))),
+  );
 }
 
 export async function insertPage(db: Handle, siteId: number, values: { path: string; title: string }, { by, now }: Act): Promise<void> {
@@ -69,28 +83,46 @@ export async function insertSpot(db: Handle, pageId: number, name: string, width
 
 /** False where somebody changed the spot since. */
 export async function changeSpot(db: Handle, row: SpotRow, widths: Widths): Promise<boolean> {
-  const [result] = await db.update(spot).set({ ...widths, version: row.version + 1 }).where(and(eq(spot.id, row.id), eq(spot.version, row.version)));
+  const [result] = await db
+    .update(spot)
+    .set({ ...widths, version: row.version + 1 })
+    .where(and(eq(spot.id, row.id), eq(spot.version, row.version)));
   return result.affectedRows === 1;
 }
 
 export const spotsOf = async (db: Handle, pageIds: readonly number[]): Promise<SpotRow[]> =>
-  pageIds.length === 0 ? [] : db.select().from(spot).where(inArray(spot.pageId, [...pageIds])).orderBy(asc(spot.id));
+  pageIds.length === 0
+    ? []
+    : db
+        .select()
+        .from(spot)
+        .where(inArray(spot.pageId, [...pageIds]))
+        .orderBy(asc(spot.id));
 
 /** How many placements there are in each spot: those that are not ended. */
 export async function placementsInSpots(db: Handle, spotIds: readonly number[]): Promise<Map<number, number>> {
   if (spotIds.length === 0) return new Map();
-  const rows = await db.select({ id: placement.spotId, count: sql<number>`count(*)` }).from(placement).where(and(inArray(placement.spotId, [...spotIds]), eq(placement.active, 1))).groupBy(placement.spotId);
+  const rows = await db
+    .select({ id: placement.spotId, count: sql<number>`count(*)` })
+    .from(placement)
+    .where(and(inArray(placement.spotId, [...spotIds]), eq(placement.active, 1)))
+    .groupBy(placement.spotId);
   return new Map(rows.map(({ id, count }) => [id, Number(count)]));
 }
 
 export async function pageCounts(db: Handle, siteIds: readonly number[]): Promise<Map<number, number>> {
   if (siteIds.length === 0) return new Map();
-  const rows = await db.select({ id: page.siteId, count: sql<number>`count(*)` }).from(page).where(inArray(page.siteId, [...siteIds])).groupBy(page.siteId);
+  const rows = await db
+    .select({ id: page.siteId, count: sql<number>`count(*)` })
+    .from(page)
+    .where(inArray(page.siteId, [...siteIds]))
+    .groupBy(page.siteId);
   return new Map(rows.map(({ id, count }) => [id, Number(count)]));
 }
 
 /** Whether anything was ever placed in a spot; what was issued is kept, so such a spot stays. */
-export const wasPlaced = async (db: Handle, spotId: number): Promise<boolean> => (await db.select({ id: placement.id }).from(placement).where(eq(placement.spotId, spotId)).orderBy(desc(placement.id)).limit(1)).length > 0;
+export const wasPlaced = async (db: Handle, spotId: number): Promise<boolean> =>
+  (await db.select({ id: placement.id }).from(placement).where(eq(placement.spotId, spotId)).orderBy(desc(placement.id)).limit(1)).length > 0;
 
 export const deleteSite = async (db: Handle, id: number): Promise<void> => void (await db.delete(site).where(eq(site.id, id)));
 export const deletePage = async (db: Handle, id: number): Promise<void> => void (await db.delete(page).where(eq(page.id, id)));
@@ -108,4 +140,3 @@ export async function pagesToSweep(db: Handle, scope: { siteId?: number; pageId?
     .orderBy(asc(page.id));
   return rows.map((row) => row.id);
 }
-

@@ -14,6 +14,9 @@ export async function insertPreview(db: Handle, host: string, document: { html: 
 }
 
 export async function findPreview(db: Handle, host: string, now: Date): Promise<{ html: string; policy: string } | null> {
-  const [row] = await db.select().from(preview).where(and(eq(preview.host, host), gt(preview.expiresAt, now)));
+  const [row] = await db
+    .select()
+    .from(preview)
+    .where(and(eq(preview.host, host), gt(preview.expiresAt, now)));
   return row ?? null;
 }

@@ -1,5 +1,23 @@
 import { sql } from 'drizzle-orm';
-import { bigint, customType, datetime, foreignKey, index, int, json, longtext, mediumtext, mysqlEnum, mysqlTable, primaryKey, smallint, text, tinyint, unique, varchar } from 'drizzle-orm/mysql-core';
+import {
+  bigint,
+  customType,
+  datetime,
+  foreignKey,
+  index,
+  int,
+  json,
+  longtext,
+  mediumtext,
+  mysqlEnum,
+  mysqlTable,
+  primaryKey,
+  smallint,
+  text,
+  tinyint,
+  unique,
+  varchar,
+} from 'drizzle-orm/mysql-core';
 import type { Dress, Piece, Settings } from '@orbis/core';
 
 /** Keys, ids and digests: compared byte for byte. */
@@ -25,7 +43,9 @@ export const person = mysqlTable('person', {
 
 export const session = mysqlTable('session', {
   hash: ascii({ length: 64 }).primaryKey(),
-  personId: ref().notNull().references(() => person.id),
+  personId: ref()
+    .notNull()
+    .references(() => person.id),
   createdAt: when().notNull(),
   expiresAt: when().notNull(),
 });
@@ -33,7 +53,9 @@ export const session = mysqlTable('session', {
 export const token = mysqlTable('token', {
   id: id(),
   publicId: ascii({ length: 10 }).notNull().unique(),
-  personId: ref().notNull().references(() => person.id),
+  personId: ref()
+    .notNull()
+    .references(() => person.id),
   name: varchar({ length: 80 }).notNull(),
   hash: ascii({ length: 64 }).notNull().unique(),
   createdAt: when().notNull(),
@@ -44,7 +66,9 @@ export const token = mysqlTable('token', {
 /** One-time links: to set a password, or to sign in. */
 export const link = mysqlTable('link', {
   hash: ascii({ length: 64 }).primaryKey(),
-  personId: ref().notNull().references(() => person.id),
+  personId: ref()
+    .notNull()
+    .references(() => person.id),
   purpose: mysqlEnum(['password', 'sign-in']).notNull(),
   createdAt: when().notNull(),
   expiresAt: when().notNull(),
@@ -75,14 +99,28 @@ export const embed = mysqlTable(
 
 export const embedTag = mysqlTable(
   'embed_tag',
-  { embedId: ref().notNull().references(() => embed.id), tag: varchar({ length: 40 }).notNull() },
+  {
+    embedId: ref()
+      .notNull()
+      .references(() => embed.id),
+    tag: varchar({ length: 40 }).notNull(),
+  },
   (t) => [primaryKey({ columns: [t.embedId, t.tag] }), index('embed_tag_tag').on(t.tag)],
 );
 
 /** What was pasted, kept for ever; `base` is what edits count in. */
 export const source = mysqlTable(
   'source',
-  { id: id(), embedId: ref().notNull().references(() => embed.id), number: int().notNull(), pasted: longtext().notNull(), base: longtext().notNull(), ...created },
+  {
+    id: id(),
+    embedId: ref()
+      .notNull()
+      .references(() => embed.id),
+    number: int().notNull(),
+    pasted: longtext().notNull(),
+    base: longtext().notNull(),
+    ...created,
+  },
   (t) => [unique('source_number').on(t.embedId, t.number)],
 );
 
@@ -90,9 +128,13 @@ export const revision = mysqlTable(
   'revision',
   {
     id: id(),
-    embedId: ref().notNull().references(() => embed.id),
+    embedId: ref()
+      .notNull()
+      .references(() => embed.id),
     number: int().notNull(),
-    sourceId: ref().notNull().references(() => source.id),
+    sourceId: ref()
+      .notNull()
+      .references(() => source.id),
     leftOut: json().$type<number[]>().notNull(),
     settings: json().$type<Settings>().notNull(),
     dress: json().$type<Dress>().notNull(),
@@ -116,7 +158,16 @@ export const site = mysqlTable('site', {
 
 export const page = mysqlTable(
   'page',
-  { id: id(), siteId: ref().notNull().references(() => site.id), path: exact({ length: 340 }).notNull(), title: varchar({ length: 200 }).notNull(), checkedAt: when(), ...created },
+  {
+    id: id(),
+    siteId: ref()
+      .notNull()
+      .references(() => site.id),
+    path: exact({ length: 340 }).notNull(),
+    title: varchar({ length: 200 }).notNull(),
+    checkedAt: when(),
+    ...created,
+  },
   (t) => [unique('page_path').on(t.siteId, t.path)],
 );
 
@@ -124,7 +175,9 @@ export const spot = mysqlTable(
   'spot',
   {
     id: id(),
-    pageId: ref().notNull().references(() => page.id),
+    pageId: ref()
+      .notNull()
+      .references(() => page.id),
     name: ascii({ length: 60 }).notNull(),
     phone: smallint({ unsigned: true }).notNull(),
     tablet: smallint({ unsigned: true }).notNull(),
@@ -147,8 +200,12 @@ export const placement = mysqlTable(
   {
     id: id(),
     publicId: ascii({ length: 10 }).notNull().unique(),
-    spotId: ref().notNull().references(() => spot.id),
-    embedId: ref().notNull().references(() => embed.id),
+    spotId: ref()
+      .notNull()
+      .references(() => spot.id),
+    embedId: ref()
+      .notNull()
+      .references(() => embed.id),
     /** What the last sweep of its page made out; that it is out of date is worked out when asked. */
     seen: mysqlEnum(seenStates).notNull().default('planned'),
     seenDelivery: int(),
@@ -167,9 +224,13 @@ export const delivery = mysqlTable(
   'delivery',
   {
     id: id(),
-    placementId: ref().notNull().references(() => placement.id),
+    placementId: ref()
+      .notNull()
+      .references(() => placement.id),
     number: int().notNull(),
-    revisionId: ref().notNull().references(() => revision.id),
+    revisionId: ref()
+      .notNull()
+      .references(() => revision.id),
     pieces: json().$type<Piece[]>().notNull(),
     text: longtext().notNull(),
     digest: ascii({ length: 64 }).notNull(),
@@ -201,7 +262,9 @@ export const sweepPage = mysqlTable(
   'sweep_page',
   {
     id: id(),
-    jobId: ref().notNull().references(() => job.id),
+    jobId: ref()
+      .notNull()
+      .references(() => job.id),
     pageId: ref().notNull(),
     state: mysqlEnum(['waiting', 'read', 'unreachable']).notNull().default('waiting'),
     status: smallint({ unsigned: true }),
@@ -221,7 +284,9 @@ export const sighting = mysqlTable(
   {
     id: id(),
     sweepPageId: ref().notNull(),
-    placementId: ref().notNull().references(() => placement.id),
+    placementId: ref()
+      .notNull()
+      .references(() => placement.id),
     state: mysqlEnum([...seenStates, 'out-of-date']).notNull(),
     delivery: int(),
     line: int(),

@@ -18,7 +18,11 @@ export function outcomeOf({ base, wishes }: CodeSource, sheets: readonly Sheet[]
 export function refuseProblems({ problems }: Pick<Outcome, 'problems'>): void {
   const [first] = problems;
   if (!first) return;
-  throw new OrbisError(first.code, first.facts, problems.map((p) => ({ pointer: `/${p.wish}`, detail: catalogue[p.code as ErrorCode].detail(p.facts) })));
+  throw new OrbisError(
+    first.code,
+    first.facts,
+    problems.map((p) => ({ pointer: `/${p.wish}`, detail: catalogue[p.code as ErrorCode].detail(p.facts) })),
+  );
 }
 
 /** An outcome as it crosses the wire: its problems with their sentences. */

@@ -30,7 +30,13 @@ export const outOfDateFinding = (row: StoredPlacement, carried: DeliveryWithRevi
 
 /** Placements as the register shows them, with their states worked out as of now. */
 export async function tellPlacements(db: Handle, rows: readonly StoredPlacement[], sheets: readonly Sheet[]): Promise<Placement[]> {
-  const issued = groupBy(await deliveriesOf(db, rows.map((row) => row.placement.id)), (d) => d.delivery.placementId);
+  const issued = groupBy(
+    await deliveriesOf(
+      db,
+      rows.map((row) => row.placement.id),
+    ),
+    (d) => d.delivery.placementId,
+  );
   return rows.map((row) => tellPlacement(row, issued.get(row.placement.id) ?? [], sheets));
 }
 

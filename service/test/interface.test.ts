@@ -1,0 +1,287 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { expect } from 'chai';
+import type { Router } from 'express';
+import { pino } from 'pino';
+import { apiBase, ApiError, catalogue, findingSentences, openApi, OrbisError, routes } from '@orbis/contract';
+import { rules } from '@orbis/core';
+import { createApp, type Deps } from '@orbis/service';
+import { declareSite, password, startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
+
+const codeOf = async (work: Promise<unknown>): Promise<string> => {
+  const error = await work.then(
+    () => null,
+    (reason: unknown) => reason,
+  );
+  expect(error, 'it should have been refused').to.be.instanceOf(ApiError);
+  return (error as ApiError).code;
+};
+
+describe('the description of the interface', () => {
+  it('has every route that the app answers, and no other', () => {
+    const app = createApp({ origins: () => ({}), now: () => new Date(), log: pino({ level: 'silent' }), version: '0', sheets: [], connection: {} } as unknown as Deps);
+    interface Layer {
+      route?: { path: string; methods: Record<string, boolean> };
+      handle?: { stack?: Layer[] };
+    }
+    const answered: string[] = [];
+    const walk = (layers: readonly Layer[], depth: number): void => {
+      for (const { route, handle } of layers) {
+        if (route && typeof route.path === 'string' && depth > 0)
+          for (const method of Object.keys(route.methods)) answered.push(`${method} ${apiBase}${route.path.replace(/:([a-z]+)/g, '{$1}')}`);
+        else if (handle?.stack) walk(handle.stack, depth + 1);
+      }
+    };
+    walk((app.router as Router).stack as unknown as Layer[], 0);
+    const { paths } = openApi('0') as { paths: Record<string, object> };
+    const described = Object.entries(paths).flatMap(([path, methods]) => Object.keys(methods).map((method) => `${method} ${path}`));
+    expect(described).to.have.length.greaterThan(30);
+    expect(answered.filter((route) => !route.includes('{*')).sort()).to.deep.equal(described.sort());
+  });
+
+  it('is a whole document: every reference leads somewhere, every operation has its errors', () => {
+    const text = JSON.stringify(openApi('0'));
+    const { components } = JSON.parse(text) as { components: { schemas: Record<string, unknown> } };
+    const references = [...text.matchAll(/"\$ref":"#\/components\/schemas\/([^"]+)"/g)].map((found) => found[1]!);
+    expect(references).to.include('Problem').and.include('Reading');
+    for (const name of references) expect(components.schemas, name).to.have.property(name);
+  });
+
+  it('names only errors that are in the catalogue, and says each one in a sentence', () => {
+    for (const [code, { status, exit, detail }] of Object.entries(catalogue)) {
+      expect(status, code).to.be.within(400, 503);
+      expect(exit, code).to.be.within(1, 4);
+      expect(detail({}), code).to.be.a('string');
+    }
+  });
+
+  it('has sentences for every rule', () => {
+    for (const rule of rules) expect(findingSentences, rule.id).to.have.property(rule.id);
+  });
+
+  it('has its errors in the documents, both ways', () => {
+    const documented = [...readFileSync(new URL('../../docs/errors.md', import.meta.url), 'utf8').matchAll(/^\| `([a-z-]+)` \|/gm)].map((found) => found[1]!);
+    expect(documented.sort()).to.deep.equal(Object.keys(catalogue).sort());
+  });
+});
+
+describe('the migrations', () => {
+  it('are what the schema generates', () => {
+    const folder = new URL('../migrations/', import.meta.url);
+    const files = readdirSync(folder).filter((name) => name.endsWith('.sql'));
+    const journal = JSON.parse(readFileSync(new URL('meta/_journal.json', folder), 'utf8')) as { entries: { tag: string }[] };
+    expect(files.map((name) => name.replace('.sql', '')).sort()).to.deep.equal(journal.entries.map((entry) => entry.tag).sort());
+  });
+});
+
+describe('the service', () => {
+  let test: TestOrbis;
+  before(async () => {
+    test = await startTestOrbis();
+    await declareSite(test);
+  });
+  after(() => test.stop());
+
+  const raw = (path: string, init: RequestInit = {}): Promise<Response> => fetch(test.url + path, init);
+  const signedIn = (headers: Record<string, string> = {}): Record<string, string> => ({ 'authorization': `Bearer ${test.token}`, 'content-type': 'application/json', ...headers });
+
+  describe('keeps the door', () => {
+    for (const [name, route] of Object.entries(routes)) {
+      if (route.access === 'open') continue;
+      it(`closed for ${name}`, async () => {
+        const path = apiBase + route.path.replace(/:[a-z]+/g, 'x');
+        const answer = await raw(path, {
+          method: route.method.toUpperCase(),
+          headers: { 'content-type': 'application/json' },
+          ...(route.method === 'get' || route.method === 'delete' ? {} : { body: '{}' }),
+        });
+        expect(answer.status).to.equal(401);
+        expect(answer.headers.get('content-type')).to.match(/^application\/problem\+json/);
+        expect(await answer.json()).to.deep.include({ code: 'not-signed-in', status: 401 });
+      });
+    }
+
+    it('open for its health', async () => expect(await (await raw('/api/v1/health')).json()).to.include({ status: 'ok' }));
+
+    it('refuses a wrong password, and after ten of them any', async () => {
+      const other = await startTestOrbis();
+      try {
+        const attempt = (word: string): Promise<Response> =>
+          fetch(`${other.url}/api/v1/session`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ password: word }) });
+        for (let i = 0; i < 10; i++) expect((await attempt('no')).status).to.equal(401);
+        const refused = await attempt(password);
+        expect(refused.status).to.equal(429);
+        expect(Number(refused.headers.get('retry-after'))).to.be.within(1, 300);
+      } finally {
+        await other.stop();
+      }
+    });
+
+    it('gives a session cookie that scripts and other sites cannot use, and takes it back', async () => {
+      const answer = await raw('/api/v1/session', { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ password }) });
+      const cookie = answer.headers.get('set-cookie')!;
+      expect(cookie)
+        .to.match(/^orbis_session=[\w-]{43};/)
+        .and.include('HttpOnly')
+        .and.include('SameSite=Strict');
+      const headers = { cookie: cookie.split(';')[0]! };
+      expect((await raw('/api/v1/embeds', { headers })).status).to.equal(200);
+      for (const foreign of [{ 'sec-fetch-site': 'cross-site' }, { 'sec-fetch-site': 'same-site' }, { origin: 'http://elsewhere.localhost' }, { origin: 'null' }] as Record<
+        string,
+        string
+      >[]) {
+        const refused = await raw('/api/v1/session', { method: 'DELETE', headers: { ...headers, ...foreign } });
+        expect(refused.status, JSON.stringify(foreign)).to.equal(403);
+      }
+      expect((await raw('/api/v1/session', { method: 'DELETE', headers })).status).to.equal(204);
+      expect((await raw('/api/v1/embeds', { headers })).status).to.equal(401);
+    });
+
+    it('lets a one-time link in once', async () => {
+      const secret = new URL(await test.orbis.link('sign-in')).hash.slice(1);
+      const use = (path: string, body: object): Promise<Response> => raw(path, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+      expect((await use('/api/v1/password', { secret, password: 'a new one for you' })).status, 'a link for signing in sets no password').to.equal(401);
+      expect((await use('/api/v1/session/link', { secret })).status).to.equal(200);
+      expect((await use('/api/v1/session/link', { secret })).status).to.equal(401);
+    });
+
+    it('lists tokens without their secrets, and revokes them', async () => {
+      const { data: made } = await test.client.call('tokens.create', { body: { name: 'to be revoked' } });
+      const { data: list } = await test.client.call('tokens.list');
+      expect(JSON.stringify(list)).to.include(made.id).and.not.include(made.token);
+      const own = { headers: { authorization: `Bearer ${made.token}` } };
+      expect((await raw('/api/v1/embeds', own)).status).to.equal(200);
+      await test.client.call('tokens.delete', { params: { token: made.id } });
+      expect((await (await raw('/api/v1/embeds', own)).json()) as object).to.include({ code: 'token-unknown' });
+    });
+
+    it('sends a strict policy, with Trusted Types, on its pages', async () => {
+      const policy = (await raw('/')).headers.get('content-security-policy')!;
+      for (const directive of ["default-src 'none'", "script-src 'self'", "require-trusted-types-for 'script'", "frame-ancestors 'none'"]) expect(policy).to.include(directive);
+      expect(policy).not.to.match(/script-src[^;]*unsafe/);
+    });
+
+    it('logs no secret, and finds each request by its id', async () => {
+      const answer = await raw('/api/v1/embeds?q=findable', { headers: signedIn() });
+      const id = answer.headers.get('x-request-id')!;
+      const all = test.log.join('');
+      expect(all).to.include(id);
+      for (const secret of [password, test.token, 'findable', 'orbis_session=']) expect(all).not.to.include(secret);
+    });
+  });
+
+  describe('answers bad input clearly', () => {
+    const post = (path: string, body: string, headers: Record<string, string> = {}): Promise<Response> => raw(path, { method: 'POST', headers: signedIn(headers), body });
+    for (const [label, path, body, status, code] of [
+      ['a body that is no JSON', '/api/v1/embeds', '{', 400, 'not-json'],
+      ['a missing name', '/api/v1/embeds', '{"text":"x"}', 400, 'bad-request'],
+      ['a member that nobody knows', '/api/v1/embeds', '{"name":"a","text":"x","nmae":1}', 400, 'bad-request'],
+      ['nothing pasted', '/api/v1/embeds', '{"name":"a","text":" \\n"}', 422, 'nothing-pasted'],
+      ['words', '/api/v1/embeds', '{"name":"a","text":"hello"}', 422, 'no-code'],
+      ['code as text', '/api/v1/embeds', '{"name":"a","text":"&lt;iframe src=x&gt;&lt;/iframe&gt;"}', 422, 'visible-code'],
+      ['a link that no sheet knows', '/api/v1/embeds', '{"name":"a","text":"https://elsewhere.localhost/"}', 422, 'link-not-known'],
+      ['half a character', '/api/v1/embeds', '{"name":"a","text":"<b>\\ud800</b>"}', 422, 'text-too-much'],
+      ['an address that is none', '/api/v1/sites', '{"key":"b","name":"B","address":"hollinfell"}', 422, 'address-invalid'],
+      ['a key that is taken', '/api/v1/sites', '{"key":"hollinfell","name":"B","address":"https://b.localhost"}', 409, 'key-taken'],
+      ['a page of no site', '/api/v1/pages', '{"key":"nowhere/talks","title":"T"}', 404, 'not-found'],
+      ['a place without a spot', '/api/v1/spots', '{"key":"hollinfell/talks"}', 400, 'bad-request'],
+      ['an address that nobody answers at', '/api/v1/nothing', '{}', 404, 'no-route'],
+      ['a method that is not taken', '/api/v1/health', '{}', 405, 'method-not-allowed'],
+    ] as const) {
+      it(label, async () => {
+        const answer = await post(path, body);
+        const problem = (await answer.json()) as { code: string; detail: string; status: number; instance: string };
+        expect([answer.status, problem.code]).to.deep.equal([status, code]);
+        expect(problem.detail).to.match(/^.+[.!]$/);
+        expect(problem.instance).to.equal(`urn:request:${answer.headers.get('x-request-id')}`);
+      });
+    }
+
+    it('points at the member that does not fit', async () => {
+      const answer = await post('/api/v1/embeds', JSON.stringify({ name: 'a', text: 'x', settings: { start: 'soon' } }));
+      expect(((await answer.json()) as { errors: { pointer: string }[] }).errors[0]!.pointer).to.equal('/settings/start');
+    });
+
+    it('refuses another type of body', async () => expect((await post('/api/v1/embeds', 'name=a', { 'content-type': 'application/x-www-form-urlencoded' })).status).to.equal(415));
+  });
+
+  describe('keeps the collection', () => {
+    it('keeps what was pasted byte for byte, with its line ends and invisible characters', async () => {
+      const text = `\uFEFFText\r\n${talkCode(test.world.port)}\r\n\u200B🌌`;
+      const { data } = await test.client.call('embeds.create', { body: { name: 'Ein Übertrag — bytes', text, tags: ['Talks', 'talks', 'Straße'] } });
+      expect(data.key).to.equal('ein-ubertrag-bytes');
+      const { data: again } = await test.client.call('embeds.read', { params: { embed: data.key } });
+      expect(again.pasted).to.equal(text);
+      expect(again.tags).to.have.members(['talks', 'Straße']);
+    });
+
+    it('gives keys that do not clash', async () => {
+      const make = () => test.client.call('embeds.create', { body: { name: 'Same name', text: talkCode(test.world.port) } });
+      const made = await Promise.all([make(), make(), make()]);
+      expect(new Set(made.map((answer) => answer.data.key)).size).to.equal(3);
+    });
+
+    it('makes a revision only where something differs, and refuses a lost update', async () => {
+      const { data, etag } = await test.client.call('embeds.create', { body: { name: 'Revised', text: talkCode(test.world.port) } });
+      const save = (settings: object, ifMatch: string | undefined) =>
+        test.client.call('revisions.create', { params: { embed: data.key }, body: { settings, dress: {} }, ...(ifMatch ? { ifMatch } : {}) });
+      const second = await save({ start: 112, end: 184 }, etag!);
+      expect([second.status, second.data.revision]).to.deep.equal([201, 2]);
+      expect(await codeOf(save({ start: 5 }, etag!))).to.equal('if-match-stale');
+      expect(await codeOf(save({ start: 5 }, undefined))).to.equal('if-match-missing');
+      const same = await save({ end: 184, start: 112 }, second.etag!);
+      expect([same.status, same.data.revision]).to.deep.equal([200, 2]);
+      const { data: first } = await test.client.call('revisions.read', { params: { embed: data.key, revision: 1 } });
+      expect(first.settings).to.deep.equal({});
+    });
+
+    it('lets exactly one of two changes at once through', async () => {
+      const { data, etag } = await test.client.call('embeds.create', { body: { name: 'Raced', text: talkCode(test.world.port) } });
+      const save = (start: number) => test.client.call('revisions.create', { params: { embed: data.key }, body: { settings: { start }, dress: {} }, ifMatch: etag! });
+      const outcomes = await Promise.allSettled([1, 2, 3, 4].map(save));
+      expect(outcomes.filter((o) => o.status === 'fulfilled')).to.have.length(1);
+      for (const o of outcomes) if (o.status === 'rejected') expect((o.reason as ApiError).code).to.equal('if-match-stale');
+      expect((await test.client.call('revisions.list', { params: { embed: data.key } })).data.items).to.have.length(2);
+    });
+
+    it('changes nothing when a wish cannot be fulfilled', async () => {
+      const { data, etag } = await test.client.call('embeds.create', { body: { name: 'Refusing', text: talkCode(test.world.port) } });
+      expect(await codeOf(test.client.call('revisions.create', { params: { embed: data.key }, ifMatch: etag!, body: { settings: { start: 9, end: 3 }, dress: {} } }))).to.equal(
+        'clip-order',
+      );
+      expect((await test.client.call('embeds.read', { params: { embed: data.key } })).data.revision).to.equal(1);
+    });
+
+    it('renames, tags, retires and restores with JSON Merge Patch; the key stays', async () => {
+      const { data, etag } = await test.client.call('embeds.create', { body: { name: 'To rename', text: talkCode(test.world.port) } });
+      const changed = await test.client.call('embeds.change', { params: { embed: data.key }, ifMatch: etag!, body: { name: 'Renamed', retired: true, tags: ['x'] } });
+      expect(changed.data).to.deep.include({ key: 'to-rename', name: 'Renamed', retired: true, tags: ['x'], revision: 1 });
+      expect(await codeOf(test.client.call('placements.create', { body: { embed: data.key, place: 'hollinfell/talks#opening' } }))).to.equal('embed-retired');
+    });
+
+    it('pages through a list without losing or doubling anything', async () => {
+      const keys: string[] = [];
+      for (let after: string | undefined; ;) {
+        const { data } = await test.client.call('embeds.list', { query: { limit: 2, after } });
+        expect(data.items.length).to.be.at.most(2);
+        keys.push(...data.items.map((item) => item.key));
+        if (data.next === null) break;
+        after = data.next;
+      }
+      const { data: all } = await test.client.call('embeds.list', { query: { limit: 200 } });
+      expect(keys).to.deep.equal(all.items.map((item) => item.key));
+      expect(keys.length).to.be.greaterThan(5);
+    });
+
+    it('searches names and tags, and takes % and _ for what they are', async () => {
+      await test.client.call('embeds.create', { body: { name: '100% dark_sky', text: talkCode(test.world.port), tags: ['moor'] } });
+      const found = async (q: string): Promise<string[]> => (await test.client.call('embeds.list', { query: { q } })).data.items.map((item) => item.name);
+      expect(await found('100%')).to.deep.equal(['100% dark_sky']);
+      expect(await found('k_s')).to.deep.equal(['100% dark_sky']);
+      expect(await found('moor dark')).to.deep.equal(['100% dark_sky']);
+      expect(await found('nothing like it')).to.deep.equal([]);
+    });
+  });
+
+  it('says everything of an error from one catalogue', () =>
+    expect(new OrbisError('clip-order', { start: '1:52', end: '0:30' }).message).to.equal('The end (0:30) is not after the start (1:52). Set an end later than 1:52.'));
+});

@@ -1,0 +1,71 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { pino, type Logger } from 'pino';
+import { createClient, type Client } from '@orbis/contract';
+import { startDemoServer, type DemoServer } from '@orbis/demo';
+import { readSettings, startOrbis, type Orbis } from '@orbis/service';
+import { newDatabase } from './database.ts';
+
+export const password = 'seven owls over the fell';
+
+/** A service on loopback with a database of its own, an owner, and the demo's world beside it. */
+export interface TestOrbis {
+  orbis: Orbis;
+  url: string;
+  /** Signed in with a token. */
+  client: Client;
+  token: string;
+  world: DemoServer;
+  /** Everything that was logged, as lines. */
+  log: string[];
+  /** Stops the service and starts it again on the same data. */
+  restart(): Promise<void>;
+  stop(): Promise<void>;
+}
+
+export async function startTestOrbis({ env = {} }: { env?: Record<string, string> } = {}): Promise<TestOrbis> {
+  const folder = mkdtempSync(join(tmpdir(), 'orbis-test-'));
+  const database = await newDatabase();
+  const log: string[] = [];
+  const logger: Logger = pino({ level: 'info' }, { write: (line: string) => void log.push(line) });
+  const settings = readSettings({ ORBIS_DATA: folder, ORBIS_DATABASE_URL: database, ORBIS_PORT: '0', ORBIS_FRAMES_PORT: '0', ...env }, folder);
+  const world = await startDemoServer({ port: 0, folder });
+  const start = (): Promise<Orbis> => startOrbis(settings, { log: logger });
+  const orbis = await start();
+  const secret = new URL(await orbis.link('password')).hash.slice(1);
+  const url = orbis.origins.console;
+  await createClient({ url }).call('password.set', { body: { secret, password, name: 'Tester' } });
+  const { data } = await createClient({ url }).call('tokens.exchange', { body: { password, name: 'tests' } });
+  const test: TestOrbis = {
+    orbis,
+    url,
+    world,
+    log,
+    token: data.token,
+    client: createClient({ url, headers: { authorization: `Bearer ${data.token}` } }),
+    restart: async () => {
+      await test.orbis.stop();
+      test.orbis = await start();
+      test.url = test.orbis.origins.console;
+      test.client = createClient({ url: test.url, headers: { authorization: `Bearer ${data.token}` } });
+    },
+    stop: async () => {
+      await world.stop();
+      await test.orbis.stop();
+      rmSync(folder, { recursive: true, force: true });
+    },
+  };
+  return test;
+}
+
+/** The code that the stand-in video provider hands out. */
+export const talkCode = (port: number, id = 'nB4moorNight'): string =>
+  `<iframe width="560" height="315" src="http://play.kinorill.localhost:${port}/reel/${id}?knobs=1" title="Opening talk" allow="fullscreen" allowfullscreen></iframe>`;
+
+/** Declares the demo site with its talks page and a spot on it. */
+export async function declareSite({ client, world }: Pick<TestOrbis, 'client' | 'world'>, spots: readonly string[] = ['opening']): Promise<void> {
+  await client.call('sites.create', { body: { key: 'hollinfell', name: 'Hollin Fell', address: `http://hollinfell.localhost:${world.port}` } });
+  await client.call('pages.create', { body: { key: 'hollinfell/talks', title: 'Talks' } });
+  for (const spot of spots) await client.call('spots.create', { body: { key: `hollinfell/talks#${spot}` } });
+}
