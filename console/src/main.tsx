@@ -1,4 +1,3 @@
-import './no-eval.ts';
 import '@fontsource/newsreader/500.css';
 import '@fontsource/atkinson-hyperlegible-next/400.css';
 import '@fontsource/atkinson-hyperlegible-next/600.css';

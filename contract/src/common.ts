@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from './zod.ts';
 
 /** Lower-case letters, digits and hyphens, as made from a name. */
 export const key = z

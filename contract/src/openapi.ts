@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from './zod.ts';
 import { problem } from './common.ts';
 import { catalogue } from './errors.ts';
 import { apiBase, routes, type Route } from './routes/index.ts';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from './zod.ts';
 import { OrbisError } from './errors.ts';
 
 /** A place as people write it: `hollinfell/talks#main` is site, path and spot; the home page is `hollinfell/#main`. */

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from './zod.ts';
 import { inputs, kinds, roles, uses, type Reading as CoreReading } from '@orbis/core';
 
 const offset = z.number().int().min(0).meta({ description: 'UTF-16 code units into the text that was read' });

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from './zod.ts';
 import { kinds } from '@orbis/core';
 import { key, label, pageOf, publicId, tag, time } from './common.ts';
 import { level, reading } from './reading.ts';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from './zod.ts';
 
 const port = (fallback: number) => z.coerce.number().int().min(0).max(65_535).default(fallback);
 const origin = z.string().regex(/^https?:\/\/(?:\*\.)?[^/\s]+$/, 'an address without a path, such as https://orbis.example');

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from './zod.ts';
 import { kinds, timeFormats, type Sheet } from '@orbis/core';
 
 const place = { in: z.enum(['query', 'fragment', 'attribute']), name: z.string().min(1).max(80) };

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from './zod.ts';
 import { dressNamed, dressNames, settingNamed, settingNames, type Dress, type Settings } from '@orbis/core';
 import { OrbisError } from './errors.ts';
 

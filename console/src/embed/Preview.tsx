@@ -11,8 +11,8 @@ import { ProblemNote } from '../parts/ProblemNote.tsx';
 const screens = { phone: { width: 390, height: 480 }, tablet: { width: 768, height: 560 }, desktop: { width: 1280, height: 800 } };
 type Screen = keyof typeof screens;
 
-/** The embed as it would look, in a frame of its own on another host: nothing of it runs where the owner is signed in. */
-export function Preview({ embed, wishes }: { embed: string; wishes: ParsedWishes }) {
+/** The embed as it would look (while a wish cannot be fulfilled: as it last looked), in a frame of its own on another host: nothing of it runs where the owner is signed in. */
+export function Preview({ embed, wishes }: { embed: string; wishes: ParsedWishes | null }) {
   const [screen, setScreen] = useState<Screen>('phone');
   const box = useRef<HTMLDivElement>(null);
   const [room, setRoom] = useState(390);
@@ -23,6 +23,7 @@ export function Preview({ embed, wishes }: { embed: string; wishes: ParsedWishes
   }, []);
   const preview = useQuery({
     queryKey: ['preview', embed, wishes],
+    enabled: wishes !== null,
     queryFn: async () => (await api.call('previews.create', { body: { embed, ...wishes } })).data,
     placeholderData: (before) => before,
     staleTime: 600_000,

@@ -28,7 +28,7 @@ export function Workbench({ embed, etag }: { embed: Embed; etag: string }) {
   const sheet = sheets.items.find((s) => s.id === embed.reading.sheet?.id) ?? null;
   const outcome = useQuery({
     queryKey: ['outcome', embed.key, wishes],
-    queryFn: async () => (await api.call('outcomes.create', { body: { embed: embed.key, ...wishes } })).data,
+    queryFn: async () => ({ ...(await api.call('outcomes.create', { body: { embed: embed.key, ...wishes } })).data, wishes }),
     placeholderData: (before) => before,
   });
   const problems = outcome.data?.problems ?? [];
@@ -50,7 +50,7 @@ export function Workbench({ embed, etag }: { embed: Embed; etag: string }) {
     <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0,1fr)', lg: 'minmax(0,1.15fr) minmax(0,1fr)' }, gap: 3, alignItems: 'start' }}>
       <Stack spacing={3} sx={{ minWidth: 0 }}>
         <Card>
-          <Preview embed={embed.key} wishes={problems.length === 0 ? wishes : { settings: {}, dress: {} }} />
+          <Preview embed={embed.key} wishes={outcome.data && problems.length === 0 ? outcome.data.wishes : null} />
         </Card>
         <Card title="The code" action={outcome.data && <CopyButton text={outcome.data.text} label="Copy without a place" />}>
           <ProblemNote error={outcome.error} />
@@ -69,7 +69,11 @@ export function Workbench({ embed, etag }: { embed: Embed; etag: string }) {
           />
           <ProblemNote error={save.error} />
           <Box sx={{ display: 'flex', gap: 1.5, mt: 3, alignItems: 'center', flexWrap: 'wrap' }}>
-            <Button variant="contained" disabled={!changed || problems.length > 0 || Object.keys(wrong).length > 0 || save.isPending} onClick={() => save.mutate()}>
+            <Button
+              variant="contained"
+              disabled={!changed || outcome.isPlaceholderData || problems.length > 0 || Object.keys(wrong).length > 0 || save.isPending}
+              onClick={() => save.mutate()}
+            >
               Save as revision {embed.revision + 1}
             </Button>
             {changed && <Button onClick={() => setDraft(saved)}>Back to revision {embed.revision}</Button>}

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../zod.ts';
 import { kinds } from '@orbis/core';
 import { key, listQuery } from '../common.ts';
 import { reading, readingsBody } from '../reading.ts';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../zod.ts';
 import { key, label, listQuery, publicId } from '../common.ts';
 import { pageKey, siteKey, spotKey } from '../place.ts';
 import { delivery, lists, page, placement, site, spot, widths } from '../resources.ts';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../zod.ts';
 import { label, listQuery, publicId } from '../common.ts';
 import { health, lists, newToken, session } from '../resources.ts';
 import { route } from './route.ts';

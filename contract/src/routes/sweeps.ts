@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../zod.ts';
 import { listQuery, publicId } from '../common.ts';
 import { pageKey, siteKey } from '../place.ts';
 import { lists, sweep } from '../resources.ts';

@@ -1,0 +1,29 @@
+import { readFile } from 'node:fs/promises';
+import { orbis, type Exit, type Io } from '@orbis/cli';
+
+export interface Ran {
+  exit: Exit;
+  out: string;
+  err: string;
+}
+
+/** Runs a command line in this process, as if typed where nobody looks at a terminal. */
+export async function run(args: readonly string[], { stdin = '', env = {} }: { stdin?: string; env?: Record<string, string> } = {}): Promise<Ran> {
+  let out = '';
+  let err = '';
+  const io: Io = {
+    stdin: () => Promise.resolve(stdin),
+    out: (text) => void (out += text),
+    err: (text) => void (err += text),
+    outIsTerminal: false,
+    errIsTerminal: false,
+    width: 100,
+    readFile: (path) => readFile(path, 'utf8'),
+    askSecret: () => Promise.resolve(stdin),
+    env,
+    fetch: globalThis.fetch,
+    signal: new AbortController().signal,
+  };
+  const exit = await orbis(args, io);
+  return { exit, out, err };
+}

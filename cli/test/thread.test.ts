@@ -1,0 +1,193 @@
+import { execFile } from 'node:child_process';
+import { mkdtempSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { promisify } from 'node:util';
+import { expect } from 'chai';
+import { loopbackFetch } from '@orbis/demo';
+import { closeBrowser, expectClip, newWindow } from '../../console/test/support/browser.ts';
+import { password, startTestOrbis, talkCode, type TestOrbis } from '../../service/test/support/orbis.ts';
+import { run, type Ran } from './support.ts';
+
+describe('the command line with a service', function () {
+  this.timeout(60_000);
+  let test: TestOrbis;
+  let folder: string;
+  before(async () => {
+    test = await startTestOrbis();
+    folder = mkdtempSync(join(tmpdir(), 'orbis-cli-'));
+  });
+  after(async () => {
+    await closeBrowser();
+    await test.stop();
+    rmSync(folder, { recursive: true, force: true });
+  });
+  const orbis = (line: string, stdin?: string): Promise<Ran> =>
+    run(
+      line.match(/"[^"]*"|\S+/g)!.map((word) => word.replaceAll('"', '')),
+      { env: { ORBIS_URL: test.url, ORBIS_TOKEN: test.token }, ...(stdin === undefined ? {} : { stdin }) },
+    );
+  const done = async (line: string, stdin?: string): Promise<string> => {
+    const { exit, out, err } = await orbis(line, stdin);
+    expect(exit, `${line}\n${out}${err}`).to.equal(0);
+    expect(err).to.equal('');
+    return out;
+  };
+
+  it('goes the whole way, from a pasted code to a clip that is seen live and really plays', async () => {
+    expect(await done('collect - --name "Opening talk" --tag talks', talkCode(test.world.port)))
+      .to.include('Collected as opening-talk.')
+      .and.include('video by Kinorill');
+    expect(await done('set opening-talk start=1:52 end=3:04'))
+      .to.include('Revision 2')
+      .and.include('Start at 1:52 (from=112 in the address, as Kinorill takes it)');
+    expect(await done('set opening-talk fit=shape max-width=720 align=centre'))
+      .to.include('Revision 3')
+      .and.include('Never wider than 720 px');
+    expect(await done('set opening-talk fit=shape')).to.equal('Nothing differs: opening-talk stays at revision 3.\n');
+    await done(`add site hollinfell http://hollinfell.localhost:${test.world.port} --name "Hollin Fell"`);
+    await done('add page hollinfell/talks --title Talks');
+    expect(await done('add spot hollinfell/talks#opening desktop=728')).to.include('358 px wide on a phone');
+    expect(await done('place opening-talk hollinfell/talks#opening')).to.include('prints what to paste');
+    expect(await done('sweep'))
+      .to.include('planned')
+      .and.include('1 page read: 1 planned.');
+
+    const code = await done('code opening-talk hollinfell/talks#opening');
+    expect(code).to.match(/^<iframe .*data-orbis="[0-9a-z]{10}\.1".*<\/iframe>\n$/);
+    const edit = `http://hollinfell.localhost:${test.world.port}/edit/talks`;
+    const published = await loopbackFetch()(edit, {
+      method: 'POST',
+      redirect: 'manual',
+      body: new URLSearchParams({ 'spot-opening': code }).toString(),
+      headers: { 'content-type': 'application/x-www-form-urlencoded' },
+    });
+    expect(published.status).to.equal(303);
+
+    expect(await done('sweep hollinfell/talks'))
+      .to.match(/hollinfell\/talks {2}opening-talk {2}live/)
+      .and.include('1 page read: 1 live.');
+    expect(await done('where opening-talk')).to.match(/hollinfell\/talks#opening {2}live {3}3 /);
+
+    const { page, context } = await newWindow();
+    await page.goto(`http://hollinfell.localhost:${test.world.port}/talks`);
+    await expectClip(page, page.frameLocator('iframe[data-orbis]'));
+    await context.close();
+  });
+
+  it('says at once, and by its exit status, that a page carries an older code', async () => {
+    expect(await done('set opening-talk end=2:30')).to.include('may carry an earlier code now');
+    const where = await orbis('where opening-talk');
+    expect(where.exit).to.equal(1);
+    expect(where.out).to.match(/out of date {2}3 of 4/);
+    const sweep = await orbis('sweep');
+    expect(sweep.exit).to.equal(1);
+    expect(sweep.out).to.include('The page still carries the code of revision 3; the newest is 4.');
+    await done('unset opening-talk end');
+    await done('set opening-talk end=3:04');
+    expect(await done('where opening-talk')).to.match(/live {3}3 of 6/);
+  });
+
+  it('gives the interface’s own data with --json, wherever the option stands', async () => {
+    const placements = JSON.parse(await done('list placements --json')) as { place: string; state: string }[];
+    expect(placements).to.have.length(1);
+    expect(placements[0]).to.include({ place: 'hollinfell/talks#opening', state: 'live' });
+    expect(JSON.parse(await done('--json show opening-talk'))).to.include({ key: 'opening-talk', revision: 6 });
+    expect(JSON.parse(await done('code opening-talk --json'))).to.include({ number: 1 });
+    expect(JSON.parse(await done('edits opening-talk --json')))
+      .to.have.property('edits')
+      .with.length(2);
+    expect(JSON.parse(await done('sweep --json'))).to.deep.include({ state: 'done', counts: { live: 1 } });
+  });
+
+  it('gives back the paste byte for byte', async () => expect(await done('show opening-talk --pasted')).to.equal(talkCode(test.world.port)));
+
+  it('collects a link, with wishes in the same breath', async () => {
+    expect(await done(`collect http://kinorill.localhost:${test.world.port}/reels/cM7comet --name Comet start=41`)).to.include('start=0:41');
+    expect(await done('code comet --bare'))
+      .to.include('/reel/cM7comet?from=41"')
+      .and.not.include('data-orbis');
+    expect(await done('list --q comet')).to.match(/^comet {2}/m);
+  });
+
+  for (const [line, exit, said] of [
+    ['collect nothere.html --name X', 2, 'there is no such file'],
+    ['collect - --name X', 2, 'There is nothing in what was pasted.'],
+    ['collect -', 2, "required option '--name <name>' not specified"],
+    ['set opening-talk stat=3', 2, 'Did you mean “start”?'],
+    ['set opening-talk start=soon', 2, '“soon” is no value for start; it takes a time such as 1:52'],
+    ['set opening-talk end=0:10', 2, 'The end (0:10) is not after the start (1:52).'],
+    ['set opening-talk autoplay=on muted=off', 2, 'Browsers refuse to play by itself what has sound.'],
+    ['set nobody start=1', 2, 'There is no embed “nobody”.'],
+    ['place opening-talk talks', 2, '“talks” is not a place.'],
+    ['place opening-talk hollinfell/talks#nowhere', 2, 'There is no spot “hollinfell/talks#nowhere”.'],
+    ['place opening-talk hollinfell/talks#opening', 4, 'is in hollinfell/talks#opening already'],
+    ['code comet', 2, 'comet is not placed anywhere.'],
+    ['add spot hollinfell/talks#x wide=3', 2, 'is no width'],
+    ['frobnicate', 2, "unknown command 'frobnicate'"],
+    ['list nonsense', 2, 'Allowed choices are'],
+  ] as const) {
+    it(`refuses “${line}” with status ${exit}`, async () => {
+      const ran = await orbis(line);
+      expect(ran.err).to.include(said);
+      expect(ran.exit).to.equal(exit);
+      expect(ran.out).to.equal('');
+    });
+  }
+
+  it('says that a service does not answer, with status 3', async () => {
+    const ran = await run(['list'], { env: { ORBIS_URL: 'http://127.0.0.1:1', ORBIS_TOKEN: 'x' } });
+    expect(ran.exit).to.equal(3);
+    expect(ran.err).to.match(/Orbis does not answer at http:\/\/127\.0\.0\.1:1/);
+  });
+
+  it('signs in with the password, keeps the token to itself, and signs out', async () => {
+    const env = { XDG_CONFIG_HOME: folder };
+    expect((await run(['login', test.url, '--password-stdin'], { env, stdin: 'wrong\n' })).exit).to.equal(4);
+    expect((await run(['login', test.url, '--password-stdin'], { env, stdin: `${password}\n` })).exit).to.equal(0);
+    const file = join(folder, 'orbis/login.json');
+    expect(statSync(file).mode & 0o777).to.equal(0o600);
+    expect((await run(['list'], { env })).exit).to.equal(0);
+    const tokens = (await test.client.call('tokens.list')).data.items.length;
+    expect((await run(['logout'], { env })).exit).to.equal(0);
+    expect((await test.client.call('tokens.list')).data.items).to.have.length(tokens - 1);
+  });
+
+  it('runs as a program of its own', async () => {
+    const main = new URL('../src/main.ts', import.meta.url).pathname;
+    const { stdout } = await promisify(execFile)(process.execPath, ['--import=tsx', '--conditions=development', main, 'where', 'opening-talk'], {
+      env: { ...process.env, ORBIS_URL: test.url, ORBIS_TOKEN: test.token },
+    });
+    expect(stdout).to.include('hollinfell/talks#opening');
+  });
+
+  describe('and without one', () => {
+    it('reads a code, and says what it does', async () => {
+      const file = join(folder, 'talk.html');
+      writeFileSync(file, 'Our talk:\n  <iframe src="http://media.example/x" width=4 height=3></iframe>\n');
+      const { exit, out } = await run(['read', file]);
+      expect(exit, 'an error was found').to.equal(1);
+      expect(out).to.include('frame').and.include('media.example (frame; by itself)').and.include('insecure, line 2, column 16');
+      expect(out).to.include('    <iframe src="http://media.example/x" width=4 height=3></iframe>\n                 ^^^^^^^^^^^^^^^^^^^^^^\n');
+    });
+    it('reads a link, and shows the code that it would make', async () => {
+      const { exit, out } = await run(['read', 'https://kinorill.localhost/reels/a7']);
+      expect(exit).to.equal(0);
+      expect(out).to.include('<iframe src="https://play.kinorill.localhost/reel/a7"').and.include('kinorill, version 1');
+    });
+    it('gives the reading itself with --json', async () => {
+      const { out } = await run(['read', '-', '--json'], { stdin: '<video controls src="a.webm"></video>' });
+      expect(JSON.parse(out)).to.deep.include({ input: 'code', kind: 'video', provider: null });
+    });
+    it('lists its wishes and the settings of the service', async () => {
+      expect((await run(['settings'])).out)
+        .to.include('start=1:52')
+        .and.include('max-width=800');
+      expect((await run(['settings', '--service'])).out).to.include('ORBIS_DATABASE_URL');
+    });
+    it('says how it is used', async () =>
+      expect((await run(['collect', '--help'])).out)
+        .to.include('Examples:')
+        .and.include('--json'));
+  });
+});

@@ -1,0 +1,270 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import { expect } from 'chai';
+import type { BrowserContext, Page } from 'playwright-core';
+import { password, startTestOrbis, talkCode, type TestOrbis } from '../../service/test/support/orbis.ts';
+import { closeBrowser, expectClip, expectSoon, newWindow } from './support/browser.ts';
+
+let test: TestOrbis;
+before(async function () {
+  this.timeout(60_000);
+  test = await startTestOrbis();
+});
+after(async () => {
+  await closeBrowser();
+  await test.stop();
+});
+
+/** A window in which the owner is signed in. */
+async function signedIn(size?: { width: number; height: number }): Promise<{ context: BrowserContext; page: Page; complaints: string[] }> {
+  const window = await newWindow(size);
+  await window.page.goto(await test.orbis.link('sign-in'));
+  await window.page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
+  return window;
+}
+
+describe('an owner at the console', function () {
+  this.timeout(90_000);
+
+  it('goes the whole way: collect, cut, fit, place, paste, publish, sweep, see it live', async () => {
+    const { context, page, complaints } = await signedIn();
+    await page.getByLabel('Code or link').fill(talkCode(test.world.port));
+    await page.getByText("Its frame's address is one of Kinorill", { exact: false }).waitFor();
+    await page.getByLabel('Name').fill('Opening talk');
+    await page.getByLabel('Tags').fill('talks, festival');
+    await page.getByRole('button', { name: 'Collect it' }).click();
+    await page.getByRole('heading', { name: 'Opening talk', level: 1 }).waitFor();
+
+    await page.getByLabel('Start').fill('1:52');
+    await page.getByLabel('End', { exact: true }).fill('3:04');
+    await page.getByLabel('Fit').click();
+    await page.getByRole('option', { name: 'Fills its place' }).click();
+    await page.getByText('Start at 1:52', { exact: false }).waitFor();
+    await page.getByRole('button', { name: 'Save as revision 2' }).click();
+    await page.getByText('revision 2', { exact: false }).first().waitFor();
+
+    await page.getByRole('link', { name: 'Places' }).click();
+    await page.getByLabel('Name').fill('Hollin Fell Observatory');
+    await page.getByLabel('Short key').fill('hollinfell');
+    await page.getByLabel('Address').fill(`http://hollinfell.localhost:${test.world.port}`);
+    await page.getByRole('button', { name: 'Add the site' }).click();
+    await page.getByRole('heading', { name: 'Hollin Fell Observatory' }).waitFor();
+    await page.getByLabel('Title of a page').fill('Talks');
+    await page.getByLabel('Its path').fill('/talks');
+    await page.getByRole('button', { name: 'Add a page' }).click();
+    const talks = page.getByRole('region', { name: 'Talks' });
+    await talks.getByRole('button', { name: 'Add a spot' }).click();
+    await talks.getByLabel('Name of a spot').fill('opening');
+    await talks.getByRole('button', { name: 'Add a spot' }).click();
+    await talks.getByText('358, 704 and 760 px wide').waitFor();
+
+    await page.getByRole('link', { name: 'Collection' }).click();
+    await page.getByRole('link', { name: /Opening talk/ }).click();
+    await page.getByLabel('Place it in').click();
+    await page.getByRole('option', { name: 'hollinfell/talks#opening' }).click();
+    await page.getByRole('button', { name: 'Place', exact: true }).click();
+    const placed = page.getByRole('article', { name: 'Opening talk in hollinfell/talks#opening' });
+    await placed.getByRole('button', { name: 'Copy the code' }).click();
+    await placed.getByRole('button', { name: 'Copied' }).waitFor();
+
+    const editor = await context.newPage();
+    await editor.goto(`http://hollinfell.localhost:${test.world.port}/edit/talks`);
+    await editor.getByLabel('A night on the moor').focus();
+    await editor.keyboard.press('Control+V');
+    await editor.getByRole('button', { name: 'Publish' }).click();
+    await editor.getByText('Published.').waitFor();
+
+    await page.bringToFront();
+    await page.getByRole('link', { name: 'Sweeps' }).click();
+    await page.getByRole('button', { name: 'Sweep everything' }).click();
+    await page.getByText('1 page read: 1 live').waitFor();
+    await page.getByRole('link', { name: 'Register' }).click();
+    await page.getByRole('article', { name: 'Opening talk in hollinfell/talks#opening' }).getByText('live', { exact: true }).waitFor();
+    expect(complaints).to.deep.equal([]);
+
+    await editor.getByRole('link', { name: 'See the page' }).click();
+    const frame = editor.locator('iframe[data-orbis]');
+    await frame.scrollIntoViewIfNeeded();
+    const box = (await frame.boundingBox())!;
+    expect(box.width / box.height).to.be.closeTo(16 / 9, 0.02);
+    await expectClip(editor, editor.frameLocator('iframe[data-orbis]'));
+    await context.close();
+  });
+
+  it('sees at once which placements carry an older code, and checks one page', async () => {
+    const { context, page } = await signedIn();
+    await page.goto(`${test.url}/collection/opening-talk`);
+    await page.getByLabel('End', { exact: true }).fill('2:30');
+    await page.getByRole('button', { name: 'Save as revision 3' }).click();
+    const placed = page.getByRole('article', { name: 'Opening talk in hollinfell/talks#opening' });
+    await placed.getByText('out of date', { exact: true }).waitFor();
+    await placed.getByText('Revision 2, newest is 3', { exact: false }).waitFor();
+    await page.getByRole('button', { name: 'Take again' }).first().click();
+    expect(await page.getByLabel('End', { exact: true }).inputValue()).to.equal('3:04');
+    await page.getByRole('button', { name: 'Save as revision 4' }).click();
+    await placed.getByText('live', { exact: true }).waitFor();
+    await placed.getByRole('button', { name: 'Check this page now' }).click();
+    await page.getByText('hollinfell/talks has been read.').waitFor();
+    await context.close();
+  });
+
+  it('is told in the form what cannot be, and why, and what comes with a wish', async () => {
+    const { context, page } = await signedIn();
+    await page.goto(`${test.url}/collection/opening-talk`);
+    await page.getByLabel('Start').fill('4:00');
+    await page.getByText('The end (3:04) is not after the start (4:00).', { exact: false }).waitFor();
+    expect(await page.getByRole('button', { name: /^Save as revision/ }).isDisabled()).to.equal(true);
+    await page.getByLabel('Start').fill('soon');
+    await page.getByText('Write a time such as 1:52', { exact: false }).waitFor();
+    await page.getByLabel('Start').fill('1:52');
+    await page.getByLabel('Plays by itself').click();
+    await page.getByRole('option', { name: 'Yes' }).click();
+    await page.getByText('Yes, because browsers let a video play by itself only without sound.').waitFor();
+    await context.close();
+  });
+
+  it('previews foreign code on another host, to which no cookie of the owner ever goes', async () => {
+    const { context, page, complaints } = await signedIn();
+    const cookies: string[] = [];
+    const hosts = new Set<string>();
+    page.on('request', (request) => {
+      const { hostname } = new URL(request.url());
+      hosts.add(hostname);
+      if (hostname !== 'localhost') void request.allHeaders().then((headers) => cookies.push(...(headers['cookie'] ? [`${hostname}: ${headers['cookie']}`] : [])));
+    });
+    await page.goto(`${test.url}/collection/opening-talk`);
+    const preview = page.frameLocator('iframe[title="Preview of the embed"]').frameLocator('iframe');
+    await preview.locator('video').waitFor();
+    await expectSoon(async () => Math.abs((await preview.locator('video').evaluate((v: HTMLVideoElement) => v.currentTime)) - 112) < 0.5, 'the preview stands at 1:52');
+    expect([...hosts].filter((host) => /^[0-9a-z]{20}\.frames\.localhost$/.test(host))).to.have.length.at.least(1);
+    expect(cookies).to.deep.equal([]);
+    expect(complaints).to.deep.equal([]);
+    await context.close();
+  });
+
+  it('is safe from what was pasted: nothing of it runs in the console, and it cannot reach it', async () => {
+    const { context, page, complaints } = await signedIn();
+    const evil =
+      '<img src="x:" onerror="top.harmed=1"><script>try{parent.harmed=parent.document.cookie}catch(e){document.title="kept out"}</script><iframe src="javascript:top.harmed=2"></iframe><b id="seen">shown</b>';
+    const { data } = await test.client.call('embeds.create', { body: { name: 'Evil', text: evil } });
+    await page.goto(test.url);
+    await page.getByLabel('Code or link').fill(evil);
+    await page.getByText('is itself a program', { exact: false }).waitFor();
+    await page.goto(`${test.url}/collection/${data.key}`);
+    const frame = page.frameLocator('iframe[title="Preview of the embed"]');
+    await frame.locator('#seen').waitFor();
+    expect(await frame.locator('#seen').evaluate(() => document.title)).to.equal('kept out');
+    expect(await page.evaluate('"harmed" in window')).to.equal(false);
+    expect(complaints.filter((complaint) => !complaint.includes('javascript:') && !complaint.includes('.frames.localhost'))).to.deep.equal([]);
+    await context.close();
+  });
+
+  it('keeps the clipboard’s own line ends when a code is pasted', async () => {
+    const { context, page } = await signedIn();
+    const text = `first\r\n${talkCode(test.world.port)}\r\n`;
+    await page.getByLabel('Code or link').evaluate((field, pasted) => {
+      const data = new DataTransfer();
+      data.setData('text/plain', pasted);
+      field.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+    }, text);
+    await page.getByLabel('Name').fill('Line ends');
+    await page.getByRole('button', { name: 'Collect it' }).click();
+    await page.getByRole('heading', { name: 'Line ends', level: 1 }).waitFor();
+    expect((await test.client.call('embeds.read', { params: { embed: 'line-ends' } })).data.pasted).to.equal(text);
+    await context.close();
+  });
+
+  it('can do without a mouse', async () => {
+    const { context, page } = await signedIn();
+    await page.getByLabel('Code or link').focus();
+    await page.keyboard.insertText(`http://kinorill.localhost:${test.world.port}/reels/rG5rings`);
+    await page.keyboard.press('Tab');
+    await page.keyboard.type('Rings');
+    await page.keyboard.press('Enter');
+    await page.getByRole('heading', { name: 'Rings', level: 1 }).waitFor();
+    expect(await page.getByLabel('The code with its changes marked').innerText()).to.include('/reel/rG5rings');
+    await context.close();
+  });
+
+  it('signs in with the password, is brought back, and signs out', async () => {
+    const { context, page } = await newWindow();
+    await page.goto(`${test.url}/register`);
+    await page.getByLabel('Password').fill('wrong');
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await page.getByText('That is not the password.', { exact: false }).waitFor();
+    await page.getByLabel('Password').fill(password);
+    await page.keyboard.press('Enter');
+    await page.waitForURL('**/register');
+    await page.getByRole('link', { name: 'Account' }).click();
+    await page.getByRole('button', { name: 'Sign out' }).click();
+    await page.waitForURL('**/sign-in');
+    await page.goto(`${test.url}/collection`);
+    await page.waitForURL('**/sign-in?back=%2Fcollection');
+    await context.close();
+  });
+
+  it('leaves no secret of a link in the address', async () => {
+    const { context, page } = await newWindow();
+    await page.goto(await test.orbis.link('password'));
+    await page.getByLabel('New password').waitFor();
+    expect(page.url()).to.equal(`${test.url}/set-password`);
+    await page.getByLabel('New password').fill('short');
+    await page.keyboard.press('Enter');
+    await page.getByText('at least 10 characters', { exact: false }).waitFor();
+    await context.close();
+  });
+});
+
+describe('the screens of the console', function () {
+  this.timeout(90_000);
+  const screens = ['/', '/collection', '/collection/opening-talk', '/places', '/register', '/sweeps', '/account', '/nowhere'];
+
+  for (const scheme of ['light', 'dark'] as const) {
+    it(`pass axe with no serious finding, ${scheme}`, async () => {
+      const { context, page } = await signedIn();
+      await page.emulateMedia({ colorScheme: scheme });
+      for (const path of screens) {
+        await page.goto(test.url + path);
+        await page.getByRole('heading').first().waitFor();
+        await page.waitForTimeout(300);
+        // The preview's inside is foreign.
+        const { violations } = await new AxeBuilder({ page }).exclude('iframe').analyze();
+        const serious = violations
+          .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+          .map((v) => `${path} ${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`);
+        expect(serious).to.deep.equal([]);
+      }
+      await context.close();
+    });
+  }
+
+  it('fit a phone: nothing runs out at the side', async () => {
+    const { context, page } = await signedIn({ width: 390, height: 844 });
+    for (const path of screens) {
+      await page.goto(test.url + path);
+      await page.getByRole('heading').first().waitFor();
+      await page.waitForTimeout(200);
+      expect(await page.evaluate(() => document.documentElement.scrollWidth), path).to.equal(390);
+    }
+    await context.close();
+  });
+
+  it('say what to do while there is nothing', async () => {
+    const empty = await startTestOrbis();
+    const { context, page } = await newWindow();
+    await page.goto(await empty.orbis.link('sign-in'));
+    await page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
+    for (const [screen, sentence] of [
+      ['Collection', 'The collection is empty'],
+      ['Places', 'No site yet'],
+      ['Register', 'Nothing is placed yet'],
+      ['Sweeps', 'No sweep yet'],
+    ] as const) {
+      await page.getByRole('link', { name: screen, exact: true }).click();
+      await page.getByRole('heading', { name: sentence }).waitFor();
+    }
+    await page.getByRole('button', { name: 'Sweep everything' }).click();
+    await page.getByText('There is no page in the register that could be read.', { exact: false }).waitFor();
+    await context.close();
+    await empty.stop();
+  });
+});

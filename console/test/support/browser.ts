@@ -1,0 +1,55 @@
+import { expect } from 'chai';
+import { chromium, type Browser, type BrowserContext, type FrameLocator, type Page } from 'playwright-core';
+
+let running: Promise<Browser> | null = null;
+
+/** One headless Chromium for the whole run. */
+export const browser = (): Promise<Browser> =>
+  (running ??= chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+  }));
+
+export async function closeBrowser(): Promise<void> {
+  if (running) await (await running).close();
+  running = null;
+}
+
+/** A window of its own, with a clipboard; what the pages complain about is kept. */
+export async function newWindow(size = { width: 1280, height: 800 }): Promise<{ context: BrowserContext; page: Page; complaints: string[] }> {
+  const context = await (await browser()).newContext({ viewport: size, permissions: ['clipboard-read', 'clipboard-write'] });
+  const page = await context.newPage();
+  const complaints: string[] = [];
+  page.on('pageerror', (error) => complaints.push(error.message));
+  page.on('console', (message) => {
+    // What foreign frames say is theirs; a refused sign-in is what some tests are after.
+    const own = new URL(message.location().url || 'about:blank').hostname === 'localhost';
+    if (message.type() === 'error' && own && !message.text().includes('Failed to load resource')) complaints.push(message.text());
+  });
+  return { context, page, complaints };
+}
+
+const video = (frame: FrameLocator) => frame.locator('video');
+const time = async (frame: FrameLocator): Promise<number> => video(frame).evaluate((v: HTMLVideoElement) => v.currentTime);
+
+/** On a published page: the player begins at 1:52 when it is started, and, jumped to 3:02, stops at 3:04. */
+export async function expectClip(page: Page, frame: FrameLocator): Promise<void> {
+  await frame.getByRole('button', { name: /^Play/ }).click();
+  await expectSoon(async () => !(await video(frame).evaluate((v: HTMLVideoElement) => v.paused)), 'it plays');
+  expect(await time(frame)).to.be.within(111.9, 116);
+  await video(frame).evaluate((v: HTMLVideoElement) => void (v.currentTime = 182));
+  await expectSoon(async () => (await time(frame)) > 183, 'it plays on after the jump');
+  await expectSoon(async () => video(frame).evaluate((v: HTMLVideoElement) => v.paused), 'it stops');
+  expect(await time(frame)).to.be.within(183.9, 184.2);
+  await page.waitForTimeout(600);
+  expect(await time(frame), 'it stays stopped').to.be.within(183.9, 184.2);
+}
+
+/** Waits for something to become true; fails with what it was. */
+export async function expectSoon(check: () => Promise<boolean>, what: string, ms = 10_000): Promise<void> {
+  for (const end = Date.now() + ms; Date.now() < end;) {
+    if (await check()) return;
+    await new Promise((resolve) => setTimeout(resolve, 50));
+  }
+  expect.fail(`not in time: ${what}`);
+}
