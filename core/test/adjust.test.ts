@@ -46,8 +46,15 @@ describe('adjusting', () => {
     expect(problems).to.deep.equal([]);
     expect(edits).to.have.length(1);
     expect(edits[0]).to.deep.include({ text: '&amp;from=112&amp;until=184', stage: 'settings', wishes: ['start', 'end'] });
-    expect(edits[0]!.reason).to.equal('Start at 1:52 (from=112 in the address, as Kinorill takes it); Stop at 3:04 (until=184 in the address, as Kinorill takes it).');
+    expect(edits[0]!.reason).to.equal('Start at 1:52 (from=112 in the address, as Kinorill takes it); stop at 3:04 (until=184 in the address, as Kinorill takes it).');
     expect(applyEdits(talk, edits)).to.equal(talk.replace('knobs=1', 'knobs=1&amp;from=112&amp;until=184'));
+  });
+
+  it('never cuts a parameter in two, so that an edit reads as what it is', () => {
+    const { edits } = adjust(openCode(talk, context), { autoplay: true, controls: false });
+    expect(edits.map((e) => [talk.slice(e.start, e.end), e.text])).to.deep.equal([['1', '0&amp;roll=1&amp;hush=1']]);
+    const longer = talk.replace('knobs=1', 'from=112&amp;z=1');
+    expect(adjust(openCode(longer, context), { start: 11 }).edits.map((e) => [longer.slice(e.start, e.end), e.text])).to.deep.equal([['112', '11']]);
   });
 
   it('brings muted with autoplay, and says why', () => {

@@ -58,6 +58,10 @@ describe('a sweep of the published pages', () => {
     const { data } = await test.client.call('placements.list', { query: { state: 'out-of-date' } });
     expect(data.items.map((item) => item.id)).to.deep.equal([id]);
     expect((await sweepAll(test.client)).counts).to.deep.equal({ 'out-of-date': 1 });
+    expect(
+      (await now()).findings.map((f) => f.rule),
+      'said once',
+    ).to.deep.equal(['out-of-date']);
   });
 
   it('is current again when the setting is taken back, with no new code to paste', async () => {

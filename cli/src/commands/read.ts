@@ -37,7 +37,7 @@ function describe(text: string, told: ToldReading, reading: Reading, colours: Co
       Object.entries(told.needs)
         .filter(([, needed]) => needed)
         .map(([name]) => name)
-        .join(', ') || 'nothing of the page',
+        .join(', ') || 'nothing that its code would show',
     ],
   ];
   if (told.sheet) rows.push(['Sheet', `${told.sheet.id}, version ${told.sheet.version}`]);

@@ -23,7 +23,7 @@ export function ReadingFacts({ reading }: { reading: Reading }) {
     ['From', reading.provider?.name ?? 'a provider that Orbis has no sheet for'],
     ['Size', size.width || size.height ? `${side(size.width)} wide, ${side(size.height)} high` : 'not stated in the code'],
     ['Contacts', reading.hosts.map((h) => `${h.host} ${h.when === 'load' ? 'as soon as the page is open' : 'only when somebody uses it'}`).join('; ') || 'nobody'],
-    ['Needs', needs.join(', ') || 'nothing of the page'],
+    ['Needs', needs.join(', ') || 'nothing that its code would show'],
   ];
   if (parts.length > 0)
     facts.push(['Parts', parts.map((part) => `${roleWords[part.role]} (${part.repeat === 'page' ? 'needed once a page' : 'needed at every place'})`).join('; ')]);

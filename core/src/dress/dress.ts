@@ -1,4 +1,4 @@
-import { changeStyle, setRawAttribute, type Edit, type MarkupElement } from '../text/index.ts';
+import { changeStyle, oneSentence, setRawAttribute, styleSeams, type Edit, type MarkupElement } from '../text/index.ts';
 import type { Code, WishProblem } from '../code.ts';
 import { dressOptions } from './all.ts';
 import type { Declaration, Dress, DressContext } from './option.ts';
@@ -31,9 +31,9 @@ export function dress(code: Code, wishes: Dress): { edits: Edit[]; problems: Wis
   if (wanted.length === 0) return { edits: [], problems: [] };
   const { edit, replaced } = styleEdit(code, element, wanted, conflicts);
   if (!edit) return { edits: [], problems: [] };
-  const reasons = wanted.map((d) => `${d.reason} (${d.property})`).join('; ');
+  const reasons = oneSentence(wanted.map((d) => `${d.reason} (${d.property})`));
   const instead = replaced.length > 0 ? ` The code’s own ${replaced.join(', ')} had to give way.` : '';
-  return { edits: [{ ...edit, stage: 'dress', wishes: [...new Set(wanted.map((d) => d.wish))], reason: `${reasons}.${instead}` }], problems: [] };
+  return { edits: [{ ...edit, stage: 'dress', wishes: [...new Set(wanted.map((d) => d.wish))], reason: reasons + instead }], problems: [] };
 }
 
 /** The shape to hold: what the owner says, else the size in the code, else the natural shape of the provider's content. */
@@ -50,7 +50,7 @@ function styleEdit(code: Code, element: MarkupElement, wanted: readonly Declarat
   const found = element.attributes.get('style');
   const raw = found ? code.text.slice(found.valueStart, found.valueEnd) : '';
   const changed = changeStyle(raw, wanted, conflicts);
-  return { edit: changed.raw === raw ? null : setRawAttribute(code.text, element, 'style', changed.raw), replaced: changed.replaced };
+  return { edit: changed.raw === raw ? null : setRawAttribute(code.text, element, 'style', changed.raw, styleSeams), replaced: changed.replaced };
 }
 
 function reduced({ width, height }: { width: number; height: number }): { width: number; height: number } {

@@ -1,4 +1,4 @@
-import { changeAddress, parseAddress, setAttribute, smallestChange, type Edit, type MarkupElement, type ParameterChange } from '../text/index.ts';
+import { addressSeams, changeAddress, oneSentence, parseAddress, setAttribute, smallestChange, type Edit, type MarkupElement, type ParameterChange } from '../text/index.ts';
 import type { Code, WishProblem } from '../code.ts';
 import type { ReadAddress } from '../reading/reading.ts';
 import type { SettingPlace, Sheet, SwitchValue } from '../sheets/sheet.ts';
@@ -85,8 +85,8 @@ function addressEdit(code: Code, address: ReadAddress, sheet: Sheet, wishes: Set
     reasons.push(reasonFor(definition, wishes, brought, how(sheet, change)));
     now = { ...parseAddress(after), joint: now.joint };
   }
-  const change = smallestChange(code.text, address.start, address.end, now.raw);
-  return change ? [{ ...change, stage: 'settings', wishes: wishNames, reason: `${reasons.join('; ')}.` }] : [];
+  const change = smallestChange(code.text, address.start, address.end, now.raw, addressSeams);
+  return change ? [{ ...change, stage: 'settings', wishes: wishNames, reason: oneSentence(reasons) }] : [];
 }
 
 function attributeEdits(code: Code, element: MarkupElement | undefined, sheet: Sheet, wishes: Settings, brought: Adjustment['brought']): Edit[] {

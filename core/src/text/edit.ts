@@ -56,21 +56,48 @@ export function applyEdits(text: string, edits: readonly Edit[]): string {
   return out + text.slice(at);
 }
 
+/** Characters between which a replacement may begin and end, so that it never cuts a parameter or a declaration in two. */
+export interface Seams {
+  /** A replacement may begin behind one of these. */
+  behind: string;
+  /** A replacement may begin or end before one of these. */
+  before: string;
+}
+
+/** The seams of an address: parameters and their values. The `;` ends a character reference. */
+export const addressSeams: Seams = { behind: '?&#=;', before: '?&#' };
+/** The seams of a `style` attribute: declarations. */
+export const styleSeams: Seams = { behind: ';', before: ';' };
+
 /**
  * The smallest single replacement that turns `text.slice(start, end)` into `wanted`, or null where they are equal.
- * It never cuts a surrogate pair in two.
+ * It begins and ends at seams where there are any given, and never cuts a surrogate pair in two.
  */
-export function smallestChange(text: string, start: number, end: number, wanted: string): { start: number; end: number; text: string } | null {
+export function smallestChange(text: string, start: number, end: number, wanted: string, seams?: Seams): { start: number; end: number; text: string } | null {
   const now = text.slice(start, end);
   if (now === wanted) return null;
   const most = Math.min(now.length, wanted.length);
   let head = 0;
   while (head < most && now[head] === wanted[head]) head++;
-  if (head > 0 && isHighSurrogate(now.charCodeAt(head - 1))) head--;
+  while (head > 0 && !mayBegin(now, wanted, head, seams)) head--;
   let tail = 0;
   while (tail < most - head && now[now.length - 1 - tail] === wanted[wanted.length - 1 - tail]) tail++;
-  if (tail > 0 && isLowSurrogate(now.charCodeAt(now.length - tail))) tail--;
+  while (tail > 0 && !mayEnd(now, now.length - tail, seams)) tail--;
   return { start: start + head, end: end - tail, text: wanted.slice(head, wanted.length - tail) };
+}
+
+function mayBegin(now: string, wanted: string, at: number, seams: Seams | undefined): boolean {
+  if (isHighSurrogate(now.charCodeAt(at - 1))) return false;
+  const before = (text: string): boolean => at === text.length || seams!.before.includes(text[at]!);
+  return !seams || seams.behind.includes(now[at - 1]!) || (before(now) && before(wanted));
+}
+
+const mayEnd = (now: string, at: number, seams: Seams | undefined): boolean => !isLowSurrogate(now.charCodeAt(at)) && (!seams || seams.before.includes(now[at]!));
+
+/** Puts the reasons of one composed edit together: clauses of one sentence. */
+export function oneSentence(reasons: readonly string[]): string {
+  const clauses = reasons.map((reason, i) => (i === 0 ? reason : reason.charAt(0).toLowerCase() + reason.slice(1)));
+  return `${clauses.join('; ')}.`;
 }
 
 const isHighSurrogate = (unit: number): boolean => unit >= 0xd800 && unit <= 0xdbff;

@@ -164,12 +164,13 @@ export async function recordPage(db: Database, row: PageOfSweep, result: PageRes
       .where(eq(sweepPage.id, row.sweepPage.id));
     if (state === 'read') await tx.update(page).set({ checkedAt: now }).where(eq(page.id, row.page.id));
     for (const { placementId, ...seen } of result.seen) {
+      // That it is out of date is worked out anew whenever somebody asks: only the sighting keeps it.
       const onPage = seen.delivery !== null;
       await tx
         .update(placement)
         .set({
           seen: seen.state === 'out-of-date' ? 'live' : seen.state,
-          findings: seen.findings,
+          findings: seen.findings.filter((finding) => finding.rule !== 'out-of-date'),
           ...(state === 'read' ? { checkedAt: now } : {}),
           ...(onPage ? { seenDelivery: seen.delivery, lastSeenAt: now } : {}),
         })

@@ -1,0 +1,6 @@
+import { cpus } from 'node:os';
+import { reading } from './reading.ts';
+
+const [cpu] = cpus();
+process.stdout.write(`Node ${process.version}, ${cpus().length} × ${cpu?.model ?? 'unknown processor'}\n\n`);
+process.stdout.write(await reading());

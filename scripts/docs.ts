@@ -1,0 +1,37 @@
+// Writes what the documents take from the code: docs/errors.md, and the README's list of settings.
+import { readFileSync, writeFileSync } from 'node:fs';
+import { catalogue, listServiceSettings } from '@orbis/contract';
+
+const top = new URL('../', import.meta.url);
+
+/** The document of the catalogue of errors. */
+export function errorsDocument(): string {
+  const rows = Object.entries(catalogue).map(([code, { status, exit, title }]) => `| \`${code}\` | ${status} | ${exit} | ${title} |`);
+  return `# Errors
+
+Every error of the HTTP interface is a problem document (RFC 9457) with one of these codes in \`code\`, and a sentence for people in \`detail\`. The command line prints that sentence and ends with the exit status.
+
+| code | HTTP status | exit status | title |
+| --- | --- | --- | --- |
+${rows.join('\n')}
+`;
+}
+
+/** The README with its list of settings renewed. */
+export function renewedReadme(readme: string): string {
+  const rows = listServiceSettings().map(({ name, meaning, default: fallback }) => `| \`${name}\` | ${fallback ? `\`${fallback}\`` : ''} | ${meaning} |`);
+  const list = ['| setting | default | meaning |', '| --- | --- | --- |', ...rows].join('\n');
+  return readme.replace(/(<!-- settings -->\n)[\s\S]*?(\n<!-- end of settings -->)/, `$1${list}$2`);
+}
+
+/** The documents that are not as the code would have them. */
+export function staleDocuments(): string[] {
+  const readme = readFileSync(new URL('README.md', top), 'utf8');
+  const errors = readFileSync(new URL('docs/errors.md', top), 'utf8');
+  return [...(renewedReadme(readme) === readme ? [] : ['README.md']), ...(errorsDocument() === errors ? [] : ['docs/errors.md'])];
+}
+
+if (process.argv[1]?.endsWith('docs.ts')) {
+  writeFileSync(new URL('docs/errors.md', top), errorsDocument());
+  writeFileSync(new URL('README.md', top), renewedReadme(readFileSync(new URL('README.md', top), 'utf8')));
+}

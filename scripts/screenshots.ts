@@ -1,0 +1,121 @@
+// Draws the pictures in docs/screenshots from the demo's data. Needs the demo's ports, so the demo must not be running.
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { pino } from 'pino';
+import { chromium, type Page } from 'playwright-core';
+import { orbis as commandLine } from '@orbis/cli';
+import { createClient } from '@orbis/contract';
+import { loadDemo, startDemoServer } from '@orbis/demo';
+import { readSettings, startOrbis } from '@orbis/service';
+
+const out = fileURLToPath(new URL('../docs/screenshots/', import.meta.url));
+const folder = mkdtempSync(join(tmpdir(), 'orbis-pictures-'));
+const port = 7430;
+mkdirSync(out, { recursive: true });
+
+const orbis = await startOrbis(readSettings({ ORBIS_DATA: folder }, folder), { log: pino({ level: 'silent' }), durable: false });
+const world = await startDemoServer({ port, folder });
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update'],
+});
+try {
+  const { console: url } = orbis.origins;
+  const password = 'only for pictures';
+  await createClient({ url }).call('password.set', { body: { secret: new URL(await orbis.link('password')).hash.slice(1), password, name: 'Hollin Fell' } });
+  const { data } = await createClient({ url }).call('tokens.exchange', { body: { password, name: 'the laptop' } });
+  await loadDemo(createClient({ url, headers: { authorization: `Bearer ${data.token}` } }), port);
+  const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' })).newPage();
+  await page.goto(await orbis.link('sign-in'));
+  await page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
+
+  await page.getByLabel('Code or link').fill(`Our talk:\n<iframe width="560" height="315" src="http://media.example/reel/7?autoplay=1"></iframe>`);
+  await page.getByLabel('Name').fill('Rings, seen through small telescopes');
+  await shoot(page, 'collect');
+  await at(page, '/collection', 'collection');
+  await at(page, '/collection/opening-talk', 'embed', { height: 1180 });
+  await at(page, '/places', 'places');
+  await at(page, '/register', 'register', { height: 1000 });
+  await at(page, '/sweeps', 'sweeps', { height: 900 });
+  await page.emulateMedia({ colorScheme: 'dark' });
+  await at(page, '/collection/turning-sky', 'embed-dark', { height: 1180 });
+  await page.emulateMedia({ colorScheme: 'light' });
+  await at(page, '/register', 'register-phone', { width: 390, height: 844 });
+  await page.setViewportSize({ width: 1280, height: 1100 });
+  await page.goto(`http://hollinfell.localhost:${port}/talks`);
+  await shoot(page, 'published-page');
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.goto(`http://hollinfell.localhost:${port}/edit/talks`);
+  await shoot(page, 'site-editor');
+  await terminal(
+    page,
+    'terminal',
+    [
+      ['list', 'placements'],
+      ['set', 'opening-talk', 'start=1:52', 'end=2:40'],
+      ['where', 'opening-talk'],
+      ['sweep', 'hollinfell/talks'],
+    ],
+    { url, token: data.token },
+  );
+  await terminal(
+    page,
+    'terminal-read',
+    [
+      ['read', `http://kinorill.localhost:${port}/reels/rG5rings`],
+      ['edits', 'how-to-find-north'],
+    ],
+    { url, token: data.token },
+  );
+} finally {
+  await browser.close();
+  await world.stop();
+  await orbis.stop();
+  rmSync(folder, { recursive: true, force: true });
+}
+
+async function shoot(page: Page, name: string): Promise<void> {
+  await page.waitForTimeout(1500);
+  await page.screenshot({ path: join(out, `${name}.png`) });
+}
+
+async function at(page: Page, path: string, name: string, { width = 1280, height = 800 } = {}): Promise<void> {
+  await page.setViewportSize({ width, height });
+  await page.goto(orbis.origins.console + path);
+  await shoot(page, name);
+}
+
+/** Runs commands as on a terminal, and draws what they print. */
+async function terminal(page: Page, name: string, commands: string[][], { url, token }: { url: string; token: string }): Promise<void> {
+  let printed = '';
+  for (const args of commands) {
+    printed += `\u001b[1m$ orbis ${args.join(' ')}\u001b[22m\n`;
+    await commandLine(args, {
+      stdin: () => Promise.resolve(''),
+      out: (text) => void (printed += text),
+      err: (text) => void (printed += text),
+      outIsTerminal: true,
+      errIsTerminal: false,
+      width: 100,
+      readFile: () => Promise.reject(new Error('no files here')),
+      askSecret: () => Promise.resolve(''),
+      env: { ORBIS_URL: url, ORBIS_TOKEN: token, FORCE_COLOR: '1' },
+      fetch: globalThis.fetch,
+      signal: new AbortController().signal,
+    });
+    printed += '\n';
+  }
+  const escape = String.fromCharCode(27);
+  const styles: Record<string, string> = { '1': 'font-weight:700', '2': 'opacity:.6', '31': 'color:#ef9a8d', '32': 'color:#8fc7a3', '33': 'color:#e0a84f', '36': 'color:#a9c6da' };
+  const html = printed
+    .replaceAll('&', '&amp;')
+    .replaceAll('<', '&lt;')
+    .replace(new RegExp(`${escape}\\[(\\d+)m`, 'g'), (_, code: string) => (styles[code] ? `<span style="${styles[code]}">` : '</span>'));
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.setContent(
+    `<body style="margin:0;background:#171b19"><pre style="margin:0;padding:28px 32px;color:#ece7db;font:14px/1.5 'DejaVu Sans Mono',monospace;white-space:pre-wrap;overflow-wrap:anywhere">${html}</pre></body>`,
+  );
+  await page.screenshot({ path: join(out, `${name}.png`), fullPage: true });
+}
