@@ -21,7 +21,7 @@ ${rows.join('\n')}
 export function renewedReadme(readme: string): string {
   const rows = listServiceSettings().map(({ name, meaning, default: fallback }) => `| \`${name}\` | ${fallback ? `\`${fallback}\`` : ''} | ${meaning} |`);
   const list = ['| setting | default | meaning |', '| --- | --- | --- |', ...rows].join('\n');
-  return readme.replace(/(<!-- settings -->\n)[\s\S]*?(\n<!-- end of settings -->)/, `$1${list}$2`);
+  return readme.replace(/(<!-- settings -->)[\s\S]*?(<!-- end of settings -->)/, `$1\n\n${list}\n\n$2`);
 }
 
 /** The documents that are not as the code would have them. */

@@ -1,5 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { expect } from 'chai';
+import { listServiceSettings } from '@orbis/contract';
 import { staleDocuments } from '../docs.ts';
 
 const top = new URL('../../', import.meta.url);
@@ -7,6 +8,10 @@ const readme = readFileSync(new URL('README.md', top), 'utf8');
 
 describe('the documents', () => {
   it('say what the code says (npm run docs renews them)', () => expect(staleDocuments()).to.deep.equal([]));
+
+  it('list every setting of the service in the README', () => {
+    for (const { name } of listServiceSettings()) expect(readme).to.include(`| \`${name}\` |`);
+  });
 
   it('show every picture that there is, and no other', () => {
     const pictures = readdirSync(new URL('docs/screenshots/', top)).sort();
