@@ -43,7 +43,7 @@ describe('the command line with a service', function () {
       .and.include('Start at 1:52 (from=112 in the address, as Kinorill takes it)');
     expect(await done('set opening-talk fit=shape max-width=720 align=centre'))
       .to.include('Revision 3')
-      .and.include('Never wider than 720 px');
+      .and.include('never wider than 720 px');
     expect(await done('set opening-talk fit=shape')).to.equal('Nothing differs: opening-talk stays at revision 3.\n');
     await done(`add site hollinfell http://hollinfell.localhost:${test.world.port} --name "Hollin Fell"`);
     await done('add page hollinfell/talks --title Talks');

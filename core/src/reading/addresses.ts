@@ -41,11 +41,18 @@ export function readAddresses(markup: Markup, read: PartsRead): ReadAddress[] {
   return out.sort((a, b) => a.start - b.start);
 }
 
-/* The innermost part that holds an offset: parts nest, so it is the last one that begins before it and has not ended. */
+/* The innermost part that holds an offset: the last one that begins before it, or whichever of those around that has not ended. */
 function partAt({ parts }: PartsRead, offset: number): number {
-  let found = 0;
-  for (let i = 0; i < parts.length && parts[i]!.start <= offset; i++) if (parts[i]!.end > offset) found = i;
-  return found;
+  let low = 0;
+  let high = parts.length - 1;
+  while (low < high) {
+    const middle = (low + high + 1) >> 1;
+    if (parts[middle]!.start <= offset) low = middle;
+    else high = middle - 1;
+  }
+  let found: number | null = low;
+  while (found !== null && parts[found]!.end <= offset) found = parts[found]!.inside;
+  return found ?? low;
 }
 
 /** Every host that the addresses name, with how it is used. */

@@ -23,5 +23,5 @@ const proseElements = new Set(['p', 'div', 'span', 'br', 'pre', 'code', 'b', 'i'
 
 /** What visitors would read: tags taken off, character references decoded once. */
 function visibleText(text: string): string {
-  return decodeHTML(text.replace(/<\/?(?:p|div|span|br|pre|code|b|i|strong|em|font)\b[^>]*>/gi, ''));
+  return decodeHTML(text.replace(/<\/?(?:p|div|span|br|pre|code|b|i|strong|em|font)\b[^<>]*>/gi, ''));
 }

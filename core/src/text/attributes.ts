@@ -23,8 +23,8 @@ export function setAttribute(text: string, element: MarkupElement, name: string,
   const found = element.attributes.get(name);
   if (value === null) {
     if (!found) return null;
-    const blank = /\s*$/.exec(text.slice(element.nameEnd, found.start))!;
-    return { start: found.start - blank[0].length, end: found.end, text: '' };
+    const before = text.slice(element.nameEnd, found.start);
+    return { start: found.start - (before.length - before.trimEnd().length), end: found.end, text: '' };
   }
   if (found && found.value === value) return null;
   return setRawAttribute(text, element, name, escapeAttribute(value));

@@ -63,6 +63,7 @@ const sameValue = (a: string, b: string): boolean => squeeze(a) === squeeze(b);
 const squeeze = (value: string): string =>
   value
     .toLowerCase()
-    .replace(/\s*([/,])\s*/g, '$1')
-    .replace(/\s+/g, ' ')
-    .trim();
+    .trim()
+    .split(/\s+/)
+    .join(' ')
+    .replace(/ ?([/,]) ?/g, '$1');

@@ -20,8 +20,8 @@ export function keyFrom(name: string): string {
     .replace(/\p{M}/gu, '')
     .toLowerCase()
     .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')
+    .replace(/^-|-$/g, '')
     .slice(0, 60)
-    .replace(/-+$/, '');
+    .replace(/-$/, '');
   return plain || 'embed';
 }

@@ -1,0 +1,133 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { performance } from 'node:perf_hooks';
+import { expect } from 'chai';
+import ts from 'typescript';
+import { openCode, plan, read, sight } from '@orbis/core';
+import { sheets } from './corpus.ts';
+
+/** Every regular expression literal of the core and the contract, read from the source. */
+function expressions(): { file: string; pattern: RegExp }[] {
+  const out: { file: string; pattern: RegExp }[] = [];
+  for (const folder of ['../src/', '../../contract/src/', '../../service/src/']) {
+    const base = new URL(folder, import.meta.url);
+    for (const file of readdirSync(base, { recursive: true, encoding: 'utf8' }).filter((name) => name.endsWith('.ts'))) {
+      const source = ts.createSourceFile(file, readFileSync(new URL(file, base), 'utf8'), ts.ScriptTarget.ES2023);
+      const visit = (node: ts.Node): void => {
+        if (ts.isRegularExpressionLiteral(node)) {
+          const [, body = '', flags = ''] = /^\/(.*)\/([a-z]*)$/s.exec(node.text)!;
+          out.push({ file, pattern: new RegExp(body, flags.replace('g', '').replace('y', '')) });
+        }
+        ts.forEachChild(node, visit);
+      };
+      visit(source);
+    }
+  }
+  return out;
+}
+
+const pieces = [
+  'a',
+  ' ',
+  '<',
+  '<p ',
+  '<p<',
+  '&',
+  '&amp;',
+  '=',
+  '1',
+  '1:',
+  '-',
+  '.',
+  'a.',
+  'a-',
+  '"',
+  '\n',
+  ';',
+  '<!--',
+  'data-orbis="',
+  '/',
+  'a/',
+  '=a',
+  '0.',
+  'https://',
+  '#',
+  '%',
+];
+const fastest = (work: () => unknown): number => {
+  let best = Infinity;
+  for (let i = 0; i < 3; i++) {
+    const begun = performance.now();
+    work();
+    best = Math.min(best, performance.now() - begun);
+  }
+  return best;
+};
+
+/* Ten times the text may take some ten times as long; what grows with the square takes a hundred times. Below 2 ms nothing is told. */
+function expectLinear(label: string, work: (text: string) => unknown, make: (times: number) => string): void {
+  const small = fastest(() => work(make(2_000)));
+  const large = fastest(() => work(make(20_000)));
+  if (large < 2) return;
+  expect(large / Math.max(small, 0.04), `${label}: ${small.toFixed(2)} ms, then ${large.toFixed(2)} ms`).to.be.below(45);
+}
+
+describe('hostile text', function () {
+  this.timeout(120_000);
+
+  it('makes no regular expression slow', () => {
+    const all = expressions();
+    expect(all.length).to.be.greaterThan(50);
+    const slow: string[] = [];
+    for (const { file, pattern } of all) {
+      for (const piece of pieces) {
+        for (const end of ['', '\u0000']) {
+          try {
+            expectLinear(
+              `${file} ${String(pattern)} on ${JSON.stringify(piece)}`,
+              (text) => pattern.test(text),
+              (times) => piece.repeat(times) + end,
+            );
+          } catch (error) {
+            slow.push(String(error));
+          }
+        }
+      }
+    }
+  });
+
+  for (const piece of [
+    '<',
+    '<a ',
+    '&',
+    '<iframe src="',
+    '<p ',
+    "<iframe src='https://play.kinorill.localhost/reel/a?from=1&",
+    '<b></b>',
+    '<script>',
+    '<!--',
+    '<img src=x>',
+    '&lt;p&gt;',
+    '<a href=x>y</a>',
+    '<div id=x></div>',
+    '{{',
+    '\u{1F30C}',
+  ]) {
+    it(`is read in proportion to its length: ${piece}`, () =>
+      expectLinear(
+        piece,
+        (text) => read(text, { sheets }),
+        (times) => piece.repeat(times),
+      ));
+  }
+
+  it('is planned and swept in proportion to its length', () => {
+    const style = (times: number): string =>
+      `<iframe src="https://play.kinorill.localhost/reel/a?${'a=1&amp;'.repeat(times / 4)}" style="${'color:red;'.repeat(times / 10)}"></iframe>`;
+    expectLinear(
+      'plan',
+      (text) => plan(openCode(text, { sheets }), { settings: { start: 1, loop: true }, dress: { fit: 'shape' } }, { placement: '0123456789', delivery: 1 }),
+      style,
+    );
+    expectLinear('sight', sight, (times) => '<p>x<b data-orbis="0123456789.1"></b></p>'.repeat(times / 10));
+  });
+});

@@ -1,0 +1,55 @@
+import { expect } from 'chai';
+import { openCode, powersOf, previewDocument } from '@orbis/core';
+import { codes, sheets, talk } from './corpus.ts';
+
+const preview = (text: string) => {
+  const code = openCode(text, { sheets });
+  const { html, policy } = previewDocument(text, code.reading, code.sheet, { title: 'A <b>title</b>', ancestors: 'http://localhost:7420', language: 'en' });
+  return { html, policy: new Map(policy.split('; ').map((directive) => [directive.split(' ')[0]!, directive.split(' ').slice(1).join(' ')])) };
+};
+
+describe('the document of a preview', () => {
+  it('holds the code as it is, and nothing else of the owner’s', () => {
+    const { html } = preview(talk);
+    expect(html).to.include(`<body>\n${talk}\n</body>`).and.include('<title>A &lt;b&gt;title&lt;/b&gt;</title>');
+  });
+
+  it('lets in what the reading names, with the other hosts of a known provider', () => {
+    const { policy } = preview(talk.replace('https://play', 'http://play').replace('.localhost/', '.localhost:7430/'));
+    expect(policy.get('frame-src')).to.equal('http://play.kinorill.localhost:7430 http://kinorill.localhost:7430');
+    expect(policy.has('script-src')).to.equal(false);
+    expect(policy.get('default-src')).to.equal("'none'");
+    expect(policy.get('frame-ancestors')).to.equal('http://localhost:7420');
+  });
+
+  it('lets in a loader’s host and inline scripts only where the code has them', () => {
+    expect(preview(codes['element and loader']!).policy.get('script-src')).to.equal('https://cdn.fennfeed.localhost');
+    expect(preview('<script>x()</script>').policy.get('script-src')).to.equal("'unsafe-inline'");
+  });
+
+  it('sends forms where they say, and nowhere otherwise', () => {
+    expect(preview(codes['a form']!).policy.get('form-action')).to.equal('https://formwold.localhost');
+    expect(preview(talk).policy.get('form-action')).to.equal("'none'");
+  });
+
+  it('names no source that could carry another directive', () => {
+    const { policy } = preview('<img src="https://a.localhost/;script-src *"><img src="https://b.localhost; script-src *">');
+    expect(policy.get('img-src')).to.equal('https://a.localhost');
+    expect(policy.has('script-src')).to.equal(false);
+  });
+});
+
+describe('the powers of a code', () => {
+  for (const [label, text, tokens] of [
+    ['a frame', talk, ['allow-scripts', 'allow-same-origin']],
+    ['a picture', '<img src="https://a.localhost/x.png">', []],
+    ['a form', codes['a form']!, ['allow-forms']],
+    ['a loader', codes['element and loader']!, ['allow-scripts']],
+  ] as const) {
+    it(`of ${label} are ${tokens.join(' ') || 'none'}, each with its reason`, () => {
+      const powers = powersOf(openCode(text, { sheets }).reading);
+      expect(powers.map((power) => power.token)).to.deep.equal(tokens);
+      for (const { because } of powers) expect(because).to.have.length.greaterThan(10);
+    });
+  }
+});
