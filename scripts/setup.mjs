@@ -59,7 +59,7 @@ function newestSource() {
   let count = 0;
   const visit = (folder) => {
     for (const entry of readdirSync(folder, { withFileTypes: true })) {
-      if (['node_modules', 'dist', 'test'].includes(entry.name)) continue;
+      if (['node_modules', 'dist', 'test'].includes(entry.name) || entry.name.endsWith('.tsbuildinfo')) continue;
       const path = join(folder, entry.name);
       if (entry.isDirectory()) visit(path);
       else {

@@ -87,16 +87,16 @@ export async function endJob(db: Handle, id: number, state: 'done' | 'stopped' |
 
 /** Asks a job to stop; false where it has ended. One that nobody has taken yet ends at once. */
 export async function askToStop(db: Handle, id: number, now: Date): Promise<boolean> {
-  await db
+  const [waiting] = await db
     .update(job)
     .set({ state: 'stopped', endedAt: now })
     .where(and(eq(job.id, id), eq(job.state, 'waiting')));
-  const [result] = await db
+  if (waiting.affectedRows === 1) return true;
+  const [running] = await db
     .update(job)
     .set({ stopAsked: 1 })
     .where(and(eq(job.id, id), eq(job.state, 'running')));
-  const [row] = await db.select().from(job).where(eq(job.id, id));
-  return result.affectedRows === 1 || row?.state === 'stopped';
+  return running.affectedRows === 1;
 }
 
 export interface PageOfSweep {
