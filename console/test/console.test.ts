@@ -131,7 +131,8 @@ describe('an owner at the console', function () {
       hosts.add(hostname);
       if (hostname !== 'localhost') void request.allHeaders().then((headers) => cookies.push(...(headers['cookie'] ? [`${hostname}: ${headers['cookie']}`] : [])));
     });
-    await page.goto(`${test.url}/collection/opening-talk`);
+    await test.client.call('embeds.create', { body: { name: 'Previewed', text: talkCode(test.world.port), settings: { start: 112 } } });
+    await page.goto(`${test.url}/collection/previewed`);
     const preview = page.frameLocator('iframe[title="Preview of the embed"]').frameLocator('iframe');
     await preview.locator('video').waitFor();
     await expectSoon(async () => Math.abs((await preview.locator('video').evaluate((v: HTMLVideoElement) => v.currentTime)) - 112) < 0.5, 'the preview stands at 1:52');

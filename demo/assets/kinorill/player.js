@@ -32,11 +32,11 @@ const watch = () => {
   if (!video.paused) requestAnimationFrame(watch);
 };
 
-video.addEventListener('loadedmetadata', () => {
+const ready = () => {
   video.currentTime = from;
   // The browser decides: with sound it refuses, and the button stays.
   if (wish.get('roll') === '1') begin().catch(showStart);
-});
+};
 video.addEventListener('play', () => {
   video.dataset.begun = '1';
   if (video.currentTime >= until) video.currentTime = from;
@@ -47,4 +47,7 @@ video.addEventListener('play', () => {
 video.addEventListener('timeupdate', () => !video.paused && watch());
 video.addEventListener('ended', () => again && begin());
 start.addEventListener('click', begin);
+// The video may have been faster than this script.
+if (video.readyState >= HTMLMediaElement.HAVE_METADATA) ready();
+else video.addEventListener('loadedmetadata', ready, { once: true });
 showStart();
