@@ -35,7 +35,7 @@ describe('the client of the interface', () => {
   it('takes an answer without a body', async () => expect((await answering(204, '').client.call('session.delete')).data).to.equal(undefined));
 
   it('turns a problem document into an error with its exit status', async () => {
-    const problem = { type: '/errors#not-found', title: 'Not found', status: 404, code: 'not-found', detail: 'There is no embed “x”.' };
+    const problem = { type: 'urn:orbis:error:not-found', title: 'Not found', status: 404, code: 'not-found', detail: 'There is no embed “x”.' };
     const error = await errorOf(answering(404, JSON.stringify(problem)).client.call('embeds.read', { params: { embed: 'x' } }));
     expect(error).to.be.instanceOf(ApiError).and.include({ code: 'not-found', message: 'There is no embed “x”.', exit: 2 });
   });

@@ -49,6 +49,34 @@ describe('starting and stopping', () => {
     expect(databaseRuns()).to.equal(false);
   });
 
+  it('gives a link for a new password on its own machine, which ends what was begun with the old one', async () => {
+    const orbis = run({ ORBIS_LOG_LEVEL: 'info' });
+    await orbis.says('/set-password#');
+    const [, url = '', first = ''] = /(http:\/\/localhost:\d+)\/set-password#(\S+)/.exec(orbis.err())!;
+    const call = (path: string, body: object, headers: Record<string, string> = {}): Promise<Response> =>
+      fetch(`${url}/api/v1${path}`, { method: 'POST', headers: { 'content-type': 'application/json', ...headers }, body: JSON.stringify(body) });
+    const session = (await call('/password', { secret: first, password: 'the old password' })).headers.get('set-cookie')!.split(';')[0]!;
+    expect((await call('/readings', { text: 'x' }, { cookie: session })).status).to.equal(200);
+
+    const reset = spawn(process.execPath, ['--import=tsx', '--conditions=development', main.replace('main.ts', 'reset-password.ts')], {
+      env: { ...process.env, ORBIS_DATA: join(folder, 'data'), ORBIS_PUBLIC_URL: url },
+    });
+    let said = '';
+    reset.stdout.on('data', (chunk: Buffer) => void (said += chunk.toString()));
+    expect(await new Promise((resolve) => reset.once('exit', resolve))).to.equal(0);
+    const secret = /set-password#(\S+)/.exec(said)![1]!;
+    expect((await call('/password', { secret, password: 'the new password' })).status).to.equal(200);
+    expect((await call('/readings', { text: 'x' }, { cookie: session })).status, 'the old session').to.equal(401);
+    expect((await call('/session', { password: 'the old password' })).status).to.equal(401);
+
+    // Told to stop in the middle of a request, it answers it first.
+    const answering = call('/session', { password: 'the new password' });
+    await new Promise((resolve) => setTimeout(resolve, 5));
+    orbis.child.kill('SIGTERM');
+    expect((await answering).status).to.equal(200);
+    expect(await orbis.ended).to.equal(0);
+  });
+
   it('mends what a killed Orbis left behind', async () => {
     const killed = run();
     await killed.says('/set-password#');

@@ -39,7 +39,13 @@ export default function CollectionScreen() {
       </ScreenHead>
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr 200px' }, gap: 2, mb: 3 }}>
         <TextField label="Search" value={search.get('q') ?? ''} onChange={(e) => change('q', e.target.value)} placeholder="name, notes or tag" />
-        <TextField label="Kind" select value={kind ?? ''} onChange={(e) => change('kind', e.target.value)}>
+        <TextField
+          label="Kind"
+          select
+          value={kind ?? ''}
+          onChange={(e) => change('kind', e.target.value)}
+          slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}
+        >
           <MenuItem value="">Every kind</MenuItem>
           {kinds.map((known) => (
             <MenuItem key={known} value={known}>

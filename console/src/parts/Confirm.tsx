@@ -16,7 +16,7 @@ export function Confirm({
   const [open, setOpen] = useState(false);
   return (
     <>
-      <Button size="small" {...rest} onClick={() => setOpen(true)}>
+      <Button size="small" sx={{ minWidth: 0 }} {...rest} onClick={() => setOpen(true)}>
         {label}
       </Button>
       <Dialog open={open} onClose={() => setOpen(false)} aria-labelledby="confirm-title">

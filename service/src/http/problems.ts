@@ -6,7 +6,7 @@ import { apiBase, catalogue, OrbisError, routes, type Facts, type Problem } from
 export function problemOf(error: OrbisError, instance: string): Problem {
   const facts = Object.fromEntries(Object.entries(error.facts).filter(([, value]) => value !== undefined)) as NonNullable<Problem['facts']>;
   return {
-    type: `/errors#${error.code}`,
+    type: `urn:orbis:error:${error.code}`,
     title: catalogue[error.code].title,
     status: error.status,
     code: error.code,
