@@ -21,7 +21,6 @@ export function consolePolicy({ origins }: Deps): RequestHandler {
           'script-src': ["'self'"],
           // The component library adds its rules in style elements that carry the nonce.
           'style-src': ["'self'", `'nonce-${nonce}'`],
-          'style-src-attr': ["'unsafe-inline'"],
           'font-src': ["'self'"],
           'img-src': ["'self'", 'data:'],
           'connect-src': ["'self'"],
