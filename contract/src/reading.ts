@@ -1,10 +1,10 @@
 import { z } from './zod.ts';
-import { inputs, kinds, roles, uses, type Reading as CoreReading } from '@orbis/core';
+import { inputs, kinds, lengthUnits, roles, uses, type Reading as CoreReading } from '@orbis/core';
 
 const offset = z.number().int().min(0).meta({ description: 'UTF-16 code units into the text that was read' });
 export const level = z.enum(['error', 'warning', 'note']);
 const fact = z.union([z.string(), z.number(), z.boolean(), z.null()]);
-const length = z.object({ value: z.number(), unit: z.enum(['px', '%']) });
+const length = z.object({ value: z.number(), unit: z.enum(lengthUnits) });
 const size = z.object({ width: length.nullable(), height: length.nullable(), ratio: z.number().nullable() });
 
 export const finding = z
@@ -57,6 +57,14 @@ export const reading = z
     needs: z.object({ scripts: z.boolean(), forms: z.boolean(), popups: z.boolean(), storage: z.boolean(), autoplay: z.boolean(), fullscreen: z.boolean() }),
     claims: z.array(z.object({ what: z.enum(['id', 'field', 'global', 'listener', 'style']), name: z.string(), shared: z.boolean() })),
     findings: z.array(finding),
+    evidence: z.array(z.object({ kind: z.enum(kinds), weight: z.number(), reason: z.string() })),
+    mending: z
+      .object({
+        what: z.enum(['visible-code', 'curly-quotes', 'open-tag']),
+        edits: z.array(z.object({ start: offset, end: offset, text: z.string(), reason: z.string() })),
+        text: z.string(),
+      })
+      .nullable(),
     made: z.string().nullable(),
     mark: z.string().nullable(),
   })

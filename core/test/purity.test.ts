@@ -8,8 +8,10 @@ describe('the core', () => {
   it('opens nothing: no Node modules, no network, no clock, no chance', () => {
     expect(files.length).to.be.greaterThan(40);
     for (const file of files) {
-      const code = readFileSync(new URL(file, folder), 'utf8');
-      expect(code, file).not.to.match(/from '(?:node:|express|drizzle-orm|undici)/);
+      const whole = readFileSync(new URL(file, folder), 'utf8');
+      // What stands in texts and comments is not done.
+      const code = whole.replace(/\/\*[\s\S]*?\*\/|\/\/[^\n]*|'(?:[^'\\\n]|\\.)*'/g, (found) => (found.startsWith("'") ? "''" : ''));
+      expect(whole, file).not.to.match(/from '(?:node:|express|drizzle-orm|undici)/);
       expect(code, file).not.to.match(/\b(?:fetch|setTimeout|require)\s*\(|\bDate\.now\b|new Date\b|Math\.random|\bprocess\.|\bdocument\.|\bwindow\./);
     }
   });

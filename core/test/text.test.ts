@@ -205,7 +205,7 @@ describe('markup', () => {
     it(`has exact places in ${label}`, () => {
       for (const element of parseMarkup(text).elements) {
         expect(text.slice(element.start, element.nameEnd).toLowerCase()).to.equal(`<${element.name}`);
-        for (const attribute of element.attributes.values()) {
+        for (const attribute of element.attributes.all()) {
           expect(text.slice(attribute.start, attribute.end).toLowerCase().startsWith(attribute.name)).to.equal(true);
           expect(decodeAttribute(text.slice(attribute.valueStart, attribute.valueEnd)).text).to.equal(attribute.value);
         }

@@ -30,6 +30,87 @@ export const findingSentences: Record<string, Row> = {
       f.open === 'tag' ? 'The text ends in the middle of a tag, so a part of the code is missing.' : `The ${f.open} is never closed, so it swallows what follows it on the page.`,
     remedy: () => 'Copy the whole code from the provider once more, to its very end.',
   },
+  'curly-quotes': {
+    message: () => 'There are typographic quotes around values: browsers take them for a part of the value, so addresses and sizes are wrong.',
+    remedy: () => 'Let Orbis make them straight, or copy the code as plain text.',
+  },
+  'sample-value': {
+    message: (f) => (f.placeholder === '' ? 'An address is empty: there is nothing to show.' : `“${f.placeholder}” in ${f.attribute} looks like a sample that was never replaced.`),
+    remedy: () => 'Put your own value in its place: the provider says where to find it.',
+  },
+  'wrong-element': {
+    message: (f) =>
+      f.why === 'named-as-attribute'
+        ? `<${f.element}> is the name of an attribute, not of an element: nothing is shown.`
+        : f.why === 'outside-media'
+          ? 'A source stands outside any player, so nothing plays it.'
+          : `A ${f.element} does nothing with an address.`,
+    remedy: () => 'Copy the code from the provider once more; the tag that shows something is missing or was changed.',
+  },
+  'misspelt': {
+    message: (f) => `There is no ${f.what} “${f.found}”; it looks like “${f.meant}” with a slip of the pen.`,
+    remedy: (f) => `Write “${f.meant}”.`,
+  },
+  'value-on-presence': {
+    message: (f) => `${f.attribute}="${f.value}" switches it on all the same: for browsers it only counts that the word is there.`,
+    remedy: (f) => `Take “${f.attribute}” out to switch it off.`,
+  },
+  'not-inline': { message: () => 'It plays by itself, but phones open the full screen for it.', remedy: () => 'Add playsinline.' },
+  'no-way-to-play': {
+    message: () => 'It has no buttons and does not play by itself: nobody can start it.',
+    remedy: () => 'Show the buttons, or let it play by itself without sound.',
+  },
+  'no-fallback': {
+    message: (f) => `There is nothing in the ${f.element} for people whose browser cannot show it.`,
+    remedy: () => 'Put a link to the same thing between its tags.',
+  },
+  'old-attribute': {
+    message: (f) => `${f.what} ${f.kind === 'element' ? 'is an element' : 'belongs to what'} that HTML has dropped.`,
+    remedy: () => 'It does no harm; a newer code of the provider may do without.',
+  },
+  'active-attribute': {
+    message: (f) => `The ${f.element} carries a script in ${f.attribute}: many sites and editors forbid that.`,
+    remedy: () => 'Ask the provider for a code without it, or put the embed into a frame of its own.',
+  },
+  'writes-document': {
+    message: () => 'Its script writes into the page while the page is loading: loaded late, it wipes the page, or shows nothing.',
+    remedy: () => 'Put it into a frame of its own.',
+  },
+  'blocks-page': { message: () => 'The page waits for this script before it shows what comes after it.', remedy: () => 'Ask the provider whether it works with async or defer.' },
+  'tracking': {
+    message: (f) =>
+      f.what === 'pixel' ? 'It has a picture of one pixel, which only tells somebody that the page was opened.' : `The parameter ${f.name} only follows people from page to page.`,
+    remedy: () => 'It may be taken out; what is shown does not change.',
+  },
+  'global-style': {
+    message: (f) => `Its rules for looks reach the rest of your page: ${f.selectors}.`,
+    remedy: () => 'Put it into a frame of its own, or ask the provider for narrower rules.',
+  },
+  'half-code': {
+    message: () => 'This is half of a code: a place that a script should fill, without that script.',
+    remedy: () => 'Copy the other half too; the provider may have told you to put it into the head of the page.',
+  },
+  'several-embeds': { message: (f) => `There are ${f.count} embeds in this code.`, remedy: () => 'Collect them one by one, to place and change each for itself.' },
+  'shape-mismatch': {
+    message: (f) => `${f.width} by ${f.height} is not the shape of its content (${f.shape}): there will be black bars.`,
+    remedy: (f) => `Make it ${f.wanted} high, or set fit=shape with shape=${f.shape}.`,
+  },
+  'duplicate-parameter': {
+    message: (f) => `The parameter ${f.parameter} is there twice, with different values: only one of them counts.`,
+    remedy: () => 'Take out the one that you do not mean.',
+  },
+  'second-question-mark': { message: (f) => `After ${f.parameter} there is a second question mark: what follows it is not read.`, remedy: () => 'Write & in its place.' },
+  'space-in-address': { message: () => 'There are blanks in or around an address.', remedy: () => 'Take them out; an address has none.' },
+  'file-type': {
+    message: (f) =>
+      f.why === 'mismatch' ? `The file ends in .${f.ending}, but the code says that it is ${f.stated}.` : `Files ending in .${f.ending} are not played by every browser.`,
+    remedy: (f) => (f.why === 'mismatch' ? `Say type="${f.usual}", or leave the type out.` : 'Offer it as MP4 or WebM too (sound: MP3 or M4A).'),
+  },
+  'not-fully-read': {
+    message: (f) => `A ${f.element} in it is too long or too broken to be read whole: what it does may be more than is said here.`,
+    remedy: () => 'Trust it as much as you trust its provider.',
+  },
+  'hidden-field': { message: (f) => `The field ${f.name ?? ''} is a trap for robots that people do not see.`, remedy: () => 'Keep it: without it the form may be refused.' },
   'insecure': {
     message: (f) => `The address ${f.url} begins with http:, which browsers block on secure pages.`,
     remedy: () => 'Ask the provider for a code with https:.',

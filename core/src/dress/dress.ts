@@ -1,4 +1,4 @@
-import { changeStyle, oneSentence, setRawAttribute, styleSeams, type Edit, type MarkupElement } from '../text/index.ts';
+import { changeStyle, oneSentence, parseStyle, setRawAttribute, styleSeams, type Edit, type MarkupElement } from '../text/index.ts';
 import type { Code, WishProblem } from '../code.ts';
 import { dressOptions } from './all.ts';
 import type { Declaration, Dress, DressContext } from './option.ts';
@@ -13,7 +13,7 @@ const order = ['display', 'width', 'max-width', 'height', 'aspect-ratio', 'margi
 export function dress(code: Code, wishes: Dress): { edits: Edit[]; problems: WishProblem[] } {
   const wished = dressOptions.filter((option) => wishes[option.name] !== undefined);
   if (wished.length === 0) return { edits: [], problems: [] };
-  const element = code.markup.elements.find((e) => ['iframe', 'video', 'object', 'embed', 'audio'].includes(e.name));
+  const element = dressable(code);
   const refuse = (problem: WishProblem): { edits: Edit[]; problems: WishProblem[] } => ({ edits: [], problems: [problem] });
   if (!element) return refuse({ wish: wished[0]!.name, code: 'nothing-to-dress', facts: {} });
   if (wishes.fit && element.parent) return refuse({ wish: 'fit', code: 'own-wrapper', facts: { element: element.parent.name } });
@@ -36,14 +36,33 @@ export function dress(code: Code, wishes: Dress): { edits: Edit[]; problems: Wis
   return { edits: [{ ...edit, stage: 'dress', wishes: [...new Set(wanted.map((d) => d.wish))], reason: reasons + instead }], problems: [] };
 }
 
-/** The shape to hold: what the owner says, else the size in the code, else the natural shape of the provider's content. */
+/** The shape to hold: what the owner says, else what the code says, else the natural shape of the provider's content. */
 export function shapeOf(code: Code, wishes: Dress): { width: number; height: number } | null {
   if (wishes.shape) return reduced(wishes.shape);
+  const element = dressable(code);
+  const style = element?.attributes.get('style');
+  const stated = style && parseStyle(code.text.slice(style.valueStart, style.valueEnd)).findLast((d) => d.property === 'aspect-ratio');
+  const exact = /^(\d{1,5})\s?\/\s?(\d{1,5})$/.exec(stated?.value ?? '');
+  if (exact) return reduced({ width: Number(exact[1]), height: Number(exact[2]) });
   const { width, height, ratio } = code.reading.size;
-  if (ratio !== null && width && height && Number.isInteger(width.value) && Number.isInteger(height.value)) {
-    return reduced({ width: width.value, height: height.value });
+  if (ratio !== null) {
+    const whole = width?.unit === 'px' && height?.unit === 'px' && Number.isInteger(width.value) && Number.isInteger(height.value);
+    if (whole && Math.abs(width.value / height.value - ratio) < 0.0001) return reduced({ width: width.value, height: height.value });
+    return fraction(ratio);
   }
   return code.sheet ? reduced(code.sheet.shape) : null;
+}
+
+/** The element whose own style makes the dress: the first frame or player. */
+const dressable = (code: Code): MarkupElement | undefined => code.markup.elements.find((e) => ['iframe', 'video', 'object', 'embed', 'audio'].includes(e.name));
+
+/* The simplest fraction that is as good as a ratio of four decimals. */
+function fraction(ratio: number): { width: number; height: number } {
+  for (let height = 1; height <= 200; height++) {
+    const width = Math.round(ratio * height);
+    if (width > 0 && Math.abs(width / height - ratio) < 0.0006) return { width, height };
+  }
+  return reduced({ width: Math.round(ratio * 1000), height: 1000 });
 }
 
 function styleEdit(code: Code, element: MarkupElement, wanted: readonly Declaration[], conflicts: ReadonlySet<string>) {

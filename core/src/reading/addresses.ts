@@ -1,44 +1,105 @@
-import { attribute, parseAddress, type Markup, type MarkupElement } from '../text/index.ts';
+import { attribute, decodeAttribute, innerText, parseAddress, type Markup, type MarkupElement } from '../text/index.ts';
 import type { HostContact, ReadAddress, Use } from './reading.ts';
 import type { PartsRead } from './parts.ts';
+import type { ScriptFacts } from './scripts/index.ts';
+import type { StyleFacts } from './style-rules.ts';
 
-/* Attributes that hold one address each, by element (HTML, index of attributes). */
-const table: { element: string; attribute: string; use: (element: MarkupElement) => Use }[] = [
-  { element: 'iframe', attribute: 'src', use: () => 'frame' },
-  { element: 'embed', attribute: 'src', use: () => 'frame' },
-  { element: 'object', attribute: 'data', use: () => 'frame' },
-  { element: 'script', attribute: 'src', use: () => 'script' },
-  { element: 'link', attribute: 'href', use: (e) => (/\bstylesheet\b/i.test(attribute(e, 'rel') ?? '') ? 'stylesheet' : 'data') },
-  { element: 'img', attribute: 'src', use: () => 'image' },
-  { element: 'video', attribute: 'src', use: () => 'media' },
-  { element: 'video', attribute: 'poster', use: () => 'image' },
-  { element: 'audio', attribute: 'src', use: () => 'media' },
-  { element: 'source', attribute: 'src', use: () => 'media' },
-  { element: 'track', attribute: 'src', use: () => 'data' },
-  { element: 'form', attribute: 'action', use: () => 'form' },
-  { element: 'a', attribute: 'href', use: () => 'link' },
-];
+/* Attributes that hold one address each, by element; `*` is any (HTML, index of attributes; the old ones are still obeyed). */
+const plain: Record<string, Record<string, Use | ((element: MarkupElement) => Use)>> = {
+  iframe: { src: 'frame' },
+  frame: { src: 'frame' },
+  embed: { src: (e) => mediaUse(attribute(e, 'type'), 'frame') },
+  object: { data: (e) => mediaUse(attribute(e, 'type'), 'frame') },
+  script: { src: 'script' },
+  link: { href: (e) => (/\bstylesheet\b/i.test(attribute(e, 'rel') ?? '') ? 'stylesheet' : /\bicon\b/i.test(attribute(e, 'rel') ?? '') ? 'image' : 'data') },
+  img: { src: 'image', longdesc: 'link' },
+  input: { src: 'image', formaction: 'form' },
+  button: { formaction: 'form' },
+  video: { src: 'media', poster: 'image' },
+  audio: { src: 'media' },
+  source: { src: 'media' },
+  track: { src: 'data' },
+  form: { action: 'form' },
+  a: { href: 'link', ping: 'data' },
+  area: { href: 'link', ping: 'data' },
+  blockquote: { cite: 'link' },
+  q: { cite: 'link' },
+  body: { background: 'image' },
+  table: { background: 'image' },
+  td: { background: 'image' },
+};
 
-/** The addresses that stand plainly in attributes, in the order of the text. */
+function mediaUse(type: string | null, other: Use): Use {
+  return type && /^image\//i.test(type) ? 'image' : type && /^(?:video|audio)\//i.test(type) ? 'media' : other;
+}
+
+/* Attributes by which scripts load later what their names say. */
+const lazy = /^data-(?:[a-z-]*-)?(?:src|url|href|link|poster|bg|background|srcset|embed|action|endpoint|api|host)$/;
+
+/** The addresses that stand in attributes, in the order of the text, each with its parameters and its exact place. */
 export function readAddresses(markup: Markup, read: PartsRead): ReadAddress[] {
   const out: ReadAddress[] = [];
+  const { text } = markup;
   for (const element of markup.elements) {
-    for (const row of table) {
-      if (row.element !== element.name) continue;
-      const found = element.attributes.get(row.attribute);
-      if (!found) continue;
-      const { url, parameters } = parseAddress(markup.text.slice(found.valueStart, found.valueEnd));
-      out.push({
-        use: row.use(element),
-        part: partAt(read, element.start),
-        start: found.valueStart,
-        end: found.valueEnd,
-        url,
-        parameters: parameters.map(({ name, value, in: place }) => ({ name, value, in: place })),
-      });
+    const own = plain[element.name];
+    for (const name of element.attributes.names()) {
+      const use = own && Object.hasOwn(own, name) ? own[name]! : null;
+      if (use) push(out, text, read, element, name, typeof use === 'function' ? use(element) : use);
+      else if (name === 'srcset' || name === 'imagesrcset') pushSet(out, text, read, element, name);
+      else if (name.startsWith('data-') && lazy.test(name) && /^\s*(?:https?:)?\/\//i.test(attribute(element, name) ?? ''))
+        push(out, text, read, element, name, lazyUse(element, name));
+      else if (name === 'content' && element.name === 'meta') pushRefresh(out, text, read, element);
+      else if (name === 'xlink:href' || (name === 'href' && element.name === 'use')) push(out, text, read, element, name, 'image');
     }
   }
-  return out.sort((a, b) => a.start - b.start);
+  return out;
+}
+
+const lazyUse = (element: MarkupElement, name: string): Use =>
+  element.name === 'iframe'
+    ? 'frame'
+    : element.name === 'img' || /poster|bg|background|srcset/.test(name)
+      ? 'image'
+      : ['video', 'audio', 'source'].includes(element.name)
+        ? 'media'
+        : element.name === 'script'
+          ? 'script'
+          : 'data';
+
+function push(out: ReadAddress[], text: string, read: PartsRead, element: MarkupElement, name: string, use: Use): void {
+  const found = element.attributes.get(name);
+  if (!found) return;
+  const { url, parameters } = parseAddress(text.slice(found.valueStart, found.valueEnd));
+  out.push({
+    use,
+    part: partAt(read, element.start),
+    start: found.valueStart,
+    end: found.valueEnd,
+    url,
+    parameters: parameters.map(({ name: key, value, in: place }) => ({ name: key, value, in: place })),
+  });
+}
+
+/* Each candidate of a `srcset` is an address up to the next blank (HTML, section 4.8.4.2.1). */
+function pushSet(out: ReadAddress[], text: string, read: PartsRead, element: MarkupElement, name: string): void {
+  const found = element.attributes.get(name);
+  if (!found) return;
+  const { text: value, at } = decodeAttribute(text.slice(found.valueStart, found.valueEnd));
+  const candidate = /[^\s,]\S*/g;
+  for (let match = candidate.exec(value); match; match = candidate.exec(value)) {
+    const url = match[0].replace(/,$/, '');
+    if (/^\d+(?:\.\d+)?[wxh]$/.test(url)) continue;
+    const start = found.valueStart + at[match.index]!;
+    out.push({ use: 'image', part: partAt(read, element.start), start, end: found.valueStart + at[match.index + url.length]!, url, parameters: [] });
+  }
+}
+
+function pushRefresh(out: ReadAddress[], text: string, read: PartsRead, element: MarkupElement): void {
+  if (attribute(element, 'http-equiv')?.toLowerCase() !== 'refresh') return;
+  const found = element.attributes.get('content')!;
+  const url = /^\s*\d+\s*[;,]\s*url\s*=\s*["']?([^"']+)/i.exec(found.value)?.[1];
+  const start = url ? text.indexOf(url, found.valueStart) : -1;
+  if (url && start >= 0 && start < found.valueEnd) out.push({ use: 'frame', part: partAt(read, element.start), start, end: start + url.length, url, parameters: [] });
 }
 
 /* The innermost part that holds an offset: the last one that begins before it, or whichever of those around that has not ended. */
@@ -55,24 +116,45 @@ function partAt({ parts }: PartsRead, offset: number): number {
   return found ?? low;
 }
 
-/** Every host that the addresses name, with how it is used. */
-export function hostsOf(addresses: readonly ReadAddress[]): HostContact[] {
+/** Every host that a visitor's browser would contact, by itself or on use: from attributes, scripts and styles. */
+export function hostsOf(addresses: readonly ReadAddress[], scripts: readonly ScriptFacts[] = [], styles: readonly StyleFacts[] = []): HostContact[] {
   const hosts = new Map<string, HostContact>();
-  for (const { url, use } of addresses) {
+  const note = (url: string, use: Use, when: 'load' | 'use'): void => {
     const host = hostOf(url);
-    if (host === null) continue;
-    const when = use === 'link' || use === 'form' ? 'use' : 'load';
-    const known = hosts.get(host) ?? { host, uses: [], when };
-    if (!known.uses.includes(use)) known.uses.push(use);
-    if (when === 'load') known.when = 'load';
-    hosts.set(host, known);
-  }
+    if (host === null) return;
+    const known = hosts.get(host);
+    if (!known) hosts.set(host, { host, uses: [use], when });
+    else {
+      if (!known.uses.includes(use)) known.uses.push(use);
+      if (when === 'load') known.when = 'load';
+    }
+  };
+  for (const { url, use } of addresses) note(url, use, use === 'link' || use === 'form' ? 'use' : 'load');
+  for (const facts of scripts) for (const { url, use, when } of facts.addresses) note(url, use, when);
+  for (const facts of styles) for (const { url, use } of facts.addresses) note(url, use, 'load');
   return [...hosts.values()];
 }
 
 /** The host name of an absolute or protocol-relative http(s) address, without its port; null for anything else. */
 export function hostOf(address: string): string | null {
   const full = address.startsWith('//') ? `https:${address}` : address;
-  if (!/^https?:/i.test(full) || !URL.canParse(full)) return null;
-  return new URL(full).hostname;
+  if (!/^https?:/i.test(full)) return null;
+  try {
+    return new URL(full).hostname;
+  } catch {
+    return null;
+  }
 }
+
+/** The addresses in `style` attributes, which have no place of their own in the list: only their hosts count. */
+export const styleAttributes = (markup: Markup): { element: MarkupElement; value: string }[] =>
+  markup.elements.flatMap((element) => {
+    const value = attribute(element, 'style');
+    return value === null ? [] : [{ element, value }];
+  });
+
+/** The text of every inline script or style element of one name. */
+export const innerTexts = (markup: Markup, name: 'script' | 'style'): { element: MarkupElement; text: string }[] =>
+  markup.elements
+    .filter((element) => element.name === name && !(name === 'script' && element.attributes.has('src')))
+    .map((element) => ({ element, text: innerText(markup.text, element) }));

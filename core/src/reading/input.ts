@@ -1,27 +1,32 @@
-import { decodeHTML } from 'entities/decode';
 import type { Markup } from '../text/index.ts';
-import type { Input } from './reading.ts';
+import type { Input, Reading } from './reading.ts';
 
 /** Tells what was pasted, before anything is understood of it. */
-export function inputOf(text: string, markup: Markup): Input {
-  if (text.replace(/^\uFEFF/, '').trim() === '') return 'empty';
-  if (linkIn(text)) return 'link';
-  if (markup.elements.some((e) => !proseElements.has(e.name))) return 'code';
-  const visible = markup.roots.length > 0 ? visibleText(text) : '';
-  if (/<\/?[a-z][a-z0-9-]*(?:\s[^<>]*)?>/i.test(visible)) return 'visible-code';
-  return markup.elements.length > 0 ? 'code' : 'text';
+export function inputOf(text: string, markup: Markup, mending: Reading['mending']): Input {
+  if (markup.elements.length === 0 || mending?.what === 'visible-code') {
+    const bare = text.replace(/^\uFEFF/, '').trim();
+    if (bare === '') return 'empty';
+    if (linksIn(text).length > 0) return 'link';
+    if (mending?.what === 'visible-code') return 'visible-code';
+    // A tag that is cut off in the middle is code all the same.
+    return markup.openAt !== null && /<[a-z!/]/i.test(bare) ? 'code' : 'text';
+  }
+  return 'code';
+}
+
+/** The absolute http(s) addresses that the whole text consists of, one a line (blanks around them aside); else none. */
+export function linksIn(text: string): string[] {
+  const lines = text
+    .replace(/^\uFEFF/, '')
+    .split(/\r\n|\r|\n/)
+    .map((line) => line.trim())
+    .filter(Boolean);
+  const all = lines.every((line) => /^https?:\/\/[^\s<>"']+$/i.test(line) && URL.canParse(line));
+  return all ? lines : [];
 }
 
 /** The one absolute http(s) address that the whole text consists of (blanks around it aside), or null. */
 export function linkIn(text: string): string | null {
-  const trimmed = text.replace(/^\uFEFF/, '').trim();
-  return /^https?:\/\/[^\s<>"']+$/i.test(trimmed) && URL.canParse(trimmed) ? trimmed : null;
-}
-
-/* What a rich-text field puts around a code that is pasted into it. */
-const proseElements = new Set(['p', 'div', 'span', 'br', 'pre', 'code', 'b', 'i', 'strong', 'em', 'font']);
-
-/** What visitors would read: tags taken off, character references decoded once. */
-function visibleText(text: string): string {
-  return decodeHTML(text.replace(/<\/?(?:p|div|span|br|pre|code|b|i|strong|em|font)\b[^<>]*>/gi, ''));
+  const [link, ...more] = linksIn(text);
+  return link !== undefined && more.length === 0 ? link : null;
 }

@@ -1,3 +1,5 @@
+import { rawTextElements, voidElements } from '../text/index.ts';
+
 /** Limits of what is read (HTML texts in UTF-16 code units); beyond them a text is refused before anything costly. */
 export const limits = { length: 1_048_576, nesting: 512, attributes: 10_000 } as const;
 
@@ -15,6 +17,8 @@ export function findExcess(text: string): Excess | null {
   if (text.length > limits.length) return { what: 'length', offset: limits.length, most: limits.length, found: text.length };
   const lone = loneSurrogate(text);
   if (lone >= 0) return { what: 'surrogate', offset: lone, most: 0, found: 1 };
+  // Shorter texts have no room for too much of anything.
+  if (text.length < 3 * limits.nesting) return null;
   let depth = 0;
   const lower = text.toLowerCase().length === text.length ? text.toLowerCase() : text;
   const tag = /<(\/?)([a-z][^\s/>]*)/gi;
@@ -27,7 +31,7 @@ export function findExcess(text: string): Excess | null {
       tag.lastIndex = end.offset;
       if (!voidElements.has(name)) depth++;
       if (depth > limits.nesting) return { what: 'nesting', offset: found.index, most: limits.nesting, found: depth };
-      if (rawText.has(name)) {
+      if (rawTextElements.has(name)) {
         const close = lower.indexOf(`</${name}`, tag.lastIndex);
         if (close < 0) return null;
         tag.lastIndex = close;
@@ -39,6 +43,7 @@ export function findExcess(text: string): Excess | null {
 
 /** The offset of the first surrogate without its other half, or -1. */
 export function loneSurrogate(text: string): number {
+  if (text.isWellFormed()) return -1;
   for (let i = 0; i < text.length; i++) {
     const unit = text.charCodeAt(i);
     if (unit < 0xd800 || unit > 0xdfff) continue;
@@ -48,10 +53,6 @@ export function loneSurrogate(text: string): number {
   }
   return -1;
 }
-
-/* HTML, section 13.1.2: elements that never hold anything, and those whose content is not markup. */
-const voidElements = new Set(['area', 'base', 'br', 'col', 'embed', 'hr', 'img', 'input', 'link', 'meta', 'source', 'track', 'wbr', 'param']);
-const rawText = new Set(['script', 'style', 'textarea', 'title', 'iframe', 'noembed', 'noframes', 'xmp']);
 
 function tagEnd(text: string, from: number): { offset: number; attributes: number } {
   let attributes = 0;

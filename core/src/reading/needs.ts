@@ -1,19 +1,39 @@
 import { attribute, type Markup } from '../text/index.ts';
-import type { Needs } from './reading.ts';
 import type { Sheet } from '../sheets/sheet.ts';
+import type { Needs } from './reading.ts';
+import type { ScriptFacts } from './scripts/index.ts';
 
-/** What a code plainly needs of the page: from its own elements, and from what its provider's sheet says. */
-export function needsOf(markup: Markup, sheet: Sheet | null): Needs {
-  const has = (name: string): boolean => markup.elements.some((element) => element.name === name);
-  const allows = (feature: string): boolean =>
-    markup.elements.some((e) => e.name === 'iframe' && new RegExp(`(?:^|[;\\s])${feature}(?:[;\\s]|$)`, 'i').test(attribute(e, 'allow') ?? ''));
-  const own = sheet?.needs ?? {};
-  return {
-    scripts: has('script') || Boolean(own.scripts),
-    forms: has('form') || Boolean(own.forms),
-    popups: Boolean(own.popups),
-    storage: Boolean(own.storage),
-    autoplay: allows('autoplay') || Boolean(own.autoplay),
-    fullscreen: allows('fullscreen') || markup.elements.some((e) => e.name === 'iframe' && e.attributes.has('allowfullscreen')) || Boolean(own.fullscreen),
-  };
+/** What a code plainly needs of the page: from its own elements and scripts, and from what its provider's sheet says. */
+export function needsOf(markup: Markup, scripts: readonly ScriptFacts[], sheet: Sheet | null): Needs {
+  const needs: Needs = { scripts: false, forms: false, popups: false, storage: false, autoplay: false, fullscreen: false };
+  for (const element of markup.elements) {
+    switch (element.name) {
+      case 'script':
+        needs.scripts = true;
+        break;
+      case 'form':
+        needs.forms = true;
+        break;
+      case 'a':
+      case 'area':
+        if (attribute(element, 'target')?.toLowerCase() === '_blank') needs.popups = true;
+        break;
+      case 'video':
+      case 'audio':
+        if (element.attributes.has('autoplay')) needs.autoplay = true;
+        break;
+      case 'iframe': {
+        const allow = (attribute(element, 'allow') ?? '').toLowerCase();
+        if (allow.includes('autoplay')) needs.autoplay = true;
+        if (allow.includes('fullscreen') || element.attributes.has('allowfullscreen')) needs.fullscreen = true;
+        if (allow.includes('storage-access')) needs.storage = true;
+        break;
+      }
+    }
+  }
+  for (const facts of scripts) {
+    needs.popups ||= facts.opensWindows;
+    needs.storage ||= facts.storesData;
+  }
+  return sheet ? { ...needs, ...Object.fromEntries(Object.entries(sheet.needs).filter(([, needed]) => needed)) } : needs;
 }

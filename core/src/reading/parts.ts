@@ -1,5 +1,7 @@
 import { attribute, innerText, type Markup, type MarkupElement, type MarkupNode } from '../text/index.ts';
 import type { Part, Role } from './reading.ts';
+import { isDataScript, roleOf } from './roles.ts';
+import type { ScriptFacts } from './scripts/index.ts';
 
 /** The parts of a code, and for each the element that it was read from (null for text and comments). */
 export interface PartsRead {
@@ -8,113 +10,111 @@ export interface PartsRead {
 }
 
 /**
- * Cuts a code into parts. The top-level parts and the text between them tile the whole input; what the tree builder
- * drops (a stray end tag, `html` and `body` tags) stays in the text part where it stands.
+ * Cuts a code into parts. The top-level parts and the text between them tile the whole input; tags that stand for
+ * nothing (stray end tags, `html`, `head` and `body`) stay in the text part where they stand.
  */
 export function readParts(markup: Markup): PartsRead {
   const out: PartsRead = { parts: [], elements: [] };
+  const hasLoader = markup.elements.some((element) => element.name === 'script');
   let at = 0;
-  const gap = (end: number): void => {
-    if (end > at) add(out, { role: 'text', start: at, end }, null, null);
-  };
   for (const node of markup.roots) {
-    if (node.start < at) continue; // moved by the tree builder into what was already read
-    if (node.kind === 'text') continue; // belongs to the gap
-    gap(node.start);
-    readNode(markup, node, null, out);
+    if (node.kind === 'text' || node.start < at) continue;
+    if (node.start > at) add(out, 'text', at, node.start, null, null);
+    readNode(markup, node, null, out, hasLoader);
     at = node.end;
   }
-  gap(markup.text.length);
-  serve(out);
+  if (markup.text.length > at) add(out, 'text', at, markup.text.length, null, null);
   return out;
 }
 
-function add(out: PartsRead, part: Pick<Part, 'role' | 'start' | 'end'>, element: MarkupElement | null, inside: number | null): number {
-  const { role } = part;
-  out.parts.push({
-    ...part,
-    place: role === 'loader' && element?.name === 'link' ? 'head' : 'body',
-    repeat: role === 'loader' || role === 'style' ? 'page' : 'placement',
-    inside,
-    of: [],
-  });
+function add(out: PartsRead, role: Role, start: number, end: number, element: MarkupElement | null, inside: number | null): number {
+  const head = element !== null && (element.name === 'link' || element.name === 'style' || element.name === 'meta' || element.name === 'base');
+  out.parts.push({ role, place: head ? 'head' : 'body', repeat: head ? 'page' : 'placement', start, end, inside, of: [] });
   out.elements.push(element);
   return out.parts.length - 1;
 }
 
-function readNode(markup: Markup, node: MarkupNode, inside: number | null, out: PartsRead): void {
+/* What a part is one of a kind with: nothing in it is a part of its own. */
+const leaves = new Set<Role>(['form', 'image', 'loader', 'setup', 'style', 'mount', 'text']);
+
+function readNode(markup: Markup, node: MarkupNode, inside: number | null, out: PartsRead, hasLoader: boolean): void {
   if (node.kind !== 'element') {
-    if (node.kind === 'comment') add(out, { role: 'comment', start: node.start, end: node.end }, null, inside);
+    if (node.kind === 'comment') add(out, 'comment', node.start, node.end, null, inside);
     return;
   }
-  const role = roleOf(markup, node);
-  const index = add(out, { role, start: node.start, end: node.end }, node, inside);
+  const role = roleOf(markup, node, hasLoader);
+  const index = add(out, role, node.start, node.end, node, inside);
   if (role === 'frame' || role === 'media') {
-    const from = fallbackStart(node);
-    const to = node.endTagStart ?? node.end;
-    if (from !== null && innerText(markup.text, node).trim() !== '') {
-      const fallback = add(out, { role: 'fallback', start: from, end: to }, null, index);
-      out.parts[fallback]!.of = [index];
-    }
+    readFallback(markup, node, index, out);
     return;
   }
-  if (role === 'form') return;
+  if (role === 'form') {
+    // A form's own scripts and styles are parts; its fields are not.
+    for (const child of descendants(node, ['script', 'style', 'link', 'noscript', 'iframe'])) readNode(markup, child, index, out, hasLoader);
+    return;
+  }
+  if (leaves.has(role)) return;
   for (const child of node.children) {
-    if (child.kind === 'element' && (role === 'wrapper' || holdsParts(child) || roleOf(markup, child) !== 'text')) {
-      if (child.end <= node.end) readNode(markup, child, index, out);
-    }
+    if (child.kind === 'element' && roleOf(markup, child, hasLoader) !== 'text') readNode(markup, child, index, out, hasLoader);
   }
 }
 
-const ownRoles: Record<string, Role> = {
-  iframe: 'frame',
-  object: 'frame',
-  embed: 'frame',
-  video: 'media',
-  audio: 'media',
-  form: 'form',
-  img: 'image',
-  picture: 'image',
-  a: 'link',
-  style: 'style',
-  noscript: 'fallback',
-};
-
-function roleOf(markup: Markup, element: MarkupElement): Role {
-  const own = ownRoles[element.name];
-  if (own) return own;
-  if (element.name === 'script') return attribute(element, 'src') === null ? 'setup' : 'loader';
-  if (element.name === 'link') return 'loader';
-  if (isShapeBox(markup, element)) return 'wrapper';
-  const empty = innerText(markup.text, element).trim() === '';
-  const marked = ['id', 'class'].some((name) => element.attributes.has(name)) || [...element.attributes.keys()].some((name) => name.startsWith('data-'));
-  if (element.name.includes('-') || (empty && marked)) return 'mount';
-  return 'text';
+function descendants(element: MarkupElement, names: readonly string[]): MarkupElement[] {
+  return element.children.flatMap((child) => (child.kind !== 'element' ? [] : names.includes(child.name) ? [child] : descendants(child, names)));
 }
 
-/* A box that holds one frame or player and nothing else that people would see. */
-function isShapeBox(markup: Markup, element: MarkupElement): boolean {
-  const inner = element.children.filter((child) => child.kind === 'element');
-  const [only] = inner;
-  if (inner.length !== 1 || only?.kind !== 'element') return false;
-  const prose = element.children.some((child) => child.kind === 'text' && child.value.trim() !== '');
-  if (prose) return false;
-  return ['iframe', 'video', 'audio', 'object'].includes(only.name) || isShapeBox(markup, only);
+/* What stands in a frame or player is for whoever cannot see it; `source`, `track` and `param` feed it. */
+function readFallback(markup: Markup, element: MarkupElement, index: number, out: PartsRead): void {
+  const feeding = element.children.filter((child) => child.kind === 'element' && ['source', 'track', 'param'].includes(child.name));
+  const rest = element.children.filter((child) => !feeding.includes(child) && child.kind !== 'comment');
+  const end = element.endTagStart ?? element.end;
+  if (!rest.some((child) => child.kind === 'element' || child.value.trim() !== '')) return;
+  if (innerText(markup.text, element).trim() === '') return;
+  const start = Math.max(feeding.at(-1)?.end ?? element.startTagEnd, element.startTagEnd);
+  if (start >= end) return;
+  out.parts[add(out, 'fallback', start, end, null, index)]!.of = [index];
 }
 
-const holdsParts = (element: MarkupElement): boolean =>
-  element.children.some((child) => child.kind === 'element' && (child.name in ownRoles || child.name === 'script' || holdsParts(child)));
-
-/* `source` and `track` elements feed the player; the fallback is what follows them. */
-function fallbackStart(element: MarkupElement): number | null {
-  const feeding = element.children.filter((child) => child.kind === 'element' && (child.name === 'source' || child.name === 'track'));
-  const rest = element.children.filter((child) => !feeding.includes(child) && !(child.kind === 'text' && child.value.trim() === ''));
-  if (rest.length === 0) return null;
-  return element.children.length > 0 && feeding.length > 0 ? feeding.at(-1)!.end : element.startTagEnd;
+/**
+ * Says how often scripts and loaders are needed, where, and what they serve: what names an element of this code, or
+ * fills a queue for it, belongs to each place; what only brings the provider's program belongs to the page once.
+ */
+export function settleScripts(markup: Markup, { parts, elements }: PartsRead, factsOf: (element: MarkupElement) => ScriptFacts | null): void {
+  const mounts = parts.flatMap((part, i) => (part.role === 'mount' ? [i] : []));
+  const shown = parts.flatMap((part, i) => (['mount', 'frame', 'media', 'form'].includes(part.role) && part.inside === null ? [i] : []));
+  const ids = new Set(markup.elements.flatMap((element) => attribute(element, 'id') ?? []));
+  const classes = new Set(markup.elements.flatMap((element) => (attribute(element, 'class') ?? '').split(/\s+/).filter(Boolean)));
+  parts.forEach((part, i) => {
+    const element = elements[i];
+    if (!element) return;
+    if (part.role === 'fallback') part.of = i > 0 && part.of.length === 0 ? [i - 1] : part.of;
+    if (part.role === 'loader' && element.name === 'script') {
+      const deferred = ['async', 'defer'].some((name) => element.attributes.has(name)) || attribute(element, 'type')?.toLowerCase() === 'module';
+      const own = carriesOwnNumber(element) || (!deferred && shown.length === 0);
+      part.repeat = own ? 'placement' : 'page';
+      part.place = deferred && !own ? 'head' : 'body';
+      part.of = mounts;
+    }
+    if (part.role === 'setup' && element.name === 'script') {
+      const facts = factsOf(element);
+      const named = facts !== null && (facts.ids.some((id) => ids.has(id)) || facts.classes.some((name) => classes.has(name)));
+      const fills = facts !== null && (facts.calls.some((call) => /\.(?:push|cmd|load|render|init|create|mount|embed|show)$/.test(call)) || facts.creates.includes('iframe'));
+      part.repeat = isDataScript(element) || named || fills || facts?.writesDocument || facts === null ? 'placement' : 'page';
+      part.of = named || fills || isDataScript(element) ? (mounts.length > 0 ? mounts : shown) : [];
+    }
+    if (part.role === 'loader' && element.name === 'link') part.of = mounts.length > 0 ? mounts : shown;
+  });
 }
 
-/* Loaders serve the mounts of the same code. */
-function serve({ parts }: PartsRead): void {
-  const mounts = parts.flatMap((part, index) => (part.role === 'mount' ? [index] : []));
-  for (const part of parts) if (part.role === 'loader' || part.role === 'setup') part.of = mounts;
+/* A number or key of this embed in the script's own address or attributes: another embed needs another script. */
+function carriesOwnNumber(element: MarkupElement): boolean {
+  const data = element.attributes.names().filter((name) => name.startsWith('data-') && !/^data-(?:cf|no|lazy|turbo|async|defer|nscript|main|cookie|category)/.test(name));
+  if (data.length > 0 || element.attributes.has('id')) return true;
+  const src = attribute(element, 'src') ?? '';
+  const query = src.split('#')[0]!.split('?')[1] ?? '';
+  if (/(?:^|&)(?:id|key|form|widget|account|shop|site|user|feed|token|embed|container|target)[a-z_-]*=./i.test(query)) return true;
+  return (
+    /\/(?:[0-9]{4,}|[0-9a-f]{8}-[0-9a-f-]{20,}|(?=[\w-]*\d)(?=[\w-]*[A-Za-z])[\w-]{12,})(?:\.js|\/|$)/.test(src.split(/[?#]/)[0]!.replace(/^(?:https?:)?\/\/[^/]*/, '')) &&
+    !/(?:\d+\.){1,3}\d+|@\d/.test(src)
+  );
 }

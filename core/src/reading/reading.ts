@@ -40,16 +40,20 @@ export interface Part {
   of: number[];
 }
 
+/** Units of lengths as codes state them (CSS Values 4, section 6). */
+export const lengthUnits = ['px', '%', 'em', 'rem', 'vh', 'vw', 'pt', 'cm', 'mm', 'in', 'ch', 'vmin', 'vmax'] as const;
+export type LengthUnit = (typeof lengthUnits)[number];
+
 /** A length as the code states it. */
 export interface Length {
   value: number;
-  unit: 'px' | '%';
+  unit: LengthUnit;
 }
 
 export interface Size {
   width: Length | null;
   height: Length | null;
-  /** Width over height, four decimals; only from two lengths of one unit. */
+  /** Width over height, four decimals; only from two lengths of one kind, or from a shape that the code holds. */
   ratio: number | null;
 }
 
@@ -118,6 +122,10 @@ export interface Reading {
   needs: Needs;
   claims: Claim[];
   findings: FoundFact[];
+  /** Everything that spoke for a kind, the strongest first. */
+  evidence: { kind: Kind; weight: number; reason: string }[];
+  /** What was mended to read it, where the text as pasted would not do; the offsets of the mending are those of the paste. */
+  mending: { what: 'visible-code' | 'curly-quotes' | 'open-tag'; edits: { start: number; end: number; text: string; reason: string }[]; text: string } | null;
   /** The code that Orbis makes of a link, where a sheet knows how; null for everything else. */
   made: string | null;
   /** The mark of a placed code (`<placement>.<delivery>`), where the text carries one. */

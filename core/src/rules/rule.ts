@@ -1,10 +1,13 @@
 import type { Markup } from '../text/index.ts';
 import type { FoundFact, Level, Reading } from '../reading/reading.ts';
+import type { Inner } from '../reading/inner.ts';
 import type { Sheet } from '../sheets/sheet.ts';
 
 export interface RuleInput {
   reading: Reading;
   markup: Markup;
+  /** What is inside its scripts and styles. */
+  inner: Inner;
   sheet: Sheet | null;
 }
 

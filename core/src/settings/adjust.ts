@@ -37,7 +37,7 @@ export function adjust(code: Code, wishes: Settings): Adjustment {
   }
   const problems = contradictions(effective, address, sheet);
   if (problems.length > 0) return none(problems);
-  const element = code.markup.elements.find((e) => [...e.attributes.values()].some((a) => a.valueStart === address.start && a.end >= address.end));
+  const element = code.markup.elements.find((e) => e.startTagEnd > address.start && e.start < address.start);
   return { edits: [...addressEdit(code, address, sheet, effective, brought), ...attributeEdits(code, element, sheet, effective, brought)], problems, brought };
 }
 

@@ -3,6 +3,8 @@ export * from './address.ts';
 export * from './attributes.ts';
 export * from './edit.ts';
 export * from './entities.ts';
+export { AttributeList } from './attribute-list.ts';
 export * from './markup.ts';
+export { rawTextElements, voidElements } from './nesting.ts';
 export * from './position.ts';
 export * from './styles.ts';

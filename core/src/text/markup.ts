@@ -1,23 +1,13 @@
-import { parseFragment, type DefaultTreeAdapterTypes } from 'parse5';
+import { Tokenizer, TokenizerMode, type Token } from 'parse5';
+import { AttributeList } from './attribute-list.ts';
+import { closedBy, pageTags, rawTextElements, voidElements } from './nesting.ts';
 
-type Node = DefaultTreeAdapterTypes.ChildNode;
+export type { MarkupAttribute } from './attribute-list.ts';
 
-/** One attribute, with the exact places of its name and value in the text. */
-export interface MarkupAttribute {
-  name: string;
-  /** The value as a browser understands it. */
-  value: string;
-  start: number;
-  end: number;
-  /** The raw value without its quotes; both equal `end` where the attribute has no value. */
-  valueStart: number;
-  valueEnd: number;
-  quote: '"' | "'" | '';
-}
-
-/** One element that stands in the text (not one that the tree builder made up). */
+/** One element as its tags stand in the text. */
 export interface MarkupElement {
   kind: 'element';
+  /** In lower case. */
   name: string;
   start: number;
   end: number;
@@ -26,9 +16,8 @@ export interface MarkupElement {
   startTagEnd: number;
   /** Null where the element has no end tag of its own. */
   endTagStart: number | null;
-  attributes: Map<string, MarkupAttribute>;
+  attributes: AttributeList;
   parent: MarkupElement | null;
-  /** Elements and the text between them, by start. */
   children: MarkupNode[];
 }
 
@@ -44,32 +33,32 @@ export type MarkupNode = MarkupElement | MarkupText;
 
 export interface Markup {
   text: string;
+  /** By start; the text between is none of markup: blanks, and tags that stand for nothing here. */
   roots: MarkupNode[];
   /** Every element in the order of the text. */
   elements: MarkupElement[];
-  /** Parse errors by the names of the HTML standard (section 13.2.2), with their offsets. */
-  errors: { code: string; start: number }[];
+  /** Where the text ends inside a tag, a comment or a declaration: where that begins. */
+  openAt: number | null;
+  /** Whether it brings tags of a page of its own (`html`, `head`, `body`). */
+  isPage: boolean;
 }
 
 /**
- * Parses a piece of HTML as it would stand in a page's body, with exact source places. Nothing in it is run, and it is
- * never printed again: it is read only, to know where edits belong.
+ * Reads a piece of HTML from its token stream (HTML, section 13.2.5), with exact source places. Elements nest as their
+ * tags say: one that is never closed ends with what holds it, of two that cross the inner one ends first, and a stray
+ * end tag stands for nothing. Nothing in it is run, and it is never printed again.
  */
 export function parseMarkup(text: string): Markup {
-  const errors: Markup['errors'] = [];
-  const fragment = parseFragment(text, {
-    sourceCodeLocationInfo: true,
-    onParseError: (error) => errors.push({ code: error.code, start: error.startOffset }),
-  });
-  const elements: MarkupElement[] = [];
-  const roots = convert(text, fragment.childNodes, null, elements);
-  elements.sort((a, b) => a.start - b.start);
-  return { text, roots, elements, errors };
+  const reader = new Reader(text);
+  const tokenizer = new Tokenizer({ sourceCodeLocationInfo: true }, reader);
+  reader.tokenizer = tokenizer;
+  tokenizer.write(text, true);
+  return reader.finish();
 }
 
 /** The attribute's value, or null where the element has no such attribute. */
 export function attribute(element: MarkupElement, name: string): string | null {
-  return element.attributes.get(name)?.value ?? null;
+  return element.attributes.value(name);
 }
 
 /** The source text between an element's tags. */
@@ -77,58 +66,115 @@ export function innerText(text: string, element: MarkupElement): string {
   return text.slice(element.startTagEnd, element.endTagStart ?? element.end);
 }
 
-/* Nesting is limited before this is called (see the limits of the reading), so recursion is safe. */
-function convert(text: string, nodes: readonly Node[], parent: MarkupElement | null, elements: MarkupElement[]): MarkupNode[] {
-  const out: MarkupNode[] = [];
-  for (const node of nodes) {
-    if ('tagName' in node) {
-      const place = node.sourceCodeLocation;
-      const tag = place?.startTag;
-      const children = 'content' in node ? node.content.childNodes : node.childNodes;
-      if (!place || !tag) {
-        // Made up by the tree builder (a tbody, say): what it holds stands in the text all the same.
-        out.push(...convert(text, children, parent, elements));
-        continue;
-      }
-      const element: MarkupElement = {
-        kind: 'element',
-        name: node.tagName,
-        start: place.startOffset,
-        // An element that is never closed ends where the text or its parent does; parse5 may say less of a template.
-        end: Math.min(text.length, Math.max(place.endOffset, tag.endOffset)),
-        nameEnd: tag.startOffset + 1 + node.tagName.length,
-        startTagEnd: tag.endOffset,
-        endTagStart: place.endTag?.startOffset ?? null,
-        attributes: new Map(),
-        parent,
-        children: [],
-      };
-      for (const { name, prefix, value } of node.attrs) {
-        const key = prefix ? `${prefix}:${name}` : name;
-        const where = place.attrs?.[key.toLowerCase()] ?? place.attrs?.[key];
-        if (where) element.attributes.set(key.toLowerCase(), locate(text, key.toLowerCase(), value, where.startOffset, where.endOffset));
-      }
-      elements.push(element);
-      element.children = convert(text, children, element, elements);
-      out.push(element);
-      continue;
-    }
-    const place = node.sourceCodeLocation;
-    if (!place) continue;
-    const end = Math.min(text.length, place.endOffset); // parse5 counts the end of the text as one more character
-    if ('value' in node) out.push({ kind: 'text', start: place.startOffset, end, value: node.value });
-    else if ('data' in node) out.push({ kind: 'comment', start: place.startOffset, end, value: node.data });
-  }
-  // The tree builder may move nodes (foster parenting); in the text they stand where they stand.
-  return out.sort((a, b) => a.start - b.start || b.end - a.end);
-}
+const unfinished = new Set(['eof-in-tag', 'eof-in-comment', 'eof-in-doctype', 'eof-in-cdata', 'eof-before-tag-name']);
 
-function locate(text: string, name: string, value: string, start: number, end: number): MarkupAttribute {
-  const raw = text.slice(start, end);
-  const equals = /^[^=]+=[\t\n\f\r ]*/.exec(raw.slice(0, 1) === '=' ? ' ' + raw.slice(1) : raw);
-  if (!equals) return { name, value, start, end, valueStart: end, valueEnd: end, quote: '' };
-  const first = raw[equals[0].length];
-  const quote = first === '"' || first === "'" ? first : '';
-  const valueStart = start + equals[0].length + quote.length;
-  return { name, value, start, end, valueStart, valueEnd: end - quote.length, quote };
+class Reader {
+  tokenizer!: Tokenizer;
+  readonly #text: string;
+  readonly #roots: MarkupNode[] = [];
+  readonly #elements: MarkupElement[] = [];
+  readonly #open: MarkupElement[] = [];
+  #foreign = 0;
+  #openAt: number | null = null;
+  #isPage = false;
+
+  constructor(text: string) {
+    this.#text = text;
+  }
+
+  onStartTag(token: Token.TagToken): void {
+    const name = token.tagName;
+    const { startOffset, endOffset } = token.location!;
+    if (pageTags.has(name)) {
+      this.#isPage = true;
+      return;
+    }
+    const closes = this.#foreign > 0 ? -1 : closedBy(name, this.#open);
+    if (closes >= 0) this.#close(closes, startOffset, null);
+    const parent = this.#open.at(-1) ?? null;
+    const element: MarkupElement = {
+      kind: 'element',
+      name,
+      start: startOffset,
+      end: endOffset,
+      nameEnd: startOffset + 1 + name.length,
+      startTagEnd: endOffset,
+      endTagStart: null,
+      attributes: new AttributeList(this.#text, token),
+      parent,
+      children: [],
+    };
+    (parent ? parent.children : this.#roots).push(element);
+    this.#elements.push(element);
+    const leaf = voidElements.has(name) || (token.selfClosing && this.#foreign > 0) || (token.selfClosing && (name === 'svg' || name === 'math'));
+    if (leaf) return;
+    if (name === 'svg' || name === 'math') this.#foreign++;
+    this.#open.push(element);
+    this.tokenizer.inForeignNode = this.#foreign > 0;
+    if (this.#foreign === 0) this.#switchState(name);
+  }
+
+  onEndTag(token: Token.TagToken): void {
+    for (let i = this.#open.length - 1; i >= 0; i--) {
+      if (this.#open[i]!.name !== token.tagName) continue;
+      this.#close(i, token.location!.endOffset, token.location!.startOffset);
+      return;
+    }
+    if (pageTags.has(token.tagName)) this.#isPage = true;
+  }
+
+  onComment(token: Token.CommentToken): void {
+    this.#add('comment', token.location!, token.data);
+  }
+
+  onCharacter(token: Token.CharacterToken): void {
+    this.#add('text', token.location!, token.chars);
+  }
+
+  onNullCharacter(token: Token.CharacterToken): void {
+    this.#add('text', token.location!, token.chars);
+  }
+
+  onDoctype(): void {
+    this.#isPage = true;
+  }
+
+  onWhitespaceCharacter(): void {}
+
+  onEof(): void {}
+
+  onParseError(error: { code: string }): void {
+    if (unfinished.has(error.code)) this.#openAt = Math.max(0, this.#text.lastIndexOf('<'));
+  }
+
+  finish(): Markup {
+    this.#close(0, this.#text.length, null);
+    return { text: this.#text, roots: this.#roots, elements: this.#elements, openAt: this.#openAt, isPage: this.#isPage };
+  }
+
+  #add(kind: MarkupText['kind'], place: Token.Location, value: string): void {
+    const parent = this.#open.at(-1);
+    // parse5 counts the end of the text as one more character.
+    (parent ? parent.children : this.#roots).push({ kind, start: place.startOffset, end: Math.min(place.endOffset, this.#text.length), value });
+  }
+
+  /* Closes the open elements from this one inwards; only this one may have an end tag of its own. */
+  #close(index: number, end: number, endTagStart: number | null): void {
+    for (let i = this.#open.length - 1; i >= index; i--) {
+      const element = this.#open[i]!;
+      element.end = i === index ? end : (endTagStart ?? end);
+      if (i === index) element.endTagStart = endTagStart;
+      if (element.name === 'svg' || element.name === 'math') this.#foreign--;
+    }
+    this.#open.length = Math.min(index, this.#open.length);
+    this.tokenizer.inForeignNode = this.#foreign > 0;
+  }
+
+  #switchState(name: string): void {
+    if (!rawTextElements.has(name) && name !== 'plaintext') return;
+    if (name === 'script') this.tokenizer.state = TokenizerMode.SCRIPT_DATA;
+    else if (name === 'textarea' || name === 'title') this.tokenizer.state = TokenizerMode.RCDATA;
+    else if (name === 'plaintext') this.tokenizer.state = TokenizerMode.PLAINTEXT;
+    else this.tokenizer.state = TokenizerMode.RAWTEXT;
+  }
 }

@@ -1,0 +1,45 @@
+import type { Markup, MarkupElement } from '../text/index.ts';
+import { innerTexts } from './addresses.ts';
+import { isDataScript } from './roles.ts';
+import { addressesIn, noScriptFacts, readScript, type ScriptFacts } from './scripts/index.ts';
+import { readStyleRules, type StyleFacts } from './style-rules.ts';
+
+/** What is inside a code's scripts and styles. */
+export interface Inner {
+  scripts: ScriptFacts[];
+  styles: StyleFacts[];
+  /** The facts of one inline script; null for data scripts and for scripts from elsewhere. */
+  factsOf(element: MarkupElement): ScriptFacts | null;
+  /** Elements whose content was read by its tokens only. */
+  notWhole: MarkupElement[];
+}
+
+const nothing: Inner = { scripts: [], styles: [], factsOf: () => null, notWhole: [] };
+
+/** Reads every inline script and style element of a code, and the scripts in `on…` attributes. */
+export function readInner(markup: Markup): Inner {
+  if (!markup.elements.some((element) => element.name === 'script' || element.name === 'style' || element.attributes.names().some((name) => name.startsWith('on')))) return nothing;
+  const byElement = new Map<MarkupElement, ScriptFacts>();
+  const notWhole: MarkupElement[] = [];
+  const data: ScriptFacts[] = [];
+  for (const { element, text } of innerTexts(markup, 'script')) {
+    if (isDataScript(element)) {
+      data.push({ ...noScriptFacts(), addresses: addressesIn(text).map((url) => ({ url, use: 'data' as const, when: 'use' as const })) });
+      continue;
+    }
+    const facts = readScript(text);
+    byElement.set(element, facts);
+    if (!facts.whole) notWhole.push(element);
+  }
+  const handlers = markup.elements.flatMap((element) =>
+    element.attributes.names().flatMap((name) => (/^on[a-z]+$/.test(name) ? [readScript(element.attributes.value(name) ?? '')] : [])),
+  );
+  const styles = innerTexts(markup, 'style').map(({ element, text }) => {
+    const facts = readStyleRules(text);
+    if (!facts.whole) notWhole.push(element);
+    return facts;
+  });
+  // What a handler assigns is its element's own business; what it contacts counts.
+  const handled = handlers.map((facts) => ({ ...facts, globals: [], ids: [], classes: [], fields: [] }));
+  return { scripts: [...byElement.values(), ...data, ...handled], styles, factsOf: (element) => byElement.get(element) ?? null, notWhole };
+}

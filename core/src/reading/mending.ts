@@ -1,0 +1,82 @@
+import { decodeHTML } from 'entities/decode';
+import type { Reading } from './reading.ts';
+
+type Mending = NonNullable<Reading['mending']>;
+
+/**
+ * What would make a text readable that is not as it was pasted: code that came as text, typographic quotes around
+ * attribute values, a last tag that is left open. The edits count in the paste; null where nothing is to be mended so.
+ */
+export function mendingOf(text: string): Mending | null {
+  return visibleCode(text) ?? curlyQuotes(text) ?? openTag(text);
+}
+
+const tag = /<\/?[a-z][a-z0-9-]*(?:\s[^<>]*)?>/i;
+/* What a rich-text field, a page or Markdown puts around a code that is shown. */
+const shown = /<\/?(?:p|div|span|br|pre|code|b|i|strong|em|font|samp|kbd|tt|textarea|xmp)\b[^<>]*>/gi;
+const fence = /^[ \t]{0,3}(?:`{3,}|~{3,})[^\n`]*$/;
+
+function visibleCode(text: string): Mending | null {
+  const lines = text.split('\n');
+  const fenced = lines.filter((line) => fence.test(line.trimEnd()));
+  const inner = fenced.length > 0 ? lines.filter((line) => !fence.test(line.trimEnd())).join('\n') : text;
+  if (fenced.length > 0 && tag.test(inner)) return whole(text, inner.trim(), 'The marks of a code block around it are taken off.');
+  const tick = /^\s*`([^`]+)`\s*$/.exec(text)?.[1];
+  if (tick && tag.test(tick)) return whole(text, tick, 'The marks of a code word around it are taken off.');
+  if (!/&(?:amp;)*(?:lt|#0{0,4}60|#x0{0,4}3c);?/i.test(text)) return null;
+  const bare = text.replace(shown, (found) => (/^<(?:br|\/p|\/div)/i.test(found) ? '\n' : ''));
+  // A tag of its own beside the escaped ones: then the escaped ones are what it says.
+  if (/<[a-z]/i.test(bare)) return null;
+  let decoded = bare;
+  for (let times = 1; times <= 3; times++) {
+    decoded = decodeHTML(decoded);
+    if (tag.test(decoded))
+      return whole(
+        text,
+        decoded.replaceAll('\u00a0', ' ').trim(),
+        times === 1 ? 'Code that was written as text becomes code again.' : `Code that was written as text ${times === 2 ? 'twice' : 'three times'} over becomes code again.`,
+      );
+  }
+  return null;
+}
+
+const whole = (text: string, mended: string, reason: string): Mending => ({ what: 'visible-code', edits: [{ start: 0, end: text.length, text: mended, reason }], text: mended });
+
+/* Typographic quotes directly behind a `=` inside a tag, and the ones that close them. */
+function curlyQuotes(text: string): Mending | null {
+  const edits: Mending['edits'] = [];
+  const opening = /=[ \t]{0,4}([“”„«‘’‚″′])/g;
+  for (let found = opening.exec(text); found; found = opening.exec(text)) {
+    const start = found.index + found[0].length - 1;
+    if (text.lastIndexOf('<', start) <= text.lastIndexOf('>', start)) continue;
+    const closing = /[“”„»‘’‚″′"']/.exec(text.slice(start + 1, start + 4000));
+    if (!closing) continue;
+    const end = start + 1 + closing.index;
+    const reason = 'Typographic quotes become straight ones: browsers take the others for a part of the value.';
+    edits.push({ start, end: start + 1, text: '"', reason }, { start: end, end: end + 1, text: '"', reason });
+    opening.lastIndex = end + 1;
+  }
+  if (edits.length === 0) return null;
+  return { what: 'curly-quotes', edits, text: apply(text, edits) };
+}
+
+/* A last tag that lacks only its `>`: an end tag, or a start tag whose quotes are all closed. */
+function openTag(text: string): Mending | null {
+  const from = text.lastIndexOf('<');
+  if (from < 0 || text.indexOf('>', from) >= 0) return null;
+  const rest = text.slice(from).trimEnd();
+  const end = from + rest.length;
+  const reason = 'The last tag is closed.';
+  if (/^<\/[a-z][a-z0-9-]*$/i.test(rest)) return { what: 'open-tag', edits: [{ start: end, end, text: '>', reason }], text: `${text.slice(0, end)}>${text.slice(end)}` };
+  return null;
+}
+
+function apply(text: string, edits: Mending['edits']): string {
+  let out = '';
+  let at = 0;
+  for (const edit of edits) {
+    out += text.slice(at, edit.start) + edit.text;
+    at = edit.end;
+  }
+  return out + text.slice(at);
+}

@@ -1,0 +1,85 @@
+import { attribute, innerText, type Markup, type MarkupElement } from '../text/index.ts';
+import type { Role } from './reading.ts';
+
+/* What an element is by its name alone. */
+const byName: Record<string, Role> = {
+  iframe: 'frame',
+  frame: 'frame',
+  object: 'frame',
+  embed: 'frame',
+  video: 'media',
+  audio: 'media',
+  form: 'form',
+  img: 'image',
+  picture: 'image',
+  svg: 'image',
+  a: 'link',
+  area: 'link',
+  style: 'style',
+  noscript: 'fallback',
+  link: 'loader',
+  meta: 'setup',
+  base: 'setup',
+};
+
+/** The role of an element (see `product.md`’s words); `text` is what visitors read, or nothing at all. */
+export function roleOf(markup: Markup, element: MarkupElement, hasLoader: boolean): Role {
+  const { name } = element;
+  if (name === 'script') return attribute(element, 'src') !== null ? 'loader' : 'setup';
+  if (name === 'a' && hasLoader && hasData(element) && element.children.every((child) => child.kind !== 'element' || child.name !== 'img')) return 'mount';
+  const own = byName[name];
+  if (own) return own;
+  if (name.includes('-')) return 'mount';
+  if (isShapeBox(element)) return 'wrapper';
+  if (isMount(markup, element, hasLoader)) return 'mount';
+  return holdsParts(element) ? 'wrapper' : 'text';
+}
+
+/** Whether a script element holds data and no program (HTML, section 4.12.1: types other than JavaScript's are data blocks). */
+export function isDataScript(element: MarkupElement): boolean {
+  const type = (attribute(element, 'type') ?? '').trim().toLowerCase();
+  return type !== '' && type !== 'module' && !/^(?:text|application)\/(?:x-)?(?:java|ecma|j)script$/.test(type);
+}
+
+/** A box that holds one frame or player and nothing else that people would see. */
+export function isShapeBox(element: MarkupElement): boolean {
+  let only: MarkupElement | null = null;
+  for (const child of element.children) {
+    if (child.kind === 'text' && child.value.trim() !== '') return false;
+    if (child.kind !== 'element') continue;
+    if (only) return false;
+    only = child;
+  }
+  return only !== null && (['iframe', 'video', 'audio', 'object', 'embed'].includes(only.name) || isShapeBox(only));
+}
+
+const hasData = (element: MarkupElement): boolean => element.attributes.names().some((name) => name.startsWith('data-'));
+
+/* Nearly empty: what stands in a place until a script fills it ("Loading…", a link to the same thing). */
+const nearlyEmpty = 60;
+
+function isMount(markup: Markup, element: MarkupElement, hasLoader: boolean): boolean {
+  const named = element.attributes.has('id') || element.attributes.has('class') || hasData(element);
+  if (element.name === 'blockquote' || element.name === 'q') return attribute(element, 'cite') !== null || (hasLoader && named);
+  if (!named || element.name === 'p') return false;
+  const inner = innerText(markup.text, element);
+  if (inner.trim() === '') return !['br', 'hr', 'input'].includes(element.name);
+  if (!hasLoader || inner.length > 4 * nearlyEmpty) return false;
+  return visibleLength(element) <= nearlyEmpty && !holdsDoing(element);
+}
+
+function visibleLength(element: MarkupElement): number {
+  return element.children.reduce((sum, child) => sum + (child.kind === 'text' ? child.value.trim().length : child.kind === 'element' ? visibleLength(child) : 0), 0);
+}
+
+const doing = new Set(['iframe', 'object', 'embed', 'video', 'audio', 'form', 'script', 'style', 'img', 'input', 'svg']);
+const holdsDoing = (element: MarkupElement): boolean => element.children.some((child) => child.kind === 'element' && (doing.has(child.name) || holdsDoing(child)));
+
+/** Whether there is anything inside that would be a part of its own. */
+function holdsParts(element: MarkupElement): boolean {
+  return element.children.some(
+    (child) =>
+      child.kind === 'element' &&
+      (child.name in byName || child.name === 'script' || child.name.includes('-') || child.attributes.has('id') || hasData(child) || holdsParts(child)),
+  );
+}

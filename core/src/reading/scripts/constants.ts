@@ -1,0 +1,78 @@
+import type { AnyNode } from './walk.ts';
+
+/**
+ * The value of an expression that is put together from constants only, as far as that can be told without running it;
+ * null where it cannot. The page's own protocol counts as https:.
+ */
+export function constantText(node: AnyNode | null | undefined, known: ReadonlyMap<string, string>, depth = 0): string | null {
+  if (!node || depth > 64) return null;
+  const inner = (child: unknown): string | null => constantText(child as AnyNode, known, depth + 1);
+  switch (node.type) {
+    case 'Literal':
+      return typeof node['value'] === 'string' || typeof node['value'] === 'number' ? String(node['value']) : null;
+    case 'TemplateLiteral': {
+      const pieces = (node['quasis'] as AnyNode[]).map((quasi) => String((quasi['value'] as { cooked: string | null }).cooked ?? ''));
+      const values = (node['expressions'] as AnyNode[]).map(inner);
+      // What follows the first unknown value is not known, but what stands before it often is the address.
+      let text = pieces[0]!;
+      for (let i = 0; i < values.length; i++) {
+        if (values[i] === null) return looksWhole(text) ? text : null;
+        text += values[i]! + pieces[i + 1]!;
+      }
+      return text;
+    }
+    case 'BinaryExpression': {
+      if (node['operator'] !== '+') return null;
+      const [left, right] = [inner(node['left']), inner(node['right'])];
+      if (left !== null && right !== null) return left + right;
+      return left !== null && looksWhole(left) ? left : null;
+    }
+    case 'Identifier':
+      return known.get(String(node['name'])) ?? null;
+    case 'MemberExpression':
+      return memberName(node) === 'protocol' && /location$/.test(pathOf(node['object'] as AnyNode)) ? 'https:' : null;
+    case 'ConditionalExpression':
+      return inner(node['consequent']) ?? inner(node['alternate']);
+    case 'LogicalExpression':
+      return inner(node['left']) ?? inner(node['right']);
+    case 'CallExpression': {
+      const callee = node['callee'] as AnyNode;
+      if (callee.type !== 'MemberExpression') return null;
+      const args = (node['arguments'] as AnyNode[]).map(inner);
+      const object = callee['object'] as AnyNode;
+      if (memberName(callee) === 'concat') {
+        const all = [inner(object), ...args];
+        return all.includes(null) ? null : all.join('');
+      }
+      if (memberName(callee) === 'join' && object.type === 'ArrayExpression') {
+        const items = (object['elements'] as AnyNode[]).map(inner);
+        return items.includes(null) || args[0] === null ? null : items.join(args[0] ?? ',');
+      }
+      return null;
+    }
+    default:
+      return null;
+  }
+}
+
+/* The beginning of an address that already names its host. */
+const looksWhole = (text: string): boolean => /^(?:https?:)?\/\/[a-z0-9.-]+\//i.test(text);
+
+/** The name of a member, also where it stands in brackets as a constant. */
+export function memberName(node: AnyNode): string | null {
+  const property = node['property'] as AnyNode | undefined;
+  if (!property) return null;
+  if (!node['computed'] && property.type === 'Identifier') return String(property['name']);
+  return property.type === 'Literal' && typeof property['value'] === 'string' ? property['value'] : null;
+}
+
+/** An expression of names and members as a dotted path (`a.b.c`); empty for anything else. */
+export function pathOf(node: AnyNode | null | undefined, depth = 0): string {
+  if (!node || depth > 32) return '';
+  if (node.type === 'Identifier') return String(node['name']);
+  if (node.type === 'ThisExpression') return 'this';
+  if (node.type !== 'MemberExpression') return '';
+  const object = pathOf(node['object'] as AnyNode, depth + 1);
+  const name = memberName(node);
+  return object && name ? `${object}.${name}` : '';
+}

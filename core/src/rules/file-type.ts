@@ -1,0 +1,45 @@
+import { attribute } from '../text/index.ts';
+import type { CodeRule } from './rule.ts';
+
+const types: Record<string, string> = {
+  mp4: 'video/mp4',
+  m4v: 'video/mp4',
+  webm: 'video/webm',
+  ogv: 'video/ogg',
+  mov: 'video/quicktime',
+  mp3: 'audio/mpeg',
+  ogg: 'audio/ogg',
+  oga: 'audio/ogg',
+  wav: 'audio/wav',
+  m4a: 'audio/mp4',
+  aac: 'audio/aac',
+  flac: 'audio/flac',
+  opus: 'audio/ogg',
+};
+/* Endings that not every browser plays. */
+const few = new Set(['mov', 'avi', 'wmv', 'mkv', 'flv', 'ogv', 'mpg', 'mpeg', '3gp', 'wma', 'aiff', 'mid', 'midi', 'm3u8', 'mpd']);
+const same = (a: string, b: string): boolean =>
+  a === b ||
+  (a.endsWith('/ogg') && b.endsWith('/ogg')) ||
+  (/^audio\/(?:mpeg|mp3)$/.test(a) && /^audio\/(?:mpeg|mp3)$/.test(b)) ||
+  (/^audio\/(?:x-)?wav$/.test(a) && /^audio\/(?:x-)?wav$/.test(b)) ||
+  (/mp4$/.test(a) && /mp4$/.test(b)) ||
+  (/quicktime$/.test(b) && /mp4$/.test(a));
+
+export const rule: CodeRule = {
+  id: 'file-type',
+  level: 'warning',
+  source: 'RFC 4281 and 6381 (types of media); observed: what current browsers play',
+  check: ({ markup }) =>
+    markup.elements
+      .filter((e) => ['video', 'audio', 'source'].includes(e.name) && attribute(e, 'src') !== null)
+      .flatMap((e) => {
+        const ending = /\.([a-z0-9]{2,4})$/i.exec((attribute(e, 'src') ?? '').split(/[?#]/)[0]!)?.[1]?.toLowerCase();
+        const place = { start: e.start, end: e.startTagEnd };
+        const stated = attribute(e, 'type')?.split(';')[0]?.trim().toLowerCase();
+        const usual = ending && types[ending];
+        if (stated && usual && !same(stated, usual)) return [{ ...place, facts: { ending: ending!, stated, usual, why: 'mismatch' } }];
+        const alternatives = e.name === 'source' && (e.parent?.children.filter((child) => child.kind === 'element' && child.name === 'source').length ?? 0) > 1;
+        return ending && few.has(ending) && !alternatives ? [{ ...place, facts: { ending, stated: stated ?? null, usual: usual ?? null, why: 'few' } }] : [];
+      }),
+};

@@ -1,0 +1,27 @@
+import { attribute, type MarkupElement } from '../text/index.ts';
+import type { CodeRule } from './rule.ts';
+
+export const rule: CodeRule = {
+  id: 'hidden-field',
+  level: 'note',
+  source: 'observed: fields that people do not see and robots fill in; what comes with one filled is thrown away',
+  check: ({ markup }) =>
+    markup.elements
+      .filter((e) => e.name === 'input' && attribute(e, 'type')?.toLowerCase() !== 'hidden' && insideForm(e) && isHidden(e))
+      .map((e) => ({ start: e.start, end: e.startTagEnd, facts: { name: attribute(e, 'name') } })),
+};
+
+const hides = /display\s?:\s?none|visibility\s?:\s?hidden|(?:left|top|right|text-indent)\s?:\s?-\d{3,}|opacity\s?:\s?0(?![.\d])|clip\s?:\s?rect\(0|(?:width|height)\s?:\s?[01]px/i;
+
+function isHidden(element: MarkupElement): boolean {
+  if (attribute(element, 'tabindex') === '-1' && attribute(element, 'autocomplete')?.toLowerCase() === 'off') return true;
+  for (let at: MarkupElement | null = element; at && at.name !== 'form'; at = at.parent) {
+    if (at.attributes.has('hidden') || hides.test(attribute(at, 'style') ?? '') || attribute(at, 'aria-hidden') === 'true') return true;
+  }
+  return false;
+}
+
+function insideForm(element: MarkupElement): boolean {
+  for (let at = element.parent; at; at = at.parent) if (at.name === 'form') return true;
+  return false;
+}

@@ -1,0 +1,47 @@
+import type { CodeRule } from './rule.ts';
+
+/* HTML, section 16.2: non-conforming features. */
+const oldElements = new Set(['center', 'font', 'marquee', 'blink', 'frame', 'frameset', 'applet', 'bgsound', 'big', 'strike', 'tt', 'noembed', 'xmp', 'nobr', 'dir', 'basefont']);
+const oldAttributes: Record<string, readonly string[]> = {
+  iframe: [
+    'frameborder',
+    'scrolling',
+    'marginwidth',
+    'marginheight',
+    'align',
+    'allowtransparency',
+    'longdesc',
+    'webkitallowfullscreen',
+    'mozallowfullscreen',
+    'msallowfullscreen',
+    'oallowfullscreen',
+    'hspace',
+    'vspace',
+    'seamless',
+    'border',
+  ],
+  img: ['border', 'align', 'hspace', 'vspace', 'longdesc'],
+  script: ['language', 'charset'],
+  table: ['border', 'cellpadding', 'cellspacing', 'bgcolor', 'align', 'width'],
+  td: ['bgcolor', 'align', 'valign', 'width', 'height'],
+  body: ['bgcolor', 'background'],
+  object: ['classid', 'codebase', 'align', 'border', 'archive', 'standby'],
+  embed: ['align', 'pluginspage', 'quality', 'wmode', 'flashvars'],
+  div: ['align'],
+  p: ['align'],
+};
+
+export const rule: CodeRule = {
+  id: 'old-attribute',
+  level: 'note',
+  source: 'HTML, section 16.2 (non-conforming features)',
+  check: ({ reading, markup }) =>
+    reading.input !== 'code'
+      ? []
+      : markup.elements.flatMap((element) => {
+          const names = (oldAttributes[element.name] ?? []).filter((name) => element.attributes.has(name));
+          const place = { start: element.start, end: element.startTagEnd };
+          if (oldElements.has(element.name)) return [{ ...place, facts: { what: element.name, kind: 'element' } }];
+          return names.length > 0 ? [{ ...place, facts: { what: names.join(', '), kind: 'attribute' } }] : [];
+        }),
+};

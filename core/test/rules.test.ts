@@ -1,0 +1,297 @@
+import { expect } from 'chai';
+import { read, rules, type Reading } from '@orbis/core';
+import { sheets } from './corpus.ts';
+
+const context = { sheets };
+const rulesOf = (reading: Reading): string[] => reading.findings.map((f) => f.rule);
+const frame = (address: string, more = 'title="t"'): string => `<iframe src="${address}" ${more}></iframe>`;
+const player = 'https://play.kinorill.localhost/reel/a1';
+const other = 'https://e.localhost';
+
+/** For each rule: codes where it must speak, and codes, near to these, where it must be silent. */
+const table: [rule: string, speaks: string[], silent: string[]][] = [
+  [
+    'insecure',
+    [frame('http://elsewhere.example/'), '<script src="http://e.example/x.js"></script>', '<img src="http://e.example/x.png">'],
+    [frame('http://play.kinorill.localhost:7430/reel/a'), frame('http://127.0.0.1/'), frame('//e.example/'), '<a href="http://e.example/">x</a>'],
+  ],
+  [
+    'active-address',
+    [frame('javascript:alert(1)'), frame(' jAvA\tscript:x'), frame('data:text/html,x'), '<a href="javascript:void(0)">x</a>'],
+    [frame(player), frame('data:image/png;base64,AA'), '<a href="#">x</a>'],
+  ],
+  ['no-title', [frame(player, ''), frame(player, 'title=" "')], [frame(player), frame(player, 'aria-label="x"'), frame(player, 'aria-hidden="true"'), '<video controls></video>']],
+  [
+    'visible-code',
+    [
+      '&lt;iframe src=x&gt;',
+      '<pre>&lt;script&gt;x&lt;/script&gt;</pre>',
+      '&amp;lt;iframe src="x"&amp;gt;&amp;lt;/iframe&amp;gt;',
+      '```html\n<iframe src="x"></iframe>\n```',
+      '<p>&lt;div&nbsp;class="x"&gt;</p>',
+      '`<iframe src="x"></iframe>`',
+      '&#60;iframe src="x"&#62;',
+    ],
+    ['a &lt; b', 'I &amp; you', frame(player), '<p title="&lt;b&gt;">x</p>', `${frame(player)}<p>Write &lt;b&gt; for bold</p>`, 'x `y` z'],
+  ],
+  [
+    'cut-off',
+    ['<iframe src="x', '<iframe src="x" title="t">', '<video src=x>', '<!-- never', '<script>x()', '<form action="x"><input', `${frame(player)}<di`],
+    [frame(player), '<img src=x>', '<p>no end tag', 'a < b', '<ul><li>x<li>y</ul>'],
+  ],
+  [
+    'curly-quotes',
+    ['<iframe src=“https://e.localhost/”></iframe>', '<iframe src=”https://e.localhost/” title=‘x’></iframe>', '<a href=„x“>y</a>'],
+    [frame(other, 'title="the “long” night"'), '<p>He said: x=“y”</p>', 'x = “y”'],
+  ],
+  [
+    'sample-value',
+    [
+      frame(`${other}/embed/YOUR_VIDEO_ID`),
+      frame(`${other}/embed/VIDEO_ID`),
+      frame(`${other}/?account=your-account`),
+      '<div data-form="{{form_id}}"></div><script src="https://e.localhost/a.js"></script>',
+      frame(`${other}/[id]`),
+      frame(`${other}/xxxx/`),
+      frame(''),
+      frame(`${other}/INSERT-NAME-HERE`),
+      frame(`${other}/%3Cid%3E`),
+      '<div id="x" data-key="paste your key here"></div><script src="https://e.localhost/a.js"></script>',
+    ],
+    [
+      frame(`${other}/embed/QXZVKLMN`),
+      frame(`${other}/embed/NASA_LIVE`),
+      frame(`${other}/reel/aXXb`),
+      frame(`${other}/?q=your+town`),
+      frame(other, 'title="Your guide to the stars"'),
+      frame(`${other}/maps?pb=!1m18!2z`),
+      '<input placeholder="your name">',
+      frame(`${other}/myvideos/17`),
+      frame(`${other}/YOURSHIRE/7`),
+    ],
+  ],
+  [
+    'wrong-element',
+    ['<div src="https://e.localhost/x"></div>', '<src="https://e.localhost/x">', '<width="3">', '<source src="a.mp4">', '<p src=//e.localhost/x>'],
+    [
+      '<video><source src="a.mp4"></video>',
+      '<picture><source srcset="a.png"><img src=b.png></picture>',
+      '<div data-src="https://e.localhost/x"></div>',
+      '<x-player src="https://e.localhost/x"></x-player><script src="https://e.localhost/a.js"></script>',
+    ],
+  ],
+  [
+    'misspelt',
+    [
+      '<ifame src="x"></ifame>',
+      '<ifrmae src="x"></ifrmae>',
+      '<vidoe src="x"></vidoe>',
+      '<iframe scr="x" title=t></iframe>',
+      '<iframe src=x hieght=3 title=t></iframe>',
+      '<video contols src=x></video>',
+      '<script asnyc src=x></script>',
+      '<iframe src=x frameboarder=0></iframe>',
+    ],
+    [
+      frame(player),
+      '<x-frame></x-frame>',
+      '<custom></custom>',
+      '<svg><clippath></clippath></svg>',
+      '<iframe src=x data-scr="y" title=t></iframe>',
+      '<b></b><i></i><u></u><s></s>',
+      '<iframe src=x title=t width=1 height=1 loading=lazy></iframe>',
+      '<script src="x" id="y" class="z"></script>',
+    ],
+  ],
+  [
+    'value-on-presence',
+    [
+      '<video autoplay="false" muted></video>',
+      '<video controls=0></video>',
+      '<audio loop="no"></audio>',
+      '<iframe src=x allowfullscreen="false"></iframe>',
+      '<script src=x async="false"></script>',
+    ],
+    ['<video autoplay="autoplay" muted></video>', '<video controls=""></video>', '<video controls="true"></video>', '<iframe src=x data-autoplay="false"></iframe>'],
+  ],
+  ['not-inline', ['<video autoplay muted></video>'], ['<video autoplay muted playsinline></video>', '<video controls></video>', '<audio autoplay muted></audio>']],
+  [
+    'no-way-to-play',
+    ['<video src=x></video>', '<audio src=x></audio>', frame(`${player}?knobs=0`)],
+    [
+      '<video controls src=x></video>',
+      '<video autoplay muted src=x></video>',
+      '<video src=x onclick="this.play()"></video>',
+      '<video id=v src=x></video><script>document.getElementById("v").play()</script>',
+      frame(`${player}?knobs=0&amp;roll=1&amp;hush=1`),
+      frame(`${other}/?knobs=0`),
+    ],
+  ],
+  [
+    'no-fallback',
+    ['<video controls src=x></video>', '<object data=x></object>', '<video controls><source src=x></video>'],
+    ['<video controls src=x><a href=x>Watch</a></video>', frame(player), '<object data=x><p>Not shown</p></object>', '<embed src=x>'],
+  ],
+  [
+    'old-attribute',
+    [frame(player, 'frameborder="0"'), '<center>x</center>', frame(player, 'webkitallowfullscreen'), '<script language="x"></script>', '<font color=red>x</font>'],
+    [frame(player, 'allowfullscreen'), '<table class=x></table>', '<img src=x width=3>', '<video controls width=3></video>'],
+  ],
+  [
+    'active-attribute',
+    ['<a href="#" onclick="go()">x</a>', '<img src=x onerror="y()">', '<body onload="x()"><div ONCLICK=x></div>'],
+    ['<a href="#on">x</a>', '<div data-onclick="x"></div>', '<div on="x"></div>'],
+  ],
+  [
+    'writes-document',
+    ['<script>document.write("<b>x</b>")</script>', '<script>(function(d){d.write("x")})(document)</script>', '<script>window.document.writeln(1)</script>'],
+    ['<script>console.log("document.write()")</script>', '<script>file.write("x")</script>', '<p>document.write("x")</p>', '<script>// document.write("x")\n</script>'],
+  ],
+  [
+    'blocks-page',
+    ['<script src="https://e.localhost/a.js"></script>', '<script type="text/javascript" src="https://e.localhost/a.js"></script>'],
+    [
+      '<script async src="https://e.localhost/a.js"></script>',
+      '<script defer src="https://e.localhost/a.js"></script>',
+      '<script type=module src="https://e.localhost/a.js"></script>',
+      '<script>x()</script>',
+    ],
+  ],
+  [
+    'tracking',
+    [frame(`${other}/?utm_source=x`), '<img src="https://e.localhost/p.gif" width="1" height="1">', frame(`${other}/?gclid=1`)],
+    [frame(`${other}/?source=x`), '<img src="https://e.localhost/p.gif" width="10" height="1">', frame(`${other}/?id=utm_source`)],
+  ],
+  [
+    'global-style',
+    [
+      '<style>body{margin:0}</style><div class=x></div>',
+      '<style>* { box-sizing:border-box }</style>',
+      '<style>.x b{color:red} a:hover{color:red}</style><div class=x></div>',
+      '<style>@media (min-width:1px){h1{color:red}}</style>',
+    ],
+    [
+      '<style>.x{margin:0}</style><div class=x></div>',
+      '<style>#y input{margin:0}</style><div id=y></div>',
+      '<style>x-box b{margin:0}</style><x-box></x-box><script src=https://e.localhost/a.js></script>',
+      '<style>.fw-later{color:red}</style><div class=fw></div>',
+      '<style>@font-face{font-family:x;src:url(x.woff2)}</style>',
+    ],
+  ],
+  [
+    'half-code',
+    ['<div class="sl" data-slots="7"></div>', '<tally-wren></tally-wren>'],
+    [
+      '<div class="sl" data-slots="7"></div><script async src="https://e.localhost/a.js"></script>',
+      '<div class="spacer"></div>',
+      '<blockquote cite="https://e.localhost/1">x</blockquote>',
+      `<div data-x="1">${frame(player)}</div>`,
+    ],
+  ],
+  [
+    'several-embeds',
+    [
+      frame(player) + frame(other),
+      `${frame(player)}<video controls src=x></video>`,
+      '<div data-x=1></div><div data-x=2></div><script src="https://e.localhost/a.js"></script>',
+      `${other}/a\n${other}/b`,
+    ],
+    [frame(player), `${frame(player)}<img src=x>`, `<noscript>${frame(other)}</noscript>${frame(player)}`, '<video controls><object data=x></object></video>'],
+  ],
+  [
+    'shape-mismatch',
+    [frame(player, 'title=t width=640 height=400'), frame(player, 'title=t width=640 height=480')],
+    [
+      frame(player, 'title=t width=640 height=360'),
+      frame(player, 'title=t width=360 height=640'),
+      frame(player, 'title=t width="100%" height=400'),
+      frame(other, 'title=t width=640 height=400'),
+      frame(player, 'title=t width=640 height=361'),
+    ],
+  ],
+  [
+    'clip-order',
+    [frame(`${player}?from=9&amp;until=3`), frame(`${player}?from=9&amp;until=9`)],
+    [frame(`${player}?from=3&amp;until=9`), frame(`${player}?from=9`), frame(`${other}/?from=9&amp;until=3`)],
+  ],
+  ['link-time', [frame(`${player}?at=1m3s`)], [frame(`${player}?from=9`), frame(`${other}/?at=9`)]],
+  [
+    'sound-autoplay',
+    [frame(`${player}?roll=1`), '<video autoplay src=x></video>'],
+    [frame(`${player}?roll=1&amp;hush=1`), frame(`${player}?roll=0`), '<video autoplay muted src=x></video>', frame(`${other}/?roll=1`)],
+  ],
+  [
+    'duplicate-parameter',
+    [frame(`${other}/?a=1&amp;a=2`), frame(`${other}/?a&amp;a=2`)],
+    [frame(`${other}/?a=1&amp;a=1`), frame(`${other}/?a[]=1&amp;a[]=2`), frame(`${other}/?a=1#a=2`), frame(`${other}/?a=1&amp;b=1`)],
+  ],
+  [
+    'second-question-mark',
+    [frame(`${other}/?a=1?b=2`), frame(`${other}/x?lang=en?start=3`)],
+    [
+      frame(`${other}/?u=https://p.localhost/?x=1`),
+      frame(`${other}/?u=%2Fpage%3Fx%3D1`),
+      frame(`${other}/?u=/page?x=1`),
+      frame(`${other}/?q=what?`),
+      frame(`${other}/#a?b=1`),
+      frame(`${other}/?pb=!1m18!1m12?`),
+    ],
+  ],
+  [
+    'space-in-address',
+    [frame(' https://e.localhost/x'), frame('https://e.localhost/x '), frame('https://e.localhost/a b'), frame('https://e.localhost/\nx')],
+    [frame(`${other}/a%20b`), frame(`${other}/a+b`), frame('data:text/plain,a b')],
+  ],
+  [
+    'file-type',
+    ['<video controls src="a.avi"></video>', '<video controls><source src="a.mp4" type="video/webm"></video>', '<audio controls src="a.wma"></audio>'],
+    [
+      '<video controls src="a.mp4"></video>',
+      '<video controls><source src="a.mp4" type="video/mp4"><source src="a.mov" type="video/quicktime"></video>',
+      '<audio controls src="a.mp3" ></audio>',
+      '<video controls><source src="a.mp4" type=\'video/mp4; codecs="avc1"\'></video>',
+      '<video controls src="/stream?id=a.b"></video>',
+      '<audio controls><source src="a.ogg" type="audio/ogg"></audio>',
+    ],
+  ],
+  [
+    'not-fully-read',
+    ['<script>let x = ;;; @@ "</script>', `<style>${'a{b:c}'.repeat(6000)}</style>`],
+    [
+      '<script>let x = 1</script>',
+      '<style>.a{b:c</style>',
+      '<script type="application/json">{"a":1}</script>',
+      '<script type="module">import x from "https://e.localhost/x.js"; await x()</script>',
+    ],
+  ],
+  [
+    'hidden-field',
+    [
+      '<form action=x><div style="display:none"><input name=trap></div></form>',
+      '<form action=x><p style="position:absolute; left: -5000px" aria-hidden="true"><input name=trap></p></form>',
+      '<form action=x><input name=t tabindex="-1" autocomplete="off"></form>',
+    ],
+    ['<form action=x><input type=hidden name=id value=3></form>', '<form action=x><input name=mail></form>', '<div style="display:none"><input name=x></div>'],
+  ],
+];
+
+describe('the rules on a code', () => {
+  for (const [rule, speaks, silent] of table) {
+    for (const code of speaks) it(`${rule} speaks on ${code.slice(0, 90)}`, () => expect(rulesOf(read(code, context))).to.include(rule));
+    for (const code of silent) it(`${rule} is silent on ${code.slice(0, 90)}`, () => expect(rulesOf(read(code, context))).not.to.include(rule));
+  }
+
+  it('are all in that table, which is silent at least as often as it speaks, and each says what it rests on', () => {
+    expect(rules.map((rule) => rule.id).sort()).to.deep.equal(table.map(([rule]) => rule).sort());
+    const count = (which: 1 | 2): number => table.reduce((sum, row) => sum + row[which].length, 0);
+    expect(count(2)).to.be.at.least(count(1));
+    for (const rule of rules) expect(rule.source, rule.id).to.match(/\S{3}/);
+  });
+
+  it('point at the line and column', () => {
+    const text = `first\r\n  ${frame('javascript:x')}`;
+    const found = read(text, context).findings.find((f) => f.rule === 'active-address')!;
+    expect([found.line, found.column]).to.deep.equal([2, 16]);
+    expect(text.slice(found.start, found.end)).to.equal('javascript:x');
+  });
+});
