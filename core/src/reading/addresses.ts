@@ -1,5 +1,6 @@
 import { attribute, decodeAttribute, innerText, parseAddress, type Markup, type MarkupElement } from '../text/index.ts';
 import type { HostContact, ReadAddress, Use } from './reading.ts';
+import { plainHost } from '../sheets/match.ts';
 import type { PartsRead } from './parts.ts';
 import type { ScriptFacts } from './scripts/index.ts';
 import type { StyleFacts } from './style-rules.ts';
@@ -137,6 +138,9 @@ export function hostsOf(addresses: readonly ReadAddress[], scripts: readonly Scr
 
 /** The host name of an absolute or protocol-relative http(s) address, without its port; null for anything else. */
 export function hostOf(address: string): string | null {
+  const plainly = plainHost(address);
+  // A last label of digits may be a number in disguise: only the URL standard's parser can tell.
+  if (plainly !== null && /\.[a-z][a-z-]*$|^localhost$/.test(plainly)) return plainly;
   const full = address.startsWith('//') ? `https:${address}` : address;
   if (!/^https?:/i.test(full)) return null;
   try {

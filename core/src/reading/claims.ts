@@ -18,6 +18,7 @@ export function claimsOf(markup: Markup, scripts: readonly ScriptFacts[], styles
     const id = attribute(element, 'id');
     if (id) note('id', id);
   }
+  if (scripts.length === 0 && styles.length === 0) return claims;
   const looked = new Set(scripts.flatMap((facts) => facts.fields));
   for (const element of markup.elements) {
     const name = attribute(element, 'name');
@@ -33,6 +34,7 @@ export function claimsOf(markup: Markup, scripts: readonly ScriptFacts[], styles
 
 /** The style rules that reach elements beyond the code's own: those that name no id and no class of it. */
 export function globalRules(markup: Markup, styles: readonly StyleFacts[]): { selector: string }[] {
+  if (styles.length === 0) return [];
   const ids = new Set(markup.elements.flatMap((element) => attribute(element, 'id') ?? []));
   const classes = new Set(markup.elements.flatMap((element) => (attribute(element, 'class') ?? '').split(/\s+/)));
   // A custom element's name is the provider's own as well.

@@ -47,23 +47,30 @@ const vocabulary: [Kind, string][] = [
   ['advert', 'ad ads advert adverts banner banners sponsor sponsored adslot adunit adserver campaign'],
 ];
 
-const wordRows: Row[] = vocabulary.flatMap(([kind, list]): Row[] => [
-  {
-    kind,
-    weight: 2,
-    reason: `its address has a word of ${kind}s`,
-    source: 'observed: words of the trade in paths and queries',
-    holds: ({ addressWords }) => anyOf(addressWords, words(list)),
-  },
-  {
-    kind,
-    weight: 2,
-    reason: `its names have a word of ${kind}s`,
-    source: 'observed: words of the trade in classes, ids and data attributes',
-    holds: ({ nameWords }) => anyOf(nameWords, words(list)),
-  },
-  { kind, weight: 1, reason: `its title has a word of ${kind}s`, source: 'observed: words of the trade in titles', holds: ({ titleWords }) => anyOf(titleWords, words(list)) },
-]);
+/* Which kinds a word speaks for. */
+const kindsOfWord = new Map<string, Kind[]>();
+for (const [kind, list] of vocabulary) for (const word of words(list)) kindsOfWord.set(word, [...(kindsOfWord.get(word) ?? []), kind]);
+
+type Said = Reading['evidence'][number];
+
+/* Where words are looked for, what one there weighs, and what it rests on. */
+export const wordPlaces: readonly { of: (clues: Clues) => ReadonlySet<string>; weight: number; where: string; source: string }[] = [
+  { of: (clues) => clues.addressWords, weight: 2, where: 'address', source: 'observed: words of the trade in paths and queries' },
+  { of: (clues) => clues.nameWords, weight: 2, where: 'names', source: 'observed: words of the trade in classes, ids and data attributes' },
+  { of: (clues) => clues.titleWords, weight: 1, where: 'title', source: 'observed: words of the trade in titles' },
+];
+
+function spokenBy(clues: Clues): Said[] {
+  const out: Said[] = [];
+  for (const { of, weight, where } of wordPlaces) {
+    const said = new Set<Kind>();
+    for (const word of of(clues)) for (const kind of kindsOfWord.get(word) ?? []) said.add(kind);
+    for (const kind of said) out.push({ kind, weight, reason: `its ${where} ${where === 'names' ? 'have' : 'has'} a word of ${trade[kind] ?? `${kind}s`}` });
+  }
+  return out;
+}
+
+const trade: Partial<Record<Kind, string>> = { audio: 'sound', reviews: 'reviews', advert: 'adverts', share: 'sharing', shop: 'shops', booking: 'bookings', popup: 'pop-ups' };
 
 const has = (clues: Clues, name: string): boolean => clues.markup.elements.some((element) => element.name === name);
 const param = (clues: Clues, pattern: RegExp): boolean => clues.addresses.some((address) => address.parameters.some((p) => pattern.test(p.name)));
@@ -172,7 +179,6 @@ export const evidenceRows: readonly Row[] = [
     source: 'the trade’s common sizes: 728×90, 300×250, 160×600, 320×50, 970×250, 300×600, 468×60',
     holds: (c) => ['728x90', '300x250', '160x600', '320x50', '970x250', '300x600', '468x60', '320x100', '336x280'].includes(sides(c)),
   },
-  ...wordRows,
 ];
 
 const side = (element: MarkupElement | null, name: string): number => Number(/^\d+/.exec(element ? (attribute(element, name) ?? '') : '')?.[0] ?? NaN);
@@ -197,7 +203,8 @@ export function kindOf(markup: Markup, main: MarkupElement | null, addresses: re
     return { kind: sheet.kind, kindBecause: sentence(reason), evidence: [{ kind: sheet.kind, weight: 100, reason }] };
   }
   const clues = cluesOf(markup, main, addresses);
-  const evidence = evidenceRows.filter((row) => row.holds(clues)).map(({ kind, weight, reason }) => ({ kind, weight, reason }));
+  const evidence = spokenBy(clues);
+  for (const { kind, weight, reason, holds } of evidenceRows) if (holds(clues)) evidence.push({ kind, weight, reason });
   evidence.sort((a, b) => b.weight - a.weight);
   const sums = new Map<Kind, number>();
   for (const { kind, weight } of evidence) sums.set(kind, (sums.get(kind) ?? 0) + weight);

@@ -80,6 +80,7 @@ function readFallback(markup: Markup, element: MarkupElement, index: number, out
  * fills a queue for it, belongs to each place; what only brings the provider's program belongs to the page once.
  */
 export function settleScripts(markup: Markup, { parts, elements }: PartsRead, factsOf: (element: MarkupElement) => ScriptFacts | null): void {
+  if (!parts.some((part) => part.role === 'loader' || part.role === 'setup' || part.role === 'fallback')) return;
   const mounts = parts.flatMap((part, i) => (part.role === 'mount' ? [i] : []));
   const shown = parts.flatMap((part, i) => (['mount', 'frame', 'media', 'form'].includes(part.role) && part.inside === null ? [i] : []));
   const ids = new Set(markup.elements.flatMap((element) => attribute(element, 'id') ?? []));

@@ -19,19 +19,40 @@ export function matchLink(link: string, sheets: readonly Sheet[]): SheetMatch | 
 }
 
 function match(address: string, sheets: readonly Sheet[], patternsOf: (sheet: Sheet) => readonly AddressPattern[]): SheetMatch | null {
+  // Most addresses are of nobody that a sheet knows: telling that must cost next to nothing.
+  const host = plainHost(address);
+  if (host !== null && !hostsKnown(sheets).has(host) && !hostsKnown(sheets).has('*')) return null;
   if (!URL.canParse(address, 'https://relative.invalid/')) return null;
   const url = new URL(address, 'https://relative.invalid/');
   if (url.protocol !== 'http:' && url.protocol !== 'https:') return null;
   for (const sheet of sheets) {
     for (const pattern of patternsOf(sheet)) {
-      // Most patterns name one host: comparing it is far cheaper than asking the pattern.
-      if (/^[a-z0-9.-]+$/.test(pattern.hostname) && pattern.hostname !== url.hostname) continue;
+      if (isPlain(pattern.hostname) && pattern.hostname !== url.hostname) continue;
       const found = compiled(pattern).exec(url.href);
       const id = found?.pathname.groups['id'] ?? found?.search.groups['id'];
       if (id) return { sheet, id, url };
     }
   }
   return null;
+}
+
+const isPlain = (hostname: string): boolean => /^[a-z0-9.-]+$/.test(hostname);
+
+/** The host of an absolute or protocol-relative http(s) address that is written plainly; null where it takes a parser to tell. */
+export function plainHost(address: string): string | null {
+  return /^(?:https?:)?\/\/([a-z0-9-]+(?:\.[a-z0-9-]+)*)(?::\d+)?(?:[/?#]|$)/.exec(address)?.[1] ?? null;
+}
+
+const known = new WeakMap<readonly Sheet[], ReadonlySet<string>>();
+
+/* Every host that the sheets' patterns name; `*` where a pattern is for more than one. */
+function hostsKnown(sheets: readonly Sheet[]): ReadonlySet<string> {
+  let hosts = known.get(sheets);
+  if (!hosts) {
+    hosts = new Set(sheets.flatMap((sheet) => [...sheet.frames, ...sheet.links].map(({ hostname }) => (isPlain(hostname) ? hostname : '*'))));
+    known.set(sheets, hosts);
+  }
+  return hosts;
 }
 
 const cache = new WeakMap<AddressPattern, URLPattern>();

@@ -21,6 +21,7 @@ export interface MarkupAttribute {
 export class AttributeList {
   readonly #text: string;
   readonly #token: Token.TagToken;
+  #names: readonly string[] | null = null;
 
   constructor(text: string, token: Token.TagToken) {
     this.#text = text;
@@ -32,7 +33,8 @@ export class AttributeList {
   }
 
   has(name: string): boolean {
-    return this.#token.attrs.some((attribute) => attribute.name === name);
+    for (const attribute of this.#token.attrs) if (attribute.name === name) return true;
+    return false;
   }
 
   /** The value as a browser understands it, or null where there is no such attribute. */
@@ -41,8 +43,8 @@ export class AttributeList {
     return null;
   }
 
-  names(): string[] {
-    return this.#token.attrs.map((attribute) => attribute.name);
+  names(): readonly string[] {
+    return (this.#names ??= this.#token.attrs.map((attribute) => attribute.name));
   }
 
   get(name: string): MarkupAttribute | undefined {

@@ -3,7 +3,7 @@ import { DecodingMode, EntityDecoder, htmlDecodeTree } from 'entities/decode';
 /** An attribute value as a browser understands it, each of its characters with the place where it stands in the code. */
 export interface DecodedText {
   text: string;
-  /** `at[i]` is the offset (within the raw value) where the i-th code unit of `text` begins; one more entry for the end. */
+  /** `at[i]` is the offset (within the raw value) where the i-th code unit of `text` begins; at least one more entry, for the end. */
   at: readonly number[];
 }
 
@@ -12,6 +12,7 @@ export interface DecodedText {
  * character came from. Line ends are normalised as the HTML parser does (section 13.2.3.5): CRLF and CR become LF.
  */
 export function decodeAttribute(raw: string): DecodedText {
+  if (!raw.includes('&') && !raw.includes('\r')) return { text: raw, at: identity(raw.length) };
   let text = '';
   const at: number[] = [];
   const push = (piece: string, from: number): void => {
@@ -45,6 +46,13 @@ export function decodeAttribute(raw: string): DecodedText {
   }
   at.push(raw.length);
   return { text, at };
+}
+
+/* Where nothing is decoded, each character stands where it stands. The list is kept, as most values are short. */
+let counted: readonly number[] = [0];
+function identity(length: number): readonly number[] {
+  if (counted.length <= length) counted = Array.from({ length: Math.max(length + 1, 2 * counted.length) }, (_, i) => i);
+  return counted;
 }
 
 /** Escapes a text for an attribute value in double quotes (HTML, section 13.3). */
