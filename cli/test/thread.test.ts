@@ -102,6 +102,18 @@ describe('the command line with a service', function () {
 
   it('gives back the paste byte for byte', async () => expect(await done('show opening-talk --pasted')).to.equal(talkCode(test.world.port)));
 
+  it('collects what was pasted wrongly as its mending, and keeps the paste', async () => {
+    expect((await orbis('collect - --name Mended', '&lt;b class="x"&gt;x&lt;/b&gt;')).err).to.include('--mend');
+    expect(await done('collect - --name Mended --mend', '&lt;b class="x"&gt;x&lt;/b&gt;')).to.include('Collected as mended.');
+    expect(await done('code mended --bare')).to.equal('<b class="x">x</b>\n');
+    expect(await done('show mended --pasted')).to.equal('&lt;b class="x"&gt;x&lt;/b&gt;');
+  });
+
+  it('finds embeds by host, by level and by kind', async () => {
+    expect(await done('list --host play.kinorill.localhost --kind video')).to.include('opening-talk');
+    expect(await done('list --level error')).to.equal('Nothing in the collection is like that.\n');
+  });
+
   it('collects a link, with wishes in the same breath', async () => {
     expect(await done(`collect http://kinorill.localhost:${test.world.port}/reels/cM7comet --name Comet start=41`)).to.include('start=0:41');
     expect(await done('code comet --bare'))
@@ -174,6 +186,29 @@ describe('the command line with a service', function () {
       const { exit, out } = await run(['read', 'https://kinorill.localhost/reels/a7']);
       expect(exit).to.equal(0);
       expect(out).to.include('<iframe src="https://play.kinorill.localhost/reel/a7"').and.include('kinorill, version 1');
+    });
+    it('shows the code cut into its parts, and with --why what spoke for its kind', async () => {
+      const code = '<div class="booking" data-calendar="7"></div>\n<script async src="https://c.example/l.js"></script>';
+      const { out } = await run(['read', '-', '--why'], { stdin: code });
+      expect(out).to.include('mount an empty place that a script fills, at every place, 0–45').and.include('loader loads something from elsewhere, once a page, in the head, 46–');
+      expect(out).to.match(/What spoke for a kind\nkind +weight +reason\nbooking +3 +its names have a word of bookings/);
+    });
+    it('offers the mending of what was pasted wrongly', async () => {
+      const { exit, out } = await run(['read', '-'], { stdin: '&lt;b&gt;x&lt;/b&gt;' });
+      expect(exit).to.equal(1);
+      expect(out).to.include('Code that was written as text becomes code again.').and.include('<b>x</b>');
+    });
+    it('reads several codes, a line each and a total, or a reading a line', async () => {
+      const files = [join(folder, 'a.html'), join(folder, 'b.html')];
+      writeFileSync(files[0]!, '<video controls src=a.webm>x</video>');
+      writeFileSync(files[1]!, '<iframe src="x');
+      const { exit, out } = await run(['read', ...files]);
+      expect(exit).to.equal(1);
+      expect(out)
+        .to.match(/a\.html +video +– +0 +0 +0/)
+        .and.include('2 codes read, 1 with errors.');
+      const lines = (await run(['read', '--json', ...files])).out.trim().split('\n');
+      expect(lines.map((line) => (JSON.parse(line) as { kind: string }).kind)).to.deep.equal(['video', 'unknown']);
     });
     it('gives the reading itself with --json', async () => {
       const { out } = await run(['read', '-', '--json'], { stdin: '<video controls src="a.webm"></video>' });

@@ -159,6 +159,22 @@ describe('an owner at the console', function () {
     await context.close();
   });
 
+  it('is shown the parts in plain words, and has a wrong paste mended at a click', async () => {
+    const { context, page, complaints } = await signedIn();
+    await page.getByLabel('Code or link').fill('&lt;div class="x" data-set="7"&gt;&lt;/div&gt;&lt;script async src="https://c.localhost/l.js"&gt;&lt;/script&gt;');
+    await page.getByText('This can be mended.', { exact: false }).waitFor();
+    await page.getByRole('button', { name: 'Mend it' }).click();
+    await page.getByText('Loads something from elsewhere').waitFor();
+    await page.getByText('needed once a page, in the head of the page').waitFor();
+    await page.getByLabel('Name').fill('Mended feed');
+    await page.getByRole('button', { name: 'Collect it' }).click();
+    await page.getByRole('heading', { name: 'Mended feed', level: 1 }).waitFor();
+    const { data } = await test.client.call('embeds.read', { params: { embed: 'mended-feed' } });
+    expect([data.pasted.slice(0, 8), data.base.slice(0, 8)]).to.deep.equal(['&lt;div ', '<div cla']);
+    expect(complaints).to.deep.equal([]);
+    await context.close();
+  });
+
   it('keeps the clipboard’s own line ends when a code is pasted', async () => {
     const { context, page } = await signedIn();
     const text = `first\r\n${talkCode(test.world.port)}\r\n`;

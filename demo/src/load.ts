@@ -1,4 +1,5 @@
 import type { Client, Sweep, Widths } from '@orbis/contract';
+import { demoCodes } from './codes.ts';
 import { hosts } from './hosts.ts';
 import { loopbackFetch } from './loopback.ts';
 import { pages } from './site/content.ts';
@@ -26,6 +27,7 @@ export async function loadDemo(client: Client, port: number): Promise<void> {
     for (const { spot } of page.sections) await client.call('spots.create', { body: { key: `hollinfell/${page.path}#${spot}`, widths: column } });
   }
 
+  for (const { name, tags, text, notes = '', mend = false } of demoCodes) await client.call('embeds.create', { body: { name, tags, text, notes, mend } });
   await client.call('embeds.create', {
     body: {
       name: 'Newsletter form',

@@ -104,6 +104,30 @@ describe('the demo’s data', function () {
     }
   });
 
+  it('show one code of each kind, and the mistakes with what is wrong about them', async () => {
+    const test = await startTestOrbis();
+    try {
+      await loadDemo(test.client, test.world.port);
+      const { data } = await test.client.call('embeds.list', { query: { limit: 200 } });
+      const own = data.items.filter((item) => !item.tags.includes('mistakes'));
+      for (const kind of ['video', 'audio', 'map', 'form', 'feed', 'document', 'booking', 'counter', 'popup', 'reviews', 'shop', 'share', 'advert'])
+        expect(
+          own.map((item) => item.kind),
+          kind,
+        ).to.include(kind);
+      expect(own.filter((item) => item.level === 'error').map((item) => item.name)).to.deep.equal([]);
+      const wrong = await test.client.call('embeds.list', { query: { limit: 200, level: 'error' } });
+      expect(wrong.data.items).to.have.length(5);
+      const byHost = await test.client.call('embeds.list', { query: { host: 'cdn.stallmere.localhost' } });
+      expect(byHost.data.items.map((item) => item.key)).to.deep.equal(['shop-corner']);
+      const { data: mended } = await test.client.call('embeds.read', { params: { embed: 'mistake-code-as-text' } });
+      expect(mended.pasted).to.match(/^<p>&lt;iframe/);
+      expect(mended.base).to.match(/^<iframe src="https:\/\/mapmere/);
+    } finally {
+      await test.stop();
+    }
+  });
+
   it('have no mark written by hand in any file', () => {
     for (const folder of ['../src/', '../assets/']) {
       const base = new URL(folder, import.meta.url);

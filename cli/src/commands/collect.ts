@@ -11,17 +11,18 @@ export const addCollect: AddCommand = (program, run) => {
     .requiredOption('--name <name>', 'what to call it')
     .option('--tag <tag...>', 'tags to find it by')
     .option('--notes <text>', 'whatever is worth remembering')
+    .option('--mend', 'accept the mending that “orbis read” offers; what was pasted is kept')
     .description('put a code or a link into the collection')
     .addHelpText(
       'after',
       '\nExamples:\n  orbis collect talk.html --name "Opening talk" --tag talks\n  orbis collect https://kinorill.localhost/reels/moor-night --name "Moor night" start=1:52 end=3:04',
     )
-    .action((what: string, words: string[], options: { name: string; tag?: string[]; notes?: string }) =>
+    .action((what: string, words: string[], options: { name: string; tag?: string[]; notes?: string; mend?: boolean }) =>
       run(async (tools) => {
         const text = await pasted(what, tools.io);
         const { data } = await tools
           .client()
-          .call('embeds.create', { body: { name: options.name, text, tags: options.tag ?? [], notes: options.notes ?? '', ...parseWishes(words) } });
+          .call('embeds.create', { body: { name: options.name, text, tags: options.tag ?? [], notes: options.notes ?? '', mend: options.mend ?? false, ...parseWishes(words) } });
         tools.tell(data, () => `Collected as ${tools.colours.bold(data.key)}.\n\n${describeEmbed(data, tools.colours)}`);
         return data.reading.findings.some((finding) => finding.level === 'error') ? 1 : 0;
       }),

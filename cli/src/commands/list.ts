@@ -1,4 +1,4 @@
-import { Argument } from 'commander';
+import { Argument, Option } from 'commander';
 import { kinds } from '@orbis/core';
 import { everyItem, placementStates, sayState, type Client } from '@orbis/contract';
 import type { AddCommand, Tools } from '../command.ts';
@@ -10,6 +10,8 @@ interface Options {
   q?: string;
   kind?: (typeof kinds)[number];
   tag?: string;
+  host?: string;
+  level?: 'error' | 'warning' | 'note';
   site?: string;
   embed?: string;
   state?: keyof typeof placementStates;
@@ -22,6 +24,8 @@ export const addList: AddCommand = (program, run) => {
     .option('--q <words>', 'embeds with these words in name, notes or tags')
     .option('--kind <kind>', 'embeds of one kind')
     .option('--tag <tag>', 'embeds with a tag')
+    .option('--host <host>', 'embeds whose code contacts a host')
+    .addOption(new Option('--level <level>', 'embeds by the worst of their findings').choices(['error', 'warning', 'note']))
     .option('--site <site>', 'pages or placements of one site')
     .option('--embed <embed>', 'placements of one embed')
     .option('--state <state>', `placements in one state: ${Object.keys(placementStates).join(', ')}`)
@@ -47,9 +51,10 @@ function show(tools: Tools, items: unknown[], heads: string[], rows: () => strin
 
 const limit = 200;
 const lists: Record<Thing, (tools: Tools, options: Options) => Promise<void>> = {
-  embeds: async (tools, { q, kind, tag }) => {
-    const items = await all((after) => tools.client().call('embeds.list', { query: { limit, after, q, kind, tag } }));
-    const none = q || kind || tag ? 'Nothing in the collection is like that.' : 'The collection is empty. “orbis collect FILE --name NAME” puts the first code into it.';
+  embeds: async (tools, { q, kind, tag, host, level }) => {
+    const items = await all((after) => tools.client().call('embeds.list', { query: { limit, after, q, kind, tag, host, level } }));
+    const none =
+      q || kind || tag || host || level ? 'Nothing in the collection is like that.' : 'The collection is empty. “orbis collect FILE --name NAME” puts the first code into it.';
     show(
       tools,
       items,

@@ -1,74 +1,116 @@
-import { read, type Reading } from '@orbis/core';
-import { tellReading, roleWords, type Reading as ToldReading } from '@orbis/contract';
+import { read, type Sheet } from '@orbis/core';
+import { tellReading, roleWords, type Reading } from '@orbis/contract';
 import { builtInSheets } from '@orbis/sheets';
-import type { AddCommand } from '../command.ts';
+import type { AddCommand, Tools } from '../command.ts';
+import type { Exit } from '../io.ts';
 import { pasted } from '../pasted.ts';
-import { facts, fold, levelColour, table, type Colours } from '../text.ts';
+import { facts, fold, levelColour, plural, table, type Colours } from '../text.ts';
 
 export const addRead: AddCommand = (program, run) => {
   program
     .command('read')
-    .argument('<what>', 'a file, - for standard input, or a link')
+    .argument('<what...>', 'files, - for standard input, or a link')
+    .option('--why', 'show everything that spoke for a kind')
     .description('say what a code does, without keeping it and without the service')
     .addHelpText(
       'after',
-      '\nExamples:\n  orbis read talk.html\n  orbis read https://kinorill.localhost/reels/moor-night\n  pbpaste | orbis read - --json\n\nExit status: 0 nothing wrong, 1 an error was found in the code, 2 used wrongly.',
+      '\nExamples:\n  orbis read talk.html\n  orbis read https://kinorill.localhost/reels/moor-night --why\n  cat talk.html | orbis read - --json\n  orbis read codes/*.html\n\nExit status: 0 nothing wrong, 1 an error was found in a code, 2 used wrongly.',
     )
-    .action((what: string) =>
+    .action((what: string[], options: { why?: boolean }) =>
       run(async (tools) => {
-        const text = await pasted(what, tools.io);
         const sheets = builtInSheets();
-        const reading = read(text, { sheets });
-        const told = tellReading(reading);
-        tools.tell(told, () => describe(text, told, reading, tools.colours, tools.io.width));
-        return told.findings.some((finding) => finding.level === 'error') ? 1 : 0;
+        if (what.length > 1) return readMany(what, sheets, tools);
+        const text = await pasted(what[0]!, tools.io);
+        const reading = tellReading(read(text, { sheets }));
+        tools.tell(reading, () => describe(text, reading, tools.colours, tools.io.width, options.why ?? false));
+        return hasError(reading) ? 1 : 0;
       }),
     );
 };
 
-function describe(text: string, told: ToldReading, reading: Reading, colours: Colours, width: number): string {
-  const rows: [string, string][] = [
-    ['What it is', `${told.kind}. ${told.kindBecause}`],
-    ['Provider', told.provider?.name ?? 'not known'],
-    ['Size', saySize(told)],
-    ['Contacts', told.hosts.map((h) => `${h.host} (${h.uses.join(', ')}; ${h.when === 'load' ? 'by itself' : 'when used'})`).join('\n') || 'nobody'],
-    [
-      'Needs',
-      Object.entries(told.needs)
-        .filter(([, needed]) => needed)
-        .map(([name]) => name)
-        .join(', ') || 'nothing that its code would show',
-    ],
-  ];
-  if (told.sheet) rows.push(['Sheet', `${told.sheet.id}, version ${told.sheet.version}`]);
-  if (told.parts.length > 0) {
-    const parts = told.parts.map((part) => [
-      part.role,
-      roleWords[part.role],
-      `${part.place}, ${part.repeat === 'page' ? 'once a page' : 'at every place'}`,
-      `${part.start}–${part.end}`,
-      oneLine(text.slice(part.start, part.end), 40),
-    ]);
-    rows.push(['Parts', table(['role', 'what it is', 'where', 'characters', 'code'], parts, colours).trimEnd()]);
+const hasError = (reading: Reading): boolean => reading.findings.some((finding) => finding.level === 'error');
+
+/* Several codes: a line each and a total; with --json a reading a line. */
+async function readMany(what: readonly string[], sheets: Sheet[], tools: Tools): Promise<Exit> {
+  const rows: string[][] = [];
+  let wrong = 0;
+  for (const name of what) {
+    const reading = tellReading(read(await pasted(name, tools.io), { sheets }));
+    if (hasError(reading)) wrong++;
+    const count = (level: string): string => String(reading.findings.filter((finding) => finding.level === level).length);
+    if (tools.json) tools.io.out(`${JSON.stringify(reading)}\n`);
+    else rows.push([name, reading.kind, reading.provider?.name ?? '–', count('error'), count('warning'), count('note')]);
   }
-  if (told.made !== null) rows.push(['As a code', told.made]);
-  const findings = told.findings.map((finding) => {
+  if (!tools.json)
+    tools.io.out(`${table(['code', 'kind', 'provider', 'errors', 'warnings', 'notes'], rows, tools.colours)}\n${plural(what.length, 'code')} read, ${wrong} with errors.\n`);
+  return wrong > 0 ? 1 : 0;
+}
+
+function describe(text: string, reading: Reading, colours: Colours, width: number, why: boolean): string {
+  const rows: [string, string][] = [
+    ['What it is', `${reading.kind}. ${reading.kindBecause}`],
+    ['Provider', reading.provider?.name ?? 'not known'],
+    ['Size', saySize(reading)],
+    ['Contacts', reading.hosts.map((h) => `${h.host} (${h.uses.join(', ')}; ${h.when === 'load' ? 'by itself' : 'when used'})`).join('\n') || 'nobody'],
+    ['Needs', named(reading.needs) || 'nothing that its code would show'],
+  ];
+  if (reading.claims.length > 0) rows.push(['Claims', reading.claims.map((claim) => `${claim.what} ${claim.name}${claim.shared ? ' (shared)' : ''}`).join(', ')]);
+  if (reading.sheet) rows.push(['Sheet', `${reading.sheet.id}, version ${reading.sheet.version}`]);
+  if (reading.made !== null) rows.push(['As a code', reading.made]);
+  const evidence = why
+    ? `\n${colours.bold('What spoke for a kind')}\n${
+        reading.evidence.length > 0
+          ? table(
+              ['kind', 'weight', 'reason'],
+              reading.evidence.map((e) => [e.kind, String(e.weight), e.reason]),
+              colours,
+            )
+          : 'Nothing did.\n'
+      }`
+    : '';
+  const findings = reading.findings.map((finding) => {
     const colour = levelColour(finding.level, colours);
     return `\n${colour(finding.level)} ${colours.dim(`${finding.rule}, line ${finding.line}, column ${finding.column}`)}\n${excerpt(text, finding, colours)}${fold(finding.message, width, '  ')}${fold(finding.remedy, width, '  ')}`;
   });
+  const mending = reading.mending
+    ? `\n${colours.bold('Mended')} ${colours.dim('(“orbis collect … --mend” takes it so; the paste is kept)')}\n${fold(reading.mending.edits[0]!.reason, width, '  ')}${indent(reading.mending.text.trim())}`
+    : '';
   const sum = reading.findings.length === 0 ? '\nNothing is wrong with it.\n' : '';
-  return facts(rows, colours) + findings.join('') + sum;
+  return sayParts(text, reading, colours) + facts(rows, colours) + evidence + findings.join('') + mending + sum;
 }
 
-function saySize({ size }: ToldReading): string {
+/* The code, cut into its parts, each with its role and how often it is needed. */
+function sayParts(text: string, { parts }: Reading, colours: Colours): string {
+  const shown = parts.filter((part) => !(part.role === 'text' && text.slice(part.start, part.end).trim() === ''));
+  if (shown.length === 0) return '';
+  const depth = (part: (typeof parts)[number]): number => (part.inside === null ? 0 : 1 + depth(parts[part.inside]!));
+  const lines = shown.map((part) => {
+    const often =
+      part.role === 'text' || part.role === 'comment' ? '' : part.repeat === 'page' ? `, once a page${part.place === 'head' ? ', in the head' : ''}` : ', at every place';
+    const head = `${'  '.repeat(depth(part))}${colours.bold(part.role)} ${colours.dim(`${roleWords[part.role]}${often}, ${part.start}–${part.end}`)}`;
+    const code = text.slice(part.start, part.end);
+    return `${head}\n${indent(code.length > 400 ? `${code.slice(0, 400)}…` : code, '  '.repeat(depth(part) + 1))}`;
+  });
+  return `${lines.join('')}\n`;
+}
+
+const indent = (text: string, by = '  '): string =>
+  text
+    .split(/\r\n|\r|\n/)
+    .map((line) => `${by}${line}\n`)
+    .join('');
+const named = (needs: Reading['needs']): string =>
+  Object.entries(needs)
+    .filter(([, needed]) => needed)
+    .map(([name]) => name)
+    .join(', ');
+
+function saySize({ size }: Reading): string {
   const say = (length: { value: number; unit: string } | null): string => (length ? `${length.value} ${length.unit}` : 'not stated');
-  return size.width || size.height ? `${say(size.width)} wide, ${say(size.height)} high${size.ratio ? ` (${size.ratio} to 1)` : ''}` : 'not stated';
+  const shape = size.ratio ? `${size.ratio} to 1` : '';
+  if (!size.width && !size.height) return shape || 'not stated';
+  return `${say(size.width)} wide, ${say(size.height)} high${shape && ` (${shape})`}`;
 }
-
-const oneLine = (text: string, most: number): string => {
-  const line = text.replace(/\s+/g, ' ');
-  return line.length > most ? `${line.slice(0, most - 1)}…` : line;
-};
 
 /* The line where it is, with carets below it. */
 function excerpt(text: string, { start, end, column }: { start: number; end: number; column: number }, colours: Colours): string {

@@ -1,3 +1,4 @@
+import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
@@ -14,6 +15,7 @@ import { ProblemNote } from '../parts/ProblemNote.tsx';
 import { ScreenHead } from '../parts/ScreenHead.tsx';
 import { PlainCode } from '../parts/CodeRuns.tsx';
 import { mono } from '../theme.ts';
+import { CodeParts } from './CodeParts.tsx';
 import { usePasted } from './pasted.ts';
 import { ReadingFacts } from './ReadingFacts.tsx';
 
@@ -22,6 +24,9 @@ export default function CollectScreen() {
   const { text, field } = usePasted();
   const [name, setName] = useState('');
   const [tags, setTags] = useState('');
+  /** The paste whose mending was accepted; another paste is another matter. */
+  const [mended, setMended] = useState<string | null>(null);
+  const mend = mended !== null && mended === text;
   const navigate = useNavigate();
   const announce = useAnnounce();
   const asked = useDeferredValue(text);
@@ -38,6 +43,7 @@ export default function CollectScreen() {
           body: {
             name,
             text,
+            mend,
             tags: tags
               .split(',')
               .map((tag) => tag.trim())
@@ -52,7 +58,14 @@ export default function CollectScreen() {
     },
   });
   const known = collect.error instanceof ApiError && collect.error.code === 'marked-code' ? String(collect.error.problem.facts?.['embed'] ?? '') : '';
-  const shown = asked.trim() !== '' ? reading.data : undefined;
+  const offered = asked.trim() !== '' ? (reading.data?.mending ?? null) : null;
+  const afterMending = useQuery({
+    queryKey: ['reading', offered?.text],
+    enabled: mend && offered !== null,
+    queryFn: async ({ signal }) => (await api.call('readings.create', { body: { text: offered!.text }, signal })).data.items[0]!,
+  });
+  const shown = asked.trim() === '' ? undefined : mend && offered ? afterMending.data : reading.data;
+  const shownText = mend && offered ? offered.text : asked;
 
   return (
     <>
@@ -101,6 +114,21 @@ export default function CollectScreen() {
           {reading.error ? <ProblemNote error={reading.error} /> : null}
           {shown ? (
             <Stack spacing={2}>
+              {offered && (
+                <Alert
+                  severity={mend ? 'success' : 'warning'}
+                  variant="outlined"
+                  action={
+                    <Button color="inherit" size="small" onClick={() => setMended(mend ? null : text)}>
+                      {mend ? 'Leave it as pasted' : 'Mend it'}
+                    </Button>
+                  }
+                >
+                  {mend ? 'Mended; what you pasted is kept all the same. ' : 'This can be mended. '}
+                  {offered.edits[0]!.reason}
+                </Alert>
+              )}
+              <CodeParts text={shownText} reading={shown} />
               <ReadingFacts reading={shown} />
               {shown.made !== null && (
                 <div>

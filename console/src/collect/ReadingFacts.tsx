@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import { roleWords, type Reading } from '@orbis/contract';
+import type { Reading } from '@orbis/contract';
 import { Findings } from '../parts/Findings.tsx';
 
 const needWords: Record<keyof Reading['needs'], string> = {
@@ -17,16 +17,13 @@ const needWords: Record<keyof Reading['needs'], string> = {
 export function ReadingFacts({ reading }: { reading: Reading }) {
   const { size } = reading;
   const needs = (Object.keys(needWords) as (keyof Reading['needs'])[]).filter((need) => reading.needs[need]).map((need) => needWords[need]);
-  const parts = reading.parts.filter((part) => part.role !== 'text' || part.inside !== null);
   const facts: [string, string][] = [
     ['What it is', `${capital(reading.kind)}. ${reading.kindBecause}`],
     ['From', reading.provider?.name ?? 'a provider that Orbis has no sheet for'],
-    ['Size', size.width || size.height ? `${side(size.width)} wide, ${side(size.height)} high` : 'not stated in the code'],
+    ['Size', saySize(size)],
     ['Contacts', reading.hosts.map((h) => `${h.host} ${h.when === 'load' ? 'as soon as the page is open' : 'only when somebody uses it'}`).join('; ') || 'nobody'],
     ['Needs', needs.join(', ') || 'nothing that its code would show'],
   ];
-  if (parts.length > 0)
-    facts.push(['Parts', parts.map((part) => `${roleWords[part.role]} (${part.repeat === 'page' ? 'needed once a page' : 'needed at every place'})`).join('; ')]);
   return (
     <Stack spacing={2}>
       <Box
@@ -49,5 +46,10 @@ export function ReadingFacts({ reading }: { reading: Reading }) {
   );
 }
 
-const side = (length: { value: number; unit: string } | null): string => (length ? `${length.value} ${length.unit === '%' ? '%' : 'px'}` : 'as it comes');
+function saySize({ width, height, ratio }: Reading['size']): string {
+  if (width || height) return `${side(width)} wide, ${side(height)} high`;
+  return ratio === null ? 'not stated in the code' : `as wide as its place, ${ratio} times as wide as high`;
+}
+
+const side = (length: { value: number; unit: string } | null): string => (length ? `${length.value} ${length.unit}` : 'as it comes');
 const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);

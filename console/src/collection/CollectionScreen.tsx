@@ -15,12 +15,19 @@ import { ScreenHead } from '../parts/ScreenHead.tsx';
 import { Waiting } from '../parts/Waiting.tsx';
 import { plural } from '../parts/when.ts';
 
+const levels = [
+  ['error', 'Needs mending'],
+  ['warning', 'Will disappoint somebody'],
+  ['note', 'Worth knowing'],
+] as const;
+
 /** Everything that was collected, to search and to reuse. */
 export default function CollectionScreen() {
   const [search, setSearch] = useSearchParams();
   const q = useDeferredValue(search.get('q') ?? '');
   const kind = kinds.find((known) => known === search.get('kind'));
-  const list = useList('embeds.list', { q: q || undefined, kind });
+  const level = levels.find(([known]) => known === search.get('level'))?.[0];
+  const list = useList('embeds.list', { q: q || undefined, kind, level });
   const change = (name: string, value: string): void =>
     setSearch(
       (now) => {
@@ -37,7 +44,7 @@ export default function CollectionScreen() {
           Collect another
         </Button>
       </ScreenHead>
-      <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr 200px' }, gap: 2, mb: 3 }}>
+      <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr 180px 200px' }, gap: 2, mb: 3 }}>
         <TextField label="Search" value={search.get('q') ?? ''} onChange={(e) => change('q', e.target.value)} placeholder="name, notes or tag" />
         <TextField
           label="Kind"
@@ -53,12 +60,26 @@ export default function CollectionScreen() {
             </MenuItem>
           ))}
         </TextField>
+        <TextField
+          label="Findings"
+          select
+          value={level ?? ''}
+          onChange={(e) => change('level', e.target.value)}
+          slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}
+        >
+          <MenuItem value="">Any or none</MenuItem>
+          {levels.map(([known, label]) => (
+            <MenuItem key={known} value={known}>
+              {label}
+            </MenuItem>
+          ))}
+        </TextField>
       </Box>
       <ProblemNote error={list.error} />
       {list.isPending && <Waiting />}
       {list.data &&
         list.items.length === 0 &&
-        (q || kind ? (
+        (q || kind || level ? (
           <Empty title="Nothing is like that">Take a word or the kind out of the search.</Empty>
         ) : (
           <Empty title="The collection is empty">

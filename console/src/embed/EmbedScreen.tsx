@@ -3,6 +3,7 @@ import Stack from '@mui/material/Stack';
 import { useQuery } from '@tanstack/react-query';
 import { useParams } from 'react-router';
 import { api } from '../api.ts';
+import { CodeParts } from '../collect/CodeParts.tsx';
 import { ReadingFacts } from '../collect/ReadingFacts.tsx';
 import { Card } from '../parts/Card.tsx';
 import { PlainCode } from '../parts/CodeRuns.tsx';
@@ -39,7 +40,10 @@ export default function EmbedScreen() {
       <Workbench key={`${now.key} ${now.revision}`} embed={now} etag={etag} />
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0,1fr)', lg: 'minmax(0,1fr) minmax(0,1fr)' }, gap: 3, mt: 3, alignItems: 'start' }}>
         <Card title="What it is">
-          <ReadingFacts reading={now.reading} />
+          <Stack spacing={2}>
+            <CodeParts text={now.base} reading={now.reading} />
+            <ReadingFacts reading={now.reading} />
+          </Stack>
         </Card>
         <Card title="As it was pasted" action={<CopyButton text={now.pasted} label="Copy the paste" />}>
           <Stack spacing={2}>

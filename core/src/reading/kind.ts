@@ -1,6 +1,7 @@
 import { attribute, type Markup, type MarkupElement } from '../text/index.ts';
 import type { Sheet } from '../sheets/sheet.ts';
 import type { Kind, ReadAddress, Reading } from './reading.ts';
+import type { ScriptFacts } from './scripts/index.ts';
 
 /** What a row of evidence looks at. */
 interface Clues {
@@ -63,9 +64,11 @@ export const wordPlaces: readonly { of: (clues: Clues) => ReadonlySet<string>; w
 function spokenBy(clues: Clues): Said[] {
   const out: Said[] = [];
   for (const { of, weight, where } of wordPlaces) {
-    const said = new Set<Kind>();
-    for (const word of of(clues)) for (const kind of kindsOfWord.get(word) ?? []) said.add(kind);
-    for (const kind of said) out.push({ kind, weight, reason: `its ${where} ${where === 'names' ? 'have' : 'has'} a word of ${trade[kind] ?? `${kind}s`}` });
+    const said = new Map<Kind, number>();
+    for (const word of of(clues)) for (const kind of kindsOfWord.get(word) ?? []) said.set(kind, (said.get(kind) ?? 0) + 1);
+    // Two different words of one trade in one place are hardly chance.
+    for (const [kind, times] of said)
+      out.push({ kind, weight: times > 1 ? weight + 1 : weight, reason: `its ${where} ${where === 'names' ? 'have' : 'has'} a word of ${trade[kind] ?? `${kind}s`}` });
   }
   return out;
 }
@@ -197,12 +200,18 @@ const enough = 3;
  * Weighs the evidence for each kind. Too little, or as much for another kind, is no kind: then it is told what the code
  * is made of, a frame or a picture, or that it is unknown.
  */
-export function kindOf(markup: Markup, main: MarkupElement | null, addresses: readonly ReadAddress[], sheet: Sheet | null): Pick<Reading, 'kind' | 'kindBecause' | 'evidence'> {
+export function kindOf(
+  markup: Markup,
+  main: MarkupElement | null,
+  addresses: readonly ReadAddress[],
+  sheet: Sheet | null,
+  scripts: readonly ScriptFacts[] = [],
+): Pick<Reading, 'kind' | 'kindBecause' | 'evidence'> {
   if (sheet) {
     const reason = `its frame's address is one of ${sheet.name}, whose sheet says that it is a ${sheet.kind} provider`;
     return { kind: sheet.kind, kindBecause: sentence(reason), evidence: [{ kind: sheet.kind, weight: 100, reason }] };
   }
-  const clues = cluesOf(markup, main, addresses);
+  const clues = cluesOf(markup, main, addresses, scripts);
   const evidence = spokenBy(clues);
   for (const { kind, weight, reason, holds } of evidenceRows) if (holds(clues)) evidence.push({ kind, weight, reason });
   evidence.sort((a, b) => b.weight - a.weight);
@@ -223,7 +232,7 @@ function withoutKind(markup: Markup, main: MarkupElement | null, some: boolean):
   return { kind: 'unknown', kindBecause: sentence(`it has no frame, player, form or picture of its own, and ${little}`) };
 }
 
-function cluesOf(markup: Markup, main: MarkupElement | null, addresses: readonly ReadAddress[]): Clues {
+function cluesOf(markup: Markup, main: MarkupElement | null, addresses: readonly ReadAddress[], scripts: readonly ScriptFacts[]): Clues {
   const addressWords = new Set<string>();
   const nameWords = new Set<string>();
   const titleWords = new Set<string>();
@@ -243,6 +252,7 @@ function cluesOf(markup: Markup, main: MarkupElement | null, addresses: readonly
     add(addressWords, url.replace(/^(?:https?:)?\/\//i, ''));
     for (const { name } of address.parameters) add(addressWords, name);
   }
+  for (const { addresses: loaded } of scripts) for (const { url } of loaded) add(addressWords, url.split(/[?#]/)[0]!.replace(/^(?:https?:)?\/\//i, ''));
   for (const element of markup.elements) {
     if (element.name.includes('-')) add(nameWords, element.name);
     for (const name of element.attributes.names()) {

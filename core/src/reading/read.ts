@@ -91,7 +91,7 @@ function readCode(reading: Reading, markup: Markup, inner: Inner, context: Readi
   const sheet = sheetFor(reading.addresses, context);
   reading.provider = sheet && { id: sheet.id, name: sheet.name };
   reading.sheet = sheet && { id: sheet.id, version: sheet.version };
-  Object.assign(reading, kindOf(markup, main, reading.addresses, sheet));
+  Object.assign(reading, kindOf(markup, main, reading.addresses, sheet, inner.scripts));
   reading.size = main ? sizeOf(markup, main, inner.styles) : noSize;
   reading.needs = needsOf(markup, inner.scripts, sheet);
   reading.claims = claimsOf(markup, inner.scripts, inner.styles);

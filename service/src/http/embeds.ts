@@ -75,7 +75,7 @@ export function embedHandlers(deps: Deps): Handlers<Named<'embeds' | 'revisions'
       return { data: { items: await summaries(page.items), next: page.next } };
     },
     'embeds.create': async ({ body, act }) => {
-      const { pasted, code } = await takeIn(db, body.text, sheets);
+      const { pasted, code } = await takeIn(db, body.text, sheets, { mend: body.mend });
       const wishes: Wishes = { settings: body.settings, dress: body.dress };
       refuseProblems(outcomeOf({ base: code.text, wishes }, sheets, null).outcome);
       const { reading, sheet } = code;
@@ -86,6 +86,7 @@ export function embedHandlers(deps: Deps): Handlers<Named<'embeds' | 'revisions'
         kind: reading.kind,
         provider: reading.provider?.id ?? null,
         level: worstLevel(code),
+        hosts: reading.hosts.map(({ host }) => host),
         pasted,
         base: code.text,
         revision: { ...wishes, sheetId: sheet?.id ?? null, sheetDigest: sheetDigest(sheet), reason: 'collected' },

@@ -2,7 +2,7 @@ import { and, desc, eq, inArray, like, lt, or, sql, type SQL } from 'drizzle-orm
 import type { Dress, Settings } from '@orbis/core';
 import type { Handle } from '../database/connect.ts';
 import { keyFrom } from './ids.ts';
-import { embed, embedTag, placement, revision, source } from './schema.ts';
+import { embed, embedHost, embedTag, placement, revision, source } from './schema.ts';
 import { afterId } from './pages.ts';
 
 export type EmbedRow = typeof embed.$inferSelect;
@@ -50,6 +50,7 @@ export async function insertEmbed(
     kind: string;
     provider: string | null;
     level: EmbedRow['level'];
+    hosts: readonly string[];
     pasted: string;
     base: string;
     revision: NewRevision;
@@ -63,6 +64,7 @@ export async function insertEmbed(
   const [{ insertId: sourceId }] = await tx.insert(source).values({ embedId: insertId, number: 1, pasted: values.pasted, base: values.base, ...made });
   await tx.insert(revision).values({ embedId: insertId, number: 1, sourceId, leftOut: [], isolation: {}, ...values.revision, ...made });
   await setTags(tx, insertId, values.tags);
+  await setHosts(tx, insertId, values.hosts);
   return key;
 }
 
@@ -84,6 +86,13 @@ export async function setTags(tx: Handle, embedId: number, tags: readonly string
   await tx.delete(embedTag).where(eq(embedTag.embedId, embedId));
   const own = [...new Map(tags.map((tag) => [tag.toLowerCase(), tag])).values()];
   if (own.length > 0) await tx.insert(embedTag).values(own.map((tag) => ({ embedId, tag })));
+}
+
+/** Writes down which hosts an embed's code contacts. Hosts that are no plain ASCII names are left out of the search. */
+export async function setHosts(tx: Handle, embedId: number, hosts: readonly string[]): Promise<void> {
+  await tx.delete(embedHost).where(eq(embedHost.embedId, embedId));
+  const own = [...new Set(hosts)].filter((host) => host.length <= 253 && /^[\x21-\x7e]+$/.test(host)).slice(0, 500);
+  if (own.length > 0) await tx.insert(embedHost).values(own.map((host) => ({ embedId, host })));
 }
 
 export async function tagsOf(db: Handle, embedIds: readonly number[]): Promise<Map<number, string[]>> {
@@ -108,15 +117,27 @@ export async function placementCounts(db: Handle, embedIds: readonly number[]): 
   return new Map(rows.map(({ id, count }) => [id, Number(count)]));
 }
 
-export async function listEmbeds(
-  db: Handle,
-  query: { limit: number; after?: string | undefined; q?: string | undefined; kind?: string | undefined; tag?: string | undefined },
-): Promise<EmbedRow[]> {
+/** What the collection is searched for; words must all be found, in name, notes or tags. */
+export interface EmbedQuery {
+  limit: number;
+  after?: string | undefined;
+  q?: string | undefined;
+  kind?: string | undefined;
+  tag?: string | undefined;
+  host?: string | undefined;
+  level?: 'error' | 'warning' | 'note' | undefined;
+  provider?: string | undefined;
+}
+
+export async function listEmbeds(db: Handle, query: EmbedQuery): Promise<EmbedRow[]> {
   const from = afterId(query.after);
   const words = (query.q ?? '').split(/\s+/).filter(Boolean);
   const conditions: (SQL | undefined)[] = [
     from === null ? undefined : lt(embed.id, from),
     query.kind ? eq(embed.kind, query.kind) : undefined,
+    query.level ? eq(embed.level, query.level) : undefined,
+    query.provider ? eq(embed.provider, query.provider) : undefined,
+    query.host ? inArray(embed.id, db.select({ id: embedHost.embedId }).from(embedHost).where(eq(embedHost.host, query.host.toLowerCase()))) : undefined,
     query.tag ? inArray(embed.id, db.select({ id: embedTag.embedId }).from(embedTag).where(eq(embedTag.tag, query.tag))) : undefined,
     ...words.map((word) =>
       or(

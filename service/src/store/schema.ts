@@ -108,6 +108,18 @@ export const embedTag = mysqlTable(
   (t) => [primaryKey({ columns: [t.embedId, t.tag] }), index('embed_tag_tag').on(t.tag)],
 );
 
+/** The hosts that an embed's code contacts, for searching. */
+export const embedHost = mysqlTable(
+  'embed_host',
+  {
+    embedId: ref()
+      .notNull()
+      .references(() => embed.id),
+    host: ascii({ length: 253 }).notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.embedId, t.host] }), index('embed_host_host').on(t.host)],
+);
+
 /** What was pasted, kept for ever; `base` is what edits count in. */
 export const source = mysqlTable(
   'source',

@@ -10,11 +10,13 @@ export interface Collected {
 }
 
 /**
- * Takes in a code or a link. Of a link, the provider's sheet makes a code.
+ * Takes in a code or a link; with `mend`, as the mending that its reading offers would have it. Of a link, the provider's sheet makes a code.
  * @throws OrbisError when there is nothing in it that could be placed, or when Orbis handed it out itself.
  */
-export async function takeIn(db: Handle, pasted: string, sheets: readonly Sheet[]): Promise<Collected> {
-  const reading = read(pasted, { sheets });
+export async function takeIn(db: Handle, pasted: string, sheets: readonly Sheet[], { mend = false }: { mend?: boolean } = {}): Promise<Collected> {
+  const asPasted = read(pasted, { sheets });
+  const mended = mend ? asPasted.mending : null;
+  const reading = mended ? read(mended.text, { sheets }) : asPasted;
   const excess = tellReading(reading).findings.find((finding) => finding.rule === 'too-much');
   if (excess) throw new OrbisError('text-too-much', { problem: `${excess.message} ${excess.remedy}` });
   if (reading.input === 'empty') throw new OrbisError('nothing-pasted');
@@ -24,7 +26,7 @@ export async function takeIn(db: Handle, pasted: string, sheets: readonly Sheet[
   const mark = reading.mark === null ? null : readMark(reading.mark);
   const known = mark && (await embedOfMark(db, mark.placement));
   if (known) throw new OrbisError('marked-code', { embed: known });
-  return { pasted, code: openCode(reading.made ?? pasted, { sheets }) };
+  return { pasted, code: openCode(reading.made ?? mended?.text ?? pasted, { sheets }) };
 }
 
 /** The worst level among a code's findings. */
