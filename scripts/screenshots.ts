@@ -13,6 +13,9 @@ import { readSettings, startOrbis } from '@orbis/service';
 const out = fileURLToPath(new URL('../docs/screenshots/', import.meta.url));
 const folder = mkdtempSync(join(tmpdir(), 'orbis-pictures-'));
 const port = 7430;
+/** A code of several parts, with something wrong in it. */
+const collected =
+  '<link rel="stylesheet" href="https://cdn.slotsedge.localhost/booking.css">\n<div id="nights" class="slotsedge-calendar" data-calendar="YOUR-CALENDAR-ID"></div>\n<script src="https://cdn.slotsedge.localhost/booking.js"></script>\n<script>\n  slotsedge.mount(document.getElementById("nights"));\n</script>';
 mkdirSync(out, { recursive: true });
 
 const orbis = await startOrbis(readSettings({ ORBIS_DATA: folder }, folder), { log: pino({ level: 'silent' }), durable: false });
@@ -31,10 +34,11 @@ try {
   await page.goto(await orbis.link('sign-in'));
   await page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
 
-  await page.getByLabel('Code or link').fill(`Our talk:\n<iframe width="560" height="315" src="http://media.example/reel/7?autoplay=1"></iframe>`);
-  await page.getByLabel('Name').fill('Rings, seen through small telescopes');
+  await page.setViewportSize({ width: 1280, height: 1180 });
+  await page.getByLabel('Code or link').fill(collected);
+  await page.getByLabel('Name').fill('Book a night');
   await shoot(page, 'collect');
-  await at(page, '/collection', 'collection');
+  await at(page, '/collection', 'collection', { height: 1000 });
   await at(page, '/collection/opening-talk', 'embed', { height: 1180 });
   await at(page, '/places', 'places');
   await at(page, '/register', 'register', { height: 1000 });
@@ -64,7 +68,7 @@ try {
     page,
     'terminal-read',
     [
-      ['read', `http://kinorill.localhost:${port}/reels/rG5rings`],
+      ['read', '-'],
       ['edits', 'how-to-find-north'],
     ],
     { url, token: data.token },
@@ -93,7 +97,7 @@ async function terminal(page: Page, name: string, commands: string[][], { url, t
   for (const args of commands) {
     printed += `\u001b[1m$ orbis ${args.join(' ')}\u001b[22m\n`;
     await commandLine(args, {
-      stdin: () => Promise.resolve(''),
+      stdin: () => Promise.resolve(collected),
       out: (text) => void (printed += text),
       err: (text) => void (printed += text),
       outIsTerminal: true,

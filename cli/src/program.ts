@@ -1,6 +1,7 @@
 import { Command, CommanderError } from 'commander';
 import { ApiError, catalogue, OrbisError } from '@orbis/contract';
 import { UsedWrongly, type AddCommand, type Tools } from './command.ts';
+import { addChange } from './commands/change.ts';
 import { addCollect } from './commands/collect.ts';
 import { addList } from './commands/list.ts';
 import { addLogin } from './commands/login.ts';
@@ -17,7 +18,7 @@ import type { Exit, Io } from './io.ts';
 import { coloursFor } from './text.ts';
 
 /* In the order of the work. */
-const commands: AddCommand[] = [addCollect, addRead, addSet, addSettings, addPlaces, addPlace, addSweep, addWhere, addList, addShow, addLogin];
+const commands: AddCommand[] = [addCollect, addRead, addSet, addSettings, addPlaces, addPlace, addSweep, addWhere, addList, addShow, addChange, addLogin];
 
 /** Runs one command line; nothing is written and nothing ended but through what is handed in. */
 export async function orbis(args: readonly string[], io: Io): Promise<Exit> {

@@ -109,6 +109,23 @@ describe('the command line with a service', function () {
     expect(await done('show mended --pasted')).to.equal('&lt;b class="x"&gt;x&lt;/b&gt;');
   });
 
+  it('renames, tags, annotates, retires and restores; the key and the revision stay', async () => {
+    const changed = await done('change mended --name "Mended once" --tag one --tag two --notes "From a letter"');
+    expect(changed)
+      .to.match(/Key +mended\n/)
+      .and.match(/Name +Mended once\n/)
+      .and.match(/Revision +1\n/)
+      .and.include('one, two')
+      .and.include('From a letter');
+    expect(await done('change mended --untag ONE --retire'))
+      .to.match(/Tags +two\n/)
+      .and.match(/Retired +yes\n/);
+    expect((await orbis('place mended hollinfell/talks#opening')).exit).to.equal(4);
+    expect(await done('change mended --restore')).not.to.include('Retired');
+    expect((await orbis('change mended')).exit).to.equal(2);
+    expect((await orbis('change mended --retire --restore')).err).to.include('opposites');
+  });
+
   it('finds embeds by host, by level and by kind', async () => {
     expect(await done('list --host play.kinorill.localhost --kind video')).to.include('opening-talk');
     expect(await done('list --level error')).to.equal('Nothing in the collection is like that.\n');

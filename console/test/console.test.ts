@@ -43,7 +43,8 @@ describe('an owner at the console', function () {
     await page.getByText('revision 2', { exact: false }).first().waitFor();
 
     await page.getByRole('link', { name: 'Places' }).click();
-    await page.getByLabel('Name').fill('Hollin Fell Observatory');
+    await page.getByRole('heading', { name: 'Places', level: 1 }).waitFor();
+    await page.getByLabel('Name', { exact: true }).fill('Hollin Fell Observatory');
     await page.getByLabel('Short key').fill('hollinfell');
     await page.getByLabel('Address').fill(`http://hollinfell.localhost:${test.world.port}`);
     await page.getByRole('button', { name: 'Add the site' }).click();
@@ -104,6 +105,25 @@ describe('an owner at the console', function () {
     await placed.getByText('live', { exact: true }).waitFor();
     await placed.getByRole('button', { name: 'Check this page now' }).click();
     await page.getByText('hollinfell/talks has been read.').waitFor();
+    await context.close();
+  });
+
+  it('renames and tags an embed, retires it and takes it back; the revision stays', async () => {
+    const { context, page, complaints } = await signedIn();
+    await test.client.call('embeds.create', { body: { name: 'To be renamed', text: talkCode(test.world.port) } });
+    await page.goto(`${test.url}/collection/to-be-renamed`);
+    await page.getByLabel('Name').fill('Renamed here');
+    await page.getByLabel('Tags').fill('moor, night');
+    await page.getByLabel('Notes').fill('Kept for the winter.');
+    await page.getByRole('button', { name: 'Save these' }).click();
+    await page.getByRole('heading', { name: 'Renamed here', level: 1 }).waitFor();
+    await page.getByRole('button', { name: 'Retire it' }).click();
+    await page.getByText('revision 1 · retired · moor, night', { exact: false }).waitFor();
+    await page.getByRole('button', { name: 'Restore it' }).click();
+    await page.getByRole('button', { name: 'Retire it' }).waitFor();
+    const { data } = await test.client.call('embeds.read', { params: { embed: 'to-be-renamed' } });
+    expect(data).to.deep.include({ name: 'Renamed here', tags: ['moor', 'night'], notes: 'Kept for the winter.', retired: false, revision: 1 });
+    expect(complaints).to.deep.equal([]);
     await context.close();
   });
 

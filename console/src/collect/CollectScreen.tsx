@@ -128,8 +128,8 @@ export default function CollectScreen() {
                   {offered.edits[0]!.reason}
                 </Alert>
               )}
-              <CodeParts text={shownText} reading={shown} />
               <ReadingFacts reading={shown} />
+              <CodeParts text={shownText} reading={shown} />
               {shown.made !== null && (
                 <div>
                   <Typography variant="h3">The code that Orbis makes of this link</Typography>

@@ -26,6 +26,8 @@ export function ReadingFacts({ reading }: { reading: Reading }) {
   ];
   return (
     <Stack spacing={2}>
+      <Findings findings={reading.findings} />
+      {reading.findings.length === 0 && reading.input !== 'text' && <Typography color="success">Nothing is wrong with it.</Typography>}
       <Box
         component="dl"
         sx={{
@@ -40,8 +42,6 @@ export function ReadingFacts({ reading }: { reading: Reading }) {
       >
         {facts.map(([name, value]) => [<dt key={name}>{name}</dt>, <dd key={`${name} value`}>{value}</dd>])}
       </Box>
-      <Findings findings={reading.findings} />
-      {reading.findings.length === 0 && reading.input !== 'text' && <Typography color="success">Nothing is wrong with it.</Typography>}
     </Stack>
   );
 }

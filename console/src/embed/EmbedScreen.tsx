@@ -11,6 +11,7 @@ import { CopyButton } from '../parts/CopyButton.tsx';
 import { ProblemNote } from '../parts/ProblemNote.tsx';
 import { ScreenHead } from '../parts/ScreenHead.tsx';
 import { Waiting } from '../parts/Waiting.tsx';
+import { Details } from './Details.tsx';
 import { Workbench } from './Workbench.tsx';
 
 /** One embed: what it is, how it looks, what is changed in it, where it is. */
@@ -33,6 +34,7 @@ export default function EmbedScreen() {
         lead={[
           now.reading.provider ? `${now.kind} by ${now.reading.provider.name}` : now.kind,
           `revision ${now.revision}`,
+          ...(now.retired ? ['retired'] : []),
           ...(now.tags.length > 0 ? [now.tags.join(', ')] : []),
         ].join(' · ')}
       />
@@ -41,15 +43,17 @@ export default function EmbedScreen() {
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0,1fr)', lg: 'minmax(0,1fr) minmax(0,1fr)' }, gap: 3, mt: 3, alignItems: 'start' }}>
         <Card title="What it is">
           <Stack spacing={2}>
-            <CodeParts text={now.base} reading={now.reading} />
             <ReadingFacts reading={now.reading} />
+            <CodeParts text={now.base} reading={now.reading} />
           </Stack>
         </Card>
         <Card title="As it was pasted" action={<CopyButton text={now.pasted} label="Copy the paste" />}>
           <Stack spacing={2}>
             <PlainCode text={now.pasted} label="The code as it was pasted" />
-            {now.notes && <div>{now.notes}</div>}
           </Stack>
+        </Card>
+        <Card title="Name, tags and notes">
+          <Details key={etag} embed={now} etag={etag} />
         </Card>
       </Box>
     </>
