@@ -44,7 +44,7 @@ describe('an owner at the console', function () {
 
     await page.getByRole('link', { name: 'Places' }).click();
     await page.getByRole('heading', { name: 'Places', level: 1 }).waitFor();
-    await page.getByLabel('Name', { exact: true }).fill('Hollin Fell Observatory');
+    await page.getByLabel('Name').fill('Hollin Fell Observatory');
     await page.getByLabel('Short key').fill('hollinfell');
     await page.getByLabel('Address').fill(`http://hollinfell.localhost:${test.world.port}`);
     await page.getByRole('button', { name: 'Add the site' }).click();
