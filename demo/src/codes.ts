@@ -1,5 +1,7 @@
 /** Codes of the invented providers, one of each kind, and some with the mistakes that people make. */
 export interface DemoCode {
+  /** The kind that it is of, for codes without a mistake. */
+  kind?: string;
   name: string;
   tags: string[];
   text: string;
@@ -10,56 +12,67 @@ export interface DemoCode {
 
 const kinds: DemoCode[] = [
   {
+    kind: 'map',
     name: 'The way to the dome',
     tags: ['visit'],
     text: '<iframe width="600" height="450" src="https://mapmere.localhost/embed/map?lat=54.3712&amp;lng=-2.1048&amp;zoom=13" title="Map: the moor road to the observatory" loading="lazy"></iframe>',
   },
   {
+    kind: 'booking',
     name: 'Book a night at the telescope',
     tags: ['visit'],
     text: '<div class="slotsedge-calendar" data-calendar="hollinfell-nights"></div>\n<script async src="https://cdn.slotsedge.localhost/booking.js"></script>',
   },
   {
+    kind: 'feed',
     name: 'Night log',
     tags: ['night log'],
     text: '<blockquote class="fennfeed-post" cite="https://fennfeed.localhost/p/88213">\n  <p>First light on the new mirror.</p>\n  <a href="https://fennfeed.localhost/p/88213">12 November</a>\n</blockquote>\n<script async src="https://fennfeed.localhost/embed.js"></script>',
   },
   {
+    kind: 'audio',
     name: 'Podcast: Under the Fell',
     tags: ['library'],
     text: '<iframe src="https://tonebarn.localhost/podcast/under-the-fell/17" width="100%" height="152" allow="autoplay" title="Podcast: Under the Fell" loading="lazy"></iframe>',
   },
   {
+    kind: 'document',
     name: 'Star chart for autumn',
     tags: ['library'],
     text: '<iframe src="https://folioferry.localhost/view/charts/autumn.pdf#page=3" width="700" height="900" title="Star chart for autumn"></iframe>',
   },
   {
+    kind: 'counter',
     name: 'Visit counter',
     tags: ['live'],
     text: '<script src="https://count.tallywren.localhost/w.js?site=hollinfell"></script>\n<noscript><img src="https://count.tallywren.localhost/hits.gif?site=hollinfell" alt="Visits" width="88" height="31"></noscript>',
   },
   {
+    kind: 'popup',
     name: 'Membership pop-up',
     tags: ['live'],
     text: '<script async src="https://js.popplenook.localhost/popup.js"></script>\n<div class="popplenook-popup" data-campaign="friends-of-the-fell" data-after="20"></div>',
   },
   {
+    kind: 'reviews',
     name: 'What visitors say',
     tags: ['visit'],
     text: '<div id="pc-wall" class="praisecroft-reviews" data-place="hollinfell"></div>\n<script async src="https://praisecroft.localhost/reviews.js"></script>',
   },
   {
+    kind: 'shop',
     name: 'Shop corner',
     tags: ['shop'],
     text: '<script>\n  window.stallmere = window.stallmere || [];\n  var s = document.createElement("script");\n  s.src = "https://cdn.stallmere.localhost/shop.js";\n  document.head.appendChild(s);\n</script>\n<div id="stall-311" data-shop="311" data-product="moon-map"></div>\n<script>stallmere.push(["show", "#stall-311"]);</script>',
   },
   {
+    kind: 'share',
     name: 'Tell others',
     tags: ['festival'],
     text: '<iframe src="https://nodthorn.localhost/share?url=https%3A%2F%2Fdarkskyweek.localhost%2F%3Ffrom%3Dbutton" width="120" height="28" title="Share this page" frameborder="0" scrolling="no"></iframe>',
   },
   {
+    kind: 'advert',
     name: 'Advert beside the programme',
     tags: ['festival'],
     text: '<iframe src="https://hoardinglea.localhost/slot/festival-side" width="300" height="250" title="Advert" sandbox="allow-scripts allow-popups"></iframe>',

@@ -1,4 +1,5 @@
 /** The demo's world and its data. It speaks HTTP, and knows nobody's inside. */
+export { demoCodes, type DemoCode } from './codes.ts';
 export { hosts } from './hosts.ts';
 export { loadDemo, sweepAll } from './load.ts';
 export { loopbackFetch } from './loopback.ts';

@@ -2,5 +2,6 @@
 export * from './reading.ts';
 export { limits, loneSurrogate } from './limits.ts';
 export { hostOf } from './addresses.ts';
-export { linkIn } from './input.ts';
+export { vocabulary as kindVocabulary } from './kind.ts';
+export { linkIn, linksIn } from './input.ts';
 export { read, sheetOf, type ReadingContext } from './read.ts';

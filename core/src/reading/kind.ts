@@ -31,8 +31,8 @@ interface Row {
 const words = (list: string): string[] => list.split(' ');
 const anyOf = (set: ReadonlySet<string>, list: readonly string[]): boolean => list.some((word) => set.has(word));
 
-/* Words that providers of a kind use, whatever they are called. */
-const vocabulary: [Kind, string][] = [
+/** Words that providers of a kind use, whatever they are called. */
+export const vocabulary: [Kind, string][] = [
   ['video', 'video videos reel clip clips movie film episode stream watch vod livestream webinar trailer player'],
   ['audio', 'audio podcast podcasts track tracks playlist album song songs radio sound sounds music listen'],
   ['map', 'map maps geo route routes directions streetview latlng tiles location locations'],

@@ -1,0 +1,169 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { escapeAttribute, read, type Reading } from '@orbis/core';
+import { codes, sheets } from './corpus.ts';
+
+const context = { sheets };
+const seed = 20261123;
+
+/** A code of any shape that providers hand out, from pieces that a browser would take. */
+const word = fc.stringMatching(/^[a-z][a-z0-9]{2,7}$/);
+const host = word.map((name) => `${name}.localhost`);
+const address = fc
+  .tuple(host, fc.array(word, { maxLength: 3 }), fc.array(fc.tuple(word, word), { maxLength: 3 }))
+  .map(([h, path, query]) => `https://${h}/${path.join('/')}${query.length > 0 ? `?${query.map(([k, v]) => `${k}=${v}`).join('&')}` : ''}`);
+type Attributes = [name: string, value: string][];
+const frame: fc.Arbitrary<{ name: string; attributes: Attributes }> = fc
+  .tuple(address, fc.option(fc.tuple(fc.integer({ min: 1, max: 2000 }), fc.integer({ min: 1, max: 2000 }))), fc.option(word))
+  .map(([src, size, title]) => ({
+    name: 'iframe',
+    attributes: [
+      ['src', src],
+      ...((size
+        ? [
+            ['width', String(size[0])],
+            ['height', String(size[1])],
+          ]
+        : []) as Attributes),
+      ...((title ? [['title', title]] : []) as Attributes),
+    ],
+  }));
+
+type Style = { upper: boolean; quote: '"' | "'" | ''; entities: 'named' | 'decimal' | 'hexadecimal' };
+const style: fc.Arbitrary<Style> = fc.record({ upper: fc.boolean(), quote: fc.constantFrom('"', "'", ''), entities: fc.constantFrom('named', 'decimal', 'hexadecimal') });
+
+function write({ name, attributes }: { name: string; attributes: Attributes }, { upper, quote, entities }: Style): string {
+  const cased = (text: string): string => (upper ? text.toUpperCase() : text);
+  const reference = { named: '&amp;', decimal: '&#38;', hexadecimal: '&#x26;' }[entities];
+  const written = attributes.map(([key, value]) => ` ${cased(key)}=${quote}${escapeAttribute(value).replaceAll('&amp;', reference)}${quote}`);
+  return `<${cased(name)}${written.join('')}></${cased(name)}>`;
+}
+
+/** What a reading says, without the places where it says it. */
+const said = (reading: Reading) => ({
+  input: reading.input,
+  kind: reading.kind,
+  size: reading.size,
+  hosts: reading.hosts,
+  needs: reading.needs,
+  claims: reading.claims,
+  parts: reading.parts.map((part) => part.role),
+  urls: reading.addresses.map((a) => [a.use, a.url, a.parameters]),
+  rules: reading.findings.map((f) => f.rule),
+});
+
+describe('the reading of any code', () => {
+  it('does not depend on upper case, quotes and the way in which characters are escaped', () => {
+    fc.assert(
+      fc.property(frame, style, (element, how) => {
+        expect(said(read(write(element, how), context))).to.deep.equal(said(read(write(element, { upper: false, quote: '"', entities: 'named' }), context)));
+      }),
+      { seed, numRuns: 600 },
+    );
+  });
+
+  it('of two complete codes has the embeds of both', () => {
+    fc.assert(
+      fc.property(frame, frame, fc.constantFrom('', '\n', '\r\n\r\n'), (one, two, between) => {
+        const [a, b] = [one, two].map((element) => write(element, { upper: false, quote: '"', entities: 'named' })) as [string, string];
+        const both = read(a + between + b, context);
+        expect(both.embeds.map((embed) => [embed.kind, embed.size])).to.deep.equal(
+          [...read(a, context).embeds, ...read(b, context).embeds].map((embed) => [embed.kind, embed.size]),
+        );
+        expect(both.addresses.map((x) => x.url)).to.deep.equal([a, b].flatMap((code) => read(code, context).addresses.map((x) => x.url)));
+      }),
+      { seed, numRuns: 400 },
+    );
+  });
+
+  it('shifts with what stands before it, and changes in nothing else', () => {
+    for (const [label, code] of Object.entries(codes)) {
+      if (label === 'stray tags' || label === 'text around it') continue;
+      const before = 'Words first.\n\n';
+      const [alone, shifted] = [read(code, context), read(before + code, context)];
+      expect(
+        shifted.addresses.map((a) => a.start - before.length),
+        label,
+      ).to.deep.equal(alone.addresses.map((a) => a.start));
+      expect(shifted.kind, label).to.equal(alone.kind);
+      expect(shifted.hosts, label).to.deep.equal(alone.hosts);
+    }
+  });
+
+  it('never throws, and leaves addresses, parts and findings where they stand, for any scraps', () => {
+    const scrap = fc.constantFrom(
+      '<iframe src="',
+      '<script>',
+      '</script>',
+      '<style>',
+      '</style>',
+      'var a=',
+      '"https://a.localhost/x"',
+      ';',
+      '{',
+      '}',
+      '(',
+      ')',
+      '<div id=x class="y z">',
+      '</div>',
+      '<noscript>',
+      '</noscript>',
+      '<!--',
+      '-->',
+      '<form>',
+      '<input name=a>',
+      '&lt;',
+      '&amp;lt;',
+      '“',
+      '”',
+      '=',
+      '<svg>',
+      '<math>',
+      '<![CDATA[',
+      ']]>',
+      '<table><tr>',
+      '<p>',
+      '<li>',
+      '<a href=x>',
+      '<img srcset="a 1x, b 2x">',
+      '<video autoplay>',
+      '<template>',
+      '<plaintext>',
+      '<textarea>',
+      '```',
+      '\r\n',
+      '\u0000',
+      '🌌',
+      '@import "x";',
+      'a{b:c}',
+      'window.x=1',
+      'document.write("<b>")',
+      '<meta http-equiv=refresh content="0;url=x">',
+      '<object data=x>',
+      '</body></html>',
+    );
+    fc.assert(
+      fc.property(fc.array(fc.oneof(scrap, fc.string({ unit: 'grapheme', maxLength: 6 })), { maxLength: 18 }), (pieces) => {
+        const text = pieces.join('');
+        const reading = read(text, context);
+        let at = 0;
+        for (const part of reading.parts) {
+          expect(part.end).to.be.greaterThan(part.start);
+          if (part.inside === null) {
+            expect(part.start).to.equal(at);
+            at = part.end;
+          } else {
+            const outer = reading.parts[part.inside]!;
+            expect(part.start >= outer.start && part.end <= outer.end, 'a part crosses the one around it').to.equal(true);
+          }
+          for (const served of part.of) expect(reading.parts[served]).to.be.an('object');
+        }
+        if (text !== '') expect(at).to.equal(text.length);
+        for (const { start, end, part } of reading.addresses) expect(0 <= start && start <= end && end <= text.length && reading.parts[part] !== undefined).to.equal(true);
+        for (const { start, end, line, column } of reading.findings) expect(0 <= start && start <= end && end <= text.length && line >= 1 && column >= 1).to.equal(true);
+        for (const embed of reading.embeds) for (const index of embed.parts) expect(reading.parts[index]).to.be.an('object');
+      }),
+      { seed, numRuns: 3000 },
+    );
+  }).timeout(60_000);
+});
