@@ -28,8 +28,7 @@ function match(address: string, sheets: readonly Sheet[], patternsOf: (sheet: Sh
   for (const sheet of sheets) {
     for (const pattern of patternsOf(sheet)) {
       if (isPlain(pattern.hostname) && pattern.hostname !== url.hostname) continue;
-      const found = compiled(pattern).exec(url.href);
-      const id = found?.pathname.groups['id'] ?? found?.search.groups['id'];
+      const id = idIn(pattern, url);
       if (id) return { sheet, id, url };
     }
   }
@@ -53,6 +52,30 @@ function hostsKnown(sheets: readonly Sheet[]): ReadonlySet<string> {
     known.set(sheets, hosts);
   }
   return hosts;
+}
+
+/* The item's id in an address that fits the pattern. */
+function idIn(pattern: AddressPattern, url: URL): string | null {
+  const short = shortcut(pattern);
+  if (short) return short.exec(url.pathname)?.[1] ?? null;
+  const found = compiled(pattern).exec(url.href);
+  return found?.pathname.groups['id'] ?? found?.search.groups['id'] ?? null;
+}
+
+const shortcuts = new WeakMap<AddressPattern, RegExp | false>();
+
+/**
+ * Most paths are plain words with one `:id` as a whole step, which the URL Pattern standard (section 2.2) makes the
+ * expression `[^/]+?`; for these the expression is made here, as asking the pattern itself costs ten times as much.
+ */
+function shortcut(pattern: AddressPattern): RegExp | false {
+  let made = shortcuts.get(pattern);
+  if (made === undefined) {
+    const plain = isPlain(pattern.hostname) && pattern.search === undefined && /^(?:\/[A-Za-z0-9_-]+)*\/:id(?:\/[A-Za-z0-9_-]+)*$/.test(pattern.pathname);
+    made = plain && new RegExp(`^${pattern.pathname.replace(':id', '([^/]+?)')}$`);
+    shortcuts.set(pattern, made);
+  }
+  return made;
 }
 
 const cache = new WeakMap<AddressPattern, URLPattern>();

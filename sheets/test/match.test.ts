@@ -1,0 +1,52 @@
+import { expect } from 'chai';
+import { URLPattern } from 'urlpattern-polyfill';
+import { matchFrame, type AddressPattern } from '@orbis/core';
+import { builtInSheets } from '@orbis/sheets';
+
+const [sheet] = builtInSheets();
+const withPattern = (pattern: AddressPattern) => [{ ...sheet!, frames: [pattern] }];
+
+describe('matching an address with a sheet', () => {
+  const patterns: AddressPattern[] = [
+    { hostname: 'p.localhost', pathname: '/reel/:id' },
+    { hostname: 'p.localhost', pathname: '/:id' },
+    { hostname: 'p.localhost', pathname: '/a/:id/embed' },
+    { hostname: 'p.localhost', pathname: '/v', search: 'item=:id' },
+    { hostname: '*.p.localhost', pathname: '/reel/:id' },
+    { hostname: 'p.localhost', pathname: '/reel/:id(\\d+)' },
+    { hostname: 'p.localhost', pathname: '/reel/:id{/:rest}?' },
+  ];
+  const addresses = [
+    '/reel/a1',
+    '/reel/a1/',
+    '/reel/',
+    '/reel/17',
+    '/reel/a%2Fb',
+    '/reel/ü',
+    '/a1',
+    '/',
+    '/a/x/embed',
+    '/a/x/embed/',
+    '/v?item=7',
+    '/v?item=',
+    '/reel/a1?x=1#y',
+    '/reel/a/b',
+  ].flatMap((path) => ['p.localhost', 'q.p.localhost', 'P.localhost:7430', 'other.localhost'].map((host) => `https://${host}${path}`));
+  for (const pattern of patterns) {
+    it(`agrees with the standard’s own pattern for ${pattern.hostname}${pattern.pathname}${pattern.search ? `?${pattern.search}` : ''}`, () => {
+      const oracle = new URLPattern({ ...pattern });
+      for (const address of addresses) {
+        const found = oracle.exec(new URL(address).href);
+        const id = found?.pathname.groups['id'] ?? found?.search.groups['id'] ?? null;
+        expect(matchFrame(address, withPattern(pattern))?.id ?? null, address).to.equal(id || null);
+      }
+    });
+  }
+  it('takes protocol-relative addresses, and nothing that is no http(s) address', () => {
+    const sheets = withPattern(patterns[0]!);
+    expect(matchFrame('//p.localhost/reel/a', sheets)?.id).to.equal('a');
+    for (const address of ['/reel/a', 'reel/a', 'ftp://p.localhost/reel/a', 'javascript:p.localhost/reel/a', '', 'https://', 'https://p.localhost@other.localhost/reel/a'])
+      expect(matchFrame(address, sheets), address).to.equal(null);
+    expect(matchFrame('https://user@p.localhost/reel/a', sheets)?.id).to.equal('a');
+  });
+});
