@@ -8,6 +8,7 @@ import { addLogin } from './commands/login.ts';
 import { addPlace } from './commands/place.ts';
 import { addPlaces } from './commands/places.ts';
 import { addRead } from './commands/read.ts';
+import { addRenew } from './commands/renew.ts';
 import { addSet } from './commands/set.ts';
 import { addSettings } from './commands/settings.ts';
 import { addShow } from './commands/show.ts';
@@ -18,7 +19,7 @@ import type { Exit, Io } from './io.ts';
 import { coloursFor } from './text.ts';
 
 /* In the order of the work. */
-const commands: AddCommand[] = [addCollect, addRead, addSet, addSettings, addPlaces, addPlace, addSweep, addWhere, addList, addShow, addChange, addLogin];
+const commands: AddCommand[] = [addCollect, addRead, addSet, addSettings, addPlaces, addPlace, addSweep, addWhere, addList, addShow, addChange, addRenew, addLogin];
 
 /** Runs one command line; nothing is written and nothing ended but through what is handed in. */
 export async function orbis(args: readonly string[], io: Io): Promise<Exit> {

@@ -126,6 +126,13 @@ describe('the command line with a service', function () {
     expect((await orbis('change mended --retire --restore')).err).to.include('opposites');
   });
 
+  it('takes a newer code into the same embed, and shows both', async () => {
+    const newer = '<b class="x">newer</b>';
+    expect(await done('renew mended -', newer)).to.match(/before\n<b class="x">x<\/b>\n\nnow\n<b class="x">newer<\/b>/);
+    expect(await done('renew mended -', newer)).to.equal('Nothing differs: mended has this code already.\n');
+    expect(await done('show mended --pasted')).to.equal(newer);
+  });
+
   it('finds embeds by host, by level and by kind', async () => {
     expect(await done('list --host play.kinorill.localhost --kind video')).to.include('opening-talk');
     expect(await done('list --level error')).to.equal('Nothing in the collection is like that.\n');

@@ -70,6 +70,12 @@ export const catalogue = {
   'nothing-to-dress': row(422, 2, 'Nothing to dress', () => 'There is no frame and no player in this code whose look could be changed.'),
   'shape-unknown': row(422, 2, 'Shape not known', () => 'Nothing in this code says its shape. Say it: shape=16:9, or shape=9:16 for an upright one.'),
   'own-wrapper': row(422, 2, 'Has a box of its own', (f) => `This code brings a box of its own (a ${f.element}) around the frame, which holds its shape. Leave “fit” out.`),
+  'wishes-unfit': row(
+    409,
+    4,
+    'Wishes that no longer fit',
+    (f) => `With the newer code these wishes cannot be fulfilled: ${f.wishes}. Take them out first, or let them be dropped (--drop-unfit).`,
+  ),
   'nothing-to-mark': row(422, 2, 'Nothing to place', () => 'There is no element in this code that could carry the mark by which it is found again.'),
   'embed-retired': row(409, 4, 'Retired', (f) => `“${f.embed}” is retired. Restore it before placing it.`),
   'already-placed': row(409, 4, 'Already placed', (f) => `“${f.embed}” is in ${f.place} already (placement ${f.placement}).`),

@@ -258,6 +258,24 @@ describe('the service', () => {
       expect(await codeOf(test.client.call('placements.create', { body: { embed: data.key, place: 'hollinfell/talks#opening' } }))).to.equal('embed-retired');
     });
 
+    it('takes the provider’s newer code into the same embed: wishes stay, and what no longer fits is named', async () => {
+      const created = await test.client.call('embeds.create', { body: { name: 'Renewed', text: talkCode(test.world.port), settings: { start: 112 }, dress: { fit: 'shape' } } });
+      const renew = (text: string, etag: string, dropUnfit = false) =>
+        test.client.call('sources.create', { params: { embed: 'renewed' }, ifMatch: etag, body: { text, dropUnfit } });
+      const same = await renew(talkCode(test.world.port), created.etag!);
+      expect([same.status, same.data.source]).to.deep.equal([200, 1]);
+      const newer = await renew(talkCode(test.world.port, 'fN2north'), created.etag!);
+      expect([newer.status, newer.data.source, newer.data.revision]).to.deep.equal([201, 2, 2]);
+      expect(newer.data.current).to.deep.include({ source: 2, settings: { start: 112 }, dress: { fit: 'shape' }, reason: 'newer code of the provider' });
+      expect((await test.client.call('revisions.read', { params: { embed: 'renewed', revision: 1 } })).data.source).to.equal(1);
+      expect(await codeOf(renew('<video controls src="https://e.localhost/a.mp4" width="640" height="360">x</video>', newer.etag!))).to.equal('wishes-unfit');
+      expect(await codeOf(renew(talkCode(1), created.etag!))).to.equal('if-match-stale');
+      const dropped = await renew('<video controls src="https://e.localhost/a.mp4" width="640" height="360">x</video>', newer.etag!, true);
+      expect(dropped.data).to.deep.include({ kind: 'video', provider: null, source: 3 });
+      expect(dropped.data.current).to.deep.include({ settings: {}, dress: { fit: 'shape' } });
+      expect((await test.client.call('embeds.list', { query: { host: 'e.localhost' } })).data.items.map((item) => item.key)).to.deep.equal(['renewed']);
+    });
+
     it('pages through a list without losing or doubling anything', async () => {
       const keys: string[] = [];
       for (let after: string | undefined; ;) {

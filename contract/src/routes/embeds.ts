@@ -131,6 +131,23 @@ export const embedRoutes = {
     statuses: [201, 200],
     errors: ['not-found', ...wishErrors],
   }),
+  'sources.create': route({
+    method: 'post',
+    path: '/embeds/:embed/sources',
+    summary: 'Paste the provider’s newer code into the same embed: settings and placements stay; 200 where nothing differs',
+    tag: 'Collection',
+    access: 'owner',
+    params,
+    ifMatch: true,
+    body: z.strictObject({
+      text: z.string(),
+      mend: z.boolean().default(false),
+      dropUnfit: z.boolean().default(false).meta({ description: 'Whether wishes that the newer code cannot fulfil are dropped' }),
+    }),
+    answer: embed,
+    statuses: [201, 200],
+    errors: ['not-found', 'nothing-pasted', 'text-too-much', 'no-code', 'visible-code', 'link-not-known', 'marked-code', 'wishes-unfit'],
+  }),
   'revisions.list': route({
     method: 'get',
     path: '/embeds/:embed/revisions',

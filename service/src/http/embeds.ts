@@ -1,9 +1,10 @@
-import { read, type Kind, type Wishes } from '@orbis/core';
-import { OrbisError, tellReading, type Embed, type EmbedSummary, type Revision } from '@orbis/contract';
+import { read, type Kind, type Outcome, type Wishes } from '@orbis/core';
+import { catalogue, OrbisError, tellReading, type Embed, type EmbedSummary, type Revision } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 import type { Handle } from '../database/connect.ts';
 import {
   addRevision,
+  addSource,
   changeEmbed,
   findEmbed,
   findRevision,
@@ -35,7 +36,7 @@ export async function embedByKey(db: Handle, key: string): Promise<StoredEmbed> 
 }
 
 /** The collection: collecting, listing, revisions. */
-export function embedHandlers(deps: Deps): Handlers<Named<'embeds' | 'revisions'>> {
+export function embedHandlers(deps: Deps): Handlers<Named<'embeds' | 'revisions' | 'sources'>> {
   const { sheets } = deps;
   const { db } = deps.connection;
   const reply = async (key: string, status = 200) => {
@@ -118,6 +119,28 @@ export function embedHandlers(deps: Deps): Handlers<Named<'embeds' | 'revisions'
       });
       return reply(params.embed, isNew ? 201 : 200);
     },
+    'sources.create': async ({ params, body, matchState, act }) => {
+      const isNew = await db.transaction(async (tx) => {
+        const stored = await embedByKey(tx, params.embed);
+        matchState(embedTag(stored.embed), 'embed');
+        const { pasted, code } = await takeIn(tx, body.text, sheets, { mend: body.mend });
+        if (code.text === stored.source.base) return false;
+        const wishes = fittingWishes(stored.revision, outcomeOf({ base: code.text, wishes: stored.revision }, sheets, null).outcome, body.dropUnfit);
+        const { reading, sheet } = code;
+        const source = {
+          pasted,
+          base: code.text,
+          kind: reading.kind,
+          provider: reading.provider?.id ?? null,
+          level: worstLevel(code),
+          hosts: reading.hosts.map(({ host }) => host),
+        };
+        const revision = { ...wishes, sheetId: sheet?.id ?? null, sheetDigest: sheetDigest(sheet), reason: 'newer code of the provider' };
+        if (!(await addSource(tx, stored, source, revision, act))) throw new OrbisError('if-match-stale', { what: 'embed' });
+        return true;
+      });
+      return reply(params.embed, isNew ? 201 : 200);
+    },
     'revisions.list': async ({ params, query }) => {
       const { embed } = await embedByKey(db, params.embed);
       const numbers = await sourceNumbers(db, embed.id);
@@ -130,6 +153,20 @@ export function embedHandlers(deps: Deps): Handlers<Named<'embeds' | 'revisions'
       return { data: tellRevision(row, (await sourceNumbers(db, embed.id)).get(row.sourceId)!) };
     },
   };
+}
+
+/** The wishes that a newer code can fulfil. @throws OrbisError `wishes-unfit` where some cannot and are not to be dropped. */
+function fittingWishes({ settings, dress }: Wishes, { problems }: Pick<Outcome, 'problems'>, drop: boolean): Wishes {
+  const unfit = [...new Set(problems.map((problem) => problem.wish))];
+  if (unfit.length > 0 && !drop) {
+    throw new OrbisError(
+      'wishes-unfit',
+      { wishes: unfit.join(', ') },
+      problems.map(({ wish, code, facts }) => ({ pointer: `/${wish}`, detail: catalogue[code].detail(facts) })),
+    );
+  }
+  const without = <T extends object>(wishes: T): T => Object.fromEntries(Object.entries(wishes).filter(([name]) => !unfit.includes(name))) as T;
+  return { settings: without(settings), dress: without(dress) };
 }
 
 /* Whoever collects under the same name at the same time takes a key away, or waits for the same rows: then once more. */

@@ -180,6 +180,33 @@ export async function addRevision(tx: Handle, stored: StoredEmbed, values: NewRe
   return true;
 }
 
+export interface NewSource {
+  kind: string;
+  provider: string | null;
+  level: EmbedRow['level'];
+  hosts: readonly string[];
+  pasted: string;
+  base: string;
+}
+
+/** Adds a newer source with the revision that is made of it; false where the embed has changed since. Call it in a transaction. */
+export async function addSource(
+  tx: Handle,
+  stored: StoredEmbed,
+  { kind, provider, level, hosts, pasted, base }: NewSource,
+  values: NewRevision,
+  { by, now }: Act,
+): Promise<boolean> {
+  const { embed: row } = stored;
+  const [number, next] = [row.source + 1, row.revision + 1];
+  if (!(await changeEmbed(tx, row, { kind, provider, level, source: number, revision: next }, now))) return false;
+  const made = { createdAt: now, createdBy: by };
+  const [{ insertId: sourceId }] = await tx.insert(source).values({ embedId: row.id, number, pasted, base, ...made });
+  await tx.insert(revision).values({ embedId: row.id, number: next, sourceId, leftOut: [], isolation: {}, ...values, ...made });
+  await setHosts(tx, row.id, hosts);
+  return true;
+}
+
 export async function listRevisions(db: Handle, embedId: number, limit: number, after: string | undefined): Promise<RevisionRow[]> {
   const from = afterId(after);
   return db

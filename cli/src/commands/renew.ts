@@ -1,0 +1,33 @@
+import type { AddCommand } from '../command.ts';
+import { pasted } from '../pasted.ts';
+import { plural } from '../text.ts';
+import { describeEmbed } from './collect.ts';
+
+export const addRenew: AddCommand = (program, run) => {
+  program
+    .command('renew')
+    .argument('<embed>', 'the key of an embed')
+    .argument('<what>', 'the newer code: a file, - for standard input, or a link')
+    .option('--mend', 'accept the mending that “orbis read” offers')
+    .option('--drop-unfit', 'drop wishes that the newer code cannot fulfil')
+    .description('paste the provider’s newer code into the same embed; settings and placements stay')
+    .addHelpText('after', '\nExample:\n  orbis renew opening-talk new-code.html')
+    .action((embed: string, what: string, options: { mend?: boolean; dropUnfit?: boolean }) =>
+      run(async (tools) => {
+        const text = await pasted(what, tools.io);
+        const client = tools.client();
+        const before = await client.call('embeds.read', { params: { embed } });
+        const { data, status } = await client.call('sources.create', {
+          params: { embed },
+          ifMatch: before.etag ?? '',
+          body: { text, mend: options.mend ?? false, dropUnfit: options.dropUnfit ?? false },
+        });
+        tools.tell(data, () => {
+          if (status === 200) return `Nothing differs: ${data.key} has this code already.\n`;
+          const register = data.placements > 0 ? `${plural(data.placements, 'placement')} of it may carry an earlier code now: “orbis where ${data.key}” tells.\n` : '';
+          return `${tools.colours.dim('before')}\n${before.data.base.trim()}\n\n${tools.colours.dim('now')}\n${data.base.trim()}\n\n${describeEmbed(data, tools.colours)}${register}`;
+        });
+        return data.reading.findings.some((finding) => finding.level === 'error') ? 1 : 0;
+      }),
+    );
+};
