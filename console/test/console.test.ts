@@ -108,6 +108,23 @@ describe('an owner at the console', function () {
     await context.close();
   });
 
+  it('takes a newer code of the provider into the same embed', async () => {
+    const { context, page, complaints } = await signedIn();
+    await test.client.call('embeds.create', { body: { name: 'To be renewed', text: talkCode(test.world.port), settings: { start: 12 } } });
+    await page.goto(`${test.url}/collection/to-be-renewed`);
+    await page.getByRole('button', { name: 'Take in a newer code of the provider' }).click();
+    await page.getByLabel('The newer code or link').fill('<iframe src="https://media.example/x" title="t"></iframe>');
+    await page.getByRole('button', { name: 'Take it in', exact: true }).click();
+    await page.getByText('With the newer code these wishes cannot be fulfilled: start.', { exact: false }).waitFor();
+    await page.getByLabel('The newer code or link').fill(talkCode(test.world.port, 'rG5rings'));
+    await page.getByRole('button', { name: 'Take it in', exact: true }).click();
+    await page.getByText('The newer code is in, as revision 2.', { exact: false }).waitFor();
+    expect(await page.getByLabel('The code as it was pasted').innerText()).to.include('rG5rings');
+    expect(await page.getByRole('textbox', { name: 'Start' }).inputValue()).to.equal('0:12');
+    expect(complaints).to.deep.equal([]);
+    await context.close();
+  });
+
   it('renames and tags an embed, retires it and takes it back; the revision stays', async () => {
     const { context, page, complaints } = await signedIn();
     await test.client.call('embeds.create', { body: { name: 'To be renamed', text: talkCode(test.world.port) } });

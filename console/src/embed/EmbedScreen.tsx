@@ -9,9 +9,11 @@ import { Card } from '../parts/Card.tsx';
 import { PlainCode } from '../parts/CodeRuns.tsx';
 import { CopyButton } from '../parts/CopyButton.tsx';
 import { ProblemNote } from '../parts/ProblemNote.tsx';
+import { Unfold } from '../parts/Unfold.tsx';
 import { ScreenHead } from '../parts/ScreenHead.tsx';
 import { Waiting } from '../parts/Waiting.tsx';
 import { Details } from './Details.tsx';
+import { NewerCode } from './NewerCode.tsx';
 import { Workbench } from './Workbench.tsx';
 
 /** One embed: what it is, how it looks, what is changed in it, where it is. */
@@ -50,6 +52,9 @@ export default function EmbedScreen() {
         <Card title="As it was pasted" action={<CopyButton text={now.pasted} label="Copy the paste" />}>
           <Stack spacing={2}>
             <PlainCode text={now.pasted} label="The code as it was pasted" />
+            <Unfold label="Take in a newer code of the provider">
+              <NewerCode embed={now} etag={etag} />
+            </Unfold>
           </Stack>
         </Card>
         <Card title="Name, tags and notes">

@@ -1,0 +1,60 @@
+import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useMutation } from '@tanstack/react-query';
+import { ApiError, type Embed } from '@orbis/contract';
+import { api, refresh } from '../api.ts';
+import { usePasted } from '../collect/pasted.ts';
+import { useAnnounce } from '../parts/Announcer.tsx';
+import { ProblemNote } from '../parts/ProblemNote.tsx';
+import { mono } from '../theme.ts';
+
+/** Takes the provider's newer code into the same embed: settings, dress and placements stay. */
+export function NewerCode({ embed, etag }: { embed: Embed; etag: string }) {
+  const { text, setText, field } = usePasted();
+  const announce = useAnnounce();
+  const renew = useMutation({
+    mutationFn: async (dropUnfit: boolean) => api.call('sources.create', { params: { embed: embed.key }, ifMatch: etag, body: { text, dropUnfit } }),
+    onSuccess: async ({ data, status }) => {
+      setText('');
+      await refresh();
+      announce(status === 200 ? 'That is the code that is here already.' : `The newer code is in, as revision ${data.revision}. The older one is kept.`);
+    },
+  });
+  const unfit = renew.error instanceof ApiError && renew.error.code === 'wishes-unfit';
+  return (
+    <Stack
+      component="form"
+      spacing={1.5}
+      onSubmit={(event) => {
+        event.preventDefault();
+        renew.mutate(false);
+      }}
+    >
+      <Typography color="textSecondary">
+        Has the provider changed its code? Paste the newer one: settings, looks and places stay as they are, and the older code is kept.
+      </Typography>
+      <TextField
+        label="The newer code or link"
+        multiline
+        minRows={3}
+        maxRows={12}
+        required
+        {...field}
+        slotProps={{ htmlInput: { spellCheck: false, style: { fontFamily: mono, fontSize: 14 } } }}
+      />
+      <ProblemNote error={renew.error} />
+      <div>
+        <Button type="submit" variant="outlined" disabled={renew.isPending}>
+          Take it in
+        </Button>
+        {unfit && (
+          <Button color="error" sx={{ ml: 1 }} onClick={() => renew.mutate(true)}>
+            Take it in without those wishes
+          </Button>
+        )}
+      </div>
+    </Stack>
+  );
+}
