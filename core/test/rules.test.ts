@@ -64,7 +64,7 @@ const table: [rule: string, speaks: string[], silent: string[]][] = [
       frame(`${other}/reel/aXXb`),
       frame(`${other}/?q=your+town`),
       frame(other, 'title="Your guide to the stars"'),
-      frame(`${other}/maps?pb=!1m18!2z`),
+      frame(`${other}/maps?o=!k7!zq2`),
       '<input placeholder="your name">',
       frame(`${other}/myvideos/17`),
       frame(`${other}/YOURSHIRE/7`),
@@ -159,7 +159,7 @@ const table: [rule: string, speaks: string[], silent: string[]][] = [
   ],
   [
     'tracking',
-    [frame(`${other}/?utm_source=x`), '<img src="https://e.localhost/p.gif" width="1" height="1">', frame(`${other}/?gclid=1`)],
+    [frame(`${other}/?utm_source=x`), '<img src="https://e.localhost/p.gif" width="1" height="1">', frame(`${other}/?xclid=1`)],
     [frame(`${other}/?source=x`), '<img src="https://e.localhost/p.gif" width="10" height="1">', frame(`${other}/?id=utm_source`)],
   ],
   [
@@ -234,7 +234,7 @@ const table: [rule: string, speaks: string[], silent: string[]][] = [
       frame(`${other}/?u=/page?x=1`),
       frame(`${other}/?q=what?`),
       frame(`${other}/#a?b=1`),
-      frame(`${other}/?pb=!1m18!1m12?`),
+      frame(`${other}/?o=!k7!zq2?`),
     ],
   ],
   [

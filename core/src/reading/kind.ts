@@ -35,7 +35,7 @@ const anyOf = (set: ReadonlySet<string>, list: readonly string[]): boolean => li
 export const vocabulary: [Kind, string][] = [
   ['video', 'video videos reel clip clips movie film episode stream watch vod livestream webinar trailer player'],
   ['audio', 'audio podcast podcasts track tracks playlist album song songs radio sound sounds music listen'],
-  ['map', 'map maps geo route routes directions streetview latlng tiles location locations'],
+  ['map', 'map maps geo route routes directions latlng tiles location locations'],
   ['form', 'form forms survey surveys signup subscribe newsletter optin quiz questionnaire poll contact mailing'],
   ['feed', 'feed feeds timeline post posts status gallery photos photostream stories wall hashtag'],
   ['document', 'document documents doc docs pdf slides slide slideshow presentation flipbook sheet spreadsheet viewer issue magazine'],
@@ -44,7 +44,7 @@ export const vocabulary: [Kind, string][] = [
   ['popup', 'popup popups modal overlay lightbox exitintent slidein popover'],
   ['reviews', 'review reviews testimonial testimonials rating ratings stars feedback'],
   ['shop', 'shop store product products buy cart checkout item items collection price sku merch'],
-  ['share', 'share sharing like follow tweet recommend sharer social pin'],
+  ['share', 'share sharing like follow recommend sharer social pin'],
   ['advert', 'ad ads advert adverts banner banners sponsor sponsored adslot adunit adserver campaign'],
 ];
 

@@ -109,7 +109,7 @@ export function settleScripts(markup: Markup, { parts, elements }: PartsRead, fa
 
 /* A number or key of this embed in the script's own address or attributes: another embed needs another script. */
 function carriesOwnNumber(element: MarkupElement): boolean {
-  const data = element.attributes.names().filter((name) => name.startsWith('data-') && !/^data-(?:cf|no|lazy|turbo|async|defer|nscript|main|cookie|category)/.test(name));
+  const data = element.attributes.names().filter((name) => name.startsWith('data-') && !/^data-(?:no|lazy|async|defer|main|cookie|category)/.test(name));
   if (data.length > 0 || element.attributes.has('id')) return true;
   const src = attribute(element, 'src') ?? '';
   const query = src.split('#')[0]!.split('?')[1] ?? '';

@@ -12,7 +12,7 @@ const attributes: Record<string, string[]> = {
       ' ',
     ),
   video:
-    'src poster controls autoplay muted loop playsinline preload width height crossorigin style class id title disablepictureinpicture controlslist disableremoteplayback lang dir hidden tabindex role webkit-playsinline x5-playsinline oncontextmenu onended onplay'.split(
+    'src poster controls autoplay muted loop playsinline preload width height crossorigin style class id title disablepictureinpicture controlslist disableremoteplayback lang dir hidden tabindex role webkit-playsinline oncontextmenu onended onplay'.split(
       ' ',
     ),
   audio: 'src controls autoplay muted loop preload crossorigin style class id title controlslist disableremoteplayback lang dir hidden tabindex role onended onplay'.split(' '),

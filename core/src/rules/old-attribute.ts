@@ -26,7 +26,7 @@ const oldAttributes: Record<string, readonly string[]> = {
   td: ['bgcolor', 'align', 'valign', 'width', 'height'],
   body: ['bgcolor', 'background'],
   object: ['classid', 'codebase', 'align', 'border', 'archive', 'standby'],
-  embed: ['align', 'pluginspage', 'quality', 'wmode', 'flashvars'],
+  embed: ['align', 'pluginspage'],
   div: ['align'],
   p: ['align'],
 };

@@ -2,7 +2,7 @@ import { attribute } from '../text/index.ts';
 import type { CodeRule } from './rule.ts';
 
 /* Parameters that follow people from page to page and say nothing of what is shown. */
-const follows = /^(?:utm_[a-z]+|[a-z]{1,3}clid|mc_(?:cid|eid)|_hs(?:enc|mi)|igshid|si|feature|ref_src|ref_url|trk|tracking|tracking_id|campaign_id|cid)$/i;
+const follows = /^(?:utm_[a-z]+|[a-z]{1,3}clid|click_?id|ref_(?:src|url|id)|tracking(?:_id)?|tracker(?:_id)?|campaign(?:_id)?|affiliate(?:_id)?|visitor_id)$/i;
 
 export const rule: CodeRule = {
   id: 'tracking',
