@@ -27,6 +27,12 @@ describe('the document of a preview', () => {
     expect(preview('<script>x()</script>').policy.get('script-src')).to.equal("'unsafe-inline'");
   });
 
+  it('lets in what only a script names', () => {
+    const { policy } = preview('<script>var s=document.createElement("script");s.src="https://cdn.stallmere.localhost/s.js";fetch("https://api.stallmere.localhost/x")</script>');
+    expect(policy.get('script-src')).to.equal("cdn.stallmere.localhost:* 'unsafe-inline'");
+    expect(policy.get('connect-src')).to.equal('api.stallmere.localhost:*');
+  });
+
   it('sends forms where they say, and nowhere otherwise', () => {
     expect(preview(codes['a form']!).policy.get('form-action')).to.equal('https://formwold.localhost');
     expect(preview(talk).policy.get('form-action')).to.equal("'none'");

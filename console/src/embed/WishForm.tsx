@@ -54,7 +54,7 @@ export function WishForm({ draft, wrong, problems, brought, sheet, onChange }: P
   const field = (name: string, explain: string, example: string, options: [string, string][] | undefined, off: string | null) => {
     const against = problems.find((problem) => problem.wish === name);
     const with_ = brought.find((b) => b.wish === name);
-    const help = wrong[name] ?? against?.detail ?? off ?? (with_ ? `Yes, because ${with_.reason}.` : undefined);
+    const help = wrong[name] ?? against?.detail ?? (off || undefined) ?? (with_ ? `Yes, because ${with_.reason}.` : undefined);
     return (
       <TextField
         key={name}
@@ -62,7 +62,7 @@ export function WishForm({ draft, wrong, problems, brought, sheet, onChange }: P
         value={draft[name] ?? ''}
         onChange={(event) => onChange(name, event.target.value)}
         error={Boolean(wrong[name] ?? against)}
-        helperText={help ?? (options ? undefined : explain)}
+        helperText={help ?? (options || off !== null ? undefined : explain)}
         disabled={off !== null}
         select={options !== undefined}
         placeholder={example.replace('%', ' %')}
@@ -82,7 +82,7 @@ export function WishForm({ draft, wrong, problems, brought, sheet, onChange }: P
     );
   };
   const offReason = (name: string): string | null => {
-    if (!sheet) return 'Orbis has no sheet for this provider, so it does not know where this goes.';
+    if (!sheet) return ''; // said once, above all of them
     return name in sheet.settings ? null : `${sheet.name} does not offer this.`;
   };
   const grid = { display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' }, gap: 2 };
@@ -92,6 +92,7 @@ export function WishForm({ draft, wrong, problems, brought, sheet, onChange }: P
         <Typography variant="h3" component="legend">
           What it does
         </Typography>
+        {!sheet && <Typography color="textSecondary">Orbis has no sheet for this provider, so it does not know where these go in its code.</Typography>}
         <Box sx={grid}>{settings.map((s) => field(s.name, s.explain, s.example, s.type === 'switch' ? onOff : undefined, offReason(s.name)))}</Box>
       </Stack>
       <Stack spacing={2} component="fieldset" sx={{ border: 0, p: 0, m: 0, minWidth: 0 }}>

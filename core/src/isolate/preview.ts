@@ -1,6 +1,7 @@
 import { escapeAttribute, escapeText } from '../text/index.ts';
 import type { ReadAddress, Reading, Use } from '../reading/reading.ts';
 import type { Sheet } from '../sheets/sheet.ts';
+import { hostOf } from '../reading/addresses.ts';
 import { powersOf } from './powers.ts';
 
 /** A document in which foreign code is shown to its owner, with the policy that its server must send. */
@@ -47,6 +48,12 @@ function previewPolicy(reading: Reading, sheet: Sheet | null, ancestors: string)
     allow(directive, origin);
     // The provider's other hosts serve the same item: a frame may move between them.
     if (sheet && address.use === 'frame') for (const host of sheet.hosts) allow(directive, sameSchemeAndPort(origin, host));
+  }
+  // Hosts that only a script or a style names: its scheme and port are not known here, so any of the host's will do.
+  const named = new Set(reading.addresses.map((address) => hostOf(address.url)));
+  for (const { host, uses } of reading.hosts) {
+    if (named.has(host) || !/^[a-z0-9.-]+$/i.test(host)) continue;
+    for (const use of uses) if (directiveOf[use]) allow(directiveOf[use], `${host}:*`);
   }
   if (reading.parts.some((part) => part.role === 'setup')) allow('script-src', "'unsafe-inline'");
   // Inline styles are what dress is made of.
