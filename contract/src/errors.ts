@@ -50,6 +50,7 @@ export const catalogue = {
     () =>
       'This is a code that was copied as text: visitors would read it instead of seeing the embed. Let it be mended (in the console with “Mend it”, on the command line with --mend), or copy it from the provider’s own field once more, as plain text.',
   ),
+  'several-links': row(422, 2, 'Several links', (f) => `There are ${f.count} links in this. Collect them one by one: each becomes an embed of its own, with its own name.`),
   'link-not-known': row(422, 2, 'Link not known', (f) => `No provider sheet knows links like ${f.link}. Copy the provider’s embed code instead of the link.`),
   'marked-code': row(409, 4, 'Already in the register', (f) => `This code was handed out by Orbis: it is the embed “${f.embed}”. Change that one instead of collecting it again.`),
   'key-taken': row(409, 4, 'Already there', (f) => `There is a ${f.what} “${f.key}” already.`),

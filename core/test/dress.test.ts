@@ -56,6 +56,11 @@ describe('dress', () => {
         .and.have.nested.property('problems[0].code', code));
   }
 
+  it('names every option that cannot be, so that none is left over when these are dropped', () => {
+    const { problems } = dress(openCode(codes['element and loader']!, context), { 'fit': 'shape', 'max-width': 300, 'align': 'left' });
+    expect(problems.map((p) => p.wish)).to.have.members(['fit', 'max-width', 'align']);
+  });
+
   it('has options that explain themselves and read their own examples', () => {
     expect(dressOptions.length).to.be.at.least(5);
     for (const option of dressOptions) {

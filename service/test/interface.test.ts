@@ -178,6 +178,7 @@ describe('the service', () => {
       ['nothing pasted', '/api/v1/embeds', '{"name":"a","text":" \\n"}', 422, 'nothing-pasted'],
       ['words', '/api/v1/embeds', '{"name":"a","text":"hello"}', 422, 'no-code'],
       ['code as text', '/api/v1/embeds', '{"name":"a","text":"&lt;iframe src=x&gt;&lt;/iframe&gt;"}', 422, 'visible-code'],
+      ['several links at once', '/api/v1/embeds', '{"name":"a","text":"https://kinorill.localhost/reels/a\\nhttps://kinorill.localhost/reels/b"}', 422, 'several-links'],
       ['a link that no sheet knows', '/api/v1/embeds', '{"name":"a","text":"https://elsewhere.localhost/"}', 422, 'link-not-known'],
       ['half a character', '/api/v1/embeds', '{"name":"a","text":"<b>\\ud800</b>"}', 422, 'text-too-much'],
       ['an address that is none', '/api/v1/sites', '{"key":"b","name":"B","address":"hollinfell"}', 422, 'address-invalid'],

@@ -92,7 +92,7 @@ export const embedRoutes = {
     }),
     answer: embed,
     statuses: [201],
-    errors: ['nothing-pasted', 'text-too-much', 'no-code', 'visible-code', 'link-not-known', 'marked-code', ...wishErrors],
+    errors: ['nothing-pasted', 'text-too-much', 'no-code', 'visible-code', 'several-links', 'link-not-known', 'marked-code', ...wishErrors],
   }),
   'embeds.read': route({
     method: 'get',
@@ -146,7 +146,7 @@ export const embedRoutes = {
     }),
     answer: embed,
     statuses: [201, 200],
-    errors: ['not-found', 'nothing-pasted', 'text-too-much', 'no-code', 'visible-code', 'link-not-known', 'marked-code', 'wishes-unfit'],
+    errors: ['not-found', 'nothing-pasted', 'text-too-much', 'no-code', 'visible-code', 'several-links', 'link-not-known', 'marked-code', 'wishes-unfit'],
   }),
   'revisions.list': route({
     method: 'get',

@@ -15,7 +15,8 @@ export function dress(code: Code, wishes: Dress): { edits: Edit[]; problems: Wis
   if (wished.length === 0) return { edits: [], problems: [] };
   const element = dressable(code);
   const refuse = (problem: WishProblem): { edits: Edit[]; problems: WishProblem[] } => ({ edits: [], problems: [problem] });
-  if (!element) return refuse({ wish: wished[0]!.name, code: 'nothing-to-dress', facts: {} });
+  // Every option is named: whoever drops what does not fit must not be left with the rest of it.
+  if (!element) return { edits: [], problems: wished.map((option) => ({ wish: option.name, code: 'nothing-to-dress', facts: {} })) };
   if (wishes.fit && element.parent) return refuse({ wish: 'fit', code: 'own-wrapper', facts: { element: element.parent.name } });
   const context: DressContext = { dress: wishes, shape: shapeOf(code, wishes) };
   if (wishes.fit && !context.shape) return refuse({ wish: 'fit', code: 'shape-unknown', facts: {} });

@@ -40,21 +40,20 @@ export async function findEmbed(db: Handle, key: string): Promise<StoredEmbed | 
   return row ?? null;
 }
 
+/** What was pasted, with the summary of its reading. */
+export interface NewSource {
+  kind: string;
+  provider: string | null;
+  level: EmbedRow['level'];
+  hosts: readonly string[];
+  pasted: string;
+  base: string;
+}
+
 /** Puts an embed into the collection, with its first source and revision. Call it in a transaction. */
 export async function insertEmbed(
   tx: Handle,
-  values: {
-    name: string;
-    notes: string;
-    tags: readonly string[];
-    kind: string;
-    provider: string | null;
-    level: EmbedRow['level'];
-    hosts: readonly string[];
-    pasted: string;
-    base: string;
-    revision: NewRevision;
-  },
+  values: NewSource & { name: string; notes: string; tags: readonly string[]; revision: NewRevision },
   { by, now }: Act,
 ): Promise<string> {
   const key = await freeKey(tx, keyFrom(values.name));
@@ -178,15 +177,6 @@ export async function addRevision(tx: Handle, stored: StoredEmbed, values: NewRe
   if (!(await changeEmbed(tx, stored.embed, { revision: number }, now))) return false;
   await tx.insert(revision).values({ embedId: stored.embed.id, number, sourceId: stored.source.id, leftOut: [], isolation: {}, ...values, createdAt: now, createdBy: by });
   return true;
-}
-
-export interface NewSource {
-  kind: string;
-  provider: string | null;
-  level: EmbedRow['level'];
-  hosts: readonly string[];
-  pasted: string;
-  base: string;
 }
 
 /** Adds a newer source with the revision that is made of it; false where the embed has changed since. Call it in a transaction. */

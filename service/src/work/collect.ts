@@ -22,6 +22,7 @@ export async function takeIn(db: Handle, pasted: string, sheets: readonly Sheet[
   if (reading.input === 'empty') throw new OrbisError('nothing-pasted');
   if (reading.input === 'visible-code') throw new OrbisError('visible-code');
   if (reading.input === 'text') throw new OrbisError('no-code');
+  if (reading.input === 'link' && reading.addresses.length > 1) throw new OrbisError('several-links', { count: reading.addresses.length });
   if (reading.input === 'link' && reading.made === null) throw new OrbisError('link-not-known', { link: pasted.trim().slice(0, 200) });
   const mark = reading.mark === null ? null : readMark(reading.mark);
   const known = mark && (await embedOfMark(db, mark.placement));
