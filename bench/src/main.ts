@@ -1,8 +1,9 @@
 import { cpus } from 'node:os';
+import { fuzz } from './fuzz.ts';
+import { growth } from './growth.ts';
 import { kinds } from './kinds.ts';
 import { reading } from './reading.ts';
 
 const [cpu] = cpus();
-process.stdout.write(`Node ${process.version}, ${cpus().length} × ${cpu?.model ?? 'unknown processor'}\n\n`);
-process.stdout.write(await reading());
-process.stdout.write(`\n${kinds()}`);
+process.stdout.write(`Node ${process.version}, ${cpus().length} × ${cpu?.model ?? 'unknown processor'}\n`);
+for (const part of [reading, growth, fuzz, kinds]) process.stdout.write(`\n${part()}`);

@@ -7,6 +7,8 @@ const fact = z.union([z.string(), z.number(), z.boolean(), z.null()]);
 const length = z.object({ value: z.number(), unit: z.enum(lengthUnits) });
 const size = z.object({ width: length.nullable(), height: length.nullable(), ratio: z.number().nullable() });
 
+const mend = z.object({ start: offset, end: offset, text: z.string(), reason: z.string() });
+
 export const finding = z
   .object({
     rule: z.string(),
@@ -16,6 +18,7 @@ export const finding = z
     line: z.number().int(),
     column: z.number().int(),
     facts: z.record(z.string(), fact),
+    mend: z.array(mend).readonly().meta({ description: 'The edits that would mend it; none where only the owner can' }),
     message: z.string(),
     remedy: z.string(),
   })
@@ -61,7 +64,7 @@ export const reading = z
     mending: z
       .object({
         what: z.enum(['visible-code', 'curly-quotes', 'open-tag']),
-        edits: z.array(z.object({ start: offset, end: offset, text: z.string(), reason: z.string() })),
+        edits: z.array(mend),
         text: z.string(),
       })
       .nullable(),
@@ -77,4 +80,15 @@ type CoreBare = Omit<CoreReading, 'findings'>;
 export const sameShape: [Bare extends CoreBare ? true : never, CoreBare extends Bare ? true : never] = [true, true];
 
 const text = z.string().meta({ description: 'What was pasted: a code, a link, or anything else' });
-export const readingsBody = z.union([z.strictObject({ text }), z.strictObject({ texts: z.array(text).min(1).max(200) })]);
+/** Which faults are to be mended: all that are more than a note, or those of the rules that are named. */
+export const mendChoice = z
+  .union([z.boolean(), z.array(z.string().max(40)).max(60)])
+  .default(false)
+  .meta({ description: 'Whether faults are mended: all that are more than a note, or those of the rules that are named. What was pasted is kept all the same.' });
+export const readingsBody = z.union([z.strictObject({ text, mend: mendChoice }), z.strictObject({ texts: z.array(text).min(1).max(200), mend: mendChoice })]);
+export const readingsAnswer = z.object({
+  items: z.array(reading).meta({ description: 'With “mend”, the readings of the mended texts' }),
+  mended: z
+    .array(z.object({ text: z.string(), done: z.array(z.object({ rule: z.string(), reason: z.string() })) }))
+    .meta({ description: 'With “mend”, each text as it was mended, and what was done; empty without' }),
+});

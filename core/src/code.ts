@@ -1,5 +1,6 @@
-import { parseMarkup, type Markup } from './text/index.ts';
-import { read, sheetOf, type Reading, type ReadingContext } from './reading/index.ts';
+import type { Markup } from './text/index.ts';
+import { sheetOf, type Reading, type ReadingContext } from './reading/index.ts';
+import { readWhole } from './reading/read.ts';
 import type { Sheet } from './sheets/index.ts';
 
 /** A text that was read, with all that the later stages need to know where edits belong. */
@@ -19,7 +20,6 @@ export interface WishProblem {
 
 /** Reads a text and keeps what the later stages need. A text beyond the limits is opened as one without elements. */
 export function openCode(text: string, context: ReadingContext): Code {
-  const reading = read(text, context);
-  const tooMuch = reading.findings.some((finding) => finding.rule === 'too-much');
-  return { text, reading, markup: parseMarkup(tooMuch ? '' : text), sheet: sheetOf(reading, context) };
+  const { reading, markup } = readWhole(text, context);
+  return { text, reading, markup, sheet: sheetOf(reading, context) };
 }

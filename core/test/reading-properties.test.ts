@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { escapeAttribute, read, type Reading } from '@orbis/core';
 import { codes, sheets } from './corpus.ts';
+import { expectWhole, scrapTexts } from './support/scraps.ts';
 
 const context = { sheets };
 const seed = 20261123;
@@ -91,78 +92,8 @@ describe('the reading of any code', () => {
   });
 
   it('never throws, and leaves addresses, parts and findings where they stand, for any scraps', () => {
-    const scrap = fc.constantFrom(
-      '<iframe src="',
-      '<script>',
-      '</script>',
-      '<style>',
-      '</style>',
-      'var a=',
-      '"https://a.localhost/x"',
-      ';',
-      '{',
-      '}',
-      '(',
-      ')',
-      '<div id=x class="y z">',
-      '</div>',
-      '<noscript>',
-      '</noscript>',
-      '<!--',
-      '-->',
-      '<form>',
-      '<input name=a>',
-      '&lt;',
-      '&amp;lt;',
-      '“',
-      '”',
-      '=',
-      '<svg>',
-      '<math>',
-      '<![CDATA[',
-      ']]>',
-      '<table><tr>',
-      '<p>',
-      '<li>',
-      '<a href=x>',
-      '<img srcset="a 1x, b 2x">',
-      '<video autoplay>',
-      '<template>',
-      '<plaintext>',
-      '<textarea>',
-      '```',
-      '\r\n',
-      '\u0000',
-      '🌌',
-      '@import "x";',
-      'a{b:c}',
-      'window.x=1',
-      'document.write("<b>")',
-      '<meta http-equiv=refresh content="0;url=x">',
-      '<object data=x>',
-      '</body></html>',
-    );
     fc.assert(
-      fc.property(fc.array(fc.oneof(scrap, fc.string({ unit: 'grapheme', maxLength: 6 })), { maxLength: 18 }), (pieces) => {
-        const text = pieces.join('');
-        const reading = read(text, context);
-        let at = 0;
-        for (const part of reading.parts) {
-          expect(part.end).to.be.greaterThan(part.start);
-          if (part.inside === null) {
-            expect(part.start).to.equal(at);
-            at = part.end;
-          } else {
-            const outer = reading.parts[part.inside]!;
-            expect(part.start >= outer.start && part.end <= outer.end, 'a part crosses the one around it').to.equal(true);
-          }
-          for (const served of part.of) expect(reading.parts[served]).to.be.an('object');
-        }
-        if (text !== '') expect(at).to.equal(text.length);
-        for (const { start, end, part } of reading.addresses) expect(0 <= start && start <= end && end <= text.length && reading.parts[part] !== undefined).to.equal(true);
-        for (const { start, end, line, column } of reading.findings) expect(0 <= start && start <= end && end <= text.length && line >= 1 && column >= 1).to.equal(true);
-        for (const embed of reading.embeds) for (const index of embed.parts) expect(reading.parts[index]).to.be.an('object');
-      }),
+      fc.property(scrapTexts, (text) => expectWhole(text, read(text, context))),
       { seed, numRuns: 3000 },
     );
   }).timeout(60_000);

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { read, rules, type Reading } from '@orbis/core';
+import { mend, read, rules, type Reading } from '@orbis/core';
 import { sheets } from './corpus.ts';
 
 const context = { sheets };
@@ -112,7 +112,13 @@ const table: [rule: string, speaks: string[], silent: string[]][] = [
       '<iframe src=x allowfullscreen="false"></iframe>',
       '<script src=x async="false"></script>',
     ],
-    ['<video autoplay="autoplay" muted></video>', '<video controls=""></video>', '<video controls="true"></video>', '<iframe src=x data-autoplay="false"></iframe>'],
+    [
+      '<video autoplay="autoplay" muted></video>',
+      '<video controls=""></video>',
+      '<video CONTROLS="Controls"></video>',
+      '<iframe src=x data-autoplay="false"></iframe>',
+      '<div controls="false"></div>',
+    ],
   ],
   ['not-inline', ['<video autoplay muted></video>'], ['<video autoplay muted playsinline></video>', '<video controls></video>', '<audio autoplay muted></audio>']],
   [
@@ -211,8 +217,30 @@ const table: [rule: string, speaks: string[], silent: string[]][] = [
   ],
   [
     'clip-order',
-    [frame(`${player}?from=9&amp;until=3`), frame(`${player}?from=9&amp;until=9`)],
-    [frame(`${player}?from=3&amp;until=9`), frame(`${player}?from=9`), frame(`${other}/?from=9&amp;until=3`)],
+    [frame(`${player}?from=9&amp;until=3`), frame(`${player}?from=9&amp;until=9`), '<video controls src="a.mp4#t=9,3"></video>'],
+    [
+      frame(`${player}?from=3&amp;until=9`),
+      frame(`${player}?from=9`),
+      frame(`${other}/?from=9&amp;until=3`),
+      '<video controls src="a.mp4#t=3,9"></video>',
+      '<video controls src="a.mp4#t=,9"></video>',
+    ],
+  ],
+  [
+    'clip-beyond',
+    [
+      `<script type="application/ld+json">{"duration": "PT1M30S"}</script>${frame(`${player}?from=90`)}`,
+      frame(`${player}?from=9&amp;until=61`, 'title=t data-duration=60'),
+      '<video controls src="a.mp4#t=20,40" data-length="30"></video>',
+    ],
+    [
+      `<script type="application/ld+json">{"duration": "PT1H1M30S"}</script>${frame(`${player}?from=90`)}`,
+      frame(`${player}?from=9&amp;until=60`, 'title=t data-duration=60'),
+      frame(`${player}?from=900`),
+      frame(`${other}/?from=900`, 'title=t data-duration=60'),
+      '<video controls src="a.mp4?t=40" data-length="30"></video>',
+      `<div data-duration=5></div>${frame(`${player}?from=9`, 'title=t data-duration=60')}`,
+    ],
   ],
   ['link-time', [frame(`${player}?at=1m3s`)], [frame(`${player}?from=9`), frame(`${other}/?at=9`)]],
   [
@@ -288,10 +316,75 @@ describe('the rules on a code', () => {
     for (const rule of rules) expect(rule.source, rule.id).to.match(/\S{3}/);
   });
 
+  it('say that a value on a word of presence is needless, where it does no harm', () => {
+    const [found] = read('<video controls="true" src=x>Watch</video>', context).findings;
+    expect([found!.rule, found!.level]).to.deep.equal(['value-on-presence', 'note']);
+  });
+
+  it('know the length that somebody told, before what the code tells', () => {
+    const code = frame(`${player}?from=50`, 'title=t data-duration=60');
+    expect(rulesOf(read(code, { ...context, length: 40 }))).to.include('clip-beyond');
+    expect(rulesOf(read(code, context))).not.to.include('clip-beyond');
+  });
+
   it('point at the line and column', () => {
     const text = `first\r\n  ${frame('javascript:x')}`;
     const found = read(text, context).findings.find((f) => f.rule === 'active-address')!;
     expect([found.line, found.column]).to.deep.equal([2, 16]);
     expect(text.slice(found.start, found.end)).to.equal('javascript:x');
+  });
+});
+
+/** For each rule that can be mended: a code, and the code as it is mended. */
+const mends: [rule: string, code: string, mended: string][] = [
+  ['insecure', frame('http://elsewhere.example/a?b=1'), frame('https://elsewhere.example/a?b=1')],
+  ['visible-code', '&lt;iframe src="https://e.localhost/x" title="t"&gt;&lt;/iframe&gt;', '<iframe src="https://e.localhost/x" title="t"></iframe>'],
+  ['curly-quotes', '<iframe src=“https://e.localhost/” title="t"></iframe>', '<iframe src="https://e.localhost/" title="t"></iframe>'],
+  ['cut-off', '<iframe src="https://e.localhost/" title="t"></iframe', '<iframe src="https://e.localhost/" title="t"></iframe>'],
+  ['cut-off', '<iframe src="https://e.localhost/" title="t">\n', '<iframe src="https://e.localhost/" title="t"></iframe>\n'],
+  ['misspelt', '<ifrmae src="https://e.localhost/" title="t"></ifrmae>', '<iframe src="https://e.localhost/" title="t"></iframe>'],
+  ['misspelt', '<iframe scr="https://e.localhost/" title="t"></iframe>', '<iframe src="https://e.localhost/" title="t"></iframe>'],
+  ['value-on-presence', '<video muted controls="false" autoplay playsinline src="a.mp4"></video>', '<video muted autoplay playsinline src="a.mp4"></video>'],
+  ['not-inline', '<video autoplay muted src="a.mp4"></video>', '<video playsinline autoplay muted src="a.mp4"></video>'],
+  ['sound-autoplay', '<video autoplay playsinline src="a.mp4"></video>', '<video muted autoplay playsinline src="a.mp4"></video>'],
+  ['sound-autoplay', frame(`${player}?roll=1`), frame(`${player}?roll=1&amp;hush=1`)],
+  ['no-way-to-play', '<audio src="a.mp3"></audio>', '<audio controls src="a.mp3"></audio>'],
+  ['no-way-to-play', frame(`${player}?knobs=0`), frame(`${player}?knobs=1`)],
+  ['file-type', '<video controls><source src="a.mp4" type="video/webm"></video>', '<video controls><source src="a.mp4" type="video/mp4"></video>'],
+  ['link-time', frame(`${player}?at=1m3s&amp;lang=en`), frame(`${player}?lang=en&amp;from=63`)],
+  ['second-question-mark', frame(`${other}/x?lang=en?start=3`), frame(`${other}/x?lang=en&amp;start=3`)],
+  ['space-in-address', frame(' https://e.localhost/a b\n'), frame('https://e.localhost/a%20b')],
+  ['tracking', frame(`${other}/?utm_source=x&amp;a=1`), frame(`${other}/?a=1`)],
+  ['shape-mismatch', frame(player, 'title=t width="640" height="400"'), frame(player, 'title=t width="640" height="360"')],
+  ['wrong-element', '<iframe href="https://e.localhost/" title="t"></iframe>', '<iframe src="https://e.localhost/" title="t"></iframe>'],
+];
+
+describe('mending', () => {
+  for (const [rule, code, mended] of mends) it(`${rule} makes of ${code.slice(0, 80)} what was meant`, () => expect(mend(code, context, [rule]).text).to.equal(mended));
+
+  it('leaves nothing of what it mends, says what it did, and has nothing to do the second time', () => {
+    for (const [rule, code] of mends) {
+      const { text, done } = mend(code, context, [rule]);
+      expect(rulesOf(read(text, context)), code).not.to.include(rule);
+      expect(done.map((step) => step.rule)).to.include(rule);
+      for (const { reason } of done) expect(reason).to.match(/^[“A-Za-z0-9].*\.$/);
+      expect(mend(text, context, [rule])).to.deep.equal({ text, done: [] });
+    }
+  });
+
+  it('goes on with what a mending brings to light, and leaves what is only worth knowing', () => {
+    const { text, done } = mend('&lt;ifrmae scr="http://elsewhere.example/?utm_source=x"&gt;&lt;/ifrmae&gt;', context);
+    expect(text).to.equal('<iframe src="https://elsewhere.example/?utm_source=x"></iframe>');
+    expect(done.map((step) => step.rule)).to.deep.equal(['visible-code', 'misspelt', 'misspelt', 'insecure']);
+  });
+
+  it('has no edit that reaches beyond the text, and none for what only the owner can mend', () => {
+    for (const [, speaks, silent] of table) {
+      for (const code of [...speaks, ...silent]) {
+        for (const { mend: edits } of read(code, context).findings)
+          for (const { start, end } of edits) expect(start >= 0 && end >= start && end <= code.length, code).to.equal(true);
+      }
+    }
+    expect(read('<iframe src="https://e.localhost/YOUR_ID"></iframe>', context).findings.flatMap((found) => found.mend)).to.deep.equal([]);
   });
 });

@@ -11,13 +11,13 @@ export const addCollect: AddCommand = (program, run) => {
     .requiredOption('--name <name>', 'what to call it')
     .option('--tag <tag...>', 'tags to find it by')
     .option('--notes <text>', 'whatever is worth remembering')
-    .option('--mend', 'accept the mending that “orbis read” offers; what was pasted is kept')
+    .option('--mend [rules...]', 'mend what “orbis read” found and Orbis can mend: everything, or the faults named; what was pasted is kept')
     .description('put a code or a link into the collection')
     .addHelpText(
       'after',
       '\nExamples:\n  orbis collect talk.html --name "Opening talk" --tag talks\n  orbis collect https://kinorill.localhost/reels/moor-night --name "Moor night" start=1:52 end=3:04',
     )
-    .action((what: string, words: string[], options: { name: string; tag?: string[]; notes?: string; mend?: boolean }) =>
+    .action((what: string, words: string[], options: { name: string; tag?: string[]; notes?: string; mend?: true | string[] }) =>
       run(async (tools) => {
         const text = await pasted(what, tools.io);
         const { data } = await tools

@@ -1,4 +1,4 @@
-import { read, type Sheet } from '@orbis/core';
+import { mend, read, type Sheet } from '@orbis/core';
 import { tellReading, roleWords, type Reading } from '@orbis/contract';
 import { builtInSheets } from '@orbis/sheets';
 import type { AddCommand, Tools } from '../command.ts';
@@ -22,7 +22,7 @@ export const addRead: AddCommand = (program, run) => {
         if (what.length > 1) return readMany(what, sheets, tools);
         const text = await pasted(what[0]!, tools.io);
         const reading = tellReading(read(text, { sheets }));
-        tools.tell(reading, () => describe(text, reading, tools.colours, tools.io.width, options.why ?? false));
+        tools.tell(reading, () => describe(text, reading, sheets, tools.colours, tools.io.width, options.why ?? false));
         return hasError(reading) ? 1 : 0;
       }),
     );
@@ -46,7 +46,7 @@ async function readMany(what: readonly string[], sheets: Sheet[], tools: Tools):
   return wrong > 0 ? 1 : 0;
 }
 
-function describe(text: string, reading: Reading, colours: Colours, width: number, why: boolean): string {
+function describe(text: string, reading: Reading, sheets: readonly Sheet[], colours: Colours, width: number, why: boolean): string {
   const rows: [string, string][] = [
     ['What it is', `${reading.kind}. ${reading.kindBecause}`],
     ['Provider', reading.provider?.name ?? 'not known'],
@@ -72,11 +72,24 @@ function describe(text: string, reading: Reading, colours: Colours, width: numbe
     const colour = levelColour(finding.level, colours);
     return `\n${colour(finding.level)} ${colours.dim(`${finding.rule}, line ${finding.line}, column ${finding.column}`)}\n${excerpt(text, finding, colours)}${fold(finding.message, width, '  ')}${fold(finding.remedy, width, '  ')}`;
   });
-  const mending = reading.mending
-    ? `\n${colours.bold('Mended')} ${colours.dim('(“orbis collect … --mend” takes it so; the paste is kept)')}\n${fold(reading.mending.edits[0]!.reason, width, '  ')}${indent(reading.mending.text.trim())}`
-    : '';
+  const mending = sayMending(text, sheets, colours, width);
   const sum = reading.findings.length === 0 ? '\nNothing is wrong with it.\n' : '';
   return sayParts(text, reading, colours) + facts(rows, colours) + evidence + findings.join('') + mending + sum;
+}
+
+/* The code as it would be mended, what is done to it, and what is still wrong with it then. */
+function sayMending(text: string, sheets: readonly Sheet[], colours: Colours, width: number): string {
+  const mended = mend(text, { sheets });
+  if (mended.done.length === 0) return '';
+  const now = read(mended.text, { sheets });
+  const left = now.findings.filter((finding) => finding.level !== 'note').length;
+  const reading = `It is then read as ${now.kind}${now.provider ? ` by ${now.provider.name}` : ''}, ${left === 0 ? 'and nothing is wrong with it' : `and ${plural(left, 'thing')} in it only you can mend`}.`;
+  return [
+    `\n${colours.bold('Mended')} ${colours.dim('(“orbis collect … --mend” takes it so; the paste is kept)')}\n`,
+    ...[...new Set(mended.done.map(({ reason }) => reason))].map((reason) => fold(reason, width, '  ')),
+    indent(mended.text.trim()),
+    fold(reading, width, '  '),
+  ].join('');
 }
 
 /* The code, cut into its parts, each with its role and how often it is needed. */

@@ -1,7 +1,7 @@
 import { z } from '../zod.ts';
 import { kinds } from '@orbis/core';
 import { key, listQuery } from '../common.ts';
-import { reading, readingsBody } from '../reading.ts';
+import { mendChoice, readingsAnswer, readingsBody } from '../reading.ts';
 import { sheetSchema } from '../sheet.ts';
 import { dressSchema, settingsSchema } from '../wishes.ts';
 import { embed, embedName, lists, outcome, preview, revision, tags } from '../resources.ts';
@@ -17,11 +17,11 @@ export const embedRoutes = {
   'readings.create': route({
     method: 'post',
     path: '/readings',
-    summary: 'Read codes or links without keeping them',
+    summary: 'Read codes or links without keeping them, as they are or mended',
     tag: 'Reading',
     access: 'owner',
     body: readingsBody,
-    answer: z.object({ items: z.array(reading) }),
+    answer: readingsAnswer,
     statuses: [200],
     errors: ['too-large'],
   }),
@@ -87,7 +87,7 @@ export const embedRoutes = {
       text: z.string(),
       tags: tags.default([]),
       notes: z.string().max(20_000).default(''),
-      mend: z.boolean().default(false).meta({ description: 'Whether the mending that the reading offers is accepted; what was pasted is kept all the same' }),
+      mend: mendChoice,
       ...wishes,
     }),
     answer: embed,
@@ -141,7 +141,7 @@ export const embedRoutes = {
     ifMatch: true,
     body: z.strictObject({
       text: z.string(),
-      mend: z.boolean().default(false),
+      mend: mendChoice,
       dropUnfit: z.boolean().default(false).meta({ description: 'Whether wishes that the newer code cannot fulfil are dropped' }),
     }),
     answer: embed,

@@ -6,13 +6,13 @@ import type { ScriptFacts } from './scripts/index.ts';
 import type { StyleFacts } from './style-rules.ts';
 
 /* Attributes that hold one address each, by element; `*` is any (HTML, index of attributes; the old ones are still obeyed). */
-const plain: Record<string, Record<string, Use | ((element: MarkupElement) => Use)>> = {
+const plain = {
   iframe: { src: 'frame' },
   frame: { src: 'frame' },
-  embed: { src: (e) => mediaUse(attribute(e, 'type'), 'frame') },
-  object: { data: (e) => mediaUse(attribute(e, 'type'), 'frame') },
+  embed: { src: (e: MarkupElement) => mediaUse(attribute(e, 'type'), 'frame') },
+  object: { data: (e: MarkupElement) => mediaUse(attribute(e, 'type'), 'frame') },
   script: { src: 'script' },
-  link: { href: (e) => (/\bstylesheet\b/i.test(attribute(e, 'rel') ?? '') ? 'stylesheet' : /\bicon\b/i.test(attribute(e, 'rel') ?? '') ? 'image' : 'data') },
+  link: { href: (e: MarkupElement) => (/\bstylesheet\b/i.test(attribute(e, 'rel') ?? '') ? 'stylesheet' : /\bicon\b/i.test(attribute(e, 'rel') ?? '') ? 'image' : 'data') },
   img: { src: 'image', longdesc: 'link' },
   input: { src: 'image', formaction: 'form' },
   button: { formaction: 'form' },
@@ -28,7 +28,8 @@ const plain: Record<string, Record<string, Use | ((element: MarkupElement) => Us
   body: { background: 'image' },
   table: { background: 'image' },
   td: { background: 'image' },
-};
+} satisfies Record<string, Record<string, Use | ((element: MarkupElement) => Use)>>;
+const usesByElement = new Map(Object.entries(plain).map(([element, uses]) => [element, new Map<string, Use | ((element: MarkupElement) => Use)>(Object.entries(uses))]));
 
 function mediaUse(type: string | null, other: Use): Use {
   return type && /^image\//i.test(type) ? 'image' : type && /^(?:video|audio)\//i.test(type) ? 'media' : other;
@@ -42,13 +43,12 @@ export function readAddresses(markup: Markup, read: PartsRead): ReadAddress[] {
   const out: ReadAddress[] = [];
   const { text } = markup;
   for (const element of markup.elements) {
-    const own = plain[element.name];
-    for (const name of element.attributes.names()) {
-      const use = own && Object.hasOwn(own, name) ? own[name]! : null;
+    const own = usesByElement.get(element.name);
+    for (const { name, value } of element.attributes.entries) {
+      const use = own?.get(name);
       if (use) push(out, text, read, element, name, typeof use === 'function' ? use(element) : use);
       else if (name === 'srcset' || name === 'imagesrcset') pushSet(out, text, read, element, name);
-      else if (name.startsWith('data-') && lazy.test(name) && /^\s*(?:https?:)?\/\//i.test(attribute(element, name) ?? ''))
-        push(out, text, read, element, name, lazyUse(element, name));
+      else if (name.startsWith('data-') && lazy.test(name) && /^\s*(?:https?:)?\/\//i.test(value)) push(out, text, read, element, name, lazyUse(element, name));
       else if (name === 'content' && element.name === 'meta') pushRefresh(out, text, read, element);
       else if (name === 'xlink:href' || (name === 'href' && element.name === 'use')) push(out, text, read, element, name, 'image');
     }
@@ -149,13 +149,6 @@ export function hostOf(address: string): string | null {
     return null;
   }
 }
-
-/** The addresses in `style` attributes, which have no place of their own in the list: only their hosts count. */
-export const styleAttributes = (markup: Markup): { element: MarkupElement; value: string }[] =>
-  markup.elements.flatMap((element) => {
-    const value = attribute(element, 'style');
-    return value === null ? [] : [{ element, value }];
-  });
 
 /** The text of every inline script or style element of one name. */
 export const innerTexts = (markup: Markup, name: 'script' | 'style'): { element: MarkupElement; text: string }[] =>

@@ -9,10 +9,17 @@ import type { StyleFacts } from './style-rules.ts';
  */
 export function claimsOf(markup: Markup, scripts: readonly ScriptFacts[], styles: readonly StyleFacts[]): Claim[] {
   const claims: Claim[] = [];
+  const byName = new Map<string, Claim>();
   const note = (what: Claim['what'], name: string, shared = false): void => {
-    const known = claims.find((claim) => claim.what === what && claim.name === name);
-    if (!known) claims.push({ what, name, shared });
-    else known.shared &&= shared;
+    const key = `${what} ${name}`;
+    const known = byName.get(key);
+    if (known) {
+      known.shared &&= shared;
+      return;
+    }
+    const claim = { what, name, shared };
+    byName.set(key, claim);
+    claims.push(claim);
   };
   for (const element of markup.elements) {
     const id = attribute(element, 'id');

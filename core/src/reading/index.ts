@@ -2,6 +2,7 @@
 export * from './reading.ts';
 export { limits, loneSurrogate } from './limits.ts';
 export { hostOf } from './addresses.ts';
-export { vocabulary as kindVocabulary } from './kind.ts';
+export { vocabulary as kindVocabulary } from './kind/index.ts';
 export { linkIn, linksIn } from './input.ts';
+export { mend, type Mended } from './mend.ts';
 export { read, sheetOf, type ReadingContext } from './read.ts';

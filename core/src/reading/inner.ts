@@ -14,11 +14,18 @@ export interface Inner {
   notWhole: MarkupElement[];
 }
 
-const nothing: Inner = { scripts: [], styles: [], factsOf: () => null, notWhole: [] };
+/** What a text has that is no code. */
+export const noInner: Inner = { scripts: [], styles: [], factsOf: () => null, notWhole: [] };
+
+const isActive = (element: MarkupElement): boolean => {
+  if (element.name === 'script' || element.name === 'style') return true;
+  for (const { name } of element.attributes.entries) if (name.startsWith('on')) return true;
+  return false;
+};
 
 /** Reads every inline script and style element of a code, and the scripts in `on…` attributes. */
 export function readInner(markup: Markup): Inner {
-  if (!markup.elements.some((element) => element.name === 'script' || element.name === 'style' || element.attributes.names().some((name) => name.startsWith('on')))) return nothing;
+  if (!markup.elements.some(isActive)) return noInner;
   const byElement = new Map<MarkupElement, ScriptFacts>();
   const notWhole: MarkupElement[] = [];
   const data: ScriptFacts[] = [];
@@ -31,9 +38,9 @@ export function readInner(markup: Markup): Inner {
     byElement.set(element, facts);
     if (!facts.whole) notWhole.push(element);
   }
-  const handlers = markup.elements.flatMap((element) =>
-    element.attributes.names().flatMap((name) => (/^on[a-z]+$/.test(name) ? [readScript(element.attributes.value(name) ?? '')] : [])),
-  );
+  const handlers: ScriptFacts[] = [];
+  for (const { attributes } of markup.elements)
+    for (const { name, value } of attributes.entries) if (name.startsWith('on') && /^on[a-z]+$/.test(name)) handlers.push(readScript(value));
   const styles = innerTexts(markup, 'style').map(({ element, text }) => {
     const facts = readStyleRules(text);
     if (!facts.whole) notWhole.push(element);

@@ -1,7 +1,7 @@
-import { rawTextElements, voidElements } from '../text/index.ts';
+import { deepest, type Markup } from '../text/index.ts';
 
 /** Limits of what is read (HTML texts in UTF-16 code units); beyond them a text is refused before anything costly. */
-export const limits = { length: 1_048_576, nesting: 512, attributes: 10_000 } as const;
+export const limits = { length: 1_048_576, nesting: deepest, attributes: 10_000 } as const;
 
 export type Excess =
   | { what: 'length'; offset: number; most: number; found: number }
@@ -10,36 +10,27 @@ export type Excess =
   | { what: 'surrogate'; offset: number; most: 0; found: 1 };
 
 /**
- * Says what is too much in a text, or null. One pass over the characters: nesting and attributes are bounded from
- * above by counting tags and blanks, so that a text that passes is safe to parse; what is refused was looked at twice.
+ * Says what is too much in a text before it is parsed, or null: its length, half a character, the attributes of a tag.
+ * Nesting is told while it is parsed (`Markup.tooDeepAt`).
  */
 export function findExcess(text: string): Excess | null {
   if (text.length > limits.length) return { what: 'length', offset: limits.length, most: limits.length, found: text.length };
   const lone = loneSurrogate(text);
   if (lone >= 0) return { what: 'surrogate', offset: lone, most: 0, found: 1 };
-  // Shorter texts have no room for too much of anything.
-  if (text.length < 3 * limits.nesting) return null;
-  let depth = 0;
-  const lower = text.toLowerCase().length === text.length ? text.toLowerCase() : text;
-  const tag = /<(\/?)([a-z][^\s/>]*)/gi;
+  // Shorter texts have no room for so many attributes.
+  if (text.length < 2 * limits.attributes) return null;
+  const tag = /<[a-z][^\s/>]*/gi;
   for (let found = tag.exec(text); found; found = tag.exec(text)) {
-    const name = found[2]!.toLowerCase();
-    if (found[1]) depth = Math.max(0, depth - 1);
-    else {
-      const end = tagEnd(text, tag.lastIndex);
-      if (end.attributes > limits.attributes) return { what: 'attributes', offset: found.index, most: limits.attributes, found: end.attributes };
-      tag.lastIndex = end.offset;
-      if (!voidElements.has(name)) depth++;
-      if (depth > limits.nesting) return { what: 'nesting', offset: found.index, most: limits.nesting, found: depth };
-      if (rawTextElements.has(name)) {
-        const close = lower.indexOf(`</${name}`, tag.lastIndex);
-        if (close < 0) return null;
-        tag.lastIndex = close;
-      }
-    }
+    const end = tagEnd(text, tag.lastIndex);
+    if (end.attributes > limits.attributes) return { what: 'attributes', offset: found.index, most: limits.attributes, found: end.attributes };
+    tag.lastIndex = end.offset;
   }
   return null;
 }
+
+/** What is too much in a text that was parsed: nesting, or null. */
+export const excessIn = ({ tooDeepAt }: Markup): Excess | null =>
+  tooDeepAt === null ? null : { what: 'nesting', offset: tooDeepAt, most: limits.nesting, found: limits.nesting + 1 };
 
 /** The offset of the first surrogate without its other half, or -1. */
 export function loneSurrogate(text: string): number {

@@ -17,13 +17,14 @@ const shown = /<\/?(?:p|div|span|br|pre|code|b|i|strong|em|font|samp|kbd|tt|text
 const fence = /^[ \t]{0,3}(?:`{3,}|~{3,})[^\n`]*$/;
 
 function visibleCode(text: string): Mending | null {
-  const lines = text.split('\n');
-  const fenced = lines.filter((line) => fence.test(line.trimEnd()));
-  const inner = fenced.length > 0 ? lines.filter((line) => !fence.test(line.trimEnd())).join('\n') : text;
-  if (fenced.length > 0 && tag.test(inner)) return whole(text, inner.trim(), 'The marks of a code block around it are taken off.');
-  const tick = /^\s*`([^`]+)`\s*$/.exec(text)?.[1];
+  if (text.includes('```') || text.includes('~~~')) {
+    const lines = text.split('\n');
+    const inner = lines.filter((line) => !fence.test(line.trimEnd()));
+    if (inner.length < lines.length && tag.test(inner.join('\n'))) return whole(text, inner.join('\n').trim(), 'The marks of a code block around it are taken off.');
+  }
+  const tick = text.includes('`') ? /^\s*`([^`]+)`\s*$/.exec(text)?.[1] : undefined;
   if (tick && tag.test(tick)) return whole(text, tick, 'The marks of a code word around it are taken off.');
-  if (!/&(?:amp;)*(?:lt|#0{0,4}60|#x0{0,4}3c);?/i.test(text)) return null;
+  if (!text.includes('&') || !/&(?:amp;)*(?:lt|#0{0,4}60|#x0{0,4}3c);?/i.test(text)) return null;
   const bare = text.replace(shown, (found) => (/^<(?:br|\/p|\/div)/i.test(found) ? '\n' : ''));
   // A tag of its own beside the escaped ones: then the escaped ones are what it says.
   if (/<[a-z]/i.test(bare)) return null;
@@ -44,6 +45,7 @@ const whole = (text: string, mended: string, reason: string): Mending => ({ what
 
 /* Typographic quotes directly behind a `=` inside a tag, and the ones that close them. */
 function curlyQuotes(text: string): Mending | null {
+  if (!/[“”„«‘’‚″′]/.test(text)) return null;
   const edits: Mending['edits'] = [];
   const opening = /=[ \t]{0,4}([“”„«‘’‚″′])/g;
   for (let found = opening.exec(text); found; found = opening.exec(text)) {

@@ -35,5 +35,6 @@ export function needsOf(markup: Markup, scripts: readonly ScriptFacts[], sheet: 
     needs.popups ||= facts.opensWindows;
     needs.storage ||= facts.storesData;
   }
-  return sheet ? { ...needs, ...Object.fromEntries(Object.entries(sheet.needs).filter(([, needed]) => needed)) } : needs;
+  if (sheet) for (const name in sheet.needs) needs[name as keyof Needs] ||= sheet.needs[name as keyof Needs] ?? false;
+  return needs;
 }

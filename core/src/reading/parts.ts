@@ -1,6 +1,6 @@
 import { attribute, innerText, type Markup, type MarkupElement, type MarkupNode } from '../text/index.ts';
 import type { Part, Role } from './reading.ts';
-import { isDataScript, roleOf } from './roles.ts';
+import { isDataScript, partHolders, roleOf, type RoleContext } from './roles.ts';
 import type { ScriptFacts } from './scripts/index.ts';
 
 /** The parts of a code, and for each the element that it was read from (null for text and comments). */
@@ -15,12 +15,13 @@ export interface PartsRead {
  */
 export function readParts(markup: Markup): PartsRead {
   const out: PartsRead = { parts: [], elements: [] };
-  const hasLoader = markup.elements.some((element) => element.name === 'script');
+  let held: ReadonlySet<MarkupElement> | null = null;
+  const context: RoleContext = { markup, hasLoader: markup.elements.some((element) => element.name === 'script'), holders: () => (held ??= partHolders(markup)) };
   let at = 0;
   for (const node of markup.roots) {
     if (node.kind === 'text' || node.start < at) continue;
     if (node.start > at) add(out, 'text', at, node.start, null, null);
-    readNode(markup, node, null, out, hasLoader);
+    readNode(context, node, null, out);
     at = node.end;
   }
   if (markup.text.length > at) add(out, 'text', at, markup.text.length, null, null);
@@ -37,25 +38,25 @@ function add(out: PartsRead, role: Role, start: number, end: number, element: Ma
 /* What a part is one of a kind with: nothing in it is a part of its own. */
 const leaves = new Set<Role>(['form', 'image', 'loader', 'setup', 'style', 'mount', 'text']);
 
-function readNode(markup: Markup, node: MarkupNode, inside: number | null, out: PartsRead, hasLoader: boolean): void {
+function readNode(context: RoleContext, node: MarkupNode, inside: number | null, out: PartsRead): void {
   if (node.kind !== 'element') {
     if (node.kind === 'comment') add(out, 'comment', node.start, node.end, null, inside);
     return;
   }
-  const role = roleOf(markup, node, hasLoader);
+  const role = roleOf(context, node);
   const index = add(out, role, node.start, node.end, node, inside);
   if (role === 'frame' || role === 'media') {
-    readFallback(markup, node, index, out);
+    readFallback(context.markup, node, index, out);
     return;
   }
   if (role === 'form') {
     // A form's own scripts and styles are parts; its fields are not.
-    for (const child of descendants(node, ['script', 'style', 'link', 'noscript', 'iframe'])) readNode(markup, child, index, out, hasLoader);
+    for (const child of descendants(node, ['script', 'style', 'link', 'noscript', 'iframe'])) readNode(context, child, index, out);
     return;
   }
   if (leaves.has(role)) return;
   for (const child of node.children) {
-    if (child.kind === 'element' && roleOf(markup, child, hasLoader) !== 'text') readNode(markup, child, index, out, hasLoader);
+    if (child.kind === 'element' && roleOf(context, child) !== 'text') readNode(context, child, index, out);
   }
 }
 
@@ -65,6 +66,7 @@ function descendants(element: MarkupElement, names: readonly string[]): MarkupEl
 
 /* What stands in a frame or player is for whoever cannot see it; `source`, `track` and `param` feed it. */
 function readFallback(markup: Markup, element: MarkupElement, index: number, out: PartsRead): void {
+  if (element.children.length === 0) return;
   const feeding = element.children.filter((child) => child.kind === 'element' && ['source', 'track', 'param'].includes(child.name));
   const rest = element.children.filter((child) => !feeding.includes(child) && child.kind !== 'comment');
   const end = element.endTagStart ?? element.end;
@@ -81,10 +83,20 @@ function readFallback(markup: Markup, element: MarkupElement, index: number, out
  */
 export function settleScripts(markup: Markup, { parts, elements }: PartsRead, factsOf: (element: MarkupElement) => ScriptFacts | null): void {
   if (!parts.some((part) => part.role === 'loader' || part.role === 'setup' || part.role === 'fallback')) return;
-  const mounts = parts.flatMap((part, i) => (part.role === 'mount' ? [i] : []));
-  const shown = parts.flatMap((part, i) => (['mount', 'frame', 'media', 'form'].includes(part.role) && part.inside === null ? [i] : []));
-  const ids = new Set(markup.elements.flatMap((element) => attribute(element, 'id') ?? []));
-  const classes = new Set(markup.elements.flatMap((element) => (attribute(element, 'class') ?? '').split(/\s+/).filter(Boolean)));
+  const mounts: number[] = [];
+  const shown: number[] = [];
+  for (let i = 0; i < parts.length; i++) {
+    const { role, inside } = parts[i]!;
+    if (role === 'mount') mounts.push(i);
+    if (inside === null && (role === 'mount' || role === 'frame' || role === 'media' || role === 'form')) shown.push(i);
+  }
+  const ids = new Set<string>();
+  const classes = new Set<string>();
+  for (const element of markup.elements) {
+    const [id, names] = [attribute(element, 'id'), attribute(element, 'class')];
+    if (id) ids.add(id);
+    if (names) for (const name of names.split(/\s+/)) if (name) classes.add(name);
+  }
   parts.forEach((part, i) => {
     const element = elements[i];
     if (!element) return;
@@ -109,13 +121,13 @@ export function settleScripts(markup: Markup, { parts, elements }: PartsRead, fa
 
 /* A number or key of this embed in the script's own address or attributes: another embed needs another script. */
 function carriesOwnNumber(element: MarkupElement): boolean {
-  const data = element.attributes.names().filter((name) => name.startsWith('data-') && !/^data-(?:no|lazy|async|defer|main|cookie|category)/.test(name));
-  if (data.length > 0 || element.attributes.has('id')) return true;
+  for (const { name } of element.attributes.entries)
+    if (name === 'id' || (name.startsWith('data-') && !/^data-(?:no|lazy|async|defer|main|cookie|category)/.test(name))) return true;
   const src = attribute(element, 'src') ?? '';
   const query = src.split('#')[0]!.split('?')[1] ?? '';
   if (/(?:^|&)(?:id|key|form|widget|account|shop|site|user|feed|token|embed|container|target)[a-z_-]*=./i.test(query)) return true;
   return (
     /\/(?:[0-9]{4,}|[0-9a-f]{8}-[0-9a-f-]{20,}|(?=[\w-]*\d)(?=[\w-]*[A-Za-z])[\w-]{12,})(?:\.js|\/|$)/.test(src.split(/[?#]/)[0]!.replace(/^(?:https?:)?\/\/[^/]*/, '')) &&
-    !/(?:\d+\.){1,3}\d+|@\d/.test(src)
+    !/\d\.\d|@\d/.test(src)
   );
 }

@@ -1,23 +1,28 @@
-import { attribute, parseMarkup, parseStyle, positionsIn, type Markup, type MarkupElement } from '../text/index.ts';
-import { rules } from '../rules/index.ts';
-import { matchFrame, matchLink } from '../sheets/match.ts';
-import { codeFromLink } from '../sheets/render.ts';
+import { attribute, parseMarkup, parseStyle, positionsIn, type Markup } from '../text/index.ts';
+import { checkCode } from '../rules/index.ts';
 import type { Sheet } from '../sheets/sheet.ts';
-import { hostsOf, readAddresses, styleAttributes } from './addresses.ts';
+import { hostsOf, readAddresses } from './addresses.ts';
 import { claimsOf } from './claims.ts';
-import { readInner, type Inner } from './inner.ts';
-import { inputOf, linksIn } from './input.ts';
-import { kindOf } from './kind.ts';
-import { findExcess } from './limits.ts';
+import { embedsOf, mainElements, sheetFor } from './embeds.ts';
+import { noInner, readInner, type Inner } from './inner.ts';
+import { inputOf } from './input.ts';
+import { lengthIn } from './known-length.ts';
+import { kindOf } from './kind/index.ts';
+import { excessIn, findExcess, type Excess } from './limits.ts';
+import { readLinks } from './links.ts';
 import { mendingOf } from './mending.ts';
 import { needsOf } from './needs.ts';
-import { readParts, settleScripts, type PartsRead } from './parts.ts';
+import { readParts, settleScripts } from './parts.ts';
+import { addFrameDocuments } from './srcdoc.ts';
 import { noSize, sizeOf } from './size.ts';
-import type { ReadAddress, Reading } from './reading.ts';
+import type { Reading } from './reading.ts';
 
-/** What the reader knows beside the text: the provider sheets, in the order of preference. */
+/** What the reader knows beside the text. */
 export interface ReadingContext {
+  /** The provider sheets, in the order of preference. */
   sheets: readonly Sheet[];
+  /** How long the content is, in seconds, where somebody told. */
+  length?: number | null;
 }
 
 /**
@@ -25,16 +30,28 @@ export interface ReadingContext {
  * `findings`. A text beyond the limits gets the one finding `too-much`, and nothing else is done with it.
  */
 export function read(text: string, context: ReadingContext): Reading {
+  return readWhole(text, context).reading;
+}
+
+/** Reads a text, and gives what it was parsed into as well: a text beyond the limits is as one without elements. */
+export function readWhole(text: string, context: ReadingContext): { reading: Reading; markup: Markup } {
   const excess = findExcess(text);
-  if (excess) return refused(text, excess);
+  if (excess) return { reading: refused(text, excess), markup: parseMarkup('') };
   const markup = parseMarkup(text);
+  const tooDeep = excessIn(markup);
+  return tooDeep ? { reading: refused(text, tooDeep), markup: parseMarkup('') } : { reading: readMarkup(markup, context), markup };
+}
+
+function readMarkup(markup: Markup, context: ReadingContext): Reading {
+  const { text } = markup;
   const mending = mendingOf(text);
   const input = inputOf(text, markup, mending);
   const reading = blank(input, mending);
-  const inner = input === 'code' ? readInner(markup) : readInner(parseMarkup(''));
-  if (input === 'link') readLinks(reading, text, context);
+  const inner = input === 'code' ? readInner(markup) : noInner;
+  if (input === 'link') readLinks(reading, text, context.sheets);
   else readCode(reading, markup, inner, context);
-  addFindings(reading, markup, inner, context);
+  const length = context.length ?? (input === 'code' ? lengthIn(markup) : null);
+  reading.findings = checkCode({ reading, markup, inner, sheet: sheetOf(reading, context), length });
   return reading;
 }
 
@@ -63,137 +80,57 @@ const blank = (input: Reading['input'], mending: Reading['mending']): Reading =>
   mark: null,
 });
 
-function addFindings(reading: Reading, markup: Markup, inner: Inner, context: ReadingContext): void {
-  const sheet = sheetOf(reading, context);
-  const found = rules.flatMap((rule) => rule.check({ reading, markup, inner, sheet }).map((finding) => ({ rule: rule.id, level: rule.level, ...finding })));
-  if (found.length === 0) return;
-  const position = positionsIn(markup.text);
-  reading.findings = found.map(({ start, end, facts, rule, level }) => ({ rule, level, start, end, ...position(start), facts })).sort((a, b) => a.start - b.start);
-}
+const notCode: Partial<Record<Reading['input'], string>> = {
+  'empty': 'There is nothing in it.',
+  'visible-code': 'It is code that was written as text.',
+  'text': 'It is text, not code.',
+};
 
-function readCode(reading: Reading, markup: Markup, inner: Inner, context: ReadingContext): void {
+function readCode(reading: Reading, markup: Markup, inner: Inner, { sheets }: ReadingContext): void {
   const read = readParts(markup);
   reading.parts = read.parts;
   if (reading.input !== 'code') {
-    reading.kindBecause =
-      reading.input === 'empty' ? 'There is nothing in it.' : reading.input === 'visible-code' ? 'It is code that was written as text.' : 'It is text, not code.';
+    reading.kindBecause = notCode[reading.input]!;
     return;
   }
   settleScripts(markup, read, inner.factsOf);
   reading.addresses = readAddresses(markup, read);
-  const inStyles = styleAttributes(markup).filter(({ value }) => /url\(/i.test(value));
-  const pictures = inStyles.flatMap(({ value }) =>
-    parseStyle(value).flatMap((d) => [...d.value.matchAll(/url\(\s{0,8}["']?([^"')\s]+)/gi)].map((found) => ({ url: found[1]!, use: 'image' as const }))),
-  );
-  reading.hosts = hostsOf(reading.addresses, inner.scripts, pictures.length > 0 ? [...inner.styles, { whole: true, addresses: pictures, rules: [] }] : inner.styles);
+  reading.hosts = hostsOf(reading.addresses, inner.scripts, withStyleAttributes(markup, inner.styles));
   const mains = mainElements(markup);
   const main = mains[0] ?? null;
-  const sheet = sheetFor(reading.addresses, context);
+  const sheet = sheetFor(reading.addresses, sheets);
   reading.provider = sheet && { id: sheet.id, name: sheet.name };
   reading.sheet = sheet && { id: sheet.id, version: sheet.version };
-  Object.assign(reading, kindOf(markup, main, reading.addresses, sheet, inner.scripts));
+  const { kind, kindBecause, evidence } = kindOf(markup, main, reading.addresses, sheet, inner.scripts);
+  reading.kind = kind;
+  reading.kindBecause = kindBecause;
+  reading.evidence = evidence;
   reading.size = main ? sizeOf(markup, main, inner.styles) : noSize;
   reading.needs = needsOf(markup, inner.scripts, sheet);
   reading.claims = claimsOf(markup, inner.scripts, inner.styles);
   for (const element of markup.elements) reading.mark ??= attribute(element, 'data-orbis');
-  reading.embeds = embedsOf(reading, markup, read, mains, inner, context);
+  reading.embeds = embedsOf(reading, markup, read, mains, inner, sheets);
+  addFrameDocuments(reading, markup);
 }
 
-const sheetFor = (addresses: readonly ReadAddress[], { sheets }: ReadingContext): Sheet | null => {
-  for (const { use, url } of addresses) {
-    const match = use === 'frame' ? matchFrame(url, sheets) : null;
-    if (match) return match.sheet;
+/* The addresses in `style` attributes have no place of their own in the list: only their hosts count. */
+function withStyleAttributes(markup: Markup, styles: Inner['styles']): Inner['styles'] {
+  let addresses: Inner['styles'][number]['addresses'] | null = null;
+  for (const element of markup.elements) {
+    const style = attribute(element, 'style');
+    if (style === null || !/url\(/i.test(style)) continue;
+    addresses ??= [];
+    for (const { value } of parseStyle(style)) for (const found of value.matchAll(/url\(\s{0,8}["']?([^"')\s]+)/gi)) addresses.push({ url: found[1]!, use: 'image' });
   }
-  return null;
-};
-
-/* The elements that codes are about, in the order of the text; where there is a frame or player, pictures and forms are beside it. */
-const ranks: readonly (readonly string[])[] = [['iframe', 'video', 'audio', 'object', 'embed', 'frame'], ['form'], ['blockquote'], ['img', 'picture']];
-
-function mainElements(markup: Markup): MarkupElement[] {
-  const standing = (element: MarkupElement): boolean => {
-    for (let at = element.parent; at; at = at.parent) if (['noscript', 'object', 'video', 'audio', 'picture', 'blockquote', 'template'].includes(at.name)) return false;
-    return true;
-  };
-  for (const names of ranks) {
-    const found = markup.elements.filter((element) => names.includes(element.name) && standing(element));
-    if (found.length > 0) return found;
-  }
-  return [];
+  return addresses ? [...styles, { whole: true, addresses, rules: [] }] : styles;
 }
 
-/* Each main element is an embed of its own; of mounts, each that is alone in its kind. What serves all of them is in the first. */
-function embedsOf(reading: Reading, markup: Markup, { parts, elements }: PartsRead, mains: readonly MarkupElement[], inner: Inner, context: ReadingContext): Reading['embeds'] {
-  const top = parts.flatMap((part, i) => (part.inside === null && part.role !== 'text' && part.role !== 'comment' ? [i] : []));
-  const heldBy = (element: MarkupElement): number | undefined => top.find((i) => parts[i]!.start <= element.start && parts[i]!.end >= element.end);
-  const separate = mains.filter((element) => element.name !== 'img' && element.name !== 'picture');
-  if (separate.length < 2) {
-    const mounts = top.filter((i) => parts[i]!.role === 'mount');
-    if (separate.length === 0 && mounts.length > 1) {
-      const [first] = mounts;
-      return mounts.map((mount) => ({
-        kind: reading.kind,
-        provider: reading.provider?.id ?? null,
-        parts: mount === first ? top.filter((i) => i === mount || parts[i]!.role !== 'mount') : [mount],
-        size: elements[mount] ? sizeOf(markup, elements[mount], inner.styles) : noSize,
-      }));
-    }
-    return top.length > 0 && reading.parts.length > 0 ? [{ kind: reading.kind, provider: reading.provider?.id ?? null, parts: top, size: reading.size }] : [];
-  }
-  const owned = new Map(separate.map((element) => [element, heldBy(element)]));
-  const spoken = new Set([...owned.values()].filter((i) => i !== undefined));
-  return separate.map((element, n) => {
-    const own = reading.addresses.filter((address) => address.start > element.start && address.end < element.end);
-    const sheet = sheetFor(own, context);
-    const { kind } = kindOf({ ...markup, elements: markup.elements.filter((e) => e.start >= element.start && e.end <= element.end) }, element, own, sheet);
-    const held = owned.get(element);
-    return {
-      kind,
-      provider: sheet?.id ?? null,
-      parts: [...(held === undefined ? [] : [held]), ...(n === 0 ? top.filter((i) => !spoken.has(i)) : [])].sort((a, b) => a - b),
-      size: sizeOf(markup, element, inner.styles),
-    };
-  });
-}
-
-function readLinks(reading: Reading, text: string, context: ReadingContext): void {
-  let at = 0;
-  const part = (role: 'text' | 'link', start: number, end: number): number => {
-    if (end > start) reading.parts.push({ role, place: 'body', repeat: 'placement', start, end, inside: null, of: [] });
-    return reading.parts.length - 1;
-  };
-  for (const link of linksIn(text)) {
-    const start = text.indexOf(link, at);
-    part('text', at, start);
-    at = start + link.length;
-    const index = part('link', start, at);
-    const parameters = [...new URL(link).searchParams].map(([name, value]) => ({ name, value, in: 'query' as const }));
-    reading.addresses.push({ use: 'link', part: index, start, end: at, url: link, parameters });
-    const match = matchLink(link, context.sheets);
-    reading.embeds.push({ kind: match?.sheet.kind ?? 'unknown', provider: match?.sheet.id ?? null, parts: [index], size: noSize });
-  }
-  part('text', at, text.length);
-  reading.hosts = hostsOf(reading.addresses);
-  const first = matchLink(reading.addresses[0]!.url, context.sheets);
-  if (!first) {
-    reading.kindBecause = 'It is a link, and no provider sheet knows links like it.';
-    return;
-  }
-  const { sheet } = first;
-  reading.provider = { id: sheet.id, name: sheet.name };
-  reading.sheet = { id: sheet.id, version: sheet.version };
-  reading.kind = sheet.kind;
-  reading.kindBecause = `It is a link to ${sheet.name}, whose sheet says that it is a ${sheet.kind} provider.`;
-  reading.evidence = [{ kind: sheet.kind, weight: 100, reason: `it is a link to ${sheet.name}` }];
-  if (reading.addresses.length === 1) reading.made = codeFromLink(first);
-}
-
-function refused(text: string, excess: NonNullable<ReturnType<typeof findExcess>>): Reading {
+function refused(text: string, excess: Excess): Reading {
   const reading = blank('text', null);
   reading.kindBecause = 'It was not read, because it is too much.';
   const { what, most, found, offset } = excess;
   const at = Math.min(offset, text.length);
   reading.parts = [{ role: 'text', place: 'body', repeat: 'placement', start: 0, end: text.length, inside: null, of: [] }];
-  reading.findings = [{ rule: 'too-much', level: 'error', start: at, end: text.length, ...positionsIn(text)(at), facts: { what, most, found, offset } }];
+  reading.findings = [{ rule: 'too-much', level: 'error', start: at, end: text.length, ...positionsIn(text)(at), facts: { what, most, found, offset }, mend: [] }];
   return reading;
 }

@@ -95,6 +95,15 @@ export interface Claim {
 
 export type Level = 'error' | 'warning' | 'note';
 
+/** An edit of the text that was read which would mend something. */
+export interface Mend {
+  start: number;
+  end: number;
+  text: string;
+  /** One plain sentence. */
+  reason: string;
+}
+
 /** Something wrong or worth knowing; the sentence is made at the edge from the rule and the facts. */
 export interface FoundFact {
   rule: string;
@@ -104,6 +113,8 @@ export interface FoundFact {
   line: number;
   column: number;
   facts: Record<string, string | number | boolean | null>;
+  /** The edits that mend it; none where only the owner can. */
+  mend: readonly Mend[];
 }
 
 /** What Orbis understood of a pasted text. */
@@ -125,7 +136,7 @@ export interface Reading {
   /** Everything that spoke for a kind, the strongest first. */
   evidence: { kind: Kind; weight: number; reason: string }[];
   /** What was mended to read it, where the text as pasted would not do; the offsets of the mending are those of the paste. */
-  mending: { what: 'visible-code' | 'curly-quotes' | 'open-tag'; edits: { start: number; end: number; text: string; reason: string }[]; text: string } | null;
+  mending: { what: 'visible-code' | 'curly-quotes' | 'open-tag'; edits: Mend[]; text: string } | null;
   /** The code that Orbis makes of a link, where a sheet knows how; null for everything else. */
   made: string | null;
   /** The mark of a placed code (`<placement>.<delivery>`), where the text carries one. */

@@ -2,37 +2,48 @@ import { attribute, innerText, type Markup, type MarkupElement } from '../text/i
 import type { Role } from './reading.ts';
 
 /* What an element is by its name alone. */
-const byName: Record<string, Role> = {
-  iframe: 'frame',
-  frame: 'frame',
-  object: 'frame',
-  embed: 'frame',
-  video: 'media',
-  audio: 'media',
-  form: 'form',
-  img: 'image',
-  picture: 'image',
-  svg: 'image',
-  a: 'link',
-  area: 'link',
-  style: 'style',
-  noscript: 'fallback',
-  link: 'loader',
-  meta: 'setup',
-  base: 'setup',
-};
+const byName = new Map<string, Role>(
+  Object.entries({
+    iframe: 'frame',
+    frame: 'frame',
+    object: 'frame',
+    embed: 'frame',
+    video: 'media',
+    audio: 'media',
+    form: 'form',
+    img: 'image',
+    picture: 'image',
+    svg: 'image',
+    a: 'link',
+    area: 'link',
+    style: 'style',
+    noscript: 'fallback',
+    link: 'loader',
+    meta: 'setup',
+    base: 'setup',
+  }),
+);
+
+/** What the role of an element depends on beside itself. */
+export interface RoleContext {
+  markup: Markup;
+  /** Whether the code has any script. */
+  hasLoader: boolean;
+  /** See {@link partHolders}; worked out when it is first asked for. */
+  holders: () => ReadonlySet<MarkupElement>;
+}
 
 /** The role of an element (see `product.md`’s words); `text` is what visitors read, or nothing at all. */
-export function roleOf(markup: Markup, element: MarkupElement, hasLoader: boolean): Role {
+export function roleOf({ markup, hasLoader, holders }: RoleContext, element: MarkupElement): Role {
   const { name } = element;
   if (name === 'script') return attribute(element, 'src') !== null ? 'loader' : 'setup';
   if (name === 'a' && hasLoader && hasData(element) && element.children.every((child) => child.kind !== 'element' || child.name !== 'img')) return 'mount';
-  const own = byName[name];
+  const own = byName.get(name);
   if (own) return own;
   if (name.includes('-')) return 'mount';
   if (isShapeBox(element)) return 'wrapper';
   if (isMount(markup, element, hasLoader)) return 'mount';
-  return holdsParts(element) ? 'wrapper' : 'text';
+  return holders().has(element) ? 'wrapper' : 'text';
 }
 
 /** Whether a script element holds data and no program (HTML, section 4.12.1: types other than JavaScript's are data blocks). */
@@ -41,8 +52,11 @@ export function isDataScript(element: MarkupElement): boolean {
   return type !== '' && type !== 'module' && !/^(?:text|application)\/(?:x-)?(?:java|ecma|j)script$/.test(type);
 }
 
+/* Nobody's own box around a frame is made of more boxes. */
+const deepestBox = 8;
+
 /** A box that holds one frame or player and nothing else that people would see. */
-export function isShapeBox(element: MarkupElement): boolean {
+export function isShapeBox(element: MarkupElement, depth = 1): boolean {
   let only: MarkupElement | null = null;
   for (const child of element.children) {
     if (child.kind === 'text' && child.value.trim() !== '') return false;
@@ -50,7 +64,7 @@ export function isShapeBox(element: MarkupElement): boolean {
     if (only) return false;
     only = child;
   }
-  return only !== null && (['iframe', 'video', 'audio', 'object', 'embed'].includes(only.name) || isShapeBox(only));
+  return only !== null && (['iframe', 'video', 'audio', 'object', 'embed'].includes(only.name) || (depth < deepestBox && isShapeBox(only, depth + 1)));
 }
 
 const hasData = (element: MarkupElement): boolean => element.attributes.names().some((name) => name.startsWith('data-'));
@@ -75,11 +89,15 @@ function visibleLength(element: MarkupElement): number {
 const doing = new Set(['iframe', 'object', 'embed', 'video', 'audio', 'form', 'script', 'style', 'img', 'input', 'svg']);
 const holdsDoing = (element: MarkupElement): boolean => element.children.some((child) => child.kind === 'element' && (doing.has(child.name) || holdsDoing(child)));
 
-/** Whether there is anything inside that would be a part of its own. */
-function holdsParts(element: MarkupElement): boolean {
-  return element.children.some(
-    (child) =>
-      child.kind === 'element' &&
-      (child.name in byName || child.name === 'script' || child.name.includes('-') || child.attributes.has('id') || hasData(child) || holdsParts(child)),
-  );
+/** The elements that hold what would be a part of its own; one pass over all of them, from the last to the first. */
+export function partHolders(markup: Markup): ReadonlySet<MarkupElement> {
+  const holders = new Set<MarkupElement>();
+  for (let i = markup.elements.length - 1; i >= 0; i--) {
+    const element = markup.elements[i]!;
+    if (element.parent && (holders.has(element) || isPartLike(element))) holders.add(element.parent);
+  }
+  return holders;
 }
+
+const isPartLike = (element: MarkupElement): boolean =>
+  byName.has(element.name) || element.name === 'script' || element.name.includes('-') || element.attributes.has('id') || hasData(element);

@@ -12,7 +12,9 @@ export function sizeOf(markup: Markup, element: MarkupElement, styles: readonly 
   const declared = declarations(markup, element, styles);
   const pick = (name: 'width' | 'height'): Length | null => {
     const styled = declared.get(name) ?? (name === 'height' ? declared.get('min-height') : undefined);
-    return (styled === undefined ? null : cssLength(styled)) ?? dimension(attribute(element, name)) ?? dimension(attribute(element, `data-${name}`));
+    return (
+      (styled === undefined ? null : cssLength(styled)) ?? dimension(attribute(element, name)) ?? dimension(attribute(element, name === 'width' ? 'data-width' : 'data-height'))
+    );
   };
   const [width, height] = [pick('width'), pick('height')];
   const ratio = aspect(declared.get('aspect-ratio')) ?? boxRatio(markup, element, styles) ?? lengthRatio(width, height);
@@ -42,8 +44,11 @@ function paddingRatio(declared: ReadonlyMap<string, string>): number | null {
   return null;
 }
 
+const nothing: ReadonlyMap<string, string> = new Map();
+
 /* The declarations that hold for an element: those of the code's own rules that name it, then its style attribute. */
-function declarations(markup: Markup, element: MarkupElement, styles: readonly StyleFacts[]): Map<string, string> {
+function declarations(markup: Markup, element: MarkupElement, styles: readonly StyleFacts[]): ReadonlyMap<string, string> {
+  if (styles.length === 0 && !element.attributes.has('style')) return nothing;
   const out = new Map<string, string>();
   if (styles.length > 0) {
     const id = attribute(element, 'id');
@@ -63,6 +68,7 @@ function declarations(markup: Markup, element: MarkupElement, styles: readonly S
 }
 
 function aspect(value: string | undefined): number | null {
+  if (value === undefined) return null;
   const found = /^(?:auto\s)?(\d{1,5}(?:\.\d{1,6})?)(?:\s?\/\s?(\d{1,5}(?:\.\d{1,6})?))?(?:\sauto)?$/.exec(value ?? '');
   const [width, height] = [Number(found?.[1] ?? 0), Number(found?.[2] ?? 1)];
   return width > 0 && height > 0 ? width / height : null;
@@ -73,7 +79,8 @@ const lengthRatio = (width: Length | null, height: Length | null): number | null
 
 /* HTML, section 2.3.4.4: "rules for parsing dimension values": leading digits count, what follows is ignored. */
 function dimension(value: string | null): Length | null {
-  const found = /^\s{0,20}\+?(\d{1,7}(?:\.\d{1,6})?)(%?)/.exec(value ?? '');
+  if (value === null) return null;
+  const found = /^\s{0,20}\+?(\d{1,7}(?:\.\d{1,6})?)(%?)/.exec(value);
   return found ? { value: Number(found[1]), unit: found[2] === '%' ? '%' : 'px' } : null;
 }
 

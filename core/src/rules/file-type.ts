@@ -1,5 +1,6 @@
 import { attribute } from '../text/index.ts';
-import type { CodeRule } from './rule.ts';
+import { mendAttribute } from './mends.ts';
+import { foundIn, type CodeRule } from './rule.ts';
 
 const types: Record<string, string> = {
   mp4: 'video/mp4',
@@ -30,16 +31,19 @@ export const rule: CodeRule = {
   id: 'file-type',
   level: 'warning',
   source: 'RFC 4281 and 6381 (types of media); observed: what current browsers play',
-  check: ({ markup }) =>
-    markup.elements
-      .filter((e) => ['video', 'audio', 'source'].includes(e.name) && attribute(e, 'src') !== null)
-      .flatMap((e) => {
-        const ending = /\.([a-z0-9]{2,4})$/i.exec((attribute(e, 'src') ?? '').split(/[?#]/)[0]!)?.[1]?.toLowerCase();
-        const place = { start: e.start, end: e.startTagEnd };
-        const stated = attribute(e, 'type')?.split(';')[0]?.trim().toLowerCase();
-        const usual = ending && types[ending];
-        if (stated && usual && !same(stated, usual)) return [{ ...place, facts: { ending: ending!, stated, usual, why: 'mismatch' } }];
-        const alternatives = e.name === 'source' && (e.parent?.children.filter((child) => child.kind === 'element' && child.name === 'source').length ?? 0) > 1;
-        return ending && few.has(ending) && !alternatives ? [{ ...place, facts: { ending, stated: stated ?? null, usual: usual ?? null, why: 'few' } }] : [];
-      }),
+  elements: {
+    named: ['video', 'audio', 'source'],
+    check: (e, { markup }) => {
+      const ending = /\.([a-z0-9]{2,4})$/i.exec((attribute(e, 'src') ?? '').split(/[?#]/)[0]!)?.[1]?.toLowerCase();
+      if (!ending) return null;
+      const stated = attribute(e, 'type')?.split(';')[0]?.trim().toLowerCase();
+      const usual = types[ending];
+      if (stated && usual && !same(stated, usual)) {
+        const mend = mendAttribute(markup, e, 'type', usual, `The type is that of files ending in .${ending}.`);
+        return foundIn(e, { ending, stated, usual, why: 'mismatch' }, mend);
+      }
+      const alternatives = e.name === 'source' && (e.parent?.children.filter((child) => child.kind === 'element' && child.name === 'source').length ?? 0) > 1;
+      return few.has(ending) && !alternatives ? foundIn(e, { ending, stated: stated ?? null, usual: usual ?? null, why: 'few' }) : null;
+    },
+  },
 };

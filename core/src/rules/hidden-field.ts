@@ -1,14 +1,14 @@
 import { attribute, type MarkupElement } from '../text/index.ts';
-import type { CodeRule } from './rule.ts';
+import { foundIn, type CodeRule } from './rule.ts';
 
 export const rule: CodeRule = {
   id: 'hidden-field',
   level: 'note',
   source: 'observed: fields that people do not see and robots fill in; what comes with one filled is thrown away',
-  check: ({ markup }) =>
-    markup.elements
-      .filter((e) => e.name === 'input' && attribute(e, 'type')?.toLowerCase() !== 'hidden' && insideForm(e) && isHidden(e))
-      .map((e) => ({ start: e.start, end: e.startTagEnd, facts: { name: attribute(e, 'name') } })),
+  elements: {
+    named: ['input'],
+    check: (e) => (attribute(e, 'type')?.toLowerCase() !== 'hidden' && insideForm(e) && isHidden(e) ? foundIn(e, { name: attribute(e, 'name') }) : null),
+  },
 };
 
 const hides = /display\s?:\s?none|visibility\s?:\s?hidden|(?:left|top|right|text-indent)\s?:\s?-\d{3,}|opacity\s?:\s?0(?![.\d])|clip\s?:\s?rect\(0|(?:width|height)\s?:\s?[01]px/i;

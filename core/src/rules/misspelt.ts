@@ -1,4 +1,6 @@
-import type { CodeRule } from './rule.ts';
+import type { MarkupElement } from '../text/index.ts';
+import type { Mend } from '../reading/reading.ts';
+import { foundIn, type CodeRule } from './rule.ts';
 
 const elements = 'iframe video audio source track object embed script style form input button img picture blockquote noscript link a div span'.split(' ');
 const known = new Set(
@@ -8,7 +10,7 @@ const known = new Set(
 );
 const attributes: Record<string, string[]> = {
   iframe:
-    'src width height title allow allowfullscreen loading sandbox srcdoc name referrerpolicy frameborder scrolling style class id align border allowtransparency marginwidth marginheight fetchpriority credentialless csp longdesc seamless hspace vspace onload onerror hidden tabindex lang dir role webkitallowfullscreen mozallowfullscreen msallowfullscreen oallowfullscreen allowpaymentrequest importance frameboarder'.split(
+    'src width height title allow allowfullscreen loading sandbox srcdoc name referrerpolicy frameborder scrolling style class id align border allowtransparency marginwidth marginheight fetchpriority credentialless csp longdesc seamless hspace vspace onload onerror hidden tabindex lang dir role webkitallowfullscreen mozallowfullscreen msallowfullscreen oallowfullscreen allowpaymentrequest importance'.split(
       ' ',
     ),
   video:
@@ -19,31 +21,40 @@ const attributes: Record<string, string[]> = {
   script: 'src async defer type crossorigin integrity nomodule referrerpolicy nonce charset language id class fetchpriority blocking onload onerror'.split(' '),
 };
 
+const attributeNames = new Map(Object.entries(attributes).map(([element, names]) => [element, new Set(names)]));
+
 export const rule: CodeRule = {
   id: 'misspelt',
   level: 'warning',
   source: 'HTML, index of elements and index of attributes',
-  check: ({ reading, markup }) =>
-    reading.input !== 'code'
-      ? []
-      : markup.elements.flatMap((element) => {
-          const out: ReturnType<CodeRule['check']> = [];
-          if (!known.has(element.name) && /^[a-z]+$/.test(element.name) && !insideForeign(element)) {
-            const meant = nearest(element.name, elements);
-            if (meant) out.push({ start: element.start, end: element.startTagEnd, facts: { what: 'element', found: element.name, meant } });
-          }
-          const list = attributes[element.name];
-          if (!list) return out;
-          for (const name of element.attributes.names()) {
-            if (name === 'frameboarder' || (!list.includes(name) && /^[a-z]{3,}$/.test(name) && !name.startsWith('on'))) {
-              const meant = name === 'frameboarder' ? 'frameborder' : nearest(name, list);
-              const place = meant ? element.attributes.get(name) : undefined;
-              if (meant && place) out.push({ start: place.start, end: place.end, facts: { what: 'attribute', found: name, meant } });
-            }
-          }
-          return out;
-        }),
+  elements: {
+    named: 'any',
+    check: (e) => {
+      if (known.has(e.name) || !/^[a-z]+$/.test(e.name) || insideForeign(e)) return null;
+      const meant = nearest(e.name, elements);
+      return meant ? foundIn(e, { what: 'element', found: e.name, meant }, renamed(e, meant)) : null;
+    },
+  },
+  attributes: (e, name) => {
+    const list = attributeNames.get(e.name);
+    if (!list || (list.has(name) && name !== slip)) return null;
+    if (name !== slip && (name.startsWith('on') || !/^[a-z]{3,}$/.test(name))) return null;
+    const meant = name === slip ? 'frameborder' : nearest(name, [...list]);
+    if (!meant || e.attributes.has(meant)) return null;
+    const { start, end } = e.attributes.get(name)!;
+    return { start, end, facts: { what: 'attribute', found: name, meant }, mend: [{ start, end: start + name.length, text: meant, reason: `“${name}” is written “${meant}”.` }] };
+  },
 };
+
+/* The commonest slip of all is two edits away. */
+const slip = 'frameboarder';
+
+/* The name in the start tag, and in the end tag where there is one. */
+function renamed(e: MarkupElement, meant: string): Mend[] {
+  const reason = `“${e.name}” is written “${meant}”.`;
+  const at = (start: number): Mend => ({ start, end: start + e.name.length, text: meant, reason });
+  return e.endTagStart === null ? [at(e.start + 1)] : [at(e.start + 1), at(e.endTagStart + 2)];
+}
 
 function insideForeign(element: { parent: { name: string; parent: unknown } | null }): boolean {
   for (let at = element.parent as { name: string; parent: unknown } | null; at; at = at.parent as typeof at) if (at.name === 'svg' || at.name === 'math') return true;

@@ -1,18 +1,16 @@
 import { innerText } from '../text/index.ts';
-import type { CodeRule } from './rule.ts';
+import { foundIn, type CodeRule } from './rule.ts';
 
 export const rule: CodeRule = {
   id: 'no-fallback',
   level: 'note',
   source: 'HTML, sections 4.8.7, 4.8.8 and 4.8.9 (content for user agents that do not show the element)',
-  check: ({ markup }) =>
-    markup.elements
-      .filter((e) => ['video', 'audio', 'object'].includes(e.name) && e.endTagStart !== null)
-      .filter(
-        (e) =>
-          innerText(markup.text, e)
-            .replace(/<(?:source|track|param)\b[^<>]*>|<\/(?:source|track|param)>|<!--/gi, '')
-            .trim() === '',
-      )
-      .map((e) => ({ start: e.start, end: e.startTagEnd, facts: { element: e.name } })),
+  elements: {
+    named: ['video', 'audio', 'object'],
+    check: (e, { markup }) => {
+      if (e.endTagStart === null) return null;
+      const rest = innerText(markup.text, e).replace(/<(?:source|track|param)\b[^<>]*>|<\/(?:source|track|param)>|<!--/gi, '');
+      return rest.trim() === '' ? foundIn(e, { element: e.name }) : null;
+    },
+  },
 };

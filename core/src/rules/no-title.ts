@@ -1,15 +1,17 @@
 import { attribute } from '../text/index.ts';
-import type { CodeRule } from './rule.ts';
+import { foundIn, type CodeRule } from './rule.ts';
+
+const names = ['title', 'aria-label', 'aria-labelledby'];
 
 export const rule: CodeRule = {
   id: 'no-title',
   level: 'warning',
   source: 'WCAG 2.2, success criterion 4.1.2; technique H64',
-  check: ({ markup }) =>
-    markup.elements
-      .filter((e) => e.name === 'iframe' && !hidden(e.attributes.has('hidden'), attribute(e, 'aria-hidden')))
-      .filter((e) => !['title', 'aria-label', 'aria-labelledby'].some((name) => attribute(e, name)?.trim()))
-      .map((e) => ({ start: e.start, end: e.startTagEnd, facts: { element: e.name } })),
+  elements: {
+    named: ['iframe'],
+    check: (e) => {
+      if (names.some((name) => attribute(e, name)?.trim())) return null;
+      return e.attributes.has('hidden') || attribute(e, 'aria-hidden') === 'true' ? null : foundIn(e, { element: e.name });
+    },
+  },
 };
-
-const hidden = (attributeSet: boolean, aria: string | null): boolean => attributeSet || aria === 'true';

@@ -1,23 +1,23 @@
 import { switchIn } from '../settings/stored.ts';
-import type { CodeRule } from './rule.ts';
+import { mendAddress, mendPresence, switchChange } from './mends.ts';
+import { foundIn, type CodeRule } from './rule.ts';
+
+const reason = 'With its buttons shown, people can start it.';
 
 export const rule: CodeRule = {
   id: 'no-way-to-play',
   level: 'error',
   source: 'HTML, section 4.8.11.13 (without controls, only a script or autoplay starts a medium)',
-  check: ({ reading, markup, inner, sheet }) => {
-    const started = inner.scripts.some((facts) => facts.plays) || reading.parts.some((part) => part.role === 'loader' && part.place === 'body');
-    const media = markup.elements.filter(
-      (e) =>
-        (e.name === 'video' || e.name === 'audio') &&
-        !['controls', 'autoplay'].some((name) => e.attributes.has(name)) &&
-        ![...e.attributes.names()].some((name) => /^on(?:click|mouse|pointer|touch)/.test(name)),
-    );
-    return [
-      ...(started || markup.elements.some((e) => e.name === 'script') ? [] : media.map((e) => ({ start: e.start, end: e.startTagEnd, facts: { element: e.name } }))),
-      ...reading.addresses
-        .filter((a) => sheet !== null && a.use === 'frame' && switchIn(a, sheet, 'controls') === false && switchIn(a, sheet, 'autoplay') !== true)
-        .map((a) => ({ start: a.start, end: a.end, facts: { element: 'iframe' } })),
-    ];
+  elements: {
+    named: ['video', 'audio'],
+    check: (e, { markup, inner }) => {
+      if (e.attributes.has('controls') || e.attributes.has('autoplay') || e.attributes.names().some((name) => /^on(?:click|mouse|pointer|touch)/.test(name))) return null;
+      const started = inner.scripts.some((facts) => facts.plays) || markup.elements.some((other) => other.name === 'script');
+      return started ? null : foundIn(e, { element: e.name }, mendPresence(e, 'controls', reason));
+    },
   },
+  addresses: (a, { sheet, markup }) =>
+    sheet !== null && a.use === 'frame' && switchIn(a, sheet, 'controls') === false && switchIn(a, sheet, 'autoplay') !== true
+      ? { start: a.start, end: a.end, facts: { element: 'iframe' }, mend: mendAddress(markup, a, switchChange(sheet.settings.controls, true), reason) }
+      : null,
 };

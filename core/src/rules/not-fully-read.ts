@@ -1,8 +1,8 @@
-import type { CodeRule } from './rule.ts';
+import { foundIn, type CodeRule } from './rule.ts';
 
 export const rule: CodeRule = {
   id: 'not-fully-read',
   level: 'note',
   source: 'observed: parsers’ cost on long and broken texts',
-  check: ({ inner }) => inner.notWhole.map((e) => ({ start: e.start, end: e.startTagEnd, facts: { element: e.name } })),
+  code: ({ inner }) => (inner.notWhole.length === 0 ? null : inner.notWhole.map((e) => foundIn(e, { element: e.name }))),
 };

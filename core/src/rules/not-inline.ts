@@ -1,11 +1,13 @@
-import type { CodeRule } from './rule.ts';
+import { mendPresence } from './mends.ts';
+import { foundIn, type CodeRule } from './rule.ts';
 
 export const rule: CodeRule = {
   id: 'not-inline',
   level: 'warning',
   source: 'HTML, section 4.8.8 (playsinline); observed: phones open the full screen without it',
-  check: ({ markup }) =>
-    markup.elements
-      .filter((e) => e.name === 'video' && e.attributes.has('autoplay') && !e.attributes.has('playsinline'))
-      .map((e) => ({ start: e.start, end: e.startTagEnd, facts: {} })),
+  elements: {
+    named: ['video'],
+    check: (e) =>
+      e.attributes.has('autoplay') && !e.attributes.has('playsinline') ? foundIn(e, {}, mendPresence(e, 'playsinline', 'With playsinline, phones play it in its place.')) : null,
+  },
 };

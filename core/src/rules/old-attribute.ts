@@ -1,4 +1,4 @@
-import type { CodeRule } from './rule.ts';
+import { foundIn, type CodeRule } from './rule.ts';
 
 /* HTML, section 16.2: non-conforming features. */
 const oldElements = new Set(['center', 'font', 'marquee', 'blink', 'frame', 'frameset', 'applet', 'bgsound', 'big', 'strike', 'tt', 'noembed', 'xmp', 'nobr', 'dir', 'basefont']);
@@ -35,13 +35,12 @@ export const rule: CodeRule = {
   id: 'old-attribute',
   level: 'note',
   source: 'HTML, section 16.2 (non-conforming features)',
-  check: ({ reading, markup }) =>
-    reading.input !== 'code'
-      ? []
-      : markup.elements.flatMap((element) => {
-          const names = (oldAttributes[element.name] ?? []).filter((name) => element.attributes.has(name));
-          const place = { start: element.start, end: element.startTagEnd };
-          if (oldElements.has(element.name)) return [{ ...place, facts: { what: element.name, kind: 'element' } }];
-          return names.length > 0 ? [{ ...place, facts: { what: names.join(', '), kind: 'attribute' } }] : [];
-        }),
+  elements: {
+    named: [...oldElements, ...Object.keys(oldAttributes)],
+    check: (e) => {
+      if (oldElements.has(e.name)) return foundIn(e, { what: e.name, kind: 'element' });
+      const names = oldAttributes[e.name]!.filter((name) => e.attributes.has(name));
+      return names.length > 0 ? foundIn(e, { what: names.join(', '), kind: 'attribute' }) : null;
+    },
+  },
 };

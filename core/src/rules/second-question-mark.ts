@@ -1,14 +1,25 @@
+import { parseAddress } from '../text/index.ts';
+import type { Mend } from '../reading/reading.ts';
 import type { CodeRule } from './rule.ts';
 
 export const rule: CodeRule = {
   id: 'second-question-mark',
   level: 'error',
   source: 'URL, section 4.1 (only the first “?” begins the query; what follows is parted by “&”)',
-  check: ({ reading }) =>
-    reading.addresses.flatMap((a) =>
-      a.parameters
-        // `a=1?b=2`, but neither an address inside a parameter nor an opaque value: a word, `=`, and nothing of an address before it.
-        .filter((p) => p.in === 'query' && p.value !== null && !/^(?:https?:)?\/\/|^\/|%2f|:\/\//i.test(p.value) && /^[\w.,:%+-]{0,200}\?[a-z][\w-]{0,40}(?:=|$)/i.test(p.value))
-        .map((p) => ({ start: a.start, end: a.end, facts: { parameter: p.name, value: p.value } })),
-    ),
+  addresses: (a, { markup }) => {
+    if (!a.url.includes('?')) return null;
+    const found = a.parameters.filter(
+      // `a=1?b=2`, but neither an address inside a parameter nor an opaque value: a word, `=`, and nothing of an address before it.
+      (p) =>
+        p.in === 'query' && p.value?.includes('?') === true && !/^(?:https?:)?\/\/|^\/|%2f|:\/\//i.test(p.value) && /^[\w.,:%+-]{0,200}\?[a-z][\w-]{0,40}(?:=|$)/i.test(p.value),
+    );
+    return found.map((p) => ({ start: a.start, end: a.end, facts: { parameter: p.name, value: p.value }, mend: joined(markup.text.slice(a.start, a.end), a.start, p.name) }));
+  },
 };
+
+function joined(raw: string, start: number, name: string): Mend[] {
+  const { parameters, joint } = parseAddress(raw);
+  const found = parameters.find((p) => p.in === 'query' && p.name === name);
+  const at = found ? raw.indexOf('?', found.valueStart) : -1;
+  return at < 0 ? [] : [{ start: start + at, end: start + at + 1, text: joint, reason: 'Parameters after the first are joined with &.' }];
+}

@@ -4,5 +4,5 @@ export const rule: CodeRule = {
   id: 'several-embeds',
   level: 'note',
   source: 'observed: several codes pasted in one go',
-  check: ({ reading, markup }) => (reading.embeds.length > 1 ? [{ start: 0, end: markup.text.length, facts: { count: reading.embeds.length } }] : []),
+  code: ({ reading, markup }) => (reading.embeds.length > 1 ? { start: 0, end: markup.text.length, facts: { count: reading.embeds.length } } : null),
 };

@@ -1,24 +1,22 @@
-import type { CodeRule } from './rule.ts';
+import { mendAttribute } from './mends.ts';
+import { foundIn, type CodeRule } from './rule.ts';
 
 export const rule: CodeRule = {
   id: 'shape-mismatch',
   level: 'warning',
   source: 'observed: a player fills what is left with black',
-  check: ({ reading, markup, sheet }) => {
+  code: ({ reading, markup, sheet }) => {
     const { ratio, width, height } = reading.size;
+    if (!sheet || ratio === null || width?.unit !== 'px' || height?.unit !== 'px') return null;
     const frame = markup.elements.find((e) => e.name === 'iframe');
-    if (!sheet || !frame || ratio === null || width?.unit !== 'px' || height?.unit !== 'px') return [];
     const natural = sheet.shape.width / sheet.shape.height;
     // Upright and square ones are wished for; a shape that is only a little off is a slip.
     const off = Math.abs(ratio / natural - 1);
-    return off > 0.03 && off < 0.35
-      ? [
-          {
-            start: frame.start,
-            end: frame.startTagEnd,
-            facts: { width: width.value, height: height.value, shape: `${sheet.shape.width}:${sheet.shape.height}`, wanted: Math.round(width.value / natural) },
-          },
-        ]
-      : [];
+    if (!frame || off <= 0.03 || off >= 0.35) return null;
+    const wanted = Math.round(width.value / natural);
+    const shape = `${sheet.shape.width}:${sheet.shape.height}`;
+    const stated = ['width', 'height'].every((name) => /^\d+$/.test(frame.attributes.value(name) ?? ''));
+    const mend = stated ? mendAttribute(markup, frame, 'height', String(wanted), `${width.value} wide in the shape ${shape} is ${wanted} high.`) : [];
+    return foundIn(frame, { width: width.value, height: height.value, shape, wanted }, mend);
   },
 };

@@ -1,4 +1,4 @@
-import { attribute } from '../text/index.ts';
+import { mendAttribute } from './mends.ts';
 import type { CodeRule } from './rule.ts';
 
 const presence: Record<string, readonly string[]> = {
@@ -13,18 +13,19 @@ const presence: Record<string, readonly string[]> = {
   select: ['multiple', 'required', 'disabled'],
   textarea: ['required', 'disabled', 'readonly'],
 };
-const off = new Set(['false', '0', 'no', 'off', 'none', 'null', 'undefined']);
+const offValues = new Set(['false', '0', 'no', 'off', 'none', 'null', 'undefined']);
 
 export const rule: CodeRule = {
   id: 'value-on-presence',
   level: 'warning',
   source: 'HTML, section 2.3.2 (boolean attributes: presence means true, whatever the value)',
-  check: ({ markup }) =>
-    markup.elements.flatMap((element) =>
-      (presence[element.name] ?? []).flatMap((name) => {
-        const value = attribute(element, name);
-        const place = value === null || !off.has(value.trim().toLowerCase()) ? undefined : element.attributes.get(name);
-        return place ? [{ start: place.start, end: place.end, facts: { attribute: name, value } }] : [];
-      }),
-    ),
+  attributes: (e, name, value, { markup }) => {
+    if (value === '' || !presence[e.name]?.includes(name)) return null;
+    const said = value.trim().toLowerCase();
+    if (said === name) return null;
+    const { start, end } = e.attributes.get(name)!;
+    const off = offValues.has(said);
+    const mend = off ? mendAttribute(markup, e, name, null, `Without the word ${name} it is off, as “${value}” was meant.`) : [];
+    return { start, end, facts: { attribute: name, value: value.slice(0, 80), off }, mend, level: off ? 'warning' : 'note' };
+  },
 };

@@ -1,5 +1,6 @@
 import { attribute } from '../text/index.ts';
-import type { CodeRule } from './rule.ts';
+import type { Mend } from '../reading/reading.ts';
+import { foundIn, type CodeRule, type Found } from './rule.ts';
 
 const attributesAsElements = new Set(['src', 'href', 'width', 'height', 'allowfullscreen', 'frameborder', 'url', 'address']);
 /* Elements that stand in the text with an address in `src`, though they do nothing with it. */
@@ -13,19 +14,23 @@ export const rule: CodeRule = {
   id: 'wrong-element',
   level: 'error',
   source: 'HTML, index of attributes (which element has which); section 4.8.2 (source only in picture, video and audio)',
-  check: ({ reading, markup }) =>
-    reading.input !== 'code'
-      ? []
-      : markup.elements.flatMap((element) => {
-          const place = { start: element.start, end: element.startTagEnd };
-          // `<src="…">` is an element whose name goes on to the first blank or slash.
-          const name = element.name.split('=')[0]!;
-          if (attributesAsElements.has(name)) return [{ ...place, facts: { element: name, why: 'named-as-attribute' } }];
-          if (idle.has(element.name) && /^\s*(?:https?:)?\/\//i.test(attribute(element, 'src') ?? '')) return [{ ...place, facts: { element: element.name, why: 'no-address' } }];
-          if (element.name === 'source' && !['video', 'audio', 'picture'].includes(element.parent?.name ?? ''))
-            return [{ ...place, facts: { element: 'source', why: 'outside-media' } }];
-          if (element.name === 'iframe' && !element.attributes.has('src') && !element.attributes.has('srcdoc') && element.attributes.has('href'))
-            return [{ ...place, facts: { element: 'iframe', why: 'no-address' } }];
-          return [];
-        }),
+  elements: {
+    named: 'any',
+    check: (e) => {
+      const fault = (why: string, mend?: Mend[]): Found => foundIn(e, { element: e.name.split('=')[0]!, why }, mend);
+      if (e.name === 'iframe') {
+        const href = e.attributes.has('src') || e.attributes.has('srcdoc') ? undefined : e.attributes.get('href');
+        if (!href) return null;
+        const { start } = href;
+        return fault('no-address', [{ start, end: start + 4, text: 'src', reason: 'A frame takes its address in src.' }]);
+      }
+      if (idle.has(e.name)) {
+        const src = attribute(e, 'src');
+        return src !== null && /^\s*(?:https?:)?\/\//i.test(src) ? fault('no-address') : null;
+      }
+      if (e.name === 'source') return ['video', 'audio', 'picture'].includes(e.parent?.name ?? '') ? null : fault('outside-media');
+      // `<src="…">` is an element whose name goes on to the first blank or slash.
+      return attributesAsElements.has(e.name) || (e.name.includes('=') && attributesAsElements.has(e.name.split('=')[0]!)) ? fault('named-as-attribute') : null;
+    },
+  },
 };

@@ -24,3 +24,12 @@ export function clipIn(address: Pick<ReadAddress, 'parameters'>, sheet: Sheet): 
   };
   return { start: time('start'), end: time('end') };
 }
+
+/** The clip that any address asks for: a frame's by its provider's sheet, a file's by its media fragment (Media Fragments URI 1.0, section 4.2.1). */
+export function clipOf(address: ReadAddress, sheet: Sheet | null): { start: number | null; end: number | null } {
+  if (address.use === 'frame' && sheet) return clipIn(address, sheet);
+  const t = address.use === 'media' ? address.parameters.find((p) => p.in === 'fragment' && p.name === 't')?.value : null;
+  const found = t ? /^(?:npt:)?([\d:.]{0,16})(?:,([\d:.]{1,16}))?$/.exec(t) : null;
+  const time = (said: string | undefined): number | null => (said ? readTime(said, 'clock') : null);
+  return { start: time(found?.[1]), end: time(found?.[2]) };
+}

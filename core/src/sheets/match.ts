@@ -8,10 +8,38 @@ export interface SheetMatch {
   url: URL;
 }
 
-/** Finds the sheet whose frames have addresses like this one. Protocol-relative addresses are read as https. */
+/** Finds the sheet whose frames have addresses like this one, and the item's id. Protocol-relative addresses are read as https. */
 export function matchFrame(address: string, sheets: readonly Sheet[]): SheetMatch | null {
-  return match(address, sheets, (sheet) => sheet.frames);
+  return match(address, sheets, framesOf);
 }
+
+/** The sheet whose frames have addresses like this one, or null. Protocol-relative addresses are read as https. */
+export function sheetOfFrame(address: string, sheets: readonly Sheet[]): Sheet | null {
+  // Most addresses are of nobody that a sheet knows, and plain: telling these must cost next to nothing.
+  const plain = plainAddress.exec(address);
+  if (plain && !hostsKnown(sheets).has('*')) {
+    const [, host, path = '/'] = plain;
+    if (!hostsKnown(sheets).has(host!)) return null;
+    const fits = (pattern: AddressPattern): boolean | null => {
+      const short = shortcut(pattern);
+      return pattern.hostname !== host ? false : short ? short.test(path) : null;
+    };
+    for (const sheet of sheets) {
+      for (const pattern of sheet.frames) {
+        const told = fits(pattern);
+        if (told) return sheet;
+        if (told === null) return matchFrame(address, sheets)?.sheet ?? null;
+      }
+    }
+    return null;
+  }
+  return matchFrame(address, sheets)?.sheet ?? null;
+}
+
+const framesOf = (sheet: Sheet): readonly AddressPattern[] => sheet.frames;
+
+/* An address in which the URL standard's parser would change nothing up to the end of its path. */
+const plainAddress = /^(?:https?:)?\/\/([a-z0-9-]+(?:\.[a-z0-9-]+)*\.[a-z][a-z-]*)(?::\d{1,5})?((?:\/(?!\.)[A-Za-z0-9_.~-]*)+)?(?:[?#]|$)/;
 
 /** Finds the sheet to whose items people have links like this one. */
 export function matchLink(link: string, sheets: readonly Sheet[]): SheetMatch | null {
@@ -19,11 +47,10 @@ export function matchLink(link: string, sheets: readonly Sheet[]): SheetMatch | 
 }
 
 function match(address: string, sheets: readonly Sheet[], patternsOf: (sheet: Sheet) => readonly AddressPattern[]): SheetMatch | null {
-  // Most addresses are of nobody that a sheet knows: telling that must cost next to nothing.
   const host = plainHost(address);
   if (host !== null && !hostsKnown(sheets).has(host) && !hostsKnown(sheets).has('*')) return null;
-  if (!URL.canParse(address, 'https://relative.invalid/')) return null;
-  const url = new URL(address, 'https://relative.invalid/');
+  const url = parsed(address);
+  if (url === null) return null;
   if (url.protocol !== 'http:' && url.protocol !== 'https:') return null;
   for (const sheet of sheets) {
     for (const pattern of patternsOf(sheet)) {
@@ -33,6 +60,14 @@ function match(address: string, sheets: readonly Sheet[], patternsOf: (sheet: Sh
     }
   }
   return null;
+}
+
+function parsed(address: string): URL | null {
+  try {
+    return new URL(address, 'https://relative.invalid/');
+  } catch {
+    return null;
+  }
 }
 
 const isPlain = (hostname: string): boolean => /^[a-z0-9.-]+$/.test(hostname);

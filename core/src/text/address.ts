@@ -1,4 +1,4 @@
-import { decodeAttribute } from './entities.ts';
+import { decodeAttribute, undecoded } from './entities.ts';
 
 export type ParameterPlace = 'query' | 'fragment';
 
@@ -35,13 +35,15 @@ export interface ParameterChange {
 
 /**
  * Reads an address out of a raw attribute value. Items are split as the URL standard does for
- * `application/x-www-form-urlencoded` (section 5.1); a fragment is split the same way where it has a `=`.
+ * `application/x-www-form-urlencoded` (section 5.1); a fragment is split the same way where it has a `=`. A `plain` one
+ * stands in no attribute: nothing in it is a character reference.
  */
-export function parseAddress(raw: string): Address {
-  const { text, at } = decodeAttribute(raw);
+export function parseAddress(raw: string, { plain = false }: { plain?: boolean } = {}): Address {
+  const { text, at } = plain ? undecoded(raw) : decodeAttribute(raw);
   const hash = text.indexOf('#');
   const queryEnd = hash < 0 ? text.length : hash;
-  const mark = text.slice(0, queryEnd).indexOf('?');
+  const first = text.indexOf('?');
+  const mark = first < queryEnd ? first : -1;
   const parameters: AddressParameter[] = [];
   const trimmedEnd = text.trimEnd().length;
   const items = (from: number, to: number, place: ParameterPlace): void => {
@@ -69,7 +71,7 @@ export function parseAddress(raw: string): Address {
   if (mark >= 0) items(mark + 1, queryEnd, 'query');
   if (hash >= 0 && text.indexOf('=', hash) >= 0) items(hash + 1, text.length, 'fragment');
   const query = mark < 0 ? '' : raw.slice(at[mark]!, at[queryEnd]!);
-  return { raw, url: text.trim(), parameters, joint: /&(?!amp;|#38;|#x26;)/i.test(query) ? '&' : '&amp;' };
+  return { raw, url: text.trim(), parameters, joint: query.includes('&') && /&(?!amp;|#38;|#x26;)/i.test(query) ? '&' : '&amp;' };
 }
 
 /**
@@ -128,6 +130,7 @@ function percentEncode(text: string): string {
 }
 
 function formDecode(text: string): string {
+  if (!text.includes('%') && !text.includes('+')) return text;
   const spaced = text.replaceAll('+', ' ');
   try {
     return decodeURIComponent(spaced);

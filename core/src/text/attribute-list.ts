@@ -28,6 +28,11 @@ export class AttributeList {
     this.#token = token;
   }
 
+  /** Names and values, without their places. */
+  get entries(): readonly { name: string; value: string }[] {
+    return this.#token.attrs;
+  }
+
   get size(): number {
     return this.#token.attrs.length;
   }

@@ -4,7 +4,7 @@ import { DecodingMode, EntityDecoder, htmlDecodeTree } from 'entities/decode';
 export interface DecodedText {
   text: string;
   /** `at[i]` is the offset (within the raw value) where the i-th code unit of `text` begins; at least one more entry, for the end. */
-  at: readonly number[];
+  at: ArrayLike<number>;
 }
 
 /**
@@ -12,41 +12,50 @@ export interface DecodedText {
  * character came from. Line ends are normalised as the HTML parser does (section 13.2.3.5): CRLF and CR become LF.
  */
 export function decodeAttribute(raw: string): DecodedText {
-  if (!raw.includes('&') && !raw.includes('\r')) return { text: raw, at: identity(raw.length) };
+  if (!raw.includes('&') && !raw.includes('\r')) return undecoded(raw);
+  // A reference never stands for more code units than it is written with, so nothing is longer than the raw value.
+  const at = new Uint32Array(raw.length + 1);
   let text = '';
-  const at: number[] = [];
-  const push = (piece: string, from: number): void => {
-    for (let i = 0; i < piece.length; i++) at.push(from);
-    text += piece;
-  };
+  let length = 0;
   let emitted = '';
   const decoder = new EntityDecoder(htmlDecodeTree, (codePoint) => {
     emitted += String.fromCodePoint(codePoint);
   });
+  const take = (piece: string, from: number, step: 0 | 1): void => {
+    for (let i = 0; i < piece.length; i++) at[length + i] = from + i * step;
+    length += piece.length;
+    text += piece;
+  };
   for (let i = 0; i < raw.length;) {
-    const unit = raw[i]!;
-    if (unit === '&') {
+    const stop = nextSpecial(raw, i);
+    if (stop > i) take(raw.slice(i, stop), i, 1);
+    i = stop;
+    if (raw[i] === '\r') {
+      take('\n', i, 0);
+      i += raw[i + 1] === '\n' ? 2 : 1;
+    } else if (raw[i] === '&') {
       emitted = '';
       decoder.startEntity(DecodingMode.Attribute);
       let consumed = decoder.write(raw, i + 1);
       if (consumed < 0) consumed = decoder.end();
-      if (consumed > 0) {
-        push(emitted, i);
-        i += consumed;
-        continue;
-      }
+      take(consumed > 0 ? emitted : '&', i, 0);
+      i += Math.max(consumed, 1);
     }
-    if (unit === '\r') {
-      push('\n', i);
-      i += raw[i + 1] === '\n' ? 2 : 1;
-      continue;
-    }
-    push(unit, i);
-    i++;
   }
-  at.push(raw.length);
+  at[length] = raw.length;
   return { text, at };
 }
+
+function nextSpecial(raw: string, from: number): number {
+  for (let i = from; i < raw.length; i++) {
+    const unit = raw.charCodeAt(i);
+    if (unit === 38 || unit === 13) return i;
+  }
+  return raw.length;
+}
+
+/** A text in which nothing is to be decoded. */
+export const undecoded = (raw: string): DecodedText => ({ text: raw, at: identity(raw.length) });
 
 /* Where nothing is decoded, each character stands where it stands. The list is kept, as most values are short. */
 let counted: readonly number[] = [0];

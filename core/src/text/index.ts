@@ -5,6 +5,6 @@ export * from './edit.ts';
 export * from './entities.ts';
 export { AttributeList } from './attribute-list.ts';
 export * from './markup.ts';
-export { rawTextElements, voidElements } from './nesting.ts';
+export { deepest, rawTextElements, voidElements } from './nesting.ts';
 export * from './position.ts';
 export * from './styles.ts';

@@ -1,6 +1,6 @@
 import { Tokenizer, TokenizerMode, type Token } from 'parse5';
 import { AttributeList } from './attribute-list.ts';
-import { closedBy, pageTags, rawTextElements, voidElements } from './nesting.ts';
+import { closedBy, deepest, pageTags, rawTextElements, voidElements } from './nesting.ts';
 
 export type { MarkupAttribute } from './attribute-list.ts';
 
@@ -39,6 +39,8 @@ export interface Markup {
   elements: MarkupElement[];
   /** Where the text ends inside a tag, a comment or a declaration: where that begins. */
   openAt: number | null;
+  /** Where elements begin to nest deeper than browsers go ({@link deepest}): what follows was not read. */
+  tooDeepAt: number | null;
   /** Whether it brings tags of a page of its own (`html`, `head`, `body`). */
   isPage: boolean;
 }
@@ -52,7 +54,11 @@ export function parseMarkup(text: string): Markup {
   const reader = new Reader(text);
   const tokenizer = new Tokenizer({ sourceCodeLocationInfo: true }, reader);
   reader.tokenizer = tokenizer;
-  tokenizer.write(text, true);
+  try {
+    tokenizer.write(text, true);
+  } catch (error) {
+    if (error !== tooDeep) throw error;
+  }
   return reader.finish();
 }
 
@@ -68,6 +74,9 @@ export function innerText(text: string, element: MarkupElement): string {
 
 const unfinished = new Set(['eof-in-tag', 'eof-in-comment', 'eof-in-doctype', 'eof-in-cdata', 'eof-before-tag-name']);
 
+/* Stops the tokenizer: nobody who nests so deep means it. */
+const tooDeep = new Error('nested too deep');
+
 class Reader {
   tokenizer!: Tokenizer;
   readonly #text: string;
@@ -76,6 +85,7 @@ class Reader {
   readonly #open: MarkupElement[] = [];
   #foreign = 0;
   #openAt: number | null = null;
+  #tooDeepAt: number | null = null;
   #isPage = false;
 
   constructor(text: string) {
@@ -91,6 +101,10 @@ class Reader {
     }
     const closes = this.#foreign > 0 ? -1 : closedBy(name, this.#open);
     if (closes >= 0) this.#close(closes, startOffset, null);
+    if (this.#open.length === deepest) {
+      this.#tooDeepAt = startOffset;
+      throw tooDeep;
+    }
     const parent = this.#open.at(-1) ?? null;
     const element: MarkupElement = {
       kind: 'element',
@@ -149,7 +163,7 @@ class Reader {
 
   finish(): Markup {
     this.#close(0, this.#text.length, null);
-    return { text: this.#text, roots: this.#roots, elements: this.#elements, openAt: this.#openAt, isPage: this.#isPage };
+    return { text: this.#text, roots: this.#roots, elements: this.#elements, openAt: this.#openAt, tooDeepAt: this.#tooDeepAt, isPage: this.#isPage };
   }
 
   #add(kind: MarkupText['kind'], place: Token.Location, value: string): void {

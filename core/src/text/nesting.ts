@@ -9,6 +9,9 @@ export const rawTextElements: ReadonlySet<string> = new Set(['script', 'style', 
 /** Tags that only mark regions of a page: a browser ignores or moves them when a code is pasted into a body. */
 export const pageTags: ReadonlySet<string> = new Set(['html', 'head', 'body']);
 
+/** How deep elements nest before browsers stop putting one into the other (observed; HTML, section 13.2.6.1 leaves the limit to them). */
+export const deepest = 512;
+
 const blocks = new Set(
   'address article aside blockquote center details dialog dir div dl fieldset figcaption figure footer form h1 h2 h3 h4 h5 h6 header hgroup hr main menu nav ol p pre section summary table ul'.split(
     ' ',
@@ -23,6 +26,7 @@ const sameGroup: Record<string, ReadonlySet<string>> = {
   td: new Set(['td', 'th']),
   th: new Set(['td', 'th']),
 };
+const paragraph: ReadonlySet<string> = new Set(['p']);
 const walls: Record<string, ReadonlySet<string>> = {
   p: new Set(['button', 'object', 'td', 'th', 'table', 'caption', 'template']),
   li: new Set(['ul', 'ol', 'menu']),
@@ -39,7 +43,8 @@ const walls: Record<string, ReadonlySet<string>> = {
  * the outermost one, or -1.
  */
 export function closedBy(tag: string, open: readonly { name: string }[]): number {
-  if (blocks.has(tag)) return lastIndex(open, new Set(['p']), walls['p']!);
+  if (open.length === 0) return -1;
+  if (blocks.has(tag)) return lastIndex(open, paragraph, walls['p']!);
   const group = sameGroup[tag];
   return group ? lastIndex(open, group, walls[tag]!) : -1;
 }

@@ -6,6 +6,7 @@ export interface Position {
 
 /** Answers many questions about one text: its line ends (LF, CRLF or CR) are found once. */
 export function positionsIn(text: string): (offset: number) => Position {
+  if (!text.includes('\n') && !text.includes('\r')) return (offset) => ({ line: 1, column: offset + 1 });
   const starts = [0];
   const lineEnd = /\r\n|\r|\n/g;
   for (let found = lineEnd.exec(text); found; found = lineEnd.exec(text)) starts.push(found.index + found[0].length);

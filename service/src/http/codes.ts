@@ -1,5 +1,4 @@
-import { previewDocument, powersOf, read } from '@orbis/core';
-import { limits } from '@orbis/core';
+import { limits, mend, powersOf, previewDocument, read } from '@orbis/core';
 import { OrbisError, tellReading } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 import { newPublicId } from '../store/ids.ts';
@@ -26,7 +25,8 @@ export function codeHandlers(deps: Deps): Handlers<Named<'readings' | 'outcomes'
       const texts = 'texts' in body ? body.texts : [body.text];
       const found = texts.reduce((sum, text) => sum + text.length, 0);
       if (found > batchLimit) throw new OrbisError('too-large', { most: batchLimit, found });
-      return { data: { items: texts.map((text) => tellReading(read(text, { sheets }))) } };
+      const mended = body.mend === false ? [] : texts.map((text) => mend(text, { sheets }, body.mend === true ? undefined : (body.mend as string[])));
+      return { data: { items: (body.mend === false ? texts : mended.map(({ text }) => text)).map((text) => tellReading(read(text, { sheets }))), mended } };
     },
     'outcomes.create': async ({ body }) => {
       const base = await baseOf(body);

@@ -1,4 +1,4 @@
-import { openCode, read, readMark, type Code, type Sheet } from '@orbis/core';
+import { mend, openCode, read, readMark, type Code, type Sheet } from '@orbis/core';
 import { OrbisError, tellReading } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
 import { embedOfMark } from '../store/placements.ts';
@@ -10,13 +10,12 @@ export interface Collected {
 }
 
 /**
- * Takes in a code or a link; with `mend`, as the mending that its reading offers would have it. Of a link, the provider's sheet makes a code.
+ * Takes in a code or a link; with `mend`, as the mendings that its findings carry would have it: all, or those of the rules named. Of a link, the provider's sheet makes a code.
  * @throws OrbisError when there is nothing in it that could be placed, or when Orbis handed it out itself.
  */
-export async function takeIn(db: Handle, pasted: string, sheets: readonly Sheet[], { mend = false }: { mend?: boolean } = {}): Promise<Collected> {
-  const asPasted = read(pasted, { sheets });
-  const mended = mend ? asPasted.mending : null;
-  const reading = mended ? read(mended.text, { sheets }) : asPasted;
+export async function takeIn(db: Handle, pasted: string, sheets: readonly Sheet[], { mend: wanted = false }: { mend?: boolean | readonly string[] } = {}): Promise<Collected> {
+  const text = wanted === false ? pasted : mend(pasted, { sheets }, wanted === true ? undefined : wanted).text;
+  const reading = read(text, { sheets });
   const excess = tellReading(reading).findings.find((finding) => finding.rule === 'too-much');
   if (excess) throw new OrbisError('text-too-much', { problem: `${excess.message} ${excess.remedy}` });
   if (reading.input === 'empty') throw new OrbisError('nothing-pasted');
@@ -27,7 +26,7 @@ export async function takeIn(db: Handle, pasted: string, sheets: readonly Sheet[
   const mark = reading.mark === null ? null : readMark(reading.mark);
   const known = mark && (await embedOfMark(db, mark.placement));
   if (known) throw new OrbisError('marked-code', { embed: known });
-  return { pasted, code: openCode(reading.made ?? mended?.text ?? pasted, { sheets }) };
+  return { pasted, code: openCode(reading.made ?? text, { sheets }) };
 }
 
 /** The worst level among a code's findings. */

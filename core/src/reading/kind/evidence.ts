@@ -1,0 +1,207 @@
+import { attribute } from '../../text/index.ts';
+import type { Kind, Reading } from '../reading.ts';
+import type { Clues } from './clues.ts';
+import { kindsOfWord } from './vocabulary.ts';
+
+/** One row of evidence. */
+interface Row {
+  /** What it needs to be asked at all: an element of this name, or that there is a file, a permission, a parameter, an address or a size. */
+  at: { element: string } | 'file' | 'allow' | 'parameters' | 'addresses' | 'size';
+  kind: Kind;
+  weight: number;
+  reason: string;
+  source: string;
+  holds: (clues: Clues) => boolean;
+}
+
+type Said = Reading['evidence'][number];
+
+/* Where words are looked for, what one there weighs, and what it rests on. */
+export const wordPlaces: readonly { of: (clues: Clues) => ReadonlySet<string>; weight: number; where: string; source: string }[] = [
+  { of: (clues) => clues.addressWords, weight: 2, where: 'address', source: 'observed: words of the trade in paths and queries' },
+  { of: (clues) => clues.nameWords, weight: 2, where: 'names', source: 'observed: words of the trade in classes, ids and data attributes' },
+  { of: (clues) => clues.titleWords, weight: 1, where: 'title', source: 'observed: words of the trade in titles' },
+];
+
+function spokenBy(clues: Clues, out: Said[]): void {
+  for (const { of, weight, where } of wordPlaces) {
+    const found = of(clues);
+    if (found.size === 0) continue;
+    const said = new Map<Kind, number>();
+    for (const word of found) for (const kind of kindsOfWord.get(word) ?? []) said.set(kind, (said.get(kind) ?? 0) + 1);
+    // Two different words of one trade in one place are hardly chance.
+    for (const [kind, times] of said)
+      out.push({ kind, weight: times > 1 ? weight + 1 : weight, reason: `its ${where} ${where === 'names' ? 'have' : 'has'} a word of ${trade[kind] ?? `${kind}s`}` });
+  }
+}
+
+const trade: Partial<Record<Kind, string>> = { audio: 'sound', reviews: 'reviews', advert: 'adverts', share: 'sharing', shop: 'shops', booking: 'bookings', popup: 'pop-ups' };
+
+/* Whether one of these words is among those of a code. */
+const anyOf = (list: string): ((of: ReadonlySet<string>) => boolean) => {
+  const wanted = list.split(' ');
+  return (of) => of.size > 0 && wanted.some((word) => of.has(word));
+};
+const givesLatitude = anyOf('lat latitude');
+const givesLongitude = anyOf('lng lon long longitude');
+const givesZoom = anyOf('zoom z');
+const givesPlace = anyOf('q query center centre place ll bbox marker');
+const givesPage = anyOf('u url href link page');
+const speaksOfTimes = anyOf('booking book calendar schedule slots appointment');
+
+const isLow = ({ height }: Clues): boolean => height <= 200;
+const isWide = ({ width, height }: Clues): boolean => width >= height * 1.2;
+const isVideoShape = ({ width, height }: Clues): boolean => Math.abs(width / height - 16 / 9) < 0.03 || Math.abs(width / height - 9 / 16) < 0.02;
+
+const advertSizes = new Set(['728x90', '300x250', '160x600', '320x50', '970x250', '300x600', '468x60', '320x100', '336x280']);
+
+/** Every row of evidence: what it speaks for, how strongly, why, and what it rests on. */
+export const evidenceRows: readonly Row[] = [
+  { at: { element: 'video' }, kind: 'video', weight: 8, reason: 'it is a video element', source: 'HTML, section 4.8.8', holds: () => true },
+  { at: { element: 'audio' }, kind: 'audio', weight: 8, reason: 'it is an audio element', source: 'HTML, section 4.8.9', holds: () => true },
+  {
+    at: 'file',
+    kind: 'video',
+    weight: 6,
+    reason: 'it leads to a video file',
+    source: 'RFC 2046, section 4.4; usual endings',
+    holds: (c) => /^(?:mp4|webm|ogv|mov|m4v|m3u8|mpd|video\/.*)$/.test(c.file),
+  },
+  {
+    at: 'file',
+    kind: 'audio',
+    weight: 6,
+    reason: 'it leads to an audio file',
+    source: 'RFC 2046, section 4.3; usual endings',
+    holds: (c) => /^(?:mp3|ogg|oga|wav|m4a|aac|flac|opus|audio\/.*)$/.test(c.file),
+  },
+  {
+    at: 'file',
+    kind: 'document',
+    weight: 8,
+    reason: 'it leads to a document file',
+    source: 'RFC 8118; usual endings',
+    holds: (c) => /^(?:pdf|docx?|pptx?|xlsx?|odt|odp|epub|application\/pdf)$/.test(c.file),
+  },
+  { at: { element: 'form' }, kind: 'form', weight: 8, reason: 'it is a form', source: 'HTML, section 4.10.3', holds: () => true },
+  {
+    at: { element: 'input' },
+    kind: 'form',
+    weight: 2,
+    reason: 'it asks for a mail address',
+    source: 'HTML, section 4.10.5.1.5',
+    holds: (c) => c.markup.elements.some((e) => e.name === 'input' && attribute(e, 'type')?.toLowerCase() === 'email'),
+  },
+  {
+    at: 'addresses',
+    kind: 'map',
+    weight: 5,
+    reason: 'its address gives latitude and longitude',
+    source: 'RFC 5870 (WGS 84 degrees)',
+    holds: (c) => (givesLatitude(c.parameters) && givesLongitude(c.parameters)) || c.addresses.some((a) => /[@=/,(]-?\d{1,2}\.\d{3,},\s?-?\d{1,3}\.\d{3,}/.test(a.url)),
+  },
+  {
+    at: 'parameters',
+    kind: 'map',
+    weight: 2,
+    reason: 'it has a zoom and a place',
+    source: 'observed',
+    holds: (c) => givesZoom(c.parameters) && givesPlace(c.parameters),
+  },
+  { at: 'allow', kind: 'map', weight: 3, reason: 'it asks for the visitor’s place', source: 'Geolocation, permission "geolocation"', holds: (c) => c.allow.has('geolocation') },
+  {
+    at: 'allow',
+    kind: 'video',
+    weight: 3,
+    reason: 'it asks to play by itself or picture in picture',
+    source: 'HTML, permission "autoplay"; Picture-in-Picture',
+    holds: (c) =>
+      c.allow.has('picture-in-picture') || (c.allow.has('autoplay') && c.allow.has('fullscreen')) || (c.allow.has('autoplay') && c.allow.has('encrypted-media') && isWide(c)),
+  },
+  {
+    at: 'allow',
+    kind: 'audio',
+    weight: 2,
+    reason: 'it asks to play by itself and is no higher than a player for sound',
+    source: 'observed',
+    holds: (c) => c.allow.has('autoplay') && isLow(c),
+  },
+  {
+    at: 'size',
+    kind: 'video',
+    weight: 2,
+    reason: 'it has the shape of a video and asks to fill the screen',
+    source: 'observed: 16:9 and 9:16',
+    holds: (c) => isVideoShape(c) && (c.allow.has('fullscreen') || Boolean(c.main?.attributes.has('allowfullscreen'))),
+  },
+  {
+    at: 'allow',
+    kind: 'booking',
+    weight: 3,
+    reason: 'it asks to take payments for a time',
+    source: 'Payment Request, permission "payment"',
+    holds: (c) => c.allow.has('payment') && speaksOfTimes(c.addressWords),
+  },
+  { at: 'allow', kind: 'shop', weight: 3, reason: 'it asks to take payments', source: 'Payment Request, permission "payment"', holds: (c) => c.allow.has('payment') },
+  {
+    at: { element: 'blockquote' },
+    kind: 'feed',
+    weight: 4,
+    reason: 'it is a quotation of what somebody posted, filled by a script',
+    source: 'HTML, section 4.4.4 (blockquote, cite)',
+    holds: (c) => c.elements.has('script'),
+  },
+  {
+    at: { element: 'noscript' },
+    kind: 'counter',
+    weight: 4,
+    reason: 'it is a picture of one pixel or a script that writes, with a picture for whoever has no scripts',
+    source: 'observed',
+    holds: (c) => c.markup.elements.some((e) => e.name === 'noscript' && e.children.some((child) => child.kind === 'element' && child.name === 'img')) && !c.elements.has('iframe'),
+  },
+  {
+    at: 'parameters',
+    kind: 'share',
+    weight: 4,
+    reason: 'an address of a page is inside its address',
+    source: 'URL, section 5.1 (a percent-encoded address as a value)',
+    holds: (c) =>
+      givesPage(c.parameters) &&
+      c.addresses.some(
+        (a) => (a.use === 'frame' || a.use === 'link') && a.parameters.some((p) => /^(?:u|url|href|link|page)$/i.test(p.name) && /^https?:\/\//i.test(p.value ?? '')),
+      ) &&
+      isLow(c),
+  },
+  {
+    at: 'size',
+    kind: 'advert',
+    weight: 4,
+    reason: 'it has one of the fixed sizes of adverts',
+    source: 'the trade’s common sizes: 728×90, 300×250, 160×600, 320×50, 970×250, 300×600, 468×60',
+    holds: ({ width, height }) => advertSizes.has(`${width}x${height}`),
+  },
+];
+
+const byElement = new Map<string, Row[]>();
+for (const row of evidenceRows) if (typeof row.at === 'object') byElement.set(row.at.element, [...(byElement.get(row.at.element) ?? []), row]);
+const rowsAt = (at: Row['at']): Row[] => evidenceRows.filter((row) => row.at === at);
+const [atFile, atAllow, atParameters, atAddresses, atSize] = [rowsAt('file'), rowsAt('allow'), rowsAt('parameters'), rowsAt('addresses'), rowsAt('size')];
+
+/** Everything that speaks for a kind, the strongest first. */
+export function evidenceIn(clues: Clues): Said[] {
+  const out: Said[] = [];
+  spokenBy(clues, out);
+  const ask = (rows: readonly Row[]): void => {
+    for (const { kind, weight, reason, holds } of rows) if (holds(clues)) out.push({ kind, weight, reason });
+  };
+  for (const name of clues.elements) {
+    const rows = byElement.get(name);
+    if (rows) ask(rows);
+  }
+  if (clues.file !== '') ask(atFile);
+  if (clues.allow.size > 0) ask(atAllow);
+  if (clues.parameters.size > 0) ask(atParameters);
+  if (clues.addresses.length > 0) ask(atAddresses);
+  if (clues.width > 0) ask(atSize);
+  return out.length > 1 ? out.sort((a, b) => b.weight - a.weight) : out;
+}

@@ -1,0 +1,31 @@
+import { addressSeams, changeAddress, parseAddress, setAttribute, smallestChange, type Markup, type MarkupElement, type ParameterChange } from '../text/index.ts';
+import type { Mend, ReadAddress } from '../reading/reading.ts';
+import type { SwitchSetting } from '../sheets/sheet.ts';
+
+/** The edit that gives an element's attribute a value, or takes it out (`null`). */
+export function mendAttribute({ text }: Markup, element: MarkupElement, name: string, value: string | null, reason: string): Mend[] {
+  const edit = setAttribute(text, element, name, value);
+  return edit ? [{ ...edit, reason }] : [];
+}
+
+/** The edit that puts an attribute of presence into a start tag. */
+export const mendPresence = (element: MarkupElement, name: string, reason: string): Mend[] => [{ start: element.nameEnd, end: element.nameEnd, text: ` ${name}`, reason }];
+
+/** The edit that makes these changes in an address; none where the address is not in one piece (in a style, a set of pictures). */
+export function mendAddress({ text }: Markup, address: ReadAddress, changes: readonly ParameterChange[], reason: string): Mend[] {
+  const raw = text.slice(address.start, address.end);
+  return replace(text, address.start, address.end, changeAddress(parseAddress(raw), changes), reason);
+}
+
+/** The smallest edit that puts this raw text in the place of an address. */
+export function replace(text: string, start: number, end: number, wanted: string, reason: string): Mend[] {
+  const edit = smallestChange(text, start, end, wanted, addressSeams);
+  return edit ? [{ ...edit, reason }] : [];
+}
+
+/** What switches a provider's switch on or off in an address; none where it is an attribute. */
+export function switchChange(setting: SwitchSetting | undefined, on: boolean): ParameterChange[] {
+  if (!setting || setting.in === 'attribute') return [];
+  const written = on ? setting.on : setting.off;
+  return [{ in: setting.in, name: setting.name, value: written === true ? '' : written, bare: written === true }];
+}
