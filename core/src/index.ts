@@ -12,3 +12,4 @@ export * from './dress/index.ts';
 export * from './isolate/index.ts';
 export * from './plan/index.ts';
 export * from './sweep/index.ts';
+export * from './harvest/index.ts';

@@ -119,8 +119,8 @@ export function settleScripts(markup: Markup, { parts, elements }: PartsRead, fa
   });
 }
 
-/* A number or key of this embed in the script's own address or attributes: another embed needs another script. */
-function carriesOwnNumber(element: MarkupElement): boolean {
+/** Whether a script carries a number or key of one embed, so that another embed needs another script. */
+export function carriesOwnNumber(element: MarkupElement): boolean {
   for (const { name } of element.attributes.entries)
     if (name === 'id' || (name.startsWith('data-') && !/^data-(?:no|lazy|async|defer|main|cookie|category)/.test(name))) return true;
   const src = attribute(element, 'src') ?? '';
