@@ -79,6 +79,8 @@ export const catalogue = {
   ),
   'nothing-to-mark': row(422, 2, 'Nothing to place', () => 'There is no element in this code that could carry the mark by which it is found again.'),
   'embed-retired': row(409, 4, 'Retired', (f) => `“${f.embed}” is retired. Restore it before placing it.`),
+  'page-unreadable': row(422, 3, 'Page not read', (f) => `The page could not be read: ${f.why}${f.remedy ? ` ${f.remedy}` : ''}`),
+  'already-taken': row(409, 4, 'Already taken', (f) => `Number ${f.number} was taken already: it is the embed “${f.embed}”. Nothing was collected.`),
   'already-placed': row(409, 4, 'Already placed', (f) => `“${f.embed}” is in ${f.place} already (placement ${f.placement}).`),
   'nothing-to-sweep': row(422, 2, 'Nothing to read', () => 'There is no page in the register that could be read. Add a site and its pages first.'),
   'sweep-ended': row(409, 4, 'Already ended', () => 'This sweep has ended already; there is nothing to stop.'),

@@ -134,6 +134,48 @@ export const sweepPage = z
     seen: z.array(z.object({ placement: publicId, embed: key, state, findings: z.array(placementFinding) })),
   })
   .meta({ id: 'SweepPage' });
+const pageFinding = z
+  .object({ rule: z.string(), level, line: count, column: count, facts: factRecord, message: z.string(), remedy: z.string() })
+  .meta({ id: 'PageFinding', description: 'Something wrong on a page as a whole' });
+export const harvestItem = z
+  .object({
+    number: z.number().int().min(1),
+    name: z.string().meta({ description: 'What it could be called' }),
+    text: z.string().meta({ description: 'The code as it stands on the page, its pieces joined' }),
+    kind: z.enum(kinds),
+    provider: z.string().nullable(),
+    hosts: z.array(z.string()),
+    level: level.nullable(),
+    heading: z.string().nullable().meta({ description: 'The heading that it follows on the page' }),
+    line: count,
+    column: count,
+    embed: key.nullable().meta({ description: 'The embed that it was taken as, or that holds the same code already' }),
+    state: z.enum(['offered', 'taken', 'known']),
+  })
+  .meta({ id: 'HarvestItem' });
+export const harvestSummary = z
+  .object({
+    id: publicId,
+    address: z.string().nullable().meta({ description: 'Where the page was read; null for a page that was handed in' }),
+    title: z.string().nullable(),
+    found: count,
+    taken: count,
+    known: count,
+    createdAt: time,
+  })
+  .meta({ id: 'HarvestSummary' });
+export const harvest = harvestSummary.extend({ items: z.array(harvestItem), findings: z.array(pageFinding) }).meta({ id: 'Harvest' });
+export const comparison = z
+  .object({
+    from: revision,
+    to: revision,
+    wishes: z
+      .array(z.object({ wish: z.string(), from: z.string().nullable(), to: z.string().nullable() }))
+      .meta({ description: 'Settings and dress that differ, as people say them; null where not wished' }),
+    sourceDiffers: z.boolean(),
+    runs: z.array(z.object({ kind: z.enum(['same', 'gone', 'new']), text: z.string() })).meta({ description: 'The two codes as they go out, word by word' }),
+  })
+  .meta({ id: 'Comparison' });
 export const preview = z.object({ url: z.string(), expiresAt: time, powers: z.array(z.object({ token: z.string(), because: z.string() })) }).meta({ id: 'Preview' });
 export const health = z.object({ status: z.literal('ok'), version: z.string() }).meta({ id: 'Health' });
 
@@ -147,6 +189,7 @@ export const lists = {
   sweeps: pageOf(sweep).meta({ id: 'SweepPageList' }),
   sweepPages: pageOf(sweepPage).meta({ id: 'SweptPages' }),
   tokens: pageOf(token).meta({ id: 'TokenPage' }),
+  harvests: pageOf(harvestSummary).meta({ id: 'HarvestPage' }),
 };
 
 export const embedName = label(120);
@@ -165,6 +208,10 @@ export type PlacementFinding = z.infer<typeof placementFinding>;
 export type Delivery = z.infer<typeof delivery>;
 export type Sweep = z.infer<typeof sweep>;
 export type SweepPage = z.infer<typeof sweepPage>;
+export type Harvest = z.infer<typeof harvest>;
+export type HarvestItem = z.infer<typeof harvestItem>;
+export type HarvestSummary = z.infer<typeof harvestSummary>;
+export type Comparison = z.infer<typeof comparison>;
 export type Preview = z.infer<typeof preview>;
 export type Session = z.infer<typeof session>;
 export type Token = z.infer<typeof token>;

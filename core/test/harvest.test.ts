@@ -81,6 +81,12 @@ describe('harvesting a page', () => {
     expect(harvest(page('<iframe src="https://a.localhost/x"></iframe>', '<style>p{color:red}</style>'), context).embeds[0]!.text).not.to.include('style');
   });
 
+  it('does not take the script of one place for the next one’s', () => {
+    const found = harvest(page(`${calendar(1)}\n${loader}\n<div class="popplenook-popup" data-campaign="x"></div>\n<p>x</p>`), context);
+    expect(found.embeds.map(({ text }) => text)).to.deep.equal([`${calendar(1)}\n${loader}`]);
+    expect(found.findings.map(({ rule, facts }) => [rule, facts['named']])).to.deep.equal([['loader-missing', 'popplenook-popup']]);
+  });
+
   it('offers a script of somebody else’s that shows something by itself, once', () => {
     const found = harvest(page('<h2>Visitors</h2><script src="https://count.tallywren.localhost/w.js?site=7"></script>'), context);
     expect(found.embeds.map(({ text, heading }) => [text, heading?.text])).to.deep.equal([['<script src="https://count.tallywren.localhost/w.js?site=7"></script>', 'Visitors']]);

@@ -10,11 +10,14 @@ import { codeHandlers } from './http/codes.ts';
 import { consolePolicy, serveConsole } from './http/console.ts';
 import { embedHandlers } from './http/embeds.ts';
 import { mountRoutes } from './http/mount.ts';
+import { harvestHandlers } from './http/harvests.ts';
 import { placementHandlers } from './http/placements.ts';
 import { placeHandlers } from './http/places.ts';
 import { answerProblems, noRoute } from './http/problems.ts';
+import { revisionHandlers } from './http/revisions.ts';
 import { sessionHandlers } from './http/session.ts';
 import { sweepHandlers } from './http/sweeps.ts';
+import type { Fetching } from './fetching/client.ts';
 import type { Runner } from './jobs/runner.ts';
 import type { Origins } from './origins.ts';
 
@@ -23,6 +26,7 @@ export interface Deps {
   connection: Connection;
   sheets: readonly Sheet[];
   runner: Pick<Runner, 'nudge'>;
+  fetching: Pick<Fetching, 'readPage'>;
   /** Asked at each request, as ports are known only once they are listened on. */
   origins: () => Origins;
   now: () => Date;
@@ -42,7 +46,16 @@ export function createApp(deps: Deps): Express {
   app.use(compression());
   const description = openApi(deps.version);
   app.get('/api/openapi.json', (_request, response) => void response.json(description));
-  const handlers = { ...sessionHandlers(deps), ...codeHandlers(deps), ...embedHandlers(deps), ...placeHandlers(deps), ...placementHandlers(deps), ...sweepHandlers(deps) };
+  const handlers = {
+    ...sessionHandlers(deps),
+    ...codeHandlers(deps),
+    ...embedHandlers(deps),
+    ...revisionHandlers(deps),
+    ...harvestHandlers(deps),
+    ...placeHandlers(deps),
+    ...placementHandlers(deps),
+    ...sweepHandlers(deps),
+  };
   app.use(apiBase, mountRoutes(handlers, deps), noRoute);
   app.use('/api', noRoute);
   app.use(serveConsole());

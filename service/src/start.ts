@@ -60,7 +60,7 @@ export async function startOrbis(
     undo.push(() => runner.stop());
     let origins: Origins | null = null;
     const known = (): Origins => origins!;
-    const app = createApp({ connection, sheets, runner, origins: known, now, log, version, trustProxy: settings.ORBIS_TRUST_PROXY });
+    const app = createApp({ connection, sheets, runner, fetching, origins: known, now, log, version, trustProxy: settings.ORBIS_TRUST_PROXY });
     const frames = createFramesApp({ connection, origins: known, now });
     const port = await listen(createServer(app), settings.ORBIS_HOST, settings.ORBIS_PORT, 'ORBIS_PORT', undo);
     const framesPort = await listen(createServer(frames), settings.ORBIS_HOST, settings.ORBIS_FRAMES_PORT, 'ORBIS_FRAMES_PORT', undo);

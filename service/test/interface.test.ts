@@ -3,7 +3,7 @@ import { expect } from 'chai';
 import type { Router } from 'express';
 import { pino } from 'pino';
 import { apiBase, ApiError, catalogue, findingSentences, openApi, OrbisError, routes } from '@orbis/contract';
-import { rules } from '@orbis/core';
+import { pageRules, rules } from '@orbis/core';
 import { createApp, type Deps } from '@orbis/service';
 import { declareSite, password, startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
 
@@ -55,7 +55,7 @@ describe('the description of the interface', () => {
   });
 
   it('has sentences for every rule', () => {
-    for (const rule of rules) expect(findingSentences, rule.id).to.have.property(rule.id);
+    for (const rule of [...rules, ...pageRules]) expect(findingSentences, rule.id).to.have.property(rule.id);
   });
 
   it('has its errors in the documents, both ways', () => {

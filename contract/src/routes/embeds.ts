@@ -4,10 +4,11 @@ import { key, listQuery } from '../common.ts';
 import { mendChoice, readingsAnswer, readingsBody } from '../reading.ts';
 import { sheetSchema } from '../sheet.ts';
 import { dressSchema, settingsSchema } from '../wishes.ts';
-import { embed, embedName, lists, outcome, preview, revision, tags } from '../resources.ts';
+import { comparison, embed, embedName, lists, outcome, preview, revision, tags } from '../resources.ts';
 import { route } from './route.ts';
 
 const params = z.object({ embed: key });
+const revisionNumber = z.coerce.number().int().min(1).max(1_000_000);
 const wishes = { settings: settingsSchema.default({}), dress: dressSchema.default({}) };
 const wishErrors = ['no-sheet', 'setting-not-offered', 'clip-order', 'sound-autoplay', 'nothing-to-dress', 'shape-unknown', 'own-wrapper'] as const;
 /** A code that is in the collection, or a text that is not. */
@@ -148,6 +149,43 @@ export const embedRoutes = {
     statuses: [201, 200],
     errors: ['not-found', 'nothing-pasted', 'text-too-much', 'no-code', 'visible-code', 'several-links', 'link-not-known', 'marked-code', 'wishes-unfit'],
   }),
+  'embeds.duplicate': route({
+    method: 'post',
+    path: '/embeds/:embed/duplicates',
+    summary: 'Make another embed of the same code, settings, dress, notes and tags; it is placed nowhere',
+    tag: 'Collection',
+    access: 'owner',
+    params,
+    body: z.strictObject({ name: embedName }),
+    answer: embed,
+    statuses: [201],
+    errors: ['not-found'],
+  }),
+  'revisions.compare': route({
+    method: 'get',
+    path: '/embeds/:embed/comparison',
+    summary: 'What differs between two revisions: the wishes, and the code as it goes out',
+    tag: 'Adjusting',
+    access: 'owner',
+    params,
+    query: z.strictObject({ from: revisionNumber, to: revisionNumber }),
+    answer: comparison,
+    statuses: [200],
+    errors: ['not-found'],
+  }),
+  'revisions.restore': route({
+    method: 'post',
+    path: '/embeds/:embed/revisions/:revision/restore',
+    summary: 'Make a new revision equal to an earlier one, with its code; 200 where nothing differs',
+    tag: 'Adjusting',
+    access: 'owner',
+    params: z.object({ embed: key, revision: revisionNumber }),
+    ifMatch: true,
+    body: z.strictObject({}),
+    answer: embed,
+    statuses: [201, 200],
+    errors: ['not-found'],
+  }),
   'revisions.list': route({
     method: 'get',
     path: '/embeds/:embed/revisions',
@@ -166,7 +204,7 @@ export const embedRoutes = {
     summary: 'One revision',
     tag: 'Adjusting',
     access: 'owner',
-    params: z.object({ embed: key, revision: z.coerce.number().int().min(1).max(1_000_000) }),
+    params: z.object({ embed: key, revision: revisionNumber }),
     answer: revision,
     statuses: [200],
     errors: ['not-found'],

@@ -52,8 +52,11 @@ export const findingSentences: Record<string, Row> = {
     remedy: (f) => `Write “${f.meant}”.`,
   },
   'value-on-presence': {
-    message: (f) => `${f.attribute}="${f.value}" switches it on all the same: for browsers it only counts that the word is there.`,
-    remedy: (f) => `Take “${f.attribute}” out to switch it off.`,
+    message: (f) =>
+      f.off
+        ? `${f.attribute}="${f.value}" switches it on all the same: for browsers it only counts that the word is there.`
+        : `${f.attribute}="${f.value}" works, but only because the word is there: “false” would switch it on as well.`,
+    remedy: (f) => (f.off ? `Take “${f.attribute}” out to switch it off.` : `“${f.attribute}” alone is enough.`),
   },
   'not-inline': { message: () => 'It plays by itself, but phones open the full screen for it.', remedy: () => 'Add playsinline.' },
   'no-way-to-play': {
@@ -126,6 +129,26 @@ export const findingSentences: Record<string, Row> = {
   'clip-order': {
     message: (f) => `The clip ends (${f.to} s) before it begins (${f.from} s), so nothing is played.`,
     remedy: () => 'Set an end that is later than the start.',
+  },
+  'clip-beyond': {
+    message: (f) =>
+      f.what === 'start'
+        ? `The clip begins at ${f.at} s, and the whole is only ${f.length} s long: nothing is shown.`
+        : `The clip is to end at ${f.at} s, and the whole is only ${f.length} s long.`,
+    remedy: (f) => `Set times below ${f.length} s.`,
+  },
+  'loader-repeated': {
+    message: (f) => `${f.url} is loaded ${f.times} times on this page; once is enough, and some programs break when they run twice.`,
+    remedy: () => 'Keep the first one, and take the others out.',
+  },
+  'loader-missing': {
+    message: (f) => `“${f.named}” is a place that a script should fill, and there is no such script on the page: visitors see nothing there.`,
+    remedy: () => 'Paste the provider’s script as well; the site’s editor may have taken it away.',
+  },
+  'claims-collide': {
+    message: (f) =>
+      `${f.times === 2 ? 'Two embeds' : `${f.times} embeds`} on this page claim the same ${({ id: 'id', global: 'global name', field: 'form field', style: 'style rule' } as Record<string, string>)[String(f.what)]} “${f.name}”: one of them may not work.`,
+    remedy: () => 'Put one of them into a frame of its own.',
   },
   'link-time': {
     message: (f) => `The time is given as a link gives it (${f.parameter}=${f.value}); in an embed it has no effect.`,

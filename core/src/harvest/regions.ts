@@ -51,7 +51,7 @@ function placesOf(page: Siblings, isForeign: IsForeign, loaders: readonly Loader
   const looked = { ids: new Set(loaders.flatMap(({ facts }) => facts?.ids ?? [])), classes: new Set(loaders.flatMap(({ facts }) => facts?.classes ?? [])) };
   for (const element of page.markup.elements) {
     if (isInside(element, (outer) => covering.has(outer.name) || found.has(outer))) continue;
-    if (isPlace(element, isForeign, names, looked) || (isFillable(element) && besideLoader(page, element, scripts))) found.add(element);
+    if (isPlace(element, isForeign, names, looked) || (isFillable(element) && besideLoader(page, element, scripts, found))) found.add(element);
   }
   return [...found];
 }
@@ -86,10 +86,14 @@ function isFillable(element: MarkupElement): boolean {
 const holds = (element: MarkupElement, wanted: (inner: MarkupElement) => boolean): boolean =>
   element.children.some((child) => child.kind === 'element' && (wanted(child) || holds(child, wanted)));
 
-/* An empty element with nothing but blanks between it and a script of somebody else: as codes are pasted. */
-function besideLoader(page: Siblings, element: MarkupElement, scripts: ReadonlySet<MarkupElement>): boolean {
+/* An empty element with nothing but blanks between it and a script of somebody else: as codes are pasted. What follows another place is that one's. */
+function besideLoader(page: Siblings, element: MarkupElement, scripts: ReadonlySet<MarkupElement>, found: ReadonlySet<MarkupElement>): boolean {
   if (element.children.some((child) => child.kind === 'element' || (child.kind === 'text' && child.value.trim() !== '')) && element.name !== 'blockquote') return false;
-  return page.run(element).some((other) => scripts.has(other));
+  const run = page.run(element);
+  const own = run.indexOf(element);
+  const before = page.contentBefore(run[0]!);
+  const from = before?.kind === 'element' && found.has(before) ? own : 0;
+  return run.slice(from).some((other) => scripts.has(other));
 }
 
 const isInside = (element: MarkupElement, wanted: (outer: MarkupElement) => boolean): boolean => {
@@ -148,6 +152,16 @@ class Siblings {
     walk(-1);
     walk(1);
     return run;
+  }
+
+  /** What stands before an element, blanks and remarks aside. */
+  contentBefore(element: MarkupElement): MarkupNode | null {
+    const all = element.parent?.children ?? this.markup.roots;
+    for (let i = this.#index.get(element)! - 1; i >= 0; i--) {
+      const node = all[i]!;
+      if (node.kind === 'element' || (node.kind === 'text' && node.value.trim() !== '')) return node;
+    }
+    return null;
   }
 
   /* The tags of `head` and `body` part what they stand between, though they are no elements here. */

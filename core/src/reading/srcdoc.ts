@@ -18,10 +18,10 @@ export function addFrameDocuments(reading: Reading, markup: Markup, depth = 1): 
     if (frame.name !== 'iframe') continue;
     const text = attribute(frame, 'srcdoc');
     if (!text || findExcess(text)) continue;
-    const document = parseMarkup(text);
-    if (document.tooDeepAt !== null) continue;
-    const inner = readInner(document);
-    for (const contact of hostsOf(readAddresses(document, readParts(document)), inner.scripts, inner.styles)) {
+    const shown = parseMarkup(text);
+    if (shown.tooDeepAt !== null) continue;
+    const inner = readInner(shown);
+    for (const contact of hostsOf(readAddresses(shown, readParts(shown)), inner.scripts, inner.styles)) {
       const known = reading.hosts.find(({ host }) => host === contact.host);
       if (!known) reading.hosts.push(contact);
       else {
@@ -29,8 +29,8 @@ export function addFrameDocuments(reading: Reading, markup: Markup, depth = 1): 
         if (contact.when === 'load') known.when = 'load';
       }
     }
-    const needs = needsOf(document, inner.scripts, null);
+    const needs = needsOf(shown, inner.scripts, null);
     for (const name of Object.keys(needs) as (keyof Needs)[]) reading.needs[name] ||= needs[name];
-    if (depth < deepest) addFrameDocuments(reading, document, depth + 1);
+    if (depth < deepest) addFrameDocuments(reading, shown, depth + 1);
   }
 }

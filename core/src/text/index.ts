@@ -1,6 +1,7 @@
 /** Texts and exact places in them: in go raw characters, out come offsets, decoded values and edits. */
 export * from './address.ts';
 export * from './attributes.ts';
+export { compareTexts, type TextRun } from './compare.ts';
 export * from './edit.ts';
 export * from './entities.ts';
 export { AttributeList } from './attribute-list.ts';

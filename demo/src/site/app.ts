@@ -3,6 +3,7 @@ import { Router, static as serveFiles } from 'express';
 import { escapeHtml, htmlPage } from '../html.ts';
 import { pageAt, pages } from './content.ts';
 import { editor } from './editor.ts';
+import { twelveWinters } from './stories.ts';
 import type { SiteStore } from './store.ts';
 
 const assets = fileURLToPath(new URL('../../assets/site', import.meta.url));
@@ -12,6 +13,7 @@ export function hollinfell(store: SiteStore): Router {
   const router = Router();
   router.use('/site', serveFiles(assets));
   router.use('/edit', editor(store));
+  router.get('/stories/twelve-winters', (request, response) => void response.set('Cache-Control', 'max-age=60').send(twelveWinters(request.socket.localPort ?? 80)));
   router.get('/{*path}', (request, response, next) => {
     const page = pageAt(request.path.slice(1));
     if (!page) return next();
@@ -27,7 +29,7 @@ export function hollinfell(store: SiteStore): Router {
 <p class="lead">${escapeHtml(page.lead)}</p>
 ${sections.join('\n')}
 </main>
-<footer>Hollin Fell Observatory · the moor road, last gate · <a href="/edit/${page.path}">edit this page</a></footer>`;
+<footer>Hollin Fell Observatory · the moor road, last gate · <a href="/stories/twelve-winters">twelve winters</a> · <a href="/edit/${page.path}">edit this page</a></footer>`;
     // Readers of the site may keep a page for a while; whoever asks past the cache gets the newest.
     response.set('Cache-Control', 'max-age=60').send(htmlPage({ title: page.path === '' ? page.title : `${page.title} · Hollin Fell Observatory`, style: '/site/site.css', body }));
   });

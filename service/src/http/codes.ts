@@ -5,7 +5,7 @@ import { newPublicId } from '../store/ids.ts';
 import { insertPreview } from '../store/previews.ts';
 import { outcomeOf, refuseProblems, tellOutcome } from '../work/codes.ts';
 import { takeIn } from '../work/collect.ts';
-import { embedByKey } from './embeds.ts';
+import { embedByKey } from '../work/embeds.ts';
 import type { Handlers, Named } from './reply.ts';
 
 /* The limit of a batch; of one text the reading itself says when it is too long. */

@@ -16,7 +16,7 @@ import {
 } from '../store/placements.ts';
 import { deliver } from '../work/deliver.ts';
 import { tellPlacements } from '../work/placements.ts';
-import { embedByKey } from './embeds.ts';
+import { embedByKey } from '../work/embeds.ts';
 import { pageByKey, siteByKey, spotByKey } from './places.ts';
 import type { Handlers, Named } from './reply.ts';
 

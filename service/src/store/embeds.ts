@@ -1,7 +1,7 @@
 import { and, desc, eq, inArray, like, lt, or, sql, type SQL } from 'drizzle-orm';
 import type { Dress, Settings } from '@orbis/core';
 import type { Handle } from '../database/connect.ts';
-import { keyFrom } from './ids.ts';
+import { digest, keyFrom } from './ids.ts';
 import { embed, embedHost, embedTag, placement, revision, source } from './schema.ts';
 import { afterId } from './pages.ts';
 
@@ -9,7 +9,7 @@ export type EmbedRow = typeof embed.$inferSelect;
 export type RevisionRow = typeof revision.$inferSelect;
 export type SourceRow = typeof source.$inferSelect;
 
-/** An embed with its newest source and revision. */
+/** An embed with its newest revision, and the source that it is made of. */
 export interface StoredEmbed {
   embed: EmbedRow;
   source: SourceRow;
@@ -34,8 +34,8 @@ export async function findEmbed(db: Handle, key: string): Promise<StoredEmbed | 
   const [row] = await db
     .select({ embed, source, revision })
     .from(embed)
-    .innerJoin(source, and(eq(source.embedId, embed.id), eq(source.number, embed.source)))
     .innerJoin(revision, and(eq(revision.embedId, embed.id), eq(revision.number, embed.revision)))
+    .innerJoin(source, eq(source.id, revision.sourceId))
     .where(eq(embed.key, key));
   return row ?? null;
 }
@@ -60,7 +60,7 @@ export async function insertEmbed(
   const { name, notes, kind, provider, level } = values;
   const made = { createdAt: now, createdBy: by };
   const [{ insertId }] = await tx.insert(embed).values({ key, name, notes, kind, provider, level, source: 1, revision: 1, changedAt: now, ...made });
-  const [{ insertId: sourceId }] = await tx.insert(source).values({ embedId: insertId, number: 1, pasted: values.pasted, base: values.base, ...made });
+  const [{ insertId: sourceId }] = await tx.insert(source).values({ embedId: insertId, number: 1, pasted: values.pasted, base: values.base, digest: digest(values.base), ...made });
   await tx.insert(revision).values({ embedId: insertId, number: 1, sourceId, leftOut: [], isolation: {}, ...values.revision, ...made });
   await setTags(tx, insertId, values.tags);
   await setHosts(tx, insertId, values.hosts);
@@ -180,21 +180,44 @@ export async function addRevision(tx: Handle, stored: StoredEmbed, values: NewRe
 }
 
 /** Adds a newer source with the revision that is made of it; false where the embed has changed since. Call it in a transaction. */
-export async function addSource(
-  tx: Handle,
-  stored: StoredEmbed,
-  { kind, provider, level, hosts, pasted, base }: NewSource,
-  values: NewRevision,
-  { by, now }: Act,
-): Promise<boolean> {
-  const { embed: row } = stored;
-  const [number, next] = [row.source + 1, row.revision + 1];
-  if (!(await changeEmbed(tx, row, { kind, provider, level, source: number, revision: next }, now))) return false;
+export async function addSource(tx: Handle, stored: StoredEmbed, summary: NewSource, values: NewRevision, { by, now }: Act): Promise<boolean> {
+  const { pasted, base } = summary;
+  const [{ newest } = { newest: 0 }] = await tx
+    .select({ newest: sql<number>`max(${source.number})` })
+    .from(source)
+    .where(eq(source.embedId, stored.embed.id));
+  const number = Number(newest) + 1;
+  // The unique number of a source decides between two that come at once, but the row of the embed is locked first.
+  if (!(await summarise(tx, stored, summary, number, now))) return false;
   const made = { createdAt: now, createdBy: by };
-  const [{ insertId: sourceId }] = await tx.insert(source).values({ embedId: row.id, number, pasted, base, ...made });
-  await tx.insert(revision).values({ embedId: row.id, number: next, sourceId, leftOut: [], isolation: {}, ...values, ...made });
+  const [{ insertId: sourceId }] = await tx.insert(source).values({ embedId: stored.embed.id, number, pasted, base, digest: digest(base), ...made });
+  await tx.insert(revision).values({ embedId: stored.embed.id, number: stored.embed.revision + 1, sourceId, leftOut: [], isolation: {}, ...values, ...made });
+  return true;
+}
+
+/** Makes a new revision equal to an earlier one, with its source; false where the embed has changed since. Call it in a transaction. */
+export async function restoreRevision(tx: Handle, stored: StoredEmbed, earlier: RevisionRow, from: SourceRow, summary: NewSource, { by, now }: Act): Promise<boolean> {
+  if (!(await summarise(tx, stored, summary, from.number, now))) return false;
+  const { leftOut, settings, dress, isolation, sheetId, sheetDigest, sourceId } = earlier;
+  const number = stored.embed.revision + 1;
+  const reason = `revision ${earlier.number} again`;
+  await tx
+    .insert(revision)
+    .values({ embedId: stored.embed.id, number, sourceId, leftOut, settings, dress, isolation, sheetId, sheetDigest, reason, createdAt: now, createdBy: by });
+  return true;
+}
+
+/* The embed's row says of its newest revision what the collection is searched for. */
+async function summarise(tx: Handle, { embed: row }: StoredEmbed, { kind, provider, level, hosts }: NewSource, source: number, now: Date): Promise<boolean> {
+  if (!(await changeEmbed(tx, row, { kind, provider, level, source, revision: row.revision + 1 }, now))) return false;
   await setHosts(tx, row.id, hosts);
   return true;
+}
+
+/** The source that a revision is made of. */
+export async function sourceOf(db: Handle, { sourceId }: Pick<RevisionRow, 'sourceId'>): Promise<SourceRow> {
+  const [row] = await db.select().from(source).where(eq(source.id, sourceId));
+  return row!;
 }
 
 export async function listRevisions(db: Handle, embedId: number, limit: number, after: string | undefined): Promise<RevisionRow[]> {

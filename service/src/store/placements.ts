@@ -27,8 +27,8 @@ const rows = (db: Handle) =>
     .select({ id: placement.id, placement, embed, source, revision, site, page, spot })
     .from(placement)
     .innerJoin(embed, eq(embed.id, placement.embedId))
-    .innerJoin(source, and(eq(source.embedId, embed.id), eq(source.number, embed.source)))
     .innerJoin(revision, and(eq(revision.embedId, embed.id), eq(revision.number, embed.revision)))
+    .innerJoin(source, eq(source.id, revision.sourceId))
     .innerJoin(spot, eq(spot.id, placement.spotId))
     .innerJoin(page, eq(page.id, spot.pageId))
     .innerJoin(site, eq(site.id, page.siteId));
@@ -81,6 +81,12 @@ export const endPlacement = async (db: Handle, id: number, now: Date): Promise<v
 export async function embedOfMark(db: Handle, publicId: string): Promise<string | null> {
   const [row] = await db.select({ key: embed.key }).from(placement).innerJoin(embed, eq(embed.id, placement.embedId)).where(eq(placement.publicId, publicId));
   return row?.key ?? null;
+}
+
+/** The row of the embed that a placement's mark names, also of an ended one. */
+export async function embedIdOfMark(db: Handle, publicId: string): Promise<number | null> {
+  const [row] = await db.select({ id: placement.embedId }).from(placement).where(eq(placement.publicId, publicId));
+  return row?.id ?? null;
 }
 
 /** Holds a placement's row for the rest of the transaction, so that numbers are given once. */

@@ -131,9 +131,11 @@ export const source = mysqlTable(
     number: int().notNull(),
     pasted: longtext().notNull(),
     base: longtext().notNull(),
+    /** Of `base`, to find the same code again. */
+    digest: ascii({ length: 64 }).notNull(),
     ...created,
   },
-  (t) => [unique('source_number').on(t.embedId, t.number)],
+  (t) => [unique('source_number').on(t.embedId, t.number), index('source_digest').on(t.digest)],
 );
 
 export const revision = mysqlTable(
@@ -204,6 +206,13 @@ export interface StoredFinding {
   rule: string;
   level: 'error' | 'warning' | 'note';
   facts: Record<string, string | number | null>;
+}
+export interface StoredPageFinding {
+  rule: string;
+  level: 'error' | 'warning' | 'note';
+  line: number;
+  column: number;
+  facts: Record<string, string | number | boolean | null>;
 }
 const seenStates = ['planned', 'live', 'altered', 'missing', 'unreachable'] as const;
 
@@ -308,6 +317,43 @@ export const sighting = mysqlTable(
     foreignKey({ name: 'sighting_sweep_page', columns: [t.sweepPageId], foreignColumns: [sweepPage.id] }).onDelete('cascade'),
     index('sighting_placement').on(t.placementId, t.id),
   ],
+);
+
+/** A whole page that was read for the embeds on it. */
+export const harvest = mysqlTable('harvest', {
+  id: id(),
+  publicId: ascii({ length: 10 }).notNull().unique(),
+  /** Where it was read, or what a page that was handed in is called. */
+  address: varchar({ length: 2000 }),
+  title: varchar({ length: 200 }),
+  findings: json().$type<StoredPageFinding[]>().notNull(),
+  ...created,
+});
+
+export const harvestItem = mysqlTable(
+  'harvest_item',
+  {
+    id: id(),
+    harvestId: ref()
+      .notNull()
+      .references(() => harvest.id),
+    number: int().notNull(),
+    name: varchar({ length: 120 }).notNull(),
+    text: longtext().notNull(),
+    digest: ascii({ length: 64 }).notNull(),
+    kind: varchar({ length: 20 }).notNull(),
+    provider: varchar({ length: 60 }),
+    hosts: json().$type<string[]>().notNull(),
+    level: mysqlEnum(['error', 'warning', 'note']),
+    heading: varchar({ length: 200 }),
+    line: int().notNull(),
+    column: int().notNull(),
+    /** The embed that its mark names: it was in the register before. */
+    markedEmbedId: ref().references(() => embed.id),
+    /** The embed that it was taken as. */
+    takenEmbedId: ref().references(() => embed.id),
+  },
+  (t) => [unique('harvest_item_number').on(t.harvestId, t.number)],
 );
 
 /** Documents of the second origin, each on a host of its own for a short while. */

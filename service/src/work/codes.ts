@@ -1,5 +1,6 @@
 import { openCode, plan, type Code, type Mark, type Outcome, type Sheet, type Wishes } from '@orbis/core';
 import { OrbisError, catalogue, type ErrorCode, type Outcome as ToldOutcome } from '@orbis/contract';
+import type { NewRevision } from '../store/embeds.ts';
 import { digest } from '../store/ids.ts';
 
 /** What an embed's output is made from. */
@@ -35,5 +36,14 @@ export const tellOutcome = (base: string, outcome: Outcome): ToldOutcome => ({
   problems: outcome.problems.map(({ wish, code, facts }) => ({ wish, code, detail: catalogue[code].detail(facts) })),
 });
 
-/** The digest by which a revision remembers which sheet it was made with. */
-export const sheetDigest = (sheet: Sheet | null): string | null => sheet && digest(JSON.stringify(sheet));
+/** A revision of these wishes, made with this sheet. */
+export const newRevision = (sheet: Sheet | null, { settings, dress }: Wishes, reason: string): NewRevision => ({
+  settings,
+  dress,
+  sheetId: sheet?.id ?? null,
+  sheetDigest: sheetDigest(sheet),
+  reason,
+});
+
+/* The digest by which a revision remembers which sheet it was made with. */
+const sheetDigest = (sheet: Sheet | null): string | null => sheet && digest(JSON.stringify(sheet));

@@ -1,6 +1,7 @@
 import { mend, openCode, read, readMark, type Code, type Sheet } from '@orbis/core';
 import { OrbisError, tellReading } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
+import type { NewSource } from '../store/embeds.ts';
 import { embedOfMark } from '../store/placements.ts';
 
 /** What was pasted, and the code that edits will count in. */
@@ -30,6 +31,16 @@ export async function takeIn(db: Handle, pasted: string, sheets: readonly Sheet[
 }
 
 /** The worst level among a code's findings. */
-export function worstLevel(code: Code): 'error' | 'warning' | 'note' | null {
+export function worstLevel(code: Pick<Code, 'reading'>): 'error' | 'warning' | 'note' | null {
   return (['error', 'warning', 'note'] as const).find((level) => code.reading.findings.some((finding) => finding.level === level)) ?? null;
 }
+
+/** What the collection keeps of a code beside the code itself. */
+export const sourceOfCode = ({ pasted, code }: Collected): NewSource => ({
+  pasted,
+  base: code.text,
+  kind: code.reading.kind,
+  provider: code.reading.provider?.id ?? null,
+  level: worstLevel(code),
+  hosts: code.reading.hosts.map(({ host }) => host),
+});

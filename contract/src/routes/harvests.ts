@@ -1,0 +1,71 @@
+import { z } from '../zod.ts';
+import { listQuery, publicId } from '../common.ts';
+import { embedName, embedSummary, harvest, lists, tags } from '../resources.ts';
+import { route } from './route.ts';
+
+const params = z.object({ harvest: publicId });
+
+export const harvestRoutes = {
+  'harvests.create': route({
+    method: 'post',
+    path: '/harvests',
+    summary: 'Read a whole page, and find every embed on it',
+    tag: 'Harvest',
+    access: 'owner',
+    body: z.union([
+      z.strictObject({
+        address: z
+          .url({ protocol: /^https?$/ })
+          .max(2000)
+          .meta({ description: 'The page’s address; the service reads it' }),
+      }),
+      z.strictObject({
+        text: z.string().min(1).meta({ description: 'A saved page' }),
+        name: z.string().max(200).optional().meta({ description: 'What the page is called, for instance its file' }),
+      }),
+    ]),
+    answer: harvest,
+    statuses: [201],
+    errors: ['page-unreadable', 'text-too-much'],
+  }),
+  'harvests.list': route({
+    method: 'get',
+    path: '/harvests',
+    summary: 'Pages that were harvested, newest first',
+    tag: 'Harvest',
+    access: 'owner',
+    query: listQuery,
+    answer: lists.harvests,
+    statuses: [200],
+    errors: [],
+  }),
+  'harvests.read': route({
+    method: 'get',
+    path: '/harvests/:harvest',
+    summary: 'One harvest with what was found, and which were taken',
+    tag: 'Harvest',
+    access: 'owner',
+    params,
+    answer: harvest,
+    statuses: [200],
+    errors: ['not-found'],
+  }),
+  'harvests.take': route({
+    method: 'post',
+    path: '/harvests/:harvest/embeds',
+    summary: 'Collect what was found: all of these, or none',
+    tag: 'Harvest',
+    access: 'owner',
+    params,
+    body: z.strictObject({
+      items: z
+        .array(z.strictObject({ number: z.number().int().min(1), name: embedName.optional() }))
+        .min(1)
+        .max(200),
+      tags: tags.default([]),
+    }),
+    answer: z.object({ items: z.array(embedSummary) }),
+    statuses: [201],
+    errors: ['not-found', 'already-taken'],
+  }),
+};

@@ -1,0 +1,138 @@
+import { harvest, readMark, type Kind, type PageHarvest, type Sheet } from '@orbis/core';
+import { OrbisError, tellFinding, type Harvest, type HarvestItem, type HarvestSummary } from '@orbis/contract';
+import type { Deps } from '../app.ts';
+import type { Handle } from '../database/connect.ts';
+import { FetchFailure } from '../fetching/failure.ts';
+import { findEmbed, insertEmbed } from '../store/embeds.ts';
+import { groupBy } from '../store/group.ts';
+import { findHarvest, insertHarvest, itemsOf, listHarvests, markTaken, type HarvestRow, type NewItem, type StoredItem } from '../store/harvests.ts';
+import { digest } from '../store/ids.ts';
+import { keyset } from '../store/pages.ts';
+import { declaredAddresses } from '../store/places.ts';
+import { embedIdOfMark } from '../store/placements.ts';
+import { newRevision } from '../work/codes.ts';
+import { sourceOfCode, takeIn, worstLevel } from '../work/collect.ts';
+import { tellSummaries } from '../work/embeds.ts';
+import { untilFree } from '../work/until-free.ts';
+import type { Handlers, Named } from './reply.ts';
+
+/** Whole pages read for their embeds, and which of these were taken. */
+export function harvestHandlers(deps: Deps): Handlers<Named<'harvests'>> {
+  const { sheets, fetching } = deps;
+  const { db } = deps.connection;
+  const byId = async (handle: Handle, id: string): Promise<HarvestRow> => {
+    const row = await findHarvest(handle, id);
+    if (!row) throw new OrbisError('not-found', { what: 'harvest', key: id, remedy: '“orbis list harvests” shows them.' });
+    return row;
+  };
+  const tell = async (row: HarvestRow): Promise<Harvest> => {
+    const items = (await itemsOf(db, [row.id])).map(tellItem);
+    return { ...tellSummary(row, items), items, findings: row.findings.map((finding) => tellFinding({ ...finding, facts: { ...finding.facts } })) };
+  };
+  const readPage = async (address: string) => {
+    try {
+      return await fetching.readPage(address, await declaredAddresses(db));
+    } catch (error) {
+      if (error instanceof FetchFailure) throw new OrbisError('page-unreadable', { why: error.message, remedy: error.remedy });
+      throw error;
+    }
+  };
+  return {
+    'harvests.create': async ({ body, act }) => {
+      const page = 'address' in body ? await readPage(body.address) : { url: null, text: body.text };
+      const found = harvest(page.text, { sheets, address: page.url });
+      refuseExcess(found);
+      const items = await Promise.all(found.embeds.map((embed, i) => newItem(db, embed, i + 1)));
+      const findings = found.findings.map(({ rule, level, line, column, facts }) => ({ rule, level, line, column, facts }));
+      const values = { address: 'address' in body ? body.address : (body.name ?? null), title: found.title, findings };
+      const id = await db.transaction((tx) => insertHarvest(tx, values, items, act));
+      return { status: 201, data: await tell(await byId(db, id)) };
+    },
+    'harvests.list': async ({ query }) => {
+      const page = keyset(await listHarvests(db, query.limit, query.after), query.limit, (row) => row);
+      const ids = page.items.map((row) => row.id);
+      const items = groupBy(await itemsOf(db, ids), ({ item }) => item.harvestId);
+      return { data: { items: page.items.map((row) => tellSummary(row, (items.get(row.id) ?? []).map(tellItem))), next: page.next } };
+    },
+    'harvests.read': async ({ params }) => ({ data: await tell(await byId(db, params.harvest)) }),
+    'harvests.take': async ({ params, body, act }) => {
+      const keys = await untilFree(() =>
+        db.transaction(async (tx) => {
+          const row = await byId(tx, params.harvest);
+          const known = new Map((await itemsOf(tx, [row.id])).map((stored) => [stored.item.number, stored]));
+          const made: string[] = [];
+          for (const { number, name } of body.items) {
+            const stored = known.get(number);
+            if (!stored) throw new OrbisError('not-found', { what: 'number', key: `${number}`, remedy: `This page has ${known.size}.` });
+            if (stored.taken !== null) throw new OrbisError('already-taken', { number, embed: stored.taken });
+            made.push(await take(tx, stored, name ?? stored.item.name, body.tags, row, sheets, act));
+          }
+          return made;
+        }),
+      );
+      const rows = await Promise.all(keys.map(async (key) => (await findEmbed(db, key))!.embed));
+      return { status: 201, data: { items: await tellSummaries(db, rows) } };
+    },
+  };
+}
+
+/* @throws OrbisError `text-too-much` */
+function refuseExcess({ findings }: PageHarvest): void {
+  const excess = findings.find(({ rule }) => rule === 'too-much');
+  if (!excess) return;
+  const { message } = tellFinding({ rule: excess.rule, facts: excess.facts });
+  throw new OrbisError('text-too-much', { problem: message });
+}
+
+async function newItem(db: Handle, { name, text, reading, heading, line, column, mark }: PageHarvest['embeds'][number], number: number): Promise<NewItem> {
+  const placement = mark === null ? null : readMark(mark);
+  return {
+    number,
+    name,
+    text,
+    digest: digest(text),
+    kind: reading.kind,
+    provider: reading.provider?.id ?? null,
+    hosts: reading.hosts.map(({ host }) => host).slice(0, 50),
+    level: worstLevel({ reading }),
+    heading: heading?.text ?? null,
+    line,
+    column,
+    markedEmbedId: placement && (await embedIdOfMark(db, placement.placement)),
+  };
+}
+
+async function take(
+  tx: Handle,
+  { item }: StoredItem,
+  name: string,
+  tags: readonly string[],
+  { address }: Pick<HarvestRow, 'address'>,
+  sheets: readonly Sheet[],
+  act: { by: number; now: Date },
+): Promise<string> {
+  const taken = await takeIn(tx, item.text, sheets);
+  const where = [address ?? 'a saved page', ...(item.heading === null ? [] : [`under “${item.heading}”`]), `line ${item.line}`].join(', ');
+  const wishes = { settings: {}, dress: {} };
+  const values = { name, notes: `Harvested from ${where}.`, tags, ...sourceOfCode(taken), revision: newRevision(taken.code.sheet, wishes, 'harvested') };
+  const key = await insertEmbed(tx, values, act);
+  if (!(await markTaken(tx, item.id, key))) throw new OrbisError('already-taken', { number: item.number, embed: key });
+  return key;
+}
+
+function tellItem({ item, taken, marked, same }: StoredItem): HarvestItem {
+  const { number, name, text, provider, hosts, level, heading, line, column } = item;
+  const embed = taken ?? marked ?? same;
+  const state = taken !== null ? 'taken' : embed !== null ? 'known' : 'offered';
+  return { number, name, text, kind: item.kind as Kind, provider, hosts, level, heading, line, column, embed, state };
+}
+
+const tellSummary = ({ publicId, address, title, createdAt }: HarvestRow, items: readonly HarvestItem[]): HarvestSummary => ({
+  id: publicId,
+  address,
+  title,
+  found: items.length,
+  taken: items.filter(({ state }) => state === 'taken').length,
+  known: items.filter(({ state }) => state === 'known').length,
+  createdAt: createdAt.toISOString(),
+});

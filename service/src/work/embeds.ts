@@ -1,0 +1,61 @@
+import { read, type Kind, type Sheet } from '@orbis/core';
+import { OrbisError, tellReading, type Embed, type EmbedSummary, type Revision } from '@orbis/contract';
+import type { Handle } from '../database/connect.ts';
+import { findEmbed, placementCounts, tagsOf, type EmbedRow, type RevisionRow, type StoredEmbed } from '../store/embeds.ts';
+
+/** The state of an embed, for `If-Match`. */
+export const embedTag = (row: Pick<EmbedRow, 'version'>): string => `"${row.version}"`;
+
+/** @throws OrbisError `not-found` */
+export async function embedByKey(db: Handle, key: string): Promise<StoredEmbed> {
+  const stored = await findEmbed(db, key);
+  if (!stored) throw new OrbisError('not-found', { what: 'embed', key, remedy: '“orbis list” shows the collection.' });
+  return stored;
+}
+
+/** Embeds as the collection lists them. */
+export async function tellSummaries(db: Handle, rows: readonly EmbedRow[]): Promise<EmbedSummary[]> {
+  const ids = rows.map((row) => row.id);
+  const [tags, counts] = await Promise.all([tagsOf(db, ids), placementCounts(db, ids)]);
+  return rows.map((row) => ({
+    key: row.key,
+    name: row.name,
+    kind: row.kind as Kind,
+    provider: row.provider,
+    tags: tags.get(row.id) ?? [],
+    retired: row.retiredAt !== null,
+    revision: row.revision,
+    level: row.level,
+    placements: counts.get(row.id) ?? 0,
+    createdAt: row.createdAt.toISOString(),
+    changedAt: row.changedAt.toISOString(),
+  }));
+}
+
+/** One embed whole, with the reading of its code. */
+export async function tellEmbed(db: Handle, { embed, source, revision }: StoredEmbed, sheets: readonly Sheet[]): Promise<Embed> {
+  return {
+    ...(await tellSummaries(db, [embed]))[0]!,
+    notes: embed.notes,
+    source: source.number,
+    pasted: source.pasted,
+    base: source.base,
+    reading: tellReading(read(source.base, { sheets })),
+    current: tellRevision(revision, source.number),
+  };
+}
+
+/** An answer that is one embed, with its state. */
+export async function embedReply(db: Handle, key: string, sheets: readonly Sheet[], status = 200) {
+  const stored = await embedByKey(db, key);
+  return { status, data: await tellEmbed(db, stored, sheets), etag: embedTag(stored.embed) };
+}
+
+export const tellRevision = (row: RevisionRow, source: number): Revision => ({
+  number: row.number,
+  source,
+  settings: row.settings,
+  dress: row.dress,
+  reason: row.reason,
+  createdAt: row.createdAt.toISOString(),
+});
