@@ -42,6 +42,12 @@ export const catalogue = {
   'if-match-stale': row(412, 4, 'Changed in the meantime', (f) => `Somebody changed this ${f.what} since you read it. Read it again, and make your change on the new state.`),
   'nothing-pasted': row(422, 2, 'Nothing there', () => 'There is nothing in what was pasted. Paste the code or the link that the provider hands out.'),
   'text-too-much': row(422, 2, 'More than Orbis reads', (f) => `${f.problem}`),
+  'reading-too-slow': row(
+    422,
+    2,
+    'Too slow to read',
+    (f) => `Reading this took longer than ${f.seconds} seconds, so it was given up. Nothing was kept. Paste only the code, or a shorter page.`,
+  ),
   'no-code': row(422, 2, 'No embed code', () => 'This is text without any code in it. Paste the code or the link that the provider hands out.'),
   'visible-code': row(
     422,

@@ -19,6 +19,7 @@ import { sessionHandlers } from './http/session.ts';
 import { sweepHandlers } from './http/sweeps.ts';
 import type { Fetching } from './fetching/client.ts';
 import type { Runner } from './jobs/runner.ts';
+import type { Reader } from './reading/reader.ts';
 import type { Origins } from './origins.ts';
 
 /** Everything that the app needs of its surroundings. */
@@ -27,6 +28,7 @@ export interface Deps {
   sheets: readonly Sheet[];
   runner: Pick<Runner, 'nudge'>;
   fetching: Pick<Fetching, 'readPage'>;
+  reader: Reader;
   /** Asked at each request, as ports are known only once they are listened on. */
   origins: () => Origins;
   now: () => Date;

@@ -4,6 +4,7 @@ import { expect } from 'chai';
 import { pino } from 'pino';
 import { sql } from 'drizzle-orm';
 import { createFetching } from '../src/fetching/client.ts';
+import { createReader } from '../src/reading/reader.ts';
 import { createRunner } from '../src/jobs/runner.ts';
 import { claimJob, findJob, renewLease } from '../src/store/jobs.ts';
 import { startTestOrbis, type TestOrbis } from './support/orbis.ts';
@@ -40,7 +41,8 @@ describe('the queue of jobs', () => {
   it('is shared by several processes, and no page is read twice', async () => {
     const { db } = test.orbis.connection;
     const fetching = createFetching({ allowPrivate: false });
-    const second = createRunner({ db, fetching, sheets: [], now: () => new Date() }, 'second', pino({ level: 'silent' }));
+    const reader = createReader();
+    const second = createRunner({ db, fetching, reader, sheets: [], now: () => new Date() }, 'second', pino({ level: 'silent' }));
     second.start();
     try {
       const sweeps = await Promise.all(['one', 'two', 'three'].map((key) => test.client.call('sweeps.create', { body: { site: key } })));
@@ -51,6 +53,7 @@ describe('the queue of jobs', () => {
     } finally {
       await second.stop();
       await fetching.close();
+      await reader.close();
     }
   });
 

@@ -24,7 +24,7 @@ export const embedRoutes = {
     body: readingsBody,
     answer: readingsAnswer,
     statuses: [200],
-    errors: ['too-large'],
+    errors: ['too-large', 'reading-too-slow'],
   }),
   'outcomes.create': route({
     method: 'post',
@@ -93,7 +93,7 @@ export const embedRoutes = {
     }),
     answer: embed,
     statuses: [201],
-    errors: ['nothing-pasted', 'text-too-much', 'no-code', 'visible-code', 'several-links', 'link-not-known', 'marked-code', ...wishErrors],
+    errors: ['nothing-pasted', 'text-too-much', 'reading-too-slow', 'no-code', 'visible-code', 'several-links', 'link-not-known', 'marked-code', ...wishErrors],
   }),
   'embeds.read': route({
     method: 'get',
@@ -147,7 +147,7 @@ export const embedRoutes = {
     }),
     answer: embed,
     statuses: [201, 200],
-    errors: ['not-found', 'nothing-pasted', 'text-too-much', 'no-code', 'visible-code', 'several-links', 'link-not-known', 'marked-code', 'wishes-unfit'],
+    errors: ['not-found', 'nothing-pasted', 'text-too-much', 'reading-too-slow', 'no-code', 'visible-code', 'several-links', 'link-not-known', 'marked-code', 'wishes-unfit'],
   }),
   'embeds.duplicate': route({
     method: 'post',

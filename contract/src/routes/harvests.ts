@@ -26,7 +26,7 @@ export const harvestRoutes = {
     ]),
     answer: harvest,
     statuses: [201],
-    errors: ['page-unreadable', 'text-too-much'],
+    errors: ['page-unreadable', 'text-too-much', 'reading-too-slow'],
   }),
   'harvests.list': route({
     method: 'get',

@@ -1,4 +1,4 @@
-import { limits, mend, powersOf, previewDocument, read } from '@orbis/core';
+import { limits, powersOf, previewDocument } from '@orbis/core';
 import { OrbisError, tellReading } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 import { newPublicId } from '../store/ids.ts';
@@ -13,20 +13,22 @@ const batchLimit = 8 * limits.length;
 
 /** Reading, trying out and previewing codes, without keeping them. */
 export function codeHandlers(deps: Deps): Handlers<Named<'readings' | 'outcomes' | 'previews' | 'providers'>> {
-  const { sheets, origins, now } = deps;
+  const { sheets, origins, now, reader } = deps;
   const { db } = deps.connection;
   const baseOf = async ({ embed, text }: { embed?: string | undefined; text?: string | undefined }): Promise<string> => {
     if (embed !== undefined) return (await embedByKey(db, embed)).source.base;
     if (text === undefined) throw new OrbisError('bad-request', { problem: 'Name an embed, or give a text.' });
-    return (await takeIn(db, text, sheets)).code.text;
+    return (await takeIn(db, text, deps)).code.text;
   };
   return {
     'readings.create': async ({ body }) => {
       const texts = 'texts' in body ? body.texts : [body.text];
       const found = texts.reduce((sum, text) => sum + text.length, 0);
       if (found > batchLimit) throw new OrbisError('too-large', { most: batchLimit, found });
-      const mended = body.mend === false ? [] : texts.map((text) => mend(text, { sheets }, body.mend === true ? undefined : (body.mend as string[])));
-      return { data: { items: (body.mend === false ? texts : mended.map(({ text }) => text)).map((text) => tellReading(read(text, { sheets }))), mended } };
+      const context = { sheets };
+      const mended = body.mend === false ? [] : await reader.mendTexts(texts, context, body.mend === true ? undefined : (body.mend as string[]));
+      const readings = await reader.readTexts(body.mend === false ? texts : mended.map(({ text }) => text), context);
+      return { data: { items: readings.map(tellReading), mended } };
     },
     'outcomes.create': async ({ body }) => {
       const base = await baseOf(body);

@@ -20,7 +20,7 @@ export function embedHandlers(deps: Deps): Handlers<Named<'embeds'>> {
       return { data: { items: await tellSummaries(db, page.items), next: page.next } };
     },
     'embeds.create': async ({ body, act }) => {
-      const taken = await takeIn(db, body.text, sheets, { mend: body.mend });
+      const taken = await takeIn(db, body.text, deps, { mend: body.mend });
       const wishes: Wishes = { settings: body.settings, dress: body.dress };
       refuseProblems(outcomeOf({ base: taken.code.text, wishes }, sheets, null).outcome);
       const { name, notes, tags } = body;

@@ -1,4 +1,4 @@
-import { harvest, readMark, type Kind, type PageHarvest, type Sheet } from '@orbis/core';
+import { readMark, type Kind, type PageHarvest } from '@orbis/core';
 import { OrbisError, tellFinding, type Harvest, type HarvestItem, type HarvestSummary } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 import type { Handle } from '../database/connect.ts';
@@ -18,7 +18,7 @@ import type { Handlers, Named } from './reply.ts';
 
 /** Whole pages read for their embeds, and which of these were taken. */
 export function harvestHandlers(deps: Deps): Handlers<Named<'harvests'>> {
-  const { sheets, fetching } = deps;
+  const { sheets, fetching, reader } = deps;
   const { db } = deps.connection;
   const byId = async (handle: Handle, id: string): Promise<HarvestRow> => {
     const row = await findHarvest(handle, id);
@@ -40,7 +40,7 @@ export function harvestHandlers(deps: Deps): Handlers<Named<'harvests'>> {
   return {
     'harvests.create': async ({ body, act }) => {
       const page = 'address' in body ? await readPage(body.address) : { url: null, text: body.text };
-      const found = harvest(page.text, { sheets, address: page.url });
+      const found = await reader.harvestPage(page.text, { sheets, address: page.url });
       refuseExcess(found);
       const items = await Promise.all(found.embeds.map((embed, i) => newItem(db, embed, i + 1)));
       const findings = found.findings.map(({ rule, level, line, column, facts }) => ({ rule, level, line, column, facts }));
@@ -65,7 +65,7 @@ export function harvestHandlers(deps: Deps): Handlers<Named<'harvests'>> {
             const stored = known.get(number);
             if (!stored) throw new OrbisError('not-found', { what: 'number', key: `${number}`, remedy: `This page has ${known.size}.` });
             if (stored.taken !== null) throw new OrbisError('already-taken', { number, embed: stored.taken });
-            made.push(await take(tx, stored, name ?? stored.item.name, body.tags, row, sheets, act));
+            made.push(await take(tx, stored, name ?? stored.item.name, body.tags, row, deps, act));
           }
           return made;
         }),
@@ -108,10 +108,10 @@ async function take(
   name: string,
   tags: readonly string[],
   { address }: Pick<HarvestRow, 'address'>,
-  sheets: readonly Sheet[],
+  deps: Pick<Deps, 'sheets' | 'reader'>,
   act: { by: number; now: Date },
 ): Promise<string> {
-  const taken = await takeIn(tx, item.text, sheets);
+  const taken = await takeIn(tx, item.text, deps);
   const where = [address ?? 'a saved page', ...(item.heading === null ? [] : [`under “${item.heading}”`]), `line ${item.line}`].join(', ');
   const wishes = { settings: {}, dress: {} };
   const values = { name, notes: `Harvested from ${where}.`, tags, ...sourceOfCode(taken), revision: newRevision(taken.code.sheet, wishes, 'harvested') };

@@ -31,7 +31,7 @@ export function revisionHandlers(deps: Deps): Handlers<Named<'revisions' | 'sour
       const isNew = await db.transaction(async (tx) => {
         const stored = await embedByKey(tx, params.embed);
         matchState(embedTag(stored.embed), 'embed');
-        const taken = await takeIn(tx, body.text, sheets, { mend: body.mend });
+        const taken = await takeIn(tx, body.text, deps, { mend: body.mend });
         const { code } = taken;
         if (code.text === stored.source.base) return false;
         const wishes = fittingWishes(stored.revision, outcomeOf({ base: code.text, wishes: stored.revision }, sheets, null).outcome, body.dropUnfit);

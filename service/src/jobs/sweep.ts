@@ -1,7 +1,9 @@
-import { reconcile, sight, type Sheet } from '@orbis/core';
+import type { Sheet } from '@orbis/core';
+import { OrbisError } from '@orbis/contract';
 import type { Database } from '../database/connect.ts';
 import type { Fetching } from '../fetching/client.ts';
 import { FetchFailure } from '../fetching/failure.ts';
+import type { Reader } from '../reading/reader.ts';
 import { groupBy } from '../store/group.ts';
 import { digest } from '../store/ids.ts';
 import { nextPage, recordPage, type JobRow, type PageOfSweep, type PageResult } from '../store/jobs.ts';
@@ -12,6 +14,7 @@ import { isOutOfDate, outOfDateFinding, pageUrl } from '../work/placements.ts';
 export interface SweepTools {
   db: Database;
   fetching: Fetching;
+  reader: Pick<Reader, 'sightPage'>;
   sheets: readonly Sheet[];
   now: () => Date;
 }
@@ -24,7 +27,7 @@ export async function sweepOnePage(job: JobRow, tools: SweepTools): Promise<bool
   return true;
 }
 
-async function lookAt(row: PageOfSweep, { db, fetching, sheets }: SweepTools): Promise<PageResult> {
+async function lookAt(row: PageOfSweep, { db, fetching, reader, sheets }: SweepTools): Promise<PageResult> {
   const placements = await everyPlacementOn(db, row.page.id);
   try {
     const answer = await fetching.readPage(pageUrl(row.site, row.page), await declaredAddresses(db));
@@ -40,7 +43,7 @@ async function lookAt(row: PageOfSweep, { db, fetching, sheets }: SweepTools): P
       seenBefore: p.placement.lastSeenAt !== null,
       issued: new Map((issued.get(p.id) ?? []).map(({ delivery }) => [delivery.number, delivery.text])),
     }));
-    const seen = reconcile(sight(answer.text), expected).map((result, i) => {
+    const seen = (await reader.sightPage(answer.text, expected)).map((result, i) => {
       const placed = placements[i]!;
       const carried = (issued.get(placed.id) ?? []).find((d) => d.delivery.number === result.delivery);
       const old = result.state === 'live' && carried !== undefined && isOutOfDate(placed, carried, sheets);
@@ -56,12 +59,13 @@ async function lookAt(row: PageOfSweep, { db, fetching, sheets }: SweepTools): P
     });
     return { state: 'read', status: answer.status, why: null, digest: digest(answer.text), seen };
   } catch (error) {
-    if (!(error instanceof FetchFailure)) throw error;
-    const finding = { rule: 'page-unreachable', level: 'error' as const, facts: { why: error.message, remedy: error.remedy } };
+    const failure = error instanceof OrbisError && error.code === 'reading-too-slow' ? new FetchFailure(error.message, 'See what makes the page so large.') : error;
+    if (!(failure instanceof FetchFailure)) throw error;
+    const finding = { rule: 'page-unreachable', level: 'error' as const, facts: { why: failure.message, remedy: failure.remedy } };
     return {
       state: 'unreachable',
-      status: error.status,
-      why: error.message,
+      status: failure.status,
+      why: failure.message,
       digest: null,
       seen: placements.map((p) => ({ placementId: p.id, state: 'unreachable' as const, delivery: null, line: null, findings: [finding] })),
     };

@@ -1,5 +1,6 @@
-import { mend, openCode, read, readMark, type Code, type Sheet } from '@orbis/core';
+import { openCode, readMark, type Code } from '@orbis/core';
 import { OrbisError, tellReading } from '@orbis/contract';
+import type { Deps } from '../app.ts';
 import type { Handle } from '../database/connect.ts';
 import type { NewSource } from '../store/embeds.ts';
 import { embedOfMark } from '../store/placements.ts';
@@ -14,9 +15,16 @@ export interface Collected {
  * Takes in a code or a link; with `mend`, as the mendings that its findings carry would have it: all, or those of the rules named. Of a link, the provider's sheet makes a code.
  * @throws OrbisError when there is nothing in it that could be placed, or when Orbis handed it out itself.
  */
-export async function takeIn(db: Handle, pasted: string, sheets: readonly Sheet[], { mend: wanted = false }: { mend?: boolean | readonly string[] } = {}): Promise<Collected> {
-  const text = wanted === false ? pasted : mend(pasted, { sheets }, wanted === true ? undefined : wanted).text;
-  const reading = read(text, { sheets });
+export async function takeIn(
+  db: Handle,
+  pasted: string,
+  { sheets, reader }: Pick<Deps, 'sheets' | 'reader'>,
+  { mend: wanted = false }: { mend?: boolean | readonly string[] } = {},
+): Promise<Collected> {
+  const context = { sheets };
+  const text = wanted === false ? pasted : (await reader.mendTexts([pasted], context, wanted === true ? undefined : wanted))[0]!.text;
+  // What has been read once within the deadline can be opened here: it costs the same again.
+  const reading = (await reader.readTexts([text], context))[0]!;
   const excess = tellReading(reading).findings.find((finding) => finding.rule === 'too-much');
   if (excess) throw new OrbisError('text-too-much', { problem: `${excess.message} ${excess.remedy}` });
   if (reading.input === 'empty') throw new OrbisError('nothing-pasted');

@@ -1,0 +1,5 @@
+// As it is developed, the worker is TypeScript, which a new thread is to be taught first. What is built does without this.
+import { register } from 'tsx/esm/api';
+
+register();
+export const { readTexts, mendTexts, harvestPage, sightPage } = await import('./worker.ts');

@@ -1,0 +1,35 @@
+import { expect } from 'chai';
+import { OrbisError } from '@orbis/contract';
+import { createReader } from '../src/reading/reader.ts';
+
+describe('the reader of foreign text', () => {
+  it('gives a text up at the deadline, and goes on with the next one', async () => {
+    const reader = createReader({ seconds: 0.05, threads: 1 });
+    const patient = createReader({ threads: 1 });
+    try {
+      const slow = Array.from({ length: 40 }, () => '<p>'.repeat(349_000));
+      const error = await reader.readTexts(slow, { sheets: [] }).then(
+        () => null,
+        (refusal: unknown) => refusal,
+      );
+      expect(error).to.be.instanceOf(OrbisError);
+      expect((error as OrbisError).code).to.equal('reading-too-slow');
+      expect((await patient.readTexts(['<video controls></video>'], { sheets: [] })).map(({ kind }) => kind)).to.deep.equal(['video']);
+    } finally {
+      await Promise.all([reader.close(), patient.close()]);
+    }
+  });
+
+  it('keeps the process free while it reads', async () => {
+    const reader = createReader({ threads: 1 });
+    try {
+      let ticks = 0;
+      const timer = setInterval(() => ticks++, 5);
+      await reader.readTexts(['<p>'.repeat(349_000), '<p>'.repeat(349_000)], { sheets: [] });
+      clearInterval(timer);
+      expect(ticks).to.be.greaterThan(5);
+    } finally {
+      await reader.close();
+    }
+  });
+});
