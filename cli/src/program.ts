@@ -3,12 +3,14 @@ import { ApiError, catalogue, OrbisError } from '@orbis/contract';
 import { UsedWrongly, type AddCommand, type Tools } from './command.ts';
 import { addChange } from './commands/change.ts';
 import { addCollect } from './commands/collect.ts';
+import { addHarvest } from './commands/harvest.ts';
 import { addList } from './commands/list.ts';
 import { addLogin } from './commands/login.ts';
 import { addPlace } from './commands/place.ts';
 import { addPlaces } from './commands/places.ts';
 import { addRead } from './commands/read.ts';
 import { addRenew } from './commands/renew.ts';
+import { addRevisions } from './commands/revisions.ts';
 import { addSet } from './commands/set.ts';
 import { addSettings } from './commands/settings.ts';
 import { addShow } from './commands/show.ts';
@@ -19,7 +21,23 @@ import type { Exit, Io } from './io.ts';
 import { coloursFor } from './text.ts';
 
 /* In the order of the work. */
-const commands: AddCommand[] = [addCollect, addRead, addSet, addSettings, addPlaces, addPlace, addSweep, addWhere, addList, addShow, addChange, addRenew, addLogin];
+const commands: AddCommand[] = [
+  addCollect,
+  addHarvest,
+  addRead,
+  addSet,
+  addSettings,
+  addPlaces,
+  addPlace,
+  addSweep,
+  addWhere,
+  addList,
+  addShow,
+  addChange,
+  addRenew,
+  addRevisions,
+  addLogin,
+];
 
 /** Runs one command line; nothing is written and nothing ended but through what is handed in. */
 export async function orbis(args: readonly string[], io: Io): Promise<Exit> {

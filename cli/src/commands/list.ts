@@ -4,7 +4,7 @@ import { everyItem, placementStates, sayState, type Client } from '@orbis/contra
 import type { AddCommand, Tools } from '../command.ts';
 import { sayTimestamp, table } from '../text.ts';
 
-const things = ['embeds', 'sites', 'pages', 'placements', 'sweeps', 'tokens', 'providers'] as const;
+const things = ['embeds', 'sites', 'pages', 'placements', 'sweeps', 'harvests', 'tokens', 'providers'] as const;
 type Thing = (typeof things)[number];
 interface Options {
   q?: string;
@@ -29,7 +29,7 @@ export const addList: AddCommand = (program, run) => {
     .option('--site <site>', 'pages or placements of one site')
     .option('--embed <embed>', 'placements of one embed')
     .option('--state <state>', `placements in one state: ${Object.keys(placementStates).join(', ')}`)
-    .description('show the collection, sites, pages, placements, sweeps, tokens or providers')
+    .description('show the collection, sites, pages, placements, sweeps, harvests, tokens or providers')
     .addHelpText('after', '\nExamples:\n  orbis list\n  orbis list --kind video --tag talks\n  orbis list placements --state out-of-date')
     .action((thing: Thing, options: Options) =>
       run(async (tools) => {
@@ -96,6 +96,16 @@ const lists: Record<Thing, (tools: Tools, options: Options) => Promise<void>> = 
       ['sweep', 'of', 'state', 'pages read', 'begun'],
       () => items.map((s) => [s.id, s.scope ?? 'everything', s.state, `${s.read} of ${s.pages}`, sayTimestamp(s.createdAt)]),
       'Nothing has been swept yet. “orbis sweep” reads the published pages.',
+    );
+  },
+  harvests: async (tools) => {
+    const items = await all((after) => tools.client().call('harvests.list', { query: { limit, after } }));
+    show(
+      tools,
+      items,
+      ['harvest', 'page', 'found', 'taken', 'known', 'read'],
+      () => items.map((h) => [h.id, h.title ?? h.address ?? '–', String(h.found), String(h.taken), String(h.known), sayTimestamp(h.createdAt)]),
+      'No page has been harvested yet. “orbis harvest ADDRESS” finds the embeds on a page of yours.',
     );
   },
   tokens: async (tools) => {

@@ -1,0 +1,90 @@
+import { linkIn } from '@orbis/core';
+import type { EmbedSummary, Harvest } from '@orbis/contract';
+import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
+import { pasted } from '../pasted.ts';
+import { fold, levelColour, plural, table } from '../text.ts';
+
+interface Options {
+  take?: string[];
+  tag?: string[];
+}
+
+export const addHarvest: AddCommand = (program, run) => {
+  program
+    .command('harvest')
+    .argument('<page>', 'the address of a page, a saved page, - for standard input, or the id of an earlier harvest')
+    .option('--take <numbers...>', 'collect these, by their numbers; “all” for whatever is new')
+    .option('--tag <tag...>', 'tags for what is collected')
+    .description('find every embed on a whole page of yours, and collect what you choose')
+    .addHelpText(
+      'after',
+      '\nExamples:\n  orbis harvest http://hollinfell.localhost:7430/stories/twelve-winters\n  orbis harvest saved-page.html --take all --tag archive\n  orbis harvest 7k2m9x4qtz --take 1 3\n\nExit status: 0 done, 1 an error was found on the page, 2 used wrongly, 3 the page could not be read.',
+    )
+    .action((page: string, options: Options) =>
+      run(async (tools) => {
+        const client = tools.client();
+        const found = await read(page, tools);
+        const wanted = options.take ? numbersOf(options.take, found) : [];
+        const taken =
+          wanted.length === 0
+            ? []
+            : (await client.call('harvests.take', { params: { harvest: found.id }, body: { items: wanted.map((number) => ({ number })), tags: options.tag ?? [] } })).data.items;
+        const now = taken.length === 0 ? found : (await client.call('harvests.read', { params: { harvest: found.id } })).data;
+        tools.tell(now, () => describe(now, taken, tools));
+        return now.findings.some((finding) => finding.level === 'error') ? 1 : 0;
+      }),
+    );
+};
+
+const isId = (what: string): boolean => /^[0-9a-hjkmnp-tv-z]{10}$/.test(what);
+
+async function read(page: string, tools: Tools): Promise<Harvest> {
+  const client = tools.client();
+  const address = linkIn(page);
+  if (address) return (await client.call('harvests.create', { body: { address } })).data;
+  if (isId(page)) return (await client.call('harvests.read', { params: { harvest: page } })).data;
+  const name = page === '-' ? undefined : page.split(/[\\/]/).at(-1);
+  return (await client.call('harvests.create', { body: { text: await pasted(page, tools.io), ...(name === undefined ? {} : { name }) } })).data;
+}
+
+function numbersOf(said: readonly string[], { items }: Harvest): number[] {
+  if (said.length === 1 && said[0] === 'all') return items.filter(({ state }) => state === 'offered').map(({ number }) => number);
+  return said
+    .flatMap((word) => word.split(','))
+    .filter(Boolean)
+    .map((word) => {
+      const number = Number(word);
+      if (!Number.isInteger(number) || number < 1) throw new UsedWrongly(`“${word}” is not a number of the list. Give numbers, or “all”.`);
+      return number;
+    });
+}
+
+function describe(found: Harvest, taken: readonly EmbedSummary[], { colours, io }: Tools): string {
+  const where = found.title ?? found.address ?? 'The page';
+  if (found.items.length === 0) return `${where}: no embed was found on it.\n${sayFindings(found, { colours, io })}`;
+  const rows = found.items.map((item) => [
+    String(item.number),
+    item.name,
+    item.kind,
+    item.heading ?? '–',
+    String(item.line),
+    item.level ?? 'none',
+    item.state === 'offered' ? 'new' : `${item.state === 'taken' ? 'taken as' : 'known as'} ${item.embed}`,
+  ]);
+  const left = found.items.filter(({ state }) => state === 'offered').length;
+  const next =
+    taken.length > 0
+      ? `Collected ${taken.map(({ key }) => colours.bold(key)).join(', ')}.\n`
+      : left > 0
+        ? `“orbis harvest ${found.id} --take all” collects what is new; --take 1 3 only these.\n`
+        : 'All of it is in the collection.\n';
+  return `${colours.bold(where)}\n${plural(found.items.length, 'embed')} on it.\n\n${table(['', 'name', 'kind', 'under', 'line', 'worst finding', ''], rows, colours)}${sayFindings(found, { colours, io })}\n${next}`;
+}
+
+const sayFindings = ({ findings }: Harvest, { colours, io }: Pick<Tools, 'colours' | 'io'>): string =>
+  findings
+    .map(
+      (finding) =>
+        `\n${levelColour(finding.level, colours)(finding.level)} ${colours.dim(`${finding.rule}, line ${finding.line}, column ${finding.column}`)}\n${fold(finding.message, io.width, '  ')}${fold(finding.remedy, io.width, '  ')}`,
+    )
+    .join('');
