@@ -14,6 +14,8 @@ export const router = createBrowserRouter([
     HydrateFallback: () => null,
     children: [
       { index: true, lazy: screen(() => import('./collect/CollectScreen.tsx')) },
+      { path: 'harvests', lazy: screen(() => import('./harvest/HarvestsScreen.tsx')) },
+      { path: 'harvests/:harvest', lazy: screen(() => import('./harvest/HarvestScreen.tsx')) },
       { path: 'collection', lazy: screen(() => import('./collection/CollectionScreen.tsx')) },
       { path: 'collection/:embed', lazy: screen(() => import('./embed/EmbedScreen.tsx')) },
       { path: 'places', lazy: screen(() => import('./places/PlacesScreen.tsx')) },

@@ -52,6 +52,7 @@ export const theme = createTheme({
     MuiCssBaseline: {
       styleOverrides: {
         'body': { fontVariantNumeric: 'tabular-nums' },
+        'a': { color: 'var(--mui-palette-primary-main)', textUnderlineOffset: '0.18em' },
         ':focus-visible': { outline: '3px solid var(--mui-palette-secondary-main)', outlineOffset: 2 },
       },
     },

@@ -99,9 +99,12 @@ describe('an owner at the console', function () {
     const placed = page.getByRole('article', { name: 'Opening talk in hollinfell/talks#opening' });
     await placed.getByText('out of date', { exact: true }).waitFor();
     await placed.getByText('Revision 2, newest is 3', { exact: false }).waitFor();
-    await page.getByRole('button', { name: 'Take again' }).first().click();
+    await page.getByRole('button', { name: 'Compare' }).first().click();
+    await page.getByText('end: 3:04 in revision 2, 2:30 in revision 3').waitFor();
+    await page.getByLabel('The code of revision 2, with what is new in revision 3').waitFor();
+    await page.getByRole('button', { name: 'Bring revision 2 back' }).click();
+    await page.getByText('Revision 4 is revision 2 again.', { exact: false }).waitFor();
     expect(await page.getByLabel('End', { exact: true }).inputValue()).to.equal('3:04');
-    await page.getByRole('button', { name: 'Save as revision 4' }).click();
     await placed.getByText('live', { exact: true }).waitFor();
     await placed.getByRole('button', { name: 'Check this page now' }).click();
     await page.getByText('hollinfell/talks has been read.').waitFor();
@@ -199,7 +202,6 @@ describe('an owner at the console', function () {
   it('is shown the parts in plain words, and has a wrong paste mended at a click', async () => {
     const { context, page, complaints } = await signedIn();
     await page.getByLabel('Code or link').fill('&lt;div class="x" data-set="7"&gt;&lt;/div&gt;&lt;script async src="https://c.localhost/l.js"&gt;&lt;/script&gt;');
-    await page.getByText('This can be mended.', { exact: false }).waitFor();
     await page.getByRole('button', { name: 'Mend it' }).click();
     await page.getByText('Loads something from elsewhere').waitFor();
     await page.getByText('needed once a page, in the head of the page').waitFor();
@@ -209,6 +211,59 @@ describe('an owner at the console', function () {
     const { data } = await test.client.call('embeds.read', { params: { embed: 'mended-feed' } });
     expect([data.pasted.slice(0, 8), data.base.slice(0, 8)]).to.deep.equal(['&lt;div ', '<div cla']);
     expect(complaints).to.deep.equal([]);
+    await context.close();
+  });
+
+  it('has faults mended one by one or all at once, and shows what becomes of the paste', async () => {
+    const { context, page, complaints } = await signedIn();
+    await page.getByLabel('Code or link').fill('<ifrmae src="http://mapmere.localhost/embed?a=1?b=2" title="Map"></ifrmae>');
+    await page.getByRole('button', { name: 'Mend it' }).click();
+    await page.getByText('“ifrmae” is written “iframe”.').waitFor();
+    await page.getByText('After a there is a second question mark', { exact: false }).waitFor();
+    await page.getByRole('button', { name: 'Mend it' }).click();
+    await page.getByText('Parameters after the first are joined with &.').waitFor();
+    await page.getByText('Nothing is wrong with it.').waitFor();
+    await page.getByRole('button', { name: 'Show it as it was pasted' }).click();
+    expect(await page.getByLabel('What was pasted, with what is mended in it').locator('del').first().innerText()).to.equal('ifrmae');
+    await page.getByRole('button', { name: 'Leave it as pasted' }).click();
+    await page.getByText('There is no element “ifrmae”', { exact: false }).waitFor();
+    await page.getByLabel('Code or link').fill('<video autoplay controls="false" src="a.mp4">x</video>');
+    await page.getByText('3 of these can be mended here.').waitFor();
+    await page.getByRole('button', { name: 'Mend them all' }).click();
+    await page.getByText('Without sound, browsers let it play by itself.').waitFor();
+    expect(complaints).to.deep.equal([]);
+    await context.close();
+  });
+
+  it('harvests a page, leaves one out, and collects the rest under the names it gives', async () => {
+    const { context, page, complaints } = await signedIn();
+    await page.getByRole('link', { name: 'Harvest a page instead' }).click();
+    await page.getByText('No page harvested yet').waitFor();
+    await page.getByLabel('Address of a page of yours').fill(`http://hollinfell.localhost:${test.world.port}/stories/twelve-winters`);
+    await page.getByRole('button', { name: 'Harvest it' }).click();
+    await page.getByRole('heading', { name: /^Twelve winters on the moor/, level: 1 }).waitFor();
+    await page.getByText('is a place that a script should fill', { exact: false }).waitFor();
+    await page.getByText('video by kinorill · under “The first talk”', { exact: false }).waitFor();
+    await page.getByLabel('Collect Map: the moor road to the observatory').uncheck();
+    await page.getByRole('textbox', { name: 'Name' }).nth(1).fill('Rings, from an old page');
+    await page.getByLabel('Tags for all of these').fill('stories');
+    await page.getByRole('button', { name: 'Collect 5' }).click();
+    await page.getByRole('link', { name: 'rings-from-an-old-page' }).waitFor();
+    await page.getByRole('button', { name: 'Nothing chosen' }).waitFor();
+    await page.goto(`${test.url}/harvests`);
+    await page.getByText('6 embeds, 5 taken', { exact: false }).waitFor();
+    expect((await test.client.call('embeds.list', { query: { tag: 'stories' } })).data.items).to.have.length(5);
+    expect(complaints).to.deep.equal([]);
+    await context.close();
+  });
+
+  it('makes a copy of an embed', async () => {
+    const { context, page } = await signedIn();
+    await test.client.call('embeds.create', { body: { name: 'To be copied', text: talkCode(test.world.port), settings: { start: 12 } } });
+    await page.goto(`${test.url}/collection/to-be-copied`);
+    await page.getByRole('button', { name: 'Make a copy' }).click();
+    await page.getByRole('heading', { name: 'To be copied (copy)', level: 1 }).waitFor();
+    expect(await page.getByRole('textbox', { name: 'Start' }).inputValue()).to.equal('0:12');
     await context.close();
   });
 

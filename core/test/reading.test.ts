@@ -125,6 +125,15 @@ describe('the reading of a code', () => {
   });
 });
 
+describe('a code of several embeds', () => {
+  it('is described by its first, and each has its own kind', () => {
+    const map = '<iframe src="https://mapmere.localhost/embed/map?lat=54.37&amp;lng=-2.1" title="Map"></iframe>';
+    const reading = read(`${map}\n<video controls src="a.mp4"></video>`, context);
+    expect([reading.kind, ...reading.embeds.map(({ kind }) => kind)]).to.deep.equal(['map', 'map', 'video']);
+    expect(reading.kindBecause).not.to.include('video');
+  });
+});
+
 describe('the limits of the reading', () => {
   const tooMuch: [label: string, text: string, what: string][] = [
     ['a text over a mebibyte', 'x'.repeat(limits.length + 1), 'length'],

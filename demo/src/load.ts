@@ -99,6 +99,10 @@ export async function loadDemo(client: Client, port: number): Promise<void> {
     ifMatch: north.etag!,
     body: { settings: { start: 12, end: 140 }, dress: north.data.current.dress },
   });
+  // An old page that nobody registered: what is on it was found, and one of it was taken.
+  const { data: harvest } = await client.call('harvests.create', { body: { address: `${site}/stories/twelve-winters` } });
+  const talk = harvest.items.find((item) => item.kind === 'video')!;
+  await client.call('harvests.take', { params: { harvest: harvest.id }, body: { items: [{ number: talk.number, name: 'The first talk' }], tags: ['talks', 'stories'] } });
   await sweepAll(client);
 }
 

@@ -14,10 +14,8 @@ export const addRevisions: AddCommand = (program, run) => {
         const items: Revision[] = [];
         const page = async (after: string | undefined) => (await tools.client().call('revisions.list', { params: { embed }, query: { limit: 200, after } })).data;
         for await (const revision of everyItem(page)) items.push(revision);
-        tools.tell(
-          items,
-          () => `${table(['revision', 'saved', 'code', 'why', 'wishes'], items.map(row), tools.colours)}\n“orbis compare ${embed} 1 ${items[0]!.number}” shows what differs.\n`,
-        );
+        const next = items.length > 1 ? `\n“orbis compare ${embed} 1 ${items[0]!.number}” shows what differs; “orbis bring-back ${embed} 1” brings the first one back.\n` : '';
+        tools.tell(items, () => table(['revision', 'saved', 'code', 'why', 'wishes'], items.map(row), tools.colours) + next);
         return 0;
       }),
     );

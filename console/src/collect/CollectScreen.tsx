@@ -7,13 +7,15 @@ import Typography from '@mui/material/Typography';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
+import { compareTexts } from '@orbis/core';
 import { ApiError } from '@orbis/contract';
 import { api, refresh } from '../api.ts';
 import { useAnnounce } from '../parts/Announcer.tsx';
 import { Card } from '../parts/Card.tsx';
 import { ProblemNote } from '../parts/ProblemNote.tsx';
 import { ScreenHead } from '../parts/ScreenHead.tsx';
-import { PlainCode } from '../parts/CodeRuns.tsx';
+import { CompareRuns, PlainCode } from '../parts/CodeRuns.tsx';
+import { Unfold } from '../parts/Unfold.tsx';
 import { mono } from '../theme.ts';
 import { CodeParts } from './CodeParts.tsx';
 import { usePasted } from './pasted.ts';
@@ -24,9 +26,9 @@ export default function CollectScreen() {
   const { text, field } = usePasted();
   const [name, setName] = useState('');
   const [tags, setTags] = useState('');
-  /** The paste whose mending was accepted; another paste is another matter. */
-  const [mended, setMended] = useState<string | null>(null);
-  const mend = mended !== null && mended === text;
+  /** The paste of which faults are to be mended, and which; another paste is another matter. */
+  const [choice, setChoice] = useState<{ text: string; rules: true | string[] } | null>(null);
+  const mend = choice !== null && choice.text === text ? choice.rules : false;
   const navigate = useNavigate();
   const announce = useAnnounce();
   const asked = useDeferredValue(text);
@@ -58,18 +60,28 @@ export default function CollectScreen() {
     },
   });
   const known = collect.error instanceof ApiError && collect.error.code === 'marked-code' ? String(collect.error.problem.facts?.['embed'] ?? '') : '';
-  const offered = asked.trim() !== '' ? (reading.data?.mending ?? null) : null;
-  const afterMending = useQuery({
-    queryKey: ['reading', offered?.text],
-    enabled: mend && offered !== null,
-    queryFn: async ({ signal }) => (await api.call('readings.create', { body: { text: offered!.text }, signal })).data.items[0]!,
+  const mended = useQuery({
+    queryKey: ['reading', asked, mend],
+    enabled: mend !== false && asked.trim() !== '',
+    queryFn: async ({ signal }) => {
+      const { data } = await api.call('readings.create', { body: { text: asked, mend }, signal });
+      return { reading: data.items[0]!, ...data.mended[0]! };
+    },
+    placeholderData: (before) => before,
   });
-  const shown = asked.trim() === '' ? undefined : mend && offered ? afterMending.data : reading.data;
-  const shownText = mend && offered ? offered.text : asked;
+  const now = mend === false ? undefined : mended.data;
+  const shown = asked.trim() === '' ? undefined : (now?.reading ?? reading.data);
+  const shownText = now?.text ?? asked;
+  const mendable = reading.data?.findings.filter((finding) => finding.mend.length > 0 && finding.level !== 'note') ?? [];
+  const mendOne = (rule: string): void => setChoice({ text, rules: mend === true ? true : [...(mend === false ? [] : mend), rule] });
 
   return (
     <>
-      <ScreenHead title="Collect" lead="Paste what a provider gave you: the embed code, or just the link. It is kept exactly as it is." />
+      <ScreenHead title="Collect" lead="Paste what a provider gave you: the embed code, or just the link. It is kept exactly as it is.">
+        <Button component={Link} to="/harvests">
+          Harvest a page instead
+        </Button>
+      </ScreenHead>
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0,1fr)', lg: 'minmax(0,1.1fr) minmax(0,1fr)' }, gap: 3, alignItems: 'start' }}>
         <Card>
           <Stack
@@ -114,22 +126,46 @@ export default function CollectScreen() {
           {reading.error ? <ProblemNote error={reading.error} /> : null}
           {shown ? (
             <Stack spacing={2}>
-              {offered && (
+              {now ? (
                 <Alert
-                  severity={mend ? 'success' : 'warning'}
+                  severity="success"
                   variant="outlined"
                   action={
-                    <Button color="inherit" size="small" onClick={() => setMended(mend ? null : text)}>
-                      {mend ? 'Leave it as pasted' : 'Mend it'}
+                    <Button color="inherit" size="small" onClick={() => setChoice(null)}>
+                      Leave it as pasted
                     </Button>
                   }
                 >
-                  {mend ? 'Mended; what you pasted is kept all the same. ' : 'This can be mended. '}
-                  {offered.edits[0]!.reason}
+                  Mended; what you pasted is kept all the same.
+                  <Box component="ul" sx={{ m: 0, mt: 0.5, pl: 2.5 }}>
+                    {[...new Set(now.done.map(({ reason }) => reason))].map((reason) => (
+                      <li key={reason}>{reason}</li>
+                    ))}
+                  </Box>
                 </Alert>
+              ) : (
+                mendable.length > 1 && (
+                  <Alert
+                    severity="warning"
+                    variant="outlined"
+                    action={
+                      <Button color="inherit" size="small" onClick={() => setChoice({ text, rules: true })}>
+                        Mend them all
+                      </Button>
+                    }
+                  >
+                    {mendable.length} of these can be mended here.
+                  </Alert>
+                )
               )}
-              <ReadingFacts reading={shown} />
+              <ReadingFacts reading={shown} onMend={mendOne} />
               <CodeParts text={shownText} reading={shown} />
+              {now && (
+                <Unfold label="Show it as it was pasted">
+                  <Typography variant="h3">As it was pasted</Typography>
+                  <CompareRuns runs={compareTexts(asked, now.text)} label="What was pasted, with what is mended in it" />
+                </Unfold>
+              )}
               {shown.made !== null && (
                 <div>
                   <Typography variant="h3">The code that Orbis makes of this link</Typography>

@@ -14,7 +14,7 @@ const needWords: Record<keyof Reading['needs'], string> = {
 };
 
 /** A reading in plain words: what it is, from whom, how large, whom it contacts, what it needs. */
-export function ReadingFacts({ reading }: { reading: Reading }) {
+export function ReadingFacts({ reading, onMend }: { reading: Reading; onMend?: (rule: string) => void }) {
   const { size } = reading;
   const needs = (Object.keys(needWords) as (keyof Reading['needs'])[]).filter((need) => reading.needs[need]).map((need) => needWords[need]);
   const facts: [string, string][] = [
@@ -26,7 +26,7 @@ export function ReadingFacts({ reading }: { reading: Reading }) {
   ];
   return (
     <Stack spacing={2}>
-      <Findings findings={reading.findings} />
+      <Findings findings={reading.findings} {...(onMend ? { onMend } : {})} />
       {reading.findings.length === 0 && reading.input !== 'text' && <Typography color="success">Nothing is wrong with it.</Typography>}
       <Box
         component="dl"

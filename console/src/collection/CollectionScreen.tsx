@@ -83,7 +83,7 @@ export default function CollectionScreen() {
           <Empty title="Nothing is like that">Take a word or the kind out of the search.</Empty>
         ) : (
           <Empty title="The collection is empty">
-            <Link to="/">Paste the first code or link</Link> that a provider gave you.
+            <Link to="/">Paste the first code or link</Link> that a provider gave you, or <Link to="/harvests">harvest a page</Link> that has embeds on it already.
           </Empty>
         ))}
       {list.items.length > 0 && (

@@ -3,10 +3,12 @@ import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
+import { compareTexts, linkIn } from '@orbis/core';
 import { ApiError, type Embed } from '@orbis/contract';
 import { api, refresh } from '../api.ts';
 import { usePasted } from '../collect/pasted.ts';
 import { useAnnounce } from '../parts/Announcer.tsx';
+import { CompareRuns } from '../parts/CodeRuns.tsx';
 import { ProblemNote } from '../parts/ProblemNote.tsx';
 import { mono } from '../theme.ts';
 
@@ -44,6 +46,7 @@ export function NewerCode({ embed, etag }: { embed: Embed; etag: string }) {
         {...field}
         slotProps={{ htmlInput: { spellCheck: false, style: { fontFamily: mono, fontSize: 14 } } }}
       />
+      {text.trim() !== '' && linkIn(text) === null && <CompareRuns runs={compareTexts(embed.base, text)} label="The code as it is, with what is new in the newer one" />}
       <ProblemNote error={renew.error} />
       <div>
         <Button type="submit" variant="outlined" disabled={renew.isPending}>

@@ -1,45 +1,68 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { sayWishes, type Embed, type ParsedWishes } from '@orbis/contract';
-import { useList } from '../api.ts';
+import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
+import { sayWishes, type Embed } from '@orbis/contract';
+import { api, refresh, useList } from '../api.ts';
+import { useAnnounce } from '../parts/Announcer.tsx';
 import { More } from '../parts/More.tsx';
-import { sayWhen } from '../parts/when.ts';
+import { ProblemNote } from '../parts/ProblemNote.tsx';
+import { plural, sayWhen } from '../parts/when.ts';
+import { Comparison } from './Comparison.tsx';
 
-/** Every state that the embed was saved in; an old one can be taken into the form again. */
-export function Revisions({ embed, onTake }: { embed: Embed; onTake: (wishes: ParsedWishes, number: number) => void }) {
+/** Every state that the embed was saved in: each can be held against the newest, and brought back. */
+export function Revisions({ embed, etag }: { embed: Embed; etag: string }) {
   const list = useList('revisions.list', {}, { embed: embed.key });
+  const [compared, setCompared] = useState<number | null>(null);
+  const announce = useAnnounce();
+  const restore = useMutation({
+    mutationFn: async (revision: number) => (await api.call('revisions.restore', { params: { embed: embed.key, revision }, ifMatch: etag, body: {} })).data,
+    onSuccess: async (now, revision) => {
+      await refresh();
+      const places = now.placements > 0 ? ` ${plural(now.placements, 'place')} may carry another code now.` : '';
+      announce(now.revision === embed.revision ? 'Nothing differs.' : `Revision ${now.revision} is revision ${revision} again.${places}`);
+    },
+  });
   return (
     <>
+      <ProblemNote error={restore.error} />
       <Box component="ol" reversed sx={{ m: 0, p: 0, listStyle: 'none' }}>
-        {list.items.map((revision) => (
-          <Box
-            component="li"
-            key={revision.number}
-            sx={{ 'display': 'flex', 'gap': 2, 'alignItems': 'baseline', 'py': 1, '&:not(:last-child)': { borderBottom: 1, borderColor: 'divider' } }}
-          >
-            <Typography sx={{ fontWeight: 700, minWidth: 24, textAlign: 'right' }}>{revision.number}</Typography>
-            <Box sx={{ flex: 1, minWidth: 0 }}>
-              <Typography sx={{ overflowWrap: 'anywhere' }}>
-                {sayWishes(revision)
-                  .map(({ name, value }) => `${name} ${value}`)
-                  .join(', ') || 'as it was pasted'}
-              </Typography>
-              <Typography variant="body2" color="textSecondary">
-                {sayWhen(revision.createdAt)}
-              </Typography>
+        {list.items.map((revision) => {
+          const isOpen = compared === revision.number;
+          return (
+            <Box component="li" key={revision.number} sx={{ 'py': 1, '&:not(:last-child)': { borderBottom: 1, borderColor: 'divider' } }}>
+              <Box sx={{ display: 'flex', gap: 2, alignItems: 'baseline', flexWrap: 'wrap' }}>
+                <Typography sx={{ fontWeight: 700, minWidth: 24, textAlign: 'right' }}>{revision.number}</Typography>
+                <Box sx={{ flex: '1 1 160px', minWidth: 0 }}>
+                  <Typography sx={{ overflowWrap: 'anywhere' }}>
+                    {sayWishes(revision)
+                      .map(({ name, value }) => `${name} ${value}`)
+                      .join(', ') || 'as it was pasted'}
+                  </Typography>
+                  <Typography variant="body2" color="textSecondary">
+                    {sayWhen(revision.createdAt)} · {revision.reason}
+                  </Typography>
+                </Box>
+                {revision.number === embed.revision ? (
+                  <Typography variant="body2" color="textSecondary">
+                    newest
+                  </Typography>
+                ) : (
+                  <Box sx={{ display: 'flex', gap: 0.5 }}>
+                    <Button size="small" color="inherit" aria-expanded={isOpen} onClick={() => setCompared(isOpen ? null : revision.number)}>
+                      {isOpen ? 'Hide' : 'Compare'}
+                    </Button>
+                    <Button size="small" disabled={restore.isPending} onClick={() => restore.mutate(revision.number)} aria-label={`Bring revision ${revision.number} back`}>
+                      Bring back
+                    </Button>
+                  </Box>
+                )}
+              </Box>
+              {isOpen && <Comparison embed={embed.key} from={revision.number} to={embed.revision} />}
             </Box>
-            {revision.number === embed.revision ? (
-              <Typography variant="body2" color="textSecondary">
-                newest
-              </Typography>
-            ) : (
-              <Button size="small" onClick={() => onTake({ settings: revision.settings, dress: revision.dress }, revision.number)}>
-                Take again
-              </Button>
-            )}
-          </Box>
-        ))}
+          );
+        })}
       </Box>
       <More list={list} />
     </>

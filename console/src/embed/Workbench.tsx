@@ -88,13 +88,7 @@ export function Workbench({ embed, etag }: { embed: Embed; etag: string }) {
           <Placements embed={embed} />
         </Card>
         <Card title="Revisions">
-          <Revisions
-            embed={embed}
-            onTake={(old, number) => {
-              setDraft(draftOf(old));
-              announce(`The wishes of revision ${number} are in the form. Save to bring them back.`);
-            }}
-          />
+          <Revisions embed={embed} etag={etag} />
         </Card>
       </Stack>
     </Box>

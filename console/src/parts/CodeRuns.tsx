@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
 import Tooltip from '@mui/material/Tooltip';
+import type { TextRun } from '@orbis/core';
 import type { Outcome } from '@orbis/contract';
 import { mono } from '../theme.ts';
 
@@ -30,6 +31,27 @@ export function CodeRuns({ runs, label }: { runs: Outcome['pieces'][number]['run
               {run.text}
             </Box>
           </Tooltip>
+        ),
+      )}
+    </Box>
+  );
+}
+
+/** Two codes in one: what is gone is struck out, what is new is marked. */
+export function CompareRuns({ runs, label }: { runs: readonly TextRun[]; label: string }) {
+  return (
+    <Box component="pre" sx={frame} tabIndex={0} aria-label={label}>
+      {runs.map(({ kind, text }, i) =>
+        kind === 'same' ? (
+          <span key={i}>{text}</span>
+        ) : kind === 'gone' ? (
+          <Box key={i} component="del" sx={{ bgcolor: 'color-mix(in srgb, var(--mui-palette-error-main) 16%, transparent)', borderRadius: 0.5 }}>
+            {text}
+          </Box>
+        ) : (
+          <Box key={i} component="ins" sx={{ textDecoration: 'none', bgcolor: 'color-mix(in srgb, var(--mui-palette-success-main) 24%, transparent)', borderRadius: 0.5 }}>
+            {text}
+          </Box>
         ),
       )}
     </Box>

@@ -1,4 +1,5 @@
 import Alert from '@mui/material/Alert';
+import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 
@@ -8,15 +9,28 @@ interface Told {
   message: string;
   remedy: string;
   line?: number;
+  /** The edits that would mend it. */
+  mend?: readonly { reason: string }[];
 }
 
-/** Findings in sentences: what is wrong, and what to do. */
-export function Findings({ findings }: { findings: readonly Told[] }) {
+/** Findings in sentences: what is wrong, and what to do; with a button where Orbis can do it. */
+export function Findings({ findings, onMend }: { findings: readonly Told[]; onMend?: (rule: string) => void }) {
   if (findings.length === 0) return null;
   return (
     <Stack spacing={1}>
       {findings.map((finding, i) => (
-        <Alert key={i} severity={finding.level === 'note' ? 'info' : finding.level} variant="outlined">
+        <Alert
+          key={i}
+          severity={finding.level === 'note' ? 'info' : finding.level}
+          variant="outlined"
+          action={
+            onMend && finding.mend && finding.mend.length > 0 ? (
+              <Button color="inherit" size="small" onClick={() => onMend(finding.rule)}>
+                Mend it
+              </Button>
+            ) : undefined
+          }
+        >
           {finding.message}
           {finding.line !== undefined && finding.line > 1 && ` (line ${finding.line})`}
           <Typography variant="body2" color="textSecondary">

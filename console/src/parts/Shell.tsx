@@ -1,6 +1,7 @@
 import AccountIcon from '@mui/icons-material/PersonOutlined';
 import CollectIcon from '@mui/icons-material/ContentPasteOutlined';
 import CollectionIcon from '@mui/icons-material/CollectionsBookmarkOutlined';
+import HarvestIcon from '@mui/icons-material/GrassOutlined';
 import PlacesIcon from '@mui/icons-material/WebOutlined';
 import RegisterIcon from '@mui/icons-material/FactCheckOutlined';
 import SweepsIcon from '@mui/icons-material/TravelExploreOutlined';
@@ -10,6 +11,7 @@ import mark from '../mark.svg';
 
 const screens = [
   { to: '/', label: 'Collect', icon: <CollectIcon /> },
+  { to: '/harvests', label: 'Harvest', icon: <HarvestIcon /> },
   { to: '/collection', label: 'Collection', icon: <CollectionIcon /> },
   { to: '/places', label: 'Places', icon: <PlacesIcon /> },
   { to: '/register', label: 'Register', icon: <RegisterIcon /> },
@@ -53,7 +55,8 @@ export function Shell() {
             to={to}
             end={to === '/'}
             sx={{
-              'display': 'flex',
+              // On a phone there is no room for all of them: harvesting is reached from the screen for collecting.
+              'display': { xs: to === '/harvests' ? 'none' : 'flex', md: 'flex' },
               'flexDirection': { xs: 'column', md: 'row' },
               'flex': { xs: 1, md: 'none' },
               'alignItems': 'center',

@@ -6,7 +6,7 @@ export function Unfold({ label, children }: { label: string; children: ReactNode
   const [open, setOpen] = useState(false);
   if (open) return <>{children}</>;
   return (
-    <Button size="small" aria-expanded={false} onClick={() => setOpen(true)} sx={{ ml: -0.75 }}>
+    <Button size="small" aria-expanded={false} onClick={() => setOpen(true)} sx={{ ml: -0.75, alignSelf: 'flex-start' }}>
       {label}
     </Button>
   );

@@ -60,6 +60,22 @@ export function embedsOf(reading: Reading, markup: Markup, read: PartsRead, main
   return top.length > 0 ? [{ kind: reading.kind, provider: reading.provider?.id ?? null, parts: top, size: reading.size }] : [];
 }
 
+/** What is inside an element: elements and addresses, from these places in their lists on. */
+export function within(
+  main: MarkupElement,
+  markup: Markup,
+  all: readonly ReadAddress[],
+  fromElement = 0,
+  fromAddress = 0,
+): { elements: MarkupElement[]; addresses: ReadAddress[] } {
+  const elements: MarkupElement[] = [];
+  for (let i = fromElement; i < markup.elements.length && markup.elements[i]!.start < main.end; i++)
+    if (markup.elements[i]!.start >= main.start) elements.push(markup.elements[i]!);
+  const addresses: ReadAddress[] = [];
+  for (let i = fromAddress; i < all.length && all[i]!.end <= main.end; i++) if (all[i]!.start >= main.start) addresses.push(all[i]!);
+  return { elements, addresses };
+}
+
 function byMounts(reading: Reading, markup: Markup, { parts, elements }: PartsRead, mounts: readonly number[], top: readonly number[], inner: Inner): Reading['embeds'] {
   return mounts.map((mount, n) => ({
     kind: reading.kind,
@@ -88,14 +104,11 @@ function separately(
   return mains.map((main, n) => {
     const held = owners[n]!;
     while (a < reading.addresses.length && reading.addresses[a]!.start < main.start) a++;
-    const own: ReadAddress[] = [];
-    for (let i = a; i < reading.addresses.length && reading.addresses[i]!.end <= main.end; i++) own.push(reading.addresses[i]!);
     while (e < markup.elements.length && markup.elements[e]!.start < main.start) e++;
-    const elements: MarkupElement[] = [];
-    for (let i = e; i < markup.elements.length && markup.elements[i]!.start < main.end; i++) elements.push(markup.elements[i]!);
-    const sheet = sheetFor(own, sheets);
+    const { elements, addresses } = within(main, markup, reading.addresses, e, a);
+    const sheet = sheetFor(addresses, sheets);
     return {
-      kind: kindOf({ ...markup, elements }, main, own, sheet).kind,
+      kind: kindOf({ ...markup, elements }, main, addresses, sheet).kind,
       provider: sheet?.id ?? null,
       parts: [...(held === null ? [] : [held]), ...(n === 0 ? top.filter((i) => !spoken.has(i)) : [])].sort((x, y) => x - y),
       size: sizeOf(markup, main, inner.styles),

@@ -3,7 +3,7 @@ import { checkCode } from '../rules/index.ts';
 import type { Sheet } from '../sheets/sheet.ts';
 import { hostsOf, readAddresses } from './addresses.ts';
 import { claimsOf } from './claims.ts';
-import { embedsOf, mainElements, sheetFor } from './embeds.ts';
+import { embedsOf, mainElements, sheetFor, within } from './embeds.ts';
 import { noInner, readInner, type Inner } from './inner.ts';
 import { inputOf } from './input.ts';
 import { lengthIn } from './known-length.ts';
@@ -101,7 +101,12 @@ function readCode(reading: Reading, markup: Markup, inner: Inner, { sheets }: Re
   const sheet = sheetFor(reading.addresses, sheets);
   reading.provider = sheet && { id: sheet.id, name: sheet.name };
   reading.sheet = sheet && { id: sheet.id, version: sheet.version };
-  const { kind, kindBecause, evidence } = kindOf(markup, main, reading.addresses, sheet, inner.scripts);
+  // Of several embeds, the first is described: what speaks for the others says nothing of it.
+  const several = mains.length > 1 && mains.some((element) => element.name !== mains[0]!.name || element.name !== 'img');
+  const first = several ? within(mains[0]!, markup, reading.addresses) : null;
+  const { kind, kindBecause, evidence } = first
+    ? kindOf({ ...markup, elements: first.elements }, main, first.addresses, sheetFor(first.addresses, sheets))
+    : kindOf(markup, main, reading.addresses, sheet, inner.scripts);
   reading.kind = kind;
   reading.kindBecause = kindBecause;
   reading.evidence = evidence;
