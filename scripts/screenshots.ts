@@ -38,6 +38,10 @@ try {
   await page.getByLabel('Code or link').fill(collected);
   await page.getByLabel('Name').fill('Book a night');
   await shoot(page, 'collect');
+  await page.setViewportSize({ width: 1280, height: 1180 });
+  await page.goto(`${url}/harvests`);
+  await page.getByRole('link', { name: /^Twelve winters/ }).click();
+  await shoot(page, 'harvest');
   await at(page, '/collection', 'collection', { height: 1000 });
   await at(page, '/collection/opening-talk', 'embed', { height: 1180 });
   await at(page, '/places', 'places');
@@ -70,6 +74,15 @@ try {
     [
       ['read', '-'],
       ['edits', 'how-to-find-north'],
+    ],
+    { url, token: data.token },
+  );
+  await terminal(
+    page,
+    'terminal-harvest',
+    [
+      ['harvest', `http://hollinfell.localhost:${port}/stories/twelve-winters`],
+      ['compare', 'how-to-find-north', '1', '2'],
     ],
     { url, token: data.token },
   );
