@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { escapeAttribute, read, type Reading } from '@orbis/core';
+import { compareTexts, escapeAttribute, mend, read, type Reading } from '@orbis/core';
 import { codes, sheets } from './corpus.ts';
 import { expectWhole, scrapTexts } from './support/scraps.ts';
 
@@ -97,4 +97,52 @@ describe('the reading of any code', () => {
       { seed, numRuns: 3000 },
     );
   }).timeout(60_000);
+
+  it('is mended once and for all, and a text with nothing to mend stays as it is', () => {
+    fc.assert(
+      fc.property(scrapTexts, (text) => {
+        const once = mend(text, context);
+        expect(mend(once.text, context)).to.deep.equal({ text: once.text, done: [] });
+        if (read(text, context).findings.every((found) => found.mend.length === 0 || found.level === 'note')) expect(once.text).to.equal(text);
+      }),
+      { seed, numRuns: 1500 },
+    );
+  }).timeout(60_000);
+
+  it('counts what the documents in frames contact and need, down to those inside them', () => {
+    const inner = '<script src="https://deep.localhost/x.js"></script><form action="https://post.localhost/"></form>';
+    const middle = `<iframe srcdoc="${escapeAttribute(inner)}"></iframe><img src="https://pictures.localhost/x.png">`;
+    const reading = read(`<iframe title="t" srcdoc="${escapeAttribute(middle)}"></iframe>`, context);
+    expect(reading.hosts.map(({ host, when }) => [host, when])).to.deep.equal([
+      ['pictures.localhost', 'load'],
+      ['deep.localhost', 'load'],
+      ['post.localhost', 'use'],
+    ]);
+    expect([reading.needs.scripts, reading.needs.forms]).to.deep.equal([true, true]);
+    expect(reading.addresses).to.deep.equal([]);
+  });
+});
+
+describe('comparing two texts', () => {
+  it('gives both back, run by run', () => {
+    const words = fc.array(fc.constantFrom('<b>', 'a', ' ', '\n', 'x="1"', '&amp;', '🌌', '</b>'), { maxLength: 30 }).map((list) => list.join(''));
+    fc.assert(
+      fc.property(words, words, (before, after) => {
+        const runs = compareTexts(before, after);
+        const without = (kind: string): string =>
+          runs
+            .filter((run) => run.kind !== kind)
+            .map((run) => run.text)
+            .join('');
+        expect([without('new'), without('gone')]).to.deep.equal([before, after]);
+        if (before === after) expect(runs.every((run) => run.kind === 'same')).to.equal(true);
+      }),
+      { seed, numRuns: 800 },
+    );
+  });
+
+  it('does not look for likeness where there is none', () => {
+    const far = (letter: string): string => Array.from({ length: 3000 }, (_, i) => `${letter}${i}`).join(' ');
+    expect(compareTexts(far('a'), far('b')).map(({ kind }) => kind)).to.deep.equal(['gone', 'new']);
+  });
 });

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { URLPattern } from 'urlpattern-polyfill';
-import { matchFrame, type AddressPattern } from '@orbis/core';
+import { matchFrame, sheetOfFrame, type AddressPattern } from '@orbis/core';
 import { builtInSheets } from '@orbis/sheets';
 
 const [sheet] = builtInSheets();
@@ -38,7 +38,9 @@ describe('matching an address with a sheet', () => {
       for (const address of addresses) {
         const found = oracle.exec(new URL(address).href);
         const id = found?.pathname.groups['id'] ?? found?.search.groups['id'] ?? null;
-        expect(matchFrame(address, withPattern(pattern))?.id ?? null, address).to.equal(id || null);
+        const sheets = withPattern(pattern);
+        expect(matchFrame(address, sheets)?.id ?? null, address).to.equal(id || null);
+        expect(sheetOfFrame(address, sheets), address).to.equal(id ? sheets[0] : null);
       }
     });
   }
@@ -46,7 +48,7 @@ describe('matching an address with a sheet', () => {
     const sheets = withPattern(patterns[0]!);
     expect(matchFrame('//p.localhost/reel/a', sheets)?.id).to.equal('a');
     for (const address of ['/reel/a', 'reel/a', 'ftp://p.localhost/reel/a', 'javascript:p.localhost/reel/a', '', 'https://', 'https://p.localhost@other.localhost/reel/a'])
-      expect(matchFrame(address, sheets), address).to.equal(null);
+      expect([matchFrame(address, sheets), sheetOfFrame(address, sheets)], address).to.deep.equal([null, null]);
     expect(matchFrame('https://user@p.localhost/reel/a', sheets)?.id).to.equal('a');
   });
 });
