@@ -72,6 +72,14 @@ export const catalogue = {
   'value-invalid': row(422, 2, 'Value not understood', (f) => `“${f.found}” is no value for ${f.wish}; it takes ${f.expected}.`),
   'no-sheet': row(422, 2, 'Provider not known', (f) => `${f.setting} cannot be set: no provider sheet knows this code, so Orbis does not know where its provider takes it.`),
   'setting-not-offered': row(422, 2, 'Not offered', (f) => `${f.provider} does not offer ${f.setting}.`),
+  'value-not-offered': row(422, 2, 'Value not offered', (f) => `${f.provider} does not take that for ${f.setting}; it takes ${f.expected}.`),
+  'part-missing': row(
+    422,
+    2,
+    'Part not there',
+    (f) =>
+      `${f.setting} cannot be set: this code has no ${f.part === 'mount' ? 'element that a script fills' : f.part === 'loader' ? 'script of its provider' : 'frame or player'}.`,
+  ),
   'clip-order': row(422, 2, 'End before start', (f) => `The end (${f.end}) is not after the start (${f.start}). Set an end later than ${f.start}.`),
   'sound-autoplay': row(422, 2, 'Sound and autoplay', () => 'Browsers refuse to play by itself what has sound. Leave “muted” on, or take “autoplay” out.'),
   'nothing-to-dress': row(422, 2, 'Nothing to dress', () => 'There is no frame and no player in this code whose look could be changed.'),

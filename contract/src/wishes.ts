@@ -4,6 +4,9 @@ import { OrbisError } from './errors.ts';
 
 const seconds = z.number().min(0).lt(360_000).meta({ description: 'Seconds, at most to the millisecond' });
 
+const line = (most: number) => z.string().min(1).max(most);
+const whole = (most: number) => z.number().int().min(1).max(most);
+
 /** Settings in canonical units. What is not named is not wished. */
 export const settingsSchema = z
   .strictObject({
@@ -13,6 +16,26 @@ export const settingsSchema = z
     muted: z.boolean().optional(),
     loop: z.boolean().optional(),
     controls: z.boolean().optional(),
+    captions: z.boolean().optional(),
+    download: z.boolean().optional(),
+    language: line(35).optional(),
+    theme: z.enum(['light', 'dark']).optional(),
+    accent: z
+      .string()
+      .regex(/^#[0-9a-f]{6}$/, 'a colour as #rrggbb, in lower case')
+      .optional(),
+    privacy: z.boolean().optional(),
+    zoom: z.number().min(0).max(24).optional(),
+    centre: z.strictObject({ latitude: z.number().min(-90).max(90), longitude: z.number().min(-180).max(180) }).optional(),
+    view: line(40).optional(),
+    page: whole(100_000).optional(),
+    account: line(120).optional(),
+    count: whole(500).optional(),
+    delay: seconds.optional(),
+    prefill: line(200).optional(),
+    title: line(200).optional(),
+    width: whole(9999).optional(),
+    height: whole(9999).optional(),
   })
   .meta({ id: 'Settings', example: { start: 112, end: 184 } }) satisfies z.ZodType<Settings>;
 

@@ -14,7 +14,7 @@ export interface Code {
 /** A wish that cannot be fulfilled; the sentence is made at the edge from the code and the facts. */
 export interface WishProblem {
   wish: string;
-  code: 'no-sheet' | 'setting-not-offered' | 'clip-order' | 'sound-autoplay' | 'nothing-to-dress' | 'shape-unknown' | 'own-wrapper';
+  code: 'no-sheet' | 'setting-not-offered' | 'value-not-offered' | 'part-missing' | 'clip-order' | 'sound-autoplay' | 'nothing-to-dress' | 'shape-unknown' | 'own-wrapper';
   facts: Record<string, string | number>;
 }
 

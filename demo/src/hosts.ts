@@ -5,7 +5,9 @@ export const hosts = {
   index: 'demo.localhost',
   kinorill: 'kinorill.localhost',
   kinorillPlayer: 'play.kinorill.localhost',
+  kinorillQuiet: 'quiet.kinorill.localhost',
   kinorillShort: 'kin.localhost',
+  formwold: 'formwold.localhost',
   hollinfell: 'hollinfell.localhost',
 } as const;
 

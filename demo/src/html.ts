@@ -9,8 +9,7 @@ export function htmlPage({ title, style, body, head = '' }: { title: string; sty
 <meta charset="utf-8">
 <meta name="viewport" content="width=device-width, initial-scale=1">
 <title>${escapeHtml(title)}</title>
-<link rel="stylesheet" href="${style}">
-${head}</head>
+${style === '' ? '' : `<link rel="stylesheet" href="${style}">\n`}${head}</head>
 <body>
 ${body}
 </body>

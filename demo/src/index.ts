@@ -1,6 +1,8 @@
 /** The demo's world and its data. It speaks HTTP, and knows nobody's inside. */
 export { demoCodes, type DemoCode } from './codes.ts';
 export { hosts } from './hosts.ts';
+export { faultNames, type Fault } from './faults.ts';
+export { standIns, type StandIn } from './providers/index.ts';
 export { loadDemo, sweepAll } from './load.ts';
 export { loopbackFetch } from './loopback.ts';
 export { createDemoApp, startDemoServer, type DemoServer } from './server.ts';

@@ -1,5 +1,5 @@
 import type { Client, Sweep, Widths } from '@orbis/contract';
-import { demoCodes } from './codes.ts';
+import { demoCodes, onPort } from './codes.ts';
 import { hosts } from './hosts.ts';
 import { loopbackFetch } from './loopback.ts';
 import { pages } from './site/content.ts';
@@ -27,13 +27,13 @@ export async function loadDemo(client: Client, port: number): Promise<void> {
     for (const { spot } of page.sections) await client.call('spots.create', { body: { key: `hollinfell/${page.path}#${spot}`, widths: column } });
   }
 
-  for (const { name, tags, text, notes = '', mend = false } of demoCodes) await client.call('embeds.create', { body: { name, tags, text, notes, mend } });
+  for (const { name, tags, text, notes = '', mend = false } of demoCodes) await client.call('embeds.create', { body: { name, tags, text: onPort(text, port), notes, mend } });
   await client.call('embeds.create', {
     body: {
       name: 'Newsletter form',
       tags: ['newsletter'],
       notes: 'The monthly letter. The hidden field catches robots.',
-      text: '<form class="fw-form" action="https://formwold.localhost/letters/hf-monthly" method="post">\n  <p><label>Your address <input type="email" name="mail" required></label></p>\n  <p style="display:none"><label>Leave this empty <input name="hf_trap"></label></p>\n  <p><button>Sign up</button></p>\n</form>\n',
+      text: `<form class="fw-form" action="http://${hosts.formwold}:${port}/letters/hf-monthly" method="post">\n  <p><label>Your address <input type="email" name="mail" required></label></p>\n  <p style="display:none"><label>Leave this empty <input name="hf_trap"></label></p>\n  <p><button>Sign up</button></p>\n</form>\n`,
     },
   });
   await client.call('embeds.create', {

@@ -1,12 +1,14 @@
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
-import express, { type Express, type Router } from 'express';
+import express, { type Express, type Handler, type Router } from 'express';
+import { Faults } from './faults.ts';
 import { hosts } from './hosts.ts';
-import { escapeHtml } from './html.ts';
 import { kinorillPlayer, kinorillShort, kinorillSite } from './kinorill/app.ts';
+import { standIns } from './providers/index.ts';
 import { hollinfell } from './site/app.ts';
 import { openSite } from './site/store.ts';
+import { worldIndex } from './world.ts';
 
 export interface DemoServer {
   port: number;
@@ -17,18 +19,22 @@ export interface DemoServer {
 export function createDemoApp(folder: string): Express {
   const app = express();
   app.disable('x-powered-by');
-  const worlds = new Map<string, Router>([
-    [hosts.kinorill, kinorillSite()],
-    [hosts.kinorillPlayer, kinorillPlayer()],
-    [hosts.kinorillShort, kinorillShort()],
-    [hosts.hollinfell, hollinfell(openSite(join(folder, 'site/hollinfell.json')))],
-  ]);
+  const faults = new Faults();
+  const worlds = new Map<string, Handler[]>([[hosts.hollinfell, [hollinfell(openSite(join(folder, 'site/hollinfell.json')))]]]);
+  const provider = (id: string, routers: Record<string, () => Router>): void => {
+    for (const [host, router] of Object.entries(routers)) worlds.set(host, [faults.before(id), router()]);
+  };
+  provider('kinorill', {
+    [hosts.kinorill]: kinorillSite,
+    [hosts.kinorillPlayer]: () => kinorillPlayer(true),
+    [hosts.kinorillQuiet]: () => kinorillPlayer(false),
+    [hosts.kinorillShort]: kinorillShort,
+  });
+  for (const standIn of standIns) provider(standIn.id, standIn.hosts);
+  const index = worldIndex(faults);
   app.use((request, response, next) => {
-    const world = worlds.get(request.hostname);
-    if (world) return world(request, response, next);
-    const port = request.get('host')?.split(':')[1] ?? '80';
-    const links = [hosts.hollinfell, hosts.kinorill].map((host) => `<li><a href="http://${host}:${port}/">${escapeHtml(host)}</a></li>`);
-    response.send(`<!doctype html><html lang="en"><title>The demo’s world</title><h1>The demo’s world</h1><ul>${links.join('')}</ul>`);
+    const [before, ...after] = worlds.get(request.hostname) ?? [index];
+    void before!(request, response, (error?: unknown) => (error !== undefined || after.length === 0 ? next(error) : void after[0]!(request, response, next)));
   });
   app.use((_request, response) => void response.status(404).type('text/plain').send('There is nothing here.\n'));
   return app;

@@ -1,14 +1,17 @@
-import { dressOptions, settings } from '@orbis/core';
+import { dressOptions, frameSettings, kinds, settings, type Kind, type SettingDefinition } from '@orbis/core';
 import { listServiceSettings } from '@orbis/contract';
-import type { AddCommand } from '../command.ts';
+import { builtInSheets } from '@orbis/sheets';
+import { UsedWrongly, type AddCommand } from '../command.ts';
 import { fold, table } from '../text.ts';
 
 export const addSettings: AddCommand = (program, run) => {
   program
     .command('settings')
+    .argument('[of]', 'a kind of embed, or a provider: only what makes sense for it')
     .option('--service', 'the settings of the service itself: environment variables')
     .description('list every wish with its meaning and an example')
-    .action((options: { service?: boolean }) =>
+    .addHelpText('after', '\nExamples:\n  orbis settings\n  orbis settings map\n  orbis settings kinorill')
+    .action((of: string | undefined, options: { service?: boolean }) =>
       run(async (tools) => {
         if (options.service) {
           const items = listServiceSettings();
@@ -18,7 +21,7 @@ export const addSettings: AddCommand = (program, run) => {
           return 0;
         }
         const items = [
-          ...settings.map((s) => ({ name: s.name, group: 'settings', meaning: s.explain, example: `${s.name}=${s.example}` })),
+          ...settingsOf(of).map((s) => ({ name: s.name, group: 'settings', meaning: s.explain, example: `${s.name}=${s.example}` })),
           ...dressOptions.map((o) => ({ name: o.name, group: 'dress', meaning: o.explain, example: `${o.name}=${o.example}` })),
         ];
         tools.tell(items, () =>
@@ -32,3 +35,17 @@ export const addSettings: AddCommand = (program, run) => {
       }),
     );
 };
+
+/* The settings that make sense for a kind, or that a provider offers. */
+function settingsOf(of: string | undefined): readonly SettingDefinition[] {
+  if (of === undefined) return settings;
+  if (kinds.includes(of as Kind)) return settings.filter((setting) => setting.kinds === 'any' || setting.kinds.includes(of as Kind));
+  const sheet = builtInSheets().find(({ id }) => id === of.toLowerCase());
+  if (!sheet)
+    throw new UsedWrongly(
+      `There is no kind and no provider “${of}”. Kinds: ${kinds.join(', ')}. Providers: ${builtInSheets()
+        .map(({ id }) => id)
+        .join(', ')}.`,
+    );
+  return settings.filter(({ name }) => name in sheet.settings || frameSettings.has(name) || (name === 'privacy' && sheet.quiet !== undefined));
+}

@@ -3,23 +3,12 @@ import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { dressNamed, settings, type Sheet } from '@orbis/core';
-import type { Outcome } from '@orbis/contract';
+import { dressNamed, frameSettings, settingNamed, settings, type SettingDefinition, type Sheet } from '@orbis/core';
+import type { Outcome, Reading } from '@orbis/contract';
 import type { Draft } from './draft.ts';
 
-const labels: Record<string, string> = {
-  'start': 'Start',
-  'end': 'End',
-  'autoplay': 'Plays by itself',
-  'muted': 'Silent',
-  'loop': 'Again and again',
-  'controls': 'Buttons',
-  'fit': 'Fit',
-  'shape': 'Shape',
-  'share': 'Share of the width',
-  'max-width': 'Never wider than',
-  'align': 'Stands',
-};
+/* What options of dress are called in the form; settings bring their labels. */
+const labels: Record<string, string> = { 'fit': 'Fit', 'shape': 'Shape', 'share': 'Share of the width', 'max-width': 'Never wider than', 'align': 'Stands' };
 const choices: Record<string, [value: string, label: string][]> = {
   fit: [
     ['', 'As in the code'],
@@ -37,7 +26,7 @@ const onOff: [string, string][] = [
   ['on', 'Yes'],
   ['off', 'No'],
 ];
-const units: Record<string, string> = { 'max-width': 'px' };
+const units: Record<string, string> = { 'max-width': 'px', 'width': 'px', 'height': 'px' };
 
 interface Props {
   draft: Draft;
@@ -46,11 +35,13 @@ interface Props {
   problems: Outcome['problems'];
   brought: Outcome['brought'];
   sheet: Sheet | null;
+  /** What the code shows, and whether it has a frame or player of its own. */
+  reading: Reading;
   onChange: (name: string, value: string) => void;
 }
 
 /** Settings and dress as a form, in plain words. What the provider does not offer stays visible, and says why. */
-export function WishForm({ draft, wrong, problems, brought, sheet, onChange }: Props) {
+export function WishForm({ draft, wrong, problems, brought, sheet, reading, onChange }: Props) {
   const field = (name: string, explain: string, example: string, options: [string, string][] | undefined, off: string | null) => {
     const against = problems.find((problem) => problem.wish === name);
     const with_ = brought.find((b) => b.wish === name);
@@ -58,7 +49,7 @@ export function WishForm({ draft, wrong, problems, brought, sheet, onChange }: P
     return (
       <TextField
         key={name}
-        label={labels[name] ?? name}
+        label={settingNamed(name)?.label ?? labels[name] ?? name}
         value={draft[name] ?? ''}
         onChange={(event) => onChange(name, event.target.value)}
         error={Boolean(wrong[name] ?? against)}
@@ -81,9 +72,20 @@ export function WishForm({ draft, wrong, problems, brought, sheet, onChange }: P
       </TextField>
     );
   };
-  const offReason = (name: string): string | null => {
-    if (!sheet) return ''; // said once, above all of them
-    return name in sheet.settings ? null : `${sheet.name} does not offer this.`;
+  const hasFrame = reading.parts.some(({ role }) => role === 'frame' || role === 'media');
+  const offered = ({ name }: SettingDefinition): boolean =>
+    frameSettings.has(name) ? hasFrame : sheet !== null && (name in sheet.settings || (name === 'privacy' && sheet.quiet !== undefined));
+  /* What makes no sense for this kind is not shown; what this provider does not offer is, and says so. */
+  const shown = settings.filter((setting) => offered(setting) || (!frameSettings.has(setting.name) && (setting.kinds === 'any' || setting.kinds.includes(reading.kind))));
+  const offReason = (setting: SettingDefinition): string | null => {
+    if (offered(setting)) return null;
+    return sheet ? `${sheet.name} does not offer this.` : ''; // said once, above all of them
+  };
+  const optionsOf = ({ name, type }: SettingDefinition): [string, string][] | undefined => {
+    if (type === 'switch') return onOff;
+    const rule = sheet?.settings[name as keyof Sheet['settings']];
+    if (type !== 'choice' || !rule || !('choices' in rule)) return undefined;
+    return [['', 'As in the code'], ...Object.keys(rule.choices).map((word): [string, string] => [word, word.charAt(0).toUpperCase() + word.slice(1)])];
   };
   const grid = { display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' }, gap: 2 };
   return (
@@ -93,7 +95,7 @@ export function WishForm({ draft, wrong, problems, brought, sheet, onChange }: P
           What it does
         </Typography>
         {!sheet && <Typography color="textSecondary">Orbis has no sheet for this provider, so it does not know where these go in its code.</Typography>}
-        <Box sx={grid}>{settings.map((s) => field(s.name, s.explain, s.example, s.type === 'switch' ? onOff : undefined, offReason(s.name)))}</Box>
+        <Box sx={grid}>{shown.map((s) => field(s.name, s.explain, s.example, optionsOf(s), offReason(s)))}</Box>
       </Stack>
       <Stack spacing={2} component="fieldset" sx={{ border: 0, p: 0, m: 0, minWidth: 0 }}>
         <Typography variant="h3" component="legend">

@@ -65,6 +65,7 @@ export function Workbench({ embed, etag }: { embed: Embed; etag: string }) {
             problems={problems}
             brought={outcome.data?.brought ?? []}
             sheet={sheet}
+            reading={embed.reading}
             onChange={(name, value) => setDraft((now) => ({ ...now, [name]: value }))}
           />
           <ProblemNote error={save.error} />

@@ -10,7 +10,17 @@ import { route } from './route.ts';
 const params = z.object({ embed: key });
 const revisionNumber = z.coerce.number().int().min(1).max(1_000_000);
 const wishes = { settings: settingsSchema.default({}), dress: dressSchema.default({}) };
-const wishErrors = ['no-sheet', 'setting-not-offered', 'clip-order', 'sound-autoplay', 'nothing-to-dress', 'shape-unknown', 'own-wrapper'] as const;
+const wishErrors = [
+  'no-sheet',
+  'setting-not-offered',
+  'value-not-offered',
+  'part-missing',
+  'clip-order',
+  'sound-autoplay',
+  'nothing-to-dress',
+  'shape-unknown',
+  'own-wrapper',
+] as const;
 /** A code that is in the collection, or a text that is not. */
 const subject = { embed: key.optional(), text: z.string().optional() };
 

@@ -90,8 +90,14 @@ export const findingSentences: Record<string, Row> = {
     remedy: () => 'Put it into a frame of its own, or ask the provider for narrower rules.',
   },
   'half-code': {
-    message: () => 'This is half of a code: a place that a script should fill, without that script.',
-    remedy: () => 'Copy the other half too; the provider may have told you to put it into the head of the page.',
+    message: (f) =>
+      f.missing === 'mount'
+        ? 'This is half of a code: a script, without the element that it should fill.'
+        : 'This is half of a code: a place that a script should fill, without that script.',
+    remedy: (f) =>
+      f.missing === 'mount'
+        ? 'Copy the other half too: the short element for the place itself.'
+        : 'Copy the other half too; the provider may have told you to put it into the head of the page.',
   },
   'several-embeds': { message: (f) => `There are ${f.count} embeds in this code.`, remedy: () => 'Collect them one by one, to place and change each for itself.' },
   'shape-mismatch': {

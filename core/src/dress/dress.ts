@@ -51,7 +51,7 @@ export function shapeOf(code: Code, wishes: Dress): { width: number; height: num
     if (whole && Math.abs(width.value / height.value - ratio) < 0.0001) return reduced({ width: width.value, height: height.value });
     return fraction(ratio);
   }
-  return code.sheet ? reduced(code.sheet.shape) : null;
+  return code.sheet?.shape ? reduced(code.sheet.shape) : null;
 }
 
 /** The element whose own style makes the dress: the first frame or player. */

@@ -23,6 +23,10 @@ export interface Outcome {
   text: string;
 }
 
+/* A stated size gives way where the dress makes the frame fill its place. */
+const yielding = (edit: Edit, { fit }: Dress): Edit =>
+  fit && edit.wishes.every((wish) => wish === 'width' || wish === 'height') ? { ...edit, reason: `${edit.reason} On the page “fit” wins over it.` } : edit;
+
 /**
  * The output for a place: a pure function of the code, the wishes and the mark. Where a wish cannot be fulfilled,
  * `problems` says so and the edits of its stage are missing. Every piece goes to the spot: codes are placed whole.
@@ -31,7 +35,7 @@ export function plan(code: Code, wishes: Wishes, mark: Mark | null): Outcome {
   const adjusted = adjust(code, wishes.settings);
   const dressed = dress(code, wishes.dress);
   const marked = mark ? markEdit(code, mark) : null;
-  const edits = [...adjusted.edits, ...dressed.edits, ...(marked ? [marked] : [])];
+  const edits = [...adjusted.edits.map((edit) => yielding(edit, wishes.dress)), ...dressed.edits, ...(marked ? [marked] : [])];
   const piece: Piece = { position: 'spot', runs: runsOf(code.text, edits) };
   return { edits, problems: [...adjusted.problems, ...dressed.problems], brought: adjusted.brought, pieces: [piece], text: pieceText(piece) };
 }

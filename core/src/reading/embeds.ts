@@ -1,5 +1,5 @@
 import type { Markup, MarkupElement } from '../text/index.ts';
-import { sheetOfFrame } from '../sheets/match.ts';
+import { sheetOfFrame, sheetOfLoader, sheetOfMount } from '../sheets/match.ts';
 import type { Sheet } from '../sheets/sheet.ts';
 import type { Inner } from './inner.ts';
 import { kindOf } from './kind/index.ts';
@@ -33,10 +33,15 @@ function stands(element: MarkupElement): boolean {
   return true;
 }
 
-/** The sheet of the first frame that one knows. */
-export function sheetFor(addresses: readonly ReadAddress[], sheets: readonly Sheet[]): Sheet | null {
+/** The sheet of the first frame, script or element that one knows. */
+export function sheetFor(addresses: readonly ReadAddress[], elements: readonly MarkupElement[], sheets: readonly Sheet[]): Sheet | null {
   for (const { use, url } of addresses) {
-    const sheet = use === 'frame' ? sheetOfFrame(url, sheets) : null;
+    const sheet = use === 'frame' ? sheetOfFrame(url, sheets) : use === 'script' ? sheetOfLoader(url, sheets) : null;
+    if (sheet) return sheet;
+  }
+  if (!sheets.some(({ mounts }) => mounts)) return null;
+  for (const element of elements) {
+    const sheet = element.attributes.size > 0 || element.name.includes('-') ? sheetOfMount(element, sheets) : null;
     if (sheet) return sheet;
   }
   return null;
@@ -106,7 +111,7 @@ function separately(
     while (a < reading.addresses.length && reading.addresses[a]!.start < main.start) a++;
     while (e < markup.elements.length && markup.elements[e]!.start < main.start) e++;
     const { elements, addresses } = within(main, markup, reading.addresses, e, a);
-    const sheet = sheetFor(addresses, sheets);
+    const sheet = sheetFor(addresses, elements, sheets);
     return {
       kind: kindOf({ ...markup, elements }, main, addresses, sheet).kind,
       provider: sheet?.id ?? null,

@@ -98,14 +98,14 @@ function readCode(reading: Reading, markup: Markup, inner: Inner, { sheets }: Re
   reading.hosts = hostsOf(reading.addresses, inner.scripts, withStyleAttributes(markup, inner.styles));
   const mains = mainElements(markup);
   const main = mains[0] ?? null;
-  const sheet = sheetFor(reading.addresses, sheets);
+  const sheet = sheetFor(reading.addresses, markup.elements, sheets);
   reading.provider = sheet && { id: sheet.id, name: sheet.name };
   reading.sheet = sheet && { id: sheet.id, version: sheet.version };
   // Of several embeds, the first is described: what speaks for the others says nothing of it.
   const several = mains.length > 1 && mains.some((element) => element.name !== mains[0]!.name || element.name !== 'img');
   const first = several ? within(mains[0]!, markup, reading.addresses) : null;
   const { kind, kindBecause, evidence } = first
-    ? kindOf({ ...markup, elements: first.elements }, main, first.addresses, sheetFor(first.addresses, sheets))
+    ? kindOf({ ...markup, elements: first.elements }, main, first.addresses, sheetFor(first.addresses, first.elements, sheets))
     : kindOf(markup, main, reading.addresses, sheet, inner.scripts);
   reading.kind = kind;
   reading.kindBecause = kindBecause;

@@ -1,3 +1,4 @@
+import { isMountOf, sheetOfLoader } from '../sheets/match.ts';
 import type { CodeRule } from './rule.ts';
 
 const shown = new Set(['frame', 'media', 'form', 'image']);
@@ -6,7 +7,10 @@ export const rule: CodeRule = {
   id: 'half-code',
   level: 'error',
   source: 'observed: codes of a loader and an element, of which one half was pasted',
-  code: ({ reading: { input, parts }, markup }) => {
+  code: ({ reading: { input, parts, addresses }, markup, sheet }) => {
+    // A script whose sheet says that it fills an element, and no such element: the other half.
+    const loader = sheet?.mounts && input === 'code' ? addresses.find(({ use, url }) => use === 'script' && sheetOfLoader(url, [sheet]) !== null) : undefined;
+    if (sheet && loader && !markup.elements.some((e) => isMountOf(e, sheet))) return { start: loader.start, end: loader.end, facts: { missing: 'mount' } };
     if (input !== 'code' || !parts.some((part) => part.role === 'mount') || parts.some((part) => shown.has(part.role))) return null;
     if (markup.elements.some((e) => e.name === 'script')) return null;
     const byStart = new Map(markup.elements.map((e) => [e.start, e]));

@@ -7,7 +7,7 @@ export const rule: CodeRule = {
   source: 'observed: a player fills what is left with black',
   code: ({ reading, markup, sheet }) => {
     const { ratio, width, height } = reading.size;
-    if (!sheet || ratio === null || width?.unit !== 'px' || height?.unit !== 'px') return null;
+    if (!sheet?.shape || ratio === null || width?.unit !== 'px' || height?.unit !== 'px') return null;
     const frame = markup.elements.find((e) => e.name === 'iframe');
     const natural = sheet.shape.width / sheet.shape.height;
     // Upright and square ones are wished for; a shape that is only a little off is a slip.

@@ -1,11 +1,25 @@
-import { addressSeams, changeAddress, oneSentence, parseAddress, setAttribute, smallestChange, type Edit, type MarkupElement, type ParameterChange } from '../text/index.ts';
+import {
+  addressSeams,
+  changeAddress,
+  changeHost,
+  oneSentence,
+  parseAddress,
+  setAttribute,
+  smallestChange,
+  type Edit,
+  type MarkupElement,
+  type ParameterChange,
+  type ParameterPlace,
+} from '../text/index.ts';
 import type { Code, WishProblem } from '../code.ts';
-import type { ReadAddress } from '../reading/reading.ts';
-import type { SettingPlace, Sheet, SwitchValue } from '../sheets/sheet.ts';
+import { matchFrame } from '../sheets/match.ts';
+import type { SettingHolder, Sheet, SheetSetting, SheetSettings } from '../sheets/sheet.ts';
 import { settings as definitions } from './all.ts';
+import { contradictions } from './contradictions.ts';
+import { frameEdits, frameSettings } from './frame.ts';
+import { holderOf, permissionsOf, type Holder } from './holders.ts';
 import type { SettingDefinition, SettingName, Settings } from './setting.ts';
-import { clipIn, switchIn } from './stored.ts';
-import { sayTime, writeTime } from './time.ts';
+import { writeValue, type WrittenValue } from './write.ts';
 
 /** What adjusting comes to: the edits, or what stands against the wishes (then no edit is given at all). */
 export interface Adjustment {
@@ -24,88 +38,135 @@ export function adjust(code: Code, wishes: Settings): Adjustment {
   if (wished.length === 0) return { edits: [], problems: [], brought: [] };
   const none = (problems: WishProblem[]): Adjustment => ({ edits: [], problems, brought: [] });
   const { sheet } = code;
-  const address = code.reading.addresses.find((a) => a.use === 'frame');
-  if (!sheet || !address) return none(wished.map((d) => ({ wish: d.name, code: 'no-sheet', facts: { setting: d.name } })));
-  const unknown = wished.filter((d) => !sheet.settings[d.name]);
-  if (unknown.length > 0) return none(unknown.map((d) => ({ wish: d.name, code: 'setting-not-offered', facts: { setting: d.name, provider: sheet.name } })));
+  const bySheet = wished.filter((d) => !frameSettings.has(d.name));
+  if (!sheet && bySheet.length > 0) return none(bySheet.map((d) => ({ wish: d.name, code: 'no-sheet', facts: { setting: d.name } })));
+  const unknown = bySheet.filter((d) => ruleOf(sheet!, d.name) === undefined && !(d.name === 'privacy' && sheet!.quiet));
+  if (unknown.length > 0) return none(unknown.map((d) => ({ wish: d.name, code: 'setting-not-offered', facts: { setting: d.name, provider: sheet!.name } })));
 
   const brought: Adjustment['brought'] = [];
   const effective: Settings = { ...wishes };
-  if (wishes.autoplay && wishes.muted === undefined && sheet.settings.muted) {
+  if (wishes.autoplay && wishes.muted === undefined && sheet?.settings.muted) {
     effective.muted = true;
     brought.push({ wish: 'muted', by: 'autoplay', reason: 'browsers let a video play by itself only without sound' });
   }
-  const problems = contradictions(effective, address, sheet);
-  if (problems.length > 0) return none(problems);
-  const element = code.markup.elements.find((e) => e.startTagEnd > address.start && e.start < address.start);
-  return { edits: [...addressEdit(code, address, sheet, effective, brought), ...attributeEdits(code, element, sheet, effective, brought)], problems, brought };
+  const frame = frameEdits(code, effective, brought);
+  if (!sheet || bySheet.length === 0) return frame.problems.length > 0 ? none(frame.problems) : { edits: frame.edits, problems: [], brought };
+  const { written, problems } = writtenFor(code, sheet, effective);
+  const address = holderOf(code, sheet, 'frame')?.address ?? null;
+  const against = [...problems, ...(address ? contradictions(effective, address, sheet) : []), ...frame.problems];
+  if (against.length > 0) return none(against);
+  return { edits: [...sheetEdits(code, sheet, written, effective, brought), ...frame.edits], problems: [], brought };
 }
 
-function contradictions(wishes: Settings, address: ReadAddress, sheet: Sheet): WishProblem[] {
-  const now = clipIn(address, sheet);
-  const [start, end] = [wishes.start ?? now.start, wishes.end ?? now.end];
-  const out: WishProblem[] = [];
-  if (start !== null && end !== null && end <= start && (wishes.start !== undefined || wishes.end !== undefined)) {
-    out.push({ wish: 'end', code: 'clip-order', facts: { start: sayTime(start), end: sayTime(end) } });
-  }
-  const plays = wishes.autoplay ?? switchIn(address, sheet, 'autoplay');
-  if (plays && wishes.muted === false) out.push({ wish: 'muted', code: 'sound-autoplay', facts: {} });
-  return out;
-}
+const ruleOf = (sheet: Sheet, name: SettingName): SheetSetting | undefined => sheet.settings[name as keyof SheetSettings];
 
 interface Written {
   definition: SettingDefinition;
-  written: SwitchValue;
-  place: SettingPlace;
+  rule: SheetSetting;
+  holder: Holder;
+  values: WrittenValue[];
 }
 
 /* In the order of the sheet, so that the outcome does not depend on the order in which wishes were said. */
-function wanted(sheet: Sheet, wishes: Settings): Written[] {
-  return (Object.keys(sheet.settings) as SettingName[]).flatMap((name): Written[] => {
+function writtenFor(code: Code, sheet: Sheet, wishes: Settings): { written: Written[]; problems: WishProblem[] } {
+  const written: Written[] = [];
+  const problems: WishProblem[] = [];
+  for (const name of Object.keys(sheet.settings) as SettingName[]) {
     const definition = definitions.find((d) => d.name === name);
-    const value = wishes[name];
-    const rule = sheet.settings[name];
-    if (!definition || value === undefined || !rule) return [];
-    if ('format' in rule) return [{ definition, written: writeTime(value as number, rule.format), place: rule }];
-    return [{ definition, written: value ? rule.on : rule.off, place: rule }];
+    const [value, rule] = [wishes[name], ruleOf(sheet, name)];
+    if (!definition || value === undefined || !rule) continue;
+    const holder = holderOf(code, sheet, rule.of ?? 'frame');
+    const writing = writeValue(definition, rule, value);
+    if (!holder) problems.push({ wish: name, code: 'part-missing', facts: { setting: name, part: rule.of ?? 'frame' } });
+    else if (!writing.ok) problems.push({ wish: name, code: 'value-not-offered', facts: { setting: name, provider: sheet.name, expected: writing.expected } });
+    else written.push({ definition, rule, holder, values: writing.values });
+  }
+  if (wishes.privacy !== undefined && !holderOf(code, sheet, 'frame')) problems.push({ wish: 'privacy', code: 'part-missing', facts: { setting: 'privacy', part: 'frame' } });
+  return { written, problems };
+}
+
+function sheetEdits(code: Code, sheet: Sheet, written: readonly Written[], wishes: Settings, brought: Adjustment['brought']): Edit[] {
+  return (['frame', 'loader', 'mount'] as const).flatMap((of: SettingHolder) => {
+    const own = written.filter(({ rule }) => (rule.of ?? 'frame') === of);
+    const holder = own[0]?.holder ?? (of === 'frame' && wishes.privacy !== undefined ? holderOf(code, sheet, of) : null);
+    if (!holder) return [];
+    return [
+      ...(holder.address ? addressEdit(code, holder, sheet, own, wishes, brought) : []),
+      ...own.flatMap((item) => attributeEdits(code, item, sheet, wishes, brought)),
+      ...permissionEdits(code, holder.element, own, wishes),
+    ];
   });
 }
 
-function addressEdit(code: Code, address: ReadAddress, sheet: Sheet, wishes: Settings, brought: Adjustment['brought']): Edit[] {
-  const raw = code.text.slice(address.start, address.end);
+function addressEdit(code: Code, { address }: Holder, sheet: Sheet, written: readonly Written[], wishes: Settings, brought: Adjustment['brought']): Edit[] {
+  const { start, end, url } = address!;
   const wishNames: string[] = [];
   const reasons: string[] = [];
-  let now = parseAddress(raw);
-  for (const { definition, written, place } of wanted(sheet, wishes)) {
-    if (place.in === 'attribute') continue;
-    const change: ParameterChange = { in: place.in, name: place.name, value: written === true ? '' : written, bare: written === true };
-    const after = changeAddress(now, [change]);
+  let now = parseAddress(code.text.slice(start, end));
+  for (const { definition, rule, values } of written) {
+    if (rule.in === 'attribute') continue;
+    const id = rule.beside ? (matchFrame(url, [sheet])?.id ?? '') : '';
+    const beside = values.some(({ written: value }) => value !== null) ? (rule.beside ?? []).map(({ name, value }) => ({ name, written: value.replaceAll('{id}', id) })) : [];
+    const changes = [...values, ...beside].map((value) => changeOf(rule.in as ParameterPlace, value));
+    const after = changeAddress(now, changes);
     if (after === now.raw) continue;
     wishNames.push(definition.name);
-    reasons.push(reasonFor(definition, wishes, brought, how(sheet, change)));
+    reasons.push(reasonFor(definition, wishes, brought, how(sheet, changes)));
     now = { ...parseAddress(after), joint: now.joint };
   }
-  const change = smallestChange(code.text, address.start, address.end, now.raw, addressSeams);
+  let { raw } = now;
+  if (wishes.privacy !== undefined && sheet.quiet) {
+    const { host, instead } = sheet.quiet;
+    const moved = wishes.privacy ? changeHost(raw, instead, host) : changeHost(raw, host, instead);
+    if (moved !== raw) {
+      raw = moved;
+      wishNames.push('privacy');
+      reasons.push(wishes.privacy ? `Use the provider’s quieter address (${host}, which keeps nothing in the visitor’s browser)` : `Use the provider’s usual address (${instead})`);
+    }
+  }
+  const change = smallestChange(code.text, start, end, raw, addressSeams);
   return change ? [{ ...change, stage: 'settings', wishes: wishNames, reason: oneSentence(reasons) }] : [];
 }
 
-function attributeEdits(code: Code, element: MarkupElement | undefined, sheet: Sheet, wishes: Settings, brought: Adjustment['brought']): Edit[] {
-  if (!element) return [];
-  return wanted(sheet, wishes).flatMap(({ definition, written, place }) => {
-    if (place.in !== 'attribute') return [];
-    const change = setAttribute(code.text, element, place.name, written === true ? '' : written);
+const changeOf = (place: ParameterPlace, { name, written }: WrittenValue): ParameterChange => ({ in: place, name, value: written === true ? '' : written, bare: written === true });
+
+function attributeEdits(code: Code, { definition, rule, holder, values }: Written, sheet: Sheet, wishes: Settings, brought: Adjustment['brought']): Edit[] {
+  if (rule.in !== 'attribute') return [];
+  return values.flatMap(({ name, written }) => {
+    const change = setAttribute(code.text, holder.element, name, written === true ? '' : written);
     if (!change) return [];
-    const where = written === null ? `the attribute ${place.name} is taken out` : `the attribute ${place.name}, as ${sheet.name} takes it`;
+    const where = written === null ? `the attribute ${name} is taken out` : `the attribute ${name}, as ${sheet.name} takes it`;
     return [{ ...change, stage: 'settings' as const, wishes: [definition.name], reason: `${reasonFor(definition, wishes, brought, where)}.` }];
   });
 }
 
-const how = (sheet: Sheet, { name, value, bare }: ParameterChange): string =>
-  value === null ? `${name} is taken out of the address` : `${bare ? name : `${name}=${value}`} in the address, as ${sheet.name} takes it`;
+/* What a frame must be allowed for its wishes, added to what it is allowed already. */
+function permissionEdits(code: Code, element: MarkupElement, written: readonly Written[], wishes: Settings): Edit[] {
+  const now = permissionsOf(element);
+  const names = new Set(now.map((part) => part.split(/\s/)[0]!.toLowerCase()));
+  const needed = written.filter(({ rule, definition }) => rule.permission !== undefined && wishes[definition.name] && !names.has(rule.permission));
+  if (needed.length === 0) return [];
+  const tokens = [...new Set(needed.map(({ rule }) => rule.permission!))];
+  const change = setAttribute(code.text, element, 'allow', [...now, ...tokens].join('; '));
+  if (!change) return [];
+  return [
+    {
+      ...change,
+      stage: 'settings',
+      wishes: needed.map(({ definition }) => definition.name),
+      reason: `The frame is allowed ${tokens.join(' and ')}, which ${needed.map(({ definition }) => definition.name).join(' and ')} needs.`,
+    },
+  ];
+}
+
+const how = (sheet: Sheet, changes: readonly ParameterChange[]): string => {
+  const [first] = changes;
+  if (first!.value === null) return `${first!.name} is taken out of the address`;
+  return `${changes.map(({ name, value, bare }) => (bare ? name : `${name}=${value}`)).join(' and ')} in the address, as ${sheet.name} takes it`;
+};
 
 function reasonFor(definition: SettingDefinition, wishes: Settings, brought: Adjustment['brought'], where: string): string {
-  const value = wishes[definition.name];
-  const said = definition.type === 'time' ? definition.because(value as number) : definition.because(value as boolean);
+  const said = (definition.because as (value: unknown) => string)(wishes[definition.name]);
   const why = brought.find((b) => b.wish === definition.name);
   return why ? `${said}, because ${why.reason} (${where})` : `${said} (${where})`;
 }

@@ -1,9 +1,11 @@
 import { parseSwitch, saySwitch } from './switch.ts';
-import type { SwitchDefinition } from './setting.ts';
+import type { Definition } from './setting.ts';
 
-export const setting: SwitchDefinition = {
+export const setting: Definition<'controls', 'switch'> = {
   name: 'controls',
   type: 'switch',
+  label: 'Buttons',
+  kinds: ['video', 'audio'],
   explain: 'Whether the player shows its buttons.',
   example: 'off',
   parse: parseSwitch,

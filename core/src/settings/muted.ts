@@ -1,9 +1,11 @@
 import { parseSwitch, saySwitch } from './switch.ts';
-import type { SwitchDefinition } from './setting.ts';
+import type { Definition } from './setting.ts';
 
-export const setting: SwitchDefinition = {
+export const setting: Definition<'muted', 'switch'> = {
   name: 'muted',
   type: 'switch',
+  label: 'Silent',
+  kinds: ['video', 'audio'],
   explain: 'Whether it plays without sound.',
   example: 'on',
   parse: parseSwitch,

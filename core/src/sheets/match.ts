@@ -1,5 +1,6 @@
 import { URLPattern } from 'urlpattern-polyfill';
-import type { AddressPattern, Sheet } from './sheet.ts';
+import type { MarkupElement } from '../text/index.ts';
+import type { AddressPattern, MountPattern, Sheet } from './sheet.ts';
 
 /** A sheet that knows an address, and the item's id found in it. */
 export interface SheetMatch {
@@ -34,6 +35,32 @@ export function sheetOfFrame(address: string, sheets: readonly Sheet[]): Sheet |
     return null;
   }
   return matchFrame(address, sheets)?.sheet ?? null;
+}
+
+/** The sheet of a provider whose script has this address, or null. */
+export function sheetOfLoader(address: string, sheets: readonly Sheet[]): Sheet | null {
+  const host = plainHost(address);
+  if (host !== null && !hostsKnown(sheets).has(host) && !hostsKnown(sheets).has('*')) return null;
+  const url = parsed(address);
+  if (url === null) return null;
+  return (
+    sheets.find(({ loaders }) => loaders?.some((pattern) => (isPlain(pattern.hostname) ? pattern.hostname === url.hostname : true) && compiled(pattern).test(url.href))) ?? null
+  );
+}
+
+/** The sheet of a provider whose script fills elements like this one, or null. */
+export function sheetOfMount(element: MarkupElement, sheets: readonly Sheet[]): Sheet | null {
+  return sheets.find((sheet) => isMountOf(element, sheet)) ?? null;
+}
+
+/** Whether an element is one that a provider's script fills. */
+export const isMountOf = (element: MarkupElement, { mounts }: Pick<Sheet, 'mounts'>): boolean => mounts !== undefined && mounts.some((pattern) => fitsMount(element, pattern));
+
+function fitsMount(element: MarkupElement, pattern: MountPattern): boolean {
+  if (pattern.element !== undefined && element.name !== pattern.element) return false;
+  if (pattern.attribute !== undefined && !element.attributes.has(pattern.attribute)) return false;
+  if (pattern.class !== undefined) return (element.attributes.value('class') ?? '').split(/\s+/).includes(pattern.class);
+  return pattern.element !== undefined || pattern.attribute !== undefined;
 }
 
 const framesOf = (sheet: Sheet): readonly AddressPattern[] => sheet.frames;
@@ -83,7 +110,7 @@ const known = new WeakMap<readonly Sheet[], ReadonlySet<string>>();
 function hostsKnown(sheets: readonly Sheet[]): ReadonlySet<string> {
   let hosts = known.get(sheets);
   if (!hosts) {
-    hosts = new Set(sheets.flatMap((sheet) => [...sheet.frames, ...sheet.links].map(({ hostname }) => (isPlain(hostname) ? hostname : '*'))));
+    hosts = new Set(sheets.flatMap((sheet) => [...sheet.frames, ...sheet.links, ...(sheet.loaders ?? [])].map(({ hostname }) => (isPlain(hostname) ? hostname : '*'))));
     known.set(sheets, hosts);
   }
   return hosts;

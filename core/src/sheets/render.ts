@@ -8,7 +8,9 @@ import type { SheetMatch } from './match.ts';
  */
 export function codeFromLink({ sheet, id, url }: SheetMatch): string {
   const { code } = sheet;
-  const address = parseTemplate(code.address).expand({ id, scheme: url.protocol.slice(0, -1), port: url.port ? `:${url.port}` : '' });
+  const given = { id, scheme: url.protocol.slice(0, -1), port: url.port ? `:${url.port}` : '' };
+  if ('parts' in code) return code.parts.map(({ html }) => parseTemplate(html).expand(given)).join('\n');
+  const address = parseTemplate(code.address).expand(given);
   const attributes: [string, string][] = [
     ['src', address],
     ['width', String(code.width)],

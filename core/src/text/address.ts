@@ -84,6 +84,12 @@ export function changeAddress(address: Address, changes: readonly ParameterChang
   return raw;
 }
 
+/** The raw address with another host where it has this one; ports and everything else stay. */
+export function changeHost(raw: string, from: string, to: string): string {
+  const found = /^(\s*(?:https?:)?\/\/)([^/?#:\s]+)/i.exec(raw);
+  return found && found[2]!.toLowerCase() === from ? found[1]! + to + raw.slice(found[0].length) : raw;
+}
+
 function changeOne(raw: string, change: ParameterChange, joint: string): string {
   const same = parseAddress(raw).parameters.filter((p) => p.in === change.in && p.name === change.name);
   const [first, ...others] = same;

@@ -48,13 +48,14 @@ export function kinorillShort(): Router {
   return router;
 }
 
-/** The player that is put into frames. Its script reads the parameters: from, until, roll, hush, again, knobs. */
-export function kinorillPlayer(): Router {
+/** The player that is put into frames; on its usual host it remembers who has seen what, on its quiet one it keeps nothing. Its script reads the parameters: from, until, roll, hush, again, knobs. */
+export function kinorillPlayer(remembers: boolean): Router {
   const router = Router();
   router.use(files());
   router.get('/reel/:id', (request, response, next) => {
     const reel = reelById(request.params.id);
     if (!reel) return next();
+    if (remembers) response.cookie('kinorill_seen', reel.id, { sameSite: 'lax' });
     const body = `<video src="/media/sky.webm" preload="auto" playsinline></video>
 <button type="button" class="start" aria-label="Play: ${escapeHtml(reel.title)}"><span aria-hidden="true"></span></button>
 <p class="title">${escapeHtml(reel.title)}</p>`;

@@ -1,6 +1,6 @@
 import { htmlPage } from '../html.ts';
 import { hosts } from '../hosts.ts';
-import { demoCodes } from '../codes.ts';
+import { demoCodes, onPort } from '../codes.ts';
 
 const codeOf = (kind: string): string => demoCodes.find((code) => code.kind === kind)!.text;
 /* The place of a code, without the script that it brings: as on pages where the script was pasted elsewhere. */
@@ -10,7 +10,9 @@ const placeOf = (kind: string): string => codeOf(kind).replace(/\n?<script[\s\S]
  * A page that was written by hand years ago, with codes pasted into it by whoever was there: what a register knows
  * nothing of, until it is harvested. One script is loaded twice, one code has lost its own.
  */
-export const twelveWinters = (port: number): string =>
+export const twelveWinters = (port: number): string => onPort(whole(port), port);
+
+const whole = (port: number): string =>
   htmlPage({
     title: 'Twelve winters on the moor · Hollin Fell Observatory',
     style: '/site/site.css',

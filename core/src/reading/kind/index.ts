@@ -24,7 +24,8 @@ export function kindOf(
 ): Pick<Reading, 'kind' | 'kindBecause' | 'evidence'> {
   if (sheet) {
     const { kind } = sheet;
-    const reason = `its frame's address is one of ${sheet.name}, whose sheet says that it is a ${kind} provider`;
+    const what = addresses.some(({ use }) => use === 'frame') ? "frame's address" : sheet.loaders && addresses.some(({ use }) => use === 'script') ? 'script' : 'element';
+    const reason = `its ${what} is one of ${sheet.name}, whose sheet says that it is a ${kind} provider`;
     return { kind, kindBecause: `I${reason.slice(1)}.`, evidence: [{ kind, weight: 100, reason }] };
   }
   const evidence = evidenceIn(cluesOf(markup, main, addresses, scripts));

@@ -1,0 +1,21 @@
+import { scriptHost } from './serve-script.ts';
+import type { StandIn } from './stand-in.ts';
+
+const host = 'fennfeed.localhost';
+
+/** Fennfeed: posts and pictures. Attributes of its elements: data-of (an account), data-show (how many), data-tone=dark, data-rim (a colour). */
+export const fennfeed: StandIn = {
+  id: 'fennfeed',
+  name: 'Fennfeed',
+  hosts: { [host]: () => scriptHost('/embed.js', 'fennfeed.js') },
+  offers: (origin) => [
+    {
+      what: 'One post',
+      code: `<blockquote class="fennfeed-post" cite="${origin(host)}/p/88213">\n  <p>First light on the new mirror.</p>\n  <a href="${origin(host)}/p/88213">12 November</a>\n</blockquote>\n<script async src="${origin(host)}/embed.js"></script>`,
+    },
+    {
+      what: 'The newest of an account',
+      code: `<div class="fennfeed-stream" data-of="hollinfell" data-show="3"></div>\n<script async src="${origin(host)}/embed.js"></script>`,
+    },
+  ],
+};

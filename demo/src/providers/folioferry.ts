@@ -1,0 +1,46 @@
+import { Router } from 'express';
+import { escapeHtml, htmlPage } from '../html.ts';
+import { wish, type StandIn } from './stand-in.ts';
+
+const host = 'folioferry.localhost';
+const pages = ['The autumn sky at nine', 'The Fish and the Ram', 'The Great Square', 'What the moon hides', 'Notes'];
+
+/** Folioferry: documents, page by page. In the fragment: page, scale (per cent). Parameter: take=0 (no download). */
+function frames(): Router {
+  return Router().get('/view/{*path}', (request, response) => {
+    const name = request.path.split('/').at(-1) ?? '';
+    const take = wish(request, 'take') !== '0';
+    const sheets = pages
+      .map(
+        (title, i) =>
+          `<section id="p${i + 1}"><h2>${escapeHtml(title)}</h2><svg viewBox="0 0 200 200">${Array.from({ length: 24 }, (_, n) => `<circle cx="${(37 * (n + i + 3)) % 190}" cy="${(53 * (n + 2) + 17 * i) % 190}" r="${1 + (n % 3)}" fill="#e0a84f"/>`).join('')}</svg><p>${i + 1} of ${pages.length}</p></section>`,
+      )
+      .join('');
+    response.send(
+      htmlPage({
+        title: name,
+        style: '',
+        head: '<style>body{margin:0;font:16px sans-serif;background:#ddd5c5}section{display:none;background:#fffdf8;margin:16px auto;padding:16px 24px;width:min(560px,86%);text-align:center}section.open{display:block}svg{background:#171b19;width:100%}nav{display:flex;gap:12px;justify-content:center;padding:10px}</style>\n',
+        body: `<nav><button id="back">Back</button><button id="on">On</button>${take ? '<a href="#" download>Take it along</a>' : ''}</nav>${sheets}
+<script>
+const wish = new URLSearchParams(location.hash.slice(1));
+let page = Math.min(${pages.length}, Math.max(1, Number(wish.get('page')) || 1));
+document.body.style.zoom = (Number(wish.get('scale')) || 100) / 100;
+const show = () => document.querySelectorAll('section').forEach((s, i) => s.classList.toggle('open', i + 1 === page));
+document.getElementById('back').onclick = () => { page = Math.max(1, page - 1); show(); };
+document.getElementById('on').onclick = () => { page = Math.min(${pages.length}, page + 1); show(); };
+show();
+</script>`,
+      }),
+    );
+  });
+}
+
+export const folioferry: StandIn = {
+  id: 'folioferry',
+  name: 'Folioferry',
+  hosts: { [host]: frames },
+  offers: (origin) => [
+    { what: 'Star chart for autumn', code: `<iframe src="${origin(host)}/view/charts/autumn.pdf#page=3" width="700" height="900" title="Star chart for autumn"></iframe>` },
+  ],
+};
