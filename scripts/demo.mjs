@@ -45,6 +45,7 @@ The demo is running. Ctrl-C stops it.
   The demo site       http://${hosts.hollinfell}:${demoPort}/talks
   Its page editor     http://${hosts.hollinfell}:${demoPort}/edit/talks
   The video provider  http://${hosts.kinorill}:${demoPort}/
+  All providers       http://${hosts.index}:${demoPort}/
 
 Three commands to try in another terminal:
 

@@ -1,6 +1,7 @@
 import { Command, CommanderError } from 'commander';
 import { ApiError, catalogue, OrbisError } from '@orbis/contract';
 import { UsedWrongly, type AddCommand, type Tools } from './command.ts';
+import { addAdjust } from './commands/adjust.ts';
 import { addChange } from './commands/change.ts';
 import { addCollect } from './commands/collect.ts';
 import { addHarvest } from './commands/harvest.ts';
@@ -8,6 +9,7 @@ import { addList } from './commands/list.ts';
 import { addLogin } from './commands/login.ts';
 import { addPlace } from './commands/place.ts';
 import { addPlaces } from './commands/places.ts';
+import { addProviders } from './commands/providers.ts';
 import { addRead } from './commands/read.ts';
 import { addRenew } from './commands/renew.ts';
 import { addRevisions } from './commands/revisions.ts';
@@ -25,6 +27,7 @@ const commands: AddCommand[] = [
   addCollect,
   addHarvest,
   addRead,
+  addAdjust,
   addSet,
   addSettings,
   addPlaces,
@@ -36,6 +39,7 @@ const commands: AddCommand[] = [
   addChange,
   addRenew,
   addRevisions,
+  addProviders,
   addLogin,
 ];
 

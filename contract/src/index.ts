@@ -12,4 +12,5 @@ export * from './sentences/reading.ts';
 export * from './sentences/states.ts';
 export * from './service-settings.ts';
 export * from './sheet.ts';
+export * from './sheet-file.ts';
 export * from './wishes.ts';

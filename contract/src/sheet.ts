@@ -83,26 +83,3 @@ export const sheetSchema = z
     }),
   })
   .meta({ id: 'ProviderSheet' }) satisfies z.ZodType<Sheet>;
-
-/** A sheet's file that does not follow the schema; the message names the file and every place in it. */
-export class SheetInvalid extends Error {}
-
-/**
- * Reads the text of a sheet's file.
- * @throws SheetInvalid when it is no JSON or does not follow the schema.
- */
-export function parseSheet(text: string, file: string): Sheet {
-  let data: unknown;
-  try {
-    data = JSON.parse(text);
-  } catch (error) {
-    throw new SheetInvalid(`${file}: not JSON: ${error instanceof Error ? error.message : String(error)}`);
-  }
-  const parsed = sheetSchema.safeParse(data);
-  if (!parsed.success) {
-    throw new SheetInvalid(parsed.error.issues.map((issue) => `${file}: ${issue.path.join('/') || 'the whole'}: ${issue.message}`).join('\n'));
-  }
-  // Zod gives the settings back in the schema's order; the file's own order is that of the parameters.
-  const settings = (data as { settings: Sheet['settings'] }).settings;
-  return { ...parsed.data, settings };
-}

@@ -31,7 +31,16 @@ export function worldIndex(faults: Faults): Router {
       htmlPage({
         title: 'The demo’s world',
         style: '/world/world.css',
-        body: `<main><h1>The demo’s world</h1><ul>${sites.join('')}<li><a href="/faults">What is wrong with a provider</a></li></ul>${providers.join('\n')}</main>`,
+        body: `<main><h1>The demo’s world</h1><ul>${sites.join('')}<li><a href="/faults">What is wrong with a provider</a></li></ul>${providers.join('\n')}</main>
+<script>
+for (const field of document.querySelectorAll('textarea')) {
+  const button = document.createElement('button');
+  button.type = 'button';
+  button.textContent = 'Copy';
+  button.onclick = async () => { await navigator.clipboard.writeText(field.value); button.textContent = 'Copied'; };
+  field.closest('p').append(button);
+}
+</script>`,
       }),
     );
   });

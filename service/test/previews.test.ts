@@ -107,7 +107,11 @@ describe('trying wishes out', () => {
   it('says what they come to without saving anything', async () => {
     await test.client.call('embeds.create', { body: { name: 'Talk', text: talkCode(test.world.port) } });
     const { data } = await test.client.call('outcomes.create', { body: { embed: 'talk', settings: { autoplay: true }, dress: { fit: 'shape' } } });
-    expect(data.edits.map((edit) => edit.stage)).to.deep.equal(['settings', 'dress']);
+    expect(data.edits.map((edit) => [edit.stage, edit.text.trim()]).slice(0, 2)).to.deep.equal([
+      ['settings', '&amp;roll=1&amp;hush=1'],
+      ['settings', '; autoplay'],
+    ]);
+    expect(data.edits.map((edit) => edit.stage)).to.deep.equal(['settings', 'settings', 'dress']);
     expect(data.brought).to.deep.equal([{ wish: 'muted', by: 'autoplay', reason: 'browsers let a video play by itself only without sound' }]);
     expect(data.pieces[0]!.runs.map((run) => run.text).join('')).to.equal(data.text);
     expect((await test.client.call('embeds.read', { params: { embed: 'talk' } })).data.revision).to.equal(1);

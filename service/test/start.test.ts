@@ -88,7 +88,7 @@ describe('starting and stopping', () => {
     next.child.kill('SIGINT');
     expect(await next.ended).to.equal(0);
     expect(databaseRuns()).to.equal(false);
-  });
+  }).timeout(60_000);
 
   it('says in one sentence that a port is taken, and leaves nothing running', async () => {
     const taken = createServer().listen(0, '127.0.0.1');

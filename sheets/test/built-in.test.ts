@@ -21,10 +21,10 @@ describe('the provider sheets that Orbis ships', () => {
   }
 
   it('are refused with the file and the place where they do not follow the schema', () => {
-    expect(() => parseSheet('{', 'x.json')).to.throw(SheetInvalid, /^x\.json: not JSON/);
+    expect(() => parseSheet('{', 'x.json')).to.throw(SheetInvalid, /^x\.json:1:2: the whole: /);
     expect(() => parseSheet(JSON.stringify({ ...sheets[0], hosts: [], settings: { start: { in: 'body', name: 'x', format: 'seconds' } } }), 'x.json')).to.throw(
       SheetInvalid,
-      /x\.json: hosts: .*\nx\.json: settings\/start\/in: /,
+      /^x\.json:1:\d+: hosts: .*\nx\.json:1:\d+: settings\/start\/in: /,
     );
   });
 });

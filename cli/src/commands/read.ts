@@ -1,24 +1,25 @@
 import { mend, read, type Sheet } from '@orbis/core';
 import { tellReading, roleWords, type Reading } from '@orbis/contract';
-import { builtInSheets } from '@orbis/sheets';
 import type { AddCommand, Tools } from '../command.ts';
 import type { Exit } from '../io.ts';
 import { pasted } from '../pasted.ts';
+import { localSheets } from '../sheets.ts';
 import { facts, fold, levelColour, plural, table, type Colours } from '../text.ts';
 
 export const addRead: AddCommand = (program, run) => {
   program
     .command('read')
     .argument('<what...>', 'files, - for standard input, or a link')
+    .option('--sheets <folder>', 'provider sheets of your own beside the built-in ones')
     .option('--why', 'show everything that spoke for a kind')
     .description('say what a code does, without keeping it and without the service')
     .addHelpText(
       'after',
       '\nExamples:\n  orbis read talk.html\n  orbis read https://kinorill.localhost/reels/moor-night --why\n  cat talk.html | orbis read - --json\n  orbis read codes/*.html\n\nExit status: 0 nothing wrong, 1 an error was found in a code, 2 used wrongly.',
     )
-    .action((what: string[], options: { why?: boolean }) =>
+    .action((what: string[], options: { why?: boolean; sheets?: string }) =>
       run(async (tools) => {
-        const sheets = builtInSheets();
+        const sheets = localSheets(options.sheets);
         if (what.length > 1) return readMany(what, sheets, tools);
         const text = await pasted(what[0]!, tools.io);
         const reading = tellReading(read(text, { sheets }));

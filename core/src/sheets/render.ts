@@ -9,7 +9,7 @@ import type { SheetMatch } from './match.ts';
 export function codeFromLink({ sheet, id, url }: SheetMatch): string {
   const { code } = sheet;
   const given = { id, scheme: url.protocol.slice(0, -1), port: url.port ? `:${url.port}` : '' };
-  if ('parts' in code) return code.parts.map(({ html }) => parseTemplate(html).expand(given)).join('\n');
+  if ('parts' in code) return code.parts.map(({ html }) => html.replace(/\{[^{}]{1,60}\}/g, (expression) => escapeAttribute(parseTemplate(expression).expand(given)))).join('\n');
   const address = parseTemplate(code.address).expand(given);
   const attributes: [string, string][] = [
     ['src', address],

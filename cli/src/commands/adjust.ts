@@ -1,0 +1,43 @@
+import { openCode, plan } from '@orbis/core';
+import { catalogue, OrbisError, parseWishes, type ErrorCode } from '@orbis/contract';
+import type { AddCommand } from '../command.ts';
+import { pasted } from '../pasted.ts';
+import { localSheets } from '../sheets.ts';
+import { fold } from '../text.ts';
+
+export const addAdjust: AddCommand = (program, run) => {
+  program
+    .command('adjust')
+    .argument('<what>', 'a file, - for standard input, or a link')
+    .argument('<wishes...>', 'settings and dress, as name=value')
+    .option('--sheets <folder>', 'provider sheets of your own beside the built-in ones')
+    .description('print a code as wishes make it, without keeping it and without the service')
+    .addHelpText(
+      'after',
+      '\nExamples:\n  orbis adjust talk.html start=1:52 end=3:04 > clip.html\n  cat map.html | orbis adjust - zoom=15 --json\n\nThe code goes to standard output; the sheet and the reasons to standard error.',
+    )
+    .action((what: string, words: string[], options: { sheets?: string }) =>
+      run(async (tools) => {
+        const sheets = localSheets(options.sheets);
+        const asPasted = openCode(await pasted(what, tools.io), { sheets });
+        const code = asPasted.reading.made === null ? asPasted : openCode(asPasted.reading.made, { sheets });
+        const outcome = plan(code, parseWishes(words), null);
+        const [first] = outcome.problems;
+        if (first)
+          throw new OrbisError(
+            first.code as ErrorCode,
+            first.facts,
+            outcome.problems.map((p) => ({ pointer: `/${p.wish}`, detail: catalogue[p.code as ErrorCode].detail(p.facts) })),
+          );
+        const sheet = code.sheet && { id: code.sheet.id, version: code.sheet.version };
+        if (tools.json) tools.io.out(`${JSON.stringify({ sheet, edits: outcome.edits, brought: outcome.brought, text: outcome.text }, null, 2)}\n`);
+        else {
+          tools.io.out(outcome.text);
+          tools.io.err(
+            `${sheet ? `Sheet ${sheet.id}, version ${sheet.version}.` : 'No sheet knows this provider.'}\n${outcome.edits.map((edit) => fold(edit.reason, tools.io.width, '  ')).join('')}`,
+          );
+        }
+        return 0;
+      }),
+    );
+};

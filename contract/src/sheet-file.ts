@@ -1,0 +1,63 @@
+import { isNode, LineCounter, parseDocument, type Document } from 'yaml';
+import { z } from './zod.ts';
+import type { Sheet } from '@orbis/core';
+import { sheetSchema } from './sheet.ts';
+
+/** One place in a sheet's file that does not fit. */
+export interface SheetFault {
+  /** Members from the outside in, with slashes; empty for the whole. */
+  path: string;
+  line: number;
+  column: number;
+  problem: string;
+}
+
+/** A sheet's file that does not follow the schema; the message names the file and every place in it. */
+export class SheetInvalid extends Error {
+  readonly faults: readonly SheetFault[];
+  constructor(file: string, faults: readonly SheetFault[]) {
+    super(faults.map(({ path, line, column, problem }) => `${file}:${line}:${column}: ${path || 'the whole'}: ${problem}`).join('\n'));
+    this.faults = faults;
+  }
+}
+
+/**
+ * Reads the text of a sheet's file: JSON, or YAML 1.2 as people write it by hand (every JSON text is one).
+ * @throws SheetInvalid with line and column of everything that does not fit.
+ */
+export function parseSheet(text: string, file: string): Sheet {
+  const lines = new LineCounter();
+  const document = parseDocument(text, { lineCounter: lines, prettyErrors: false, uniqueKeys: true });
+  const at = (offset: number): { line: number; column: number } => {
+    const { line, col } = lines.linePos(offset);
+    return { line: Math.max(1, line), column: Math.max(1, col) };
+  };
+  if (document.errors.length > 0)
+    throw new SheetInvalid(
+      file,
+      document.errors.map(({ pos, message }) => ({ path: '', ...at(pos[0]), problem: message })),
+    );
+  const data: unknown = document.toJS({ maxAliasCount: 100 });
+  const parsed = sheetSchema.safeParse(data);
+  if (!parsed.success) {
+    throw new SheetInvalid(
+      file,
+      parsed.error.issues.map(({ path, message }) => ({ path: path.join('/'), ...at(offsetOf(document, path)), problem: message })),
+    );
+  }
+  // Zod gives the settings back in the schema's order; the file's own order is that of the parameters.
+  const { settings } = data as { settings: Sheet['settings'] };
+  return { ...parsed.data, settings };
+}
+
+/* Where the innermost thing of a path stands that is in the file at all. */
+function offsetOf(document: Document, path: readonly PropertyKey[]): number {
+  for (let length = path.length; length >= 0; length--) {
+    const node = length === 0 ? document.contents : document.getIn(path.slice(0, length), true);
+    if (isNode(node) && node.range) return node.range[0];
+  }
+  return 0;
+}
+
+/** The JSON Schema of a sheet's file (JSON Schema 2020-12). */
+export const sheetJsonSchema = (): object => z.toJSONSchema(sheetSchema, { io: 'input' });
