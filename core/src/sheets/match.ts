@@ -50,7 +50,24 @@ export function sheetOfLoader(address: string, sheets: readonly Sheet[]): Sheet 
 
 /** The sheet of a provider whose script fills elements like this one, or null. */
 export function sheetOfMount(element: MarkupElement, sheets: readonly Sheet[]): Sheet | null {
-  return sheets.find((sheet) => isMountOf(element, sheet)) ?? null;
+  // Most elements are of nobody: only what some sheet names at all is held against the sheets.
+  const { words, elements } = mountsKnown(sheets);
+  const named =
+    elements.has(element.name) || element.attributes.entries.some(({ name, value }) => (name === 'class' ? value.split(/\s+/).some((word) => words.has(word)) : words.has(name)));
+  return named ? (sheets.find((sheet) => isMountOf(element, sheet)) ?? null) : null;
+}
+
+const mounts = new WeakMap<readonly Sheet[], { words: ReadonlySet<string>; elements: ReadonlySet<string> }>();
+
+/* Every class and attribute, and every element's name, that the sheets' mounts speak of. */
+function mountsKnown(sheets: readonly Sheet[]): { words: ReadonlySet<string>; elements: ReadonlySet<string> } {
+  let found = mounts.get(sheets);
+  if (!found) {
+    const all = sheets.flatMap((sheet) => sheet.mounts ?? []);
+    const words = new Set(all.flatMap((pattern) => [pattern.class, pattern.attribute].filter((word) => word !== undefined)));
+    mounts.set(sheets, (found = { words, elements: new Set(all.flatMap((pattern) => pattern.element ?? [])) }));
+  }
+  return found;
 }
 
 /** Whether an element is one that a provider's script fills. */
