@@ -25,7 +25,7 @@ export const settingsSchema = z
       .regex(/^#[0-9a-f]{6}$/, 'a colour as #rrggbb, in lower case')
       .optional(),
     privacy: z.boolean().optional(),
-    zoom: z.number().min(0).max(24).optional(),
+    zoom: z.number().min(0).max(1000).optional(),
     centre: z.strictObject({ latitude: z.number().min(-90).max(90), longitude: z.number().min(-180).max(180) }).optional(),
     view: line(40).optional(),
     page: whole(100_000).optional(),

@@ -29,7 +29,7 @@ const table: [provider: string, wish: string, look: string, seen: unknown, other
   ['tonebarn', 'theme=dark', 'getComputedStyle(document.body).backgroundColor', 'rgb(35, 42, 39)', 'rgb(245, 241, 232)'],
   ['tonebarn', 'accent=#aa3355', 'getComputedStyle(document.body).borderLeftColor', 'rgb(170, 51, 85)', 'rgb(47, 97, 69)'],
   ['folioferry', 'page=2', 'document.querySelector("section.open h2").textContent', 'The Fish and the Ram', 'The Great Square'],
-  ['folioferry', 'zoom=20', 'document.body.style.zoom', '0.2', '1'],
+  ['folioferry', 'zoom=150', 'document.body.style.zoom', '1.5', '1'],
   ['folioferry', 'download=off', 'document.querySelectorAll("a[download]").length', 0, 1],
   ['nodthorn', 'language=de', 'document.querySelector("a").textContent', 'Weitersagen', 'Pass it on'],
   ['nodthorn', 'accent=#aa3355', 'getComputedStyle(document.querySelector("a")).backgroundColor', 'rgb(170, 51, 85)', 'rgb(60, 90, 112)'],

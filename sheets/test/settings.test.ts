@@ -103,6 +103,13 @@ describe('the settings of every provider', () => {
     expect(problem('slotsedge', { title: 'x' })[0]!.code).to.equal('part-missing');
   });
 
+  it('go to their own provider’s frame, also where another one stands before it', () => {
+    const mapmere = sheets.find((sheet) => sheet.id === 'mapmere')!;
+    const other = '<iframe src="https://nobody.localhost/x?zoom=1" title="t"></iframe>';
+    const own = codeOf(mapmere);
+    expect(adjusted(`${other}\n${own}`, { zoom: 5 })).to.equal(`${other}\n${adjusted(own, { zoom: 5 })}`);
+  });
+
   it('move to the quieter host and back, and leave all else as it is', () => {
     const kinorill = sheets.find((sheet) => sheet.id === 'kinorill')!;
     const code = codeOf(kinorill);

@@ -81,6 +81,7 @@ export function WishForm({ draft, wrong, problems, brought, sheet, reading, onCh
     if (offered(setting)) return null;
     return sheet ? `${sheet.name} does not offer this.` : ''; // said once, above all of them
   };
+  const noteOf = ({ name }: SettingDefinition): string | undefined => sheet?.settings[name as keyof Sheet['settings']]?.note;
   const optionsOf = ({ name, type }: SettingDefinition): [string, string][] | undefined => {
     if (type === 'switch') return onOff;
     const rule = sheet?.settings[name as keyof Sheet['settings']];
@@ -95,7 +96,7 @@ export function WishForm({ draft, wrong, problems, brought, sheet, reading, onCh
           What it does
         </Typography>
         {!sheet && <Typography color="textSecondary">Orbis has no sheet for this provider, so it does not know where these go in its code.</Typography>}
-        <Box sx={grid}>{shown.map((s) => field(s.name, s.explain, s.example, optionsOf(s), offReason(s)))}</Box>
+        <Box sx={grid}>{shown.map((s) => field(s.name, [s.explain, noteOf(s)].filter(Boolean).join(' '), s.example, optionsOf(s), offReason(s)))}</Box>
       </Stack>
       <Stack spacing={2} component="fieldset" sx={{ border: 0, p: 0, m: 0, minWidth: 0 }}>
         <Typography variant="h3" component="legend">

@@ -9,7 +9,7 @@ export interface Region {
   pieces: { start: number; end: number }[];
 }
 
-/* The places of embeds on a page, in its order, each with the pieces of page that belong to it. */
+/** The places of embeds on a page, in its order, each with the pieces of page that belong to it. */
 export function regionsOf(markup: Markup, isForeign: IsForeign): Region[] {
   const inner = readInner(markup);
   const page = new Siblings(markup);

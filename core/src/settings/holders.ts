@@ -1,7 +1,7 @@
 import { attribute, type MarkupElement } from '../text/index.ts';
 import type { Code } from '../code.ts';
 import type { ReadAddress } from '../reading/reading.ts';
-import { isMountOf, sheetOfLoader } from '../sheets/match.ts';
+import { isMountOf, sheetOfFrame, sheetOfLoader } from '../sheets/match.ts';
 import type { SettingHolder, Sheet } from '../sheets/sheet.ts';
 
 /** What a setting changes: an address, the element that it stands in, or an element with attributes of its own. */
@@ -28,7 +28,7 @@ export function holderOf(code: Code, sheet: Sheet, of: SettingHolder): Holder | 
   const address =
     of === 'loader'
       ? reading.addresses.find(({ use, url }) => use === 'script' && sheetOfLoader(url, [sheet]))
-      : reading.addresses.find(({ use }) => use === 'frame' || use === 'media');
+      : reading.addresses.find(({ use, url }) => use === 'frame' && sheetOfFrame(url, [sheet]) !== null);
   const element = address && markup.elements.find((e) => e.start < address.start && e.startTagEnd > address.start);
   return element ? { element, address } : null;
 }

@@ -8,7 +8,7 @@ export const setting: Definition<'zoom', 'number'> = {
   kinds: ['map', 'document'],
   explain: 'How close in: the larger the number, the closer.',
   example: '14',
-  parse: (text) => parseNumber(text, 0, 24, false),
+  parse: (text) => parseNumber(text, 0, 1000, false),
   say: String,
   because: (value) => `Zoom to ${value}`,
 };
