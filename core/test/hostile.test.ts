@@ -65,10 +65,16 @@ const fastest = (work: () => unknown): number => {
 
 /* Ten times the text may take some ten times as long; what grows with the square takes a hundred times. Below 2 ms nothing is told. */
 function expectLinear(label: string, work: (text: string) => unknown, make: (times: number) => string): void {
-  const small = fastest(() => work(make(2_000)));
-  const large = fastest(() => work(make(20_000)));
-  if (large < 2) return;
-  expect(large / Math.max(small, 0.04), `${label}: ${small.toFixed(2)} ms, then ${large.toFixed(2)} ms`).to.be.below(45);
+  let best = { small: 0, large: Infinity, ratio: Infinity };
+  // What else the machine does comes and goes; what grows with the square does so each time.
+  for (let attempt = 0; attempt < 3 && best.ratio >= 45; attempt++) {
+    const small = fastest(() => work(make(2_000)));
+    const large = fastest(() => work(make(20_000)));
+    if (large < 2) return;
+    const ratio = large / Math.max(small, 0.04);
+    if (ratio < best.ratio) best = { small, large, ratio };
+  }
+  expect(best.ratio, `${label}: ${best.small.toFixed(2)} ms, then ${best.large.toFixed(2)} ms`).to.be.below(45);
 }
 
 describe('hostile text', function () {

@@ -11,7 +11,10 @@ import { isRunning, pidIn } from '../src/database/lock.ts';
 
 const main = new URL('../src/main.ts', import.meta.url).pathname;
 
-describe('starting and stopping', () => {
+describe('starting and stopping', function () {
+  // Whole processes and databases are started: a busy machine takes its time.
+  this.timeout(60_000);
+
   let folder: string;
   beforeEach(() => void (folder = mkdtempSync(join(tmpdir(), 'orbis-start-'))));
   afterEach(() => rmSync(folder, { recursive: true, force: true }));
