@@ -9,6 +9,7 @@ setUp();
 const { pino } = await import('pino');
 const { CannotStart, readSettings, startOrbis } = await import('../service/dist/index.js');
 const { hosts, loadDemo, startDemoServer } = await import('../demo/dist/index.js');
+const { builtInSheets } = await import('../sheets/dist/index.js');
 const { createClient } = await import('../contract/dist/index.js');
 
 const demoPort = 7430;
@@ -32,7 +33,9 @@ process.on('SIGTERM', () => stop(0));
 try {
   const settings = readSettings({ ...process.env, ORBIS_DATA: folder }, top);
   say('starting');
-  orbis = await startOrbis(settings, { log: pino({ level: settings.ORBIS_LOG_LEVEL }, createWriteStream(join(folder, 'orbis.log'), { flags: 'a', mode: 0o600 })) });
+  // The providers of the demo answer here, without certificates.
+  const sheets = builtInSheets().map((sheet) => (sheet.hosts.length > 0 ? { ...sheet, answers: { scheme: 'http', port: demoPort } } : sheet));
+  orbis = await startOrbis(settings, { sheets, log: pino({ level: settings.ORBIS_LOG_LEVEL }, createWriteStream(join(folder, 'orbis.log'), { flags: 'a', mode: 0o600 })) });
   world = await startDemoServer({ port: demoPort, folder }).catch((error) => {
     throw new CannotStart(error.code === 'EADDRINUSE' ? `Port ${demoPort} is taken by another program; the demo's sites need it. Stop that one first.` : String(error));
   });

@@ -12,6 +12,14 @@ interface CatalogueRow {
 
 const row = (status: number, exit: CatalogueRow['exit'], title: string, detail: CatalogueRow['detail']): CatalogueRow => ({ status, exit, title, detail });
 
+const missingParts: Record<string, string> = {
+  mount: 'element that a script fills',
+  loader: 'script of its provider',
+  setup: 'script that hands its options over',
+  json: 'JSON where its provider takes it: what stands in that attribute is something else',
+  address: 'address that could have a parameter',
+};
+
 /** Every error that Orbis answers with: its code, its statuses and its sentence. Codes are never used again for something else. */
 export const catalogue = {
   'bad-request': row(400, 2, 'The request does not fit', (f) => `${f.problem ?? 'Something in the request does not fit.'}`),
@@ -73,15 +81,12 @@ export const catalogue = {
   'no-sheet': row(422, 2, 'Provider not known', (f) => `${f.setting} cannot be set: no provider sheet knows this code, so Orbis does not know where its provider takes it.`),
   'setting-not-offered': row(422, 2, 'Not offered', (f) => `${f.provider} does not offer ${f.setting}.`),
   'value-not-offered': row(422, 2, 'Value not offered', (f) => `${f.provider} does not take that for ${f.setting}; it takes ${f.expected}.`),
-  'part-missing': row(
-    422,
-    2,
-    'Part not there',
-    (f) =>
-      `${f.setting} cannot be set: this code has no ${f.part === 'mount' ? 'element that a script fills' : f.part === 'loader' ? 'script of its provider' : 'frame or player'}.`,
-  ),
+  'part-missing': row(422, 2, 'Part not there', (f) => `${f.setting} cannot be set: this code has no ${missingParts[String(f.part)] ?? 'frame or player'}.`),
   'clip-order': row(422, 2, 'End before start', (f) => `The end (${f.end}) is not after the start (${f.start}). Set an end later than ${f.start}.`),
   'sound-autoplay': row(422, 2, 'Sound and autoplay', () => 'Browsers refuse to play by itself what has sound. Leave “muted” on, or take “autoplay” out.'),
+  'settings-exclude': row(422, 2, 'Only one of them', (f) => `${f.provider} obeys only one of ${f.other} and ${f.setting}. Take one of them out.`),
+  'time-beyond': row(422, 2, 'Beyond its end', (f) => `It is ${f.length} long: ${f.setting} ${f.at} is beyond its end.`),
+  'no-way-to-play': row(422, 2, 'Nothing starts it', () => 'With its buttons hidden nobody can start it. Leave “controls” on, or set autoplay=on, which plays it without sound.'),
   'nothing-to-dress': row(422, 2, 'Nothing to dress', () => 'There is no frame and no player in this code whose look could be changed.'),
   'shape-unknown': row(422, 2, 'Shape not known', () => 'Nothing in this code says its shape. Say it: shape=16:9, or shape=9:16 for an upright one.'),
   'own-wrapper': row(422, 2, 'Has a box of its own', (f) => `This code brings a box of its own (a ${f.element}) around the frame, which holds its shape. Leave “fit” out.`),

@@ -1,20 +1,40 @@
 import { z } from './zod.ts';
-import { kinds, roles, settingHolders, timeFormats, type Sheet } from '@orbis/core';
+import { kinds, roles, settingHolders, settingPlaces, settingNames, timeFormats, type Sheet } from '@orbis/core';
 
 const name = z.string().min(1).max(80);
 const place = {
-  in: z.enum(['query', 'fragment', 'attribute']),
-  name,
+  in: z.enum(settingPlaces),
+  name: name.meta({
+    description: 'Of the parameter or attribute; in a path, of the group in the frames’ patterns; in JSON and options, of the member, with dots from the outside in',
+  }),
   of: z.enum(settingHolders).optional().meta({ description: 'Whose address or attribute: the frame’s where nothing is said' }),
+  piece: z
+    .string()
+    .regex(/^[^/?#{}]*\{value\}[^/?#{}]*$/, 'a step of a path with {value} in it, such as skin-{value}')
+    .optional()
+    .meta({ description: 'In a path: a step of its own, such as skin-{value}' }),
+  attribute: name.optional().meta({ description: 'In JSON: the attribute that holds it' }),
+  call: z
+    .string()
+    .regex(/^[A-Za-z_$][\w$]*(?:\.[A-Za-z_$][\w$]*)*$/, 'a name such as shop.show')
+    .optional()
+    .meta({ description: 'In an option: what is called with the object, or what it is assigned to' }),
   beside: z
     .array(z.strictObject({ name, value: z.string().max(200) }))
     .optional()
     .meta({ description: 'What else it needs beside it; {id} stands for the item’s own id' }),
   permission: name.optional().meta({ description: 'A permission that the frame needs for it, in “allow”' }),
+  excludes: z.array(name).optional().meta({ description: 'Other settings that this one shuts out, where it is more than “off”' }),
   note: z.string().max(300).optional(),
 };
-const timeSetting = z.strictObject({ ...place, format: z.enum(timeFormats) });
-const switchValue = z.union([z.string(), z.literal(true), z.null()]).meta({ description: 'written so; true: standing alone; null: not there' });
+const timeSetting = z.strictObject({
+  ...place,
+  format: z.enum(timeFormats),
+  span: z.enum(['start', 'end']).optional().meta({ description: 'Start and end share one parameter, as in t=112,184: which of them this is' }),
+});
+const switchValue = z
+  .union([z.string(), z.boolean(), z.null()])
+  .meta({ description: 'written so; true: standing alone; null: not there; in JSON and options true and false are themselves' });
 const switchSetting = z.strictObject({ ...place, on: switchValue, off: switchValue });
 const numberSetting = z.strictObject({ ...place, least: z.number().optional(), most: z.number().optional(), whole: z.boolean().optional() });
 const choiceSetting = z.strictObject({ ...place, choices: z.record(z.string(), z.string()) });
@@ -23,6 +43,8 @@ const textSetting = z.strictObject({ ...place, most: z.number().int().min(1).opt
 const coordinatesSetting = z.strictObject({ ...place, longitude: name.optional().meta({ description: 'The parameter of the longitude, where it has one of its own' }) });
 const pattern = z.strictObject({ hostname: z.string().min(1), pathname: z.string().min(1), search: z.string().optional() });
 const whole = z.number().int().min(1).max(20_000);
+const needNames = ['scripts', 'forms', 'popups', 'storage', 'autoplay', 'fullscreen'] as const;
+const sentence = z.string().min(1).max(500);
 
 /** The schema of a provider sheet's file (JSON). */
 export const sheetSchema = z
@@ -34,7 +56,7 @@ export const sheetSchema = z
     name: z.string().trim().min(1).max(80),
     version: z.number().int().min(1),
     kind: z.enum(kinds),
-    hosts: z.array(z.string().min(1)).min(1),
+    hosts: z.array(z.string().min(1)),
     links: z.array(pattern),
     frames: z.array(pattern),
     loaders: z.array(pattern).optional().meta({ description: 'The addresses of its scripts, where its codes are an element and a script' }),
@@ -43,7 +65,15 @@ export const sheetSchema = z
       .optional()
       .meta({ description: 'The elements that its script fills' }),
     code: z.union([
-      z.strictObject({ address: z.string().min(1), width: whole, height: whole, title: z.string().min(1), allow: z.array(z.string()) }),
+      z.strictObject({
+        element: z.enum(['iframe', 'video', 'audio', 'img']).optional(),
+        address: z.string().min(1),
+        width: whole.optional(),
+        height: whole.optional(),
+        title: z.string().min(1),
+        allow: z.array(z.string()),
+        attributes: z.record(name, z.string().max(200)).optional(),
+      }),
       z.strictObject({ parts: z.array(z.strictObject({ role: z.enum(roles), html: z.string().min(1) })).min(1) }),
     ]),
     shape: z.strictObject({ width: whole, height: whole }).optional(),
@@ -73,13 +103,41 @@ export const sheetSchema = z
       delay: timeSetting.optional(),
       prefill: textSetting.optional(),
     }),
-    needs: z.strictObject({
-      scripts: z.boolean().optional(),
-      forms: z.boolean().optional(),
-      popups: z.boolean().optional(),
-      storage: z.boolean().optional(),
-      autoplay: z.boolean().optional(),
-      fullscreen: z.boolean().optional(),
-    }),
+    needs: z.strictObject(Object.fromEntries(needNames.map((need) => [need, z.boolean().optional()])) as Record<(typeof needNames)[number], z.ZodOptional<z.ZodBoolean>>),
+    why: z
+      .strictObject(Object.fromEntries(needNames.map((need) => [need, sentence.optional()])) as Record<(typeof needNames)[number], z.ZodOptional<z.ZodString>>)
+      .optional()
+      .meta({ description: 'Why it needs that, in a sentence each' }),
+    files: z
+      .array(z.string().regex(/^[a-z0-9]{1,8}$/, 'the ending of a file’s name, in lower case and without the dot'))
+      .optional()
+      .meta({ description: 'It is for files on anybody’s host: the endings of their names' }),
+    pages: z.boolean().optional().meta({ description: 'It is for pages of any site, where nothing else is known of a link' }),
+    tracks: z.array(name).optional().meta({ description: 'Parameters that only follow people and change nothing of what is shown' }),
+    oembed: z
+      .strictObject({ endpoint: z.string().min(1).max(500), formats: z.array(z.enum(['json', 'xml'])).optional() })
+      .optional()
+      .meta({ description: 'Where it answers questions about its links (oEmbed 1.0); an RFC 6570 template over scheme and port' }),
+    direct: z.string().min(1).max(500).optional().meta({ description: 'Where people can see the item itself; an RFC 6570 template as that of the code' }),
+    about: z
+      .strictObject({ limits: sentence.optional(), terms: sentence.optional(), costs: sentence.optional() })
+      .optional()
+      .meta({ description: 'Worth knowing before one relies on it' }),
+    answers: z
+      .strictObject({ scheme: z.enum(['http', 'https']), port: z.number().int().min(1).max(65_535).optional() })
+      .optional()
+      .meta({ description: 'Where it answers when no link says it; https on the usual port where nothing is said' }),
+  })
+  .superRefine((sheet, context) => {
+    const missing = (path: string[], message: string): void => void context.addIssue({ code: 'custom', path, message });
+    if (sheet.hosts.length === 0 && !sheet.files && !sheet.pages) missing(['hosts'], 'at least one host, unless the sheet is for files or pages of anybody’s');
+    for (const [setting, rule] of Object.entries(sheet.settings)) {
+      if (!rule) continue;
+      for (const other of rule.excludes ?? []) if (!settingNames.some((known) => known === other)) missing(['settings', setting, 'excludes'], `there is no setting “${other}”`);
+      if (rule.in === 'json' && rule.attribute === undefined) missing(['settings', setting], 'in JSON, say in “attribute” which attribute holds it');
+      if (rule.in === 'option' && rule.call === undefined) missing(['settings', setting], 'in an option, say in “call” what is called with the object');
+      if (rule.in === 'path' && rule.piece === undefined && !sheet.frames.some(({ pathname }) => pathname.split('/').includes(`:${rule.name}`)))
+        missing(['settings', setting, 'name'], 'in a path, name a group that is a whole step of a frame’s pattern, or give a “piece”');
+    }
   })
   .meta({ id: 'ProviderSheet' }) satisfies z.ZodType<Sheet>;

@@ -1,11 +1,14 @@
 import { z } from './zod.ts';
-import { dressNamed, dressNames, settingNamed, settingNames, type Dress, type Settings } from '@orbis/core';
+import { dressNamed, dressNames, handName, settingNamed, settingNames, type Dress, type Settings } from '@orbis/core';
 import { OrbisError } from './errors.ts';
 
 const seconds = z.number().min(0).lt(360_000).meta({ description: 'Seconds, at most to the millisecond' });
 
 const line = (most: number) => z.string().min(1).max(most);
 const whole = (most: number) => z.number().int().min(1).max(most);
+
+/* What ends a parameter's name in an address, and blanks, are left out of it. */
+const handNamePattern = /^[^\s&=#?]{1,100}$/;
 
 /** Settings in canonical units. What is not named is not wished. */
 export const settingsSchema = z
@@ -36,6 +39,12 @@ export const settingsSchema = z
     title: line(200).optional(),
     width: whole(9999).optional(),
     height: whole(9999).optional(),
+    tracking: z.boolean().optional(),
+    parameters: z
+      .record(z.string().regex(handNamePattern, 'the name of a parameter'), z.string().max(2000))
+      .refine((all) => Object.keys(all).length <= 50, 'at most 50 parameters')
+      .optional()
+      .meta({ description: 'Parameters by the provider’s own names, set by hand' }),
   })
   .meta({ id: 'Settings', example: { start: 112, end: 184 } }) satisfies z.ZodType<Settings>;
 
@@ -68,6 +77,10 @@ export function parseWishes(words: readonly string[]): ParsedWishes {
     const equals = word.indexOf('=');
     const name = (equals < 0 ? word : word.slice(0, equals)).trim();
     const value = equals < 0 ? '' : word.slice(equals + 1);
+    if (name.startsWith(handName(''))) {
+      wishes.settings.parameters = { ...wishes.settings.parameters, ...parseHand(name, value, equals) };
+      continue;
+    }
     const setting = settingNamed(name);
     const option = setting ? null : dressNamed(name);
     const definition = setting ?? option;
@@ -79,6 +92,14 @@ export function parseWishes(words: readonly string[]): ParsedWishes {
   return wishes;
 }
 
+/* A parameter by the provider's own name: `parameter.hue=12`. */
+function parseHand(wish: string, value: string, equals: number): Record<string, string> {
+  const name = wish.slice(handName('').length);
+  const expected = 'a name and a value as the provider writes them, at most 2000 characters. Example: parameter.hue=12';
+  if (equals < 0 || !handNamePattern.test(name) || value.length > 2000) throw new OrbisError('value-invalid', { wish, found: value, expected });
+  return { [name]: value };
+}
+
 /** Wishes as people read them: name and value, in the order of the tables. */
 export function sayWishes({ settings, dress }: ParsedWishes): { name: string; value: string }[] {
   const out: { name: string; value: string }[] = [];
@@ -88,7 +109,26 @@ export function sayWishes({ settings, dress }: ParsedWishes): { name: string; va
     const say = (setting?.say ?? dressNamed(name)?.say) as ((value: unknown) => string) | undefined;
     if (value !== undefined && say) out.push({ name, value: say(value) });
   }
+  for (const [name, value] of Object.entries(settings.parameters ?? {})) out.push({ name: handName(name), value });
   return out;
+}
+
+/** Whether wishes can have this name: that of a setting, of dress, or of a parameter that is set by hand. */
+export const isWishName = (name: string): boolean => wishNames.includes(name) || (name.startsWith(handName('')) && handNamePattern.test(name.slice(handName('').length)));
+
+/** Wishes with others on top of them; parameters that are set by hand are joined one by one. */
+export function joinWishes(now: ParsedWishes, more: ParsedWishes): ParsedWishes {
+  const parameters = { ...now.settings.parameters, ...more.settings.parameters };
+  return { settings: { ...now.settings, ...more.settings, ...(Object.keys(parameters).length > 0 ? { parameters } : {}) }, dress: { ...now.dress, ...more.dress } };
+}
+
+/** These wishes without some of them, by their names. */
+export function withoutWishes({ settings, dress }: ParsedWishes, names: readonly string[]): ParsedWishes {
+  const without = <T extends object>(all: T, named = (name: string): string => name): T =>
+    Object.fromEntries(Object.entries(all).filter(([name]) => !names.includes(named(name)))) as T;
+  const parameters = without(settings.parameters ?? {}, handName);
+  const { parameters: _, ...rest } = without(settings);
+  return { settings: { ...rest, ...(Object.keys(parameters).length > 0 ? { parameters } : {}) }, dress: without(dress) };
 }
 
 /** @throws OrbisError `wish-unknown` always: it makes the error. */

@@ -67,7 +67,7 @@ describe('adjusting', () => {
   it('follows another sheet with other names, places and time formats, with no change to the code', () => {
     const text = "<iframe src='https://oddreel.localhost/box/9?a=1#in=2s' title=t></iframe>";
     expect(adjusted(text, { start: 112, end: 184, loop: true, muted: true, autoplay: true, controls: false })).to.equal(
-      '<iframe data-go="" data-panel="bare" src=\'https://oddreel.localhost/box/9?a=1&amp;rounds&amp;sound=false#in=1m52s&amp;out=3:04\' title=t></iframe>',
+      '<iframe data-go data-panel="bare" src=\'https://oddreel.localhost/box/9?a=1&amp;rounds&amp;sound=false#in=1m52s&amp;out=3:04\' title=t></iframe>',
     );
   });
 

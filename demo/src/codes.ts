@@ -63,7 +63,7 @@ const kinds: DemoCode[] = [
     kind: 'shop',
     name: 'Shop corner',
     tags: ['shop'],
-    text: '<script>\n  window.stallmere = window.stallmere || [];\n  var s = document.createElement("script");\n  s.src = "https://cdn.stallmere.localhost/shop.js";\n  document.head.appendChild(s);\n</script>\n<div id="stall-311" data-shop="311" data-product="moon-map"></div>\n<script>stallmere.push(["show", "#stall-311"]);</script>',
+    text: '<script>\n  window.stallmere = window.stallmere || [];\n  var s = document.createElement("script");\n  s.src = "https://cdn.stallmere.localhost/shop.js";\n  document.head.appendChild(s);\n</script>\n<div id="stall-311" data-shop="311" data-product="moon-map"></div>\n<script>stallmere.push(["show", "#stall-311", { counter: "light" }]);</script>',
   },
   {
     kind: 'share',

@@ -66,7 +66,7 @@ describe('the stand-in video player', function () {
   });
 
   it('begins again when it is told', async () => {
-    await open('?roll=1&hush=1&from=20&until=21&again=1');
+    await open('?roll=1&hush=1&from=20&until=21&again=1&round=tS9turning');
     await expectSoon(async () => (await look()).time > 20.7, 'near the end');
     await expectSoon(async () => (await look()).time < 20.4, 'at the start again');
     expect((await look()).paused).to.equal(false);
@@ -75,6 +75,15 @@ describe('the stand-in video player', function () {
   it('hides its buttons when it is told', async () => {
     await open('?knobs=0');
     expect((await look()).controls).to.equal(false);
+  });
+
+  it('says its words in the language that it is told, and wears the colour', async () => {
+    const words = (): Promise<string | undefined> => evaluate('document.querySelector(".words")?.textContent');
+    await open('');
+    expect(await words()).to.equal(undefined);
+    await open('?words=1&tongue=de&hue=aa3355');
+    expect(await words()).to.equal('Das ist der Himmel über dem Moor.');
+    expect(await evaluate('getComputedStyle(document.querySelector(".start")).backgroundColor')).to.equal('rgb(170, 51, 85)');
   });
 
   it('is served in ranges, so that it can be sought in', async () => {

@@ -9,6 +9,7 @@ import { faultNames, hosts, loopbackFetch, standIns, startDemoServer, type DemoS
 import { closeBrowser, expectSoon, newWindow } from '../../console/test/support/browser.ts';
 
 const sheets = builtInSheets();
+const providers = sheets.filter(({ files, pages }) => !files && !pages);
 
 /** Each setting of each stand-in: what is wished, what is looked at, and what is seen with the wish and without it. */
 const table: [provider: string, wish: string, look: string, seen: unknown, otherwise: unknown][] = [
@@ -26,10 +27,12 @@ const table: [provider: string, wish: string, look: string, seen: unknown, other
   ['tonebarn', 'start=0:12', 'Math.round(document.querySelector("audio").currentTime)', 12, 0],
   ['tonebarn', 'muted=on', 'document.querySelector("audio").muted', true, false],
   ['tonebarn', 'download=off', 'document.querySelectorAll("a[download]").length', 0, 1],
+  ['tonebarn', 'account=moor-radio', 'document.querySelector("p").textContent', 'moor radio, 17', 'under the fell, 17'],
   ['tonebarn', 'theme=dark', 'getComputedStyle(document.body).backgroundColor', 'rgb(35, 42, 39)', 'rgb(245, 241, 232)'],
   ['tonebarn', 'accent=#aa3355', 'getComputedStyle(document.body).borderLeftColor', 'rgb(170, 51, 85)', 'rgb(47, 97, 69)'],
   ['folioferry', 'page=2', 'document.querySelector("section.open h2").textContent', 'The Fish and the Ram', 'The Great Square'],
   ['folioferry', 'zoom=150', 'document.body.style.zoom', '1.5', '1'],
+  ['folioferry', 'view=page', 'document.body.dataset.fit', 'p', undefined],
   ['folioferry', 'download=off', 'document.querySelectorAll("a[download]").length', 0, 1],
   ['nodthorn', 'language=de', 'document.querySelector("a").textContent', 'Weitersagen', 'Pass it on'],
   ['nodthorn', 'accent=#aa3355', 'getComputedStyle(document.querySelector("a")).backgroundColor', 'rgb(170, 51, 85)', 'rgb(60, 90, 112)'],
@@ -47,6 +50,7 @@ const table: [provider: string, wish: string, look: string, seen: unknown, other
   ['slotsedge', 'account=domes', 'document.querySelector(".slotsedge-calendar strong").textContent', 'domes', 'hollinfell-nights'],
   ['slotsedge', 'language=de', 'document.querySelector(".slotsedge-calendar button").textContent', 'Buchen', 'Book'],
   ['slotsedge', 'accent=#aa3355', 'getComputedStyle(document.querySelector(".slotsedge-calendar button")).backgroundColor', 'rgb(170, 51, 85)', 'rgb(47, 97, 69)'],
+  ['slotsedge', 'count=5', 'document.querySelectorAll(".slotsedge-calendar button").length', 5, 3],
   ['slotsedge', 'theme=dark', 'getComputedStyle(document.querySelector(".slotsedge-calendar > div")).backgroundColor', 'rgb(35, 42, 39)', 'rgb(255, 253, 248)'],
   ['popplenook', 'account=winter', 'document.querySelector(".popplenook-popup").dataset.campaign', 'winter', 'friends-of-the-fell'],
   ['popplenook', 'delay=0', '[...document.querySelectorAll("dialog[open]")].length', 1, 0],
@@ -128,7 +132,7 @@ describe('the stand-in providers', function () {
         .map(({ name }) => name)
         .sort()
         .join(' ');
-    expect(new Set(sheets.map(names)).size).to.equal(sheets.length);
+    expect(new Set(providers.map(names)).size).to.equal(providers.length);
     for (const { id, name, offers } of standIns) {
       for (const { what, code: text } of offers(origin)) {
         const reading = read(text, { sheets });
@@ -143,7 +147,7 @@ describe('the stand-in providers', function () {
   });
 
   it('have a row in the table above for every setting of their sheets', () => {
-    for (const sheet of sheets) {
+    for (const sheet of providers) {
       if (sheet.id === 'kinorill') continue;
       for (const setting of Object.keys(sheet.settings))
         expect(
@@ -165,6 +169,50 @@ describe('the stand-in providers', function () {
       headers: { 'content-type': 'application/x-www-form-urlencoded' },
     });
     expect(answer.status).to.equal(422);
+  });
+
+  describe('answer oEmbed questions as the standard says', () => {
+    for (const [name, link, endpoint, formats, type] of [
+      ['Kinorill', 'kinorill.localhost/reels/cM7comet', 'kinorill.localhost', ['json', 'xml'], 'video'],
+      ['Kinorill, by its short links', 'kin.localhost/cM7comet', 'kinorill.localhost', ['json', 'xml'], 'video'],
+      ['Mapmere', 'mapmere.localhost/maps/tarn', 'mapmere.localhost', ['xml'], 'rich'],
+      ['Tonebarn', 'tonebarn.localhost/hear/16', 'tonebarn.localhost', ['json'], 'rich'],
+      ['Folioferry', 'folioferry.localhost/charts/winter.pdf', 'folioferry.localhost', ['json'], 'rich'],
+    ] as const) {
+      it(name, async () => {
+        const fetch = loopbackFetch();
+        const ask = (url: string, more: Record<string, string> = {}) => fetch(`${origin(endpoint)}/oembed?${new URLSearchParams({ url, ...more }).toString()}`);
+        const [host, ...path] = link.split('/');
+        const url = `${origin(host!)}/${path.join('/')}`;
+        for (const format of ['json', 'xml'] as const) {
+          const answer = await ask(url, { format, maxwidth: '300' });
+          if (!(formats as readonly string[]).includes(format)) {
+            expect(answer.status).to.equal(501);
+            continue;
+          }
+          const text = await answer.text();
+          const told = format === 'json' ? (JSON.parse(text) as { type: string; width: number; html: string }) : null;
+          expect(told ? told.type : /<type>(.*)<\/type>/.exec(text)?.[1]).to.equal(type);
+          expect(Number(told ? told.width : /<width>(.*)<\/width>/.exec(text)?.[1])).to.equal(300);
+          if (told) expect(read(told.html, { sheets }).provider?.id).to.equal(name.split(',')[0]!.toLowerCase());
+        }
+        expect((await ask(`${origin(endpoint)}/nothing/of/ours`)).status).to.equal(404);
+      });
+    }
+  });
+
+  it('play a file of one’s own from second to second, without any provider', async () => {
+    const file = `<video src="${origin(hosts.kinorill)}/media/sky.webm" width="320"></video>`;
+    const { text, problems } = plan(openCode(file, { sheets }), parseWishes(['start=20', 'end=21', 'autoplay=on', 'controls=off']), null);
+    expect(problems).to.deep.equal([]);
+    const frame = await show(text);
+    await sees(
+      frame,
+      'document.querySelector("video").paused && document.querySelector("video").currentTime > 20.5 && document.querySelector("video").currentTime < 21.6',
+      true,
+      'stopped at the end',
+    );
+    await sees(await show(file), 'document.querySelector("video").currentTime', 0, 'without wishes');
   });
 
   it('are quieter on the quieter host', async () => {

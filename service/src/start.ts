@@ -2,6 +2,7 @@ import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { randomUUID } from 'node:crypto';
 import { pino, type Logger } from 'pino';
+import type { Sheet } from '@orbis/core';
 import { builtInSheets } from '@orbis/sheets';
 import { createApp } from './app.ts';
 import { connectDatabase, type Connection } from './database/connect.ts';
@@ -36,7 +37,7 @@ export const version = '0.1.0';
  */
 export async function startOrbis(
   settings: Settings,
-  { log = pino({ level: settings.ORBIS_LOG_LEVEL }), durable = true }: { log?: Logger; durable?: boolean } = {},
+  { log = pino({ level: settings.ORBIS_LOG_LEVEL }), durable = true, sheets = builtInSheets() }: { log?: Logger; durable?: boolean; sheets?: readonly Sheet[] } = {},
 ): Promise<Orbis> {
   const undo: (() => unknown)[] = [];
   const stop = async (): Promise<void> => {
@@ -54,7 +55,6 @@ export async function startOrbis(
     const connection = await connectDatabase(url);
     undo.push(() => connection.close());
     const now = (): Date => new Date();
-    const sheets = builtInSheets();
     const fetching = createFetching({ allowPrivate: settings.ORBIS_ALLOW_PRIVATE === 'yes' });
     undo.push(() => fetching.close());
     const reader = createReader();

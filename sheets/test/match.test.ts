@@ -37,7 +37,8 @@ describe('matching an address with a sheet', () => {
       const oracle = new URLPattern({ ...pattern });
       for (const address of addresses) {
         const found = oracle.exec(new URL(address).href);
-        const id = found?.pathname.groups['id'] ?? found?.search.groups['id'] ?? null;
+        const group = found?.pathname.groups['id'] ?? found?.search.groups['id'];
+        const id = group === undefined ? null : decodeURIComponent(group);
         const sheets = withPattern(pattern);
         expect(matchFrame(address, sheets)?.id ?? null, address).to.equal(id || null);
         expect(sheetOfFrame(address, sheets), address).to.equal(id ? sheets[0] : null);

@@ -1,3 +1,4 @@
+import { runInNewContext } from 'node:vm';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { adjust, applyEdits, codeFromLink, openCode, read, settings, type Settings, type Sheet } from '@orbis/core';
@@ -5,7 +6,10 @@ import { builtInSheets } from '@orbis/sheets';
 
 const sheets = builtInSheets();
 const seed = 20261123;
-const codeOf = (sheet: Sheet, id = 'a1B2'): string => codeFromLink({ sheet, id, url: new URL('https://elsewhere.localhost/') });
+const codeOf = (sheet: Sheet, id = 'a1B2'): string =>
+  codeFromLink({ sheet, id, url: new URL(sheet.files ? `https://hollinfell.localhost/files/dome.${sheet.files[0]}` : 'https://elsewhere.localhost/') });
+const sheetNamed = (id: string): Sheet => sheets.find((sheet) => sheet.id === id)!;
+const ownFiles = sheets.filter(({ files }) => files);
 const adjusted = (text: string, wishes: Settings): string => {
   const { edits, problems } = adjust(openCode(text, { sheets }), wishes);
   expect(problems).to.deep.equal([]);
@@ -40,20 +44,27 @@ const wishesOf = (sheet: Sheet): fc.Arbitrary<Settings> =>
     .record(Object.fromEntries((Object.keys(sheet.settings) as (keyof Sheet['settings'])[]).map((name) => [name, fc.option(valuesOf(sheet, name), { nil: undefined })])))
     .map((record) => Object.fromEntries(Object.entries(record).filter(([, value]) => value !== undefined)) as Settings)
     // What contradicts itself is refused, and tested where that is the matter.
-    .filter((wishes) => !(wishes.autoplay && wishes.muted === false) && !(wishes.start !== undefined && wishes.end !== undefined && wishes.end <= wishes.start));
+    .filter((wishes) => !(wishes.autoplay && wishes.muted === false) && !(wishes.start !== undefined && wishes.end !== undefined && wishes.end <= wishes.start))
+    .filter(
+      (wishes) =>
+        !(wishes.controls === false && !wishes.autoplay && sheet.settings.autoplay) && !(wishes.view !== undefined && wishes.zoom !== undefined && sheet.settings.view?.excludes),
+    );
 
 describe('the settings of every provider', () => {
   for (const sheet of sheets) {
     it(`${sheet.name}: twice is once, in any order, and no wish is no change`, () => {
       const code = codeOf(sheet);
-      expect(read(code, { sheets }).provider?.id).to.equal(sheet.id);
+      // A page of anybody's is nobody's sheet any more once it is a frame.
+      const known = sheet.pages ? undefined : sheet.id;
+      expect(read(code, { sheets }).sheet?.id).to.equal(known);
+      if (sheet.pages) return;
       expect(adjusted(code, {})).to.equal(code);
       fc.assert(
         fc.property(wishesOf(sheet), (wishes) => {
           const once = adjusted(code, wishes);
           expect(adjusted(once, wishes), once).to.equal(once);
           expect(adjusted(code, Object.fromEntries(Object.entries(wishes).reverse()))).to.equal(once);
-          expect(read(once, { sheets }).provider?.id).to.equal(sheet.id);
+          expect(read(once, { sheets }).sheet?.id).to.equal(known);
         }),
         { seed, numRuns: 120 },
       );
@@ -101,6 +112,12 @@ describe('the settings of every provider', () => {
     expect(problem('praisecroft', { count: 9 })[0]!.facts['expected']).to.equal('a whole number from 1 up to 8');
     expect(problem('mapmere', { page: 3 })[0]!.code).to.equal('setting-not-offered');
     expect(problem('slotsedge', { title: 'x' })[0]!.code).to.equal('part-missing');
+    expect(problem('folioferry', { view: 'width', zoom: 150 })).to.deep.equal([
+      { wish: 'zoom', code: 'settings-exclude', facts: { setting: 'zoom', other: 'view', provider: 'Folioferry' } },
+    ]);
+    expect(problem('kinorill', { controls: false })[0]!.code).to.equal('no-way-to-play');
+    expect(problem('kinorill', { controls: false, autoplay: true })).to.deep.equal([]);
+    expect(problem('video-file', { end: 3, start: 5 })[0]!.code).to.equal('clip-order');
   });
 
   it('go to their own provider’s frame, also where another one stands before it', () => {
@@ -108,6 +125,135 @@ describe('the settings of every provider', () => {
     const other = '<iframe src="https://nobody.localhost/x?zoom=1" title="t"></iframe>';
     const own = codeOf(mapmere);
     expect(adjusted(`${other}\n${own}`, { zoom: 5 })).to.equal(`${other}\n${adjusted(own, { zoom: 5 })}`);
+  });
+
+  it('are a media fragment in every file of a player, both ends in one parameter', () => {
+    const text = '<video controls><source src="dome.webm"><source src="/files/dome.mp4?v=2#x=1"></video>';
+    expect(adjusted(text, { start: 112 })).to.equal('<video controls><source src="dome.webm#t=112"><source src="/files/dome.mp4?v=2#x=1&amp;t=112"></video>');
+    expect(adjusted(text, { start: 112, end: 184 })).to.include('dome.webm#t=112,184');
+    expect(adjusted(text, { end: 184 })).to.include('dome.webm#t=,184');
+    expect(adjusted(text.replace('dome.webm', 'dome.webm#t=5,9'), { end: 7.5 })).to.include('dome.webm#t=5,7.5');
+    const { problems } = adjust(openCode(text.replace('dome.webm', 'dome.webm#t=5,9'), { sheets }), { end: 4 });
+    expect(problems.map(({ code }) => code)).to.deep.equal(['clip-order']);
+    expect(Object.fromEntries(ownFiles.map(({ id, kind }) => [id, kind]))).to.deep.equal({
+      'audio-file': 'audio',
+      'pdf-file': 'document',
+      'picture-file': 'image',
+      'video-file': 'video',
+    });
+  });
+
+  it('play a file of one’s own by itself silently and in its place, by presence alone', () => {
+    const text = "<video src='dome.mp4' controls></video>";
+    expect(adjusted(text, { autoplay: true, loop: true, controls: false })).to.equal("<video autoplay playsinline muted loop src='dome.mp4'></video>");
+    const { edits, brought } = adjust(openCode(text, { sheets }), { autoplay: true });
+    expect(brought.map(({ wish }) => wish)).to.deep.equal(['muted']);
+    expect(edits.map(({ reason }) => reason)).to.satisfy((reasons: string[]) => reasons.some((reason) => reason.endsWith('(it needs playsinline beside it).')));
+    expect(adjusted('<video autoplay="autoplay" MUTED src="dome.mp4"></video>', { autoplay: false, muted: false })).to.equal('<video src="dome.mp4"></video>');
+  });
+
+  it('open a PDF at its page (RFC 8118)', () => {
+    const text = '<object data="/library/chart.pdf" type="application/pdf" width="300" height="400"></object>';
+    expect(adjusted(text, { page: 3, zoom: 150 })).to.include('data="/library/chart.pdf#page=3&amp;zoom=150"');
+    expect(adjusted(text.replace('.pdf', '.PDF#page=9'), { page: 3, view: 'width' })).to.include('chart.PDF#page=3&amp;view=FitH');
+  });
+
+  it('stand in the path: in the place of what is there, or as a step of their own', () => {
+    const code = (path: string): string => `<iframe src="https://tonebarn.localhost/podcast/${path}" title="t"></iframe>`;
+    for (const [path, wishes, wanted] of [
+      ['under-the-fell/17', { theme: 'dark' }, 'under-the-fell/17/skin-slate'],
+      ['under-the-fell/17/skin-linen?begin=3#x', { theme: 'dark' }, 'under-the-fell/17/skin-slate?begin=3#x'],
+      ['under-the-fell/17/skin-linen', { theme: 'light' }, 'under-the-fell/17/skin-linen'],
+      ['under-the-fell/17?a=1&amp;b', { account: 'fell & moor/ü' }, 'fell%20%26%20moor%2F%C3%BC/17?a=1&amp;b'],
+      ['fell%20moor/17', { account: 'fell moor' }, 'fell%20moor/17'],
+    ] as [string, Settings, string][])
+      expect(adjusted(code(path), wishes)).to.equal(code(wanted));
+  });
+
+  it('are members of the JSON in an attribute, whatever its quotes', () => {
+    const code = (look: string): string => `<div class="slotsedge-calendar" data-calendar="x"${look}></div><script src="https://cdn.slotsedge.localhost/booking.js"></script>`;
+    const inJson = (text: string): unknown => JSON.parse(openCode(text, { sheets }).markup.elements[0]!.attributes.value('data-look')!);
+    const looks = [
+      '',
+      ' data-look=""',
+      " data-look='{}'",
+      ` data-look='{ "shade" : "#000000", "kept": [1, "é"] }'`,
+      ' data-look="{&quot;room&quot;:{&quot;wall&quot;:1}}"',
+      ' data-look={}',
+    ];
+    for (const look of looks) {
+      const text = adjusted(code(look), { accent: '#aa3355', theme: 'dark', count: 5 });
+      expect(inJson(text), look).to.deep.include({ shade: '#aa3355', nights: 5 }).and.to.have.nested.property('room.hour', 'night');
+      expect(adjusted(text, { accent: '#aa3355', theme: 'dark', count: 5 }), look).to.equal(text);
+    }
+    expect(adjusted(code(looks[3]!), { count: 2 })).to.include(`data-look='{ "shade" : "#000000", "kept": [1, "é"],"nights": 2 }'`);
+    expect(inJson(adjusted(code(looks[4]!), { theme: 'light' }))).to.deep.equal({ room: { wall: 1, hour: 'day' } });
+    expect(adjust(openCode(code(' data-look="dark"'), { sheets }), { count: 2 }).problems).to.deep.equal([
+      { wish: 'count', code: 'part-missing', facts: { setting: 'count', part: 'json' } },
+    ]);
+  });
+
+  it('are members of the options that a script hands over, as the script then runs', () => {
+    const code = (options: string): string =>
+      `<script>window.stallmere = window.stallmere || []; /* kept */</script><div data-shop="311" id="s"></div><script>stallmere.push(["show", "#s", ${options}]); // kept </script><script async src="https://cdn.stallmere.localhost/shop.js"></script>`;
+    const handed = (text: string): unknown => {
+      const pushed: unknown[][] = [];
+      for (const [, script] of text.matchAll(/<script>(.*?)<\/script>/gs))
+        runInNewContext(script!, { window: { stallmere: [] }, stallmere: { push: (call: unknown[]) => pushed.push(call) } });
+      return JSON.parse(JSON.stringify(pushed[0]![2]));
+    };
+    for (const options of ['{}', '{ items: 2 }', "{ 'till': '#000000', other: fn }".replace('fn', '7'), '{"items":1,"counter":"light",}', '{ till: "#000000", items: 1 }']) {
+      const text = adjusted(code(options), { accent: '#aa3355', count: 4, theme: 'dark' });
+      expect(handed(text), options).to.deep.include({ till: '#aa3355', items: 4, counter: 'dark' });
+      expect(adjusted(text, { accent: '#aa3355', count: 4, theme: 'dark' })).to.equal(text);
+      expect(text.match(/kept/g)).to.have.length(2);
+    }
+    expect(adjusted(code("{ till: '#000000' }"), { theme: 'dark' })).to.include("{ till: '#000000', counter: 'dark' }");
+    for (const broken of ['{', 'options', '...x'])
+      expect(adjust(openCode(code(broken), { sheets }), { count: 4 }).problems, broken).to.deep.equal([
+        { wish: 'count', code: 'part-missing', facts: { setting: 'count', part: 'setup' } },
+      ]);
+  });
+
+  it('bring what they need beside them, with the item’s own id', () => {
+    const once = adjusted(codeOf(sheetNamed('kinorill'), 'x&y'), { loop: true });
+    expect(new URL(read(once, { sheets }).addresses[0]!.url).searchParams.get('round')).to.equal('x&y');
+    expect(adjusted(codeOf(sheetNamed('kinorill')), { loop: false })).not.to.include('round');
+  });
+
+  it('give way to a parameter that is set by hand, and say so', () => {
+    const code = codeOf(sheetNamed('kinorill'));
+    const { edits } = adjust(openCode(code, { sheets }), { start: 112, parameters: { from: '9', zest: 'a b&c' } });
+    expect(edits).to.have.length(1);
+    expect(edits[0]!.reason).to.include('from=9 in the address, as you set it by hand; it wins over start');
+    const url = new URL(read(applyEdits(code, edits), { sheets }).addresses[0]!.url);
+    expect([...url.searchParams]).to.deep.equal([
+      ['from', '9'],
+      ['zest', 'a b&c'],
+    ]);
+    expect(adjusted('<iframe src="https://nobody.localhost/x#look=old"></iframe>', { parameters: { look: 'new' } })).to.include('x#look=new"');
+    expect(adjust(openCode('<p>x</p>', { sheets }), { parameters: { a: '1' } }).problems[0]!.code).to.equal('part-missing');
+  });
+
+  it('drop what only follows people from every address, and nothing else', () => {
+    const text =
+      '<iframe src="https://play.kinorill.localhost/reel/a?via=letter&amp;from=3&amp;utm_source=x&seen=1" title="t"></iframe><a href="https://nobody.localhost/?via=1&utm_medium=y">x</a>';
+    expect(adjusted(text, { tracking: false })).to.equal(
+      '<iframe src="https://play.kinorill.localhost/reel/a?from=3" title="t"></iframe><a href="https://nobody.localhost/">x</a>'
+        .replace('/">x', '/?via=1">x')
+        .replace('?via=1">x', '">x'),
+    );
+    expect(adjusted(text, { tracking: true })).to.equal(text);
+    const none = '<iframe src="https://nobody.localhost/?a=1" title="t"></iframe>';
+    expect(adjusted(none, { tracking: false })).to.equal(none);
+  });
+
+  it('know how long it is, where the code says it', () => {
+    const text = '<video src="dome.mp4" controls data-duration="180"></video>';
+    const problem = (wishes: Settings) => adjust(openCode(text, { sheets }), wishes).problems.map(({ wish, code, facts }) => [wish, code, facts['length']]);
+    expect(problem({ start: 190 })).to.deep.equal([['start', 'time-beyond', '3:00']]);
+    expect(problem({ start: 10, end: 181 })).to.deep.equal([['end', 'time-beyond', '3:00']]);
+    expect(problem({ start: 10, end: 180 })).to.deep.equal([]);
   });
 
   it('move to the quieter host and back, and leave all else as it is', () => {

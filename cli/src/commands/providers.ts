@@ -76,11 +76,18 @@ export const addProviders: AddCommand = (program, run) => {
 };
 
 function describe(sheet: Sheet, colours: Colours): string {
-  const places: Record<string, string> = { query: 'in the address', fragment: 'in the fragment of the address', attribute: 'as an attribute' };
-  const holders = { frame: 'of the frame', mount: 'of the element that its script fills', loader: 'of its script' };
+  const places = {
+    query: 'in the address',
+    fragment: 'in the fragment of the address',
+    path: 'in the path of the address',
+    attribute: 'as an attribute',
+    json: 'in the JSON of an attribute',
+    option: 'in the options that a script hands over',
+  };
+  const holders = { frame: 'of the frame', media: 'of the player', mount: 'of the element that its script fills', loader: 'of its script', setup: 'of the code' };
   const own = settings.flatMap((setting) => {
     const rule = sheet.settings[setting.name as keyof Sheet['settings']];
-    return rule ? [[setting.name, `${setting.name}=${setting.example}`, rule.name, `${places[rule.in]!} ${holders[rule.of ?? 'frame']}`]] : [];
+    return rule ? [[setting.name, `${setting.name}=${setting.example}`, rule.name, `${places[rule.in]} ${holders[rule.of ?? 'frame']}`]] : [];
   });
   const rows: [string, string][] = [
     ['Provider', `${sheet.name} (${sheet.id}, version ${sheet.version})`],

@@ -1,4 +1,4 @@
-import { parseWishes, unknownWish, wishNames, type Client, type Embed } from '@orbis/contract';
+import { isWishName, joinWishes, parseWishes, unknownWish, withoutWishes, type Client, type Embed } from '@orbis/contract';
 import type { AddCommand, Tools } from '../command.ts';
 import { fold, plural } from '../text.ts';
 
@@ -10,12 +10,12 @@ export const addSet: AddCommand = (program, run) => {
     .description('change settings and dress; makes a new revision where something differs')
     .addHelpText(
       'after',
-      '\nExamples:\n  orbis set opening-talk start=1:52 end=3:04\n  orbis set opening-talk fit=shape max-width=800 align=centre\n  orbis set sky autoplay=on loop=on controls=off\n\n“orbis settings” lists every wish with its meaning.',
+      '\nExamples:\n  orbis set opening-talk start=1:52 end=3:04\n  orbis set opening-talk fit=shape max-width=800 align=centre\n  orbis set sky autoplay=on loop=on controls=off\n  orbis set opening-talk tracking=off parameter.hue=12\n\n“orbis settings” lists every wish with its meaning.',
     )
     .action((embed: string, words: string[]) =>
       run(async (tools) => {
         const wishes = parseWishes(words);
-        return save(tools, embed, ({ current }) => ({ settings: { ...current.settings, ...wishes.settings }, dress: { ...current.dress, ...wishes.dress } }));
+        return save(tools, embed, ({ current }) => joinWishes(current, wishes));
       }),
     );
   program
@@ -26,9 +26,8 @@ export const addSet: AddCommand = (program, run) => {
     .addHelpText('after', '\nExample:\n  orbis unset opening-talk end max-width')
     .action((embed: string, names: string[]) =>
       run(async (tools) => {
-        for (const name of names) if (!wishNames.includes(name)) throw unknownWish(name);
-        const without = <T extends object>(wishes: T): T => Object.fromEntries(Object.entries(wishes).filter(([name]) => !names.includes(name))) as T;
-        return save(tools, embed, ({ current }) => ({ settings: without(current.settings), dress: without(current.dress) }));
+        for (const name of names) if (!isWishName(name)) throw unknownWish(name);
+        return save(tools, embed, ({ current }) => withoutWishes(current, names));
       }),
     );
   program

@@ -1,10 +1,12 @@
 import { parseAddress } from '../text/index.ts';
-import { matchLink } from '../sheets/match.ts';
-import { codeFromLink } from '../sheets/render.ts';
+import { matchId, matchLink, type SheetMatch } from '../sheets/match.ts';
+import { codeFromLink, directLink, matchOfId } from '../sheets/render.ts';
+import type { Settings } from '../settings/setting.ts';
+import { readTime } from '../settings/time.ts';
 import type { Sheet } from '../sheets/sheet.ts';
 import { hostsOf } from './addresses.ts';
 import { linksIn } from './input.ts';
-import type { Reading } from './reading.ts';
+import type { ReadAddress, Reading } from './reading.ts';
 import { noSize } from './size.ts';
 
 /** Fills in the reading of a text that consists of links, one a line. */
@@ -23,7 +25,12 @@ export function readLinks(reading: Reading, text: string, sheets: readonly Sheet
     const { parameters } = parseAddress(link, { plain: true });
     reading.addresses.push({ use: 'link', part: index, start, end: at, url: link, parameters: parameters.map(({ name, value, in: place }) => ({ name, value, in: place })) });
     const match = matchLink(link, sheets);
-    reading.embeds.push({ kind: match?.sheet.kind ?? 'unknown', provider: match?.sheet.id ?? null, parts: [index], size: noSize });
+    reading.embeds.push({
+      kind: match?.sheet.kind ?? 'unknown',
+      provider: match && !match.sheet.files && !match.sheet.pages ? match.sheet.id : null,
+      parts: [index],
+      size: noSize,
+    });
   }
   part('text', at, text.length);
   reading.hosts = hostsOf(reading.addresses);
@@ -33,10 +40,40 @@ export function readLinks(reading: Reading, text: string, sheets: readonly Sheet
     return;
   }
   const { sheet } = first;
-  reading.provider = { id: sheet.id, name: sheet.name };
+  describe(
+    reading,
+    first,
+    `It is a link to ${sheet.files ? `a file whose ending says that it is of the kind ${sheet.kind}` : sheet.pages ? 'a page, which is shown in a frame' : `${sheet.name}, whose sheet says that it is a ${sheet.kind} provider`}.`,
+  );
+  if (reading.addresses.length !== 1) return;
+  reading.made = codeFromLink(first);
+  reading.asked = askedBy(reading.addresses[0]!, sheet);
+}
+
+/** Fills in the reading of a text that names a provider and an item's id, and nothing else. */
+export function readId(reading: Reading, text: string, sheets: readonly Sheet[]): void {
+  const { sheet, id } = matchId(text, sheets)!;
+  reading.parts.push({ role: 'text', place: 'body', repeat: 'placement', start: 0, end: text.length, inside: null, of: [] });
+  reading.embeds.push({ kind: sheet.kind, provider: sheet.id, parts: [0], size: noSize });
+  const match = matchOfId(sheet, id);
+  describe(reading, match, `It names ${sheet.name}, whose sheet says that it is a ${sheet.kind} provider.`);
+  reading.made = codeFromLink(match);
+}
+
+function describe(reading: Reading, match: SheetMatch, because: string): void {
+  const { sheet } = match;
+  const provider = !sheet.files && !sheet.pages;
+  reading.provider = provider ? { id: sheet.id, name: sheet.name } : null;
   reading.sheet = { id: sheet.id, version: sheet.version };
   reading.kind = sheet.kind;
-  reading.kindBecause = `It is a link to ${sheet.name}, whose sheet says that it is a ${sheet.kind} provider.`;
-  reading.evidence = [{ kind: sheet.kind, weight: 100, reason: `it is a link to ${sheet.name}` }];
-  if (reading.addresses.length === 1) reading.made = codeFromLink(first);
+  reading.kindBecause = because;
+  reading.evidence = [{ kind: sheet.kind, weight: provider ? 100 : 40, reason: because.replace(/^I/, 'i').replace(/\.$/, '') }];
+  reading.direct = directLink(match);
+}
+
+/* A link's own time to start at; a fragment's, for files (Media Fragments URI 1.0, section 4.2.1). */
+function askedBy({ parameters }: ReadAddress, { linkTime, settings }: Sheet): Settings {
+  const found = linkTime && parameters.find((p) => p.in === linkTime.in && p.name === linkTime.name)?.value;
+  const seconds = found ? readTime(found, linkTime.format) : null;
+  return seconds === null || seconds === 0 || !settings.start ? {} : { start: seconds };
 }

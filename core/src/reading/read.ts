@@ -1,4 +1,6 @@
-import { attribute, parseMarkup, parseStyle, positionsIn, type Markup } from '../text/index.ts';
+import { attribute, parseMarkup, parseStyle, positionsIn, type Markup, type MarkupElement } from '../text/index.ts';
+import { matchFrame, sheetOfFile } from '../sheets/match.ts';
+import { directLink } from '../sheets/render.ts';
 import { checkCode } from '../rules/index.ts';
 import type { Sheet } from '../sheets/sheet.ts';
 import { hostsOf, readAddresses } from './addresses.ts';
@@ -9,13 +11,13 @@ import { inputOf } from './input.ts';
 import { lengthIn } from './known-length.ts';
 import { kindOf } from './kind/index.ts';
 import { excessIn, findExcess, type Excess } from './limits.ts';
-import { readLinks } from './links.ts';
+import { readId, readLinks } from './links.ts';
 import { mendingOf } from './mending.ts';
 import { needsOf } from './needs.ts';
 import { readParts, settleScripts } from './parts.ts';
 import { addFrameDocuments } from './srcdoc.ts';
 import { noSize, sizeOf } from './size.ts';
-import type { Reading } from './reading.ts';
+import type { ReadAddress, Reading } from './reading.ts';
 
 /** What the reader knows beside the text. */
 export interface ReadingContext {
@@ -34,25 +36,27 @@ export function read(text: string, context: ReadingContext): Reading {
 }
 
 /** Reads a text, and gives what it was parsed into as well: a text beyond the limits is as one without elements. */
-export function readWhole(text: string, context: ReadingContext): { reading: Reading; markup: Markup } {
+export function readWhole(text: string, context: ReadingContext): { reading: Reading; markup: Markup; length: number | null } {
   const excess = findExcess(text);
-  if (excess) return { reading: refused(text, excess), markup: parseMarkup('') };
+  if (excess) return { reading: refused(text, excess), markup: parseMarkup(''), length: null };
   const markup = parseMarkup(text);
   const tooDeep = excessIn(markup);
-  return tooDeep ? { reading: refused(text, tooDeep), markup: parseMarkup('') } : { reading: readMarkup(markup, context), markup };
+  if (tooDeep) return { reading: refused(text, tooDeep), markup: parseMarkup(''), length: null };
+  return { ...readMarkup(markup, context), markup };
 }
 
-function readMarkup(markup: Markup, context: ReadingContext): Reading {
+function readMarkup(markup: Markup, context: ReadingContext): { reading: Reading; length: number | null } {
   const { text } = markup;
   const mending = mendingOf(text);
-  const input = inputOf(text, markup, mending);
+  const input = inputOf(text, markup, mending, context.sheets);
   const reading = blank(input, mending);
   const inner = input === 'code' ? readInner(markup) : noInner;
   if (input === 'link') readLinks(reading, text, context.sheets);
+  else if (input === 'id') readId(reading, text, context.sheets);
   else readCode(reading, markup, inner, context);
   const length = context.length ?? (input === 'code' ? lengthIn(markup) : null);
   reading.findings = checkCode({ reading, markup, inner, sheet: sheetOf(reading, context), length });
-  return reading;
+  return { reading, length };
 }
 
 /** The sheet that a reading names, out of those at hand. */
@@ -77,6 +81,8 @@ const blank = (input: Reading['input'], mending: Reading['mending']): Reading =>
   evidence: [],
   mending,
   made: null,
+  asked: {},
+  direct: null,
   mark: null,
 });
 
@@ -98,9 +104,11 @@ function readCode(reading: Reading, markup: Markup, inner: Inner, { sheets }: Re
   reading.hosts = hostsOf(reading.addresses, inner.scripts, withStyleAttributes(markup, inner.styles));
   const mains = mainElements(markup);
   const main = mains[0] ?? null;
-  const sheet = sheetFor(reading.addresses, markup.elements, sheets);
-  reading.provider = sheet && { id: sheet.id, name: sheet.name };
+  const provider = sheetFor(reading.addresses, markup.elements, sheets);
+  const sheet = provider ?? fileSheet(main, reading.addresses, sheets);
+  reading.provider = provider && { id: provider.id, name: provider.name };
   reading.sheet = sheet && { id: sheet.id, version: sheet.version };
+  if (provider?.direct) reading.direct = directOf(reading.addresses, provider);
   // Of several embeds, the first is described: what speaks for the others says nothing of it.
   const several = mains.length > 1 && mains.some((element) => element.name !== mains[0]!.name || element.name !== 'img');
   const first = several ? within(mains[0]!, markup, reading.addresses) : null;
@@ -116,6 +124,21 @@ function readCode(reading: Reading, markup: Markup, inner: Inner, { sheets }: Re
   for (const element of markup.elements) reading.mark ??= attribute(element, 'data-orbis');
   reading.embeds = embedsOf(reading, markup, read, mains, inner, sheets);
   addFrameDocuments(reading, markup);
+}
+
+/* A file on a host of anybody's: no provider, but a sheet for such files. */
+function fileSheet(main: MarkupElement | null, addresses: readonly ReadAddress[], sheets: readonly Sheet[]): Sheet | null {
+  const address = main && addresses.find(({ use, start, end }) => shownUses.has(use) && start > main.start && end <= main.end);
+  return address ? sheetOfFile(address.url, sheets) : null;
+}
+const shownUses: ReadonlySet<ReadAddress['use']> = new Set(['media', 'frame', 'image']);
+
+function directOf(addresses: readonly ReadAddress[], sheet: Sheet): string | null {
+  for (const { use, url } of addresses) {
+    const match = use === 'frame' ? matchFrame(url, [sheet]) : null;
+    if (match) return directLink(match);
+  }
+  return null;
 }
 
 /* The addresses in `style` attributes have no place of their own in the list: only their hosts count. */

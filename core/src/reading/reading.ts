@@ -1,3 +1,4 @@
+import type { Settings } from '../settings/setting.ts';
 import type { ParameterPlace } from '../text/index.ts';
 
 export const kinds = [
@@ -23,7 +24,7 @@ export type Kind = (typeof kinds)[number];
 export const roles = ['loader', 'setup', 'style', 'mount', 'frame', 'media', 'form', 'image', 'link', 'fallback', 'wrapper', 'text', 'comment'] as const;
 export type Role = (typeof roles)[number];
 
-export const inputs = ['code', 'link', 'visible-code', 'text', 'empty'] as const;
+export const inputs = ['code', 'link', 'id', 'visible-code', 'text', 'empty'] as const;
 export type Input = (typeof inputs)[number];
 
 /** A piece of a code with a role. Offsets are UTF-16 code units into the text that was read, `end` exclusive. */
@@ -137,8 +138,12 @@ export interface Reading {
   evidence: { kind: Kind; weight: number; reason: string }[];
   /** What was mended to read it, where the text as pasted would not do; the offsets of the mending are those of the paste. */
   mending: { what: 'visible-code' | 'curly-quotes' | 'open-tag'; edits: Mend[]; text: string } | null;
-  /** The code that Orbis makes of a link, where a sheet knows how; null for everything else. */
+  /** The code that Orbis makes of a link or an id, where a sheet knows how; null for everything else. */
   made: string | null;
+  /** What a link asks for beside the item, as wishes: its time to start at. */
+  asked: Settings;
+  /** Where people can see the item itself; null where no sheet says. */
+  direct: string | null;
   /** The mark of a placed code (`<placement>.<delivery>`), where the text carries one. */
   mark: string | null;
 }

@@ -18,7 +18,7 @@ export const rule: CodeRule = {
 function asStart(a: ReadAddress, value: string | null, { sheet, markup }: RuleInput): Mend[] {
   const [time, start] = [sheet?.linkTime, sheet?.settings.start];
   const seconds = time && value ? readTime(value, time.format) : null;
-  if (!time || !start || seconds === null || start.in === 'attribute') return [];
+  if (!time || !start || seconds === null || (start.in !== 'query' && start.in !== 'fragment')) return [];
   const { in: place, name } = start;
   const taken = a.parameters.some((p) => p.in === place && p.name === name);
   const wanted = taken ? [] : [{ in: place, name, value: writeTime(seconds, start.format) }];

@@ -25,7 +25,8 @@ export function replace(text: string, start: number, end: number, wanted: string
 
 /** What switches a provider's switch on or off in an address; none where it is an attribute. */
 export function switchChange(setting: SwitchSetting | undefined, on: boolean): ParameterChange[] {
-  if (!setting || setting.in === 'attribute') return [];
-  const written = on ? setting.on : setting.off;
+  if (!setting || (setting.in !== 'query' && setting.in !== 'fragment')) return [];
+  const value = on ? setting.on : setting.off;
+  const written = value === false ? 'false' : value;
   return [{ in: setting.in, name: setting.name, value: written === true ? '' : written, bare: written === true }];
 }

@@ -1,9 +1,8 @@
 import { attribute } from '../text/index.ts';
+import { followsPeople } from '../reading/follows-people.ts';
 import { mendAddress } from './mends.ts';
 import { foundIn, type CodeRule } from './rule.ts';
 
-/* Parameters that follow people from page to page and say nothing of what is shown. */
-const follows = /^(?:utm_[a-z]+|[a-z]{1,3}clid|click_?id|ref_(?:src|url|id)|tracking(?:_id)?|tracker(?:_id)?|campaign(?:_id)?|affiliate(?:_id)?|visitor_id)$/i;
 const isPoint = (value: string | null): boolean => value !== null && /^\s{0,8}[01](?:px)?\s{0,8}$/.test(value);
 
 export const rule: CodeRule = {
@@ -14,9 +13,9 @@ export const rule: CodeRule = {
     named: ['img', 'iframe'],
     check: (e) => (isPoint(attribute(e, 'width')) && isPoint(attribute(e, 'height')) ? foundIn(e, { what: 'pixel', name: e.name }) : null),
   },
-  addresses: (a, { markup }) =>
+  addresses: (a, { markup, sheet }) =>
     a.parameters
-      .filter((p) => p.in === 'query' && follows.test(p.name))
+      .filter((p) => p.in === 'query' && followsPeople(p.name, sheet))
       .map((p) => ({
         start: a.start,
         end: a.end,

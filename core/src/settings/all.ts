@@ -18,6 +18,7 @@ import { setting as privacy } from './privacy.ts';
 import { setting as start } from './start.ts';
 import { setting as theme } from './theme.ts';
 import { setting as title } from './title.ts';
+import { setting as tracking } from './tracking.ts';
 import { setting as view } from './view.ts';
 import { setting as width } from './width.ts';
 import { setting as zoom } from './zoom.ts';
@@ -48,6 +49,7 @@ export const settings: readonly SettingDefinition[] = [
   title,
   width,
   height,
+  tracking,
 ];
 
 export const settingNames: readonly SettingName[] = settings.map((setting) => setting.name);

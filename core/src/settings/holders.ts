@@ -1,36 +1,66 @@
-import { attribute, type MarkupElement } from '../text/index.ts';
+import { attribute, innerText, type MarkupElement } from '../text/index.ts';
 import type { Code } from '../code.ts';
 import type { ReadAddress } from '../reading/reading.ts';
+import { hasOptions } from '../reading/scripts/index.ts';
 import { isMountOf, sheetOfFrame, sheetOfLoader } from '../sheets/match.ts';
-import type { SettingHolder, Sheet } from '../sheets/sheet.ts';
+import type { SettingHolder, Sheet, SheetSetting } from '../sheets/sheet.ts';
 
-/** What a setting changes: an address, the element that it stands in, or an element with attributes of its own. */
+/** What a setting changes: an element, and the addresses that stand in it (a player can have several files). */
 export interface Holder {
   element: MarkupElement;
-  /** Null for an element without an address. */
-  address: ReadAddress | null;
+  addresses: readonly ReadAddress[];
 }
 
 const shown = new Set(['iframe', 'video', 'audio', 'object', 'embed']);
 
-/** The frame or player that a code shows; null where it has none. */
-export function shownElement({ markup }: Code): MarkupElement | null {
-  return markup.elements.find((element) => shown.has(element.name)) ?? null;
+/** The frame or player that a code shows, else its picture; null where it has none. */
+export function shownElement({ markup }: Pick<Code, 'markup'>): MarkupElement | null {
+  return markup.elements.find((element) => shown.has(element.name)) ?? markup.elements.find((element) => element.name === 'img') ?? null;
 }
 
 /** Finds whose address or attribute a setting goes to; null where this code has no such part. */
-export function holderOf(code: Code, sheet: Sheet, of: SettingHolder): Holder | null {
-  const { markup, reading } = code;
-  if (of === 'mount') {
-    const element = markup.elements.find((e) => isMountOf(e, sheet));
-    return element ? { element, address: null } : null;
+export function holderOf(code: Code, sheet: Sheet, rule: Pick<SheetSetting, 'of' | 'call'>): Holder | null {
+  const of: SettingHolder = rule.of ?? 'frame';
+  const { markup, reading, text } = code;
+  switch (of) {
+    case 'mount': {
+      const element = markup.elements.find((e) => isMountOf(e, sheet));
+      return element ? { element, addresses: [] } : null;
+    }
+    case 'setup': {
+      const element = markup.elements.find((e) => e.name === 'script' && !e.attributes.has('src') && hasOptions(innerText(text, e), rule.call ?? ''));
+      return element ? { element, addresses: [] } : null;
+    }
+    case 'media': {
+      const element = markup.elements.find((e) => e.name === 'video' || e.name === 'audio');
+      return element ? { element, addresses: reading.addresses.filter((a) => a.use === 'media' && a.start > element.start && a.end <= element.end) } : null;
+    }
+    case 'loader':
+      return atAddress(
+        code,
+        reading.addresses.find(({ use, url }) => use === 'script' && sheetOfLoader(url, [sheet]) !== null),
+      );
+    case 'frame':
+      return atAddress(
+        code,
+        reading.addresses.find(({ use, url }) => use === 'frame' && (sheet.files !== undefined || sheetOfFrame(url, [sheet]) !== null)),
+      );
   }
-  const address =
-    of === 'loader'
-      ? reading.addresses.find(({ use, url }) => use === 'script' && sheetOfLoader(url, [sheet]))
-      : reading.addresses.find(({ use, url }) => use === 'frame' && sheetOfFrame(url, [sheet]) !== null);
+}
+
+/** The frame, player or script that an address stands in. */
+export function atAddress({ markup }: Code, address: ReadAddress | undefined): Holder | null {
   const element = address && markup.elements.find((e) => e.start < address.start && e.startTagEnd > address.start);
-  return element ? { element, address } : null;
+  return element ? { element, addresses: [address] } : null;
+}
+
+/** Where parameters that are set by hand go: the address of what is shown, else that of the first script. */
+export function mainAddresses(code: Code): readonly ReadAddress[] {
+  const { addresses } = code.reading;
+  const frame = addresses.find(({ use }) => use === 'frame');
+  if (frame) return [frame];
+  const media = addresses.filter(({ use }) => use === 'media');
+  return media.length > 0 ? media : addresses.filter(({ use }) => use === 'script' || use === 'image').slice(0, 1);
 }
 
 /** The permissions that a frame's `allow` names (Permissions Policy, section 5.2), each as it is written there. */

@@ -2,6 +2,7 @@
 export { settingNamed, settingNames, settings } from './all.ts';
 export { adjust, type Adjustment } from './adjust.ts';
 export { frameSettings } from './frame.ts';
+export { handName } from './hand.ts';
 export type { Coordinates, Parsed, SettingDefinition, SettingName, Settings } from './setting.ts';
 export { parseTime, readTime, sayTime, writeTime } from './time.ts';
 export { parseSwitch } from './switch.ts';

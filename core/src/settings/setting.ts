@@ -33,8 +33,12 @@ export interface Settings {
   title?: string;
   width?: number;
   height?: number;
+  /** False takes out what only follows people; nothing and true leave it. */
+  tracking?: boolean;
+  /** Parameters by the provider's own names, set by hand. */
+  parameters?: Record<string, string>;
 }
-export type SettingName = keyof Settings;
+export type SettingName = Exclude<keyof Settings, 'parameters'>;
 
 /** What kinds of values there are; a sheet says for each how its provider writes it. */
 export interface SettingTypes {

@@ -1,5 +1,7 @@
 import type { ReadAddress } from '../reading/reading.ts';
 import type { Sheet, SwitchValue } from '../sheets/sheet.ts';
+import type { Holder } from './holders.ts';
+import { readSpan } from './span.ts';
 import { readTime } from './time.ts';
 
 type SwitchName = 'autoplay' | 'muted' | 'loop' | 'controls';
@@ -7,12 +9,19 @@ type SwitchName = 'autoplay' | 'muted' | 'loop' | 'controls';
 /** What an address says of a switch: on, off, or nothing (null). */
 export function switchIn(address: Pick<ReadAddress, 'parameters'>, sheet: Sheet, name: SwitchName): boolean | null {
   const rule = sheet.settings[name];
-  if (!rule || rule.in === 'attribute') return null;
+  if (!rule || (rule.in !== 'query' && rule.in !== 'fragment')) return null;
   const found = address.parameters.find((p) => p.in === rule.in && p.name === rule.name);
   const is = (wanted: SwitchValue): boolean =>
-    wanted === null ? !found : wanted === true ? found !== undefined && (found.value === null || found.value === '') : found?.value === wanted;
+    wanted === null ? !found : wanted === true ? found !== undefined && (found.value === null || found.value === '') : found?.value === String(wanted);
   if (found === undefined) return null;
   return is(rule.on) ? true : is(rule.off) ? false : null;
+}
+
+/** What a frame or player says of a switch, in its address or in an attribute. */
+export function switchNow({ element, addresses }: Holder, sheet: Sheet, name: SwitchName): boolean | null {
+  const rule = sheet.settings[name];
+  if (rule?.in === 'attribute' && rule.on === true) return element.attributes.has(rule.name);
+  return addresses[0] ? switchIn(addresses[0], sheet, name) : null;
 }
 
 /** The clip that an address asks for, in seconds; null where it says nothing. */
@@ -20,16 +29,17 @@ export function clipIn(address: Pick<ReadAddress, 'parameters'>, sheet: Sheet): 
   const time = (name: 'start' | 'end'): number | null => {
     const rule = sheet.settings[name];
     const found = rule && address.parameters.find((p) => p.in === rule.in && p.name === rule.name);
-    return rule && found?.value ? readTime(found.value, rule.format) : null;
+    if (!rule || !found?.value) return null;
+    const said = rule.span ? readSpan(found.value)[rule.span] : found.value;
+    return said === '' ? null : readTime(said, rule.format);
   };
   return { start: time('start'), end: time('end') };
 }
 
-/** The clip that any address asks for: a frame's by its provider's sheet, a file's by its media fragment (Media Fragments URI 1.0, section 4.2.1). */
+/** The clip that any address asks for: by its sheet, or a file's by its media fragment (Media Fragments URI 1.0, section 4.2.1). */
 export function clipOf(address: ReadAddress, sheet: Sheet | null): { start: number | null; end: number | null } {
-  if (address.use === 'frame' && sheet) return clipIn(address, sheet);
-  const t = address.use === 'media' ? address.parameters.find((p) => p.in === 'fragment' && p.name === 't')?.value : null;
-  const found = t ? /^(?:npt:)?([\d:.]{0,16})(?:,([\d:.]{1,16}))?$/.exec(t) : null;
-  const time = (said: string | undefined): number | null => (said ? readTime(said, 'clock') : null);
-  return { start: time(found?.[1]), end: time(found?.[2]) };
+  if (address.use !== 'media') return sheet ? clipIn(address, sheet) : { start: null, end: null };
+  const span = readSpan(address.parameters.find((p) => p.in === 'fragment' && p.name === 't')?.value);
+  const time = (said: string): number | null => (said.length > 0 && said.length <= 16 ? readTime(said, 'clock') : null);
+  return { start: time(span.start), end: time(span.end) };
 }

@@ -1,29 +1,35 @@
 import type { ChoiceSetting, ColourSetting, CoordinatesSetting, NumberSetting, SheetSetting, SwitchSetting, SwitchValue, TextSetting, TimeSetting } from '../sheets/sheet.ts';
-import type { Coordinates, SettingDefinition, Settings } from './setting.ts';
+import type { PlainValue } from '../text/index.ts';
+import type { Coordinates, SettingDefinition, SettingTypes } from './setting.ts';
 import { writeTime } from './time.ts';
 
-/** One parameter or attribute as the provider wants it. */
+/** One parameter, attribute or member as the provider wants it. */
 export interface WrittenValue {
   name: string;
   written: SwitchValue;
+  /** As JSON and options hold it. */
+  plain: PlainValue | null;
 }
 
 /** What a provider takes for a value, or what it would take instead. */
 export type Writing = { ok: true; values: WrittenValue[] } | { ok: false; expected: string };
 
-const one = (name: string, written: SwitchValue): Writing => ({ ok: true, values: [{ name, written }] });
+const one = (name: string, written: SwitchValue, plain: PlainValue | null = written): Writing => ({ ok: true, values: [{ name, written, plain }] });
 
 /** Writes a value as a provider wants it: the canonical value, by what the sheet says of the setting. */
-export function writeValue({ type }: SettingDefinition, rule: SheetSetting, value: NonNullable<Settings[keyof Settings]>): Writing {
+export function writeValue({ type }: SettingDefinition, rule: SheetSetting, value: SettingTypes[keyof SettingTypes]): Writing {
   switch (type) {
-    case 'time':
-      return one(rule.name, writeTime(value as number, (rule as TimeSetting).format));
+    case 'time': {
+      const { format } = rule as TimeSetting;
+      const written = writeTime(value as number, format);
+      return one(rule.name, written, format === 'seconds' || format === 'milliseconds' ? Number(written) : written);
+    }
     case 'switch':
       return one(rule.name, value ? (rule as SwitchSetting).on : (rule as SwitchSetting).off);
     case 'number': {
       const { least = -Infinity, most = Infinity, whole = false } = rule as NumberSetting;
       const number = value as number;
-      if (number >= least && number <= most && (!whole || Number.isInteger(number))) return one(rule.name, String(number));
+      if (number >= least && number <= most && (!whole || Number.isInteger(number))) return one(rule.name, String(number), number);
       const bounds = [...(least > -Infinity ? [`from ${least}`] : []), ...(most < Infinity ? [`up to ${most}`] : [])].join(' ');
       return { ok: false, expected: `a ${whole ? 'whole ' : ''}number ${bounds}`.trim() };
     }
@@ -45,8 +51,8 @@ export function writeValue({ type }: SettingDefinition, rule: SheetSetting, valu
       return {
         ok: true,
         values: [
-          { name: rule.name, written: String(latitude) },
-          { name: apart, written: String(longitude) },
+          { name: rule.name, written: String(latitude), plain: latitude },
+          { name: apart, written: String(longitude), plain: longitude },
         ],
       };
     }

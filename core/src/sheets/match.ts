@@ -85,9 +85,30 @@ const framesOf = (sheet: Sheet): readonly AddressPattern[] => sheet.frames;
 /* An address in which the URL standard's parser would change nothing up to the end of its path. */
 const plainAddress = /^(?:https?:)?\/\/([a-z0-9-]+(?:\.[a-z0-9-]+)*\.[a-z][a-z-]*)(?::\d{1,5})?((?:\/(?!\.)[A-Za-z0-9_.~-]*)+)?(?:[?#]|$)/;
 
-/** Finds the sheet to whose items people have links like this one. */
+/**
+ * Finds the sheet to whose items people have links like this one: a provider's, else that of such files on anybody's
+ * host, else that of pages of any site.
+ */
 export function matchLink(link: string, sheets: readonly Sheet[]): SheetMatch | null {
-  return match(link, sheets, (sheet) => sheet.links);
+  const known = match(link, sheets, (sheet) => sheet.links);
+  if (known) return known;
+  const url = parsed(link);
+  if (url === null || !/^https?:$/.test(url.protocol)) return null;
+  const sheet = sheetOfFile(link, sheets) ?? sheets.find(({ pages }) => pages);
+  return sheet ? { sheet, id: link, url } : null;
+}
+
+/** The sheet for files with an ending like this address's, on whatever host; null where none is for them. */
+export function sheetOfFile(address: string, sheets: readonly Sheet[]): Sheet | null {
+  const ending = /\.([A-Za-z0-9]{1,8})(?:[?#]|$)/.exec(address)?.[1]?.toLowerCase();
+  return ending === undefined ? null : (sheets.find(({ files }) => files?.includes(ending)) ?? null);
+}
+
+/** The sheet of an item that is named by its provider and its id alone (`stallmere:311`), and the id; null for anything else. */
+export function matchId(text: string, sheets: readonly Sheet[]): { sheet: Sheet; id: string } | null {
+  const found = /^\s*([a-z0-9]+(?:-[a-z0-9]+)*):([^\s/<>"'][^\s<>"']{0,200})\s*$/.exec(text);
+  const sheet = found && sheets.find(({ id, files, pages }) => id === found[1] && !files && !pages);
+  return sheet ? { sheet, id: found[2]! } : null;
 }
 
 function match(address: string, sheets: readonly Sheet[], patternsOf: (sheet: Sheet) => readonly AddressPattern[]): SheetMatch | null {
@@ -136,9 +157,18 @@ function hostsKnown(sheets: readonly Sheet[]): ReadonlySet<string> {
 /* The item's id in an address that fits the pattern. */
 function idIn(pattern: AddressPattern, url: URL): string | null {
   const short = shortcut(pattern);
-  if (short) return short.exec(url.pathname)?.[1] ?? null;
+  if (short) return decoded(short.exec(url.pathname)?.[1]);
   const found = compiled(pattern).exec(url.href);
-  return found?.pathname.groups['id'] ?? found?.search.groups['id'] ?? null;
+  return decoded(found?.pathname.groups['id'] ?? found?.search.groups['id']);
+}
+
+/* The id itself, not as an address has to write it. */
+function decoded(id: string | undefined): string | null {
+  try {
+    return id === undefined ? null : decodeURIComponent(id);
+  } catch {
+    return id!;
+  }
 }
 
 const shortcuts = new WeakMap<AddressPattern, RegExp | false>();

@@ -1,6 +1,7 @@
 import { parseTemplate } from 'url-template';
 import { escapeAttribute } from '../text/index.ts';
 import type { SheetMatch } from './match.ts';
+import type { FrameCode, Sheet } from './sheet.ts';
 
 /**
  * The code for an item that somebody has only a link to: titled, lazily loaded, with the permissions that the sheet
@@ -8,16 +9,57 @@ import type { SheetMatch } from './match.ts';
  */
 export function codeFromLink({ sheet, id, url }: SheetMatch): string {
   const { code } = sheet;
-  const given = { id, scheme: url.protocol.slice(0, -1), port: url.port ? `:${url.port}` : '' };
+  const given = givenBy({ sheet, id, url });
   if ('parts' in code) return code.parts.map(({ html }) => html.replace(/\{[^{}]{1,60}\}/g, (expression) => escapeAttribute(parseTemplate(expression).expand(given)))).join('\n');
-  const address = parseTemplate(code.address).expand(given);
-  const attributes: [string, string][] = [
+  return writeTag(code, parseTemplate(code.address).expand(given), code.title.replaceAll('{name}', nameOf(url)));
+}
+
+/** The code for an item of which somebody has only the id, the account's name or the shop's number. */
+export const codeFromId = (sheet: Sheet, id: string): string => codeFromLink(matchOfId(sheet, id));
+
+/** Where people can see an item itself; null where the sheet does not say. */
+export const directLink = (match: SheetMatch): string | null => (match.sheet.direct === undefined ? null : parseTemplate(match.sheet.direct).expand(givenBy(match)));
+
+/** An item by its id alone, as if there were a link: it is where the provider answers. */
+export function matchOfId(sheet: Sheet, id: string): SheetMatch {
+  const { scheme, port } = sheet.answers ?? { scheme: 'https' };
+  return { sheet, id, url: new URL(`${scheme}://${sheet.hosts[0] ?? 'localhost'}${port === undefined ? '' : `:${port}`}/`) };
+}
+
+const givenBy = ({ id, url }: SheetMatch): Record<string, string> => ({
+  id,
+  link: url.href,
+  scheme: url.protocol.slice(0, -1),
+  port: url.port ? `:${url.port}` : '',
+});
+
+function writeTag({ element = 'iframe', width, height, allow, attributes = {} }: FrameCode, address: string, title: string): string {
+  const lazy = element === 'iframe' || element === 'img';
+  const list: [string, string | undefined][] = [
     ['src', address],
-    ['width', String(code.width)],
-    ['height', String(code.height)],
-    ['title', code.title],
-    ['loading', 'lazy'],
+    ['width', width?.toString()],
+    ['height', height?.toString()],
+    [element === 'img' ? 'alt' : 'title', title],
+    ['loading', lazy ? 'lazy' : undefined],
+    ...Object.entries(attributes),
+    ['allow', allow.length > 0 ? allow.join('; ') : undefined],
   ];
-  if (code.allow.length > 0) attributes.push(['allow', code.allow.join('; ')]);
-  return `<iframe ${attributes.map(([name, value]) => `${name}="${escapeAttribute(value)}"`).join(' ')}></iframe>`;
+  const written = list.flatMap(([name, value]) => (value === undefined ? [] : value === '' ? [name] : [`${name}="${escapeAttribute(value)}"`]));
+  return `<${element} ${written.join(' ')}>${element === 'img' ? '' : `</${element}>`}`;
+}
+
+/* A file by what it is called, without its ending; a page without a name by its site. */
+function nameOf(url: URL): string {
+  const last = url.pathname.split('/').findLast(Boolean) ?? url.hostname;
+  let name = last;
+  try {
+    name = decodeURIComponent(last);
+  } catch {
+    // What is no escape stays as it is written.
+  }
+  const words = name
+    .replace(/\.[a-z0-9]{1,8}$/i, '')
+    .replaceAll(/[-_+\s]+/g, ' ')
+    .trim();
+  return words === '' ? url.hostname : words.charAt(0).toUpperCase() + words.slice(1);
 }

@@ -5,27 +5,43 @@ import type { Kind, Needs, Role } from '../reading/reading.ts';
 export const timeFormats = ['seconds', 'milliseconds', 'clock', 'units'] as const;
 export type TimeFormat = (typeof timeFormats)[number];
 
-/** A value of a switch: written so, standing alone without a value (`true`), or not there at all (`null`). */
-export type SwitchValue = string | true | null;
+/** A value of a switch: written so, standing alone without a value (`true`), or not there at all (`null`). In JSON and in options `true` and `false` are themselves. */
+export type SwitchValue = string | boolean | null;
 
-/** Whose address or attribute a setting is in: the frame's, the element's that a loader fills, or the loader's own. */
-export const settingHolders = ['frame', 'mount', 'loader'] as const;
+/** Whose address or attribute a setting is in: the frame's, the player's of a file, the element's that a loader fills, the loader's own, or the script's that sets it up. */
+export const settingHolders = ['frame', 'media', 'mount', 'loader', 'setup'] as const;
 export type SettingHolder = (typeof settingHolders)[number];
 
-/** Where a setting goes in this provider's code: a parameter of an address, or an attribute. */
+/**
+ * Where in a code a setting can stand: a parameter of an address, a step of its path, an attribute, a member of the JSON
+ * in an attribute, or a member of the options object that a script hands over.
+ */
+export const settingPlaces = ['query', 'fragment', 'path', 'attribute', 'json', 'option'] as const;
+
+/** Where a setting goes in this provider's code. */
 export interface SettingPlace {
-  in: ParameterPlace | 'attribute';
+  in: (typeof settingPlaces)[number];
+  /** Of the parameter or attribute; in a path, of the group in the frames' patterns; in JSON and options, of the member, with dots from the outside in. */
   name: string;
+  /** In a path: a step of its own that is there only for this, such as `skin-{value}`. */
+  piece?: string;
+  /** In JSON: the attribute that holds it. */
+  attribute?: string;
+  /** In an option: what is called with the object, or what it is assigned to. */
+  call?: string;
   /** The frame's where nothing is said. */
   of?: SettingHolder;
   /** What else it needs beside it: parameters in the same place. `{id}` stands for the item's own id. */
   beside?: { name: string; value: string }[];
   /** A permission that the frame needs for it, in `allow`. */
   permission?: string;
+  /** Other settings that this one shuts out, where it is more than “off”. */
+  excludes?: string[];
   /** What the provider says of it, as one sentence for owners. */
   note?: string;
 }
-export type TimeSetting = SettingPlace & { format: TimeFormat };
+/** With `span`, start and end share one parameter, as in Media Fragments URI 1.0, section 4.2.1: `t=112,184`. */
+export type TimeSetting = SettingPlace & { format: TimeFormat; span?: 'start' | 'end' };
 export type SwitchSetting = SettingPlace & { on: SwitchValue; off: SwitchValue };
 export type NumberSetting = SettingPlace & { least?: number; most?: number; whole?: boolean };
 /** Our words, and what the provider writes for each. */
@@ -77,13 +93,18 @@ export interface AddressPattern {
   search?: string;
 }
 
-/** A frame of a provider. */
+/** A frame of a provider, or the player of a file. */
 export interface FrameCode {
+  /** A frame where nothing is said. */
+  element?: 'iframe' | 'video' | 'audio' | 'img';
   address: string;
-  width: number;
-  height: number;
+  width?: number;
+  height?: number;
+  /** `{name}` stands for the file's name, as people would write it. */
   title: string;
   allow: string[];
+  /** Attributes beside these. */
+  attributes?: Record<string, string>;
 }
 
 /** An element by what it is called: all that is said must hold. */
@@ -113,7 +134,7 @@ export interface Sheet {
   mounts?: MountPattern[];
   /**
    * The code to make of an id alone: a frame, or parts one after the other. Addresses and parts are RFC 6570 templates
-   * over `id`, and `scheme` and `port` of the link.
+   * over `id`, `scheme` and `port` of the link, and `link`, which is all of it.
    */
   code: FrameCode | { parts: { role: Role; html: string }[] };
   /** The natural shape of its content, where it has one. */
@@ -126,4 +147,20 @@ export interface Sheet {
   settings: SheetSettings;
   /** What its code needs beside what the code itself shows. */
   needs: Partial<Needs>;
+  /** Why it needs that, in a sentence each. */
+  why?: Partial<Record<keyof Needs, string>>;
+  /** It is for files that anybody may have on a host of their own: the endings of their names, without the dot. */
+  files?: string[];
+  /** It is for pages of any site, where nothing else is known of a link. */
+  pages?: boolean;
+  /** Parameters of its addresses that only follow people and change nothing of what is shown. */
+  tracks?: string[];
+  /** Where it answers questions about its links (oEmbed 1.0, section 2.1). */
+  oembed?: { endpoint: string; formats?: ('json' | 'xml')[] };
+  /** Where people can see the item itself: an RFC 6570 template as those of the code. */
+  direct?: string;
+  /** Worth knowing before one relies on it, in plain words. */
+  about?: { limits?: string; terms?: string; costs?: string };
+  /** Where it answers when no link says it; https on the usual port where nothing is said. */
+  answers?: { scheme: 'http' | 'https'; port?: number };
 }

@@ -1,15 +1,26 @@
 // The stand-in player. It obeys its own parameters: from and until in seconds, roll (play by itself), hush (no sound),
-// again (from the start when the end is reached), knobs=0 (no buttons).
+// again (from the start when the end is reached, where round names the reel that is to be repeated), knobs=0 (no
+// buttons), words (1: what is said, as text), tongue (the language of that), hue (the colour of the button).
 const wish = new URLSearchParams(location.search);
 const from = Math.max(0, Number(wish.get('from')) || 0);
 const until = Number(wish.get('until')) || Infinity;
-const again = wish.get('again') === '1';
+const again = wish.get('again') === '1' && wish.get('round') === location.pathname.split('/').at(-1);
 const video = document.querySelector('video');
 const start = document.querySelector('.start');
 
 video.controls = wish.get('knobs') !== '0';
 video.muted = wish.get('hush') === '1';
 video.loop = again && until === Infinity && from === 0;
+
+if (/^[0-9a-f]{6}$/i.test(wish.get('hue') ?? '')) start.style.background = `#${wish.get('hue')}`;
+const said = { en: 'This is the sky above the moor.', de: 'Das ist der Himmel über dem Moor.' };
+if (wish.get('words') === '1') {
+  const words = document.createElement('p');
+  words.className = 'words';
+  words.textContent = said[wish.get('tongue')] ?? said.en;
+  words.lang = wish.get('tongue') === 'de' ? 'de' : 'en';
+  document.body.append(words);
+}
 
 const showStart = () => document.body.classList.toggle('waiting', video.paused && !video.dataset.begun);
 

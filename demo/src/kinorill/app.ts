@@ -1,6 +1,7 @@
 import { fileURLToPath } from 'node:url';
 import { Router, static as serveFiles } from 'express';
 import { hosts, originFor } from '../hosts.ts';
+import { discovery, oembed } from '../providers/oembed.ts';
 import { escapeHtml, htmlPage } from '../html.ts';
 import { reelById, reels } from './reels.ts';
 
@@ -34,8 +35,19 @@ export function kinorillSite(): Router {
 <h1>${escapeHtml(reel.title)}</h1><p>${escapeHtml(reel.by)}</p>
 <section><h2>Share</h2><p><label>Link <input readonly value="${originFor(request, hosts.kinorillShort)}/${reel.id}"></label></p>
 <p><label>Embed <textarea readonly rows="4">${escapeHtml(code)}</textarea></label></p></section></main>`;
-    response.send(htmlPage({ title: `${reel.title} · Kinorill`, style: '/kinorill/site.css', body }));
+    const head = discovery(`${originFor(request, hosts.kinorill)}/oembed`, `${originFor(request, hosts.kinorill)}/reels/${reel.id}`, ['json', 'xml']);
+    response.send(htmlPage({ title: `${reel.title} · Kinorill`, style: '/kinorill/site.css', head, body }));
   });
+  router.get(
+    '/oembed',
+    oembed(['json', 'xml'], (link, request) => {
+      const id = link.hostname === hosts.kinorill ? /^\/reels\/(\w+)$/.exec(link.pathname)?.[1] : link.hostname === hosts.kinorillShort ? link.pathname.slice(1) : undefined;
+      const reel = id === undefined ? null : reelById(id);
+      if (!reel) return null;
+      const html = `<iframe width="640" height="360" src="${originFor(request, hosts.kinorillPlayer)}/reel/${reel.id}" title="${escapeHtml(reel.title)}" allow="fullscreen" allowfullscreen></iframe>`;
+      return { type: 'video', title: reel.title, author_name: reel.by, provider_name: 'Kinorill', html, width: 640, height: 360, cache_age: 3600 };
+    }),
+  );
   return router;
 }
 
@@ -48,7 +60,7 @@ export function kinorillShort(): Router {
   return router;
 }
 
-/** The player that is put into frames; on its usual host it remembers who has seen what, on its quiet one it keeps nothing. Its script reads the parameters: from, until, roll, hush, again, knobs. */
+/** The player that is put into frames; on its usual host it remembers who has seen what, on its quiet one it keeps nothing. Its script reads the parameters: from, until, roll, hush, again with round, knobs, words, tongue, hue. */
 export function kinorillPlayer(remembers: boolean): Router {
   const router = Router();
   router.use(files());

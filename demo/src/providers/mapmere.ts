@@ -1,5 +1,7 @@
 import { Router } from 'express';
 import { escapeHtml, htmlPage } from '../html.ts';
+import { originFor } from '../hosts.ts';
+import { discovery, oembed } from './oembed.ts';
 import { colourIn, numberIn, wish, type StandIn } from './stand-in.ts';
 
 const host = 'mapmere.localhost';
@@ -13,12 +15,45 @@ const places: [name: string, latitude: number, longitude: number][] = [
   ['Sheepfold', 54.3921, -2.0733],
 ];
 
-/** Mapmere: a map in a frame. Parameters: lat, lng, zoom (0 to 20), layer (paper, relief), tongue, pin (a colour). */
+/* Maps that people have links to: where each begins. */
+const maps: Record<string, { title: string; latitude: number; longitude: number; zoom: number }> = {
+  'map': { title: 'Around Hollin Fell', latitude: 54.3712, longitude: -2.1048, zoom: 12 },
+  'moor-road': { title: 'The moor road to the observatory', latitude: 54.3651, longitude: -2.0931, zoom: 13 },
+  'tarn': { title: 'The tarn, where the festival is', latitude: 54.3804, longitude: -2.1215, zoom: 15 },
+};
+
+/** Mapmere: a map in a frame, with a page and an oEmbed answer (in XML only) for each. Parameters: lat, lng, zoom (0 to 20), layer (paper, relief), tongue, pin (a colour). */
 function frames(): Router {
-  return Router().get('/embed/map', (request, response) => {
-    const latitude = numberIn(request, 'lat', 54.3712, -85, 85);
-    const longitude = numberIn(request, 'lng', -2.1048, -180, 180);
-    const zoom = numberIn(request, 'zoom', 12, 0, 20);
+  const router = Router();
+  router.get('/maps/:id', (request, response, next) => {
+    const map = maps[request.params.id];
+    if (!map) return next();
+    const origin = originFor(request, host);
+    const link = `${origin}/maps/${request.params.id}`;
+    response.send(
+      htmlPage({
+        title: map.title,
+        style: '',
+        head: discovery(`${origin}/oembed`, link, ['xml']),
+        body: `<h1>${escapeHtml(map.title)}</h1><iframe src="/embed/${escapeHtml(request.params.id)}" width="600" height="450" title="${escapeHtml(map.title)}"></iframe>`,
+      }),
+    );
+  });
+  router.get(
+    '/oembed',
+    oembed(['xml'], (link, request) => {
+      const id = /^\/maps\/([a-z-]+)$/.exec(link.pathname)?.[1] ?? '';
+      const map = link.hostname === host ? maps[id] : undefined;
+      if (!map) return null;
+      const html = `<iframe width="600" height="450" src="${originFor(request, host)}/embed/${id}" title="${escapeHtml(map.title)}" loading="lazy"></iframe>`;
+      return { type: 'rich', title: map.title, provider_name: 'Mapmere', html, width: 600, height: 450 };
+    }),
+  );
+  return router.get('/embed/:id', (request, response) => {
+    const map = maps[request.params.id] ?? maps['map']!;
+    const latitude = numberIn(request, 'lat', map.latitude, -85, 85);
+    const longitude = numberIn(request, 'lng', map.longitude, -180, 180);
+    const zoom = numberIn(request, 'zoom', map.zoom, 0, 20);
     const relief = wish(request, 'layer') === 'relief';
     const said = words[wish(request, 'tongue') ?? 'en'] ?? words['en']!;
     const pin = colourIn(request, 'pin', '#9c2f24');
@@ -59,5 +94,6 @@ export const mapmere: StandIn = {
       what: 'The moor road',
       code: `<iframe width="600" height="450" src="${origin(host)}/embed/map?lat=54.3712&amp;lng=-2.1048&amp;zoom=13" title="Map: the moor road to the observatory" loading="lazy"></iframe>`,
     },
+    { what: 'A link to the tarn', code: `${origin(host)}/maps/tarn` },
   ],
 };

@@ -3,7 +3,7 @@ import type { StandIn } from './stand-in.ts';
 
 const host = 'cdn.stallmere.localhost';
 
-/** Stallmere: shop items by shop number. Attributes of its element: data-shop, data-product, data-items, data-till (a colour), data-counter=dark. */
+/** Stallmere: shop items by shop number. Attributes of its element: data-shop, data-product. Options that its script is handed: items, till (a colour), counter (“dark”). */
 export const stallmere: StandIn = {
   id: 'stallmere',
   name: 'Stallmere',
@@ -11,7 +11,7 @@ export const stallmere: StandIn = {
   offers: (origin) => [
     {
       what: 'The moon map',
-      code: `<script>\n  window.stallmere = window.stallmere || [];\n  var s = document.createElement("script");\n  s.src = "${origin(host)}/shop.js";\n  document.head.appendChild(s);\n</script>\n<div id="stall-311" data-shop="311" data-product="moon-map"></div>\n<script>stallmere.push(["show", "#stall-311"]);</script>`,
+      code: `<script>\n  window.stallmere = window.stallmere || [];\n  var s = document.createElement("script");\n  s.src = "${origin(host)}/shop.js";\n  document.head.appendChild(s);\n</script>\n<div id="stall-311" data-shop="311" data-product="moon-map"></div>\n<script>stallmere.push(["show", "#stall-311", { counter: "light" }]);</script>`,
     },
   ],
 };

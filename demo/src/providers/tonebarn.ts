@@ -1,5 +1,7 @@
 import { Router } from 'express';
 import { escapeHtml, htmlPage } from '../html.ts';
+import { originFor } from '../hosts.ts';
+import { discovery, oembed } from './oembed.ts';
 import { colourIn, numberIn, wish, type StandIn } from './stand-in.ts';
 
 const host = 'tonebarn.localhost';
@@ -33,7 +35,7 @@ export function chords(): Buffer {
 
 const sound = chords();
 
-/** Tonebarn: a player for sound. Parameters: begin (seconds), quiet=yes, skin (linen, slate), ink (a colour), keep=no (no download). It never plays by itself: browsers let only silent pictures do that. */
+/** Tonebarn: a player for sound. Parameters: begin (seconds), quiet=yes, ink (a colour), keep=no (no download); steps of the path: the show, and skin-slate. It never plays by itself: browsers let only silent pictures do that. */
 function frames(): Router {
   const router = Router();
   router.get('/sounds/under-the-fell.wav', (request, response) => {
@@ -46,9 +48,31 @@ function frames(): Router {
       .set('Content-Range', `bytes ${from}-${to}/${sound.length}`)
       .send(sound.subarray(from, to + 1));
   });
-  router.get('/podcast/:show/:episode', (request, response) => {
+  router.get('/hear/:episode', (request, response) => {
+    const { episode } = request.params;
+    const [origin, title] = [originFor(request, host), `Under the Fell, ${episode}`];
+    response.send(
+      htmlPage({
+        title,
+        style: '',
+        head: discovery(`${origin}/oembed`, `${origin}/hear/${encodeURIComponent(episode)}`, ['json']),
+        body: `<h1>${escapeHtml(title)}</h1><iframe src="/podcast/under-the-fell/${encodeURIComponent(episode)}" width="600" height="152" title="${escapeHtml(title)}"></iframe>`,
+      }),
+    );
+  });
+  router.get(
+    '/oembed',
+    oembed(['json'], (link, request) => {
+      const episode = link.hostname === host ? /^\/hear\/(\d+)$/.exec(link.pathname)?.[1] : undefined;
+      if (episode === undefined) return null;
+      const title = `Under the Fell, ${episode}`;
+      const html = `<iframe src="${originFor(request, host)}/podcast/under-the-fell/${episode}" width="600" height="152" title="${title}" loading="lazy"></iframe>`;
+      return { type: 'rich', title, author_name: 'Hollin Fell Observatory', provider_name: 'Tonebarn', html, width: 600, height: 152, cache_age: 86_400 };
+    }),
+  );
+  router.get('/podcast/:show/:episode{/skin-:skin}', (request, response) => {
     const begin = numberIn(request, 'begin', 0, 0, seconds);
-    const dark = wish(request, 'skin') === 'slate';
+    const dark = request.params.skin === 'slate';
     const [quiet, keep] = [wish(request, 'quiet') === 'yes', wish(request, 'keep') !== 'no'];
     const title = `${request.params.show.replaceAll('-', ' ')}, ${request.params.episode}`;
     response.send(
@@ -73,5 +97,6 @@ export const tonebarn: StandIn = {
       what: 'Under the Fell, 17',
       code: `<iframe src="${origin(host)}/podcast/under-the-fell/17" width="100%" height="152" allow="autoplay" title="Podcast: Under the Fell" loading="lazy"></iframe>`,
     },
+    { what: 'A link to episode 16', code: `${origin(host)}/hear/16` },
   ],
 };

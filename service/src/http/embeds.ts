@@ -21,7 +21,7 @@ export function embedHandlers(deps: Deps): Handlers<Named<'embeds'>> {
     },
     'embeds.create': async ({ body, act }) => {
       const taken = await takeIn(db, body.text, deps, { mend: body.mend });
-      const wishes: Wishes = { settings: body.settings, dress: body.dress };
+      const wishes: Wishes = { settings: { ...taken.asked, ...body.settings }, dress: body.dress };
       refuseProblems(outcomeOf({ base: taken.code.text, wishes }, sheets, null).outcome);
       const { name, notes, tags } = body;
       const values = { name, notes, tags, ...sourceOfCode(taken), revision: newRevision(taken.code.sheet, wishes, 'collected') };

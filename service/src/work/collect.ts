@@ -1,4 +1,4 @@
-import { openCode, readMark, type Code } from '@orbis/core';
+import { openCode, readMark, type Code, type Settings } from '@orbis/core';
 import { OrbisError, tellReading } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 import type { Handle } from '../database/connect.ts';
@@ -9,6 +9,8 @@ import { embedOfMark } from '../store/placements.ts';
 export interface Collected {
   pasted: string;
   code: Code;
+  /** What a link asks for beside the item. */
+  asked: Settings;
 }
 
 /**
@@ -35,7 +37,7 @@ export async function takeIn(
   const mark = reading.mark === null ? null : readMark(reading.mark);
   const known = mark && (await embedOfMark(db, mark.placement));
   if (known) throw new OrbisError('marked-code', { embed: known });
-  return { pasted, code: openCode(reading.made ?? text, { sheets }) };
+  return { pasted, code: openCode(reading.made ?? text, { sheets }), asked: reading.asked };
 }
 
 /** The worst level among a code's findings. */
@@ -44,7 +46,7 @@ export function worstLevel(code: Pick<Code, 'reading'>): 'error' | 'warning' | '
 }
 
 /** What the collection keeps of a code beside the code itself. */
-export const sourceOfCode = ({ pasted, code }: Collected): NewSource => ({
+export const sourceOfCode = ({ pasted, code }: Pick<Collected, 'pasted' | 'code'>): NewSource => ({
   pasted,
   base: code.text,
   kind: code.reading.kind,
