@@ -9,10 +9,11 @@ import { addList } from './commands/list.ts';
 import { addLogin } from './commands/login.ts';
 import { addPlace } from './commands/place.ts';
 import { addPlaces } from './commands/places.ts';
-import { addProviders } from './commands/providers.ts';
+import { addProviders } from './commands/providers/index.ts';
 import { addRead } from './commands/read.ts';
 import { addRenew } from './commands/renew.ts';
 import { addRevisions } from './commands/revisions.ts';
+import { addRules } from './commands/rules.ts';
 import { addSet } from './commands/set.ts';
 import { addSettings } from './commands/settings.ts';
 import { addShow } from './commands/show.ts';
@@ -40,6 +41,7 @@ const commands: AddCommand[] = [
   addRenew,
   addRevisions,
   addProviders,
+  addRules,
   addLogin,
 ];
 

@@ -2,7 +2,6 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect } from 'chai';
-import type { Sheet } from '@orbis/core';
 import { builtInSheets } from '@orbis/sheets';
 import { run } from './support.ts';
 
@@ -34,18 +33,20 @@ describe('the command line without a service, with provider sheets', () => {
   after(() => rmSync(folder, { recursive: true, force: true }));
 
   it('lists the sheets, and shows where each setting goes', async () => {
-    const list = await run(['providers', 'list']);
+    const list = await run(['providers', 'list', '--built-in']);
     expect(list.exit).to.equal(0);
-    for (const { id, name, kind } of builtInSheets()) expect(list.out).to.match(new RegExp(`${id} +${name} +${kind} +\\d+ `));
-    expect((await run(['providers', 'show', 'slotsedge'])).out).to.match(/theme +theme=dark +data-hour +as an attribute of the element that its script fills/);
-    expect((await run(['providers', 'show', 'nobody'])).exit).to.equal(2);
-    expect(JSON.parse((await run(['providers', 'list', '--json'])).out) as Sheet[]).to.have.length(builtInSheets().length);
+    for (const { id, name, kind } of builtInSheets()) expect(list.out).to.match(new RegExp(`${id} +${name} +${kind} +\\d+ +built in `));
+    expect((await run(['providers', 'show', 'slotsedge', '--built-in'])).out).to.match(
+      /theme +theme=dark +data-look: room\.hour +in the JSON of an attribute of the element that its script fills/,
+    );
+    expect((await run(['providers', 'show', 'nobody', '--built-in'])).exit).to.equal(2);
+    expect(JSON.parse((await run(['providers', 'list', '--built-in', '--json'])).out) as unknown[]).to.have.length(builtInSheets().length);
   });
 
   it('takes sheets of a folder, which win over built-in ones', async () => {
     const list = await run(['providers', 'list', '--sheets', folder]);
     expect(list.out)
-      .to.match(/ownreel +Ownreel +video +3 +end, start\n/)
+      .to.match(/ownreel +Ownreel +video +3 +your own +0 +end, start\n/)
       .and.include('Kinorill, as I know it');
     const read = await run(['read', '-', '--sheets', folder], { stdin: code });
     expect(read.out).to.include('ownreel, version 3');

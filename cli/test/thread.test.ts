@@ -209,7 +209,7 @@ describe('the command line with a service', function () {
     it('reads a link, and shows the code that it would make', async () => {
       const { exit, out } = await run(['read', 'https://kinorill.localhost/reels/a7']);
       expect(exit).to.equal(0);
-      expect(out).to.include('<iframe src="https://play.kinorill.localhost/reel/a7"').and.include('kinorill, version 2');
+      expect(out).to.include('<iframe src="https://play.kinorill.localhost/reel/a7"').and.include('kinorill, version 3');
     });
     it('shows the code cut into its parts, and with --why what spoke for its kind', async () => {
       const code = '<div class="booking" data-calendar="7"></div>\n<script async src="https://c.example/l.js"></script>';

@@ -96,6 +96,22 @@ export const catalogue = {
     'Wishes that no longer fit',
     (f) => `With the newer code these wishes cannot be fulfilled: ${f.wishes}. Take them out first, or let them be dropped (--drop-unfit).`,
   ),
+  'sheet-invalid': row(422, 2, 'No provider sheet', (f) => `This is not a provider sheet: ${f.problem}`),
+  'sheet-other-id': row(422, 2, 'Another id', (f) => `The sheet says that it is “${f.found}”, not “${f.expected}”. Save it under its own id.`),
+  'sheet-built-in': row(409, 4, 'Built in', (f) => `“${f.key}” is built in and stays. Save a sheet of your own with the same id to have that one used instead.`),
+  'sheet-changes-embeds': row(
+    409,
+    4,
+    'Embeds would come out differently',
+    (f) => `With this sheet ${f.count === 1 ? 'one embed comes' : `${f.count} embeds come`} out differently: ${f.embeds}. Look at them first; then save it all the same (--yes).`,
+  ),
+  'sheet-in-use': row(
+    409,
+    4,
+    'Sheet in use',
+    (f) =>
+      `“${f.key}” is in use by ${f.count === 1 ? 'one embed' : `${f.count} embeds`}: ${f.embeds}. What depends on it would be left out of them; remove it all the same with --yes.`,
+  ),
   'nothing-to-mark': row(422, 2, 'Nothing to place', () => 'There is no element in this code that could carry the mark by which it is found again.'),
   'embed-retired': row(409, 4, 'Retired', (f) => `“${f.embed}” is retired. Restore it before placing it.`),
   'page-unreadable': row(422, 3, 'Page not read', (f) => `The page could not be read: ${f.why}${f.remedy ? ` ${f.remedy}` : ''}`),

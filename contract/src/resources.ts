@@ -4,6 +4,7 @@ import { key, label, pageOf, publicId, tag, time } from './common.ts';
 import { level, reading } from './reading.ts';
 import { pageKey, siteKey, spotKey, spotName } from './place.ts';
 import { placementStates, type PlacementState } from './sentences/states.ts';
+import { sheetSchema } from './sheet.ts';
 import { dressSchema, settingsSchema } from './wishes.ts';
 
 const count = z.number().int().min(0);
@@ -55,6 +56,44 @@ export const embed = embedSummary
     current: revision,
   })
   .meta({ id: 'Embed' });
+
+export const sheetOrigins = ['built-in', 'own', 'override'] as const;
+export const providerId = z
+  .string()
+  .regex(/^[a-z0-9]+(?:-[a-z0-9]+)*$/, 'lower-case letters, digits and hyphens')
+  .max(60);
+export const provider = z
+  .object({
+    id: providerId,
+    from: z.enum(sheetOrigins).meta({ description: 'Built in, your own, or your own in the place of a built-in one' }),
+    embeds: count.meta({ description: 'How many embeds are read with it' }),
+    changedAt: time.nullable().meta({ description: 'When your own was last saved' }),
+    sheet: sheetSchema,
+  })
+  .meta({ id: 'Provider' });
+const sheetDifference = z
+  .object({
+    embed: key,
+    name: z.string(),
+    placements: count,
+    before: z.string(),
+    after: z.string(),
+    provider: z.object({ before: z.string().nullable(), after: z.string().nullable() }),
+    problems: z.array(z.object({ wish: z.string(), detail: z.string() })).meta({ description: 'Wishes that could no longer be fulfilled: they would be left out' }),
+  })
+  .meta({ id: 'SheetDifference' });
+export const sheetComparison = z
+  .object({
+    id: providerId,
+    exists: z.boolean(),
+    from: z.enum(sheetOrigins).meta({ description: 'What the sheet would be afterwards' }).nullable(),
+    embeds: count.meta({ description: 'Embeds that were held against it' }),
+    differs: z.array(sheetDifference),
+  })
+  .meta({ id: 'SheetComparison' });
+export const rules = z
+  .object({ dropTracking: z.boolean().meta({ description: 'Whether parameters that only follow people are taken out of every embed that does not wish otherwise' }) })
+  .meta({ id: 'Rules' });
 
 const run = z.union([
   z.object({ from: z.literal('source'), start: count, end: count, text: z.string() }),
@@ -188,6 +227,7 @@ export const lists = {
   deliveries: pageOf(delivery).meta({ id: 'DeliveryPage' }),
   sweeps: pageOf(sweep).meta({ id: 'SweepPageList' }),
   sweepPages: pageOf(sweepPage).meta({ id: 'SweptPages' }),
+  providers: pageOf(provider).meta({ id: 'ProviderPage' }),
   tokens: pageOf(token).meta({ id: 'TokenPage' }),
   harvests: pageOf(harvestSummary).meta({ id: 'HarvestPage' }),
 };
@@ -199,6 +239,9 @@ export type Embed = z.infer<typeof embed>;
 export type EmbedSummary = z.infer<typeof embedSummary>;
 export type Revision = z.infer<typeof revision>;
 export type Outcome = z.infer<typeof outcome>;
+export type Provider = z.infer<typeof provider>;
+export type SheetComparison = z.infer<typeof sheetComparison>;
+export type Rules = z.infer<typeof rules>;
 export type Site = z.infer<typeof site>;
 export type Page = z.infer<typeof page>;
 export type Spot = z.infer<typeof spot>;

@@ -3,6 +3,9 @@ import { z } from './zod.ts';
 import type { Sheet } from '@orbis/core';
 import { sheetSchema } from './sheet.ts';
 
+/** The text of a sheet's file as it crosses the wire. */
+export const sheetText = z.string().min(1).max(200_000).meta({ description: 'The sheet’s file: JSON, or YAML 1.2' });
+
 /** One place in a sheet's file that does not fit. */
 export interface SheetFault {
   /** Members from the outside in, with slashes; empty for the whole. */
@@ -61,3 +64,12 @@ function offsetOf(document: Document, path: readonly PropertyKey[]): number {
 
 /** The JSON Schema of a sheet's file (JSON Schema 2020-12). */
 export const sheetJsonSchema = (): object => z.toJSONSchema(sheetSchema, { io: 'input' });
+
+/** The text of a sheet's file with another id, and everything else as it is written, comments too. */
+export function renameSheet(text: string, id: string): string {
+  const document = parseDocument(text);
+  const node = document.get('id', true);
+  if (!isNode(node) || !node.range) return text;
+  const quoted = /^["']/.exec(text.slice(node.range[0]))?.[0] ?? '';
+  return text.slice(0, node.range[0]) + quoted + id + quoted + text.slice(node.range[1]);
+}

@@ -4,7 +4,6 @@ import express, { type Express } from 'express';
 import { pinoHttp } from 'pino-http';
 import type { Logger } from 'pino';
 import { apiBase, openApi } from '@orbis/contract';
-import type { Sheet } from '@orbis/core';
 import type { Connection } from './database/connect.ts';
 import { codeHandlers } from './http/codes.ts';
 import { consolePolicy, serveConsole } from './http/console.ts';
@@ -13,11 +12,14 @@ import { mountRoutes } from './http/mount.ts';
 import { harvestHandlers } from './http/harvests.ts';
 import { placementHandlers } from './http/placements.ts';
 import { placeHandlers } from './http/places.ts';
+import { providerHandlers } from './http/providers.ts';
 import { answerProblems, noRoute } from './http/problems.ts';
 import { revisionHandlers } from './http/revisions.ts';
 import { sessionHandlers } from './http/session.ts';
 import { sweepHandlers } from './http/sweeps.ts';
 import type { Fetching } from './fetching/client.ts';
+import type { Making } from './work/making.ts';
+import type { Shelf } from './work/shelf.ts';
 import type { Runner } from './jobs/runner.ts';
 import type { Reader } from './reading/reader.ts';
 import type { Origins } from './origins.ts';
@@ -25,7 +27,9 @@ import type { Origins } from './origins.ts';
 /** Everything that the app needs of its surroundings. */
 export interface Deps {
   connection: Connection;
-  sheets: readonly Sheet[];
+  /** What output is made with; asked each time, as sheets and rules change. */
+  making: () => Making;
+  shelf: Shelf;
   runner: Pick<Runner, 'nudge'>;
   fetching: Pick<Fetching, 'readPage'>;
   reader: Reader;
@@ -54,6 +58,7 @@ export function createApp(deps: Deps): Express {
     ...embedHandlers(deps),
     ...revisionHandlers(deps),
     ...harvestHandlers(deps),
+    ...providerHandlers(deps),
     ...placeHandlers(deps),
     ...placementHandlers(deps),
     ...sweepHandlers(deps),

@@ -15,6 +15,7 @@ import { createFramesApp } from './frames/app.ts';
 import { createRunner } from './jobs/runner.ts';
 import { originsOf, type Origins } from './origins.ts';
 import { CannotStart, type Settings } from './settings.ts';
+import { createShelf } from './work/shelf.ts';
 import { makeLink, owner } from './store/people.ts';
 
 /** A running Orbis. */
@@ -59,11 +60,14 @@ export async function startOrbis(
     undo.push(() => fetching.close());
     const reader = createReader();
     undo.push(() => reader.close());
-    const runner = createRunner({ db: connection.db, fetching, reader, sheets, now }, randomUUID(), log);
+    const shelf = createShelf(sheets);
+    await shelf.reload(connection.db);
+    const { making } = shelf;
+    const runner = createRunner({ db: connection.db, fetching, reader, making, now }, randomUUID(), log);
     undo.push(() => runner.stop());
     let origins: Origins | null = null;
     const known = (): Origins => origins!;
-    const app = createApp({ connection, sheets, runner, fetching, reader, origins: known, now, log, version, trustProxy: settings.ORBIS_TRUST_PROXY });
+    const app = createApp({ connection, making, shelf, runner, fetching, reader, origins: known, now, log, version, trustProxy: settings.ORBIS_TRUST_PROXY });
     const frames = createFramesApp({ connection, origins: known, now });
     const port = await listen(createServer(app), settings.ORBIS_HOST, settings.ORBIS_PORT, 'ORBIS_PORT', undo);
     const framesPort = await listen(createServer(frames), settings.ORBIS_HOST, settings.ORBIS_FRAMES_PORT, 'ORBIS_FRAMES_PORT', undo);

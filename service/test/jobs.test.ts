@@ -42,7 +42,11 @@ describe('the queue of jobs', () => {
     const { db } = test.orbis.connection;
     const fetching = createFetching({ allowPrivate: false });
     const reader = createReader();
-    const second = createRunner({ db, fetching, reader, sheets: [], now: () => new Date() }, 'second', pino({ level: 'silent' }));
+    const second = createRunner(
+      { db, fetching, reader, making: () => ({ sheets: [], rules: { dropTracking: false } }), now: () => new Date() },
+      'second',
+      pino({ level: 'silent' }),
+    );
     second.start();
     try {
       const sweeps = await Promise.all(['one', 'two', 'three'].map((key) => test.client.call('sweeps.create', { body: { site: key } })));

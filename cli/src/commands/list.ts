@@ -1,3 +1,4 @@
+import { sheetOrigins } from './providers/origins.ts';
 import { Argument, Option } from 'commander';
 import { kinds } from '@orbis/core';
 import { everyItem, placementStates, sayState, type Client } from '@orbis/contract';
@@ -117,8 +118,8 @@ const lists: Record<Thing, (tools: Tools, options: Options) => Promise<void>> = 
     show(
       tools,
       items,
-      ['provider', 'name', 'kind', 'version', 'settings'],
-      () => items.map((s) => [s.id, s.name, s.kind, String(s.version), Object.keys(s.settings).join(', ')]),
+      ['provider', 'name', 'kind', 'sheet', 'embeds'],
+      () => items.map((s) => [s.id, s.sheet.name, s.sheet.kind, sheetOrigins[s.from], String(s.embeds)]),
       'No provider sheet is known.',
     );
   },

@@ -2,7 +2,6 @@ import { z } from '../zod.ts';
 import { kinds } from '@orbis/core';
 import { key, listQuery } from '../common.ts';
 import { mendChoice, readingsAnswer, readingsBody } from '../reading.ts';
-import { sheetSchema } from '../sheet.ts';
 import { dressSchema, settingsSchema } from '../wishes.ts';
 import { comparison, embed, embedName, lists, outcome, preview, revision, tags } from '../resources.ts';
 import { route } from './route.ts';
@@ -60,17 +59,6 @@ export const embedRoutes = {
     answer: preview,
     statuses: [201],
     errors: ['not-found', ...wishErrors],
-  }),
-  'providers.list': route({
-    method: 'get',
-    path: '/providers',
-    summary: 'The provider sheets at hand',
-    tag: 'Providers',
-    access: 'owner',
-    query: listQuery,
-    answer: z.object({ items: z.array(sheetSchema), next: z.string().nullable() }),
-    statuses: [200],
-    errors: [],
   }),
   'embeds.list': route({
     method: 'get',

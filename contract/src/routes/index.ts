@@ -1,11 +1,12 @@
 import { embedRoutes } from './embeds.ts';
 import { harvestRoutes } from './harvests.ts';
 import { placeRoutes } from './places.ts';
+import { providerRoutes } from './providers.ts';
 import { sessionRoutes } from './session.ts';
 import { sweepRoutes } from './sweeps.ts';
 
 /** Every operation of the interface, by its name. */
-export const routes = { ...sessionRoutes, ...embedRoutes, ...harvestRoutes, ...placeRoutes, ...sweepRoutes };
+export const routes = { ...sessionRoutes, ...embedRoutes, ...harvestRoutes, ...placeRoutes, ...providerRoutes, ...sweepRoutes };
 export type Routes = typeof routes;
 export type RouteName = keyof Routes;
 

@@ -12,8 +12,8 @@ import type { Handlers, Named } from './reply.ts';
 const batchLimit = 8 * limits.length;
 
 /** Reading, trying out and previewing codes, without keeping them. */
-export function codeHandlers(deps: Deps): Handlers<Named<'readings' | 'outcomes' | 'previews' | 'providers'>> {
-  const { sheets, origins, now, reader } = deps;
+export function codeHandlers(deps: Deps): Handlers<Named<'readings' | 'outcomes' | 'previews'>> {
+  const { making, origins, now, reader } = deps;
   const { db } = deps.connection;
   const baseOf = async ({ embed, text }: { embed?: string | undefined; text?: string | undefined }): Promise<string> => {
     if (embed !== undefined) return (await embedByKey(db, embed)).source.base;
@@ -25,24 +25,23 @@ export function codeHandlers(deps: Deps): Handlers<Named<'readings' | 'outcomes'
       const texts = 'texts' in body ? body.texts : [body.text];
       const found = texts.reduce((sum, text) => sum + text.length, 0);
       if (found > batchLimit) throw new OrbisError('too-large', { most: batchLimit, found });
-      const context = { sheets };
+      const context = { sheets: making().sheets };
       const mended = body.mend === false ? [] : await reader.mendTexts(texts, context, body.mend === true ? undefined : (body.mend as string[]));
       const readings = await reader.readTexts(body.mend === false ? texts : mended.map(({ text }) => text), context);
       return { data: { items: readings.map(tellReading), mended } };
     },
     'outcomes.create': async ({ body }) => {
       const base = await baseOf(body);
-      return { data: tellOutcome(base, outcomeOf({ base, wishes: body }, sheets, null).outcome) };
+      return { data: tellOutcome(base, outcomeOf({ base, wishes: body }, making(), null).outcome) };
     },
     'previews.create': async ({ body, act }) => {
       const base = await baseOf(body);
-      const { code, outcome } = outcomeOf({ base, wishes: body }, sheets, null);
+      const { code, outcome } = outcomeOf({ base, wishes: body }, making(), null);
       refuseProblems(outcome);
       const name = newPublicId() + newPublicId();
       const document = previewDocument(outcome.text, code.reading, code.sheet, { title: body.embed ?? 'Preview', ancestors: origins().console, language: 'en' });
       const expiresAt = await insertPreview(db, name, document, { by: act.by, now: now() });
       return { status: 201, data: { url: origins().previewUrl(name), expiresAt: expiresAt.toISOString(), powers: powersOf(code.reading) } };
     },
-    'providers.list': async () => ({ data: { items: [...sheets], next: null } }),
   };
 }

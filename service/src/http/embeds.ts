@@ -11,9 +11,9 @@ import type { Handlers, Named } from './reply.ts';
 
 /** The collection: collecting, listing, renaming, duplicating. */
 export function embedHandlers(deps: Deps): Handlers<Named<'embeds'>> {
-  const { sheets } = deps;
+  const { making } = deps;
   const { db } = deps.connection;
-  const reply = (key: string, status = 200) => embedReply(db, key, sheets, status);
+  const reply = (key: string, status = 200) => embedReply(db, key, making(), status);
   return {
     'embeds.list': async ({ query }) => {
       const page = keyset(await listEmbeds(db, query), query.limit, (row) => row);
@@ -22,7 +22,7 @@ export function embedHandlers(deps: Deps): Handlers<Named<'embeds'>> {
     'embeds.create': async ({ body, act }) => {
       const taken = await takeIn(db, body.text, deps, { mend: body.mend });
       const wishes: Wishes = { settings: { ...taken.asked, ...body.settings }, dress: body.dress };
-      refuseProblems(outcomeOf({ base: taken.code.text, wishes }, sheets, null).outcome);
+      refuseProblems(outcomeOf({ base: taken.code.text, wishes }, making(), null).outcome);
       const { name, notes, tags } = body;
       const values = { name, notes, tags, ...sourceOfCode(taken), revision: newRevision(taken.code.sheet, wishes, 'collected') };
       return reply(await untilFree(() => db.transaction((tx) => insertEmbed(tx, values, act))), 201);
@@ -41,7 +41,7 @@ export function embedHandlers(deps: Deps): Handlers<Named<'embeds'>> {
     },
     'embeds.duplicate': async ({ params, body, act }) => {
       const { embed, source, revision } = await embedByKey(db, params.embed);
-      const code = openCode(source.base, { sheets });
+      const code = openCode(source.base, making());
       const wishes: Wishes = { settings: revision.settings, dress: revision.dress };
       const tags = (await tagsOf(db, [embed.id])).get(embed.id) ?? [];
       const values = {

@@ -18,7 +18,7 @@ import type { Handlers, Named } from './reply.ts';
 
 /** Whole pages read for their embeds, and which of these were taken. */
 export function harvestHandlers(deps: Deps): Handlers<Named<'harvests'>> {
-  const { sheets, fetching, reader } = deps;
+  const { making, fetching, reader } = deps;
   const { db } = deps.connection;
   const byId = async (handle: Handle, id: string): Promise<HarvestRow> => {
     const row = await findHarvest(handle, id);
@@ -40,7 +40,7 @@ export function harvestHandlers(deps: Deps): Handlers<Named<'harvests'>> {
   return {
     'harvests.create': async ({ body, act }) => {
       const page = 'address' in body ? await readPage(body.address) : { url: null, text: body.text };
-      const found = await reader.harvestPage(page.text, { sheets, address: page.url });
+      const found = await reader.harvestPage(page.text, { sheets: making().sheets, address: page.url });
       refuseExcess(found);
       const items = await Promise.all(found.embeds.map((embed, i) => newItem(db, embed, i + 1)));
       const findings = found.findings.map(({ rule, level, line, column, facts }) => ({ rule, level, line, column, facts }));
@@ -108,7 +108,7 @@ async function take(
   name: string,
   tags: readonly string[],
   { address }: Pick<HarvestRow, 'address'>,
-  deps: Pick<Deps, 'sheets' | 'reader'>,
+  deps: Pick<Deps, 'making' | 'reader'>,
   act: { by: number; now: Date },
 ): Promise<string> {
   const taken = await takeIn(tx, item.text, deps);

@@ -22,14 +22,14 @@ import type { Handlers, Named } from './reply.ts';
 
 /** The register: placements, and what was issued for them. */
 export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'deliveries'>> {
-  const { sheets } = deps;
+  const { making } = deps;
   const { db } = deps.connection;
   const byId = async (id: string): Promise<StoredPlacement> => {
     const row = await findPlacement(db, id);
     if (!row) throw new OrbisError('not-found', { what: 'placement', key: id, remedy: '“orbis list placements” shows them.' });
     return row;
   };
-  const told = async (id: string): Promise<Placement> => (await tellPlacements(db, [await byId(id)], sheets))[0]!;
+  const told = async (id: string): Promise<Placement> => (await tellPlacements(db, [await byId(id)], making()))[0]!;
 
   return {
     'placements.list': async ({ query }) => {
@@ -42,7 +42,7 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
       let { after } = query;
       for (;;) {
         const page = keyset(await listPlacements(db, filter, query.limit, after), query.limit, (row) => row);
-        const all = await tellPlacements(db, page.items, sheets);
+        const all = await tellPlacements(db, page.items, making());
         for (const [i, item] of all.entries()) {
           if (query.state !== undefined && item.state !== query.state) continue;
           items.push(item);
@@ -59,7 +59,7 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
       const { embed, source } = await embedByKey(db, body.embed);
       if (embed.retiredAt) throw new OrbisError('embed-retired', { embed: embed.key });
       const { spot } = await spotByKey(db, body.place);
-      if (!markedElement(openCode(source.base, { sheets }))) throw new OrbisError('nothing-to-mark');
+      if (!markedElement(openCode(source.base, making()))) throw new OrbisError('nothing-to-mark');
       try {
         return { status: 201, data: await told(await insertPlacement(db, embed.id, spot.id, act)) };
       } catch (error) {
@@ -74,7 +74,7 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
       return { data: undefined, status: 204 };
     },
     'deliveries.create': async ({ params, act }) => {
-      const { delivery, isNew } = await deliver(db, await byId(params.placement), sheets, act);
+      const { delivery, isNew } = await deliver(db, await byId(params.placement), making(), act);
       return { status: isNew ? 201 : 200, data: tellDelivery(params.placement, delivery) };
     },
     'deliveries.list': async ({ params, query }) => {

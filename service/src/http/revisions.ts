@@ -11,15 +11,15 @@ import type { Handlers, Named } from './reply.ts';
 
 /** What an embed was and is: saving, newer codes, comparing, bringing back. */
 export function revisionHandlers(deps: Deps): Handlers<Named<'revisions' | 'sources'>> {
-  const { sheets } = deps;
+  const { making } = deps;
   const { db } = deps.connection;
-  const reply = (key: string, status = 200) => embedReply(db, key, sheets, status);
+  const reply = (key: string, status = 200) => embedReply(db, key, making(), status);
   return {
     'revisions.create': async ({ params, body, matchState, act }) => {
       const isNew = await db.transaction(async (tx) => {
         const stored = await embedByKey(tx, params.embed);
         matchState(embedTag(stored.embed), 'embed');
-        const { code, outcome } = outcomeOf({ base: stored.source.base, wishes: body }, sheets, null);
+        const { code, outcome } = outcomeOf({ base: stored.source.base, wishes: body }, making(), null);
         refuseProblems(outcome);
         if (sameWishes(body, stored.revision)) return false;
         if (!(await addRevision(tx, stored, newRevision(code.sheet, body, 'saved'), act))) throw new OrbisError('if-match-stale', { what: 'embed' });
@@ -34,7 +34,7 @@ export function revisionHandlers(deps: Deps): Handlers<Named<'revisions' | 'sour
         const taken = await takeIn(tx, body.text, deps, { mend: body.mend });
         const { code } = taken;
         if (code.text === stored.source.base) return false;
-        const wishes = fittingWishes(stored.revision, outcomeOf({ base: code.text, wishes: stored.revision }, sheets, null).outcome, body.dropUnfit);
+        const wishes = fittingWishes(stored.revision, outcomeOf({ base: code.text, wishes: stored.revision }, making(), null).outcome, body.dropUnfit);
         if (!(await addSource(tx, stored, sourceOfCode(taken), newRevision(code.sheet, wishes, 'newer code of the provider'), act)))
           throw new OrbisError('if-match-stale', { what: 'embed' });
         return true;
@@ -46,7 +46,7 @@ export function revisionHandlers(deps: Deps): Handlers<Named<'revisions' | 'sour
       const numbers = await sourceNumbers(db, embed.id);
       const [from, to] = (await Promise.all([revisionOf(db, embed, query.from), revisionOf(db, embed, query.to)])) as [RevisionRow, RevisionRow];
       const [before, after] = (await Promise.all([from, to].map((row) => sourceOf(db, row)))) as [SourceRow, SourceRow];
-      const goesOut = (row: RevisionRow, source: SourceRow): string => outcomeOf({ base: source.base, wishes: row }, sheets, null).outcome.text;
+      const goesOut = (row: RevisionRow, source: SourceRow): string => outcomeOf({ base: source.base, wishes: row }, making(), null).outcome.text;
       return {
         data: {
           from: tellRevision(from, numbers.get(from.sourceId)!),
@@ -64,7 +64,7 @@ export function revisionHandlers(deps: Deps): Handlers<Named<'revisions' | 'sour
         const earlier = await revisionOf(tx, stored.embed, params.revision);
         if (earlier.sourceId === stored.revision.sourceId && sameWishes(earlier, stored.revision)) return false;
         const from = await sourceOf(tx, earlier);
-        const summary = sourceOfCode({ pasted: from.pasted, code: openCode(from.base, { sheets }) });
+        const summary = sourceOfCode({ pasted: from.pasted, code: openCode(from.base, making()) });
         if (!(await restoreRevision(tx, stored, earlier, from, summary, act))) throw new OrbisError('if-match-stale', { what: 'embed' });
         return true;
       });

@@ -1,4 +1,4 @@
-import type { Sheet } from '@orbis/core';
+import type { Making } from '../work/making.ts';
 import { OrbisError } from '@orbis/contract';
 import type { Database } from '../database/connect.ts';
 import type { Fetching } from '../fetching/client.ts';
@@ -15,7 +15,7 @@ export interface SweepTools {
   db: Database;
   fetching: Fetching;
   reader: Pick<Reader, 'sightPage'>;
-  sheets: readonly Sheet[];
+  making: () => Making;
   now: () => Date;
 }
 
@@ -27,7 +27,7 @@ export async function sweepOnePage(job: JobRow, tools: SweepTools): Promise<bool
   return true;
 }
 
-async function lookAt(row: PageOfSweep, { db, fetching, reader, sheets }: SweepTools): Promise<PageResult> {
+async function lookAt(row: PageOfSweep, { db, fetching, reader, making }: SweepTools): Promise<PageResult> {
   const placements = await everyPlacementOn(db, row.page.id);
   try {
     const answer = await fetching.readPage(pageUrl(row.site, row.page), await declaredAddresses(db));
@@ -46,7 +46,7 @@ async function lookAt(row: PageOfSweep, { db, fetching, reader, sheets }: SweepT
     const seen = (await reader.sightPage(answer.text, expected)).map((result, i) => {
       const placed = placements[i]!;
       const carried = (issued.get(placed.id) ?? []).find((d) => d.delivery.number === result.delivery);
-      const old = result.state === 'live' && carried !== undefined && isOutOfDate(placed, carried, sheets);
+      const old = result.state === 'live' && carried !== undefined && isOutOfDate(placed, carried, making());
       const { delivery, line, findings } = result;
       // What is out of date is worked out anew whenever somebody asks, so only the sighting keeps it.
       return {

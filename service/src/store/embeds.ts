@@ -207,6 +207,12 @@ export async function restoreRevision(tx: Handle, stored: StoredEmbed, earlier: 
   return true;
 }
 
+/** Writes down what the collection is searched for, where an embed is read differently now; no change that anybody made. */
+export async function resummarise(tx: Handle, row: EmbedRow, { kind, provider, level }: NewSource): Promise<void> {
+  if (row.kind === kind && row.provider === provider && row.level === level) return;
+  await tx.update(embed).set({ kind, provider, level }).where(eq(embed.id, row.id));
+}
+
 /* The embed's row says of its newest revision what the collection is searched for. */
 async function summarise(tx: Handle, { embed: row }: StoredEmbed, { kind, provider, level, hosts }: NewSource, source: number, now: Date): Promise<boolean> {
   if (!(await changeEmbed(tx, row, { kind, provider, level, source, revision: row.revision + 1 }, now))) return false;

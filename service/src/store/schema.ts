@@ -18,7 +18,8 @@ import {
   unique,
   varchar,
 } from 'drizzle-orm/mysql-core';
-import type { Dress, Piece, Settings } from '@orbis/core';
+import type { Dress, Piece, Settings, Sheet } from '@orbis/core';
+import type { Rules } from '../work/making.ts';
 
 /** Keys, ids and digests: compared byte for byte. */
 const ascii = customType<{ data: string; config: { length: number }; configRequired: true }>({
@@ -160,6 +161,27 @@ export const revision = mysqlTable(
   },
   (t) => [unique('revision_number').on(t.embedId, t.number)],
 );
+
+/** Provider sheets of the owner's own; those that Orbis ships are files. */
+export const providerSheet = mysqlTable('provider_sheet', {
+  id: id(),
+  sheetId: ascii({ length: 60 }).notNull().unique(),
+  /** As it was written. */
+  text: mediumtext().notNull(),
+  /** What it comes to. */
+  sheet: json().$type<Sheet>().notNull(),
+  version: int().notNull().default(1),
+  changedAt: when().notNull(),
+  ...created,
+});
+
+/** Rules for all embeds: one row. */
+export const rule = mysqlTable('rule', {
+  id: tinyint().primaryKey(),
+  rules: json().$type<Partial<Rules>>().notNull(),
+  version: int().notNull(),
+  changedAt: when().notNull(),
+});
 
 export const site = mysqlTable('site', {
   id: id(),

@@ -1,4 +1,5 @@
 import { openCode, plan, type Code, type Mark, type Outcome, type Sheet, type Wishes } from '@orbis/core';
+import { withRules, type Making } from './making.ts';
 import { OrbisError, catalogue, type ErrorCode, type Outcome as ToldOutcome } from '@orbis/contract';
 import type { NewRevision } from '../store/embeds.ts';
 import { digest } from '../store/ids.ts';
@@ -10,9 +11,9 @@ export interface CodeSource {
 }
 
 /** The output for a place, or without a mark for no place. */
-export function outcomeOf({ base, wishes }: CodeSource, sheets: readonly Sheet[], mark: Mark | null): { code: Code; outcome: Outcome } {
-  const code = openCode(base, { sheets });
-  return { code, outcome: plan(code, wishes, mark) };
+export function outcomeOf({ base, wishes }: CodeSource, making: Making, mark: Mark | null): { code: Code; outcome: Outcome } {
+  const code = openCode(base, making);
+  return { code, outcome: plan(code, withRules(wishes, making), mark) };
 }
 
 /** @throws OrbisError for the first wish that cannot be fulfilled, naming them all. */

@@ -20,10 +20,10 @@ export interface Collected {
 export async function takeIn(
   db: Handle,
   pasted: string,
-  { sheets, reader }: Pick<Deps, 'sheets' | 'reader'>,
+  { making, reader }: Pick<Deps, 'making' | 'reader'>,
   { mend: wanted = false }: { mend?: boolean | readonly string[] } = {},
 ): Promise<Collected> {
-  const context = { sheets };
+  const context = { sheets: making().sheets };
   const text = wanted === false ? pasted : (await reader.mendTexts([pasted], context, wanted === true ? undefined : wanted))[0]!.text;
   // What has been read once within the deadline can be opened here: it costs the same again.
   const reading = (await reader.readTexts([text], context))[0]!;
@@ -37,7 +37,7 @@ export async function takeIn(
   const mark = reading.mark === null ? null : readMark(reading.mark);
   const known = mark && (await embedOfMark(db, mark.placement));
   if (known) throw new OrbisError('marked-code', { embed: known });
-  return { pasted, code: openCode(reading.made ?? text, { sheets }), asked: reading.asked };
+  return { pasted, code: openCode(reading.made ?? text, context), asked: reading.asked };
 }
 
 /** The worst level among a code's findings. */

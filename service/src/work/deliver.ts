@@ -1,19 +1,19 @@
-import type { Sheet } from '@orbis/core';
 import type { Database } from '../database/connect.ts';
 import type { Act } from '../store/embeds.ts';
 import { digest } from '../store/ids.ts';
 import { insertDelivery, lastDelivery, listDeliveries, lockPlacement, type DeliveryWithRevision, type StoredPlacement } from '../store/placements.ts';
+import type { Making } from './making.ts';
 import { codeToday } from './placements.ts';
 
 /** What to paste now: the last delivery where nothing differs, else the next one, kept whole under its number. */
-export async function deliver(db: Database, row: StoredPlacement, sheets: readonly Sheet[], act: Act): Promise<{ delivery: DeliveryWithRevision; isNew: boolean }> {
+export async function deliver(db: Database, row: StoredPlacement, making: Making, act: Act): Promise<{ delivery: DeliveryWithRevision; isNew: boolean }> {
   return db.transaction(async (tx) => {
     await lockPlacement(tx, row.placement.id);
     const last = await lastDelivery(tx, row.placement.id);
-    const isNew = last === null || codeToday(row, sheets, last.number).text !== last.text;
+    const isNew = last === null || codeToday(row, making, last.number).text !== last.text;
     if (isNew) {
       const number = (last?.number ?? 0) + 1;
-      const { pieces, text } = codeToday(row, sheets, number);
+      const { pieces, text } = codeToday(row, making, number);
       await insertDelivery(tx, { placementId: row.placement.id, number, revisionId: row.revision.id, pieces, text, digest: digest(text) }, act);
     }
     const [delivery] = await listDeliveries(tx, row.placement.id, 1, undefined);

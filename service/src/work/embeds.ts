@@ -1,5 +1,6 @@
-import { read, type Kind, type Sheet } from '@orbis/core';
+import { read, type Kind } from '@orbis/core';
 import { OrbisError, tellReading, type Embed, type EmbedSummary, type Revision } from '@orbis/contract';
+import type { Making } from './making.ts';
 import type { Handle } from '../database/connect.ts';
 import { findEmbed, placementCounts, tagsOf, type EmbedRow, type RevisionRow, type StoredEmbed } from '../store/embeds.ts';
 
@@ -33,22 +34,22 @@ export async function tellSummaries(db: Handle, rows: readonly EmbedRow[]): Prom
 }
 
 /** One embed whole, with the reading of its code. */
-export async function tellEmbed(db: Handle, { embed, source, revision }: StoredEmbed, sheets: readonly Sheet[]): Promise<Embed> {
+export async function tellEmbed(db: Handle, { embed, source, revision }: StoredEmbed, making: Making): Promise<Embed> {
   return {
     ...(await tellSummaries(db, [embed]))[0]!,
     notes: embed.notes,
     source: source.number,
     pasted: source.pasted,
     base: source.base,
-    reading: tellReading(read(source.base, { sheets })),
+    reading: tellReading(read(source.base, making)),
     current: tellRevision(revision, source.number),
   };
 }
 
 /** An answer that is one embed, with its state. */
-export async function embedReply(db: Handle, key: string, sheets: readonly Sheet[], status = 200) {
+export async function embedReply(db: Handle, key: string, making: Making, status = 200) {
   const stored = await embedByKey(db, key);
-  return { status, data: await tellEmbed(db, stored, sheets), etag: embedTag(stored.embed) };
+  return { status, data: await tellEmbed(db, stored, making), etag: embedTag(stored.embed) };
 }
 
 export const tellRevision = (row: RevisionRow, source: number): Revision => ({

@@ -1,5 +1,5 @@
-import type { Sheet } from '@orbis/core';
 import { tellFinding, writePlace, type Placement, type PlacementFinding } from '@orbis/contract';
+import type { Making } from './making.ts';
 import type { Handle } from '../database/connect.ts';
 import { deliveriesOf, type DeliveryWithRevision, type StoredPlacement } from '../store/placements.ts';
 import type { StoredFinding } from '../store/schema.ts';
@@ -7,14 +7,14 @@ import { groupBy } from '../store/group.ts';
 import { outcomeOf } from './codes.ts';
 
 /** What would be issued for a placement today under this number. */
-export function codeToday(row: StoredPlacement, sheets: readonly Sheet[], delivery: number) {
+export function codeToday(row: StoredPlacement, making: Making, delivery: number) {
   const wishes = { settings: row.revision.settings, dress: row.revision.dress };
-  return outcomeOf({ base: row.source.base, wishes }, sheets, { placement: row.placement.publicId, delivery }).outcome;
+  return outcomeOf({ base: row.source.base, wishes }, making, { placement: row.placement.publicId, delivery }).outcome;
 }
 
 /** Whether what a delivery carries differs from what would be issued today, for whatever reason. */
-export const isOutOfDate = (row: StoredPlacement, issued: DeliveryWithRevision, sheets: readonly Sheet[]): boolean =>
-  codeToday(row, sheets, issued.delivery.number).text !== issued.delivery.text;
+export const isOutOfDate = (row: StoredPlacement, issued: DeliveryWithRevision, making: Making): boolean =>
+  codeToday(row, making, issued.delivery.number).text !== issued.delivery.text;
 
 /** The address of a page: the site's address with the page's path. */
 export const pageUrl = (site: { address: string }, page: { path: string }): string => site.address.replace(/\/$/, '') + '/' + page.path;
@@ -29,7 +29,7 @@ export const outOfDateFinding = (row: StoredPlacement, carried: DeliveryWithRevi
 });
 
 /** Placements as the register shows them, with their states worked out as of now. */
-export async function tellPlacements(db: Handle, rows: readonly StoredPlacement[], sheets: readonly Sheet[]): Promise<Placement[]> {
+export async function tellPlacements(db: Handle, rows: readonly StoredPlacement[], making: Making): Promise<Placement[]> {
   const issued = groupBy(
     await deliveriesOf(
       db,
@@ -37,14 +37,14 @@ export async function tellPlacements(db: Handle, rows: readonly StoredPlacement[
     ),
     (d) => d.delivery.placementId,
   );
-  return rows.map((row) => tellPlacement(row, issued.get(row.placement.id) ?? [], sheets));
+  return rows.map((row) => tellPlacement(row, issued.get(row.placement.id) ?? [], making));
 }
 
-function tellPlacement(row: StoredPlacement, issued: readonly DeliveryWithRevision[], sheets: readonly Sheet[]): Placement {
+function tellPlacement(row: StoredPlacement, issued: readonly DeliveryWithRevision[], making: Making): Placement {
   const { placement, embed, site, page, spot } = row;
   const carried = issued.find((d) => d.delivery.number === placement.seenDelivery) ?? null;
   const last = issued.at(-1) ?? null;
-  const old = placement.seen === 'live' && carried !== null && isOutOfDate(row, carried, sheets);
+  const old = placement.seen === 'live' && carried !== null && isOutOfDate(row, carried, making);
   const findings = old ? [...placement.findings, outOfDateFinding(row, carried)] : placement.findings;
   return {
     id: placement.publicId,

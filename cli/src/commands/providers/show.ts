@@ -1,0 +1,70 @@
+import { settings, type Sheet } from '@orbis/core';
+import { UsedWrongly, type AddCommand } from '../../command.ts';
+import { facts, table, type Colours } from '../../text.ts';
+import { providersAt, type Locally } from './list.ts';
+import { sheetOrigins } from './origins.ts';
+
+export const addShow: AddCommand = (providers, run) => {
+  providers
+    .command('show')
+    .argument('<provider>', 'the id of a provider')
+    .option('--built-in', 'without the service: the one that is built in')
+    .option('--sheets <folder>', 'without the service: sheets of your own beside the built-in ones')
+    .description('show one sheet: whom it knows, and where each setting goes')
+    .addHelpText('after', '\nExample:\n  orbis providers show mapmere')
+    .action((id: string, options: Locally) =>
+      run(async (tools) => {
+        const all = await providersAt(options, tools);
+        const found = all.find((provider) => provider.id === id);
+        if (!found) throw new UsedWrongly(`There is no sheet “${id}”. There are: ${all.map((provider) => provider.id).join(', ')}.`);
+        tools.tell(found, () => describe(found.sheet as Sheet, sheetOrigins[found.from], tools.colours));
+        return 0;
+      }),
+    );
+};
+
+function describe(sheet: Sheet, origin: string, colours: Colours): string {
+  const places = {
+    query: 'in the address',
+    fragment: 'in the fragment of the address',
+    path: 'in the path of the address',
+    attribute: 'as an attribute',
+    json: 'in the JSON of an attribute',
+    option: 'in the options that a script hands over',
+  };
+  const holders = { frame: 'of the frame', media: 'of the player', mount: 'of the element that its script fills', loader: 'of its script', setup: 'of the code' };
+  const own = settings.flatMap((setting) => {
+    const rule = sheet.settings[setting.name as keyof Sheet['settings']];
+    return rule
+      ? [
+          [
+            setting.name,
+            `${setting.name}=${setting.example}`,
+            rule.in === 'json' ? `${rule.attribute}: ${rule.name}` : rule.name,
+            `${places[rule.in]} ${holders[rule.of ?? 'frame']}`,
+          ],
+        ]
+      : [];
+  });
+  const rows: [string, string][] = [
+    ['Provider', `${sheet.name} (${sheet.id}, version ${sheet.version}, ${origin})`],
+    ['Kind', sheet.kind],
+    ['Knows', knows(sheet)],
+    ...(sheet.shape ? ([['Shape', `${sheet.shape.width}:${sheet.shape.height}`]] as [string, string][]) : []),
+    ...(sheet.quiet ? ([['Quieter', sheet.quiet.host]] as [string, string][]) : []),
+    ...(sheet.tracks ? ([['Only follow', sheet.tracks.join(', ')]] as [string, string][]) : []),
+    ...(sheet.oembed ? ([['oEmbed', sheet.oembed.endpoint]] as [string, string][]) : []),
+    ...Object.entries(sheet.why ?? {}).map(([need, why]): [string, string] => [`Needs ${need}`, why]),
+    ...(
+      [
+        ['Limits', sheet.about?.limits],
+        ['Terms', sheet.about?.terms],
+        ['Costs', sheet.about?.costs],
+      ] as [string, string | undefined][]
+    ).filter((row): row is [string, string] => row[1] !== undefined),
+  ];
+  return `${facts(rows, colours)}\n${table(['setting', 'example', 'its name there', 'where'], own, colours)}`;
+}
+
+const knows = ({ hosts, files, pages }: Sheet): string =>
+  files ? `files that end in ${files.join(', ')}, on any host` : pages ? 'pages of any site, by their links' : hosts.join(', ');

@@ -1,0 +1,91 @@
+import { z } from '../zod.ts';
+import { listQuery } from '../common.ts';
+import { lists, provider, providerId, rules, sheetComparison } from '../resources.ts';
+import { sheetText } from '../sheet-file.ts';
+import { route } from './route.ts';
+
+const params = z.object({ provider: providerId });
+const accept = { description: 'Whether it is done although embeds come out differently, or depend on it' };
+
+export const providerRoutes = {
+  'providers.list': route({
+    method: 'get',
+    path: '/providers',
+    summary: 'The provider sheets at hand, in the order in which they are asked: your own before the built-in ones',
+    tag: 'Providers',
+    access: 'owner',
+    query: listQuery,
+    answer: lists.providers,
+    statuses: [200],
+    errors: [],
+  }),
+  'providers.read': route({
+    method: 'get',
+    path: '/providers/:provider',
+    summary: 'One sheet, as it was written',
+    tag: 'Providers',
+    access: 'owner',
+    params,
+    answer: provider.extend({ text: sheetText }),
+    statuses: [200],
+    errors: ['not-found'],
+  }),
+  'providers.compare': route({
+    method: 'post',
+    path: '/providers/comparisons',
+    summary: 'What a sheet, or the lack of one, would change: every embed that would come out differently. Nothing is saved.',
+    tag: 'Providers',
+    access: 'owner',
+    body: z.union([z.strictObject({ text: sheetText }), z.strictObject({ remove: providerId })]),
+    answer: sheetComparison,
+    statuses: [200],
+    errors: ['not-found', 'sheet-invalid', 'sheet-built-in'],
+  }),
+  'providers.save': route({
+    method: 'put',
+    path: '/providers/:provider',
+    summary: 'Keep a sheet of your own; one with the id of a built-in one stands before it. Embeds that come out differently get a new revision.',
+    tag: 'Providers',
+    access: 'owner',
+    params,
+    ifMatch: true,
+    body: z.strictObject({ text: sheetText, accept: z.boolean().default(false).meta(accept) }),
+    answer: provider.extend({ text: sheetText, changed: z.number().int().meta({ description: 'Embeds that got a new revision' }) }),
+    statuses: [200, 201],
+    errors: ['sheet-invalid', 'sheet-other-id', 'sheet-changes-embeds'],
+  }),
+  'providers.remove': route({
+    method: 'delete',
+    path: '/providers/:provider',
+    summary: 'Take a sheet of your own away; a built-in one of the same id is there again',
+    tag: 'Providers',
+    access: 'owner',
+    params,
+    ifMatch: true,
+    query: z.strictObject({ accept: z.enum(['true', 'false']).default('false').meta(accept) }),
+    statuses: [204],
+    errors: ['not-found', 'sheet-built-in', 'sheet-in-use'],
+  }),
+  'rules.read': route({
+    method: 'get',
+    path: '/rules',
+    summary: 'Your rules for all embeds',
+    tag: 'Adjusting',
+    access: 'owner',
+    answer: rules,
+    statuses: [200],
+    errors: [],
+  }),
+  'rules.change': route({
+    method: 'patch',
+    path: '/rules',
+    summary: 'Change rules for all embeds (JSON Merge Patch); what an embed wishes itself wins over them',
+    tag: 'Adjusting',
+    access: 'owner',
+    ifMatch: true,
+    body: rules.partial().strict(),
+    answer: rules,
+    statuses: [200],
+    errors: [],
+  }),
+};

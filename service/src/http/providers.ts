@@ -1,0 +1,142 @@
+import { OrbisError, parseSheet, SheetInvalid, type Provider } from '@orbis/contract';
+import type { Sheet } from '@orbis/core';
+import type { Deps } from '../app.ts';
+import type { Handle } from '../database/connect.ts';
+import { readRules, writeRules } from '../store/rules.ts';
+import { deleteSheet, embedsBySheet, findSheet, listSheets, putSheet, type SheetRow } from '../store/sheets.ts';
+import { readWith, settleChange, tellDifferences, touchedBy, type SheetChange } from '../work/sheet-change.ts';
+import { untilFree } from '../work/until-free.ts';
+import type { Handlers, Named } from './reply.ts';
+
+/* The state of a sheet, for `If-Match`: 0 where there is none of the owner's own. */
+const sheetTag = (row: Pick<SheetRow, 'version'> | null): string => `"${row?.version ?? 0}"`;
+
+/** Provider sheets and rules for all embeds: looked at, kept, compared, taken away. */
+export function providerHandlers(deps: Deps): Handlers<Named<'providers' | 'rules'>> {
+  const { shelf } = deps;
+  const { db } = deps.connection;
+  const told = async (sheet: Sheet, row: SheetRow | null, counts: Map<string, number>): Promise<Provider> => ({
+    id: sheet.id,
+    from: row === null ? 'built-in' : shelf.builtIn(sheet.id) ? 'override' : 'own',
+    embeds: counts.get(sheet.id) ?? 0,
+    changedAt: row?.changedAt.toISOString() ?? null,
+    sheet,
+  });
+  const one = async (id: string) => {
+    const row = await findSheet(db, id);
+    const sheet = row?.sheet ?? shelf.builtIn(id);
+    if (!sheet) throw noSuchSheet(id);
+    const text = row?.text ?? `${JSON.stringify(sheet, null, 2)}\n`;
+    return { data: { ...(await told(sheet, row, await embedsBySheet(db))), text }, etag: sheetTag(row) };
+  };
+  const change = (id: string, sheets: readonly Sheet[]): SheetChange => ({ id, before: shelf.making(), after: { ...shelf.making(), sheets } });
+  return {
+    'providers.list': async () => {
+      const [rows, counts] = await Promise.all([listSheets(db), embedsBySheet(db)]);
+      const own = new Map(rows.map((row) => [row.sheetId, row]));
+      return { data: { items: await Promise.all(shelf.making().sheets.map((sheet) => told(sheet, own.get(sheet.id) ?? null, counts))), next: null } };
+    },
+    'providers.read': ({ params }) => one(params.provider),
+    'providers.compare': async ({ body }) => {
+      const removed = 'remove' in body ? await ownSheet(db, body.remove, shelf.builtIn(body.remove)) : null;
+      const sheet = 'text' in body ? sheetIn(body.text) : null;
+      const id = sheet?.id ?? removed!.sheetId;
+      const touched = await touchedBy(db, change(id, sheet ? shelf.with(sheet) : shelf.without(id)));
+      const builtIn = shelf.builtIn(id) !== null;
+      return {
+        data: {
+          id,
+          exists: shelf.making().sheets.some((known) => known.id === id),
+          from: sheet ? (builtIn ? 'override' : 'own') : builtIn ? 'built-in' : null,
+          embeds: touched.length,
+          differs: await tellDifferences(db, touched),
+        },
+        etag: sheetTag(await findSheet(db, id)),
+      };
+    },
+    'providers.save': async ({ params, body, matchState, act }) => {
+      const sheet = sheetIn(body.text);
+      if (sheet.id !== params.provider) throw new OrbisError('sheet-other-id', { found: sheet.id, expected: params.provider });
+      const done = await untilFree(() =>
+        db.transaction(async (tx) => {
+          const before = await findSheet(tx, sheet.id);
+          matchState(sheetTag(before), 'sheet');
+          const touched = await touchedBy(tx, change(sheet.id, shelf.with(sheet)));
+          const differences = await tellDifferences(tx, touched);
+          if (differences.length > 0 && !body.accept) {
+            throw new OrbisError(
+              'sheet-changes-embeds',
+              { count: differences.length, embeds: someOf(differences.map(({ embed }) => embed)) },
+              differences.map(({ embed, problems }) => ({ pointer: `/${embed}`, detail: problems[0]?.detail ?? 'Its code comes out differently.' })),
+            );
+          }
+          if (!(await putSheet(tx, before, { sheet, text: body.text }, act))) throw new OrbisError('if-match-stale', { what: 'sheet' });
+          return { isNew: before === null, changed: await settleChange(tx, touched, act) };
+        }),
+      );
+      await shelf.reload(db);
+      const reply = await one(sheet.id);
+      return { ...reply, data: { ...reply.data, changed: done.changed }, status: done.isNew ? 201 : 200 };
+    },
+    'providers.remove': async ({ params, query, matchState, act }) => {
+      await db.transaction(async (tx) => {
+        const row = await ownSheet(tx, params.provider, shelf.builtIn(params.provider));
+        matchState(sheetTag(row), 'sheet');
+        const touched = await touchedBy(tx, change(row.sheetId, shelf.without(row.sheetId)));
+        // Where a built-in one takes its place, only those count that come out differently with that one.
+        const dependent = shelf.builtIn(row.sheetId) ? (await tellDifferences(tx, touched)).map(({ embed }) => embed) : readWith(touched, row.sheetId);
+        if (dependent.length > 0 && query.accept !== 'true') {
+          throw new OrbisError(
+            'sheet-in-use',
+            { key: row.sheetId, count: dependent.length, embeds: someOf(dependent) },
+            dependent.map((embed) => ({ pointer: `/${embed}`, detail: 'It is read with this sheet.' })),
+          );
+        }
+        if (!(await deleteSheet(tx, row))) throw new OrbisError('if-match-stale', { what: 'sheet' });
+        await settleChange(tx, touched, act);
+      });
+      await shelf.reload(db);
+      return { data: undefined, status: 204 };
+    },
+    'rules.read': async () => {
+      const { rules, version } = await readRules(db);
+      return { data: rules, etag: `"${version}"` };
+    },
+    'rules.change': async ({ body, matchState, act }) => {
+      await db.transaction(async (tx) => {
+        const { rules, version } = await readRules(tx);
+        matchState(`"${version}"`, 'rules');
+        await writeRules(tx, { ...rules, ...body }, version, act.now);
+      });
+      await shelf.reload(db);
+      const { rules, version } = await readRules(db);
+      return { data: rules, etag: `"${version}"` };
+    },
+  };
+}
+
+/** @throws OrbisError `sheet-invalid` with the first place that does not fit, and all of them as `errors`. */
+function sheetIn(text: string): Sheet {
+  try {
+    return parseSheet(text, 'the sheet');
+  } catch (error) {
+    if (!(error instanceof SheetInvalid)) throw error;
+    const at = ({ line, column, path, problem }: SheetInvalid['faults'][number]): string => `line ${line}, column ${column}${path ? ` (${path})` : ''}: ${problem}`;
+    throw new OrbisError(
+      'sheet-invalid',
+      { problem: at(error.faults[0]!) },
+      error.faults.map((fault) => ({ pointer: `/${fault.path}`, detail: at(fault) })),
+    );
+  }
+}
+
+/** @throws OrbisError `not-found`, or `sheet-built-in` where there is none of the owner's own. */
+async function ownSheet(db: Handle, id: string, builtIn: Sheet | null): Promise<SheetRow> {
+  const row = await findSheet(db, id);
+  if (row) return row;
+  throw builtIn ? new OrbisError('sheet-built-in', { key: id }) : noSuchSheet(id);
+}
+
+const noSuchSheet = (id: string): OrbisError => new OrbisError('not-found', { what: 'provider sheet', key: id, remedy: '“orbis providers list” shows them.' });
+
+const someOf = (keys: readonly string[]): string => (keys.length > 5 ? `${keys.slice(0, 5).join(', ')} and ${keys.length - 5} more` : keys.join(', '));

@@ -1,0 +1,77 @@
+import type { Sheet } from '@orbis/core';
+import { catalogue, type SheetComparison } from '@orbis/contract';
+import type { Handle } from '../database/connect.ts';
+import { addRevision, placementCounts, resummarise, type Act, type StoredEmbed } from '../store/embeds.ts';
+import { embedsTouchedBy } from '../store/sheets.ts';
+import { newRevision, outcomeOf } from './codes.ts';
+import { sourceOfCode } from './collect.ts';
+import type { Making } from './making.ts';
+
+/** A change of one sheet: the sheets as they are and as they would be. */
+export interface SheetChange {
+  id: string;
+  before: Making;
+  after: Making;
+}
+
+/** One embed that a change of a sheet can touch, with what it comes to before and after. */
+interface Touched {
+  stored: StoredEmbed;
+  before: ReturnType<typeof outcomeOf>;
+  after: ReturnType<typeof outcomeOf>;
+}
+
+/** Holds every embed that a sheet can say something of against the sheets before and after. */
+export async function touchedBy(db: Handle, { id, before, after }: SheetChange): Promise<Touched[]> {
+  const both = [before, after].flatMap(({ sheets }) => sheets.find((sheet) => sheet.id === id) ?? []);
+  const stored = await embedsTouchedBy(db, { id, hosts: [...new Set(both.flatMap(({ hosts }) => hosts))], anywhere: both.some((sheet) => hasAnyHost(sheet)) });
+  return stored.map((row) => {
+    const source = { base: row.source.base, wishes: { settings: row.revision.settings, dress: row.revision.dress } };
+    return { stored: row, before: outcomeOf(source, before, null), after: outcomeOf(source, after, null) };
+  });
+}
+
+/* A sheet for files anywhere, or whose patterns are for more than one host: its hosts do not tell which embeds it knows. */
+const hasAnyHost = ({ files, frames, loaders = [], mounts = [], hosts }: Sheet): boolean =>
+  files !== undefined || mounts.length > 0 || [...frames, ...loaders].some(({ hostname }) => !hosts.includes(hostname));
+
+const differs = ({ before, after }: Touched): boolean => before.outcome.text !== after.outcome.text || after.outcome.problems.length > before.outcome.problems.length;
+
+/** The embeds that come out differently, as they are told. */
+export async function tellDifferences(db: Handle, touched: readonly Touched[]): Promise<SheetComparison['differs']> {
+  const changed = touched.filter(differs);
+  const counts = await placementCounts(
+    db,
+    changed.map(({ stored }) => stored.embed.id),
+  );
+  return changed.map(({ stored: { embed }, before, after }) => ({
+    embed: embed.key,
+    name: embed.name,
+    placements: counts.get(embed.id) ?? 0,
+    before: before.outcome.text,
+    after: after.outcome.text,
+    provider: { before: before.code.sheet?.id ?? null, after: after.code.sheet?.id ?? null },
+    problems: after.outcome.problems.map(({ wish, code, facts }) => ({ wish, detail: catalogue[code].detail(facts) })),
+  }));
+}
+
+/** Embeds that are read with a sheet. */
+export const readWith = (touched: readonly Touched[], id: string): string[] => touched.filter(({ before }) => before.code.sheet?.id === id).map(({ stored }) => stored.embed.key);
+
+/**
+ * Makes a change of a sheet hold: a new revision where an embed comes out differently, and what the collection is
+ * searched for where its reading does. Call it in the transaction that changes the sheet.
+ */
+export async function settleChange(tx: Handle, touched: readonly Touched[], act: Act): Promise<number> {
+  let changed = 0;
+  for (const item of touched) {
+    const { stored, after } = item;
+    const summary = sourceOfCode({ pasted: stored.source.pasted, code: after.code });
+    if (differs(item)) {
+      await addRevision(tx, stored, newRevision(after.code.sheet, stored.revision, 'sheet changed'), act);
+      changed++;
+    }
+    await resummarise(tx, stored.embed, summary);
+  }
+  return changed;
+}
