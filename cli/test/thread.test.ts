@@ -197,6 +197,56 @@ describe('the command line with a service', function () {
     expect(stdout).to.include('hollinfell/talks#opening');
   });
 
+  describe('and with sheets that it keeps', () => {
+    const ours = (args: string[]): Promise<Ran> => run(args, { env: { ORBIS_URL: test.url, ORBIS_TOKEN: test.token } });
+    const write = (name: string, text: string): string => {
+      const file = join(folder, name);
+      writeFileSync(file, text);
+      return file;
+    };
+    it('says which embeds would come out differently, saves it with --yes, and brings the built-in one back', async () => {
+      expect((await ours(['collect', write('clip.html', talkCode(test.world.port)), '--name', 'Sheet clip'])).exit).to.equal(0);
+      expect((await ours(['set', 'sheet-clip', 'start=1:52', 'parameter.zest=7'])).exit).to.equal(0);
+      const exported = await ours(['providers', 'export', 'kinorill']);
+      const file = write('kinorill.json', exported.out.replace('"name": "from"', '"name": "begin"'));
+      const refused = await ours(['providers', 'add', file]);
+      expect(refused.exit).to.equal(1);
+      expect(refused.out).to.include('sheet-clip').and.include('from=112').and.include('begin=112').and.include('Nothing was saved');
+      const saved = await ours(['providers', 'add', file, '--yes']);
+      expect([saved.exit, saved.out]).to.deep.include(0);
+      expect(saved.out).to.match(/Added kinorill, version 3\. It stands before the built-in one\. \d+ embeds? got a new revision\./);
+      expect((await ours(['providers', 'list'])).out).to.match(/kinorill +Kinorill +video +3 +your own, before the built-in one/);
+      expect((await ours(['edits', 'sheet-clip'])).out).to.include('begin=112&amp;zest=7');
+      const kept = await ours(['providers', 'remove', 'kinorill']);
+      expect([kept.exit, kept.err.includes('in use')]).to.deep.equal([4, true]);
+      expect((await ours(['providers', 'remove', 'kinorill', '--yes'])).out).to.equal('Removed; the built-in sheet of kinorill is used again.\n');
+      expect((await ours(['unset', 'sheet-clip', 'parameter.zest'])).exit).to.equal(0);
+      expect((await ours(['edits', 'sheet-clip', '--json'])).out)
+        .to.include('from=112')
+        .and.not.include('zest');
+    });
+    it('makes a copy, and refuses what is no sheet before anything is done', async () => {
+      expect((await ours(['providers', 'copy', 'tonebarn', 'moor-radio'])).out).to.include('Added moor-radio');
+      expect((await ours(['providers', 'show', 'moor-radio'])).out).to.include('moor-radio, version 2, your own');
+      const wrong = await ours([
+        'providers',
+        'add',
+        write('good.json', (await ours(['providers', 'export', 'moor-radio'])).out.replace('moor-radio', 'second')),
+        write('bad.yaml', 'id: x'),
+      ]);
+      expect([wrong.exit, wrong.err.includes('bad.yaml:1:1')]).to.deep.equal([2, true]);
+      expect((await ours(['providers', 'show', 'second'])).exit).to.equal(2);
+      expect((await ours(['providers', 'remove', 'moor-radio'])).exit).to.equal(0);
+      expect((await ours(['providers', 'remove', 'mapmere'])).err).to.include('built in and stays');
+    });
+    it('has rules for all embeds', async () => {
+      expect((await ours(['rules'])).out).to.match(/drop-tracking +off/);
+      expect((await ours(['rules', 'drop-tracking=on'])).out).to.match(/drop-tracking +on/);
+      expect((await ours(['rules', 'drop-tracking=maybe'])).exit).to.equal(2);
+      expect(JSON.parse((await ours(['rules', 'drop-tracking=off', '--json'])).out)).to.deep.equal({ dropTracking: false });
+    });
+  });
+
   describe('and without one', () => {
     it('reads a code, and says what it does', async () => {
       const file = join(folder, 'talk.html');

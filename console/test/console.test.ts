@@ -34,7 +34,7 @@ describe('an owner at the console', function () {
     await page.getByRole('button', { name: 'Collect it' }).click();
     await page.getByRole('heading', { name: 'Opening talk', level: 1 }).waitFor();
 
-    await page.getByLabel('Start').fill('1:52');
+    await page.getByRole('textbox', { name: 'Start' }).fill('1:52');
     await page.getByLabel('End', { exact: true }).fill('3:04');
     await page.getByLabel('Fit').click();
     await page.getByRole('option', { name: 'Fills its place' }).click();
@@ -150,12 +150,12 @@ describe('an owner at the console', function () {
   it('is told in the form what cannot be, and why, and what comes with a wish', async () => {
     const { context, page } = await signedIn();
     await page.goto(`${test.url}/collection/opening-talk`);
-    await page.getByLabel('Start').fill('4:00');
+    await page.getByRole('textbox', { name: 'Start' }).fill('4:00');
     await page.getByText('The end (3:04) is not after the start (4:00).', { exact: false }).waitFor();
     expect(await page.getByRole('button', { name: /^Save as revision/ }).isDisabled()).to.equal(true);
-    await page.getByLabel('Start').fill('soon');
+    await page.getByRole('textbox', { name: 'Start' }).fill('soon');
     await page.getByText('Write a time such as 1:52', { exact: false }).waitFor();
-    await page.getByLabel('Start').fill('1:52');
+    await page.getByRole('textbox', { name: 'Start' }).fill('1:52');
     await page.getByLabel('Plays by itself').click();
     await page.getByRole('option', { name: 'Yes' }).click();
     await page.getByText('Yes, because browsers let a video play by itself only without sound.').waitFor();
@@ -325,7 +325,19 @@ describe('an owner at the console', function () {
 
 describe('the screens of the console', function () {
   this.timeout(90_000);
-  const screens = ['/', '/collection', '/collection/opening-talk', '/places', '/register', '/sweeps', '/account', '/nowhere'];
+  const screens = [
+    '/',
+    '/collection',
+    '/collection/opening-talk',
+    '/places',
+    '/register',
+    '/sweeps',
+    '/providers',
+    '/providers/kinorill',
+    '/providers/new',
+    '/account',
+    '/nowhere',
+  ];
 
   for (const scheme of ['light', 'dark'] as const) {
     it(`pass axe with no serious finding, ${scheme}`, async () => {

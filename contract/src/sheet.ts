@@ -119,6 +119,10 @@ export const sheetSchema = z
       .optional()
       .meta({ description: 'Where it answers questions about its links (oEmbed 1.0); an RFC 6570 template over scheme and port' }),
     direct: z.string().min(1).max(500).optional().meta({ description: 'Where people can see the item itself; an RFC 6570 template as that of the code' }),
+    tellsTime: z
+      .strictObject({ member: name, format: z.enum(['seconds', 'milliseconds']) })
+      .optional()
+      .meta({ description: 'How its player tells its time: where in the messages that it posts to the page around it the time stands, with dots from the outside in' }),
     about: z
       .strictObject({ limits: sentence.optional(), terms: sentence.optional(), costs: sentence.optional() })
       .optional()

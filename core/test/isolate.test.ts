@@ -22,6 +22,25 @@ describe('the document of a preview', () => {
     expect(policy.get('frame-ancestors')).to.equal('http://localhost:7420');
   });
 
+  it('tells where its player is, where it can: by one script of ours, and nothing more is let in', () => {
+    const options = { title: 't', ancestors: 'http://localhost:7420', language: 'en', relay: 'http://x.frames.localhost:7421/relay.js' };
+    const document = (text: string, own = sheets) => {
+      const code = openCode(text, { sheets: own });
+      return previewDocument(text, code.reading, code.sheet, options);
+    };
+    const telling = sheets.map((sheet) => ({ ...sheet, tellsTime: { member: 'where.at', format: 'milliseconds' as const } }));
+    const player = document(talk, telling);
+    expect(player.html).to.include(`<script src="${options.relay}" data-to="http://localhost:7420" data-member="where.at" data-units="1000"></script>`);
+    expect(player.policy)
+      .to.include(`script-src ${options.relay};`)
+      .and.to.match(/sandbox allow-scripts allow-same-origin$/);
+    const file = document('<video src="https://hollinfell.localhost/a.webm" controls></video>');
+    expect(file.policy)
+      .to.include(`script-src ${options.relay};`)
+      .and.to.match(/sandbox allow-scripts$/);
+    for (const silent of [document(talk), document('<img src="https://a.localhost/a.png">', telling)]) expect(silent.html + silent.policy).not.to.include('relay');
+  });
+
   it('lets in a loader’s host and inline scripts only where the code has them', () => {
     expect(preview(codes['element and loader']!).policy.get('script-src')).to.equal('https://cdn.fennfeed.localhost');
     expect(preview('<script>x()</script>').policy.get('script-src')).to.equal("'unsafe-inline'");

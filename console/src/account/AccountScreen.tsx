@@ -7,6 +7,7 @@ import Typography from '@mui/material/Typography';
 import { useColorScheme } from '@mui/material/styles';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { api, refresh, useList } from '../api.ts';
 import { useAnnounce } from '../parts/Announcer.tsx';
 import { Card } from '../parts/Card.tsx';
@@ -17,6 +18,7 @@ import { ProblemNote } from '../parts/ProblemNote.tsx';
 import { ScreenHead } from '../parts/ScreenHead.tsx';
 import { sayWhen } from '../parts/when.ts';
 import { AddForm } from '../places/AddForm.tsx';
+import { Rules } from './Rules.tsx';
 
 /** Who is signed in, the tokens of the command line, and the look. */
 export default function AccountScreen() {
@@ -56,6 +58,14 @@ export default function AccountScreen() {
             <ToggleButton value="light">Light</ToggleButton>
             <ToggleButton value="dark">Dark</ToggleButton>
           </ToggleButtonGroup>
+        </Card>
+        <Card title="Rules for all embeds">
+          <Rules />
+        </Card>
+        <Card title="Providers">
+          <Typography>
+            What Orbis knows of providers stands in their sheets. <Link to="/providers">Look at them, or bring your own</Link>.
+          </Typography>
         </Card>
         <Card title="Tokens for the command line">
           <Box component="ul" sx={{ m: 0, mb: 2, p: 0, listStyle: 'none' }}>

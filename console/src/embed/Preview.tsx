@@ -3,7 +3,7 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
-import { useLayoutEffect, useRef, useState } from 'react';
+import { useLayoutEffect, useRef, useState, type Ref } from 'react';
 import type { ParsedWishes } from '@orbis/contract';
 import { api } from '../api.ts';
 import { ProblemNote } from '../parts/ProblemNote.tsx';
@@ -12,7 +12,7 @@ const screens = { phone: { width: 390, height: 480 }, tablet: { width: 768, heig
 type Screen = keyof typeof screens;
 
 /** The embed as it would look (while a wish cannot be fulfilled: as it last looked), in a frame of its own on another host: nothing of it runs where the owner is signed in. */
-export function Preview({ embed, wishes }: { embed: string; wishes: ParsedWishes | null }) {
+export function Preview({ embed, wishes, frame }: { embed: string; wishes: ParsedWishes | null; frame: Ref<HTMLIFrameElement> }) {
   const [screen, setScreen] = useState<Screen>('phone');
   const box = useRef<HTMLDivElement>(null);
   const [room, setRoom] = useState(390);
@@ -49,6 +49,7 @@ export function Preview({ embed, wishes }: { embed: string; wishes: ParsedWishes
           {preview.data && (
             <iframe
               key={preview.data.url}
+              ref={frame}
               title="Preview of the embed"
               src={preview.data.url}
               allow="fullscreen; autoplay"

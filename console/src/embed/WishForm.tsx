@@ -1,32 +1,32 @@
 import Box from '@mui/material/Box';
-import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { dressNamed, frameSettings, settingNamed, settings, type SettingDefinition, type Sheet } from '@orbis/core';
-import type { Outcome, Reading } from '@orbis/contract';
+import { dressNamed, frameSettings, settings, type Reading, type SettingDefinition, type Sheet } from '@orbis/core';
+import type { Outcome } from '@orbis/contract';
+import { Unfold } from '../parts/Unfold.tsx';
 import type { Draft } from './draft.ts';
+import type { PlayerTime } from './player-time.ts';
+import { ChoiceField } from './wishes/ChoiceField.tsx';
+import { ColourField } from './wishes/ColourField.tsx';
+import { ruleOf, type FieldProps } from './wishes/field.ts';
+import { HandParameters } from './wishes/HandParameters.tsx';
+import { LineField } from './wishes/LineField.tsx';
+import { PlaceField } from './wishes/PlaceField.tsx';
+import { SliderField } from './wishes/SliderField.tsx';
+import { TimeField } from './wishes/TimeField.tsx';
 
 /* What options of dress are called in the form; settings bring their labels. */
 const labels: Record<string, string> = { 'fit': 'Fit', 'shape': 'Shape', 'share': 'Share of the width', 'max-width': 'Never wider than', 'align': 'Stands' };
-const choices: Record<string, [value: string, label: string][]> = {
-  fit: [
-    ['', 'As in the code'],
-    ['shape', 'Fills its place'],
-  ],
-  align: [
-    ['', 'As in the code'],
-    ['left', 'On the left'],
-    ['centre', 'In the middle'],
-    ['right', 'On the right'],
-  ],
+type Options = [value: string, label: string][];
+const asInCode: Options[number] = ['', 'As in the code'];
+const choices: Record<string, Options> = {
+  fit: [asInCode, ['shape', 'Fills its place']],
+  align: [asInCode, ['left', 'On the left'], ['centre', 'In the middle'], ['right', 'On the right']],
 };
-const onOff: [string, string][] = [
-  ['', 'As in the code'],
-  ['on', 'Yes'],
-  ['off', 'No'],
-];
+const onOff: Options = [asInCode, ['on', 'Yes'], ['off', 'No']];
 const units: Record<string, string> = { 'max-width': 'px', 'width': 'px', 'height': 'px' };
+const grid = { display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' }, gap: 2 };
+const group = { border: 0, p: 0, m: 0, minWidth: 0 };
 
 interface Props {
   draft: Draft;
@@ -36,79 +36,104 @@ interface Props {
   brought: Outcome['brought'];
   sheet: Sheet | null;
   /** What the code shows, and whether it has a frame or player of its own. */
-  reading: Reading;
-  onChange: (name: string, value: string) => void;
+  reading: Pick<Reading, 'kind' | 'parts'>;
+  player: PlayerTime | null;
+  onChange: (name: string, value: string | null) => void;
 }
 
 /** Settings and dress as a form, in plain words. What the provider does not offer stays visible, and says why. */
-export function WishForm({ draft, wrong, problems, brought, sheet, reading, onChange }: Props) {
-  const field = (name: string, explain: string, example: string, options: [string, string][] | undefined, off: string | null) => {
-    const against = problems.find((problem) => problem.wish === name);
-    const with_ = brought.find((b) => b.wish === name);
-    const help = wrong[name] ?? against?.detail ?? (off || undefined) ?? (with_ ? `Yes, because ${with_.reason}.` : undefined);
-    return (
-      <TextField
-        key={name}
-        label={settingNamed(name)?.label ?? labels[name] ?? name}
-        value={draft[name] ?? ''}
-        onChange={(event) => onChange(name, event.target.value)}
-        error={Boolean(wrong[name] ?? against)}
-        helperText={help ?? (options || off !== null ? undefined : explain)}
-        disabled={off !== null}
-        select={options !== undefined}
-        placeholder={example.replace('%', ' %')}
-        slotProps={{
-          input: { endAdornment: units[name] ? <Typography color="textSecondary">{units[name]}</Typography> : undefined },
-          select: { displayEmpty: true },
-          inputLabel: { shrink: true },
-          htmlInput: { 'data-wish': name },
-        }}
-      >
-        {options?.map(([value, label]) => (
-          <MenuItem key={value} value={value}>
-            {label}
-          </MenuItem>
-        ))}
-      </TextField>
-    );
+export function WishForm({ draft, wrong, problems, brought, sheet, reading, player, onChange }: Props) {
+  const fieldOf = (name: string, label: string, explain: string | undefined, example: string): FieldProps => {
+    const came = brought.find((b) => b.wish === name);
+    return {
+      name,
+      label,
+      value: draft[name] ?? '',
+      wrong: wrong[name] ?? problems.find((problem) => problem.wish === name)?.detail,
+      help: came ? `${name === 'muted' ? 'Yes, because ' : ''}${came.reason}`.replace(/[^.]$/, '$&.') : explain,
+      example: example.replace('%', ' %'),
+      onChange: (value) => onChange(name, value),
+    };
   };
-  const hasFrame = reading.parts.some(({ role }) => role === 'frame' || role === 'media');
-  const offered = ({ name }: SettingDefinition): boolean =>
-    frameSettings.has(name) ? hasFrame : sheet !== null && (name in sheet.settings || (name === 'privacy' && sheet.quiet !== undefined));
+  const hasFrame = reading.parts.some(({ role }) => role === 'frame' || role === 'media' || role === 'image');
+  const everywhere = ({ name }: SettingDefinition): boolean => frameSettings.has(name) || name === 'tracking';
+  const offered = (setting: SettingDefinition): boolean =>
+    everywhere(setting) ? hasFrame || setting.name === 'tracking' : ruleOf(sheet, setting) !== undefined || (setting.name === 'privacy' && sheet?.quiet !== undefined);
+  const fits = ({ kinds }: SettingDefinition): boolean => kinds === 'any' || kinds.includes(reading.kind);
+  const ofProvider = settings.filter((setting) => !everywhere(setting) && offered(setting));
+  const ofEvery = settings.filter((setting) => everywhere(setting) && offered(setting));
   /* What makes no sense for this kind is not shown; what this provider does not offer is, and says so. */
-  const shown = settings.filter((setting) => offered(setting) || (!frameSettings.has(setting.name) && (setting.kinds === 'any' || setting.kinds.includes(reading.kind))));
-  const offReason = (setting: SettingDefinition): string | null => {
-    if (offered(setting)) return null;
-    return sheet ? `${sheet.name} does not offer this.` : ''; // said once, above all of them
+  const missing = settings.filter((setting) => !everywhere(setting) && !offered(setting) && fits(setting));
+
+  const field = (setting: SettingDefinition) => {
+    const rule = ruleOf(sheet, setting);
+    const props = fieldOf(setting.name, setting.label, [explained(setting), rule?.note].filter(Boolean).join(' '), setting.example);
+    switch (setting.type) {
+      case 'time':
+        return <TimeField key={setting.name} {...props} player={player} />;
+      case 'switch':
+        return <ChoiceField key={setting.name} {...props} options={setting.name === 'tracking' ? [asInCode, ['off', 'Taken out'], ['on', 'Kept, whatever the rule']] : onOff} />;
+      case 'choice':
+        return rule && 'choices' in rule ? (
+          <ChoiceField
+            key={setting.name}
+            {...props}
+            options={[asInCode, ...Object.keys(rule.choices).map((word): [string, string] => [word, word.charAt(0).toUpperCase() + word.slice(1)])]}
+          />
+        ) : null;
+      case 'colour':
+        return <ColourField key={setting.name} {...props} />;
+      case 'number': {
+        const { least, most, whole = false } = (rule ?? {}) as { least?: number; most?: number; whole?: boolean };
+        return least !== undefined && most !== undefined ? (
+          <SliderField key={setting.name} {...props} least={least} most={most} whole={whole} />
+        ) : (
+          <LineField key={setting.name} {...props} unit={units[setting.name]} />
+        );
+      }
+      case 'coordinates':
+        return <PlaceField key={setting.name} {...props} zoom={Number(draft['zoom']) || 13} />;
+      case 'text':
+        return <LineField key={setting.name} {...props} />;
+    }
   };
-  const noteOf = ({ name }: SettingDefinition): string | undefined => sheet?.settings[name as keyof Sheet['settings']]?.note;
-  const optionsOf = ({ name, type }: SettingDefinition): [string, string][] | undefined => {
-    if (type === 'switch') return onOff;
-    const rule = sheet?.settings[name as keyof Sheet['settings']];
-    if (type !== 'choice' || !rule || !('choices' in rule)) return undefined;
-    return [['', 'As in the code'], ...Object.keys(rule.choices).map((word): [string, string] => [word, word.charAt(0).toUpperCase() + word.slice(1)])];
-  };
-  const grid = { display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' }, gap: 2 };
+  const hasHand = Object.keys(draft).some((name) => name.startsWith('parameter.'));
   return (
     <Stack spacing={3}>
-      <Stack spacing={2} component="fieldset" sx={{ border: 0, p: 0, m: 0, minWidth: 0 }}>
+      <Stack spacing={2} component="fieldset" sx={group}>
         <Typography variant="h3" component="legend">
           What it does
         </Typography>
-        {!sheet && <Typography color="textSecondary">Orbis has no sheet for this provider, so it does not know where these go in its code.</Typography>}
-        <Box sx={grid}>{shown.map((s) => field(s.name, [s.explain, noteOf(s)].filter(Boolean).join(' '), s.example, optionsOf(s), offReason(s)))}</Box>
+        {!sheet && <Typography color="textSecondary">Orbis has no sheet for this provider, so it does not know where its settings go in this code.</Typography>}
+        <Box sx={grid}>{[...ofProvider, ...ofEvery].map(field)}</Box>
+        {sheet && missing.length > 0 && (
+          <Typography variant="body2" color="textSecondary" data-missing={missing.map(({ name }) => name).join(' ')}>
+            {sheet.name} does not offer: {missing.map(({ label }) => label).join(' · ')}.
+          </Typography>
+        )}
+        {hasHand ? (
+          <HandParameters draft={draft} onChange={onChange} />
+        ) : (
+          <Unfold label="Set a parameter by hand">
+            <HandParameters draft={draft} onChange={onChange} />
+          </Unfold>
+        )}
       </Stack>
-      <Stack spacing={2} component="fieldset" sx={{ border: 0, p: 0, m: 0, minWidth: 0 }}>
+      <Stack spacing={2} component="fieldset" sx={group}>
         <Typography variant="h3" component="legend">
           How it sits on the page
         </Typography>
         <Box sx={grid}>
           {(['fit', 'align', 'max-width', 'share', 'shape'] as const).map((name) => {
             const option = dressNamed(name)!;
-            return field(name, option.explain, option.example, choices[name], null);
+            const props = fieldOf(name, labels[name]!, choices[name] ? undefined : option.explain, option.example);
+            return choices[name] ? <ChoiceField key={name} {...props} options={choices[name]} /> : <LineField key={name} {...props} unit={units[name]} />;
           })}
         </Box>
       </Stack>
     </Stack>
   );
 }
+
+/* A switch says by its label what it is. */
+const explained = ({ type, explain }: SettingDefinition): string | undefined => (type === 'switch' || type === 'choice' ? undefined : explain);

@@ -3,7 +3,8 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { useDeferredValue, useState } from 'react';
+import { useDeferredValue, useRef, useState } from 'react';
+import { handName } from '@orbis/core';
 import type { Embed } from '@orbis/contract';
 import { api, refresh, useList } from '../api.ts';
 import { useAnnounce } from '../parts/Announcer.tsx';
@@ -13,6 +14,7 @@ import { ProblemNote } from '../parts/ProblemNote.tsx';
 import { plural } from '../parts/when.ts';
 import { Changes } from './Changes.tsx';
 import { draftOf, wishesOf, type Draft } from './draft.ts';
+import { usePlayerTime } from './player-time.ts';
 import { Placements } from './Placements.tsx';
 import { Preview } from './Preview.tsx';
 import { Revisions } from './Revisions.tsx';
@@ -25,7 +27,9 @@ export function Workbench({ embed, etag }: { embed: Embed; etag: string }) {
   const announce = useAnnounce();
   const { wishes, wrong } = wishesOf(useDeferredValue(draft));
   const sheets = useList('providers.list', {});
-  const sheet = sheets.items.find((s) => s.id === embed.reading.sheet?.id) ?? null;
+  const sheet = sheets.items.find(({ id }) => id === embed.reading.sheet?.id)?.sheet ?? null;
+  const frame = useRef<HTMLIFrameElement>(null);
+  const player = usePlayerTime(frame);
   const outcome = useQuery({
     queryKey: ['outcome', embed.key, wishes],
     queryFn: async () => ({ ...(await api.call('outcomes.create', { body: { embed: embed.key, ...wishes } })).data, wishes }),
@@ -33,7 +37,7 @@ export function Workbench({ embed, etag }: { embed: Embed; etag: string }) {
   });
   const problems = outcome.data?.problems ?? [];
   const names = new Set([...Object.keys(draft), ...Object.keys(saved)]);
-  const changed = [...names].some((name) => (draft[name] ?? '').trim() !== (saved[name] ?? ''));
+  const changed = [...names].some((name) => (draft[name] ?? '').trim() !== (saved[name] ?? '') || (name.startsWith(handName('')) && name in draft !== name in saved));
   const save = useMutation({
     mutationFn: async () => (await api.call('revisions.create', { params: { embed: embed.key }, body: wishesOf(draft).wishes, ifMatch: etag })).data,
     onSuccess: async (now) => {
@@ -50,7 +54,7 @@ export function Workbench({ embed, etag }: { embed: Embed; etag: string }) {
     <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0,1fr)', lg: 'minmax(0,1.15fr) minmax(0,1fr)' }, gap: 3, alignItems: 'start' }}>
       <Stack spacing={3} sx={{ minWidth: 0 }}>
         <Card>
-          <Preview embed={embed.key} wishes={outcome.data && problems.length === 0 ? outcome.data.wishes : null} />
+          <Preview frame={frame} embed={embed.key} wishes={outcome.data && problems.length === 0 ? outcome.data.wishes : null} />
         </Card>
         <Card title="The code" action={outcome.data && <CopyButton text={outcome.data.text} label="Copy without a place" />}>
           <ProblemNote error={outcome.error} />
@@ -66,7 +70,10 @@ export function Workbench({ embed, etag }: { embed: Embed; etag: string }) {
             brought={outcome.data?.brought ?? []}
             sheet={sheet}
             reading={embed.reading}
-            onChange={(name, value) => setDraft((now) => ({ ...now, [name]: value }))}
+            player={player}
+            onChange={(name, value) =>
+              setDraft((now) => (value === null ? Object.fromEntries(Object.entries(now).filter(([other]) => other !== name)) : { ...now, [name]: value }))
+            }
           />
           <ProblemNote error={save.error} />
           <Box sx={{ display: 'flex', gap: 1.5, mt: 3, alignItems: 'center', flexWrap: 'wrap' }}>

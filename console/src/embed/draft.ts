@@ -1,4 +1,4 @@
-import { dressNamed, dressNames, settingNamed, settingNames, type Dress, type Settings } from '@orbis/core';
+import { dressNamed, dressNames, handName, settingNamed, settingNames, type Dress, type Settings } from '@orbis/core';
 import { sayWishes, type ParsedWishes } from '@orbis/contract';
 
 /** The wishes as they stand in the form: one text for each name; empty means not wished. */
@@ -10,6 +10,11 @@ export const draftOf = (wishes: ParsedWishes): Draft => Object.fromEntries(sayWi
 export function wishesOf(draft: Draft): { wishes: ParsedWishes; wrong: Record<string, string> } {
   const wishes: ParsedWishes = { settings: {}, dress: {} };
   const wrong: Record<string, string> = {};
+  for (const [name, text] of Object.entries(draft)) {
+    if (!name.startsWith(handName(''))) continue;
+    // A parameter may well be empty: it is wished as soon as it is there.
+    wishes.settings.parameters = { ...wishes.settings.parameters, [name.slice(handName('').length)]: text };
+  }
   for (const name of [...settingNames, ...dressNames]) {
     const text = draft[name]?.trim() ?? '';
     if (text === '') continue;

@@ -3,6 +3,7 @@ import CollectIcon from '@mui/icons-material/ContentPasteOutlined';
 import CollectionIcon from '@mui/icons-material/CollectionsBookmarkOutlined';
 import HarvestIcon from '@mui/icons-material/GrassOutlined';
 import PlacesIcon from '@mui/icons-material/WebOutlined';
+import ProvidersIcon from '@mui/icons-material/ExtensionOutlined';
 import RegisterIcon from '@mui/icons-material/FactCheckOutlined';
 import SweepsIcon from '@mui/icons-material/TravelExploreOutlined';
 import Box from '@mui/material/Box';
@@ -16,6 +17,7 @@ const screens = [
   { to: '/places', label: 'Places', icon: <PlacesIcon /> },
   { to: '/register', label: 'Register', icon: <RegisterIcon /> },
   { to: '/sweeps', label: 'Sweeps', icon: <SweepsIcon /> },
+  { to: '/providers', label: 'Providers', icon: <ProvidersIcon /> },
   { to: '/account', label: 'Account', icon: <AccountIcon /> },
 ];
 
@@ -55,8 +57,8 @@ export function Shell() {
             to={to}
             end={to === '/'}
             sx={{
-              // On a phone there is no room for all of them: harvesting is reached from the screen for collecting.
-              'display': { xs: to === '/harvests' ? 'none' : 'flex', md: 'flex' },
+              // On a phone there is no room for all of them: these are reached from the screens for collecting and of the account.
+              'display': { xs: to === '/harvests' || to === '/providers' ? 'none' : 'flex', md: 'flex' },
               'flexDirection': { xs: 'column', md: 'row' },
               'flex': { xs: 1, md: 'none' },
               'alignItems': 'center',

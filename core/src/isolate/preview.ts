@@ -11,21 +11,39 @@ export interface PreviewDocument {
   policy: string;
 }
 
+export interface PreviewOptions {
+  title: string;
+  /** The origin that may frame it. */
+  ancestors: string;
+  language: string;
+  /** The address of a script of ours that tells the page around it where the player is. */
+  relay?: string;
+}
+
+/* A player of our own tells its time by itself, a provider's where its sheet says how. */
+const tellsTime = ({ parts }: Reading, sheet: Sheet | null): boolean => sheet?.tellsTime !== undefined || parts.some(({ role }) => role === 'media');
+
+const relayTag = (src: string, sheet: Sheet | null, to: string): string => {
+  const { member = '', format = 'seconds' } = sheet?.tellsTime ?? {};
+  return `<script src="${escapeAttribute(src)}" data-to="${escapeAttribute(to)}" data-member="${escapeAttribute(member)}" data-units="${format === 'seconds' ? 1 : 1000}"></script>`;
+};
+
 /**
  * Puts a code into a document of its own. The policy lets it reach what its reading names, and nothing else; only
  * `ancestors` (an origin) may frame it. `text` is the code as it would be delivered.
  */
-export function previewDocument(text: string, reading: Reading, sheet: Sheet | null, options: { title: string; ancestors: string; language: string }): PreviewDocument {
+export function previewDocument(text: string, reading: Reading, sheet: Sheet | null, options: PreviewOptions): PreviewDocument {
+  const relay = tellsTime(reading, sheet) ? (options.relay ?? null) : null;
   const html = `<!doctype html>
 <html lang="${escapeAttribute(options.language)}">
 <head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>${escapeText(options.title)}</title>
 <style>html{background:#fff;color:#222}body{margin:0;display:flow-root;font:16px/1.5 sans-serif}</style></head>
 <body>
-${text}
+${text}${relay === null ? '' : `\n${relayTag(relay, sheet, options.ancestors)}`}
 </body>
 </html>
 `;
-  return { html, policy: previewPolicy(reading, sheet, options.ancestors) };
+  return { html, policy: previewPolicy(reading, sheet, options.ancestors, relay) };
 }
 
 const directiveOf: Partial<Record<Use, string>> = {
@@ -38,7 +56,7 @@ const directiveOf: Partial<Record<Use, string>> = {
   data: 'connect-src',
 };
 
-function previewPolicy(reading: Reading, sheet: Sheet | null, ancestors: string): string {
+function previewPolicy(reading: Reading, sheet: Sheet | null, ancestors: string, relay: string | null): string {
   const sources = new Map<string, Set<string>>();
   const allow = (directive: string, source: string): void => void (sources.get(directive) ?? sources.set(directive, new Set()).get(directive)!).add(source);
   for (const address of reading.addresses) {
@@ -56,10 +74,11 @@ function previewPolicy(reading: Reading, sheet: Sheet | null, ancestors: string)
     for (const use of uses) if (directiveOf[use]) allow(directiveOf[use], `${host}:*`);
   }
   if (reading.parts.some((part) => part.role === 'setup')) allow('script-src', "'unsafe-inline'");
+  if (relay !== null) allow('script-src', relay);
   // Inline styles are what dress is made of.
   allow('style-src', "'unsafe-inline'");
   const list = [...sources].map(([directive, values]) => `${directive} ${[...values].join(' ')}`);
-  const tokens = powersOf(reading).map((power) => power.token);
+  const tokens = [...new Set([...powersOf(reading).map((power) => power.token), ...(relay === null ? [] : ['allow-scripts'])])];
   if (!sources.has('form-action')) list.push("form-action 'none'");
   return ["default-src 'none'", ...list, "base-uri 'none'", `frame-ancestors ${ancestors}`, `sandbox ${tokens.join(' ')}`.trim()].join('; ');
 }

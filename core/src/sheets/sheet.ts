@@ -159,6 +159,8 @@ export interface Sheet {
   oembed?: { endpoint: string; formats?: ('json' | 'xml')[] };
   /** Where people can see the item itself: an RFC 6570 template as those of the code. */
   direct?: string;
+  /** How its player tells its time to the page around it: where in the messages that it posts (HTML, section 9.3) the time stands. */
+  tellsTime?: { member: string; format: 'seconds' | 'milliseconds' };
   /** Worth knowing before one relies on it, in plain words. */
   about?: { limits?: string; terms?: string; costs?: string };
   /** Where it answers when no link says it; https on the usual port where nothing is said. */

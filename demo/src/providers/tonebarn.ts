@@ -81,7 +81,7 @@ function frames(): Router {
         style: '',
         head: `<style>body{margin:0;padding:14px 18px;font:16px sans-serif;background:${dark ? '#232a27' : '#f5f1e8'};color:${dark ? '#f5f1e8' : '#232a27'};border-left:8px solid ${colourIn(request, 'ink', '#2f6145')}}p{margin:0 0 10px;text-transform:capitalize}audio{width:100%}</style>\n`,
         body: `<p>${escapeHtml(title)}</p><audio controls src="/sounds/under-the-fell.wav"${keep ? '' : ' controlslist="nodownload"'}${quiet ? ' muted' : ''} preload="auto"></audio>${keep ? '<a href="/sounds/under-the-fell.wav" download>Take it along</a>' : ''}
-<script>const a = document.querySelector('audio'); a.addEventListener('loadedmetadata', () => { a.currentTime = ${begin}; });</script>`,
+<script>const a = document.querySelector('audio'); a.addEventListener('loadedmetadata', () => { a.currentTime = ${begin}; }); for (const name of ['timeupdate', 'seeked', 'pause']) a.addEventListener(name, () => parent.postMessage({ tonebarn: { heard: a.currentTime * 1000 } }, '*'));</script>`,
       }),
     );
   });

@@ -1,6 +1,7 @@
 import express, { type Express } from 'express';
 import type { Connection } from '../database/connect.ts';
 import { findPreview } from '../store/previews.ts';
+import { relayPath, relayScript } from './relay.ts';
 import type { Origins } from '../origins.ts';
 
 /** The second origin: documents of foreign code, each on a host of its own. It knows no cookie and no person. */
@@ -8,6 +9,10 @@ export function createFramesApp({ connection, origins, now }: { connection: Conn
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);
+  app.get(relayPath, (_request, response) => {
+    // A document without an origin of its own asks for it as if from elsewhere.
+    response.set({ 'Cache-Control': 'no-store', 'Cross-Origin-Resource-Policy': 'cross-origin', 'X-Content-Type-Options': 'nosniff' }).type('js').send(relayScript);
+  });
   app.get('/{*path}', async (request, response) => {
     const name = origins().previewName(request.hostname, request.path);
     const found = name && (await findPreview(connection.db, name, now()));

@@ -1,6 +1,7 @@
 import { limits, powersOf, previewDocument } from '@orbis/core';
 import { OrbisError, tellReading } from '@orbis/contract';
 import type { Deps } from '../app.ts';
+import { relayPath } from '../frames/relay.ts';
 import { newPublicId } from '../store/ids.ts';
 import { insertPreview } from '../store/previews.ts';
 import { outcomeOf, refuseProblems, tellOutcome } from '../work/codes.ts';
@@ -39,7 +40,12 @@ export function codeHandlers(deps: Deps): Handlers<Named<'readings' | 'outcomes'
       const { code, outcome } = outcomeOf({ base, wishes: body }, making(), null);
       refuseProblems(outcome);
       const name = newPublicId() + newPublicId();
-      const document = previewDocument(outcome.text, code.reading, code.sheet, { title: body.embed ?? 'Preview', ancestors: origins().console, language: 'en' });
+      const document = previewDocument(outcome.text, code.reading, code.sheet, {
+        title: body.embed ?? 'Preview',
+        ancestors: origins().console,
+        language: 'en',
+        relay: new URL(relayPath, origins().previewUrl(name)).href,
+      });
       const expiresAt = await insertPreview(db, name, document, { by: act.by, now: now() });
       return { status: 201, data: { url: origins().previewUrl(name), expiresAt: expiresAt.toISOString(), powers: powersOf(code.reading) } };
     },

@@ -1,0 +1,172 @@
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { Link, useNavigate, useParams } from 'react-router';
+import { settings } from '@orbis/core';
+import type { Provider } from '@orbis/contract';
+import { api, refresh } from '../api.ts';
+import { useAnnounce } from '../parts/Announcer.tsx';
+import { Card } from '../parts/Card.tsx';
+import { Confirm } from '../parts/Confirm.tsx';
+import { CopyButton } from '../parts/CopyButton.tsx';
+import { ProblemNote } from '../parts/ProblemNote.tsx';
+import { ScreenHead } from '../parts/ScreenHead.tsx';
+import { Waiting } from '../parts/Waiting.tsx';
+import { plural } from '../parts/when.ts';
+import { mono } from '../theme.ts';
+import { sheetOrigins } from './origins.ts';
+import { Differences, SheetEditor } from './SheetEditor.tsx';
+
+/** One provider: what its sheet says in plain words, and the sheet itself. */
+export default function ProviderScreen() {
+  const { provider: id = '' } = useParams();
+  const found = useQuery({
+    queryKey: ['providers', 'providers.read', id],
+    queryFn: async () => {
+      const { data, etag } = await api.call('providers.read', { params: { provider: id } });
+      return { ...data, etag: etag ?? '' };
+    },
+  });
+  const announce = useAnnounce();
+  if (found.error) return <ProblemNote error={found.error} />;
+  if (!found.data) return <Waiting />;
+  const { sheet, from, embeds, text, etag } = found.data;
+  return (
+    <>
+      <ScreenHead title={sheet.name} lead={[sheet.kind, `version ${sheet.version}`, sheetOrigins[from], ...(embeds > 0 ? [plural(embeds, 'embed')] : [])].join(' · ')}>
+        <Button component={Link} to={`/providers/new?copy=${id}`}>
+          Make a copy
+        </Button>
+        <Button component="a" download={`${id}.${text.trimStart().startsWith('{') ? 'json' : 'yaml'}`} href={`data:text/plain;charset=utf-8,${encodeURIComponent(text)}`}>
+          Export it
+        </Button>
+        {from !== 'built-in' && <Remove id={id} etag={etag} />}
+      </ScreenHead>
+      <Stack spacing={3}>
+        <Card title="What it says">
+          <About sheet={sheet} />
+        </Card>
+        <Card title="The sheet itself" action={<CopyButton text={text} label="Copy the sheet" />}>
+          {from === 'built-in' && (
+            <Alert severity="info" variant="outlined" sx={{ mb: 2 }}>
+              This one is built in. What you change here is saved as a sheet of your own, which is used instead; the built-in one is never lost.
+            </Alert>
+          )}
+          <SheetEditor
+            key={etag}
+            initial={text}
+            onSaved={({ changed }) => announce(changed > 0 ? `Saved. ${plural(changed, 'embed')} got a new revision.` : 'Saved. No embed comes out differently.')}
+          />
+        </Card>
+      </Stack>
+    </>
+  );
+}
+
+const places = {
+  query: 'a parameter of the address',
+  fragment: 'behind the # of the address',
+  path: 'a step of the address',
+  attribute: 'an attribute',
+  json: 'JSON in an attribute',
+  option: 'an option of its script',
+};
+
+function About({ sheet }: { sheet: Provider['sheet'] }) {
+  const rows: [string, string][] = [
+    ['It is for', sheet.files ? `files that end in ${sheet.files.join(', ')}, wherever they are` : sheet.pages ? 'pages of any site, by their links' : sheet.hosts.join(', ')],
+    ...(sheet.quiet ? ([['Quieter address', sheet.quiet.host]] as [string, string][]) : []),
+    ...(sheet.tracks ? ([['Parameters that only follow people', sheet.tracks.join(', ')]] as [string, string][]) : []),
+    ...Object.values(sheet.why ?? {}).map((why): [string, string] => ['It needs', why]),
+    ...(sheet.about?.limits ? ([['Limits', sheet.about.limits]] as [string, string][]) : []),
+    ...(sheet.about?.terms ? ([['Terms', sheet.about.terms]] as [string, string][]) : []),
+    ...(sheet.about?.costs ? ([['Costs', sheet.about.costs]] as [string, string][]) : []),
+  ];
+  const offered = settings.flatMap((setting) => {
+    const rule = sheet.settings[setting.name as keyof typeof sheet.settings];
+    return rule ? [{ setting, rule }] : [];
+  });
+  return (
+    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0,1fr)', lg: 'minmax(0,1fr) minmax(0,1.2fr)' }, gap: 4 }}>
+      <Box component="dl" sx={{ m: 0, display: 'grid', gap: 1.5, alignContent: 'start' }}>
+        {rows.map(([term, meaning]) => (
+          <Box key={term + meaning}>
+            <Typography component="dt" variant="body2" color="textSecondary">
+              {term}
+            </Typography>
+            <Typography component="dd" sx={{ m: 0, overflowWrap: 'anywhere' }}>
+              {meaning}
+            </Typography>
+          </Box>
+        ))}
+      </Box>
+      {offered.length === 0 ? (
+        <Typography color="textSecondary">It offers no settings of its own.</Typography>
+      ) : (
+        <Box
+          component="table"
+          sx={{
+            'borderCollapse': 'collapse',
+            'width': '100%',
+            '& th, & td': { textAlign: 'left', py: 0.75, pr: 2, borderBottom: 1, borderColor: 'divider', fontWeight: 400 },
+            '& thead th': { color: 'text.secondary', fontSize: 14 },
+          }}
+        >
+          <thead>
+            <tr>
+              <th scope="col">Setting</th>
+              <th scope="col">Its name there</th>
+              <th scope="col">Where</th>
+            </tr>
+          </thead>
+          <tbody>
+            {offered.map(({ setting, rule }) => (
+              <tr key={setting.name}>
+                <Box component="th" scope="row" sx={{ fontWeight: '600 !important' }}>
+                  {setting.label}
+                </Box>
+                <Box component="td" sx={{ fontFamily: mono, fontSize: 14, overflowWrap: 'anywhere' }}>
+                  {rule.name}
+                </Box>
+                <td>{places[rule.in]}</td>
+              </tr>
+            ))}
+          </tbody>
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+/* A sheet that embeds depend on is taken away only by somebody who has seen which. */
+function Remove({ id, etag }: { id: string; etag: string }) {
+  const navigate = useNavigate();
+  const announce = useAnnounce();
+  const comparison = useQuery({ queryKey: ['providers', 'removal', id, etag], queryFn: async () => (await api.call('providers.compare', { body: { remove: id } })).data });
+  const remove = useMutation({
+    mutationFn: () => api.call('providers.remove', { params: { provider: id }, query: { accept: 'true' }, ifMatch: etag }),
+    onSuccess: async () => {
+      await navigate('/providers');
+      await refresh();
+      announce('The sheet is removed.');
+    },
+  });
+  return (
+    <>
+      <Confirm
+        label="Remove it"
+        color="error"
+        title={comparison.data?.from === 'built-in' ? 'Go back to the built-in sheet?' : 'Remove this sheet?'}
+        disabled={!comparison.data || remove.isPending}
+        onConfirm={() => remove.mutate()}
+      >
+        {comparison.data && <Differences comparison={comparison.data} />}
+        <Typography sx={{ mt: 2 }}>Export it first if you may want it again.</Typography>
+      </Confirm>
+      <ProblemNote error={remove.error} />
+    </>
+  );
+}

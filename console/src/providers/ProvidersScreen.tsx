@@ -1,0 +1,83 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { settingNamed } from '@orbis/core';
+import type { Provider } from '@orbis/contract';
+import { Link } from 'react-router';
+import { useList } from '../api.ts';
+import { Card } from '../parts/Card.tsx';
+import { ProblemNote } from '../parts/ProblemNote.tsx';
+import { ScreenHead } from '../parts/ScreenHead.tsx';
+import { Waiting } from '../parts/Waiting.tsx';
+import { plural } from '../parts/when.ts';
+import { sheetOrigins } from './origins.ts';
+
+/** What Orbis knows of providers: their sheets. */
+export default function ProvidersScreen() {
+  const list = useList('providers.list', {});
+  const own = list.items.filter(({ from }) => from !== 'built-in');
+  const builtIn = list.items.filter(({ from }) => from === 'built-in');
+  return (
+    <>
+      <ScreenHead
+        title="Providers"
+        lead="A provider’s sheet says how its links and codes look, and where each setting goes in them. Sheets are files: bring your own, or change a copy of another."
+      >
+        <Button variant="contained" component={Link} to="/providers/new">
+          Bring a sheet
+        </Button>
+      </ScreenHead>
+      <ProblemNote error={list.error} />
+      {list.isPending && <Waiting />}
+      <Box sx={{ display: 'grid', gap: 3 }}>
+        {own.length > 0 && (
+          <Card title="Your own">
+            <SheetList items={own} />
+          </Card>
+        )}
+        {builtIn.length > 0 && (
+          <Card title="Built in">
+            <SheetList items={builtIn} />
+          </Card>
+        )}
+      </Box>
+    </>
+  );
+}
+
+function SheetList({ items }: { items: readonly Provider[] }) {
+  return (
+    <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
+      {items.map(({ id, from, embeds, sheet }) => (
+        <Box
+          component="li"
+          key={id}
+          sx={{
+            'display': 'grid',
+            'gridTemplateColumns': { xs: '1fr', md: '220px 120px minmax(0,1fr) 110px' },
+            'columnGap': 2,
+            'alignItems': 'baseline',
+            'py': 1.25,
+            'borderTop': 1,
+            'borderColor': 'divider',
+            '&:first-of-type': { borderTop: 0 },
+          }}
+        >
+          <Typography sx={{ fontWeight: 600 }}>
+            <Link to={`/providers/${id}`}>{sheet.name}</Link>
+          </Typography>
+          <Typography color="textSecondary">{sheet.kind}</Typography>
+          <Typography variant="body2" color="textSecondary">
+            {Object.keys(sheet.settings)
+              .map((name) => settingNamed(name)?.label ?? name)
+              .join(' · ') || 'no settings of its own'}
+            {from === 'override' && ` (${sheetOrigins[from]})`}
+          </Typography>
+          <Typography variant="body2" color="textSecondary" sx={{ textAlign: { md: 'right' }, fontVariantNumeric: 'tabular-nums' }}>
+            {embeds === 0 ? '' : plural(embeds, 'embed')}
+          </Typography>
+        </Box>
+      ))}
+    </Box>
+  );
+}

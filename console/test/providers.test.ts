@@ -1,0 +1,129 @@
+import { expect } from 'chai';
+import type { Page } from 'playwright-core';
+import { startTestOrbis, talkCode, type TestOrbis } from '../../service/test/support/orbis.ts';
+import { closeBrowser, expectSoon, newWindow } from './support/browser.ts';
+
+describe('an owner who adjusts, at the console', function () {
+  this.timeout(90_000);
+  let test: TestOrbis;
+  let page: Page;
+  const collect = async (name: string, text: string, settings: object = {}): Promise<void> => void (await test.client.call('embeds.create', { body: { name, text, settings } }));
+  before(async () => {
+    test = await startTestOrbis();
+    ({ page } = await newWindow());
+    await page.goto(await test.orbis.link('sign-in'));
+    await page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
+  });
+  after(async () => {
+    await closeBrowser();
+    await test.stop();
+  });
+  const open = (key: string) => page.goto(`${test.url}/collection/${key}`);
+  const wish = (name: string) => page.locator(`input[data-wish="${name}"]`);
+
+  it('takes the time at which the player is, of a provider and of a file', async () => {
+    await collect('Talk to cut', talkCode(test.world.port));
+    await collect('Own file', `<video controls width="320" src="http://kinorill.localhost:${test.world.port}/media/sky.webm"></video>`);
+    for (const key of ['talk-to-cut', 'own-file']) {
+      await open(key);
+      const frame = page.frameLocator('iframe[title="Preview of the embed"]');
+      const video = key === 'own-file' ? frame.locator('video') : frame.frameLocator('iframe').locator('video');
+      expect(await page.getByRole('button', { name: 'From here' }).count()).to.equal(0);
+      await video.evaluate((player: HTMLVideoElement) => {
+        player.currentTime = 83.5;
+      });
+      await page.getByRole('button', { name: 'From here' }).click();
+      expect(await wish('start').inputValue()).to.equal('1:23.5');
+      await expectSoon(async () => /from=83\.5|#t=83\.5/.test((await page.locator('main').textContent()) ?? ''), 'the code has it');
+    }
+  });
+
+  it('draws a slider, picks a colour, and moves on the map, each at once in the code', async () => {
+    await collect(
+      'Way',
+      `<iframe src="http://mapmere.localhost:${test.world.port}/embed/map?lat=54.3712&amp;lng=-2.1048&amp;zoom=13" width="600" height="450" title="Map"></iframe>`,
+    );
+    await open('way');
+    await page.getByRole('slider', { name: 'Zoom, as a slider' }).focus();
+    await page.keyboard.press('End');
+    expect(await wish('zoom').inputValue()).to.equal('20');
+    await wish('zoom').fill('15');
+    await page.getByLabel('Colour, picked').or(page.locator('input[type=color]')).first().fill('#aa3355');
+    expect(await wish('accent').inputValue()).to.equal('#aa3355');
+    await wish('centre').fill('54.38, -2.12');
+    await page.getByRole('button', { name: 'North by a step' }).click();
+    expect(Number((await wish('centre').inputValue()).split(',')[0])).to.be.greaterThan(54.38);
+    await wish('centre').fill('54.38, -2.12');
+    await expectSoon(
+      async () => ((await page.locator('main').textContent()) ?? '').includes('lat=54.38&lng=-2.12&zoom=15&pin=aa3355'.replaceAll('&', '&amp;')),
+      'all of it is in the code',
+    );
+  });
+
+  it('sees what the provider does not offer, and sets a parameter by hand', async () => {
+    await open('talk-to-cut');
+    expect(await page.locator('[data-missing]').textContent()).to.match(/^Kinorill does not offer: /);
+    await page.getByRole('button', { name: 'Set a parameter by hand' }).click();
+    await page.getByLabel('Name of a parameter').fill('zest');
+    await page.keyboard.press('Enter');
+    await wish('parameter.zest').fill('7');
+    await page.getByRole('button', { name: 'Save as revision 2' }).click();
+    await page.getByText('Revision 2 is saved.').waitFor();
+    expect((await test.client.call('embeds.read', { params: { embed: 'talk-to-cut' } })).data.current.settings).to.deep.equal({ parameters: { zest: '7' } });
+    await page.getByRole('button', { name: 'Take zest out' }).click();
+    await page.getByRole('button', { name: 'Save as revision 3' }).click();
+    await page.getByText('Revision 3 is saved.').waitFor();
+    expect((await test.client.call('embeds.read', { params: { embed: 'talk-to-cut' } })).data.current.settings).to.deep.equal({});
+  });
+
+  it('makes a copy of a sheet, is told where it is wrong, and takes it away again', async () => {
+    await page.goto(`${test.url}/providers`);
+    await page.getByRole('link', { name: 'Kinorill' }).click();
+    await page.getByRole('link', { name: 'Make a copy' }).click();
+    await page.getByRole('heading', { name: 'A copy of kinorill' }).waitFor();
+    const sheet = page.getByLabel('The sheet, in JSON or YAML');
+    const text = (await sheet.inputValue()).replaceAll('kinorill.localhost', 'moorfilm.localhost');
+    expect(text).to.include('"id": "kinorill-copy"');
+    await sheet.fill(text.replace('"kind": "video"', '"kind": "vidio"'));
+    await page.getByRole('button', { name: 'See what it would change' }).click();
+    await page.getByText(/line 5, column \d+ \(kind\)/).waitFor();
+    await sheet.fill(text);
+    await page.getByRole('button', { name: 'See what it would change' }).click();
+    await page.getByRole('button', { name: 'Save it', exact: true }).click();
+    await page.getByText('version 3 · your own', { exact: false }).waitFor();
+    await page.getByRole('button', { name: 'Remove it' }).click();
+    await page.getByRole('dialog').getByRole('button', { name: 'Remove it' }).click();
+    await page.getByText('The sheet is removed.').waitFor();
+    expect((await test.client.call('providers.list', {})).data.items.some(({ from }) => from !== 'built-in')).to.equal(false);
+  });
+
+  it('sees which embeds a changed sheet would change, before it does', async () => {
+    await collect('Clip', talkCode(test.world.port), { start: 112 });
+    await page.goto(`${test.url}/providers/kinorill`);
+    const sheet = page.getByLabel('The sheet, in JSON or YAML');
+    await sheet.fill((await sheet.inputValue()).replace('"name": "from"', '"name": "begin"'));
+    await page.getByRole('button', { name: 'See what it would change' }).click();
+    await page.getByRole('heading', { name: 'One embed would come out differently' }).waitFor();
+    await page.getByRole('button', { name: 'Save it, and change 1 embed' }).click();
+    await page.getByText('Saved. 1 embed got a new revision.').waitFor();
+    expect((await test.client.call('embeds.read', { params: { embed: 'clip' } })).data.current).to.include({ number: 2, reason: 'sheet changed' });
+    await page.getByText('your own, before the built-in one', { exact: false }).waitFor();
+  });
+
+  it('has what only follows people taken out of everything, by one rule', async () => {
+    await page.goto(`${test.url}/account`);
+    await page.getByLabel('Take parameters out of addresses that only follow people').click();
+    await page.getByText('They are taken out from now on.').waitFor();
+    expect((await test.client.call('rules.read', {})).data).to.deep.equal({ dropTracking: true });
+  });
+
+  it('collects an item of which only a number is known', async () => {
+    await page.goto(test.url);
+    await page.getByLabel('Code or link').fill('stallmere:311');
+    await page.getByText('It names Stallmere', { exact: false }).first().waitFor();
+    await page.getByLabel('Name').fill('By number');
+    await page.getByRole('button', { name: 'Collect it' }).click();
+    await page.getByRole('heading', { name: 'By number', level: 1 }).waitFor();
+    expect((await test.client.call('embeds.read', { params: { embed: 'by-number' } })).data.pasted).to.equal('stallmere:311');
+  });
+});
