@@ -1,4 +1,5 @@
 import { cpus } from 'node:os';
+import { adjusting } from './adjusting.ts';
 import { fuzz } from './fuzz.ts';
 import { growth } from './growth.ts';
 import { kinds } from './kinds.ts';
@@ -6,4 +7,4 @@ import { reading } from './reading.ts';
 
 const [cpu] = cpus();
 process.stdout.write(`Node ${process.version}, ${cpus().length} × ${cpu?.model ?? 'unknown processor'}\n`);
-for (const part of [reading, growth, fuzz, kinds]) process.stdout.write(`\n${part()}`);
+for (const part of [reading, adjusting, growth, fuzz, kinds]) process.stdout.write(`\n${part()}`);

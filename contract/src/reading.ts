@@ -71,7 +71,6 @@ export const reading = z
       .nullable(),
     made: z.string().nullable(),
     asked: settingsSchema.meta({ description: 'What a link asks for beside the item: its time to start at' }),
-    direct: z.string().nullable().meta({ description: 'Where people can see the item itself' }),
     mark: z.string().nullable(),
   })
   .meta({ id: 'Reading' });

@@ -53,6 +53,7 @@ export const embed = embedSummary
     pasted: z.string(),
     base: z.string(),
     reading,
+    direct: z.string().nullable().meta({ description: 'Where people can see the item itself, at its provider' }),
     current: revision,
   })
   .meta({ id: 'Embed' });

@@ -15,6 +15,8 @@ describe('matching an address with a sheet', () => {
     { hostname: '*.p.localhost', pathname: '/reel/:id' },
     { hostname: 'p.localhost', pathname: '/reel/:id(\\d+)' },
     { hostname: 'p.localhost', pathname: '/reel/:id{/:rest}?' },
+    { hostname: 'p.localhost', pathname: '/:show/:id{/b-:look}?' },
+    { hostname: 'p.localhost', pathname: '/:show/:id/:rest' },
   ];
   const addresses = [
     '/reel/a1',
@@ -31,6 +33,9 @@ describe('matching an address with a sheet', () => {
     '/v?item=',
     '/reel/a1?x=1#y',
     '/reel/a/b',
+    '/reel/a/b-c',
+    '/reel/a/b-',
+    '/reel/a/b-c/d',
   ].flatMap((path) => ['p.localhost', 'q.p.localhost', 'P.localhost:7430', 'other.localhost'].map((host) => `https://${host}${path}`));
   for (const pattern of patterns) {
     it(`agrees with the standard’s own pattern for ${pattern.hostname}${pattern.pathname}${pattern.search ? `?${pattern.search}` : ''}`, () => {

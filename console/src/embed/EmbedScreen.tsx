@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
 import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useParams } from 'react-router';
 import { api } from '../api.ts';
@@ -46,6 +47,13 @@ export default function EmbedScreen() {
         <Card title="What it is">
           <Stack spacing={2}>
             <ReadingFacts reading={now.reading} />
+            {now.direct && (
+              <Typography>
+                <a href={now.direct} target="_blank" rel="noreferrer">
+                  See it at {now.reading.provider?.name ?? 'its provider'}
+                </a>
+              </Typography>
+            )}
             <CodeParts text={now.base} reading={now.reading} />
           </Stack>
         </Card>

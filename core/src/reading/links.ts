@@ -1,6 +1,6 @@
 import { parseAddress } from '../text/index.ts';
 import { matchId, matchLink, type SheetMatch } from '../sheets/match.ts';
-import { codeFromLink, directLink, matchOfId } from '../sheets/render.ts';
+import { codeFromLink, matchOfId } from '../sheets/render.ts';
 import type { Settings } from '../settings/setting.ts';
 import { readTime } from '../settings/time.ts';
 import type { Sheet } from '../sheets/sheet.ts';
@@ -68,7 +68,6 @@ function describe(reading: Reading, match: SheetMatch, because: string): void {
   reading.kind = sheet.kind;
   reading.kindBecause = because;
   reading.evidence = [{ kind: sheet.kind, weight: provider ? 100 : 40, reason: because.replace(/^I/, 'i').replace(/\.$/, '') }];
-  reading.direct = directLink(match);
 }
 
 /* A link's own time to start at; a fragment's, for files (Media Fragments URI 1.0, section 4.2.1). */

@@ -1,6 +1,5 @@
 import { attribute, parseMarkup, parseStyle, positionsIn, type Markup, type MarkupElement } from '../text/index.ts';
-import { matchFrame, sheetOfFile } from '../sheets/match.ts';
-import { directLink } from '../sheets/render.ts';
+import { sheetOfFile } from '../sheets/match.ts';
 import { checkCode } from '../rules/index.ts';
 import type { Sheet } from '../sheets/sheet.ts';
 import { hostsOf, readAddresses } from './addresses.ts';
@@ -82,7 +81,6 @@ const blank = (input: Reading['input'], mending: Reading['mending']): Reading =>
   mending,
   made: null,
   asked: {},
-  direct: null,
   mark: null,
 });
 
@@ -108,7 +106,6 @@ function readCode(reading: Reading, markup: Markup, inner: Inner, { sheets }: Re
   const sheet = provider ?? fileSheet(main, reading.addresses, sheets);
   reading.provider = provider && { id: provider.id, name: provider.name };
   reading.sheet = sheet && { id: sheet.id, version: sheet.version };
-  if (provider?.direct) reading.direct = directOf(reading.addresses, provider);
   // Of several embeds, the first is described: what speaks for the others says nothing of it.
   const several = mains.length > 1 && mains.some((element) => element.name !== mains[0]!.name || element.name !== 'img');
   const first = several ? within(mains[0]!, markup, reading.addresses) : null;
@@ -132,14 +129,6 @@ function fileSheet(main: MarkupElement | null, addresses: readonly ReadAddress[]
   return address ? sheetOfFile(address.url, sheets) : null;
 }
 const shownUses: ReadonlySet<ReadAddress['use']> = new Set(['media', 'frame', 'image']);
-
-function directOf(addresses: readonly ReadAddress[], sheet: Sheet): string | null {
-  for (const { use, url } of addresses) {
-    const match = use === 'frame' ? matchFrame(url, [sheet]) : null;
-    if (match) return directLink(match);
-  }
-  return null;
-}
 
 /* The addresses in `style` attributes have no place of their own in the list: only their hosts count. */
 function withStyleAttributes(markup: Markup, styles: Inner['styles']): Inner['styles'] {

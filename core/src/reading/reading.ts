@@ -142,8 +142,6 @@ export interface Reading {
   made: string | null;
   /** What a link asks for beside the item, as wishes: its time to start at. */
   asked: Settings;
-  /** Where people can see the item itself; null where no sheet says. */
-  direct: string | null;
   /** The mark of a placed code (`<placement>.<delivery>`), where the text carries one. */
   mark: string | null;
 }

@@ -41,6 +41,12 @@ export function sheetOfFrame(address: string, sheets: readonly Sheet[]): Sheet |
 export function sheetOfLoader(address: string, sheets: readonly Sheet[]): Sheet | null {
   const host = plainHost(address);
   if (host !== null && !hostsKnown(sheets).has(host) && !hostsKnown(sheets).has('*')) return null;
+  const plain = plainAddress.exec(address);
+  if (plain && !hostsKnown(sheets).has('*')) {
+    const [, name, path = '/'] = plain;
+    const told = loaderAt(name!, path, sheets);
+    if (told !== undefined) return told;
+  }
   const url = parsed(address);
   if (url === null) return null;
   return (
@@ -135,6 +141,21 @@ function parsed(address: string): URL | null {
   }
 }
 
+/* The sheet whose script has this plain address; undefined where only the patterns themselves can tell. */
+function loaderAt(host: string, path: string, sheets: readonly Sheet[]): Sheet | null | undefined {
+  for (const sheet of sheets) {
+    for (const pattern of sheet.loaders ?? []) {
+      if (pattern.hostname !== host) continue;
+      if (!isPlainPath(pattern)) return undefined;
+      if (pattern.pathname === path) return sheet;
+    }
+  }
+  return null;
+}
+
+/* A path without anything that the URL Pattern standard gives a meaning. */
+const isPlainPath = ({ pathname, search }: AddressPattern): boolean => search === undefined && /^(?:\/[A-Za-z0-9._-]+)+$/.test(pathname);
+
 const isPlain = (hostname: string): boolean => /^[a-z0-9.-]+$/.test(hostname);
 
 /** The host of an absolute or protocol-relative http(s) address that is written plainly; null where it takes a parser to tell. */
@@ -164,24 +185,30 @@ function idIn(pattern: AddressPattern, url: URL): string | null {
 
 /* The id itself, not as an address has to write it. */
 function decoded(id: string | undefined): string | null {
+  if (id === undefined || !id.includes('%')) return id ?? null;
   try {
-    return id === undefined ? null : decodeURIComponent(id);
+    return decodeURIComponent(id);
   } catch {
-    return id!;
+    return id;
   }
 }
 
 const shortcuts = new WeakMap<AddressPattern, RegExp | false>();
 
 /**
- * Most paths are plain words with one `:id` as a whole step, which the URL Pattern standard (section 2.2) makes the
- * expression `[^/]+?`; for these the expression is made here, as asking the pattern itself costs ten times as much.
+ * Most paths are plain words and groups that are whole steps, of which the URL Pattern standard (section 2.2) makes the
+ * expression `[^/]+?`, and at most a last step that may be missing; for these the expression is made here, as asking the
+ * pattern itself costs ten times as much.
  */
 function shortcut(pattern: AddressPattern): RegExp | false {
   let made = shortcuts.get(pattern);
   if (made === undefined) {
-    const plain = isPlain(pattern.hostname) && pattern.search === undefined && /^(?:\/[A-Za-z0-9_-]+)*\/:id(?:\/[A-Za-z0-9_-]+)*$/.test(pattern.pathname);
-    made = plain && new RegExp(`^${pattern.pathname.replace(':id', '([^/]+?)')}$`);
+    const found =
+      isPlain(pattern.hostname) && pattern.search === undefined
+        ? /^((?:\/(?:[A-Za-z0-9_-]+|:[a-z]+))*\/:id(?:\/(?:[A-Za-z0-9_-]+|:[a-z]+))*)(?:\{\/([A-Za-z0-9_-]*):[a-z]+\}\?)?$/.exec(pattern.pathname)
+        : null;
+    const steps = (path: string): string => path.replace(/:[a-z]+/g, (group) => (group === ':id' ? '([^/]+?)' : '[^/]+?'));
+    made = found !== null && new RegExp(`^${steps(found[1]!)}${found[2] === undefined ? '' : `(?:/${found[2]}[^/]+?)?`}$`);
     shortcuts.set(pattern, made);
   }
   return made;

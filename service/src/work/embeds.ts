@@ -1,4 +1,4 @@
-import { read, type Kind } from '@orbis/core';
+import { directOf, read, type Kind } from '@orbis/core';
 import { OrbisError, tellReading, type Embed, type EmbedSummary, type Revision } from '@orbis/contract';
 import type { Making } from './making.ts';
 import type { Handle } from '../database/connect.ts';
@@ -35,13 +35,15 @@ export async function tellSummaries(db: Handle, rows: readonly EmbedRow[]): Prom
 
 /** One embed whole, with the reading of its code. */
 export async function tellEmbed(db: Handle, { embed, source, revision }: StoredEmbed, making: Making): Promise<Embed> {
+  const reading = read(source.base, making);
   return {
     ...(await tellSummaries(db, [embed]))[0]!,
     notes: embed.notes,
     source: source.number,
     pasted: source.pasted,
     base: source.base,
-    reading: tellReading(read(source.base, making)),
+    reading: tellReading(reading),
+    direct: directOf(reading, making.sheets),
     current: tellRevision(revision, source.number),
   };
 }
