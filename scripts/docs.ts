@@ -1,6 +1,6 @@
-// Writes what the documents take from the code: docs/errors.md, and the README's list of settings.
+// Writes what the documents take from the code: docs/errors.md, the schema of a sheet, and the README's list of settings.
 import { readFileSync, writeFileSync } from 'node:fs';
-import { catalogue, listServiceSettings } from '@orbis/contract';
+import { catalogue, listServiceSettings, sheetJsonSchema } from '@orbis/contract';
 
 const top = new URL('../', import.meta.url);
 
@@ -24,14 +24,23 @@ export function renewedReadme(readme: string): string {
   return readme.replace(/(<!-- settings -->)[\s\S]*?(<!-- end of settings -->)/, `$1\n\n${list}\n\n$2`);
 }
 
+/** The JSON Schema of a provider's sheet. */
+export const sheetSchemaDocument = (): string => `${JSON.stringify(sheetJsonSchema(), null, 2)}\n`;
+
 /** The documents that are not as the code would have them. */
 export function staleDocuments(): string[] {
   const readme = readFileSync(new URL('README.md', top), 'utf8');
   const errors = readFileSync(new URL('docs/errors.md', top), 'utf8');
-  return [...(renewedReadme(readme) === readme ? [] : ['README.md']), ...(errorsDocument() === errors ? [] : ['docs/errors.md'])];
+  const schema = readFileSync(new URL('docs/provider-sheet.schema.json', top), 'utf8');
+  return [
+    ...(renewedReadme(readme) === readme ? [] : ['README.md']),
+    ...(errorsDocument() === errors ? [] : ['docs/errors.md']),
+    ...(sheetSchemaDocument() === schema ? [] : ['docs/provider-sheet.schema.json']),
+  ];
 }
 
 if (process.argv[1]?.endsWith('docs.ts')) {
   writeFileSync(new URL('docs/errors.md', top), errorsDocument());
+  writeFileSync(new URL('docs/provider-sheet.schema.json', top), sheetSchemaDocument());
   writeFileSync(new URL('README.md', top), renewedReadme(readFileSync(new URL('README.md', top), 'utf8')));
 }

@@ -8,7 +8,9 @@ import { chromium, type Page } from 'playwright-core';
 import { orbis as commandLine } from '@orbis/cli';
 import { createClient } from '@orbis/contract';
 import { loadDemo, startDemoServer } from '@orbis/demo';
+import type { Sheet } from '@orbis/core';
 import { readSettings, startOrbis } from '@orbis/service';
+import { builtInSheets } from '@orbis/sheets';
 
 const out = fileURLToPath(new URL('../docs/screenshots/', import.meta.url));
 const folder = mkdtempSync(join(tmpdir(), 'orbis-pictures-'));
@@ -18,7 +20,12 @@ const collected =
   '<link rel="stylesheet" href="https://cdn.slotsedge.localhost/booking.css">\n<div id="nights" class="slotsedge-calendar" data-calendar="YOUR-CALENDAR-ID"></div>\n<script src="https://cdn.slotsedge.localhost/booking.js"></script>\n<script>\n  slotsedge.mount(document.getElementById("nights"));\n</script>';
 mkdirSync(out, { recursive: true });
 
-const orbis = await startOrbis(readSettings({ ORBIS_DATA: folder }, folder), { log: pino({ level: 'silent' }), durable: false });
+const sheets = builtInSheets().map((sheet): Sheet => (sheet.hosts.length > 0 ? { ...sheet, answers: { scheme: 'http', port } } : sheet));
+const orbis = await startOrbis(readSettings({ ORBIS_DATA: folder }, folder), {
+  sheets,
+  log: pino({ level: 'silent' }),
+  durable: false,
+});
 const world = await startDemoServer({ port, folder });
 const browser = await chromium.launch({
   executablePath: '/usr/bin/chromium',
@@ -44,6 +51,8 @@ try {
   await shoot(page, 'harvest');
   await at(page, '/collection', 'collection', { height: 1000 });
   await at(page, '/collection/opening-talk', 'embed', { height: 1180 });
+  await at(page, '/collection/the-way-to-the-dome', 'embed-map', { height: 1180 });
+  await at(page, '/providers/kinorill', 'provider', { height: 1000 });
   await at(page, '/places', 'places');
   await at(page, '/register', 'register', { height: 1000 });
   await at(page, '/sweeps', 'sweeps', { height: 900 });

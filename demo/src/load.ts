@@ -45,6 +45,12 @@ export async function loadDemo(client: Client, port: number): Promise<void> {
       dress: { 'fit': 'shape', 'max-width': 640, 'align': 'centre' },
     },
   });
+  // Of these only a number, a link with a time, and a file on the site itself are known.
+  await client.call('embeds.create', { body: { name: 'Festival stall', tags: ['shop', 'festival'], text: 'stallmere:512', settings: { count: 3 } } });
+  await client.call('embeds.create', { body: { name: 'Rings, from the first minute', tags: ['talks'], text: `http://${hosts.kinorillShort}:${port}/rG5rings?at=1m5s` } });
+  await client.call('embeds.create', {
+    body: { name: 'The dome opens', tags: ['background'], text: `${site}/files/dome-opens.webm`, settings: { start: 12, end: 20, autoplay: true, loop: true, controls: false } },
+  });
   await client.call('embeds.create', {
     body: {
       name: 'How to find north',

@@ -119,7 +119,7 @@ describe('the demo’s data', function () {
       const wrong = await test.client.call('embeds.list', { query: { limit: 200, level: 'error' } });
       expect(wrong.data.items).to.have.length(5);
       const byHost = await test.client.call('embeds.list', { query: { host: 'cdn.stallmere.localhost' } });
-      expect(byHost.data.items.map((item) => item.key)).to.deep.equal(['shop-corner']);
+      expect(byHost.data.items.map((item) => item.key)).to.deep.equal(['festival-stall', 'shop-corner']);
       const { data: mended } = await test.client.call('embeds.read', { params: { embed: 'mistake-code-as-text' } });
       expect(mended.pasted).to.match(/^<p>&lt;iframe/);
       expect(mended.base).to.match(/^<iframe src="http:\/\/mapmere\.localhost:\d+\//);

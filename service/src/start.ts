@@ -61,9 +61,9 @@ export async function startOrbis(
     const reader = createReader();
     undo.push(() => reader.close());
     const shelf = createShelf(sheets);
-    await shelf.reload(connection.db);
+    await shelf.refresh(connection.db);
     const { making } = shelf;
-    const runner = createRunner({ db: connection.db, fetching, reader, making, now }, randomUUID(), log);
+    const runner = createRunner({ db: connection.db, fetching, reader, making, refresh: () => shelf.refresh(connection.db), now }, randomUUID(), log);
     undo.push(() => runner.stop());
     let origins: Origins | null = null;
     const known = (): Origins => origins!;

@@ -18,7 +18,14 @@ const codeOf = async (work: Promise<unknown>): Promise<string> => {
 
 describe('the description of the interface', () => {
   it('has every route that the app answers, and no other', () => {
-    const app = createApp({ origins: () => ({}), now: () => new Date(), log: pino({ level: 'silent' }), version: '0', sheets: [], connection: {} } as unknown as Deps);
+    const app = createApp({
+      origins: () => ({}),
+      now: () => new Date(),
+      log: pino({ level: 'silent' }),
+      version: '0',
+      making: () => ({ sheets: [] }),
+      connection: {},
+    } as unknown as Deps);
     interface Layer {
       route?: { path: string; methods: Record<string, boolean> };
       handle?: { stack?: Layer[] };

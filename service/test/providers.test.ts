@@ -139,6 +139,20 @@ describe('provider sheets that the service keeps', function () {
     expect(await goesOut('reel-of-nobody')).to.include('/show/7"');
   });
 
+  it('are known to another process on the same database as soon as it is asked', async () => {
+    const elsewhere = await test.another();
+    try {
+      const known = async (): Promise<string[]> => (await elsewhere.client.call('providers.list', {})).data.items.map(({ id }) => id);
+      expect(await known()).not.to.include('moor-two');
+      await save(moorreel.replace('id: moorreel', 'id: moor-two'), true);
+      expect(await known()).to.include('moor-two');
+      await remove('moor-two', 'true');
+      expect(await known()).not.to.include('moor-two');
+    } finally {
+      await elsewhere.stop();
+    }
+  });
+
   it('lose nobody’s change', async () => {
     await save(moorreel, true);
     const { etag } = await call('providers.read', { params: { provider: 'moorreel' } });

@@ -1,4 +1,4 @@
-import { dressOptions, frameSettings, kinds, settings, type Kind, type SettingDefinition } from '@orbis/core';
+import { dressOptions, frameSettings, handName, kinds, settings, type Kind, type SettingDefinition } from '@orbis/core';
 import { listServiceSettings } from '@orbis/contract';
 import { builtInSheets } from '@orbis/sheets';
 import { UsedWrongly, type AddCommand } from '../command.ts';
@@ -22,6 +22,12 @@ export const addSettings: AddCommand = (program, run) => {
         }
         const items = [
           ...settingsOf(of).map((s) => ({ name: s.name, group: 'settings', meaning: s.explain, example: `${s.name}=${s.example}` })),
+          {
+            name: handName('NAME'),
+            group: 'settings',
+            meaning: 'A parameter of the address by the provider’s own name; it wins over a setting.',
+            example: `${handName('hue')}=12`,
+          },
           ...dressOptions.map((o) => ({ name: o.name, group: 'dress', meaning: o.explain, example: `${o.name}=${o.example}` })),
         ];
         tools.tell(items, () =>
@@ -47,5 +53,5 @@ function settingsOf(of: string | undefined): readonly SettingDefinition[] {
         .map(({ id }) => id)
         .join(', ')}.`,
     );
-  return settings.filter(({ name }) => name in sheet.settings || frameSettings.has(name) || (name === 'privacy' && sheet.quiet !== undefined));
+  return settings.filter(({ name }) => name in sheet.settings || frameSettings.has(name) || name === 'tracking' || (name === 'privacy' && sheet.quiet !== undefined));
 }

@@ -60,7 +60,10 @@ export function WishForm({ draft, wrong, problems, brought, sheet, reading, play
   const offered = (setting: SettingDefinition): boolean =>
     everywhere(setting) ? hasFrame || setting.name === 'tracking' : ruleOf(sheet, setting) !== undefined || (setting.name === 'privacy' && sheet?.quiet !== undefined);
   const fits = ({ kinds }: SettingDefinition): boolean => kinds === 'any' || kinds.includes(reading.kind);
-  const ofProvider = settings.filter((setting) => !everywhere(setting) && offered(setting));
+  // In the order of the sheet: what matters most of this provider stands first in it.
+  const sheetOrder = Object.keys(sheet?.settings ?? {});
+  const place = ({ name }: SettingDefinition): number => (sheetOrder.includes(name) ? sheetOrder.indexOf(name) : sheetOrder.length);
+  const ofProvider = settings.filter((setting) => !everywhere(setting) && offered(setting)).sort((a, b) => place(a) - place(b));
   const ofEvery = settings.filter((setting) => everywhere(setting) && offered(setting));
   /* What makes no sense for this kind is not shown; what this provider does not offer is, and says so. */
   const missing = settings.filter((setting) => !everywhere(setting) && !offered(setting) && fits(setting));

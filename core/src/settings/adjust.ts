@@ -130,13 +130,12 @@ function compose(composition: Composition, item: Written, context: Context): voi
   const { definition, rule, holder, values } = item;
   const wish = definition.name;
   const because = (where: string): string => reasonFor(definition, context, where);
-  const taken = `as ${context.sheet.name} takes it`;
+  const taken = context.sheet.files ? 'as browsers take it' : `as ${context.sheet.name} takes it`;
   switch (rule.in) {
     case 'query':
     case 'fragment':
       for (const address of holder.addresses) {
-        const now = (rule as TimeSetting).span ? address.parameters.find((p) => p.in === rule.in && p.name === rule.name)?.value : undefined;
-        const changes = parameterChanges(item, context, address.url, now);
+        const changes = parameterChanges(item, context, address.url);
         composition.address(address, {
           wish,
           reason: because(how(rule, changes, taken)),
@@ -187,10 +186,8 @@ const changeOf = (place: ParameterPlace, { name, written }: Pick<WrittenValue, '
   bare: written === true,
 });
 
-function parameterChanges({ rule, values, value }: Written, { sheet }: Context, url: string, now: string | null | undefined): ParameterChange[] {
+function parameterChanges({ rule, values }: Written, { sheet }: Context, url: string): ParameterChange[] {
   const place = rule.in as ParameterPlace;
-  const { span, format } = rule as TimeSetting;
-  if (span) return [{ in: place, name: rule.name, value: writeSpan(now, span, value as number, format) }];
   const id = rule.beside ? (matchFrame(url, [sheet])?.id ?? '') : '';
   const beside = values.some(({ written }) => written !== null) ? (rule.beside ?? []).map(({ name, value }) => ({ name, written: value.replaceAll('{id}', id) })) : [];
   return [...values, ...beside].map((written) => changeOf(place, written));
@@ -230,8 +227,11 @@ function quieter(composition: Composition, code: Code, sheet: Sheet, { privacy }
 
 const how = (rule: SheetSetting, changes: readonly ParameterChange[], taken: string): string => {
   const [first] = changes;
+  const { span } = rule as TimeSetting;
+  const where = rule.in === 'fragment' ? 'in the fragment of the address' : 'in the address';
+  if (span) return `the ${span} in ${rule.name} ${where}, ${taken}`;
   if (first!.value === null) return `${first!.name} is taken out of the address`;
-  return `${changes.map(({ name, value, bare }) => (bare ? name : `${name}=${value}`)).join(' and ')} in the ${rule.of === 'media' ? 'fragment of the address' : 'address'}, ${taken}`;
+  return `${changes.map(({ name, value, bare }) => (bare ? name : `${name}=${value}`)).join(' and ')} ${where}, ${taken}`;
 };
 
 function reasonFor(definition: SettingDefinition, { wishes, brought }: Context, where: string): string {

@@ -4,7 +4,7 @@ import { parseSwitch, saySwitch } from './switch.ts';
 export const setting: Definition<'tracking', 'switch'> = {
   name: 'tracking',
   type: 'switch',
-  label: 'Parameters that follow people',
+  label: 'Tracking',
   kinds: 'any',
   explain: 'Whether addresses keep the parameters that only follow people and change nothing of what is shown; off takes them out.',
   example: 'off',

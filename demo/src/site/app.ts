@@ -3,6 +3,7 @@ import { Router, static as serveFiles } from 'express';
 import { escapeHtml, htmlPage } from '../html.ts';
 import { pageAt, pages } from './content.ts';
 import { editor } from './editor.ts';
+import { files } from './files.ts';
 import { twelveWinters } from './stories.ts';
 import type { SiteStore } from './store.ts';
 
@@ -13,6 +14,7 @@ export function hollinfell(store: SiteStore): Router {
   const router = Router();
   router.use('/site', serveFiles(assets));
   router.use('/edit', editor(store));
+  router.use('/files', files());
   router.get('/stories/twelve-winters', (request, response) => void response.set('Cache-Control', 'max-age=60').send(twelveWinters(request.socket.localPort ?? 80)));
   router.get('/{*path}', (request, response, next) => {
     const page = pageAt(request.path.slice(1));

@@ -31,6 +31,7 @@ function answer(name: RouteName, route: Route, handlers: Handlers, deps: Deps): 
   return async (request, response) => {
     const { person, sessionSecret } = await whoCalls(request, deps);
     if (route.access === 'owner' && !person) throw new OrbisError('not-signed-in');
+    await deps.shelf.refresh(deps.connection.db);
     const gone = new AbortController();
     response.once('close', () => gone.abort());
     const call = {

@@ -74,7 +74,7 @@ export function providerHandlers(deps: Deps): Handlers<Named<'providers' | 'rule
           return { isNew: before === null, changed: await settleChange(tx, touched, act) };
         }),
       );
-      await shelf.reload(db);
+      await shelf.refresh(db);
       const reply = await one(sheet.id);
       return { ...reply, data: { ...reply.data, changed: done.changed }, status: done.isNew ? 201 : 200 };
     },
@@ -95,7 +95,7 @@ export function providerHandlers(deps: Deps): Handlers<Named<'providers' | 'rule
         if (!(await deleteSheet(tx, row))) throw new OrbisError('if-match-stale', { what: 'sheet' });
         await settleChange(tx, touched, act);
       });
-      await shelf.reload(db);
+      await shelf.refresh(db);
       return { data: undefined, status: 204 };
     },
     'rules.read': async () => {
@@ -108,7 +108,7 @@ export function providerHandlers(deps: Deps): Handlers<Named<'providers' | 'rule
         matchState(`"${version}"`, 'rules');
         await writeRules(tx, { ...rules, ...body }, version, act.now);
       });
-      await shelf.reload(db);
+      await shelf.refresh(db);
       const { rules, version } = await readRules(db);
       return { data: rules, etag: `"${version}"` };
     },

@@ -16,6 +16,8 @@ export interface SweepTools {
   fetching: Fetching;
   reader: Pick<Reader, 'sightPage'>;
   making: () => Making;
+  /** Reads the sheets again where somebody has changed them. */
+  refresh: () => Promise<void>;
   now: () => Date;
 }
 
@@ -23,6 +25,7 @@ export interface SweepTools {
 export async function sweepOnePage(job: JobRow, tools: SweepTools): Promise<boolean> {
   const next = await nextPage(tools.db, job.id);
   if (!next) return false;
+  await tools.refresh();
   await recordPage(tools.db, next, await lookAt(next, tools), tools.now());
   return true;
 }

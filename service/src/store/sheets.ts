@@ -2,7 +2,7 @@ import { and, eq, inArray, isNull, or, sql } from 'drizzle-orm';
 import type { Sheet } from '@orbis/core';
 import type { Handle } from '../database/connect.ts';
 import type { Act, StoredEmbed } from './embeds.ts';
-import { embed, embedHost, providerSheet, revision, source } from './schema.ts';
+import { embed, embedHost, providerSheet, revision, rule, source } from './schema.ts';
 
 export type SheetRow = typeof providerSheet.$inferSelect;
 
@@ -67,4 +67,15 @@ export async function embedsTouchedBy(db: Handle, { id, hosts, anywhere }: { id:
     .innerJoin(source, eq(source.id, revision.sourceId))
     .where(and(isNull(embed.retiredAt), anywhere ? undefined : or(eq(revision.sheetId, id), eq(embed.provider, id), byHost)))
     .orderBy(embed.id);
+}
+
+/** What tells whether any sheet or rule has changed since. */
+export async function shelfState(db: Handle): Promise<string> {
+  const [row] = await db
+    .select({
+      sheets: sql<string>`(select concat(count(*), ':', coalesce(sum(crc32(concat(${providerSheet.id}, ':', ${providerSheet.version}))), 0)) from ${providerSheet})`,
+      rules: sql<string>`coalesce((select max(${rule.version}) from ${rule}), 0)`,
+    })
+    .from(sql`(select 1) as one`);
+  return `${row!.sheets} ${row!.rules}`;
 }

@@ -1,10 +1,10 @@
 import type { Sheet } from '@orbis/core';
 import type { Handle } from '../database/connect.ts';
 import { readRules, usualRules } from '../store/rules.ts';
-import { listSheets } from '../store/sheets.ts';
+import { listSheets, shelfState } from '../store/sheets.ts';
 import type { Making } from './making.ts';
 
-/** The sheets at hand and the rules for all: read from the database once, and again after each change. */
+/** The sheets at hand and the rules for all: read from the database once, and again after each change, whoever made it. */
 export interface Shelf {
   /** What output is made with now; the same object until something changes. */
   making: () => Making;
@@ -12,11 +12,13 @@ export interface Shelf {
   without(id: string): Sheet[];
   with(sheet: Sheet): Sheet[];
   builtIn(id: string): Sheet | null;
-  reload(db: Handle): Promise<void>;
+  /** Reads them again where another process has changed them: one small question. */
+  refresh(db: Handle): Promise<void>;
 }
 
 export function createShelf(builtIn: readonly Sheet[]): Shelf {
   let own: readonly Sheet[] = [];
+  let state = '';
   let making: Making = { sheets: builtIn, rules: usualRules };
   // The owner's own stand before the built-in ones, and in the place of those of the same id.
   const order = (mine: readonly Sheet[]): Sheet[] => [...mine, ...builtIn.filter(({ id }) => !mine.some((sheet) => sheet.id === id))];
@@ -25,9 +27,12 @@ export function createShelf(builtIn: readonly Sheet[]): Shelf {
     without: (id) => order(own.filter((sheet) => sheet.id !== id)),
     with: (sheet) => order([...own.filter(({ id }) => id !== sheet.id), sheet].sort((a, b) => (a.id < b.id ? -1 : 1))),
     builtIn: (id) => builtIn.find((sheet) => sheet.id === id) ?? null,
-    reload: async (db) => {
+    refresh: async (db) => {
+      const now = await shelfState(db);
+      if (now === state) return;
       own = (await listSheets(db)).map(({ sheet }) => sheet);
       making = { sheets: order(own), rules: (await readRules(db)).rules };
+      state = now;
     },
   };
 }

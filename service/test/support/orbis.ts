@@ -19,6 +19,8 @@ export interface TestOrbis {
   world: DemoServer;
   /** Everything that was logged, as lines. */
   log: string[];
+  /** Another process on the same database, with a folder of its own. */
+  another(): Promise<{ client: Client; stop(): Promise<void> }>;
   /** Stops the service and starts it again on the same data. */
   restart(): Promise<void>;
   stop(): Promise<void>;
@@ -44,6 +46,17 @@ export async function startTestOrbis({ env = {} }: { env?: Record<string, string
     log,
     token: data.token,
     client: createClient({ url, headers: { authorization: `Bearer ${data.token}` } }),
+    another: async () => {
+      const other = mkdtempSync(join(tmpdir(), 'orbis-test-'));
+      const second = await startOrbis({ ...settings, ORBIS_DATA: other }, { log: logger });
+      return {
+        client: createClient({ url: second.origins.console, headers: { authorization: `Bearer ${data.token}` } }),
+        stop: async () => {
+          await second.stop();
+          rmSync(other, { recursive: true, force: true });
+        },
+      };
+    },
     restart: async () => {
       await test.orbis.stop();
       test.orbis = await start();

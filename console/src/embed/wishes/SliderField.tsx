@@ -8,7 +8,7 @@ export function SliderField({ least, most, whole, ...field }: FieldProps & { lea
   const now = Number(field.value);
   const known = field.value.trim() !== '' && now >= least && now <= most;
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 104px', gap: 2, alignItems: 'start' }}>
+    <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 104px', gap: 2, alignItems: 'start', gridColumn: '1 / -1' }}>
       <Box sx={{ px: 1, pt: 1.25 }}>
         <Slider
           value={known ? now : least}
