@@ -67,6 +67,15 @@ describe('the command line without a service, with provider sheets', () => {
     expect(refused.err).to.include('Ownreel does not offer zoom.');
   });
 
+  it('makes a code of a link with its time, and of an id alone', async () => {
+    expect((await run(['adjust', 'https://kin.localhost/a7?at=1m52s', 'end=3:04'])).out).to.include('/reel/a7?from=112&amp;until=184"');
+    expect((await run(['adjust', 'stallmere:311', 'count=3'])).out)
+      .to.include('data-shop="311"')
+      .and.include('{ items: 3 }');
+    expect((await run(['adjust', 'nobody:311', 'count=3'])).exit).to.equal(2);
+    expect((await run(['adjust', 'https://hollinfell.localhost/library/chart.pdf', 'page=3'])).out).to.include('src="https://hollinfell.localhost/library/chart.pdf#page=3"');
+  });
+
   it('says of a file that is no sheet what is wrong, with line and column', async () => {
     const check = (text: string) => run(['providers', 'check', '-'], { stdin: text });
     expect((await check(written)).out).to.equal('-: a sheet of ownreel\n');

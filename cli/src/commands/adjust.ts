@@ -1,5 +1,5 @@
 import { openCode, plan } from '@orbis/core';
-import { catalogue, OrbisError, parseWishes, type ErrorCode } from '@orbis/contract';
+import { catalogue, joinWishes, OrbisError, parseWishes, type ErrorCode } from '@orbis/contract';
 import type { AddCommand } from '../command.ts';
 import { pasted } from '../pasted.ts';
 import { localSheets } from '../sheets.ts';
@@ -8,20 +8,20 @@ import { fold } from '../text.ts';
 export const addAdjust: AddCommand = (program, run) => {
   program
     .command('adjust')
-    .argument('<what>', 'a file, - for standard input, or a link')
+    .argument('<what>', 'a file, - for standard input, a link, or a provider with an item’s id (stallmere:311)')
     .argument('<wishes...>', 'settings and dress, as name=value')
     .option('--sheets <folder>', 'provider sheets of your own beside the built-in ones')
     .description('print a code as wishes make it, without keeping it and without the service')
     .addHelpText(
       'after',
-      '\nExamples:\n  orbis adjust talk.html start=1:52 end=3:04 > clip.html\n  cat map.html | orbis adjust - zoom=15 --json\n\nThe code goes to standard output; the sheet and the reasons to standard error.',
+      '\nExamples:\n  orbis adjust talk.html start=1:52 end=3:04 > clip.html\n  cat map.html | orbis adjust - zoom=15 --json\n  orbis adjust stallmere:311 count=3\n\nThe code goes to standard output; the sheet and the reasons to standard error.',
     )
     .action((what: string, words: string[], options: { sheets?: string }) =>
       run(async (tools) => {
         const sheets = localSheets(options.sheets);
         const asPasted = openCode(await pasted(what, tools.io), { sheets });
         const code = asPasted.reading.made === null ? asPasted : openCode(asPasted.reading.made, { sheets });
-        const outcome = plan(code, parseWishes(words), null);
+        const outcome = plan(code, joinWishes({ settings: asPasted.reading.asked, dress: {} }, parseWishes(words)), null);
         const [first] = outcome.problems;
         if (first)
           throw new OrbisError(

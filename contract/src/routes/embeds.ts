@@ -44,7 +44,9 @@ export const embedRoutes = {
     summary: 'What wishes come to, without saving them: every edit with its reason, and the text',
     tag: 'Adjusting',
     access: 'owner',
-    body: z.strictObject({ ...subject, ...wishes }),
+    body: z
+      .strictObject({ ...subject, ...wishes })
+      .meta({ example: { embed: 'opening-talk', settings: { start: 112, end: 184, parameters: { hue: '12' } }, dress: { fit: 'shape' } } }),
     answer: outcome,
     statuses: [200],
     errors: ['not-found'],
@@ -128,7 +130,9 @@ export const embedRoutes = {
     access: 'owner',
     params,
     ifMatch: true,
-    body: z.strictObject({ settings: settingsSchema, dress: dressSchema }),
+    body: z
+      .strictObject({ settings: settingsSchema, dress: dressSchema })
+      .meta({ example: { settings: { zoom: 15, centre: { latitude: 54.3712, longitude: -2.1048 }, accent: '#aa3355' }, dress: {} } }),
     answer: embed,
     statuses: [201, 200],
     errors: ['not-found', ...wishErrors],

@@ -49,7 +49,7 @@ export const providerRoutes = {
     access: 'owner',
     params,
     ifMatch: true,
-    body: z.strictObject({ text: sheetText, accept: z.boolean().default(false).meta(accept) }),
+    body: z.strictObject({ text: sheetText, accept: z.boolean().default(false).meta(accept) }).meta({ example: { text: 'id: moorreel\nname: Moorreel\n…', accept: false } }),
     answer: provider.extend({ text: sheetText, changed: z.number().int().meta({ description: 'Embeds that got a new revision' }) }),
     statuses: [200, 201],
     errors: ['sheet-invalid', 'sheet-other-id', 'sheet-changes-embeds'],

@@ -21,26 +21,28 @@ export function PlaceField({ zoom, ...field }: FieldProps & { zoom: number }) {
     field.onChange(sayCoordinates({ latitude: round(read.value.latitude + north * step * 0.6), longitude: round(read.value.longitude + east * step) }));
   };
   return (
-    <LineField
-      {...field}
-      end={
-        read.ok ? (
-          <Box sx={{ display: 'flex', flex: 'none' }}>
-            {(
-              [
-                ['West', Left, 0, -1],
-                ['North', Up, 1, 0],
-                ['South', Down, -1, 0],
-                ['East', Right, 0, 1],
-              ] as const
-            ).map(([words, Icon, north, east]) => (
-              <IconButton key={words} size="small" aria-label={`${words} by a step`} onClick={move(north, east)} sx={{ p: 0.25 }}>
-                <Icon fontSize="small" />
-              </IconButton>
-            ))}
-          </Box>
-        ) : undefined
-      }
-    />
+    <Box sx={{ gridColumn: '1 / -1', display: 'grid' }}>
+      <LineField
+        {...field}
+        end={
+          read.ok ? (
+            <Box sx={{ display: 'flex', flex: 'none' }}>
+              {(
+                [
+                  ['West', Left, 0, -1],
+                  ['North', Up, 1, 0],
+                  ['South', Down, -1, 0],
+                  ['East', Right, 0, 1],
+                ] as const
+              ).map(([words, Icon, north, east]) => (
+                <IconButton key={words} size="small" aria-label={`${words} by a step`} onClick={move(north, east)} sx={{ p: 0.25 }}>
+                  <Icon fontSize="small" />
+                </IconButton>
+              ))}
+            </Box>
+          ) : undefined
+        }
+      />
+    </Box>
   );
 }
