@@ -30,6 +30,35 @@ export const revision = z
   })
   .meta({ id: 'Revision' });
 
+/** What was found out about a link when it was collected. */
+export const found = z
+  .object({
+    how: z.enum(['sheet', 'oembed', 'file', 'page']).meta({ description: 'By its provider’s sheet, by oEmbed that its page names, as a file, or as a page in a frame' }),
+    link: z.string(),
+    url: z.string().meta({ description: 'Where it led in the end' }),
+    endpoint: z.string().nullable().meta({ description: 'The oEmbed answer that was asked for' }),
+    title: z.string().nullable(),
+    author: z.string().nullable(),
+    provider: z.string().nullable(),
+    thumbnail: z.object({ url: z.string(), width: z.number().nullable(), height: z.number().nullable() }).nullable(),
+    width: z.number().nullable(),
+    height: z.number().nullable(),
+    length: z.number().nullable().meta({ description: 'Seconds' }),
+    type: z.string().nullable().meta({ description: 'Of a file, by its first bytes' }),
+    bytes: z.number().nullable(),
+    ranges: z.boolean().nullable().meta({ description: 'Whether its host answers in ranges, so that people can jump in it' }),
+    at: time,
+  })
+  .meta({ id: 'Found' });
+export const linkAnswer = z
+  .object({
+    link: z.string(),
+    asks: z.array(z.object({ host: z.string(), what: z.string() })).meta({ description: 'Whom Orbis asks about it, and for what' }),
+    code: z.string().nullable().meta({ description: 'The code that it would be collected as' }),
+    found: found.nullable().meta({ description: 'Null where nobody was asked' }),
+  })
+  .meta({ id: 'LinkAnswer' });
+
 export const embedSummary = z
   .object({
     key,
@@ -53,6 +82,7 @@ export const embed = embedSummary
     pasted: z.string(),
     base: z.string(),
     reading,
+    found: found.nullable().meta({ description: 'What was found out about the link, where it was collected by one' }),
     direct: z.string().nullable().meta({ description: 'Where people can see the item itself, at its provider' }),
     current: revision,
   })
@@ -240,6 +270,8 @@ export type Embed = z.infer<typeof embed>;
 export type EmbedSummary = z.infer<typeof embedSummary>;
 export type Revision = z.infer<typeof revision>;
 export type Outcome = z.infer<typeof outcome>;
+export type Found = z.infer<typeof found>;
+export type LinkAnswer = z.infer<typeof linkAnswer>;
 export type Provider = z.infer<typeof provider>;
 export type SheetComparison = z.infer<typeof sheetComparison>;
 export type Rules = z.infer<typeof rules>;

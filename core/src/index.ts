@@ -13,3 +13,4 @@ export * from './isolate/index.ts';
 export * from './plan/index.ts';
 export * from './sweep/index.ts';
 export * from './harvest/index.ts';
+export * from './links/index.ts';

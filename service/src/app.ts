@@ -31,7 +31,7 @@ export interface Deps {
   making: () => Making;
   shelf: Shelf;
   runner: Pick<Runner, 'nudge'>;
-  fetching: Pick<Fetching, 'readPage'>;
+  fetching: Pick<Fetching, 'readPage' | 'get'>;
   reader: Reader;
   /** Asked at each request, as ports are known only once they are listened on. */
   origins: () => Origins;

@@ -3,7 +3,7 @@ import { kinds } from '@orbis/core';
 import { key, listQuery } from '../common.ts';
 import { mendChoice, readingsAnswer, readingsBody } from '../reading.ts';
 import { dressSchema, settingsSchema } from '../wishes.ts';
-import { comparison, embed, embedName, lists, outcome, preview, revision, tags } from '../resources.ts';
+import { comparison, embed, embedName, linkAnswer, lists, outcome, preview, revision, tags } from '../resources.ts';
 import { route } from './route.ts';
 
 const params = z.object({ embed: key });
@@ -23,6 +23,7 @@ const wishErrors = [
   'shape-unknown',
   'own-wrapper',
 ] as const;
+const linkErrors = ['link-not-known', 'link-unreachable', 'link-refuses-frames', 'link-not-shown'] as const;
 /** A code that is in the collection, or a text that is not. */
 const subject = { embed: key.optional(), text: z.string().optional() };
 
@@ -37,6 +38,17 @@ export const embedRoutes = {
     answer: readingsAnswer,
     statuses: [200],
     errors: ['too-large', 'reading-too-slow'],
+  }),
+  'links.find': route({
+    method: 'post',
+    path: '/links',
+    summary: 'Say whom Orbis would ask about a link; with “ask”, ask, and tell what was found. Nothing is kept.',
+    tag: 'Collection',
+    access: 'owner',
+    body: z.strictObject({ link: z.string().max(4000), ask: z.boolean().default(false) }),
+    answer: linkAnswer,
+    statuses: [200],
+    errors: ['no-link', ...linkErrors],
   }),
   'outcomes.create': route({
     method: 'post',
@@ -92,11 +104,12 @@ export const embedRoutes = {
       tags: tags.default([]),
       notes: z.string().max(20_000).default(''),
       mend: mendChoice,
+      ask: z.boolean().default(false).meta({ description: 'Of a link: whether its host, and whoever answers questions about it, is asked what it is; see /links' }),
       ...wishes,
     }),
     answer: embed,
     statuses: [201],
-    errors: ['nothing-pasted', 'text-too-much', 'reading-too-slow', 'no-code', 'visible-code', 'several-links', 'link-not-known', 'marked-code', ...wishErrors],
+    errors: ['nothing-pasted', 'text-too-much', 'reading-too-slow', 'no-code', 'visible-code', 'several-links', 'marked-code', ...linkErrors, ...wishErrors],
   }),
   'embeds.read': route({
     method: 'get',

@@ -5,13 +5,13 @@ import type { FrameCode, Sheet } from './sheet.ts';
 
 /**
  * The code for an item that somebody has only a link to: titled, lazily loaded, with the permissions that the sheet
- * names and no others. Scheme and port are those of the link.
+ * names and no others. Scheme and port are those of the link. `title` is what the item is called, where that is known.
  */
-export function codeFromLink({ sheet, id, url }: SheetMatch): string {
+export function codeFromLink({ sheet, id, url }: SheetMatch, title?: string): string {
   const { code } = sheet;
   const given = givenBy({ sheet, id, url });
   if ('parts' in code) return code.parts.map(({ html }) => html.replace(/\{[^{}]{1,60}\}/g, (expression) => escapeAttribute(parseTemplate(expression).expand(given)))).join('\n');
-  return writeTag(code, parseTemplate(code.address).expand(given), code.title.replaceAll('{name}', nameOf(url)));
+  return writeTag(code, parseTemplate(code.address).expand(given), title ?? code.title.replaceAll('{name}', nameOf(url)));
 }
 
 /** The code for an item of which somebody has only the id, the account's name or the shop's number. */
@@ -19,6 +19,9 @@ export const codeFromId = (sheet: Sheet, id: string): string => codeFromLink(mat
 
 /** Where people can see an item itself; null where the sheet does not say. */
 export const directLink = (match: SheetMatch): string | null => (match.sheet.direct === undefined ? null : parseTemplate(match.sheet.direct).expand(givenBy(match)));
+
+/** Where the provider answers questions about its links (oEmbed 1.0); null where the sheet does not say. */
+export const oembedEndpoint = (match: SheetMatch): string | null => (match.sheet.oembed === undefined ? null : parseTemplate(match.sheet.oembed.endpoint).expand(givenBy(match)));
 
 /** An item by its id alone, as if there were a link: it is where the provider answers. */
 export function matchOfId(sheet: Sheet, id: string): SheetMatch {

@@ -9,6 +9,29 @@ export interface FetchedPage {
   text: string;
 }
 
+/** What a link leads to: headers, and the body or its beginning. */
+export interface Fetched {
+  /** Where it was found in the end, after redirects. */
+  url: string;
+  status: number;
+  headers: Headers;
+  body: Uint8Array;
+  /** Whether there was more than was asked for. */
+  cut: boolean;
+}
+
+export interface GetOptions {
+  /** Addresses of the owner's own sites: they may be anywhere and have any port; nothing else private may. */
+  declared: readonly string[];
+  accept: string;
+  /** Only pages: anything else is refused before its body is read. */
+  pagesOnly?: boolean;
+  /** Asks for this many bytes only (RFC 9110, section 14.2); whoever does not know ranges sends all. */
+  range?: number;
+  /** Stops there and keeps what has come; without it a larger body is refused. */
+  beginning?: number;
+}
+
 export interface FetchingOptions {
   /** Lets undeclared private addresses and other ports pass: for demos and tests only. */
   allowPrivate: boolean;
@@ -25,6 +48,8 @@ export interface Fetching {
    * @throws FetchFailure with what went wrong and what to do.
    */
   readPage(url: string, declared: readonly string[]): Promise<FetchedPage>;
+  /** Asks for anything at all, by the same rules. @throws FetchFailure */
+  get(url: string, options: GetOptions): Promise<Fetched>;
   close(): Promise<void>;
 }
 
@@ -64,51 +89,60 @@ export function createFetching({ allowPrivate, seconds = 15, bytes = 5_000_000, 
       throw new FetchFailure(`${url.hostname} is not an address of the public internet.`, 'Only pages of the sites that you declared may be elsewhere.');
   };
 
+  const get: Fetching['get'] = async (address, { declared, accept, pagesOnly = false, beginning, range }) => {
+    const origins = new Set(declared.map((site) => new URL(site).origin));
+    const signal = AbortSignal.timeout(seconds * 1000);
+    let url = new URL(address);
+    for (let hop = 0; ; hop++) {
+      const trusted = origins.has(url.origin);
+      try {
+        check(url, trusted);
+        const response = await fetch(url, {
+          dispatcher: trusted ? agents.trusted : agents.strange,
+          redirect: 'manual',
+          signal,
+          headers: { 'user-agent': agentName, accept, 'cache-control': 'no-cache', 'pragma': 'no-cache', ...(range === undefined ? {} : { range: `bytes=0-${range - 1}` }) },
+        });
+        const target = response.headers.get('location');
+        if (response.status >= 300 && response.status < 400 && target) {
+          await response.body?.cancel();
+          if (hop === redirects) throw new FetchFailure(`${url.host} leads on more than ${redirects} times.`, 'See where the page’s address leads in a browser.', response.status);
+          url = nextHop(url, target);
+          continue;
+        }
+        if (!response.ok) {
+          await response.body?.cancel();
+          throw new FetchFailure(
+            `${url.host} answers ${response.status}.`,
+            response.status === 404 ? 'See that the page’s path is right and that the page is published.' : 'See that the page opens in a browser, then check again.',
+            response.status,
+          );
+        }
+        const type = response.headers.get('content-type') ?? '';
+        if (pagesOnly && !isPage(type)) {
+          await response.body?.cancel();
+          throw new FetchFailure(`${url.host} answers with ${type || 'no stated type'}, which is no page.`, 'Give the address of a page.', response.status);
+        }
+        const { chunks, cut } = await limited(response.body, beginning ?? bytes, beginning !== undefined, url);
+        return { url: url.href, status: response.status, headers: response.headers as unknown as Headers, body: Buffer.concat(chunks), cut };
+      } catch (error) {
+        throw failureOf(error, url, seconds);
+      }
+    }
+  };
+
   return {
     close: async () => void (await Promise.all([agents.trusted.close(), agents.strange.close()])),
+    get,
     readPage: async (address, declared) => {
-      const origins = new Set(declared.map((site) => new URL(site).origin));
-      const signal = AbortSignal.timeout(seconds * 1000);
-      let url = new URL(address);
-      for (let hop = 0; ; hop++) {
-        const trusted = origins.has(url.origin);
-        try {
-          check(url, trusted);
-          const response = await fetch(url, {
-            dispatcher: trusted ? agents.trusted : agents.strange,
-            redirect: 'manual',
-            signal,
-            headers: { 'user-agent': agentName, 'accept': 'text/html, application/xhtml+xml;q=0.9', 'cache-control': 'no-cache', 'pragma': 'no-cache' },
-          });
-          const target = response.headers.get('location');
-          if (response.status >= 300 && response.status < 400 && target) {
-            await response.body?.cancel();
-            if (hop === redirects)
-              throw new FetchFailure(`${url.host} leads on more than ${redirects} times.`, 'See where the page’s address leads in a browser.', response.status);
-            url = nextHop(url, target);
-            continue;
-          }
-          if (!response.ok) {
-            await response.body?.cancel();
-            throw new FetchFailure(
-              `${url.host} answers ${response.status}.`,
-              response.status === 404 ? 'See that the page’s path is right and that the page is published.' : 'See that the page opens in a browser, then check again.',
-              response.status,
-            );
-          }
-          const type = response.headers.get('content-type') ?? '';
-          if (!/^(?:text\/html|application\/xhtml\+xml)\b/i.test(type)) {
-            await response.body?.cancel();
-            throw new FetchFailure(`${url.host} answers with ${type || 'no stated type'}, which is no page.`, 'Give the address of a page.', response.status);
-          }
-          return { url: url.href, status: response.status, text: decode(await limited(response.body, bytes, url), type) };
-        } catch (error) {
-          throw failureOf(error, url, seconds);
-        }
-      }
+      const { url, status, body, headers } = await get(address, { declared, accept: 'text/html, application/xhtml+xml;q=0.9', pagesOnly: true });
+      return { url, status, text: decodeBody(body, headers.get('content-type') ?? '') };
     },
   };
 }
+
+/** Whether a type is that of a page (HTML, section 2.1.1). */
+export const isPage = (type: string): boolean => /^(?:text\/html|application\/xhtml\+xml)\b/i.test(type);
 
 function nextHop(from: URL, target: string): URL {
   if (!URL.canParse(target, from.href)) throw new FetchFailure(`${from.host} leads on to “${target.slice(0, 100)}”, which is no address.`, 'Have the redirect mended.');
@@ -117,18 +151,21 @@ function nextHop(from: URL, target: string): URL {
   return url;
 }
 
-async function limited(body: AsyncIterable<Uint8Array> | null, most: number, url: URL): Promise<Uint8Array> {
+async function limited(body: AsyncIterable<Uint8Array> | null, most: number, keep: boolean, url: URL): Promise<{ chunks: Uint8Array[]; cut: boolean }> {
   const chunks: Uint8Array[] = [];
   let size = 0;
   for await (const chunk of body ?? []) {
     size += chunk.byteLength;
+    // Leaving the loop lets go of the connection.
+    if (size > most && keep) return { chunks: [...chunks, chunk.subarray(0, chunk.byteLength - (size - most))], cut: true };
     if (size > most) throw new FetchFailure(`${url.host} sends more than ${most / 1e6} MB, which is no page.`, 'Give the address of a page.');
     chunks.push(chunk);
   }
-  return Buffer.concat(chunks);
+  return { chunks, cut: false };
 }
 
-function decode(bytes: Uint8Array, type: string): string {
+/** A body as text, in the character set that its type names. */
+export function decodeBody(bytes: Uint8Array, type: string): string {
   const label = /charset="?([\w-]+)/i.exec(type)?.[1] ?? 'utf-8';
   try {
     return new TextDecoder(label).decode(bytes);

@@ -1,10 +1,12 @@
-import { limits, powersOf, previewDocument } from '@orbis/core';
+import { limits, linkIn, powersOf, previewDocument, read } from '@orbis/core';
 import { OrbisError, tellReading } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 import { relayPath } from '../frames/relay.ts';
 import { newPublicId } from '../store/ids.ts';
 import { insertPreview } from '../store/previews.ts';
-import { outcomeOf, refuseProblems, tellOutcome } from '../work/codes.ts';
+import { outcomeOf, refuseProblems, tellOutcome, type CodeSource } from '../work/codes.ts';
+import { asksOf, findLink } from '../work/find-link.ts';
+import { declaredAddresses } from '../store/places.ts';
 import { takeIn } from '../work/collect.ts';
 import { embedByKey } from '../work/embeds.ts';
 import type { Handlers, Named } from './reply.ts';
@@ -13,13 +15,13 @@ import type { Handlers, Named } from './reply.ts';
 const batchLimit = 8 * limits.length;
 
 /** Reading, trying out and previewing codes, without keeping them. */
-export function codeHandlers(deps: Deps): Handlers<Named<'readings' | 'outcomes' | 'previews'>> {
+export function codeHandlers(deps: Deps): Handlers<Named<'readings' | 'links' | 'outcomes' | 'previews'>> {
   const { making, origins, now, reader } = deps;
   const { db } = deps.connection;
-  const baseOf = async ({ embed, text }: { embed?: string | undefined; text?: string | undefined }): Promise<string> => {
-    if (embed !== undefined) return (await embedByKey(db, embed)).source.base;
+  const baseOf = async ({ embed, text }: { embed?: string | undefined; text?: string | undefined }): Promise<Pick<CodeSource, 'base' | 'found'>> => {
+    if (embed !== undefined) return (await embedByKey(db, embed)).source;
     if (text === undefined) throw new OrbisError('bad-request', { problem: 'Name an embed, or give a text.' });
-    return (await takeIn(db, text, deps)).code.text;
+    return { base: (await takeIn(db, text, deps)).code.text };
   };
   return {
     'readings.create': async ({ body }) => {
@@ -31,13 +33,21 @@ export function codeHandlers(deps: Deps): Handlers<Named<'readings' | 'outcomes'
       const readings = await reader.readTexts(body.mend === false ? texts : mended.map(({ text }) => text), context);
       return { data: { items: readings.map(tellReading), mended } };
     },
+    'links.find': async ({ body, act }) => {
+      const link = linkIn(body.link);
+      if (link === null) throw new OrbisError('no-link', { found: body.link.trim().slice(0, 100) });
+      const asks = asksOf(link, making());
+      if (!body.ask) return { data: { link, asks, code: read(link, making()).made, found: null } };
+      const { code, found } = await findLink(link, { making: making(), fetching: deps.fetching, declared: await declaredAddresses(db), now: act.now });
+      return { data: { link, asks, code, found } };
+    },
     'outcomes.create': async ({ body }) => {
-      const base = await baseOf(body);
-      return { data: tellOutcome(base, outcomeOf({ base, wishes: body }, making(), null).outcome) };
+      const source = await baseOf(body);
+      return { data: tellOutcome(source.base, outcomeOf({ ...source, wishes: body }, making(), null).outcome) };
     },
     'previews.create': async ({ body, act }) => {
-      const base = await baseOf(body);
-      const { code, outcome } = outcomeOf({ base, wishes: body }, making(), null);
+      const source = await baseOf(body);
+      const { code, outcome } = outcomeOf({ ...source, wishes: body }, making(), null);
       refuseProblems(outcome);
       const name = newPublicId() + newPublicId();
       const document = previewDocument(outcome.text, code.reading, code.sheet, {

@@ -2,9 +2,11 @@ import { openCode, type Wishes } from '@orbis/core';
 import { OrbisError } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 import { changeEmbed, insertEmbed, listEmbeds, setTags, tagsOf } from '../store/embeds.ts';
+import { declaredAddresses } from '../store/places.ts';
 import { keyset } from '../store/pages.ts';
 import { newRevision, outcomeOf, refuseProblems } from '../work/codes.ts';
 import { sourceOfCode, takeIn } from '../work/collect.ts';
+import { findLink } from '../work/find-link.ts';
 import { embedByKey, embedReply, embedTag, tellSummaries } from '../work/embeds.ts';
 import { untilFree } from '../work/until-free.ts';
 import type { Handlers, Named } from './reply.ts';
@@ -20,9 +22,10 @@ export function embedHandlers(deps: Deps): Handlers<Named<'embeds'>> {
       return { data: { items: await tellSummaries(db, page.items), next: page.next } };
     },
     'embeds.create': async ({ body, act }) => {
-      const taken = await takeIn(db, body.text, deps, { mend: body.mend });
+      const follow = async (link: string) => findLink(link, { making: making(), fetching: deps.fetching, declared: await declaredAddresses(db), now: act.now });
+      const taken = await takeIn(db, body.text, deps, { mend: body.mend, ...(body.ask ? { follow } : {}) });
       const wishes: Wishes = { settings: { ...taken.asked, ...body.settings }, dress: body.dress };
-      refuseProblems(outcomeOf({ base: taken.code.text, wishes }, making(), null).outcome);
+      refuseProblems(outcomeOf({ base: taken.code.text, found: taken.found, wishes }, making(), null).outcome);
       const { name, notes, tags } = body;
       const values = { name, notes, tags, ...sourceOfCode(taken), revision: newRevision(taken.code.sheet, wishes, 'collected') };
       return reply(await untilFree(() => db.transaction((tx) => insertEmbed(tx, values, act))), 201);
@@ -48,7 +51,7 @@ export function embedHandlers(deps: Deps): Handlers<Named<'embeds'>> {
         name: body.name,
         notes: embed.notes,
         tags,
-        ...sourceOfCode({ pasted: source.pasted, code }),
+        ...sourceOfCode({ pasted: source.pasted, found: source.found, code }),
         revision: newRevision(code.sheet, wishes, `copy of ${embed.key}`),
       };
       return reply(await untilFree(() => db.transaction((tx) => insertEmbed(tx, values, act))), 201);

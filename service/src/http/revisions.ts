@@ -19,7 +19,7 @@ export function revisionHandlers(deps: Deps): Handlers<Named<'revisions' | 'sour
       const isNew = await db.transaction(async (tx) => {
         const stored = await embedByKey(tx, params.embed);
         matchState(embedTag(stored.embed), 'embed');
-        const { code, outcome } = outcomeOf({ base: stored.source.base, wishes: body }, making(), null);
+        const { code, outcome } = outcomeOf({ base: stored.source.base, found: stored.source.found, wishes: body }, making(), null);
         refuseProblems(outcome);
         if (sameWishes(body, stored.revision)) return false;
         if (!(await addRevision(tx, stored, newRevision(code.sheet, body, 'saved'), act))) throw new OrbisError('if-match-stale', { what: 'embed' });
@@ -46,7 +46,7 @@ export function revisionHandlers(deps: Deps): Handlers<Named<'revisions' | 'sour
       const numbers = await sourceNumbers(db, embed.id);
       const [from, to] = (await Promise.all([revisionOf(db, embed, query.from), revisionOf(db, embed, query.to)])) as [RevisionRow, RevisionRow];
       const [before, after] = (await Promise.all([from, to].map((row) => sourceOf(db, row)))) as [SourceRow, SourceRow];
-      const goesOut = (row: RevisionRow, source: SourceRow): string => outcomeOf({ base: source.base, wishes: row }, making(), null).outcome.text;
+      const goesOut = (row: RevisionRow, source: SourceRow): string => outcomeOf({ base: source.base, found: source.found, wishes: row }, making(), null).outcome.text;
       return {
         data: {
           from: tellRevision(from, numbers.get(from.sourceId)!),
@@ -64,7 +64,7 @@ export function revisionHandlers(deps: Deps): Handlers<Named<'revisions' | 'sour
         const earlier = await revisionOf(tx, stored.embed, params.revision);
         if (earlier.sourceId === stored.revision.sourceId && sameWishes(earlier, stored.revision)) return false;
         const from = await sourceOf(tx, earlier);
-        const summary = sourceOfCode({ pasted: from.pasted, code: openCode(from.base, making()) });
+        const summary = sourceOfCode({ pasted: from.pasted, found: from.found, code: openCode(from.base, making()) });
         if (!(await restoreRevision(tx, stored, earlier, from, summary, act))) throw new OrbisError('if-match-stale', { what: 'embed' });
         return true;
       });

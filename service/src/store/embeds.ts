@@ -1,5 +1,6 @@
 import { and, desc, eq, inArray, like, lt, or, sql, type SQL } from 'drizzle-orm';
 import type { Dress, Settings } from '@orbis/core';
+import type { Found } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
 import { digest, keyFrom } from './ids.ts';
 import { embed, embedHost, embedTag, placement, revision, source } from './schema.ts';
@@ -48,6 +49,7 @@ export interface NewSource {
   hosts: readonly string[];
   pasted: string;
   base: string;
+  found: Found | null;
 }
 
 /** Puts an embed into the collection, with its first source and revision. Call it in a transaction. */
@@ -60,7 +62,9 @@ export async function insertEmbed(
   const { name, notes, kind, provider, level } = values;
   const made = { createdAt: now, createdBy: by };
   const [{ insertId }] = await tx.insert(embed).values({ key, name, notes, kind, provider, level, source: 1, revision: 1, changedAt: now, ...made });
-  const [{ insertId: sourceId }] = await tx.insert(source).values({ embedId: insertId, number: 1, pasted: values.pasted, base: values.base, digest: digest(values.base), ...made });
+  const [{ insertId: sourceId }] = await tx
+    .insert(source)
+    .values({ embedId: insertId, number: 1, pasted: values.pasted, base: values.base, found: values.found, digest: digest(values.base), ...made });
   await tx.insert(revision).values({ embedId: insertId, number: 1, sourceId, leftOut: [], isolation: {}, ...values.revision, ...made });
   await setTags(tx, insertId, values.tags);
   await setHosts(tx, insertId, values.hosts);
@@ -181,7 +185,7 @@ export async function addRevision(tx: Handle, stored: StoredEmbed, values: NewRe
 
 /** Adds a newer source with the revision that is made of it; false where the embed has changed since. Call it in a transaction. */
 export async function addSource(tx: Handle, stored: StoredEmbed, summary: NewSource, values: NewRevision, { by, now }: Act): Promise<boolean> {
-  const { pasted, base } = summary;
+  const { pasted, base, found } = summary;
   const [{ newest } = { newest: 0 }] = await tx
     .select({ newest: sql<number>`max(${source.number})` })
     .from(source)
@@ -190,7 +194,7 @@ export async function addSource(tx: Handle, stored: StoredEmbed, summary: NewSou
   // The unique number of a source decides between two that come at once, but the row of the embed is locked first.
   if (!(await summarise(tx, stored, summary, number, now))) return false;
   const made = { createdAt: now, createdBy: by };
-  const [{ insertId: sourceId }] = await tx.insert(source).values({ embedId: stored.embed.id, number, pasted, base, digest: digest(base), ...made });
+  const [{ insertId: sourceId }] = await tx.insert(source).values({ embedId: stored.embed.id, number, pasted, base, found, digest: digest(base), ...made });
   await tx.insert(revision).values({ embedId: stored.embed.id, number: stored.embed.revision + 1, sourceId, leftOut: [], isolation: {}, ...values, ...made });
   return true;
 }

@@ -19,6 +19,7 @@ import {
   varchar,
 } from 'drizzle-orm/mysql-core';
 import type { Dress, Piece, Settings, Sheet } from '@orbis/core';
+import type { Found } from '@orbis/contract';
 import type { Rules } from '../work/making.ts';
 
 /** Keys, ids and digests: compared byte for byte. */
@@ -132,6 +133,8 @@ export const source = mysqlTable(
     number: int().notNull(),
     pasted: longtext().notNull(),
     base: longtext().notNull(),
+    /** What was found out about the link that it was made of. */
+    found: json().$type<Found>(),
     /** Of `base`, to find the same code again. */
     digest: ascii({ length: 64 }).notNull(),
     ...created,

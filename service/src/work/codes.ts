@@ -1,6 +1,6 @@
 import { openCode, plan, type Code, type Mark, type Outcome, type Sheet, type Wishes } from '@orbis/core';
 import { withRules, type Making } from './making.ts';
-import { OrbisError, catalogue, type ErrorCode, type Outcome as ToldOutcome } from '@orbis/contract';
+import { OrbisError, catalogue, type ErrorCode, type Found, type Outcome as ToldOutcome } from '@orbis/contract';
 import type { NewRevision } from '../store/embeds.ts';
 import { digest } from '../store/ids.ts';
 
@@ -8,11 +8,13 @@ import { digest } from '../store/ids.ts';
 export interface CodeSource {
   base: string;
   wishes: Wishes;
+  /** What was found out about its link: how long it is. */
+  found?: Pick<Found, 'length'> | null;
 }
 
 /** The output for a place, or without a mark for no place. */
-export function outcomeOf({ base, wishes }: CodeSource, making: Making, mark: Mark | null): { code: Code; outcome: Outcome } {
-  const code = openCode(base, making);
+export function outcomeOf({ base, wishes, found }: CodeSource, making: Making, mark: Mark | null): { code: Code; outcome: Outcome } {
+  const code = openCode(base, { ...making, length: found?.length ?? null });
   return { code, outcome: plan(code, withRules(wishes, making), mark) };
 }
 

@@ -1,5 +1,6 @@
 import { openCode, readMark, type Code, type Settings } from '@orbis/core';
-import { OrbisError, tellReading } from '@orbis/contract';
+import { OrbisError, tellReading, type Found } from '@orbis/contract';
+import type { FoundLink } from './find-link.ts';
 import type { Deps } from '../app.ts';
 import type { Handle } from '../database/connect.ts';
 import type { NewSource } from '../store/embeds.ts';
@@ -11,6 +12,8 @@ export interface Collected {
   code: Code;
   /** What a link asks for beside the item. */
   asked: Settings;
+  /** What was found out about a link; null where nobody was asked. */
+  found: Found | null;
 }
 
 /**
@@ -21,7 +24,7 @@ export async function takeIn(
   db: Handle,
   pasted: string,
   { making, reader }: Pick<Deps, 'making' | 'reader'>,
-  { mend: wanted = false }: { mend?: boolean | readonly string[] } = {},
+  { mend: wanted = false, follow }: { mend?: boolean | readonly string[]; follow?: (link: string) => Promise<FoundLink> } = {},
 ): Promise<Collected> {
   const context = { sheets: making().sheets };
   const text = wanted === false ? pasted : (await reader.mendTexts([pasted], context, wanted === true ? undefined : wanted))[0]!.text;
@@ -37,7 +40,11 @@ export async function takeIn(
   const mark = reading.mark === null ? null : readMark(reading.mark);
   const known = mark && (await embedOfMark(db, mark.placement));
   if (known) throw new OrbisError('marked-code', { embed: known });
-  return { pasted, code: openCode(reading.made ?? text, context), asked: reading.asked };
+  if (reading.input === 'link' && follow) {
+    const { code, asked, found } = await follow(pasted.trim());
+    return { pasted, code: openCode(code, { ...context, length: found.length }), asked, found };
+  }
+  return { pasted, code: openCode(reading.made ?? text, context), asked: reading.asked, found: null };
 }
 
 /** The worst level among a code's findings. */
@@ -46,7 +53,8 @@ export function worstLevel(code: Pick<Code, 'reading'>): 'error' | 'warning' | '
 }
 
 /** What the collection keeps of a code beside the code itself. */
-export const sourceOfCode = ({ pasted, code }: Pick<Collected, 'pasted' | 'code'>): NewSource => ({
+export const sourceOfCode = ({ pasted, code, found }: Pick<Collected, 'pasted' | 'code' | 'found'>): NewSource => ({
+  found,
   pasted,
   base: code.text,
   kind: code.reading.kind,

@@ -35,7 +35,7 @@ export async function tellSummaries(db: Handle, rows: readonly EmbedRow[]): Prom
 
 /** One embed whole, with the reading of its code. */
 export async function tellEmbed(db: Handle, { embed, source, revision }: StoredEmbed, making: Making): Promise<Embed> {
-  const reading = read(source.base, making);
+  const reading = read(source.base, { ...making, length: source.found?.length ?? null });
   return {
     ...(await tellSummaries(db, [embed]))[0]!,
     notes: embed.notes,
@@ -43,6 +43,7 @@ export async function tellEmbed(db: Handle, { embed, source, revision }: StoredE
     pasted: source.pasted,
     base: source.base,
     reading: tellReading(reading),
+    found: source.found,
     direct: directOf(reading, making.sheets),
     current: tellRevision(revision, source.number),
   };

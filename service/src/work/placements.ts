@@ -9,7 +9,7 @@ import { outcomeOf } from './codes.ts';
 /** What would be issued for a placement today under this number. */
 export function codeToday(row: StoredPlacement, making: Making, delivery: number) {
   const wishes = { settings: row.revision.settings, dress: row.revision.dress };
-  return outcomeOf({ base: row.source.base, wishes }, making, { placement: row.placement.publicId, delivery }).outcome;
+  return outcomeOf({ base: row.source.base, found: row.source.found, wishes }, making, { placement: row.placement.publicId, delivery }).outcome;
 }
 
 /** Whether what a delivery carries differs from what would be issued today, for whatever reason. */

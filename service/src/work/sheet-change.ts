@@ -26,7 +26,7 @@ export async function touchedBy(db: Handle, { id, before, after }: SheetChange):
   const both = [before, after].flatMap(({ sheets }) => sheets.find((sheet) => sheet.id === id) ?? []);
   const stored = await embedsTouchedBy(db, { id, hosts: [...new Set(both.flatMap(({ hosts }) => hosts))], anywhere: both.some((sheet) => hasAnyHost(sheet)) });
   return stored.map((row) => {
-    const source = { base: row.source.base, wishes: { settings: row.revision.settings, dress: row.revision.dress } };
+    const source = { base: row.source.base, found: row.source.found, wishes: { settings: row.revision.settings, dress: row.revision.dress } };
     return { stored: row, before: outcomeOf(source, before, null), after: outcomeOf(source, after, null) };
   });
 }
@@ -66,7 +66,7 @@ export async function settleChange(tx: Handle, touched: readonly Touched[], act:
   let changed = 0;
   for (const item of touched) {
     const { stored, after } = item;
-    const summary = sourceOfCode({ pasted: stored.source.pasted, code: after.code });
+    const summary = sourceOfCode({ pasted: stored.source.pasted, found: stored.source.found, code: after.code });
     if (differs(item)) {
       await addRevision(tx, stored, newRevision(after.code.sheet, stored.revision, 'sheet changed'), act);
       changed++;

@@ -1,0 +1,44 @@
+/** Whether a page lets itself be shown in a frame. */
+export type Framing = { allowed: true } | { allowed: false; because: string };
+
+/**
+ * What a page's headers say of being framed by these origins: `frame-ancestors` of its policies (CSP 3, section
+ * 6.4.2.1), which stand before `X-Frame-Options` (RFC 7034; HTML, section 7.5).
+ */
+export function framingOf({ page, frameOptions, policies, by }: { page: string; frameOptions: string | null; policies: readonly string[]; by: readonly string[] }): Framing {
+  const lists = policies
+    .flatMap((policy) => policy.split(','))
+    .flatMap((policy) => policy.split(';').map((directive) => directive.trim().split(/\s+/)))
+    .filter(([name]) => name?.toLowerCase() === 'frame-ancestors')
+    .map(([, ...sources]) => sources);
+  if (lists.length > 0) {
+    const origins = by.length > 0 ? by : ['https://somewhere.invalid'];
+    const refused = origins.find((origin) => lists.some((sources) => !sources.some((source) => fits(source, new URL(origin), new URL(page)))));
+    return refused === undefined ? { allowed: true } : { allowed: false, because: `its policy lets only ${listed(lists)} show it (frame-ancestors)` };
+  }
+  const option = frameOptions?.split(',')[0]!.trim().toUpperCase() ?? '';
+  if (option === 'DENY') return { allowed: false, because: 'it lets nobody show it in a frame (X-Frame-Options)' };
+  if (option === 'SAMEORIGIN' && !(by.length > 0 && by.every((origin) => new URL(origin).origin === new URL(page).origin)))
+    return { allowed: false, because: 'it lets only its own site show it in a frame (X-Frame-Options)' };
+  return { allowed: true };
+}
+
+const listed = (lists: readonly string[][]): string => {
+  const sources = [...new Set(lists.flat())].map((source) => (source === "'self'" ? 'its own site' : source === "'none'" ? 'nobody' : source));
+  return sources.length === 0 ? 'nobody' : sources.slice(0, 4).join(', ');
+};
+
+/* A host-source, scheme-source or 'self' (CSP 3, section 6.7.2.7), as far as ancestors go. */
+function fits(source: string, origin: URL, page: URL): boolean {
+  const said = source.toLowerCase();
+  if (said === "'none'") return false;
+  if (said === "'self'") return origin.origin === page.origin;
+  if (said === '*') return true;
+  const found = /^(?:([a-z][a-z0-9+.-]*):(?:\/\/|$))?(?:((?:\*\.)?[a-z0-9.-]+|\*)(?::(\d+|\*))?)?/.exec(said);
+  const [, scheme, host, port] = found ?? [];
+  if (scheme && `${scheme}:` !== origin.protocol && !(scheme === 'http' && origin.protocol === 'https:')) return false;
+  if (!host) return scheme !== undefined;
+  const named = host === '*' || (host.startsWith('*.') ? origin.hostname.endsWith(host.slice(1)) : origin.hostname === host);
+  const usual = origin.port === '' ? (origin.protocol === 'https:' ? '443' : '80') : origin.port;
+  return named && (port === undefined ? origin.port === '' : port === '*' || port === usual);
+}

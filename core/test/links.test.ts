@@ -1,0 +1,106 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { codeOfOembed, discoverOembed, framingOf, oembedAddress, parseOembed } from '@orbis/core';
+
+const xml = (members: string): string => `<?xml version="1.0" encoding="utf-8" standalone="yes"?>\n<oembed>${members}</oembed>`;
+
+describe('an oEmbed answer', () => {
+  const video = { version: '1.0', type: 'video', title: 'A “talk” & more', html: '<iframe src="https://a.localhost/?x=1&amp;y=2"></iframe>', width: 640, height: '360' };
+  it('is the same in JSON and in XML', () => {
+    const written = xml(
+      Object.entries(video)
+        .map(([name, value]) => `<${name}>${String(value).replaceAll('&', '&amp;').replaceAll('<', '&lt;')}</${name}>`)
+        .join(''),
+    );
+    const [json, fromXml] = [parseOembed(JSON.stringify(video), 'json'), parseOembed(written, 'xml')];
+    expect(json).to.deep.equal(fromXml);
+    expect(json).to.deep.include({ ok: true }).and.to.have.property('answer').that.includes({ type: 'video', title: 'A “talk” & more', width: 640, height: 360, html: video.html });
+  });
+
+  it('of a photo becomes a picture, of a link nothing', () => {
+    const photo = parseOembed(JSON.stringify({ type: 'photo', url: 'https://a.localhost/m?a=1&b="2"', width: 40, height: 30, title: 'Moor "at" night' }), 'json');
+    expect(photo.ok && codeOfOembed(photo.answer)).to.equal(
+      '<img src="https://a.localhost/m?a=1&amp;b=&quot;2&quot;" width="40" height="30" alt="Moor &quot;at&quot; night" loading="lazy">',
+    );
+    const link = parseOembed('{"type":"link","title":"x"}', 'json');
+    expect(link.ok && codeOfOembed(link.answer)).to.equal(null);
+  });
+
+  for (const [label, text, format, why] of [
+    ['no JSON', '<html>', 'json', /no JSON object/],
+    ['a list', '[]', 'json', /no JSON object/],
+    ['no XML', '<oembed><type>rich</oembed>', 'xml', /no oEmbed document/],
+    ['another document', '<a/>', 'xml', /no oEmbed document/],
+    ['entities of its own', '<!DOCTYPE o [<!ENTITY a "b">]><oembed><type>link</type></oembed>', 'xml', /no oEmbed document/],
+    ['a type that is none', '{"type":"dance"}', 'json', /“dance”/],
+    ['a video without its code', '{"type":"video","html":" "}', 'json', /no code for it/],
+    ['a photo without its picture', '{"type":"photo","url":"javascript:x"}', 'json', /no address of one/],
+  ] as const)
+    it(`is refused: ${label}`, () => expect(parseOembed(text, format)).to.have.property('why').that.matches(why));
+
+  it('never throws, whatever arrives', () => {
+    fc.assert(
+      fc.property(fc.oneof(fc.string(), fc.json(), fc.string().map(xml)), fc.constantFrom('json' as const, 'xml' as const), (text, format) => {
+        expect(parseOembed(text, format).ok).to.be.a('boolean');
+      }),
+      { seed: 5, numRuns: 300 },
+    );
+  });
+
+  it('is asked for with the link escaped, once', () => {
+    const link = 'https://a.localhost/?x=1&y=ü';
+    for (const endpoint of ['https://a.localhost/oembed', 'https://a.localhost/oembed?key=1', 'https://a.localhost/oembed.{format}']) {
+      const url = new URL(oembedAddress(endpoint, link, { format: 'xml', maxWidth: 800 }));
+      expect(url.searchParams.get('url')).to.equal(link);
+      expect(url.pathname.endsWith('.xml') ? 'xml' : url.searchParams.get('format')).to.equal('xml');
+      expect(url.searchParams.get('maxwidth')).to.equal('800');
+    }
+  });
+});
+
+describe('oEmbed discovery', () => {
+  const found = (html: string, linkHeader: string | null = null) => discoverOembed({ html, linkHeader, base: 'https://a.localhost/watch/7' });
+  it('finds what the page and its header say, and nothing else', () => {
+    const html = `<LINK REL="alternate nofollow" TYPE="application/json+oembed; charset=utf-8" href="/oembed?url=x&amp;format=json">
+      <link rel=alternate type=text/xml+oembed href=//b.localhost/o.xml><link rel="alternate" type="application/rss+xml" href="/feed">
+      <link rel="stylesheet" type="application/json+oembed" href="/no"><link rel="alternate" type="text/xml+oembed" href="javascript:no">`;
+    expect(found(html)).to.deep.equal([
+      { href: 'https://a.localhost/oembed?url=x&format=json', format: 'json' },
+      { href: 'https://b.localhost/o.xml', format: 'xml' },
+    ]);
+    expect(found(html, '</header?url=x>; rel="alternate"; type="text/xml+oembed", <https://c.localhost/>; rel="canonical"')[0]).to.deep.equal({
+      href: 'https://a.localhost/header?url=x',
+      format: 'xml',
+    });
+    expect(found('<p>x</p>', 'nonsense, <')).to.deep.equal([]);
+  });
+});
+
+describe('whether a page may be shown in a frame', () => {
+  const page = 'https://page.localhost/a';
+  for (const [label, headers, by, allowed] of [
+    ['nothing said', {}, [], true],
+    ['DENY', { frameOptions: 'deny' }, [], false],
+    ['SAMEORIGIN, elsewhere', { frameOptions: 'SAMEORIGIN' }, ['https://own.localhost'], false],
+    ['SAMEORIGIN, at home', { frameOptions: 'SAMEORIGIN' }, ['https://page.localhost'], true],
+    ['what browsers ignore', { frameOptions: 'ALLOW-FROM https://own.localhost' }, ['https://other.localhost'], true],
+    ['nobody', { policies: ["frame-ancestors 'none'"] }, [], false],
+    ['anybody, whatever the older header says', { policies: ['frame-ancestors *'], frameOptions: 'DENY' }, [], true],
+    ['other directives', { policies: ["default-src 'none'; script-src x"] }, [], true],
+    ['a site that is named', { policies: ['default-src *; FRAME-ANCESTORS https://own.localhost'] }, ['https://own.localhost'], true],
+    ['a site that is not', { policies: ['frame-ancestors https://own.localhost'] }, ['https://other.localhost'], false],
+    ['one of two', { policies: ['frame-ancestors https://own.localhost'] }, ['https://own.localhost', 'https://other.localhost'], false],
+    ['below a host', { policies: ['frame-ancestors *.localhost'] }, ['https://own.localhost'], true],
+    ['the host itself is not below it', { policies: ['frame-ancestors *.own.localhost'] }, ['https://own.localhost'], false],
+    ['another port', { policies: ['frame-ancestors own.localhost'] }, ['http://own.localhost:8080'], false],
+    ['any port', { policies: ['frame-ancestors own.localhost:*'] }, ['http://own.localhost:8080'], true],
+    ['a scheme', { policies: ['frame-ancestors https:'] }, ['https://own.localhost'], true],
+    ['two policies, both must agree', { policies: ['frame-ancestors *', "frame-ancestors 'self'"] }, ['https://own.localhost'], false],
+    ['nobody known to show it, and only some may', { policies: ['frame-ancestors https://own.localhost'] }, [], false],
+  ] as [string, { frameOptions?: string; policies?: string[] }, string[], boolean][])
+    it(label, () => {
+      const framing = framingOf({ page, frameOptions: headers.frameOptions ?? null, policies: headers.policies ?? [], by });
+      expect(framing.allowed).to.equal(allowed);
+      if (!framing.allowed) expect(framing.because).to.match(/\(frame-ancestors\)|\(X-Frame-Options\)/);
+    });
+});

@@ -1,0 +1,185 @@
+import {
+  codeFromLink,
+  codeOfOembed,
+  discoverOembed,
+  framingOf,
+  matchLink,
+  oembedAddress,
+  oembedEndpoint,
+  parseOembed,
+  read,
+  type OembedAnswer,
+  type OembedEndpoint,
+  type Settings,
+  type Sheet,
+  type SheetMatch,
+} from '@orbis/core';
+import { OrbisError, type Found } from '@orbis/contract';
+import { decodeBody, isPage, type Fetched, type Fetching } from '../fetching/client.ts';
+import { FetchFailure } from '../fetching/failure.ts';
+import { factsOfFile } from '../fetching/file-facts.ts';
+import type { Making } from './making.ts';
+
+/** What a link comes to: the code, what the link asks for itself, and what was found out about it. */
+export interface FoundLink {
+  code: string;
+  asked: Settings;
+  found: Found;
+}
+
+interface Tools {
+  making: Making;
+  fetching: Pick<Fetching, 'get'>;
+  /** Addresses of the owner's sites, where the embed will be shown. */
+  declared: readonly string[];
+  now: Date;
+}
+
+/** As much of a file as tells what it is. */
+const beginning = 512 * 1024;
+
+/** Whom Orbis would ask about a link, and for what, before it does. */
+export function asksOf(link: string, { sheets }: Making): { host: string; what: string }[] {
+  const match = matchLink(link, sheets);
+  if (match && isProvider(match.sheet)) {
+    const endpoint = oembedEndpoint(match);
+    return endpoint === null ? [] : [{ host: new URL(endpoint).host, what: `what it knows of this link (${match.sheet.name} answers such questions)` }];
+  }
+  return [{ host: new URL(link).host, what: 'the page or file itself; and, if the page names somebody who answers questions about it, that one' }];
+}
+
+/**
+ * Finds out what a link leads to: by its provider's sheet, else by oEmbed that its page names, else as a file by its
+ * first bytes, else as a page that may be shown in a frame.
+ * @throws OrbisError `link-unreachable`, `link-refuses-frames` or `link-not-shown`; nothing is kept then.
+ */
+export async function findLink(link: string, tools: Tools): Promise<FoundLink> {
+  const match = matchLink(link, tools.making.sheets);
+  if (!match) throw new OrbisError('link-not-known', { link: link.slice(0, 200) });
+  try {
+    return isProvider(match.sheet) ? await byProvider(link, match, tools) : await byLooking(link, match, tools);
+  } catch (error) {
+    if (error instanceof FetchFailure) throw new OrbisError('link-unreachable', { why: error.message, remedy: error.remedy });
+    throw error;
+  }
+}
+
+const isProvider = ({ files, pages }: Sheet): boolean => !files && !pages;
+
+async function byProvider(link: string, match: SheetMatch, tools: Tools): Promise<FoundLink> {
+  const { asked } = read(link, tools.making);
+  const endpoint = oembedEndpoint(match);
+  if (endpoint === null) return { code: codeFromLink(match), asked, found: { ...nothing(link, tools), how: 'sheet', provider: match.sheet.name } };
+  const format = match.sheet.oembed!.formats?.[0] ?? 'json';
+  const address = oembedAddress(endpoint, link, { format });
+  const answer = await ask({ href: address, format }, tools);
+  // The sheet knows the provider's code better than a general answer: only its title comes from there.
+  const code = codeFromLink(match, answer.title ?? undefined);
+  return { code, asked, found: { ...told(answer, nothing(link, tools)), how: 'sheet', provider: answer.provider ?? match.sheet.name, endpoint: address } };
+}
+
+async function byLooking(link: string, match: SheetMatch, tools: Tools): Promise<FoundLink> {
+  const { get } = tools.fetching;
+  const fetched = await get(link, { declared: tools.declared, accept: 'text/html, application/xhtml+xml;q=0.9, */*;q=0.8', beginning, range: beginning });
+  const type = fetched.headers.get('content-type') ?? '';
+  return isPage(type) ? byPage(link, fetched, decodeBody(fetched.body, type), tools) : byFile(link, match, fetched, type, tools);
+}
+
+async function byPage(link: string, page: Fetched, html: string, tools: Tools): Promise<FoundLink> {
+  const [endpoint] = discoverOembed({ html, linkHeader: page.headers.get('link'), base: page.url });
+  const plain = { ...nothing(link, tools), url: page.url, title: titleOf(html) };
+  if (endpoint) {
+    const answer = await ask(endpoint, tools);
+    const code = codeOfOembed(answer);
+    if (code !== null) return { code, asked: titleWhereMissing(code, answer, tools.making), found: { ...told(answer, plain), how: 'oembed', endpoint: endpoint.href } };
+  }
+  const sheet = tools.making.sheets.find(({ pages }) => pages);
+  if (!sheet) throw new OrbisError('link-not-known', { link: link.slice(0, 200) });
+  const framing = framingOf({
+    page: page.url,
+    frameOptions: page.headers.get('x-frame-options'),
+    policies: [page.headers.get('content-security-policy') ?? ''],
+    by: tools.declared.map((address) => new URL(address).origin),
+  });
+  if (!framing.allowed) throw new OrbisError('link-refuses-frames', { host: new URL(page.url).host, because: framing.because });
+  const code = codeFromLink({ sheet, id: link, url: new URL(link) }, plain.title ?? undefined);
+  return { code, asked: {}, found: { ...plain, how: 'page' } };
+}
+
+async function byFile(link: string, match: SheetMatch, file: Fetched, stated: string, tools: Tools): Promise<FoundLink> {
+  const total = Number(/\/(\d+)$/.exec(file.headers.get('content-range') ?? '')?.[1] ?? NaN) || (file.status === 200 ? Number(file.headers.get('content-length')) : 0) || null;
+  const facts = await factsOfFile(file.body, total);
+  const sheet = sheetForType(facts.type, match.sheet, tools.making.sheets);
+  if (!sheet) throw new OrbisError('link-not-shown', { host: new URL(file.url).host, type: facts.type ?? (stated || 'of no stated type') });
+  const { asked } = read(link, tools.making);
+  const url = new URL(link);
+  return {
+    code: codeFromLink({ sheet, id: link, url }),
+    asked: sheet.settings.start ? asked : {},
+    found: {
+      ...nothing(link, tools),
+      how: 'file',
+      url: file.url,
+      type: facts.type ?? stated,
+      bytes: total,
+      ranges: file.status === 206,
+      width: facts.width,
+      height: facts.height,
+      length: facts.length,
+    },
+  };
+}
+
+/* By what its first bytes say; its name decides only where they say the same kind of thing. */
+function sheetForType(type: string | null, byName: Sheet, sheets: readonly Sheet[]): Sheet | null {
+  const kind = type === null ? null : type === 'application/pdf' ? 'document' : type.startsWith('image/') ? 'image' : /^(?:video|audio)\//.test(type) ? type.split('/')[0]! : null;
+  if (kind === null) return null;
+  if (byName.files && byName.kind === kind) return byName;
+  return sheets.find((sheet) => sheet.files !== undefined && sheet.kind === kind) ?? null;
+}
+
+async function ask({ href, format }: OembedEndpoint, { fetching, declared }: Tools): Promise<OembedAnswer> {
+  const { body, headers, url } = await fetching.get(href, { declared, accept: format === 'json' ? 'application/json' : 'text/xml, application/xml;q=0.9', beginning });
+  const parsed = parseOembed(decodeBody(body, headers.get('content-type') ?? ''), format);
+  if (!parsed.ok) throw new FetchFailure(`${new URL(url).host} was asked about this link, but ${parsed.why}.`, 'Copy the provider’s embed code instead of the link.');
+  return parsed.answer;
+}
+
+const nothing = (link: string, { now }: Tools): Found => ({
+  how: 'sheet',
+  link,
+  url: link,
+  endpoint: null,
+  title: null,
+  author: null,
+  provider: null,
+  thumbnail: null,
+  width: null,
+  height: null,
+  length: null,
+  type: null,
+  bytes: null,
+  ranges: null,
+  at: now.toISOString(),
+});
+
+const told = ({ title, author, provider, thumbnail, width, height }: OembedAnswer, plain: Found): Found => ({
+  ...plain,
+  title: title ?? plain.title,
+  author,
+  provider,
+  thumbnail,
+  width,
+  height,
+});
+
+/* A code that does not say what it is gets the title that its provider told. */
+function titleWhereMissing(code: string, { title }: OembedAnswer, making: Making): Settings {
+  const untitled = read(code, making).findings.some(({ rule }) => rule === 'no-title');
+  return untitled && title !== null ? { title: title.slice(0, 200) } : {};
+}
+
+const titleOf = (html: string): string | null => {
+  const reading = /<title[^>]{0,200}>([^<]{1,500})</i.exec(html)?.[1];
+  return reading?.replaceAll(/\s+/g, ' ').replaceAll('&amp;', '&').trim() || null;
+};

@@ -1,0 +1,210 @@
+import { createServer, type RequestListener, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { expect } from 'chai';
+import { ApiError } from '@orbis/contract';
+import { loopbackFetch } from '@orbis/demo';
+import { startTestOrbis, type TestOrbis } from './support/orbis.ts';
+
+describe('collecting by link', function () {
+  this.timeout(60_000);
+  let test: TestOrbis;
+  let server: Server;
+  let answer: RequestListener = (_q, r) => r.end();
+  let elsewhere: string;
+  before(async () => {
+    test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });
+    server = createServer((request, response) => answer(request, response));
+    await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+    elsewhere = `http://elsewhere.localhost:${(server.address() as AddressInfo).port}`;
+  });
+  after(async () => {
+    server.closeAllConnections();
+    server.close();
+    await test.stop();
+  });
+  const on = (host: string, path: string): string => `http://${host}.localhost:${test.world.port}${path}`;
+  const collect = async (name: string, text: string, ask = true) => (await test.client.call('embeds.create', { body: { name, text, ask } })).data;
+  const refused = async (work: Promise<unknown>): Promise<ApiError> => {
+    const error = await work.then(
+      () => null,
+      (reason: unknown) => reason,
+    );
+    expect(error, 'it should have been refused').to.be.instanceOf(ApiError);
+    return error as ApiError;
+  };
+  const size = async (): Promise<number> => (await test.client.call('embeds.list', { query: { limit: 200 } })).data.items.length;
+  const html = { 'content-type': 'text/html' };
+
+  it('says first whom it would ask, and asks nobody then', async () => {
+    const before = await size();
+    let asked = 0;
+    answer = (_q, r) => {
+      asked++;
+      r.writeHead(200, html).end('<p>x</p>');
+    };
+    const link = async (address: string) => (await test.client.call('links.find', { body: { link: address } })).data;
+    const kinorill = await link(on('kinorill', '/reels/cM7comet'));
+    expect(kinorill.asks.map(({ host }) => host)).to.deep.equal([`kinorill.localhost:${test.world.port}`]);
+    expect(kinorill.code).to.include('/reel/cM7comet"');
+    expect((await link(`${elsewhere}/a`)).asks.map(({ host }) => host)).to.deep.equal([new URL(elsewhere).host]);
+    expect((await link(on('fennfeed', '/of/hollinfell'))).asks).to.deep.equal([]);
+    expect([asked, await size()]).to.deep.equal([0, before]);
+    expect((await refused(test.client.call('links.find', { body: { link: 'kinorill' } }))).code).to.equal('no-link');
+  });
+
+  for (const [name, host, path, title, format] of [
+    ['Kinorill', 'kinorill', '/reels/cM7comet', 'What a comet leaves behind', 'json'],
+    ['Mapmere, which speaks XML only', 'mapmere', '/maps/tarn', 'The tarn, where the festival is', 'xml'],
+    ['Tonebarn', 'tonebarn', '/hear/16', 'Under the Fell, 16', 'json'],
+    ['Folioferry', 'folioferry', '/charts/winter.pdf', 'winter.pdf', 'json'],
+  ] as const) {
+    it(`asks a known provider what its link is: ${name}`, async () => {
+      const { found, base, reading } = await collect(`By link ${host}`, on(host, path));
+      expect(found).to.deep.include({ how: 'sheet', title });
+      expect(found!.endpoint).to.include(`format=${format}`);
+      expect(base).to.include(`title="${title}"`);
+      expect(reading.provider!.id).to.equal(host);
+    });
+  }
+
+  it('collects without asking where that is wished, with the time of the link', async () => {
+    const { found, base, current } = await collect('Unasked', on('kin', '/rG5rings?at=1m5s'), false);
+    expect([found, current.settings]).to.deep.equal([null, { start: 65 }]);
+    expect(base).to.include('title="Kinorill video"');
+  });
+
+  describe('of a provider that nobody knows', () => {
+    const answers: Record<string, (base: string) => [type: string, body: string]> = {
+      json: () => [
+        'application/json',
+        JSON.stringify({
+          version: '1.0',
+          type: 'video',
+          title: 'A film',
+          author_name: 'Ida',
+          html: '<iframe src="https://films.localhost/e/7" width="480" height="270"></iframe>',
+          width: 480,
+          height: 270,
+          thumbnail_url: 'https://films.localhost/7.jpg',
+        }),
+      ],
+      xml: () => [
+        'text/xml',
+        '<?xml version="1.0"?><oembed><version>1.0</version><type>photo</type><title>A moor</title><url>https://films.localhost/m.jpg</url><width>40</width><height>30</height></oembed>',
+      ],
+      link: () => ['application/json', '{"version":"1.0","type":"link","title":"Just a page"}'],
+    };
+    beforeEach(() => {
+      answer = (request, response) => {
+        const { pathname, searchParams } = new URL(request.url!, elsewhere);
+        const wanted = searchParams.get('kind') ?? 'json';
+        if (pathname === '/oembed') {
+          const [type, body] = answers[wanted]!(elsewhere);
+          return void response.writeHead(200, { 'content-type': type }).end(body);
+        }
+        const type = wanted === 'xml' ? 'text/xml+oembed' : 'application/json+oembed';
+        if (pathname === '/header') return void response.writeHead(200, { ...html, link: `</oembed?kind=${wanted}>; rel="alternate"; type="${type}"` }).end('<title>Page</title>');
+        response.writeHead(200, html).end(`<title>Page &amp; more</title><link rel="alternate" type="${type}" href="/oembed?kind=${wanted}">`);
+      };
+    });
+
+    it('finds oEmbed by the page, and by its header', async () => {
+      const { found, base, current } = await collect('Found in the page', `${elsewhere}/watch/7`);
+      expect(found).to.deep.include({ how: 'oembed', title: 'A film', author: 'Ida', width: 480, height: 270, endpoint: `${elsewhere}/oembed?kind=json` });
+      expect([base, current.settings]).to.deep.equal(['<iframe src="https://films.localhost/e/7" width="480" height="270"></iframe>', { title: 'A film' }]);
+      const photo = await collect('Found in the header', `${elsewhere}/header?kind=xml`);
+      expect(photo.base).to.equal('<img src="https://films.localhost/m.jpg" width="40" height="30" alt="A moor" loading="lazy">');
+    });
+
+    it('frames the page where the answer is only a link, or there is none', async () => {
+      const { found, base } = await collect('Framed', `${elsewhere}/watch/7?kind=link`);
+      expect(found).to.deep.include({ how: 'page', title: 'Page & more' });
+      expect(base).to.include(`<iframe src="${elsewhere}/watch/7?kind=link" width="800" height="600" title="Page &amp; more" loading="lazy">`);
+    });
+
+    it('follows a redirect, and says where it led', async () => {
+      const inner = answer;
+      answer = (request, response) => (request.url === '/short' ? response.writeHead(302, { location: '/watch/7' }).end() : inner(request, response));
+      expect((await collect('Led on', `${elsewhere}/short`)).found).to.deep.include({ link: `${elsewhere}/short`, url: `${elsewhere}/watch/7`, how: 'oembed' });
+    });
+  });
+
+  describe('of a file', () => {
+    it('reads type, size, dimensions and length out of its beginning', async () => {
+      const site = `http://hollinfell.localhost:${test.world.port}/files`;
+      const film = await collect('Film', `${site}/dome-opens.webm#t=12`);
+      expect(film.found).to.deep.include({ how: 'file', type: 'video/webm', width: 640, height: 360, length: 300.004, bytes: 1_104_989, ranges: true });
+      expect(film.current.settings).to.deep.equal({ start: 12 });
+      const late = test.client.call('revisions.create', { params: { embed: film.key }, body: { settings: { start: 310 }, dress: {} }, ifMatch: '*' });
+      expect((await refused(late)).message).to.equal('It is 5:00.004 long: start 5:10 is beyond its end.');
+      const sound = await collect('Sound', `${site}/under-the-fell.wav`);
+      expect(sound.found).to.deep.include({ type: 'audio/wav', length: 40 });
+      expect(sound.base).to.match(/^<audio /);
+      const chart = await collect('Chart', `${site}/star-chart.pdf`);
+      expect([chart.found!.type, chart.kind]).to.deep.equal(['application/pdf', 'document']);
+      const moor = await collect('Moor', `${site}/moor.svg`);
+      expect(moor.found).to.deep.include({ type: 'image/svg+xml', width: 640, height: 360 });
+    });
+
+    it('believes its bytes, not its name', async () => {
+      answer = (_q, r) => r.writeHead(200, { 'content-type': 'application/octet-stream' }).end('%PDF-1.4\n%âãÏÓ\n1 0 obj');
+      const found = await collect('Named wrongly', `${elsewhere}/film.mp4`);
+      expect([found.found!.type, found.base.startsWith('<iframe ')]).to.deep.equal(['application/pdf', true]);
+      answer = (_q, r) => r.writeHead(200, { 'content-type': 'video/mp4' }).end(Buffer.from('504b0304140000000800', 'hex'));
+      expect((await refused(collect('No film', `${elsewhere}/film.mp4`))).code).to.equal('link-not-shown');
+    });
+  });
+
+  describe('keeps nothing, and says what is the matter', () => {
+    for (const [label, listener, code, said] of [
+      ['a page that is gone', (_q, r) => r.writeHead(404, html).end(), 'link-unreachable', 'answers 404'],
+      ['a page that refuses frames', (_q, r) => r.writeHead(200, { ...html, 'x-frame-options': 'DENY' }).end('<p>x</p>'), 'link-refuses-frames', 'X-Frame-Options'],
+      [
+        'a policy that refuses them',
+        (_q, r) => r.writeHead(200, { ...html, 'content-security-policy': "frame-ancestors 'none'" }).end('x'),
+        'link-refuses-frames',
+        'lets only nobody',
+      ],
+      ['a connection that breaks', (_q, r) => r.destroy(), 'link-unreachable', 'broke the connection off'],
+      ['redirects without an end', (q, r) => r.writeHead(302, { location: `${q.url}x` }).end(), 'link-unreachable', 'more than 5 times'],
+      [
+        'nonsense where an answer was promised',
+        (q, r) => (q.url === '/o' ? r.writeHead(200).end('{') : r.writeHead(200, html).end('<link rel=alternate type=application/json+oembed href=/o>')),
+        'link-unreachable',
+        'no JSON object',
+      ],
+      ['another type', (_q, r) => r.writeHead(200, { 'content-type': 'application/zip' }).end('PK'), 'link-not-shown', 'application/zip'],
+    ] as [string, RequestListener, string, string][]) {
+      it(label, async () => {
+        const before = await size();
+        answer = listener;
+        const error = await refused(collect('Nothing', `${elsewhere}/a`));
+        expect([error.code, error.message.includes(said)], error.message).to.deep.equal([code, true]);
+        expect(await size()).to.equal(before);
+      });
+    }
+
+    for (const [fault, said] of [
+      ['gone', 'answers 410'],
+      ['wrong-type', 'no JSON object'],
+      ['redirects', 'asked about this link'],
+    ] as const) {
+      it(`a known provider that is ${fault}`, async () => {
+        const set = (value: string | null) =>
+          loopbackFetch()(`http://demo.localhost:${test.world.port}/faults/kinorill`, {
+            method: 'PUT',
+            headers: { 'content-type': 'application/json' },
+            body: JSON.stringify({ fault: value }),
+          });
+        await set(fault);
+        try {
+          const error = await refused(collect('Faulty', on('kinorill', '/reels/cM7comet')));
+          expect([error.code, error.message.includes(said)], error.message).to.deep.equal(['link-unreachable', true]);
+          expect((await collect('Faulty, unasked', on('kinorill', '/reels/cM7comet'), false)).provider).to.equal('kinorill');
+        } finally {
+          await set(null);
+        }
+      });
+    }
+  });
+});
