@@ -31,7 +31,7 @@ process.on('SIGINT', () => stop(0));
 process.on('SIGTERM', () => stop(0));
 
 try {
-  const settings = readSettings({ ...process.env, ORBIS_DATA: folder }, top);
+  const settings = readSettings({ ...process.env, ORBIS_DATA: folder, ORBIS_ALLOW_PRIVATE: process.env.ORBIS_ALLOW_PRIVATE ?? 'yes' }, top);
   say('starting');
   // The providers of the demo answer here, without certificates.
   const sheets = builtInSheets().map((sheet) => (sheet.hosts.length > 0 ? { ...sheet, answers: { scheme: 'http', port: demoPort } } : sheet));

@@ -21,7 +21,7 @@ const collected =
 mkdirSync(out, { recursive: true });
 
 const sheets = builtInSheets().map((sheet): Sheet => (sheet.hosts.length > 0 ? { ...sheet, answers: { scheme: 'http', port } } : sheet));
-const orbis = await startOrbis(readSettings({ ORBIS_DATA: folder }, folder), {
+const orbis = await startOrbis(readSettings({ ORBIS_DATA: folder, ORBIS_ALLOW_PRIVATE: 'yes' }, folder), {
   sheets,
   log: pino({ level: 'silent' }),
   durable: false,

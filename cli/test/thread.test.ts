@@ -14,7 +14,7 @@ describe('the command line with a service', function () {
   let test: TestOrbis;
   let folder: string;
   before(async () => {
-    test = await startTestOrbis();
+    test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });
     folder = mkdtempSync(join(tmpdir(), 'orbis-cli-'));
   });
   after(async () => {
@@ -139,7 +139,10 @@ describe('the command line with a service', function () {
   });
 
   it('collects a link, with wishes in the same breath', async () => {
-    expect(await done(`collect http://kinorill.localhost:${test.world.port}/reels/cM7comet --name Comet start=41`)).to.include('start=0:41');
+    const comet = await orbis(`collect http://kinorill.localhost:${test.world.port}/reels/cM7comet --name Comet start=41`);
+    expect(comet.err).to.match(/^Asking kinorill\.localhost:\d+ for what it knows of this link/);
+    expect(comet.out).to.include('start=0:41').and.include('What a comet leaves behind, by Hollin Fell Observatory');
+    expect(await done(`collect http://kinorill.localhost:${test.world.port}/reels/rG5rings --name Rings --ask-nobody`)).not.to.include('Title');
     expect(await done('code comet --bare'))
       .to.include('/reel/cM7comet?from=41"')
       .and.not.include('data-orbis');

@@ -7,7 +7,7 @@ import { closeBrowser, expectClip, expectSoon, newWindow } from './support/brows
 let test: TestOrbis;
 before(async function () {
   this.timeout(60_000);
-  test = await startTestOrbis();
+  test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });
 });
 after(async () => {
   await closeBrowser();

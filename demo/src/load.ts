@@ -47,9 +47,26 @@ export async function loadDemo(client: Client, port: number): Promise<void> {
   });
   // Of these only a number, a link with a time, and a file on the site itself are known.
   await client.call('embeds.create', { body: { name: 'Festival stall', tags: ['shop', 'festival'], text: 'stallmere:512', settings: { count: 3 } } });
-  await client.call('embeds.create', { body: { name: 'Rings, from the first minute', tags: ['talks'], text: `http://${hosts.kinorillShort}:${port}/rG5rings?at=1m5s` } });
   await client.call('embeds.create', {
-    body: { name: 'The dome opens', tags: ['background'], text: `${site}/files/dome-opens.webm`, settings: { start: 12, end: 20, autoplay: true, loop: true, controls: false } },
+    body: { name: 'Rings, from the first minute', tags: ['talks'], text: `http://${hosts.kinorillShort}:${port}/rG5rings?at=1m5s`, ask: true },
+  });
+  for (const [name, address] of [
+    ['The tarn', `http://mapmere.localhost:${port}/maps/tarn`],
+    ['Under the Fell, 16', `http://tonebarn.localhost:${port}/hear/16`],
+    ['Chart for winter', `http://folioferry.localhost:${port}/charts/winter.pdf`],
+    // Nobody knows this provider: its pages say themselves who answers about them.
+    ['How dark is dark?', `http://gladewick.localhost:${port}/decks/how-dark-is-dark`],
+    ['Why our torches are red', `http://gladewick.localhost:${port}/decks/red-torches`],
+  ] as const)
+    await client.call('embeds.create', { body: { name, tags: ['by link'], text: address, ask: true } });
+  await client.call('embeds.create', {
+    body: {
+      name: 'The dome opens',
+      tags: ['background'],
+      text: `${site}/files/dome-opens.webm`,
+      ask: true,
+      settings: { start: 12, end: 20, autoplay: true, loop: true, controls: false },
+    },
   });
   await client.call('embeds.create', {
     body: {

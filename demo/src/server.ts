@@ -5,7 +5,7 @@ import express, { type Express, type Handler, type Router } from 'express';
 import { Faults } from './faults.ts';
 import { hosts } from './hosts.ts';
 import { kinorillPlayer, kinorillShort, kinorillSite } from './kinorill/app.ts';
-import { standIns } from './providers/index.ts';
+import { gladewick, standIns } from './providers/index.ts';
 import { hollinfell } from './site/app.ts';
 import { openSite } from './site/store.ts';
 import { worldIndex } from './world.ts';
@@ -30,7 +30,7 @@ export function createDemoApp(folder: string): Express {
     [hosts.kinorillQuiet]: () => kinorillPlayer(false),
     [hosts.kinorillShort]: kinorillShort,
   });
-  for (const standIn of standIns) provider(standIn.id, standIn.hosts);
+  for (const standIn of [...standIns, gladewick]) provider(standIn.id, standIn.hosts);
   const index = worldIndex(faults);
   app.use((request, response, next) => {
     const [before, ...after] = worlds.get(request.hostname) ?? [index];

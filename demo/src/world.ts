@@ -3,7 +3,7 @@ import { Router, static as serveFiles } from 'express';
 import type { Faults } from './faults.ts';
 import { escapeHtml, htmlPage } from './html.ts';
 import { hosts, originFor } from './hosts.ts';
-import { standIns } from './providers/index.ts';
+import { gladewick, standIns } from './providers/index.ts';
 
 const assets = fileURLToPath(new URL('../assets/world', import.meta.url));
 
@@ -12,10 +12,10 @@ export function worldIndex(faults: Faults): Router {
   const router = Router();
   router.use('/world', serveFiles(assets));
   router.get('/elsewhere', (_request, response) => void response.send(htmlPage({ title: 'Elsewhere', style: '/world/world.css', body: '<main><h1>Elsewhere</h1></main>' })));
-  router.use(faults.router([{ id: 'kinorill', name: 'Kinorill' }, ...standIns]));
+  router.use(faults.router([{ id: 'kinorill', name: 'Kinorill' }, ...standIns, gladewick]));
   router.get('/', (request, response) => {
     const origin = (host: string): string => originFor(request, host);
-    const providers = standIns.map(
+    const providers = [...standIns, gladewick].map(
       ({ name, offers }) =>
         `<section><h2>${escapeHtml(name)}</h2>${offers(origin)
           .map(

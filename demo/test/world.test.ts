@@ -85,7 +85,7 @@ describe('the demo’s world', () => {
 describe('the demo’s data', function () {
   this.timeout(30_000);
   it('fill the register through the interfaces alone: current, out of date, and not pasted yet', async () => {
-    const test = await startTestOrbis();
+    const test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });
     try {
       await loadDemo(test.client, test.world.port);
       const { data } = await test.client.call('placements.list', { query: { site: 'hollinfell' } });
@@ -105,7 +105,7 @@ describe('the demo’s data', function () {
   });
 
   it('show one code of each kind, and the mistakes with what is wrong about them', async () => {
-    const test = await startTestOrbis();
+    const test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });
     try {
       await loadDemo(test.client, test.world.port);
       const { data } = await test.client.call('embeds.list', { query: { limit: 200 } });

@@ -7,7 +7,7 @@ import Typography from '@mui/material/Typography';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { compareTexts } from '@orbis/core';
+import { compareTexts, linkIn } from '@orbis/core';
 import { ApiError } from '@orbis/contract';
 import { api, refresh } from '../api.ts';
 import { useAnnounce } from '../parts/Announcer.tsx';
@@ -17,6 +17,7 @@ import { ScreenHead } from '../parts/ScreenHead.tsx';
 import { CompareRuns, PlainCode } from '../parts/CodeRuns.tsx';
 import { Unfold } from '../parts/Unfold.tsx';
 import { mono } from '../theme.ts';
+import { AskFirst } from './AskFirst.tsx';
 import { CodeParts } from './CodeParts.tsx';
 import { usePasted } from './pasted.ts';
 import { ReadingFacts } from './ReadingFacts.tsx';
@@ -29,6 +30,8 @@ export default function CollectScreen() {
   /** The paste of which faults are to be mended, and which; another paste is another matter. */
   const [choice, setChoice] = useState<{ text: string; rules: true | string[] } | null>(null);
   const mend = choice !== null && choice.text === text ? choice.rules : false;
+  const [ask, setAsk] = useState(true);
+  const link = linkIn(text);
   const navigate = useNavigate();
   const announce = useAnnounce();
   const asked = useDeferredValue(text);
@@ -46,6 +49,7 @@ export default function CollectScreen() {
             name,
             text,
             mend,
+            ask: link !== null && ask,
             tags: tags
               .split(',')
               .map((tag) => tag.trim())
@@ -111,6 +115,7 @@ export default function CollectScreen() {
               helperText="What you call it. Its key is made from this, and stays."
             />
             <TextField label="Tags" value={tags} onChange={(e) => setTags(e.target.value)} placeholder="talks, festival" helperText="To find it by; with commas between them." />
+            {link !== null && <AskFirst link={link} ask={ask} onAsk={setAsk} />}
             <ProblemNote error={collect.error} />
             {known && (
               <Typography>

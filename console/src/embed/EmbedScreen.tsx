@@ -4,6 +4,7 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useParams } from 'react-router';
 import { api } from '../api.ts';
+import { FoundFacts } from '../collect/FoundFacts.tsx';
 import { CodeParts } from '../collect/CodeParts.tsx';
 import { ReadingFacts } from '../collect/ReadingFacts.tsx';
 import { Card } from '../parts/Card.tsx';
@@ -47,6 +48,7 @@ export default function EmbedScreen() {
         <Card title="What it is">
           <Stack spacing={2}>
             <ReadingFacts reading={now.reading} />
+            {now.found && <FoundFacts found={now.found} />}
             {now.direct && (
               <Typography>
                 <a href={now.direct} target="_blank" rel="noreferrer">

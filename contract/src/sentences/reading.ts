@@ -21,3 +21,14 @@ export const roleWords: Record<Role, string> = {
   text: 'text',
   comment: 'a remark that nobody sees',
 };
+
+/** How it was found out what a link is. */
+export const foundBy = {
+  sheet: 'by the sheet of its provider',
+  oembed: 'by the answer that its page names (oEmbed)',
+  file: 'by the first bytes of the file',
+  page: 'as a page that lets itself be shown in a frame',
+} as const;
+
+/** A number of bytes as people read it: `1.1 MB`. */
+export const sayBytes = (bytes: number): string => (bytes < 1000 ? `${bytes} bytes` : bytes < 1e6 ? `${Math.round(bytes / 1000)} kB` : `${(bytes / 1e6).toFixed(1)} MB`);

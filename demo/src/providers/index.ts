@@ -12,6 +12,9 @@ import { tallywren } from './tallywren.ts';
 import { tonebarn } from './tonebarn.ts';
 import type { StandIn } from './stand-in.ts';
 
+/** A provider of which Orbis has no sheet. */
+export { gladewick } from './gladewick.ts';
+
 /** The stand-in providers beside Kinorill, in alphabetical order. */
 export const standIns: readonly StandIn[] = [fennfeed, folioferry, formwold, hoardinglea, mapmere, nodthorn, popplenook, praisecroft, slotsedge, stallmere, tallywren, tonebarn];
 export type { StandIn } from './stand-in.ts';
