@@ -131,6 +131,22 @@ export const catalogue = {
     (f) =>
       `“${f.key}” is in use by ${f.count === 1 ? 'one embed' : `${f.count} embeds`}: ${f.embeds}. What depends on it would be left out of them; remove it all the same with --yes.`,
   ),
+  'search-invalid': row(422, 2, 'Search not understood', (f) => `Column ${f.column} of the search: ${f.problem}`),
+  'nothing-wished': row(422, 2, 'Nothing wished', () => 'Say what shall be changed: settings or dress to set, or names to take back.'),
+  'group-impossible': row(
+    409,
+    4,
+    'Not possible for all',
+    (f) =>
+      `${f.count === 1 ? 'One of the embeds' : `${f.count} of the embeds`} cannot have it: ${f.embeds}. Nothing was changed; leave them out of the search, or skip them (--skip-impossible).`,
+  ),
+  'change-undone': row(409, 4, 'Already taken back', (f) => `This change was taken back already, at ${f.at}.`),
+  'changed-since': row(
+    409,
+    4,
+    'Changed since',
+    (f) => `${f.count === 1 ? 'One embed was' : `${f.count} embeds were`} changed since: ${f.embeds}. Nothing was taken back; bring those back one by one (orbis bring-back).`,
+  ),
   'nothing-to-mark': row(422, 2, 'Nothing to place', () => 'There is no element in this code that could carry the mark by which it is found again.'),
   'embed-retired': row(409, 4, 'Retired', (f) => `“${f.embed}” is retired. Restore it before placing it.`),
   'page-unreadable': row(422, 3, 'Page not read', (f) => `The page could not be read: ${f.why}${f.remedy ? ` ${f.remedy}` : ''}`),

@@ -126,6 +126,29 @@ export const rules = z
   .object({ dropTracking: z.boolean().meta({ description: 'Whether parameters that only follow people are taken out of every embed that does not wish otherwise' }) })
   .meta({ id: 'Rules' });
 
+export const groupChange = z
+  .object({
+    id: publicId,
+    where: z.string(),
+    said: z.string().meta({ description: 'The wishes, as people say them' }),
+    embeds: count,
+    createdAt: time,
+    undoneAt: time.nullable(),
+  })
+  .meta({ id: 'GroupChange' });
+const groupEdit = z.object({ start: count, end: count, text: z.string(), stage: z.string(), wishes: z.array(z.string()), reason: z.string() });
+export const groupOutcome = z
+  .object({
+    change: groupChange.nullable().meta({ description: 'Null where nothing was done: a dry run, or nothing differs' }),
+    found: count,
+    changed: z
+      .array(z.object({ embed: key, name: z.string(), placements: count, before: z.string(), after: z.string(), edits: z.array(groupEdit) }))
+      .meta({ description: 'Each embed that is or would be changed, with its code before and after and every edit' }),
+    same: count.meta({ description: 'Embeds that wish it already' }),
+    impossible: z.array(z.object({ embed: key, name: z.string(), problems: z.array(z.object({ wish: z.string(), detail: z.string() })) })),
+  })
+  .meta({ id: 'GroupOutcome' });
+
 const run = z.union([
   z.object({ from: z.literal('source'), start: count, end: count, text: z.string() }),
   z.object({ from: z.literal('orbis'), text: z.string(), stage: z.string(), wishes: z.array(z.string()), reason: z.string(), instead: z.object({ start: count, end: count }) }),
@@ -258,6 +281,7 @@ export const lists = {
   deliveries: pageOf(delivery).meta({ id: 'DeliveryPage' }),
   sweeps: pageOf(sweep).meta({ id: 'SweepPageList' }),
   sweepPages: pageOf(sweepPage).meta({ id: 'SweptPages' }),
+  changes: pageOf(groupChange).meta({ id: 'GroupChangePage' }),
   providers: pageOf(provider).meta({ id: 'ProviderPage' }),
   tokens: pageOf(token).meta({ id: 'TokenPage' }),
   harvests: pageOf(harvestSummary).meta({ id: 'HarvestPage' }),
@@ -272,6 +296,8 @@ export type Revision = z.infer<typeof revision>;
 export type Outcome = z.infer<typeof outcome>;
 export type Found = z.infer<typeof found>;
 export type LinkAnswer = z.infer<typeof linkAnswer>;
+export type GroupChange = z.infer<typeof groupChange>;
+export type GroupOutcome = z.infer<typeof groupOutcome>;
 export type Provider = z.infer<typeof provider>;
 export type SheetComparison = z.infer<typeof sheetComparison>;
 export type Rules = z.infer<typeof rules>;

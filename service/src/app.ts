@@ -5,6 +5,7 @@ import { pinoHttp } from 'pino-http';
 import type { Logger } from 'pino';
 import { apiBase, openApi } from '@orbis/contract';
 import type { Connection } from './database/connect.ts';
+import { changeHandlers } from './http/changes.ts';
 import { codeHandlers } from './http/codes.ts';
 import { consolePolicy, serveConsole } from './http/console.ts';
 import { embedHandlers } from './http/embeds.ts';
@@ -58,6 +59,7 @@ export function createApp(deps: Deps): Express {
     ...embedHandlers(deps),
     ...revisionHandlers(deps),
     ...harvestHandlers(deps),
+    ...changeHandlers(deps),
     ...providerHandlers(deps),
     ...placeHandlers(deps),
     ...placementHandlers(deps),

@@ -82,6 +82,7 @@ export const embedRoutes = {
     access: 'owner',
     query: listQuery.extend({
       q: z.string().max(200).optional(),
+      where: z.string().max(2000).optional().meta({ description: 'A search, as docs/search.md explains it; beside it the others must hold too' }),
       kind: z.enum(kinds).optional(),
       tag: z.string().max(40).optional(),
       host: z.string().max(253).optional(),
@@ -90,7 +91,7 @@ export const embedRoutes = {
     }),
     answer: lists.embeds,
     statuses: [200],
-    errors: [],
+    errors: ['search-invalid'],
   }),
   'embeds.create': route({
     method: 'post',

@@ -1,4 +1,5 @@
 import { embedRoutes } from './embeds.ts';
+import { groupRoutes } from './groups.ts';
 import { harvestRoutes } from './harvests.ts';
 import { placeRoutes } from './places.ts';
 import { providerRoutes } from './providers.ts';
@@ -6,7 +7,7 @@ import { sessionRoutes } from './session.ts';
 import { sweepRoutes } from './sweeps.ts';
 
 /** Every operation of the interface, by its name. */
-export const routes = { ...sessionRoutes, ...embedRoutes, ...harvestRoutes, ...placeRoutes, ...providerRoutes, ...sweepRoutes };
+export const routes = { ...sessionRoutes, ...embedRoutes, ...groupRoutes, ...harvestRoutes, ...placeRoutes, ...providerRoutes, ...sweepRoutes };
 export type Routes = typeof routes;
 export type RouteName = keyof Routes;
 

@@ -8,6 +8,7 @@ import { newRevision, outcomeOf, refuseProblems } from '../work/codes.ts';
 import { sourceOfCode, takeIn } from '../work/collect.ts';
 import { findLink } from '../work/find-link.ts';
 import { embedByKey, embedReply, embedTag, tellSummaries } from '../work/embeds.ts';
+import { searchFor } from '../work/search.ts';
 import { untilFree } from '../work/until-free.ts';
 import type { Handlers, Named } from './reply.ts';
 
@@ -18,7 +19,7 @@ export function embedHandlers(deps: Deps): Handlers<Named<'embeds'>> {
   const reply = (key: string, status = 200) => embedReply(db, key, making(), status);
   return {
     'embeds.list': async ({ query }) => {
-      const page = keyset(await listEmbeds(db, query), query.limit, (row) => row);
+      const page = keyset(await listEmbeds(db, { ...query, term: query.where === undefined ? undefined : searchFor(query.where) }), query.limit, (row) => row);
       return { data: { items: await tellSummaries(db, page.items), next: page.next } };
     },
     'embeds.create': async ({ body, act }) => {

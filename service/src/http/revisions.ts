@@ -4,7 +4,7 @@ import type { Deps } from '../app.ts';
 import type { Handle } from '../database/connect.ts';
 import { addRevision, addSource, findRevision, listRevisions, restoreRevision, sourceNumbers, sourceOf, type EmbedRow, type RevisionRow, type SourceRow } from '../store/embeds.ts';
 import { keyset } from '../store/pages.ts';
-import { newRevision, outcomeOf, refuseProblems } from '../work/codes.ts';
+import { newRevision, outcomeOf, refuseProblems, sameWishes } from '../work/codes.ts';
 import { sourceOfCode, takeIn } from '../work/collect.ts';
 import { embedByKey, embedReply, embedTag, tellRevision } from '../work/embeds.ts';
 import type { Handlers, Named } from './reply.ts';
@@ -111,11 +111,3 @@ function fittingWishes({ settings, dress }: Wishes, { problems }: Pick<Outcome, 
   const without = <T extends object>(wishes: T): T => Object.fromEntries(Object.entries(wishes).filter(([name]) => !unfit.includes(name))) as T;
   return { settings: without(settings), dress: without(dress) };
 }
-
-const sameWishes = (a: Wishes, b: Wishes): boolean => canonicalJson([a.settings, a.dress]) === canonicalJson([b.settings, b.dress]);
-
-/* Objects with their members in alphabetical order, so that equal wishes are equal texts. */
-const canonicalJson = (value: unknown): string =>
-  JSON.stringify(value, (_, inner: unknown) =>
-    inner && typeof inner === 'object' && !Array.isArray(inner) ? Object.fromEntries(Object.entries(inner).sort(([a], [b]) => (a < b ? -1 : 1))) : inner,
-  );

@@ -1,10 +1,11 @@
 import { and, desc, eq, inArray, like, lt, or, sql, type SQL } from 'drizzle-orm';
-import type { Dress, Settings } from '@orbis/core';
+import type { Dress, SearchTerm, Settings } from '@orbis/core';
 import type { Found } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
 import { digest, keyFrom } from './ids.ts';
 import { embed, embedHost, embedTag, placement, revision, source } from './schema.ts';
 import { afterId } from './pages.ts';
+import { conditionOf, wordCondition } from './search.ts';
 
 export type EmbedRow = typeof embed.$inferSelect;
 export type RevisionRow = typeof revision.$inferSelect;
@@ -130,6 +131,8 @@ export interface EmbedQuery {
   host?: string | undefined;
   level?: 'error' | 'warning' | 'note' | undefined;
   provider?: string | undefined;
+  /** A search in the search language, already read. */
+  term?: SearchTerm | undefined;
 }
 
 export async function listEmbeds(db: Handle, query: EmbedQuery): Promise<EmbedRow[]> {
@@ -142,19 +145,8 @@ export async function listEmbeds(db: Handle, query: EmbedQuery): Promise<EmbedRo
     query.provider ? eq(embed.provider, query.provider) : undefined,
     query.host ? inArray(embed.id, db.select({ id: embedHost.embedId }).from(embedHost).where(eq(embedHost.host, query.host.toLowerCase()))) : undefined,
     query.tag ? inArray(embed.id, db.select({ id: embedTag.embedId }).from(embedTag).where(eq(embedTag.tag, query.tag))) : undefined,
-    ...words.map((word) =>
-      or(
-        like(embed.name, contains(word)),
-        like(embed.notes, contains(word)),
-        inArray(
-          embed.id,
-          db
-            .select({ id: embedTag.embedId })
-            .from(embedTag)
-            .where(like(embedTag.tag, contains(word))),
-        ),
-      ),
-    ),
+    ...words.map(wordCondition),
+    query.term ? conditionOf(query.term) : undefined,
   ];
   return db
     .select()
@@ -163,8 +155,6 @@ export async function listEmbeds(db: Handle, query: EmbedQuery): Promise<EmbedRo
     .orderBy(desc(embed.id))
     .limit(query.limit + 1);
 }
-
-const contains = (word: string): string => `%${word.replace(/[\\%_]/g, '\\$&')}%`;
 
 /** Changes an embed's row if it still is in the version that the caller saw; false where it is not. */
 export async function changeEmbed(tx: Handle, row: Pick<EmbedRow, 'id' | 'version'>, values: Partial<EmbedRow>, now: Date): Promise<boolean> {

@@ -390,3 +390,32 @@ export const preview = mysqlTable(
 
 /** The time as the database's clock has it: what leases are measured by. */
 export const databaseNow = sql`UTC_TIMESTAMP(3)`;
+
+/** Changes of many embeds at once, each kept as one so that it can be taken back. */
+export const groupChange = mysqlTable('group_change', {
+  id: id(),
+  publicId: ascii({ length: 10 }).notNull().unique(),
+  search: varchar({ length: 2000 }).notNull(),
+  said: varchar({ length: 2000 }).notNull(),
+  embeds: int().notNull(),
+  undoneAt: when(),
+  ...created,
+});
+
+export const groupChangeItem = mysqlTable(
+  'group_change_item',
+  {
+    changeId: ref()
+      .notNull()
+      .references(() => groupChange.id),
+    embedId: ref()
+      .notNull()
+      .references(() => embed.id),
+    /** Numbers of the revisions before and after. */
+    from: int().notNull(),
+    to: int().notNull(),
+    /** The version of the embed's row afterwards: another one means that somebody changed it since. */
+    version: int().notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.changeId, t.embedId] })],
+);

@@ -50,3 +50,12 @@ export const newRevision = (sheet: Sheet | null, { settings, dress }: Wishes, re
 
 /* The digest by which a revision remembers which sheet it was made with. */
 const sheetDigest = (sheet: Sheet | null): string | null => sheet && digest(JSON.stringify(sheet));
+
+/** Whether two sets of wishes are the same. */
+export const sameWishes = (a: Wishes, b: Wishes): boolean => canonicalJson([a.settings, a.dress]) === canonicalJson([b.settings, b.dress]);
+
+/* Objects with their members in alphabetical order, so that equal wishes are equal texts. */
+const canonicalJson = (value: unknown): string =>
+  JSON.stringify(value, (_, inner: unknown) =>
+    inner && typeof inner === 'object' && !Array.isArray(inner) ? Object.fromEntries(Object.entries(inner).sort(([a], [b]) => (a < b ? -1 : 1))) : inner,
+  );

@@ -1,0 +1,53 @@
+import { z } from '../zod.ts';
+import { listQuery, publicId } from '../common.ts';
+import { groupChange, groupOutcome, lists } from '../resources.ts';
+import { dressSchema, settingsSchema } from '../wishes.ts';
+import { route } from './route.ts';
+
+const params = z.object({ change: publicId });
+
+export const groupRoutes = {
+  'changes.create': route({
+    method: 'post',
+    path: '/changes',
+    summary: 'Change settings and dress of every embed that a search finds, all or none; with “dryRun”, only say what it would do',
+    tag: 'Groups',
+    access: 'owner',
+    body: z
+      .strictObject({
+        where: z.string().max(2000).meta({ description: 'A search, as docs/search.md explains it' }),
+        settings: settingsSchema.default({}),
+        dress: dressSchema.default({}),
+        unset: z.array(z.string().max(120)).max(50).default([]).meta({ description: 'Names of wishes to take back' }),
+        dryRun: z.boolean().default(false),
+        skipImpossible: z.boolean().default(false).meta({ description: 'Whether embeds that cannot have it are left as they are; without it, one of them refuses the whole' }),
+      })
+      .meta({ example: { where: 'kind=video host=play.kinorill.localhost', settings: { privacy: true }, dryRun: true } }),
+    answer: groupOutcome,
+    statuses: [201, 200],
+    errors: ['search-invalid', 'group-impossible', 'nothing-wished'],
+  }),
+  'changes.list': route({
+    method: 'get',
+    path: '/changes',
+    summary: 'Changes of many embeds at once, newest first',
+    tag: 'Groups',
+    access: 'owner',
+    query: listQuery,
+    answer: lists.changes,
+    statuses: [200],
+    errors: [],
+  }),
+  'changes.undo': route({
+    method: 'post',
+    path: '/changes/:change/undo',
+    summary: 'Take a change of many embeds back, all or none: each gets a new revision equal to the one before',
+    tag: 'Groups',
+    access: 'owner',
+    params,
+    body: z.strictObject({}),
+    answer: groupChange,
+    statuses: [200],
+    errors: ['not-found', 'change-undone', 'changed-since'],
+  }),
+};

@@ -1,0 +1,94 @@
+import { and, eq, inArray, sql } from 'drizzle-orm';
+import type { SearchTerm } from '@orbis/core';
+import type { Handle } from '../database/connect.ts';
+import type { Act, EmbedRow, NewRevision, RevisionRow, StoredEmbed } from './embeds.ts';
+import { newPublicId } from './ids.ts';
+import { embed, groupChange, groupChangeItem, revision, source } from './schema.ts';
+import { conditionOf } from './search.ts';
+
+export type GroupChangeRow = typeof groupChange.$inferSelect;
+
+/* As many rows as one statement takes well. */
+const chunk = 500;
+const chunks = <T>(items: readonly T[]): T[][] => Array.from({ length: Math.ceil(items.length / chunk) }, (_, i) => items.slice(i * chunk, (i + 1) * chunk));
+
+/** Every embed that a search finds, with its newest revision, in the order of collecting; locked where it is to be changed. */
+export async function embedsWhere(db: Handle, term: SearchTerm, { lock = false }: { lock?: boolean } = {}): Promise<StoredEmbed[]> {
+  const query = db
+    .select({ embed, source, revision })
+    .from(embed)
+    .innerJoin(revision, and(eq(revision.embedId, embed.id), eq(revision.number, embed.revision)))
+    .innerJoin(source, eq(source.id, revision.sourceId))
+    .where(conditionOf(term))
+    .orderBy(embed.id);
+  return lock ? query.for('update') : query;
+}
+
+/** Adds the next revision to each of these embeds, which are locked. Call it in a transaction. */
+export async function addRevisions(tx: Handle, changes: readonly { stored: StoredEmbed; values: NewRevision; sourceId?: number }[], { by, now }: Act): Promise<void> {
+  for (const part of chunks(changes)) {
+    await tx
+      .update(embed)
+      .set({ revision: sql`${embed.revision} + 1`, version: sql`${embed.version} + 1`, changedAt: now })
+      .where(
+        inArray(
+          embed.id,
+          part.map(({ stored }) => stored.embed.id),
+        ),
+      );
+    await tx.insert(revision).values(
+      part.map(({ stored, values, sourceId = stored.source.id }) => ({
+        embedId: stored.embed.id,
+        number: stored.embed.revision + 1,
+        sourceId,
+        leftOut: [],
+        isolation: {},
+        ...values,
+        createdAt: now,
+        createdBy: by,
+      })),
+    );
+  }
+}
+
+/** Writes a change of many embeds down as one, so that it can be taken back. Call it in the transaction that makes it. */
+export async function recordChange(
+  tx: Handle,
+  { search, said }: { search: string; said: string },
+  items: readonly { embedId: number; from: number; to: number; version: number }[],
+  { by, now }: Act,
+): Promise<string> {
+  const publicId = newPublicId();
+  const [{ insertId }] = await tx.insert(groupChange).values({ publicId, search, said, embeds: items.length, createdAt: now, createdBy: by });
+  for (const part of chunks(items)) await tx.insert(groupChangeItem).values(part.map((item) => ({ changeId: insertId, ...item })));
+  return publicId;
+}
+
+export async function findChange(db: Handle, publicId: string, { lock = false }: { lock?: boolean } = {}): Promise<GroupChangeRow | null> {
+  const query = db.select().from(groupChange).where(eq(groupChange.publicId, publicId));
+  const [row] = await (lock ? query.for('update') : query);
+  return row ?? null;
+}
+
+export async function listChanges(db: Handle, limit: number, before: number | null): Promise<GroupChangeRow[]> {
+  return db
+    .select()
+    .from(groupChange)
+    .where(before === null ? undefined : sql`${groupChange.id} < ${before}`)
+    .orderBy(sql`${groupChange.id} desc`)
+    .limit(limit + 1);
+}
+
+/** What a change did, with each embed as it is now (locked) and as it was before. */
+export async function itemsOfChange(tx: Handle, changeId: number): Promise<{ item: typeof groupChangeItem.$inferSelect; embed: EmbedRow; earlier: RevisionRow }[]> {
+  return tx
+    .select({ item: groupChangeItem, embed, earlier: revision })
+    .from(groupChangeItem)
+    .innerJoin(embed, eq(embed.id, groupChangeItem.embedId))
+    .innerJoin(revision, and(eq(revision.embedId, embed.id), eq(revision.number, groupChangeItem.from)))
+    .where(eq(groupChangeItem.changeId, changeId))
+    .orderBy(embed.id)
+    .for('update');
+}
+
+export const markUndone = (tx: Handle, id: number, now: Date): Promise<unknown> => tx.update(groupChange).set({ undoneAt: now }).where(eq(groupChange.id, id));

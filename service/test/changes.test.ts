@@ -1,0 +1,109 @@
+import { expect } from 'chai';
+import { ApiError, type Client } from '@orbis/contract';
+import { declareSite, startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
+
+const map = (id: string): string => `<iframe src="https://mapmere.localhost/embed/${id}?zoom=13" title="Map" width="600" height="450"></iframe>`;
+
+describe('groups of embeds', function () {
+  this.timeout(60_000);
+  let test: TestOrbis;
+  const call: Client['call'] = (name, options) => test.client.call(name, options);
+  const refused = async (work: Promise<unknown>): Promise<ApiError> => {
+    const error = await work.then(
+      () => null,
+      (reason: unknown) => reason,
+    );
+    expect(error, 'it should have been refused').to.be.instanceOf(ApiError);
+    return error as ApiError;
+  };
+  const current = async (key: string) => (await call('embeds.read', { params: { embed: key } })).data.current;
+  const keys = async (where: string): Promise<string[]> => (await call('embeds.list', { query: { where, limit: 200 } })).data.items.map(({ key }) => key).sort();
+  const change = async (where: string, rest: object) => (await call('changes.create', { body: { where, ...rest } })).data;
+  before(async () => {
+    test = await startTestOrbis();
+    await declareSite(test);
+    for (const [name, text, tags, settings] of [
+      ['First talk', talkCode(test.world.port, 'a1'), ['talks', '100%'], { start: 5 }],
+      ['Second talk', talkCode(test.world.port, 'a2'), ['talks', 'moor'], {}],
+      ['Third talk', talkCode(test.world.port, 'a3'), ['night log'], { privacy: true }],
+      ['Way', map('moor-road'), ['visit'], {}],
+      ['Nobody’s', '<iframe src="https://nobody.localhost/x"></iframe>', [], {}],
+    ] as const)
+      await call('embeds.create', { body: { name, text, tags: [...tags], settings, notes: name === 'Way' ? 'Up the moor road.' : '' } });
+    await call('placements.create', { body: { embed: 'first-talk', place: 'hollinfell/talks#opening' } });
+  });
+  after(() => test.stop());
+
+  for (const [where, found] of [
+    ['', ['first-talk', 'nobody-s', 'second-talk', 'third-talk', 'way']],
+    ['kind=video', ['first-talk', 'second-talk', 'third-talk']],
+    ['kind=video,map -tag=talks', ['third-talk', 'way']],
+    ['moor', ['second-talk', 'way']],
+    ['tag="night log" or provider=mapmere', ['third-talk', 'way']],
+    ['host=play.kinorill.localhost wish=start', ['first-talk']],
+    ['-provider=kinorill,mapmere', ['nobody-s']],
+    ['placed=yes', ['first-talk']],
+    ['name=talk placed=no', ['second-talk', 'third-talk']],
+    ['level=warning,note', ['nobody-s']],
+    ['tag="100%"', ['first-talk']],
+    ['name="%"', []],
+    ['-(kind=video or kind=map) retired=no', ['nobody-s']],
+    ['key=way', ['way']],
+  ] as [string, string[]][])
+    it(`finds ${where === '' ? 'everything' : where}`, async () => expect(await keys(where)).to.deep.equal(found));
+
+  it('points at the column of a search that cannot be understood', async () => {
+    const error = await refused(call('embeds.list', { query: { where: 'kind=video colour=red' } }));
+    expect([error.problem.status, error.message]).to.deep.include(422);
+    expect(error.message).to.match(/^Column 12 of the search: There is no field “colour”\./);
+  });
+
+  it('says every edit of every embed before anything is done', async () => {
+    const dry = await change('kind=video', { settings: { privacy: true }, dryRun: true });
+    expect([dry.change, dry.found, dry.same, dry.impossible]).to.deep.equal([null, 3, 1, []]);
+    expect(dry.changed.map(({ embed, placements }) => [embed, placements])).to.deep.equal([
+      ['first-talk', 1],
+      ['second-talk', 0],
+    ]);
+    expect(dry.changed[0]!.edits.some(({ reason }) => reason.includes('quieter'))).to.equal(true);
+    expect(dry.changed[0]!.after).to.equal(dry.changed[0]!.before.replace('play.kinorill', 'quiet.kinorill'));
+    expect((await current('second-talk')).number).to.equal(1);
+  });
+
+  it('refuses the whole where one cannot have it, and names it; unless it is skipped', async () => {
+    const error = await refused(change('kind=video,map', { settings: { privacy: true } }));
+    expect([error.code, error.problem.errors]).to.deep.equal(['group-impossible', [{ pointer: '/way', detail: 'Mapmere does not offer privacy.' }]]);
+    expect((await current('first-talk')).number).to.equal(1);
+    const done = await change('kind=video,map', { settings: { privacy: true }, skipImpossible: true });
+    expect([done.changed.length, done.same, done.impossible.map(({ embed }) => embed)]).to.deep.equal([2, 1, ['way']]);
+    expect(done.change).to.include({ where: 'kind=video,map', said: 'privacy=on', embeds: 2, undoneAt: null });
+    expect(await current('first-talk')).to.deep.include({ number: 2, settings: { start: 5, privacy: true }, reason: 'changed with others' });
+    expect((await current('third-talk')).number).to.equal(1);
+  });
+
+  it('is taken back by one undo, once', async () => {
+    const [last] = (await call('changes.list', {})).data.items;
+    const { data } = await call('changes.undo', { params: { change: last!.id }, body: {} });
+    expect(data.undoneAt).to.be.a('string');
+    expect(await current('first-talk')).to.deep.include({ number: 3, settings: { start: 5 }, reason: 'revision 1 again' });
+    expect(await current('second-talk')).to.deep.include({ number: 3, settings: {} });
+    expect((await refused(call('changes.undo', { params: { change: last!.id }, body: {} }))).code).to.equal('change-undone');
+  });
+
+  it('is not taken back where somebody changed one of them since: nothing is, and it is named', async () => {
+    const { change: made } = await change('tag=talks', { settings: { loop: true }, dress: { align: 'centre' } });
+    await call('embeds.change', { params: { embed: 'second-talk' }, body: { notes: 'mine' }, ifMatch: '*' });
+    const error = await refused(call('changes.undo', { params: { change: made!.id }, body: {} }));
+    expect([error.code, error.problem.errors!.map(({ pointer }) => pointer)]).to.deep.equal(['changed-since', ['/second-talk']]);
+    expect((await current('first-talk')).settings).to.deep.equal({ start: 5, loop: true });
+  });
+
+  it('takes wishes back from many, and keeps the rest', async () => {
+    await change('wish=loop', { unset: ['loop', 'align'] });
+    expect(await current('first-talk')).to.deep.include({ settings: { start: 5 }, dress: {} });
+    expect((await change('wish=loop', { unset: ['loop'] })).found).to.equal(0);
+    expect((await refused(change('', {}))).code).to.equal('nothing-wished');
+    const same = await change('tag=talks', { unset: ['loop'] });
+    expect([same.change, same.changed]).to.deep.equal([null, []]);
+  });
+});
