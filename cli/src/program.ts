@@ -13,6 +13,8 @@ import { addProviders } from './commands/providers/index.ts';
 import { addRead } from './commands/read.ts';
 import { addRenew } from './commands/renew.ts';
 import { addRevisions } from './commands/revisions.ts';
+import { addUndo } from './commands/groups.ts';
+import { addPresets } from './commands/presets.ts';
 import { addRules } from './commands/rules.ts';
 import { addSet } from './commands/set.ts';
 import { addSettings } from './commands/settings.ts';
@@ -31,6 +33,8 @@ const commands: AddCommand[] = [
   addAdjust,
   addSet,
   addSettings,
+  addPresets,
+  addUndo,
   addPlaces,
   addPlace,
   addSweep,

@@ -250,6 +250,49 @@ describe('the command line with a service', function () {
     });
   });
 
+  describe('and with many embeds at once', () => {
+    const ours = (args: string[]): Promise<Ran> => run(args, { env: { ORBIS_URL: test.url, ORBIS_TOKEN: test.token } });
+    before(async () => {
+      for (const id of ['g1', 'g2']) await ours(['collect', `http://kinorill.localhost:${test.world.port}/reels/${id}`, '--ask-nobody', '--name', `Group ${id}`, '--tag', 'group']);
+      await ours(['collect', 'mapmere:tarn', '--name', 'Group map', '--tag', 'group']);
+    });
+    it('tries, refuses, changes and takes back', async () => {
+      expect((await ours(['list', '--where', 'tag=group kind=video'])).out)
+        .to.include('group-g1')
+        .and.include('group-g2')
+        .and.not.include('group-map');
+      const wrong = await ours(['list', '--where', 'tag=group (kind=video']);
+      expect([wrong.exit, wrong.err]).to.deep.equal([2, 'Column 11 of the search: The bracket that opens here is never closed.\n']);
+      const dry = await ours(['set', '--where', 'tag=group', 'privacy=on', '--dry-run']);
+      expect([dry.exit, dry.out.includes('2 embeds of 3 would be changed. Nothing was done. 1 embed cannot have it.')], dry.out).to.deep.equal([1, true]);
+      expect(dry.out).to.include('group-map cannot have it\n  Mapmere does not offer privacy.');
+      const refusedAll = await ours(['set', '--where', 'tag=group', 'privacy=on']);
+      expect([refusedAll.exit, refusedAll.err.includes('group-map')]).to.deep.equal([4, true]);
+      const done = await ours(['set', '--where', 'tag=group', 'privacy=on', '--skip-impossible']);
+      expect(done.out).to.match(/2 embeds of 3 changed, as one change \([0-9a-z]{10}\)\. “orbis undo” takes it back\./);
+      expect((await ours(['list', 'changes'])).out).to.match(/privacy=on +tag=group +2 /);
+      expect((await ours(['undo'])).out).to.equal('Taken back: privacy=on, of 2 embeds.\n');
+      expect((await ours(['edits', 'group-g1'])).out).to.include('No edit');
+      expect((await ours(['undo'])).out).to.include('no change of many embeds');
+    });
+    it('keeps wishes under a name, and puts them on one or on many', async () => {
+      expect((await ours(['presets', 'save', 'night', 'theme=dark', 'max-width=640', '--meaning', 'For dark pages'])).out).to.include('Saved night.');
+      expect((await ours(['presets', 'list'])).out)
+        .to.match(/night +theme=dark max-width=640 +For dark pages\n/)
+        .and.match(/silent-loop +autoplay=on muted=on loop=on controls=off fit=shape/);
+      expect((await ours(['set', 'group-g1', '--preset', 'silent-loop', 'start=0:12'])).exit).to.equal(0);
+      const { out } = await ours(['show', 'group-g1', '--json']);
+      expect((JSON.parse(out) as { current: unknown }).current).to.deep.include({
+        settings: { autoplay: true, muted: true, loop: true, controls: false, start: 12 },
+        dress: { fit: 'shape' },
+      });
+      expect((await ours(['set', '--where', 'tag=group', '--preset', 'fills-its-place', '--dry-run'])).out).to.include('3 embeds of 3 would be changed');
+      expect((await ours(['set', '--where', 'tag=group', '--preset', 'night', '--dry-run'])).exit).to.equal(1);
+      expect((await ours(['presets', 'remove', 'night'])).exit).to.equal(0);
+      expect((await ours(['set', 'group-g1', '--preset', 'night'])).exit).to.equal(2);
+    });
+  });
+
   describe('and without one', () => {
     it('reads a code, and says what it does', async () => {
       const file = join(folder, 'talk.html');

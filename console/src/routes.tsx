@@ -17,6 +17,7 @@ export const router = createBrowserRouter([
       { path: 'harvests', lazy: screen(() => import('./harvest/HarvestsScreen.tsx')) },
       { path: 'harvests/:harvest', lazy: screen(() => import('./harvest/HarvestScreen.tsx')) },
       { path: 'collection', lazy: screen(() => import('./collection/CollectionScreen.tsx')) },
+      { path: 'changes', lazy: screen(() => import('./groups/GroupChangeScreen.tsx')) },
       { path: 'collection/:embed', lazy: screen(() => import('./embed/EmbedScreen.tsx')) },
       { path: 'places', lazy: screen(() => import('./places/PlacesScreen.tsx')) },
       { path: 'register', lazy: screen(() => import('./register/RegisterScreen.tsx')) },

@@ -335,6 +335,7 @@ describe('the screens of the console', function () {
     '/providers',
     '/providers/kinorill',
     '/providers/new',
+    '/changes',
     '/account',
     '/nowhere',
   ];

@@ -9,7 +9,7 @@ describe('an owner who adjusts, at the console', function () {
   let page: Page;
   const collect = async (name: string, text: string, settings: object = {}): Promise<void> => void (await test.client.call('embeds.create', { body: { name, text, settings } }));
   before(async () => {
-    test = await startTestOrbis();
+    test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });
     ({ page } = await newWindow());
     await page.goto(await test.orbis.link('sign-in'));
     await page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
@@ -115,6 +115,45 @@ describe('an owner who adjusts, at the console', function () {
     await page.getByLabel('Take parameters out of addresses that only follow people').click();
     await page.getByText('They are taken out from now on.').waitFor();
     expect((await test.client.call('rules.read', {})).data).to.deep.equal({ dropTracking: true });
+  });
+
+  it('changes what it ticked in the list, having seen what that would do, and takes it back', async () => {
+    for (const name of ['Group one', 'Group two']) await collect(name, talkCode(test.world.port));
+    await page.goto(`${test.url}/collection`);
+    await page.getByLabel('Search').fill('name=Group (');
+    await page.getByText('Column 13 of the search', { exact: false }).waitFor();
+    await page.getByLabel('Search').fill('name=Group');
+    await page.getByRole('link', { name: /^Way/ }).waitFor({ state: 'detached' });
+    for (const name of ['Group one', 'Group two']) await page.getByLabel(`Choose ${name}`).check();
+    await page.getByRole('link', { name: 'Change 2 at once' }).click();
+    await page.getByLabel('A preset').click();
+    await page.getByRole('option', { name: 'silent loop' }).click();
+    await page.getByLabel('Another wish').click();
+    await page.getByRole('option', { name: 'Start', exact: true }).click();
+    await page.getByRole('textbox', { name: 'Start' }).fill('0:12');
+    await page.getByRole('button', { name: 'See what it would do' }).click();
+    await page.getByRole('heading', { name: '2 embeds of 2 would change' }).waitFor();
+    await page.getByRole('article', { name: 'Group one' }).getByText('Start at 0:12', { exact: false }).first().waitFor();
+    await page.getByRole('button', { name: 'Do it' }).click();
+    await page.getByText('Pages keep the code that they carry', { exact: false }).waitFor();
+    const settings = async (): Promise<unknown> => (await test.client.call('embeds.read', { params: { embed: 'group-two' } })).data.current.settings;
+    expect(await settings()).to.deep.equal({ autoplay: true, muted: true, loop: true, controls: false, start: 12 });
+    await page.getByRole('button', { name: 'Take it back' }).click();
+    await page.getByText('Taken back: 2 embeds as before.').waitFor();
+    expect(await settings()).to.deep.equal({});
+  });
+
+  it('is told whom Orbis would ask about a link, and sees the answer before collecting', async () => {
+    await page.goto(test.url);
+    await page.getByLabel('Code or link').fill(`http://kinorill.localhost:${test.world.port}/reels/cM7comet`);
+    await page.getByText(`Orbis will ask kinorill.localhost:${test.world.port}`, { exact: false }).waitFor();
+    await page.getByRole('button', { name: 'Ask now, without collecting it' }).click();
+    await page.getByText('by Hollin Fell Observatory', { exact: false }).waitFor();
+    await page.getByLabel('Name').fill('Comet by link');
+    await page.getByLabel('Ask what this link is').uncheck();
+    await page.getByRole('button', { name: 'Collect it' }).click();
+    await page.getByRole('heading', { name: 'Comet by link', level: 1 }).waitFor();
+    expect((await test.client.call('embeds.read', { params: { embed: 'comet-by-link' } })).data.found).to.equal(null);
   });
 
   it('collects an item of which only a number is known', async () => {

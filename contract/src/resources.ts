@@ -126,6 +126,9 @@ export const rules = z
   .object({ dropTracking: z.boolean().meta({ description: 'Whether parameters that only follow people are taken out of every embed that does not wish otherwise' }) })
   .meta({ id: 'Rules' });
 
+export const preset = z
+  .object({ key, meaning: z.string(), settings: settingsSchema, dress: dressSchema, own: z.boolean().meta({ description: 'False for those that come with Orbis' }) })
+  .meta({ id: 'Preset' });
 export const groupChange = z
   .object({
     id: publicId,
@@ -281,6 +284,7 @@ export const lists = {
   deliveries: pageOf(delivery).meta({ id: 'DeliveryPage' }),
   sweeps: pageOf(sweep).meta({ id: 'SweepPageList' }),
   sweepPages: pageOf(sweepPage).meta({ id: 'SweptPages' }),
+  presets: pageOf(preset).meta({ id: 'PresetPage' }),
   changes: pageOf(groupChange).meta({ id: 'GroupChangePage' }),
   providers: pageOf(provider).meta({ id: 'ProviderPage' }),
   tokens: pageOf(token).meta({ id: 'TokenPage' }),
@@ -296,6 +300,7 @@ export type Revision = z.infer<typeof revision>;
 export type Outcome = z.infer<typeof outcome>;
 export type Found = z.infer<typeof found>;
 export type LinkAnswer = z.infer<typeof linkAnswer>;
+export type Preset = z.infer<typeof preset>;
 export type GroupChange = z.infer<typeof groupChange>;
 export type GroupOutcome = z.infer<typeof groupOutcome>;
 export type Provider = z.infer<typeof provider>;

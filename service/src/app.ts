@@ -13,6 +13,7 @@ import { mountRoutes } from './http/mount.ts';
 import { harvestHandlers } from './http/harvests.ts';
 import { placementHandlers } from './http/placements.ts';
 import { placeHandlers } from './http/places.ts';
+import { presetHandlers } from './http/presets.ts';
 import { providerHandlers } from './http/providers.ts';
 import { answerProblems, noRoute } from './http/problems.ts';
 import { revisionHandlers } from './http/revisions.ts';
@@ -60,6 +61,7 @@ export function createApp(deps: Deps): Express {
     ...revisionHandlers(deps),
     ...harvestHandlers(deps),
     ...changeHandlers(deps),
+    ...presetHandlers(deps),
     ...providerHandlers(deps),
     ...placeHandlers(deps),
     ...placementHandlers(deps),

@@ -1,14 +1,15 @@
 import { sheetOrigins } from './providers/origins.ts';
 import { Argument, Option } from 'commander';
-import { kinds } from '@orbis/core';
+import { kinds, searchFields } from '@orbis/core';
 import { everyItem, placementStates, sayState, type Client } from '@orbis/contract';
 import type { AddCommand, Tools } from '../command.ts';
 import { sayTimestamp, table } from '../text.ts';
 
-const things = ['embeds', 'sites', 'pages', 'placements', 'sweeps', 'harvests', 'tokens', 'providers'] as const;
+const things = ['embeds', 'sites', 'pages', 'placements', 'sweeps', 'harvests', 'tokens', 'providers', 'changes'] as const;
 type Thing = (typeof things)[number];
 interface Options {
   q?: string;
+  where?: string;
   kind?: (typeof kinds)[number];
   tag?: string;
   host?: string;
@@ -23,6 +24,7 @@ export const addList: AddCommand = (program, run) => {
     .command('list')
     .addArgument(new Argument('[thing]', 'what to list').choices(things).default('embeds'))
     .option('--q <words>', 'embeds with these words in name, notes or tags')
+    .option('--where <search>', 'embeds that a search finds: field=value words, “or”, brackets, “-” for not')
     .option('--kind <kind>', 'embeds of one kind')
     .option('--tag <tag>', 'embeds with a tag')
     .option('--host <host>', 'embeds whose code contacts a host')
@@ -30,8 +32,14 @@ export const addList: AddCommand = (program, run) => {
     .option('--site <site>', 'pages or placements of one site')
     .option('--embed <embed>', 'placements of one embed')
     .option('--state <state>', `placements in one state: ${Object.keys(placementStates).join(', ')}`)
-    .description('show the collection, sites, pages, placements, sweeps, harvests, tokens or providers')
-    .addHelpText('after', '\nExamples:\n  orbis list\n  orbis list --kind video --tag talks\n  orbis list placements --state out-of-date')
+    .description('show the collection, sites, pages, placements, sweeps, harvests, tokens, providers or changes')
+    .addHelpText(
+      'after',
+      "\nExamples:\n  orbis list\n  orbis list --kind video --tag talks\n  orbis list --where 'kind=video,map -tag=talks placed=no'\n  orbis list placements --state out-of-date\n\nFields of a search:\n" +
+        Object.values(searchFields)
+          .map(({ example, meaning }) => `  ${example.padEnd(36)}${meaning}`)
+          .join('\n'),
+    )
     .action((thing: Thing, options: Options) =>
       run(async (tools) => {
         await lists[thing](tools, options);
@@ -52,10 +60,12 @@ function show(tools: Tools, items: unknown[], heads: string[], rows: () => strin
 
 const limit = 200;
 const lists: Record<Thing, (tools: Tools, options: Options) => Promise<void>> = {
-  embeds: async (tools, { q, kind, tag, host, level }) => {
-    const items = await all((after) => tools.client().call('embeds.list', { query: { limit, after, q, kind, tag, host, level } }));
+  embeds: async (tools, { q, where, kind, tag, host, level }) => {
+    const items = await all((after) => tools.client().call('embeds.list', { query: { limit, after, q, where, kind, tag, host, level } }));
     const none =
-      q || kind || tag || host || level ? 'Nothing in the collection is like that.' : 'The collection is empty. “orbis collect FILE --name NAME” puts the first code into it.';
+      q || where || kind || tag || host || level
+        ? 'Nothing in the collection is like that.'
+        : 'The collection is empty. “orbis collect FILE --name NAME” puts the first code into it.';
     show(
       tools,
       items,
@@ -112,6 +122,16 @@ const lists: Record<Thing, (tools: Tools, options: Options) => Promise<void>> = 
   tokens: async (tools) => {
     const items = await all((after) => tools.client().call('tokens.list', { query: { limit, after } }));
     show(tools, items, ['token', 'name', 'made', 'last used'], () => items.map((t) => [t.id, t.name, sayTimestamp(t.createdAt), sayTimestamp(t.lastUsedAt)]), 'There is no token.');
+  },
+  changes: async (tools) => {
+    const items = await all((after) => tools.client().call('changes.list', { query: { limit, after } }));
+    show(
+      tools,
+      items,
+      ['change', 'what', 'of', 'embeds', 'made', 'taken back'],
+      () => items.map((c) => [c.id, c.said, c.where || 'everything', String(c.embeds), sayTimestamp(c.createdAt), c.undoneAt ? sayTimestamp(c.undoneAt) : '–']),
+      'Many embeds were never changed at once. “orbis set --where SEARCH name=value” does it.',
+    );
   },
   providers: async (tools) => {
     const items = await all((after) => tools.client().call('providers.list', { query: { limit, after } }));

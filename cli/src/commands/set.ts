@@ -1,33 +1,46 @@
 import { isWishName, joinWishes, parseWishes, unknownWish, withoutWishes, type Client, type Embed } from '@orbis/contract';
-import type { AddCommand, Tools } from '../command.ts';
+import { Option, type Command } from 'commander';
+import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
+import { changeAll, type GroupOptions } from './groups.ts';
 import { fold, plural } from '../text.ts';
 
 export const addSet: AddCommand = (program, run) => {
-  program
-    .command('set')
-    .argument('<embed>', 'the key of an embed')
-    .argument('<wishes...>', 'settings and dress, as name=value')
+  const where = new Option('--where <search>', 'all embeds that a search finds, instead of one; “orbis list --help” explains searches');
+  const group = (command: Command): Command =>
+    command
+      .addOption(where)
+      .option('--dry-run', 'with --where: only say every edit of every embed')
+      .option('--skip-impossible', 'with --where: leave alone what cannot have it, instead of refusing the whole');
+  group(
+    program
+      .command('set')
+      .argument('[embed]', 'the key of an embed; none with --where')
+      .argument('[wishes...]', 'settings and dress, as name=value')
+      .option('--preset <preset>', 'the wishes of a preset (may be said several times); “orbis presets list” shows them', (preset: string, all: string[]) => [...all, preset], []),
+  )
     .description('change settings and dress; makes a new revision where something differs')
     .addHelpText(
       'after',
-      '\nExamples:\n  orbis set opening-talk start=1:52 end=3:04\n  orbis set opening-talk fit=shape max-width=800 align=centre\n  orbis set sky autoplay=on loop=on controls=off\n  orbis set opening-talk tracking=off parameter.hue=12\n\n“orbis settings” lists every wish with its meaning.',
+      '\nExamples:\n  orbis set opening-talk start=1:52 end=3:04\n  orbis set opening-talk fit=shape max-width=800 align=centre\n  orbis set sky --preset silent-loop\n  orbis set opening-talk tracking=off parameter.hue=12\n  orbis set --where "kind=video host=play.kinorill.localhost" privacy=on --dry-run\n\n“orbis settings” lists every wish with its meaning; “orbis undo” takes a change of many back.',
     )
-    .action((embed: string, words: string[]) =>
+    .action((embed: string | undefined, words: string[], options: GroupOptions & { preset?: string[] }) =>
       run(async (tools) => {
-        const wishes = parseWishes(words);
-        return save(tools, embed, ({ current }) => joinWishes(current, wishes));
+        const said = options.where === undefined ? words : [embed, ...words].filter((word) => word !== undefined);
+        let wishes = parseWishes(said);
+        for (const preset of [...(options.preset ?? [])].reverse()) wishes = joinWishes((await tools.client().call('presets.read', { params: { preset } })).data, wishes);
+        if (options.where !== undefined) return changeAll(tools, { ...options, where: options.where }, { settings: wishes.settings, dress: wishes.dress });
+        return save(tools, oneOf(embed), ({ current }) => joinWishes(current, wishes));
       }),
     );
-  program
-    .command('unset')
-    .argument('<embed>', 'the key of an embed')
-    .argument('<names...>', 'names of settings or dress')
+  group(program.command('unset').argument('[embed]', 'the key of an embed; none with --where').argument('[names...]', 'names of settings or dress'))
     .description('take wishes back; what they put into the code is gone again')
-    .addHelpText('after', '\nExample:\n  orbis unset opening-talk end max-width')
-    .action((embed: string, names: string[]) =>
+    .addHelpText('after', '\nExamples:\n  orbis unset opening-talk end max-width\n  orbis unset --where "tag=talks" loop')
+    .action((embed: string | undefined, rest: string[], options: GroupOptions) =>
       run(async (tools) => {
+        const names = options.where === undefined ? rest : [embed, ...rest].filter((name) => name !== undefined);
         for (const name of names) if (!isWishName(name)) throw unknownWish(name);
-        return save(tools, embed, ({ current }) => withoutWishes(current, names));
+        if (options.where !== undefined) return changeAll(tools, { ...options, where: options.where }, { unset: names });
+        return save(tools, oneOf(embed), ({ current }) => withoutWishes(current, names));
       }),
     );
   program
@@ -47,6 +60,11 @@ export const addSet: AddCommand = (program, run) => {
       }),
     );
 };
+
+function oneOf(embed: string | undefined): string {
+  if (embed === undefined) throw new UsedWrongly('Name an embed, or say with --where which ones.');
+  return embed;
+}
 
 async function save(tools: Tools, embed: string, change: (now: Embed) => Pick<Embed['current'], 'settings' | 'dress'>): Promise<0> {
   const client = tools.client();

@@ -1,10 +1,11 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
 import MenuItem from '@mui/material/MenuItem';
 import Paper from '@mui/material/Paper';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useDeferredValue } from 'react';
+import { useDeferredValue, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { kinds } from '@orbis/core';
 import { useList } from '../api.ts';
@@ -27,7 +28,13 @@ export default function CollectionScreen() {
   const q = useDeferredValue(search.get('q') ?? '');
   const kind = kinds.find((known) => known === search.get('kind'));
   const level = levels.find(([known]) => known === search.get('level'))?.[0];
-  const list = useList('embeds.list', { q: q || undefined, kind, level });
+  const list = useList('embeds.list', { where: q.trim() || undefined, kind, level });
+  const [selected, setSelected] = useState<readonly string[]>([]);
+  /* The ones that are ticked, else all that the search finds, in the words of the search. */
+  const chosen =
+    selected.length > 0
+      ? `key=${selected.join(',')}`
+      : [q.trim() && (kind || level) ? `(${q.trim()})` : q.trim(), kind ? `kind=${kind}` : '', level ? `level=${level}` : ''].filter(Boolean).join(' ');
   const change = (name: string, value: string): void =>
     setSearch(
       (now) => {
@@ -40,12 +47,21 @@ export default function CollectionScreen() {
   return (
     <>
       <ScreenHead title="Collection" lead="Every embed, with its codes kept as they were pasted.">
+        <Button component={Link} to={`/changes?where=${encodeURIComponent(chosen)}`}>
+          {selected.length > 0 ? `Change ${selected.length} at once` : 'Change all of these at once'}
+        </Button>
         <Button variant="contained" component={Link} to="/">
           Collect another
         </Button>
       </ScreenHead>
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr 180px 200px' }, gap: 2, mb: 3 }}>
-        <TextField label="Search" value={search.get('q') ?? ''} onChange={(e) => change('q', e.target.value)} placeholder="name, notes or tag" />
+        <TextField
+          label="Search"
+          value={search.get('q') ?? ''}
+          onChange={(e) => change('q', e.target.value)}
+          placeholder="a word, or tag=talks placed=no"
+          helperText="Words in name, notes or tags; or field=value, with “or”, brackets, and “-” for not."
+        />
         <TextField
           label="Kind"
           select
@@ -89,16 +105,26 @@ export default function CollectionScreen() {
       {list.items.length > 0 && (
         <Paper variant="outlined" component="ul" sx={{ m: 0, p: 0, listStyle: 'none', overflow: 'hidden' }}>
           {list.items.map((embed) => (
-            <Box component="li" key={embed.key} sx={{ '&:not(:last-child)': { borderBottom: 1, borderColor: 'divider' } }}>
+            <Box component="li" key={embed.key} sx={{ 'display': 'flex', 'alignItems': 'center', '&:not(:last-child)': { borderBottom: 1, borderColor: 'divider' } }}>
+              <Checkbox
+                size="small"
+                checked={selected.includes(embed.key)}
+                onChange={(_, on) => setSelected((now) => (on ? [...now, embed.key] : now.filter((key) => key !== embed.key)))}
+                slotProps={{ input: { 'aria-label': `Choose ${embed.name}` } }}
+                sx={{ ml: 0.5 }}
+              />
               <Box
                 component={Link}
                 to={`/collection/${embed.key}`}
                 sx={{
                   'display': 'grid',
                   'gridTemplateColumns': { xs: '1fr auto', md: 'minmax(0,2.2fr) 1fr 1fr 1.4fr' },
+                  'flex': 1,
+                  'minWidth': 0,
                   'columnGap': 3,
                   'alignItems': 'baseline',
-                  'px': { xs: 2, sm: 3 },
+                  'pl': 0.5,
+                  'pr': { xs: 2, sm: 3 },
                   'py': 1.75,
                   'textDecoration': 'none',
                   'color': 'text.primary',

@@ -15,6 +15,7 @@ import { plural } from '../parts/when.ts';
 import { Changes } from './Changes.tsx';
 import { draftOf, wishesOf, type Draft } from './draft.ts';
 import { usePlayerTime } from './player-time.ts';
+import { PresetChooser } from './PresetChooser.tsx';
 import { Placements } from './Placements.tsx';
 import { Preview } from './Preview.tsx';
 import { Revisions } from './Revisions.tsx';
@@ -62,7 +63,7 @@ export function Workbench({ embed, etag }: { embed: Embed; etag: string }) {
         </Card>
       </Stack>
       <Stack spacing={3} sx={{ minWidth: 0 }}>
-        <Card title="Settings">
+        <Card title="Settings" action={<PresetChooser onChoose={(preset) => setDraft((now) => ({ ...now, ...draftOf(preset) }))} />}>
           <WishForm
             draft={draft}
             wrong={wrong}

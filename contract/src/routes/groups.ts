@@ -1,12 +1,60 @@
 import { z } from '../zod.ts';
-import { listQuery, publicId } from '../common.ts';
-import { groupChange, groupOutcome, lists } from '../resources.ts';
+import { key, label, listQuery, publicId } from '../common.ts';
+import { groupChange, groupOutcome, lists, preset } from '../resources.ts';
 import { dressSchema, settingsSchema } from '../wishes.ts';
 import { route } from './route.ts';
 
 const params = z.object({ change: publicId });
 
+const presetParams = z.object({ preset: key });
+
 export const groupRoutes = {
+  'presets.list': route({
+    method: 'get',
+    path: '/presets',
+    summary: 'Settings and dress under one name: your own, and those that come with Orbis',
+    tag: 'Groups',
+    access: 'owner',
+    query: listQuery,
+    answer: lists.presets,
+    statuses: [200],
+    errors: [],
+  }),
+  'presets.read': route({
+    method: 'get',
+    path: '/presets/:preset',
+    summary: 'One preset',
+    tag: 'Groups',
+    access: 'owner',
+    params: presetParams,
+    answer: preset,
+    statuses: [200],
+    errors: ['not-found'],
+  }),
+  'presets.save': route({
+    method: 'put',
+    path: '/presets/:preset',
+    summary: 'Keep a preset of your own; one with the name of a built-in one is used instead of it. Embeds that had it put on them stay as they are.',
+    tag: 'Groups',
+    access: 'owner',
+    params: presetParams,
+    ifMatch: true,
+    body: z.strictObject({ meaning: label(300).default('Your own.'), settings: settingsSchema.default({}), dress: dressSchema.default({}) }),
+    answer: preset,
+    statuses: [200, 201],
+    errors: [],
+  }),
+  'presets.remove': route({
+    method: 'delete',
+    path: '/presets/:preset',
+    summary: 'Take a preset of your own away',
+    tag: 'Groups',
+    access: 'owner',
+    params: presetParams,
+    ifMatch: true,
+    statuses: [204],
+    errors: ['not-found'],
+  }),
   'changes.create': route({
     method: 'post',
     path: '/changes',

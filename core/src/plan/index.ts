@@ -2,3 +2,4 @@
 export { markEdit, markedElement, readMark, writeMark, type Mark } from './mark.ts';
 export { pieceText, positions, runsOf, type Piece, type PiecePosition, type Run } from './pieces.ts';
 export { plan, type Outcome, type Wishes } from './plan.ts';
+export { builtInPresets, type Preset } from './presets.ts';

@@ -419,3 +419,14 @@ export const groupChangeItem = mysqlTable(
   },
   (t) => [primaryKey({ columns: [t.changeId, t.embedId] })],
 );
+
+/** Settings and dress under a name; those that Orbis ships are in the core. */
+export const preset = mysqlTable('preset', {
+  id: id(),
+  key: ascii({ length: 80 }).notNull().unique(),
+  meaning: varchar({ length: 300 }).notNull(),
+  settings: json().$type<Settings>().notNull(),
+  dress: json().$type<Dress>().notNull(),
+  version: int().notNull().default(1),
+  ...created,
+});

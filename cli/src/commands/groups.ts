@@ -1,0 +1,63 @@
+import type { BodyInput, GroupOutcome, Routes } from '@orbis/contract';
+import type { AddCommand, Tools } from '../command.ts';
+import type { Exit } from '../io.ts';
+import { fold, plural } from '../text.ts';
+
+export interface GroupOptions {
+  where?: string;
+  dryRun?: boolean;
+  skipImpossible?: boolean;
+}
+
+/** Changes every embed that a search finds, or says what that would do. */
+export async function changeAll(
+  tools: Tools,
+  { where, dryRun = false, skipImpossible = false }: GroupOptions & { where: string },
+  change: Omit<BodyInput<Routes['changes.create']>, 'where'>,
+): Promise<Exit> {
+  const { data } = await tools.client().call('changes.create', { body: { where, dryRun, skipImpossible, ...change } });
+  tools.tell(data, () => describe(data, dryRun, tools));
+  return data.impossible.length > 0 ? 1 : 0;
+}
+
+export const addUndo: AddCommand = (program, run) => {
+  program
+    .command('undo')
+    .argument('[change]', 'the id of a change of many embeds; the newest that was not taken back where none is said')
+    .description('take a change of many embeds back, all of it or nothing')
+    .addHelpText('after', '\nExamples:\n  orbis undo\n  orbis list changes\n  orbis undo 3k7x2m9qpw')
+    .action((id: string | undefined) =>
+      run(async (tools) => {
+        const client = tools.client();
+        const change = id ?? (await client.call('changes.list', {})).data.items.find(({ undoneAt }) => undoneAt === null)?.id;
+        if (change === undefined) {
+          tools.tell(null, () => 'There is no change of many embeds that could be taken back.\n');
+          return 0;
+        }
+        const { data } = await client.call('changes.undo', { params: { change }, body: {} });
+        tools.tell(data, () => `Taken back: ${data.said}, of ${plural(data.embeds, 'embed')}.\n`);
+        return 0;
+      }),
+    );
+};
+
+function describe({ change, found, changed, same, impossible }: GroupOutcome, dryRun: boolean, { colours, io }: Tools): string {
+  const each = changed.map(({ embed, placements, edits }) => {
+    const lines = edits.map((edit) => `${colours.green('+')} ${edit.text.trim() || '(taken out)'}\n${fold(edit.reason, io.width, '  ')}`).join('');
+    return `${colours.bold(embed)}${placements > 0 ? `, in ${plural(placements, 'place')}` : ''}\n${lines || '  goes out as it was pasted\n'}`;
+  });
+  const not = impossible.map(
+    ({ embed, problems }) => `${colours.bold(embed)} ${colours.yellow('cannot have it')}\n${problems.map(({ detail }) => fold(detail, io.width, '  ')).join('')}`,
+  );
+  const rest = [
+    same > 0 ? `${plural(same, 'embed')} ${same === 1 ? 'has' : 'have'} it already` : '',
+    impossible.length > 0 ? `${plural(impossible.length, 'embed')} cannot have it` : '',
+  ].filter(Boolean);
+  const done =
+    change === null
+      ? dryRun
+        ? `${plural(changed.length, 'embed')} of ${found} would be changed. Nothing was done.`
+        : 'Nothing differs.'
+      : `${plural(changed.length, 'embed')} of ${found} changed, as one change (${change.id}). “orbis undo” takes it back.`;
+  return `${[...(dryRun || changed.length <= 20 ? each : []), ...not].join('\n')}${each.length + not.length > 0 ? '\n' : ''}${done}${rest.length > 0 ? ` ${rest.join('; ')}.` : ''}\n`;
+}

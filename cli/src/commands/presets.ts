@@ -1,0 +1,64 @@
+import { joinWishes, parseWishes, sayWishes } from '@orbis/contract';
+import type { AddCommand } from '../command.ts';
+import { table } from '../text.ts';
+
+export const addPresets: AddCommand = (program, run) => {
+  const presets = program.command('presets').description('settings and dress under one name, to be put on embeds together');
+  presets
+    .command('list')
+    .description('list them: your own, and those that come with Orbis')
+    .action(() =>
+      run(async (tools) => {
+        const { items } = (await tools.client().call('presets.list', {})).data;
+        tools.tell(items, () =>
+          table(
+            ['preset', 'wishes', 'meaning'],
+            items.map((preset) => [
+              preset.key,
+              sayWishes(preset)
+                .map(({ name, value }) => `${name}=${value}`)
+                .join(' '),
+              preset.own ? preset.meaning : `${preset.meaning} (built in)`,
+            ]),
+            tools.colours,
+          ),
+        );
+        return 0;
+      }),
+    );
+  presets
+    .command('save')
+    .argument('<preset>', 'its name: lower-case letters, digits and hyphens')
+    .argument('<wishes...>', 'settings and dress, as name=value')
+    .option('--meaning <text>', 'what it is for, in a sentence')
+    .description('keep a preset of your own')
+    .addHelpText('after', '\nExample:\n  orbis presets save clip fit=shape max-width=720 align=centre --meaning "A clip in the text"\n  orbis set --where tag=talks --preset clip')
+    .action((preset: string, words: string[], options: { meaning?: string }) =>
+      run(async (tools) => {
+        const client = tools.client();
+        const etag = await client.call('presets.read', { params: { preset } }).then(
+          ({ etag }) => etag,
+          () => null,
+        );
+        const wishes = joinWishes({ settings: {}, dress: {} }, parseWishes(words));
+        const { data } = await client.call('presets.save', {
+          params: { preset },
+          body: { ...wishes, ...(options.meaning === undefined ? {} : { meaning: options.meaning }) },
+          ifMatch: etag ?? '"0"',
+        });
+        tools.tell(data, () => `Saved ${tools.colours.bold(data.key)}. “orbis set EMBED --preset ${data.key}” puts it on an embed.\n`);
+        return 0;
+      }),
+    );
+  presets
+    .command('remove')
+    .argument('<preset>', 'its name')
+    .description('take a preset of your own away; embeds that had it put on them stay as they are')
+    .action((preset: string) =>
+      run(async (tools) => {
+        await tools.client().call('presets.remove', { params: { preset }, ifMatch: '*' });
+        tools.tell({ removed: preset }, () => `Removed ${preset}.\n`);
+        return 0;
+      }),
+    );
+};

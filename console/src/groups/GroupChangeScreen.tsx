@@ -1,0 +1,171 @@
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import MenuItem from '@mui/material/MenuItem';
+import Stack from '@mui/material/Stack';
+import Switch from '@mui/material/Switch';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { dressOptions, settings } from '@orbis/core';
+import { joinWishes, sayWishes, type GroupChange, type GroupOutcome, type ParsedWishes } from '@orbis/contract';
+import { api, refresh, useList } from '../api.ts';
+import { wishesOf, type Draft } from '../embed/draft.ts';
+import { useAnnounce } from '../parts/Announcer.tsx';
+import { Card } from '../parts/Card.tsx';
+import { ProblemNote } from '../parts/ProblemNote.tsx';
+import { ScreenHead } from '../parts/ScreenHead.tsx';
+import { plural } from '../parts/when.ts';
+import { DryRun } from './DryRun.tsx';
+import { PastChanges } from './PastChanges.tsx';
+
+const wishes = [
+  ...settings.map(({ name, label, explain, example }) => ({ name: name as string, label, explain, example })),
+  ...dressOptions.map(({ name, explain, example }) => ({ name: name as string, label: name.replace('-', ' '), explain, example })),
+];
+
+/** Changes many embeds at once: what, then what it would do, then done; and taken back as one. */
+export default function GroupChangeScreen() {
+  const [search] = useSearchParams();
+  const where = search.get('where') ?? '';
+  const presets = useList('presets.list', {});
+  const [preset, setPreset] = useState('');
+  const [draft, setDraft] = useState<Draft>({});
+  const [skip, setSkip] = useState(false);
+  const [tried, setTried] = useState<{ said: string; outcome: GroupOutcome } | null>(null);
+  const [done, setDone] = useState<GroupChange | null>(null);
+  const announce = useAnnounce();
+  const { wishes: own, wrong } = wishesOf(draft);
+  const chosen = presets.items.find(({ key }) => key === preset);
+  const wanted: ParsedWishes = chosen ? joinWishes(chosen, own) : own;
+  const said = sayWishes(wanted)
+    .map(({ name, value }) => `${name}=${value}`)
+    .join(' ');
+  const body = { where, settings: wanted.settings, dress: wanted.dress };
+  const attempt = useMutation({
+    mutationFn: async () => (await api.call('changes.create', { body: { ...body, dryRun: true } })).data,
+    onSuccess: (outcome) => {
+      setTried({ said, outcome });
+      setDone(null);
+    },
+  });
+  const make = useMutation({
+    mutationFn: async () => (await api.call('changes.create', { body: { ...body, skipImpossible: skip } })).data,
+    onSuccess: async ({ change }) => {
+      setTried(null);
+      setDone(change);
+      await refresh();
+      announce(change ? `${plural(change.embeds, 'embed')} changed.` : 'Nothing differs.');
+    },
+  });
+  const current = tried !== null && tried.said === said ? tried.outcome : null;
+  const blocked = current !== null && current.impossible.length > 0 && !skip;
+
+  return (
+    <>
+      <ScreenHead title="Change many at once" lead={where === '' ? 'Every embed of the collection.' : <>Every embed that this search finds: {where}</>} />
+      <Stack spacing={3}>
+        <Card title="What they shall be">
+          <Stack spacing={2}>
+            <TextField
+              label="A preset"
+              select
+              value={preset}
+              onChange={(event) => setPreset(event.target.value)}
+              helperText={chosen?.meaning}
+              sx={{ maxWidth: 420 }}
+              slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}
+            >
+              <MenuItem value="">None</MenuItem>
+              {presets.items.map(({ key }) => (
+                <MenuItem key={key} value={key}>
+                  {key.replaceAll('-', ' ')}
+                </MenuItem>
+              ))}
+            </TextField>
+            {Object.keys(draft).map((name) => {
+              const wish = wishes.find((known) => known.name === name)!;
+              return (
+                <Box key={name} sx={{ display: 'flex', gap: 1, alignItems: 'flex-start', maxWidth: 620 }}>
+                  <TextField
+                    fullWidth
+                    label={wish.label}
+                    value={draft[name]}
+                    placeholder={wish.example}
+                    error={wrong[name] !== undefined}
+                    helperText={wrong[name] ?? wish.explain}
+                    onChange={(event) => setDraft((now) => ({ ...now, [name]: event.target.value }))}
+                    slotProps={{ inputLabel: { shrink: true } }}
+                  />
+                  <Button
+                    onClick={() => setDraft((now) => Object.fromEntries(Object.entries(now).filter(([other]) => other !== name)))}
+                    aria-label={`Leave ${wish.label} as it is`}
+                  >
+                    Leave it
+                  </Button>
+                </Box>
+              );
+            })}
+            <TextField
+              label="Another wish"
+              select
+              value=""
+              onChange={(event) => setDraft((now) => ({ ...now, [event.target.value]: '' }))}
+              sx={{ maxWidth: 420 }}
+              slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}
+            >
+              <MenuItem value="">Choose what to set</MenuItem>
+              {wishes
+                .filter(({ name }) => !(name in draft))
+                .map(({ name, label }) => (
+                  <MenuItem key={name} value={name}>
+                    {label}
+                  </MenuItem>
+                ))}
+            </TextField>
+            <Box>
+              <Button variant={current ? 'outlined' : 'contained'} disabled={said === '' || Object.keys(wrong).length > 0 || attempt.isPending} onClick={() => attempt.mutate()}>
+                See what it would do
+              </Button>
+            </Box>
+            <ProblemNote error={attempt.error ?? make.error} />
+          </Stack>
+        </Card>
+        {current && (
+          <Card
+            title={`${plural(current.changed.length, 'embed')} of ${current.found} would change`}
+            action={
+              <Button variant="contained" disabled={blocked || current.changed.length === 0 || make.isPending} onClick={() => make.mutate()}>
+                Do it
+              </Button>
+            }
+          >
+            {current.same > 0 && <Typography color="textSecondary">{current.same === 1 ? 'One has' : `${current.same} have`} it already.</Typography>}
+            {current.impossible.length > 0 && (
+              <Alert severity="warning" variant="outlined" sx={{ mb: 2 }}>
+                {current.impossible.map(({ embed, name, problems }) => (
+                  <div key={embed}>
+                    <strong>{name}</strong>: {problems.map(({ detail }) => detail).join(' ')}
+                  </div>
+                ))}
+                <FormControlLabel control={<Switch checked={skip} onChange={(_, on) => setSkip(on)} />} label="Leave these alone, and change the others" />
+              </Alert>
+            )}
+            <DryRun outcome={current} />
+          </Card>
+        )}
+        {done && (
+          <Alert severity="success" variant="outlined">
+            {plural(done.embeds, 'embed')} changed: {done.said}. Pages keep the code that they carry until you paste the new one there.
+          </Alert>
+        )}
+        <Card title="What was changed so">
+          <PastChanges />
+        </Card>
+      </Stack>
+    </>
+  );
+}
