@@ -1,3 +1,4 @@
+import { gzipSync } from 'node:zlib';
 import { createServer, type RequestListener, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { expect } from 'chai';
@@ -41,21 +42,137 @@ describe('the guarded client', () => {
     expect(headers).not.to.have.property('cookie');
   });
 
-  for (const [label, address] of [
+  const tricks: [label: string, address: string][] = [
     ['loopback by name', 'http://other.localhost/'],
+    ['the bare name', 'http://localhost/'],
+    ['the name with a dot', 'http://localhost./'],
+    ['a name below it with a dot', 'http://a.b.localhost./'],
+    ['upper case', 'http://LOCALHOST/'],
     ['loopback by number', 'http://127.0.0.1/'],
-    ['a private network', 'http://10.0.0.1/'],
-    ['IPv6 loopback', 'http://[::1]/'],
-    ['IPv4 in IPv6', 'http://[::ffff:127.0.0.1]/'],
+    ['another of loopback', 'http://127.8.8.8/'],
+    ['loopback, short', 'http://127.1/'],
+    ['loopback, three parts', 'http://127.0.1/'],
+    ['with a dot behind', 'http://127.0.0.1./'],
     ['the number in one', 'http://2130706433/'],
-    ['octal', 'http://0177.0.0.1/'],
-    ['link-local', 'http://169.254.169.254/'],
+    ['hexadecimal in one', 'http://0x7f000001/'],
+    ['octal in one', 'http://017700000001/'],
+    ['octal parts', 'http://0177.0.0.1/'],
+    ['octal with zeros', 'http://0000177.0.0.01/'],
+    ['hexadecimal parts', 'http://0x7f.0x0.0x0.0x1/'],
+    ['mixed notation', 'http://0x7f.0.01/'],
+    ['mixed, other way round', 'http://0177.0x0.1/'],
+    ['hexadecimal, upper case', 'http://0X7F.1/'],
+    ['full-width digits', 'http://１２７.０.０.１/'],
+    ['full-width dots', 'http://127。0。0。1/'],
+    ['circled digits', 'http://①②⑦.⓪.⓪.①/'],
+    ['escaped digits', 'http://%31%32%37.0.0.1/'],
+    ['an escaped dot', 'http://127%2E0%2E0%2E1/'],
+    ['nothing', 'http://0.0.0.0/'],
+    ['nothing, short', 'http://0/'],
+    ['of this network', 'http://0.1.2.3/'],
+    ['ten', 'http://10.0.0.1/'],
+    ['ten as a number', 'http://167772161/'],
+    ['172.16', 'http://172.16.0.1/'],
+    ['172.31', 'http://172.31.255.254/'],
+    ['192.168', 'http://192.168.1.1/'],
+    ['192.168 in hexadecimal', 'http://0xc0a80101/'],
+    ['a carrier’s network', 'http://100.64.0.1/'],
+    ['link-local', 'http://169.254.0.1/'],
+    ['the metadata address', 'http://169.254.169.254/latest/'],
+    ['the metadata address as a number', 'http://2852039166/'],
+    ['multicast', 'http://224.0.0.1/'],
+    ['reserved', 'http://240.0.0.1/'],
+    ['broadcast', 'http://255.255.255.255/'],
+    ['for documentation', 'http://192.0.2.1/'],
+    ['for benchmarks', 'http://198.18.0.1/'],
+    ['of the protocol', 'http://192.0.0.1/'],
+    ['IPv6 loopback', 'http://[::1]/'],
+    ['IPv6 loopback, long', 'http://[0:0:0:0:0:0:0:1]/'],
+    ['IPv6 loopback, zeros', 'http://[0000:0000::0001]/'],
+    ['IPv6 nothing', 'http://[::]/'],
+    ['IPv4 in IPv6', 'http://[::ffff:127.0.0.1]/'],
+    ['IPv4 in IPv6, hexadecimal', 'http://[::ffff:7f00:1]/'],
+    ['IPv4 in IPv6, long', 'http://[0:0:0:0:0:ffff:10.0.0.1]/'],
+    ['IPv4-compatible', 'http://[::127.0.0.1]/'],
+    ['translated', 'http://[64:ff9b::7f00:1]/'],
+    ['6to4', 'http://[2002:7f00:1::]/'],
+    ['Teredo', 'http://[2001:0:7f00:1::]/'],
+    ['IPv6 link-local', 'http://[fe80::1]/'],
+    ['IPv6 private', 'http://[fd00::1]/'],
+    ['IPv6 private, other half', 'http://[fc00::1]/'],
+    ['IPv6 multicast', 'http://[ff02::1]/'],
+    ['IPv6 for documentation', 'http://[2001:db8::1]/'],
     ['another port', 'http://site.example:8080/'],
+    ['the port of mail', 'http://site.example:25/'],
+    ['the other scheme’s port', 'http://site.example:443/'],
     ['another scheme', 'ftp://site.example/'],
+    ['a file', 'file:///etc/passwd'],
+    ['data', 'data:text/html,x'],
+    ['a script', 'javascript:1'],
     ['a password', 'http://a:b@site.example/'],
-  ] as const) {
-    it(`refuses ${label} where it is not declared`, async () => expect(await refusal(fetching.readPage(address, [origin]))).to.match(/public internet|port of its own|not read/));
+    ['a name before the host', 'http://site.example@127.0.0.1/'],
+    ['only a name', 'http://a@site.example/'],
+  ];
+  it('has at least sixty tricks to refuse', () => expect(new Set(tricks.map(([, address]) => address)).size).to.be.at.least(60));
+  for (const [label, address] of tricks) {
+    it(`refuses ${label} where it is not declared: ${address}`, async () => {
+      const error = await refusal(fetching.readPage(address, [origin]));
+      expect(error).to.match(/public internet|port of its own|not read|there is no host/);
+      // What is behind an address is nobody's matter.
+      expect(error).not.to.match(/nothing answers|did not answer/);
+    });
   }
+
+  it('dials the address that it checked, whatever the name says a moment later', async () => {
+    const answers = [['93.184.215.14'], ['127.0.0.1']];
+    let asked = 0;
+    const rebinding = createFetching({
+      allowPrivate: false,
+      seconds: 1,
+      resolve: () => Promise.resolve((answers[Math.min(asked++, 1)] ?? []).map((address) => ({ address, family: 4 as const }))),
+    });
+    const first = await refusal(rebinding.readPage('http://turning.example/', []));
+    expect(first).not.to.include('public internet');
+    expect(asked).to.equal(1);
+    expect(await refusal(rebinding.readPage('http://turning.example/', []))).to.include('public internet');
+    await rebinding.close();
+  });
+
+  it('refuses a name of which any address is private', async () => {
+    const both = createFetching({
+      allowPrivate: false,
+      seconds: 1,
+      resolve: () =>
+        Promise.resolve([
+          { address: '93.184.215.14', family: 4 },
+          { address: '::1', family: 6 },
+        ]),
+    });
+    expect(await refusal(both.readPage('http://both.example/', []))).to.include('public internet');
+    await both.close();
+  });
+
+  it('measures what it reads after decompression, and never waits for headers without an end', async () => {
+    const bomb = gzipSync(Buffer.alloc(2_000_000));
+    expect(bomb.length).to.be.below(10_000);
+    answer = (_request, response) => response.writeHead(200, { ...html, 'content-encoding': 'gzip' }).end(bomb);
+    expect(await refusal(read())).to.include('more than');
+    answer = (_request, response) => {
+      response.writeHead(200, html);
+      const drip = setInterval(() => response.write('x'), 50);
+      response.on('close', () => clearInterval(drip));
+    };
+    expect(await refusal(read())).to.include('did not answer within 1 seconds');
+    answer = (_request, response) => response.writeHead(200, { ...html, 'x-much': 'y'.repeat(60_000) }).end();
+    expect(await refusal(read())).to.match(/could not be read|broke/);
+  });
+
+  it('is not led from https: to http:, nor to a scheme that it does not read', async () => {
+    for (const location of ['file:///etc/passwd', 'ftp://site.example/', 'http://a:b@site.example/', 'http://[::1]/', '//127.0.0.1/']) {
+      answer = (_request, response) => response.writeHead(302, { location }).end();
+      expect(await refusal(read()), location).to.match(/not read|public internet/);
+    }
+  });
 
   it('checks every hop of a redirect anew', async () => {
     answer = (request, response) => (request.url === '/' ? response.writeHead(302, { location: '/there' }).end() : response.writeHead(200, html).end('there'));
@@ -81,7 +198,23 @@ describe('the guarded client', () => {
 
   it('knows public addresses from all others', () => {
     for (const address of ['93.184.215.14', '2606:2800:21f::1']) expect(isPublic(address), address).to.equal(true);
-    for (const address of ['0.0.0.0', '127.1.2.3', '192.168.1.1', '172.16.0.1', '100.64.0.1', '224.0.0.1', '::', 'fe80::1', 'fd00::1', '::ffff:10.0.0.1', 'nonsense'])
+    for (const address of [
+      '0.0.0.0',
+      '127.1.2.3',
+      '192.168.1.1',
+      '172.16.0.1',
+      '100.64.0.1',
+      '224.0.0.1',
+      '::',
+      'fe80::1',
+      'fd00::1',
+      '::ffff:10.0.0.1',
+      '::10.0.0.1',
+      'fec0::1',
+      '4000::1',
+      '64:ff9b::1',
+      'nonsense',
+    ])
       expect(isPublic(address), address).to.equal(false);
   });
 });

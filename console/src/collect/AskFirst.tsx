@@ -5,6 +5,7 @@ import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { api } from '../api.ts';
+import { PlainCode } from '../parts/CodeRuns.tsx';
 import { ProblemNote } from '../parts/ProblemNote.tsx';
 import { FoundFacts } from './FoundFacts.tsx';
 
@@ -30,6 +31,7 @@ export function AskFirst({ link, ask, onAsk }: { link: string; ask: boolean; onA
       )}
       <ProblemNote error={look.error} />
       {seen?.found && <FoundFacts found={seen.found} />}
+      {seen?.code && <PlainCode text={seen.code} label="The code that comes of the answer" />}
     </Box>
   );
 }

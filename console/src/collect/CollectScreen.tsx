@@ -173,7 +173,7 @@ export default function CollectScreen() {
               )}
               {shown.made !== null && (
                 <div>
-                  <Typography variant="h3">The code that Orbis makes of this link</Typography>
+                  <Typography variant="h3">The code that Orbis makes of {shown.input === 'link' ? 'this link without asking anybody' : 'it'}</Typography>
                   <PlainCode text={shown.made} label="The code made of the link" />
                 </div>
               )}

@@ -5,7 +5,10 @@ import ipaddr from 'ipaddr.js';
 export function isPublic(address: string): boolean {
   if (!ipaddr.isValid(address)) return false;
   // IPv4 inside IPv6 is judged as the IPv4 address that it stands for.
-  return ipaddr.process(address).range() === 'unicast';
+  const processed = ipaddr.process(address);
+  if (processed.range() !== 'unicast') return false;
+  // Of IPv6 only 2000::/3 is given out (RFC 4291, section 2.4): the rest has old forms that lead elsewhere.
+  return processed.kind() === 'ipv4' || ((processed as ipaddr.IPv6).parts[0]! & 0xe000) === 0x2000;
 }
 
 /** The addresses of a host. `*.localhost` is loopback by RFC 6761 (section 6.3), which the system's resolver does not know. */

@@ -39,6 +39,8 @@ export interface FetchingOptions {
   /** Of the body after decompression. */
   bytes?: number;
   redirects?: number;
+  /** How names become addresses; the system's way where nothing is said. */
+  resolve?: typeof resolveHost;
 }
 
 export interface Fetching {
@@ -56,7 +58,7 @@ export interface Fetching {
 const agentName = 'Orbis/0.1 (reads the pages of its owner)';
 
 /** The one client by which Orbis fetches anything. The address that was checked is the address that is dialled. */
-export function createFetching({ allowPrivate, seconds = 15, bytes = 5_000_000, redirects = 5 }: FetchingOptions): Fetching {
+export function createFetching({ allowPrivate, seconds = 15, bytes = 5_000_000, redirects = 5, resolve = resolveHost }: FetchingOptions): Fetching {
   const dispatcherFor = (trusted: boolean): Agent =>
     new Agent({
       keepAliveTimeout: 1000,
@@ -64,7 +66,7 @@ export function createFetching({ allowPrivate, seconds = 15, bytes = 5_000_000, 
       connect: {
         timeout: seconds * 1000,
         lookup: (hostname, _options, done) => {
-          resolveHost(hostname).then(
+          resolve(hostname).then(
             (addresses) => {
               const refused = trusted ? undefined : addresses.find(({ address }) => !isPublic(address));
               if (refused || addresses.length === 0)
