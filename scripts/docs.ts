@@ -1,5 +1,6 @@
 // Writes what the documents take from the code: docs/errors.md, the schema of a sheet, and the README's list of settings.
 import { readFileSync, writeFileSync } from 'node:fs';
+import { searchFields } from '@orbis/core';
 import { catalogue, listServiceSettings, sheetJsonSchema } from '@orbis/contract';
 
 const top = new URL('../', import.meta.url);
@@ -24,6 +25,29 @@ export function renewedReadme(readme: string): string {
   return readme.replace(/(<!-- settings -->)[\s\S]*?(<!-- end of settings -->)/, `$1\n\n${list}\n\n$2`);
 }
 
+/** The document of the search language. */
+export function searchDocument(): string {
+  const rows = Object.entries(searchFields).map(([field, { meaning, example }]) => `| \`${field}\` | ${meaning} | \`${example}\` |`);
+  return `# Searching
+
+One small language finds embeds everywhere: in the console's collection, with \`orbis list --where\`, with \`orbis set --where\` and \`orbis unset --where\`, and as \`where\` in the HTTP interface.
+
+Terms with blanks between them must all hold. A term is a word (looked for in name, notes and tags), words in quotes, or a field with a value:
+
+| field | meaning | example |
+| --- | --- | --- |
+${rows.join('\n')}
+
+- \`kind=video,audio\`: any of them. \`tag!=talks\` and \`-tag=talks\`: not this one. \`-\` also stands before words and brackets.
+- \`or\` between terms: \`kind=map or tag=visit\`. It binds less than the blank: \`a b or c\` is \`(a b) or c\`.
+- Brackets: \`placed=no (kind=video or kind=audio)\`.
+- Values with blanks, commas or brackets in them stand in quotes: \`tag="night log"\`; a quotation mark within is written \`\\"\`.
+- An empty search finds everything.
+
+What cannot be understood is refused with the column where it begins. A change of all that a search finds is tried with \`--dry-run\`, done as one, and taken back with \`orbis undo\`.
+`;
+}
+
 /** The JSON Schema of a provider's sheet. */
 export const sheetSchemaDocument = (): string => `${JSON.stringify(sheetJsonSchema(), null, 2)}\n`;
 
@@ -32,15 +56,18 @@ export function staleDocuments(): string[] {
   const readme = readFileSync(new URL('README.md', top), 'utf8');
   const errors = readFileSync(new URL('docs/errors.md', top), 'utf8');
   const schema = readFileSync(new URL('docs/provider-sheet.schema.json', top), 'utf8');
+  const search = readFileSync(new URL('docs/search.md', top), 'utf8');
   return [
     ...(renewedReadme(readme) === readme ? [] : ['README.md']),
     ...(errorsDocument() === errors ? [] : ['docs/errors.md']),
+    ...(searchDocument() === search ? [] : ['docs/search.md']),
     ...(sheetSchemaDocument() === schema ? [] : ['docs/provider-sheet.schema.json']),
   ];
 }
 
 if (process.argv[1]?.endsWith('docs.ts')) {
   writeFileSync(new URL('docs/errors.md', top), errorsDocument());
+  writeFileSync(new URL('docs/search.md', top), searchDocument());
   writeFileSync(new URL('docs/provider-sheet.schema.json', top), sheetSchemaDocument());
   writeFileSync(new URL('README.md', top), renewedReadme(readFileSync(new URL('README.md', top), 'utf8')));
 }

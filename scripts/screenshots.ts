@@ -53,6 +53,13 @@ try {
   await at(page, '/collection/opening-talk', 'embed', { height: 1180 });
   await at(page, '/collection/the-way-to-the-dome', 'embed-map', { height: 1180 });
   await at(page, '/providers/kinorill', 'provider', { height: 1000 });
+  await page.setViewportSize({ width: 1280, height: 1000 });
+  await page.goto(`${url}/changes?where=${encodeURIComponent('kind=video -tag=mistakes')}`);
+  await page.getByLabel('A preset').click();
+  await page.getByRole('option', { name: 'fills its place' }).click();
+  await page.getByRole('button', { name: 'See what it would do' }).click();
+  await page.getByRole('button', { name: 'Do it' }).waitFor();
+  await shoot(page, 'group');
   await at(page, '/places', 'places');
   await at(page, '/register', 'register', { height: 1000 });
   await at(page, '/sweeps', 'sweeps', { height: 900 });
@@ -125,6 +132,7 @@ async function terminal(page: Page, name: string, commands: string[][], { url, t
       outIsTerminal: true,
       errIsTerminal: false,
       width: 100,
+      readFolder: () => Promise.resolve(null),
       readFile: () => Promise.reject(new Error('no files here')),
       askSecret: () => Promise.resolve(''),
       env: { ORBIS_URL: url, ORBIS_TOKEN: token, FORCE_COLOR: '1' },

@@ -1,5 +1,6 @@
 import { cpus } from 'node:os';
 import { adjusting } from './adjusting.ts';
+import { collection } from './collection.ts';
 import { fuzz } from './fuzz.ts';
 import { growth } from './growth.ts';
 import { kinds } from './kinds.ts';
@@ -7,4 +8,4 @@ import { reading } from './reading.ts';
 
 const [cpu] = cpus();
 process.stdout.write(`Node ${process.version}, ${cpus().length} × ${cpu?.model ?? 'unknown processor'}\n`);
-for (const part of [reading, adjusting, growth, fuzz, kinds]) process.stdout.write(`\n${part()}`);
+for (const part of [reading, adjusting, collection, growth, fuzz, kinds]) process.stdout.write(`\n${await part()}`);

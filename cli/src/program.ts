@@ -5,6 +5,7 @@ import { addAdjust } from './commands/adjust.ts';
 import { addChange } from './commands/change.ts';
 import { addCollect } from './commands/collect.ts';
 import { addHarvest } from './commands/harvest.ts';
+import { addImport } from './commands/import.ts';
 import { addList } from './commands/list.ts';
 import { addLogin } from './commands/login.ts';
 import { addPlace } from './commands/place.ts';
@@ -29,6 +30,7 @@ import { coloursFor } from './text.ts';
 const commands: AddCommand[] = [
   addCollect,
   addHarvest,
+  addImport,
   addRead,
   addAdjust,
   addSet,

@@ -1,4 +1,4 @@
-import { readFile } from 'node:fs/promises';
+import { readdir, readFile } from 'node:fs/promises';
 import { orbis, type Exit, type Io } from '@orbis/cli';
 
 export interface Ran {
@@ -19,6 +19,7 @@ export async function run(args: readonly string[], { stdin = '', env = {} }: { s
     errIsTerminal: false,
     width: 100,
     readFile: (path) => readFile(path, 'utf8'),
+    readFolder: (path) => readdir(path).catch(() => null),
     askSecret: () => Promise.resolve(stdin),
     env,
     fetch: globalThis.fetch,

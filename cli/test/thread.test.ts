@@ -1,5 +1,5 @@
 import { execFile } from 'node:child_process';
-import { mkdtempSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { promisify } from 'node:util';
@@ -290,6 +290,50 @@ describe('the command line with a service', function () {
       expect((await ours(['set', '--where', 'tag=group', '--preset', 'night', '--dry-run'])).exit).to.equal(1);
       expect((await ours(['presets', 'remove', 'night'])).exit).to.equal(0);
       expect((await ours(['set', 'group-g1', '--preset', 'night'])).exit).to.equal(2);
+    });
+  });
+
+  describe('and with codes of many', () => {
+    const ours = (args: string[], stdin?: string): Promise<Ran> => run(args, { env: { ORBIS_URL: test.url, ORBIS_TOKEN: test.token }, ...(stdin === undefined ? {} : { stdin }) });
+    const count = async (): Promise<number> => (JSON.parse((await ours(['list', '--where', 'tag=import', '--json'])).out) as unknown[]).length;
+    it('takes them in from a folder, from CSV and from NDJSON, all or none', async () => {
+      const codes = join(folder, 'codes');
+      mkdirSync(codes);
+      writeFileSync(join(codes, 'moor_road.html'), '<iframe src="https://mapmere.localhost/embed/map?zoom=3" title="Map"></iframe>');
+      writeFileSync(join(codes, 'second-talk.txt'), 'https://kinorill.localhost/reels/a9');
+      writeFileSync(join(codes, 'picture.bin'), 'x');
+      const dry = await ours(['import', codes, '--tag', 'import', '--dry-run']);
+      expect([dry.exit, dry.out]).to.deep.equal([0, '2 codes would be taken in. Nothing was done.\n']);
+      expect(await count()).to.equal(0);
+      expect((await ours(['import', codes, '--tag', 'import'])).out).to.equal('2 codes taken in.\n');
+      expect((await ours(['list', '--where', 'tag=import'])).out)
+        .to.include('moor-road')
+        .and.include('second-talk');
+
+      const csv = join(folder, 'codes.csv');
+      writeFileSync(
+        csv,
+        '\ufeffName,Code,Tags,Note\r\n"A ""quoted"" name","<iframe src=""https://mapmere.localhost/embed/map?zoom=3"" title=""Map""></iframe>",import moor,"two\r\nlines"\r\nNothing,hello there,import,\r\n',
+      );
+      const refused = await ours(['import', csv]);
+      expect([refused.exit, refused.err]).to.deep.include(2);
+      expect(refused.err).to.include('One of the codes cannot be taken in: 2 (Nothing). Nothing was collected').and.include('text without any code');
+      expect(await count()).to.equal(2);
+      const skipped = await ours(['import', csv, '--skip-refused']);
+      expect([skipped.exit, skipped.out.includes('the same code as moor-road')], skipped.out).to.deep.equal([1, true]);
+      expect(skipped.out).to.include('1 code taken in, 1 of them doubled, 1 refused.');
+      const { out } = await ours(['show', 'a-quoted-name', '--json']);
+      expect(JSON.parse(out)).to.deep.include({ name: 'A "quoted" name', tags: ['import', 'moor'], notes: 'two\r\nlines', provider: 'mapmere' });
+
+      const lines = ['stallmere:9', '<video src="https://hollinfell.localhost/a.mp4" controls></video>']
+        .map((code, n) => JSON.stringify({ name: 'Line', code, tags: ['import', String(n)] }))
+        .join('\n');
+      expect((await ours(['import', '-'], lines)).out).to.equal('2 codes taken in.\n');
+      expect((await ours(['list', '--where', 'key=line,line-2'])).out)
+        .to.include('shop')
+        .and.include('video');
+      const broken = await ours(['import', '-'], '{"name":"x"');
+      expect([broken.exit, broken.err.includes('line 1 is no JSON')]).to.deep.equal([2, true]);
     });
   });
 

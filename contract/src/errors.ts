@@ -147,6 +147,13 @@ export const catalogue = {
     'Changed since',
     (f) => `${f.count === 1 ? 'One embed was' : `${f.count} embeds were`} changed since: ${f.embeds}. Nothing was taken back; bring those back one by one (orbis bring-back).`,
   ),
+  'import-refused': row(
+    422,
+    2,
+    'Not all can be taken in',
+    (f) =>
+      `${f.count === 1 ? 'One of the codes' : `${f.count} of the codes`} cannot be taken in: ${f.items}. Nothing was collected; leave them out, or skip them (--skip-refused).`,
+  ),
   'nothing-to-mark': row(422, 2, 'Nothing to place', () => 'There is no element in this code that could carry the mark by which it is found again.'),
   'embed-retired': row(409, 4, 'Retired', (f) => `“${f.embed}” is retired. Restore it before placing it.`),
   'page-unreadable': row(422, 3, 'Page not read', (f) => `The page could not be read: ${f.why}${f.remedy ? ` ${f.remedy}` : ''}`),

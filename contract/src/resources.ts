@@ -126,6 +126,22 @@ export const rules = z
   .object({ dropTracking: z.boolean().meta({ description: 'Whether parameters that only follow people are taken out of every embed that does not wish otherwise' }) })
   .meta({ id: 'Rules' });
 
+export const importAnswer = z
+  .object({
+    taken: z.array(z.object({ item: count, name: z.string(), embed: key.nullable().meta({ description: 'Null in a dry run' }) })),
+    doubled: z
+      .array(
+        z.object({
+          item: count,
+          name: z.string(),
+          embed: key.nullable().meta({ description: 'The embed that has the same code' }),
+          sameAs: count.nullable().meta({ description: 'An earlier one among these' }),
+        }),
+      )
+      .meta({ description: 'Taken as well: the same content under another name' }),
+    refused: z.array(z.object({ item: count, name: z.string(), detail: z.string() })),
+  })
+  .meta({ id: 'ImportAnswer', description: 'Items are counted from 1' });
 export const preset = z
   .object({ key, meaning: z.string(), settings: settingsSchema, dress: dressSchema, own: z.boolean().meta({ description: 'False for those that come with Orbis' }) })
   .meta({ id: 'Preset' });
@@ -300,6 +316,7 @@ export type Revision = z.infer<typeof revision>;
 export type Outcome = z.infer<typeof outcome>;
 export type Found = z.infer<typeof found>;
 export type LinkAnswer = z.infer<typeof linkAnswer>;
+export type ImportAnswer = z.infer<typeof importAnswer>;
 export type Preset = z.infer<typeof preset>;
 export type GroupChange = z.infer<typeof groupChange>;
 export type GroupOutcome = z.infer<typeof groupOutcome>;

@@ -9,6 +9,7 @@ import { changeHandlers } from './http/changes.ts';
 import { codeHandlers } from './http/codes.ts';
 import { consolePolicy, serveConsole } from './http/console.ts';
 import { embedHandlers } from './http/embeds.ts';
+import { importHandlers } from './http/imports.ts';
 import { mountRoutes } from './http/mount.ts';
 import { harvestHandlers } from './http/harvests.ts';
 import { placementHandlers } from './http/placements.ts';
@@ -61,6 +62,7 @@ export function createApp(deps: Deps): Express {
     ...revisionHandlers(deps),
     ...harvestHandlers(deps),
     ...changeHandlers(deps),
+    ...importHandlers(deps),
     ...presetHandlers(deps),
     ...providerHandlers(deps),
     ...placeHandlers(deps),

@@ -1,6 +1,6 @@
 import { z } from '../zod.ts';
 import { key, label, listQuery, publicId } from '../common.ts';
-import { groupChange, groupOutcome, lists, preset } from '../resources.ts';
+import { groupChange, groupOutcome, embedName, importAnswer, lists, preset, tags } from '../resources.ts';
 import { dressSchema, settingsSchema } from '../wishes.ts';
 import { route } from './route.ts';
 
@@ -9,6 +9,24 @@ const params = z.object({ change: publicId });
 const presetParams = z.object({ preset: key });
 
 export const groupRoutes = {
+  'imports.create': route({
+    method: 'post',
+    path: '/imports',
+    summary: 'Collect many codes at once, all or none; with “dryRun”, only say what would become of each. Nobody is asked about links.',
+    tag: 'Groups',
+    access: 'owner',
+    body: z.strictObject({
+      items: z
+        .array(z.strictObject({ name: embedName, text: z.string(), tags: tags.default([]), notes: z.string().max(20_000).default('') }))
+        .min(1)
+        .max(10_000),
+      dryRun: z.boolean().default(false),
+      skipRefused: z.boolean().default(false).meta({ description: 'Whether those that cannot be taken in are left out; without it, one of them refuses the whole' }),
+    }),
+    answer: importAnswer,
+    statuses: [201, 200],
+    errors: ['import-refused', 'reading-too-slow'],
+  }),
   'presets.list': route({
     method: 'get',
     path: '/presets',

@@ -1,10 +1,10 @@
-import type { Outcome, Wishes } from '@orbis/core';
+import type { Outcome, Sheet, Wishes } from '@orbis/core';
 import { catalogue, joinWishes, OrbisError, sayWishes, withoutWishes, type GroupChange, type GroupOutcome } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 import { placementCounts, type StoredEmbed } from '../store/embeds.ts';
 import { addRevisions, embedsWhere, findChange, itemsOfChange, listChanges, markUndone, recordChange, type GroupChangeRow } from '../store/group-changes.ts';
 import { afterId, keyset } from '../store/pages.ts';
-import { newRevision, outcomeOf, sameWishes } from '../work/codes.ts';
+import { newRevision, outcomeOf, outcomeWith, sameWishes } from '../work/codes.ts';
 import { searchFor } from '../work/search.ts';
 import type { Handlers, Named } from './reply.ts';
 
@@ -12,8 +12,9 @@ import type { Handlers, Named } from './reply.ts';
 interface Planned {
   stored: StoredEmbed;
   wishes: Wishes;
-  before: ReturnType<typeof outcomeOf>;
-  after: ReturnType<typeof outcomeOf>;
+  sheet: Sheet | null;
+  before: Outcome;
+  after: Outcome;
 }
 
 /** Changes of many embeds at once: tried, made, listed, taken back. */
@@ -21,8 +22,8 @@ export function changeHandlers({ connection: { db }, making }: Deps): Handlers<N
   const plan = (stored: StoredEmbed, change: (now: Wishes) => Wishes): Planned => {
     const now = { settings: stored.revision.settings, dress: stored.revision.dress };
     const wishes = change(now);
-    const source = { base: stored.source.base, found: stored.source.found };
-    return { stored, wishes, before: outcomeOf({ ...source, wishes: now }, making(), null), after: outcomeOf({ ...source, wishes }, making(), null) };
+    const { code, outcome: before } = outcomeOf({ base: stored.source.base, found: stored.source.found, wishes: now }, making(), null);
+    return { stored, wishes, sheet: code.sheet, before, after: outcomeWith(code, wishes, making()) };
   };
   return {
     'changes.create': async ({ body, act }) => {
@@ -35,14 +36,14 @@ export function changeHandlers({ connection: { db }, making }: Deps): Handlers<N
         const planned = (await embedsWhere(tx, term, { lock: !body.dryRun })).map((stored) => plan(stored, change));
         const differing = planned.filter(({ stored, wishes }) => !sameWishes(wishes, stored.revision));
         // What stood against an embed before is not the matter of this change.
-        const impossible = differing.filter(({ before, after }) => newProblems(before.outcome, after.outcome).length > 0);
+        const impossible = differing.filter(({ before, after }) => newProblems(before, after).length > 0);
         if (impossible.length > 0 && !body.skipImpossible && !body.dryRun) throw refused(impossible);
         const todo = differing.filter((item) => !impossible.includes(item));
         const answer = await tell(tx, planned.length, todo, planned.length - differing.length, impossible);
         if (body.dryRun || todo.length === 0) return answer;
         await addRevisions(
           tx,
-          todo.map(({ stored, wishes, after }) => ({ stored, values: newRevision(after.code.sheet, wishes, 'changed with others') })),
+          todo.map(({ stored, wishes, sheet }) => ({ stored, values: newRevision(sheet, wishes, 'changed with others') })),
           act,
         );
         const items = todo.map(({ stored: { embed } }) => ({ embedId: embed.id, from: embed.revision, to: embed.revision + 1, version: embed.version + 1 }));
@@ -101,12 +102,12 @@ async function tell(db: Parameters<typeof placementCounts>[0], found: number, to
       embed: embed.key,
       name: embed.name,
       placements: counts.get(embed.id) ?? 0,
-      before: before.outcome.text,
-      after: after.outcome.text,
-      edits: after.outcome.edits,
+      before: before.text,
+      after: after.text,
+      edits: after.edits,
     })),
     same,
-    impossible: impossible.map(({ stored: { embed }, before, after }) => ({ embed: embed.key, name: embed.name, problems: newProblems(before.outcome, after.outcome) })),
+    impossible: impossible.map(({ stored: { embed }, before, after }) => ({ embed: embed.key, name: embed.name, problems: newProblems(before, after) })),
   };
 }
 
@@ -121,7 +122,7 @@ function refused(impossible: readonly Planned[]): OrbisError {
     { count: impossible.length, embeds: some(impossible.map(({ stored }) => stored.embed.key)) },
     impossible.map(({ stored: { embed }, before, after }) => ({
       pointer: `/${embed.key}`,
-      detail: newProblems(before.outcome, after.outcome)
+      detail: newProblems(before, after)
         .map(({ detail }) => detail)
         .join(' '),
     })),

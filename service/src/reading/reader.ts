@@ -3,11 +3,13 @@ import { Piscina } from 'piscina';
 import type { Expected, HarvestContext, Mended, PageHarvest, PlacementSeen, Reading, ReadingContext } from '@orbis/core';
 import { OrbisError } from '@orbis/contract';
 import type * as tasks from './worker.ts';
+import type { Summary } from './worker.ts';
 
 /** Reads foreign text in a worker with a deadline: whatever somebody pastes or publishes, the service goes on answering. */
 export interface Reader {
   /** @throws OrbisError `reading-too-slow` at the deadline; so do all of these. */
   readTexts(texts: readonly string[], context: ReadingContext): Promise<Reading[]>;
+  summariseTexts(texts: readonly string[], context: ReadingContext): Promise<Summary[]>;
   mendTexts(texts: readonly string[], context: ReadingContext, only?: readonly string[]): Promise<Mended[]>;
   harvestPage(text: string, context: HarvestContext): Promise<PageHarvest>;
   sightPage(text: string, expected: readonly Expected[]): Promise<PlacementSeen[]>;
@@ -45,6 +47,7 @@ export function createReader({ seconds = 10, threads = 2 }: ReaderOptions = {}):
   };
   return {
     readTexts: (texts, context) => run('readTexts', { texts, context }),
+    summariseTexts: (texts, context) => run('summariseTexts', { texts, context }),
     mendTexts: (texts, context, only) => run('mendTexts', { texts, context, only }),
     harvestPage: (text, context) => run('harvestPage', { text, context }),
     sightPage: (text, expected) => run('sightPage', { text, expected }),

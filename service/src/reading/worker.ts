@@ -6,7 +6,9 @@ import {
   reconcile,
   sight,
   type Expected,
+  type FoundFact,
   type HarvestContext,
+  type Level,
   type Mended,
   type PageHarvest,
   type PlacementSeen,
@@ -16,6 +18,29 @@ import {
 
 /** Reads each text. */
 export const readTexts = ({ texts, context }: { texts: readonly string[]; context: ReadingContext }): Reading[] => texts.map((text) => read(text, context));
+
+/** What the collection keeps of a reading: little enough to be handed over thousands of times. */
+export interface Summary extends Pick<Reading, 'input' | 'kind' | 'made' | 'asked' | 'mark' | 'provider' | 'sheet'> {
+  level: Level | null;
+  hosts: string[];
+  /** How many links it consists of. */
+  links: number;
+  /** What was beyond the limits, where something was. */
+  excess: FoundFact | null;
+}
+
+/** Reads each text, and keeps only the summary. */
+export const summariseTexts = ({ texts, context }: { texts: readonly string[]; context: ReadingContext }): Summary[] =>
+  texts.map((text) => {
+    const { input, kind, made, asked, mark, provider, sheet, findings, hosts, addresses } = read(text, context);
+    return {
+      ...{ input, kind, made, asked, mark, provider, sheet },
+      level: (['error', 'warning', 'note'] as const).find((level) => findings.some((finding) => finding.level === level)) ?? null,
+      hosts: hosts.map(({ host }) => host),
+      links: input === 'link' ? addresses.length : 0,
+      excess: findings.find(({ rule }) => rule === 'too-much') ?? null,
+    };
+  });
 
 /** Mends each text: all that is more than a note, or only what breaks these rules. */
 export const mendTexts = ({ texts, context, only }: { texts: readonly string[]; context: ReadingContext; only: readonly string[] | undefined }): Mended[] =>

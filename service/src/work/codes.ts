@@ -18,6 +18,9 @@ export function outcomeOf({ base, wishes, found }: CodeSource, making: Making, m
   return { code, outcome: plan(code, withRules(wishes, making), mark) };
 }
 
+/** The same code with other wishes: read once. */
+export const outcomeWith = (code: Code, wishes: Wishes, making: Making): Outcome => plan(code, withRules(wishes, making), null);
+
 /** @throws OrbisError for the first wish that cannot be fulfilled, naming them all. */
 export function refuseProblems({ problems }: Pick<Outcome, 'problems'>): void {
   const [first] = problems;

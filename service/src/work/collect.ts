@@ -1,5 +1,6 @@
 import { openCode, readMark, type Code, type Settings } from '@orbis/core';
-import { OrbisError, tellReading, type Found } from '@orbis/contract';
+import { OrbisError, tellFinding, type Found } from '@orbis/contract';
+import type { Summary } from '../reading/worker.ts';
 import type { FoundLink } from './find-link.ts';
 import type { Deps } from '../app.ts';
 import type { Handle } from '../database/connect.ts';
@@ -29,14 +30,8 @@ export async function takeIn(
   const context = { sheets: making().sheets };
   const text = wanted === false ? pasted : (await reader.mendTexts([pasted], context, wanted === true ? undefined : wanted))[0]!.text;
   // What has been read once within the deadline can be opened here: it costs the same again.
-  const reading = (await reader.readTexts([text], context))[0]!;
-  const excess = tellReading(reading).findings.find((finding) => finding.rule === 'too-much');
-  if (excess) throw new OrbisError('text-too-much', { problem: `${excess.message} ${excess.remedy}` });
-  if (reading.input === 'empty') throw new OrbisError('nothing-pasted');
-  if (reading.input === 'visible-code') throw new OrbisError('visible-code');
-  if (reading.input === 'text') throw new OrbisError('no-code');
-  if (reading.input === 'link' && reading.addresses.length > 1) throw new OrbisError('several-links', { count: reading.addresses.length });
-  if (reading.input === 'link' && reading.made === null) throw new OrbisError('link-not-known', { link: pasted.trim().slice(0, 200) });
+  const reading = (await reader.summariseTexts([text], context))[0]!;
+  const base = codeTextOf(reading, text);
   const mark = reading.mark === null ? null : readMark(reading.mark);
   const known = mark && (await embedOfMark(db, mark.placement));
   if (known) throw new OrbisError('marked-code', { embed: known });
@@ -44,7 +39,24 @@ export async function takeIn(
     const { code, asked, found } = await follow(pasted.trim());
     return { pasted, code: openCode(code, { ...context, length: found.length }), asked, found };
   }
-  return { pasted, code: openCode(reading.made ?? text, context), asked: reading.asked, found: null };
+  return { pasted, code: openCode(base, context), asked: reading.asked, found: null };
+}
+
+/**
+ * The code that a text is kept as: itself, or what is made of a link or an id.
+ * @throws OrbisError when there is nothing in it that could be placed.
+ */
+export function codeTextOf({ input, made, links, excess }: Pick<Summary, 'input' | 'made' | 'links' | 'excess'>, text: string): string {
+  if (excess) {
+    const { message, remedy } = tellFinding(excess);
+    throw new OrbisError('text-too-much', { problem: `${message} ${remedy}` });
+  }
+  if (input === 'empty') throw new OrbisError('nothing-pasted');
+  if (input === 'visible-code') throw new OrbisError('visible-code');
+  if (input === 'text') throw new OrbisError('no-code');
+  if (input === 'link' && links > 1) throw new OrbisError('several-links', { count: links });
+  if (input === 'link' && made === null) throw new OrbisError('link-not-known', { link: text.trim().slice(0, 200) });
+  return made ?? text;
 }
 
 /** The worst level among a code's findings. */
