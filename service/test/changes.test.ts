@@ -1,6 +1,6 @@
 import { expect } from 'chai';
-import { ApiError, type Client } from '@orbis/contract';
-import { declareSite, startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
+import type { Client } from '@orbis/contract';
+import { declareSite, refusal, startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
 
 const map = (id: string): string => `<iframe src="https://mapmere.localhost/embed/${id}?zoom=13" title="Map" width="600" height="450"></iframe>`;
 
@@ -8,14 +8,6 @@ describe('groups of embeds', function () {
   this.timeout(60_000);
   let test: TestOrbis;
   const call: Client['call'] = (name, options) => test.client.call(name, options);
-  const refused = async (work: Promise<unknown>): Promise<ApiError> => {
-    const error = await work.then(
-      () => null,
-      (reason: unknown) => reason,
-    );
-    expect(error, 'it should have been refused').to.be.instanceOf(ApiError);
-    return error as ApiError;
-  };
   const current = async (key: string) => (await call('embeds.read', { params: { embed: key } })).data.current;
   const keys = async (where: string): Promise<string[]> => (await call('embeds.list', { query: { where, limit: 200 } })).data.items.map(({ key }) => key).sort();
   const change = async (where: string, rest: object) => (await call('changes.create', { body: { where, ...rest } })).data;
@@ -53,7 +45,7 @@ describe('groups of embeds', function () {
     it(`finds ${where === '' ? 'everything' : where}`, async () => expect(await keys(where)).to.deep.equal(found));
 
   it('points at the column of a search that cannot be understood', async () => {
-    const error = await refused(call('embeds.list', { query: { where: 'kind=video colour=red' } }));
+    const error = await refusal(call('embeds.list', { query: { where: 'kind=video colour=red' } }));
     expect([error.problem.status, error.message]).to.deep.include(422);
     expect(error.message).to.match(/^Column 12 of the search: There is no field “colour”\./);
   });
@@ -71,7 +63,7 @@ describe('groups of embeds', function () {
   });
 
   it('refuses the whole where one cannot have it, and names it; unless it is skipped', async () => {
-    const error = await refused(change('kind=video,map', { settings: { privacy: true } }));
+    const error = await refusal(change('kind=video,map', { settings: { privacy: true } }));
     expect([error.code, error.problem.errors]).to.deep.equal(['group-impossible', [{ pointer: '/way', detail: 'Mapmere does not offer privacy.' }]]);
     expect((await current('first-talk')).number).to.equal(1);
     const done = await change('kind=video,map', { settings: { privacy: true }, skipImpossible: true });
@@ -87,13 +79,13 @@ describe('groups of embeds', function () {
     expect(data.undoneAt).to.be.a('string');
     expect(await current('first-talk')).to.deep.include({ number: 3, settings: { start: 5 }, reason: 'revision 1 again' });
     expect(await current('second-talk')).to.deep.include({ number: 3, settings: {} });
-    expect((await refused(call('changes.undo', { params: { change: last!.id }, body: {} }))).code).to.equal('change-undone');
+    expect((await refusal(call('changes.undo', { params: { change: last!.id }, body: {} }))).code).to.equal('change-undone');
   });
 
   it('is not taken back where somebody changed one of them since: nothing is, and it is named', async () => {
     const { change: made } = await change('tag=talks', { settings: { loop: true }, dress: { align: 'centre' } });
     await call('embeds.change', { params: { embed: 'second-talk' }, body: { notes: 'mine' }, ifMatch: '*' });
-    const error = await refused(call('changes.undo', { params: { change: made!.id }, body: {} }));
+    const error = await refusal(call('changes.undo', { params: { change: made!.id }, body: {} }));
     expect([error.code, error.problem.errors!.map(({ pointer }) => pointer)]).to.deep.equal(['changed-since', ['/second-talk']]);
     expect((await current('first-talk')).settings).to.deep.equal({ start: 5, loop: true });
   });
@@ -102,7 +94,7 @@ describe('groups of embeds', function () {
     await change('wish=loop', { unset: ['loop', 'align'] });
     expect(await current('first-talk')).to.deep.include({ settings: { start: 5 }, dress: {} });
     expect((await change('wish=loop', { unset: ['loop'] })).found).to.equal(0);
-    expect((await refused(change('', {}))).code).to.equal('nothing-wished');
+    expect((await refusal(change('', {}))).code).to.equal('nothing-wished');
     const same = await change('tag=talks', { unset: ['loop'] });
     expect([same.change, same.changed]).to.deep.equal([null, []]);
   });

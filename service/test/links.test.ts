@@ -1,9 +1,8 @@
 import { createServer, type RequestListener, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { expect } from 'chai';
-import { ApiError } from '@orbis/contract';
 import { loopbackFetch } from '@orbis/demo';
-import { startTestOrbis, type TestOrbis } from './support/orbis.ts';
+import { refusal, startTestOrbis, type TestOrbis } from './support/orbis.ts';
 
 describe('collecting by link', function () {
   this.timeout(60_000);
@@ -24,14 +23,6 @@ describe('collecting by link', function () {
   });
   const on = (host: string, path: string): string => `http://${host}.localhost:${test.world.port}${path}`;
   const collect = async (name: string, text: string, ask = true) => (await test.client.call('embeds.create', { body: { name, text, ask } })).data;
-  const refused = async (work: Promise<unknown>): Promise<ApiError> => {
-    const error = await work.then(
-      () => null,
-      (reason: unknown) => reason,
-    );
-    expect(error, 'it should have been refused').to.be.instanceOf(ApiError);
-    return error as ApiError;
-  };
   const size = async (): Promise<number> => (await test.client.call('embeds.list', { query: { limit: 200 } })).data.items.length;
   const html = { 'content-type': 'text/html' };
 
@@ -49,7 +40,7 @@ describe('collecting by link', function () {
     expect((await link(`${elsewhere}/a`)).asks.map(({ host }) => host)).to.deep.equal([new URL(elsewhere).host]);
     expect((await link(on('fennfeed', '/of/hollinfell'))).asks).to.deep.equal([]);
     expect([asked, await size()]).to.deep.equal([0, before]);
-    expect((await refused(test.client.call('links.find', { body: { link: 'kinorill' } }))).code).to.equal('no-link');
+    expect((await refusal(test.client.call('links.find', { body: { link: 'kinorill' } }))).code).to.equal('no-link');
   });
 
   for (const [name, host, path, title, format] of [
@@ -136,7 +127,7 @@ describe('collecting by link', function () {
       expect(film.found).to.deep.include({ how: 'file', type: 'video/webm', width: 640, height: 360, length: 300.004, bytes: 1_104_989, ranges: true });
       expect(film.current.settings).to.deep.equal({ start: 12 });
       const late = test.client.call('revisions.create', { params: { embed: film.key }, body: { settings: { start: 310 }, dress: {} }, ifMatch: '*' });
-      expect((await refused(late)).message).to.equal('It is 5:00.004 long: start 5:10 is beyond its end.');
+      expect((await refusal(late)).message).to.equal('It is 5:00 long: start 5:10 is beyond its end.');
       const sound = await collect('Sound', `${site}/under-the-fell.wav`);
       expect(sound.found).to.deep.include({ type: 'audio/wav', length: 40 });
       expect(sound.base).to.match(/^<audio /);
@@ -151,7 +142,7 @@ describe('collecting by link', function () {
       const found = await collect('Named wrongly', `${elsewhere}/film.mp4`);
       expect([found.found!.type, found.base.startsWith('<iframe ')]).to.deep.equal(['application/pdf', true]);
       answer = (_q, r) => r.writeHead(200, { 'content-type': 'video/mp4' }).end(Buffer.from('504b0304140000000800', 'hex'));
-      expect((await refused(collect('No film', `${elsewhere}/film.mp4`))).code).to.equal('link-not-shown');
+      expect((await refusal(collect('No film', `${elsewhere}/film.mp4`))).code).to.equal('link-not-shown');
     });
   });
 
@@ -178,7 +169,7 @@ describe('collecting by link', function () {
       it(label, async () => {
         const before = await size();
         answer = listener;
-        const error = await refused(collect('Nothing', `${elsewhere}/a`));
+        const error = await refusal(collect('Nothing', `${elsewhere}/a`));
         expect([error.code, error.message.includes(said)], error.message).to.deep.equal([code, true]);
         expect(await size()).to.equal(before);
       });
@@ -198,7 +189,7 @@ describe('collecting by link', function () {
           });
         await set(fault);
         try {
-          const error = await refused(collect('Faulty', on('kinorill', '/reels/cM7comet')));
+          const error = await refusal(collect('Faulty', on('kinorill', '/reels/cM7comet')));
           expect([error.code, error.message.includes(said)], error.message).to.deep.equal(['link-unreachable', true]);
           expect((await collect('Faulty, unasked', on('kinorill', '/reels/cM7comet'), false)).provider).to.equal('kinorill');
         } finally {

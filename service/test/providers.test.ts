@@ -1,8 +1,8 @@
 import { expect } from 'chai';
-import { ApiError, type Client } from '@orbis/contract';
+import type { Client } from '@orbis/contract';
 import type { Sheet } from '@orbis/core';
 import { builtInSheets } from '@orbis/sheets';
-import { declareSite, startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
+import { declareSite, refusal, startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
 
 const kinorill = builtInSheets().find(({ id }) => id === 'kinorill')!;
 /* Kinorill as it would be if it took the start under another name. */
@@ -32,14 +32,6 @@ describe('provider sheets that the service keeps', function () {
   });
   after(() => test.stop());
   const call: Client['call'] = (name, options) => test.client.call(name, options);
-  const refused = async (work: Promise<unknown>): Promise<ApiError> => {
-    const error = await work.then(
-      () => null,
-      (reason: unknown) => reason,
-    );
-    expect(error, 'it should have been refused').to.be.instanceOf(ApiError);
-    return error as ApiError;
-  };
   const save = async (sheet: Sheet | string, accept = false) => {
     const text = typeof sheet === 'string' ? sheet : JSON.stringify(sheet);
     const { data, etag } = await call('providers.compare', { body: { text } });
@@ -59,17 +51,17 @@ describe('provider sheets that the service keeps', function () {
   it('are the built-in ones at first, and cannot be taken away', async () => {
     const { data } = await call('providers.list', {});
     expect(data.items.map(({ id, from }) => [id, from])).to.deep.equal(builtInSheets().map(({ id }) => [id, 'built-in']));
-    const error = await refused(call('providers.remove', { params: { provider: 'kinorill' }, ifMatch: '"0"' }));
+    const error = await refusal(call('providers.remove', { params: { provider: 'kinorill' }, ifMatch: '"0"' }));
     expect([error.problem.status, error.code]).to.deep.equal([409, 'sheet-built-in']);
-    expect((await refused(call('providers.read', { params: { provider: 'nobody' } }))).code).to.equal('not-found');
+    expect((await refusal(call('providers.read', { params: { provider: 'nobody' } }))).code).to.equal('not-found');
   });
 
   it('are refused with line and column, and nothing is kept', async () => {
-    const error = await refused(call('providers.compare', { body: { text: moorreel.replace('kind: video', 'kind: vidio').replace('format: seconds', 'format: sundial') } }));
+    const error = await refusal(call('providers.compare', { body: { text: moorreel.replace('kind: video', 'kind: vidio').replace('format: seconds', 'format: sundial') } }));
     expect(error.code).to.equal('sheet-invalid');
     expect(error.message).to.include('line 5, column 7 (kind)');
     expect(error.problem.errors!.map(({ pointer }) => pointer)).to.deep.equal(['/kind', '/settings/start/format']);
-    const other = await refused(call('providers.save', { params: { provider: 'another' }, body: { text: moorreel }, ifMatch: '"0"' }));
+    const other = await refusal(call('providers.save', { params: { provider: 'another' }, body: { text: moorreel }, ifMatch: '"0"' }));
     expect(other.code).to.equal('sheet-other-id');
     expect((await call('providers.list', {})).data.items).to.have.length(builtInSheets().length);
   });
@@ -77,7 +69,7 @@ describe('provider sheets that the service keeps', function () {
   it('make a provider known: what was collected before is read anew, and comes out as it did', async () => {
     const made = await collect('Reel of nobody', '<iframe src="https://moorreel.localhost/show/7" title="t"></iframe>');
     expect(made.provider).to.equal(null);
-    expect((await refused(call('revisions.create', { params: { embed: made.key }, body: { settings: { start: 5 }, dress: {} }, ifMatch: '*' }))).code).to.equal('no-sheet');
+    expect((await refusal(call('revisions.create', { params: { embed: made.key }, body: { settings: { start: 5 }, dress: {} }, ifMatch: '*' }))).code).to.equal('no-sheet');
     const { data, status } = await save(moorreel);
     expect([status, data.from, data.changed]).to.deep.equal([201, 'own', 0]);
     expect(await embed(made.key)).to.include({ provider: 'moorreel', revision: 1 });
@@ -100,7 +92,7 @@ describe('provider sheets that the service keeps', function () {
     expect(comparison.differs[0]!.before).to.include('from=112');
     expect(comparison.differs[0]!.after).to.include('begin=112');
 
-    const error = await refused(save(renamed));
+    const error = await refusal(save(renamed));
     expect([error.problem.status, error.code]).to.deep.equal([409, 'sheet-changes-embeds']);
     expect(error.message).to.include('one embed comes out differently: talk');
     expect(await goesOut(talk.key)).to.include('from=112');
@@ -123,7 +115,7 @@ describe('provider sheets that the service keeps', function () {
   it('are still there after a start, and the built-in one when one’s own is taken away', async () => {
     await test.restart();
     expect(await goesOut('talk')).to.include('begin=112');
-    const error = await refused(remove('kinorill'));
+    const error = await refusal(remove('kinorill'));
     expect([error.code, error.problem.errors!.map(({ pointer }) => pointer)]).to.deep.equal(['sheet-in-use', ['/talk']]);
     await remove('kinorill', 'true');
     expect(await goesOut('talk')).to.include('from=112');
@@ -132,7 +124,7 @@ describe('provider sheets that the service keeps', function () {
   });
 
   it('cannot be removed without saying what depends on them', async () => {
-    const error = await refused(remove('moorreel'));
+    const error = await refusal(remove('moorreel'));
     expect(error.message).to.include('in use by one embed: reel-of-nobody');
     await remove('moorreel', 'true');
     expect((await embed('reel-of-nobody')).provider).to.equal(null);
@@ -158,8 +150,8 @@ describe('provider sheets that the service keeps', function () {
     const { etag } = await call('providers.read', { params: { provider: 'moorreel' } });
     await save(moorreel.replace('name: Moorreel', 'name: Moor reel'));
     const late = call('providers.save', { params: { provider: 'moorreel' }, body: { text: moorreel }, ifMatch: etag! });
-    expect((await refused(late)).problem.status).to.equal(412);
-    expect((await refused(call('providers.save', { params: { provider: 'moorreel' }, body: { text: moorreel } }))).problem.status).to.equal(428);
+    expect((await refusal(late)).problem.status).to.equal(412);
+    expect((await refusal(call('providers.save', { params: { provider: 'moorreel' }, body: { text: moorreel } }))).problem.status).to.equal(428);
   });
 
   it('make a code of a link with its time, and of a number alone', async () => {

@@ -65,7 +65,7 @@ const describeFound = (found: Found): [string, string][] => {
     found.type,
     found.bytes === null ? null : sayBytes(found.bytes),
     found.width === null || found.height === null ? null : `${found.width} × ${found.height}`,
-    found.length === null ? null : `${sayTime(found.length)} long`,
+    found.length === null ? null : `${sayTime(Math.round(found.length))} long`,
     found.ranges === false ? 'its host does not answer in ranges: nobody can jump in it' : null,
   ].filter((word) => word !== null);
   return [

@@ -3,6 +3,7 @@ import { parse } from 'csv-parse/sync';
 import ora from 'ora';
 import type { BodyInput, ImportAnswer, Routes } from '@orbis/contract';
 import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
+import { pasted } from '../pasted.ts';
 import { fold, plural } from '../text.ts';
 
 type Item = BodyInput<Routes['imports.create']>['items'][number];
@@ -41,7 +42,7 @@ async function itemsIn(what: string, { io }: Tools): Promise<Item[]> {
     const files = names.filter((name) => /\.(?:html?|txt|svg)$/i.test(name)).sort();
     return Promise.all(files.map(async (name) => ({ name: named(name), text: await io.readFile(join(what, name)) })));
   }
-  const text = what === '-' ? await io.stdin() : await io.readFile(what).catch((error: Error) => Promise.reject(new UsedWrongly(`“${what}” cannot be read: ${error.message}`)));
+  const text = await pasted(what, io);
   return /\.csv$/i.test(what) ? fromCsv(text, what) : fromLines(text, what);
 }
 

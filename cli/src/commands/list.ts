@@ -1,4 +1,4 @@
-import { sheetOrigins } from './providers/origins.ts';
+import { sheetOriginWords } from '@orbis/contract';
 import { Argument, Option } from 'commander';
 import { kinds, searchFields } from '@orbis/core';
 import { everyItem, placementStates, sayState, type Client } from '@orbis/contract';
@@ -139,7 +139,7 @@ const lists: Record<Thing, (tools: Tools, options: Options) => Promise<void>> = 
       tools,
       items,
       ['provider', 'name', 'kind', 'sheet', 'embeds'],
-      () => items.map((s) => [s.id, s.sheet.name, s.sheet.kind, sheetOrigins[s.from], String(s.embeds)]),
+      () => items.map((s) => [s.id, s.sheet.name, s.sheet.kind, sheetOriginWords[s.from], String(s.embeds)]),
       'No provider sheet is known.',
     );
   },

@@ -12,7 +12,7 @@ export function FoundFacts({ found }: { found: Found }) {
     type,
     bytes === null ? null : sayBytes(bytes),
     width === null || height === null ? null : `${width} × ${height}`,
-    length === null ? null : `${sayTime(length)} long`,
+    length === null ? null : `${sayTime(Math.round(length))} long`,
   ].filter((fact) => fact !== null);
   return (
     <Box sx={{ mt: 1 }}>

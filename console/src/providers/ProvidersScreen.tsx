@@ -10,7 +10,7 @@ import { ProblemNote } from '../parts/ProblemNote.tsx';
 import { ScreenHead } from '../parts/ScreenHead.tsx';
 import { Waiting } from '../parts/Waiting.tsx';
 import { plural } from '../parts/when.ts';
-import { sheetOrigins } from './origins.ts';
+import { sheetOriginWords } from '@orbis/contract';
 
 /** What Orbis knows of providers: their sheets. */
 export default function ProvidersScreen() {
@@ -71,7 +71,7 @@ function SheetList({ items }: { items: readonly Provider[] }) {
             {Object.keys(sheet.settings)
               .map((name) => settingNamed(name)?.label ?? name)
               .join(' · ') || 'no settings of its own'}
-            {from === 'override' && ` (${sheetOrigins[from]})`}
+            {from === 'override' && ` (${sheetOriginWords[from]})`}
           </Typography>
           <Typography variant="body2" color="textSecondary" sx={{ textAlign: { md: 'right' }, fontVariantNumeric: 'tabular-nums' }}>
             {embeds === 0 ? '' : plural(embeds, 'embed')}

@@ -12,3 +12,6 @@ export type PlacementState = keyof typeof placementStates;
 
 /** The state as people write it: “out of date”. */
 export const sayState = (state: PlacementState): string => state.replaceAll('-', ' ');
+
+/** Where a provider's sheet comes from. */
+export const sheetOriginWords = { 'built-in': 'built in', 'own': 'your own', 'override': 'your own, before the built-in one' } as const;

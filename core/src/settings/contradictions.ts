@@ -19,7 +19,7 @@ export function contradictions(code: Code, wishes: Settings, sheet: Sheet): Wish
     for (const wish of ['start', 'end'] as const) {
       const at = wishes[wish];
       if (at !== undefined && (wish === 'start' ? at >= length : at > length))
-        out.push({ wish, code: 'time-beyond', facts: { setting: wish, at: sayTime(at), length: sayTime(length) } });
+        out.push({ wish, code: 'time-beyond', facts: { setting: wish, at: sayTime(at), length: sayTime(Math.floor(length)) } });
     }
   }
   const plays = wishes.autoplay ?? switchNow(holder, sheet, 'autoplay');

@@ -6,6 +6,7 @@ import { addRevisions, embedsWhere, findChange, itemsOfChange, listChanges, mark
 import { afterId, keyset } from '../store/pages.ts';
 import { newRevision, outcomeOf, outcomeWith, sameWishes } from '../work/codes.ts';
 import { searchFor } from '../work/search.ts';
+import { someOf } from '../work/some-of.ts';
 import type { Handlers, Named } from './reply.ts';
 
 /** One embed that a group change is for: what it wishes and comes to now, and afterwards. */
@@ -66,7 +67,7 @@ export function changeHandlers({ connection: { db }, making }: Deps): Handlers<N
         if (since.length > 0) {
           throw new OrbisError(
             'changed-since',
-            { count: since.length, embeds: some(since.map(({ embed }) => embed.key)) },
+            { count: since.length, embeds: someOf(since.map(({ embed }) => embed.key)) },
             since.map(({ embed }) => ({ pointer: `/${embed.key}`, detail: 'It was changed since.' })),
           );
         }
@@ -119,7 +120,7 @@ const newProblems = (before: Outcome, after: Outcome): { wish: string; detail: s
 function refused(impossible: readonly Planned[]): OrbisError {
   return new OrbisError(
     'group-impossible',
-    { count: impossible.length, embeds: some(impossible.map(({ stored }) => stored.embed.key)) },
+    { count: impossible.length, embeds: someOf(impossible.map(({ stored }) => stored.embed.key)) },
     impossible.map(({ stored: { embed }, before, after }) => ({
       pointer: `/${embed.key}`,
       detail: newProblems(before, after)
@@ -128,8 +129,6 @@ function refused(impossible: readonly Planned[]): OrbisError {
     })),
   );
 }
-
-const some = (keys: readonly string[]): string => (keys.length > 5 ? `${keys.slice(0, 5).join(', ')} and ${keys.length - 5} more` : keys.join(', '));
 
 const tellChange = (row: GroupChangeRow): GroupChange => ({
   id: row.publicId,

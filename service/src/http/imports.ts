@@ -2,6 +2,7 @@ import { OrbisError } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 import { insertEmbeds } from '../store/import.ts';
 import { readImport } from '../work/import.ts';
+import { someOf } from '../work/some-of.ts';
 import { untilFree } from '../work/until-free.ts';
 import type { Handlers, Named } from './reply.ts';
 
@@ -12,10 +13,9 @@ export function importHandlers(deps: Deps): Handlers<Named<'imports'>> {
     'imports.create': async ({ body, act }) => {
       const { embeds, doubled, refused } = await readImport(db, body.items, deps);
       if (refused.length > 0 && !body.skipRefused && !body.dryRun) {
-        const named = refused.slice(0, 5).map(({ item, name }) => `${item} (${name})`);
         throw new OrbisError(
           'import-refused',
-          { count: refused.length, items: refused.length > 5 ? `${named.join(', ')} and ${refused.length - 5} more` : named.join(', ') },
+          { count: refused.length, items: someOf(refused.map(({ item, name }) => `${item} (${name})`)) },
           refused.map(({ item, detail }) => ({ pointer: `/items/${item - 1}`, detail })),
         );
       }

@@ -6,6 +6,7 @@ import { readRules, writeRules } from '../store/rules.ts';
 import { deleteSheet, embedsBySheet, findSheet, listSheets, putSheet, type SheetRow } from '../store/sheets.ts';
 import { readWith, settleChange, tellDifferences, touchedBy, type SheetChange } from '../work/sheet-change.ts';
 import { untilFree } from '../work/until-free.ts';
+import { someOf } from '../work/some-of.ts';
 import type { Handlers, Named } from './reply.ts';
 
 /* The state of a sheet, for `If-Match`: 0 where there is none of the owner's own. */
@@ -138,5 +139,3 @@ async function ownSheet(db: Handle, id: string, builtIn: Sheet | null): Promise<
 }
 
 const noSuchSheet = (id: string): OrbisError => new OrbisError('not-found', { what: 'provider sheet', key: id, remedy: '“orbis providers list” shows them.' });
-
-const someOf = (keys: readonly string[]): string => (keys.length > 5 ? `${keys.slice(0, 5).join(', ')} and ${keys.length - 5} more` : keys.join(', '));

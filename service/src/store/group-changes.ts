@@ -1,16 +1,13 @@
 import { and, eq, inArray, sql } from 'drizzle-orm';
 import type { SearchTerm } from '@orbis/core';
 import type { Handle } from '../database/connect.ts';
+import { chunks } from './chunks.ts';
 import type { Act, EmbedRow, NewRevision, RevisionRow, StoredEmbed } from './embeds.ts';
 import { newPublicId } from './ids.ts';
 import { embed, groupChange, groupChangeItem, revision, source } from './schema.ts';
 import { conditionOf } from './search.ts';
 
 export type GroupChangeRow = typeof groupChange.$inferSelect;
-
-/* As many rows as one statement takes well. */
-const chunk = 500;
-const chunks = <T>(items: readonly T[]): T[][] => Array.from({ length: Math.ceil(items.length / chunk) }, (_, i) => items.slice(i * chunk, (i + 1) * chunk));
 
 /** Every embed that a search finds, with its newest revision, in the order of collecting; locked where it is to be changed. */
 export async function embedsWhere(db: Handle, term: SearchTerm, { lock = false }: { lock?: boolean } = {}): Promise<StoredEmbed[]> {

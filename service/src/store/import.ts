@@ -1,6 +1,7 @@
 import { and, eq, inArray, like, or, type SQL } from 'drizzle-orm';
 import type { Handle } from '../database/connect.ts';
-import type { Act, NewRevision, NewSource } from './embeds.ts';
+import { chunks } from './chunks.ts';
+import { searchableHosts, type Act, type NewRevision, type NewSource } from './embeds.ts';
 import { keyFrom } from './ids.ts';
 import { embed, embedHost, embedTag, revision, source } from './schema.ts';
 
@@ -11,12 +12,6 @@ export interface NewEmbed extends NewSource {
   tags: readonly string[];
   digest: string;
   revision: NewRevision;
-}
-
-/* As many rows as one statement takes well. */
-const chunk = 500;
-function* chunks<T>(items: readonly T[]): Generator<T[]> {
-  for (let from = 0; from < items.length; from += chunk) yield items.slice(from, from + chunk);
 }
 
 /** The keys of embeds that have codes of these digests as their newest source. */
@@ -61,12 +56,7 @@ export async function insertEmbeds(tx: Handle, values: readonly NewEmbed[], { by
       );
     const tags = part.flatMap(({ value, key }) => [...new Map(value.tags.map((tag) => [tag.toLowerCase(), tag])).values()].map((tag) => ({ embedId: ids.get(key)!, tag })));
     if (tags.length > 0) await tx.insert(embedTag).values(tags);
-    const hosts = part.flatMap(({ value, key }) =>
-      [...new Set(value.hosts)]
-        .filter((host) => host.length <= 253 && /^[\x21-\x7e]+$/.test(host))
-        .slice(0, 500)
-        .map((host) => ({ embedId: ids.get(key)!, host })),
-    );
+    const hosts = part.flatMap(({ value, key }) => searchableHosts(value.hosts).map((host) => ({ embedId: ids.get(key)!, host })));
     for (const some of chunks(hosts)) await tx.insert(embedHost).values(some);
   }
   return keys;

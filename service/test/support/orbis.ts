@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pino, type Logger } from 'pino';
-import { createClient, type Client } from '@orbis/contract';
+import { ApiError, createClient, type Client } from '@orbis/contract';
 import { startDemoServer, type DemoServer } from '@orbis/demo';
 import { readSettings, startOrbis, type Orbis } from '@orbis/service';
 import { newDatabase } from './database.ts';
@@ -81,4 +81,14 @@ export async function declareSite({ client, world }: Pick<TestOrbis, 'client' | 
   await client.call('sites.create', { body: { key: 'hollinfell', name: 'Hollin Fell', address: `http://hollinfell.localhost:${world.port}` } });
   await client.call('pages.create', { body: { key: 'hollinfell/talks', title: 'Talks' } });
   for (const spot of spots) await client.call('spots.create', { body: { key: `hollinfell/talks#${spot}` } });
+}
+
+/** The error with which something was refused; fails where it was not. */
+export async function refusal(work: Promise<unknown>): Promise<ApiError> {
+  const error = await work.then(
+    () => null,
+    (reason: unknown) => reason,
+  );
+  if (!(error instanceof ApiError)) throw new Error(`it should have been refused, but: ${String(error)}`);
+  return error;
 }
