@@ -14,4 +14,5 @@ export * from './plan/index.ts';
 export * from './sweep/index.ts';
 export * from './harvest/index.ts';
 export * from './links/index.ts';
+export * from './learn/index.ts';
 export * from './search/index.ts';

@@ -5,7 +5,7 @@ export const setting: Definition<'view', 'choice'> = {
   name: 'view',
   type: 'choice',
   label: 'View',
-  kinds: ['map'],
+  kinds: ['map', 'document'],
   explain: 'Which of the provider’s views is shown; each provider has its own words for them.',
   example: 'satellite',
   parse: (text) => parseText(text, 40),

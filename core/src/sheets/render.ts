@@ -10,12 +10,15 @@ import type { FrameCode, Sheet } from './sheet.ts';
 export function codeFromLink({ sheet, id, url }: SheetMatch, title?: string): string {
   const { code } = sheet;
   const given = givenBy({ sheet, id, url });
-  if ('parts' in code) return code.parts.map(({ html }) => html.replace(/\{[^{}]{1,60}\}/g, (expression) => escapeAttribute(parseTemplate(expression).expand(given)))).join('\n');
+  if ('parts' in code) return code.parts.map(({ html }) => html.replace(expressions, (expression) => escapeAttribute(parseTemplate(expression).expand(given)))).join('\n');
   return writeTag(code, parseTemplate(code.address).expand(given), title ?? code.title.replaceAll('{name}', nameOf(url)));
 }
 
 /** The code for an item of which somebody has only the id, the account's name or the shop's number. */
 export const codeFromId = (sheet: Sheet, id: string): string => codeFromLink(matchOfId(sheet, id));
+
+/* Only these are expressions of a template: braces stand for much else in scripts. */
+const expressions = /\{[+#./;?&]?(?:id|link|scheme|port)\}/g;
 
 /** Where people can see an item itself; null where the sheet does not say. */
 export const directLink = (match: SheetMatch): string | null => (match.sheet.direct === undefined ? null : parseTemplate(match.sheet.direct).expand(givenBy(match)));

@@ -2,3 +2,4 @@
 export { addressesIn, looksLikeAddress, noScriptFacts, type ScriptFacts } from './facts.ts';
 export { readScript, scriptBudget } from './read-script.ts';
 export { changeOptions, hasOptions } from './options.ts';
+export { literalsOf, type ScriptLiteral } from './literals.ts';
