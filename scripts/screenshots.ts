@@ -135,6 +135,7 @@ async function terminal(page: Page, name: string, commands: string[][], { url, t
       readFolder: () => Promise.resolve(null),
       readFile: () => Promise.reject(new Error('no files here')),
       askSecret: () => Promise.resolve(''),
+      ask: null,
       env: { ORBIS_URL: url, ORBIS_TOKEN: token, FORCE_COLOR: '1' },
       fetch: globalThis.fetch,
       signal: new AbortController().signal,

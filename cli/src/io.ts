@@ -13,6 +13,8 @@ export interface Io {
   readFolder: (path: string) => Promise<string[] | null>;
   /** Asks for a secret without showing it. */
   askSecret: (question: string) => Promise<string>;
+  /** Asks somebody at a terminal; null where nobody sits at one. */
+  ask: ((question: string) => Promise<string>) | null;
   env: Record<string, string | undefined>;
   fetch: typeof globalThis.fetch;
   signal: AbortSignal;

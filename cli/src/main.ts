@@ -11,6 +11,13 @@ process.once('SIGINT', () => {
   process.exitCode = 130;
 });
 
+const askAtTerminal = async (question: string): Promise<string> => {
+  const lines = createInterface({ input: process.stdin, output: process.stderr });
+  const answer = await lines.question(question);
+  lines.close();
+  return answer.trim();
+};
+
 const io: Io = {
   stdin: () => text(process.stdin),
   out: (written) => void process.stdout.write(written),
@@ -29,6 +36,7 @@ const io: Io = {
     process.stderr.write('\n');
     return answer;
   },
+  ask: process.stdin.isTTY && process.stderr.isTTY ? askAtTerminal : null,
   env: process.env,
   fetch: globalThis.fetch,
   signal: stopped.signal,

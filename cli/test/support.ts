@@ -8,7 +8,7 @@ export interface Ran {
 }
 
 /** Runs a command line in this process, as if typed where nobody looks at a terminal. */
-export async function run(args: readonly string[], { stdin = '', env = {} }: { stdin?: string; env?: Record<string, string> } = {}): Promise<Ran> {
+export async function run(args: readonly string[], { stdin = '', env = {}, answers }: { stdin?: string; env?: Record<string, string>; answers?: string[] } = {}): Promise<Ran> {
   let out = '';
   let err = '';
   const io: Io = {
@@ -21,6 +21,12 @@ export async function run(args: readonly string[], { stdin = '', env = {} }: { s
     readFile: (path) => readFile(path, 'utf8'),
     readFolder: (path) => readdir(path).catch(() => null),
     askSecret: () => Promise.resolve(stdin),
+    ask: answers
+      ? (question) => {
+          err += question;
+          return Promise.resolve(answers.shift() ?? '');
+        }
+      : null,
     env,
     fetch: globalThis.fetch,
     signal: new AbortController().signal,

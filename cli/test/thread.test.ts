@@ -389,4 +389,31 @@ describe('the command line with a service', function () {
         .to.include('Examples:')
         .and.include('--json'));
   });
+
+  it('learns a provider that nobody knows, asking what is not plain', async () => {
+    const code = (id: string, query: string): string =>
+      `<iframe src="http://gladewick.localhost:${test.world.port}/show/${id}${query}" width="720" height="405" title="${id}"></iframe>`;
+    const samples = join(folder, 'samples');
+    mkdirSync(samples);
+    writeFileSync(join(samples, 'one.html'), code('red-torches', '?from=1&amp;hue=aa3355'));
+    writeFileSync(join(samples, 'two.html'), code('comet-sketches', '?from=2'));
+    const open = await orbis(`providers learn ${samples}`);
+    expect(open.exit).to.equal(1);
+    expect(open.out)
+      .to.match(/hue +accent +“hue” says so/)
+      .and.include('2 questions are open')
+      .and.match(/ {2}from=start, end, /);
+    expect((await orbis(`providers learn ${samples} from=muted`)).err).to.include('“from” cannot be “muted”');
+    expect((await orbis(`providers learn ${join(samples, 'one.html')}`)).exit).to.equal(2);
+    // Somebody at the terminal is asked line by line; an answer that does not fit is asked for again at the end.
+    const answers = ['document', 'page', 'from=zest', 'name=Gladewick slides', 'id=gladewick-slides', ''];
+    const settled = await run(['providers', 'learn', samples, '--sheet'], { env: { ORBIS_URL: test.url, ORBIS_TOKEN: test.token }, answers });
+    expect([settled.exit, answers]).to.deep.equal([0, []]);
+    expect(settled.err).to.include('“from” could be start').and.include('“from” cannot be “zest”');
+    expect(settled.out)
+      .to.match(/^id: gladewick-slides\nname: Gladewick slides\n/m)
+      .and.match(/ {2}page:\n {4}in: query\n {4}name: from\n/);
+    expect(await done(`providers learn ${samples} from=page kind=document --save`)).to.include('Added gladewick, version 1.');
+    expect(await done('collect - --name "Red torches" page=2', code('red-torches', '?hue=aa3355'))).to.include('document by Gladewick');
+  });
 });

@@ -24,6 +24,7 @@ export const router = createBrowserRouter([
       { path: 'sweeps', lazy: screen(() => import('./sweeps/SweepsScreen.tsx')) },
       { path: 'providers', lazy: screen(() => import('./providers/ProvidersScreen.tsx')) },
       { path: 'providers/new', lazy: screen(() => import('./providers/NewSheetScreen.tsx')) },
+      { path: 'providers/learn', lazy: screen(() => import('./providers/LearnScreen.tsx')) },
       { path: 'providers/:provider', lazy: screen(() => import('./providers/ProviderScreen.tsx')) },
       { path: 'account', lazy: screen(() => import('./account/AccountScreen.tsx')) },
       { path: '*', lazy: screen(() => import('./parts/NotHere.tsx')) },

@@ -165,4 +165,36 @@ describe('an owner who adjusts, at the console', function () {
     await page.getByRole('heading', { name: 'By number', level: 1 }).waitFor();
     expect((await test.client.call('embeds.read', { params: { embed: 'by-number' } })).data.pasted).to.equal('stallmere:311');
   });
+
+  it('learns a provider from two codes and a link, answers what is asked, and keeps it', async () => {
+    const at = (path: string): string => `http://gladewick.localhost:${test.world.port}${path}`;
+    const code = (id: string, query: string): string => `<iframe src="${at(`/show/${id}`)}${query}" width="720" height="405" title="${id}"></iframe>`;
+    await page.goto(`${test.url}/providers`);
+    await page.getByRole('link', { name: 'Learn a provider' }).click();
+    await page.getByLabel('Code or link 1').fill(code('red-torches', '?from=1&amp;hue=aa3355'));
+    await page.getByRole('button', { name: 'See what they have in common' }).click();
+    await page.getByText('It takes from 2 to 20 codes or links').waitFor();
+    await page.getByLabel('Code or link 2').fill(code('comet-sketches', '?from=2'));
+    await page.getByRole('button', { name: 'One more' }).click();
+    await page.getByLabel('Code or link 3').fill(at('/decks/first-light'));
+    await page.getByText(`Orbis will ask gladewick.localhost:${test.world.port}`).waitFor();
+    await page.getByRole('button', { name: 'See what they have in common' }).click();
+    await page.getByRole('heading', { name: '2 questions for you' }).waitFor();
+    expect(await page.getByLabel('The first code, with what differs marked').locator('mark').allTextContents()).to.include.members(['red-torches', 'aa3355']);
+    const choose = async (label: string, word: string): Promise<void> => {
+      await page.getByRole('combobox', { name: label }).click();
+      await page.getByRole('option', { name: word, exact: true }).click();
+    };
+    await choose('what it shows', 'document');
+    await page.getByRole('heading', { name: '1 question for you' }).waitFor();
+    await choose('“from”', 'Page');
+    await page.getByRole('heading', { name: 'The sheet', exact: true }).waitFor();
+    expect(await page.locator('[data-open]').count()).to.equal(0);
+    await page.getByRole('button', { name: 'See what it would change' }).click();
+    await page.getByRole('button', { name: 'Save it', exact: true }).click();
+    await page.getByRole('heading', { name: 'Gladewick', exact: true }).waitFor();
+    await collect('Slides', code('red-torches', ''), { page: 2 });
+    const { data } = await test.client.call('embeds.read', { params: { embed: 'slides' } });
+    expect([data.kind, data.provider]).to.deep.equal(['document', 'gladewick']);
+  });
 });

@@ -116,6 +116,7 @@ export const catalogue = {
     (f) => `With the newer code these wishes cannot be fulfilled: ${f.wishes}. Take them out first, or let them be dropped (--drop-unfit).`,
   ),
   'sheet-invalid': row(422, 2, 'No provider sheet', (f) => `This is not a provider sheet: ${f.problem}`),
+  'cannot-learn': row(422, 2, 'Nothing to learn', (f) => `${f.problem}`),
   'sheet-other-id': row(422, 2, 'Another id', (f) => `The sheet says that it is “${f.found}”, not “${f.expected}”. Save it under its own id.`),
   'sheet-built-in': row(409, 4, 'Built in', (f) => `“${f.key}” is built in and stays. Save a sheet of your own with the same id to have that one used instead.`),
   'sheet-changes-embeds': row(

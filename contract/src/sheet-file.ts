@@ -1,4 +1,4 @@
-import { isNode, LineCounter, parseDocument, type Document } from 'yaml';
+import { isNode, LineCounter, parseDocument, stringify, type Document } from 'yaml';
 import { z } from './zod.ts';
 import type { Sheet } from '@orbis/core';
 import { sheetSchema } from './sheet.ts';
@@ -72,4 +72,15 @@ export function renameSheet(text: string, id: string): string {
   if (!isNode(node) || !node.range) return text;
   const quoted = /^["']/.exec(text.slice(node.range[0]))?.[0] ?? '';
   return text.slice(0, node.range[0]) + quoted + id + quoted + text.slice(node.range[1]);
+}
+
+/* The order in which people read a sheet. */
+const reading = ['id', 'name', 'version', 'kind', 'hosts', 'links', 'frames', 'loaders', 'mounts', 'code', 'shape', 'settings'] as const;
+
+/** A sheet as a file in YAML, with remarks at its head. */
+export function writeSheet(sheet: Sheet, remarks: readonly string[]): string {
+  const rest = Object.entries(sheet).filter(([member]) => !reading.some((known) => known === member));
+  const ordered = Object.fromEntries([...reading.flatMap((member) => (sheet[member] === undefined ? [] : [[member, sheet[member]]])), ...rest]);
+  const head = remarks.map((remark) => `# ${remark.replaceAll(/\s+/g, ' ')}\n`).join('');
+  return head + stringify(ordered, { lineWidth: 0 });
 }

@@ -1,7 +1,6 @@
 import Box from '@mui/material/Box';
 import Tooltip from '@mui/material/Tooltip';
 import type { TextRun } from '@orbis/core';
-import type { Outcome } from '@orbis/contract';
 import { mono } from '../theme.ts';
 
 const frame = {
@@ -18,8 +17,11 @@ const frame = {
   overflow: 'auto',
 } as const;
 
+/** A piece of a code: as it was pasted, or with why it is otherwise. */
+export type CodeRun = { from: 'source'; text: string } | { from: 'orbis'; text: string; reason: string };
+
 /** A code as text, never as markup. What Orbis put in is marked, with its reason on demand. */
-export function CodeRuns({ runs, label }: { runs: Outcome['pieces'][number]['runs']; label: string }) {
+export function CodeRuns({ runs, label }: { runs: readonly CodeRun[]; label: string }) {
   return (
     <Box component="pre" sx={frame} tabIndex={0} aria-label={label}>
       {runs.map((run, i) =>

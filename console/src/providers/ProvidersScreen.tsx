@@ -23,7 +23,10 @@ export default function ProvidersScreen() {
         title="Providers"
         lead="A provider’s sheet says how its links and codes look, and where each setting goes in them. Sheets are files: bring your own, or change a copy of another."
       >
-        <Button variant="contained" component={Link} to="/providers/new">
+        <Button variant="contained" component={Link} to="/providers/learn">
+          Learn a provider
+        </Button>
+        <Button variant="outlined" component={Link} to="/providers/new">
           Bring a sheet
         </Button>
       </ScreenHead>

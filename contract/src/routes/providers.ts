@@ -1,5 +1,6 @@
 import { z } from '../zod.ts';
 import { listQuery } from '../common.ts';
+import { learnSamples, sheetProposal } from '../learned.ts';
 import { lists, provider, providerId, rules, sheetComparison } from '../resources.ts';
 import { sheetText } from '../sheet-file.ts';
 import { route } from './route.ts';
@@ -40,6 +41,31 @@ export const providerRoutes = {
     answer: sheetComparison,
     statuses: [200],
     errors: ['not-found', 'sheet-invalid', 'sheet-built-in'],
+  }),
+  'providers.learn': route({
+    method: 'post',
+    path: '/providers/proposals',
+    summary: 'Propose a sheet from codes and links of a provider that no sheet knows. Nothing is saved.',
+    tag: 'Providers',
+    access: 'owner',
+    body: z
+      .strictObject({
+        samples: learnSamples,
+        answers: z
+          .record(z.string().max(200), z.string().max(200))
+          .default({})
+          .meta({ description: 'What you confirm or correct, by what it is about: name, kind, item, id, or a parameter’s own name' }),
+        ask: z.boolean().default(false).meta({ description: 'Whether links are followed, to have the code from the answer that their page names (oEmbed)' }),
+      })
+      .meta({
+        example: {
+          samples: ['<iframe src="https://moorreel.example/show/a1?go=5"></iframe>', '<iframe src="https://moorreel.example/show/b2"></iframe>'],
+          answers: { go: 'start' },
+        },
+      }),
+    answer: sheetProposal,
+    statuses: [200],
+    errors: ['cannot-learn', 'link-unreachable', 'reading-too-slow'],
   }),
   'providers.save': route({
     method: 'put',

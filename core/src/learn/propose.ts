@@ -243,7 +243,7 @@ class Learning {
     // Low strips are as high as they are at every width: sound players, buttons.
     if (!told || ratio > 3) return null;
     this.#line('shape', {
-      seen: sizes.map((size) => `${size.width?.value} × ${size.height?.value}`).slice(0, 5),
+      seen: [...new Set(sizes.map((size) => `${size.width?.value} × ${size.height?.value}`))].slice(0, 5),
       means: `${told.width}:${told.height}`,
       because: sizes.length > 1 ? 'all samples have it' : 'the sample has it',
     });

@@ -11,7 +11,7 @@ export interface TemplatePiece {
 }
 
 /** For each piece of a template: the sample's text of a hole, `''` for a constant that it has, null for what it has not. */
-export type TemplateValues = readonly (string | null)[];
+export type TemplateValues = (string | null)[];
 
 /** What samples have in common, and what each has of its own: rendered with a sample's values, it is that sample. */
 export interface Template {

@@ -4,6 +4,8 @@ import type { Deps } from '../app.ts';
 import type { Handle } from '../database/connect.ts';
 import { readRules, writeRules } from '../store/rules.ts';
 import { deleteSheet, embedsBySheet, findSheet, listSheets, putSheet, type SheetRow } from '../store/sheets.ts';
+import { declaredAddresses } from '../store/places.ts';
+import { learn } from '../work/learn.ts';
 import { readWith, settleChange, tellDifferences, touchedBy, type SheetChange } from '../work/sheet-change.ts';
 import { untilFree } from '../work/until-free.ts';
 import { someOf } from '../work/some-of.ts';
@@ -54,6 +56,10 @@ export function providerHandlers(deps: Deps): Handlers<Named<'providers' | 'rule
         },
         etag: sheetTag(await findSheet(db, id)),
       };
+    },
+    'providers.learn': async ({ body, act }) => {
+      const { sheets } = shelf.making();
+      return { data: await learn(body, { sheets, reader: deps.reader, fetching: deps.fetching, declared: await declaredAddresses(db), now: act.now }) };
     },
     'providers.save': async ({ params, body, matchState, act }) => {
       const sheet = sheetIn(body.text);

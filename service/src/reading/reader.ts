@@ -1,6 +1,6 @@
 import { fileURLToPath } from 'node:url';
 import { Piscina } from 'piscina';
-import type { Expected, HarvestContext, Mended, PageHarvest, PlacementSeen, Reading, ReadingContext } from '@orbis/core';
+import type { Expected, HarvestContext, LearnContext, Learned, Mended, PageHarvest, PlacementSeen, Reading, ReadingContext } from '@orbis/core';
 import { OrbisError } from '@orbis/contract';
 import type * as tasks from './worker.ts';
 import type { Summary } from './worker.ts';
@@ -13,6 +13,7 @@ export interface Reader {
   mendTexts(texts: readonly string[], context: ReadingContext, only?: readonly string[]): Promise<Mended[]>;
   harvestPage(text: string, context: HarvestContext): Promise<PageHarvest>;
   sightPage(text: string, expected: readonly Expected[]): Promise<PlacementSeen[]>;
+  learnFrom(samples: readonly string[], context: LearnContext): Promise<Learned>;
   close(): Promise<void>;
 }
 
@@ -51,6 +52,7 @@ export function createReader({ seconds = 10, threads = 2 }: ReaderOptions = {}):
     mendTexts: (texts, context, only) => run('mendTexts', { texts, context, only }),
     harvestPage: (text, context) => run('harvestPage', { text, context }),
     sightPage: (text, expected) => run('sightPage', { text, expected }),
+    learnFrom: (samples, context) => run('learnFrom', { samples, context }),
     close: () => pool.destroy(),
   };
 }

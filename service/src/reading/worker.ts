@@ -1,6 +1,7 @@
 /** What runs in the worker: foreign text is read here, and nowhere else that matters. Everything in and out is plain data. */
 import {
   harvest,
+  learnSheet,
   mend,
   read,
   reconcile,
@@ -8,6 +9,8 @@ import {
   type Expected,
   type FoundFact,
   type HarvestContext,
+  type LearnContext,
+  type Learned,
   type Level,
   type Mended,
   type PageHarvest,
@@ -51,3 +54,6 @@ export const harvestPage = ({ text, context }: { text: string; context: HarvestC
 
 /** Holds a published page against what the register expects on it. */
 export const sightPage = ({ text, expected }: { text: string; expected: readonly Expected[] }): PlacementSeen[] => reconcile(sight(text), expected);
+
+/** Proposes a sheet from samples. */
+export const learnFrom = ({ samples, context }: { samples: readonly string[]; context: LearnContext }): Learned => learnSheet(samples, context);

@@ -59,10 +59,31 @@ export async function findLink(link: string, tools: Tools): Promise<FoundLink> {
   try {
     return isProvider(match.sheet) ? await byProvider(link, match, tools) : await byLooking(link, match, tools);
   } catch (error) {
-    if (error instanceof FetchFailure) throw new OrbisError('link-unreachable', { why: error.message, remedy: error.remedy });
-    throw error;
+    throw unreachable(error);
   }
 }
+
+/**
+ * What the page behind a link lets somebody tell about it (oEmbed 1.0, discovery), and who told it; null where it names
+ * nobody.
+ * @throws OrbisError `link-unreachable`.
+ */
+export async function discoverAnswer(link: string, tools: Omit<Tools, 'making'>): Promise<{ answer: OembedAnswer; endpoint: OembedEndpoint } | null> {
+  try {
+    const page = await lookAt(link, tools);
+    const type = page.headers.get('content-type') ?? '';
+    if (!isPage(type)) return null;
+    const [endpoint] = discoverOembed({ html: decodeBody(page.body, type), linkHeader: page.headers.get('link'), base: page.url });
+    return endpoint ? { answer: await ask(endpoint, tools), endpoint } : null;
+  } catch (error) {
+    throw unreachable(error);
+  }
+}
+
+const unreachable = (error: unknown): unknown => (error instanceof FetchFailure ? new OrbisError('link-unreachable', { why: error.message, remedy: error.remedy }) : error);
+
+const lookAt = (link: string, { fetching, declared }: Omit<Tools, 'making'>): Promise<Fetched> =>
+  fetching.get(link, { declared, accept: 'text/html, application/xhtml+xml;q=0.9, */*;q=0.8', beginning, range: beginning });
 
 const isProvider = ({ files, pages }: Sheet): boolean => !files && !pages;
 
@@ -79,8 +100,7 @@ async function byProvider(link: string, match: SheetMatch, tools: Tools): Promis
 }
 
 async function byLooking(link: string, match: SheetMatch, tools: Tools): Promise<FoundLink> {
-  const { get } = tools.fetching;
-  const fetched = await get(link, { declared: tools.declared, accept: 'text/html, application/xhtml+xml;q=0.9, */*;q=0.8', beginning, range: beginning });
+  const fetched = await lookAt(link, tools);
   const type = fetched.headers.get('content-type') ?? '';
   return isPage(type) ? byPage(link, fetched, decodeBody(fetched.body, type), tools) : byFile(link, match, fetched, type, tools);
 }
@@ -138,7 +158,7 @@ function sheetForType(type: string | null, byName: Sheet, sheets: readonly Sheet
   return sheets.find((sheet) => sheet.files !== undefined && sheet.kind === kind) ?? null;
 }
 
-async function ask({ href, format }: OembedEndpoint, { fetching, declared }: Tools): Promise<OembedAnswer> {
+async function ask({ href, format }: OembedEndpoint, { fetching, declared }: Omit<Tools, 'making'>): Promise<OembedAnswer> {
   const { body, headers, url } = await fetching.get(href, { declared, accept: format === 'json' ? 'application/json' : 'text/xml, application/xml;q=0.9', beginning });
   const parsed = parseOembed(decodeBody(body, headers.get('content-type') ?? ''), format);
   if (!parsed.ok) throw new FetchFailure(`${new URL(url).host} was asked about this link, but ${parsed.why}.`, 'Copy the provider’s embed code instead of the link.');

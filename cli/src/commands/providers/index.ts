@@ -3,6 +3,7 @@ import { addAdd } from './add.ts';
 import { addCheck } from './check.ts';
 import { addCopy } from './copy.ts';
 import { addExport } from './export.ts';
+import { addLearn } from './learn.ts';
 import { addList } from './list.ts';
 import { addRemove } from './remove.ts';
 import { addShow } from './show.ts';
@@ -10,5 +11,5 @@ import { addShow } from './show.ts';
 /** What Orbis knows of providers: their sheets, which are files of data. */
 export const addProviders: AddCommand = (program, run) => {
   const providers = program.command('providers').description('what Orbis knows of providers: their sheets, which are files of data');
-  for (const add of [addList, addShow, addCheck, addAdd, addCopy, addExport, addRemove]) add(providers, run);
+  for (const add of [addList, addShow, addCheck, addAdd, addLearn, addCopy, addExport, addRemove]) add(providers, run);
 };
