@@ -416,4 +416,43 @@ describe('the command line with a service', function () {
     expect(await done(`providers learn ${samples} from=page kind=document --save`)).to.include('Added gladewick, version 1.');
     expect(await done('collect - --name "Red torches" page=2', code('red-torches', '?hue=aa3355'))).to.include('document by Gladewick');
   });
+
+  it('makes the providers of a list known, and says who answers', async () => {
+    const list = join(folder, 'list.json');
+    const of = (name: string, schemes: string[]) => ({
+      provider_name: name,
+      provider_url: `https://${name}.localhost/`,
+      endpoints: [{ url: `https://${name}.localhost/oembed`, schemes }],
+    });
+    writeFileSync(list, JSON.stringify([of('moorreel', ['https://moorreel.localhost/watch/*']), of('tarncast', ['tarn:*'])]));
+    const first = await orbis(`providers import ${list}`);
+    expect(first.exit).to.equal(1);
+    expect(first.out)
+      .to.include('not used 2 tarncast: tarn:*: only links with http and https are followed.')
+      .and.include('2 providers in the list; 1 endpoint: 1 new. 1 thing in it cannot be used.');
+    expect((await orbis(`providers import ${list}`)).out).to.include('1 endpoint: 0 new, 1 known already.');
+    const answering = await done('providers endpoints https://moorreel.localhost/watch/7');
+    expect(answering).to.match(/moorreel +https:\/\/moorreel\.localhost\/oembed +json/);
+    expect(await done(`providers forget ${/^([0-9a-z]{10}) /m.exec(answering)![1]}`)).to.include('Forgotten.');
+    expect(await done('providers endpoints')).to.include('Nobody.');
+    // Sheets are taken by the same command, one or several.
+    const sheet = (id: string) => ({
+      id,
+      name: id,
+      version: 1,
+      kind: 'video',
+      hosts: [`${id}.localhost`],
+      links: [],
+      frames: [{ hostname: `${id}.localhost`, pathname: '/e/:id' }],
+      code: { address: `https://${id}.localhost/e/{id}`, title: id, allow: [] },
+      settings: {},
+      needs: {},
+    });
+    writeFileSync(list, JSON.stringify([sheet('one-reel'), sheet('two-reel')]));
+    expect(await done(`providers import ${list}`)).to.equal('Added one-reel, version 1.\nAdded two-reel, version 1.\n');
+    writeFileSync(list, '[{"a": 1}]');
+    expect((await orbis(`providers import ${list}`)).out).to.include('not used 1 (no name): provider_name: it has no name.');
+    writeFileSync(list, '{"a": 1}');
+    expect((await orbis(`providers import ${list}`)).exit).to.equal(2);
+  });
 });

@@ -117,6 +117,12 @@ export const catalogue = {
   ),
   'sheet-invalid': row(422, 2, 'No provider sheet', (f) => `This is not a provider sheet: ${f.problem}`),
   'cannot-learn': row(422, 2, 'Nothing to learn', (f) => `${f.problem}`),
+  'list-invalid': row(
+    422,
+    2,
+    'No list of providers',
+    (f) => `This is no list of oEmbed providers: ${f.why}. Such a list is a JSON array of objects with provider_name, provider_url and endpoints.`,
+  ),
   'sheet-other-id': row(422, 2, 'Another id', (f) => `The sheet says that it is “${f.found}”, not “${f.expected}”. Save it under its own id.`),
   'sheet-built-in': row(409, 4, 'Built in', (f) => `“${f.key}” is built in and stays. Save a sheet of your own with the same id to have that one used instead.`),
   'sheet-changes-embeds': row(

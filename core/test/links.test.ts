@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { codeOfOembed, discoverOembed, framingOf, oembedAddress, parseOembed } from '@orbis/core';
+import { codeOfOembed, discoverOembed, fitsScheme, framingOf, hostsFor, oembedAddress, parseOembed, readProviderList, schemeHost } from '@orbis/core';
 
 const xml = (members: string): string => `<?xml version="1.0" encoding="utf-8" standalone="yes"?>\n<oembed>${members}</oembed>`;
 
@@ -103,4 +103,92 @@ describe('whether a page may be shown in a frame', () => {
       expect(framing.allowed).to.equal(allowed);
       if (!framing.allowed) expect(framing.because).to.match(/\(frame-ancestors\)|\(X-Frame-Options\)/);
     });
+});
+
+describe('a list of oEmbed providers', () => {
+  const endpoint = { url: 'https://moorreel.localhost/oembed', schemes: ['https://moorreel.localhost/watch/*'] };
+  const list = (...entries: unknown[]) => {
+    const read = readProviderList(JSON.stringify(entries));
+    if (!read.ok) throw new Error(read.why);
+    return read;
+  };
+  const entry = (endpoints: unknown, more: object = {}) => ({ provider_name: 'Moorreel', provider_url: 'https://moorreel.localhost/', endpoints, ...more });
+
+  it('makes its endpoints known, with their links and formats', () => {
+    const { endpoints, unusable, entries } = list(
+      entry([endpoint]),
+      entry([{ ...endpoint, schemes: ['https://*.moorreel.localhost/watch/*'] }]),
+      entry([{ url: 'https://moorreel.localhost/oembed.{format}', schemes: ['http://moorreel.localhost/*'], formats: ['json', 'XML'], discovery: true }]),
+      { ...entry([{ url: 'https://tarncast.localhost/o.xml', schemes: ['https://tarncast.localhost/*'] }]), provider_name: 'Tarncast', provider_url: 'nowhere' },
+    );
+    expect([entries, unusable]).to.deep.equal([4, []]);
+    const site = 'https://moorreel.localhost/';
+    expect(endpoints).to.deep.equal([
+      { provider: 'Moorreel', site, url: endpoint.url, schemes: [...endpoint.schemes, 'https://*.moorreel.localhost/watch/*'], formats: ['json'] },
+      { provider: 'Moorreel', site, url: 'https://moorreel.localhost/oembed.{format}', schemes: ['http://moorreel.localhost/*'], formats: ['json', 'xml'] },
+      { provider: 'Tarncast', site: '', url: 'https://tarncast.localhost/o.xml', schemes: ['https://tarncast.localhost/*'], formats: ['xml'] },
+    ]);
+  });
+
+  for (const [label, given, what, why] of [
+    ['no object', 7, 'the entry', /no object/],
+    ['no name', { ...entry([endpoint]), provider_name: ' ' }, 'provider_name', /no name/],
+    ['no endpoints', entry([]), 'endpoints', /names none/],
+    ['no address', entry([{ schemes: ['https://a.localhost/*'] }]), 'url', /not the address/],
+    ['an address of another kind', entry([{ ...endpoint, url: 'ftp://a.localhost/' }]), 'ftp://a.localhost/', /not the address/],
+    ['no links', entry([{ url: endpoint.url, discovery: true }]), endpoint.url, /found by what their own pages say/],
+    ['another format', entry([{ ...endpoint, formats: ['yaml'] }]), endpoint.url, /neither in JSON nor in XML/],
+    ['links of another kind', entry([{ ...endpoint, schemes: ['reel:*'] }]), 'reel:*', /only links with http/],
+    ['a star within a name', entry([{ ...endpoint, schemes: ['https://*reel.localhost/*'] }]), 'https://*reel.localhost/*', /before its first dot/],
+    ['a star at the end of a host', entry([{ ...endpoint, schemes: ['https://reel.*/x'] }]), 'https://reel.*/x', /before its first dot/],
+    ['all hosts of a domain', entry([{ ...endpoint, schemes: ['https://*.localhost/*'] }]), 'https://*.localhost/*', /too much/],
+    ['a number for a pattern', entry([{ ...endpoint, schemes: [4] }]), '', /no pattern/],
+  ] as [string, unknown, string, RegExp][])
+    it(`says what cannot be used, and takes the rest: ${label}`, () => {
+      const { endpoints, unusable } = list(given, { ...entry([endpoint]), provider_name: 'Other' });
+      expect(unusable[0]).to.include({ entry: 1, what });
+      expect(unusable[0]!.why).to.match(why);
+      expect(endpoints.map(({ provider }) => provider)).to.deep.equal(['Other']);
+    });
+
+  it('is refused whole where it is no list', () => {
+    for (const text of ['', '{}', '[', 'words']) expect(readProviderList(text).ok, text).to.equal(false);
+    expect(list()).to.deep.equal({ ok: true, entries: 0, endpoints: [], unusable: [] });
+  });
+
+  for (const [link, scheme, fits] of [
+    ['https://a.localhost/watch/7', 'https://a.localhost/watch/*', true],
+    ['http://a.localhost/watch/7?x=1#y', 'https://a.localhost/watch/*', true],
+    ['https://a.localhost/watch', 'https://a.localhost/watch/*', false],
+    ['https://b.a.localhost/x', 'https://*.a.localhost/*', true],
+    ['https://a.localhost/x', 'https://*.a.localhost/*', false],
+    ['https://evila.localhost/x', 'https://*.a.localhost/*', false],
+    ['https://A.localhost/x', 'https://a.LOCALHOST/x', true],
+    ['https://a.localhost/X', 'https://a.localhost/x', false],
+    ['https://a.localhost:8080/x', 'https://a.localhost/x', false],
+    ['https://a.localhost:8080/x', 'https://a.localhost:8080/*', true],
+    ['https://a.localhost/', 'https://a.localhost', true],
+    ['https://a.localhost/u/me/s/one', 'https://a.localhost/u/*/s/*', true],
+    ['https://a.localhost/u/me/t/one', 'https://a.localhost/u/*/s/*', false],
+    ['ftp://a.localhost/x', 'https://a.localhost/x', false],
+    ['https://other.localhost/?https://a.localhost/watch/7', 'https://a.localhost/watch/*', false],
+    ['https://a.localhost@other.localhost/watch/7', 'https://a.localhost/watch/*', false],
+  ] as const)
+    it(`${fits ? 'knows' : 'does not know'} ${link} by ${scheme}`, () => {
+      expect(fitsScheme(link, scheme)).to.equal(fits);
+      if (fits) expect(hostsFor(new URL(link).hostname)).to.include(schemeHost(scheme));
+    });
+
+  it('matches stars as a regular expression would, however many there are', () => {
+    const path = fc.array(fc.constantFrom('a', 'b', '/', 'ab', '-'), { maxLength: 8 }).map((parts) => parts.join(''));
+    const pattern = fc.array(fc.constantFrom('a', 'b', '/', '*', '**', 'ab'), { maxLength: 6 }).map((parts) => parts.join(''));
+    fc.assert(
+      fc.property(path, pattern, (text, stars) => {
+        const oracle = new RegExp(`^/${stars.replaceAll('*', '[^]*')}$`).test(new URL(`https://a.localhost/${text}`).pathname);
+        expect(fitsScheme(`https://a.localhost/${text}`, `https://a.localhost/${stars}`)).to.equal(oracle);
+      }),
+      { seed: 20261123, numRuns: 2000 },
+    );
+    expect(fitsScheme(`https://a.localhost/${'a'.repeat(20_000)}`, `https://a.localhost/${'*a'.repeat(200)}*b`)).to.equal(false);
+  });
 });

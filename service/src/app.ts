@@ -8,6 +8,7 @@ import type { Connection } from './database/connect.ts';
 import { changeHandlers } from './http/changes.ts';
 import { codeHandlers } from './http/codes.ts';
 import { consolePolicy, serveConsole } from './http/console.ts';
+import { endpointHandlers } from './http/endpoints.ts';
 import { embedHandlers } from './http/embeds.ts';
 import { importHandlers } from './http/imports.ts';
 import { mountRoutes } from './http/mount.ts';
@@ -20,6 +21,7 @@ import { answerProblems, noRoute } from './http/problems.ts';
 import { revisionHandlers } from './http/revisions.ts';
 import { sessionHandlers } from './http/session.ts';
 import { sweepHandlers } from './http/sweeps.ts';
+import type { Answers } from './fetching/answers.ts';
 import type { Fetching } from './fetching/client.ts';
 import type { Making } from './work/making.ts';
 import type { Shelf } from './work/shelf.ts';
@@ -35,6 +37,7 @@ export interface Deps {
   shelf: Shelf;
   runner: Pick<Runner, 'nudge'>;
   fetching: Pick<Fetching, 'readPage' | 'get'>;
+  answers: Answers;
   reader: Reader;
   /** Asked at each request, as ports are known only once they are listened on. */
   origins: () => Origins;
@@ -65,6 +68,7 @@ export function createApp(deps: Deps): Express {
     ...importHandlers(deps),
     ...presetHandlers(deps),
     ...providerHandlers(deps),
+    ...endpointHandlers(deps),
     ...placeHandlers(deps),
     ...placementHandlers(deps),
     ...sweepHandlers(deps),

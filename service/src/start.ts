@@ -9,6 +9,7 @@ import { connectDatabase, type Connection } from './database/connect.ts';
 import { openDataFolder } from './database/folder.ts';
 import { lockFolder } from './database/lock.ts';
 import { startPrivateDatabase } from './database/private.ts';
+import { createAnswers } from './fetching/answers.ts';
 import { createFetching } from './fetching/client.ts';
 import { createReader } from './reading/reader.ts';
 import { createFramesApp } from './frames/app.ts';
@@ -67,7 +68,20 @@ export async function startOrbis(
     undo.push(() => runner.stop());
     let origins: Origins | null = null;
     const known = (): Origins => origins!;
-    const app = createApp({ connection, making, shelf, runner, fetching, reader, origins: known, now, log, version, trustProxy: settings.ORBIS_TRUST_PROXY });
+    const app = createApp({
+      connection,
+      making,
+      shelf,
+      runner,
+      fetching,
+      answers: createAnswers(),
+      reader,
+      origins: known,
+      now,
+      log,
+      version,
+      trustProxy: settings.ORBIS_TRUST_PROXY,
+    });
     const frames = createFramesApp({ connection, origins: known, now });
     const port = await listen(createServer(app), settings.ORBIS_HOST, settings.ORBIS_PORT, 'ORBIS_PORT', undo);
     const framesPort = await listen(createServer(frames), settings.ORBIS_HOST, settings.ORBIS_FRAMES_PORT, 'ORBIS_FRAMES_PORT', undo);

@@ -1,4 +1,5 @@
 import { embedRoutes } from './embeds.ts';
+import { endpointRoutes } from './endpoints.ts';
 import { groupRoutes } from './groups.ts';
 import { harvestRoutes } from './harvests.ts';
 import { placeRoutes } from './places.ts';
@@ -7,11 +8,12 @@ import { sessionRoutes } from './session.ts';
 import { sweepRoutes } from './sweeps.ts';
 
 /** Every operation of the interface, by its name. */
-export const routes = { ...sessionRoutes, ...embedRoutes, ...groupRoutes, ...harvestRoutes, ...placeRoutes, ...providerRoutes, ...sweepRoutes };
+export const routes = { ...sessionRoutes, ...embedRoutes, ...groupRoutes, ...harvestRoutes, ...placeRoutes, ...providerRoutes, ...endpointRoutes, ...sweepRoutes };
 export type Routes = typeof routes;
 export type RouteName = keyof Routes;
 
 /** Below this address everything of version 1 answers. */
 export const apiBase = '/api/v1';
 
+export type { EndpointImport, OembedEndpointRow } from './endpoints.ts';
 export type { AnswerOf, BodyInput, BodyOf, ParamsOf, QueryInput, QueryOf, Route } from './route.ts';

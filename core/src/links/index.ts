@@ -2,4 +2,5 @@
 export { discoverOembed, type OembedEndpoint } from './discover.ts';
 export { framingOf, type Framing } from './framing.ts';
 export { codeOfOembed, parseOembed, type OembedAnswer, type OembedFormat, type OembedParsed } from './oembed.ts';
-export { oembedAddress } from './ask.ts';
+export { oembedAddress, withRoom, type OembedRoom } from './ask.ts';
+export { fitsScheme, hostsFor, readProviderList, schemeHost, type ListedEndpoint, type ProviderList, type Unusable } from './provider-list.ts';

@@ -2,6 +2,7 @@ import { limits, linkIn, powersOf, previewDocument, read } from '@orbis/core';
 import { OrbisError, tellReading } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 import { relayPath } from '../frames/relay.ts';
+import { endpointsOf } from '../store/endpoints.ts';
 import { newPublicId } from '../store/ids.ts';
 import { insertPreview } from '../store/previews.ts';
 import { outcomeOf, refuseProblems, tellOutcome, type CodeSource } from '../work/codes.ts';
@@ -36,9 +37,17 @@ export function codeHandlers(deps: Deps): Handlers<Named<'readings' | 'links' | 
     'links.find': async ({ body, act }) => {
       const link = linkIn(body.link);
       if (link === null) throw new OrbisError('no-link', { found: body.link.trim().slice(0, 100) });
-      const asks = asksOf(link, making());
+      const [listed = null] = await endpointsOf(db, link);
+      const asks = asksOf(link, making(), listed);
       if (!body.ask) return { data: { link, asks, code: read(link, making()).made, found: null } };
-      const { code, found } = await findLink(link, { making: making(), fetching: deps.fetching, declared: await declaredAddresses(db), now: act.now });
+      const { code, found } = await findLink(link, {
+        making: making(),
+        listed,
+        answers: deps.answers,
+        fetching: deps.fetching,
+        declared: await declaredAddresses(db),
+        now: act.now,
+      });
       return { data: { link, asks, code, found } };
     },
     'outcomes.create': async ({ body }) => {

@@ -1,7 +1,8 @@
-import { openCode, type Wishes } from '@orbis/core';
+import { openCode, type OembedRoom, type Wishes } from '@orbis/core';
 import { OrbisError } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 import { changeEmbed, insertEmbed, listEmbeds, setTags, tagsOf } from '../store/embeds.ts';
+import { endpointsOf } from '../store/endpoints.ts';
 import { declaredAddresses } from '../store/places.ts';
 import { keyset } from '../store/pages.ts';
 import { newRevision, outcomeOf, refuseProblems } from '../work/codes.ts';
@@ -23,7 +24,11 @@ export function embedHandlers(deps: Deps): Handlers<Named<'embeds'>> {
       return { data: { items: await tellSummaries(db, page.items), next: page.next } };
     },
     'embeds.create': async ({ body, act }) => {
-      const follow = async (link: string) => findLink(link, { making: making(), fetching: deps.fetching, declared: await declaredAddresses(db), now: act.now });
+      const room = roomIn(body);
+      const follow = async (link: string) => {
+        const [listed = null] = await endpointsOf(db, link);
+        return findLink(link, { making: making(), listed, answers: deps.answers, room, fetching: deps.fetching, declared: await declaredAddresses(db), now: act.now });
+      };
       const taken = await takeIn(db, body.text, deps, { mend: body.mend, ...(body.ask ? { follow } : {}) });
       const wishes: Wishes = { settings: { ...taken.asked, ...body.settings }, dress: body.dress };
       refuseProblems(outcomeOf({ base: taken.code.text, found: taken.found, wishes }, making(), null).outcome);
@@ -58,4 +63,10 @@ export function embedHandlers(deps: Deps): Handlers<Named<'embeds'>> {
       return reply(await untilFree(() => db.transaction((tx) => insertEmbed(tx, values, act))), 201);
     },
   };
+}
+
+/* How large the wishes let it be: its provider is asked for no more. */
+function roomIn({ settings, dress }: Wishes): OembedRoom {
+  const maxWidth = dress['max-width'] ?? settings.width;
+  return { ...(maxWidth !== undefined && { maxWidth }), ...(settings.height !== undefined && { maxHeight: settings.height }) };
 }

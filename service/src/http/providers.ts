@@ -59,7 +59,7 @@ export function providerHandlers(deps: Deps): Handlers<Named<'providers' | 'rule
     },
     'providers.learn': async ({ body, act }) => {
       const { sheets } = shelf.making();
-      return { data: await learn(body, { sheets, reader: deps.reader, fetching: deps.fetching, declared: await declaredAddresses(db), now: act.now }) };
+      return { data: await learn(body, { sheets, reader: deps.reader, fetching: deps.fetching, answers: deps.answers, declared: await declaredAddresses(db), now: act.now }) };
     },
     'providers.save': async ({ params, body, matchState, act }) => {
       const sheet = sheetIn(body.text);

@@ -8,13 +8,17 @@ import {
   oembedEndpoint,
   parseOembed,
   read,
+  withRoom,
+  type ListedEndpoint,
   type OembedAnswer,
+  type OembedRoom,
   type OembedEndpoint,
   type Settings,
   type Sheet,
   type SheetMatch,
 } from '@orbis/core';
 import { OrbisError, type Found } from '@orbis/contract';
+import type { Answers } from '../fetching/answers.ts';
 import { decodeBody, isPage, type Fetched, type Fetching } from '../fetching/client.ts';
 import { FetchFailure } from '../fetching/failure.ts';
 import { factsOfFile } from '../fetching/file-facts.ts';
@@ -30,6 +34,11 @@ export interface FoundLink {
 interface Tools {
   making: Making;
   fetching: Pick<Fetching, 'get'>;
+  answers: Answers;
+  /** How large it may be, where somebody said it. */
+  room?: OembedRoom;
+  /** Who is known to answer about this link, beside the sheets. */
+  listed: Listed;
   /** Addresses of the owner's sites, where the embed will be shown. */
   declared: readonly string[];
   now: Date;
@@ -38,18 +47,26 @@ interface Tools {
 /** As much of a file as tells what it is. */
 const beginning = 512 * 1024;
 
+/** Who is known to answer about a link, out of lists of oEmbed providers. */
+export type Listed = Pick<ListedEndpoint, 'provider' | 'url' | 'formats'> | null;
+
 /** Whom Orbis would ask about a link, and for what, before it does. */
-export function asksOf(link: string, { sheets }: Making): { host: string; what: string }[] {
+export function asksOf(link: string, { sheets }: Making, listed: Listed): { host: string; what: string }[] {
   const match = matchLink(link, sheets);
+  const answering = (endpoint: string, name: string): { host: string; what: string }[] => [
+    { host: new URL(endpoint).host, what: `what it knows of this link (${name} answers such questions)` },
+  ];
   if (match && isProvider(match.sheet)) {
     const endpoint = oembedEndpoint(match);
-    return endpoint === null ? [] : [{ host: new URL(endpoint).host, what: `what it knows of this link (${match.sheet.name} answers such questions)` }];
+    return endpoint === null ? [] : answering(endpoint, match.sheet.name);
   }
+  if (listed) return answering(listed.url, listed.provider);
   return [{ host: new URL(link).host, what: 'the page or file itself; and, if the page names somebody who answers questions about it, that one' }];
 }
 
 /**
- * Finds out what a link leads to: by its provider's sheet, else by oEmbed that its page names, else as a file by its
+ * Finds out what a link leads to: by its provider's sheet, else by whoever is known to answer about such links (oEmbed),
+ * or whom its page names, else as a file by its
  * first bytes, else as a page that may be shown in a frame.
  * @throws OrbisError `link-unreachable`, `link-refuses-frames` or `link-not-shown`; nothing is kept then.
  */
@@ -57,7 +74,8 @@ export async function findLink(link: string, tools: Tools): Promise<FoundLink> {
   const match = matchLink(link, tools.making.sheets);
   if (!match) throw new OrbisError('link-not-known', { link: link.slice(0, 200) });
   try {
-    return isProvider(match.sheet) ? await byProvider(link, match, tools) : await byLooking(link, match, tools);
+    if (isProvider(match.sheet)) return await byProvider(link, match, tools);
+    return tools.listed ? await byList(link, tools.listed, tools) : await byLooking(link, match, tools);
   } catch (error) {
     throw unreachable(error);
   }
@@ -68,7 +86,7 @@ export async function findLink(link: string, tools: Tools): Promise<FoundLink> {
  * nobody.
  * @throws OrbisError `link-unreachable`.
  */
-export async function discoverAnswer(link: string, tools: Omit<Tools, 'making'>): Promise<{ answer: OembedAnswer; endpoint: OembedEndpoint } | null> {
+export async function discoverAnswer(link: string, tools: Omit<Tools, 'making' | 'listed'>): Promise<{ answer: OembedAnswer; endpoint: OembedEndpoint } | null> {
   try {
     const page = await lookAt(link, tools);
     const type = page.headers.get('content-type') ?? '';
@@ -82,7 +100,7 @@ export async function discoverAnswer(link: string, tools: Omit<Tools, 'making'>)
 
 const unreachable = (error: unknown): unknown => (error instanceof FetchFailure ? new OrbisError('link-unreachable', { why: error.message, remedy: error.remedy }) : error);
 
-const lookAt = (link: string, { fetching, declared }: Omit<Tools, 'making'>): Promise<Fetched> =>
+const lookAt = (link: string, { fetching, declared }: Omit<Tools, 'making' | 'listed'>): Promise<Fetched> =>
   fetching.get(link, { declared, accept: 'text/html, application/xhtml+xml;q=0.9, */*;q=0.8', beginning, range: beginning });
 
 const isProvider = ({ files, pages }: Sheet): boolean => !files && !pages;
@@ -92,11 +110,21 @@ async function byProvider(link: string, match: SheetMatch, tools: Tools): Promis
   const endpoint = oembedEndpoint(match);
   if (endpoint === null) return { code: codeFromLink(match), asked, found: { ...nothing(link, tools), how: 'sheet', provider: match.sheet.name } };
   const format = match.sheet.oembed!.formats?.[0] ?? 'json';
-  const address = oembedAddress(endpoint, link, { format });
+  const address = oembedAddress(endpoint, link, { format, ...tools.room });
   const answer = await ask({ href: address, format }, tools);
   // The sheet knows the provider's code better than a general answer: only its title comes from there.
   const code = codeFromLink(match, answer.title ?? undefined);
   return { code, asked, found: { ...told(answer, nothing(link, tools)), how: 'sheet', provider: answer.provider ?? match.sheet.name, endpoint: address } };
+}
+
+async function byList(link: string, { provider, url, formats }: NonNullable<Listed>, tools: Tools): Promise<FoundLink> {
+  const format = formats[0] ?? 'json';
+  const href = oembedAddress(url, link, { format, ...tools.room });
+  const answer = await ask({ href, format }, tools);
+  const code = codeOfOembed(answer);
+  if (code === null) throw new FetchFailure(`${provider} says of this link that it is a mere link, and has no code for it.`, 'Put a link to it on your page instead.');
+  const found = told(answer, nothing(link, tools));
+  return { code, asked: titleWhereMissing(code, answer, tools.making), found: { ...found, how: 'oembed', provider: found.provider ?? provider, endpoint: href } };
 }
 
 async function byLooking(link: string, match: SheetMatch, tools: Tools): Promise<FoundLink> {
@@ -109,9 +137,10 @@ async function byPage(link: string, page: Fetched, html: string, tools: Tools): 
   const [endpoint] = discoverOembed({ html, linkHeader: page.headers.get('link'), base: page.url });
   const plain = { ...nothing(link, tools), url: page.url, title: titleOf(html) };
   if (endpoint) {
-    const answer = await ask(endpoint, tools);
+    const href = withRoom(endpoint.href, tools.room ?? {});
+    const answer = await ask({ ...endpoint, href }, tools);
     const code = codeOfOembed(answer);
-    if (code !== null) return { code, asked: titleWhereMissing(code, answer, tools.making), found: { ...told(answer, plain), how: 'oembed', endpoint: endpoint.href } };
+    if (code !== null) return { code, asked: titleWhereMissing(code, answer, tools.making), found: { ...told(answer, plain), how: 'oembed', endpoint: href } };
   }
   const sheet = tools.making.sheets.find(({ pages }) => pages);
   if (!sheet) throw new OrbisError('link-not-known', { link: link.slice(0, 200) });
@@ -158,10 +187,13 @@ function sheetForType(type: string | null, byName: Sheet, sheets: readonly Sheet
   return sheets.find((sheet) => sheet.files !== undefined && sheet.kind === kind) ?? null;
 }
 
-async function ask({ href, format }: OembedEndpoint, { fetching, declared }: Omit<Tools, 'making'>): Promise<OembedAnswer> {
+async function ask({ href, format }: OembedEndpoint, { fetching, declared, answers }: Omit<Tools, 'making' | 'listed'>): Promise<OembedAnswer> {
+  const kept = answers.get(href);
+  if (kept) return kept;
   const { body, headers, url } = await fetching.get(href, { declared, accept: format === 'json' ? 'application/json' : 'text/xml, application/xml;q=0.9', beginning });
   const parsed = parseOembed(decodeBody(body, headers.get('content-type') ?? ''), format);
   if (!parsed.ok) throw new FetchFailure(`${new URL(url).host} was asked about this link, but ${parsed.why}.`, 'Copy the provider’s embed code instead of the link.');
+  answers.keep(href, parsed.answer);
   return parsed.answer;
 }
 

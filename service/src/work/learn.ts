@@ -1,5 +1,6 @@
 import { linkIn, type LearnAnswers, type LearnContext, type Sheet } from '@orbis/core';
 import { OrbisError, sayLearnedLine, tellLearnProblem, writeSheet, type SheetProposal } from '@orbis/contract';
+import type { Answers } from '../fetching/answers.ts';
 import type { Fetching } from '../fetching/client.ts';
 import type { Reader } from '../reading/reader.ts';
 import { discoverAnswer } from './find-link.ts';
@@ -8,6 +9,7 @@ interface Tools {
   sheets: readonly Sheet[];
   reader: Pick<Reader, 'learnFrom'>;
   fetching: Pick<Fetching, 'get'>;
+  answers: Answers;
   declared: readonly string[];
   now: Date;
 }

@@ -1,0 +1,26 @@
+import { readProviderList } from '@orbis/core';
+import { OrbisError, type OembedEndpointRow } from '@orbis/contract';
+import type { Deps } from '../app.ts';
+import { deleteEndpoint, listEndpoints, putEndpoints, type EndpointRow } from '../store/endpoints.ts';
+import { keyset } from '../store/pages.ts';
+import { untilFree } from '../work/until-free.ts';
+import type { Handlers, Named } from './reply.ts';
+
+/** Who is known to answer questions about links, out of lists of such providers. */
+export function endpointHandlers({ connection: { db } }: Deps): Handlers<Named<'endpoints'>> {
+  const tell = ({ publicId, provider, site, url, schemes, formats }: EndpointRow): OembedEndpointRow => ({ id: publicId, provider, site, url, schemes, formats });
+  return {
+    'endpoints.list': async ({ query }) => ({ data: keyset(await listEndpoints(db, query), query.limit, tell) }),
+    'endpoints.import': async ({ body, act }) => {
+      const list = readProviderList(body.text);
+      if (!list.ok) throw new OrbisError('list-invalid', { why: list.why });
+      const done = await untilFree(() => db.transaction((tx) => putEndpoints(tx, list.endpoints, act)));
+      return { data: { entries: list.entries, endpoints: list.endpoints.length, ...done, unusable: list.unusable } };
+    },
+    'endpoints.remove': async ({ params }) => {
+      if (!(await deleteEndpoint(db, params.endpoint)))
+        throw new OrbisError('not-found', { what: 'oEmbed endpoint', key: params.endpoint, remedy: '“orbis providers endpoints” shows them.' });
+      return { data: undefined, status: 204 };
+    },
+  };
+}

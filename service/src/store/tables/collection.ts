@@ -1,0 +1,94 @@
+/** Embeds, their sources and their revisions. */
+import { index, int, json, longtext, mediumtext, mysqlEnum, mysqlTable, primaryKey, unique, varchar } from 'drizzle-orm/mysql-core';
+import type { Dress, Settings } from '@orbis/core';
+import type { Found } from '@orbis/contract';
+import { ascii, id, ref, when } from './columns.ts';
+import { created } from './people.ts';
+
+export const embed = mysqlTable(
+  'embed',
+  {
+    id: id(),
+    key: ascii({ length: 80 }).notNull().unique(),
+    name: varchar({ length: 120 }).notNull(),
+    notes: mediumtext().notNull(),
+    kind: varchar({ length: 20 }).notNull(),
+    provider: varchar({ length: 60 }),
+    level: mysqlEnum(['error', 'warning', 'note']),
+    /** Number of the newest source and the newest revision. */
+    source: int().notNull(),
+    revision: int().notNull(),
+    retiredAt: when(),
+    /** Counts every change of the row, for lost updates. */
+    version: int().notNull().default(1),
+    changedAt: when().notNull(),
+    ...created,
+  },
+  (t) => [index('embed_kind').on(t.kind, t.id)],
+);
+
+export const embedTag = mysqlTable(
+  'embed_tag',
+  {
+    embedId: ref()
+      .notNull()
+      .references(() => embed.id),
+    tag: varchar({ length: 40 }).notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.embedId, t.tag] }), index('embed_tag_tag').on(t.tag)],
+);
+
+/** The hosts that an embed's code contacts, for searching. */
+export const embedHost = mysqlTable(
+  'embed_host',
+  {
+    embedId: ref()
+      .notNull()
+      .references(() => embed.id),
+    host: ascii({ length: 253 }).notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.embedId, t.host] }), index('embed_host_host').on(t.host)],
+);
+
+/** What was pasted, kept for ever; `base` is what edits count in. */
+export const source = mysqlTable(
+  'source',
+  {
+    id: id(),
+    embedId: ref()
+      .notNull()
+      .references(() => embed.id),
+    number: int().notNull(),
+    pasted: longtext().notNull(),
+    base: longtext().notNull(),
+    /** What was found out about the link that it was made of. */
+    found: json().$type<Found>(),
+    /** Of `base`, to find the same code again. */
+    digest: ascii({ length: 64 }).notNull(),
+    ...created,
+  },
+  (t) => [unique('source_number').on(t.embedId, t.number), index('source_digest').on(t.digest)],
+);
+
+export const revision = mysqlTable(
+  'revision',
+  {
+    id: id(),
+    embedId: ref()
+      .notNull()
+      .references(() => embed.id),
+    number: int().notNull(),
+    sourceId: ref()
+      .notNull()
+      .references(() => source.id),
+    leftOut: json().$type<number[]>().notNull(),
+    settings: json().$type<Settings>().notNull(),
+    dress: json().$type<Dress>().notNull(),
+    isolation: json().$type<Record<string, never>>().notNull(),
+    sheetId: varchar({ length: 60 }),
+    sheetDigest: ascii({ length: 64 }),
+    reason: varchar({ length: 200 }).notNull(),
+    ...created,
+  },
+  (t) => [unique('revision_number').on(t.embedId, t.number)],
+);

@@ -1,0 +1,45 @@
+/** Sites, pages and spots. */
+import { int, mysqlTable, smallint, unique, varchar } from 'drizzle-orm/mysql-core';
+import { ascii, exact, id, ref, when } from './columns.ts';
+import { created } from './people.ts';
+
+export const site = mysqlTable('site', {
+  id: id(),
+  key: ascii({ length: 60 }).notNull().unique(),
+  name: varchar({ length: 120 }).notNull(),
+  address: varchar({ length: 500 }).notNull(),
+  version: int().notNull().default(1),
+  ...created,
+});
+
+export const page = mysqlTable(
+  'page',
+  {
+    id: id(),
+    siteId: ref()
+      .notNull()
+      .references(() => site.id),
+    path: exact({ length: 340 }).notNull(),
+    title: varchar({ length: 200 }).notNull(),
+    checkedAt: when(),
+    ...created,
+  },
+  (t) => [unique('page_path').on(t.siteId, t.path)],
+);
+
+export const spot = mysqlTable(
+  'spot',
+  {
+    id: id(),
+    pageId: ref()
+      .notNull()
+      .references(() => page.id),
+    name: ascii({ length: 60 }).notNull(),
+    phone: smallint({ unsigned: true }).notNull(),
+    tablet: smallint({ unsigned: true }).notNull(),
+    desktop: smallint({ unsigned: true }).notNull(),
+    version: int().notNull().default(1),
+    ...created,
+  },
+  (t) => [unique('spot_name').on(t.pageId, t.name)],
+);

@@ -1,0 +1,65 @@
+/** Long work, and what sweeps saw. */
+import { foreignKey, index, int, json, mysqlEnum, mysqlTable, smallint, tinyint, unique, varchar } from 'drizzle-orm/mysql-core';
+import { ascii, id, ref, when } from './columns.ts';
+import { created } from './people.ts';
+import { placement, seenStates, type StoredFinding } from './placements.ts';
+import { page } from './places.ts';
+
+/** Long work, leased to one process at a time. */
+export const job = mysqlTable(
+  'job',
+  {
+    id: id(),
+    publicId: ascii({ length: 10 }).notNull().unique(),
+    kind: mysqlEnum(['sweep']).notNull(),
+    state: mysqlEnum(['waiting', 'running', 'done', 'stopped', 'failed']).notNull().default('waiting'),
+    scope: varchar({ length: 460 }),
+    leaseOwner: ascii({ length: 40 }),
+    leaseUntil: when(),
+    stopAsked: tinyint().notNull().default(0),
+    startedAt: when(),
+    endedAt: when(),
+    ...created,
+  },
+  (t) => [index('job_state').on(t.state, t.id)],
+);
+
+export const sweepPage = mysqlTable(
+  'sweep_page',
+  {
+    id: id(),
+    jobId: ref()
+      .notNull()
+      .references(() => job.id),
+    pageId: ref().notNull(),
+    state: mysqlEnum(['waiting', 'read', 'unreachable']).notNull().default('waiting'),
+    status: smallint({ unsigned: true }),
+    why: varchar({ length: 300 }),
+    digest: ascii({ length: 64 }),
+    readAt: when(),
+  },
+  (t) => [
+    unique('sweep_page_once').on(t.jobId, t.pageId),
+    // A page that is removed takes what sweeps saw of it along.
+    foreignKey({ name: 'sweep_page_page', columns: [t.pageId], foreignColumns: [page.id] }).onDelete('cascade'),
+  ],
+);
+
+export const sighting = mysqlTable(
+  'sighting',
+  {
+    id: id(),
+    sweepPageId: ref().notNull(),
+    placementId: ref()
+      .notNull()
+      .references(() => placement.id),
+    state: mysqlEnum([...seenStates, 'out-of-date']).notNull(),
+    delivery: int(),
+    line: int(),
+    findings: json().$type<StoredFinding[]>().notNull(),
+  },
+  (t) => [
+    foreignKey({ name: 'sighting_sweep_page', columns: [t.sweepPageId], foreignColumns: [sweepPage.id] }).onDelete('cascade'),
+    index('sighting_placement').on(t.placementId, t.id),
+  ],
+);
