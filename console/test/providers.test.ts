@@ -1,3 +1,4 @@
+import { fileURLToPath } from 'node:url';
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
 import { startTestOrbis, talkCode, type TestOrbis } from '../../service/test/support/orbis.ts';
@@ -196,5 +197,18 @@ describe('an owner who adjusts, at the console', function () {
     await collect('Slides', code('red-torches', ''), { page: 2 });
     const { data } = await test.client.call('embeds.read', { params: { embed: 'slides' } });
     expect([data.kind, data.provider]).to.deep.equal(['document', 'gladewick']);
+  });
+
+  it('takes in a list of providers, sees what of it cannot be used, finds who answers, and forgets one', async () => {
+    await page.goto(`${test.url}/providers`);
+    await page.getByLabel('A list of providers, as a file').setInputFiles(fileURLToPath(new URL('../../demo/samples/oembed-providers.json', import.meta.url)));
+    await page.getByText('Becksheet, https://becksheet.example/oembed: it names no links').waitFor();
+    await page.getByText('2 endpoints can be used; this cannot:').waitFor();
+    await page.getByLabel('Name, or a link: who answers').fill('https://www.moorreel.example/watch/7');
+    await expectSoon(async () => (await page.getByRole('button', { name: /^Forget / }).count()) === 1, 'only Moorreel is left');
+    await page.getByRole('button', { name: 'Forget Moorreel' }).click();
+    await page.getByText('Nobody who is known is called so').waitFor();
+    await page.getByLabel('Name, or a link: who answers').fill('');
+    await page.getByRole('button', { name: 'Forget Tarncast' }).waitFor();
   });
 });

@@ -11,6 +11,7 @@ import { ScreenHead } from '../parts/ScreenHead.tsx';
 import { Waiting } from '../parts/Waiting.tsx';
 import { plural } from '../parts/when.ts';
 import { sheetOriginWords } from '@orbis/contract';
+import { Endpoints } from './Endpoints.tsx';
 
 /** What Orbis knows of providers: their sheets. */
 export default function ProvidersScreen() {
@@ -43,6 +44,9 @@ export default function ProvidersScreen() {
             <SheetList items={builtIn} />
           </Card>
         )}
+        <Card title="Who answers about links">
+          <Endpoints />
+        </Card>
       </Box>
     </>
   );
