@@ -199,6 +199,8 @@ export const placementFinding = z.object({ rule: z.string(), level, facts: factR
 export const placement = z
   .object({
     id: publicId,
+    link: z.string().meta({ description: 'Where its document is served, for site editors that take a link only (oEmbed 1.0); what is changed later shows there by itself' }),
+    served: z.boolean().meta({ description: 'Whether the page showed it by that link when it was last seen' }),
     embed: key,
     embedName: z.string(),
     place: spotKey,

@@ -7,24 +7,33 @@ export interface Origins {
   /** As a source for a Content-Security-Policy. */
   framesSource: string;
   previewUrl(name: string): string;
+  /** Where a placement's document is served, for site editors that take a link only. */
+  placementUrl(id: string): string;
+  /** The placement whose document an address asks for, or null. */
+  placementName(hostname: string, path: string): string | null;
   /** The name of the preview that an address asks for, or null. */
   previewName(hostname: string, path: string): string | null;
 }
 
-const name = /^[0-9a-hjkmnp-tv-z]{20}$/;
+const previewShape = /^[0-9a-hjkmnp-tv-z]{20}$/;
+const placementShape = /^[0-9a-hjkmnp-tv-z]{10}$/;
 
 /** Works out the origins from the settings; where they say nothing, from the ports that are listened on. */
 export function originsOf({ publicUrl, framesUrl, port, framesPort }: { publicUrl: string | undefined; framesUrl: string | undefined; port: number; framesPort: number }): Origins {
   const frames = framesUrl ?? `http://*.frames.localhost:${framesPort}`;
   const ownHosts = frames.includes('://*.');
+  const at = (name: string): string => (ownHosts ? `${frames.replace('*', name)}/` : `${frames}/${name}`);
+  const asked = (hostname: string, path: string, shape: RegExp): string | null => {
+    const name = ownHosts ? hostname.split('.')[0]! : path.slice(1);
+    return shape.test(name) ? name : null;
+  };
   return {
     console: publicUrl ?? `http://localhost:${port}`,
     ownHosts,
     framesSource: frames,
-    previewUrl: (preview) => (ownHosts ? `${frames.replace('*', preview)}/` : `${frames}/${preview}`),
-    previewName: (hostname, path) => {
-      const asked = ownHosts ? hostname.split('.')[0]! : path.slice(1);
-      return name.test(asked) ? asked : null;
-    },
+    previewUrl: at,
+    previewName: (hostname, path) => asked(hostname, path, previewShape),
+    placementUrl: at,
+    placementName: (hostname, path) => asked(hostname, path, placementShape),
   };
 }

@@ -64,10 +64,11 @@ export async function startOrbis(
     const shelf = createShelf(sheets);
     await shelf.refresh(connection.db);
     const { making } = shelf;
-    const runner = createRunner({ db: connection.db, fetching, reader, making, refresh: () => shelf.refresh(connection.db), now }, randomUUID(), log);
-    undo.push(() => runner.stop());
     let origins: Origins | null = null;
     const known = (): Origins => origins!;
+    const sweeping = { db: connection.db, fetching, reader, making, refresh: () => shelf.refresh(connection.db), placementUrl: (id: string) => known().placementUrl(id), now };
+    const runner = createRunner(sweeping, randomUUID(), log);
+    undo.push(() => runner.stop());
     const app = createApp({
       connection,
       making,
@@ -82,7 +83,7 @@ export async function startOrbis(
       version,
       trustProxy: settings.ORBIS_TRUST_PROXY,
     });
-    const frames = createFramesApp({ connection, origins: known, now });
+    const frames = createFramesApp({ connection, origins: known, making, now });
     const port = await listen(createServer(app), settings.ORBIS_HOST, settings.ORBIS_PORT, 'ORBIS_PORT', undo);
     const framesPort = await listen(createServer(frames), settings.ORBIS_HOST, settings.ORBIS_FRAMES_PORT, 'ORBIS_FRAMES_PORT', undo);
     origins = originsOf({ publicUrl: settings.ORBIS_PUBLIC_URL, framesUrl: settings.ORBIS_FRAMES_URL, port, framesPort });

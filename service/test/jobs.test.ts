@@ -43,7 +43,15 @@ describe('the queue of jobs', () => {
     const fetching = createFetching({ allowPrivate: false });
     const reader = createReader();
     const second = createRunner(
-      { db, fetching, reader, making: () => ({ sheets: [], rules: { dropTracking: false } }), refresh: () => Promise.resolve(), now: () => new Date() },
+      {
+        db,
+        fetching,
+        reader,
+        making: () => ({ sheets: [], rules: { dropTracking: false } }),
+        refresh: () => Promise.resolve(),
+        placementUrl: (id) => `http://${id}.frames.localhost/`,
+        now: () => new Date(),
+      },
       'second',
       pino({ level: 'silent' }),
     );

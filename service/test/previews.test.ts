@@ -54,7 +54,7 @@ describe('previews', () => {
     const { data } = await test.client.call('previews.create', { body: { text: talkCode(1) } });
     for (const host of ['frames.localhost', 'localhost', '00000000000000000000.frames.localhost', "x'.frames.localhost"]) {
       const { status, body } = await get(data.url, { host: `${host}:1` });
-      expect([status, body]).to.deep.equal([404, 'There is no preview here, or its time is over.\n']);
+      expect([status, body]).to.deep.equal([404, 'There is nothing here, or its time is over.\n']);
     }
   });
 
@@ -82,7 +82,9 @@ describe('previews', () => {
   it('lose their origin where all of them share one host', async () => {
     const { data } = await test.client.call('previews.create', { body: { text: talkCode(1) } });
     const origins = originsOf({ publicUrl: 'https://a.example', framesUrl: 'https://f.example', port: 1, framesPort: 2 });
-    const server = createServer(createFramesApp({ connection: test.orbis.connection, origins: () => origins, now: () => new Date() }));
+    const server = createServer(
+      createFramesApp({ making: () => ({ sheets: [], rules: { dropTracking: false } }), connection: test.orbis.connection, origins: () => origins, now: () => new Date() }),
+    );
     await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
     const name = new URL(data.url).hostname.split('.')[0]!;
     const { status, headers } = await get(`http://127.0.0.1:${(server.address() as AddressInfo).port}/${name}`);

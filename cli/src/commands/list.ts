@@ -149,7 +149,8 @@ export const placementsOf = (client: Client, { site, embed, state }: Pick<Option
   all((after) => client.call('placements.list', { query: { limit, after, site, embed, state } }));
 
 /** Which revision the page carries, and which is the newest where that differs. */
-export function sayRevision(placement: { revision: number; carries: { revision: number | null } | null }): string {
+export function sayRevision(placement: { revision: number; served: boolean; carries: { revision: number | null } | null }): string {
+  if (placement.served) return `${placement.revision}, by link`;
   const carried = placement.carries?.revision;
   if (carried === undefined) return `– of ${placement.revision}`;
   return carried === placement.revision ? String(carried) : `${carried ?? '?'} of ${placement.revision}`;

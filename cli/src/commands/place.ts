@@ -21,10 +21,14 @@ export const addPlace: AddCommand = (program, run) => {
     .command('code')
     .argument('<embed>', 'the key of an embed, or the id of a placement')
     .argument('[place]', 'for which place; needed where it is in several')
+    .option('--link', 'a link instead, for site editors that take no code: what is changed later shows there by itself')
     .option('--bare', 'without a place: no mark, so that no sweep can know it again')
     .description('print the code to paste, and nothing else')
-    .addHelpText('after', '\nExamples:\n  orbis code opening-talk hollinfell/talks#main\n  orbis code opening-talk --bare > talk.html')
-    .action((embed: string, place: string | undefined, options: { bare?: boolean }) =>
+    .addHelpText(
+      'after',
+      '\nExamples:\n  orbis code opening-talk hollinfell/talks#main\n  orbis code opening-talk hollinfell/talks#main --link\n  orbis code opening-talk --bare > talk.html',
+    )
+    .action((embed: string, place: string | undefined, options: { bare?: boolean; link?: boolean }) =>
       run(async (tools) => {
         const client = tools.client();
         if (options.bare) {
@@ -34,6 +38,11 @@ export const addPlace: AddCommand = (program, run) => {
           return 0;
         }
         const placement = await thePlacement(client, embed, place);
+        if (options.link) {
+          const { data } = await client.call('placements.read', { params: { placement } });
+          tools.tell({ placement, link: data.link }, () => `${data.link}\n`);
+          return 0;
+        }
         const { data } = await client.call('deliveries.create', { params: { placement } });
         if (tools.io.errIsTerminal && !tools.json) tools.io.err(tools.colours.dim(`delivery ${data.number} of placement ${data.placement}, revision ${data.revision}\n`));
         tools.tell(data, () => withNewline(data.text));

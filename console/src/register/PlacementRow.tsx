@@ -41,8 +41,9 @@ export function PlacementRow({ placement, showEmbed = true }: { placement: Place
     },
   });
   const { carries, revision } = placement;
-  const which =
-    carries === null
+  const which = placement.served
+    ? `Shown by its link, always as it is now · last seen ${sayWhen(placement.lastSeenAt)}`
+    : carries === null
       ? `Not seen there yet; its newest revision is ${revision}.`
       : `${carries.revision === revision ? `Revision ${revision}` : `Revision ${carries.revision ?? '?'}, newest is ${revision}`} · last seen ${sayWhen(placement.lastSeenAt)}`;
   return (
@@ -79,6 +80,7 @@ export function PlacementRow({ placement, showEmbed = true }: { placement: Place
       )}
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
         <CopyButton text={code} label="Copy the code" onError={setError} />
+        <CopyButton text={placement.link} label="Copy a link instead" onError={setError} />
         <Button size="small" onClick={() => check.mutate()} disabled={check.isPending}>
           {check.isPending ? 'Reading the page…' : 'Check this page now'}
         </Button>

@@ -4,7 +4,7 @@ import type { Sheet } from '../sheets/sheet.ts';
 import { hostOf } from '../reading/addresses.ts';
 import { powersOf } from './powers.ts';
 
-/** A document in which foreign code is shown to its owner, with the policy that its server must send. */
+/** A document in which foreign code is shown, to its owner or on the owner's page, with the policy that its server must send. */
 export interface PreviewDocument {
   html: string;
   /** The value of a Content-Security-Policy header (CSP 3). */
@@ -13,8 +13,10 @@ export interface PreviewDocument {
 
 export interface PreviewOptions {
   title: string;
-  /** The origin that may frame it. */
+  /** The origins that may frame it, with blanks between them. */
   ancestors: string;
+  /** Where questions about it are answered (oEmbed 1.0, section 4). */
+  discovery?: readonly { type: string; href: string }[];
   language: string;
   /** The address of a script of ours that tells the page around it where the player is. */
   relay?: string;
@@ -34,9 +36,12 @@ const relayTag = (src: string, sheet: Sheet | null, to: string): string => {
  */
 export function previewDocument(text: string, reading: Reading, sheet: Sheet | null, options: PreviewOptions): PreviewDocument {
   const relay = tellsTime(reading, sheet) ? (options.relay ?? null) : null;
+  const links = (options.discovery ?? []).map(
+    ({ type, href }) => `\n<link rel="alternate" type="${escapeAttribute(type)}" href="${escapeAttribute(href)}" title="${escapeAttribute(options.title)}">`,
+  );
   const html = `<!doctype html>
 <html lang="${escapeAttribute(options.language)}">
-<head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>${escapeText(options.title)}</title>
+<head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>${escapeText(options.title)}</title>${links.join('')}
 <style>html{background:#fff;color:#222}body{margin:0;display:flow-root;font:16px/1.5 sans-serif}</style></head>
 <body>
 ${text}${relay === null ? '' : `\n${relayTag(relay, sheet, options.ancestors)}`}

@@ -4,3 +4,4 @@ export { framingOf, type Framing } from './framing.ts';
 export { codeOfOembed, parseOembed, type OembedAnswer, type OembedFormat, type OembedParsed } from './oembed.ts';
 export { oembedAddress, withRoom, type OembedRoom } from './ask.ts';
 export { fitsScheme, hostsFor, readProviderList, schemeHost, type ListedEndpoint, type ProviderList, type Unusable } from './provider-list.ts';
+export { offerOembed, writeOembed, type OembedOffer, type OfferedItem } from './offer.ts';

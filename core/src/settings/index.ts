@@ -8,3 +8,4 @@ export { parseTime, readTime, sayTime, writeTime } from './time.ts';
 export { parseSwitch } from './switch.ts';
 export { parseColour, parseCoordinates, sayCoordinates } from './values.ts';
 export { clipIn, switchIn } from './stored.ts';
+export { permissionsOf, shownElement } from './holders.ts';

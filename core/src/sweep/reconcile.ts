@@ -8,6 +8,8 @@ export interface Expected {
   seenBefore: boolean;
   /** The text that was issued under each delivery number for its spot. */
   issued: ReadonlyMap<number, string>;
+  /** The address of its document, which a site editor that takes a link puts into a frame. */
+  served?: string;
 }
 
 /** What a sweep makes out about one placement. `planned` and `missing` were not on the page. */
@@ -17,6 +19,8 @@ export interface PlacementSeen {
   /** The delivery that the page carries, as the mark says; null where it was not there. */
   delivery: number | null;
   line: number | null;
+  /** Whether the page shows its document in a frame. */
+  served: boolean;
   findings: PageFinding[];
 }
 
@@ -32,11 +36,13 @@ export function reconcile(seen: PageSeen, expected: readonly Expected[]): Placem
     const found = seen.marked.filter((code) => code.mark.placement === wanted.placement);
     const findings: PageFinding[] = [];
     if (seen.asText.some((mark) => mark.placement === wanted.placement)) findings.push({ rule: 'shown-as-text', level: 'error', facts: {} });
+    const served = wanted.served === undefined ? [] : seen.frames.filter(({ address }) => isSamePage(address, wanted.served!));
+    if (found.length + served.length > 1) findings.push({ rule: 'doubled', level: 'warning', facts: { times: found.length + served.length } });
+    if (found.length === 0 && served.length > 0) return { placement: wanted.placement, state: 'live', delivery: null, line: served[0]!.line, served: true, findings };
     if (found.length === 0) {
       if (wanted.seenBefore) findings.push({ rule: 'missing', level: 'error', facts: {} });
-      return { placement: wanted.placement, state: wanted.seenBefore ? 'missing' : 'planned', delivery: null, line: null, findings };
+      return { placement: wanted.placement, state: wanted.seenBefore ? 'missing' : 'planned', delivery: null, line: null, served: false, findings };
     }
-    if (found.length > 1) findings.push({ rule: 'doubled', level: 'warning', facts: { times: found.length } });
     const whole = found.find((code) => {
       const issued = wanted.issued.get(code.mark.delivery);
       return issued !== undefined && sameContent(code, issued);
@@ -46,8 +52,16 @@ export function reconcile(seen: PageSeen, expected: readonly Expected[]): Placem
       const issued = wanted.issued.get(best.mark.delivery) ?? null;
       findings.push({ rule: 'altered', level: 'warning', facts: { line: best.line, found: excerpt(best.source), issued: issued === null ? null : excerpt(issued) } });
     }
-    return { placement: wanted.placement, state: whole ? 'live' : 'altered', delivery: best.mark.delivery, line: best.line, findings };
+    return { placement: wanted.placement, state: whole ? 'live' : 'altered', delivery: best.mark.delivery, line: best.line, served: served.length > 0, findings };
   });
+}
+
+/* Scheme, parameters and fragment aside: editors change these, and it is the same document. */
+function isSamePage(address: string, served: string): boolean {
+  const full = address.startsWith('//') ? `https:${address}` : address;
+  if (!URL.canParse(full)) return false;
+  const [a, b] = [new URL(full), new URL(served)];
+  return a.host === b.host && a.pathname === b.pathname;
 }
 
 const excerpt = (text: string): string => (text.length > 600 ? `${text.slice(0, 600)}…` : text);

@@ -18,6 +18,8 @@ export interface MarkedCode {
 }
 
 export interface PageSeen {
+  /** The addresses of the frames on it, as written, with the lines where they stand. */
+  frames: { address: string; line: number }[];
   marked: MarkedCode[];
   /** Marks that visitors can read as text: the code was pasted where only text is taken. */
   asText: Mark[];
@@ -30,7 +32,7 @@ export interface PageSeen {
 export function sight(html: string): PageSeen {
   const page = parse(html, { sourceCodeLocationInfo: true });
   const position = positionsIn(html);
-  const seen: PageSeen = { marked: [], asText: [] };
+  const seen: PageSeen = { marked: [], asText: [], frames: [] };
   const stack: Node[] = [...page.childNodes].reverse();
   for (let node = stack.pop(); node; node = stack.pop()) {
     if (node.nodeName === '#text' && 'value' in node) {
@@ -42,6 +44,10 @@ export function sight(html: string): PageSeen {
     const place = node.sourceCodeLocation;
     if (mark && place) {
       seen.marked.push({ mark, ...position(place.startOffset), run: siblingsFrom(node), source: html.slice(place.startOffset, place.endOffset) });
+    }
+    if (node.tagName === 'iframe' && place) {
+      const address = node.attrs.find((a) => a.name === 'src' || a.name === 'data-src')?.value;
+      if (address) seen.frames.push({ address, line: position(place.startOffset).line });
     }
     for (let i = node.childNodes.length - 1; i >= 0; i--) stack.push(node.childNodes[i]!);
   }

@@ -24,12 +24,13 @@ import type { Handlers, Named } from './reply.ts';
 export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'deliveries'>> {
   const { making } = deps;
   const { db } = deps.connection;
+  const linkOf = (id: string): string => deps.origins().placementUrl(id);
   const byId = async (id: string): Promise<StoredPlacement> => {
     const row = await findPlacement(db, id);
     if (!row) throw new OrbisError('not-found', { what: 'placement', key: id, remedy: '“orbis list placements” shows them.' });
     return row;
   };
-  const told = async (id: string): Promise<Placement> => (await tellPlacements(db, [await byId(id)], making()))[0]!;
+  const told = async (id: string): Promise<Placement> => (await tellPlacements(db, [await byId(id)], making(), linkOf))[0]!;
 
   return {
     'placements.list': async ({ query }) => {
@@ -42,7 +43,7 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
       let { after } = query;
       for (;;) {
         const page = keyset(await listPlacements(db, filter, query.limit, after), query.limit, (row) => row);
-        const all = await tellPlacements(db, page.items, making());
+        const all = await tellPlacements(db, page.items, making(), linkOf);
         for (const [i, item] of all.entries()) {
           if (query.state !== undefined && item.state !== query.state) continue;
           items.push(item);

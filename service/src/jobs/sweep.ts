@@ -18,6 +18,8 @@ export interface SweepTools {
   making: () => Making;
   /** Reads the sheets again where somebody has changed them. */
   refresh: () => Promise<void>;
+  /** Where a placement's document is served. */
+  placementUrl: (id: string) => string;
   now: () => Date;
 }
 
@@ -30,7 +32,7 @@ export async function sweepOnePage(job: JobRow, tools: SweepTools): Promise<bool
   return true;
 }
 
-async function lookAt(row: PageOfSweep, { db, fetching, reader, making }: SweepTools): Promise<PageResult> {
+async function lookAt(row: PageOfSweep, { db, fetching, reader, making, placementUrl }: SweepTools): Promise<PageResult> {
   const placements = await everyPlacementOn(db, row.page.id);
   try {
     const answer = await fetching.readPage(pageUrl(row.site, row.page), await declaredAddresses(db));
@@ -44,19 +46,21 @@ async function lookAt(row: PageOfSweep, { db, fetching, reader, making }: SweepT
     const expected = placements.map((p) => ({
       placement: p.placement.publicId,
       seenBefore: p.placement.lastSeenAt !== null,
+      served: placementUrl(p.placement.publicId),
       issued: new Map((issued.get(p.id) ?? []).map(({ delivery }) => [delivery.number, delivery.text])),
     }));
     const seen = (await reader.sightPage(answer.text, expected)).map((result, i) => {
       const placed = placements[i]!;
       const carried = (issued.get(placed.id) ?? []).find((d) => d.delivery.number === result.delivery);
       const old = result.state === 'live' && carried !== undefined && isOutOfDate(placed, carried, making());
-      const { delivery, line, findings } = result;
+      const { delivery, line, served, findings } = result;
       // What is out of date is worked out anew whenever somebody asks, so only the sighting keeps it.
       return {
         placementId: placed.id,
         state: old ? ('out-of-date' as const) : result.state,
         delivery,
         line,
+        served,
         findings: old ? [...findings, outOfDateFinding(placed, carried)] : findings,
       };
     });
@@ -70,7 +74,7 @@ async function lookAt(row: PageOfSweep, { db, fetching, reader, making }: SweepT
       status: failure.status,
       why: failure.message,
       digest: null,
-      seen: placements.map((p) => ({ placementId: p.id, state: 'unreachable' as const, delivery: null, line: null, findings: [finding] })),
+      seen: placements.map((p) => ({ placementId: p.id, state: 'unreachable' as const, delivery: null, line: null, served: false, findings: [finding] })),
     };
   }
 }

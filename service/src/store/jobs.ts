@@ -143,6 +143,8 @@ export interface PlacementResult {
   state: (typeof sighting.$inferSelect)['state'];
   delivery: number | null;
   line: number | null;
+  /** Whether the page shows its document, by a link. */
+  served: boolean;
   findings: StoredFinding[];
 }
 
@@ -163,9 +165,9 @@ export async function recordPage(db: Database, row: PageOfSweep, result: PageRes
       .set({ state, status, why: why?.slice(0, 300) ?? null, digest, readAt: now })
       .where(eq(sweepPage.id, row.sweepPage.id));
     if (state === 'read') await tx.update(page).set({ checkedAt: now }).where(eq(page.id, row.page.id));
-    for (const { placementId, ...seen } of result.seen) {
+    for (const { placementId, served, ...seen } of result.seen) {
       // That it is out of date is worked out anew whenever somebody asks: only the sighting keeps it.
-      const onPage = seen.delivery !== null;
+      const onPage = seen.delivery !== null || served;
       await tx
         .update(placement)
         .set({

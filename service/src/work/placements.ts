@@ -29,7 +29,7 @@ export const outOfDateFinding = (row: StoredPlacement, carried: DeliveryWithRevi
 });
 
 /** Placements as the register shows them, with their states worked out as of now. */
-export async function tellPlacements(db: Handle, rows: readonly StoredPlacement[], making: Making): Promise<Placement[]> {
+export async function tellPlacements(db: Handle, rows: readonly StoredPlacement[], making: Making, linkOf: (id: string) => string): Promise<Placement[]> {
   const issued = groupBy(
     await deliveriesOf(
       db,
@@ -37,10 +37,10 @@ export async function tellPlacements(db: Handle, rows: readonly StoredPlacement[
     ),
     (d) => d.delivery.placementId,
   );
-  return rows.map((row) => tellPlacement(row, issued.get(row.placement.id) ?? [], making));
+  return rows.map((row) => ({ ...tellPlacement(row, issued.get(row.placement.id) ?? [], making), link: linkOf(row.placement.publicId) }));
 }
 
-function tellPlacement(row: StoredPlacement, issued: readonly DeliveryWithRevision[], making: Making): Placement {
+function tellPlacement(row: StoredPlacement, issued: readonly DeliveryWithRevision[], making: Making): Omit<Placement, 'link'> {
   const { placement, embed, site, page, spot } = row;
   const carried = issued.find((d) => d.delivery.number === placement.seenDelivery) ?? null;
   const last = issued.at(-1) ?? null;
@@ -48,6 +48,7 @@ function tellPlacement(row: StoredPlacement, issued: readonly DeliveryWithRevisi
   const findings = old ? [...placement.findings, outOfDateFinding(row, carried)] : placement.findings;
   return {
     id: placement.publicId,
+    served: placement.seen === 'live' && placement.seenDelivery === null,
     embed: embed.key,
     embedName: embed.name,
     place: writePlace({ site: site.key, path: page.path, spot: spot.name }),

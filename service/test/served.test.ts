@@ -1,0 +1,132 @@
+import { request } from 'node:http';
+import { expect } from 'chai';
+import { discoverOembed, parseOembed, read, type OembedAnswer } from '@orbis/core';
+import { loopbackFetch } from '@orbis/demo';
+import { declareSite, refusal, startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
+
+interface Got {
+  status: number;
+  headers: Record<string, string | string[] | undefined>;
+  body: string;
+}
+/* Node does not find *.localhost; the host is named in the request instead. */
+const get = (address: string): Promise<Got> =>
+  new Promise((resolve, reject) => {
+    const { host, port, pathname, search } = new URL(address);
+    request({ host: '127.0.0.1', port, path: pathname + search, headers: { host } }, (response) => {
+      let body = '';
+      response.on('data', (chunk: Buffer) => void (body += chunk.toString()));
+      response.on('end', () => resolve({ status: response.statusCode!, headers: response.headers, body }));
+    })
+      .on('error', reject)
+      .end();
+  });
+
+describe('Orbis as an oEmbed provider', function () {
+  this.timeout(60_000);
+  let test: TestOrbis;
+  let link: string;
+  let placement: string;
+  before(async () => {
+    test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });
+    await declareSite(test);
+    const { data: embed } = await test.client.call('embeds.create', { body: { name: 'Opening <talk>', text: talkCode(test.world.port), settings: { start: 112 } } });
+    const { data } = await test.client.call('placements.create', { body: { embed: embed.key, place: 'hollinfell/talks#opening' } });
+    ({ link, id: placement } = data);
+    expect(data.served).to.equal(false);
+  });
+  after(() => test.stop());
+  const ask = async (parameters: Record<string, string>, at = link): Promise<Got> => get(`${new URL('/oembed', at).href}?${new URLSearchParams(parameters).toString()}`);
+  const answer = async (parameters: Record<string, string> = {}, format: 'json' | 'xml' = 'json'): Promise<OembedAnswer> => {
+    const { body } = await ask({ url: link, format, ...parameters });
+    const parsed = parseOembed(body, format);
+    if (!parsed.ok) throw new Error(parsed.why);
+    return parsed.answer;
+  };
+  const wish = async (settings: object, dress: object = {}): Promise<void> => {
+    const { etag } = await test.client.call('embeds.read', { params: { embed: 'opening-talk' } });
+    await test.client.call('revisions.create', { params: { embed: 'opening-talk' }, ifMatch: etag!, body: { settings, dress } });
+  };
+  const publish = (code: string) =>
+    loopbackFetch()(`http://hollinfell.localhost:${test.world.port}/edit/talks`, {
+      method: 'POST',
+      redirect: 'manual',
+      body: new URLSearchParams({ 'spot-opening': code }).toString(),
+      headers: { 'content-type': 'application/x-www-form-urlencoded' },
+    });
+  const swept = async () => {
+    const { data } = await test.client.call('sweeps.create', { body: { page: 'hollinfell/talks' } });
+    for (let ended = false; !ended;) ended = (await test.client.call('sweeps.read', { params: { sweep: data.id } })).data.endedAt !== null;
+    return (await test.client.call('placements.read', { params: { placement } })).data;
+  };
+
+  it('serves the document of a placement on a host of its own, framed by its own site only, and names where questions go', async () => {
+    expect(link).to.match(/^http:\/\/[0-9a-z]{10}\.frames\.localhost:\d+\/$/);
+    const { status, headers, body } = await get(link);
+    expect(status).to.equal(200);
+    expect(body).to.include('from=112').and.include('<title>Opening &lt;talk&gt;</title>').and.not.include('data-orbis');
+    expect(headers['content-security-policy']).to.include(`frame-ancestors http://hollinfell.localhost:${test.world.port} ${test.url}`).and.include('sandbox allow-scripts');
+    expect(headers).to.not.have.property('set-cookie');
+    const found = discoverOembed({ html: body, linkHeader: null, base: link });
+    expect(found.map(({ format }) => format)).to.deep.equal(['json', 'xml']);
+    for (const { href, format } of found) {
+      const told = await get(href);
+      expect(told.status).to.equal(200);
+      const parsed = parseOembed(told.body, format);
+      expect(parsed.ok && [parsed.answer.type, parsed.answer.title, parsed.answer.width, parsed.answer.height]).to.deep.equal(['video', 'Opening <talk>', 560, 315]);
+    }
+  });
+
+  it('answers in JSON and in XML alike, with a frame no larger than there is room', async () => {
+    expect(await answer({}, 'xml')).to.deep.equal(await answer());
+    expect(read((await answer()).html!, { sheets: [] }).addresses[0]!.url).to.equal(link);
+    for (const [room, width, height] of [
+      [{ maxwidth: '320' }, 320, 180],
+      [{ maxheight: '90' }, 160, 90],
+      [{ maxwidth: '320', maxheight: '90' }, 160, 90],
+      [{ maxwidth: '5000' }, 560, 315],
+      [{ maxwidth: 'wide', maxheight: '-3' }, 560, 315],
+    ] as const) {
+      const told = await answer(room);
+      expect([told.width, told.height], JSON.stringify(room)).to.deep.equal([width, height]);
+      expect(told.html).to.include(`width="${width}" height="${height}"`);
+    }
+    expect((await answer()).cacheAge).to.be.greaterThan(0);
+  });
+
+  it('says 404 of what is none of its links, 501 of other formats, and 400 where no link is named', async () => {
+    const strange = link.replace(/\/\/\w{10}/, '//0000000000');
+    for (const [parameters, status] of [
+      [{ url: strange }, 404],
+      [{ url: 'https://elsewhere.localhost/x' }, 404],
+      [{ url: link.replace('frames.localhost', 'elsewhere.localhost') }, 404],
+      [{ url: 'words' }, 404],
+      [{ url: link, format: 'yaml' }, 501],
+      [{ url: strange, format: 'yaml' }, 501],
+      [{}, 400],
+    ] as [Record<string, string>, number][])
+      expect((await ask(parameters)).status, JSON.stringify(parameters)).to.equal(status);
+    expect((await get(strange)).status).to.equal(404);
+  });
+
+  it('shows what is changed later without pasting again, and a sweep knows it by its link', async () => {
+    await publish((await answer()).html!);
+    const live = await swept();
+    expect([live.state, live.served, live.carries, live.findings]).to.deep.equal(['live', true, null, []]);
+    await wish({ start: 60 });
+    expect((await get(link)).body).to.include('from=60');
+    expect((await swept()).state).to.equal('live');
+    const { data: delivery } = await test.client.call('deliveries.create', { params: { placement } });
+    await publish(`${(await answer()).html!}${delivery.text}`);
+    const both = await swept();
+    expect([both.state, both.served, both.findings.map(({ rule }) => rule)]).to.deep.equal(['live', false, ['doubled']]);
+    await publish('<p>nothing</p>');
+    expect((await swept()).state).to.equal('missing');
+  });
+
+  it('serves nothing of a placement that has ended', async () => {
+    await test.client.call('placements.delete', { params: { placement } });
+    expect([(await get(link)).status, (await ask({ url: link })).status]).to.deep.equal([404, 404]);
+    expect((await refusal(test.client.call('placements.read', { params: { placement } }))).code).to.equal('not-found');
+  });
+});
