@@ -455,4 +455,25 @@ describe('the command line with a service', function () {
     writeFileSync(list, '{"a": 1}');
     expect((await orbis(`providers import ${list}`)).exit).to.equal(2);
   });
+
+  it('collects several links at once, from the line and from a file', async () => {
+    const at = (host: string, path: string): string => `http://${host}.localhost:${test.world.port}${path}`;
+    const { exit, out, err } = await orbis(`collect ${at('kinorill', '/reels/tS9turning')} ${at('mapmere', '/maps/tarn')} --tag festival`);
+    expect([exit, out]).to.satisfy(
+      ([status, text]: [number, string]) => status === 0 && /the-tarn-where-the-festival-is +The tarn, where the festival is +http/.test(text),
+      out + err,
+    );
+    expect(err.match(/^Asking /gm)).to.have.length(2);
+    const list = join(folder, 'links.txt');
+    writeFileSync(list, `${at('tonebarn', '/hear/16')}\n${at('tonebarn', '/hear/17')}\n`);
+    expect(JSON.parse(await done(`collect ${list} --ask-nobody --json`)))
+      .to.have.property('taken')
+      .with.length(2);
+    for (const wrong of [`collect ${list} start=1:52`, `collect ${list} --name x`]) expect((await orbis(wrong)).exit, wrong).to.equal(2);
+    writeFileSync(list, `${at('mapmere', '/maps/map')}\n${at('mapmere', '/maps/nowhere')}\n`);
+    expect((await orbis(`collect ${list}`)).err).to.include('One of them cannot be taken in');
+    const some = await orbis(`collect ${list} --skip-refused`);
+    expect([some.exit, some.out.includes('left out')]).to.deep.equal([1, true]);
+    expect(await done(`collect ${at('kinorill', '/reels/nB4moorNight')} --ask-nobody`)).to.include('Collected as nb4moornight.');
+  });
 });

@@ -64,7 +64,12 @@ export const catalogue = {
     () =>
       'This is a code that was copied as text: visitors would read it instead of seeing the embed. Let it be mended (in the console with “Mend it”, on the command line with --mend), or copy it from the provider’s own field once more, as plain text.',
   ),
-  'several-links': row(422, 2, 'Several links', (f) => `There are ${f.count} links in this. Collect them one by one: each becomes an embed of its own, with its own name.`),
+  'several-links': row(
+    422,
+    2,
+    'Several links',
+    (f) => `There are ${f.count} links in this. Each becomes an embed of its own: collect them as links (orbis collect takes several), not as one code.`,
+  ),
   'link-not-known': row(422, 2, 'Link not known', (f) => `No provider sheet knows links like ${f.link}. Copy the provider’s embed code instead of the link.`),
   'no-link': row(422, 2, 'Not a link', (f) => `“${f.found}” is not a link. A link begins with https:// or http://.`),
   'link-unreachable': row(
@@ -158,8 +163,7 @@ export const catalogue = {
     422,
     2,
     'Not all can be taken in',
-    (f) =>
-      `${f.count === 1 ? 'One of the codes' : `${f.count} of the codes`} cannot be taken in: ${f.items}. Nothing was collected; leave them out, or skip them (--skip-refused).`,
+    (f) => `${f.count === 1 ? 'One of them' : `${f.count} of them`} cannot be taken in: ${f.items}. Nothing was collected; leave them out, or skip them (--skip-refused).`,
   ),
   'nothing-to-mark': row(422, 2, 'Nothing to place', () => 'There is no element in this code that could carry the mark by which it is found again.'),
   'embed-retired': row(409, 4, 'Retired', (f) => `“${f.embed}” is retired. Restore it before placing it.`),

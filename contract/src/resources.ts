@@ -59,6 +59,13 @@ export const linkAnswer = z
   })
   .meta({ id: 'LinkAnswer' });
 
+export const linksCollected = z
+  .object({
+    taken: z.array(z.object({ item: count.meta({ description: 'Which of the links, from 1' }), link: z.string(), name: z.string(), embed: key })),
+    refused: z.array(z.object({ item: count, link: z.string(), detail: z.string() })),
+  })
+  .meta({ id: 'LinksCollected' });
+
 export const embedSummary = z
   .object({
     key,
@@ -312,6 +319,7 @@ export const lists = {
 export const embedName = label(120);
 export const tags = z.array(tag).max(20);
 
+export type LinksCollected = z.infer<typeof linksCollected>;
 export type Embed = z.infer<typeof embed>;
 export type EmbedSummary = z.infer<typeof embedSummary>;
 export type Revision = z.infer<typeof revision>;

@@ -11,6 +11,7 @@ import { consolePolicy, serveConsole } from './http/console.ts';
 import { endpointHandlers } from './http/endpoints.ts';
 import { embedHandlers } from './http/embeds.ts';
 import { importHandlers } from './http/imports.ts';
+import { linkHandlers } from './http/links.ts';
 import { mountRoutes } from './http/mount.ts';
 import { harvestHandlers } from './http/harvests.ts';
 import { placementHandlers } from './http/placements.ts';
@@ -61,6 +62,7 @@ export function createApp(deps: Deps): Express {
   const handlers = {
     ...sessionHandlers(deps),
     ...codeHandlers(deps),
+    ...linkHandlers(deps),
     ...embedHandlers(deps),
     ...revisionHandlers(deps),
     ...harvestHandlers(deps),

@@ -131,10 +131,10 @@ describe('the guarded client', () => {
       seconds: 1,
       resolve: () => Promise.resolve((answers[Math.min(asked++, 1)] ?? []).map((address) => ({ address, family: 4 as const }))),
     });
-    const first = await refusal(rebinding.readPage('http://turning.example/', []));
+    const first = await refusal(rebinding.get('http://turning.example/', { declared: [], accept: '*/*' }));
     expect(first).not.to.include('public internet');
     expect(asked).to.equal(1);
-    expect(await refusal(rebinding.readPage('http://turning.example/', []))).to.include('public internet');
+    expect(await refusal(rebinding.get('http://turning.example/', { declared: [], accept: '*/*' }))).to.include('public internet');
     await rebinding.close();
   });
 
@@ -216,5 +216,62 @@ describe('the guarded client', () => {
       'nonsense',
     ])
       expect(isPublic(address), address).to.equal(false);
+  });
+
+  describe('asks a site that is not declared what programs may read', () => {
+    let strange: Fetching;
+    let asked: string[];
+    beforeEach(() => {
+      // Another one each time: what a site wishes is remembered.
+      strange = createFetching({ allowPrivate: true, seconds: 1 });
+      asked = [];
+    });
+    afterEach(() => strange.close());
+    const site = (robots: [status: number, text: string]): void => {
+      answer = (request, response) => {
+        asked.push(request.url!);
+        if (request.url === '/robots.txt') return void response.writeHead(robots[0], { 'content-type': 'text/plain' }).end(robots[1]);
+        response.writeHead(200, html).end(`<p>${request.url}</p>`);
+      };
+    };
+    for (const [label, robots, path, allowed] of [
+      ['no file', [404, ''], '/a', true],
+      ['a file that is forbidden', [403, ''], '/a', true],
+      ['an empty file', [200, ''], '/a', true],
+      ['everything', [200, 'User-agent: *\nDisallow: /'], '/a', false],
+      ['everything, to us alone', [200, 'User-agent: orbis\nDisallow: /\n\nUser-agent: *\nAllow: /'], '/a', false],
+      ['everything, to others alone', [200, 'User-agent: Orbital\nDisallow: /'], '/a', true],
+      ['another path', [200, 'User-agent: *\nDisallow: /private/'], '/a', true],
+      ['this path, but for a part of it', [200, 'User-agent: *\nDisallow: /old/\nAllow: /old/open'], '/old/open', true],
+      ['by a star', [200, 'User-agent: *\nDisallow: /*?print'], '/a?print', false],
+      ['words', [200, '<html>no rules</html>'], '/a', true],
+      ['nothing, as it is broken', [503, ''], '/a', false],
+    ] as [string, [number, string], string, boolean][])
+      it(`${label}: ${allowed ? 'reads' : 'leaves it alone'}`, async () => {
+        site(robots);
+        const work = strange.readPage(origin + path, []);
+        if (allowed) expect((await work).text).to.equal(`<p>${path}</p>`);
+        else expect(await refusal(work)).to.include('robots.txt');
+        expect(asked).to.deep.equal(allowed ? ['/robots.txt', path] : ['/robots.txt']);
+      });
+
+    it('once for many pages, and never of a declared site or for a link that an owner gave', async () => {
+      site([200, 'User-agent: *\nDisallow: /private']);
+      await strange.readPage(`${origin}/a`, []);
+      await strange.readPage(`${origin}/b`, []);
+      expect(await refusal(strange.readPage(`${origin}/private`, []))).to.include('robots.txt');
+      await strange.readPage(`${origin}/private`, [origin]);
+      await strange.get(`${origin}/private`, { declared: [], accept: '*/*' });
+      expect(asked).to.deep.equal(['/robots.txt', '/a', '/b', '/private', '/private']);
+    });
+
+    it('also of the site that a page leads to', async () => {
+      answer = (request, response) => {
+        if (request.url === '/robots.txt') return void response.writeHead(200).end(request.headers.host!.startsWith('other.') ? 'User-agent: *\nDisallow: /' : '');
+        if (request.url === '/leads') return void response.writeHead(302, { location: origin.replace('site.', 'other.') }).end();
+        response.writeHead(200, html).end('<p>x</p>');
+      };
+      expect(await refusal(strange.readPage(`${origin}/leads`, []))).to.include('robots.txt');
+    });
   });
 });

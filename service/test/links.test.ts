@@ -199,4 +199,52 @@ describe('collecting by link', function () {
       });
     }
   });
+
+  describe('several at once', () => {
+    const collectAll = async (links: string[], more: object = {}) => (await test.client.call('links.collect', { body: { links, ask: true, tags: ['several'], ...more } })).data;
+    it('makes an embed of each, called as its provider calls it, with what its link asks for', async () => {
+      const links = [
+        on('kinorill', '/reels/rG5rings'),
+        on('mapmere', '/maps/moor-road'),
+        on('kin', '/rG5rings?at=1m5s'),
+        `http://hollinfell.localhost:${test.world.port}/files/star-chart.pdf`,
+      ];
+      const { taken, refused } = await collectAll(links);
+      expect(refused).to.deep.equal([]);
+      expect(taken.map(({ item, link, name }) => [item, link, name])).to.deep.equal([
+        [1, links[0], 'Rings, seen through small telescopes'],
+        [2, links[1], 'The moor road to the observatory'],
+        [3, links[2], 'Rings, seen through small telescopes'],
+        [4, links[3], 'Star chart'],
+      ]);
+      expect(new Set(taken.map(({ embed }) => embed)).size).to.equal(4);
+      const { data } = await test.client.call('embeds.read', { params: { embed: taken[2]!.embed } });
+      expect([data.current.settings, data.tags, data.found!.title]).to.deep.equal([{ start: 65 }, ['several'], 'Rings, seen through small telescopes']);
+    });
+
+    it('collects none where one cannot be, unless that is said; and asks nobody where that is wished', async () => {
+      answer = (_q, r) => r.writeHead(404).end();
+      const links = [on('mapmere', '/maps/tarn'), `${elsewhere}/gone`];
+      const before = await size();
+      const error = await refusal(collectAll(links));
+      expect([error.code, error.problem.errors!.map(({ pointer }) => pointer)]).to.deep.equal(['import-refused', ['/links/1']]);
+      expect(await size()).to.equal(before);
+      const some = await collectAll(links, { skipRefused: true });
+      expect([some.taken.length, some.refused.map(({ item, detail }) => [item, detail.includes('answers 404')])]).to.deep.equal([1, [[2, true]]]);
+      let asked = 0;
+      answer = () => asked++;
+      const unasked = await collectAll([`${elsewhere}/talks/first-light`], { ask: false });
+      expect([unasked.taken[0]!.name, asked]).to.deep.equal(['First light', 0]);
+      expect((await refusal(collectAll(['words']))).code).to.equal('no-link');
+    });
+
+    it('calls one without a name as its provider does, or as its code says', async () => {
+      const called = async (text: string, ask = true): Promise<string> => (await test.client.call('embeds.create', { body: { text, ask } })).data.name;
+      expect(await called(on('mapmere', '/maps/moor-road'))).to.equal('The moor road to the observatory');
+      expect(await called('<iframe src="https://nobody.localhost/a" title="Ten to nine"></iframe>')).to.equal('Ten to nine');
+      expect(await called('<div class="praisecroft-reviews" data-place="x"></div><script async src="https://praisecroft.localhost/reviews.js"></script>')).to.equal(
+        'Praisecroft reviews',
+      );
+    });
+  });
 });

@@ -1,37 +1,79 @@
-import { linkIn, sayTime } from '@orbis/core';
+import { linkIn, linksIn, sayTime } from '@orbis/core';
 import { foundBy, parseWishes, sayBytes, sayWishes, type Embed, type Found } from '@orbis/contract';
-import type { AddCommand, Tools } from '../command.ts';
+import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
+import type { Exit } from '../io.ts';
 import { pasted } from '../pasted.ts';
-import { facts, type Colours } from '../text.ts';
+import { facts, fold, table, type Colours } from '../text.ts';
+
+interface Options {
+  name?: string;
+  tag?: string[];
+  notes?: string;
+  mend?: true | string[];
+  askNobody?: boolean;
+  skipRefused?: boolean;
+}
 
 export const addCollect: AddCommand = (program, run) => {
   program
     .command('collect')
     .argument('<what>', 'a file, - for standard input, or a link')
-    .argument('[wishes...]', 'settings and dress, as name=value')
-    .requiredOption('--name <name>', 'what to call it')
+    .argument('[wishes...]', 'settings and dress, as name=value; or more links')
+    .option('--name <name>', 'what to call it; without it, as its provider calls it')
     .option('--tag <tag...>', 'tags to find it by')
     .option('--notes <text>', 'whatever is worth remembering')
     .option('--ask-nobody', 'of a link: make the code without asking its host what it is')
+    .option('--skip-refused', 'of several links: leave out those that cannot be collected, instead of collecting none')
     .option('--mend [rules...]', 'mend what “orbis read” found and Orbis can mend: everything, or the faults named; what was pasted is kept')
-    .description('put a code or a link into the collection')
+    .description('put a code, a link or several links into the collection')
     .addHelpText(
       'after',
-      '\nExamples:\n  orbis collect talk.html --name "Opening talk" --tag talks\n  orbis collect https://kinorill.localhost/reels/moor-night --name "Moor night" start=1:52 end=3:04',
+      '\nExamples:\n  orbis collect talk.html --name "Opening talk" --tag talks\n  orbis collect https://kinorill.localhost/reels/moor-night start=1:52 end=3:04\n  orbis collect https://kinorill.localhost/reels/moor-night https://mapmere.localhost/maps/tarn --tag festival\n\nA file can hold several links, one a line. Of several links each is called as its provider calls it.\nExit status: 0 collected, 1 collected and something is wrong with it or left out, 2 nothing was collected.',
     )
-    .action((what: string, words: string[], options: { name: string; tag?: string[]; notes?: string; mend?: true | string[]; askNobody?: boolean }) =>
+    .action((what: string, words: string[], options: Options) =>
       run(async (tools) => {
         const text = await pasted(what, tools.io);
+        const links = [...linksIn(text), ...words.filter((word) => linkIn(word) !== null)];
+        const wishes = words.filter((word) => linkIn(word) === null);
+        if (links.length > 1) return collectLinks(links, wishes, options, tools);
         const link = options.askNobody ? null : linkIn(text);
         if (link !== null) await sayAsks(link, tools);
-        const { data } = await tools.client().call('embeds.create', {
-          body: { name: options.name, text, tags: options.tag ?? [], notes: options.notes ?? '', mend: options.mend ?? false, ask: link !== null, ...parseWishes(words) },
-        });
+        const { name, tag = [], notes = '', mend = false } = options;
+        const { data } = await tools
+          .client()
+          .call('embeds.create', { body: { ...(name !== undefined && { name }), text, tags: tag, notes, mend, ask: link !== null, ...parseWishes(wishes) } });
         tools.tell(data, () => `Collected as ${tools.colours.bold(data.key)}.\n\n${describeEmbed(data, tools.colours)}`);
         return data.reading.findings.some((finding) => finding.level === 'error') ? 1 : 0;
       }),
     );
 };
+
+/* Each becomes an embed of its own; all of them or none. */
+async function collectLinks(
+  links: string[],
+  wishes: readonly string[],
+  { name, notes, mend, tag = [], askNobody = false, skipRefused = false }: Options,
+  tools: Tools,
+): Promise<Exit> {
+  if (wishes.length > 0) throw new UsedWrongly(`Of several links none can have wishes of its own. Collect them first; then “orbis set --where …” changes all of them.`);
+  if (name !== undefined || notes !== undefined || mend !== undefined)
+    throw new UsedWrongly('--name, --notes and --mend are for one link or code: of several, each is called as its provider calls it.');
+  if (!askNobody) for (const link of links) await sayAsks(link, tools);
+  const { data } = await tools.client().call('links.collect', { body: { links, tags: tag, ask: !askNobody, skipRefused } });
+  tools.tell(data, () =>
+    [
+      data.taken.length > 0
+        ? table(
+            ['collected', 'name', 'link'],
+            data.taken.map(({ embed, name: called, link }) => [embed, called, link]),
+            tools.colours,
+          )
+        : 'Nothing was collected.\n',
+      ...data.refused.map(({ link, detail }) => `${tools.colours.red('left out')} ${link}\n${fold(detail, tools.io.width, '  ')}`),
+    ].join(''),
+  );
+  return data.refused.length > 0 ? 1 : 0;
+}
 
 /* Nobody is asked before the owner was told who. */
 async function sayAsks(link: string, { client, io }: Tools): Promise<void> {

@@ -3,7 +3,7 @@ import { kinds } from '@orbis/core';
 import { key, listQuery } from '../common.ts';
 import { mendChoice, readingsAnswer, readingsBody } from '../reading.ts';
 import { dressSchema, settingsSchema } from '../wishes.ts';
-import { comparison, embed, embedName, linkAnswer, lists, outcome, preview, revision, tags } from '../resources.ts';
+import { comparison, embed, embedName, linkAnswer, linksCollected, lists, outcome, preview, revision, tags } from '../resources.ts';
 import { route } from './route.ts';
 
 const params = z.object({ embed: key });
@@ -38,6 +38,22 @@ export const embedRoutes = {
     answer: readingsAnswer,
     statuses: [200],
     errors: ['too-large', 'reading-too-slow'],
+  }),
+  'links.collect': route({
+    method: 'post',
+    path: '/links/collections',
+    summary: 'Collect several links, each as an embed of its own, all or none; they are called as their providers call them',
+    tag: 'Collection',
+    access: 'owner',
+    body: z.strictObject({
+      links: z.array(z.string().max(2000)).min(1).max(50),
+      tags: tags.default([]),
+      ask: z.boolean().default(false).meta({ description: 'Whether hosts, and whoever answers questions about links, are asked what they are; see /links' }),
+      skipRefused: z.boolean().default(false).meta({ description: 'Whether those that cannot be collected are left out; without it, one of them refuses the whole' }),
+    }),
+    answer: linksCollected,
+    statuses: [201],
+    errors: ['no-link', 'import-refused'],
   }),
   'links.find': route({
     method: 'post',
@@ -100,7 +116,7 @@ export const embedRoutes = {
     tag: 'Collection',
     access: 'owner',
     body: z.strictObject({
-      name: embedName,
+      name: embedName.optional().meta({ description: 'Without it: as its provider calls it, as its code says, or by its link' }),
       text: z.string(),
       tags: tags.default([]),
       notes: z.string().max(20_000).default(''),

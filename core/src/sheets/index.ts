@@ -2,4 +2,5 @@
 export * from './sheet.ts';
 export { matchFrame, matchId, matchLink, isMountOf, sheetOfFile, sheetOfFrame, sheetOfLoader, sheetOfMount, type SheetMatch } from './match.ts';
 export { itemOf } from './item.ts';
+export { nameOf as nameOfAddress } from './render.ts';
 export { codeFromId, codeFromLink, directLink, matchOfId, oembedEndpoint } from './render.ts';

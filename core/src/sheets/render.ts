@@ -54,8 +54,8 @@ function writeTag({ element = 'iframe', width, height, allow, attributes = {} }:
   return `<${element} ${written.join(' ')}>${element === 'img' ? '' : `</${element}>`}`;
 }
 
-/* A file by what it is called, without its ending; a page without a name by its site. */
-function nameOf(url: URL): string {
+/** What an address is about, as people would write it: a file by what it is called, without its ending; a page without a name by its site. */
+export function nameOf(url: URL): string {
   const last = url.pathname.split('/').findLast(Boolean) ?? url.hostname;
   let name = last;
   try {

@@ -1,5 +1,6 @@
 import { Agent, fetch } from 'undici';
 import { isPublic, resolveHost } from './addresses.ts';
+import { createRobots } from './robots.ts';
 import { failureOf, FetchFailure } from './failure.ts';
 
 export interface FetchedPage {
@@ -45,7 +46,8 @@ export interface FetchingOptions {
 
 export interface Fetching {
   /**
-   * Reads a page as it is published now, past every cache.
+   * Reads a page as it is published now, past every cache. Of a site that is not declared, only what its robots.txt
+   * lets programs read (RFC 9309).
    * @param declared addresses of the owner's own sites: they may be anywhere and have any port; nothing else private may.
    * @throws FetchFailure with what went wrong and what to do.
    */
@@ -133,11 +135,19 @@ export function createFetching({ allowPrivate, seconds = 15, bytes = 5_000_000, 
     }
   };
 
+  const robots = createRobots(get);
   return {
     close: async () => void (await Promise.all([agents.trusted.close(), agents.strange.close()])),
     get,
     readPage: async (address, declared) => {
+      const own = new Set(declared.map((site) => new URL(site).origin));
+      const ask = async (at: string): Promise<void> => {
+        if (/^https?:/i.test(at) && !own.has(new URL(at).origin)) await robots.check(at);
+      };
+      await ask(address);
       const { url, status, body, headers } = await get(address, { declared, accept: 'text/html, application/xhtml+xml;q=0.9', pagesOnly: true });
+      // Where it was led to another site, that one is asked too before anything is made of its page.
+      if (new URL(url).origin !== new URL(address).origin) await ask(url);
       return { url, status, text: decodeBody(body, headers.get('content-type') ?? '') };
     },
   };

@@ -1,13 +1,10 @@
-import { limits, linkIn, powersOf, previewDocument, read } from '@orbis/core';
+import { limits, powersOf, previewDocument } from '@orbis/core';
 import { OrbisError, tellReading } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 import { relayPath } from '../frames/relay.ts';
-import { endpointsOf } from '../store/endpoints.ts';
 import { newPublicId } from '../store/ids.ts';
 import { insertPreview } from '../store/previews.ts';
 import { outcomeOf, refuseProblems, tellOutcome, type CodeSource } from '../work/codes.ts';
-import { asksOf, findLink } from '../work/find-link.ts';
-import { declaredAddresses } from '../store/places.ts';
 import { takeIn } from '../work/collect.ts';
 import { embedByKey } from '../work/embeds.ts';
 import type { Handlers, Named } from './reply.ts';
@@ -16,7 +13,7 @@ import type { Handlers, Named } from './reply.ts';
 const batchLimit = 8 * limits.length;
 
 /** Reading, trying out and previewing codes, without keeping them. */
-export function codeHandlers(deps: Deps): Handlers<Named<'readings' | 'links' | 'outcomes' | 'previews'>> {
+export function codeHandlers(deps: Deps): Handlers<Named<'readings' | 'outcomes' | 'previews'>> {
   const { making, origins, now, reader } = deps;
   const { db } = deps.connection;
   const baseOf = async ({ embed, text }: { embed?: string | undefined; text?: string | undefined }): Promise<Pick<CodeSource, 'base' | 'found'>> => {
@@ -33,22 +30,6 @@ export function codeHandlers(deps: Deps): Handlers<Named<'readings' | 'links' | 
       const mended = body.mend === false ? [] : await reader.mendTexts(texts, context, body.mend === true ? undefined : (body.mend as string[]));
       const readings = await reader.readTexts(body.mend === false ? texts : mended.map(({ text }) => text), context);
       return { data: { items: readings.map(tellReading), mended } };
-    },
-    'links.find': async ({ body, act }) => {
-      const link = linkIn(body.link);
-      if (link === null) throw new OrbisError('no-link', { found: body.link.trim().slice(0, 100) });
-      const [listed = null] = await endpointsOf(db, link);
-      const asks = asksOf(link, making(), listed);
-      if (!body.ask) return { data: { link, asks, code: read(link, making()).made, found: null } };
-      const { code, found } = await findLink(link, {
-        making: making(),
-        listed,
-        answers: deps.answers,
-        fetching: deps.fetching,
-        declared: await declaredAddresses(db),
-        now: act.now,
-      });
-      return { data: { link, asks, code, found } };
     },
     'outcomes.create': async ({ body }) => {
       const source = await baseOf(body);

@@ -2,12 +2,10 @@ import { openCode, type OembedRoom, type Wishes } from '@orbis/core';
 import { OrbisError } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 import { changeEmbed, insertEmbed, listEmbeds, setTags, tagsOf } from '../store/embeds.ts';
-import { endpointsOf } from '../store/endpoints.ts';
-import { declaredAddresses } from '../store/places.ts';
 import { keyset } from '../store/pages.ts';
 import { newRevision, outcomeOf, refuseProblems } from '../work/codes.ts';
-import { sourceOfCode, takeIn } from '../work/collect.ts';
-import { findLink } from '../work/find-link.ts';
+import { nameFor, sourceOfCode, takeIn } from '../work/collect.ts';
+import { follower } from '../work/follow.ts';
 import { embedByKey, embedReply, embedTag, tellSummaries } from '../work/embeds.ts';
 import { searchFor } from '../work/search.ts';
 import { untilFree } from '../work/until-free.ts';
@@ -24,15 +22,11 @@ export function embedHandlers(deps: Deps): Handlers<Named<'embeds'>> {
       return { data: { items: await tellSummaries(db, page.items), next: page.next } };
     },
     'embeds.create': async ({ body, act }) => {
-      const room = roomIn(body);
-      const follow = async (link: string) => {
-        const [listed = null] = await endpointsOf(db, link);
-        return findLink(link, { making: making(), listed, answers: deps.answers, room, fetching: deps.fetching, declared: await declaredAddresses(db), now: act.now });
-      };
+      const follow = follower(deps, act.now, roomIn(body));
       const taken = await takeIn(db, body.text, deps, { mend: body.mend, ...(body.ask ? { follow } : {}) });
       const wishes: Wishes = { settings: { ...taken.asked, ...body.settings }, dress: body.dress };
       refuseProblems(outcomeOf({ base: taken.code.text, found: taken.found, wishes }, making(), null).outcome);
-      const { name, notes, tags } = body;
+      const { name = nameFor(taken), notes, tags } = body;
       const values = { name, notes, tags, ...sourceOfCode(taken), revision: newRevision(taken.code.sheet, wishes, 'collected') };
       return reply(await untilFree(() => db.transaction((tx) => insertEmbed(tx, values, act))), 201);
     },

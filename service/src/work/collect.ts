@@ -1,4 +1,4 @@
-import { openCode, readMark, type Code, type Settings } from '@orbis/core';
+import { attribute, linkIn, nameOfAddress, openCode, readMark, type Code, type Settings } from '@orbis/core';
 import { OrbisError, tellFinding, type Found } from '@orbis/contract';
 import type { Summary } from '../reading/worker.ts';
 import type { FoundLink } from './find-link.ts';
@@ -57,6 +57,21 @@ export function codeTextOf({ input, made, links, excess }: Pick<Summary, 'input'
   if (input === 'link' && links > 1) throw new OrbisError('several-links', { count: links });
   if (input === 'link' && made === null) throw new OrbisError('link-not-known', { link: text.trim().slice(0, 200) });
   return made ?? text;
+}
+
+/** What something is called where nobody says it: as its provider calls it, as its code says, else by its link or what it is. */
+export function nameFor({ code, found, pasted }: Pick<Collected, 'code' | 'found' | 'pasted'>): string {
+  const titled = code.markup.elements.map((element) => attribute(element, 'title')?.trim()).find(Boolean);
+  const link = linkIn(pasted);
+  // A code that was made of a link without asking is titled by us: its address says more.
+  const made = found?.title ?? (link === null ? titled : nameOfAddress(new URL(link)));
+  const { kind, provider } = code.reading;
+  return (
+    (made ?? [provider?.name, kind === 'unknown' ? 'embed' : kind].filter(Boolean).join(' '))
+      .replaceAll(/[\p{Cc}\p{Cs}]+/gu, ' ')
+      .slice(0, 120)
+      .trim() || 'Embed'
+  );
 }
 
 /** The worst level among a code's findings. */

@@ -1,0 +1,42 @@
+import { openCode } from '@orbis/core';
+import { OrbisError, type LinksCollected } from '@orbis/contract';
+import { digest } from '../store/ids.ts';
+import type { NewEmbed } from '../store/import.ts';
+import { newRevision, outcomeOf, refuseProblems } from './codes.ts';
+import { nameFor, sourceOfCode, takeIn, type Collected } from './collect.ts';
+
+/* So many links are asked about at the same time. */
+const together = 4;
+
+/** Finds out what several links are; which of them cannot be collected, and why. Nothing is kept yet. */
+export async function findLinks(
+  links: readonly string[],
+  tags: readonly string[],
+  take: (link: string) => ReturnType<typeof takeIn>,
+  making: Parameters<typeof outcomeOf>[1],
+): Promise<{ embeds: { item: number; link: string; embed: NewEmbed }[]; refused: LinksCollected['refused'] }> {
+  const found: ({ embed: NewEmbed } | { detail: string })[] = [];
+  let next = 0;
+  const one = async (): Promise<void> => {
+    for (let i = next++; i < links.length; i = next++) {
+      try {
+        found[i] = { embed: embedOf(await take(links[i]!), tags, making) };
+      } catch (error) {
+        if (!(error instanceof OrbisError)) throw error;
+        found[i] = { detail: error.message };
+      }
+    }
+  };
+  await Promise.all(Array.from({ length: Math.min(together, links.length) }, one));
+  return {
+    embeds: found.flatMap((item, i) => ('embed' in item ? [{ item: i + 1, link: links[i]!, embed: item.embed }] : [])),
+    refused: found.flatMap((item, i) => ('detail' in item ? [{ item: i + 1, link: links[i]!, detail: item.detail }] : [])),
+  };
+}
+
+function embedOf(taken: Collected, tags: readonly string[], making: Parameters<typeof outcomeOf>[1]): NewEmbed {
+  const wishes = { settings: taken.asked, dress: {} };
+  refuseProblems(outcomeOf({ base: taken.code.text, found: taken.found, wishes }, making, null).outcome);
+  const { sheet } = openCode(taken.code.text, making);
+  return { name: nameFor(taken), notes: '', tags, digest: digest(taken.code.text), ...sourceOfCode(taken), revision: newRevision(sheet, wishes, 'collected') };
+}

@@ -1,0 +1,13 @@
+import type { OembedRoom } from '@orbis/core';
+import type { Deps } from '../app.ts';
+import { endpointsOf } from '../store/endpoints.ts';
+import { declaredAddresses } from '../store/places.ts';
+import { findLink, type FoundLink } from './find-link.ts';
+
+/** What follows links, with all that is known of who answers about them. */
+export const follower =
+  ({ connection: { db }, making, answers, fetching }: Deps, now: Date, room?: OembedRoom) =>
+  async (link: string): Promise<FoundLink> => {
+    const [listed = null] = await endpointsOf(db, link);
+    return findLink(link, { making: making(), listed, answers, ...(room && { room }), fetching, declared: await declaredAddresses(db), now });
+  };
