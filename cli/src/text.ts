@@ -65,4 +65,10 @@ export function fold(text: string, width: number, indent: string): string {
   return [...lines, line].map((l) => `${indent}${l}\n`).join('');
 }
 
+/** How far something is, as a bar: `██████░░░░░░ 3,400 of 10,000`. */
+export function progressBar(done: number, of: number, width = 24): string {
+  const full = of === 0 ? 0 : Math.round((done / of) * width);
+  return `${'█'.repeat(full)}${'░'.repeat(width - full)} ${done.toLocaleString('en')} of ${of.toLocaleString('en')}`;
+}
+
 export const plural = (count: number, one: string, many = `${one}s`): string => `${count} ${count === 1 ? one : many}`;

@@ -317,7 +317,7 @@ describe('the command line with a service', function () {
       );
       const refused = await ours(['import', csv]);
       expect([refused.exit, refused.err]).to.deep.include(2);
-      expect(refused.err).to.include('One of the codes cannot be taken in: 2 (Nothing). Nothing was collected').and.include('text without any code');
+      expect(refused.err).to.include('One of them cannot be taken in: 2 (Nothing). Nothing was collected').and.include('text without any code');
       expect(await count()).to.equal(2);
       const skipped = await ours(['import', csv, '--skip-refused']);
       expect([skipped.exit, skipped.out.includes('the same code as moor-road')], skipped.out).to.deep.equal([1, true]);

@@ -16,6 +16,7 @@ export const router = createBrowserRouter([
       { index: true, lazy: screen(() => import('./collect/CollectScreen.tsx')) },
       { path: 'harvests', lazy: screen(() => import('./harvest/HarvestsScreen.tsx')) },
       { path: 'harvests/:harvest', lazy: screen(() => import('./harvest/HarvestScreen.tsx')) },
+      { path: 'imports', lazy: screen(() => import('./imports/ImportScreen.tsx')) },
       { path: 'collection', lazy: screen(() => import('./collection/CollectionScreen.tsx')) },
       { path: 'changes', lazy: screen(() => import('./groups/GroupChangeScreen.tsx')) },
       { path: 'collection/:embed', lazy: screen(() => import('./embed/EmbedScreen.tsx')) },

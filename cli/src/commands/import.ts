@@ -1,12 +1,9 @@
-import { basename, join } from 'node:path';
-import { parse } from 'csv-parse/sync';
+import { join } from 'node:path';
 import ora from 'ora';
-import type { BodyInput, ImportAnswer, Routes } from '@orbis/contract';
+import { ApiError, eventsIn, ImportFileInvalid, itemsInFile, nameOfFile, type BodyInput, type ImportAnswer, type ImportEvent, type ImportItem, type Routes } from '@orbis/contract';
 import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
 import { pasted } from '../pasted.ts';
-import { fold, plural } from '../text.ts';
-
-type Item = BodyInput<Routes['imports.create']>['items'][number];
+import { fold, plural, progressBar } from '../text.ts';
 
 export const addImport: AddCommand = (program, run) => {
   program
@@ -24,62 +21,48 @@ export const addImport: AddCommand = (program, run) => {
       run(async (tools) => {
         const items = (await itemsIn(what, tools)).map((item) => ({ ...item, tags: [...(item.tags ?? []), ...(options.tag ?? [])] }));
         if (items.length === 0) throw new UsedWrongly(`There is no code in “${what}”.`);
-        const spinner = tools.io.errIsTerminal ? ora({ text: `reading ${plural(items.length, 'code')}`, stream: process.stderr }).start() : null;
-        const { data } = await tools
-          .client()
-          .call('imports.create', { body: { items, dryRun: options.dryRun ?? false, skipRefused: options.skipRefused ?? false } })
-          .finally(() => spinner?.stop());
+        const data = await taken({ items, dryRun: options.dryRun ?? false, skipRefused: options.skipRefused ?? false }, tools);
         tools.tell(data, () => describe(data, options.dryRun ?? false, tools));
         return data.refused.length > 0 ? 1 : 0;
       }),
     );
 };
 
+/* With a bar on a terminal, which says how many codes are read. */
+async function taken(body: BodyInput<Routes['imports.watch']>, { client, io }: Tools): Promise<ImportAnswer> {
+  const bar = io.errIsTerminal ? ora({ text: progressBar(0, body.items.length), stream: process.stderr }).start() : null;
+  try {
+    const response = await client().open('imports.watch', { body, signal: io.signal });
+    for await (const event of eventsIn<ImportEvent>(response)) {
+      if ('problem' in event) throw new ApiError(event.problem);
+      if ('done' in event) return event.done;
+      if (bar) bar.text = event.read === event.of ? 'writing them down' : progressBar(event.read, event.of);
+    }
+    throw new ApiError({
+      type: 'about:blank',
+      title: 'Broken off',
+      status: 0,
+      code: 'not-reached',
+      detail: 'Orbis broke off before it was done. See with “orbis list” whether the codes are there.',
+    });
+  } finally {
+    bar?.stop();
+  }
+}
+
 /** @throws UsedWrongly where a file is not what it should be, with its line. */
-async function itemsIn(what: string, { io }: Tools): Promise<Item[]> {
+async function itemsIn(what: string, { io }: Tools): Promise<ImportItem[]> {
   const names = what === '-' ? null : await io.readFolder(what);
   if (names) {
     const files = names.filter((name) => /\.(?:html?|txt|svg)$/i.test(name)).sort();
-    return Promise.all(files.map(async (name) => ({ name: named(name), text: await io.readFile(join(what, name)) })));
+    return Promise.all(files.map(async (name) => ({ name: nameOfFile(name), text: await io.readFile(join(what, name)) })));
   }
   const text = await pasted(what, io);
-  return /\.csv$/i.test(what) ? fromCsv(text, what) : fromLines(text, what);
-}
-
-const named = (file: string): string =>
-  basename(file)
-    .replace(/\.[a-z]+$/i, '')
-    .replaceAll(/[-_]+/g, ' ')
-    .trim() || file;
-
-function fromCsv(text: string, file: string): Item[] {
-  let rows: Record<string, string>[];
   try {
-    rows = parse(text, { columns: (heads: string[]) => heads.map((head) => head.trim().toLowerCase()), bom: true, skip_empty_lines: true });
+    return itemsInFile(text, what);
   } catch (error) {
-    throw new UsedWrongly(`“${file}” is no CSV file: ${error instanceof Error ? error.message : String(error)}`);
+    throw error instanceof ImportFileInvalid ? new UsedWrongly(error.message) : error;
   }
-  return rows.map((row, i) => item(row, `${file}, row ${i + 2}`));
-}
-
-function fromLines(text: string, file: string): Item[] {
-  return text.split(/\r?\n/).flatMap((line, i) => {
-    if (line.trim() === '') return [];
-    try {
-      return [item(JSON.parse(line) as Record<string, unknown>, `${file}, line ${i + 1}`)];
-    } catch (error) {
-      if (error instanceof UsedWrongly) throw error;
-      throw new UsedWrongly(`${file}, line ${i + 1} is no JSON: ${error instanceof Error ? error.message : String(error)}`);
-    }
-  });
-}
-
-function item(row: Record<string, unknown>, where: string): Item {
-  const word = (name: string): string => (typeof row[name] === 'string' ? row[name] : '');
-  const code = word('code');
-  if (word('name').trim() === '' || code.trim() === '') throw new UsedWrongly(`${where} needs a name and a code (columns: name, code, tags, note).`);
-  const tags = Array.isArray(row['tags']) ? row['tags'].map(String) : word('tags').split(/[\s;]+/);
-  return { name: word('name'), text: code, tags: tags.filter(Boolean), notes: word('note') };
 }
 
 function describe({ taken, doubled, refused }: ImportAnswer, dryRun: boolean, { colours, io }: Tools): string {

@@ -1,6 +1,5 @@
 import ora from 'ora';
-import { EventSourceParserStream } from 'eventsource-parser/stream';
-import { placementStates, sayState, type Client, type PlacementState, type Sweep, type SweepPage } from '@orbis/contract';
+import { eventsIn, placementStates, sayState, type Client, type PlacementState, type Sweep, type SweepPage } from '@orbis/contract';
 import type { AddCommand, Tools } from '../command.ts';
 import { fold, levelColour, plural, table } from '../text.ts';
 
@@ -35,9 +34,8 @@ async function watch(client: Client, begun: Sweep, { io }: Tools): Promise<Sweep
   try {
     const response = await client.open('sweeps.events', { params: { sweep: begun.id }, signal: io.signal });
     let last = begun;
-    const events = response.body!.pipeThrough(new TextDecoderStream() as never).pipeThrough(new EventSourceParserStream() as never) as unknown as AsyncIterable<{ data: string }>;
-    for await (const event of events) {
-      last = JSON.parse(event.data) as Sweep;
+    for await (const sweep of eventsIn<Sweep>(response)) {
+      last = sweep;
       if (spinner) spinner.text = `${last.read + last.unreachable} of ${plural(last.pages, 'page')} read`;
     }
     return last;

@@ -7,7 +7,7 @@ import Typography from '@mui/material/Typography';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { compareTexts, linkIn } from '@orbis/core';
+import { compareTexts, linkIn, linksIn } from '@orbis/core';
 import { ApiError } from '@orbis/contract';
 import { api, refresh } from '../api.ts';
 import { useAnnounce } from '../parts/Announcer.tsx';
@@ -19,6 +19,7 @@ import { Unfold } from '../parts/Unfold.tsx';
 import { mono } from '../theme.ts';
 import { AskFirst } from './AskFirst.tsx';
 import { CodeParts } from './CodeParts.tsx';
+import { SeveralLinks } from './SeveralLinks.tsx';
 import { usePasted } from './pasted.ts';
 import { ReadingFacts } from './ReadingFacts.tsx';
 
@@ -32,6 +33,11 @@ export default function CollectScreen() {
   const mend = choice !== null && choice.text === text ? choice.rules : false;
   const [ask, setAsk] = useState(true);
   const link = linkIn(text);
+  const several = linksIn(text);
+  const tagList = tags
+    .split(',')
+    .map((tag) => tag.trim())
+    .filter(Boolean);
   const navigate = useNavigate();
   const announce = useAnnounce();
   const asked = useDeferredValue(text);
@@ -46,14 +52,11 @@ export default function CollectScreen() {
       (
         await api.call('embeds.create', {
           body: {
-            name,
+            ...(name.trim() !== '' && { name }),
             text,
             mend,
             ask: link !== null && ask,
-            tags: tags
-              .split(',')
-              .map((tag) => tag.trim())
-              .filter(Boolean),
+            tags: tagList,
           },
         })
       ).data,
@@ -81,7 +84,10 @@ export default function CollectScreen() {
 
   return (
     <>
-      <ScreenHead title="Collect" lead="Paste what a provider gave you: the embed code, or just the link. It is kept exactly as it is.">
+      <ScreenHead title="Collect" lead="Paste what a provider gave you: the embed code, or just the link, or several links. It is kept exactly as it is.">
+        <Button component={Link} to="/imports">
+          Take in many
+        </Button>
         <Button component={Link} to="/harvests">
           Harvest a page instead
         </Button>
@@ -93,7 +99,7 @@ export default function CollectScreen() {
             spacing={2}
             onSubmit={(event) => {
               event.preventDefault();
-              collect.mutate();
+              if (several.length < 2) collect.mutate();
             }}
           >
             <TextField
@@ -106,14 +112,16 @@ export default function CollectScreen() {
               {...field}
               slotProps={{ htmlInput: { spellCheck: false, style: { fontFamily: mono, fontSize: 14, lineHeight: 1.6 } } }}
             />
-            <TextField
-              label="Name"
-              value={name}
-              onChange={(e) => setName(e.target.value)}
-              required
-              placeholder="Opening talk"
-              helperText="What you call it. Its key is made from this, and stays."
-            />
+            {several.length < 2 && (
+              <TextField
+                label="Name"
+                value={name}
+                onChange={(e) => setName(e.target.value)}
+                required={link === null}
+                placeholder="Opening talk"
+                helperText={link === null ? 'What you call it. Its key is made from this, and stays.' : 'What you call it; left empty, it is called as its provider calls it.'}
+              />
+            )}
             <TextField label="Tags" value={tags} onChange={(e) => setTags(e.target.value)} placeholder="talks, festival" helperText="To find it by; with commas between them." />
             {link !== null && <AskFirst link={link} ask={ask} onAsk={setAsk} />}
             <ProblemNote error={collect.error} />
@@ -122,9 +130,13 @@ export default function CollectScreen() {
                 <Link to={`/collection/${known}`}>Open that embed</Link>
               </Typography>
             )}
-            <Button type="submit" variant="contained" size="large" disabled={collect.isPending} sx={{ alignSelf: 'flex-start' }}>
-              Collect it
-            </Button>
+            {several.length > 1 ? (
+              <SeveralLinks key={several.join(' ')} links={several} tags={tagList} />
+            ) : (
+              <Button type="submit" variant="contained" size="large" disabled={collect.isPending} sx={{ alignSelf: 'flex-start' }}>
+                Collect it
+              </Button>
+            )}
           </Stack>
         </Card>
         <Card title="What it is">

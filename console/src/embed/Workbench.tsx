@@ -5,7 +5,7 @@ import Stack from '@mui/material/Stack';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useRef, useState } from 'react';
 import { handName } from '@orbis/core';
-import type { Embed } from '@orbis/contract';
+import { sayWishes, type Embed } from '@orbis/contract';
 import { api, refresh, useList } from '../api.ts';
 import { useAnnounce } from '../parts/Announcer.tsx';
 import { Card } from '../parts/Card.tsx';
@@ -15,6 +15,7 @@ import { plural } from '../parts/when.ts';
 import { Changes } from './Changes.tsx';
 import { draftOf, wishesOf, type Draft } from './draft.ts';
 import { usePlayerTime } from './player-time.ts';
+import { SavePreset } from '../groups/SavePreset.tsx';
 import { PresetChooser } from './PresetChooser.tsx';
 import { Placements } from './Placements.tsx';
 import { Preview } from './Preview.tsx';
@@ -87,6 +88,11 @@ export function Workbench({ embed, etag }: { embed: Embed; etag: string }) {
             </Button>
             {changed && <Button onClick={() => setDraft(saved)}>Back to revision {embed.revision}</Button>}
           </Box>
+          {outcome.data && problems.length === 0 && sayWishes(outcome.data.wishes).length > 0 && (
+            <Box sx={{ mt: 2 }}>
+              <SavePreset wishes={outcome.data.wishes} />
+            </Box>
+          )}
           {changed && embed.placements > 0 && (
             <Alert severity="info" variant="outlined" sx={{ mt: 2 }}>
               Pages keep the code that they carry until you paste the new one there.

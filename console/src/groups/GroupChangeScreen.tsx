@@ -19,6 +19,8 @@ import { Card } from '../parts/Card.tsx';
 import { ProblemNote } from '../parts/ProblemNote.tsx';
 import { ScreenHead } from '../parts/ScreenHead.tsx';
 import { plural } from '../parts/when.ts';
+import { OwnPresets } from './OwnPresets.tsx';
+import { SavePreset } from './SavePreset.tsx';
 import { DryRun } from './DryRun.tsx';
 import { PastChanges } from './PastChanges.tsx';
 
@@ -131,6 +133,7 @@ export default function GroupChangeScreen() {
                 See what it would do
               </Button>
             </Box>
+            {said !== '' && Object.keys(wrong).length === 0 && <SavePreset wishes={wanted} />}
             <ProblemNote error={attempt.error ?? make.error} />
           </Stack>
         </Card>
@@ -162,6 +165,9 @@ export default function GroupChangeScreen() {
             {plural(done.embeds, 'embed')} changed: {done.said}. Pages keep the code that they carry until you paste the new one there.
           </Alert>
         )}
+        <Card title="Your presets">
+          <OwnPresets />
+        </Card>
         <Card title="What was changed so">
           <PastChanges />
         </Card>

@@ -1,5 +1,5 @@
 import { z } from '../zod.ts';
-import { key, label, listQuery, publicId } from '../common.ts';
+import { key, label, listQuery, problem, publicId } from '../common.ts';
 import { groupChange, groupOutcome, embedName, importAnswer, lists, preset, tags } from '../resources.ts';
 import { dressSchema, settingsSchema } from '../wishes.ts';
 import { route } from './route.ts';
@@ -8,6 +8,19 @@ const params = z.object({ change: publicId });
 
 const presetParams = z.object({ preset: key });
 
+const importBody = z.strictObject({
+  items: z
+    .array(z.strictObject({ name: embedName, text: z.string(), tags: tags.default([]), notes: z.string().max(20_000).default('') }))
+    .min(1)
+    .max(10_000),
+  dryRun: z.boolean().default(false),
+  skipRefused: z.boolean().default(false).meta({ description: 'Whether those that cannot be taken in are left out; without it, one of them refuses the whole' }),
+});
+const importEvent = z
+  .union([z.object({ read: z.number().int(), of: z.number().int() }), z.object({ done: importAnswer }), z.object({ problem })])
+  .meta({ id: 'ImportEvent', description: 'How far it is; at last what came of it, or why nothing did' });
+export type ImportEvent = z.infer<typeof importEvent>;
+
 export const groupRoutes = {
   'imports.create': route({
     method: 'post',
@@ -15,17 +28,22 @@ export const groupRoutes = {
     summary: 'Collect many codes at once, all or none; with “dryRun”, only say what would become of each. Nobody is asked about links.',
     tag: 'Groups',
     access: 'owner',
-    body: z.strictObject({
-      items: z
-        .array(z.strictObject({ name: embedName, text: z.string(), tags: tags.default([]), notes: z.string().max(20_000).default('') }))
-        .min(1)
-        .max(10_000),
-      dryRun: z.boolean().default(false),
-      skipRefused: z.boolean().default(false).meta({ description: 'Whether those that cannot be taken in are left out; without it, one of them refuses the whole' }),
-    }),
+    body: importBody,
     answer: importAnswer,
     statuses: [201, 200],
     errors: ['import-refused', 'reading-too-slow'],
+  }),
+  'imports.watch': route({
+    method: 'post',
+    path: '/imports/watched',
+    summary: 'The same as a stream of events, which tell how far it is',
+    tag: 'Groups',
+    access: 'owner',
+    body: importBody,
+    answer: importEvent,
+    events: true,
+    statuses: [200],
+    errors: [],
   }),
   'presets.list': route({
     method: 'get',

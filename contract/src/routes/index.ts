@@ -15,5 +15,6 @@ export type RouteName = keyof Routes;
 /** Below this address everything of version 1 answers. */
 export const apiBase = '/api/v1';
 
+export type { ImportEvent } from './groups.ts';
 export type { EndpointImport, OembedEndpointRow } from './endpoints.ts';
 export type { AnswerOf, BodyInput, BodyOf, ParamsOf, QueryInput, QueryOf, Route } from './route.ts';

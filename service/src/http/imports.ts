@@ -1,29 +1,44 @@
-import { OrbisError } from '@orbis/contract';
+import { OrbisError, type BodyOf, type ImportAnswer, type ImportEvent, type Routes } from '@orbis/contract';
 import type { Deps } from '../app.ts';
+import type { Act } from '../store/embeds.ts';
 import { insertEmbeds } from '../store/import.ts';
 import { readImport } from '../work/import.ts';
 import { someOf } from '../work/some-of.ts';
 import { untilFree } from '../work/until-free.ts';
+import { problemOf } from './problems.ts';
+import { progressOf } from './progress.ts';
 import type { Handlers, Named } from './reply.ts';
 
 /** Many codes taken in at once: all of them, or none. */
 export function importHandlers(deps: Deps): Handlers<Named<'imports'>> {
   const { db } = deps.connection;
+  const take = async (body: BodyOf<Routes['imports.create']>, act: Act, tell: (read: number) => void): Promise<ImportAnswer> => {
+    const { embeds, doubled, refused } = await readImport(db, body.items, deps, tell);
+    if (refused.length > 0 && !body.skipRefused && !body.dryRun) {
+      throw new OrbisError(
+        'import-refused',
+        { count: refused.length, items: someOf(refused.map(({ item, name }) => `${item} (${name})`)) },
+        refused.map(({ item, detail }) => ({ pointer: `/items/${item - 1}`, detail })),
+      );
+    }
+    const values = embeds.filter((embed) => embed !== null);
+    const keys = body.dryRun ? null : await untilFree(() => db.transaction((tx) => insertEmbeds(tx, values, act)));
+    let n = 0;
+    const taken = embeds.flatMap((embed, i) => (embed === null ? [] : [{ item: i + 1, name: embed.name, embed: keys?.[n++] ?? null }]));
+    return { taken, doubled, refused };
+  };
   return {
-    'imports.create': async ({ body, act }) => {
-      const { embeds, doubled, refused } = await readImport(db, body.items, deps);
-      if (refused.length > 0 && !body.skipRefused && !body.dryRun) {
-        throw new OrbisError(
-          'import-refused',
-          { count: refused.length, items: someOf(refused.map(({ item, name }) => `${item} (${name})`)) },
-          refused.map(({ item, detail }) => ({ pointer: `/items/${item - 1}`, detail })),
-        );
-      }
-      const values = embeds.filter((embed) => embed !== null);
-      const keys = body.dryRun ? null : await untilFree(() => db.transaction((tx) => insertEmbeds(tx, values, act)));
-      let n = 0;
-      const taken = embeds.flatMap((embed, i) => (embed === null ? [] : [{ item: i + 1, name: embed.name, embed: keys?.[n++] ?? null }]));
-      return { status: body.dryRun ? 200 : 201, data: { taken, doubled, refused } };
+    'imports.create': async ({ body, act }) => ({ status: body.dryRun ? 200 : 201, data: await take(body, act, () => {}) }),
+    'imports.watch': ({ body, act, request }) => {
+      const work = async (tell: (event: ImportEvent) => void): Promise<ImportEvent> => {
+        try {
+          return { done: await take(body, act, (read) => tell({ read, of: body.items.length })) };
+        } catch (error) {
+          if (!(error instanceof OrbisError)) deps.log.error({ err: error, request }, 'import failed');
+          return { problem: problemOf(error instanceof OrbisError ? error : new OrbisError('internal', { request }), `urn:request:${request}`) };
+        }
+      };
+      return Promise.resolve({ events: progressOf(work) });
     },
   };
 }

@@ -42,6 +42,7 @@ function answer(name: RouteName, route: Route, handlers: Handlers, deps: Deps): 
       act: { by: person?.id ?? 0, now: deps.now() },
       sessionSecret,
       matchState: matchState(request, route),
+      request: String(request.id),
       signal: gone.signal,
     };
     const handle = handlers[name] as (call: unknown) => ReturnType<Handlers[RouteName]>;

@@ -15,6 +15,8 @@ export interface Call<N extends RouteName> {
   sessionSecret: string | null;
   /** @throws OrbisError where `If-Match` does not name this state. */
   matchState(etag: string, what: string): void;
+  /** By which the log names this request. */
+  request: string;
   /** Ends when the caller goes away. */
   signal: AbortSignal;
 }

@@ -20,11 +20,12 @@ export interface ImportItem {
 /* So many texts are read in one go of the worker, within its deadline. */
 const together = 200;
 
-/** Reads many codes: what each would be kept as, which are there already under another name, and which cannot be kept. */
+/** Reads many codes, telling how many are read: what each would be kept as, which are there already under another name, and which cannot be kept. */
 export async function readImport(
   db: Handle,
   items: readonly ImportItem[],
   { making, reader }: Pick<Deps, 'making' | 'reader'>,
+  tell: (read: number) => void = () => {},
 ): Promise<{ embeds: (NewEmbed | null)[]; doubled: ImportAnswer['doubled']; refused: ImportAnswer['refused'] }> {
   const { sheets } = making();
   const refused: ImportAnswer['refused'] = [];
@@ -37,6 +38,7 @@ export async function readImport(
       { sheets },
     );
     readings.push(...now);
+    tell(readings.length);
     for (const [i, reading] of now.entries()) {
       const { name, text } = part[i]!;
       try {

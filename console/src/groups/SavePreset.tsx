@@ -1,0 +1,66 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
+import { ApiError, type ParsedWishes } from '@orbis/contract';
+import { api, refresh } from '../api.ts';
+import { useAnnounce } from '../parts/Announcer.tsx';
+import { ProblemNote } from '../parts/ProblemNote.tsx';
+import { Unfold } from '../parts/Unfold.tsx';
+
+/** Keeps these wishes as a preset of the owner's own, under a name. */
+export function SavePreset({ wishes }: { wishes: ParsedWishes }) {
+  return (
+    <Unfold label="Keep these as a preset">
+      <Form wishes={wishes} />
+    </Unfold>
+  );
+}
+
+function Form({ wishes }: { wishes: ParsedWishes }) {
+  const [name, setName] = useState('');
+  const [meaning, setMeaning] = useState('');
+  const announce = useAnnounce();
+  const preset = name
+    .trim()
+    .toLowerCase()
+    .replaceAll(/[^a-z0-9]+/g, '-')
+    .replaceAll(/^-|-$/g, '');
+  const save = useMutation({
+    mutationFn: async () => {
+      const etag = await api.call('presets.read', { params: { preset } }).then(
+        (answer) => answer.etag,
+        (error: unknown) => {
+          if (error instanceof ApiError && error.code === 'not-found') return '"0"';
+          throw error;
+        },
+      );
+      return (
+        await api.call('presets.save', {
+          params: { preset },
+          ifMatch: etag ?? '"0"',
+          body: { settings: wishes.settings, dress: wishes.dress, ...(meaning.trim() && { meaning: meaning.trim() }) },
+        })
+      ).data;
+    },
+    onSuccess: async ({ key }) => {
+      await refresh();
+      setName('');
+      setMeaning('');
+      announce(`The preset “${key.replaceAll('-', ' ')}” is kept. It can be put on any embed, and on many at once.`);
+    },
+  });
+  return (
+    <Box>
+      <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'flex-start' }}>
+        <TextField size="small" label="Name of the preset" value={name} onChange={(event) => setName(event.target.value)} placeholder="silent loop" />
+        <TextField size="small" label="What it is for" value={meaning} onChange={(event) => setMeaning(event.target.value)} sx={{ flex: 1, minWidth: 200 }} />
+        <Button variant="outlined" disabled={preset === '' || save.isPending} onClick={() => save.mutate()} sx={{ height: 40 }}>
+          Keep it
+        </Button>
+      </Box>
+      <ProblemNote error={save.error} />
+    </Box>
+  );
+}
