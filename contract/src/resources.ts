@@ -168,8 +168,8 @@ export const groupOutcome = z
     change: groupChange.nullable().meta({ description: 'Null where nothing was done: a dry run, or nothing differs' }),
     found: count,
     changed: z
-      .array(z.object({ embed: key, name: z.string(), placements: count, before: z.string(), after: z.string(), edits: z.array(groupEdit) }))
-      .meta({ description: 'Each embed that is or would be changed, with its code before and after and every edit' }),
+      .array(z.object({ embed: key, name: z.string(), placements: count, before: z.string().optional(), after: z.string().optional(), edits: z.array(groupEdit).optional() }))
+      .meta({ description: 'Each embed that is or would be changed; in a dry run with its code before and after and every edit' }),
     same: count.meta({ description: 'Embeds that wish it already' }),
     impossible: z.array(z.object({ embed: key, name: z.string(), problems: z.array(z.object({ wish: z.string(), detail: z.string() })) })),
   })

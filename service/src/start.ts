@@ -11,6 +11,7 @@ import { lockFolder } from './database/lock.ts';
 import { startPrivateDatabase } from './database/private.ts';
 import { createAnswers } from './fetching/answers.ts';
 import { createFetching } from './fetching/client.ts';
+import { keepHeapSmall } from './memory.ts';
 import { createReader } from './reading/reader.ts';
 import { createFramesApp } from './frames/app.ts';
 import { createRunner } from './jobs/runner.ts';
@@ -41,6 +42,7 @@ export async function startOrbis(
   settings: Settings,
   { log = pino({ level: settings.ORBIS_LOG_LEVEL }), durable = true, sheets = builtInSheets() }: { log?: Logger; durable?: boolean; sheets?: readonly Sheet[] } = {},
 ): Promise<Orbis> {
+  keepHeapSmall();
   const undo: (() => unknown)[] = [];
   const stop = async (): Promise<void> => {
     for (let step = undo.pop(); step; step = undo.pop()) await step();
@@ -83,7 +85,7 @@ export async function startOrbis(
       version,
       trustProxy: settings.ORBIS_TRUST_PROXY,
     });
-    const frames = createFramesApp({ connection, origins: known, making, now });
+    const frames = createFramesApp({ connection, origins: known, making: () => shelf.refresh(connection.db).then(making), now });
     const port = await listen(createServer(app), settings.ORBIS_HOST, settings.ORBIS_PORT, 'ORBIS_PORT', undo);
     const framesPort = await listen(createServer(frames), settings.ORBIS_HOST, settings.ORBIS_FRAMES_PORT, 'ORBIS_FRAMES_PORT', undo);
     origins = originsOf({ publicUrl: settings.ORBIS_PUBLIC_URL, framesUrl: settings.ORBIS_FRAMES_URL, port, framesPort });

@@ -57,8 +57,8 @@ describe('groups of embeds', function () {
       ['first-talk', 1],
       ['second-talk', 0],
     ]);
-    expect(dry.changed[0]!.edits.some(({ reason }) => reason.includes('quieter'))).to.equal(true);
-    expect(dry.changed[0]!.after).to.equal(dry.changed[0]!.before.replace('play.kinorill', 'quiet.kinorill'));
+    expect(dry.changed[0]!.edits!.some(({ reason }) => reason.includes('quieter'))).to.equal(true);
+    expect(dry.changed[0]!.after).to.equal(dry.changed[0]!.before!.replace('play.kinorill', 'quiet.kinorill'));
     expect((await current('second-talk')).number).to.equal(1);
   });
 

@@ -83,7 +83,12 @@ describe('previews', () => {
     const { data } = await test.client.call('previews.create', { body: { text: talkCode(1) } });
     const origins = originsOf({ publicUrl: 'https://a.example', framesUrl: 'https://f.example', port: 1, framesPort: 2 });
     const server = createServer(
-      createFramesApp({ making: () => ({ sheets: [], rules: { dropTracking: false } }), connection: test.orbis.connection, origins: () => origins, now: () => new Date() }),
+      createFramesApp({
+        making: () => Promise.resolve({ sheets: [], rules: { dropTracking: false } }),
+        connection: test.orbis.connection,
+        origins: () => origins,
+        now: () => new Date(),
+      }),
     );
     await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
     const name = new URL(data.url).hostname.split('.')[0]!;

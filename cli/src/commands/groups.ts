@@ -43,6 +43,7 @@ export const addUndo: AddCommand = (program, run) => {
 
 function describe({ change, found, changed, same, impossible }: GroupOutcome, dryRun: boolean, { colours, io }: Tools): string {
   const each = changed.map(({ embed, placements, edits }) => {
+    if (!edits) return `${colours.bold(embed)}${placements > 0 ? `, in ${plural(placements, 'place')}` : ''}\n`;
     const lines = edits.map((edit) => `${colours.green('+')} ${edit.text.trim() || '(taken out)'}\n${fold(edit.reason, io.width, '  ')}`).join('');
     return `${colours.bold(embed)}${placements > 0 ? `, in ${plural(placements, 'place')}` : ''}\n${lines || '  goes out as it was pasted\n'}`;
   });

@@ -16,7 +16,7 @@ export function DryRun({ outcome: { changed } }: { outcome: GroupOutcome }) {
   const [most, setMost] = useState(first);
   return (
     <>
-      {changed.slice(0, most).map(({ embed, name, placements, before, after, edits }) => (
+      {changed.slice(0, most).map(({ embed, name, placements, before = '', after = '', edits = [] }) => (
         <Box key={embed} component="article" aria-label={name} sx={{ py: 2, borderTop: 1, borderColor: 'divider' }}>
           <Typography>
             <Link to={`/collection/${embed}`}>{name}</Link>

@@ -12,7 +12,7 @@ import {
 } from '../text/index.ts';
 import type { Code, WishProblem } from '../code.ts';
 import { changeOptions } from '../reading/scripts/index.ts';
-import { matchFrame } from '../sheets/match.ts';
+import { alone, matchFrame } from '../sheets/match.ts';
 import type { Sheet, SheetSetting, SheetSettings, TimeSetting } from '../sheets/sheet.ts';
 import { settings as definitions } from './all.ts';
 import { Composition, takesMembers } from './composition.ts';
@@ -188,7 +188,7 @@ const changeOf = (place: ParameterPlace, { name, written }: Pick<WrittenValue, '
 
 function parameterChanges({ rule, values }: Written, { sheet }: Context, url: string): ParameterChange[] {
   const place = rule.in as ParameterPlace;
-  const id = rule.beside ? (matchFrame(url, [sheet])?.id ?? '') : '';
+  const id = rule.beside ? (matchFrame(url, alone(sheet))?.id ?? '') : '';
   const beside = values.some(({ written }) => written !== null) ? (rule.beside ?? []).map(({ name, value }) => ({ name, written: value.replaceAll('{id}', id) })) : [];
   return [...values, ...beside].map((written) => changeOf(place, written));
 }

@@ -2,7 +2,7 @@ import { attribute, innerText, type MarkupElement } from '../text/index.ts';
 import type { Code } from '../code.ts';
 import type { ReadAddress } from '../reading/reading.ts';
 import { hasOptions } from '../reading/scripts/index.ts';
-import { isMountOf, sheetOfFrame, sheetOfLoader } from '../sheets/match.ts';
+import { alone, isMountOf, sheetOfFrame, sheetOfLoader } from '../sheets/match.ts';
 import type { SettingHolder, Sheet, SheetSetting } from '../sheets/sheet.ts';
 
 /** What a setting changes: an element, and the addresses that stand in it (a player can have several files). */
@@ -38,12 +38,12 @@ export function holderOf(code: Code, sheet: Sheet, rule: Pick<SheetSetting, 'of'
     case 'loader':
       return atAddress(
         code,
-        reading.addresses.find(({ use, url }) => use === 'script' && sheetOfLoader(url, [sheet]) !== null),
+        reading.addresses.find(({ use, url }) => use === 'script' && sheetOfLoader(url, alone(sheet)) !== null),
       );
     case 'frame':
       return atAddress(
         code,
-        reading.addresses.find(({ use, url }) => use === 'frame' && (sheet.files !== undefined || sheetOfFrame(url, [sheet]) !== null)),
+        reading.addresses.find(({ use, url }) => use === 'frame' && (sheet.files !== undefined || sheetOfFrame(url, alone(sheet)) !== null)),
       );
   }
 }

@@ -1,12 +1,12 @@
 import { attribute, parseAddress, parseMarkup, type MarkupElement } from '../text/index.ts';
 import type { Code } from '../code.ts';
-import { isMountOf, matchFrame, sheetOfLoader } from './match.ts';
+import { alone, isMountOf, matchFrame, sheetOfLoader } from './match.ts';
 import type { Sheet } from './sheet.ts';
 
 /** The id of the item that a code shows, as its provider's sheet finds it; null where it does not. */
 export function itemOf(code: Pick<Code, 'reading' | 'markup'>, sheet: Sheet): string | null {
   for (const { use, url } of code.reading.addresses) {
-    const match = use === 'frame' ? matchFrame(url, [sheet]) : null;
+    const match = use === 'frame' ? matchFrame(url, alone(sheet)) : null;
     if (match) return match.id;
   }
   if (!('parts' in sheet.code)) return null;
@@ -28,7 +28,7 @@ export function itemOf(code: Pick<Code, 'reading' | 'markup'>, sheet: Sheet): st
 function isSame(element: MarkupElement, template: MarkupElement, sheet: Sheet): boolean {
   if (element.name !== template.name) return false;
   const source = attribute(element, 'src');
-  if (element.name === 'script' && source !== null) return sheetOfLoader(source, [sheet]) !== null;
+  if (element.name === 'script' && source !== null) return sheetOfLoader(source, alone(sheet)) !== null;
   return isMountOf(element, sheet) || !isMountOf(template, sheet);
 }
 

@@ -163,6 +163,15 @@ export function plainHost(address: string): string | null {
   return /^(?:https?:)?\/\/([a-z0-9-]+(?:\.[a-z0-9-]+)*)(?::\d+)?(?:[/?#]|$)/.exec(address)?.[1] ?? null;
 }
 
+const lists = new WeakMap<Sheet, readonly Sheet[]>();
+
+/** A sheet as the only one: always the same list, so that what is known of a list is worked out once. */
+export function alone(sheet: Sheet): readonly Sheet[] {
+  let list = lists.get(sheet);
+  if (!list) lists.set(sheet, (list = [sheet]));
+  return list;
+}
+
 const known = new WeakMap<readonly Sheet[], ReadonlySet<string>>();
 
 /* Every host that the sheets' patterns name; `*` where a pattern is for more than one. */

@@ -14,13 +14,11 @@ export interface DecodedText {
 export function decodeAttribute(raw: string): DecodedText {
   if (!raw.includes('&') && !raw.includes('\r')) return undecoded(raw);
   // A reference never stands for more code units than it is written with, so nothing is longer than the raw value.
-  const at = new Uint32Array(raw.length + 1);
+  const at = new Array<number>(raw.length + 1);
   let text = '';
   let length = 0;
   let emitted = '';
-  const decoder = new EntityDecoder(htmlDecodeTree, (codePoint) => {
-    emitted += String.fromCodePoint(codePoint);
-  });
+  let decoder: EntityDecoder | null = null;
   const take = (piece: string, from: number, step: 0 | 1): void => {
     for (let i = 0; i < piece.length; i++) at[length + i] = from + i * step;
     length += piece.length;
@@ -33,7 +31,14 @@ export function decodeAttribute(raw: string): DecodedText {
     if (raw[i] === '\r') {
       take('\n', i, 0);
       i += raw[i + 1] === '\n' ? 2 : 1;
+    } else if (raw.startsWith('&amp;', i)) {
+      // By far the most that stand in addresses: told without the whole tree of names.
+      take('&', i, 0);
+      i += 5;
     } else if (raw[i] === '&') {
+      decoder ??= new EntityDecoder(htmlDecodeTree, (codePoint) => {
+        emitted += String.fromCodePoint(codePoint);
+      });
       emitted = '';
       decoder.startEntity(DecodingMode.Attribute);
       let consumed = decoder.write(raw, i + 1);

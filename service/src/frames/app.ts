@@ -6,8 +6,16 @@ import { relayPath, relayScript } from './relay.ts';
 import type { Making } from '../work/making.ts';
 import type { Origins } from '../origins.ts';
 
+interface FramesDeps {
+  connection: Connection;
+  origins: () => Origins;
+  /** What output is made with now, whoever changed it. */
+  making: () => Promise<Making>;
+  now: () => Date;
+}
+
 /** The second origin: documents of foreign code, each on a host of its own. It knows no cookie and no person. */
-export function createFramesApp({ connection, origins, making, now }: { connection: Connection; origins: () => Origins; making: () => Making; now: () => Date }): Express {
+export function createFramesApp({ connection, origins, making, now }: FramesDeps): Express {
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);
@@ -24,7 +32,7 @@ export function createFramesApp({ connection, origins, making, now }: { connecti
     if (link === undefined) return say(400, 'Say in “url” which link the question is about.');
     if (format !== 'json' && format !== 'xml') return say(501, 'Answers are given in json and in xml.');
     const room = { ...(most('maxwidth') && { maxWidth: most('maxwidth')! }), ...(most('maxheight') && { maxHeight: most('maxheight')! }) };
-    const answer = await answerAbout(link, format, room, { db: connection.db, making: making(), origins: origins() });
+    const answer = await answerAbout(link, format, room, { db: connection.db, making: await making(), origins: origins() });
     if (answer === null) return say(404, 'Nothing is known of this link.');
     response
       .set('Cache-Control', `public, max-age=${holdsFor}`)
@@ -35,7 +43,7 @@ export function createFramesApp({ connection, origins, making, now }: { connecti
     const placement = origins().placementName(request.hostname, request.path);
     const name = origins().previewName(request.hostname, request.path);
     const found = placement
-      ? await servedDocument(placement, { db: connection.db, making: making(), origins: origins() })
+      ? await servedDocument(placement, { db: connection.db, making: await making(), origins: origins() })
       : name && (await findPreview(connection.db, name, now()));
     response.set({
       'Cache-Control': 'no-store',

@@ -1,31 +1,15 @@
-import type { Outcome, Sheet, Wishes } from '@orbis/core';
-import { catalogue, joinWishes, OrbisError, sayWishes, withoutWishes, type GroupChange, type GroupOutcome } from '@orbis/contract';
+import type { Wishes } from '@orbis/core';
+import { joinWishes, OrbisError, sayWishes, withoutWishes, type GroupChange, type GroupOutcome } from '@orbis/contract';
 import type { Deps } from '../app.ts';
-import { placementCounts, type StoredEmbed } from '../store/embeds.ts';
 import { addRevisions, embedsWhere, findChange, itemsOfChange, listChanges, markUndone, recordChange, type GroupChangeRow } from '../store/group-changes.ts';
 import { afterId, keyset } from '../store/pages.ts';
-import { newRevision, outcomeOf, outcomeWith, sameWishes } from '../work/codes.ts';
+import { changeGroup, tellPlan } from '../work/group-change.ts';
 import { searchFor } from '../work/search.ts';
 import { someOf } from '../work/some-of.ts';
 import type { Handlers, Named } from './reply.ts';
 
-/** One embed that a group change is for: what it wishes and comes to now, and afterwards. */
-interface Planned {
-  stored: StoredEmbed;
-  wishes: Wishes;
-  sheet: Sheet | null;
-  before: Outcome;
-  after: Outcome;
-}
-
 /** Changes of many embeds at once: tried, made, listed, taken back. */
 export function changeHandlers({ connection: { db }, making }: Deps): Handlers<Named<'changes'>> {
-  const plan = (stored: StoredEmbed, change: (now: Wishes) => Wishes): Planned => {
-    const now = { settings: stored.revision.settings, dress: stored.revision.dress };
-    const wishes = change(now);
-    const { code, outcome: before } = outcomeOf({ base: stored.source.base, found: stored.source.found, wishes: now }, making(), null);
-    return { stored, wishes, sheet: code.sheet, before, after: outcomeWith(code, wishes, making()) };
-  };
   return {
     'changes.create': async ({ body, act }) => {
       const more = { settings: body.settings, dress: body.dress };
@@ -34,20 +18,11 @@ export function changeHandlers({ connection: { db }, making }: Deps): Handlers<N
       const term = searchFor(body.where);
       const change = (now: Wishes): Wishes => joinWishes(withoutWishes(now, body.unset), more);
       const outcome = await db.transaction(async (tx): Promise<GroupOutcome> => {
-        const planned = (await embedsWhere(tx, term, { lock: !body.dryRun })).map((stored) => plan(stored, change));
-        const differing = planned.filter(({ stored, wishes }) => !sameWishes(wishes, stored.revision));
-        // What stood against an embed before is not the matter of this change.
-        const impossible = differing.filter(({ before, after }) => newProblems(before, after).length > 0);
-        if (impossible.length > 0 && !body.skipImpossible && !body.dryRun) throw refused(impossible);
-        const todo = differing.filter((item) => !impossible.includes(item));
-        const answer = await tell(tx, planned.length, todo, planned.length - differing.length, impossible);
-        if (body.dryRun || todo.length === 0) return answer;
-        await addRevisions(
-          tx,
-          todo.map(({ stored, wishes, sheet }) => ({ stored, values: newRevision(sheet, wishes, 'changed with others') })),
-          act,
-        );
-        const items = todo.map(({ stored: { embed } }) => ({ embedId: embed.id, from: embed.revision, to: embed.revision + 1, version: embed.version + 1 }));
+        const found = await embedsWhere(tx, term, { lock: !body.dryRun });
+        const plan = await changeGroup(tx, found, { change, dryRun: body.dryRun, skipImpossible: body.skipImpossible }, making(), act);
+        const answer = await tellPlan(tx, found.length, plan);
+        if (body.dryRun || plan.todo.length === 0) return answer;
+        const items = plan.todo.map(({ embed }) => ({ embedId: embed.id, from: embed.revision, to: embed.revision + 1, version: embed.version + 1 }));
         const id = await recordChange(tx, { search: body.where, said: said.slice(0, 2000) }, items, act);
         return { ...answer, change: tellChange((await findChange(tx, id))!) };
       });
@@ -75,11 +50,7 @@ export function changeHandlers({ connection: { db }, making }: Deps): Handlers<N
           tx,
           items.map(({ embed, earlier }) => {
             const { settings, dress, sheetId, sheetDigest, sourceId } = earlier;
-            // Only the row and the source's id are needed of what is stored.
-            return {
-              stored: { embed, revision: earlier, source: { id: sourceId } } as StoredEmbed,
-              values: { settings, dress, sheetId, sheetDigest, reason: `revision ${earlier.number} again` },
-            };
+            return { embed, sourceId, values: { settings, dress, sheetId, sheetDigest, reason: `revision ${earlier.number} again` } };
           }),
           act,
         );
@@ -89,45 +60,6 @@ export function changeHandlers({ connection: { db }, making }: Deps): Handlers<N
       return { data: tellChange(undone) };
     },
   };
-}
-
-async function tell(db: Parameters<typeof placementCounts>[0], found: number, todo: readonly Planned[], same: number, impossible: readonly Planned[]): Promise<GroupOutcome> {
-  const counts = await placementCounts(
-    db,
-    todo.map(({ stored }) => stored.embed.id),
-  );
-  return {
-    change: null,
-    found,
-    changed: todo.map(({ stored: { embed }, before, after }) => ({
-      embed: embed.key,
-      name: embed.name,
-      placements: counts.get(embed.id) ?? 0,
-      before: before.text,
-      after: after.text,
-      edits: after.edits,
-    })),
-    same,
-    impossible: impossible.map(({ stored: { embed }, before, after }) => ({ embed: embed.key, name: embed.name, problems: newProblems(before, after) })),
-  };
-}
-
-const newProblems = (before: Outcome, after: Outcome): { wish: string; detail: string }[] =>
-  after.problems
-    .filter(({ wish, code }) => !before.problems.some((known) => known.wish === wish && known.code === code))
-    .map(({ wish, code, facts }) => ({ wish, detail: catalogue[code].detail(facts) }));
-
-function refused(impossible: readonly Planned[]): OrbisError {
-  return new OrbisError(
-    'group-impossible',
-    { count: impossible.length, embeds: someOf(impossible.map(({ stored }) => stored.embed.key)) },
-    impossible.map(({ stored: { embed }, before, after }) => ({
-      pointer: `/${embed.key}`,
-      detail: newProblems(before, after)
-        .map(({ detail }) => detail)
-        .join(' '),
-    })),
-  );
 }
 
 const tellChange = (row: GroupChangeRow): GroupChange => ({

@@ -6,6 +6,7 @@ import { OrbisError, routes, type FieldError, type Route, type RouteName } from 
 import type { Deps } from '../app.ts';
 import { personOfSession, personOfToken, type Person } from '../store/people.ts';
 import type { Call, Handlers } from './reply.ts';
+import { sendJson } from './send-json.ts';
 
 export const cookieName = 'orbis_session';
 
@@ -52,7 +53,7 @@ function answer(name: RouteName, route: Route, handlers: Handlers, deps: Deps): 
     if (reply.etag) response.set('ETag', reply.etag);
     response.set('Cache-Control', 'no-store').status(reply.status ?? route.statuses[0] ?? 200);
     if (reply.data === undefined) response.end();
-    else response.json(reply.data);
+    else await sendJson(response, reply.data);
   };
 }
 

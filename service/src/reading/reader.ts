@@ -31,6 +31,8 @@ export function createReader({ seconds = 10, threads = 2 }: ReaderOptions = {}):
     minThreads: 0,
     maxThreads: threads,
     idleTimeout: 30_000,
+    // What a reading leaves behind is little and short-lived; three times this much is kept for it in each thread.
+    resourceLimits: { maxYoungGenerationSizeMb: 8 },
     execArgv: process.execArgv.filter((argument) => argument.startsWith('--conditions')),
   });
   const run = async <N extends keyof typeof tasks>(name: N, task: Parameters<(typeof tasks)[N]>[0]): Promise<ReturnType<(typeof tasks)[N]>> => {

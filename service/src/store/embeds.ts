@@ -3,6 +3,7 @@ import type { Dress, SearchTerm, Settings } from '@orbis/core';
 import type { Found } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
 import { digest, keyFrom } from './ids.ts';
+import { isOneOf } from './one-of.ts';
 import { embed, embedHost, embedTag, placement, revision, source } from './schema.ts';
 import { afterId } from './pages.ts';
 import { conditionOf, wordCondition } from './search.ts';
@@ -119,7 +120,7 @@ export async function placementCounts(db: Handle, embedIds: readonly number[]): 
   const rows = await db
     .select({ id: placement.embedId, count: sql<number>`count(*)` })
     .from(placement)
-    .where(and(inArray(placement.embedId, [...embedIds]), eq(placement.active, 1)))
+    .where(and(isOneOf(placement.embedId, embedIds), eq(placement.active, 1)))
     .groupBy(placement.embedId);
   return new Map(rows.map(({ id, count }) => [id, Number(count)]));
 }

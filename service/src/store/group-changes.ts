@@ -1,18 +1,31 @@
-import { and, eq, inArray, sql } from 'drizzle-orm';
+import { and, eq, sql } from 'drizzle-orm';
 import type { SearchTerm } from '@orbis/core';
 import type { Handle } from '../database/connect.ts';
 import { chunks } from './chunks.ts';
-import type { Act, EmbedRow, NewRevision, RevisionRow, StoredEmbed } from './embeds.ts';
+import type { Act, EmbedRow, NewRevision, RevisionRow, SourceRow } from './embeds.ts';
+import { insertMany } from './insert-many.ts';
+import { isOneOf } from './one-of.ts';
 import { newPublicId } from './ids.ts';
 import { embed, groupChange, groupChangeItem, revision, source } from './schema.ts';
 import { conditionOf } from './search.ts';
 
 export type GroupChangeRow = typeof groupChange.$inferSelect;
 
+/** Of an embed, what a change needs to know: thousands of them are read at once. */
+export interface ChangeableEmbed {
+  embed: Pick<EmbedRow, 'id' | 'key' | 'name' | 'revision' | 'version'>;
+  source: Pick<SourceRow, 'id' | 'base' | 'found'>;
+  revision: Pick<RevisionRow, 'settings' | 'dress'>;
+}
+
 /** Every embed that a search finds, with its newest revision, in the order of collecting; locked where it is to be changed. */
-export async function embedsWhere(db: Handle, term: SearchTerm, { lock = false }: { lock?: boolean } = {}): Promise<StoredEmbed[]> {
+export async function embedsWhere(db: Handle, term: SearchTerm, { lock = false }: { lock?: boolean } = {}): Promise<ChangeableEmbed[]> {
   const query = db
-    .select({ embed, source, revision })
+    .select({
+      embed: { id: embed.id, key: embed.key, name: embed.name, revision: embed.revision, version: embed.version },
+      source: { id: source.id, base: source.base, found: source.found },
+      revision: { settings: revision.settings, dress: revision.dress },
+    })
     .from(embed)
     .innerJoin(revision, and(eq(revision.embedId, embed.id), eq(revision.number, embed.revision)))
     .innerJoin(source, eq(source.id, revision.sourceId))
@@ -21,31 +34,40 @@ export async function embedsWhere(db: Handle, term: SearchTerm, { lock = false }
   return lock ? query.for('update') : query;
 }
 
+/** One embed of many, with the revision that it gets. */
+export interface NextRevision {
+  embed: Pick<EmbedRow, 'id' | 'revision'>;
+  sourceId: number;
+  values: NewRevision;
+}
+
 /** Adds the next revision to each of these embeds, which are locked. Call it in a transaction. */
-export async function addRevisions(tx: Handle, changes: readonly { stored: StoredEmbed; values: NewRevision; sourceId?: number }[], { by, now }: Act): Promise<void> {
+export async function addRevisions(tx: Handle, changes: readonly NextRevision[], { by, now }: Act): Promise<void> {
   for (const part of chunks(changes)) {
     await tx
       .update(embed)
       .set({ revision: sql`${embed.revision} + 1`, version: sql`${embed.version} + 1`, changedAt: now })
       .where(
-        inArray(
+        isOneOf(
           embed.id,
-          part.map(({ stored }) => stored.embed.id),
+          part.map((change) => change.embed.id),
         ),
       );
-    await tx.insert(revision).values(
-      part.map(({ stored, values, sourceId = stored.source.id }) => ({
-        embedId: stored.embed.id,
-        number: stored.embed.revision + 1,
-        sourceId,
-        leftOut: [],
-        isolation: {},
-        ...values,
-        createdAt: now,
-        createdBy: by,
-      })),
-    );
   }
+  await insertMany(
+    tx,
+    revision,
+    changes.map(({ embed: { id, revision: last }, sourceId, values }) => ({
+      embedId: id,
+      number: last + 1,
+      sourceId,
+      leftOut: [],
+      isolation: {},
+      ...values,
+      createdAt: now,
+      createdBy: by,
+    })),
+  );
 }
 
 /** Writes a change of many embeds down as one, so that it can be taken back. Call it in the transaction that makes it. */
@@ -57,7 +79,11 @@ export async function recordChange(
 ): Promise<string> {
   const publicId = newPublicId();
   const [{ insertId }] = await tx.insert(groupChange).values({ publicId, search, said, embeds: items.length, createdAt: now, createdBy: by });
-  for (const part of chunks(items)) await tx.insert(groupChangeItem).values(part.map((item) => ({ changeId: insertId, ...item })));
+  await insertMany(
+    tx,
+    groupChangeItem,
+    items.map((item) => ({ changeId: insertId, ...item })),
+  );
   return publicId;
 }
 

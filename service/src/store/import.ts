@@ -2,6 +2,7 @@ import { and, eq, inArray, like, or, type SQL } from 'drizzle-orm';
 import type { Handle } from '../database/connect.ts';
 import { chunks } from './chunks.ts';
 import { searchableHosts, type Act, type NewRevision, type NewSource } from './embeds.ts';
+import { insertMany } from './insert-many.ts';
 import { keyFrom } from './ids.ts';
 import { embed, embedHost, embedTag, revision, source } from './schema.ts';
 
@@ -35,52 +36,64 @@ export async function insertEmbeds(tx: Handle, values: readonly NewEmbed[], { by
     values.map(({ name }) => keyFrom(name)),
   );
   const made = { createdAt: now, createdBy: by };
-  for (const part of chunks(values.map((value, i) => ({ value, key: keys[i]! })))) {
-    await tx
-      .insert(embed)
-      .values(part.map(({ value: { name, notes, kind, provider, level }, key }) => ({ key, name, notes, kind, provider, level, source: 1, revision: 1, changedAt: now, ...made })));
-    const ids = await idsBy(
-      tx,
-      part.map(({ key }) => key),
-    );
-    await tx.insert(source).values(part.map(({ value: { pasted, base, found, digest }, key }) => ({ embedId: ids.get(key)!, number: 1, pasted, base, found, digest, ...made })));
-    const sources = await tx
-      .select({ id: source.id, embedId: source.embedId })
-      .from(source)
-      .where(inArray(source.embedId, [...ids.values()]));
-    const sourceOf = new Map(sources.map(({ id, embedId }) => [embedId, id]));
-    await tx
-      .insert(revision)
-      .values(
-        part.map(({ value, key }) => ({ embedId: ids.get(key)!, number: 1, sourceId: sourceOf.get(ids.get(key)!)!, leftOut: [], isolation: {}, ...value.revision, ...made })),
-      );
-    const tags = part.flatMap(({ value, key }) => [...new Map(value.tags.map((tag) => [tag.toLowerCase(), tag])).values()].map((tag) => ({ embedId: ids.get(key)!, tag })));
-    if (tags.length > 0) await tx.insert(embedTag).values(tags);
-    const hosts = part.flatMap(({ value, key }) => searchableHosts(value.hosts).map((host) => ({ embedId: ids.get(key)!, host })));
-    for (const some of chunks(hosts)) await tx.insert(embedHost).values(some);
+  await insertMany(
+    tx,
+    embed,
+    values.map(({ name, notes, kind, provider, level }, i) => ({ key: keys[i]!, name, notes, kind, provider, level, source: 1, revision: 1, changedAt: now, ...made })),
+  );
+  const ids = await idsBy(tx, keys);
+  const idOf = (i: number): number => ids.get(keys[i]!)!;
+  await insertMany(
+    tx,
+    source,
+    values.map(({ pasted, base, found, digest }, i) => ({ embedId: idOf(i), number: 1, pasted, base, found, digest, ...made })),
+  );
+  const sourceOf = new Map<number, number>();
+  for (const part of chunks([...ids.values()])) {
+    const rows = await tx.select({ id: source.id, embedId: source.embedId }).from(source).where(inArray(source.embedId, part));
+    for (const row of rows) sourceOf.set(row.embedId, row.id);
   }
+  await insertMany(
+    tx,
+    revision,
+    values.map((value, i) => ({ embedId: idOf(i), number: 1, sourceId: sourceOf.get(idOf(i))!, leftOut: [], isolation: {}, ...value.revision, ...made })),
+  );
+  await insertMany(
+    tx,
+    embedTag,
+    values.flatMap(({ tags }, i) => [...new Map(tags.map((tag) => [tag.toLowerCase(), tag])).values()].map((tag) => ({ embedId: idOf(i), tag }))),
+  );
+  await insertMany(
+    tx,
+    embedHost,
+    values.flatMap(({ hosts }, i) => searchableHosts(hosts).map((host) => ({ embedId: idOf(i), host }))),
+  );
   return keys;
 }
 
 async function idsBy(tx: Handle, keys: readonly string[]): Promise<Map<string, number>> {
-  const rows = await tx
-    .select({ id: embed.id, key: embed.key })
-    .from(embed)
-    .where(inArray(embed.key, [...keys]));
-  return new Map(rows.map(({ id, key }) => [key, id]));
+  const ids = new Map<string, number>();
+  for (const part of chunks(keys)) for (const { id, key } of await tx.select({ id: embed.id, key: embed.key }).from(embed).where(inArray(embed.key, part))) ids.set(key, id);
+  return ids;
 }
 
 /* A key for each, none of them there yet and no two the same. */
 async function freeKeys(tx: Handle, wanted: readonly string[]): Promise<string[]> {
   const taken = new Set<string>();
-  for (const part of chunks([...new Set(wanted)])) {
-    const like_ = (key: string): SQL | undefined => or(eq(embed.key, key), like(embed.key, `${key}-%`));
-    const rows = await tx
-      .select({ key: embed.key })
-      .from(embed)
-      .where(or(...part.map(like_)));
-    for (const { key } of rows) taken.add(key);
-  }
+  const read = async (conditionOf: (key: string) => SQL | undefined, keys: readonly string[]): Promise<void> => {
+    for (const part of chunks(keys))
+      for (const { key } of await tx
+        .select({ key: embed.key })
+        .from(embed)
+        .where(or(...part.map(conditionOf))))
+        taken.add(key);
+  };
+  const different = new Set(wanted);
+  for (const part of chunks([...different])) for (const { key } of await tx.select({ key: embed.key }).from(embed).where(inArray(embed.key, part))) taken.add(key);
+  // Numbers are put behind those only that are there already, or wanted twice.
+  const seen = new Set<string>();
+  const numbered = new Set(wanted.filter((key) => taken.has(key) || seen.size === seen.add(key).size));
+  await read((key) => like(embed.key, `${key}-%`), [...numbered]);
   const next = new Map<string, number>();
   return wanted.map((key) => {
     let free = key;

@@ -52,7 +52,13 @@ export const newRevision = (sheet: Sheet | null, { settings, dress }: Wishes, re
 });
 
 /* The digest by which a revision remembers which sheet it was made with. */
-const sheetDigest = (sheet: Sheet | null): string | null => sheet && digest(JSON.stringify(sheet));
+const digests = new WeakMap<Sheet, string>();
+function sheetDigest(sheet: Sheet | null): string | null {
+  if (sheet === null) return null;
+  const known = digests.get(sheet) ?? digest(JSON.stringify(sheet));
+  digests.set(sheet, known);
+  return known;
+}
 
 /** Whether two sets of wishes are the same. */
 export const sameWishes = (a: Wishes, b: Wishes): boolean => canonicalJson([a.settings, a.dress]) === canonicalJson([b.settings, b.dress]);

@@ -1,0 +1,80 @@
+import { expect } from 'chai';
+import { eq, sql } from 'drizzle-orm';
+import { insertMany } from '../src/store/insert-many.ts';
+import { groupChange, groupChangeItem, preset, revision } from '../src/store/schema.ts';
+import { startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
+
+describe('many rows written at once', function () {
+  this.timeout(60_000);
+  let test: TestOrbis;
+  before(async () => {
+    test = await startTestOrbis();
+  });
+  after(() => test.stop());
+
+  it('are what the same rows are one by one, whatever is in them', async () => {
+    const { db } = test.orbis.connection;
+    const words = ['plain', '', 'a "quote" \\ and \\n', "it's", '🌌 ü ‘x’', 'line\nend\ttab', '%_;--', '{"json": [1]}', '</script>\u2028', 'NULL', 'a'.repeat(300)];
+    const now = new Date('2026-11-23T09:30:00.123Z');
+    const rows = (name: string) =>
+      words.map((meaning, i) => ({
+        key: `${name}-${i}`,
+        meaning,
+        settings: { title: meaning, start: i / 2, muted: i % 2 === 0 },
+        dress: i === 0 ? {} : { caption: meaning },
+        version: i + 1,
+        createdAt: now,
+        createdBy: 1,
+      }));
+    await db.insert(preset).values(rows('one') as never);
+    await insertMany(db, preset, rows('many') as never);
+    const read = async (name: string) =>
+      (
+        await db
+          .select()
+          .from(preset)
+          .where(sql`${preset.key} like ${`${name}-%`}`)
+          .orderBy(preset.id)
+      ).map(({ id: _id, key, ...rest }) => ({ ...rest, key: key.replace(name, '') }));
+    expect(await read('many')).to.deep.equal(await read('one'));
+    expect((await read('many')).length).to.equal(words.length);
+  });
+
+  it('keep what is nothing as nothing, and more than a statement’s worth in their order', async () => {
+    const { db } = test.orbis.connection;
+    const many = 2_345;
+    const now = new Date();
+    await insertMany(
+      db,
+      groupChange,
+      Array.from({ length: many }, (_, i) => ({
+        publicId: i.toString().padStart(10, '0'),
+        search: `s${i}`,
+        said: 'x',
+        embeds: i,
+        createdAt: now,
+        createdBy: 1,
+        undoneAt: i % 2 === 0 ? null : now,
+      })),
+    );
+    const rows = await db.select().from(groupChange).where(eq(groupChange.said, 'x')).orderBy(groupChange.id);
+    expect(rows.map(({ embeds }) => embeds)).to.deep.equal(Array.from({ length: many }, (_, i) => i));
+    expect(rows.filter(({ undoneAt }) => undoneAt === null).length).to.equal(Math.ceil(many / 2));
+    await insertMany(db, groupChange, []);
+  });
+
+  it('are refused, not cut, where something is too long or belongs to nothing', async () => {
+    const { db } = test.orbis.connection;
+    const refused = async (work: Promise<unknown>): Promise<boolean> =>
+      work.then(
+        () => false,
+        () => true,
+      );
+    const row = { publicId: 'zzzzzzzzzz', search: 'x', said: 'x', embeds: 1, createdAt: new Date(), createdBy: 1 };
+    expect(await refused(insertMany(db, groupChange, [{ ...row, publicId: 'elevenchars' }]))).to.equal(true);
+    expect(await refused(insertMany(db, groupChange, [{ ...row, createdBy: 99_999 }]))).to.equal(true);
+    expect(await refused(insertMany(db, groupChangeItem, [{ changeId: 99_999, embedId: 1, from: 1, to: 2, version: 1 }]))).to.equal(true);
+    const { data } = await test.client.call('embeds.create', { body: { name: 'One', text: talkCode(1) } });
+    expect((await db.select().from(revision)).length).to.equal(data.revision);
+  });
+});
