@@ -14,7 +14,7 @@ export default ts.config(
       'no-restricted-syntax': ['error', { selector: 'TSEnumDeclaration', message: 'Use a union of literals.' }],
     },
   },
-  { files: ['scripts/**/*.mjs', 'cli/bin/*.mjs'], languageOptions: { globals: globals.node } },
+  { files: ['scripts/**/*.mjs', 'cli/bin/*.mjs', 'bench/**/*.mjs'], languageOptions: { globals: globals.node } },
   { files: ['demo/assets/**/*.js'], languageOptions: { globals: globals.browser } },
   { files: ['**/test/**/*.ts'], rules: { '@typescript-eslint/no-unused-expressions': 'off' } },
   { files: ['console/src/**/*.{ts,tsx}'], ...reactHooks.configs.flat['recommended-latest'] },

@@ -1,5 +1,6 @@
 // Draws the pictures in docs/screenshots from the demo's data. Needs the demo's ports, so the demo must not be running.
-import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { readdir, readFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -12,7 +13,8 @@ import type { Sheet } from '@orbis/core';
 import { readSettings, startOrbis } from '@orbis/service';
 import { builtInSheets } from '@orbis/sheets';
 
-const out = fileURLToPath(new URL('../docs/screenshots/', import.meta.url));
+const top = fileURLToPath(new URL('../', import.meta.url));
+const out = join(top, 'docs/screenshots');
 const folder = mkdtempSync(join(tmpdir(), 'orbis-pictures-'));
 const port = 7430;
 /** A code of several parts, with something wrong in it. */
@@ -60,6 +62,13 @@ try {
   await page.getByRole('button', { name: 'See what it would do' }).click();
   await page.getByRole('button', { name: 'Do it' }).waitFor();
   await shoot(page, 'group');
+  await page.setViewportSize({ width: 1280, height: 1400 });
+  await page.goto(`${url}/providers/learn`);
+  await page.getByLabel('Code or link 1').fill(sample('red-torches'));
+  await page.getByLabel('Code or link 2').fill(sample('comet-sketches'));
+  await page.getByRole('button', { name: 'See what they have in common' }).click();
+  await page.getByRole('heading', { name: '2 questions for you' }).waitFor();
+  await shoot(page, 'learn');
   await at(page, '/places', 'places');
   await at(page, '/register', 'register', { height: 1000 });
   await at(page, '/sweeps', 'sweeps', { height: 900 });
@@ -95,6 +104,16 @@ try {
   );
   await terminal(
     page,
+    'terminal-learn',
+    [
+      ['providers', 'learn', 'demo/samples/gladewick'],
+      ['providers', 'learn', 'demo/samples/gladewick', 'kind=document', 'from=page', '--save'],
+      ['providers', 'import', 'demo/samples/oembed-providers.json'],
+    ],
+    { url, token: data.token },
+  );
+  await terminal(
+    page,
     'terminal-harvest',
     [
       ['harvest', `http://hollinfell.localhost:${port}/stories/twelve-winters`],
@@ -107,6 +126,11 @@ try {
   await world.stop();
   await orbis.stop();
   rmSync(folder, { recursive: true, force: true });
+}
+
+/** A code of Gladewick's, whom no sheet knows. */
+function sample(name: string): string {
+  return readFileSync(join(top, `demo/samples/gladewick/${name}.html`), 'utf8').trim();
 }
 
 async function shoot(page: Page, name: string): Promise<void> {
@@ -132,8 +156,8 @@ async function terminal(page: Page, name: string, commands: string[][], { url, t
       outIsTerminal: true,
       errIsTerminal: false,
       width: 100,
-      readFolder: () => Promise.resolve(null),
-      readFile: () => Promise.reject(new Error('no files here')),
+      readFolder: (path) => readdir(join(top, path)).catch(() => null),
+      readFile: (path) => readFile(join(top, path), 'utf8'),
       askSecret: () => Promise.resolve(''),
       ask: null,
       env: { ORBIS_URL: url, ORBIS_TOKEN: token, FORCE_COLOR: '1' },

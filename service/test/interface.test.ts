@@ -180,7 +180,7 @@ describe('the service', () => {
     const post = (path: string, body: string, headers: Record<string, string> = {}): Promise<Response> => raw(path, { method: 'POST', headers: signedIn(headers), body });
     for (const [label, path, body, status, code] of [
       ['a body that is no JSON', '/api/v1/embeds', '{', 400, 'not-json'],
-      ['a missing name', '/api/v1/embeds', '{"text":"x"}', 400, 'bad-request'],
+      ['a name of nothing', '/api/v1/embeds', '{"name":" ","text":"x"}', 400, 'bad-request'],
       ['a member that nobody knows', '/api/v1/embeds', '{"name":"a","text":"x","nmae":1}', 400, 'bad-request'],
       ['nothing pasted', '/api/v1/embeds', '{"name":"a","text":" \\n"}', 422, 'nothing-pasted'],
       ['words', '/api/v1/embeds', '{"name":"a","text":"hello"}', 422, 'no-code'],

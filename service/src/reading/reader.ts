@@ -1,6 +1,19 @@
 import { fileURLToPath } from 'node:url';
 import { Piscina } from 'piscina';
-import type { Expected, HarvestContext, LearnContext, Learned, Mended, PageHarvest, PlacementSeen, Reading, ReadingContext } from '@orbis/core';
+import type {
+  Expected,
+  HarvestContext,
+  LearnContext,
+  Learned,
+  Mended,
+  OembedFormat,
+  OembedParsed,
+  PageFacts,
+  PageHarvest,
+  PlacementSeen,
+  Reading,
+  ReadingContext,
+} from '@orbis/core';
 import { OrbisError } from '@orbis/contract';
 import type * as tasks from './worker.ts';
 import type { Summary } from './worker.ts';
@@ -14,6 +27,8 @@ export interface Reader {
   harvestPage(text: string, context: HarvestContext): Promise<PageHarvest>;
   sightPage(text: string, expected: readonly Expected[]): Promise<PlacementSeen[]>;
   learnFrom(samples: readonly string[], context: LearnContext): Promise<Learned>;
+  linkedPage(page: { html: string; linkHeader: string | null; base: string }): Promise<PageFacts>;
+  oembedAnswer(text: string, format: OembedFormat): Promise<OembedParsed>;
   close(): Promise<void>;
 }
 
@@ -55,6 +70,8 @@ export function createReader({ seconds = 10, threads = 2 }: ReaderOptions = {}):
     harvestPage: (text, context) => run('harvestPage', { text, context }),
     sightPage: (text, expected) => run('sightPage', { text, expected }),
     learnFrom: (samples, context) => run('learnFrom', { samples, context }),
+    linkedPage: (page) => run('linkedPage', page),
+    oembedAnswer: (text, format) => run('oembedAnswer', { text, format }),
     close: () => pool.destroy(),
   };
 }

@@ -2,4 +2,4 @@
 import { register } from 'tsx/esm/api';
 
 register();
-export const { readTexts, summariseTexts, mendTexts, harvestPage, sightPage, learnFrom } = await import('./worker.ts');
+export const { readTexts, summariseTexts, mendTexts, harvestPage, sightPage, learnFrom, linkedPage, oembedAnswer } = await import('./worker.ts');

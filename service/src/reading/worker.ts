@@ -3,7 +3,9 @@ import {
   harvest,
   learnSheet,
   mend,
+  parseOembed,
   read,
+  readLinkedPage,
   reconcile,
   sight,
   type Expected,
@@ -13,6 +15,9 @@ import {
   type Learned,
   type Level,
   type Mended,
+  type OembedFormat,
+  type OembedParsed,
+  type PageFacts,
   type PageHarvest,
   type PlacementSeen,
   type Reading,
@@ -54,6 +59,12 @@ export const harvestPage = ({ text, context }: { text: string; context: HarvestC
 
 /** Holds a published page against what the register expects on it. */
 export const sightPage = ({ text, expected }: { text: string; expected: readonly Expected[] }): PlacementSeen[] => reconcile(sight(text), expected);
+
+/** Reads the page behind a link. */
+export const linkedPage = (page: Parameters<typeof readLinkedPage>[0]): PageFacts => readLinkedPage(page);
+
+/** Reads an oEmbed answer. */
+export const oembedAnswer = ({ text, format }: { text: string; format: OembedFormat }): OembedParsed => parseOembed(text, format);
 
 /** Proposes a sheet from samples. */
 export const learnFrom = ({ samples, context }: { samples: readonly string[]; context: LearnContext }): Learned => learnSheet(samples, context);

@@ -1,12 +1,10 @@
 import {
   codeFromLink,
   codeOfOembed,
-  discoverOembed,
   framingOf,
   matchLink,
   oembedAddress,
   oembedEndpoint,
-  parseOembed,
   read,
   withRoom,
   type ListedEndpoint,
@@ -22,6 +20,7 @@ import type { Answers } from '../fetching/answers.ts';
 import { decodeBody, isPage, type Fetched, type Fetching } from '../fetching/client.ts';
 import { FetchFailure } from '../fetching/failure.ts';
 import { factsOfFile } from '../fetching/file-facts.ts';
+import type { Reader } from '../reading/reader.ts';
 import type { Making } from './making.ts';
 
 /** What a link comes to: the code, what the link asks for itself, and what was found out about it. */
@@ -34,6 +33,7 @@ export interface FoundLink {
 interface Tools {
   making: Making;
   fetching: Pick<Fetching, 'get'>;
+  reader: Pick<Reader, 'linkedPage' | 'oembedAnswer'>;
   answers: Answers;
   /** How large it may be, where somebody said it. */
   room?: OembedRoom;
@@ -91,7 +91,9 @@ export async function discoverAnswer(link: string, tools: Omit<Tools, 'making' |
     const page = await lookAt(link, tools);
     const type = page.headers.get('content-type') ?? '';
     if (!isPage(type)) return null;
-    const [endpoint] = discoverOembed({ html: decodeBody(page.body, type), linkHeader: page.headers.get('link'), base: page.url });
+    const {
+      endpoints: [endpoint],
+    } = await tools.reader.linkedPage({ html: decodeBody(page.body, type), linkHeader: page.headers.get('link'), base: page.url });
     return endpoint ? { answer: await ask(endpoint, tools), endpoint } : null;
   } catch (error) {
     throw unreachable(error);
@@ -134,8 +136,9 @@ async function byLooking(link: string, match: SheetMatch, tools: Tools): Promise
 }
 
 async function byPage(link: string, page: Fetched, html: string, tools: Tools): Promise<FoundLink> {
-  const [endpoint] = discoverOembed({ html, linkHeader: page.headers.get('link'), base: page.url });
-  const plain = { ...nothing(link, tools), url: page.url, title: titleOf(html) };
+  const { title, endpoints } = await tools.reader.linkedPage({ html, linkHeader: page.headers.get('link'), base: page.url });
+  const [endpoint] = endpoints;
+  const plain = { ...nothing(link, tools), url: page.url, title };
   if (endpoint) {
     const href = withRoom(endpoint.href, tools.room ?? {});
     const answer = await ask({ ...endpoint, href }, tools);
@@ -187,11 +190,11 @@ function sheetForType(type: string | null, byName: Sheet, sheets: readonly Sheet
   return sheets.find((sheet) => sheet.files !== undefined && sheet.kind === kind) ?? null;
 }
 
-async function ask({ href, format }: OembedEndpoint, { fetching, declared, answers }: Omit<Tools, 'making' | 'listed'>): Promise<OembedAnswer> {
+async function ask({ href, format }: OembedEndpoint, { fetching, declared, answers, reader }: Omit<Tools, 'making' | 'listed'>): Promise<OembedAnswer> {
   const kept = answers.get(href);
   if (kept) return kept;
   const { body, headers, url } = await fetching.get(href, { declared, accept: format === 'json' ? 'application/json' : 'text/xml, application/xml;q=0.9', beginning });
-  const parsed = parseOembed(decodeBody(body, headers.get('content-type') ?? ''), format);
+  const parsed = await reader.oembedAnswer(decodeBody(body, headers.get('content-type') ?? ''), format);
   if (!parsed.ok) throw new FetchFailure(`${new URL(url).host} was asked about this link, but ${parsed.why}.`, 'Copy the provider’s embed code instead of the link.');
   answers.keep(href, parsed.answer);
   return parsed.answer;
@@ -230,8 +233,3 @@ function titleWhereMissing(code: string, { title }: OembedAnswer, making: Making
   const untitled = read(code, making).findings.some(({ rule }) => rule === 'no-title');
   return untitled && title !== null ? { title: title.slice(0, 200) } : {};
 }
-
-const titleOf = (html: string): string | null => {
-  const reading = /<title[^>]{0,200}>([^<]{1,500})</i.exec(html)?.[1];
-  return reading?.replaceAll(/\s+/g, ' ').replaceAll('&amp;', '&').trim() || null;
-};

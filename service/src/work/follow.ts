@@ -6,8 +6,8 @@ import { findLink, type FoundLink } from './find-link.ts';
 
 /** What follows links, with all that is known of who answers about them. */
 export const follower =
-  ({ connection: { db }, making, answers, fetching }: Deps, now: Date, room?: OembedRoom) =>
+  ({ connection: { db }, making, answers, fetching, reader }: Deps, now: Date, room?: OembedRoom) =>
   async (link: string): Promise<FoundLink> => {
     const [listed = null] = await endpointsOf(db, link);
-    return findLink(link, { making: making(), listed, answers, ...(room && { room }), fetching, declared: await declaredAddresses(db), now });
+    return findLink(link, { making: making(), listed, answers, ...(room && { room }), fetching, reader, declared: await declaredAddresses(db), now });
   };

@@ -7,7 +7,7 @@ import { discoverAnswer } from './find-link.ts';
 
 interface Tools {
   sheets: readonly Sheet[];
-  reader: Pick<Reader, 'learnFrom'>;
+  reader: Pick<Reader, 'learnFrom' | 'linkedPage' | 'oembedAnswer'>;
   fetching: Pick<Fetching, 'get'>;
   answers: Answers;
   declared: readonly string[];
