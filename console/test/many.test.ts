@@ -55,7 +55,7 @@ describe('an owner with many codes, at the console', function () {
         file('reels.csv', `name,code,tags,note\n${rows.join('\n')}\nWords,only words,,\n`),
         file('a-map.html', '<iframe src="https://mapmere.localhost/embed/map" title="Map"></iframe>'),
       ]);
-    await page.getByText('302 codes: 301 can be taken in, 1 of them there already under another name, 1 cannot.').waitFor();
+    await page.getByText('302 codes: 301 can be taken in, 1 of them with the same code as another, 1 cannot.').waitFor();
     await page.getByText('Words (number 301)').waitFor();
     expect(await page.getByRole('button', { name: 'Take in 301 codes' }).isDisabled()).to.equal(true);
     await page.getByLabel('Leave out what cannot be taken in').check();

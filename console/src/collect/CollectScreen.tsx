@@ -141,7 +141,9 @@ export default function CollectScreen() {
         </Card>
         <Card title="What it is">
           {reading.error ? <ProblemNote error={reading.error} /> : null}
-          {shown ? (
+          {several.length > 1 ? (
+            <Typography color="textSecondary">Several links: each is looked at when it is collected, and shows then what it is.</Typography>
+          ) : shown ? (
             <Stack spacing={2}>
               {now ? (
                 <Alert

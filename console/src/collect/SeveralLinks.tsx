@@ -47,15 +47,7 @@ export function SeveralLinks({ links, tags }: { links: readonly string[]; tags: 
         </Box>
       </Box>
       {refused.length > 0 ? (
-        <Alert
-          severity="error"
-          variant="outlined"
-          action={
-            <Button color="inherit" size="small" disabled={collect.isPending} onClick={() => collect.mutate(true)}>
-              Collect the others
-            </Button>
-          }
-        >
+        <Alert severity="error" variant="outlined" sx={{ overflowWrap: 'anywhere' }}>
           Nothing was collected: {refused.length === 1 ? 'one of them' : `${refused.length} of them`} cannot be.
           <Box component="ul" sx={{ m: 0, mt: 0.5, pl: 2.5 }}>
             {refused.map(({ pointer, detail }) => (
@@ -64,6 +56,11 @@ export function SeveralLinks({ links, tags }: { links: readonly string[]; tags: 
               </li>
             ))}
           </Box>
+          {refused.length < links.length && (
+            <Button color="inherit" size="small" disabled={collect.isPending} onClick={() => collect.mutate(true)} sx={{ mt: 1, ml: -0.75 }}>
+              Collect the others
+            </Button>
+          )}
         </Alert>
       ) : (
         <ProblemNote error={collect.error} />

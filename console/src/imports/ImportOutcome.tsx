@@ -14,7 +14,7 @@ export function ImportOutcome({ answer: { taken, doubled, refused }, items }: { 
     <>
       <Typography>
         {plural(items.length, 'code')}: {taken.length} can be taken in
-        {doubled.length > 0 && `, ${doubled.length} of them there already under another name`}
+        {doubled.length > 0 && `, ${doubled.length} of them with the same code as another`}
         {refused.length > 0 && `, ${refused.length} cannot`}.
       </Typography>
       {refused.length > 0 && (

@@ -80,7 +80,13 @@ export function PlacementRow({ placement, showEmbed = true }: { placement: Place
       )}
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
         <CopyButton text={code} label="Copy the code" onError={setError} />
-        <CopyButton text={placement.link} label="Copy a link instead" onError={setError} />
+        <CopyButton
+          text={placement.link}
+          label="Copy a link instead"
+          onError={setError}
+          variant="text"
+          title="For site editors that take no code, only a link: what you change later shows there by itself"
+        />
         <Button size="small" onClick={() => check.mutate()} disabled={check.isPending}>
           {check.isPending ? 'Reading the page…' : 'Check this page now'}
         </Button>

@@ -99,7 +99,7 @@ export const findingSentences: Record<string, Row> = {
         ? 'Copy the other half too: the short element for the place itself.'
         : 'Copy the other half too; the provider may have told you to put it into the head of the page.',
   },
-  'several-embeds': { message: (f) => `There are ${f.count} embeds in this code.`, remedy: () => 'Collect them one by one, to place and change each for itself.' },
+  'several-embeds': { message: (f) => `There are ${f.count} embeds in this code.`, remedy: () => 'Collect each as an embed of its own, to place and change it for itself.' },
   'shape-mismatch': {
     message: (f) => `${f.width} by ${f.height} is not the shape of its content (${f.shape}): there will be black bars.`,
     remedy: (f) => `Make it ${f.wanted} high, or set fit=shape with shape=${f.shape}.`,

@@ -23,7 +23,8 @@ export async function findLinks(
         found[i] = { embed: embedOf(await take(links[i]!), tags, making) };
       } catch (error) {
         if (!(error instanceof OrbisError)) throw error;
-        found[i] = { detail: error.message };
+        // That nothing was collected is said of all of them together.
+        found[i] = { detail: error.message.replace(/ Nothing was collected.*$/s, '') };
       }
     }
   };
