@@ -2,7 +2,7 @@ import { fileURLToPath } from 'node:url';
 import { expect } from 'chai';
 import type { Comparison, Harvest, Revision } from '@orbis/contract';
 import { declareSite, startTestOrbis, talkCode, type TestOrbis } from '../../service/test/support/orbis.ts';
-import { run, type Ran } from './support.ts';
+import { typedAt, type Ran } from './support.ts';
 
 describe('the command line, with what is on pages and what was before', () => {
   let test: TestOrbis;
@@ -11,11 +11,7 @@ describe('the command line, with what is on pages and what was before', () => {
     await declareSite(test);
   });
   after(() => test.stop());
-  const orbis = (line: string, stdin?: string): Promise<Ran> =>
-    run(
-      line.match(/"[^"]*"|\S+/g)!.map((word) => word.replaceAll('"', '')),
-      { env: { ORBIS_URL: test.url, ORBIS_TOKEN: test.token }, ...(stdin === undefined ? {} : { stdin }) },
-    );
+  const orbis = (line: string, stdin?: string): Promise<Ran> => typedAt(test)(line, stdin);
   const done = async (line: string, stdin?: string): Promise<string> => {
     const { exit, out, err } = await orbis(line, stdin);
     expect(exit, `${line}\n${out}${err}`).to.equal(0);

@@ -34,3 +34,12 @@ export async function run(args: readonly string[], { stdin = '', env = {}, answe
   const exit = await orbis(args, io);
   return { exit, out, err };
 }
+
+/** Runs command lines as they are typed, words in double quotes together, against a service. */
+export const typedAt =
+  ({ url, token }: { url: string; token: string }) =>
+  (line: string, stdin?: string): Promise<Ran> =>
+    run(
+      line.match(/"[^"]*"|\S+/g)!.map((word) => word.replaceAll('"', '')),
+      { env: { ORBIS_URL: url, ORBIS_TOKEN: token }, ...(stdin === undefined ? {} : { stdin }) },
+    );

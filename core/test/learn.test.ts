@@ -191,4 +191,99 @@ describe('learning', () => {
         .map(({ means }) => means),
     ).to.deep.equal(['accent', null]);
   });
+
+  it('never breaks on what it is given, and proposes nothing that it has not tried', () => {
+    let learned = 0;
+    const sample = fc.tuple(
+      fc.constantFrom('', '<iframe src="https://p.localhost/show/', '<iframe src="https://cdn.p.localhost/', '<script src="https://p.localhost/w.js?k='),
+      fc.constantFrom('a1', 'b2', '', 'ü/%zz', '{id}', ':id*'),
+      text,
+    );
+    fc.assert(
+      fc.property(fc.array(sample, { minLength: 1, maxLength: 4 }), (parts) => {
+        const samples = parts.map(([opening, id, rest]) => (opening === '' ? rest : `${opening}${id}?n=1" title="t"></iframe>${rest}`));
+        const result = learnSheet(samples, { sheets: [] });
+        if (!result.ok) return;
+        learned++;
+        const { sheet, templates, samples: told } = result.proposal;
+        templates.codes.samples.forEach((values, i) => expect(renderTemplate(templates.codes, values)).to.equal(samples[i]));
+        told.forEach(({ item }, i) => expect(itemOf(openCode(samples[i]!, { sheets: [sheet] }), sheet)).to.equal(item));
+      }),
+      { seed, numRuns: 400 },
+    );
+    expect(learned).to.be.greaterThan(40);
+  });
+
+  it('takes samples of many pieces in little time, and no more of them than anybody reads', () => {
+    const long = (n: number): string =>
+      `<iframe src="https://p.localhost/show/id${n}?${Array.from({ length: 180 }, (_, i) => `k${i}=${n * i}`).join('&amp;')}" title="t"></iframe>`;
+    const result = learnSheet(
+      Array.from({ length: 20 }, (_, n) => long(n + 1)),
+      { sheets: [] },
+    );
+    expect(result.ok && result.proposal.samples.length).to.equal(20);
+    const over = learnSheet([long(1), `<p>${'<b a=1 c=2></b>'.repeat(400)}</p>${long(2)}`], { sheets: [] });
+    expect(over).to.deep.equal({ ok: false, problem: { code: 'too-long', facts: { sample: 2 } } });
+  });
+
+  for (const [label, codes, wanted] of [
+    [
+      'on two hosts of one provider',
+      ['<iframe src="https://play.p.localhost/v/a1" title="t"></iframe>', '<iframe src="https://quiet.p.localhost/v/b2" title="t"></iframe>'],
+      { hosts: ['play.p.localhost', 'quiet.p.localhost'], item: ['a1', 'b2'] },
+    ],
+    [
+      'with ports and plain http',
+      ['<iframe src="http://p.localhost:8080/v/a1" title="t"></iframe>', '<iframe src="http://p.localhost:8080/v/b2" title="t"></iframe>'],
+      { hosts: ['p.localhost'], item: ['a1', 'b2'], answers: { scheme: 'http', port: 8080 } },
+    ],
+    [
+      'without a scheme',
+      ['<iframe src="//p.localhost/v/a1" title="t"></iframe>', '<iframe src="//p.localhost/v/b2" title="t"></iframe>'],
+      { hosts: ['p.localhost'], item: ['a1', 'b2'] },
+    ],
+    [
+      'of the same item twice, with other settings',
+      ['<iframe src="https://p.localhost/v/a1?lang=de" title="t"></iframe>', '<iframe src="https://p.localhost/v/a1?lang=fr" title="t"></iframe>'],
+      { hosts: ['p.localhost'], item: ['a1', 'a1'], unsure: 'item' },
+    ],
+    [
+      'in a box of their own',
+      [
+        '<div style="padding:9px"><iframe src="https://p.localhost/v/a1" title="t"></iframe></div>',
+        '<div style="padding:7px"><iframe src="https://p.localhost/v/b2" title="t"></iframe></div>',
+      ],
+      { hosts: ['p.localhost'], item: ['a1', 'b2'] },
+    ],
+    [
+      'of an element of their own',
+      ['<p-box item="a1"></p-box><script src="https://p.localhost/x.js"></script>', '<p-box item="b2"></p-box><script src="https://p.localhost/x.js"></script>'],
+      { hosts: ['p.localhost'], item: ['a1', 'b2'] },
+    ],
+    [
+      'with the id in a class, too',
+      [
+        '<div class="p-box p-a1" data-p="a1"></div><script src="https://p.localhost/x.js"></script>',
+        '<div class="p-box p-b2" data-p="b2"></div><script src="https://p.localhost/x.js"></script>',
+      ],
+      { hosts: ['p.localhost'], item: ['a1', 'b2'] },
+    ],
+    [
+      'with the id in the script’s own address',
+      ['<script src="https://p.localhost/w/a1.js"></script>', '<script src="https://p.localhost/w/b2.js"></script>'],
+      { hosts: ['p.localhost'], item: ['a1.js', 'b2.js'] },
+    ],
+  ] as [string, string[], { hosts: string[]; item: string[]; answers?: object; unsure?: string }][])
+    it(`learns codes ${label}`, () => {
+      const result = learnSheet(codes, { sheets: [] });
+      if (!result.ok) throw new Error(JSON.stringify(result.problem));
+      const { sheet, samples, lines } = result.proposal;
+      expect([sheet.hosts, samples.map(({ item }) => item), sheet.answers]).to.deep.equal([wanted.hosts, wanted.item, wanted.answers]);
+      expect(lines.find(({ about }) => about === 'item')!.sure).to.equal(wanted.unsure !== 'item');
+      // The code made of another id is known again, with that id.
+      const id = wanted.item[0]!.endsWith('.js') ? 'zz9.js' : 'zz9';
+      const made = codeFromId(sheet, id);
+      expect(itemOf(openCode(made, { sheets: [sheet] }), sheet), made).to.equal(id);
+      expect(made).not.to.include('a1');
+    });
 });

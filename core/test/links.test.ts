@@ -1,6 +1,22 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { codeOfOembed, discoverOembed, fitsScheme, framingOf, hostsFor, oembedAddress, parseOembed, readProviderList, schemeHost } from '@orbis/core';
+import {
+  codeOfOembed,
+  discoverOembed,
+  fitsScheme,
+  framingOf,
+  hostsFor,
+  oembedAddress,
+  offerOembed,
+  parseOembed,
+  readLinkedPage,
+  readProviderList,
+  schemeHost,
+  withRoom,
+  writeOembed,
+  type OfferedItem,
+  type Size,
+} from '@orbis/core';
 
 const xml = (members: string): string => `<?xml version="1.0" encoding="utf-8" standalone="yes"?>\n<oembed>${members}</oembed>`;
 
@@ -190,5 +206,93 @@ describe('a list of oEmbed providers', () => {
       { seed: 20261123, numRuns: 2000 },
     );
     expect(fitsScheme(`https://a.localhost/${'a'.repeat(20_000)}`, `https://a.localhost/${'*a'.repeat(200)}*b`)).to.equal(false);
+  });
+});
+
+describe('a page behind a link', () => {
+  const read = (html: string) => readLinkedPage({ html, linkHeader: null, base: 'https://a.localhost/x' });
+  for (const [html, title] of [
+    ['<title>A &amp; B</title>', 'A & B'],
+    ['<TITLE lang=en>\n A\t B \n</TITLE>', 'A B'],
+    ['<title></title>', null],
+    ['<p>no title</p>', null],
+    ['<!-- <title>no</title> --><title>yes</title>', 'yes'],
+    ['<script>"<title>no</title>"</script><title>yes</title><title>no</title>', 'yes'],
+    ['<title>never closed', 'never closed'],
+    ['<title><b>as it is</b></title>', '<b>as it is</b>'],
+  ] as const)
+    it(`is called as its title says: ${html}`, () => expect(read(html).title).to.equal(title));
+  it('is called no longer than what anybody reads', () => {
+    expect(read(`<title>${'x'.repeat(9000)}</title>`).title).to.have.length(500);
+    expect(read('<title>T</title><link rel="alternate" type="application/json+oembed" href="/o?url=x">').endpoints).to.deep.equal([
+      { href: 'https://a.localhost/o?url=x', format: 'json' },
+    ]);
+  });
+});
+
+describe('an answer that Orbis gives', () => {
+  const px = (value: number) => ({ value, unit: 'px' as const });
+  const size = (width: number | null, height: number | null, ratio = width && height ? width / height : null): Size => ({
+    width: width === null ? null : px(width),
+    height: height === null ? null : px(height),
+    ratio,
+  });
+  const item: OfferedItem = {
+    address: 'https://x.frames.example/?a=1&b="2"',
+    title: 'A “talk” <b>',
+    kind: 'video',
+    size: size(560, 315),
+    column: 728,
+    allow: ['fullscreen', 'autoplay'],
+    provider: { name: 'Hollin Fell', url: 'https://hollinfell.localhost' },
+    thumbnail: null,
+    cacheAge: 60,
+  };
+  for (const [label, given, room, width, height] of [
+    ['as its code says', size(560, 315), {}, 560, 315],
+    ['in less width', size(560, 315), { maxWidth: 280 }, 280, 158],
+    ['in less height', size(560, 315), { maxHeight: 100 }, 178, 100],
+    ['in hardly any', size(560, 315), { maxWidth: 1, maxHeight: 1 }, 1, 1],
+    ['as wide as its spot', size(null, null), {}, 728, 546],
+    ['as high as it says, at any width', size(null, 152), { maxWidth: 300 }, 300, 152],
+    ['no higher than there is room', size(null, 900), { maxHeight: 400 }, 728, 400],
+    ['by its shape alone', size(null, null, 0.5625), { maxHeight: 900 }, 506, 900],
+    ['a share of its place', { width: { value: 100, unit: '%' as const }, height: px(152), ratio: null }, {}, 728, 152],
+  ] as [string, Size, { maxWidth?: number; maxHeight?: number }, number, number][])
+    it(`is as large as it is: ${label}`, () => {
+      const offer = offerOembed({ ...item, size: given }, room);
+      expect([offer.width, offer.height]).to.deep.equal([width, height]);
+      expect(offer.html).to.include(`width="${width}" height="${height}"`);
+    });
+
+  it('is read back as it was meant, in both formats', () => {
+    for (const given of [item, { ...item, kind: 'map' as const, allow: [], thumbnail: { url: 'https://x.localhost/t.jpg', width: 40, height: 30 } }]) {
+      const offer = offerOembed(given, {});
+      for (const format of ['json', 'xml'] as const) {
+        const parsed = parseOembed(writeOembed(offer, format), format);
+        if (!parsed.ok) throw new Error(parsed.why);
+        expect(parsed.answer).to.deep.include({
+          type: given.kind === 'video' ? 'video' : 'rich',
+          title: item.title,
+          provider: 'Hollin Fell',
+          width: 560,
+          height: 315,
+          cacheAge: 60,
+          html: offer.html,
+        });
+        expect(parsed.answer.thumbnail).to.deep.equal(given.thumbnail);
+      }
+      expect(offer.html)
+        .to.include('src="https://x.frames.example/?a=1&amp;b=&quot;2&quot;"')
+        .and.include(given.allow.length > 0 ? 'allow="fullscreen; autoplay"' : 'loading="lazy" style');
+    }
+  });
+
+  it('is asked for with how much room there is', () => {
+    expect(oembedAddress('https://a.localhost/o.{format}?key=1', 'https://b.localhost/?x=1&y', { format: 'xml', maxWidth: 300 })).to.equal(
+      'https://a.localhost/o.xml?key=1&url=https%3A%2F%2Fb.localhost%2F%3Fx%3D1%26y&maxwidth=300',
+    );
+    expect(withRoom('https://a.localhost/o?url=x', {})).to.equal('https://a.localhost/o?url=x');
+    expect(withRoom('https://a.localhost/o?url=x&maxwidth=9', { maxWidth: 3, maxHeight: 4 })).to.equal('https://a.localhost/o?url=x&maxwidth=3&maxheight=4');
   });
 });
