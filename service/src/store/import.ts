@@ -1,8 +1,10 @@
-import { and, eq, inArray, like, or, type SQL } from 'drizzle-orm';
+import { and, eq, inArray, like, or, sql, type SQL } from 'drizzle-orm';
 import type { Handle } from '../database/connect.ts';
 import { chunks } from './chunks.ts';
 import { searchableHosts, type Act, type NewRevision, type NewSource } from './embeds.ts';
+import { groupBy } from './group.ts';
 import { insertMany } from './insert-many.ts';
+import { isOneOf } from './one-of.ts';
 import { keyFrom } from './ids.ts';
 import { embed, embedHost, embedTag, revision, source } from './schema.ts';
 
@@ -48,16 +50,19 @@ export async function insertEmbeds(tx: Handle, values: readonly NewEmbed[], { by
     source,
     values.map(({ pasted, base, found, digest }, i) => ({ embedId: idOf(i), number: 1, pasted, base, found, digest, ...made })),
   );
-  const sourceOf = new Map<number, number>();
-  for (const part of chunks([...ids.values()])) {
-    const rows = await tx.select({ id: source.id, embedId: source.embedId }).from(source).where(inArray(source.embedId, part));
-    for (const row of rows) sourceOf.set(row.embedId, row.id);
-  }
-  await insertMany(
-    tx,
-    revision,
-    values.map((value, i) => ({ embedId: idOf(i), number: 1, sourceId: sourceOf.get(idOf(i))!, leftOut: [], isolation: {}, ...value.revision, ...made })),
+  // Nearly all begin with the same revision: where their sources are, the server knows best.
+  const same = groupBy(
+    values.map(({ revision: first }, i) => ({ first, id: idOf(i) })),
+    ({ first }) => JSON.stringify(first),
   );
+  for (const group of same.values())
+    for (const part of chunks(group))
+      await insertFirstRevisions(
+        tx,
+        part[0]!.first,
+        part.map(({ id }) => id),
+        { by, now },
+      );
   await insertMany(
     tx,
     embedTag,
@@ -69,6 +74,28 @@ export async function insertEmbeds(tx: Handle, values: readonly NewEmbed[], { by
     values.flatMap(({ hosts }, i) => searchableHosts(hosts).map((host) => ({ embedId: idOf(i), host }))),
   );
   return keys;
+}
+
+/* One and the same first revision, for each of these embeds with its one source. */
+async function insertFirstRevisions(tx: Handle, { settings, dress, sheetId, sheetDigest, reason }: NewRevision, embedIds: readonly number[], { by, now }: Act): Promise<void> {
+  const row = tx
+    .select({
+      embedId: source.embedId,
+      number: sql`1`.as('number'),
+      sourceId: source.id,
+      leftOut: sql`${JSON.stringify([])}`.as('left_out'),
+      settings: sql`${JSON.stringify(settings)}`.as('settings'),
+      dress: sql`${JSON.stringify(dress)}`.as('dress'),
+      isolation: sql`${JSON.stringify({})}`.as('isolation'),
+      sheetId: sql`${sheetId}`.as('sheet_id'),
+      sheetDigest: sql`${sheetDigest}`.as('sheet_digest'),
+      reason: sql`${reason}`.as('reason'),
+      createdAt: sql`${revision.createdAt.mapToDriverValue(now)}`.as('created_at'),
+      createdBy: sql`${by}`.as('created_by'),
+    })
+    .from(source)
+    .where(isOneOf(source.embedId, embedIds));
+  await tx.execute(sql`insert into ${revision} (embed_id, number, source_id, left_out, settings, dress, isolation, sheet_id, sheet_digest, reason, created_at, created_by) ${row}`);
 }
 
 async function idsBy(tx: Handle, keys: readonly string[]): Promise<Map<string, number>> {
