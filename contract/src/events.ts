@@ -8,6 +8,7 @@ export async function* eventsIn<T>(response: Response): AsyncGenerator<T> {
   try {
     for (let next = await reader.read(); !next.done; next = await reader.read()) yield JSON.parse(next.value.data) as T;
   } finally {
-    await reader.cancel().catch(() => undefined);
+    // Whoever stops reading does not wait for the other side to notice.
+    void reader.cancel().catch(() => undefined);
   }
 }
