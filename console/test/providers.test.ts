@@ -203,7 +203,7 @@ describe('an owner who adjusts, at the console', function () {
     await page.goto(`${test.url}/providers`);
     await page.getByLabel('A list of providers, as a file').setInputFiles(fileURLToPath(new URL('../../demo/samples/oembed-providers.json', import.meta.url)));
     await page.getByText('Becksheet, https://becksheet.example/oembed: it names no links').waitFor();
-    await page.getByText('2 endpoints can be used; this cannot:').waitFor();
+    await page.getByText('This of the list cannot be used; the rest of it is known now:').waitFor();
     await page.getByLabel('Name, or a link: who answers').fill('https://www.moorreel.example/watch/7');
     await expectSoon(async () => (await page.getByRole('button', { name: /^Forget / }).count()) === 1, 'only Moorreel is left');
     await page.getByRole('button', { name: 'Forget Moorreel' }).click();

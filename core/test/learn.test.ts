@@ -286,4 +286,13 @@ describe('learning', () => {
       expect(itemOf(openCode(made, { sheets: [sheet] }), sheet), made).to.equal(id);
       expect(made).not.to.include('a1');
     });
+
+  it('takes no number for the id that only looks like it, where all samples show one item', () => {
+    const code = (look: string): string => `<div class="p-box" data-item="map" title="our maps"${look}></div><script src="https://p.localhost/maps.js"></script>`;
+    const result = learnSheet([code(' data-look="dark"'), code('')], { sheets: [] });
+    expect(result.ok && 'parts' in result.proposal.sheet.code && result.proposal.sheet.code.parts.map(({ html }) => html)).to.deep.equal([
+      '<div class="p-box" data-item="{id}" title="our maps"></div>',
+      '<script src="{scheme}://p.localhost{+port}/maps.js"></script>',
+    ]);
+  });
 });

@@ -2,7 +2,6 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import {
   codeOfOembed,
-  discoverOembed,
   fitsScheme,
   framingOf,
   hostsFor,
@@ -75,7 +74,7 @@ describe('an oEmbed answer', () => {
 });
 
 describe('oEmbed discovery', () => {
-  const found = (html: string, linkHeader: string | null = null) => discoverOembed({ html, linkHeader, base: 'https://a.localhost/watch/7' });
+  const found = (html: string, linkHeader: string | null = null) => readLinkedPage({ html, linkHeader, base: 'https://a.localhost/watch/7' }).endpoints;
   it('finds what the page and its header say, and nothing else', () => {
     const html = `<LINK REL="alternate nofollow" TYPE="application/json+oembed; charset=utf-8" href="/oembed?url=x&amp;format=json">
       <link rel=alternate type=text/xml+oembed href=//b.localhost/o.xml><link rel="alternate" type="application/rss+xml" href="/feed">

@@ -52,6 +52,16 @@ describe('learning a sheet through the service', function () {
     expect([refused.code, refused.message]).to.satisfy(([found, message]: string[]) => found === 'cannot-learn' && message!.includes('links only'));
   });
 
+  it('asks whoever an imported list says answers, rather than the page', async () => {
+    const list = [{ provider_name: 'Gladewick', provider_url: gladewick('/'), endpoints: [{ url: gladewick('/oembed'), schemes: ['http://gladewick.localhost:1/decks/*'] }] }];
+    await test.client.call('endpoints.import', { body: { text: JSON.stringify(list) } });
+    const [known] = (await test.client.call('endpoints.list', { query: {} })).data.items;
+    // Nothing answers at the link itself.
+    const asked = await learn({ samples: ['http://gladewick.localhost:1/decks/red-torches', ...samples()], ask: true });
+    expect(asked.samples.map(({ item, from }) => [item, from !== null]).at(-1)).to.deep.equal(['red-torches', true]);
+    await test.client.call('endpoints.remove', { params: { endpoint: known!.id } });
+  });
+
   it('says what is wrong of which sample or answer', async () => {
     const pointer = async (body: { samples: string[]; answers?: Record<string, string> }) => {
       const error = await refusal(test.client.call('providers.learn', { body }));

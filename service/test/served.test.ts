@@ -1,6 +1,6 @@
 import { request } from 'node:http';
 import { expect } from 'chai';
-import { discoverOembed, parseOembed, read, type OembedAnswer } from '@orbis/core';
+import { parseOembed, read, readLinkedPage, type OembedAnswer } from '@orbis/core';
 import { loopbackFetch } from '@orbis/demo';
 import { declareSite, refusal, startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
 
@@ -67,7 +67,7 @@ describe('Orbis as an oEmbed provider', function () {
     expect(body).to.include('from=112').and.include('<title>Opening &lt;talk&gt;</title>').and.not.include('data-orbis');
     expect(headers['content-security-policy']).to.include(`frame-ancestors http://hollinfell.localhost:${test.world.port} ${test.url}`).and.include('sandbox allow-scripts');
     expect(headers).to.not.have.property('set-cookie');
-    const found = discoverOembed({ html: body, linkHeader: null, base: link });
+    const found = readLinkedPage({ html: body, linkHeader: null, base: link }).endpoints;
     expect(found.map(({ format }) => format)).to.deep.equal(['json', 'xml']);
     for (const { href, format } of found) {
       const told = await get(href);

@@ -21,7 +21,7 @@ export function Endpoints() {
     mutationFn: async (text: string) => (await api.call('endpoints.import', { body: { text } })).data,
     onSuccess: async ({ added, changed }) => {
       await refresh();
-      announce(added + changed === 0 ? 'All of it was known already.' : `${plural(added, 'endpoint is', 'endpoints are')} new, ${changed} changed.`);
+      announce(added + changed === 0 ? 'All of it was known already.' : `${plural(added, 'provider is', 'providers are')} known now${changed > 0 ? `, ${changed} changed` : ''}.`);
     },
   });
   const forget = useMutation({
@@ -66,7 +66,7 @@ export function Endpoints() {
       <ProblemNote error={take.error ?? forget.error ?? list.error} />
       {take.data && take.data.unusable.length > 0 && (
         <Alert severity="warning" variant="outlined">
-          {plural(take.data.endpoints, 'endpoint')} can be used; this cannot:
+          This of the list cannot be used; the rest of it is known now:
           <Box component="ul" sx={{ m: 0, mt: 0.5, pl: 2.5 }}>
             {take.data.unusable.slice(0, 20).map(({ entry, provider, what, why }, i) => (
               <li key={i}>

@@ -21,10 +21,12 @@ export function learnParts(
   const { code } = openSample(plain, 1);
   const own = items[index]!;
   const written = new Map<string, { before: string; behind: string }>();
+  // Where all samples show one item, a part of a value that looks like its id may be chance: only what is the id itself counts.
+  const varied = new Set(items).size > 1;
   for (const { spot, values } of places) {
     const value = values[index];
     const at = value?.indexOf(own) ?? -1;
-    if (!value || at < 0) continue;
+    if (!value || at < 0 || (!varied && value !== own)) continue;
     const [before, behind] = [value.slice(0, at), value.slice(at + own.length)];
     if (values.every((other, i) => other === null || other === before + items[i]! + behind)) written.set(spot.key, { before, behind });
   }

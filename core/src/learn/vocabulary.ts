@@ -11,7 +11,7 @@ export const wordsFor: Readonly<Record<LearnedSetting, readonly string[]>> = {
   muted: words('mute muted silent silence quiet hush sound audio volume'),
   loop: words('loop loops repeat repeats again replay'),
   controls: words('controls control controlbar buttons ui toolbar bar'),
-  captions: words('captions caption subtitles subtitle subs cc transcript'),
+  captions: words('captions caption subtitles subtitle subs cc'),
   download: words('download downloads downloadable save'),
   language: words('language lang locale hl tongue speech speak idiom'),
   theme: words('theme mode scheme appearance style skin look tone palette background'),

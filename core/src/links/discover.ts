@@ -32,8 +32,6 @@ export function readLinkedPage(page: { html: string; linkHeader: string | null; 
  * The oEmbed answers that a page offers (oEmbed 1.0, section 4): by its `link` elements, and by its `Link` header (RFC
  * 8288). In the order in which they are said, those of the header first.
  */
-export const discoverOembed = (page: { html: string; linkHeader: string | null; base: string }): OembedEndpoint[] => endpointsIn(parseMarkup(page.html), page);
-
 function endpointsIn({ elements }: Markup, { linkHeader, base }: { linkHeader: string | null; base: string }): OembedEndpoint[] {
   const found: OembedEndpoint[] = [];
   const add = (rel: string | null | undefined, type: string | null | undefined, href: string | null | undefined): void => {

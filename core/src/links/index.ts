@@ -1,5 +1,5 @@
 /** In goes what was found behind a link (an oEmbed answer, a page, headers); out come the code to make of it, or why there is none. */
-export { discoverOembed, readLinkedPage, type OembedEndpoint, type PageFacts } from './discover.ts';
+export { readLinkedPage, type OembedEndpoint, type PageFacts } from './discover.ts';
 export { framingOf, type Framing } from './framing.ts';
 export { codeOfOembed, parseOembed, type OembedAnswer, type OembedFormat, type OembedParsed } from './oembed.ts';
 export { oembedAddress, withRoom, type OembedRoom } from './ask.ts';

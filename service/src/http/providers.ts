@@ -2,6 +2,7 @@ import { OrbisError, parseSheet, SheetInvalid, type Provider } from '@orbis/cont
 import type { Sheet } from '@orbis/core';
 import type { Deps } from '../app.ts';
 import type { Handle } from '../database/connect.ts';
+import { endpointsOf } from '../store/endpoints.ts';
 import { readRules, writeRules } from '../store/rules.ts';
 import { deleteSheet, embedsBySheet, findSheet, listSheets, putSheet, type SheetRow } from '../store/sheets.ts';
 import { declaredAddresses } from '../store/places.ts';
@@ -32,6 +33,7 @@ export function providerHandlers(deps: Deps): Handlers<Named<'providers' | 'rule
     const text = row?.text ?? `${JSON.stringify(sheet, null, 2)}\n`;
     return { data: { ...(await told(sheet, row, await embedsBySheet(db))), text }, etag: sheetTag(row) };
   };
+  const listedFor = async (link: string) => (await endpointsOf(db, link))[0] ?? null;
   const change = (id: string, sheets: readonly Sheet[]): SheetChange => ({ id, before: shelf.making(), after: { ...shelf.making(), sheets } });
   return {
     'providers.list': async () => {
@@ -59,7 +61,9 @@ export function providerHandlers(deps: Deps): Handlers<Named<'providers' | 'rule
     },
     'providers.learn': async ({ body, act }) => {
       const { sheets } = shelf.making();
-      return { data: await learn(body, { sheets, reader: deps.reader, fetching: deps.fetching, answers: deps.answers, declared: await declaredAddresses(db), now: act.now }) };
+      return {
+        data: await learn(body, { sheets, reader: deps.reader, fetching: deps.fetching, answers: deps.answers, listedFor, declared: await declaredAddresses(db), now: act.now }),
+      };
     },
     'providers.save': async ({ params, body, matchState, act }) => {
       const sheet = sheetIn(body.text);

@@ -82,12 +82,17 @@ export async function findLink(link: string, tools: Tools): Promise<FoundLink> {
 }
 
 /**
- * What the page behind a link lets somebody tell about it (oEmbed 1.0, discovery), and who told it; null where it names
- * nobody.
+ * What is told about a link (oEmbed 1.0) by whoever is known to answer, else by whom its page names, and who told it;
+ * null where there is nobody.
  * @throws OrbisError `link-unreachable`.
  */
-export async function discoverAnswer(link: string, tools: Omit<Tools, 'making' | 'listed'>): Promise<{ answer: OembedAnswer; endpoint: OembedEndpoint } | null> {
+export async function answerFor(link: string, { listed, ...tools }: Omit<Tools, 'making'>): Promise<{ answer: OembedAnswer; endpoint: OembedEndpoint } | null> {
   try {
+    if (listed) {
+      const format = listed.formats[0] ?? 'json';
+      const known = { href: oembedAddress(listed.url, link, { format }), format };
+      return { answer: await ask(known, tools), endpoint: known };
+    }
     const page = await lookAt(link, tools);
     const type = page.headers.get('content-type') ?? '';
     if (!isPage(type)) return null;

@@ -3,13 +3,15 @@ import { OrbisError, sayLearnedLine, tellLearnProblem, writeSheet, type SheetPro
 import type { Answers } from '../fetching/answers.ts';
 import type { Fetching } from '../fetching/client.ts';
 import type { Reader } from '../reading/reader.ts';
-import { discoverAnswer } from './find-link.ts';
+import { answerFor, type Listed } from './find-link.ts';
 
 interface Tools {
   sheets: readonly Sheet[];
   reader: Pick<Reader, 'learnFrom' | 'linkedPage' | 'oembedAnswer'>;
   fetching: Pick<Fetching, 'get'>;
   answers: Answers;
+  /** Who is known to answer about a link, out of lists of oEmbed providers. */
+  listedFor: (link: string) => Promise<Listed>;
   declared: readonly string[];
   now: Date;
 }
@@ -24,7 +26,7 @@ export async function learn({ samples, answers, ask }: { samples: readonly strin
   let oembed: LearnContext['oembed'];
   for (const text of ask ? samples : []) {
     const link = linkIn(text);
-    const told = link === null ? null : await discoverAnswer(link, tools);
+    const told = link === null ? null : await answerFor(link, { ...tools, listed: await tools.listedFor(link) });
     if (!told) continue;
     if (told.answer.html !== null && !all.some((sample) => sample.text === told.answer.html)) all.push({ text: told.answer.html, from: link });
     oembed = questionsOf(told.endpoint) ?? oembed;
