@@ -8,11 +8,12 @@ import { say, setUp, stop as fail, top } from './setup.mjs';
 setUp();
 const { pino } = await import('pino');
 const { CannotStart, readSettings, startOrbis } = await import('../service/dist/index.js');
-const { hosts, loadDemo, startDemoServer } = await import('../demo/dist/index.js');
+const { hosts, loadDemo, loopbackFetch, startDemoServer } = await import('../demo/dist/index.js');
 const { builtInSheets } = await import('../sheets/dist/index.js');
 const { createClient } = await import('../contract/dist/index.js');
 
 const demoPort = 7430;
+const fetch = loopbackFetch();
 const folder = join(top, 'var/demo');
 if (process.argv.includes('--fresh')) rmSync(folder, { recursive: true, force: true });
 mkdirSync(folder, { recursive: true, mode: 0o700 });
@@ -71,19 +72,19 @@ async function prepare() {
   if (!(await orbis.hasPassword())) {
     const password = randomBytes(12).toString('base64url');
     const secret = new URL(await orbis.link('password')).hash.slice(1);
-    await createClient({ url }).call('password.set', { body: { secret, password, name: 'Hollin Fell' } });
+    await createClient({ url, fetch }).call('password.set', { body: { secret, password, name: 'Hollin Fell' } });
     writeFileSync(passwordFile, `${password}\n`, { mode: 0o600 });
   }
   const kept = existsSync(commandLine) ? JSON.parse(readFileSync(commandLine, 'utf8')) : null;
   if (kept?.url !== url) {
     const password = readFileSync(passwordFile, 'utf8').trim();
-    const { data } = await createClient({ url }).call('tokens.exchange', { body: { password, name: 'the demo’s command line' } });
+    const { data } = await createClient({ url, fetch }).call('tokens.exchange', { body: { password, name: 'the demo’s command line' } });
     writeFileSync(commandLine, `${JSON.stringify({ url, token: data.token, id: data.id }, null, 2)}\n`, { mode: 0o600 });
   }
   const loaded = join(folder, 'loaded');
   if (existsSync(loaded)) return;
   const { token } = JSON.parse(readFileSync(commandLine, 'utf8'));
-  const client = createClient({ url, headers: { authorization: `Bearer ${token}` } });
+  const client = createClient({ url, fetch, headers: { authorization: `Bearer ${token}` } });
   const { data } = await client.call('sites.list', {});
   if (data.items.length > 0) fail('The demo’s data was loaded only in part. Start over with: npm run demo -- --fresh');
   say('loading the demo’s data');

@@ -8,7 +8,7 @@ import { pino } from 'pino';
 import { chromium, type Page } from 'playwright-core';
 import { orbis as commandLine } from '@orbis/cli';
 import { createClient } from '@orbis/contract';
-import { loadDemo, startDemoServer } from '@orbis/demo';
+import { loadDemo, loopbackFetch, startDemoServer } from '@orbis/demo';
 import type { Sheet } from '@orbis/core';
 import { readSettings, startOrbis } from '@orbis/service';
 import { builtInSheets } from '@orbis/sheets';
@@ -17,6 +17,7 @@ const top = fileURLToPath(new URL('../', import.meta.url));
 const out = join(top, 'docs/screenshots');
 const folder = mkdtempSync(join(tmpdir(), 'orbis-pictures-'));
 const port = 7430;
+const fetch = loopbackFetch();
 /** A code of several parts, with something wrong in it. */
 const collected =
   '<link rel="stylesheet" href="https://cdn.slotsedge.localhost/booking.css">\n<div id="nights" class="slotsedge-calendar" data-calendar="YOUR-CALENDAR-ID"></div>\n<script src="https://cdn.slotsedge.localhost/booking.js"></script>\n<script>\n  slotsedge.mount(document.getElementById("nights"));\n</script>';
@@ -36,9 +37,9 @@ const browser = await chromium.launch({
 try {
   const { console: url } = orbis.origins;
   const password = 'only for pictures';
-  await createClient({ url }).call('password.set', { body: { secret: new URL(await orbis.link('password')).hash.slice(1), password, name: 'Hollin Fell' } });
-  const { data } = await createClient({ url }).call('tokens.exchange', { body: { password, name: 'the laptop' } });
-  await loadDemo(createClient({ url, headers: { authorization: `Bearer ${data.token}` } }), port);
+  await createClient({ url, fetch }).call('password.set', { body: { secret: new URL(await orbis.link('password')).hash.slice(1), password, name: 'Hollin Fell' } });
+  const { data } = await createClient({ url, fetch }).call('tokens.exchange', { body: { password, name: 'the laptop' } });
+  await loadDemo(createClient({ url, fetch, headers: { authorization: `Bearer ${data.token}` } }), port);
   const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' })).newPage();
   await page.goto(await orbis.link('sign-in'));
   await page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();

@@ -26,7 +26,7 @@ export async function collection(): Promise<string> {
   // The service is a process of its own, so that its memory is its own.
   const service = fork(fileURLToPath(new URL('service-alone.mjs', import.meta.url)), {
     execArgv: [],
-    env: { ...process.env, ORBIS_DATA: join(folder, 'orbis'), ORBIS_DATABASE_URL: database.url, ORBIS_PORT: '0', ORBIS_FRAMES_PORT: '0' },
+    env: { ...process.env, ORBIS_DATA: join(folder, 'orbis'), ORBIS_DATABASE_URL: database.urls.setUp, ORBIS_PORT: '0', ORBIS_FRAMES_PORT: '0' },
   });
   try {
     const { url, secret } = await told<{ url: string; secret: string }>(service);
@@ -36,7 +36,7 @@ export async function collection(): Promise<string> {
     const client = createClient({ url, headers: { authorization: `Bearer ${token}` } });
     const items = Array.from({ length: many }, (_, i) => ({ name: `Talk ${i}`, text: text(i), tags: ['bench'] }));
     const texts = items.map((item) => item.text);
-    const sql = await createConnection(database.url);
+    const sql = await createConnection(database.urls.setUp);
     const timed = async (work: () => unknown): Promise<number> => {
       const from = performance.now();
       await work();

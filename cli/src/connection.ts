@@ -49,7 +49,7 @@ export function connect(io: Io): Client {
       title: 'Not signed in',
       status: 401,
       code: 'not-signed-in',
-      detail: 'No service is known yet. Sign in with “orbis login http://localhost:7420”, or start the demo with “npm run demo”.',
+      detail: 'No service is known yet. Sign in with “orbis login http://orbis.localhost:7420”, or start the demo with “npm run demo”.',
     });
   }
   return clientFor(found.url, found.token, io);

@@ -3,6 +3,7 @@ import { createInterface } from 'node:readline/promises';
 import { Writable } from 'node:stream';
 import { text } from 'node:stream/consumers';
 import type { Io } from './io.ts';
+import { localFetch } from './loopback.ts';
 import { orbis } from './program.ts';
 
 const stopped = new AbortController();
@@ -38,7 +39,7 @@ const io: Io = {
   },
   ask: process.stdin.isTTY && process.stderr.isTTY ? askAtTerminal : null,
   env: process.env,
-  fetch: globalThis.fetch,
+  fetch: localFetch(),
   signal: stopped.signal,
 };
 

@@ -33,7 +33,7 @@ export interface Answer<T> {
   data: T;
 }
 export interface ClientOptions {
-  /** Where the service is, without a path: `http://localhost:7420`; empty for the page's own origin. */
+  /** Where the service is, without a path: `http://orbis.localhost:7420`; empty for the page's own origin. */
   url: string;
   headers?: Record<string, string>;
   fetch?: typeof globalThis.fetch;

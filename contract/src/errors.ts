@@ -24,8 +24,10 @@ const missingParts: Record<string, string> = {
 export const catalogue = {
   'bad-request': row(400, 2, 'The request does not fit', (f) => `${f.problem ?? 'Something in the request does not fit.'}`),
   'not-json': row(400, 2, 'The body is no JSON', () => 'The body of the request could not be read as JSON.'),
-  'too-large': row(413, 2, 'Too large', (f) => `At most ${f.most} characters are taken here; this has ${f.found}.`),
+  'too-large': row(413, 2, 'Too large', (f) => `At most ${f.most} are taken here${f.found ? `; this has ${f.found}` : ', and this is more'}.`),
+  'too-deep': row(400, 2, 'Nested too deep', (f) => `The body nests deeper than ${f.most} levels; nothing that Orbis takes does.`),
   'unsupported-type': row(415, 2, 'Wrong type', (f) => `This takes application/json; what arrived is ${f.found ?? 'of no stated type'}.`),
+  'unsupported-encoding': row(415, 2, 'Compressed', (f) => `The body is compressed (${f.found}); send it as it is.`),
   'not-found': row(404, 2, 'Not found', (f) => `There is no ${f.what} “${f.key}”.${f.remedy ? ` ${f.remedy}` : ''}`),
   'no-route': row(404, 2, 'No such address', (f) => `Nothing answers at ${f.path}. The interface is described at /api/openapi.json.`),
   'method-not-allowed': row(405, 2, 'Method not allowed', (f) => `${f.path} does not take ${f.method}; it takes ${f.allowed}.`),
@@ -43,7 +45,13 @@ export const catalogue = {
     () => 'This link has been used, or its time is over. Start Orbis again, or run “npm run reset-password” on its machine, for a new one.',
   ),
   'token-unknown': row(401, 4, 'Token not valid', () => 'This token is not known, or it was revoked. “orbis login” makes a new one.'),
-  'cross-site': row(403, 4, 'Refused', () => 'Changes are taken from the console’s own pages only; this request came from another site.'),
+  'cross-site': row(403, 4, 'Refused', () => 'Orbis answers its own pages and programs only; this request came from a page of another site.'),
+  'unknown-host': row(
+    421,
+    3,
+    'Another name',
+    (f) => `Orbis does not answer as ${f.host || 'a host without a name'}. Its address is ${f.home}; ORBIS_PUBLIC_URL says so where it is another one.`,
+  ),
   'password-weak': row(422, 2, 'Password too short', (f) => `A password needs at least ${f.least} characters.`),
   'too-many-attempts': row(429, 4, 'Too many attempts', (f) => `Too many attempts to sign in. Wait ${f.seconds} seconds and try again.`),
   'if-match-missing': row(428, 4, 'State not named', () => 'Say with If-Match which state you are changing (the ETag that came with it), so that nobody’s change is lost.'),
@@ -174,7 +182,13 @@ export const catalogue = {
   'sweep-ended': row(409, 4, 'Already ended', () => 'This sweep has ended already; there is nothing to stop.'),
   'job-running': row(409, 4, 'Already running', (f) => `A sweep of this is running already (${f.sweep}).`),
   'internal': row(500, 3, 'Something broke', (f) => `Something broke inside Orbis. Its log has the details under request ${f.request}.`),
-  'not-ready': row(503, 3, 'Not ready', () => 'The database does not answer. Orbis tries again by itself.'),
+  'database-away': row(
+    503,
+    3,
+    'Database away',
+    () => 'The database does not answer at the moment. Nothing was changed by halves; Orbis brings it back by itself. Try again in a few seconds.',
+  ),
+  'query-too-slow': row(503, 3, 'Took too long', () => 'This took the database too long, so it was broken off. Nothing was changed. Ask for less at once, or try again later.'),
 } as const satisfies Record<string, CatalogueRow>;
 
 export type ErrorCode = keyof typeof catalogue;

@@ -19,7 +19,7 @@ export function openApi(version: string): Json {
     components: {
       schemas: components(),
       securitySchemes: {
-        session: { type: 'apiKey', in: 'cookie', name: 'orbis_session' },
+        session: { type: 'apiKey', in: 'cookie', name: 'orbis' },
         token: { type: 'http', scheme: 'bearer' },
       },
     },

@@ -14,13 +14,20 @@ export const serviceSettingsSchema = z.object({
   ORBIS_HOST: z.string().min(1).default('127.0.0.1').meta({ description: 'The address that console, interface and frames listen on' }),
   ORBIS_PORT: port(7420).meta({ description: 'The port of the console and the interface; 0 means any free one' }),
   ORBIS_FRAMES_PORT: port(7421).meta({ description: 'The port of the frames, in which foreign code is shown; 0 means any free one' }),
-  ORBIS_PUBLIC_URL: origin.optional().meta({ description: 'Where the console is reached from outside; without it http://localhost and its port' }),
+  ORBIS_PUBLIC_URL: origin
+    .optional()
+    .meta({ description: 'Where the console is reached from outside; without it http://orbis.localhost and its port, which browsers find on this machine' }),
   ORBIS_FRAMES_URL: origin.optional().meta({
     description:
       'Where the frames are reached from outside, on another site than the console, best with a wildcard host (https://*.frames.example); without it http://*.frames.localhost and their port',
   }),
   ORBIS_LOG_LEVEL: z.enum(['fatal', 'error', 'warn', 'info', 'debug', 'silent']).default('info').meta({ description: 'How much is logged, as JSON lines on standard output' }),
   ORBIS_TRUST_PROXY: z.coerce.number().int().min(0).max(10).default(0).meta({ description: 'How many reverse proxies stand before Orbis, for the addresses of visitors' }),
+  ORBIS_SECURITY_CONTACT: z
+    .string()
+    .regex(/^(?:mailto:|https:\/\/|tel:)[^\s\p{Cc}]{3,300}$/u, 'an address, such as mailto:owner@example.org')
+    .optional()
+    .meta({ description: 'Whom to tell of holes, in /.well-known/security.txt (RFC 9116); without it mailto:security@ and the console’s host' }),
   ORBIS_ALLOW_PRIVATE: z.enum(['yes', 'no']).default('no').meta({ description: 'Whether pages on private addresses may be read beyond the declared sites; for demos and tests' }),
 });
 

@@ -46,7 +46,7 @@ describe('the client of the interface', () => {
     ['nothing', 500, ''],
   ] as const) {
     it(`says of ${label} that it is not Orbis that answered`, async () => {
-      const error = await errorOf(answering(status, body).client.call('health.read'));
+      const error = await errorOf(answering(status, body).client.call('health.live'));
       expect(error.message).to.equal(`http://orbis.test answered ${status}, and not as Orbis does. Is it Orbis that runs there?`);
       expect(error.exit).to.equal(3);
     });
@@ -54,7 +54,7 @@ describe('the client of the interface', () => {
 
   it('says that nobody answers', async () => {
     const fetch = (() => Promise.reject(new TypeError('fetch failed'))) as unknown as typeof globalThis.fetch;
-    const error = await errorOf(createClient({ url: 'http://orbis.test', fetch }).call('health.read'));
+    const error = await errorOf(createClient({ url: 'http://orbis.test', fetch }).call('health.live'));
     expect(error).to.include({ code: 'not-reached', exit: 3 });
   });
 

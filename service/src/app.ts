@@ -7,8 +7,12 @@ import { apiBase, openApi } from '@orbis/contract';
 import type { Connection } from './database/connect.ts';
 import { changeHandlers } from './http/changes.ts';
 import { codeHandlers } from './http/codes.ts';
+import { errorForLog } from './http/error-log.ts';
 import { consolePolicy, serveConsole } from './http/console.ts';
 import { endpointHandlers } from './http/endpoints.ts';
+import { knownHosts, refuseCrossSite } from './http/guard.ts';
+import { healthHandlers } from './http/health.ts';
+import { wellKnown } from './http/well-known.ts';
 import { embedHandlers } from './http/embeds.ts';
 import { importHandlers } from './http/imports.ts';
 import { linkHandlers } from './http/links.ts';
@@ -46,6 +50,8 @@ export interface Deps {
   log: Logger;
   version: string;
   trustProxy: number;
+  /** Whom to tell of holes, as an address (RFC 9116); undefined where the owner named nobody. */
+  securityContact?: string | undefined;
 }
 
 /** Builds the app of the console and the interface, without listening. */
@@ -56,10 +62,13 @@ export function createApp(deps: Deps): Express {
   app.set('trust proxy', deps.trustProxy);
   app.use(requestLog(deps.log));
   app.use(consolePolicy(deps));
+  app.use(knownHosts(deps.origins));
   app.use(compression());
   const description = openApi(deps.version);
+  app.use('/api', refuseCrossSite(deps.origins));
   app.get('/api/openapi.json', (_request, response) => void response.json(description));
   const handlers = {
+    ...healthHandlers(deps),
     ...sessionHandlers(deps),
     ...codeHandlers(deps),
     ...linkHandlers(deps),
@@ -77,6 +86,7 @@ export function createApp(deps: Deps): Express {
   };
   app.use(apiBase, mountRoutes(handlers, deps), noRoute);
   app.use('/api', noRoute);
+  app.use(wellKnown(deps));
   app.use(serveConsole());
   app.use(answerProblems(deps.log));
   return app;
@@ -95,6 +105,6 @@ const requestLog = (log: Logger) =>
     serializers: {
       req: (request: { id: string; method: string; url: string }) => ({ id: request.id, method: request.method, path: request.url.split('?')[0] }),
       res: (response: { statusCode: number }) => ({ status: response.statusCode }),
-      err: (error: Error) => ({ name: error.name, message: error.message, stack: error.stack }),
+      err: errorForLog,
     },
   });

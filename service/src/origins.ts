@@ -28,7 +28,7 @@ export function originsOf({ publicUrl, framesUrl, port, framesPort }: { publicUr
     return shape.test(name) ? name : null;
   };
   return {
-    console: publicUrl ?? `http://localhost:${port}`,
+    console: publicUrl ?? `http://orbis.localhost:${port}`,
     ownHosts,
     framesSource: frames,
     previewUrl: at,

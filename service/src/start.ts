@@ -5,12 +5,14 @@ import { pino, type Logger } from 'pino';
 import type { Sheet } from '@orbis/core';
 import { builtInSheets } from '@orbis/sheets';
 import { createApp } from './app.ts';
+import type { Accounts } from './database/accounts.ts';
 import { connectDatabase, type Connection } from './database/connect.ts';
 import { openDataFolder } from './database/folder.ts';
 import { lockFolder } from './database/lock.ts';
 import { startPrivateDatabase } from './database/private.ts';
 import { createAnswers } from './fetching/answers.ts';
 import { createFetching } from './fetching/client.ts';
+import { errorForLog } from './http/error-log.ts';
 import { keepHeapSmall } from './memory.ts';
 import { createReader } from './reading/reader.ts';
 import { createFramesApp } from './frames/app.ts';
@@ -19,6 +21,7 @@ import { originsOf, type Origins } from './origins.ts';
 import { CannotStart, type Settings } from './settings.ts';
 import { createShelf } from './work/shelf.ts';
 import { makeLink, owner } from './store/people.ts';
+import { inTransaction } from './database/transaction.ts';
 
 /** A running Orbis. */
 export interface Orbis {
@@ -40,23 +43,24 @@ export const version = '0.1.0';
  */
 export async function startOrbis(
   settings: Settings,
-  { log = pino({ level: settings.ORBIS_LOG_LEVEL }), durable = true, sheets = builtInSheets() }: { log?: Logger; durable?: boolean; sheets?: readonly Sheet[] } = {},
+  { log: given = pino({ level: settings.ORBIS_LOG_LEVEL }), durable = true, sheets = builtInSheets() }: { log?: Logger; durable?: boolean; sheets?: readonly Sheet[] } = {},
 ): Promise<Orbis> {
   keepHeapSmall();
+  const log = given.child({}, { serializers: { err: errorForLog } });
   const undo: (() => unknown)[] = [];
   const stop = async (): Promise<void> => {
     for (let step = undo.pop(); step; step = undo.pop()) await step();
   };
   try {
     const folder = openDataFolder(settings.ORBIS_DATA);
-    undo.push(lockFolder(folder.root));
-    let url = settings.ORBIS_DATABASE_URL;
-    if (url === undefined) {
-      const database = await startPrivateDatabase(folder, { durable });
+    undo.push(await lockFolder(folder.root));
+    let urls: string | Accounts<string> | undefined = settings.ORBIS_DATABASE_URL;
+    if (urls === undefined) {
+      const database = await startPrivateDatabase(folder, { durable, log });
       undo.push(() => database.stop());
-      ({ url } = database);
+      ({ urls } = database);
     }
-    const connection = await connectDatabase(url);
+    const connection = await connectDatabase(urls);
     undo.push(() => connection.close());
     const now = (): Date => new Date();
     const fetching = createFetching({ allowPrivate: settings.ORBIS_ALLOW_PRIVATE === 'yes' });
@@ -84,6 +88,7 @@ export async function startOrbis(
       log,
       version,
       trustProxy: settings.ORBIS_TRUST_PROXY,
+      securityContact: settings.ORBIS_SECURITY_CONTACT,
     });
     const frames = createFramesApp({ connection, origins: known, making: () => shelf.refresh(connection.db).then(making), now });
     const port = await listen(createServer(app), settings.ORBIS_HOST, settings.ORBIS_PORT, 'ORBIS_PORT', undo);
@@ -97,7 +102,7 @@ export async function startOrbis(
       hasPassword: async () => (await owner(connection.db, now())).passwordHash !== null,
       link: async (purpose, minutes = 30) => {
         const person = await owner(connection.db, now());
-        const secret = await connection.db.transaction((tx) => makeLink(tx, person.id, purpose, minutes, now()));
+        const secret = await inTransaction(connection.db, (tx) => makeLink(tx, person.id, purpose, minutes, now()));
         return `${known().console}/${purpose === 'password' ? 'set-password' : 'sign-in'}#${secret}`;
       },
     };

@@ -7,7 +7,8 @@ import { join } from 'node:path';
 import { expect } from 'chai';
 import { originsOf } from '../src/origins.ts';
 import { CannotStart, readSettings } from '@orbis/service';
-import { isRunning, pidIn } from '../src/database/lock.ts';
+import { runOrbis } from './support/process.ts';
+import { isRunning, pidIn } from '../src/database/processes.ts';
 
 const main = new URL('../src/main.ts', import.meta.url).pathname;
 
@@ -19,20 +20,7 @@ describe('starting and stopping', function () {
   beforeEach(() => void (folder = mkdtempSync(join(tmpdir(), 'orbis-start-'))));
   afterEach(() => rmSync(folder, { recursive: true, force: true }));
 
-  const run = (env: Record<string, string> = {}) => {
-    const child = spawn(process.execPath, ['--import=tsx', '--conditions=development', main], {
-      env: { ...process.env, ORBIS_DATA: join(folder, 'data'), ORBIS_PORT: '0', ORBIS_FRAMES_PORT: '0', ...env },
-    });
-    let err = '';
-    child.stderr.on('data', (chunk: Buffer) => void (err += chunk.toString()));
-    child.stdout.resume();
-    const ended = new Promise<number | null>((resolve) => child.once('exit', resolve));
-    const says = async (text: string): Promise<void> => {
-      while (!err.includes(text) && child.exitCode === null) await new Promise((resolve) => setTimeout(resolve, 20));
-      expect(err).to.include(text);
-    };
-    return { child, ended, says, err: () => err };
-  };
+  const run = (env: Record<string, string> = {}) => runOrbis(join(folder, 'data'), env);
   const databaseRuns = (): boolean => {
     const pid = pidIn(join(folder, 'data/database/mariadb.pid'));
     return pid !== null && isRunning(pid, folder);
@@ -43,7 +31,7 @@ describe('starting and stopping', function () {
     await orbis.says('/set-password#');
     expect(databaseRuns()).to.equal(true);
     expect(statSync(join(folder, 'data')).mode & 0o777).to.equal(0o700);
-    expect(statSync(join(folder, 'data/keys/database')).mode & 0o777).to.equal(0o600);
+    expect(statSync(join(folder, 'data/keys/database-service')).mode & 0o777).to.equal(0o600);
     const second = run();
     expect(await second.ended).to.equal(1);
     expect(second.err()).to.match(/^Another Orbis \(process \d+\) is using the data folder .*\.\n$/);
@@ -55,7 +43,7 @@ describe('starting and stopping', function () {
   it('gives a link for a new password on its own machine, which ends what was begun with the old one', async () => {
     const orbis = run({ ORBIS_LOG_LEVEL: 'info' });
     await orbis.says('/set-password#');
-    const [, url = '', first = ''] = /(http:\/\/localhost:\d+)\/set-password#(\S+)/.exec(orbis.err())!;
+    const [, url = '', first = ''] = /(http:\/\/orbis\.localhost:\d+)\/set-password#(\S+)/.exec(orbis.err())!;
     const call = (path: string, body: object, headers: Record<string, string> = {}): Promise<Response> =>
       fetch(`${url}/api/v1${path}`, { method: 'POST', headers: { 'content-type': 'application/json', ...headers }, body: JSON.stringify(body) });
     const session = (await call('/password', { secret: first, password: 'the old password' })).headers.get('set-cookie')!.split(';')[0]!;

@@ -5,12 +5,12 @@ import { clientFor, forgetSignIn, readSignIn, signInFile, writeSignIn } from '..
 export const addLogin: AddCommand = (program, run) => {
   program
     .command('login')
-    .argument('<url>', 'where Orbis is, such as http://localhost:7420')
+    .argument('<url>', 'where Orbis is, such as http://orbis.localhost:7420')
     .option('--password-stdin', 'read the password from standard input')
     .description('sign this machine’s user in with the password')
     .action((url: string, options: { passwordStdin?: boolean }) =>
       run(async (tools) => {
-        if (!URL.canParse(url) || !/^https?:/.test(url)) throw new UsedWrongly(`“${url}” is not an address. Give one such as http://localhost:7420.`);
+        if (!URL.canParse(url) || !/^https?:/.test(url)) throw new UsedWrongly(`“${url}” is not an address. Give one such as http://orbis.localhost:7420.`);
         const base = new URL(url).origin;
         const password = options.passwordStdin ? (await tools.io.stdin()).replace(/\r?\n$/, '') : await tools.io.askSecret('Password: ');
         const { data } = await clientFor(base, null, tools.io).call('tokens.exchange', { body: { password, name: `command line on ${hostname()}`.slice(0, 80) } });

@@ -23,7 +23,7 @@ export async function newWindow(size = { width: 1280, height: 800 }): Promise<{ 
   page.on('pageerror', (error) => complaints.push(error.message));
   page.on('console', (message) => {
     // What foreign frames say is theirs; a refused sign-in is what some tests are after.
-    const own = new URL(message.location().url || 'about:blank').hostname === 'localhost';
+    const own = new URL(message.location().url || 'about:blank').hostname === 'orbis.localhost';
     if (message.type() === 'error' && own && !message.text().includes('Failed to load resource')) complaints.push(message.text());
   });
   return { context, page, complaints };

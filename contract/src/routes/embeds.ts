@@ -4,7 +4,7 @@ import { key, listQuery } from '../common.ts';
 import { mendChoice, readingsAnswer, readingsBody } from '../reading.ts';
 import { dressSchema, settingsSchema } from '../wishes.ts';
 import { comparison, embed, embedName, linkAnswer, linksCollected, lists, outcome, preview, revision, tags } from '../resources.ts';
-import { route } from './route.ts';
+import { mostWithCode, mostWithMany, route } from './route.ts';
 
 const params = z.object({ embed: key });
 const revisionNumber = z.coerce.number().int().min(1).max(1_000_000);
@@ -34,6 +34,7 @@ export const embedRoutes = {
     summary: 'Read codes or links without keeping them, as they are or mended',
     tag: 'Reading',
     access: 'owner',
+    most: mostWithMany,
     body: readingsBody,
     answer: readingsAnswer,
     statuses: [200],
@@ -72,6 +73,7 @@ export const embedRoutes = {
     summary: 'What wishes come to, without saving them: every edit with its reason, and the text',
     tag: 'Adjusting',
     access: 'owner',
+    most: mostWithCode,
     body: z
       .strictObject({ ...subject, ...wishes })
       .meta({ example: { embed: 'opening-talk', settings: { start: 112, end: 184, parameters: { hue: '12' } }, dress: { fit: 'shape' } } }),
@@ -85,6 +87,7 @@ export const embedRoutes = {
     summary: 'Show a code in a document of its own, on a host of its own',
     tag: 'Adjusting',
     access: 'owner',
+    most: mostWithCode,
     body: z.strictObject({ ...subject, ...wishes }),
     answer: preview,
     statuses: [201],
@@ -115,6 +118,7 @@ export const embedRoutes = {
     summary: 'Collect a code or a link',
     tag: 'Collection',
     access: 'owner',
+    most: mostWithCode,
     body: z.strictObject({
       name: embedName.optional().meta({ description: 'Without it: as its provider calls it, as its code says, or by its link' }),
       text: z.string(),
@@ -175,6 +179,7 @@ export const embedRoutes = {
     access: 'owner',
     params,
     ifMatch: true,
+    most: mostWithCode,
     body: z.strictObject({
       text: z.string(),
       mend: mendChoice,

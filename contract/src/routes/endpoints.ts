@@ -1,6 +1,6 @@
 import { z } from '../zod.ts';
 import { listQuery, pageOf, publicId } from '../common.ts';
-import { route } from './route.ts';
+import { mostWithMany, route } from './route.ts';
 
 const endpoint = z
   .object({
@@ -43,6 +43,7 @@ export const endpointRoutes = {
     summary: 'Make the providers of a list known: the format in which oEmbed providers are published. Once more is the same as once.',
     tag: 'Providers',
     access: 'owner',
+    most: mostWithMany,
     body: z.strictObject({ text: z.string().min(1).max(8_000_000).meta({ description: 'The list: a JSON array of objects with provider_name, provider_url and endpoints' }) }),
     answer: imported,
     statuses: [200],

@@ -2,7 +2,7 @@ import { z } from '../zod.ts';
 import { key, label, listQuery, problem, publicId } from '../common.ts';
 import { groupChange, groupOutcome, embedName, importAnswer, lists, preset, tags } from '../resources.ts';
 import { dressSchema, settingsSchema } from '../wishes.ts';
-import { route } from './route.ts';
+import { mostWithMany, route } from './route.ts';
 
 const params = z.object({ change: publicId });
 
@@ -28,6 +28,7 @@ export const groupRoutes = {
     summary: 'Collect many codes at once, all or none; with “dryRun”, only say what would become of each. Nobody is asked about links.',
     tag: 'Groups',
     access: 'owner',
+    most: mostWithMany,
     body: importBody,
     answer: importAnswer,
     statuses: [201, 200],
@@ -39,6 +40,7 @@ export const groupRoutes = {
     summary: 'The same as a stream of events, which tell how far it is',
     tag: 'Groups',
     access: 'owner',
+    most: mostWithMany,
     body: importBody,
     answer: importEvent,
     events: true,

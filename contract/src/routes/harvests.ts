@@ -1,7 +1,7 @@
 import { z } from '../zod.ts';
 import { listQuery, publicId } from '../common.ts';
 import { embedName, embedSummary, harvest, lists, tags } from '../resources.ts';
-import { route } from './route.ts';
+import { mostWithCode, route } from './route.ts';
 
 const params = z.object({ harvest: publicId });
 
@@ -12,6 +12,7 @@ export const harvestRoutes = {
     summary: 'Read a whole page, and find every embed on it',
     tag: 'Harvest',
     access: 'owner',
+    most: mostWithCode,
     body: z.union([
       z.strictObject({
         address: z

@@ -17,4 +17,5 @@ export const apiBase = '/api/v1';
 
 export type { ImportEvent } from './groups.ts';
 export type { EndpointImport, OembedEndpointRow } from './endpoints.ts';
+export { usualMost } from './route.ts';
 export type { AnswerOf, BodyInput, BodyOf, ParamsOf, QueryInput, QueryOf, Route } from './route.ts';

@@ -3,7 +3,7 @@ import { listQuery } from '../common.ts';
 import { learnSamples, sheetProposal } from '../learned.ts';
 import { lists, provider, providerId, rules, sheetComparison } from '../resources.ts';
 import { sheetText } from '../sheet-file.ts';
-import { route } from './route.ts';
+import { mostWithCode, mostWithMany, route } from './route.ts';
 
 const params = z.object({ provider: providerId });
 const accept = { description: 'Whether it is done although embeds come out differently, or depend on it' };
@@ -37,6 +37,7 @@ export const providerRoutes = {
     summary: 'What a sheet, or the lack of one, would change: every embed that would come out differently. Nothing is saved.',
     tag: 'Providers',
     access: 'owner',
+    most: mostWithCode,
     body: z.union([z.strictObject({ text: sheetText }), z.strictObject({ remove: providerId })]),
     answer: sheetComparison,
     statuses: [200],
@@ -48,6 +49,7 @@ export const providerRoutes = {
     summary: 'Propose a sheet from codes and links of a provider that no sheet knows. Nothing is saved.',
     tag: 'Providers',
     access: 'owner',
+    most: mostWithMany,
     body: z
       .strictObject({
         samples: learnSamples,
@@ -75,6 +77,7 @@ export const providerRoutes = {
     access: 'owner',
     params,
     ifMatch: true,
+    most: mostWithCode,
     body: z.strictObject({ text: sheetText, accept: z.boolean().default(false).meta(accept) }).meta({ example: { text: 'id: moorreel\nname: Moorreel\n…', accept: false } }),
     answer: provider.extend({ text: sheetText, changed: z.number().int().meta({ description: 'Embeds that got a new revision' }) }),
     statuses: [200, 201],

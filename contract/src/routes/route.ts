@@ -3,6 +3,13 @@ import type { ErrorCode } from '../errors.ts';
 
 type Shape = z.ZodObject;
 
+/** How large a body may be that carries no code, in bytes. */
+export const usualMost = 256 * 1024;
+/** A body with one code of at most 1 MiB, whose characters JSON may write in up to six bytes each. */
+export const mostWithCode = 7 * 1024 * 1024;
+/** A body with many codes. */
+export const mostWithMany = 24 * 1024 * 1024;
+
 /** One operation of the HTTP interface: the service, its description (OpenAPI) and every client are made from it. */
 export interface Route<
   P extends Shape | undefined = Shape | undefined,
@@ -15,11 +22,13 @@ export interface Route<
   path: string;
   summary: string;
   tag: string;
-  /** `open` needs no sign-in. */
-  access: 'owner' | 'open';
+  /** `open` needs no sign-in; `probe` also answers without the database, and never asks who calls. */
+  access: 'owner' | 'open' | 'probe';
   params?: P;
   query?: Q;
   body?: B;
+  /** How large the body may be, in bytes; {@link usualMost} where nothing is said. */
+  most?: number;
   /** The schema of the answer; none for 204. */
   answer?: R;
   /** Statuses of success; the first is the usual one. */

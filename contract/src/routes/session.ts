@@ -7,15 +7,25 @@ const password = z.string().min(1).max(1000);
 const secret = z.string().min(1).max(200);
 
 export const sessionRoutes = {
-  'health.read': route({
+  'health.live': route({
     method: 'get',
-    path: '/health',
-    summary: 'Whether the service and its database answer',
+    path: '/health/live',
+    summary: 'Whether this process answers; it asks nobody else',
     tag: 'Service',
-    access: 'open',
+    access: 'probe',
     answer: health,
     statuses: [200],
-    errors: ['not-ready'],
+    errors: [],
+  }),
+  'health.ready': route({
+    method: 'get',
+    path: '/health/ready',
+    summary: 'Whether it can do its work: its database answers',
+    tag: 'Service',
+    access: 'probe',
+    answer: health,
+    statuses: [200],
+    errors: ['database-away'],
   }),
   'session.read': route({
     method: 'get',

@@ -1,9 +1,13 @@
-import { fileURLToPath } from 'node:url';
+import { setTimeout as wait } from 'node:timers/promises';
 import { drizzle, type MySql2Database } from 'drizzle-orm/mysql2';
-import { migrate } from 'drizzle-orm/mysql2/migrator';
-import mysql from 'mysql2/promise';
+import mysql, { type PoolOptions, type RowDataPacket } from 'mysql2/promise';
 import { CannotStart } from '../settings.ts';
 import * as schema from '../store/schema.ts';
+import { grantsOfFrames, type Accounts } from './accounts.ts';
+import { DatabaseAway } from './errors.ts';
+import { migrate } from './migrate.ts';
+import { asWork, createPool, type Work } from './pool.ts';
+import { createWatch } from './watch.ts';
 
 export type Database = MySql2Database<typeof schema>;
 /** A database handle or a transaction on it: repositories take either. */
@@ -11,51 +15,93 @@ export type Handle = Database | Parameters<Parameters<Database['transaction']>[0
 
 export interface Connection {
   db: Database;
-  close(): Promise<void>;
-  /** @throws when the database does not answer. */
+  /** The same tables with the rights of the second origin: it reads what frames are made of. */
+  frames: Database;
+  /**
+   * Does the work of one request.
+   * @param caller whose leaving ends its queries; null where they are to be brought to their end.
+   * @throws DatabaseAway within a second where the database does not answer.
+   */
+  during<T>(caller: AbortSignal | null, work: () => Promise<T>): Promise<T>;
+  /** @throws DatabaseAway when the database does not answer at once. */
   ping(): Promise<void>;
+  close(): Promise<void>;
 }
 
-const migrations = fileURLToPath(new URL('../../migrations', import.meta.url));
+/** Whoever asked has gone: nothing more is asked for them. */
+class CallerGone extends Error {
+  override name = 'CallerGone';
+}
 
 /**
  * Connects to a MariaDB and brings its tables to the newest form; several processes may do so at once.
+ * @param urls the private database's accounts, or one address of a database elsewhere.
  * @throws CannotStart when it cannot be reached, or refuses us.
  */
-export async function connectDatabase(url: string): Promise<Connection> {
-  const pool = mysql.createPool({ uri: url.replace(/^mariadb:/, 'mysql:'), timezone: 'Z', connectionLimit: 12, charset: 'utf8mb4_unicode_ci', supportBigNumbers: true });
-  const db = drizzle(pool, { schema, mode: 'planetscale', casing: 'snake_case' });
+export async function connectDatabase(urls: string | Accounts<string>): Promise<Connection> {
+  const own = typeof urls !== 'string';
+  const { setUp, service, frames } = own ? urls : { setUp: urls, service: urls, frames: urls };
+  const { clustered } = await setUpTables(setUp, own);
+  const pools = { service: createPool({ ...optionsOf(service), connectionLimit: 12 }), frames: createPool({ ...optionsOf(frames), connectionLimit: 6 }) };
+  // A query is ended from a connection of its own, by the account that began it. In a cluster that connection may lead
+  // to another node, where the same number is somebody else's: there the time limit has to do.
+  const ending = clustered ? [] : [service, frames].map((url) => mysql.createPool({ ...optionsOf(url), connectionLimit: 1 }));
+  const watch = createWatch(optionsOf(service));
+  const handle = (pool: ReturnType<typeof createPool>): Database => drizzle(pool as never, { schema, mode: 'planetscale', casing: 'snake_case' });
+  const endQueries = ({ using }: Work): void => {
+    for (const { threadId } of using) for (const pool of ending) void pool.query(`KILL QUERY ${Number(threadId)}`).catch(() => undefined);
+  };
+  return {
+    db: handle(pools.service),
+    frames: handle(pools.frames),
+    during: async (caller, run) => {
+      const work: Work = { using: new Set(), over: null };
+      const leave = (): void => {
+        work.over = new CallerGone('whoever asked has gone');
+        endQueries(work);
+      };
+      caller?.addEventListener('abort', leave, { once: true });
+      try {
+        return await watch.during(asWork(work, run), () => {
+          work.over = new DatabaseAway('the database does not answer');
+          for (const connection of work.using) connection.destroy();
+        });
+      } finally {
+        caller?.removeEventListener('abort', leave);
+      }
+    },
+    ping: () => watch.ask(),
+    close: async () => {
+      watch.close();
+      const all = [...Object.values(pools), ...ending].map((pool) => pool.end().catch(() => undefined));
+      // A database that does not answer takes no leave either.
+      await Promise.race([Promise.all(all), wait(1500, undefined, { ref: false })]);
+    },
+  };
+}
+
+const optionsOf = (url: string): PoolOptions => ({
+  uri: url.replace(/^mariadb:/, 'mysql:'),
+  timezone: 'Z',
+  charset: 'utf8mb4_unicode_ci',
+  supportBigNumbers: true,
+  connectTimeout: 5000,
+  // Files of this machine are nothing that a server may ask for.
+  flags: ['-LOCAL_FILES'],
+});
+
+async function setUpTables(url: string, alone: boolean): Promise<{ clustered: boolean }> {
+  const pool = mysql.createPool({ ...optionsOf(url), connectionLimit: 3 });
+  const { host, pathname } = new URL(url);
   try {
-    await migrateOnce(pool);
+    await migrate(pool, { alone });
+    if (alone) for (const grant of grantsOfFrames(pathname.slice(1))) await pool.query(grant);
+    const [[row]] = await pool.query<RowDataPacket[]>('SELECT @@wsrep_on AS clustered');
+    return { clustered: Number(row?.['clustered']) === 1 };
   } catch (error) {
-    await pool.end();
-    const { host } = new URL(url);
-    const cause = error instanceof Error && error.cause instanceof Error ? error.cause : error;
-    throw new CannotStart(`The database at ${host} cannot be used: ${cause instanceof Error ? cause.message : String(cause)}`);
-  }
-  return { db, close: () => pool.end(), ping: async () => void (await pool.query('SELECT 1')) };
-}
-
-/* Two processes that migrate at once would clash; the lock belongs to one connection, and so does the migration. */
-async function migrateOnce(pool: mysql.Pool): Promise<void> {
-  const connection = await pool.getConnection();
-  try {
-    const [rows] = await connection.query<mysql.RowDataPacket[]>("SELECT GET_LOCK('orbis-migrations', 60) AS taken");
-    if (rows[0]?.['taken'] !== 1) throw new CannotStart('Another process has been migrating the database for a minute.');
-    await migrate(drizzle(connection as never, { mode: 'planetscale' }) as never, { migrationsFolder: migrations });
-    await connection.query("DO RELEASE_LOCK('orbis-migrations')");
+    if (error instanceof CannotStart) throw error;
+    throw new CannotStart(`The database at ${host} cannot be used: ${error instanceof Error ? error.message : String(error)}`);
   } finally {
-    connection.release();
+    await pool.end();
   }
-}
-
-/** Whether an error says that a unique key is taken. */
-export const isDuplicate = (error: unknown): boolean => databaseCode(error) === 'ER_DUP_ENTRY';
-
-/** Whether the database broke a transaction off because two of them waited for each other. */
-export const isDeadlock = (error: unknown): boolean => databaseCode(error) === 'ER_LOCK_DEADLOCK';
-
-function databaseCode(error: unknown): unknown {
-  const cause = error instanceof Error && error.cause !== undefined ? error.cause : error;
-  return typeof cause === 'object' && cause !== null && 'code' in cause ? cause.code : undefined;
 }

@@ -1,4 +1,4 @@
-import { accessSync, chmodSync, constants, mkdirSync, readFileSync, statfsSync, writeFileSync } from 'node:fs';
+import { accessSync, chmodSync, constants, mkdirSync, readFileSync, renameSync, statfsSync, statSync, writeFileSync } from 'node:fs';
 import { randomBytes } from 'node:crypto';
 import { join } from 'node:path';
 import { CannotStart } from '../settings.ts';
@@ -22,7 +22,8 @@ export function openDataFolder(root: string): DataFolder {
   const folder = { root, database: join(root, 'database'), cache: join(root, 'cache'), keys: join(root, 'keys') };
   try {
     for (const path of Object.values(folder)) mkdirSync(path, { recursive: true, mode: 0o700 });
-    chmodSync(root, 0o700);
+    // Nobody else reads it; whether others may pass through it is for the database's own user to say.
+    chmodSync(root, statSync(root).mode & 0o711);
     accessSync(root, constants.W_OK);
     const free = statfsSync(root);
     if (free.bavail * free.bsize < leastFree)
@@ -37,14 +38,23 @@ export function openDataFolder(root: string): DataFolder {
   return folder;
 }
 
-/** Reads a secret from the keys, or makes it (mode 600) the first time. */
-export function keptSecret(folder: DataFolder, name: string): string {
+/**
+ * Reads a secret from the keys, or makes it (mode 600) the first time.
+ * @param remedy what to do where it is empty or damaged.
+ * @throws CannotStart
+ */
+export function keptSecret(folder: DataFolder, name: string, remedy: string): string {
   const path = join(folder.keys, name);
+  let kept: string;
   try {
-    return readFileSync(path, 'utf8').trim();
-  } catch {
-    const secret = randomBytes(24).toString('base64url');
-    writeFileSync(path, `${secret}\n`, { mode: 0o600, flag: 'wx' });
-    return secret;
+    kept = readFileSync(path, 'utf8').trim();
+  } catch (error) {
+    if ((error as NodeJS.ErrnoException).code !== 'ENOENT') throw new CannotStart(`The key in ${path} cannot be read (${String((error as NodeJS.ErrnoException).code)}).`);
+    kept = randomBytes(24).toString('base64url');
+    // Whole or not at all, whenever the power goes.
+    writeFileSync(`${path}.new`, `${kept}\n`, { mode: 0o600, flush: true });
+    renameSync(`${path}.new`, path);
   }
+  if (!/^[\w-]{20,}$/.test(kept)) throw new CannotStart(`The key in ${path} is ${kept === '' ? 'empty' : 'damaged'}. ${remedy}`);
+  return kept;
 }

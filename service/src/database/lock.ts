@@ -1,37 +1,45 @@
-import { readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { spawn } from 'node:child_process';
+import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { CannotStart } from '../settings.ts';
+import { pidIn } from './processes.ts';
+
+/* What `flock` ends with where somebody else holds the lock. */
+const taken = 75;
 
 /**
- * Takes the data folder for this process; a second Orbis on the same folder is refused at once.
+ * Takes the data folder for this process; a second Orbis on the same folder is refused at once. The lock is the
+ * kernel's own (flock(2), held by a child that ends with us), so that nothing is left of it however a process ends;
+ * the number in the file is for people only.
  * @returns what gives it back.
  */
-export function lockFolder(root: string): () => void {
-  const path = join(root, 'orbis.pid');
-  const holder = pidIn(path);
-  if (holder !== null && holder !== process.pid && isRunning(holder, 'node')) {
-    throw new CannotStart(`Another Orbis (process ${holder}) is using the data folder ${root}. Stop it first, or set ORBIS_DATA to another folder.`);
-  }
-  writeFileSync(path, `${process.pid}\n`, { mode: 0o600 });
-  return () => rmSync(path, { force: true });
-}
-
-/** The process number in a file, or null. */
-export function pidIn(path: string): number | null {
-  try {
-    const pid = Number(readFileSync(path, 'utf8').trim());
-    return Number.isInteger(pid) && pid > 0 ? pid : null;
-  } catch {
-    return null;
-  }
-}
-
-/** Whether a process runs whose command line names this; numbers are used again, so the number alone tells nothing. */
-export function isRunning(pid: number, naming: string): boolean {
-  try {
-    process.kill(pid, 0);
-    return readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes(naming);
-  } catch {
-    return false;
-  }
+export async function lockFolder(root: string): Promise<() => void> {
+  const path = join(root, 'orbis.lock');
+  const note = join(root, 'orbis.pid');
+  // Of its own group, so that Ctrl-C reaches us and not it; it ends when we close its input, or are gone.
+  const holder = spawn('flock', ['--nonblock', '--conflict-exit-code', String(taken), path, 'sh', '-c', 'echo held; exec cat'], {
+    stdio: ['pipe', 'pipe', 'ignore'],
+    detached: true,
+  });
+  holder.stdin.on('error', () => undefined);
+  await new Promise<void>((resolve, reject) => {
+    holder.once('error', (error) => reject(new CannotStart(`The data folder ${root} cannot be locked (${error.message}). Install Debian’s util-linux.`)));
+    holder.once('exit', (status) => {
+      const other = pidIn(note);
+      reject(
+        new CannotStart(
+          status === taken
+            ? `Another Orbis${other === null ? '' : ` (process ${other})`} is using the data folder ${root}. Stop it first, or set ORBIS_DATA to another folder.`
+            : `The data folder ${root} cannot be locked: ${path} cannot be opened.`,
+        ),
+      );
+    });
+    holder.stdout.once('data', resolve);
+  });
+  holder.removeAllListeners('exit');
+  holder.unref();
+  (holder.stdout as unknown as { unref(): void }).unref();
+  (holder.stdin as unknown as { unref(): void }).unref();
+  writeFileSync(note, `${process.pid}\n`, { mode: 0o600 });
+  return () => void holder.stdin.end();
 }

@@ -7,6 +7,7 @@ import { changeGroup, tellPlan } from '../work/group-change.ts';
 import { searchFor } from '../work/search.ts';
 import { someOf } from '../work/some-of.ts';
 import type { Handlers, Named } from './reply.ts';
+import { inTransaction } from '../database/transaction.ts';
 
 /** Changes of many embeds at once: tried, made, listed, taken back. */
 export function changeHandlers({ connection: { db }, making }: Deps): Handlers<Named<'changes'>> {
@@ -17,7 +18,7 @@ export function changeHandlers({ connection: { db }, making }: Deps): Handlers<N
       if (said === '') throw new OrbisError('nothing-wished');
       const term = searchFor(body.where);
       const change = (now: Wishes): Wishes => joinWishes(withoutWishes(now, body.unset), more);
-      const outcome = await db.transaction(async (tx): Promise<GroupOutcome> => {
+      const outcome = await inTransaction(db, async (tx): Promise<GroupOutcome> => {
         const found = await embedsWhere(tx, term, { lock: !body.dryRun });
         const plan = await changeGroup(tx, found, { change, dryRun: body.dryRun, skipImpossible: body.skipImpossible }, making(), act);
         const answer = await tellPlan(tx, found.length, plan);
@@ -33,7 +34,7 @@ export function changeHandlers({ connection: { db }, making }: Deps): Handlers<N
       return { data: { items: page.items.map(tellChange), next: page.next } };
     },
     'changes.undo': async ({ params, act }) => {
-      const undone = await db.transaction(async (tx) => {
+      const undone = await inTransaction(db, async (tx) => {
         const row = await findChange(tx, params.change, { lock: true });
         if (!row) throw new OrbisError('not-found', { what: 'change', key: params.change, remedy: '“orbis list changes” shows them.' });
         if (row.undoneAt) throw new OrbisError('change-undone', { at: row.undoneAt.toISOString() });

@@ -25,7 +25,7 @@ export function codeHandlers(deps: Deps): Handlers<Named<'readings' | 'outcomes'
     'readings.create': async ({ body }) => {
       const texts = 'texts' in body ? body.texts : [body.text];
       const found = texts.reduce((sum, text) => sum + text.length, 0);
-      if (found > batchLimit) throw new OrbisError('too-large', { most: batchLimit, found });
+      if (found > batchLimit) throw new OrbisError('too-large', { most: `${batchLimit} characters`, found: String(found) });
       const context = { sheets: making().sheets };
       const mended = body.mend === false ? [] : await reader.mendTexts(texts, context, body.mend === true ? undefined : (body.mend as string[]));
       const readings = await reader.readTexts(body.mend === false ? texts : mended.map(({ text }) => text), context);

@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import express, { Router, type RequestHandler } from 'express';
 import helmet from 'helmet';
+import { consoleScreens } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 
 const built = fileURLToPath(new URL('../../../console/dist', import.meta.url));
@@ -39,6 +40,15 @@ export function consolePolicy({ origins }: Deps): RequestHandler {
   };
 }
 
+/** Whether the console has a screen at a path; the others get its page as well, which says that there is nothing. */
+function isScreen(path: string): boolean {
+  const steps = path.replace(/\/$/, '').split('/');
+  return consoleScreens.some((screen) => {
+    const wanted = screen.split('/');
+    return wanted.length === steps.length && wanted.every((step, i) => (step.startsWith(':') ? steps[i] !== '' : step === steps[i]));
+  });
+}
+
 /** The console's files; every other address gets its one page, which knows what to show. */
 export function serveConsole(): Router {
   const router = Router();
@@ -48,13 +58,17 @@ export function serveConsole(): Router {
     express.static(join(built, 'assets'), { immutable: true, maxAge: '1y', index: false }),
     (_request, response) => void response.status(404).type('text/plain').send('Not here.\n'),
   );
-  router.get('/{*rest}', (_request, response) => {
+  router.get('/{*rest}', (request, response) => {
     if (!existsSync(page)) {
       response.status(503).type('text/plain').send('The console is not built yet: “npm run build” builds it.\n');
       return;
     }
     const html = readFileSync(page, 'utf8').replace('{{nonce}}', String(response.locals['nonce']));
-    response.set('Cache-Control', 'no-store').type('html').send(html);
+    response
+      .status(isScreen(request.path) ? 200 : 404)
+      .set('Cache-Control', 'no-store')
+      .type('html')
+      .send(html);
   });
   return router;
 }

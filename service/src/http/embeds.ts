@@ -8,8 +8,8 @@ import { nameFor, sourceOfCode, takeIn } from '../work/collect.ts';
 import { follower } from '../work/follow.ts';
 import { embedByKey, embedReply, embedTag, tellSummaries } from '../work/embeds.ts';
 import { searchFor } from '../work/search.ts';
-import { untilFree } from '../work/until-free.ts';
 import type { Handlers, Named } from './reply.ts';
+import { inTransaction } from '../database/transaction.ts';
 
 /** The collection: collecting, listing, renaming, duplicating. */
 export function embedHandlers(deps: Deps): Handlers<Named<'embeds'>> {
@@ -28,11 +28,11 @@ export function embedHandlers(deps: Deps): Handlers<Named<'embeds'>> {
       refuseProblems(outcomeOf({ base: taken.code.text, found: taken.found, wishes }, making(), null).outcome);
       const { name = nameFor(taken), notes, tags } = body;
       const values = { name, notes, tags, ...sourceOfCode(taken), revision: newRevision(taken.code.sheet, wishes, 'collected') };
-      return reply(await untilFree(() => db.transaction((tx) => insertEmbed(tx, values, act))), 201);
+      return reply(await inTransaction(db, (tx) => insertEmbed(tx, values, act), { duplicates: true }), 201);
     },
     'embeds.read': ({ params }) => reply(params.embed),
     'embeds.change': async ({ params, body, matchState, act }) => {
-      await db.transaction(async (tx) => {
+      await inTransaction(db, async (tx) => {
         const { embed } = await embedByKey(tx, params.embed);
         matchState(embedTag(embed), 'embed');
         const { tags, retired, ...values } = body;
@@ -54,7 +54,7 @@ export function embedHandlers(deps: Deps): Handlers<Named<'embeds'>> {
         ...sourceOfCode({ pasted: source.pasted, found: source.found, code }),
         revision: newRevision(code.sheet, wishes, `copy of ${embed.key}`),
       };
-      return reply(await untilFree(() => db.transaction((tx) => insertEmbed(tx, values, act))), 201);
+      return reply(await inTransaction(db, (tx) => insertEmbed(tx, values, act), { duplicates: true }), 201);
     },
   };
 }

@@ -3,8 +3,8 @@ import { OrbisError, type OembedEndpointRow } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 import { deleteEndpoint, listEndpoints, putEndpoints, type EndpointRow } from '../store/endpoints.ts';
 import { keyset } from '../store/pages.ts';
-import { untilFree } from '../work/until-free.ts';
 import type { Handlers, Named } from './reply.ts';
+import { inTransaction } from '../database/transaction.ts';
 
 /** Who is known to answer questions about links, out of lists of such providers. */
 export function endpointHandlers({ connection: { db } }: Deps): Handlers<Named<'endpoints'>> {
@@ -14,7 +14,7 @@ export function endpointHandlers({ connection: { db } }: Deps): Handlers<Named<'
     'endpoints.import': async ({ body, act }) => {
       const list = readProviderList(body.text);
       if (!list.ok) throw new OrbisError('list-invalid', { why: list.why });
-      const done = await untilFree(() => db.transaction((tx) => putEndpoints(tx, list.endpoints, act)));
+      const done = await inTransaction(db, (tx) => putEndpoints(tx, list.endpoints, act), { duplicates: true });
       return { data: { entries: list.entries, endpoints: list.endpoints.length, ...done, unusable: list.unusable } };
     },
     'endpoints.remove': async ({ params }) => {

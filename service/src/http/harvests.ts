@@ -13,8 +13,8 @@ import { embedIdOfMark } from '../store/placements.ts';
 import { newRevision } from '../work/codes.ts';
 import { sourceOfCode, takeIn, worstLevel } from '../work/collect.ts';
 import { tellSummaries } from '../work/embeds.ts';
-import { untilFree } from '../work/until-free.ts';
 import type { Handlers, Named } from './reply.ts';
+import { inTransaction } from '../database/transaction.ts';
 
 /** Whole pages read for their embeds, and which of these were taken. */
 export function harvestHandlers(deps: Deps): Handlers<Named<'harvests'>> {
@@ -45,7 +45,7 @@ export function harvestHandlers(deps: Deps): Handlers<Named<'harvests'>> {
       const items = await Promise.all(found.embeds.map((embed, i) => newItem(db, embed, i + 1)));
       const findings = found.findings.map(({ rule, level, line, column, facts }) => ({ rule, level, line, column, facts }));
       const values = { address: 'address' in body ? body.address : (body.name ?? null), title: found.title, findings };
-      const id = await db.transaction((tx) => insertHarvest(tx, values, items, act));
+      const id = await inTransaction(db, (tx) => insertHarvest(tx, values, items, act));
       return { status: 201, data: await tell(await byId(db, id)) };
     },
     'harvests.list': async ({ query }) => {
@@ -56,8 +56,9 @@ export function harvestHandlers(deps: Deps): Handlers<Named<'harvests'>> {
     },
     'harvests.read': async ({ params }) => ({ data: await tell(await byId(db, params.harvest)) }),
     'harvests.take': async ({ params, body, act }) => {
-      const keys = await untilFree(() =>
-        db.transaction(async (tx) => {
+      const keys = await inTransaction(
+        db,
+        async (tx) => {
           const row = await byId(tx, params.harvest);
           const known = new Map((await itemsOf(tx, [row.id])).map((stored) => [stored.item.number, stored]));
           const made: string[] = [];
@@ -68,7 +69,8 @@ export function harvestHandlers(deps: Deps): Handlers<Named<'harvests'>> {
             made.push(await take(tx, stored, name ?? stored.item.name, body.tags, row, deps, act));
           }
           return made;
-        }),
+        },
+        { duplicates: true },
       );
       const rows = await Promise.all(keys.map(async (key) => (await findEmbed(db, key))!.embed));
       return { status: 201, data: { items: await tellSummaries(db, rows) } };

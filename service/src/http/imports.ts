@@ -4,10 +4,10 @@ import type { Act } from '../store/embeds.ts';
 import { insertEmbeds } from '../store/import.ts';
 import { readImport } from '../work/import.ts';
 import { someOf } from '../work/some-of.ts';
-import { untilFree } from '../work/until-free.ts';
 import { problemOf } from './problems.ts';
 import { progressOf } from './progress.ts';
 import type { Handlers, Named } from './reply.ts';
+import { inTransaction } from '../database/transaction.ts';
 
 /** Many codes taken in at once: all of them, or none. */
 export function importHandlers(deps: Deps): Handlers<Named<'imports'>> {
@@ -22,7 +22,7 @@ export function importHandlers(deps: Deps): Handlers<Named<'imports'>> {
       );
     }
     const values = embeds.filter((embed) => embed !== null);
-    const keys = body.dryRun ? null : await untilFree(() => db.transaction((tx) => insertEmbeds(tx, values, act)));
+    const keys = body.dryRun ? null : await inTransaction(db, (tx) => insertEmbeds(tx, values, act), { duplicates: true });
     let n = 0;
     const taken = embeds.flatMap((embed, i) => (embed === null ? [] : [{ item: i + 1, name: embed.name, embed: keys?.[n++] ?? null }]));
     return { taken, doubled, refused };

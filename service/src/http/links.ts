@@ -8,8 +8,8 @@ import { takeIn } from '../work/collect.ts';
 import { asksOf } from '../work/find-link.ts';
 import { follower } from '../work/follow.ts';
 import { someOf } from '../work/some-of.ts';
-import { untilFree } from '../work/until-free.ts';
 import type { Handlers, Named } from './reply.ts';
+import { inTransaction } from '../database/transaction.ts';
 
 /** Links: whom Orbis would ask about them, what they are, and several of them collected at once. */
 export function linkHandlers(deps: Deps): Handlers<Named<'links'>> {
@@ -38,7 +38,7 @@ export function linkHandlers(deps: Deps): Handlers<Named<'links'>> {
         );
       }
       const values = embeds.map(({ embed }) => embed);
-      const keys = values.length === 0 ? [] : await untilFree(() => db.transaction((tx) => insertEmbeds(tx, values, act)));
+      const keys = values.length === 0 ? [] : await inTransaction(db, (tx) => insertEmbeds(tx, values, act), { duplicates: true });
       return { status: 201, data: { taken: embeds.map(({ item, link, embed }, i) => ({ item, link, name: embed.name, embed: keys[i]! })), refused } };
     },
   };

@@ -1,7 +1,7 @@
 import { markedElement, openCode } from '@orbis/core';
 import { OrbisError, type Delivery, type Placement } from '@orbis/contract';
 import type { Deps } from '../app.ts';
-import { isDuplicate } from '../database/connect.ts';
+import { isDuplicate } from '../database/errors.ts';
 import { keyset } from '../store/pages.ts';
 import {
   endPlacement,

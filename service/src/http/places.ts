@@ -1,6 +1,7 @@
 import { OrbisError, parsePage, parsePlace, type Page, type Site, type Spot } from '@orbis/contract';
 import type { Deps } from '../app.ts';
-import { isDuplicate, type Handle } from '../database/connect.ts';
+import type { Handle } from '../database/connect.ts';
+import { isDuplicate } from '../database/errors.ts';
 import { groupBy } from '../store/group.ts';
 import { keyset } from '../store/pages.ts';
 import {

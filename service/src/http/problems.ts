@@ -1,5 +1,6 @@
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import type { Logger } from 'pino';
+import { isAway, isTooSlow } from '../database/errors.ts';
 import { apiBase, catalogue, OrbisError, routes, type Facts, type Problem } from '@orbis/contract';
 
 /** The error as a problem document (RFC 9457). */
@@ -23,7 +24,9 @@ export function answerProblems(log: Logger): ErrorRequestHandler {
     if (response.headersSent) return next(raw);
     const error = known(raw, String(request.id));
     if (error.code === 'internal') log.error({ err: raw, request: request.id }, 'request failed');
-    if (error.code === 'too-many-attempts') response.set('Retry-After', String(error.facts['seconds']));
+    if (error.facts['seconds'] !== undefined && [429, 503].includes(error.status)) response.set('Retry-After', String(error.facts['seconds']));
+    // What was sent and not read is not waited for.
+    if (!request.complete) response.set('Connection', 'close');
     if (error.code === 'not-signed-in') response.set('WWW-Authenticate', 'Bearer');
     if (error.code === 'method-not-allowed') response.set('Allow', String(error.facts['allowed']));
     response
@@ -47,10 +50,8 @@ export const noRoute: RequestHandler = (request) => {
 function known(raw: unknown, request: string): OrbisError {
   if (raw instanceof OrbisError) return raw;
   const facts: Facts = { request };
-  // What body-parser throws carries a type.
-  const type = typeof raw === 'object' && raw !== null && 'type' in raw ? String(raw.type) : '';
-  if (type === 'entity.parse.failed' || type === 'encoding.unsupported' || type === 'charset.unsupported') return new OrbisError('not-json');
-  if (type === 'entity.too.large') return new OrbisError('too-large', { most: '24 million', found: 'more' });
+  if (isAway(raw)) return new OrbisError('database-away', { seconds: 2 });
+  if (isTooSlow(raw)) return new OrbisError('query-too-slow', { seconds: 10 });
   if (raw instanceof URIError) return new OrbisError('bad-request', { problem: 'The address of the request is not written rightly.' });
   return new OrbisError('internal', facts);
 }

@@ -8,9 +8,9 @@ import { deleteSheet, embedsBySheet, findSheet, listSheets, putSheet, type Sheet
 import { declaredAddresses } from '../store/places.ts';
 import { learn } from '../work/learn.ts';
 import { readWith, settleChange, tellDifferences, touchedBy, type SheetChange } from '../work/sheet-change.ts';
-import { untilFree } from '../work/until-free.ts';
 import { someOf } from '../work/some-of.ts';
 import type { Handlers, Named } from './reply.ts';
+import { inTransaction } from '../database/transaction.ts';
 
 /* The state of a sheet, for `If-Match`: 0 where there is none of the owner's own. */
 const sheetTag = (row: Pick<SheetRow, 'version'> | null): string => `"${row?.version ?? 0}"`;
@@ -68,8 +68,9 @@ export function providerHandlers(deps: Deps): Handlers<Named<'providers' | 'rule
     'providers.save': async ({ params, body, matchState, act }) => {
       const sheet = sheetIn(body.text);
       if (sheet.id !== params.provider) throw new OrbisError('sheet-other-id', { found: sheet.id, expected: params.provider });
-      const done = await untilFree(() =>
-        db.transaction(async (tx) => {
+      const done = await inTransaction(
+        db,
+        async (tx) => {
           const before = await findSheet(tx, sheet.id);
           matchState(sheetTag(before), 'sheet');
           const touched = await touchedBy(tx, change(sheet.id, shelf.with(sheet)));
@@ -83,14 +84,15 @@ export function providerHandlers(deps: Deps): Handlers<Named<'providers' | 'rule
           }
           if (!(await putSheet(tx, before, { sheet, text: body.text }, act))) throw new OrbisError('if-match-stale', { what: 'sheet' });
           return { isNew: before === null, changed: await settleChange(tx, touched, act) };
-        }),
+        },
+        { duplicates: true },
       );
       await shelf.refresh(db);
       const reply = await one(sheet.id);
       return { ...reply, data: { ...reply.data, changed: done.changed }, status: done.isNew ? 201 : 200 };
     },
     'providers.remove': async ({ params, query, matchState, act }) => {
-      await db.transaction(async (tx) => {
+      await inTransaction(db, async (tx) => {
         const row = await ownSheet(tx, params.provider, shelf.builtIn(params.provider));
         matchState(sheetTag(row), 'sheet');
         const touched = await touchedBy(tx, change(row.sheetId, shelf.without(row.sheetId)));
@@ -114,7 +116,7 @@ export function providerHandlers(deps: Deps): Handlers<Named<'providers' | 'rule
       return { data: rules, etag: `"${version}"` };
     },
     'rules.change': async ({ body, matchState, act }) => {
-      await db.transaction(async (tx) => {
+      await inTransaction(db, async (tx) => {
         const { rules, version } = await readRules(tx);
         matchState(`"${version}"`, 'rules');
         await writeRules(tx, { ...rules, ...body }, version, act.now);

@@ -8,6 +8,7 @@ import { newRevision, outcomeOf, refuseProblems, sameWishes } from '../work/code
 import { sourceOfCode, takeIn } from '../work/collect.ts';
 import { embedByKey, embedReply, embedTag, tellRevision } from '../work/embeds.ts';
 import type { Handlers, Named } from './reply.ts';
+import { inTransaction } from '../database/transaction.ts';
 
 /** What an embed was and is: saving, newer codes, comparing, bringing back. */
 export function revisionHandlers(deps: Deps): Handlers<Named<'revisions' | 'sources'>> {
@@ -16,7 +17,7 @@ export function revisionHandlers(deps: Deps): Handlers<Named<'revisions' | 'sour
   const reply = (key: string, status = 200) => embedReply(db, key, making(), status);
   return {
     'revisions.create': async ({ params, body, matchState, act }) => {
-      const isNew = await db.transaction(async (tx) => {
+      const isNew = await inTransaction(db, async (tx) => {
         const stored = await embedByKey(tx, params.embed);
         matchState(embedTag(stored.embed), 'embed');
         const { code, outcome } = outcomeOf({ base: stored.source.base, found: stored.source.found, wishes: body }, making(), null);
@@ -28,7 +29,7 @@ export function revisionHandlers(deps: Deps): Handlers<Named<'revisions' | 'sour
       return reply(params.embed, isNew ? 201 : 200);
     },
     'sources.create': async ({ params, body, matchState, act }) => {
-      const isNew = await db.transaction(async (tx) => {
+      const isNew = await inTransaction(db, async (tx) => {
         const stored = await embedByKey(tx, params.embed);
         matchState(embedTag(stored.embed), 'embed');
         const taken = await takeIn(tx, body.text, deps, { mend: body.mend });
@@ -58,7 +59,7 @@ export function revisionHandlers(deps: Deps): Handlers<Named<'revisions' | 'sour
       };
     },
     'revisions.restore': async ({ params, matchState, act }) => {
-      const isNew = await db.transaction(async (tx) => {
+      const isNew = await inTransaction(db, async (tx) => {
         const stored = await embedByKey(tx, params.embed);
         matchState(embedTag(stored.embed), 'embed');
         const earlier = await revisionOf(tx, stored.embed, params.revision);

@@ -4,6 +4,7 @@ import type { Deps } from '../app.ts';
 import { closeSession, listTokens, makeToken, openSession, owner, revokeToken, setPassword, useLink, type Person, type TokenRow } from '../store/people.ts';
 import { keyset } from '../store/pages.ts';
 import type { Handlers, Named } from './reply.ts';
+import { inTransaction } from '../database/transaction.ts';
 
 const leastPassword = 10;
 
@@ -11,7 +12,7 @@ const leastPassword = 10;
 const argon = { memoryCost: 19_456, timeCost: 2, parallelism: 1 };
 
 /** Signing in and out, passwords, tokens. */
-export function sessionHandlers(deps: Deps): Handlers<Named<'session' | 'password' | 'tokens' | 'health'>> {
+export function sessionHandlers(deps: Deps): Handlers<Named<'session' | 'password' | 'tokens'>> {
   const { now } = deps;
   const { db } = deps.connection;
   const told = (person: Person | null, setUp: boolean): Session => ({
@@ -34,12 +35,6 @@ export function sessionHandlers(deps: Deps): Handlers<Named<'session' | 'passwor
     return { status: 201, data: { id: row.publicId, name: row.name, createdAt: row.createdAt.toISOString(), token: secret } };
   };
   return {
-    'health.read': async () => {
-      await deps.connection.ping().catch(() => {
-        throw new OrbisError('not-ready');
-      });
-      return { data: { status: 'ok', version: deps.version } };
-    },
     'session.read': async ({ person }) => ({ data: told(person, (await owner(db, now())).passwordHash !== null) }),
     'session.create': async ({ body }) => signedIn((await checked(body.password)).id),
     'session.link': async ({ body }) => {
@@ -55,7 +50,7 @@ export function sessionHandlers(deps: Deps): Handlers<Named<'session' | 'passwor
       if ([...body.password].length < leastPassword)
         throw new OrbisError('password-weak', { least: leastPassword }, [{ pointer: '/password', detail: `at least ${leastPassword} characters` }]);
       const passwordHash = await hash(body.password, argon);
-      const personId = await db.transaction(async (tx) => {
+      const personId = await inTransaction(db, async (tx) => {
         const id = await useLink(tx, body.secret, 'password', now());
         if (id === null) throw new OrbisError('link-used');
         await setPassword(tx, id, passwordHash, body.name);

@@ -8,6 +8,7 @@ import { pagesToSweep } from '../store/places.ts';
 import { pageUrl, tellFindings } from '../work/placements.ts';
 import { pageByKey, siteByKey } from './places.ts';
 import type { Handlers, Named } from './reply.ts';
+import { inTransaction } from '../database/transaction.ts';
 
 /* How often a watched sweep is looked at; another process may be doing it, so only the database knows. */
 const watchEvery = 250;
@@ -50,7 +51,7 @@ export function sweepHandlers(deps: Deps): Handlers<Named<'sweeps'>> {
       if (pageIds.length === 0) throw new OrbisError('nothing-to-sweep');
       const running = await runningSweep(db, scope);
       if (running) throw new OrbisError('job-running', { sweep: running.publicId });
-      const id = await db.transaction((tx) => insertSweep(tx, scope, pageIds, act));
+      const id = await inTransaction(db, (tx) => insertSweep(tx, scope, pageIds, act));
       deps.runner.nudge();
       return { status: 202, data: await tell(await byId(id)) };
     },

@@ -4,6 +4,7 @@ import type { Act } from './embeds.ts';
 import { newPublicId } from './ids.ts';
 import { afterId } from './pages.ts';
 import { databaseNow, embed, job, page, placement, sighting, site, sweepPage, type StoredFinding } from './schema.ts';
+import { inTransaction } from '../database/transaction.ts';
 
 export type JobRow = typeof job.$inferSelect;
 export type SweepPageRow = typeof sweepPage.$inferSelect;
@@ -46,7 +47,7 @@ export async function listJobs(db: Handle, limit: number, after: string | undefi
 
 /** Takes one job that waits, or whose holder has not been heard of for a minute; null where there is none. */
 export async function claimJob(db: Database, owner: string): Promise<JobRow | null> {
-  return db.transaction(async (tx) => {
+  return inTransaction(db, async (tx) => {
     const [found] = await tx
       .select()
       .from(job)
@@ -158,7 +159,7 @@ export interface PageResult {
 
 /** Writes down what a page showed, and what that says of each placement, in one transaction. */
 export async function recordPage(db: Database, row: PageOfSweep, result: PageResult, now: Date): Promise<void> {
-  await db.transaction(async (tx) => {
+  await inTransaction(db, async (tx) => {
     const { state, status, why, digest } = result;
     await tx
       .update(sweepPage)

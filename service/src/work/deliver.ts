@@ -4,10 +4,11 @@ import { digest } from '../store/ids.ts';
 import { insertDelivery, lastDelivery, listDeliveries, lockPlacement, type DeliveryWithRevision, type StoredPlacement } from '../store/placements.ts';
 import type { Making } from './making.ts';
 import { codeToday } from './placements.ts';
+import { inTransaction } from '../database/transaction.ts';
 
 /** What to paste now: the last delivery where nothing differs, else the next one, kept whole under its number. */
 export async function deliver(db: Database, row: StoredPlacement, making: Making, act: Act): Promise<{ delivery: DeliveryWithRevision; isNew: boolean }> {
-  return db.transaction(async (tx) => {
+  return inTransaction(db, async (tx) => {
     await lockPlacement(tx, row.placement.id);
     const last = await lastDelivery(tx, row.placement.id);
     const isNew = last === null || codeToday(row, making, last.number).text !== last.text;

@@ -11,18 +11,20 @@ let count = 0;
 const server = () =>
   (running ??= (async () => {
     const folder = mkdtempSync(join(tmpdir(), 'orbis-test-'));
-    return { folder, database: await startPrivateDatabase(openDataFolder(folder), { durable: false }) };
+    return { folder, database: await startPrivateDatabase(openDataFolder(folder), { durable: false, databases: 'test\\_%' }) };
   })());
 
-/** The address of a new, empty database. */
+/** The address of a new, empty database, by the account that may do all of it. */
 export async function newDatabase(): Promise<string> {
   const { database } = await server();
   const name = `test_${process.pid}_${++count}`;
-  const connection = await mysql.createConnection(database.url);
+  const connection = await mysql.createConnection(serverUrl(database));
   await connection.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
   await connection.end();
-  return database.url.replace(/\/orbis$/, `/${name}`);
+  return database.urls.setUp.replace('/orbis?', `/${name}?`);
 }
+
+const serverUrl = ({ urls }: PrivateDatabase): string => urls.setUp.replace('/orbis?', '/?');
 
 export const mochaHooks = {
   async afterAll(): Promise<void> {

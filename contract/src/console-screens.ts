@@ -1,0 +1,20 @@
+/** The addresses of the console's screens; `:name` stands for a key. The service answers 404 everywhere else. */
+export const consoleScreens = [
+  '',
+  '/sign-in',
+  '/set-password',
+  '/harvests',
+  '/harvests/:harvest',
+  '/imports',
+  '/collection',
+  '/collection/:embed',
+  '/changes',
+  '/places',
+  '/register',
+  '/sweeps',
+  '/providers',
+  '/providers/new',
+  '/providers/learn',
+  '/providers/:provider',
+  '/account',
+] as const;

@@ -1,0 +1,28 @@
+import { spawnSync } from 'node:child_process';
+import { existsSync, renameSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { CannotStart } from '../settings.ts';
+import type { DataFolder } from './folder.ts';
+
+const installer = '/usr/bin/mariadb-install-db';
+
+/**
+ * Makes the database's own tables the first time: beside where they belong, and moved there once they are whole, so
+ * that whoever is killed in between begins anew.
+ * @returns the folder of the data.
+ * @throws CannotStart
+ */
+export function installDatabase(folder: DataFolder): string {
+  const data = join(folder.database, 'data');
+  if (existsSync(data)) return data;
+  const aside = join(folder.database, 'data.unfinished');
+  rmSync(aside, { recursive: true, force: true });
+  const { status, stderr, stdout } = spawnSync(
+    installer,
+    ['--no-defaults', `--datadir=${aside}`, '--auth-root-authentication-method=normal', '--skip-test-db', ...(process.getuid?.() === 0 ? ['--user=root'] : [])],
+    { encoding: 'utf8' },
+  );
+  if (status !== 0) throw new CannotStart(`The database could not be installed in ${data}: ${(stderr || stdout).trim().split('\n').at(-1) || 'no reason given'}`);
+  renameSync(aside, data);
+  return data;
+}

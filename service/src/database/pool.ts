@@ -1,0 +1,57 @@
+import { AsyncLocalStorage } from 'node:async_hooks';
+import mysql, { type Pool, type PoolConnection, type PoolOptions } from 'mysql2/promise';
+
+/** What one request is doing in the database. */
+export interface Work {
+  /** The connections that it holds. */
+  using: Set<PoolConnection>;
+  /** Why it is to do nothing more; null while it may. */
+  over: Error | null;
+}
+
+const current = new AsyncLocalStorage<Work>();
+
+/** Runs something, and counts every connection that is taken meanwhile as its. */
+export const asWork = <T>(work: Work, run: () => Promise<T>): Promise<T> => current.run(work, run);
+
+/* In seconds: for a statement, after which the server breaks it off, and for a lock. */
+const [statementLimit, lockLimit] = [30, 10];
+
+/**
+ * A pool of connections as the query builder wants it, whose connections are counted to the request that holds them:
+ * so a request that is over can be made to let go of them.
+ */
+export function createPool(options: PoolOptions): Pick<Pool, 'getConnection' | 'query' | 'execute' | 'end'> & { pool: Pool } {
+  const pool = mysql.createPool(options);
+  pool.pool.on('connection', (connection) => {
+    // The commands of a connection are run in turn: this one before the first of whoever gets it.
+    connection.query(`SET SESSION max_statement_time = ${statementLimit}, innodb_lock_wait_timeout = ${lockLimit}`, () => undefined);
+  });
+  const getConnection = async (): Promise<PoolConnection> => {
+    const work = current.getStore();
+    if (work?.over) throw work.over;
+    const connection = await pool.getConnection();
+    if (work?.over) {
+      connection.release();
+      throw work.over;
+    }
+    work?.using.add(connection);
+    const release = connection.release.bind(connection);
+    connection.release = () => {
+      work?.using.delete(connection);
+      release();
+    };
+    return connection;
+  };
+  const on =
+    (method: 'query' | 'execute') =>
+    async (...of: never[]): Promise<unknown> => {
+      const connection = await getConnection();
+      try {
+        return await (connection[method] as (...of: never[]) => Promise<unknown>)(...of);
+      } finally {
+        connection.release();
+      }
+    };
+  return { pool, getConnection, query: on('query') as Pool['query'], execute: on('execute') as Pool['execute'], end: () => pool.end() };
+}

@@ -1,0 +1,14 @@
+import type { Deps } from '../app.ts';
+import type { Handlers, Named } from './reply.ts';
+
+/** For whoever looks after the process: whether it lives, and whether it can work. */
+export function healthHandlers({ connection, version }: Pick<Deps, 'connection' | 'version'>): Handlers<Named<'health'>> {
+  const well = { data: { status: 'ok' as const, version } };
+  return {
+    'health.live': () => Promise.resolve(well),
+    'health.ready': async () => {
+      await connection.ping();
+      return well;
+    },
+  };
+}
