@@ -1,6 +1,7 @@
 import js from '@eslint/js';
 import globals from 'globals';
 import reactHooks from 'eslint-plugin-react-hooks';
+import regexp from 'eslint-plugin-regexp';
 import ts from 'typescript-eslint';
 
 export default ts.config(
@@ -13,6 +14,11 @@ export default ts.config(
       '@typescript-eslint/no-explicit-any': 'error',
       'no-restricted-syntax': ['error', { selector: 'TSEnumDeclaration', message: 'Use a union of literals.' }],
     },
+  },
+  {
+    // An expression that can try one text in many ways stops the process on a long one that almost fits.
+    plugins: { regexp },
+    rules: { 'regexp/no-super-linear-backtracking': 'error', 'regexp/no-super-linear-move': 'error', 'regexp/no-invalid-regexp': 'error' },
   },
   { files: ['scripts/**/*.mjs', 'cli/bin/*.mjs', 'bench/**/*.mjs'], languageOptions: { globals: globals.node } },
   { files: ['demo/assets/**/*.js'], languageOptions: { globals: globals.browser } },

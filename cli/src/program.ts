@@ -1,6 +1,9 @@
 import { Command, CommanderError } from 'commander';
 import { ApiError, catalogue, OrbisError } from '@orbis/contract';
 import { UsedWrongly, type AddCommand, type Tools } from './command.ts';
+import { addPassword } from './commands/account/password.ts';
+import { addSessions } from './commands/account/sessions.ts';
+import { addTokens } from './commands/account/tokens.ts';
 import { addAdjust } from './commands/adjust.ts';
 import { addChange } from './commands/change.ts';
 import { addCollect } from './commands/collect.ts';
@@ -24,6 +27,7 @@ import { addSweep } from './commands/sweep.ts';
 import { addWhere } from './commands/where.ts';
 import { connect } from './connection.ts';
 import type { Exit, Io } from './io.ts';
+import { forTerminal } from './terminal.ts';
 import { coloursFor } from './text.ts';
 
 /* In the order of the work. */
@@ -49,10 +53,19 @@ const commands: AddCommand[] = [
   addProviders,
   addRules,
   addLogin,
+  addPassword,
+  addSessions,
+  addTokens,
 ];
 
 /** Runs one command line; nothing is written and nothing ended but through what is handed in. */
-export async function orbis(args: readonly string[], io: Io): Promise<Exit> {
+export async function orbis(args: readonly string[], given: Io): Promise<Exit> {
+  const io: Io = {
+    ...given,
+    // What goes elsewhere than to a terminal stays as it is, to the last byte.
+    out: (text) => given.out(given.outIsTerminal ? forTerminal(text) : text),
+    err: (text) => given.err(given.errIsTerminal ? forTerminal(text) : text),
+  };
   let exit: Exit = 0;
   const program = new Command('orbis');
   program

@@ -20,6 +20,8 @@ const missingParts: Record<string, string> = {
   address: 'address that could have a parameter',
 };
 
+const waitInWords = (seconds: number): string => (seconds < 100 ? `${seconds} ${seconds === 1 ? 'second' : 'seconds'}` : `${Math.ceil(seconds / 60)} minutes`);
+
 /** Every error that Orbis answers with: its code, its statuses and its sentence. Codes are never used again for something else. */
 export const catalogue = {
   'bad-request': row(400, 2, 'The request does not fit', (f) => `${f.problem ?? 'Something in the request does not fit.'}`),
@@ -44,7 +46,7 @@ export const catalogue = {
     'Link no longer valid',
     () => 'This link has been used, or its time is over. Start Orbis again, or run “npm run reset-password” on its machine, for a new one.',
   ),
-  'token-unknown': row(401, 4, 'Token not valid', () => 'This token is not known, or it was revoked. “orbis login” makes a new one.'),
+  'token-unknown': row(401, 4, 'Token not valid', () => 'This token is not known, was revoked, or its time is over. “orbis login” makes a new one.'),
   'cross-site': row(403, 4, 'Refused', () => 'Orbis answers its own pages and programs only; this request came from a page of another site.'),
   'unknown-host': row(
     421,
@@ -52,8 +54,15 @@ export const catalogue = {
     'Another name',
     (f) => `Orbis does not answer as ${f.host || 'a host without a name'}. Its address is ${f.home}; ORBIS_PUBLIC_URL says so where it is another one.`,
   ),
-  'password-weak': row(422, 2, 'Password too short', (f) => `A password needs at least ${f.least} characters.`),
-  'too-many-attempts': row(429, 4, 'Too many attempts', (f) => `Too many attempts to sign in. Wait ${f.seconds} seconds and try again.`),
+  'token-read-only': row(403, 4, 'Only reading', () => 'This token may only read. Use one that may change things: “orbis login” makes one, or “orbis tokens make”.'),
+  'password-weak': row(422, 2, 'Password too short', (f) => `A password needs at least ${f.least} characters; a short sentence is easy to remember.`),
+  'password-common': row(
+    422,
+    2,
+    'Password in common use',
+    () => 'Many people use this password, so it is among the first that others try. Take another one; a short sentence of your own is good.',
+  ),
+  'too-many-attempts': row(429, 4, 'Too many attempts', (f) => `There were too many attempts to sign in. Wait ${waitInWords(Number(f.seconds))} and try again.`),
   'if-match-missing': row(428, 4, 'State not named', () => 'Say with If-Match which state you are changing (the ETag that came with it), so that nobody’s change is lost.'),
   'if-match-stale': row(412, 4, 'Changed in the meantime', (f) => `Somebody changed this ${f.what} since you read it. Read it again, and make your change on the new state.`),
   'nothing-pasted': row(422, 2, 'Nothing there', () => 'There is nothing in what was pasted. Paste the code or the link that the provider hands out.'),

@@ -19,7 +19,7 @@ export function openApi(version: string): Json {
     components: {
       schemas: components(),
       securitySchemes: {
-        session: { type: 'apiKey', in: 'cookie', name: 'orbis' },
+        session: { type: 'apiKey', in: 'cookie', name: '__Host-orbis', description: 'Under http on this machine it is called orbis' },
         token: { type: 'http', scheme: 'bearer' },
       },
     },
@@ -65,8 +65,10 @@ function operation(name: string, definition: Route): Json {
 function errorsOf(definition: Route): Map<number, (keyof typeof catalogue)[]> {
   const codes = new Set<keyof typeof catalogue>([...definition.errors, 'bad-request', 'internal']);
   if (definition.access === 'owner') codes.add('not-signed-in');
-  if (definition.method !== 'get') codes.add('cross-site');
-  if (definition.body) codes.add('unsupported-type').add('not-json');
+  if (definition.access !== 'probe') codes.add('database-away');
+  if (definition.access === 'owner' && definition.method !== 'get' && !definition.readOnly) codes.add('token-read-only');
+  codes.add('cross-site').add('unknown-host');
+  if (definition.body) codes.add('unsupported-type').add('unsupported-encoding').add('not-json').add('too-deep').add('too-large');
   if (definition.ifMatch) codes.add('if-match-missing').add('if-match-stale');
   const byStatus = new Map<number, (keyof typeof catalogue)[]>();
   for (const code of codes) byStatus.set(catalogue[code].status, [...(byStatus.get(catalogue[code].status) ?? []), code]);

@@ -8,43 +8,42 @@ export interface Place {
   spot: string;
 }
 
-const sitePattern = '[a-z0-9]+(?:-[a-z0-9]+)*';
-const pathPattern = "(?:[A-Za-z0-9._~!$&'()*+,;=:@%-]+/?)*";
-const spotPattern = '[a-z0-9]+(?:-[a-z0-9]+)*';
+const namePattern = '[a-z0-9]+(?:-[a-z0-9]+)*';
+/* Steps with single slashes between them, and none before: the second half is said by what must not follow (RFC 3986, section 3.3). */
+const pathPattern = "(?!/)(?!.*//)[A-Za-z0-9._~!$&'()*+,;=:@%/-]*";
 
-export const siteKey = z
-  .string()
-  .regex(new RegExp(`^${sitePattern}$`), 'lower-case letters and digits, with single hyphens between them')
-  .max(60)
-  .meta({ example: 'hollinfell' });
+const site = new RegExp(`^${namePattern}$`);
+const page = new RegExp(`^(${namePattern})/(${pathPattern})$`);
+const place = new RegExp(`^(${namePattern})/(${pathPattern})#(${namePattern})$`);
+const [longestPage, longestPlace] = [400, 460];
+
+/* Lengths are looked at first: nothing longer is held against a pattern. */
+export const siteKey = z.string().max(60).regex(site, 'lower-case letters and digits, with single hyphens between them').meta({ example: 'hollinfell' });
 export const pageKey = z
   .string()
-  .regex(new RegExp(`^${sitePattern}/${pathPattern}$`), 'a page is written site/path, such as hollinfell/talks; the home page is hollinfell/')
-  .max(400)
+  .max(longestPage)
+  .regex(page, 'a page is written site/path, such as hollinfell/talks; the home page is hollinfell/')
   .meta({ example: 'hollinfell/talks' });
-export const spotName = z
-  .string()
-  .regex(new RegExp(`^${spotPattern}$`), 'lower-case letters and digits, with single hyphens between them')
-  .max(60)
-  .meta({ example: 'main' });
-export const spotKey = z
-  .string()
-  .regex(new RegExp(`^${sitePattern}/${pathPattern}#${spotPattern}$`), 'a place is written site/path#spot, such as hollinfell/talks#main')
-  .max(460)
-  .meta({ example: 'hollinfell/talks#main' });
+export const spotName = z.string().max(60).regex(site, 'lower-case letters and digits, with single hyphens between them').meta({ example: 'main' });
+export const spotKey = z.string().max(longestPlace).regex(place, 'a place is written site/path#spot, such as hollinfell/talks#main').meta({ example: 'hollinfell/talks#main' });
+
+const found = (pattern: RegExp, text: string, longest: number): RegExpExecArray => {
+  const trimmed = text.trim();
+  const match = trimmed.length > longest ? null : pattern.exec(trimmed);
+  if (!match) throw new OrbisError('place-invalid', { found: text.slice(0, longest) });
+  return match;
+};
 
 /** @throws OrbisError `place-invalid` */
 export function parsePlace(text: string): Place {
-  const found = new RegExp(`^(${sitePattern})/(${pathPattern})#(${spotPattern})$`).exec(text.trim());
-  if (!found) throw new OrbisError('place-invalid', { found: text });
-  return { site: found[1]!, path: found[2]!, spot: found[3]! };
+  const [, siteName = '', path = '', spot = ''] = found(place, text, longestPlace);
+  return { site: siteName, path, spot };
 }
 
 /** @throws OrbisError `place-invalid` */
 export function parsePage(text: string): Pick<Place, 'site' | 'path'> {
-  const found = new RegExp(`^(${sitePattern})/(${pathPattern})$`).exec(text.trim());
-  if (!found) throw new OrbisError('place-invalid', { found: text });
-  return { site: found[1]!, path: found[2]! };
+  const [, siteName = '', path = ''] = found(page, text, longestPage);
+  return { site: siteName, path };
 }
 
 export const writePlace = ({ site, path, spot }: Place): string => `${site}/${path}#${spot}`;

@@ -14,10 +14,35 @@ export const person = z.object({ name: z.string() }).meta({ id: 'Person' });
 export const session = z
   .object({ signedIn: z.boolean(), setUp: z.boolean().meta({ description: 'Whether the owner has set a password yet' }), person: person.nullable(), frames: z.string() })
   .meta({ id: 'Session' });
-export const token = z.object({ id: publicId, name: z.string(), createdAt: time, lastUsedAt: time.nullable() }).meta({ id: 'Token' });
-export const newToken = z
-  .object({ id: publicId, name: z.string(), createdAt: time, token: z.string().meta({ description: 'Shown this once only; Orbis keeps a hash of it' }) })
-  .meta({ id: 'NewToken' });
+const ended = z.object({ sessions: z.number().int(), tokens: z.number().int() }).meta({ id: 'Ended', description: 'How many sessions and tokens this ended' });
+export const endedAccess = ended;
+/** What setting a password answers: the session that it opens, and what it ended. */
+export const sessionAfterReset = session.extend({ ended }).meta({ id: 'SessionAfterReset' });
+/** A browser in which somebody is signed in. */
+export const openSession = z
+  .object({
+    id: publicId,
+    current: z.boolean().meta({ description: 'Whether it is the one that asks' }),
+    createdAt: time,
+    usedAt: time,
+    expiresAt: time.meta({ description: 'When it ends in any case; one that is not used for seven days ends before' }),
+    address: z.string().meta({ description: 'Where it was last used from' }),
+    browser: z.string().meta({ description: 'The browser, as people call it' }),
+  })
+  .meta({ id: 'OpenSession' });
+export const tokenAccess = z.enum(['all', 'read']);
+export const token = z
+  .object({
+    id: publicId,
+    name: z.string(),
+    access: tokenAccess,
+    createdAt: time,
+    expiresAt: time,
+    lastUsedAt: time.nullable(),
+    lastUsedFrom: z.string().nullable().meta({ description: 'The address that it was last used from' }),
+  })
+  .meta({ id: 'Token' });
+export const newToken = token.extend({ token: z.string().meta({ description: 'The secret; it is shown this once only' }) }).meta({ id: 'NewToken' });
 
 export const revision = z
   .object({
@@ -206,7 +231,6 @@ export const placementFinding = z.object({ rule: z.string(), level, facts: factR
 export const placement = z
   .object({
     id: publicId,
-    link: z.string().meta({ description: 'Where its document is served, for site editors that take a link only (oEmbed 1.0); what is changed later shows there by itself' }),
     served: z.boolean().meta({ description: 'Whether the page showed it by that link when it was last seen' }),
     embed: key,
     embedName: z.string(),
@@ -225,6 +249,10 @@ export const placement = z
     createdAt: time,
   })
   .meta({ id: 'Placement' });
+/** The link to a placement's document, for site editors that take a link only (oEmbed 1.0). */
+export const placementLink = z
+  .object({ link: z.string().meta({ description: 'Where its document is served; what is changed later shows there by itself' }) })
+  .meta({ id: 'PlacementLink' });
 export const delivery = z
   .object({ placement: publicId, number: z.number().int(), revision: z.number().int(), pieces: z.array(piece), text: z.string(), digest: z.string(), issuedAt: time })
   .meta({ id: 'Delivery' });
@@ -313,6 +341,7 @@ export const lists = {
   changes: pageOf(groupChange).meta({ id: 'GroupChangePage' }),
   providers: pageOf(provider).meta({ id: 'ProviderPage' }),
   tokens: pageOf(token).meta({ id: 'TokenPage' }),
+  sessions: pageOf(openSession).meta({ id: 'OpenSessionPage' }),
   harvests: pageOf(harvestSummary).meta({ id: 'HarvestPage' }),
 };
 
@@ -349,3 +378,4 @@ export type Comparison = z.infer<typeof comparison>;
 export type Preview = z.infer<typeof preview>;
 export type Session = z.infer<typeof session>;
 export type Token = z.infer<typeof token>;
+export type OpenSession = z.infer<typeof openSession>;

@@ -1,7 +1,9 @@
 import { z } from './zod.ts';
 
 const port = (fallback: number) => z.coerce.number().int().min(0).max(65_535).default(fallback);
-const origin = z.string().regex(/^https?:\/\/(?:\*\.)?[^/\s]+$/, 'an address without a path, such as https://orbis.example');
+/* Scheme, host and port, and nothing that could say more in a header. */
+const origin = z.string().regex(/^https?:\/\/(?:[a-z0-9.-]+|\[[0-9a-f:.]+\])(?::\d{1,5})?$/, 'an address without a path, in lower case, such as https://orbis.example');
+const wildcardOrigin = z.union([origin, z.string().regex(/^https?:\/\/\*\.[a-z0-9.-]+(?::\d{1,5})?$/)], 'an address without a path, such as https://*.frames.example');
 
 /** The service's settings: environment variables, read once. The same table makes the README's list. */
 export const serviceSettingsSchema = z.object({
@@ -17,7 +19,7 @@ export const serviceSettingsSchema = z.object({
   ORBIS_PUBLIC_URL: origin
     .optional()
     .meta({ description: 'Where the console is reached from outside; without it http://orbis.localhost and its port, which browsers find on this machine' }),
-  ORBIS_FRAMES_URL: origin.optional().meta({
+  ORBIS_FRAMES_URL: wildcardOrigin.optional().meta({
     description:
       'Where the frames are reached from outside, on another site than the console, best with a wildcard host (https://*.frames.example); without it http://*.frames.localhost and their port',
   }),
@@ -30,6 +32,9 @@ export const serviceSettingsSchema = z.object({
     .meta({ description: 'Whom to tell of holes, in /.well-known/security.txt (RFC 9116); without it mailto:security@ and the console’s host' }),
   ORBIS_ALLOW_PRIVATE: z.enum(['yes', 'no']).default('no').meta({ description: 'Whether pages on private addresses may be read beyond the declared sites; for demos and tests' }),
 });
+
+/** Names that begin alike and belong to the command line. */
+export const settingsOfOthers: readonly string[] = ['ORBIS_URL', 'ORBIS_TOKEN'];
 
 export type ServiceSettings = z.infer<typeof serviceSettingsSchema>;
 

@@ -1,5 +1,6 @@
 import { z } from './zod.ts';
-import { kinds, roles, settingHolders, settingPlaces, settingNames, timeFormats, type Sheet } from '@orbis/core';
+import { canCompile, kinds, roles, settingHolders, settingPlaces, settingNames, timeFormats, type Sheet } from '@orbis/core';
+import { patternProblem, sheetHost } from './sheet-patterns.ts';
 
 const name = z.string().min(1).max(80);
 const place = {
@@ -41,7 +42,16 @@ const choiceSetting = z.strictObject({ ...place, choices: z.record(z.string(), z
 const colourSetting = z.strictObject({ ...place, format: z.enum(['#rrggbb', 'rrggbb']) });
 const textSetting = z.strictObject({ ...place, most: z.number().int().min(1).optional() });
 const coordinatesSetting = z.strictObject({ ...place, longitude: name.optional().meta({ description: 'The parameter of the longitude, where it has one of its own' }) });
-const pattern = z.strictObject({ hostname: z.string().min(1), pathname: z.string().min(1), search: z.string().optional() });
+const patternPart = z
+  .string()
+  .min(1)
+  .superRefine((text, context) => {
+    const message = patternProblem(text);
+    if (message !== null) context.addIssue({ code: 'custom', message });
+  });
+const pattern = z
+  .strictObject({ hostname: patternPart, pathname: patternPart, search: patternPart.optional() })
+  .refine(canCompile, 'this is no URL pattern: see that its brackets and braces are closed, and that no name is there twice');
 const whole = z.number().int().min(1).max(20_000);
 const needNames = ['scripts', 'forms', 'popups', 'storage', 'autoplay', 'fullscreen'] as const;
 const sentence = z.string().min(1).max(500);
@@ -56,7 +66,7 @@ export const sheetSchema = z
     name: z.string().trim().min(1).max(80),
     version: z.number().int().min(1),
     kind: z.enum(kinds),
-    hosts: z.array(z.string().min(1)),
+    hosts: z.array(sheetHost),
     links: z.array(pattern),
     frames: z.array(pattern),
     loaders: z.array(pattern).optional().meta({ description: 'The addresses of its scripts, where its codes are an element and a script' }),
@@ -77,10 +87,7 @@ export const sheetSchema = z
       z.strictObject({ parts: z.array(z.strictObject({ role: z.enum(roles), html: z.string().min(1) })).min(1) }),
     ]),
     shape: z.strictObject({ width: whole, height: whole }).optional(),
-    quiet: z
-      .strictObject({ host: z.string().min(1), instead: z.string().min(1) })
-      .optional()
-      .meta({ description: 'The host that keeps nothing in visitors’ browsers, and the one it stands for' }),
+    quiet: z.strictObject({ host: sheetHost, instead: sheetHost }).optional().meta({ description: 'The host that keeps nothing in visitors’ browsers, and the one it stands for' }),
     linkTime: z.strictObject({ in: z.enum(['query', 'fragment']), name: z.string().min(1), format: z.enum(timeFormats) }).optional(),
     settings: z.strictObject({
       start: timeSetting.optional(),

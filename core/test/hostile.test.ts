@@ -5,24 +5,69 @@ import ts from 'typescript';
 import { openCode, plan, read, sight } from '@orbis/core';
 import { sheets } from './corpus.ts';
 
-/** Every regular expression literal of the core and the contract, read from the source. */
-function expressions(): { file: string; pattern: RegExp }[] {
-  const out: { file: string; pattern: RegExp }[] = [];
+/**
+ * What cannot be told from the source alone: expressions that are put together of what is only known later, each with
+ * the worst that it can become.
+ */
+const putTogether: Record<string, RegExp[]> = {
+  // A character before, at the end of at most six.
+  'text/address.ts': [/(?:&amp;|&#38;|&#x26;|&|\?)$/i],
+  'sheets/match.ts': [/^\/podcast\/[^/]+?\/([^/]+?)(?:\/skin-[^/]+?)?$/],
+  'sheets/item.ts': [new RegExp('^https://a\\.localhost/(.+?)(?:[?#].*)?$', 's')],
+};
+
+interface Expression {
+  file: string;
+  pattern: RegExp;
+}
+
+/** Every regular expression of core, contract and service: literals, and those made with `new RegExp` of constants. */
+function expressions(): { all: Expression[]; unknown: string[] } {
+  const all: Expression[] = [];
+  const unknown: string[] = [];
   for (const folder of ['../src/', '../../contract/src/', '../../service/src/']) {
     const base = new URL(folder, import.meta.url);
     for (const file of readdirSync(base, { recursive: true, encoding: 'utf8' }).filter((name) => name.endsWith('.ts'))) {
       const source = ts.createSourceFile(file, readFileSync(new URL(file, base), 'utf8'), ts.ScriptTarget.ES2023);
+      const constants = constantsOf(source);
       const visit = (node: ts.Node): void => {
         if (ts.isRegularExpressionLiteral(node)) {
           const [, body = '', flags = ''] = /^\/(.*)\/([a-z]*)$/s.exec(node.text)!;
-          out.push({ file, pattern: new RegExp(body, flags.replace('g', '').replace('y', '')) });
+          all.push({ file, pattern: new RegExp(body, flags.replace('g', '').replace('y', '')) });
+        }
+        if ((ts.isNewExpression(node) || ts.isCallExpression(node)) && ts.isIdentifier(node.expression) && node.expression.text === 'RegExp') {
+          const [body, flags] = (node.arguments ?? []).map((argument) => textOf(argument, constants));
+          if (typeof body === 'string') all.push({ file, pattern: new RegExp(body, typeof flags === 'string' ? flags.replace('g', '') : '') });
+          else unknown.push(file);
         }
         ts.forEachChild(node, visit);
       };
       visit(source);
     }
   }
-  return out;
+  return { all, unknown };
+}
+
+/* The texts that a file gives names to. */
+function constantsOf(source: ts.SourceFile): Map<string, string> {
+  const constants = new Map<string, string>();
+  for (const statement of source.statements) {
+    if (!ts.isVariableStatement(statement)) continue;
+    for (const { name, initializer } of statement.declarationList.declarations) {
+      const text = initializer && textOf(initializer, constants);
+      if (ts.isIdentifier(name) && typeof text === 'string') constants.set(name.text, text);
+    }
+  }
+  return constants;
+}
+
+/* The text that an expression comes to, where it is made of texts and names of texts; else null. */
+function textOf(node: ts.Expression, constants: ReadonlyMap<string, string>): string | null {
+  if (ts.isStringLiteral(node) || ts.isNoSubstitutionTemplateLiteral(node)) return node.text;
+  if (ts.isIdentifier(node)) return constants.get(node.text) ?? null;
+  if (!ts.isTemplateExpression(node)) return null;
+  const parts = node.templateSpans.map((span) => [textOf(span.expression, constants), span.literal.text] as const);
+  return parts.some(([text]) => text === null) ? null : node.head.text + parts.map(([text, literal]) => text! + literal).join('');
 }
 
 const pieces = [
@@ -81,17 +126,25 @@ describe('hostile text', function () {
   this.timeout(120_000);
 
   it('makes no regular expression slow', () => {
-    const all = expressions();
-    expect(all.length).to.be.greaterThan(50);
+    const { all: written, unknown } = expressions();
+    expect([...new Set(unknown)].sort(), 'put together of what is only known later').to.deep.equal(Object.keys(putTogether).sort());
+    expect(written.some(({ file, pattern }) => file === 'place.ts' && pattern.source.includes('#'))).to.equal(true);
+    const all = [...written, ...Object.entries(putTogether).flatMap(([file, patterns]) => patterns.map((pattern) => ({ file, pattern })))];
+    expect(all.length).to.be.greaterThan(100);
     const slow: string[] = [];
     for (const { file, pattern } of all) {
       for (const piece of pieces) {
-        for (const end of ['', '\u0000']) {
+        for (const [begin, end] of [
+          ['', ''],
+          ['', '\u0000'],
+          // As the path of a page.
+          ['h/', '?'],
+        ] as const) {
           try {
             expectLinear(
               `${file} ${String(pattern)} on ${JSON.stringify(piece)}`,
               (text) => pattern.test(text),
-              (times) => piece.repeat(times) + end,
+              (times) => begin + piece.repeat(times) + end,
             );
           } catch (error) {
             slow.push(String(error));

@@ -1,10 +1,11 @@
 import { expect } from 'chai';
-import { openCode, powersOf, previewDocument } from '@orbis/core';
+import fc from 'fast-check';
+import { isHost, openCode, powersOf, previewDocument, writePolicy } from '@orbis/core';
 import { codes, sheets, talk } from './corpus.ts';
 
 const preview = (text: string) => {
   const code = openCode(text, { sheets });
-  const { html, policy } = previewDocument(text, code.reading, code.sheet, { title: 'A <b>title</b>', ancestors: 'http://localhost:7420', language: 'en' });
+  const { html, policy } = previewDocument(text, code.reading, code.sheet, { title: 'A <b>title</b>', ancestors: ['http://localhost:7420'], ownHost: true, language: 'en' });
   return { html, policy: new Map(policy.split('; ').map((directive) => [directive.split(' ')[0]!, directive.split(' ').slice(1).join(' ')])) };
 };
 
@@ -23,21 +24,27 @@ describe('the document of a preview', () => {
   });
 
   it('tells where its player is, where it can: by one script of ours, and nothing more is let in', () => {
-    const options = { title: 't', ancestors: 'http://localhost:7420', language: 'en', relay: 'http://x.frames.localhost:7421/relay.js' };
+    const options = {
+      title: 't',
+      ancestors: ['http://localhost:7420'],
+      ownHost: true,
+      language: 'en',
+      relay: { src: 'http://x.frames.localhost:7421/relay.js', to: 'http://localhost:7420' },
+    };
     const document = (text: string, own = sheets) => {
       const code = openCode(text, { sheets: own });
       return previewDocument(text, code.reading, code.sheet, options);
     };
     const telling = sheets.map((sheet) => ({ ...sheet, tellsTime: { member: 'where.at', format: 'milliseconds' as const } }));
     const player = document(talk, telling);
-    expect(player.html).to.include(`<script src="${options.relay}" data-to="http://localhost:7420" data-member="where.at" data-units="1000"></script>`);
+    expect(player.html).to.include(`<script src="${options.relay.src}" data-to="http://localhost:7420" data-member="where.at" data-units="1000"></script>`);
     expect(player.policy)
-      .to.include(`script-src ${options.relay};`)
-      .and.to.match(/sandbox allow-scripts allow-same-origin$/);
+      .to.include(`script-src ${options.relay.src};`)
+      .and.to.match(/^sandbox allow-scripts allow-same-origin;/);
     const file = document('<video src="https://hollinfell.localhost/a.webm" controls></video>');
     expect(file.policy)
-      .to.include(`script-src ${options.relay};`)
-      .and.to.match(/sandbox allow-scripts$/);
+      .to.include(`script-src ${options.relay.src};`)
+      .and.to.match(/^sandbox allow-scripts;/);
     for (const silent of [document(talk), document('<img src="https://a.localhost/a.png">', telling)]) expect(silent.html + silent.policy).not.to.include('relay');
   });
 
@@ -62,6 +69,52 @@ describe('the document of a preview', () => {
     expect(policy.get('img-src')).to.equal('https://a.localhost');
     expect(policy.has('script-src')).to.equal(false);
   });
+});
+
+describe('a policy', () => {
+  it('has its sandbox and its ancestors first', () =>
+    expect(
+      writePolicy([
+        ['default-src', ["'none'"]],
+        ['frame-ancestors', ['https://a.localhost']],
+        ['sandbox', []],
+      ]),
+    ).to.equal("sandbox; frame-ancestors https://a.localhost; default-src 'none'"));
+  for (const value of ['https://a.localhost; script-src *', 'a,b', 'a b', 'a\tb', 'a\nb', 'a\u0000', 'a\u00a0b', '']) {
+    it(`is not made of ${JSON.stringify(value)}`, () => {
+      expect(() => writePolicy([['img-src', [value]]])).to.throw(TypeError);
+      expect(() => writePolicy([[value, []]])).to.throw(TypeError);
+    });
+  }
+  it('is never broken out of, whatever the sources are', () =>
+    fc.assert(
+      fc.property(fc.array(fc.string({ unit: 'binary', maxLength: 12 }), { maxLength: 4 }), (values) => {
+        try {
+          const [directive, more] = writePolicy([['img-src', values]]).split(';');
+          expect(more).to.equal(undefined);
+          expect(directive!.split(' ')).to.deep.equal(['img-src', ...values]);
+        } catch (error) {
+          expect(error).to.be.instanceOf(TypeError);
+        }
+      }),
+    ));
+  for (const [host, fits] of [
+    ['a.localhost', true],
+    ['*.a.localhost', true],
+    ['xn--bcher-kva.localhost', true],
+    ['1.2.3.4', true],
+    ['*', false],
+    ['a.*.localhost', false],
+    ['a..localhost', false],
+    ['-a.localhost', false],
+    ['a.localhost;', false],
+    ["'self'", false],
+    ['a b', false],
+    ['bücher.localhost', false],
+    ['[::1]', false],
+    ['', false],
+  ] as const)
+    it(`${fits ? 'takes' : 'does not take'} “${host}” for a host`, () => expect(isHost(host)).to.equal(fits));
 });
 
 describe('the powers of a code', () => {

@@ -25,6 +25,8 @@ import { providerHandlers } from './http/providers.ts';
 import { answerProblems, noRoute } from './http/problems.ts';
 import { revisionHandlers } from './http/revisions.ts';
 import { sessionHandlers } from './http/session.ts';
+import { warnOfProxy } from './http/proxy-warning.ts';
+import { tokenHandlers } from './http/tokens.ts';
 import { sweepHandlers } from './http/sweeps.ts';
 import type { Answers } from './fetching/answers.ts';
 import type { Fetching } from './fetching/client.ts';
@@ -61,6 +63,7 @@ export function createApp(deps: Deps): Express {
   app.set('etag', false);
   app.set('trust proxy', deps.trustProxy);
   app.use(requestLog(deps.log));
+  app.use(warnOfProxy(deps.trustProxy, deps.log));
   app.use(consolePolicy(deps));
   app.use(knownHosts(deps.origins));
   app.use(compression());
@@ -70,6 +73,7 @@ export function createApp(deps: Deps): Express {
   const handlers = {
     ...healthHandlers(deps),
     ...sessionHandlers(deps),
+    ...tokenHandlers(deps),
     ...codeHandlers(deps),
     ...linkHandlers(deps),
     ...embedHandlers(deps),

@@ -1,9 +1,13 @@
+import { listServiceSettings } from '@orbis/contract';
+import { behindProxy } from './http/proxy-warning.ts';
 import { startOrbis } from './start.ts';
 import { CannotStart, readSettings } from './settings.ts';
 
 /** Runs Orbis until it is told to stop. */
 async function main(): Promise<void> {
-  const orbis = await startOrbis(readSettings(process.env, process.cwd()));
+  if (process.argv.includes('--settings')) return void process.stdout.write(settingsInWords());
+  const settings = readSettings(process.env, process.cwd());
+  const orbis = await startOrbis(settings);
   let stopping = false;
   const stop = (): void => {
     if (stopping) return;
@@ -18,9 +22,16 @@ async function main(): Promise<void> {
   };
   process.on('SIGTERM', stop);
   process.on('SIGINT', stop);
+  // Orbis itself speaks http: where it is reached by https, something stands before it.
+  if (settings.ORBIS_PUBLIC_URL?.startsWith('https:') && settings.ORBIS_TRUST_PROXY === 0) process.stderr.write(`\n${behindProxy}\n`);
   if (await orbis.hasPassword()) process.stderr.write(`\nOrbis is running: ${orbis.origins.console}\n`);
   else process.stderr.write(`\nOrbis is running. Set your password within 30 minutes here:\n  ${await orbis.link('password')}\n`);
 }
+
+const settingsInWords = (): string =>
+  `${listServiceSettings()
+    .map(({ name, meaning, default: fallback }) => `${name}${fallback ? ` (${fallback})` : ''}\n  ${meaning}\n`)
+    .join('')}`;
 
 main().catch((error: unknown) => {
   process.stderr.write(error instanceof CannotStart ? `${error.message}\n` : `${String(error instanceof Error ? error.stack : error)}\n`);

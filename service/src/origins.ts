@@ -4,6 +4,8 @@ export interface Origins {
   console: string;
   /** Whether each preview has a host of its own. */
   ownHosts: boolean;
+  /** Whether a host (with its port) is one that frames are served on. */
+  isFrames(host: string): boolean;
   /** As a source for a Content-Security-Policy. */
   framesSource: string;
   previewUrl(name: string): string;
@@ -27,7 +29,11 @@ export function originsOf({ publicUrl, framesUrl, port, framesPort }: { publicUr
     const name = ownHosts ? hostname.split('.')[0]! : path.slice(1);
     return shape.test(name) ? name : null;
   };
+  const framesHost = new URL(frames.replace('*', 'x')).host;
+  const below = framesHost.slice(1);
+  const isFrames = (host: string): boolean => (ownHosts ? host.endsWith(below) && /^[0-9a-z]+$/.test(host.slice(0, -below.length)) : host === framesHost);
   return {
+    isFrames,
     console: publicUrl ?? `http://orbis.localhost:${port}`,
     ownHosts,
     framesSource: frames,

@@ -67,7 +67,7 @@ export async function startOrbis(
     undo.push(() => fetching.close());
     const reader = createReader();
     undo.push(() => reader.close());
-    const shelf = createShelf(sheets);
+    const shelf = createShelf(sheets, reader);
     await shelf.refresh(connection.db);
     const { making } = shelf;
     let origins: Origins | null = null;
@@ -90,7 +90,14 @@ export async function startOrbis(
       trustProxy: settings.ORBIS_TRUST_PROXY,
       securityContact: settings.ORBIS_SECURITY_CONTACT,
     });
-    const frames = createFramesApp({ connection, origins: known, making: () => shelf.refresh(connection.db).then(making), now });
+    const frames = createFramesApp({
+      connection,
+      origins: known,
+      making: () => shelf.refresh(connection.frames).then(making),
+      now,
+      log,
+      trustProxy: settings.ORBIS_TRUST_PROXY,
+    });
     const port = await listen(createServer(app), settings.ORBIS_HOST, settings.ORBIS_PORT, 'ORBIS_PORT', undo);
     const framesPort = await listen(createServer(frames), settings.ORBIS_HOST, settings.ORBIS_FRAMES_PORT, 'ORBIS_FRAMES_PORT', undo);
     origins = originsOf({ publicUrl: settings.ORBIS_PUBLIC_URL, framesUrl: settings.ORBIS_FRAMES_URL, port, framesPort });

@@ -1,6 +1,7 @@
 import { createServer, request } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { expect } from 'chai';
+import { pino } from 'pino';
 import type { ApiError } from '@orbis/contract';
 import { createFramesApp } from '../src/frames/app.ts';
 import { originsOf } from '../src/origins.ts';
@@ -43,7 +44,7 @@ describe('previews', () => {
     expect(policy)
       .to.include(`frame-src http://play.kinorill.localhost:${test.world.port}`)
       .and.include(`frame-ancestors ${test.url}`)
-      .and.include('sandbox allow-scripts allow-same-origin')
+      .and.match(/^sandbox allow-scripts allow-same-origin; frame-ancestors/)
       .and.include("default-src 'none'");
     expect(headers).to.not.have.property('set-cookie');
     expect(headers['cache-control']).to.equal('no-store');
@@ -52,17 +53,18 @@ describe('previews', () => {
 
   it('are nothing to whoever does not know their host', async () => {
     const { data } = await test.client.call('previews.create', { body: { text: talkCode(1) } });
-    for (const host of ['frames.localhost', 'localhost', '00000000000000000000.frames.localhost', "x'.frames.localhost"]) {
-      const { status, body } = await get(data.url, { host: `${host}:1` });
-      expect([status, body]).to.deep.equal([404, 'There is nothing here, or its time is over.\n']);
-    }
+    const { port } = new URL(data.url);
+    for (const host of ['frames.localhost', 'localhost', 'evil.example', "x'.frames.localhost", 'orbis.localhost'])
+      expect((await get(data.url, { host: `${host}:${port}` })).status, host).to.equal(421);
+    const { status, body } = await get(data.url, { host: `00000000000000000000.frames.localhost:${port}` });
+    expect([status, body]).to.deep.equal([404, 'There is nothing here, or its time is over.\n']);
   });
 
   it('cannot be had from the console’s own origin, and the interface not from theirs', async () => {
     const { data } = await test.client.call('previews.create', { body: { text: talkCode(1) } });
     const frames = new URL(data.url).port;
     const answer = await get(`http://localhost:${frames}/api/v1/health`);
-    expect(answer.status).to.equal(404);
+    expect(answer.status).to.equal(421);
   });
 
   it('are refused where a wish cannot be fulfilled, or the code is none', async () => {
@@ -84,7 +86,9 @@ describe('previews', () => {
     const origins = originsOf({ publicUrl: 'https://a.example', framesUrl: 'https://f.example', port: 1, framesPort: 2 });
     const server = createServer(
       createFramesApp({
-        making: () => Promise.resolve({ sheets: [], rules: { dropTracking: false } }),
+        making: () => Promise.resolve({ sheets: [], rules: { dropTracking: false }, workOut: () => Promise.reject(new Error('nothing is long here')) }),
+        log: pino({ level: 'silent' }),
+        trustProxy: 0,
         connection: test.orbis.connection,
         origins: () => origins,
         now: () => new Date(),
@@ -92,11 +96,11 @@ describe('previews', () => {
     );
     await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
     const name = new URL(data.url).hostname.split('.')[0]!;
-    const { status, headers } = await get(`http://127.0.0.1:${(server.address() as AddressInfo).port}/${name}`);
+    const { status, headers } = await get(`http://127.0.0.1:${(server.address() as AddressInfo).port}/${name}`, { host: 'f.example' });
     server.closeAllConnections();
     server.close();
     expect(status).to.equal(200);
-    expect(headers['content-security-policy']).to.match(/; sandbox allow-scripts$/);
+    expect(headers['content-security-policy']).to.match(/, sandbox allow-scripts allow-forms allow-popups$/);
   });
 
   it('are over when their time is', async () => {

@@ -30,10 +30,13 @@ describe('Orbis as an oEmbed provider', function () {
   before(async () => {
     test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });
     await declareSite(test);
-    const { data: embed } = await test.client.call('embeds.create', { body: { name: 'Opening <talk>', text: talkCode(test.world.port), settings: { start: 112 } } });
+    const { data: embed } = await test.client.call('embeds.create', {
+      body: { name: 'Sponsored, do not tell', text: talkCode(test.world.port).replace('Opening talk', 'Opening &lt;talk>'), settings: { start: 112 } },
+    });
     const { data } = await test.client.call('placements.create', { body: { embed: embed.key, place: 'hollinfell/talks#opening' } });
-    ({ link, id: placement } = data);
+    placement = data.id;
     expect(data.served).to.equal(false);
+    ({ link } = (await test.client.call('placements.link', { params: { placement } })).data);
   });
   after(() => test.stop());
   const ask = async (parameters: Record<string, string>, at = link): Promise<Got> => get(`${new URL('/oembed', at).href}?${new URLSearchParams(parameters).toString()}`);
@@ -44,8 +47,8 @@ describe('Orbis as an oEmbed provider', function () {
     return parsed.answer;
   };
   const wish = async (settings: object, dress: object = {}): Promise<void> => {
-    const { etag } = await test.client.call('embeds.read', { params: { embed: 'opening-talk' } });
-    await test.client.call('revisions.create', { params: { embed: 'opening-talk' }, ifMatch: etag!, body: { settings, dress } });
+    const { etag } = await test.client.call('embeds.read', { params: { embed: 'sponsored-do-not-tell' } });
+    await test.client.call('revisions.create', { params: { embed: 'sponsored-do-not-tell' }, ifMatch: etag!, body: { settings, dress } });
   };
   const publish = (code: string) =>
     loopbackFetch()(`http://hollinfell.localhost:${test.world.port}/edit/talks`, {
@@ -64,8 +67,10 @@ describe('Orbis as an oEmbed provider', function () {
     expect(link).to.match(/^http:\/\/[0-9a-z]{10}\.frames\.localhost:\d+\/$/);
     const { status, headers, body } = await get(link);
     expect(status).to.equal(200);
-    expect(body).to.include('from=112').and.include('<title>Opening &lt;talk&gt;</title>').and.not.include('data-orbis');
-    expect(headers['content-security-policy']).to.include(`frame-ancestors http://hollinfell.localhost:${test.world.port} ${test.url}`).and.include('sandbox allow-scripts');
+    expect(body).to.include('from=112').and.include('<title>Opening &lt;talk&gt;</title>').and.not.include('data-orbis').and.not.include('Sponsored');
+    expect(headers['content-security-policy'])
+      .to.include(`frame-ancestors http://hollinfell.localhost:${test.world.port} ${test.url}`)
+      .and.match(/^sandbox allow-scripts/);
     expect(headers).to.not.have.property('set-cookie');
     const found = readLinkedPage({ html: body, linkHeader: null, base: link }).endpoints;
     expect(found.map(({ format }) => format)).to.deep.equal(['json', 'xml']);
@@ -124,9 +129,29 @@ describe('Orbis as an oEmbed provider', function () {
     expect((await swept()).state).to.equal('missing');
   });
 
+  it('serves nothing of an embed that is retired, and again when it is restored', async () => {
+    const retire = async (retired: boolean): Promise<void> => {
+      const { etag } = await test.client.call('embeds.read', { params: { embed: 'sponsored-do-not-tell' } });
+      await test.client.call('embeds.change', { params: { embed: 'sponsored-do-not-tell' }, ifMatch: etag!, body: { retired } });
+    };
+    await retire(true);
+    const { status, body } = await get(link);
+    expect([status, body, (await ask({ url: link })).status]).to.deep.equal([410, 'This is no longer shown here.\n', 410]);
+    expect((await refusal(test.client.call('placements.link', { params: { placement } }))).code).to.equal('embed-retired');
+    await retire(false);
+    expect((await get(link)).status).to.equal(200);
+  });
+
+  it('serves nothing of a placement whose link was never handed out', async () => {
+    await test.client.call('spots.create', { body: { key: 'hollinfell/talks#second' } });
+    const { data } = await test.client.call('placements.create', { body: { embed: 'sponsored-do-not-tell', place: 'hollinfell/talks#second' } });
+    const guessed = link.replace(placement, data.id);
+    expect([(await get(guessed)).status, (await ask({ url: guessed })).status]).to.deep.equal([410, 410]);
+  });
+
   it('serves nothing of a placement that has ended', async () => {
     await test.client.call('placements.delete', { params: { placement } });
-    expect([(await get(link)).status, (await ask({ url: link })).status]).to.deep.equal([404, 404]);
+    expect([(await get(link)).status, (await ask({ url: link })).status]).to.deep.equal([410, 410]);
     expect((await refusal(test.client.call('placements.read', { params: { placement } }))).code).to.equal('not-found');
   });
 });

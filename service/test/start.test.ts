@@ -126,10 +126,17 @@ describe('the settings of the service', () => {
     ['a port that is none', { ORBIS_PORT: 'x' }, 'ORBIS_PORT'],
     ['a database address of another kind', { ORBIS_DATABASE_URL: 'postgres://x' }, 'ORBIS_DATABASE_URL'],
     ['an address with a path', { ORBIS_PUBLIC_URL: 'https://a.example/b' }, 'ORBIS_PUBLIC_URL'],
-    ['one host for console and frames', { ORBIS_PUBLIC_URL: 'https://a.example', ORBIS_FRAMES_URL: 'https://a.example' }, 'host of its own'],
+    ['one host for console and frames', { ORBIS_PUBLIC_URL: 'https://a.example', ORBIS_FRAMES_URL: 'https://a.example' }, 'of the same site'],
+    ['two hosts of one domain', { ORBIS_PUBLIC_URL: 'https://orbis.a.example', ORBIS_FRAMES_URL: 'https://*.frames.a.example' }, 'of the same site (a.example)'],
+    ['two hosts below one name of this machine', { ORBIS_PUBLIC_URL: 'http://x.frames.localhost' }, 'of the same site'],
+    ['a star in the console’s address', { ORBIS_PUBLIC_URL: 'https://*.a.example' }, 'ORBIS_PUBLIC_URL'],
+    ['what could say more in a header', { ORBIS_FRAMES_URL: 'https://a.example;script-src' }, 'ORBIS_FRAMES_URL'],
+    ['a setting that is misspelt', { ORBIS_FRAME_URL: 'https://a.example' }, 'Did you mean ORBIS_FRAMES_URL?'],
+    ['a setting that nobody knows', { ORBIS_COLOUR_OF_THE_MOON: 'white' }, '--settings'],
   ] as [string, Record<string, string>, string][]) {
     it(`refuse ${label}`, () => expect(() => readSettings(env, '/')).to.throw(CannotStart, said));
   }
+  it('let those of the command line pass', () => expect(readSettings({ ORBIS_URL: 'http://a', ORBIS_TOKEN: 'x' }, '/')).to.have.property('ORBIS_PORT', 7420));
   it('have defaults for everything', () => expect(readSettings({}, '/srv')).to.include({ ORBIS_DATA: '/srv/var/orbis', ORBIS_PORT: 7420, ORBIS_FRAMES_PORT: 7421 }));
 });
 

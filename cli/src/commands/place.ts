@@ -39,7 +39,7 @@ export const addPlace: AddCommand = (program, run) => {
         }
         const placement = await thePlacement(client, embed, place);
         if (options.link) {
-          const { data } = await client.call('placements.read', { params: { placement } });
+          const { data } = await client.call('placements.link', { params: { placement } });
           tools.tell({ placement, link: data.link }, () => `${data.link}\n`);
           return 0;
         }

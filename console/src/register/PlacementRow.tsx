@@ -26,6 +26,10 @@ export function PlacementRow({ placement, showEmbed = true }: { placement: Place
     if (status === 201) await refresh();
     return data.text;
   };
+  const link = async (): Promise<string> => {
+    setError(null);
+    return (await api.call('placements.link', { params: { placement: placement.id } })).data.link;
+  };
   const check = useMutation({
     mutationFn: async () => sweepToItsEnd({ page: placement.page }),
     onSuccess: async () => {
@@ -81,7 +85,7 @@ export function PlacementRow({ placement, showEmbed = true }: { placement: Place
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
         <CopyButton text={code} label="Copy the code" onError={setError} />
         <CopyButton
-          text={placement.link}
+          text={link}
           label="Copy a link instead"
           onError={setError}
           variant="text"

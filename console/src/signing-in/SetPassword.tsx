@@ -5,25 +5,45 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { api } from '../api.ts';
 import { ProblemNote } from '../parts/ProblemNote.tsx';
+import { plural } from '../parts/when.ts';
 import { SigningIn, takeSecret } from './SigningIn.tsx';
 
 export default function SetPassword() {
   const [secret] = useState(takeSecret);
   const [password, setPassword] = useState('');
   const [error, setError] = useState<unknown>(null);
+  const [ended, setEnded] = useState<{ sessions: number; tokens: number } | null>(null);
   const set = async (event: React.FormEvent): Promise<void> => {
     event.preventDefault();
     try {
-      await api.call('password.set', { body: { secret: secret ?? '-', password } });
-      location.replace('/');
+      const { data } = await api.call('password.set', { body: { secret: secret ?? '-', password } });
+      if (data.ended.sessions + data.ended.tokens === 0) location.replace('/');
+      else setEnded(data.ended);
     } catch (problem) {
       setError(problem);
     }
   };
+  if (ended) {
+    return (
+      <SigningIn title="The password is set">
+        <Stack spacing={2}>
+          <Typography>
+            What was begun with the old one has ended: {plural(ended.sessions, 'browser')} signed out, {plural(ended.tokens, 'token')} of programs no longer valid. Give those
+            programs new ones.
+          </Typography>
+          <Button variant="contained" size="large" href="/">
+            Go on
+          </Button>
+        </Stack>
+      </SigningIn>
+    );
+  }
   return (
     <SigningIn title="Choose your password">
       <Stack component="form" spacing={2} onSubmit={(event) => void set(event)}>
-        <Typography color="textSecondary">It is the only key to this Orbis. Ten characters or more; a short sentence is easy to remember.</Typography>
+        <Typography color="textSecondary">
+          It is the only key to this Orbis. Twelve characters or more, and not one that many people use; a short sentence is easy to remember.
+        </Typography>
         <TextField label="New password" type="password" autoComplete="new-password" value={password} onChange={(e) => setPassword(e.target.value)} autoFocus required />
         <ProblemNote error={error} />
         <Button type="submit" variant="contained" size="large">

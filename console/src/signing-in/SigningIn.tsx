@@ -3,6 +3,7 @@ import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import mark from '../mark.svg';
+import { wayBackFrom } from './way-back.ts';
 
 /** The quiet page around everything that has to do with signing in. */
 export function SigningIn({ title, children }: { title: string; children: ReactNode }) {
@@ -26,8 +27,5 @@ export function takeSecret(): string | null {
   return secret || null;
 }
 
-/** Where to go once signed in: back to where somebody came from, on this site only. */
-export function wayBack(): string {
-  const back = new URLSearchParams(location.search).get('back') ?? '/';
-  return back.startsWith('/') && !back.startsWith('//') ? back : '/';
-}
+/** Where to go once signed in. */
+export const wayBack = (): string => wayBackFrom(location.href);

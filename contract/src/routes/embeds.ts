@@ -34,6 +34,7 @@ export const embedRoutes = {
     summary: 'Read codes or links without keeping them, as they are or mended',
     tag: 'Reading',
     access: 'owner',
+    readOnly: true,
     most: mostWithMany,
     body: readingsBody,
     answer: readingsAnswer,
@@ -62,6 +63,7 @@ export const embedRoutes = {
     summary: 'Say whom Orbis would ask about a link; with “ask”, ask, and tell what was found. Nothing is kept.',
     tag: 'Collection',
     access: 'owner',
+    readOnly: true,
     body: z.strictObject({ link: z.string().max(4000), ask: z.boolean().default(false) }),
     answer: linkAnswer,
     statuses: [200],
@@ -73,6 +75,7 @@ export const embedRoutes = {
     summary: 'What wishes come to, without saving them: every edit with its reason, and the text',
     tag: 'Adjusting',
     access: 'owner',
+    readOnly: true,
     most: mostWithCode,
     body: z
       .strictObject({ ...subject, ...wishes })
@@ -87,6 +90,7 @@ export const embedRoutes = {
     summary: 'Show a code in a document of its own, on a host of its own',
     tag: 'Adjusting',
     access: 'owner',
+    readOnly: true,
     most: mostWithCode,
     body: z.strictObject({ ...subject, ...wishes }),
     answer: preview,

@@ -1,7 +1,7 @@
 import { z } from '../zod.ts';
 import { key, label, listQuery, publicId } from '../common.ts';
 import { pageKey, siteKey, spotKey } from '../place.ts';
-import { delivery, lists, page, placement, site, spot, widths } from '../resources.ts';
+import { delivery, lists, page, placement, placementLink, site, spot, widths } from '../resources.ts';
 import { placementStates, type PlacementState } from '../sentences/states.ts';
 import { route } from './route.ts';
 
@@ -174,6 +174,17 @@ export const placeRoutes = {
     params: z.object({ placement: publicId }),
     statuses: [204],
     errors: ['not-found'],
+  }),
+  'placements.link': route({
+    method: 'post',
+    path: '/placements/:placement/link',
+    summary: 'Hand out the link to its document, which is served from then on',
+    tag,
+    access: 'owner',
+    params: z.object({ placement: publicId }),
+    answer: placementLink,
+    statuses: [200],
+    errors: ['not-found', 'embed-retired'],
   }),
   'deliveries.create': route({
     method: 'post',

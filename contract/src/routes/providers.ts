@@ -37,6 +37,7 @@ export const providerRoutes = {
     summary: 'What a sheet, or the lack of one, would change: every embed that would come out differently. Nothing is saved.',
     tag: 'Providers',
     access: 'owner',
+    readOnly: true,
     most: mostWithCode,
     body: z.union([z.strictObject({ text: sheetText }), z.strictObject({ remove: providerId })]),
     answer: sheetComparison,
@@ -49,6 +50,7 @@ export const providerRoutes = {
     summary: 'Propose a sheet from codes and links of a provider that no sheet knows. Nothing is saved.',
     tag: 'Providers',
     access: 'owner',
+    readOnly: true,
     most: mostWithMany,
     body: z
       .strictObject({

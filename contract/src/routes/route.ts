@@ -29,6 +29,8 @@ export interface Route<
   body?: B;
   /** How large the body may be, in bytes; {@link usualMost} where nothing is said. */
   most?: number;
+  /** It takes a body, and all the same only works something out: a token that may only read may ask it. */
+  readOnly?: boolean;
   /** The schema of the answer; none for 204. */
   answer?: R;
   /** Statuses of success; the first is the usual one. */

@@ -1,10 +1,16 @@
 import { z } from '../zod.ts';
 import { label, listQuery, publicId } from '../common.ts';
-import { health, lists, newToken, session } from '../resources.ts';
+import { endedAccess, health, lists, newToken, session, sessionAfterReset, tokenAccess } from '../resources.ts';
 import { route } from './route.ts';
 
 const password = z.string().min(1).max(1000);
 const secret = z.string().min(1).max(200);
+const tokenBody = z.strictObject({
+  password: password.meta({ description: 'Given again, so that an open window is not enough' }),
+  name: label(80),
+  access: tokenAccess.default('all').meta({ description: 'Whether it may change anything, or only read' }),
+  days: z.number().int().min(1).max(3650).default(365).meta({ description: 'After so many days it ends' }),
+});
 
 export const sessionRoutes = {
   'health.live': route({
@@ -63,32 +69,74 @@ export const sessionRoutes = {
   'password.set': route({
     method: 'post',
     path: '/password',
-    summary: 'Set the password with a one-time link (first set-up, or a lost password); signs in',
+    summary: 'Set the password with a one-time link (first set-up, or a lost password). Ends every session and token, and signs in',
     tag: 'Signing in',
     access: 'open',
     body: z.strictObject({ secret, password, name: label(80).optional() }),
-    answer: session,
+    answer: sessionAfterReset,
     statuses: [200],
-    errors: ['link-used', 'password-weak', 'too-many-attempts'],
+    errors: ['link-used', 'password-weak', 'password-common', 'too-many-attempts'],
+  }),
+  'password.change': route({
+    method: 'post',
+    path: '/password/changes',
+    summary: 'Change the password. Ends every other session',
+    tag: 'Signing in',
+    access: 'owner',
+    body: z.strictObject({ current: password, password, endTokens: z.boolean().default(false).meta({ description: 'Whether the tokens end as well' }) }),
+    answer: endedAccess,
+    statuses: [200],
+    errors: ['wrong-password', 'password-weak', 'password-common', 'too-many-attempts'],
+  }),
+  'sessions.list': route({
+    method: 'get',
+    path: '/sessions',
+    summary: 'The browsers in which you are signed in',
+    tag: 'Signing in',
+    access: 'owner',
+    query: listQuery,
+    answer: lists.sessions,
+    statuses: [200],
+    errors: [],
+  }),
+  'sessions.delete': route({
+    method: 'delete',
+    path: '/sessions/:session',
+    summary: 'Sign out in one browser',
+    tag: 'Signing in',
+    access: 'owner',
+    params: z.object({ session: publicId }),
+    statuses: [204],
+    errors: ['not-found'],
+  }),
+  'sessions.end': route({
+    method: 'delete',
+    path: '/sessions',
+    summary: 'Sign out everywhere, also here. Tokens stay',
+    tag: 'Signing in',
+    access: 'owner',
+    answer: endedAccess,
+    statuses: [200],
+    errors: [],
   }),
   'tokens.create': route({
     method: 'post',
     path: '/tokens',
-    summary: 'Make a token for the command line',
+    summary: 'Make a token for the command line, or for another program',
     tag: 'Signing in',
     access: 'owner',
-    body: z.strictObject({ name: label(80) }),
+    body: tokenBody,
     answer: newToken,
     statuses: [201],
-    errors: [],
+    errors: ['wrong-password', 'too-many-attempts'],
   }),
   'tokens.exchange': route({
     method: 'post',
     path: '/tokens/exchange',
-    summary: 'Make a token for the command line with the password',
+    summary: 'Make a token with the password alone, without being signed in',
     tag: 'Signing in',
     access: 'open',
-    body: z.strictObject({ password, name: label(80) }),
+    body: tokenBody,
     answer: newToken,
     statuses: [201],
     errors: ['wrong-password', 'too-many-attempts'],

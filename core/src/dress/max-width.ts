@@ -5,7 +5,7 @@ export const option: DressOption<'max-width'> = {
   explain: 'Never wider than this, in px.',
   example: '800',
   parse: (text) => {
-    const found = /^\s*(\d{1,5})\s*(?:px)?\s*$/i.exec(text);
+    const found = /^(\d{1,5})(?:\s*px)?$/i.exec(text.trim());
     const value = Number(found?.[1] ?? 0);
     return value > 0 ? { ok: true, value } : { ok: false, expected: 'a whole number of px such as 800' };
   },

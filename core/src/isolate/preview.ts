@@ -1,7 +1,8 @@
 import { escapeAttribute, escapeText } from '../text/index.ts';
-import type { ReadAddress, Reading, Use } from '../reading/reading.ts';
+import type { Reading, Use } from '../reading/reading.ts';
 import type { Sheet } from '../sheets/sheet.ts';
 import { hostOf } from '../reading/addresses.ts';
+import { hostSource, isHost, originSource, writePolicy, type Directive } from './policy.ts';
 import { powersOf } from './powers.ts';
 
 /** A document in which foreign code is shown, to its owner or on the owner's page, with the policy that its server must send. */
@@ -13,26 +14,28 @@ export interface PreviewDocument {
 
 export interface PreviewOptions {
   title: string;
-  /** The origins that may frame it, with blanks between them. */
-  ancestors: string;
+  /** The origins that may frame it. */
+  ancestors: readonly string[];
+  /** Whether it is on a host of its own; without one it gets no origin at all, whatever its code would need. */
+  ownHost: boolean;
   /** Where questions about it are answered (oEmbed 1.0, section 4). */
   discovery?: readonly { type: string; href: string }[];
   language: string;
-  /** The address of a script of ours that tells the page around it where the player is. */
-  relay?: string;
+  /** A script of ours that tells the page around it (an origin) where the player is. */
+  relay?: { src: string; to: string };
 }
 
 /* A player of our own tells its time by itself, a provider's where its sheet says how. */
 const tellsTime = ({ parts }: Reading, sheet: Sheet | null): boolean => sheet?.tellsTime !== undefined || parts.some(({ role }) => role === 'media');
 
-const relayTag = (src: string, sheet: Sheet | null, to: string): string => {
+const relayTag = ({ src, to }: NonNullable<PreviewOptions['relay']>, sheet: Sheet | null): string => {
   const { member = '', format = 'seconds' } = sheet?.tellsTime ?? {};
   return `<script src="${escapeAttribute(src)}" data-to="${escapeAttribute(to)}" data-member="${escapeAttribute(member)}" data-units="${format === 'seconds' ? 1 : 1000}"></script>`;
 };
 
 /**
  * Puts a code into a document of its own. The policy lets it reach what its reading names, and nothing else; only
- * `ancestors` (an origin) may frame it. `text` is the code as it would be delivered.
+ * `ancestors` may frame it. `text` is the code as it would be delivered.
  */
 export function previewDocument(text: string, reading: Reading, sheet: Sheet | null, options: PreviewOptions): PreviewDocument {
   const relay = tellsTime(reading, sheet) ? (options.relay ?? null) : null;
@@ -44,11 +47,11 @@ export function previewDocument(text: string, reading: Reading, sheet: Sheet | n
 <head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>${escapeText(options.title)}</title>${links.join('')}
 <style>html{background:#fff;color:#222}body{margin:0;display:flow-root;font:16px/1.5 sans-serif}</style></head>
 <body>
-${text}${relay === null ? '' : `\n${relayTag(relay, sheet, options.ancestors)}`}
+${text}${relay === null ? '' : `\n${relayTag(relay, sheet)}`}
 </body>
 </html>
 `;
-  return { html, policy: previewPolicy(reading, sheet, options.ancestors, relay) };
+  return { html, policy: previewPolicy(reading, sheet, options, relay?.src ?? null) };
 }
 
 const directiveOf: Partial<Record<Use, string>> = {
@@ -61,39 +64,33 @@ const directiveOf: Partial<Record<Use, string>> = {
   data: 'connect-src',
 };
 
-function previewPolicy(reading: Reading, sheet: Sheet | null, ancestors: string, relay: string | null): string {
+function previewPolicy(reading: Reading, sheet: Sheet | null, { ancestors, ownHost }: PreviewOptions, relay: string | null): string {
   const sources = new Map<string, Set<string>>();
-  const allow = (directive: string, source: string): void => void (sources.get(directive) ?? sources.set(directive, new Set()).get(directive)!).add(source);
-  for (const address of reading.addresses) {
-    const directive = directiveOf[address.use];
-    const origin = originOf(address);
-    if (!directive || !origin) continue;
-    allow(directive, origin);
+  const allow = (directive: string | undefined, source: string | null): void => {
+    if (directive === undefined || source === null) return;
+    (sources.get(directive) ?? sources.set(directive, new Set()).get(directive)!).add(source);
+  };
+  for (const { use, url } of reading.addresses) {
+    const origin = originSource(url);
+    allow(directiveOf[use], origin);
     // The provider's other hosts serve the same item: a frame may move between them.
-    if (sheet && address.use === 'frame') for (const host of sheet.hosts) allow(directive, sameSchemeAndPort(origin, host));
+    if (sheet && use === 'frame' && origin !== null) for (const host of sheet.hosts) allow('frame-src', sameSchemeAndPort(origin, host));
   }
   // Hosts that only a script or a style names: its scheme and port are not known here, so any of the host's will do.
   const named = new Set(reading.addresses.map((address) => hostOf(address.url)));
-  for (const { host, uses } of reading.hosts) {
-    if (named.has(host) || !/^[a-z0-9.-]+$/i.test(host)) continue;
-    for (const use of uses) if (directiveOf[use]) allow(directiveOf[use], `${host}:*`);
-  }
+  for (const { host, uses } of reading.hosts) if (!named.has(host)) for (const use of uses) allow(directiveOf[use], hostSource(host));
   if (reading.parts.some((part) => part.role === 'setup')) allow('script-src', "'unsafe-inline'");
-  if (relay !== null) allow('script-src', relay);
+  allow('script-src', relay);
   // Inline styles are what dress is made of.
   allow('style-src', "'unsafe-inline'");
-  const list = [...sources].map(([directive, values]) => `${directive} ${[...values].join(' ')}`);
-  const tokens = [...new Set([...powersOf(reading).map((power) => power.token), ...(relay === null ? [] : ['allow-scripts'])])];
-  if (!sources.has('form-action')) list.push("form-action 'none'");
-  return ["default-src 'none'", ...list, "base-uri 'none'", `frame-ancestors ${ancestors}`, `sandbox ${tokens.join(' ')}`.trim()].join('; ');
+  if (!sources.has('form-action')) allow('form-action', "'none'");
+  const tokens = new Set([...powersOf(reading).map((power) => power.token), ...(relay === null ? [] : ['allow-scripts'])]);
+  if (!ownHost) tokens.delete('allow-same-origin');
+  const directives = [...sources].map(([name, values]): Directive => [name, [...values]]);
+  return writePolicy([['sandbox', [...tokens]], ['frame-ancestors', ancestors], ['default-src', ["'none'"]], ...directives, ['base-uri', ["'none'"]]]);
 }
 
-function originOf({ url }: ReadAddress): string | null {
-  const full = url.startsWith('//') ? `https:${url}` : url;
-  return URL.canParse(full) && /^https?:$/.test(new URL(full).protocol) ? new URL(full).origin : null;
-}
-
-function sameSchemeAndPort(origin: string, host: string): string {
+function sameSchemeAndPort(origin: string, host: string): string | null {
   const { protocol, port } = new URL(origin);
-  return `${protocol}//${host}${port ? `:${port}` : ''}`;
+  return isHost(host) ? `${protocol}//${host}${port ? `:${port}` : ''}` : null;
 }

@@ -341,7 +341,7 @@ const slug = (name: string): string =>
     .replaceAll(/^-|-$/g, '') || 'provider';
 const lowered = (sentence: string): string => sentence.charAt(0).toLowerCase() + sentence.slice(1).replace(/\.$/, '');
 const saidPattern = ({ hostname, pathname, search }: { hostname: string; pathname: string; search?: string }): string =>
-  `${hostname}${pathname}${search === undefined ? '' : `?${search.replaceAll(/\{[^}]*\}\?/g, '')}`}`.replace(':id', '…');
+  `${hostname}${pathname}${search === undefined ? '' : `?${search.replaceAll(/\{[^{}]*\}\?/g, '')}`}`.replace(':id', '…');
 
 function reduced(width: number, height: number): { width: number; height: number } {
   const divisor = (a: number, b: number): number => (b === 0 ? a : divisor(b, a % b));

@@ -112,9 +112,9 @@ export function hostsFor(hostname: string): string[] {
 export function fitsScheme(link: string, scheme: string): boolean {
   if (!URL.canParse(link)) return false;
   const { host, protocol, pathname, search, hash } = new URL(link);
-  const wanted = /^https?:\/\/([^/?#]*)(.*)$/is.exec(scheme);
+  const wanted = /^https?:\/\/([^/?#]*)([/?#].*)?$/is.exec(scheme);
   if (!wanted || !/^https?:$/.test(protocol)) return false;
-  const [, name, path] = wanted as unknown as [string, string, string];
+  const [, name = '', path = ''] = wanted;
   const named = name.startsWith('*.') ? host.endsWith(name.slice(1).toLowerCase()) && host.length > name.length - 1 : host === name.toLowerCase();
   return named && fitsStars(pathname + search + hash, path === '' ? '/' : path);
 }

@@ -14,7 +14,7 @@ export function mendingOf(text: string): Mending | null {
 const tag = /<\/?[a-z][a-z0-9-]*(?:\s[^<>]*)?>/i;
 /* What a rich-text field, a page or Markdown puts around a code that is shown. */
 const shown = /<\/?(?:p|div|span|br|pre|code|b|i|strong|em|font|samp|kbd|tt|textarea|xmp)\b[^<>]*>/gi;
-const fence = /^[ \t]{0,3}(?:`{3,}|~{3,})[^\n`]*$/;
+const fence = /^[ \t]{0,3}(?:`{3}|~{3})[^\n]*$/;
 
 function visibleCode(text: string): Mending | null {
   if (text.includes('```') || text.includes('~~~')) {

@@ -17,7 +17,12 @@ export function parseTime(text: string): Parsed<number> {
 export function sayTime(seconds: number): string {
   const whole = Math.floor(seconds);
   const rest = Math.round((seconds - whole) * 1000);
-  const fraction = rest === 0 ? '' : `.${String(rest).padStart(3, '0').replace(/0+$/, '')}`;
+  const fraction =
+    rest === 0
+      ? ''
+      : `.${String(rest)
+          .padStart(3, '0')
+          .replace(/0{1,3}$/, '')}`;
   const two = (n: number): string => String(n).padStart(2, '0');
   const [h, m, s] = [Math.floor(whole / 3600), Math.floor(whole / 60) % 60, whole % 60];
   return (h > 0 ? `${h}:${two(m)}:${two(s)}` : `${m}:${two(s)}`) + fraction;

@@ -33,7 +33,8 @@ function isSame(element: MarkupElement, template: MarkupElement, sheet: Sheet): 
 }
 
 function idIn(value: string | null, template: string): string | null {
-  if (value === null) return null;
+  // Longer ones are nobody's: each part of a template that is left open takes its time with all of it.
+  if (value === null || value.length > 4096) return null;
   const parameter = parseAddress(template, { plain: true }).parameters.find((p) => p.value === '{id}');
   if (parameter) return parseAddress(value, { plain: true }).parameters.find(({ name, in: place }) => name === parameter.name && place === parameter.in)?.value || null;
   const pattern = template

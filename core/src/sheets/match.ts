@@ -133,7 +133,11 @@ function match(address: string, sheets: readonly Sheet[], patternsOf: (sheet: Sh
   return null;
 }
 
+/* Longer ones are nobody's: how long a pattern takes grows with the address. */
+const longestAddress = 4096;
+
 function parsed(address: string): URL | null {
+  if (address.length > longestAddress) return null;
   try {
     return new URL(address, 'https://relative.invalid/');
   } catch {
@@ -221,6 +225,16 @@ function shortcut(pattern: AddressPattern): RegExp | false {
     shortcuts.set(pattern, made);
   }
   return made;
+}
+
+/** Whether a pattern can be compiled at all. */
+export function canCompile(pattern: AddressPattern): boolean {
+  try {
+    compiled(pattern);
+    return true;
+  } catch {
+    return false;
+  }
 }
 
 const cache = new WeakMap<AddressPattern, URLPattern>();

@@ -1,65 +1,129 @@
-import express, { type Express } from 'express';
+import express, { type ErrorRequestHandler, type Express, type Response } from 'express';
+import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
+import type { Logger } from 'pino';
+import { writePolicy } from '@orbis/core';
 import type { Connection } from '../database/connect.ts';
-import { findPreview } from '../store/previews.ts';
-import { answerAbout, holdsFor, servedDocument } from './served.ts';
-import { relayPath, relayScript } from './relay.ts';
-import type { Making } from '../work/making.ts';
+import { isAway } from '../database/errors.ts';
 import type { Origins } from '../origins.ts';
+import { findPreview } from '../store/previews.ts';
+import type { Making } from '../work/making.ts';
+import { relayPath, relayScript } from './relay.ts';
+import { createServed, holdsFor } from './served.ts';
 
-interface FramesDeps {
-  connection: Connection;
+export interface FramesDeps {
+  connection: Pick<Connection, 'frames' | 'during'>;
   origins: () => Origins;
   /** What output is made with now, whoever changed it. */
   making: () => Promise<Making>;
   now: () => Date;
+  log: Logger;
+  trustProxy: number;
+  /** How many requests of one part of the network are answered in a minute. */
+  perMinute?: number;
 }
 
+const nothing = writePolicy([
+  ['sandbox', []],
+  ['frame-ancestors', ["'none'"]],
+  ['default-src', ["'none'"]],
+]);
+
+/* Of several policies only what all of them allow is allowed (CSP 3, section 4.4). */
+const withoutOrigin = writePolicy([['sandbox', ['allow-scripts', 'allow-forms', 'allow-popups']]]);
+
 /** The second origin: documents of foreign code, each on a host of its own. It knows no cookie and no person. */
-export function createFramesApp({ connection, origins, making, now }: FramesDeps): Express {
+export function createFramesApp({ connection, origins, making, now, log, trustProxy, perMinute = 600 }: FramesDeps): Express {
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);
+  app.set('trust proxy', trustProxy);
+  const served = createServed({ db: connection.frames, making, origins });
+
+  app.use((request, response, next) => {
+    response.set({
+      'Cache-Control': 'no-store',
+      'Content-Security-Policy': nothing,
+      'X-Content-Type-Options': 'nosniff',
+      // The name of its host is all that lets somebody at a preview, so no provider in it is told.
+      'Referrer-Policy': 'no-referrer',
+      'Cross-Origin-Resource-Policy': 'same-origin',
+      'Permissions-Policy': 'camera=(), microphone=(), geolocation=()',
+    });
+    if (origins().isFrames(request.get('host') ?? '')) next();
+    else say(response, 421, 'This is not the address of anything here.');
+  });
+  app.use(
+    rateLimit({
+      windowMs: 60_000,
+      limit: perMinute,
+      standardHeaders: 'draft-8',
+      legacyHeaders: false,
+      keyGenerator: ({ ip }) => ipKeyGenerator(ip ?? '', 64),
+      handler: (_request, response) => say(response, 429, 'Too many requests. Try again in a minute.'),
+    }),
+  );
+
   app.get(relayPath, (_request, response) => {
     // A document without an origin of its own asks for it as if from elsewhere.
-    response.set({ 'Cache-Control': 'no-store', 'Cross-Origin-Resource-Policy': 'cross-origin', 'X-Content-Type-Options': 'nosniff' }).type('js').send(relayScript);
+    response.set('Cross-Origin-Resource-Policy', 'cross-origin').type('js').send(relayScript);
   });
+  app.get('/robots.txt', (_request, response) => void response.type('text/plain').send('User-agent: *\nDisallow: /\n'));
+
   app.get('/oembed', async ({ query }, response) => {
     const word = (name: string): string | undefined => (typeof query[name] === 'string' ? query[name] : undefined);
     const most = (name: string): number | undefined => (/^[1-9]\d{0,4}$/.test(word(name) ?? '') ? Number(word(name)) : undefined);
-    const say = (status: number, text: string): void => void response.status(status).type('text/plain').send(`${text}\n`);
-    response.set({ 'Cache-Control': 'no-store', 'X-Content-Type-Options': 'nosniff', 'Access-Control-Allow-Origin': '*' });
+    response.set('Access-Control-Allow-Origin', '*');
     const [link, format = 'json'] = [word('url'), word('format')];
-    if (link === undefined) return say(400, 'Say in “url” which link the question is about.');
-    if (format !== 'json' && format !== 'xml') return say(501, 'Answers are given in json and in xml.');
+    if (link === undefined) return say(response, 400, 'Say in “url” which link the question is about.');
+    if (format !== 'json' && format !== 'xml') return say(response, 501, 'Answers are given in json and in xml.');
     const room = { ...(most('maxwidth') && { maxWidth: most('maxwidth')! }), ...(most('maxheight') && { maxHeight: most('maxheight')! }) };
-    const answer = await answerAbout(link, format, room, { db: connection.db, making: await making(), origins: origins() });
-    if (answer === null) return say(404, 'Nothing is known of this link.');
+    const answer = await connection.during(goneOf(response), () => served.answer(link, format, room));
+    if (answer === null) return say(response, 404, 'Nothing is known of this link.');
+    if (answer === 'over') return say(response, 410, over);
     response
       .set('Cache-Control', `public, max-age=${holdsFor}`)
       .type(format === 'json' ? 'application/json' : 'text/xml')
       .send(answer);
   });
+
   app.get('/{*path}', async (request, response) => {
     const placement = origins().placementName(request.hostname, request.path);
-    const name = origins().previewName(request.hostname, request.path);
-    const found = placement
-      ? await servedDocument(placement, { db: connection.db, making: await making(), origins: origins() })
-      : name && (await findPreview(connection.db, name, now()));
-    response.set({
-      'Cache-Control': 'no-store',
-      'X-Content-Type-Options': 'nosniff',
-      'Cross-Origin-Resource-Policy': 'same-origin',
-      'Permissions-Policy': 'camera=(), microphone=(), geolocation=()',
-    });
-    if (!found) {
-      response.status(404).set('Content-Security-Policy', "default-src 'none'").type('text/plain').send('There is nothing here, or its time is over.\n');
-      return;
-    }
-    if (placement) response.set('Cache-Control', `public, max-age=${holdsFor}`);
+    const preview = origins().previewName(request.hostname, request.path);
+    const found = await connection.during(goneOf(response), async () => (placement ? served.document(placement) : preview ? findPreview(connection.frames, preview, now()) : null));
+    if (found === 'over') return say(response, 410, over);
+    if (!found) return say(response, 404, 'There is nothing here, or its time is over.');
+    // That of a placement is on the page for all to see, and providers may want to know where they are shown.
+    if (placement) response.set({ 'Cache-Control': `public, max-age=${holdsFor}`, 'Referrer-Policy': 'strict-origin-when-cross-origin' });
+    // A preview that was made while each had a host of its own is not given that origin where all share one.
     response
-      .set('Content-Security-Policy', origins().ownHosts ? found.policy : found.policy.replace(' allow-same-origin', ''))
+      .set('Content-Security-Policy', origins().ownHosts ? found.policy : [found.policy, withoutOrigin])
       .type('html')
       .send(found.html);
   });
+  app.use((_request, response) => say(response, 405, 'This can only be looked at.'));
+  app.use(quietly(log));
   return app;
 }
+
+const over = 'This is no longer shown here.';
+
+const say = (response: Response, status: number, text: string): void => void response.status(status).type('text/plain').send(`${text}\n`);
+
+/* Ends when whoever asked goes away. */
+function goneOf(response: Response): AbortSignal {
+  const gone = new AbortController();
+  response.once('close', () => gone.abort());
+  return gone.signal;
+}
+
+/* What goes wrong inside is for the log; visitors of somebody's page learn nothing of it. */
+const quietly =
+  (log: Logger): ErrorRequestHandler =>
+  (error: unknown, _request, response, next) => {
+    if (response.headersSent) return next(error);
+    response.set({ 'Cache-Control': 'no-store', 'Content-Security-Policy': nothing });
+    if (isAway(error)) return void say(response.set('Retry-After', '2'), 503, 'This cannot be shown at the moment.');
+    if (error instanceof URIError) return say(response, 400, 'This is no address.');
+    log.error({ err: error }, 'a frame failed');
+    say(response, 500, 'This cannot be shown.');
+  };

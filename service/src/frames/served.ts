@@ -1,14 +1,23 @@
-import { offerOembed, permissionsOf, previewDocument, shownElement, writeOembed, type OembedFormat, type OembedRoom, type PreviewDocument } from '@orbis/core';
+import { LRUCache } from 'lru-cache';
+import { offerOembed, previewDocument, writeOembed, type OembedFormat, type OembedRoom, type PreviewDocument } from '@orbis/core';
 import type { Handle } from '../database/connect.ts';
 import type { Origins } from '../origins.ts';
-import { findPlacement, type StoredPlacement } from '../store/placements.ts';
-import { outcomeOf } from '../work/codes.ts';
+import { findLinkedPlacement, type LinkedPlacement } from '../store/linked-placements.ts';
+import { outcomeOf, type OpenedCode } from '../work/codes.ts';
 import type { Making } from '../work/making.ts';
 
-interface Tools {
+export interface ServedTools {
   db: Handle;
-  making: Making;
-  origins: Origins;
+  making: () => Promise<Making>;
+  origins: () => Origins;
+}
+
+/** What is served for placements whose link was handed out. */
+export interface Served {
+  /** The document, as its embed is today; only its own site and the console may frame it. Null where there was never one, `over` where there is none any more. */
+  document(id: string): Promise<PreviewDocument | 'over' | null>;
+  /** The answer about a link of ours (oEmbed 1.0, section 2.3). */
+  answer(link: string, format: OembedFormat, room: OembedRoom): Promise<string | 'over' | null>;
 }
 
 /** How long a document and an answer hold, in seconds: later changes need no pasting again. */
@@ -16,50 +25,76 @@ export const holdsFor = 60;
 
 const types: Record<OembedFormat, string> = { json: 'application/json+oembed', xml: 'text/xml+oembed' };
 
-/** The document of a placement, as its embed is today; only its own site and the console may frame it. Null where there is none. */
-export async function servedDocument(id: string, { db, making, origins }: Tools): Promise<PreviewDocument | null> {
-  const row = await findPlacement(db, id);
-  if (!row) return null;
-  const { code, outcome } = outcomeToday(row, making);
-  const address = origins.placementUrl(id);
-  const question = (format: OembedFormat): string => `${new URL('/oembed', address).href}?${new URLSearchParams({ url: address, format }).toString()}`;
-  return previewDocument(outcome.text, code.reading, code.sheet, {
-    title: row.embed.name,
-    ancestors: `${new URL(row.site.address).origin} ${origins.console}`,
-    language: 'en',
-    discovery: (['json', 'xml'] as const).map((format) => ({ type: types[format], href: question(format) })),
-  });
+/* A code with its wishes fulfilled. */
+interface Today {
+  code: OpenedCode;
+  text: string;
 }
 
-/** The answer about a link of ours (oEmbed 1.0, section 2.3); null where it is none. */
-export async function answerAbout(link: string, format: OembedFormat, room: OembedRoom, { db, making, origins }: Tools): Promise<string | null> {
-  const id = placementIn(link, origins);
-  const row = id === null ? null : await findPlacement(db, id);
-  if (!row) return null;
-  const { code } = outcomeToday(row, making);
-  const shown = shownElement(code);
-  const item = {
-    address: origins.placementUrl(row.placement.publicId),
-    title: row.embed.name,
-    kind: code.reading.kind,
-    size: code.reading.size,
-    column: row.revision.dress['max-width'] ?? row.spot.desktop,
-    allow: shown?.name === 'iframe' ? permissionsOf(shown) : [],
-    provider: { name: row.site.name, url: row.site.address },
-    thumbnail: row.source.found?.thumbnail ?? null,
-    cacheAge: holdsFor,
+/** Keeps what it worked out: the same revision with the same sheets and rules is not worked out twice. */
+export function createServed({ db, making, origins }: ServedTools): Served {
+  const known = new LRUCache<string, Promise<Today>>({ max: 500 });
+  const numbers = new WeakMap<Making, number>();
+  let count = 0;
+  const numberOf = (made: Making): number => numbers.get(made) ?? numbers.set(made, ++count).get(made)!;
+  const today = async ({ revision, source }: LinkedPlacement): Promise<Today> => {
+    const made = await making();
+    const key = `${revision.id} ${numberOf(made)}`;
+    const kept = known.get(key);
+    if (kept) return kept;
+    const wishes = { settings: revision.settings, dress: revision.dress };
+    const fresh = outcomeOf({ base: source.base, found: source.found, wishes }, made, null).then(({ code, outcome }) => ({ code, text: outcome.text }));
+    known.set(key, fresh);
+    fresh.catch(() => known.delete(key));
+    return fresh;
   };
-  return writeOembed(offerOembed(item, room), format);
+  const find = async (id: string): Promise<LinkedPlacement | 'over' | null> => {
+    const row = await findLinkedPlacement(db, id);
+    return row && (row.isOver ? 'over' : row);
+  };
+  return {
+    document: async (id) => {
+      const row = await find(id);
+      if (row === null || row === 'over') return row;
+      const { code, text } = await today(row);
+      const address = origins().placementUrl(id);
+      const question = (format: OembedFormat): string => `${new URL('/oembed', address).href}?${new URLSearchParams({ url: address, format }).toString()}`;
+      return previewDocument(text, code.reading, code.sheet, {
+        title: publicTitle(row, code),
+        ancestors: [new URL(row.site.address).origin, origins().console],
+        ownHost: origins().ownHosts,
+        language: 'en',
+        discovery: (['json', 'xml'] as const).map((format) => ({ type: types[format], href: question(format) })),
+      });
+    },
+    answer: async (link, format, room) => {
+      const id = placementIn(link, origins());
+      const row = id === null ? null : await find(id);
+      if (row === null || row === 'over') return row;
+      const { code } = await today(row);
+      const item = {
+        address: origins().placementUrl(row.publicId),
+        title: publicTitle(row, code),
+        kind: code.reading.kind,
+        size: code.reading.size,
+        column: row.revision.dress['max-width'] ?? row.desktop,
+        allow: code.permissions,
+        provider: { name: new URL(row.site.address).host, url: row.site.address },
+        thumbnail: row.source.found?.thumbnail ?? null,
+        cacheAge: holdsFor,
+      };
+      return writeOembed(offerOembed(item, room), format);
+    },
+  };
 }
 
-const outcomeToday = (row: StoredPlacement, making: Making) => {
-  const { settings, dress } = row.revision;
-  return outcomeOf({ base: row.source.base, found: row.source.found, wishes: { settings, dress } }, making, null);
-};
+/* What visitors may read: the owner's own names, of embeds and of sites, are for the console only. */
+const publicTitle = ({ revision, source, site }: LinkedPlacement, code: OpenedCode): string =>
+  revision.settings.title ?? code.title ?? source.found?.title ?? new URL(site.address).host;
 
 /* The placement of a link, whatever scheme it is written with; the host must be ours. */
 function placementIn(link: string, origins: Origins): string | null {
-  if (!URL.canParse(link)) return null;
+  if (link.length > 500 || !URL.canParse(link)) return null;
   const { hostname, host, pathname } = new URL(link);
   const id = origins.placementName(hostname, pathname);
   return id !== null && new URL(origins.placementUrl(id)).host === host ? id : null;

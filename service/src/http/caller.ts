@@ -2,24 +2,38 @@ import { parseCookie } from 'cookie';
 import type { Request } from 'express';
 import { OrbisError } from '@orbis/contract';
 import type { Deps } from '../app.ts';
-import { personOfSession, personOfToken, type Person } from '../store/people.ts';
-import { cookieName } from './cookie.ts';
+import type { Person } from '../store/people.ts';
+import { personOfSession } from '../store/sessions.ts';
+import { personOfToken } from '../store/tokens.ts';
+import type { Visitor } from '../work/signing-in.ts';
+import { cookieNames } from './cookie.ts';
 
-/** Who asks, and with what. */
+/** Who asks, and what they may do. */
 export interface Caller {
   person: Person | null;
-  /** The secret of the session that the request came with. */
-  sessionSecret: string | null;
+  /** Whether they may only read. */
+  readOnly: boolean;
+}
+
+/** Nobody who is known. */
+export const nobody: Caller = { person: null, readOnly: false };
+
+/** Where a request comes from, and the secrets that came along. */
+export function visitorOf(request: Request, { origins }: Pick<Deps, 'origins'>): Visitor {
+  const cookies = parseCookie(request.get('cookie') ?? '');
+  const names = cookieNames(origins());
+  return { address: request.ip ?? '', agent: request.get('user-agent') ?? '', session: cookies[names.session] || null, device: cookies[names.device] || null };
 }
 
 /** @throws OrbisError `token-unknown` */
-export async function whoCalls(request: Request, { connection, origins, now }: Deps): Promise<Caller> {
+export async function whoCalls(request: Request, deps: Deps): Promise<Caller> {
+  const { db } = deps.connection;
+  const visitor = visitorOf(request, deps);
   const bearer = /^Bearer (\S{1,200})$/i.exec(request.get('authorization') ?? '')?.[1];
   if (bearer) {
-    const person = await personOfToken(connection.db, bearer, now());
-    if (!person) throw new OrbisError('token-unknown');
-    return { person, sessionSecret: null };
+    const found = await personOfToken(db, bearer, visitor.address, deps.now());
+    if (!found) throw new OrbisError('token-unknown');
+    return { person: found.person, readOnly: found.access === 'read' };
   }
-  const sessionSecret = parseCookie(request.get('cookie') ?? '')[cookieName(origins())] ?? null;
-  return { person: sessionSecret ? await personOfSession(connection.db, sessionSecret, now()) : null, sessionSecret };
+  return { person: visitor.session === null ? null : await personOfSession(db, visitor.session, visitor, deps.now()), readOnly: false };
 }

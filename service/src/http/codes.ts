@@ -33,18 +33,19 @@ export function codeHandlers(deps: Deps): Handlers<Named<'readings' | 'outcomes'
     },
     'outcomes.create': async ({ body }) => {
       const source = await baseOf(body);
-      return { data: tellOutcome(source.base, outcomeOf({ ...source, wishes: body }, making(), null).outcome) };
+      return { data: tellOutcome(source.base, (await outcomeOf({ ...source, wishes: body }, making(), null)).outcome) };
     },
     'previews.create': async ({ body, act }) => {
       const source = await baseOf(body);
-      const { code, outcome } = outcomeOf({ ...source, wishes: body }, making(), null);
+      const { code, outcome } = await outcomeOf({ ...source, wishes: body }, making(), null);
       refuseProblems(outcome);
       const name = newPublicId() + newPublicId();
       const document = previewDocument(outcome.text, code.reading, code.sheet, {
         title: body.embed ?? 'Preview',
-        ancestors: origins().console,
+        ancestors: [origins().console],
+        ownHost: origins().ownHosts,
         language: 'en',
-        relay: new URL(relayPath, origins().previewUrl(name)).href,
+        relay: { src: new URL(relayPath, origins().previewUrl(name)).href, to: origins().console },
       });
       const expiresAt = await insertPreview(db, name, document, { by: act.by, now: now() });
       return { status: 201, data: { url: origins().previewUrl(name), expiresAt: expiresAt.toISOString(), powers: powersOf(code.reading) } };

@@ -6,6 +6,7 @@ import express, { Router, type RequestHandler } from 'express';
 import helmet from 'helmet';
 import { consoleScreens } from '@orbis/contract';
 import type { Deps } from '../app.ts';
+import { fitsPath } from './paths.ts';
 
 const built = fileURLToPath(new URL('../../../console/dist', import.meta.url));
 
@@ -42,11 +43,7 @@ export function consolePolicy({ origins }: Deps): RequestHandler {
 
 /** Whether the console has a screen at a path; the others get its page as well, which says that there is nothing. */
 function isScreen(path: string): boolean {
-  const steps = path.replace(/\/$/, '').split('/');
-  return consoleScreens.some((screen) => {
-    const wanted = screen.split('/');
-    return wanted.length === steps.length && wanted.every((step, i) => (step.startsWith(':') ? steps[i] !== '' : step === steps[i]));
-  });
+  return consoleScreens.some((screen) => fitsPath(screen, path.endsWith('/') ? path.slice(0, -1) : path));
 }
 
 /** The console's files; every other address gets its one page, which knows what to show. */

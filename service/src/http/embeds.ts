@@ -1,9 +1,9 @@
-import { openCode, type OembedRoom, type Wishes } from '@orbis/core';
+import { type OembedRoom, type Wishes } from '@orbis/core';
 import { OrbisError } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 import { changeEmbed, insertEmbed, listEmbeds, setTags, tagsOf } from '../store/embeds.ts';
 import { keyset } from '../store/pages.ts';
-import { newRevision, outcomeOf, refuseProblems } from '../work/codes.ts';
+import { newRevision, openSource, outcomeOf, refuseProblems } from '../work/codes.ts';
 import { nameFor, sourceOfCode, takeIn } from '../work/collect.ts';
 import { follower } from '../work/follow.ts';
 import { embedByKey, embedReply, embedTag, tellSummaries } from '../work/embeds.ts';
@@ -25,7 +25,7 @@ export function embedHandlers(deps: Deps): Handlers<Named<'embeds'>> {
       const follow = follower(deps, act.now, roomIn(body));
       const taken = await takeIn(db, body.text, deps, { mend: body.mend, ...(body.ask ? { follow } : {}) });
       const wishes: Wishes = { settings: { ...taken.asked, ...body.settings }, dress: body.dress };
-      refuseProblems(outcomeOf({ base: taken.code.text, found: taken.found, wishes }, making(), null).outcome);
+      refuseProblems((await outcomeOf({ base: taken.code.text, found: taken.found, wishes }, making(), null)).outcome);
       const { name = nameFor(taken), notes, tags } = body;
       const values = { name, notes, tags, ...sourceOfCode(taken), revision: newRevision(taken.code.sheet, wishes, 'collected') };
       return reply(await inTransaction(db, (tx) => insertEmbed(tx, values, act), { duplicates: true }), 201);
@@ -44,7 +44,7 @@ export function embedHandlers(deps: Deps): Handlers<Named<'embeds'>> {
     },
     'embeds.duplicate': async ({ params, body, act }) => {
       const { embed, source, revision } = await embedByKey(db, params.embed);
-      const code = openCode(source.base, making());
+      const code = await openSource(source, making());
       const wishes: Wishes = { settings: revision.settings, dress: revision.dress };
       const tags = (await tagsOf(db, [embed.id])).get(embed.id) ?? [];
       const values = {

@@ -1,32 +1,23 @@
 import { Router, type Request, type RequestHandler } from 'express';
-import { rateLimit } from 'express-rate-limit';
 import type { z } from 'zod';
 import { OrbisError, routes, usualMost, type FieldError, type Route, type RouteName } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 import { readBody } from './body.ts';
-import { whoCalls, type Caller } from './caller.ts';
-import { sessionCookie } from './cookie.ts';
+import { nobody, visitorOf, whoCalls } from './caller.ts';
+import { deviceCookie, sessionCookie } from './cookie.ts';
 import type { Call, Handlers } from './reply.ts';
 import { sendJson } from './send-json.ts';
 import { sendEvents } from './stream.ts';
 
-/* Signing in, and whatever else takes a secret from somebody who is not signed in. */
-const attempts = new Set<RouteName>(['session.create', 'session.link', 'password.set', 'tokens.exchange']);
-const attemptLimit = { count: 10, minutes: 5 };
-
 /** Makes the router of the interface: every route of the contract, with its handler. */
 export function mountRoutes(handlers: Handlers, deps: Deps): Router {
   const router = Router();
-  const limit = attemptLimiter();
   for (const name of Object.keys(routes) as RouteName[]) {
     const route: Route = routes[name];
-    const before: RequestHandler[] = attempts.has(name) ? [limit] : [];
-    router[route.method](route.path, ...before, answer(name, route, handlers, deps));
+    router[route.method](route.path, answer(name, route, handlers, deps));
   }
   return router;
 }
-
-const nobody: Caller = { person: null, sessionSecret: null };
 
 /* Who asks is known before anything that they sent is read. */
 function answer(name: RouteName, route: Route, handlers: Handlers, deps: Deps): RequestHandler {
@@ -36,8 +27,10 @@ function answer(name: RouteName, route: Route, handlers: Handlers, deps: Deps): 
     response.once('close', () => gone.abort());
     // A question ends with whoever asked it; what changes something is brought to its end.
     const waiting = route.method === 'get' ? gone.signal : null;
-    const { person, sessionSecret } = route.access === 'probe' ? nobody : await connection.during(waiting, () => whoCalls(request, deps));
+    const visitor = visitorOf(request, deps);
+    const { person, readOnly } = route.access === 'probe' ? nobody : await connection.during(waiting, () => whoCalls(request, deps));
     if (route.access === 'owner' && !person) throw new OrbisError('not-signed-in');
+    if (readOnly && route.method !== 'get' && !route.readOnly) throw new OrbisError('token-read-only');
     const body = route.body ? await readBody(request, response, route.most ?? usualMost) : undefined;
     const reply = await connection.during(waiting, async () => {
       if (route.access !== 'probe') await deps.shelf.refresh(connection.db);
@@ -47,7 +40,7 @@ function answer(name: RouteName, route: Route, handlers: Handlers, deps: Deps): 
         body: parsed(route.body, body, 'body'),
         person,
         act: { by: person?.id ?? 0, now: deps.now() },
-        sessionSecret,
+        visitor,
         matchState: matchState(request, route),
         request: String(request.id),
         signal: gone.signal,
@@ -60,6 +53,7 @@ function answer(name: RouteName, route: Route, handlers: Handlers, deps: Deps): 
       return sendEvents(response, { events: reply.events, end: gone, lastSeen: request.get('last-event-id'), isSignedIn });
     }
     if (reply.session !== undefined) response.append('Set-Cookie', sessionCookie(reply.session, deps.origins()));
+    if (reply.device !== undefined) response.append('Set-Cookie', deviceCookie(reply.device, deps.origins(), deps.now()));
     if (reply.etag) response.set('ETag', reply.etag);
     response.set('Cache-Control', 'no-store').status(reply.status ?? route.statuses[0] ?? 200);
     if (reply.data === undefined) response.end();
@@ -88,15 +82,3 @@ const matchState =
     const states = named.split(',').map((state) => state.trim());
     if (!states.includes('*') && !states.includes(etag)) throw new OrbisError('if-match-stale', { what });
   };
-
-const attemptLimiter = (): RequestHandler =>
-  rateLimit({
-    windowMs: attemptLimit.minutes * 60_000,
-    limit: attemptLimit.count,
-    skipSuccessfulRequests: true,
-    standardHeaders: 'draft-8',
-    legacyHeaders: false,
-    handler: (_request, response) => {
-      throw new OrbisError('too-many-attempts', { seconds: Number(response.get('Retry-After') ?? attemptLimit.minutes * 60) });
-    },
-  });

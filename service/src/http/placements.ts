@@ -1,4 +1,3 @@
-import { markedElement, openCode } from '@orbis/core';
 import { OrbisError, type Delivery, type Placement } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 import { isDuplicate } from '../database/errors.ts';
@@ -9,12 +8,14 @@ import {
   insertPlacement,
   listDeliveries,
   listPlacements,
+  markLinked,
   placementOf,
   type DeliveryWithRevision,
   type PlacementFilter,
   type StoredPlacement,
 } from '../store/placements.ts';
 import { deliver } from '../work/deliver.ts';
+import { openSource } from '../work/codes.ts';
 import { tellPlacements } from '../work/placements.ts';
 import { embedByKey } from '../work/embeds.ts';
 import { pageByKey, siteByKey, spotByKey } from './places.ts';
@@ -24,13 +25,12 @@ import type { Handlers, Named } from './reply.ts';
 export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'deliveries'>> {
   const { making } = deps;
   const { db } = deps.connection;
-  const linkOf = (id: string): string => deps.origins().placementUrl(id);
   const byId = async (id: string): Promise<StoredPlacement> => {
     const row = await findPlacement(db, id);
     if (!row) throw new OrbisError('not-found', { what: 'placement', key: id, remedy: '“orbis list placements” shows them.' });
     return row;
   };
-  const told = async (id: string): Promise<Placement> => (await tellPlacements(db, [await byId(id)], making(), linkOf))[0]!;
+  const told = async (id: string): Promise<Placement> => (await tellPlacements(db, [await byId(id)], making()))[0]!;
 
   return {
     'placements.list': async ({ query }) => {
@@ -43,7 +43,7 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
       let { after } = query;
       for (;;) {
         const page = keyset(await listPlacements(db, filter, query.limit, after), query.limit, (row) => row);
-        const all = await tellPlacements(db, page.items, making(), linkOf);
+        const all = await tellPlacements(db, page.items, making());
         for (const [i, item] of all.entries()) {
           if (query.state !== undefined && item.state !== query.state) continue;
           items.push(item);
@@ -60,7 +60,7 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
       const { embed, source } = await embedByKey(db, body.embed);
       if (embed.retiredAt) throw new OrbisError('embed-retired', { embed: embed.key });
       const { spot } = await spotByKey(db, body.place);
-      if (!markedElement(openCode(source.base, making()))) throw new OrbisError('nothing-to-mark');
+      if (!(await openSource(source, making())).markable) throw new OrbisError('nothing-to-mark');
       try {
         return { status: 201, data: await told(await insertPlacement(db, embed.id, spot.id, act)) };
       } catch (error) {
@@ -73,6 +73,12 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
     'placements.delete': async ({ params, act }) => {
       await endPlacement(db, (await byId(params.placement)).id, act.now);
       return { data: undefined, status: 204 };
+    },
+    'placements.link': async ({ params, act }) => {
+      const { id, embed } = await byId(params.placement);
+      if (embed.retiredAt) throw new OrbisError('embed-retired', { embed: embed.key });
+      await markLinked(db, id, act.now);
+      return { data: { link: deps.origins().placementUrl(params.placement) } };
     },
     'deliveries.create': async ({ params, act }) => {
       const { delivery, isNew } = await deliver(db, await byId(params.placement), making(), act);

@@ -1,6 +1,7 @@
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import type { Logger } from 'pino';
 import { isAway, isTooSlow } from '../database/errors.ts';
+import { fitsPath } from './paths.ts';
 import { apiBase, catalogue, OrbisError, routes, type Facts, type Problem } from '@orbis/contract';
 
 /** The error as a problem document (RFC 9457). */
@@ -41,7 +42,7 @@ export function answerProblems(log: Logger): ErrorRequestHandler {
 export const noRoute: RequestHandler = (request) => {
   const path = request.path;
   const allowed = Object.values(routes)
-    .filter((route) => new RegExp(`^${route.path.replace(/:[a-z]+/g, '[^/]+')}$`).test(path))
+    .filter((route) => fitsPath(route.path, path))
     .map((route) => route.method.toUpperCase());
   if (allowed.length > 0) throw new OrbisError('method-not-allowed', { path: apiBase + path, method: request.method, allowed: allowed.join(', ') });
   throw new OrbisError('no-route', { path: apiBase + path });

@@ -1,6 +1,7 @@
 import type { AnswerOf, BodyOf, ParamsOf, QueryOf, RouteName, Routes } from '@orbis/contract';
 import type { Act } from '../store/embeds.ts';
 import type { Person } from '../store/people.ts';
+import type { Visitor } from '../work/signing-in.ts';
 
 /** A call of one operation, with everything already parsed by its schemas. */
 export interface Call<N extends RouteName> {
@@ -11,8 +12,8 @@ export interface Call<N extends RouteName> {
   person: Person | null;
   /** Who does it and when; for operations that are not open. */
   act: Act;
-  /** The secret of the session that the call came with. */
-  sessionSecret: string | null;
+  /** Where the call comes from, and what came along. */
+  visitor: Visitor;
   /** @throws OrbisError where `If-Match` does not name this state. */
   matchState(etag: string, what: string): void;
   /** By which the log names this request. */
@@ -28,6 +29,8 @@ export interface Reply<T> {
   etag?: string;
   /** Sets the session's cookie, or takes it away (null). */
   session?: { secret: string; expiresAt: Date } | null;
+  /** Sets the cookie by which the browser is known again. */
+  device?: string;
 }
 
 /** For operations whose answer is a stream of events. */

@@ -1,10 +1,10 @@
-import { compareTexts, openCode, type Outcome, type Wishes } from '@orbis/core';
+import { compareTexts, type Outcome, type Wishes } from '@orbis/core';
 import { catalogue, OrbisError, sayWishes, type Comparison } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 import type { Handle } from '../database/connect.ts';
 import { addRevision, addSource, findRevision, listRevisions, restoreRevision, sourceNumbers, sourceOf, type EmbedRow, type RevisionRow, type SourceRow } from '../store/embeds.ts';
 import { keyset } from '../store/pages.ts';
-import { newRevision, outcomeOf, refuseProblems, sameWishes } from '../work/codes.ts';
+import { newRevision, openSource, outcomeOf, refuseProblems, sameWishes } from '../work/codes.ts';
 import { sourceOfCode, takeIn } from '../work/collect.ts';
 import { embedByKey, embedReply, embedTag, tellRevision } from '../work/embeds.ts';
 import type { Handlers, Named } from './reply.ts';
@@ -20,7 +20,7 @@ export function revisionHandlers(deps: Deps): Handlers<Named<'revisions' | 'sour
       const isNew = await inTransaction(db, async (tx) => {
         const stored = await embedByKey(tx, params.embed);
         matchState(embedTag(stored.embed), 'embed');
-        const { code, outcome } = outcomeOf({ base: stored.source.base, found: stored.source.found, wishes: body }, making(), null);
+        const { code, outcome } = await outcomeOf({ base: stored.source.base, found: stored.source.found, wishes: body }, making(), null);
         refuseProblems(outcome);
         if (sameWishes(body, stored.revision)) return false;
         if (!(await addRevision(tx, stored, newRevision(code.sheet, body, 'saved'), act))) throw new OrbisError('if-match-stale', { what: 'embed' });
@@ -35,7 +35,7 @@ export function revisionHandlers(deps: Deps): Handlers<Named<'revisions' | 'sour
         const taken = await takeIn(tx, body.text, deps, { mend: body.mend });
         const { code } = taken;
         if (code.text === stored.source.base) return false;
-        const wishes = fittingWishes(stored.revision, outcomeOf({ base: code.text, wishes: stored.revision }, making(), null).outcome, body.dropUnfit);
+        const wishes = fittingWishes(stored.revision, (await outcomeOf({ base: code.text, wishes: stored.revision }, making(), null)).outcome, body.dropUnfit);
         if (!(await addSource(tx, stored, sourceOfCode(taken), newRevision(code.sheet, wishes, 'newer code of the provider'), act)))
           throw new OrbisError('if-match-stale', { what: 'embed' });
         return true;
@@ -47,14 +47,15 @@ export function revisionHandlers(deps: Deps): Handlers<Named<'revisions' | 'sour
       const numbers = await sourceNumbers(db, embed.id);
       const [from, to] = (await Promise.all([revisionOf(db, embed, query.from), revisionOf(db, embed, query.to)])) as [RevisionRow, RevisionRow];
       const [before, after] = (await Promise.all([from, to].map((row) => sourceOf(db, row)))) as [SourceRow, SourceRow];
-      const goesOut = (row: RevisionRow, source: SourceRow): string => outcomeOf({ base: source.base, found: source.found, wishes: row }, making(), null).outcome.text;
+      const goesOut = async (row: RevisionRow, source: SourceRow): Promise<string> =>
+        (await outcomeOf({ base: source.base, found: source.found, wishes: row }, making(), null)).outcome.text;
       return {
         data: {
           from: tellRevision(from, numbers.get(from.sourceId)!),
           to: tellRevision(to, numbers.get(to.sourceId)!),
           wishes: compareWishes(from, to),
           sourceDiffers: before.base !== after.base,
-          runs: compareTexts(goesOut(from, before), goesOut(to, after)),
+          runs: compareTexts(await goesOut(from, before), await goesOut(to, after)),
         },
       };
     },
@@ -65,7 +66,7 @@ export function revisionHandlers(deps: Deps): Handlers<Named<'revisions' | 'sour
         const earlier = await revisionOf(tx, stored.embed, params.revision);
         if (earlier.sourceId === stored.revision.sourceId && sameWishes(earlier, stored.revision)) return false;
         const from = await sourceOf(tx, earlier);
-        const summary = sourceOfCode({ pasted: from.pasted, found: from.found, code: openCode(from.base, making()) });
+        const summary = sourceOfCode({ pasted: from.pasted, found: from.found, code: await openSource({ base: from.base }, making()) });
         if (!(await restoreRevision(tx, stored, earlier, from, summary, act))) throw new OrbisError('if-match-stale', { what: 'embed' });
         return true;
       });

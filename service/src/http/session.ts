@@ -1,71 +1,92 @@
-import { hash, verify } from '@node-rs/argon2';
 import { OrbisError, type Session } from '@orbis/contract';
 import type { Deps } from '../app.ts';
-import { closeSession, listTokens, makeToken, openSession, owner, revokeToken, setPassword, useLink, type Person, type TokenRow } from '../store/people.ts';
-import { keyset } from '../store/pages.ts';
-import type { Handlers, Named } from './reply.ts';
 import { inTransaction } from '../database/transaction.ts';
+import { forgetDevices } from '../store/devices.ts';
+import { keyset } from '../store/pages.ts';
+import { owner, setPassword, useLink, type Person } from '../store/people.ts';
+import { closeSession, endSession, endSessions, isSession, listSessions } from '../store/sessions.ts';
+import { revokeTokens } from '../store/tokens.ts';
+import { browserName } from '../work/browser-name.ts';
+import { hashPassword } from '../work/passwords.ts';
+import { checkPassword, letIn, withLink, type Visitor } from '../work/signing-in.ts';
+import type { Handlers, Named } from './reply.ts';
 
-const leastPassword = 10;
-
-/* OWASP's advice for argon2id: 19 MiB, two passes, one lane. */
-const argon = { memoryCost: 19_456, timeCost: 2, parallelism: 1 };
-
-/** Signing in and out, passwords, tokens. */
-export function sessionHandlers(deps: Deps): Handlers<Named<'session' | 'password' | 'tokens'>> {
+/** Signing in and out, passwords, and the sessions that are open. */
+export function sessionHandlers(deps: Deps): Handlers<Named<'session' | 'sessions' | 'password'>> {
   const { now } = deps;
   const { db } = deps.connection;
-  const told = (person: Person | null, setUp: boolean): Session => ({
+  const serialize = (person: Person | null, setUp: boolean): Session => ({
     signedIn: person !== null,
     setUp,
     person: person && { name: person.name },
     frames: deps.origins().ownHosts ? 'own-hosts' : 'shared-host',
   });
-  const checked = async (password: string): Promise<Person> => {
+  const signedIn = async (personId: number, visitor: Visitor) => {
     const person = await owner(db, now());
-    if (!person.passwordHash || !(await verify(person.passwordHash, password))) throw new OrbisError('wrong-password');
-    return person;
-  };
-  const signedIn = async (personId: number) => {
-    const person = await owner(db, now());
-    return { data: told(person, person.passwordHash !== null), session: await openSession(db, personId, now()) };
-  };
-  const newToken = async (personId: number, name: string) => {
-    const { row, secret } = await makeToken(db, personId, name, now());
-    return { status: 201, data: { id: row.publicId, name: row.name, createdAt: row.createdAt.toISOString(), token: secret } };
+    return { data: serialize(person, person.passwordHash !== null), ...(await letIn(db, personId, visitor, now())) };
   };
   return {
-    'session.read': async ({ person }) => ({ data: told(person, (await owner(db, now())).passwordHash !== null) }),
-    'session.create': async ({ body }) => signedIn((await checked(body.password)).id),
-    'session.link': async ({ body }) => {
-      const personId = await useLink(db, body.secret, 'sign-in', now());
-      if (personId === null) throw new OrbisError('link-used');
-      return signedIn(personId);
+    'session.read': async ({ person }) => ({ data: serialize(person, (await owner(db, now())).passwordHash !== null) }),
+    'session.create': async ({ body, visitor }) => signedIn((await checkPassword(db, body.password, visitor, now())).id, visitor),
+    'session.link': async ({ body, visitor }) => {
+      const personId = await withLink(db, visitor, now(), async () => {
+        const used = await useLink(db, body.secret, 'sign-in', now());
+        if (used === null) throw new OrbisError('link-used');
+        return used;
+      });
+      return signedIn(personId, visitor);
     },
-    'session.delete': async ({ sessionSecret }) => {
-      if (sessionSecret) await closeSession(db, sessionSecret);
+    'session.delete': async ({ visitor }) => {
+      if (visitor.session !== null) await closeSession(db, visitor.session);
       return { data: undefined, status: 204, session: null };
     },
-    'password.set': async ({ body }) => {
-      if ([...body.password].length < leastPassword)
-        throw new OrbisError('password-weak', { least: leastPassword }, [{ pointer: '/password', detail: `at least ${leastPassword} characters` }]);
-      const passwordHash = await hash(body.password, argon);
-      const personId = await inTransaction(db, async (tx) => {
-        const id = await useLink(tx, body.secret, 'password', now());
-        if (id === null) throw new OrbisError('link-used');
-        await setPassword(tx, id, passwordHash, body.name);
-        return id;
-      });
-      return signedIn(personId);
+    'sessions.list': async ({ act, visitor, query }) => {
+      const rows = await listSessions(db, act.by, now(), query.limit, query.after);
+      const stamped = rows.map((row) => ({ ...row, id: row.createdAt.getTime() }));
+      return {
+        data: keyset(stamped, query.limit, (row) => ({
+          id: row.publicId,
+          current: isSession(row, visitor.session),
+          createdAt: row.createdAt.toISOString(),
+          usedAt: row.usedAt.toISOString(),
+          expiresAt: row.expiresAt.toISOString(),
+          address: row.address,
+          browser: browserName(row.agent),
+        })),
+      };
     },
-    'tokens.create': async ({ act, body }) => newToken(act.by, body.name),
-    'tokens.exchange': async ({ body }) => newToken((await checked(body.password)).id, body.name),
-    'tokens.list': async ({ act, query }) => ({ data: keyset(await listTokens(db, act.by, query.limit, query.after), query.limit, tellToken) }),
-    'tokens.delete': async ({ act, params }) => {
-      if (!(await revokeToken(db, act.by, params.token, now()))) throw new OrbisError('not-found', { what: 'token', key: params.token });
+    'sessions.delete': async ({ act, params }) => {
+      if (!(await endSession(db, act.by, params.session))) throw new OrbisError('not-found', { what: 'session', key: params.session });
       return { data: undefined, status: 204 };
+    },
+    'sessions.end': async ({ act }) => {
+      const sessions = await endSessions(db, act.by, null);
+      await forgetDevices(db, act.by);
+      return { data: { sessions, tokens: 0 }, session: null };
+    },
+    'password.set': async ({ body, visitor }) => {
+      const passwordHash = await hashPassword(body.password);
+      const { personId, ended } = await withLink(db, visitor, now(), () =>
+        inTransaction(db, async (tx) => {
+          const id = await useLink(tx, body.secret, 'password', now());
+          if (id === null) throw new OrbisError('link-used');
+          await setPassword(tx, id, passwordHash, body.name);
+          // Whoever had the old one may have made them.
+          await forgetDevices(tx, id);
+          return { personId: id, ended: { sessions: await endSessions(tx, id, null), tokens: await revokeTokens(tx, id, now()) } };
+        }),
+      );
+      const reply = await signedIn(personId, { ...visitor, device: null });
+      return { ...reply, data: { ...reply.data, ended } };
+    },
+    'password.change': async ({ body, visitor }) => {
+      const person = await checkPassword(db, body.current, visitor, now());
+      const passwordHash = await hashPassword(body.password);
+      const ended = await inTransaction(db, async (tx) => {
+        await setPassword(tx, person.id, passwordHash);
+        return { sessions: await endSessions(tx, person.id, visitor.session), tokens: body.endTokens ? await revokeTokens(tx, person.id, now()) : 0 };
+      });
+      return { data: ended };
     },
   };
 }
-
-const tellToken = (row: TokenRow) => ({ id: row.publicId, name: row.name, createdAt: row.createdAt.toISOString(), lastUsedAt: row.lastUsedAt?.toISOString() ?? null });

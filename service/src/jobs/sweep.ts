@@ -49,10 +49,11 @@ async function lookAt(row: PageOfSweep, { db, fetching, reader, making, placemen
       served: placementUrl(p.placement.publicId),
       issued: new Map((issued.get(p.id) ?? []).map(({ delivery }) => [delivery.number, delivery.text])),
     }));
-    const seen = (await reader.sightPage(answer.text, expected)).map((result, i) => {
+    const sighted = await reader.sightPage(answer.text, expected);
+    const results = sighted.map(async (result, i) => {
       const placed = placements[i]!;
       const carried = (issued.get(placed.id) ?? []).find((d) => d.delivery.number === result.delivery);
-      const old = result.state === 'live' && carried !== undefined && isOutOfDate(placed, carried, making());
+      const old = result.state === 'live' && carried !== undefined && (await isOutOfDate(placed, carried, making()));
       const { delivery, line, served, findings } = result;
       // What is out of date is worked out anew whenever somebody asks, so only the sighting keeps it.
       return {
@@ -64,6 +65,7 @@ async function lookAt(row: PageOfSweep, { db, fetching, reader, making, placemen
         findings: old ? [...findings, outOfDateFinding(placed, carried)] : findings,
       };
     });
+    const seen = await Promise.all(results);
     return { state: 'read', status: answer.status, why: null, digest: digest(answer.text), seen };
   } catch (error) {
     const failure = error instanceof OrbisError && error.code === 'reading-too-slow' ? new FetchFailure(error.message, 'See what makes the page so large.') : error;

@@ -16,6 +16,7 @@ import type {
 } from '@orbis/core';
 import { OrbisError } from '@orbis/contract';
 import type * as tasks from './worker.ts';
+import type { WorkedOut, WorkOutTask } from './work-out.ts';
 import type { Summary } from './worker.ts';
 
 /** Reads foreign text in a worker with a deadline: whatever somebody pastes or publishes, the service goes on answering. */
@@ -28,6 +29,7 @@ export interface Reader {
   sightPage(text: string, expected: readonly Expected[]): Promise<PlacementSeen[]>;
   learnFrom(samples: readonly string[], context: LearnContext): Promise<Learned>;
   linkedPage(page: { html: string; linkHeader: string | null; base: string }): Promise<PageFacts>;
+  workOut(task: WorkOutTask): Promise<WorkedOut>;
   oembedAnswer(text: string, format: OembedFormat): Promise<OembedParsed>;
   close(): Promise<void>;
 }
@@ -71,6 +73,7 @@ export function createReader({ seconds = 10, threads = 2 }: ReaderOptions = {}):
     sightPage: (text, expected) => run('sightPage', { text, expected }),
     learnFrom: (samples, context) => run('learnFrom', { samples, context }),
     linkedPage: (page) => run('linkedPage', page),
+    workOut: (task) => run('workOut', task),
     oembedAnswer: (text, format) => run('oembedAnswer', { text, format }),
     close: () => pool.destroy(),
   };

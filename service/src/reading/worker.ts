@@ -60,6 +60,8 @@ export const harvestPage = ({ text, context }: { text: string; context: HarvestC
 /** Holds a published page against what the register expects on it. */
 export const sightPage = ({ text, expected }: { text: string; expected: readonly Expected[] }): PlacementSeen[] => reconcile(sight(text), expected);
 
+export { workOut } from './work-out.ts';
+
 /** Reads the page behind a link. */
 export const linkedPage = (page: Parameters<typeof readLinkedPage>[0]): PageFacts => readLinkedPage(page);
 

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, inArray, lt, type SQL } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, isNull, lt, type SQL } from 'drizzle-orm';
 import type { Piece } from '@orbis/core';
 import type { Handle } from '../database/connect.ts';
 import type { Act, EmbedRow, RevisionRow, SourceRow } from './embeds.ts';
@@ -76,6 +76,13 @@ export async function insertPlacement(db: Handle, embedId: number, spotId: numbe
 
 export const endPlacement = async (db: Handle, id: number, now: Date): Promise<void> =>
   void (await db.update(placement).set({ endedAt: now, active: null }).where(eq(placement.id, id)));
+
+/** Notes that a placement's link was handed out; from then on its document is served. */
+export const markLinked = async (db: Handle, id: number, now: Date): Promise<void> =>
+  void (await db
+    .update(placement)
+    .set({ linkedAt: now })
+    .where(and(eq(placement.id, id), isNull(placement.linkedAt))));
 
 /** Whose embed a placement's mark names, also of an ended one. */
 export async function embedOfMark(db: Handle, publicId: string): Promise<string | null> {

@@ -1,8 +1,9 @@
-import { openCode, plan, type Code, type Mark, type Outcome, type Sheet, type Wishes } from '@orbis/core';
-import { withRules, type Making } from './making.ts';
+import type { Mark, Outcome, Reading, Sheet, Wishes } from '@orbis/core';
 import { OrbisError, catalogue, type ErrorCode, type Found, type Outcome as ToldOutcome } from '@orbis/contract';
+import { workOut, type WorkedOut } from '../reading/work-out.ts';
 import type { NewRevision } from '../store/embeds.ts';
 import { digest } from '../store/ids.ts';
+import { withRules, type Making } from './making.ts';
 
 /** What an embed's output is made from. */
 export interface CodeSource {
@@ -12,14 +13,53 @@ export interface CodeSource {
   found?: Pick<Found, 'length'> | null;
 }
 
-/** The output for a place, or without a mark for no place. */
-export function outcomeOf({ base, wishes, found }: CodeSource, making: Making, mark: Mark | null): { code: Code; outcome: Outcome } {
-  const code = openCode(base, { ...making, length: found?.length ?? null });
-  return { code, outcome: plan(code, withRules(wishes, making), mark) };
+/** A code that was read, with the sheet that it was read with. */
+export interface OpenedCode {
+  text: string;
+  reading: Reading;
+  sheet: Sheet | null;
+  /** What the code itself calls its content. */
+  title: string | null;
+  /** Whether an element of it can carry a mark. */
+  markable: boolean;
+  /** The permissions that its frame asks for. */
+  permissions: string[];
 }
 
-/** The same code with other wishes: read once. */
-export const outcomeWith = (code: Code, wishes: Wishes, making: Making): Outcome => plan(code, withRules(wishes, making), null);
+/*
+ * Codes of up to so many characters are opened where they are needed: nearly all are, and a hostile one of this length
+ * takes a few milliseconds (the bench shows that time grows with length). Longer ones go to the worker.
+ */
+const short = 8192;
+
+async function open(
+  base: string,
+  found: CodeSource['found'],
+  making: Making,
+  wanted: readonly { wishes: Wishes; mark: Mark | null }[],
+): Promise<{ code: OpenedCode; outcomes: Outcome[] }> {
+  const task = { base, length: found?.length ?? null, wanted: wanted.map(({ wishes, mark }) => ({ wishes: withRules(wishes, making), mark })), sheets: making.sheets };
+  const { sheetId, outcomes, ...rest }: WorkedOut = base.length <= short ? workOut(task) : await making.workOut(task);
+  return { code: { text: base, ...rest, sheet: making.sheets.find(({ id }) => id === sheetId) ?? null }, outcomes };
+}
+
+/** A code that is kept, read again. */
+export const openSource = async ({ base, found }: Pick<CodeSource, 'base' | 'found'>, making: Making): Promise<OpenedCode> => (await open(base, found, making, [])).code;
+
+/** The output for a place, or without a mark for no place. */
+export async function outcomeOf({ base, wishes, found }: CodeSource, making: Making, mark: Mark | null): Promise<{ code: OpenedCode; outcome: Outcome }> {
+  const { code, outcomes } = await open(base, found, making, [{ wishes, mark }]);
+  return { code, outcome: outcomes[0]! };
+}
+
+/** What a code comes to with each of several wishes: read once. */
+export const outcomesOf = ({ base, found }: Pick<CodeSource, 'base' | 'found'>, making: Making, wishes: readonly Wishes[]): Promise<{ code: OpenedCode; outcomes: Outcome[] }> =>
+  open(
+    base,
+    found,
+    making,
+    wishes.map((each) => ({ wishes: each, mark: null })),
+  );
 
 /** @throws OrbisError for the first wish that cannot be fulfilled, naming them all. */
 export function refuseProblems({ problems }: Pick<Outcome, 'problems'>): void {

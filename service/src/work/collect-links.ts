@@ -1,8 +1,8 @@
-import { openCode } from '@orbis/core';
 import { OrbisError, type LinksCollected } from '@orbis/contract';
 import { digest } from '../store/ids.ts';
 import type { NewEmbed } from '../store/import.ts';
 import { newRevision, outcomeOf, refuseProblems } from './codes.ts';
+import type { Making } from './making.ts';
 import { nameFor, sourceOfCode, takeIn, type Collected } from './collect.ts';
 
 /* So many links are asked about at the same time. */
@@ -13,14 +13,14 @@ export async function findLinks(
   links: readonly string[],
   tags: readonly string[],
   take: (link: string) => ReturnType<typeof takeIn>,
-  making: Parameters<typeof outcomeOf>[1],
+  making: Making,
 ): Promise<{ embeds: { item: number; link: string; embed: NewEmbed }[]; refused: LinksCollected['refused'] }> {
   const found: ({ embed: NewEmbed } | { detail: string })[] = [];
   let next = 0;
   const one = async (): Promise<void> => {
     for (let i = next++; i < links.length; i = next++) {
       try {
-        found[i] = { embed: embedOf(await take(links[i]!), tags, making) };
+        found[i] = { embed: await embedOf(await take(links[i]!), tags, making) };
       } catch (error) {
         if (!(error instanceof OrbisError)) throw error;
         // That nothing was collected is said of all of them together.
@@ -35,9 +35,9 @@ export async function findLinks(
   };
 }
 
-function embedOf(taken: Collected, tags: readonly string[], making: Parameters<typeof outcomeOf>[1]): NewEmbed {
+async function embedOf(taken: Collected, tags: readonly string[], making: Making): Promise<NewEmbed> {
   const wishes = { settings: taken.asked, dress: {} };
-  refuseProblems(outcomeOf({ base: taken.code.text, found: taken.found, wishes }, making, null).outcome);
-  const { sheet } = openCode(taken.code.text, making);
-  return { name: nameFor(taken), notes: '', tags, digest: digest(taken.code.text), ...sourceOfCode(taken), revision: newRevision(sheet, wishes, 'collected') };
+  const { outcome, code } = await outcomeOf({ base: taken.code.text, found: taken.found, wishes }, making, null);
+  refuseProblems(outcome);
+  return { name: nameFor(taken), notes: '', tags, digest: digest(taken.code.text), ...sourceOfCode(taken), revision: newRevision(code.sheet, wishes, 'collected') };
 }

@@ -1,7 +1,8 @@
-import { attribute, linkIn, nameOfAddress, openCode, readMark, type Code, type Settings } from '@orbis/core';
+import { linkIn, nameOfAddress, readMark, type Settings } from '@orbis/core';
 import { OrbisError, tellFinding, type Found } from '@orbis/contract';
 import type { Summary } from '../reading/worker.ts';
 import type { FoundLink } from './find-link.ts';
+import { openSource, type OpenedCode } from './codes.ts';
 import type { Deps } from '../app.ts';
 import type { Handle } from '../database/connect.ts';
 import type { NewSource } from '../store/embeds.ts';
@@ -10,7 +11,7 @@ import { embedOfMark } from '../store/placements.ts';
 /** What was pasted, and the code that edits will count in. */
 export interface Collected {
   pasted: string;
-  code: Code;
+  code: OpenedCode;
   /** What a link asks for beside the item. */
   asked: Settings;
   /** What was found out about a link; null where nobody was asked. */
@@ -29,7 +30,6 @@ export async function takeIn(
 ): Promise<Collected> {
   const context = { sheets: making().sheets };
   const text = wanted === false ? pasted : (await reader.mendTexts([pasted], context, wanted === true ? undefined : wanted))[0]!.text;
-  // What has been read once within the deadline can be opened here: it costs the same again.
   const reading = (await reader.summariseTexts([text], context))[0]!;
   const base = codeTextOf(reading, text);
   const mark = reading.mark === null ? null : readMark(reading.mark);
@@ -37,9 +37,9 @@ export async function takeIn(
   if (known) throw new OrbisError('marked-code', { embed: known });
   if (reading.input === 'link' && follow) {
     const { code, asked, found } = await follow(pasted.trim());
-    return { pasted, code: openCode(code, { ...context, length: found.length }), asked, found };
+    return { pasted, code: await openSource({ base: code, found }, making()), asked, found };
   }
-  return { pasted, code: openCode(base, context), asked: reading.asked, found: null };
+  return { pasted, code: await openSource({ base }, making()), asked: reading.asked, found: null };
 }
 
 /**
@@ -61,10 +61,9 @@ export function codeTextOf({ input, made, links, excess }: Pick<Summary, 'input'
 
 /** What something is called where nobody says it: as its provider calls it, as its code says, else by its link or what it is. */
 export function nameFor({ code, found, pasted }: Pick<Collected, 'code' | 'found' | 'pasted'>): string {
-  const titled = code.markup.elements.map((element) => attribute(element, 'title')?.trim()).find(Boolean);
   const link = linkIn(pasted);
   // A code that was made of a link without asking is titled by us: its address says more.
-  const made = found?.title ?? (link === null ? titled : nameOfAddress(new URL(link)));
+  const made = found?.title ?? (link === null ? code.title : nameOfAddress(new URL(link)));
   const { kind, provider } = code.reading;
   return (
     (made ?? [provider?.name, kind === 'unknown' ? 'embed' : kind].filter(Boolean).join(' '))
@@ -75,7 +74,7 @@ export function nameFor({ code, found, pasted }: Pick<Collected, 'code' | 'found
 }
 
 /** The worst level among a code's findings. */
-export function worstLevel(code: Pick<Code, 'reading'>): 'error' | 'warning' | 'note' | null {
+export function worstLevel(code: Pick<OpenedCode, 'reading'>): 'error' | 'warning' | 'note' | null {
   return (['error', 'warning', 'note'] as const).find((level) => code.reading.findings.some((finding) => finding.level === level)) ?? null;
 }
 

@@ -11,10 +11,10 @@ export async function deliver(db: Database, row: StoredPlacement, making: Making
   return inTransaction(db, async (tx) => {
     await lockPlacement(tx, row.placement.id);
     const last = await lastDelivery(tx, row.placement.id);
-    const isNew = last === null || codeToday(row, making, last.number).text !== last.text;
+    const isNew = last === null || (await codeToday(row, making, last.number)).text !== last.text;
     if (isNew) {
       const number = (last?.number ?? 0) + 1;
-      const { pieces, text } = codeToday(row, making, number);
+      const { pieces, text } = await codeToday(row, making, number);
       await insertDelivery(tx, { placementId: row.placement.id, number, revisionId: row.revision.id, pieces, text, digest: digest(text) }, act);
     }
     const [delivery] = await listDeliveries(tx, row.placement.id, 1, undefined);

@@ -1,5 +1,6 @@
-import { directOf, read, type Kind } from '@orbis/core';
+import { directOf, type Kind } from '@orbis/core';
 import { OrbisError, tellReading, type Embed, type EmbedSummary, type Revision } from '@orbis/contract';
+import { openSource } from './codes.ts';
 import type { Making } from './making.ts';
 import type { Handle } from '../database/connect.ts';
 import { findEmbed, placementCounts, tagsOf, type EmbedRow, type RevisionRow, type StoredEmbed } from '../store/embeds.ts';
@@ -35,7 +36,7 @@ export async function tellSummaries(db: Handle, rows: readonly EmbedRow[]): Prom
 
 /** One embed whole, with the reading of its code. */
 export async function tellEmbed(db: Handle, { embed, source, revision }: StoredEmbed, making: Making): Promise<Embed> {
-  const reading = read(source.base, { ...making, length: source.found?.length ?? null });
+  const { reading } = await openSource(source, making);
   return {
     ...(await tellSummaries(db, [embed]))[0]!,
     notes: embed.notes,

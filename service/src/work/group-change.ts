@@ -5,7 +5,7 @@ import type { Handle } from '../database/connect.ts';
 import { chunks } from '../store/chunks.ts';
 import { placementCounts, type Act } from '../store/embeds.ts';
 import { addRevisions, type ChangeableEmbed, type NextRevision } from '../store/group-changes.ts';
-import { newRevision, outcomeOf, outcomeWith, sameWishes } from './codes.ts';
+import { newRevision, outcomesOf, sameWishes } from './codes.ts';
 import type { Making } from './making.ts';
 import { someOf } from './some-of.ts';
 
@@ -45,7 +45,7 @@ export async function changeGroup(tx: Handle, found: readonly ChangeableEmbed[],
       const wishes = wished.get(key) ?? wishFor(stored, wish);
       wished.set(key, wishes);
       if (wishes.next === null) plan.same++;
-      else planOne(stored, wishes.now, wishes.next, { dryRun: wish.dryRun, making, plan });
+      else await planOne(stored, wishes.now, wishes.next, { dryRun: wish.dryRun, making, plan });
     }
     const next = plan.todo.slice(from);
     if (!wish.dryRun && (plan.impossible.length === 0 || wish.skipImpossible)) {
@@ -67,10 +67,17 @@ function wishFor({ revision: { settings, dress } }: ChangeableEmbed, { change }:
   return { now, next: sameWishes(next, now) ? null : next };
 }
 
-function planOne({ embed, source }: ChangeableEmbed, now: Wishes, wishes: Wishes, { dryRun, making, plan }: { dryRun: boolean; making: Making; plan: GroupPlan }): void {
-  const { code, outcome: after } = outcomeOf({ base: source.base, found: source.found, wishes }, making, null);
+async function planOne(
+  { embed, source }: ChangeableEmbed,
+  now: Wishes,
+  wishes: Wishes,
+  { dryRun, making, plan }: { dryRun: boolean; making: Making; plan: GroupPlan },
+): Promise<void> {
+  const tried = await outcomesOf(source, making, dryRun ? [wishes, now] : [wishes]);
+  const { code } = tried;
+  const after = tried.outcomes[0]!;
   // What stood against an embed before is not the matter of this change.
-  const before = dryRun || after.problems.length > 0 ? outcomeWith(code, now, making) : null;
+  const before = tried.outcomes[1] ?? (after.problems.length > 0 ? (await outcomesOf(source, making, [now])).outcomes[0]! : null);
   const problems = newProblems(before, after);
   if (problems.length > 0) return void plan.impossible.push({ embed: embed.key, name: embed.name, problems });
   const told = { embed: embed.key, name: embed.name, ...(dryRun && { before: before!.text, after: after.text, edits: after.edits }) };

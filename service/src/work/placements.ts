@@ -1,3 +1,4 @@
+import type { Outcome } from '@orbis/core';
 import { tellFinding, writePlace, type Placement, type PlacementFinding } from '@orbis/contract';
 import type { Making } from './making.ts';
 import type { Handle } from '../database/connect.ts';
@@ -7,14 +8,14 @@ import { groupBy } from '../store/group.ts';
 import { outcomeOf } from './codes.ts';
 
 /** What would be issued for a placement today under this number. */
-export function codeToday(row: StoredPlacement, making: Making, delivery: number) {
+export async function codeToday(row: StoredPlacement, making: Making, delivery: number): Promise<Outcome> {
   const wishes = { settings: row.revision.settings, dress: row.revision.dress };
-  return outcomeOf({ base: row.source.base, found: row.source.found, wishes }, making, { placement: row.placement.publicId, delivery }).outcome;
+  return (await outcomeOf({ base: row.source.base, found: row.source.found, wishes }, making, { placement: row.placement.publicId, delivery })).outcome;
 }
 
 /** Whether what a delivery carries differs from what would be issued today, for whatever reason. */
-export const isOutOfDate = (row: StoredPlacement, issued: DeliveryWithRevision, making: Making): boolean =>
-  codeToday(row, making, issued.delivery.number).text !== issued.delivery.text;
+export const isOutOfDate = async (row: StoredPlacement, issued: DeliveryWithRevision, making: Making): Promise<boolean> =>
+  (await codeToday(row, making, issued.delivery.number)).text !== issued.delivery.text;
 
 /** The address of a page: the site's address with the page's path. */
 export const pageUrl = (site: { address: string }, page: { path: string }): string => site.address.replace(/\/$/, '') + '/' + page.path;
@@ -29,7 +30,7 @@ export const outOfDateFinding = (row: StoredPlacement, carried: DeliveryWithRevi
 });
 
 /** Placements as the register shows them, with their states worked out as of now. */
-export async function tellPlacements(db: Handle, rows: readonly StoredPlacement[], making: Making, linkOf: (id: string) => string): Promise<Placement[]> {
+export async function tellPlacements(db: Handle, rows: readonly StoredPlacement[], making: Making): Promise<Placement[]> {
   const issued = groupBy(
     await deliveriesOf(
       db,
@@ -37,14 +38,14 @@ export async function tellPlacements(db: Handle, rows: readonly StoredPlacement[
     ),
     (d) => d.delivery.placementId,
   );
-  return rows.map((row) => ({ ...tellPlacement(row, issued.get(row.placement.id) ?? [], making), link: linkOf(row.placement.publicId) }));
+  return Promise.all(rows.map((row) => tellPlacement(row, issued.get(row.placement.id) ?? [], making)));
 }
 
-function tellPlacement(row: StoredPlacement, issued: readonly DeliveryWithRevision[], making: Making): Omit<Placement, 'link'> {
+async function tellPlacement(row: StoredPlacement, issued: readonly DeliveryWithRevision[], making: Making): Promise<Placement> {
   const { placement, embed, site, page, spot } = row;
   const carried = issued.find((d) => d.delivery.number === placement.seenDelivery) ?? null;
   const last = issued.at(-1) ?? null;
-  const old = placement.seen === 'live' && carried !== null && isOutOfDate(row, carried, making);
+  const old = placement.seen === 'live' && carried !== null && (await isOutOfDate(row, carried, making));
   const findings = old ? [...placement.findings, outOfDateFinding(row, carried)] : placement.findings;
   return {
     id: placement.publicId,

@@ -1,3 +1,4 @@
+import { setImmediate } from 'node:timers/promises';
 import type { Sheet } from '@orbis/core';
 import { catalogue, type SheetComparison } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
@@ -17,18 +18,25 @@ export interface SheetChange {
 /** One embed that a change of a sheet can touch, with what it comes to before and after. */
 interface Touched {
   stored: StoredEmbed;
-  before: ReturnType<typeof outcomeOf>;
-  after: ReturnType<typeof outcomeOf>;
+  before: Awaited<ReturnType<typeof outcomeOf>>;
+  after: Awaited<ReturnType<typeof outcomeOf>>;
 }
+
+/* So many codes are worked out at a stretch. */
+const together = 25;
 
 /** Holds every embed that a sheet can say something of against the sheets before and after. */
 export async function touchedBy(db: Handle, { id, before, after }: SheetChange): Promise<Touched[]> {
   const both = [before, after].flatMap(({ sheets }) => sheets.find((sheet) => sheet.id === id) ?? []);
   const stored = await embedsTouchedBy(db, { id, hosts: [...new Set(both.flatMap(({ hosts }) => hosts))], anywhere: both.some((sheet) => hasAnyHost(sheet)) });
-  return stored.map((row) => {
+  const touched: Touched[] = [];
+  for (const [i, row] of stored.entries()) {
     const source = { base: row.source.base, found: row.source.found, wishes: { settings: row.revision.settings, dress: row.revision.dress } };
-    return { stored: row, before: outcomeOf(source, before, null), after: outcomeOf(source, after, null) };
-  });
+    touched.push({ stored: row, before: await outcomeOf(source, before, null), after: await outcomeOf(source, after, null) });
+    // Others have their turn in between: a sheet may be that of thousands.
+    if (i % together === 0) await setImmediate();
+  }
+  return touched;
 }
 
 /* A sheet for files anywhere, or whose patterns are for more than one host: its hosts do not tell which embeds it knows. */

@@ -16,10 +16,10 @@ export interface Shelf {
   refresh(db: Handle): Promise<void>;
 }
 
-export function createShelf(builtIn: readonly Sheet[]): Shelf {
+export function createShelf(builtIn: readonly Sheet[], { workOut }: Pick<Making, 'workOut'>): Shelf {
   let own: readonly Sheet[] = [];
   let state = '';
-  let making: Making = { sheets: builtIn, rules: usualRules };
+  let making: Making = { sheets: builtIn, rules: usualRules, workOut };
   // The owner's own stand before the built-in ones, and in the place of those of the same id.
   const order = (mine: readonly Sheet[]): Sheet[] => [...mine, ...builtIn.filter(({ id }) => !mine.some((sheet) => sheet.id === id))];
   return {
@@ -31,7 +31,7 @@ export function createShelf(builtIn: readonly Sheet[]): Shelf {
       const now = await shelfState(db);
       if (now === state) return;
       own = (await listSheets(db)).map(({ sheet }) => sheet);
-      making = { sheets: order(own), rules: (await readRules(db)).rules };
+      making = { sheets: order(own), rules: (await readRules(db)).rules, workOut };
       state = now;
     },
   };

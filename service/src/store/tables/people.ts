@@ -1,5 +1,5 @@
 /** Who uses Orbis, and how they are let in. */
-import { mysqlEnum, mysqlTable, varchar } from 'drizzle-orm/mysql-core';
+import { index, int, mysqlEnum, mysqlTable, varchar } from 'drizzle-orm/mysql-core';
 import { ascii, id, ref, when } from './columns.ts';
 
 export const person = mysqlTable('person', {
@@ -10,14 +10,25 @@ export const person = mysqlTable('person', {
   createdAt: when().notNull(),
 });
 
-export const session = mysqlTable('session', {
-  hash: ascii({ length: 64 }).primaryKey(),
-  personId: ref()
-    .notNull()
-    .references(() => person.id),
-  createdAt: when().notNull(),
-  expiresAt: when().notNull(),
-});
+export const session = mysqlTable(
+  'session',
+  {
+    hash: ascii({ length: 64 }).primaryKey(),
+    /** By which its owner names it. */
+    publicId: ascii({ length: 10 }).notNull().unique(),
+    personId: ref()
+      .notNull()
+      .references(() => person.id),
+    createdAt: when().notNull(),
+    /** When it was last used, to the minute: one that is not used for long ends before its time. */
+    usedAt: when().notNull(),
+    expiresAt: when().notNull(),
+    /** Where it was last used from, and with what: for its owner to know it again. */
+    address: ascii({ length: 45 }).notNull(),
+    agent: varchar({ length: 200 }).notNull(),
+  },
+  (t) => [index('session_person').on(t.personId, t.createdAt)],
+);
 
 export const token = mysqlTable('token', {
   id: id(),
@@ -27,9 +38,33 @@ export const token = mysqlTable('token', {
     .references(() => person.id),
   name: varchar({ length: 80 }).notNull(),
   hash: ascii({ length: 64 }).notNull().unique(),
+  access: mysqlEnum(['all', 'read']).notNull().default('all'),
   createdAt: when().notNull(),
+  expiresAt: when().notNull(),
   lastUsedAt: when(),
+  lastUsedFrom: ascii({ length: 45 }),
   revokedAt: when(),
+});
+
+/** Browsers in which somebody has signed in: their right password is never locked out by others. */
+export const device = mysqlTable(
+  'device',
+  {
+    hash: ascii({ length: 64 }).primaryKey(),
+    personId: ref()
+      .notNull()
+      .references(() => person.id),
+    createdAt: when().notNull(),
+  },
+  (t) => [index('device_person').on(t.personId, t.createdAt)],
+);
+
+/** How often it was tried to sign in, counted for an account, a part of the network, or a device. */
+export const attempt = mysqlTable('attempt', {
+  scope: ascii({ length: 100 }).primaryKey(),
+  count: int().notNull(),
+  lastAt: when().notNull(),
+  blockedUntil: when().notNull(),
 });
 
 /** One-time links: to set a password, or to sign in. */

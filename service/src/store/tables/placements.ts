@@ -31,13 +31,15 @@ export const placement = mysqlTable(
     seenDelivery: int(),
     lastSeenAt: when(),
     checkedAt: when(),
+    /** When its link was first handed out; until then nothing is served for it. */
+    linkedAt: when(),
     findings: json().$type<StoredFinding[]>().notNull(),
     endedAt: when(),
     /** 1 until it is ended, then null: an embed is in a spot once at a time. */
     active: tinyint().default(1),
     ...created,
   },
-  (t) => [unique('placement_once').on(t.spotId, t.embedId, t.active), index('placement_embed').on(t.embedId, t.id)],
+  (t) => [unique('placement_once').on(t.spotId, t.embedId, t.active), index('placement_embed').on(t.embedId, t.id), index('placement_seen').on(t.active, t.seen, t.id)],
 );
 
 export const delivery = mysqlTable(

@@ -16,6 +16,8 @@ export const job = mysqlTable(
     scope: varchar({ length: 460 }),
     leaseOwner: ascii({ length: 40 }),
     leaseUntil: when(),
+    /** What no two jobs that have not ended may share; null once it has. */
+    exclusiveKey: ascii({ length: 64 }).unique(),
     stopAsked: tinyint().notNull().default(0),
     startedAt: when(),
     endedAt: when(),

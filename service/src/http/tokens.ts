@@ -1,0 +1,36 @@
+import { OrbisError } from '@orbis/contract';
+import type { Deps } from '../app.ts';
+import { keyset } from '../store/pages.ts';
+import { listTokens, makeToken, revokeToken, type NewToken, type TokenRow } from '../store/tokens.ts';
+import { checkPassword } from '../work/signing-in.ts';
+import type { Handlers, Named } from './reply.ts';
+
+/** Tokens for programs; only who gives the password makes one. */
+export function tokenHandlers({ connection: { db }, now }: Pick<Deps, 'connection' | 'now'>): Handlers<Named<'tokens'>> {
+  const make = async (personId: number, values: NewToken) => {
+    const { row, secret } = await makeToken(db, personId, values, now());
+    return { status: 201, data: { ...serializeToken(row), token: secret } };
+  };
+  return {
+    'tokens.create': async ({ act, body, visitor }) => {
+      await checkPassword(db, body.password, visitor, now());
+      return make(act.by, body);
+    },
+    'tokens.exchange': async ({ body, visitor }) => make((await checkPassword(db, body.password, visitor, now())).id, body),
+    'tokens.list': async ({ act, query }) => ({ data: keyset(await listTokens(db, act.by, query.limit, query.after), query.limit, serializeToken) }),
+    'tokens.delete': async ({ act, params }) => {
+      if (!(await revokeToken(db, act.by, params.token, now()))) throw new OrbisError('not-found', { what: 'token', key: params.token });
+      return { data: undefined, status: 204 };
+    },
+  };
+}
+
+const serializeToken = (row: TokenRow) => ({
+  id: row.publicId,
+  name: row.name,
+  access: row.access,
+  createdAt: row.createdAt.toISOString(),
+  expiresAt: row.expiresAt.toISOString(),
+  lastUsedAt: row.lastUsedAt?.toISOString() ?? null,
+  lastUsedFrom: row.lastUsedFrom,
+});

@@ -1,0 +1,39 @@
+import { attribute, markedElement, openCode, permissionsOf, plan, shownElement, type Mark, type Outcome, type Reading, type Sheet, type Wishes } from '@orbis/core';
+
+/** A code that is kept, and what is to be made of it. */
+export interface WorkOutTask {
+  base: string;
+  /** How long its content is, in seconds, where somebody told. */
+  length: number | null;
+  /** What is wished of it, once for each outcome; none where it is only to be read. */
+  wanted: readonly { wishes: Wishes; mark: Mark | null }[];
+  sheets: readonly Sheet[];
+}
+
+/** A code that was read, as plain data. */
+export interface WorkedOut {
+  reading: Reading;
+  /** The sheet that it was read with. */
+  sheetId: string | null;
+  /** What the code itself calls its content. */
+  title: string | null;
+  /** Whether an element of it can carry a mark. */
+  markable: boolean;
+  /** The permissions that its frame asks for. */
+  permissions: string[];
+  outcomes: Outcome[];
+}
+
+/** Reads a code and works out what is wished of it. */
+export function workOut({ base, length, wanted, sheets }: WorkOutTask): WorkedOut {
+  const code = openCode(base, { sheets, length });
+  const shown = shownElement(code);
+  return {
+    reading: code.reading,
+    sheetId: code.sheet?.id ?? null,
+    title: code.markup.elements.map((element) => attribute(element, 'title')?.trim()).find(Boolean) ?? null,
+    markable: markedElement(code) !== null,
+    permissions: shown?.name === 'iframe' ? permissionsOf(shown) : [],
+    outcomes: wanted.map(({ wishes, mark }) => plan(code, wishes, mark)),
+  };
+}
