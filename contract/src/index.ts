@@ -17,5 +17,6 @@ export * from './sentences/reading.ts';
 export * from './sentences/states.ts';
 export * from './service-settings.ts';
 export * from './sheet.ts';
+export { patternProblem } from './sheet-patterns.ts';
 export * from './sheet-file.ts';
 export * from './wishes.ts';

@@ -40,7 +40,7 @@ export function parseSheet(text: string, file: string): Sheet {
       file,
       document.errors.map(({ pos, message }) => ({ path: '', ...at(pos[0]), problem: message })),
     );
-  const data: unknown = document.toJS({ maxAliasCount: 100 });
+  const data = plainData(document, file);
   const parsed = sheetSchema.safeParse(data);
   if (!parsed.success) {
     throw new SheetInvalid(
@@ -51,6 +51,16 @@ export function parseSheet(text: string, file: string): Sheet {
   // Zod gives the settings back in the schema's order; the file's own order is that of the parameters.
   const { settings } = data as { settings: Sheet['settings'] };
   return { ...parsed.data, settings };
+}
+
+/* What a document says, with its aliases unfolded: few, as each may stand for many more. */
+function plainData(document: Document, file: string): unknown {
+  try {
+    return document.toJS({ maxAliasCount: 100 });
+  } catch (error) {
+    if (!(error instanceof ReferenceError)) throw error;
+    throw new SheetInvalid(file, [{ path: '', line: 1, column: 1, problem: 'it has too many aliases (&name and *name); write out what they stand for' }]);
+  }
 }
 
 /* Where the innermost thing of a path stands that is in the file at all. */

@@ -42,15 +42,16 @@ const choiceSetting = z.strictObject({ ...place, choices: z.record(z.string(), z
 const colourSetting = z.strictObject({ ...place, format: z.enum(['#rrggbb', 'rrggbb']) });
 const textSetting = z.strictObject({ ...place, most: z.number().int().min(1).optional() });
 const coordinatesSetting = z.strictObject({ ...place, longitude: name.optional().meta({ description: 'The parameter of the longitude, where it has one of its own' }) });
-const patternPart = z
-  .string()
-  .min(1)
-  .superRefine((text, context) => {
-    const message = patternProblem(text);
-    if (message !== null) context.addIssue({ code: 'custom', message });
-  });
+const patternPart = (part: 'hostname' | 'pathname' | 'search') =>
+  z
+    .string()
+    .min(1)
+    .superRefine((text, context) => {
+      const message = patternProblem(text, part);
+      if (message !== null) context.addIssue({ code: 'custom', message });
+    });
 const pattern = z
-  .strictObject({ hostname: patternPart, pathname: patternPart, search: patternPart.optional() })
+  .strictObject({ hostname: patternPart('hostname'), pathname: patternPart('pathname'), search: patternPart('search').optional() })
   .refine(canCompile, 'this is no URL pattern: see that its brackets and braces are closed, and that no name is there twice');
 const whole = z.number().int().min(1).max(20_000);
 const needNames = ['scripts', 'forms', 'popups', 'storage', 'autoplay', 'fullscreen'] as const;

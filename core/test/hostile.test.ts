@@ -13,7 +13,7 @@ const putTogether: Record<string, RegExp[]> = {
   // A character before, at the end of at most six.
   'text/address.ts': [/(?:&amp;|&#38;|&#x26;|&|\?)$/i],
   'sheets/match.ts': [/^\/podcast\/[^/]+?\/([^/]+?)(?:\/skin-[^/]+?)?$/],
-  'sheets/item.ts': [new RegExp('^https://a\\.localhost/(.+?)(?:[?#].*)?$', 's')],
+  'sheets/item.ts': [/^https:\/\/a\.localhost\/(.+?)\/x$/s],
 };
 
 interface Expression {

@@ -42,7 +42,9 @@ function idIn(value: string | null, template: string): string | null {
     .map((piece) => (piece === '{id}' ? '(.+?)' : piece.startsWith('{') ? '.*?' : piece.replaceAll(/[.*+?^${}()|[\]\\]/g, '\\$&')))
     .join('');
   const address = /\/\//.test(template);
-  const id = new RegExp(`^${pattern}${address && !template.includes('?') ? '(?:[?#].*)?' : ''}$`, 's').exec(value)?.[1];
+  // Whatever an address carries beyond its path says nothing of the item, unless the template has it.
+  const [plain = ''] = address && !template.includes('?') ? value.split(/[?#]/, 1) : [value];
+  const id = new RegExp(`^${pattern}$`, 's').exec(plain)?.[1];
   return id === undefined ? null : address ? decoded(id) : id;
 }
 
