@@ -73,6 +73,13 @@ export const catalogue = {
     'Too slow to read',
     (f) => `Reading this took longer than ${f.seconds} seconds, so it was given up. Nothing was kept. Paste only the code, or a shorter page.`,
   ),
+  'reading-too-large': row(
+    422,
+    2,
+    'Too much to read',
+    (f) => `Reading this took more than ${f.most} MB of memory, so it was given up. Nothing was kept. Paste only the code, or a shorter page.`,
+  ),
+  'too-busy': row(503, 3, 'Too busy', () => 'There is more to read at the moment than Orbis can. Nothing was kept. Try again in a few seconds.'),
   'no-code': row(422, 2, 'No embed code', () => 'This is text without any code in it. Paste the code or the link that the provider hands out.'),
   'visible-code': row(
     422,

@@ -22,11 +22,11 @@ const groupShape = /^\((?:\[[\w.~%-]{1,40}\]|\\d|\\w)(?:\+|\*|\{\d{1,3}(?:,\d{0,
  */
 export function patternProblem(pattern: string, part: 'hostname' | 'pathname' | 'search' = 'pathname'): string | null {
   if (pattern.length > longestPattern) return `at most ${longestPattern} characters`;
-  for (const [group] of pattern.matchAll(/\((?:\\.|[^)\\])*\)?/g))
+  for (const [group] of pattern.matchAll(/\((?:\\.|[^()\\])*\)?/g))
     if (!groupShape.test(group)) return `“${group.slice(0, 40)}” is more than a group needs: one set of characters, such as ([a-z0-9]+)`;
   for (const step of part === 'search' ? [pattern] : pattern.split('/')) {
     const named = (step.match(/:\w+|(?<!\w)\(/g) ?? []).length;
-    const stars = (step.replaceAll(/\([^)]*\)/g, '').match(/\*/g) ?? []).length;
+    const stars = (step.replaceAll(/\([^()]*\)/g, '').match(/\*/g) ?? []).length;
     if (part === 'search' ? named > 1 || stars > 2 : named + stars > groupsInStep)
       return part === 'search' ? 'at most one group in a query, with a star before it and one behind' : `at most ${groupsInStep} groups between two slashes`;
   }

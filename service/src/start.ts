@@ -63,10 +63,10 @@ export async function startOrbis(
     const connection = await connectDatabase(urls);
     undo.push(() => connection.close());
     const now = (): Date => new Date();
-    const fetching = createFetching({ allowPrivate: settings.ORBIS_ALLOW_PRIVATE === 'yes' });
-    undo.push(() => fetching.close());
     const reader = createReader();
     undo.push(() => reader.close());
+    const fetching = createFetching({ allowPrivate: settings.ORBIS_ALLOW_PRIVATE === 'yes', robots: reader.robots });
+    undo.push(() => fetching.close());
     const shelf = createShelf(sheets, reader);
     await shelf.refresh(connection.db);
     const { making } = shelf;

@@ -1,4 +1,4 @@
-import { gzipSync } from 'node:zlib';
+import { brotliCompressSync, deflateSync, gzipSync } from 'node:zlib';
 import { createServer, type RequestListener, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { expect } from 'chai';
@@ -34,7 +34,7 @@ describe('the guarded client', () => {
     let headers: Record<string, unknown> = {};
     answer = (request, response) => {
       headers = request.headers;
-      response.writeHead(200, html).end('<p>ü</p>');
+      response.writeHead(200, { 'content-type': 'text/html; charset=utf-8' }).end('<p>ü</p>');
     };
     expect((await read()).text).to.equal('<p>ü</p>');
     expect(headers).to.include({ 'cache-control': 'no-cache', 'pragma': 'no-cache' });
@@ -165,6 +165,57 @@ describe('the guarded client', () => {
     expect(await refusal(read())).to.include('did not answer within 1 seconds');
     answer = (_request, response) => response.writeHead(200, { ...html, 'x-much': 'y'.repeat(60_000) }).end();
     expect(await refusal(read())).to.match(/could not be read|broke/);
+  });
+
+  const umlaut = { latin: Buffer.from([0x3c, 0x70, 0x3e, 0xfc]), utf8: Buffer.from('<p>ü') };
+  for (const [label, type, body, text] of [
+    ['its byte-order mark, whatever else is said', 'text/html; charset=iso-8859-1', Buffer.concat([Buffer.from([0xef, 0xbb, 0xbf]), umlaut.utf8]), '<p>ü'],
+    ['its header', 'text/html; charset=iso-8859-2', Buffer.from([0xe6]), 'ć'],
+    ['its header, before its meta', 'text/html; charset=utf-8', Buffer.concat([Buffer.from('<meta charset=iso-8859-1>'), umlaut.utf8]), '<meta charset=iso-8859-1><p>ü'],
+    ['its meta', 'text/html', Buffer.concat([Buffer.from('<meta charset=utf-8>'), umlaut.utf8]), '<meta charset=utf-8><p>ü'],
+    [
+      'its older meta',
+      'text/html',
+      Buffer.concat([Buffer.from('<meta http-equiv=content-type content="text/html; charset=windows-1251">'), Buffer.from([0xe6])]),
+      '<meta http-equiv=content-type content="text/html; charset=windows-1251">ж',
+    ],
+    ['what browsers take where nothing is said', 'text/html', umlaut.latin, '<p>ü'],
+    ['two bytes a character', 'text/html', Buffer.concat([Buffer.from([0xff, 0xfe]), Buffer.from('<p>ü', 'utf16le')]), '<p>ü'],
+    ['several bytes a character', 'text/html; charset=shift_jis', Buffer.from([0x90, 0xaf]), '星'],
+    ['an encoding that nobody knows', 'text/html; charset=klingon', umlaut.latin, '<p>ü'],
+  ] as [string, string, Buffer, string][])
+    it(`reads a page in the encoding of ${label}`, async () => {
+      answer = (_request, response) => response.writeHead(200, { 'content-type': type }).end(body);
+      expect((await read()).text).to.equal(text);
+    });
+
+  for (const [encoding, pack] of [
+    ['gzip', gzipSync],
+    ['br', brotliCompressSync],
+    ['deflate', deflateSync],
+  ] as [string, (bytes: Buffer) => Buffer][]) {
+    it(`takes an answer for a page only where it is whole: ${encoding}`, async () => {
+      const page = Buffer.from(`<p>${'the night sky '.repeat(200)}</p>`);
+      answer = (_request, response) => response.writeHead(200, { ...html, 'content-encoding': encoding }).end(pack(page));
+      expect((await read()).text).to.equal(page.toString());
+      const packed = pack(page);
+      answer = (_request, response) => response.writeHead(200, { ...html, 'content-encoding': encoding }).end(packed.subarray(0, packed.length - 10));
+      expect(await refusal(read())).to.include('broke its answer off in the middle');
+      answer = (_request, response) => response.writeHead(200, { ...html, 'content-encoding': encoding }).end('<p>not packed at all</p>');
+      expect(await refusal(read())).to.include('packed it wrongly');
+    });
+  }
+  it('takes no answer that is shorter than it says, or packed in a way that it does not know', async () => {
+    answer = (_request, response) => {
+      response.writeHead(200, { ...html, 'content-length': 100 });
+      response.write('<p>half');
+      setTimeout(() => response.destroy(), 20);
+    };
+    expect(await refusal(read())).to.match(/broke/);
+    for (const encoding of ['zstd', 'constructor', 'gzip, gzip, gzip']) {
+      answer = (_request, response) => response.writeHead(200, { ...html, 'content-encoding': encoding }).end('x');
+      expect(await refusal(read()), encoding).to.include('packs its answer');
+    }
   });
 
   it('is not led from https: to http:, nor to a scheme that it does not read', async () => {

@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process';
-import { writeFileSync } from 'node:fs';
+import { rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { CannotStart } from '../settings.ts';
 import { pidIn } from './processes.ts';
@@ -12,8 +12,9 @@ const taken = 75;
  * kernel's own (flock(2), held by a child that ends with us), so that nothing is left of it however a process ends;
  * the number in the file is for people only.
  * @returns what gives it back.
+ * @throws CannotStart
  */
-export async function lockFolder(root: string): Promise<() => void> {
+export async function lockFolder(root: string): Promise<() => Promise<void>> {
   const path = join(root, 'orbis.lock');
   const note = join(root, 'orbis.pid');
   // Of its own group, so that Ctrl-C reaches us and not it; it ends when we close its input, or are gone.
@@ -41,5 +42,11 @@ export async function lockFolder(root: string): Promise<() => void> {
   (holder.stdout as unknown as { unref(): void }).unref();
   (holder.stdin as unknown as { unref(): void }).unref();
   writeFileSync(note, `${process.pid}\n`, { mode: 0o600 });
-  return () => void holder.stdin.end();
+  const gone = new Promise<void>((resolve) => holder.once('exit', () => resolve()));
+  return async () => {
+    rmSync(note, { force: true });
+    holder.ref();
+    holder.stdin.end();
+    await gone;
+  };
 }

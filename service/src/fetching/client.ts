@@ -1,5 +1,8 @@
-import { Agent, fetch } from 'undici';
+import { Agent, request } from 'undici';
+import { robotsAllow, type RobotsQuestion } from '../reading/robots-rules.ts';
 import { isPublic, resolveHost } from './addresses.ts';
+import { acceptedEncodings, limited, unpacked } from './body.ts';
+import { decodePage } from './decode.ts';
 import { createRobots } from './robots.ts';
 import { failureOf, FetchFailure } from './failure.ts';
 
@@ -42,6 +45,8 @@ export interface FetchingOptions {
   redirects?: number;
   /** How names become addresses; the system's way where nothing is said. */
   resolve?: typeof resolveHost;
+  /** What reads a site's robots.txt, away from the service's own thread. */
+  robots?: (question: RobotsQuestion) => Promise<boolean>;
 }
 
 export interface Fetching {
@@ -60,7 +65,14 @@ export interface Fetching {
 const agentName = 'Orbis/0.1 (reads the pages of its owner)';
 
 /** The one client by which Orbis fetches anything. The address that was checked is the address that is dialled. */
-export function createFetching({ allowPrivate, seconds = 15, bytes = 5_000_000, redirects = 5, resolve = resolveHost }: FetchingOptions): Fetching {
+export function createFetching({
+  allowPrivate,
+  seconds = 15,
+  bytes = 5_000_000,
+  redirects = 5,
+  resolve = resolveHost,
+  robots: allows = (question) => Promise.resolve(robotsAllow(question)),
+}: FetchingOptions): Fetching {
   const dispatcherFor = (trusted: boolean): Agent =>
     new Agent({
       keepAliveTimeout: 1000,
@@ -101,41 +113,51 @@ export function createFetching({ allowPrivate, seconds = 15, bytes = 5_000_000, 
       const trusted = origins.has(url.origin);
       try {
         check(url, trusted);
-        const response = await fetch(url, {
+        const {
+          statusCode: status,
+          headers: raw,
+          body,
+        } = await request(url, {
           dispatcher: trusted ? agents.trusted : agents.strange,
-          redirect: 'manual',
           signal,
-          headers: { 'user-agent': agentName, accept, 'cache-control': 'no-cache', 'pragma': 'no-cache', ...(range === undefined ? {} : { range: `bytes=0-${range - 1}` }) },
+          headers: {
+            'user-agent': agentName,
+            accept,
+            'accept-encoding': range === undefined ? acceptedEncodings : 'identity',
+            'cache-control': 'no-cache',
+            'pragma': 'no-cache',
+            ...(range === undefined ? {} : { range: `bytes=0-${range - 1}` }),
+          },
         });
-        const target = response.headers.get('location');
-        if (response.status >= 300 && response.status < 400 && target) {
-          await response.body?.cancel();
-          if (hop === redirects) throw new FetchFailure(`${url.host} leads on more than ${redirects} times.`, 'See where the page’s address leads in a browser.', response.status);
+        // Whoever lets go of an answer does not hear any more how it ends.
+        body.on('error', () => undefined);
+        const headers = headersOf(raw);
+        const target = headers.get('location');
+        if (status >= 300 && status < 400 && target) {
+          body.destroy();
+          if (hop === redirects) throw new FetchFailure(`${url.host} leads on more than ${redirects} times.`, 'See where the page’s address leads in a browser.', status);
           url = nextHop(url, target);
           continue;
         }
-        if (!response.ok) {
-          await response.body?.cancel();
-          throw new FetchFailure(
-            `${url.host} answers ${response.status}.`,
-            response.status === 404 ? 'See that the page’s path is right and that the page is published.' : 'See that the page opens in a browser, then check again.',
-            response.status,
-          );
+        const refuse = (failure: FetchFailure): never => {
+          body.destroy();
+          throw failure;
+        };
+        if (status < 200 || status > 299) {
+          const remedy = status === 404 ? 'See that the page’s path is right and that the page is published.' : 'See that the page opens in a browser, then check again.';
+          refuse(new FetchFailure(`${url.host} answers ${status}.`, remedy, status));
         }
-        const type = response.headers.get('content-type') ?? '';
-        if (pagesOnly && !isPage(type)) {
-          await response.body?.cancel();
-          throw new FetchFailure(`${url.host} answers with ${type || 'no stated type'}, which is no page.`, 'Give the address of a page.', response.status);
-        }
-        const { chunks, cut } = await limited(response.body, beginning ?? bytes, beginning !== undefined, url);
-        return { url: url.href, status: response.status, headers: response.headers as unknown as Headers, body: Buffer.concat(chunks), cut };
+        const type = headers.get('content-type') ?? '';
+        if (pagesOnly && !isPage(type)) refuse(new FetchFailure(`${url.host} answers with ${type || 'no stated type'}, which is no page.`, 'Give the address of a page.', status));
+        const { chunks, cut } = await limited(unpacked(body, headers.get('content-encoding'), url), beginning ?? bytes, beginning !== undefined, url);
+        return { url: url.href, status, headers, body: Buffer.concat(chunks), cut };
       } catch (error) {
         throw failureOf(error, url, seconds);
       }
     }
   };
 
-  const robots = createRobots(get);
+  const robots = createRobots(get, allows);
   return {
     close: async () => void (await Promise.all([agents.trusted.close(), agents.strange.close()])),
     get,
@@ -148,7 +170,7 @@ export function createFetching({ allowPrivate, seconds = 15, bytes = 5_000_000, 
       const { url, status, body, headers } = await get(address, { declared, accept: 'text/html, application/xhtml+xml;q=0.9', pagesOnly: true });
       // Where it was led to another site, that one is asked too before anything is made of its page.
       if (new URL(url).origin !== new URL(address).origin) await ask(url);
-      return { url, status, text: decodeBody(body, headers.get('content-type') ?? '') };
+      return { url, status, text: decodePage(body, headers.get('content-type') ?? '') };
     },
   };
 }
@@ -163,25 +185,8 @@ function nextHop(from: URL, target: string): URL {
   return url;
 }
 
-async function limited(body: AsyncIterable<Uint8Array> | null, most: number, keep: boolean, url: URL): Promise<{ chunks: Uint8Array[]; cut: boolean }> {
-  const chunks: Uint8Array[] = [];
-  let size = 0;
-  for await (const chunk of body ?? []) {
-    size += chunk.byteLength;
-    // Leaving the loop lets go of the connection.
-    if (size > most && keep) return { chunks: [...chunks, chunk.subarray(0, chunk.byteLength - (size - most))], cut: true };
-    if (size > most) throw new FetchFailure(`${url.host} sends more than ${most / 1e6} MB, which is no page.`, 'Give the address of a page.');
-    chunks.push(chunk);
-  }
-  return { chunks, cut: false };
-}
-
-/** A body as text, in the character set that its type names. */
-export function decodeBody(bytes: Uint8Array, type: string): string {
-  const label = /charset="?([\w-]+)/i.exec(type)?.[1] ?? 'utf-8';
-  try {
-    return new TextDecoder(label).decode(bytes);
-  } catch {
-    return new TextDecoder().decode(bytes);
-  }
+function headersOf(raw: Record<string, string | string[] | undefined>): Headers {
+  const headers = new Headers();
+  for (const [name, value] of Object.entries(raw)) for (const one of Array.isArray(value) ? value : [value ?? '']) headers.append(name, one);
+  return headers;
 }

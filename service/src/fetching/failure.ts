@@ -22,6 +22,8 @@ export function failureOf(error: unknown, url: URL, seconds: number): FetchFailu
   if (has('ECONNREFUSED')) return new FetchFailure(`nothing answers at ${host}.`, 'See that the site is running, then check again.');
   if (has('TimeoutError', 'UND_ERR_CONNECT_TIMEOUT', 'UND_ERR_HEADERS_TIMEOUT', 'UND_ERR_BODY_TIMEOUT'))
     return new FetchFailure(`${host} did not answer within ${seconds} seconds.`, 'Check again later.');
+  if (has('Z_BUF_ERROR', 'Z_DATA_ERROR', 'UND_ERR_RES_CONTENT_LENGTH_MISMATCH') || codes.some((code) => code.startsWith('ERR__ERROR_FORMAT') || code.startsWith('ERR_BROTLI')))
+    return new FetchFailure(`${host} broke its answer off in the middle, or packed it wrongly.`, 'Check again later.');
   if (has('ECONNRESET', 'UND_ERR_SOCKET')) return new FetchFailure(`${host} broke the connection off.`, 'Check again later.');
   if (codes.some((code) => /CERT|SSL|TLS/.test(code))) return new FetchFailure(`the certificate of ${host} is not valid.`, 'Have the site’s certificate renewed.');
   return new FetchFailure(

@@ -1,4 +1,3 @@
-import { readProviderList } from '@orbis/core';
 import { OrbisError, type OembedEndpointRow } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 import { deleteEndpoint, listEndpoints, putEndpoints, type EndpointRow } from '../store/endpoints.ts';
@@ -7,12 +6,12 @@ import type { Handlers, Named } from './reply.ts';
 import { inTransaction } from '../database/transaction.ts';
 
 /** Who is known to answer questions about links, out of lists of such providers. */
-export function endpointHandlers({ connection: { db } }: Deps): Handlers<Named<'endpoints'>> {
+export function endpointHandlers({ connection: { db }, reader }: Deps): Handlers<Named<'endpoints'>> {
   const tell = ({ publicId, provider, site, url, schemes, formats }: EndpointRow): OembedEndpointRow => ({ id: publicId, provider, site, url, schemes, formats });
   return {
     'endpoints.list': async ({ query }) => ({ data: keyset(await listEndpoints(db, query), query.limit, tell) }),
     'endpoints.import': async ({ body, act }) => {
-      const list = readProviderList(body.text);
+      const list = await reader.providerList(body.text);
       if (!list.ok) throw new OrbisError('list-invalid', { why: list.why });
       const done = await inTransaction(db, (tx) => putEndpoints(tx, list.endpoints, act), { duplicates: true });
       return { data: { entries: list.entries, endpoints: list.endpoints.length, ...done, unusable: list.unusable } };

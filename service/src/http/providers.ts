@@ -1,4 +1,4 @@
-import { OrbisError, parseSheet, SheetInvalid, type Provider } from '@orbis/contract';
+import { OrbisError, type Provider, type SheetFault } from '@orbis/contract';
 import type { Sheet } from '@orbis/core';
 import type { Deps } from '../app.ts';
 import type { Handle } from '../database/connect.ts';
@@ -44,7 +44,7 @@ export function providerHandlers(deps: Deps): Handlers<Named<'providers' | 'rule
     'providers.read': ({ params }) => one(params.provider),
     'providers.compare': async ({ body }) => {
       const removed = 'remove' in body ? await ownSheet(db, body.remove, shelf.builtIn(body.remove)) : null;
-      const sheet = 'text' in body ? sheetIn(body.text) : null;
+      const sheet = 'text' in body ? await sheetIn(body.text, deps) : null;
       const id = sheet?.id ?? removed!.sheetId;
       const touched = await touchedBy(db, change(id, sheet ? shelf.with(sheet) : shelf.without(id)));
       const builtIn = shelf.builtIn(id) !== null;
@@ -66,7 +66,7 @@ export function providerHandlers(deps: Deps): Handlers<Named<'providers' | 'rule
       };
     },
     'providers.save': async ({ params, body, matchState, act }) => {
-      const sheet = sheetIn(body.text);
+      const sheet = await sheetIn(body.text, deps);
       if (sheet.id !== params.provider) throw new OrbisError('sheet-other-id', { found: sheet.id, expected: params.provider });
       const done = await inTransaction(
         db,
@@ -129,18 +129,15 @@ export function providerHandlers(deps: Deps): Handlers<Named<'providers' | 'rule
 }
 
 /** @throws OrbisError `sheet-invalid` with the first place that does not fit, and all of them as `errors`. */
-function sheetIn(text: string): Sheet {
-  try {
-    return parseSheet(text, 'the sheet');
-  } catch (error) {
-    if (!(error instanceof SheetInvalid)) throw error;
-    const at = ({ line, column, path, problem }: SheetInvalid['faults'][number]): string => `line ${line}, column ${column}${path ? ` (${path})` : ''}: ${problem}`;
-    throw new OrbisError(
-      'sheet-invalid',
-      { problem: at(error.faults[0]!) },
-      error.faults.map((fault) => ({ pointer: `/${fault.path}`, detail: at(fault) })),
-    );
-  }
+async function sheetIn(text: string, { reader }: Pick<Deps, 'reader'>): Promise<Sheet> {
+  const read = await reader.sheetFile(text);
+  if (read.ok) return read.sheet;
+  const at = ({ line, column, path, problem }: SheetFault): string => `line ${line}, column ${column}${path ? ` (${path})` : ''}: ${problem}`;
+  throw new OrbisError(
+    'sheet-invalid',
+    { problem: at(read.faults[0]!) },
+    read.faults.map((fault) => ({ pointer: `/${fault.path}`, detail: at(fault) })),
+  );
 }
 
 /** @throws OrbisError `not-found`, or `sheet-built-in` where there is none of the owner's own. */

@@ -1,4 +1,5 @@
 import { fileURLToPath } from 'node:url';
+import PQueue from 'p-queue';
 import { Piscina } from 'piscina';
 import type {
   Expected,
@@ -13,11 +14,14 @@ import type {
   PlacementSeen,
   Reading,
   ReadingContext,
+  readProviderList,
 } from '@orbis/core';
 import { OrbisError } from '@orbis/contract';
 import type * as tasks from './worker.ts';
+import type { FileFacts } from './file-facts.ts';
+import type { RobotsQuestion } from './robots-rules.ts';
 import type { WorkedOut, WorkOutTask } from './work-out.ts';
-import type { Summary } from './worker.ts';
+import type { SheetRead, Summary } from './worker.ts';
 
 /** Reads foreign text in a worker with a deadline: whatever somebody pastes or publishes, the service goes on answering. */
 export interface Reader {
@@ -31,17 +35,26 @@ export interface Reader {
   linkedPage(page: { html: string; linkHeader: string | null; base: string }): Promise<PageFacts>;
   workOut(task: WorkOutTask): Promise<WorkedOut>;
   oembedAnswer(text: string, format: OembedFormat): Promise<OembedParsed>;
+  fileFacts(beginning: Uint8Array, size: number | null): Promise<FileFacts>;
+  /** Whether a site's robots.txt lets programs read an address. */
+  robots(question: RobotsQuestion): Promise<boolean>;
+  sheetFile(text: string): Promise<SheetRead>;
+  providerList(text: string): Promise<ReturnType<typeof readProviderList>>;
   close(): Promise<void>;
 }
 
 export interface ReaderOptions {
-  /** How long one task may take. */
+  /** How long one task may take, from when its turn comes. */
   seconds?: number;
   threads?: number;
+  /** How many tasks may wait for their turn. */
+  waiting?: number;
+  /** Of the heap of each thread. */
+  megabytes?: number;
 }
 
 /** Starts no thread before the first text comes. */
-export function createReader({ seconds = 10, threads = 2 }: ReaderOptions = {}): Reader {
+export function createReader({ seconds = 10, threads = 2, waiting = 1000, megabytes = 256 }: ReaderOptions = {}): Reader {
   const worker = import.meta.url.endsWith('.ts') ? './worker.development.mjs' : './worker.js';
   const pool = new Piscina({
     filename: fileURLToPath(new URL(worker, import.meta.url)),
@@ -49,21 +62,35 @@ export function createReader({ seconds = 10, threads = 2 }: ReaderOptions = {}):
     maxThreads: threads,
     idleTimeout: 30_000,
     // What a reading leaves behind is little and short-lived; three times this much is kept for it in each thread.
-    resourceLimits: { maxYoungGenerationSizeMb: 8 },
+    resourceLimits: { maxYoungGenerationSizeMb: 8, maxOldGenerationSizeMb: megabytes },
     execArgv: process.execArgv.filter((argument) => argument.startsWith('--conditions')),
   });
-  const run = async <N extends keyof typeof tasks>(name: N, task: Parameters<(typeof tasks)[N]>[0]): Promise<ReturnType<(typeof tasks)[N]>> => {
+  // Its own queue, so that a deadline begins when the work does: whoever waits behind others loses nothing by it.
+  const queue = new PQueue({ concurrency: threads });
+  const once = async (name: string, task: unknown): Promise<unknown> => {
     // A thread that does not come back in time is ended, and another one takes its place.
     const deadline = new AbortController();
     const timer = setTimeout(() => deadline.abort(), seconds * 1000);
     try {
-      return (await pool.run(task, { name, signal: deadline.signal })) as ReturnType<(typeof tasks)[N]>;
+      return await pool.run(task, { name, signal: deadline.signal });
     } catch (error) {
       if (deadline.signal.aborted) throw new OrbisError('reading-too-slow', { seconds });
+      if ((error as NodeJS.ErrnoException).code === 'ERR_WORKER_OUT_OF_MEMORY') throw new OrbisError('reading-too-large', { most: megabytes });
       throw error;
     } finally {
       clearTimeout(timer);
     }
+  };
+  const run = async <N extends keyof typeof tasks>(name: N, task: Parameters<(typeof tasks)[N]>[0]): Promise<Awaited<ReturnType<(typeof tasks)[N]>>> => {
+    if (queue.size >= waiting) throw new OrbisError('too-busy', { seconds: 5 });
+    const result = await queue.add(() =>
+      once(name, task).catch((error: unknown) => {
+        // A thread that ended because it had grown took a task along that had just come.
+        if (error instanceof Error && error.message.startsWith('worker exited')) return once(name, task);
+        throw error;
+      }),
+    );
+    return result as Awaited<ReturnType<(typeof tasks)[N]>>;
   };
   return {
     readTexts: (texts, context) => run('readTexts', { texts, context }),
@@ -75,6 +102,13 @@ export function createReader({ seconds = 10, threads = 2 }: ReaderOptions = {}):
     linkedPage: (page) => run('linkedPage', page),
     workOut: (task) => run('workOut', task),
     oembedAnswer: (text, format) => run('oembedAnswer', { text, format }),
-    close: () => pool.destroy(),
+    fileFacts: (beginning, size) => run('fileFacts', { beginning, size }),
+    robots: (question) => run('robots', question),
+    sheetFile: (text) => run('sheetFile', text),
+    providerList: (text) => run('providerList', text),
+    close: async () => {
+      queue.clear();
+      await pool.destroy();
+    },
   };
 }

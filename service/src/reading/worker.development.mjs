@@ -2,4 +2,5 @@
 import { register } from 'tsx/esm/api';
 
 register();
-export const { readTexts, summariseTexts, mendTexts, harvestPage, sightPage, learnFrom, linkedPage, oembedAnswer } = await import('./worker.ts');
+export const { readTexts, summariseTexts, mendTexts, harvestPage, sightPage, learnFrom, linkedPage, oembedAnswer, workOut, fileFacts, robots, sheetFile, providerList } =
+  await import('./worker.ts');

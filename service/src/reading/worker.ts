@@ -6,6 +6,7 @@ import {
   parseOembed,
   read,
   readLinkedPage,
+  readProviderList,
   reconcile,
   sight,
   type Expected,
@@ -22,10 +23,16 @@ import {
   type PlacementSeen,
   type Reading,
   type ReadingContext,
+  type Sheet,
 } from '@orbis/core';
+import { parseSheet, SheetInvalid, type SheetFault } from '@orbis/contract';
+import { factsOfFile, type FileFacts } from './file-facts.ts';
+import { retiring } from './retire.ts';
+import { robotsAllow } from './robots-rules.ts';
+import { workOut as workOutHere } from './work-out.ts';
 
 /** Reads each text. */
-export const readTexts = ({ texts, context }: { texts: readonly string[]; context: ReadingContext }): Reading[] => texts.map((text) => read(text, context));
+export const readTexts = retiring(({ texts, context }: { texts: readonly string[]; context: ReadingContext }): Reading[] => texts.map((text) => read(text, context)));
 
 /** What the collection keeps of a reading: little enough to be handed over thousands of times. */
 export interface Summary extends Pick<Reading, 'input' | 'kind' | 'made' | 'asked' | 'mark' | 'provider' | 'sheet'> {
@@ -38,7 +45,7 @@ export interface Summary extends Pick<Reading, 'input' | 'kind' | 'made' | 'aske
 }
 
 /** Reads each text, and keeps only the summary. */
-export const summariseTexts = ({ texts, context }: { texts: readonly string[]; context: ReadingContext }): Summary[] =>
+export const summariseTexts = retiring(({ texts, context }: { texts: readonly string[]; context: ReadingContext }): Summary[] =>
   texts.map((text) => {
     const { input, kind, made, asked, mark, provider, sheet, findings, hosts, addresses } = read(text, context);
     return {
@@ -48,25 +55,49 @@ export const summariseTexts = ({ texts, context }: { texts: readonly string[]; c
       links: input === 'link' ? addresses.length : 0,
       excess: findings.find(({ rule }) => rule === 'too-much') ?? null,
     };
-  });
+  }),
+);
 
 /** Mends each text: all that is more than a note, or only what breaks these rules. */
-export const mendTexts = ({ texts, context, only }: { texts: readonly string[]; context: ReadingContext; only: readonly string[] | undefined }): Mended[] =>
-  texts.map((text) => mend(text, context, only));
+export const mendTexts = retiring(({ texts, context, only }: { texts: readonly string[]; context: ReadingContext; only: readonly string[] | undefined }): Mended[] =>
+  texts.map((text) => mend(text, context, only)),
+);
 
 /** Finds the embeds of a whole page. */
-export const harvestPage = ({ text, context }: { text: string; context: HarvestContext }): PageHarvest => harvest(text, context);
+export const harvestPage = retiring(({ text, context }: { text: string; context: HarvestContext }): PageHarvest => harvest(text, context));
 
 /** Holds a published page against what the register expects on it. */
-export const sightPage = ({ text, expected }: { text: string; expected: readonly Expected[] }): PlacementSeen[] => reconcile(sight(text), expected);
+export const sightPage = retiring(({ text, expected }: { text: string; expected: readonly Expected[] }): PlacementSeen[] => reconcile(sight(text), expected));
 
-export { workOut } from './work-out.ts';
+/** Works out what is wished of a code. */
+export const workOut = retiring(workOutHere);
+
+/** What the first bytes of a file tell of it. */
+export const fileFacts = ({ beginning, size }: { beginning: Uint8Array; size: number | null }): Promise<FileFacts> => factsOfFile(beginning, size);
+
+/** Whether a site lets programs read an address. */
+export const robots = retiring(robotsAllow);
+
+/** Reads the text of a sheet's file; its faults where it is none. */
+export const sheetFile = retiring((text: string): SheetRead => {
+  try {
+    return { ok: true, sheet: parseSheet(text, 'the sheet') };
+  } catch (error) {
+    if (!(error instanceof SheetInvalid)) throw error;
+    return { ok: false, faults: error.faults };
+  }
+});
+
+export type SheetRead = { ok: true; sheet: Sheet } | { ok: false; faults: readonly SheetFault[] };
+
+/** Reads a list of oEmbed providers. */
+export const providerList = retiring(readProviderList);
 
 /** Reads the page behind a link. */
-export const linkedPage = (page: Parameters<typeof readLinkedPage>[0]): PageFacts => readLinkedPage(page);
+export const linkedPage = retiring((page: Parameters<typeof readLinkedPage>[0]): PageFacts => readLinkedPage(page));
 
 /** Reads an oEmbed answer. */
-export const oembedAnswer = ({ text, format }: { text: string; format: OembedFormat }): OembedParsed => parseOembed(text, format);
+export const oembedAnswer = retiring(({ text, format }: { text: string; format: OembedFormat }): OembedParsed => parseOembed(text, format));
 
 /** Proposes a sheet from samples. */
-export const learnFrom = ({ samples, context }: { samples: readonly string[]; context: LearnContext }): Learned => learnSheet(samples, context);
+export const learnFrom = retiring(({ samples, context }: { samples: readonly string[]; context: LearnContext }): Learned => learnSheet(samples, context));

@@ -17,10 +17,11 @@ import {
 } from '@orbis/core';
 import { OrbisError, type Found } from '@orbis/contract';
 import type { Answers } from '../fetching/answers.ts';
-import { decodeBody, isPage, type Fetched, type Fetching } from '../fetching/client.ts';
+import { decodeData, decodePage } from '../fetching/decode.ts';
+import { isPage, type Fetched, type Fetching } from '../fetching/client.ts';
 import { FetchFailure } from '../fetching/failure.ts';
-import { factsOfFile } from '../fetching/file-facts.ts';
 import type { Reader } from '../reading/reader.ts';
+import { openSource } from './codes.ts';
 import type { Making } from './making.ts';
 
 /** What a link comes to: the code, what the link asks for itself, and what was found out about it. */
@@ -33,7 +34,7 @@ export interface FoundLink {
 interface Tools {
   making: Making;
   fetching: Pick<Fetching, 'get'>;
-  reader: Pick<Reader, 'linkedPage' | 'oembedAnswer'>;
+  reader: Pick<Reader, 'linkedPage' | 'oembedAnswer' | 'fileFacts'>;
   answers: Answers;
   /** How large it may be, where somebody said it. */
   room?: OembedRoom;
@@ -98,7 +99,7 @@ export async function answerFor(link: string, { listed, ...tools }: Omit<Tools, 
     if (!isPage(type)) return null;
     const {
       endpoints: [endpoint],
-    } = await tools.reader.linkedPage({ html: decodeBody(page.body, type), linkHeader: page.headers.get('link'), base: page.url });
+    } = await tools.reader.linkedPage({ html: decodePage(page.body, type), linkHeader: page.headers.get('link'), base: page.url });
     return endpoint ? { answer: await ask(endpoint, tools), endpoint } : null;
   } catch (error) {
     throw unreachable(error);
@@ -131,13 +132,13 @@ async function byList(link: string, { provider, url, formats }: NonNullable<List
   const code = codeOfOembed(answer);
   if (code === null) throw new FetchFailure(`${provider} says of this link that it is a mere link, and has no code for it.`, 'Put a link to it on your page instead.');
   const found = told(answer, nothing(link, tools));
-  return { code, asked: titleWhereMissing(code, answer, tools.making), found: { ...found, how: 'oembed', provider: found.provider ?? provider, endpoint: href } };
+  return { code, asked: await titleWhereMissing(code, answer, tools.making), found: { ...found, how: 'oembed', provider: found.provider ?? provider, endpoint: href } };
 }
 
 async function byLooking(link: string, match: SheetMatch, tools: Tools): Promise<FoundLink> {
   const fetched = await lookAt(link, tools);
   const type = fetched.headers.get('content-type') ?? '';
-  return isPage(type) ? byPage(link, fetched, decodeBody(fetched.body, type), tools) : byFile(link, match, fetched, type, tools);
+  return isPage(type) ? byPage(link, fetched, decodePage(fetched.body, type), tools) : byFile(link, match, fetched, type, tools);
 }
 
 async function byPage(link: string, page: Fetched, html: string, tools: Tools): Promise<FoundLink> {
@@ -148,7 +149,7 @@ async function byPage(link: string, page: Fetched, html: string, tools: Tools): 
     const href = withRoom(endpoint.href, tools.room ?? {});
     const answer = await ask({ ...endpoint, href }, tools);
     const code = codeOfOembed(answer);
-    if (code !== null) return { code, asked: titleWhereMissing(code, answer, tools.making), found: { ...told(answer, plain), how: 'oembed', endpoint: href } };
+    if (code !== null) return { code, asked: await titleWhereMissing(code, answer, tools.making), found: { ...told(answer, plain), how: 'oembed', endpoint: href } };
   }
   const sheet = tools.making.sheets.find(({ pages }) => pages);
   if (!sheet) throw new OrbisError('link-not-known', { link: link.slice(0, 200) });
@@ -165,7 +166,7 @@ async function byPage(link: string, page: Fetched, html: string, tools: Tools): 
 
 async function byFile(link: string, match: SheetMatch, file: Fetched, stated: string, tools: Tools): Promise<FoundLink> {
   const total = Number(/\/(\d+)$/.exec(file.headers.get('content-range') ?? '')?.[1] ?? NaN) || (file.status === 200 ? Number(file.headers.get('content-length')) : 0) || null;
-  const facts = await factsOfFile(file.body, total);
+  const facts = await tools.reader.fileFacts(file.body, total);
   const sheet = sheetForType(facts.type, match.sheet, tools.making.sheets);
   if (!sheet) throw new OrbisError('link-not-shown', { host: new URL(file.url).host, type: facts.type ?? (stated || 'of no stated type') });
   const { asked } = read(link, tools.making);
@@ -199,7 +200,7 @@ async function ask({ href, format }: OembedEndpoint, { fetching, declared, answe
   const kept = answers.get(href);
   if (kept) return kept;
   const { body, headers, url } = await fetching.get(href, { declared, accept: format === 'json' ? 'application/json' : 'text/xml, application/xml;q=0.9', beginning });
-  const parsed = await reader.oembedAnswer(decodeBody(body, headers.get('content-type') ?? ''), format);
+  const parsed = await reader.oembedAnswer(decodeData(body, headers.get('content-type') ?? ''), format);
   if (!parsed.ok) throw new FetchFailure(`${new URL(url).host} was asked about this link, but ${parsed.why}.`, 'Copy the provider’s embed code instead of the link.');
   answers.keep(href, parsed.answer);
   return parsed.answer;
@@ -234,7 +235,7 @@ const told = ({ title, author, provider, thumbnail, width, height }: OembedAnswe
 });
 
 /* A code that does not say what it is gets the title that its provider told. */
-function titleWhereMissing(code: string, { title }: OembedAnswer, making: Making): Settings {
-  const untitled = read(code, making).findings.some(({ rule }) => rule === 'no-title');
+async function titleWhereMissing(code: string, { title }: OembedAnswer, making: Making): Promise<Settings> {
+  const untitled = (await openSource({ base: code }, making)).reading.findings.some(({ rule }) => rule === 'no-title');
   return untitled && title !== null ? { title: title.slice(0, 200) } : {};
 }

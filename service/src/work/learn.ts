@@ -7,7 +7,7 @@ import { answerFor, type Listed } from './find-link.ts';
 
 interface Tools {
   sheets: readonly Sheet[];
-  reader: Pick<Reader, 'learnFrom' | 'linkedPage' | 'oembedAnswer'>;
+  reader: Pick<Reader, 'learnFrom' | 'linkedPage' | 'oembedAnswer' | 'fileFacts'>;
   fetching: Pick<Fetching, 'get'>;
   answers: Answers;
   /** Who is known to answer about a link, out of lists of oEmbed providers. */
