@@ -25,8 +25,12 @@ interface Call<N extends RouteName> {
   query?: QueryInput<Routes[N]>;
   body?: BodyInput<Routes[N]>;
   ifMatch?: string;
+  /** For streams of events: what was seen last. */
+  lastEventId?: string;
   signal?: AbortSignal;
 }
+/** A call whose answer is a stream of events. */
+export type EventCall<N extends RouteName> = Omit<Call<N>, 'lastEventId' | 'ifMatch'>;
 export interface Answer<T> {
   status: number;
   etag: string | null;
@@ -52,6 +56,7 @@ export function createClient({ url, headers = {}, fetch = globalThis.fetch }: Cl
     const target = url + apiBase + pathOf(name, call.params ?? {}) + queryOf((call.query ?? {}) as Values);
     const init: RequestInit = { method: method.toUpperCase(), headers: { accept: 'application/json, text/event-stream', ...headers } };
     const sent = init.headers as Record<string, string>;
+    if (call.lastEventId !== undefined) sent['last-event-id'] = call.lastEventId;
     if (call.ifMatch !== undefined) sent['if-match'] = call.ifMatch;
     if (call.signal) init.signal = call.signal;
     if (call.body !== undefined) {

@@ -1,14 +1,71 @@
 import { EventSourceParserStream } from 'eventsource-parser/stream';
+import { ApiError, type Client, type EventCall } from './client.ts';
+import type { AnswerOf, RouteName, Routes } from './routes/index.ts';
 
-/** The data of each event of an answer (HTML, section 9.2), in their order. */
-export async function* eventsIn<T>(response: Response): AsyncGenerator<T> {
+/** An event of a stream, with the id by which the stream is taken up again behind it. */
+export interface StreamEvent<T> {
+  id: string | undefined;
+  data: T;
+}
+
+/** The events of an answer (HTML, section 9.2), in their order. */
+export async function* eventsOf<T>(response: Response): AsyncGenerator<StreamEvent<T>> {
   if (!response.body) return;
   const events = response.body.pipeThrough(new TextDecoderStream() as unknown as ReadableWritablePair<string, Uint8Array>).pipeThrough(new EventSourceParserStream());
   const reader = events.getReader();
   try {
-    for (let next = await reader.read(); !next.done; next = await reader.read()) yield JSON.parse(next.value.data) as T;
+    for (let next = await reader.read(); !next.done; next = await reader.read()) yield { id: next.value.id, data: JSON.parse(next.value.data) as T };
   } finally {
     // Whoever stops reading does not wait for the other side to notice.
     void reader.cancel().catch(() => undefined);
+  }
+}
+
+/** The data of each event of an answer. */
+export async function* eventsIn<T>(response: Response): AsyncGenerator<T> {
+  for await (const { data } of eventsOf<T>(response)) yield data;
+}
+
+/* Between two attempts, in milliseconds; and how long in all without any news it is tried. */
+const [shortest, longest, patience] = [250, 4000, 120_000];
+
+const wait = (ms: number, signal: AbortSignal | undefined): Promise<void> =>
+  new Promise((resolve) => {
+    const timer = setTimeout(resolve, ms);
+    signal?.addEventListener('abort', () => (clearTimeout(timer), resolve()), { once: true });
+  });
+
+/* What a restart, a proxy that has nobody behind it, or a network that comes and goes looks like. */
+const passes = (error: unknown): boolean => !(error instanceof ApiError) || error.problem.status === 0 || error.problem.status >= 500;
+
+/**
+ * Follows a stream of events to its last one. Where it breaks off before, because the service was started again or
+ * something between took it away, it is asked for again, behind what was seen.
+ * @param isLast which event is the last; a stream that only ends is one that broke off.
+ * @throws ApiError where the service refuses, or cannot be reached for two minutes.
+ */
+export async function* follow<N extends RouteName>(
+  client: Pick<Client, 'open'>,
+  name: N,
+  call: EventCall<N>,
+  isLast: (event: AnswerOf<Routes[N]>) => boolean,
+): AsyncGenerator<AnswerOf<Routes[N]>> {
+  let seen: string | undefined;
+  let pause = shortest;
+  for (let since = Date.now(); !call.signal?.aborted;) {
+    try {
+      const response = await client.open(name, { ...call, ...(seen !== undefined && { lastEventId: seen }) } as never);
+      for await (const { id, data } of eventsOf<AnswerOf<Routes[N]>>(response)) {
+        seen = id ?? seen;
+        pause = shortest;
+        since = Date.now();
+        yield data;
+        if (isLast(data)) return;
+      }
+    } catch (error) {
+      if (call.signal?.aborted || !passes(error) || Date.now() - since > patience) throw error;
+    }
+    await wait(pause, call.signal);
+    pause = Math.min(longest, pause * 2);
   }
 }

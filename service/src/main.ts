@@ -3,6 +3,9 @@ import { behindProxy } from './http/proxy-warning.ts';
 import { startOrbis } from './start.ts';
 import { CannotStart, readSettings } from './settings.ts';
 
+/* In milliseconds. */
+const longestStop = 4800;
+
 /** Runs Orbis until it is told to stop. */
 async function main(): Promise<void> {
   if (process.argv.includes('--settings')) return void process.stdout.write(settingsInWords());
@@ -12,6 +15,8 @@ async function main(): Promise<void> {
   const stop = (): void => {
     if (stopping) return;
     stopping = true;
+    // Whatever does not come to an end by then is left to itself: the database does, and nothing else keeps anything.
+    setTimeout(() => process.exit(0), longestStop).unref();
     orbis.stop().then(
       () => process.exit(0),
       (error: unknown) => {

@@ -109,20 +109,6 @@ describe('the service', () => {
 
     it('open for its health', async () => expect(await (await raw('/api/v1/health/ready')).json()).to.include({ status: 'ok' }));
 
-    it('refuses a wrong password, and after ten of them any', async () => {
-      const other = await startTestOrbis();
-      try {
-        const attempt = (word: string): Promise<Response> =>
-          fetch(`${other.url}/api/v1/session`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ password: word }) });
-        for (let i = 0; i < 10; i++) expect((await attempt('no')).status).to.equal(401);
-        const refused = await attempt(password);
-        expect(refused.status).to.equal(429);
-        expect(Number(refused.headers.get('retry-after'))).to.be.within(1, 300);
-      } finally {
-        await other.stop();
-      }
-    });
-
     it('gives a session cookie that scripts and other sites cannot use, and takes it back', async () => {
       const answer = await raw('/api/v1/session', { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ password }) });
       const cookie = answer.headers.get('set-cookie')!;
@@ -152,7 +138,7 @@ describe('the service', () => {
     });
 
     it('lists tokens without their secrets, and revokes them', async () => {
-      const { data: made } = await test.client.call('tokens.create', { body: { name: 'to be revoked' } });
+      const { data: made } = await test.client.call('tokens.create', { body: { name: 'to be revoked', password } });
       const { data: list } = await test.client.call('tokens.list');
       expect(JSON.stringify(list)).to.include(made.id).and.not.include(made.token);
       const own = { headers: { authorization: `Bearer ${made.token}` } };

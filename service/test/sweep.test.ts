@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { loopbackFetch, sweepAll } from '@orbis/demo';
-import type { ApiError, Placement } from '@orbis/contract';
+import { eventsIn, type ApiError, type Placement, type Sweep } from '@orbis/contract';
 import { declareSite, startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
 
 const page = 'hollinfell/talks';
@@ -101,11 +101,8 @@ describe('a sweep of the published pages', () => {
 
   it('is told by events, the last of which is its end', async () => {
     const { data } = await test.client.call('sweeps.create', { body: { page } });
-    const text = await (await test.client.open('sweeps.events', { params: { sweep: data.id } })).text();
-    const events = text
-      .trim()
-      .split('\n\n')
-      .map((event) => JSON.parse(event.replace(/^data: /, '')) as { state: string; read: number });
+    const events: Sweep[] = [];
+    for await (const event of eventsIn<Sweep>(await test.client.open('sweeps.events', { params: { sweep: data.id } }))) events.push(event);
     expect(events.at(-1)).to.deep.include({ state: 'done', read: 1 });
     const { data: pages } = await test.client.call('sweeps.pages', { params: { sweep: data.id } });
     expect(pages.items[0]!.seen[0]).to.deep.include({ embed: 'opening-talk', state: 'live' });

@@ -1,5 +1,5 @@
 import ora from 'ora';
-import { eventsIn, placementStates, sayState, type Client, type PlacementState, type Sweep, type SweepPage } from '@orbis/contract';
+import { follow, placementStates, sayState, type Client, type PlacementState, type Sweep, type SweepPage } from '@orbis/contract';
 import type { AddCommand, Tools } from '../command.ts';
 import { fold, levelColour, plural, table } from '../text.ts';
 
@@ -32,9 +32,8 @@ export const addSweep: AddCommand = (program, run) => {
 async function watch(client: Client, begun: Sweep, { io }: Tools): Promise<Sweep> {
   const spinner = io.errIsTerminal ? ora({ text: 'reading pages', stream: process.stderr }).start() : null;
   try {
-    const response = await client.open('sweeps.events', { params: { sweep: begun.id }, signal: io.signal });
     let last = begun;
-    for await (const sweep of eventsIn<Sweep>(response)) {
+    for await (const sweep of follow(client, 'sweeps.events', { params: { sweep: begun.id }, signal: io.signal }, ({ endedAt }) => endedAt !== null)) {
       last = sweep;
       if (spinner) spinner.text = `${last.read + last.unreachable} of ${plural(last.pages, 'page')} read`;
     }

@@ -1,26 +1,19 @@
-import { apiBase, pathOf, type Sweep } from '@orbis/contract';
-import { api } from '../api.ts';
+import { follow, type Sweep } from '@orbis/contract';
+import { api, sendToSignIn } from '../api.ts';
 
-/** Follows a sweep as it goes on; the promise keeps its last state, once it has ended. */
-export function watchSweep(id: string, onChange: (sweep: Sweep) => void): Promise<Sweep> {
-  return new Promise((resolve, reject) => {
-    const events = new EventSource(apiBase + pathOf('sweeps.events', { sweep: id }));
-    let failures = 0;
-    events.onmessage = ({ data }: MessageEvent<string>) => {
-      const sweep = JSON.parse(data) as Sweep;
-      failures = 0;
+/** Follows a sweep as it goes on, also over a restart of the service; the promise keeps its last state, once it has ended. */
+export async function watchSweep(id: string, onChange: (sweep: Sweep) => void): Promise<Sweep> {
+  let last: Sweep | null = null;
+  try {
+    for await (const sweep of follow(api, 'sweeps.events', { params: { sweep: id } }, ({ endedAt }) => endedAt !== null)) {
+      last = sweep;
       onChange(sweep);
-      if (sweep.endedAt === null) return;
-      events.close();
-      resolve(sweep);
-    };
-    // The browser tries again by itself.
-    events.onerror = () => {
-      if (++failures < 5) return;
-      events.close();
-      reject(new Error('the sweep could not be followed'));
-    };
-  });
+    }
+  } catch (error) {
+    sendToSignIn(error);
+    throw error;
+  }
+  return last ?? (await api.call('sweeps.read', { params: { sweep: id } })).data;
 }
 
 /** Begins a sweep and waits for its end. */

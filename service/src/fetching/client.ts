@@ -59,7 +59,13 @@ export interface Fetching {
   readPage(url: string, declared: readonly string[]): Promise<FetchedPage>;
   /** Asks for anything at all, by the same rules. @throws FetchFailure */
   get(url: string, options: GetOptions): Promise<Fetched>;
+  /** Breaks off what is being fetched, with {@link FetchingClosed}. */
   close(): Promise<void>;
+}
+
+/** Nothing is fetched any more: Orbis is stopping. */
+export class FetchingClosed extends Error {
+  override name = 'FetchingClosed';
 }
 
 const agentName = 'Orbis/0.1 (reads the pages of its owner)';
@@ -92,6 +98,7 @@ export function createFetching({
         },
       },
     });
+  const closed = new AbortController();
   const agents = { trusted: dispatcherFor(true), strange: dispatcherFor(allowPrivate) };
 
   const check = (url: URL, trusted: boolean): void => {
@@ -107,7 +114,7 @@ export function createFetching({
 
   const get: Fetching['get'] = async (address, { declared, accept, pagesOnly = false, beginning, range }) => {
     const origins = new Set(declared.map((site) => new URL(site).origin));
-    const signal = AbortSignal.timeout(seconds * 1000);
+    const signal = AbortSignal.any([AbortSignal.timeout(seconds * 1000), closed.signal]);
     let url = new URL(address);
     for (let hop = 0; ; hop++) {
       const trusted = origins.has(url.origin);
@@ -152,6 +159,8 @@ export function createFetching({
         const { chunks, cut } = await limited(unpacked(body, headers.get('content-encoding'), url), beginning ?? bytes, beginning !== undefined, url);
         return { url: url.href, status, headers, body: Buffer.concat(chunks), cut };
       } catch (error) {
+        // That Orbis stops says nothing of the page.
+        if (closed.signal.aborted) throw new FetchingClosed('Orbis is stopping.');
         throw failureOf(error, url, seconds);
       }
     }
@@ -159,7 +168,10 @@ export function createFetching({
 
   const robots = createRobots(get, allows);
   return {
-    close: async () => void (await Promise.all([agents.trusted.close(), agents.strange.close()])),
+    close: async () => {
+      closed.abort();
+      await Promise.all([agents.trusted.destroy(), agents.strange.destroy()]);
+    },
     get,
     readPage: async (address, declared) => {
       const own = new Set(declared.map((site) => new URL(site).origin));

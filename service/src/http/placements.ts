@@ -33,26 +33,29 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
   const told = async (id: string): Promise<Placement> => (await tellPlacements(db, [await byId(id)], making()))[0]!;
 
   return {
-    'placements.list': async ({ query }) => {
+    'placements.list': async ({ query, signal }) => {
       const filter: PlacementFilter = {};
       if (query.embed !== undefined) filter.embedId = (await embedByKey(db, query.embed)).embed.id;
       if (query.site !== undefined) filter.siteId = (await siteByKey(db, query.site)).id;
       if (query.page !== undefined) filter.pageId = (await pageByKey(db, query.page)).page.id;
-      // Whether one is out of date is worked out, not stored: pages are read until enough of them fit the state.
+      // Out of date is what was seen live and would come out otherwise today; that alone is worked out and not stored.
+      const worked = query.state === 'live' || query.state === 'out-of-date';
+      if (query.state !== undefined) filter.seen = query.state === 'out-of-date' ? 'live' : query.state;
+      // So pages are read until enough of them fit, or nobody waits any more.
       const items: Placement[] = [];
       let { after } = query;
       for (;;) {
         const page = keyset(await listPlacements(db, filter, query.limit, after), query.limit, (row) => row);
         const all = await tellPlacements(db, page.items, making());
         for (const [i, item] of all.entries()) {
-          if (query.state !== undefined && item.state !== query.state) continue;
+          if (worked && item.state !== query.state) continue;
           items.push(item);
           if (items.length === query.limit) {
             const more = i < all.length - 1 || page.next !== null;
             return { data: { items, next: more ? String(page.items[i]!.id) : null } };
           }
         }
-        if (page.next === null) return { data: { items, next: null } };
+        if (page.next === null || signal.aborted) return { data: { items, next: null } };
         after = page.next;
       }
     },

@@ -8,6 +8,7 @@ import { pagesToSweep } from '../store/places.ts';
 import { pageUrl, tellFindings } from '../work/placements.ts';
 import { pageByKey, siteByKey } from './places.ts';
 import type { Handlers, Named } from './reply.ts';
+import { isDuplicate } from '../database/errors.ts';
 import { inTransaction } from '../database/transaction.ts';
 
 /* How often a watched sweep is looked at; another process may be doing it, so only the database knows. */
@@ -49,9 +50,11 @@ export function sweepHandlers(deps: Deps): Handlers<Named<'sweeps'>> {
         ...(body.site === undefined ? {} : { siteId: (await siteByKey(db, body.site)).id }),
       });
       if (pageIds.length === 0) throw new OrbisError('nothing-to-sweep');
-      const running = await runningSweep(db, scope);
-      if (running) throw new OrbisError('job-running', { sweep: running.publicId });
-      const id = await inTransaction(db, (tx) => insertSweep(tx, scope, pageIds, act));
+      const id = await inTransaction(db, (tx) => insertSweep(tx, scope, pageIds, act)).catch(async (error: unknown) => {
+        if (!isDuplicate(error)) throw error;
+        const running = await runningSweep(db, scope);
+        throw running ? new OrbisError('job-running', { sweep: running.publicId }) : error;
+      });
       deps.runner.nudge();
       return { status: 202, data: await tell(await byId(id)) };
     },

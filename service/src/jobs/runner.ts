@@ -1,4 +1,5 @@
 import type { Logger } from 'pino';
+import { isAway } from '../database/errors.ts';
 import { claimJob, endJob, releaseJob, renewLease, type JobRow } from '../store/jobs.ts';
 import { sweepOnePage, type SweepTools } from './sweep.ts';
 
@@ -19,6 +20,7 @@ export function createRunner(tools: SweepTools, owner: string, log: Logger): Run
   let busy: Promise<void> = Promise.resolve();
   let timer: NodeJS.Timeout | null = null;
   let idle = true;
+  let away = false;
 
   const work = async (job: JobRow): Promise<void> => {
     log.info({ job: job.publicId, kind: job.kind }, 'job taken');
@@ -26,13 +28,18 @@ export function createRunner(tools: SweepTools, owner: string, log: Logger): Run
       for (;;) {
         const say = await renewLease(tools.db, job.id, owner);
         if (say === 'lost') return;
-        if (say === 'stop') return await endJob(tools.db, job.id, 'stopped', tools.now());
+        if (say === 'stop') return await endJob(tools.db, job.id, owner, 'stopped', tools.now());
         if (stopping) return await releaseJob(tools.db, job.id, owner);
-        if (!(await sweepOnePage(job, tools))) return await endJob(tools.db, job.id, 'done', tools.now());
+        const left = await sweepOnePage(job, owner, tools);
+        if (left === 'lost') return log.warn({ job: job.publicId }, 'another process has taken the job');
+        if (left === 'none') return await endJob(tools.db, job.id, owner, 'done', tools.now());
       }
     } catch (error) {
+      // Without the database there is nobody to tell; when it is back, the lease runs out and the job goes on.
+      if (isAway(error)) throw error;
+      if (stopping) return await releaseJob(tools.db, job.id, owner);
       log.error({ job: job.publicId, err: error }, 'job failed');
-      await endJob(tools.db, job.id, 'failed', tools.now());
+      await endJob(tools.db, job.id, owner, 'failed', tools.now());
     }
   };
 
@@ -44,7 +51,12 @@ export function createRunner(tools: SweepTools, owner: string, log: Logger): Run
     if (stopping || !idle) return;
     idle = false;
     busy = look()
-      .catch((error: unknown) => log.error({ err: error }, 'looking for work failed'))
+      .then(() => void (away = false))
+      .catch((error: unknown) => {
+        // That the database is away is said once, and not every second.
+        if (!(away && isAway(error))) log.error({ err: error }, 'looking for work failed');
+        away = isAway(error);
+      })
       .finally(() => {
         idle = true;
         if (!stopping) timer = setTimeout(round, tick);

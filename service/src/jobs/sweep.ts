@@ -23,13 +23,12 @@ export interface SweepTools {
   now: () => Date;
 }
 
-/** Reads the next page of a sweep and writes down what it shows. False where there is none left. */
-export async function sweepOnePage(job: JobRow, tools: SweepTools): Promise<boolean> {
+/** Reads the next page of a sweep and writes down what it shows, as long as the sweep is this owner's. */
+export async function sweepOnePage(job: JobRow, owner: string, tools: SweepTools): Promise<'more' | 'none' | 'lost'> {
   const next = await nextPage(tools.db, job.id);
-  if (!next) return false;
+  if (!next) return 'none';
   await tools.refresh();
-  await recordPage(tools.db, next, await lookAt(next, tools), tools.now());
-  return true;
+  return (await recordPage(tools.db, owner, next, await lookAt(next, tools), tools.now())) ? 'more' : 'lost';
 }
 
 async function lookAt(row: PageOfSweep, { db, fetching, reader, making, placementUrl }: SweepTools): Promise<PageResult> {
@@ -68,7 +67,7 @@ async function lookAt(row: PageOfSweep, { db, fetching, reader, making, placemen
     const seen = await Promise.all(results);
     return { state: 'read', status: answer.status, why: null, digest: digest(answer.text), seen };
   } catch (error) {
-    const failure = error instanceof OrbisError && error.code === 'reading-too-slow' ? new FetchFailure(error.message, 'See what makes the page so large.') : error;
+    const failure = error instanceof OrbisError && unreadable.has(error.code) ? new FetchFailure(error.message, 'See what makes the page so large.') : error;
     if (!(failure instanceof FetchFailure)) throw error;
     const finding = { rule: 'page-unreachable', level: 'error' as const, facts: { why: failure.message, remedy: failure.remedy } };
     return {
@@ -80,6 +79,9 @@ async function lookAt(row: PageOfSweep, { db, fetching, reader, making, placemen
     };
   }
 }
+
+/* A page that is too much for the reader is one that could not be read. */
+const unreadable: ReadonlySet<string> = new Set(['reading-too-slow', 'reading-too-large']);
 
 async function everyPlacementOn(db: Database, pageId: number): Promise<StoredPlacement[]> {
   const out: StoredPlacement[] = [];

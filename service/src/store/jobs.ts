@@ -1,7 +1,7 @@
 import { and, asc, desc, eq, inArray, lt, or, sql } from 'drizzle-orm';
 import type { Database, Handle } from '../database/connect.ts';
 import type { Act } from './embeds.ts';
-import { newPublicId } from './ids.ts';
+import { digest, newPublicId } from './ids.ts';
 import { afterId } from './pages.ts';
 import { databaseNow, embed, job, page, placement, sighting, site, sweepPage, type StoredFinding } from './schema.ts';
 import { inTransaction } from '../database/transaction.ts';
@@ -13,22 +13,27 @@ export type SweepPageRow = typeof sweepPage.$inferSelect;
 const leaseSeconds = 60;
 const lease = sql`${databaseNow} + INTERVAL ${sql.raw(String(leaseSeconds))} SECOND`;
 
-/** Writes down a sweep of these pages. Call it in a transaction. */
+/**
+ * Writes down a sweep of these pages. Call it in a transaction.
+ * @throws the driver's duplicate-key error where one of the same scope has not ended: so of many that ask at once one is let through.
+ */
 export async function insertSweep(tx: Handle, scope: string | null, pageIds: readonly number[], { by, now }: Act): Promise<string> {
   const publicId = newPublicId();
-  const [{ insertId }] = await tx.insert(job).values({ publicId, kind: 'sweep', scope, createdAt: now, createdBy: by });
+  const [{ insertId }] = await tx.insert(job).values({ publicId, kind: 'sweep', scope, exclusiveKey: exclusiveKey(scope), createdAt: now, createdBy: by });
   await tx.insert(sweepPage).values(pageIds.map((pageId) => ({ jobId: insertId, pageId })));
   return publicId;
 }
 
 /** A sweep of the same scope that has not ended. */
 export async function runningSweep(db: Handle, scope: string | null): Promise<JobRow | null> {
-  const found = await db
+  const [found] = await db
     .select()
     .from(job)
-    .where(inArray(job.state, ['waiting', 'running']));
-  return found.find((row) => row.scope === scope) ?? null;
+    .where(eq(job.exclusiveKey, exclusiveKey(scope)));
+  return found ?? null;
 }
+
+const exclusiveKey = (scope: string | null): string => digest(`sweep ${scope ?? ''}`);
 
 export async function findJob(db: Handle, publicId: string): Promise<JobRow | null> {
   const [row] = await db.select().from(job).where(eq(job.publicId, publicId));
@@ -82,15 +87,19 @@ export const releaseJob = async (db: Handle, id: number, owner: string): Promise
     .set({ leaseUntil: sql`${databaseNow} - INTERVAL 1 SECOND` })
     .where(and(eq(job.id, id), eq(job.leaseOwner, owner))));
 
-export async function endJob(db: Handle, id: number, state: 'done' | 'stopped' | 'failed', now: Date): Promise<void> {
-  await db.update(job).set({ state, endedAt: now, leaseUntil: null }).where(eq(job.id, id));
+/** Ends a job that is this process's; one that another has taken is left to that one. */
+export async function endJob(db: Handle, id: number, owner: string, state: 'done' | 'stopped' | 'failed', now: Date): Promise<void> {
+  await db
+    .update(job)
+    .set({ state, endedAt: now, leaseUntil: null, exclusiveKey: null })
+    .where(and(eq(job.id, id), eq(job.leaseOwner, owner), eq(job.state, 'running')));
 }
 
 /** Asks a job to stop; false where it has ended. One that nobody has taken yet ends at once. */
 export async function askToStop(db: Handle, id: number, now: Date): Promise<boolean> {
   const [waiting] = await db
     .update(job)
-    .set({ state: 'stopped', endedAt: now })
+    .set({ state: 'stopped', endedAt: now, exclusiveKey: null })
     .where(and(eq(job.id, id), eq(job.state, 'waiting')));
   if (waiting.affectedRows === 1) return true;
   const [running] = await db
@@ -157,9 +166,16 @@ export interface PageResult {
   seen: PlacementResult[];
 }
 
-/** Writes down what a page showed, and what that says of each placement, in one transaction. */
-export async function recordPage(db: Database, row: PageOfSweep, result: PageResult, now: Date): Promise<void> {
-  await inTransaction(db, async (tx) => {
+/**
+ * Writes down what a page showed, and what that says of each placement, in one transaction. A process that was stopped
+ * and lost its lease meanwhile writes nothing.
+ * @returns whether it was still this process's to write.
+ */
+export async function recordPage(db: Database, owner: string, row: PageOfSweep, result: PageResult, now: Date): Promise<boolean> {
+  return inTransaction(db, async (tx) => {
+    const [held] = await tx.select({ owner: job.leaseOwner, state: job.state }).from(job).where(eq(job.id, row.sweepPage.jobId)).for('update');
+    const [waiting] = await tx.select({ state: sweepPage.state }).from(sweepPage).where(eq(sweepPage.id, row.sweepPage.id)).for('update');
+    if (held?.owner !== owner || held.state !== 'running' || waiting?.state !== 'waiting') return false;
     const { state, status, why, digest } = result;
     await tx
       .update(sweepPage)
@@ -180,6 +196,7 @@ export async function recordPage(db: Database, row: PageOfSweep, result: PageRes
         .where(eq(placement.id, placementId));
       await tx.insert(sighting).values({ sweepPageId: row.sweepPage.id, placementId, state: seen.state, delivery: seen.delivery, line: seen.line, findings: seen.findings });
     }
+    return true;
   });
 }
 
