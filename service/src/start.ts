@@ -1,6 +1,7 @@
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { randomUUID } from 'node:crypto';
+import { setTimeout as wait } from 'node:timers/promises';
 import { pino, type Logger } from 'pino';
 import type { Sheet } from '@orbis/core';
 import { builtInSheets } from '@orbis/sheets';
@@ -73,8 +74,11 @@ export async function startOrbis(
     const known = (): Origins => origins!;
     const sweeping = { db: connection.db, fetching, reader, making, refresh: () => shelf.refresh(connection.db), placementUrl: (id: string) => known().placementUrl(id), now };
     const runner = createRunner(sweeping, randomUUID(), log);
-    // What is being fetched or read is broken off: the sweep goes on at that page another time.
-    undo.push(() => Promise.all([runner.stop(), fetching.close(), reader.close()]));
+    undo.push(async () => {
+      // The page that is being read may come to its end; else the sweep goes on at it another time.
+      await Promise.race([runner.stop(), wait(lastPage)]);
+      await Promise.all([runner.stop(), fetching.close(), reader.close()]);
+    });
     const app = createApp({
       connection,
       making,
@@ -98,8 +102,10 @@ export async function startOrbis(
       log,
       trustProxy: settings.ORBIS_TRUST_PROXY,
     });
-    const port = await listen(createServer(app), settings.ORBIS_HOST, settings.ORBIS_PORT, 'ORBIS_PORT', undo);
-    const framesPort = await listen(createServer(frames), settings.ORBIS_HOST, settings.ORBIS_FRAMES_PORT, 'ORBIS_FRAMES_PORT', undo);
+    const servers = [createServer(app), createServer(frames)] as const;
+    undo.push(() => Promise.all(servers.map(closeServer)));
+    const port = await listen(servers[0], settings.ORBIS_HOST, settings.ORBIS_PORT, 'ORBIS_PORT');
+    const framesPort = await listen(servers[1], settings.ORBIS_HOST, settings.ORBIS_FRAMES_PORT, 'ORBIS_FRAMES_PORT');
     origins = originsOf({ publicUrl: settings.ORBIS_PUBLIC_URL, framesUrl: settings.ORBIS_FRAMES_URL, port, framesPort });
     runner.start();
     return {
@@ -119,10 +125,13 @@ export async function startOrbis(
   }
 }
 
-/* How long requests may take to be answered once Orbis is told to stop, in milliseconds: with all the rest, it stops within five seconds. */
-const lastWord = 1000;
+/*
+ * How long requests may take to be answered once Orbis is told to stop, and a page to be read, in milliseconds: with all
+ * the rest, it stops within five seconds.
+ */
+const [lastWord, lastPage] = [1000, 2000];
 
-async function listen(server: Server, host: string, port: number, setting: string, undo: (() => unknown)[]): Promise<number> {
+async function listen(server: Server, host: string, port: number, setting: string): Promise<number> {
   await new Promise<void>((resolve, reject) => {
     server.once('error', (error: NodeJS.ErrnoException) => {
       const taken = error.code === 'EADDRINUSE';
@@ -136,14 +145,13 @@ async function listen(server: Server, host: string, port: number, setting: strin
     });
     server.listen(port, host, resolve);
   });
-  undo.push(
-    () =>
-      new Promise<void>((resolve) => {
-        server.close(() => resolve());
-        server.closeIdleConnections();
-        // Streams of events never end by themselves, and slow callers are not waited for.
-        setTimeout(() => server.closeAllConnections(), lastWord).unref();
-      }),
-  );
   return (server.address() as AddressInfo).port;
 }
+
+const closeServer = (server: Server): Promise<void> =>
+  new Promise((resolve) => {
+    server.close(() => resolve());
+    server.closeIdleConnections();
+    // Streams of events never end by themselves, and slow callers are not waited for.
+    setTimeout(() => server.closeAllConnections(), lastWord).unref();
+  });

@@ -153,6 +153,8 @@ describe('a sweep of a slow site', () => {
   };
 
   it('stops at a page when the service stops, and goes on at the next start', async () => {
+    // The thread that reads is there already: what is to be seen is how a page comes to its end.
+    await test.client.call('readings.create', { body: { text: 'words' } });
     const { data } = await test.client.call('sweeps.create', { body: {} });
     await until(() => asked === 1);
     const stopped = test.restart();

@@ -36,8 +36,10 @@ export async function sendEvents(response: Response, { events, end, lastSeen, is
         (signedIn) => {
           if (!signedIn) end.abort();
         },
-        // Whether somebody is signed in is not to be known without the database: it is asked again.
-        () => undefined,
+        (error: unknown) => {
+          // Whether somebody is signed in is not to be known without the database: it is asked again.
+          if (!isAway(error)) end.abort();
+        },
       );
     }, check),
   ];
