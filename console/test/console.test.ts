@@ -318,7 +318,10 @@ describe('an owner at the console', function () {
     expect(page.url()).to.equal(`${test.url}/set-password`);
     await page.getByLabel('New password').fill('short');
     await page.keyboard.press('Enter');
-    await page.getByText('at least 10 characters', { exact: false }).waitFor();
+    await page.getByText('at least 12 characters', { exact: false }).waitFor();
+    await page.getByLabel('New password').fill('password1234');
+    await page.keyboard.press('Enter');
+    await page.getByText('Many people use this password', { exact: false }).waitFor();
     await context.close();
   });
 });

@@ -31,4 +31,5 @@ ALTER TABLE `job` ADD CONSTRAINT `job_exclusiveKey_unique` UNIQUE(`exclusive_key
 ALTER TABLE `device` ADD CONSTRAINT `device_person_id_person_id_fk` FOREIGN KEY (`person_id`) REFERENCES `person`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 CREATE INDEX `device_person` ON `device` (`person_id`,`created_at`);--> statement-breakpoint
 CREATE INDEX `session_person` ON `session` (`person_id`,`created_at`);--> statement-breakpoint
+CREATE INDEX `placement_active` ON `placement` (`active`,`id`);--> statement-breakpoint
 CREATE INDEX `placement_seen` ON `placement` (`active`,`seen`,`id`);

@@ -1,5 +1,5 @@
 import { LRUCache } from 'lru-cache';
-import { offerOembed, previewDocument, writeOembed, type OembedFormat, type OembedRoom, type PreviewDocument } from '@orbis/core';
+import { offerOembed, originSource, previewDocument, writeOembed, type OembedFormat, type OembedRoom, type PreviewDocument } from '@orbis/core';
 import type { Handle } from '../database/connect.ts';
 import type { Origins } from '../origins.ts';
 import { findLinkedPlacement, type LinkedPlacement } from '../store/linked-placements.ts';
@@ -61,7 +61,7 @@ export function createServed({ db, making, origins }: ServedTools): Served {
       const question = (format: OembedFormat): string => `${new URL('/oembed', address).href}?${new URLSearchParams({ url: address, format }).toString()}`;
       return previewDocument(text, code.reading, code.sheet, {
         title: publicTitle(row, code),
-        ancestors: [new URL(row.site.address).origin, origins().console],
+        ancestors: [originSource(row.site.address), origins().console].filter((origin) => origin !== null),
         ownHost: origins().ownHosts,
         language: 'en',
         discovery: (['json', 'xml'] as const).map((format) => ({ type: types[format], href: question(format) })),

@@ -5,6 +5,7 @@ import { fileURLToPath } from 'node:url';
 import express, { Router, type RequestHandler } from 'express';
 import helmet from 'helmet';
 import { consoleScreens } from '@orbis/contract';
+import { writePolicy } from '@orbis/core';
 import type { Deps } from '../app.ts';
 import { fitsPath } from './paths.ts';
 
@@ -15,25 +16,26 @@ export function consolePolicy({ origins }: Deps): RequestHandler {
   return (request, response, next) => {
     const nonce = randomBytes(16).toString('base64');
     response.locals['nonce'] = nonce;
+    response.set(
+      'Content-Security-Policy',
+      writePolicy([
+        ['frame-ancestors', ["'none'"]],
+        ['default-src', ["'none'"]],
+        ['script-src', ["'self'"]],
+        // The component library adds its rules in style elements that carry the nonce.
+        ['style-src', ["'self'", `'nonce-${nonce}'`]],
+        ['font-src', ["'self'"]],
+        ['img-src', ["'self'", 'data:']],
+        ['connect-src', ["'self'"]],
+        ['frame-src', [origins().framesSource]],
+        ['base-uri', ["'none'"]],
+        ['form-action', ["'none'"]],
+        ['require-trusted-types-for', ["'script'"]],
+        ['trusted-types', ["'none'"]],
+      ]),
+    );
     helmet({
-      contentSecurityPolicy: {
-        useDefaults: false,
-        directives: {
-          'default-src': ["'none'"],
-          'script-src': ["'self'"],
-          // The component library adds its rules in style elements that carry the nonce.
-          'style-src': ["'self'", `'nonce-${nonce}'`],
-          'font-src': ["'self'"],
-          'img-src': ["'self'", 'data:'],
-          'connect-src': ["'self'"],
-          'frame-src': [origins().framesSource],
-          'base-uri': ["'none'"],
-          'form-action': ["'none'"],
-          'frame-ancestors': ["'none'"],
-          'require-trusted-types-for': ["'script'"],
-          'trusted-types': ["'none'"],
-        },
-      },
+      contentSecurityPolicy: false,
       crossOriginEmbedderPolicy: false,
       referrerPolicy: { policy: 'no-referrer' },
       strictTransportSecurity: origins().console.startsWith('https:'),

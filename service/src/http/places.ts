@@ -1,3 +1,4 @@
+import { isHost } from '@orbis/core';
 import { OrbisError, parsePage, parsePlace, type Page, type Site, type Spot } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 import type { Handle } from '../database/connect.ts';
@@ -169,7 +170,8 @@ const tellSpot = (page: string, spot: SpotRow, placements: number): Spot => ({
 /* The site's address without query, fragment and the slash at its end: pages are put behind it. */
 function siteAddress(address: string): string {
   const url = /^https?:\/\//i.test(address.trim()) && URL.canParse(address.trim()) ? new URL(address.trim()) : null;
-  if (!url || url.username || url.password || url.search || url.hash)
+  const named = url !== null && (isHost(url.hostname) || url.hostname.startsWith('['));
+  if (!named || url.username || url.password || url.search || url.hash)
     throw new OrbisError('address-invalid', { found: address }, [{ pointer: '/address', detail: 'an address such as https://site.example' }]);
   return url.href.replace(/\/$/, '');
 }

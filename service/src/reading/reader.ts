@@ -54,7 +54,7 @@ export interface ReaderOptions {
 }
 
 /** Starts no thread before the first text comes. */
-export function createReader({ seconds = 10, threads = 2, waiting = 1000, megabytes = 256 }: ReaderOptions = {}): Reader {
+export function createReader({ seconds = 10, threads = 2, waiting = 1000, megabytes = 640 }: ReaderOptions = {}): Reader {
   const worker = import.meta.url.endsWith('.ts') ? './worker.development.mjs' : './worker.js';
   const pool = new Piscina({
     filename: fileURLToPath(new URL(worker, import.meta.url)),

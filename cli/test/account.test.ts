@@ -1,0 +1,90 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { password, startTestOrbis, type TestOrbis } from '../../service/test/support/orbis.ts';
+import { forTerminal, wholeNumber } from '../src/terminal.ts';
+import { run, typedAt, type Ran } from './support.ts';
+
+describe('the command line, on tokens, sessions and the password', function () {
+  this.timeout(60_000);
+  let test: TestOrbis;
+  let orbis: (line: string, stdin?: string) => Promise<Ran>;
+  before(async () => {
+    test = await startTestOrbis();
+    orbis = typedAt(test);
+  });
+  after(() => test.stop());
+
+  it('makes a token that may only read, lists it, and revokes it', async () => {
+    const made = await orbis('tokens make "status board" --read-only --days 30 --password-stdin', `${password}\n`);
+    expect([made.exit, made.err]).to.deep.equal([0, '']);
+    const token = made.out.trim();
+    expect(token).to.match(/^orbis_[\w-]{43}$/);
+    const reading = typedAt({ url: test.url, token });
+    expect((await reading('list')).exit).to.equal(0);
+    const refused = await reading('add site hollinfell http://hollinfell.localhost');
+    expect([refused.exit, refused.err]).to.deep.equal([4, 'This token may only read. Use one that may change things: “orbis login” makes one, or “orbis tokens make”.\n']);
+    const listed = await orbis('tokens');
+    expect(listed.out).to.match(/status board +only reads +\d.* from 127\.0\.0\.1/);
+    const { id } = (JSON.parse((await orbis('tokens list --json')).out) as { id: string; name: string }[]).find(({ name }) => name === 'status board')!;
+    expect((await orbis(`tokens revoke ${id}`)).out).to.equal('The token is revoked.\n');
+    expect((await reading('list')).exit).to.equal(4);
+  });
+
+  it('says what is wrong with a number of days, and with a password', async () => {
+    const days = await orbis('tokens make x --days soon --password-stdin', password);
+    expect([days.exit, days.err]).to.deep.equal([2, '“soon” is no number of days. Say a whole number from 1 to 3650.\n']);
+    expect((await orbis('tokens make x --password-stdin', 'wrong wrong wrong')).exit).to.equal(4);
+    const weak = await orbis('password --password-stdin', `${password}\nshort\n`);
+    expect([weak.exit, weak.err.split('\n')[0]]).to.deep.equal([2, 'A password needs at least 12 characters; a short sentence is easy to remember.']);
+  });
+
+  it('lists sessions and ends them', async () => {
+    expect((await orbis('sessions')).out).to.match(/another program/);
+    expect((await orbis('sessions end')).exit).to.equal(2);
+    expect((await orbis('sessions end 0000000000')).exit).to.equal(2);
+    const done = await orbis('sessions end --all');
+    expect([done.exit, done.out]).to.deep.equal([0, 'Signed out everywhere: 1 session ended.\n']);
+    expect((await orbis('sessions')).out).to.equal('Nobody is signed in with a browser.\n');
+  });
+
+  it('changes the password', async () => {
+    const done = await orbis('password --password-stdin', `${password}\nanother sentence of mine\n`);
+    expect([done.exit, done.out]).to.deep.equal([0, 'The password is changed. 0 sessions and 0 tokens ended.\n']);
+    expect((await orbis('password --password-stdin', `${password}\nyet another sentence\n`)).exit).to.equal(4);
+  });
+});
+
+describe('what is written to a terminal', () => {
+  for (const [label, text, written] of [
+    ['plain text', 'A talk\n\tof 1:52', 'A talk\n\tof 1:52'],
+    ['our own colours', '\x1b[31mred\x1b[39m \x1b[2mdim\x1b[22m', '\x1b[31mred\x1b[39m \x1b[2mdim\x1b[22m'],
+    ['a title that clears the screen', 'a\x1b[2Jb', 'a�[2Jb'],
+    ['one that hides what follows', 'a\x1b[8mb', 'a�[8mb'],
+    ['one that renames the window', 'a\x1b]0;x\x07b', 'a�]0;x�b'],
+    ['an introducer of one byte', 'a\u009b2Jb', 'a�2Jb'],
+    ['one that overwrites its line', 'good\rbad', 'good�bad'],
+    ['one that turns the writing round', 'a\u202egpj.exe', 'a�gpj.exe'],
+    ['line ends of another system', 'a\r\nb', 'a\nb'],
+  ] as const)
+    it(`is ${label}`, () => expect(forTerminal(text)).to.equal(written));
+  it('steers nothing, whatever it is made of', () =>
+    fc.assert(
+      fc.property(fc.string({ unit: fc.constantFrom('a', '\x1b', '[', '3', '1', 'm', ';', ']', '\u009b', '\r', '\n', 'J', '\u202e') }), (text) => {
+        // eslint-disable-next-line no-control-regex
+        expect(forTerminal(text).replaceAll(/\x1b\[(?:0|1|2|4|22|24|3[0-79]|9[0-7])m/g, '')).to.not.match(/[\x00-\x08\x0b-\x1f\x7f-\x9f\u202e]/);
+      }),
+    ));
+  it('is as it is where it goes elsewhere', async () => {
+    const ran = await run(['read', '-'], { stdin: '<iframe src="https://a.localhost/\x1b[2J" title="x"></iframe>' });
+    expect(ran.exit).to.be.oneOf([0, 1]);
+  });
+  it('has numbers only where a number was typed', () => {
+    expect([wholeNumber('30', 1, 60), wholeNumber('0', 1, 60), wholeNumber('1e3', 1, 2000), wholeNumber('', 0, 9), wholeNumber('61', 1, 60)]).to.deep.equal([
+      30,
+      null,
+      null,
+      null,
+      null,
+    ]);
+  });
+});

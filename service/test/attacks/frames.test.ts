@@ -1,0 +1,133 @@
+/*
+ * Whatever runs in a frame is somebody else's: it was told the secret host of a preview by the referrer, could be asked
+ * for without end, showed names that are the owner's own, and an error of ours said what it is made of.
+ */
+import { createServer, request, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { expect } from 'chai';
+import { pino } from 'pino';
+import { createFramesApp, type FramesDeps } from '../../src/frames/app.ts';
+import { originsOf } from '../../src/origins.ts';
+import { declareSite, startTestOrbis, talkCode, type TestOrbis } from '../support/orbis.ts';
+
+interface Got {
+  status: number;
+  headers: Record<string, string | string[] | undefined>;
+  body: string;
+}
+const get = (address: string, method = 'GET'): Promise<Got> =>
+  new Promise((resolve, reject) => {
+    const { host, port, pathname, search } = new URL(address);
+    request({ host: '127.0.0.1', port, path: pathname + search, method, headers: { host } }, (response) => {
+      let body = '';
+      response.on('data', (chunk: Buffer) => void (body += chunk.toString()));
+      response.on('end', () => resolve({ status: response.statusCode!, headers: response.headers, body }));
+    })
+      .on('error', reject)
+      .end();
+  });
+
+describe('attack: frames', function () {
+  this.timeout(60_000);
+  let test: TestOrbis;
+  let server: Server | null = null;
+  before(async () => {
+    test = await startTestOrbis();
+    await declareSite(test);
+  });
+  after(() => test.stop());
+  afterEach(() => {
+    server?.closeAllConnections();
+    server?.close();
+    server = null;
+  });
+
+  /* The second origin with something else in it. */
+  const frames = async (changes: Partial<FramesDeps>): Promise<{ at: (name: string, path?: string) => string; log: string[] }> => {
+    const log: string[] = [];
+    let port = 0;
+    const origins = () => originsOf({ publicUrl: undefined, framesUrl: undefined, port: 1, framesPort: port });
+    const app = createFramesApp({
+      connection: test.orbis.connection,
+      origins,
+      making: () => Promise.reject(new Error('secret inside')),
+      now: () => new Date(),
+      log: pino({ level: 'info' }, { write: (line: string) => void log.push(line) }),
+      trustProxy: 0,
+      ...changes,
+    });
+    server = createServer(app);
+    await new Promise<void>((resolve) => server!.listen(0, '127.0.0.1', resolve));
+    ({ port } = server.address() as AddressInfo);
+    return { at: (name, path = '/') => `http://${name}.frames.localhost:${port}${path}`, log };
+  };
+
+  it('tell no provider the host of a preview', async () => {
+    const { data } = await test.client.call('previews.create', { body: { text: talkCode(1) } });
+    expect((await get(data.url)).headers['referrer-policy']).to.equal('no-referrer');
+  });
+
+  it('say nothing of the inside when something breaks', async () => {
+    const { data: embed } = await test.client.call('embeds.create', { body: { name: 'Talk', text: talkCode(1) } });
+    const { data: placement } = await test.client.call('placements.create', { body: { embed: embed.key, place: 'hollinfell/talks#opening' } });
+    await test.client.call('placements.link', { params: { placement: placement.id } });
+    const { at, log } = await frames({});
+    const { status, headers, body } = await get(at(placement.id));
+    expect([status, body]).to.deep.equal([500, 'This cannot be shown.\n']);
+    expect(headers['content-security-policy']).to.match(/^sandbox; frame-ancestors 'none'; default-src 'none'$/);
+    expect(log.join('')).to.include('secret inside');
+    expect((await get(at(placement.id, '/%E0%A4%A'))).status).to.be.oneOf([400, 404]);
+  });
+
+  it('answer 503 without their database', async () => {
+    const away = {
+      ...test.orbis.connection,
+      during: () => Promise.reject(Object.assign(new Error('gone'), { code: 'ECONNREFUSED', fatal: true })),
+    } as unknown as FramesDeps['connection'];
+    const { at, log } = await frames({ connection: away });
+    const { status, headers, body } = await get(at('0123456789'));
+    expect([status, headers['retry-after'], body]).to.deep.equal([503, '2', 'This cannot be shown at the moment.\n']);
+    expect(log).to.deep.equal([]);
+  });
+
+  it('are asked for so often, and then for a minute not', async () => {
+    const { at } = await frames({ perMinute: 5 });
+    const statuses: number[] = [];
+    for (let i = 0; i < 7; i++) statuses.push((await get(at('00000000000000000000'))).status);
+    expect(statuses).to.deep.equal([404, 404, 404, 404, 404, 429, 429]);
+  });
+
+  it('can only be looked at', async () => {
+    const { at } = await frames({});
+    for (const method of ['POST', 'PUT', 'DELETE', 'OPTIONS']) expect((await get(at('0123456789'), method)).status, method).to.equal(405);
+  });
+
+  it('take no origin from a host that could say more in a policy', async () => {
+    for (const address of ['http://a,b.localhost', 'http://a;script-src.localhost', 'http://a b.localhost', "http://'self'"]) {
+      const refused = await test.client.call('sites.create', { body: { key: 'odd', name: 'Odd', address } }).catch((error: { code: string }) => error);
+      expect(refused, address).to.include({ code: 'address-invalid' });
+    }
+    for (const address of ['ftp://a.localhost', 'javascript:alert(1)', 'file:///etc', '//a.localhost', 'a.localhost']) {
+      const refused = await test.client.call('sites.create', { body: { key: 'odd', name: 'Odd', address } }).catch((error: { code: string }) => error);
+      expect(refused, address).to.include({ code: 'address-invalid' });
+    }
+  });
+
+  it('are worked out once for the same revision', async () => {
+    const { data: embed } = await test.client.call('embeds.create', { body: { name: 'Once', text: talkCode(1) } });
+    await test.client.call('spots.create', { body: { key: 'hollinfell/talks#once' } });
+    const { data: placement } = await test.client.call('placements.create', { body: { embed: embed.key, place: 'hollinfell/talks#once' } });
+    await test.client.call('placements.link', { params: { placement: placement.id } });
+    let asked = 0;
+    const long = { sheets: [], rules: { dropTracking: false }, workOut: () => Promise.reject(new Error('nothing is long here')) };
+    const counting = new Proxy(long, {
+      get: (target, name) => {
+        if (name === 'rules') asked++;
+        return Reflect.get(target, name) as unknown;
+      },
+    });
+    const { at } = await frames({ making: () => Promise.resolve(counting) });
+    for (let i = 0; i < 5; i++) expect((await get(at(placement.id))).status).to.equal(200);
+    expect(asked).to.equal(1);
+  });
+});
