@@ -8,10 +8,12 @@ import { fileURLToPath } from 'node:url';
 import { createConnection, type Connection } from 'mysql2/promise';
 import { createClient } from '@orbis/contract';
 import { read } from '@orbis/core';
+import { loopbackFetch } from '@orbis/demo';
 import { openDataFolder, startPrivateDatabase } from '@orbis/service';
 import { builtInSheets } from '@orbis/sheets';
 import { line } from './figures.ts';
 
+const fetch = loopbackFetch();
 const many = 10_000;
 const text = (i: number): string =>
   `<iframe src="https://play.kinorill.localhost/reel/r${i}?knobs=1&amp;from=${i % 90}" title="Talk ${i}" width="640" height="360" allow="fullscreen"></iframe>`;
@@ -31,9 +33,9 @@ export async function collection(): Promise<string> {
   try {
     const { url, secret } = await told<{ url: string; secret: string }>(service);
     const password = 'only for this measure';
-    await createClient({ url }).call('password.set', { body: { secret, password, name: 'Bench' } });
-    const { token } = (await createClient({ url }).call('tokens.exchange', { body: { password, name: 'bench' } })).data;
-    const client = createClient({ url, headers: { authorization: `Bearer ${token}` } });
+    await createClient({ url, fetch }).call('password.set', { body: { secret, password, name: 'Bench' } });
+    const { token } = (await createClient({ url, fetch }).call('tokens.exchange', { body: { password, name: 'bench' } })).data;
+    const client = createClient({ url, fetch, headers: { authorization: `Bearer ${token}` } });
     const items = Array.from({ length: many }, (_, i) => ({ name: `Talk ${i}`, text: text(i), tags: ['bench'] }));
     const texts = items.map((item) => item.text);
     const sql = await createConnection(database.urls.setUp);

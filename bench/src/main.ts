@@ -1,11 +1,24 @@
 import { cpus } from 'node:os';
 import { adjusting } from './adjusting.ts';
 import { collection } from './collection.ts';
+import { faults } from './faults.ts';
 import { fuzz } from './fuzz.ts';
 import { growth } from './growth.ts';
 import { kinds } from './kinds.ts';
+import { liveness } from './liveness.ts';
 import { reading } from './reading.ts';
 
+const parts: Record<string, () => string | Promise<string>> = { reading, adjusting, collection, liveness, growth, fuzz, kinds };
+/* These take minutes, and run only where they are named. */
+const named: typeof parts = { faults };
+
+const asked = process.argv.slice(2);
+const known = { ...parts, ...named };
+const unknown = asked.find((name) => !Object.hasOwn(known, name));
+if (unknown !== undefined) {
+  process.stderr.write(`There is no part “${unknown}”. There are: ${Object.keys(known).join(', ')}.\n`);
+  process.exit(2);
+}
 const [cpu] = cpus();
 process.stdout.write(`Node ${process.version}, ${cpus().length} × ${cpu?.model ?? 'unknown processor'}\n`);
-for (const part of [reading, adjusting, collection, growth, fuzz, kinds]) process.stdout.write(`\n${await part()}`);
+for (const name of asked.length > 0 ? asked : Object.keys(parts)) process.stdout.write(`\n${await known[name]!()}`);

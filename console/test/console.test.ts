@@ -169,7 +169,7 @@ describe('an owner at the console', function () {
     page.on('request', (request) => {
       const { hostname } = new URL(request.url());
       hosts.add(hostname);
-      if (hostname !== 'localhost') void request.allHeaders().then((headers) => cookies.push(...(headers['cookie'] ? [`${hostname}: ${headers['cookie']}`] : [])));
+      if (hostname !== new URL(test.url).hostname) void request.allHeaders().then((headers) => cookies.push(...(headers['cookie'] ? [`${hostname}: ${headers['cookie']}`] : [])));
     });
     await test.client.call('embeds.create', { body: { name: 'Previewed', text: talkCode(test.world.port), settings: { start: 112 } } });
     await page.goto(`${test.url}/collection/previewed`);
@@ -304,7 +304,7 @@ describe('an owner at the console', function () {
     await page.keyboard.press('Enter');
     await page.waitForURL('**/register');
     await page.getByRole('link', { name: 'Account' }).click();
-    await page.getByRole('button', { name: 'Sign out' }).click();
+    await page.getByRole('button', { name: 'Sign out', exact: true }).click();
     await page.waitForURL('**/sign-in');
     await page.goto(`${test.url}/collection`);
     await page.waitForURL('**/sign-in?back=%2Fcollection');

@@ -1,5 +1,5 @@
 import { listServiceSettings } from '@orbis/contract';
-import { behindProxy } from './http/proxy-warning.ts';
+import { behindProxy, seemsProxied } from './http/proxy-warning.ts';
 import { startOrbis } from './start.ts';
 import { CannotStart, readSettings } from './settings.ts';
 
@@ -27,8 +27,7 @@ async function main(): Promise<void> {
   };
   process.on('SIGTERM', stop);
   process.on('SIGINT', stop);
-  // Orbis itself speaks http: where it is reached by https, something stands before it.
-  if (settings.ORBIS_PUBLIC_URL?.startsWith('https:') && settings.ORBIS_TRUST_PROXY === 0) process.stderr.write(`\n${behindProxy}\n`);
+  if (seemsProxied(settings)) process.stderr.write(`\n${behindProxy}\n`);
   if (await orbis.hasPassword()) process.stderr.write(`\nOrbis is running: ${orbis.origins.console}\n`);
   else process.stderr.write(`\nOrbis is running. Set your password within 30 minutes here:\n  ${await orbis.link('password')}\n`);
 }

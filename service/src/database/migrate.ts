@@ -45,37 +45,50 @@ export async function migrate(pool: Pool, { alone, step = () => undefined }: Mig
   const release = await claim(pool, alone);
   try {
     const earlier = await carryOver(pool, statements);
-    for (const { statement, begun } of await missing(pool, statements)) await run(pool, statement, { mayBeThere: begun || earlier, step });
+    const todo = await missing(pool, statements);
+    await noteBegun(pool, todo);
+    step('noted');
+    for (const { statement, begun } of todo) await run(pool, statement, { mayBeThere: begun || earlier, step });
     await pool.query('DROP TABLE IF EXISTS `__drizzle_migrations`');
   } finally {
     await release();
   }
 }
 
+/* Whoever is killed from here on may leave any of them behind without a note that it is done. */
+async function noteBegun(pool: Pool, todo: readonly { statement: Statement }[]): Promise<void> {
+  if (todo.length === 0) return;
+  await pool.query(
+    `INSERT IGNORE INTO \`migration\` VALUES ${todo.map(() => '(?, ?, utc_timestamp(3), NULL)').join(', ')}`,
+    todo.flatMap(({ statement: { migration, number } }) => [migration, number]),
+  );
+}
+
 async function run(pool: Pool, { migration, number, sql }: Statement, { mayBeThere, step }: { mayBeThere: boolean; step: (at: string) => void }): Promise<void> {
   const name = `${migration.slice(0, 8)}.${number}`;
-  const done = 'UPDATE `migration` SET `done_at` = utc_timestamp(3) WHERE `migration` = ? AND `statement` = ?';
   step(`before ${name}`);
-  await pool.query('INSERT IGNORE INTO `migration` VALUES (?, ?, utc_timestamp(3), NULL)', [migration, number]);
-  step(`begun ${name}`);
   const connection = await pool.getConnection();
   try {
     // What changes rows is one transaction with its note; what changes tables ends any transaction by itself.
-    await connection.beginTransaction();
+    if (changesRows.test(sql)) await connection.beginTransaction();
     await connection.query(sql).catch((error: unknown) => {
       if (!(mayBeThere && isThere(error))) throw error;
     });
     step(`run ${name}`);
-    await connection.query(done, [migration, number]);
-    await connection.commit();
+    await connection.query('UPDATE `migration` SET `done_at` = utc_timestamp(3) WHERE `migration` = ? AND `statement` = ?', [migration, number]);
+    if (changesRows.test(sql)) await connection.commit();
   } catch (error) {
     await connection.rollback().catch(() => undefined);
+    // The server refused it: what it found in its way was not begun by us.
+    if (numberOf(error) !== null) await connection.query('DELETE FROM `migration` WHERE `done_at` IS NULL').catch(() => undefined);
     throw error;
   } finally {
     connection.release();
   }
   step(`done ${name}`);
 }
+
+const changesRows = /^\s*(?:insert|update|delete)\b/i;
 
 /* What is not done yet, and whether somebody had begun it. */
 async function missing(pool: Pool, statements: readonly Statement[]): Promise<{ statement: Statement; begun: boolean }[]> {

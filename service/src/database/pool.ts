@@ -1,4 +1,6 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
+import { isConflict } from './errors.ts';
+import { onceMore } from './once-more.ts';
 import mysql, { type Pool, type PoolConnection, type PoolOptions } from 'mysql2/promise';
 
 /** What one request is doing in the database. */
@@ -48,7 +50,8 @@ export function createPool(options: PoolOptions): Pick<Pool, 'getConnection' | '
     async (...of: never[]): Promise<unknown> => {
       const connection = await getConnection();
       try {
-        return await (connection[method] as (...of: never[]) => Promise<unknown>)(...of);
+        // A single statement is a transaction of its own.
+        return await onceMore(() => (connection[method] as (...of: never[]) => Promise<unknown>)(...of), isConflict);
       } finally {
         connection.release();
       }

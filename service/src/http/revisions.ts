@@ -1,4 +1,4 @@
-import { compareTexts, type Outcome, type Wishes } from '@orbis/core';
+import { type Outcome, type Wishes } from '@orbis/core';
 import { catalogue, OrbisError, sayWishes, type Comparison } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 import type { Handle } from '../database/connect.ts';
@@ -55,7 +55,7 @@ export function revisionHandlers(deps: Deps): Handlers<Named<'revisions' | 'sour
           to: tellRevision(to, numbers.get(to.sourceId)!),
           wishes: compareWishes(from, to),
           sourceDiffers: before.base !== after.base,
-          runs: compareTexts(await goesOut(from, before), await goesOut(to, after)),
+          runs: await deps.reader.compareTexts(await goesOut(from, before), await goesOut(to, after)),
         },
       };
     },

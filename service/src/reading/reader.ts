@@ -15,6 +15,7 @@ import type {
   Reading,
   ReadingContext,
   readProviderList,
+  TextRun,
 } from '@orbis/core';
 import { OrbisError } from '@orbis/contract';
 import type * as tasks from './worker.ts';
@@ -39,6 +40,7 @@ export interface Reader {
   /** Whether a site's robots.txt lets programs read an address. */
   robots(question: RobotsQuestion): Promise<boolean>;
   sheetFile(text: string): Promise<SheetRead>;
+  compareTexts(before: string, after: string): Promise<TextRun[]>;
   providerList(text: string): Promise<ReturnType<typeof readProviderList>>;
   close(): Promise<void>;
 }
@@ -105,6 +107,7 @@ export function createReader({ seconds = 10, threads = 2, waiting = 1000, megaby
     fileFacts: (beginning, size) => run('fileFacts', { beginning, size }),
     robots: (question) => run('robots', question),
     sheetFile: (text) => run('sheetFile', text),
+    compareTexts: (before, after) => run('compare', { before, after }),
     providerList: (text) => run('providerList', text),
     close: async () => {
       queue.clear();

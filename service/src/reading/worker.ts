@@ -1,5 +1,6 @@
 /** What runs in the worker: foreign text is read here, and nowhere else that matters. Everything in and out is plain data. */
 import {
+  compareTexts,
   harvest,
   learnSheet,
   mend,
@@ -24,6 +25,7 @@ import {
   type Reading,
   type ReadingContext,
   type Sheet,
+  type TextRun,
 } from '@orbis/core';
 import { parseSheet, SheetInvalid, type SheetFault } from '@orbis/contract';
 import { factsOfFile, type FileFacts } from './file-facts.ts';
@@ -89,6 +91,9 @@ export const sheetFile = retiring((text: string): SheetRead => {
 });
 
 export type SheetRead = { ok: true; sheet: Sheet } | { ok: false; faults: readonly SheetFault[] };
+
+/** What differs between two codes, word by word. */
+export const compare = retiring(({ before, after }: { before: string; after: string }): TextRun[] => compareTexts(before, after));
 
 /** Reads a list of oEmbed providers. */
 export const providerList = retiring(readProviderList);

@@ -64,7 +64,7 @@ describe('attack: foreign bytes', function () {
     const page = '<p class=x>night</p>'.repeat(250_000);
     expect(page.length).to.equal(5_000_000);
     const { rss: before } = process.memoryUsage();
-    for (let i = 0; i < 3; i++) await one.sightPage(page, []);
+    await one.sightPage(page, []);
     await new Promise((resolve) => setTimeout(resolve, 500));
     expect((await one.readTexts(['words'], { sheets: [] }))[0]!.input).to.equal('text');
     const grown = (process.memoryUsage().rss - before) / 1024 / 1024;

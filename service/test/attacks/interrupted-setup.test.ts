@@ -67,7 +67,7 @@ describe('attack: the power goes while the tables are made', function () {
       }
     }
     const statements = readMigrationFiles({ migrationsFolder }).flatMap(({ sql }) => sql).length;
-    expect(cut.size).to.equal(statements * 4);
+    expect(cut.size).to.equal(statements * 3 + 1);
     expect(await shapeOf(pool)).to.deep.equal(whole);
     await migrate(pool, { alone: true, step: () => expect.fail('there was something left to do') });
   });
@@ -88,8 +88,10 @@ describe('attack: the power goes while the tables are made', function () {
   it('does not take a table of somebody else’s for one of ours', async () => {
     const pool = await open();
     await pool.query('create table `person` (id int)');
-    const error = await migrate(pool, { alone: true }).catch((reason: unknown) => reason);
-    expect(error).to.include({ code: 'ER_TABLE_EXISTS_ERROR' });
+    for (let attempt = 0; attempt < 2; attempt++) {
+      const error = await migrate(pool, { alone: true }).catch((reason: unknown) => reason);
+      expect(error).to.include({ code: 'ER_TABLE_EXISTS_ERROR' });
+    }
   });
 
   it('lets several processes start at once on an empty database', async () => {

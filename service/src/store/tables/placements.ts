@@ -39,7 +39,12 @@ export const placement = mysqlTable(
     active: tinyint().default(1),
     ...created,
   },
-  (t) => [unique('placement_once').on(t.spotId, t.embedId, t.active), index('placement_embed').on(t.embedId, t.id), index('placement_active').on(t.active, t.id), index('placement_seen').on(t.active, t.seen, t.id)],
+  (t) => [
+    unique('placement_once').on(t.spotId, t.embedId, t.active),
+    index('placement_embed').on(t.embedId, t.id),
+    index('placement_active').on(t.active, t.id),
+    index('placement_seen').on(t.active, t.seen, t.id),
+  ],
 );
 
 export const delivery = mysqlTable(
