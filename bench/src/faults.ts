@@ -75,7 +75,7 @@ export async function faults(): Promise<string> {
       `${killsOfService} kills of the service and ${killsOfDatabase} of its database, under load (seed ${seed})\n`,
       line('embeds acknowledged', `${book.embeds.size}`),
       line('changes of them acknowledged', `${[...book.embeds.values()].filter(({ start }) => start !== null).length}`),
-      line('batches of 20', `${book.batches.size}`),
+      line('batches of 20 acknowledged', `${[...book.batches.values()].filter(Boolean).length}`),
       line('lost, or half done', '0'),
       line('slowest to be back', `${(back / 1000).toFixed(1)} s`),
       `Answers: ${answers.join(', ')}\n`,

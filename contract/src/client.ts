@@ -74,11 +74,21 @@ export function createClient({ url, headers = {}, fetch = globalThis.fetch }: Cl
     open,
     call: async (name, call = {}) => {
       const response = await open(name, call);
-      const text = response.status === 204 ? '' : await response.text();
+      const text = response.status === 204 ? '' : await wholeText(response, url, call.signal);
       const data = text === '' ? undefined : (JSON.parse(text) as unknown);
       return { status: response.status, etag: response.headers.get('etag'), data: data as never };
     },
   };
+}
+
+/* The text of an answer; one that breaks off in the middle is as good as none. */
+async function wholeText(response: Response, url: string, signal: AbortSignal | undefined): Promise<string> {
+  try {
+    return await response.text();
+  } catch (error) {
+    if (signal?.aborted) throw error;
+    throw new ApiError({ ...unreachable(url), detail: `${url || 'Orbis'} broke its answer off in the middle. See whether what you asked for was done before you ask again.` });
+  }
 }
 
 /** The path of an operation with its parameters filled in, below {@link apiBase}. */

@@ -32,6 +32,14 @@ describe('the client of the interface', () => {
     expect(calls[0]!.init.headers).to.include({ 'content-type': 'application/merge-patch+json', 'if-match': '"1"' });
   });
 
+  it('takes an answer that breaks off in the middle for none', async () => {
+    const broken = new ReadableStream({ pull: (controller) => controller.error(new TypeError('terminated')) });
+    const fetch = (() => Promise.resolve(new Response(broken, { status: 200 }))) as unknown as typeof globalThis.fetch;
+    const error = await errorOf(createClient({ url: 'http://orbis.test', fetch }).call('embeds.list'));
+    expect(error).to.be.instanceOf(ApiError).and.include({ code: 'not-reached', exit: 3 });
+    expect(error.message).to.include('broke its answer off in the middle');
+  });
+
   it('takes an answer without a body', async () => expect((await answering(204, '').client.call('session.delete')).data).to.equal(undefined));
 
   it('turns a problem document into an error with its exit status', async () => {

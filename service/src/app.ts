@@ -65,7 +65,7 @@ export function createApp(deps: Deps): Express {
   app.use(requestLog(deps.log));
   app.use(warnOfProxy(deps.trustProxy, deps.log));
   app.use(consolePolicy(deps));
-  app.use(knownHosts(deps.origins));
+  app.use(knownHosts(deps.origins, deps.trustProxy));
   app.use(compression());
   const description = openApi(deps.version);
   app.use('/api', refuseCrossSite(deps.origins));
@@ -105,7 +105,7 @@ const requestLog = (log: Logger) =>
       response.setHeader('X-Request-Id', id);
       return id;
     },
-    customLogLevel: (_request, response, error) => (error || response.statusCode >= 500 ? 'error' : 'info'),
+    customLogLevel: (_request, response, error) => (response.statusCode === 503 ? 'warn' : error || response.statusCode >= 500 ? 'error' : 'info'),
     serializers: {
       req: (request: { id: string; method: string; url: string }) => ({ id: request.id, method: request.method, path: request.url.split('?')[0] }),
       res: (response: { statusCode: number }) => ({ status: response.statusCode }),

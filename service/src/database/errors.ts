@@ -51,7 +51,8 @@ export function isAway(error: unknown): boolean {
   if (error instanceof DatabaseAway || cause instanceof DatabaseAway) return true;
   if (typeof cause !== 'object' || cause === null) return false;
   // Files and foreign hosts that are not there have such codes as well; the driver marks what ends a connection.
-  return ('fatal' in cause && lost.has(codeOf(error) ?? '')) || ('sqlState' in cause && refusing.has(numberOf(error) ?? 0));
+  // What is asked on a connection that has been closed comes without a code.
+  return ('fatal' in cause && cause.fatal === true && (codeOf(error) === null || lost.has(codeOf(error)!))) || ('sqlState' in cause && refusing.has(numberOf(error) ?? 0));
 }
 
 /* The time of a statement is over (1969), or somebody ended it (1317). */

@@ -49,7 +49,7 @@ export function createFramesApp({ connection, origins, making, now, log, trustPr
       'Cross-Origin-Resource-Policy': 'same-origin',
       'Permissions-Policy': 'camera=(), microphone=(), geolocation=()',
     });
-    if (origins().isFrames(request.get('host') ?? '')) next();
+    if (origins().isFrames(request.host ?? '')) next();
     else say(response, 421, 'This is not the address of anything here.');
   });
   app.use(

@@ -4,7 +4,9 @@ import { codeOf, numberOf } from '../database/errors.ts';
  * An error as it is logged: enough to find its cause. What the database was asked is left out but for the kind of
  * question, as the question holds what people typed, and its answer may repeat it.
  */
-export function errorForLog(error: unknown): object {
+export function errorForLog(given: unknown): object {
+  // What logs requests hands over a summary, which knows what it was made of.
+  const error = typeof given === 'object' && given !== null && 'raw' in given ? given.raw : given;
   if (!(error instanceof Error)) return { message: String(error).slice(0, 300) };
   const frames = (error.stack ?? '').split('\n').filter((line) => /^\s+at /.test(line));
   const stack = frames.join('\n');

@@ -10,13 +10,15 @@ const thisMachine = /^(?:localhost|127\.0\.0\.1|\[::1\])(?::\d+)?$/;
  * nothing. On `localhost` pages lead to the console's own host, which no other program's cookies share.
  */
 export const knownHosts =
-  (origins: () => Origins): RequestHandler =>
+  (origins: () => Pick<Origins, 'console'>, trustProxy: number): RequestHandler =>
   (request, response, next) => {
-    const host = request.get('host') ?? '';
+    // As a trusted proxy says it, where there is one (X-Forwarded-Host).
+    const host = request.host ?? '';
     const home = origins().console;
     if (host === new URL(home).host) return next();
     if (!thisMachine.test(host)) throw new OrbisError('unknown-host', { host: host.slice(0, 100), home });
-    if (/^\/api(?:\/|$)/.test(request.path) || request.method !== 'GET') return next();
+    // A proxy that does not pass the name on asks by our own: leading its visitors elsewhere would lead them in a circle.
+    if (trustProxy > 0 || /^\/api(?:\/|$)/.test(request.path) || request.method !== 'GET') return next();
     response.redirect(307, home + request.originalUrl);
   };
 

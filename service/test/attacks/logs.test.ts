@@ -1,6 +1,7 @@
 /* A question that failed was logged with everything that people had typed into it. */
 import { DrizzleQueryError } from 'drizzle-orm';
 import { expect } from 'chai';
+import { isAway } from '../../src/database/errors.ts';
 import { errorForLog } from '../../src/http/error-log.ts';
 
 const typed = 'what somebody typed';
@@ -37,6 +38,12 @@ describe('attack: the log', () => {
       expect(JSON.stringify(logged)).to.not.include(typed);
       expect(logged).to.have.property('stack').that.includes('logs.test.ts');
     });
+  it('has it also of what a request failed of, and of a connection that was closed', () => {
+    const closed = Object.assign(new Error('closed'), { fatal: true });
+    expect(isAway(new DrizzleQueryError('rollback', [], closed))).to.equal(true);
+    expect(isAway(Object.assign(new Error('no such file'), { code: 'ENOENT' }))).to.equal(false);
+    expect(errorForLog({ type: 'Error', raw: new DrizzleQueryError(`select '${typed}'`, [], closed) })).to.include({ name: 'database', asked: 'select' });
+  });
   it('has the message of any other error', () => expect(errorForLog(new TypeError('x is not a function'))).to.include({ name: 'TypeError', message: 'x is not a function' }));
   it('has what was thrown that is no error', () => expect(errorForLog('words')).to.deep.equal({ message: 'words' }));
 });

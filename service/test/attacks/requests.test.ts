@@ -4,11 +4,13 @@
  * answered in a visitor's browser, and a rebound name could ask anything.
  */
 import { request, type IncomingMessage } from 'node:http';
-import { connect } from 'node:net';
+import { connect, type AddressInfo } from 'node:net';
 import { gzipSync } from 'node:zlib';
 import { expect } from 'chai';
+import express, { type ErrorRequestHandler, type RequestHandler } from 'express';
 import fc from 'fast-check';
 import { pageKey, routes, spotKey, usualMost } from '@orbis/contract';
+import { knownHosts } from '../../src/http/guard.ts';
 import { depthOf } from '../../src/http/body.ts';
 import { startTestOrbis, type TestOrbis } from '../support/orbis.ts';
 
@@ -134,6 +136,41 @@ describe('attack: requests', function () {
       const led = await ask('/sign-in?back=%2Fregister', { headers: { host } });
       expect([led.status, led.headers.location]).to.deep.equal([307, `${test.url}/sign-in?back=%2Fregister`]);
     }
+  });
+
+  it('through a proxy is known by the name that the proxy was asked by, where it is trusted, and never led in a circle', async () => {
+    const through = async (trusted: number, headers: Record<string, string>): Promise<number> => {
+      const app = express();
+      app.set('trust proxy', trusted);
+      app.use(
+        knownHosts(() => ({ console: 'https://orbis.example' }), trusted),
+        ((_request, response) => void response.send('in')) as RequestHandler,
+        ((_error, _request, response, _next) => void response.status(421).end()) as ErrorRequestHandler,
+      );
+      const server = app.listen(0, '127.0.0.1');
+      await new Promise((resolve) => server.once('listening', resolve));
+      const status = await new Promise<number>((resolve, reject) => {
+        const sent = request({ host: '127.0.0.1', port: (server.address() as AddressInfo).port, path: '/sign-in', headers }, (response) => {
+          response.resume();
+          resolve(response.statusCode!);
+        });
+        sent.on('error', reject);
+        sent.end();
+      });
+      server.closeAllConnections();
+      server.close();
+      return status;
+    };
+    for (const [trusted, headers, status] of [
+      [1, { host: 'orbis.example' }, 200],
+      [1, { 'host': '127.0.0.1:7420', 'x-forwarded-host': 'orbis.example' }, 200],
+      [1, { host: '127.0.0.1:7420' }, 200],
+      [1, { host: 'evil.example' }, 421],
+      [1, { 'host': '127.0.0.1:7420', 'x-forwarded-host': 'evil.example' }, 421],
+      [0, { 'host': '127.0.0.1:7420', 'x-forwarded-host': 'orbis.example' }, 307],
+      [0, { 'host': 'evil.example', 'x-forwarded-host': 'orbis.example' }, 421],
+    ] as [number, Record<string, string>, number][])
+      expect(await through(trusted, headers), `${trusted} ${JSON.stringify(headers)}`).to.equal(status);
   });
 
   it('for an address that nobody has is answered so', async () => {
