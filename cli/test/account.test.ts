@@ -39,7 +39,7 @@ describe('the command line, on tokens, sessions and the password', function () {
   });
 
   it('lists sessions and ends them', async () => {
-    expect((await orbis('sessions')).out).to.match(/another program/);
+    expect((await orbis('sessions')).out).to.match(/Another program/);
     expect((await orbis('sessions end')).exit).to.equal(2);
     expect((await orbis('sessions end 0000000000')).exit).to.equal(2);
     const done = await orbis('sessions end --all');

@@ -45,7 +45,7 @@ describe('the account screen', function () {
     }
     await one.page.goto(`${test.url}/account`);
     await one.page.getByText('Chrome on Linux (this one)').waitFor();
-    await one.page.getByLabel('Password of now').fill(password);
+    await one.page.getByLabel('Current password').fill(password);
     await one.page.getByLabel('New password').fill('another sentence of mine');
     await one.page.getByRole('button', { name: 'Change the password' }).click();
     await one.page

@@ -27,7 +27,7 @@ export function ChangePassword() {
   const set = (part: Partial<typeof empty>): void => setValues((now) => ({ ...now, ...part }));
   return (
     <Stack component="form" spacing={2} sx={{ maxWidth: 420 }} onSubmit={(event) => (event.preventDefault(), change.mutate())}>
-      <TextField label="Password of now" type="password" autoComplete="current-password" value={values.current} onChange={(e) => set({ current: e.target.value })} required />
+      <TextField label="Current password" type="password" autoComplete="current-password" value={values.current} onChange={(e) => set({ current: e.target.value })} required />
       <TextField
         label="New password"
         type="password"

@@ -66,7 +66,7 @@ export function Tokens() {
               ['read', 'only read'],
             ],
           },
-          { name: 'days', label: 'Days', type: 'number', initial: '365', width: 90 },
+          { name: 'days', label: 'Days it lasts', type: 'number', initial: '365', width: 130 },
           { name: 'password', label: 'Your password', type: 'password', autoComplete: 'current-password' },
         ]}
         add={async ({ name = '', access = 'all', days = '365', password = '' }) => {

@@ -169,7 +169,7 @@ describe('attack: signing in', function () {
       ).items;
     const sessions = await list(two);
     expect(sessions.map(({ current }) => current)).to.deep.equal([true, false, false]);
-    expect(sessions[0]).to.include({ address: '192.0.2.9', browser: 'another program' });
+    expect(sessions[0]).to.include({ address: '192.0.2.9', browser: 'Another program' });
     const works = async (cookie: string): Promise<boolean> => (await fetch(`${test.url}/api/v1/embeds`, { headers: { cookie } })).status === 200;
     expect((await post(`/sessions/${sessions[1]!.id}`, {}, { method: 'DELETE', cookie: two })).status).to.equal(204);
     expect([await works(one), await works(two)]).to.deep.equal([false, true]);
