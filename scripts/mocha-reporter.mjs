@@ -1,4 +1,5 @@
-// Mocha's own list of tests, closed by one plain line with the run's numbers.
+// Mocha's own list of tests, closed by one plain line with the run's numbers; or, for a part of a run, by a file of them.
+import { writeFileSync } from 'node:fs';
 import Mocha from 'mocha';
 
 export default class Counts extends Mocha.reporters.Spec {
@@ -6,7 +7,9 @@ export default class Counts extends Mocha.reporters.Spec {
     super(runner, options);
     runner.once('end', () => {
       const { passes, failures, pending } = runner.stats;
-      process.stdout.write(`${passes} passed, ${failures} failed, ${pending} skipped\n`);
+      const file = process.env.ORBIS_TEST_COUNTS;
+      if (file) writeFileSync(file, JSON.stringify({ passes, failures, pending }));
+      else process.stdout.write(`${passes} passed, ${failures} failed, ${pending} skipped\n`);
     });
   }
 }

@@ -8,10 +8,22 @@ export interface StreamEvent<T> {
   data: T;
 }
 
-/** The events of an answer (HTML, section 9.2), in their order. */
-export async function* eventsOf<T>(response: Response): AsyncGenerator<StreamEvent<T>> {
+/**
+ * The events of an answer (HTML, section 9.2), in their order.
+ * @param heard told whenever anything comes, also what is no event and only shows that somebody is there.
+ */
+export async function* eventsOf<T>(response: Response, heard: () => void = () => undefined): AsyncGenerator<StreamEvent<T>> {
   if (!response.body) return;
-  const events = response.body.pipeThrough(new TextDecoderStream() as unknown as ReadableWritablePair<string, Uint8Array>).pipeThrough(new EventSourceParserStream());
+  const listening = new TransformStream<Uint8Array, Uint8Array>({
+    transform: (chunk, controller) => {
+      heard();
+      controller.enqueue(chunk);
+    },
+  });
+  const events = response.body
+    .pipeThrough(listening)
+    .pipeThrough(new TextDecoderStream() as unknown as ReadableWritablePair<string, Uint8Array>)
+    .pipeThrough(new EventSourceParserStream());
   const reader = events.getReader();
   try {
     for (let next = await reader.read(); !next.done; next = await reader.read()) yield { id: next.value.id, data: JSON.parse(next.value.data) as T };
@@ -28,6 +40,8 @@ export async function* eventsIn<T>(response: Response): AsyncGenerator<T> {
 
 /* Between two attempts, in milliseconds; and how long in all without any news it is tried. */
 const [shortest, longest, patience] = [250, 4000, 120_000];
+/* The service says something every 15 seconds: who is silent for so long is gone, whatever the connection looks like. */
+const silence = 45_000;
 
 const wait = (ms: number, signal: AbortSignal | undefined): Promise<void> =>
   new Promise((resolve) => {
@@ -53,17 +67,24 @@ export async function* follow<N extends RouteName>(
   let seen: string | undefined;
   let pause = shortest;
   for (let since = Date.now(); !call.signal?.aborted;) {
+    const given = new AbortController();
+    let heard = Date.now();
+    const watch = setInterval(() => {
+      if (Date.now() - heard > silence) given.abort();
+    }, silence / 9);
+    const signal = call.signal ? AbortSignal.any([call.signal, given.signal]) : given.signal;
     try {
-      const response = await client.open(name, { ...call, ...(seen !== undefined && { lastEventId: seen }) } as never);
-      for await (const { id, data } of eventsOf<AnswerOf<Routes[N]>>(response)) {
+      const response = await client.open(name, { ...call, signal, ...(seen !== undefined && { lastEventId: seen }) } as never);
+      for await (const { id, data } of eventsOf<AnswerOf<Routes[N]>>(response, () => (heard = since = Date.now()))) {
         seen = id ?? seen;
         pause = shortest;
-        since = Date.now();
         yield data;
         if (isLast(data)) return;
       }
     } catch (error) {
       if (call.signal?.aborted || !passes(error) || Date.now() - since > patience) throw error;
+    } finally {
+      clearInterval(watch);
     }
     await wait(pause, call.signal);
     pause = Math.min(longest, pause * 2);

@@ -70,6 +70,7 @@ function textOf(node: ts.Expression, constants: ReadonlyMap<string, string>): st
   return parts.some(([text]) => text === null) ? null : node.head.text + parts.map(([text, literal]) => text! + literal).join('');
 }
 
+const pathPieces = new Set(['a', 'a/', '-', '%']);
 const pieces = [
   'a',
   ' ',
@@ -138,7 +139,7 @@ describe('hostile text', function () {
           ['', ''],
           ['', '\u0000'],
           // As the path of a page.
-          ['h/', '?'],
+          ...(pathPieces.has(piece) ? [['h/', '?'] as const] : []),
         ] as const) {
           try {
             expectLinear(

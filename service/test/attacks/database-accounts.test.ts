@@ -13,6 +13,9 @@ import { connectDatabase } from '../../src/database/connect.ts';
 import { installDatabase } from '../../src/database/install.ts';
 import { pidIn } from '../../src/database/processes.ts';
 import { findSocket } from '../../src/database/socket.ts';
+import { findLinkedPlacement } from '../../src/store/linked-placements.ts';
+import { findPreview } from '../../src/store/previews.ts';
+import { createShelf } from '../../src/work/shelf.ts';
 import { openDataFolder, startPrivateDatabase, type PrivateDatabase } from '@orbis/service';
 
 const isRoot = process.getuid?.() === 0;
@@ -97,6 +100,18 @@ describe('attack: the private database, by another user of the machine', functio
     expect(readdirSync(folder().database)).to.not.include('accounts.sql');
     expect(readdirSync(folder().keys).sort()).to.deep.equal(['database-frames', 'database-service', 'database-setup']);
     for (const key of readdirSync(folder().keys)) expect(statSync(join(folder().keys, key)).mode & 0o777, key).to.equal(0o600);
+  });
+
+  it('lets the second origin read all that its documents are made from', async () => {
+    const connection = await connectDatabase(database.urls);
+    try {
+      const shelf = createShelf([], { workOut: () => Promise.reject(new Error('nothing is worked out')) });
+      await shelf.refresh(connection.frames);
+      expect(await findLinkedPlacement(connection.frames, '0123456789')).to.equal(null);
+      expect(await findPreview(connection.frames, '00000000000000000000', new Date())).to.equal(null);
+    } finally {
+      await connection.close();
+    }
   });
 
   describe('gives each account what its part needs', () => {
