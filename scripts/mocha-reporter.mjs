@@ -7,7 +7,7 @@ export default class Counts extends Mocha.reporters.Spec {
     super(runner, options);
     runner.once('end', () => {
       const { passes, failures, pending } = runner.stats;
-      const file = process.env.ORBIS_TEST_COUNTS;
+      const file = process.env.MOCHA_COUNTS;
       if (file) writeFileSync(file, JSON.stringify({ passes, failures, pending }));
       else process.stdout.write(`${passes} passed, ${failures} failed, ${pending} skipped\n`);
     });

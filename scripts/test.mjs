@@ -27,7 +27,7 @@ else await everyTest();
 async function everyTest() {
   const folder = mkdtempSync(join(tmpdir(), 'orbis-counts-'));
   const runs = parts.map((workspaces, i) =>
-    finished('npx', ['mocha', ...workspaces.map((workspace) => `${workspace}/test/**/*.test.ts`)], { shown: i === 0, env: { ORBIS_TEST_COUNTS: join(folder, `${i}`) } }),
+    finished('npx', ['mocha', ...workspaces.map((workspace) => `${workspace}/test/**/*.test.ts`)], { shown: i === 0, env: { MOCHA_COUNTS: join(folder, `${i}`) } }),
   );
   const ended = await Promise.all(runs);
   for (const { output } of ended) process.stdout.write(output);

@@ -33,8 +33,8 @@ export const serviceSettingsSchema = z.object({
   ORBIS_ALLOW_PRIVATE: z.enum(['yes', 'no']).default('no').meta({ description: 'Whether pages on private addresses may be read beyond the declared sites; for demos and tests' }),
 });
 
-/** Names that begin alike and belong to the command line, or to the tests. */
-export const settingsOfOthers: readonly string[] = ['ORBIS_URL', 'ORBIS_TOKEN', 'ORBIS_TEST_COUNTS'];
+/** Names that begin alike and belong to the command line. */
+export const settingsOfOthers: readonly string[] = ['ORBIS_URL', 'ORBIS_TOKEN'];
 
 export type ServiceSettings = z.infer<typeof serviceSettingsSchema>;
 
