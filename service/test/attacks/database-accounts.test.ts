@@ -102,6 +102,14 @@ describe('attack: the private database, by another user of the machine', functio
     for (const key of readdirSync(folder().keys)) expect(statSync(join(folder().keys, key)).mode & 0o777, key).to.equal(0o600);
   });
 
+  it('keeps its files to itself: temporary ones where no other server clears them, and none in or out by a question', async () => {
+    const connection = await mysql.createConnection(database.urls.service);
+    const [[row]] = await connection.query<mysql.RowDataPacket[]>('select @@tmpdir as tmp, @@secure_file_priv as files, @@local_infile as local, @@skip_networking as alone');
+    await connection.end();
+    expect(row).to.include({ tmp: join(folder().database, 'tmp'), files: `${join(folder().database, 'no-files')}/`, local: 0, alone: 1 });
+    expect(readdirSync(join(folder().database, 'no-files'))).to.deep.equal([]);
+  });
+
   it('lets the second origin read all that its documents are made from', async () => {
     const connection = await connectDatabase(database.urls);
     try {
