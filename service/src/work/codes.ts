@@ -28,7 +28,7 @@ export interface OpenedCode {
 
 /*
  * Codes of up to so many characters are opened where they are needed: nearly all are, and a hostile one of this length
- * takes a few milliseconds (the bench shows that time grows with length). Longer ones go to the worker.
+ * is soon read (the bench shows how the time grows). Longer ones go to the worker.
  */
 const short = 8192;
 
