@@ -18,10 +18,15 @@ export function unpacked(body: Readable, encoding: string | null, url: URL): Asy
     .split(',')
     .map((name) => name.trim().toLowerCase())
     .filter((name) => name !== '' && name !== 'identity');
-  if (names.length > 2) throw new FetchFailure(`${url.host} packs its answer ${names.length} times over.`, 'Have the site’s server mended.');
+  const refuse = (why: string): never => {
+    // Nobody will read it: the connection is let go of at once.
+    body.destroy();
+    throw new FetchFailure(why, 'Have the site’s server mended.');
+  };
+  if (names.length > 2) refuse(`${url.host} packs its answer ${names.length} times over.`);
   for (const name of names.reverse()) {
     const make = Object.hasOwn(unpacking, name) ? unpacking[name] : undefined;
-    if (!make) throw new FetchFailure(`${url.host} packs its answer in a way that Orbis does not know (${name.slice(0, 20)}).`, 'Have the site’s server mended.');
+    if (!make) return refuse(`${url.host} packs its answer in a way that Orbis does not know (${name.slice(0, 20)}).`);
     // Whoever reads gets the error; nobody else needs to hear of it.
     stream = pipeline(stream, make(), () => undefined);
   }
