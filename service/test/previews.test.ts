@@ -1,4 +1,4 @@
-import { createServer, request } from 'node:http';
+import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { expect } from 'chai';
 import { pino } from 'pino';
@@ -6,26 +6,8 @@ import type { ApiError } from '@orbis/contract';
 import { createFramesApp } from '../src/frames/app.ts';
 import { originsOf } from '../src/origins.ts';
 import { findPreview } from '../src/store/previews.ts';
+import { get } from './support/get.ts';
 import { startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
-
-interface Got {
-  status: number;
-  headers: Record<string, string | string[] | undefined>;
-  body: string;
-}
-
-/* Node does not find *.localhost; the host is named in the request instead. */
-const get = (url: string, headers: Record<string, string> = {}): Promise<Got> =>
-  new Promise((resolve, reject) => {
-    const { host, port, pathname } = new URL(url);
-    request({ host: '127.0.0.1', port, path: pathname, headers: { host, ...headers } }, (response) => {
-      let body = '';
-      response.on('data', (chunk: Buffer) => void (body += chunk.toString()));
-      response.on('end', () => resolve({ status: response.statusCode!, headers: response.headers, body }));
-    })
-      .on('error', reject)
-      .end();
-  });
 
 describe('previews', () => {
   let test: TestOrbis;
@@ -55,15 +37,15 @@ describe('previews', () => {
     const { data } = await test.client.call('previews.create', { body: { text: talkCode(1) } });
     const { port } = new URL(data.url);
     for (const host of ['frames.localhost', 'localhost', 'evil.example', "x'.frames.localhost", 'orbis.localhost'])
-      expect((await get(data.url, { host: `${host}:${port}` })).status, host).to.equal(421);
-    const { status, body } = await get(data.url, { host: `00000000000000000000.frames.localhost:${port}` });
+      expect((await get(data.url, { headers: { host: `${host}:${port}` } })).status, host).to.equal(421);
+    const { status, body } = await get(data.url, { headers: { host: `00000000000000000000.frames.localhost:${port}` } });
     expect([status, body]).to.deep.equal([404, 'There is nothing here, or its time is over.\n']);
   });
 
   it('cannot be had from the console’s own origin, and the interface not from theirs', async () => {
     const { data } = await test.client.call('previews.create', { body: { text: talkCode(1) } });
     const frames = new URL(data.url).port;
-    const answer = await get(`http://localhost:${frames}/api/v1/health`);
+    const answer = await get(`http://localhost:${frames}/api/v1/health/live`);
     expect(answer.status).to.equal(421);
   });
 
@@ -96,7 +78,7 @@ describe('previews', () => {
     );
     await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
     const name = new URL(data.url).hostname.split('.')[0]!;
-    const { status, headers } = await get(`http://127.0.0.1:${(server.address() as AddressInfo).port}/${name}`, { host: 'f.example' });
+    const { status, headers } = await get(`http://127.0.0.1:${(server.address() as AddressInfo).port}/${name}`, { headers: { host: 'f.example' } });
     server.closeAllConnections();
     server.close();
     expect(status).to.equal(200);

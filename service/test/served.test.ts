@@ -1,26 +1,8 @@
-import { request } from 'node:http';
 import { expect } from 'chai';
 import { parseOembed, read, readLinkedPage, type OembedAnswer } from '@orbis/core';
 import { loopbackFetch } from '@orbis/demo';
+import { get, type Got } from './support/get.ts';
 import { declareSite, refusal, startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
-
-interface Got {
-  status: number;
-  headers: Record<string, string | string[] | undefined>;
-  body: string;
-}
-/* Node does not find *.localhost; the host is named in the request instead. */
-const get = (address: string): Promise<Got> =>
-  new Promise((resolve, reject) => {
-    const { host, port, pathname, search } = new URL(address);
-    request({ host: '127.0.0.1', port, path: pathname + search, headers: { host } }, (response) => {
-      let body = '';
-      response.on('data', (chunk: Buffer) => void (body += chunk.toString()));
-      response.on('end', () => resolve({ status: response.statusCode!, headers: response.headers, body }));
-    })
-      .on('error', reject)
-      .end();
-  });
 
 describe('Orbis as an oEmbed provider', function () {
   this.timeout(60_000);

@@ -2,30 +2,14 @@
  * Whatever runs in a frame is somebody else's: it was told the secret host of a preview by the referrer, could be asked
  * for without end, showed names that are the owner's own, and an error of ours said what it is made of.
  */
-import { createServer, request, type Server } from 'node:http';
+import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { expect } from 'chai';
 import { pino } from 'pino';
 import { createFramesApp, type FramesDeps } from '../../src/frames/app.ts';
 import { originsOf } from '../../src/origins.ts';
+import { get } from '../support/get.ts';
 import { declareSite, startTestOrbis, talkCode, type TestOrbis } from '../support/orbis.ts';
-
-interface Got {
-  status: number;
-  headers: Record<string, string | string[] | undefined>;
-  body: string;
-}
-const get = (address: string, method = 'GET'): Promise<Got> =>
-  new Promise((resolve, reject) => {
-    const { host, port, pathname, search } = new URL(address);
-    request({ host: '127.0.0.1', port, path: pathname + search, method, headers: { host } }, (response) => {
-      let body = '';
-      response.on('data', (chunk: Buffer) => void (body += chunk.toString()));
-      response.on('end', () => resolve({ status: response.statusCode!, headers: response.headers, body }));
-    })
-      .on('error', reject)
-      .end();
-  });
 
 describe('attack: frames', function () {
   this.timeout(60_000);
@@ -99,7 +83,7 @@ describe('attack: frames', function () {
 
   it('can only be looked at', async () => {
     const { at } = await frames({});
-    for (const method of ['POST', 'PUT', 'DELETE', 'OPTIONS']) expect((await get(at('0123456789'), method)).status, method).to.equal(405);
+    for (const method of ['POST', 'PUT', 'DELETE', 'OPTIONS']) expect((await get(at('0123456789'), { method })).status, method).to.equal(405);
   });
 
   it('take no origin from a host that could say more in a policy', async () => {
