@@ -1,11 +1,11 @@
-import { adjust, applyEdits, openCode, read, type Settings } from '@orbis/core';
+import { compose, openCode, read, type Options } from '@orbis/core';
 import { builtInSheets } from '@orbis/sheets';
 import { line, timeBoth } from './figures.ts';
 
 const player = (id: number): string =>
   `<iframe width="560" height="315" src="https://play.kinorill.localhost/reel/${id}?knobs=1&amp;from=3" title="Talk ${id}" allow="fullscreen" allowfullscreen></iframe>`;
 const map = (id: number): string => `<iframe src="https://mapmere.localhost/embed/map?lat=54.${id}&lng=-2.1&zoom=13" width="600" height="450" title="Map ${id}"></iframe>`;
-const wishes: [string, (id: number) => string, Settings, (params: URLSearchParams) => void][] = [
+const asked: [string, (id: number) => string, Options, (params: URLSearchParams) => void][] = [
   [
     'a clip of a video, without buttons',
     player,
@@ -27,15 +27,14 @@ const wishes: [string, (id: number) => string, Settings, (params: URLSearchParam
 /** How many codes a second are adjusted: read, edited and written, against reading alone and against changing the bare address. */
 export function adjusting(): string {
   const context = { sheets: builtInSheets() };
-  const rows = wishes.map(([label, make, settings, change]) => {
+  const rows = asked.map(([label, make, options, change]) => {
     const texts = Array.from({ length: 50 }, (_, id) => make(id));
     const addresses = texts.map((text) => /src="([^"]*)"/.exec(text)![1]!.replaceAll('&amp;', '&'));
     const read_ = (): void => texts.forEach((text) => void read(text, context));
     const full = (): void =>
       texts.forEach((text) => {
-        const { edits, problems } = adjust(openCode(text, context), settings);
+        const { problems } = compose(openCode(text, context), options);
         if (problems.length > 0) throw new Error(problems[0]!.code);
-        applyEdits(text, edits);
       });
     const bare = (): void =>
       addresses.forEach((address) => {
@@ -48,5 +47,5 @@ export function adjusting(): string {
     const perSecond = (50 / reading.full) * 1e6;
     return line(label, Math.round(perSecond).toLocaleString('en'), (reading.full / reading.bare).toFixed(2), (address.full / address.bare).toFixed(2));
   });
-  return ['Adjusting a code: read, edit, write (medians)\n', line('wishes', 'codes/s', '× reading', '× URL'), ...rows].join('');
+  return ['Adjusting a code: read, edit, write (medians)\n', line('options', 'codes/s', '× reading', '× URL'), ...rows].join('');
 }

@@ -49,12 +49,12 @@ export async function collection(): Promise<string> {
     await byHand(sql, 'warm', warm);
     await changeByHand(sql, 'warm', warm);
     await client.call('imports.create', { body: { items: warm.map((code, i) => ({ name: `Warm ${i}`, text: code, tags: ['warm'] })) } });
-    await client.call('changes.create', { body: { where: 'tag=warm', settings: { start: 112, end: 184 } } });
+    await client.call('changes.create', { body: { where: 'tag=warm', options: { start: 112, end: 184 } } });
     const bareImport = await timed(() => byHand(sql, 'bare', texts));
     const taken = await timed(() => client.call('imports.create', { body: { items } }));
     const bareChange = await timed(() => changeByHand(sql, 'bare', texts));
     const changed = await timed(async () => {
-      const { data } = await client.call('changes.create', { body: { where: 'tag=bench', settings: { start: 112, end: 184 } } });
+      const { data } = await client.call('changes.create', { body: { where: 'tag=bench', options: { start: 112, end: 184 } } });
       if (data.change?.embeds !== many) throw new Error('not all were changed');
     });
     const list = Array.from({ length: 400 }, (_, i) => ({
@@ -103,10 +103,9 @@ async function byHand(sql: Sql, prefix: string, texts: readonly string[]): Promi
     await sql.query(`insert into ${prefix}_source (id, embed_id, number, pasted, base, digest, created_at, created_by) values ?`, [
       part.map(({ id, code }) => [id, id, 1, code, code, createHash('sha256').update(code).digest('hex'), now, 1]),
     ]);
-    await sql.query(
-      `insert into ${prefix}_revision (id, embed_id, number, source_id, left_out, settings, dress, isolation, sheet_id, sheet_digest, reason, created_at, created_by) values ?`,
-      [part.map(({ id }) => [id, id, 1, id, '[]', '{}', '{}', '{}', 'kinorill', '', 'imported', now, 1])],
-    );
+    await sql.query(`insert into ${prefix}_revision (id, embed_id, number, source_id, left_out, options, sheet_id, sheet_digest, reason, created_at, created_by) values ?`, [
+      part.map(({ id }) => [id, id, 1, id, '[]', '{}', 'kinorill', '', 'imported', now, 1]),
+    ]);
     await sql.query(`insert into ${prefix}_embed_tag (embed_id, tag) values ?`, [part.map(({ id }) => [id, 'bench'])]);
     await sql.query(`insert into ${prefix}_embed_host (embed_id, host) values ?`, [part.flatMap(({ id, reading }) => reading.hosts.map(({ host }) => [id, host]))]);
   }
@@ -122,10 +121,9 @@ async function changeByHand(sql: Sql, prefix: string, texts: readonly string[]):
       [part.map(({ id }) => id)],
     );
     await sql.query(`update ${prefix}_embed set revision = revision + 1, version = version + 1, changed_at = ? where id in (?)`, [now, part.map(({ id }) => id)]);
-    await sql.query(
-      `insert into ${prefix}_revision (embed_id, number, source_id, left_out, settings, dress, isolation, sheet_id, sheet_digest, reason, created_at, created_by) values ?`,
-      [part.map(({ id }) => [id, 2, id, '[]', '{"start":112,"end":184}', '{}', '{}', 'kinorill', '', 'changed', now, 1])],
-    );
+    await sql.query(`insert into ${prefix}_revision (embed_id, number, source_id, left_out, options, sheet_id, sheet_digest, reason, created_at, created_by) values ?`, [
+      part.map(({ id }) => [id, 2, id, '[]', '{"start":112,"end":184}', 'kinorill', '', 'changed', now, 1]),
+    ]);
     await sql.query(`insert into ${prefix}_group_change_item (change_id, embed_id, \`from\`, \`to\`, version) values ?`, [part.map(({ id }) => [1, id, 1, 2, 2])]);
   }
 }

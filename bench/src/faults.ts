@@ -106,7 +106,7 @@ async function work(client: Client, book: Book, number: number, goesOn: () => bo
         const start = 1 + (n % 500);
         const { etag } = await client.call('embeds.read', { params: { embed: key } });
         entry.tried.push(start);
-        await client.call('revisions.create', { params: { embed: key }, ifMatch: etag!, body: { settings: { start }, dress: {} } });
+        await client.call('revisions.create', { params: { embed: key }, ifMatch: etag!, body: { options: { start } } });
         entry.start = start;
         entry.tried = [];
       } else {
@@ -140,7 +140,8 @@ async function audit(client: Client, book: Book): Promise<string[]> {
     const read = await client.call('embeds.read', { params: { embed: key } }).catch(() => null);
     if (read === null) wrong.push(`${key} was acknowledged and is not there`);
     else if (read.data.base !== text) wrong.push(`${key} has another code`);
-    else if (![start ?? undefined, ...tried].includes(read.data.current.settings.start)) wrong.push(`${key} starts at ${read.data.current.settings.start}, not at ${start}`);
+    else if (![start ?? undefined, ...tried].includes(read.data.current.options['start'] as number | undefined))
+      wrong.push(`${key} starts at ${String(read.data.current.options['start'])}, not at ${start}`);
   }
   for (const [tag, acknowledged] of book.batches) {
     const count = there.get(tag) ?? 0;

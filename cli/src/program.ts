@@ -21,6 +21,7 @@ import { addUndo } from './commands/groups.ts';
 import { addPresets } from './commands/presets.ts';
 import { addRules } from './commands/rules.ts';
 import { addSet } from './commands/set.ts';
+import { addOptions } from './commands/options.ts';
 import { addSettings } from './commands/settings.ts';
 import { addShow } from './commands/show.ts';
 import { addSweep } from './commands/sweep.ts';
@@ -38,6 +39,7 @@ const commands: AddCommand[] = [
   addRead,
   addAdjust,
   addSet,
+  addOptions,
   addSettings,
   addPresets,
   addUndo,

@@ -54,7 +54,7 @@ describe('the command line, with what is on pages and what was before', () => {
   it('shows revisions, compares two and brings one back', async () => {
     await done('collect - --name "A talk"', talkCode(test.world.port));
     await done('set a-talk start=1:52 align=centre');
-    expect(await done('revisions a-talk')).to.match(/2 +\d+ \w+ \d{4}, \d\d:\d\d +1 +saved +start=1:52 {2}align=centre\n1 +/);
+    expect(await done('revisions a-talk')).to.match(/2 +\d+ \w+ \d{4}, \d\d:\d\d +1 +saved +start=1:52 align=centre\n1 +/);
     const compared = await orbis('compare a-talk 1 2');
     expect(compared.exit).to.equal(1);
     expect(compared.out)

@@ -91,16 +91,16 @@ describe('the command line without a service, with provider sheets', () => {
   it('prints the JSON Schema of a sheet', async () => {
     const schema = JSON.parse((await run(['providers', 'schema'])).out) as { $schema: string; $defs: { ProviderSheet: { properties: object } } };
     expect(schema.$schema).to.include('2020-12');
-    expect(schema.$defs.ProviderSheet.properties).to.include.keys('id', 'hosts', 'settings', 'loaders', 'mounts', 'quiet');
+    expect(schema.$defs.ProviderSheet.properties).to.include.keys('id', 'hosts', 'settings', 'loaders', 'mounts', 'privacyHost');
   });
 
   it('lists the settings that make sense for a kind, and those that a provider offers', async () => {
-    expect((await run(['settings', 'document'])).out)
+    expect((await run(['options', 'document'])).out)
       .to.match(/^page +page=3/m)
       .and.not.match(/^centre /m);
-    expect((await run(['settings', 'popplenook'])).out)
+    expect((await run(['options', 'popplenook'])).out)
       .to.match(/^delay /m)
       .and.not.match(/^page /m);
-    expect((await run(['settings', 'nobody'])).exit).to.equal(2);
+    expect((await run(['options', 'nobody'])).exit).to.equal(2);
   });
 });

@@ -134,7 +134,7 @@ describe('the command line with a service', function () {
     expect(await done('list --level error')).to.equal('Nothing in the collection is like that.\n');
   });
 
-  it('collects a link, with wishes in the same breath', async () => {
+  it('collects a link, with options in the same breath', async () => {
     const comet = await orbis(`collect http://kinorill.localhost:${test.world.port}/reels/cM7comet --name Comet start=41`);
     expect(comet.err).to.match(/^Asking kinorill\.localhost:\d+ for what it knows of this link/);
     expect(comet.out).to.include('start=0:41').and.include('What a comet leaves behind, by Hollin Fell Observatory');
@@ -270,7 +270,7 @@ describe('the command line with a service', function () {
       expect((await ours(['edits', 'group-g1'])).out).to.include('No edit');
       expect((await ours(['undo'])).out).to.include('no change of many embeds');
     });
-    it('keeps wishes under a name, and puts them on one or on many', async () => {
+    it('keeps options under a name, and puts them on one or on many', async () => {
       expect((await ours(['presets', 'save', 'night', 'theme=dark', 'max-width=640', '--meaning', 'For dark pages'])).out).to.include('Saved night.');
       expect((await ours(['presets', 'list'])).out)
         .to.match(/night +theme=dark max-width=640 +For dark pages\n/)
@@ -278,8 +278,7 @@ describe('the command line with a service', function () {
       expect((await ours(['set', 'group-g1', '--preset', 'silent-loop', 'start=0:12'])).exit).to.equal(0);
       const { out } = await ours(['show', 'group-g1', '--json']);
       expect((JSON.parse(out) as { current: unknown }).current).to.deep.include({
-        settings: { autoplay: true, muted: true, loop: true, controls: false, start: 12 },
-        dress: { fit: 'shape' },
+        options: { autoplay: true, muted: true, loop: true, controls: false, start: 12, fit: 'shape' },
       });
       expect((await ours(['set', '--where', 'tag=group', '--preset', 'fills-its-place', '--dry-run'])).out).to.include('3 embeds of 3 would be changed');
       expect((await ours(['set', '--where', 'tag=group', '--preset', 'night', '--dry-run'])).exit).to.equal(1);
@@ -373,11 +372,11 @@ describe('the command line with a service', function () {
       const { out } = await run(['read', '-', '--json'], { stdin: '<video controls src="a.webm"></video>' });
       expect(JSON.parse(out)).to.deep.include({ input: 'code', kind: 'video', provider: null });
     });
-    it('lists its wishes and the settings of the service', async () => {
-      expect((await run(['settings'])).out)
+    it('lists its options and the settings of the service', async () => {
+      expect((await run(['options'])).out)
         .to.include('start=1:52')
         .and.include('max-width=800');
-      expect((await run(['settings', '--service'])).out).to.include('ORBIS_DATABASE_URL');
+      expect((await run(['settings'])).out).to.include('ORBIS_DATABASE_URL');
     });
     it('says how it is used', async () =>
       expect((await run(['collect', '--help'])).out)

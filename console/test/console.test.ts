@@ -113,12 +113,12 @@ describe('an owner at the console', function () {
 
   it('takes a newer code of the provider into the same embed', async () => {
     const { context, page, complaints } = await signedIn();
-    await test.client.call('embeds.create', { body: { name: 'To be renewed', text: talkCode(test.world.port), settings: { start: 12 } } });
+    await test.client.call('embeds.create', { body: { name: 'To be renewed', text: talkCode(test.world.port), options: { start: 12 } } });
     await page.goto(`${test.url}/collection/to-be-renewed`);
     await page.getByRole('button', { name: 'Take in a newer code of the provider' }).click();
     await page.getByLabel('The newer code or link').fill('<iframe src="https://media.example/x" title="t"></iframe>');
     await page.getByRole('button', { name: 'Take it in', exact: true }).click();
-    await page.getByText('With the newer code these wishes cannot be fulfilled: start.', { exact: false }).waitFor();
+    await page.getByText('With the newer code these options cannot be fulfilled: start.', { exact: false }).waitFor();
     await page.getByLabel('The newer code or link').fill(talkCode(test.world.port, 'rG5rings'));
     await page.getByRole('button', { name: 'Take it in', exact: true }).click();
     await page.getByText('The newer code is in, as revision 2.', { exact: false }).waitFor();
@@ -147,7 +147,7 @@ describe('an owner at the console', function () {
     await context.close();
   });
 
-  it('is told in the form what cannot be, and why, and what comes with a wish', async () => {
+  it('is told in the form what cannot be, and why, and what comes with an option', async () => {
     const { context, page } = await signedIn();
     await page.goto(`${test.url}/collection/opening-talk`);
     await page.getByRole('textbox', { name: 'Start' }).fill('4:00');
@@ -171,7 +171,7 @@ describe('an owner at the console', function () {
       hosts.add(hostname);
       if (hostname !== new URL(test.url).hostname) void request.allHeaders().then((headers) => cookies.push(...(headers['cookie'] ? [`${hostname}: ${headers['cookie']}`] : [])));
     });
-    await test.client.call('embeds.create', { body: { name: 'Previewed', text: talkCode(test.world.port), settings: { start: 112 } } });
+    await test.client.call('embeds.create', { body: { name: 'Previewed', text: talkCode(test.world.port), options: { start: 112 } } });
     await page.goto(`${test.url}/collection/previewed`);
     const preview = page.frameLocator('iframe[title="Preview of the embed"]').frameLocator('iframe');
     await preview.locator('video').waitFor();
@@ -259,7 +259,7 @@ describe('an owner at the console', function () {
 
   it('makes a copy of an embed', async () => {
     const { context, page } = await signedIn();
-    await test.client.call('embeds.create', { body: { name: 'To be copied', text: talkCode(test.world.port), settings: { start: 12 } } });
+    await test.client.call('embeds.create', { body: { name: 'To be copied', text: talkCode(test.world.port), options: { start: 12 } } });
     await page.goto(`${test.url}/collection/to-be-copied`);
     await page.getByRole('button', { name: 'Make a copy' }).click();
     await page.getByRole('heading', { name: 'To be copied (copy)', level: 1 }).waitFor();

@@ -69,9 +69,9 @@ describe('an owner with many codes, at the console', function () {
     await page.getByText('There is no code in it.').waitFor();
   });
 
-  it('keeps the wishes of an embed as a preset, puts it on another, and takes it away', async () => {
+  it('keeps the options of an embed as a preset, puts it on another, and takes it away', async () => {
     for (const name of ['First talk', 'Second talk'])
-      await test.client.call('embeds.create', { body: { name, text: talkCode(test.world.port), ...(name === 'First talk' && { settings: { muted: true, loop: true } }) } });
+      await test.client.call('embeds.create', { body: { name, text: talkCode(test.world.port), ...(name === 'First talk' && { options: { muted: true, loop: true } }) } });
     await page.goto(`${test.url}/collection/first-talk`);
     await page.getByRole('button', { name: 'Keep these as a preset' }).click();
     await page.getByLabel('Name of the preset').fill('Quiet round');
@@ -83,7 +83,7 @@ describe('an owner with many codes, at the console', function () {
     await page.getByRole('option', { name: 'quiet round' }).click();
     await page.getByRole('button', { name: 'Save as revision 2' }).click();
     await page.getByText('Revision 2 is saved.').waitFor();
-    expect((await test.client.call('embeds.read', { params: { embed: 'second-talk' } })).data.current.settings).to.deep.equal({ muted: true, loop: true });
+    expect((await test.client.call('embeds.read', { params: { embed: 'second-talk' } })).data.current.options).to.deep.equal({ muted: true, loop: true });
     await page.goto(`${test.url}/changes`);
     await page.getByRole('button', { name: 'Take the preset quiet-round away' }).click();
     await page.getByRole('dialog').getByRole('button', { name: 'Take it away' }).click();

@@ -1,5 +1,6 @@
 import { fileURLToPath } from 'node:url';
 import { expect } from 'chai';
+import type { Options } from '@orbis/core';
 import type { Page } from 'playwright-core';
 import { startTestOrbis, talkCode, type TestOrbis } from '../../service/test/support/orbis.ts';
 import { closeBrowser, expectSoon, newWindow } from './support/browser.ts';
@@ -8,7 +9,8 @@ describe('an owner who adjusts, at the console', function () {
   this.timeout(90_000);
   let test: TestOrbis;
   let page: Page;
-  const collect = async (name: string, text: string, settings: object = {}): Promise<void> => void (await test.client.call('embeds.create', { body: { name, text, settings } }));
+  const collect = async (name: string, text: string, settings: Options = {}): Promise<void> =>
+    void (await test.client.call('embeds.create', { body: { name, text, options: settings } }));
   before(async () => {
     test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });
     ({ page } = await newWindow());
@@ -20,7 +22,7 @@ describe('an owner who adjusts, at the console', function () {
     await test.stop();
   });
   const open = (key: string) => page.goto(`${test.url}/collection/${key}`);
-  const wish = (name: string) => page.locator(`input[data-wish="${name}"]`);
+  const field = (name: string) => page.locator(`input[data-option="${name}"]`);
 
   it('takes the time at which the player is, of a provider and of a file', async () => {
     await collect('Talk to cut', talkCode(test.world.port));
@@ -34,7 +36,7 @@ describe('an owner who adjusts, at the console', function () {
         player.currentTime = 83.5;
       });
       await page.getByRole('button', { name: 'From here' }).click();
-      expect(await wish('start').inputValue()).to.equal('1:23.5');
+      expect(await field('start').inputValue()).to.equal('1:23.5');
       await expectSoon(async () => /from=83\.5|#t=83\.5/.test((await page.locator('main').textContent()) ?? ''), 'the code has it');
     }
   });
@@ -47,14 +49,14 @@ describe('an owner who adjusts, at the console', function () {
     await open('way');
     await page.getByRole('slider', { name: 'Zoom, as a slider' }).focus();
     await page.keyboard.press('End');
-    expect(await wish('zoom').inputValue()).to.equal('20');
-    await wish('zoom').fill('15');
+    expect(await field('zoom').inputValue()).to.equal('20');
+    await field('zoom').fill('15');
     await page.getByLabel('Colour, picked').or(page.locator('input[type=color]')).first().fill('#aa3355');
-    expect(await wish('accent').inputValue()).to.equal('#aa3355');
-    await wish('centre').fill('54.38, -2.12');
+    expect(await field('accent').inputValue()).to.equal('#aa3355');
+    await field('centre').fill('54.38, -2.12');
     await page.getByRole('button', { name: 'North by a step' }).click();
-    expect(Number((await wish('centre').inputValue()).split(',')[0])).to.be.greaterThan(54.38);
-    await wish('centre').fill('54.38, -2.12');
+    expect(Number((await field('centre').inputValue()).split(',')[0])).to.be.greaterThan(54.38);
+    await field('centre').fill('54.38, -2.12');
     await expectSoon(
       async () => ((await page.locator('main').textContent()) ?? '').includes('lat=54.38&lng=-2.12&zoom=15&pin=aa3355'.replaceAll('&', '&amp;')),
       'all of it is in the code',
@@ -67,14 +69,14 @@ describe('an owner who adjusts, at the console', function () {
     await page.getByRole('button', { name: 'Set a parameter by hand' }).click();
     await page.getByLabel('Name of a parameter').fill('zest');
     await page.keyboard.press('Enter');
-    await wish('parameter.zest').fill('7');
+    await field('parameter.zest').fill('7');
     await page.getByRole('button', { name: 'Save as revision 2' }).click();
     await page.getByText('Revision 2 is saved.').waitFor();
-    expect((await test.client.call('embeds.read', { params: { embed: 'talk-to-cut' } })).data.current.settings).to.deep.equal({ parameters: { zest: '7' } });
+    expect((await test.client.call('embeds.read', { params: { embed: 'talk-to-cut' } })).data.current.options).to.deep.equal({ 'parameter.zest': '7' });
     await page.getByRole('button', { name: 'Take zest out' }).click();
     await page.getByRole('button', { name: 'Save as revision 3' }).click();
     await page.getByText('Revision 3 is saved.').waitFor();
-    expect((await test.client.call('embeds.read', { params: { embed: 'talk-to-cut' } })).data.current.settings).to.deep.equal({});
+    expect((await test.client.call('embeds.read', { params: { embed: 'talk-to-cut' } })).data.current.options).to.deep.equal({});
   });
 
   it('makes a copy of a sheet, is told where it is wrong, and takes it away again', async () => {
@@ -129,7 +131,7 @@ describe('an owner who adjusts, at the console', function () {
     await page.getByRole('link', { name: 'Change 2 at once' }).click();
     await page.getByLabel('A preset').click();
     await page.getByRole('option', { name: 'silent loop' }).click();
-    await page.getByLabel('Another wish').click();
+    await page.getByLabel('Another option').click();
     await page.getByRole('option', { name: 'Start', exact: true }).click();
     await page.getByRole('textbox', { name: 'Start' }).fill('0:12');
     await page.getByRole('button', { name: 'See what it would do' }).click();
@@ -137,8 +139,8 @@ describe('an owner who adjusts, at the console', function () {
     await page.getByRole('article', { name: 'Group one' }).getByText('Start at 0:12', { exact: false }).first().waitFor();
     await page.getByRole('button', { name: 'Do it' }).click();
     await page.getByText('Pages keep the code that they carry', { exact: false }).waitFor();
-    const settings = async (): Promise<unknown> => (await test.client.call('embeds.read', { params: { embed: 'group-two' } })).data.current.settings;
-    expect(await settings()).to.deep.equal({ autoplay: true, muted: true, loop: true, controls: false, start: 12 });
+    const settings = async (): Promise<unknown> => (await test.client.call('embeds.read', { params: { embed: 'group-two' } })).data.current.options;
+    expect(await settings()).to.deep.equal({ autoplay: true, muted: true, loop: true, controls: false, fit: 'shape', start: 12 });
     await page.getByRole('button', { name: 'Take it back' }).click();
     await page.getByText('Taken back: 2 embeds as before.').waitFor();
     expect(await settings()).to.deep.equal({});

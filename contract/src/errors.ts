@@ -1,3 +1,5 @@
+import { en, formatProblem } from './language/index.ts';
+
 /** Facts that an error's sentence is made of: what was expected and what arrived. */
 export type Facts = Record<string, string | number | boolean | null | undefined>;
 
@@ -12,18 +14,10 @@ interface CatalogueRow {
 
 const row = (status: number, exit: CatalogueRow['exit'], title: string, detail: CatalogueRow['detail']): CatalogueRow => ({ status, exit, title, detail });
 
-const missingParts: Record<string, string> = {
-  mount: 'element that a script fills',
-  loader: 'script of its provider',
-  setup: 'script that hands its options over',
-  json: 'JSON where its provider takes it: what stands in that attribute is something else',
-  address: 'address that could have a parameter',
-};
-
 const waitInWords = (seconds: number): string => (seconds < 100 ? `${seconds} ${seconds === 1 ? 'second' : 'seconds'}` : `${Math.ceil(seconds / 60)} minutes`);
 
-/** Every error that Orbis answers with: its code, its statuses and its sentence. Codes are never used again for something else. */
-export const catalogue = {
+/* Everything that is not about one option. */
+const own = {
   'bad-request': row(400, 2, 'The request does not fit', (f) => `${f.problem ?? 'Something in the request does not fit.'}`),
   'not-json': row(400, 2, 'The body is no JSON', () => 'The body of the request could not be read as JSON.'),
   'too-large': row(413, 2, 'Too large', (f) => `At most ${f.most} are taken here${f.found ? `; this has ${f.found}` : ', and this is more'}.`),
@@ -124,25 +118,12 @@ export const catalogue = {
     'Not a place',
     (f) => `“${f.found}” is not a place. A place is written site/path#spot, for example hollinfell/talks#main; the home page is hollinfell/#main.`,
   ),
-  'wish-unknown': row(422, 2, 'No such wish', (f) => `There is no setting or dress called “${f.found}”.${f.near ? ` Did you mean “${f.near}”?` : ''} There are: ${f.known}.`),
-  'value-invalid': row(422, 2, 'Value not understood', (f) => `“${f.found}” is no value for ${f.wish}; it takes ${f.expected}.`),
-  'no-sheet': row(422, 2, 'Provider not known', (f) => `${f.setting} cannot be set: no provider sheet knows this code, so Orbis does not know where its provider takes it.`),
-  'setting-not-offered': row(422, 2, 'Not offered', (f) => `${f.provider} does not offer ${f.setting}.`),
-  'value-not-offered': row(422, 2, 'Value not offered', (f) => `${f.provider} does not take that for ${f.setting}; it takes ${f.expected}.`),
-  'part-missing': row(422, 2, 'Part not there', (f) => `${f.setting} cannot be set: this code has no ${missingParts[String(f.part)] ?? 'frame or player'}.`),
-  'clip-order': row(422, 2, 'End before start', (f) => `The end (${f.end}) is not after the start (${f.start}). Set an end later than ${f.start}.`),
-  'sound-autoplay': row(422, 2, 'Sound and autoplay', () => 'Browsers refuse to play by itself what has sound. Leave “muted” on, or take “autoplay” out.'),
-  'settings-exclude': row(422, 2, 'Only one of them', (f) => `${f.provider} obeys only one of ${f.other} and ${f.setting}. Take one of them out.`),
-  'time-beyond': row(422, 2, 'Beyond its end', (f) => `It is ${f.length} long: ${f.setting} ${f.at} is beyond its end.`),
-  'no-way-to-play': row(422, 2, 'Nothing starts it', () => 'With its buttons hidden nobody can start it. Leave “controls” on, or set autoplay=on, which plays it without sound.'),
-  'nothing-to-dress': row(422, 2, 'Nothing to dress', () => 'There is no frame and no player in this code whose look could be changed.'),
-  'shape-unknown': row(422, 2, 'Shape not known', () => 'Nothing in this code says its shape. Say it: shape=16:9, or shape=9:16 for an upright one.'),
-  'own-wrapper': row(422, 2, 'Has a box of its own', (f) => `This code brings a box of its own (a ${f.element}) around the frame, which holds its shape. Leave “fit” out.`),
-  'wishes-unfit': row(
+  'value-invalid': row(422, 2, 'Value not understood', (f) => `“${f.found}” is no value for ${f.option}; it takes ${f.expected}.`),
+  'options-unfit': row(
     409,
     4,
-    'Wishes that no longer fit',
-    (f) => `With the newer code these wishes cannot be fulfilled: ${f.wishes}. Take them out first, or let them be dropped (--drop-unfit).`,
+    'Options that no longer fit',
+    (f) => `With the newer code these options cannot be fulfilled: ${f.options}. Take them out first, or let them be dropped (--drop-unfit).`,
   ),
   'sheet-invalid': row(422, 2, 'No provider sheet', (f) => `This is not a provider sheet: ${f.problem}`),
   'cannot-learn': row(422, 2, 'Nothing to learn', (f) => `${f.problem}`),
@@ -168,7 +149,7 @@ export const catalogue = {
       `“${f.key}” is in use by ${f.count === 1 ? 'one embed' : `${f.count} embeds`}: ${f.embeds}. What depends on it would be left out of them; remove it all the same with --yes.`,
   ),
   'search-invalid': row(422, 2, 'Search not understood', (f) => `Column ${f.column} of the search: ${f.problem}`),
-  'nothing-wished': row(422, 2, 'Nothing wished', () => 'Say what shall be changed: settings or dress to set, or names to take back.'),
+  'nothing-asked': row(422, 2, 'Nothing asked for', () => 'Say what shall be changed: options to set, or names of options to take back.'),
   'group-impossible': row(
     409,
     4,
@@ -206,6 +187,16 @@ export const catalogue = {
   ),
   'query-too-slow': row(503, 3, 'Took too long', () => 'This took the database too long, so it was broken off. Nothing was changed. Ask for less at once, or try again later.'),
 } as const satisfies Record<string, CatalogueRow>;
+
+/* An option that cannot be fulfilled is always answered in the same way; only the words differ. */
+type ProblemCode = keyof typeof en.problems;
+const ofProblems = Object.fromEntries(
+  Object.entries(en.problems).map(([code, { title }]) => [code, row(422, 2, title, (facts) => formatProblem({ code, facts: defined(facts) }))]),
+) as Record<ProblemCode, CatalogueRow>;
+const defined = (facts: Facts) => Object.fromEntries(Object.entries(facts).map(([name, value]) => [name, value ?? null]));
+
+/** Every error that Orbis answers with: its code, its statuses and its sentence. Codes are never used again for something else. */
+export const catalogue = { ...own, ...ofProblems };
 
 export type ErrorCode = keyof typeof catalogue;
 

@@ -19,4 +19,5 @@ export * from './service-settings.ts';
 export * from './sheet.ts';
 export { patternProblem } from './sheet-patterns.ts';
 export * from './sheet-file.ts';
-export * from './wishes.ts';
+export * from './language/index.ts';
+export * from './options/index.ts';

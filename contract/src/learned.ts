@@ -1,5 +1,5 @@
 import { z } from './zod.ts';
-import { learnLimits, type LearnedLine, type Proposal } from '@orbis/core';
+import { learnLimits, typeNames, type LearnedLine, type Proposal } from '@orbis/core';
 import { sheetSchema } from './sheet.ts';
 import { sheetText } from './sheet-file.ts';
 
@@ -8,7 +8,7 @@ const line = z
     about: z.string().meta({ description: 'The word by which it is answered' }),
     what: z.enum(['name', 'kind', 'item', 'parameter', 'frame', 'loader', 'mount', 'link', 'shape']),
     seen: z.array(z.string()).meta({ description: 'Values in the samples, the first few' }),
-    type: z.enum(['time', 'switch', 'number', 'choice', 'colour', 'text', 'coordinates']).nullable(),
+    type: z.enum(typeNames).nullable(),
     looks: z.array(z.string()).meta({ description: 'Values of a look that are to be answered as ABOUT.VALUE: light or dark' }),
     means: z.string().nullable().meta({ description: 'Null where it is not plain; “-” for a parameter that is no setting' }),
     sure: z.boolean().meta({ description: 'What is not sure is asked, and left out of the sheet until it is answered' }),

@@ -1,5 +1,5 @@
 import { z } from './zod.ts';
-import { settingsSchema } from './wishes.ts';
+import { optionsSchema } from './options/index.ts';
 import { inputs, kinds, lengthUnits, roles, uses, type Reading as CoreReading } from '@orbis/core';
 
 const offset = z.number().int().min(0).meta({ description: 'UTF-16 code units into the text that was read' });
@@ -70,7 +70,7 @@ export const reading = z
       })
       .nullable(),
     made: z.string().nullable(),
-    asked: settingsSchema.meta({ description: 'What a link asks for beside the item: its time to start at' }),
+    asked: optionsSchema.meta({ description: 'What a link asks for beside the item: its time to start at' }),
     mark: z.string().nullable(),
   })
   .meta({ id: 'Reading' });

@@ -1,11 +1,11 @@
 import { z } from './zod.ts';
-import { kinds } from '@orbis/core';
+import { kinds, positions, stages } from '@orbis/core';
 import { key, label, pageOf, publicId, tag, time } from './common.ts';
 import { level, reading } from './reading.ts';
 import { pageKey, siteKey, spotKey, spotName } from './place.ts';
 import { placementStates, type PlacementState } from './sentences/states.ts';
 import { sheetSchema } from './sheet.ts';
-import { dressSchema, settingsSchema } from './wishes.ts';
+import { optionsSchema } from './options/index.ts';
 
 const count = z.number().int().min(0);
 const state = z.enum(Object.keys(placementStates) as [PlacementState, ...PlacementState[]]);
@@ -48,8 +48,7 @@ export const revision = z
   .object({
     number: z.number().int().min(1),
     source: z.number().int().min(1),
-    settings: settingsSchema,
-    dress: dressSchema,
+    options: optionsSchema,
     reason: z.string(),
     createdAt: time,
   })
@@ -142,7 +141,7 @@ const sheetDifference = z
     before: z.string(),
     after: z.string(),
     provider: z.object({ before: z.string().nullable(), after: z.string().nullable() }),
-    problems: z.array(z.object({ wish: z.string(), detail: z.string() })).meta({ description: 'Wishes that could no longer be fulfilled: they would be left out' }),
+    problems: z.array(z.object({ option: z.string(), detail: z.string() })).meta({ description: 'Options that could no longer be fulfilled: they would be left out' }),
   })
   .meta({ id: 'SheetDifference' });
 export const sheetComparison = z
@@ -155,7 +154,7 @@ export const sheetComparison = z
   })
   .meta({ id: 'SheetComparison' });
 export const rules = z
-  .object({ dropTracking: z.boolean().meta({ description: 'Whether parameters that only follow people are taken out of every embed that does not wish otherwise' }) })
+  .object({ dropTracking: z.boolean().meta({ description: 'Whether parameters that only follow people are taken out of every embed that does not ask otherwise' }) })
   .meta({ id: 'Rules' });
 
 export const importAnswer = z
@@ -175,49 +174,62 @@ export const importAnswer = z
   })
   .meta({ id: 'ImportAnswer', description: 'Items are counted from 1' });
 export const preset = z
-  .object({ key, meaning: z.string(), settings: settingsSchema, dress: dressSchema, own: z.boolean().meta({ description: 'False for those that come with Orbis' }) })
+  .object({ key, meaning: z.string(), options: optionsSchema, own: z.boolean().meta({ description: 'False for those that come with Orbis' }) })
   .meta({ id: 'Preset' });
 export const groupChange = z
   .object({
     id: publicId,
     where: z.string(),
-    said: z.string().meta({ description: 'The wishes, as people say them' }),
+    said: z.string().meta({ description: 'The options, as people type them' }),
     embeds: count,
     createdAt: time,
     undoneAt: time.nullable(),
   })
   .meta({ id: 'GroupChange' });
-const groupEdit = z.object({ start: count, end: count, text: z.string(), stage: z.string(), wishes: z.array(z.string()), reason: z.string() });
+const fact = z.union([z.string(), z.number(), z.boolean(), z.null()]);
+const editReason = z
+  .object({ stage: z.enum(stages), option: z.string(), code: z.string(), facts: z.record(z.string(), fact) })
+  .meta({ id: 'EditReason', description: 'Why something is changed, as a code with facts' });
+export const edit = z
+  .object({
+    start: count,
+    end: count,
+    text: z.string(),
+    stage: z.enum(stages),
+    options: z.array(z.string()),
+    reasons: z.array(editReason),
+    reason: z.string().meta({ description: 'The reasons in plain sentences' }),
+  })
+  .meta({ id: 'Edit', description: 'One change at exact positions of the code, with its reasons' });
+const run = z.union([
+  z.object({ from: z.literal('source'), start: count, end: count, text: z.string() }),
+  edit.omit({ start: true, end: true }).extend({ from: z.literal('orbis'), instead: z.object({ start: count, end: count }) }),
+]);
+export const snippet = z
+  .object({ position: z.enum(positions), runs: z.array(run) })
+  .meta({ id: 'Snippet', description: 'What is pasted at one position: every character is traced to the paste or to a reason' });
+export const composition = z
+  .object({
+    base: z.string(),
+    edits: z.array(edit),
+    snippets: z.array(snippet),
+    text: z.string(),
+    implied: z.array(z.object({ option: z.string(), by: z.string(), value: z.string(), reason: z.string() })).meta({ description: 'Options that came with others' }),
+    losses: z.array(z.object({ option: z.string(), to: z.string() })).meta({ description: 'Options that gave way to stronger ones' }),
+    problems: z.array(z.object({ option: z.string(), code: z.string(), detail: z.string() })),
+  })
+  .meta({ id: 'Composition' });
 export const groupOutcome = z
   .object({
     change: groupChange.nullable().meta({ description: 'Null where nothing was done: a dry run, or nothing differs' }),
     found: count,
     changed: z
-      .array(z.object({ embed: key, name: z.string(), placements: count, before: z.string().optional(), after: z.string().optional(), edits: z.array(groupEdit).optional() }))
+      .array(z.object({ embed: key, name: z.string(), placements: count, before: z.string().optional(), after: z.string().optional(), edits: z.array(edit).optional() }))
       .meta({ description: 'Each embed that is or would be changed; in a dry run with its code before and after and every edit' }),
-    same: count.meta({ description: 'Embeds that wish it already' }),
-    impossible: z.array(z.object({ embed: key, name: z.string(), problems: z.array(z.object({ wish: z.string(), detail: z.string() })) })),
+    same: count.meta({ description: 'Embeds that ask for it already' }),
+    impossible: z.array(z.object({ embed: key, name: z.string(), problems: z.array(z.object({ option: z.string(), detail: z.string() })) })),
   })
   .meta({ id: 'GroupOutcome' });
-
-const run = z.union([
-  z.object({ from: z.literal('source'), start: count, end: count, text: z.string() }),
-  z.object({ from: z.literal('orbis'), text: z.string(), stage: z.string(), wishes: z.array(z.string()), reason: z.string(), instead: z.object({ start: count, end: count }) }),
-]);
-export const piece = z.object({ position: z.enum(['site-head', 'page-head', 'body-start', 'spot', 'body-end']), runs: z.array(run) }).meta({ id: 'Piece' });
-export const edit = z
-  .object({ start: count, end: count, text: z.string(), stage: z.string(), wishes: z.array(z.string()), reason: z.string() })
-  .meta({ id: 'Edit', description: 'One change at exact positions of the code, with its reason' });
-export const outcome = z
-  .object({
-    base: z.string(),
-    edits: z.array(edit),
-    pieces: z.array(piece),
-    text: z.string(),
-    brought: z.array(z.object({ wish: z.string(), by: z.string(), reason: z.string() })),
-    problems: z.array(z.object({ wish: z.string(), code: z.string(), detail: z.string() })),
-  })
-  .meta({ id: 'Outcome' });
 
 export const widths = z
   .strictObject({ phone: z.number().int().min(1).max(9999), tablet: z.number().int().min(1).max(9999), desktop: z.number().int().min(1).max(9999) })
@@ -254,7 +266,7 @@ export const placementLink = z
   .object({ link: z.string().meta({ description: 'Where its document is served; what is changed later shows there by itself' }) })
   .meta({ id: 'PlacementLink' });
 export const delivery = z
-  .object({ placement: publicId, number: z.number().int(), revision: z.number().int(), pieces: z.array(piece), text: z.string(), digest: z.string(), issuedAt: time })
+  .object({ placement: publicId, number: z.number().int(), revision: z.number().int(), snippets: z.array(snippet), text: z.string(), digest: z.string(), issuedAt: time })
   .meta({ id: 'Delivery' });
 
 export const sweepStates = ['waiting', 'running', 'done', 'stopped', 'failed'] as const;
@@ -318,9 +330,9 @@ export const comparison = z
   .object({
     from: revision,
     to: revision,
-    wishes: z
-      .array(z.object({ wish: z.string(), from: z.string().nullable(), to: z.string().nullable() }))
-      .meta({ description: 'Settings and dress that differ, as people say them; null where not wished' }),
+    options: z
+      .array(z.object({ option: z.string(), from: z.string().nullable(), to: z.string().nullable() }))
+      .meta({ description: 'Options that differ, as people type them; null where not asked for' }),
     sourceDiffers: z.boolean(),
     runs: z.array(z.object({ kind: z.enum(['same', 'gone', 'new']), text: z.string() })).meta({ description: 'The two codes as they go out, word by word' }),
   })
@@ -352,7 +364,9 @@ export type LinksCollected = z.infer<typeof linksCollected>;
 export type Embed = z.infer<typeof embed>;
 export type EmbedSummary = z.infer<typeof embedSummary>;
 export type Revision = z.infer<typeof revision>;
-export type Outcome = z.infer<typeof outcome>;
+export type Edit = z.infer<typeof edit>;
+export type Snippet = z.infer<typeof snippet>;
+export type Composition = z.infer<typeof composition>;
 export type Found = z.infer<typeof found>;
 export type LinkAnswer = z.infer<typeof linkAnswer>;
 export type ImportAnswer = z.infer<typeof importAnswer>;

@@ -1,5 +1,18 @@
 import { z } from './zod.ts';
-import { canCompile, kinds, roles, settingHolders, settingPlaces, settingNames, timeFormats, type Sheet } from '@orbis/core';
+import {
+  allOptions,
+  canCompile,
+  kinds,
+  roles,
+  settingPlaces,
+  settings,
+  settingTargets,
+  timeFormats,
+  type Sheet,
+  type SheetSetting,
+  type SheetSettings,
+  type TypeName,
+} from '@orbis/core';
 import { patternProblem, sheetHost } from './sheet-patterns.ts';
 
 const name = z.string().min(1).max(80);
@@ -8,7 +21,7 @@ const place = {
   name: name.meta({
     description: 'Of the parameter or attribute; in a path, of the group in the frames’ patterns; in JSON and options, of the member, with dots from the outside in',
   }),
-  of: z.enum(settingHolders).optional().meta({ description: 'Whose address or attribute: the frame’s where nothing is said' }),
+  of: z.enum(settingTargets).optional().meta({ description: 'Whose address or attribute: the frame’s where nothing is said' }),
   piece: z
     .string()
     .regex(/^[^/?#{}]*\{value\}[^/?#{}]*$/, 'a step of a path with {value} in it, such as skin-{value}')
@@ -20,7 +33,7 @@ const place = {
     .regex(/^[A-Za-z_$][\w$]*(?:\.[A-Za-z_$][\w$]*)*$/, 'a name such as shop.show')
     .optional()
     .meta({ description: 'In an option: what is called with the object, or what it is assigned to' }),
-  beside: z
+  companions: z
     .array(z.strictObject({ name, value: z.string().max(200) }))
     .optional()
     .meta({ description: 'What else it needs beside it; {id} stands for the item’s own id' }),
@@ -42,6 +55,20 @@ const choiceSetting = z.strictObject({ ...place, choices: z.record(z.string(), z
 const colourSetting = z.strictObject({ ...place, format: z.enum(['#rrggbb', 'rrggbb']) });
 const textSetting = z.strictObject({ ...place, most: z.number().int().min(1).optional() });
 const coordinatesSetting = z.strictObject({ ...place, longitude: name.optional().meta({ description: 'The parameter of the longitude, where it has one of its own' }) });
+/* What a sheet says of a setting, by the setting’s type. */
+const ruleSchemas: Partial<Record<TypeName, z.ZodType<SheetSetting>>> = {
+  time: timeSetting,
+  switch: switchSetting,
+  number: numberSetting,
+  choice: choiceSetting,
+  colour: colourSetting,
+  text: textSetting,
+  coordinates: coordinatesSetting,
+};
+/* A sheet can say where each setting goes that providers have words for. */
+const settingsOfSheet = z.strictObject(
+  Object.fromEntries(allOptions.flatMap(({ name, type, words }) => (words ? [[name, ruleSchemas[type.name]!.optional()]] : []))),
+) as unknown as z.ZodType<SheetSettings>;
 const patternPart = (part: 'hostname' | 'pathname' | 'search') =>
   z
     .string()
@@ -88,29 +115,12 @@ export const sheetSchema = z
       z.strictObject({ parts: z.array(z.strictObject({ role: z.enum(roles), html: z.string().min(1) })).min(1) }),
     ]),
     shape: z.strictObject({ width: whole, height: whole }).optional(),
-    quiet: z.strictObject({ host: sheetHost, instead: sheetHost }).optional().meta({ description: 'The host that keeps nothing in visitors’ browsers, and the one it stands for' }),
+    privacyHost: z
+      .strictObject({ host: sheetHost, instead: sheetHost })
+      .optional()
+      .meta({ description: 'The host that keeps nothing in visitors’ browsers, and the one it stands for' }),
     linkTime: z.strictObject({ in: z.enum(['query', 'fragment']), name: z.string().min(1), format: z.enum(timeFormats) }).optional(),
-    settings: z.strictObject({
-      start: timeSetting.optional(),
-      end: timeSetting.optional(),
-      autoplay: switchSetting.optional(),
-      muted: switchSetting.optional(),
-      loop: switchSetting.optional(),
-      controls: switchSetting.optional(),
-      captions: switchSetting.optional(),
-      download: switchSetting.optional(),
-      language: textSetting.optional(),
-      theme: choiceSetting.optional(),
-      accent: colourSetting.optional(),
-      zoom: numberSetting.optional(),
-      centre: coordinatesSetting.optional(),
-      view: choiceSetting.optional(),
-      page: numberSetting.optional(),
-      account: textSetting.optional(),
-      count: numberSetting.optional(),
-      delay: timeSetting.optional(),
-      prefill: textSetting.optional(),
-    }),
+    settings: settingsOfSheet,
     needs: z.strictObject(Object.fromEntries(needNames.map((need) => [need, z.boolean().optional()])) as Record<(typeof needNames)[number], z.ZodOptional<z.ZodBoolean>>),
     why: z
       .strictObject(Object.fromEntries(needNames.map((need) => [need, sentence.optional()])) as Record<(typeof needNames)[number], z.ZodOptional<z.ZodString>>)
@@ -144,8 +154,7 @@ export const sheetSchema = z
     const missing = (path: string[], message: string): void => void context.addIssue({ code: 'custom', path, message });
     if (sheet.hosts.length === 0 && !sheet.files && !sheet.pages) missing(['hosts'], 'at least one host, unless the sheet is for files or pages of anybody’s');
     for (const [setting, rule] of Object.entries(sheet.settings)) {
-      if (!rule) continue;
-      for (const other of rule.excludes ?? []) if (!settingNames.some((known) => known === other)) missing(['settings', setting, 'excludes'], `there is no setting “${other}”`);
+      for (const other of rule.excludes ?? []) if (!settings.some((known) => known.name === other)) missing(['settings', setting, 'excludes'], `there is no setting “${other}”`);
       if (rule.in === 'json' && rule.attribute === undefined) missing(['settings', setting], 'in JSON, say in “attribute” which attribute holds it');
       if (rule.in === 'option' && rule.call === undefined) missing(['settings', setting], 'in an option, say in “call” what is called with the object');
       if (rule.in === 'path' && rule.piece === undefined && !sheet.frames.some(({ pathname }) => pathname.split('/').includes(`:${rule.name}`)))

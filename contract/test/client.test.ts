@@ -100,8 +100,8 @@ describe('the catalogue of errors', () => {
   it('says each error in a whole sentence, with what arrived', () => {
     for (const [code, facts] of [
       ['not-found', { what: 'embed', key: 'x' }],
-      ['wish-unknown', { found: 'stat', near: 'start', known: 'start, end' }],
-      ['value-invalid', { found: 'soon', wish: 'start', expected: 'a time' }],
+      ['option-unknown', { found: 'stat', near: 'start', known: 'start, end' }],
+      ['value-invalid', { found: 'soon', option: 'start', expected: 'a time' }],
       ['in-use', { what: 'site', key: 'x', by: 'it has 2 pages' }],
     ] as const) {
       const error = new OrbisError(code, facts);

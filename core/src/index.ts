@@ -1,16 +1,17 @@
 /**
- * The spine of Orbis, one function a stage: `read`, `adjust`, `dress`, `previewDocument` (isolate) and `plan` on the way
- * to the page; `sight` and `reconcile` on the way back. All of it is pure: text in, data out.
+ * The spine of Orbis, one function a stage: `read`, `compose` and `previewDocument` (isolate) on the way to the page;
+ * `sight` and `reconcile` on the way back. All of it is pure: text in, data out.
  */
 export * from './code.ts';
 export * from './text/index.ts';
 export * from './reading/index.ts';
 export { rules, type CodeRule } from './rules/index.ts';
 export * from './sheets/index.ts';
+export * from './options/index.ts';
 export * from './settings/index.ts';
-export * from './dress/index.ts';
+export * from './presentation/index.ts';
+export * from './compose/index.ts';
 export * from './isolate/index.ts';
-export * from './plan/index.ts';
 export * from './sweep/index.ts';
 export * from './harvest/index.ts';
 export * from './links/index.ts';

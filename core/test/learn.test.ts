@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { adjust, applyEdits, codeFromId, cutSample, itemOf, learnSheet, openCode, read, renderTemplate, templateOf, type Settings, type Sheet } from '@orbis/core';
+import { compose, codeFromId, cutSample, itemOf, learnSheet, openCode, read, renderTemplate, templateOf, type Options, type Sheet } from '@orbis/core';
 
 const seed = 20261123;
 
@@ -75,7 +75,7 @@ function sheetOf({ name, by, steps, accent, language, theme }: typeof provider e
     needs: {},
   };
 }
-const wishes: fc.Arbitrary<Settings> = fc
+const options: fc.Arbitrary<Options> = fc
   .record(
     {
       accent: fc.integer({ min: 0xa00000, max: 0xffffff }).map((n) => `#${n.toString(16)}`),
@@ -84,7 +84,7 @@ const wishes: fc.Arbitrary<Settings> = fc
     },
     { requiredKeys: [] },
   )
-  .map((record): Settings => record);
+  .map((record): Options => record);
 
 describe('learning', () => {
   it('cuts every text into pieces that are it again', () => {
@@ -115,13 +115,13 @@ describe('learning', () => {
   it('finds the id of an item wherever a provider puts it, and knows a fourth code by three', () => {
     const id = fc.stringMatching(/^[A-Za-z][A-Za-z0-9]{5,11}$/).filter((found) => /\d/.test(found));
     fc.assert(
-      fc.property(provider, fc.uniqueArray(id, { minLength: 4, maxLength: 4 }), fc.array(wishes, { minLength: 4, maxLength: 4 }), (made, ids, wished) => {
+      fc.property(provider, fc.uniqueArray(id, { minLength: 4, maxLength: 4 }), fc.array(options, { minLength: 4, maxLength: 4 }), (made, ids, asked) => {
         const original = sheetOf(made);
         const codes = ids.map((item, i) => {
           const code = codeFromId(original, item);
-          const { edits, problems } = adjust(openCode(code, { sheets: [original] }), wished[i]!);
+          const { text, problems } = compose(openCode(code, { sheets: [original] }), asked[i]!);
           expect(problems).to.deep.equal([]);
-          return applyEdits(code, edits);
+          return text;
         });
         const result = learnSheet(codes.slice(0, 3), { sheets: [] });
         if (!result.ok) throw new Error(`${JSON.stringify(result.problem)}\n${codes.join('\n')}`);
@@ -133,7 +133,7 @@ describe('learning', () => {
         expect(itemOf(held, sheet)).to.equal(ids[3]);
         // Colours, languages and looks tell themselves, whatever their parameters are called.
         for (const setting of ['accent', 'language', 'theme'] as const)
-          if (wished.slice(0, 3).some((wish) => wish[setting] !== undefined)) expect(sheet.settings[setting]?.name, codes.join('\n')).to.equal(original.settings[setting]!.name);
+          if (asked.slice(0, 3).some((one) => one[setting] !== undefined)) expect(sheet.settings[setting]?.name, codes.join('\n')).to.equal(original.settings[setting]!.name);
         // The code made of an id is, for this provider, the same as the real one's.
         expect(itemOf(openCode(codeFromId(sheet, ids[3]!), { sheets: [original] }), original)).to.equal(ids[3]);
       }),

@@ -29,10 +29,10 @@ describe('the search language', () => {
     ['KIND = map or tag!=talks', { any: [{ field: 'kind', values: ['map'] }, { not: { field: 'tag', values: ['talks'] } }] }],
     ['-(a or b) -tag=x', { all: [{ not: { any: [{ word: 'a' }, { word: 'b' }] } }, { not: { field: 'tag', values: ['x'] } }] }],
     [
-      'wish=max-width level=ERROR',
+      'option=max-width level=ERROR',
       {
         all: [
-          { field: 'wish', values: ['max-width'] },
+          { field: 'option', values: ['max-width'] },
           { field: 'level', values: ['error'] },
         ],
       },

@@ -1,9 +1,9 @@
 import { expect } from 'chai';
-import { applyEdits, markEdit, openCode, plan, readMark, reconcile, sight } from '@orbis/core';
+import { applyEdits, markEdit, openCode, compose, readMark, reconcile, sight } from '@orbis/core';
 import { codes, sheets, talk } from './corpus.ts';
 
 const id = '7k3v9q0xzm';
-const issued = plan(openCode(talk, { sheets }), { settings: { start: 112 }, dress: { fit: 'shape' } }, { placement: id, delivery: 3 }).text;
+const issued = compose(openCode(talk, { sheets }), { start: 112, fit: 'shape' }, { placement: id, delivery: 3 }).text;
 const page = (inner: string): string => `<!doctype html><html><head><title>Talks</title></head><body><main><p>Before</p>${inner}<p>After</p></main></body></html>`;
 const seen = (inner: string, seenBefore = false, code = issued) => reconcile(sight(page(inner)), [{ placement: id, seenBefore, issued: new Map([[3, code]]) }])[0]!;
 
@@ -12,7 +12,7 @@ describe('the mark', () => {
     const edit = markEdit(openCode(talk, { sheets }), { placement: id, delivery: 3 })!;
     const marked = applyEdits(talk, [edit]);
     expect(marked).to.equal(talk.replace('<iframe', `<iframe data-orbis="${id}.3"`));
-    expect(edit.reason).to.match(/sweep/);
+    expect(edit.reasons.map(({ code }) => code)).to.deep.equal(['mark']);
   });
   it('is replaced where a code carries one already', () => {
     const edit = markEdit(openCode(`<iframe data-orbis="${id}.3" src=x></iframe>`, { sheets }), { placement: id, delivery: 12 })!;
@@ -64,7 +64,7 @@ describe('a sweep of a page', () => {
   it('says that it is there twice', () => expect(seen(issued + issued).findings[0]).to.deep.include({ rule: 'doubled', facts: { times: 2 } }));
 
   for (const [label, code] of Object.entries(codes)) {
-    const out = plan(openCode(code, { sheets }), { settings: {}, dress: {} }, { placement: id, delivery: 3 });
+    const out = compose(openCode(code, { sheets }), {}, { placement: id, delivery: 3 });
     if (!out.edits.some((e) => e.stage === 'mark') || label === 'cut off') continue;
     it(`finds ${label} again as it was issued`, () => {
       if (label === 'misnested' || label === 'stray tags') return expect(seen(out.text).delivery).to.equal(3);

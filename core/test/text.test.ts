@@ -21,14 +21,21 @@ import {
 } from '@orbis/core';
 import { codes } from './corpus.ts';
 
-const edit = (start: number, end: number, text: string, stage: Stage = 'settings'): Edit => ({ start, end, text, stage, wishes: ['x'], reason: 'Because.' });
+const edit = (start: number, end: number, text: string, stage: Stage = 'settings'): Edit => ({
+  start,
+  end,
+  text,
+  stage,
+  options: ['x'],
+  reasons: [{ stage, option: 'x', code: 'test', facts: {} }],
+});
 
 describe('edits', () => {
   it('are applied at their places, whatever their order', () => {
     expect(applyEdits('0123456789', [edit(8, 9, 'B'), edit(2, 4, ''), edit(0, 0, 'A')])).to.equal('A014567B9');
   });
   it('at one place stand in the order of the stages, an insertion before a replacement', () => {
-    expect(applyEdits('abc', [edit(1, 2, 'X', 'settings'), edit(1, 1, 'mark ', 'mark'), edit(1, 1, 'dress ', 'dress')])).to.equal('adress mark Xc');
+    expect(applyEdits('abc', [edit(1, 2, 'X', 'settings'), edit(1, 1, 'mark ', 'mark'), edit(1, 1, 'look ', 'presentation')])).to.equal('alook mark Xc');
   });
   it('that claim the same characters are refused', () => {
     expect(() => mergeEdits([edit(1, 4, '')], [edit(3, 5, '')])).to.throw(EditsOverlap, 'edits 1-4 (x) and 3-5 (x) overlap');

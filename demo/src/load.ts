@@ -41,12 +41,11 @@ export async function loadDemo(client: Client, port: number): Promise<void> {
       name: 'What a comet leaves behind',
       tags: ['talks'],
       text: `http://${hosts.kinorill}:${port}/reels/cM7comet`,
-      settings: { start: 41 },
-      dress: { 'fit': 'shape', 'max-width': 640, 'align': 'centre' },
+      options: { 'start': 41, 'fit': 'shape', 'max-width': 640, 'align': 'centre' },
     },
   });
   // Of these only a number, a link with a time, and a file on the site itself are known.
-  await client.call('embeds.create', { body: { name: 'Festival stall', tags: ['shop', 'festival'], text: 'stallmere:512', settings: { count: 3 } } });
+  await client.call('embeds.create', { body: { name: 'Festival stall', tags: ['shop', 'festival'], text: 'stallmere:512', options: { count: 3 } } });
   await client.call('embeds.create', {
     body: { name: 'Rings, from the first minute', tags: ['talks'], text: `http://${hosts.kinorillShort}:${port}/rG5rings?at=1m5s`, ask: true },
   });
@@ -65,7 +64,7 @@ export async function loadDemo(client: Client, port: number): Promise<void> {
       tags: ['background'],
       text: `${site}/files/dome-opens.webm`,
       ask: true,
-      settings: { start: 12, end: 20, autoplay: true, loop: true, controls: false },
+      options: { start: 12, end: 20, autoplay: true, loop: true, controls: false },
     },
   });
   await client.call('embeds.create', {
@@ -73,8 +72,7 @@ export async function loadDemo(client: Client, port: number): Promise<void> {
       name: 'How to find north',
       tags: ['talks', 'festival'],
       text: frame('fN2north', 'How to find north without a compass'),
-      settings: { start: 12 },
-      dress: { fit: 'shape', align: 'centre' },
+      options: { start: 12, fit: 'shape', align: 'centre' },
     },
   });
   await client.call('embeds.create', {
@@ -82,8 +80,7 @@ export async function loadDemo(client: Client, port: number): Promise<void> {
       name: 'Turning sky',
       tags: ['background'],
       text: frame('tS9turning', 'The turning sky'),
-      settings: { autoplay: true, loop: true, controls: false },
-      dress: { fit: 'shape' },
+      options: { autoplay: true, loop: true, controls: false, fit: 'shape' },
     },
   });
   await client.call('embeds.create', {
@@ -92,8 +89,7 @@ export async function loadDemo(client: Client, port: number): Promise<void> {
       tags: ['talks', 'festival'],
       notes: 'The minute about why the dark is worth keeping.',
       text: frame('nB4moorNight', 'Opening talk: a night on the moor'),
-      settings: { start: 112, end: 184 },
-      dress: { 'fit': 'shape', 'max-width': 720, 'align': 'centre' },
+      options: { 'start': 112, 'end': 184, 'fit': 'shape', 'max-width': 720, 'align': 'centre' },
     },
   });
 
@@ -120,7 +116,7 @@ export async function loadDemo(client: Client, port: number): Promise<void> {
   await client.call('revisions.create', {
     params: { embed: 'how-to-find-north' },
     ifMatch: north.etag!,
-    body: { settings: { start: 12, end: 140 }, dress: north.data.current.dress },
+    body: { options: { ...north.data.current.options, start: 12, end: 140 } },
   });
   // An old page that nobody registered: what is on it was found, and one of it was taken.
   const { data: harvest } = await client.call('harvests.create', { body: { address: `${site}/stories/twelve-winters` } });

@@ -2,8 +2,8 @@ import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { expect } from 'chai';
 import type { Frame, Page } from 'playwright-core';
-import { openCode, plan, read, settingNames, type Sheet } from '@orbis/core';
-import { parseWishes } from '@orbis/contract';
+import { openCode, compose, read, optionNames, type Sheet } from '@orbis/core';
+import { parseOptions } from '@orbis/contract';
 import { builtInSheets } from '@orbis/sheets';
 import { faultNames, hosts, loopbackFetch, standIns, startDemoServer, type DemoServer } from '@orbis/demo';
 import { closeBrowser, expectSoon, newWindow } from '../../console/test/support/browser.ts';
@@ -11,8 +11,8 @@ import { closeBrowser, expectSoon, newWindow } from '../../console/test/support/
 const sheets = builtInSheets();
 const providers = sheets.filter(({ files, pages }) => !files && !pages);
 
-/** Each setting of each stand-in: what is wished, what is looked at, and what is seen with the wish and without it. */
-const table: [provider: string, wish: string, look: string, seen: unknown, otherwise: unknown][] = [
+/** Each setting of each stand-in: what is asked for, what is looked at, and what is seen with it and without it. */
+const table: [provider: string, asked: string, look: string, seen: unknown, otherwise: unknown][] = [
   ['mapmere', 'zoom=15', 'document.querySelector("svg").dataset.zoom', '15', '13'],
   [
     'mapmere',
@@ -112,13 +112,13 @@ describe('the stand-in providers', function () {
       `${what} is ${JSON.stringify(seen)}`,
     );
 
-  for (const [provider, wish, look, seen, otherwise] of table) {
-    it(`${provider} obeys ${wish}, and does otherwise without it`, async () => {
+  for (const [provider, asked, look, seen, otherwise] of table) {
+    it(`${provider} obeys ${asked}, and does otherwise without it`, async () => {
       const plain = offered(provider);
-      const { text, problems } = plan(openCode(plain, { sheets }), parseWishes(wish.includes(', ') ? [wish] : wish.split(' ')), null);
+      const { text, problems } = compose(openCode(plain, { sheets }), parseOptions(asked.includes(', ') ? [asked] : asked.split(' ')));
       expect(problems).to.deep.equal([]);
       expect(text).not.to.equal(plain);
-      const without = provider === 'tallywren' && wish.startsWith('account') ? plain.replaceAll('hollinfell', 'often') : plain;
+      const without = provider === 'tallywren' && asked.startsWith('account') ? plain.replaceAll('hollinfell', 'often') : plain;
       if (without !== plain) for (let i = 0; i < 5; i++) await show(without);
       await sees(await show(without), look, otherwise, 'without it');
       await sees(await show(text), look, seen, 'with it');
@@ -151,10 +151,10 @@ describe('the stand-in providers', function () {
       if (sheet.id === 'kinorill') continue;
       for (const setting of Object.keys(sheet.settings))
         expect(
-          table.some(([id, wish]) => id === sheet.id && wish.startsWith(`${setting}=`)),
+          table.some(([id, asked]) => id === sheet.id && asked.startsWith(`${setting}=`)),
           `${sheet.id} ${setting}`,
         ).to.equal(true);
-      for (const setting of Object.keys(sheet.settings)) expect(settingNames).to.include(setting);
+      for (const setting of Object.keys(sheet.settings)) expect(optionNames).to.include(setting);
     }
   });
 
@@ -203,7 +203,7 @@ describe('the stand-in providers', function () {
 
   it('play a file of one’s own from second to second, without any provider', async () => {
     const file = `<video src="${origin(hosts.kinorill)}/media/sky.webm" width="320"></video>`;
-    const { text, problems } = plan(openCode(file, { sheets }), parseWishes(['start=20', 'end=21', 'autoplay=on', 'controls=off']), null);
+    const { text, problems } = compose(openCode(file, { sheets }), parseOptions(['start=20', 'end=21', 'autoplay=on', 'controls=off']));
     expect(problems).to.deep.equal([]);
     const frame = await show(text);
     await sees(
@@ -212,7 +212,7 @@ describe('the stand-in providers', function () {
       true,
       'stopped at the end',
     );
-    await sees(await show(file), 'document.querySelector("video").currentTime', 0, 'without wishes');
+    await sees(await show(file), 'document.querySelector("video").currentTime', 0, 'without options');
   });
 
   it('are quieter on the quieter host', async () => {

@@ -30,7 +30,7 @@ import { tokenHandlers } from './http/tokens.ts';
 import { sweepHandlers } from './http/sweeps.ts';
 import type { Answers } from './fetching/answers.ts';
 import type { Fetching } from './fetching/client.ts';
-import type { Making } from './work/making.ts';
+import type { RenderContext } from './work/making.ts';
 import type { Shelf } from './work/shelf.ts';
 import type { Runner } from './jobs/runner.ts';
 import type { Reader } from './reading/reader.ts';
@@ -40,7 +40,7 @@ import type { Origins } from './origins.ts';
 export interface Deps {
   connection: Connection;
   /** What output is made with; asked each time, as sheets and rules change. */
-  making: () => Making;
+  making: () => RenderContext;
   shelf: Shelf;
   runner: Pick<Runner, 'nudge'>;
   fetching: Pick<Fetching, 'readPage' | 'get'>;

@@ -47,7 +47,7 @@ describe('long answers', function () {
   });
 
   it('are the same in pieces as they would be whole', async () => {
-    const body = { where: 'tag=long', settings: { start: 7 }, dryRun: true };
+    const body = { where: 'tag=long', options: { start: 7 }, dryRun: true };
     const { data } = await test.client.call('changes.create', { body });
     expect([data.changed.length, data.found, data.change, data.same, data.impossible]).to.deep.equal([1300, 1300, null, 0, []]);
     for (const { embed: key, before, after, edits } of data.changed) {
@@ -62,12 +62,12 @@ describe('long answers', function () {
     expect((await test.client.call('embeds.read', { params: { embed: 'long-0' } })).data.revision).to.equal(1);
     const done = (await test.client.call('changes.create', { body: { ...body, dryRun: false, skipImpossible: true } })).data;
     expect([done.changed.length, done.changed[0]!.before, done.impossible.length]).to.deep.equal([1300, undefined, 1]);
-    expect((await test.client.call('embeds.read', { params: { embed: 'long-1299' } })).data.current).to.deep.include({ number: 2, settings: { start: 7 } });
+    expect((await test.client.call('embeds.read', { params: { embed: 'long-1299' } })).data.current).to.deep.include({ number: 2, options: { start: 7 } });
   });
 
   it('do no harm where nobody waits for them to the end', async () => {
     const { port } = new URL(test.url);
-    const body = JSON.stringify({ where: 'tag=long', settings: { start: 8 }, dryRun: true });
+    const body = JSON.stringify({ where: 'tag=long', options: { start: 8 }, dryRun: true });
     for (let n = 0; n < 3; n++) {
       await new Promise<void>((resolve) => {
         const headers = { 'authorization': `Bearer ${test.token}`, 'content-type': 'application/json' };

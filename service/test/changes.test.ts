@@ -21,7 +21,7 @@ describe('groups of embeds', function () {
       ['Way', map('moor-road'), ['visit'], {}],
       ['Nobody’s', '<iframe src="https://nobody.localhost/x"></iframe>', [], {}],
     ] as const)
-      await call('embeds.create', { body: { name, text, tags: [...tags], settings, notes: name === 'Way' ? 'Up the moor road.' : '' } });
+      await call('embeds.create', { body: { name, text, tags: [...tags], options: settings, notes: name === 'Way' ? 'Up the moor road.' : '' } });
     await call('placements.create', { body: { embed: 'first-talk', place: 'hollinfell/talks#opening' } });
   });
   after(() => test.stop());
@@ -32,7 +32,7 @@ describe('groups of embeds', function () {
     ['kind=video,map -tag=talks', ['third-talk', 'way']],
     ['moor', ['second-talk', 'way']],
     ['tag="night log" or provider=mapmere', ['third-talk', 'way']],
-    ['host=play.kinorill.localhost wish=start', ['first-talk']],
+    ['host=play.kinorill.localhost option=start', ['first-talk']],
     ['-provider=kinorill,mapmere', ['nobody-s']],
     ['placed=yes', ['first-talk']],
     ['name=talk placed=no', ['second-talk', 'third-talk']],
@@ -51,7 +51,7 @@ describe('groups of embeds', function () {
   });
 
   it('says every edit of every embed before anything is done', async () => {
-    const dry = await change('kind=video', { settings: { privacy: true }, dryRun: true });
+    const dry = await change('kind=video', { options: { privacy: true }, dryRun: true });
     expect([dry.change, dry.found, dry.same, dry.impossible]).to.deep.equal([null, 3, 1, []]);
     expect(dry.changed.map(({ embed, placements }) => [embed, placements])).to.deep.equal([
       ['first-talk', 1],
@@ -63,13 +63,13 @@ describe('groups of embeds', function () {
   });
 
   it('refuses the whole where one cannot have it, and names it; unless it is skipped', async () => {
-    const error = await refusal(change('kind=video,map', { settings: { privacy: true } }));
+    const error = await refusal(change('kind=video,map', { options: { privacy: true } }));
     expect([error.code, error.problem.errors]).to.deep.equal(['group-impossible', [{ pointer: '/way', detail: 'Mapmere does not offer privacy.' }]]);
     expect((await current('first-talk')).number).to.equal(1);
-    const done = await change('kind=video,map', { settings: { privacy: true }, skipImpossible: true });
+    const done = await change('kind=video,map', { options: { privacy: true }, skipImpossible: true });
     expect([done.changed.length, done.same, done.impossible.map(({ embed }) => embed)]).to.deep.equal([2, 1, ['way']]);
     expect(done.change).to.include({ where: 'kind=video,map', said: 'privacy=on', embeds: 2, undoneAt: null });
-    expect(await current('first-talk')).to.deep.include({ number: 2, settings: { start: 5, privacy: true }, reason: 'changed with others' });
+    expect(await current('first-talk')).to.deep.include({ number: 2, options: { start: 5, privacy: true }, reason: 'changed with others' });
     expect((await current('third-talk')).number).to.equal(1);
   });
 
@@ -77,24 +77,24 @@ describe('groups of embeds', function () {
     const [last] = (await call('changes.list', {})).data.items;
     const { data } = await call('changes.undo', { params: { change: last!.id }, body: {} });
     expect(data.undoneAt).to.be.a('string');
-    expect(await current('first-talk')).to.deep.include({ number: 3, settings: { start: 5 }, reason: 'revision 1 again' });
-    expect(await current('second-talk')).to.deep.include({ number: 3, settings: {} });
+    expect(await current('first-talk')).to.deep.include({ number: 3, options: { start: 5 }, reason: 'revision 1 again' });
+    expect(await current('second-talk')).to.deep.include({ number: 3, options: {} });
     expect((await refusal(call('changes.undo', { params: { change: last!.id }, body: {} }))).code).to.equal('change-undone');
   });
 
   it('is not taken back where somebody changed one of them since: nothing is, and it is named', async () => {
-    const { change: made } = await change('tag=talks', { settings: { loop: true }, dress: { align: 'centre' } });
+    const { change: made } = await change('tag=talks', { options: { loop: true, align: 'centre' } });
     await call('embeds.change', { params: { embed: 'second-talk' }, body: { notes: 'mine' }, ifMatch: '*' });
     const error = await refusal(call('changes.undo', { params: { change: made!.id }, body: {} }));
     expect([error.code, error.problem.errors!.map(({ pointer }) => pointer)]).to.deep.equal(['changed-since', ['/second-talk']]);
-    expect((await current('first-talk')).settings).to.deep.equal({ start: 5, loop: true });
+    expect((await current('first-talk')).options).to.deep.equal({ start: 5, loop: true });
   });
 
-  it('takes wishes back from many, and keeps the rest', async () => {
-    await change('wish=loop', { unset: ['loop', 'align'] });
-    expect(await current('first-talk')).to.deep.include({ settings: { start: 5 }, dress: {} });
-    expect((await change('wish=loop', { unset: ['loop'] })).found).to.equal(0);
-    expect((await refusal(change('', {}))).code).to.equal('nothing-wished');
+  it('takes options back from many, and keeps the rest', async () => {
+    await change('option=loop', { unset: ['loop', 'align'] });
+    expect(await current('first-talk')).to.deep.include({ options: { start: 5 } });
+    expect((await change('option=loop', { unset: ['loop'] })).found).to.equal(0);
+    expect((await refusal(change('', {}))).code).to.equal('nothing-asked');
     const same = await change('tag=talks', { unset: ['loop'] });
     expect([same.change, same.changed]).to.deep.equal([null, []]);
   });

@@ -93,16 +93,16 @@ describe('a list of oEmbed providers, imported', function () {
     const { data } = await test.client.call('links.find', { body: { link } });
     expect(data.asks).to.deep.equal([{ host: `tarncast.localhost:${port}`, what: 'what it knows of this link (Tarncast answers such questions)' }]);
     asked = [];
-    const first = await collect('Tarn', link, { dress: { 'max-width': 500 }, settings: { height: 320 } });
+    const first = await collect('Tarn', link, { options: { 'max-width': 500, 'height': 320 } });
     expect(asked.map(({ pathname, searchParams }) => [pathname, ...searchParams])).to.deep.equal([['/answers.json', ['url', link], ['maxwidth', '500'], ['maxheight', '320']]]);
     expect(first.found).to.deep.include({ how: 'oembed', provider: 'Tarncast', title: 'A tarn', url: link });
-    await collect('Tarn again', link, { dress: { 'max-width': 500 }, settings: { height: 320 } });
+    await collect('Tarn again', link, { options: { 'max-width': 500, 'height': 320 } });
     expect(asked).to.have.length(1);
     await collect('Tarn, larger', link);
     expect(asked).to.have.length(2);
   });
 
-  it('keeps nothing where the one who is asked does not answer, and is forgotten when that is wished', async () => {
+  it('keeps nothing where the one who is asked does not answer, and is forgotten when that is asked for', async () => {
     answer = (_q, r) => r.writeHead(404).end();
     const link = `http://tarncast.localhost:${port}/watch/none`;
     expect((await refusal(collect('None', link))).message).to.include('answers 404');

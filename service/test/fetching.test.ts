@@ -273,7 +273,7 @@ describe('the guarded client', () => {
     let strange: Fetching;
     let asked: string[];
     beforeEach(() => {
-      // Another one each time: what a site wishes is remembered.
+      // Another one each time: what a site asks for is remembered.
       strange = createFetching({ allowPrivate: true, seconds: 1 });
       asked = [];
     });

@@ -27,10 +27,10 @@ describe('codes of many at once', function () {
     const twice = await test.client.call('imports.create', { body: { items: items.slice(0, 3), dryRun: true } });
     expect(twice.data.doubled.map(({ embed }) => embed)).to.deep.equal(keys.slice(0, 3));
 
-    const changed = (await test.client.call('changes.create', { body: { where: 'tag=even host=play.kinorill.localhost', settings: { start: 7 } } })).data;
+    const changed = (await test.client.call('changes.create', { body: { where: 'tag=even host=play.kinorill.localhost', options: { start: 7 } } })).data;
     expect([changed.found, changed.change!.embeds]).to.deep.equal([many / 2, many / 2]);
     await test.client.call('changes.undo', { params: { change: changed.change!.id }, body: {} });
-    expect((await test.client.call('embeds.read', { params: { embed: keys[0]! } })).data.current).to.deep.include({ number: 3, settings: {} });
+    expect((await test.client.call('embeds.read', { params: { embed: keys[0]! } })).data.current).to.deep.include({ number: 3, options: {} });
     expect((await test.client.call('embeds.read', { params: { embed: keys[1]! } })).data.revision).to.equal(1);
   });
 });

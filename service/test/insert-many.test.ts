@@ -20,8 +20,7 @@ describe('many rows written at once', function () {
       words.map((meaning, i) => ({
         key: `${name}-${i}`,
         meaning,
-        settings: { title: meaning, start: i / 2, muted: i % 2 === 0 },
-        dress: i === 0 ? {} : { caption: meaning },
+        options: i === 0 ? {} : { title: meaning, start: i / 2, muted: i % 2 === 0 },
         version: i + 1,
         createdAt: now,
         createdBy: 1,

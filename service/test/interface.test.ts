@@ -3,7 +3,7 @@ import { expect } from 'chai';
 import type { Router } from 'express';
 import { pino } from 'pino';
 import { apiBase, ApiError, catalogue, findingSentences, openApi, OrbisError, routes } from '@orbis/contract';
-import { pageRules, rules } from '@orbis/core';
+import { pageRules, rules, type Options } from '@orbis/core';
 import { createApp, type Deps } from '@orbis/service';
 import { declareSite, password, startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
 
@@ -190,8 +190,8 @@ describe('the service', () => {
     }
 
     it('points at the member that does not fit', async () => {
-      const answer = await post('/api/v1/embeds', JSON.stringify({ name: 'a', text: 'x', settings: { start: 'soon' } }));
-      expect(((await answer.json()) as { errors: { pointer: string }[] }).errors[0]!.pointer).to.equal('/settings/start');
+      const answer = await post('/api/v1/embeds', JSON.stringify({ name: 'a', text: 'x', options: { start: 'soon' } }));
+      expect(((await answer.json()) as { errors: { pointer: string }[] }).errors[0]!.pointer).to.equal('/options/start');
     });
 
     it('refuses another type of body', async () => expect((await post('/api/v1/embeds', 'name=a', { 'content-type': 'application/x-www-form-urlencoded' })).status).to.equal(415));
@@ -215,8 +215,8 @@ describe('the service', () => {
 
     it('makes a revision only where something differs, and refuses a lost update', async () => {
       const { data, etag } = await test.client.call('embeds.create', { body: { name: 'Revised', text: talkCode(test.world.port) } });
-      const save = (settings: object, ifMatch: string | undefined) =>
-        test.client.call('revisions.create', { params: { embed: data.key }, body: { settings, dress: {} }, ...(ifMatch ? { ifMatch } : {}) });
+      const save = (options: Options, ifMatch: string | undefined) =>
+        test.client.call('revisions.create', { params: { embed: data.key }, body: { options }, ...(ifMatch ? { ifMatch } : {}) });
       const second = await save({ start: 112, end: 184 }, etag!);
       expect([second.status, second.data.revision]).to.deep.equal([201, 2]);
       expect(await codeOf(save({ start: 5 }, etag!))).to.equal('if-match-stale');
@@ -224,23 +224,21 @@ describe('the service', () => {
       const same = await save({ end: 184, start: 112 }, second.etag!);
       expect([same.status, same.data.revision]).to.deep.equal([200, 2]);
       const { data: first } = await test.client.call('revisions.read', { params: { embed: data.key, revision: 1 } });
-      expect(first.settings).to.deep.equal({});
+      expect(first.options).to.deep.equal({});
     });
 
     it('lets exactly one of two changes at once through', async () => {
       const { data, etag } = await test.client.call('embeds.create', { body: { name: 'Raced', text: talkCode(test.world.port) } });
-      const save = (start: number) => test.client.call('revisions.create', { params: { embed: data.key }, body: { settings: { start }, dress: {} }, ifMatch: etag! });
+      const save = (start: number) => test.client.call('revisions.create', { params: { embed: data.key }, body: { options: { start } }, ifMatch: etag! });
       const outcomes = await Promise.allSettled([1, 2, 3, 4].map(save));
       expect(outcomes.filter((o) => o.status === 'fulfilled')).to.have.length(1);
       for (const o of outcomes) if (o.status === 'rejected') expect((o.reason as ApiError).code).to.equal('if-match-stale');
       expect((await test.client.call('revisions.list', { params: { embed: data.key } })).data.items).to.have.length(2);
     });
 
-    it('changes nothing when a wish cannot be fulfilled', async () => {
+    it('changes nothing when an option cannot be fulfilled', async () => {
       const { data, etag } = await test.client.call('embeds.create', { body: { name: 'Refusing', text: talkCode(test.world.port) } });
-      expect(await codeOf(test.client.call('revisions.create', { params: { embed: data.key }, ifMatch: etag!, body: { settings: { start: 9, end: 3 }, dress: {} } }))).to.equal(
-        'clip-order',
-      );
+      expect(await codeOf(test.client.call('revisions.create', { params: { embed: data.key }, ifMatch: etag!, body: { options: { start: 9, end: 3 } } }))).to.equal('clip-order');
       expect((await test.client.call('embeds.read', { params: { embed: data.key } })).data.revision).to.equal(1);
     });
 
@@ -251,21 +249,21 @@ describe('the service', () => {
       expect(await codeOf(test.client.call('placements.create', { body: { embed: data.key, place: 'hollinfell/talks#opening' } }))).to.equal('embed-retired');
     });
 
-    it('takes the provider’s newer code into the same embed: wishes stay, and what no longer fits is named', async () => {
-      const created = await test.client.call('embeds.create', { body: { name: 'Renewed', text: talkCode(test.world.port), settings: { start: 112 }, dress: { fit: 'shape' } } });
+    it('takes the provider’s newer code into the same embed: options stay, and what no longer fits is named', async () => {
+      const created = await test.client.call('embeds.create', { body: { name: 'Renewed', text: talkCode(test.world.port), options: { start: 112, fit: 'shape' } } });
       const renew = (text: string, etag: string, dropUnfit = false) =>
         test.client.call('sources.create', { params: { embed: 'renewed' }, ifMatch: etag, body: { text, dropUnfit } });
       const same = await renew(talkCode(test.world.port), created.etag!);
       expect([same.status, same.data.source]).to.deep.equal([200, 1]);
       const newer = await renew(talkCode(test.world.port, 'fN2north'), created.etag!);
       expect([newer.status, newer.data.source, newer.data.revision]).to.deep.equal([201, 2, 2]);
-      expect(newer.data.current).to.deep.include({ source: 2, settings: { start: 112 }, dress: { fit: 'shape' }, reason: 'newer code of the provider' });
+      expect(newer.data.current).to.deep.include({ source: 2, options: { start: 112, fit: 'shape' }, reason: 'newer code of the provider' });
       expect((await test.client.call('revisions.read', { params: { embed: 'renewed', revision: 1 } })).data.source).to.equal(1);
-      expect(await codeOf(renew('<iframe src="https://e.localhost/a" width="640" height="360" title="t"></iframe>', newer.etag!))).to.equal('wishes-unfit');
+      expect(await codeOf(renew('<iframe src="https://e.localhost/a" width="640" height="360" title="t"></iframe>', newer.etag!))).to.equal('options-unfit');
       expect(await codeOf(renew(talkCode(1), created.etag!))).to.equal('if-match-stale');
       const dropped = await renew('<iframe src="https://e.localhost/a" width="640" height="360" title="t"></iframe>', newer.etag!, true);
       expect(dropped.data).to.deep.include({ kind: 'frame', provider: null, source: 3 });
-      expect(dropped.data.current).to.deep.include({ settings: {}, dress: { fit: 'shape' } });
+      expect(dropped.data.current).to.deep.include({ options: { fit: 'shape' } });
       expect((await test.client.call('embeds.list', { query: { host: 'e.localhost' } })).data.items.map((item) => item.key)).to.deep.equal(['renewed']);
     });
 

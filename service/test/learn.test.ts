@@ -83,14 +83,14 @@ describe('learning a sheet through the service', function () {
     }
   });
 
-  it('is a sheet like any other once it is kept: links, codes and wishes are understood', async () => {
+  it('is a sheet like any other once it is kept: links, codes and options are understood', async () => {
     const { text } = await learn({ samples: [...samples(), gladewick('/decks/first-light')], answers: { kind: 'document', from: 'page' }, ask: true });
     await test.client.call('providers.save', { params: { provider: 'gladewick' }, body: { text, accept: false }, ifMatch: '"0"' });
     const { data } = await test.client.call('embeds.create', {
-      body: { name: 'Dark', text: gladewick('/decks/how-dark-is-dark'), settings: { page: 2, accent: '#123456' }, ask: true },
+      body: { name: 'Dark', text: gladewick('/decks/how-dark-is-dark'), options: { page: 2, accent: '#123456' }, ask: true },
     });
     expect([data.reading.provider?.id, data.kind, data.found!.how, data.found!.title]).to.deep.equal(['gladewick', 'document', 'sheet', 'How dark is dark?']);
-    const outcome = await test.client.call('outcomes.create', { body: { embed: data.key, settings: data.current.settings, dress: data.current.dress } });
+    const outcome = await test.client.call('compositions.create', { body: { embed: data.key, options: data.current.options } });
     expect(outcome.data.text).to.include('/show/how-dark-is-dark?from=2&amp;hue=123456"');
     const known = await refusal(test.client.call('providers.learn', { body: { samples: samples() } }));
     expect(known.message).to.include('Gladewick, whom a sheet knows already');

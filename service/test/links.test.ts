@@ -58,9 +58,9 @@ describe('collecting by link', function () {
     });
   }
 
-  it('collects without asking where that is wished, with the time of the link', async () => {
+  it('collects without asking where that is asked for, with the time of the link', async () => {
     const { found, base, current } = await collect('Unasked', on('kin', '/rG5rings?at=1m5s'), false);
-    expect([found, current.settings]).to.deep.equal([null, { start: 65 }]);
+    expect([found, current.options]).to.deep.equal([null, { start: 65 }]);
     expect(base).to.include('title="Kinorill video"');
   });
 
@@ -102,7 +102,7 @@ describe('collecting by link', function () {
     it('finds oEmbed by the page, and by its header', async () => {
       const { found, base, current } = await collect('Found in the page', `${elsewhere}/watch/7`);
       expect(found).to.deep.include({ how: 'oembed', title: 'A film', author: 'Ida', width: 480, height: 270, endpoint: `${elsewhere}/oembed?kind=json` });
-      expect([base, current.settings]).to.deep.equal(['<iframe src="https://films.localhost/e/7" width="480" height="270"></iframe>', { title: 'A film' }]);
+      expect([base, current.options]).to.deep.equal(['<iframe src="https://films.localhost/e/7" width="480" height="270"></iframe>', { title: 'A film' }]);
       const photo = await collect('Found in the header', `${elsewhere}/header?kind=xml`);
       expect(photo.base).to.equal('<img src="https://films.localhost/m.jpg" width="40" height="30" alt="A moor" loading="lazy">');
     });
@@ -125,8 +125,8 @@ describe('collecting by link', function () {
       const site = `http://hollinfell.localhost:${test.world.port}/files`;
       const film = await collect('Film', `${site}/dome-opens.webm#t=12`);
       expect(film.found).to.deep.include({ how: 'file', type: 'video/webm', width: 640, height: 360, length: 300.004, bytes: 1_104_989, ranges: true });
-      expect(film.current.settings).to.deep.equal({ start: 12 });
-      const late = test.client.call('revisions.create', { params: { embed: film.key }, body: { settings: { start: 310 }, dress: {} }, ifMatch: '*' });
+      expect(film.current.options).to.deep.equal({ start: 12 });
+      const late = test.client.call('revisions.create', { params: { embed: film.key }, body: { options: { start: 310 } }, ifMatch: '*' });
       expect((await refusal(late)).message).to.equal('It is 5:00 long: start 5:10 is beyond its end.');
       const sound = await collect('Sound', `${site}/under-the-fell.wav`);
       expect(sound.found).to.deep.include({ type: 'audio/wav', length: 40 });
@@ -219,10 +219,10 @@ describe('collecting by link', function () {
       ]);
       expect(new Set(taken.map(({ embed }) => embed)).size).to.equal(4);
       const { data } = await test.client.call('embeds.read', { params: { embed: taken[2]!.embed } });
-      expect([data.current.settings, data.tags, data.found!.title]).to.deep.equal([{ start: 65 }, ['several'], 'Rings, seen through small telescopes']);
+      expect([data.current.options, data.tags, data.found!.title]).to.deep.equal([{ start: 65 }, ['several'], 'Rings, seen through small telescopes']);
     });
 
-    it('collects none where one cannot be, unless that is said; and asks nobody where that is wished', async () => {
+    it('collects none where one cannot be, unless that is said; and asks nobody where that is asked for', async () => {
       answer = (_q, r) => r.writeHead(404).end();
       const links = [on('mapmere', '/maps/tarn'), `${elsewhere}/gone`];
       const before = await size();

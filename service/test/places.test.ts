@@ -84,7 +84,7 @@ describe('sites, pages and spots', () => {
     expect(answers.filter((answer) => answer.status === 201)).to.have.length(1);
     const { data: kept } = await test.client.call('deliveries.list', { params: { placement: data.items[0]!.id } });
     expect(kept.items).to.have.length(1);
-    expect(kept.items[0]!.pieces[0]!.runs.map((run) => run.text).join('')).to.equal(kept.items[0]!.text);
+    expect(kept.items[0]!.snippets[0]!.runs.map((run) => run.text).join('')).to.equal(kept.items[0]!.text);
   });
 
   it('need something in the code that can carry a mark', async () => {

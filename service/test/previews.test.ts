@@ -16,7 +16,7 @@ describe('previews', () => {
 
   it('are served on a random host of their own, with a policy made from the reading', async () => {
     const text = talkCode(test.world.port);
-    const { data } = await test.client.call('previews.create', { body: { text, settings: { start: 112 } } });
+    const { data } = await test.client.call('previews.create', { body: { text, options: { start: 112 } } });
     expect(data.url).to.match(/^http:\/\/[0-9a-z]{20}\.frames\.localhost:\d+\/$/);
     expect(data.powers.map((power) => power.token)).to.deep.equal(['allow-scripts', 'allow-same-origin']);
     const { status, headers, body } = await get(data.url);
@@ -49,7 +49,7 @@ describe('previews', () => {
     expect(answer.status).to.equal(421);
   });
 
-  it('are refused where a wish cannot be fulfilled, or the code is none', async () => {
+  it('are refused where an option cannot be fulfilled, or the code is none', async () => {
     const refused = async (body: object): Promise<string> =>
       (
         await test.client.call('previews.create', { body }).then(
@@ -57,7 +57,7 @@ describe('previews', () => {
           (error: ApiError) => error,
         )
       ).code;
-    expect(await refused({ text: talkCode(1), settings: { start: 9, end: 3 } })).to.equal('clip-order');
+    expect(await refused({ text: talkCode(1), options: { start: 9, end: 3 } })).to.equal('clip-order');
     expect(await refused({ text: 'words' })).to.equal('no-code');
     expect(await refused({ embed: 'nobody' })).to.equal('not-found');
     expect(await refused({})).to.equal('bad-request');
@@ -92,27 +92,27 @@ describe('previews', () => {
   });
 });
 
-describe('trying wishes out', () => {
+describe('trying options out', () => {
   let test: TestOrbis;
   before(async () => void (test = await startTestOrbis()));
   after(() => test.stop());
 
   it('says what they come to without saving anything', async () => {
     await test.client.call('embeds.create', { body: { name: 'Talk', text: talkCode(test.world.port) } });
-    const { data } = await test.client.call('outcomes.create', { body: { embed: 'talk', settings: { autoplay: true }, dress: { fit: 'shape' } } });
-    expect(data.edits.map((edit) => [edit.stage, edit.text.trim()]).slice(0, 2)).to.deep.equal([
+    const { data } = await test.client.call('compositions.create', { body: { embed: 'talk', options: { autoplay: true, fit: 'shape' } } });
+    expect(data.edits.map((edit) => [edit.stage, edit.text.trim()])).to.deep.equal([
+      ['presentation', 'style="display:block;width:100%;height:auto;aspect-ratio:16/9;border:0;align-self:flex-start"'],
       ['settings', '&amp;roll=1&amp;hush=1'],
       ['settings', '; autoplay'],
     ]);
-    expect(data.edits.map((edit) => edit.stage)).to.deep.equal(['settings', 'settings', 'dress']);
-    expect(data.brought).to.deep.equal([{ wish: 'muted', by: 'autoplay', reason: 'browsers let a video play by itself only without sound' }]);
-    expect(data.pieces[0]!.runs.map((run) => run.text).join('')).to.equal(data.text);
+    expect(data.implied).to.deep.equal([{ option: 'muted', by: 'autoplay', value: 'on', reason: 'browsers let a video play by itself only without sound' }]);
+    expect(data.snippets[0]!.runs.map((run) => run.text).join('')).to.equal(data.text);
     expect((await test.client.call('embeds.read', { params: { embed: 'talk' } })).data.revision).to.equal(1);
   });
 
   it('says what stands against them in sentences', async () => {
-    const { data } = await test.client.call('outcomes.create', { body: { embed: 'talk', settings: { start: 9, end: 3 } } });
-    expect(data.problems).to.deep.equal([{ wish: 'end', code: 'clip-order', detail: 'The end (0:03) is not after the start (0:09). Set an end later than 0:09.' }]);
+    const { data } = await test.client.call('compositions.create', { body: { embed: 'talk', options: { start: 9, end: 3 } } });
+    expect(data.problems).to.deep.equal([{ option: 'end', code: 'clip-order', detail: 'The end (0:03) is not after the start (0:09). Set an end later than 0:09.' }]);
     expect(data.edits).to.deep.equal([]);
   });
 

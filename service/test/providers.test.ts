@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import type { Client } from '@orbis/contract';
-import type { Sheet } from '@orbis/core';
+import type { Options, Sheet } from '@orbis/core';
 import { builtInSheets } from '@orbis/sheets';
 import { declareSite, refusal, startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
 
@@ -41,11 +41,11 @@ describe('provider sheets that the service keeps', function () {
     const { etag } = await call('providers.read', { params: { provider } });
     return call('providers.remove', { params: { provider }, query: { accept }, ifMatch: etag! });
   };
-  const collect = async (name: string, text: string, settings: object = {}) => (await call('embeds.create', { body: { name, text, settings } })).data;
+  const collect = async (name: string, text: string, options: Options = {}) => (await call('embeds.create', { body: { name, text, options } })).data;
   const embed = async (key: string) => (await call('embeds.read', { params: { embed: key } })).data;
   const goesOut = async (key: string): Promise<string> => {
     const { current } = await embed(key);
-    return (await call('outcomes.create', { body: { embed: key, settings: current.settings, dress: current.dress } })).data.text;
+    return (await call('compositions.create', { body: { embed: key, options: current.options } })).data.text;
   };
 
   it('are the built-in ones at first, and cannot be taken away', async () => {
@@ -69,12 +69,12 @@ describe('provider sheets that the service keeps', function () {
   it('make a provider known: what was collected before is read anew, and comes out as it did', async () => {
     const made = await collect('Reel of nobody', '<iframe src="https://moorreel.localhost/show/7" title="t"></iframe>');
     expect(made.provider).to.equal(null);
-    expect((await refusal(call('revisions.create', { params: { embed: made.key }, body: { settings: { start: 5 }, dress: {} }, ifMatch: '*' }))).code).to.equal('no-sheet');
+    expect((await refusal(call('revisions.create', { params: { embed: made.key }, body: { options: { start: 5 } }, ifMatch: '*' }))).code).to.equal('no-sheet');
     const { data, status } = await save(moorreel);
     expect([status, data.from, data.changed]).to.deep.equal([201, 'own', 0]);
     expect(await embed(made.key)).to.include({ provider: 'moorreel', revision: 1 });
     expect((await call('providers.read', { params: { provider: 'moorreel' } })).data.text).to.equal(moorreel);
-    const saved = await call('revisions.create', { params: { embed: made.key }, body: { settings: { start: 5 }, dress: {} }, ifMatch: '*' });
+    const saved = await call('revisions.create', { params: { embed: made.key }, body: { options: { start: 5 } }, ifMatch: '*' });
     expect(saved.data.revision).to.equal(2);
     expect(await goesOut(made.key)).to.include('/show/7?go=5"');
   });
@@ -107,9 +107,9 @@ describe('provider sheets that the service keeps', function () {
     expect(next.text).to.include('begin=112&amp;until=184');
   });
 
-  it('name the wishes that could no longer be fulfilled', async () => {
+  it('name the options that could no longer be fulfilled', async () => {
     const { data } = await call('providers.compare', { body: { text: JSON.stringify(withoutEnd) } });
-    expect(data.differs[0]!.problems).to.deep.equal([{ wish: 'end', detail: 'Kinorill does not offer end.' }]);
+    expect(data.differs[0]!.problems).to.deep.equal([{ option: 'end', detail: 'Kinorill does not offer end.' }]);
   });
 
   it('are still there after a start, and the built-in one when one’s own is taken away', async () => {
@@ -158,7 +158,7 @@ describe('provider sheets that the service keeps', function () {
     const { pasted, base, current } = await collect('By link', `http://kin.localhost:${test.world.port}/cM7comet?at=1m52s`);
     expect(pasted).to.include('kin.localhost');
     expect(base).to.include(`http://play.kinorill.localhost:${test.world.port}/reel/cM7comet"`);
-    expect(current.settings).to.deep.equal({ start: 112 });
+    expect(current.options).to.deep.equal({ start: 112 });
     const shop = await collect('By number', ' stallmere:311 ', { count: 3 });
     expect(shop).to.deep.include({ kind: 'shop', provider: 'stallmere' });
     expect(await goesOut(shop.key)).to.include('["show", "#stall-311", { items: 3 }]');
@@ -176,17 +176,17 @@ describe('rules for all embeds', function () {
   });
   after(() => test.stop());
 
-  it('take out what only follows people, unless an embed wishes otherwise', async () => {
+  it('take out what only follows people, unless something else is asked of an embed', async () => {
     const { client } = test;
     const code = '<iframe src="https://nobody.localhost/x?utm_source=letter&amp;a=1" title="t"></iframe>';
-    for (const [name, settings] of [
+    for (const [name, options] of [
       ['Usual', {}],
       ['Kept', { tracking: true }],
     ] as const)
-      await client.call('embeds.create', { body: { name, text: code, settings } });
+      await client.call('embeds.create', { body: { name, text: code, options } });
     const goesOut = async (embed: string): Promise<string> => {
       const { current } = (await client.call('embeds.read', { params: { embed } })).data;
-      return (await client.call('outcomes.create', { body: { embed, settings: current.settings, dress: current.dress } })).data.text;
+      return (await client.call('compositions.create', { body: { embed, options: current.options } })).data.text;
     };
     expect(await goesOut('usual')).to.equal(code);
     const { etag, data } = await client.call('rules.read', {});

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { parseOembed, read, readLinkedPage, type OembedAnswer } from '@orbis/core';
+import { parseOembed, read, readLinkedPage, type OembedAnswer, type Options } from '@orbis/core';
 import { loopbackFetch } from '@orbis/demo';
 import { get, type Got } from './support/get.ts';
 import { declareSite, refusal, startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
@@ -13,7 +13,7 @@ describe('Orbis as an oEmbed provider', function () {
     test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });
     await declareSite(test);
     const { data: embed } = await test.client.call('embeds.create', {
-      body: { name: 'Sponsored, do not tell', text: talkCode(test.world.port).replace('Opening talk', 'Opening &lt;talk>'), settings: { start: 112 } },
+      body: { name: 'Sponsored, do not tell', text: talkCode(test.world.port).replace('Opening talk', 'Opening &lt;talk>'), options: { start: 112 } },
     });
     const { data } = await test.client.call('placements.create', { body: { embed: embed.key, place: 'hollinfell/talks#opening' } });
     placement = data.id;
@@ -28,9 +28,9 @@ describe('Orbis as an oEmbed provider', function () {
     if (!parsed.ok) throw new Error(parsed.why);
     return parsed.answer;
   };
-  const wish = async (settings: object, dress: object = {}): Promise<void> => {
+  const change = async (options: Options): Promise<void> => {
     const { etag } = await test.client.call('embeds.read', { params: { embed: 'sponsored-do-not-tell' } });
-    await test.client.call('revisions.create', { params: { embed: 'sponsored-do-not-tell' }, ifMatch: etag!, body: { settings, dress } });
+    await test.client.call('revisions.create', { params: { embed: 'sponsored-do-not-tell' }, ifMatch: etag!, body: { options } });
   };
   const publish = (code: string) =>
     loopbackFetch()(`http://hollinfell.localhost:${test.world.port}/edit/talks`, {
@@ -100,7 +100,7 @@ describe('Orbis as an oEmbed provider', function () {
     await publish((await answer()).html!);
     const live = await swept();
     expect([live.state, live.served, live.carries, live.findings]).to.deep.equal(['live', true, null, []]);
-    await wish({ start: 60 });
+    await change({ start: 60 });
     expect((await get(link)).body).to.include('from=60');
     expect((await swept()).state).to.equal('live');
     const { data: delivery } = await test.client.call('deliveries.create', { params: { placement } });

@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import type { Options } from '@orbis/core';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { loopbackFetch, sweepAll } from '@orbis/demo';
@@ -15,7 +16,7 @@ describe('a sweep of the published pages', () => {
   before(async () => {
     test = await startTestOrbis();
     await declareSite(test, ['opening', 'north']);
-    await test.client.call('embeds.create', { body: { name: 'Opening talk', text: talkCode(test.world.port), settings: { start: 112 } } });
+    await test.client.call('embeds.create', { body: { name: 'Opening talk', text: talkCode(test.world.port), options: { start: 112 } } });
     ({ id } = (await test.client.call('placements.create', { body: { embed: 'opening-talk', place } })).data);
   });
   after(() => test.stop());
@@ -28,9 +29,9 @@ describe('a sweep of the published pages', () => {
   };
   const deliver = async () => (await test.client.call('deliveries.create', { params: { placement: id } })).data;
   const now = async (): Promise<Placement> => (await test.client.call('placements.read', { params: { placement: id } })).data;
-  const save = async (settings: object): Promise<void> => {
+  const save = async (options: Options): Promise<void> => {
     const { etag } = await test.client.call('embeds.read', { params: { embed: 'opening-talk' } });
-    await test.client.call('revisions.create', { params: { embed: 'opening-talk' }, ifMatch: etag!, body: { settings, dress: {} } });
+    await test.client.call('revisions.create', { params: { embed: 'opening-talk' }, ifMatch: etag!, body: { options } });
   };
 
   it('leaves what was never pasted planned', async () => {

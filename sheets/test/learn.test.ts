@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
-import { adjust, applyEdits, codeFromId, itemOf, learnSheet, openCode, read, renderTemplate, type LearnAnswers, type Proposal, type Settings, type Sheet } from '@orbis/core';
+import { compose, codeFromId, itemOf, learnSheet, openCode, read, renderTemplate, type LearnAnswers, type Proposal, type Options, type Sheet } from '@orbis/core';
 import { sheetSchema } from '@orbis/contract';
 import { builtInSheets } from '@orbis/sheets';
 import { standInCodes } from './stand-in-codes.ts';
@@ -55,8 +55,7 @@ describe('a sheet learned from three codes', () => {
 
     it(`of ${builtIn.name}: says nothing wrong of a setting, and asks what is not plain`, () => {
       const before = learned(provider);
-      for (const name of before.settings)
-        expect(placeOf(before.sheet.settings[name as keyof Sheet['settings']]), name).to.deep.equal(placeOf(builtIn.settings[name as keyof Sheet['settings']]));
+      for (const name of before.settings) expect(placeOf(before.sheet.settings[name]!), name).to.deep.equal(placeOf(builtIn.settings[name]!));
       const open = before.lines.filter(({ sure }) => !sure).map(({ about }) => about);
       expect(open).to.deep.equal(open.filter((about) => Object.keys(asked[provider] ?? {}).some((answer) => answer === about || answer.startsWith(`${about}.`))));
       for (const { about, means, may } of before.lines.filter(({ what }) => what === 'parameter')) {
@@ -72,7 +71,7 @@ describe('a sheet learned from three codes', () => {
   }
 
   it('does what the provider’s own sheet does, for the settings that both have', () => {
-    const wishes: Record<string, Settings> = {
+    const asked: Record<string, Options> = {
       kinorill: { start: 12, muted: true, loop: true, language: 'fr', accent: '#123456' },
       mapmere: { zoom: 7, centre: { latitude: 54.1, longitude: -2.2 }, accent: '#123456', language: 'fr' },
       fennfeed: { account: 'moor', count: 9, theme: 'dark', accent: '#123456' },
@@ -80,12 +79,12 @@ describe('a sheet learned from three codes', () => {
       stallmere: { accent: '#123456', count: 2 },
       tallywren: { account: 'moor', theme: 'dark', language: 'fr' },
     };
-    for (const [provider, settings] of Object.entries(wishes)) {
+    for (const [provider, options] of Object.entries(asked)) {
       const code = codesOf(provider)[3]!;
       const [mine, theirs] = [learned(provider).sheet, sheets.find(({ id }) => id === provider)!].map((sheet) => {
-        const { edits, problems } = adjust(openCode(code, { sheets: [sheet] }), settings);
+        const { text, problems } = compose(openCode(code, { sheets: [sheet] }), options);
         expect(problems, provider).to.deep.equal([]);
-        return applyEdits(code, edits);
+        return text;
       });
       // What a setting needs beside it is not learned: that Kinorill repeats the id for a loop.
       expect(mine, provider).to.equal(theirs!.replace('&amp;round=tS9turning', ''));

@@ -1,5 +1,5 @@
-import { codeFromLink, openCode, plan, type Sheet } from '@orbis/core';
-import { parseWishes, sayWishes, wishNames } from '@orbis/contract';
+import { codeFromLink, compose, openCode, optionNames, ruleOf, type Sheet } from '@orbis/core';
+import { formatOptions, parseOptions } from '@orbis/contract';
 import { demoCodes } from '@orbis/demo';
 import { standInCodes } from './stand-in-codes.ts';
 
@@ -43,13 +43,15 @@ const values: Record<string, readonly string[]> = {
 const byHand = ['parameter.start=7', 'parameter.hue=a b&c'];
 
 const wordsFor = (sheet: Sheet | null): string[] => [
-  ...wishNames.flatMap((name) => (name === 'view' ? Object.keys(sheet?.settings.view?.choices ?? { map: 'map' }) : (values[name] ?? [])).map((value) => `${name}=${value}`)),
+  ...optionNames.flatMap((name) =>
+    (name === 'view' ? Object.keys(ruleOf<'choice'>(sheet, 'view')?.choices ?? { map: 'map' }) : (values[name] ?? [])).map((value) => `${name}=${value}`),
+  ),
   ...byHand,
 ];
 
 function output(text: string, words: readonly string[], sheets: readonly Sheet[], marked = false): Output {
-  const outcome = plan(openCode(text, { sheets }), parseWishes(words), marked ? { placement: '0123456789', delivery: 7 } : null);
-  if (outcome.problems.length > 0) return outcome.problems.map(({ wish, code }) => `${wish}: ${code}`).join('; ');
+  const outcome = compose(openCode(text, { sheets }), parseOptions(words), marked ? { placement: '0123456789', delivery: 7 } : null);
+  if (outcome.problems.length > 0) return outcome.problems.map(({ option, code }) => `${option}: ${code}`).join('; ');
   return outcome.edits.map(({ start, end, text }) => [start, end, text]);
 }
 
@@ -91,7 +93,7 @@ function outputsOfCode(text: string, sheets: readonly Sheet[]): Record<string, O
     if (alone !== notOffered(word)) outputs[word] = alone;
     const more = [...together, word];
     // Two values of one option are not asked for at once.
-    const once = sayWishes(parseWishes(more)).length === more.length;
+    const once = formatOptions(parseOptions(more)).length === more.length;
     if (once && typeof output(base, more, sheets) !== 'string') together.push(word);
   }
   outputs[together.join(' ')] = output(base, together, sheets);

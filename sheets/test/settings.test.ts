@@ -1,7 +1,8 @@
 import { runInNewContext } from 'node:vm';
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { adjust, applyEdits, codeFromLink, openCode, read, settings, type Settings, type Sheet } from '@orbis/core';
+import { codeFromLink, compose, openCode, optionNamed, read, ruleOf, type Options, type Sheet } from '@orbis/core';
+import { formatProblem, formatReasons } from '@orbis/contract';
 import { builtInSheets } from '@orbis/sheets';
 
 const sheets = builtInSheets();
@@ -10,17 +11,16 @@ const codeOf = (sheet: Sheet, id = 'a1B2'): string =>
   codeFromLink({ sheet, id, url: new URL(sheet.files ? `https://hollinfell.localhost/files/dome.${sheet.files[0]}` : 'https://elsewhere.localhost/') });
 const sheetNamed = (id: string): Sheet => sheets.find((sheet) => sheet.id === id)!;
 const ownFiles = sheets.filter(({ files }) => files);
-const adjusted = (text: string, wishes: Settings): string => {
-  const { edits, problems } = adjust(openCode(text, { sheets }), wishes);
+const adjusted = (text: string, options: Options): string => {
+  const { text: out, problems } = compose(openCode(text, { sheets }), options);
   expect(problems).to.deep.equal([]);
-  return applyEdits(text, edits);
+  return out;
 };
 
 /** Values that a sheet takes for a setting. */
-function valuesOf(sheet: Sheet, name: keyof Sheet['settings']): fc.Arbitrary<unknown> {
+function valuesOf(sheet: Sheet, name: string): fc.Arbitrary<unknown> {
   const rule = sheet.settings[name]!;
-  const { type } = settings.find((setting) => setting.name === name)!;
-  switch (type) {
+  switch (optionNamed(name)!.type.name) {
     case 'time':
       return fc.integer({ min: 0, max: 5000 });
     case 'switch':
@@ -37,22 +37,28 @@ function valuesOf(sheet: Sheet, name: keyof Sheet['settings']): fc.Arbitrary<unk
       return fc.constantFrom('en', 'hollinfell', 'a b', 'ü&"<>', "it's", 'x=1?y#z', '%41', '🌌');
     case 'coordinates':
       return fc.record({ latitude: fc.integer({ min: -85e4, max: 85e4 }).map((n) => n / 1e4), longitude: fc.integer({ min: -18e5, max: 18e5 }).map((n) => n / 1e4) });
+    case 'ratio':
+      return fc.constant({ width: 16, height: 9 });
   }
 }
-const wishesOf = (sheet: Sheet): fc.Arbitrary<Settings> =>
+const optionsFor = (sheet: Sheet): fc.Arbitrary<Options> =>
   fc
-    .record(Object.fromEntries((Object.keys(sheet.settings) as (keyof Sheet['settings'])[]).map((name) => [name, fc.option(valuesOf(sheet, name), { nil: undefined })])))
-    .map((record) => Object.fromEntries(Object.entries(record).filter(([, value]) => value !== undefined)) as Settings)
+    .record(Object.fromEntries(Object.keys(sheet.settings).map((name) => [name, fc.option(valuesOf(sheet, name), { nil: undefined })])))
+    .map((record) => Object.fromEntries(Object.entries(record).filter(([, value]) => value !== undefined)) as Options)
     // What contradicts itself is refused, and tested where that is the matter.
-    .filter((wishes) => !(wishes.autoplay && wishes.muted === false) && !(wishes.start !== undefined && wishes.end !== undefined && wishes.end <= wishes.start))
     .filter(
-      (wishes) =>
-        !(wishes.controls === false && !wishes.autoplay && sheet.settings.autoplay) && !(wishes.view !== undefined && wishes.zoom !== undefined && sheet.settings.view?.excludes),
+      (asked) =>
+        !(asked['autoplay'] && asked['muted'] === false) && !(asked['start'] !== undefined && asked['end'] !== undefined && Number(asked['end']) <= Number(asked['start'])),
+    )
+    .filter(
+      (asked) =>
+        !(asked['controls'] === false && !asked['autoplay'] && sheet.settings['autoplay']) &&
+        !(asked['view'] !== undefined && asked['zoom'] !== undefined && sheet.settings['view']?.excludes),
     );
 
 describe('the settings of every provider', () => {
   for (const sheet of sheets) {
-    it(`${sheet.name}: twice is once, in any order, and no wish is no change`, () => {
+    it(`${sheet.name}: twice is once, in any order, and nothing asked is no change`, () => {
       const code = codeOf(sheet);
       // A page of anybody's is nobody's sheet any more once it is a frame.
       const known = sheet.pages ? undefined : sheet.id;
@@ -60,10 +66,10 @@ describe('the settings of every provider', () => {
       if (sheet.pages) return;
       expect(adjusted(code, {})).to.equal(code);
       fc.assert(
-        fc.property(wishesOf(sheet), (wishes) => {
-          const once = adjusted(code, wishes);
-          expect(adjusted(once, wishes), once).to.equal(once);
-          expect(adjusted(code, Object.fromEntries(Object.entries(wishes).reverse()))).to.equal(once);
+        fc.property(optionsFor(sheet), (asked) => {
+          const once = adjusted(code, asked);
+          expect(adjusted(once, asked), once).to.equal(once);
+          expect(adjusted(code, Object.fromEntries(Object.entries(asked).reverse()))).to.equal(once);
           expect(read(once, { sheets }).sheet?.id).to.equal(known);
         }),
         { seed, numRuns: 120 },
@@ -77,17 +83,17 @@ describe('the settings of every provider', () => {
     for (const sheet of framed) {
       const code = codeOf(sheet).replace(/(src="[^"#]*)/, '$1?kept=%7Eé&amp;opaque=!k7!zq2');
       fc.assert(
-        fc.property(wishesOf(sheet), (wishes) => {
-          const [address] = read(adjusted(code, wishes), { sheets }).addresses;
+        fc.property(optionsFor(sheet), (asked) => {
+          const [address] = read(adjusted(code, asked), { sheets }).addresses;
           const url = new URL(address!.url);
           expect(address!.url).to.include('?kept=%7Eé&opaque=!k7!zq2');
           for (const name of ['account', 'language', 'prefill'] as const) {
             const rule = sheet.settings[name];
-            if (wishes[name] !== undefined && rule?.in === 'query') expect(url.searchParams.get(rule.name)).to.equal(wishes[name]);
+            if (asked[name] !== undefined && rule?.in === 'query') expect(url.searchParams.get(rule.name)).to.equal(asked[name]);
           }
-          const accent = sheet.settings.accent;
-          if (wishes.accent !== undefined && accent?.in === 'query')
-            expect(url.searchParams.get(accent.name)).to.equal(accent.format === 'rrggbb' ? wishes.accent.slice(1) : wishes.accent);
+          const accent = ruleOf<'colour'>(sheet, 'accent');
+          if (asked['accent'] !== undefined && accent?.in === 'query')
+            expect(url.searchParams.get(accent.name)).to.equal(accent.format === 'rrggbb' ? String(asked['accent']).slice(1) : asked['accent']);
         }),
         { seed, numRuns: 60 },
       );
@@ -95,25 +101,25 @@ describe('the settings of every provider', () => {
   });
 
   it('stand as attributes that the page reads back, whatever is in them', () => {
-    for (const sheet of sheets.filter(({ settings: own }) => own.account?.in === 'attribute')) {
+    for (const sheet of sheets.filter(({ settings: own }) => own['account']?.in === 'attribute')) {
       for (const account of ['a b', 'ü&"<>', "it's", '{{x', '&amp;']) {
         const text = adjusted(codeOf(sheet), { account });
-        const element = openCode(text, { sheets }).markup.elements.find((e) => e.attributes.has(sheet.settings.account!.name));
-        expect(element?.attributes.value(sheet.settings.account!.name), sheet.name).to.equal(account);
+        const element = openCode(text, { sheets }).markup.elements.find((e) => e.attributes.has(sheet.settings['account']!.name));
+        expect(element?.attributes.value(sheet.settings['account']!.name), sheet.name).to.equal(account);
       }
     }
   });
 
   it('are refused with what the provider takes, where it does not take the value', () => {
-    const problem = (id: string, wishes: Settings) => adjust(openCode(codeOf(sheets.find((sheet) => sheet.id === id)!), { sheets }), wishes).problems;
+    const problem = (id: string, asked: Options) => compose(openCode(codeOf(sheets.find((sheet) => sheet.id === id)!), { sheets }), asked).problems;
     expect(problem('mapmere', { view: 'moonlit' })).to.deep.equal([
-      { wish: 'view', code: 'value-not-offered', facts: { setting: 'view', provider: 'Mapmere', expected: 'map, terrain' } },
+      { option: 'view', code: 'value-not-offered', facts: { setting: 'view', provider: 'Mapmere', expects: 'choice', words: 'map, terrain' } },
     ]);
-    expect(problem('praisecroft', { count: 9 })[0]!.facts['expected']).to.equal('a whole number from 1 up to 8');
+    expect(formatProblem(problem('praisecroft', { count: 9 })[0]!)).to.equal('Praisecroft does not take that for count; it takes a whole number from 1 to 8.');
     expect(problem('mapmere', { page: 3 })[0]!.code).to.equal('setting-not-offered');
     expect(problem('slotsedge', { title: 'x' })[0]!.code).to.equal('part-missing');
     expect(problem('folioferry', { view: 'width', zoom: 150 })).to.deep.equal([
-      { wish: 'zoom', code: 'settings-exclude', facts: { setting: 'zoom', other: 'view', provider: 'Folioferry' } },
+      { option: 'zoom', code: 'settings-exclude', facts: { setting: 'zoom', other: 'view', provider: 'Folioferry' } },
     ]);
     expect(problem('kinorill', { controls: false })[0]!.code).to.equal('no-way-to-play');
     expect(problem('kinorill', { controls: false, autoplay: true })).to.deep.equal([]);
@@ -133,7 +139,7 @@ describe('the settings of every provider', () => {
     expect(adjusted(text, { start: 112, end: 184 })).to.include('dome.webm#t=112,184');
     expect(adjusted(text, { end: 184 })).to.include('dome.webm#t=,184');
     expect(adjusted(text.replace('dome.webm', 'dome.webm#t=5,9'), { end: 7.5 })).to.include('dome.webm#t=5,7.5');
-    const { problems } = adjust(openCode(text.replace('dome.webm', 'dome.webm#t=5,9'), { sheets }), { end: 4 });
+    const { problems } = compose(openCode(text.replace('dome.webm', 'dome.webm#t=5,9'), { sheets }), { end: 4 });
     expect(problems.map(({ code }) => code)).to.deep.equal(['clip-order']);
     expect(Object.fromEntries(ownFiles.map(({ id, kind }) => [id, kind]))).to.deep.equal({
       'audio-file': 'audio',
@@ -146,9 +152,9 @@ describe('the settings of every provider', () => {
   it('play a file of one’s own by itself silently and in its place, by presence alone', () => {
     const text = "<video src='dome.mp4' controls></video>";
     expect(adjusted(text, { autoplay: true, loop: true, controls: false })).to.equal("<video autoplay playsinline muted loop src='dome.mp4'></video>");
-    const { edits, brought } = adjust(openCode(text, { sheets }), { autoplay: true });
-    expect(brought.map(({ wish }) => wish)).to.deep.equal(['muted']);
-    expect(edits.map(({ reason }) => reason)).to.satisfy((reasons: string[]) => reasons.some((reason) => reason.endsWith('(it needs playsinline beside it).')));
+    const { edits, implied } = compose(openCode(text, { sheets }), { autoplay: true });
+    expect(implied.map(({ option }) => option)).to.deep.equal(['muted']);
+    expect(edits.map(({ reasons }) => formatReasons(reasons))).to.satisfy((reasons: string[]) => reasons.some((reason) => reason.endsWith('(it needs playsinline beside it).')));
     expect(adjusted('<video autoplay="autoplay" MUTED src="dome.mp4"></video>', { autoplay: false, muted: false })).to.equal('<video src="dome.mp4"></video>');
   });
 
@@ -160,14 +166,14 @@ describe('the settings of every provider', () => {
 
   it('stand in the path: in the place of what is there, or as a step of their own', () => {
     const code = (path: string): string => `<iframe src="https://tonebarn.localhost/podcast/${path}" title="t"></iframe>`;
-    for (const [path, wishes, wanted] of [
+    for (const [path, asked, wanted] of [
       ['under-the-fell/17', { theme: 'dark' }, 'under-the-fell/17/skin-slate'],
       ['under-the-fell/17/skin-linen?begin=3#x', { theme: 'dark' }, 'under-the-fell/17/skin-slate?begin=3#x'],
       ['under-the-fell/17/skin-linen', { theme: 'light' }, 'under-the-fell/17/skin-linen'],
       ['under-the-fell/17?a=1&amp;b', { account: 'fell & moor/ü' }, 'fell%20%26%20moor%2F%C3%BC/17?a=1&amp;b'],
       ['fell%20moor/17', { account: 'fell moor' }, 'fell%20moor/17'],
-    ] as [string, Settings, string][])
-      expect(adjusted(code(path), wishes)).to.equal(code(wanted));
+    ] as [string, Options, string][])
+      expect(adjusted(code(path), asked)).to.equal(code(wanted));
   });
 
   it('are members of the JSON in an attribute, whatever its quotes', () => {
@@ -188,8 +194,8 @@ describe('the settings of every provider', () => {
     }
     expect(adjusted(code(looks[3]!), { count: 2 })).to.include(`data-look='{ "shade" : "#000000", "kept": [1, "é"],"nights": 2 }'`);
     expect(inJson(adjusted(code(looks[4]!), { theme: 'light' }))).to.deep.equal({ room: { wall: 1, hour: 'day' } });
-    expect(adjust(openCode(code(' data-look="dark"'), { sheets }), { count: 2 }).problems).to.deep.equal([
-      { wish: 'count', code: 'part-missing', facts: { setting: 'count', part: 'json' } },
+    expect(compose(openCode(code(' data-look="dark"'), { sheets }), { count: 2 }).problems).to.deep.equal([
+      { option: 'count', code: 'part-missing', facts: { setting: 'count', part: 'json' } },
     ]);
   });
 
@@ -210,8 +216,8 @@ describe('the settings of every provider', () => {
     }
     expect(adjusted(code("{ till: '#000000' }"), { theme: 'dark' })).to.include("{ till: '#000000', counter: 'dark' }");
     for (const broken of ['{', 'options', '...x'])
-      expect(adjust(openCode(code(broken), { sheets }), { count: 4 }).problems, broken).to.deep.equal([
-        { wish: 'count', code: 'part-missing', facts: { setting: 'count', part: 'setup' } },
+      expect(compose(openCode(code(broken), { sheets }), { count: 4 }).problems, broken).to.deep.equal([
+        { option: 'count', code: 'part-missing', facts: { setting: 'count', part: 'setup' } },
       ]);
   });
 
@@ -223,16 +229,16 @@ describe('the settings of every provider', () => {
 
   it('give way to a parameter that is set by hand, and say so', () => {
     const code = codeOf(sheetNamed('kinorill'));
-    const { edits } = adjust(openCode(code, { sheets }), { start: 112, parameters: { from: '9', zest: 'a b&c' } });
+    const { edits, text } = compose(openCode(code, { sheets }), { 'start': 112, 'parameter.from': '9', 'parameter.zest': 'a b&c' });
     expect(edits).to.have.length(1);
-    expect(edits[0]!.reason).to.include('from=9 in the address, as you set it by hand; it wins over start');
-    const url = new URL(read(applyEdits(code, edits), { sheets }).addresses[0]!.url);
+    expect(formatReasons(edits[0]!.reasons)).to.include('from=9 in the address, as you set it by hand; it wins over start');
+    const url = new URL(read(text, { sheets }).addresses[0]!.url);
     expect([...url.searchParams]).to.deep.equal([
       ['from', '9'],
       ['zest', 'a b&c'],
     ]);
-    expect(adjusted('<iframe src="https://nobody.localhost/x#look=old"></iframe>', { parameters: { look: 'new' } })).to.include('x#look=new"');
-    expect(adjust(openCode('<p>x</p>', { sheets }), { parameters: { a: '1' } }).problems[0]!.code).to.equal('part-missing');
+    expect(adjusted('<iframe src="https://nobody.localhost/x#look=old"></iframe>', { 'parameter.look': 'new' })).to.include('x#look=new"');
+    expect(compose(openCode('<p>x</p>', { sheets }), { 'parameter.a': '1' }).problems[0]!.code).to.equal('part-missing');
   });
 
   it('drop what only follows people from every address, and nothing else', () => {
@@ -250,7 +256,7 @@ describe('the settings of every provider', () => {
 
   it('know how long it is, where the code says it', () => {
     const text = '<video src="dome.mp4" controls data-duration="180"></video>';
-    const problem = (wishes: Settings) => adjust(openCode(text, { sheets }), wishes).problems.map(({ wish, code, facts }) => [wish, code, facts['length']]);
+    const problem = (asked: Options) => compose(openCode(text, { sheets }), asked).problems.map(({ option, code, facts }) => [option, code, facts['length']]);
     expect(problem({ start: 190 })).to.deep.equal([['start', 'time-beyond', '3:00']]);
     expect(problem({ start: 10, end: 181 })).to.deep.equal([['end', 'time-beyond', '3:00']]);
     expect(problem({ start: 10, end: 180 })).to.deep.equal([]);
@@ -276,10 +282,10 @@ describe('the settings of every provider', () => {
   it('name and size every frame, and do the sum where the shape is known', () => {
     const text = '<iframe src="https://nobody.localhost/x" width="400" height="300"></iframe>';
     const code = openCode(text, { sheets });
-    const { edits, brought } = adjust(code, { title: 'A “fell”', width: 800 });
-    expect(applyEdits(text, edits)).to.equal('<iframe title="A “fell”" src="https://nobody.localhost/x" width="800" height="600"></iframe>');
-    expect(edits.map(({ reason }) => reason)).to.include('800 px wide in the shape 1.3333:1 is 600 px high.');
-    expect(brought.map(({ wish, by }) => [wish, by])).to.deep.equal([['height', 'width']]);
-    expect(applyEdits(text, adjust(code, { width: 800, height: 200 }).edits)).to.include('width="800" height="200"');
+    const { edits, implied, text: out } = compose(code, { title: 'A “fell”', width: 800 });
+    expect(out).to.equal('<iframe title="A “fell”" src="https://nobody.localhost/x" width="800" height="600"></iframe>');
+    expect(edits.map(({ reasons }) => formatReasons(reasons))).to.include('800 px wide in the shape 1.3333:1 is 600 px high.');
+    expect(implied.map(({ option, by }) => [option, by])).to.deep.equal([['height', 'width']]);
+    expect(compose(code, { width: 800, height: 200 }).text).to.include('width="800" height="200"');
   });
 });

@@ -1,5 +1,5 @@
-import { openCode, plan } from '@orbis/core';
-import { catalogue, joinWishes, OrbisError, parseWishes, type ErrorCode } from '@orbis/contract';
+import { compose, openCode } from '@orbis/core';
+import { formatReasons, parseOptions, refuseProblems } from '@orbis/contract';
 import type { AddCommand } from '../command.ts';
 import { pasted } from '../pasted.ts';
 import { localSheets } from '../sheets.ts';
@@ -9,9 +9,9 @@ export const addAdjust: AddCommand = (program, run) => {
   program
     .command('adjust')
     .argument('<what>', 'a file, - for standard input, a link, or a provider with an item’s id (stallmere:311)')
-    .argument('<wishes...>', 'settings and dress, as name=value')
+    .argument('<options...>', 'options, as name=value')
     .option('--sheets <folder>', 'provider sheets of your own beside the built-in ones')
-    .description('print a code as wishes make it, without keeping it and without the service')
+    .description('print a code as options make it, without keeping it and without the service')
     .addHelpText(
       'after',
       '\nExamples:\n  orbis adjust talk.html start=1:52 end=3:04 > clip.html\n  cat map.html | orbis adjust - zoom=15 --json\n  orbis adjust stallmere:311 count=3\n\nThe code goes to standard output; the sheet and the reasons to standard error.',
@@ -21,20 +21,14 @@ export const addAdjust: AddCommand = (program, run) => {
         const sheets = localSheets(options.sheets);
         const asPasted = openCode(await pasted(what, tools.io), { sheets });
         const code = asPasted.reading.made === null ? asPasted : openCode(asPasted.reading.made, { sheets });
-        const outcome = plan(code, joinWishes({ settings: asPasted.reading.asked, dress: {} }, parseWishes(words)), null);
-        const [first] = outcome.problems;
-        if (first)
-          throw new OrbisError(
-            first.code as ErrorCode,
-            first.facts,
-            outcome.problems.map((p) => ({ pointer: `/${p.wish}`, detail: catalogue[p.code as ErrorCode].detail(p.facts) })),
-          );
+        const { edits, implied, problems, text } = compose(code, { ...asPasted.reading.asked, ...parseOptions(words) });
+        refuseProblems(problems);
         const sheet = code.sheet && { id: code.sheet.id, version: code.sheet.version };
-        if (tools.json) tools.io.out(`${JSON.stringify({ sheet, edits: outcome.edits, brought: outcome.brought, text: outcome.text }, null, 2)}\n`);
+        if (tools.json) tools.io.out(`${JSON.stringify({ sheet, edits: edits.map((edit) => ({ ...edit, reason: formatReasons(edit.reasons) })), implied, text }, null, 2)}\n`);
         else {
-          tools.io.out(outcome.text);
+          tools.io.out(text);
           tools.io.err(
-            `${sheet ? `Sheet ${sheet.id}, version ${sheet.version}.` : 'No sheet knows this provider.'}\n${outcome.edits.map((edit) => fold(edit.reason, tools.io.width, '  ')).join('')}`,
+            `${sheet ? `Sheet ${sheet.id}, version ${sheet.version}.` : 'No sheet knows this provider.'}\n${edits.map((edit) => fold(formatReasons(edit.reasons), tools.io.width, '  ')).join('')}`,
           );
         }
         return 0;

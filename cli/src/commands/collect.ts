@@ -1,5 +1,5 @@
-import { linkIn, linksIn, sayTime } from '@orbis/core';
-import { foundBy, parseWishes, sayBytes, sayWishes, type Embed, type Found } from '@orbis/contract';
+import { linkIn, linksIn, formatTime } from '@orbis/core';
+import { foundBy, optionsLine, parseOptions, sayBytes, type Embed, type Found } from '@orbis/contract';
 import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
 import type { Exit } from '../io.ts';
 import { pasted } from '../pasted.ts';
@@ -18,7 +18,7 @@ export const addCollect: AddCommand = (program, run) => {
   program
     .command('collect')
     .argument('<what>', 'a file, - for standard input, or a link')
-    .argument('[wishes...]', 'settings and dress, as name=value; or more links')
+    .argument('[options...]', 'options, as name=value; or more links')
     .option('--name <name>', 'what to call it; without it, as its provider calls it')
     .option('--tag <tag...>', 'tags to find it by')
     .option('--notes <text>', 'whatever is worth remembering')
@@ -34,14 +34,14 @@ export const addCollect: AddCommand = (program, run) => {
       run(async (tools) => {
         const text = await pasted(what, tools.io);
         const links = [...linksIn(text), ...words.filter((word) => linkIn(word) !== null)];
-        const wishes = words.filter((word) => linkIn(word) === null);
-        if (links.length > 1) return collectLinks(links, wishes, options, tools);
+        const asked = words.filter((word) => linkIn(word) === null);
+        if (links.length > 1) return collectLinks(links, asked, options, tools);
         const link = options.askNobody ? null : linkIn(text);
         if (link !== null) await sayAsks(link, tools);
         const { name, tag = [], notes = '', mend = false } = options;
         const { data } = await tools
           .client()
-          .call('embeds.create', { body: { ...(name !== undefined && { name }), text, tags: tag, notes, mend, ask: link !== null, ...parseWishes(wishes) } });
+          .call('embeds.create', { body: { ...(name !== undefined && { name }), text, tags: tag, notes, mend, ask: link !== null, options: parseOptions(asked) } });
         tools.tell(data, () => `Collected as ${tools.colours.bold(data.key)}.\n\n${describeEmbed(data, tools.colours)}`);
         return data.reading.findings.some((finding) => finding.level === 'error') ? 1 : 0;
       }),
@@ -51,11 +51,11 @@ export const addCollect: AddCommand = (program, run) => {
 /* Each becomes an embed of its own; all of them or none. */
 async function collectLinks(
   links: string[],
-  wishes: readonly string[],
+  asked: readonly string[],
   { name, notes, mend, tag = [], askNobody = false, skipRefused = false }: Options,
   tools: Tools,
 ): Promise<Exit> {
-  if (wishes.length > 0) throw new UsedWrongly(`Of several links none can have wishes of its own. Collect them first; then “orbis set --where …” changes all of them.`);
+  if (asked.length > 0) throw new UsedWrongly(`Of several links none can have options of its own. Collect them first; then “orbis set --where …” changes all of them.`);
   if (name !== undefined || notes !== undefined || mend !== undefined)
     throw new UsedWrongly('--name, --notes and --mend are for one link or code: of several, each is called as its provider calls it.');
   if (!askNobody) for (const link of links) await sayAsks(link, tools);
@@ -83,13 +83,12 @@ async function sayAsks(link: string, { client, io }: Tools): Promise<void> {
 
 /** An embed as people read it. */
 export function describeEmbed(embed: Embed, colours: Colours): string {
-  const wishes = sayWishes(embed.current);
   const rows: [string, string][] = [
     ['Key', embed.key],
     ['Name', embed.name],
     ['What it is', `${embed.kind}${embed.reading.provider ? ` by ${embed.reading.provider.name}` : ''}`],
     ['Revision', `${embed.revision}`],
-    ['Wishes', wishes.map(({ name, value }) => `${name}=${value}`).join('  ') || 'none: it goes out as it was pasted'],
+    ['Options', optionsLine(embed.current.options) || 'none: it goes out as it was pasted'],
     ['Placed', embed.placements === 0 ? 'nowhere yet' : embed.placements === 1 ? 'once' : `${embed.placements} times`],
   ];
   if (embed.tags.length > 0) rows.push(['Tags', embed.tags.join(', ')]);
@@ -107,7 +106,7 @@ const describeFound = (found: Found): [string, string][] => {
     found.type,
     found.bytes === null ? null : sayBytes(found.bytes),
     found.width === null || found.height === null ? null : `${found.width} × ${found.height}`,
-    found.length === null ? null : `${sayTime(Math.round(found.length))} long`,
+    found.length === null ? null : `${formatTime(Math.round(found.length))} long`,
     found.ranges === false ? 'its host does not answer in ranges: nobody can jump in it' : null,
   ].filter((word) => word !== null);
   return [

@@ -33,8 +33,8 @@ export const addPlace: AddCommand = (program, run) => {
         const client = tools.client();
         if (options.bare) {
           const { data } = await client.call('embeds.read', { params: { embed } });
-          const { data: outcome } = await client.call('outcomes.create', { body: { embed, settings: data.current.settings, dress: data.current.dress } });
-          tools.tell(outcome, () => withNewline(outcome.text));
+          const { data: composition } = await client.call('compositions.create', { body: { embed, options: data.current.options } });
+          tools.tell(composition, () => withNewline(composition.text));
           return 0;
         }
         const placement = await thePlacement(client, embed, place);

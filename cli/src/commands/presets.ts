@@ -1,9 +1,9 @@
-import { joinWishes, parseWishes, sayWishes } from '@orbis/contract';
+import { optionsLine, parseOptions } from '@orbis/contract';
 import type { AddCommand } from '../command.ts';
 import { table } from '../text.ts';
 
 export const addPresets: AddCommand = (program, run) => {
-  const presets = program.command('presets').description('settings and dress under one name, to be put on embeds together');
+  const presets = program.command('presets').description('options under one name, to be put on embeds together');
   presets
     .command('list')
     .description('list them: your own, and those that come with Orbis')
@@ -12,14 +12,8 @@ export const addPresets: AddCommand = (program, run) => {
         const { items } = (await tools.client().call('presets.list', {})).data;
         tools.tell(items, () =>
           table(
-            ['preset', 'wishes', 'meaning'],
-            items.map((preset) => [
-              preset.key,
-              sayWishes(preset)
-                .map(({ name, value }) => `${name}=${value}`)
-                .join(' '),
-              preset.own ? preset.meaning : `${preset.meaning} (built in)`,
-            ]),
+            ['preset', 'options', 'meaning'],
+            items.map((preset) => [preset.key, optionsLine(preset.options), preset.own ? preset.meaning : `${preset.meaning} (built in)`]),
             tools.colours,
           ),
         );
@@ -29,7 +23,7 @@ export const addPresets: AddCommand = (program, run) => {
   presets
     .command('save')
     .argument('<preset>', 'its name: lower-case letters, digits and hyphens')
-    .argument('<wishes...>', 'settings and dress, as name=value')
+    .argument('<options...>', 'options, as name=value')
     .option('--meaning <text>', 'what it is for, in a sentence')
     .description('keep a preset of your own')
     .addHelpText('after', '\nExample:\n  orbis presets save clip fit=shape max-width=720 align=centre --meaning "A clip in the text"\n  orbis set --where tag=talks --preset clip')
@@ -40,10 +34,9 @@ export const addPresets: AddCommand = (program, run) => {
           ({ etag }) => etag,
           () => null,
         );
-        const wishes = joinWishes({ settings: {}, dress: {} }, parseWishes(words));
         const { data } = await client.call('presets.save', {
           params: { preset },
-          body: { ...wishes, ...(options.meaning === undefined ? {} : { meaning: options.meaning }) },
+          body: { options: parseOptions(words), ...(options.meaning === undefined ? {} : { meaning: options.meaning }) },
           ifMatch: etag ?? '"0"',
         });
         tools.tell(data, () => `Saved ${tools.colours.bold(data.key)}. “orbis set EMBED --preset ${data.key}” puts it on an embed.\n`);

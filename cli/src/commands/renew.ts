@@ -11,8 +11,8 @@ export const addRenew: AddCommand = (program, run) => {
     .argument('<embed>', 'the key of an embed')
     .argument('<what>', 'the newer code: a file, - for standard input, or a link')
     .option('--mend [rules...]', 'mend what Orbis can mend: everything, or the faults named')
-    .option('--drop-unfit', 'drop wishes that the newer code cannot fulfil')
-    .description('paste the provider’s newer code into the same embed; settings and placements stay')
+    .option('--drop-unfit', 'drop options that the newer code cannot fulfil')
+    .description('paste the provider’s newer code into the same embed; options and placements stay')
     .addHelpText('after', '\nExample:\n  orbis renew opening-talk new-code.html')
     .action((embed: string, what: string, options: { mend?: true | string[]; dropUnfit?: boolean }) =>
       run(async (tools) => {

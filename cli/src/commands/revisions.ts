@@ -1,4 +1,4 @@
-import { everyItem, sayWishes, type Comparison, type Revision } from '@orbis/contract';
+import { everyItem, optionsLine, type Comparison, type Revision } from '@orbis/contract';
 import type { AddCommand } from '../command.ts';
 import { plural, sayTimestamp, table, type Colours } from '../text.ts';
 import { describeEmbed } from './collect.ts';
@@ -15,7 +15,7 @@ export const addRevisions: AddCommand = (program, run) => {
         const page = async (after: string | undefined) => (await tools.client().call('revisions.list', { params: { embed }, query: { limit: 200, after } })).data;
         for await (const revision of everyItem(page)) items.push(revision);
         const next = items.length > 1 ? `\n“orbis compare ${embed} 1 ${items[0]!.number}” shows what differs; “orbis bring-back ${embed} 1” brings the first one back.\n` : '';
-        tools.tell(items, () => table(['revision', 'saved', 'code', 'why', 'wishes'], items.map(row), tools.colours) + next);
+        tools.tell(items, () => table(['revision', 'saved', 'code', 'why', 'options'], items.map(row), tools.colours) + next);
         return 0;
       }),
     );
@@ -24,7 +24,7 @@ export const addRevisions: AddCommand = (program, run) => {
     .argument('<embed>', 'the key of an embed')
     .argument('<from>', 'the number of a revision')
     .argument('<to>', 'the number of another')
-    .description('show what differs between two revisions: the wishes, and the code as it goes out')
+    .description('show what differs between two revisions: the options, and the code as it goes out')
     .addHelpText('after', '\nExample:\n  orbis compare opening-talk 1 3\n\nExit status: 0 nothing differs, 1 something does.')
     .action((embed: string, from: string, to: string) =>
       run(async (tools) => {
@@ -56,7 +56,7 @@ export const addRevisions: AddCommand = (program, run) => {
     .command('duplicate')
     .argument('<embed>', 'the key of an embed')
     .requiredOption('--name <name>', 'what to call the copy')
-    .description('make another embed of the same code, wishes, notes and tags; it is placed nowhere')
+    .description('make another embed of the same code, options, notes and tags; it is placed nowhere')
     .addHelpText('after', '\nExample:\n  orbis duplicate opening-talk --name "Opening talk, for the home page"')
     .action((embed: string, { name }: { name: string }) =>
       run(async (tools) => {
@@ -72,20 +72,18 @@ const row = (revision: Revision): string[] => [
   sayTimestamp(revision.createdAt),
   String(revision.source),
   revision.reason,
-  sayWishes(revision)
-    .map(({ name, value }) => `${name}=${value}`)
-    .join('  ') || 'none',
+  optionsLine(revision.options) || 'none',
 ];
 
-const differs = ({ wishes, sourceDiffers }: Comparison): boolean => wishes.length > 0 || sourceDiffers;
+const differs = ({ options, sourceDiffers }: Comparison): boolean => options.length > 0 || sourceDiffers;
 
 /** What differs between two revisions, as people read it: what is gone in brackets with a minus, what is new with a plus. */
 export function sayComparison(comparison: Comparison, colours: Colours): string {
   if (!differs(comparison)) return `Nothing differs between revisions ${comparison.from.number} and ${comparison.to.number}.\n`;
-  const rows = comparison.wishes.map(({ wish, from, to }) => [wish, from ?? 'not set', to ?? 'not set']);
-  const wishes = rows.length > 0 ? `${table(['wish', `revision ${comparison.from.number}`, `revision ${comparison.to.number}`], rows, colours)}\n` : '';
+  const rows = comparison.options.map(({ option, from, to }) => [option, from ?? 'not set', to ?? 'not set']);
+  const options = rows.length > 0 ? `${table(['option', `revision ${comparison.from.number}`, `revision ${comparison.to.number}`], rows, colours)}\n` : '';
   const code = comparison.sourceDiffers ? 'They are made of different codes of the provider.\n\n' : '';
-  return `${wishes}${code}${sayRuns(comparison.runs, colours)}\n`;
+  return `${options}${code}${sayRuns(comparison.runs, colours)}\n`;
 }
 
 /** A text with what is gone and what is new in it, told apart without colours too. */

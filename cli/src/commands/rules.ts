@@ -6,7 +6,7 @@ export const addRules: AddCommand = (program, run) => {
   program
     .command('rules')
     .argument('[rules...]', 'rules to change, as name=value')
-    .description('show or change your rules for all embeds; what an embed wishes itself wins over them')
+    .description('show or change your rules for all embeds; what is asked of an embed itself wins over them')
     .addHelpText('after', '\nExamples:\n  orbis rules\n  orbis rules drop-tracking=on')
     .action((words: string[]) =>
       run(async (tools) => {
@@ -23,7 +23,7 @@ export const addRules: AddCommand = (program, run) => {
         tools.tell(data, () =>
           table(
             ['rule', 'now', 'meaning'],
-            [['drop-tracking', data.dropTracking ? 'on' : 'off', 'Parameters that only follow people are taken out of every embed that does not wish tracking=on.']],
+            [['drop-tracking', data.dropTracking ? 'on' : 'off', 'Parameters that only follow people are taken out of every embed that does not ask for tracking=on.']],
             tools.colours,
           ),
         );

@@ -6,7 +6,7 @@ import { api, refresh } from '../api.ts';
 import { useAnnounce } from '../parts/Announcer.tsx';
 import { ProblemNote } from '../parts/ProblemNote.tsx';
 
-/** What holds for every embed that does not wish otherwise. */
+/** What holds for every embed of which nothing else is asked. */
 export function Rules() {
   const announce = useAnnounce();
   const rules = useQuery({ queryKey: ['rules'], queryFn: () => api.call('rules.read') });
@@ -25,7 +25,7 @@ export function Rules() {
         label="Take parameters out of addresses that only follow people"
       />
       <Typography variant="body2" color="textSecondary">
-        What an embed wishes itself wins. Pages keep the code that they carry until you paste the new one there; the register says where.
+        What an embed says itself wins. Pages keep the code that they carry until you paste the new one there; the register says where.
       </Typography>
     </>
   );

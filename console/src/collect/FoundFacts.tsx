@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { sayTime } from '@orbis/core';
+import { formatTime } from '@orbis/core';
 import { foundBy, sayBytes, type Found } from '@orbis/contract';
 import { sayWhen } from '../parts/when.ts';
 
@@ -12,7 +12,7 @@ export function FoundFacts({ found }: { found: Found }) {
     type,
     bytes === null ? null : sayBytes(bytes),
     width === null || height === null ? null : `${width} × ${height}`,
-    length === null ? null : `${sayTime(Math.round(length))} long`,
+    length === null ? null : `${formatTime(Math.round(length))} long`,
   ].filter((fact) => fact !== null);
   return (
     <Box sx={{ mt: 1 }}>

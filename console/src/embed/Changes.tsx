@@ -1,23 +1,23 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import type { Outcome } from '@orbis/contract';
+import type { Composition } from '@orbis/contract';
 import { CodeRuns } from '../parts/CodeRuns.tsx';
 import { mono } from '../theme.ts';
 
 /** The code with what Orbis put in marked, and every edit with its reason. */
-export function Changes({ outcome }: { outcome: Outcome }) {
+export function Changes({ composition }: { composition: Composition }) {
   return (
     <>
-      {outcome.pieces.map((piece) => (
-        <CodeRuns key={piece.position} runs={piece.runs} label="The code with its changes marked" />
+      {composition.snippets.map((snippet) => (
+        <CodeRuns key={snippet.position} runs={snippet.runs} label="The code with its changes marked" />
       ))}
-      {outcome.edits.length === 0 ? (
+      {composition.edits.length === 0 ? (
         <Typography color="textSecondary" sx={{ mt: 2 }}>
           Nothing is changed: the code goes out exactly as it was pasted.
         </Typography>
       ) : (
         <Box component="ol" sx={{ 'pl': 2.5, 'mb': 0, 'mt': 2, '& li + li': { mt: 1.5 } }}>
-          {outcome.edits.map((edit) => (
+          {composition.edits.map((edit) => (
             <li key={`${edit.start} ${edit.stage}`}>
               <Box component="code" sx={{ fontFamily: mono, fontSize: 13.5, overflowWrap: 'anywhere' }}>
                 {edit.text.trim() || 'taken out'}

@@ -6,7 +6,7 @@ import { CompareRuns } from '../parts/CodeRuns.tsx';
 import { ProblemNote } from '../parts/ProblemNote.tsx';
 import { Waiting } from '../parts/Waiting.tsx';
 
-/** What differs between two revisions: the wishes, and the code as it goes out. */
+/** What differs between two revisions: the options, and the code as it goes out. */
 export function Comparison({ embed, from, to }: { embed: string; from: number; to: number }) {
   const found = useQuery({
     queryKey: ['revisions', 'comparison', embed, from, to],
@@ -14,14 +14,14 @@ export function Comparison({ embed, from, to }: { embed: string; from: number; t
   });
   if (found.error) return <ProblemNote error={found.error} />;
   if (!found.data) return <Waiting />;
-  const { wishes, sourceDiffers, runs } = found.data;
-  if (wishes.length === 0 && !sourceDiffers) return <Typography color="textSecondary">Nothing differs from revision {to}.</Typography>;
+  const { options, sourceDiffers, runs } = found.data;
+  if (options.length === 0 && !sourceDiffers) return <Typography color="textSecondary">Nothing differs from revision {to}.</Typography>;
   return (
     <Box sx={{ mt: 1.5 }}>
       <Box component="ul" sx={{ m: 0, mb: 1.5, pl: 2.5 }}>
-        {wishes.map(({ wish, from: before, to: after }) => (
-          <li key={wish}>
-            <strong>{wish}</strong>: {before ?? 'not set'} in revision {from}, {after ?? 'not set'} in revision {to}
+        {options.map(({ option, from: before, to: after }) => (
+          <li key={option}>
+            <strong>{option}</strong>: {before ?? 'not set'} in revision {from}, {after ?? 'not set'} in revision {to}
           </li>
         ))}
         {sourceDiffers && <li>They are made of different codes of the provider.</li>}

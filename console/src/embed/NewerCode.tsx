@@ -12,7 +12,7 @@ import { CompareRuns } from '../parts/CodeRuns.tsx';
 import { ProblemNote } from '../parts/ProblemNote.tsx';
 import { mono } from '../theme.ts';
 
-/** Takes the provider's newer code into the same embed: settings, dress and placements stay. */
+/** Takes the provider's newer code into the same embed: options and placements stay. */
 export function NewerCode({ embed, etag }: { embed: Embed; etag: string }) {
   const { text, setText, field } = usePasted();
   const announce = useAnnounce();
@@ -24,7 +24,7 @@ export function NewerCode({ embed, etag }: { embed: Embed; etag: string }) {
       announce(status === 200 ? 'That is the code that is here already.' : `The newer code is in, as revision ${data.revision}. The older one is kept.`);
     },
   });
-  const unfit = renew.error instanceof ApiError && renew.error.code === 'wishes-unfit';
+  const unfit = renew.error instanceof ApiError && renew.error.code === 'options-unfit';
   return (
     <Stack
       component="form"
@@ -54,7 +54,7 @@ export function NewerCode({ embed, etag }: { embed: Embed; etag: string }) {
         </Button>
         {unfit && (
           <Button color="error" sx={{ ml: 1 }} onClick={() => renew.mutate(true)}>
-            Take it in without those wishes
+            Take it in without those settings
           </Button>
         )}
       </div>

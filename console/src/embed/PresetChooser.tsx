@@ -3,7 +3,7 @@ import TextField from '@mui/material/TextField';
 import type { Preset } from '@orbis/contract';
 import { useList } from '../api.ts';
 
-/** Puts the wishes of a preset into the form; nothing is saved by that. */
+/** Puts the options of a preset into the form; nothing is saved by that. */
 export function PresetChooser({ onChoose }: { onChoose: (preset: Preset) => void }) {
   const presets = useList('presets.list', {});
   return (

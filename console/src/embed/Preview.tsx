@@ -4,15 +4,15 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useLayoutEffect, useRef, useState, type Ref } from 'react';
-import type { ParsedWishes } from '@orbis/contract';
+import type { Options } from '@orbis/core';
 import { api } from '../api.ts';
 import { ProblemNote } from '../parts/ProblemNote.tsx';
 
 const screens = { phone: { width: 390, height: 480 }, tablet: { width: 768, height: 560 }, desktop: { width: 1280, height: 800 } };
 type Screen = keyof typeof screens;
 
-/** The embed as it would look (while a wish cannot be fulfilled: as it last looked), in a frame of its own on another host: nothing of it runs where the owner is signed in. */
-export function Preview({ embed, wishes, frame }: { embed: string; wishes: ParsedWishes | null; frame: Ref<HTMLIFrameElement> }) {
+/** The embed as it would look (while an option cannot be fulfilled: as it last looked), in a frame of its own on another host: nothing of it runs where the owner is signed in. */
+export function Preview({ embed, options, frame }: { embed: string; options: Options | null; frame: Ref<HTMLIFrameElement> }) {
   const [screen, setScreen] = useState<Screen>('phone');
   const box = useRef<HTMLDivElement>(null);
   const [room, setRoom] = useState(390);
@@ -22,9 +22,9 @@ export function Preview({ embed, wishes, frame }: { embed: string; wishes: Parse
     return () => watch.disconnect();
   }, []);
   const preview = useQuery({
-    queryKey: ['preview', embed, wishes],
-    enabled: wishes !== null,
-    queryFn: async () => (await api.call('previews.create', { body: { embed, ...wishes } })).data,
+    queryKey: ['preview', embed, options],
+    enabled: options !== null,
+    queryFn: async () => (await api.call('previews.create', { body: { embed, options: options! } })).data,
     placeholderData: (before) => before,
     staleTime: 600_000,
     retry: false,

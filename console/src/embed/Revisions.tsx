@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
-import { sayWishes, type Embed } from '@orbis/contract';
+import { formatOptions, type Embed } from '@orbis/contract';
 import { api, refresh, useList } from '../api.ts';
 import { useAnnounce } from '../parts/Announcer.tsx';
 import { More } from '../parts/More.tsx';
@@ -36,7 +36,7 @@ export function Revisions({ embed, etag }: { embed: Embed; etag: string }) {
                 <Typography sx={{ fontWeight: 700, minWidth: 24, textAlign: 'right' }}>{revision.number}</Typography>
                 <Box sx={{ flex: '1 1 160px', minWidth: 0 }}>
                   <Typography sx={{ overflowWrap: 'anywhere' }}>
-                    {sayWishes(revision)
+                    {formatOptions(revision.options)
                       .map(({ name, value }) => `${name} ${value}`)
                       .join(', ') || 'as it was pasted'}
                   </Typography>

@@ -5,7 +5,7 @@ import Stack from '@mui/material/Stack';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useRef, useState } from 'react';
 import { handName } from '@orbis/core';
-import { sayWishes, type Embed } from '@orbis/contract';
+import type { Embed } from '@orbis/contract';
 import { api, refresh, useList } from '../api.ts';
 import { useAnnounce } from '../parts/Announcer.tsx';
 import { Card } from '../parts/Card.tsx';
@@ -13,35 +13,35 @@ import { CopyButton } from '../parts/CopyButton.tsx';
 import { ProblemNote } from '../parts/ProblemNote.tsx';
 import { plural } from '../parts/when.ts';
 import { Changes } from './Changes.tsx';
-import { draftOf, wishesOf, type Draft } from './draft.ts';
+import { draftOf, optionsOf, type Draft } from './draft.ts';
 import { usePlayerTime } from './player-time.ts';
 import { SavePreset } from '../groups/SavePreset.tsx';
 import { PresetChooser } from './PresetChooser.tsx';
 import { Placements } from './Placements.tsx';
 import { Preview } from './Preview.tsx';
 import { Revisions } from './Revisions.tsx';
-import { WishForm } from './WishForm.tsx';
+import { OptionForm } from './OptionForm.tsx';
 
 /** Where an embed is worked on: every change shows at once in the preview, in the code and in the list of edits. */
 export function Workbench({ embed, etag }: { embed: Embed; etag: string }) {
-  const saved = draftOf(embed.current);
+  const saved = draftOf(embed.current.options);
   const [draft, setDraft] = useState<Draft>(saved);
   const announce = useAnnounce();
-  const { wishes, wrong } = wishesOf(useDeferredValue(draft));
+  const { options, wrong } = optionsOf(useDeferredValue(draft));
   const sheets = useList('providers.list', {});
   const sheet = sheets.items.find(({ id }) => id === embed.reading.sheet?.id)?.sheet ?? null;
   const frame = useRef<HTMLIFrameElement>(null);
   const player = usePlayerTime(frame);
-  const outcome = useQuery({
-    queryKey: ['outcome', embed.key, wishes],
-    queryFn: async () => ({ ...(await api.call('outcomes.create', { body: { embed: embed.key, ...wishes } })).data, wishes }),
+  const composition = useQuery({
+    queryKey: ['composition', embed.key, options],
+    queryFn: async () => ({ ...(await api.call('compositions.create', { body: { embed: embed.key, options } })).data, options }),
     placeholderData: (before) => before,
   });
-  const problems = outcome.data?.problems ?? [];
+  const problems = composition.data?.problems ?? [];
   const names = new Set([...Object.keys(draft), ...Object.keys(saved)]);
   const changed = [...names].some((name) => (draft[name] ?? '').trim() !== (saved[name] ?? '') || (name.startsWith(handName('')) && name in draft !== name in saved));
   const save = useMutation({
-    mutationFn: async () => (await api.call('revisions.create', { params: { embed: embed.key }, body: wishesOf(draft).wishes, ifMatch: etag })).data,
+    mutationFn: async () => (await api.call('revisions.create', { params: { embed: embed.key }, body: { options: optionsOf(draft).options }, ifMatch: etag })).data,
     onSuccess: async (now) => {
       await refresh();
       announce(
@@ -56,20 +56,20 @@ export function Workbench({ embed, etag }: { embed: Embed; etag: string }) {
     <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0,1fr)', lg: 'minmax(0,1.15fr) minmax(0,1fr)' }, gap: 3, alignItems: 'start' }}>
       <Stack spacing={3} sx={{ minWidth: 0 }}>
         <Card>
-          <Preview frame={frame} embed={embed.key} wishes={outcome.data && problems.length === 0 ? outcome.data.wishes : null} />
+          <Preview frame={frame} embed={embed.key} options={composition.data && problems.length === 0 ? composition.data.options : null} />
         </Card>
-        <Card title="The code" action={outcome.data && <CopyButton text={outcome.data.text} label="Copy without a place" />}>
-          <ProblemNote error={outcome.error} />
-          {outcome.data && <Changes outcome={outcome.data} />}
+        <Card title="The code" action={composition.data && <CopyButton text={composition.data.text} label="Copy without a place" />}>
+          <ProblemNote error={composition.error} />
+          {composition.data && <Changes composition={composition.data} />}
         </Card>
       </Stack>
       <Stack spacing={3} sx={{ minWidth: 0 }}>
-        <Card title="Settings" action={<PresetChooser onChoose={(preset) => setDraft((now) => ({ ...now, ...draftOf(preset) }))} />}>
-          <WishForm
+        <Card title="Settings" action={<PresetChooser onChoose={(preset) => setDraft((now) => ({ ...now, ...draftOf(preset.options) }))} />}>
+          <OptionForm
             draft={draft}
             wrong={wrong}
             problems={problems}
-            brought={outcome.data?.brought ?? []}
+            implied={composition.data?.implied ?? []}
             sheet={sheet}
             reading={embed.reading}
             player={player}
@@ -81,16 +81,16 @@ export function Workbench({ embed, etag }: { embed: Embed; etag: string }) {
           <Box sx={{ display: 'flex', gap: 1.5, mt: 3, alignItems: 'center', flexWrap: 'wrap' }}>
             <Button
               variant="contained"
-              disabled={!changed || outcome.isPlaceholderData || problems.length > 0 || Object.keys(wrong).length > 0 || save.isPending}
+              disabled={!changed || composition.isPlaceholderData || problems.length > 0 || Object.keys(wrong).length > 0 || save.isPending}
               onClick={() => save.mutate()}
             >
               Save as revision {embed.revision + 1}
             </Button>
             {changed && <Button onClick={() => setDraft(saved)}>Back to revision {embed.revision}</Button>}
           </Box>
-          {outcome.data && problems.length === 0 && sayWishes(outcome.data.wishes).length > 0 && (
+          {composition.data && problems.length === 0 && Object.keys(composition.data.options).length > 0 && (
             <Box sx={{ mt: 2 }}>
-              <SavePreset wishes={outcome.data.wishes} />
+              <SavePreset options={composition.data.options} />
             </Box>
           )}
           {changed && embed.placements > 0 && (

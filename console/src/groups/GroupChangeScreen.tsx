@@ -10,10 +10,10 @@ import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { dressOptions, settings } from '@orbis/core';
-import { joinWishes, sayWishes, type GroupChange, type GroupOutcome, type ParsedWishes } from '@orbis/contract';
+import { allOptions, optionNamed, type Options } from '@orbis/core';
+import { optionsLine, optionWords, type GroupChange, type GroupOutcome } from '@orbis/contract';
 import { api, refresh, useList } from '../api.ts';
-import { wishesOf, type Draft } from '../embed/draft.ts';
+import { optionsOf, type Draft } from '../embed/draft.ts';
 import { useAnnounce } from '../parts/Announcer.tsx';
 import { Card } from '../parts/Card.tsx';
 import { ProblemNote } from '../parts/ProblemNote.tsx';
@@ -23,11 +23,6 @@ import { OwnPresets } from './OwnPresets.tsx';
 import { SavePreset } from './SavePreset.tsx';
 import { DryRun } from './DryRun.tsx';
 import { PastChanges } from './PastChanges.tsx';
-
-const wishes = [
-  ...settings.map(({ name, label, explain, example }) => ({ name: name as string, label, explain, example })),
-  ...dressOptions.map(({ name, explain, example }) => ({ name: name as string, label: name.replace('-', ' '), explain, example })),
-];
 
 /** Changes many embeds at once: what, then what it would do, then done; and taken back as one. */
 export default function GroupChangeScreen() {
@@ -40,13 +35,11 @@ export default function GroupChangeScreen() {
   const [tried, setTried] = useState<{ said: string; outcome: GroupOutcome } | null>(null);
   const [done, setDone] = useState<GroupChange | null>(null);
   const announce = useAnnounce();
-  const { wishes: own, wrong } = wishesOf(draft);
+  const { options: own, wrong } = optionsOf(draft);
   const chosen = presets.items.find(({ key }) => key === preset);
-  const wanted: ParsedWishes = chosen ? joinWishes(chosen, own) : own;
-  const said = sayWishes(wanted)
-    .map(({ name, value }) => `${name}=${value}`)
-    .join(' ');
-  const body = { where, settings: wanted.settings, dress: wanted.dress };
+  const wanted: Options = { ...chosen?.options, ...own };
+  const said = optionsLine(wanted);
+  const body = { where, options: wanted };
   const attempt = useMutation({
     mutationFn: async () => (await api.call('changes.create', { body: { ...body, dryRun: true } })).data,
     onSuccess: (outcome) => {
@@ -89,30 +82,27 @@ export default function GroupChangeScreen() {
               ))}
             </TextField>
             {Object.keys(draft).map((name) => {
-              const wish = wishes.find((known) => known.name === name)!;
+              const { label, explain } = optionWords(name);
               return (
                 <Box key={name} sx={{ display: 'flex', gap: 1, alignItems: 'flex-start', maxWidth: 620 }}>
                   <TextField
                     fullWidth
-                    label={wish.label}
+                    label={label}
                     value={draft[name]}
-                    placeholder={wish.example}
+                    placeholder={optionNamed(name)!.example}
                     error={wrong[name] !== undefined}
-                    helperText={wrong[name] ?? wish.explain}
+                    helperText={wrong[name] ?? explain}
                     onChange={(event) => setDraft((now) => ({ ...now, [name]: event.target.value }))}
                     slotProps={{ inputLabel: { shrink: true } }}
                   />
-                  <Button
-                    onClick={() => setDraft((now) => Object.fromEntries(Object.entries(now).filter(([other]) => other !== name)))}
-                    aria-label={`Leave ${wish.label} as it is`}
-                  >
+                  <Button onClick={() => setDraft((now) => Object.fromEntries(Object.entries(now).filter(([other]) => other !== name)))} aria-label={`Leave ${label} as it is`}>
                     Leave it
                   </Button>
                 </Box>
               );
             })}
             <TextField
-              label="Another wish"
+              label="Another option"
               select
               value=""
               onChange={(event) => setDraft((now) => ({ ...now, [event.target.value]: '' }))}
@@ -120,11 +110,11 @@ export default function GroupChangeScreen() {
               slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}
             >
               <MenuItem value="">Choose what to set</MenuItem>
-              {wishes
+              {allOptions
                 .filter(({ name }) => !(name in draft))
-                .map(({ name, label }) => (
+                .map(({ name }) => (
                   <MenuItem key={name} value={name}>
-                    {label}
+                    {optionWords(name).label}
                   </MenuItem>
                 ))}
             </TextField>
@@ -133,7 +123,7 @@ export default function GroupChangeScreen() {
                 See what it would do
               </Button>
             </Box>
-            {said !== '' && Object.keys(wrong).length === 0 && <SavePreset wishes={wanted} />}
+            {said !== '' && Object.keys(wrong).length === 0 && <SavePreset options={wanted} />}
             <ProblemNote error={attempt.error ?? make.error} />
           </Stack>
         </Card>

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
-import { sayWishes } from '@orbis/contract';
+import { formatOptions } from '@orbis/contract';
 import { api, refresh, useList } from '../api.ts';
 import { useAnnounce } from '../parts/Announcer.tsx';
 import { Confirm } from '../parts/Confirm.tsx';
@@ -28,7 +28,7 @@ export function OwnPresets() {
             <Typography sx={{ fontWeight: 600 }}>{preset.key.replaceAll('-', ' ')}</Typography>
             <Typography variant="body2" color="textSecondary">
               {preset.meaning}{' '}
-              {sayWishes(preset)
+              {formatOptions(preset.options)
                 .map(({ name, value }) => `${name} ${value}`)
                 .join(', ')}
             </Typography>

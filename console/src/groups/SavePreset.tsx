@@ -3,22 +3,23 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
-import { ApiError, type ParsedWishes } from '@orbis/contract';
+import type { Options } from '@orbis/core';
+import { ApiError } from '@orbis/contract';
 import { api, refresh } from '../api.ts';
 import { useAnnounce } from '../parts/Announcer.tsx';
 import { ProblemNote } from '../parts/ProblemNote.tsx';
 import { Unfold } from '../parts/Unfold.tsx';
 
-/** Keeps these wishes as a preset of the owner's own, under a name. */
-export function SavePreset({ wishes }: { wishes: ParsedWishes }) {
+/** Keeps these options as a preset of the owner's own, under a name. */
+export function SavePreset({ options }: { options: Options }) {
   return (
     <Unfold label="Keep these as a preset">
-      <Form wishes={wishes} />
+      <Form options={options} />
     </Unfold>
   );
 }
 
-function Form({ wishes }: { wishes: ParsedWishes }) {
+function Form({ options }: { options: Options }) {
   const [name, setName] = useState('');
   const [meaning, setMeaning] = useState('');
   const announce = useAnnounce();
@@ -40,7 +41,7 @@ function Form({ wishes }: { wishes: ParsedWishes }) {
         await api.call('presets.save', {
           params: { preset },
           ifMatch: etag ?? '"0"',
-          body: { settings: wishes.settings, dress: wishes.dress, ...(meaning.trim() && { meaning: meaning.trim() }) },
+          body: { options, ...(meaning.trim() && { meaning: meaning.trim() }) },
         })
       ).data;
     },

@@ -2,8 +2,7 @@ import Box from '@mui/material/Box';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { settingNamed } from '@orbis/core';
-import { sayLearnedLine, sayPart, type SheetProposal } from '@orbis/contract';
+import { optionWords, sayLearnedLine, sayPart, type SheetProposal } from '@orbis/contract';
 
 type Line = SheetProposal['lines'][number];
 
@@ -98,7 +97,7 @@ function Answer({ line, busy, onAnswer }: Omit<Props, 'lines'> & { line: Line })
       )}
       {[...new Set([...(means === null ? [] : [means]), ...may])].map((word) => (
         <MenuItem key={word} value={word}>
-          {word === '-' ? 'No setting' : what === 'parameter' ? (settingNamed(word)?.label ?? word) : what === 'item' ? sayPart(word) : word}
+          {word === '-' ? 'No setting' : what === 'parameter' ? optionWords(word).label : what === 'item' ? sayPart(word) : word}
         </MenuItem>
       ))}
     </TextField>

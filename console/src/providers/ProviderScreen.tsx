@@ -17,7 +17,7 @@ import { ScreenHead } from '../parts/ScreenHead.tsx';
 import { Waiting } from '../parts/Waiting.tsx';
 import { plural } from '../parts/when.ts';
 import { mono } from '../theme.ts';
-import { sheetOriginWords } from '@orbis/contract';
+import { optionWords, sheetOriginWords } from '@orbis/contract';
 import { Differences, SheetEditor } from './SheetEditor.tsx';
 
 /** One provider: what its sheet says in plain words, and the sheet itself. */
@@ -78,7 +78,7 @@ const places = {
 function About({ sheet }: { sheet: Provider['sheet'] }) {
   const rows: [string, string][] = [
     ['It is for', sheet.files ? `files that end in ${sheet.files.join(', ')}, wherever they are` : sheet.pages ? 'pages of any site, by their links' : sheet.hosts.join(', ')],
-    ...(sheet.quiet ? ([['Quieter address', sheet.quiet.host]] as [string, string][]) : []),
+    ...(sheet.privacyHost ? ([['Quieter address', sheet.privacyHost.host]] as [string, string][]) : []),
     ...(sheet.tracks ? ([['Parameters that only follow people', sheet.tracks.join(', ')]] as [string, string][]) : []),
     ...Object.values(sheet.why ?? {}).map((why): [string, string] => ['It needs', why]),
     ...(sheet.about?.limits ? ([['Limits', sheet.about.limits]] as [string, string][]) : []),
@@ -86,7 +86,7 @@ function About({ sheet }: { sheet: Provider['sheet'] }) {
     ...(sheet.about?.costs ? ([['Costs', sheet.about.costs]] as [string, string][]) : []),
   ];
   const offered = settings.flatMap((setting) => {
-    const rule = sheet.settings[setting.name as keyof typeof sheet.settings];
+    const rule = sheet.settings[setting.name];
     return rule ? [{ setting, rule }] : [];
   });
   return (
@@ -126,7 +126,7 @@ function About({ sheet }: { sheet: Provider['sheet'] }) {
             {offered.map(({ setting, rule }) => (
               <tr key={setting.name}>
                 <Box component="th" scope="row" sx={{ fontWeight: '600 !important' }}>
-                  {setting.label}
+                  {optionWords(setting.name).label}
                 </Box>
                 <Box component="td" sx={{ fontFamily: mono, fontSize: 14, overflowWrap: 'anywhere' }}>
                   {rule.name}

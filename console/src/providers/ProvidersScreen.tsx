@@ -1,7 +1,6 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { settingNamed } from '@orbis/core';
 import type { Provider } from '@orbis/contract';
 import { Link } from 'react-router';
 import { useList } from '../api.ts';
@@ -10,7 +9,7 @@ import { ProblemNote } from '../parts/ProblemNote.tsx';
 import { ScreenHead } from '../parts/ScreenHead.tsx';
 import { Waiting } from '../parts/Waiting.tsx';
 import { plural } from '../parts/when.ts';
-import { sheetOriginWords } from '@orbis/contract';
+import { optionWords, sheetOriginWords } from '@orbis/contract';
 import { Endpoints } from './Endpoints.tsx';
 
 /** What Orbis knows of providers: their sheets. */
@@ -76,7 +75,7 @@ function SheetList({ items }: { items: readonly Provider[] }) {
           <Typography color="textSecondary">{sheet.kind}</Typography>
           <Typography variant="body2" color="textSecondary">
             {Object.keys(sheet.settings)
-              .map((name) => settingNamed(name)?.label ?? name)
+              .map((name) => optionWords(name).label)
               .join(' · ') || 'no settings of its own'}
             {from === 'override' && ` (${sheetOriginWords[from]})`}
           </Typography>

@@ -107,8 +107,8 @@ export function Differences({ comparison: { differs, embeds, from, exists } }: {
             <Link to={`/collection/${embed}`}>{name}</Link>
             {placements > 0 ? `, in ${plural(placements, 'place')}` : ''}
           </Typography>
-          {problems.map(({ wish, detail }) => (
-            <Typography key={wish} variant="body2" color="warning">
+          {problems.map(({ option, detail }) => (
+            <Typography key={option} variant="body2" color="warning">
               {detail} It would be left out.
             </Typography>
           ))}

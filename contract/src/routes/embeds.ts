@@ -2,27 +2,17 @@ import { z } from '../zod.ts';
 import { kinds } from '@orbis/core';
 import { key, listQuery } from '../common.ts';
 import { mendChoice, readingsAnswer, readingsBody } from '../reading.ts';
-import { dressSchema, settingsSchema } from '../wishes.ts';
-import { comparison, embed, embedName, linkAnswer, linksCollected, lists, outcome, preview, revision, tags } from '../resources.ts';
+import type { ErrorCode } from '../errors.ts';
+import { en } from '../language/index.ts';
+import { optionsSchema } from '../options/index.ts';
+import { comparison, composition, embed, embedName, linkAnswer, linksCollected, lists, preview, revision, tags } from '../resources.ts';
 import { mostWithCode, mostWithMany, route } from './route.ts';
 
 const params = z.object({ embed: key });
 const revisionNumber = z.coerce.number().int().min(1).max(1_000_000);
-const wishes = { settings: settingsSchema.default({}), dress: dressSchema.default({}) };
-const wishErrors = [
-  'no-sheet',
-  'setting-not-offered',
-  'value-not-offered',
-  'part-missing',
-  'settings-exclude',
-  'clip-order',
-  'time-beyond',
-  'no-way-to-play',
-  'sound-autoplay',
-  'nothing-to-dress',
-  'shape-unknown',
-  'own-wrapper',
-] as const;
+const options = { options: optionsSchema.default({}) };
+/* Whatever can stand against an option. */
+const optionErrors = Object.keys(en.problems) as ErrorCode[];
 const linkErrors = ['link-not-known', 'link-unreachable', 'link-refuses-frames', 'link-not-shown'] as const;
 /** A code that is in the collection, or a text that is not. */
 const subject = { embed: key.optional(), text: z.string().optional() };
@@ -69,18 +59,16 @@ export const embedRoutes = {
     statuses: [200],
     errors: ['no-link', ...linkErrors],
   }),
-  'outcomes.create': route({
+  'compositions.create': route({
     method: 'post',
-    path: '/outcomes',
-    summary: 'What wishes come to, without saving them: every edit with its reason, and the text',
+    path: '/compositions',
+    summary: 'What options come to, without saving them: every edit with its reasons, and the text',
     tag: 'Adjusting',
     access: 'owner',
     readOnly: true,
     most: mostWithCode,
-    body: z
-      .strictObject({ ...subject, ...wishes })
-      .meta({ example: { embed: 'opening-talk', settings: { start: 112, end: 184, parameters: { hue: '12' } }, dress: { fit: 'shape' } } }),
-    answer: outcome,
+    body: z.strictObject({ ...subject, ...options }).meta({ example: { embed: 'opening-talk', options: { 'start': 112, 'end': 184, 'parameter.hue': '12', 'fit': 'shape' } } }),
+    answer: composition,
     statuses: [200],
     errors: ['not-found'],
   }),
@@ -92,10 +80,10 @@ export const embedRoutes = {
     access: 'owner',
     readOnly: true,
     most: mostWithCode,
-    body: z.strictObject({ ...subject, ...wishes }),
+    body: z.strictObject({ ...subject, ...options }),
     answer: preview,
     statuses: [201],
-    errors: ['not-found', ...wishErrors],
+    errors: ['not-found', ...optionErrors],
   }),
   'embeds.list': route({
     method: 'get',
@@ -130,11 +118,11 @@ export const embedRoutes = {
       notes: z.string().max(20_000).default(''),
       mend: mendChoice,
       ask: z.boolean().default(false).meta({ description: 'Of a link: whether its host, and whoever answers questions about it, is asked what it is; see /links' }),
-      ...wishes,
+      ...options,
     }),
     answer: embed,
     statuses: [201],
-    errors: ['nothing-pasted', 'text-too-much', 'reading-too-slow', 'no-code', 'visible-code', 'several-links', 'marked-code', ...linkErrors, ...wishErrors],
+    errors: ['nothing-pasted', 'text-too-much', 'reading-too-slow', 'no-code', 'visible-code', 'several-links', 'marked-code', ...linkErrors, ...optionErrors],
   }),
   'embeds.read': route({
     method: 'get',
@@ -163,22 +151,20 @@ export const embedRoutes = {
   'revisions.create': route({
     method: 'post',
     path: '/embeds/:embed/revisions',
-    summary: 'Save settings and dress as the next revision; 200 where nothing differs',
+    summary: 'Save options as the next revision; 200 where nothing differs',
     tag: 'Adjusting',
     access: 'owner',
     params,
     ifMatch: true,
-    body: z
-      .strictObject({ settings: settingsSchema, dress: dressSchema })
-      .meta({ example: { settings: { zoom: 15, centre: { latitude: 54.3712, longitude: -2.1048 }, accent: '#aa3355' }, dress: {} } }),
+    body: z.strictObject({ options: optionsSchema }).meta({ example: { options: { zoom: 15, centre: { latitude: 54.3712, longitude: -2.1048 }, accent: '#aa3355' } } }),
     answer: embed,
     statuses: [201, 200],
-    errors: ['not-found', ...wishErrors],
+    errors: ['not-found', ...optionErrors],
   }),
   'sources.create': route({
     method: 'post',
     path: '/embeds/:embed/sources',
-    summary: 'Paste the provider’s newer code into the same embed: settings and placements stay; 200 where nothing differs',
+    summary: 'Paste the provider’s newer code into the same embed: options and placements stay; 200 where nothing differs',
     tag: 'Collection',
     access: 'owner',
     params,
@@ -187,16 +173,16 @@ export const embedRoutes = {
     body: z.strictObject({
       text: z.string(),
       mend: mendChoice,
-      dropUnfit: z.boolean().default(false).meta({ description: 'Whether wishes that the newer code cannot fulfil are dropped' }),
+      dropUnfit: z.boolean().default(false).meta({ description: 'Whether options that the newer code cannot fulfil are dropped' }),
     }),
     answer: embed,
     statuses: [201, 200],
-    errors: ['not-found', 'nothing-pasted', 'text-too-much', 'reading-too-slow', 'no-code', 'visible-code', 'several-links', 'link-not-known', 'marked-code', 'wishes-unfit'],
+    errors: ['not-found', 'nothing-pasted', 'text-too-much', 'reading-too-slow', 'no-code', 'visible-code', 'several-links', 'link-not-known', 'marked-code', 'options-unfit'],
   }),
   'embeds.duplicate': route({
     method: 'post',
     path: '/embeds/:embed/duplicates',
-    summary: 'Make another embed of the same code, settings, dress, notes and tags; it is placed nowhere',
+    summary: 'Make another embed of the same code, options, notes and tags; it is placed nowhere',
     tag: 'Collection',
     access: 'owner',
     params,
@@ -208,7 +194,7 @@ export const embedRoutes = {
   'revisions.compare': route({
     method: 'get',
     path: '/embeds/:embed/comparison',
-    summary: 'What differs between two revisions: the wishes, and the code as it goes out',
+    summary: 'What differs between two revisions: the options, and the code as it goes out',
     tag: 'Adjusting',
     access: 'owner',
     params,

@@ -1,7 +1,7 @@
 import { z } from '../zod.ts';
 import { key, label, listQuery, problem, publicId } from '../common.ts';
 import { groupChange, groupOutcome, embedName, importAnswer, lists, preset, tags } from '../resources.ts';
-import { dressSchema, settingsSchema } from '../wishes.ts';
+import { optionsSchema } from '../options/index.ts';
 import { mostWithMany, route } from './route.ts';
 
 const params = z.object({ change: publicId });
@@ -50,7 +50,7 @@ export const groupRoutes = {
   'presets.list': route({
     method: 'get',
     path: '/presets',
-    summary: 'Settings and dress under one name: your own, and those that come with Orbis',
+    summary: 'Options under one name: your own, and those that come with Orbis',
     tag: 'Groups',
     access: 'owner',
     query: listQuery,
@@ -77,7 +77,7 @@ export const groupRoutes = {
     access: 'owner',
     params: presetParams,
     ifMatch: true,
-    body: z.strictObject({ meaning: label(300).default('Your own.'), settings: settingsSchema.default({}), dress: dressSchema.default({}) }),
+    body: z.strictObject({ meaning: label(300).default('Your own.'), options: optionsSchema.default({}) }),
     answer: preset,
     statuses: [200, 201],
     errors: [],
@@ -96,22 +96,21 @@ export const groupRoutes = {
   'changes.create': route({
     method: 'post',
     path: '/changes',
-    summary: 'Change settings and dress of every embed that a search finds, all or none; with “dryRun”, only say what it would do',
+    summary: 'Change options of every embed that a search finds, all or none; with “dryRun”, only say what it would do',
     tag: 'Groups',
     access: 'owner',
     body: z
       .strictObject({
         where: z.string().max(2000).meta({ description: 'A search, as docs/search.md explains it' }),
-        settings: settingsSchema.default({}),
-        dress: dressSchema.default({}),
-        unset: z.array(z.string().max(120)).max(50).default([]).meta({ description: 'Names of wishes to take back' }),
+        options: optionsSchema.default({}),
+        unset: z.array(z.string().max(120)).max(50).default([]).meta({ description: 'Names of options to take back' }),
         dryRun: z.boolean().default(false),
         skipImpossible: z.boolean().default(false).meta({ description: 'Whether embeds that cannot have it are left as they are; without it, one of them refuses the whole' }),
       })
-      .meta({ example: { where: 'kind=video host=play.kinorill.localhost', settings: { privacy: true }, dryRun: true } }),
+      .meta({ example: { where: 'kind=video host=play.kinorill.localhost', options: { privacy: true }, dryRun: true } }),
     answer: groupOutcome,
     statuses: [201, 200],
-    errors: ['search-invalid', 'group-impossible', 'nothing-wished'],
+    errors: ['search-invalid', 'group-impossible', 'nothing-asked'],
   }),
   'changes.list': route({
     method: 'get',

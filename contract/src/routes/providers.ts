@@ -110,7 +110,7 @@ export const providerRoutes = {
   'rules.change': route({
     method: 'patch',
     path: '/rules',
-    summary: 'Change rules for all embeds (JSON Merge Patch); what an embed wishes itself wins over them',
+    summary: 'Change rules for all embeds (JSON Merge Patch); what an embed asks for itself wins over them',
     tag: 'Adjusting',
     access: 'owner',
     ifMatch: true,

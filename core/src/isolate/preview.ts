@@ -81,7 +81,7 @@ function previewPolicy(reading: Reading, sheet: Sheet | null, { ancestors, ownHo
   for (const { host, uses } of reading.hosts) if (!named.has(host)) for (const use of uses) allow(directiveOf[use], hostSource(host));
   if (reading.parts.some((part) => part.role === 'setup')) allow('script-src', "'unsafe-inline'");
   allow('script-src', relay);
-  // Inline styles are what dress is made of.
+  // Inline styles are what presentation is made of.
   allow('style-src', "'unsafe-inline'");
   if (!sources.has('form-action')) allow('form-action', "'none'");
   const tokens = new Set([...powersOf(reading).map((power) => power.token), ...(relay === null ? [] : ['allow-scripts'])]);

@@ -3,4 +3,3 @@ export * from './learned.ts';
 export { learnLimits, learnSheet, type LearnContext } from './propose.ts';
 export { renderTemplate, templateOf, type Template, type TemplatePiece, type TemplateValues } from './template.ts';
 export { cut as cutSample } from './cut.ts';
-export type { LearnedSetting } from './vocabulary.ts';

@@ -26,7 +26,7 @@ function weigh(parameter: Parameter, guess: Guess, all: readonly Parameter[], li
   const different = valuesOf(parameter);
   if (values.includes(null) || different.includes('')) return { weight: 0, differs: false, because: '' };
   const words = wordsIn(at.name);
-  const own = words.some((word) => itemWords.has(word) || wordsFor.account.includes(word));
+  const own = words.some((word) => itemWords.has(word) || wordsFor['account']!.includes(word));
   const differs = different.length > 1;
   const last = at.in === 'path' && all.findLast((other) => other.at.in === 'path' && other.at.piece === undefined && !other.values.includes(null)) === parameter;
   const known = different.length > 0 && different.every((value) => linked.has(value));

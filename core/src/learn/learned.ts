@@ -1,6 +1,5 @@
 import type { Sheet } from '../sheets/sheet.ts';
-import type { SettingType } from '../settings/setting.ts';
-import type { LearnedSetting } from './vocabulary.ts';
+import type { TypeName } from '../options/types/index.ts';
 import type { Template } from './template.ts';
 
 /** What a line of a proposal is about. */
@@ -14,7 +13,7 @@ export interface LearnedLine {
   /** Different values in the samples, the first few. */
   seen: string[];
   /** What kind of values they are; null for what is no parameter. */
-  type: SettingType | null;
+  type: TypeName | null;
   /** Values of a look of which somebody must say which is light and which is dark. */
   looks: string[];
   /** What it is taken for: a setting's name, the provider's name, the kind, the parameter that is the id, a pattern; null where that is not plain. */
@@ -36,7 +35,7 @@ export interface Proposal {
   /** In the order of the samples: what each is, and which item it shows. */
   samples: { is: 'code' | 'link'; item: string | null }[];
   /** The settings that the sheet offers. */
-  settings: LearnedSetting[];
+  settings: string[];
 }
 
 /** Why nothing can be learned of some samples; numbers count from 1. */

@@ -1,21 +1,23 @@
-import { settingNamed } from '../settings/all.ts';
-import { readTime } from '../settings/time.ts';
+import { settings } from '../settings/all.ts';
+import type { Option } from '../options/option.ts';
+import { readTime } from '../sheets/time-format.ts';
 import type { Kind } from '../reading/reading.ts';
-import type { SettingType } from '../settings/setting.ts';
+import type { TypeName } from '../options/types/index.ts';
 import type { ChoiceSetting, SettingPlace, SheetSetting, SwitchValue, TimeFormat } from '../sheets/sheet.ts';
-import { inverse, languages, lookWords, offWords, onWords, wordsFor, wordsIn, type LearnedSetting } from './vocabulary.ts';
+import { inverse, languages, lookWords, offWords, onWords, wordsFor, wordsIn } from './vocabulary.ts';
 
 /** What a parameter probably means. */
 export interface Guess {
-  setting: LearnedSetting | null;
+  setting: string | null;
   /** Whether it is taken unless the owner says otherwise; what is not sure is asked. */
   sure: boolean;
   because: string;
   /** The settings that its values would fit. */
-  may: LearnedSetting[];
+  may: string[];
 }
 
-const all = Object.keys(wordsFor) as LearnedSetting[];
+const all = Object.keys(wordsFor);
+const settingNamed = (name: string): Option => settings.find((setting) => setting.name === name)!;
 
 /**
  * Guesses what a parameter means, by what it is called and by its values in the samples (without those that lack it).
@@ -24,7 +26,7 @@ const all = Object.keys(wordsFor) as LearnedSetting[];
 export function guessMeaning(name: string, values: readonly string[], kind: Kind | null): Guess {
   const words = wordsIn(name);
   const may = all.filter((setting) => fits(setting, values));
-  const called = may.filter((setting) => wordsFor[setting].some((word) => words.includes(word)));
+  const called = may.filter((setting) => wordsFor[setting]!.some((word) => words.includes(word)));
   const suited = called.filter((setting) => kind !== null && suits(setting, kind));
   const named = suited.length === 1 ? suited : called;
   const seen = `“${[...new Set(values)].slice(0, 3).join('”, “')}”`;
@@ -35,7 +37,7 @@ export function guessMeaning(name: string, values: readonly string[], kind: Kind
     return { setting: told.setting, sure: true, because: both ? `“${name}” says so, and ${told.because}` : told.because, may };
   }
   if (named.length === 1) {
-    const [setting] = named as [LearnedSetting];
+    const [setting] = named as [string];
     if (setting === 'theme') return { setting, sure: false, because: `“${name}” is probably the look; which of ${seen} is light and which is dark is not plain`, may };
     const doubt = doubtful(setting, values, kind);
     if (doubt !== null) return { setting: null, sure: false, because: `“${name}” could be ${setting}, but ${doubt}`, may: [setting, ...may.filter((other) => other !== setting)] };
@@ -46,20 +48,20 @@ export function guessMeaning(name: string, values: readonly string[], kind: Kind
   return { setting: null, sure: false, because: `neither its name nor ${seen} tells what it is for`, may };
 }
 
-const suits = (setting: LearnedSetting, kind: Kind): boolean => {
-  const { kinds } = settingNamed(setting)!;
+const suits = (setting: string, kind: Kind): boolean => {
+  const { kinds } = settingNamed(setting);
   return kinds === 'any' || kinds.includes(kind);
 };
 
 /* Why a name alone does not tell: the setting is for other kinds, or a plain number could be anything. */
-function doubtful(setting: LearnedSetting, values: readonly string[], kind: Kind | null): string | null {
-  const { kinds, type } = settingNamed(setting)!;
+function doubtful(setting: string, values: readonly string[], kind: Kind | null): string | null {
+  const { kinds, type } = settingNamed(setting);
   if (kinds === 'any') return null;
   if (kind !== null) return suits(setting, kind) ? null : `that is a setting for ${kinds.join(', ')}`;
-  return type === 'time' && timeFormat(values) === 'seconds' && values.every((value) => Number(value) < 60) ? 'so small a number can count anything' : null;
+  return type.name === 'time' && timeFormat(values) === 'seconds' && values.every((value) => Number(value) < 60) ? 'so small a number can count anything' : null;
 }
 
-function byValues(values: readonly string[]): { setting: LearnedSetting; because: string } | null {
+function byValues(values: readonly string[]): { setting: string; because: string } | null {
   if (values.every((value) => isColour(value)) && values.some((value) => /#|[a-f]/i.test(value))) return { setting: 'accent', because: `“${values[0]}” is a colour` };
   if (values.every((value) => languages.has(value.toLowerCase().split('-')[0]!) && /^[a-z]{2}(?:-[a-z]{2,4})?$/i.test(value)))
     return { setting: 'language', because: `“${values[0]}” is a language` };
@@ -68,7 +70,7 @@ function byValues(values: readonly string[]): { setting: LearnedSetting; because
 }
 
 /** What kind of values these are, whatever they are for. */
-export function typeOfValues(values: readonly string[]): SettingType {
+export function typeOfValues(values: readonly string[]): TypeName {
   if (values.every((value) => isColour(value)) && values.some((value) => /#|[a-f]/i.test(value))) return 'colour';
   if (fits('muted', values)) return 'switch';
   if (fits('centre', values)) return 'coordinates';
@@ -80,10 +82,10 @@ export function typeOfValues(values: readonly string[]): SettingType {
 const isColour = (value: string): boolean => /^#?[0-9a-f]{6}$/i.test(value);
 const lookOf = (value: string): 'light' | 'dark' | null => (lookWords.light.has(value.toLowerCase()) ? 'light' : lookWords.dark.has(value.toLowerCase()) ? 'dark' : null);
 
-const typeOf = (setting: LearnedSetting): SettingType => settingNamed(setting)!.type;
+const typeOf = (setting: string): TypeName => settingNamed(setting).type.name;
 
 /** Whether all these values can be values of a setting. */
-export function fits(setting: LearnedSetting, values: readonly string[]): boolean {
+export function fits(setting: string, values: readonly string[]): boolean {
   switch (typeOf(setting)) {
     case 'time':
       return values.every((value) => timeFormat([value]) !== null);
@@ -101,6 +103,8 @@ export function fits(setting: LearnedSetting, values: readonly string[]): boolea
       if (setting === 'language') return values.every((value) => /^[a-z]{2}(?:[-_][A-Za-z]{2,4})?$/i.test(value));
       if (setting === 'prefill') return values.every((value) => value.includes('@'));
       return values.every((value) => value !== '' && !onWords.has(value) && !offWords.has(value));
+    case 'ratio':
+      return false;
   }
 }
 
@@ -117,7 +121,7 @@ export function timeFormat(values: readonly string[]): TimeFormat | null {
  * samples do without; `looks` says which value is light and which is dark, where the words themselves do not.
  */
 export function ruleFor(
-  setting: LearnedSetting,
+  setting: string,
   place: SettingPlace,
   values: readonly string[],
   { absent, looks = {} }: { absent: boolean; looks?: Readonly<Record<string, string>> },
@@ -144,6 +148,8 @@ export function ruleFor(
     case 'text':
     case 'coordinates':
       return { ...place };
+    case 'ratio':
+      return null;
   }
 }
 

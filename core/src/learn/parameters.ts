@@ -1,4 +1,4 @@
-import { followsPeople } from '../reading/follows-people.ts';
+import { isTracking } from '../reading/tracking-parameters.ts';
 import type { SettingPlace } from '../sheets/sheet.ts';
 import { placesIn, type Place, type Sample } from './sample.ts';
 
@@ -26,7 +26,7 @@ export function parametersOf(samples: readonly Sample[]): Parameter[] {
     const inAddress = spot.attribute === 'src' && (holder!.is === 'frame' ? spot.element === holder!.element : spot.element.startsWith('script '));
     const of = holder!.is === 'frame' ? undefined : 'loader';
     let found: Pick<Parameter, 'at' | 'values'> | null = null;
-    if (inAddress && (spot.in === 'query' || spot.in === 'fragment') && spot.name !== '' && !followsPeople(spot.name, null))
+    if (inAddress && (spot.in === 'query' || spot.in === 'fragment') && spot.name !== '' && !isTracking(spot.name, null))
       found = { at: { in: spot.in, name: spot.name, ...(of && { of }) }, values: place.values };
     else if (inAddress && spot.in === 'path' && (of === undefined || new Set(place.values).size > 1)) found = stepOf(place);
     else if (spot.element === mount?.element && spot.in === 'attribute' && (spot.name.startsWith('data-') || mount.node.name.includes('-')) && !ofTheElement.has(spot.name))

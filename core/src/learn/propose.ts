@@ -4,7 +4,7 @@ import { itemOf } from '../sheets/item.ts';
 import { matchLink } from '../sheets/match.ts';
 import type { FrameCode, MountPattern, Sheet, SheetSettings } from '../sheets/sheet.ts';
 import { openCode } from '../code.ts';
-import { readTime } from '../settings/time.ts';
+import { readTime } from '../sheets/time-format.ts';
 import { chooseItem } from './item.ts';
 import type { LearnAnswers, Learned, LearnedLine, LearnedWhat, LearnProblem } from './learned.ts';
 import { timeFormat } from './meaning.ts';
@@ -14,7 +14,7 @@ import { learnParts } from './parts.ts';
 import { openSample, placesIn, type Place, type Sample } from './sample.ts';
 import { learnSettings } from './settings.ts';
 import { renderTemplate, templateOf } from './template.ts';
-import { wordsFor, wordsIn, type LearnedSetting } from './vocabulary.ts';
+import { wordsFor, wordsIn } from './vocabulary.ts';
 
 /** What is known beside the samples. */
 export interface LearnContext {
@@ -157,7 +157,7 @@ class Learning {
         lines: this.#lines,
         templates,
         samples: this.#samples.map(({ is }, i) => ({ is, item: ids[i]! })),
-        settings: Object.keys(settings) as LearnedSetting[],
+        settings: Object.keys(settings),
       },
     };
   }
@@ -271,7 +271,7 @@ class Learning {
         means: mount.class ? `.${mount.class}` : mount.attribute ? `[${mount.attribute}]` : `<${mount.element}>`,
         because: 'every sample has such an element, which the script fills',
       });
-    // The plainest sample is what a code with no wishes looks like.
+    // The plainest sample is what a code with no settings looks like.
     const index = this.#codes.reduce((best, { pieces }, i) => (pieces.length < this.#codes[best]!.pieces.length ? i : best), 0);
     const removed = Object.entries(settings).flatMap(([setting, rule]) => (setting === 'account' && rule ? [] : rule ? [rule] : []));
     const parts = learnParts(this.#codes[index]!, { settings: removed, items, index, places, hosts: new Set(base.hosts), name: base.name });
@@ -310,7 +310,7 @@ class Learning {
     const time = places.find(
       ({ spot, values }) =>
         (spot.in === 'query' || spot.in === 'fragment') &&
-        wordsIn(spot.name).some((word) => wordsFor.start.includes(word)) &&
+        wordsIn(spot.name).some((word) => wordsFor['start']!.includes(word)) &&
         values.some((value) => value !== null && readTime(value, 'units') !== null),
     );
     const format = time && timeFormat(there(time));

@@ -3,7 +3,7 @@ import type { Kind } from '../reading/reading.ts';
 import type { LearnAnswers, LearnedLine, LearnProblem } from './learned.ts';
 import { fits, guessMeaning, ruleFor, typeOfValues, type Guess } from './meaning.ts';
 import { valuesOf, type Parameter } from './parameters.ts';
-import { latitudeWords, longitudeWords, wordsFor, wordsIn, type LearnedSetting } from './vocabulary.ts';
+import { latitudeWords, longitudeWords, wordsFor, wordsIn } from './vocabulary.ts';
 
 /** What the parameters of samples were taken for, before it is known which of them is the id. */
 export type LearnedSettings =
@@ -11,13 +11,13 @@ export type LearnedSettings =
       ok: true;
       guesses: ReadonlyMap<Parameter, Guess>;
       /** Everything but the id, as a sheet has it; the id itself is this setting, where it can be changed like one. */
-      settle(item: Parameter, itself: LearnedSetting | null): { settings: SheetSettings; lines: LearnedLine[] };
+      settle(item: Parameter, itself: string | null): { settings: SheetSettings; lines: LearnedLine[] };
     }
   | { ok: false; problem: LearnProblem };
 
 /** “It is none of these.” */
 const none = '-';
-const names = Object.keys(wordsFor) as LearnedSetting[];
+const names = Object.keys(wordsFor);
 
 /** Guesses what each parameter is for, for a provider of this kind (null: not known); what the owner has answered stands, where the values fit it. */
 export function learnSettings(parameters: readonly Parameter[], answers: LearnAnswers, kind: Kind | null): LearnedSettings {
@@ -55,7 +55,7 @@ function pairOf(parameters: readonly Parameter[], guesses: Map<Parameter, Guess>
 
 interface Settling {
   item: Parameter;
-  itself: LearnedSetting | null;
+  itself: string | null;
   longitude: ReadonlyMap<Parameter, Parameter>;
 }
 
@@ -65,13 +65,13 @@ function settle(
   answers: LearnAnswers,
   { item, itself, longitude }: Settling,
 ): { settings: SheetSettings; lines: LearnedLine[] } {
-  const rules = new Map<LearnedSetting, SheetSetting>();
+  const rules = new Map<string, SheetSetting>();
   const lines: LearnedLine[] = [];
   if (itself && item.at.in !== 'path') rules.set(itself, item.at);
   const second = new Set(longitude.values());
   for (const parameter of parameters) {
     if (parameter === item || (second.has(parameter) && answers[parameter.about] === undefined)) continue;
-    // A step of the path that all samples share is how its addresses are made, no wish.
+    // A step of the path that all samples share is how its addresses are made, no setting.
     if (parameter.at.in === 'path' && valuesOf(parameter).length < 2 && !parameter.values.includes(null)) continue;
     const guess = guesses.get(parameter)!;
     const apart = longitude.get(parameter);
@@ -96,7 +96,7 @@ function settle(
   return { settings: Object.fromEntries(rules) as SheetSettings, lines };
 }
 
-function ruleOf(setting: LearnedSetting, parameter: Parameter, answers: LearnAnswers): SheetSetting | null {
+function ruleOf(setting: string, parameter: Parameter, answers: LearnAnswers): SheetSetting | null {
   const looks: Record<string, string> = {};
   for (const value of valuesOf(parameter)) {
     const said = answers[`${parameter.about}.${value}`];

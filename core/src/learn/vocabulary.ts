@@ -1,30 +1,7 @@
-import type { SettingName } from '../settings/setting.ts';
+import { settings } from '../settings/all.ts';
 
-/** A setting that a sheet can say something of. */
-export type LearnedSetting = Exclude<SettingName, 'title' | 'width' | 'height' | 'tracking' | 'privacy'>;
-
-/** Words of common speech by which parameters of a meaning are called, whoever the provider is. */
-export const wordsFor: Readonly<Record<LearnedSetting, readonly string[]>> = {
-  start: words('start starts begin begins from offset seek t time starttime startat'),
-  end: words('end ends until stop finish out endtime endat to'),
-  autoplay: words('autoplay autostart auto play'),
-  muted: words('mute muted silent silence quiet hush sound audio volume'),
-  loop: words('loop loops repeat repeats again replay'),
-  controls: words('controls control controlbar buttons ui toolbar bar'),
-  captions: words('captions caption subtitles subtitle subs cc'),
-  download: words('download downloads downloadable save'),
-  language: words('language lang locale hl tongue speech speak idiom'),
-  theme: words('theme mode scheme appearance style skin look tone palette background'),
-  accent: words('accent color colour hue tint highlight primary brand shade ink'),
-  zoom: words('zoom z scale magnification'),
-  centre: words('center centre ll latlng coordinates coords position'),
-  view: words('view layer maptype display fit'),
-  page: words('page pagenumber pg'),
-  account: words('account user username of by owner channel profile site shop store place campaign calendar letter list'),
-  count: words('count limit number num items rows max most amount perpage show'),
-  delay: words('delay after wait pause'),
-  prefill: words('prefill email mail address'),
-};
+/** Words of common speech by which parameters of a setting are called, whoever the provider is; only of settings that a sheet can say something of. */
+export const wordsFor: Readonly<Record<string, readonly string[]>> = Object.fromEntries(settings.flatMap(({ name, words }) => (words ? [[name, words]] : [])));
 
 /** Words whose switch is the other way round: on means that the setting is off. */
 export const inverse: ReadonlySet<string> = new Set(['sound', 'audio', 'volume']);

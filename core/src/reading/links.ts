@@ -1,8 +1,8 @@
 import { parseAddress } from '../text/index.ts';
 import { matchId, matchLink, type SheetMatch } from '../sheets/match.ts';
 import { codeFromLink, matchOfId } from '../sheets/render.ts';
-import type { Settings } from '../settings/setting.ts';
-import { readTime } from '../settings/time.ts';
+import type { Options } from '../options/values.ts';
+import { readTime } from '../sheets/time-format.ts';
 import type { Sheet } from '../sheets/sheet.ts';
 import { hostsOf } from './addresses.ts';
 import { linksIn } from './input.ts';
@@ -71,7 +71,7 @@ function describe(reading: Reading, match: SheetMatch, because: string): void {
 }
 
 /* A link's own time to start at; a fragment's, for files (Media Fragments URI 1.0, section 4.2.1). */
-function askedBy({ parameters }: ReadAddress, { linkTime, settings }: Sheet): Settings {
+function askedBy({ parameters }: ReadAddress, { linkTime, settings }: Sheet): Options {
   const found = linkTime && parameters.find((p) => p.in === linkTime.in && p.name === linkTime.name)?.value;
   const seconds = found ? readTime(found, linkTime.format) : null;
   return seconds === null || seconds === 0 || !settings.start ? {} : { start: seconds };

@@ -16,6 +16,7 @@ import { needsOf } from './needs.ts';
 import { readParts, settleScripts } from './parts.ts';
 import { addFrameDocuments } from './srcdoc.ts';
 import { noSize, sizeOf } from './size.ts';
+import { insideOf, type Inside } from './inside.ts';
 import type { ReadAddress, Reading } from './reading.ts';
 
 /** What the reader knows beside the text. */
@@ -34,17 +35,28 @@ export function read(text: string, context: ReadingContext): Reading {
   return readWhole(text, context).reading;
 }
 
+/** A text that was read, with what it was parsed into. */
+export interface ReadWhole {
+  reading: Reading;
+  markup: Markup;
+  /** How long its content is, in seconds, where the code or somebody told. */
+  length: number | null;
+  inside: Inside;
+}
+
+const nothing = { markup: parseMarkup(''), inside: insideOf(parseMarkup(''), []) };
+
 /** Reads a text, and gives what it was parsed into as well: a text beyond the limits is as one without elements. */
-export function readWhole(text: string, context: ReadingContext): { reading: Reading; markup: Markup; length: number | null } {
+export function readWhole(text: string, context: ReadingContext): ReadWhole {
   const excess = findExcess(text);
-  if (excess) return { reading: refused(text, excess), markup: parseMarkup(''), length: null };
+  if (excess) return { reading: refused(text, excess), ...nothing, length: null };
   const markup = parseMarkup(text);
   const tooDeep = excessIn(markup);
-  if (tooDeep) return { reading: refused(text, tooDeep), markup: parseMarkup(''), length: null };
+  if (tooDeep) return { reading: refused(text, tooDeep), ...nothing, length: null };
   return { ...readMarkup(markup, context), markup };
 }
 
-function readMarkup(markup: Markup, context: ReadingContext): { reading: Reading; length: number | null } {
+function readMarkup(markup: Markup, context: ReadingContext): Omit<ReadWhole, 'markup'> {
   const { text } = markup;
   const mending = mendingOf(text);
   const input = inputOf(text, markup, mending, context.sheets);
@@ -55,7 +67,7 @@ function readMarkup(markup: Markup, context: ReadingContext): { reading: Reading
   else readCode(reading, markup, inner, context);
   const length = context.length ?? (input === 'code' ? lengthIn(markup) : null);
   reading.findings = checkCode({ reading, markup, inner, sheet: sheetOf(reading, context), length });
-  return { reading, length };
+  return { reading, length, inside: insideOf(markup, inner.styles) };
 }
 
 /** The sheet that a reading names, out of those at hand. */

@@ -1,4 +1,4 @@
-import type { Settings } from '../settings/setting.ts';
+import type { Options } from '../options/values.ts';
 import type { ParameterPlace } from '../text/index.ts';
 
 export const kinds = [
@@ -140,8 +140,8 @@ export interface Reading {
   mending: { what: 'visible-code' | 'curly-quotes' | 'open-tag'; edits: Mend[]; text: string } | null;
   /** The code that Orbis makes of a link or an id, where a sheet knows how; null for everything else. */
   made: string | null;
-  /** What a link asks for beside the item, as wishes: its time to start at. */
-  asked: Settings;
+  /** What a link asks for beside the item, as options: its time to start at. */
+  asked: Options;
   /** The mark of a placed code (`<placement>.<delivery>`), where the text carries one. */
   mark: string | null;
 }

@@ -1,4 +1,5 @@
-import { attribute, parseStyle, type Markup, type MarkupElement } from '../text/index.ts';
+import { attribute, type Markup, type MarkupElement } from '../text/index.ts';
+import { declarationsFor } from './declarations.ts';
 import type { Length, Size } from './reading.ts';
 import type { StyleFacts } from './style-rules.ts';
 
@@ -9,7 +10,7 @@ export const noSize: Size = { width: null, height: null, ratio: null };
  * attributes (HTML, section 15.4.3), these over data attributes. A box around it that holds a shape gives the ratio.
  */
 export function sizeOf(markup: Markup, element: MarkupElement, styles: readonly StyleFacts[] = []): Size {
-  const declared = declarations(markup, element, styles);
+  const declared = declarationsFor(markup, element, styles);
   const pick = (name: 'width' | 'height'): Length | null => {
     const styled = declared.get(name) ?? (name === 'height' ? declared.get('min-height') : undefined);
     return (
@@ -24,7 +25,7 @@ export function sizeOf(markup: Markup, element: MarkupElement, styles: readonly 
 /** The shape that a provider's own box holds around an element: by `aspect-ratio`, or by padding in per cent. */
 export function boxRatio(markup: Markup, element: MarkupElement, styles: readonly StyleFacts[] = []): number | null {
   for (let box = element.parent; box; box = box.parent) {
-    const declared = declarations(markup, box, styles);
+    const declared = declarationsFor(markup, box, styles);
     const ratio = aspect(declared.get('aspect-ratio')) ?? paddingRatio(declared);
     if (ratio !== null) return ratio;
   }
@@ -42,29 +43,6 @@ function paddingRatio(declared: ReadonlyMap<string, string>): number | null {
     if (parts) return Number(parts[2]) / Number(parts[1]);
   }
   return null;
-}
-
-const nothing: ReadonlyMap<string, string> = new Map();
-
-/* The declarations that hold for an element: those of the code's own rules that name it, then its style attribute. */
-function declarations(markup: Markup, element: MarkupElement, styles: readonly StyleFacts[]): ReadonlyMap<string, string> {
-  if (styles.length === 0 && !element.attributes.has('style')) return nothing;
-  const out = new Map<string, string>();
-  if (styles.length > 0) {
-    const id = attribute(element, 'id');
-    const classes = (attribute(element, 'class') ?? '').split(/\s+/);
-    for (const { rules } of styles) {
-      for (const rule of rules) {
-        const last = rule.selector.split(/[\s>+~]+/).at(-1) ?? '';
-        const names = [...last.matchAll(/([#.]?)([\w-]+)/g)];
-        const fits = names.length > 0 && names.every(([, sign, name]) => (sign === '#' ? name === id : sign === '.' ? classes.includes(name!) : name === element.name));
-        if (fits) for (const [property, value] of rule.declarations) out.set(property, value);
-      }
-    }
-  }
-  const style = element.attributes.get('style');
-  if (style) for (const { property, value } of parseStyle(markup.text.slice(style.valueStart, style.valueEnd))) out.set(property, value.toLowerCase());
-  return out;
 }
 
 function aspect(value: string | undefined): number | null {

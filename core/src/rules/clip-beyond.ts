@@ -1,4 +1,4 @@
-import { clipOf } from '../settings/stored.ts';
+import { clipOf } from '../sheets/read-values.ts';
 import type { CodeRule } from './rule.ts';
 
 export const rule: CodeRule = {

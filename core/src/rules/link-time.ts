@@ -1,4 +1,5 @@
-import { readTime, writeTime } from '../settings/time.ts';
+import { ruleOf } from '../sheets/sheet.ts';
+import { readTime, writeTime } from '../sheets/time-format.ts';
 import type { Mend, ReadAddress } from '../reading/reading.ts';
 import { mendAddress } from './mends.ts';
 import type { CodeRule, RuleInput } from './rule.ts';
@@ -16,7 +17,7 @@ export const rule: CodeRule = {
 
 /* The link's time goes where this provider's frames take their start, unless they have one already. */
 function asStart(a: ReadAddress, value: string | null, { sheet, markup }: RuleInput): Mend[] {
-  const [time, start] = [sheet?.linkTime, sheet?.settings.start];
+  const [time, start] = [sheet?.linkTime, ruleOf<'time'>(sheet, 'start')];
   const seconds = time && value ? readTime(value, time.format) : null;
   if (!time || !start || seconds === null || (start.in !== 'query' && start.in !== 'fragment')) return [];
   const { in: place, name } = start;

@@ -1,4 +1,5 @@
-import { switchIn } from '../settings/stored.ts';
+import { switchIn } from '../sheets/read-values.ts';
+import { ruleOf } from '../sheets/sheet.ts';
 import { mendAddress, mendPresence, switchChange } from './mends.ts';
 import { foundIn, type CodeRule } from './rule.ts';
 
@@ -18,6 +19,6 @@ export const rule: CodeRule = {
   },
   addresses: (a, { sheet, markup }) =>
     sheet !== null && a.use === 'frame' && switchIn(a, sheet, 'controls') === false && switchIn(a, sheet, 'autoplay') !== true
-      ? { start: a.start, end: a.end, facts: { element: 'iframe' }, mend: mendAddress(markup, a, switchChange(sheet.settings.controls, true), reason) }
+      ? { start: a.start, end: a.end, facts: { element: 'iframe' }, mend: mendAddress(markup, a, switchChange(ruleOf<'switch'>(sheet, 'controls'), true), reason) }
       : null,
 };

@@ -10,7 +10,7 @@ export const rule: CodeRule = {
     if (!sheet?.shape || ratio === null || width?.unit !== 'px' || height?.unit !== 'px') return null;
     const frame = markup.elements.find((e) => e.name === 'iframe');
     const natural = sheet.shape.width / sheet.shape.height;
-    // Upright and square ones are wished for; a shape that is only a little off is a slip.
+    // Upright and square ones are made so on purpose; a shape that is only a little off is a slip.
     const off = Math.abs(ratio / natural - 1);
     if (!frame || off <= 0.03 || off >= 0.35) return null;
     const wanted = Math.round(width.value / natural);

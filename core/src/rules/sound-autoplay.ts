@@ -1,5 +1,6 @@
 import { attribute } from '../text/index.ts';
-import { switchIn } from '../settings/stored.ts';
+import { switchIn } from '../sheets/read-values.ts';
+import { ruleOf } from '../sheets/sheet.ts';
 import { mendAddress, mendPresence, switchChange } from './mends.ts';
 import { foundIn, type CodeRule } from './rule.ts';
 
@@ -18,6 +19,6 @@ export const rule: CodeRule = {
   },
   addresses: (a, { sheet, markup }) =>
     sheet !== null && a.use === 'frame' && switchIn(a, sheet, 'autoplay') === true && switchIn(a, sheet, 'muted') !== true
-      ? { start: a.start, end: a.end, facts: { element: 'iframe', value: null }, mend: mendAddress(markup, a, switchChange(sheet.settings.muted, true), reason) }
+      ? { start: a.start, end: a.end, facts: { element: 'iframe', value: null }, mend: mendAddress(markup, a, switchChange(ruleOf<'switch'>(sheet, 'muted'), true), reason) }
       : null,
 };

@@ -1,5 +1,5 @@
 import { attribute } from '../text/index.ts';
-import { followsPeople } from '../reading/follows-people.ts';
+import { isTracking } from '../reading/tracking-parameters.ts';
 import { mendAddress } from './mends.ts';
 import { foundIn, type CodeRule } from './rule.ts';
 
@@ -15,7 +15,7 @@ export const rule: CodeRule = {
   },
   addresses: (a, { markup, sheet }) =>
     a.parameters
-      .filter((p) => p.in === 'query' && followsPeople(p.name, sheet))
+      .filter((p) => p.in === 'query' && isTracking(p.name, sheet))
       .map((p) => ({
         start: a.start,
         end: a.end,

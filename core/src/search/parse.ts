@@ -7,7 +7,7 @@ export const searchFields = {
   name: { meaning: 'A piece of its name', example: 'name="opening talk"' },
   key: { meaning: 'Its key', example: 'key=opening-talk' },
   level: { meaning: 'The worst that was found: error, warning, note', example: 'level=error' },
-  wish: { meaning: 'A setting or dress that is wished of it', example: 'wish=autoplay' },
+  option: { meaning: 'An option that is asked of it', example: 'option=autoplay' },
   placed: { meaning: 'Whether it is placed anywhere: yes or no', example: 'placed=no' },
   retired: { meaning: 'Whether it is retired: yes or no; without it, retired ones are found too', example: 'retired=no' },
 } as const;

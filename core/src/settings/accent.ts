@@ -1,14 +1,11 @@
-import type { Definition } from './setting.ts';
-import { parseColour } from './values.ts';
+import { colourType } from '../options/types/colour.ts';
+import { setting } from './setting.ts';
 
-export const setting: Definition<'accent', 'colour'> = {
+export const option = setting({
   name: 'accent',
-  type: 'colour',
-  label: 'Accent colour',
+  type: colourType,
   kinds: 'any',
-  explain: 'The colour of buttons and lines in the provider’s part.',
   example: '#aa3355',
-  parse: parseColour,
-  say: (value) => value,
-  because: (value) => `Use the accent ${value}`,
-};
+  source: 'CSS Color 4, section 5.2',
+  words: 'accent color colour hue tint highlight primary brand shade ink',
+});

@@ -1,14 +1,11 @@
-import type { Definition } from './setting.ts';
-import { parseText } from './values.ts';
+import { textType } from '../options/types/text.ts';
+import { setting } from './setting.ts';
 
-export const setting: Definition<'account', 'text'> = {
+export const option = setting({
   name: 'account',
-  type: 'text',
-  label: 'Account',
+  type: textType({ length: 120 }),
   kinds: ['feed', 'booking', 'counter', 'popup', 'reviews', 'shop', 'form'],
-  explain: 'Whose things are shown: the account’s name or number at the provider.',
   example: 'hollinfell',
-  parse: (text) => parseText(text, 120),
-  say: (value) => value,
-  because: (value) => `Show the account “${value}”`,
-};
+  source: 'observed',
+  words: 'account user username of by owner channel profile site shop store place campaign calendar letter list',
+});

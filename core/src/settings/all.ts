@@ -1,31 +1,31 @@
-import { setting as accent } from './accent.ts';
-import { setting as account } from './account.ts';
-import { setting as autoplay } from './autoplay.ts';
-import { setting as captions } from './captions.ts';
-import { setting as centre } from './centre.ts';
-import { setting as controls } from './controls.ts';
-import { setting as count } from './count.ts';
-import { setting as delay } from './delay.ts';
-import { setting as download } from './download.ts';
-import { setting as end } from './end.ts';
-import { setting as height } from './height.ts';
-import { setting as language } from './language.ts';
-import { setting as loop } from './loop.ts';
-import { setting as muted } from './muted.ts';
-import { setting as page } from './page.ts';
-import { setting as prefill } from './prefill.ts';
-import { setting as privacy } from './privacy.ts';
-import { setting as start } from './start.ts';
-import { setting as theme } from './theme.ts';
-import { setting as title } from './title.ts';
-import { setting as tracking } from './tracking.ts';
-import { setting as view } from './view.ts';
-import { setting as width } from './width.ts';
-import { setting as zoom } from './zoom.ts';
-import type { SettingDefinition, SettingName } from './setting.ts';
+import { option as accent } from './accent.ts';
+import { option as account } from './account.ts';
+import { option as autoplay } from './autoplay.ts';
+import { option as captions } from './captions.ts';
+import { option as centre } from './centre.ts';
+import { option as controls } from './controls.ts';
+import { option as count } from './count.ts';
+import { option as delay } from './delay.ts';
+import { option as download } from './download.ts';
+import { option as end } from './end.ts';
+import { option as height } from './height.ts';
+import { option as language } from './language.ts';
+import { option as loop } from './loop.ts';
+import { option as muted } from './muted.ts';
+import { option as page } from './page.ts';
+import { option as prefill } from './prefill.ts';
+import { option as privacy } from './privacy.ts';
+import { option as start } from './start.ts';
+import { option as theme } from './theme.ts';
+import { option as title } from './title.ts';
+import { option as tracking } from './tracking.ts';
+import { option as view } from './view.ts';
+import { option as width } from './width.ts';
+import { option as zoom } from './zoom.ts';
+import type { Option } from '../options/option.ts';
 
 /** Every setting, in the order in which people are shown them. */
-export const settings: readonly SettingDefinition[] = [
+export const settings: readonly Option[] = [
   start,
   end,
   autoplay,
@@ -51,12 +51,3 @@ export const settings: readonly SettingDefinition[] = [
   height,
   tracking,
 ];
-
-export const settingNames: readonly SettingName[] = settings.map((setting) => setting.name);
-
-const byName = new Map<string, SettingDefinition>(settings.map((setting) => [setting.name, setting]));
-
-/** The definition of a setting by its name, or null. */
-export const settingNamed = (name: string): SettingDefinition | null => byName.get(name) ?? null;
-
-export type { SettingName };

@@ -1,14 +1,15 @@
-import type { Definition } from './setting.ts';
-import { parseSwitch, saySwitch } from './switch.ts';
+import { switchType } from '../options/types/switch.ts';
+import { reason } from '../options/option.ts';
+import { ruleOf } from '../sheets/sheet.ts';
+import { setting } from './setting.ts';
 
-export const setting: Definition<'autoplay', 'switch'> = {
+export const option = setting({
   name: 'autoplay',
-  type: 'switch',
-  label: 'Plays by itself',
+  type: switchType,
   kinds: ['video', 'audio'],
-  explain: 'Whether it plays by itself as soon as it is there. Browsers allow that only without sound, so it brings “muted” with it.',
   example: 'on',
-  parse: parseSwitch,
-  say: saySwitch,
-  because: (on) => (on ? 'Play by itself' : 'Wait for a click before playing'),
-};
+  source: 'HTML, section 4.8.11 (autoplay); observed: browsers refuse to play by themselves what has sound',
+  // Browsers let a video play by itself only without sound.
+  implies: ({ sheet }) => (ruleOf(sheet, 'muted') ? [{ option: 'muted', value: true, reason: reason('plays-without-sound') }] : []),
+  words: 'autoplay autostart auto play',
+});

@@ -1,14 +1,11 @@
-import type { Definition } from './setting.ts';
-import { parseSwitch, saySwitch } from './switch.ts';
+import { switchType } from '../options/types/switch.ts';
+import { setting } from './setting.ts';
 
-export const setting: Definition<'captions', 'switch'> = {
+export const option = setting({
   name: 'captions',
-  type: 'switch',
-  label: 'Captions',
+  type: switchType,
   kinds: ['video'],
-  explain: 'Whether what is said is shown in words.',
   example: 'on',
-  parse: parseSwitch,
-  say: saySwitch,
-  because: (on) => (on ? 'Show captions' : 'Show no captions'),
-};
+  source: 'observed',
+  words: 'captions caption subtitles subtitle subs cc',
+});

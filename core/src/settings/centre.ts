@@ -1,14 +1,11 @@
-import type { Definition } from './setting.ts';
-import { parseCoordinates, sayCoordinates } from './values.ts';
+import { coordinatesType } from '../options/types/coordinates.ts';
+import { setting } from './setting.ts';
 
-export const setting: Definition<'centre', 'coordinates'> = {
+export const option = setting({
   name: 'centre',
-  type: 'coordinates',
-  label: 'Centre',
+  type: coordinatesType,
   kinds: ['map'],
-  explain: 'The place in the middle: latitude and longitude in degrees.',
   example: '54.3712, -2.1048',
-  parse: parseCoordinates,
-  say: sayCoordinates,
-  because: (value) => `Put ${sayCoordinates(value)} in the middle`,
-};
+  source: 'RFC 5870, section 3.4.2',
+  words: 'center centre ll latlng coordinates coords position',
+});

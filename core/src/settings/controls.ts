@@ -1,14 +1,14 @@
-import { parseSwitch, saySwitch } from './switch.ts';
-import type { Definition } from './setting.ts';
+import { switchType } from '../options/types/switch.ts';
+import { ruleOf } from '../sheets/sheet.ts';
+import { playsByItself } from './playing.ts';
+import { setting } from './setting.ts';
 
-export const setting: Definition<'controls', 'switch'> = {
+export const option = setting({
   name: 'controls',
-  type: 'switch',
-  label: 'Buttons',
+  type: switchType,
   kinds: ['video', 'audio'],
-  explain: 'Whether the player shows its buttons.',
   example: 'off',
-  parse: parseSwitch,
-  say: saySwitch,
-  because: (on) => (on ? 'Show the buttons of the player' : 'Hide the buttons of the player'),
-};
+  source: 'HTML, section 4.8.11 (controls)',
+  against: (code, controls, { options }) => (!controls && ruleOf(code.sheet, 'autoplay') && !playsByItself(code, options) ? [{ code: 'no-way-to-play', facts: {} }] : []),
+  words: 'controls control controlbar buttons ui toolbar bar',
+});

@@ -1,14 +1,11 @@
-import type { Definition } from './setting.ts';
-import { parseNumber } from './values.ts';
+import { numberType } from '../options/types/number.ts';
+import { setting } from './setting.ts';
 
-export const setting: Definition<'count', 'number'> = {
+export const option = setting({
   name: 'count',
-  type: 'number',
-  label: 'How many',
+  type: numberType({ least: 1, most: 500, whole: true }),
   kinds: ['feed', 'reviews', 'shop'],
-  explain: 'How many items are shown.',
   example: '6',
-  parse: (text) => parseNumber(text, 1, 500),
-  say: String,
-  because: (value) => `Show ${value}`,
-};
+  source: 'observed',
+  words: 'count limit number num items rows max most amount perpage show',
+});

@@ -1,14 +1,11 @@
-import type { Definition } from './setting.ts';
-import { parseTime, sayTime } from './time.ts';
+import { timeType } from '../options/types/time.ts';
+import { setting } from './setting.ts';
 
-export const setting: Definition<'delay', 'time'> = {
+export const option = setting({
   name: 'delay',
-  type: 'time',
-  label: 'Waits',
+  type: timeType,
   kinds: ['popup'],
-  explain: 'How long it waits before it shows itself.',
   example: '0:20',
-  parse: parseTime,
-  say: sayTime,
-  because: (seconds) => `Wait ${sayTime(seconds)}`,
-};
+  source: 'observed',
+  words: 'delay after wait pause',
+});

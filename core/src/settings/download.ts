@@ -1,14 +1,11 @@
-import type { Definition } from './setting.ts';
-import { parseSwitch, saySwitch } from './switch.ts';
+import { switchType } from '../options/types/switch.ts';
+import { setting } from './setting.ts';
 
-export const setting: Definition<'download', 'switch'> = {
+export const option = setting({
   name: 'download',
-  type: 'switch',
-  label: 'Download',
+  type: switchType,
   kinds: ['video', 'audio', 'document'],
-  explain: 'Whether people may take the file away.',
   example: 'off',
-  parse: parseSwitch,
-  say: saySwitch,
-  because: (on) => (on ? 'Offer it for download' : 'Offer no download'),
-};
+  source: 'observed',
+  words: 'download downloads downloadable save',
+});

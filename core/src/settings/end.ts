@@ -1,14 +1,13 @@
-import type { Definition } from './setting.ts';
-import { parseTime, sayTime } from './time.ts';
+import { timeType } from '../options/types/time.ts';
+import { beyondEnd, clipOrder } from './clip.ts';
+import { setting } from './setting.ts';
 
-export const setting: Definition<'end', 'time'> = {
+export const option = setting({
   name: 'end',
-  type: 'time',
-  label: 'End',
+  type: timeType,
   kinds: ['video', 'audio'],
-  explain: 'Where playing stops.',
   example: '3:04',
-  parse: parseTime,
-  say: sayTime,
-  because: (seconds) => `Stop at ${sayTime(seconds)}`,
-};
+  source: 'Media Fragments URI 1.0, section 4.2.1',
+  against: (code, end, { options }) => [...beyondEnd(code, 'end', end), ...clipOrder(code, (options['start'] as number | undefined) ?? null, end)],
+  words: 'end ends until stop finish out endtime endat to',
+});

@@ -1,14 +1,16 @@
-import type { Definition } from './setting.ts';
-import { parseNumber } from './values.ts';
+import type { Option } from '../options/option.ts';
+import { numberType } from '../options/types/number.ts';
+import { otherSideOf, setSide } from './size.ts';
+import { showsSomething } from './targets.ts';
 
-export const setting: Definition<'height', 'number'> = {
+export const option: Option<number> = {
   name: 'height',
-  type: 'number',
-  label: 'Height',
+  stage: 'settings',
+  type: numberType({ least: 1, most: 9999, whole: true, unit: 'px' }),
   kinds: 'any',
-  explain: 'How high it is, in px; the width follows where the shape is known.',
   example: '360',
-  parse: (text) => parseNumber(text, 1, 9999),
-  say: String,
-  because: (value) => `Make it ${value} px high`,
+  source: 'HTML, section 4.8.17 (dimension attributes)',
+  isOffered: (_, reading) => showsSomething(reading),
+  implies: (code, value) => otherSideOf(code, 'height', value),
+  contribute: (code, value, context) => setSide(code, 'height', value, context),
 };

@@ -1,11 +1,4 @@
-/** In go a code and wishes; out come edits with reasons, or what stands against the wishes. One file a setting. */
-export { settingNamed, settingNames, settings } from './all.ts';
-export { adjust, type Adjustment } from './adjust.ts';
-export { frameSettings } from './frame.ts';
-export { handName } from './hand.ts';
-export type { Coordinates, Parsed, SettingDefinition, SettingName, Settings } from './setting.ts';
-export { parseTime, readTime, sayTime, writeTime } from './time.ts';
-export { parseSwitch } from './switch.ts';
-export { parseColour, parseCoordinates, sayCoordinates } from './values.ts';
-export { clipIn, switchIn } from './stored.ts';
-export { permissionsOf, shownElement } from './holders.ts';
+/** What is inside the embed: each setting has one meaning for all providers, and their sheets say where it goes. One file a setting. */
+export { settings } from './all.ts';
+export { handName, longestByHand, parameterOf } from './by-hand.ts';
+export { permissionsOf, shownElement } from './targets.ts';

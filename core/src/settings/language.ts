@@ -1,14 +1,11 @@
-import type { Definition } from './setting.ts';
-import { parseLanguage } from './values.ts';
+import { textType } from '../options/types/text.ts';
+import { setting } from './setting.ts';
 
-export const setting: Definition<'language', 'text'> = {
+export const option = setting({
   name: 'language',
-  type: 'text',
-  label: 'Language',
+  type: textType({ length: 35, isLanguage: true }),
   kinds: 'any',
-  explain: 'The language in which the provider speaks to visitors.',
   example: 'en',
-  parse: parseLanguage,
-  say: (value) => value,
-  because: (value) => `Speak ${value}`,
-};
+  source: 'BCP 47',
+  words: 'language lang locale hl tongue speech speak idiom',
+});

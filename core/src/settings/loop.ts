@@ -1,14 +1,11 @@
-import { parseSwitch, saySwitch } from './switch.ts';
-import type { Definition } from './setting.ts';
+import { switchType } from '../options/types/switch.ts';
+import { setting } from './setting.ts';
 
-export const setting: Definition<'loop', 'switch'> = {
+export const option = setting({
   name: 'loop',
-  type: 'switch',
-  label: 'Again and again',
+  type: switchType,
   kinds: ['video', 'audio'],
-  explain: 'Whether it begins again when it has come to its end.',
   example: 'on',
-  parse: parseSwitch,
-  say: saySwitch,
-  because: (on) => (on ? 'Play again and again' : 'Play once'),
-};
+  source: 'HTML, section 4.8.11 (loop)',
+  words: 'loop loops repeat repeats again replay',
+});

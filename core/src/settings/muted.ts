@@ -1,14 +1,13 @@
-import { parseSwitch, saySwitch } from './switch.ts';
-import type { Definition } from './setting.ts';
+import { switchType } from '../options/types/switch.ts';
+import { playsByItself } from './playing.ts';
+import { setting } from './setting.ts';
 
-export const setting: Definition<'muted', 'switch'> = {
+export const option = setting({
   name: 'muted',
-  type: 'switch',
-  label: 'Silent',
+  type: switchType,
   kinds: ['video', 'audio'],
-  explain: 'Whether it plays without sound.',
   example: 'on',
-  parse: parseSwitch,
-  say: saySwitch,
-  because: (on) => (on ? 'Play without sound' : 'Play with sound'),
-};
+  source: 'HTML, section 4.8.11 (muted)',
+  against: (code, muted, { options }) => (!muted && playsByItself(code, options) ? [{ code: 'sound-autoplay', facts: {} }] : []),
+  words: 'mute muted silent silence quiet hush sound audio volume',
+});

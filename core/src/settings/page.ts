@@ -1,14 +1,11 @@
-import type { Definition } from './setting.ts';
-import { parseNumber } from './values.ts';
+import { numberType } from '../options/types/number.ts';
+import { setting } from './setting.ts';
 
-export const setting: Definition<'page', 'number'> = {
+export const option = setting({
   name: 'page',
-  type: 'number',
-  label: 'Page',
+  type: numberType({ least: 1, most: 100_000, whole: true }),
   kinds: ['document'],
-  explain: 'The page at which the document opens.',
   example: '3',
-  parse: (text) => parseNumber(text, 1, 100_000),
-  say: String,
-  because: (value) => `Open page ${value}`,
-};
+  source: 'RFC 8118, section 3 (page)',
+  words: 'page pagenumber pg',
+});

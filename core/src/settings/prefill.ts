@@ -1,14 +1,11 @@
-import type { Definition } from './setting.ts';
-import { parseText } from './values.ts';
+import { textType } from '../options/types/text.ts';
+import { setting } from './setting.ts';
 
-export const setting: Definition<'prefill', 'text'> = {
+export const option = setting({
   name: 'prefill',
-  type: 'text',
-  label: 'Filled in',
+  type: textType({ length: 200 }),
   kinds: ['form'],
-  explain: 'What stands in the first field before anybody types.',
   example: 'reader@hollinfell.localhost',
-  parse: (text) => parseText(text, 200),
-  say: (value) => value,
-  because: (value) => `Fill in “${value}”`,
-};
+  source: 'observed',
+  words: 'prefill email mail address',
+});

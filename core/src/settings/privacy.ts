@@ -1,14 +1,24 @@
-import type { Definition } from './setting.ts';
-import { parseSwitch, saySwitch } from './switch.ts';
+import { contribution, problem, reason, type Option } from '../options/option.ts';
+import { switchType } from '../options/types/switch.ts';
+import { targetOf } from './targets.ts';
 
-export const setting: Definition<'privacy', 'switch'> = {
+export const option: Option<boolean> = {
   name: 'privacy',
-  type: 'switch',
-  label: 'Quieter',
+  stage: 'settings',
+  type: switchType,
   kinds: ['video', 'audio', 'map'],
-  explain: 'Whether the provider’s quieter address is used: one that keeps nothing in the visitor’s browser.',
   example: 'on',
-  parse: parseSwitch,
-  say: saySwitch,
-  because: (on) => (on ? 'Use the provider’s quieter address' : 'Use the provider’s usual address'),
+  source: 'observed: providers serve the same item from a host that keeps nothing in visitors’ browsers',
+  isOffered: (sheet) => sheet?.privacyHost !== undefined,
+  contribute: (code, isPrivate) => {
+    const { sheet } = code;
+    const setting = 'privacy';
+    if (!sheet) return problem('no-sheet', { setting });
+    if (!sheet.privacyHost) return problem('setting-not-offered', { setting, provider: sheet.name });
+    const target = targetOf(code, sheet, {});
+    if (!target) return problem('part-missing', { setting, part: 'frame' });
+    const { host, instead } = sheet.privacyHost;
+    const [from, to] = isPrivate ? [instead, host] : [host, instead];
+    return contribution(target.addresses.map((address) => ({ kind: 'host', address, from, to, reason: reason(isPrivate ? 'use-privacy-host' : 'use-usual-host', { host: to }) })));
+  },
 };

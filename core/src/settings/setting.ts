@@ -1,76 +1,28 @@
-import type { Kind } from '../reading/reading.ts';
+import type { Code } from '../code.ts';
+import type { Option, OptionContext, OptionProblem } from '../options/option.ts';
+import type { OptionValue } from '../options/values.ts';
+import { contributeBySheet } from './by-sheet.ts';
 
-export type Parsed<V> = { ok: true; value: V } | { ok: false; expected: string };
+type Against<V> = (code: Code, value: V, context: OptionContext) => readonly Omit<OptionProblem, 'option'>[];
 
-/** WGS 84 degrees. */
-export interface Coordinates {
-  latitude: number;
-  longitude: number;
+type Definition<V extends OptionValue> = Pick<Option<V>, 'name' | 'type' | 'kinds' | 'example' | 'source' | 'implies'> & {
+  /** Words of common speech by which providers call it, with blanks between them. */
+  words: string;
+  /** What stands against it, with what else is asked for and with what the code says already. */
+  against?: Against<V>;
+};
+
+/** An option with one meaning for all providers, of which each provider’s sheet says where it takes it and how. */
+export function setting<V extends OptionValue>({ against, words, ...definition }: Definition<V>): Option<V> {
+  const option: Option<V> = {
+    stage: 'settings',
+    ...definition,
+    words: words.split(' '),
+    isOffered: (sheet) => sheet !== null && Object.hasOwn(sheet.settings, definition.name),
+    contribute: (code, value, context) => {
+      const { changes, problems } = contributeBySheet(option, code, value, context);
+      return { changes, problems: problems.length > 0 ? problems : (against?.(code, value, context) ?? []) };
+    },
+  };
+  return option;
 }
-
-/** Wishes in canonical units: times in seconds, sizes in px, colours as `#rrggbb`, places in WGS 84 degrees. What is not named is not wished. */
-export interface Settings {
-  start?: number;
-  end?: number;
-  autoplay?: boolean;
-  muted?: boolean;
-  loop?: boolean;
-  controls?: boolean;
-  captions?: boolean;
-  download?: boolean;
-  language?: string;
-  theme?: 'light' | 'dark';
-  accent?: string;
-  privacy?: boolean;
-  zoom?: number;
-  centre?: Coordinates;
-  view?: string;
-  page?: number;
-  account?: string;
-  count?: number;
-  delay?: number;
-  prefill?: string;
-  title?: string;
-  width?: number;
-  height?: number;
-  /** False takes out what only follows people; nothing and true leave it. */
-  tracking?: boolean;
-  /** Parameters by the provider's own names, set by hand. */
-  parameters?: Record<string, string>;
-}
-export type SettingName = Exclude<keyof Settings, 'parameters'>;
-
-/** What kinds of values there are; a sheet says for each how its provider writes it. */
-export interface SettingTypes {
-  time: number;
-  switch: boolean;
-  number: number;
-  choice: string;
-  colour: string;
-  text: string;
-  coordinates: Coordinates;
-}
-export type SettingType = keyof SettingTypes;
-
-/** One plain wish with one meaning for all providers. */
-export interface Definition<Name extends SettingName, Type extends SettingType> {
-  name: Name;
-  type: Type;
-  /** A word or two, as the label of a field. */
-  label: string;
-  /** What kinds of embeds it makes sense for. */
-  kinds: readonly Kind[] | 'any';
-  /** One sentence for owners. */
-  explain: string;
-  /** An example as people say it. */
-  example: string;
-  /** From what people say to the canonical value. */
-  parse(text: string): Parsed<SettingTypes[Type]>;
-  /** From the canonical value to what people say; reading it again gives the same value. */
-  say(value: SettingTypes[Type]): string;
-  /** What is done, as the beginning of a sentence: "Start at 1:52". */
-  because(value: SettingTypes[Type]): string;
-}
-
-type OfType<Type extends SettingType> = Definition<SettingName, Type>;
-export type SettingDefinition = { [Type in SettingType]: OfType<Type> }[SettingType];

@@ -1,14 +1,13 @@
-import type { Definition } from './setting.ts';
-import { parseTime, sayTime } from './time.ts';
+import { timeType } from '../options/types/time.ts';
+import { beyondEnd, clipOrder } from './clip.ts';
+import { setting } from './setting.ts';
 
-export const setting: Definition<'start', 'time'> = {
+export const option = setting({
   name: 'start',
-  type: 'time',
-  label: 'Start',
+  type: timeType,
   kinds: ['video', 'audio'],
-  explain: 'Where playing begins.',
   example: '1:52',
-  parse: parseTime,
-  say: sayTime,
-  because: (seconds) => `Start at ${sayTime(seconds)}`,
-};
+  source: 'Media Fragments URI 1.0, section 4.2.1',
+  against: (code, start, { options }) => [...beyondEnd(code, 'start', start), ...(options['end'] === undefined ? clipOrder(code, start, null) : [])],
+  words: 'start starts begin begins from offset seek t time starttime startat',
+});

@@ -1,14 +1,11 @@
-import type { Definition } from './setting.ts';
-import { parseChoice } from './values.ts';
+import { choiceType } from '../options/types/choice.ts';
+import { setting } from './setting.ts';
 
-export const setting: Definition<'theme', 'choice'> = {
+export const option = setting({
   name: 'theme',
-  type: 'choice',
-  label: 'Look',
+  type: choiceType(['light', 'dark']),
   kinds: 'any',
-  explain: 'The provider’s light or dark look.',
   example: 'dark',
-  parse: (text) => parseChoice(text, ['light', 'dark']),
-  say: (value) => value,
-  because: (value) => `Use the ${value} look`,
-};
+  source: 'observed',
+  words: 'theme mode scheme appearance style skin look tone palette background',
+});

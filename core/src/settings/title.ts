@@ -1,14 +1,18 @@
-import type { Definition } from './setting.ts';
-import { parseText } from './values.ts';
+import { contribution, problem, reason, type Option } from '../options/option.ts';
+import { textType } from '../options/types/text.ts';
+import { shownElement, showsSomething } from './targets.ts';
 
-export const setting: Definition<'title', 'text'> = {
+export const option: Option<string> = {
   name: 'title',
-  type: 'text',
-  label: 'Title',
+  stage: 'settings',
+  type: textType({ length: 200 }),
   kinds: 'any',
-  explain: 'What it is called for people who cannot see it.',
   example: 'Opening talk',
-  parse: (text) => parseText(text, 200),
-  say: (value) => value,
-  because: (value) => `Call it “${value}” for people who cannot see it`,
+  source: 'HTML, section 3.2.6.1 (title)',
+  isOffered: (_, reading) => showsSomething(reading),
+  contribute: (code, value) => {
+    const element = shownElement(code);
+    if (!element) return problem('part-missing', { setting: 'title', part: 'frame' });
+    return contribution([{ kind: 'attribute', element, name: 'title', value, reason: reason('set-title', { value }) }]);
+  },
 };

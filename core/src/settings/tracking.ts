@@ -1,14 +1,22 @@
-import type { Definition } from './setting.ts';
-import { parseSwitch, saySwitch } from './switch.ts';
+import { contribution, reason, type Option } from '../options/option.ts';
+import { switchType } from '../options/types/switch.ts';
+import { isTracking } from '../reading/tracking-parameters.ts';
 
-export const setting: Definition<'tracking', 'switch'> = {
+export const option: Option<boolean> = {
   name: 'tracking',
-  type: 'switch',
-  label: 'Tracking',
+  stage: 'settings',
+  type: switchType,
   kinds: 'any',
-  explain: 'Whether addresses keep the parameters that only follow people and change nothing of what is shown; off takes them out.',
   example: 'off',
-  parse: parseSwitch,
-  say: saySwitch,
-  because: (on) => (on ? 'Keep the parameters that follow people' : 'Take out the parameters that only follow people'),
+  source: 'observed: parameters that only follow people change nothing of what is shown',
+  isOffered: () => true,
+  contribute: ({ reading, sheet }, keeps) => {
+    if (keeps) return contribution([]);
+    return contribution(
+      reading.addresses.flatMap((address) => {
+        const names = [...new Set(address.parameters.filter((p) => p.in === 'query' && isTracking(p.name, sheet)).map((p) => p.name))];
+        return names.map((name) => ({ kind: 'parameter', address, in: 'query', name, value: null, reason: reason('take-tracking-out', { name }) }) as const);
+      }),
+    );
+  },
 };

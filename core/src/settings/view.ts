@@ -1,14 +1,11 @@
-import type { Definition } from './setting.ts';
-import { parseText } from './values.ts';
+import { choiceType } from '../options/types/choice.ts';
+import { setting } from './setting.ts';
 
-export const setting: Definition<'view', 'choice'> = {
+export const option = setting({
   name: 'view',
-  type: 'choice',
-  label: 'View',
+  type: choiceType(),
   kinds: ['map', 'document'],
-  explain: 'Which of the provider’s views is shown; each provider has its own words for them.',
   example: 'satellite',
-  parse: (text) => parseText(text, 40),
-  say: (value) => value,
-  because: (value) => `Show the view “${value}”`,
-};
+  source: 'observed',
+  words: 'view layer maptype display fit',
+});

@@ -1,14 +1,16 @@
-import type { Definition } from './setting.ts';
-import { parseNumber } from './values.ts';
+import type { Option } from '../options/option.ts';
+import { numberType } from '../options/types/number.ts';
+import { otherSideOf, setSide } from './size.ts';
+import { showsSomething } from './targets.ts';
 
-export const setting: Definition<'width', 'number'> = {
+export const option: Option<number> = {
   name: 'width',
-  type: 'number',
-  label: 'Width',
+  stage: 'settings',
+  type: numberType({ least: 1, most: 9999, whole: true, unit: 'px' }),
   kinds: 'any',
-  explain: 'How wide it is, in px; the height follows where the shape is known.',
   example: '640',
-  parse: (text) => parseNumber(text, 1, 9999),
-  say: String,
-  because: (value) => `Make it ${value} px wide`,
+  source: 'HTML, section 4.8.17 (dimension attributes)',
+  isOffered: (_, reading) => showsSomething(reading),
+  implies: (code, value) => otherSideOf(code, 'width', value),
+  contribute: (code, value, context) => setSide(code, 'width', value, context),
 };

@@ -1,14 +1,11 @@
-import type { Definition } from './setting.ts';
-import { parseNumber } from './values.ts';
+import { numberType } from '../options/types/number.ts';
+import { setting } from './setting.ts';
 
-export const setting: Definition<'zoom', 'number'> = {
+export const option = setting({
   name: 'zoom',
-  type: 'number',
-  label: 'Zoom',
+  type: numberType({ least: 0, most: 1000 }),
   kinds: ['map', 'document'],
-  explain: 'How close in: the larger the number, the closer.',
   example: '14',
-  parse: (text) => parseNumber(text, 0, 1000, false),
-  say: String,
-  because: (value) => `Zoom to ${value}`,
-};
+  source: 'observed',
+  words: 'zoom z scale magnification',
+});

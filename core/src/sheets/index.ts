@@ -2,5 +2,7 @@
 export * from './sheet.ts';
 export { canCompile, matchFrame, matchId, matchLink, isMountOf, sheetOfFile, sheetOfFrame, sheetOfLoader, sheetOfMount, type SheetMatch } from './match.ts';
 export { itemOf } from './item.ts';
+export { clipIn, switchIn } from './read-values.ts';
+export { readTime, writeTime } from './time-format.ts';
 export { nameOf as nameOfAddress } from './render.ts';
 export { codeFromId, codeFromLink, directLink, matchOfId, oembedEndpoint } from './render.ts';

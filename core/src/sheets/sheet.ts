@@ -9,8 +9,8 @@ export type TimeFormat = (typeof timeFormats)[number];
 export type SwitchValue = string | boolean | null;
 
 /** Whose address or attribute a setting is in: the frame's, the player's of a file, the element's that a loader fills, the loader's own, or the script's that sets it up. */
-export const settingHolders = ['frame', 'media', 'mount', 'loader', 'setup'] as const;
-export type SettingHolder = (typeof settingHolders)[number];
+export const settingTargets = ['frame', 'media', 'mount', 'loader', 'setup'] as const;
+export type SettingTarget = (typeof settingTargets)[number];
 
 /**
  * Where in a code a setting can stand: a parameter of an address, a step of its path, an attribute, a member of the JSON
@@ -30,9 +30,9 @@ export interface SettingPlace {
   /** In an option: what is called with the object, or what it is assigned to. */
   call?: string;
   /** The frame's where nothing is said. */
-  of?: SettingHolder;
+  of?: SettingTarget;
   /** What else it needs beside it: parameters in the same place. `{id}` stands for the item's own id. */
-  beside?: { name: string; value: string }[];
+  companions?: { name: string; value: string }[];
   /** A permission that the frame needs for it, in `allow`. */
   permission?: string;
   /** Other settings that this one shuts out, where it is more than “off”. */
@@ -64,27 +64,8 @@ export interface SheetSettingTypes {
 }
 export type SheetSetting = SheetSettingTypes[keyof SheetSettingTypes];
 
-export interface SheetSettings {
-  start?: TimeSetting;
-  end?: TimeSetting;
-  autoplay?: SwitchSetting;
-  muted?: SwitchSetting;
-  loop?: SwitchSetting;
-  controls?: SwitchSetting;
-  captions?: SwitchSetting;
-  download?: SwitchSetting;
-  language?: TextSetting;
-  theme?: ChoiceSetting;
-  accent?: ColourSetting;
-  zoom?: NumberSetting;
-  centre?: CoordinatesSetting;
-  view?: ChoiceSetting;
-  page?: NumberSetting;
-  account?: TextSetting;
-  count?: NumberSetting;
-  delay?: TimeSetting;
-  prefill?: TextSetting;
-}
+/** By the names of settings, in the order in which parameters are written. */
+export type SheetSettings = Readonly<Record<string, SheetSetting>>;
 
 /** Parts of an address as the WHATWG URL Pattern standard matches them; the group `:id` is the item's own id. */
 export interface AddressPattern {
@@ -140,7 +121,7 @@ export interface Sheet {
   /** The natural shape of its content, where it has one. */
   shape?: { width: number; height: number };
   /** The address that keeps nothing in visitors' browsers: this host in the place of the usual one. */
-  quiet?: { host: string; instead: string };
+  privacyHost?: { host: string; instead: string };
   /** Where its links (not its frames) give the time to start at. */
   linkTime?: { in: ParameterPlace; name: string; format: TimeFormat };
   /** In the order in which parameters are written. */
@@ -166,3 +147,7 @@ export interface Sheet {
   /** Where it answers when no link says it; https on the usual port where nothing is said. */
   answers?: { scheme: 'http' | 'https'; port?: number };
 }
+
+/** What a sheet says of a setting. A sheet’s schema sees to it that the rule is of the setting’s own type, which the caller may name. */
+export const ruleOf = <Type extends keyof SheetSettingTypes = keyof SheetSettingTypes>(sheet: Sheet | null, name: string): SheetSettingTypes[Type] | undefined =>
+  sheet && Object.hasOwn(sheet.settings, name) ? (sheet.settings[name] as SheetSettingTypes[Type]) : undefined;

@@ -1,6 +1,6 @@
 import { parse, parseFragment, type DefaultTreeAdapterTypes } from 'parse5';
 import { positionsIn } from '../text/index.ts';
-import { readMark, type Mark } from '../plan/index.ts';
+import { readMark, type Mark } from '../compose/mark.ts';
 import { canonical } from './canonical.ts';
 
 type Node = DefaultTreeAdapterTypes.ChildNode;

@@ -1,6 +1,15 @@
 /** The stages of the work that change a code, in the order in which their insertions at one place are written. */
-export const stages = ['leave-out', 'settings', 'dress', 'isolate', 'mark'] as const;
+export const stages = ['leave-out', 'settings', 'presentation', 'isolation', 'mark'] as const;
 export type Stage = (typeof stages)[number];
+
+/** Why an edit is made, and who asked for it; the sentence is made at the edge from the code and the facts. */
+export interface EditReason {
+  stage: Stage;
+  /** The option that asked for it, by name (`start`, `max-width`, `mark`). */
+  option: string;
+  code: string;
+  facts: Readonly<Record<string, string | number | boolean | null>>;
+}
 
 /** One change at exact positions of a text. Offsets are UTF-16 code units, `end` exclusive. */
 export interface Edit {
@@ -8,17 +17,18 @@ export interface Edit {
   end: number;
   /** What stands there afterwards. */
   text: string;
+  /** The first stage that asked for it. */
   stage: Stage;
-  /** The wishes that this edit fulfils, by name (`start`, `max-width`, `mark`). */
-  wishes: string[];
-  /** Why, in one plain sentence. */
-  reason: string;
+  /** The options that it fulfils, by name. */
+  options: string[];
+  /** At least one, in the order in which they are told. */
+  reasons: EditReason[];
 }
 
 /** Thrown when two edits claim the same characters: a defect of a stage, never of the owner's text. */
 export class EditsOverlap extends Error {
   constructor(a: Edit, b: Edit) {
-    super(`edits ${a.start}-${a.end} (${a.wishes.join(', ')}) and ${b.start}-${b.end} (${b.wishes.join(', ')}) overlap`);
+    super(`edits ${a.start}-${a.end} (${a.options.join(', ')}) and ${b.start}-${b.end} (${b.options.join(', ')}) overlap`);
   }
 }
 
@@ -93,12 +103,6 @@ function mayBegin(now: string, wanted: string, at: number, seams: Seams | undefi
 }
 
 const mayEnd = (now: string, at: number, seams: Seams | undefined): boolean => !isLowSurrogate(now.charCodeAt(at)) && (!seams || seams.before.includes(now[at]!));
-
-/** Puts the reasons of one composed edit together: clauses of one sentence. */
-export function oneSentence(reasons: readonly string[]): string {
-  const clauses = reasons.map((reason, i) => (i === 0 ? reason : reason.charAt(0).toLowerCase() + reason.slice(1)));
-  return `${clauses.join('; ')}.`;
-}
 
 const isHighSurrogate = (unit: number): boolean => unit >= 0xd800 && unit <= 0xdbff;
 const isLowSurrogate = (unit: number): boolean => unit >= 0xdc00 && unit <= 0xdfff;

@@ -5,7 +5,7 @@ export { compareTexts, type TextRun } from './compare.ts';
 export * from './edit.ts';
 export * from './entities.ts';
 export { AttributeList } from './attribute-list.ts';
-export { changeJson, type PlainValue } from './json.ts';
+export { changeJson, takesMembers, type PlainValue } from './json.ts';
 export * from './markup.ts';
 export { deepest, rawTextElements, voidElements } from './nesting.ts';
 export { changePath, type PathStep } from './path.ts';

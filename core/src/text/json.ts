@@ -25,3 +25,6 @@ const escapeAs = (raw: string, content: string): string => {
   const safe = content.replaceAll('&', '&amp;');
   return raw.includes('"') ? safe : safe.replaceAll('"', '&quot;');
 };
+
+/** Whether an attribute’s raw value is JSON that a member can be written into; an empty or missing one is. */
+export const takesMembers = (raw: string): boolean => changeJson(raw === '' ? '{}' : raw, ['\u0000'], null) !== null;

@@ -38,14 +38,14 @@ export function changeStyle(raw: string, wanted: readonly { property: string; va
   let out = raw;
   // From the end, so that the offsets of what comes before still hold.
   for (const declaration of [...now].reverse()) {
-    const wish = wanted.find((w) => w.property === declaration.property);
-    const isLast = wish && !settled.has(wish.property);
+    const change = wanted.find((w) => w.property === declaration.property);
+    const isLast = change && !settled.has(change.property);
     if (isLast) {
-      settled.add(wish.property);
-      if (sameValue(declaration.value, wish.value) && !declaration.important) continue;
+      settled.add(change.property);
+      if (sameValue(declaration.value, change.value) && !declaration.important) continue;
       replaced.unshift(`${declaration.property}: ${declaration.value}`);
-      out = out.slice(0, declaration.start) + `${wish.property}:${wish.value}` + out.slice(declaration.end);
-    } else if (wish || conflicting.has(declaration.property)) {
+      out = out.slice(0, declaration.start) + `${change.property}:${change.value}` + out.slice(declaration.end);
+    } else if (change || conflicting.has(declaration.property)) {
       replaced.unshift(`${declaration.property}: ${declaration.value}`);
       const joint = /^\s*;\s*/.exec(out.slice(declaration.end));
       out = out.slice(0, declaration.start) + out.slice(declaration.end + (joint?.[0].length ?? 0));

@@ -2,7 +2,7 @@ import { Router } from 'express';
 import { escapeHtml, htmlPage } from '../html.ts';
 import { originFor } from '../hosts.ts';
 import { discovery, oembed } from './oembed.ts';
-import { wish, type StandIn } from './stand-in.ts';
+import { asked, type StandIn } from './stand-in.ts';
 
 const host = 'folioferry.localhost';
 const pages = ['The autumn sky at nine', 'The Fish and the Ram', 'The Great Square', 'What the moon hides', 'Notes'];
@@ -33,7 +33,7 @@ function frames(): Router {
   );
   return router.get('/view/{*path}', (request, response) => {
     const name = request.path.split('/').at(-1) ?? '';
-    const take = wish(request, 'take') !== '0';
+    const take = asked(request, 'take') !== '0';
     const sheets = pages
       .map(
         (title, i) =>
@@ -47,11 +47,11 @@ function frames(): Router {
         head: '<style>body{margin:0;font:16px sans-serif;background:#ddd5c5}section{display:none;background:#fffdf8;margin:16px auto;padding:16px 24px;width:min(560px,86%);text-align:center}section.open{display:block}svg{background:#171b19;width:100%}[data-fit=w] section{width:auto;margin:16px}[data-fit=p] svg{height:60vh}nav{display:flex;gap:12px;justify-content:center;padding:10px}</style>\n',
         body: `<nav><button id="back">Back</button><button id="on">On</button>${take ? '<a href="#" download>Take it along</a>' : ''}</nav>${sheets}
 <script>
-const wish = new URLSearchParams(location.hash.slice(1));
-let page = Math.min(${pages.length}, Math.max(1, Number(wish.get('page')) || 1));
-const fit = wish.get('fit');
+const asked = new URLSearchParams(location.hash.slice(1));
+let page = Math.min(${pages.length}, Math.max(1, Number(asked.get('page')) || 1));
+const fit = asked.get('fit');
 if (fit) document.body.dataset.fit = fit;
-else document.body.style.zoom = (Number(wish.get('scale')) || 100) / 100;
+else document.body.style.zoom = (Number(asked.get('scale')) || 100) / 100;
 const show = () => document.querySelectorAll('section').forEach((s, i) => s.classList.toggle('open', i + 1 === page));
 document.getElementById('back').onclick = () => { page = Math.max(1, page - 1); show(); };
 document.getElementById('on').onclick = () => { page = Math.min(${pages.length}, page + 1); show(); };

@@ -1,14 +1,14 @@
 import { Router } from 'express';
 import { htmlPage } from '../html.ts';
-import { wish, type StandIn } from './stand-in.ts';
+import { asked, type StandIn } from './stand-in.ts';
 
 const host = 'hoardinglea.localhost';
 
 /** Hoardinglea: adverts of fixed sizes. Parameters: backdrop (pale, deep), speech (a language). */
 function frames(): Router {
   return Router().get('/slot/:slot', (request, response) => {
-    const deep = wish(request, 'backdrop') === 'deep';
-    const german = wish(request, 'speech') === 'de';
+    const deep = asked(request, 'backdrop') === 'deep';
+    const german = asked(request, 'speech') === 'de';
     response.send(
       htmlPage({
         title: 'Advert',

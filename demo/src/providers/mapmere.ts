@@ -2,7 +2,7 @@ import { Router } from 'express';
 import { escapeHtml, htmlPage } from '../html.ts';
 import { originFor } from '../hosts.ts';
 import { discovery, oembed } from './oembed.ts';
-import { colourIn, numberIn, wish, type StandIn } from './stand-in.ts';
+import { colourIn, numberIn, asked, type StandIn } from './stand-in.ts';
 
 const host = 'mapmere.localhost';
 const words: Record<string, { closer: string; farther: string }> = { en: { closer: 'Closer', farther: 'Farther' }, de: { closer: 'Näher', farther: 'Weiter weg' } };
@@ -54,8 +54,8 @@ function frames(): Router {
     const latitude = numberIn(request, 'lat', map.latitude, -85, 85);
     const longitude = numberIn(request, 'lng', map.longitude, -180, 180);
     const zoom = numberIn(request, 'zoom', map.zoom, 0, 20);
-    const relief = wish(request, 'layer') === 'relief';
-    const said = words[wish(request, 'tongue') ?? 'en'] ?? words['en']!;
+    const relief = asked(request, 'layer') === 'relief';
+    const said = words[asked(request, 'tongue') ?? 'en'] ?? words['en']!;
     const pin = colourIn(request, 'pin', '#9c2f24');
     // Web Mercator would be more; here a degree is as wide as it is high at the moor's latitude.
     const scale = (256 * 2 ** zoom) / 360;

@@ -1,6 +1,6 @@
 import { Router } from 'express';
 import { escapeHtml, htmlPage } from '../html.ts';
-import { colourIn, wish, type StandIn } from './stand-in.ts';
+import { colourIn, asked, type StandIn } from './stand-in.ts';
 
 const host = 'nodthorn.localhost';
 const words: Record<string, string> = { en: 'Pass it on', de: 'Weitersagen', fr: 'Faire passer' };
@@ -8,14 +8,14 @@ const words: Record<string, string> = { en: 'Pass it on', de: 'Weitersagen', fr:
 /** Nodthorn: a button that passes a page on. Parameters: url (the page), words (a language), glow (a colour), at=night. */
 function frames(): Router {
   return Router().get('/share', (request, response) => {
-    const target = wish(request, 'url') ?? '';
-    const night = wish(request, 'at') === 'night';
+    const target = asked(request, 'url') ?? '';
+    const night = asked(request, 'at') === 'night';
     response.send(
       htmlPage({
         title: 'Nodthorn',
         style: '',
         head: `<style>body{margin:0;background:${night ? '#171b19' : 'transparent'}}a{display:inline-block;font:600 14px/28px sans-serif;padding:0 12px;border-radius:14px;text-decoration:none;color:#fff;background:${colourIn(request, 'glow', '#3c5a70')}}</style>\n`,
-        body: `<a href="mailto:?body=${escapeHtml(encodeURIComponent(target))}" target="_blank" data-page="${escapeHtml(target)}">${escapeHtml(words[wish(request, 'words') ?? 'en'] ?? words['en']!)}</a>`,
+        body: `<a href="mailto:?body=${escapeHtml(encodeURIComponent(target))}" target="_blank" data-page="${escapeHtml(target)}">${escapeHtml(words[asked(request, 'words') ?? 'en'] ?? words['en']!)}</a>`,
       }),
     );
   });

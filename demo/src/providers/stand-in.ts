@@ -11,16 +11,16 @@ export interface StandIn {
 }
 
 /** The value of a parameter, where there is one and only one. */
-export function wish(request: Request, name: string): string | null {
+export function asked(request: Request, name: string): string | null {
   const value = request.query[name];
   return typeof value === 'string' && value !== '' ? value : null;
 }
 
 /** A number among the parameters, within bounds; the usual one where there is none. */
 export function numberIn(request: Request, name: string, usual: number, least: number, most: number): number {
-  const value = Number(wish(request, name) ?? NaN);
+  const value = Number(asked(request, name) ?? NaN);
   return Number.isFinite(value) ? Math.min(most, Math.max(least, value)) : usual;
 }
 
 /** A colour among the parameters, as `#rrggbb`. */
-export const colourIn = (request: Request, name: string, usual: string): string => (/^[0-9a-f]{6}$/i.test(wish(request, name) ?? '') ? `#${wish(request, name)}` : usual);
+export const colourIn = (request: Request, name: string, usual: string): string => (/^[0-9a-f]{6}$/i.test(asked(request, name) ?? '') ? `#${asked(request, name)}` : usual);

@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import { wish, type StandIn } from './stand-in.ts';
+import { asked, type StandIn } from './stand-in.ts';
 
 const host = 'count.tallywren.localhost';
 const counts = new Map<string, number>();
@@ -13,16 +13,16 @@ const count = (site: string): number => {
 function frames(): Router {
   const router = Router();
   router.get('/w.js', (request, response) => {
-    const dark = wish(request, 'paper') === 'dark';
-    const words = wish(request, 'tongue') === 'de' ? 'Besuche' : 'visits';
-    const box = `<span class="tallywren" style="display:inline-block;padding:6px 10px;border-radius:4px;font:14px monospace;background:${dark ? '#232a27' : '#f1ebdc'};color:${dark ? '#fffdf8' : '#232a27'}">${count(wish(request, 'site') ?? 'nobody')} ${words}</span>`;
+    const dark = asked(request, 'paper') === 'dark';
+    const words = asked(request, 'tongue') === 'de' ? 'Besuche' : 'visits';
+    const box = `<span class="tallywren" style="display:inline-block;padding:6px 10px;border-radius:4px;font:14px monospace;background:${dark ? '#232a27' : '#f1ebdc'};color:${dark ? '#fffdf8' : '#232a27'}">${count(asked(request, 'site') ?? 'nobody')} ${words}</span>`;
     response
       .type('text/javascript')
       .set('Cache-Control', 'no-store')
       .send(`document.write(${JSON.stringify(box).replaceAll('</', '<\\/')});\n`);
   });
   router.get('/hits.gif', (request, response) => {
-    const number = count(wish(request, 'site') ?? 'nobody');
+    const number = count(asked(request, 'site') ?? 'nobody');
     response
       .type('image/svg+xml')
       .set('Cache-Control', 'no-store')

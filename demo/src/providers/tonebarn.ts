@@ -2,7 +2,7 @@ import { Router } from 'express';
 import { escapeHtml, htmlPage } from '../html.ts';
 import { originFor } from '../hosts.ts';
 import { discovery, oembed } from './oembed.ts';
-import { colourIn, numberIn, wish, type StandIn } from './stand-in.ts';
+import { colourIn, numberIn, asked, type StandIn } from './stand-in.ts';
 
 const host = 'tonebarn.localhost';
 const rate = 8000;
@@ -73,7 +73,7 @@ function frames(): Router {
   router.get('/podcast/:show/:episode{/skin-:skin}', (request, response) => {
     const begin = numberIn(request, 'begin', 0, 0, seconds);
     const dark = request.params.skin === 'slate';
-    const [quiet, keep] = [wish(request, 'quiet') === 'yes', wish(request, 'keep') !== 'no'];
+    const [quiet, keep] = [asked(request, 'quiet') === 'yes', asked(request, 'keep') !== 'no'];
     const title = `${request.params.show.replaceAll('-', ' ')}, ${request.params.episode}`;
     response.send(
       htmlPage({

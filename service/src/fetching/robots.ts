@@ -23,7 +23,7 @@ export function createRobots(get: Fetching['get'], allows: (question: RobotsQues
       const { body, headers } = await get(address, { declared: [], accept: 'text/plain, */*;q=0.1', beginning: most });
       text = decodeData(body, headers.get('content-type') ?? '');
     } catch (error) {
-      // No such file is no wish (section 2.3.1.3); a site that cannot say what it wishes is left alone (section 2.3.1.4).
+      // No such file forbids nothing (section 2.3.1.3); a site that cannot say what it wants is left alone (section 2.3.1.4).
       const status = error instanceof FetchFailure ? error.status : null;
       if (status === null) throw error;
       if (status >= 500) {

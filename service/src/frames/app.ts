@@ -6,7 +6,7 @@ import type { Connection } from '../database/connect.ts';
 import { isAway } from '../database/errors.ts';
 import type { Origins } from '../origins.ts';
 import { findPreview } from '../store/previews.ts';
-import type { Making } from '../work/making.ts';
+import type { RenderContext } from '../work/making.ts';
 import { relayPath, relayScript } from './relay.ts';
 import { createServed, holdsFor } from './served.ts';
 
@@ -14,7 +14,7 @@ export interface FramesDeps {
   connection: Pick<Connection, 'frames' | 'during'>;
   origins: () => Origins;
   /** What output is made with now, whoever changed it. */
-  making: () => Promise<Making>;
+  making: () => Promise<RenderContext>;
   now: () => Date;
   log: Logger;
   trustProxy: number;

@@ -3,12 +3,12 @@ import { offerOembed, originSource, previewDocument, writeOembed, type OembedFor
 import type { Handle } from '../database/connect.ts';
 import type { Origins } from '../origins.ts';
 import { findLinkedPlacement, type LinkedPlacement } from '../store/linked-placements.ts';
-import { outcomeOf, type OpenedCode } from '../work/codes.ts';
-import type { Making } from '../work/making.ts';
+import { compositionOf, type OpenedCode } from '../work/codes.ts';
+import type { RenderContext } from '../work/making.ts';
 
 export interface ServedTools {
   db: Handle;
-  making: () => Promise<Making>;
+  making: () => Promise<RenderContext>;
   origins: () => Origins;
 }
 
@@ -25,7 +25,7 @@ export const holdsFor = 60;
 
 const types: Record<OembedFormat, string> = { json: 'application/json+oembed', xml: 'text/xml+oembed' };
 
-/* A code with its wishes fulfilled. */
+/* A code with its options fulfilled. */
 interface Today {
   code: OpenedCode;
   text: string;
@@ -34,16 +34,18 @@ interface Today {
 /** Keeps what it worked out: the same revision with the same sheets and rules is not worked out twice. */
 export function createServed({ db, making, origins }: ServedTools): Served {
   const known = new LRUCache<string, Promise<Today>>({ max: 500 });
-  const numbers = new WeakMap<Making, number>();
+  const numbers = new WeakMap<RenderContext, number>();
   let count = 0;
-  const numberOf = (made: Making): number => numbers.get(made) ?? numbers.set(made, ++count).get(made)!;
+  const numberOf = (made: RenderContext): number => numbers.get(made) ?? numbers.set(made, ++count).get(made)!;
   const today = async ({ revision, source }: LinkedPlacement): Promise<Today> => {
     const made = await making();
     const key = `${revision.id} ${numberOf(made)}`;
     const kept = known.get(key);
     if (kept) return kept;
-    const wishes = { settings: revision.settings, dress: revision.dress };
-    const fresh = outcomeOf({ base: source.base, found: source.found, wishes }, made, null).then(({ code, outcome }) => ({ code, text: outcome.text }));
+    const fresh = compositionOf({ base: source.base, found: source.found, options: revision.options }, made, null).then(({ code, composition }) => ({
+      code,
+      text: composition.text,
+    }));
     known.set(key, fresh);
     fresh.catch(() => known.delete(key));
     return fresh;
@@ -77,7 +79,7 @@ export function createServed({ db, making, origins }: ServedTools): Served {
         title: publicTitle(row, code),
         kind: code.reading.kind,
         size: code.reading.size,
-        column: row.revision.dress['max-width'] ?? row.desktop,
+        column: (row.revision.options['max-width'] as number | undefined) ?? row.desktop,
         allow: code.permissions,
         provider: { name: new URL(row.site.address).host, url: row.site.address },
         thumbnail: row.source.found?.thumbnail ?? null,
@@ -90,7 +92,7 @@ export function createServed({ db, making, origins }: ServedTools): Served {
 
 /* What visitors may read: the owner's own names, of embeds and of sites, are for the console only. */
 const publicTitle = ({ revision, source, site }: LinkedPlacement, code: OpenedCode): string =>
-  revision.settings.title ?? code.title ?? source.found?.title ?? new URL(site.address).host;
+  (revision.options['title'] as string | undefined) ?? code.title ?? source.found?.title ?? new URL(site.address).host;
 
 /* The placement of a link, whatever scheme it is written with; the host must be ours. */
 function placementIn(link: string, origins: Origins): string | null {

@@ -1,5 +1,5 @@
-import type { Wishes } from '@orbis/core';
-import { joinWishes, OrbisError, sayWishes, withoutWishes, type GroupChange, type GroupOutcome } from '@orbis/contract';
+import type { Options } from '@orbis/core';
+import { optionsLine, OrbisError, withoutOptions, type GroupChange, type GroupOutcome } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 import { addRevisions, embedsWhere, findChange, itemsOfChange, listChanges, markUndone, recordChange, type GroupChangeRow } from '../store/group-changes.ts';
 import { afterId, keyset } from '../store/pages.ts';
@@ -13,11 +13,10 @@ import { inTransaction } from '../database/transaction.ts';
 export function changeHandlers({ connection: { db }, making }: Deps): Handlers<Named<'changes'>> {
   return {
     'changes.create': async ({ body, act }) => {
-      const more = { settings: body.settings, dress: body.dress };
-      const said = [...sayWishes(more).map(({ name, value }) => `${name}=${value}`), ...body.unset.map((name) => `without ${name}`)].join(' ');
-      if (said === '') throw new OrbisError('nothing-wished');
+      const said = [optionsLine(body.options), ...body.unset.map((name) => `without ${name}`)].filter(Boolean).join(' ');
+      if (said === '') throw new OrbisError('nothing-asked');
       const term = searchFor(body.where);
-      const change = (now: Wishes): Wishes => joinWishes(withoutWishes(now, body.unset), more);
+      const change = (now: Options): Options => ({ ...withoutOptions(now, body.unset), ...body.options });
       const outcome = await inTransaction(db, async (tx): Promise<GroupOutcome> => {
         const found = await embedsWhere(tx, term, { lock: !body.dryRun });
         const plan = await changeGroup(tx, found, { change, dryRun: body.dryRun, skipImpossible: body.skipImpossible }, making(), act);
@@ -50,8 +49,8 @@ export function changeHandlers({ connection: { db }, making }: Deps): Handlers<N
         await addRevisions(
           tx,
           items.map(({ embed, earlier }) => {
-            const { settings, dress, sheetId, sheetDigest, sourceId } = earlier;
-            return { embed, sourceId, values: { settings, dress, sheetId, sheetDigest, reason: `revision ${earlier.number} again` } };
+            const { options, sheetId, sheetDigest, sourceId } = earlier;
+            return { embed, sourceId, values: { options, sheetId, sheetDigest, reason: `revision ${earlier.number} again` } };
           }),
           act,
         );

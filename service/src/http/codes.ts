@@ -1,10 +1,11 @@
 import { limits, powersOf, previewDocument } from '@orbis/core';
-import { OrbisError, tellReading } from '@orbis/contract';
+import { OrbisError, refuseProblems, tellReading } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 import { relayPath } from '../frames/relay.ts';
 import { newPublicId } from '../store/ids.ts';
 import { insertPreview } from '../store/previews.ts';
-import { outcomeOf, refuseProblems, tellOutcome, type CodeSource } from '../work/codes.ts';
+import { compositionOf, type CodeSource } from '../work/codes.ts';
+import { serializeComposition } from '../serializers/compositions.ts';
 import { takeIn } from '../work/collect.ts';
 import { embedByKey } from '../work/embeds.ts';
 import type { Handlers, Named } from './reply.ts';
@@ -13,7 +14,7 @@ import type { Handlers, Named } from './reply.ts';
 const batchLimit = 8 * limits.length;
 
 /** Reading, trying out and previewing codes, without keeping them. */
-export function codeHandlers(deps: Deps): Handlers<Named<'readings' | 'outcomes' | 'previews'>> {
+export function codeHandlers(deps: Deps): Handlers<Named<'readings' | 'compositions' | 'previews'>> {
   const { making, origins, now, reader } = deps;
   const { db } = deps.connection;
   const baseOf = async ({ embed, text }: { embed?: string | undefined; text?: string | undefined }): Promise<Pick<CodeSource, 'base' | 'found'>> => {
@@ -31,16 +32,16 @@ export function codeHandlers(deps: Deps): Handlers<Named<'readings' | 'outcomes'
       const readings = await reader.readTexts(body.mend === false ? texts : mended.map(({ text }) => text), context);
       return { data: { items: readings.map(tellReading), mended } };
     },
-    'outcomes.create': async ({ body }) => {
+    'compositions.create': async ({ body }) => {
       const source = await baseOf(body);
-      return { data: tellOutcome(source.base, (await outcomeOf({ ...source, wishes: body }, making(), null)).outcome) };
+      return { data: serializeComposition(source.base, (await compositionOf({ ...source, options: body.options }, making(), null)).composition) };
     },
     'previews.create': async ({ body, act }) => {
       const source = await baseOf(body);
-      const { code, outcome } = await outcomeOf({ ...source, wishes: body }, making(), null);
-      refuseProblems(outcome);
+      const { code, composition } = await compositionOf({ ...source, options: body.options }, making(), null);
+      refuseProblems(composition.problems);
       const name = newPublicId() + newPublicId();
-      const document = previewDocument(outcome.text, code.reading, code.sheet, {
+      const document = previewDocument(composition.text, code.reading, code.sheet, {
         title: body.embed ?? 'Preview',
         ancestors: [origins().console],
         ownHost: origins().ownHosts,

@@ -1,9 +1,9 @@
-import { type OembedRoom, type Wishes } from '@orbis/core';
-import { OrbisError } from '@orbis/contract';
+import type { OembedRoom, Options } from '@orbis/core';
+import { OrbisError, refuseProblems } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 import { changeEmbed, insertEmbed, listEmbeds, setTags, tagsOf } from '../store/embeds.ts';
 import { keyset } from '../store/pages.ts';
-import { newRevision, openSource, outcomeOf, refuseProblems } from '../work/codes.ts';
+import { compositionOf, newRevision, openSource } from '../work/codes.ts';
 import { nameFor, sourceOfCode, takeIn } from '../work/collect.ts';
 import { follower } from '../work/follow.ts';
 import { embedByKey, embedReply, embedTag, tellSummaries } from '../work/embeds.ts';
@@ -22,12 +22,12 @@ export function embedHandlers(deps: Deps): Handlers<Named<'embeds'>> {
       return { data: { items: await tellSummaries(db, page.items), next: page.next } };
     },
     'embeds.create': async ({ body, act }) => {
-      const follow = follower(deps, act.now, roomIn(body));
+      const follow = follower(deps, act.now, roomIn(body.options));
       const taken = await takeIn(db, body.text, deps, { mend: body.mend, ...(body.ask ? { follow } : {}) });
-      const wishes: Wishes = { settings: { ...taken.asked, ...body.settings }, dress: body.dress };
-      refuseProblems((await outcomeOf({ base: taken.code.text, found: taken.found, wishes }, making(), null)).outcome);
+      const options: Options = { ...taken.asked, ...body.options };
+      refuseProblems((await compositionOf({ base: taken.code.text, found: taken.found, options }, making(), null)).composition.problems);
       const { name = nameFor(taken), notes, tags } = body;
-      const values = { name, notes, tags, ...sourceOfCode(taken), revision: newRevision(taken.code.sheet, wishes, 'collected') };
+      const values = { name, notes, tags, ...sourceOfCode(taken), revision: newRevision(taken.code.sheet, options, 'collected') };
       return reply(await inTransaction(db, (tx) => insertEmbed(tx, values, act), { duplicates: true }), 201);
     },
     'embeds.read': ({ params }) => reply(params.embed),
@@ -45,22 +45,22 @@ export function embedHandlers(deps: Deps): Handlers<Named<'embeds'>> {
     'embeds.duplicate': async ({ params, body, act }) => {
       const { embed, source, revision } = await embedByKey(db, params.embed);
       const code = await openSource(source, making());
-      const wishes: Wishes = { settings: revision.settings, dress: revision.dress };
       const tags = (await tagsOf(db, [embed.id])).get(embed.id) ?? [];
       const values = {
         name: body.name,
         notes: embed.notes,
         tags,
         ...sourceOfCode({ pasted: source.pasted, found: source.found, code }),
-        revision: newRevision(code.sheet, wishes, `copy of ${embed.key}`),
+        revision: newRevision(code.sheet, revision.options, `copy of ${embed.key}`),
       };
       return reply(await inTransaction(db, (tx) => insertEmbed(tx, values, act), { duplicates: true }), 201);
     },
   };
 }
 
-/* How large the wishes let it be: its provider is asked for no more. */
-function roomIn({ settings, dress }: Wishes): OembedRoom {
-  const maxWidth = dress['max-width'] ?? settings.width;
-  return { ...(maxWidth !== undefined && { maxWidth }), ...(settings.height !== undefined && { maxHeight: settings.height }) };
+/* How large the options let it be: its provider is asked for no more. */
+function roomIn(options: Options): OembedRoom {
+  const number = (...names: string[]): number | undefined => names.map((name) => options[name]).find((value) => typeof value === 'number');
+  const [maxWidth, maxHeight] = [number('max-width', 'width'), number('height')];
+  return { ...(maxWidth !== undefined && { maxWidth }), ...(maxHeight !== undefined && { maxHeight }) };
 }

@@ -115,8 +115,7 @@ async function take(
 ): Promise<string> {
   const taken = await takeIn(tx, item.text, deps);
   const where = [address ?? 'a saved page', ...(item.heading === null ? [] : [`under “${item.heading}”`]), `line ${item.line}`].join(', ');
-  const wishes = { settings: {}, dress: {} };
-  const values = { name, notes: `Harvested from ${where}.`, tags, ...sourceOfCode(taken), revision: newRevision(taken.code.sheet, wishes, 'harvested') };
+  const values = { name, notes: `Harvested from ${where}.`, tags, ...sourceOfCode(taken), revision: newRevision(taken.code.sheet, {}, 'harvested') };
   const key = await insertEmbed(tx, values, act);
   if (!(await markTaken(tx, item.id, key))) throw new OrbisError('already-taken', { number: item.number, embed: key });
   return key;

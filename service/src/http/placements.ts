@@ -19,6 +19,7 @@ import { openSource } from '../work/codes.ts';
 import { tellPlacements } from '../work/placements.ts';
 import { embedByKey } from '../work/embeds.ts';
 import { pageByKey, siteByKey, spotByKey } from './places.ts';
+import { serializeSnippet } from '../serializers/compositions.ts';
 import type { Handlers, Named } from './reply.ts';
 
 /** The register: placements, and what was issued for them. */
@@ -65,7 +66,7 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
       const { spot } = await spotByKey(db, body.place);
       if (!(await openSource(source, making())).markable) throw new OrbisError('nothing-to-mark');
       try {
-        return { status: 201, data: await told(await insertPlacement(db, embed.id, spot.id, act)) };
+        return { status: 201, data: await told(await insertPlacement(db, embed.id, spot.id, {}, act)) };
       } catch (error) {
         if (!isDuplicate(error)) throw error;
         const there = await placementOf(db, embed.id, spot.id);
@@ -98,7 +99,7 @@ const tellDelivery = (placement: string, { delivery, revision }: DeliveryWithRev
   placement,
   number: delivery.number,
   revision,
-  pieces: delivery.pieces,
+  snippets: delivery.snippets.map(serializeSnippet),
   text: delivery.text,
   digest: delivery.digest,
   issuedAt: delivery.createdAt.toISOString(),

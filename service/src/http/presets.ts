@@ -1,17 +1,17 @@
 import { builtInPresets } from '@orbis/core';
-import { OrbisError, type Preset } from '@orbis/contract';
+import { OrbisError, presetMeaning, type Preset } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 import { deletePreset, findPreset, listPresets, putPreset, type PresetRow } from '../store/presets.ts';
 import type { Handlers, Named } from './reply.ts';
 
 const presetTag = (row: Pick<PresetRow, 'version'> | null): string => `"${row?.version ?? 0}"`;
 
-/** Settings and dress under names of their own. */
+/** Options under names of their own. */
 export function presetHandlers({ connection: { db } }: Deps): Handlers<Named<'presets'>> {
-  const tell = ({ key, meaning, settings, dress }: PresetRow): Preset => ({ key, meaning, settings, dress, own: true });
+  const tell = ({ key, meaning, options }: PresetRow): Preset => ({ key, meaning, options, own: true });
   const all = async (): Promise<Preset[]> => {
     const own = (await listPresets(db)).map(tell);
-    return [...own, ...builtInPresets.filter(({ key }) => !own.some((known) => known.key === key)).map((known) => ({ ...known, own: false }))];
+    return [...own, ...builtInPresets.filter(({ key }) => !own.some((known) => known.key === key)).map((known) => ({ ...known, meaning: presetMeaning(known.key), own: false }))];
   };
   return {
     'presets.list': async () => ({ data: { items: await all(), next: null } }),

@@ -1,10 +1,10 @@
-import { type Outcome, type Wishes } from '@orbis/core';
-import { catalogue, OrbisError, sayWishes, type Comparison } from '@orbis/contract';
+import type { OptionProblem, Options } from '@orbis/core';
+import { formatOptions, formatProblem, OrbisError, refuseProblems, withoutOptions, type Comparison } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 import type { Handle } from '../database/connect.ts';
 import { addRevision, addSource, findRevision, listRevisions, restoreRevision, sourceNumbers, sourceOf, type EmbedRow, type RevisionRow, type SourceRow } from '../store/embeds.ts';
 import { keyset } from '../store/pages.ts';
-import { newRevision, openSource, outcomeOf, refuseProblems, sameWishes } from '../work/codes.ts';
+import { compositionOf, newRevision, openSource, sameOptions } from '../work/codes.ts';
 import { sourceOfCode, takeIn } from '../work/collect.ts';
 import { embedByKey, embedReply, embedTag, tellRevision } from '../work/embeds.ts';
 import type { Handlers, Named } from './reply.ts';
@@ -20,10 +20,10 @@ export function revisionHandlers(deps: Deps): Handlers<Named<'revisions' | 'sour
       const isNew = await inTransaction(db, async (tx) => {
         const stored = await embedByKey(tx, params.embed);
         matchState(embedTag(stored.embed), 'embed');
-        const { code, outcome } = await outcomeOf({ base: stored.source.base, found: stored.source.found, wishes: body }, making(), null);
-        refuseProblems(outcome);
-        if (sameWishes(body, stored.revision)) return false;
-        if (!(await addRevision(tx, stored, newRevision(code.sheet, body, 'saved'), act))) throw new OrbisError('if-match-stale', { what: 'embed' });
+        const { code, composition } = await compositionOf({ base: stored.source.base, found: stored.source.found, options: body.options }, making(), null);
+        refuseProblems(composition.problems);
+        if (sameOptions(body.options, stored.revision.options)) return false;
+        if (!(await addRevision(tx, stored, newRevision(code.sheet, body.options, 'saved'), act))) throw new OrbisError('if-match-stale', { what: 'embed' });
         return true;
       });
       return reply(params.embed, isNew ? 201 : 200);
@@ -35,8 +35,9 @@ export function revisionHandlers(deps: Deps): Handlers<Named<'revisions' | 'sour
         const taken = await takeIn(tx, body.text, deps, { mend: body.mend });
         const { code } = taken;
         if (code.text === stored.source.base) return false;
-        const wishes = fittingWishes(stored.revision, (await outcomeOf({ base: code.text, wishes: stored.revision }, making(), null)).outcome, body.dropUnfit);
-        if (!(await addSource(tx, stored, sourceOfCode(taken), newRevision(code.sheet, wishes, 'newer code of the provider'), act)))
+        const { options: now } = stored.revision;
+        const options = fittingOptions(now, (await compositionOf({ base: code.text, options: now }, making(), null)).composition.problems, body.dropUnfit);
+        if (!(await addSource(tx, stored, sourceOfCode(taken), newRevision(code.sheet, options, 'newer code of the provider'), act)))
           throw new OrbisError('if-match-stale', { what: 'embed' });
         return true;
       });
@@ -48,12 +49,12 @@ export function revisionHandlers(deps: Deps): Handlers<Named<'revisions' | 'sour
       const [from, to] = (await Promise.all([revisionOf(db, embed, query.from), revisionOf(db, embed, query.to)])) as [RevisionRow, RevisionRow];
       const [before, after] = (await Promise.all([from, to].map((row) => sourceOf(db, row)))) as [SourceRow, SourceRow];
       const goesOut = async (row: RevisionRow, source: SourceRow): Promise<string> =>
-        (await outcomeOf({ base: source.base, found: source.found, wishes: row }, making(), null)).outcome.text;
+        (await compositionOf({ base: source.base, found: source.found, options: row.options }, making(), null)).composition.text;
       return {
         data: {
           from: tellRevision(from, numbers.get(from.sourceId)!),
           to: tellRevision(to, numbers.get(to.sourceId)!),
-          wishes: compareWishes(from, to),
+          options: compareOptions(from.options, to.options),
           sourceDiffers: before.base !== after.base,
           runs: await deps.reader.compareTexts(await goesOut(from, before), await goesOut(to, after)),
         },
@@ -64,7 +65,7 @@ export function revisionHandlers(deps: Deps): Handlers<Named<'revisions' | 'sour
         const stored = await embedByKey(tx, params.embed);
         matchState(embedTag(stored.embed), 'embed');
         const earlier = await revisionOf(tx, stored.embed, params.revision);
-        if (earlier.sourceId === stored.revision.sourceId && sameWishes(earlier, stored.revision)) return false;
+        if (earlier.sourceId === stored.revision.sourceId && sameOptions(earlier.options, stored.revision.options)) return false;
         const from = await sourceOf(tx, earlier);
         const summary = sourceOfCode({ pasted: from.pasted, found: from.found, code: await openSource({ base: from.base }, making()) });
         if (!(await restoreRevision(tx, stored, earlier, from, summary, act))) throw new OrbisError('if-match-stale', { what: 'embed' });
@@ -92,24 +93,23 @@ async function revisionOf(db: Handle, embed: Pick<EmbedRow, 'id' | 'key' | 'revi
   return row;
 }
 
-/** The wishes that differ between two revisions, as people say them. */
-function compareWishes(from: Wishes, to: Wishes): Comparison['wishes'] {
-  const [before, after] = [from, to].map((wishes) => new Map(sayWishes(wishes).map(({ name, value }) => [name, value]))) as [Map<string, string>, Map<string, string>];
+/* The options that differ between two revisions, as people type them. */
+function compareOptions(from: Options, to: Options): Comparison['options'] {
+  const [before, after] = [from, to].map((options) => new Map(formatOptions(options).map(({ name, value }) => [name, value]))) as [Map<string, string>, Map<string, string>];
   return [...new Set([...before.keys(), ...after.keys()])]
-    .map((wish) => ({ wish, from: before.get(wish) ?? null, to: after.get(wish) ?? null }))
+    .map((option) => ({ option, from: before.get(option) ?? null, to: after.get(option) ?? null }))
     .filter((row) => row.from !== row.to);
 }
 
-/** The wishes that a newer code can fulfil. @throws OrbisError `wishes-unfit` where some cannot and are not to be dropped. */
-function fittingWishes({ settings, dress }: Wishes, { problems }: Pick<Outcome, 'problems'>, drop: boolean): Wishes {
-  const unfit = [...new Set(problems.map((problem) => problem.wish))];
+/* The options that a newer code can fulfil. @throws OrbisError `options-unfit` where some cannot and are not to be dropped. */
+function fittingOptions(options: Options, problems: readonly OptionProblem[], drop: boolean): Options {
+  const unfit = [...new Set(problems.map(({ option }) => option))];
   if (unfit.length > 0 && !drop) {
     throw new OrbisError(
-      'wishes-unfit',
-      { wishes: unfit.join(', ') },
-      problems.map(({ wish, code, facts }) => ({ pointer: `/${wish}`, detail: catalogue[code].detail(facts) })),
+      'options-unfit',
+      { options: unfit.join(', ') },
+      problems.map((problem) => ({ pointer: `/${problem.option}`, detail: formatProblem(problem) })),
     );
   }
-  const without = <T extends object>(wishes: T): T => Object.fromEntries(Object.entries(wishes).filter(([name]) => !unfit.includes(name))) as T;
-  return { settings: without(settings), dress: without(dress) };
+  return withoutOptions(options, unfit);
 }

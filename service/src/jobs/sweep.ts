@@ -1,4 +1,4 @@
-import type { Making } from '../work/making.ts';
+import type { RenderContext } from '../work/making.ts';
 import { OrbisError } from '@orbis/contract';
 import type { Database } from '../database/connect.ts';
 import type { Fetching } from '../fetching/client.ts';
@@ -15,7 +15,7 @@ export interface SweepTools {
   db: Database;
   fetching: Fetching;
   reader: Pick<Reader, 'sightPage'>;
-  making: () => Making;
+  making: () => RenderContext;
   /** Reads the sheets again where somebody has changed them. */
   refresh: () => Promise<void>;
   /** Where a placement's document is served. */

@@ -1,12 +1,12 @@
-import { attribute, markedElement, openCode, permissionsOf, plan, shownElement, type Mark, type Outcome, type Reading, type Sheet, type Wishes } from '@orbis/core';
+import { attribute, compose, markedElement, openCode, permissionsOf, shownElement, type Composition, type Mark, type Options, type Reading, type Sheet } from '@orbis/core';
 
 /** A code that is kept, and what is to be made of it. */
 export interface WorkOutTask {
   base: string;
   /** How long its content is, in seconds, where somebody told. */
   length: number | null;
-  /** What is wished of it, once for each outcome; none where it is only to be read. */
-  wanted: readonly { wishes: Wishes; mark: Mark | null }[];
+  /** What is asked of it, once for each composition; none where it is only to be read. */
+  wanted: readonly { options: Options; mark: Mark | null }[];
   sheets: readonly Sheet[];
 }
 
@@ -21,10 +21,10 @@ export interface WorkedOut {
   markable: boolean;
   /** The permissions that its frame asks for. */
   permissions: string[];
-  outcomes: Outcome[];
+  compositions: Composition[];
 }
 
-/** Reads a code and works out what is wished of it. */
+/** Reads a code and works out what is asked of it. */
 export function workOut({ base, length, wanted, sheets }: WorkOutTask): WorkedOut {
   const code = openCode(base, { sheets, length });
   const shown = shownElement(code);
@@ -34,6 +34,6 @@ export function workOut({ base, length, wanted, sheets }: WorkOutTask): WorkedOu
     title: code.markup.elements.map((element) => attribute(element, 'title')?.trim()).find(Boolean) ?? null,
     markable: markedElement(code) !== null,
     permissions: shown?.name === 'iframe' ? permissionsOf(shown) : [],
-    outcomes: wanted.map(({ wishes, mark }) => plan(code, wishes, mark)),
+    compositions: wanted.map(({ options, mark }) => compose(code, options, mark)),
   };
 }

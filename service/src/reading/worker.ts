@@ -71,7 +71,7 @@ export const harvestPage = retiring(({ text, context }: { text: string; context:
 /** Holds a published page against what the register expects on it. */
 export const sightPage = retiring(({ text, expected }: { text: string; expected: readonly Expected[] }): PlacementSeen[] => reconcile(sight(text), expected));
 
-/** Works out what is wished of a code. */
+/** Works out what is asked of a code. */
 export const workOut = retiring(workOutHere);
 
 /** What the first bytes of a file tell of it. */

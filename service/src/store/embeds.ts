@@ -1,5 +1,5 @@
 import { and, desc, eq, inArray, like, lt, or, sql, type SQL } from 'drizzle-orm';
-import type { Dress, SearchTerm, Settings } from '@orbis/core';
+import type { Options, SearchTerm } from '@orbis/core';
 import type { Found } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
 import { digest, keyFrom } from './ids.ts';
@@ -20,8 +20,7 @@ export interface StoredEmbed {
 }
 
 export interface NewRevision {
-  settings: Settings;
-  dress: Dress;
+  options: Options;
   sheetId: string | null;
   sheetDigest: string | null;
   reason: string;
@@ -67,7 +66,7 @@ export async function insertEmbed(
   const [{ insertId: sourceId }] = await tx
     .insert(source)
     .values({ embedId: insertId, number: 1, pasted: values.pasted, base: values.base, found: values.found, digest: digest(values.base), ...made });
-  await tx.insert(revision).values({ embedId: insertId, number: 1, sourceId, leftOut: [], isolation: {}, ...values.revision, ...made });
+  await tx.insert(revision).values({ embedId: insertId, number: 1, sourceId, leftOut: [], ...values.revision, ...made });
   await setTags(tx, insertId, values.tags);
   await setHosts(tx, insertId, values.hosts);
   return key;
@@ -173,7 +172,7 @@ export async function changeEmbed(tx: Handle, row: Pick<EmbedRow, 'id' | 'versio
 export async function addRevision(tx: Handle, stored: StoredEmbed, values: NewRevision, { by, now }: Act): Promise<boolean> {
   const number = stored.embed.revision + 1;
   if (!(await changeEmbed(tx, stored.embed, { revision: number }, now))) return false;
-  await tx.insert(revision).values({ embedId: stored.embed.id, number, sourceId: stored.source.id, leftOut: [], isolation: {}, ...values, createdAt: now, createdBy: by });
+  await tx.insert(revision).values({ embedId: stored.embed.id, number, sourceId: stored.source.id, leftOut: [], ...values, createdAt: now, createdBy: by });
   return true;
 }
 
@@ -189,19 +188,17 @@ export async function addSource(tx: Handle, stored: StoredEmbed, summary: NewSou
   if (!(await summarise(tx, stored, summary, number, now))) return false;
   const made = { createdAt: now, createdBy: by };
   const [{ insertId: sourceId }] = await tx.insert(source).values({ embedId: stored.embed.id, number, pasted, base, found, digest: digest(base), ...made });
-  await tx.insert(revision).values({ embedId: stored.embed.id, number: stored.embed.revision + 1, sourceId, leftOut: [], isolation: {}, ...values, ...made });
+  await tx.insert(revision).values({ embedId: stored.embed.id, number: stored.embed.revision + 1, sourceId, leftOut: [], ...values, ...made });
   return true;
 }
 
 /** Makes a new revision equal to an earlier one, with its source; false where the embed has changed since. Call it in a transaction. */
 export async function restoreRevision(tx: Handle, stored: StoredEmbed, earlier: RevisionRow, from: SourceRow, summary: NewSource, { by, now }: Act): Promise<boolean> {
   if (!(await summarise(tx, stored, summary, from.number, now))) return false;
-  const { leftOut, settings, dress, isolation, sheetId, sheetDigest, sourceId } = earlier;
+  const { leftOut, options, sheetId, sheetDigest, sourceId } = earlier;
   const number = stored.embed.revision + 1;
   const reason = `revision ${earlier.number} again`;
-  await tx
-    .insert(revision)
-    .values({ embedId: stored.embed.id, number, sourceId, leftOut, settings, dress, isolation, sheetId, sheetDigest, reason, createdAt: now, createdBy: by });
+  await tx.insert(revision).values({ embedId: stored.embed.id, number, sourceId, leftOut, options, sheetId, sheetDigest, reason, createdAt: now, createdBy: by });
   return true;
 }
 

@@ -15,7 +15,7 @@ export type GroupChangeRow = typeof groupChange.$inferSelect;
 export interface ChangeableEmbed {
   embed: Pick<EmbedRow, 'id' | 'key' | 'name' | 'revision' | 'version'>;
   source: Pick<SourceRow, 'id' | 'base' | 'found'>;
-  revision: Pick<RevisionRow, 'settings' | 'dress'>;
+  revision: Pick<RevisionRow, 'options'>;
 }
 
 /** Every embed that a search finds, with its newest revision, in the order of collecting; locked where it is to be changed. */
@@ -24,7 +24,7 @@ export async function embedsWhere(db: Handle, term: SearchTerm, { lock = false }
     .select({
       embed: { id: embed.id, key: embed.key, name: embed.name, revision: embed.revision, version: embed.version },
       source: { id: source.id, base: source.base, found: source.found },
-      revision: { settings: revision.settings, dress: revision.dress },
+      revision: { options: revision.options },
     })
     .from(embed)
     .innerJoin(revision, and(eq(revision.embedId, embed.id), eq(revision.number, embed.revision)))
@@ -62,7 +62,6 @@ export async function addRevisions(tx: Handle, changes: readonly NextRevision[],
       number: last + 1,
       sourceId,
       leftOut: [],
-      isolation: {},
       ...values,
       createdAt: now,
       createdBy: by,

@@ -77,16 +77,14 @@ export async function insertEmbeds(tx: Handle, values: readonly NewEmbed[], { by
 }
 
 /* One and the same first revision, for each of these embeds with its one source. */
-async function insertFirstRevisions(tx: Handle, { settings, dress, sheetId, sheetDigest, reason }: NewRevision, embedIds: readonly number[], { by, now }: Act): Promise<void> {
+async function insertFirstRevisions(tx: Handle, { options, sheetId, sheetDigest, reason }: NewRevision, embedIds: readonly number[], { by, now }: Act): Promise<void> {
   const row = tx
     .select({
       embedId: source.embedId,
       number: sql`1`.as('number'),
       sourceId: source.id,
       leftOut: sql`${JSON.stringify([])}`.as('left_out'),
-      settings: sql`${JSON.stringify(settings)}`.as('settings'),
-      dress: sql`${JSON.stringify(dress)}`.as('dress'),
-      isolation: sql`${JSON.stringify({})}`.as('isolation'),
+      options: sql`${JSON.stringify(options)}`.as('options'),
       sheetId: sql`${sheetId}`.as('sheet_id'),
       sheetDigest: sql`${sheetDigest}`.as('sheet_digest'),
       reason: sql`${reason}`.as('reason'),
@@ -95,7 +93,7 @@ async function insertFirstRevisions(tx: Handle, { settings, dress, sheetId, shee
     })
     .from(source)
     .where(isOneOf(source.embedId, embedIds));
-  await tx.execute(sql`insert into ${revision} (embed_id, number, source_id, left_out, settings, dress, isolation, sheet_id, sheet_digest, reason, created_at, created_by) ${row}`);
+  await tx.execute(sql`insert into ${revision} (embed_id, number, source_id, left_out, options, sheet_id, sheet_digest, reason, created_at, created_by) ${row}`);
 }
 
 async function idsBy(tx: Handle, keys: readonly string[]): Promise<Map<string, number>> {

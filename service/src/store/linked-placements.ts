@@ -10,7 +10,7 @@ export interface LinkedPlacement {
   /** Whether nothing is shown any more, or not yet: it was ended, its embed is retired, or its link was never handed out. */
   isOver: boolean;
   source: { base: string; found: Found | null };
-  revision: Pick<RevisionRow, 'id' | 'settings' | 'dress'>;
+  revision: Pick<RevisionRow, 'id' | 'options'>;
   site: { address: string };
   /** The width of its spot on a desktop, in px. */
   desktop: number;
@@ -24,7 +24,7 @@ export async function findLinkedPlacement(db: Handle, publicId: string): Promise
       linkedAt: placement.linkedAt,
       retiredAt: embed.retiredAt,
       source: { base: source.base, found: source.found },
-      revision: { id: revision.id, settings: revision.settings, dress: revision.dress },
+      revision: { id: revision.id, options: revision.options },
       site: { address: site.address },
       desktop: spot.desktop,
     })

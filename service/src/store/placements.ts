@@ -1,5 +1,5 @@
 import { and, asc, desc, eq, inArray, isNull, lt, type SQL } from 'drizzle-orm';
-import type { Piece } from '@orbis/core';
+import type { Options, Snippet } from '@orbis/core';
 import type { Handle } from '../database/connect.ts';
 import type { Act, EmbedRow, RevisionRow, SourceRow } from './embeds.ts';
 import { newPublicId } from './ids.ts';
@@ -86,9 +86,9 @@ export async function listPlacements(db: Handle, filter: PlacementFilter, limit:
     .orderBy(desc(placement.id));
 }
 
-export async function insertPlacement(db: Handle, embedId: number, spotId: number, { by, now }: Act): Promise<string> {
+export async function insertPlacement(db: Handle, embedId: number, spotId: number, options: Options, { by, now }: Act): Promise<string> {
   const publicId = newPublicId();
-  await db.insert(placement).values({ publicId, embedId, spotId, findings: [], createdAt: now, createdBy: by });
+  await db.insert(placement).values({ publicId, embedId, spotId, options, findings: [], createdAt: now, createdBy: by });
   return publicId;
 }
 
@@ -125,7 +125,7 @@ export async function lastDelivery(db: Handle, placementId: number): Promise<Del
 
 export async function insertDelivery(
   tx: Handle,
-  values: { placementId: number; number: number; revisionId: number; pieces: Piece[]; text: string; digest: string },
+  values: { placementId: number; number: number; revisionId: number; options: Options; snippets: Snippet[]; text: string; digest: string },
   { by, now }: Act,
 ): Promise<void> {
   await tx.insert(delivery).values({ ...values, createdAt: now, createdBy: by });

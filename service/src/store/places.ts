@@ -19,7 +19,7 @@ const first = <T>([row]: T[]): T | null => row ?? null;
 export const findSite = async (db: Handle, key: string): Promise<SiteRow | null> => first(await db.select().from(site).where(eq(site.key, key)));
 
 export async function insertSite(db: Handle, values: { key: string; name: string; address: string }, { by, now }: Act): Promise<void> {
-  await db.insert(site).values({ ...values, createdAt: now, createdBy: by });
+  await db.insert(site).values({ ...values, defaults: {}, createdAt: now, createdBy: by });
 }
 
 export async function listSites(db: Handle, limit: number, after: string | undefined): Promise<SiteRow[]> {

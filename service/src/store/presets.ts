@@ -15,14 +15,14 @@ export async function findPreset(db: Handle, key: string): Promise<PresetRow | n
 }
 
 /** Keeps a preset in the place of what was seen; false where somebody was faster. */
-export async function putPreset(db: Handle, before: PresetRow | null, { key, meaning, settings, dress }: Preset, { by, now }: Act): Promise<boolean> {
+export async function putPreset(db: Handle, before: PresetRow | null, { key, meaning, options }: Preset & { meaning: string }, { by, now }: Act): Promise<boolean> {
   if (before === null) {
-    await db.insert(preset).values({ key, meaning, settings, dress, createdAt: now, createdBy: by });
+    await db.insert(preset).values({ key, meaning, options, createdAt: now, createdBy: by });
     return true;
   }
   const [result] = await db
     .update(preset)
-    .set({ meaning, settings, dress, version: before.version + 1 })
+    .set({ meaning, options, version: before.version + 1 })
     .where(and(eq(preset.id, before.id), eq(preset.version, before.version)));
   return result.affectedRows === 1;
 }

@@ -1,5 +1,5 @@
 import { and, eq, isNotNull, isNull, like, not, or, sql, type SQL } from 'drizzle-orm';
-import { settingNamed, type SearchField, type SearchTerm } from '@orbis/core';
+import type { SearchField, SearchTerm } from '@orbis/core';
 import { embed, embedHost, embedTag, placement, revision } from './schema.ts';
 
 /** A search as a condition on embeds. Values only ever arrive as parameters. */
@@ -33,10 +33,9 @@ const fields: Record<SearchField, (value: string) => SQL | undefined> = {
   name: (value) => like(embed.name, containing(value)),
   key: (value) => eq(embed.key, value.toLowerCase()),
   level: (value) => and(isNotNull(embed.level), eq(embed.level, value as 'error' | 'warning' | 'note')),
-  wish: (value) => {
-    const column = settingNamed(value) || value.startsWith('parameter') ? revision.settings : revision.dress;
-    const path = `$.${JSON.stringify(value.startsWith('parameter') ? 'parameters' : value)}`;
-    return sql`exists (select 1 from ${revision} where ${revision.embedId} = ${embed.id} and ${revision.number} = ${embed.revision} and json_contains_path(${column}, 'one', ${path}))`;
+  option: (value) => {
+    const path = `$.${JSON.stringify(value)}`;
+    return sql`exists (select 1 from ${revision} where ${revision.embedId} = ${embed.id} and ${revision.number} = ${embed.revision} and json_contains_path(${revision.options}, 'one', ${path}))`;
   },
   placed: (value) => {
     const anywhere = sql`exists (select 1 from ${placement} where ${placement.embedId} = ${embed.id} and ${placement.active} = 1)`;

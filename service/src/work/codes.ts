@@ -1,14 +1,15 @@
-import type { Mark, Outcome, Reading, Sheet, Wishes } from '@orbis/core';
-import { OrbisError, catalogue, type ErrorCode, type Found, type Outcome as ToldOutcome } from '@orbis/contract';
+import { isDeepStrictEqual } from 'node:util';
+import type { Composition, Mark, Options, Reading, Sheet } from '@orbis/core';
+import type { Found } from '@orbis/contract';
 import { workOut, type WorkedOut } from '../reading/work-out.ts';
 import type { NewRevision } from '../store/embeds.ts';
 import { digest } from '../store/ids.ts';
-import { withRules, type Making } from './making.ts';
+import { withRules, type RenderContext } from './making.ts';
 
 /** What an embed's output is made from. */
 export interface CodeSource {
   base: string;
-  wishes: Wishes;
+  options: Options;
   /** What was found out about its link: how long it is. */
   found?: Pick<Found, 'length'> | null;
 }
@@ -35,57 +36,39 @@ const short = 8192;
 async function open(
   base: string,
   found: CodeSource['found'],
-  making: Making,
-  wanted: readonly { wishes: Wishes; mark: Mark | null }[],
-): Promise<{ code: OpenedCode; outcomes: Outcome[] }> {
-  const task = { base, length: found?.length ?? null, wanted: wanted.map(({ wishes, mark }) => ({ wishes: withRules(wishes, making), mark })), sheets: making.sheets };
-  const { sheetId, outcomes, ...rest }: WorkedOut = base.length <= short ? workOut(task) : await making.workOut(task);
-  return { code: { text: base, ...rest, sheet: making.sheets.find(({ id }) => id === sheetId) ?? null }, outcomes };
+  making: RenderContext,
+  wanted: readonly { options: Options; mark: Mark | null }[],
+): Promise<{ code: OpenedCode; compositions: Composition[] }> {
+  const task = { base, length: found?.length ?? null, wanted: wanted.map(({ options, mark }) => ({ options: withRules(options, making), mark })), sheets: making.sheets };
+  const { sheetId, compositions, ...rest }: WorkedOut = base.length <= short ? workOut(task) : await making.workOut(task);
+  return { code: { text: base, ...rest, sheet: making.sheets.find(({ id }) => id === sheetId) ?? null }, compositions };
 }
 
 /** A code that is kept, read again. */
-export const openSource = async ({ base, found }: Pick<CodeSource, 'base' | 'found'>, making: Making): Promise<OpenedCode> => (await open(base, found, making, [])).code;
+export const openSource = async ({ base, found }: Pick<CodeSource, 'base' | 'found'>, making: RenderContext): Promise<OpenedCode> => (await open(base, found, making, [])).code;
 
 /** The output for a place, or without a mark for no place. */
-export async function outcomeOf({ base, wishes, found }: CodeSource, making: Making, mark: Mark | null): Promise<{ code: OpenedCode; outcome: Outcome }> {
-  const { code, outcomes } = await open(base, found, making, [{ wishes, mark }]);
-  return { code, outcome: outcomes[0]! };
+export async function compositionOf({ base, options, found }: CodeSource, making: RenderContext, mark: Mark | null): Promise<{ code: OpenedCode; composition: Composition }> {
+  const { code, compositions } = await open(base, found, making, [{ options, mark }]);
+  return { code, composition: compositions[0]! };
 }
 
-/** What a code comes to with each of several wishes: read once. */
-export const outcomesOf = ({ base, found }: Pick<CodeSource, 'base' | 'found'>, making: Making, wishes: readonly Wishes[]): Promise<{ code: OpenedCode; outcomes: Outcome[] }> =>
+/** What a code comes to with each of several sets of options: read once. */
+export const compositionsOf = (
+  { base, found }: Pick<CodeSource, 'base' | 'found'>,
+  making: RenderContext,
+  options: readonly Options[],
+): Promise<{ code: OpenedCode; compositions: Composition[] }> =>
   open(
     base,
     found,
     making,
-    wishes.map((each) => ({ wishes: each, mark: null })),
+    options.map((each) => ({ options: each, mark: null })),
   );
 
-/** @throws OrbisError for the first wish that cannot be fulfilled, naming them all. */
-export function refuseProblems({ problems }: Pick<Outcome, 'problems'>): void {
-  const [first] = problems;
-  if (!first) return;
-  throw new OrbisError(
-    first.code,
-    first.facts,
-    problems.map((p) => ({ pointer: `/${p.wish}`, detail: catalogue[p.code as ErrorCode].detail(p.facts) })),
-  );
-}
-
-/** An outcome as it crosses the wire: its problems with their sentences. */
-export const tellOutcome = (base: string, outcome: Outcome): ToldOutcome => ({
-  base,
-  edits: outcome.edits,
-  pieces: outcome.pieces,
-  text: outcome.text,
-  brought: outcome.brought,
-  problems: outcome.problems.map(({ wish, code, facts }) => ({ wish, code, detail: catalogue[code].detail(facts) })),
-});
-
-/** A revision of these wishes, made with this sheet. */
-export const newRevision = (sheet: Sheet | null, { settings, dress }: Wishes, reason: string): NewRevision => ({
-  settings,
-  dress,
+/** A revision with these options, made with this sheet. */
+export const newRevision = (sheet: Sheet | null, options: Options, reason: string): NewRevision => ({
+  options,
   sheetId: sheet?.id ?? null,
   sheetDigest: sheetDigest(sheet),
   reason,
@@ -100,11 +83,5 @@ function sheetDigest(sheet: Sheet | null): string | null {
   return known;
 }
 
-/** Whether two sets of wishes are the same. */
-export const sameWishes = (a: Wishes, b: Wishes): boolean => canonicalJson([a.settings, a.dress]) === canonicalJson([b.settings, b.dress]);
-
-/* Objects with their members in alphabetical order, so that equal wishes are equal texts. */
-const canonicalJson = (value: unknown): string =>
-  JSON.stringify(value, (_, inner: unknown) =>
-    inner && typeof inner === 'object' && !Array.isArray(inner) ? Object.fromEntries(Object.entries(inner).sort(([a], [b]) => (a < b ? -1 : 1))) : inner,
-  );
+/** Whether the same is asked for, in whatever order. */
+export const sameOptions = (a: Options, b: Options): boolean => isDeepStrictEqual({ ...a }, { ...b });

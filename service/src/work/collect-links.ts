@@ -1,8 +1,8 @@
-import { OrbisError, type LinksCollected } from '@orbis/contract';
+import { OrbisError, refuseProblems, type LinksCollected } from '@orbis/contract';
 import { digest } from '../store/ids.ts';
 import type { NewEmbed } from '../store/import.ts';
-import { newRevision, outcomeOf, refuseProblems } from './codes.ts';
-import type { Making } from './making.ts';
+import { compositionOf, newRevision } from './codes.ts';
+import type { RenderContext } from './making.ts';
 import { nameFor, sourceOfCode, takeIn, type Collected } from './collect.ts';
 
 /* So many links are asked about at the same time. */
@@ -13,7 +13,7 @@ export async function findLinks(
   links: readonly string[],
   tags: readonly string[],
   take: (link: string) => ReturnType<typeof takeIn>,
-  making: Making,
+  making: RenderContext,
 ): Promise<{ embeds: { item: number; link: string; embed: NewEmbed }[]; refused: LinksCollected['refused'] }> {
   const found: ({ embed: NewEmbed } | { detail: string })[] = [];
   let next = 0;
@@ -35,9 +35,9 @@ export async function findLinks(
   };
 }
 
-async function embedOf(taken: Collected, tags: readonly string[], making: Making): Promise<NewEmbed> {
-  const wishes = { settings: taken.asked, dress: {} };
-  const { outcome, code } = await outcomeOf({ base: taken.code.text, found: taken.found, wishes }, making, null);
-  refuseProblems(outcome);
-  return { name: nameFor(taken), notes: '', tags, digest: digest(taken.code.text), ...sourceOfCode(taken), revision: newRevision(code.sheet, wishes, 'collected') };
+async function embedOf(taken: Collected, tags: readonly string[], making: RenderContext): Promise<NewEmbed> {
+  const options = taken.asked;
+  const { composition, code } = await compositionOf({ base: taken.code.text, found: taken.found, options }, making, null);
+  refuseProblems(composition.problems);
+  return { name: nameFor(taken), notes: '', tags, digest: digest(taken.code.text), ...sourceOfCode(taken), revision: newRevision(code.sheet, options, 'collected') };
 }

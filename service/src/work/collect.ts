@@ -1,4 +1,4 @@
-import { linkIn, nameOfAddress, readMark, type Settings } from '@orbis/core';
+import { linkIn, nameOfAddress, readMark, type Options } from '@orbis/core';
 import { OrbisError, tellFinding, type Found } from '@orbis/contract';
 import type { Summary } from '../reading/worker.ts';
 import type { FoundLink } from './find-link.ts';
@@ -13,7 +13,7 @@ export interface Collected {
   pasted: string;
   code: OpenedCode;
   /** What a link asks for beside the item. */
-  asked: Settings;
+  asked: Options;
   /** What was found out about a link; null where nobody was asked. */
   found: Found | null;
 }

@@ -1,7 +1,7 @@
 import { directOf, type Kind } from '@orbis/core';
 import { OrbisError, tellReading, type Embed, type EmbedSummary, type Revision } from '@orbis/contract';
 import { openSource } from './codes.ts';
-import type { Making } from './making.ts';
+import type { RenderContext } from './making.ts';
 import type { Handle } from '../database/connect.ts';
 import { findEmbed, placementCounts, tagsOf, type EmbedRow, type RevisionRow, type StoredEmbed } from '../store/embeds.ts';
 
@@ -35,7 +35,7 @@ export async function tellSummaries(db: Handle, rows: readonly EmbedRow[]): Prom
 }
 
 /** One embed whole, with the reading of its code. */
-export async function tellEmbed(db: Handle, { embed, source, revision }: StoredEmbed, making: Making): Promise<Embed> {
+export async function tellEmbed(db: Handle, { embed, source, revision }: StoredEmbed, making: RenderContext): Promise<Embed> {
   const { reading } = await openSource(source, making);
   return {
     ...(await tellSummaries(db, [embed]))[0]!,
@@ -51,7 +51,7 @@ export async function tellEmbed(db: Handle, { embed, source, revision }: StoredE
 }
 
 /** An answer that is one embed, with its state. */
-export async function embedReply(db: Handle, key: string, making: Making, status = 200) {
+export async function embedReply(db: Handle, key: string, making: RenderContext, status = 200) {
   const stored = await embedByKey(db, key);
   return { status, data: await tellEmbed(db, stored, making), etag: embedTag(stored.embed) };
 }
@@ -59,8 +59,7 @@ export async function embedReply(db: Handle, key: string, making: Making, status
 export const tellRevision = (row: RevisionRow, source: number): Revision => ({
   number: row.number,
   source,
-  settings: row.settings,
-  dress: row.dress,
+  options: row.options,
   reason: row.reason,
   createdAt: row.createdAt.toISOString(),
 });

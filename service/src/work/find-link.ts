@@ -11,7 +11,7 @@ import {
   type OembedAnswer,
   type OembedRoom,
   type OembedEndpoint,
-  type Settings,
+  type Options,
   type Sheet,
   type SheetMatch,
 } from '@orbis/core';
@@ -22,17 +22,17 @@ import { isPage, type Fetched, type Fetching } from '../fetching/client.ts';
 import { FetchFailure } from '../fetching/failure.ts';
 import type { Reader } from '../reading/reader.ts';
 import { openSource } from './codes.ts';
-import type { Making } from './making.ts';
+import type { RenderContext } from './making.ts';
 
 /** What a link comes to: the code, what the link asks for itself, and what was found out about it. */
 export interface FoundLink {
   code: string;
-  asked: Settings;
+  asked: Options;
   found: Found;
 }
 
 interface Tools {
-  making: Making;
+  making: RenderContext;
   fetching: Pick<Fetching, 'get'>;
   reader: Pick<Reader, 'linkedPage' | 'oembedAnswer' | 'fileFacts'>;
   answers: Answers;
@@ -52,7 +52,7 @@ const beginning = 512 * 1024;
 export type Listed = Pick<ListedEndpoint, 'provider' | 'url' | 'formats'> | null;
 
 /** Whom Orbis would ask about a link, and for what, before it does. */
-export function asksOf(link: string, { sheets }: Making, listed: Listed): { host: string; what: string }[] {
+export function asksOf(link: string, { sheets }: RenderContext, listed: Listed): { host: string; what: string }[] {
   const match = matchLink(link, sheets);
   const answering = (endpoint: string, name: string): { host: string; what: string }[] => [
     { host: new URL(endpoint).host, what: `what it knows of this link (${name} answers such questions)` },
@@ -173,7 +173,7 @@ async function byFile(link: string, match: SheetMatch, file: Fetched, stated: st
   const url = new URL(link);
   return {
     code: codeFromLink({ sheet, id: link, url }),
-    asked: sheet.settings.start ? asked : {},
+    asked: sheet.settings['start'] ? asked : {},
     found: {
       ...nothing(link, tools),
       how: 'file',
@@ -235,7 +235,7 @@ const told = ({ title, author, provider, thumbnail, width, height }: OembedAnswe
 });
 
 /* A code that does not say what it is gets the title that its provider told. */
-async function titleWhereMissing(code: string, { title }: OembedAnswer, making: Making): Promise<Settings> {
+async function titleWhereMissing(code: string, { title }: OembedAnswer, making: RenderContext): Promise<Options> {
   const untitled = (await openSource({ base: code }, making)).reading.findings.some(({ rule }) => rule === 'no-title');
   return untitled && title !== null ? { title: title.slice(0, 200) } : {};
 }

@@ -1,12 +1,13 @@
 import { setImmediate } from 'node:timers/promises';
-import type { Outcome, Wishes } from '@orbis/core';
-import { catalogue, OrbisError, type GroupOutcome } from '@orbis/contract';
+import type { Composition, Options } from '@orbis/core';
+import { formatProblem, OrbisError, type GroupOutcome } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
 import { chunks } from '../store/chunks.ts';
 import { placementCounts, type Act } from '../store/embeds.ts';
 import { addRevisions, type ChangeableEmbed, type NextRevision } from '../store/group-changes.ts';
-import { newRevision, outcomesOf, sameWishes } from './codes.ts';
-import type { Making } from './making.ts';
+import { compositionsOf, newRevision, sameOptions } from './codes.ts';
+import type { RenderContext } from './making.ts';
+import { serializeEdit } from '../serializers/compositions.ts';
 import { someOf } from './some-of.ts';
 
 type Told = GroupOutcome['changed'][number];
@@ -16,13 +17,13 @@ type Impossible = GroupOutcome['impossible'][number];
 export interface GroupPlan {
   todo: (NextRevision & { embed: ChangeableEmbed['embed']; told: Omit<Told, 'placements'> })[];
   impossible: Impossible[];
-  /** How many wish it already. */
+  /** How many have it already. */
   same: number;
 }
 
-export interface GroupWish {
-  /** From what an embed wishes now to what it shall wish. */
-  change: (now: Wishes) => Wishes;
+export interface GroupRequest {
+  /** From what is asked of an embed now to what shall be. */
+  change: (now: Options) => Options;
   /** Only tried: with the codes before and after, and nothing written. */
   dryRun: boolean;
   skipImpossible: boolean;
@@ -33,22 +34,22 @@ export interface GroupWish {
  * others have their turn. Call it in a transaction, which a refusal ends.
  * @throws OrbisError `group-impossible`.
  */
-export async function changeGroup(tx: Handle, found: readonly ChangeableEmbed[], wish: GroupWish, making: Making, act: Act): Promise<GroupPlan> {
+export async function changeGroup(tx: Handle, found: readonly ChangeableEmbed[], request: GroupRequest, making: RenderContext, act: Act): Promise<GroupPlan> {
   const plan: GroupPlan = { todo: [], impossible: [], same: 0 };
-  const wished = new Map<string, ReturnType<typeof wishFor>>();
+  const asked = new Map<string, ReturnType<typeof optionsFor>>();
   let writing = Promise.resolve();
   for (const part of chunks(found)) {
     const from = plan.todo.length;
     for (const stored of part) {
-      // Most embeds of a group wish the same, mostly nothing.
-      const key = JSON.stringify([stored.revision.settings, stored.revision.dress]);
-      const wishes = wished.get(key) ?? wishFor(stored, wish);
-      wished.set(key, wishes);
-      if (wishes.next === null) plan.same++;
-      else await planOne(stored, wishes.now, wishes.next, { dryRun: wish.dryRun, making, plan });
+      // Of most embeds of a group the same is asked, mostly nothing.
+      const key = JSON.stringify(stored.revision.options);
+      const options = asked.get(key) ?? optionsFor(stored, request);
+      asked.set(key, options);
+      if (options.next === null) plan.same++;
+      else await planOne(stored, options.now, options.next, { dryRun: request.dryRun, making, plan });
     }
     const next = plan.todo.slice(from);
-    if (!wish.dryRun && (plan.impossible.length === 0 || wish.skipImpossible)) {
+    if (!request.dryRun && (plan.impossible.length === 0 || request.skipImpossible)) {
       writing = writing.then(() => addRevisions(tx, next, act));
       // It is waited for below; until then nobody is to take it for forgotten.
       writing.catch(() => undefined);
@@ -56,38 +57,37 @@ export async function changeGroup(tx: Handle, found: readonly ChangeableEmbed[],
     await setImmediate();
   }
   await writing;
-  if (plan.impossible.length > 0 && !wish.skipImpossible && !wish.dryRun) throw refused(plan.impossible);
+  if (plan.impossible.length > 0 && !request.skipImpossible && !request.dryRun) throw refused(plan.impossible);
   return plan;
 }
 
-/* What an embed wishes now, and then; null where that is the same. */
-function wishFor({ revision: { settings, dress } }: ChangeableEmbed, { change }: GroupWish): { now: Wishes; next: Wishes | null } {
-  const now = { settings, dress };
+/* What is asked of an embed now, and then; null where that is the same. */
+function optionsFor({ revision: { options: now } }: ChangeableEmbed, { change }: GroupRequest): { now: Options; next: Options | null } {
   const next = change(now);
-  return { now, next: sameWishes(next, now) ? null : next };
+  return { now, next: sameOptions(next, now) ? null : next };
 }
 
 async function planOne(
   { embed, source }: ChangeableEmbed,
-  now: Wishes,
-  wishes: Wishes,
-  { dryRun, making, plan }: { dryRun: boolean; making: Making; plan: GroupPlan },
+  now: Options,
+  options: Options,
+  { dryRun, making, plan }: { dryRun: boolean; making: RenderContext; plan: GroupPlan },
 ): Promise<void> {
-  const tried = await outcomesOf(source, making, dryRun ? [wishes, now] : [wishes]);
+  const tried = await compositionsOf(source, making, dryRun ? [options, now] : [options]);
   const { code } = tried;
-  const after = tried.outcomes[0]!;
+  const after = tried.compositions[0]!;
   // What stood against an embed before is not the matter of this change.
-  const before = tried.outcomes[1] ?? (after.problems.length > 0 ? (await outcomesOf(source, making, [now])).outcomes[0]! : null);
+  const before = tried.compositions[1] ?? (after.problems.length > 0 ? (await compositionsOf(source, making, [now])).compositions[0]! : null);
   const problems = newProblems(before, after);
   if (problems.length > 0) return void plan.impossible.push({ embed: embed.key, name: embed.name, problems });
-  const told = { embed: embed.key, name: embed.name, ...(dryRun && { before: before!.text, after: after.text, edits: after.edits }) };
-  plan.todo.push({ embed, sourceId: source.id, values: newRevision(code.sheet, wishes, 'changed with others'), told });
+  const told = { embed: embed.key, name: embed.name, ...(dryRun && { before: before!.text, after: after.text, edits: after.edits.map(serializeEdit) }) };
+  plan.todo.push({ embed, sourceId: source.id, values: newRevision(code.sheet, options, 'changed with others'), told });
 }
 
-const newProblems = (before: Outcome | null, { problems }: Outcome): Impossible['problems'] =>
+const newProblems = (before: Composition | null, { problems }: Composition): Impossible['problems'] =>
   problems
-    .filter(({ wish, code }) => !before?.problems.some((known) => known.wish === wish && known.code === code))
-    .map(({ wish, code, facts }) => ({ wish, detail: catalogue[code].detail(facts) }));
+    .filter(({ option, code }) => !before?.problems.some((known) => known.option === option && known.code === code))
+    .map((problem) => ({ option: problem.option, detail: formatProblem(problem) }));
 
 /** A plan as it is told, with how often each embed is placed. */
 export async function tellPlan(db: Handle, found: number, { todo, same, impossible }: GroupPlan): Promise<GroupOutcome> {

@@ -74,7 +74,7 @@ async function readPart(db: Handle, items: readonly ImportItem[], { sheets, read
     const { name, text, tags, notes } = items[at]!;
     const { kind, provider, level, hosts } = reading;
     const sheet = sheets.find(({ id }) => id === reading.sheet?.id) ?? null;
-    const revision = newRevision(sheet, { settings: {}, dress: {} }, 'imported');
+    const revision = newRevision(sheet, {}, 'imported');
     return { name, notes, tags, pasted: text, base, found: null, digest: digest(base), kind, provider: provider?.id ?? null, level, hosts, revision };
   });
   return { embeds, refused, there: await embedsOfDigests(db, [...new Set(embeds.flatMap((embed) => embed?.digest ?? []))]) };

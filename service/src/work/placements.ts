@@ -1,20 +1,20 @@
-import type { Outcome } from '@orbis/core';
+import type { Composition } from '@orbis/core';
 import { tellFinding, writePlace, type Placement, type PlacementFinding } from '@orbis/contract';
-import type { Making } from './making.ts';
+import type { RenderContext } from './making.ts';
 import type { Handle } from '../database/connect.ts';
 import { deliveriesOf, type DeliveryWithRevision, type StoredPlacement } from '../store/placements.ts';
 import type { StoredFinding } from '../store/schema.ts';
 import { groupBy } from '../store/group.ts';
-import { outcomeOf } from './codes.ts';
+import { compositionOf } from './codes.ts';
 
 /** What would be issued for a placement today under this number. */
-export async function codeToday(row: StoredPlacement, making: Making, delivery: number): Promise<Outcome> {
-  const wishes = { settings: row.revision.settings, dress: row.revision.dress };
-  return (await outcomeOf({ base: row.source.base, found: row.source.found, wishes }, making, { placement: row.placement.publicId, delivery })).outcome;
+export async function codeToday(row: StoredPlacement, making: RenderContext, delivery: number): Promise<Composition> {
+  return (await compositionOf({ base: row.source.base, found: row.source.found, options: row.revision.options }, making, { placement: row.placement.publicId, delivery }))
+    .composition;
 }
 
 /** Whether what a delivery carries differs from what would be issued today, for whatever reason. */
-export const isOutOfDate = async (row: StoredPlacement, issued: DeliveryWithRevision, making: Making): Promise<boolean> =>
+export const isOutOfDate = async (row: StoredPlacement, issued: DeliveryWithRevision, making: RenderContext): Promise<boolean> =>
   (await codeToday(row, making, issued.delivery.number)).text !== issued.delivery.text;
 
 /** The address of a page: the site's address with the page's path. */
@@ -30,7 +30,7 @@ export const outOfDateFinding = (row: StoredPlacement, carried: DeliveryWithRevi
 });
 
 /** Placements as the register shows them, with their states worked out as of now. */
-export async function tellPlacements(db: Handle, rows: readonly StoredPlacement[], making: Making): Promise<Placement[]> {
+export async function tellPlacements(db: Handle, rows: readonly StoredPlacement[], making: RenderContext): Promise<Placement[]> {
   const issued = groupBy(
     await deliveriesOf(
       db,
@@ -41,7 +41,7 @@ export async function tellPlacements(db: Handle, rows: readonly StoredPlacement[
   return Promise.all(rows.map((row) => tellPlacement(row, issued.get(row.placement.id) ?? [], making)));
 }
 
-async function tellPlacement(row: StoredPlacement, issued: readonly DeliveryWithRevision[], making: Making): Promise<Placement> {
+async function tellPlacement(row: StoredPlacement, issued: readonly DeliveryWithRevision[], making: RenderContext): Promise<Placement> {
   const { placement, embed, site, page, spot } = row;
   const carried = issued.find((d) => d.delivery.number === placement.seenDelivery) ?? null;
   const last = issued.at(-1) ?? null;

@@ -1,25 +1,25 @@
 import { setImmediate } from 'node:timers/promises';
 import type { Sheet } from '@orbis/core';
-import { catalogue, type SheetComparison } from '@orbis/contract';
+import { formatProblem, type SheetComparison } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
 import { addRevision, placementCounts, resummarise, type Act, type StoredEmbed } from '../store/embeds.ts';
 import { embedsTouchedBy } from '../store/sheets.ts';
-import { newRevision, outcomeOf } from './codes.ts';
+import { compositionOf, newRevision } from './codes.ts';
 import { sourceOfCode } from './collect.ts';
-import type { Making } from './making.ts';
+import type { RenderContext } from './making.ts';
 
 /** A change of one sheet: the sheets as they are and as they would be. */
 export interface SheetChange {
   id: string;
-  before: Making;
-  after: Making;
+  before: RenderContext;
+  after: RenderContext;
 }
 
 /** One embed that a change of a sheet can touch, with what it comes to before and after. */
 interface Touched {
   stored: StoredEmbed;
-  before: Awaited<ReturnType<typeof outcomeOf>>;
-  after: Awaited<ReturnType<typeof outcomeOf>>;
+  before: Awaited<ReturnType<typeof compositionOf>>;
+  after: Awaited<ReturnType<typeof compositionOf>>;
 }
 
 /* So many codes are worked out at a stretch. */
@@ -31,8 +31,8 @@ export async function touchedBy(db: Handle, { id, before, after }: SheetChange):
   const stored = await embedsTouchedBy(db, { id, hosts: [...new Set(both.flatMap(({ hosts }) => hosts))], anywhere: both.some((sheet) => hasAnyHost(sheet)) });
   const touched: Touched[] = [];
   for (const [i, row] of stored.entries()) {
-    const source = { base: row.source.base, found: row.source.found, wishes: { settings: row.revision.settings, dress: row.revision.dress } };
-    touched.push({ stored: row, before: await outcomeOf(source, before, null), after: await outcomeOf(source, after, null) });
+    const source = { base: row.source.base, found: row.source.found, options: row.revision.options };
+    touched.push({ stored: row, before: await compositionOf(source, before, null), after: await compositionOf(source, after, null) });
     // Others have their turn in between: a sheet may be that of thousands.
     if (i % together === 0) await setImmediate();
   }
@@ -43,7 +43,8 @@ export async function touchedBy(db: Handle, { id, before, after }: SheetChange):
 const hasAnyHost = ({ files, frames, loaders = [], mounts = [], hosts }: Sheet): boolean =>
   files !== undefined || mounts.length > 0 || [...frames, ...loaders].some(({ hostname }) => !hosts.includes(hostname));
 
-const differs = ({ before, after }: Touched): boolean => before.outcome.text !== after.outcome.text || after.outcome.problems.length > before.outcome.problems.length;
+const differs = ({ before, after }: Touched): boolean =>
+  before.composition.text !== after.composition.text || after.composition.problems.length > before.composition.problems.length;
 
 /** The embeds that come out differently, as they are told. */
 export async function tellDifferences(db: Handle, touched: readonly Touched[]): Promise<SheetComparison['differs']> {
@@ -56,10 +57,10 @@ export async function tellDifferences(db: Handle, touched: readonly Touched[]): 
     embed: embed.key,
     name: embed.name,
     placements: counts.get(embed.id) ?? 0,
-    before: before.outcome.text,
-    after: after.outcome.text,
+    before: before.composition.text,
+    after: after.composition.text,
     provider: { before: before.code.sheet?.id ?? null, after: after.code.sheet?.id ?? null },
-    problems: after.outcome.problems.map(({ wish, code, facts }) => ({ wish, detail: catalogue[code].detail(facts) })),
+    problems: after.composition.problems.map((problem) => ({ option: problem.option, detail: formatProblem(problem) })),
   }));
 }
 
@@ -76,7 +77,7 @@ export async function settleChange(tx: Handle, touched: readonly Touched[], act:
     const { stored, after } = item;
     const summary = sourceOfCode({ pasted: stored.source.pasted, found: stored.source.found, code: after.code });
     if (differs(item)) {
-      await addRevision(tx, stored, newRevision(after.code.sheet, stored.revision, 'sheet changed'), act);
+      await addRevision(tx, stored, newRevision(after.code.sheet, stored.revision.options, 'sheet changed'), act);
       changed++;
     }
     await resummarise(tx, stored.embed, summary);

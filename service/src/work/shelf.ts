@@ -2,12 +2,12 @@ import type { Sheet } from '@orbis/core';
 import type { Handle } from '../database/connect.ts';
 import { readRules, usualRules } from '../store/rules.ts';
 import { listSheets, shelfState } from '../store/sheets.ts';
-import type { Making } from './making.ts';
+import type { RenderContext } from './making.ts';
 
 /** The sheets at hand and the rules for all: read from the database once, and again after each change, whoever made it. */
 export interface Shelf {
   /** What output is made with now; the same object until something changes. */
-  making: () => Making;
+  making: () => RenderContext;
   /** The sheets as they would be with this one of the owner's own, or without it. */
   without(id: string): Sheet[];
   with(sheet: Sheet): Sheet[];
@@ -16,10 +16,10 @@ export interface Shelf {
   refresh(db: Handle): Promise<void>;
 }
 
-export function createShelf(builtIn: readonly Sheet[], { workOut }: Pick<Making, 'workOut'>): Shelf {
+export function createShelf(builtIn: readonly Sheet[], { workOut }: Pick<RenderContext, 'workOut'>): Shelf {
   let own: readonly Sheet[] = [];
   let state = '';
-  let making: Making = { sheets: builtIn, rules: usualRules, workOut };
+  let making: RenderContext = { sheets: builtIn, rules: usualRules, workOut };
   // The owner's own stand before the built-in ones, and in the place of those of the same id.
   const order = (mine: readonly Sheet[]): Sheet[] => [...mine, ...builtIn.filter(({ id }) => !mine.some((sheet) => sheet.id === id))];
   return {

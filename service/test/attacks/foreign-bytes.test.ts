@@ -5,7 +5,7 @@
 import { expect } from 'chai';
 import { isMainThread } from 'node:worker_threads';
 import { createReader, type Reader } from '../../src/reading/reader.ts';
-import { openSource, outcomeOf } from '../../src/work/codes.ts';
+import { openSource, compositionOf } from '../../src/work/codes.ts';
 
 const slow = (kilobytes: number): string => '<div class="a b c">'.repeat(200) + '<iframe src="https://a.localhost/x">'.repeat((kilobytes * 1024) / 36);
 
@@ -84,13 +84,13 @@ describe('attack: foreign bytes', function () {
         return one.workOut(task);
       },
     };
-    const wishes = { settings: {}, dress: { 'max-width': 300 } };
-    const short = await outcomeOf({ base: '<iframe src="https://a.localhost/x" title="x"></iframe>', wishes }, making, null);
+    const options = { 'max-width': 300 };
+    const short = await compositionOf({ base: '<iframe src="https://a.localhost/x" title="x"></iframe>', options }, making, null);
     expect(asked).to.equal(0);
     const base = `<iframe src="https://a.localhost/x" title="x"></iframe>${' '.repeat(20_000)}`;
-    const long = await outcomeOf({ base, wishes }, making, null);
+    const long = await compositionOf({ base, options }, making, null);
     expect(asked).to.equal(1);
-    expect(long.outcome.edits).to.deep.equal(short.outcome.edits);
+    expect(long.composition.edits).to.deep.equal(short.composition.edits);
     expect(long.code.title).to.equal('x');
     expect((await openSource({ base }, making)).reading.kind).to.equal('frame');
     expect(asked).to.equal(2);

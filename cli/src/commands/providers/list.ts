@@ -39,7 +39,7 @@ export const addList: AddCommand = (providers, run) => {
               String(sheet.version),
               sheetOriginWords[from],
               String(embeds),
-              [...Object.keys(sheet.settings), ...(sheet.quiet ? ['privacy'] : [])].join(', '),
+              [...Object.keys(sheet.settings), ...(sheet.privacyHost ? ['privacy'] : [])].join(', '),
             ]),
             tools.colours,
           ),

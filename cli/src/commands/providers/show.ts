@@ -34,7 +34,7 @@ function describe(sheet: Sheet, origin: string, colours: Colours): string {
   };
   const holders = { frame: 'of the frame', media: 'of the player', mount: 'of the element that its script fills', loader: 'of its script', setup: 'of the code' };
   const own = settings.flatMap((setting) => {
-    const rule = sheet.settings[setting.name as keyof Sheet['settings']];
+    const rule = sheet.settings[setting.name];
     return rule
       ? [
           [
@@ -51,7 +51,7 @@ function describe(sheet: Sheet, origin: string, colours: Colours): string {
     ['Kind', sheet.kind],
     ['Knows', knows(sheet)],
     ...(sheet.shape ? ([['Shape', `${sheet.shape.width}:${sheet.shape.height}`]] as [string, string][]) : []),
-    ...(sheet.quiet ? ([['Quieter', sheet.quiet.host]] as [string, string][]) : []),
+    ...(sheet.privacyHost ? ([['Quieter', sheet.privacyHost.host]] as [string, string][]) : []),
     ...(sheet.tracks ? ([['Only follow', sheet.tracks.join(', ')]] as [string, string][]) : []),
     ...(sheet.oembed ? ([['oEmbed', sheet.oembed.endpoint]] as [string, string][]) : []),
     ...Object.entries(sheet.why ?? {}).map(([need, why]): [string, string] => [`Needs ${need}`, why]),

@@ -1,8 +1,8 @@
 /** Embeds, their sources and their revisions. */
 import { index, int, json, longtext, mediumtext, mysqlEnum, mysqlTable, primaryKey, unique, varchar } from 'drizzle-orm/mysql-core';
-import type { Dress, Settings } from '@orbis/core';
+import type { Options } from '@orbis/core';
 import type { Found } from '@orbis/contract';
-import { ascii, id, ref, when } from './columns.ts';
+import { ascii, id, foreignKeyId, timestamp } from './columns.ts';
 import { created } from './people.ts';
 
 export const embed = mysqlTable(
@@ -18,10 +18,10 @@ export const embed = mysqlTable(
     /** Number of the newest source and the newest revision. */
     source: int().notNull(),
     revision: int().notNull(),
-    retiredAt: when(),
+    retiredAt: timestamp(),
     /** Counts every change of the row, for lost updates. */
     version: int().notNull().default(1),
-    changedAt: when().notNull(),
+    changedAt: timestamp().notNull(),
     ...created,
   },
   (t) => [index('embed_kind').on(t.kind, t.id)],
@@ -30,7 +30,7 @@ export const embed = mysqlTable(
 export const embedTag = mysqlTable(
   'embed_tag',
   {
-    embedId: ref()
+    embedId: foreignKeyId()
       .notNull()
       .references(() => embed.id),
     tag: varchar({ length: 40 }).notNull(),
@@ -42,7 +42,7 @@ export const embedTag = mysqlTable(
 export const embedHost = mysqlTable(
   'embed_host',
   {
-    embedId: ref()
+    embedId: foreignKeyId()
       .notNull()
       .references(() => embed.id),
     host: ascii({ length: 253 }).notNull(),
@@ -55,7 +55,7 @@ export const source = mysqlTable(
   'source',
   {
     id: id(),
-    embedId: ref()
+    embedId: foreignKeyId()
       .notNull()
       .references(() => embed.id),
     number: int().notNull(),
@@ -74,17 +74,15 @@ export const revision = mysqlTable(
   'revision',
   {
     id: id(),
-    embedId: ref()
+    embedId: foreignKeyId()
       .notNull()
       .references(() => embed.id),
     number: int().notNull(),
-    sourceId: ref()
+    sourceId: foreignKeyId()
       .notNull()
       .references(() => source.id),
     leftOut: json().$type<number[]>().notNull(),
-    settings: json().$type<Settings>().notNull(),
-    dress: json().$type<Dress>().notNull(),
-    isolation: json().$type<Record<string, never>>().notNull(),
+    options: json().$type<Options>().notNull(),
     sheetId: varchar({ length: 60 }),
     sheetDigest: ascii({ length: 64 }),
     reason: varchar({ length: 200 }).notNull(),

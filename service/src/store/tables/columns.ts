@@ -10,5 +10,5 @@ export const exact = customType<{ data: string; config: { length: number }; conf
   dataType: ({ length }) => `varchar(${length}) character set utf8mb4 collate utf8mb4_bin`,
 });
 export const id = () => bigint({ mode: 'number', unsigned: true }).autoincrement().primaryKey();
-export const ref = () => bigint({ mode: 'number', unsigned: true });
-export const when = () => datetime({ fsp: 3, mode: 'date' });
+export const foreignKeyId = () => bigint({ mode: 'number', unsigned: true });
+export const timestamp = () => datetime({ fsp: 3, mode: 'date' });

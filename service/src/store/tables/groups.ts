@@ -1,7 +1,7 @@
 /** Changes of many embeds at once, and presets. */
 import { int, json, mysqlTable, primaryKey, varchar } from 'drizzle-orm/mysql-core';
-import type { Dress, Settings } from '@orbis/core';
-import { ascii, id, ref, when } from './columns.ts';
+import type { Options } from '@orbis/core';
+import { ascii, id, foreignKeyId, timestamp } from './columns.ts';
 import { embed } from './collection.ts';
 import { created } from './people.ts';
 
@@ -12,17 +12,17 @@ export const groupChange = mysqlTable('group_change', {
   search: varchar({ length: 2000 }).notNull(),
   said: varchar({ length: 2000 }).notNull(),
   embeds: int().notNull(),
-  undoneAt: when(),
+  undoneAt: timestamp(),
   ...created,
 });
 
 export const groupChangeItem = mysqlTable(
   'group_change_item',
   {
-    changeId: ref()
+    changeId: foreignKeyId()
       .notNull()
       .references(() => groupChange.id),
-    embedId: ref()
+    embedId: foreignKeyId()
       .notNull()
       .references(() => embed.id),
     /** Numbers of the revisions before and after. */
@@ -34,13 +34,12 @@ export const groupChangeItem = mysqlTable(
   (t) => [primaryKey({ columns: [t.changeId, t.embedId] })],
 );
 
-/** Settings and dress under a name; those that Orbis ships are in the core. */
+/** Options under a name; those that Orbis ships are in the core. */
 export const preset = mysqlTable('preset', {
   id: id(),
   key: ascii({ length: 80 }).notNull().unique(),
   meaning: varchar({ length: 300 }).notNull(),
-  settings: json().$type<Settings>().notNull(),
-  dress: json().$type<Dress>().notNull(),
+  options: json().$type<Options>().notNull(),
   version: int().notNull().default(1),
   ...created,
 });

@@ -1,6 +1,6 @@
 /** Pages that were read for the embeds on them. */
 import { int, json, longtext, mysqlEnum, mysqlTable, unique, varchar } from 'drizzle-orm/mysql-core';
-import { ascii, id, ref } from './columns.ts';
+import { ascii, id, foreignKeyId } from './columns.ts';
 import { embed } from './collection.ts';
 import { created } from './people.ts';
 
@@ -28,7 +28,7 @@ export const harvestItem = mysqlTable(
   'harvest_item',
   {
     id: id(),
-    harvestId: ref()
+    harvestId: foreignKeyId()
       .notNull()
       .references(() => harvest.id),
     number: int().notNull(),
@@ -43,9 +43,9 @@ export const harvestItem = mysqlTable(
     line: int().notNull(),
     column: int().notNull(),
     /** The embed that its mark names: it was in the register before. */
-    markedEmbedId: ref().references(() => embed.id),
+    markedEmbedId: foreignKeyId().references(() => embed.id),
     /** The embed that it was taken as. */
-    takenEmbedId: ref().references(() => embed.id),
+    takenEmbedId: foreignKeyId().references(() => embed.id),
   },
   (t) => [unique('harvest_item_number').on(t.harvestId, t.number)],
 );

@@ -1,13 +1,13 @@
 /** Who uses Orbis, and how they are let in. */
 import { index, int, mysqlEnum, mysqlTable, varchar } from 'drizzle-orm/mysql-core';
-import { ascii, id, ref, when } from './columns.ts';
+import { ascii, id, foreignKeyId, timestamp } from './columns.ts';
 
 export const person = mysqlTable('person', {
   id: id(),
   name: varchar({ length: 80 }).notNull(),
   /** argon2id, in the PHC string format; null until the owner has set one. */
   passwordHash: varchar({ length: 255 }),
-  createdAt: when().notNull(),
+  createdAt: timestamp().notNull(),
 });
 
 export const session = mysqlTable(
@@ -16,13 +16,13 @@ export const session = mysqlTable(
     hash: ascii({ length: 64 }).primaryKey(),
     /** By which its owner names it. */
     publicId: ascii({ length: 10 }).notNull().unique(),
-    personId: ref()
+    personId: foreignKeyId()
       .notNull()
       .references(() => person.id),
-    createdAt: when().notNull(),
+    createdAt: timestamp().notNull(),
     /** When it was last used, to the minute: one that is not used for long ends before its time. */
-    usedAt: when().notNull(),
-    expiresAt: when().notNull(),
+    usedAt: timestamp().notNull(),
+    expiresAt: timestamp().notNull(),
     /** Where it was last used from, and with what: for its owner to know it again. */
     address: ascii({ length: 45 }).notNull(),
     agent: varchar({ length: 200 }).notNull(),
@@ -33,17 +33,17 @@ export const session = mysqlTable(
 export const token = mysqlTable('token', {
   id: id(),
   publicId: ascii({ length: 10 }).notNull().unique(),
-  personId: ref()
+  personId: foreignKeyId()
     .notNull()
     .references(() => person.id),
   name: varchar({ length: 80 }).notNull(),
   hash: ascii({ length: 64 }).notNull().unique(),
   access: mysqlEnum(['all', 'read']).notNull().default('all'),
-  createdAt: when().notNull(),
-  expiresAt: when().notNull(),
-  lastUsedAt: when(),
+  createdAt: timestamp().notNull(),
+  expiresAt: timestamp().notNull(),
+  lastUsedAt: timestamp(),
   lastUsedFrom: ascii({ length: 45 }),
-  revokedAt: when(),
+  revokedAt: timestamp(),
 });
 
 /** Browsers in which somebody has signed in: their right password is never locked out by others. */
@@ -51,10 +51,10 @@ export const device = mysqlTable(
   'device',
   {
     hash: ascii({ length: 64 }).primaryKey(),
-    personId: ref()
+    personId: foreignKeyId()
       .notNull()
       .references(() => person.id),
-    createdAt: when().notNull(),
+    createdAt: timestamp().notNull(),
   },
   (t) => [index('device_person').on(t.personId, t.createdAt)],
 );
@@ -63,21 +63,21 @@ export const device = mysqlTable(
 export const attempt = mysqlTable('attempt', {
   scope: ascii({ length: 100 }).primaryKey(),
   count: int().notNull(),
-  lastAt: when().notNull(),
-  blockedUntil: when().notNull(),
+  lastAt: timestamp().notNull(),
+  blockedUntil: timestamp().notNull(),
 });
 
 /** One-time links: to set a password, or to sign in. */
 export const link = mysqlTable('link', {
   hash: ascii({ length: 64 }).primaryKey(),
-  personId: ref()
+  personId: foreignKeyId()
     .notNull()
     .references(() => person.id),
   purpose: mysqlEnum(['password', 'sign-in']).notNull(),
-  createdAt: when().notNull(),
-  expiresAt: when().notNull(),
-  usedAt: when(),
+  createdAt: timestamp().notNull(),
+  expiresAt: timestamp().notNull(),
+  usedAt: timestamp(),
 });
 
 /** When a row was made, and by whom. */
-export const created = { createdAt: when().notNull(), createdBy: ref().references(() => person.id) };
+export const created = { createdAt: timestamp().notNull(), createdBy: foreignKeyId().references(() => person.id) };

@@ -1,7 +1,7 @@
 /** Embeds in spots, and what was handed out for them. */
 import { index, int, json, longtext, mysqlEnum, mysqlTable, tinyint, unique } from 'drizzle-orm/mysql-core';
-import type { Piece } from '@orbis/core';
-import { ascii, id, ref, when } from './columns.ts';
+import type { Options, Snippet } from '@orbis/core';
+import { ascii, id, foreignKeyId, timestamp } from './columns.ts';
 import { embed, revision } from './collection.ts';
 import { created } from './people.ts';
 import { spot } from './places.ts';
@@ -20,21 +20,25 @@ export const placement = mysqlTable(
   {
     id: id(),
     publicId: ascii({ length: 10 }).notNull().unique(),
-    spotId: ref()
+    spotId: foreignKeyId()
       .notNull()
       .references(() => spot.id),
-    embedId: ref()
+    embedId: foreignKeyId()
       .notNull()
       .references(() => embed.id),
     /** What the last sweep of its page made out; that it is out of date is worked out when asked. */
     seen: mysqlEnum(seenStates).notNull().default('planned'),
     seenDelivery: int(),
-    lastSeenAt: when(),
-    checkedAt: when(),
+    lastSeenAt: timestamp(),
+    checkedAt: timestamp(),
     /** When its link was first handed out; until then nothing is served for it. */
-    linkedAt: when(),
+    linkedAt: timestamp(),
     findings: json().$type<StoredFinding[]>().notNull(),
-    endedAt: when(),
+    /** What is asked of it at this place only. */
+    options: json().$type<Options>().notNull(),
+    /** Counts every change of these, for lost updates. */
+    version: int().notNull().default(1),
+    endedAt: timestamp(),
     /** 1 until it is ended, then null: an embed is in a spot once at a time. */
     active: tinyint().default(1),
     ...created,
@@ -51,14 +55,16 @@ export const delivery = mysqlTable(
   'delivery',
   {
     id: id(),
-    placementId: ref()
+    placementId: foreignKeyId()
       .notNull()
       .references(() => placement.id),
     number: int().notNull(),
-    revisionId: ref()
+    revisionId: foreignKeyId()
       .notNull()
       .references(() => revision.id),
-    pieces: json().$type<Piece[]>().notNull(),
+    /** What was asked of it at this place only, when it was handed out. */
+    options: json().$type<Options>().notNull(),
+    snippets: json().$type<Snippet[]>().notNull(),
     text: longtext().notNull(),
     digest: ascii({ length: 64 }).notNull(),
     ...created,

@@ -1,6 +1,7 @@
 /** Sites, pages and spots. */
-import { int, mysqlTable, smallint, unique, varchar } from 'drizzle-orm/mysql-core';
-import { ascii, exact, id, ref, when } from './columns.ts';
+import { boolean, int, json, mysqlTable, smallint, unique, varchar } from 'drizzle-orm/mysql-core';
+import type { KindDefaults } from '@orbis/core';
+import { ascii, exact, id, foreignKeyId, timestamp } from './columns.ts';
 import { created } from './people.ts';
 
 export const site = mysqlTable('site', {
@@ -8,6 +9,10 @@ export const site = mysqlTable('site', {
   key: ascii({ length: 60 }).notNull().unique(),
   name: varchar({ length: 120 }).notNull(),
   address: varchar({ length: 500 }).notNull(),
+  /** What is asked of every embed on it, by what kind the embed is of. */
+  defaults: json().$type<KindDefaults>().notNull(),
+  /** Whether the site has a way into the heads of its pages. */
+  head: boolean().notNull().default(false),
   version: int().notNull().default(1),
   ...created,
 });
@@ -16,12 +21,12 @@ export const page = mysqlTable(
   'page',
   {
     id: id(),
-    siteId: ref()
+    siteId: foreignKeyId()
       .notNull()
       .references(() => site.id),
     path: exact({ length: 340 }).notNull(),
     title: varchar({ length: 200 }).notNull(),
-    checkedAt: when(),
+    checkedAt: timestamp(),
     ...created,
   },
   (t) => [unique('page_path').on(t.siteId, t.path)],
@@ -31,7 +36,7 @@ export const spot = mysqlTable(
   'spot',
   {
     id: id(),
-    pageId: ref()
+    pageId: foreignKeyId()
       .notNull()
       .references(() => page.id),
     name: ascii({ length: 60 }).notNull(),

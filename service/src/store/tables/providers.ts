@@ -2,7 +2,7 @@
 import { index, int, json, mediumtext, mysqlTable, primaryKey, tinyint, unique, varchar } from 'drizzle-orm/mysql-core';
 import type { OembedFormat, Sheet } from '@orbis/core';
 import type { Rules } from '../../work/making.ts';
-import { ascii, exact, id, ref, when } from './columns.ts';
+import { ascii, exact, id, foreignKeyId, timestamp } from './columns.ts';
 import { created } from './people.ts';
 
 /** Provider sheets of the owner's own; those that Orbis ships are files. */
@@ -14,7 +14,7 @@ export const providerSheet = mysqlTable('provider_sheet', {
   /** What it comes to. */
   sheet: json().$type<Sheet>().notNull(),
   version: int().notNull().default(1),
-  changedAt: when().notNull(),
+  changedAt: timestamp().notNull(),
   ...created,
 });
 
@@ -23,7 +23,7 @@ export const rule = mysqlTable('rule', {
   id: tinyint().primaryKey(),
   rules: json().$type<Partial<Rules>>().notNull(),
   version: int().notNull(),
-  changedAt: when().notNull(),
+  changedAt: timestamp().notNull(),
 });
 
 /** Where providers answer questions about their links, out of a list of such providers. */
@@ -46,7 +46,7 @@ export const oembedEndpoint = mysqlTable(
 export const oembedHost = mysqlTable(
   'oembed_host',
   {
-    endpointId: ref()
+    endpointId: foreignKeyId()
       .notNull()
       .references(() => oembedEndpoint.id, { onDelete: 'cascade' }),
     host: ascii({ length: 255 }).notNull(),

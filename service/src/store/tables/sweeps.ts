@@ -1,6 +1,6 @@
 /** Long work, and what sweeps saw. */
 import { foreignKey, index, int, json, mysqlEnum, mysqlTable, smallint, tinyint, unique, varchar } from 'drizzle-orm/mysql-core';
-import { ascii, id, ref, when } from './columns.ts';
+import { ascii, id, foreignKeyId, timestamp } from './columns.ts';
 import { created } from './people.ts';
 import { placement, seenStates, type StoredFinding } from './placements.ts';
 import { page } from './places.ts';
@@ -15,12 +15,12 @@ export const job = mysqlTable(
     state: mysqlEnum(['waiting', 'running', 'done', 'stopped', 'failed']).notNull().default('waiting'),
     scope: varchar({ length: 460 }),
     leaseOwner: ascii({ length: 40 }),
-    leaseUntil: when(),
+    leaseUntil: timestamp(),
     /** What no two jobs that have not ended may share; null once it has. */
     exclusiveKey: ascii({ length: 64 }).unique(),
     stopAsked: tinyint().notNull().default(0),
-    startedAt: when(),
-    endedAt: when(),
+    startedAt: timestamp(),
+    endedAt: timestamp(),
     ...created,
   },
   (t) => [index('job_state').on(t.state, t.id)],
@@ -30,15 +30,15 @@ export const sweepPage = mysqlTable(
   'sweep_page',
   {
     id: id(),
-    jobId: ref()
+    jobId: foreignKeyId()
       .notNull()
       .references(() => job.id),
-    pageId: ref().notNull(),
+    pageId: foreignKeyId().notNull(),
     state: mysqlEnum(['waiting', 'read', 'unreachable']).notNull().default('waiting'),
     status: smallint({ unsigned: true }),
     why: varchar({ length: 300 }),
     digest: ascii({ length: 64 }),
-    readAt: when(),
+    readAt: timestamp(),
   },
   (t) => [
     unique('sweep_page_once').on(t.jobId, t.pageId),
@@ -51,8 +51,8 @@ export const sighting = mysqlTable(
   'sighting',
   {
     id: id(),
-    sweepPageId: ref().notNull(),
-    placementId: ref()
+    sweepPageId: foreignKeyId().notNull(),
+    placementId: foreignKeyId()
       .notNull()
       .references(() => placement.id),
     state: mysqlEnum([...seenStates, 'out-of-date']).notNull(),

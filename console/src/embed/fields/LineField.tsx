@@ -1,0 +1,23 @@
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import type { ReactNode } from 'react';
+import type { FieldProps } from './field.ts';
+
+/** An option that is written as a line. */
+export function LineField({ name, label, value, wrong, help, example, onChange, end, unit }: FieldProps & { end?: ReactNode; unit?: string | undefined }) {
+  return (
+    <TextField
+      label={label}
+      value={value}
+      onChange={(event) => onChange(event.target.value)}
+      error={wrong !== undefined}
+      helperText={wrong ?? help}
+      placeholder={example}
+      slotProps={{
+        input: { endAdornment: end ?? (unit === undefined ? undefined : <Typography color="textSecondary">{unit}</Typography>) },
+        inputLabel: { shrink: true },
+        htmlInput: { 'data-option': name },
+      }}
+    />
+  );
+}

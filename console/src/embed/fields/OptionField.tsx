@@ -1,0 +1,48 @@
+import type { Option, Sheet, TypeName } from '@orbis/core';
+import { optionWords } from '@orbis/contract';
+import type { ReactElement } from 'react';
+import type { PlayerTime } from '../player-time.ts';
+import { ChoiceField } from './ChoiceField.tsx';
+import { ColourField } from './ColourField.tsx';
+import { boundsOf, wordsOf, type FieldProps } from './field.ts';
+import { LineField } from './LineField.tsx';
+import { PlaceField } from './PlaceField.tsx';
+import { SliderField } from './SliderField.tsx';
+import { TimeField } from './TimeField.tsx';
+
+/** What a field may need beside its own value. */
+export interface FieldContext {
+  sheet: Sheet | null;
+  player: PlayerTime | null;
+  /** How close in a map is, for the steps by which its place is moved. */
+  zoom: number;
+}
+
+type Words = readonly (readonly [value: string, label: string])[];
+const asInCode: Words = [['', 'As in the code']];
+const onOff: Record<string, string> = { on: 'Yes', off: 'No' };
+const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);
+
+const choices = (option: Option, words: readonly string[]): Words => {
+  const called = optionWords(option.name).words ?? (option.type.name === 'switch' ? onOff : {});
+  return [...asInCode, ...words.map((word) => [word, called[word] ?? capital(word)] as const)];
+};
+
+/* One field a type: an option brings only its words and its limits. */
+const fields: Record<TypeName, (props: FieldProps, option: Option, context: FieldContext) => ReactElement> = {
+  time: (props, _, { player }) => <TimeField {...props} player={player} />,
+  switch: (props, option) => <ChoiceField {...props} options={choices(option, ['on', 'off'])} />,
+  choice: (props, option, { sheet }) => <ChoiceField {...props} options={choices(option, wordsOf(option, sheet))} />,
+  colour: (props) => <ColourField {...props} />,
+  number: (props, option, { sheet }) => {
+    const { least, most, whole = false } = boundsOf(option, sheet) ?? {};
+    return least === undefined || most === undefined ? <LineField {...props} unit={option.type.limits.unit} /> : <SliderField {...props} least={least} most={most} whole={whole} />;
+  },
+  coordinates: (props, _, { zoom }) => <PlaceField {...props} zoom={zoom} />,
+  text: (props) => <LineField {...props} />,
+  ratio: (props) => <LineField {...props} />,
+};
+
+/** The field of an option, made from its type. */
+export const OptionField = ({ option, context, ...props }: FieldProps & { option: Option; context: FieldContext }): ReactElement =>
+  fields[option.type.name](props, option, context);

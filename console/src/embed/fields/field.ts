@@ -1,0 +1,23 @@
+import { ruleOf, type Limits, type Option, type Sheet } from '@orbis/core';
+
+/** What every field of an option is given. */
+export interface FieldProps {
+  name: string;
+  label: string;
+  value: string;
+  /** What is wrong with it, or why it cannot be. */
+  wrong: string | undefined;
+  /** What it is for, or what came with it. */
+  help: string | undefined;
+  example: string;
+  onChange: (value: string) => void;
+}
+
+/** The words between which a choice is made: those of the option, or of the provider where each has its own. */
+export function wordsOf({ name, type }: Option, sheet: Sheet | null): readonly string[] {
+  const offered = ruleOf<'choice'>(sheet, name)?.choices;
+  return offered ? Object.keys(offered) : (type.limits.words ?? []);
+}
+
+/** The bounds that a provider has for a number; null where it is not the provider’s. */
+export const boundsOf = ({ name }: Option, sheet: Sheet | null): Pick<Limits, 'least' | 'most' | 'whole'> | null => ruleOf<'number'>(sheet, name) ?? null;

@@ -1,0 +1,4 @@
+/** The words that people read: a file for each language, and what makes sentences of codes and facts. */
+export { en } from './en.ts';
+export * from './format.ts';
+export type { Language, OptionWords } from './language.ts';

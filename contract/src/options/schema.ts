@@ -1,0 +1,48 @@
+import { allOptions, longestByHand, optionNamed, type OptionType, type Options, type TypeName } from '@orbis/core';
+import { optionWords } from '../language/index.ts';
+import { z } from '../zod.ts';
+
+type Schema = z.ZodType;
+
+/* One schema a type: by it every option crosses the wire. */
+const schemas: Record<TypeName, (type: OptionType) => Schema> = {
+  time: () => z.number().min(0).lt(360_000).meta({ description: 'Seconds, at most to the millisecond' }),
+  switch: () => z.boolean(),
+  number: ({ limits: { least = -Infinity, most = Infinity, whole = false } }) => (whole ? z.number().int() : z.number()).min(least).max(most),
+  choice: ({ limits: { words } }) => (words ? z.enum(words as [string, ...string[]]) : line(40)),
+  colour: () => z.string().regex(/^#[0-9a-f]{6}$/, 'a colour as #rrggbb, in lower case'),
+  text: ({ limits: { length = 200 } }) => line(length),
+  coordinates: () => z.strictObject({ latitude: z.number().min(-90).max(90), longitude: z.number().min(-180).max(180) }),
+  ratio: () => z.strictObject({ width: side, height: side }),
+};
+const line = (most: number): Schema => z.string().min(1).max(most);
+const side = z.number().int().min(1).max(99_999);
+
+/** The schema of an option’s value in canonical units. */
+export const valueSchema = (type: OptionType): Schema => schemas[type.name](type);
+
+const known = Object.fromEntries(
+  allOptions.map(({ name, type }) => [
+    name,
+    valueSchema(type)
+      .optional()
+      .meta({ description: optionWords(name).explain }),
+  ]),
+);
+
+const mostByHand = 50;
+
+/** What is asked of an embed: values in canonical units by the options’ names. What is not named is not asked for. */
+export const optionsSchema = z
+  .object(known)
+  .catchall(z.string().max(longestByHand))
+  .superRefine((options, context) => {
+    const others = Object.keys(options).filter((name) => !Object.hasOwn(known, name));
+    for (const name of others) if (!optionNamed(name)) context.addIssue({ code: 'custom', path: [name], message: `there is no option “${name}”` });
+    if (others.length > mostByHand) context.addIssue({ code: 'custom', path: [], message: `at most ${mostByHand} parameters are set by hand` });
+  })
+  .meta({
+    id: 'Options',
+    description: 'What is asked of an embed, in canonical units: seconds, px, per cent, degrees. Parameters that are set by hand stand under “parameter.NAME”.',
+    example: { 'start': 112, 'end': 184, 'fit': 'shape', 'max-width': 800 },
+  }) as unknown as z.ZodType<Options, Options>;

@@ -1,0 +1,63 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { expect } from 'chai';
+import { allOptions, builtInPresets } from '@orbis/core';
+import { en, formatExpectation, formatProblem, formatReasons } from '@orbis/contract';
+
+const core = new URL('../../core/src/', import.meta.url);
+const source = readdirSync(core, { recursive: true, encoding: 'utf8' })
+  .filter((name) => /^(?:options|settings|presentation|compose)\//.test(name) && name.endsWith('.ts'))
+  .map((name) => readFileSync(new URL(name, core), 'utf8'))
+  .join('\n');
+
+/* The codes that stand where one is named: as the first word handed to one of these, also behind a question. */
+function codesIn(pattern: RegExp): string[] {
+  const found = [...source.matchAll(pattern)].flatMap(([, words]) => [...words!.matchAll(/'([a-z-]+)'/g)].map(([, word]) => word!));
+  return [...new Set(found)].sort();
+}
+
+describe('the language file', () => {
+  it('has words for every option, and for nothing else', () => {
+    expect(Object.keys(en.options).sort()).to.deep.equal(allOptions.map(({ name }) => name).sort());
+    for (const { name, type, example } of allOptions) {
+      const { label, explain, done, words } = en.options[name as keyof typeof en.options] as (typeof en)['byHand'] & { words?: object };
+      expect(label, name).to.match(/^\S/);
+      expect(explain, name).to.match(/\.$/);
+      expect(done(example), name).to.match(/^[A-Z].*[^.]$/);
+      if (words && type.limits.words) expect(Object.keys(words), name).to.have.members([...type.limits.words]);
+    }
+  });
+
+  for (const [what, codes, words] of [
+    [
+      'reason',
+      [...codesIn(/\breason\(((?:[^,()]|\([^()]*\))*)/g), ...codesIn(/\bcode: ('(?:gave-way|wins-over|gives-way-to|mark)')/g)],
+      Object.keys(en.reasons).filter((code) => code !== 'as-told'),
+    ],
+    ['problem', [...codesIn(/\bproblem\(('[a-z-]+')/g), ...codesIn(/\bcode: ('[a-z-]+'), facts/g).filter((code) => !(code in en.reasons))], Object.keys(en.problems)],
+    ['expectation', codesIn(/\bnotUnderstood\(('[a-z-]+')/g), Object.keys(en.expected)],
+  ] as const) {
+    it(`has words for every ${what} of the core, and for nothing else`, () => {
+      expect(codes.length).to.be.at.least(10);
+      expect([...new Set(codes)].sort()).to.deep.equal([...words].sort());
+    });
+  }
+
+  it('says what each preset that comes with Orbis is for', () => expect(Object.keys(en.presets).sort()).to.deep.equal(builtInPresets.map(({ key }) => key).sort()));
+
+  it('makes plain sentences of several reasons, of problems and of what would do', () => {
+    const reason = {
+      stage: 'settings',
+      option: 'start',
+      code: 'set-parameter',
+      facts: { value: '1:52', written: 'from=112', in: 'query', provider: 'Kinorill', because: null },
+    } as const;
+    const loss = { ...reason, code: 'gives-way-to', facts: { option: 'fit' } };
+    expect(formatReasons([reason, loss, { ...reason, code: 'take-tracking-out', facts: { name: 'Ref' } }])).to.equal(
+      'Start at 1:52 (from=112 in the address, as Kinorill takes it); ref only follows people; it is taken out. On the page “fit” wins over it.',
+    );
+    expect(formatProblem({ code: 'value-not-offered', facts: { setting: 'count', provider: 'Praisecroft', expects: 'number', least: 1, most: null, whole: true } })).to.equal(
+      'Praisecroft does not take that for count; it takes a whole number from 1.',
+    );
+    expect(formatExpectation({ code: 'choice', facts: { words: 'left, centre, right' } })).to.equal('left, centre or right');
+  });
+});

@@ -1,0 +1,58 @@
+import { mergeEdits, type Edit } from '../text/index.ts';
+import type { Code } from '../code.ts';
+import type { Implied, OptionProblem } from '../options/option.ts';
+import type { Options } from '../options/values.ts';
+import { gatherChanges } from './changes.ts';
+import { editsOf } from './edits.ts';
+import { markEdit, type Mark } from './mark.ts';
+import { settle, type Loss } from './settle.ts';
+import { runsOf, snippetText, type Snippet } from './snippet.ts';
+
+/** What options come to for a code. */
+export interface Composition {
+  /** Every edit of the code, in the order of its text. */
+  edits: Edit[];
+  /** Options that cannot be fulfilled; the edits of their stage are missing. */
+  problems: OptionProblem[];
+  /** Options that came with others. */
+  implied: Implied[];
+  /** Options that gave way to stronger ones. */
+  losses: Loss[];
+  snippets: Snippet[];
+  /** The text of the snippet for the spot. */
+  text: string;
+}
+
+/**
+ * Turns what is asked of a code into the smallest exact edits and the snippets to paste: a pure function of the code,
+ * the options and the mark. Nothing asked is nothing changed; what is there already is not changed again.
+ * @example compose(openCode(text, { sheets }), { 'start': 112, 'max-width': 720 }).text
+ */
+export function compose(code: Code, options: Options, mark: Mark | null = null): Composition {
+  const { changes, problems, implied } = gatherChanges(code, options);
+  const settled = settle(changes);
+  const failed = new Set(settled.problems.map(({ option }) => changes.find((change) => change.option === option)!.stage));
+  const standing = settled.changes.filter(({ stage }) => !failed.has(stage));
+  const edits = withLosses(editsOf(code, standing), settled.losses);
+  const marked = mark && markEdit(code, mark);
+  const all = mergeEdits(edits, marked ? [marked] : []);
+  const snippet: Snippet = { position: 'spot', runs: runsOf(code.text, all) };
+  return { edits: all, problems: [...problems, ...settled.problems], implied, losses: settled.losses, snippets: [snippet], text: snippetText(snippet) };
+}
+
+/* The edit of a winner names what it wins over, that of a loser what wins over it. */
+function withLosses(edits: readonly Edit[], losses: readonly Loss[]): Edit[] {
+  return edits.map((edit) => {
+    const reasons = edit.reasons.flatMap((reason) => {
+      const over = losses.filter(({ to }) => to === reason.option).map(({ option }) => option);
+      const under = losses.find(({ option }) => option === reason.option)?.to;
+      const { stage, option } = reason;
+      return [
+        reason,
+        ...(over.length > 0 && reason.code === 'set-by-hand' ? [{ stage, option, code: 'wins-over', facts: { options: over.join(', ') } }] : []),
+        ...(under === undefined ? [] : [{ stage, option, code: 'gives-way-to', facts: { option: under } }]),
+      ];
+    });
+    return { ...edit, reasons };
+  });
+}

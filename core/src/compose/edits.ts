@@ -1,0 +1,164 @@
+import type { Code } from '../code.ts';
+import { changeOptions } from '../reading/scripts/index.ts';
+import {
+  changeAddress,
+  addressSeams,
+  changeHost,
+  changeJson,
+  changePath,
+  parseAddress,
+  setAttribute,
+  setRawAttribute,
+  smallestChange,
+  type Edit,
+  type EditReason,
+  type MarkupElement,
+} from '../text/index.ts';
+import type { AddressChange, AttributeChange, DeclarationChange, MemberChange, TokenChange } from '../options/change.ts';
+import { permissionsOf, rawAttribute } from '../settings/targets.ts';
+import { writeSpan } from '../sheets/span.ts';
+import type { AskedChange } from './changes.ts';
+import { styleEdit } from './style-edit.ts';
+
+type Place = Pick<Edit, 'start' | 'end' | 'text'>;
+type Of<C> = AskedChange & C;
+
+/** An edit of all changes of one thing: an address, an attribute, a script. */
+interface Composed {
+  place: Place | null;
+  reasons: EditReason[];
+}
+
+/** One edit for each address, attribute and script, with the reasons of every change that it makes; none where nothing changes. */
+export function editsOf(code: Code, changes: readonly AskedChange[]): Edit[] {
+  const edits: Edit[] = [];
+  for (const group of groupsOf(changes)) {
+    const { place, reasons } = composed(code, group);
+    if (place === null) continue;
+    edits.push({ ...place, stage: reasons[0]!.stage, options: [...new Set(reasons.map(({ option }) => option))], reasons });
+  }
+  return edits;
+}
+
+/* Changes of the same thing, in the order in which the first of each was asked for. */
+function groupsOf(changes: readonly AskedChange[]): AskedChange[][] {
+  const groups = new Map<string, AskedChange[]>();
+  for (const change of changes) {
+    const key = thingOf(change);
+    const group = groups.get(key);
+    if (group) group.push(change);
+    else groups.set(key, [change]);
+  }
+  // A new attribute that holds JSON stands before other new ones.
+  const rank = ([first]: AskedChange[]): number => (first!.kind === 'member' ? 0 : 1);
+  return [...groups.values()].sort((a, b) => rank(a) - rank(b));
+}
+
+function thingOf(change: AskedChange): string {
+  switch (change.kind) {
+    case 'parameter':
+    case 'span':
+    case 'path':
+    case 'host':
+      return `address ${change.address.start}`;
+    case 'attribute':
+    case 'token':
+      return `attribute ${change.element.start} ${change.name}`;
+    case 'declaration':
+      return `attribute ${change.element.start} style`;
+    case 'member':
+      return 'attribute' in change.of ? `attribute ${change.element.start} ${change.of.attribute}` : `script ${change.element.start}`;
+  }
+}
+
+function composed(code: Code, group: readonly AskedChange[]): Composed {
+  const [first] = group;
+  switch (first!.kind) {
+    case 'parameter':
+    case 'span':
+    case 'path':
+    case 'host':
+      return addressEdit(code, group as Of<AddressChange>[]);
+    case 'member':
+      return memberEdit(code, group as Of<MemberChange>[]);
+    case 'declaration':
+      return styleEdit(code, group as Of<DeclarationChange>[]);
+    case 'token':
+      return tokenEdit(code, group as Of<TokenChange>[]);
+    case 'attribute':
+      return attributeEdit(code, first as Of<AttributeChange>);
+  }
+}
+
+/** The reason of a change, with who asked for it. */
+export const reasonOf = ({ stage, option, reason }: AskedChange): EditReason => ({ stage: stage === 'hand' ? 'settings' : stage, option, ...reason });
+
+/* Follows the changes step by step; those that change nothing have no reason to be named. */
+function follow<C extends AskedChange>(from: string, changes: readonly C[], step: (raw: string, change: C) => string): { raw: string; reasons: EditReason[] } {
+  const reasons = new Map<string, EditReason>();
+  let raw = from;
+  for (const change of changes) {
+    const after = step(raw, change);
+    // Several parameters of one setting have one reason.
+    if (after !== raw) reasons.set(`${change.option} ${JSON.stringify(change.reason)}`, reasonOf(change));
+    raw = after;
+  }
+  return { raw, reasons: [...reasons.values()] };
+}
+
+function addressEdit({ text }: Code, changes: readonly Of<AddressChange>[]): Composed {
+  const { start, end } = changes[0]!.address;
+  const first = parseAddress(text.slice(start, end));
+  const { raw, reasons } = follow(first.raw, changes, (now, change) => changedAddress(now, change, first.joint));
+  return { place: smallestChange(text, start, end, raw, addressSeams), reasons };
+}
+
+function changedAddress(raw: string, change: Of<AddressChange>, joint: '&' | '&amp;'): string {
+  switch (change.kind) {
+    case 'host':
+      return changeHost(raw, change.from, change.to);
+    case 'path':
+      return changePath(raw, change.step, change.value);
+    case 'span': {
+      // What the other half of the span is, says the address as the changes before have left it.
+      const address = parseAddress(raw);
+      const now = address.parameters.find((p) => p.in === change.in && p.name === change.name)?.value;
+      const value = writeSpan(now, change.half, change.seconds, change.format);
+      return changeAddress({ ...address, joint }, [{ in: change.in, name: change.name, value }]);
+    }
+    case 'parameter': {
+      const { name, value, in: place } = change;
+      return changeAddress({ ...parseAddress(raw), joint }, [{ in: place ?? 'query', name, value: value === true ? '' : value, bare: value === true }]);
+    }
+  }
+}
+
+function memberEdit(code: Code, changes: readonly Of<MemberChange>[]): Composed {
+  const { text } = code;
+  const [{ element, of }] = changes as [Of<MemberChange>];
+  if ('attribute' in of) {
+    const now = rawAttribute(code, element, of.attribute);
+    const { raw, reasons } = follow(now, changes, (raw, { path, value }) => changeJson(raw === '' ? '{}' : raw, path, value) ?? raw);
+    return { place: setRawAttribute(text, element, of.attribute, raw), reasons };
+  }
+  const [start, end] = [element.startTagEnd, element.endTagStart ?? element.end];
+  const { raw, reasons } = follow(text.slice(start, end), changes, (raw, { path, value, of }) => changeOptions(raw, (of as { call: string }).call, path, value) ?? raw);
+  return { place: smallestChange(text, start, end, raw), reasons };
+}
+
+/* The tokens that are there stay; those that a change adds come behind them. */
+function tokenEdit({ text }: Code, changes: readonly Of<TokenChange>[]): Composed {
+  const [{ element, name }] = changes as [Of<TokenChange>];
+  const now = permissionsOf(element);
+  const missing = changes.filter(({ token }) => !now.some((part) => part.split(/\s/)[0]!.toLowerCase() === token));
+  if (missing.length === 0) return { place: null, reasons: [] };
+  return { place: setAttribute(text, element, name, [...now, ...missing.map(({ token }) => token)].join('; ')), reasons: missing.map(reasonOf) };
+}
+
+function attributeEdit({ text }: Code, change: Of<AttributeChange>): Composed {
+  const { element, name, value } = change;
+  return { place: value === true ? presence(element, name) : setAttribute(text, element, name, value), reasons: [reasonOf(change)] };
+}
+
+/* A presence that is there already is as good in any of its spellings (HTML, section 2.3.2). */
+const presence = (element: MarkupElement, name: string): Place | null => (element.attributes.has(name) ? null : { start: element.nameEnd, end: element.nameEnd, text: ` ${name}` });

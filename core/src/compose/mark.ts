@@ -1,0 +1,32 @@
+import { setAttribute, type Edit, type MarkupElement } from '../text/index.ts';
+import type { Code } from '../code.ts';
+
+/** A placement's public id (ten characters of Crockford's base 32, lower case) and a delivery's number. */
+export interface Mark {
+  placement: string;
+  delivery: number;
+}
+
+const shape = /^([0-9a-hjkmnp-tv-z]{10})\.([1-9]\d{0,8})$/;
+
+export const writeMark = ({ placement, delivery }: Mark): string => `${placement}.${delivery}`;
+
+/** Reads the value of a `data-orbis` attribute; null where it is no mark of ours. */
+export function readMark(value: string): Mark | null {
+  const found = shape.exec(value);
+  return found ? { placement: found[1]!, delivery: Number(found[2]) } : null;
+}
+
+/** The outermost element that carries the mark: the first one that shows something. Null where the code has none. */
+export function markedElement(code: Pick<Code, 'markup'>): MarkupElement | null {
+  const silent = new Set(['script', 'style', 'link', 'meta', 'template', 'noscript']);
+  const outer = code.markup.roots.filter((node) => node.kind === 'element');
+  return outer.find((element) => !silent.has(element.name)) ?? null;
+}
+
+/** The edit that marks a code; a mark that it carries already is replaced. Null where nothing in it can carry one. */
+export function markEdit(code: Code, mark: Mark): Edit | null {
+  const element = markedElement(code);
+  const change = element && setAttribute(code.text, element, 'data-orbis', writeMark(mark));
+  return change && { ...change, stage: 'mark', options: ['mark'], reasons: [{ stage: 'mark', option: 'mark', code: 'mark', facts: {} }] };
+}

@@ -1,0 +1,34 @@
+import { mergeEdits, type Edit, type EditReason, type Stage } from '../text/index.ts';
+
+export const positions = ['site-head', 'page-head', 'body-start', 'spot', 'body-end'] as const;
+export type SnippetPosition = (typeof positions)[number];
+
+/** A run of a snippet: a range of the source as it was pasted, or our own text with its reasons. */
+export type Run =
+  | { from: 'source'; start: number; end: number; text: string }
+  | { from: 'orbis'; text: string; stage: Stage; options: string[]; reasons: EditReason[]; instead: { start: number; end: number } };
+
+/** What is pasted at one position. */
+export interface Snippet {
+  position: SnippetPosition;
+  runs: Run[];
+}
+
+/** Cuts a source with its edits into runs: every character is traced to the paste or to a reason. */
+export function runsOf(source: string, edits: readonly Edit[]): Run[] {
+  const runs: Run[] = [];
+  let at = 0;
+  const keep = (end: number): void => {
+    if (end > at) runs.push({ from: 'source', start: at, end, text: source.slice(at, end) });
+  };
+  for (const { start, end, text, stage, options, reasons } of mergeEdits([...edits])) {
+    keep(start);
+    runs.push({ from: 'orbis', text, stage, options, reasons, instead: { start, end } });
+    at = end;
+  }
+  keep(source.length);
+  return runs;
+}
+
+/** The text of a snippet. */
+export const snippetText = (snippet: Snippet): string => snippet.runs.map((run) => run.text).join('');

@@ -1,0 +1,68 @@
+import type { Code } from '../code.ts';
+import type { Kind, Reading } from '../reading/reading.ts';
+import type { Sheet } from '../sheets/sheet.ts';
+import type { Change } from './change.ts';
+import type { OptionType } from './types/index.ts';
+import type { Facts, Options, OptionValue, Reason } from './values.ts';
+
+/** The stages whose options owners can ask for. */
+export type OptionStage = 'settings' | 'presentation';
+
+/** An option that cannot be fulfilled; the sentence is made at the edge from the code and the facts. */
+export interface OptionProblem {
+  option: string;
+  code: string;
+  facts: Facts;
+}
+
+/** What an option comes to for a code: changes, or why it cannot be. */
+export interface Contribution {
+  changes: readonly Change[];
+  problems: readonly Omit<OptionProblem, 'option'>[];
+}
+
+/** Another option that comes with one, unless it is asked for itself. */
+export interface Implied {
+  option: string;
+  by: string;
+  value: OptionValue;
+  reason: Reason;
+}
+
+/** What an option may know beside its own value. */
+export interface OptionContext {
+  /** All that is asked for, with what is implied. */
+  options: Options;
+  /** What came with another option, by its name. */
+  implied: ReadonlyMap<string, Implied>;
+}
+
+/** One thing that owners can ask of an embed, with one meaning for all providers. Its label and explanation stand in the language file under its name. */
+export interface Option<V extends OptionValue = OptionValue> {
+  name: string;
+  stage: OptionStage;
+  type: OptionType<V>;
+  /** What kinds of embeds it makes sense for. */
+  kinds: readonly Kind[] | 'any';
+  /** A value as people type it. */
+  example: string;
+  /** What it rests on: a section of a standard, or “observed”. */
+  source: string;
+  /** Words of common speech by which providers call it, where their sheets say where it goes. */
+  words?: readonly string[];
+  /** Whether it can be had for codes of this provider, or of an unknown one (null), and for this code, where one is given. */
+  isOffered(sheet: Sheet | null, reading: Pick<Reading, 'parts'> | null): boolean;
+  /** What comes with it where it is not asked for itself. */
+  implies?(code: Code, value: V, options: Options): readonly Omit<Implied, 'by'>[];
+  /** What fulfils it in a code, or why it cannot be. Pure. */
+  contribute(code: Code, value: V, context: OptionContext): Contribution;
+}
+
+/** Changes that fulfil an option. */
+export const contribution = (changes: readonly Change[]): Contribution => ({ changes, problems: [] });
+
+/** Why an option cannot be fulfilled. */
+export const problem = (code: string, facts: Facts = {}): Contribution => ({ changes: [], problems: [{ code, facts }] });
+
+/** Why a change is made. */
+export const reason = (code: string, facts: Facts = {}): Reason => ({ code, facts });

@@ -1,0 +1,41 @@
+/** WGS 84 degrees. */
+export interface Coordinates {
+  latitude: number;
+  longitude: number;
+}
+
+/** A shape, as width to height in whole numbers. */
+export interface Ratio {
+  width: number;
+  height: number;
+}
+
+/** What an option can be: times in seconds, sizes in px, shares in per cent, colours as `#rrggbb`. */
+export type OptionValue = number | boolean | string | Coordinates | Ratio;
+
+/**
+ * What is asked of an embed: values in canonical units by the options’ names, flat, in any order. What is not named is
+ * not asked for. Parameters that are set by hand stand under `parameter.NAME`.
+ * @example { "start": 112, "max-width": 720, "parameter.hue": "12" }
+ */
+export type Options = Readonly<Record<string, OptionValue>>;
+
+/** Plain facts that a sentence is made of. */
+export type Facts = Readonly<Record<string, string | number | boolean | null>>;
+
+/** What a value could have been, as a code with facts; the words are the language file’s. */
+export interface Expectation {
+  code: string;
+  facts: Facts;
+}
+
+/** What comes of reading what people typed. */
+export type Parsed<V> = { ok: true; value: V } | { ok: false; expected: Expectation };
+
+/** Why something is changed, or cannot be: a code with facts. The sentence is made at the edge. */
+export interface Reason {
+  code: string;
+  facts: Facts;
+}
+
+export const notUnderstood = (code: string, facts: Facts = {}): { ok: false; expected: Expectation } => ({ ok: false, expected: { code, facts } });

@@ -1,0 +1,19 @@
+import { contribution, problem, reason, type Option } from '../options/option.ts';
+import { numberType } from '../options/types/number.ts';
+import { declare, holdBoxShape } from './declarations.ts';
+import { hasFrame, targetOf } from './target.ts';
+
+export const option: Option<number> = {
+  name: 'share',
+  stage: 'presentation',
+  type: numberType({ least: 1, most: 100, unit: '%' }),
+  kinds: 'any',
+  example: '80%',
+  source: 'CSS Box Sizing 3, section 3 (width)',
+  isOffered: (_, reading) => hasFrame(reading),
+  contribute: (code, share) => {
+    const target = targetOf(code);
+    if (!target) return problem('nothing-to-present');
+    return contribution([...declare(target, [['width', `${share}%`, reason('share-of-place', { share })]], ['min-width']), ...holdBoxShape(target)]);
+  },
+};

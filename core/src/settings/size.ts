@@ -1,0 +1,25 @@
+import type { Code } from '../code.ts';
+import { contribution, problem, reason, type Contribution, type Implied, type OptionContext } from '../options/option.ts';
+import { shownElement } from './targets.ts';
+
+type Side = 'width' | 'height';
+const otherSide = { width: 'height', height: 'width' } as const;
+
+/** Sets a side of the frame or player, in px. */
+export function setSide(code: Code, side: Side, value: number, { implied }: OptionContext): Contribution {
+  const element = shownElement(code);
+  if (!element) return problem('part-missing', { setting: side, part: 'frame' });
+  const why = implied.get(side)?.reason ?? reason('set-side', { side, value });
+  return contribution([{ kind: 'attribute', element, name: side, value: String(value), reason: why }]);
+}
+
+/** The other side, where the shape is known: the sum that people would do. */
+export function otherSideOf(code: Code, side: Side, value: number): Omit<Implied, 'by'>[] {
+  const natural = code.sheet?.shape;
+  const ratio = code.reading.size.ratio ?? (natural ? natural.width / natural.height : null);
+  if (ratio === null) return [];
+  const isNatural = natural && Math.abs(ratio - natural.width / natural.height) < 0.001;
+  const other = Math.round(side === 'width' ? value / ratio : value * ratio);
+  const facts = { side, value, other, shape: isNatural ? `${natural.width}:${natural.height}` : `${ratio}:1` };
+  return [{ option: otherSide[side], value: other, reason: reason('side-by-shape', facts) }];
+}

@@ -1,0 +1,22 @@
+import type { Composition as CoreComposition, Edit as CoreEdit, Snippet as CoreSnippet } from '@orbis/core';
+import { formatImplied, formatReasons, formatValue, serializeProblem, type Composition, type Edit, type Snippet } from '@orbis/contract';
+
+/** An edit with its reasons in plain sentences. */
+export const serializeEdit = (edit: CoreEdit): Edit => ({ ...edit, reason: formatReasons(edit.reasons) });
+
+/** A snippet whose runs of ours have their reasons in plain sentences. */
+export const serializeSnippet = ({ position, runs }: CoreSnippet): Snippet => ({
+  position,
+  runs: runs.map((run) => (run.from === 'source' ? run : { ...run, reason: formatReasons(run.reasons) })),
+});
+
+/** What options come to, as it crosses the wire. */
+export const serializeComposition = (base: string, { edits, snippets, text, implied, losses, problems }: CoreComposition): Composition => ({
+  base,
+  edits: edits.map(serializeEdit),
+  snippets: snippets.map(serializeSnippet),
+  text,
+  implied: implied.map((one) => ({ option: one.option, by: one.by, value: formatValue(one.option, one.value), reason: formatImplied(one) })),
+  losses,
+  problems: problems.map(serializeProblem),
+});
