@@ -35,7 +35,7 @@ describe('the command line with a service', function () {
       .to.include('Collected as opening-talk.')
       .and.include('video by Kinorill');
     expect(await done('set opening-talk start=1:52 end=3:04'))
-      .to.include('Revision 2')
+      .to.include('Revision 2 of opening-talk: start not set → 1:52, end not set → 3:04.')
       .and.include('Start at 1:52 (from=112 in the address, as Kinorill takes it)');
     expect(await done('set opening-talk fit=shape max-width=720 align=centre'))
       .to.include('Revision 3')

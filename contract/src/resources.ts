@@ -115,6 +115,7 @@ export const embed = embedSummary
     reading,
     found: found.nullable().meta({ description: 'What was found out about the link, where it was collected by one' }),
     direct: z.string().nullable().meta({ description: 'Where people can see the item itself, at its provider' }),
+    inCode: optionsSchema.meta({ description: 'What the code itself says of the options, with nothing asked' }),
     current: revision,
   })
   .meta({ id: 'Embed' });

@@ -1,5 +1,6 @@
 import { expect } from 'chai';
-import { allOptions, effectiveOptions, optionNamed, typeNames } from '@orbis/core';
+import { allOptions, compose, current, effectiveOptions, openCode, optionNamed, typeNames } from '@orbis/core';
+import { codes, sheets, talk } from './corpus.ts';
 
 describe('the table of options', () => {
   for (const option of allOptions) {
@@ -40,6 +41,29 @@ describe('the table of options', () => {
       expect(parsed).to.have.nested.property('expected.code').that.is.a('string');
     });
   }
+});
+
+describe('what a code says itself', () => {
+  const says = (text: string) => current(openCode(text, { sheets }));
+  for (const [label, text, expected] of [
+    ['in attributes and its address', talk, { title: 'The long night', width: 560, height: 315, controls: true, shape: { width: 16, height: 9 } }],
+    ['in a style', '<iframe src="https://e.localhost/" style="max-width: 640px; margin: 0 auto; width:80%"></iframe>', { 'max-width': 640, 'share': 80, 'align': 'centre' }],
+    [
+      'in the style of a box that the frame is laid over',
+      '<div style="position:relative;padding-bottom:75%;max-width:300px"><iframe src="https://e.localhost/" style="position:absolute;width:100%"></iframe></div>',
+      { 'max-width': 300, 'shape': { width: 4, height: 3 } },
+    ],
+    ['with what only follows people', '<a href="https://e.localhost/?utm_source=x">x</a>', { tracking: true }],
+    ['in sizes that are not px', '<iframe src="https://e.localhost/" width="100%" height="20em"></iframe>', {}],
+    ['of nothing', '<p>x</p>', {}],
+  ] as const) {
+    it(`is read back ${label}`, () => expect(says(text)).to.deep.include(expected).and.not.have.property('privacy'));
+  }
+
+  it('is what was asked for, for presentation too', () => {
+    const asked = { 'fit': 'shape', 'shape': { width: 4, height: 3 }, 'max-width': 500, 'align': 'right', 'title': 'Another' };
+    for (const text of [talk, codes['an unquoted style']!]) expect(says(compose(openCode(text, { sheets }), asked).text)).to.deep.include(asked);
+  });
 });
 
 describe('values from several levels', () => {

@@ -87,7 +87,7 @@ describe('groups of embeds', function () {
     await call('embeds.change', { params: { embed: 'second-talk' }, body: { notes: 'mine' }, ifMatch: '*' });
     const error = await refusal(call('changes.undo', { params: { change: made!.id }, body: {} }));
     expect([error.code, error.problem.errors!.map(({ pointer }) => pointer)]).to.deep.equal(['changed-since', ['/second-talk']]);
-    expect((await current('first-talk')).options).to.deep.equal({ start: 5, loop: true });
+    expect((await current('first-talk')).options).to.deep.equal({ start: 5, loop: true, align: 'centre' });
   });
 
   it('takes options back from many, and keeps the rest', async () => {

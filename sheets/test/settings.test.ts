@@ -1,7 +1,7 @@
 import { runInNewContext } from 'node:vm';
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { codeFromLink, compose, openCode, optionNamed, read, ruleOf, type Options, type Sheet } from '@orbis/core';
+import { codeFromLink, compose, current, openCode, optionNamed, read, ruleOf, type Options, type Sheet } from '@orbis/core';
 import { formatProblem, formatReasons } from '@orbis/contract';
 import { builtInSheets } from '@orbis/sheets';
 
@@ -76,6 +76,24 @@ describe('the settings of every provider', () => {
       );
     });
   }
+
+  it('are read back out of the code as they were asked for, for whatever the provider writes down', () => {
+    for (const sheet of sheets.filter(({ pages }) => !pages)) {
+      fc.assert(
+        fc.property(optionsFor(sheet), (asked) => {
+          const text = adjusted(codeOf(sheet), asked);
+          const read = current(openCode(text, { sheets }));
+          for (const [name, value] of Object.entries(asked)) {
+            const rule = sheet.settings[name]!;
+            // What is off by not being there is not said.
+            const silent = 'on' in rule && (value ? rule.on : rule.off) === null;
+            expect(read[name], `${sheet.id} ${name} in ${text}`).to.deep.equal(silent ? undefined : value);
+          }
+        }),
+        { seed, numRuns: 60 },
+      );
+    }
+  });
 
   it('are what the URL standard’s own parser reads in the address, and nothing else of it is touched', () => {
     const framed = sheets.filter((sheet) => Object.values(sheet.settings).some((rule) => rule.in === 'query' && rule.of !== 'loader'));

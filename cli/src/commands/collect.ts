@@ -89,6 +89,7 @@ export function describeEmbed(embed: Embed, colours: Colours): string {
     ['What it is', `${embed.kind}${embed.reading.provider ? ` by ${embed.reading.provider.name}` : ''}`],
     ['Revision', `${embed.revision}`],
     ['Options', optionsLine(embed.current.options) || 'none: it goes out as it was pasted'],
+    ['In the code', optionsLine(embed.inCode) || 'nothing that an option could change'],
     ['Placed', embed.placements === 0 ? 'nowhere yet' : embed.placements === 1 ? 'once' : `${embed.placements} times`],
   ];
   if (embed.tags.length > 0) rows.push(['Tags', embed.tags.join(', ')]);

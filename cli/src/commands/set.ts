@@ -1,5 +1,5 @@
 import { optionNamed, type Options } from '@orbis/core';
-import { parseOptions, unknownOption, withoutOptions, type Client, type Edit, type Embed } from '@orbis/contract';
+import { formatOptions, parseOptions, unknownOption, withoutOptions, type Client, type Edit, type Embed } from '@orbis/contract';
 import { Option, type Command } from 'commander';
 import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
 import { changeAll, type GroupOptions } from './groups.ts';
@@ -75,10 +75,20 @@ async function save(tools: Tools, embed: string, change: (now: Embed) => Options
   const register = status === 201 && data.placements > 0 ? `${plural(data.placements, 'placement')} of it may carry an earlier code now: “orbis where ${data.key}” tells.\n` : '';
   tools.tell(data, () =>
     status === 201
-      ? `Revision ${data.revision} of ${tools.colours.bold(data.key)}.\n\n${sayEdits(composition.edits, tools)}\n${register}`
+      ? `Revision ${data.revision} of ${tools.colours.bold(data.key)}: ${changesLine(before.data, data)}.\n\n${sayEdits(composition.edits, tools)}\n${register}`
       : `Nothing differs: ${data.key} stays at revision ${data.revision}.\n`,
   );
   return 0;
+}
+
+/* What changed, each from what held before to what holds now: “zoom 12 → 16”. */
+function changesLine(before: Embed, after: Embed): string {
+  const [was, is] = [before, after].map(({ inCode, current }) => new Map(formatOptions({ ...inCode, ...current.options }).map(({ name, value }) => [name, value]))) as [
+    Map<string, string>,
+    Map<string, string>,
+  ];
+  const names = [...new Set([...was.keys(), ...is.keys()])].filter((name) => was.get(name) !== is.get(name));
+  return names.map((name) => `${name} ${was.get(name) ?? 'not set'} → ${is.get(name) ?? 'not set'}`).join(', ') || 'the same as in the code';
 }
 
 const compositionOf = async (client: Client, { key, current }: Embed) => (await client.call('compositions.create', { body: { embed: key, options: current.options } })).data;

@@ -70,6 +70,7 @@ export function Workbench({ embed, etag }: { embed: Embed; etag: string }) {
             wrong={wrong}
             problems={problems}
             implied={composition.data?.implied ?? []}
+            inCode={embed.inCode}
             sheet={sheet}
             reading={embed.reading}
             player={player}

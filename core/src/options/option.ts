@@ -54,6 +54,8 @@ export interface Option<V extends OptionValue = OptionValue> {
   isOffered(sheet: Sheet | null, reading: Pick<Reading, 'parts'> | null): boolean;
   /** What comes with it where it is not asked for itself. */
   implies?(code: Code, value: V, options: Options): readonly Omit<Implied, 'by'>[];
+  /** What the code itself says of it, without anything asked; null where it says nothing. */
+  current(code: Code): V | null;
   /** What fulfils it in a code, or why it cannot be. Pure. */
   contribute(code: Code, value: V, context: OptionContext): Contribution;
 }

@@ -13,6 +13,11 @@ export const option: Option<string> = {
   example: 'centre',
   source: 'CSS 2.2, section 10.3.4 (block-level replaced elements); observed: without display:block margin:auto does not centre',
   isOffered: (_, reading) => hasFrame(reading),
+  current: (code) => {
+    const target = targetOf(code);
+    const margin = target && code.inside.declarations(target.element).get('margin');
+    return Object.keys(margins).find((where) => margins[where] === margin) ?? null;
+  },
   contribute: (code, where) => {
     const target = targetOf(code);
     if (!target) return problem('nothing-to-present');

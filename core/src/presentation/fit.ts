@@ -12,6 +12,11 @@ export const option: Option<string> = {
   example: 'shape',
   source: 'observed: these hold the shape in block, flex, grid and fixed-table parents; without height:auto a height attribute wins over aspect-ratio',
   isOffered: (_, reading) => hasFrame(reading),
+  current: (code) => {
+    const frame = frameOf(code);
+    const declared = frame && code.inside.declarations(frame);
+    return declared?.get('height') === 'auto' && declared.has('aspect-ratio') && declared.get('width') !== undefined ? 'shape' : null;
+  },
   contribute: (code, _, { options }) => {
     const element = frameOf(code);
     if (!element) return problem('nothing-to-present');

@@ -1,7 +1,7 @@
 import { contribution, problem, reason, type Option } from '../options/option.ts';
 import { numberType } from '../options/types/number.ts';
 import { declare, holdBoxShape } from './declarations.ts';
-import { hasFrame, targetOf } from './target.ts';
+import { declaredNumber, hasFrame, targetOf } from './target.ts';
 
 export const option: Option<number> = {
   name: 'max-width',
@@ -11,6 +11,7 @@ export const option: Option<number> = {
   example: '800',
   source: 'CSS Box Sizing 3, section 3 (max-width)',
   isOffered: (_, reading) => hasFrame(reading),
+  current: (code) => declaredNumber(code, 'max-width', 'px'),
   contribute: (code, most) => {
     const target = targetOf(code);
     if (!target) return problem('nothing-to-present');

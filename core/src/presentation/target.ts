@@ -35,3 +35,10 @@ export function targetOf(code: Code): PresentationTarget | null {
   }
   return { element: box, box: declared(box) };
 }
+
+/** A number that is declared of what stands on the page, in this unit; null where none is, or another unit. */
+export function declaredNumber(code: Code, property: string, unit: 'px' | '%'): number | null {
+  const target = targetOf(code);
+  const found = /^(\d{1,5}(?:\.\d{1,6})?)(px|%)$/.exec((target && code.inside.declarations(target.element).get(property)) ?? '');
+  return found?.[2] === unit ? Number(found[1]) : null;
+}

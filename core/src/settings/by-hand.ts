@@ -36,6 +36,7 @@ export const byHand = (parameter: string): Option<string> => ({
   example: '12',
   source: 'URL standard, section 5 (application/x-www-form-urlencoded)',
   isOffered: () => true,
+  current: (code) => mainAddresses(code)[0]?.parameters.find(({ name }) => name === parameter)?.value ?? null,
   contribute: (code, value) => {
     const addresses = mainAddresses(code);
     if (addresses.length === 0) return problem('part-missing', { setting: handName(parameter), part: 'address' });

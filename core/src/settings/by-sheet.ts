@@ -1,4 +1,5 @@
 import type { Code } from '../code.ts';
+import type { PathStep } from '../text/index.ts';
 import type { ChangeBody } from '../options/change.ts';
 import { contribution, problem, reason, type Contribution, type Option, type OptionContext } from '../options/option.ts';
 import type { Facts, OptionValue, Reason } from '../options/values.ts';
@@ -78,8 +79,7 @@ function pathChanges({ rule, sheet, target, values, told }: Writing): Reasoned[]
   const value = written === null ? null : String(written);
   const why = value === null ? reason('take-step-out', told) : reason('set-step', { ...told, written: value });
   return target.addresses.map((address) => {
-    const step = rule.piece === undefined ? { index: groupIndex(sheet, rule.name, address.url) } : { piece: rule.piece };
-    return [{ kind: 'path', address, step, value }, why];
+    return [{ kind: 'path', address, step: stepOf(rule, sheet, address.url), value }, why];
   });
 }
 
@@ -111,6 +111,10 @@ function permission({ option, rule, target: { element }, value, told }: Writing)
   if (token === undefined || value === false) return [];
   return [[{ kind: 'token', element, name: 'allow', token }, reason('allow-permission', { ...told, token, option: option.name })]];
 }
+
+/** The step of an address’s path that a setting is in: one of its own, or that of a group of the frames’ patterns. */
+export const stepOf = (rule: Pick<SheetSetting, 'name' | 'piece'>, sheet: Sheet, url: string): PathStep =>
+  rule.piece === undefined ? { index: groupIndex(sheet, rule.name, url) } : { piece: rule.piece };
 
 /* Which step of the path a group of the frames' patterns is: patterns that name groups so are plain up to them. */
 function groupIndex(sheet: Sheet, name: string, url: string): number {

@@ -1,5 +1,6 @@
 import { contribution, problem, reason, type Option } from '../options/option.ts';
 import { switchType } from '../options/types/switch.ts';
+import { hostOf } from '../reading/addresses.ts';
 import { targetOf } from './targets.ts';
 
 export const option: Option<boolean> = {
@@ -10,6 +11,13 @@ export const option: Option<boolean> = {
   example: 'on',
   source: 'observed: providers serve the same item from a host that keeps nothing in visitors’ browsers',
   isOffered: (sheet) => sheet?.privacyHost !== undefined,
+  current: (code) => {
+    const { sheet } = code;
+    if (!sheet?.privacyHost) return null;
+    const [address] = targetOf(code, sheet, {})?.addresses ?? [];
+    const host = address && hostOf(address.url);
+    return host === sheet.privacyHost.host ? true : host === sheet.privacyHost.instead ? false : null;
+  },
   contribute: (code, isPrivate) => {
     const { sheet } = code;
     const setting = 'privacy';

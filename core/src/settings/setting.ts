@@ -2,6 +2,7 @@ import type { Code } from '../code.ts';
 import type { Option, OptionContext, OptionProblem } from '../options/option.ts';
 import type { OptionValue } from '../options/values.ts';
 import { contributeBySheet } from './by-sheet.ts';
+import { currentBySheet } from './current.ts';
 
 type Against<V> = (code: Code, value: V, context: OptionContext) => readonly Omit<OptionProblem, 'option'>[];
 
@@ -19,6 +20,7 @@ export function setting<V extends OptionValue>({ against, words, ...definition }
     ...definition,
     words: words.split(' '),
     isOffered: (sheet) => sheet !== null && Object.hasOwn(sheet.settings, definition.name),
+    current: (code) => currentBySheet(definition, code) as V | null,
     contribute: (code, value, context) => {
       const { changes, problems } = contributeBySheet(option, code, value, context);
       return { changes, problems: problems.length > 0 ? problems : (against?.(code, value, context) ?? []) };

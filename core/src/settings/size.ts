@@ -23,3 +23,10 @@ export function otherSideOf(code: Code, side: Side, value: number): Omit<Implied
   const facts = { side, value, other, shape: isNatural ? `${natural.width}:${natural.height}` : `${ratio}:1` };
   return [{ option: otherSide[side], value: other, reason: reason('side-by-shape', facts) }];
 }
+
+/** A side as the code’s own attribute says it, in px (HTML, section 2.3.4.4); null where it says none, or another unit. */
+export function currentSide(code: Code, side: Side): number | null {
+  const found = /^\s{0,20}(\d{1,4})(?:\.\d+)?(?:px)?\s{0,20}$/i.exec(shownElement(code)?.attributes.value(side) ?? '');
+  const value = Number(found?.[1] ?? 0);
+  return value > 0 ? value : null;
+}

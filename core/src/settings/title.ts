@@ -10,6 +10,7 @@ export const option: Option<string> = {
   example: 'Opening talk',
   source: 'HTML, section 3.2.6.1 (title)',
   isOffered: (_, reading) => showsSomething(reading),
+  current: (code) => shownElement(code)?.attributes.value('title')?.trim() || null,
   contribute: (code, value) => {
     const element = shownElement(code);
     if (!element) return problem('part-missing', { setting: 'title', part: 'frame' });

@@ -1,6 +1,6 @@
 import type { Option } from '../options/option.ts';
 import { numberType } from '../options/types/number.ts';
-import { otherSideOf, setSide } from './size.ts';
+import { currentSide, otherSideOf, setSide } from './size.ts';
 import { showsSomething } from './targets.ts';
 
 export const option: Option<number> = {
@@ -11,6 +11,7 @@ export const option: Option<number> = {
   example: '640',
   source: 'HTML, section 4.8.17 (dimension attributes)',
   isOffered: (_, reading) => showsSomething(reading),
+  current: (code) => currentSide(code, 'width'),
   implies: (code, value) => otherSideOf(code, 'width', value),
   contribute: (code, value, context) => setSide(code, 'width', value, context),
 };

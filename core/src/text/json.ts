@@ -20,6 +20,15 @@ export function changeJson(raw: string, path: readonly string[], value: PlainVal
     .reduce((result, { offset, length, content }) => result.slice(0, at[offset]!) + escapeAs(raw, content) + result.slice(at[offset + length]!), raw);
 }
 
+/** A plain member of the JSON object in an attribute's raw value; null where there is none. */
+export function readJson(raw: string, path: readonly string[]): PlainValue | null {
+  const root = parseTree(decodeAttribute(raw).text, [], { disallowComments: true });
+  return root ? plain(findNodeAtLocation(root, [...path])?.value) : null;
+}
+
+/* A value that an option can have. */
+const plain = (value: unknown): PlainValue | null => (typeof value === 'string' || typeof value === 'number' || typeof value === 'boolean' ? value : null);
+
 /* Quotes as the attribute has them: as references where its own are written so, or where nothing says that it may hold them. */
 const escapeAs = (raw: string, content: string): string => {
   const safe = content.replaceAll('&', '&amp;');

@@ -10,17 +10,15 @@ export type PathStep = { index: number } | { piece: string };
  */
 export function changePath(raw: string, step: PathStep, value: string | null): string {
   const { text, at } = decodeAttribute(raw);
-  const from = /^\s*(?:[a-z][a-z0-9+.-]*:)?(?:\/\/[^/?#]*)?/i.exec(text)![0].length;
-  const found = /[?#]/.exec(text.slice(from));
-  const to = found ? from + found.index : text.trimEnd().length;
+  const { from, to } = pathOf(text);
   const put = (start: number, end: number, written: string): string => raw.slice(0, at[start]!) + written + raw.slice(at[end]!);
   const steps = stepsIn(text, from, to);
   if ('index' in step) {
     const place = steps[step.index];
     return value === null || !place || decodeStep(text.slice(place.start, place.end)) === value ? raw : put(place.start, place.end, encodeURIComponent(value));
   }
-  const [before, after] = step.piece.split('{value}') as [string, string];
-  const place = steps.find(({ start, end }) => end - start > before.length + after.length && text.startsWith(before, start) && text.slice(0, end).endsWith(after));
+  const [before, after] = aroundValue(step.piece);
+  const place = pieceIn(text, steps, before, after);
   if (place) {
     const [start, end] = [place.start + before.length, place.end - after.length];
     if (value === null) return put(place.start - 1, place.end, '');
@@ -29,6 +27,32 @@ export function changePath(raw: string, step: PathStep, value: string | null): s
   if (value === null) return raw;
   return put(to, to, `${text[to - 1] === '/' ? '' : '/'}${before}${encodeURIComponent(value)}${after}`);
 }
+
+/** What stands in a step of the path of a raw address, decoded; null where the step is not there. */
+export function readPath(raw: string, step: PathStep): string | null {
+  const { text } = decodeAttribute(raw);
+  const { from, to } = pathOf(text);
+  const steps = stepsIn(text, from, to);
+  if ('index' in step) {
+    const place = steps[step.index];
+    return place ? decodeStep(text.slice(place.start, place.end)) : null;
+  }
+  const [before, after] = aroundValue(step.piece);
+  const place = pieceIn(text, steps, before, after);
+  return place ? decodeStep(text.slice(place.start + before.length, place.end - after.length)) : null;
+}
+
+/* The path of an address: behind its host, before its query and its fragment (URL standard, section 4.4). */
+function pathOf(text: string): { from: number; to: number } {
+  const from = /^\s*(?:[a-z][a-z0-9+.-]*:)?(?:\/\/[^/?#]*)?/i.exec(text)![0].length;
+  const found = /[?#]/.exec(text.slice(from));
+  return { from, to: found ? from + found.index : text.trimEnd().length };
+}
+
+const aroundValue = (piece: string): [before: string, after: string] => piece.split('{value}') as [string, string];
+
+const pieceIn = (text: string, steps: readonly { start: number; end: number }[], before: string, after: string) =>
+  steps.find(({ start, end }) => end - start > before.length + after.length && text.startsWith(before, start) && text.slice(0, end).endsWith(after));
 
 function stepsIn(text: string, from: number, to: number): { start: number; end: number }[] {
   const steps: { start: number; end: number }[] = [];

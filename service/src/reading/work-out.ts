@@ -1,4 +1,17 @@
-import { attribute, compose, markedElement, openCode, permissionsOf, shownElement, type Composition, type Mark, type Options, type Reading, type Sheet } from '@orbis/core';
+import {
+  attribute,
+  compose,
+  current,
+  markedElement,
+  openCode,
+  permissionsOf,
+  shownElement,
+  type Composition,
+  type Mark,
+  type Options,
+  type Reading,
+  type Sheet,
+} from '@orbis/core';
 
 /** A code that is kept, and what is to be made of it. */
 export interface WorkOutTask {
@@ -21,6 +34,8 @@ export interface WorkedOut {
   markable: boolean;
   /** The permissions that its frame asks for. */
   permissions: string[];
+  /** What the code itself says of every option. */
+  current: Options;
   compositions: Composition[];
 }
 
@@ -34,6 +49,7 @@ export function workOut({ base, length, wanted, sheets }: WorkOutTask): WorkedOu
     title: code.markup.elements.map((element) => attribute(element, 'title')?.trim()).find(Boolean) ?? null,
     markable: markedElement(code) !== null,
     permissions: shown?.name === 'iframe' ? permissionsOf(shown) : [],
+    current: current(code),
     compositions: wanted.map(({ options, mark }) => compose(code, options, mark)),
   };
 }

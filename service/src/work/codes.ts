@@ -25,6 +25,8 @@ export interface OpenedCode {
   markable: boolean;
   /** The permissions that its frame asks for. */
   permissions: string[];
+  /** What the code itself says of every option. */
+  current: Options;
 }
 
 /*

@@ -36,7 +36,7 @@ export async function tellSummaries(db: Handle, rows: readonly EmbedRow[]): Prom
 
 /** One embed whole, with the reading of its code. */
 export async function tellEmbed(db: Handle, { embed, source, revision }: StoredEmbed, making: RenderContext): Promise<Embed> {
-  const { reading } = await openSource(source, making);
+  const { reading, current } = await openSource(source, making);
   return {
     ...(await tellSummaries(db, [embed]))[0]!,
     notes: embed.notes,
@@ -46,6 +46,7 @@ export async function tellEmbed(db: Handle, { embed, source, revision }: StoredE
     reading: tellReading(reading),
     found: source.found,
     direct: directOf(reading, making.sheets),
+    inCode: current,
     current: tellRevision(revision, source.number),
   };
 }

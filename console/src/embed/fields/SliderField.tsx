@@ -5,8 +5,10 @@ import type { FieldProps } from './field.ts';
 
 /** A number between two others: to be drawn, or to be written. */
 export function SliderField({ least, most, whole, ...field }: FieldProps & { least: number; most: number; whole: boolean }) {
-  const now = Number(field.value);
-  const known = field.value.trim() !== '' && now >= least && now <= most;
+  const said = field.value.trim() || (field.inCode ?? '');
+  const now = Number(said);
+  const known = said !== '' && now >= least && now <= most;
+  const help = [field.help, field.inCode !== null && field.value.trim() === '' ? `${field.inCode} in the code.` : ''].filter(Boolean).join(' ');
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 104px', gap: 2, alignItems: 'start', gridColumn: '1 / -1' }}>
       <Box sx={{ px: 1, pt: 1.25 }}>
@@ -17,14 +19,14 @@ export function SliderField({ least, most, whole, ...field }: FieldProps & { lea
           step={whole ? 1 : 0.5}
           onChange={(_, value) => field.onChange(String(value))}
           aria-label={`${field.label}, as a slider`}
-          // Nothing is asked for yet: it stands nowhere.
+          // Nobody says anything yet: it stands nowhere.
           sx={known ? {} : { '& .MuiSlider-thumb': { opacity: 0.35 }, '& .MuiSlider-track': { opacity: 0 } }}
         />
       </Box>
       <Box sx={{ '& .MuiFormHelperText-root': { mx: 0 } }}>
-        <LineField {...field} example={field.example} help={undefined} />
+        <LineField {...field} example={field.inCode ?? field.example} inCode={null} help={undefined} />
       </Box>
-      {field.help && <Box sx={{ gridColumn: '1 / -1', typography: 'caption', color: 'text.secondary', mt: -1.5, px: 1.75 }}>{field.help}</Box>}
+      {help && <Box sx={{ gridColumn: '1 / -1', typography: 'caption', color: 'text.secondary', mt: -1.5, px: 1.75 }}>{help}</Box>}
     </Box>
   );
 }

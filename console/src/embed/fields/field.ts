@@ -10,6 +10,8 @@ export interface FieldProps {
   /** What it is for, or what came with it. */
   help: string | undefined;
   example: string;
+  /** What the code itself says, as people type it; null where it says nothing. */
+  inCode: string | null;
   onChange: (value: string) => void;
 }
 

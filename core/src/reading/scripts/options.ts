@@ -37,6 +37,15 @@ export function changeOptions(text: string, call: string, path: readonly string[
   return `${text.slice(0, at)}${last ? ', ' : ' '}${key}: ${written}${last ? '' : ' '}${text.slice(at)}`;
 }
 
+/** A plain member of the options object of an inline script; null where there is none. */
+export function readOption(text: string, call: string, path: readonly string[]): PlainValue | null {
+  let object = optionsOf(text, call);
+  for (const name of path.slice(0, -1)) object = object && ((memberOf(object, name)?.['value'] as AnyNode | undefined) ?? null);
+  const found = object?.type === 'ObjectExpression' ? (memberOf(object, path.at(-1)!)?.['value'] as AnyNode | undefined) : undefined;
+  const value = found?.type === 'Literal' ? found['value'] : null;
+  return typeof value === 'string' || typeof value === 'number' || typeof value === 'boolean' ? value : null;
+}
+
 /** Whether an inline script has the object that settings go to. */
 export const hasOptions = (text: string, call: string): boolean => optionsOf(text, call) !== null;
 
