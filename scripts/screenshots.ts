@@ -162,7 +162,7 @@ async function terminal(page: Page, name: string, commands: string[][], { url, t
       askSecret: () => Promise.resolve(''),
       ask: null,
       env: { ORBIS_URL: url, ORBIS_TOKEN: token, FORCE_COLOR: '1' },
-      fetch: globalThis.fetch,
+      fetch,
       signal: new AbortController().signal,
     });
     printed += '\n';

@@ -84,12 +84,30 @@ describe('the command line with a service', function () {
     expect(await done('where opening-talk')).to.match(/live {3}3 of 6/);
   });
 
+  it('sets at one place only, says where each value comes from, and takes it back there', async () => {
+    const set = await done('set opening-talk@hollinfell/talks#opening max-width=320');
+    expect(set)
+      .to.match(/max-width +320 +here +720 from the embed/)
+      .and.match(/start +1:52 +from the embed/);
+    expect(await done('show opening-talk@hollinfell/talks#opening')).to.equal(set);
+    expect(await done('code opening-talk')).to.include('max-width:320px');
+    expect((await orbis('set opening-talk@hollinfell/talks#elsewhere max-width=320')).err).to.include('It is in: hollinfell/talks#opening.');
+    expect(await done('site hollinfell loop=on --kind video')).to.match(/Of each video +loop=on/);
+    expect(await done('unset opening-talk@hollinfell/talks#opening max-width'))
+      .to.match(/max-width +720 +from the embed/)
+      .and.match(/loop +on +from the site/);
+    expect(await done('site hollinfell --kind video --unset loop')).not.to.include('loop=on');
+    expect(await done('site hollinfell head=yes')).to.include('yes: loaders and styles go there once a page');
+    expect((await orbis('site hollinfell head=perhaps')).exit).to.equal(2);
+    await done('site hollinfell head=no');
+  });
+
   it('gives the interface’s own data with --json, wherever the option stands', async () => {
     const placements = JSON.parse(await done('list placements --json')) as { place: string; state: string }[];
     expect(placements).to.have.length(1);
     expect(placements[0]).to.include({ place: 'hollinfell/talks#opening', state: 'live' });
     expect(JSON.parse(await done('--json show opening-talk'))).to.include({ key: 'opening-talk', revision: 6 });
-    expect(JSON.parse(await done('code opening-talk --json'))).to.include({ number: 1 });
+    expect(JSON.parse(await done('code opening-talk --json'))).to.include({ number: 3 });
     expect(JSON.parse(await done('edits opening-talk --json')))
       .to.have.property('edits')
       .with.length(2);

@@ -1,11 +1,11 @@
 import { z } from './zod.ts';
-import { kinds, positions, stages } from '@orbis/core';
+import { kinds, levels, positions, stages } from '@orbis/core';
 import { key, label, pageOf, publicId, tag, time } from './common.ts';
 import { level, reading } from './reading.ts';
 import { pageKey, siteKey, spotKey, spotName } from './place.ts';
 import { placementStates, type PlacementState } from './sentences/states.ts';
 import { sheetSchema } from './sheet.ts';
-import { optionsSchema } from './options/index.ts';
+import { kindDefaults, optionsSchema } from './options/index.ts';
 
 const count = z.number().int().min(0);
 const state = z.enum(Object.keys(placementStates) as [PlacementState, ...PlacementState[]]);
@@ -217,6 +217,10 @@ export const composition = z
     text: z.string(),
     implied: z.array(z.object({ option: z.string(), by: z.string(), value: z.string(), reason: z.string() })).meta({ description: 'Options that came with others' }),
     losses: z.array(z.object({ option: z.string(), to: z.string() })).meta({ description: 'Options that gave way to stronger ones' }),
+    effective: optionsSchema.meta({ description: 'The values that hold' }),
+    levels: z.record(z.string(), z.enum(levels)).meta({ description: 'Where the value of each option comes from' }),
+    overridden: z.array(z.object({ option: z.string(), level: z.enum(levels), value: z.string() })).meta({ description: 'Values that a nearer level overrides' }),
+    passedOver: z.array(z.object({ option: z.string(), code: z.string(), detail: z.string() })).meta({ description: 'Values for many embeds that this one cannot have' }),
     problems: z.array(z.object({ option: z.string(), code: z.string(), detail: z.string() })),
   })
   .meta({ id: 'Composition' });
@@ -237,7 +241,17 @@ export const widths = z
   .meta({ id: 'Widths', description: 'How wide the spot is on each, in px', example: { phone: 358, tablet: 704, desktop: 760 } });
 export const spot = z.object({ key: spotKey, name: spotName, widths, placements: count }).meta({ id: 'Spot' });
 export const page = z.object({ key: pageKey, path: z.string(), title: z.string(), url: z.string(), spots: z.array(spot), checkedAt: time.nullable() }).meta({ id: 'Page' });
-export const site = z.object({ key: siteKey, name: z.string(), address: z.string(), pages: count, createdAt: time }).meta({ id: 'Site' });
+export const site = z
+  .object({
+    key: siteKey,
+    name: z.string(),
+    address: z.string(),
+    defaults: kindDefaults.meta({ description: 'What is asked of every embed on it, by what kind it is of' }),
+    head: z.boolean().meta({ description: 'Whether it has a way into the heads of its pages' }),
+    pages: count,
+    createdAt: time,
+  })
+  .meta({ id: 'Site' });
 
 const factRecord = z.record(z.string(), z.union([z.string(), z.number(), z.boolean(), z.null()]));
 export const placementFinding = z.object({ rule: z.string(), level, facts: factRecord, message: z.string(), remedy: z.string() }).meta({ id: 'PlacementFinding' });
@@ -247,6 +261,7 @@ export const placement = z
     served: z.boolean().meta({ description: 'Whether the page showed it by that link when it was last seen' }),
     embed: key,
     embedName: z.string(),
+    options: optionsSchema.meta({ description: 'What is asked of it at this place only' }),
     place: spotKey,
     site: siteKey,
     page: pageKey,
@@ -267,7 +282,7 @@ export const placementLink = z
   .object({ link: z.string().meta({ description: 'Where its document is served; what is changed later shows there by itself' }) })
   .meta({ id: 'PlacementLink' });
 export const delivery = z
-  .object({ placement: publicId, number: z.number().int(), revision: z.number().int(), snippets: z.array(snippet), text: z.string(), digest: z.string(), issuedAt: time })
+  .object({ placement: publicId, number: z.number().int(), revision: z.number().int(), options: optionsSchema, snippets: z.array(snippet), text: z.string(), digest: z.string(), issuedAt: time })
   .meta({ id: 'Delivery' });
 
 export const sweepStates = ['waiting', 'running', 'done', 'stopped', 'failed'] as const;

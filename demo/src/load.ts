@@ -93,8 +93,8 @@ export async function loadDemo(client: Client, port: number): Promise<void> {
     },
   });
 
-  const place = async (embed: string, path: string, spot: string): Promise<() => Promise<void>> => {
-    const { data } = await client.call('placements.create', { body: { embed, place: `hollinfell/${path}#${spot}` } });
+  const place = async (embed: string, path: string, spot: string, options: Record<string, number | string> = {}): Promise<() => Promise<void>> => {
+    const { data } = await client.call('placements.create', { body: { embed, place: `hollinfell/${path}#${spot}`, options } });
     return async () => {
       const { data: delivery } = await client.call('deliveries.create', { params: { placement: data.id } });
       await edit('PUT', 'spots', { page: path, spot, code: delivery.text });
@@ -105,7 +105,7 @@ export async function loadDemo(client: Client, port: number): Promise<void> {
     await place('opening-talk', 'talks', 'opening'),
     await place('how-to-find-north', 'talks', 'north'),
     await place('newsletter-form', 'newsletter', 'form'),
-    await place('turning-sky', 'live', 'camera'),
+    await place('turning-sky', 'live', 'camera', { 'max-width': 640, 'align': 'centre' }), // narrower there than on the home page
   ];
   await place('what-a-comet-leaves-behind', 'talks', 'comet'); // placed, but not pasted: the owner's next step
   for (const paste of toPaste) await paste();

@@ -54,7 +54,7 @@ export const addPlace: AddCommand = (program, run) => {
 const withNewline = (text: string): string => (text.endsWith('\n') ? text : `${text}\n`);
 
 /** The placement that is meant, by its id or by embed and place. */
-async function thePlacement(client: Client, embed: string, place: string | undefined): Promise<string> {
+export async function thePlacement(client: Client, embed: string, place: string | undefined): Promise<string> {
   if (place === undefined && /^[0-9a-hjkmnp-tv-z]{10}$/.test(embed)) {
     const direct = await client.call('placements.read', { params: { placement: embed } }).catch(() => null);
     if (direct) return direct.data.id;

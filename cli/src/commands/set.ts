@@ -4,6 +4,7 @@ import { Option, type Command } from 'commander';
 import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
 import { changeAll, type GroupOptions } from './groups.ts';
 import { fold, plural } from '../text.ts';
+import { atPlace, changePlaced } from './placed.ts';
 
 export const addSet: AddCommand = (program, run) => {
   const where = new Option('--where <search>', 'all embeds that a search finds, instead of one; “orbis list --help” explains searches');
@@ -15,14 +16,14 @@ export const addSet: AddCommand = (program, run) => {
   group(
     program
       .command('set')
-      .argument('[embed]', 'the key of an embed; none with --where')
+      .argument('[embed]', 'the key of an embed, or embed@place for one place only; none with --where')
       .argument('[options...]', 'options, as name=value')
       .option('--preset <preset>', 'the options of a preset (may be said several times); “orbis presets list” shows them', (preset: string, all: string[]) => [...all, preset], []),
   )
     .description('change the options of an embed; makes a new revision where something differs')
     .addHelpText(
       'after',
-      '\nExamples:\n  orbis set opening-talk start=1:52 end=3:04\n  orbis set opening-talk fit=shape max-width=800 align=centre\n  orbis set sky --preset silent-loop\n  orbis set opening-talk tracking=off parameter.hue=12\n  orbis set --where "kind=video host=play.kinorill.localhost" privacy=on --dry-run\n\n“orbis options” lists every option with its meaning; “orbis undo” takes a change of many back.',
+      '\nExamples:\n  orbis set opening-talk start=1:52 end=3:04\n  orbis set opening-talk fit=shape max-width=800 align=centre\n  orbis set sky --preset silent-loop\n  orbis set opening-talk@hollinfell/talks#main max-width=320\n  orbis set opening-talk tracking=off parameter.hue=12\n  orbis set --where "kind=video host=play.kinorill.localhost" privacy=on --dry-run\n\n“orbis options” lists every option with its meaning; “orbis undo” takes a change of many back.',
     )
     .action((embed: string | undefined, words: string[], options: GroupOptions & { preset?: string[] }) =>
       run(async (tools) => {
@@ -30,10 +31,12 @@ export const addSet: AddCommand = (program, run) => {
         let asked = parseOptions(said);
         for (const preset of [...(options.preset ?? [])].reverse()) asked = { ...(await tools.client().call('presets.read', { params: { preset } })).data.options, ...asked };
         if (options.where !== undefined) return changeAll(tools, { ...options, where: options.where }, { options: asked });
+        const at = atPlace(oneOf(embed));
+        if (at) return changePlaced(at, tools, (now) => ({ ...now, ...asked }));
         return save(tools, oneOf(embed), ({ current }) => ({ ...current.options, ...asked }));
       }),
     );
-  group(program.command('unset').argument('[embed]', 'the key of an embed; none with --where').argument('[names...]', 'names of options'))
+  group(program.command('unset').argument('[embed]', 'the key of an embed, or embed@place for one place only; none with --where').argument('[names...]', 'names of options'))
     .description('take options back; what they put into the code is gone again')
     .addHelpText('after', '\nExamples:\n  orbis unset opening-talk end max-width\n  orbis unset --where "tag=talks" loop')
     .action((embed: string | undefined, rest: string[], options: GroupOptions) =>
@@ -41,6 +44,8 @@ export const addSet: AddCommand = (program, run) => {
         const names = options.where === undefined ? rest : [embed, ...rest].filter((name) => name !== undefined);
         for (const name of names) if (!optionNamed(name)) throw unknownOption(name);
         if (options.where !== undefined) return changeAll(tools, { ...options, where: options.where }, { unset: names });
+        const at = atPlace(oneOf(embed));
+        if (at) return changePlaced(at, tools, (now) => withoutOptions(now, names));
         return save(tools, oneOf(embed), ({ current }) => withoutOptions(current.options, names));
       }),
     );

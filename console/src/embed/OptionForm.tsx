@@ -1,11 +1,12 @@
 import Box from '@mui/material/Box';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import { allOptions, handName, ruleOf, type Option, type Options, type Reading, type Sheet } from '@orbis/core';
-import { formatValue, optionWords, type Composition } from '@orbis/contract';
+import { allOptions, handName, ruleOf, type Option, type Reading, type Sheet } from '@orbis/core';
+import { optionWords, type Composition } from '@orbis/contract';
 import { Unfold } from '../parts/Unfold.tsx';
 import type { Draft } from './draft.ts';
 import type { PlayerTime } from './player-time.ts';
+import type { Inherited } from './fields/field.ts';
 import { HandParameters } from './fields/HandParameters.tsx';
 import { OptionField } from './fields/OptionField.tsx';
 
@@ -18,8 +19,8 @@ interface Props {
   /** What stands against the options together. */
   problems: Composition['problems'];
   implied: Composition['implied'];
-  /** What the code itself says. */
-  inCode: Options;
+  /** What holds where nothing is asked here. */
+  inherited: Readonly<Record<string, Inherited>>;
   sheet: Sheet | null;
   /** What the code shows, and whether it has a frame or player of its own. */
   reading: Pick<Reading, 'kind' | 'parts'>;
@@ -28,8 +29,8 @@ interface Props {
 }
 
 /** All options as a form, in plain words. What the provider does not offer stays visible, and says why. */
-export function OptionForm({ draft, wrong, problems, implied, inCode, sheet, reading, player, onChange }: Props) {
-  const context = { sheet, player, zoom: Number(draft['zoom'] || inCode['zoom']) || 13 };
+export function OptionForm({ draft, wrong, problems, implied, inherited, sheet, reading, player, onChange }: Props) {
+  const context = { sheet, player, zoom: Number(draft['zoom'] || inherited['zoom']?.value) || 13 };
   const { offered, missing } = settingsFor(sheet, reading);
   const field = (option: Option) => {
     const { name, example } = option;
@@ -44,7 +45,7 @@ export function OptionForm({ draft, wrong, problems, implied, inCode, sheet, rea
         wrong={wrong[name] ?? problems.find((problem) => problem.option === name)?.detail}
         help={cameWith(implied, name) ?? explained(option, sheet)}
         example={example.replace('%', ' %')}
-        inCode={inCode[name] === undefined ? null : formatValue(name, inCode[name])}
+        inherited={inherited[name] ?? null}
         onChange={(value) => onChange(name, value)}
       />
     );

@@ -12,7 +12,7 @@ const screens = { phone: { width: 390, height: 480 }, tablet: { width: 768, heig
 type Screen = keyof typeof screens;
 
 /** The embed as it would look (while an option cannot be fulfilled: as it last looked), in a frame of its own on another host: nothing of it runs where the owner is signed in. */
-export function Preview({ embed, options, frame }: { embed: string; options: Options | null; frame: Ref<HTMLIFrameElement> }) {
+export function Preview({ embed, placement, options, frame }: { embed: string; placement?: string; options: Options | null; frame: Ref<HTMLIFrameElement> }) {
   const [screen, setScreen] = useState<Screen>('phone');
   const box = useRef<HTMLDivElement>(null);
   const [room, setRoom] = useState(390);
@@ -22,9 +22,9 @@ export function Preview({ embed, options, frame }: { embed: string; options: Opt
     return () => watch.disconnect();
   }, []);
   const preview = useQuery({
-    queryKey: ['preview', embed, options],
+    queryKey: ['preview', placement ?? embed, options],
     enabled: options !== null,
-    queryFn: async () => (await api.call('previews.create', { body: { embed, options: options! } })).data,
+    queryFn: async () => (await api.call('previews.create', { body: { ...(placement === undefined ? { embed } : { placement }), options: options! } })).data,
     placeholderData: (before) => before,
     staleTime: 600_000,
     retry: false,

@@ -13,6 +13,7 @@ import { CopyButton } from '../parts/CopyButton.tsx';
 import { ProblemNote } from '../parts/ProblemNote.tsx';
 import { plural } from '../parts/when.ts';
 import { Changes } from './Changes.tsx';
+import { inheritedFrom } from './inherited.ts';
 import { draftOf, optionsOf, type Draft } from './draft.ts';
 import { usePlayerTime } from './player-time.ts';
 import { SavePreset } from '../groups/SavePreset.tsx';
@@ -70,7 +71,7 @@ export function Workbench({ embed, etag }: { embed: Embed; etag: string }) {
             wrong={wrong}
             problems={problems}
             implied={composition.data?.implied ?? []}
-            inCode={embed.inCode}
+            inherited={inheritedFrom([['code', embed.inCode]])}
             sheet={sheet}
             reading={embed.reading}
             player={player}

@@ -1,7 +1,9 @@
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import MuiLink from '@mui/material/Link';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
+import { Link } from 'react-router';
 import type { Page, Site } from '@orbis/contract';
 import { api, useList } from '../api.ts';
 import { Card } from '../parts/Card.tsx';
@@ -23,6 +25,11 @@ export function SiteCard({ site }: { site: Site }) {
       }
     >
       <Stack spacing={2.5}>
+        <Box>
+          <Button component={Link} to={`/places/${site.key}`} size="small">
+            What holds for all its embeds
+          </Button>
+        </Box>
         {pages.data && pages.items.length === 0 && <Typography color="textSecondary">No page yet: add the ones that have embeds on them.</Typography>}
         {pages.items.map((page) => (
           <PageItem key={page.key} page={page} />

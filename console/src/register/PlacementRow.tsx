@@ -5,7 +5,7 @@ import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { Placement } from '@orbis/contract';
+import { optionsLine, type Placement } from '@orbis/contract';
 import { api, refresh } from '../api.ts';
 import { useAnnounce } from '../parts/Announcer.tsx';
 import { Confirm } from '../parts/Confirm.tsx';
@@ -45,6 +45,7 @@ export function PlacementRow({ placement, showEmbed = true }: { placement: Place
     },
   });
   const { carries, revision } = placement;
+  const hasOwn = Object.keys(placement.options).length > 0;
   const which = placement.served
     ? `Shown by its link, always as it is now · last seen ${sayWhen(placement.lastSeenAt)}`
     : carries === null
@@ -77,6 +78,11 @@ export function PlacementRow({ placement, showEmbed = true }: { placement: Place
       <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>
         {which}
       </Typography>
+      {hasOwn && (
+        <Typography variant="body2" sx={{ mb: 1.5 }}>
+          Only here: {optionsLine(placement.options)}
+        </Typography>
+      )}
       {placement.findings.length > 0 && (
         <Box sx={{ mb: 1.5 }}>
           <Findings findings={placement.findings} />
@@ -91,6 +97,9 @@ export function PlacementRow({ placement, showEmbed = true }: { placement: Place
           variant="text"
           title="For site editors that take no code, only a link: what you change later shows there by itself"
         />
+        <Button size="small" component={Link} to={`/register/${placement.id}`}>
+          Change it here only
+        </Button>
         <Button size="small" onClick={() => check.mutate()} disabled={check.isPending}>
           {check.isPending ? 'Reading the page…' : 'Check this page now'}
         </Button>

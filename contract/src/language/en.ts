@@ -153,6 +153,8 @@ export const en = {
     'own-wrapper': { title: 'Has a box of its own', detail: (f) => `This code brings a box of its own (a ${f.element}) around the frame, which holds its shape. Leave “fit” out.` },
   },
 
+  levels: { placement: 'here', embed: 'from the embed', site: 'from the site', rule: 'from your rules', code: 'in the code' },
+
   presets: {
     'silent-loop': 'Plays by itself without sound, again and again, without buttons: for a moving background.',
     'fills-its-place': 'As wide as its place, in its own shape, in the middle.',

@@ -1,4 +1,4 @@
-import type { Facts } from '@orbis/core';
+import type { Facts, OptionLevel } from '@orbis/core';
 
 type Sentence = (facts: Facts) => string;
 
@@ -26,6 +26,8 @@ export interface Language {
   reasons: Readonly<Record<string, Sentence>>;
   /** Why an option cannot be fulfilled. `expected` is among the facts. */
   problems: Readonly<Record<string, { title: string; detail: Sentence }>>;
+  /** Where a value comes from, behind it: “from the embed”. */
+  levels: Readonly<Record<OptionLevel | 'code', string>>;
   /** What the presets that come with Orbis are for. */
   presets: Readonly<Record<string, string>>;
 }

@@ -1,6 +1,9 @@
 import type { OptionProblem } from '@orbis/core';
 import { OrbisError, type ErrorCode } from '../errors.ts';
-import { formatProblem } from '../language/index.ts';
+import { en, formatProblem } from '../language/index.ts';
+
+/** The errors of whatever can stand against an option. */
+export const optionErrors = Object.keys(en.problems) as ErrorCode[];
 
 /** A problem as it crosses the wire: with its sentence. */
 export const serializeProblem = ({ option, code, facts }: OptionProblem): { option: string; code: string; detail: string } => ({

@@ -1,4 +1,4 @@
-import { allOptions, longestByHand, optionNamed, type OptionType, type Options, type TypeName } from '@orbis/core';
+import { allOptions, kinds, longestByHand, optionNamed, type KindDefaults, type OptionType, type Options, type TypeName } from '@orbis/core';
 import { optionWords } from '../language/index.ts';
 import { z } from '../zod.ts';
 
@@ -46,3 +46,8 @@ export const optionsSchema = z
     description: 'What is asked of an embed, in canonical units: seconds, px, per cent, degrees. Parameters that are set by hand stand under “parameter.NAME”.',
     example: { 'start': 112, 'end': 184, 'fit': 'shape', 'max-width': 800 },
   }) as unknown as z.ZodType<Options, Options>;
+
+/** What is asked of every embed of a kind, and of all (`any`). */
+export const kindDefaults = z
+  .partialRecord(z.enum(['any', ...kinds]), optionsSchema)
+  .meta({ id: 'KindDefaults', example: { any: { align: 'centre' }, video: { 'max-width': 720 } } }) as unknown as z.ZodType<KindDefaults, KindDefaults>;

@@ -1,21 +1,17 @@
 import { z } from '../zod.ts';
 import { kinds } from '@orbis/core';
-import { key, listQuery } from '../common.ts';
+import { key, listQuery, publicId } from '../common.ts';
 import { mendChoice, readingsAnswer, readingsBody } from '../reading.ts';
-import type { ErrorCode } from '../errors.ts';
-import { en } from '../language/index.ts';
-import { optionsSchema } from '../options/index.ts';
+import { optionErrors, optionsSchema } from '../options/index.ts';
 import { comparison, composition, embed, embedName, linkAnswer, linksCollected, lists, preview, revision, tags } from '../resources.ts';
 import { mostWithCode, mostWithMany, route } from './route.ts';
 
 const params = z.object({ embed: key });
 const revisionNumber = z.coerce.number().int().min(1).max(1_000_000);
 const options = { options: optionsSchema.default({}) };
-/* Whatever can stand against an option. */
-const optionErrors = Object.keys(en.problems) as ErrorCode[];
 const linkErrors = ['link-not-known', 'link-unreachable', 'link-refuses-frames', 'link-not-shown'] as const;
-/** A code that is in the collection, or a text that is not. */
-const subject = { embed: key.optional(), text: z.string().optional() };
+/** A code that is in the collection, a text that is not, or a placement, of which the options are then asked. */
+const subject = { embed: key.optional(), text: z.string().optional(), placement: publicId.optional() };
 
 export const embedRoutes = {
   'readings.create': route({

@@ -1,5 +1,6 @@
 import { z } from '../zod.ts';
 import { key, label, listQuery, publicId } from '../common.ts';
+import { kindDefaults, optionErrors, optionsSchema } from '../options/index.ts';
 import { pageKey, siteKey, spotKey } from '../place.ts';
 import { delivery, lists, page, placement, placementLink, site, spot, widths } from '../resources.ts';
 import { placementStates, type PlacementState } from '../sentences/states.ts';
@@ -35,12 +36,12 @@ export const placeRoutes = {
   'sites.change': route({
     method: 'patch',
     path: '/sites/:site',
-    summary: 'Change a site’s name or address (JSON Merge Patch)',
+    summary: 'Change a site: its name, its address, its defaults, whether it has a way into the heads of its pages',
     tag,
     access: 'owner',
     params: z.object({ site: siteKey }),
     ifMatch: true,
-    body: z.strictObject({ name: label(120).optional(), address: z.string().max(500).optional() }),
+    body: z.strictObject({ name: label(120).optional(), address: z.string().max(500).optional(), defaults: kindDefaults.optional(), head: z.boolean().optional() }),
     answer: site,
     statuses: [200],
     errors: ['not-found', 'address-invalid'],
@@ -149,10 +150,10 @@ export const placeRoutes = {
     summary: 'Place an embed in a spot',
     tag,
     access: 'owner',
-    body: z.strictObject({ embed: key, place: spotKey }),
+    body: z.strictObject({ embed: key, place: spotKey, options: optionsSchema.default({}) }),
     answer: placement,
     statuses: [201],
-    errors: ['not-found', 'already-placed', 'nothing-to-mark', 'embed-retired'],
+    errors: ['not-found', 'already-placed', 'nothing-to-mark', 'embed-retired', ...optionErrors],
   }),
   'placements.read': route({
     method: 'get',
@@ -164,6 +165,19 @@ export const placeRoutes = {
     answer: placement,
     statuses: [200],
     errors: ['not-found'],
+  }),
+  'placements.change': route({
+    method: 'patch',
+    path: '/placements/:placement',
+    summary: 'Change what is asked of an embed at this place only',
+    tag: 'Register',
+    access: 'owner',
+    params: z.object({ placement: publicId }),
+    ifMatch: true,
+    body: z.strictObject({ options: optionsSchema }).meta({ example: { options: { 'max-width': 320 } } }),
+    answer: placement,
+    statuses: [200],
+    errors: ['not-found', ...optionErrors],
   }),
   'placements.delete': route({
     method: 'delete',

@@ -1,5 +1,6 @@
 /** In go a code, options and a mark; out come the edits with their reasons, and the snippets to paste, each character traced to the paste or to a reason. */
 export { compose, type Composition } from './compose.ts';
+export { composeLevels, type LevelledComposition } from './levels.ts';
 export { current } from './current.ts';
 export { markEdit, markedElement, readMark, writeMark, type Mark } from './mark.ts';
 export { builtInPresets, type Preset } from './presets.ts';

@@ -1,9 +1,10 @@
 import { LRUCache } from 'lru-cache';
-import { offerOembed, originSource, previewDocument, writeOembed, type OembedFormat, type OembedRoom, type PreviewDocument } from '@orbis/core';
+import { effectiveOptions, offerOembed, originSource, previewDocument, writeOembed, type OembedFormat, type OembedRoom, type PreviewDocument } from '@orbis/core';
 import type { Handle } from '../database/connect.ts';
 import type { Origins } from '../origins.ts';
 import { findLinkedPlacement, type LinkedPlacement } from '../store/linked-placements.ts';
 import { compositionOf, type OpenedCode } from '../work/codes.ts';
+import { askedAt } from '../work/placements.ts';
 import type { RenderContext } from '../work/making.ts';
 
 export interface ServedTools {
@@ -37,12 +38,14 @@ export function createServed({ db, making, origins }: ServedTools): Served {
   const numbers = new WeakMap<RenderContext, number>();
   let count = 0;
   const numberOf = (made: RenderContext): number => numbers.get(made) ?? numbers.set(made, ++count).get(made)!;
-  const today = async ({ revision, source }: LinkedPlacement): Promise<Today> => {
+  const today = async (row: LinkedPlacement): Promise<Today> => {
+    const { revision, source } = row;
     const made = await making();
-    const key = `${revision.id} ${numberOf(made)}`;
+    const asked = askedAt(row);
+    const key = `${revision.id} ${numberOf(made)} ${JSON.stringify([asked.placement, asked.site])}`;
     const kept = known.get(key);
     if (kept) return kept;
-    const fresh = compositionOf({ base: source.base, found: source.found, options: revision.options }, made, null).then(({ code, composition }) => ({
+    const fresh = compositionOf({ base: source.base, found: source.found, asked }, made, null).then(({ code, composition }) => ({
       code,
       text: composition.text,
     }));
@@ -79,7 +82,7 @@ export function createServed({ db, making, origins }: ServedTools): Served {
         title: publicTitle(row, code),
         kind: code.reading.kind,
         size: code.reading.size,
-        column: (row.revision.options['max-width'] as number | undefined) ?? row.desktop,
+        column: columnOf(row),
         allow: code.permissions,
         provider: { name: new URL(row.site.address).host, url: row.site.address },
         thumbnail: row.source.found?.thumbnail ?? null,
@@ -88,6 +91,12 @@ export function createServed({ db, making, origins }: ServedTools): Served {
       return writeOembed(offerOembed(item, room), format);
     },
   };
+}
+
+/* How wide it is at most, on a desktop. */
+function columnOf(row: LinkedPlacement): number {
+  const asked = effectiveOptions(askedAt(row)).options['max-width'];
+  return typeof asked === 'number' ? asked : row.desktop;
 }
 
 /* What visitors may read: the owner's own names, of embeds and of sites, are for the console only. */

@@ -1,4 +1,4 @@
-import { limits, powersOf, previewDocument } from '@orbis/core';
+import { limits, powersOf, previewDocument, type Options } from '@orbis/core';
 import { OrbisError, refuseProblems, tellReading } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 import { relayPath } from '../frames/relay.ts';
@@ -6,6 +6,7 @@ import { newPublicId } from '../store/ids.ts';
 import { insertPreview } from '../store/previews.ts';
 import { compositionOf, type CodeSource } from '../work/codes.ts';
 import { serializeComposition } from '../serializers/compositions.ts';
+import { askedAt, placementById } from '../work/placements.ts';
 import { takeIn } from '../work/collect.ts';
 import { embedByKey } from '../work/embeds.ts';
 import type { Handlers, Named } from './reply.ts';
@@ -17,10 +18,24 @@ const batchLimit = 8 * limits.length;
 export function codeHandlers(deps: Deps): Handlers<Named<'readings' | 'compositions' | 'previews'>> {
   const { making, origins, now, reader } = deps;
   const { db } = deps.connection;
-  const baseOf = async ({ embed, text }: { embed?: string | undefined; text?: string | undefined }): Promise<Pick<CodeSource, 'base' | 'found'>> => {
+  const baseOf = async ({
+    embed,
+    text,
+    placement,
+  }: {
+    embed?: string | undefined;
+    text?: string | undefined;
+    placement?: string | undefined;
+  }): Promise<Pick<CodeSource, 'base' | 'found'>> => {
+    if (placement !== undefined) return (await placementById(db, placement)).source;
     if (embed !== undefined) return (await embedByKey(db, embed)).source;
     if (text === undefined) throw new OrbisError('bad-request', { problem: 'Name an embed, or give a text.' });
     return { base: (await takeIn(db, text, deps)).code.text };
+  };
+  /* What is asked of an embed itself, or of one of its placements beside what the embed asks. */
+  const askedBy = async ({ placement, options }: { placement?: string | undefined; options: Options }): Promise<Pick<CodeSource, 'asked'>> => {
+    if (placement === undefined) return { asked: { embed: options } };
+    return { asked: { ...askedAt(await placementById(db, placement)), placement: options } };
   };
   return {
     'readings.create': async ({ body }) => {
@@ -34,11 +49,11 @@ export function codeHandlers(deps: Deps): Handlers<Named<'readings' | 'compositi
     },
     'compositions.create': async ({ body }) => {
       const source = await baseOf(body);
-      return { data: serializeComposition(source.base, (await compositionOf({ ...source, options: body.options }, making(), null)).composition) };
+      return { data: serializeComposition(source.base, (await compositionOf({ ...source, ...(await askedBy(body)) }, making(), null)).composition) };
     },
     'previews.create': async ({ body, act }) => {
       const source = await baseOf(body);
-      const { code, composition } = await compositionOf({ ...source, options: body.options }, making(), null);
+      const { code, composition } = await compositionOf({ ...source, ...(await askedBy(body)) }, making(), null);
       refuseProblems(composition.problems);
       const name = newPublicId() + newPublicId();
       const document = previewDocument(composition.text, code.reading, code.sheet, {

@@ -1,10 +1,11 @@
-import { OrbisError, type Delivery, type Placement } from '@orbis/contract';
+import { OrbisError, refuseProblems, type Delivery, type Placement } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 import { isDuplicate } from '../database/errors.ts';
+import { inTransaction } from '../database/transaction.ts';
 import { keyset } from '../store/pages.ts';
 import {
+  changePlacement,
   endPlacement,
-  findPlacement,
   insertPlacement,
   listDeliveries,
   listPlacements,
@@ -15,8 +16,8 @@ import {
   type StoredPlacement,
 } from '../store/placements.ts';
 import { deliver } from '../work/deliver.ts';
-import { openSource } from '../work/codes.ts';
-import { tellPlacements } from '../work/placements.ts';
+import { compositionOf, openSource } from '../work/codes.ts';
+import { askedAt, placementById, tellPlacements } from '../work/placements.ts';
 import { embedByKey } from '../work/embeds.ts';
 import { pageByKey, siteByKey, spotByKey } from './places.ts';
 import { serializeSnippet } from '../serializers/compositions.ts';
@@ -26,12 +27,13 @@ import type { Handlers, Named } from './reply.ts';
 export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'deliveries'>> {
   const { making } = deps;
   const { db } = deps.connection;
-  const byId = async (id: string): Promise<StoredPlacement> => {
-    const row = await findPlacement(db, id);
-    if (!row) throw new OrbisError('not-found', { what: 'placement', key: id, remedy: '“orbis list placements” shows them.' });
-    return row;
-  };
+  const byId = (id: string): Promise<StoredPlacement> => placementById(db, id);
+  const versionTag = ({ version }: Pick<StoredPlacement['placement'], 'version'>): string => `"${version}"`;
   const told = async (id: string): Promise<Placement> => (await tellPlacements(db, [await byId(id)], making()))[0]!;
+  const reply = async (id: string) => {
+    const row = await byId(id);
+    return { data: (await tellPlacements(db, [row], making()))[0]!, etag: versionTag(row.placement) };
+  };
 
   return {
     'placements.list': async ({ query, signal }) => {
@@ -66,14 +68,24 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
       const { spot } = await spotByKey(db, body.place);
       if (!(await openSource(source, making())).markable) throw new OrbisError('nothing-to-mark');
       try {
-        return { status: 201, data: await told(await insertPlacement(db, embed.id, spot.id, {}, act)) };
+        return { status: 201, data: await told(await insertPlacement(db, embed.id, spot.id, body.options, act)) };
       } catch (error) {
         if (!isDuplicate(error)) throw error;
         const there = await placementOf(db, embed.id, spot.id);
         throw new OrbisError('already-placed', { embed: embed.key, place: body.place, placement: there?.publicId ?? null });
       }
     },
-    'placements.read': async ({ params }) => ({ data: await told(params.placement) }),
+    'placements.read': ({ params }) => reply(params.placement),
+    'placements.change': async ({ params, body, matchState }) => {
+      await inTransaction(db, async (tx) => {
+        const row = await placementById(tx, params.placement);
+        matchState(versionTag(row.placement), 'placement');
+        const asked = { ...askedAt(row), placement: body.options };
+        refuseProblems((await compositionOf({ base: row.source.base, found: row.source.found, asked }, making(), null)).composition.problems);
+        if (!(await changePlacement(tx, row.placement, body.options))) throw new OrbisError('if-match-stale', { what: 'placement' });
+      });
+      return reply(params.placement);
+    },
     'placements.delete': async ({ params, act }) => {
       await endPlacement(db, (await byId(params.placement)).id, act.now);
       return { data: undefined, status: 204 };
@@ -99,6 +111,7 @@ const tellDelivery = (placement: string, { delivery, revision }: DeliveryWithRev
   placement,
   number: delivery.number,
   revision,
+  options: delivery.options,
   snippets: delivery.snippets.map(serializeSnippet),
   text: delivery.text,
   digest: delivery.digest,

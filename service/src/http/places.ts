@@ -63,7 +63,15 @@ export function placeHandlers(deps: Deps): Handlers<Named<'sites' | 'pages' | 's
       db,
       rows.map((row) => row.id),
     );
-    return rows.map((row) => ({ key: row.key, name: row.name, address: row.address, pages: counts.get(row.id) ?? 0, createdAt: row.createdAt.toISOString() }));
+    return rows.map((row) => ({
+      key: row.key,
+      name: row.name,
+      address: row.address,
+      defaults: row.defaults,
+      head: row.head,
+      pages: counts.get(row.id) ?? 0,
+      createdAt: row.createdAt.toISOString(),
+    }));
   };
   const siteReply = async (key: string, status = 200) => {
     const row = await siteByKey(db, key);

@@ -20,7 +20,7 @@ export function revisionHandlers(deps: Deps): Handlers<Named<'revisions' | 'sour
       const isNew = await inTransaction(db, async (tx) => {
         const stored = await embedByKey(tx, params.embed);
         matchState(embedTag(stored.embed), 'embed');
-        const { code, composition } = await compositionOf({ base: stored.source.base, found: stored.source.found, options: body.options }, making(), null);
+        const { code, composition } = await compositionOf({ base: stored.source.base, found: stored.source.found, asked: { embed: body.options } }, making(), null);
         refuseProblems(composition.problems);
         if (sameOptions(body.options, stored.revision.options)) return false;
         if (!(await addRevision(tx, stored, newRevision(code.sheet, body.options, 'saved'), act))) throw new OrbisError('if-match-stale', { what: 'embed' });
@@ -36,7 +36,7 @@ export function revisionHandlers(deps: Deps): Handlers<Named<'revisions' | 'sour
         const { code } = taken;
         if (code.text === stored.source.base) return false;
         const { options: now } = stored.revision;
-        const options = fittingOptions(now, (await compositionOf({ base: code.text, options: now }, making(), null)).composition.problems, body.dropUnfit);
+        const options = fittingOptions(now, (await compositionOf({ base: code.text, asked: { embed: now } }, making(), null)).composition.problems, body.dropUnfit);
         if (!(await addSource(tx, stored, sourceOfCode(taken), newRevision(code.sheet, options, 'newer code of the provider'), act)))
           throw new OrbisError('if-match-stale', { what: 'embed' });
         return true;
@@ -49,7 +49,7 @@ export function revisionHandlers(deps: Deps): Handlers<Named<'revisions' | 'sour
       const [from, to] = (await Promise.all([revisionOf(db, embed, query.from), revisionOf(db, embed, query.to)])) as [RevisionRow, RevisionRow];
       const [before, after] = (await Promise.all([from, to].map((row) => sourceOf(db, row)))) as [SourceRow, SourceRow];
       const goesOut = async (row: RevisionRow, source: SourceRow): Promise<string> =>
-        (await compositionOf({ base: source.base, found: source.found, options: row.options }, making(), null)).composition.text;
+        (await compositionOf({ base: source.base, found: source.found, asked: { embed: row.options } }, making(), null)).composition.text;
       return {
         data: {
           from: tellRevision(from, numbers.get(from.sourceId)!),

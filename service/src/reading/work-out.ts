@@ -1,12 +1,13 @@
 import {
   attribute,
-  compose,
+  composeLevels,
   current,
   markedElement,
   openCode,
   permissionsOf,
   shownElement,
-  type Composition,
+  type LevelledComposition,
+  type LevelledOptions,
   type Mark,
   type Options,
   type Reading,
@@ -19,7 +20,7 @@ export interface WorkOutTask {
   /** How long its content is, in seconds, where somebody told. */
   length: number | null;
   /** What is asked of it, once for each composition; none where it is only to be read. */
-  wanted: readonly { options: Options; mark: Mark | null }[];
+  wanted: readonly { asked: LevelledOptions; mark: Mark | null }[];
   sheets: readonly Sheet[];
 }
 
@@ -36,7 +37,7 @@ export interface WorkedOut {
   permissions: string[];
   /** What the code itself says of every option. */
   current: Options;
-  compositions: Composition[];
+  compositions: LevelledComposition[];
 }
 
 /** Reads a code and works out what is asked of it. */
@@ -50,6 +51,6 @@ export function workOut({ base, length, wanted, sheets }: WorkOutTask): WorkedOu
     markable: markedElement(code) !== null,
     permissions: shown?.name === 'iframe' ? permissionsOf(shown) : [],
     current: current(code),
-    compositions: wanted.map(({ options, mark }) => compose(code, options, mark)),
+    compositions: wanted.map(({ asked, mark }) => composeLevels(code, asked, mark)),
   };
 }

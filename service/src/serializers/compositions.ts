@@ -1,4 +1,4 @@
-import type { Composition as CoreComposition, Edit as CoreEdit, Snippet as CoreSnippet } from '@orbis/core';
+import type { LevelledComposition, Edit as CoreEdit, Snippet as CoreSnippet } from '@orbis/core';
 import { formatImplied, formatReasons, formatValue, serializeProblem, type Composition, type Edit, type Snippet } from '@orbis/contract';
 
 /** An edit with its reasons in plain sentences. */
@@ -11,12 +11,19 @@ export const serializeSnippet = ({ position, runs }: CoreSnippet): Snippet => ({
 });
 
 /** What options come to, as it crosses the wire. */
-export const serializeComposition = (base: string, { edits, snippets, text, implied, losses, problems }: CoreComposition): Composition => ({
+export const serializeComposition = (
+  base: string,
+  { edits, snippets, text, implied, losses, effective, levels, overridden, passedOver, problems }: LevelledComposition,
+): Composition => ({
   base,
   edits: edits.map(serializeEdit),
   snippets: snippets.map(serializeSnippet),
   text,
   implied: implied.map((one) => ({ option: one.option, by: one.by, value: formatValue(one.option, one.value), reason: formatImplied(one) })),
   losses,
+  effective,
+  levels,
+  overridden: overridden.map(({ option, level, value }) => ({ option, level, value: formatValue(option, value) })),
+  passedOver: passedOver.map(serializeProblem),
   problems: problems.map(serializeProblem),
 });

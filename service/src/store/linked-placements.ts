@@ -2,6 +2,8 @@ import { and, eq } from 'drizzle-orm';
 import type { Found } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
 import type { RevisionRow } from './embeds.ts';
+import type { PlacementRow } from './placements.ts';
+import type { SiteRow } from './places.ts';
 import { embed, page, placement, revision, site, source, spot } from './schema.ts';
 
 /** A placement that is asked for by its link: only what is shown of it. */
@@ -11,7 +13,9 @@ export interface LinkedPlacement {
   isOver: boolean;
   source: { base: string; found: Found | null };
   revision: Pick<RevisionRow, 'id' | 'options'>;
-  site: { address: string };
+  placement: Pick<PlacementRow, 'options'>;
+  embed: { kind: string };
+  site: Pick<SiteRow, 'address' | 'defaults'>;
   /** The width of its spot on a desktop, in px. */
   desktop: number;
 }
@@ -25,7 +29,9 @@ export async function findLinkedPlacement(db: Handle, publicId: string): Promise
       retiredAt: embed.retiredAt,
       source: { base: source.base, found: source.found },
       revision: { id: revision.id, options: revision.options },
-      site: { address: site.address },
+      placement: { options: placement.options },
+      embed: { kind: embed.kind },
+      site: { address: site.address, defaults: site.defaults },
       desktop: spot.desktop,
     })
     .from(placement)

@@ -92,6 +92,15 @@ export async function insertPlacement(db: Handle, embedId: number, spotId: numbe
   return publicId;
 }
 
+/** Changes what is asked at this place only; false where it has changed since. */
+export async function changePlacement(tx: Handle, { id, version }: Pick<PlacementRow, 'id' | 'version'>, options: Options): Promise<boolean> {
+  const [result] = await tx
+    .update(placement)
+    .set({ options, version: version + 1 })
+    .where(and(eq(placement.id, id), eq(placement.version, version)));
+  return result.affectedRows === 1;
+}
+
 export const endPlacement = async (db: Handle, id: number, now: Date): Promise<void> =>
   void (await db.update(placement).set({ endedAt: now, active: null }).where(eq(placement.id, id)));
 

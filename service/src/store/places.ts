@@ -33,7 +33,7 @@ export async function listSites(db: Handle, limit: number, after: string | undef
 }
 
 /** False where somebody changed the site since. */
-export async function changeSite(db: Handle, row: SiteRow, values: { name?: string; address?: string }): Promise<boolean> {
+export async function changeSite(db: Handle, row: SiteRow, values: Partial<Pick<SiteRow, 'name' | 'address' | 'defaults' | 'head'>>): Promise<boolean> {
   const [result] = await db
     .update(site)
     .set({ ...values, version: row.version + 1 })

@@ -1,5 +1,5 @@
 import { isDeepStrictEqual } from 'node:util';
-import type { Composition, Mark, Options, Reading, Sheet } from '@orbis/core';
+import type { LevelledComposition, LevelledOptions, Mark, Options, Reading, Sheet } from '@orbis/core';
 import type { Found } from '@orbis/contract';
 import { workOut, type WorkedOut } from '../reading/work-out.ts';
 import type { NewRevision } from '../store/embeds.ts';
@@ -9,7 +9,8 @@ import { withRules, type RenderContext } from './making.ts';
 /** What an embed's output is made from. */
 export interface CodeSource {
   base: string;
-  options: Options;
+  /** What is asked of it at each level beside the rules for all. */
+  asked: LevelledOptions;
   /** What was found out about its link: how long it is. */
   found?: Pick<Found, 'length'> | null;
 }
@@ -39,9 +40,9 @@ async function open(
   base: string,
   found: CodeSource['found'],
   making: RenderContext,
-  wanted: readonly { options: Options; mark: Mark | null }[],
-): Promise<{ code: OpenedCode; compositions: Composition[] }> {
-  const task = { base, length: found?.length ?? null, wanted: wanted.map(({ options, mark }) => ({ options: withRules(options, making), mark })), sheets: making.sheets };
+  wanted: readonly { asked: LevelledOptions; mark: Mark | null }[],
+): Promise<{ code: OpenedCode; compositions: LevelledComposition[] }> {
+  const task = { base, length: found?.length ?? null, wanted: wanted.map(({ asked, mark }) => ({ asked: withRules(asked, making), mark })), sheets: making.sheets };
   const { sheetId, compositions, ...rest }: WorkedOut = base.length <= short ? workOut(task) : await making.workOut(task);
   return { code: { text: base, ...rest, sheet: making.sheets.find(({ id }) => id === sheetId) ?? null }, compositions };
 }
@@ -50,22 +51,22 @@ async function open(
 export const openSource = async ({ base, found }: Pick<CodeSource, 'base' | 'found'>, making: RenderContext): Promise<OpenedCode> => (await open(base, found, making, [])).code;
 
 /** The output for a place, or without a mark for no place. */
-export async function compositionOf({ base, options, found }: CodeSource, making: RenderContext, mark: Mark | null): Promise<{ code: OpenedCode; composition: Composition }> {
-  const { code, compositions } = await open(base, found, making, [{ options, mark }]);
+export async function compositionOf({ base, asked, found }: CodeSource, making: RenderContext, mark: Mark | null): Promise<{ code: OpenedCode; composition: LevelledComposition }> {
+  const { code, compositions } = await open(base, found, making, [{ asked, mark }]);
   return { code, composition: compositions[0]! };
 }
 
-/** What a code comes to with each of several sets of options: read once. */
+/** What a code comes to with each of several sets of options of its own: read once. */
 export const compositionsOf = (
   { base, found }: Pick<CodeSource, 'base' | 'found'>,
   making: RenderContext,
   options: readonly Options[],
-): Promise<{ code: OpenedCode; compositions: Composition[] }> =>
+): Promise<{ code: OpenedCode; compositions: LevelledComposition[] }> =>
   open(
     base,
     found,
     making,
-    options.map((each) => ({ options: each, mark: null })),
+    options.map((each) => ({ asked: { embed: each }, mark: null })),
   );
 
 /** A revision with these options, made with this sheet. */

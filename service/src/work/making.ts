@@ -1,4 +1,4 @@
-import type { Options, Sheet } from '@orbis/core';
+import type { LevelledOptions, Options, Sheet } from '@orbis/core';
 import type { WorkedOut, WorkOutTask } from '../reading/work-out.ts';
 
 /** What every output is made with beside the embed itself: the provider sheets at hand, and the owner's rules for all embeds. */
@@ -9,12 +9,13 @@ export interface RenderContext {
   workOut: (task: WorkOutTask) => Promise<WorkedOut>;
 }
 
-/** Rules for all embeds; what is asked of an embed itself wins over them. */
+/** Rules for all embeds; what is asked nearer wins over them. */
 export interface Rules {
   /** Whether parameters that only follow people are taken out. */
   dropTracking: boolean;
 }
 
-/** An embed's options as the rules for all complete them. */
-export const withRules = (options: Options, { rules }: Pick<RenderContext, 'rules'>): Options =>
-  rules.dropTracking && options['tracking'] === undefined ? { ...options, tracking: false } : options;
+/** What is asked at each level, with what the rules for all ask. */
+export const withRules = (asked: LevelledOptions, { rules }: Pick<RenderContext, 'rules'>): LevelledOptions => ({ ...asked, rule: optionsOfRules(rules) });
+
+const optionsOfRules = ({ dropTracking }: Rules): Options => (dropTracking ? { tracking: false } : {});

@@ -1,16 +1,37 @@
-import type { Composition } from '@orbis/core';
-import { tellFinding, writePlace, type Placement, type PlacementFinding } from '@orbis/contract';
+import { defaultsFor, type Kind, type LevelledComposition, type LevelledOptions } from '@orbis/core';
+import { OrbisError, tellFinding, writePlace, type Placement, type PlacementFinding } from '@orbis/contract';
 import type { RenderContext } from './making.ts';
 import type { Handle } from '../database/connect.ts';
-import { deliveriesOf, type DeliveryWithRevision, type StoredPlacement } from '../store/placements.ts';
+import { deliveriesOf, findPlacement, type DeliveryWithRevision, type StoredPlacement } from '../store/placements.ts';
 import type { StoredFinding } from '../store/schema.ts';
 import { groupBy } from '../store/group.ts';
 import { compositionOf } from './codes.ts';
 
+/** What is asked of an embed at a place: by the placement itself, by the embed, and by its site for such embeds. */
+export const askedAt = ({ placement, revision, site, embed }: AskedRow): LevelledOptions => ({
+  placement: placement.options,
+  embed: revision.options,
+  site: defaultsFor(site.defaults, embed.kind as Kind),
+});
+
+/** The rows in which that is written down. */
+export interface AskedRow {
+  placement: Pick<StoredPlacement['placement'], 'options'>;
+  revision: Pick<StoredPlacement['revision'], 'options'>;
+  site: Pick<StoredPlacement['site'], 'defaults'>;
+  embed: Pick<StoredPlacement['embed'], 'kind'>;
+}
+
+/** @throws OrbisError `not-found` */
+export async function placementById(db: Handle, id: string): Promise<StoredPlacement> {
+  const row = await findPlacement(db, id);
+  if (!row) throw new OrbisError('not-found', { what: 'placement', key: id, remedy: '“orbis list placements” shows them.' });
+  return row;
+}
+
 /** What would be issued for a placement today under this number. */
-export async function codeToday(row: StoredPlacement, making: RenderContext, delivery: number): Promise<Composition> {
-  return (await compositionOf({ base: row.source.base, found: row.source.found, options: row.revision.options }, making, { placement: row.placement.publicId, delivery }))
-    .composition;
+export async function codeToday(row: StoredPlacement, making: RenderContext, delivery: number): Promise<LevelledComposition> {
+  return (await compositionOf({ base: row.source.base, found: row.source.found, asked: askedAt(row) }, making, { placement: row.placement.publicId, delivery })).composition;
 }
 
 /** Whether what a delivery carries differs from what would be issued today, for whatever reason. */
@@ -49,6 +70,7 @@ async function tellPlacement(row: StoredPlacement, issued: readonly DeliveryWith
   const findings = old ? [...placement.findings, outOfDateFinding(row, carried)] : placement.findings;
   return {
     id: placement.publicId,
+    options: placement.options,
     served: placement.seen === 'live' && placement.seenDelivery === null,
     embed: embed.key,
     embedName: embed.name,

@@ -31,7 +31,7 @@ export async function touchedBy(db: Handle, { id, before, after }: SheetChange):
   const stored = await embedsTouchedBy(db, { id, hosts: [...new Set(both.flatMap(({ hosts }) => hosts))], anywhere: both.some((sheet) => hasAnyHost(sheet)) });
   const touched: Touched[] = [];
   for (const [i, row] of stored.entries()) {
-    const source = { base: row.source.base, found: row.source.found, options: row.revision.options };
+    const source = { base: row.source.base, found: row.source.found, asked: { embed: row.revision.options } };
     touched.push({ stored: row, before: await compositionOf(source, before, null), after: await compositionOf(source, after, null) });
     // Others have their turn in between: a sheet may be that of thousands.
     if (i % together === 0) await setImmediate();

@@ -84,11 +84,11 @@ describe('attack: foreign bytes', function () {
         return one.workOut(task);
       },
     };
-    const options = { 'max-width': 300 };
-    const short = await compositionOf({ base: '<iframe src="https://a.localhost/x" title="x"></iframe>', options }, making, null);
+    const levels = { embed: { 'max-width': 300 } };
+    const short = await compositionOf({ base: '<iframe src="https://a.localhost/x" title="x"></iframe>', asked: levels }, making, null);
     expect(asked).to.equal(0);
     const base = `<iframe src="https://a.localhost/x" title="x"></iframe>${' '.repeat(20_000)}`;
-    const long = await compositionOf({ base, options }, making, null);
+    const long = await compositionOf({ base, asked: levels }, making, null);
     expect(asked).to.equal(1);
     expect(long.composition.edits).to.deep.equal(short.composition.edits);
     expect(long.code.title).to.equal('x');

@@ -4,7 +4,7 @@ import type { ReactNode } from 'react';
 import type { FieldProps } from './field.ts';
 
 /** An option that is written as a line. */
-export function LineField({ name, label, value, wrong, help, example, inCode, onChange, end, unit }: FieldProps & { end?: ReactNode; unit?: string | undefined }) {
+export function LineField({ name, label, value, wrong, help, example, inherited, onChange, end, unit }: FieldProps & { end?: ReactNode; unit?: string | undefined }) {
   return (
     <TextField
       label={label}
@@ -12,7 +12,7 @@ export function LineField({ name, label, value, wrong, help, example, inCode, on
       onChange={(event) => onChange(event.target.value)}
       error={wrong !== undefined}
       helperText={wrong ?? help}
-      placeholder={inCode === null ? example : `${inCode} in the code`}
+      placeholder={inherited === null ? example : `${inherited.value} ${inherited.from}`}
       slotProps={{
         input: { endAdornment: end ?? (unit === undefined ? undefined : <Typography color="textSecondary">{unit}</Typography>) },
         inputLabel: { shrink: true },

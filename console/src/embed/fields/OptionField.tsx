@@ -22,17 +22,17 @@ type Words = readonly (readonly [value: string, label: string])[];
 const onOff: Record<string, string> = { on: 'Yes', off: 'No' };
 const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);
 
-const choices = (option: Option, words: readonly string[], inCode: string | null): Words => {
+const choices = (option: Option, words: readonly string[], inherited: FieldProps['inherited']): Words => {
   const called = optionWords(option.name).words ?? (option.type.name === 'switch' ? onOff : {});
   const say = (word: string): string => called[word] ?? capital(word);
-  return [['', inCode === null ? 'As in the code' : `As in the code: ${say(inCode)}`], ...words.map((word) => [word, say(word)] as const)];
+  return [['', inherited === null ? 'As in the code' : `As it is ${inherited.from}: ${say(inherited.value)}`], ...words.map((word) => [word, say(word)] as const)];
 };
 
 /* One field a type: an option brings only its words and its limits. */
 const fields: Record<TypeName, (props: FieldProps, option: Option, context: FieldContext) => ReactElement> = {
   time: (props, _, { player }) => <TimeField {...props} player={player} />,
-  switch: (props, option) => <ChoiceField {...props} options={choices(option, ['on', 'off'], props.inCode)} />,
-  choice: (props, option, { sheet }) => <ChoiceField {...props} options={choices(option, wordsOf(option, sheet), props.inCode)} />,
+  switch: (props, option) => <ChoiceField {...props} options={choices(option, ['on', 'off'], props.inherited)} />,
+  choice: (props, option, { sheet }) => <ChoiceField {...props} options={choices(option, wordsOf(option, sheet), props.inherited)} />,
   colour: (props) => <ColourField {...props} />,
   number: (props, option, { sheet }) => {
     const { least, most, whole = false } = boundsOf(option, sheet) ?? {};

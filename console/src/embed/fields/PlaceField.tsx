@@ -14,7 +14,7 @@ const round = (degrees: number): number => Math.round(degrees * 1e6) / 1e6;
 
 /** A place on a map, by its coordinates; from there it is moved in steps. */
 export function PlaceField({ zoom, ...field }: FieldProps & { zoom: number }) {
-  const read = parseCoordinates(field.value || (field.inCode ?? ''));
+  const read = parseCoordinates(field.value || (field.inherited?.value ?? ''));
   const move = (north: number, east: number) => () => {
     if (!read.ok) return;
     const step = stepAt(zoom);

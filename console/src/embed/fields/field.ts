@@ -1,5 +1,12 @@
 import { ruleOf, type Limits, type Option, type Sheet } from '@orbis/core';
 
+/** A value that holds where nothing nearer is asked. */
+export interface Inherited {
+  value: string;
+  /** “in the code”, “from the embed”, “from the site”. */
+  from: string;
+}
+
 /** What every field of an option is given. */
 export interface FieldProps {
   name: string;
@@ -10,8 +17,8 @@ export interface FieldProps {
   /** What it is for, or what came with it. */
   help: string | undefined;
   example: string;
-  /** What the code itself says, as people type it; null where it says nothing. */
-  inCode: string | null;
+  /** What holds where nothing is asked here, as people type it, and where that comes from; null where nothing says it. */
+  inherited: Inherited | null;
   onChange: (value: string) => void;
 }
 

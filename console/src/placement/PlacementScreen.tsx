@@ -1,0 +1,45 @@
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { useQuery } from '@tanstack/react-query';
+import { Link, useParams } from 'react-router';
+import { api } from '../api.ts';
+import { ProblemNote } from '../parts/ProblemNote.tsx';
+import { ScreenHead } from '../parts/ScreenHead.tsx';
+import { Waiting } from '../parts/Waiting.tsx';
+import { PlacementForm } from './PlacementForm.tsx';
+
+/** What is asked of an embed at one place only. */
+export default function PlacementScreen() {
+  const { placement: id = '' } = useParams();
+  const found = useQuery({
+    queryKey: ['placements', id],
+    queryFn: async () => {
+      const { data: placement, etag } = await api.call('placements.read', { params: { placement: id } });
+      const [embed, site] = await Promise.all([api.call('embeds.read', { params: { embed: placement.embed } }), api.call('sites.read', { params: { site: placement.site } })]);
+      return { placement, etag: etag ?? '', embed: embed.data, site: site.data };
+    },
+  });
+  if (found.error) return <ProblemNote error={found.error} />;
+  if (!found.data) return <Waiting />;
+  const { placement, etag, embed, site } = found.data;
+  return (
+    <>
+      <ScreenHead
+        title={`${placement.embedName} in ${placement.place}`}
+        lead="What you set here holds at this place only. The embed itself, and its other places, stay as they are."
+      />
+      <Box sx={{ mb: 2 }}>
+        <Button component={Link} to={`/collection/${placement.embed}`} size="small">
+          To the embed itself
+        </Button>
+      </Box>
+      {placement.state !== 'planned' && (
+        <Alert severity="info" variant="outlined" sx={{ mb: 2 }}>
+          The page keeps the code that it carries until you paste the new one there.
+        </Alert>
+      )}
+      <PlacementForm key={`${placement.id} ${etag}`} placement={placement} etag={etag} embed={embed} site={site} />
+    </>
+  );
+}

@@ -1,0 +1,91 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import MenuItem from '@mui/material/MenuItem';
+import Stack from '@mui/material/Stack';
+import Switch from '@mui/material/Switch';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
+import { allOptions, kinds, type Kind } from '@orbis/core';
+import { optionWords, type Site } from '@orbis/contract';
+import { api, refresh } from '../api.ts';
+import { draftOf, optionsOf, type Draft } from '../embed/draft.ts';
+import { OptionField } from '../embed/fields/OptionField.tsx';
+import { useAnnounce } from '../parts/Announcer.tsx';
+import { Card } from '../parts/Card.tsx';
+import { ProblemNote } from '../parts/ProblemNote.tsx';
+
+type Group = Kind | 'any';
+const grid = { display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' }, gap: 2 };
+const context = { sheet: null, player: null, zoom: 13 };
+
+/* What can hold for many: not what only one item has, such as its title or a place on its map. */
+const forMany = allOptions.filter(({ type, name }) => !['time', 'coordinates'].includes(type.name) && !['title', 'account', 'prefill', 'view', 'page'].includes(name));
+
+/** Whether a site has a way into the heads of its pages, and what is asked of its embeds, by what kind they are of. */
+export function SiteForm({ site, etag }: { site: Site; etag: string }) {
+  const [head, setHead] = useState(site.head);
+  const [group, setGroup] = useState<Group>('any');
+  const [drafts, setDrafts] = useState<Partial<Record<Group, Draft>>>(Object.fromEntries(Object.entries(site.defaults).map(([kind, options]) => [kind, draftOf(options)])));
+  const announce = useAnnounce();
+  const draft = drafts[group] ?? {};
+  const { wrong } = optionsOf(draft);
+  const save = useMutation({
+    mutationFn: async () => {
+      const defaults = Object.fromEntries(Object.entries(drafts).map(([kind, each]) => [kind, optionsOf(each).options]));
+      return (await api.call('sites.change', { params: { site: site.key }, ifMatch: etag, body: { head, defaults } })).data;
+    },
+    onSuccess: async () => {
+      await refresh();
+      announce(`Saved for ${site.name}. The register says which pages carry an earlier code now.`);
+    },
+  });
+  const set = (name: string, value: string): void => setDrafts((now) => ({ ...now, [group]: { ...now[group], [name]: value } }));
+  const shown = forMany.filter(({ kinds: own }) => own === 'any' || (group !== 'any' && own.includes(group)));
+  return (
+    <Stack spacing={3} sx={{ maxWidth: 820 }}>
+      <Card title="The heads of its pages">
+        <FormControlLabel control={<Switch checked={head} onChange={(_, on) => setHead(on)} />} label="I can put code into the head of this site’s pages" />
+        <Typography variant="body2" color="textSecondary">
+          Then what a page needs only once, such as the script of a provider, goes there, and is not repeated at every place.
+        </Typography>
+      </Card>
+      <Card title="What holds for its embeds">
+        <Stack spacing={2.5}>
+          <TextField select label="For" value={group} onChange={(event) => setGroup(event.target.value as Group)} sx={{ maxWidth: 260 }}>
+            {(['any', ...kinds.filter((kind) => kind !== 'unknown')] as const).map((kind) => (
+              <MenuItem key={kind} value={kind}>
+                {kind === 'any' ? 'all embeds' : kind}
+              </MenuItem>
+            ))}
+          </TextField>
+          <Box sx={grid}>
+            {shown.map((option) => (
+              <OptionField
+                key={`${group} ${option.name}`}
+                option={option}
+                context={context}
+                name={option.name}
+                label={optionWords(option.name).label}
+                value={draft[option.name] ?? ''}
+                wrong={wrong[option.name]}
+                help={optionWords(option.name).explain}
+                example={option.example.replace('%', ' %')}
+                inherited={null}
+                onChange={(value) => set(option.name, value)}
+              />
+            ))}
+          </Box>
+        </Stack>
+      </Card>
+      <ProblemNote error={save.error} />
+      <Box>
+        <Button variant="contained" disabled={Object.values(drafts).some((each) => Object.keys(optionsOf(each).wrong).length > 0) || save.isPending} onClick={() => save.mutate()}>
+          Save for this site
+        </Button>
+      </Box>
+    </Stack>
+  );
+}

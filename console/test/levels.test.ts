@@ -1,0 +1,61 @@
+import { expect } from 'chai';
+import type { Page } from 'playwright-core';
+import { startTestOrbis, talkCode, type TestOrbis } from '../../service/test/support/orbis.ts';
+import { closeBrowser, newWindow } from './support/browser.ts';
+
+describe('an owner who sets something for one place, or for a whole site, at the console', function () {
+  this.timeout(90_000);
+  let test: TestOrbis;
+  let page: Page;
+  let placement: string;
+  before(async () => {
+    test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });
+    const { client, world } = test;
+    await client.call('sites.create', { body: { key: 'hollinfell', name: 'Hollin Fell', address: `http://hollinfell.localhost:${world.port}` } });
+    await client.call('pages.create', { body: { key: 'hollinfell/talks', title: 'Talks' } });
+    await client.call('spots.create', { body: { key: 'hollinfell/talks#main' } });
+    await client.call('embeds.create', { body: { name: 'Talk', text: talkCode(world.port), options: { 'max-width': 700 } } });
+    placement = (await client.call('placements.create', { body: { embed: 'talk', place: 'hollinfell/talks#main' } })).data.id;
+    ({ page } = await newWindow());
+    await page.goto(await test.orbis.link('sign-in'));
+    await page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
+  });
+  after(async () => {
+    await closeBrowser();
+    await test.stop();
+  });
+  const field = (name: string) => page.locator(`input[data-option="${name}"]`);
+
+  it('sees what holds for the site, sets it for one kind, and says that the site has a head to put things in', async () => {
+    await page.goto(`${test.url}/places`);
+    await page.getByRole('link', { name: 'What holds for all its embeds' }).click();
+    await page.getByRole('heading', { name: 'Hollin Fell' }).waitFor();
+    await page.getByLabel('I can put code into the head of this site’s pages').check();
+    await page.getByLabel('For', { exact: true }).click();
+    await page.getByRole('option', { name: 'video' }).click();
+    await field('max-width').fill('900');
+    await field('share').fill('900');
+    await page.getByText('Write a number from 1 to 100.').waitFor();
+    await field('share').fill('80');
+    await page.getByRole('button', { name: 'Save for this site' }).click();
+    await page.getByText('Saved for Hollin Fell.', { exact: false }).waitFor();
+    const { data } = await test.client.call('sites.read', { params: { site: 'hollinfell' } });
+    expect([data.head, data.defaults.video]).to.deep.equal([true, { 'max-width': 900, 'share': 80 }]);
+  });
+
+  it('sees in the form of one place where each value comes from, and sets one for that place only', async () => {
+    await page.goto(`${test.url}/collection/talk`);
+    await page.getByRole('link', { name: 'Change it here only' }).click();
+    await page.getByRole('heading', { name: 'Talk in hollinfell/talks#main' }).waitFor();
+    expect(await field('max-width').getAttribute('placeholder')).to.equal('700 from the embed');
+    expect(await field('share').getAttribute('placeholder')).to.equal('80% from the site');
+    expect(await field('width').getAttribute('placeholder')).to.match(/^\d+ in the code$/);
+    await field('max-width').fill('320');
+    await page.getByText('max-width:320px', { exact: false }).first().waitFor();
+    await page.getByRole('button', { name: 'Save for this place' }).click();
+    await page.getByText('Saved for hollinfell/talks#main.').waitFor();
+    expect((await test.client.call('placements.read', { params: { placement } })).data.options).to.deep.equal({ 'max-width': 320 });
+    await page.goto(`${test.url}/register`);
+    await page.getByText('Only here: max-width=320').waitFor();
+  });
+});

@@ -1,0 +1,39 @@
+import type { Code } from '../code.ts';
+import { effectiveOptions, type Effective, type LevelledOptions, type OptionLevel } from '../options/levels.ts';
+import type { OptionProblem } from '../options/option.ts';
+import type { Options } from '../options/values.ts';
+import { compose, type Composition } from './compose.ts';
+import type { Mark } from './mark.ts';
+
+/** What the values of several levels come to together. */
+export interface LevelledComposition extends Composition {
+  /** The values that hold. */
+  effective: Options;
+  levels: Effective['levels'];
+  overridden: Effective['overridden'];
+  /** Values for many embeds that this one cannot have, and so does without. */
+  passedOver: OptionProblem[];
+}
+
+/* Values that are meant for many embeds: where one of them cannot be had, nobody has asked this embed for it. */
+const forMany: ReadonlySet<OptionLevel> = new Set<OptionLevel>(['site', 'rule']);
+
+/**
+ * Composes a code with the values of all levels, the nearest winning. A value for many embeds that this one cannot
+ * have is passed over; what is asked of the embed itself or of its placement is a problem then, as ever.
+ */
+export function composeLevels(code: Code, asked: LevelledOptions, mark: Mark | null = null): LevelledComposition {
+  let now = asked;
+  const passedOver: OptionProblem[] = [];
+  for (;;) {
+    const { options, levels, overridden } = effectiveOptions(now);
+    const composition = compose(code, options, mark);
+    const foreign = composition.problems.filter(({ option }) => forMany.has(levels[option]!));
+    if (foreign.length === 0) return { ...composition, effective: options, levels, overridden, passedOver };
+    passedOver.push(...foreign);
+    const names = foreign.map(({ option }) => option);
+    now = { ...now, site: without(now.site, names), rule: without(now.rule, names) };
+  }
+}
+
+const without = (options: Options = {}, names: readonly string[]): Options => Object.fromEntries(Object.entries(options).filter(([name]) => !names.includes(name)));
