@@ -22,6 +22,7 @@ import { addPresets } from './commands/presets.ts';
 import { addRules } from './commands/rules.ts';
 import { addSet } from './commands/set.ts';
 import { addOptions } from './commands/options.ts';
+import { addPlan } from './commands/plan.ts';
 import { addSite } from './commands/site.ts';
 import { addSettings } from './commands/settings.ts';
 import { addShow } from './commands/show.ts';
@@ -40,6 +41,7 @@ const commands: AddCommand[] = [
   addRead,
   addAdjust,
   addSet,
+  addPlan,
   addSite,
   addOptions,
   addSettings,

@@ -152,6 +152,23 @@ describe('the command line with a service', function () {
     expect(await done('list --level error')).to.equal('Nothing in the collection is like that.\n');
   });
 
+  it('shows what a page needs, all of its placements together, and says so with each place', async () => {
+    const booking = (n: number): string => `<div class="slotsedge-calendar" data-calendar="c${n}"></div><script async src="https://cdn.slotsedge.localhost/booking.js"></script>`;
+    await done('add page hollinfell/nights --title Nights');
+    expect(await done('plan hollinfell/nights')).to.include('Nothing is placed on hollinfell/nights yet');
+    for (const n of [1, 2]) {
+      await done(`collect - --name "Nights ${n}"`, booking(n));
+      await done(`add spot hollinfell/nights#s${n}`);
+      await done(`place nights-${n} hollinfell/nights#s${n}`);
+    }
+    expect((await done('plan hollinfell/nights')).split('booking.js')).to.have.length(2);
+    await done('site hollinfell head=yes');
+    const plan = await done('plan hollinfell/nights');
+    expect(plan).to.match(/^1\. into the head of the page, for 2 placements\n<script async src="[^"]*booking.js"><\/script>\n\n2\. hollinfell\/nights#s1\n<div data-orbis/);
+    expect((await orbis('code nights-2')).err).to.include('“orbis plan hollinfell/nights” shows it.');
+    await done('site hollinfell head=no');
+  });
+
   it('collects a link, with options in the same breath', async () => {
     const comet = await orbis(`collect http://kinorill.localhost:${test.world.port}/reels/cM7comet --name Comet start=41`);
     expect(comet.err).to.match(/^Asking kinorill\.localhost:\d+ for what it knows of this link/);

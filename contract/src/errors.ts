@@ -170,7 +170,6 @@ const own = {
     'Not all can be taken in',
     (f) => `${f.count === 1 ? 'One of them' : `${f.count} of them`} cannot be taken in: ${f.items}. Nothing was collected; leave them out, or skip them (--skip-refused).`,
   ),
-  'nothing-to-mark': row(422, 2, 'Nothing to place', () => 'There is no element in this code that could carry the mark by which it is found again.'),
   'embed-retired': row(409, 4, 'Retired', (f) => `“${f.embed}” is retired. Restore it before placing it.`),
   'page-unreadable': row(422, 3, 'Page not read', (f) => `The page could not be read: ${f.why}${f.remedy ? ` ${f.remedy}` : ''}`),
   'already-taken': row(409, 4, 'Already taken', (f) => `Number ${f.number} was taken already: it is the embed “${f.embed}”. Nothing was collected.`),

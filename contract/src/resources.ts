@@ -203,7 +203,7 @@ export const edit = z
   })
   .meta({ id: 'Edit', description: 'One change at exact positions of the code, with its reasons' });
 const run = z.union([
-  z.object({ from: z.literal('source'), start: count, end: count, text: z.string() }),
+  z.object({ from: z.literal('source'), start: count, end: count, text: z.string(), of: publicId.optional().meta({ description: 'Of a snippet that is made of several sources: the placement whose it is' }) }),
   edit.omit({ start: true, end: true }).extend({ from: z.literal('orbis'), instead: z.object({ start: count, end: count }) }),
 ]);
 export const snippet = z
@@ -284,6 +284,15 @@ export const placementLink = z
 export const delivery = z
   .object({ placement: publicId, number: z.number().int(), revision: z.number().int(), options: optionsSchema, snippets: z.array(snippet), text: z.string(), digest: z.string(), issuedAt: time })
   .meta({ id: 'Delivery' });
+
+export const pagePlan = z
+  .object({
+    page: pageKey,
+    snippets: z.array(snippet.extend({ text: z.string(), digest: z.string(), placements: z.array(publicId) })).meta({ description: 'By position, then by place' }),
+    steps: z.array(z.object({ position: z.enum(positions), digest: z.string(), place: spotKey.nullable() })),
+    findings: z.array(placementFinding.extend({ placements: z.array(publicId) })),
+  })
+  .meta({ id: 'PagePlan' });
 
 export const sweepStates = ['waiting', 'running', 'done', 'stopped', 'failed'] as const;
 export const sweep = z
@@ -398,6 +407,7 @@ export type Spot = z.infer<typeof spot>;
 export type Widths = z.infer<typeof widths>;
 export type Placement = z.infer<typeof placement>;
 export type PlacementFinding = z.infer<typeof placementFinding>;
+export type PagePlan = z.infer<typeof pagePlan>;
 export type Delivery = z.infer<typeof delivery>;
 export type Sweep = z.infer<typeof sweep>;
 export type SweepPage = z.infer<typeof sweepPage>;

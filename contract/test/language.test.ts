@@ -5,7 +5,7 @@ import { en, formatExpectation, formatProblem, formatReasons } from '@orbis/cont
 
 const core = new URL('../../core/src/', import.meta.url);
 const source = readdirSync(core, { recursive: true, encoding: 'utf8' })
-  .filter((name) => /^(?:options|settings|presentation|compose)\//.test(name) && name.endsWith('.ts'))
+  .filter((name) => /^(?:options|settings|presentation|compose|plan)\//.test(name) && name.endsWith('.ts'))
   .map((name) => readFileSync(new URL(name, core), 'utf8'))
   .join('\n');
 
@@ -30,7 +30,7 @@ describe('the language file', () => {
   for (const [what, codes, words] of [
     [
       'reason',
-      [...codesIn(/\breason\(((?:[^,()]|\([^()]*\))*)/g), ...codesIn(/\bcode: ('(?:gave-way|wins-over|gives-way-to|mark)')/g)],
+      [...codesIn(/\breason\(((?:[^,()]|\([^()]*\))*)/g), ...codesIn(/\bcode: ('(?:gave-way|wins-over|gives-way-to)')/g)],
       Object.keys(en.reasons).filter((code) => code !== 'as-told'),
     ],
     ['problem', [...codesIn(/\bproblem\(('[a-z-]+')/g), ...codesIn(/\bcode: ('[a-z-]+'), facts/g).filter((code) => !(code in en.reasons))], Object.keys(en.problems)],

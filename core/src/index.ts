@@ -1,6 +1,6 @@
 /**
- * The spine of Orbis, one function a stage: `read`, `compose` and `previewDocument` (isolate) on the way to the page;
- * `sight` and `reconcile` on the way back. All of it is pure: text in, data out.
+ * The spine of Orbis, one function a stage: `read`, `compose`, `previewDocument` (isolate) and `planPage` on the way to
+ * the page; `sight` and `reconcile` on the way back. All of it is pure: text in, data out.
  */
 export * from './code.ts';
 export * from './text/index.ts';
@@ -11,6 +11,7 @@ export * from './options/index.ts';
 export * from './settings/index.ts';
 export * from './presentation/index.ts';
 export * from './compose/index.ts';
+export * from './plan/index.ts';
 export * from './isolate/index.ts';
 export * from './sweep/index.ts';
 export * from './harvest/index.ts';

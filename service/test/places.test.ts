@@ -87,8 +87,10 @@ describe('sites, pages and spots', () => {
     expect(kept.items[0]!.snippets[0]!.runs.map((run) => run.text).join('')).to.equal(kept.items[0]!.text);
   });
 
-  it('need something in the code that can carry a mark', async () => {
-    await test.client.call('embeds.create', { body: { name: 'Only a script', text: '<script async src="https://cdn.fennfeed.localhost/l.js"></script>' } });
-    expect(await refused(test.client.call('placements.create', { body: { embed: 'only-a-script', place: 'hollinfell/talks#north' } }))).to.equal('nothing-to-mark');
+  it('of a code without any element that shows something are marked on an element of ours', async () => {
+    await test.client.call('embeds.create', { body: { name: 'Only a script', text: '<script src="https://count.tallywren.localhost/w.js?site=x"></script>' } });
+    const { data } = await test.client.call('placements.create', { body: { embed: 'only-a-script', place: 'hollinfell/talks#north' } });
+    const { data: delivery } = await test.client.call('deliveries.create', { params: { placement: data.id } });
+    expect(delivery.text).to.equal(`<div data-orbis="${data.id}.1"><script src="https://count.tallywren.localhost/w.js?site=x"></script></div>`);
   });
 });

@@ -45,11 +45,15 @@ export const addPlace: AddCommand = (program, run) => {
         }
         const { data } = await client.call('deliveries.create', { params: { placement } });
         if (tools.io.errIsTerminal && !tools.json) tools.io.err(tools.colours.dim(`delivery ${data.number} of placement ${data.placement}, revision ${data.revision}\n`));
+        const elsewhere = data.snippets.some(({ position }) => position !== 'spot');
+        if (elsewhere && !tools.json) tools.io.err(`The page needs something in its head as well, once: “orbis plan ${await pageOf(client, placement)}” shows it.\n`);
         tools.tell(data, () => withNewline(data.text));
         return 0;
       }),
     );
 };
+
+const pageOf = async (client: Client, placement: string): Promise<string> => (await client.call('placements.read', { params: { placement } })).data.page;
 
 const withNewline = (text: string): string => (text.endsWith('\n') ? text : `${text}\n`);
 

@@ -20,10 +20,17 @@ import { sweepToItsEnd } from '../sweeps/watch.ts';
 export function PlacementRow({ placement, showEmbed = true }: { placement: Placement; showEmbed?: boolean }) {
   const announce = useAnnounce();
   const [error, setError] = useState<unknown>(null);
+  const [forHead, setForHead] = useState('');
   const code = async (): Promise<string> => {
     setError(null);
     const { data, status } = await api.call('deliveries.create', { params: { placement: placement.id } });
     if (status === 201) await refresh();
+    setForHead(
+      data.snippets
+        .filter(({ position }) => position === 'page-head')
+        .map(({ runs }) => runs.map(({ text }) => text).join(''))
+        .join('\n'),
+    );
     return data.text;
   };
   const link = async (): Promise<string> => {
@@ -113,6 +120,12 @@ export function PlacementRow({ placement, showEmbed = true }: { placement: Place
           The register will no longer look for {placement.embedName} in {placement.place}. What was handed out for it is kept. Take its code out of the page yourself.
         </Confirm>
       </Box>
+      {forHead !== '' && (
+        <Box sx={{ mt: 1.5, display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'center' }} role="note">
+          <Typography variant="body2">The page needs something in its head as well, once for all its places.</Typography>
+          <CopyButton text={forHead} label="Copy it for the head" />
+        </Box>
+      )}
       <ProblemNote error={error ?? check.error ?? end.error} />
     </Box>
   );

@@ -124,6 +124,9 @@ export const en = {
     'box-without-padding': (f) => `Its padding held the shape only at the full width (${f.property})`,
     'gave-way': (f) => `The code’s own ${f.declarations} had to give way.`,
     'mark': () => 'By this a sweep knows which placement it is, and which delivery of its code',
+    'carry-mark': () => 'This code has no element that shows anything; by one around it a sweep knows which placement it is, and which delivery of its code',
+    'moved-to-head': () => 'The page needs this only once: it stands in its head.',
+    'loaded-at': (f) => `The page needs this only once: it stands in ${f.place}.`,
     'as-told': (f) => String(f.sentence),
   },
 
@@ -154,6 +157,14 @@ export const en = {
   },
 
   levels: { placement: 'here', embed: 'from the embed', site: 'from the site', rule: 'from your rules', code: 'in the code' },
+
+  positions: {
+    'site-head': 'into the head of every page of the site',
+    'page-head': 'into the head of the page',
+    'body-start': 'at the beginning of the body of the page',
+    'spot': 'at its place',
+    'body-end': 'at the end of the body of the page',
+  },
 
   presets: {
     'silent-loop': 'Plays by itself without sound, again and again, without buttons: for a moving background.',

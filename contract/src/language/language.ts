@@ -1,4 +1,4 @@
-import type { Facts, OptionLevel } from '@orbis/core';
+import type { Facts, OptionLevel, SnippetPosition } from '@orbis/core';
 
 type Sentence = (facts: Facts) => string;
 
@@ -28,6 +28,8 @@ export interface Language {
   problems: Readonly<Record<string, { title: string; detail: Sentence }>>;
   /** Where a value comes from, behind it: “from the embed”. */
   levels: Readonly<Record<OptionLevel | 'code', string>>;
+  /** Where a snippet is pasted. */
+  positions: Readonly<Record<SnippetPosition, string>>;
   /** What the presets that come with Orbis are for. */
   presets: Readonly<Record<string, string>>;
 }

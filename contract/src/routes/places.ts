@@ -2,7 +2,7 @@ import { z } from '../zod.ts';
 import { key, label, listQuery, publicId } from '../common.ts';
 import { kindDefaults, optionErrors, optionsSchema } from '../options/index.ts';
 import { pageKey, siteKey, spotKey } from '../place.ts';
-import { delivery, lists, page, placement, placementLink, site, spot, widths } from '../resources.ts';
+import { delivery, lists, page, pagePlan, placement, placementLink, site, spot, widths } from '../resources.ts';
 import { placementStates, type PlacementState } from '../sentences/states.ts';
 import { route } from './route.ts';
 
@@ -88,6 +88,17 @@ export const placeRoutes = {
     statuses: [204],
     errors: ['not-found', 'in-use'],
   }),
+  'pages.plan': route({
+    method: 'get',
+    path: '/pages/:page/plan',
+    summary: 'What the page needs, all of its placements together: each position, in the order of the work',
+    tag,
+    access: 'owner',
+    params: z.object({ page: pageKey }),
+    answer: pagePlan,
+    statuses: [200],
+    errors: ['not-found'],
+  }),
   'spots.create': route({
     method: 'post',
     path: '/spots',
@@ -153,7 +164,7 @@ export const placeRoutes = {
     body: z.strictObject({ embed: key, place: spotKey, options: optionsSchema.default({}) }),
     answer: placement,
     statuses: [201],
-    errors: ['not-found', 'already-placed', 'nothing-to-mark', 'embed-retired', ...optionErrors],
+    errors: ['not-found', 'already-placed', 'embed-retired', ...optionErrors],
   }),
   'placements.read': route({
     method: 'get',

@@ -4,7 +4,7 @@ import type { Implied, OptionProblem } from '../options/option.ts';
 import type { Options } from '../options/values.ts';
 import { gatherChanges } from './changes.ts';
 import { editsOf } from './edits.ts';
-import { markEdit, type Mark } from './mark.ts';
+import { markEdits, type Mark } from './mark.ts';
 import { settle, type Loss } from './settle.ts';
 import { runsOf, snippetText, type Snippet } from './snippet.ts';
 
@@ -34,8 +34,7 @@ export function compose(code: Code, options: Options, mark: Mark | null = null):
   const failed = new Set(settled.problems.map(({ option }) => changes.find((change) => change.option === option)!.stage));
   const standing = settled.changes.filter(({ stage }) => !failed.has(stage));
   const edits = withLosses(editsOf(code, standing), settled.losses);
-  const marked = mark && markEdit(code, mark);
-  const all = mergeEdits(edits, marked ? [marked] : []);
+  const all = mergeEdits(edits, mark ? markEdits(code, mark) : []);
   const snippet: Snippet = { position: 'spot', runs: runsOf(code.text, all) };
   return { edits: all, problems: [...problems, ...settled.problems], implied, losses: settled.losses, snippets: [snippet], text: snippetText(snippet) };
 }

@@ -2,7 +2,7 @@
 export { compose, type Composition } from './compose.ts';
 export { composeLevels, type LevelledComposition } from './levels.ts';
 export { current } from './current.ts';
-export { markEdit, markedElement, readMark, writeMark, type Mark } from './mark.ts';
+export { markEdits, markedElement, readMark, writeMark, type Mark } from './mark.ts';
 export { builtInPresets, type Preset } from './presets.ts';
 export type { Loss } from './settle.ts';
 export { positions, runsOf, snippetText, type Run, type Snippet, type SnippetPosition } from './snippet.ts';

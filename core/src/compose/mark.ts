@@ -1,5 +1,7 @@
 import { setAttribute, type Edit, type MarkupElement } from '../text/index.ts';
 import type { Code } from '../code.ts';
+import { reason } from '../options/option.ts';
+import type { Reason } from '../options/values.ts';
 
 /** A placement's public id (ten characters of Crockford's base 32, lower case) and a delivery's number. */
 export interface Mark {
@@ -24,9 +26,24 @@ export function markedElement(code: Pick<Code, 'markup'>): MarkupElement | null 
   return outer.find((element) => !silent.has(element.name)) ?? null;
 }
 
-/** The edit that marks a code; a mark that it carries already is replaced. Null where nothing in it can carry one. */
-export function markEdit(code: Code, mark: Mark): Edit | null {
+/**
+ * The edits that mark a code; a mark that it carries already is replaced. A code without an element that shows
+ * anything, such as one of scripts alone, is put into an element of ours, which carries the mark.
+ */
+export function markEdits(code: Pick<Code, 'text' | 'markup'>, mark: Mark): Edit[] {
+  const { text } = code;
   const element = markedElement(code);
-  const change = element && setAttribute(code.text, element, 'data-orbis', writeMark(mark));
-  return change && { ...change, stage: 'mark', options: ['mark'], reasons: [{ stage: 'mark', option: 'mark', code: 'mark', facts: {} }] };
+  if (element) {
+    const change = setAttribute(text, element, 'data-orbis', writeMark(mark));
+    return change ? [because(change, reason('mark'))] : [];
+  }
+  const opening = { start: 0, end: 0, text: `<div data-orbis="${writeMark(mark)}">` };
+  return [because(opening, reason('carry-mark')), because({ start: text.length, end: text.length, text: '</div>' }, reason('carry-mark'))];
 }
+
+const because = (change: Pick<Edit, 'start' | 'end' | 'text'>, why: Reason): Edit => ({
+  ...change,
+  stage: 'mark',
+  options: ['mark'],
+  reasons: [{ stage: 'mark', option: 'mark', ...why }],
+});

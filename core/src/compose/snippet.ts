@@ -3,9 +3,12 @@ import { mergeEdits, type Edit, type EditReason, type Stage } from '../text/inde
 export const positions = ['site-head', 'page-head', 'body-start', 'spot', 'body-end'] as const;
 export type SnippetPosition = (typeof positions)[number];
 
-/** A run of a snippet: a range of the source as it was pasted, or our own text with its reasons. */
+/**
+ * A run of a snippet: a range of the source as it was pasted, or our own text with its reasons. Where a snippet is made
+ * of several sources, `of` says whose it is: the placement’s id.
+ */
 export type Run =
-  | { from: 'source'; start: number; end: number; text: string }
+  | { from: 'source'; start: number; end: number; text: string; of?: string }
   | { from: 'orbis'; text: string; stage: Stage; options: string[]; reasons: EditReason[]; instead: { start: number; end: number } };
 
 /** What is pasted at one position. */

@@ -4,7 +4,7 @@ import type { Handle } from '../database/connect.ts';
 import type { Origins } from '../origins.ts';
 import { findLinkedPlacement, type LinkedPlacement } from '../store/linked-placements.ts';
 import { compositionOf, type OpenedCode } from '../work/codes.ts';
-import { askedAt } from '../work/placements.ts';
+import { askedAt } from '../work/asked.ts';
 import type { RenderContext } from '../work/making.ts';
 
 export interface ServedTools {

@@ -1,3 +1,4 @@
+import { defaultsFor, type Kind } from '@orbis/core';
 import { OrbisError, refuseProblems, type Delivery, type Placement } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 import { isDuplicate } from '../database/errors.ts';
@@ -16,8 +17,9 @@ import {
   type StoredPlacement,
 } from '../store/placements.ts';
 import { deliver } from '../work/deliver.ts';
-import { compositionOf, openSource } from '../work/codes.ts';
-import { askedAt, placementById, tellPlacements } from '../work/placements.ts';
+import { compositionOf } from '../work/codes.ts';
+import { askedAt } from '../work/asked.ts';
+import { placementById, tellPlacements } from '../work/placements.ts';
 import { embedByKey } from '../work/embeds.ts';
 import { pageByKey, siteByKey, spotByKey } from './places.ts';
 import { serializeSnippet } from '../serializers/compositions.ts';
@@ -63,10 +65,11 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
       }
     },
     'placements.create': async ({ body, act }) => {
-      const { embed, source } = await embedByKey(db, body.embed);
+      const { embed, source, revision } = await embedByKey(db, body.embed);
       if (embed.retiredAt) throw new OrbisError('embed-retired', { embed: embed.key });
-      const { spot } = await spotByKey(db, body.place);
-      if (!(await openSource(source, making())).markable) throw new OrbisError('nothing-to-mark');
+      const { spot, site } = await spotByKey(db, body.place);
+      const asked = { placement: body.options, embed: revision.options, site: defaultsFor(site.defaults, embed.kind as Kind) };
+      if (Object.keys(body.options).length > 0) refuseProblems((await compositionOf({ base: source.base, found: source.found, asked }, making(), null)).composition.problems);
       try {
         return { status: 201, data: await told(await insertPlacement(db, embed.id, spot.id, body.options, act)) };
       } catch (error) {

@@ -27,6 +27,9 @@ import {
   type SiteRow,
   type SpotRow,
 } from '../store/places.ts';
+import { serializePlan } from '../serializers/compositions.ts';
+import { lastNumbers, placementsOn } from '../store/placements.ts';
+import { planOf } from '../work/page-plan.ts';
 import { pageUrl } from '../work/placements.ts';
 import type { Handlers, Named } from './reply.ts';
 
@@ -138,6 +141,16 @@ export function placeHandlers(deps: Deps): Handlers<Named<'sites' | 'pages' | 's
       const site = await siteByKey(db, key);
       await unlessTaken('page', body.key, () => insertPage(db, site.id, { path, title: body.title }, act));
       return { status: 201, data: (await tellPages([await pageByKey(db, body.key)]))[0]! };
+    },
+    'pages.plan': async ({ params }) => {
+      const { site, page } = await pageByKey(db, params.page);
+      const rows = await placementsOn(db, page.id);
+      const last = await lastNumbers(
+        db,
+        rows.map(({ id }) => id),
+      );
+      const plan = await planOf(rows, deps.making(), (id) => last.get(rows.find(({ placement }) => placement.publicId === id)!.id) ?? 1);
+      return { data: serializePlan(`${site.key}/${page.path}`, plan) };
     },
     'pages.delete': async ({ params }) => {
       const { page } = await pageByKey(db, params.page);

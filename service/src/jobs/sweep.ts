@@ -8,7 +8,7 @@ import { groupBy } from '../store/group.ts';
 import { digest } from '../store/ids.ts';
 import { nextPage, recordPage, type JobRow, type PageOfSweep, type PageResult } from '../store/jobs.ts';
 import { declaredAddresses } from '../store/places.ts';
-import { deliveriesOf, listPlacements, type StoredPlacement } from '../store/placements.ts';
+import { deliveriesOf, placementsOn } from '../store/placements.ts';
 import { isOutOfDate, outOfDateFinding, pageUrl } from '../work/placements.ts';
 
 export interface SweepTools {
@@ -32,7 +32,7 @@ export async function sweepOnePage(job: JobRow, owner: string, tools: SweepTools
 }
 
 async function lookAt(row: PageOfSweep, { db, fetching, reader, making, placementUrl }: SweepTools): Promise<PageResult> {
-  const placements = await everyPlacementOn(db, row.page.id);
+  const placements = await placementsOn(db, row.page.id);
   try {
     const answer = await fetching.readPage(pageUrl(row.site, row.page), await declaredAddresses(db));
     const issued = groupBy(
@@ -52,7 +52,7 @@ async function lookAt(row: PageOfSweep, { db, fetching, reader, making, placemen
     const results = sighted.map(async (result, i) => {
       const placed = placements[i]!;
       const carried = (issued.get(placed.id) ?? []).find((d) => d.delivery.number === result.delivery);
-      const old = result.state === 'live' && carried !== undefined && (await isOutOfDate(placed, carried, making()));
+      const old = result.state === 'live' && carried !== undefined && (await isOutOfDate(db, placed, carried, making()));
       const { delivery, line, served, findings } = result;
       // What is out of date is worked out anew whenever somebody asks, so only the sighting keeps it.
       return {
@@ -82,12 +82,3 @@ async function lookAt(row: PageOfSweep, { db, fetching, reader, making, placemen
 
 /* A page that is too much for the reader is one that could not be read. */
 const unreadable: ReadonlySet<string> = new Set(['reading-too-slow', 'reading-too-large']);
-
-async function everyPlacementOn(db: Database, pageId: number): Promise<StoredPlacement[]> {
-  const out: StoredPlacement[] = [];
-  for (let after: string | undefined; ; after = String(out.at(-1)!.id)) {
-    const rows = await listPlacements(db, { pageId }, 200, after);
-    out.push(...rows.slice(0, 200));
-    if (rows.length <= 200) return out;
-  }
-}

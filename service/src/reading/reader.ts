@@ -22,6 +22,7 @@ import type * as tasks from './worker.ts';
 import type { FileFacts } from './file-facts.ts';
 import type { RobotsQuestion } from './robots-rules.ts';
 import type { WorkedOut, WorkOutTask } from './work-out.ts';
+import type { PageTask, PageWorkedOut } from './work-out-page.ts';
 import type { SheetRead, Summary } from './worker.ts';
 
 /** Reads foreign text in a worker with a deadline: whatever somebody pastes or publishes, the service goes on answering. */
@@ -35,6 +36,7 @@ export interface Reader {
   learnFrom(samples: readonly string[], context: LearnContext): Promise<Learned>;
   linkedPage(page: { html: string; linkHeader: string | null; base: string }): Promise<PageFacts>;
   workOut(task: WorkOutTask): Promise<WorkedOut>;
+  workOutPage(task: PageTask): Promise<PageWorkedOut>;
   oembedAnswer(text: string, format: OembedFormat): Promise<OembedParsed>;
   fileFacts(beginning: Uint8Array, size: number | null): Promise<FileFacts>;
   /** Whether a site's robots.txt lets programs read an address. */
@@ -103,6 +105,7 @@ export function createReader({ seconds = 10, threads = 2, waiting = 1000, megaby
     learnFrom: (samples, context) => run('learnFrom', { samples, context }),
     linkedPage: (page) => run('linkedPage', page),
     workOut: (task) => run('workOut', task),
+    workOutPage: (task) => run('workOutPage', task),
     oembedAnswer: (text, format) => run('oembedAnswer', { text, format }),
     fileFacts: (beginning, size) => run('fileFacts', { beginning, size }),
     robots: (question) => run('robots', question),

@@ -2,7 +2,6 @@ import {
   attribute,
   composeLevels,
   current,
-  markedElement,
   openCode,
   permissionsOf,
   shownElement,
@@ -31,8 +30,6 @@ export interface WorkedOut {
   sheetId: string | null;
   /** What the code itself calls its content. */
   title: string | null;
-  /** Whether an element of it can carry a mark. */
-  markable: boolean;
   /** The permissions that its frame asks for. */
   permissions: string[];
   /** What the code itself says of every option. */
@@ -48,7 +45,6 @@ export function workOut({ base, length, wanted, sheets }: WorkOutTask): WorkedOu
     reading: code.reading,
     sheetId: code.sheet?.id ?? null,
     title: code.markup.elements.map((element) => attribute(element, 'title')?.trim()).find(Boolean) ?? null,
-    markable: markedElement(code) !== null,
     permissions: shown?.name === 'iframe' ? permissionsOf(shown) : [],
     current: current(code),
     compositions: wanted.map(({ asked, mark }) => composeLevels(code, asked, mark)),

@@ -2,5 +2,5 @@
 import { register } from 'tsx/esm/api';
 
 register();
-export const { readTexts, summariseTexts, mendTexts, harvestPage, sightPage, learnFrom, linkedPage, oembedAnswer, workOut, fileFacts, robots, sheetFile, providerList, compare } =
+export const { readTexts, summariseTexts, mendTexts, harvestPage, sightPage, learnFrom, linkedPage, oembedAnswer, workOut, workOutPage, fileFacts, robots, sheetFile, providerList, compare } =
   await import('./worker.ts');

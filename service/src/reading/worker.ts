@@ -32,6 +32,7 @@ import { factsOfFile, type FileFacts } from './file-facts.ts';
 import { retiring } from './retire.ts';
 import { robotsAllow } from './robots-rules.ts';
 import { workOut as workOutHere } from './work-out.ts';
+import { workOutPage as workOutPageHere } from './work-out-page.ts';
 
 /** Reads each text. */
 export const readTexts = retiring(({ texts, context }: { texts: readonly string[]; context: ReadingContext }): Reading[] => texts.map((text) => read(text, context)));
@@ -73,6 +74,9 @@ export const sightPage = retiring(({ text, expected }: { text: string; expected:
 
 /** Works out what is asked of a code. */
 export const workOut = retiring(workOutHere);
+
+/** Plans a page. */
+export const workOutPage = retiring(workOutPageHere);
 
 /** What the first bytes of a file tell of it. */
 export const fileFacts = ({ beginning, size }: { beginning: Uint8Array; size: number | null }): Promise<FileFacts> => factsOfFile(beginning, size);

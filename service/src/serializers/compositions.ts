@@ -1,5 +1,6 @@
-import type { LevelledComposition, Edit as CoreEdit, Snippet as CoreSnippet } from '@orbis/core';
-import { formatImplied, formatReasons, formatValue, serializeProblem, type Composition, type Edit, type Snippet } from '@orbis/contract';
+import { snippetText, type LevelledComposition, type Edit as CoreEdit, type Snippet as CoreSnippet } from '@orbis/core';
+import { formatImplied, formatReasons, formatValue, serializeProblem, tellFinding, type Composition, type Edit, type PagePlan, type Snippet } from '@orbis/contract';
+import type { PageWorkedOut } from '../reading/work-out-page.ts';
 
 /** An edit with its reasons in plain sentences. */
 export const serializeEdit = (edit: CoreEdit): Edit => ({ ...edit, reason: formatReasons(edit.reasons) });
@@ -26,4 +27,12 @@ export const serializeComposition = (
   overridden: overridden.map(({ option, level, value }) => ({ option, level, value: formatValue(option, value) })),
   passedOver: passedOver.map(serializeProblem),
   problems: problems.map(serializeProblem),
+});
+
+/** The plan of a page, with the text of every snippet. */
+export const serializePlan = (page: string, { snippets, steps, findings }: PageWorkedOut): PagePlan => ({
+  page,
+  snippets: snippets.map(({ digest, placements, ...snippet }) => ({ ...serializeSnippet(snippet), text: snippetText(snippet), digest, placements })),
+  steps,
+  findings: findings.map(({ placements, ...finding }) => ({ ...tellFinding(finding), placements })),
 });

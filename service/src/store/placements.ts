@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, inArray, isNull, lt, type SQL } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, isNull, lt, max, type SQL } from 'drizzle-orm';
 import type { Options, Snippet } from '@orbis/core';
 import type { Handle } from '../database/connect.ts';
 import type { Act, EmbedRow, RevisionRow, SourceRow } from './embeds.ts';
@@ -86,6 +86,16 @@ export async function listPlacements(db: Handle, filter: PlacementFilter, limit:
     .orderBy(desc(placement.id));
 }
 
+/** Every placement of a page, the newest first. */
+export async function placementsOn(db: Handle, pageId: number): Promise<StoredPlacement[]> {
+  const out: StoredPlacement[] = [];
+  for (let after: string | undefined; ; after = String(out.at(-1)!.id)) {
+    const rows = await listPlacements(db, { pageId }, 200, after);
+    out.push(...rows.slice(0, 200));
+    if (rows.length <= 200) return out;
+  }
+}
+
 export async function insertPlacement(db: Handle, embedId: number, spotId: number, options: Options, { by, now }: Act): Promise<string> {
   const publicId = newPublicId();
   await db.insert(placement).values({ publicId, embedId, spotId, options, findings: [], createdAt: now, createdBy: by });
@@ -130,6 +140,17 @@ export const lockPlacement = async (tx: Handle, id: number): Promise<void> =>
 export async function lastDelivery(db: Handle, placementId: number): Promise<DeliveryRow | null> {
   const [row] = await db.select().from(delivery).where(eq(delivery.placementId, placementId)).orderBy(desc(delivery.number)).limit(1);
   return row ?? null;
+}
+
+/** The number of the last delivery of each of these placements; those that have none are left out. */
+export async function lastNumbers(db: Handle, placementIds: readonly number[]): Promise<Map<number, number>> {
+  if (placementIds.length === 0) return new Map();
+  const rows = await db
+    .select({ id: delivery.placementId, number: max(delivery.number) })
+    .from(delivery)
+    .where(inArray(delivery.placementId, [...placementIds]))
+    .groupBy(delivery.placementId);
+  return new Map(rows.map(({ id, number }) => [id, Number(number)]));
 }
 
 export async function insertDelivery(

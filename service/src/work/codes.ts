@@ -22,8 +22,6 @@ export interface OpenedCode {
   sheet: Sheet | null;
   /** What the code itself calls its content. */
   title: string | null;
-  /** Whether an element of it can carry a mark. */
-  markable: boolean;
   /** The permissions that its frame asks for. */
   permissions: string[];
   /** What the code itself says of every option. */
@@ -34,7 +32,7 @@ export interface OpenedCode {
  * Codes of up to so many characters are opened where they are needed: nearly all are, and a hostile one of this length
  * is soon read (the bench shows how the time grows). Longer ones go to the worker.
  */
-const short = 8192;
+export const short = 8192;
 
 async function open(
   base: string,

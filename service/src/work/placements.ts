@@ -1,26 +1,10 @@
-import { defaultsFor, type Kind, type LevelledComposition, type LevelledOptions } from '@orbis/core';
-import { OrbisError, tellFinding, writePlace, type Placement, type PlacementFinding } from '@orbis/contract';
+import { OrbisError, tellFinding, type Placement, type PlacementFinding } from '@orbis/contract';
 import type { RenderContext } from './making.ts';
 import type { Handle } from '../database/connect.ts';
 import { deliveriesOf, findPlacement, type DeliveryWithRevision, type StoredPlacement } from '../store/placements.ts';
 import type { StoredFinding } from '../store/schema.ts';
 import { groupBy } from '../store/group.ts';
-import { compositionOf } from './codes.ts';
-
-/** What is asked of an embed at a place: by the placement itself, by the embed, and by its site for such embeds. */
-export const askedAt = ({ placement, revision, site, embed }: AskedRow): LevelledOptions => ({
-  placement: placement.options,
-  embed: revision.options,
-  site: defaultsFor(site.defaults, embed.kind as Kind),
-});
-
-/** The rows in which that is written down. */
-export interface AskedRow {
-  placement: Pick<StoredPlacement['placement'], 'options'>;
-  revision: Pick<StoredPlacement['revision'], 'options'>;
-  site: Pick<StoredPlacement['site'], 'defaults'>;
-  embed: Pick<StoredPlacement['embed'], 'kind'>;
-}
+import { neighboursIn, outputToday, placeOf, type Neighbours } from './page-plan.ts';
 
 /** @throws OrbisError `not-found` */
 export async function placementById(db: Handle, id: string): Promise<StoredPlacement> {
@@ -29,14 +13,9 @@ export async function placementById(db: Handle, id: string): Promise<StoredPlace
   return row;
 }
 
-/** What would be issued for a placement today under this number. */
-export async function codeToday(row: StoredPlacement, making: RenderContext, delivery: number): Promise<LevelledComposition> {
-  return (await compositionOf({ base: row.source.base, found: row.source.found, asked: askedAt(row) }, making, { placement: row.placement.publicId, delivery })).composition;
-}
-
 /** Whether what a delivery carries differs from what would be issued today, for whatever reason. */
-export const isOutOfDate = async (row: StoredPlacement, issued: DeliveryWithRevision, making: RenderContext): Promise<boolean> =>
-  (await codeToday(row, making, issued.delivery.number)).text !== issued.delivery.text;
+export const isOutOfDate = async (db: Handle, row: StoredPlacement, issued: DeliveryWithRevision, making: RenderContext, neighbours = neighboursIn(db)): Promise<boolean> =>
+  (await outputToday(row, making, issued.delivery.number, neighbours)).text !== issued.delivery.text;
 
 /** The address of a page: the site's address with the page's path. */
 export const pageUrl = (site: { address: string }, page: { path: string }): string => site.address.replace(/\/$/, '') + '/' + page.path;
@@ -59,14 +38,19 @@ export async function tellPlacements(db: Handle, rows: readonly StoredPlacement[
     ),
     (d) => d.delivery.placementId,
   );
-  return Promise.all(rows.map((row) => tellPlacement(row, issued.get(row.placement.id) ?? [], making)));
+  const neighbours = neighboursIn(db);
+  return Promise.all(rows.map((row) => tellPlacement(row, issued.get(row.placement.id) ?? [], { db, making, neighbours })));
 }
 
-async function tellPlacement(row: StoredPlacement, issued: readonly DeliveryWithRevision[], making: RenderContext): Promise<Placement> {
+async function tellPlacement(
+  row: StoredPlacement,
+  issued: readonly DeliveryWithRevision[],
+  { db, making, neighbours }: { db: Handle; making: RenderContext; neighbours: Neighbours },
+): Promise<Placement> {
   const { placement, embed, site, page, spot } = row;
   const carried = issued.find((d) => d.delivery.number === placement.seenDelivery) ?? null;
   const last = issued.at(-1) ?? null;
-  const old = placement.seen === 'live' && carried !== null && (await isOutOfDate(row, carried, making));
+  const old = placement.seen === 'live' && carried !== null && (await isOutOfDate(db, row, carried, making, neighbours));
   const findings = old ? [...placement.findings, outOfDateFinding(row, carried)] : placement.findings;
   return {
     id: placement.publicId,
@@ -74,7 +58,7 @@ async function tellPlacement(row: StoredPlacement, issued: readonly DeliveryWith
     served: placement.seen === 'live' && placement.seenDelivery === null,
     embed: embed.key,
     embedName: embed.name,
-    place: writePlace({ site: site.key, path: page.path, spot: spot.name }),
+    place: placeOf(row),
     site: site.key,
     page: `${site.key}/${page.path}`,
     spot: spot.name,

@@ -16,10 +16,12 @@ export interface Shelf {
   refresh(db: Handle): Promise<void>;
 }
 
-export function createShelf(builtIn: readonly Sheet[], { workOut }: Pick<RenderContext, 'workOut'>): Shelf {
+export function createShelf(builtIn: readonly Sheet[], worker: Pick<RenderContext, 'workOut' | 'workOutPage'>): Shelf {
+  const { workOut, workOutPage } = worker;
+  const tools = { workOut, workOutPage };
   let own: readonly Sheet[] = [];
   let state = '';
-  let making: RenderContext = { sheets: builtIn, rules: usualRules, workOut };
+  let making: RenderContext = { sheets: builtIn, rules: usualRules, ...tools };
   // The owner's own stand before the built-in ones, and in the place of those of the same id.
   const order = (mine: readonly Sheet[]): Sheet[] => [...mine, ...builtIn.filter(({ id }) => !mine.some((sheet) => sheet.id === id))];
   return {
@@ -31,7 +33,7 @@ export function createShelf(builtIn: readonly Sheet[], { workOut }: Pick<RenderC
       const now = await shelfState(db);
       if (now === state) return;
       own = (await listSheets(db)).map(({ sheet }) => sheet);
-      making = { sheets: order(own), rules: (await readRules(db)).rules, workOut };
+      making = { sheets: order(own), rules: (await readRules(db)).rules, ...tools };
       state = now;
     },
   };

@@ -113,7 +113,7 @@ describe('attack: the private database, by another user of the machine', functio
   it('lets the second origin read all that its documents are made from', async () => {
     const connection = await connectDatabase(database.urls);
     try {
-      const shelf = createShelf([], { workOut: () => Promise.reject(new Error('nothing is worked out')) });
+      const shelf = createShelf([], { workOut: () => Promise.reject(new Error('nothing is worked out')), workOutPage: () => Promise.reject(new Error('nothing is worked out')) });
       await shelf.refresh(connection.frames);
       expect(await findLinkedPlacement(connection.frames, '0123456789')).to.equal(null);
       expect(await findPreview(connection.frames, '00000000000000000000', new Date())).to.equal(null);

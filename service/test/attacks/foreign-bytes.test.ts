@@ -83,6 +83,7 @@ describe('attack: foreign bytes', function () {
         asked++;
         return one.workOut(task);
       },
+      workOutPage: one.workOutPage,
     };
     const levels = { embed: { 'max-width': 300 } };
     const short = await compositionOf({ base: '<iframe src="https://a.localhost/x" title="x"></iframe>', asked: levels }, making, null);

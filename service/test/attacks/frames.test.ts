@@ -103,7 +103,12 @@ describe('attack: frames', function () {
     const { data: placement } = await test.client.call('placements.create', { body: { embed: embed.key, place: 'hollinfell/talks#once' } });
     await test.client.call('placements.link', { params: { placement: placement.id } });
     let asked = 0;
-    const long = { sheets: [], rules: { dropTracking: false }, workOut: () => Promise.reject(new Error('nothing is long here')) };
+    const long = {
+      sheets: [],
+      rules: { dropTracking: false },
+      workOut: () => Promise.reject(new Error('nothing is long here')),
+      workOutPage: () => Promise.reject(new Error('no page is planned here')),
+    };
     const counting = new Proxy(long, {
       get: (target, name) => {
         if (name === 'rules') asked++;

@@ -1,0 +1,5 @@
+/** In go the placements of a page with their codes, and the site; out comes what is pasted at each position, what only once is said once. */
+export { planPage, type PagePlan, type PlannedSite, type PlannedSnippet, type PlanStep } from './plan-page.ts';
+export type { PlannedPlacement } from './planned-placement.ts';
+export { hasShared } from './shared.ts';
+export type { PlanFinding } from './collisions.ts';

@@ -1,0 +1,86 @@
+import { expect } from 'chai';
+import { startTestOrbis, type TestOrbis } from './support/orbis.ts';
+
+const booking = (calendar: string): string =>
+  `<div class="slotsedge-calendar" data-calendar="${calendar}"></div>\n<script async src="https://cdn.slotsedge.localhost/booking.js"></script>`;
+
+describe('what a page needs only once', function () {
+  this.timeout(60_000);
+  let test: TestOrbis;
+  const ids: Record<string, string> = {};
+  before(async () => {
+    test = await startTestOrbis();
+    const { client } = test;
+    await client.call('sites.create', { body: { key: 'hollinfell', name: 'Hollin Fell', address: 'http://hollinfell.localhost' } });
+    await client.call('pages.create', { body: { key: 'hollinfell/visit', title: 'Visit' } });
+    for (const spot of ['a', 'b']) {
+      await client.call('spots.create', { body: { key: `hollinfell/visit#${spot}` } });
+      await client.call('embeds.create', { body: { name: `Nights ${spot}`, text: booking(spot) } });
+    }
+    // Placed the other way round: the plan follows the places, not the order of placing.
+    for (const spot of ['b', 'a']) ids[spot] = (await client.call('placements.create', { body: { embed: `nights-${spot}`, place: `hollinfell/visit#${spot}` } })).data.id;
+  });
+  after(() => test.stop());
+  const deliver = async (spot: string) => (await test.client.call('deliveries.create', { params: { placement: ids[spot]! } })).data;
+  const plan = async () => (await test.client.call('pages.plan', { params: { page: 'hollinfell/visit' } })).data;
+  const head = async (yes: boolean) => {
+    const { etag } = await test.client.call('sites.read', { params: { site: 'hollinfell' } });
+    await test.client.call('sites.change', { params: { site: 'hollinfell' }, ifMatch: etag!, body: { head: yes } });
+  };
+
+  it('is handed out with the first place, and not again with the second', async () => {
+    expect((await deliver('a')).text).to.equal(booking('a').replace('<div', `<div data-orbis="${ids['a']}.1"`));
+    const second = await deliver('b');
+    expect(second.text).to.equal(`<div data-orbis="${ids['b']}.1" class="slotsedge-calendar" data-calendar="b"></div>\n`);
+    const left = second.snippets[0]!.runs.find((run) => run.from === 'orbis' && run.stage === 'leave-out');
+    expect(left).to.have.property('reason', 'The page needs this only once: it stands in hollinfell/visit#a.');
+    expect((await plan()).steps.map(({ position, place }) => [position, place])).to.deep.equal([
+      ['spot', 'hollinfell/visit#a'],
+      ['spot', 'hollinfell/visit#b'],
+    ]);
+  });
+
+  it('goes into the head where the site has a way into it: each placement says what it needs there', async () => {
+    await head(true);
+    const loader = '<script async src="https://cdn.slotsedge.localhost/booking.js"></script>';
+    for (const spot of ['a', 'b']) {
+      const { snippets, text, number } = await deliver(spot);
+      expect(text).not.to.include('booking.js');
+      expect(snippets.map(({ position, runs }) => [position, runs.map((run) => run.text).join('')])).to.deep.equal([
+        ['page-head', loader],
+        ['spot', text],
+      ]);
+      expect([spot, number]).to.deep.equal([spot, 2]);
+    }
+    const { snippets, steps, findings } = await plan();
+    expect(snippets.map(({ position, text, placements }) => [position, text.includes('booking.js'), placements.length])).to.deep.equal([
+      ['page-head', true, 2],
+      ['spot', false, 1],
+      ['spot', false, 1],
+    ]);
+    expect(snippets[0]!.runs).to.deep.equal([{ from: 'source', start: 57, end: 129, text: loader, of: ids['a'] }]);
+    expect(steps.map(({ digest }) => digest)).to.deep.equal(snippets.map(({ digest }) => digest));
+    expect(findings).to.deep.equal([]);
+    await head(false);
+  });
+
+  it('comes back to a place when the one that had it is ended', async () => {
+    expect((await deliver('b')).text).not.to.include('booking.js');
+    await test.client.call('placements.delete', { params: { placement: ids['a']! } });
+    expect((await deliver('b')).text).to.include('booking.js');
+  });
+
+  it('is told where two codes claim one thing', async () => {
+    const { client } = test;
+    await client.call('embeds.create', { body: { name: 'Letter', text: '<form id="signup" action="https://formwold.localhost/x"><input name="mail"></form>' } });
+    await client.call('embeds.duplicate', { params: { embed: 'letter' }, body: { name: 'Letter again' } });
+    for (const [embed, spot] of [
+      ['letter', 'a'],
+      ['letter-again', 'b'],
+    ])
+      await client.call('placements.create', { body: { embed: embed!, place: `hollinfell/visit#${spot}` } });
+    const { findings } = await plan();
+    expect(findings.map(({ rule, level }) => [rule, level])).to.deep.equal([['claims-collide', 'error']]);
+    expect(findings[0]!.message).to.include('signup');
+  });
+});
