@@ -1,7 +1,7 @@
-// Writes what the documents take from the code: docs/errors.md, the schema of a sheet, and the README's list of settings.
+// Writes what the documents take from the code: docs/errors.md, docs/options.md, the schema of a sheet, and the README's list of settings.
 import { readFileSync, writeFileSync } from 'node:fs';
-import { searchFields } from '@orbis/core';
-import { catalogue, listServiceSettings, sheetJsonSchema } from '@orbis/contract';
+import { allOptions, handName, searchFields, type Option } from '@orbis/core';
+import { catalogue, en, optionWords, listServiceSettings, sheetJsonSchema } from '@orbis/contract';
 
 const top = new URL('../', import.meta.url);
 
@@ -48,6 +48,43 @@ What cannot be understood is refused with the column where it begins. A change o
 `;
 }
 
+/** The document of everything that can be asked of an embed. */
+export function optionsDocument(): string {
+  const table = (stage: Option['stage']): string =>
+    allOptions
+      .filter((option) => option.stage === stage)
+      .map(
+        ({ name, type, kinds, example }) =>
+          `| \`${name}\` | ${valueOf(type)} | ${kinds === 'any' ? 'any' : kinds.join(', ')} | \`${name}=${example}\` | ${optionWords(name).explain} |`,
+      )
+      .join('\n');
+  const head = '| option | value | of which kinds | example | what it does |\n| --- | --- | --- | --- | --- |';
+  return `# Options
+
+Everything that can be asked of an embed. On the command line an option is a word, \`orbis set opening-talk start=1:52\`; in the HTTP interface it is a member of \`options\`, in canonical units (\`{ "start": 112 }\`); in the console it is a field. Which of them a provider offers says its sheet: \`orbis options kinorill\`.
+
+A value can be asked for at several levels, and the nearer wins: at one place (\`orbis set opening-talk@hollinfell/talks#opening max-width=320\`), of the embed, of all embeds of a site (\`orbis site hollinfell max-width=720 --kind video\`), by a rule for all (\`orbis rules\`), and last what the code itself says. \`orbis show opening-talk@hollinfell/talks#opening\` says where each value comes from.
+
+## Settings: what is inside
+
+${head}
+${table('settings')}
+| \`${handName('NAME')}\` | text | any | \`${handName('hue')}=12\` | ${en.byHand.explain} |
+
+## Presentation: how it stands on the page
+
+${head}
+${table('presentation')}
+`;
+}
+
+function valueOf({ name, limits: { least, most, whole, unit, words, length } }: Option['type']): string {
+  if (words) return words.join(' or ');
+  if (length !== undefined) return `${name}, at most ${length} characters`;
+  if (least === undefined || most === undefined) return name;
+  return [whole ? 'whole number' : 'number', `from ${least} to ${most}`, unit ?? ''].filter(Boolean).join(' ');
+}
+
 /** The JSON Schema of a provider's sheet. */
 export const sheetSchemaDocument = (): string => `${JSON.stringify(sheetJsonSchema(), null, 2)}\n`;
 
@@ -61,6 +98,7 @@ export function staleDocuments(): string[] {
     ...(renewedReadme(readme) === readme ? [] : ['README.md']),
     ...(errorsDocument() === errors ? [] : ['docs/errors.md']),
     ...(searchDocument() === search ? [] : ['docs/search.md']),
+    ...(optionsDocument() === readFileSync(new URL('docs/options.md', top), 'utf8') ? [] : ['docs/options.md']),
     ...(sheetSchemaDocument() === schema ? [] : ['docs/provider-sheet.schema.json']),
   ];
 }
@@ -68,6 +106,7 @@ export function staleDocuments(): string[] {
 if (process.argv[1]?.endsWith('docs.ts')) {
   writeFileSync(new URL('docs/errors.md', top), errorsDocument());
   writeFileSync(new URL('docs/search.md', top), searchDocument());
+  writeFileSync(new URL('docs/options.md', top), optionsDocument());
   writeFileSync(new URL('docs/provider-sheet.schema.json', top), sheetSchemaDocument());
   writeFileSync(new URL('README.md', top), renewedReadme(readFileSync(new URL('README.md', top), 'utf8')));
 }
