@@ -55,13 +55,14 @@ describe('what a code says itself', () => {
     ],
     ['with what only follows people', '<a href="https://e.localhost/?utm_source=x">x</a>', { tracking: true }],
     ['in sizes that are not px', '<iframe src="https://e.localhost/" width="100%" height="20em"></iframe>', {}],
+    ['in the language of its frame', '<iframe src="https://e.localhost/" lang="cy"></iframe>', { lang: 'cy' }],
     ['of nothing', '<p>x</p>', {}],
   ] as const) {
     it(`is read back ${label}`, () => expect(says(text)).to.deep.include(expected).and.not.have.property('privacy'));
   }
 
   it('is what was asked for, for presentation too', () => {
-    const asked = { 'fit': 'shape', 'shape': { width: 4, height: 3 }, 'max-width': 500, 'align': 'right', 'title': 'Another' };
+    const asked = { 'fit': 'shape', 'shape': { width: 4, height: 3 }, 'max-width': 500, 'align': 'right', 'title': 'Another', 'lang': 'de' };
     for (const text of [talk, codes['an unquoted style']!]) expect(says(compose(openCode(text, { sheets }), asked).text)).to.deep.include(asked);
   });
 });

@@ -47,6 +47,11 @@ export const en = {
     'delay': { label: 'Waits', explain: 'How long it waits before it shows itself.', done: (value) => `Wait ${value}` },
     'prefill': { label: 'Filled in', explain: 'What stands in the first field before anybody types.', done: (value) => `Fill in “${value}”` },
     'title': { label: 'Title', explain: 'What it is called for people who cannot see it.', done: (value) => `Call it “${value}” for people who cannot see it` },
+    'lang': {
+      label: 'Spoken in',
+      explain: 'The language of what it shows, so that it is read aloud with the right voice.',
+      done: (value) => `Say that it is in “${value}”`,
+    },
     'width': { label: 'Width', explain: 'How wide it is, in px; the height follows where the shape is known.', done: (value) => `Make it ${value} px wide` },
     'height': { label: 'Height', explain: 'How high it is, in px; the width follows where the shape is known.', done: (value) => `Make it ${value} px high` },
     'tracking': {
@@ -106,6 +111,7 @@ export const en = {
     'gives-way-to': (f) => `On the page “${f.option}” wins over it.`,
     'plays-without-sound': () => 'browsers let a video play by itself only without sound',
     'set-title': (f) => `Call it “${f.value}” for people who cannot see it (title)`,
+    'set-lang': (f) => `Say that it is in “${f.value}” (lang)`,
     'set-side': (f) => (f.side === 'width' ? `Make it ${f.value} px wide (width)` : `Make it ${f.value} px high (height)`),
     'side-by-shape': (f) =>
       f.side === 'width' ? `${f.value} px wide in the shape ${f.shape} is ${f.other} px high` : `${f.value} px high in the shape ${f.shape} is ${f.other} px wide`,

@@ -9,6 +9,7 @@ import { option as delay } from './delay.ts';
 import { option as download } from './download.ts';
 import { option as end } from './end.ts';
 import { option as height } from './height.ts';
+import { option as lang } from './lang.ts';
 import { option as language } from './language.ts';
 import { option as loop } from './loop.ts';
 import { option as muted } from './muted.ts';
@@ -47,6 +48,7 @@ export const settings: readonly Option[] = [
   delay,
   prefill,
   title,
+  lang,
   width,
   height,
   tracking,
