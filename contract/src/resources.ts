@@ -203,7 +203,13 @@ export const edit = z
   })
   .meta({ id: 'Edit', description: 'One change at exact positions of the code, with its reasons' });
 const run = z.union([
-  z.object({ from: z.literal('source'), start: count, end: count, text: z.string(), of: publicId.optional().meta({ description: 'Of a snippet that is made of several sources: the placement whose it is' }) }),
+  z.object({
+    from: z.literal('source'),
+    start: count,
+    end: count,
+    text: z.string(),
+    of: publicId.optional().meta({ description: 'Of a snippet that is made of several sources: the placement whose it is' }),
+  }),
   edit.omit({ start: true, end: true }).extend({ from: z.literal('orbis'), instead: z.object({ start: count, end: count }) }),
 ]);
 export const snippet = z
@@ -282,7 +288,16 @@ export const placementLink = z
   .object({ link: z.string().meta({ description: 'Where its document is served; what is changed later shows there by itself' }) })
   .meta({ id: 'PlacementLink' });
 export const delivery = z
-  .object({ placement: publicId, number: z.number().int(), revision: z.number().int(), options: optionsSchema, snippets: z.array(snippet), text: z.string(), digest: z.string(), issuedAt: time })
+  .object({
+    placement: publicId,
+    number: z.number().int(),
+    revision: z.number().int(),
+    options: optionsSchema,
+    snippets: z.array(snippet),
+    text: z.string(),
+    digest: z.string(),
+    issuedAt: time,
+  })
   .meta({ id: 'Delivery' });
 
 export const pagePlan = z

@@ -2,5 +2,20 @@
 import { register } from 'tsx/esm/api';
 
 register();
-export const { readTexts, summariseTexts, mendTexts, harvestPage, sightPage, learnFrom, linkedPage, oembedAnswer, workOut, workOutPage, fileFacts, robots, sheetFile, providerList, compare } =
-  await import('./worker.ts');
+export const {
+  readTexts,
+  summariseTexts,
+  mendTexts,
+  harvestPage,
+  sightPage,
+  learnFrom,
+  linkedPage,
+  oembedAnswer,
+  workOut,
+  workOutPage,
+  fileFacts,
+  robots,
+  sheetFile,
+  providerList,
+  compare,
+} = await import('./worker.ts');
