@@ -1,6 +1,6 @@
 // Writes what the documents take from the code: docs/errors.md, docs/options.md, the schema of a sheet, and the README's list of settings.
 import { readFileSync, writeFileSync } from 'node:fs';
-import { allOptions, handName, searchFields, type Option } from '@orbis/core';
+import { allOptions, handName, searchFields, type Option, type SearchField } from '@orbis/core';
 import { catalogue, en, optionWords, listServiceSettings, sheetJsonSchema } from '@orbis/contract';
 
 const top = new URL('../', import.meta.url);
@@ -27,7 +27,7 @@ export function renewedReadme(readme: string): string {
 
 /** The document of the search language. */
 export function searchDocument(): string {
-  const rows = Object.entries(searchFields).map(([field, { meaning, example }]) => `| \`${field}\` | ${meaning} | \`${example}\` |`);
+  const rows = (Object.keys(searchFields) as SearchField[]).map((field) => `| \`${field}\` | ${en.search.fields[field]} | \`${searchFields[field]}\` |`);
   return `# Searching
 
 One small language finds embeds everywhere: in the console's collection, with \`orbis list --where\`, with \`orbis set --where\` and \`orbis unset --where\`, and as \`where\` in the HTTP interface.

@@ -15,7 +15,7 @@ const line = z
     because: z.string(),
     may: z.array(z.string()).meta({ description: 'What it could be answered with' }),
   })
-  .meta({ id: 'LearnedLine' }) satisfies z.ZodType<LearnedLine>;
+  .meta({ id: 'LearnedLine' }) satisfies z.ZodType<Omit<LearnedLine, 'because'> & { because: string }>;
 const template = z
   .object({
     pieces: z.array(z.object({ text: z.string().nullable().meta({ description: 'Null for a hole' }), spot: z.string(), optional: z.boolean() })),

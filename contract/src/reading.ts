@@ -76,9 +76,10 @@ export const reading = z
   .meta({ id: 'Reading' });
 export type Reading = z.infer<typeof reading>;
 
-/* The schema and the core's type are one shape, held by the compiler in both directions. */
-type Bare = Omit<Reading, 'findings'>;
-type CoreBare = Omit<CoreReading, 'findings'>;
+/* The schema and the core's type are one shape, but for what is told in words; held by the compiler in both directions. */
+type Words = 'findings' | 'kindBecause' | 'kindReasons' | 'evidence' | 'mending';
+type Bare = Omit<Reading, Words>;
+type CoreBare = Omit<CoreReading, Words>;
 export const sameShape: [Bare extends CoreBare ? true : never, CoreBare extends Bare ? true : never] = [true, true];
 
 const text = z.string().meta({ description: 'What was pasted: a code, a link, or anything else' });

@@ -4,16 +4,18 @@ import { allOptions, builtInPresets } from '@orbis/core';
 import { en, formatExpectation, formatProblem, formatReasons } from '@orbis/contract';
 
 const core = new URL('../../core/src/', import.meta.url);
-const source = readdirSync(core, { recursive: true, encoding: 'utf8' })
-  .filter((name) => /^(?:options|settings|presentation|compose|plan)\//.test(name) && name.endsWith('.ts'))
-  .map((name) => readFileSync(new URL(name, core), 'utf8'))
-  .join('\n');
+const files = readdirSync(core, { recursive: true, encoding: 'utf8' }).filter((name) => name.endsWith('.ts'));
+const withoutComments = (name: string): string => readFileSync(new URL(name, core), 'utf8').replaceAll(/\/\*[\s\S]*?\*\/|(?<=^|\s)\/\/[^\n]*/g, '');
+const sources = new Map(files.map((name) => [name, withoutComments(name)]));
 
 /* The codes that stand where one is named: as the first word handed to one of these, also behind a question. */
-function codesIn(pattern: RegExp): string[] {
+function codesIn(folders: RegExp, pattern: RegExp): string[] {
+  const source = [...sources].flatMap(([name, text]) => (folders.test(name) ? [text] : [])).join('\n');
   const found = [...source.matchAll(pattern)].flatMap(([, words]) => [...words!.matchAll(/'([a-z-]+)'/g)].map(([, word]) => word!));
   return [...new Set(found)].sort();
 }
+const reasons = /\breason\(((?:[^,()]|\([^()]*\))*)/g;
+const options = /^(?:options|settings|presentation|compose|plan)\//;
 
 describe('the language file', () => {
   it('has words for every option, and for nothing else', () => {
@@ -29,18 +31,40 @@ describe('the language file', () => {
 
   for (const [what, codes, words] of [
     [
-      'reason',
-      [...codesIn(/\breason\(((?:[^,()]|\([^()]*\))*)/g), ...codesIn(/\bcode: ('(?:gave-way|wins-over|gives-way-to)')/g)],
+      'reason of a change',
+      [...codesIn(options, reasons), ...codesIn(options, /\bcode: ('(?:gave-way|wins-over|gives-way-to)')/g)],
       Object.keys(en.reasons).filter((code) => code !== 'as-told'),
     ],
-    ['problem', [...codesIn(/\bproblem\(('[a-z-]+')/g), ...codesIn(/\bcode: ('[a-z-]+'), facts/g).filter((code) => !(code in en.reasons))], Object.keys(en.problems)],
-    ['expectation', codesIn(/\bnotUnderstood\(('[a-z-]+')/g), Object.keys(en.expected)],
+    [
+      'problem',
+      [...codesIn(options, /\bproblem\(('[a-z-]+')/g), ...codesIn(options, /\bcode: ('[a-z-]+'), facts/g).filter((code) => !(code in en.reasons))],
+      Object.keys(en.problems),
+    ],
+    ['expectation', codesIn(options, /\bnotUnderstood\(('[a-z-]+')/g), Object.keys(en.expected)],
+    ['mending', [...codesIn(/^rules\//, reasons), ...codesIn(/^reading\/mending/, reasons)], Object.keys(en.mends)],
+    ['piece of evidence', codesIn(/^reading\/(?:kind\/|links|read\.)/, reasons), Object.keys(en.evidence)],
+    ['line of a learned sheet', [...codesIn(/^learn\//, reasons), ...codesIn(/^learn\/meaning/, /\bcode: ('[a-z-]+')/g)], Object.keys(en.learned)],
+    ['power', codesIn(/^isolate\//, reasons), Object.keys(en.powers)],
+    ['problem of a search', codesIn(/^search\//, /\bnew SearchError\(('[a-z-]+')/g), Object.keys(en.search.problems)],
   ] as const) {
     it(`has words for every ${what} of the core, and for nothing else`, () => {
-      expect(codes.length).to.be.at.least(10);
+      expect(codes.length).to.be.at.least(5);
       expect([...new Set(codes)].sort()).to.deep.equal([...words].sort());
     });
   }
+
+  it('is the only place for sentences: the core has none of its own', () => {
+    expect(files.length).to.be.greaterThan(100);
+    for (const [name, text] of sources) {
+      // What an option, a rule or a row of evidence rests on is no word to an owner.
+      const told = text.replaceAll(/\bsource:\s*(?:'(?:[^'\\\n]|\\.)*'|`[^`]*`)/g, '');
+      const sentences = [...told.matchAll(/'((?:[^'\\\n]|\\.)*)'|`((?:[^`\\]|\\.)*)`/g)].map(([, plain, template]) => plain ?? template!);
+      expect(
+        sentences.filter((each) => (each.match(/[^\s<>="] [^\s<>="]/g) ?? []).length >= 2 && /[a-z]\.(?:\s|$)/.test(each)),
+        name,
+      ).to.deep.equal([]);
+    }
+  });
 
   it('says what each preset that comes with Orbis is for', () => expect(Object.keys(en.presets).sort()).to.deep.equal(builtInPresets.map(({ key }) => key).sort()));
 

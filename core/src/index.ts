@@ -2,6 +2,7 @@
  * The spine of Orbis, one function a stage: `read`, `compose`, `previewDocument` (isolate) and `planPage` on the way to
  * the page; `sight` and `reconcile` on the way back. All of it is pure: text in, data out.
  */
+export type { Facts, Reason } from './reason.ts';
 export * from './code.ts';
 export * from './text/index.ts';
 export * from './reading/index.ts';

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { limits, read, type Reading } from '@orbis/core';
+import { formatKindReasons } from '@orbis/contract';
 import { codes, kinorill, oddreel, sheets, talk } from './corpus.ts';
 
 const context = { sheets };
@@ -71,7 +72,7 @@ describe('the reading of a code', () => {
     it(`says ${input} and ${kind} of ${JSON.stringify(text.slice(0, 40))}`, () => {
       const reading = read(text, context);
       expect([reading.input, reading.kind]).to.deep.equal([input, kind]);
-      expect(reading.kindBecause).to.match(/^[A-Z].*\.$/);
+      expect(formatKindReasons(reading.kindReasons)).to.match(/^[A-Z].*\.$/);
     });
   }
 
@@ -130,7 +131,7 @@ describe('a code of several embeds', () => {
     const map = '<iframe src="https://mapmere.localhost/embed/map?lat=54.37&amp;lng=-2.1" title="Map"></iframe>';
     const reading = read(`${map}\n<video controls src="a.mp4"></video>`, context);
     expect([reading.kind, ...reading.embeds.map(({ kind }) => kind)]).to.deep.equal(['map', 'map', 'video']);
-    expect(reading.kindBecause).not.to.include('video');
+    expect(formatKindReasons(reading.kindReasons)).not.to.include('video');
   });
 });
 

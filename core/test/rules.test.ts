@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import { mend, read, rules, type Reading } from '@orbis/core';
+import { formatMend } from '@orbis/contract';
 import { sheets } from './corpus.ts';
 
 const context = { sheets };
@@ -367,7 +368,7 @@ describe('mending', () => {
       const { text, done } = mend(code, context, [rule]);
       expect(rulesOf(read(text, context)), code).not.to.include(rule);
       expect(done.map((step) => step.rule)).to.include(rule);
-      for (const { reason } of done) expect(reason).to.match(/^[“A-Za-z0-9].*\.$/);
+      for (const { reason } of done) expect(formatMend(reason)).to.match(/^[“A-Za-z0-9].*\.$/);
       expect(mend(text, context, [rule])).to.deep.equal({ text, done: [] });
     }
   });

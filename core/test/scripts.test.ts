@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import { read, type Reading } from '@orbis/core';
+import { formatKindReasons } from '@orbis/contract';
 import { sheets } from './corpus.ts';
 
 const context = { sheets };
@@ -194,8 +195,8 @@ describe('the kind of a code', () => {
   }
   it('is told with its reasons, and the whole evidence is there', () => {
     const reading = read('<iframe src="https://a.localhost/embed/video/7" title="A talk" allow="picture-in-picture"></iframe>', context);
-    expect(reading.kindBecause).to.equal('It asks to play by itself or picture in picture and its address has a word of videos.');
-    expect(reading.evidence).to.deep.include({ kind: 'video', weight: 3, reason: 'it asks to play by itself or picture in picture' });
+    expect(formatKindReasons(reading.kindReasons)).to.equal('It asks to play by itself or picture in picture and its address has a word of videos.');
+    expect(reading.evidence).to.deep.include({ kind: 'video', weight: 3, reason: { code: 'asks-to-play', facts: {} } });
   });
 });
 

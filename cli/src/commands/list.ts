@@ -1,6 +1,6 @@
-import { sheetOriginWords } from '@orbis/contract';
+import { en, sheetOriginWords } from '@orbis/contract';
 import { Argument, Option } from 'commander';
-import { kinds, searchFields } from '@orbis/core';
+import { kinds, searchFields, type SearchField } from '@orbis/core';
 import { everyItem, placementStates, sayState, type Client } from '@orbis/contract';
 import type { AddCommand, Tools } from '../command.ts';
 import { sayTimestamp, table } from '../text.ts';
@@ -36,9 +36,7 @@ export const addList: AddCommand = (program, run) => {
     .addHelpText(
       'after',
       "\nExamples:\n  orbis list\n  orbis list --kind video --tag talks\n  orbis list --where 'kind=video,map -tag=talks placed=no'\n  orbis list placements --state out-of-date\n\nFields of a search:\n" +
-        Object.values(searchFields)
-          .map(({ example, meaning }) => `  ${example.padEnd(36)}${meaning}`)
-          .join('\n'),
+        (Object.keys(searchFields) as SearchField[]).map((field) => `  ${searchFields[field].padEnd(36)}${en.search.fields[field]}`).join('\n'),
     )
     .action((thing: Thing, options: Options) =>
       run(async (tools) => {

@@ -1,5 +1,5 @@
 import { mend, read, type Sheet } from '@orbis/core';
-import { tellReading, roleWords, type Reading } from '@orbis/contract';
+import { tellMended, tellReading, roleWords, type Reading } from '@orbis/contract';
 import type { AddCommand, Tools } from '../command.ts';
 import type { Exit } from '../io.ts';
 import { pasted } from '../pasted.ts';
@@ -87,7 +87,7 @@ function sayMending(text: string, sheets: readonly Sheet[], colours: Colours, wi
   const reading = `It is then read as ${now.kind}${now.provider ? ` by ${now.provider.name}` : ''}, ${left === 0 ? 'and nothing is wrong with it' : `and ${plural(left, 'thing')} in it only you can mend`}.`;
   return [
     `\n${colours.bold('Mended')} ${colours.dim('(“orbis collect … --mend” takes it so; the paste is kept)')}\n`,
-    ...[...new Set(mended.done.map(({ reason }) => reason))].map((reason) => fold(reason, width, '  ')),
+    ...[...new Set(tellMended(mended).done.map(({ reason }) => reason))].map((reason) => fold(reason, width, '  ')),
     indent(mended.text.trim()),
     fold(reading, width, '  '),
   ].join('');

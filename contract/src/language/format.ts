@@ -1,4 +1,4 @@
-import { optionNamed, parameterOf, type EditReason, type Expectation, type Facts, type Implied, type OptionProblem } from '@orbis/core';
+import { optionNamed, parameterOf, type EditReason, type Expectation, type Facts, type Implied, type OptionProblem, type Reason } from '@orbis/core';
 import { en } from './en.ts';
 import type { Language, OptionWords } from './language.ts';
 
@@ -46,3 +46,30 @@ export function formatValue(name: string, value: unknown): string {
 
 /** What a preset that comes with Orbis is for. */
 export const presetMeaning = (key: string, language: Language = en): string => language.presets[key]!;
+
+/** What a mending does, in one plain sentence. */
+export const formatMend = ({ code, facts }: Reason, language: Language = en): string => language.mends[code]!(facts);
+
+/** What speaks for a kind, as a clause. */
+export const formatEvidence = ({ code, facts }: Reason, language: Language = en): string => language.evidence[code]!(facts);
+
+/** Why a code is of its kind, in one plain sentence. */
+export function formatKindReasons(reasons: readonly Reason[], language: Language = en): string {
+  if (reasons.length === 0) return '';
+  const said = reasons.map((reason) => formatEvidence(reason, language));
+  const last = said.pop()!;
+  // What is missing is told behind what there is.
+  const joint = reasons.at(-1)!.code.endsWith('evidence') ? ', and ' : ' and ';
+  const text = said.length > 0 ? `${said.join(', ')}${joint}${last}` : last;
+  return `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;
+}
+
+/** What is wrong with a search. */
+export const formatSearchProblem = ({ code, facts }: Reason, language: Language = en): string => language.search.problems[code]!(facts);
+
+/** Why a line of a learned sheet is as it is, as clauses. */
+export const formatLearned = (reasons: readonly Reason[], language: Language = en): string =>
+  reasons.map(({ code, facts }) => (language.learned[code] ?? language.evidence[code])!(facts)).join(', ');
+
+/** Why a frame is given a sandbox token, as a clause. */
+export const formatPower = ({ code, facts }: Reason, language: Language = en): string => language.powers[code]!(facts);

@@ -1,4 +1,4 @@
-import type { Facts, OptionLevel, SnippetPosition } from '@orbis/core';
+import type { Facts, OptionLevel, SearchField, SnippetPosition } from '@orbis/core';
 
 type Sentence = (facts: Facts) => string;
 
@@ -24,6 +24,16 @@ export interface Language {
   expected: Readonly<Record<string, Sentence>>;
   /** Why something was changed: clauses without a full stop, which are joined, or sentences with one. `done` is among the facts. */
   reasons: Readonly<Record<string, Sentence>>;
+  /** What a mending does, in a sentence. */
+  mends: Readonly<Record<string, Sentence>>;
+  /** What speaks for the kind of a code: clauses. */
+  evidence: Readonly<Record<string, Sentence>>;
+  /** Why a line of a learned sheet is as it is: clauses, joined by commas; what speaks for a kind may be among them. */
+  learned: Readonly<Record<string, Sentence>>;
+  /** Why a frame is given a sandbox token: clauses. */
+  powers: Readonly<Record<string, Sentence>>;
+  /** The search language: what its fields mean, and what is wrong with a search. */
+  search: { fields: Readonly<Record<SearchField, string>>; problems: Readonly<Record<string, Sentence>> };
   /** Why an option cannot be fulfilled. `expected` is among the facts. */
   problems: Readonly<Record<string, { title: string; detail: Sentence }>>;
   /** Where a value comes from, behind it: “from the embed”. */

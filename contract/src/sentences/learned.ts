@@ -1,3 +1,4 @@
+import { formatLearned } from '../language/index.ts';
 import type { LearnedLine, LearnProblem } from '@orbis/core';
 
 /** Why nothing can be learned of some samples, and what would do. */
@@ -48,3 +49,6 @@ export const sayMeaning = ({ means, what, looks }: Pick<LearnedLine, 'means' | '
 
 /** What a part of a code is called to the owner: the parameter's own name, or which step of the address it is. */
 export const sayPart = (about: string): string => about.replace(/^step-(\d+)$/, 'step $1 of the address');
+
+/** A line of a proposal as it crosses a wire: its reasons in words. */
+export const tellLearnedLine = ({ because, ...line }: LearnedLine): Omit<LearnedLine, 'because'> & { because: string } => ({ ...line, because: formatLearned(because) });

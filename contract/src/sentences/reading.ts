@@ -1,9 +1,24 @@
-import type { Reading as CoreReading, Role } from '@orbis/core';
+import type { Mend, Mended, Reading as CoreReading, Role } from '@orbis/core';
+import { formatEvidence, formatKindReasons, formatMend } from '../language/index.ts';
 import type { Reading } from '../reading.ts';
 import { tellFinding } from './findings.ts';
 
-/** A reading as it crosses a wire: its findings with their sentences. */
-export const tellReading = (reading: CoreReading): Reading => ({ ...reading, findings: reading.findings.map(tellFinding) });
+/** A reading as it crosses a wire: reasons, evidence and findings with their sentences. */
+export const tellReading = ({ kindReasons, ...reading }: CoreReading): Reading => ({
+  ...reading,
+  kindBecause: formatKindReasons(kindReasons),
+  evidence: reading.evidence.map(({ reason, ...row }) => ({ ...row, reason: formatEvidence(reason) })),
+  mending: reading.mending && { ...reading.mending, edits: reading.mending.edits.map(tellMend) },
+  findings: reading.findings.map(({ mend, ...finding }) => ({ ...tellFinding(finding), mend: mend.map(tellMend) })),
+});
+
+const tellMend = ({ reason, ...edit }: Mend) => ({ ...edit, reason: formatMend(reason) });
+
+/** A mended text as it crosses a wire. */
+export const tellMended = ({ text, done }: Mended): { text: string; done: { rule: string; reason: string }[] } => ({
+  text,
+  done: done.map(({ rule, reason }) => ({ rule, reason: formatMend(reason) })),
+});
 
 /** What each role is, for people who do not know HTML. */
 export const roleWords: Record<Role, string> = {

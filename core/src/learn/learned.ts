@@ -1,6 +1,7 @@
 import type { Sheet } from '../sheets/sheet.ts';
 import type { TypeName } from '../options/types/index.ts';
 import type { Template } from './template.ts';
+import type { Reason } from '../reason.ts';
 
 /** What a line of a proposal is about. */
 export type LearnedWhat = 'name' | 'kind' | 'item' | 'parameter' | 'frame' | 'loader' | 'mount' | 'link' | 'shape';
@@ -21,7 +22,7 @@ export interface LearnedLine {
   /** Whether it is in the sheet unless the owner says otherwise; what is not sure is asked, and left out until it is answered. */
   sure: boolean;
   /** Why, as the end of a sentence. */
-  because: string;
+  because: readonly Reason[];
   /** What it could be answered with. */
   may: string[];
 }

@@ -5,13 +5,14 @@ import type { Kind } from '../reading/reading.ts';
 import type { TypeName } from '../options/types/index.ts';
 import type { ChoiceSetting, SettingPlace, SheetSetting, SwitchValue, TimeFormat } from '../sheets/sheet.ts';
 import { inverse, languages, lookWords, offWords, onWords, wordsFor, wordsIn } from './vocabulary.ts';
+import { reason, type Reason } from '../reason.ts';
 
 /** What a parameter probably means. */
 export interface Guess {
   setting: string | null;
   /** Whether it is taken unless the owner says otherwise; what is not sure is asked. */
   sure: boolean;
-  because: string;
+  because: readonly Reason[];
   /** The settings that its values would fit. */
   may: string[];
 }
@@ -29,23 +30,29 @@ export function guessMeaning(name: string, values: readonly string[], kind: Kind
   const called = may.filter((setting) => wordsFor[setting]!.some((word) => words.includes(word)));
   const suited = called.filter((setting) => kind !== null && suits(setting, kind));
   const named = suited.length === 1 ? suited : called;
-  const seen = `“${[...new Set(values)].slice(0, 3).join('”, “')}”`;
+  const seen = [...new Set(values)].slice(0, 3).join('”, “');
   // A name can mean two things (“page”, “show”): then the values decide, if they can.
   const told = byValues(values);
   if (told && (named.length === 0 || named.includes(told.setting))) {
     const both = named.includes(told.setting);
-    return { setting: told.setting, sure: true, because: both ? `“${name}” says so, and ${told.because}` : told.because, may };
+    return { setting: told.setting, sure: true, because: [...(both ? [reason('name-says-so', { name })] : []), reason(told.code, { value: values[0]!, also: both })], may };
   }
   if (named.length === 1) {
     const [setting] = named as [string];
-    if (setting === 'theme') return { setting, sure: false, because: `“${name}” is probably the look; which of ${seen} is light and which is dark is not plain`, may };
+    if (setting === 'theme') return { setting, sure: false, because: [reason('probably-theme', { name, seen })], may };
     const doubt = doubtful(setting, values, kind);
-    if (doubt !== null) return { setting: null, sure: false, because: `“${name}” could be ${setting}, but ${doubt}`, may: [setting, ...may.filter((other) => other !== setting)] };
-    return { setting, sure: true, because: `“${name}” says so, and ${seen} ${values.length > 1 ? 'fit' : 'fits'} it`, may };
+    if (doubt !== null)
+      return { setting: null, sure: false, because: [reason('could-be', { name, settings: setting }), doubt], may: [setting, ...may.filter((other) => other !== setting)] };
+    return { setting, sure: true, because: [reason('name-says-so', { name }), reason('values-fit', { seen, several: values.length > 1 })], may };
   }
   if (named.length > 1)
-    return { setting: null, sure: false, because: `“${name}” could be ${named.join(' or ')}`, may: [...named, ...may.filter((setting) => !named.includes(setting))] };
-  return { setting: null, sure: false, because: `neither its name nor ${seen} tells what it is for`, may };
+    return {
+      setting: null,
+      sure: false,
+      because: [reason('could-be', { name, settings: named.join(' or ') })],
+      may: [...named, ...may.filter((setting) => !named.includes(setting))],
+    };
+  return { setting: null, sure: false, because: [reason('nothing-tells', { seen })], may };
 }
 
 const suits = (setting: string, kind: Kind): boolean => {
@@ -54,18 +61,17 @@ const suits = (setting: string, kind: Kind): boolean => {
 };
 
 /* Why a name alone does not tell: the setting is for other kinds, or a plain number could be anything. */
-function doubtful(setting: string, values: readonly string[], kind: Kind | null): string | null {
+function doubtful(setting: string, values: readonly string[], kind: Kind | null): Reason | null {
   const { kinds, type } = settingNamed(setting);
   if (kinds === 'any') return null;
-  if (kind !== null) return suits(setting, kind) ? null : `that is a setting for ${kinds.join(', ')}`;
-  return type.name === 'time' && timeFormat(values) === 'seconds' && values.every((value) => Number(value) < 60) ? 'so small a number can count anything' : null;
+  if (kind !== null) return suits(setting, kind) ? null : reason('for-other-kinds', { kinds: kinds.join(', ') });
+  return type.name === 'time' && timeFormat(values) === 'seconds' && values.every((value) => Number(value) < 60) ? reason('small-number') : null;
 }
 
-function byValues(values: readonly string[]): { setting: string; because: string } | null {
-  if (values.every((value) => isColour(value)) && values.some((value) => /#|[a-f]/i.test(value))) return { setting: 'accent', because: `“${values[0]}” is a colour` };
-  if (values.every((value) => languages.has(value.toLowerCase().split('-')[0]!) && /^[a-z]{2}(?:-[a-z]{2,4})?$/i.test(value)))
-    return { setting: 'language', because: `“${values[0]}” is a language` };
-  if (values.every((value) => lookOf(value) !== null)) return { setting: 'theme', because: `“${values[0]}” is a look` };
+function byValues(values: readonly string[]): { setting: string; code: string } | null {
+  if (values.every((value) => isColour(value)) && values.some((value) => /#|[a-f]/i.test(value))) return { setting: 'accent', code: 'is-colour' };
+  if (values.every((value) => languages.has(value.toLowerCase().split('-')[0]!) && /^[a-z]{2}(?:-[a-z]{2,4})?$/i.test(value))) return { setting: 'language', code: 'is-language' };
+  if (values.every((value) => lookOf(value) !== null)) return { setting: 'theme', code: 'is-look' };
   return null;
 }
 

@@ -15,6 +15,7 @@ import { openSample, placesIn, type Place, type Sample } from './sample.ts';
 import { learnSettings } from './settings.ts';
 import { renderTemplate, templateOf } from './template.ts';
 import { wordsFor, wordsIn } from './vocabulary.ts';
+import { reason } from '../reason.ts';
 
 /** What is known beside the samples. */
 export interface LearnContext {
@@ -170,7 +171,7 @@ class Learning {
     const { host } = this.#first.holder!;
     const label = siteOf(host).split('.')[0]!;
     const means = this.#answers['name']?.trim() || label.charAt(0).toUpperCase() + label.slice(1);
-    this.#line('name', { seen: [host], means, because: this.#answers['name'] ? 'you said so' : `its host is ${host}` });
+    this.#line('name', { seen: [host], means, because: [this.#answers['name'] ? reason('you-said-so') : reason('its-host', { host })] });
     return means;
   }
 
@@ -188,7 +189,7 @@ class Learning {
     const said = this.#answers['kind'];
     const told = this.#codes.map(({ code }) => code.reading).find(({ kind }) => kind !== 'unknown' && kind !== 'frame' && kind !== 'image');
     const means = said === undefined ? (told?.kind ?? 'frame') : (kinds.find((kind) => kind === said) ?? null);
-    const because = said === undefined ? (told ? lowered(told.kindBecause) : 'nothing in the samples tells what they show') : 'you said so';
+    const because = said === undefined ? (told ? told.kindReasons : [reason('samples-tell-nothing')]) : [reason('you-said-so')];
     this.#line('kind', { means: said === undefined && !told ? null : means, sure: said !== undefined || told !== undefined, because, may: [...kinds] });
     return means;
   }
@@ -205,7 +206,7 @@ class Learning {
     if (said !== undefined && !parameter) return { problem: { code: 'answer-does-not-fit', facts: { about: 'item', answer: said, may: may.join(', ') } } };
     if (!parameter) return { problem: { code: 'nothing-to-know-by', facts: { sample: this.#first.number } } };
     const seen = [...new Set(parameter.values.filter((value) => value !== null))].slice(0, 5);
-    this.#line('item', { seen, means: parameter.about, sure: said !== undefined || choice!.sure, because: said === undefined ? choice!.because : 'you said so', may });
+    this.#line('item', { seen, means: parameter.about, sure: said !== undefined || choice!.sure, because: said === undefined ? choice!.because : [reason('you-said-so')], may });
     return { parameter };
   }
 
@@ -230,7 +231,7 @@ class Learning {
       allow: allowed[0]!.filter((permission) => allowed.every((list) => list.includes(permission))),
     };
     const shape = this.#shape();
-    this.#line('frame', { means: address.patterns.map(saidPattern).join(', '), because: 'the frames of all samples are there' });
+    this.#line('frame', { means: address.patterns.map(saidPattern).join(', '), because: [reason('frames-are-there')] });
     return { ...base, ...links, frames: address.patterns, code, ...(shape && { shape }) };
   }
 
@@ -245,7 +246,7 @@ class Learning {
     this.#line('shape', {
       seen: [...new Set(sizes.map((size) => `${size.width?.value} × ${size.height?.value}`))].slice(0, 5),
       means: `${told.width}:${told.height}`,
-      because: sizes.length > 1 ? 'all samples have it' : 'the sample has it',
+      because: [reason('samples-have-it', { several: sizes.length > 1 })],
     });
     return told;
   }
@@ -264,12 +265,12 @@ class Learning {
         pathname,
       }));
     });
-    this.#line('loader', { means: loaders.map(saidPattern).join(', '), because: 'every sample loads it' });
+    this.#line('loader', { means: loaders.map(saidPattern).join(', '), because: [reason('samples-load-it')] });
     const mount = this.#mount();
     if (mount)
       this.#line('mount', {
         means: mount.class ? `.${mount.class}` : mount.attribute ? `[${mount.attribute}]` : `<${mount.element}>`,
-        because: 'every sample has such an element, which the script fills',
+        because: [reason('samples-have-element')],
       });
     // The plainest sample is what a code with no settings looks like.
     const index = this.#codes.reduce((best, { pieces }, i) => (pieces.length < this.#codes[best]!.pieces.length ? i : best), 0);
@@ -305,7 +306,7 @@ class Learning {
     this.#line('link', {
       seen: there(item).slice(0, 5),
       means: patterns.map(saidPattern).join(', '),
-      because: there(item).some((value) => items.has(value)) ? 'the same id is in the codes' : 'the links differ there',
+      because: there(item).some((value) => items.has(value)) ? [reason('id-in-codes')] : [reason('links-differ')],
     });
     const time = places.find(
       ({ spot, values }) =>
@@ -339,7 +340,6 @@ const slug = (name: string): string =>
     .toLowerCase()
     .replaceAll(/[^a-z0-9]+/g, '-')
     .replaceAll(/^-|-$/g, '') || 'provider';
-const lowered = (sentence: string): string => sentence.charAt(0).toLowerCase() + sentence.slice(1).replace(/\.$/, '');
 const saidPattern = ({ hostname, pathname, search }: { hostname: string; pathname: string; search?: string }): string =>
   `${hostname}${pathname}${search === undefined ? '' : `?${search.replaceAll(/\{[^{}]*\}\?/g, '')}`}`.replace(':id', '…');
 

@@ -4,6 +4,7 @@ import type { LearnAnswers, LearnedLine, LearnProblem } from './learned.ts';
 import { fits, guessMeaning, ruleFor, typeOfValues, type Guess } from './meaning.ts';
 import { valuesOf, type Parameter } from './parameters.ts';
 import { latitudeWords, longitudeWords, wordsFor, wordsIn } from './vocabulary.ts';
+import { reason } from '../reason.ts';
 
 /** What the parameters of samples were taken for, before it is known which of them is the id. */
 export type LearnedSettings =
@@ -30,7 +31,7 @@ export function learnSettings(parameters: readonly Parameter[], answers: LearnAn
     const setting = names.find((name) => name === said) ?? null;
     if (said !== none && (setting === null || !fits(setting, valuesOf(parameter))))
       return { ok: false, problem: { code: 'answer-does-not-fit', facts: { about: parameter.about, answer: said, may: [...may, none].join(', ') } } };
-    guesses.set(parameter, { setting, sure: true, because: 'you said so', may });
+    guesses.set(parameter, { setting, sure: true, because: [reason('you-said-so')], may });
   }
   return { ok: true, guesses, settle: (item, itself) => settle(parameters, guesses, answers, { item, itself, longitude }) };
 }
@@ -48,7 +49,7 @@ function pairOf(parameters: readonly Parameter[], guesses: Map<Parameter, Guess>
     });
   const [latitude, longitude] = [degrees(latitudeWords, 90), degrees(longitudeWords, 180)];
   if (!latitude || !longitude || latitude.at.in !== longitude.at.in) return new Map();
-  const because = `“${latitude.at.name}” and “${longitude.at.name}” are degrees`;
+  const because = [reason('are-degrees', { latitude: latitude.at.name, longitude: longitude.at.name })];
   for (const parameter of [latitude, longitude]) guesses.set(parameter, { setting: 'centre', sure: true, because, may: ['centre'] });
   return new Map([[latitude, longitude]]);
 }
@@ -89,7 +90,7 @@ function settle(
       looks: guess.setting === 'theme' && rule === null ? valuesOf(parameter) : [],
       means: sure ? (guess.setting ?? none) : null,
       sure,
-      because: taken ? `${guess.because}, but another one is that already` : repeats && !sure ? 'it repeats the id; which setting needs it is not plain' : guess.because,
+      because: taken ? [...guess.because, reason('taken-already')] : repeats && !sure ? [reason('repeats-id')] : guess.because,
       may: [...guess.may.filter((setting) => !rules.has(setting) || setting === guess.setting), none],
     });
   }

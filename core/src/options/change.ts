@@ -1,7 +1,7 @@
 import type { MarkupElement, ParameterPlace, PathStep, PlainValue } from '../text/index.ts';
 import type { ReadAddress } from '../reading/reading.ts';
 import type { TimeFormat } from '../sheets/sheet.ts';
-import type { Reason } from './values.ts';
+import type { Reason } from '../reason.ts';
 
 /** A parameter of an address: a value, standing alone (`true`), or gone (`null`). */
 export interface ParameterChange {

@@ -3,7 +3,8 @@ import type { Kind, Reading } from '../reading/reading.ts';
 import type { Sheet } from '../sheets/sheet.ts';
 import type { Change } from './change.ts';
 import type { OptionType } from './types/index.ts';
-import type { Facts, Options, OptionValue, Reason } from './values.ts';
+import type { Facts, Reason } from '../reason.ts';
+import type { Options, OptionValue } from './values.ts';
 
 /** The stages whose options owners can ask for. */
 export type OptionStage = 'settings' | 'presentation';
@@ -65,6 +66,3 @@ export const contribution = (changes: readonly Change[]): Contribution => ({ cha
 
 /** Why an option cannot be fulfilled. */
 export const problem = (code: string, facts: Facts = {}): Contribution => ({ changes: [], problems: [{ code, facts }] });
-
-/** Why a change is made. */
-export const reason = (code: string, facts: Facts = {}): Reason => ({ code, facts });

@@ -1,3 +1,5 @@
+import type { Facts } from '../reason.ts';
+
 /** WGS 84 degrees. */
 export interface Coordinates {
   latitude: number;
@@ -20,9 +22,6 @@ export type OptionValue = number | boolean | string | Coordinates | Ratio;
  */
 export type Options = Readonly<Record<string, OptionValue>>;
 
-/** Plain facts that a sentence is made of. */
-export type Facts = Readonly<Record<string, string | number | boolean | null>>;
-
 /** What a value could have been, as a code with facts; the words are the language file’s. */
 export interface Expectation {
   code: string;
@@ -31,11 +30,5 @@ export interface Expectation {
 
 /** What comes of reading what people typed. */
 export type Parsed<V> = { ok: true; value: V } | { ok: false; expected: Expectation };
-
-/** Why something is changed, or cannot be: a code with facts. The sentence is made at the edge. */
-export interface Reason {
-  code: string;
-  facts: Facts;
-}
 
 export const notUnderstood = (code: string, facts: Facts = {}): { ok: false; expected: Expectation } => ({ ok: false, expected: { code, facts } });

@@ -1,7 +1,7 @@
 import { composeLevels, type LevelledComposition } from '../compose/levels.ts';
 import { markEdits } from '../compose/mark.ts';
 import { positions, runsOf, snippetText, type Run, type Snippet } from '../compose/snippet.ts';
-import { reason } from '../options/option.ts';
+import { reason } from '../reason.ts';
 import { mergeEdits, type Edit } from '../text/index.ts';
 import { collisions, type PlanFinding } from './collisions.ts';
 import { mergeOrders } from './order.ts';

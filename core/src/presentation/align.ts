@@ -1,4 +1,5 @@
-import { contribution, problem, reason, type Option } from '../options/option.ts';
+import { contribution, problem, type Option } from '../options/option.ts';
+import { reason } from '../reason.ts';
 import { choiceType } from '../options/types/choice.ts';
 import { declare, type Declared } from './declarations.ts';
 import { hasFrame, targetOf } from './target.ts';

@@ -1,6 +1,6 @@
 import type { Change } from '../options/change.ts';
-import { reason } from '../options/option.ts';
-import type { Reason } from '../options/values.ts';
+import { reason } from '../reason.ts';
+import type { Reason } from '../reason.ts';
 import { fraction } from './shape-of.ts';
 import type { PresentationTarget } from './target.ts';
 

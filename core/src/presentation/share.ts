@@ -1,4 +1,5 @@
-import { contribution, problem, reason, type Option } from '../options/option.ts';
+import { contribution, problem, type Option } from '../options/option.ts';
+import { reason } from '../reason.ts';
 import { numberType } from '../options/types/number.ts';
 import { declare, holdBoxShape } from './declarations.ts';
 import { declaredNumber, hasFrame, targetOf } from './target.ts';

@@ -3,6 +3,7 @@ import { matchId, matchLink, type SheetMatch } from '../sheets/match.ts';
 import { codeFromLink, matchOfId } from '../sheets/render.ts';
 import type { Options } from '../options/values.ts';
 import { readTime } from '../sheets/time-format.ts';
+import { reason, type Reason } from '../reason.ts';
 import type { Sheet } from '../sheets/sheet.ts';
 import { hostsOf } from './addresses.ts';
 import { linksIn } from './input.ts';
@@ -36,15 +37,12 @@ export function readLinks(reading: Reading, text: string, sheets: readonly Sheet
   reading.hosts = hostsOf(reading.addresses);
   const first = matchLink(reading.addresses[0]!.url, sheets);
   if (!first) {
-    reading.kindBecause = 'It is a link, and no provider sheet knows links like it.';
+    reading.kindReasons = [reason('link-of-nobody')];
     return;
   }
   const { sheet } = first;
-  describe(
-    reading,
-    first,
-    `It is a link to ${sheet.files ? `a file whose ending says that it is of the kind ${sheet.kind}` : sheet.pages ? 'a page, which is shown in a frame' : `${sheet.name}, whose sheet says that it is a ${sheet.kind} provider`}.`,
-  );
+  const facts = { provider: sheet.name, kind: sheet.kind };
+  describe(reading, first, reason(sheet.files ? 'link-to-file' : sheet.pages ? 'link-to-page' : 'link-to-provider', facts));
   if (reading.addresses.length !== 1) return;
   reading.made = codeFromLink(first);
   reading.asked = askedBy(reading.addresses[0]!, sheet);
@@ -56,18 +54,18 @@ export function readId(reading: Reading, text: string, sheets: readonly Sheet[])
   reading.parts.push({ role: 'text', place: 'body', repeat: 'placement', start: 0, end: text.length, inside: null, of: [] });
   reading.embeds.push({ kind: sheet.kind, provider: sheet.id, parts: [0], size: noSize });
   const match = matchOfId(sheet, id);
-  describe(reading, match, `It names ${sheet.name}, whose sheet says that it is a ${sheet.kind} provider.`);
+  describe(reading, match, reason('names-provider', { provider: sheet.name, kind: sheet.kind }));
   reading.made = codeFromLink(match);
 }
 
-function describe(reading: Reading, match: SheetMatch, because: string): void {
+function describe(reading: Reading, match: SheetMatch, why: Reason): void {
   const { sheet } = match;
   const provider = !sheet.files && !sheet.pages;
   reading.provider = provider ? { id: sheet.id, name: sheet.name } : null;
   reading.sheet = { id: sheet.id, version: sheet.version };
   reading.kind = sheet.kind;
-  reading.kindBecause = because;
-  reading.evidence = [{ kind: sheet.kind, weight: provider ? 100 : 40, reason: because.replace(/^I/, 'i').replace(/\.$/, '') }];
+  reading.kindReasons = [why];
+  reading.evidence = [{ kind: sheet.kind, weight: provider ? 100 : 40, reason: why }];
 }
 
 /* A link's own time to start at; a fragment's, for files (Media Fragments URI 1.0, section 4.2.1). */

@@ -1,10 +1,11 @@
+import { isSameReason, type Reason } from '../reason.ts';
 import type { Mend } from './reading.ts';
 import { read, type ReadingContext } from './read.ts';
 
 /** What mending came to: the text, and what was done, in the order in which it was done. */
 export interface Mended {
   text: string;
-  done: { rule: string; reason: string }[];
+  done: { rule: string; reason: Reason }[];
 }
 
 /* One mending may bring another to light: code that was shown as text has faults of its own. */
@@ -24,7 +25,9 @@ export function mend(text: string, context: ReadingContext, only?: readonly stri
       if (finding.mend.length === 0 || (only ? !only.includes(finding.rule) : finding.level === 'note')) continue;
       if (finding.mend.some((edit) => edits.some((other) => collide(edit, other)))) continue;
       edits.push(...finding.mend);
-      done.push(...finding.mend.map(({ reason }) => ({ rule: finding.rule, reason })).filter((step, i, all) => all.findIndex((other) => other.reason === step.reason) === i));
+      done.push(
+        ...finding.mend.map(({ reason }) => ({ rule: finding.rule, reason })).filter((step, i, all) => all.findIndex((other) => isSameReason(other.reason, step.reason)) === i),
+      );
     }
     if (edits.length === 0) break;
     now = applied(now, edits);

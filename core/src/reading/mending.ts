@@ -1,4 +1,5 @@
 import { decodeHTML } from 'entities/decode';
+import { reason, type Reason } from '../reason.ts';
 import type { Reading } from './reading.ts';
 
 type Mending = NonNullable<Reading['mending']>;
@@ -20,10 +21,10 @@ function visibleCode(text: string): Mending | null {
   if (text.includes('```') || text.includes('~~~')) {
     const lines = text.split('\n');
     const inner = lines.filter((line) => !fence.test(line.trimEnd()));
-    if (inner.length < lines.length && tag.test(inner.join('\n'))) return whole(text, inner.join('\n').trim(), 'The marks of a code block around it are taken off.');
+    if (inner.length < lines.length && tag.test(inner.join('\n'))) return whole(text, inner.join('\n').trim(), reason('code-block-off'));
   }
   const tick = text.includes('`') ? /^\s*`([^`]+)`\s*$/.exec(text)?.[1] : undefined;
-  if (tick && tag.test(tick)) return whole(text, tick, 'The marks of a code word around it are taken off.');
+  if (tick && tag.test(tick)) return whole(text, tick, reason('code-word-off'));
   if (!text.includes('&') || !/&(?:amp;)*(?:lt|#0{0,4}60|#x0{0,4}3c);?/i.test(text)) return null;
   const bare = text.replace(shown, (found) => (/^<(?:br|\/p|\/div)/i.test(found) ? '\n' : ''));
   // A tag of its own beside the escaped ones: then the escaped ones are what it says.
@@ -31,17 +32,12 @@ function visibleCode(text: string): Mending | null {
   let decoded = bare;
   for (let times = 1; times <= 3; times++) {
     decoded = decodeHTML(decoded);
-    if (tag.test(decoded))
-      return whole(
-        text,
-        decoded.replaceAll('\u00a0', ' ').trim(),
-        times === 1 ? 'Code that was written as text becomes code again.' : `Code that was written as text ${times === 2 ? 'twice' : 'three times'} over becomes code again.`,
-      );
+    if (tag.test(decoded)) return whole(text, decoded.replaceAll('\u00a0', ' ').trim(), reason('text-becomes-code', { times }));
   }
   return null;
 }
 
-const whole = (text: string, mended: string, reason: string): Mending => ({ what: 'visible-code', edits: [{ start: 0, end: text.length, text: mended, reason }], text: mended });
+const whole = (text: string, mended: string, why: Reason): Mending => ({ what: 'visible-code', edits: [{ start: 0, end: text.length, text: mended, reason: why }], text: mended });
 
 /* Typographic quotes directly behind a `=` inside a tag, and the ones that close them. */
 function curlyQuotes(text: string): Mending | null {
@@ -54,8 +50,8 @@ function curlyQuotes(text: string): Mending | null {
     const closing = /[“”„»‘’‚″′"']/.exec(text.slice(start + 1, start + 4000));
     if (!closing) continue;
     const end = start + 1 + closing.index;
-    const reason = 'Typographic quotes become straight ones: browsers take the others for a part of the value.';
-    edits.push({ start, end: start + 1, text: '"', reason }, { start: end, end: end + 1, text: '"', reason });
+    const why = reason('straight-quotes');
+    edits.push({ start, end: start + 1, text: '"', reason: why }, { start: end, end: end + 1, text: '"', reason: why });
     opening.lastIndex = end + 1;
   }
   if (edits.length === 0) return null;
@@ -68,8 +64,8 @@ function openTag(text: string): Mending | null {
   if (from < 0 || text.indexOf('>', from) >= 0) return null;
   const rest = text.slice(from).trimEnd();
   const end = from + rest.length;
-  const reason = 'The last tag is closed.';
-  if (/^<\/[a-z][a-z0-9-]*$/i.test(rest)) return { what: 'open-tag', edits: [{ start: end, end, text: '>', reason }], text: `${text.slice(0, end)}>${text.slice(end)}` };
+  const why = reason('close-last-tag');
+  if (/^<\/[a-z][a-z0-9-]*$/i.test(rest)) return { what: 'open-tag', edits: [{ start: end, end, text: '>', reason: why }], text: `${text.slice(0, end)}>${text.slice(end)}` };
   return null;
 }
 

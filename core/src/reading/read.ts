@@ -1,6 +1,7 @@
 import { attribute, parseMarkup, parseStyle, positionsIn, type Markup, type MarkupElement } from '../text/index.ts';
 import { sheetOfFile } from '../sheets/match.ts';
 import { checkCode } from '../rules/index.ts';
+import { reason, type Reason } from '../reason.ts';
 import type { Sheet } from '../sheets/sheet.ts';
 import { hostsOf, readAddresses } from './addresses.ts';
 import { claimsOf } from './claims.ts';
@@ -78,7 +79,7 @@ export function sheetOf(reading: Pick<Reading, 'sheet'>, context: ReadingContext
 const blank = (input: Reading['input'], mending: Reading['mending']): Reading => ({
   input,
   kind: 'unknown',
-  kindBecause: '',
+  kindReasons: [],
   provider: null,
   sheet: null,
   embeds: [],
@@ -96,17 +97,17 @@ const blank = (input: Reading['input'], mending: Reading['mending']): Reading =>
   mark: null,
 });
 
-const notCode: Partial<Record<Reading['input'], string>> = {
-  'empty': 'There is nothing in it.',
-  'visible-code': 'It is code that was written as text.',
-  'text': 'It is text, not code.',
+const notCode: Partial<Record<Reading['input'], Reason>> = {
+  'empty': reason('nothing-there'),
+  'visible-code': reason('code-as-text'),
+  'text': reason('no-code-there'),
 };
 
 function readCode(reading: Reading, markup: Markup, inner: Inner, { sheets }: ReadingContext): void {
   const read = readParts(markup);
   reading.parts = read.parts;
   if (reading.input !== 'code') {
-    reading.kindBecause = notCode[reading.input]!;
+    reading.kindReasons = [notCode[reading.input]!];
     return;
   }
   settleScripts(markup, read, inner.factsOf);
@@ -121,11 +122,11 @@ function readCode(reading: Reading, markup: Markup, inner: Inner, { sheets }: Re
   // Of several embeds, the first is described: what speaks for the others says nothing of it.
   const several = mains.length > 1 && mains.some((element) => element.name !== mains[0]!.name || element.name !== 'img');
   const first = several ? within(mains[0]!, markup, reading.addresses) : null;
-  const { kind, kindBecause, evidence } = first
+  const { kind, kindReasons, evidence } = first
     ? kindOf({ ...markup, elements: first.elements }, main, first.addresses, sheetFor(first.addresses, first.elements, sheets))
     : kindOf(markup, main, reading.addresses, sheet, inner.scripts);
   reading.kind = kind;
-  reading.kindBecause = kindBecause;
+  reading.kindReasons = kindReasons;
   reading.evidence = evidence;
   reading.size = main ? sizeOf(markup, main, inner.styles) : noSize;
   reading.needs = needsOf(markup, inner.scripts, sheet);
@@ -156,7 +157,7 @@ function withStyleAttributes(markup: Markup, styles: Inner['styles']): Inner['st
 
 function refused(text: string, excess: Excess): Reading {
   const reading = blank('text', null);
-  reading.kindBecause = 'It was not read, because it is too much.';
+  reading.kindReasons = [reason('too-much-to-read')];
   const { what, most, found, offset } = excess;
   const at = Math.min(offset, text.length);
   reading.parts = [{ role: 'text', place: 'body', repeat: 'placement', start: 0, end: text.length, inside: null, of: [] }];

@@ -1,4 +1,5 @@
 import type { Options } from '../options/values.ts';
+import type { Reason } from '../reason.ts';
 import type { ParameterPlace } from '../text/index.ts';
 
 export const kinds = [
@@ -101,8 +102,7 @@ export interface Mend {
   start: number;
   end: number;
   text: string;
-  /** One plain sentence. */
-  reason: string;
+  reason: Reason;
 }
 
 /** Something wrong or worth knowing; the sentence is made at the edge from the rule and the facts. */
@@ -122,8 +122,8 @@ export interface FoundFact {
 export interface Reading {
   input: Input;
   kind: Kind;
-  /** The evidence for the kind, in one sentence. */
-  kindBecause: string;
+  /** What spoke for the kind, the strongest first: at most four. */
+  kindReasons: Reason[];
   provider: { id: string; name: string } | null;
   sheet: { id: string; version: number } | null;
   embeds: { kind: Kind; provider: string | null; parts: number[]; size: Size }[];
@@ -135,7 +135,7 @@ export interface Reading {
   claims: Claim[];
   findings: FoundFact[];
   /** Everything that spoke for a kind, the strongest first. */
-  evidence: { kind: Kind; weight: number; reason: string }[];
+  evidence: { kind: Kind; weight: number; reason: Reason }[];
   /** What was mended to read it, where the text as pasted would not do; the offsets of the mending are those of the paste. */
   mending: { what: 'visible-code' | 'curly-quotes' | 'open-tag'; edits: Mend[]; text: string } | null;
   /** The code that Orbis makes of a link or an id, where a sheet knows how; null for everything else. */

@@ -1,5 +1,6 @@
 import { innerText } from '../text/index.ts';
 import { foundIn, type CodeRule } from './rule.ts';
+import { reason } from '../reason.ts';
 
 export const rule: CodeRule = {
   id: 'cut-off',
@@ -16,7 +17,7 @@ export const rule: CodeRule = {
       // An end tag that lacks its `>` is text, inside a frame or a script.
       if (mending?.what === 'open-tag') return foundIn(e, { open: e.name }, mending.edits);
       const bare = innerText(markup.text, e).trim() === '';
-      const mend = [{ start: e.startTagEnd, end: e.startTagEnd, text: `</${e.name}>`, reason: `The ${e.name} is closed where it was left open.` }];
+      const mend = [{ start: e.startTagEnd, end: e.startTagEnd, text: `</${e.name}>`, reason: reason('close-element', { element: e.name }) }];
       return foundIn(e, { open: e.name }, bare ? mend : []);
     },
   },

@@ -1,6 +1,7 @@
 import { attribute } from '../text/index.ts';
 import { mendAttribute } from './mends.ts';
 import { foundIn, type CodeRule } from './rule.ts';
+import { reason } from '../reason.ts';
 
 const types: Record<string, string> = {
   mp4: 'video/mp4',
@@ -39,7 +40,7 @@ export const rule: CodeRule = {
       const stated = attribute(e, 'type')?.split(';')[0]?.trim().toLowerCase();
       const usual = types[ending];
       if (stated && usual && !same(stated, usual)) {
-        const mend = mendAttribute(markup, e, 'type', usual, `The type is that of files ending in .${ending}.`);
+        const mend = mendAttribute(markup, e, 'type', usual, reason('type-of-ending', { ending }));
         return foundIn(e, { ending, stated, usual, why: 'mismatch' }, mend);
       }
       const alternatives = e.name === 'source' && (e.parent?.children.filter((child) => child.kind === 'element' && child.name === 'source').length ?? 0) > 1;

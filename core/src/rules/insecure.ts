@@ -1,5 +1,6 @@
 import { replace } from './mends.ts';
 import type { CodeRule } from './rule.ts';
+import { reason } from '../reason.ts';
 
 export const rule: CodeRule = {
   id: 'insecure',
@@ -8,7 +9,7 @@ export const rule: CodeRule = {
   addresses: ({ start, end, url, use }, { markup: { text } }) => {
     if (use === 'link' || !/^http:/i.test(url) || !URL.canParse(url) || trusted(new URL(url).hostname)) return null;
     const raw = text.slice(start, end);
-    const mend = replace(text, start, end, raw.replace(/^(\s*)http:/i, '$1https:'), 'http: becomes https:, which every browser lets through.');
+    const mend = replace(text, start, end, raw.replace(/^(\s*)http:/i, '$1https:'), reason('use-https'));
     return { start, end, facts: { url, use }, mend };
   },
 };

@@ -3,6 +3,7 @@ import { readTime, writeTime } from '../sheets/time-format.ts';
 import type { Mend, ReadAddress } from '../reading/reading.ts';
 import { mendAddress } from './mends.ts';
 import type { CodeRule, RuleInput } from './rule.ts';
+import { reason } from '../reason.ts';
 
 export const rule: CodeRule = {
   id: 'link-time',
@@ -23,5 +24,5 @@ function asStart(a: ReadAddress, value: string | null, { sheet, markup }: RuleIn
   const { in: place, name } = start;
   const taken = a.parameters.some((p) => p.in === place && p.name === name);
   const wanted = taken ? [] : [{ in: place, name, value: writeTime(seconds, start.format) }];
-  return mendAddress(markup, a, [{ in: time.in, name: time.name, value: null }, ...wanted], `The link’s time becomes the start, as ${sheet!.name} takes it.`);
+  return mendAddress(markup, a, [{ in: time.in, name: time.name, value: null }, ...wanted], reason('time-becomes-start', { provider: sheet!.name }));
 }

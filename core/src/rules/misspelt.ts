@@ -1,3 +1,4 @@
+import { reason } from '../reason.ts';
 import type { MarkupElement } from '../text/index.ts';
 import type { Mend } from '../reading/reading.ts';
 import { foundIn, type CodeRule } from './rule.ts';
@@ -42,7 +43,12 @@ export const rule: CodeRule = {
     const meant = name === slip ? 'frameborder' : nearest(name, [...list]);
     if (!meant || e.attributes.has(meant)) return null;
     const { start, end } = e.attributes.get(name)!;
-    return { start, end, facts: { what: 'attribute', found: name, meant }, mend: [{ start, end: start + name.length, text: meant, reason: `“${name}” is written “${meant}”.` }] };
+    return {
+      start,
+      end,
+      facts: { what: 'attribute', found: name, meant },
+      mend: [{ start, end: start + name.length, text: meant, reason: reason('write-as', { found: name, meant }) }],
+    };
   },
 };
 
@@ -51,8 +57,8 @@ const slip = 'frameboarder';
 
 /* The name in the start tag, and in the end tag where there is one. */
 function renamed(e: MarkupElement, meant: string): Mend[] {
-  const reason = `“${e.name}” is written “${meant}”.`;
-  const at = (start: number): Mend => ({ start, end: start + e.name.length, text: meant, reason });
+  const why = reason('write-as', { found: e.name, meant });
+  const at = (start: number): Mend => ({ start, end: start + e.name.length, text: meant, reason: why });
   return e.endTagStart === null ? [at(e.start + 1)] : [at(e.start + 1), at(e.endTagStart + 2)];
 }
 

@@ -2,8 +2,9 @@ import { switchIn } from '../sheets/read-values.ts';
 import { ruleOf } from '../sheets/sheet.ts';
 import { mendAddress, mendPresence, switchChange } from './mends.ts';
 import { foundIn, type CodeRule } from './rule.ts';
+import { reason } from '../reason.ts';
 
-const reason = 'With its buttons shown, people can start it.';
+const showButtons = reason('show-buttons');
 
 export const rule: CodeRule = {
   id: 'no-way-to-play',
@@ -14,11 +15,11 @@ export const rule: CodeRule = {
     check: (e, { markup, inner }) => {
       if (e.attributes.has('controls') || e.attributes.has('autoplay') || e.attributes.names().some((name) => /^on(?:click|mouse|pointer|touch)/.test(name))) return null;
       const started = inner.scripts.some((facts) => facts.plays) || markup.elements.some((other) => other.name === 'script');
-      return started ? null : foundIn(e, { element: e.name }, mendPresence(e, 'controls', reason));
+      return started ? null : foundIn(e, { element: e.name }, mendPresence(e, 'controls', showButtons));
     },
   },
   addresses: (a, { sheet, markup }) =>
     sheet !== null && a.use === 'frame' && switchIn(a, sheet, 'controls') === false && switchIn(a, sheet, 'autoplay') !== true
-      ? { start: a.start, end: a.end, facts: { element: 'iframe' }, mend: mendAddress(markup, a, switchChange(ruleOf<'switch'>(sheet, 'controls'), true), reason) }
+      ? { start: a.start, end: a.end, facts: { element: 'iframe' }, mend: mendAddress(markup, a, switchChange(ruleOf<'switch'>(sheet, 'controls'), true), showButtons) }
       : null,
 };

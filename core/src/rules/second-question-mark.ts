@@ -1,6 +1,7 @@
 import { parseAddress } from '../text/index.ts';
 import type { Mend } from '../reading/reading.ts';
 import type { CodeRule } from './rule.ts';
+import { reason } from '../reason.ts';
 
 export const rule: CodeRule = {
   id: 'second-question-mark',
@@ -21,5 +22,5 @@ function joined(raw: string, start: number, name: string): Mend[] {
   const { parameters, joint } = parseAddress(raw);
   const found = parameters.find((p) => p.in === 'query' && p.name === name);
   const at = found ? raw.indexOf('?', found.valueStart) : -1;
-  return at < 0 ? [] : [{ start: start + at, end: start + at + 1, text: joint, reason: 'Parameters after the first are joined with &.' }];
+  return at < 0 ? [] : [{ start: start + at, end: start + at + 1, text: joint, reason: reason('join-parameters') }];
 }

@@ -1,5 +1,6 @@
 import { mendAttribute } from './mends.ts';
 import { foundIn, type CodeRule } from './rule.ts';
+import { reason } from '../reason.ts';
 
 export const rule: CodeRule = {
   id: 'shape-mismatch',
@@ -16,7 +17,7 @@ export const rule: CodeRule = {
     const wanted = Math.round(width.value / natural);
     const shape = `${sheet.shape.width}:${sheet.shape.height}`;
     const stated = ['width', 'height'].every((name) => /^\d+$/.test(frame.attributes.value(name) ?? ''));
-    const mend = stated ? mendAttribute(markup, frame, 'height', String(wanted), `${width.value} wide in the shape ${shape} is ${wanted} high.`) : [];
+    const mend = stated ? mendAttribute(markup, frame, 'height', String(wanted), reason('height-of-shape', { width: width.value, shape, wanted })) : [];
     return foundIn(frame, { width: width.value, height: height.value, shape, wanted }, mend);
   },
 };

@@ -1,5 +1,6 @@
 import { replace } from './mends.ts';
 import type { CodeRule } from './rule.ts';
+import { reason } from '../reason.ts';
 
 export const rule: CodeRule = {
   id: 'space-in-address',
@@ -17,7 +18,7 @@ export const rule: CodeRule = {
       start: a.start,
       end: a.end,
       facts: { url: a.url },
-      mend: replace(text, a.start, a.end, clean, 'An address has no blanks: those around it are taken off, one inside is written %20.'),
+      mend: replace(text, a.start, a.end, clean, reason('take-blanks-out')),
     };
   },
 };

@@ -2,6 +2,7 @@ import { attribute } from '../text/index.ts';
 import { isTracking } from '../reading/tracking-parameters.ts';
 import { mendAddress } from './mends.ts';
 import { foundIn, type CodeRule } from './rule.ts';
+import { reason } from '../reason.ts';
 
 const isPoint = (value: string | null): boolean => value !== null && /^\s{0,8}[01](?:px)?\s{0,8}$/.test(value);
 
@@ -20,6 +21,6 @@ export const rule: CodeRule = {
         start: a.start,
         end: a.end,
         facts: { what: 'parameter', name: p.name },
-        mend: mendAddress(markup, a, [{ in: 'query', name: p.name, value: null }], `${p.name} only follows people; it is taken out.`),
+        mend: mendAddress(markup, a, [{ in: 'query', name: p.name, value: null }], reason('take-tracking-out', { name: p.name })),
       })),
 };

@@ -1,5 +1,6 @@
 import { mendAttribute } from './mends.ts';
 import type { CodeRule } from './rule.ts';
+import { reason } from '../reason.ts';
 
 const presence: Record<string, readonly string[]> = {
   video: ['autoplay', 'controls', 'loop', 'muted', 'playsinline'],
@@ -25,7 +26,7 @@ export const rule: CodeRule = {
     if (said === name) return null;
     const { start, end } = e.attributes.get(name)!;
     const off = offValues.has(said);
-    const mend = off ? mendAttribute(markup, e, name, null, `Without the word ${name} it is off, as “${value}” was meant.`) : [];
+    const mend = off ? mendAttribute(markup, e, name, null, reason('take-word-out', { name, value })) : [];
     return { start, end, facts: { attribute: name, value: value.slice(0, 80), off }, mend, level: off ? 'warning' : 'note' };
   },
 };

@@ -1,6 +1,7 @@
 import { attribute } from '../text/index.ts';
 import type { Mend } from '../reading/reading.ts';
 import { foundIn, type CodeRule, type Found } from './rule.ts';
+import { reason } from '../reason.ts';
 
 const attributesAsElements = new Set(['src', 'href', 'width', 'height', 'allowfullscreen', 'frameborder', 'url', 'address']);
 /* Elements that stand in the text with an address in `src`, though they do nothing with it. */
@@ -22,7 +23,7 @@ export const rule: CodeRule = {
         const href = e.attributes.has('src') || e.attributes.has('srcdoc') ? undefined : e.attributes.get('href');
         if (!href) return null;
         const { start } = href;
-        return fault('no-address', [{ start, end: start + 4, text: 'src', reason: 'A frame takes its address in src.' }]);
+        return fault('no-address', [{ start, end: start + 4, text: 'src', reason: reason('address-in-src') }]);
       }
       if (idle.has(e.name)) {
         const src = attribute(e, 'src');

@@ -1,15 +1,17 @@
-/** What can be asked of an embed, each with its meaning and an example. */
+import { reason, type Facts, type Reason } from '../reason.ts';
+
+/** What can be asked of an embed, each with an example; what it means stands in the language file. */
 export const searchFields = {
-  kind: { meaning: 'What it is: video, map, form …', example: 'kind=video' },
-  provider: { meaning: 'The id of its provider’s sheet', example: 'provider=kinorill' },
-  host: { meaning: 'A host that its code contacts', example: 'host=play.kinorill.localhost' },
-  tag: { meaning: 'A tag of its', example: 'tag=talks' },
-  name: { meaning: 'A piece of its name', example: 'name="opening talk"' },
-  key: { meaning: 'Its key', example: 'key=opening-talk' },
-  level: { meaning: 'The worst that was found: error, warning, note', example: 'level=error' },
-  option: { meaning: 'An option that is asked of it', example: 'option=autoplay' },
-  placed: { meaning: 'Whether it is placed anywhere: yes or no', example: 'placed=no' },
-  retired: { meaning: 'Whether it is retired: yes or no; without it, retired ones are found too', example: 'retired=no' },
+  kind: 'kind=video',
+  provider: 'provider=kinorill',
+  host: 'host=play.kinorill.localhost',
+  tag: 'tag=talks',
+  name: 'name="opening talk"',
+  key: 'key=opening-talk',
+  level: 'level=error',
+  option: 'option=autoplay',
+  placed: 'placed=no',
+  retired: 'retired=no',
 } as const;
 export type SearchField = keyof typeof searchFields;
 
@@ -19,8 +21,10 @@ export type SearchTerm = { all: SearchTerm[] } | { any: SearchTerm[] } | { not: 
 /** A search that cannot be understood: where (from 1), and what would do. */
 export class SearchError extends Error {
   readonly column: number;
-  constructor(problem: string, offset: number) {
-    super(problem);
+  readonly problem: Reason;
+  constructor(code: string, offset: number, facts: Facts = {}) {
+    super(code);
+    this.problem = reason(code, facts);
     this.column = offset + 1;
   }
 }
@@ -42,7 +46,7 @@ const longest = 2000;
  * @throws SearchError with the column of what cannot be understood.
  */
 export function parseSearch(text: string): SearchTerm {
-  if (text.length > longest) throw new SearchError(`A search has at most ${longest} characters.`, longest);
+  if (text.length > longest) throw new SearchError('search-too-long', longest, { most: longest });
   const tokens = tokensOf(text);
   let i = 0;
   const peek = (): Token | undefined => tokens[i];
@@ -59,29 +63,29 @@ export function parseSearch(text: string): SearchTerm {
   const allOf = (depth: number): SearchTerm => {
     const terms: SearchTerm[] = [];
     for (let next = peek(); next && next.kind !== 'or' && next.kind !== ')'; next = peek()) terms.push(one(depth));
-    if (terms.length === 0) throw new SearchError('Something to look for is missing here.', peek()?.at ?? end);
+    if (terms.length === 0) throw new SearchError('term-missing', peek()?.at ?? end);
     return terms.length === 1 ? terms[0]! : { all: terms };
   };
   const one = (depth: number): SearchTerm => {
     const token = tokens[i++]!;
     if (token.kind === 'not') {
-      if (!peek()) throw new SearchError('What must not hold is missing behind the “-”.', token.at);
+      if (!peek()) throw new SearchError('nothing-behind-minus', token.at);
       return { not: one(depth) };
     }
     if (token.kind === '(') {
-      if (depth >= deepest) throw new SearchError(`Brackets nest at most ${deepest} deep.`, token.at);
+      if (depth >= deepest) throw new SearchError('brackets-too-deep', token.at, { most: deepest });
       const inner = anyOf(depth + 1);
-      if (peek()?.kind !== ')') throw new SearchError('The bracket that opens here is never closed.', token.at);
+      if (peek()?.kind !== ')') throw new SearchError('bracket-not-closed', token.at);
       i++;
       return inner;
     }
     if (token.kind === 'text') return { word: token.text };
-    if (token.kind !== 'word') throw new SearchError(`“${token.text}” cannot stand here.`, token.at);
+    if (token.kind !== 'word') throw new SearchError('cannot-stand-here', token.at, { found: token.text });
     const sign = peek();
     if (sign?.kind !== '=' && sign?.kind !== '!=') return { word: token.text };
     i++;
     const field = token.text.toLowerCase();
-    if (!Object.hasOwn(searchFields, field)) throw new SearchError(`There is no field “${token.text}”. There are: ${Object.keys(searchFields).join(', ')}.`, token.at);
+    if (!Object.hasOwn(searchFields, field)) throw new SearchError('field-unknown', token.at, { found: token.text, known: Object.keys(searchFields).join(', ') });
     const values = [value(sign)];
     while (peek()?.kind === ',') values.push(value(tokens[i++]!));
     const term = checked({ field: field as SearchField, values }, sign.at + sign.text.length);
@@ -89,14 +93,14 @@ export function parseSearch(text: string): SearchTerm {
   };
   const value = (before: Token): string => {
     const token = peek();
-    if (token?.kind !== 'word' && token?.kind !== 'text') throw new SearchError('A value is missing here. Put one with blanks into quotes.', before.at + before.text.length);
+    if (token?.kind !== 'word' && token?.kind !== 'text') throw new SearchError('value-missing', before.at + before.text.length);
     i++;
     return token.text;
   };
 
   if (tokens.length === 0) return { all: [] };
   const whole = anyOf(0);
-  if (i < tokens.length) throw new SearchError('This bracket was never opened.', tokens[i]!.at);
+  if (i < tokens.length) throw new SearchError('bracket-not-opened', tokens[i]!.at);
   return whole;
 }
 
@@ -104,7 +108,7 @@ function checked(term: { field: SearchField; values: string[] }, at: number): Se
   const words: Partial<Record<SearchField, readonly string[]>> = { placed: ['yes', 'no'], retired: ['yes', 'no'], level: ['error', 'warning', 'note'] };
   const known = words[term.field];
   const wrong = known && term.values.find((value) => !known.includes(value.toLowerCase()));
-  if (wrong !== undefined) throw new SearchError(`“${wrong}” is no value for ${term.field}; there are: ${known!.join(', ')}.`, at);
+  if (wrong !== undefined) throw new SearchError('no-such-value', at, { found: wrong, field: term.field, known: known!.join(', ') });
   return known ? { ...term, values: term.values.map((value) => value.toLowerCase()) } : term;
 }
 
@@ -121,7 +125,7 @@ function tokensOf(text: string): Token[] {
     const sign = /^(?:!=|[(),=])/.exec(rest)?.[0] as Token['kind'] | undefined;
     const word = /^[^\s"(),=!]+(?:![^\s"(),=!]+)*/.exec(rest)?.[0];
     if (quoted) tokens.push({ kind: 'text', text: quoted[1]!.replaceAll(/\\(.)/g, '$1'), at });
-    else if (rest.startsWith('"')) throw new SearchError('The quotes that open here are never closed.', at);
+    else if (rest.startsWith('"')) throw new SearchError('quotes-not-closed', at);
     else if (sign) tokens.push({ kind: sign, text: sign, at });
     else if (word === '-' || (word?.startsWith('-') && word.length > 1)) {
       tokens.push({ kind: 'not', text: '-', at });
@@ -129,7 +133,7 @@ function tokensOf(text: string): Token[] {
       continue;
     } else if (word?.toLowerCase() === 'or') tokens.push({ kind: 'or', text: word, at });
     else if (word) tokens.push({ kind: 'word', text: word, at });
-    else throw new SearchError(`“${rest[0]!}” cannot stand here.`, at);
+    else throw new SearchError('cannot-stand-here', at, { found: rest[0]! });
     at += quoted?.[0].length ?? sign?.length ?? word!.length;
   }
   return tokens;

@@ -1,5 +1,5 @@
 import { switchType } from '../options/types/switch.ts';
-import { reason } from '../options/option.ts';
+import { reason } from '../reason.ts';
 import { ruleOf } from '../sheets/sheet.ts';
 import { setting } from './setting.ts';
 

@@ -1,4 +1,5 @@
-import { contribution, problem, reason, type Option } from '../options/option.ts';
+import { contribution, problem, type Option } from '../options/option.ts';
+import { reason } from '../reason.ts';
 import { notUnderstood } from '../options/values.ts';
 import { mainAddresses } from './targets.ts';
 

@@ -1,8 +1,10 @@
 import type { Code } from '../code.ts';
 import type { PathStep } from '../text/index.ts';
 import type { ChangeBody } from '../options/change.ts';
-import { contribution, problem, reason, type Contribution, type Option, type OptionContext } from '../options/option.ts';
-import type { Facts, OptionValue, Reason } from '../options/values.ts';
+import { contribution, problem, type Contribution, type Option, type OptionContext } from '../options/option.ts';
+import { reason } from '../reason.ts';
+import type { OptionValue } from '../options/values.ts';
+import type { Facts, Reason } from '../reason.ts';
 import { alone, matchFrame } from '../sheets/match.ts';
 import { ruleOf, type Sheet, type SheetSetting, type TimeSetting } from '../sheets/sheet.ts';
 import { targetOf, type Target } from './targets.ts';

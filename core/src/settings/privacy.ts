@@ -1,4 +1,5 @@
-import { contribution, problem, reason, type Option } from '../options/option.ts';
+import { contribution, problem, type Option } from '../options/option.ts';
+import { reason } from '../reason.ts';
 import { switchType } from '../options/types/switch.ts';
 import { hostOf } from '../reading/addresses.ts';
 import { targetOf } from './targets.ts';

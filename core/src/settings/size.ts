@@ -1,5 +1,6 @@
 import type { Code } from '../code.ts';
-import { contribution, problem, reason, type Contribution, type Implied, type OptionContext } from '../options/option.ts';
+import { contribution, problem, type Contribution, type Implied, type OptionContext } from '../options/option.ts';
+import { reason } from '../reason.ts';
 import { shownElement } from './targets.ts';
 
 type Side = 'width' | 'height';

@@ -1,5 +1,6 @@
 import type { Code } from '../code.ts';
-import { contribution, reason, type Option } from '../options/option.ts';
+import { contribution, type Option } from '../options/option.ts';
+import { reason } from '../reason.ts';
 import { switchType } from '../options/types/switch.ts';
 import type { ReadAddress } from '../reading/reading.ts';
 import { isTracking } from '../reading/tracking-parameters.ts';

@@ -1,5 +1,5 @@
 import { limits, powersOf, previewDocument, type Options } from '@orbis/core';
-import { OrbisError, refuseProblems, tellReading } from '@orbis/contract';
+import { formatPower, OrbisError, refuseProblems, tellMended, tellReading } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 import { relayPath } from '../frames/relay.ts';
 import { newPublicId } from '../store/ids.ts';
@@ -46,7 +46,7 @@ export function codeHandlers(deps: Deps): Handlers<Named<'readings' | 'compositi
       const context = { sheets: making().sheets };
       const mended = body.mend === false ? [] : await reader.mendTexts(texts, context, body.mend === true ? undefined : (body.mend as string[]));
       const readings = await reader.readTexts(body.mend === false ? texts : mended.map(({ text }) => text), context);
-      return { data: { items: readings.map(tellReading), mended } };
+      return { data: { items: readings.map(tellReading), mended: mended.map(tellMended) } };
     },
     'compositions.create': async ({ body }) => {
       const source = await baseOf(body);
@@ -65,7 +65,14 @@ export function codeHandlers(deps: Deps): Handlers<Named<'readings' | 'compositi
         relay: { src: new URL(relayPath, origins().previewUrl(name)).href, to: origins().console },
       });
       const expiresAt = await insertPreview(db, name, document, { by: act.by, now: now() });
-      return { status: 201, data: { url: origins().previewUrl(name), expiresAt: expiresAt.toISOString(), powers: powersOf(code.reading) } };
+      return {
+        status: 201,
+        data: {
+          url: origins().previewUrl(name),
+          expiresAt: expiresAt.toISOString(),
+          powers: powersOf(code.reading).map(({ token, because }) => ({ token, because: formatPower(because) })),
+        },
+      };
     },
   };
 }

@@ -1,5 +1,5 @@
 import { linkIn, type LearnAnswers, type LearnContext, type Sheet } from '@orbis/core';
-import { OrbisError, sayLearnedLine, tellLearnProblem, writeSheet, type SheetProposal } from '@orbis/contract';
+import { OrbisError, formatLearned, sayLearnedLine, tellLearnedLine, tellLearnProblem, writeSheet, type SheetProposal } from '@orbis/contract';
 import type { Answers } from '../fetching/answers.ts';
 import type { Fetching } from '../fetching/client.ts';
 import type { Reader } from '../reading/reader.ts';
@@ -44,12 +44,12 @@ export async function learn({ samples, answers, ask }: { samples: readonly strin
   const open = lines.filter(({ sure }) => !sure);
   const remarks = [
     `Learned from ${all.length} samples.${open.length > 0 ? ` Not yet answered: ${open.map(({ about }) => about).join(', ')}.` : ''}`,
-    ...lines.map((line) => `${sayLearnedLine(line)}: ${line.means ?? '?'} (${line.because})`),
+    ...lines.map((line) => `${sayLearnedLine(line)}: ${line.means ?? '?'} (${formatLearned(line.because)})`),
   ];
   return {
     text: writeSheet(sheet, remarks),
     sheet,
-    lines,
+    lines: lines.map(tellLearnedLine),
     open: open.length,
     codes: templates.codes,
     links: templates.links,

@@ -1,4 +1,5 @@
 import { attribute } from '../../text/index.ts';
+import { reason, type Reason } from '../../reason.ts';
 import type { Kind, Reading } from '../reading.ts';
 import type { Clues } from './clues.ts';
 import { kindsOfWord } from './vocabulary.ts';
@@ -9,7 +10,7 @@ interface Row {
   at: { element: string } | 'file' | 'allow' | 'parameters' | 'addresses' | 'size';
   kind: Kind;
   weight: number;
-  reason: string;
+  reason: Reason;
   source: string;
   holds: (clues: Clues) => boolean;
 }
@@ -30,12 +31,9 @@ function spokenBy(clues: Clues, out: Said[]): void {
     const said = new Map<Kind, number>();
     for (const word of found) for (const kind of kindsOfWord.get(word) ?? []) said.set(kind, (said.get(kind) ?? 0) + 1);
     // Two different words of one trade in one place are hardly chance.
-    for (const [kind, times] of said)
-      out.push({ kind, weight: times > 1 ? weight + 1 : weight, reason: `its ${where} ${where === 'names' ? 'have' : 'has'} a word of ${trade[kind] ?? `${kind}s`}` });
+    for (const [kind, times] of said) out.push({ kind, weight: times > 1 ? weight + 1 : weight, reason: reason('word-of-trade', { where, kind }) });
   }
 }
-
-const trade: Partial<Record<Kind, string>> = { audio: 'sound', reviews: 'reviews', advert: 'adverts', share: 'sharing', shop: 'shops', booking: 'bookings', popup: 'pop-ups' };
 
 /* Whether one of these words is among those of a code. */
 const anyOf = (list: string): ((of: ReadonlySet<string>) => boolean) => {
@@ -57,13 +55,13 @@ const advertSizes = new Set(['728x90', '300x250', '160x600', '320x50', '970x250'
 
 /** Every row of evidence: what it speaks for, how strongly, why, and what it rests on. */
 export const evidenceRows: readonly Row[] = [
-  { at: { element: 'video' }, kind: 'video', weight: 8, reason: 'it is a video element', source: 'HTML, section 4.8.8', holds: () => true },
-  { at: { element: 'audio' }, kind: 'audio', weight: 8, reason: 'it is an audio element', source: 'HTML, section 4.8.9', holds: () => true },
+  { at: { element: 'video' }, kind: 'video', weight: 8, reason: reason('is-video'), source: 'HTML, section 4.8.8', holds: () => true },
+  { at: { element: 'audio' }, kind: 'audio', weight: 8, reason: reason('is-audio'), source: 'HTML, section 4.8.9', holds: () => true },
   {
     at: 'file',
     kind: 'video',
     weight: 6,
-    reason: 'it leads to a video file',
+    reason: reason('video-file'),
     source: 'RFC 2046, section 4.4; usual endings',
     holds: (c) => /^(?:mp4|webm|ogv|mov|m4v|m3u8|mpd|video\/.*)$/.test(c.file),
   },
@@ -71,7 +69,7 @@ export const evidenceRows: readonly Row[] = [
     at: 'file',
     kind: 'audio',
     weight: 6,
-    reason: 'it leads to an audio file',
+    reason: reason('audio-file'),
     source: 'RFC 2046, section 4.3; usual endings',
     holds: (c) => /^(?:mp3|ogg|oga|wav|m4a|aac|flac|opus|audio\/.*)$/.test(c.file),
   },
@@ -79,16 +77,16 @@ export const evidenceRows: readonly Row[] = [
     at: 'file',
     kind: 'document',
     weight: 8,
-    reason: 'it leads to a document file',
+    reason: reason('document-file'),
     source: 'RFC 8118; usual endings',
     holds: (c) => /^(?:pdf|docx?|pptx?|xlsx?|odt|odp|epub|application\/pdf)$/.test(c.file),
   },
-  { at: { element: 'form' }, kind: 'form', weight: 8, reason: 'it is a form', source: 'HTML, section 4.10.3', holds: () => true },
+  { at: { element: 'form' }, kind: 'form', weight: 8, reason: reason('is-form'), source: 'HTML, section 4.10.3', holds: () => true },
   {
     at: { element: 'input' },
     kind: 'form',
     weight: 2,
-    reason: 'it asks for a mail address',
+    reason: reason('asks-mail'),
     source: 'HTML, section 4.10.5.1.5',
     holds: (c) => c.markup.elements.some((e) => e.name === 'input' && attribute(e, 'type')?.toLowerCase() === 'email'),
   },
@@ -96,7 +94,7 @@ export const evidenceRows: readonly Row[] = [
     at: 'addresses',
     kind: 'map',
     weight: 5,
-    reason: 'its address gives latitude and longitude',
+    reason: reason('gives-coordinates'),
     source: 'RFC 5870 (WGS 84 degrees)',
     holds: (c) => (givesLatitude(c.parameters) && givesLongitude(c.parameters)) || c.addresses.some((a) => /[@=/,(]-?\d{1,2}\.\d{3,},\s?-?\d{1,3}\.\d{3,}/.test(a.url)),
   },
@@ -104,16 +102,16 @@ export const evidenceRows: readonly Row[] = [
     at: 'parameters',
     kind: 'map',
     weight: 2,
-    reason: 'it has a zoom and a place',
+    reason: reason('has-zoom-and-place'),
     source: 'observed',
     holds: (c) => givesZoom(c.parameters) && givesPlace(c.parameters),
   },
-  { at: 'allow', kind: 'map', weight: 3, reason: 'it asks for the visitor’s place', source: 'Geolocation, permission "geolocation"', holds: (c) => c.allow.has('geolocation') },
+  { at: 'allow', kind: 'map', weight: 3, reason: reason('asks-place'), source: 'Geolocation, permission "geolocation"', holds: (c) => c.allow.has('geolocation') },
   {
     at: 'allow',
     kind: 'video',
     weight: 3,
-    reason: 'it asks to play by itself or picture in picture',
+    reason: reason('asks-to-play'),
     source: 'HTML, permission "autoplay"; Picture-in-Picture',
     holds: (c) =>
       c.allow.has('picture-in-picture') || (c.allow.has('autoplay') && c.allow.has('fullscreen')) || (c.allow.has('autoplay') && c.allow.has('encrypted-media') && isWide(c)),
@@ -122,7 +120,7 @@ export const evidenceRows: readonly Row[] = [
     at: 'allow',
     kind: 'audio',
     weight: 2,
-    reason: 'it asks to play by itself and is no higher than a player for sound',
+    reason: reason('asks-to-play-low'),
     source: 'observed',
     holds: (c) => c.allow.has('autoplay') && isLow(c),
   },
@@ -130,7 +128,7 @@ export const evidenceRows: readonly Row[] = [
     at: 'size',
     kind: 'video',
     weight: 2,
-    reason: 'it has the shape of a video and asks to fill the screen',
+    reason: reason('video-shape'),
     source: 'observed: 16:9 and 9:16',
     holds: (c) => isVideoShape(c) && (c.allow.has('fullscreen') || Boolean(c.main?.attributes.has('allowfullscreen'))),
   },
@@ -138,16 +136,16 @@ export const evidenceRows: readonly Row[] = [
     at: 'allow',
     kind: 'booking',
     weight: 3,
-    reason: 'it asks to take payments for a time',
+    reason: reason('asks-payment-for-time'),
     source: 'Payment Request, permission "payment"',
     holds: (c) => c.allow.has('payment') && speaksOfTimes(c.addressWords),
   },
-  { at: 'allow', kind: 'shop', weight: 3, reason: 'it asks to take payments', source: 'Payment Request, permission "payment"', holds: (c) => c.allow.has('payment') },
+  { at: 'allow', kind: 'shop', weight: 3, reason: reason('asks-payment'), source: 'Payment Request, permission "payment"', holds: (c) => c.allow.has('payment') },
   {
     at: { element: 'blockquote' },
     kind: 'feed',
     weight: 4,
-    reason: 'it is a quotation of what somebody posted, filled by a script',
+    reason: reason('is-quotation'),
     source: 'HTML, section 4.4.4 (blockquote, cite)',
     holds: (c) => c.elements.has('script'),
   },
@@ -155,7 +153,7 @@ export const evidenceRows: readonly Row[] = [
     at: { element: 'noscript' },
     kind: 'counter',
     weight: 4,
-    reason: 'it is a picture of one pixel or a script that writes, with a picture for whoever has no scripts',
+    reason: reason('counts-silently'),
     source: 'observed',
     holds: (c) => c.markup.elements.some((e) => e.name === 'noscript' && e.children.some((child) => child.kind === 'element' && child.name === 'img')) && !c.elements.has('iframe'),
   },
@@ -163,7 +161,7 @@ export const evidenceRows: readonly Row[] = [
     at: 'parameters',
     kind: 'share',
     weight: 4,
-    reason: 'an address of a page is inside its address',
+    reason: reason('page-inside-address'),
     source: 'URL, section 5.1 (a percent-encoded address as a value)',
     holds: (c) =>
       givesPage(c.parameters) &&
@@ -176,7 +174,7 @@ export const evidenceRows: readonly Row[] = [
     at: 'size',
     kind: 'advert',
     weight: 4,
-    reason: 'it has one of the fixed sizes of adverts',
+    reason: reason('advert-size'),
     source: 'the trade’s common sizes: 728×90, 300×250, 160×600, 320×50, 970×250, 300×600, 468×60',
     holds: ({ width, height }) => advertSizes.has(`${width}x${height}`),
   },

@@ -1,5 +1,6 @@
 /** Which kind of embed a code is: evidence is weighed, and too little of it names none. */
 import type { Markup, MarkupElement } from '../../text/index.ts';
+import { isSameReason, reason, type Reason } from '../../reason.ts';
 import type { Sheet } from '../../sheets/sheet.ts';
 import type { Kind, ReadAddress, Reading } from '../reading.ts';
 import type { ScriptFacts } from '../scripts/index.ts';
@@ -21,12 +22,12 @@ export function kindOf(
   addresses: readonly ReadAddress[],
   sheet: Sheet | null,
   scripts: readonly ScriptFacts[] = [],
-): Pick<Reading, 'kind' | 'kindBecause' | 'evidence'> {
+): Pick<Reading, 'kind' | 'kindReasons' | 'evidence'> {
   if (sheet) {
     const { kind } = sheet;
-    const what = addresses.some(({ use }) => use === 'frame') ? "frame's address" : sheet.loaders && addresses.some(({ use }) => use === 'script') ? 'script' : 'element';
-    const reason = `its ${what} is one of ${sheet.name}, whose sheet says that it is a ${kind} provider`;
-    return { kind, kindBecause: `I${reason.slice(1)}.`, evidence: [{ kind, weight: 100, reason }] };
+    const what = addresses.some(({ use }) => use === 'frame') ? 'frame' : sheet.loaders && addresses.some(({ use }) => use === 'script') ? 'script' : 'element';
+    const why = reason('of-provider', { what, provider: sheet.name, kind });
+    return { kind, kindReasons: [why], evidence: [{ kind, weight: 100, reason: why }] };
   }
   const evidence = evidenceIn(cluesOf(markup, main, addresses, scripts));
   const sums = new Map<Kind, number>();
@@ -37,23 +38,21 @@ export function kindOf(
     else if (sum > next) next = sum;
   }
   if (most >= enough && most > next) {
-    return { kind: best, kindBecause: because(best, evidence), evidence };
+    return { kind: best, kindReasons: strongest(best, evidence), evidence };
   }
   return { ...withoutKind(markup, main, evidence.length > 0), evidence };
 }
 
-function withoutKind(markup: Markup, main: MarkupElement | null, some: boolean): Pick<Reading, 'kind' | 'kindBecause'> {
-  const little = some ? 'what speaks for a kind is too little, or speaks for another one as well' : 'nothing in it tells what it shows';
-  if (main && ['iframe', 'object', 'embed', 'frame'].includes(main.name)) return { kind: 'frame', kindBecause: sentence(`it is a frame, and ${little}`) };
-  if (main?.name === 'img' || markup.elements.some((element) => element.name === 'svg')) return { kind: 'image', kindBecause: sentence(`it is a picture, and ${little}`) };
-  return { kind: 'unknown', kindBecause: sentence(`it has no frame, player, form or picture of its own, and ${little}`) };
+function withoutKind(markup: Markup, main: MarkupElement | null, some: boolean): Pick<Reading, 'kind' | 'kindReasons'> {
+  const little = reason(some ? 'too-little-evidence' : 'no-evidence');
+  if (main && ['iframe', 'object', 'embed', 'frame'].includes(main.name)) return { kind: 'frame', kindReasons: [reason('is-frame'), little] };
+  if (main?.name === 'img' || markup.elements.some((element) => element.name === 'svg')) return { kind: 'image', kindReasons: [reason('is-picture'), little] };
+  return { kind: 'unknown', kindReasons: [reason('shows-nothing'), little] };
 }
 
-const sentence = (text: string): string => `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;
-/* The strongest reasons, as one sentence. */
-function because(kind: Kind, evidence: Reading['evidence']): string {
-  const reasons: string[] = [];
-  for (const row of evidence) if (row.kind === kind && reasons.length < 4 && !reasons.includes(row.reason)) reasons.push(row.reason);
-  const last = reasons.pop()!;
-  return sentence(reasons.length > 0 ? `${reasons.join(', ')} and ${last}` : last);
+/* The strongest reasons, each once. */
+function strongest(kind: Kind, evidence: Reading['evidence']): Reason[] {
+  const reasons: Reason[] = [];
+  for (const row of evidence) if (row.kind === kind && reasons.length < 4 && !reasons.some((other) => isSameReason(other, row.reason))) reasons.push(row.reason);
+  return reasons;
 }
