@@ -1,0 +1,126 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { parseFragment, type DefaultTreeAdapterTypes } from 'parse5';
+import { allOptions, applyEdits, compose, current, openCode, type Code, type Composition, type Option, type Options, type OptionValue } from '@orbis/core';
+import { builtInSheets } from '@orbis/sheets';
+import { codes, talk } from './corpus.ts';
+
+const sheets = builtInSheets();
+const seed = 20261126;
+const texts: readonly string[] = [
+  ...Object.values(codes),
+  talk,
+  '<iframe src="https://mapmere.localhost/embed/map?lat=54.37&lng=-2.1&zoom=13" width="600" height="450" title="Map"></iframe>',
+  '<div style="position:relative;padding-bottom:56.25%;height:0"><iframe src="https://play.kinorill.localhost/reel/a1?from=3" style="position:absolute;width:100%;height:100%"></iframe></div>',
+  "<iframe src='https://play.kinorill.localhost/reel/a1#x' allow='fullscreen' style='border:1px solid;float:left'></iframe>",
+  '<div class="slotsedge-calendar" data-calendar="x" data-look=\'{ "kept": [1] }\'></div><script async src="https://cdn.slotsedge.localhost/booking.js"></script>',
+  '<script>stallmere.push(["show", "#s", { items: 2 }]);</script><div data-shop="311" id="s"></div><script async src="https://cdn.stallmere.localhost/shop.js"></script>',
+  '<video src="/a.webm#t=3,9" controls></video>',
+];
+
+/* A value of each type, within the option’s limits. */
+const valueOf: Record<Option['type']['name'], (option: Option) => fc.Arbitrary<OptionValue>> = {
+  time: () => fc.integer({ min: 0, max: 5000 }),
+  switch: () => fc.boolean(),
+  number: ({ type: { limits } }) => fc.integer({ min: Math.ceil(limits.least ?? 0), max: Math.min(limits.most ?? 100, 1000) }),
+  choice: ({ type: { limits } }) => fc.constantFrom(...(limits.words ?? ['map', 'terrain'])),
+  colour: () => fc.integer({ min: 0, max: 0xffffff }).map((n) => `#${n.toString(16).padStart(6, '0')}`),
+  text: ({ type: { limits } }) => (limits.isLanguage ? fc.constantFrom('de', 'en-GB') : fc.constantFrom('a', 'ü & "<x>"', "it's", '{{x}}')),
+  coordinates: () => fc.record({ latitude: fc.integer({ min: -85, max: 85 }), longitude: fc.integer({ min: -180, max: 180 }) }),
+  ratio: () => fc.constantFrom({ width: 16, height: 9 }, { width: 9, height: 16 }),
+};
+const byHand = fc.dictionary(fc.constantFrom('parameter.from', 'parameter.zest', 'parameter.a[b]'), fc.constantFrom('1', 'a b&c', ''), { maxKeys: 2 });
+const asked: fc.Arbitrary<Options> = fc
+  .tuple(
+    fc.record(Object.fromEntries(allOptions.map((option) => [option.name, fc.option(valueOf[option.type.name](option), { freq: 1, nil: undefined })])), { requiredKeys: [] }),
+    byHand,
+  )
+  .map(([options, parameters]) => ({ ...(Object.fromEntries(Object.entries(options).filter(([, value]) => value !== undefined)) as Options), ...parameters }));
+
+/* Without those that a code cannot have: each of them is named. */
+function fulfillable(code: Code, options: Options): { options: Options; composition: Composition } {
+  for (let now = options; ;) {
+    const composition = compose(code, now);
+    if (composition.problems.length === 0) return { options: now, composition };
+    const unfit = new Set(composition.problems.map(({ option }) => option));
+    // An implied option that cannot be had goes with the one that brought it.
+    for (const { option, by } of composition.implied) if (unfit.has(option)) unfit.add(by);
+    now = Object.fromEntries(Object.entries(now).filter(([name]) => !unfit.has(name)));
+  }
+}
+
+const forAny = (check: (text: string, options: Options, composition: Composition) => void): void =>
+  fc.assert(
+    fc.property(fc.constantFrom(...texts), asked, (text, wanted) => {
+      const { options, composition } = fulfillable(openCode(text, { sheets }), wanted);
+      check(text, options, composition);
+    }),
+    { seed, numRuns: 400 },
+  );
+
+type Node = DefaultTreeAdapterTypes.ChildNode;
+const elementsOf = (nodes: readonly Node[]): { tag: string; attributes: Map<string, string> }[] =>
+  nodes.flatMap((node) =>
+    'tagName' in node ? [{ tag: node.tagName, attributes: new Map(node.attrs.map(({ name, value }) => [name, value])) }, ...elementsOf(node.childNodes)] : [],
+  );
+
+describe('whatever is asked of whatever code', () => {
+  it('asking nothing is the identity', () => {
+    for (const text of texts) expect(compose(openCode(text, { sheets }), {})).to.deep.include({ text, edits: [], problems: [] });
+  });
+
+  it('twice is once', () => forAny((_, options, { text: once }) => expect(fulfillable(openCode(once, { sheets }), options).composition.text).to.equal(once)));
+
+  it('the order of asking does not matter', () =>
+    forAny((text, options, { edits }) => expect(compose(openCode(text, { sheets }), Object.fromEntries(Object.entries(options).reverse())).edits).to.deep.equal(edits)));
+
+  it('nothing changes outside of the edits, and taking them back gives the paste', () =>
+    forAny((text, _, { edits, text: out }) => {
+      expect(applyEdits(text, edits)).to.equal(out);
+      let moved = 0;
+      const back = edits.map(({ start, end, text: put, ...edit }) => {
+        const at = start + moved;
+        moved += put.length - (end - start);
+        return { ...edit, start: at, end: at + put.length, text: text.slice(start, end) };
+      });
+      expect(applyEdits(out, back)).to.equal(text);
+    }));
+
+  it('a browser’s own parser sees the same elements, with other attributes only where an edit is', () =>
+    forAny((text, _, { edits, text: out }) => {
+      const [before, after] = [elementsOf(parseFragment(text).childNodes), elementsOf(parseFragment(out).childNodes)];
+      expect(after.map(({ tag }) => tag)).to.deep.equal(before.map(({ tag }) => tag));
+      const changed = after.filter(({ attributes }, i) => JSON.stringify([...attributes].sort()) !== JSON.stringify([...before[i]!.attributes].sort()));
+      expect(changed.length).to.be.at.most(edits.length);
+      for (const { attributes } of after)
+        expect(
+          attributes
+            .get('allow')
+            ?.split(';')
+            .map((one) => one.trim())
+            .sort() ?? [],
+        ).to.deep.equal([
+          ...new Set(
+            attributes
+              .get('allow')
+              ?.split(';')
+              .map((one) => one.trim())
+              .sort() ?? [],
+          ),
+        ]);
+    }));
+
+  it('is one edit for each address, attribute and script', () =>
+    forAny((_, __, { edits }) => {
+      const attributes = edits.filter(({ start, end, text }) => start === end && /^ [a-z-]+=/.test(text)).map(({ start, text }) => `${start} ${text.slice(1, text.indexOf('='))}`);
+      expect(new Set(attributes).size).to.equal(attributes.length);
+    }));
+
+  it('is what the code says afterwards, for what stands in it by itself', () =>
+    forAny((_, options, { text, losses }) => {
+      const says = current(openCode(text, { sheets }));
+      const lost = new Set(losses.map(({ option }) => option));
+      for (const name of ['title', 'lang', 'width', 'height', 'max-width', 'align', 'accent', 'zoom', 'centre'])
+        if (options[name] !== undefined && !lost.has(name)) expect(says[name], `${name} in ${text}`).to.deep.equal(options[name]);
+    }));
+});
