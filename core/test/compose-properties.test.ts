@@ -30,12 +30,18 @@ const valueOf: Record<Option['type']['name'], (option: Option) => fc.Arbitrary<O
   ratio: () => fc.constantFrom({ width: 16, height: 9 }, { width: 9, height: 16 }),
 };
 const byHand = fc.dictionary(fc.constantFrom('parameter.from', 'parameter.zest', 'parameter.a[b]'), fc.constantFrom('1', 'a b&c', ''), { maxKeys: 2 });
-const asked: fc.Arbitrary<Options> = fc
-  .tuple(
-    fc.record(Object.fromEntries(allOptions.map((option) => [option.name, fc.option(valueOf[option.type.name](option), { freq: 1, nil: undefined })])), { requiredKeys: [] }),
-    byHand,
-  )
-  .map(([options, parameters]) => ({ ...(Object.fromEntries(Object.entries(options).filter(([, value]) => value !== undefined)) as Options), ...parameters }));
+/* Of each code what its provider offers: several options at once, so that they meet. */
+const askedOf = ({ sheet, reading }: Code): fc.Arbitrary<Options> =>
+  fc
+    .tuple(
+      fc.record(
+        Object.fromEntries(
+          allOptions.filter((option) => option.isOffered(sheet, reading)).map((option) => [option.name, fc.option(valueOf[option.type.name](option), { freq: 2, nil: undefined })]),
+        ),
+      ),
+      byHand,
+    )
+    .map(([options, parameters]) => ({ ...(Object.fromEntries(Object.entries(options).filter(([, value]) => value !== undefined)) as Options), ...parameters }));
 
 /* Without those that a code cannot have: each of them is named. */
 function fulfillable(code: Code, options: Options): { options: Options; composition: Composition } {
@@ -49,11 +55,13 @@ function fulfillable(code: Code, options: Options): { options: Options; composit
   }
 }
 
+const someCode = fc.constantFrom(...texts.map((text) => openCode(text, { sheets }))).chain((code) => fc.tuple(fc.constant(code), askedOf(code)));
+
 const forAny = (check: (text: string, options: Options, composition: Composition) => void): void =>
   fc.assert(
-    fc.property(fc.constantFrom(...texts), asked, (text, wanted) => {
-      const { options, composition } = fulfillable(openCode(text, { sheets }), wanted);
-      check(text, options, composition);
+    fc.property(someCode, ([code, wanted]) => {
+      const { options, composition } = fulfillable(code, wanted);
+      check(code.text, options, composition);
     }),
     { seed, numRuns: 400 },
   );
@@ -67,6 +75,11 @@ const elementsOf = (nodes: readonly Node[]): { tag: string; attributes: Map<stri
 describe('whatever is asked of whatever code', () => {
   it('asking nothing is the identity', () => {
     for (const text of texts) expect(compose(openCode(text, { sheets }), {})).to.deep.include({ text, edits: [], problems: [] });
+  });
+
+  it('mostly is several things at once, so that what follows says something', () => {
+    const counts = fc.sample(someCode, { seed, numRuns: 200 }).map(([code, wanted]) => Object.keys(fulfillable(code, wanted).options).length);
+    expect(counts.reduce((sum, count) => sum + count, 0) / counts.length).to.be.greaterThan(3);
   });
 
   it('twice is once', () => forAny((_, options, { text: once }) => expect(fulfillable(openCode(once, { sheets }), options).composition.text).to.equal(once)));

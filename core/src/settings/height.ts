@@ -12,6 +12,6 @@ export const option: Option<number> = {
   source: 'HTML, section 4.8.17 (dimension attributes)',
   isOffered: (_, reading) => showsSomething(reading),
   current: (code) => currentSide(code, 'height'),
-  implies: (code, value) => otherSideOf(code, 'height', value),
+  implies: (code, value, options) => otherSideOf(code, 'height', value, options),
   contribute: (code, value, context) => setSide(code, 'height', value, context),
 };

@@ -1,6 +1,7 @@
 import type { Code } from '../code.ts';
 import { contribution, problem, type Contribution, type Implied, type OptionContext } from '../options/option.ts';
 import { reason } from '../reason.ts';
+import type { Options, Ratio } from '../options/values.ts';
 import { shownElement } from './targets.ts';
 
 type Side = 'width' | 'height';
@@ -14,13 +15,17 @@ export function setSide(code: Code, side: Side, value: number, { implied }: Opti
   return contribution([{ kind: 'attribute', element, name: side, value: String(value), reason: why }]);
 }
 
-/** The other side, where the shape is known: the sum that people would do. */
-export function otherSideOf(code: Code, side: Side, value: number): Omit<Implied, 'by'>[] {
-  const natural = code.sheet?.shape;
-  const ratio = code.reading.size.ratio ?? (natural ? natural.width / natural.height : null);
-  if (ratio === null) return [];
+/** The other side, where the shape is known: the sum that people would do. The shape that is asked for is the one that counts. */
+export function otherSideOf(code: Code, side: Side, value: number, { shape }: Options): Omit<Implied, 'by'>[] {
+  const asked = shape as Ratio | undefined;
+  const natural = asked ?? code.sheet?.shape;
+  const ratio = asked ? asked.width / asked.height : (code.reading.size.ratio ?? (natural ? natural.width / natural.height : null));
+  // Where a style says a side, attributes are not what is seen (HTML, section 15.2): there is nothing to sum up.
+  const element = shownElement(code);
+  const declared = element && code.inside.declarations(element);
+  if (ratio === null || declared?.has('width') || declared?.has('height')) return [];
   const isNatural = natural && Math.abs(ratio - natural.width / natural.height) < 0.001;
-  const other = Math.round(side === 'width' ? value / ratio : value * ratio);
+  const other = Math.max(1, Math.round(side === 'width' ? value / ratio : value * ratio));
   const facts = { side, value, other, shape: isNatural ? `${natural.width}:${natural.height}` : `${ratio}:1` };
   return [{ option: otherSide[side], value: other, reason: reason('side-by-shape', facts) }];
 }

@@ -12,6 +12,6 @@ export const option: Option<number> = {
   source: 'HTML, section 4.8.17 (dimension attributes)',
   isOffered: (_, reading) => showsSomething(reading),
   current: (code) => currentSide(code, 'width'),
-  implies: (code, value) => otherSideOf(code, 'width', value),
+  implies: (code, value, options) => otherSideOf(code, 'width', value, options),
   contribute: (code, value, context) => setSide(code, 'width', value, context),
 };
