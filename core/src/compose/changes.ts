@@ -1,9 +1,10 @@
 import type { Code } from '../code.ts';
 import type { Change } from '../options/change.ts';
-import type { Implied, Option, OptionProblem, OptionStage } from '../options/option.ts';
-import type { Options, OptionValue } from '../options/values.ts';
+import type { Implied, OptionProblem, OptionStage } from '../options/option.ts';
+import type { Options } from '../options/values.ts';
 import { parameterOf } from '../settings/by-hand.ts';
-import { optionNamed, optionNames } from './table.ts';
+import type { Sheet } from '../sheets/sheet.ts';
+import { allOptions, optionNamed, optionNames } from './table.ts';
 
 /** Who asks for a change. Values that are set by hand win over isolation, this over presentation, and this over settings. */
 export type Asker = OptionStage | 'hand' | 'mark';
@@ -25,7 +26,7 @@ export interface Asked {
  */
 export function gatherChanges(code: Code, options: Options): Asked {
   const implied = impliedBy(code, options);
-  const all: Options = { ...Object.fromEntries(implied.map(({ option, value }) => [option, value])), ...options };
+  const all: Options = implied.length === 0 ? options : { ...Object.fromEntries(implied.map(({ option, value }) => [option, value])), ...options };
   const context = { options: all, implied: new Map(implied.map((one) => [one.option, one])) };
   const changes: AskedChange[] = [];
   const problems: OptionProblem[] = [];
@@ -38,30 +39,44 @@ export function gatherChanges(code: Code, options: Options): Asked {
     }
     const contribution = option.contribute(code, all[name]!, context);
     const stage: Asker = parameterOf(name) === null ? option.stage : 'hand';
-    changes.push(...contribution.changes.map((change) => ({ ...change, option: name, stage })));
+    // They were made for this: nobody else has them.
+    for (const change of contribution.changes) changes.push(Object.assign(change, { option: name, stage }));
     if (contribution.problems.length > 0) failed.add(option.stage);
     problems.push(...contribution.problems.map((problem) => ({ option: name, ...problem })));
   }
+  if (failed.size === 0) return { changes, problems, implied };
   const stands = (stage: Asker): boolean => !failed.has(stage === 'hand' ? 'settings' : (stage as OptionStage));
   return { changes: changes.filter(({ stage }) => stands(stage)), problems, implied };
 }
 
+/* Few options bring others. */
+const bringing = allOptions.filter(({ implies }) => implies !== undefined);
+
 /* What comes with the options that are asked for; of two that bring the same, the first in the table does. */
 function impliedBy(code: Code, options: Options): Implied[] {
   const implied = new Map<string, Implied>();
-  for (const by of optionNames) {
+  for (const { name: by, implies } of bringing) {
     const value = options[by];
     if (value === undefined || value === false) continue;
-    for (const one of impliedOf(optionNamed(by)!, code, value, options)) if (options[one.option] === undefined && !implied.has(one.option)) implied.set(one.option, { ...one, by });
+    for (const one of implies!(code, value, options)) if (options[one.option] === undefined && !implied.has(one.option)) implied.set(one.option, { ...one, by });
   }
   return [...implied.values()];
 }
 
-const impliedOf = (option: Option, code: Code, value: OptionValue, options: Options): readonly Omit<Implied, 'by'>[] => option.implies?.(code, value, options) ?? [];
+const rankInTable = new Map(optionNames.map((name, at) => [name, at]));
+const ranks = new WeakMap<Sheet, ReadonlyMap<string, number>>();
+
+/* The place of each of a sheet's settings in it. */
+function ranksIn(sheet: Sheet): ReadonlyMap<string, number> {
+  const known = ranks.get(sheet) ?? new Map(Object.keys(sheet.settings).map((name, at) => [name, at]));
+  ranks.set(sheet, known);
+  return known;
+}
 
 function ordered({ sheet }: Code, options: Options): string[] {
-  const ofSheet = Object.keys(sheet?.settings ?? {});
-  const known = [...ofSheet, ...optionNames.filter((name) => !ofSheet.includes(name))].filter((name) => options[name] !== undefined);
-  const others = Object.keys(options).filter((name) => options[name] !== undefined && !known.includes(name));
-  return [...known, ...others.sort()];
+  const ofSheet = sheet && ranksIn(sheet);
+  const rank = (name: string): number => ofSheet?.get(name) ?? 1000 + (rankInTable.get(name) ?? 1000);
+  return Object.keys(options)
+    .filter((name) => options[name] !== undefined)
+    .sort((a, b) => rank(a) - rank(b) || (a < b ? -1 : 1));
 }

@@ -2,10 +2,10 @@ import { mergeEdits, type Edit } from '../text/index.ts';
 import type { Code } from '../code.ts';
 import type { Implied, OptionProblem } from '../options/option.ts';
 import type { Options } from '../options/values.ts';
-import { gatherChanges } from './changes.ts';
+import { gatherChanges, type AskedChange } from './changes.ts';
 import { editsOf } from './edits.ts';
 import { markEdits, type Mark } from './mark.ts';
-import { settle, type Loss } from './settle.ts';
+import { settle, type Loss, type Settled } from './settle.ts';
 import { runsOf, snippetText, type Snippet } from './snippet.ts';
 
 /** What options come to for a code. */
@@ -31,16 +31,22 @@ export interface Composition {
 export function compose(code: Code, options: Options, mark: Mark | null = null): Composition {
   const { changes, problems, implied } = gatherChanges(code, options);
   const settled = settle(changes);
-  const failed = new Set(settled.problems.map(({ option }) => changes.find((change) => change.option === option)!.stage));
-  const standing = settled.changes.filter(({ stage }) => !failed.has(stage));
-  const edits = withLosses(editsOf(code, standing), settled.losses);
-  const all = mergeEdits(edits, mark ? markEdits(code, mark) : []);
+  const edits = withLosses(editsOf(code, standing(changes, settled)), settled.losses);
+  const all = mergeEdits([...edits, ...(mark ? markEdits(code, mark) : [])]);
   const snippet: Snippet = { position: 'spot', runs: runsOf(code.text, all) };
   return { edits: all, problems: [...problems, ...settled.problems], implied, losses: settled.losses, snippets: [snippet], text: snippetText(snippet) };
 }
 
+/* Two options of one stage that differ leave it without changes, as every problem does. */
+function standing(asked: readonly AskedChange[], { changes, problems }: Settled): readonly AskedChange[] {
+  if (problems.length === 0) return changes;
+  const failed = new Set(problems.map(({ option }) => asked.find((change) => change.option === option)!.stage));
+  return changes.filter(({ stage }) => !failed.has(stage));
+}
+
 /* The edit of a winner names what it wins over, that of a loser what wins over it. */
-function withLosses(edits: readonly Edit[], losses: readonly Loss[]): Edit[] {
+function withLosses(edits: readonly Edit[], losses: readonly Loss[]): readonly Edit[] {
+  if (losses.length === 0) return edits;
   return edits.map((edit) => {
     const reasons = edit.reasons.flatMap((reason) => {
       const over = losses.filter(({ to }) => to === reason.option).map(({ option }) => option);

@@ -18,6 +18,7 @@ import type { AddressChange, AttributeChange, DeclarationChange, MemberChange, T
 import { permissionsOf, rawAttribute } from '../settings/targets.ts';
 import { writeSpan } from '../sheets/span.ts';
 import type { AskedChange } from './changes.ts';
+import { targetOf } from './settle.ts';
 import { styleEdit } from './style-edit.ts';
 
 type Place = Pick<Edit, 'start' | 'end' | 'text'>;
@@ -40,34 +41,35 @@ export function editsOf(code: Code, changes: readonly AskedChange[]): Edit[] {
   return edits;
 }
 
-/* Changes of the same thing, in the order in which the first of each was asked for. */
+/* Changes of the same address, attribute or script, in the order in which the first of each was asked for. */
 function groupsOf(changes: readonly AskedChange[]): AskedChange[][] {
-  const groups = new Map<string, AskedChange[]>();
+  const groups: AskedChange[][] = [];
+  const known = new Map<object, Map<string, AskedChange[]>>();
   for (const change of changes) {
-    const key = thingOf(change);
-    const group = groups.get(key);
+    const target = targetOf(change);
+    const ofTarget = known.get(target) ?? known.set(target, new Map<string, AskedChange[]>()).get(target)!;
+    const part = partOf(change);
+    const group = ofTarget.get(part);
     if (group) group.push(change);
-    else groups.set(key, [change]);
+    else ofTarget.set(part, groups[groups.push([change]) - 1]!);
   }
   // A new attribute that holds JSON stands before other new ones.
   const rank = ([first]: AskedChange[]): number => (first!.kind === 'member' ? 0 : 1);
-  return [...groups.values()].sort((a, b) => rank(a) - rank(b));
+  return groups.some((group) => rank(group) === 0) ? groups.sort((a, b) => rank(a) - rank(b)) : groups;
 }
 
-function thingOf(change: AskedChange): string {
+/* The attribute of an element that a change is in; the whole of an address, the text of a script. */
+function partOf(change: AskedChange): string {
   switch (change.kind) {
-    case 'parameter':
-    case 'span':
-    case 'path':
-    case 'host':
-      return `address ${change.address.start}`;
     case 'attribute':
     case 'token':
-      return `attribute ${change.element.start} ${change.name}`;
+      return change.name;
     case 'declaration':
-      return `attribute ${change.element.start} style`;
+      return 'style';
     case 'member':
-      return 'attribute' in change.of ? `attribute ${change.element.start} ${change.of.attribute}` : `script ${change.element.start}`;
+      return 'attribute' in change.of ? change.of.attribute : '';
+    default:
+      return '';
   }
 }
 
@@ -95,15 +97,19 @@ export const reasonOf = ({ stage, option, reason }: AskedChange): EditReason => 
 
 /* Follows the changes step by step; those that change nothing have no reason to be named. */
 function follow<C extends AskedChange>(from: string, changes: readonly C[], step: (raw: string, change: C) => string): { raw: string; reasons: EditReason[] } {
-  const reasons = new Map<string, EditReason>();
+  // Several parameters of one setting have one reason.
+  const told = new Set<AskedChange['reason']>();
+  const reasons: EditReason[] = [];
   let raw = from;
   for (const change of changes) {
     const after = step(raw, change);
-    // Several parameters of one setting have one reason.
-    if (after !== raw) reasons.set(`${change.option} ${JSON.stringify(change.reason)}`, reasonOf(change));
+    if (after !== raw && !told.has(change.reason)) {
+      told.add(change.reason);
+      reasons.push(reasonOf(change));
+    }
     raw = after;
   }
-  return { raw, reasons: [...reasons.values()] };
+  return { raw, reasons };
 }
 
 function addressEdit({ text }: Code, changes: readonly Of<AddressChange>[]): Composed {
@@ -121,14 +127,13 @@ function changedAddress(raw: string, change: Of<AddressChange>, joint: '&' | '&a
       return changePath(raw, change.step, change.value);
     case 'span': {
       // What the other half of the span is, says the address as the changes before have left it.
-      const address = parseAddress(raw);
-      const now = address.parameters.find((p) => p.in === change.in && p.name === change.name)?.value;
+      const now = parseAddress(raw).parameters.find((p) => p.in === change.in && p.name === change.name)?.value;
       const value = writeSpan(now, change.half, change.seconds, change.format);
-      return changeAddress({ ...address, joint }, [{ in: change.in, name: change.name, value }]);
+      return changeAddress({ raw, joint }, [{ in: change.in, name: change.name, value }]);
     }
     case 'parameter': {
       const { name, value, in: place } = change;
-      return changeAddress({ ...parseAddress(raw), joint }, [{ in: place ?? 'query', name, value: value === true ? '' : value, bare: value === true }]);
+      return changeAddress({ raw, joint }, [{ in: place ?? 'query', name, value: value === true ? '' : value, bare: value === true }]);
     }
   }
 }

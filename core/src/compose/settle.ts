@@ -1,3 +1,4 @@
+import type { MemberChange } from '../options/change.ts';
 import type { OptionProblem } from '../options/option.ts';
 import type { Asker, AskedChange } from './changes.ts';
 
@@ -12,7 +13,7 @@ export interface Loss {
 
 /** Changes of which none speaks against another. */
 export interface Settled {
-  changes: AskedChange[];
+  changes: readonly AskedChange[];
   losses: Loss[];
   problems: OptionProblem[];
 }
@@ -24,13 +25,16 @@ export interface Settled {
 export function settle(asked: readonly AskedChange[]): Settled {
   const losses: Loss[] = [];
   const problems: OptionProblem[] = [];
-  const winners = new Map<string, AskedChange>();
+  // By the address or element that they change: few have more than a handful.
+  const winners = new Map<object, AskedChange[]>();
   const losers = new Set<AskedChange>();
-  for (const change of handLast(asked).reverse()) {
-    const key = keyOf(change);
-    const winner = winners.get(key);
+  for (const change of strongestFirst(asked)) {
+    const target = targetOf(change);
+    const here = winners.get(target);
+    const winner = here?.find((other) => isSameThing(other, change));
     if (!winner) {
-      winners.set(key, change);
+      if (here) here.push(change);
+      else winners.set(target, [change]);
       continue;
     }
     losers.add(change);
@@ -38,39 +42,44 @@ export function settle(asked: readonly AskedChange[]): Settled {
     if (strength[winner.stage] > strength[change.stage]) losses.push({ option: change.option, to: winner.option });
     else problems.push({ option: change.option, code: 'options-conflict', facts: { setting: change.option, other: winner.option } });
   }
-  const changes = asked.filter((change) => !losers.has(change));
-  return { changes: changes.map((change) => placed(change, losers)), losses: distinct([...losses, ...hintLosses(changes)]), problems };
+  const changes = losers.size === 0 ? asked : asked.filter((change) => !losers.has(change));
+  const byHand = changes.some((change) => change.kind === 'parameter' && change.in === null);
+  return { changes: byHand ? changes.map((change) => placed(change, losers)) : changes, losses: distinct([...losses, ...hintLosses(changes)]), problems };
 }
 
-/* The strongest last; within a stage what was asked for first comes last, so that it wins over its equals. */
-function handLast(asked: readonly AskedChange[]): AskedChange[] {
-  return asked
-    .map((change, at) => ({ change, at }))
-    .sort((a, b) => strength[a.change.stage] - strength[b.change.stage] || b.at - a.at)
-    .map(({ change }) => change);
+/* Within a stage in the order of asking: of equals the first wins. */
+function strongestFirst(asked: readonly AskedChange[]): readonly AskedChange[] {
+  const [first] = asked;
+  if (asked.every(({ stage }) => stage === first!.stage)) return asked;
+  return [...asked].sort((a, b) => strength[b.stage] - strength[a.stage]);
 }
 
-/* What a change gives a value to. A parameter is one thing wherever in its address it stands. */
-function keyOf(change: AskedChange): string {
-  switch (change.kind) {
+/** The address or element that a change is about. */
+export const targetOf = (change: AskedChange): object => ('address' in change ? change.address : change.element);
+
+/* Whether two changes of one address or element give a value to the same thing. A parameter is one thing wherever in its address it stands. */
+function isSameThing(a: AskedChange, b: AskedChange): boolean {
+  switch (a.kind) {
     case 'parameter':
-      return `parameter ${change.address.start} ${change.name}`;
+      return b.kind === 'parameter' && a.name === b.name;
     case 'span':
-      return `span ${change.address.start} ${change.name} ${change.half}`;
+      return b.kind === 'span' && a.name === b.name && a.half === b.half;
     case 'path':
-      return `path ${change.address.start} ${JSON.stringify(change.step)}`;
+      return b.kind === 'path' && JSON.stringify(a.step) === JSON.stringify(b.step);
     case 'host':
-      return `host ${change.address.start}`;
+      return b.kind === 'host';
     case 'attribute':
-      return `attribute ${change.element.start} ${change.name}`;
+      return b.kind === 'attribute' && a.name === b.name;
     case 'token':
-      return `token ${change.element.start} ${change.name} ${change.token}`;
+      return b.kind === 'token' && a.name === b.name && a.token === b.token;
     case 'declaration':
-      return `declaration ${change.element.start} ${change.property}`;
+      return b.kind === 'declaration' && a.property === b.property;
     case 'member':
-      return `member ${change.element.start} ${JSON.stringify([change.of, change.path])}`;
+      return b.kind === 'member' && holderOf(a) === holderOf(b) && a.path.length === b.path.length && a.path.every((name, at) => name === b.path[at]);
   }
 }
+
+const holderOf = ({ of }: MemberChange): string => ('call' in of ? of.call : of.attribute);
 
 function valueOf(change: AskedChange): string {
   switch (change.kind) {
@@ -93,13 +102,14 @@ function valueOf(change: AskedChange): string {
 function placed(change: AskedChange, losers: ReadonlySet<AskedChange>): AskedChange {
   if (change.kind !== 'parameter' || change.in !== null) return change;
   const now = change.address.parameters.find(({ name }) => name === change.name)?.in;
-  const lost = [...losers].find((other) => other.kind === 'parameter' && keyOf(other) === keyOf(change)) as typeof change | undefined;
+  const lost = [...losers].find((other) => other.kind === 'parameter' && targetOf(other) === targetOf(change) && isSameThing(other, change)) as typeof change | undefined;
   return { ...change, in: now ?? lost?.in ?? 'query' };
 }
 
 /* Width and height as attributes are hints that every declaration wins over (HTML, section 15.2). */
 function hintLosses(changes: readonly AskedChange[]): Loss[] {
   const declared = changes.filter((change) => change.kind === 'declaration');
+  if (declared.length === 0) return [];
   return changes.flatMap((change) => {
     if (change.kind !== 'attribute' || (change.name !== 'width' && change.name !== 'height')) return [];
     const winner = declared.find(({ element, property }) => element === change.element && property === change.name);

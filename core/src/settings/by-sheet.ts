@@ -1,10 +1,11 @@
 import type { Code } from '../code.ts';
-import type { PathStep } from '../text/index.ts';
-import type { ChangeBody } from '../options/change.ts';
+import type { ParameterPlace, PathStep } from '../text/index.ts';
+import type { Change } from '../options/change.ts';
+import type { ReadAddress } from '../reading/reading.ts';
 import { contribution, problem, type Contribution, type Option, type OptionContext } from '../options/option.ts';
 import { reason } from '../reason.ts';
 import type { OptionValue } from '../options/values.ts';
-import type { Facts, Reason } from '../reason.ts';
+import type { Facts } from '../reason.ts';
 import { alone, matchFrame } from '../sheets/match.ts';
 import { ruleOf, type Sheet, type SheetSetting, type TimeSetting } from '../sheets/sheet.ts';
 import { targetOf, type Target } from './targets.ts';
@@ -38,11 +39,8 @@ export function contributeBySheet(option: Pick<Option, 'name' | 'type'>, code: C
   if (shutOut) return shutOut;
   const because = context.implied.get(setting)?.reason.code ?? null;
   const told = { value: option.type.format(value), provider: sheet.files ? null : sheet.name, because };
-  return contribution(changesOf({ option, rule, sheet, target, value, values: written.values, told }).map(withReason));
+  return contribution(changesOf({ option, rule, sheet, target, value, values: written.values, told }));
 }
-
-type Reasoned = readonly [change: ChangeBody, reason: Reason];
-const withReason = ([change, why]: Reasoned) => ({ ...change, reason: why });
 
 /* Another setting that is asked for, of which the provider obeys only one with this. */
 function exclusionOf(sheet: Sheet, setting: string, { options }: OptionContext): Contribution | null {
@@ -50,68 +48,93 @@ function exclusionOf(sheet: Sheet, setting: string, { options }: OptionContext):
   return other === undefined ? null : problem('settings-exclude', { setting, other, provider: sheet.name });
 }
 
-function changesOf(writing: Writing): Reasoned[] {
-  const places = { query: addressChanges, fragment: addressChanges, path: pathChanges, attribute: attributeChanges, json: memberChanges, option: memberChanges };
-  return [...places[writing.rule.in](writing), ...permission(writing)];
+const placesOf: Record<SheetSetting['in'], (writing: Writing) => Change[]> = {
+  query: addressChanges,
+  fragment: addressChanges,
+  path: pathChanges,
+  attribute: attributeChanges,
+  json: memberChanges,
+  option: memberChanges,
+};
+
+function changesOf(writing: Writing): Change[] {
+  const changes = placesOf[writing.rule.in](writing);
+  const permission = permissionFor(writing);
+  return permission ? [...changes, permission] : changes;
 }
 
-function addressChanges({ rule, sheet, target, value, values, told }: Writing): Reasoned[] {
-  const place = rule.in as 'query' | 'fragment';
-  const { span, format } = rule as TimeSetting;
-  return target.addresses.flatMap((address): Reasoned[] => {
-    if (span) {
-      const change = { kind: 'span', address, in: place, name: rule.name, half: span, seconds: value as number, format } as const;
-      return [[change, reason('set-span', { ...told, in: place, half: span, name: rule.name })]];
-    }
-    const id = rule.companions ? (matchFrame(address.url, alone(sheet))?.id ?? '') : '';
-    const isThere = values.some(({ written }) => written !== null);
-    const companions = isThere ? (rule.companions ?? []).map(({ name, value }) => ({ name, written: value.replaceAll('{id}', id) })) : [];
-    const all = [...values, ...companions].map(({ name, written }) => ({ name, value: written === false ? 'false' : written }));
-    const [first] = all;
-    const why =
-      first!.value === null
-        ? reason('take-parameter-out', { ...told, name: first!.name })
-        : reason('set-parameter', { ...told, in: place, written: all.map(({ name, value }) => (value === true ? name : `${name}=${value}`)).join(' & ') });
-    return all.map((parameter) => [{ kind: 'parameter', address, in: place, ...parameter }, why]);
-  });
+function addressChanges(writing: Writing): Change[] {
+  const { rule, target } = writing;
+  const span = (rule as TimeSetting).span;
+  const changes = (address: ReadAddress): Change[] => (span ? [spanChange(writing, address, span)] : parameterChanges(writing, address));
+  return target.addresses.length === 1 ? changes(target.addresses[0]!) : target.addresses.flatMap(changes);
 }
 
-function pathChanges({ rule, sheet, target, values, told }: Writing): Reasoned[] {
+function spanChange({ rule, value, told }: Writing, address: ReadAddress, half: 'start' | 'end'): Change {
+  const { in: place, name, format } = rule as TimeSetting & { in: ParameterPlace };
+  return { kind: 'span', address, in: place, name, half, seconds: value as number, format, reason: reason('set-span', { ...told, in: place, half, name }) };
+}
+
+function parameterChanges({ rule, sheet, values, told }: Writing, address: ReadAddress): Change[] {
+  const place = rule.in as ParameterPlace;
+  const written: WrittenParameter[] = values.map(({ name, written }) => ({ name, value: written === false ? 'false' : written }));
+  const isThere = written.some(({ value }) => value !== null);
+  if (rule.companions && isThere) {
+    const id = matchFrame(address.url, alone(sheet))?.id ?? '';
+    for (const { name, value } of rule.companions) written.push({ name, value: value.replaceAll('{id}', id) });
+  }
+  const why = isThere
+    ? reason('set-parameter', { ...told, in: place, written: written.length === 1 ? asWritten(written[0]!) : written.map(asWritten).join(' & ') })
+    : reason('take-parameter-out', { ...told, name: written[0]!.name });
+  return written.map(({ name, value }) => ({ kind: 'parameter', address, in: place, name, value, reason: why }));
+}
+
+const asWritten = ({ name, value }: WrittenParameter): string => (value === true ? name : `${name}=${value}`);
+
+interface WrittenParameter {
+  name: string;
+  value: string | true | null;
+}
+
+function pathChanges({ rule, sheet, target, values, told }: Writing): Change[] {
   const [{ written } = { written: null }] = values;
   const value = written === null ? null : String(written);
   const why = value === null ? reason('take-step-out', told) : reason('set-step', { ...told, written: value });
-  return target.addresses.map((address) => {
-    return [{ kind: 'path', address, step: stepOf(rule, sheet, address.url), value }, why];
-  });
+  return target.addresses.map((address) => ({ kind: 'path', address, step: stepOf(rule, sheet, address.url), value, reason: why }));
 }
 
-function attributeChanges({ rule, target: { element }, values, told }: Writing): Reasoned[] {
-  const own = values.map(({ name, written }): Reasoned => [
-    { kind: 'attribute', element, name, value: written === false ? 'false' : written },
-    written === null ? reason('take-attribute-out', { ...told, name }) : reason('set-attribute', { ...told, name }),
-  ]);
-  if (values.every(({ written }) => written === null)) return own;
-  const companions = (rule.companions ?? []).map(({ name, value }): Reasoned => [
-    { kind: 'attribute', element, name, value: value === '' ? true : value },
-    reason('needs-attribute', { ...told, name }),
-  ]);
-  return [...own, ...companions];
+function attributeChanges({ rule, target: { element }, values, told }: Writing): Change[] {
+  const changes: Change[] = values.map(({ name, written }) => ({
+    kind: 'attribute',
+    element,
+    name,
+    value: written === false ? 'false' : written,
+    reason: written === null ? reason('take-attribute-out', { ...told, name }) : reason('set-attribute', { ...told, name }),
+  }));
+  if (values.every(({ written }) => written === null)) return changes;
+  for (const { name, value } of rule.companions ?? [])
+    changes.push({ kind: 'attribute', element, name, value: value === '' ? true : value, reason: reason('needs-attribute', { ...told, name }) });
+  return changes;
 }
 
-function memberChanges({ rule, target: { element }, values, told }: Writing): Reasoned[] {
-  return values.map(({ name, plain }) => {
-    const path = name.split('.');
-    return rule.in === 'json'
-      ? [{ kind: 'member', element, of: { attribute: rule.attribute! }, path, value: plain }, reason('set-json-member', { ...told, name, attribute: rule.attribute! })]
-      : [{ kind: 'member', element, of: { call: rule.call! }, path, value: plain }, reason('set-script-member', { ...told, name })];
-  });
+function memberChanges({ rule, target: { element }, values, told }: Writing): Change[] {
+  const isJson = rule.in === 'json';
+  const of = isJson ? { attribute: rule.attribute! } : { call: rule.call! };
+  return values.map(({ name, plain }) => ({
+    kind: 'member',
+    element,
+    of,
+    path: name.split('.'),
+    value: plain,
+    reason: isJson ? reason('set-json-member', { ...told, name, attribute: rule.attribute! }) : reason('set-script-member', { ...told, name }),
+  }));
 }
 
 /* What a frame must be allowed for it. */
-function permission({ option, rule, target: { element }, value, told }: Writing): Reasoned[] {
+function permissionFor({ option, rule, target: { element }, value, told }: Writing): Change | null {
   const token = rule.permission;
-  if (token === undefined || value === false) return [];
-  return [[{ kind: 'token', element, name: 'allow', token }, reason('allow-permission', { ...told, token, option: option.name })]];
+  if (token === undefined || value === false) return null;
+  return { kind: 'token', element, name: 'allow', token, reason: reason('allow-permission', { ...told, token, option: option.name }) };
 }
 
 /** The step of an address’s path that a setting is in: one of its own, or that of a group of the frames’ patterns. */

@@ -1,4 +1,4 @@
-import { decodeAttribute, undecoded } from './entities.ts';
+import { decodeAttribute, undecoded, type DecodedText } from './entities.ts';
 
 export type ParameterPlace = 'query' | 'fragment';
 
@@ -39,7 +39,10 @@ export interface ParameterChange {
  * stands in no attribute: nothing in it is a character reference.
  */
 export function parseAddress(raw: string, { plain = false }: { plain?: boolean } = {}): Address {
-  const { text, at } = plain ? undecoded(raw) : decodeAttribute(raw);
+  return parseDecoded(raw, plain ? undecoded(raw) : decodeAttribute(raw));
+}
+
+function parseDecoded(raw: string, { text, at }: DecodedText): Address {
   const hash = text.indexOf('#');
   const queryEnd = hash < 0 ? text.length : hash;
   const first = text.indexOf('?');
@@ -78,7 +81,7 @@ export function parseAddress(raw: string, { plain = false }: { plain?: boolean }
  * The raw address with the changes made, in their order. What no change names stays byte for byte; a parameter that
  * already has the wanted value is left as it is written; a second one of the same name is taken out.
  */
-export function changeAddress(address: Address, changes: readonly ParameterChange[]): string {
+export function changeAddress(address: Pick<Address, 'raw' | 'joint'>, changes: readonly ParameterChange[]): string {
   let { raw } = address;
   for (const change of changes) raw = changeOne(raw, change, address.joint);
   return raw;
@@ -91,13 +94,14 @@ export function changeHost(raw: string, from: string, to: string): string {
 }
 
 function changeOne(raw: string, change: ParameterChange, joint: string): string {
-  const same = parseAddress(raw).parameters.filter((p) => p.in === change.in && p.name === change.name);
+  const decoded = decodeAttribute(raw);
+  const same = parseDecoded(raw, decoded).parameters.filter((p) => p.in === change.in && p.name === change.name);
   const [first, ...others] = same;
   if (change.value === null) return [...same].reverse().reduce((text, p) => takeOut(text, p, change.in), raw);
   const kept = [...others].reverse().reduce((text, p) => takeOut(text, p, change.in), raw);
   const name = percentEncode(change.name);
   const written = change.bare ? name : `${name}=${percentEncode(change.value)}`;
-  if (!first) return append(kept, written, change.in, joint);
+  if (!first) return append(raw, decoded, written, { place: change.in, joint });
   if (first.value === change.value || (change.bare && first.value === null)) return kept;
   if (first.value === null || change.bare) return kept.slice(0, first.start) + written + kept.slice(first.end);
   return kept.slice(0, first.valueStart) + percentEncode(change.value) + kept.slice(first.valueEnd);
@@ -111,8 +115,7 @@ function takeOut(raw: string, item: { start: number; end: number }, place: Param
   return raw.slice(0, item.start - (before?.[0].length ?? 0)) + raw.slice(item.end);
 }
 
-function append(raw: string, written: string, place: ParameterPlace, joint: string): string {
-  const { text, at } = decodeAttribute(raw);
+function append(raw: string, { text, at }: DecodedText, written: string, { place, joint }: { place: ParameterPlace; joint: string }): string {
   const hash = text.indexOf('#');
   const blankFree = text.trimEnd().length;
   if (place === 'fragment') {
@@ -130,6 +133,8 @@ function append(raw: string, written: string, place: ParameterPlace, joint: stri
 
 /** Escapes what a query may not hold (URL standard, query percent-encode set, and what separates items). */
 function percentEncode(text: string): string {
+  // Most names and values are plain.
+  if (/^[\w.~-]*$/.test(text)) return text;
   return encodeURIComponent(text)
     .replace(/%(?:3A|2F|2C|40|3B)/g, (escape) => decodeURIComponent(escape))
     .replaceAll("'", '%27');
