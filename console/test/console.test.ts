@@ -28,7 +28,7 @@ describe('an owner at the console', function () {
   it('goes the whole way: collect, cut, fit, place, paste, publish, sweep, see it live', async () => {
     const { context, page, complaints } = await signedIn();
     await page.getByLabel('Code or link').fill(talkCode(test.world.port));
-    await page.getByText("Its frame's address is one of Kinorill", { exact: false }).waitFor();
+    await page.getByText('Its frame’s address is one of Kinorill', { exact: false }).waitFor();
     await page.getByLabel('Name').fill('Opening talk');
     await page.getByLabel('Tags').fill('talks, festival');
     await page.getByRole('button', { name: 'Collect it' }).click();

@@ -56,6 +56,6 @@ describe('an owner who sets something for one place, or for a whole site, at the
     await page.getByText('Saved for hollinfell/talks#main.').waitFor();
     expect((await test.client.call('placements.read', { params: { placement } })).data.options).to.deep.equal({ 'max-width': 320 });
     await page.goto(`${test.url}/register`);
-    await page.getByText('Only here: max-width=320').waitFor();
+    await page.getByText('Only here: never wider than 320').waitFor();
   });
 });

@@ -5,7 +5,7 @@ import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { optionsLine, type Placement } from '@orbis/contract';
+import { optionsInWords, type Placement } from '@orbis/contract';
 import { api, refresh } from '../api.ts';
 import { useAnnounce } from '../parts/Announcer.tsx';
 import { Confirm } from '../parts/Confirm.tsx';
@@ -87,7 +87,7 @@ export function PlacementRow({ placement, showEmbed = true }: { placement: Place
       </Typography>
       {hasOwn && (
         <Typography variant="body2" sx={{ mb: 1.5 }}>
-          Only here: {optionsLine(placement.options)}
+          Only here: {optionsInWords(placement.options)}
         </Typography>
       )}
       {placement.findings.length > 0 && (

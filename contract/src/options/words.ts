@@ -1,6 +1,6 @@
 import { optionNamed, optionNames, parameterOf, type Options, type OptionValue } from '@orbis/core';
 import { OrbisError } from '../errors.ts';
-import { formatExpectation } from '../language/index.ts';
+import { formatExpectation, optionWords } from '../language/index.ts';
 
 /**
  * Reads options as people type them (`start=1:52`, `fit=shape`, `parameter.hue=12`).
@@ -35,6 +35,15 @@ export const optionsLine = (options: Options): string =>
   formatOptions(options)
     .map(({ name, value }) => `${name}=${value}`)
     .join(' ');
+
+/** Options as owners read them who have never typed one: “never wider than 320, stands in the middle”. */
+export const optionsInWords = (options: Options): string =>
+  formatOptions(options)
+    .map(({ name, value }) => {
+      const { label, words } = optionWords(name);
+      return `${label.toLowerCase()} ${words?.[value]?.toLowerCase() ?? value}`;
+    })
+    .join(', ');
 
 /** These options without some of them, by their names. */
 export const withoutOptions = (options: Options, names: readonly string[]): Options => Object.fromEntries(Object.entries(options).filter(([name]) => !names.includes(name)));

@@ -25,7 +25,7 @@ const capital = (word: string): string => word.charAt(0).toUpperCase() + word.sl
 const choices = (option: Option, words: readonly string[], inherited: FieldProps['inherited']): Words => {
   const called = optionWords(option.name).words ?? (option.type.name === 'switch' ? onOff : {});
   const say = (word: string): string => called[word] ?? capital(word);
-  return [['', inherited === null ? 'As in the code' : `As it is ${inherited.from}: ${say(inherited.value)}`], ...words.map((word) => [word, say(word)] as const)];
+  return [['', inherited === null ? 'As in the code' : `${say(inherited.value)}, ${inherited.from}`], ...words.map((word) => [word, say(word)] as const)];
 };
 
 /* One field a type: an option brings only its words and its limits. */
