@@ -1,5 +1,5 @@
-import { optionNamed, type Options } from '@orbis/core';
-import { formatOptions, parseOptions, unknownOption, withoutOptions, type Client, type Edit, type Embed } from '@orbis/contract';
+import { withoutOptions, optionNamed, type Options } from '@orbis/core';
+import { formatOptions, parseOptions, unknownOption, type Client, type Edit, type Embed } from '@orbis/contract';
 import { Option, type Command } from 'commander';
 import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
 import { changeAll, type GroupOptions } from './groups.ts';

@@ -1,6 +1,6 @@
 import { Option } from 'commander';
-import { kinds, type KindDefaults, type Kind } from '@orbis/core';
-import { optionsLine, parseOptions, withoutOptions, type Site } from '@orbis/contract';
+import { withoutOptions, kinds, type KindDefaults, type Kind } from '@orbis/core';
+import { optionsLine, parseOptions, type Site } from '@orbis/contract';
 import { UsedWrongly, type AddCommand } from '../command.ts';
 import { facts, type Colours } from '../text.ts';
 

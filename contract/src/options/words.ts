@@ -45,9 +45,6 @@ export const optionsInWords = (options: Options): string =>
     })
     .join(', ');
 
-/** These options without some of them, by their names. */
-export const withoutOptions = (options: Options, names: readonly string[]): Options => Object.fromEntries(Object.entries(options).filter(([name]) => !names.includes(name)));
-
 /** The error for a name that no option has, with the one that it may have been meant for. */
 export function unknownOption(name: string): OrbisError {
   const near = optionNames.find((known) => distance(known, name.toLowerCase()) <= 2);

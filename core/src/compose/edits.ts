@@ -18,6 +18,7 @@ import type { AddressChange, AttributeChange, DeclarationChange, MemberChange, T
 import { permissionsOf, rawAttribute } from '../settings/targets.ts';
 import { writeSpan } from '../sheets/span.ts';
 import type { AskedChange } from './changes.ts';
+import { reasonOf } from './reasons.ts';
 import { targetOf } from './settle.ts';
 import { styleEdit } from './style-edit.ts';
 
@@ -91,9 +92,6 @@ function composed(code: Code, group: readonly AskedChange[]): Composed {
       return attributeEdit(code, first as Of<AttributeChange>);
   }
 }
-
-/** The reason of a change, with who asked for it. */
-export const reasonOf = ({ stage, option, reason }: AskedChange): EditReason => ({ stage: stage === 'hand' ? 'settings' : stage, option, ...reason });
 
 /* Follows the changes step by step; those that change nothing have no reason to be named. */
 function follow<C extends AskedChange>(from: string, changes: readonly C[], step: (raw: string, change: C) => string): { raw: string; reasons: EditReason[] } {

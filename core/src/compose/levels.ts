@@ -1,7 +1,7 @@
 import type { Code } from '../code.ts';
 import { effectiveOptions, type Effective, type LevelledOptions, type OptionLevel } from '../options/levels.ts';
 import type { OptionProblem } from '../options/option.ts';
-import type { Options } from '../options/values.ts';
+import { withoutOptions, type Options } from '../options/values.ts';
 import { compose, type Composition } from './compose.ts';
 import type { Mark } from './mark.ts';
 
@@ -32,8 +32,6 @@ export function composeLevels(code: Code, asked: LevelledOptions, mark: Mark | n
     if (foreign.length === 0) return { ...composition, effective: options, levels, overridden, passedOver };
     passedOver.push(...foreign);
     const names = foreign.map(({ option }) => option);
-    now = { ...now, site: without(now.site, names), rule: without(now.rule, names) };
+    now = { ...now, site: withoutOptions(now.site ?? {}, names), rule: withoutOptions(now.rule ?? {}, names) };
   }
 }
-
-const without = (options: Options = {}, names: readonly string[]): Options => Object.fromEntries(Object.entries(options).filter(([name]) => !names.includes(name)));

@@ -1,7 +1,6 @@
 import { setAttribute, type Edit, type MarkupElement } from '../text/index.ts';
 import type { Code } from '../code.ts';
-import { reason } from '../reason.ts';
-import type { Reason } from '../reason.ts';
+import { reason, type Reason } from '../reason.ts';
 
 /** A placement's public id (ten characters of Crockford's base 32, lower case) and a delivery's number. */
 export interface Mark {

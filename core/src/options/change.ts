@@ -75,7 +75,7 @@ export interface MemberChange {
   value: PlainValue | null;
 }
 
-/** The stages of the work that change a code, in the order in which their insertions at one place are written. */
+/** What a change does, of whatever kind; by `kind` the composer knows which text it is in and how it is written. */
 export type ChangeBody = ParameterChange | SpanChange | PathChange | HostChange | AttributeChange | TokenChange | DeclarationChange | MemberChange;
 
 /** One change that an option needs, and why; the composer makes edits of all of them together. */

@@ -22,6 +22,9 @@ export type OptionValue = number | boolean | string | Coordinates | Ratio;
  */
 export type Options = Readonly<Record<string, OptionValue>>;
 
+/** These options without some of them, by their names. */
+export const withoutOptions = (options: Options, names: readonly string[]): Options => Object.fromEntries(Object.entries(options).filter(([name]) => !names.includes(name)));
+
 /** What a value could have been, as a code with facts; the words are the language file’s. */
 export interface Expectation {
   code: string;

@@ -1,5 +1,5 @@
-import type { Options } from '@orbis/core';
-import { optionsLine, OrbisError, withoutOptions, type GroupChange, type GroupOutcome } from '@orbis/contract';
+import { withoutOptions, type Options } from '@orbis/core';
+import { optionsLine, OrbisError, type GroupChange, type GroupOutcome } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 import { addRevisions, embedsWhere, findChange, itemsOfChange, listChanges, markUndone, recordChange, type GroupChangeRow } from '../store/group-changes.ts';
 import { afterId, keyset } from '../store/pages.ts';

@@ -1,5 +1,5 @@
-import type { OptionProblem, Options } from '@orbis/core';
-import { formatOptions, formatProblem, OrbisError, refuseProblems, withoutOptions, type Comparison } from '@orbis/contract';
+import { withoutOptions, type OptionProblem, type Options } from '@orbis/core';
+import { formatOptions, formatProblem, OrbisError, refuseProblems, type Comparison } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 import type { Handle } from '../database/connect.ts';
 import { addRevision, addSource, findRevision, listRevisions, restoreRevision, sourceNumbers, sourceOf, type EmbedRow, type RevisionRow, type SourceRow } from '../store/embeds.ts';

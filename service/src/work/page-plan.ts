@@ -1,11 +1,10 @@
-import { hasShared, type PlannedSnippet, type Reading, type Snippet } from '@orbis/core';
+import { hasShared, type PlannedSnippet, type Snippet } from '@orbis/core';
 import { writePlace } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
 import { workOutPage, type PageTask, type PageWorkedOut } from '../reading/work-out-page.ts';
 import { placementsOn, type StoredPlacement } from '../store/placements.ts';
 import { compositionOf, short } from './codes.ts';
-import type { RenderContext } from './making.ts';
-import { withRules } from './making.ts';
+import { withRules, type RenderContext } from './making.ts';
 import { askedAt } from './asked.ts';
 
 /** What is handed out for a placement: what goes to its spot, and what its page needs elsewhere because of it. */
@@ -31,7 +30,7 @@ export async function outputToday(row: StoredPlacement, making: RenderContext, d
   const { source, placement, page } = row;
   const mark = { placement: placement.publicId, delivery };
   const { code, composition } = await compositionOf({ base: source.base, found: source.found, asked: askedAt(row) }, making, mark);
-  if (!dependsOnPage(code.reading)) return { snippets: composition.snippets, text: composition.text };
+  if (!hasShared(code.reading)) return { snippets: composition.snippets, text: composition.text };
   const others = (await neighbours(page.id)).filter(({ id }) => id !== row.id);
   const { snippets } = await planOf([row, ...others], making, (id) => (id === placement.publicId ? delivery : 1));
   const own = snippets.filter(({ placements }) => placements.includes(placement.publicId));
@@ -43,8 +42,6 @@ export async function outputToday(row: StoredPlacement, making: RenderContext, d
       .join(''),
   };
 }
-
-const dependsOnPage = (reading: Pick<Reading, 'parts'>): boolean => hasShared(reading);
 
 const asSnippet = ({ position, runs }: PlannedSnippet): Snippet => ({ position, runs });
 
