@@ -1,6 +1,7 @@
 // Writes what the documents take from the code: docs/errors.md, docs/options.md, the schema of a sheet, and the README's list of settings.
 import { readFileSync, writeFileSync } from 'node:fs';
-import { allOptions, handName, searchFields, type Option, type SearchField } from '@orbis/core';
+import { allOptions, handName, ownOptions, searchFields, type Option, type SearchField } from '@orbis/core';
+import { builtInSheets } from '@orbis/sheets';
 import { catalogue, en, optionWords, listServiceSettings, sheetJsonSchema } from '@orbis/contract';
 
 const top = new URL('../', import.meta.url);
@@ -75,8 +76,21 @@ ${table('settings')}
 
 ${head}
 ${table('presentation')}
+
+## What only one provider has
+
+A provider’s sheet can declare options of its own ([provider sheets](provider-sheets.md)). They are asked for like all others, by their names; where embeds of several providers are meant, as with the defaults of a site, the sheet’s id may stand before it, and has to where two sheets have one of the same name: \`orbis site hollinfell fennfeed.layout=grid\`.
+
+| provider | option | value | example | what it does |
+| --- | --- | --- | --- | --- |
+${ownTable()}
 `;
 }
+
+const ownTable = (): string =>
+  builtInSheets()
+    .flatMap((sheet) => ownOptions(sheet).map(({ name, type, example, own }) => `| ${sheet.name} | \`${name}\` | ${valueOf(type)} | \`${name}=${example}\` | ${own!.explain} |`))
+    .join('\n');
 
 function valueOf({ name, limits: { least, most, whole, unit, words, length } }: Option['type']): string {
   if (words) return words.join(' or ');

@@ -102,5 +102,9 @@ describe('the command line without a service, with provider sheets', () => {
       .to.match(/^delay /m)
       .and.not.match(/^page /m);
     expect((await run(['options', 'nobody'])).exit).to.equal(2);
+    expect((await run(['options', 'fennfeed'])).out)
+      .to.match(/^count +count=/m)
+      .and.match(/^layout +layout=grid +How the posts stand/m);
+    expect((await run(['providers', 'show', 'tallywren', '--built-in'])).out).to.match(/^counts +counts=visitors +tells/m);
   });
 });

@@ -169,6 +169,20 @@ describe('the command line with a service', function () {
     await done('site hollinfell head=no');
   });
 
+  it('sets what only one provider has, and refuses it elsewhere with what was meant', async () => {
+    await done('collect stallmere:512 --name Stall button=Mine');
+    expect(await done('set stall badge=https://hollinfell.localhost/badge.png')).to.include('badge not set → https://hollinfell.localhost/badge.png');
+    expect(await done('show stall')).to.include('button=Mine');
+    expect(await done('unset stall button')).to.include('button Mine → not set');
+    const refused = await orbis('set opening-talk button=Mine');
+    expect([refused.exit, refused.err])
+      .to.deep.include(2)
+      .and.satisfy(([, text]: [number, string]) => text.includes('There is no option called “button”'));
+    await done('site hollinfell stallmere.button=Mine');
+    expect(await done('site hollinfell')).to.include('stallmere.button=Mine');
+    await done('site hollinfell --unset stallmere.button');
+  });
+
   it('collects a link, with options in the same breath', async () => {
     const comet = await orbis(`collect http://kinorill.localhost:${test.world.port}/reels/cM7comet --name Comet start=41`);
     expect(comet.err).to.match(/^Asking kinorill\.localhost:\d+ for what it knows of this link/);

@@ -43,6 +43,28 @@ describe('an owner who sets something for one place, or for a whole site, at the
     expect([data.head, data.defaults.video]).to.deep.equal([true, { 'max-width': 900, 'share': 80 }]);
   });
 
+  it('sets what only one provider has, for all its embeds on the site, and for one of them', async () => {
+    await test.client.call('embeds.create', {
+      body: { name: 'Counter', text: `<script src="http://count.tallywren.localhost:${test.world.port}/w.js?site=hollinfell"></script>`, options: { digits: 'grouped' } },
+    });
+    await page.goto(`${test.url}/places/hollinfell`);
+    await page.getByLabel('For', { exact: true }).click();
+    await page.getByRole('option', { name: 'counter' }).click();
+    await page.getByLabel('Counts (Tallywren)').click();
+    await page.getByRole('option', { name: 'Visitors' }).click();
+    await page.getByRole('button', { name: 'Save for this site' }).click();
+    await page.getByText('Saved for Hollin Fell.', { exact: false }).waitFor();
+    expect((await test.client.call('sites.read', { params: { site: 'hollinfell' } })).data.defaults.counter).to.deep.equal({ 'tallywren.counts': 'visitors' });
+    await page.goto(`${test.url}/collection/counter`);
+    await page.getByLabel('Number format').filter({ hasText: '1,201' }).waitFor();
+    await page.getByLabel('Counts', { exact: true }).click();
+    await page.getByRole('option', { name: 'Visitors' }).click();
+    await page.getByText('Counts: Visitors (tells=heads', { exact: false }).first().waitFor();
+    await page.getByRole('button', { name: 'Save as revision 2' }).click();
+    await page.getByText('Revision 2 is saved.', { exact: false }).waitFor();
+    expect((await test.client.call('embeds.read', { params: { embed: 'counter' } })).data.current.options).to.deep.equal({ digits: 'grouped', counts: 'visitors' });
+  });
+
   it('sees in the form of one place where each value comes from, and sets one for that place only', async () => {
     await page.goto(`${test.url}/collection/talk`);
     await page.getByRole('link', { name: 'Change it here only' }).click();

@@ -118,6 +118,7 @@ const own = {
     'Not a place',
     (f) => `“${f.found}” is not a place. A place is written site/path#spot, for example hollinfell/talks#main; the home page is hollinfell/#main.`,
   ),
+  'option-ambiguous': row(422, 2, 'Several have it', (f) => `“${f.found}” is not the same with ${f.providers}. Say whose you mean, such as ${f.one}.`),
   'value-invalid': row(422, 2, 'Value not understood', (f) => `“${f.found}” is no value for ${f.option}; it takes ${f.expected}.`),
   'options-unfit': row(
     409,

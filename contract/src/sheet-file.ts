@@ -49,7 +49,7 @@ export function parseSheet(text: string, file: string): Sheet {
     );
   }
   // Zod gives the settings back in the schema's order; the file's own order is that of the parameters.
-  const { settings } = data as { settings: Sheet['settings'] };
+  const { settings } = data as Pick<Sheet, 'settings'>;
   return { ...parsed.data, settings };
 }
 
@@ -85,7 +85,7 @@ export function renameSheet(text: string, id: string): string {
 }
 
 /* The order in which people read a sheet. */
-const reading = ['id', 'name', 'version', 'kind', 'hosts', 'links', 'frames', 'loaders', 'mounts', 'code', 'shape', 'settings'] as const;
+const reading = ['id', 'name', 'version', 'kind', 'hosts', 'links', 'frames', 'loaders', 'mounts', 'code', 'shape', 'settings', 'options'] as const;
 
 /** A sheet as a file in YAML, with remarks at its head. */
 export function writeSheet(sheet: Sheet, remarks: readonly string[]): string {

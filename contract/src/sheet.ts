@@ -11,7 +11,10 @@ import {
   type Sheet,
   type SheetSetting,
   type SheetSettings,
-  type TypeName,
+  type SheetOption,
+  type SheetSettingTypes,
+  optionNames,
+  ownOptions,
 } from '@orbis/core';
 import { patternProblem, sheetHost } from './sheet-patterns.ts';
 
@@ -55,8 +58,14 @@ const choiceSetting = z.strictObject({ ...place, choices: z.record(z.string(), z
 const colourSetting = z.strictObject({ ...place, format: z.enum(['#rrggbb', 'rrggbb']) });
 const textSetting = z.strictObject({ ...place, most: z.number().int().min(1).optional() });
 const coordinatesSetting = z.strictObject({ ...place, longitude: name.optional().meta({ description: 'The parameter of the longitude, where it has one of its own' }) });
+const plainSetting = z.strictObject(place);
+const listSetting = z.strictObject({
+  ...place,
+  most: z.number().int().min(1).max(50).optional(),
+  joint: z.string().min(1).max(3).optional().meta({ description: 'What stands between two items: a comma where nothing is said' }),
+});
 /* What a sheet says of a setting, by the setting’s type. */
-const ruleSchemas: Partial<Record<TypeName, z.ZodType<SheetSetting>>> = {
+const ruleSchemas = {
   time: timeSetting,
   switch: switchSetting,
   number: numberSetting,
@@ -64,11 +73,30 @@ const ruleSchemas: Partial<Record<TypeName, z.ZodType<SheetSetting>>> = {
   colour: colourSetting,
   text: textSetting,
   coordinates: coordinatesSetting,
-};
+  length: plainSetting,
+  address: plainSetting,
+  picture: plainSetting,
+  list: listSetting,
+} satisfies Record<keyof SheetSettingTypes, z.ZodType<SheetSetting>>;
 /* A sheet can say where each setting goes that providers have words for. */
 const settingsOfSheet = z.strictObject(
-  Object.fromEntries(allOptions.flatMap(({ name, type, words }) => (words ? [[name, ruleSchemas[type.name]!.optional()]] : []))),
+  Object.fromEntries(allOptions.flatMap(({ name, type, words }) => (words ? [[name, ruleSchemas[type.name as keyof SheetSettingTypes].optional()]] : []))),
 ) as unknown as z.ZodType<SheetSettings>;
+const ownWords = {
+  label: z.string().trim().min(1).max(40).meta({ description: 'A word or two, as the label of a field' }),
+  explain: z.string().trim().min(1).max(300).meta({ description: 'One sentence for owners' }),
+  example: z.string().min(1).max(200).meta({ description: 'A value as people type it' }),
+};
+const labels = z.record(z.string(), z.string().trim().min(1).max(40)).optional().meta({ description: 'What the words of the choice are called' });
+/* What a sheet says of an option that it declares itself: its type, its words, where it goes and what narrows it. */
+const ownOptionSchema = z.discriminatedUnion(
+  'type',
+  Object.entries(ruleSchemas).map(([type, rule]) => rule.extend({ type: z.literal(type), ...ownWords, ...(type === 'choice' && { labels }) })) as never,
+) as unknown as z.ZodType<SheetOption>;
+const ownOptionName = z
+  .string()
+  .regex(/^[a-z][a-z0-9]*(?:-[a-z0-9]+)*$/, 'lower-case letters, digits and hyphens')
+  .max(40);
 const patternPart = (part: 'hostname' | 'pathname' | 'search') =>
   z
     .string()
@@ -121,6 +149,10 @@ export const sheetSchema = z
       .meta({ description: 'The host that keeps nothing in visitors’ browsers, and the one it stands for' }),
     linkTime: z.strictObject({ in: z.enum(['query', 'fragment']), name: z.string().min(1), format: z.enum(timeFormats) }).optional(),
     settings: settingsOfSheet,
+    options: z
+      .record(ownOptionName, ownOptionSchema)
+      .optional()
+      .meta({ description: 'Options that only this provider has, by names of its own: a layout, what is counted, the words of a button' }),
     needs: z.strictObject(Object.fromEntries(needNames.map((need) => [need, z.boolean().optional()])) as Record<(typeof needNames)[number], z.ZodOptional<z.ZodBoolean>>),
     why: z
       .strictObject(Object.fromEntries(needNames.map((need) => [need, sentence.optional()])) as Record<(typeof needNames)[number], z.ZodOptional<z.ZodString>>)
@@ -153,12 +185,22 @@ export const sheetSchema = z
   .superRefine((sheet, context) => {
     const missing = (path: string[], message: string): void => void context.addIssue({ code: 'custom', path, message });
     if (sheet.hosts.length === 0 && !sheet.files && !sheet.pages) missing(['hosts'], 'at least one host, unless the sheet is for files or pages of anybody’s');
-    for (const [setting, rule] of Object.entries(sheet.settings)) {
-      for (const other of rule.excludes ?? []) if (!settings.some((known) => known.name === other)) missing(['settings', setting, 'excludes'], `there is no setting “${other}”`);
-      if (rule.in === 'json' && rule.attribute === undefined) missing(['settings', setting], 'in JSON, say in “attribute” which attribute holds it');
-      if (rule.in === 'option' && rule.call === undefined) missing(['settings', setting], 'in an option, say in “call” what is called with the object');
+    const names = [...settings.map(({ name }) => name), ...Object.keys(sheet.options ?? {})];
+    const rules = [
+      ...Object.entries(sheet.settings).map((rule) => ['settings', ...rule] as const),
+      ...Object.entries(sheet.options ?? {}).map((rule) => ['options', ...rule] as const),
+    ];
+    for (const [member, setting, rule] of rules) {
+      for (const other of rule.excludes ?? []) if (!names.includes(other)) missing([member, setting, 'excludes'], `there is no setting “${other}”`);
+      if (rule.in === 'json' && rule.attribute === undefined) missing([member, setting], 'in JSON, say in “attribute” which attribute holds it');
+      if (rule.in === 'option' && rule.call === undefined) missing([member, setting], 'in an option, say in “call” what is called with the object');
       if (rule.in === 'path' && rule.piece === undefined && !sheet.frames.some(({ pathname }) => pathname.split('/').includes(`:${rule.name}`)))
-        missing(['settings', setting, 'name'], 'in a path, name a group that is a whole step of a frame’s pattern, or give a “piece”');
+        missing([member, setting, 'name'], 'in a path, name a group that is a whole step of a frame’s pattern, or give a “piece”');
+    }
+    for (const { name, type, example, own } of ownOptions(sheet)) {
+      if (optionNames.includes(name)) missing(['options', name], `Orbis has an option “${name}” for all providers: say in “settings” where it goes, or call this one otherwise`);
+      if (!type.parse(example).ok) missing(['options', name, 'example'], `“${example}” is no value of it`);
+      for (const word of Object.keys(own?.labels ?? {})) if (!type.limits.words?.includes(word)) missing(['options', name, 'labels', word], `“${word}” is none of its choices`);
     }
   })
   .meta({ id: 'ProviderSheet' }) satisfies z.ZodType<Sheet>;

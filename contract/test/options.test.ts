@@ -52,7 +52,9 @@ describe('options as people type them', () => {
 
 describe('options as they cross a wire', () => {
   for (const [label, options] of [
-    ['a name that no option has', { begin: 3 }],
+    ['a name that no option can have', { 'Begin at': 3 }],
+    ['a name of three parts', { 'a.b.c': 3 }],
+    ['a value that no option has', { counts: { visits: 1 } }],
     ['a value of another type', { start: '1:52' }],
     ['a number beyond the limits', { 'max-width': 0 }],
     ['a parameter without a name', { 'parameter.': 'x' }],

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { parseFragment, type DefaultTreeAdapterTypes } from 'parse5';
-import { allOptions, applyEdits, compose, current, openCode, type Code, type Composition, type Option, type Options, type OptionValue } from '@orbis/core';
+import { applyEdits, compose, current, openCode, optionsFor, type Code, type Composition, type Option, type Options, type OptionValue } from '@orbis/core';
 import { builtInSheets } from '@orbis/sheets';
 import { codes, talk } from './corpus.ts';
 
@@ -16,6 +16,8 @@ const texts: readonly string[] = [
   '<div class="slotsedge-calendar" data-calendar="x" data-look=\'{ "kept": [1] }\'></div><script async src="https://cdn.slotsedge.localhost/booking.js"></script>',
   '<script>stallmere.push(["show", "#s", { items: 2 }]);</script><div data-shop="311" id="s"></div><script async src="https://cdn.stallmere.localhost/shop.js"></script>',
   '<video src="/a.webm#t=3,9" controls></video>',
+  '<div class="fennfeed-stream" data-of="hollinfell" data-gap=8px></div><script async src="https://fennfeed.localhost/embed.js"></script>',
+  '<script src="https://count.tallywren.localhost/w.js?site=hollinfell"></script>',
 ];
 
 /* A value of each type, within the option’s limits. */
@@ -28,6 +30,10 @@ const valueOf: Record<Option['type']['name'], (option: Option) => fc.Arbitrary<O
   text: ({ type: { limits } }) => (limits.isLanguage ? fc.constantFrom('de', 'en-GB') : fc.constantFrom('a', 'ü & "<x>"', "it's", '{{x}}')),
   coordinates: () => fc.record({ latitude: fc.integer({ min: -85, max: 85 }), longitude: fc.integer({ min: -180, max: 180 }) }),
   ratio: () => fc.constantFrom({ width: 16, height: 9 }, { width: 9, height: 16 }),
+  length: () => fc.constantFrom('12px', '1.5rem'),
+  address: () => fc.constantFrom('https://hollinfell.localhost/thanks?a=1&b="2"'),
+  picture: () => fc.constantFrom('https://hollinfell.localhost/dome.png'),
+  list: () => fc.uniqueArray(fc.constantFrom('fox', 'two words', '"<&>'), { minLength: 1 }),
 };
 const byHand = fc.dictionary(fc.constantFrom('parameter.from', 'parameter.zest', 'parameter.a[b]'), fc.constantFrom('1', 'a b&c', ''), { maxKeys: 2 });
 /* Of each code what its provider offers: several options at once, so that they meet. */
@@ -36,7 +42,9 @@ const askedOf = ({ sheet, reading }: Code): fc.Arbitrary<Options> =>
     .tuple(
       fc.record(
         Object.fromEntries(
-          allOptions.filter((option) => option.isOffered(sheet, reading)).map((option) => [option.name, fc.option(valueOf[option.type.name](option), { freq: 2, nil: undefined })]),
+          optionsFor(sheet)
+            .filter((option) => option.isOffered(sheet, reading))
+            .map((option) => [option.name, fc.option(valueOf[option.type.name](option), { freq: 2, nil: undefined })]),
         ),
       ),
       byHand,

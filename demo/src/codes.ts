@@ -8,6 +8,8 @@ export interface DemoCode {
   notes?: string;
   /** Taken in as the mending that its reading offers would have it. */
   mend?: boolean;
+  /** What is asked of it. */
+  options?: Readonly<Record<string, string | number>>;
 }
 
 const kinds: DemoCode[] = [
@@ -45,6 +47,7 @@ const kinds: DemoCode[] = [
     kind: 'counter',
     name: 'Visit counter',
     tags: ['live'],
+    options: { counts: 'visitors', digits: 'grouped' },
     text: '<script src="https://count.tallywren.localhost/w.js?site=hollinfell"></script>\n<noscript><img src="https://count.tallywren.localhost/hits.gif?site=hollinfell" alt="Visits" width="88" height="31"></noscript>',
   },
   {

@@ -27,7 +27,8 @@ export async function loadDemo(client: Client, port: number): Promise<void> {
     for (const { spot } of page.sections) await client.call('spots.create', { body: { key: `hollinfell/${page.path}#${spot}`, widths: column } });
   }
 
-  for (const { name, tags, text, notes = '', mend = false } of demoCodes) await client.call('embeds.create', { body: { name, tags, text: onPort(text, port), notes, mend } });
+  for (const { name, tags, text, notes = '', mend = false, options = {} } of demoCodes)
+    await client.call('embeds.create', { body: { name, tags, text: onPort(text, port), notes, mend, options } });
   await client.call('embeds.create', {
     body: {
       name: 'Newsletter form',
@@ -45,7 +46,7 @@ export async function loadDemo(client: Client, port: number): Promise<void> {
     },
   });
   // Of these only a number, a link with a time, and a file on the site itself are known.
-  await client.call('embeds.create', { body: { name: 'Festival stall', tags: ['shop', 'festival'], text: 'stallmere:512', options: { count: 3 } } });
+  await client.call('embeds.create', { body: { name: 'Festival stall', tags: ['shop', 'festival'], text: 'stallmere:512', options: { count: 3, button: 'I want this' } } });
   await client.call('embeds.create', {
     body: { name: 'Rings, from the first minute', tags: ['talks'], text: `http://${hosts.kinorillShort}:${port}/rG5rings?at=1m5s`, ask: true },
   });

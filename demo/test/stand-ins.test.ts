@@ -73,6 +73,16 @@ const table: [provider: string, asked: string, look: string, seen: unknown, othe
   ['tallywren', 'account=darkskyweek', 'Number.parseInt(document.querySelector(".tallywren").textContent) < 1203', true, false],
   ['tallywren', 'theme=dark', 'getComputedStyle(document.querySelector(".tallywren")).backgroundColor', 'rgb(35, 42, 39)', 'rgb(241, 235, 220)'],
   ['tallywren', 'language=de', 'document.querySelector(".tallywren").textContent.replace(/\\d+ /, "")', 'Besuche', 'visits'],
+  ['tallywren', 'counts=visitors', 'document.querySelector(".tallywren").textContent.replace(/[\\d,]+ /, "")', 'visitors', 'visits'],
+  ['tallywren', 'digits=grouped', '/^\\d,\\d{3} /.test(document.querySelector(".tallywren").textContent)', true, false],
+  ['fennfeed', 'layout=column', 'document.querySelector(".fennfeed-stream > div").style.gridTemplateColumns === "1fr"', true, false],
+  ['fennfeed', 'gap=24', 'getComputedStyle(document.querySelector(".fennfeed-stream > div")).columnGap', '24px', '12px'],
+  ['fennfeed', 'only=mirror,fox', 'document.querySelectorAll(".fennfeed-card").length', 2, 3],
+  ['formwold', 'button=Join', 'document.querySelector("button").textContent', 'Join', 'Sign up'],
+  ['formwold', 'thanks=https://hollinfell.localhost/thanks', 'document.querySelector("input[name=then]")?.value ?? null', 'https://hollinfell.localhost/thanks', null],
+  ['praisecroft', 'layout=row', 'getComputedStyle(document.querySelector(".praisecroft-reviews ul")).display', 'flex', 'block'],
+  ['stallmere', 'button=Mine', 'document.querySelector(".stallmere-item button").textContent', 'Mine', 'Into the basket'],
+  ['stallmere', 'badge=https://hollinfell.localhost/badge.png', 'document.querySelector(".stallmere-item img")?.src ?? null', 'https://hollinfell.localhost/badge.png', null],
 ];
 /* Which of a provider's codes its settings are for, where it has several. */
 const which: Record<string, number> = { fennfeed: 1 };
@@ -115,7 +125,7 @@ describe('the stand-in providers', function () {
   for (const [provider, asked, look, seen, otherwise] of table) {
     it(`${provider} obeys ${asked}, and does otherwise without it`, async () => {
       const plain = offered(provider);
-      const { text, problems } = compose(openCode(plain, { sheets }), parseOptions(asked.includes(', ') ? [asked] : asked.split(' ')));
+      const { text, problems } = compose(openCode(plain, { sheets }), parseOptions(asked.includes(', ') ? [asked] : asked.split(' '), [sheets.find(({ id }) => id === provider)!]));
       expect(problems).to.deep.equal([]);
       expect(text).not.to.equal(plain);
       const without = provider === 'tallywren' && asked.startsWith('account') ? plain.replaceAll('hollinfell', 'often') : plain;
@@ -149,7 +159,7 @@ describe('the stand-in providers', function () {
   it('have a row in the table above for every setting of their sheets', () => {
     for (const sheet of providers) {
       if (sheet.id === 'kinorill') continue;
-      for (const setting of Object.keys(sheet.settings))
+      for (const setting of [...Object.keys(sheet.settings), ...Object.keys(sheet.options ?? {})])
         expect(
           table.some(([id, asked]) => id === sheet.id && asked.startsWith(`${setting}=`)),
           `${sheet.id} ${setting}`,

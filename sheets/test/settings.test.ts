@@ -19,8 +19,8 @@ const adjusted = (text: string, options: Options): string => {
 
 /** Values that a sheet takes for a setting. */
 function valuesOf(sheet: Sheet, name: string): fc.Arbitrary<unknown> {
-  const rule = sheet.settings[name]!;
-  switch (optionNamed(name)!.type.name) {
+  const rule = ruleOf(sheet, name)!;
+  switch (optionNamed(name, sheet)!.type.name) {
     case 'time':
       return fc.integer({ min: 0, max: 5000 });
     case 'switch':
@@ -39,11 +39,18 @@ function valuesOf(sheet: Sheet, name: string): fc.Arbitrary<unknown> {
       return fc.record({ latitude: fc.integer({ min: -85e4, max: 85e4 }).map((n) => n / 1e4), longitude: fc.integer({ min: -18e5, max: 18e5 }).map((n) => n / 1e4) });
     case 'ratio':
       return fc.constant({ width: 16, height: 9 });
+    case 'length':
+      return fc.constantFrom('12px', '1.5rem', '50%');
+    case 'address':
+    case 'picture':
+      return fc.constantFrom('https://hollinfell.localhost/a?b=1&c="d"#e', 'http://elsewhere.localhost/%41/ü.png').map((text) => new URL(text).href);
+    case 'list':
+      return fc.uniqueArray(fc.constantFrom('mirror', 'two words', 'ü&"<>', "it's", 'x=1?'), { minLength: 1, maxLength: 5 });
   }
 }
 const optionsFor = (sheet: Sheet): fc.Arbitrary<Options> =>
   fc
-    .record(Object.fromEntries(Object.keys(sheet.settings).map((name) => [name, fc.option(valuesOf(sheet, name), { nil: undefined })])))
+    .record(Object.fromEntries([...Object.keys(sheet.settings), ...Object.keys(sheet.options ?? {})].map((name) => [name, fc.option(valuesOf(sheet, name), { nil: undefined })])))
     .map((record) => Object.fromEntries(Object.entries(record).filter(([, value]) => value !== undefined)) as Options)
     // What contradicts itself is refused, and tested where that is the matter.
     .filter(
@@ -84,7 +91,7 @@ describe('the settings of every provider', () => {
           const text = adjusted(codeOf(sheet), asked);
           const read = current(openCode(text, { sheets }));
           for (const [name, value] of Object.entries(asked)) {
-            const rule = sheet.settings[name]!;
+            const rule = ruleOf(sheet, name)!;
             // What is off by not being there is not said.
             const silent = 'on' in rule && (value ? rule.on : rule.off) === null;
             expect(read[name], `${sheet.id} ${name} in ${text}`).to.deep.equal(silent ? undefined : value);

@@ -21,7 +21,7 @@ export const addAdjust: AddCommand = (program, run) => {
         const sheets = localSheets(options.sheets);
         const asPasted = openCode(await pasted(what, tools.io), { sheets });
         const code = asPasted.reading.made === null ? asPasted : openCode(asPasted.reading.made, { sheets });
-        const { edits, implied, problems, text } = compose(code, { ...asPasted.reading.asked, ...parseOptions(words) });
+        const { edits, implied, problems, text } = compose(code, { ...asPasted.reading.asked, ...parseOptions(words, code.sheet ? [code.sheet] : []) });
         refuseProblems(problems);
         const sheet = code.sheet && { id: code.sheet.id, version: code.sheet.version };
         if (tools.json) tools.io.out(`${JSON.stringify({ sheet, edits: edits.map((edit) => ({ ...edit, reason: formatReasons(edit.reasons) })), implied, text }, null, 2)}\n`);

@@ -1,5 +1,6 @@
 import { linkIn, linksIn, formatTime } from '@orbis/core';
-import { foundBy, optionsLine, parseOptions, sayBytes, type Embed, type Found } from '@orbis/contract';
+import { foundBy, optionsLine, sayBytes, type Embed, type Found } from '@orbis/contract';
+import { parseAsked, sheetOfText } from '../asked.ts';
 import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
 import type { Exit } from '../io.ts';
 import { pasted } from '../pasted.ts';
@@ -39,9 +40,9 @@ export const addCollect: AddCommand = (program, run) => {
         const link = options.askNobody ? null : linkIn(text);
         if (link !== null) await sayAsks(link, tools);
         const { name, tag = [], notes = '', mend = false } = options;
-        const { data } = await tools
-          .client()
-          .call('embeds.create', { body: { ...(name !== undefined && { name }), text, tags: tag, notes, mend, ask: link !== null, options: parseOptions(asked) } });
+        const { data } = await tools.client().call('embeds.create', {
+          body: { ...(name !== undefined && { name }), text, tags: tag, notes, mend, ask: link !== null, options: await parseAsked(asked, tools.client, sheetOfText(text)) },
+        });
         tools.tell(data, () => `Collected as ${tools.colours.bold(data.key)}.\n\n${describeEmbed(data, tools.colours)}`);
         return data.reading.findings.some((finding) => finding.level === 'error') ? 1 : 0;
       }),

@@ -1,4 +1,4 @@
-import { allOptions, handName, kinds, type Kind, type Option } from '@orbis/core';
+import { allOptions, handName, kinds, optionsFor, type Kind, type Option } from '@orbis/core';
 import { en, optionWords } from '@orbis/contract';
 import { builtInSheets } from '@orbis/sheets';
 import { UsedWrongly, type AddCommand } from '../command.ts';
@@ -14,7 +14,9 @@ export const addOptions: AddCommand = (program, run) => {
       run(async (tools) => {
         const offered = optionsOf(of);
         const rows = (stage: Option['stage']) =>
-          offered.filter((option) => option.stage === stage).map(({ name, example }) => ({ name, stage, meaning: optionWords(name).explain, example: `${name}=${example}` }));
+          offered
+            .filter((option) => option.stage === stage)
+            .map(({ name, example, own }) => ({ name, stage, meaning: own?.explain ?? optionWords(name).explain, example: `${name}=${example}` }));
         const byHand = { name: handName('NAME'), stage: 'settings', meaning: en.byHand.explain, example: `${handName('hue')}=12` };
         const items = [...rows('settings'), byHand, ...rows('presentation')];
         tools.tell(items, () =>
@@ -36,6 +38,6 @@ function optionsOf(of: string | undefined): readonly Option[] {
   if (kinds.includes(of as Kind)) return allOptions.filter(isFor);
   const sheets = builtInSheets();
   const sheet = sheets.find(({ id }) => id === of.toLowerCase());
-  if (sheet) return allOptions.filter((option) => option.isOffered(sheet, null));
+  if (sheet) return optionsFor(sheet).filter((option) => option.isOffered(sheet, null));
   throw new UsedWrongly(`There is no kind and no provider “${of}”. Kinds: ${kinds.join(', ')}. Providers: ${sheets.map(({ id }) => id).join(', ')}.`);
 }

@@ -1,4 +1,5 @@
-import { optionsLine, parseOptions } from '@orbis/contract';
+import { optionsLine } from '@orbis/contract';
+import { parseAsked } from '../asked.ts';
 import type { AddCommand } from '../command.ts';
 import { table } from '../text.ts';
 
@@ -36,7 +37,7 @@ export const addPresets: AddCommand = (program, run) => {
         );
         const { data } = await client.call('presets.save', {
           params: { preset },
-          body: { options: parseOptions(words), ...(options.meaning === undefined ? {} : { meaning: options.meaning }) },
+          body: { options: await parseAsked(words, tools.client, null), ...(options.meaning === undefined ? {} : { meaning: options.meaning }) },
           ifMatch: etag ?? '"0"',
         });
         tools.tell(data, () => `Saved ${tools.colours.bold(data.key)}. “orbis set EMBED --preset ${data.key}” puts it on an embed.\n`);

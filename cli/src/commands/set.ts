@@ -1,6 +1,7 @@
-import { withoutOptions, optionNamed, type Options } from '@orbis/core';
-import { formatOptions, parseOptions, unknownOption, type Client, type Edit, type Embed } from '@orbis/contract';
+import { withoutOptions, type Options } from '@orbis/core';
+import { formatOptions, type Client, type Edit, type Embed } from '@orbis/contract';
 import { Option, type Command } from 'commander';
+import { checkNames, parseAsked, sheetOfEmbed, type WhoseSheet } from '../asked.ts';
 import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
 import { changeAll, type GroupOptions } from './groups.ts';
 import { fold, plural } from '../text.ts';
@@ -28,7 +29,7 @@ export const addSet: AddCommand = (program, run) => {
     .action((embed: string | undefined, words: string[], options: GroupOptions & { preset?: string[] }) =>
       run(async (tools) => {
         const said = options.where === undefined ? words : [embed, ...words].filter((word) => word !== undefined);
-        let asked = parseOptions(said);
+        let asked = await parseAsked(said, tools.client, options.where === undefined ? sheetFor(embed) : null);
         for (const preset of [...(options.preset ?? [])].reverse()) asked = { ...(await tools.client().call('presets.read', { params: { preset } })).data.options, ...asked };
         if (options.where !== undefined) return changeAll(tools, { ...options, where: options.where }, { options: asked });
         const at = atPlace(oneOf(embed));
@@ -42,7 +43,7 @@ export const addSet: AddCommand = (program, run) => {
     .action((embed: string | undefined, rest: string[], options: GroupOptions) =>
       run(async (tools) => {
         const names = options.where === undefined ? rest : [embed, ...rest].filter((name) => name !== undefined);
-        for (const name of names) if (!optionNamed(name)) throw unknownOption(name);
+        await checkNames(names, tools.client, options.where === undefined ? sheetFor(embed) : null);
         if (options.where !== undefined) return changeAll(tools, { ...options, where: options.where }, { unset: names });
         const at = atPlace(oneOf(embed));
         if (at) return changePlaced(at, tools, (now) => withoutOptions(now, names));
@@ -66,6 +67,9 @@ export const addSet: AddCommand = (program, run) => {
       }),
     );
 };
+
+/* The sheet of the embed that is meant, with a place or without. */
+const sheetFor = (embed: string | undefined): WhoseSheet | null => (embed === undefined ? null : sheetOfEmbed(atPlace(embed)?.embed ?? embed));
 
 function oneOf(embed: string | undefined): string {
   if (embed === undefined) throw new UsedWrongly('Name an embed, or say with --where which ones.');

@@ -1,6 +1,7 @@
 import { Option } from 'commander';
 import { withoutOptions, kinds, type KindDefaults, type Kind } from '@orbis/core';
-import { optionsLine, parseOptions, type Site } from '@orbis/contract';
+import { optionsLine, type Site } from '@orbis/contract';
+import { parseAsked } from '../asked.ts';
 import { UsedWrongly, type AddCommand } from '../command.ts';
 import { facts, type Colours } from '../text.ts';
 
@@ -26,7 +27,11 @@ export const addSite: AddCommand = (program, run) => {
         const client = tools.client();
         const now = await client.call('sites.read', { params: { site: key } });
         const head = headIn(words);
-        const asked = parseOptions(words.filter((word) => !word.startsWith('head=')));
+        const asked = await parseAsked(
+          words.filter((word) => !word.startsWith('head=')),
+          tools.client,
+          null,
+        );
         if (head === null && Object.keys(asked).length === 0 && unset.length === 0) {
           tools.tell(now.data, () => describeSite(now.data, tools.colours));
           return 0;

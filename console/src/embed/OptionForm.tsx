@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import { allOptions, handName, ruleOf, type Option, type Reading, type Sheet } from '@orbis/core';
+import { allOptions, handName, optionsFor, ruleOf, type Option, type Reading, type Sheet } from '@orbis/core';
 import { optionWords, type Composition } from '@orbis/contract';
 import { Unfold } from '../parts/Unfold.tsx';
 import type { Draft } from './draft.ts';
@@ -40,7 +40,7 @@ export function OptionForm({ draft, wrong, problems, implied, inherited, sheet, 
         option={option}
         context={context}
         name={name}
-        label={optionWords(name).label}
+        label={optionWords(name, sheet).label}
         value={draft[name] ?? ''}
         wrong={wrong[name] ?? problems.find((problem) => problem.option === name)?.detail}
         help={cameWith(implied, name) ?? explained(option, sheet)}
@@ -84,9 +84,9 @@ export function OptionForm({ draft, wrong, problems, implied, inherited, sheet, 
 
 /* In the order of the sheet: what matters most of this provider stands first in it. What makes no sense for this kind is not shown; what only the provider does not offer is. */
 function settingsFor(sheet: Sheet | null, reading: Props['reading']): { offered: Option[]; missing: Option[] } {
-  const order = Object.keys(sheet?.settings ?? {});
+  const order = [...Object.keys(sheet?.settings ?? {}), ...Object.keys(sheet?.options ?? {})];
   const place = ({ name }: Option): number => (order.includes(name) ? order.indexOf(name) : order.length);
-  const settings = allOptions.filter(({ stage }) => stage === 'settings');
+  const settings = optionsFor(sheet).filter(({ stage }) => stage === 'settings');
   const ofEveryCode = (option: Option): boolean => option.isOffered(null, null);
   const fits = ({ kinds }: Option): boolean => kinds === 'any' || kinds.includes(reading.kind);
   const offered = settings.filter((option) => option.isOffered(sheet, reading));
@@ -103,6 +103,6 @@ function cameWith(implied: Props['implied'], name: string): string | undefined {
 
 /* A field of words says by its label what it is. */
 function explained({ name, type }: Option, sheet: Sheet | null): string | undefined {
-  const itself = type.name === 'switch' || type.name === 'choice' ? undefined : optionWords(name).explain;
+  const itself = type.name === 'switch' || type.name === 'choice' ? undefined : optionWords(name, sheet).explain;
   return [itself, ruleOf(sheet, name)?.note].filter(Boolean).join(' ') || undefined;
 }

@@ -13,7 +13,6 @@ import { plural } from '../parts/when.ts';
 import { Changes } from './Changes.tsx';
 import { inheritedFrom } from './inherited.ts';
 import { useComposedDraft } from './composed-draft.ts';
-import { optionsOf } from './draft.ts';
 import { SavePreset } from '../groups/SavePreset.tsx';
 import { PresetChooser } from './PresetChooser.tsx';
 import { Placements } from './Placements.tsx';
@@ -27,7 +26,7 @@ export function Workbench({ embed, etag }: { embed: Embed; etag: string }) {
   const work = useComposedDraft(embed, embed.current.options);
   const { draft, changed, composition } = work;
   const save = useMutation({
-    mutationFn: async () => (await api.call('revisions.create', { params: { embed: embed.key }, body: { options: optionsOf(draft).options }, ifMatch: etag })).data,
+    mutationFn: async () => (await api.call('revisions.create', { params: { embed: embed.key }, body: { options: work.options() }, ifMatch: etag })).data,
     onSuccess: async (now) => {
       await refresh();
       announce(

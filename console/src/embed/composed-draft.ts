@@ -19,6 +19,8 @@ export interface ComposedDraft {
   problems: Composition['problems'];
   /** The options that the composition is of, where they can be had. */
   shown: Options | null;
+  /** The options that the draft as it stands comes to. */
+  options: () => Options;
   sheet: Sheet | null;
   frame: RefObject<HTMLIFrameElement | null>;
   player: PlayerTime;
@@ -34,8 +36,9 @@ export interface ComposedDraft {
 export function useComposedDraft(embed: Embed, options: Options, placement?: string): ComposedDraft {
   const saved = draftOf(options);
   const [draft, setDraft] = useState<Draft>(saved);
-  const { options: wanted, wrong } = optionsOf(useDeferredValue(draft));
   const sheets = useList('providers.list', {});
+  const sheet = sheets.items.find(({ id }) => id === embed.reading.sheet?.id)?.sheet ?? null;
+  const { options: wanted, wrong } = optionsOf(useDeferredValue(draft), { sheets: sheet ? [sheet] : [], saved: options });
   const frame = useRef<HTMLIFrameElement>(null);
   const player = usePlayerTime(frame);
   const target = placement === undefined ? { embed: embed.key } : { placement };
@@ -52,8 +55,9 @@ export function useComposedDraft(embed: Embed, options: Options, placement?: str
     fits: !composition.isPlaceholderData && problems.length === 0 && Object.keys(wrong).length === 0,
     composition,
     problems,
+    options: () => optionsOf(draft, { sheets: sheet ? [sheet] : [], saved: options }).options,
     shown: composition.data && problems.length === 0 ? composition.data.options : null,
-    sheet: sheets.items.find(({ id }) => id === embed.reading.sheet?.id)?.sheet ?? null,
+    sheet,
     frame,
     player,
     set: (name, value) => setDraft((now) => (value === null ? Object.fromEntries(Object.entries(now).filter(([other]) => other !== name)) : { ...now, [name]: value })),

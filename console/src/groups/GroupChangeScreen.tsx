@@ -10,10 +10,11 @@ import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { allOptions, optionNamed, type Options } from '@orbis/core';
+import { allOptions, type Options } from '@orbis/core';
 import { optionsLine, optionWords, type GroupChange, type GroupOutcome } from '@orbis/contract';
 import { api, refresh, useList } from '../api.ts';
 import { optionsOf, type Draft } from '../embed/draft.ts';
+import { optionsOfProviders } from '../embed/own-options.ts';
 import { useAnnounce } from '../parts/Announcer.tsx';
 import { Card } from '../parts/Card.tsx';
 import { ProblemNote } from '../parts/ProblemNote.tsx';
@@ -35,7 +36,10 @@ export default function GroupChangeScreen() {
   const [tried, setTried] = useState<{ said: string; outcome: GroupOutcome } | null>(null);
   const [done, setDone] = useState<GroupChange | null>(null);
   const announce = useAnnounce();
-  const { options: own, wrong } = optionsOf(draft);
+  const sheets = useList('providers.list', {}).items.map(({ sheet }) => sheet);
+  const ofProviders = optionsOfProviders(sheets);
+  const choosable = [...allOptions.map((option) => ({ option, label: optionWords(option.name).label })), ...ofProviders];
+  const { options: own, wrong } = optionsOf(draft, { sheets, saved: {} });
   const chosen = presets.items.find(({ key }) => key === preset);
   const wanted: Options = { ...chosen?.options, ...own };
   const said = optionsLine(wanted);
@@ -82,14 +86,15 @@ export default function GroupChangeScreen() {
               ))}
             </TextField>
             {Object.keys(draft).map((name) => {
-              const { label, explain } = optionWords(name);
+              const { option, label } = choosable.find((known) => known.option.name === name)!;
+              const explain = option.own?.explain ?? optionWords(name).explain;
               return (
                 <Box key={name} sx={{ display: 'flex', gap: 1, alignItems: 'flex-start', maxWidth: 620 }}>
                   <TextField
                     fullWidth
                     label={label}
                     value={draft[name]}
-                    placeholder={optionNamed(name)!.example}
+                    placeholder={option.example}
                     error={wrong[name] !== undefined}
                     helperText={wrong[name] ?? explain}
                     onChange={(event) => setDraft((now) => ({ ...now, [name]: event.target.value }))}
@@ -110,11 +115,11 @@ export default function GroupChangeScreen() {
               slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}
             >
               <MenuItem value="">Choose what to set</MenuItem>
-              {allOptions
-                .filter(({ name }) => !(name in draft))
-                .map(({ name }) => (
-                  <MenuItem key={name} value={name}>
-                    {optionWords(name).label}
+              {choosable
+                .filter(({ option }) => !(option.name in draft))
+                .map(({ option, label }) => (
+                  <MenuItem key={option.name} value={option.name}>
+                    {label}
                   </MenuItem>
                 ))}
             </TextField>

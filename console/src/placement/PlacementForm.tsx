@@ -2,12 +2,11 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import { useMutation } from '@tanstack/react-query';
-import { defaultsFor } from '@orbis/core';
+import { defaultsFor, withBareNames } from '@orbis/core';
 import type { Embed, Placement, Site } from '@orbis/contract';
 import { api, refresh } from '../api.ts';
 import { Changes } from '../embed/Changes.tsx';
 import { useComposedDraft } from '../embed/composed-draft.ts';
-import { optionsOf } from '../embed/draft.ts';
 import { inheritedFrom } from '../embed/inherited.ts';
 import { OptionForm } from '../embed/OptionForm.tsx';
 import { Preview } from '../embed/Preview.tsx';
@@ -28,7 +27,7 @@ export function PlacementForm({ placement, etag, embed, site }: Props) {
   const work = useComposedDraft(embed, placement.options, placement.id);
   const { draft, composition } = work;
   const save = useMutation({
-    mutationFn: async () => (await api.call('placements.change', { params: { placement: placement.id }, ifMatch: etag, body: { options: optionsOf(draft).options } })).data,
+    mutationFn: async () => (await api.call('placements.change', { params: { placement: placement.id }, ifMatch: etag, body: { options: work.options() } })).data,
     onSuccess: async () => {
       await refresh();
       announce(`Saved for ${placement.place}.`);
@@ -53,7 +52,7 @@ export function PlacementForm({ placement, etag, embed, site }: Props) {
           implied={composition.data?.implied ?? []}
           inherited={inheritedFrom([
             ['code', embed.inCode],
-            ['site', defaultsFor(site.defaults, embed.kind)],
+            ['site', withBareNames(defaultsFor(site.defaults, embed.kind), work.sheet)],
             ['embed', embed.current.options],
           ])}
           sheet={work.sheet}

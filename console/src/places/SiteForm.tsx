@@ -10,8 +10,9 @@ import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { allOptions, kinds, type Kind } from '@orbis/core';
 import { optionWords, type Site } from '@orbis/contract';
-import { api, refresh } from '../api.ts';
+import { api, refresh, useList } from '../api.ts';
 import { draftOf, optionsOf, type Draft } from '../embed/draft.ts';
+import { optionsOfProviders } from '../embed/own-options.ts';
 import { OptionField } from '../embed/fields/OptionField.tsx';
 import { useAnnounce } from '../parts/Announcer.tsx';
 import { Card } from '../parts/Card.tsx';
@@ -19,7 +20,7 @@ import { ProblemNote } from '../parts/ProblemNote.tsx';
 
 type Group = Kind | 'any';
 const grid = { display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' }, gap: 2 };
-const context = { sheet: null, player: null, zoom: 13 };
+const context = { player: null, zoom: 13 };
 
 /* What can hold for many: not what only one item has, such as its title or a place on its map. */
 const forMany = allOptions.filter(({ type, name }) => !['time', 'coordinates'].includes(type.name) && !['title', 'account', 'prefill', 'view', 'page'].includes(name));
@@ -31,10 +32,12 @@ export function SiteForm({ site, etag }: { site: Site; etag: string }) {
   const [drafts, setDrafts] = useState<Partial<Record<Group, Draft>>>(Object.fromEntries(Object.entries(site.defaults).map(([kind, options]) => [kind, draftOf(options)])));
   const announce = useAnnounce();
   const draft = drafts[group] ?? {};
-  const { wrong } = optionsOf(draft);
+  const sheets = useList('providers.list', {}).items.map(({ sheet }) => sheet);
+  const read = (kind: string, each: Draft) => optionsOf(each, { sheets, saved: site.defaults[kind as Group] ?? {} });
+  const { wrong } = read(group, draft);
   const save = useMutation({
     mutationFn: async () => {
-      const defaults = Object.fromEntries(Object.entries(drafts).map(([kind, each]) => [kind, optionsOf(each).options]));
+      const defaults = Object.fromEntries(Object.entries(drafts).map(([kind, each]) => [kind, read(kind, each).options]));
       return (await api.call('sites.change', { params: { site: site.key }, ifMatch: etag, body: { head, defaults } })).data;
     },
     onSuccess: async () => {
@@ -43,7 +46,12 @@ export function SiteForm({ site, etag }: { site: Site; etag: string }) {
     },
   });
   const set = (name: string, value: string): void => setDrafts((now) => ({ ...now, [group]: { ...now[group], [name]: value } }));
-  const shown = forMany.filter(({ kinds: own }) => own === 'any' || (group !== 'any' && own.includes(group)));
+  const shown = [
+    ...forMany
+      .filter(({ kinds: own }) => own === 'any' || (group !== 'any' && own.includes(group)))
+      .map((option) => ({ option, label: optionWords(option.name).label, sheet: null })),
+    ...optionsOfProviders(sheets.filter(({ kind }) => kind === group)),
+  ];
   return (
     <Stack spacing={3} sx={{ maxWidth: 820 }}>
       <Card title="The heads of its pages">
@@ -62,16 +70,16 @@ export function SiteForm({ site, etag }: { site: Site; etag: string }) {
             ))}
           </TextField>
           <Box sx={grid}>
-            {shown.map((option) => (
+            {shown.map(({ option, label, sheet }) => (
               <OptionField
                 key={`${group} ${option.name}`}
                 option={option}
-                context={context}
+                context={{ ...context, sheet }}
                 name={option.name}
-                label={optionWords(option.name).label}
+                label={label}
                 value={draft[option.name] ?? ''}
                 wrong={wrong[option.name]}
-                help={optionWords(option.name).explain}
+                help={optionWords(option.name, sheet).explain}
                 example={option.example.replace('%', ' %')}
                 inherited={null}
                 onChange={(value) => set(option.name, value)}
@@ -82,7 +90,11 @@ export function SiteForm({ site, etag }: { site: Site; etag: string }) {
       </Card>
       <ProblemNote error={save.error} />
       <Box>
-        <Button variant="contained" disabled={Object.values(drafts).some((each) => Object.keys(optionsOf(each).wrong).length > 0) || save.isPending} onClick={() => save.mutate()}>
+        <Button
+          variant="contained"
+          disabled={Object.entries(drafts).some(([kind, each]) => Object.keys(read(kind, each).wrong).length > 0) || save.isPending}
+          onClick={() => save.mutate()}
+        >
           Save for this site
         </Button>
       </Box>

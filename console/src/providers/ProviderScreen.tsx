@@ -5,7 +5,7 @@ import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { Link, useNavigate, useParams } from 'react-router';
-import { settings } from '@orbis/core';
+import { optionsFor, ruleOf } from '@orbis/core';
 import type { Provider } from '@orbis/contract';
 import { api, refresh } from '../api.ts';
 import { useAnnounce } from '../parts/Announcer.tsx';
@@ -85,8 +85,8 @@ function About({ sheet }: { sheet: Provider['sheet'] }) {
     ...(sheet.about?.terms ? ([['Terms', sheet.about.terms]] as [string, string][]) : []),
     ...(sheet.about?.costs ? ([['Costs', sheet.about.costs]] as [string, string][]) : []),
   ];
-  const offered = settings.flatMap((setting) => {
-    const rule = sheet.settings[setting.name];
+  const offered = optionsFor(sheet).flatMap((setting) => {
+    const rule = ruleOf(sheet, setting.name);
     return rule ? [{ setting, rule }] : [];
   });
   return (
@@ -126,7 +126,7 @@ function About({ sheet }: { sheet: Provider['sheet'] }) {
             {offered.map(({ setting, rule }) => (
               <tr key={setting.name}>
                 <Box component="th" scope="row" sx={{ fontWeight: '600 !important' }}>
-                  {optionWords(setting.name).label}
+                  {setting.own?.label ?? optionWords(setting.name).label}
                 </Box>
                 <Box component="td" sx={{ fontFamily: mono, fontSize: 14, overflowWrap: 'anywhere' }}>
                   {rule.name}

@@ -74,9 +74,7 @@ function SheetList({ items }: { items: readonly Provider[] }) {
           </Typography>
           <Typography color="textSecondary">{sheet.kind}</Typography>
           <Typography variant="body2" color="textSecondary">
-            {Object.keys(sheet.settings)
-              .map((name) => optionWords(name).label)
-              .join(' · ') || 'no settings of its own'}
+            {[...Object.keys(sheet.settings), ...Object.keys(sheet.options ?? {})].map((name) => optionWords(name, sheet).label).join(' · ') || 'no settings of its own'}
             {from === 'override' && ` (${sheetOriginWords[from]})`}
           </Typography>
           <Typography variant="body2" color="textSecondary" sx={{ textAlign: { md: 'right' }, fontVariantNumeric: 'tabular-nums' }}>

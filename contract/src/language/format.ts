@@ -1,12 +1,27 @@
-import { optionNamed, parameterOf, type EditReason, type Expectation, type Facts, type Implied, type OptionProblem, type Reason } from '@orbis/core';
+import {
+  coordinatesType,
+  optionNamed,
+  parameterOf,
+  switchType,
+  type EditReason,
+  type Expectation,
+  type Facts,
+  type Implied,
+  type OptionProblem,
+  type OptionValue,
+  type Reason,
+  type Sheet,
+} from '@orbis/core';
 import { en } from './en.ts';
 import type { Language, OptionWords } from './language.ts';
 
-/** What an option is called and does; one that nobody knows is called by its name. */
-export function optionWords(name: string, language: Language = en): OptionWords {
+/** What an option is called and does: in words of ours, or of the sheet that declares it. One that nobody knows is called by its name. */
+export function optionWords(name: string, sheet: Sheet | null = null, language: Language = en): OptionWords {
   const parameter = parameterOf(name);
   if (parameter !== null) return { ...language.byHand, label: parameter };
-  return Object.hasOwn(language.options, name) ? language.options[name]! : { label: name, explain: '', done: (value) => `${name}: ${value}` };
+  if (Object.hasOwn(language.options, name)) return language.options[name]!;
+  const { label = name, explain = '', labels } = optionNamed(name, sheet)?.own ?? {};
+  return { label, explain, done: (value) => `${label}: ${value}`, ...(labels && { words: labels }) };
 }
 
 /** What a value could have been, as the end of a sentence. */
@@ -22,10 +37,14 @@ export function formatReasons(reasons: readonly EditReason[], language: Language
 }
 
 function formatReason({ option, code, facts }: Pick<EditReason, 'option' | 'code' | 'facts'>, language: Language): string {
-  const done = facts['value'] === undefined ? '' : optionWords(option, language).done(String(facts['value']));
+  const done = facts['value'] === undefined ? '' : doneWith(option, facts, language);
   const because = facts['because'] ? `, because ${language.reasons[String(facts['because'])]!({})}` : '';
   return language.reasons[code]!({ ...facts, done: done + because });
 }
+
+/* What only a provider has is called as its sheet calls it. */
+const doneWith = (option: string, { label, value }: Facts, language: Language): string =>
+  typeof label === 'string' ? `${label}: ${value}` : optionWords(option, null, language).done(String(value));
 
 /** Why an option came with another, as a clause. */
 export const formatImplied = ({ option, reason }: Pick<Implied, 'option' | 'reason'>, language: Language = en): string => formatReason({ option, ...reason }, language);
@@ -38,10 +57,14 @@ export const formatProblem = ({ code, facts }: Pick<OptionProblem, 'code' | 'fac
 const withExpected = (facts: Facts, language: Language): Facts =>
   typeof facts['expects'] === 'string' ? { ...facts, expected: formatExpectation({ code: facts['expects'], facts }, language) } : facts;
 
-/** A value as people read and type it. */
-export function formatValue(name: string, value: unknown): string {
+/** A value as people read and type it, also where nobody knows its option’s type. */
+export function formatValue(name: string, value: OptionValue): string {
   const option = optionNamed(name);
-  return option ? option.type.format(value as never) : String(value);
+  if (option) return option.type.format(value);
+  if (typeof value === 'boolean') return switchType.format(value);
+  if (Array.isArray(value)) return value.join(', ');
+  if (typeof value === 'object' && 'latitude' in value) return coordinatesType.format(value);
+  return String(value);
 }
 
 /** What a preset that comes with Orbis is for. */

@@ -1,9 +1,13 @@
 import type { OptionProblem } from '@orbis/core';
 import { OrbisError, type ErrorCode } from '../errors.ts';
 import { en, formatProblem } from '../language/index.ts';
+import { unknownOption } from './words.ts';
 
 /** The errors of whatever can stand against an option. */
 export const optionErrors = Object.keys(en.problems) as ErrorCode[];
+
+/** The errors of options that are kept for many embeds. */
+export const manyErrors = ['option-unknown', 'option-ambiguous', 'value-invalid'] as const satisfies readonly ErrorCode[];
 
 /** A problem as it crosses the wire: with its sentence. */
 export const serializeProblem = ({ option, code, facts }: OptionProblem): { option: string; code: string; detail: string } => ({
@@ -19,6 +23,7 @@ const pointerTo = (option: string): string => `/options/${option.replaceAll('~',
 export function refuseProblems(problems: readonly OptionProblem[]): void {
   const [first] = problems;
   if (!first) return;
+  if (first.code === 'option-unknown') throw unknownOption(first.option);
   // Every code of a problem is in the catalogue: a test holds the one against the other.
   throw new OrbisError(
     first.code as ErrorCode,

@@ -1,4 +1,4 @@
-import { allOptions, kinds, longestByHand, optionNamed, type KindDefaults, type OptionType, type Options, type TypeName } from '@orbis/core';
+import { allOptions, coordinatesType, kinds, longestByHand, longestItem, parameterOf, type KindDefaults, type OptionType, type Options, type TypeName } from '@orbis/core';
 import { optionWords } from '../language/index.ts';
 import { z } from '../zod.ts';
 
@@ -14,8 +14,13 @@ const schemas: Record<TypeName, (type: OptionType) => Schema> = {
   text: ({ limits: { length = 200 } }) => line(length),
   coordinates: () => z.strictObject({ latitude: z.number().min(-90).max(90), longitude: z.number().min(-180).max(180) }),
   ratio: () => z.strictObject({ width: side, height: side }),
+  length: () => z.string().regex(/^\d{1,5}(?:\.\d{1,3})?(?:px|em|rem|ch|vw|vh|%)$/, 'a length with its unit, such as 12px'),
+  address: () => webAddress,
+  picture: () => webAddress,
+  list: ({ limits: { items = 50 } }) => z.array(line(longestItem)).min(1).max(items),
 };
 const line = (most: number): Schema => z.string().min(1).max(most);
+const webAddress = z.url({ protocol: /^https?$/ }).max(2000);
 const side = z.number().int().min(1).max(99_999);
 
 /** The schema of an option’s value in canonical units. */
@@ -30,20 +35,31 @@ const known = Object.fromEntries(
   ]),
 );
 
-const mostByHand = 50;
+const mostOthers = 50;
+
+/* What only a sheet knows has the name that the sheet gives it, also behind that of the sheet: `counts`, `tallywren.counts`. */
+const ownName = /^(?:[a-z0-9]+(?:-[a-z0-9]+)*\.)?[a-z][a-z0-9]*(?:-[a-z0-9]+)*$/;
+
+/* Values of options that only a sheet knows; whether one fits is seen where the code and its sheet are. */
+const ownValue = z.union([z.string().max(longestByHand), z.number(), z.boolean(), z.array(line(longestItem)).min(1).max(50), valueSchema(coordinatesType as OptionType)]);
 
 /** What is asked of an embed: values in canonical units by the options’ names. What is not named is not asked for. */
 export const optionsSchema = z
   .object(known)
-  .catchall(z.string().max(longestByHand))
+  .catchall(ownValue)
   .superRefine((options, context) => {
-    const others = Object.keys(options).filter((name) => !Object.hasOwn(known, name));
-    for (const name of others) if (!optionNamed(name)) context.addIssue({ code: 'custom', path: [name], message: `there is no option “${name}”` });
-    if (others.length > mostByHand) context.addIssue({ code: 'custom', path: [], message: `at most ${mostByHand} parameters are set by hand` });
+    const others = Object.entries(options).filter(([name]) => !Object.hasOwn(known, name));
+    for (const [name, value] of others) {
+      const isHand = parameterOf(name) !== null;
+      if (!isHand && (!ownName.test(name) || name.length > 101)) context.addIssue({ code: 'custom', path: [name], message: `there is no option “${name}”` });
+      if (isHand && typeof value !== 'string') context.addIssue({ code: 'custom', path: [name], message: 'what is set by hand is a text' });
+    }
+    if (others.length > mostOthers) context.addIssue({ code: 'custom', path: [], message: `at most ${mostOthers} parameters are set by hand` });
   })
   .meta({
     id: 'Options',
-    description: 'What is asked of an embed, in canonical units: seconds, px, per cent, degrees. Parameters that are set by hand stand under “parameter.NAME”.',
+    description:
+      'What is asked of an embed, in canonical units: seconds, px, per cent, degrees. Parameters that are set by hand stand under “parameter.NAME”, what only one provider has under the name that its sheet gives it.',
     example: { 'start': 112, 'end': 184, 'fit': 'shape', 'max-width': 800 },
   }) as unknown as z.ZodType<Options, Options>;
 

@@ -1,19 +1,19 @@
-import { optionNamed, optionNames, parameterOf, type Options, type OptionValue } from '@orbis/core';
+import { optionNamed, optionNames, ownOptions, parameterOf, type Option, type Options, type OptionValue, type Sheet } from '@orbis/core';
 import { OrbisError } from '../errors.ts';
-import { formatExpectation, optionWords } from '../language/index.ts';
+import { formatExpectation, formatValue, optionWords } from '../language/index.ts';
 
 /**
- * Reads options as people type them (`start=1:52`, `fit=shape`, `parameter.hue=12`).
- * @throws OrbisError `option-unknown` or `value-invalid`, with what would do.
+ * Reads options as people type them (`start=1:52`, `fit=shape`, `parameter.hue=12`), also those that one of these sheets
+ * declares (`counts=visitors`); where two sheets declare one of the same name, the sheet’s name stands before it.
+ * @throws OrbisError `option-unknown`, `option-ambiguous` or `value-invalid`, with what would do.
  */
-export const parseOptions = (words: readonly string[]): Options => Object.fromEntries(words.map(parseOption));
+export const parseOptions = (words: readonly string[], sheets: readonly Sheet[] = []): Options => Object.fromEntries(words.map((word) => parseOption(word, sheets)));
 
-function parseOption(word: string): [name: string, value: OptionValue] {
+function parseOption(word: string, sheets: readonly Sheet[]): [name: string, value: OptionValue] {
   const equals = word.indexOf('=');
   const name = (equals < 0 ? word : word.slice(0, equals)).trim();
   const found = equals < 0 ? '' : word.slice(equals + 1);
-  const option = optionNamed(name);
-  if (!option) throw unknownOption(name);
+  const option = knownOption(name, sheets);
   const parsed = option.type.parse(found);
   const isMissing = equals < 0 && parameterOf(name) !== null;
   if (parsed.ok && !isMissing) return [name, parsed.value];
@@ -21,12 +21,34 @@ function parseOption(word: string): [name: string, value: OptionValue] {
   throw new OrbisError('value-invalid', { option: name, found, expected: `${expected}. Example: ${name}=${option.example}` });
 }
 
-/** Options as people read and type them, in the order of the table; parameters that are set by hand last. */
+/**
+ * An option by its name, of the table or of one of these sheets.
+ * @throws OrbisError `option-unknown`, or `option-ambiguous` where several sheets mean different things by it.
+ */
+export function knownOption(name: string, sheets: readonly Sheet[]): Option {
+  const known = optionNamed(name);
+  if (known) return known;
+  const [first, ...others] = sheets.filter((sheet) => optionNamed(name, sheet) !== null);
+  if (!first) throw unknownOption(name, sheets);
+  if (others.some((sheet) => JSON.stringify(meaningOf(name, sheet)) !== JSON.stringify(meaningOf(name, first))))
+    throw new OrbisError('option-ambiguous', { found: name, providers: [first, ...others].map((sheet) => sheet.name).join(', '), one: `${first.id}.${name}` });
+  return optionNamed(name, first)!;
+}
+
+/* What people can mean by an option: two sheets with the same values mean the same. */
+const meaningOf = (name: string, sheet: Sheet): object => {
+  const { name: type, limits } = optionNamed(name, sheet)!.type;
+  return { type, limits };
+};
+
+/** Options as people read and type them, in the order of the table; then what sheets declare, and last what is set by hand. */
 export function formatOptions(options: Options): { name: string; value: string }[] {
-  const byHand = Object.keys(options).filter((name) => !optionNames.includes(name));
-  return [...optionNames, ...byHand.sort()].flatMap((name) => {
-    const [option, value] = [optionNamed(name), options[name]];
-    return option && value !== undefined ? [{ name, value: option.type.format(value) }] : [];
+  const others = Object.keys(options).filter((name) => !optionNames.includes(name));
+  const byHand = others.filter((name) => parameterOf(name) !== null);
+  const own = others.filter((name) => parameterOf(name) === null);
+  return [...optionNames, ...own.sort(), ...byHand.sort()].flatMap((name) => {
+    const value = options[name];
+    return value === undefined ? [] : [{ name, value: formatValue(name, value) }];
   });
 }
 
@@ -37,18 +59,19 @@ export const optionsLine = (options: Options): string =>
     .join(' ');
 
 /** Options as owners read them who have never typed one: “never wider than 320, stands in the middle”. */
-export const optionsInWords = (options: Options): string =>
+export const optionsInWords = (options: Options, sheet: Sheet | null = null): string =>
   formatOptions(options)
     .map(({ name, value }) => {
-      const { label, words } = optionWords(name);
+      const { label, words } = optionWords(name, sheet);
       return `${label.toLowerCase()} ${words?.[value]?.toLowerCase() ?? value}`;
     })
     .join(', ');
 
 /** The error for a name that no option has, with the one that it may have been meant for. */
-export function unknownOption(name: string): OrbisError {
-  const near = optionNames.find((known) => distance(known, name.toLowerCase()) <= 2);
-  return new OrbisError('option-unknown', { found: name, near: near ?? null, known: optionNames.join(', ') });
+export function unknownOption(name: string, sheets: readonly Sheet[] = []): OrbisError {
+  const names = [...optionNames, ...new Set(sheets.flatMap((sheet) => ownOptions(sheet).map((option) => option.name)))];
+  const near = names.find((known) => distance(known, name.toLowerCase()) <= 2);
+  return new OrbisError('option-unknown', { found: name, near: near ?? null, known: names.join(', ') });
 }
 
 /* Levenshtein; names are short. */

@@ -1,7 +1,7 @@
 import { z } from '../zod.ts';
 import { key, label, listQuery, problem, publicId } from '../common.ts';
 import { groupChange, groupOutcome, embedName, importAnswer, lists, preset, tags } from '../resources.ts';
-import { optionsSchema } from '../options/index.ts';
+import { manyErrors, optionsSchema } from '../options/index.ts';
 import { mostWithMany, route } from './route.ts';
 
 const params = z.object({ change: publicId });
@@ -80,7 +80,7 @@ export const groupRoutes = {
     body: z.strictObject({ meaning: label(300).default('Your own.'), options: optionsSchema.default({}) }),
     answer: preset,
     statuses: [200, 201],
-    errors: [],
+    errors: [...manyErrors],
   }),
   'presets.remove': route({
     method: 'delete',
@@ -110,7 +110,7 @@ export const groupRoutes = {
       .meta({ example: { where: 'kind=video host=play.kinorill.localhost', options: { privacy: true }, dryRun: true } }),
     answer: groupOutcome,
     statuses: [201, 200],
-    errors: ['search-invalid', 'group-impossible', 'nothing-asked'],
+    errors: ['search-invalid', 'group-impossible', 'nothing-asked', ...manyErrors],
   }),
   'changes.list': route({
     method: 'get',

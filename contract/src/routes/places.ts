@@ -1,6 +1,6 @@
 import { z } from '../zod.ts';
 import { key, label, listQuery, publicId } from '../common.ts';
-import { kindDefaults, optionErrors, optionsSchema } from '../options/index.ts';
+import { kindDefaults, manyErrors, optionErrors, optionsSchema } from '../options/index.ts';
 import { pageKey, siteKey, spotKey } from '../place.ts';
 import { delivery, lists, page, pagePlan, placement, placementLink, site, spot, widths } from '../resources.ts';
 import { placementStates, type PlacementState } from '../sentences/states.ts';
@@ -44,7 +44,7 @@ export const placeRoutes = {
     body: z.strictObject({ name: label(120).optional(), address: z.string().max(500).optional(), defaults: kindDefaults.optional(), head: z.boolean().optional() }),
     answer: site,
     statuses: [200],
-    errors: ['not-found', 'address-invalid'],
+    errors: ['not-found', 'address-invalid', ...manyErrors],
   }),
   'sites.delete': route({
     method: 'delete',

@@ -32,7 +32,7 @@ export function gatherChanges(code: Code, options: Options): Asked {
   const problems: OptionProblem[] = [];
   const failed = new Set<OptionStage>();
   for (const name of ordered(code, all)) {
-    const option = optionNamed(name);
+    const option = optionNamed(name, code.sheet);
     if (!option) {
       problems.push({ option: name, code: 'option-unknown', facts: { found: name } });
       continue;
@@ -68,7 +68,7 @@ const ranks = new WeakMap<Sheet, ReadonlyMap<string, number>>();
 
 /* The place of each of a sheet's settings in it. */
 function ranksIn(sheet: Sheet): ReadonlyMap<string, number> {
-  const known = ranks.get(sheet) ?? new Map(Object.keys(sheet.settings).map((name, at) => [name, at]));
+  const known = ranks.get(sheet) ?? new Map([...Object.keys(sheet.settings), ...Object.keys(sheet.options ?? {})].map((name, at) => [name, at]));
   ranks.set(sheet, known);
   return known;
 }

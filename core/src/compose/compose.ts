@@ -2,6 +2,7 @@ import { mergeEdits, type Edit } from '../text/index.ts';
 import type { Code } from '../code.ts';
 import type { Implied, OptionProblem } from '../options/option.ts';
 import type { Options } from '../options/values.ts';
+import { withBareNames } from '../settings/of-sheet.ts';
 import { gatherChanges, type AskedChange } from './changes.ts';
 import { editsOf } from './edits.ts';
 import { markEdits, type Mark } from './mark.ts';
@@ -29,7 +30,7 @@ export interface Composition {
  * @example compose(openCode(text, { sheets }), { 'start': 112, 'max-width': 720 }).text
  */
 export function compose(code: Code, options: Options, mark: Mark | null = null): Composition {
-  const { changes, problems, implied } = gatherChanges(code, options);
+  const { changes, problems, implied } = gatherChanges(code, withBareNames(options, code.sheet));
   const settled = settle(changes);
   const edits = withLosses(editsOf(code, standing(changes, settled)), settled.losses);
   const all = mergeEdits([...edits, ...(mark ? markEdits(code, mark) : [])]);

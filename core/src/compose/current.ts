@@ -1,6 +1,6 @@
 import type { Code } from '../code.ts';
 import type { Options } from '../options/values.ts';
-import { allOptions } from './table.ts';
+import { optionsFor } from './table.ts';
 
 /**
  * What a code itself says of every option, with nothing asked: as if it had been asked for so.
@@ -8,7 +8,7 @@ import { allOptions } from './table.ts';
  */
 export const current = (code: Code): Options =>
   Object.fromEntries(
-    allOptions.flatMap((option) => {
+    optionsFor(code.sheet).flatMap((option) => {
       const value = option.current(code);
       return value === null ? [] : [[option.name, value]];
     }),

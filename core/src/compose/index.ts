@@ -6,4 +6,4 @@ export { markEdits, markedElement, readMark, writeMark, type Mark } from './mark
 export { builtInPresets, type Preset } from './presets.ts';
 export type { Loss } from './settle.ts';
 export { positions, runsOf, snippetText, type Run, type Snippet, type SnippetPosition } from './snippet.ts';
-export { allOptions, optionNamed, optionNames } from './table.ts';
+export { allOptions, optionNamed, optionNames, optionsFor } from './table.ts';

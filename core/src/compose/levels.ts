@@ -2,6 +2,7 @@ import type { Code } from '../code.ts';
 import { effectiveOptions, type Effective, type LevelledOptions, type OptionLevel } from '../options/levels.ts';
 import type { OptionProblem } from '../options/option.ts';
 import { withoutOptions, type Options } from '../options/values.ts';
+import { withBareNames } from '../settings/of-sheet.ts';
 import { compose, type Composition } from './compose.ts';
 import type { Mark } from './mark.ts';
 
@@ -23,7 +24,7 @@ const forMany: ReadonlySet<OptionLevel> = new Set<OptionLevel>(['site', 'rule'])
  * have is passed over; what is asked of the embed itself or of its placement is a problem then, as ever.
  */
 export function composeLevels(code: Code, asked: LevelledOptions, mark: Mark | null = null): LevelledComposition {
-  let now = asked;
+  let now = Object.fromEntries(Object.entries(asked).map(([level, options]) => [level, withBareNames(options, code.sheet)])) as LevelledOptions;
   const passedOver: OptionProblem[] = [];
   for (;;) {
     const { options, levels, overridden } = effectiveOptions(now);

@@ -110,6 +110,10 @@ export function fits(setting: string, values: readonly string[]): boolean {
       if (setting === 'prefill') return values.every((value) => value.includes('@'));
       return values.every((value) => value !== '' && !onWords.has(value) && !offWords.has(value));
     case 'ratio':
+    case 'length':
+    case 'address':
+    case 'picture':
+    case 'list':
       return false;
   }
 }
@@ -155,6 +159,10 @@ export function ruleFor(
     case 'coordinates':
       return { ...place };
     case 'ratio':
+    case 'length':
+    case 'address':
+    case 'picture':
+    case 'list':
       return null;
   }
 }

@@ -1,6 +1,6 @@
 import type { Code } from '../code.ts';
 import type { Kind, Reading } from '../reading/reading.ts';
-import type { Sheet } from '../sheets/sheet.ts';
+import type { OwnOptionWords, Sheet } from '../sheets/sheet.ts';
 import type { Change } from './change.ts';
 import type { OptionType } from './types/index.ts';
 import type { Facts, Reason } from '../reason.ts';
@@ -51,6 +51,8 @@ export interface Option<V extends OptionValue = OptionValue> {
   source: string;
   /** Words of common speech by which providers call it, where their sheets say where it goes. */
   words?: readonly string[];
+  /** What it is called and does, where a provider’s sheet declares it. */
+  own?: OwnOptionWords;
   /** Whether it can be had for codes of this provider, or of an unknown one (null), and for this code, where one is given. */
   isOffered(sheet: Sheet | null, reading: Pick<Reading, 'parts'> | null): boolean;
   /** What comes with it where it is not asked for itself. */

@@ -13,7 +13,7 @@ export interface Ratio {
 }
 
 /** What an option can be: times in seconds, sizes in px, shares in per cent, colours as `#rrggbb`. */
-export type OptionValue = number | boolean | string | Coordinates | Ratio;
+export type OptionValue = number | boolean | string | Coordinates | Ratio | readonly string[];
 
 /**
  * What is asked of an embed: values in canonical units by the options’ names, flat, in any order. What is not named is

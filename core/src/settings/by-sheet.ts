@@ -12,7 +12,7 @@ import { writeValue, type WrittenValue } from './write.ts';
 
 /** What is to be written, where. */
 interface Writing {
-  option: Pick<Option, 'name' | 'type'>;
+  option: Pick<Option, 'name' | 'type' | 'own'>;
   rule: SheetSetting;
   sheet: Sheet;
   target: Target;
@@ -23,7 +23,7 @@ interface Writing {
 }
 
 /** The changes of a setting where its provider's sheet says that it goes. */
-export function contributeBySheet(option: Pick<Option, 'name' | 'type'>, code: Code, value: OptionValue, context: OptionContext): Contribution {
+export function contributeBySheet(option: Pick<Option, 'name' | 'type' | 'own'>, code: Code, value: OptionValue, context: OptionContext): Contribution {
   const { sheet } = code;
   const setting = option.name;
   if (!sheet) return problem('no-sheet', { setting });
@@ -37,13 +37,20 @@ export function contributeBySheet(option: Pick<Option, 'name' | 'type'>, code: C
   const shutOut = exclusionOf(sheet, setting, context);
   if (shutOut) return shutOut;
   const because = context.implied.get(setting)?.reason.code ?? null;
-  const told = { value: option.type.format(value), provider: sheet.files ? null : sheet.name, because };
+  const told = { value: saidOf(option, value), provider: sheet.files ? null : sheet.name, because, ...(option.own && { label: option.own.label }) };
   return contribution(changesOf({ option, rule, sheet, target, value, values: written.values, told }));
+}
+
+/* What a value is called, where it is a word with a name of its own. */
+function saidOf({ type, own }: Pick<Option, 'type' | 'own'>, value: OptionValue): string {
+  const typed = type.format(value);
+  return own?.labels?.[typed] ?? typed;
 }
 
 /* Another setting that is asked for, of which the provider obeys only one with this. */
 function exclusionOf(sheet: Sheet, setting: string, { options }: OptionContext): Contribution | null {
-  const other = Object.keys(sheet.settings).find((name) => (options[name] ?? false) !== false && sheet.settings[name]!.excludes?.includes(setting));
+  const names = [...Object.keys(sheet.settings), ...Object.keys(sheet.options ?? {})];
+  const other = names.find((name) => (options[name] ?? false) !== false && ruleOf(sheet, name)?.excludes?.includes(setting));
   return other === undefined ? null : problem('settings-exclude', { setting, other, provider: sheet.name });
 }
 

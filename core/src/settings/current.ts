@@ -1,6 +1,6 @@
 import type { Code } from '../code.ts';
 import { readPath } from '../text/index.ts';
-import type { OptionType, TypeName } from '../options/types/index.ts';
+import { addressType, lengthType, pictureType, type OptionType, type TypeName } from '../options/types/index.ts';
 import { parseColour } from '../options/types/colour.ts';
 import { parseCoordinates } from '../options/types/coordinates.ts';
 import type { OptionValue } from '../options/values.ts';
@@ -10,6 +10,7 @@ import {
   type ChoiceSetting,
   type ColourSetting,
   type CoordinatesSetting,
+  type ListSetting,
   type SheetSetting,
   type SwitchSetting,
   type SwitchValue,
@@ -52,6 +53,11 @@ function standingAt(code: Code, rule: SheetSetting, { element, addresses }: Targ
 const words = (value: ReturnType<Standing>): string | null => (typeof value === 'string' && value !== '' ? value : typeof value === 'number' ? String(value) : null);
 const numberIn = (text: string | null): number | null => (text !== null && /^-?\d{1,9}(?:\.\d{1,6})?$/.test(text) ? Number(text) : null);
 
+function readBy(type: OptionType<string>, said: string | null): string | null {
+  const parsed = said === null ? null : type.parse(said);
+  return parsed?.ok ? parsed.value : null;
+}
+
 const readers: Record<TypeName, (rule: SheetSetting, standing: Standing) => OptionValue | null> = {
   time: (rule, standing) => {
     const { format, span } = rule as TimeSetting;
@@ -83,6 +89,14 @@ const readers: Record<TypeName, (rule: SheetSetting, standing: Standing) => Opti
     const said = apart === undefined ? words(standing(rule.name)) : `${words(standing(rule.name)) ?? ''},${words(standing(apart)) ?? ''}`;
     const parsed = said === null ? null : parseCoordinates(said);
     return parsed?.ok ? parsed.value : null;
+  },
+  length: (rule, standing) => readBy(lengthType, words(standing(rule.name))),
+  address: (rule, standing) => readBy(addressType, words(standing(rule.name))),
+  picture: (rule, standing) => readBy(pictureType, words(standing(rule.name))),
+  list: (rule, standing) => {
+    const found = words(standing(rule.name));
+    const items = found?.split((rule as ListSetting).joint ?? ',').map((item) => item.trim());
+    return items?.every((item) => item !== '') ? items : null;
   },
   ratio: () => null,
 };

@@ -1,6 +1,17 @@
 import { notUnderstood, type Coordinates, type Expectation, type OptionValue } from '../options/values.ts';
 import type { OptionType, TypeName } from '../options/types/index.ts';
-import type { ChoiceSetting, ColourSetting, CoordinatesSetting, NumberSetting, SheetSetting, SwitchSetting, SwitchValue, TextSetting, TimeSetting } from '../sheets/sheet.ts';
+import type {
+  ChoiceSetting,
+  ColourSetting,
+  CoordinatesSetting,
+  ListSetting,
+  NumberSetting,
+  SheetSetting,
+  SwitchSetting,
+  SwitchValue,
+  TextSetting,
+  TimeSetting,
+} from '../sheets/sheet.ts';
 import type { PlainValue } from '../text/index.ts';
 import { writeTime } from '../sheets/time-format.ts';
 
@@ -55,6 +66,10 @@ const writers: Record<TypeName, (rule: SheetSetting, value: OptionValue) => Writ
       ],
     };
   },
+  length: (rule, value) => one(rule.name, value as string),
+  address: (rule, value) => one(rule.name, value as string),
+  picture: (rule, value) => one(rule.name, value as string),
+  list: (rule, value) => one(rule.name, (value as readonly string[]).join((rule as ListSetting).joint ?? ',')),
   // No provider takes a shape; a sheet cannot say it.
   ratio: () => notUnderstood('ratio'),
 };

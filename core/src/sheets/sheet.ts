@@ -51,6 +51,8 @@ export type ColourSetting = SettingPlace & { format: '#rrggbb' | 'rrggbb' };
 export type TextSetting = SettingPlace & { most?: number };
 /** Both numbers in one parameter, joined by a comma, or the longitude in a parameter of its own. */
 export type CoordinatesSetting = SettingPlace & { longitude?: string };
+/** The items one after the other, joined by this: a comma where nothing is said. */
+export type ListSetting = SettingPlace & { most?: number; joint?: string };
 
 /** What a sheet says of each type of setting. */
 export interface SheetSettingTypes {
@@ -61,8 +63,27 @@ export interface SheetSettingTypes {
   colour: ColourSetting;
   text: TextSetting;
   coordinates: CoordinatesSetting;
+  length: SettingPlace;
+  address: SettingPlace;
+  picture: SettingPlace;
+  list: ListSetting;
 }
 export type SheetSetting = SheetSettingTypes[keyof SheetSettingTypes];
+
+/** What only this provider has, in its own words: a layout, what is counted, the words of a button. */
+export interface OwnOptionWords {
+  /** A word or two, as the label of a field. */
+  label: string;
+  /** One sentence for owners. */
+  explain: string;
+  /** A value as people type it. */
+  example: string;
+  /** Of a choice: what its words are called. */
+  labels?: Readonly<Record<string, string>>;
+}
+
+/** An option that a sheet declares: its type, its words, where it goes and what narrows it. */
+export type SheetOption = { [Type in keyof SheetSettingTypes]: { type: Type } & OwnOptionWords & SheetSettingTypes[Type] }[keyof SheetSettingTypes];
 
 /** By the names of settings, in the order in which parameters are written. */
 export type SheetSettings = Readonly<Record<string, SheetSetting>>;
@@ -126,6 +147,8 @@ export interface Sheet {
   linkTime?: { in: ParameterPlace; name: string; format: TimeFormat };
   /** In the order in which parameters are written. */
   settings: SheetSettings;
+  /** Options that only this provider has, by names that no setting of Orbis has. */
+  options?: Readonly<Record<string, SheetOption>>;
   /** What its code needs beside what the code itself shows. */
   needs: Partial<Needs>;
   /** Why it needs that, in a sentence each. */
@@ -148,6 +171,17 @@ export interface Sheet {
   answers?: { scheme: 'http' | 'https'; port?: number };
 }
 
-/** What a sheet says of a setting. A sheet’s schema sees to it that the rule is of the setting’s own type, which the caller may name. */
-export const ruleOf = <Type extends keyof SheetSettingTypes = keyof SheetSettingTypes>(sheet: Sheet | null, name: string): SheetSettingTypes[Type] | undefined =>
-  sheet && Object.hasOwn(sheet.settings, name) ? (sheet.settings[name] as SheetSettingTypes[Type]) : undefined;
+/**
+ * What a sheet says of a setting, or of an option of its own, which may also be called by the sheet’s name
+ * (`tallywren.counts`). A sheet’s schema sees to it that the rule is of the setting’s own type, which the caller may name.
+ */
+export function ruleOf<Type extends keyof SheetSettingTypes = keyof SheetSettingTypes>(sheet: Sheet | null, name: string): SheetSettingTypes[Type] | undefined {
+  if (!sheet) return undefined;
+  return (Object.hasOwn(sheet.settings, name) ? sheet.settings[name] : ownRuleOf(sheet, name)) as SheetSettingTypes[Type] | undefined;
+}
+
+/** What a sheet declares as an option of its own; undefined where it has none of that name. */
+export function ownRuleOf({ id, options = {} }: Pick<Sheet, 'id' | 'options'>, name: string): SheetOption | undefined {
+  const bare = name.startsWith(`${id}.`) ? name.slice(id.length + 1) : name;
+  return Object.hasOwn(options, bare) ? options[bare] : undefined;
+}

@@ -14,9 +14,14 @@
     Object.assign(field, { type: 'email', name: 'mail', required: true, value: place.dataset.mail ?? '' });
     label.append(address + ' ', field);
     const button = document.createElement('button');
-    button.textContent = send;
+    button.textContent = place.dataset.word ?? send;
     button.style.cssText = 'border:0;padding:8px 14px;margin-left:8px;color:#fff;background:' + (place.dataset.press ?? '#2f6145');
     form.append(label, button);
+    if (place.dataset.then) {
+      const then = document.createElement('input');
+      Object.assign(then, { type: 'hidden', name: 'then', value: place.dataset.then });
+      form.append(then);
+    }
     place.replaceChildren(form);
   }
 })();

@@ -15,9 +15,14 @@
       item.style.margin = '0';
       item.className = 'stallmere-item';
       const button = document.createElement('button');
-      button.textContent = 'Into the basket';
+      button.textContent = options.word ?? 'Into the basket';
       button.style.cssText = 'display:block;border:0;padding:8px 12px;color:#fff;background:' + (options.till ?? '#5d3a5f');
       button.addEventListener('click', () => (button.textContent = 'In the basket'));
+      if (options.badge) {
+        const badge = document.createElement('img');
+        Object.assign(badge, { src: options.badge, alt: '', width: 24, height: 24 });
+        item.append(badge);
+      }
       item.append(name.replace('-', ' ') + ' (shop ' + (place.dataset.shop ?? '?') + ')', button);
       box.append(item);
     }

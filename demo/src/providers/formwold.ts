@@ -1,16 +1,19 @@
 import { Router, urlencoded } from 'express';
-import { htmlPage } from '../html.ts';
+import { escapeHtml, htmlPage } from '../html.ts';
 import { scriptHost } from './serve-script.ts';
 import type { StandIn } from './stand-in.ts';
 
 const host = 'formwold.localhost';
 
-/** Formwold: sign-up forms, as a form or as an element that its script fills. Attributes of the element: data-letter, data-mail, data-speak, data-press (a colour). */
+/** Formwold: sign-up forms, as a form or as an element that its script fills. Attributes of the element: data-letter, data-mail, data-speak, data-press (a colour), data-word (of the button), data-then (a page afterwards). */
 function forms(): Router {
   const router = scriptHost('/form.js', 'formwold.js');
   router.post('/letters/:letter', urlencoded({ extended: false }), (request, response) => {
-    const trapped = Boolean((request.body as Record<string, string>)['hf_trap']);
-    const body = trapped ? '<h1>Refused</h1><p>Somebody filled in a field that people do not see.</p>' : '<h1>Thank you</h1><p>The letter comes when the moon is new.</p>';
+    const { hf_trap: trap, then } = request.body as Record<string, string>;
+    const trapped = Boolean(trap);
+    const body = trapped
+      ? '<h1>Refused</h1><p>Somebody filled in a field that people do not see.</p>'
+      : '<h1>Thank you</h1><p>The letter comes when the moon is new.</p>' + (then ? `<p><a href="${escapeHtml(then)}">Go on</a></p>` : '');
     response.status(trapped ? 422 : 200).send(htmlPage({ title: 'Formwold', style: '', body }));
   });
   return router;

@@ -9,13 +9,16 @@ const count = (site: string): number => {
   return now;
 };
 
-/** Tallywren: a visit counter. A script that writes where it stands, or a picture. Parameters: site, paper=dark, tongue. */
+/** Tallywren: a visit counter. A script that writes where it stands, or a picture. Parameters: site, paper=dark, tongue, tells=heads (visitors, not visits), sum=apart (1,201). */
 function frames(): Router {
   const router = Router();
   router.get('/w.js', (request, response) => {
     const dark = asked(request, 'paper') === 'dark';
-    const words = asked(request, 'tongue') === 'de' ? 'Besuche' : 'visits';
-    const box = `<span class="tallywren" style="display:inline-block;padding:6px 10px;border-radius:4px;font:14px monospace;background:${dark ? '#232a27' : '#f1ebdc'};color:${dark ? '#fffdf8' : '#232a27'}">${count(asked(request, 'site') ?? 'nobody')} ${words}</span>`;
+    const speech = asked(request, 'tongue') === 'de' ? { calls: 'Besuche', heads: 'Menschen' } : { calls: 'visits', heads: 'visitors' };
+    const words = asked(request, 'tells') === 'heads' ? speech.heads : speech.calls;
+    const number = count(asked(request, 'site') ?? 'nobody');
+    const written = asked(request, 'sum') === 'apart' ? number.toLocaleString('en') : String(number);
+    const box = `<span class="tallywren" style="display:inline-block;padding:6px 10px;border-radius:4px;font:14px monospace;background:${dark ? '#232a27' : '#f1ebdc'};color:${dark ? '#fffdf8' : '#232a27'}">${written} ${words}</span>`;
     response
       .type('text/javascript')
       .set('Cache-Control', 'no-store')

@@ -4,6 +4,7 @@ import type { Deps } from '../app.ts';
 import { addRevisions, embedsWhere, findChange, itemsOfChange, listChanges, markUndone, recordChange, type GroupChangeRow } from '../store/group-changes.ts';
 import { afterId, keyset } from '../store/pages.ts';
 import { changeGroup, tellPlan } from '../work/group-change.ts';
+import { checkOptions } from '../work/check-options.ts';
 import { searchFor } from '../work/search.ts';
 import { someOf } from '../work/some-of.ts';
 import type { Handlers, Named } from './reply.ts';
@@ -16,7 +17,15 @@ export function changeHandlers({ connection: { db }, making }: Deps): Handlers<N
       const said = [optionsLine(body.options), ...body.unset.map((name) => `without ${name}`)].filter(Boolean).join(' ');
       if (said === '') throw new OrbisError('nothing-asked');
       const term = searchFor(body.where);
-      const change = (now: Options): Options => ({ ...withoutOptions(now, body.unset), ...body.options });
+      checkOptions(body.options, making().sheets);
+      const bare = (name: string, sheetId: string | null): string => (name.startsWith(`${sheetId}.`) ? name.slice(name.indexOf('.') + 1) : name);
+      const change = (now: Options, sheetId: string | null): Options => ({
+        ...withoutOptions(
+          now,
+          body.unset.map((name) => bare(name, sheetId)),
+        ),
+        ...body.options,
+      });
       const outcome = await inTransaction(db, async (tx): Promise<GroupOutcome> => {
         const found = await embedsWhere(tx, term, { lock: !body.dryRun });
         const plan = await changeGroup(tx, found, { change, dryRun: body.dryRun, skipImpossible: body.skipImpossible }, making(), act);

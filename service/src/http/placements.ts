@@ -1,4 +1,4 @@
-import { defaultsFor, type Kind } from '@orbis/core';
+import { defaultsFor, withBareNames, type Kind, type LevelledOptions, type Options } from '@orbis/core';
 import { OrbisError, refuseProblems, type Delivery, type Placement } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 import { isDuplicate } from '../database/errors.ts';
@@ -37,6 +37,13 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
     return { data: (await tellPlacements(db, [row], making()))[0]!, etag: versionTag(row.placement) };
   };
 
+  /* What is asked at a place, with its options by their bare names; refused where the code cannot have it. */
+  const fitting = async ({ source, asked }: { source: Pick<StoredPlacement['source'], 'base' | 'found'>; asked: LevelledOptions }): Promise<Options> => {
+    const { code, composition } = await compositionOf({ base: source.base, found: source.found, asked }, making(), null);
+    refuseProblems(composition.problems);
+    return withBareNames(asked.placement ?? {}, code.sheet);
+  };
+
   return {
     'placements.list': async ({ query, signal }) => {
       const filter: PlacementFilter = {};
@@ -69,9 +76,9 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
       if (embed.retiredAt) throw new OrbisError('embed-retired', { embed: embed.key });
       const { spot, site } = await spotByKey(db, body.place);
       const asked = { placement: body.options, embed: revision.options, site: defaultsFor(site.defaults, embed.kind as Kind) };
-      if (Object.keys(body.options).length > 0) refuseProblems((await compositionOf({ base: source.base, found: source.found, asked }, making(), null)).composition.problems);
+      const options = Object.keys(body.options).length > 0 ? await fitting({ source, asked }) : body.options;
       try {
-        return { status: 201, data: await told(await insertPlacement(db, embed.id, spot.id, body.options, act)) };
+        return { status: 201, data: await told(await insertPlacement(db, embed.id, spot.id, options, act)) };
       } catch (error) {
         if (!isDuplicate(error)) throw error;
         const there = await placementOf(db, embed.id, spot.id);
@@ -84,8 +91,8 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
         const row = await placementById(tx, params.placement);
         matchState(versionTag(row.placement), 'placement');
         const asked = { ...askedAt(row), placement: body.options };
-        refuseProblems((await compositionOf({ base: row.source.base, found: row.source.found, asked }, making(), null)).composition.problems);
-        if (!(await changePlacement(tx, row.placement, body.options))) throw new OrbisError('if-match-stale', { what: 'placement' });
+        const options = await fitting({ source: row.source, asked });
+        if (!(await changePlacement(tx, row.placement, options))) throw new OrbisError('if-match-stale', { what: 'placement' });
       });
       return reply(params.placement);
     },

@@ -29,6 +29,7 @@ import {
 } from '../store/places.ts';
 import { serializePlan } from '../serializers/compositions.ts';
 import { lastNumbers, placementsOn } from '../store/placements.ts';
+import { checkOptions } from '../work/check-options.ts';
 import { planOf } from '../work/page-plan.ts';
 import { pageUrl } from '../work/placements.ts';
 import type { Handlers, Named } from './reply.ts';
@@ -118,6 +119,7 @@ export function placeHandlers(deps: Deps): Handlers<Named<'sites' | 'pages' | 's
     },
     'sites.read': ({ params }) => siteReply(params.site),
     'sites.change': async ({ params, body, matchState }) => {
+      for (const options of Object.values(body.defaults ?? {})) checkOptions(options, deps.making().sheets);
       const row = await siteByKey(db, params.site);
       matchState(versionTag(row), 'site');
       const address = body.address === undefined ? {} : { address: siteAddress(body.address) };

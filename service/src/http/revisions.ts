@@ -22,8 +22,9 @@ export function revisionHandlers(deps: Deps): Handlers<Named<'revisions' | 'sour
         matchState(embedTag(stored.embed), 'embed');
         const { code, composition } = await compositionOf({ base: stored.source.base, found: stored.source.found, asked: { embed: body.options } }, making(), null);
         refuseProblems(composition.problems);
-        if (sameOptions(body.options, stored.revision.options)) return false;
-        if (!(await addRevision(tx, stored, newRevision(code.sheet, body.options, 'saved'), act))) throw new OrbisError('if-match-stale', { what: 'embed' });
+        const revision = newRevision(code.sheet, body.options, 'saved');
+        if (sameOptions(revision.options, stored.revision.options)) return false;
+        if (!(await addRevision(tx, stored, revision, act))) throw new OrbisError('if-match-stale', { what: 'embed' });
         return true;
       });
       return reply(params.embed, isNew ? 201 : 200);

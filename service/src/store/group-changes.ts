@@ -15,7 +15,7 @@ export type GroupChangeRow = typeof groupChange.$inferSelect;
 export interface ChangeableEmbed {
   embed: Pick<EmbedRow, 'id' | 'key' | 'name' | 'revision' | 'version'>;
   source: Pick<SourceRow, 'id' | 'base' | 'found'>;
-  revision: Pick<RevisionRow, 'options'>;
+  revision: Pick<RevisionRow, 'options' | 'sheetId'>;
 }
 
 /** Every embed that a search finds, with its newest revision, in the order of collecting; locked where it is to be changed. */
@@ -24,7 +24,7 @@ export async function embedsWhere(db: Handle, term: SearchTerm, { lock = false }
     .select({
       embed: { id: embed.id, key: embed.key, name: embed.name, revision: embed.revision, version: embed.version },
       source: { id: source.id, base: source.base, found: source.found },
-      revision: { options: revision.options },
+      revision: { options: revision.options, sheetId: revision.sheetId },
     })
     .from(embed)
     .innerJoin(revision, and(eq(revision.embedId, embed.id), eq(revision.number, embed.revision)))

@@ -1,5 +1,5 @@
 import { isDeepStrictEqual } from 'node:util';
-import type { LevelledComposition, LevelledOptions, Mark, Options, Reading, Sheet } from '@orbis/core';
+import { withBareNames, type LevelledComposition, type LevelledOptions, type Mark, type Options, type Reading, type Sheet } from '@orbis/core';
 import type { Found } from '@orbis/contract';
 import { workOut, type WorkedOut } from '../reading/work-out.ts';
 import type { NewRevision } from '../store/embeds.ts';
@@ -69,7 +69,7 @@ export const compositionsOf = (
 
 /** A revision with these options, made with this sheet. */
 export const newRevision = (sheet: Sheet | null, options: Options, reason: string): NewRevision => ({
-  options,
+  options: withBareNames(options, sheet),
   sheetId: sheet?.id ?? null,
   sheetDigest: sheetDigest(sheet),
   reason,

@@ -23,7 +23,7 @@ export interface GroupPlan {
 
 export interface GroupRequest {
   /** From what is asked of an embed now to what shall be. */
-  change: (now: Options) => Options;
+  change: (now: Options, sheetId: string | null) => Options;
   /** Only tried: with the codes before and after, and nothing written. */
   dryRun: boolean;
   skipImpossible: boolean;
@@ -42,7 +42,7 @@ export async function changeGroup(tx: Handle, found: readonly ChangeableEmbed[],
     const from = plan.todo.length;
     for (const stored of part) {
       // Of most embeds of a group the same is asked, mostly nothing.
-      const key = JSON.stringify(stored.revision.options);
+      const key = JSON.stringify([stored.revision.sheetId, stored.revision.options]);
       const options = asked.get(key) ?? optionsFor(stored, request);
       asked.set(key, options);
       if (options.next === null) plan.same++;
@@ -62,8 +62,8 @@ export async function changeGroup(tx: Handle, found: readonly ChangeableEmbed[],
 }
 
 /* What is asked of an embed now, and then; null where that is the same. */
-function optionsFor({ revision: { options: now } }: ChangeableEmbed, { change }: GroupRequest): { now: Options; next: Options | null } {
-  const next = change(now);
+function optionsFor({ revision: { options: now, sheetId } }: ChangeableEmbed, { change }: GroupRequest): { now: Options; next: Options | null } {
+  const next = change(now, sheetId);
   return { now, next: sameOptions(next, now) ? null : next };
 }
 
@@ -75,13 +75,15 @@ async function planOne(
 ): Promise<void> {
   const tried = await compositionsOf(source, making, dryRun ? [options, now] : [options]);
   const { code } = tried;
+  const values = newRevision(code.sheet, options, 'changed with others');
+  if (sameOptions(values.options, now)) return void plan.same++;
   const after = tried.compositions[0]!;
   // What stood against an embed before is not the matter of this change.
   const before = tried.compositions[1] ?? (after.problems.length > 0 ? (await compositionsOf(source, making, [now])).compositions[0]! : null);
   const problems = newProblems(before, after);
   if (problems.length > 0) return void plan.impossible.push({ embed: embed.key, name: embed.name, problems });
   const told = { embed: embed.key, name: embed.name, ...(dryRun && { before: before!.text, after: after.text, edits: after.edits.map(serializeEdit) }) };
-  plan.todo.push({ embed, sourceId: source.id, values: newRevision(code.sheet, options, 'changed with others'), told });
+  plan.todo.push({ embed, sourceId: source.id, values, told });
 }
 
 const newProblems = (before: Composition | null, { problems }: Composition): Impossible['problems'] =>

@@ -39,7 +39,7 @@ export const addList: AddCommand = (providers, run) => {
               String(sheet.version),
               sheetOriginWords[from],
               String(embeds),
-              [...Object.keys(sheet.settings), ...(sheet.privacyHost ? ['privacy'] : [])].join(', '),
+              [...Object.keys(sheet.settings), ...Object.keys(sheet.options ?? {}), ...(sheet.privacyHost ? ['privacy'] : [])].join(', '),
             ]),
             tools.colours,
           ),

@@ -1,4 +1,4 @@
-import { settings, type Sheet } from '@orbis/core';
+import { optionsFor, ruleOf, type Sheet } from '@orbis/core';
 import { UsedWrongly, type AddCommand } from '../../command.ts';
 import { facts, table, type Colours } from '../../text.ts';
 import { providersAt, type Locally } from './list.ts';
@@ -33,8 +33,8 @@ function describe(sheet: Sheet, origin: string, colours: Colours): string {
     option: 'in the options that a script hands over',
   };
   const holders = { frame: 'of the frame', media: 'of the player', mount: 'of the element that its script fills', loader: 'of its script', setup: 'of the code' };
-  const own = settings.flatMap((setting) => {
-    const rule = sheet.settings[setting.name];
+  const own = optionsFor(sheet).flatMap((setting) => {
+    const rule = ruleOf(sheet, setting.name);
     return rule
       ? [
           [

@@ -3,8 +3,15 @@ import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import type { FieldProps } from './field.ts';
 
+interface LineProps extends FieldProps {
+  end?: ReactNode;
+  unit?: string | undefined;
+  /** Whether phones should offer the keys of an address. */
+  isAddress?: boolean;
+}
+
 /** An option that is written as a line. */
-export function LineField({ name, label, value, wrong, help, example, inherited, onChange, end, unit }: FieldProps & { end?: ReactNode; unit?: string | undefined }) {
+export function LineField({ name, label, value, wrong, help, example, inherited, onChange, end, unit, isAddress = false }: LineProps) {
   return (
     <TextField
       label={label}
@@ -16,7 +23,7 @@ export function LineField({ name, label, value, wrong, help, example, inherited,
       slotProps={{
         input: { endAdornment: end ?? (unit === undefined ? undefined : <Typography color="textSecondary">{unit}</Typography>) },
         inputLabel: { shrink: true },
-        htmlInput: { 'data-option': name },
+        htmlInput: { 'data-option': name, ...(isAddress && { inputMode: 'url' }) },
       }}
     />
   );

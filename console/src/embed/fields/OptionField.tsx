@@ -23,7 +23,7 @@ const onOff: Record<string, string> = { on: 'Yes', off: 'No' };
 const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);
 
 const choices = (option: Option, words: readonly string[], inherited: FieldProps['inherited']): Words => {
-  const called = optionWords(option.name).words ?? (option.type.name === 'switch' ? onOff : {});
+  const called = option.own?.labels ?? optionWords(option.name).words ?? (option.type.name === 'switch' ? onOff : {});
   const say = (word: string): string => called[word] ?? capital(word);
   return [['', inherited === null ? 'As in the code' : `${say(inherited.value)}, ${inherited.from}`], ...words.map((word) => [word, say(word)] as const)];
 };
@@ -41,6 +41,10 @@ const fields: Record<TypeName, (props: FieldProps, option: Option, context: Fiel
   coordinates: (props, _, { zoom }) => <PlaceField {...props} zoom={zoom} />,
   text: (props) => <LineField {...props} />,
   ratio: (props) => <LineField {...props} />,
+  length: (props) => <LineField {...props} />,
+  address: (props) => <LineField {...props} isAddress />,
+  picture: (props) => <LineField {...props} isAddress />,
+  list: (props) => <LineField {...props} />,
 };
 
 /** The field of an option, made from its type. */

@@ -1,7 +1,10 @@
 export { typeNames, type Limits, type OptionType, type TypeName } from './type.ts';
+export { addressType, pictureType } from './address.ts';
 export { choiceType } from './choice.ts';
 export { colourType, parseColour } from './colour.ts';
 export { coordinatesType, formatCoordinates, parseCoordinates } from './coordinates.ts';
+export { lengthType } from './length.ts';
+export { listType, longestItem } from './list.ts';
 export { numberType } from './number.ts';
 export { ratioType } from './ratio.ts';
 export { parseSwitch, switchType } from './switch.ts';

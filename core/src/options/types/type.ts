@@ -1,7 +1,7 @@
 import type { OptionValue, Parsed } from '../values.ts';
 
 /** The types of values, each with a file of its own beside this one. */
-export const typeNames = ['time', 'switch', 'number', 'choice', 'colour', 'text', 'coordinates', 'ratio'] as const;
+export const typeNames = ['time', 'switch', 'number', 'choice', 'colour', 'text', 'coordinates', 'ratio', 'length', 'address', 'picture', 'list'] as const;
 export type TypeName = (typeof typeNames)[number];
 
 /** What narrows a type for one option. */
@@ -17,6 +17,8 @@ export interface Limits {
   words?: readonly string[];
   /** Of a text: its greatest length in characters. */
   length?: number;
+  /** Of a list: how many items it has at most. */
+  items?: number;
   /** Of a text: it names a language (BCP 47). */
   isLanguage?: boolean;
 }
