@@ -210,7 +210,7 @@ const run = z.union([
     text: z.string(),
     of: publicId.optional().meta({ description: 'Of a snippet that is made of several sources: the placement whose it is' }),
   }),
-  edit.omit({ start: true, end: true }).extend({ from: z.literal('orbis'), instead: z.object({ start: count, end: count }) }),
+  edit.omit({ start: true, end: true }).extend({ from: z.literal('orbis'), instead: z.object({ start: count, end: count }).nullable() }),
 ]);
 export const snippet = z
   .object({ position: z.enum(positions), runs: z.array(run) })

@@ -167,8 +167,8 @@ describe('composing', () => {
           at = run.end;
         } else {
           expect(formatReasons(run.reasons), label).to.match(/\.$/);
-          expect(run.instead.start, label).to.equal(at);
-          at = run.instead.end;
+          expect(run.instead!.start, label).to.equal(at);
+          at = run.instead!.end;
         }
       }
       expect(at, label).to.equal(text.length);

@@ -87,7 +87,7 @@ describe('the plan of a page', () => {
       for (const { id, code } of placements) {
         let at = 0;
         for (const run of snippets.find(({ position, placements: [own] }) => position === 'spot' && own === id)!.runs) {
-          const range = run.from === 'source' ? run : run.instead;
+          const range = run.from === 'source' ? run : run.instead!;
           expect(range.start).to.equal(at);
           if (run.from === 'source') expect(run.text).to.equal(code.text.slice(run.start, run.end));
           if (run.from === 'orbis' && run.stage === 'leave-out') {

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { applyEdits, markEdits, openCode, compose, readMark, reconcile, sight } from '@orbis/core';
+import { applyEdits, openCode, compose, readMark, reconcile, sight } from '@orbis/core';
 import { codes, sheets, talk } from './corpus.ts';
 
 const id = '7k3v9q0xzm';
@@ -9,18 +9,18 @@ const seen = (inner: string, seenBefore = false, code = issued) => reconcile(sig
 
 describe('the mark', () => {
   it('is one more edit, and taking it out gives back the paste', () => {
-    const [edit] = markEdits(openCode(talk, { sheets }), { placement: id, delivery: 3 });
+    const [edit] = compose(openCode(talk, { sheets }), {}, { placement: id, delivery: 3 }).edits;
     const marked = applyEdits(talk, [edit!]);
     expect(marked).to.equal(talk.replace('<iframe', `<iframe data-orbis="${id}.3"`));
     expect(edit!.reasons.map(({ code }) => code)).to.deep.equal(['mark']);
   });
   it('is replaced where a code carries one already', () => {
-    const [edit] = markEdits(openCode(`<iframe data-orbis="${id}.3" src=x></iframe>`, { sheets }), { placement: id, delivery: 12 });
+    const [edit] = compose(openCode(`<iframe data-orbis="${id}.3" src=x></iframe>`, { sheets }), {}, { placement: id, delivery: 12 }).edits;
     expect(edit).to.deep.include({ text: '12' });
   });
   for (const code of ['<script src="https://count.tallywren.localhost/w.js?site=hollinfell"></script>\n<noscript><img src="x.gif" alt=""></noscript>', 'words']) {
     it(`is carried by an element of ours around what shows nothing: ${code.slice(0, 12)}`, () => {
-      const marked = applyEdits(code, markEdits(openCode(code, { sheets }), { placement: id, delivery: 1 }));
+      const marked = compose(openCode(code, { sheets }), {}, { placement: id, delivery: 1 }).text;
       expect(marked).to.equal(`<div data-orbis="${id}.1">${code}</div>`);
       expect(reconcile(sight(page(marked)), [{ placement: id, seenBefore: false, issued: new Map([[1, marked]]) }])[0]).to.deep.include({ state: 'live', delivery: 1 });
     });

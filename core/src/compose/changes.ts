@@ -7,7 +7,7 @@ import type { Sheet } from '../sheets/sheet.ts';
 import { allOptions, optionNamed, optionNames } from './table.ts';
 
 /** Who asks for a change. Values that are set by hand win over isolation, this over presentation, and this over settings. */
-export type Asker = OptionStage | 'hand' | 'mark';
+export type Asker = OptionStage | 'hand' | 'mark' | 'leave-out';
 
 /** A change with the option that asks for it. */
 export type AskedChange = Change & { option: string; stage: Asker };

@@ -1,11 +1,13 @@
 import { mergeEdits, type Edit } from '../text/index.ts';
 import type { Code } from '../code.ts';
+import { positions } from '../options/position.ts';
 import type { Implied, OptionProblem } from '../options/option.ts';
 import type { Options } from '../options/values.ts';
 import { withBareNames } from '../settings/of-sheet.ts';
 import { gatherChanges, type AskedChange } from './changes.ts';
 import { editsOf } from './edits.ts';
-import { markEdits, type Mark } from './mark.ts';
+import { markChange, type Mark } from './mark.ts';
+import { reasonOf } from './reasons.ts';
 import { settle, type Loss, type Settled } from './settle.ts';
 import { runsOf, snippetText, type Snippet } from './snippet.ts';
 
@@ -26,17 +28,30 @@ export interface Composition {
 
 /**
  * Turns what is asked of a code into the smallest exact edits and the snippets to paste: a pure function of the code,
- * the options and the mark. Nothing asked is nothing changed; what is there already is not changed again.
+ * the options, the mark and what the page’s plan changes beside them. Nothing asked is nothing changed; what is there
+ * already is not changed again.
  * @example compose(openCode(text, { sheets }), { 'start': 112, 'max-width': 720 }).text
  */
-export function compose(code: Code, options: Options, mark: Mark | null = null): Composition {
+export function compose(code: Code, options: Options, mark: Mark | null = null, planned: readonly AskedChange[] = []): Composition {
   const { changes, problems, implied } = gatherChanges(code, withBareNames(options, code.sheet));
+  if (mark) changes.push(markChange(code, mark));
+  changes.push(...planned);
   const settled = settle(changes);
-  const edits = withLosses(editsOf(code, standing(changes, settled)), settled.losses);
-  const all = mergeEdits([...edits, ...(mark ? markEdits(code, mark) : [])]);
-  const snippet: Snippet = { position: 'spot', runs: runsOf(code.text, all) };
-  return { edits: all, problems: [...problems, ...settled.problems], implied, losses: settled.losses, snippets: [snippet], text: snippetText(snippet) };
+  const stands = standing(changes, settled);
+  const edits = mergeEdits(withLosses(editsOf(code, stands), settled.losses));
+  const spot: Snippet = { position: 'spot', runs: runsOf(code.text, edits) };
+  const snippets = [...sharedSnippets(stands), spot].sort((a, b) => positions.indexOf(a.position) - positions.indexOf(b.position));
+  return { edits, problems: [...problems, ...settled.problems], implied, losses: settled.losses, snippets, text: snippetText(spot) };
 }
+
+/* What is asked for at other positions, each by itself: the same for every code that asks for it. */
+const sharedSnippets = (changes: readonly AskedChange[]): Snippet[] =>
+  changes
+    .filter((change) => change.kind === 'share')
+    .map((change) => {
+      const { stage, option, ...why } = reasonOf(change);
+      return { position: change.position, runs: [{ from: 'orbis', text: change.markup, stage, options: [option], reasons: [{ stage, option, ...why }], instead: null }] };
+    });
 
 /* Two options of one stage that differ leave it without changes, as every problem does. */
 function standing(asked: readonly AskedChange[], { changes, problems }: Settled): readonly AskedChange[] {
@@ -46,7 +61,7 @@ function standing(asked: readonly AskedChange[], { changes, problems }: Settled)
 }
 
 /* The edit of a winner names what it wins over, that of a loser what wins over it. */
-function withLosses(edits: readonly Edit[], losses: readonly Loss[]): readonly Edit[] {
+function withLosses(edits: Edit[], losses: readonly Loss[]): Edit[] {
   if (losses.length === 0) return edits;
   return edits.map((edit) => {
     const reasons = edit.reasons.flatMap((reason) => {

@@ -1,6 +1,7 @@
 import type { Code } from '../code.ts';
 import { changeOptions } from '../reading/scripts/index.ts';
 import {
+  attribute,
   changeAddress,
   addressSeams,
   changeHost,
@@ -19,7 +20,8 @@ import { permissionsOf, rawAttribute } from '../settings/targets.ts';
 import { writeSpan } from '../sheets/span.ts';
 import type { AskedChange } from './changes.ts';
 import { reasonOf } from './reasons.ts';
-import { targetOf } from './settle.ts';
+import { subjectOf } from './settle.ts';
+import { isStructure, withStructure } from './structure.ts';
 import { styleEdit } from './style-edit.ts';
 
 type Place = Pick<Edit, 'start' | 'end' | 'text'>;
@@ -31,8 +33,17 @@ interface Composed {
   reasons: EditReason[];
 }
 
-/** One edit for each address, attribute and script, with the reasons of every change that it makes; none where nothing changes. */
+/**
+ * One edit for each address, attribute and script, with the reasons of every change that it makes, and those of what
+ * the code consists of; none where nothing changes.
+ */
 export function editsOf(code: Code, changes: readonly AskedChange[]): Edit[] {
+  const structure = changes.filter(isStructure);
+  const edits = innerEdits(code, structure.length === 0 ? changes : changes.filter((change) => !isStructure(change)));
+  return structure.length === 0 ? edits : withStructure(edits, structure);
+}
+
+function innerEdits(code: Code, changes: readonly AskedChange[]): Edit[] {
   const edits: Edit[] = [];
   for (const group of groupsOf(changes)) {
     const { place, reasons } = composed(code, group);
@@ -47,12 +58,12 @@ function groupsOf(changes: readonly AskedChange[]): AskedChange[][] {
   const groups: AskedChange[][] = [];
   const known = new Map<object, Map<string, AskedChange[]>>();
   for (const change of changes) {
-    const target = targetOf(change);
-    const ofTarget = known.get(target) ?? known.set(target, new Map<string, AskedChange[]>()).get(target)!;
+    const subject = subjectOf(change);
+    const ofSubject = known.get(subject) ?? known.set(subject, new Map<string, AskedChange[]>()).get(subject)!;
     const part = partOf(change);
-    const group = ofTarget.get(part);
+    const group = ofSubject.get(part);
     if (group) group.push(change);
-    else ofTarget.set(part, groups[groups.push([change]) - 1]!);
+    else ofSubject.set(part, groups[groups.push([change]) - 1]!);
   }
   // A new attribute that holds JSON stands before other new ones.
   const rank = ([first]: AskedChange[]): number => (first!.kind === 'member' ? 0 : 1);
@@ -90,6 +101,8 @@ function composed(code: Code, group: readonly AskedChange[]): Composed {
       return tokenEdit(code, group as Of<TokenChange>[]);
     case 'attribute':
       return attributeEdit(code, first as Of<AttributeChange>);
+    default:
+      return { place: null, reasons: [] };
   }
 }
 
@@ -149,13 +162,16 @@ function memberEdit(code: Code, changes: readonly Of<MemberChange>[]): Composed 
   return { place: smallestChange(text, start, end, raw), reasons };
 }
 
-/* The tokens that are there stay; those that a change adds come behind them. */
+/* The tokens that are there stay as they are; those that a change adds come behind them. */
 function tokenEdit({ text }: Code, changes: readonly Of<TokenChange>[]): Composed {
   const [{ element, name }] = changes as [Of<TokenChange>];
-  const now = permissionsOf(element);
-  const missing = changes.filter(({ token }) => !now.some((part) => part.split(/\s/)[0]!.toLowerCase() === token));
-  if (missing.length === 0) return { place: null, reasons: [] };
-  return { place: setAttribute(text, element, name, [...now, ...missing.map(({ token }) => token)].join('; ')), reasons: missing.map(reasonOf) };
+  const now = name === 'allow' ? permissionsOf(element) : (attribute(element, name) ?? '').split(/\s+/).filter(Boolean);
+  const isIt = (written: string, { token }: TokenChange): boolean => written.split(/\s/)[0]!.toLowerCase() === token.toLowerCase();
+  const done = changes.filter((change) => now.some((written) => isIt(written, change)) !== change.present);
+  if (done.length === 0) return { place: null, reasons: [] };
+  const kept = now.filter((written) => !done.some((change) => isIt(written, change)));
+  const tokens = [...kept, ...done.filter(({ present }) => present).map(({ token }) => token)];
+  return { place: setAttribute(text, element, name, tokens.length === 0 ? null : tokens.join(name === 'allow' ? '; ' : ' ')), reasons: done.map(reasonOf) };
 }
 
 function attributeEdit({ text }: Code, change: Of<AttributeChange>): Composed {

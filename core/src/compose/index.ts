@@ -2,8 +2,10 @@
 export { compose, type Composition } from './compose.ts';
 export { composeLevels, type LevelledComposition } from './levels.ts';
 export { current } from './current.ts';
-export { markEdits, markedElement, readMark, writeMark, type Mark } from './mark.ts';
+export { markedElement, readMark, writeMark, type Mark } from './mark.ts';
 export { builtInPresets, type Preset } from './presets.ts';
 export type { Loss } from './settle.ts';
-export { positions, runsOf, snippetText, type Run, type Snippet, type SnippetPosition } from './snippet.ts';
+export { positions, type SnippetPosition } from '../options/position.ts';
+export { runsOf, snippetText, type Run, type Snippet } from './snippet.ts';
 export { allOptions, optionNamed, optionNames, optionsFor } from './table.ts';
+export type { AskedChange, Asker } from './changes.ts';

@@ -1,6 +1,7 @@
-import { setAttribute, type Edit, type MarkupElement } from '../text/index.ts';
+import type { MarkupElement } from '../text/index.ts';
 import type { Code } from '../code.ts';
-import { reason, type Reason } from '../reason.ts';
+import { reason } from '../reason.ts';
+import type { AskedChange } from './changes.ts';
 
 /** A placement's public id (ten characters of Crockford's base 32, lower case) and a delivery's number. */
 export interface Mark {
@@ -8,6 +9,7 @@ export interface Mark {
   delivery: number;
 }
 
+const markName = 'data-orbis';
 const shape = /^([0-9a-hjkmnp-tv-z]{10})\.([1-9]\d{0,8})$/;
 
 export const writeMark = ({ placement, delivery }: Mark): string => `${placement}.${delivery}`;
@@ -26,23 +28,13 @@ export function markedElement(code: Pick<Code, 'markup'>): MarkupElement | null 
 }
 
 /**
- * The edits that mark a code; a mark that it carries already is replaced. A code without an element that shows
- * anything, such as one of scripts alone, is put into an element of ours, which carries the mark.
+ * What marks a code; a mark that it carries already is replaced. A code without an element that shows anything, such as
+ * one of scripts alone, is put into an element of ours, which carries the mark.
  */
-export function markEdits(code: Pick<Code, 'text' | 'markup'>, mark: Mark): Edit[] {
-  const { text } = code;
+export function markChange(code: Pick<Code, 'text' | 'markup'>, mark: Mark): AskedChange {
   const element = markedElement(code);
-  if (element) {
-    const change = setAttribute(text, element, 'data-orbis', writeMark(mark));
-    return change ? [because(change, reason('mark'))] : [];
-  }
-  const opening = { start: 0, end: 0, text: `<div data-orbis="${writeMark(mark)}">` };
-  return [because(opening, reason('carry-mark')), because({ start: text.length, end: text.length, text: '</div>' }, reason('carry-mark'))];
+  const asker = { stage: 'mark', option: 'mark' } as const;
+  if (element) return { kind: 'attribute', element, name: markName, value: writeMark(mark), reason: reason('mark'), ...asker };
+  const range = { start: 0, end: code.text.length };
+  return { kind: 'surround', range, layer: 'carrier', element: 'div', attributes: { [markName]: writeMark(mark) }, reason: reason('carry-mark'), ...asker };
 }
-
-const because = (change: Pick<Edit, 'start' | 'end' | 'text'>, why: Reason): Edit => ({
-  ...change,
-  stage: 'mark',
-  options: ['mark'],
-  reasons: [{ stage: 'mark', option: 'mark', ...why }],
-});

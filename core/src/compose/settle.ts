@@ -1,9 +1,9 @@
-import type { MemberChange } from '../options/change.ts';
+import type { CodeRange, MemberChange } from '../options/change.ts';
 import type { OptionProblem } from '../options/option.ts';
 import type { Asker, AskedChange } from './changes.ts';
 
 /* The higher one wins. */
-const strength: Record<Asker, number> = { settings: 1, presentation: 2, mark: 3, hand: 4 };
+const strength: Record<Asker, number> = { 'settings': 1, 'presentation': 2, 'mark': 3, 'hand': 4, 'leave-out': 5 };
 
 /** An option that gave way to a stronger one. */
 export interface Loss {
@@ -29,12 +29,12 @@ export function settle(asked: readonly AskedChange[]): Settled {
   const winners = new Map<object, AskedChange[]>();
   const losers = new Set<AskedChange>();
   for (const change of strongestFirst(asked)) {
-    const target = targetOf(change);
-    const here = winners.get(target);
+    const subject = subjectOf(change);
+    const here = winners.get(subject);
     const winner = here?.find((other) => isSameThing(other, change));
     if (!winner) {
       if (here) here.push(change);
-      else winners.set(target, [change]);
+      else winners.set(subject, [change]);
       continue;
     }
     losers.add(change);
@@ -54,8 +54,14 @@ function strongestFirst(asked: readonly AskedChange[]): readonly AskedChange[] {
   return [...asked].sort((a, b) => strength[b.stage] - strength[a.stage]);
 }
 
-/** The address or element that a change is about. */
-export const targetOf = (change: AskedChange): object => ('address' in change ? change.address : change.element);
+/* What is no matter of one address or element. */
+const wholeCode = {};
+
+/** The address or element that a change is about; one object for all changes of the code as a whole. */
+export function subjectOf(change: AskedChange): object {
+  if ('address' in change) return change.address;
+  return 'element' in change && typeof change.element === 'object' ? change.element : wholeCode;
+}
 
 /* Whether two changes of one address or element give a value to the same thing. A parameter is one thing wherever in its address it stands. */
 function isSameThing(a: AskedChange, b: AskedChange): boolean {
@@ -74,10 +80,20 @@ function isSameThing(a: AskedChange, b: AskedChange): boolean {
       return b.kind === 'token' && a.name === b.name && a.token === b.token;
     case 'declaration':
       return b.kind === 'declaration' && a.property === b.property;
+    case 'leave-out':
+      return b.kind === 'leave-out' && isSameRange(a.range, b.range);
+    case 'surround':
+      return b.kind === 'surround' && a.layer === b.layer && isSameRange(a.range, b.range);
+    case 'insert':
+      return b.kind === 'insert' && a.at === b.at && a.markup === b.markup;
+    case 'share':
+      return b.kind === 'share' && a.position === b.position && a.markup === b.markup;
     case 'member':
       return b.kind === 'member' && holderOf(a) === holderOf(b) && a.path.length === b.path.length && a.path.every((name, at) => name === b.path[at]);
   }
 }
+
+const isSameRange = (a: CodeRange, b: CodeRange): boolean => a.start === b.start && a.end === b.end;
 
 const holderOf = ({ of }: MemberChange): string => ('call' in of ? of.call : of.attribute);
 
@@ -94,7 +110,14 @@ function valueOf(change: AskedChange): string {
     case 'host':
       return change.to;
     case 'token':
-      return change.token;
+      return `${change.token} ${change.present}`;
+    case 'leave-out':
+      return '';
+    case 'surround':
+      return JSON.stringify([change.element, change.attributes]);
+    case 'insert':
+    case 'share':
+      return change.markup;
   }
 }
 
@@ -102,7 +125,7 @@ function valueOf(change: AskedChange): string {
 function placed(change: AskedChange, losers: ReadonlySet<AskedChange>): AskedChange {
   if (change.kind !== 'parameter' || change.in !== null) return change;
   const now = change.address.parameters.find(({ name }) => name === change.name)?.in;
-  const lost = [...losers].find((other) => other.kind === 'parameter' && targetOf(other) === targetOf(change) && isSameThing(other, change)) as typeof change | undefined;
+  const lost = [...losers].find((other) => other.kind === 'parameter' && subjectOf(other) === subjectOf(change) && isSameThing(other, change)) as typeof change | undefined;
   return { ...change, in: now ?? lost?.in ?? 'query' };
 }
 

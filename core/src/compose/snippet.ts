@@ -1,15 +1,14 @@
+import type { SnippetPosition } from '../options/position.ts';
 import { mergeEdits, type Edit, type EditReason, type Stage } from '../text/index.ts';
-
-export const positions = ['site-head', 'page-head', 'body-start', 'spot', 'body-end'] as const;
-export type SnippetPosition = (typeof positions)[number];
 
 /**
  * A run of a snippet: a range of the source as it was pasted, or our own text with its reasons. Where a snippet is made
- * of several sources, `of` says whose it is: the placement’s id.
+ * of several sources, `of` says whose it is: the placement’s id. What stands at another position than the spot stands
+ * instead of nothing there.
  */
 export type Run =
   | { from: 'source'; start: number; end: number; text: string; of?: string }
-  | { from: 'orbis'; text: string; stage: Stage; options: string[]; reasons: EditReason[]; instead: { start: number; end: number } };
+  | { from: 'orbis'; text: string; stage: Stage; options: string[]; reasons: EditReason[]; instead: { start: number; end: number } | null };
 
 /** What is pasted at one position. */
 export interface Snippet {
@@ -34,4 +33,4 @@ export function runsOf(source: string, edits: readonly Edit[]): Run[] {
 }
 
 /** The text of a snippet. */
-export const snippetText = (snippet: Snippet): string => snippet.runs.map((run) => run.text).join('');
+export const snippetText = ({ runs }: Pick<Snippet, 'runs'>): string => runs.map((run) => run.text).join('');

@@ -2,6 +2,7 @@ import type { MarkupElement, ParameterPlace, PathStep, PlainValue } from '../tex
 import type { ReadAddress } from '../reading/reading.ts';
 import type { TimeFormat } from '../sheets/sheet.ts';
 import type { Reason } from '../reason.ts';
+import type { SnippetPosition } from './position.ts';
 
 /** A parameter of an address: a value, standing alone (`true`), or gone (`null`). */
 export interface ParameterChange {
@@ -48,12 +49,17 @@ export interface AttributeChange {
   value: string | true | null;
 }
 
-/** A token of an attribute that is a list (`allow`: Permissions Policy, section 5.2), added to those that are there. */
+/**
+ * A token of an attribute that is a list: added to those that are there, or taken out of them. Those of `allow` are
+ * parted by semicolons (Permissions Policy, section 5.2), those of the others by blanks (HTML, section 2.3.7).
+ */
 export interface TokenChange {
   kind: 'token';
   element: MarkupElement;
-  name: 'allow';
+  name: 'allow' | 'class' | 'rel' | 'sandbox';
   token: string;
+  /** Whether it shall be there. */
+  present: boolean;
 }
 
 /** A declaration in an element’s own style. */
@@ -75,11 +81,53 @@ export interface MemberChange {
   value: PlainValue | null;
 }
 
+/** A part of the code, in code units; `end` exclusive. */
+export interface CodeRange {
+  start: number;
+  end: number;
+}
+
+/** A part of the code that is left out, with all that was asked of it. */
+export interface LeaveOutChange {
+  kind: 'leave-out';
+  range: CodeRange;
+}
+
+/** The elements of ours that can stand around a part, from the outside in. */
+export const layers = ['carrier', 'backdrop', 'band', 'link', 'shape', 'clip'] as const;
+export type Layer = (typeof layers)[number];
+
+/** An element of ours around a part of the code. */
+export interface SurroundChange {
+  kind: 'surround';
+  range: CodeRange;
+  layer: Layer;
+  element: string;
+  attributes: Readonly<Record<string, string>>;
+}
+
+/** Markup of ours at one offset of the code, between two of its parts. */
+export interface InsertChange {
+  kind: 'insert';
+  at: number;
+  markup: string;
+}
+
+/** Something that the page needs once, however many codes ask for it, at another position than their spots. */
+export interface ShareChange {
+  kind: 'share';
+  position: Exclude<SnippetPosition, 'spot'>;
+  markup: string;
+}
+
 /** What a change does, of whatever kind; by `kind` the composer knows which text it is in and how it is written. */
-export type ChangeBody = ParameterChange | SpanChange | PathChange | HostChange | AttributeChange | TokenChange | DeclarationChange | MemberChange;
+export type ChangeBody = AddressChange | AttributeChange | TokenChange | DeclarationChange | MemberChange | StructureChange | ShareChange;
 
 /** One change that an option needs, and why; the composer makes edits of all of them together. */
 export type Change = ChangeBody & { reason: Reason };
+
+/** Changes of what the code consists of. */
+export type StructureChange = LeaveOutChange | SurroundChange | InsertChange;
 
 /** Changes of an address. */
 export type AddressChange = ParameterChange | SpanChange | PathChange | HostChange;

@@ -1,8 +1,9 @@
+import type { AskedChange } from '../compose/changes.ts';
 import { composeLevels, type LevelledComposition } from '../compose/levels.ts';
-import { markEdits } from '../compose/mark.ts';
-import { positions, runsOf, snippetText, type Run, type Snippet } from '../compose/snippet.ts';
+import type { Mark } from '../compose/mark.ts';
+import { snippetText, type Run, type Snippet } from '../compose/snippet.ts';
+import { positions, type SnippetPosition } from '../options/position.ts';
 import { reason } from '../reason.ts';
-import { mergeEdits, type Edit } from '../text/index.ts';
 import { collisions, type PlanFinding } from './collisions.ts';
 import { mergeOrders } from './order.ts';
 import type { PlannedPlacement } from './planned-placement.ts';
@@ -36,8 +37,14 @@ export interface PagePlan {
   snippets: PlannedSnippet[];
   steps: PlanStep[];
   findings: PlanFinding[];
-  /** What the options of each placement came to. */
-  compositions: ReadonlyMap<string, LevelledComposition>;
+}
+
+/* A placement with what its code comes to, and what of that its page needs only once. */
+interface Worked {
+  placement: PlannedPlacement;
+  composition: LevelledComposition;
+  /** The parts of the code that could as well stand elsewhere. */
+  parts: SharedPart[];
 }
 
 /**
@@ -46,35 +53,35 @@ export interface PagePlan {
  * of a text, always the same for the same text.
  */
 export function planPage(placements: readonly PlannedPlacement[], site: PlannedSite, digest: (text: string) => string): PagePlan {
-  const composed = [...placements]
-    .sort((a, b) => (a.place < b.place ? -1 : a.place > b.place ? 1 : a.id < b.id ? -1 : 1))
-    .map((placement) => {
-      const composition = composeLevels(placement.code, placement.asked);
-      return { placement, composition, shared: sharedParts(placement.id, placement.code, composition) };
-    });
-  const first = firstOf(composed.flatMap(({ shared }) => shared));
-  const spots = composed.map(({ placement, composition, shared }) => {
-    const out = shared.filter((part) => site.head || first.get(part.text)!.placement !== part.placement);
-    const why = (part: SharedPart) => leaving(site.head ? reason('moved-to-head') : reason('loaded-at', { place: placeOf(placements, first.get(part.text)!) }));
-    const edits = mergeEdits(leaveOut(composition.edits, out, why), markOf(placement));
-    return spotSnippet(placement, edits, digest);
+  const worked = [...placements].sort(byPlace).map((placement): Worked => {
+    const composition = composeLevels(placement.code, placement.asked, markOf(placement));
+    return { placement, composition, parts: sharedParts(placement.id, placement.code, composition) };
   });
-  const head = site.head
-    ? headSnippets(
-        composed.map(({ shared }) => shared),
-        first,
-        digest,
-      )
-    : [];
-  const snippets = [...head, ...spots].sort((a, b) => positions.indexOf(a.position) - positions.indexOf(b.position));
+  const first = firstOf(worked.flatMap(({ parts }) => parts));
   const placeBy = new Map(placements.map(({ id, place }) => [id, place]));
+  const spots = worked.map((one) => {
+    const out = one.parts.filter((part) => site.head || first.get(part.text)!.placement !== part.placement);
+    const changes = out.map((part) => leaveOut(part, site.head ? reason('moved-to-head') : reason('loaded-at', { place: placeBy.get(first.get(part.text)!.placement)! })));
+    return spotSnippet(one, changes, digest);
+  });
+  const shared = positions
+    .filter((position) => position !== 'spot')
+    .flatMap((position) =>
+      sharedSnippets(
+        worked.map((one) => sharedAt(position, one, site)),
+        position,
+        digest,
+      ),
+    );
+  const snippets = [...shared, ...spots].sort((a, b) => positions.indexOf(a.position) - positions.indexOf(b.position));
   return {
     snippets,
     steps: snippets.map(({ position, digest, placements: [id] }) => ({ position, digest, place: position === 'spot' ? placeBy.get(id!)! : null })),
     findings: collisions(placements),
-    compositions: new Map(composed.map(({ placement, composition }) => [placement.id, composition])),
   };
 }
+
+const byPlace = (a: PlannedPlacement, b: PlannedPlacement): number => (a.place < b.place ? -1 : a.place > b.place ? 1 : a.id < b.id ? -1 : 1);
 
 /* Who brings each shared text first, in the order of the places. */
 function firstOf(parts: readonly SharedPart[]): Map<string, SharedPart> {
@@ -83,28 +90,35 @@ function firstOf(parts: readonly SharedPart[]): Map<string, SharedPart> {
   return first;
 }
 
-const placeOf = (placements: readonly PlannedPlacement[], part: SharedPart): string => placements.find(({ id }) => id === part.placement)!.place;
+const markOf = ({ id, delivery }: PlannedPlacement): Mark | null => (delivery === null ? null : { placement: id, delivery });
 
-const leaving = (why: { code: string; facts: Edit['reasons'][number]['facts'] }): Pick<Edit, 'stage' | 'options' | 'reasons'> => ({
-  stage: 'leave-out',
-  options: ['plan'],
-  reasons: [{ stage: 'leave-out', option: 'plan', ...why }],
-});
+function spotSnippet({ placement, composition }: Worked, changes: readonly AskedChange[], digest: (text: string) => string): PlannedSnippet {
+  const { id, code, asked } = placement;
+  const { snippets } = changes.length === 0 ? composition : composeLevels(code, asked, markOf(placement), changes);
+  const runs = snippets.find(({ position }) => position === 'spot')!.runs.map((run): Run => (run.from === 'source' ? { ...run, of: id } : run));
+  return { position: 'spot', runs, digest: digest(snippetText({ runs })), placements: [id] };
+}
 
-const markOf = ({ id, code, delivery }: PlannedPlacement): Edit[] => (delivery === null ? [] : markEdits(code, { placement: id, delivery }));
+/* Something that stands at another position than the spot, for one placement. */
+interface SharedThing {
+  text: string;
+  runs: Run[];
+  placement: string;
+}
 
-function spotSnippet({ id, code }: PlannedPlacement, edits: readonly Edit[], digest: (text: string) => string): PlannedSnippet {
-  const runs = runsOf(code.text, edits).map((run): Run => (run.from === 'source' ? { ...run, of: id } : run));
-  const snippet: Snippet = { position: 'spot', runs };
-  return { ...snippet, digest: digest(snippetText(snippet)), placements: [id] };
+/* What a placement needs at a position: what its options ask for there, and in the page’s head its own parts that belong there. */
+function sharedAt(position: SnippetPosition, { placement: { id }, composition, parts }: Worked, site: PlannedSite): SharedThing[] {
+  const asked = composition.snippets.filter((snippet) => snippet.position === position).map(({ runs }) => ({ text: snippetText({ runs }), runs, placement: id }));
+  return position === 'page-head' && site.head ? [...parts, ...asked] : asked;
 }
 
 /* Each shared text by itself, so that what one code brings does not change when another one comes or goes. */
-function headSnippets(shared: readonly (readonly SharedPart[])[], first: ReadonlyMap<string, SharedPart>, digest: (text: string) => string): PlannedSnippet[] {
-  return mergeOrders(shared.map((parts) => parts.map(({ text }) => text))).map((text) => ({
-    position: 'page-head',
-    runs: first.get(text)!.runs,
+function sharedSnippets(needed: readonly (readonly SharedThing[])[], position: SnippetPosition, digest: (text: string) => string): PlannedSnippet[] {
+  const all = needed.flat();
+  return mergeOrders(needed.map((things) => things.map(({ text }) => text))).map((text) => ({
+    position,
+    runs: all.find((thing) => thing.text === text)!.runs,
     digest: digest(text),
-    placements: [...new Set(shared.flatMap((parts) => parts.filter((part) => part.text === text).map(({ placement }) => placement)))],
+    placements: [...new Set(all.filter((thing) => thing.text === text).map(({ placement }) => placement))],
   }));
 }

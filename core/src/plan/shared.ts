@@ -2,7 +2,9 @@ import type { Code } from '../code.ts';
 import type { Part } from '../reading/reading.ts';
 import type { LevelledComposition } from '../compose/levels.ts';
 import { runsOf, type Run } from '../compose/snippet.ts';
-import type { Edit } from '../text/index.ts';
+import type { AskedChange } from '../compose/changes.ts';
+import { isWithin } from '../compose/structure.ts';
+import type { Reason } from '../reason.ts';
 
 /** A part of a placement’s code that its page needs once, however many codes bring it. */
 export interface SharedPart {
@@ -22,10 +24,10 @@ export const hasShared = ({ parts }: Pick<Code['reading'], 'parts'>): boolean =>
 
 const isShared = ({ role, place, repeat, inside }: Part): boolean => inside === null && roles.has(role) && place === 'head' && repeat === 'page';
 
-/** The parts of a code that its page needs once, in the order of the code. */
+/** The parts of a code that its page needs once, in the order of the code, as they stand after these edits. */
 export const sharedParts = (placement: string, { reading, text }: Pick<Code, 'reading' | 'text'>, { edits }: Pick<LevelledComposition, 'edits'>): SharedPart[] =>
   reading.parts.filter(isShared).map(({ start, end }) => {
-    const own = edits.filter((edit) => isWithin(edit, start, end));
+    const own = edits.filter((edit) => isWithin(edit, { start, end }));
     const runs = runsOf(
       text.slice(start, end),
       own.map((edit) => ({ ...edit, start: edit.start - start, end: edit.end - start })),
@@ -33,13 +35,10 @@ export const sharedParts = (placement: string, { reading, text }: Pick<Code, 're
     return { placement, start, end, text: runs.map((run) => run.text).join(''), runs };
   });
 
-const isWithin = (edit: Edit, start: number, end: number): boolean => edit.start >= start && edit.end <= end && (edit.start < end || edit.end > start);
-
-const movedBy = (run: Run, by: number, of: string): Run =>
-  run.from === 'source' ? { ...run, start: run.start + by, end: run.end + by, of } : { ...run, instead: { start: run.instead.start + by, end: run.instead.end + by } };
-
-/** The edits of a code without some of its parts: those within them go with them. */
-export function leaveOut(edits: readonly Edit[], parts: readonly SharedPart[], why: (part: SharedPart) => Pick<Edit, 'stage' | 'options' | 'reasons'>): Edit[] {
-  const kept = edits.filter((edit) => !parts.some(({ start, end }) => isWithin(edit, start, end)));
-  return [...kept, ...parts.map((part) => ({ start: part.start, end: part.end, text: '', ...why(part) }))];
+function movedBy(run: Run, by: number, of: string): Run {
+  if (run.from === 'source') return { ...run, start: run.start + by, end: run.end + by, of };
+  return { ...run, instead: run.instead && { start: run.instead.start + by, end: run.instead.end + by } };
 }
+
+/** What takes a part out of its code, because the page has it elsewhere. */
+export const leaveOut = ({ start, end }: SharedPart, why: Reason): AskedChange => ({ kind: 'leave-out', range: { start, end }, reason: why, stage: 'leave-out', option: 'plan' });

@@ -140,7 +140,7 @@ function memberChanges({ rule, target: { element }, values, told }: Writing): Ch
 function permissionFor({ option, rule, target: { element }, value, told }: Writing): Change | null {
   const token = rule.permission;
   if (token === undefined || value === false) return null;
-  return { kind: 'token', element, name: 'allow', token, reason: reason('allow-permission', { ...told, token, option: option.name }) };
+  return { kind: 'token', element, name: 'allow', token, present: true, reason: reason('allow-permission', { ...told, token, option: option.name }) };
 }
 
 /** The step of an address’s path that a setting is in: one of its own, or that of a group of the frames’ patterns. */

@@ -16,13 +16,14 @@ import type {
   ReadingContext,
   readProviderList,
   TextRun,
+  PagePlan,
 } from '@orbis/core';
 import { OrbisError } from '@orbis/contract';
 import type * as tasks from './worker.ts';
 import type { FileFacts } from './file-facts.ts';
 import type { RobotsQuestion } from './robots-rules.ts';
 import type { WorkedOut, WorkOutTask } from './work-out.ts';
-import type { PageTask, PageWorkedOut } from './work-out-page.ts';
+import type { PageTask } from './work-out-page.ts';
 import type { SheetRead, Summary } from './worker.ts';
 
 /** Reads foreign text in a worker with a deadline: whatever somebody pastes or publishes, the service goes on answering. */
@@ -36,7 +37,7 @@ export interface Reader {
   learnFrom(samples: readonly string[], context: LearnContext): Promise<Learned>;
   linkedPage(page: { html: string; linkHeader: string | null; base: string }): Promise<PageFacts>;
   workOut(task: WorkOutTask): Promise<WorkedOut>;
-  workOutPage(task: PageTask): Promise<PageWorkedOut>;
+  workOutPage(task: PageTask): Promise<PagePlan>;
   oembedAnswer(text: string, format: OembedFormat): Promise<OembedParsed>;
   fileFacts(beginning: Uint8Array, size: number | null): Promise<FileFacts>;
   /** Whether a site's robots.txt lets programs read an address. */

@@ -1,6 +1,5 @@
-import { snippetText, type LevelledComposition, type Edit as CoreEdit, type Snippet as CoreSnippet } from '@orbis/core';
+import { snippetText, type LevelledComposition, type Edit as CoreEdit, type PagePlan as CorePagePlan, type Snippet as CoreSnippet } from '@orbis/core';
 import { formatImplied, formatReasons, formatValue, serializeProblem, tellFinding, type Composition, type Edit, type PagePlan, type Snippet } from '@orbis/contract';
-import type { PageWorkedOut } from '../reading/work-out-page.ts';
 
 /** An edit with its reasons in plain sentences. */
 export const serializeEdit = (edit: CoreEdit): Edit => ({ ...edit, reason: formatReasons(edit.reasons) });
@@ -30,7 +29,7 @@ export const serializeComposition = (
 });
 
 /** The plan of a page, with the text of every snippet. */
-export const serializePlan = (page: string, { snippets, steps, findings }: PageWorkedOut): PagePlan => ({
+export const serializePlan = (page: string, { snippets, steps, findings }: CorePagePlan): PagePlan => ({
   page,
   snippets: snippets.map(({ digest, placements, ...snippet }) => ({ ...serializeSnippet(snippet), text: snippetText(snippet), digest, placements })),
   steps,

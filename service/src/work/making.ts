@@ -1,6 +1,6 @@
-import type { LevelledOptions, Options, Sheet } from '@orbis/core';
+import type { LevelledOptions, Options, Sheet, PagePlan } from '@orbis/core';
 import type { WorkedOut, WorkOutTask } from '../reading/work-out.ts';
-import type { PageTask, PageWorkedOut } from '../reading/work-out-page.ts';
+import type { PageTask } from '../reading/work-out-page.ts';
 
 /** What every output is made with beside the embed itself: the provider sheets at hand, and the owner's rules for all embeds. */
 export interface RenderContext {
@@ -9,7 +9,7 @@ export interface RenderContext {
   /** Works a code out in a worker with a deadline, as foreign text is read. */
   workOut: (task: WorkOutTask) => Promise<WorkedOut>;
   /** Plans a page in such a worker. */
-  workOutPage: (task: PageTask) => Promise<PageWorkedOut>;
+  workOutPage: (task: PageTask) => Promise<PagePlan>;
 }
 
 /** Rules for all embeds; what is asked nearer wins over them. */

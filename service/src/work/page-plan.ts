@@ -1,7 +1,7 @@
-import { hasShared, type PlannedSnippet, type Snippet } from '@orbis/core';
+import { hasShared, snippetText, type PagePlan, type PlannedSnippet, type Snippet } from '@orbis/core';
 import { writePlace } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
-import { workOutPage, type PageTask, type PageWorkedOut } from '../reading/work-out-page.ts';
+import { workOutPage, type PageTask } from '../reading/work-out-page.ts';
 import { placementsOn, type StoredPlacement } from '../store/placements.ts';
 import { compositionOf, short } from './codes.ts';
 import { withRules, type RenderContext } from './making.ts';
@@ -36,17 +36,14 @@ export async function outputToday(row: StoredPlacement, making: RenderContext, d
   const own = snippets.filter(({ placements }) => placements.includes(placement.publicId));
   return {
     snippets: own.map(asSnippet),
-    text: own
-      .find(({ position }) => position === 'spot')!
-      .runs.map((run) => run.text)
-      .join(''),
+    text: snippetText(own.find(({ position }) => position === 'spot')!),
   };
 }
 
 const asSnippet = ({ position, runs }: PlannedSnippet): Snippet => ({ position, runs });
 
 /** Plans a page with these placements; `numberOf` says under which number each is made, null without a mark. */
-export function planOf(rows: readonly StoredPlacement[], making: RenderContext, numberOf: (id: string) => number | null): Promise<PageWorkedOut> {
+export function planOf(rows: readonly StoredPlacement[], making: RenderContext, numberOf: (id: string) => number | null): Promise<PagePlan> {
   const task: PageTask = {
     placements: rows.map((row) => ({
       id: row.placement.publicId,
