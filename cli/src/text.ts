@@ -45,7 +45,7 @@ export function facts(pairs: [name: string, value: string][], colours: Colours):
 }
 
 /** A time as people read it, in their own time zone: `23 Nov 2026, 07:46`. */
-export function sayTimestamp(at: string | null): string {
+export function formatTimestamp(at: string | null): string {
   if (at === null) return 'never';
   return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' }).format(new Date(at));
 }

@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { expect } from 'chai';
-import { allOptions, builtInPresets } from '@orbis/core';
-import { en, formatExpectation, formatProblem, formatReasons } from '@orbis/contract';
+import { allOptions, builtInPresets, pageRules, rules } from '@orbis/core';
+import { catalogue, en, visitorLanguages, visitorWords, formatExpectation, formatProblem, formatReasons } from '@orbis/contract';
 
 const core = new URL('../../core/src/', import.meta.url);
 const files = readdirSync(core, { recursive: true, encoding: 'utf8' }).filter((name) => name.endsWith('.ts'));
@@ -44,6 +44,7 @@ describe('the language file', () => {
     ['mending', [...codesIn(/^rules\//, reasons), ...codesIn(/^reading\/mending/, reasons)], Object.keys(en.mends)],
     ['piece of evidence', codesIn(/^reading\/(?:kind\/|links|read\.)/, reasons), Object.keys(en.evidence)],
     ['line of a learned sheet', [...codesIn(/^learn\//, reasons), ...codesIn(/^learn\/meaning/, /\bcode: ('[a-z-]+')/g)], Object.keys(en.learned)],
+    ['line of a link or a list', codesIn(/^links\//, reasons), Object.keys(en.links)],
     ['power', codesIn(/^isolate\//, reasons), Object.keys(en.powers)],
     ['problem of a search', codesIn(/^search\//, /\bnew SearchError\(('[a-z-]+')/g), Object.keys(en.search.problems)],
   ] as const) {
@@ -64,6 +65,40 @@ describe('the language file', () => {
         name,
       ).to.deep.equal([]);
     }
+  });
+
+  it('has words for whatever is found, in codes, on pages and by sweeps, and for nothing else', () => {
+    const found = [
+      ...[...rules, ...pageRules].map(({ id }) => id),
+      ...codesIn(/^(?:reading|harvest|sweep|plan)\//, /\brule: ('[a-z-]+'(?: \| '[a-z-]+')*)/g),
+      // What only the service finds: it alone knows what was handed out since, and whether a page can be read.
+      'out-of-date',
+      'page-unreachable',
+    ];
+    expect([...new Set(found)].sort()).to.deep.equal(Object.keys(en.findings).sort());
+  });
+
+  it('has words for every error, and for nothing else', () => {
+    const own = Object.keys(catalogue).filter((code) => !(code in en.problems));
+    expect(own.sort()).to.deep.equal(Object.keys(en.errors).sort());
+    for (const [code, { title, detail }] of Object.entries(catalogue))
+      expect(
+        [title, detail({})].every((words) => words.trim() !== ''),
+        code,
+      ).to.equal(true);
+  });
+
+  it('has words for every refusal to learn, and for nothing else', () => {
+    const codes = codesIn(/^learn\/learned/, /\bcode: ('[a-z-]+'); facts/g);
+    expect(codes.length).to.be.at.least(9);
+    expect(codes).to.deep.equal(Object.keys(en.learnProblems).sort());
+  });
+
+  it('speaks ten languages to visitors, each in its own words, and none half', () => {
+    expect(visitorLanguages).to.have.length(10);
+    const said = Object.values(visitorWords).flatMap((words) => Object.values(words));
+    expect(new Set(said).size).to.equal(said.length);
+    for (const language of visitorLanguages) expect(Intl.getCanonicalLocales(language)).to.deep.equal([language]);
   });
 
   it('says what each preset that comes with Orbis is for', () => expect(Object.keys(en.presets).sort()).to.deep.equal(builtInPresets.map(({ key }) => key).sort()));

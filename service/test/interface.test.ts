@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { expect } from 'chai';
 import type { Router } from 'express';
 import { pino } from 'pino';
-import { apiBase, ApiError, catalogue, findingSentences, openApi, OrbisError, routes } from '@orbis/contract';
+import { apiBase, ApiError, catalogue, en, openApi, OrbisError, routes } from '@orbis/contract';
 import { pageRules, rules, type Options } from '@orbis/core';
 import { createApp, type Deps } from '@orbis/service';
 import { declareSite, password, startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
@@ -62,7 +62,7 @@ describe('the description of the interface', () => {
   });
 
   it('has sentences for every rule', () => {
-    for (const rule of [...rules, ...pageRules]) expect(findingSentences, rule.id).to.have.property(rule.id);
+    for (const rule of [...rules, ...pageRules]) expect(en.findings, rule.id).to.have.property(rule.id);
   });
 
   it('has its errors in the documents, both ways', () => {

@@ -25,7 +25,7 @@ describe('Orbis as an oEmbed provider', function () {
   const answer = async (parameters: Record<string, string> = {}, format: 'json' | 'xml' = 'json'): Promise<OembedAnswer> => {
     const { body } = await ask({ url: link, format, ...parameters });
     const parsed = parseOembed(body, format);
-    if (!parsed.ok) throw new Error(parsed.why);
+    if (!parsed.ok) throw new Error(parsed.reason.code);
     return parsed.answer;
   };
   const change = async (options: Options): Promise<void> => {
@@ -119,6 +119,9 @@ describe('Orbis as an oEmbed provider', function () {
     await retire(true);
     const { status, body } = await get(link);
     expect([status, body, (await ask({ url: link })).status]).to.deep.equal([410, 'This is no longer shown here.\n', 410]);
+    const german = await get(link, { headers: { 'accept-language': 'de-CH, fr;q=0.5' } });
+    expect([german.body, german.headers['content-language'], german.headers['vary']]).to.deep.equal(['Das wird hier nicht mehr gezeigt.\n', 'de', 'Accept-Language']);
+    expect((await get(link, { headers: { 'accept-language': 'cy' } })).body).to.equal('This is no longer shown here.\n');
     expect((await refusal(test.client.call('placements.link', { params: { placement } }))).code).to.equal('embed-retired');
     await retire(false);
     expect((await get(link)).status).to.equal(200);

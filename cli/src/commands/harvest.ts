@@ -61,7 +61,7 @@ function numbersOf(said: readonly string[], { items }: Harvest): number[] {
 
 function describe(found: Harvest, taken: readonly EmbedSummary[], { colours, io }: Tools): string {
   const where = found.title ?? found.address ?? 'The page';
-  if (found.items.length === 0) return `${where}: no embed was found on it.\n${sayFindings(found, { colours, io })}`;
+  if (found.items.length === 0) return `${where}: no embed was found on it.\n${formatFindings(found, { colours, io })}`;
   const rows = found.items.map((item) => [
     String(item.number),
     item.name,
@@ -78,10 +78,10 @@ function describe(found: Harvest, taken: readonly EmbedSummary[], { colours, io 
       : left > 0
         ? `“orbis harvest ${found.id} --take all” collects what is new; --take 1 3 only these.\n`
         : 'All of it is in the collection.\n';
-  return `${colours.bold(where)}\n${plural(found.items.length, 'embed')} on it.\n\n${table(['', 'name', 'kind', 'under', 'line', 'worst finding', ''], rows, colours)}${sayFindings(found, { colours, io })}\n${next}`;
+  return `${colours.bold(where)}\n${plural(found.items.length, 'embed')} on it.\n\n${table(['', 'name', 'kind', 'under', 'line', 'worst finding', ''], rows, colours)}${formatFindings(found, { colours, io })}\n${next}`;
 }
 
-const sayFindings = ({ findings }: Harvest, { colours, io }: Pick<Tools, 'colours' | 'io'>): string =>
+const formatFindings = ({ findings }: Harvest, { colours, io }: Pick<Tools, 'colours' | 'io'>): string =>
   findings
     .map(
       (finding) =>

@@ -1,9 +1,8 @@
-import { en, sheetOriginWords } from '@orbis/contract';
+import { en, everyItem, formatState, type Client } from '@orbis/contract';
 import { Argument, Option } from 'commander';
 import { kinds, searchFields, type SearchField } from '@orbis/core';
-import { everyItem, placementStates, sayState, type Client } from '@orbis/contract';
 import type { AddCommand, Tools } from '../command.ts';
-import { sayTimestamp, table } from '../text.ts';
+import { formatTimestamp, table } from '../text.ts';
 
 const things = ['embeds', 'sites', 'pages', 'placements', 'sweeps', 'harvests', 'tokens', 'providers', 'changes'] as const;
 type Thing = (typeof things)[number];
@@ -16,7 +15,7 @@ interface Options {
   level?: 'error' | 'warning' | 'note';
   site?: string;
   embed?: string;
-  state?: keyof typeof placementStates;
+  state?: keyof typeof en.states;
 }
 
 export const addList: AddCommand = (program, run) => {
@@ -31,7 +30,7 @@ export const addList: AddCommand = (program, run) => {
     .addOption(new Option('--level <level>', 'embeds by the worst of their findings').choices(['error', 'warning', 'note']))
     .option('--site <site>', 'pages or placements of one site')
     .option('--embed <embed>', 'placements of one embed')
-    .option('--state <state>', `placements in one state: ${Object.keys(placementStates).join(', ')}`)
+    .option('--state <state>', `placements in one state: ${Object.keys(en.states).join(', ')}`)
     .description('show the collection, sites, pages, placements, sweeps, harvests, tokens, providers or changes')
     .addHelpText(
       'after',
@@ -84,7 +83,7 @@ const lists: Record<Thing, (tools: Tools, options: Options) => Promise<void>> = 
   },
   pages: async (tools, { site }) => {
     const items = await all((after) => tools.client().call('pages.list', { query: { limit, after, site } }));
-    const rows = (): string[][] => items.map((p) => [p.key, p.title, p.spots.map((s) => s.name).join(', ') || '–', sayTimestamp(p.checkedAt)]);
+    const rows = (): string[][] => items.map((p) => [p.key, p.title, p.spots.map((s) => s.name).join(', ') || '–', formatTimestamp(p.checkedAt)]);
     show(tools, items, ['page', 'title', 'spots', 'last read'], rows, 'There is no page yet. “orbis add page SITE/PATH” adds one.');
   },
   placements: async (tools, options) => {
@@ -93,7 +92,7 @@ const lists: Record<Thing, (tools: Tools, options: Options) => Promise<void>> = 
       tools,
       items,
       ['placement', 'embed', 'place', 'state', 'revision', 'last seen'],
-      () => items.map((p) => [p.id, p.embed, p.place, sayState(p.state), sayRevision(p), sayTimestamp(p.lastSeenAt)]),
+      () => items.map((p) => [p.id, p.embed, p.place, formatState(p.state), formatRevision(p), formatTimestamp(p.lastSeenAt)]),
       'There is no such placement. “orbis place EMBED PLACE” makes one.',
     );
   },
@@ -103,7 +102,7 @@ const lists: Record<Thing, (tools: Tools, options: Options) => Promise<void>> = 
       tools,
       items,
       ['sweep', 'of', 'state', 'pages read', 'begun'],
-      () => items.map((s) => [s.id, s.scope ?? 'everything', s.state, `${s.read} of ${s.pages}`, sayTimestamp(s.createdAt)]),
+      () => items.map((s) => [s.id, s.scope ?? 'everything', s.state, `${s.read} of ${s.pages}`, formatTimestamp(s.createdAt)]),
       'Nothing has been swept yet. “orbis sweep” reads the published pages.',
     );
   },
@@ -113,13 +112,19 @@ const lists: Record<Thing, (tools: Tools, options: Options) => Promise<void>> = 
       tools,
       items,
       ['harvest', 'page', 'found', 'taken', 'known', 'read'],
-      () => items.map((h) => [h.id, h.title ?? h.address ?? '–', String(h.found), String(h.taken), String(h.known), sayTimestamp(h.createdAt)]),
+      () => items.map((h) => [h.id, h.title ?? h.address ?? '–', String(h.found), String(h.taken), String(h.known), formatTimestamp(h.createdAt)]),
       'No page has been harvested yet. “orbis harvest ADDRESS” finds the embeds on a page of yours.',
     );
   },
   tokens: async (tools) => {
     const items = await all((after) => tools.client().call('tokens.list', { query: { limit, after } }));
-    show(tools, items, ['token', 'name', 'made', 'last used'], () => items.map((t) => [t.id, t.name, sayTimestamp(t.createdAt), sayTimestamp(t.lastUsedAt)]), 'There is no token.');
+    show(
+      tools,
+      items,
+      ['token', 'name', 'made', 'last used'],
+      () => items.map((t) => [t.id, t.name, formatTimestamp(t.createdAt), formatTimestamp(t.lastUsedAt)]),
+      'There is no token.',
+    );
   },
   changes: async (tools) => {
     const items = await all((after) => tools.client().call('changes.list', { query: { limit, after } }));
@@ -127,7 +132,7 @@ const lists: Record<Thing, (tools: Tools, options: Options) => Promise<void>> = 
       tools,
       items,
       ['change', 'what', 'of', 'embeds', 'made', 'taken back'],
-      () => items.map((c) => [c.id, c.said, c.where || 'everything', String(c.embeds), sayTimestamp(c.createdAt), c.undoneAt ? sayTimestamp(c.undoneAt) : '–']),
+      () => items.map((c) => [c.id, c.said, c.where || 'everything', String(c.embeds), formatTimestamp(c.createdAt), c.undoneAt ? formatTimestamp(c.undoneAt) : '–']),
       'Many embeds were never changed at once. “orbis set --where SEARCH name=value” does it.',
     );
   },
@@ -137,7 +142,7 @@ const lists: Record<Thing, (tools: Tools, options: Options) => Promise<void>> = 
       tools,
       items,
       ['provider', 'name', 'kind', 'sheet', 'embeds'],
-      () => items.map((s) => [s.id, s.sheet.name, s.sheet.kind, sheetOriginWords[s.from], String(s.embeds)]),
+      () => items.map((s) => [s.id, s.sheet.name, s.sheet.kind, en.sheetOrigins[s.from], String(s.embeds)]),
       'No provider sheet is known.',
     );
   },
@@ -147,7 +152,7 @@ export const placementsOf = (client: Client, { site, embed, state }: Pick<Option
   all((after) => client.call('placements.list', { query: { limit, after, site, embed, state } }));
 
 /** Which revision the page carries, and which is the newest where that differs. */
-export function sayRevision(placement: { revision: number; served: boolean; carries: { revision: number | null } | null }): string {
+export function formatRevision(placement: { revision: number; served: boolean; carries: { revision: number | null } | null }): string {
   if (placement.served) return `${placement.revision}, by link`;
   const carried = placement.carries?.revision;
   if (carried === undefined) return `– of ${placement.revision}`;

@@ -2,7 +2,7 @@ import { hostname } from 'node:os';
 import { UsedWrongly, type AddCommand } from '../command.ts';
 import { askPassword } from './account/password.ts';
 import { daysIn } from './account/tokens.ts';
-import { sayTimestamp } from '../text.ts';
+import { formatTimestamp } from '../text.ts';
 import { clientFor, forgetSignIn, readSignIn, signInFile, writeSignIn } from '../connection.ts';
 
 export const addLogin: AddCommand = (program, run) => {
@@ -27,7 +27,7 @@ export const addLogin: AddCommand = (program, run) => {
         writeSignIn(file, { url: base, token: data.token, id: data.id });
         tools.tell(
           { url: base, token: data.id, access: data.access, expiresAt: data.expiresAt },
-          () => `Signed in to ${base}${data.access === 'read' ? ', only to read' : ''}, until ${sayTimestamp(data.expiresAt)}. The token is kept in ${file}.\n`,
+          () => `Signed in to ${base}${data.access === 'read' ? ', only to read' : ''}, until ${formatTimestamp(data.expiresAt)}. The token is kept in ${file}.\n`,
         );
         return 0;
       }),

@@ -1,5 +1,5 @@
 import { mend, read, type Sheet } from '@orbis/core';
-import { tellMended, tellReading, roleWords, type Reading } from '@orbis/contract';
+import { serializeMended, serializeReading, en, type Reading } from '@orbis/contract';
 import type { AddCommand, Tools } from '../command.ts';
 import type { Exit } from '../io.ts';
 import { pasted } from '../pasted.ts';
@@ -22,7 +22,7 @@ export const addRead: AddCommand = (program, run) => {
         const sheets = localSheets(options.sheets);
         if (what.length > 1) return readMany(what, sheets, tools);
         const text = await pasted(what[0]!, tools.io);
-        const reading = tellReading(read(text, { sheets }));
+        const reading = serializeReading(read(text, { sheets }));
         tools.tell(reading, () => describe(text, reading, sheets, tools.colours, tools.io.width, options.why ?? false));
         return hasError(reading) ? 1 : 0;
       }),
@@ -36,7 +36,7 @@ async function readMany(what: readonly string[], sheets: Sheet[], tools: Tools):
   const rows: string[][] = [];
   let wrong = 0;
   for (const name of what) {
-    const reading = tellReading(read(await pasted(name, tools.io), { sheets }));
+    const reading = serializeReading(read(await pasted(name, tools.io), { sheets }));
     if (hasError(reading)) wrong++;
     const count = (level: string): string => String(reading.findings.filter((finding) => finding.level === level).length);
     if (tools.json) tools.io.out(`${JSON.stringify(reading)}\n`);
@@ -51,7 +51,7 @@ function describe(text: string, reading: Reading, sheets: readonly Sheet[], colo
   const rows: [string, string][] = [
     ['What it is', `${reading.kind}. ${reading.kindBecause}`],
     ['Provider', reading.provider?.name ?? 'not known'],
-    ['Size', saySize(reading)],
+    ['Size', formatSize(reading)],
     ['Contacts', reading.hosts.map((h) => `${h.host} (${h.uses.join(', ')}; ${h.when === 'load' ? 'by itself' : 'when used'})`).join('\n') || 'nobody'],
     ['Needs', named(reading.needs) || 'nothing that its code would show'],
   ];
@@ -73,13 +73,13 @@ function describe(text: string, reading: Reading, sheets: readonly Sheet[], colo
     const colour = levelColour(finding.level, colours);
     return `\n${colour(finding.level)} ${colours.dim(`${finding.rule}, line ${finding.line}, column ${finding.column}`)}\n${excerpt(text, finding, colours)}${fold(finding.message, width, '  ')}${fold(finding.remedy, width, '  ')}`;
   });
-  const mending = sayMending(text, sheets, colours, width);
+  const mending = formatMending(text, sheets, colours, width);
   const sum = reading.findings.length === 0 ? '\nNothing is wrong with it.\n' : '';
-  return sayParts(text, reading, colours) + facts(rows, colours) + evidence + findings.join('') + mending + sum;
+  return formatParts(text, reading, colours) + facts(rows, colours) + evidence + findings.join('') + mending + sum;
 }
 
 /* The code as it would be mended, what is done to it, and what is still wrong with it then. */
-function sayMending(text: string, sheets: readonly Sheet[], colours: Colours, width: number): string {
+function formatMending(text: string, sheets: readonly Sheet[], colours: Colours, width: number): string {
   const mended = mend(text, { sheets });
   if (mended.done.length === 0) return '';
   const now = read(mended.text, { sheets });
@@ -87,21 +87,21 @@ function sayMending(text: string, sheets: readonly Sheet[], colours: Colours, wi
   const reading = `It is then read as ${now.kind}${now.provider ? ` by ${now.provider.name}` : ''}, ${left === 0 ? 'and nothing is wrong with it' : `and ${plural(left, 'thing')} in it only you can mend`}.`;
   return [
     `\n${colours.bold('Mended')} ${colours.dim('(“orbis collect … --mend” takes it so; the paste is kept)')}\n`,
-    ...[...new Set(tellMended(mended).done.map(({ reason }) => reason))].map((reason) => fold(reason, width, '  ')),
+    ...[...new Set(serializeMended(mended).done.map(({ reason }) => reason))].map((reason) => fold(reason, width, '  ')),
     indent(mended.text.trim()),
     fold(reading, width, '  '),
   ].join('');
 }
 
 /* The code, cut into its parts, each with its role and how often it is needed. */
-function sayParts(text: string, { parts }: Reading, colours: Colours): string {
+function formatParts(text: string, { parts }: Reading, colours: Colours): string {
   const shown = parts.filter((part) => !(part.role === 'text' && text.slice(part.start, part.end).trim() === ''));
   if (shown.length === 0) return '';
   const depth = (part: (typeof parts)[number]): number => (part.inside === null ? 0 : 1 + depth(parts[part.inside]!));
   const lines = shown.map((part) => {
     const often =
       part.role === 'text' || part.role === 'comment' ? '' : part.repeat === 'page' ? `, once a page${part.place === 'head' ? ', in the head' : ''}` : ', at every place';
-    const head = `${'  '.repeat(depth(part))}${colours.bold(part.role)} ${colours.dim(`${roleWords[part.role]}${often}, ${part.start}–${part.end}`)}`;
+    const head = `${'  '.repeat(depth(part))}${colours.bold(part.role)} ${colours.dim(`${en.roles[part.role]}${often}, ${part.start}–${part.end}`)}`;
     const code = text.slice(part.start, part.end);
     return `${head}\n${indent(code.length > 400 ? `${code.slice(0, 400)}…` : code, '  '.repeat(depth(part) + 1))}`;
   });
@@ -119,7 +119,7 @@ const named = (needs: Reading['needs']): string =>
     .map(([name]) => name)
     .join(', ');
 
-function saySize({ size }: Reading): string {
+function formatSize({ size }: Reading): string {
   const say = (length: { value: number; unit: string } | null): string => (length ? `${length.value} ${length.unit}` : 'not stated');
   const shape = size.ratio ? `${size.ratio} to 1` : '';
   if (!size.width && !size.height) return shape || 'not stated';

@@ -3,7 +3,7 @@ import type { AddCommand } from '../command.ts';
 import { pasted } from '../pasted.ts';
 import { plural } from '../text.ts';
 import { describeEmbed } from './collect.ts';
-import { sayRuns } from './revisions.ts';
+import { formatRuns } from './revisions.ts';
 
 export const addRenew: AddCommand = (program, run) => {
   program
@@ -27,7 +27,7 @@ export const addRenew: AddCommand = (program, run) => {
         tools.tell(data, () => {
           if (status === 200) return `Nothing differs: ${data.key} has this code already.\n`;
           const register = data.placements > 0 ? `${plural(data.placements, 'placement')} of it may carry an earlier code now: “orbis where ${data.key}” tells.\n` : '';
-          return `${sayRuns(compareTexts(before.data.base, data.base), tools.colours)}\n\n${describeEmbed(data, tools.colours)}${register}`;
+          return `${formatRuns(compareTexts(before.data.base, data.base), tools.colours)}\n\n${describeEmbed(data, tools.colours)}${register}`;
         });
         return data.reading.findings.some((finding) => finding.level === 'error') ? 1 : 0;
       }),

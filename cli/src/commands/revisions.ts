@@ -1,6 +1,6 @@
 import { everyItem, optionsLine, type Comparison, type Revision } from '@orbis/contract';
 import type { AddCommand } from '../command.ts';
-import { plural, sayTimestamp, table, type Colours } from '../text.ts';
+import { plural, formatTimestamp, table, type Colours } from '../text.ts';
 import { describeEmbed } from './collect.ts';
 
 export const addRevisions: AddCommand = (program, run) => {
@@ -29,7 +29,7 @@ export const addRevisions: AddCommand = (program, run) => {
     .action((embed: string, from: string, to: string) =>
       run(async (tools) => {
         const { data } = await tools.client().call('revisions.compare', { params: { embed }, query: { from, to } });
-        tools.tell(data, () => sayComparison(data, tools.colours));
+        tools.tell(data, () => formatComparison(data, tools.colours));
         return differs(data) ? 1 : 0;
       }),
     );
@@ -69,7 +69,7 @@ export const addRevisions: AddCommand = (program, run) => {
 
 const row = (revision: Revision): string[] => [
   String(revision.number),
-  sayTimestamp(revision.createdAt),
+  formatTimestamp(revision.createdAt),
   String(revision.source),
   revision.reason,
   optionsLine(revision.options) || 'none',
@@ -78,16 +78,16 @@ const row = (revision: Revision): string[] => [
 const differs = ({ options, sourceDiffers }: Comparison): boolean => options.length > 0 || sourceDiffers;
 
 /** What differs between two revisions, as people read it: what is gone in brackets with a minus, what is new with a plus. */
-export function sayComparison(comparison: Comparison, colours: Colours): string {
+export function formatComparison(comparison: Comparison, colours: Colours): string {
   if (!differs(comparison)) return `Nothing differs between revisions ${comparison.from.number} and ${comparison.to.number}.\n`;
   const rows = comparison.options.map(({ option, from, to }) => [option, from ?? 'not set', to ?? 'not set']);
   const options = rows.length > 0 ? `${table(['option', `revision ${comparison.from.number}`, `revision ${comparison.to.number}`], rows, colours)}\n` : '';
   const code = comparison.sourceDiffers ? 'They are made of different codes of the provider.\n\n' : '';
-  return `${options}${code}${sayRuns(comparison.runs, colours)}\n`;
+  return `${options}${code}${formatRuns(comparison.runs, colours)}\n`;
 }
 
 /** A text with what is gone and what is new in it, told apart without colours too. */
-export const sayRuns = (runs: Comparison['runs'], colours: Colours): string =>
+export const formatRuns = (runs: Comparison['runs'], colours: Colours): string =>
   runs
     .map(({ kind, text }) => (kind === 'same' ? text : kind === 'gone' ? colours.red(`[-${text}-]`) : colours.green(`{+${text}+}`)))
     .join('')

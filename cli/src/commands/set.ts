@@ -61,7 +61,8 @@ export const addSet: AddCommand = (program, run) => {
         const { data: composition } = await client.call('compositions.create', { body: { embed, options: data.current.options } });
         tools.tell(
           composition,
-          () => `${tools.colours.dim('before')}\n${composition.base.trim()}\n\n${tools.colours.dim('after')}\n${composition.text.trim()}\n\n${sayEdits(composition.edits, tools)}`,
+          () =>
+            `${tools.colours.dim('before')}\n${composition.base.trim()}\n\n${tools.colours.dim('after')}\n${composition.text.trim()}\n\n${formatEdits(composition.edits, tools)}`,
         );
         return 0;
       }),
@@ -84,7 +85,7 @@ async function save(tools: Tools, embed: string, change: (now: Embed) => Options
   const register = status === 201 && data.placements > 0 ? `${plural(data.placements, 'placement')} of it may carry an earlier code now: “orbis where ${data.key}” tells.\n` : '';
   tools.tell(data, () =>
     status === 201
-      ? `Revision ${data.revision} of ${tools.colours.bold(data.key)}: ${changesLine(before.data, data)}.\n\n${sayEdits(composition.edits, tools)}\n${register}`
+      ? `Revision ${data.revision} of ${tools.colours.bold(data.key)}: ${changesLine(before.data, data)}.\n\n${formatEdits(composition.edits, tools)}\n${register}`
       : `Nothing differs: ${data.key} stays at revision ${data.revision}.\n`,
   );
   return 0;
@@ -102,7 +103,7 @@ function changesLine(before: Embed, after: Embed): string {
 
 const compositionOf = async (client: Client, { key, current }: Embed) => (await client.call('compositions.create', { body: { embed: key, options: current.options } })).data;
 
-function sayEdits(edits: readonly Edit[], { colours, io }: Tools): string {
+function formatEdits(edits: readonly Edit[], { colours, io }: Tools): string {
   if (edits.length === 0) return 'No edit: the code goes out as it was pasted.\n';
   return edits.map((edit) => `${colours.green('+')} ${edit.text.trim() || '(taken out)'}\n${fold(edit.reason, io.width, '  ')}`).join('');
 }

@@ -1,5 +1,5 @@
 import ora from 'ora';
-import { follow, placementStates, sayState, type Client, type PlacementState, type Sweep, type SweepPage } from '@orbis/contract';
+import { follow, en, formatState, type Client, type PlacementState, type Sweep, type SweepPage } from '@orbis/contract';
 import type { AddCommand, Tools } from '../command.ts';
 import { fold, levelColour, plural, table } from '../text.ts';
 
@@ -57,14 +57,14 @@ function describe(sweep: Sweep, pages: readonly SweepPage[], { colours, io }: To
   );
   const counts = Object.entries(sweep.counts)
     .filter(([, count]) => Number(count) > 0)
-    .map(([state, count]) => `${String(count)} ${sayState(state as PlacementState)}`);
+    .map(([state, count]) => `${String(count)} ${formatState(state as PlacementState)}`);
   const end = sweep.state === 'done' ? '' : `The sweep ${sweep.state === 'stopped' ? 'was stopped' : 'failed'} before its end. `;
   return `${table(['page', 'embed', 'state'], rows, colours)}${told.join('')}\n${end}${plural(sweep.read, 'page')} read${sweep.unreachable ? `, ${sweep.unreachable} not` : ''}: ${counts.join(', ') || 'nothing is placed'}.\n`;
 }
 
-export function colourState(state: keyof typeof placementStates, colours: Tools['colours']): string {
+export function colourState(state: keyof typeof en.states, colours: Tools['colours']): string {
   const colour = { 'planned': colours.dim, 'live': colours.green, 'altered': colours.yellow, 'out-of-date': colours.yellow, 'missing': colours.red, 'unreachable': colours.red }[
     state
   ];
-  return colour(sayState(state));
+  return colour(formatState(state));
 }

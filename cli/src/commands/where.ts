@@ -1,6 +1,6 @@
 import type { AddCommand } from '../command.ts';
-import { sayTimestamp, table } from '../text.ts';
-import { placementsOf, sayRevision } from './list.ts';
+import { formatTimestamp, table } from '../text.ts';
+import { placementsOf, formatRevision } from './list.ts';
 import { colourState } from './sweep.ts';
 
 export const addWhere: AddCommand = (program, run) => {
@@ -14,7 +14,7 @@ export const addWhere: AddCommand = (program, run) => {
         const client = tools.client();
         const { data } = await client.call('embeds.read', { params: { embed } });
         const items = await placementsOf(client, { embed });
-        const rows = (): string[][] => items.map((p) => [p.place, colourState(p.state, tools.colours), sayRevision(p), sayTimestamp(p.lastSeenAt), p.url]);
+        const rows = (): string[][] => items.map((p) => [p.place, colourState(p.state, tools.colours), formatRevision(p), formatTimestamp(p.lastSeenAt), p.url]);
         tools.tell(items, () =>
           items.length === 0
             ? `${data.name} is not placed anywhere. “orbis place ${embed} SITE/PATH#SPOT” places it.\n`

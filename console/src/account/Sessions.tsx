@@ -7,7 +7,7 @@ import { useAnnounce } from '../parts/Announcer.tsx';
 import { Confirm } from '../parts/Confirm.tsx';
 import { More } from '../parts/More.tsx';
 import { ProblemNote } from '../parts/ProblemNote.tsx';
-import { sayWhen } from '../parts/when.ts';
+import { formatWhen } from '../parts/when.ts';
 
 /** The browsers in which somebody is signed in, and how to end that. */
 export function Sessions() {
@@ -35,10 +35,10 @@ export function Sessions() {
               {current && ' (this one)'}
             </Typography>
             <Typography variant="body2" color="textSecondary">
-              from {address} · signed in {sayWhen(createdAt)} · last used {sayWhen(usedAt)}
+              from {address} · signed in {formatWhen(createdAt)} · last used {formatWhen(usedAt)}
             </Typography>
             {!current && (
-              <Button size="small" color="error" onClick={() => end.mutate(id)} aria-label={`Sign out ${browser}, signed in ${sayWhen(createdAt)}`}>
+              <Button size="small" color="error" onClick={() => end.mutate(id)} aria-label={`Sign out ${browser}, signed in ${formatWhen(createdAt)}`}>
                 Sign out
               </Button>
             )}

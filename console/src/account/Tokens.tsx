@@ -10,7 +10,7 @@ import { PlainCode } from '../parts/CodeRuns.tsx';
 import { CopyButton } from '../parts/CopyButton.tsx';
 import { More } from '../parts/More.tsx';
 import { ProblemNote } from '../parts/ProblemNote.tsx';
-import { sayWhen } from '../parts/when.ts';
+import { formatWhen } from '../parts/when.ts';
 import { AddForm } from '../places/AddForm.tsx';
 
 /** The tokens by which programs sign in: made with the password given again, and revoked. */
@@ -81,6 +81,6 @@ export function Tokens() {
 
 function describe({ access, expiresAt, lastUsedAt, lastUsedFrom }: Token): string {
   const over = new Date(expiresAt) < new Date();
-  const use = lastUsedAt === null ? 'never used' : `last used ${sayWhen(lastUsedAt)} from ${lastUsedFrom ?? 'somewhere'}`;
-  return `${access === 'read' ? 'only reads · ' : ''}${over ? 'ended' : 'ends'} ${sayWhen(expiresAt)} · ${use}`;
+  const use = lastUsedAt === null ? 'never used' : `last used ${formatWhen(lastUsedAt)} from ${lastUsedFrom ?? 'somewhere'}`;
+  return `${access === 'read' ? 'only reads · ' : ''}${over ? 'ended' : 'ends'} ${formatWhen(expiresAt)} · ${use}`;
 }

@@ -1,8 +1,8 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { formatTime } from '@orbis/core';
-import { foundBy, sayBytes, type Found } from '@orbis/contract';
-import { sayWhen } from '../parts/when.ts';
+import { en, formatBytes, type Found } from '@orbis/contract';
+import { formatWhen } from '../parts/when.ts';
 
 /** What was found out about a link, with where and when. */
 export function FoundFacts({ found }: { found: Found }) {
@@ -10,7 +10,7 @@ export function FoundFacts({ found }: { found: Found }) {
   const facts = [
     provider,
     type,
-    bytes === null ? null : sayBytes(bytes),
+    bytes === null ? null : formatBytes(bytes),
     width === null || height === null ? null : `${width} × ${height}`,
     length === null ? null : `${formatTime(Math.round(length))} long`,
   ].filter((fact) => fact !== null);
@@ -25,7 +25,7 @@ export function FoundFacts({ found }: { found: Found }) {
       {facts.length > 0 && <Typography>{facts.join(' · ')}</Typography>}
       {ranges === false && <Typography color="warning">Its host does not answer in ranges: nobody can jump to a place in it.</Typography>}
       <Typography variant="body2" color="textSecondary">
-        Found {foundBy[how]}, {sayWhen(at)}.
+        Found {en.foundBy[how]}, {formatWhen(at)}.
       </Typography>
     </Box>
   );

@@ -20,7 +20,7 @@ export function ReadingFacts({ reading, onMend }: { reading: Reading; onMend?: (
   const facts: [string, string][] = [
     ['What it is', `${capital(reading.kind)}. ${reading.kindBecause}`],
     ['From', reading.provider?.name ?? 'a provider that Orbis has no sheet for'],
-    ['Size', saySize(size)],
+    ['Size', formatSize(size)],
     ['Contacts', reading.hosts.map((h) => `${h.host} ${h.when === 'load' ? 'as soon as the page is open' : 'only when somebody uses it'}`).join('; ') || 'nobody'],
     ['Needs', needs.join(', ') || 'nothing that its code would show'],
   ];
@@ -46,7 +46,7 @@ export function ReadingFacts({ reading, onMend }: { reading: Reading; onMend?: (
   );
 }
 
-function saySize({ width, height, ratio }: Reading['size']): string {
+function formatSize({ width, height, ratio }: Reading['size']): string {
   if (width || height) return `${side(width)} wide, ${side(height)} high`;
   return ratio === null ? 'not stated in the code' : `as wide as its place, ${ratio} times as wide as high`;
 }

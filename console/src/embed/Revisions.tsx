@@ -8,7 +8,7 @@ import { api, refresh, useList } from '../api.ts';
 import { useAnnounce } from '../parts/Announcer.tsx';
 import { More } from '../parts/More.tsx';
 import { ProblemNote } from '../parts/ProblemNote.tsx';
-import { plural, sayWhen } from '../parts/when.ts';
+import { plural, formatWhen } from '../parts/when.ts';
 import { Comparison } from './Comparison.tsx';
 
 /** Every state that the embed was saved in: each can be held against the newest, and brought back. */
@@ -41,7 +41,7 @@ export function Revisions({ embed, etag }: { embed: Embed; etag: string }) {
                       .join(', ') || 'as it was pasted'}
                   </Typography>
                   <Typography variant="body2" color="textSecondary">
-                    {sayWhen(revision.createdAt)} · {revision.reason}
+                    {formatWhen(revision.createdAt)} · {revision.reason}
                   </Typography>
                 </Box>
                 {revision.number === embed.revision ? (

@@ -6,7 +6,7 @@ import { api, refresh, useList } from '../api.ts';
 import { useAnnounce } from '../parts/Announcer.tsx';
 import { More } from '../parts/More.tsx';
 import { ProblemNote } from '../parts/ProblemNote.tsx';
-import { plural, sayWhen } from '../parts/when.ts';
+import { plural, formatWhen } from '../parts/when.ts';
 
 /** Changes of many embeds, each to be taken back as one. */
 export function PastChanges() {
@@ -28,7 +28,7 @@ export function PastChanges() {
           <Box component="li" key={id} sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', alignItems: 'baseline', py: 1.25, borderBottom: 1, borderColor: 'divider' }}>
             <Typography sx={{ fontWeight: 600, flex: 1, minWidth: 200 }}>{said}</Typography>
             <Typography variant="body2" color="textSecondary">
-              {plural(embeds, 'embed')} of “{where || 'everything'}”, {sayWhen(createdAt)}
+              {plural(embeds, 'embed')} of “{where || 'everything'}”, {formatWhen(createdAt)}
               {undoneAt ? ', taken back' : ''}
             </Typography>
             {!undoneAt && (

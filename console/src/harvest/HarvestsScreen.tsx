@@ -13,7 +13,7 @@ import { Empty } from '../parts/Empty.tsx';
 import { More } from '../parts/More.tsx';
 import { ProblemNote } from '../parts/ProblemNote.tsx';
 import { ScreenHead } from '../parts/ScreenHead.tsx';
-import { plural, sayWhen } from '../parts/when.ts';
+import { plural, formatWhen } from '../parts/when.ts';
 
 /** Whole pages that are there already: Orbis finds every embed on them. */
 export default function HarvestsScreen() {
@@ -76,7 +76,7 @@ export default function HarvestsScreen() {
                   </Typography>
                   <Typography variant="body2" color="textSecondary" sx={{ overflowWrap: 'anywhere' }}>
                     {[plural(item.found, 'embed'), ...(item.taken > 0 ? [`${item.taken} taken`] : []), ...(item.known > 0 ? [`${item.known} known before`] : [])].join(', ')} ·{' '}
-                    {sayWhen(item.createdAt)} · {item.address ?? 'a saved page'}
+                    {formatWhen(item.createdAt)} · {item.address ?? 'a saved page'}
                   </Typography>
                 </Box>
               ))}

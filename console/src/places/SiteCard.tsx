@@ -9,7 +9,7 @@ import { api, useList } from '../api.ts';
 import { Card } from '../parts/Card.tsx';
 import { More } from '../parts/More.tsx';
 import { Unfold } from '../parts/Unfold.tsx';
-import { plural, sayWhen } from '../parts/when.ts';
+import { plural, formatWhen } from '../parts/when.ts';
 import { AddForm } from './AddForm.tsx';
 
 /** One site with its pages and their spots, and what adds more of both. */
@@ -60,7 +60,7 @@ function PageItem({ page }: { page: Page }) {
           {page.key}
         </MuiLink>
         <Typography variant="body2" color="textSecondary">
-          last read {sayWhen(page.checkedAt)}
+          last read {formatWhen(page.checkedAt)}
         </Typography>
       </Box>
       <Box component="ul" sx={{ m: 0, mt: 0.5, mb: 0.5, pl: 2.5 }}>

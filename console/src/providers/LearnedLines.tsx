@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { optionWords, sayLearnedLine, sayPart, type SheetProposal } from '@orbis/contract';
+import { optionWords, formatLearnedLine, formatPart, type SheetProposal } from '@orbis/contract';
 
 type Line = SheetProposal['lines'][number];
 
@@ -37,7 +37,7 @@ export function LearnedLines({ lines, busy, onAnswer }: Props) {
           }}
         >
           <Box sx={{ minWidth: 0 }}>
-            <Typography sx={{ fontWeight: 600, overflowWrap: 'anywhere' }}>{capital(sayLearnedLine(line))}</Typography>
+            <Typography sx={{ fontWeight: 600, overflowWrap: 'anywhere' }}>{capital(formatLearnedLine(line))}</Typography>
             <Typography variant="body2" color="textSecondary" sx={{ overflowWrap: 'anywhere' }}>
               {capital(line.because)}.{line.seen.length > 0 && ` In the samples: ${line.seen.join(', ')}.`}
             </Typography>
@@ -51,7 +51,7 @@ export function LearnedLines({ lines, busy, onAnswer }: Props) {
 
 function Answer({ line, busy, onAnswer }: Omit<Props, 'lines'> & { line: Line }) {
   const { about, what, means, may, looks } = line;
-  const label = sayLearnedLine(line);
+  const label = formatLearnedLine(line);
   if (looks.length > 0)
     return (
       <Box sx={{ display: 'grid', gap: 1 }}>
@@ -97,7 +97,7 @@ function Answer({ line, busy, onAnswer }: Omit<Props, 'lines'> & { line: Line })
       )}
       {[...new Set([...(means === null ? [] : [means]), ...may])].map((word) => (
         <MenuItem key={word} value={word}>
-          {word === '-' ? 'No setting' : what === 'parameter' ? optionWords(word).label : what === 'item' ? sayPart(word) : word}
+          {word === '-' ? 'No setting' : what === 'parameter' ? optionWords(word).label : what === 'item' ? formatPart(word) : word}
         </MenuItem>
       ))}
     </TextField>

@@ -17,7 +17,7 @@ import { ScreenHead } from '../parts/ScreenHead.tsx';
 import { Waiting } from '../parts/Waiting.tsx';
 import { plural } from '../parts/when.ts';
 import { mono } from '../theme.ts';
-import { optionWords, sheetOriginWords } from '@orbis/contract';
+import { optionWords, en } from '@orbis/contract';
 import { Differences, SheetEditor } from './SheetEditor.tsx';
 
 /** One provider: what its sheet says in plain words, and the sheet itself. */
@@ -36,7 +36,7 @@ export default function ProviderScreen() {
   const { sheet, from, embeds, text, etag } = found.data;
   return (
     <>
-      <ScreenHead title={sheet.name} lead={[sheet.kind, `version ${sheet.version}`, sheetOriginWords[from], ...(embeds > 0 ? [plural(embeds, 'embed')] : [])].join(' · ')}>
+      <ScreenHead title={sheet.name} lead={[sheet.kind, `version ${sheet.version}`, en.sheetOrigins[from], ...(embeds > 0 ? [plural(embeds, 'embed')] : [])].join(' · ')}>
         <Button component={Link} to={`/providers/new?copy=${id}`}>
           Make a copy
         </Button>

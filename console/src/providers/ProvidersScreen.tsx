@@ -9,7 +9,7 @@ import { ProblemNote } from '../parts/ProblemNote.tsx';
 import { ScreenHead } from '../parts/ScreenHead.tsx';
 import { Waiting } from '../parts/Waiting.tsx';
 import { plural } from '../parts/when.ts';
-import { optionWords, sheetOriginWords } from '@orbis/contract';
+import { optionWords, en } from '@orbis/contract';
 import { Endpoints } from './Endpoints.tsx';
 
 /** What Orbis knows of providers: their sheets. */
@@ -75,7 +75,7 @@ function SheetList({ items }: { items: readonly Provider[] }) {
           <Typography color="textSecondary">{sheet.kind}</Typography>
           <Typography variant="body2" color="textSecondary">
             {[...Object.keys(sheet.settings), ...Object.keys(sheet.options ?? {})].map((name) => optionWords(name, sheet).label).join(' · ') || 'no settings of its own'}
-            {from === 'override' && ` (${sheetOriginWords[from]})`}
+            {from === 'override' && ` (${en.sheetOrigins[from]})`}
           </Typography>
           <Typography variant="body2" color="textSecondary" sx={{ textAlign: { md: 'right' }, fontVariantNumeric: 'tabular-nums' }}>
             {embeds === 0 ? '' : plural(embeds, 'embed')}

@@ -13,7 +13,7 @@ import { CopyButton } from '../parts/CopyButton.tsx';
 import { Findings } from '../parts/Findings.tsx';
 import { ProblemNote } from '../parts/ProblemNote.tsx';
 import { StateMark } from '../parts/StateMark.tsx';
-import { sayWhen } from '../parts/when.ts';
+import { formatWhen } from '../parts/when.ts';
 import { sweepToItsEnd } from '../sweeps/watch.ts';
 
 /** One placement: where it is, how it stands there, the code to paste, and a look at its page. */
@@ -54,10 +54,10 @@ export function PlacementRow({ placement, showEmbed = true }: { placement: Place
   const { carries, revision } = placement;
   const hasOwn = Object.keys(placement.options).length > 0;
   const which = placement.served
-    ? `Shown by its link, always as it is now · last seen ${sayWhen(placement.lastSeenAt)}`
+    ? `Shown by its link, always as it is now · last seen ${formatWhen(placement.lastSeenAt)}`
     : carries === null
       ? `Not seen there yet; its newest revision is ${revision}.`
-      : `${carries.revision === revision ? `Revision ${revision}` : `Revision ${carries.revision ?? '?'}, newest is ${revision}`} · last seen ${sayWhen(placement.lastSeenAt)}`;
+      : `${carries.revision === revision ? `Revision ${revision}` : `Revision ${carries.revision ?? '?'}, newest is ${revision}`} · last seen ${formatWhen(placement.lastSeenAt)}`;
   return (
     <Box
       component="article"

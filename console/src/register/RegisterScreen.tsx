@@ -2,7 +2,7 @@ import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { Link, useSearchParams } from 'react-router';
-import { placementStates, sayState, type PlacementState } from '@orbis/contract';
+import { en, formatState, type PlacementState } from '@orbis/contract';
 import { useList } from '../api.ts';
 import { Empty } from '../parts/Empty.tsx';
 import { More } from '../parts/More.tsx';
@@ -11,7 +11,7 @@ import { ScreenHead } from '../parts/ScreenHead.tsx';
 import { Waiting } from '../parts/Waiting.tsx';
 import { PlacementRow } from './PlacementRow.tsx';
 
-const states = Object.keys(placementStates) as PlacementState[];
+const states = Object.keys(en.states) as PlacementState[];
 
 /** Where everything is, checked against the published pages. */
 export default function RegisterScreen() {
@@ -32,7 +32,7 @@ export default function RegisterScreen() {
         <MenuItem value="">Every state</MenuItem>
         {states.map((known) => (
           <MenuItem key={known} value={known}>
-            {sayState(known)}
+            {formatState(known)}
           </MenuItem>
         ))}
       </TextField>

@@ -5,7 +5,7 @@ import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import { sayState, type PlacementState, type Sweep } from '@orbis/contract';
+import { formatState, type PlacementState, type Sweep } from '@orbis/contract';
 import { api, refresh, useList } from '../api.ts';
 import { useAnnounce } from '../parts/Announcer.tsx';
 import { Card } from '../parts/Card.tsx';
@@ -13,7 +13,7 @@ import { Empty } from '../parts/Empty.tsx';
 import { More } from '../parts/More.tsx';
 import { ProblemNote } from '../parts/ProblemNote.tsx';
 import { ScreenHead } from '../parts/ScreenHead.tsx';
-import { plural, sayWhen } from '../parts/when.ts';
+import { plural, formatWhen } from '../parts/when.ts';
 import { SweptPages } from './SweptPages.tsx';
 import { sweepToItsEnd, watchSweep } from './watch.ts';
 
@@ -69,10 +69,10 @@ export default function SweepsScreen() {
                 <Box sx={{ display: 'flex', justifyContent: 'space-between', gap: 2, flexWrap: 'wrap', alignItems: 'baseline' }}>
                   <div>
                     <Typography variant="h3">
-                      {sayWhen(item.startedAt ?? item.createdAt)} · {item.scope ?? 'everything'}
+                      {formatWhen(item.startedAt ?? item.createdAt)} · {item.scope ?? 'everything'}
                       {item.state !== 'done' && ` · ${item.state}`}
                     </Typography>
-                    <Typography color="textSecondary">{sayCounts(item)}</Typography>
+                    <Typography color="textSecondary">{formatCounts(item)}</Typography>
                   </div>
                   <Button size="small" aria-expanded={isOpen} onClick={() => setOpen(isOpen ? '' : item.id)}>
                     {isOpen ? 'Hide what it saw' : 'Show what it saw'}
@@ -88,9 +88,9 @@ export default function SweepsScreen() {
   );
 }
 
-function sayCounts({ read, unreachable, counts }: Sweep): string {
+function formatCounts({ read, unreachable, counts }: Sweep): string {
   const states = Object.entries(counts)
     .filter(([, count]) => Number(count) > 0)
-    .map(([state, count]) => `${String(count)} ${sayState(state as PlacementState)}`);
+    .map(([state, count]) => `${String(count)} ${formatState(state as PlacementState)}`);
   return `${plural(read, 'page')} read${unreachable > 0 ? `, ${unreachable} could not be read` : ''}${states.length > 0 ? `: ${states.join(', ')}` : ''}`;
 }

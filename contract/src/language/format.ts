@@ -7,13 +7,18 @@ import {
   type Expectation,
   type Facts,
   type Implied,
+  type LearnedLine,
+  type LearnProblem,
   type OptionProblem,
   type OptionValue,
   type Reason,
   type Sheet,
 } from '@orbis/core';
-import { en } from './en.ts';
+import { en } from './en/index.ts';
 import type { Language, OptionWords } from './language.ts';
+
+/** A state that a placement can be in. */
+export type PlacementState = keyof typeof en.states;
 
 /** What an option is called and does: in words of ours, or of the sheet that declares it. One that nobody knows is called by its name. */
 export function optionWords(name: string, sheet: Sheet | null = null, language: Language = en): OptionWords {
@@ -96,3 +101,35 @@ export const formatLearned = (reasons: readonly Reason[], language: Language = e
 
 /** Why a frame is given a sandbox token, as a clause. */
 export const formatPower = ({ code, facts }: Reason, language: Language = en): string => language.powers[code]!(facts);
+
+/** Why a link, an answer about it, or an entry in a list of providers cannot be used: a clause. */
+export const formatLink = ({ code, facts }: Reason, language: Language = en): string => language.links[code]!(facts);
+
+/** What a rule found and what to do, in sentences. */
+export function formatFinding({ rule, facts }: { rule: string; facts: Facts }, language: Language = en): { message: string; remedy: string } {
+  const words = language.findings[rule];
+  if (!words) throw new Error(`no sentences for the rule ${rule}`);
+  return { message: words.message(facts), remedy: words.remedy(facts) };
+}
+
+/** Why nothing can be learned of some samples, and what would do. */
+export const formatLearnProblem = ({ code, facts }: LearnProblem, language: Language = en): string => language.learnProblems[code](facts);
+
+/** What a line of a proposal is about, for people who do not know HTML. */
+export function formatLearnedLine({ what, about }: Pick<LearnedLine, 'what' | 'about'>, language: Language = en): string {
+  if (what !== 'parameter') return language.learnedAbout[what];
+  return /^step-\d+$/.test(about) ? formatPart(about) : `“${about}”`;
+}
+
+/** What a line is taken for, in a word or two. */
+export const formatMeaning = ({ means, what, looks }: Pick<LearnedLine, 'means' | 'what' | 'looks'>): string =>
+  means === null ? (looks.length > 0 ? 'light or dark?' : 'what is it?') : what === 'parameter' && means === '-' ? 'no setting' : what === 'item' ? formatPart(means) : means;
+
+/** What a part of a code is called to the owner: the parameter's own name, or which step of the address it is. */
+export const formatPart = (about: string): string => about.replace(/^step-(\d+)$/, 'step $1 of the address');
+
+/** The state as people write it: “out of date”. */
+export const formatState = (state: PlacementState): string => state.replaceAll('-', ' ');
+
+/** A number of bytes as people read it: `1.1 MB`. */
+export const formatBytes = (bytes: number): string => (bytes < 1000 ? `${bytes} bytes` : bytes < 1e6 ? `${Math.round(bytes / 1000)} kB` : `${(bytes / 1e6).toFixed(1)} MB`);

@@ -1,6 +1,18 @@
-import type { Facts, OptionLevel, SearchField, SnippetPosition } from '@orbis/core';
+import type { Facts, LearnedLine, LearnProblem, OptionLevel, Role, SearchField, SnippetPosition } from '@orbis/core';
 
 type Sentence = (facts: Facts) => string;
+
+/** What an error is called, and what it says of its facts; one that is not there is nothing. */
+export interface ErrorWords {
+  title: string;
+  detail: (facts: Readonly<Record<string, string | number | boolean | null | undefined>>) => string;
+}
+
+/** What a rule found: what is wrong and why it matters, and what to do. */
+export interface FindingWords {
+  message: Sentence;
+  remedy: Sentence;
+}
 
 /** What an option is called and does. */
 export interface OptionWords {
@@ -14,7 +26,7 @@ export interface OptionWords {
   words?: Readonly<Record<string, string>>;
 }
 
-/** A language in which Orbis speaks to owners: one file, with the words for every code. */
+/** A language in which Orbis speaks to owners, with the words for every code: one folder beside `en/`, named nowhere else than in `index.ts`. */
 export interface Language {
   /** By the names of options. */
   options: Readonly<Record<string, OptionWords>>;
@@ -30,6 +42,14 @@ export interface Language {
   evidence: Readonly<Record<string, Sentence>>;
   /** Why a line of a learned sheet is as it is: clauses, joined by commas; what speaks for a kind may be among them. */
   learned: Readonly<Record<string, Sentence>>;
+  /** What each rule found. */
+  findings: Readonly<Record<string, FindingWords>>;
+  /** Why nothing can be learned of some samples, and what would do. */
+  learnProblems: Readonly<Record<LearnProblem['code'], Sentence>>;
+  /** What a line of a proposal is about. */
+  learnedAbout: Readonly<Record<LearnedLine['what'], string>>;
+  /** Why a link, an answer about it, or an entry in a list of providers cannot be used: clauses. */
+  links: Readonly<Record<string, Sentence>>;
   /** Why a frame is given a sandbox token: clauses. */
   powers: Readonly<Record<string, Sentence>>;
   /** The search language: what its fields mean, and what is wrong with a search. */
@@ -42,4 +62,14 @@ export interface Language {
   positions: Readonly<Record<SnippetPosition, string>>;
   /** What the presets that come with Orbis are for. */
   presets: Readonly<Record<string, string>>;
+  /** Every error that is not about one option. */
+  errors: Readonly<Record<string, ErrorWords>>;
+  /** What each state of a placement means for its owner. */
+  states: Readonly<Record<string, string>>;
+  /** What each role of a part is, for people who do not know HTML. */
+  roles: Readonly<Record<Role, string>>;
+  /** How it was found out what a link is. */
+  foundBy: Readonly<Record<string, string>>;
+  /** Where a provider's sheet comes from. */
+  sheetOrigins: Readonly<Record<string, string>>;
 }

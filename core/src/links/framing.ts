@@ -1,5 +1,7 @@
+import { reason, type Reason } from '../reason.ts';
+
 /** Whether a page lets itself be shown in a frame. */
-export type Framing = { allowed: true } | { allowed: false; because: string };
+export type Framing = { allowed: true } | { allowed: false; reason: Reason };
 
 /**
  * What a page's headers say of being framed by these origins: `frame-ancestors` of its policies (CSP 3, section
@@ -14,19 +16,17 @@ export function framingOf({ page, frameOptions, policies, by }: { page: string; 
   if (lists.length > 0) {
     const origins = by.length > 0 ? by : ['https://somewhere.invalid'];
     const refused = origins.find((origin) => lists.some((sources) => !sources.some((source) => fits(source, new URL(origin), new URL(page)))));
-    return refused === undefined ? { allowed: true } : { allowed: false, because: `its policy lets only ${listed(lists)} show it (frame-ancestors)` };
+    return refused === undefined ? { allowed: true } : { allowed: false, reason: reason('policy-lets-only', { lets: listed(lists) }) };
   }
   const option = frameOptions?.split(',')[0]!.trim().toUpperCase() ?? '';
-  if (option === 'DENY') return { allowed: false, because: 'it lets nobody show it in a frame (X-Frame-Options)' };
+  if (option === 'DENY') return { allowed: false, reason: reason('frame-option-deny') };
   if (option === 'SAMEORIGIN' && !(by.length > 0 && by.every((origin) => new URL(origin).origin === new URL(page).origin)))
-    return { allowed: false, because: 'it lets only its own site show it in a frame (X-Frame-Options)' };
+    return { allowed: false, reason: reason('frame-option-own-site') };
   return { allowed: true };
 }
 
-const listed = (lists: readonly string[][]): string => {
-  const sources = [...new Set(lists.flat())].map((source) => (source === "'self'" ? 'its own site' : source === "'none'" ? 'nobody' : source));
-  return sources.length === 0 ? 'nobody' : sources.slice(0, 4).join(', ');
-};
+/* Sources as the policy writes them, the first four; nothing lets nobody. */
+const listed = (lists: readonly string[][]): string => [...new Set(lists.flat())].slice(0, 4).join(', ') || "'none'";
 
 /* A host-source, scheme-source or 'self' (CSP 3, section 6.7.2.7), as far as ancestors go. */
 function fits(source: string, origin: URL, page: URL): boolean {

@@ -1,4 +1,5 @@
 import { XMLParser, XMLValidator } from 'fast-xml-parser';
+import { reason, type Reason } from '../reason.ts';
 import { escapeAttribute } from '../text/index.ts';
 
 export type OembedFormat = 'json' | 'xml';
@@ -20,15 +21,16 @@ export interface OembedAnswer {
   /** For how many seconds the answer holds. */
   cacheAge: number | null;
 }
-export type OembedParsed = { ok: true; answer: OembedAnswer } | { ok: false; why: string };
+export type OembedParsed = { ok: true; answer: OembedAnswer } | { ok: false; reason: Reason };
 
 const types = ['photo', 'video', 'link', 'rich'] as const;
 const longest = 100_000;
 
 /** Reads an oEmbed answer, in JSON or XML. What the standard demands and is not there is said. */
 export function parseOembed(text: string, format: OembedFormat): OembedParsed {
-  const read = format === 'json' ? fromJson(text) : fromXml(text);
-  if (read === null) return { ok: false, why: `the answer is no ${format === 'json' ? 'JSON object' : 'oEmbed document in XML'}` };
+  const isJson = format === 'json';
+  const read = isJson ? fromJson(text) : fromXml(text);
+  if (read === null) return { ok: false, reason: reason(isJson ? 'answer-no-json' : 'answer-no-xml') };
   const word = (name: string): string | null => {
     const value = read[name];
     return typeof value === 'string' && value.trim() !== '' && value.length <= longest ? value.trim() : typeof value === 'number' ? String(value) : null;
@@ -39,7 +41,7 @@ export function parseOembed(text: string, format: OembedFormat): OembedParsed {
     return Number.isFinite(value) && value > 0 && value <= 20_000 ? Math.round(value) : null;
   };
   const type = types.find((known) => known === word('type'));
-  if (!type) return { ok: false, why: `the answer is of the type “${word('type') ?? ''}”, which oEmbed does not know` };
+  if (!type) return { ok: false, reason: reason('answer-type-unknown', { type: word('type') ?? '' }) };
   const thumbnail = word('thumbnail_url');
   const answer: OembedAnswer = {
     type,
@@ -53,9 +55,8 @@ export function parseOembed(text: string, format: OembedFormat): OembedParsed {
     url: type === 'photo' ? word('url') : null,
     cacheAge: Number(word('cache_age') ?? NaN) >= 0 ? Number(word('cache_age')) : null,
   };
-  if ((type === 'video' || type === 'rich') && answer.html === null)
-    return { ok: false, why: `the answer says that it is ${type === 'rich' ? 'something rich' : 'a video'}, and has no code for it` };
-  if (type === 'photo' && (answer.url === null || !isWeb(answer.url))) return { ok: false, why: 'the answer says that it is a picture, and has no address of one' };
+  if ((type === 'video' || type === 'rich') && answer.html === null) return { ok: false, reason: reason('answer-without-code', { type }) };
+  if (type === 'photo' && (answer.url === null || !isWeb(answer.url))) return { ok: false, reason: reason('answer-without-picture') };
   return { ok: true, answer };
 }
 

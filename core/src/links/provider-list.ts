@@ -1,3 +1,4 @@
+import { reason, type Reason } from '../reason.ts';
 import type { OembedFormat } from './oembed.ts';
 
 /** Where a provider answers questions about its links, and about which (oEmbed 1.0, section 2.1). */
@@ -18,10 +19,13 @@ export interface Unusable {
   entry: number;
   provider: string;
   what: string;
-  why: string;
+  reason: Reason;
 }
 
-export type ProviderList = { ok: true; entries: number; endpoints: ListedEndpoint[]; unusable: Unusable[] } | { ok: false; why: string };
+export type ProviderList = { ok: true; entries: number; endpoints: ListedEndpoint[]; unusable: Unusable[] } | { ok: false; reason: Reason };
+
+/* Says what of an entry cannot be used. */
+type Refuse = (what: string, why: Reason) => void;
 
 const longest = { provider: 120, address: 500, schemes: 400 };
 
@@ -35,20 +39,20 @@ export function readProviderList(text: string): ProviderList {
   try {
     data = JSON.parse(text.replace(/^\uFEFF/, ''));
   } catch (error) {
-    return { ok: false, why: `it is no JSON: ${error instanceof Error ? error.message : String(error)}` };
+    return { ok: false, reason: reason('list-no-json', { said: error instanceof Error ? error.message : String(error) }) };
   }
-  if (!Array.isArray(data)) return { ok: false, why: 'it is no list: it begins with no “[”' };
+  if (!Array.isArray(data)) return { ok: false, reason: reason('list-no-array') };
   const endpoints = new Map<string, ListedEndpoint>();
   const unusable: Unusable[] = [];
   (data as unknown[]).forEach((item, i) => {
     const entry = isObject(item) ? item : {};
     const provider = typeof entry['provider_name'] === 'string' ? entry['provider_name'].trim() : '';
-    const refuse = (what: string, why: string): void => void unusable.push({ entry: i + 1, provider, what: what.slice(0, longest.address), why });
-    if (!isObject(item)) return refuse('the entry', 'it is no object');
+    const refuse: Refuse = (what, why) => void unusable.push({ entry: i + 1, provider, what: what.slice(0, longest.address), reason: why });
+    if (!isObject(item)) return refuse('entry', reason('entry-no-object'));
     if (provider === '' || provider.length > longest.provider)
-      return refuse('provider_name', provider === '' ? 'it has no name' : `it is longer than ${longest.provider} characters`);
+      return refuse('provider_name', provider === '' ? reason('entry-without-name') : reason('entry-name-long', { most: longest.provider }));
     const site = address(entry['provider_url']) ?? '';
-    if (!Array.isArray(entry['endpoints']) || entry['endpoints'].length === 0) return refuse('endpoints', 'it names none');
+    if (!Array.isArray(entry['endpoints']) || entry['endpoints'].length === 0) return refuse('endpoints', reason('entry-without-endpoints'));
     for (const given of entry['endpoints'] as unknown[]) {
       const read = readEndpoint(given, { provider, site }, refuse);
       if (!read) continue;
@@ -67,13 +71,13 @@ function address(value: unknown): string | null {
   return typeof value === 'string' && value.length <= longest.address && /^https?:\/\//i.test(value) && URL.canParse(value) ? value : null;
 }
 
-function readEndpoint(given: unknown, { provider, site }: Pick<ListedEndpoint, 'provider' | 'site'>, refuse: (what: string, why: string) => void): ListedEndpoint | null {
+function readEndpoint(given: unknown, { provider, site }: Pick<ListedEndpoint, 'provider' | 'site'>, refuse: Refuse): ListedEndpoint | null {
   const endpoint = isObject(given) ? given : {};
   const url = address(endpoint['url']);
-  if (url === null) return (refuse(String(endpoint['url'] ?? 'url'), 'it is not the address of an endpoint'), null);
+  if (url === null) return (refuse(String(endpoint['url'] ?? 'url'), reason('endpoint-no-address')), null);
   const formats = (Array.isArray(endpoint['formats']) ? endpoint['formats'] : []).map((format) => String(format).toLowerCase());
   const spoken = (['json', 'xml'] as const).filter((format) => formats.includes(format));
-  if (formats.length > 0 && spoken.length === 0) return (refuse(url, `it answers in ${formats.join(', ')}, and neither in JSON nor in XML`), null);
+  if (formats.length > 0 && spoken.length === 0) return (refuse(url, reason('endpoint-formats', { formats: formats.join(', ') })), null);
   const ending = /\.(json|xml)$/.exec(new URL(url).pathname)?.[1];
   const all = Array.isArray(endpoint['schemes']) ? (endpoint['schemes'] as unknown[]).map((scheme) => (typeof scheme === 'string' ? scheme : '')) : [];
   const schemes: string[] = [];
@@ -82,7 +86,7 @@ function readEndpoint(given: unknown, { provider, site }: Pick<ListedEndpoint, '
     if (why === null) schemes.push(scheme);
     else refuse(scheme, why);
   }
-  if (all.length === 0) return (refuse(url, 'it names no links: they are found by what their own pages say'), null);
+  if (all.length === 0) return (refuse(url, reason('endpoint-without-links')), null);
   if (schemes.length === 0) return null;
   // What says nothing of formats has it in its ending, or speaks JSON, as nearly all do.
   const own: OembedFormat[] = spoken.length > 0 ? [...spoken] : ending === 'xml' ? ['xml'] : ['json'];
@@ -90,12 +94,12 @@ function readEndpoint(given: unknown, { provider, site }: Pick<ListedEndpoint, '
 }
 
 /* Stars stand in the path, or for hosts below one (oEmbed 1.0, section 2.1). */
-function schemeProblem(scheme: string): string | null {
-  if (scheme === '' || scheme.length > longest.address) return 'it is no pattern of links';
+function schemeProblem(scheme: string): Reason | null {
+  if (scheme === '' || scheme.length > longest.address) return reason('scheme-no-pattern');
   const found = /^https?:\/\/([^/?#]*)/i.exec(scheme);
-  if (!found) return 'only links with http and https are followed';
-  if (!/^(?:\*\.)?[a-z0-9-]+(?:\.[a-z0-9-]+)*(?::\d{1,5})?$/i.test(found[1]!)) return 'in a host, a star stands only for what is before its first dot';
-  if (/^\*\.[a-z0-9-]+$/i.test(found[1]!)) return 'a star for all hosts of a whole top-level domain is too much';
+  if (!found) return reason('scheme-not-web');
+  if (!/^(?:\*\.)?[a-z0-9-]+(?:\.[a-z0-9-]+)*(?::\d{1,5})?$/i.test(found[1]!)) return reason('scheme-star-in-host');
+  if (/^\*\.[a-z0-9-]+$/i.test(found[1]!)) return reason('scheme-too-wide');
   return null;
 }
 

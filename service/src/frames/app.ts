@@ -2,6 +2,7 @@ import express, { type ErrorRequestHandler, type Express, type Response } from '
 import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
 import type { Logger } from 'pino';
 import { writePolicy } from '@orbis/core';
+import { visitorLanguages, visitorWords, type VisitorWords } from '@orbis/contract';
 import type { Connection } from '../database/connect.ts';
 import { isAway } from '../database/errors.ts';
 import type { Origins } from '../origins.ts';
@@ -59,7 +60,7 @@ export function createFramesApp({ connection, origins, making, now, log, trustPr
       standardHeaders: 'draft-8',
       legacyHeaders: false,
       keyGenerator: ({ ip }) => ipKeyGenerator(ip ?? '', 64),
-      handler: (_request, response) => say(response, 429, 'Too many requests. Try again in a minute.'),
+      handler: (_request, response) => speak(response, 429, 'busy'),
     }),
   );
 
@@ -79,7 +80,7 @@ export function createFramesApp({ connection, origins, making, now, log, trustPr
     const room = { ...(most('maxwidth') && { maxWidth: most('maxwidth')! }), ...(most('maxheight') && { maxHeight: most('maxheight')! }) };
     const answer = await connection.during(goneOf(response), () => served.answer(link, format, room));
     if (answer === null) return say(response, 404, 'Nothing is known of this link.');
-    if (answer === 'over') return say(response, 410, over);
+    if (answer === 'over') return speak(response, 410, 'over');
     response
       .set('Cache-Control', `public, max-age=${holdsFor}`)
       .type(format === 'json' ? 'application/json' : 'text/xml')
@@ -90,8 +91,8 @@ export function createFramesApp({ connection, origins, making, now, log, trustPr
     const placement = origins().placementName(request.hostname, request.path);
     const preview = origins().previewName(request.hostname, request.path);
     const found = await connection.during(goneOf(response), async () => (placement ? served.document(placement) : preview ? findPreview(connection.frames, preview, now()) : null));
-    if (found === 'over') return say(response, 410, over);
-    if (!found) return say(response, 404, 'There is nothing here, or its time is over.');
+    if (found === 'over') return speak(response, 410, 'over');
+    if (!found) return speak(response, 404, 'nothing');
     // That of a placement is on the page for all to see, and providers may want to know where they are shown.
     if (placement) response.set({ 'Cache-Control': `public, max-age=${holdsFor}`, 'Referrer-Policy': 'strict-origin-when-cross-origin' });
     // A preview that was made while each had a host of its own is not given that origin where all share one.
@@ -105,9 +106,14 @@ export function createFramesApp({ connection, origins, making, now, log, trustPr
   return app;
 }
 
-const over = 'This is no longer shown here.';
-
 const say = (response: Response, status: number, text: string): void => void response.status(status).type('text/plain').send(`${text}\n`);
+
+/* What visitors read in the place of an embed, in their own language where it is among ours. */
+function speak(response: Response, status: number, words: keyof VisitorWords): void {
+  const asked = response.req.acceptsLanguages([...visitorLanguages]);
+  const language = visitorLanguages.find((known) => known === asked) ?? visitorLanguages[0]!;
+  say(response.set('Content-Language', language).vary('Accept-Language'), status, visitorWords[language][words]);
+}
 
 /* Ends when whoever asked goes away. */
 function goneOf(response: Response): AbortSignal {
@@ -122,8 +128,8 @@ const quietly =
   (error: unknown, _request, response, next) => {
     if (response.headersSent) return next(error);
     response.set({ 'Cache-Control': 'no-store', 'Content-Security-Policy': nothing });
-    if (isAway(error)) return void say(response.set('Retry-After', '2'), 503, 'This cannot be shown at the moment.');
+    if (isAway(error)) return speak(response.set('Retry-After', '2'), 503, 'away');
     if (error instanceof URIError) return say(response, 400, 'This is no address.');
     log.error({ err: error }, 'a frame failed');
-    say(response, 500, 'This cannot be shown.');
+    speak(response, 500, 'broken');
   };

@@ -3,7 +3,7 @@ import { optionsLine, OrbisError, type GroupChange, type GroupOutcome } from '@o
 import type { Deps } from '../app.ts';
 import { addRevisions, embedsWhere, findChange, itemsOfChange, listChanges, markUndone, recordChange, type GroupChangeRow } from '../store/group-changes.ts';
 import { afterId, keyset } from '../store/pages.ts';
-import { changeGroup, tellPlan } from '../work/group-change.ts';
+import { changeGroup, serializePlan } from '../work/group-change.ts';
 import { checkOptions } from '../work/check-options.ts';
 import { searchFor } from '../work/search.ts';
 import { someOf } from '../work/some-of.ts';
@@ -29,17 +29,17 @@ export function changeHandlers({ connection: { db }, making }: Deps): Handlers<N
       const outcome = await inTransaction(db, async (tx): Promise<GroupOutcome> => {
         const found = await embedsWhere(tx, term, { lock: !body.dryRun });
         const plan = await changeGroup(tx, found, { change, dryRun: body.dryRun, skipImpossible: body.skipImpossible }, making(), act);
-        const answer = await tellPlan(tx, found.length, plan);
+        const answer = await serializePlan(tx, found.length, plan);
         if (body.dryRun || plan.todo.length === 0) return answer;
         const items = plan.todo.map(({ embed }) => ({ embedId: embed.id, from: embed.revision, to: embed.revision + 1, version: embed.version + 1 }));
         const id = await recordChange(tx, { search: body.where, said: said.slice(0, 2000) }, items, act);
-        return { ...answer, change: tellChange((await findChange(tx, id))!) };
+        return { ...answer, change: serializeChange((await findChange(tx, id))!) };
       });
       return { status: outcome.change === null ? 200 : 201, data: outcome };
     },
     'changes.list': async ({ query }) => {
       const page = keyset(await listChanges(db, query.limit, afterId(query.after)), query.limit, (row) => row);
-      return { data: { items: page.items.map(tellChange), next: page.next } };
+      return { data: { items: page.items.map(serializeChange), next: page.next } };
     },
     'changes.undo': async ({ params, act }) => {
       const undone = await inTransaction(db, async (tx) => {
@@ -66,12 +66,12 @@ export function changeHandlers({ connection: { db }, making }: Deps): Handlers<N
         await markUndone(tx, row.id, act.now);
         return { ...row, undoneAt: act.now };
       });
-      return { data: tellChange(undone) };
+      return { data: serializeChange(undone) };
     },
   };
 }
 
-const tellChange = (row: GroupChangeRow): GroupChange => ({
+const serializeChange = (row: GroupChangeRow): GroupChange => ({
   id: row.publicId,
   where: row.search,
   said: row.said,

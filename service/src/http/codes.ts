@@ -1,5 +1,5 @@
 import { limits, powersOf, previewDocument, type Options } from '@orbis/core';
-import { formatPower, OrbisError, refuseProblems, tellMended, tellReading } from '@orbis/contract';
+import { formatPower, OrbisError, refuseProblems, serializeMended, serializeReading } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 import { relayPath } from '../frames/relay.ts';
 import { newPublicId } from '../store/ids.ts';
@@ -46,7 +46,7 @@ export function codeHandlers(deps: Deps): Handlers<Named<'readings' | 'compositi
       const context = { sheets: making().sheets };
       const mended = body.mend === false ? [] : await reader.mendTexts(texts, context, body.mend === true ? undefined : (body.mend as string[]));
       const readings = await reader.readTexts(body.mend === false ? texts : mended.map(({ text }) => text), context);
-      return { data: { items: readings.map(tellReading), mended: mended.map(tellMended) } };
+      return { data: { items: readings.map(serializeReading), mended: mended.map(serializeMended) } };
     },
     'compositions.create': async ({ body }) => {
       const source = await baseOf(body);

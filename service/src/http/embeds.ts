@@ -6,7 +6,7 @@ import { keyset } from '../store/pages.ts';
 import { compositionOf, newRevision, openSource } from '../work/codes.ts';
 import { nameFor, sourceOfCode, takeIn } from '../work/collect.ts';
 import { follower } from '../work/follow.ts';
-import { embedByKey, embedReply, embedTag, tellSummaries } from '../work/embeds.ts';
+import { embedByKey, embedReply, embedTag, serializeSummaries } from '../work/embeds.ts';
 import { searchFor } from '../work/search.ts';
 import type { Handlers, Named } from './reply.ts';
 import { inTransaction } from '../database/transaction.ts';
@@ -19,7 +19,7 @@ export function embedHandlers(deps: Deps): Handlers<Named<'embeds'>> {
   return {
     'embeds.list': async ({ query }) => {
       const page = keyset(await listEmbeds(db, { ...query, term: query.where === undefined ? undefined : searchFor(query.where) }), query.limit, (row) => row);
-      return { data: { items: await tellSummaries(db, page.items), next: page.next } };
+      return { data: { items: await serializeSummaries(db, page.items), next: page.next } };
     },
     'embeds.create': async ({ body, act }) => {
       const follow = follower(deps, act.now, roomIn(body.options));

@@ -1,4 +1,4 @@
-import { OrbisError, type OembedEndpointRow } from '@orbis/contract';
+import { formatLink, OrbisError, type OembedEndpointRow } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 import { deleteEndpoint, listEndpoints, putEndpoints, type EndpointRow } from '../store/endpoints.ts';
 import { keyset } from '../store/pages.ts';
@@ -12,9 +12,11 @@ export function endpointHandlers({ connection: { db }, reader }: Deps): Handlers
     'endpoints.list': async ({ query }) => ({ data: keyset(await listEndpoints(db, query), query.limit, tell) }),
     'endpoints.import': async ({ body, act }) => {
       const list = await reader.providerList(body.text);
-      if (!list.ok) throw new OrbisError('list-invalid', { why: list.why });
+      if (!list.ok) throw new OrbisError('list-invalid', { why: formatLink(list.reason) });
       const done = await inTransaction(db, (tx) => putEndpoints(tx, list.endpoints, act), { duplicates: true });
-      return { data: { entries: list.entries, endpoints: list.endpoints.length, ...done, unusable: list.unusable } };
+      return {
+        data: { entries: list.entries, endpoints: list.endpoints.length, ...done, unusable: list.unusable.map(({ reason, ...one }) => ({ ...one, why: formatLink(reason) })) },
+      };
     },
     'endpoints.remove': async ({ params }) => {
       if (!(await deleteEndpoint(db, params.endpoint)))

@@ -1,5 +1,5 @@
 import { readMark, type Kind, type PageHarvest } from '@orbis/core';
-import { OrbisError, tellFinding, type Harvest, type HarvestItem, type HarvestSummary } from '@orbis/contract';
+import { OrbisError, serializeFinding, type Harvest, type HarvestItem, type HarvestSummary } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 import type { Handle } from '../database/connect.ts';
 import { FetchFailure } from '../fetching/failure.ts';
@@ -12,7 +12,7 @@ import { declaredAddresses } from '../store/places.ts';
 import { embedIdOfMark } from '../store/placements.ts';
 import { newRevision } from '../work/codes.ts';
 import { sourceOfCode, takeIn, worstLevel } from '../work/collect.ts';
-import { tellSummaries } from '../work/embeds.ts';
+import { serializeSummaries } from '../work/embeds.ts';
 import type { Handlers, Named } from './reply.ts';
 import { inTransaction } from '../database/transaction.ts';
 
@@ -26,8 +26,8 @@ export function harvestHandlers(deps: Deps): Handlers<Named<'harvests'>> {
     return row;
   };
   const tell = async (row: HarvestRow): Promise<Harvest> => {
-    const items = (await itemsOf(db, [row.id])).map(tellItem);
-    return { ...tellSummary(row, items), items, findings: row.findings.map((finding) => tellFinding({ ...finding, facts: { ...finding.facts } })) };
+    const items = (await itemsOf(db, [row.id])).map(serializeItem);
+    return { ...serializeSummary(row, items), items, findings: row.findings.map((finding) => serializeFinding({ ...finding, facts: { ...finding.facts } })) };
   };
   const readPage = async (address: string) => {
     try {
@@ -52,7 +52,7 @@ export function harvestHandlers(deps: Deps): Handlers<Named<'harvests'>> {
       const page = keyset(await listHarvests(db, query.limit, query.after), query.limit, (row) => row);
       const ids = page.items.map((row) => row.id);
       const items = groupBy(await itemsOf(db, ids), ({ item }) => item.harvestId);
-      return { data: { items: page.items.map((row) => tellSummary(row, (items.get(row.id) ?? []).map(tellItem))), next: page.next } };
+      return { data: { items: page.items.map((row) => serializeSummary(row, (items.get(row.id) ?? []).map(serializeItem))), next: page.next } };
     },
     'harvests.read': async ({ params }) => ({ data: await tell(await byId(db, params.harvest)) }),
     'harvests.take': async ({ params, body, act }) => {
@@ -73,7 +73,7 @@ export function harvestHandlers(deps: Deps): Handlers<Named<'harvests'>> {
         { duplicates: true },
       );
       const rows = await Promise.all(keys.map(async (key) => (await findEmbed(db, key))!.embed));
-      return { status: 201, data: { items: await tellSummaries(db, rows) } };
+      return { status: 201, data: { items: await serializeSummaries(db, rows) } };
     },
   };
 }
@@ -82,7 +82,7 @@ export function harvestHandlers(deps: Deps): Handlers<Named<'harvests'>> {
 function refuseExcess({ findings }: PageHarvest): void {
   const excess = findings.find(({ rule }) => rule === 'too-much');
   if (!excess) return;
-  const { message } = tellFinding({ rule: excess.rule, facts: excess.facts });
+  const { message } = serializeFinding({ rule: excess.rule, facts: excess.facts });
   throw new OrbisError('text-too-much', { problem: message });
 }
 
@@ -121,14 +121,14 @@ async function take(
   return key;
 }
 
-function tellItem({ item, taken, marked, same }: StoredItem): HarvestItem {
+function serializeItem({ item, taken, marked, same }: StoredItem): HarvestItem {
   const { number, name, text, provider, hosts, level, heading, line, column } = item;
   const embed = taken ?? marked ?? same;
   const state = taken !== null ? 'taken' : embed !== null ? 'known' : 'offered';
   return { number, name, text, kind: item.kind as Kind, provider, hosts, level, heading, line, column, embed, state };
 }
 
-const tellSummary = ({ publicId, address, title, createdAt }: HarvestRow, items: readonly HarvestItem[]): HarvestSummary => ({
+const serializeSummary = ({ publicId, address, title, createdAt }: HarvestRow, items: readonly HarvestItem[]): HarvestSummary => ({
   id: publicId,
   address,
   title,

@@ -19,7 +19,7 @@ import {
 import { deliver } from '../work/deliver.ts';
 import { compositionOf } from '../work/codes.ts';
 import { askedAt } from '../work/asked.ts';
-import { placementById, tellPlacements } from '../work/placements.ts';
+import { placementById, serializePlacements } from '../work/placements.ts';
 import { embedByKey } from '../work/embeds.ts';
 import { pageByKey, siteByKey, spotByKey } from './places.ts';
 import { serializeSnippet } from '../serializers/compositions.ts';
@@ -31,10 +31,10 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
   const { db } = deps.connection;
   const byId = (id: string): Promise<StoredPlacement> => placementById(db, id);
   const versionTag = ({ version }: Pick<StoredPlacement['placement'], 'version'>): string => `"${version}"`;
-  const told = async (id: string): Promise<Placement> => (await tellPlacements(db, [await byId(id)], making()))[0]!;
+  const told = async (id: string): Promise<Placement> => (await serializePlacements(db, [await byId(id)], making()))[0]!;
   const reply = async (id: string) => {
     const row = await byId(id);
-    return { data: (await tellPlacements(db, [row], making()))[0]!, etag: versionTag(row.placement) };
+    return { data: (await serializePlacements(db, [row], making()))[0]!, etag: versionTag(row.placement) };
   };
 
   /* What is asked at a place, with its options by their bare names; refused where the code cannot have it. */
@@ -58,7 +58,7 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
       let { after } = query;
       for (;;) {
         const page = keyset(await listPlacements(db, filter, query.limit, after), query.limit, (row) => row);
-        const all = await tellPlacements(db, page.items, making());
+        const all = await serializePlacements(db, page.items, making());
         for (const [i, item] of all.entries()) {
           if (worked && item.state !== query.state) continue;
           items.push(item);
@@ -108,16 +108,16 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
     },
     'deliveries.create': async ({ params, act }) => {
       const { delivery, isNew } = await deliver(db, await byId(params.placement), making(), act);
-      return { status: isNew ? 201 : 200, data: tellDelivery(params.placement, delivery) };
+      return { status: isNew ? 201 : 200, data: serializeDelivery(params.placement, delivery) };
     },
     'deliveries.list': async ({ params, query }) => {
       const row = await byId(params.placement);
-      return { data: keyset(await listDeliveries(db, row.id, query.limit, query.after), query.limit, (delivery) => tellDelivery(params.placement, delivery)) };
+      return { data: keyset(await listDeliveries(db, row.id, query.limit, query.after), query.limit, (delivery) => serializeDelivery(params.placement, delivery)) };
     },
   };
 }
 
-const tellDelivery = (placement: string, { delivery, revision }: DeliveryWithRevision): Delivery => ({
+const serializeDelivery = (placement: string, { delivery, revision }: DeliveryWithRevision): Delivery => ({
   placement,
   number: delivery.number,
   revision,

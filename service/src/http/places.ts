@@ -62,7 +62,7 @@ export async function spotByKey(db: Handle, key: string): Promise<{ site: SiteRo
 /** Sites, pages and spots. */
 export function placeHandlers(deps: Deps): Handlers<Named<'sites' | 'pages' | 'spots'>> {
   const { db } = deps.connection;
-  const tellSites = async (rows: readonly SiteRow[]): Promise<Site[]> => {
+  const serializeSites = async (rows: readonly SiteRow[]): Promise<Site[]> => {
     const counts = await pageCounts(
       db,
       rows.map((row) => row.id),
@@ -79,9 +79,9 @@ export function placeHandlers(deps: Deps): Handlers<Named<'sites' | 'pages' | 's
   };
   const siteReply = async (key: string, status = 200) => {
     const row = await siteByKey(db, key);
-    return { status, data: (await tellSites([row]))[0]!, etag: versionTag(row) };
+    return { status, data: (await serializeSites([row]))[0]!, etag: versionTag(row) };
   };
-  const tellPages = async (rows: readonly { site: SiteRow; page: PageRow }[]): Promise<Page[]> => {
+  const serializePages = async (rows: readonly { site: SiteRow; page: PageRow }[]): Promise<Page[]> => {
     const spots = await spotsOf(
       db,
       rows.map((row) => row.page.id),
@@ -99,19 +99,19 @@ export function placeHandlers(deps: Deps): Handlers<Named<'sites' | 'pages' | 's
         title: page.title,
         url: pageUrl(site, page),
         checkedAt: page.checkedAt?.toISOString() ?? null,
-        spots: (byPage.get(page.id) ?? []).map((spot) => tellSpot(key, spot, counts.get(spot.id) ?? 0)),
+        spots: (byPage.get(page.id) ?? []).map((spot) => serializeSpot(key, spot, counts.get(spot.id) ?? 0)),
       };
     });
   };
   const spotReply = async (key: string, status = 200) => {
     const { spot, site, page } = await spotByKey(db, key);
-    return { status, data: tellSpot(`${site.key}/${page.path}`, spot, (await placementsInSpots(db, [spot.id])).get(spot.id) ?? 0), etag: versionTag(spot) };
+    return { status, data: serializeSpot(`${site.key}/${page.path}`, spot, (await placementsInSpots(db, [spot.id])).get(spot.id) ?? 0), etag: versionTag(spot) };
   };
 
   return {
     'sites.list': async ({ query }) => {
       const page = keyset(await listSites(db, query.limit, query.after), query.limit, (row) => row);
-      return { data: { items: await tellSites(page.items), next: page.next } };
+      return { data: { items: await serializeSites(page.items), next: page.next } };
     },
     'sites.create': async ({ body, act }) => {
       await unlessTaken('site', body.key, () => insertSite(db, { ...body, address: siteAddress(body.address) }, act));
@@ -136,13 +136,13 @@ export function placeHandlers(deps: Deps): Handlers<Named<'sites' | 'pages' | 's
     'pages.list': async ({ query }) => {
       const siteId = query.site === undefined ? null : (await siteByKey(db, query.site)).id;
       const page = keyset(await listPages(db, siteId, query.limit, query.after), query.limit, (row) => row);
-      return { data: { items: await tellPages(page.items), next: page.next } };
+      return { data: { items: await serializePages(page.items), next: page.next } };
     },
     'pages.create': async ({ body, act }) => {
       const { site: key, path } = parsePage(body.key);
       const site = await siteByKey(db, key);
       await unlessTaken('page', body.key, () => insertPage(db, site.id, { path, title: body.title }, act));
-      return { status: 201, data: (await tellPages([await pageByKey(db, body.key)]))[0]! };
+      return { status: 201, data: (await serializePages([await pageByKey(db, body.key)]))[0]! };
     },
     'pages.plan': async ({ params }) => {
       const { site, page } = await pageByKey(db, params.page);
@@ -183,7 +183,7 @@ export function placeHandlers(deps: Deps): Handlers<Named<'sites' | 'pages' | 's
   };
 }
 
-const tellSpot = (page: string, spot: SpotRow, placements: number): Spot => ({
+const serializeSpot = (page: string, spot: SpotRow, placements: number): Spot => ({
   key: `${page}#${spot.name}`,
   name: spot.name,
   widths: { phone: spot.phone, tablet: spot.tablet, desktop: spot.desktop },

@@ -7,7 +7,7 @@ import { readRules, writeRules } from '../store/rules.ts';
 import { deleteSheet, embedsBySheet, findSheet, listSheets, putSheet, type SheetRow } from '../store/sheets.ts';
 import { declaredAddresses } from '../store/places.ts';
 import { learn } from '../work/learn.ts';
-import { readWith, settleChange, tellDifferences, touchedBy, type SheetChange } from '../work/sheet-change.ts';
+import { readWith, settleChange, serializeDifferences, touchedBy, type SheetChange } from '../work/sheet-change.ts';
 import { someOf } from '../work/some-of.ts';
 import type { Handlers, Named } from './reply.ts';
 import { inTransaction } from '../database/transaction.ts';
@@ -54,7 +54,7 @@ export function providerHandlers(deps: Deps): Handlers<Named<'providers' | 'rule
           exists: shelf.making().sheets.some((known) => known.id === id),
           from: sheet ? (builtIn ? 'override' : 'own') : builtIn ? 'built-in' : null,
           embeds: touched.length,
-          differs: await tellDifferences(db, touched),
+          differs: await serializeDifferences(db, touched),
         },
         etag: sheetTag(await findSheet(db, id)),
       };
@@ -74,7 +74,7 @@ export function providerHandlers(deps: Deps): Handlers<Named<'providers' | 'rule
           const before = await findSheet(tx, sheet.id);
           matchState(sheetTag(before), 'sheet');
           const touched = await touchedBy(tx, change(sheet.id, shelf.with(sheet)));
-          const differences = await tellDifferences(tx, touched);
+          const differences = await serializeDifferences(tx, touched);
           if (differences.length > 0 && !body.accept) {
             throw new OrbisError(
               'sheet-changes-embeds',
@@ -97,7 +97,7 @@ export function providerHandlers(deps: Deps): Handlers<Named<'providers' | 'rule
         matchState(sheetTag(row), 'sheet');
         const touched = await touchedBy(tx, change(row.sheetId, shelf.without(row.sheetId)));
         // Where a built-in one takes its place, only those count that come out differently with that one.
-        const dependent = shelf.builtIn(row.sheetId) ? (await tellDifferences(tx, touched)).map(({ embed }) => embed) : readWith(touched, row.sheetId);
+        const dependent = shelf.builtIn(row.sheetId) ? (await serializeDifferences(tx, touched)).map(({ embed }) => embed) : readWith(touched, row.sheetId);
         if (dependent.length > 0 && query.accept !== 'true') {
           throw new OrbisError(
             'sheet-in-use',

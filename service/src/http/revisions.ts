@@ -6,7 +6,7 @@ import { addRevision, addSource, findRevision, listRevisions, restoreRevision, s
 import { keyset } from '../store/pages.ts';
 import { compositionOf, newRevision, openSource, sameOptions } from '../work/codes.ts';
 import { sourceOfCode, takeIn } from '../work/collect.ts';
-import { embedByKey, embedReply, embedTag, tellRevision } from '../work/embeds.ts';
+import { embedByKey, embedReply, embedTag, serializeRevision } from '../work/embeds.ts';
 import type { Handlers, Named } from './reply.ts';
 import { inTransaction } from '../database/transaction.ts';
 
@@ -53,8 +53,8 @@ export function revisionHandlers(deps: Deps): Handlers<Named<'revisions' | 'sour
         (await compositionOf({ base: source.base, found: source.found, asked: { embed: row.options } }, making(), null)).composition.text;
       return {
         data: {
-          from: tellRevision(from, numbers.get(from.sourceId)!),
-          to: tellRevision(to, numbers.get(to.sourceId)!),
+          from: serializeRevision(from, numbers.get(from.sourceId)!),
+          to: serializeRevision(to, numbers.get(to.sourceId)!),
           options: compareOptions(from.options, to.options),
           sourceDiffers: before.base !== after.base,
           runs: await deps.reader.compareTexts(await goesOut(from, before), await goesOut(to, after)),
@@ -77,12 +77,12 @@ export function revisionHandlers(deps: Deps): Handlers<Named<'revisions' | 'sour
     'revisions.list': async ({ params, query }) => {
       const { embed } = await embedByKey(db, params.embed);
       const numbers = await sourceNumbers(db, embed.id);
-      return { data: keyset(await listRevisions(db, embed.id, query.limit, query.after), query.limit, (row) => tellRevision(row, numbers.get(row.sourceId)!)) };
+      return { data: keyset(await listRevisions(db, embed.id, query.limit, query.after), query.limit, (row) => serializeRevision(row, numbers.get(row.sourceId)!)) };
     },
     'revisions.read': async ({ params }) => {
       const { embed } = await embedByKey(db, params.embed);
       const row = await revisionOf(db, embed, params.revision);
-      return { data: tellRevision(row, (await sourceNumbers(db, embed.id)).get(row.sourceId)!) };
+      return { data: serializeRevision(row, (await sourceNumbers(db, embed.id)).get(row.sourceId)!) };
     },
   };
 }

@@ -5,7 +5,7 @@ import { groupBy } from '../store/group.ts';
 import { askToStop, countPages, countStates, findJob, insertSweep, listJobs, listSweepPages, runningSweep, sightingsOf, type JobRow } from '../store/jobs.ts';
 import { keyset } from '../store/pages.ts';
 import { pagesToSweep } from '../store/places.ts';
-import { pageUrl, tellFindings } from '../work/placements.ts';
+import { pageUrl, serializeFindings } from '../work/placements.ts';
 import { pageByKey, siteByKey } from './places.ts';
 import type { Handlers, Named } from './reply.ts';
 import { isDuplicate } from '../database/errors.ts';
@@ -80,7 +80,7 @@ export function sweepHandlers(deps: Deps): Handlers<Named<'sweeps'>> {
         status: row.sweepPage.status,
         why: row.sweepPage.why,
         readAt: row.sweepPage.readAt?.toISOString() ?? null,
-        seen: (seen.get(row.id) ?? []).map(({ sighting, placement, embed }) => ({ placement, embed, state: sighting.state, findings: tellFindings(sighting.findings) })),
+        seen: (seen.get(row.id) ?? []).map(({ sighting, placement, embed }) => ({ placement, embed, state: sighting.state, findings: serializeFindings(sighting.findings) })),
       }));
       return { data: { items, next: page.next } };
     },

@@ -1,5 +1,5 @@
 import { snippetText, type LevelledComposition, type Edit as CoreEdit, type PagePlan as CorePagePlan, type Snippet as CoreSnippet } from '@orbis/core';
-import { formatImplied, formatReasons, formatValue, serializeProblem, tellFinding, type Composition, type Edit, type PagePlan, type Snippet } from '@orbis/contract';
+import { formatImplied, formatReasons, formatValue, serializeProblem, serializeFinding, type Composition, type Edit, type PagePlan, type Snippet } from '@orbis/contract';
 
 /** An edit with its reasons in plain sentences. */
 export const serializeEdit = (edit: CoreEdit): Edit => ({ ...edit, reason: formatReasons(edit.reasons) });
@@ -33,5 +33,5 @@ export const serializePlan = (page: string, { snippets, steps, findings }: CoreP
   page,
   snippets: snippets.map(({ digest, placements, ...snippet }) => ({ ...serializeSnippet(snippet), text: snippetText(snippet), digest, placements })),
   steps,
-  findings: findings.map(({ placements, ...finding }) => ({ ...tellFinding(finding), placements })),
+  findings: findings.map(({ placements, ...finding }) => ({ ...serializeFinding(finding), placements })),
 });

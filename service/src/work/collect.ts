@@ -1,5 +1,5 @@
 import { linkIn, nameOfAddress, readMark, type Options } from '@orbis/core';
-import { OrbisError, tellFinding, type Found } from '@orbis/contract';
+import { OrbisError, serializeFinding, type Found } from '@orbis/contract';
 import type { Summary } from '../reading/worker.ts';
 import type { FoundLink } from './find-link.ts';
 import { openSource, type OpenedCode } from './codes.ts';
@@ -48,7 +48,7 @@ export async function takeIn(
  */
 export function codeTextOf({ input, made, links, excess }: Pick<Summary, 'input' | 'made' | 'links' | 'excess'>, text: string): string {
   if (excess) {
-    const { message, remedy } = tellFinding(excess);
+    const { message, remedy } = serializeFinding(excess);
     throw new OrbisError('text-too-much', { problem: `${message} ${remedy}` });
   }
   if (input === 'empty') throw new OrbisError('nothing-pasted');

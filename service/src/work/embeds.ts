@@ -1,5 +1,5 @@
 import { directOf, type Kind } from '@orbis/core';
-import { OrbisError, tellReading, type Embed, type EmbedSummary, type Revision } from '@orbis/contract';
+import { OrbisError, serializeReading, type Embed, type EmbedSummary, type Revision } from '@orbis/contract';
 import { openSource } from './codes.ts';
 import type { RenderContext } from './making.ts';
 import type { Handle } from '../database/connect.ts';
@@ -16,7 +16,7 @@ export async function embedByKey(db: Handle, key: string): Promise<StoredEmbed> 
 }
 
 /** Embeds as the collection lists them. */
-export async function tellSummaries(db: Handle, rows: readonly EmbedRow[]): Promise<EmbedSummary[]> {
+export async function serializeSummaries(db: Handle, rows: readonly EmbedRow[]): Promise<EmbedSummary[]> {
   const ids = rows.map((row) => row.id);
   const [tags, counts] = await Promise.all([tagsOf(db, ids), placementCounts(db, ids)]);
   return rows.map((row) => ({
@@ -35,29 +35,29 @@ export async function tellSummaries(db: Handle, rows: readonly EmbedRow[]): Prom
 }
 
 /** One embed whole, with the reading of its code. */
-export async function tellEmbed(db: Handle, { embed, source, revision }: StoredEmbed, making: RenderContext): Promise<Embed> {
+export async function serializeEmbed(db: Handle, { embed, source, revision }: StoredEmbed, making: RenderContext): Promise<Embed> {
   const { reading, current } = await openSource(source, making);
   return {
-    ...(await tellSummaries(db, [embed]))[0]!,
+    ...(await serializeSummaries(db, [embed]))[0]!,
     notes: embed.notes,
     source: source.number,
     pasted: source.pasted,
     base: source.base,
-    reading: tellReading(reading),
+    reading: serializeReading(reading),
     found: source.found,
     direct: directOf(reading, making.sheets),
     inCode: current,
-    current: tellRevision(revision, source.number),
+    current: serializeRevision(revision, source.number),
   };
 }
 
 /** An answer that is one embed, with its state. */
 export async function embedReply(db: Handle, key: string, making: RenderContext, status = 200) {
   const stored = await embedByKey(db, key);
-  return { status, data: await tellEmbed(db, stored, making), etag: embedTag(stored.embed) };
+  return { status, data: await serializeEmbed(db, stored, making), etag: embedTag(stored.embed) };
 }
 
-export const tellRevision = (row: RevisionRow, source: number): Revision => ({
+export const serializeRevision = (row: RevisionRow, source: number): Revision => ({
   number: row.number,
   source,
   options: row.options,

@@ -15,7 +15,7 @@ import {
   type Sheet,
   type SheetMatch,
 } from '@orbis/core';
-import { OrbisError, type Found } from '@orbis/contract';
+import { formatLink, OrbisError, type Found } from '@orbis/contract';
 import type { Answers } from '../fetching/answers.ts';
 import { decodeData, decodePage } from '../fetching/decode.ts';
 import { isPage, type Fetched, type Fetching } from '../fetching/client.ts';
@@ -159,7 +159,7 @@ async function byPage(link: string, page: Fetched, html: string, tools: Tools): 
     policies: [page.headers.get('content-security-policy') ?? ''],
     by: tools.declared.map((address) => new URL(address).origin),
   });
-  if (!framing.allowed) throw new OrbisError('link-refuses-frames', { host: new URL(page.url).host, because: framing.because });
+  if (!framing.allowed) throw new OrbisError('link-refuses-frames', { host: new URL(page.url).host, because: formatLink(framing.reason) });
   const code = codeFromLink({ sheet, id: link, url: new URL(link) }, plain.title ?? undefined);
   return { code, asked: {}, found: { ...plain, how: 'page' } };
 }
@@ -201,7 +201,8 @@ async function ask({ href, format }: OembedEndpoint, { fetching, declared, answe
   if (kept) return kept;
   const { body, headers, url } = await fetching.get(href, { declared, accept: format === 'json' ? 'application/json' : 'text/xml, application/xml;q=0.9', beginning });
   const parsed = await reader.oembedAnswer(decodeData(body, headers.get('content-type') ?? ''), format);
-  if (!parsed.ok) throw new FetchFailure(`${new URL(url).host} was asked about this link, but ${parsed.why}.`, 'Copy the provider’s embed code instead of the link.');
+  if (!parsed.ok)
+    throw new FetchFailure(`${new URL(url).host} was asked about this link, but ${formatLink(parsed.reason)}.`, 'Copy the provider’s embed code instead of the link.');
   answers.keep(href, parsed.answer);
   return parsed.answer;
 }

@@ -92,7 +92,7 @@ const newProblems = (before: Composition | null, { problems }: Composition): Imp
     .map((problem) => ({ option: problem.option, detail: formatProblem(problem) }));
 
 /** A plan as it is told, with how often each embed is placed. */
-export async function tellPlan(db: Handle, found: number, { todo, same, impossible }: GroupPlan): Promise<GroupOutcome> {
+export async function serializePlan(db: Handle, found: number, { todo, same, impossible }: GroupPlan): Promise<GroupOutcome> {
   const counts = await placementCounts(
     db,
     todo.map(({ embed }) => embed.id),

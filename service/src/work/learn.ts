@@ -1,5 +1,5 @@
 import { linkIn, type LearnAnswers, type LearnContext, type Sheet } from '@orbis/core';
-import { OrbisError, formatLearned, sayLearnedLine, tellLearnedLine, tellLearnProblem, writeSheet, type SheetProposal } from '@orbis/contract';
+import { OrbisError, formatLearned, formatLearnedLine, serializeLearnedLine, formatLearnProblem, writeSheet, type SheetProposal } from '@orbis/contract';
 import type { Answers } from '../fetching/answers.ts';
 import type { Fetching } from '../fetching/client.ts';
 import type { Reader } from '../reading/reader.ts';
@@ -38,18 +38,18 @@ export async function learn({ samples, answers, ask }: { samples: readonly strin
   if (!learned.ok) {
     const { problem } = learned;
     const pointer = 'sample' in problem.facts ? `/samples/${problem.facts.sample - 1}` : 'about' in problem.facts ? `/answers/${problem.facts.about}` : '/samples';
-    throw new OrbisError('cannot-learn', { problem: tellLearnProblem(problem) }, [{ pointer, detail: tellLearnProblem(problem) }]);
+    throw new OrbisError('cannot-learn', { problem: formatLearnProblem(problem) }, [{ pointer, detail: formatLearnProblem(problem) }]);
   }
   const { sheet, lines, templates } = learned.proposal;
   const open = lines.filter(({ sure }) => !sure);
   const remarks = [
     `Learned from ${all.length} samples.${open.length > 0 ? ` Not yet answered: ${open.map(({ about }) => about).join(', ')}.` : ''}`,
-    ...lines.map((line) => `${sayLearnedLine(line)}: ${line.means ?? '?'} (${formatLearned(line.because)})`),
+    ...lines.map((line) => `${formatLearnedLine(line)}: ${line.means ?? '?'} (${formatLearned(line.because)})`),
   ];
   return {
     text: writeSheet(sheet, remarks),
     sheet,
-    lines: lines.map(tellLearnedLine),
+    lines: lines.map(serializeLearnedLine),
     open: open.length,
     codes: templates.codes,
     links: templates.links,

@@ -1,4 +1,4 @@
-import { OrbisError, tellFinding, type Placement, type PlacementFinding } from '@orbis/contract';
+import { OrbisError, serializeFinding, type Placement, type PlacementFinding } from '@orbis/contract';
 import type { RenderContext } from './making.ts';
 import type { Handle } from '../database/connect.ts';
 import { deliveriesOf, findPlacement, type DeliveryWithRevision, type StoredPlacement } from '../store/placements.ts';
@@ -20,7 +20,8 @@ export const isOutOfDate = async (db: Handle, row: StoredPlacement, issued: Deli
 /** The address of a page: the site's address with the page's path. */
 export const pageUrl = (site: { address: string }, page: { path: string }): string => site.address.replace(/\/$/, '') + '/' + page.path;
 
-export const tellFindings = (findings: readonly StoredFinding[]): PlacementFinding[] => findings.map((finding) => tellFinding({ ...finding, facts: { ...finding.facts } }));
+export const serializeFindings = (findings: readonly StoredFinding[]): PlacementFinding[] =>
+  findings.map((finding) => serializeFinding({ ...finding, facts: { ...finding.facts } }));
 
 /** The finding of a placement whose page carries an earlier form. */
 export const outOfDateFinding = (row: StoredPlacement, carried: DeliveryWithRevision): StoredFinding => ({
@@ -30,7 +31,7 @@ export const outOfDateFinding = (row: StoredPlacement, carried: DeliveryWithRevi
 });
 
 /** Placements as the register shows them, with their states worked out as of now. */
-export async function tellPlacements(db: Handle, rows: readonly StoredPlacement[], making: RenderContext): Promise<Placement[]> {
+export async function serializePlacements(db: Handle, rows: readonly StoredPlacement[], making: RenderContext): Promise<Placement[]> {
   const issued = groupBy(
     await deliveriesOf(
       db,
@@ -39,10 +40,10 @@ export async function tellPlacements(db: Handle, rows: readonly StoredPlacement[
     (d) => d.delivery.placementId,
   );
   const neighbours = neighboursIn(db);
-  return Promise.all(rows.map((row) => tellPlacement(row, issued.get(row.placement.id) ?? [], { db, making, neighbours })));
+  return Promise.all(rows.map((row) => serializePlacement(row, issued.get(row.placement.id) ?? [], { db, making, neighbours })));
 }
 
-async function tellPlacement(
+async function serializePlacement(
   row: StoredPlacement,
   issued: readonly DeliveryWithRevision[],
   { db, making, neighbours }: { db: Handle; making: RenderContext; neighbours: Neighbours },
@@ -69,7 +70,7 @@ async function tellPlacement(
     issued: last && { delivery: last.delivery.number, revision: last.revision, at: last.delivery.createdAt.toISOString() },
     lastSeenAt: placement.lastSeenAt?.toISOString() ?? null,
     checkedAt: placement.checkedAt?.toISOString() ?? null,
-    findings: tellFindings(findings),
+    findings: serializeFindings(findings),
     createdAt: placement.createdAt.toISOString(),
   };
 }

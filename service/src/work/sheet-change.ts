@@ -47,7 +47,7 @@ const differs = ({ before, after }: Touched): boolean =>
   before.composition.text !== after.composition.text || after.composition.problems.length > before.composition.problems.length;
 
 /** The embeds that come out differently, as they are told. */
-export async function tellDifferences(db: Handle, touched: readonly Touched[]): Promise<SheetComparison['differs']> {
+export async function serializeDifferences(db: Handle, touched: readonly Touched[]): Promise<SheetComparison['differs']> {
   const changed = touched.filter(differs);
   const counts = await placementCounts(
     db,

@@ -1,6 +1,6 @@
 import { everyItem, type OpenSession } from '@orbis/contract';
 import type { AddCommand } from '../../command.ts';
-import { plural, sayTimestamp, table } from '../../text.ts';
+import { plural, formatTimestamp, table } from '../../text.ts';
 
 export const addSessions: AddCommand = (program, run) => {
   const sessions = program.command('sessions').description('the browsers in which you are signed in');
@@ -22,7 +22,7 @@ export const addSessions: AddCommand = (program, run) => {
             ? 'Nobody is signed in with a browser.\n'
             : table(
                 ['session', 'signed in', 'last used', 'from', 'browser'],
-                all.map(({ id, createdAt, usedAt, address, browser }) => [id, sayTimestamp(createdAt), sayTimestamp(usedAt), address, browser]),
+                all.map(({ id, createdAt, usedAt, address, browser }) => [id, formatTimestamp(createdAt), formatTimestamp(usedAt), address, browser]),
                 tools.colours,
               ),
         );

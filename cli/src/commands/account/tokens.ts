@@ -1,7 +1,7 @@
 import { everyItem, type Token } from '@orbis/contract';
 import { UsedWrongly, type AddCommand, type Tools } from '../../command.ts';
 import { wholeNumber } from '../../terminal.ts';
-import { sayTimestamp, table } from '../../text.ts';
+import { formatTimestamp, table } from '../../text.ts';
 import { askPassword } from './password.ts';
 
 /** @throws UsedWrongly */
@@ -16,8 +16,8 @@ const row = ({ id, name, access, expiresAt, lastUsedAt, lastUsedFrom }: Token): 
   id,
   name,
   access === 'read' ? 'only reads' : 'everything',
-  sayTimestamp(expiresAt),
-  lastUsedAt === null ? 'never' : `${sayTimestamp(lastUsedAt)} from ${lastUsedFrom ?? '?'}`,
+  formatTimestamp(expiresAt),
+  lastUsedAt === null ? 'never' : `${formatTimestamp(lastUsedAt)} from ${lastUsedFrom ?? '?'}`,
 ];
 
 async function listed(tools: Tools): Promise<Token[]> {
@@ -59,7 +59,7 @@ export const addTokens: AddCommand = (program, run) => {
         const { data } = await tools.client().call('tokens.create', { body: { password, name, access: options.readOnly ? 'read' : 'all', ...(days !== undefined && { days }) } });
         if (tools.io.errIsTerminal && !tools.json)
           tools.io.err(
-            tools.colours.dim(`It is shown this once. It ${data.access === 'read' ? 'may only read' : 'may do everything'}, and ends ${sayTimestamp(data.expiresAt)}.\n`),
+            tools.colours.dim(`It is shown this once. It ${data.access === 'read' ? 'may only read' : 'may do everything'}, and ends ${formatTimestamp(data.expiresAt)}.\n`),
           );
         tools.tell(data, () => `${data.token}\n`);
         return 0;

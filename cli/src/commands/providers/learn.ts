@@ -1,5 +1,5 @@
 import { linksIn } from '@orbis/core';
-import { ApiError, sayLearnedLine, sayMeaning, type SheetProposal } from '@orbis/contract';
+import { ApiError, formatLearnedLine, formatMeaning, type SheetProposal } from '@orbis/contract';
 import { UsedWrongly, type AddCommand, type Tools } from '../../command.ts';
 import { pasted } from '../../pasted.ts';
 import { fold, plural, table } from '../../text.ts';
@@ -106,7 +106,7 @@ async function settle(
       }
       continue;
     }
-    const said = await ask(`${sayLearnedLine(open)}: ${open.because}. It can be ${open.may.join(', ')}.\nWhat is it? (Enter leaves it open) `);
+    const said = await ask(`${formatLearnedLine(open)}: ${open.because}. It can be ${open.may.join(', ')}.\nWhat is it? (Enter leaves it open) `);
     if (said !== '') await answer(open.about, said);
   }
   for (let said = await ask('Is there anything to correct? (name=value; Enter: no) '); said !== ''; said = await ask('Anything else? (name=value; Enter: no) ')) {
@@ -119,8 +119,8 @@ async function settle(
 
 function describeLines({ lines, sheet, samples }: SheetProposal, { colours }: Tools): string {
   const rows = lines.map((line) => [
-    line.what === 'parameter' ? line.about : sayLearnedLine(line),
-    line.sure ? sayMeaning(line) : colours.yellow(sayMeaning(line)),
+    line.what === 'parameter' ? line.about : formatLearnedLine(line),
+    line.sure ? formatMeaning(line) : colours.yellow(formatMeaning(line)),
     line.because.length > 70 ? `${line.because.slice(0, 69)}…` : line.because,
   ]);
   return `${colours.bold(sheet.name)}, learned from ${plural(samples.length, 'sample')}\n\n${table(['what', 'is', 'because'], rows, colours)}`;

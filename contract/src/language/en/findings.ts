@@ -1,15 +1,7 @@
-import type { FoundFact } from '@orbis/core';
+import type { Language } from '../language.ts';
 
-type Facts = FoundFact['facts'];
-interface Row {
-  /** What is wrong, and why it matters. */
-  message: (facts: Facts) => string;
-  /** What to do. */
-  remedy: (facts: Facts) => string;
-}
-
-/** One row a rule: the sentences that console, command line and interface all show. */
-export const findingSentences: Record<string, Row> = {
+/** What each rule found, and what to do. */
+export const findings = {
   'too-much': {
     message: (f) =>
       f.what === 'surrogate'
@@ -179,11 +171,4 @@ export const findingSentences: Record<string, Row> = {
   },
   'doubled': { message: (f) => `It is on the page ${f.times} times.`, remedy: () => 'Take out all but one.' },
   'page-unreachable': { message: (f) => `The page could not be read: ${f.why}`, remedy: (f) => `${f.remedy ?? 'See that the page opens in a browser, then check it again.'}` },
-};
-
-/** A finding with its sentences. */
-export function tellFinding<F extends { rule: string; facts: Facts }>(finding: F): F & { message: string; remedy: string } {
-  const row = findingSentences[finding.rule];
-  if (!row) throw new Error(`no sentences for the rule ${finding.rule}`);
-  return { ...finding, message: row.message(finding.facts), remedy: row.remedy(finding.facts) };
-}
+} satisfies Language['findings'];

@@ -1,0 +1,37 @@
+import type { Language } from '../language.ts';
+import { expected, reasons } from './changes.ts';
+import { errors } from './errors.ts';
+import { findings } from './findings.ts';
+import { learned, learnedAbout, learnProblems } from './learned.ts';
+import { links } from './links.ts';
+import { byHand, options } from './options.ts';
+import { problems } from './problems.ts';
+import { evidence, mends } from './reading.ts';
+import { search } from './search.ts';
+import { foundBy, levels, positions, powers, presets, roles, sheetOrigins, states } from './words.ts';
+
+/** English. Every code of the core and of the contract has its words here. */
+export const en = {
+  options,
+  byHand,
+  expected,
+  reasons,
+  mends,
+  evidence,
+  findings,
+  learned,
+  learnProblems,
+  learnedAbout,
+  links,
+  powers,
+  search,
+  problems,
+  errors,
+  levels,
+  positions,
+  presets,
+  states,
+  roles,
+  foundBy,
+  sheetOrigins,
+} satisfies Language;

@@ -1,0 +1,67 @@
+import type { Language } from '../language.ts';
+
+/** Why a frame is given a sandbox token. */
+export const powers = {
+  'frame-runs-script': () => 'the frame of the provider runs its own script',
+  'has-script': () => 'the code has a script',
+  'needs-its-origin': () => 'on a host of its own this only gives back what the provider’s own origin needs: without it its frame has none',
+  'has-form': () => 'the code has a form to send',
+  'opens-window': () => 'the code opens a window of its own',
+} satisfies Language['powers'];
+
+/** Where a value comes from. */
+export const levels = { placement: 'here', embed: 'from the embed', site: 'from the site', rule: 'from your rules', code: 'in the code' } satisfies Language['levels'];
+
+/** Where a snippet is pasted. */
+export const positions = {
+  'site-head': 'into the head of every page of the site',
+  'page-head': 'into the head of the page',
+  'body-start': 'at the beginning of the body of the page',
+  'spot': 'at its place',
+  'body-end': 'at the end of the body of the page',
+} satisfies Language['positions'];
+
+/** What the presets that come with Orbis are for. */
+export const presets = {
+  'silent-loop': 'Plays by itself without sound, again and again, without buttons: for a moving background.',
+  'fills-its-place': 'As wide as its place, in its own shape, in the middle.',
+  'discreet': 'The provider’s quieter address, and nothing in it that follows people.',
+} satisfies Language['presets'];
+
+/** Every state that a placement can be in, with what it means for its owner. */
+export const states = {
+  'planned': 'It has never been seen on its page yet.',
+  'live': 'It is on its page, as Orbis would hand it out today.',
+  'altered': 'It is on its page, but not as Orbis handed it out.',
+  'out-of-date': 'It is on its page, but in an earlier form than Orbis would hand out today.',
+  'missing': 'It was on its page, and is not any more.',
+  'unreachable': 'Its page could not be read, which says nothing about it.',
+} satisfies Language['states'];
+
+/** What each role of a part is, for people who do not know HTML. */
+export const roles = {
+  loader: 'loads something from elsewhere',
+  setup: 'a script of its own',
+  style: 'rules for looks',
+  mount: 'an empty place that a script fills',
+  frame: 'a window onto the provider',
+  media: 'a player for a file',
+  form: 'a form',
+  image: 'a picture',
+  link: 'a link',
+  fallback: 'for people who cannot see the rest',
+  wrapper: 'a box around it',
+  text: 'text',
+  comment: 'a remark that nobody sees',
+} satisfies Language['roles'];
+
+/** How it was found out what a link is. */
+export const foundBy = {
+  sheet: 'by the sheet of its provider',
+  oembed: 'by the answer that its page names (oEmbed)',
+  file: 'by the first bytes of the file',
+  page: 'as a page that lets itself be shown in a frame',
+} satisfies Language['foundBy'];
+
+/** Where a provider's sheet comes from. */
+export const sheetOrigins = { 'built-in': 'built in', 'own': 'your own', 'override': 'your own, before the built-in one' } satisfies Language['sheetOrigins'];

@@ -1,0 +1,4 @@
+/** What the core gives back, as it crosses a wire: with the sentences for its codes. */
+export { serializeFinding } from './findings.ts';
+export { serializeLearnedLine } from './learned.ts';
+export { serializeMended, serializeReading } from './reading.ts';

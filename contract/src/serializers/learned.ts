@@ -1,0 +1,5 @@
+import type { LearnedLine } from '@orbis/core';
+import { formatLearned } from '../language/index.ts';
+
+/** A line of a proposal as it crosses a wire: its reasons in words. */
+export const serializeLearnedLine = ({ because, ...line }: LearnedLine): Omit<LearnedLine, 'because'> & { because: string } => ({ ...line, because: formatLearned(because) });
