@@ -6,12 +6,12 @@ import { join } from 'node:path';
 import { run, say, setUp, stop, top } from './setup.mjs';
 
 /*
- * Two runs beside each other, each with a database of its own: what needs nothing but a processor, and the rest, whose
- * browsers come last and have the machine to themselves.
+ * Two runs beside each other, each with a database of its own: what needs little but a processor, and the rest, whose
+ * many browsers come last and have the machine to themselves.
  */
 const parts = [
-  ['service', 'demo', 'cli', 'console', 'scripts'],
-  ['core', 'contract', 'sheets'],
+  ['service', 'demo', 'console', 'scripts'],
+  ['core', 'contract', 'sheets', 'cli'],
 ];
 
 setUp({ chromium: true });

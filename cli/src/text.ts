@@ -70,5 +70,3 @@ export function progressBar(done: number, of: number, width = 24): string {
   const full = of === 0 ? 0 : Math.round((done / of) * width);
   return `${'█'.repeat(full)}${'░'.repeat(width - full)} ${done.toLocaleString('en')} of ${of.toLocaleString('en')}`;
 }
-
-export const plural = (count: number, one: string, many = `${one}s`): string => `${count} ${count === 1 ? one : many}`;

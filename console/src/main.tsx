@@ -12,7 +12,7 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router/dom';
 import { queryClient } from './api.ts';
-import { Announcer } from './parts/Announcer.tsx';
+import { Announcer } from './components/Announcer.tsx';
 import { router } from './routes.tsx';
 import { theme } from './theme.ts';
 

@@ -1,5 +1,5 @@
 import { createBrowserRouter } from 'react-router';
-import { Shell } from './parts/Shell.tsx';
+import { Shell } from './components/Shell.tsx';
 
 /* Each screen is loaded when it is first opened. */
 const screen = (load: () => Promise<{ default: () => React.ReactNode }>) => async () => ({ Component: (await load()).default });
@@ -30,7 +30,7 @@ export const router = createBrowserRouter([
       { path: 'providers/learn', lazy: screen(() => import('./providers/LearnScreen.tsx')) },
       { path: 'providers/:provider', lazy: screen(() => import('./providers/ProviderScreen.tsx')) },
       { path: 'account', lazy: screen(() => import('./account/AccountScreen.tsx')) },
-      { path: '*', lazy: screen(() => import('./parts/NotHere.tsx')) },
+      { path: '*', lazy: screen(() => import('./components/NotHere.tsx')) },
     ],
   },
 ]);

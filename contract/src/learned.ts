@@ -12,10 +12,10 @@ const line = z
     looks: z.array(z.string()).meta({ description: 'Values of a look that are to be answered as ABOUT.VALUE: light or dark' }),
     means: z.string().nullable().meta({ description: 'Null where it is not plain; “-” for a parameter that is no setting' }),
     sure: z.boolean().meta({ description: 'What is not sure is asked, and left out of the sheet until it is answered' }),
-    because: z.string(),
+    reason: z.string(),
     may: z.array(z.string()).meta({ description: 'What it could be answered with' }),
   })
-  .meta({ id: 'LearnedLine' }) satisfies z.ZodType<Omit<LearnedLine, 'because'> & { because: string }>;
+  .meta({ id: 'LearnedLine' }) satisfies z.ZodType<Omit<LearnedLine, 'reasons'> & { reason: string }>;
 const template = z
   .object({
     pieces: z.array(z.object({ text: z.string().nullable().meta({ description: 'Null for a hole' }), spot: z.string(), optional: z.boolean() })),

@@ -31,7 +31,7 @@ export const reading = z
   .object({
     input: z.enum(inputs),
     kind: z.enum(kinds),
-    kindBecause: z.string(),
+    kindReason: z.string(),
     provider: z.object({ id: z.string(), name: z.string() }).nullable(),
     sheet: z.object({ id: z.string(), version: z.number().int() }).nullable(),
     embeds: z.array(z.object({ kind: z.enum(kinds), provider: z.string().nullable(), parts: z.array(z.number().int()), size })),
@@ -69,7 +69,7 @@ export const reading = z
         text: z.string(),
       })
       .nullable(),
-    made: z.string().nullable(),
+    generated: z.string().nullable(),
     asked: optionsSchema.meta({ description: 'What a link asks for beside the item: its time to start at' }),
     mark: z.string().nullable(),
   })
@@ -77,7 +77,7 @@ export const reading = z
 export type Reading = z.infer<typeof reading>;
 
 /* The schema and the core's type are one shape, but for what is told in words; held by the compiler in both directions. */
-type Words = 'findings' | 'kindBecause' | 'kindReasons' | 'evidence' | 'mending';
+type Words = 'findings' | 'kindReason' | 'kindReasons' | 'evidence' | 'mending';
 type Bare = Omit<Reading, Words>;
 type CoreBare = Omit<CoreReading, Words>;
 export const sameShape: [Bare extends CoreBare ? true : never, CoreBare extends Bare ? true : never] = [true, true];

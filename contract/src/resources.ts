@@ -377,7 +377,7 @@ export const comparison = z
     runs: z.array(z.object({ kind: z.enum(['same', 'gone', 'new']), text: z.string() })).meta({ description: 'The two codes as they go out, word by word' }),
   })
   .meta({ id: 'Comparison' });
-export const preview = z.object({ url: z.string(), expiresAt: time, powers: z.array(z.object({ token: z.string(), because: z.string() })) }).meta({ id: 'Preview' });
+export const preview = z.object({ url: z.string(), expiresAt: time, sandboxTokens: z.array(z.object({ token: z.string(), reason: z.string() })) }).meta({ id: 'Preview' });
 export const health = z.object({ status: z.literal('ok'), version: z.string() }).meta({ id: 'Health' });
 
 export const lists = {

@@ -45,7 +45,7 @@ describe('the language file', () => {
     ['piece of evidence', codesIn(/^reading\/(?:kind\/|links|read\.)/, reasons), Object.keys(en.evidence)],
     ['line of a learned sheet', [...codesIn(/^learn\//, reasons), ...codesIn(/^learn\/meaning/, /\bcode: ('[a-z-]+')/g)], Object.keys(en.learned)],
     ['line of a link or a list', codesIn(/^links\//, reasons), Object.keys(en.links)],
-    ['power', codesIn(/^isolate\//, reasons), Object.keys(en.powers)],
+    ['power', codesIn(/^isolate\//, reasons), Object.keys(en.sandboxTokens)],
     ['problem of a search', codesIn(/^search\//, /\bnew SearchError\(('[a-z-]+')/g), Object.keys(en.search.problems)],
   ] as const) {
     it(`has words for every ${what} of the core, and for nothing else`, () => {
@@ -70,7 +70,7 @@ describe('the language file', () => {
   it('has words for whatever is found, in codes, on pages and by sweeps, and for nothing else', () => {
     const found = [
       ...[...rules, ...pageRules].map(({ id }) => id),
-      ...codesIn(/^(?:reading|harvest|sweep|plan)\//, /\brule: ('[a-z-]+'(?: \| '[a-z-]+')*)/g),
+      ...codesIn(/^(?:reading|harvest|scan|plan)\//, /\brule: ('[a-z-]+'(?: \| '[a-z-]+')*)/g),
       // What only the service finds: it alone knows what was handed out since, and whether a page can be read.
       'out-of-date',
       'page-unreachable',

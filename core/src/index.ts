@@ -1,6 +1,6 @@
 /**
  * The spine of Orbis, one function a stage: `read`, `compose`, `previewDocument` (isolate) and `planPage` on the way to
- * the page; `sight` and `reconcile` on the way back. All of it is pure: text in, data out.
+ * the page; `scanPage` and `reconcile` on the way back. All of it is pure: text in, data out.
  */
 export type { Facts, Reason } from './reason.ts';
 export * from './code.ts';
@@ -14,7 +14,7 @@ export * from './presentation/index.ts';
 export * from './compose/index.ts';
 export * from './plan/index.ts';
 export * from './isolate/index.ts';
-export * from './sweep/index.ts';
+export * from './scan/index.ts';
 export * from './harvest/index.ts';
 export * from './links/index.ts';
 export * from './learn/index.ts';

@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { performance } from 'node:perf_hooks';
 import { expect } from 'chai';
 import ts from 'typescript';
-import { openCode, compose, read, sight } from '@orbis/core';
+import { openCode, compose, read, scanPage } from '@orbis/core';
 import { sheets } from './corpus.ts';
 
 /**
@@ -185,6 +185,6 @@ describe('hostile text', function () {
     const style = (times: number): string =>
       `<iframe src="https://play.kinorill.localhost/reel/a?${'a=1&amp;'.repeat(times / 4)}" style="${'color:red;'.repeat(times / 10)}"></iframe>`;
     expectLinear('plan', (text) => compose(openCode(text, { sheets }), { start: 1, loop: true, fit: 'shape' }, { placement: '0123456789', delivery: 1 }), style);
-    expectLinear('sight', sight, (times) => '<p>x<b data-orbis="0123456789.1"></b></p>'.repeat(times / 10));
+    expectLinear('scanPage', scanPage, (times) => '<p>x<b data-orbis="0123456789.1"></b></p>'.repeat(times / 10));
   });
 });

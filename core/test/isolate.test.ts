@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { isHost, openCode, powersOf, previewDocument, writePolicy } from '@orbis/core';
-import { formatPower } from '@orbis/contract';
+import { isHost, openCode, sandboxTokensOf, previewDocument, writePolicy } from '@orbis/core';
+import { formatSandboxToken } from '@orbis/contract';
 import { codes, sheets, talk } from './corpus.ts';
 
 const preview = (text: string) => {
@@ -118,7 +118,7 @@ describe('a policy', () => {
     it(`${fits ? 'takes' : 'does not take'} “${host}” for a host`, () => expect(isHost(host)).to.equal(fits));
 });
 
-describe('the powers of a code', () => {
+describe('the sandbox tokens of a code', () => {
   for (const [label, text, tokens] of [
     ['a frame', talk, ['allow-scripts', 'allow-same-origin']],
     ['a picture', '<img src="https://a.localhost/x.png">', []],
@@ -126,9 +126,9 @@ describe('the powers of a code', () => {
     ['a loader', codes['element and loader']!, ['allow-scripts']],
   ] as const) {
     it(`of ${label} are ${tokens.join(' ') || 'none'}, each with its reason`, () => {
-      const powers = powersOf(openCode(text, { sheets }).reading);
-      expect(powers.map((power) => power.token)).to.deep.equal(tokens);
-      for (const { because } of powers) expect(formatPower(because)).to.have.length.greaterThan(10);
+      const sandboxTokens = sandboxTokensOf(openCode(text, { sheets }).reading);
+      expect(sandboxTokens.map((power) => power.token)).to.deep.equal(tokens);
+      for (const { reason } of sandboxTokens) expect(formatSandboxToken(reason)).to.have.length.greaterThan(10);
     });
   }
 });

@@ -45,14 +45,14 @@ describe('the reading of a code', () => {
   it('makes a code of a link, with the port and scheme of the link', () => {
     const reading = read('  http://kinorill.localhost:7430/reels/qX7?at=1m52s\n', context);
     expect(reading).to.deep.include({ input: 'link', kind: 'video', provider: { id: 'kinorill', name: 'Kinorill' } });
-    expect(reading.made).to.equal(
+    expect(reading.generated).to.equal(
       '<iframe src="http://play.kinorill.localhost:7430/reel/qX7" width="640" height="360" title="Kinorill video" loading="lazy" allow="fullscreen"></iframe>',
     );
     expect(reading.parts.map((p) => p.role)).to.deep.equal(['text', 'link', 'text']);
   });
 
   it('finds the id of a link in its query where the sheet says so', () => {
-    expect(read('https://oddreel.localhost/v?item=77', context).made).to.include('https://oddreel.localhost/box/77');
+    expect(read('https://oddreel.localhost/v?item=77', context).generated).to.include('https://oddreel.localhost/box/77');
   });
 
   for (const [text, input, kind] of [

@@ -1,11 +1,11 @@
 import { expect } from 'chai';
-import { applyEdits, openCode, compose, readMark, reconcile, sight } from '@orbis/core';
+import { applyEdits, openCode, compose, readMark, reconcile, scanPage } from '@orbis/core';
 import { codes, sheets, talk } from './corpus.ts';
 
 const id = '7k3v9q0xzm';
 const issued = compose(openCode(talk, { sheets }), { start: 112, fit: 'shape' }, { placement: id, delivery: 3 }).text;
 const page = (inner: string): string => `<!doctype html><html><head><title>Talks</title></head><body><main><p>Before</p>${inner}<p>After</p></main></body></html>`;
-const seen = (inner: string, seenBefore = false, code = issued) => reconcile(sight(page(inner)), [{ placement: id, seenBefore, issued: new Map([[3, code]]) }])[0]!;
+const seen = (inner: string, seenBefore = false, code = issued) => reconcile(scanPage(page(inner)), [{ placement: id, seenBefore, issued: new Map([[3, code]]) }])[0]!;
 
 describe('the mark', () => {
   it('is one more edit, and taking it out gives back the paste', () => {
@@ -22,7 +22,7 @@ describe('the mark', () => {
     it(`is carried by an element of ours around what shows nothing: ${code.slice(0, 12)}`, () => {
       const marked = compose(openCode(code, { sheets }), {}, { placement: id, delivery: 1 }).text;
       expect(marked).to.equal(`<div data-orbis="${id}.1">${code}</div>`);
-      expect(reconcile(sight(page(marked)), [{ placement: id, seenBefore: false, issued: new Map([[1, marked]]) }])[0]).to.deep.include({ state: 'live', delivery: 1 });
+      expect(reconcile(scanPage(page(marked)), [{ placement: id, seenBefore: false, issued: new Map([[1, marked]]) }])[0]).to.deep.include({ state: 'live', delivery: 1 });
     });
   }
   it('is read strictly', () => {

@@ -30,8 +30,8 @@ import { tokenHandlers } from './http/tokens.ts';
 import { sweepHandlers } from './http/sweeps.ts';
 import type { Answers } from './fetching/answers.ts';
 import type { Fetching } from './fetching/client.ts';
-import type { RenderContext } from './work/making.ts';
-import type { Shelf } from './work/shelf.ts';
+import type { RenderContext } from './usecases/render-context.ts';
+import type { SheetRegistry } from './usecases/sheet-registry.ts';
 import type { Runner } from './jobs/runner.ts';
 import type { Reader } from './reading/reader.ts';
 import type { Origins } from './origins.ts';
@@ -40,8 +40,8 @@ import type { Origins } from './origins.ts';
 export interface Deps {
   connection: Connection;
   /** What output is made with; asked each time, as sheets and rules change. */
-  making: () => RenderContext;
-  shelf: Shelf;
+  renderContext: () => RenderContext;
+  sheetRegistry: SheetRegistry;
   runner: Pick<Runner, 'nudge'>;
   fetching: Pick<Fetching, 'readPage' | 'get'>;
   answers: Answers;

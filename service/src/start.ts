@@ -20,7 +20,7 @@ import { createFramesApp } from './frames/app.ts';
 import { createRunner } from './jobs/runner.ts';
 import { originsOf, type Origins } from './origins.ts';
 import { CannotStart, type Settings } from './settings.ts';
-import { createShelf } from './work/shelf.ts';
+import { createSheetRegistry } from './usecases/sheet-registry.ts';
 import { makeLink, owner } from './store/people.ts';
 import { inTransaction } from './database/transaction.ts';
 
@@ -67,12 +67,20 @@ export async function startOrbis(
     const reader = createReader();
     const fetching = createFetching({ allowPrivate: settings.ORBIS_ALLOW_PRIVATE === 'yes', robots: reader.robots });
     undo.push(() => Promise.all([fetching.close(), reader.close()]));
-    const shelf = createShelf(sheets, reader);
-    await shelf.refresh(connection.db);
-    const { making } = shelf;
+    const sheetRegistry = createSheetRegistry(sheets, reader);
+    await sheetRegistry.refresh(connection.db);
+    const { renderContext } = sheetRegistry;
     let origins: Origins | null = null;
     const known = (): Origins => origins!;
-    const sweeping = { db: connection.db, fetching, reader, making, refresh: () => shelf.refresh(connection.db), placementUrl: (id: string) => known().placementUrl(id), now };
+    const sweeping = {
+      db: connection.db,
+      fetching,
+      reader,
+      renderContext,
+      refresh: () => sheetRegistry.refresh(connection.db),
+      placementUrl: (id: string) => known().placementUrl(id),
+      now,
+    };
     const runner = createRunner(sweeping, randomUUID(), log);
     undo.push(async () => {
       // The page that is being read may come to its end; else the sweep goes on at it another time.
@@ -81,8 +89,8 @@ export async function startOrbis(
     });
     const app = createApp({
       connection,
-      making,
-      shelf,
+      renderContext,
+      sheetRegistry,
       runner,
       fetching,
       answers: createAnswers(),
@@ -97,7 +105,7 @@ export async function startOrbis(
     const frames = createFramesApp({
       connection,
       origins: known,
-      making: () => shelf.refresh(connection.frames).then(making),
+      renderContext: () => sheetRegistry.refresh(connection.frames).then(renderContext),
       now,
       log,
       trustProxy: settings.ORBIS_TRUST_PROXY,

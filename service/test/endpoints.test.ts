@@ -66,7 +66,7 @@ describe('a list of oEmbed providers, imported', function () {
       1,
       [
         [1, 'nowhere'],
-        [3, 'the entry'],
+        [3, 'entry'],
       ],
     ]);
     for (const text of ['words', '{"a":1}']) expect((await refusal(take(text))).code).to.equal('list-invalid');

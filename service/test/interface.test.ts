@@ -23,7 +23,7 @@ describe('the description of the interface', () => {
       now: () => new Date(),
       log: pino({ level: 'silent' }),
       version: '0',
-      making: () => ({ sheets: [] }),
+      renderContext: () => ({ sheets: [] }),
       connection: {},
     } as unknown as Deps);
     interface Layer {

@@ -47,7 +47,7 @@ describe('the queue of jobs', () => {
         db,
         fetching,
         reader,
-        making: () => ({ sheets: [], rules: { dropTracking: false }, workOut: reader.workOut, workOutPage: reader.workOutPage }),
+        renderContext: () => ({ sheets: [], rules: { dropTracking: false }, workOut: reader.workOut, workOutPage: reader.workOutPage }),
         refresh: () => Promise.resolve(),
         placementUrl: (id) => `http://${id}.frames.localhost/`,
         now: () => new Date(),

@@ -18,7 +18,7 @@ describe('previews', () => {
     const text = talkCode(test.world.port);
     const { data } = await test.client.call('previews.create', { body: { text, options: { start: 112 } } });
     expect(data.url).to.match(/^http:\/\/[0-9a-z]{20}\.frames\.localhost:\d+\/$/);
-    expect(data.powers.map((power) => power.token)).to.deep.equal(['allow-scripts', 'allow-same-origin']);
+    expect(data.sandboxTokens.map((power) => power.token)).to.deep.equal(['allow-scripts', 'allow-same-origin']);
     const { status, headers, body } = await get(data.url);
     expect(status).to.equal(200);
     expect(body).to.include('from=112');
@@ -68,7 +68,7 @@ describe('previews', () => {
     const origins = originsOf({ publicUrl: 'https://a.example', framesUrl: 'https://f.example', port: 1, framesPort: 2 });
     const server = createServer(
       createFramesApp({
-        making: () =>
+        renderContext: () =>
           Promise.resolve({
             sheets: [],
             rules: { dropTracking: false },

@@ -107,7 +107,7 @@ describe('a sheet learned from three codes', () => {
       ['link', 'xY'],
     ]);
     expect(sheet.links).to.deep.equal([{ hostname: 'kinorill.localhost', pathname: '/reels/:id' }]);
-    expect(lines.find(({ about }) => about === 'link')!.because).to.deep.equal([{ code: 'id-in-codes', facts: {} }]);
+    expect(lines.find(({ about }) => about === 'link')!.reasons).to.deep.equal([{ code: 'id-in-codes', facts: {} }]);
     expect(sheet.direct).to.equal('{scheme}://kinorill.localhost{+port}/reels/{id}');
   });
 

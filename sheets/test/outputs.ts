@@ -85,7 +85,7 @@ const awkward = [
 
 function outputsOfCode(text: string, sheets: readonly Sheet[]): Record<string, Output> {
   const code = openCode(text, { sheets });
-  const base = code.reading.made ?? text;
+  const base = code.reading.generated ?? text;
   const outputs: Record<string, Output> = {};
   const together: string[] = [];
   for (const word of wordsFor(openCode(base, { sheets }).sheet)) {

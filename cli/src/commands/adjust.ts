@@ -20,7 +20,7 @@ export const addAdjust: AddCommand = (program, run) => {
       run(async (tools) => {
         const sheets = localSheets(options.sheets);
         const asPasted = openCode(await pasted(what, tools.io), { sheets });
-        const code = asPasted.reading.made === null ? asPasted : openCode(asPasted.reading.made, { sheets });
+        const code = asPasted.reading.generated === null ? asPasted : openCode(asPasted.reading.generated, { sheets });
         const { edits, implied, problems, text } = compose(code, { ...asPasted.reading.asked, ...parseOptions(words, code.sheet ? [code.sheet] : []) });
         refuseProblems(problems);
         const sheet = code.sheet && { id: code.sheet.id, version: code.sheet.version };

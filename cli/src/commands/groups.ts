@@ -1,7 +1,7 @@
-import type { BodyInput, GroupOutcome, Routes } from '@orbis/contract';
+import { plural, type BodyInput, type GroupOutcome, type Routes } from '@orbis/contract';
 import type { AddCommand, Tools } from '../command.ts';
 import type { Exit } from '../io.ts';
-import { fold, plural } from '../text.ts';
+import { fold } from '../text.ts';
 
 export interface GroupOptions {
   where?: string;

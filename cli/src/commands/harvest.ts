@@ -1,8 +1,8 @@
 import { linkIn } from '@orbis/core';
-import type { EmbedSummary, Harvest } from '@orbis/contract';
+import { plural, type EmbedSummary, type Harvest } from '@orbis/contract';
 import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
 import { pasted } from '../pasted.ts';
-import { fold, levelColour, plural, table } from '../text.ts';
+import { fold, levelColour, table } from '../text.ts';
 
 interface Options {
   take?: string[];

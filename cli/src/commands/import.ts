@@ -1,9 +1,21 @@
 import { join } from 'node:path';
 import ora from 'ora';
-import { ApiError, eventsIn, ImportFileInvalid, itemsInFile, nameOfFile, type BodyInput, type ImportAnswer, type ImportEvent, type ImportItem, type Routes } from '@orbis/contract';
+import {
+  ApiError,
+  eventsIn,
+  ImportFileInvalid,
+  itemsInFile,
+  nameOfFile,
+  type BodyInput,
+  type ImportAnswer,
+  type ImportEvent,
+  type ImportItem,
+  type Routes,
+  plural,
+} from '@orbis/contract';
 import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
 import { pasted } from '../pasted.ts';
-import { fold, plural, progressBar } from '../text.ts';
+import { fold, progressBar } from '../text.ts';
 
 export const addImport: AddCommand = (program, run) => {
   program

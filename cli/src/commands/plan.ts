@@ -1,6 +1,6 @@
-import { en, type PagePlan } from '@orbis/contract';
+import { en, type PagePlan, plural } from '@orbis/contract';
 import type { AddCommand, Tools } from '../command.ts';
-import { fold, plural } from '../text.ts';
+import { fold } from '../text.ts';
 
 export const addPlan: AddCommand = (program, run) => {
   program

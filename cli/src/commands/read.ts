@@ -1,10 +1,10 @@
 import { mend, read, type Sheet } from '@orbis/core';
-import { serializeMended, serializeReading, en, type Reading } from '@orbis/contract';
+import { serializeMended, serializeReading, en, type Reading, plural } from '@orbis/contract';
 import type { AddCommand, Tools } from '../command.ts';
 import type { Exit } from '../io.ts';
 import { pasted } from '../pasted.ts';
 import { localSheets } from '../sheets.ts';
-import { facts, fold, levelColour, plural, table, type Colours } from '../text.ts';
+import { facts, fold, levelColour, table, type Colours } from '../text.ts';
 
 export const addRead: AddCommand = (program, run) => {
   program
@@ -49,7 +49,7 @@ async function readMany(what: readonly string[], sheets: Sheet[], tools: Tools):
 
 function describe(text: string, reading: Reading, sheets: readonly Sheet[], colours: Colours, width: number, why: boolean): string {
   const rows: [string, string][] = [
-    ['What it is', `${reading.kind}. ${reading.kindBecause}`],
+    ['What it is', `${reading.kind}. ${reading.kindReason}`],
     ['Provider', reading.provider?.name ?? 'not known'],
     ['Size', formatSize(reading)],
     ['Contacts', reading.hosts.map((h) => `${h.host} (${h.uses.join(', ')}; ${h.when === 'load' ? 'by itself' : 'when used'})`).join('\n') || 'nobody'],
@@ -57,7 +57,7 @@ function describe(text: string, reading: Reading, sheets: readonly Sheet[], colo
   ];
   if (reading.claims.length > 0) rows.push(['Claims', reading.claims.map((claim) => `${claim.what} ${claim.name}${claim.shared ? ' (shared)' : ''}`).join(', ')]);
   if (reading.sheet) rows.push(['Sheet', `${reading.sheet.id}, version ${reading.sheet.version}`]);
-  if (reading.made !== null) rows.push(['As a code', reading.made]);
+  if (reading.generated !== null) rows.push(['As a code', reading.generated]);
   const evidence = why
     ? `\n${colours.bold('What spoke for a kind')}\n${
         reading.evidence.length > 0

@@ -1,7 +1,7 @@
+import { plural } from '@orbis/contract';
 import { compareTexts } from '@orbis/core';
 import type { AddCommand } from '../command.ts';
 import { pasted } from '../pasted.ts';
-import { plural } from '../text.ts';
 import { describeEmbed } from './collect.ts';
 import { formatRuns } from './revisions.ts';
 

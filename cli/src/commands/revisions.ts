@@ -1,6 +1,6 @@
-import { everyItem, optionsLine, type Comparison, type Revision } from '@orbis/contract';
+import { everyItem, optionsLine, type Comparison, type Revision, plural } from '@orbis/contract';
 import type { AddCommand } from '../command.ts';
-import { plural, formatTimestamp, table, type Colours } from '../text.ts';
+import { formatTimestamp, table, type Colours } from '../text.ts';
 import { describeEmbed } from './collect.ts';
 
 export const addRevisions: AddCommand = (program, run) => {

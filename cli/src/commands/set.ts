@@ -1,10 +1,10 @@
 import { withoutOptions, type Options } from '@orbis/core';
-import { formatOptions, type Client, type Edit, type Embed } from '@orbis/contract';
+import { formatOptions, type Client, type Edit, type Embed, plural } from '@orbis/contract';
 import { Option, type Command } from 'commander';
 import { checkNames, parseAsked, sheetOfEmbed, type WhoseSheet } from '../asked.ts';
 import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
 import { changeAll, type GroupOptions } from './groups.ts';
-import { fold, plural } from '../text.ts';
+import { fold } from '../text.ts';
 import { atPlace, changePlaced } from './placed.ts';
 
 export const addSet: AddCommand = (program, run) => {

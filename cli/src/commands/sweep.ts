@@ -1,7 +1,7 @@
 import ora from 'ora';
-import { follow, en, formatState, type Client, type PlacementState, type Sweep, type SweepPage } from '@orbis/contract';
+import { follow, en, formatState, type Client, type PlacementState, type Sweep, type SweepPage, plural } from '@orbis/contract';
 import type { AddCommand, Tools } from '../command.ts';
-import { fold, levelColour, plural, table } from '../text.ts';
+import { fold, levelColour, table } from '../text.ts';
 
 export const addSweep: AddCommand = (program, run) => {
   program

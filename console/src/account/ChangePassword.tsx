@@ -1,3 +1,4 @@
+import { plural } from '@orbis/contract';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
@@ -6,9 +7,8 @@ import TextField from '@mui/material/TextField';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, refresh } from '../api.ts';
-import { useAnnounce } from '../parts/Announcer.tsx';
-import { ProblemNote } from '../parts/ProblemNote.tsx';
-import { plural } from '../parts/when.ts';
+import { useAnnounce } from '../components/Announcer.tsx';
+import { ProblemNote } from '../components/ProblemNote.tsx';
 
 const empty = { current: '', password: '', endTokens: false };
 

@@ -3,8 +3,8 @@ import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { api, refresh } from '../api.ts';
-import { useAnnounce } from '../parts/Announcer.tsx';
-import { ProblemNote } from '../parts/ProblemNote.tsx';
+import { useAnnounce } from '../components/Announcer.tsx';
+import { ProblemNote } from '../components/ProblemNote.tsx';
 
 /** What holds for every embed of which nothing else is asked. */
 export function Rules() {

@@ -3,11 +3,11 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
 import { api, refresh, useList } from '../api.ts';
-import { useAnnounce } from '../parts/Announcer.tsx';
-import { Confirm } from '../parts/Confirm.tsx';
-import { More } from '../parts/More.tsx';
-import { ProblemNote } from '../parts/ProblemNote.tsx';
-import { formatWhen } from '../parts/when.ts';
+import { useAnnounce } from '../components/Announcer.tsx';
+import { Confirm } from '../components/Confirm.tsx';
+import { More } from '../components/More.tsx';
+import { ProblemNote } from '../components/ProblemNote.tsx';
+import { formatWhen } from '../components/when.ts';
 
 /** The browsers in which somebody is signed in, and how to end that. */
 export function Sessions() {

@@ -5,12 +5,12 @@ import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { Token } from '@orbis/contract';
 import { api, refresh, useList } from '../api.ts';
-import { useAnnounce } from '../parts/Announcer.tsx';
-import { PlainCode } from '../parts/CodeRuns.tsx';
-import { CopyButton } from '../parts/CopyButton.tsx';
-import { More } from '../parts/More.tsx';
-import { ProblemNote } from '../parts/ProblemNote.tsx';
-import { formatWhen } from '../parts/when.ts';
+import { useAnnounce } from '../components/Announcer.tsx';
+import { PlainCode } from '../components/CodeRuns.tsx';
+import { CopyButton } from '../components/CopyButton.tsx';
+import { More } from '../components/More.tsx';
+import { ProblemNote } from '../components/ProblemNote.tsx';
+import { formatWhen } from '../components/when.ts';
 import { AddForm } from '../places/AddForm.tsx';
 
 /** The tokens by which programs sign in: made with the password given again, and revoked. */

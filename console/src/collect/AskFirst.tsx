@@ -5,8 +5,8 @@ import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { api } from '../api.ts';
-import { PlainCode } from '../parts/CodeRuns.tsx';
-import { ProblemNote } from '../parts/ProblemNote.tsx';
+import { PlainCode } from '../components/CodeRuns.tsx';
+import { ProblemNote } from '../components/ProblemNote.tsx';
 import { FoundFacts } from './FoundFacts.tsx';
 
 /** Says whom Orbis would ask about a link before it asks, and lets the owner do without. */

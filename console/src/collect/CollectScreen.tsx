@@ -10,12 +10,12 @@ import { Link, useNavigate } from 'react-router';
 import { compareTexts, linkIn, linksIn } from '@orbis/core';
 import { ApiError } from '@orbis/contract';
 import { api, refresh } from '../api.ts';
-import { useAnnounce } from '../parts/Announcer.tsx';
-import { Card } from '../parts/Card.tsx';
-import { ProblemNote } from '../parts/ProblemNote.tsx';
-import { ScreenHead } from '../parts/ScreenHead.tsx';
-import { CompareRuns, PlainCode } from '../parts/CodeRuns.tsx';
-import { Unfold } from '../parts/Unfold.tsx';
+import { useAnnounce } from '../components/Announcer.tsx';
+import { Card } from '../components/Card.tsx';
+import { ProblemNote } from '../components/ProblemNote.tsx';
+import { ScreenHead } from '../components/ScreenHead.tsx';
+import { CompareRuns, PlainCode } from '../components/CodeRuns.tsx';
+import { Disclosure } from '../components/Disclosure.tsx';
 import { mono } from '../theme.ts';
 import { AskFirst } from './AskFirst.tsx';
 import { CodeParts } from './CodeParts.tsx';
@@ -180,15 +180,15 @@ export default function CollectScreen() {
               <ReadingFacts reading={shown} onMend={mendOne} />
               <CodeParts text={shownText} reading={shown} />
               {now && (
-                <Unfold label="Show it as it was pasted">
+                <Disclosure label="Show it as it was pasted">
                   <Typography variant="h3">As it was pasted</Typography>
                   <CompareRuns runs={compareTexts(asked, now.text)} label="What was pasted, with what is mended in it" />
-                </Unfold>
+                </Disclosure>
               )}
-              {shown.made !== null && (
+              {shown.generated !== null && (
                 <div>
                   <Typography variant="h3">The code that Orbis makes of {shown.input === 'link' ? 'this link without asking anybody' : 'it'}</Typography>
-                  <PlainCode text={shown.made} label="The code made of the link" />
+                  <PlainCode text={shown.generated} label="The code made of the link" />
                 </div>
               )}
             </Stack>

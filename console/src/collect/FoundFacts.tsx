@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { formatTime } from '@orbis/core';
 import { en, formatBytes, type Found } from '@orbis/contract';
-import { formatWhen } from '../parts/when.ts';
+import { formatWhen } from '../components/when.ts';
 
 /** What was found out about a link, with where and when. */
 export function FoundFacts({ found }: { found: Found }) {

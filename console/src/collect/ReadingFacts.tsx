@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import type { Reading } from '@orbis/contract';
-import { Findings } from '../parts/Findings.tsx';
+import { Findings } from '../components/Findings.tsx';
 
 const needWords: Record<keyof Reading['needs'], string> = {
   scripts: 'to run a script',
@@ -18,7 +18,7 @@ export function ReadingFacts({ reading, onMend }: { reading: Reading; onMend?: (
   const { size } = reading;
   const needs = (Object.keys(needWords) as (keyof Reading['needs'])[]).filter((need) => reading.needs[need]).map((need) => needWords[need]);
   const facts: [string, string][] = [
-    ['What it is', `${capital(reading.kind)}. ${reading.kindBecause}`],
+    ['What it is', `${capital(reading.kind)}. ${reading.kindReason}`],
     ['From', reading.provider?.name ?? 'a provider that Orbis has no sheet for'],
     ['Size', formatSize(size)],
     ['Contacts', reading.hosts.map((h) => `${h.host} ${h.when === 'load' ? 'as soon as the page is open' : 'only when somebody uses it'}`).join('; ') || 'nobody'],

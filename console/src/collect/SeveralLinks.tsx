@@ -8,11 +8,10 @@ import Typography from '@mui/material/Typography';
 import { useMutation, useQueries } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { ApiError } from '@orbis/contract';
+import { ApiError, plural } from '@orbis/contract';
 import { api, refresh } from '../api.ts';
-import { useAnnounce } from '../parts/Announcer.tsx';
-import { ProblemNote } from '../parts/ProblemNote.tsx';
-import { plural } from '../parts/when.ts';
+import { useAnnounce } from '../components/Announcer.tsx';
+import { ProblemNote } from '../components/ProblemNote.tsx';
 
 /** Several links in one paste: whom Orbis would ask about each, and all of them collected at once. */
 export function SeveralLinks({ links, tags }: { links: readonly string[]; tags: string[] }) {

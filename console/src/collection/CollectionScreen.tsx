@@ -1,3 +1,4 @@
+import { plural } from '@orbis/contract';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
@@ -9,12 +10,11 @@ import { useDeferredValue, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { kinds } from '@orbis/core';
 import { useList } from '../api.ts';
-import { Empty } from '../parts/Empty.tsx';
-import { More } from '../parts/More.tsx';
-import { ProblemNote } from '../parts/ProblemNote.tsx';
-import { ScreenHead } from '../parts/ScreenHead.tsx';
-import { Waiting } from '../parts/Waiting.tsx';
-import { plural } from '../parts/when.ts';
+import { Empty } from '../components/Empty.tsx';
+import { More } from '../components/More.tsx';
+import { ProblemNote } from '../components/ProblemNote.tsx';
+import { ScreenHead } from '../components/ScreenHead.tsx';
+import { Waiting } from '../components/Waiting.tsx';
 
 const levels = [
   ['error', 'Needs mending'],

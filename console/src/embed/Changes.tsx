@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { Composition } from '@orbis/contract';
-import { CodeRuns } from '../parts/CodeRuns.tsx';
+import { CodeRuns } from '../components/CodeRuns.tsx';
 import { mono } from '../theme.ts';
 
 /** The code with what Orbis put in marked, and every edit with its reason. */

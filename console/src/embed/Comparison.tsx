@@ -2,9 +2,9 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { api } from '../api.ts';
-import { CompareRuns } from '../parts/CodeRuns.tsx';
-import { ProblemNote } from '../parts/ProblemNote.tsx';
-import { Waiting } from '../parts/Waiting.tsx';
+import { CompareRuns } from '../components/CodeRuns.tsx';
+import { ProblemNote } from '../components/ProblemNote.tsx';
+import { Waiting } from '../components/Waiting.tsx';
 
 /** What differs between two revisions: the options, and the code as it goes out. */
 export function Comparison({ embed, from, to }: { embed: string; from: number; to: number }) {

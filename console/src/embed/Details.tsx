@@ -7,8 +7,8 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { BodyInput, Embed, Routes } from '@orbis/contract';
 import { api, refresh } from '../api.ts';
-import { useAnnounce } from '../parts/Announcer.tsx';
-import { ProblemNote } from '../parts/ProblemNote.tsx';
+import { useAnnounce } from '../components/Announcer.tsx';
+import { ProblemNote } from '../components/ProblemNote.tsx';
 
 /** Name, tags and notes of an embed, and retiring it: none of it changes the code, so none of it makes a revision. */
 export function Details({ embed, etag }: { embed: Embed; etag: string }) {

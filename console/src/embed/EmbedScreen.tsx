@@ -7,13 +7,13 @@ import { api } from '../api.ts';
 import { FoundFacts } from '../collect/FoundFacts.tsx';
 import { CodeParts } from '../collect/CodeParts.tsx';
 import { ReadingFacts } from '../collect/ReadingFacts.tsx';
-import { Card } from '../parts/Card.tsx';
-import { PlainCode } from '../parts/CodeRuns.tsx';
-import { CopyButton } from '../parts/CopyButton.tsx';
-import { ProblemNote } from '../parts/ProblemNote.tsx';
-import { Unfold } from '../parts/Unfold.tsx';
-import { ScreenHead } from '../parts/ScreenHead.tsx';
-import { Waiting } from '../parts/Waiting.tsx';
+import { Card } from '../components/Card.tsx';
+import { PlainCode } from '../components/CodeRuns.tsx';
+import { CopyButton } from '../components/CopyButton.tsx';
+import { ProblemNote } from '../components/ProblemNote.tsx';
+import { Disclosure } from '../components/Disclosure.tsx';
+import { ScreenHead } from '../components/ScreenHead.tsx';
+import { Waiting } from '../components/Waiting.tsx';
 import { Details } from './Details.tsx';
 import { NewerCode } from './NewerCode.tsx';
 import { Workbench } from './Workbench.tsx';
@@ -62,9 +62,9 @@ export default function EmbedScreen() {
         <Card title="As it was pasted" action={<CopyButton text={now.pasted} label="Copy the paste" />}>
           <Stack spacing={2}>
             <PlainCode text={now.pasted} label="The code as it was pasted" />
-            <Unfold label="Take in a newer code of the provider">
+            <Disclosure label="Take in a newer code of the provider">
               <NewerCode embed={now} etag={etag} />
-            </Unfold>
+            </Disclosure>
           </Stack>
         </Card>
         <Card title="Name, tags and notes">

@@ -7,9 +7,9 @@ import { compareTexts, linkIn } from '@orbis/core';
 import { ApiError, type Embed } from '@orbis/contract';
 import { api, refresh } from '../api.ts';
 import { usePasted } from '../collect/pasted.ts';
-import { useAnnounce } from '../parts/Announcer.tsx';
-import { CompareRuns } from '../parts/CodeRuns.tsx';
-import { ProblemNote } from '../parts/ProblemNote.tsx';
+import { useAnnounce } from '../components/Announcer.tsx';
+import { CompareRuns } from '../components/CodeRuns.tsx';
+import { ProblemNote } from '../components/ProblemNote.tsx';
 import { mono } from '../theme.ts';
 
 /** Takes the provider's newer code into the same embed: options and placements stay. */

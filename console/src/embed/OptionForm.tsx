@@ -3,7 +3,7 @@ import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { allOptions, handName, optionsFor, ruleOf, type Option, type Reading, type Sheet } from '@orbis/core';
 import { optionWords, type Composition } from '@orbis/contract';
-import { Unfold } from '../parts/Unfold.tsx';
+import { Disclosure } from '../components/Disclosure.tsx';
 import type { Draft } from './draft.ts';
 import type { PlayerTime } from './player-time.ts';
 import type { Inherited } from './fields/field.ts';
@@ -67,9 +67,9 @@ export function OptionForm({ draft, wrong, problems, implied, inherited, sheet, 
         {hasHand ? (
           <HandParameters draft={draft} onChange={onChange} />
         ) : (
-          <Unfold label="Set a parameter by hand">
+          <Disclosure label="Set a parameter by hand">
             <HandParameters draft={draft} onChange={onChange} />
-          </Unfold>
+          </Disclosure>
         )}
       </Stack>
       <Stack spacing={2} component="fieldset" sx={group}>

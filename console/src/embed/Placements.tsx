@@ -9,8 +9,8 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Embed } from '@orbis/contract';
 import { api, refresh, useList } from '../api.ts';
-import { useAnnounce } from '../parts/Announcer.tsx';
-import { ProblemNote } from '../parts/ProblemNote.tsx';
+import { useAnnounce } from '../components/Announcer.tsx';
+import { ProblemNote } from '../components/ProblemNote.tsx';
 import { PlacementRow } from '../register/PlacementRow.tsx';
 
 /** Where an embed is, and the way to put it somewhere else. */

@@ -6,7 +6,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useLayoutEffect, useRef, useState, type Ref } from 'react';
 import type { Options } from '@orbis/core';
 import { api } from '../api.ts';
-import { ProblemNote } from '../parts/ProblemNote.tsx';
+import { ProblemNote } from '../components/ProblemNote.tsx';
 
 const screens = { phone: { width: 390, height: 480 }, tablet: { width: 768, height: 560 }, desktop: { width: 1280, height: 800 } };
 type Screen = keyof typeof screens;

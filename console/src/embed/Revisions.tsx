@@ -3,12 +3,12 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
-import { formatOptions, type Embed } from '@orbis/contract';
+import { formatOptions, type Embed, plural } from '@orbis/contract';
 import { api, refresh, useList } from '../api.ts';
-import { useAnnounce } from '../parts/Announcer.tsx';
-import { More } from '../parts/More.tsx';
-import { ProblemNote } from '../parts/ProblemNote.tsx';
-import { plural, formatWhen } from '../parts/when.ts';
+import { useAnnounce } from '../components/Announcer.tsx';
+import { More } from '../components/More.tsx';
+import { ProblemNote } from '../components/ProblemNote.tsx';
+import { formatWhen } from '../components/when.ts';
 import { Comparison } from './Comparison.tsx';
 
 /** Every state that the embed was saved in: each can be held against the newest, and brought back. */

@@ -4,9 +4,8 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { compareTexts } from '@orbis/core';
-import type { GroupOutcome } from '@orbis/contract';
-import { CompareRuns } from '../parts/CodeRuns.tsx';
-import { plural } from '../parts/when.ts';
+import { plural, type GroupOutcome } from '@orbis/contract';
+import { CompareRuns } from '../components/CodeRuns.tsx';
 
 /* So many are shown at first: thousands of codes at once are no help. */
 const first = 20;

@@ -3,9 +3,9 @@ import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
 import { formatOptions } from '@orbis/contract';
 import { api, refresh, useList } from '../api.ts';
-import { useAnnounce } from '../parts/Announcer.tsx';
-import { Confirm } from '../parts/Confirm.tsx';
-import { ProblemNote } from '../parts/ProblemNote.tsx';
+import { useAnnounce } from '../components/Announcer.tsx';
+import { Confirm } from '../components/Confirm.tsx';
+import { ProblemNote } from '../components/ProblemNote.tsx';
 
 /** The owner's own presets, to be taken away. */
 export function OwnPresets() {

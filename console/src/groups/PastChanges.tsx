@@ -1,12 +1,13 @@
+import { plural } from '@orbis/contract';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
 import { api, refresh, useList } from '../api.ts';
-import { useAnnounce } from '../parts/Announcer.tsx';
-import { More } from '../parts/More.tsx';
-import { ProblemNote } from '../parts/ProblemNote.tsx';
-import { plural, formatWhen } from '../parts/when.ts';
+import { useAnnounce } from '../components/Announcer.tsx';
+import { More } from '../components/More.tsx';
+import { ProblemNote } from '../components/ProblemNote.tsx';
+import { formatWhen } from '../components/when.ts';
 
 /** Changes of many embeds, each to be taken back as one. */
 export function PastChanges() {

@@ -6,16 +6,16 @@ import { useState } from 'react';
 import type { Options } from '@orbis/core';
 import { ApiError } from '@orbis/contract';
 import { api, refresh } from '../api.ts';
-import { useAnnounce } from '../parts/Announcer.tsx';
-import { ProblemNote } from '../parts/ProblemNote.tsx';
-import { Unfold } from '../parts/Unfold.tsx';
+import { useAnnounce } from '../components/Announcer.tsx';
+import { ProblemNote } from '../components/ProblemNote.tsx';
+import { Disclosure } from '../components/Disclosure.tsx';
 
 /** Keeps these options as a preset of the owner's own, under a name. */
 export function SavePreset({ options }: { options: Options }) {
   return (
-    <Unfold label="Keep these as a preset">
+    <Disclosure label="Keep these as a preset">
       <Form options={options} />
-    </Unfold>
+    </Disclosure>
   );
 }
 

@@ -4,8 +4,8 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import type { HarvestItem } from '@orbis/contract';
-import { PlainCode } from '../parts/CodeRuns.tsx';
-import { Unfold } from '../parts/Unfold.tsx';
+import { PlainCode } from '../components/CodeRuns.tsx';
+import { Disclosure } from '../components/Disclosure.tsx';
 
 interface Props {
   item: HarvestItem;
@@ -49,11 +49,11 @@ export function FoundEmbed({ item, chosen, name, onChoose, onName }: Props) {
             ...(level ? [levelWords[level]] : []),
           ].join(' · ')}
         </Typography>
-        <Unfold label="Show its code">
+        <Disclosure label="Show its code">
           <Box sx={{ mt: 1 }}>
             <PlainCode text={text} label={`The code of ${item.name}`} />
           </Box>
-        </Unfold>
+        </Disclosure>
       </Box>
     </Box>
   );

@@ -6,16 +6,15 @@ import Typography from '@mui/material/Typography';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useParams } from 'react-router';
-import type { Harvest } from '@orbis/contract';
+import { plural, type Harvest } from '@orbis/contract';
 import { api, refresh } from '../api.ts';
-import { useAnnounce } from '../parts/Announcer.tsx';
-import { Card } from '../parts/Card.tsx';
-import { Empty } from '../parts/Empty.tsx';
-import { Findings } from '../parts/Findings.tsx';
-import { ProblemNote } from '../parts/ProblemNote.tsx';
-import { ScreenHead } from '../parts/ScreenHead.tsx';
-import { Waiting } from '../parts/Waiting.tsx';
-import { plural } from '../parts/when.ts';
+import { useAnnounce } from '../components/Announcer.tsx';
+import { Card } from '../components/Card.tsx';
+import { Empty } from '../components/Empty.tsx';
+import { Findings } from '../components/Findings.tsx';
+import { ProblemNote } from '../components/ProblemNote.tsx';
+import { ScreenHead } from '../components/ScreenHead.tsx';
+import { Waiting } from '../components/Waiting.tsx';
 import { FoundEmbed } from './FoundEmbed.tsx';
 
 /** One page: what was found on it, to be chosen, named and collected. */

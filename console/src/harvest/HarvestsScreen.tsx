@@ -6,14 +6,14 @@ import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import type { BodyInput, Routes } from '@orbis/contract';
+import { plural, type BodyInput, type Routes } from '@orbis/contract';
 import { api, refresh, useList } from '../api.ts';
-import { Card } from '../parts/Card.tsx';
-import { Empty } from '../parts/Empty.tsx';
-import { More } from '../parts/More.tsx';
-import { ProblemNote } from '../parts/ProblemNote.tsx';
-import { ScreenHead } from '../parts/ScreenHead.tsx';
-import { plural, formatWhen } from '../parts/when.ts';
+import { Card } from '../components/Card.tsx';
+import { Empty } from '../components/Empty.tsx';
+import { More } from '../components/More.tsx';
+import { ProblemNote } from '../components/ProblemNote.tsx';
+import { ScreenHead } from '../components/ScreenHead.tsx';
+import { formatWhen } from '../components/when.ts';
 
 /** Whole pages that are there already: Orbis finds every embed on them. */
 export default function HarvestsScreen() {

@@ -2,8 +2,7 @@ import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
-import type { ImportAnswer, ImportItem } from '@orbis/contract';
-import { plural } from '../parts/when.ts';
+import { plural, type ImportAnswer, type ImportItem } from '@orbis/contract';
 
 /* More than this is no list that anybody reads. */
 const most = 50;

@@ -10,13 +10,12 @@ import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { ApiError, eventsIn, itemsInFile, OrbisError, type ImportAnswer, type ImportEvent, type ImportItem } from '@orbis/contract';
+import { ApiError, eventsIn, itemsInFile, OrbisError, type ImportAnswer, type ImportEvent, type ImportItem, plural } from '@orbis/contract';
 import { api, refresh } from '../api.ts';
-import { useAnnounce } from '../parts/Announcer.tsx';
-import { Card } from '../parts/Card.tsx';
-import { ProblemNote } from '../parts/ProblemNote.tsx';
-import { ScreenHead } from '../parts/ScreenHead.tsx';
-import { plural } from '../parts/when.ts';
+import { useAnnounce } from '../components/Announcer.tsx';
+import { Card } from '../components/Card.tsx';
+import { ProblemNote } from '../components/ProblemNote.tsx';
+import { ScreenHead } from '../components/ScreenHead.tsx';
 import { ImportOutcome } from './ImportOutcome.tsx';
 
 /** Takes in many codes from files: tried first, then all of them or none. */

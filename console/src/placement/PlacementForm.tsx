@@ -10,9 +10,9 @@ import { useComposedDraft } from '../embed/composed-draft.ts';
 import { inheritedFrom } from '../embed/inherited.ts';
 import { OptionForm } from '../embed/OptionForm.tsx';
 import { Preview } from '../embed/Preview.tsx';
-import { useAnnounce } from '../parts/Announcer.tsx';
-import { Card } from '../parts/Card.tsx';
-import { ProblemNote } from '../parts/ProblemNote.tsx';
+import { useAnnounce } from '../components/Announcer.tsx';
+import { Card } from '../components/Card.tsx';
+import { ProblemNote } from '../components/ProblemNote.tsx';
 
 interface Props {
   placement: Placement;

@@ -4,9 +4,9 @@ import Button from '@mui/material/Button';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { api } from '../api.ts';
-import { ProblemNote } from '../parts/ProblemNote.tsx';
-import { ScreenHead } from '../parts/ScreenHead.tsx';
-import { Waiting } from '../parts/Waiting.tsx';
+import { ProblemNote } from '../components/ProblemNote.tsx';
+import { ScreenHead } from '../components/ScreenHead.tsx';
+import { Waiting } from '../components/Waiting.tsx';
 import { PlacementForm } from './PlacementForm.tsx';
 
 /** What is asked of an embed at one place only. */

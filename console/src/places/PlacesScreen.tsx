@@ -1,11 +1,11 @@
 import Stack from '@mui/material/Stack';
 import { useList } from '../api.ts';
-import { Card } from '../parts/Card.tsx';
-import { Empty } from '../parts/Empty.tsx';
-import { More } from '../parts/More.tsx';
-import { ProblemNote } from '../parts/ProblemNote.tsx';
-import { ScreenHead } from '../parts/ScreenHead.tsx';
-import { Waiting } from '../parts/Waiting.tsx';
+import { Card } from '../components/Card.tsx';
+import { Empty } from '../components/Empty.tsx';
+import { More } from '../components/More.tsx';
+import { ProblemNote } from '../components/ProblemNote.tsx';
+import { ScreenHead } from '../components/ScreenHead.tsx';
+import { Waiting } from '../components/Waiting.tsx';
 import { AddSite } from './AddSite.tsx';
 import { SiteCard } from './SiteCard.tsx';
 

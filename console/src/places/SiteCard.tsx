@@ -4,12 +4,12 @@ import MuiLink from '@mui/material/Link';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
-import type { Page, Site } from '@orbis/contract';
+import { plural, type Page, type Site } from '@orbis/contract';
 import { api, useList } from '../api.ts';
-import { Card } from '../parts/Card.tsx';
-import { More } from '../parts/More.tsx';
-import { Unfold } from '../parts/Unfold.tsx';
-import { plural, formatWhen } from '../parts/when.ts';
+import { Card } from '../components/Card.tsx';
+import { More } from '../components/More.tsx';
+import { Disclosure } from '../components/Disclosure.tsx';
+import { formatWhen } from '../components/when.ts';
 import { AddForm } from './AddForm.tsx';
 
 /** One site with its pages and their spots, and what adds more of both. */
@@ -73,7 +73,7 @@ function PageItem({ page }: { page: Page }) {
           </li>
         ))}
       </Box>
-      <Unfold label="Add a spot">
+      <Disclosure label="Add a spot">
         <AddForm
           button="Add a spot"
           fields={[
@@ -89,7 +89,7 @@ function PageItem({ page }: { page: Page }) {
             return `The spot ${data.key} is there.`;
           }}
         />
-      </Unfold>
+      </Disclosure>
     </Box>
   );
 }

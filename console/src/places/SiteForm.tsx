@@ -14,9 +14,9 @@ import { api, refresh, useList } from '../api.ts';
 import { draftOf, optionsOf, type Draft } from '../embed/draft.ts';
 import { optionsOfProviders } from '../embed/own-options.ts';
 import { OptionField } from '../embed/fields/OptionField.tsx';
-import { useAnnounce } from '../parts/Announcer.tsx';
-import { Card } from '../parts/Card.tsx';
-import { ProblemNote } from '../parts/ProblemNote.tsx';
+import { useAnnounce } from '../components/Announcer.tsx';
+import { Card } from '../components/Card.tsx';
+import { ProblemNote } from '../components/ProblemNote.tsx';
 
 type Group = Kind | 'any';
 const grid = { display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' }, gap: 2 };

@@ -1,3 +1,4 @@
+import { plural } from '@orbis/contract';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -7,10 +8,9 @@ import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, refresh, useList } from '../api.ts';
-import { useAnnounce } from '../parts/Announcer.tsx';
-import { More } from '../parts/More.tsx';
-import { ProblemNote } from '../parts/ProblemNote.tsx';
-import { plural } from '../parts/when.ts';
+import { useAnnounce } from '../components/Announcer.tsx';
+import { More } from '../components/More.tsx';
+import { ProblemNote } from '../components/ProblemNote.tsx';
 
 /** Who answers questions about links, out of lists: taken in from a file, searched by name or by a link, forgotten. */
 export function Endpoints() {

@@ -39,7 +39,7 @@ export function LearnedLines({ lines, busy, onAnswer }: Props) {
           <Box sx={{ minWidth: 0 }}>
             <Typography sx={{ fontWeight: 600, overflowWrap: 'anywhere' }}>{capital(formatLearnedLine(line))}</Typography>
             <Typography variant="body2" color="textSecondary" sx={{ overflowWrap: 'anywhere' }}>
-              {capital(line.because)}.{line.seen.length > 0 && ` In the samples: ${line.seen.join(', ')}.`}
+              {capital(line.reason)}.{line.seen.length > 0 && ` In the samples: ${line.seen.join(', ')}.`}
             </Typography>
           </Box>
           <Answer line={line} busy={busy} onAnswer={onAnswer} />

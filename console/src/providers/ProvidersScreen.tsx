@@ -1,14 +1,13 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import type { Provider } from '@orbis/contract';
+import { plural, type Provider } from '@orbis/contract';
 import { Link } from 'react-router';
 import { useList } from '../api.ts';
-import { Card } from '../parts/Card.tsx';
-import { ProblemNote } from '../parts/ProblemNote.tsx';
-import { ScreenHead } from '../parts/ScreenHead.tsx';
-import { Waiting } from '../parts/Waiting.tsx';
-import { plural } from '../parts/when.ts';
+import { Card } from '../components/Card.tsx';
+import { ProblemNote } from '../components/ProblemNote.tsx';
+import { ScreenHead } from '../components/ScreenHead.tsx';
+import { Waiting } from '../components/Waiting.tsx';
 import { optionWords, en } from '@orbis/contract';
 import { Endpoints } from './Endpoints.tsx';
 

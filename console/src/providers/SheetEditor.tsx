@@ -8,11 +8,10 @@ import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { compareTexts } from '@orbis/core';
-import { ApiError, type Provider, type SheetComparison } from '@orbis/contract';
+import { ApiError, type Provider, type SheetComparison, plural } from '@orbis/contract';
 import { api, refresh } from '../api.ts';
-import { CompareRuns } from '../parts/CodeRuns.tsx';
-import { ProblemNote } from '../parts/ProblemNote.tsx';
-import { plural } from '../parts/when.ts';
+import { CompareRuns } from '../components/CodeRuns.tsx';
+import { ProblemNote } from '../components/ProblemNote.tsx';
 import { mono } from '../theme.ts';
 
 /** A sheet as a text: looked at first, with every embed that would come out differently, and then saved. */

@@ -7,13 +7,13 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { optionsInWords, type Placement } from '@orbis/contract';
 import { api, refresh } from '../api.ts';
-import { useAnnounce } from '../parts/Announcer.tsx';
-import { Confirm } from '../parts/Confirm.tsx';
-import { CopyButton } from '../parts/CopyButton.tsx';
-import { Findings } from '../parts/Findings.tsx';
-import { ProblemNote } from '../parts/ProblemNote.tsx';
-import { StateMark } from '../parts/StateMark.tsx';
-import { formatWhen } from '../parts/when.ts';
+import { useAnnounce } from '../components/Announcer.tsx';
+import { Confirm } from '../components/Confirm.tsx';
+import { CopyButton } from '../components/CopyButton.tsx';
+import { Findings } from '../components/Findings.tsx';
+import { ProblemNote } from '../components/ProblemNote.tsx';
+import { StateMark } from '../components/StateMark.tsx';
+import { formatWhen } from '../components/when.ts';
 import { sweepToItsEnd } from '../sweeps/watch.ts';
 
 /** One placement: where it is, how it stands there, the code to paste, and a look at its page. */

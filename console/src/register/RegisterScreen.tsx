@@ -4,11 +4,11 @@ import TextField from '@mui/material/TextField';
 import { Link, useSearchParams } from 'react-router';
 import { en, formatState, type PlacementState } from '@orbis/contract';
 import { useList } from '../api.ts';
-import { Empty } from '../parts/Empty.tsx';
-import { More } from '../parts/More.tsx';
-import { ProblemNote } from '../parts/ProblemNote.tsx';
-import { ScreenHead } from '../parts/ScreenHead.tsx';
-import { Waiting } from '../parts/Waiting.tsx';
+import { Empty } from '../components/Empty.tsx';
+import { More } from '../components/More.tsx';
+import { ProblemNote } from '../components/ProblemNote.tsx';
+import { ScreenHead } from '../components/ScreenHead.tsx';
+import { Waiting } from '../components/Waiting.tsx';
 import { PlacementRow } from './PlacementRow.tsx';
 
 const states = Object.keys(en.states) as PlacementState[];

@@ -1,11 +1,11 @@
+import { plural } from '@orbis/contract';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { api } from '../api.ts';
-import { ProblemNote } from '../parts/ProblemNote.tsx';
-import { plural } from '../parts/when.ts';
+import { ProblemNote } from '../components/ProblemNote.tsx';
 import { SigningIn, takeSecret } from './SigningIn.tsx';
 
 export default function SetPassword() {

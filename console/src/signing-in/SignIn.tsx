@@ -4,8 +4,8 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useEffect, useRef, useState } from 'react';
 import { api } from '../api.ts';
-import { ProblemNote } from '../parts/ProblemNote.tsx';
-import { Waiting } from '../parts/Waiting.tsx';
+import { ProblemNote } from '../components/ProblemNote.tsx';
+import { Waiting } from '../components/Waiting.tsx';
 import { SigningIn, takeSecret, wayBack } from './SigningIn.tsx';
 
 export default function SignIn() {

@@ -3,9 +3,9 @@ import MuiLink from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import { useList } from '../api.ts';
-import { Findings } from '../parts/Findings.tsx';
-import { More } from '../parts/More.tsx';
-import { StateMark } from '../parts/StateMark.tsx';
+import { Findings } from '../components/Findings.tsx';
+import { More } from '../components/More.tsx';
+import { StateMark } from '../components/StateMark.tsx';
 
 /** What a sweep saw, page by page. */
 export function SweptPages({ sweep }: { sweep: string }) {

@@ -100,7 +100,7 @@ export const formatLearned = (reasons: readonly Reason[], language: Language = e
   reasons.map(({ code, facts }) => (language.learned[code] ?? language.evidence[code])!(facts)).join(', ');
 
 /** Why a frame is given a sandbox token, as a clause. */
-export const formatPower = ({ code, facts }: Reason, language: Language = en): string => language.powers[code]!(facts);
+export const formatSandboxToken = ({ code, facts }: Reason, language: Language = en): string => language.sandboxTokens[code]!(facts);
 
 /** Why a link, an answer about it, or an entry in a list of providers cannot be used: a clause. */
 export const formatLink = ({ code, facts }: Reason, language: Language = en): string => language.links[code]!(facts);
@@ -133,3 +133,8 @@ export const formatState = (state: PlacementState): string => state.replaceAll('
 
 /** A number of bytes as people read it: `1.1 MB`. */
 export const formatBytes = (bytes: number): string => (bytes < 1000 ? `${bytes} bytes` : bytes < 1e6 ? `${Math.round(bytes / 1000)} kB` : `${(bytes / 1e6).toFixed(1)} MB`);
+
+const english = { rules: new Intl.PluralRules('en'), numbers: new Intl.NumberFormat('en') };
+
+/** A number with what it counts: “1 embed”, “1,201 embeds”, “2 entries”. */
+export const plural = (count: number, one: string, many = `${one}s`): string => `${english.numbers.format(count)} ${english.rules.select(count) === 'one' ? one : many}`;

@@ -51,7 +51,7 @@ export interface Language {
   /** Why a link, an answer about it, or an entry in a list of providers cannot be used: clauses. */
   links: Readonly<Record<string, Sentence>>;
   /** Why a frame is given a sandbox token: clauses. */
-  powers: Readonly<Record<string, Sentence>>;
+  sandboxTokens: Readonly<Record<string, Sentence>>;
   /** The search language: what its fields mean, and what is wrong with a search. */
   search: { fields: Readonly<Record<SearchField, string>>; problems: Readonly<Record<string, Sentence>> };
   /** Why an option cannot be fulfilled. `expected` is among the facts. */

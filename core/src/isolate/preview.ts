@@ -3,7 +3,7 @@ import type { Reading, Use } from '../reading/reading.ts';
 import type { Sheet } from '../sheets/sheet.ts';
 import { hostOf } from '../reading/addresses.ts';
 import { hostSource, isHost, originSource, writePolicy, type Directive } from './policy.ts';
-import { powersOf } from './powers.ts';
+import { sandboxTokensOf } from './sandbox-tokens.ts';
 
 /** A document in which foreign code is shown, to its owner or on the owner's page, with the policy that its server must send. */
 export interface PreviewDocument {
@@ -84,7 +84,7 @@ function previewPolicy(reading: Reading, sheet: Sheet | null, { ancestors, ownHo
   // Inline styles are what presentation is made of.
   allow('style-src', "'unsafe-inline'");
   if (!sources.has('form-action')) allow('form-action', "'none'");
-  const tokens = new Set([...powersOf(reading).map((power) => power.token), ...(relay === null ? [] : ['allow-scripts'])]);
+  const tokens = new Set([...sandboxTokensOf(reading).map((power) => power.token), ...(relay === null ? [] : ['allow-scripts'])]);
   if (!ownHost) tokens.delete('allow-same-origin');
   const directives = [...sources].map(([name, values]): Directive => [name, [...values]]);
   return writePolicy([['sandbox', [...tokens]], ['frame-ancestors', ancestors], ['default-src', ["'none'"]], ...directives, ['base-uri', ["'none'"]]]);

@@ -2,16 +2,16 @@ import { decodeAttribute, undecoded, type DecodedText } from '../text/index.ts';
 import { Pieces, type Spot } from './pieces.ts';
 
 /** The element and attribute that an address stands in. */
-type Holder = Pick<Spot, 'element' | 'attribute'>;
+type AddressTarget = Pick<Spot, 'element' | 'attribute'>;
 
 /**
  * Cuts an address into pieces: scheme, host and port, the steps of its path, its parameters and its fragment. `from` and
  * `to` are where it stands in the text of `pieces`; a `plain` one stands in no attribute.
  */
-export function cutAddress(pieces: Pieces, text: string, [from, to]: readonly [number, number], holder: Holder, plain = false): void {
+export function cutAddress(pieces: Pieces, text: string, [from, to]: readonly [number, number], target: AddressTarget, plain = false): void {
   const raw = text.slice(from, to);
   const decoded = plain ? undecoded(raw) : decodeAttribute(raw);
-  const cutter = new AddressCutter(pieces, decoded, from, holder);
+  const cutter = new AddressCutter(pieces, decoded, from, target);
   cutter.cut();
 }
 
@@ -20,14 +20,14 @@ class AddressCutter {
   readonly #url: string;
   readonly #decoded: DecodedText;
   readonly #from: number;
-  readonly #holder: Holder;
+  readonly #holder: AddressTarget;
 
-  constructor(pieces: Pieces, decoded: DecodedText, from: number, holder: Holder) {
+  constructor(pieces: Pieces, decoded: DecodedText, from: number, target: AddressTarget) {
     this.#pieces = pieces;
     this.#url = decoded.text;
     this.#decoded = decoded;
     this.#from = from;
-    this.#holder = holder;
+    this.#holder = target;
   }
 
   cut(): void {

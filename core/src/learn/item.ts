@@ -7,7 +7,7 @@ import { reason, type Reason } from '../reason.ts';
 export interface ItemChoice {
   parameter: Parameter;
   sure: boolean;
-  because: Reason[];
+  reasons: Reason[];
 }
 
 /** Chooses the parameter that is the id: what differs from sample to sample, by its place, its name and its values. `linked` are the values in links. */
@@ -19,13 +19,13 @@ export function chooseItem(parameters: readonly Parameter[], guesses: ReadonlyMa
     .sort((a, b) => b.weight - a.weight);
   const [best, next] = weighed;
   if (!best) return null;
-  return { parameter: best.parameter, sure: best.differs && best.weight - (next?.weight ?? 0) >= 2, because: best.because };
+  return { parameter: best.parameter, sure: best.differs && best.weight - (next?.weight ?? 0) >= 2, reasons: best.reasons };
 }
 
-function weigh(parameter: Parameter, guess: Guess, all: readonly Parameter[], linked: ReadonlySet<string>): { weight: number; differs: boolean; because: Reason[] } {
+function weigh(parameter: Parameter, guess: Guess, all: readonly Parameter[], linked: ReadonlySet<string>): { weight: number; differs: boolean; reasons: Reason[] } {
   const { values, at } = parameter;
   const different = valuesOf(parameter);
-  if (values.includes(null) || different.includes('')) return { weight: 0, differs: false, because: [] };
+  if (values.includes(null) || different.includes('')) return { weight: 0, differs: false, reasons: [] };
   const words = wordsIn(at.name);
   const own = words.some((word) => itemWords.has(word) || wordsFor['account']!.includes(word));
   const differs = different.length > 1;
@@ -46,5 +46,5 @@ function weigh(parameter: Parameter, guess: Guess, all: readonly Parameter[], li
     (guess.sure && guess.setting !== 'account' ? 7 : 0) -
     // Few values of a plain kind are a choice; what is an id is mostly longer.
     (different.every((value) => /^(?:\d{1,2}|true|false|yes|no|on|off)$/.test(value)) && at.in !== 'path' ? 3 : 0);
-  return { weight, differs, because: reasons };
+  return { weight, differs, reasons: reasons };
 }

@@ -22,7 +22,7 @@ export interface LearnedLine {
   /** Whether it is in the sheet unless the owner says otherwise; what is not sure is asked, and left out until it is answered. */
   sure: boolean;
   /** Why, as the end of a sentence. */
-  because: readonly Reason[];
+  reasons: readonly Reason[];
   /** What it could be answered with. */
   may: string[];
 }

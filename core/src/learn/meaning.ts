@@ -12,7 +12,7 @@ export interface Guess {
   setting: string | null;
   /** Whether it is taken unless the owner says otherwise; what is not sure is asked. */
   sure: boolean;
-  because: readonly Reason[];
+  reasons: readonly Reason[];
   /** The settings that its values would fit. */
   may: string[];
 }
@@ -35,24 +35,24 @@ export function guessMeaning(name: string, values: readonly string[], kind: Kind
   const told = byValues(values);
   if (told && (named.length === 0 || named.includes(told.setting))) {
     const both = named.includes(told.setting);
-    return { setting: told.setting, sure: true, because: [...(both ? [reason('name-says-so', { name })] : []), reason(told.code, { value: values[0]!, also: both })], may };
+    return { setting: told.setting, sure: true, reasons: [...(both ? [reason('name-says-so', { name })] : []), reason(told.code, { value: values[0]!, also: both })], may };
   }
   if (named.length === 1) {
     const [setting] = named as [string];
-    if (setting === 'theme') return { setting, sure: false, because: [reason('probably-theme', { name, seen })], may };
+    if (setting === 'theme') return { setting, sure: false, reasons: [reason('probably-theme', { name, seen })], may };
     const doubt = doubtful(setting, values, kind);
     if (doubt !== null)
-      return { setting: null, sure: false, because: [reason('could-be', { name, settings: setting }), doubt], may: [setting, ...may.filter((other) => other !== setting)] };
-    return { setting, sure: true, because: [reason('name-says-so', { name }), reason('values-fit', { seen, several: values.length > 1 })], may };
+      return { setting: null, sure: false, reasons: [reason('could-be', { name, settings: setting }), doubt], may: [setting, ...may.filter((other) => other !== setting)] };
+    return { setting, sure: true, reasons: [reason('name-says-so', { name }), reason('values-fit', { seen, several: values.length > 1 })], may };
   }
   if (named.length > 1)
     return {
       setting: null,
       sure: false,
-      because: [reason('could-be', { name, settings: named.join(' or ') })],
+      reasons: [reason('could-be', { name, settings: named.join(' or ') })],
       may: [...named, ...may.filter((setting) => !named.includes(setting))],
     };
-  return { setting: null, sure: false, because: [reason('nothing-tells', { seen })], may };
+  return { setting: null, sure: false, reasons: [reason('nothing-tells', { seen })], may };
 }
 
 const suits = (setting: string, kind: Kind): boolean => {

@@ -18,13 +18,13 @@ const ofTheElement = new Set(['id', 'class', 'style', 'title', 'lang', 'dir', 'h
 
 /** Everything in samples that could be an id or a setting, in the order in which it stands. */
 export function parametersOf(samples: readonly Sample[]): Parameter[] {
-  const [{ holder, mount }] = samples as [Sample, ...Sample[]];
+  const [{ target, mount }] = samples as [Sample, ...Sample[]];
   const taken = new Set<string>();
   const parameters: Parameter[] = [];
   for (const place of placesIn(samples)) {
     const { spot } = place;
-    const inAddress = spot.attribute === 'src' && (holder!.is === 'frame' ? spot.element === holder!.element : spot.element.startsWith('script '));
-    const of = holder!.is === 'frame' ? undefined : 'loader';
+    const inAddress = spot.attribute === 'src' && (target!.is === 'frame' ? spot.element === target!.element : spot.element.startsWith('script '));
+    const of = target!.is === 'frame' ? undefined : 'loader';
     let found: Pick<Parameter, 'at' | 'values'> | null = null;
     if (inAddress && (spot.in === 'query' || spot.in === 'fragment') && spot.name !== '' && !isTracking(spot.name, null))
       found = { at: { in: spot.in, name: spot.name, ...(of && { of }) }, values: place.values };

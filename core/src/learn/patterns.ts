@@ -80,8 +80,8 @@ export const placesOf = (places: readonly Place[], element: string, attribute: s
   places.filter(({ spot }) => spot.element === element && spot.attribute === attribute && ['scheme', 'host', 'path', 'query', 'fragment'].includes(spot.in));
 
 /** How the samples' addresses answer when nobody says it: plain http or a port of their own, as in a trial. */
-export function answersOf({ pieces, holder }: Sample): { scheme: 'http' | 'https'; port?: number } | undefined {
-  const value = (where: 'scheme' | 'host'): string => pieces.find(({ spot }) => spot?.in === where && spot.element === holder?.element && spot.attribute === 'src')?.value ?? '';
+export function answersOf({ pieces, target }: Sample): { scheme: 'http' | 'https'; port?: number } | undefined {
+  const value = (where: 'scheme' | 'host'): string => pieces.find(({ spot }) => spot?.in === where && spot.element === target?.element && spot.attribute === 'src')?.value ?? '';
   const port = /:(\d{1,5})$/.exec(value('host'))?.[1];
   const scheme = value('scheme') === 'http:' ? 'http' : 'https';
   return scheme === 'https' && port === undefined ? undefined : { scheme, ...(port !== undefined && { port: Number(port) }) };

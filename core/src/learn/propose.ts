@@ -50,18 +50,18 @@ const refused = (problem: LearnProblem): Learned => ({ ok: false, problem });
 
 function problemWith(samples: readonly Sample[], { sheets }: LearnContext): LearnProblem | null {
   const providers = sheets.filter(({ files, pages }) => !files && !pages);
-  for (const { text, number, is, code, holder } of samples) {
+  for (const { text, number, is, code, target } of samples) {
     const sample = number;
     const known = openCode(text, { sheets: providers }).reading.provider;
     if (known) return { code: 'known', facts: { sample, provider: known.name } };
     if (is === 'code' && code.reading.input !== 'code') return { code: 'no-embed', facts: { sample } };
-    if (is === 'code' && holder === null) return { code: 'nothing-to-know-by', facts: { sample } };
+    if (is === 'code' && target === null) return { code: 'nothing-to-know-by', facts: { sample } };
   }
   const codes = samples.filter(({ is }) => is === 'code');
   const [first] = codes;
   if (!first) return { code: 'links-only', facts: {} };
-  const other = codes.find(({ holder }) => holder!.is !== first.holder!.is || siteOf(holder!.host) !== siteOf(first.holder!.host));
-  return other ? { code: 'not-alike', facts: { sample: other.number, host: other.holder!.host, first: first.holder!.host } } : null;
+  const other = codes.find(({ target }) => target!.is !== first.target!.is || siteOf(target!.host) !== siteOf(first.target!.host));
+  return other ? { code: 'not-alike', facts: { sample: other.number, host: other.target!.host, first: first.target!.host } } : null;
 }
 
 /* Hosts of one provider end alike: the last two labels, three where the last ones are as short as those of countries. */
@@ -106,7 +106,7 @@ class Learning {
     const chosen = this.#item(parameters, guessed.guesses, linked);
     if ('problem' in chosen) return refused(chosen.problem);
     const { parameter } = chosen;
-    const framed = this.#first.holder!.is === 'frame';
+    const framed = this.#first.target!.is === 'frame';
     const settled = guessed.settle(parameter, framed ? null : 'account');
     this.#lines.push(...settled.lines);
 
@@ -117,7 +117,7 @@ class Learning {
     const items = parameter.values.map((value) => withoutAround(value ?? '', itemAt));
     const places = placesIn(this.#codes);
     const contacted = this.#codes.flatMap(({ code }) => code.reading.hosts.filter(({ when }) => when === 'load').map(({ host }) => host));
-    const hosts = [...new Set([...this.#codes.map(({ holder }) => holder!.host), ...contacted, ...this.#linkHosts()])];
+    const hosts = [...new Set([...this.#codes.map(({ target }) => target!.host), ...contacted, ...this.#linkHosts()])];
     const base: Omit<Sheet, 'code' | 'frames' | 'links'> = {
       id,
       name,
@@ -132,7 +132,7 @@ class Learning {
     const links = this.#learnLinks(linkPlaces, new Set(items));
     const steps = parameters.filter(({ at }) => at.in === 'path');
     const sheet = framed
-      ? this.#framed(base, links, learnAddress(placesOf(places, this.#first.holder!.element, 'src'), itemAt, steps))
+      ? this.#framed(base, links, learnAddress(placesOf(places, this.#first.target!.element, 'src'), itemAt, steps))
       : this.#scripted(base, links, { places, items, settings: settled.settings, parameterKey: parameter.place.spot.key });
     return this.#tried(sheet, items, settled.settings);
   }
@@ -163,15 +163,15 @@ class Learning {
     };
   }
 
-  #line(what: Exclude<LearnedWhat, 'parameter'>, line: Pick<LearnedLine, 'means' | 'because'> & Partial<LearnedLine>): void {
+  #line(what: Exclude<LearnedWhat, 'parameter'>, line: Pick<LearnedLine, 'means' | 'reasons'> & Partial<LearnedLine>): void {
     this.#lines.push({ about: what, what, seen: [], type: null, looks: [], sure: true, may: [], ...line });
   }
 
   #name(): string {
-    const { host } = this.#first.holder!;
+    const { host } = this.#first.target!;
     const label = siteOf(host).split('.')[0]!;
     const means = this.#answers['name']?.trim() || label.charAt(0).toUpperCase() + label.slice(1);
-    this.#line('name', { seen: [host], means, because: [this.#answers['name'] ? reason('you-said-so') : reason('its-host', { host })] });
+    this.#line('name', { seen: [host], means, reasons: [this.#answers['name'] ? reason('you-said-so') : reason('its-host', { host })] });
     return means;
   }
 
@@ -189,8 +189,8 @@ class Learning {
     const said = this.#answers['kind'];
     const told = this.#codes.map(({ code }) => code.reading).find(({ kind }) => kind !== 'unknown' && kind !== 'frame' && kind !== 'image');
     const means = said === undefined ? (told?.kind ?? 'frame') : (kinds.find((kind) => kind === said) ?? null);
-    const because = said === undefined ? (told ? told.kindReasons : [reason('samples-tell-nothing')]) : [reason('you-said-so')];
-    this.#line('kind', { means: said === undefined && !told ? null : means, sure: said !== undefined || told !== undefined, because, may: [...kinds] });
+    const reasons = said === undefined ? (told ? told.kindReasons : [reason('samples-tell-nothing')]) : [reason('you-said-so')];
+    this.#line('kind', { means: said === undefined && !told ? null : means, sure: said !== undefined || told !== undefined, reasons, may: [...kinds] });
     return means;
   }
 
@@ -206,12 +206,12 @@ class Learning {
     if (said !== undefined && !parameter) return { problem: { code: 'answer-does-not-fit', facts: { about: 'item', answer: said, may: may.join(', ') } } };
     if (!parameter) return { problem: { code: 'nothing-to-know-by', facts: { sample: this.#first.number } } };
     const seen = [...new Set(parameter.values.filter((value) => value !== null))].slice(0, 5);
-    this.#line('item', { seen, means: parameter.about, sure: said !== undefined || choice!.sure, because: said === undefined ? choice!.because : [reason('you-said-so')], may });
+    this.#line('item', { seen, means: parameter.about, sure: said !== undefined || choice!.sure, reasons: said === undefined ? choice!.reasons : [reason('you-said-so')], may });
     return { parameter };
   }
 
   #framed(base: Omit<Sheet, 'code' | 'frames' | 'links'>, links: Pick<Sheet, 'links' | 'linkTime' | 'direct'>, address: ReturnType<typeof learnAddress>): Sheet {
-    const frames = this.#codes.map(({ code, holder }) => code.markup.elements.filter(({ name }) => name === 'iframe')[Number(holder!.element.split(' ')[1]) - 1]!);
+    const frames = this.#codes.map(({ code, target }) => code.markup.elements.filter(({ name }) => name === 'iframe')[Number(target!.element.split(' ')[1]) - 1]!);
     const number = (attribute: string): number | undefined => {
       const value = frames[0]!.attributes.value(attribute) ?? '';
       return /^\d{2,4}$/.test(value) ? Number(value) : undefined;
@@ -231,7 +231,7 @@ class Learning {
       allow: allowed[0]!.filter((permission) => allowed.every((list) => list.includes(permission))),
     };
     const shape = this.#shape();
-    this.#line('frame', { means: address.patterns.map(saidPattern).join(', '), because: [reason('frames-are-there')] });
+    this.#line('frame', { means: address.patterns.map(saidPattern).join(', '), reasons: [reason('frames-are-there')] });
     return { ...base, ...links, frames: address.patterns, code, ...(shape && { shape }) };
   }
 
@@ -246,7 +246,7 @@ class Learning {
     this.#line('shape', {
       seen: [...new Set(sizes.map((size) => `${size.width?.value} × ${size.height?.value}`))].slice(0, 5),
       means: `${told.width}:${told.height}`,
-      because: [reason('samples-have-it', { several: sizes.length > 1 })],
+      reasons: [reason('samples-have-it', { several: sizes.length > 1 })],
     });
     return told;
   }
@@ -265,12 +265,12 @@ class Learning {
         pathname,
       }));
     });
-    this.#line('loader', { means: loaders.map(saidPattern).join(', '), because: [reason('samples-load-it')] });
+    this.#line('loader', { means: loaders.map(saidPattern).join(', '), reasons: [reason('samples-load-it')] });
     const mount = this.#mount();
     if (mount)
       this.#line('mount', {
         means: mount.class ? `.${mount.class}` : mount.attribute ? `[${mount.attribute}]` : `<${mount.element}>`,
-        because: [reason('samples-have-element')],
+        reasons: [reason('samples-have-element')],
       });
     // The plainest sample is what a code with no settings looks like.
     const index = this.#codes.reduce((best, { pieces }, i) => (pieces.length < this.#codes[best]!.pieces.length ? i : best), 0);
@@ -288,7 +288,7 @@ class Learning {
     const classes = (first.attributes.value('class') ?? '')
       .split(/\s+/)
       .filter((word) => word !== '' && mounts.every((node) => (node!.attributes.value('class') ?? '').split(/\s+/).includes(word)));
-    const label = siteOf(this.#first.holder!.host).split('.')[0]!;
+    const label = siteOf(this.#first.target!.host).split('.')[0]!;
     const named = classes.find((word) => word.toLowerCase().includes(label)) ?? classes.find((word) => /[-_]/.test(word));
     if (named !== undefined) return { class: named };
     const attribute = first.attributes.names().find((name) => name.startsWith('data-') && mounts.every((node) => node!.attributes.has(name)));
@@ -306,7 +306,7 @@ class Learning {
     this.#line('link', {
       seen: there(item).slice(0, 5),
       means: patterns.map(saidPattern).join(', '),
-      because: there(item).some((value) => items.has(value)) ? [reason('id-in-codes')] : [reason('links-differ')],
+      reasons: there(item).some((value) => items.has(value)) ? [reason('id-in-codes')] : [reason('links-differ')],
     });
     const time = places.find(
       ({ spot, values }) =>

@@ -9,7 +9,7 @@ export interface Sample extends Cut {
   number: number;
   code: Code;
   /** What it is known by: its frame, else its script from elsewhere; null for a link. */
-  holder: { is: 'frame' | 'loader'; element: string; host: string } | null;
+  target: { is: 'frame' | 'loader'; element: string; host: string } | null;
   /** The element that its script fills. */
   mount: { element: string; node: MarkupElement } | null;
 }
@@ -22,10 +22,10 @@ export function openSample(text: string, number: number): Sample {
   const frame = code.markup.elements.find((node) => node.name === 'iframe' && hostIn(whole.pieces, labels.get(node)!) !== null);
   const script = code.markup.elements.find((node) => node.name === 'script' && hostIn(whole.pieces, labels.get(node)!) !== null);
   const shown = frame ?? script;
-  const holder = shown ? ({ is: frame ? 'frame' : 'loader', element: labels.get(shown)!, host: hostIn(whole.pieces, labels.get(shown)!)! } as const) : null;
+  const target = shown ? ({ is: frame ? 'frame' : 'loader', element: labels.get(shown)!, host: hostIn(whole.pieces, labels.get(shown)!)! } as const) : null;
   const at = code.reading.parts.find(({ role }) => role === 'mount')?.start;
   const mount = frame ? undefined : code.markup.elements.find(({ start }) => start === at);
-  return { ...whole, number, code, holder, mount: mount ? { element: labels.get(mount)!, node: mount } : null };
+  return { ...whole, number, code, target, mount: mount ? { element: labels.get(mount)!, node: mount } : null };
 }
 
 /** How the pieces of a code name its elements: by name, and which of that name it is. */

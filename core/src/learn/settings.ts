@@ -31,7 +31,7 @@ export function learnSettings(parameters: readonly Parameter[], answers: LearnAn
     const setting = names.find((name) => name === said) ?? null;
     if (said !== none && (setting === null || !fits(setting, valuesOf(parameter))))
       return { ok: false, problem: { code: 'answer-does-not-fit', facts: { about: parameter.about, answer: said, may: [...may, none].join(', ') } } };
-    guesses.set(parameter, { setting, sure: true, because: [reason('you-said-so')], may });
+    guesses.set(parameter, { setting, sure: true, reasons: [reason('you-said-so')], may });
   }
   return { ok: true, guesses, settle: (item, itself) => settle(parameters, guesses, answers, { item, itself, longitude }) };
 }
@@ -49,8 +49,8 @@ function pairOf(parameters: readonly Parameter[], guesses: Map<Parameter, Guess>
     });
   const [latitude, longitude] = [degrees(latitudeWords, 90), degrees(longitudeWords, 180)];
   if (!latitude || !longitude || latitude.at.in !== longitude.at.in) return new Map();
-  const because = [reason('are-degrees', { latitude: latitude.at.name, longitude: longitude.at.name })];
-  for (const parameter of [latitude, longitude]) guesses.set(parameter, { setting: 'centre', sure: true, because, may: ['centre'] });
+  const reasons = [reason('are-degrees', { latitude: latitude.at.name, longitude: longitude.at.name })];
+  for (const parameter of [latitude, longitude]) guesses.set(parameter, { setting: 'centre', sure: true, reasons, may: ['centre'] });
   return new Map([[latitude, longitude]]);
 }
 
@@ -90,7 +90,7 @@ function settle(
       looks: guess.setting === 'theme' && rule === null ? valuesOf(parameter) : [],
       means: sure ? (guess.setting ?? none) : null,
       sure,
-      because: taken ? [...guess.because, reason('taken-already')] : repeats && !sure ? [reason('repeats-id')] : guess.because,
+      reasons: taken ? [...guess.reasons, reason('taken-already')] : repeats && !sure ? [reason('repeats-id')] : guess.reasons,
       may: [...guess.may.filter((setting) => !rules.has(setting) || setting === guess.setting), none],
     });
   }

@@ -44,7 +44,7 @@ export function readLinks(reading: Reading, text: string, sheets: readonly Sheet
   const facts = { provider: sheet.name, kind: sheet.kind };
   describe(reading, first, reason(sheet.files ? 'link-to-file' : sheet.pages ? 'link-to-page' : 'link-to-provider', facts));
   if (reading.addresses.length !== 1) return;
-  reading.made = codeFromLink(first);
+  reading.generated = codeFromLink(first);
   reading.asked = askedBy(reading.addresses[0]!, sheet);
 }
 
@@ -55,7 +55,7 @@ export function readId(reading: Reading, text: string, sheets: readonly Sheet[])
   reading.embeds.push({ kind: sheet.kind, provider: sheet.id, parts: [0], size: noSize });
   const match = matchOfId(sheet, id);
   describe(reading, match, reason('names-provider', { provider: sheet.name, kind: sheet.kind }));
-  reading.made = codeFromLink(match);
+  reading.generated = codeFromLink(match);
 }
 
 function describe(reading: Reading, match: SheetMatch, why: Reason): void {

@@ -92,7 +92,7 @@ const blank = (input: Reading['input'], mending: Reading['mending']): Reading =>
   findings: [],
   evidence: [],
   mending,
-  made: null,
+  generated: null,
   asked: {},
   mark: null,
 });

@@ -7,7 +7,7 @@ import type { Connection } from '../database/connect.ts';
 import { isAway } from '../database/errors.ts';
 import type { Origins } from '../origins.ts';
 import { findPreview } from '../store/previews.ts';
-import type { RenderContext } from '../work/making.ts';
+import type { RenderContext } from '../usecases/render-context.ts';
 import { relayPath, relayScript } from './relay.ts';
 import { createServed, holdsFor } from './served.ts';
 
@@ -15,7 +15,7 @@ export interface FramesDeps {
   connection: Pick<Connection, 'frames' | 'during'>;
   origins: () => Origins;
   /** What output is made with now, whoever changed it. */
-  making: () => Promise<RenderContext>;
+  renderContext: () => Promise<RenderContext>;
   now: () => Date;
   log: Logger;
   trustProxy: number;
@@ -33,12 +33,12 @@ const nothing = writePolicy([
 const withoutOrigin = writePolicy([['sandbox', ['allow-scripts', 'allow-forms', 'allow-popups']]]);
 
 /** The second origin: documents of foreign code, each on a host of its own. It knows no cookie and no person. */
-export function createFramesApp({ connection, origins, making, now, log, trustProxy, perMinute = 600 }: FramesDeps): Express {
+export function createFramesApp({ connection, origins, renderContext, now, log, trustProxy, perMinute = 600 }: FramesDeps): Express {
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);
   app.set('trust proxy', trustProxy);
-  const served = createServed({ db: connection.frames, making, origins });
+  const served = createServed({ db: connection.frames, renderContext, origins });
 
   app.use((request, response, next) => {
     response.set({

@@ -3,13 +3,13 @@ import { effectiveOptions, offerOembed, originSource, previewDocument, writeOemb
 import type { Handle } from '../database/connect.ts';
 import type { Origins } from '../origins.ts';
 import { findLinkedPlacement, type LinkedPlacement } from '../store/linked-placements.ts';
-import { compositionOf, type OpenedCode } from '../work/codes.ts';
-import { askedAt } from '../work/asked.ts';
-import type { RenderContext } from '../work/making.ts';
+import { compositionOf, type OpenedCode } from '../usecases/codes.ts';
+import { askedAt } from '../usecases/asked.ts';
+import type { RenderContext } from '../usecases/render-context.ts';
 
 export interface ServedTools {
   db: Handle;
-  making: () => Promise<RenderContext>;
+  renderContext: () => Promise<RenderContext>;
   origins: () => Origins;
 }
 
@@ -33,14 +33,14 @@ interface Today {
 }
 
 /** Keeps what it worked out: the same revision with the same sheets and rules is not worked out twice. */
-export function createServed({ db, making, origins }: ServedTools): Served {
+export function createServed({ db, renderContext, origins }: ServedTools): Served {
   const known = new LRUCache<string, Promise<Today>>({ max: 500 });
   const numbers = new WeakMap<RenderContext, number>();
   let count = 0;
   const numberOf = (made: RenderContext): number => numbers.get(made) ?? numbers.set(made, ++count).get(made)!;
   const today = async (row: LinkedPlacement): Promise<Today> => {
     const { revision, source } = row;
-    const made = await making();
+    const made = await renderContext();
     const asked = askedAt(row);
     const key = `${revision.id} ${numberOf(made)} ${JSON.stringify([asked.placement, asked.site])}`;
     const kept = known.get(key);

@@ -5,7 +5,7 @@ import type { Deps } from '../app.ts';
 import type { Person } from '../store/people.ts';
 import { personOfSession } from '../store/sessions.ts';
 import { personOfToken } from '../store/tokens.ts';
-import type { Visitor } from '../work/signing-in.ts';
+import type { Visitor } from '../usecases/signing-in.ts';
 import { cookieNames } from './cookie.ts';
 
 /** Who asks, and what they may do. */

@@ -10,10 +10,10 @@ export function endpointHandlers({ connection: { db }, reader }: Deps): Handlers
   const tell = ({ publicId, provider, site, url, schemes, formats }: EndpointRow): OembedEndpointRow => ({ id: publicId, provider, site, url, schemes, formats });
   return {
     'endpoints.list': async ({ query }) => ({ data: keyset(await listEndpoints(db, query), query.limit, tell) }),
-    'endpoints.import': async ({ body, act }) => {
+    'endpoints.import': async ({ body, actor }) => {
       const list = await reader.providerList(body.text);
       if (!list.ok) throw new OrbisError('list-invalid', { why: formatLink(list.reason) });
-      const done = await inTransaction(db, (tx) => putEndpoints(tx, list.endpoints, act), { duplicates: true });
+      const done = await inTransaction(db, (tx) => putEndpoints(tx, list.endpoints, actor), { duplicates: true });
       return {
         data: { entries: list.entries, endpoints: list.endpoints.length, ...done, unusable: list.unusable.map(({ reason, ...one }) => ({ ...one, why: formatLink(reason) })) },
       };

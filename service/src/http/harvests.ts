@@ -10,15 +10,15 @@ import { digest } from '../store/ids.ts';
 import { keyset } from '../store/pages.ts';
 import { declaredAddresses } from '../store/places.ts';
 import { embedIdOfMark } from '../store/placements.ts';
-import { newRevision } from '../work/codes.ts';
-import { sourceOfCode, takeIn, worstLevel } from '../work/collect.ts';
-import { serializeSummaries } from '../work/embeds.ts';
+import { newRevision } from '../usecases/codes.ts';
+import { sourceOfCode, ingest, worstLevel } from '../usecases/collect.ts';
+import { serializeSummaries } from '../usecases/embeds.ts';
 import type { Handlers, Named } from './reply.ts';
 import { inTransaction } from '../database/transaction.ts';
 
 /** Whole pages read for their embeds, and which of these were taken. */
 export function harvestHandlers(deps: Deps): Handlers<Named<'harvests'>> {
-  const { making, fetching, reader } = deps;
+  const { renderContext, fetching, reader } = deps;
   const { db } = deps.connection;
   const byId = async (handle: Handle, id: string): Promise<HarvestRow> => {
     const row = await findHarvest(handle, id);
@@ -38,14 +38,14 @@ export function harvestHandlers(deps: Deps): Handlers<Named<'harvests'>> {
     }
   };
   return {
-    'harvests.create': async ({ body, act }) => {
+    'harvests.create': async ({ body, actor }) => {
       const page = 'address' in body ? await readPage(body.address) : { url: null, text: body.text };
-      const found = await reader.harvestPage(page.text, { sheets: making().sheets, address: page.url });
+      const found = await reader.harvestPage(page.text, { sheets: renderContext().sheets, address: page.url });
       refuseExcess(found);
       const items = await Promise.all(found.embeds.map((embed, i) => newItem(db, embed, i + 1)));
       const findings = found.findings.map(({ rule, level, line, column, facts }) => ({ rule, level, line, column, facts }));
       const values = { address: 'address' in body ? body.address : (body.name ?? null), title: found.title, findings };
-      const id = await inTransaction(db, (tx) => insertHarvest(tx, values, items, act));
+      const id = await inTransaction(db, (tx) => insertHarvest(tx, values, items, actor));
       return { status: 201, data: await tell(await byId(db, id)) };
     },
     'harvests.list': async ({ query }) => {
@@ -55,7 +55,7 @@ export function harvestHandlers(deps: Deps): Handlers<Named<'harvests'>> {
       return { data: { items: page.items.map((row) => serializeSummary(row, (items.get(row.id) ?? []).map(serializeItem))), next: page.next } };
     },
     'harvests.read': async ({ params }) => ({ data: await tell(await byId(db, params.harvest)) }),
-    'harvests.take': async ({ params, body, act }) => {
+    'harvests.take': async ({ params, body, actor }) => {
       const keys = await inTransaction(
         db,
         async (tx) => {
@@ -66,7 +66,7 @@ export function harvestHandlers(deps: Deps): Handlers<Named<'harvests'>> {
             const stored = known.get(number);
             if (!stored) throw new OrbisError('not-found', { what: 'number', key: `${number}`, remedy: `This page has ${known.size}.` });
             if (stored.taken !== null) throw new OrbisError('already-taken', { number, embed: stored.taken });
-            made.push(await take(tx, stored, name ?? stored.item.name, body.tags, row, deps, act));
+            made.push(await take(tx, stored, name ?? stored.item.name, body.tags, row, deps, actor));
           }
           return made;
         },
@@ -110,13 +110,13 @@ async function take(
   name: string,
   tags: readonly string[],
   { address }: Pick<HarvestRow, 'address'>,
-  deps: Pick<Deps, 'making' | 'reader'>,
-  act: { by: number; now: Date },
+  deps: Pick<Deps, 'renderContext' | 'reader'>,
+  actor: { by: number; now: Date },
 ): Promise<string> {
-  const taken = await takeIn(tx, item.text, deps);
+  const taken = await ingest(tx, item.text, deps);
   const where = [address ?? 'a saved page', ...(item.heading === null ? [] : [`under “${item.heading}”`]), `line ${item.line}`].join(', ');
   const values = { name, notes: `Harvested from ${where}.`, tags, ...sourceOfCode(taken), revision: newRevision(taken.code.sheet, {}, 'harvested') };
-  const key = await insertEmbed(tx, values, act);
+  const key = await insertEmbed(tx, values, actor);
   if (!(await markTaken(tx, item.id, key))) throw new OrbisError('already-taken', { number: item.number, embed: key });
   return key;
 }

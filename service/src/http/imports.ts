@@ -1,9 +1,9 @@
 import { OrbisError, type BodyOf, type ImportAnswer, type ImportEvent, type Routes } from '@orbis/contract';
 import type { Deps } from '../app.ts';
-import type { Act } from '../store/embeds.ts';
+import type { Actor } from '../store/embeds.ts';
 import { insertEmbeds } from '../store/import.ts';
-import { readImport } from '../work/import.ts';
-import { someOf } from '../work/some-of.ts';
+import { readImport } from '../usecases/import.ts';
+import { summarize } from '../usecases/summarize.ts';
 import { problemOf } from './problems.ts';
 import { progressOf } from './progress.ts';
 import type { Handlers, Named } from './reply.ts';
@@ -12,27 +12,27 @@ import { inTransaction } from '../database/transaction.ts';
 /** Many codes taken in at once: all of them, or none. */
 export function importHandlers(deps: Deps): Handlers<Named<'imports'>> {
   const { db } = deps.connection;
-  const take = async (body: BodyOf<Routes['imports.create']>, act: Act, tell: (read: number) => void): Promise<ImportAnswer> => {
+  const take = async (body: BodyOf<Routes['imports.create']>, actor: Actor, tell: (read: number) => void): Promise<ImportAnswer> => {
     const { embeds, doubled, refused } = await readImport(db, body.items, deps, tell);
     if (refused.length > 0 && !body.skipRefused && !body.dryRun) {
       throw new OrbisError(
         'import-refused',
-        { count: refused.length, items: someOf(refused.map(({ item, name }) => `${item} (${name})`)) },
+        { count: refused.length, items: summarize(refused.map(({ item, name }) => `${item} (${name})`)) },
         refused.map(({ item, detail }) => ({ pointer: `/items/${item - 1}`, detail })),
       );
     }
     const values = embeds.filter((embed) => embed !== null);
-    const keys = body.dryRun ? null : await inTransaction(db, (tx) => insertEmbeds(tx, values, act), { duplicates: true });
+    const keys = body.dryRun ? null : await inTransaction(db, (tx) => insertEmbeds(tx, values, actor), { duplicates: true });
     let n = 0;
     const taken = embeds.flatMap((embed, i) => (embed === null ? [] : [{ item: i + 1, name: embed.name, embed: keys?.[n++] ?? null }]));
     return { taken, doubled, refused };
   };
   return {
-    'imports.create': async ({ body, act }) => ({ status: body.dryRun ? 200 : 201, data: await take(body, act, () => {}) }),
-    'imports.watch': ({ body, act, request }) => {
+    'imports.create': async ({ body, actor }) => ({ status: body.dryRun ? 200 : 201, data: await take(body, actor, () => {}) }),
+    'imports.watch': ({ body, actor, request }) => {
       const work = async (tell: (event: ImportEvent) => void): Promise<ImportEvent> => {
         try {
-          return { done: await take(body, act, (read) => tell({ read, of: body.items.length })) };
+          return { done: await take(body, actor, (read) => tell({ read, of: body.items.length })) };
         } catch (error) {
           if (!(error instanceof OrbisError)) deps.log.error({ err: error, request }, 'import failed');
           return { problem: problemOf(error instanceof OrbisError ? error : new OrbisError('internal', { request }), `urn:request:${request}`) };

@@ -3,42 +3,42 @@ import { OrbisError } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 import { endpointsOf } from '../store/endpoints.ts';
 import { insertEmbeds } from '../store/import.ts';
-import { findLinks } from '../work/collect-links.ts';
-import { takeIn } from '../work/collect.ts';
-import { asksOf } from '../work/find-link.ts';
-import { follower } from '../work/follow.ts';
-import { someOf } from '../work/some-of.ts';
+import { resolveLinks } from '../usecases/collect-links.ts';
+import { ingest } from '../usecases/collect.ts';
+import { asksOf } from '../usecases/resolve-link.ts';
+import { linkResolver } from '../usecases/link-resolver.ts';
+import { summarize } from '../usecases/summarize.ts';
 import type { Handlers, Named } from './reply.ts';
 import { inTransaction } from '../database/transaction.ts';
 
 /** Links: whom Orbis would ask about them, what they are, and several of them collected at once. */
 export function linkHandlers(deps: Deps): Handlers<Named<'links'>> {
-  const { making } = deps;
+  const { renderContext } = deps;
   const { db } = deps.connection;
   return {
-    'links.find': async ({ body, act }) => {
+    'links.find': async ({ body, actor }) => {
       const link = linkIn(body.link);
       if (link === null) throw noLink(body.link);
       const [listed = null] = await endpointsOf(db, link);
-      const asks = asksOf(link, making(), listed);
-      if (!body.ask) return { data: { link, asks, code: read(link, making()).made, found: null } };
-      const { code, found } = await follower(deps, act.now)(link);
+      const asks = asksOf(link, renderContext(), listed);
+      if (!body.ask) return { data: { link, asks, code: read(link, renderContext()).generated, found: null } };
+      const { code, found } = await linkResolver(deps, actor.now)(link);
       return { data: { link, asks, code, found } };
     },
-    'links.collect': async ({ body, act }) => {
+    'links.collect': async ({ body, actor }) => {
       const wrong = body.links.find((link) => linkIn(link) === null);
       if (wrong !== undefined) throw noLink(wrong);
-      const follow = body.ask ? { follow: follower(deps, act.now) } : {};
-      const { embeds, refused } = await findLinks(body.links, body.tags, (link) => takeIn(db, link, deps, follow), making());
+      const follow = body.ask ? { follow: linkResolver(deps, actor.now) } : {};
+      const { embeds, refused } = await resolveLinks(body.links, body.tags, (link) => ingest(db, link, deps, follow), renderContext());
       if (refused.length > 0 && !body.skipRefused) {
         throw new OrbisError(
           'import-refused',
-          { count: refused.length, items: someOf(refused.map(({ link }) => link)) },
+          { count: refused.length, items: summarize(refused.map(({ link }) => link)) },
           refused.map(({ item, detail }) => ({ pointer: `/links/${item - 1}`, detail })),
         );
       }
       const values = embeds.map(({ embed }) => embed);
-      const keys = values.length === 0 ? [] : await inTransaction(db, (tx) => insertEmbeds(tx, values, act), { duplicates: true });
+      const keys = values.length === 0 ? [] : await inTransaction(db, (tx) => insertEmbeds(tx, values, actor), { duplicates: true });
       return { status: 201, data: { taken: embeds.map(({ item, link, embed }, i) => ({ item, link, name: embed.name, embed: keys[i]! })), refused } };
     },
   };

@@ -33,13 +33,13 @@ function answer(name: RouteName, route: Route, handlers: Handlers, deps: Deps): 
     if (readOnly && route.method !== 'get' && !route.readOnly) throw new OrbisError('token-read-only');
     const body = route.body ? await readBody(request, response, route.most ?? usualMost) : undefined;
     const reply = await connection.during(waiting, async () => {
-      if (route.access !== 'probe') await deps.shelf.refresh(connection.db);
+      if (route.access !== 'probe') await deps.sheetRegistry.refresh(connection.db);
       const call = {
         params: parsed(route.params, request.params, 'path'),
         query: parsed(route.query, request.query, 'query'),
         body: parsed(route.body, body, 'body'),
         person,
-        act: { by: person?.id ?? 0, now: deps.now() },
+        actor: { by: person?.id ?? 0, now: deps.now() },
         visitor,
         matchState: matchState(request, route),
         request: String(request.id),

@@ -16,30 +16,30 @@ import {
   type PlacementFilter,
   type StoredPlacement,
 } from '../store/placements.ts';
-import { deliver } from '../work/deliver.ts';
-import { compositionOf } from '../work/codes.ts';
-import { askedAt } from '../work/asked.ts';
-import { placementById, serializePlacements } from '../work/placements.ts';
-import { embedByKey } from '../work/embeds.ts';
+import { deliver } from '../usecases/deliver.ts';
+import { compositionOf } from '../usecases/codes.ts';
+import { askedAt } from '../usecases/asked.ts';
+import { placementById, serializePlacements } from '../usecases/placements.ts';
+import { embedByKey } from '../usecases/embeds.ts';
 import { pageByKey, siteByKey, spotByKey } from './places.ts';
 import { serializeSnippet } from '../serializers/compositions.ts';
 import type { Handlers, Named } from './reply.ts';
 
 /** The register: placements, and what was issued for them. */
 export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'deliveries'>> {
-  const { making } = deps;
+  const { renderContext } = deps;
   const { db } = deps.connection;
   const byId = (id: string): Promise<StoredPlacement> => placementById(db, id);
   const versionTag = ({ version }: Pick<StoredPlacement['placement'], 'version'>): string => `"${version}"`;
-  const told = async (id: string): Promise<Placement> => (await serializePlacements(db, [await byId(id)], making()))[0]!;
+  const told = async (id: string): Promise<Placement> => (await serializePlacements(db, [await byId(id)], renderContext()))[0]!;
   const reply = async (id: string) => {
     const row = await byId(id);
-    return { data: (await serializePlacements(db, [row], making()))[0]!, etag: versionTag(row.placement) };
+    return { data: (await serializePlacements(db, [row], renderContext()))[0]!, etag: versionTag(row.placement) };
   };
 
   /* What is asked at a place, with its options by their bare names; refused where the code cannot have it. */
   const fitting = async ({ source, asked }: { source: Pick<StoredPlacement['source'], 'base' | 'found'>; asked: LevelledOptions }): Promise<Options> => {
-    const { code, composition } = await compositionOf({ base: source.base, found: source.found, asked }, making(), null);
+    const { code, composition } = await compositionOf({ base: source.base, found: source.found, asked }, renderContext(), null);
     refuseProblems(composition.problems);
     return withBareNames(asked.placement ?? {}, code.sheet);
   };
@@ -58,7 +58,7 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
       let { after } = query;
       for (;;) {
         const page = keyset(await listPlacements(db, filter, query.limit, after), query.limit, (row) => row);
-        const all = await serializePlacements(db, page.items, making());
+        const all = await serializePlacements(db, page.items, renderContext());
         for (const [i, item] of all.entries()) {
           if (worked && item.state !== query.state) continue;
           items.push(item);
@@ -71,14 +71,14 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
         after = page.next;
       }
     },
-    'placements.create': async ({ body, act }) => {
+    'placements.create': async ({ body, actor }) => {
       const { embed, source, revision } = await embedByKey(db, body.embed);
       if (embed.retiredAt) throw new OrbisError('embed-retired', { embed: embed.key });
       const { spot, site } = await spotByKey(db, body.place);
       const asked = { placement: body.options, embed: revision.options, site: defaultsFor(site.defaults, embed.kind as Kind) };
       const options = Object.keys(body.options).length > 0 ? await fitting({ source, asked }) : body.options;
       try {
-        return { status: 201, data: await told(await insertPlacement(db, embed.id, spot.id, options, act)) };
+        return { status: 201, data: await told(await insertPlacement(db, embed.id, spot.id, options, actor)) };
       } catch (error) {
         if (!isDuplicate(error)) throw error;
         const there = await placementOf(db, embed.id, spot.id);
@@ -96,18 +96,18 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
       });
       return reply(params.placement);
     },
-    'placements.delete': async ({ params, act }) => {
-      await endPlacement(db, (await byId(params.placement)).id, act.now);
+    'placements.delete': async ({ params, actor }) => {
+      await endPlacement(db, (await byId(params.placement)).id, actor.now);
       return { data: undefined, status: 204 };
     },
-    'placements.link': async ({ params, act }) => {
+    'placements.link': async ({ params, actor }) => {
       const { id, embed } = await byId(params.placement);
       if (embed.retiredAt) throw new OrbisError('embed-retired', { embed: embed.key });
-      await markLinked(db, id, act.now);
+      await markLinked(db, id, actor.now);
       return { data: { link: deps.origins().placementUrl(params.placement) } };
     },
-    'deliveries.create': async ({ params, act }) => {
-      const { delivery, isNew } = await deliver(db, await byId(params.placement), making(), act);
+    'deliveries.create': async ({ params, actor }) => {
+      const { delivery, isNew } = await deliver(db, await byId(params.placement), renderContext(), actor);
       return { status: isNew ? 201 : 200, data: serializeDelivery(params.placement, delivery) };
     },
     'deliveries.list': async ({ params, query }) => {

@@ -29,9 +29,9 @@ import {
 } from '../store/places.ts';
 import { serializePlan } from '../serializers/compositions.ts';
 import { lastNumbers, placementsOn } from '../store/placements.ts';
-import { checkOptions } from '../work/check-options.ts';
-import { planOf } from '../work/page-plan.ts';
-import { pageUrl } from '../work/placements.ts';
+import { checkOptions } from '../usecases/check-options.ts';
+import { planOf } from '../usecases/page-plan.ts';
+import { pageUrl } from '../usecases/placements.ts';
 import type { Handlers, Named } from './reply.ts';
 
 const versionTag = (row: { version: number }): string => `"${row.version}"`;
@@ -113,13 +113,13 @@ export function placeHandlers(deps: Deps): Handlers<Named<'sites' | 'pages' | 's
       const page = keyset(await listSites(db, query.limit, query.after), query.limit, (row) => row);
       return { data: { items: await serializeSites(page.items), next: page.next } };
     },
-    'sites.create': async ({ body, act }) => {
-      await unlessTaken('site', body.key, () => insertSite(db, { ...body, address: siteAddress(body.address) }, act));
+    'sites.create': async ({ body, actor }) => {
+      await unlessTaken('site', body.key, () => insertSite(db, { ...body, address: siteAddress(body.address) }, actor));
       return siteReply(body.key, 201);
     },
     'sites.read': ({ params }) => siteReply(params.site),
     'sites.change': async ({ params, body, matchState }) => {
-      for (const options of Object.values(body.defaults ?? {})) checkOptions(options, deps.making().sheets);
+      for (const options of Object.values(body.defaults ?? {})) checkOptions(options, deps.renderContext().sheets);
       const row = await siteByKey(db, params.site);
       matchState(versionTag(row), 'site');
       const address = body.address === undefined ? {} : { address: siteAddress(body.address) };
@@ -138,10 +138,10 @@ export function placeHandlers(deps: Deps): Handlers<Named<'sites' | 'pages' | 's
       const page = keyset(await listPages(db, siteId, query.limit, query.after), query.limit, (row) => row);
       return { data: { items: await serializePages(page.items), next: page.next } };
     },
-    'pages.create': async ({ body, act }) => {
+    'pages.create': async ({ body, actor }) => {
       const { site: key, path } = parsePage(body.key);
       const site = await siteByKey(db, key);
-      await unlessTaken('page', body.key, () => insertPage(db, site.id, { path, title: body.title }, act));
+      await unlessTaken('page', body.key, () => insertPage(db, site.id, { path, title: body.title }, actor));
       return { status: 201, data: (await serializePages([await pageByKey(db, body.key)]))[0]! };
     },
     'pages.plan': async ({ params }) => {
@@ -151,7 +151,7 @@ export function placeHandlers(deps: Deps): Handlers<Named<'sites' | 'pages' | 's
         db,
         rows.map(({ id }) => id),
       );
-      const plan = await planOf(rows, deps.making(), (id) => last.get(rows.find(({ placement }) => placement.publicId === id)!.id) ?? 1);
+      const plan = await planOf(rows, deps.renderContext(), (id) => last.get(rows.find(({ placement }) => placement.publicId === id)!.id) ?? 1);
       return { data: serializePlan(`${site.key}/${page.path}`, plan) };
     },
     'pages.delete': async ({ params }) => {
@@ -161,10 +161,10 @@ export function placeHandlers(deps: Deps): Handlers<Named<'sites' | 'pages' | 's
       await deletePage(db, page.id);
       return { data: undefined, status: 204 };
     },
-    'spots.create': async ({ body, act }) => {
+    'spots.create': async ({ body, actor }) => {
       const { site, path, spot } = parsePlace(body.key);
       const { page } = await pageByKey(db, `${site}/${path}`);
-      await unlessTaken('spot', body.key, () => insertSpot(db, page.id, spot, body.widths, act));
+      await unlessTaken('spot', body.key, () => insertSpot(db, page.id, spot, body.widths, actor));
       return spotReply(body.key, 201);
     },
     'spots.read': ({ params }) => spotReply(params.spot),

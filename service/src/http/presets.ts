@@ -2,13 +2,13 @@ import { builtInPresets } from '@orbis/core';
 import { OrbisError, presetMeaning, type Preset } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 import { deletePreset, findPreset, listPresets, putPreset, type PresetRow } from '../store/presets.ts';
-import { checkOptions } from '../work/check-options.ts';
+import { checkOptions } from '../usecases/check-options.ts';
 import type { Handlers, Named } from './reply.ts';
 
 const presetTag = (row: Pick<PresetRow, 'version'> | null): string => `"${row?.version ?? 0}"`;
 
 /** Options under names of their own. */
-export function presetHandlers({ connection: { db }, making }: Deps): Handlers<Named<'presets'>> {
+export function presetHandlers({ connection: { db }, renderContext }: Deps): Handlers<Named<'presets'>> {
   const tell = ({ key, meaning, options }: PresetRow): Preset => ({ key, meaning, options, own: true });
   const all = async (): Promise<Preset[]> => {
     const own = (await listPresets(db)).map(tell);
@@ -21,11 +21,11 @@ export function presetHandlers({ connection: { db }, making }: Deps): Handlers<N
       if (!found) throw new OrbisError('not-found', { what: 'preset', key: params.preset, remedy: '“orbis presets list” shows them.' });
       return { data: found, etag: presetTag(await findPreset(db, params.preset)) };
     },
-    'presets.save': async ({ params, body, matchState, act }) => {
-      checkOptions(body.options, making().sheets);
+    'presets.save': async ({ params, body, matchState, actor }) => {
+      checkOptions(body.options, renderContext().sheets);
       const before = await findPreset(db, params.preset);
       matchState(presetTag(before), 'preset');
-      if (!(await putPreset(db, before, { key: params.preset, ...body }, act))) throw new OrbisError('if-match-stale', { what: 'preset' });
+      if (!(await putPreset(db, before, { key: params.preset, ...body }, actor))) throw new OrbisError('if-match-stale', { what: 'preset' });
       const row = (await findPreset(db, params.preset))!;
       return { status: before === null ? 201 : 200, data: tell(row), etag: presetTag(row) };
     },

@@ -1,7 +1,7 @@
 import type { AnswerOf, BodyOf, ParamsOf, QueryOf, RouteName, Routes } from '@orbis/contract';
-import type { Act } from '../store/embeds.ts';
+import type { Actor } from '../store/embeds.ts';
 import type { Person } from '../store/people.ts';
-import type { Visitor } from '../work/signing-in.ts';
+import type { Visitor } from '../usecases/signing-in.ts';
 
 /** A call of one operation, with everything already parsed by its schemas. */
 export interface Call<N extends RouteName> {
@@ -11,7 +11,7 @@ export interface Call<N extends RouteName> {
   /** Who calls; null only for operations that are open. */
   person: Person | null;
   /** Who does it and when; for operations that are not open. */
-  act: Act;
+  actor: Actor;
   /** Where the call comes from, and what came along. */
   visitor: Visitor;
   /** @throws OrbisError where `If-Match` does not name this state. */

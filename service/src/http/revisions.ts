@@ -4,41 +4,41 @@ import type { Deps } from '../app.ts';
 import type { Handle } from '../database/connect.ts';
 import { addRevision, addSource, findRevision, listRevisions, restoreRevision, sourceNumbers, sourceOf, type EmbedRow, type RevisionRow, type SourceRow } from '../store/embeds.ts';
 import { keyset } from '../store/pages.ts';
-import { compositionOf, newRevision, openSource, sameOptions } from '../work/codes.ts';
-import { sourceOfCode, takeIn } from '../work/collect.ts';
-import { embedByKey, embedReply, embedTag, serializeRevision } from '../work/embeds.ts';
+import { compositionOf, newRevision, openSource, sameOptions } from '../usecases/codes.ts';
+import { sourceOfCode, ingest } from '../usecases/collect.ts';
+import { embedByKey, embedReply, embedTag, serializeRevision } from '../usecases/embeds.ts';
 import type { Handlers, Named } from './reply.ts';
 import { inTransaction } from '../database/transaction.ts';
 
 /** What an embed was and is: saving, newer codes, comparing, bringing back. */
 export function revisionHandlers(deps: Deps): Handlers<Named<'revisions' | 'sources'>> {
-  const { making } = deps;
+  const { renderContext } = deps;
   const { db } = deps.connection;
-  const reply = (key: string, status = 200) => embedReply(db, key, making(), status);
+  const reply = (key: string, status = 200) => embedReply(db, key, renderContext(), status);
   return {
-    'revisions.create': async ({ params, body, matchState, act }) => {
+    'revisions.create': async ({ params, body, matchState, actor }) => {
       const isNew = await inTransaction(db, async (tx) => {
         const stored = await embedByKey(tx, params.embed);
         matchState(embedTag(stored.embed), 'embed');
-        const { code, composition } = await compositionOf({ base: stored.source.base, found: stored.source.found, asked: { embed: body.options } }, making(), null);
+        const { code, composition } = await compositionOf({ base: stored.source.base, found: stored.source.found, asked: { embed: body.options } }, renderContext(), null);
         refuseProblems(composition.problems);
         const revision = newRevision(code.sheet, body.options, 'saved');
         if (sameOptions(revision.options, stored.revision.options)) return false;
-        if (!(await addRevision(tx, stored, revision, act))) throw new OrbisError('if-match-stale', { what: 'embed' });
+        if (!(await addRevision(tx, stored, revision, actor))) throw new OrbisError('if-match-stale', { what: 'embed' });
         return true;
       });
       return reply(params.embed, isNew ? 201 : 200);
     },
-    'sources.create': async ({ params, body, matchState, act }) => {
+    'sources.create': async ({ params, body, matchState, actor }) => {
       const isNew = await inTransaction(db, async (tx) => {
         const stored = await embedByKey(tx, params.embed);
         matchState(embedTag(stored.embed), 'embed');
-        const taken = await takeIn(tx, body.text, deps, { mend: body.mend });
+        const taken = await ingest(tx, body.text, deps, { mend: body.mend });
         const { code } = taken;
         if (code.text === stored.source.base) return false;
         const { options: now } = stored.revision;
-        const options = fittingOptions(now, (await compositionOf({ base: code.text, asked: { embed: now } }, making(), null)).composition.problems, body.dropUnfit);
-        if (!(await addSource(tx, stored, sourceOfCode(taken), newRevision(code.sheet, options, 'newer code of the provider'), act)))
+        const options = fittingOptions(now, (await compositionOf({ base: code.text, asked: { embed: now } }, renderContext(), null)).composition.problems, body.dropUnfit);
+        if (!(await addSource(tx, stored, sourceOfCode(taken), newRevision(code.sheet, options, 'newer code of the provider'), actor)))
           throw new OrbisError('if-match-stale', { what: 'embed' });
         return true;
       });
@@ -50,7 +50,7 @@ export function revisionHandlers(deps: Deps): Handlers<Named<'revisions' | 'sour
       const [from, to] = (await Promise.all([revisionOf(db, embed, query.from), revisionOf(db, embed, query.to)])) as [RevisionRow, RevisionRow];
       const [before, after] = (await Promise.all([from, to].map((row) => sourceOf(db, row)))) as [SourceRow, SourceRow];
       const goesOut = async (row: RevisionRow, source: SourceRow): Promise<string> =>
-        (await compositionOf({ base: source.base, found: source.found, asked: { embed: row.options } }, making(), null)).composition.text;
+        (await compositionOf({ base: source.base, found: source.found, asked: { embed: row.options } }, renderContext(), null)).composition.text;
       return {
         data: {
           from: serializeRevision(from, numbers.get(from.sourceId)!),
@@ -61,15 +61,15 @@ export function revisionHandlers(deps: Deps): Handlers<Named<'revisions' | 'sour
         },
       };
     },
-    'revisions.restore': async ({ params, matchState, act }) => {
+    'revisions.restore': async ({ params, matchState, actor }) => {
       const isNew = await inTransaction(db, async (tx) => {
         const stored = await embedByKey(tx, params.embed);
         matchState(embedTag(stored.embed), 'embed');
         const earlier = await revisionOf(tx, stored.embed, params.revision);
         if (earlier.sourceId === stored.revision.sourceId && sameOptions(earlier.options, stored.revision.options)) return false;
         const from = await sourceOf(tx, earlier);
-        const summary = sourceOfCode({ pasted: from.pasted, found: from.found, code: await openSource({ base: from.base }, making()) });
-        if (!(await restoreRevision(tx, stored, earlier, from, summary, act))) throw new OrbisError('if-match-stale', { what: 'embed' });
+        const summary = sourceOfCode({ pasted: from.pasted, found: from.found, code: await openSource({ base: from.base }, renderContext()) });
+        if (!(await restoreRevision(tx, stored, earlier, from, summary, actor))) throw new OrbisError('if-match-stale', { what: 'embed' });
         return true;
       });
       return reply(params.embed, isNew ? 201 : 200);

@@ -6,9 +6,9 @@ import { keyset } from '../store/pages.ts';
 import { owner, setPassword, useLink, type Person } from '../store/people.ts';
 import { closeSession, endSession, endSessions, isSession, listSessions } from '../store/sessions.ts';
 import { revokeTokens } from '../store/tokens.ts';
-import { browserName } from '../work/browser-name.ts';
-import { hashPassword } from '../work/passwords.ts';
-import { checkPassword, letIn, withLink, type Visitor } from '../work/signing-in.ts';
+import { browserName } from '../usecases/browser-name.ts';
+import { hashPassword } from '../usecases/passwords.ts';
+import { checkPassword, letIn, withLink, type Visitor } from '../usecases/signing-in.ts';
 import type { Handlers, Named } from './reply.ts';
 
 /** Signing in and out, passwords, and the sessions that are open. */
@@ -40,8 +40,8 @@ export function sessionHandlers(deps: Deps): Handlers<Named<'session' | 'session
       if (visitor.session !== null) await closeSession(db, visitor.session);
       return { data: undefined, status: 204, session: null };
     },
-    'sessions.list': async ({ act, visitor, query }) => {
-      const rows = await listSessions(db, act.by, now(), query.limit, query.after);
+    'sessions.list': async ({ actor, visitor, query }) => {
+      const rows = await listSessions(db, actor.by, now(), query.limit, query.after);
       const stamped = rows.map((row) => ({ ...row, id: row.createdAt.getTime() }));
       return {
         data: keyset(stamped, query.limit, (row) => ({
@@ -55,13 +55,13 @@ export function sessionHandlers(deps: Deps): Handlers<Named<'session' | 'session
         })),
       };
     },
-    'sessions.delete': async ({ act, params }) => {
-      if (!(await endSession(db, act.by, params.session))) throw new OrbisError('not-found', { what: 'session', key: params.session });
+    'sessions.delete': async ({ actor, params }) => {
+      if (!(await endSession(db, actor.by, params.session))) throw new OrbisError('not-found', { what: 'session', key: params.session });
       return { data: undefined, status: 204 };
     },
-    'sessions.end': async ({ act }) => {
-      const sessions = await endSessions(db, act.by, null);
-      await forgetDevices(db, act.by);
+    'sessions.end': async ({ actor }) => {
+      const sessions = await endSessions(db, actor.by, null);
+      await forgetDevices(db, actor.by);
       return { data: { sessions, tokens: 0 }, session: null };
     },
     'password.set': async ({ body, visitor }) => {

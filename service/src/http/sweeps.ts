@@ -5,7 +5,7 @@ import { groupBy } from '../store/group.ts';
 import { askToStop, countPages, countStates, findJob, insertSweep, listJobs, listSweepPages, runningSweep, sightingsOf, type JobRow } from '../store/jobs.ts';
 import { keyset } from '../store/pages.ts';
 import { pagesToSweep } from '../store/places.ts';
-import { pageUrl, serializeFindings } from '../work/placements.ts';
+import { pageUrl, serializeFindings } from '../usecases/placements.ts';
 import { pageByKey, siteByKey } from './places.ts';
 import type { Handlers, Named } from './reply.ts';
 import { isDuplicate } from '../database/errors.ts';
@@ -43,14 +43,14 @@ export function sweepHandlers(deps: Deps): Handlers<Named<'sweeps'>> {
     }
   }
   return {
-    'sweeps.create': async ({ body, act }) => {
+    'sweeps.create': async ({ body, actor }) => {
       const scope = body.page ?? body.site ?? null;
       const pageIds = await pagesToSweep(db, {
         ...(body.page === undefined ? {} : { pageId: (await pageByKey(db, body.page)).page.id }),
         ...(body.site === undefined ? {} : { siteId: (await siteByKey(db, body.site)).id }),
       });
       if (pageIds.length === 0) throw new OrbisError('nothing-to-sweep');
-      const id = await inTransaction(db, (tx) => insertSweep(tx, scope, pageIds, act)).catch(async (error: unknown) => {
+      const id = await inTransaction(db, (tx) => insertSweep(tx, scope, pageIds, actor)).catch(async (error: unknown) => {
         if (!isDuplicate(error)) throw error;
         const running = await runningSweep(db, scope);
         throw running ? new OrbisError('job-running', { sweep: running.publicId }) : error;
@@ -88,9 +88,9 @@ export function sweepHandlers(deps: Deps): Handlers<Named<'sweeps'>> {
       await byId(params.sweep);
       return { events: watch(params.sweep, signal) };
     },
-    'sweeps.stop': async ({ params, act }) => {
+    'sweeps.stop': async ({ params, actor }) => {
       const job = await byId(params.sweep);
-      if (!(await askToStop(db, job.id, act.now))) throw new OrbisError('sweep-ended');
+      if (!(await askToStop(db, job.id, actor.now))) throw new OrbisError('sweep-ended');
       return { data: await tell(await byId(params.sweep)) };
     },
   };

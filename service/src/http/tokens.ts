@@ -2,7 +2,7 @@ import { OrbisError } from '@orbis/contract';
 import type { Deps } from '../app.ts';
 import { keyset } from '../store/pages.ts';
 import { listTokens, makeToken, revokeToken, type NewToken, type TokenRow } from '../store/tokens.ts';
-import { checkPassword } from '../work/signing-in.ts';
+import { checkPassword } from '../usecases/signing-in.ts';
 import type { Handlers, Named } from './reply.ts';
 
 /** Tokens for programs; only who gives the password makes one. */
@@ -12,14 +12,14 @@ export function tokenHandlers({ connection: { db }, now }: Pick<Deps, 'connectio
     return { status: 201, data: { ...serializeToken(row), token: secret } };
   };
   return {
-    'tokens.create': async ({ act, body, visitor }) => {
+    'tokens.create': async ({ actor, body, visitor }) => {
       await checkPassword(db, body.password, visitor, now());
-      return make(act.by, body);
+      return make(actor.by, body);
     },
     'tokens.exchange': async ({ body, visitor }) => make((await checkPassword(db, body.password, visitor, now())).id, body),
-    'tokens.list': async ({ act, query }) => ({ data: keyset(await listTokens(db, act.by, query.limit, query.after), query.limit, serializeToken) }),
-    'tokens.delete': async ({ act, params }) => {
-      if (!(await revokeToken(db, act.by, params.token, now()))) throw new OrbisError('not-found', { what: 'token', key: params.token });
+    'tokens.list': async ({ actor, query }) => ({ data: keyset(await listTokens(db, actor.by, query.limit, query.after), query.limit, serializeToken) }),
+    'tokens.delete': async ({ actor, params }) => {
+      if (!(await revokeToken(db, actor.by, params.token, now()))) throw new OrbisError('not-found', { what: 'token', key: params.token });
       return { data: undefined, status: 204 };
     },
   };

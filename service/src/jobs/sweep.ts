@@ -1,4 +1,4 @@
-import type { RenderContext } from '../work/making.ts';
+import type { RenderContext } from '../usecases/render-context.ts';
 import { OrbisError } from '@orbis/contract';
 import type { Database } from '../database/connect.ts';
 import type { Fetching } from '../fetching/client.ts';
@@ -9,13 +9,13 @@ import { digest } from '../store/ids.ts';
 import { nextPage, recordPage, type JobRow, type PageOfSweep, type PageResult } from '../store/jobs.ts';
 import { declaredAddresses } from '../store/places.ts';
 import { deliveriesOf, placementsOn } from '../store/placements.ts';
-import { isOutOfDate, outOfDateFinding, pageUrl } from '../work/placements.ts';
+import { isOutOfDate, outOfDateFinding, pageUrl } from '../usecases/placements.ts';
 
 export interface SweepTools {
   db: Database;
   fetching: Fetching;
-  reader: Pick<Reader, 'sightPage'>;
-  making: () => RenderContext;
+  reader: Pick<Reader, 'reconcilePage'>;
+  renderContext: () => RenderContext;
   /** Reads the sheets again where somebody has changed them. */
   refresh: () => Promise<void>;
   /** Where a placement's document is served. */
@@ -31,7 +31,7 @@ export async function sweepOnePage(job: JobRow, owner: string, tools: SweepTools
   return (await recordPage(tools.db, owner, next, await lookAt(next, tools), tools.now())) ? 'more' : 'lost';
 }
 
-async function lookAt(row: PageOfSweep, { db, fetching, reader, making, placementUrl }: SweepTools): Promise<PageResult> {
+async function lookAt(row: PageOfSweep, { db, fetching, reader, renderContext, placementUrl }: SweepTools): Promise<PageResult> {
   const placements = await placementsOn(db, row.page.id);
   try {
     const answer = await fetching.readPage(pageUrl(row.site, row.page), await declaredAddresses(db));
@@ -48,11 +48,11 @@ async function lookAt(row: PageOfSweep, { db, fetching, reader, making, placemen
       served: placementUrl(p.placement.publicId),
       issued: new Map((issued.get(p.id) ?? []).map(({ delivery }) => [delivery.number, delivery.text])),
     }));
-    const sighted = await reader.sightPage(answer.text, expected);
-    const results = sighted.map(async (result, i) => {
+    const scanned = await reader.reconcilePage(answer.text, expected);
+    const results = scanned.map(async (result, i) => {
       const placed = placements[i]!;
       const carried = (issued.get(placed.id) ?? []).find((d) => d.delivery.number === result.delivery);
-      const old = result.state === 'live' && carried !== undefined && (await isOutOfDate(db, placed, carried, making()));
+      const old = result.state === 'live' && carried !== undefined && (await isOutOfDate(db, placed, carried, renderContext()));
       const { delivery, line, served, findings } = result;
       // What is out of date is worked out anew whenever somebody asks, so only the sighting keeps it.
       return {

@@ -33,7 +33,7 @@ export interface Reader {
   summariseTexts(texts: readonly string[], context: ReadingContext): Promise<Summary[]>;
   mendTexts(texts: readonly string[], context: ReadingContext, only?: readonly string[]): Promise<Mended[]>;
   harvestPage(text: string, context: HarvestContext): Promise<PageHarvest>;
-  sightPage(text: string, expected: readonly Expected[]): Promise<PlacementSeen[]>;
+  reconcilePage(text: string, expected: readonly Expected[]): Promise<PlacementSeen[]>;
   learnFrom(samples: readonly string[], context: LearnContext): Promise<Learned>;
   linkedPage(page: { html: string; linkHeader: string | null; base: string }): Promise<PageFacts>;
   workOut(task: WorkOutTask): Promise<WorkedOut>;
@@ -102,7 +102,7 @@ export function createReader({ seconds = 10, threads = 2, waiting = 1000, megaby
     summariseTexts: (texts, context) => run('summariseTexts', { texts, context }),
     mendTexts: (texts, context, only) => run('mendTexts', { texts, context, only }),
     harvestPage: (text, context) => run('harvestPage', { text, context }),
-    sightPage: (text, expected) => run('sightPage', { text, expected }),
+    reconcilePage: (text, expected) => run('reconcilePage', { text, expected }),
     learnFrom: (samples, context) => run('learnFrom', { samples, context }),
     linkedPage: (page) => run('linkedPage', page),
     workOut: (task) => run('workOut', task),

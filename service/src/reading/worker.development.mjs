@@ -7,7 +7,7 @@ export const {
   summariseTexts,
   mendTexts,
   harvestPage,
-  sightPage,
+  reconcilePage,
   learnFrom,
   linkedPage,
   oembedAnswer,

@@ -9,7 +9,7 @@ import {
   readLinkedPage,
   readProviderList,
   reconcile,
-  sight,
+  scanPage,
   type Expected,
   type FoundFact,
   type HarvestContext,
@@ -38,7 +38,7 @@ import { workOutPage as workOutPageHere } from './work-out-page.ts';
 export const readTexts = retiring(({ texts, context }: { texts: readonly string[]; context: ReadingContext }): Reading[] => texts.map((text) => read(text, context)));
 
 /** What the collection keeps of a reading: little enough to be handed over thousands of times. */
-export interface Summary extends Pick<Reading, 'input' | 'kind' | 'made' | 'asked' | 'mark' | 'provider' | 'sheet'> {
+export interface Summary extends Pick<Reading, 'input' | 'kind' | 'generated' | 'asked' | 'mark' | 'provider' | 'sheet'> {
   level: Level | null;
   hosts: string[];
   /** How many links it consists of. */
@@ -50,9 +50,9 @@ export interface Summary extends Pick<Reading, 'input' | 'kind' | 'made' | 'aske
 /** Reads each text, and keeps only the summary. */
 export const summariseTexts = retiring(({ texts, context }: { texts: readonly string[]; context: ReadingContext }): Summary[] =>
   texts.map((text) => {
-    const { input, kind, made, asked, mark, provider, sheet, findings, hosts, addresses } = read(text, context);
+    const { input, kind, generated, asked, mark, provider, sheet, findings, hosts, addresses } = read(text, context);
     return {
-      ...{ input, kind, made, asked, mark, provider, sheet },
+      ...{ input, kind, generated, asked, mark, provider, sheet },
       level: (['error', 'warning', 'note'] as const).find((level) => findings.some((finding) => finding.level === level)) ?? null,
       hosts: hosts.map(({ host }) => host),
       links: input === 'link' ? addresses.length : 0,
@@ -70,7 +70,7 @@ export const mendTexts = retiring(({ texts, context, only }: { texts: readonly s
 export const harvestPage = retiring(({ text, context }: { text: string; context: HarvestContext }): PageHarvest => harvest(text, context));
 
 /** Holds a published page against what the register expects on it. */
-export const sightPage = retiring(({ text, expected }: { text: string; expected: readonly Expected[] }): PlacementSeen[] => reconcile(sight(text), expected));
+export const reconcilePage = retiring(({ text, expected }: { text: string; expected: readonly Expected[] }): PlacementSeen[] => reconcile(scanPage(text), expected));
 
 /** Works out what is asked of a code. */
 export const workOut = retiring(workOutHere);

@@ -27,7 +27,7 @@ export interface NewRevision {
 }
 
 /** Whoever does it, and when. */
-export interface Act {
+export interface Actor {
   by: number;
   now: Date;
 }
@@ -57,7 +57,7 @@ export interface NewSource {
 export async function insertEmbed(
   tx: Handle,
   values: NewSource & { name: string; notes: string; tags: readonly string[]; revision: NewRevision },
-  { by, now }: Act,
+  { by, now }: Actor,
 ): Promise<string> {
   const key = await freeKey(tx, keyFrom(values.name));
   const { name, notes, kind, provider, level } = values;
@@ -169,7 +169,7 @@ export async function changeEmbed(tx: Handle, row: Pick<EmbedRow, 'id' | 'versio
 }
 
 /** Adds the next revision; false where the embed has changed since. Call it in a transaction. */
-export async function addRevision(tx: Handle, stored: StoredEmbed, values: NewRevision, { by, now }: Act): Promise<boolean> {
+export async function addRevision(tx: Handle, stored: StoredEmbed, values: NewRevision, { by, now }: Actor): Promise<boolean> {
   const number = stored.embed.revision + 1;
   if (!(await changeEmbed(tx, stored.embed, { revision: number }, now))) return false;
   await tx.insert(revision).values({ embedId: stored.embed.id, number, sourceId: stored.source.id, leftOut: [], ...values, createdAt: now, createdBy: by });
@@ -177,7 +177,7 @@ export async function addRevision(tx: Handle, stored: StoredEmbed, values: NewRe
 }
 
 /** Adds a newer source with the revision that is made of it; false where the embed has changed since. Call it in a transaction. */
-export async function addSource(tx: Handle, stored: StoredEmbed, summary: NewSource, values: NewRevision, { by, now }: Act): Promise<boolean> {
+export async function addSource(tx: Handle, stored: StoredEmbed, summary: NewSource, values: NewRevision, { by, now }: Actor): Promise<boolean> {
   const { pasted, base, found } = summary;
   const [{ newest } = { newest: 0 }] = await tx
     .select({ newest: sql<number>`max(${source.number})` })
@@ -193,7 +193,7 @@ export async function addSource(tx: Handle, stored: StoredEmbed, summary: NewSou
 }
 
 /** Makes a new revision equal to an earlier one, with its source; false where the embed has changed since. Call it in a transaction. */
-export async function restoreRevision(tx: Handle, stored: StoredEmbed, earlier: RevisionRow, from: SourceRow, summary: NewSource, { by, now }: Act): Promise<boolean> {
+export async function restoreRevision(tx: Handle, stored: StoredEmbed, earlier: RevisionRow, from: SourceRow, summary: NewSource, { by, now }: Actor): Promise<boolean> {
   if (!(await summarise(tx, stored, summary, from.number, now))) return false;
   const { leftOut, options, sheetId, sheetDigest, sourceId } = earlier;
   const number = stored.embed.revision + 1;

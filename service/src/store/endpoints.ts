@@ -2,7 +2,7 @@ import { and, asc, eq, gt, inArray, like, or, sql } from 'drizzle-orm';
 import { fitsScheme, hostsFor, schemeHost, type ListedEndpoint } from '@orbis/core';
 import type { Handle } from '../database/connect.ts';
 import { chunks } from './chunks.ts';
-import type { Act } from './embeds.ts';
+import type { Actor } from './embeds.ts';
 import { newPublicId } from './ids.ts';
 import { afterId } from './pages.ts';
 import { oembedEndpoint, oembedHost } from './schema.ts';
@@ -40,7 +40,7 @@ export async function endpointsOf(db: Handle, link: string): Promise<EndpointRow
 }
 
 /** Makes endpoints known: new ones are added, and those that have other links or formats now are changed. Call it in a transaction. */
-export async function putEndpoints(tx: Handle, listed: readonly ListedEndpoint[], { by, now }: Act): Promise<{ added: number; changed: number; same: number }> {
+export async function putEndpoints(tx: Handle, listed: readonly ListedEndpoint[], { by, now }: Actor): Promise<{ added: number; changed: number; same: number }> {
   const keyOf = ({ provider, url }: Pick<ListedEndpoint, 'provider' | 'url'>): string => `${provider}\n${url}`;
   const known = new Map((await tx.select().from(oembedEndpoint).for('update')).map((row) => [keyOf(row), row]));
   const content = ({ site, schemes, formats }: Pick<ListedEndpoint, 'site' | 'schemes' | 'formats'>): string => JSON.stringify([site, schemes, formats]);

@@ -2,7 +2,7 @@ import { and, eq, sql } from 'drizzle-orm';
 import type { SearchTerm } from '@orbis/core';
 import type { Handle } from '../database/connect.ts';
 import { chunks } from './chunks.ts';
-import type { Act, EmbedRow, NewRevision, RevisionRow, SourceRow } from './embeds.ts';
+import type { Actor, EmbedRow, NewRevision, RevisionRow, SourceRow } from './embeds.ts';
 import { insertMany } from './insert-many.ts';
 import { isOneOf } from './one-of.ts';
 import { newPublicId } from './ids.ts';
@@ -42,7 +42,7 @@ export interface NextRevision {
 }
 
 /** Adds the next revision to each of these embeds, which are locked. Call it in a transaction. */
-export async function addRevisions(tx: Handle, changes: readonly NextRevision[], { by, now }: Act): Promise<void> {
+export async function addRevisions(tx: Handle, changes: readonly NextRevision[], { by, now }: Actor): Promise<void> {
   for (const part of chunks(changes)) {
     await tx
       .update(embed)
@@ -74,7 +74,7 @@ export async function recordChange(
   tx: Handle,
   { search, said }: { search: string; said: string },
   items: readonly { embedId: number; from: number; to: number; version: number }[],
-  { by, now }: Act,
+  { by, now }: Actor,
 ): Promise<string> {
   const publicId = newPublicId();
   const [{ insertId }] = await tx.insert(groupChange).values({ publicId, search, said, embeds: items.length, createdAt: now, createdBy: by });

@@ -1,7 +1,7 @@
 import { and, asc, desc, eq, inArray, isNull, lt, sql } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/mysql-core';
 import type { Handle } from '../database/connect.ts';
-import type { Act } from './embeds.ts';
+import type { Actor } from './embeds.ts';
 import { newPublicId } from './ids.ts';
 import { afterId } from './pages.ts';
 import { embed, harvest, harvestItem, source } from './schema.ts';
@@ -11,7 +11,7 @@ export type HarvestItemRow = typeof harvestItem.$inferSelect;
 export type NewItem = Omit<typeof harvestItem.$inferInsert, 'id' | 'harvestId' | 'takenEmbedId'>;
 
 /** Writes down a page and what was found on it. Call it in a transaction. */
-export async function insertHarvest(tx: Handle, values: Pick<HarvestRow, 'address' | 'title' | 'findings'>, items: readonly NewItem[], { by, now }: Act): Promise<string> {
+export async function insertHarvest(tx: Handle, values: Pick<HarvestRow, 'address' | 'title' | 'findings'>, items: readonly NewItem[], { by, now }: Actor): Promise<string> {
   const publicId = newPublicId();
   const [{ insertId }] = await tx.insert(harvest).values({ publicId, ...values, createdAt: now, createdBy: by });
   if (items.length > 0) await tx.insert(harvestItem).values(items.map((item) => ({ harvestId: insertId, ...item })));

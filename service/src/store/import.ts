@@ -1,7 +1,7 @@
 import { and, eq, inArray, like, or, sql, type SQL } from 'drizzle-orm';
 import type { Handle } from '../database/connect.ts';
 import { chunks } from './chunks.ts';
-import { searchableHosts, type Act, type NewRevision, type NewSource } from './embeds.ts';
+import { searchableHosts, type Actor, type NewRevision, type NewSource } from './embeds.ts';
 import { groupBy } from './group.ts';
 import { insertMany } from './insert-many.ts';
 import { isOneOf } from './one-of.ts';
@@ -32,7 +32,7 @@ export async function embedsOfDigests(db: Handle, digests: readonly string[]): P
 }
 
 /** Puts many embeds into the collection, each with its first source and revision; their keys, in the same order. Call it in a transaction. */
-export async function insertEmbeds(tx: Handle, values: readonly NewEmbed[], { by, now }: Act): Promise<string[]> {
+export async function insertEmbeds(tx: Handle, values: readonly NewEmbed[], { by, now }: Actor): Promise<string[]> {
   const keys = await freeKeys(
     tx,
     values.map(({ name }) => keyFrom(name)),
@@ -77,7 +77,7 @@ export async function insertEmbeds(tx: Handle, values: readonly NewEmbed[], { by
 }
 
 /* One and the same first revision, for each of these embeds with its one source. */
-async function insertFirstRevisions(tx: Handle, { options, sheetId, sheetDigest, reason }: NewRevision, embedIds: readonly number[], { by, now }: Act): Promise<void> {
+async function insertFirstRevisions(tx: Handle, { options, sheetId, sheetDigest, reason }: NewRevision, embedIds: readonly number[], { by, now }: Actor): Promise<void> {
   const row = tx
     .select({
       embedId: source.embedId,

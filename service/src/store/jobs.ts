@@ -1,6 +1,6 @@
 import { and, asc, desc, eq, inArray, lt, or, sql } from 'drizzle-orm';
 import type { Database, Handle } from '../database/connect.ts';
-import type { Act } from './embeds.ts';
+import type { Actor } from './embeds.ts';
 import { digest, newPublicId } from './ids.ts';
 import { afterId } from './pages.ts';
 import { databaseNow, embed, job, page, placement, sighting, site, sweepPage, type StoredFinding } from './schema.ts';
@@ -17,7 +17,7 @@ const lease = sql`${databaseNow} + INTERVAL ${sql.raw(String(leaseSeconds))} SEC
  * Writes down a sweep of these pages. Call it in a transaction.
  * @throws the driver's duplicate-key error where one of the same scope has not ended: so of many that ask at once one is let through.
  */
-export async function insertSweep(tx: Handle, scope: string | null, pageIds: readonly number[], { by, now }: Act): Promise<string> {
+export async function insertSweep(tx: Handle, scope: string | null, pageIds: readonly number[], { by, now }: Actor): Promise<string> {
   const publicId = newPublicId();
   const [{ insertId }] = await tx.insert(job).values({ publicId, kind: 'sweep', scope, exclusiveKey: exclusiveKey(scope), createdAt: now, createdBy: by });
   await tx.insert(sweepPage).values(pageIds.map((pageId) => ({ jobId: insertId, pageId })));

@@ -1,7 +1,7 @@
 import { and, asc, desc, eq, inArray, isNull, lt, max, type SQL } from 'drizzle-orm';
 import type { Options, Snippet } from '@orbis/core';
 import type { Handle } from '../database/connect.ts';
-import type { Act, EmbedRow, RevisionRow, SourceRow } from './embeds.ts';
+import type { Actor, EmbedRow, RevisionRow, SourceRow } from './embeds.ts';
 import { newPublicId } from './ids.ts';
 import { afterId } from './pages.ts';
 import type { PageRow, SiteRow, SpotRow } from './places.ts';
@@ -96,7 +96,7 @@ export async function placementsOn(db: Handle, pageId: number): Promise<StoredPl
   }
 }
 
-export async function insertPlacement(db: Handle, embedId: number, spotId: number, options: Options, { by, now }: Act): Promise<string> {
+export async function insertPlacement(db: Handle, embedId: number, spotId: number, options: Options, { by, now }: Actor): Promise<string> {
   const publicId = newPublicId();
   await db.insert(placement).values({ publicId, embedId, spotId, options, findings: [], createdAt: now, createdBy: by });
   return publicId;
@@ -156,7 +156,7 @@ export async function lastNumbers(db: Handle, placementIds: readonly number[]): 
 export async function insertDelivery(
   tx: Handle,
   values: { placementId: number; number: number; revisionId: number; options: Options; snippets: Snippet[]; text: string; digest: string },
-  { by, now }: Act,
+  { by, now }: Actor,
 ): Promise<void> {
   await tx.insert(delivery).values({ ...values, createdAt: now, createdBy: by });
 }

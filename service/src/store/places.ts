@@ -1,7 +1,7 @@
 import { and, asc, desc, eq, gt, inArray, sql } from 'drizzle-orm';
 import type { Place } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
-import type { Act } from './embeds.ts';
+import type { Actor } from './embeds.ts';
 import { afterId } from './pages.ts';
 import { page, placement, site, spot } from './schema.ts';
 
@@ -18,7 +18,7 @@ const first = <T>([row]: T[]): T | null => row ?? null;
 
 export const findSite = async (db: Handle, key: string): Promise<SiteRow | null> => first(await db.select().from(site).where(eq(site.key, key)));
 
-export async function insertSite(db: Handle, values: { key: string; name: string; address: string }, { by, now }: Act): Promise<void> {
+export async function insertSite(db: Handle, values: { key: string; name: string; address: string }, { by, now }: Actor): Promise<void> {
   await db.insert(site).values({ ...values, defaults: {}, createdAt: now, createdBy: by });
 }
 
@@ -51,7 +51,7 @@ export async function findPage(db: Handle, { site: key, path }: Pick<Place, 'sit
   );
 }
 
-export async function insertPage(db: Handle, siteId: number, values: { path: string; title: string }, { by, now }: Act): Promise<void> {
+export async function insertPage(db: Handle, siteId: number, values: { path: string; title: string }, { by, now }: Actor): Promise<void> {
   await db.insert(page).values({ siteId, ...values, createdAt: now, createdBy: by });
 }
 
@@ -77,7 +77,7 @@ export async function findSpot(db: Handle, place: Place): Promise<{ site: SiteRo
   );
 }
 
-export async function insertSpot(db: Handle, pageId: number, name: string, widths: Widths, { by, now }: Act): Promise<void> {
+export async function insertSpot(db: Handle, pageId: number, name: string, widths: Widths, { by, now }: Actor): Promise<void> {
   await db.insert(spot).values({ pageId, name, ...widths, createdAt: now, createdBy: by });
 }
 

@@ -1,7 +1,7 @@
 import { and, eq } from 'drizzle-orm';
 import type { Preset } from '@orbis/core';
 import type { Handle } from '../database/connect.ts';
-import type { Act } from './embeds.ts';
+import type { Actor } from './embeds.ts';
 import { preset } from './schema.ts';
 
 export type PresetRow = typeof preset.$inferSelect;
@@ -15,7 +15,7 @@ export async function findPreset(db: Handle, key: string): Promise<PresetRow | n
 }
 
 /** Keeps a preset in the place of what was seen; false where somebody was faster. */
-export async function putPreset(db: Handle, before: PresetRow | null, { key, meaning, options }: Preset & { meaning: string }, { by, now }: Act): Promise<boolean> {
+export async function putPreset(db: Handle, before: PresetRow | null, { key, meaning, options }: Preset & { meaning: string }, { by, now }: Actor): Promise<boolean> {
   if (before === null) {
     await db.insert(preset).values({ key, meaning, options, createdAt: now, createdBy: by });
     return true;

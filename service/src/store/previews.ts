@@ -1,12 +1,12 @@
 import { and, eq, gt, lt } from 'drizzle-orm';
 import type { Handle } from '../database/connect.ts';
-import type { Act } from './embeds.ts';
+import type { Actor } from './embeds.ts';
 import { preview } from './schema.ts';
 
 const hours = 2;
 
 /** Keeps a preview's document for two hours under a random host name. */
-export async function insertPreview(db: Handle, host: string, document: { html: string; policy: string }, { by, now }: Act): Promise<Date> {
+export async function insertPreview(db: Handle, host: string, document: { html: string; policy: string }, { by, now }: Actor): Promise<Date> {
   const expiresAt = new Date(now.getTime() + hours * 3_600_000);
   await db.delete(preview).where(lt(preview.expiresAt, now));
   await db.insert(preview).values({ host, ...document, expiresAt, createdAt: now, createdBy: by });

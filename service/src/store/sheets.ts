@@ -1,7 +1,7 @@
 import { and, eq, inArray, isNull, or, sql } from 'drizzle-orm';
 import type { Sheet } from '@orbis/core';
 import type { Handle } from '../database/connect.ts';
-import type { Act, StoredEmbed } from './embeds.ts';
+import type { Actor, StoredEmbed } from './embeds.ts';
 import { embed, embedHost, providerSheet, revision, rule, source } from './schema.ts';
 
 export type SheetRow = typeof providerSheet.$inferSelect;
@@ -15,7 +15,7 @@ export async function findSheet(db: Handle, sheetId: string): Promise<SheetRow |
 }
 
 /** Keeps a sheet in the place of what was seen; false where somebody was faster. Call it in a transaction. */
-export async function putSheet(tx: Handle, before: SheetRow | null, { sheet, text }: { sheet: Sheet; text: string }, { by, now }: Act): Promise<boolean> {
+export async function putSheet(tx: Handle, before: SheetRow | null, { sheet, text }: { sheet: Sheet; text: string }, { by, now }: Actor): Promise<boolean> {
   const values = { sheet, text, changedAt: now };
   if (before === null) {
     await tx.insert(providerSheet).values({ sheetId: sheet.id, ...values, createdAt: now, createdBy: by });
@@ -70,7 +70,7 @@ export async function embedsTouchedBy(db: Handle, { id, hosts, anywhere }: { id:
 }
 
 /** What tells whether any sheet or rule has changed since. */
-export async function shelfState(db: Handle): Promise<string> {
+export async function sheetRegistryState(db: Handle): Promise<string> {
   const [row] = await db
     .select({
       sheets: sql<string>`(select concat(count(*), ':', coalesce(sum(crc32(concat(${providerSheet.id}, ':', ${providerSheet.version}))), 0)) from ${providerSheet})`,

@@ -5,7 +5,7 @@
 import { expect } from 'chai';
 import { isMainThread } from 'node:worker_threads';
 import { createReader, type Reader } from '../../src/reading/reader.ts';
-import { openSource, compositionOf } from '../../src/work/codes.ts';
+import { openSource, compositionOf } from '../../src/usecases/codes.ts';
 
 const slow = (kilobytes: number): string => '<div class="a b c">'.repeat(200) + '<iframe src="https://a.localhost/x">'.repeat((kilobytes * 1024) / 36);
 
@@ -56,7 +56,7 @@ describe('attack: foreign bytes', function () {
   it('that need more memory than there is end their thread, and nothing else', async () => {
     const one = reader({ threads: 1, megabytes: 48, seconds: 60 });
     const page = `<table>${'<tr><td><b><i><a href=x>'.repeat(200_000)}`;
-    const error = await one.sightPage(page, []).then(
+    const error = await one.reconcilePage(page, []).then(
       () => null,
       (reason: unknown) => reason,
     );
@@ -69,7 +69,7 @@ describe('attack: foreign bytes', function () {
     const page = '<p class=x>night</p>'.repeat(250_000);
     expect(page.length).to.equal(5_000_000);
     const { rss: before } = process.memoryUsage();
-    await one.sightPage(page, []);
+    await one.reconcilePage(page, []);
     await new Promise((resolve) => setTimeout(resolve, 500));
     expect((await one.readTexts(['words'], { sheets: [] }))[0]!.input).to.equal('text');
     const grown = (process.memoryUsage().rss - before) / 1024 / 1024;
@@ -81,7 +81,7 @@ describe('attack: foreign bytes', function () {
     expect(isMainThread).to.equal(true);
     let asked = 0;
     const one = reader();
-    const making = {
+    const renderContext = {
       sheets: [],
       rules: { dropTracking: false },
       workOut: (task: Parameters<Reader['workOut']>[0]) => {
@@ -91,14 +91,14 @@ describe('attack: foreign bytes', function () {
       workOutPage: one.workOutPage,
     };
     const levels = { embed: { 'max-width': 300 } };
-    const short = await compositionOf({ base: '<iframe src="https://a.localhost/x" title="x"></iframe>', asked: levels }, making, null);
+    const short = await compositionOf({ base: '<iframe src="https://a.localhost/x" title="x"></iframe>', asked: levels }, renderContext, null);
     expect(asked).to.equal(0);
     const base = `<iframe src="https://a.localhost/x" title="x"></iframe>${' '.repeat(20_000)}`;
-    const long = await compositionOf({ base, asked: levels }, making, null);
+    const long = await compositionOf({ base, asked: levels }, renderContext, null);
     expect(asked).to.equal(1);
     expect(long.composition.edits).to.deep.equal(short.composition.edits);
     expect(long.code.title).to.equal('x');
-    expect((await openSource({ base }, making)).reading.kind).to.equal('frame');
+    expect((await openSource({ base }, renderContext)).reading.kind).to.equal('frame');
     expect(asked).to.equal(2);
   });
 });

@@ -34,7 +34,7 @@ describe('attack: frames', function () {
     const app = createFramesApp({
       connection: test.orbis.connection,
       origins,
-      making: () => Promise.reject(new Error('secret inside')),
+      renderContext: () => Promise.reject(new Error('secret inside')),
       now: () => new Date(),
       log: pino({ level: 'info' }, { write: (line: string) => void log.push(line) }),
       trustProxy: 0,
@@ -115,7 +115,7 @@ describe('attack: frames', function () {
         return Reflect.get(target, name) as unknown;
       },
     });
-    const { at } = await frames({ making: () => Promise.resolve(counting) });
+    const { at } = await frames({ renderContext: () => Promise.resolve(counting) });
     for (let i = 0; i < 5; i++) expect((await get(at(placement.id))).status).to.equal(200);
     expect(asked).to.equal(1);
   });

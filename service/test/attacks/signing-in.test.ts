@@ -6,8 +6,8 @@ import { expect } from 'chai';
 import { sql } from 'drizzle-orm';
 import { createClient } from '@orbis/contract';
 import { clearAttempts, countAttempt } from '../../src/store/attempts.ts';
-import { networkOf } from '../../src/work/signing-in.ts';
-import { isCommon } from '../../src/work/passwords.ts';
+import { networkOf } from '../../src/usecases/signing-in.ts';
+import { isCommon } from '../../src/usecases/passwords.ts';
 import { cookieNames, sessionCookie } from '../../src/http/cookie.ts';
 import { password, refusal, startTestOrbis, type TestOrbis } from '../support/orbis.ts';
 

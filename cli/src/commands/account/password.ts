@@ -1,5 +1,5 @@
+import { plural } from '@orbis/contract';
 import type { AddCommand, Tools } from '../../command.ts';
-import { plural } from '../../text.ts';
 
 /** The password that somebody types or hands over, without line ends. */
 export const askPassword = async ({ io }: Tools, fromStdin: boolean | undefined, question = 'Password: '): Promise<string> =>

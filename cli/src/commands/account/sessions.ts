@@ -1,6 +1,6 @@
-import { everyItem, type OpenSession } from '@orbis/contract';
+import { everyItem, type OpenSession, plural } from '@orbis/contract';
 import type { AddCommand } from '../../command.ts';
-import { plural, formatTimestamp, table } from '../../text.ts';
+import { formatTimestamp, table } from '../../text.ts';
 
 export const addSessions: AddCommand = (program, run) => {
   const sessions = program.command('sessions').description('the browsers in which you are signed in');

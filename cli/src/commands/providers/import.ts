@@ -1,7 +1,7 @@
-import type { EndpointImport } from '@orbis/contract';
+import { plural, type EndpointImport } from '@orbis/contract';
 import type { AddCommand, Tools } from '../../command.ts';
 import { pasted } from '../../pasted.ts';
-import { fold, plural } from '../../text.ts';
+import { fold } from '../../text.ts';
 import { saveSheets } from './saving.ts';
 
 export const addImport: AddCommand = (providers, run) => {

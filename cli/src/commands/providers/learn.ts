@@ -1,8 +1,8 @@
 import { linksIn } from '@orbis/core';
-import { ApiError, formatLearnedLine, formatMeaning, type SheetProposal } from '@orbis/contract';
+import { ApiError, formatLearnedLine, formatMeaning, type SheetProposal, plural } from '@orbis/contract';
 import { UsedWrongly, type AddCommand, type Tools } from '../../command.ts';
 import { pasted } from '../../pasted.ts';
-import { fold, plural, table } from '../../text.ts';
+import { fold, table } from '../../text.ts';
 import { saveSheets } from './saving.ts';
 
 interface Options {
@@ -106,7 +106,7 @@ async function settle(
       }
       continue;
     }
-    const said = await ask(`${formatLearnedLine(open)}: ${open.because}. It can be ${open.may.join(', ')}.\nWhat is it? (Enter leaves it open) `);
+    const said = await ask(`${formatLearnedLine(open)}: ${open.reason}. It can be ${open.may.join(', ')}.\nWhat is it? (Enter leaves it open) `);
     if (said !== '') await answer(open.about, said);
   }
   for (let said = await ask('Is there anything to correct? (name=value; Enter: no) '); said !== ''; said = await ask('Anything else? (name=value; Enter: no) ')) {
@@ -121,7 +121,7 @@ function describeLines({ lines, sheet, samples }: SheetProposal, { colours }: To
   const rows = lines.map((line) => [
     line.what === 'parameter' ? line.about : formatLearnedLine(line),
     line.sure ? formatMeaning(line) : colours.yellow(formatMeaning(line)),
-    line.because.length > 70 ? `${line.because.slice(0, 69)}…` : line.because,
+    line.reason.length > 70 ? `${line.reason.slice(0, 69)}…` : line.reason,
   ]);
   return `${colours.bold(sheet.name)}, learned from ${plural(samples.length, 'sample')}\n\n${table(['what', 'is', 'because'], rows, colours)}`;
 }

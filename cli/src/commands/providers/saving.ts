@@ -1,7 +1,7 @@
-import { parseSheet, SheetInvalid, type SheetComparison } from '@orbis/contract';
+import { parseSheet, SheetInvalid, type SheetComparison, plural } from '@orbis/contract';
 import { UsedWrongly, type Tools } from '../../command.ts';
 import type { Exit } from '../../io.ts';
-import { fold, plural } from '../../text.ts';
+import { fold } from '../../text.ts';
 
 /**
  * Keeps sheets: says first which embeds would come out differently, and does it then only where that is accepted.

@@ -32,7 +32,7 @@ function describe(sheet: Sheet, origin: string, colours: Colours): string {
     json: 'in the JSON of an attribute',
     option: 'in the options that a script hands over',
   };
-  const holders = { frame: 'of the frame', media: 'of the player', mount: 'of the element that its script fills', loader: 'of its script', setup: 'of the code' };
+  const targets = { frame: 'of the frame', media: 'of the player', mount: 'of the element that its script fills', loader: 'of its script', setup: 'of the code' };
   const own = optionsFor(sheet).flatMap((setting) => {
     const rule = ruleOf(sheet, setting.name);
     return rule
@@ -41,7 +41,7 @@ function describe(sheet: Sheet, origin: string, colours: Colours): string {
             setting.name,
             `${setting.name}=${setting.example}`,
             rule.in === 'json' ? `${rule.attribute}: ${rule.name}` : rule.name,
-            `${places[rule.in]} ${holders[rule.of ?? 'frame']}`,
+            `${places[rule.in]} ${targets[rule.of ?? 'frame']}`,
           ],
         ]
       : [];

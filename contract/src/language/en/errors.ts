@@ -66,7 +66,7 @@ export const errors = {
   },
   'link-refuses-frames': {
     title: 'Not to be framed',
-    detail: (f) => `${f.host} cannot be shown in a frame: ${f.because}. Nothing was collected; put a link to it on your page instead.`,
+    detail: (f) => `${f.host} cannot be shown in a frame: ${f.reason}. Nothing was collected; put a link to it on your page instead.`,
   },
   'link-not-shown': {
     title: 'Nothing to show',

@@ -8,7 +8,7 @@ import { byHand, options } from './options.ts';
 import { problems } from './problems.ts';
 import { evidence, mends } from './reading.ts';
 import { search } from './search.ts';
-import { foundBy, levels, positions, powers, presets, roles, sheetOrigins, states } from './words.ts';
+import { foundBy, levels, positions, sandboxTokens, presets, roles, sheetOrigins, states } from './words.ts';
 
 /** English. Every code of the core and of the contract has its words here. */
 export const en = {
@@ -23,7 +23,7 @@ export const en = {
   learnProblems,
   learnedAbout,
   links,
-  powers,
+  sandboxTokens,
   search,
   problems,
   errors,

@@ -1,13 +1,13 @@
 import type { Language } from '../language.ts';
 
 /** Why a frame is given a sandbox token. */
-export const powers = {
+export const sandboxTokens = {
   'frame-runs-script': () => 'the frame of the provider runs its own script',
   'has-script': () => 'the code has a script',
   'needs-its-origin': () => 'on a host of its own this only gives back what the provider’s own origin needs: without it its frame has none',
   'has-form': () => 'the code has a form to send',
   'opens-window': () => 'the code opens a window of its own',
-} satisfies Language['powers'];
+} satisfies Language['sandboxTokens'];
 
 /** Where a value comes from. */
 export const levels = { placement: 'here', embed: 'from the embed', site: 'from the site', rule: 'from your rules', code: 'in the code' } satisfies Language['levels'];

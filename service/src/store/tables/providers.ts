@@ -1,7 +1,7 @@
 /** What the owner keeps of providers, and rules for all embeds. */
 import { index, int, json, mediumtext, mysqlTable, primaryKey, tinyint, unique, varchar } from 'drizzle-orm/mysql-core';
 import type { OembedFormat, Sheet } from '@orbis/core';
-import type { Rules } from '../../work/making.ts';
+import type { Rules } from '../../usecases/render-context.ts';
 import { ascii, exact, id, foreignKeyId, timestamp } from './columns.ts';
 import { created } from './people.ts';
 

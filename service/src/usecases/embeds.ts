@@ -1,7 +1,7 @@
 import { directOf, type Kind } from '@orbis/core';
 import { OrbisError, serializeReading, type Embed, type EmbedSummary, type Revision } from '@orbis/contract';
 import { openSource } from './codes.ts';
-import type { RenderContext } from './making.ts';
+import type { RenderContext } from './render-context.ts';
 import type { Handle } from '../database/connect.ts';
 import { findEmbed, placementCounts, tagsOf, type EmbedRow, type RevisionRow, type StoredEmbed } from '../store/embeds.ts';
 
@@ -35,8 +35,8 @@ export async function serializeSummaries(db: Handle, rows: readonly EmbedRow[]):
 }
 
 /** One embed whole, with the reading of its code. */
-export async function serializeEmbed(db: Handle, { embed, source, revision }: StoredEmbed, making: RenderContext): Promise<Embed> {
-  const { reading, current } = await openSource(source, making);
+export async function serializeEmbed(db: Handle, { embed, source, revision }: StoredEmbed, renderContext: RenderContext): Promise<Embed> {
+  const { reading, current } = await openSource(source, renderContext);
   return {
     ...(await serializeSummaries(db, [embed]))[0]!,
     notes: embed.notes,
@@ -45,16 +45,16 @@ export async function serializeEmbed(db: Handle, { embed, source, revision }: St
     base: source.base,
     reading: serializeReading(reading),
     found: source.found,
-    direct: directOf(reading, making.sheets),
+    direct: directOf(reading, renderContext.sheets),
     inCode: current,
     current: serializeRevision(revision, source.number),
   };
 }
 
 /** An answer that is one embed, with its state. */
-export async function embedReply(db: Handle, key: string, making: RenderContext, status = 200) {
+export async function embedReply(db: Handle, key: string, renderContext: RenderContext, status = 200) {
   const stored = await embedByKey(db, key);
-  return { status, data: await serializeEmbed(db, stored, making), etag: embedTag(stored.embed) };
+  return { status, data: await serializeEmbed(db, stored, renderContext), etag: embedTag(stored.embed) };
 }
 
 export const serializeRevision = (row: RevisionRow, source: number): Revision => ({

@@ -23,10 +23,10 @@ const [together, atOnce] = [200, 2];
 export async function readImport(
   db: Handle,
   items: readonly ImportItem[],
-  { making, reader }: Pick<Deps, 'making' | 'reader'>,
+  { renderContext, reader }: Pick<Deps, 'renderContext' | 'reader'>,
   tell: (read: number) => void = () => {},
 ): Promise<{ embeds: (NewEmbed | null)[]; doubled: ImportAnswer['doubled']; refused: ImportAnswer['refused'] }> {
-  const { sheets } = making();
+  const { sheets } = renderContext();
   const parts = Array.from({ length: Math.ceil(items.length / together) }, (_, i) => items.slice(i * together, (i + 1) * together));
   const read: PartRead[] = [];
   let [next, done] = [0, 0];

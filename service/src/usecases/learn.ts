@@ -3,7 +3,7 @@ import { OrbisError, formatLearned, formatLearnedLine, serializeLearnedLine, for
 import type { Answers } from '../fetching/answers.ts';
 import type { Fetching } from '../fetching/client.ts';
 import type { Reader } from '../reading/reader.ts';
-import { answerFor, type Listed } from './find-link.ts';
+import { answerFor, type Listed } from './resolve-link.ts';
 
 interface Tools {
   sheets: readonly Sheet[];
@@ -44,7 +44,7 @@ export async function learn({ samples, answers, ask }: { samples: readonly strin
   const open = lines.filter(({ sure }) => !sure);
   const remarks = [
     `Learned from ${all.length} samples.${open.length > 0 ? ` Not yet answered: ${open.map(({ about }) => about).join(', ')}.` : ''}`,
-    ...lines.map((line) => `${formatLearnedLine(line)}: ${line.means ?? '?'} (${formatLearned(line.because)})`),
+    ...lines.map((line) => `${formatLearnedLine(line)}: ${line.means ?? '?'} (${formatLearned(line.reasons)})`),
   ];
   return {
     text: writeSheet(sheet, remarks),

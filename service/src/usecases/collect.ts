@@ -1,7 +1,7 @@
 import { linkIn, nameOfAddress, readMark, type Options } from '@orbis/core';
 import { OrbisError, serializeFinding, type Found } from '@orbis/contract';
 import type { Summary } from '../reading/worker.ts';
-import type { FoundLink } from './find-link.ts';
+import type { FoundLink } from './resolve-link.ts';
 import { openSource, type OpenedCode } from './codes.ts';
 import type { Deps } from '../app.ts';
 import type { Handle } from '../database/connect.ts';
@@ -22,13 +22,13 @@ export interface Collected {
  * Takes in a code or a link; with `mend`, as the mendings that its findings carry would have it: all, or those of the rules named. Of a link, the provider's sheet makes a code.
  * @throws OrbisError when there is nothing in it that could be placed, or when Orbis handed it out itself.
  */
-export async function takeIn(
+export async function ingest(
   db: Handle,
   pasted: string,
-  { making, reader }: Pick<Deps, 'making' | 'reader'>,
+  { renderContext, reader }: Pick<Deps, 'renderContext' | 'reader'>,
   { mend: wanted = false, follow }: { mend?: boolean | readonly string[]; follow?: (link: string) => Promise<FoundLink> } = {},
 ): Promise<Collected> {
-  const context = { sheets: making().sheets };
+  const context = { sheets: renderContext().sheets };
   const text = wanted === false ? pasted : (await reader.mendTexts([pasted], context, wanted === true ? undefined : wanted))[0]!.text;
   const reading = (await reader.summariseTexts([text], context))[0]!;
   const base = codeTextOf(reading, text);
@@ -37,16 +37,16 @@ export async function takeIn(
   if (known) throw new OrbisError('marked-code', { embed: known });
   if (reading.input === 'link' && follow) {
     const { code, asked, found } = await follow(pasted.trim());
-    return { pasted, code: await openSource({ base: code, found }, making()), asked, found };
+    return { pasted, code: await openSource({ base: code, found }, renderContext()), asked, found };
   }
-  return { pasted, code: await openSource({ base }, making()), asked: reading.asked, found: null };
+  return { pasted, code: await openSource({ base }, renderContext()), asked: reading.asked, found: null };
 }
 
 /**
  * The code that a text is kept as: itself, or what is made of a link or an id.
  * @throws OrbisError when there is nothing in it that could be placed.
  */
-export function codeTextOf({ input, made, links, excess }: Pick<Summary, 'input' | 'made' | 'links' | 'excess'>, text: string): string {
+export function codeTextOf({ input, generated, links, excess }: Pick<Summary, 'input' | 'generated' | 'links' | 'excess'>, text: string): string {
   if (excess) {
     const { message, remedy } = serializeFinding(excess);
     throw new OrbisError('text-too-much', { problem: `${message} ${remedy}` });
@@ -55,8 +55,8 @@ export function codeTextOf({ input, made, links, excess }: Pick<Summary, 'input'
   if (input === 'visible-code') throw new OrbisError('visible-code');
   if (input === 'text') throw new OrbisError('no-code');
   if (input === 'link' && links > 1) throw new OrbisError('several-links', { count: links });
-  if (input === 'link' && made === null) throw new OrbisError('link-not-known', { link: text.trim().slice(0, 200) });
-  return made ?? text;
+  if (input === 'link' && generated === null) throw new OrbisError('link-not-known', { link: text.trim().slice(0, 200) });
+  return generated ?? text;
 }
 
 /** What something is called where nobody says it: as its provider calls it, as its code says, else by its link or what it is. */

@@ -1,4 +1,4 @@
 /** In goes a published page and what the register expects on it; out comes what is really there. */
 export { canonical } from './canonical.ts';
 export { reconcile, type Expected, type PageFinding, type PlacementSeen } from './reconcile.ts';
-export { sameContent, sight, type MarkedCode, type PageSeen } from './sight.ts';
+export { sameContent, scanPage, type MarkedCode, type PageSeen } from './scan-page.ts';

@@ -2,5 +2,3 @@ const day = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short',
 
 /** A time as people read it, in their own time zone. */
 export const formatWhen = (at: string | null): string => (at === null ? 'never' : day.format(new Date(at)));
-
-export const plural = (count: number, one: string, many = `${one}s`): string => `${count} ${count === 1 ? one : many}`;

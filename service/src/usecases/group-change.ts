@@ -3,12 +3,12 @@ import type { Composition, Options } from '@orbis/core';
 import { formatProblem, OrbisError, type GroupOutcome } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
 import { chunks } from '../store/chunks.ts';
-import { placementCounts, type Act } from '../store/embeds.ts';
+import { placementCounts, type Actor } from '../store/embeds.ts';
 import { addRevisions, type ChangeableEmbed, type NextRevision } from '../store/group-changes.ts';
 import { compositionsOf, newRevision, sameOptions } from './codes.ts';
-import type { RenderContext } from './making.ts';
+import type { RenderContext } from './render-context.ts';
 import { serializeEdit } from '../serializers/compositions.ts';
-import { someOf } from './some-of.ts';
+import { summarize } from './summarize.ts';
 
 type Told = GroupOutcome['changed'][number];
 type Impossible = GroupOutcome['impossible'][number];
@@ -34,7 +34,7 @@ export interface GroupRequest {
  * others have their turn. Call it in a transaction, which a refusal ends.
  * @throws OrbisError `group-impossible`.
  */
-export async function changeGroup(tx: Handle, found: readonly ChangeableEmbed[], request: GroupRequest, making: RenderContext, act: Act): Promise<GroupPlan> {
+export async function changeGroup(tx: Handle, found: readonly ChangeableEmbed[], request: GroupRequest, renderContext: RenderContext, actor: Actor): Promise<GroupPlan> {
   const plan: GroupPlan = { todo: [], impossible: [], same: 0 };
   const asked = new Map<string, ReturnType<typeof optionsFor>>();
   let writing = Promise.resolve();
@@ -46,11 +46,11 @@ export async function changeGroup(tx: Handle, found: readonly ChangeableEmbed[],
       const options = asked.get(key) ?? optionsFor(stored, request);
       asked.set(key, options);
       if (options.next === null) plan.same++;
-      else await planOne(stored, options.now, options.next, { dryRun: request.dryRun, making, plan });
+      else await planOne(stored, options.now, options.next, { dryRun: request.dryRun, renderContext, plan });
     }
     const next = plan.todo.slice(from);
     if (!request.dryRun && (plan.impossible.length === 0 || request.skipImpossible)) {
-      writing = writing.then(() => addRevisions(tx, next, act));
+      writing = writing.then(() => addRevisions(tx, next, actor));
       // It is waited for below; until then nobody is to take it for forgotten.
       writing.catch(() => undefined);
     }
@@ -71,15 +71,15 @@ async function planOne(
   { embed, source }: ChangeableEmbed,
   now: Options,
   options: Options,
-  { dryRun, making, plan }: { dryRun: boolean; making: RenderContext; plan: GroupPlan },
+  { dryRun, renderContext, plan }: { dryRun: boolean; renderContext: RenderContext; plan: GroupPlan },
 ): Promise<void> {
-  const tried = await compositionsOf(source, making, dryRun ? [options, now] : [options]);
+  const tried = await compositionsOf(source, renderContext, dryRun ? [options, now] : [options]);
   const { code } = tried;
   const values = newRevision(code.sheet, options, 'changed with others');
   if (sameOptions(values.options, now)) return void plan.same++;
   const after = tried.compositions[0]!;
   // What stood against an embed before is not the matter of this change.
-  const before = tried.compositions[1] ?? (after.problems.length > 0 ? (await compositionsOf(source, making, [now])).compositions[0]! : null);
+  const before = tried.compositions[1] ?? (after.problems.length > 0 ? (await compositionsOf(source, renderContext, [now])).compositions[0]! : null);
   const problems = newProblems(before, after);
   if (problems.length > 0) return void plan.impossible.push({ embed: embed.key, name: embed.name, problems });
   const told = { embed: embed.key, name: embed.name, ...(dryRun && { before: before!.text, after: after.text, edits: after.edits.map(serializeEdit) }) };
@@ -103,7 +103,7 @@ export async function serializePlan(db: Handle, found: number, { todo, same, imp
 function refused(impossible: readonly Impossible[]): OrbisError {
   return new OrbisError(
     'group-impossible',
-    { count: impossible.length, embeds: someOf(impossible.map(({ embed }) => embed)) },
+    { count: impossible.length, embeds: summarize(impossible.map(({ embed }) => embed)) },
     impossible.map(({ embed, problems }) => ({ pointer: `/${embed}`, detail: problems.map(({ detail }) => detail).join(' ') })),
   );
 }

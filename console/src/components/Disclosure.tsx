@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
 
 /** Keeps a form out of sight until it is wanted. */
-export function Unfold({ label, children }: { label: string; children: ReactNode }) {
+export function Disclosure({ label, children }: { label: string; children: ReactNode }) {
   const [open, setOpen] = useState(false);
   if (open) return <>{children}</>;
   return (

@@ -2,12 +2,12 @@ import type { OembedRoom } from '@orbis/core';
 import type { Deps } from '../app.ts';
 import { endpointsOf } from '../store/endpoints.ts';
 import { declaredAddresses } from '../store/places.ts';
-import { findLink, type FoundLink } from './find-link.ts';
+import { resolveLink, type FoundLink } from './resolve-link.ts';
 
 /** What follows links, with all that is known of who answers about them. */
-export const follower =
-  ({ connection: { db }, making, answers, fetching, reader }: Deps, now: Date, room?: OembedRoom) =>
+export const linkResolver =
+  ({ connection: { db }, renderContext, answers, fetching, reader }: Deps, now: Date, room?: OembedRoom) =>
   async (link: string): Promise<FoundLink> => {
     const [listed = null] = await endpointsOf(db, link);
-    return findLink(link, { making: making(), listed, answers, ...(room && { room }), fetching, reader, declared: await declaredAddresses(db), now });
+    return resolveLink(link, { renderContext: renderContext(), listed, answers, ...(room && { room }), fetching, reader, declared: await declaredAddresses(db), now });
   };

@@ -22,7 +22,7 @@ import { isPage, type Fetched, type Fetching } from '../fetching/client.ts';
 import { FetchFailure } from '../fetching/failure.ts';
 import type { Reader } from '../reading/reader.ts';
 import { openSource } from './codes.ts';
-import type { RenderContext } from './making.ts';
+import type { RenderContext } from './render-context.ts';
 
 /** What a link comes to: the code, what the link asks for itself, and what was found out about it. */
 export interface FoundLink {
@@ -32,7 +32,7 @@ export interface FoundLink {
 }
 
 interface Tools {
-  making: RenderContext;
+  renderContext: RenderContext;
   fetching: Pick<Fetching, 'get'>;
   reader: Pick<Reader, 'linkedPage' | 'oembedAnswer' | 'fileFacts'>;
   answers: Answers;
@@ -71,8 +71,8 @@ export function asksOf(link: string, { sheets }: RenderContext, listed: Listed):
  * first bytes, else as a page that may be shown in a frame.
  * @throws OrbisError `link-unreachable`, `link-refuses-frames` or `link-not-shown`; nothing is kept then.
  */
-export async function findLink(link: string, tools: Tools): Promise<FoundLink> {
-  const match = matchLink(link, tools.making.sheets);
+export async function resolveLink(link: string, tools: Tools): Promise<FoundLink> {
+  const match = matchLink(link, tools.renderContext.sheets);
   if (!match) throw new OrbisError('link-not-known', { link: link.slice(0, 200) });
   try {
     if (isProvider(match.sheet)) return await byProvider(link, match, tools);
@@ -87,7 +87,7 @@ export async function findLink(link: string, tools: Tools): Promise<FoundLink> {
  * null where there is nobody.
  * @throws OrbisError `link-unreachable`.
  */
-export async function answerFor(link: string, { listed, ...tools }: Omit<Tools, 'making'>): Promise<{ answer: OembedAnswer; endpoint: OembedEndpoint } | null> {
+export async function answerFor(link: string, { listed, ...tools }: Omit<Tools, 'renderContext'>): Promise<{ answer: OembedAnswer; endpoint: OembedEndpoint } | null> {
   try {
     if (listed) {
       const format = listed.formats[0] ?? 'json';
@@ -108,13 +108,13 @@ export async function answerFor(link: string, { listed, ...tools }: Omit<Tools, 
 
 const unreachable = (error: unknown): unknown => (error instanceof FetchFailure ? new OrbisError('link-unreachable', { why: error.message, remedy: error.remedy }) : error);
 
-const lookAt = (link: string, { fetching, declared }: Omit<Tools, 'making' | 'listed'>): Promise<Fetched> =>
+const lookAt = (link: string, { fetching, declared }: Omit<Tools, 'renderContext' | 'listed'>): Promise<Fetched> =>
   fetching.get(link, { declared, accept: 'text/html, application/xhtml+xml;q=0.9, */*;q=0.8', beginning, range: beginning });
 
 const isProvider = ({ files, pages }: Sheet): boolean => !files && !pages;
 
 async function byProvider(link: string, match: SheetMatch, tools: Tools): Promise<FoundLink> {
-  const { asked } = read(link, tools.making);
+  const { asked } = read(link, tools.renderContext);
   const endpoint = oembedEndpoint(match);
   if (endpoint === null) return { code: codeFromLink(match), asked, found: { ...nothing(link, tools), how: 'sheet', provider: match.sheet.name } };
   const format = match.sheet.oembed!.formats?.[0] ?? 'json';
@@ -132,7 +132,7 @@ async function byList(link: string, { provider, url, formats }: NonNullable<List
   const code = codeOfOembed(answer);
   if (code === null) throw new FetchFailure(`${provider} says of this link that it is a mere link, and has no code for it.`, 'Put a link to it on your page instead.');
   const found = told(answer, nothing(link, tools));
-  return { code, asked: await titleWhereMissing(code, answer, tools.making), found: { ...found, how: 'oembed', provider: found.provider ?? provider, endpoint: href } };
+  return { code, asked: await titleWhereMissing(code, answer, tools.renderContext), found: { ...found, how: 'oembed', provider: found.provider ?? provider, endpoint: href } };
 }
 
 async function byLooking(link: string, match: SheetMatch, tools: Tools): Promise<FoundLink> {
@@ -149,9 +149,9 @@ async function byPage(link: string, page: Fetched, html: string, tools: Tools): 
     const href = withRoom(endpoint.href, tools.room ?? {});
     const answer = await ask({ ...endpoint, href }, tools);
     const code = codeOfOembed(answer);
-    if (code !== null) return { code, asked: await titleWhereMissing(code, answer, tools.making), found: { ...told(answer, plain), how: 'oembed', endpoint: href } };
+    if (code !== null) return { code, asked: await titleWhereMissing(code, answer, tools.renderContext), found: { ...told(answer, plain), how: 'oembed', endpoint: href } };
   }
-  const sheet = tools.making.sheets.find(({ pages }) => pages);
+  const sheet = tools.renderContext.sheets.find(({ pages }) => pages);
   if (!sheet) throw new OrbisError('link-not-known', { link: link.slice(0, 200) });
   const framing = framingOf({
     page: page.url,
@@ -159,7 +159,7 @@ async function byPage(link: string, page: Fetched, html: string, tools: Tools): 
     policies: [page.headers.get('content-security-policy') ?? ''],
     by: tools.declared.map((address) => new URL(address).origin),
   });
-  if (!framing.allowed) throw new OrbisError('link-refuses-frames', { host: new URL(page.url).host, because: formatLink(framing.reason) });
+  if (!framing.allowed) throw new OrbisError('link-refuses-frames', { host: new URL(page.url).host, reason: formatLink(framing.reason) });
   const code = codeFromLink({ sheet, id: link, url: new URL(link) }, plain.title ?? undefined);
   return { code, asked: {}, found: { ...plain, how: 'page' } };
 }
@@ -167,9 +167,9 @@ async function byPage(link: string, page: Fetched, html: string, tools: Tools): 
 async function byFile(link: string, match: SheetMatch, file: Fetched, stated: string, tools: Tools): Promise<FoundLink> {
   const total = Number(/\/(\d+)$/.exec(file.headers.get('content-range') ?? '')?.[1] ?? NaN) || (file.status === 200 ? Number(file.headers.get('content-length')) : 0) || null;
   const facts = await tools.reader.fileFacts(file.body, total);
-  const sheet = sheetForType(facts.type, match.sheet, tools.making.sheets);
+  const sheet = sheetForType(facts.type, match.sheet, tools.renderContext.sheets);
   if (!sheet) throw new OrbisError('link-not-shown', { host: new URL(file.url).host, type: facts.type ?? (stated || 'of no stated type') });
-  const { asked } = read(link, tools.making);
+  const { asked } = read(link, tools.renderContext);
   const url = new URL(link);
   return {
     code: codeFromLink({ sheet, id: link, url }),
@@ -196,7 +196,7 @@ function sheetForType(type: string | null, byName: Sheet, sheets: readonly Sheet
   return sheets.find((sheet) => sheet.files !== undefined && sheet.kind === kind) ?? null;
 }
 
-async function ask({ href, format }: OembedEndpoint, { fetching, declared, answers, reader }: Omit<Tools, 'making' | 'listed'>): Promise<OembedAnswer> {
+async function ask({ href, format }: OembedEndpoint, { fetching, declared, answers, reader }: Omit<Tools, 'renderContext' | 'listed'>): Promise<OembedAnswer> {
   const kept = answers.get(href);
   if (kept) return kept;
   const { body, headers, url } = await fetching.get(href, { declared, accept: format === 'json' ? 'application/json' : 'text/xml, application/xml;q=0.9', beginning });
@@ -236,7 +236,7 @@ const told = ({ title, author, provider, thumbnail, width, height }: OembedAnswe
 });
 
 /* A code that does not say what it is gets the title that its provider told. */
-async function titleWhereMissing(code: string, { title }: OembedAnswer, making: RenderContext): Promise<Options> {
-  const untitled = (await openSource({ base: code }, making)).reading.findings.some(({ rule }) => rule === 'no-title');
+async function titleWhereMissing(code: string, { title }: OembedAnswer, renderContext: RenderContext): Promise<Options> {
+  const untitled = (await openSource({ base: code }, renderContext)).reading.findings.some(({ rule }) => rule === 'no-title');
   return untitled && title !== null ? { title: title.slice(0, 200) } : {};
 }

@@ -1,5 +1,5 @@
 import type { Level } from '../reading/reading.ts';
-import { sameContent, type PageSeen } from './sight.ts';
+import { sameContent, type PageSeen } from './scan-page.ts';
 
 /** What the register says of one placement on the page that was read. */
 export interface Expected {

@@ -1,5 +1,5 @@
 import { OrbisError, serializeFinding, type Placement, type PlacementFinding } from '@orbis/contract';
-import type { RenderContext } from './making.ts';
+import type { RenderContext } from './render-context.ts';
 import type { Handle } from '../database/connect.ts';
 import { deliveriesOf, findPlacement, type DeliveryWithRevision, type StoredPlacement } from '../store/placements.ts';
 import type { StoredFinding } from '../store/schema.ts';
@@ -14,8 +14,8 @@ export async function placementById(db: Handle, id: string): Promise<StoredPlace
 }
 
 /** Whether what a delivery carries differs from what would be issued today, for whatever reason. */
-export const isOutOfDate = async (db: Handle, row: StoredPlacement, issued: DeliveryWithRevision, making: RenderContext, neighbours = neighboursIn(db)): Promise<boolean> =>
-  (await outputToday(row, making, issued.delivery.number, neighbours)).text !== issued.delivery.text;
+export const isOutOfDate = async (db: Handle, row: StoredPlacement, issued: DeliveryWithRevision, renderContext: RenderContext, neighbours = neighboursIn(db)): Promise<boolean> =>
+  (await outputToday(row, renderContext, issued.delivery.number, neighbours)).text !== issued.delivery.text;
 
 /** The address of a page: the site's address with the page's path. */
 export const pageUrl = (site: { address: string }, page: { path: string }): string => site.address.replace(/\/$/, '') + '/' + page.path;
@@ -31,7 +31,7 @@ export const outOfDateFinding = (row: StoredPlacement, carried: DeliveryWithRevi
 });
 
 /** Placements as the register shows them, with their states worked out as of now. */
-export async function serializePlacements(db: Handle, rows: readonly StoredPlacement[], making: RenderContext): Promise<Placement[]> {
+export async function serializePlacements(db: Handle, rows: readonly StoredPlacement[], renderContext: RenderContext): Promise<Placement[]> {
   const issued = groupBy(
     await deliveriesOf(
       db,
@@ -40,18 +40,18 @@ export async function serializePlacements(db: Handle, rows: readonly StoredPlace
     (d) => d.delivery.placementId,
   );
   const neighbours = neighboursIn(db);
-  return Promise.all(rows.map((row) => serializePlacement(row, issued.get(row.placement.id) ?? [], { db, making, neighbours })));
+  return Promise.all(rows.map((row) => serializePlacement(row, issued.get(row.placement.id) ?? [], { db, renderContext, neighbours })));
 }
 
 async function serializePlacement(
   row: StoredPlacement,
   issued: readonly DeliveryWithRevision[],
-  { db, making, neighbours }: { db: Handle; making: RenderContext; neighbours: Neighbours },
+  { db, renderContext, neighbours }: { db: Handle; renderContext: RenderContext; neighbours: Neighbours },
 ): Promise<Placement> {
   const { placement, embed, site, page, spot } = row;
   const carried = issued.find((d) => d.delivery.number === placement.seenDelivery) ?? null;
   const last = issued.at(-1) ?? null;
-  const old = placement.seen === 'live' && carried !== null && (await isOutOfDate(db, row, carried, making, neighbours));
+  const old = placement.seen === 'live' && carried !== null && (await isOutOfDate(db, row, carried, renderContext, neighbours));
   const findings = old ? [...placement.findings, outOfDateFinding(row, carried)] : placement.findings;
   return {
     id: placement.publicId,

@@ -29,7 +29,7 @@ export interface PageSeen {
  * Finds the marked codes of a published page. A mark counts only on a parsed element: not in a comment, a `template`,
  * a script or a text field, where no visitor would meet it.
  */
-export function sight(html: string): PageSeen {
+export function scanPage(html: string): PageSeen {
   const page = parse(html, { sourceCodeLocationInfo: true });
   const position = positionsIn(html);
   const seen: PageSeen = { marked: [], asText: [], frames: [] };

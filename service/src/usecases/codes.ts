@@ -4,7 +4,7 @@ import type { Found } from '@orbis/contract';
 import { workOut, type WorkedOut } from '../reading/work-out.ts';
 import type { NewRevision } from '../store/embeds.ts';
 import { digest } from '../store/ids.ts';
-import { withRules, type RenderContext } from './making.ts';
+import { withRules, type RenderContext } from './render-context.ts';
 
 /** What an embed's output is made from. */
 export interface CodeSource {
@@ -37,33 +37,38 @@ export const short = 8192;
 async function open(
   base: string,
   found: CodeSource['found'],
-  making: RenderContext,
+  renderContext: RenderContext,
   wanted: readonly { asked: LevelledOptions; mark: Mark | null }[],
 ): Promise<{ code: OpenedCode; compositions: LevelledComposition[] }> {
-  const task = { base, length: found?.length ?? null, wanted: wanted.map(({ asked, mark }) => ({ asked: withRules(asked, making), mark })), sheets: making.sheets };
-  const { sheetId, compositions, ...rest }: WorkedOut = base.length <= short ? workOut(task) : await making.workOut(task);
-  return { code: { text: base, ...rest, sheet: making.sheets.find(({ id }) => id === sheetId) ?? null }, compositions };
+  const task = { base, length: found?.length ?? null, wanted: wanted.map(({ asked, mark }) => ({ asked: withRules(asked, renderContext), mark })), sheets: renderContext.sheets };
+  const { sheetId, compositions, ...rest }: WorkedOut = base.length <= short ? workOut(task) : await renderContext.workOut(task);
+  return { code: { text: base, ...rest, sheet: renderContext.sheets.find(({ id }) => id === sheetId) ?? null }, compositions };
 }
 
 /** A code that is kept, read again. */
-export const openSource = async ({ base, found }: Pick<CodeSource, 'base' | 'found'>, making: RenderContext): Promise<OpenedCode> => (await open(base, found, making, [])).code;
+export const openSource = async ({ base, found }: Pick<CodeSource, 'base' | 'found'>, renderContext: RenderContext): Promise<OpenedCode> =>
+  (await open(base, found, renderContext, [])).code;
 
 /** The output for a place, or without a mark for no place. */
-export async function compositionOf({ base, asked, found }: CodeSource, making: RenderContext, mark: Mark | null): Promise<{ code: OpenedCode; composition: LevelledComposition }> {
-  const { code, compositions } = await open(base, found, making, [{ asked, mark }]);
+export async function compositionOf(
+  { base, asked, found }: CodeSource,
+  renderContext: RenderContext,
+  mark: Mark | null,
+): Promise<{ code: OpenedCode; composition: LevelledComposition }> {
+  const { code, compositions } = await open(base, found, renderContext, [{ asked, mark }]);
   return { code, composition: compositions[0]! };
 }
 
 /** What a code comes to with each of several sets of options of its own: read once. */
 export const compositionsOf = (
   { base, found }: Pick<CodeSource, 'base' | 'found'>,
-  making: RenderContext,
+  renderContext: RenderContext,
   options: readonly Options[],
 ): Promise<{ code: OpenedCode; compositions: LevelledComposition[] }> =>
   open(
     base,
     found,
-    making,
+    renderContext,
     options.map((each) => ({ asked: { embed: each }, mark: null })),
   );
 

@@ -2,11 +2,11 @@ import { setImmediate } from 'node:timers/promises';
 import type { Sheet } from '@orbis/core';
 import { formatProblem, type SheetComparison } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
-import { addRevision, placementCounts, resummarise, type Act, type StoredEmbed } from '../store/embeds.ts';
+import { addRevision, placementCounts, resummarise, type Actor, type StoredEmbed } from '../store/embeds.ts';
 import { embedsTouchedBy } from '../store/sheets.ts';
 import { compositionOf, newRevision } from './codes.ts';
 import { sourceOfCode } from './collect.ts';
-import type { RenderContext } from './making.ts';
+import type { RenderContext } from './render-context.ts';
 
 /** A change of one sheet: the sheets as they are and as they would be. */
 export interface SheetChange {
@@ -71,13 +71,13 @@ export const readWith = (touched: readonly Touched[], id: string): string[] => t
  * Makes a change of a sheet hold: a new revision where an embed comes out differently, and what the collection is
  * searched for where its reading does. Call it in the transaction that changes the sheet.
  */
-export async function settleChange(tx: Handle, touched: readonly Touched[], act: Act): Promise<number> {
+export async function settleChange(tx: Handle, touched: readonly Touched[], actor: Actor): Promise<number> {
   let changed = 0;
   for (const item of touched) {
     const { stored, after } = item;
     const summary = sourceOfCode({ pasted: stored.source.pasted, found: stored.source.found, code: after.code });
     if (differs(item)) {
-      await addRevision(tx, stored, newRevision(after.code.sheet, stored.revision.options, 'sheet changed'), act);
+      await addRevision(tx, stored, newRevision(after.code.sheet, stored.revision.options, 'sheet changed'), actor);
       changed++;
     }
     await resummarise(tx, stored.embed, summary);
