@@ -69,8 +69,10 @@ describe('an owner who sets something for one place, or for a whole site, at the
     await page.goto(`${test.url}/collection/talk`);
     await page.getByRole('link', { name: 'Change it here only' }).click();
     await page.getByRole('heading', { name: 'Talk in hollinfell/talks#main' }).waitFor();
-    expect(await field('max-width').getAttribute('placeholder')).to.equal('700 from the embed');
-    expect(await field('share').getAttribute('placeholder')).to.equal('80% from the site');
+    const hint = async (name: string): Promise<string> => `${await field(name).getAttribute('placeholder')}: ${await below(name)}`;
+    const below = async (name: string): Promise<string | null> => page.locator(`[id="${await field(name).getAttribute('aria-describedby')}"]`).textContent();
+    expect(await hint('max-width')).to.match(/^700: From the embed\./);
+    expect(await hint('share')).to.match(/^80%: From the site\./);
     expect(await field('width').getAttribute('placeholder')).to.match(/^\d+ in the code$/);
     await field('max-width').fill('320');
     await page.getByText('max-width:320px', { exact: false }).first().waitFor();

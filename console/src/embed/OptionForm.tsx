@@ -6,7 +6,7 @@ import { optionWords, type Composition } from '@orbis/contract';
 import { Disclosure } from '../components/Disclosure.tsx';
 import type { Draft } from './draft.ts';
 import type { PlayerTime } from './player-time.ts';
-import type { Inherited } from './fields/field.ts';
+import { originOf, type Inherited } from './fields/field.ts';
 import { HandParameters } from './fields/HandParameters.tsx';
 import { OptionField } from './fields/OptionField.tsx';
 
@@ -43,7 +43,7 @@ export function OptionForm({ draft, wrong, problems, implied, inherited, sheet, 
         label={optionWords(name, sheet).label}
         value={draft[name] ?? ''}
         wrong={wrong[name] ?? problems.find((problem) => problem.option === name)?.detail}
-        help={cameWith(implied, name) ?? explained(option, sheet)}
+        help={cameWith(implied, name) ?? ([originOf(inherited[name] ?? null, draft[name] ?? ''), explained(option, sheet)].filter(Boolean).join(' ') || undefined)}
         example={example.replace('%', ' %')}
         inherited={inherited[name] ?? null}
         onChange={(value) => onChange(name, value)}

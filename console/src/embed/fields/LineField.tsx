@@ -1,7 +1,7 @@
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
-import type { FieldProps } from './field.ts';
+import { hintOf, type FieldProps } from './field.ts';
 
 interface LineProps extends FieldProps {
   end?: ReactNode;
@@ -19,7 +19,7 @@ export function LineField({ name, label, value, wrong, help, example, inherited,
       onChange={(event) => onChange(event.target.value)}
       error={wrong !== undefined}
       helperText={wrong ?? help}
-      placeholder={inherited === null ? example : `${inherited.value} ${inherited.from}`}
+      placeholder={inherited === null ? example : hintOf(inherited)}
       slotProps={{
         input: { endAdornment: end ?? (unit === undefined ? undefined : <Typography color="textSecondary">{unit}</Typography>) },
         inputLabel: { shrink: true },

@@ -1,14 +1,14 @@
 import Box from '@mui/material/Box';
 import Slider from '@mui/material/Slider';
 import { LineField } from './LineField.tsx';
-import type { FieldProps } from './field.ts';
+import { hintOf, type FieldProps } from './field.ts';
 
 /** A number between two others: to be drawn, or to be written. */
 export function SliderField({ least, most, whole, ...field }: FieldProps & { least: number; most: number; whole: boolean }) {
   const said = field.value.trim() || (field.inherited?.value ?? '');
   const now = Number(said);
   const known = said !== '' && now >= least && now <= most;
-  const help = [field.help, field.inherited !== null && field.value.trim() === '' ? `${field.inherited.value} ${field.inherited.from}.` : ''].filter(Boolean).join(' ');
+  const help = [field.help, field.inherited !== null && field.value.trim() === '' ? `${hintOf(field.inherited)}.` : ''].filter(Boolean).join(' ');
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 104px', gap: 2, alignItems: 'start', gridColumn: '1 / -1' }}>
       <Box sx={{ px: 1, pt: 1.25 }}>
