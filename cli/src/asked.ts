@@ -1,5 +1,5 @@
 import { optionNamed, type Options, type Sheet } from '@orbis/core';
-import { knownOption, parseOptions, type Client } from '@orbis/contract';
+import { knownOption, OrbisError, parseOptions, type Client } from '@orbis/contract';
 
 /** Finds out with which sheet the code is read that options are meant for; undefined where none knows it. */
 export type WhoseSheet = (client: Client) => Promise<string | undefined>;
@@ -38,5 +38,11 @@ async function sheetsFor(names: readonly string[], client: () => Client, whose: 
   const sheets = (await client().call('providers.list', {})).data.items.map(({ sheet }) => sheet);
   if (whose === null) return sheets;
   const id = await whose(client());
-  return sheets.filter((sheet) => sheet.id === id);
+  const own = sheets.find((sheet) => sheet.id === id) ?? null;
+  for (const name of names) if (optionNamed(name, own) === null && sheets.some((sheet) => optionNamed(name, sheet) !== null)) throw notOffered(name, own);
+  return own ? [own] : [];
 }
+
+/* An option that there is, but not here. */
+const notOffered = (setting: string, sheet: Sheet | null): OrbisError =>
+  sheet ? new OrbisError('setting-not-offered', { setting, provider: sheet.name }) : new OrbisError('no-sheet', { setting });

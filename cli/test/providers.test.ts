@@ -102,6 +102,7 @@ describe('the command line without a service, with provider sheets', () => {
       .to.match(/^delay /m)
       .and.not.match(/^page /m);
     expect((await run(['options', 'nobody'])).exit).to.equal(2);
+    expect((await run(['options'])).out).to.include('Some providers have options of their own: Fennfeed, Formwold');
     expect((await run(['options', 'fennfeed'])).out)
       .to.match(/^count +count=/m)
       .and.match(/^layout +layout=grid +How the posts stand/m);

@@ -1,4 +1,4 @@
-import { allOptions, handName, kinds, optionsFor, type Kind, type Option } from '@orbis/core';
+import { allOptions, handName, kinds, optionsFor, ownOptions, type Kind, type Option } from '@orbis/core';
 import { en, optionWords } from '@orbis/contract';
 import { builtInSheets } from '@orbis/sheets';
 import { UsedWrongly, type AddCommand } from '../command.ts';
@@ -19,17 +19,26 @@ export const addOptions: AddCommand = (program, run) => {
             .map(({ name, example, own }) => ({ name, stage, meaning: own?.explain ?? optionWords(name).explain, example: `${name}=${example}` }));
         const byHand = { name: handName('NAME'), stage: 'settings', meaning: en.byHand.explain, example: `${handName('hue')}=12` };
         const items = [...rows('settings'), byHand, ...rows('presentation')];
-        tools.tell(items, () =>
-          table(
-            ['option', 'example', 'meaning'],
-            items.map((item) => [item.name, item.example, item.meaning]),
-            tools.colours,
-          ),
+        const more = of === undefined ? `\n${ownNote()}\n` : '';
+        tools.tell(
+          items,
+          () =>
+            table(
+              ['option', 'example', 'meaning'],
+              items.map((item) => [item.name, item.example, item.meaning]),
+              tools.colours,
+            ) + more,
         );
         return 0;
       }),
     );
 };
+
+/* Who has more than these. */
+function ownNote(): string {
+  const having = builtInSheets().filter((sheet) => ownOptions(sheet).length > 0);
+  return `Some providers have options of their own: ${having.map(({ name }) => name).join(', ')}. “orbis options ${having[0]!.id}” shows them too.`;
+}
 
 /* The options that make sense for a kind, or that a provider offers. */
 function optionsOf(of: string | undefined): readonly Option[] {
