@@ -40,7 +40,12 @@ export function gatherChanges(code: Code, options: Options): Asked {
     const contribution = option.contribute(code, all[name]!, context);
     const stage: Asker = parameterOf(name) === null ? option.stage : 'hand';
     // They were made for this: nobody else has them.
-    for (const change of contribution.changes) changes.push(Object.assign(change, { option: name, stage }));
+    for (const change of contribution.changes) {
+      const asked = change as AskedChange;
+      asked.option = name;
+      asked.stage = stage;
+      changes.push(asked);
+    }
     if (contribution.problems.length > 0) failed.add(option.stage);
     problems.push(...contribution.problems.map((problem) => ({ option: name, ...problem })));
   }

@@ -40,9 +40,11 @@ export function compose(code: Code, options: Options, mark: Mark | null = null, 
   const stands = standing(changes, settled);
   const edits = mergeEdits(withLosses(editsOf(code, stands), settled.losses));
   const spot: Snippet = { position: 'spot', runs: runsOf(code.text, edits) };
-  const snippets = [...sharedSnippets(stands), spot].sort((a, b) => positions.indexOf(a.position) - positions.indexOf(b.position));
+  const snippets = inOrder([...sharedSnippets(stands), spot]);
   return { edits, problems: [...problems, ...settled.problems], implied, losses: settled.losses, snippets, text: snippetText(spot) };
 }
+
+const inOrder = (snippets: Snippet[]): Snippet[] => (snippets.length === 1 ? snippets : snippets.sort((a, b) => positions.indexOf(a.position) - positions.indexOf(b.position)));
 
 /* What is asked for at other positions, each by itself: the same for every code that asks for it. */
 const sharedSnippets = (changes: readonly AskedChange[]): Snippet[] =>

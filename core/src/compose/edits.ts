@@ -38,9 +38,9 @@ interface Composed {
  * the code consists of; none where nothing changes.
  */
 export function editsOf(code: Code, changes: readonly AskedChange[]): Edit[] {
-  const structure = changes.filter(isStructure);
-  const edits = innerEdits(code, structure.length === 0 ? changes : changes.filter((change) => !isStructure(change)));
-  return structure.length === 0 ? edits : withStructure(edits, structure);
+  if (!changes.some(isStructure)) return innerEdits(code, changes);
+  const inner = changes.filter((change) => !isStructure(change));
+  return withStructure(innerEdits(code, inner), changes.filter(isStructure));
 }
 
 function innerEdits(code: Code, changes: readonly AskedChange[]): Edit[] {
@@ -48,10 +48,13 @@ function innerEdits(code: Code, changes: readonly AskedChange[]): Edit[] {
   for (const group of groupsOf(changes)) {
     const { place, reasons } = composed(code, group);
     if (place === null) continue;
-    edits.push({ ...place, stage: reasons[0]!.stage, options: [...new Set(reasons.map(({ option }) => option))], reasons });
+    edits.push({ start: place.start, end: place.end, text: place.text, stage: reasons[0]!.stage, options: optionsOf(reasons), reasons });
   }
   return edits;
 }
+
+/* Most edits are of one option. */
+const optionsOf = (reasons: readonly EditReason[]): string[] => (reasons.length === 1 ? [reasons[0]!.option] : [...new Set(reasons.map(({ option }) => option))]);
 
 /* Changes of the same address, attribute or script, in the order in which the first of each was asked for. */
 function groupsOf(changes: readonly AskedChange[]): AskedChange[][] {

@@ -23,7 +23,7 @@ export function runsOf(source: string, edits: readonly Edit[]): Run[] {
   const keep = (end: number): void => {
     if (end > at) runs.push({ from: 'source', start: at, end, text: source.slice(at, end) });
   };
-  for (const { start, end, text, stage, options, reasons } of mergeEdits([...edits])) {
+  for (const { start, end, text, stage, options, reasons } of mergeEdits(edits)) {
     keep(start);
     runs.push({ from: 'orbis', text, stage, options, reasons, instead: { start, end } });
     at = end;

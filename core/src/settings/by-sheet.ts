@@ -6,7 +6,7 @@ import { contribution, problem, type Contribution, type Option, type OptionConte
 import { reason, type Facts } from '../reason.ts';
 import type { OptionValue } from '../options/values.ts';
 import { alone, matchFrame } from '../sheets/match.ts';
-import { ruleOf, type Sheet, type SheetSetting, type TimeSetting } from '../sheets/sheet.ts';
+import { ruleOf, type OwnOptionWords, type Sheet, type SheetSetting, type TimeSetting } from '../sheets/sheet.ts';
 import { targetOf, type Target } from './targets.ts';
 import { writeValue, type WrittenValue } from './write.ts';
 
@@ -37,15 +37,15 @@ export function contributeBySheet(option: Pick<Option, 'name' | 'type' | 'own'>,
   const shutOut = exclusionOf(sheet, setting, context);
   if (shutOut) return shutOut;
   const because = context.implied.get(setting)?.reason.code ?? null;
-  const told = { value: saidOf(option, value), provider: sheet.files ? null : sheet.name, because, ...(option.own && { label: option.own.label }) };
+  const provider = sheet.files ? null : sheet.name;
+  const told: Facts = option.own
+    ? { value: saidOf(option.own, option.type.format(value)), provider, because, label: option.own.label }
+    : { value: option.type.format(value), provider, because };
   return contribution(changesOf({ option, rule, sheet, target, value, values: written.values, told }));
 }
 
 /* What a value is called, where it is a word with a name of its own. */
-function saidOf({ type, own }: Pick<Option, 'type' | 'own'>, value: OptionValue): string {
-  const typed = type.format(value);
-  return own?.labels?.[typed] ?? typed;
-}
+const saidOf = ({ labels }: OwnOptionWords, typed: string): string => labels?.[typed] ?? typed;
 
 /* Another setting that is asked for, of which the provider obeys only one with this. */
 function exclusionOf(sheet: Sheet, setting: string, { options }: OptionContext): Contribution | null {

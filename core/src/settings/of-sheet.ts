@@ -40,8 +40,9 @@ export function ownOptionNamed(sheet: Sheet | null, name: string): Option | null
  * code of Tallywren. Where both are asked for, the one that names the sheet is meant.
  */
 export function withBareNames(options: Options, sheet: Pick<Sheet, 'id' | 'options'> | null): Options {
-  const prefix = `${sheet?.id}.`;
-  const called = Object.keys(options).filter((name) => sheet?.options && name.startsWith(prefix) && ownRuleOf(sheet, name));
+  if (!sheet?.options) return options;
+  const prefix = `${sheet.id}.`;
+  const called = Object.keys(options).filter((name) => name.startsWith(prefix) && ownRuleOf(sheet, name));
   if (called.length === 0) return options;
   return { ...withoutOptions(options, called), ...Object.fromEntries(called.map((name) => [name.slice(prefix.length), options[name]!])) };
 }

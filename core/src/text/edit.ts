@@ -37,16 +37,10 @@ export class EditsOverlap extends Error {
  * order of the stages, and within a stage in the order given.
  * @throws EditsOverlap when two edits claim the same characters.
  */
-export function mergeEdits(...lists: readonly Edit[][]): Edit[] {
-  const all = lists.flat().map((edit, order) => ({ edit, order }));
-  all.sort(
-    (a, b) =>
-      a.edit.start - b.edit.start ||
-      Number(a.edit.end > a.edit.start) - Number(b.edit.end > b.edit.start) ||
-      stages.indexOf(a.edit.stage) - stages.indexOf(b.edit.stage) ||
-      a.order - b.order,
-  );
-  const merged = all.map(({ edit }) => edit);
+export function mergeEdits(...lists: readonly (readonly Edit[])[]): Edit[] {
+  // Sorting keeps the order of what is equal (ECMAScript, section 23.1.3.30).
+  const merged = lists.flat();
+  if (merged.length > 1) merged.sort(byPlace);
   for (let i = 1; i < merged.length; i++) {
     const before = merged[i - 1]!;
     const now = merged[i]!;
@@ -55,11 +49,13 @@ export function mergeEdits(...lists: readonly Edit[][]): Edit[] {
   return merged;
 }
 
+const byPlace = (a: Edit, b: Edit): number => a.start - b.start || Number(a.end > a.start) - Number(b.end > b.start) || stages.indexOf(a.stage) - stages.indexOf(b.stage);
+
 /** The text with the edits made. The edits need not be in order; see {@link mergeEdits} for what is refused. */
 export function applyEdits(text: string, edits: readonly Edit[]): string {
   let out = '';
   let at = 0;
-  for (const edit of mergeEdits([...edits])) {
+  for (const edit of mergeEdits(edits)) {
     out += text.slice(at, edit.start) + edit.text;
     at = edit.end;
   }
