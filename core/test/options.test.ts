@@ -167,10 +167,11 @@ describe('options that a sheet declares', () => {
 
   it('are one option under both names, so that a nearer level wins whichever name is used', () => {
     const long = `${sheet.id}.counts`;
-    const { effective, overridden, levels } = composeLevels(code, { embed: { counts: 'heads' }, site: { [long]: 'calls', 'other.layout': 'grid' } });
+    const { effective, overridden, levels, passedOver } = composeLevels(code, { embed: { counts: 'heads' }, site: { [long]: 'calls', 'other.layout': 'grid', 'layout': 'grid' } });
     expect(effective).to.deep.equal({ counts: 'heads' });
     expect(levels).to.deep.equal({ counts: 'embed' });
     expect(overridden).to.deep.equal([{ option: 'counts', level: 'site', value: 'calls' }]);
+    expect(passedOver).to.deep.equal([{ option: 'layout', code: 'setting-not-offered', facts: { setting: 'layout', provider: 'Kinorill' } }]);
     expect(compose(code, { [long]: 'heads' }).text).to.equal(compose(code, { counts: 'heads' }).text);
   });
 });

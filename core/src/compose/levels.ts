@@ -6,6 +6,7 @@ import { withBareNames } from '../settings/of-sheet.ts';
 import { compose, type Composition } from './compose.ts';
 import type { AskedChange } from './changes.ts';
 import type { Mark } from './mark.ts';
+import { optionNamed } from './table.ts';
 
 /** What the values of several levels come to together. */
 export interface LevelledComposition extends Composition {
@@ -25,15 +26,29 @@ const forMany: ReadonlySet<OptionLevel> = new Set<OptionLevel>(['site', 'rule'])
  * have is passed over; what is asked of the embed itself or of its placement is a problem then, as ever.
  */
 export function composeLevels(code: Code, asked: LevelledOptions, mark: Mark | null = null, planned: readonly AskedChange[] = []): LevelledComposition {
-  let now = Object.fromEntries(Object.entries(asked).map(([level, options]) => [level, withBareNames(options, code.sheet)])) as LevelledOptions;
+  let now = meantFor(code, asked);
   const passedOver: OptionProblem[] = [];
   for (;;) {
     const { options, levels, overridden } = effectiveOptions(now);
     const composition = compose(code, options, mark, planned);
     const foreign = composition.problems.filter(({ option }) => forMany.has(levels[option]!));
     if (foreign.length === 0) return { ...composition, effective: options, levels, overridden, passedOver };
-    passedOver.push(...foreign);
+    passedOver.push(...foreign.map((problem) => (problem.code === 'option-unknown' ? notOffered(problem, code) : problem)));
     const names = foreign.map(({ option }) => option);
     now = { ...now, site: withoutOptions(now.site ?? {}, names), rule: withoutOptions(now.rule ?? {}, names) };
   }
 }
+
+/* With bare names for what the code’s own sheet declares; what names another provider’s is not meant for this code. */
+function meantFor({ sheet }: Code, asked: LevelledOptions): LevelledOptions {
+  const levels = Object.entries(asked).map(([level, options]) => {
+    const bare = withBareNames(options, sheet);
+    const ofOthers = forMany.has(level as OptionLevel) ? Object.keys(bare).filter((name) => name.includes('.') && optionNamed(name, sheet) === null) : [];
+    return [level, ofOthers.length === 0 ? bare : withoutOptions(bare, ofOthers)];
+  });
+  return Object.fromEntries(levels) as LevelledOptions;
+}
+
+/* Of many embeds some other has it: it is there, but not for this code. */
+const notOffered = ({ option }: OptionProblem, { sheet }: Code): OptionProblem =>
+  sheet ? { option, code: 'setting-not-offered', facts: { setting: option, provider: sheet.name } } : { option, code: 'no-sheet', facts: { setting: option } };

@@ -84,7 +84,7 @@ function previewPolicy(reading: Reading, sheet: Sheet | null, { ancestors, ownHo
   // Inline styles are what presentation is made of.
   allow('style-src', "'unsafe-inline'");
   if (!sources.has('form-action')) allow('form-action', "'none'");
-  const tokens = new Set([...sandboxTokensOf(reading).map((power) => power.token), ...(relay === null ? [] : ['allow-scripts'])]);
+  const tokens = new Set([...sandboxTokensOf(reading).map(({ token }) => token), ...(relay === null ? [] : ['allow-scripts'])]);
   if (!ownHost) tokens.delete('allow-same-origin');
   const directives = [...sources].map(([name, values]): Directive => [name, [...values]]);
   return writePolicy([['sandbox', [...tokens]], ['frame-ancestors', ancestors], ['default-src', ["'none'"]], ...directives, ['base-uri', ["'none'"]]]);
