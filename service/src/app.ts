@@ -4,7 +4,6 @@ import express, { type Express } from 'express';
 import { pinoHttp } from 'pino-http';
 import type { Logger } from 'pino';
 import { apiBase, openApi } from '@orbis/contract';
-import type { Connection } from './database/connect.ts';
 import { changeHandlers } from './http/changes.ts';
 import { codeHandlers } from './http/codes.ts';
 import { errorForLog } from './http/error-log.ts';
@@ -27,34 +26,8 @@ import { revisionHandlers } from './http/revisions.ts';
 import { sessionHandlers } from './http/session.ts';
 import { warnOfProxy } from './http/proxy-warning.ts';
 import { tokenHandlers } from './http/tokens.ts';
+import type { Deps } from './deps.ts';
 import { sweepHandlers } from './http/sweeps.ts';
-import type { Answers } from './fetching/answers.ts';
-import type { Fetching } from './fetching/client.ts';
-import type { RenderContext } from './usecases/render-context.ts';
-import type { SheetRegistry } from './usecases/sheet-registry.ts';
-import type { Runner } from './jobs/runner.ts';
-import type { Reader } from './reading/reader.ts';
-import type { Origins } from './origins.ts';
-
-/** Everything that the app needs of its surroundings. */
-export interface Deps {
-  connection: Connection;
-  /** What output is made with; asked each time, as sheets and rules change. */
-  renderContext: () => RenderContext;
-  sheetRegistry: SheetRegistry;
-  runner: Pick<Runner, 'nudge'>;
-  fetching: Pick<Fetching, 'readPage' | 'get'>;
-  answers: Answers;
-  reader: Reader;
-  /** Asked at each request, as ports are known only once they are listened on. */
-  origins: () => Origins;
-  now: () => Date;
-  log: Logger;
-  version: string;
-  trustProxy: number;
-  /** Whom to tell of holes, as an address (RFC 9116); undefined where the owner named nobody. */
-  securityContact?: string | undefined;
-}
 
 /** Builds the app of the console and the interface, without listening. */
 export function createApp(deps: Deps): Express {

@@ -1,5 +1,6 @@
 /** Keeps, fetches and serves. `startOrbis` starts all of it; `createApp` builds the app without listening. */
-export { createApp, type Deps } from './app.ts';
+export { createApp } from './app.ts';
+export type { Deps } from './deps.ts';
 export { startOrbis, version, type Orbis } from './start.ts';
 export { CannotStart, readSettings, type Settings } from './settings.ts';
 export { openDataFolder } from './database/folder.ts';

@@ -1,10 +1,10 @@
-import { attribute, parseAddress, parseMarkup, type MarkupElement } from '../text/index.ts';
-import type { Code } from '../code.ts';
+import { attribute, parseAddress, parseMarkup, type Markup, type MarkupElement } from '../text/index.ts';
+import type { Reading } from '../reading/reading.ts';
 import { alone, isMountOf, matchFrame, sheetOfLoader } from './match.ts';
 import type { Sheet } from './sheet.ts';
 
 /** The id of the item that a code shows, as its provider's sheet finds it; null where it does not. */
-export function itemOf(code: Pick<Code, 'reading' | 'markup'>, sheet: Sheet): string | null {
+export function itemOf(code: { reading: Pick<Reading, 'addresses'>; markup: Pick<Markup, 'elements'> }, sheet: Sheet): string | null {
   for (const { use, url } of code.reading.addresses) {
     const match = use === 'frame' ? matchFrame(url, alone(sheet)) : null;
     if (match) return match.id;

@@ -1,6 +1,5 @@
 import { LRUCache } from 'lru-cache';
 import type { RobotsQuestion } from '../reading/robots-rules.ts';
-import type { Fetching } from './client.ts';
 import { decodeData } from './decode.ts';
 import { FetchFailure } from './failure.ts';
 
@@ -13,7 +12,10 @@ export interface Robots {
 /* For so long a file is not asked for again (section 2.4 allows a day); as much of it counts (section 2.5). */
 const [kept, most] = [60 * 60 * 1000, 512_000];
 
-export function createRobots(get: Fetching['get'], allows: (question: RobotsQuestion) => Promise<boolean>): Robots {
+/* Asks for the beginning of a file. */
+type Get = (address: string, options: { declared: readonly string[]; accept: string; beginning: number }) => Promise<{ body: Uint8Array; headers: Headers }>;
+
+export function createRobots(get: Get, allows: (question: RobotsQuestion) => Promise<boolean>): Robots {
   const files = new LRUCache<string, string>({ max: 200, ttl: kept });
   const read = async (address: string, host: string): Promise<string> => {
     const known = files.get(address);

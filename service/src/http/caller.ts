@@ -1,7 +1,7 @@
 import { parseCookie } from 'cookie';
 import type { Request } from 'express';
 import { OrbisError } from '@orbis/contract';
-import type { Deps } from '../app.ts';
+import type { Deps } from '../deps.ts';
 import type { Person } from '../store/people.ts';
 import { personOfSession } from '../store/sessions.ts';
 import { personOfToken } from '../store/tokens.ts';

@@ -1,6 +1,6 @@
 import { withoutOptions, type Options } from '@orbis/core';
 import { optionsLine, OrbisError, type GroupChange, type GroupOutcome } from '@orbis/contract';
-import type { Deps } from '../app.ts';
+import type { Deps } from '../deps.ts';
 import { addRevisions, embedsWhere, findChange, itemsOfChange, listChanges, markUndone, recordChange, type GroupChangeRow } from '../store/group-changes.ts';
 import { afterId, keyset } from '../store/pages.ts';
 import { changeGroup, serializePlan } from '../usecases/group-change.ts';

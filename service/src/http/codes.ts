@@ -1,6 +1,6 @@
 import { limits, sandboxTokensOf, previewDocument, type Options } from '@orbis/core';
 import { formatSandboxToken, OrbisError, refuseProblems, serializeMended, serializeReading } from '@orbis/contract';
-import type { Deps } from '../app.ts';
+import type { Deps } from '../deps.ts';
 import { relayPath } from '../frames/relay.ts';
 import { newPublicId } from '../store/ids.ts';
 import { insertPreview } from '../store/previews.ts';

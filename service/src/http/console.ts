@@ -6,7 +6,7 @@ import express, { Router, type RequestHandler } from 'express';
 import helmet from 'helmet';
 import { consoleScreens } from '@orbis/contract';
 import { writePolicy } from '@orbis/core';
-import type { Deps } from '../app.ts';
+import type { Deps } from '../deps.ts';
 import { fitsPath } from './paths.ts';
 
 const built = fileURLToPath(new URL('../../../console/dist', import.meta.url));

@@ -1,6 +1,6 @@
 import type { OembedRoom, Options } from '@orbis/core';
 import { OrbisError, refuseProblems } from '@orbis/contract';
-import type { Deps } from '../app.ts';
+import type { Deps } from '../deps.ts';
 import { changeEmbed, insertEmbed, listEmbeds, setTags, tagsOf } from '../store/embeds.ts';
 import { keyset } from '../store/pages.ts';
 import { compositionOf, newRevision, openSource } from '../usecases/codes.ts';

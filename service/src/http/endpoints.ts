@@ -1,5 +1,5 @@
 import { formatLink, OrbisError, type OembedEndpointRow } from '@orbis/contract';
-import type { Deps } from '../app.ts';
+import type { Deps } from '../deps.ts';
 import { deleteEndpoint, listEndpoints, putEndpoints, type EndpointRow } from '../store/endpoints.ts';
 import { keyset } from '../store/pages.ts';
 import type { Handlers, Named } from './reply.ts';

@@ -1,12 +1,12 @@
 import { readMark, type Kind, type PageHarvest } from '@orbis/core';
 import { OrbisError, serializeFinding, type Harvest, type HarvestItem, type HarvestSummary } from '@orbis/contract';
-import type { Deps } from '../app.ts';
+import type { Deps } from '../deps.ts';
 import type { Handle } from '../database/connect.ts';
 import { FetchFailure } from '../fetching/failure.ts';
 import { findEmbed, insertEmbed } from '../store/embeds.ts';
 import { groupBy } from '../store/group.ts';
 import { findHarvest, insertHarvest, itemsOf, listHarvests, markTaken, type HarvestRow, type NewItem, type StoredItem } from '../store/harvests.ts';
-import { digest } from '../store/ids.ts';
+import { digest } from '../digest.ts';
 import { keyset } from '../store/pages.ts';
 import { declaredAddresses } from '../store/places.ts';
 import { embedIdOfMark } from '../store/placements.ts';

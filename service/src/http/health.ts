@@ -1,4 +1,4 @@
-import type { Deps } from '../app.ts';
+import type { Deps } from '../deps.ts';
 import type { Handlers, Named } from './reply.ts';
 
 /** For whoever looks after the process: whether it lives, and whether it can work. */

@@ -1,5 +1,5 @@
 import { OrbisError, type BodyOf, type ImportAnswer, type ImportEvent, type Routes } from '@orbis/contract';
-import type { Deps } from '../app.ts';
+import type { Deps } from '../deps.ts';
 import type { Actor } from '../store/embeds.ts';
 import { insertEmbeds } from '../store/import.ts';
 import { readImport } from '../usecases/import.ts';

@@ -1,6 +1,6 @@
 import { linkIn, read } from '@orbis/core';
 import { OrbisError } from '@orbis/contract';
-import type { Deps } from '../app.ts';
+import type { Deps } from '../deps.ts';
 import { endpointsOf } from '../store/endpoints.ts';
 import { insertEmbeds } from '../store/import.ts';
 import { resolveLinks } from '../usecases/collect-links.ts';

@@ -1,7 +1,7 @@
 import { Router, type Request, type RequestHandler } from 'express';
 import type { z } from 'zod';
 import { OrbisError, routes, usualMost, type FieldError, type Route, type RouteName } from '@orbis/contract';
-import type { Deps } from '../app.ts';
+import type { Deps } from '../deps.ts';
 import { readBody } from './body.ts';
 import { nobody, visitorOf, whoCalls } from './caller.ts';
 import { deviceCookie, sessionCookie } from './cookie.ts';

@@ -1,6 +1,6 @@
 import { defaultsFor, withBareNames, type Kind, type LevelledOptions, type Options } from '@orbis/core';
 import { OrbisError, refuseProblems, type Delivery, type Placement } from '@orbis/contract';
-import type { Deps } from '../app.ts';
+import type { Deps } from '../deps.ts';
 import { isDuplicate } from '../database/errors.ts';
 import { inTransaction } from '../database/transaction.ts';
 import { keyset } from '../store/pages.ts';

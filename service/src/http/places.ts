@@ -1,6 +1,6 @@
 import { isHost } from '@orbis/core';
 import { OrbisError, parsePage, parsePlace, type Page, type Site, type Spot } from '@orbis/contract';
-import type { Deps } from '../app.ts';
+import type { Deps } from '../deps.ts';
 import type { Handle } from '../database/connect.ts';
 import { isDuplicate } from '../database/errors.ts';
 import { groupBy } from '../store/group.ts';

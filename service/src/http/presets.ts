@@ -1,6 +1,6 @@
 import { builtInPresets } from '@orbis/core';
 import { OrbisError, presetMeaning, type Preset } from '@orbis/contract';
-import type { Deps } from '../app.ts';
+import type { Deps } from '../deps.ts';
 import { deletePreset, findPreset, listPresets, putPreset, type PresetRow } from '../store/presets.ts';
 import { checkOptions } from '../usecases/check-options.ts';
 import type { Handlers, Named } from './reply.ts';

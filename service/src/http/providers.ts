@@ -1,6 +1,6 @@
 import { OrbisError, type Provider, type SheetFault } from '@orbis/contract';
 import type { Sheet } from '@orbis/core';
-import type { Deps } from '../app.ts';
+import type { Deps } from '../deps.ts';
 import type { Handle } from '../database/connect.ts';
 import { endpointsOf } from '../store/endpoints.ts';
 import { readRules, writeRules } from '../store/rules.ts';

@@ -1,6 +1,6 @@
 import { withoutOptions, type OptionProblem, type Options } from '@orbis/core';
 import { formatOptions, formatProblem, OrbisError, refuseProblems, type Comparison } from '@orbis/contract';
-import type { Deps } from '../app.ts';
+import type { Deps } from '../deps.ts';
 import type { Handle } from '../database/connect.ts';
 import { addRevision, addSource, findRevision, listRevisions, restoreRevision, sourceNumbers, sourceOf, type EmbedRow, type RevisionRow, type SourceRow } from '../store/embeds.ts';
 import { keyset } from '../store/pages.ts';

@@ -1,5 +1,5 @@
 import { OrbisError, type Session } from '@orbis/contract';
-import type { Deps } from '../app.ts';
+import type { Deps } from '../deps.ts';
 import { inTransaction } from '../database/transaction.ts';
 import { forgetDevices } from '../store/devices.ts';
 import { keyset } from '../store/pages.ts';

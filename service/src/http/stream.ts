@@ -1,6 +1,6 @@
 import type { Response } from 'express';
 import { isAway } from '../database/errors.ts';
-import { digest } from '../store/ids.ts';
+import { digest } from '../digest.ts';
 
 /** What a stream of events goes by. */
 export interface StreamOptions {

@@ -1,6 +1,6 @@
 import { setTimeout as wait } from 'node:timers/promises';
 import { OrbisError, type Sweep, type SweepPage } from '@orbis/contract';
-import type { Deps } from '../app.ts';
+import type { Deps } from '../deps.ts';
 import { groupBy } from '../store/group.ts';
 import { askToStop, countPages, countStates, findJob, insertSweep, listJobs, listSweepPages, runningSweep, sightingsOf, type JobRow } from '../store/jobs.ts';
 import { keyset } from '../store/pages.ts';

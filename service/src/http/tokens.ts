@@ -1,5 +1,5 @@
 import { OrbisError } from '@orbis/contract';
-import type { Deps } from '../app.ts';
+import type { Deps } from '../deps.ts';
 import { keyset } from '../store/pages.ts';
 import { listTokens, makeToken, revokeToken, type NewToken, type TokenRow } from '../store/tokens.ts';
 import { checkPassword } from '../usecases/signing-in.ts';

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { Router } from 'express';
-import type { Deps } from '../app.ts';
+import type { Deps } from '../deps.ts';
 
 const mark = fileURLToPath(new URL('../../../console/src/mark.svg', import.meta.url));
 

@@ -5,7 +5,7 @@ import type { Fetching } from '../fetching/client.ts';
 import { FetchFailure } from '../fetching/failure.ts';
 import type { Reader } from '../reading/reader.ts';
 import { groupBy } from '../store/group.ts';
-import { digest } from '../store/ids.ts';
+import { digest } from '../digest.ts';
 import { nextPage, recordPage, type JobRow, type PageOfSweep, type PageResult } from '../store/jobs.ts';
 import { declaredAddresses } from '../store/places.ts';
 import { deliveriesOf, placementsOn } from '../store/placements.ts';

@@ -1,5 +1,5 @@
 import { openCode, planPage, type LevelledOptions, type PagePlan, type PlannedSite, type Sheet } from '@orbis/core';
-import { digest } from '../store/ids.ts';
+import { digest } from '../digest.ts';
 
 /** A page that is kept, and what is to be planned of it. */
 export interface PageTask {

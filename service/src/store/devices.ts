@@ -1,6 +1,7 @@
 import { and, desc, eq, inArray } from 'drizzle-orm';
 import type { Handle } from '../database/connect.ts';
-import { digest, newSecret } from './ids.ts';
+import { digest } from '../digest.ts';
+import { newSecret } from './ids.ts';
 import { device } from './schema.ts';
 
 /* So many browsers of somebody are remembered; the oldest are forgotten. */

@@ -2,7 +2,8 @@ import { and, desc, eq, inArray, like, lt, or, sql, type SQL } from 'drizzle-orm
 import type { Options, SearchTerm } from '@orbis/core';
 import type { Found } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
-import { digest, keyFrom } from './ids.ts';
+import { digest } from '../digest.ts';
+import { keyFrom } from './ids.ts';
 import { isOneOf } from './one-of.ts';
 import { embed, embedHost, embedTag, placement, revision, source } from './schema.ts';
 import { afterId } from './pages.ts';

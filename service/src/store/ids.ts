@@ -1,4 +1,4 @@
-import { createHash, randomBytes } from 'node:crypto';
+import { randomBytes } from 'node:crypto';
 
 const crockford = '0123456789abcdefghjkmnpqrstvwxyz';
 
@@ -9,9 +9,6 @@ export function newPublicId(): string {
 
 /** A secret for a link, a session or a token: 256 bits; only its hash is kept. */
 export const newSecret = (): string => randomBytes(32).toString('base64url');
-
-/** SHA-256 in hexadecimal. */
-export const digest = (text: string): string => createHash('sha256').update(text).digest('hex');
 
 /** A key made of a name: letters without their marks, digits, single hyphens; `embed` where nothing is left. */
 export function keyFrom(name: string): string {

@@ -1,7 +1,8 @@
 import { and, asc, desc, eq, inArray, lt, or, sql } from 'drizzle-orm';
 import type { Database, Handle } from '../database/connect.ts';
 import type { Actor } from './embeds.ts';
-import { digest, newPublicId } from './ids.ts';
+import { digest } from '../digest.ts';
+import { newPublicId } from './ids.ts';
 import { afterId } from './pages.ts';
 import { databaseNow, embed, job, page, placement, sighting, site, sweepPage, type StoredFinding } from './schema.ts';
 import { inTransaction } from '../database/transaction.ts';

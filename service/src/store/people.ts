@@ -1,6 +1,7 @@
 import { and, eq, gt, isNull } from 'drizzle-orm';
 import type { Handle } from '../database/connect.ts';
-import { digest, newSecret } from './ids.ts';
+import { digest } from '../digest.ts';
+import { newSecret } from './ids.ts';
 import { link, person } from './schema.ts';
 
 export type Person = typeof person.$inferSelect;

@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm';
 import type { Handle } from '../database/connect.ts';
-import type { Rules } from '../usecases/render-context.ts';
+import type { Rules } from './tables/providers.ts';
 import { rule } from './schema.ts';
 
 /* There is one row of them. */

@@ -1,6 +1,7 @@
 import { and, desc, eq, gt, lt, ne, or } from 'drizzle-orm';
 import type { Handle } from '../database/connect.ts';
-import { digest, newPublicId, newSecret } from './ids.ts';
+import { digest } from '../digest.ts';
+import { newPublicId, newSecret } from './ids.ts';
 import { afterId } from './pages.ts';
 import type { Person } from './people.ts';
 import { person, session } from './schema.ts';

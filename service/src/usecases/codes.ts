@@ -3,7 +3,7 @@ import { withBareNames, type LevelledComposition, type LevelledOptions, type Mar
 import type { Found } from '@orbis/contract';
 import { workOut, type WorkedOut } from '../reading/work-out.ts';
 import type { NewRevision } from '../store/embeds.ts';
-import { digest } from '../store/ids.ts';
+import { digest } from '../digest.ts';
 import { withRules, type RenderContext } from './render-context.ts';
 
 /** What an embed's output is made from. */

@@ -1,5 +1,5 @@
 import { OrbisError, refuseProblems, type LinksCollected } from '@orbis/contract';
-import { digest } from '../store/ids.ts';
+import { digest } from '../digest.ts';
 import type { NewEmbed } from '../store/import.ts';
 import { compositionOf, newRevision } from './codes.ts';
 import type { RenderContext } from './render-context.ts';

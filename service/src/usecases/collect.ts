@@ -3,7 +3,7 @@ import { OrbisError, serializeFinding, type Found } from '@orbis/contract';
 import type { Summary } from '../reading/worker.ts';
 import type { FoundLink } from './resolve-link.ts';
 import { openSource, type OpenedCode } from './codes.ts';
-import type { Deps } from '../app.ts';
+import type { Deps } from '../deps.ts';
 import type { Handle } from '../database/connect.ts';
 import type { NewSource } from '../store/embeds.ts';
 import { embedOfMark } from '../store/placements.ts';

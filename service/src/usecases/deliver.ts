@@ -3,7 +3,7 @@ import { snippetText, type Snippet } from '@orbis/core';
 import type { Database } from '../database/connect.ts';
 import { inTransaction } from '../database/transaction.ts';
 import type { Actor } from '../store/embeds.ts';
-import { digest } from '../store/ids.ts';
+import { digest } from '../digest.ts';
 import { insertDelivery, lastDelivery, listDeliveries, lockPlacement, type DeliveryWithRevision, type StoredPlacement } from '../store/placements.ts';
 import type { RenderContext } from './render-context.ts';
 import { neighboursIn, outputToday } from './page-plan.ts';

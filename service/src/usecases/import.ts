@@ -1,10 +1,10 @@
 import type { Sheet } from '@orbis/core';
 import { OrbisError, type ImportAnswer } from '@orbis/contract';
-import type { Deps } from '../app.ts';
+import type { Deps } from '../deps.ts';
 import type { Handle } from '../database/connect.ts';
 import type { Summary } from '../reading/worker.ts';
 import { embedsOfDigests, type NewEmbed } from '../store/import.ts';
-import { digest } from '../store/ids.ts';
+import { digest } from '../digest.ts';
 import { newRevision } from './codes.ts';
 import { codeTextOf } from './collect.ts';
 

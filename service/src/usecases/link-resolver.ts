@@ -1,5 +1,5 @@
 import type { OembedRoom } from '@orbis/core';
-import type { Deps } from '../app.ts';
+import type { Deps } from '../deps.ts';
 import { endpointsOf } from '../store/endpoints.ts';
 import { declaredAddresses } from '../store/places.ts';
 import { resolveLink, type FoundLink } from './resolve-link.ts';

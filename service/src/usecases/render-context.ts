@@ -1,6 +1,7 @@
 import type { LevelledOptions, Options, Sheet, PagePlan } from '@orbis/core';
 import type { WorkedOut, WorkOutTask } from '../reading/work-out.ts';
 import type { PageTask } from '../reading/work-out-page.ts';
+import type { Rules } from '../store/tables/providers.ts';
 
 /** What every output is made with beside the embed itself: the provider sheets at hand, and the owner's rules for all embeds. */
 export interface RenderContext {
@@ -10,12 +11,6 @@ export interface RenderContext {
   workOut: (task: WorkOutTask) => Promise<WorkedOut>;
   /** Plans a page in such a worker. */
   workOutPage: (task: PageTask) => Promise<PagePlan>;
-}
-
-/** Rules for all embeds; what is asked nearer wins over them. */
-export interface Rules {
-  /** Whether parameters that only follow people are taken out. */
-  dropTracking: boolean;
 }
 
 /** What is asked at each level, with what the rules for all ask. */

@@ -4,7 +4,7 @@ import type { Database, Handle } from '../database/connect.ts';
 import { inTransaction } from '../database/transaction.ts';
 import { clearAttempts, countAttempt, type Scope } from '../store/attempts.ts';
 import { isKnownDevice, rememberDevice } from '../store/devices.ts';
-import { digest } from '../store/ids.ts';
+import { digest } from '../digest.ts';
 import { owner, type Person } from '../store/people.ts';
 import { openSession, type Whereabouts } from '../store/sessions.ts';
 import { isPassword } from './passwords.ts';

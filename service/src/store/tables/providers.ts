@@ -1,9 +1,14 @@
 /** What the owner keeps of providers, and rules for all embeds. */
 import { index, int, json, mediumtext, mysqlTable, primaryKey, tinyint, unique, varchar } from 'drizzle-orm/mysql-core';
 import type { OembedFormat, Sheet } from '@orbis/core';
-import type { Rules } from '../../usecases/render-context.ts';
 import { ascii, exact, id, foreignKeyId, timestamp } from './columns.ts';
 import { created } from './people.ts';
+
+/** Rules for all embeds; what is asked nearer wins over them. */
+export interface Rules {
+  /** Whether parameters that only follow people are taken out. */
+  dropTracking: boolean;
+}
 
 /** Provider sheets of the owner's own; those that Orbis ships are files. */
 export const providerSheet = mysqlTable('provider_sheet', {
