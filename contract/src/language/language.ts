@@ -26,7 +26,7 @@ export interface OptionWords {
   words?: Readonly<Record<string, string>>;
 }
 
-/** A language in which Orbis speaks to owners, with the words for every code: one folder beside `en/`, named nowhere else than in `index.ts`. */
+/** A language in which Orbis speaks to owners, with the words for every code: a folder of its own beside `en/`, which every function that makes sentences takes. */
 export interface Language {
   /** By the names of options. */
   options: Readonly<Record<string, OptionWords>>;
