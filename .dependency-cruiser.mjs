@@ -11,8 +11,8 @@ const below = {
 
 /* The stages of the core: each may use those before it. What is not named here (learning, links, searching …) stands beside them. */
 const stages = ['text', 'sheets', 'reading', 'rules', 'options', 'settings', 'presentation', 'compose', 'plan'];
-/* Reading finds what its rules find, and an option knows sheets and readings; of each other’s inside they know types only. */
-const mutual = { reading: ['rules', 'options'], sheets: ['reading', 'options'], text: [] };
+/* Reading asks its rules, a link’s reading names options, and a sheet speaks of readings and of the types of options: never in a circle of files. */
+const mutual = { reading: ['rules', 'options'], sheets: ['reading', 'options'] };
 
 /* The folders of the service that import nothing that stands above them. */
 const above = {
