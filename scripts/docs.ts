@@ -2,7 +2,7 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { allOptions, handName, ownOptions, searchFields, type Option, type SearchField } from '@orbis/core';
 import { builtInSheets } from '@orbis/sheets';
-import { catalogue, en, optionWords, listServiceSettings, sheetJsonSchema } from '@orbis/contract';
+import { catalogue, spoken, optionWords, listServiceSettings, sheetJsonSchema } from '@orbis/contract';
 
 const top = new URL('../', import.meta.url);
 
@@ -28,7 +28,7 @@ export function renewedReadme(readme: string): string {
 
 /** The document of the search language. */
 export function searchDocument(): string {
-  const rows = (Object.keys(searchFields) as SearchField[]).map((field) => `| \`${field}\` | ${en.search.fields[field]} | \`${searchFields[field]}\` |`);
+  const rows = (Object.keys(searchFields) as SearchField[]).map((field) => `| \`${field}\` | ${spoken.search.fields[field]} | \`${searchFields[field]}\` |`);
   return `# Searching
 
 One small language finds embeds everywhere: in the console's collection, with \`orbis list --where\`, with \`orbis set --where\` and \`orbis unset --where\`, and as \`where\` in the HTTP interface.
@@ -70,7 +70,7 @@ A value can be asked for at several levels, and the nearer wins: at one place (\
 
 ${head}
 ${table('settings')}
-| \`${handName('NAME')}\` | text | any | \`${handName('hue')}=12\` | ${en.byHand.explain} |
+| \`${handName('NAME')}\` | text | any | \`${handName('hue')}=12\` | ${spoken.byHand.explain} |
 
 ## Presentation: how it stands on the page
 

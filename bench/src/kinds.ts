@@ -3,17 +3,12 @@ import { demoCodes } from '@orbis/demo';
 import { line } from './figures.ts';
 
 /* Invented words in the place of those that tell a kind: what is left is how the code is built. */
-const serializeTale = new RegExp(
-  `(?<![a-z])(?:${[...new Set(kindVocabulary.flatMap(([, words]) => words.split(' ')))].sort((a, b) => b.length - a.length).join('|')})(?![a-z])`,
-  'gi',
-);
+const tellTale = new RegExp(`(?<![a-z])(?:${[...new Set(kindVocabulary.flatMap(([, words]) => words.split(' ')))].sort((a, b) => b.length - a.length).join('|')})(?![a-z])`, 'gi');
 const invented = ['brindle', 'corvane', 'dunmarsh', 'eskerly', 'fothersome', 'gannock', 'harrowby', 'ingleton'];
 
 function withoutTellTales(code: string): string {
   let n = 0;
-  return code.replace(serializeTale, (word) =>
-    /^(?:video|audio|form|map|source|track|blockquote)$/.test(word) && code.includes(`<${word}`) ? word : invented[n++ % invented.length]!,
-  );
+  return code.replace(tellTale, (word) => (/^(?:video|audio|form|map|source|track|blockquote)$/.test(word) && code.includes(`<${word}`) ? word : invented[n++ % invented.length]!));
 }
 
 /** How often the kind is right, wrong or not told, for codes as they are and with their tell-tale words replaced. */

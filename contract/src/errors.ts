@@ -1,4 +1,4 @@
-import { en, formatProblem } from './language/index.ts';
+import { spoken, formatProblem } from './language/index.ts';
 
 /** Facts that an error's sentence is made of: what was expected and what arrived. */
 export type Facts = Record<string, string | number | boolean | null | undefined>;
@@ -82,15 +82,15 @@ const statuses = {
   'internal': row(500, 3),
   'database-away': row(503, 3),
   'query-too-slow': row(503, 3),
-} as const satisfies Record<keyof typeof en.errors, Status>;
+} as const satisfies Record<keyof typeof spoken.errors, Status>;
 
 type OwnCode = keyof typeof statuses;
-const own = Object.fromEntries(Object.entries(statuses).map(([code, status]) => [code, { ...status, ...en.errors[code as OwnCode] }])) as Record<OwnCode, CatalogueRow>;
+const own = Object.fromEntries(Object.entries(statuses).map(([code, status]) => [code, { ...status, ...spoken.errors[code as OwnCode] }])) as Record<OwnCode, CatalogueRow>;
 
 /* An option that cannot be fulfilled is always answered in the same way; only the words differ. */
-type ProblemCode = keyof typeof en.problems;
+type ProblemCode = keyof typeof spoken.problems;
 const ofProblems = Object.fromEntries(
-  Object.entries(en.problems).map(([code, { title }]) => [code, { ...row(422, 2), title, detail: (facts: Facts) => formatProblem({ code, facts: defined(facts) }) }]),
+  Object.entries(spoken.problems).map(([code, { title }]) => [code, { ...row(422, 2), title, detail: (facts: Facts) => formatProblem({ code, facts: defined(facts) }) }]),
 ) as Record<ProblemCode, CatalogueRow>;
 const defined = (facts: Facts) => Object.fromEntries(Object.entries(facts).map(([name, value]) => [name, value ?? null]));
 

@@ -3,12 +3,12 @@ import { kinds, levels, positions, stages } from '@orbis/core';
 import { key, label, pageOf, publicId, tag, time } from './common.ts';
 import { level, reading } from './reading.ts';
 import { pageKey, siteKey, spotKey, spotName } from './place.ts';
-import { en, type PlacementState } from './language/index.ts';
+import { spoken, type PlacementState } from './language/index.ts';
 import { sheetSchema } from './sheet.ts';
 import { kindDefaults, optionsSchema } from './options/index.ts';
 
 const count = z.number().int().min(0);
-const state = z.enum(Object.keys(en.states) as [PlacementState, ...PlacementState[]]);
+const state = z.enum(Object.keys(spoken.states) as [PlacementState, ...PlacementState[]]);
 
 export const person = z.object({ name: z.string() }).meta({ id: 'Person' });
 export const session = z

@@ -1,5 +1,5 @@
 import { linkIn, linksIn, formatTime } from '@orbis/core';
-import { en, optionsLine, formatBytes, type Embed, type Found } from '@orbis/contract';
+import { spoken, optionsLine, formatBytes, type Embed, type Found } from '@orbis/contract';
 import { parseAsked, sheetOfText } from '../asked.ts';
 import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
 import type { Exit } from '../io.ts';
@@ -38,7 +38,7 @@ export const addCollect: AddCommand = (program, run) => {
         const asked = words.filter((word) => linkIn(word) === null);
         if (links.length > 1) return collectLinks(links, asked, options, tools);
         const link = options.askNobody ? null : linkIn(text);
-        if (link !== null) await formatAsks(link, tools);
+        if (link !== null) await announceAsking(link, tools);
         const { name, tag = [], notes = '', mend = false } = options;
         const { data } = await tools.client().call('embeds.create', {
           body: { ...(name !== undefined && { name }), text, tags: tag, notes, mend, ask: link !== null, options: await parseAsked(asked, tools.client, sheetOfText(text)) },
@@ -59,7 +59,7 @@ async function collectLinks(
   if (asked.length > 0) throw new UsedWrongly(`Of several links none can have options of its own. Collect them first; then “orbis set --where …” changes all of them.`);
   if (name !== undefined || notes !== undefined || mend !== undefined)
     throw new UsedWrongly('--name, --notes and --mend are for one link or code: of several, each is called as its provider calls it.');
-  if (!askNobody) for (const link of links) await formatAsks(link, tools);
+  if (!askNobody) for (const link of links) await announceAsking(link, tools);
   const { data } = await tools.client().call('links.collect', { body: { links, tags: tag, ask: !askNobody, skipRefused } });
   tools.tell(data, () =>
     [
@@ -77,7 +77,7 @@ async function collectLinks(
 }
 
 /* Nobody is asked before the owner was told who. */
-async function formatAsks(link: string, { client, io }: Tools): Promise<void> {
+async function announceAsking(link: string, { client, io }: Tools): Promise<void> {
   const { data } = await client().call('links.find', { body: { link } });
   for (const { host, what } of data.asks) io.err(`Asking ${host} for ${what}. (--ask-nobody collects it without.)\n`);
 }
@@ -114,6 +114,6 @@ const describeFound = (found: Found): [string, string][] => {
   return [
     ...(title ? [['Title', title] as [string, string]] : []),
     ...(file.length > 0 ? [['Size', file.join(', ')] as [string, string]] : []),
-    ['Found', `${en.foundBy[found.how]}, ${found.at.slice(0, 16).replace('T', ' ')} UTC`],
+    ['Found', `${spoken.foundBy[found.how]}, ${found.at.slice(0, 16).replace('T', ' ')} UTC`],
   ];
 };

@@ -1,4 +1,4 @@
-import { en, everyItem, formatState, type Client } from '@orbis/contract';
+import { spoken, everyItem, formatState, type Client } from '@orbis/contract';
 import { Argument, Option } from 'commander';
 import { kinds, searchFields, type SearchField } from '@orbis/core';
 import type { AddCommand, Tools } from '../command.ts';
@@ -15,7 +15,7 @@ interface Options {
   level?: 'error' | 'warning' | 'note';
   site?: string;
   embed?: string;
-  state?: keyof typeof en.states;
+  state?: keyof typeof spoken.states;
 }
 
 export const addList: AddCommand = (program, run) => {
@@ -30,12 +30,12 @@ export const addList: AddCommand = (program, run) => {
     .addOption(new Option('--level <level>', 'embeds by the worst of their findings').choices(['error', 'warning', 'note']))
     .option('--site <site>', 'pages or placements of one site')
     .option('--embed <embed>', 'placements of one embed')
-    .option('--state <state>', `placements in one state: ${Object.keys(en.states).join(', ')}`)
+    .option('--state <state>', `placements in one state: ${Object.keys(spoken.states).join(', ')}`)
     .description('show the collection, sites, pages, placements, sweeps, harvests, tokens, providers or changes')
     .addHelpText(
       'after',
       "\nExamples:\n  orbis list\n  orbis list --kind video --tag talks\n  orbis list --where 'kind=video,map -tag=talks placed=no'\n  orbis list placements --state out-of-date\n\nFields of a search:\n" +
-        (Object.keys(searchFields) as SearchField[]).map((field) => `  ${searchFields[field].padEnd(36)}${en.search.fields[field]}`).join('\n'),
+        (Object.keys(searchFields) as SearchField[]).map((field) => `  ${searchFields[field].padEnd(36)}${spoken.search.fields[field]}`).join('\n'),
     )
     .action((thing: Thing, options: Options) =>
       run(async (tools) => {
@@ -142,7 +142,7 @@ const lists: Record<Thing, (tools: Tools, options: Options) => Promise<void>> = 
       tools,
       items,
       ['provider', 'name', 'kind', 'sheet', 'embeds'],
-      () => items.map((s) => [s.id, s.sheet.name, s.sheet.kind, en.sheetOrigins[s.from], String(s.embeds)]),
+      () => items.map((s) => [s.id, s.sheet.name, s.sheet.kind, spoken.sheetOrigins[s.from], String(s.embeds)]),
       'No provider sheet is known.',
     );
   },

@@ -1,5 +1,5 @@
 import { allOptions, handName, kinds, optionsFor, ownOptions, type Kind, type Option } from '@orbis/core';
-import { en, optionWords } from '@orbis/contract';
+import { spoken, optionWords } from '@orbis/contract';
 import { builtInSheets } from '@orbis/sheets';
 import { UsedWrongly, type AddCommand } from '../command.ts';
 import { table } from '../text.ts';
@@ -17,7 +17,7 @@ export const addOptions: AddCommand = (program, run) => {
           offered
             .filter((option) => option.stage === stage)
             .map(({ name, example, own }) => ({ name, stage, meaning: own?.explain ?? optionWords(name).explain, example: `${name}=${example}` }));
-        const byHand = { name: handName('NAME'), stage: 'settings', meaning: en.byHand.explain, example: `${handName('hue')}=12` };
+        const byHand = { name: handName('NAME'), stage: 'settings', meaning: spoken.byHand.explain, example: `${handName('hue')}=12` };
         const items = [...rows('settings'), byHand, ...rows('presentation')];
         const more = of === undefined ? `\n${ownNote()}\n` : '';
         tools.tell(

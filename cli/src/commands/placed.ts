@@ -1,5 +1,5 @@
 import type { Options, OptionLevel } from '@orbis/core';
-import { en, formatOptions, type Composition, type Placement } from '@orbis/contract';
+import { spoken, formatOptions, type Composition, type Placement } from '@orbis/contract';
 import type { Tools } from '../command.ts';
 import type { Exit } from '../io.ts';
 import { fold, table } from '../text.ts';
@@ -38,7 +38,7 @@ export async function showPlaced({ embed, place }: Placed, tools: Tools): Promis
 }
 
 function describePlaced({ embed, place }: Placement, { levels, overridden, passedOver, effective }: Composition, { colours, io }: Tools): string {
-  const from = (level: string): string => en.levels[level as OptionLevel];
+  const from = (level: string): string => spoken.levels[level as OptionLevel];
   const rows = formatOptions(effective).map(({ name, value }) => {
     const over = overridden.filter(({ option }) => option === name).map(({ value: other, level }) => `${other} ${from(level)}`);
     return [name, value, from(levels[name] ?? 'embed'), over.join(', ')];

@@ -1,4 +1,4 @@
-import { en, type PagePlan, plural } from '@orbis/contract';
+import { spoken, type PagePlan, plural } from '@orbis/contract';
 import type { AddCommand, Tools } from '../command.ts';
 import { fold } from '../text.ts';
 
@@ -24,7 +24,7 @@ function describePlan({ page, snippets, steps, findings }: PagePlan, { colours, 
   if (snippets.length === 0) return `Nothing is placed on ${page} yet: “orbis place EMBED ${page}#SPOT” does.\n`;
   const parts = steps.map(({ digest, place }, i) => {
     const { position, text, placements } = snippets.find((snippet) => snippet.digest === digest)!;
-    const where = place === null ? `${en.positions[position]}, for ${plural(placements.length, 'placement')}` : place;
+    const where = place === null ? `${spoken.positions[position]}, for ${plural(placements.length, 'placement')}` : place;
     return `${colours.bold(`${i + 1}. ${where}`)}\n${text.trim()}\n`;
   });
   const told = findings.map(({ message, remedy }) => `${colours.red('error')} ${fold(`${message} ${remedy}`, io.width, '  ').trim()}\n`);

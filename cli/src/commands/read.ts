@@ -1,5 +1,5 @@
 import { mend, read, type Sheet } from '@orbis/core';
-import { serializeMended, serializeReading, en, type Reading, plural } from '@orbis/contract';
+import { serializeMended, serializeReading, spoken, type Reading, plural } from '@orbis/contract';
 import type { AddCommand, Tools } from '../command.ts';
 import type { Exit } from '../io.ts';
 import { pasted } from '../pasted.ts';
@@ -101,7 +101,7 @@ function formatParts(text: string, { parts }: Reading, colours: Colours): string
   const lines = shown.map((part) => {
     const often =
       part.role === 'text' || part.role === 'comment' ? '' : part.repeat === 'page' ? `, once a page${part.place === 'head' ? ', in the head' : ''}` : ', at every place';
-    const head = `${'  '.repeat(depth(part))}${colours.bold(part.role)} ${colours.dim(`${en.roles[part.role]}${often}, ${part.start}–${part.end}`)}`;
+    const head = `${'  '.repeat(depth(part))}${colours.bold(part.role)} ${colours.dim(`${spoken.roles[part.role]}${often}, ${part.start}–${part.end}`)}`;
     const code = text.slice(part.start, part.end);
     return `${head}\n${indent(code.length > 400 ? `${code.slice(0, 400)}…` : code, '  '.repeat(depth(part) + 1))}`;
   });

@@ -1,5 +1,5 @@
 import ora from 'ora';
-import { follow, en, formatState, type Client, type PlacementState, type Sweep, type SweepPage, plural } from '@orbis/contract';
+import { follow, spoken, formatState, type Client, type PlacementState, type Sweep, type SweepPage, plural } from '@orbis/contract';
 import type { AddCommand, Tools } from '../command.ts';
 import { fold, levelColour, table } from '../text.ts';
 
@@ -62,7 +62,7 @@ function describe(sweep: Sweep, pages: readonly SweepPage[], { colours, io }: To
   return `${table(['page', 'embed', 'state'], rows, colours)}${told.join('')}\n${end}${plural(sweep.read, 'page')} read${sweep.unreachable ? `, ${sweep.unreachable} not` : ''}: ${counts.join(', ') || 'nothing is placed'}.\n`;
 }
 
-export function colourState(state: keyof typeof en.states, colours: Tools['colours']): string {
+export function colourState(state: keyof typeof spoken.states, colours: Tools['colours']): string {
   const colour = { 'planned': colours.dim, 'live': colours.green, 'altered': colours.yellow, 'out-of-date': colours.yellow, 'missing': colours.red, 'unreachable': colours.red }[
     state
   ];

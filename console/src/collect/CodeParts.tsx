@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { en, type Reading } from '@orbis/contract';
+import { spoken, type Reading } from '@orbis/contract';
 import type { Role } from '@orbis/core';
 import { mono } from '../theme.ts';
 
@@ -43,7 +43,7 @@ export function CodeParts({ text, reading }: { text: string; reading: Reading })
           <Box component="li" key={part.index} sx={{ display: 'flex', gap: 1.25, alignItems: 'baseline', py: 0.4, pl: part.inside === null ? 0 : 3 }}>
             <Box aria-hidden sx={{ width: 14, height: 14, flex: 'none', borderRadius: 0.5, alignSelf: 'center', bgcolor: tint(part.role)?.replace('0.2', '0.75') }} />
             <Typography component="span">
-              {capital(en.roles[part.role])}
+              {capital(spoken.roles[part.role])}
               <Typography component="span" color="textSecondary">
                 {' '}
                 – {part.repeat === 'page' ? 'needed once a page' : 'needed at every place'}

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { formatTime } from '@orbis/core';
-import { en, formatBytes, type Found } from '@orbis/contract';
+import { spoken, formatBytes, type Found } from '@orbis/contract';
 import { formatWhen } from '../components/when.ts';
 
 /** What was found out about a link, with where and when. */
@@ -25,7 +25,7 @@ export function FoundFacts({ found }: { found: Found }) {
       {facts.length > 0 && <Typography>{facts.join(' · ')}</Typography>}
       {ranges === false && <Typography color="warning">Its host does not answer in ranges: nobody can jump to a place in it.</Typography>}
       <Typography variant="body2" color="textSecondary">
-        Found {en.foundBy[how]}, {formatWhen(at)}.
+        Found {spoken.foundBy[how]}, {formatWhen(at)}.
       </Typography>
     </Box>
   );

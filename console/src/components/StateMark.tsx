@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import Tooltip from '@mui/material/Tooltip';
-import { en, formatState, type PlacementState } from '@orbis/contract';
+import { spoken, formatState, type PlacementState } from '@orbis/contract';
 
 const colours: Record<PlacementState, string> = {
   'planned': 'text.secondary',
@@ -14,7 +14,7 @@ const colours: Record<PlacementState, string> = {
 /** A placement's state: a dot and a word, with what it means on demand. */
 export function StateMark({ state }: { state: PlacementState }) {
   return (
-    <Tooltip title={en.states[state]}>
+    <Tooltip title={spoken.states[state]}>
       <Box component="span" sx={{ display: 'inline-flex', alignItems: 'center', gap: 1, color: colours[state], fontWeight: 600, whiteSpace: 'nowrap' }}>
         <Box
           component="span"

@@ -16,7 +16,7 @@ import { ProblemNote } from '../components/ProblemNote.tsx';
 import { ScreenHead } from '../components/ScreenHead.tsx';
 import { Waiting } from '../components/Waiting.tsx';
 import { mono } from '../theme.ts';
-import { optionWords, en } from '@orbis/contract';
+import { optionWords, spoken } from '@orbis/contract';
 import { Differences, SheetEditor } from './SheetEditor.tsx';
 
 /** One provider: what its sheet says in plain words, and the sheet itself. */
@@ -35,7 +35,7 @@ export default function ProviderScreen() {
   const { sheet, from, embeds, text, etag } = found.data;
   return (
     <>
-      <ScreenHead title={sheet.name} lead={[sheet.kind, `version ${sheet.version}`, en.sheetOrigins[from], ...(embeds > 0 ? [plural(embeds, 'embed')] : [])].join(' · ')}>
+      <ScreenHead title={sheet.name} lead={[sheet.kind, `version ${sheet.version}`, spoken.sheetOrigins[from], ...(embeds > 0 ? [plural(embeds, 'embed')] : [])].join(' · ')}>
         <Button component={Link} to={`/providers/new?copy=${id}`}>
           Make a copy
         </Button>

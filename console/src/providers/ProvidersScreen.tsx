@@ -8,7 +8,7 @@ import { Card } from '../components/Card.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 import { ScreenHead } from '../components/ScreenHead.tsx';
 import { Waiting } from '../components/Waiting.tsx';
-import { optionWords, en } from '@orbis/contract';
+import { optionWords, spoken } from '@orbis/contract';
 import { Endpoints } from './Endpoints.tsx';
 
 /** What Orbis knows of providers: their sheets. */
@@ -74,7 +74,7 @@ function SheetList({ items }: { items: readonly Provider[] }) {
           <Typography color="textSecondary">{sheet.kind}</Typography>
           <Typography variant="body2" color="textSecondary">
             {[...Object.keys(sheet.settings), ...Object.keys(sheet.options ?? {})].map((name) => optionWords(name, sheet).label).join(' · ') || 'no settings of its own'}
-            {from === 'override' && ` (${en.sheetOrigins[from]})`}
+            {from === 'override' && ` (${spoken.sheetOrigins[from]})`}
           </Typography>
           <Typography variant="body2" color="textSecondary" sx={{ textAlign: { md: 'right' }, fontVariantNumeric: 'tabular-nums' }}>
             {embeds === 0 ? '' : plural(embeds, 'embed')}

@@ -2,7 +2,7 @@ import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { Link, useSearchParams } from 'react-router';
-import { en, formatState, type PlacementState } from '@orbis/contract';
+import { spoken, formatState, type PlacementState } from '@orbis/contract';
 import { useList } from '../api.ts';
 import { Empty } from '../components/Empty.tsx';
 import { More } from '../components/More.tsx';
@@ -11,7 +11,7 @@ import { ScreenHead } from '../components/ScreenHead.tsx';
 import { Waiting } from '../components/Waiting.tsx';
 import { PlacementRow } from './PlacementRow.tsx';
 
-const states = Object.keys(en.states) as PlacementState[];
+const states = Object.keys(spoken.states) as PlacementState[];
 
 /** Where everything is, checked against the published pages. */
 export default function RegisterScreen() {

@@ -14,14 +14,14 @@ import {
   type Reason,
   type Sheet,
 } from '@orbis/core';
-import { en } from './en/index.ts';
+import { spoken } from './spoken.ts';
 import type { Language, OptionWords } from './language.ts';
 
 /** A state that a placement can be in. */
-export type PlacementState = keyof typeof en.states;
+export type PlacementState = keyof typeof spoken.states;
 
 /** What an option is called and does: in words of ours, or of the sheet that declares it. One that nobody knows is called by its name. */
-export function optionWords(name: string, sheet: Sheet | null = null, language: Language = en): OptionWords {
+export function optionWords(name: string, sheet: Sheet | null = null, language: Language = spoken): OptionWords {
   const parameter = parameterOf(name);
   if (parameter !== null) return { ...language.byHand, label: parameter };
   if (Object.hasOwn(language.options, name)) return language.options[name]!;
@@ -30,10 +30,10 @@ export function optionWords(name: string, sheet: Sheet | null = null, language: 
 }
 
 /** What a value could have been, as the end of a sentence. */
-export const formatExpectation = ({ code, facts }: Expectation, language: Language = en): string => language.expected[code]!(facts);
+export const formatExpectation = ({ code, facts }: Expectation, language: Language = spoken): string => language.expected[code]!(facts);
 
 /** The reasons of an edit in one or more plain sentences. */
-export function formatReasons(reasons: readonly EditReason[], language: Language = en): string {
+export function formatReasons(reasons: readonly EditReason[], language: Language = spoken): string {
   const said = reasons.map((reason) => formatReason(reason, language));
   const clauses = said.filter((each) => !each.endsWith('.'));
   const sentences = said.filter((each) => each.endsWith('.'));
@@ -43,7 +43,7 @@ export function formatReasons(reasons: readonly EditReason[], language: Language
 
 function formatReason({ option, code, facts }: Pick<EditReason, 'option' | 'code' | 'facts'>, language: Language): string {
   const done = facts['value'] === undefined ? '' : doneWith(option, facts, language);
-  const because = facts['because'] ? `, because ${language.reasons[String(facts['because'])]!({})}` : '';
+  const because = facts['because'] ? `${language.joints.because}${language.reasons[String(facts['because'])]!({})}` : '';
   return language.reasons[code]!({ ...facts, done: done + because });
 }
 
@@ -52,10 +52,10 @@ const doneWith = (option: string, { label, value }: Facts, language: Language): 
   typeof label === 'string' ? `${label}: ${value}` : optionWords(option, null, language).done(String(value));
 
 /** Why an option came with another, as a clause. */
-export const formatImplied = ({ option, reason }: Pick<Implied, 'option' | 'reason'>, language: Language = en): string => formatReason({ option, ...reason }, language);
+export const formatImplied = ({ option, reason }: Pick<Implied, 'option' | 'reason'>, language: Language = spoken): string => formatReason({ option, ...reason }, language);
 
 /** Why an option cannot be fulfilled, in one plain sentence. */
-export const formatProblem = ({ code, facts }: Pick<OptionProblem, 'code' | 'facts'>, language: Language = en): string =>
+export const formatProblem = ({ code, facts }: Pick<OptionProblem, 'code' | 'facts'>, language: Language = spoken): string =>
   language.problems[code]!.detail(withExpected(facts, language));
 
 /* What a provider would take for a value, said in words. */
@@ -73,63 +73,70 @@ export function formatValue(name: string, value: OptionValue): string {
 }
 
 /** What a preset that comes with Orbis is for. */
-export const presetMeaning = (key: string, language: Language = en): string => language.presets[key]!;
+export const presetMeaning = (key: string, language: Language = spoken): string => language.presets[key]!;
 
 /** What a mending does, in one plain sentence. */
-export const formatMend = ({ code, facts }: Reason, language: Language = en): string => language.mends[code]!(facts);
+export const formatMend = ({ code, facts }: Reason, language: Language = spoken): string => language.mends[code]!(facts);
 
 /** What speaks for a kind, as a clause. */
-export const formatEvidence = ({ code, facts }: Reason, language: Language = en): string => language.evidence[code]!(facts);
+export const formatEvidence = ({ code, facts }: Reason, language: Language = spoken): string => language.evidence[code]!(facts);
 
 /** Why a code is of its kind, in one plain sentence. */
-export function formatKindReasons(reasons: readonly Reason[], language: Language = en): string {
+export function formatKindReasons(reasons: readonly Reason[], language: Language = spoken): string {
   if (reasons.length === 0) return '';
   const said = reasons.map((reason) => formatEvidence(reason, language));
   const last = said.pop()!;
   // What is missing is told behind what there is.
-  const joint = reasons.at(-1)!.code.endsWith('evidence') ? ', and ' : ' and ';
+  const joint = reasons.at(-1)!.code.endsWith('evidence') ? language.joints.andMissing : language.joints.and;
   const text = said.length > 0 ? `${said.join(', ')}${joint}${last}` : last;
   return `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;
 }
 
 /** What is wrong with a search. */
-export const formatSearchProblem = ({ code, facts }: Reason, language: Language = en): string => language.search.problems[code]!(facts);
+export const formatSearchProblem = ({ code, facts }: Reason, language: Language = spoken): string => language.search.problems[code]!(facts);
 
 /** Why a line of a learned sheet is as it is, as clauses. */
-export const formatLearned = (reasons: readonly Reason[], language: Language = en): string =>
+export const formatLearned = (reasons: readonly Reason[], language: Language = spoken): string =>
   reasons.map(({ code, facts }) => (language.learned[code] ?? language.evidence[code])!(facts)).join(', ');
 
 /** Why a frame is given a sandbox token, as a clause. */
-export const formatSandboxToken = ({ code, facts }: Reason, language: Language = en): string => language.sandboxTokens[code]!(facts);
+export const formatSandboxToken = ({ code, facts }: Reason, language: Language = spoken): string => language.sandboxTokens[code]!(facts);
 
 /** Why a link, an answer about it, or an entry in a list of providers cannot be used: a clause. */
-export const formatLink = ({ code, facts }: Reason, language: Language = en): string => language.links[code]!(facts);
+export const formatLink = ({ code, facts }: Reason, language: Language = spoken): string => language.links[code]!(facts);
 
 /** What a rule found and what to do, in sentences. */
-export function formatFinding({ rule, facts }: { rule: string; facts: Facts }, language: Language = en): { message: string; remedy: string } {
+export function formatFinding({ rule, facts }: { rule: string; facts: Facts }, language: Language = spoken): { message: string; remedy: string } {
   const words = language.findings[rule];
   if (!words) throw new Error(`no sentences for the rule ${rule}`);
   return { message: words.message(facts), remedy: words.remedy(facts) };
 }
 
 /** Why nothing can be learned of some samples, and what would do. */
-export const formatLearnProblem = ({ code, facts }: LearnProblem, language: Language = en): string => language.learnProblems[code](facts);
+export const formatLearnProblem = ({ code, facts }: LearnProblem, language: Language = spoken): string => language.learnProblems[code](facts);
 
 /** What a line of a proposal is about, for people who do not know HTML. */
-export function formatLearnedLine({ what, about }: Pick<LearnedLine, 'what' | 'about'>, language: Language = en): string {
+export function formatLearnedLine({ what, about }: Pick<LearnedLine, 'what' | 'about'>, language: Language = spoken): string {
   if (what !== 'parameter') return language.learnedAbout[what];
-  return /^step-\d+$/.test(about) ? formatPart(about) : `“${about}”`;
+  return /^step-\d+$/.test(about) ? formatPart(about, language) : `“${about}”`;
 }
 
 /** What a line is taken for, in a word or two. */
-export const formatMeaning = ({ means, what, looks }: Pick<LearnedLine, 'means' | 'what' | 'looks'>): string =>
-  means === null ? (looks.length > 0 ? 'light or dark?' : 'what is it?') : what === 'parameter' && means === '-' ? 'no setting' : what === 'item' ? formatPart(means) : means;
+export function formatMeaning({ means, what, looks }: Pick<LearnedLine, 'means' | 'what' | 'looks'>, language: Language = spoken): string {
+  const { look, open, none } = language.learnedMeaning;
+  if (means === null) return looks.length > 0 ? look : open;
+  if (what === 'parameter' && means === '-') return none;
+  return what === 'item' ? formatPart(means, language) : means;
+}
 
 /** What a part of a code is called to the owner: the parameter's own name, or which step of the address it is. */
-export const formatPart = (about: string): string => about.replace(/^step-(\d+)$/, 'step $1 of the address');
+export function formatPart(about: string, language: Language = spoken): string {
+  const step = /^step-(\d+)$/.exec(about)?.[1];
+  return step === undefined ? about : language.step(step);
+}
 
 /** The state as people write it: “out of date”. */
-export const formatState = (state: PlacementState): string => state.replaceAll('-', ' ');
+export const formatState = (state: PlacementState, language: Language = spoken): string => language.stateNames[state]!;
 
 /** A number of bytes as people read it: `1.1 MB`. */
 export const formatBytes = (bytes: number): string => (bytes < 1000 ? `${bytes} bytes` : bytes < 1e6 ? `${Math.round(bytes / 1000)} kB` : `${(bytes / 1e6).toFixed(1)} MB`);

@@ -48,6 +48,14 @@ export interface Language {
   learnProblems: Readonly<Record<LearnProblem['code'], Sentence>>;
   /** What a line of a proposal is about. */
   learnedAbout: Readonly<Record<LearnedLine['what'], string>>;
+  /** What a line is taken for, where that is no word of its own: light or dark, nothing yet, or no setting. */
+  learnedMeaning: Readonly<Record<'look' | 'open' | 'none', string>>;
+  /** A step of an address, counted from 1. */
+  step: (number: string) => string;
+  /** What joins clauses: the last two of several, what is missing to what there is, and a reason to what was done. */
+  joints: Readonly<Record<'and' | 'andMissing' | 'because', string>>;
+  /** What the states of a placement are called. */
+  stateNames: Readonly<Record<string, string>>;
   /** Why a link, an answer about it, or an entry in a list of providers cannot be used: clauses. */
   links: Readonly<Record<string, Sentence>>;
   /** Why a frame is given a sandbox token: clauses. */

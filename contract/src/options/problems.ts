@@ -1,10 +1,10 @@
 import type { OptionProblem } from '@orbis/core';
 import { OrbisError, type ErrorCode } from '../errors.ts';
-import { en, formatProblem } from '../language/index.ts';
+import { spoken, formatProblem } from '../language/index.ts';
 import { unknownOption } from './words.ts';
 
 /** The errors of whatever can stand against an option. */
-export const optionErrors = Object.keys(en.problems) as ErrorCode[];
+export const optionErrors = Object.keys(spoken.problems) as ErrorCode[];
 
 /** The errors of options that are kept for many embeds. */
 export const manyErrors = ['option-unknown', 'option-ambiguous', 'value-invalid'] as const satisfies readonly ErrorCode[];

@@ -3,10 +3,10 @@ import { key, label, listQuery, publicId } from '../common.ts';
 import { kindDefaults, manyErrors, optionErrors, optionsSchema } from '../options/index.ts';
 import { pageKey, siteKey, spotKey } from '../place.ts';
 import { delivery, lists, page, pagePlan, placement, placementLink, site, spot, widths } from '../resources.ts';
-import { en, type PlacementState } from '../language/index.ts';
+import { spoken, type PlacementState } from '../language/index.ts';
 import { route } from './route.ts';
 
-const state = z.enum(Object.keys(en.states) as [PlacementState, ...PlacementState[]]);
+const state = z.enum(Object.keys(spoken.states) as [PlacementState, ...PlacementState[]]);
 const tag = 'Placing';
 
 export const placeRoutes = {

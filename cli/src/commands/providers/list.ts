@@ -2,7 +2,7 @@ import type { Provider } from '@orbis/contract';
 import type { AddCommand, Tools } from '../../command.ts';
 import { localSheets } from '../../sheets.ts';
 import { table } from '../../text.ts';
-import { en } from '@orbis/contract';
+import { spoken } from '@orbis/contract';
 
 export interface Locally {
   builtIn?: boolean;
@@ -37,7 +37,7 @@ export const addList: AddCommand = (providers, run) => {
               sheet.name,
               sheet.kind,
               String(sheet.version),
-              en.sheetOrigins[from],
+              spoken.sheetOrigins[from],
               String(embeds),
               [...Object.keys(sheet.settings), ...Object.keys(sheet.options ?? {}), ...(sheet.privacyHost ? ['privacy'] : [])].join(', '),
             ]),

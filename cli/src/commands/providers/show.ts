@@ -2,7 +2,7 @@ import { optionsFor, ruleOf, type Sheet } from '@orbis/core';
 import { UsedWrongly, type AddCommand } from '../../command.ts';
 import { facts, table, type Colours } from '../../text.ts';
 import { providersAt, type Locally } from './list.ts';
-import { en } from '@orbis/contract';
+import { spoken } from '@orbis/contract';
 
 export const addShow: AddCommand = (providers, run) => {
   providers
@@ -17,7 +17,7 @@ export const addShow: AddCommand = (providers, run) => {
         const all = await providersAt(options, tools);
         const found = all.find((provider) => provider.id === id);
         if (!found) throw new UsedWrongly(`There is no sheet “${id}”. There are: ${all.map((provider) => provider.id).join(', ')}.`);
-        tools.tell(found, () => describe(found.sheet as Sheet, en.sheetOrigins[found.from], tools.colours));
+        tools.tell(found, () => describe(found.sheet as Sheet, spoken.sheetOrigins[found.from], tools.colours));
         return 0;
       }),
     );

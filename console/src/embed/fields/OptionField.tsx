@@ -1,5 +1,5 @@
 import type { Option, Sheet, TypeName } from '@orbis/core';
-import { en, optionWords } from '@orbis/contract';
+import { spoken, optionWords } from '@orbis/contract';
 import type { ReactElement } from 'react';
 import type { PlayerTime } from '../player-time.ts';
 import { ChoiceField } from './ChoiceField.tsx';
@@ -25,7 +25,7 @@ const capital = (word: string): string => word.charAt(0).toUpperCase() + word.sl
 const choices = (option: Option, words: readonly string[], inherited: FieldProps['inherited']): Words => {
   const called = option.own?.labels ?? optionWords(option.name).words ?? (option.type.name === 'switch' ? onOff : {});
   const say = (word: string): string => called[word] ?? capital(word);
-  const unset = inherited === null ? 'As in the code' : `${say(inherited.value)}${inherited.from === en.levels.code ? `, ${inherited.from}` : ''}`;
+  const unset = inherited === null ? 'As in the code' : `${say(inherited.value)}${inherited.from === spoken.levels.code ? `, ${inherited.from}` : ''}`;
   return [['', unset], ...words.map((word) => [word, say(word)] as const)];
 };
 

@@ -1,4 +1,4 @@
-import { en } from '@orbis/contract';
+import { spoken } from '@orbis/contract';
 import { ruleOf, type Limits, type Option, type Sheet } from '@orbis/core';
 
 /** A value that holds where nothing nearer is asked. */
@@ -9,11 +9,11 @@ export interface Inherited {
 }
 
 /** An inherited value as it stands in an empty field. Where another level than the code says it, that stands below the field. */
-export const hintOf = ({ value, from }: Inherited): string => (from === en.levels.code ? `${value} ${from}` : value);
+export const hintOf = ({ value, from }: Inherited): string => (from === spoken.levels.code ? `${value} ${from}` : value);
 
 /** Where the value that holds comes from, as a sentence of its own; undefined for the code’s own and for what is set here. */
 export const originOf = (inherited: Inherited | null, value: string): string | undefined =>
-  inherited === null || inherited.from === en.levels.code || value.trim() !== '' ? undefined : `${inherited.from.charAt(0).toUpperCase()}${inherited.from.slice(1)}.`;
+  inherited === null || inherited.from === spoken.levels.code || value.trim() !== '' ? undefined : `${inherited.from.charAt(0).toUpperCase()}${inherited.from.slice(1)}.`;
 
 /** What every field of an option is given. */
 export interface FieldProps {

@@ -2,13 +2,13 @@ import type { Language } from '../language.ts';
 import { expected, reasons } from './changes.ts';
 import { errors } from './errors.ts';
 import { findings } from './findings.ts';
-import { learned, learnedAbout, learnProblems } from './learned.ts';
+import { learned, learnedAbout, learnedMeaning, learnProblems, step } from './learned.ts';
 import { links } from './links.ts';
 import { byHand, options } from './options.ts';
 import { problems } from './problems.ts';
 import { evidence, mends } from './reading.ts';
 import { search } from './search.ts';
-import { foundBy, levels, positions, sandboxTokens, presets, roles, sheetOrigins, states } from './words.ts';
+import { foundBy, joints, levels, positions, sandboxTokens, presets, roles, sheetOrigins, stateNames, states } from './words.ts';
 
 /** English. Every code of the core and of the contract has its words here. */
 export const en = {
@@ -22,6 +22,10 @@ export const en = {
   learned,
   learnProblems,
   learnedAbout,
+  learnedMeaning,
+  step,
+  joints,
+  stateNames,
   links,
   sandboxTokens,
   search,

@@ -46,6 +46,12 @@ export const learnProblems = {
     `What the samples have in common is too little: the sheet would not know sample ${f.sample} again. Give codes that differ in the id alone, or say which parameter is the id (item=…).`,
 } satisfies Language['learnProblems'];
 
+/** What a line of a proposal is taken for, where that is no word of its own. */
+export const learnedMeaning = { look: 'light or dark?', open: 'what is it?', none: 'no setting' } satisfies Language['learnedMeaning'];
+
+/** A step of an address, counted from 1. */
+export const step: Language['step'] = (number) => `step ${number} of the address`;
+
 /** What a line of a proposal is about. */
 export const learnedAbout = {
   name: 'the provider’s name',

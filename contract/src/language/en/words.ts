@@ -38,6 +38,19 @@ export const states = {
   'unreachable': 'Its page could not be read, which says nothing about it.',
 } satisfies Language['states'];
 
+/** What those states are called. */
+export const stateNames = {
+  'planned': 'planned',
+  'live': 'live',
+  'altered': 'altered',
+  'out-of-date': 'out of date',
+  'missing': 'missing',
+  'unreachable': 'unreachable',
+} satisfies Record<keyof typeof states, string>;
+
+/** What joins clauses: the last two of several, what is missing to what there is, and a reason to what was done. */
+export const joints = { and: ' and ', andMissing: ', and ', because: ', because ' } satisfies Language['joints'];
+
 /** What each role of a part is, for people who do not know HTML. */
 export const roles = {
   loader: 'loads something from elsewhere',
