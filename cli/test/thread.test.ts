@@ -91,6 +91,11 @@ describe('the command line with a service', function () {
       .and.match(/start +1:52 +from the embed/);
     expect(await done('show opening-talk@hollinfell/talks#opening')).to.equal(set);
     expect(await done('code opening-talk')).to.include('max-width:320px');
+    const onPhones = await done('set opening-talk@hollinfell/talks#opening max-width.phone=300');
+    expect(onPhones)
+      .to.match(/max-width\.phone +300 +here/)
+      .and.match(/Not carried: max-width\.phone\. What holds only on phones needs/);
+    await done('unset opening-talk@hollinfell/talks#opening max-width.phone');
     expect((await orbis('set opening-talk@hollinfell/talks#elsewhere max-width=320')).err).to.include('It is in: hollinfell/talks#opening.');
     expect(await done('site hollinfell loop=on --kind video')).to.match(/Of each video +loop=on/);
     expect(await done('unset opening-talk@hollinfell/talks#opening max-width'))

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
-import { compose, openCode, type Options } from '@orbis/core';
+import { compose, documentText, openCode, type Options } from '@orbis/core';
 import { builtInSheets } from '@orbis/sheets';
 import { closeBrowser, newWindow } from './support/browser.ts';
 
@@ -62,6 +62,18 @@ describe('presentation in a browser', function () {
   it('takes its share of the width', async () => {
     const box = await measure(parents['a block']!, { fit: 'shape', share: 75, align: 'centre' }, 800);
     expect([box.width, box.x, box.height]).to.deep.equal([600, 100, 337.5]);
+  });
+
+  it('is on phones and tablets as it is asked there, whatever its own style says', async () => {
+    const options = { 'fit': 'shape', 'max-width': 600, 'max-width.phone': 300, 'share.tablet': 50 };
+    const { snippets } = compose(openCode(code, { sheets }), options, { apart: 'orbis-x' });
+    const widths: number[] = [];
+    for (const width of [390, 768, 1280]) {
+      await page.setViewportSize({ width, height: 800 });
+      await page.setContent(`<!doctype html><meta name="viewport" content="width=device-width"><style>body{margin:0}</style>${documentText(snippets)}`);
+      widths.push((await page.locator('iframe').boundingBox())!.width);
+    }
+    expect(widths).to.deep.equal([300, 384, 600]);
   });
 
   it('holds an upright shape', async () => {

@@ -223,6 +223,7 @@ export const composition = z
     text: z.string(),
     implied: z.array(z.object({ option: z.string(), by: z.string(), value: z.string(), reason: z.string() })).meta({ description: 'Options that came with others' }),
     losses: z.array(z.object({ option: z.string(), to: z.string() })).meta({ description: 'Options that gave way to stronger ones' }),
+    uncarried: z.array(z.object({ option: z.string(), code: z.string(), detail: z.string() })).meta({ description: 'Options that this form of the code cannot carry' }),
     effective: optionsSchema.meta({ description: 'The values that hold' }),
     levels: z.record(z.string(), z.enum(levels)).meta({ description: 'Where the value of each option comes from' }),
     overridden: z.array(z.object({ option: z.string(), level: z.enum(levels), value: z.string() })).meta({ description: 'Values that a nearer level overrides' }),

@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { expect } from 'chai';
-import { allOptions, builtInPresets, pageRules, rules } from '@orbis/core';
-import { catalogue, en, visitorLanguages, visitorWords, formatExpectation, formatProblem, formatReasons } from '@orbis/contract';
+import { allOptions, builtInPresets, conditions, deviceOf, pageRules, rules } from '@orbis/core';
+import { catalogue, en, visitorLanguages, visitorWords, formatExpectation, optionWords, formatProblem, formatReasons } from '@orbis/contract';
 
 const core = new URL('../../core/src/', import.meta.url);
 const files = readdirSync(core, { recursive: true, encoding: 'utf8' }).filter((name) => name.endsWith('.ts'));
@@ -19,14 +19,20 @@ const options = /^(?:options|settings|presentation|compose|plan)\//;
 
 describe('the language file', () => {
   it('has words for every option, and for nothing else', () => {
-    expect(Object.keys(en.options).sort()).to.deep.equal(allOptions.map(({ name }) => name).sort());
-    for (const { name, type, example } of allOptions) {
+    const own = allOptions.filter(({ name }) => deviceOf(name) === null);
+    expect(Object.keys(en.options).sort()).to.deep.equal(own.map(({ name }) => name).sort());
+    for (const { name, type, example } of own) {
       const { label, explain, done, words } = en.options[name as keyof typeof en.options] as (typeof en)['byHand'] & { words?: object };
       expect(label, name).to.match(/^\S/);
       expect(explain, name).to.match(/\.$/);
       expect(done(example), name).to.match(/^[A-Z].*[^.]$/);
       if (words && type.limits.words) expect(Object.keys(words), name).to.have.members([...type.limits.words]);
     }
+  });
+
+  it('says on which screens an option holds that may differ there, and has words for every condition', () => {
+    expect(Object.keys(en.conditions)).to.deep.equal([...conditions]);
+    expect(optionWords('max-width.phone')).to.deep.include({ label: 'Never wider than, on phones', explain: 'On phones: never wider than this, in px.' });
   });
 
   for (const [what, codes, words] of [

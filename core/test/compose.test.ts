@@ -157,7 +157,7 @@ describe('composing', () => {
 
   it('traces every character to the paste or to a reason', () => {
     for (const [label, text] of Object.entries(codes)) {
-      const { snippets, edits, text: out } = compose(openCode(text, context), { 'start': 4, 'max-width': 700 }, { placement: '0123456789', delivery: 2 });
+      const { snippets, edits, text: out } = compose(openCode(text, context), { 'start': 4, 'max-width': 700 }, { mark: { placement: '0123456789', delivery: 2 } });
       const runs = snippets[0]!.runs;
       let at = 0;
       for (const run of runs) {

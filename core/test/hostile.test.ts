@@ -184,7 +184,7 @@ describe('hostile text', function () {
   it('is planned and swept in proportion to its length', () => {
     const style = (times: number): string =>
       `<iframe src="https://play.kinorill.localhost/reel/a?${'a=1&amp;'.repeat(times / 4)}" style="${'color:red;'.repeat(times / 10)}"></iframe>`;
-    expectLinear('plan', (text) => compose(openCode(text, { sheets }), { start: 1, loop: true, fit: 'shape' }, { placement: '0123456789', delivery: 1 }), style);
+    expectLinear('plan', (text) => compose(openCode(text, { sheets }), { start: 1, loop: true, fit: 'shape' }, { mark: { placement: '0123456789', delivery: 1 } }), style);
     expectLinear('scanPage', scanPage, (times) => '<p>x<b data-orbis="0123456789.1"></b></p>'.repeat(times / 10));
   });
 });

@@ -107,7 +107,7 @@ describe('the plan of a page', () => {
       for (const placement of placements) {
         const alone = planPage([placement], { head: false }, digest);
         const { options } = { options: Object.assign({}, ...Object.values(placement.asked)) as Record<string, never> };
-        const composed = compose(placement.code, options, { placement: placement.id, delivery: 3 });
+        const composed = compose(placement.code, options, { mark: { placement: placement.id, delivery: 3 } });
         if (composed.problems.length === 0) expect(spot(alone, placement.id)).to.equal(composed.text);
       }
     }));

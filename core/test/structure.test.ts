@@ -13,7 +13,7 @@ const range = (from: number, to = from) => ({ start: offsets[from]!, end: offset
 type Body = Change extends infer Each ? (Each extends Change ? Omit<Each, 'reason'> : never) : never;
 const asked = (body: Body, option = 'test', stage: AskedChange['stage'] = 'presentation'): AskedChange =>
   ({ ...body, option, stage, reason: { code: 'as-told', facts: { sentence: option } } }) as AskedChange;
-const made = (...changes: AskedChange[]) => compose(code, {}, null, changes);
+const made = (...changes: AskedChange[]) => compose(code, {}, { planned: changes });
 const around = (from: number, to: number, layer: 'band' | 'link' | 'shape' | 'clip' | 'backdrop', option = layer as string): AskedChange =>
   asked({ kind: 'surround', range: range(from, to), layer, element: 'div', attributes: { class: layer } }, option);
 
@@ -100,7 +100,7 @@ describe('changes of what a code consists of', () => {
 describe('tokens of attributes that are lists', () => {
   const token = (name: 'allow' | 'class' | 'rel' | 'sandbox', word: string, present: boolean, html: string): string => {
     const opened = openCode(html, { sheets });
-    return compose(opened, {}, null, [asked({ kind: 'token', element: opened.markup.elements[0]!, name, token: word, present })]).text;
+    return compose(opened, {}, { planned: [asked({ kind: 'token', element: opened.markup.elements[0]!, name, token: word, present })] }).text;
   };
   for (const [label, html, name, word, present, expected] of [
     ['adds one', '<a rel="me">x</a>', 'rel', 'noopener', true, '<a rel="me noopener">x</a>'],

@@ -3,24 +3,24 @@ import { applyEdits, openCode, compose, readMark, reconcile, scanPage } from '@o
 import { codes, sheets, talk } from './corpus.ts';
 
 const id = '7k3v9q0xzm';
-const issued = compose(openCode(talk, { sheets }), { start: 112, fit: 'shape' }, { placement: id, delivery: 3 }).text;
+const issued = compose(openCode(talk, { sheets }), { start: 112, fit: 'shape' }, { mark: { placement: id, delivery: 3 } }).text;
 const page = (inner: string): string => `<!doctype html><html><head><title>Talks</title></head><body><main><p>Before</p>${inner}<p>After</p></main></body></html>`;
 const seen = (inner: string, seenBefore = false, code = issued) => reconcile(scanPage(page(inner)), [{ placement: id, seenBefore, issued: new Map([[3, code]]) }])[0]!;
 
 describe('the mark', () => {
   it('is one more edit, and taking it out gives back the paste', () => {
-    const [edit] = compose(openCode(talk, { sheets }), {}, { placement: id, delivery: 3 }).edits;
+    const [edit] = compose(openCode(talk, { sheets }), {}, { mark: { placement: id, delivery: 3 } }).edits;
     const marked = applyEdits(talk, [edit!]);
     expect(marked).to.equal(talk.replace('<iframe', `<iframe data-orbis="${id}.3"`));
     expect(edit!.reasons.map(({ code }) => code)).to.deep.equal(['mark']);
   });
   it('is replaced where a code carries one already', () => {
-    const [edit] = compose(openCode(`<iframe data-orbis="${id}.3" src=x></iframe>`, { sheets }), {}, { placement: id, delivery: 12 }).edits;
+    const [edit] = compose(openCode(`<iframe data-orbis="${id}.3" src=x></iframe>`, { sheets }), {}, { mark: { placement: id, delivery: 12 } }).edits;
     expect(edit).to.deep.include({ text: '12' });
   });
   for (const code of ['<script src="https://count.tallywren.localhost/w.js?site=hollinfell"></script>\n<noscript><img src="x.gif" alt=""></noscript>', 'words']) {
     it(`is carried by an element of ours around what shows nothing: ${code.slice(0, 12)}`, () => {
-      const marked = compose(openCode(code, { sheets }), {}, { placement: id, delivery: 1 }).text;
+      const marked = compose(openCode(code, { sheets }), {}, { mark: { placement: id, delivery: 1 } }).text;
       expect(marked).to.equal(`<div data-orbis="${id}.1">${code}</div>`);
       expect(reconcile(scanPage(page(marked)), [{ placement: id, seenBefore: false, issued: new Map([[1, marked]]) }])[0]).to.deep.include({ state: 'live', delivery: 1 });
     });
@@ -70,7 +70,7 @@ describe('a sweep of a page', () => {
   it('says that it is there twice', () => expect(seen(issued + issued).findings[0]).to.deep.include({ rule: 'doubled', facts: { times: 2 } }));
 
   for (const [label, code] of Object.entries(codes)) {
-    const out = compose(openCode(code, { sheets }), {}, { placement: id, delivery: 3 });
+    const out = compose(openCode(code, { sheets }), {}, { mark: { placement: id, delivery: 3 } });
     if (!out.edits.some((e) => e.stage === 'mark') || label === 'cut off') continue;
     it(`finds ${label} again as it was issued`, () => {
       if (label === 'misnested' || label === 'stray tags') return expect(seen(out.text).delivery).to.equal(3);

@@ -42,7 +42,7 @@ export async function loadDemo(client: Client, port: number): Promise<void> {
       name: 'What a comet leaves behind',
       tags: ['talks'],
       text: `http://${hosts.kinorill}:${port}/reels/cM7comet`,
-      options: { 'start': 41, 'fit': 'shape', 'max-width': 640, 'align': 'centre' },
+      options: { 'start': 41, 'fit': 'shape', 'max-width': 640, 'max-width.tablet': 480, 'align': 'centre' },
     },
   });
   // Of these only a number, a link with a time, and a file on the site itself are known.

@@ -4,6 +4,8 @@ import { startTestOrbis, type TestOrbis } from './support/orbis.ts';
 const booking = (calendar: string): string =>
   `<div class="slotsedge-calendar" data-calendar="${calendar}"></div>\n<script async src="https://cdn.slotsedge.localhost/booking.js"></script>`;
 
+const talk = '<iframe width="560" height="315" src="https://play.kinorill.localhost/reel/qX7" title="Talk"></iframe>';
+
 describe('what a page needs only once', function () {
   this.timeout(60_000);
   let test: TestOrbis;
@@ -68,6 +70,29 @@ describe('what a page needs only once', function () {
     expect((await deliver('b')).text).not.to.include('booking.js');
     await test.client.call('placements.delete', { params: { placement: ids['a']! } });
     expect((await deliver('b')).text).to.include('booking.js');
+  });
+
+  it('is style rules, for what holds on some screens only: in the head, or not carried, and said', async () => {
+    const { client } = test;
+    await client.call('embeds.create', { body: { name: 'Talk', text: talk, options: { 'max-width.phone': 320 } } });
+    const { id } = (await client.call('placements.create', { body: { embed: 'talk', place: 'hollinfell/visit#a' } })).data;
+    const issue = async () => (await client.call('deliveries.create', { params: { placement: id } })).data;
+    const ofPlace = async () => (await client.call('compositions.create', { body: { placement: id, options: {} } })).data;
+    expect((await issue()).text).to.equal(talk.replace('<iframe', `<iframe data-orbis="${id}.1"`));
+    expect((await plan()).findings.map(({ rule, message }) => [rule, message.includes('max-width.phone')])).to.deep.equal([['not-carried', true]]);
+    expect((await ofPlace()).uncarried)
+      .to.have.nested.property('[0].detail')
+      .that.includes('head=yes');
+    await head(true);
+    const { snippets, text, number } = await issue();
+    expect([number, text]).to.deep.equal([2, talk.replace('<iframe', `<iframe class="orbis-${id}" data-orbis="${id}.2"`)]);
+    expect(snippets.map(({ position, runs }) => [position, runs.map((run) => run.text).join('')])[0]).to.deep.equal([
+      'page-head',
+      `<style>@media (max-width:599.98px){.orbis-${id}{max-width:320px!important}}</style>`,
+    ]);
+    expect([(await plan()).findings, (await ofPlace()).uncarried]).to.deep.equal([[], []]);
+    await client.call('placements.delete', { params: { placement: id } });
+    await head(false);
   });
 
   it('is told where two codes claim one thing', async () => {

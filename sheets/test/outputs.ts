@@ -50,7 +50,7 @@ const wordsFor = (sheet: Sheet | null): string[] => [
 ];
 
 function output(text: string, words: readonly string[], sheets: readonly Sheet[], marked = false): Output {
-  const outcome = compose(openCode(text, { sheets }), parseOptions(words), marked ? { placement: '0123456789', delivery: 7 } : null);
+  const outcome = compose(openCode(text, { sheets }), parseOptions(words), marked ? { mark: { placement: '0123456789', delivery: 7 } } : {});
   if (outcome.problems.length > 0) return outcome.problems.map(({ option, code }) => `${option}: ${code}`).join('; ');
   return outcome.edits.map(({ start, end, text }) => [start, end, text]);
 }

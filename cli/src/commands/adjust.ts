@@ -1,9 +1,10 @@
 import { compose, openCode } from '@orbis/core';
-import { formatReasons, parseOptions, refuseProblems } from '@orbis/contract';
+import { formatReasons, parseOptions, refuseProblems, serializeProblem } from '@orbis/contract';
 import type { AddCommand } from '../command.ts';
 import { pasted } from '../pasted.ts';
 import { localSheets } from '../sheets.ts';
 import { fold } from '../text.ts';
+import { formatUncarried } from './placed.ts';
 
 export const addAdjust: AddCommand = (program, run) => {
   program
@@ -21,14 +22,17 @@ export const addAdjust: AddCommand = (program, run) => {
         const sheets = localSheets(options.sheets);
         const asPasted = openCode(await pasted(what, tools.io), { sheets });
         const code = asPasted.reading.generated === null ? asPasted : openCode(asPasted.reading.generated, { sheets });
-        const { edits, implied, problems, text } = compose(code, { ...asPasted.reading.asked, ...parseOptions(words, code.sheet ? [code.sheet] : []) });
+        const { edits, implied, problems, uncarried, text } = compose(code, { ...asPasted.reading.asked, ...parseOptions(words, code.sheet ? [code.sheet] : []) });
         refuseProblems(problems);
         const sheet = code.sheet && { id: code.sheet.id, version: code.sheet.version };
-        if (tools.json) tools.io.out(`${JSON.stringify({ sheet, edits: edits.map((edit) => ({ ...edit, reason: formatReasons(edit.reasons) })), implied, text }, null, 2)}\n`);
+        if (tools.json)
+          tools.io.out(
+            `${JSON.stringify({ sheet, edits: edits.map((edit) => ({ ...edit, reason: formatReasons(edit.reasons) })), implied, uncarried: uncarried.map(serializeProblem), text }, null, 2)}\n`,
+          );
         else {
           tools.io.out(text);
           tools.io.err(
-            `${sheet ? `Sheet ${sheet.id}, version ${sheet.version}.` : 'No sheet knows this provider.'}\n${edits.map((edit) => fold(formatReasons(edit.reasons), tools.io.width, '  ')).join('')}`,
+            `${sheet ? `Sheet ${sheet.id}, version ${sheet.version}.` : 'No sheet knows this provider.'}\n${edits.map((edit) => fold(formatReasons(edit.reasons), tools.io.width, '  ')).join('')}${formatUncarried(uncarried.map(serializeProblem), tools.io.width)}`,
           );
         }
         return 0;

@@ -37,7 +37,11 @@ export async function showPlaced({ embed, place }: Placed, tools: Tools): Promis
   return 0;
 }
 
-function describePlaced({ embed, place }: Placement, { levels, overridden, passedOver, effective }: Composition, { colours, io }: Tools): string {
+/** What is asked and does not reach the page as things are, and why. */
+export const formatUncarried = (uncarried: Composition['uncarried'], width: number): string =>
+  uncarried.map(({ option, detail }) => fold(`Not carried: ${option}. ${detail}`, width, '')).join('');
+
+function describePlaced({ embed, place }: Placement, { levels, overridden, passedOver, uncarried, effective }: Composition, { colours, io }: Tools): string {
   const from = (level: string): string => spoken.levels[level as OptionLevel];
   const rows = formatOptions(effective).map(({ name, value }) => {
     const over = overridden.filter(({ option }) => option === name).map(({ value: other, level }) => `${other} ${from(level)}`);
@@ -45,5 +49,5 @@ function describePlaced({ embed, place }: Placement, { levels, overridden, passe
   });
   const values = rows.length === 0 ? 'Nothing is asked of it there: it goes out as it was pasted.\n' : table(['option', 'value', 'comes from', 'in the place of'], rows, colours);
   const without = passedOver.map(({ option, detail }) => fold(`Does without ${option} ${from('site')}: ${detail}`, io.width, '')).join('');
-  return `${colours.bold(embed)} in ${place}\n\n${values}${without}`;
+  return `${colours.bold(embed)} in ${place}\n\n${values}${without}${formatUncarried(uncarried, io.width)}`;
 }

@@ -5,7 +5,7 @@ import { checkNames, parseAsked, sheetOfEmbed, type WhoseSheet } from '../asked.
 import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
 import { changeAll, type GroupOptions } from './groups.ts';
 import { fold } from '../text.ts';
-import { atPlace, changePlaced } from './placed.ts';
+import { atPlace, changePlaced, formatUncarried } from './placed.ts';
 
 export const addSet: AddCommand = (program, run) => {
   const where = new Option('--where <search>', 'all embeds that a search finds, instead of one; “orbis list --help” explains searches');
@@ -85,7 +85,7 @@ async function save(tools: Tools, embed: string, change: (now: Embed) => Options
   const register = status === 201 && data.placements > 0 ? `${plural(data.placements, 'placement')} of it may carry an earlier code now: “orbis where ${data.key}” tells.\n` : '';
   tools.tell(data, () =>
     status === 201
-      ? `Revision ${data.revision} of ${tools.colours.bold(data.key)}: ${changesLine(before.data, data)}.\n\n${formatEdits(composition.edits, tools)}\n${register}`
+      ? `Revision ${data.revision} of ${tools.colours.bold(data.key)}: ${changesLine(before.data, data)}.\n\n${formatEdits(composition.edits, tools)}${formatUncarried(composition.uncarried, tools.io.width)}\n${register}`
       : `Nothing differs: ${data.key} stays at revision ${data.revision}.\n`,
   );
   return 0;

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import { allOptions, handName, optionsFor, ruleOf, type Option, type Reading, type Sheet } from '@orbis/core';
+import { allOptions, deviceOf, handName, optionsFor, ruleOf, type Option, type Reading, type Sheet } from '@orbis/core';
 import { optionWords, type Composition } from '@orbis/contract';
 import { Disclosure } from '../components/Disclosure.tsx';
 import type { Draft } from './draft.ts';
@@ -13,12 +13,18 @@ import { OptionField } from './fields/OptionField.tsx';
 const grid = { display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' }, gap: 2 };
 const group = { border: 0, p: 0, m: 0, minWidth: 0 };
 
+const looks = allOptions.filter(({ stage }) => stage === 'presentation');
+/* What some screens only are asked: few need it. */
+const onScreens = looks.filter(({ name }) => deviceOf(name) !== null);
+
 interface Props {
   draft: Draft;
   wrong: Record<string, string>;
   /** What stands against the options together. */
   problems: Composition['problems'];
   implied: Composition['implied'];
+  /** What is asked and cannot be carried to the page as things are. */
+  uncarried: Composition['uncarried'];
   /** What holds where nothing is asked here. */
   inherited: Readonly<Record<string, Inherited>>;
   sheet: Sheet | null;
@@ -29,7 +35,7 @@ interface Props {
 }
 
 /** All options as a form, in plain words. What the provider does not offer stays visible, and says why. */
-export function OptionForm({ draft, wrong, problems, implied, inherited, sheet, reading, player, onChange }: Props) {
+export function OptionForm({ draft, wrong, problems, implied, uncarried, inherited, sheet, reading, player, onChange }: Props) {
   const context = { sheet, player, zoom: Number(draft['zoom'] || inherited['zoom']?.value) || 13 };
   const { offered, missing } = settingsFor(sheet, reading);
   const field = (option: Option) => {
@@ -76,7 +82,19 @@ export function OptionForm({ draft, wrong, problems, implied, inherited, sheet, 
         <Typography variant="h3" component="legend">
           How it stands on the page
         </Typography>
-        <Box sx={grid}>{allOptions.filter(({ stage }) => stage === 'presentation').map(field)}</Box>
+        <Box sx={grid}>{looks.filter(({ name }) => deviceOf(name) === null).map(field)}</Box>
+        {onScreens.some(({ name }) => draft[name] !== undefined) ? (
+          <Box sx={grid}>{onScreens.map(field)}</Box>
+        ) : (
+          <Disclosure label="Different on phones or tablets">
+            <Box sx={grid}>{onScreens.map(field)}</Box>
+          </Disclosure>
+        )}
+        {uncarried.map(({ option, detail }) => (
+          <Typography key={option} variant="body2" color="textSecondary" data-uncarried={option}>
+            {optionWords(option, sheet).label}: {detail}
+          </Typography>
+        ))}
       </Stack>
     </Stack>
   );

@@ -54,6 +54,7 @@ export function Workbench({ embed, etag }: { embed: Embed; etag: string }) {
             wrong={work.wrong}
             problems={work.problems}
             implied={composition.data?.implied ?? []}
+            uncarried={composition.data?.uncarried ?? []}
             inherited={inheritedFrom([['code', embed.inCode]])}
             sheet={work.sheet}
             reading={embed.reading}

@@ -50,6 +50,7 @@ export function PlacementForm({ placement, etag, embed, site }: Props) {
           wrong={work.wrong}
           problems={work.problems}
           implied={composition.data?.implied ?? []}
+          uncarried={composition.data?.uncarried ?? []}
           inherited={inheritedFrom([
             ['code', embed.inCode],
             ['site', withBareNames(defaultsFor(site.defaults, embed.kind), work.sheet)],

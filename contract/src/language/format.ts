@@ -1,8 +1,11 @@
 import {
   coordinatesType,
+  deviceOf,
   optionNamed,
   parameterOf,
   switchType,
+  type Condition,
+  type Device,
   type EditReason,
   type Expectation,
   type Facts,
@@ -25,9 +28,20 @@ export function optionWords(name: string, sheet: Sheet | null = null, language: 
   const parameter = parameterOf(name);
   if (parameter !== null) return { ...language.byHand, label: parameter };
   if (Object.hasOwn(language.options, name)) return language.options[name]!;
+  const onDevice = deviceOf(name);
+  if (onDevice) return wordsOnDevice(onDevice, sheet, language);
   const { label = name, explain = '', labels } = optionNamed(name, sheet)?.own ?? {};
   return { label, explain, done: (value) => `${label}: ${value}`, ...(labels && { words: labels }) };
 }
+
+function wordsOnDevice({ option, device }: { option: string; device: Device }, sheet: Sheet | null, language: Language): OptionWords {
+  const words = optionWords(option, sheet, language);
+  const when = language.conditions[device];
+  return { ...words, label: `${words.label}, ${when}`, explain: `${capital(when)}: ${lower(words.explain)}`, done: (value) => `${words.done(value)} ${when}` };
+}
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 
 /** What a value could have been, as the end of a sentence. */
 export const formatExpectation = ({ code, facts }: Expectation, language: Language = spoken): string => language.expected[code]!(facts);
@@ -37,14 +51,15 @@ export function formatReasons(reasons: readonly EditReason[], language: Language
   const said = reasons.map((reason) => formatReason(reason, language));
   const clauses = said.filter((each) => !each.endsWith('.'));
   const sentences = said.filter((each) => each.endsWith('.'));
-  const joined = clauses.map((clause, i) => (i === 0 ? clause : clause.charAt(0).toLowerCase() + clause.slice(1))).join('; ');
+  const joined = clauses.map((clause, i) => (i === 0 ? clause : lower(clause))).join('; ');
   return [...(joined === '' ? [] : [`${joined}.`]), ...sentences].join(' ');
 }
 
 function formatReason({ option, code, facts }: Pick<EditReason, 'option' | 'code' | 'facts'>, language: Language): string {
   const done = facts['value'] === undefined ? '' : doneWith(option, facts, language);
   const because = facts['because'] ? `${language.joints.because}${language.reasons[String(facts['because'])]!({})}` : '';
-  return language.reasons[code]!({ ...facts, done: done + because });
+  const when = facts['when'] === undefined ? '' : ` ${language.conditions[facts['when'] as Condition]}`;
+  return language.reasons[code]!({ ...facts, done: done + because }) + when;
 }
 
 /* What only a provider has is called as its sheet calls it. */
@@ -89,7 +104,7 @@ export function formatKindReasons(reasons: readonly Reason[], language: Language
   // What is missing is told behind what there is.
   const joint = reasons.at(-1)!.code.endsWith('evidence') ? language.joints.andMissing : language.joints.and;
   const text = said.length > 0 ? `${said.join(', ')}${joint}${last}` : last;
-  return `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;
+  return `${capital(text)}.`;
 }
 
 /** What is wrong with a search. */

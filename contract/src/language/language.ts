@@ -1,4 +1,4 @@
-import type { Facts, LearnedLine, LearnProblem, OptionLevel, Role, SearchField, SnippetPosition } from '@orbis/core';
+import type { Condition, Facts, LearnedLine, LearnProblem, OptionLevel, Role, SearchField, SnippetPosition } from '@orbis/core';
 
 type Sentence = (facts: Facts) => string;
 
@@ -30,6 +30,8 @@ export interface OptionWords {
 export interface Language {
   /** By the names of options. */
   options: Readonly<Record<string, OptionWords>>;
+  /** When what is asked holds, at the end of a label or a clause: “on phones”. */
+  conditions: Readonly<Record<Condition, string>>;
   /** Parameters that are set by hand. */
   byHand: OptionWords;
   /** What a value could have been: “on or off”. */

@@ -4,8 +4,9 @@ import { positions } from '../options/position.ts';
 import type { Implied, OptionProblem } from '../options/option.ts';
 import type { Options } from '../options/values.ts';
 import { withBareNames } from '../settings/of-sheet.ts';
+import { carry } from './apart.ts';
 import { gatherChanges, type AskedChange } from './changes.ts';
-import { editsOf } from './edits.ts';
+import { editsOf, optionsOf } from './edits.ts';
 import { markChange, type Mark } from './mark.ts';
 import { reasonOf } from './reasons.ts';
 import { settle, type Loss, type Settled } from './settle.ts';
@@ -21,27 +22,39 @@ export interface Composition {
   implied: Implied[];
   /** Options that gave way to stronger ones. */
   losses: Loss[];
+  /** Options that this form of the code cannot carry, and why. */
+  uncarried: OptionProblem[];
   snippets: Snippet[];
   /** The text of the snippet for the spot. */
   text: string;
 }
 
+/** What a code is composed for; all of it may be missing. */
+export interface Circumstances {
+  /** The mark of the placement that it is handed out for. */
+  mark?: Mark | null;
+  /** The class of rules apart from the code, in the page’s head; null where there is no way into it: then what needs them is not carried. */
+  apart?: string | null;
+  /** What the page’s plan changes beside the options. */
+  planned?: readonly AskedChange[];
+}
+
 /**
  * Turns what is asked of a code into the smallest exact edits and the snippets to paste: a pure function of the code,
- * the options, the mark and what the page’s plan changes beside them. Nothing asked is nothing changed; what is there
+ * the options and the circumstances. Nothing asked is nothing changed; what is there
  * already is not changed again.
  * @example compose(openCode(text, { sheets }), { 'start': 112, 'max-width': 720 }).text
  */
-export function compose(code: Code, options: Options, mark: Mark | null = null, planned: readonly AskedChange[] = []): Composition {
+export function compose(code: Code, options: Options, { mark = null, apart = null, planned = [] }: Circumstances = {}): Composition {
   const { changes, problems, implied } = gatherChanges(code, withBareNames(options, code.sheet));
   if (mark) changes.push(markChange(code, mark));
   changes.push(...planned);
   const settled = settle(changes);
-  const stands = standing(changes, settled);
+  const { changes: stands, uncarried } = carry(code, standing(changes, settled), apart);
   const edits = mergeEdits(withLosses(editsOf(code, stands), settled.losses));
   const spot: Snippet = { position: 'spot', runs: runsOf(code.text, edits) };
   const snippets = inOrder([...sharedSnippets(stands), spot]);
-  return { edits, problems: [...problems, ...settled.problems], implied, losses: settled.losses, snippets, text: snippetText(spot) };
+  return { edits, problems: [...problems, ...settled.problems], implied, losses: settled.losses, uncarried, snippets, text: snippetText(spot) };
 }
 
 const inOrder = (snippets: Snippet[]): Snippet[] => (snippets.length === 1 ? snippets : snippets.sort((a, b) => positions.indexOf(a.position) - positions.indexOf(b.position)));
@@ -51,8 +64,8 @@ const sharedSnippets = (changes: readonly AskedChange[]): Snippet[] =>
   changes
     .filter((change) => change.kind === 'share')
     .map((change) => {
-      const { stage, option, ...why } = reasonOf(change);
-      return { position: change.position, runs: [{ from: 'orbis', text: change.markup, stage, options: [option], reasons: [{ stage, option, ...why }], instead: null }] };
+      const reasons = [...(change.holds ?? []), reasonOf(change)];
+      return { position: change.position, runs: [{ from: 'orbis', text: change.markup, stage: reasons[0]!.stage, options: optionsOf(reasons), reasons, instead: null }] };
     });
 
 /* Two options of one stage that differ leave it without changes, as every problem does. */

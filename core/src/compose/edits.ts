@@ -53,8 +53,8 @@ function innerEdits(code: Code, changes: readonly AskedChange[]): Edit[] {
   return edits;
 }
 
-/* Most edits are of one option. */
-const optionsOf = (reasons: readonly EditReason[]): string[] => (reasons.length === 1 ? [reasons[0]!.option] : [...new Set(reasons.map(({ option }) => option))]);
+/** The options that these reasons are of, each once. */
+export const optionsOf = (reasons: readonly EditReason[]): string[] => (reasons.length === 1 ? [reasons[0]!.option] : [...new Set(reasons.map(({ option }) => option))]);
 
 /* Changes of the same address, attribute or script, in the order in which the first of each was asked for. */
 function groupsOf(changes: readonly AskedChange[]): AskedChange[][] {

@@ -1,11 +1,12 @@
 /** In go a code, options and a mark; out come the edits with their reasons, and the snippets to paste, each character traced to the paste or to a reason. */
-export { compose, type Composition } from './compose.ts';
+export { compose, type Circumstances, type Composition } from './compose.ts';
 export { composeLevels, type LevelledComposition } from './levels.ts';
+export { classFor } from './apart.ts';
 export { current } from './current.ts';
 export { markedElement, readMark, writeMark, type Mark } from './mark.ts';
 export { builtInPresets, type Preset } from './presets.ts';
 export type { Loss } from './settle.ts';
 export { positions, type SnippetPosition } from '../options/position.ts';
-export { runsOf, snippetText, type Run, type Snippet } from './snippet.ts';
+export { documentText, runsOf, snippetText, type Run, type Snippet } from './snippet.ts';
 export { allOptions, optionNamed, optionNames, optionsFor } from './table.ts';
 export type { AskedChange, Asker } from './changes.ts';

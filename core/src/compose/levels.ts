@@ -3,9 +3,7 @@ import { effectiveOptions, type Effective, type LevelledOptions, type OptionLeve
 import type { OptionProblem } from '../options/option.ts';
 import { withoutOptions, type Options } from '../options/values.ts';
 import { withBareNames } from '../settings/of-sheet.ts';
-import { compose, type Composition } from './compose.ts';
-import type { AskedChange } from './changes.ts';
-import type { Mark } from './mark.ts';
+import { compose, type Circumstances, type Composition } from './compose.ts';
 import { optionNamed } from './table.ts';
 
 /** What the values of several levels come to together. */
@@ -25,12 +23,12 @@ const forMany: ReadonlySet<OptionLevel> = new Set<OptionLevel>(['site', 'rule'])
  * Composes a code with the values of all levels, the nearest winning. A value for many embeds that this one cannot
  * have is passed over; what is asked of the embed itself or of its placement is a problem then, as ever.
  */
-export function composeLevels(code: Code, asked: LevelledOptions, mark: Mark | null = null, planned: readonly AskedChange[] = []): LevelledComposition {
+export function composeLevels(code: Code, asked: LevelledOptions, circumstances: Circumstances = {}): LevelledComposition {
   let now = meantFor(code, asked);
   const passedOver: OptionProblem[] = [];
   for (;;) {
     const { options, levels, overridden } = effectiveOptions(now);
-    const composition = compose(code, options, mark, planned);
+    const composition = compose(code, options, circumstances);
     const foreign = composition.problems.filter(({ option }) => forMany.has(levels[option]!));
     if (foreign.length === 0) return { ...composition, effective: options, levels, overridden, passedOver };
     passedOver.push(...foreign.map((problem) => (problem.code === 'option-unknown' ? notOffered(problem, code) : problem)));

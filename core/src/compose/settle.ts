@@ -79,7 +79,7 @@ function isSameThing(a: AskedChange, b: AskedChange): boolean {
     case 'token':
       return b.kind === 'token' && a.name === b.name && a.token === b.token;
     case 'declaration':
-      return b.kind === 'declaration' && a.property === b.property;
+      return b.kind === 'declaration' && a.property === b.property && a.when === b.when;
     case 'leave-out':
       return b.kind === 'leave-out' && isSameRange(a.range, b.range);
     case 'surround':
@@ -131,11 +131,11 @@ function placed(change: AskedChange, losers: ReadonlySet<AskedChange>): AskedCha
 
 /* Width and height as attributes are hints that every declaration wins over (HTML, section 15.2). */
 function hintLosses(changes: readonly AskedChange[]): Loss[] {
-  const declared = changes.filter((change) => change.kind === 'declaration');
+  const declared = changes.filter((change) => change.kind === 'declaration' && change.when === undefined);
   if (declared.length === 0) return [];
   return changes.flatMap((change) => {
     if (change.kind !== 'attribute' || (change.name !== 'width' && change.name !== 'height')) return [];
-    const winner = declared.find(({ element, property }) => element === change.element && property === change.name);
+    const winner = declared.find((other) => other.kind === 'declaration' && other.element === change.element && other.property === change.name);
     return winner ? [{ option: change.option, to: winner.option }] : [];
   });
 }

@@ -32,5 +32,8 @@ export function runsOf(source: string, edits: readonly Edit[]): Run[] {
   return runs;
 }
 
+/** The text of several snippets, as they stand in a document of their own. */
+export const documentText = (snippets: readonly Snippet[]): string => snippets.map(snippetText).join('\n');
+
 /** The text of a snippet. */
 export const snippetText = ({ runs }: Pick<Snippet, 'runs'>): string => runs.map((run) => run.text).join('');

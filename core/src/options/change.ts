@@ -1,7 +1,8 @@
-import type { MarkupElement, ParameterPlace, PathStep, PlainValue } from '../text/index.ts';
+import type { EditReason, MarkupElement, ParameterPlace, PathStep, PlainValue } from '../text/index.ts';
 import type { ReadAddress } from '../reading/reading.ts';
 import type { TimeFormat } from '../sheets/sheet.ts';
 import type { Reason } from '../reason.ts';
+import type { Condition } from './condition.ts';
 import type { SnippetPosition } from './position.ts';
 
 /** A parameter of an address: a value, standing alone (`true`), or gone (`null`). */
@@ -70,6 +71,8 @@ export interface DeclarationChange {
   value: string;
   /** Properties that would undo it, and that are taken out of the code’s own style. */
   clears: readonly string[];
+  /** When it holds; always where nothing is said. */
+  when?: Condition;
 }
 
 /** A member of the JSON in an attribute, or of the options that a script hands over; gone where the value is null. */
@@ -118,6 +121,8 @@ export interface ShareChange {
   kind: 'share';
   position: Exclude<SnippetPosition, 'spot'>;
   markup: string;
+  /** Why each thing is in it, where it does the work of several changes. */
+  holds?: readonly EditReason[];
 }
 
 /** What a change does, of whatever kind; by `kind` the composer knows which text it is in and how it is written. */

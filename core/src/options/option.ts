@@ -51,6 +51,8 @@ export interface Option<V extends OptionValue = OptionValue> {
   source: string;
   /** Words of common speech by which providers call it, where their sheets say where it goes. */
   words?: readonly string[];
+  /** Whether it may differ for phones and tablets (`max-width.phone`): then it asks for declarations only. */
+  perDevice?: boolean;
   /** What it is called and does, where a provider’s sheet declares it. */
   own?: OwnOptionWords;
   /** Whether it can be had for codes of this provider, or of an unknown one (null), and for this code, where one is given. */

@@ -1,14 +1,6 @@
 import { heldBySeveral } from '../reading/held-claims.ts';
+import type { PlanFinding } from './plan-finding.ts';
 import type { PlannedPlacement } from './planned-placement.ts';
-
-/** Something wrong with a page as it is planned; the sentence is made at the edge. */
-export interface PlanFinding {
-  rule: 'claims-collide';
-  level: 'error';
-  facts: Record<string, string | number>;
-  /** The placements that it is about. */
-  placements: string[];
-}
 
 /** What several codes of a page claim for themselves, so that one of them would not work (HTML, section 3.2.6, for ids). */
 export function collisions(placements: readonly Pick<PlannedPlacement, 'id' | 'place' | 'code'>[]): PlanFinding[] {

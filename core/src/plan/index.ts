@@ -2,4 +2,4 @@
 export { planPage, type PagePlan, type PlannedSite, type PlannedSnippet, type PlanStep } from './plan-page.ts';
 export type { PlannedPlacement } from './planned-placement.ts';
 export { hasShared } from './shared.ts';
-export type { PlanFinding } from './collisions.ts';
+export type { PlanFinding } from './plan-finding.ts';

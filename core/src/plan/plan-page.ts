@@ -1,13 +1,16 @@
 import type { AskedChange } from '../compose/changes.ts';
 import { composeLevels, type LevelledComposition } from '../compose/levels.ts';
-import type { Mark } from '../compose/mark.ts';
+import { classFor } from '../compose/apart.ts';
+import type { Circumstances } from '../compose/compose.ts';
 import { snippetText, type Run, type Snippet } from '../compose/snippet.ts';
 import { positions, type SnippetPosition } from '../options/position.ts';
 import { reason } from '../reason.ts';
-import { collisions, type PlanFinding } from './collisions.ts';
+import { collisions } from './collisions.ts';
 import { mergeOrders } from './order.ts';
+import type { PlanFinding } from './plan-finding.ts';
 import type { PlannedPlacement } from './planned-placement.ts';
 import { leaveOut, sharedParts, type SharedPart } from './shared.ts';
+import { notCarried } from './uncarried.ts';
 
 /** What a plan must know of the site. */
 export interface PlannedSite {
@@ -42,6 +45,7 @@ export interface PagePlan {
 /* A placement with what its code comes to, and what of that its page needs only once. */
 interface Worked {
   placement: PlannedPlacement;
+  circumstances: Circumstances;
   composition: LevelledComposition;
   /** The parts of the code that could as well stand elsewhere. */
   parts: SharedPart[];
@@ -54,8 +58,9 @@ interface Worked {
  */
 export function planPage(placements: readonly PlannedPlacement[], site: PlannedSite, digest: (text: string) => string): PagePlan {
   const worked = [...placements].sort(byPlace).map((placement): Worked => {
-    const composition = composeLevels(placement.code, placement.asked, markOf(placement));
-    return { placement, composition, parts: sharedParts(placement.id, placement.code, composition) };
+    const circumstances = circumstancesOf(placement, site);
+    const composition = composeLevels(placement.code, placement.asked, circumstances);
+    return { placement, circumstances, composition, parts: sharedParts(placement.id, placement.code, composition) };
   });
   const first = firstOf(worked.flatMap(({ parts }) => parts));
   const placeBy = new Map(placements.map(({ id, place }) => [id, place]));
@@ -77,7 +82,7 @@ export function planPage(placements: readonly PlannedPlacement[], site: PlannedS
   return {
     snippets,
     steps: snippets.map(({ position, digest, placements: [id] }) => ({ position, digest, place: position === 'spot' ? placeBy.get(id!)! : null })),
-    findings: collisions(placements),
+    findings: [...collisions(placements), ...worked.flatMap(({ placement, composition }) => notCarried(placement, composition))],
   };
 }
 
@@ -90,11 +95,14 @@ function firstOf(parts: readonly SharedPart[]): Map<string, SharedPart> {
   return first;
 }
 
-const markOf = ({ id, delivery }: PlannedPlacement): Mark | null => (delivery === null ? null : { placement: id, delivery });
+const circumstancesOf = ({ id, delivery }: PlannedPlacement, { head }: PlannedSite): Circumstances => ({
+  mark: delivery === null ? null : { placement: id, delivery },
+  apart: head ? classFor(id) : null,
+});
 
-function spotSnippet({ placement, composition }: Worked, changes: readonly AskedChange[], digest: (text: string) => string): PlannedSnippet {
+function spotSnippet({ placement, circumstances, composition }: Worked, planned: readonly AskedChange[], digest: (text: string) => string): PlannedSnippet {
   const { id, code, asked } = placement;
-  const { snippets } = changes.length === 0 ? composition : composeLevels(code, asked, markOf(placement), changes);
+  const { snippets } = planned.length === 0 ? composition : composeLevels(code, asked, { ...circumstances, planned });
   const runs = snippets.find(({ position }) => position === 'spot')!.runs.map((run): Run => (run.from === 'source' ? { ...run, of: id } : run));
   return { position: 'spot', runs, digest: digest(snippetText({ runs })), placements: [id] };
 }

@@ -9,6 +9,7 @@ export const option: Option<number> = {
   stage: 'presentation',
   type: numberType({ least: 1, most: 99_999, whole: true, unit: 'px' }),
   kinds: 'any',
+  perDevice: true,
   example: '800',
   source: 'CSS Box Sizing 3, section 3 (max-width)',
   isOffered: (_, reading) => hasFrame(reading),

@@ -9,6 +9,7 @@ export const option: Option<number> = {
   stage: 'presentation',
   type: numberType({ least: 1, most: 100, unit: '%' }),
   kinds: 'any',
+  perDevice: true,
   example: '80%',
   source: 'CSS Box Sizing 3, section 3 (width)',
   isOffered: (_, reading) => hasFrame(reading),

@@ -1,5 +1,16 @@
 import { LRUCache } from 'lru-cache';
-import { effectiveOptions, offerOembed, originSource, previewDocument, writeOembed, type OembedFormat, type OembedRoom, type PreviewDocument } from '@orbis/core';
+import {
+  classFor,
+  documentText,
+  effectiveOptions,
+  offerOembed,
+  originSource,
+  previewDocument,
+  writeOembed,
+  type OembedFormat,
+  type OembedRoom,
+  type PreviewDocument,
+} from '@orbis/core';
 import type { Handle } from '../database/connect.ts';
 import type { Origins } from '../origins.ts';
 import { findLinkedPlacement, type LinkedPlacement } from '../store/linked-placements.ts';
@@ -26,6 +37,9 @@ export const holdsFor = 60;
 
 const types: Record<OembedFormat, string> = { json: 'application/json+oembed', xml: 'text/xml+oembed' };
 
+/* A document of its own takes style rules apart from the code; whose they are does not matter there. */
+const classInFrames = classFor('frame');
+
 /* A code with its options fulfilled. */
 interface Today {
   code: OpenedCode;
@@ -45,9 +59,9 @@ export function createServed({ db, renderContext, origins }: ServedTools): Serve
     const key = `${revision.id} ${numberOf(made)} ${JSON.stringify([asked.placement, asked.site])}`;
     const kept = known.get(key);
     if (kept) return kept;
-    const fresh = compositionOf({ base: source.base, found: source.found, asked }, made, null).then(({ code, composition }) => ({
+    const fresh = compositionOf({ base: source.base, found: source.found, asked }, made, { apart: classInFrames }).then(({ code, composition }) => ({
       code,
-      text: composition.text,
+      text: documentText(composition.snippets),
     }));
     known.set(key, fresh);
     fresh.catch(() => known.delete(key));

@@ -1,4 +1,4 @@
-import { limits, sandboxTokensOf, previewDocument, type Options } from '@orbis/core';
+import { classFor, documentText, limits, sandboxTokensOf, previewDocument, type Circumstances, type Options } from '@orbis/core';
 import { formatSandboxToken, OrbisError, refuseProblems, serializeMended, serializeReading } from '@orbis/contract';
 import type { Deps } from '../deps.ts';
 import { relayPath } from '../frames/relay.ts';
@@ -38,6 +38,8 @@ export function codeHandlers(deps: Deps): Handlers<Named<'readings' | 'compositi
     if (placement === undefined) return { asked: { embed: options } };
     return { asked: { ...askedAt(await placementById(db, placement)), placement: options } };
   };
+  const circumstancesOf = async ({ placement }: { placement?: string | undefined }): Promise<Circumstances> =>
+    placement !== undefined && (await placementById(db, placement)).site.head ? { apart: classFor(placement) } : {};
   return {
     'readings.create': async ({ body }) => {
       const texts = 'texts' in body ? body.texts : [body.text];
@@ -50,14 +52,14 @@ export function codeHandlers(deps: Deps): Handlers<Named<'readings' | 'compositi
     },
     'compositions.create': async ({ body }) => {
       const source = await baseOf(body);
-      return { data: serializeComposition(source.base, (await compositionOf({ ...source, ...(await askedBy(body)) }, renderContext(), null)).composition) };
+      return { data: serializeComposition(source.base, (await compositionOf({ ...source, ...(await askedBy(body)) }, renderContext(), await circumstancesOf(body))).composition) };
     },
     'previews.create': async ({ body, actor }) => {
       const source = await baseOf(body);
-      const { code, composition } = await compositionOf({ ...source, ...(await askedBy(body)) }, renderContext(), null);
+      const { code, composition } = await compositionOf({ ...source, ...(await askedBy(body)) }, renderContext(), { apart: classFor('preview') });
       refuseProblems(composition.problems);
       const name = newPublicId() + newPublicId();
-      const document = previewDocument(composition.text, code.reading, code.sheet, {
+      const document = previewDocument(documentText(composition.snippets), code.reading, code.sheet, {
         title: body.embed ?? 'Preview',
         ancestors: [origins().console],
         ownHost: origins().ownHosts,

@@ -25,7 +25,7 @@ export function embedHandlers(deps: Deps): Handlers<Named<'embeds'>> {
       const follow = linkResolver(deps, actor.now, roomIn(body.options));
       const taken = await ingest(db, body.text, deps, { mend: body.mend, ...(body.ask ? { follow } : {}) });
       const options: Options = { ...taken.asked, ...body.options };
-      refuseProblems((await compositionOf({ base: taken.code.text, found: taken.found, asked: { embed: options } }, renderContext(), null)).composition.problems);
+      refuseProblems((await compositionOf({ base: taken.code.text, found: taken.found, asked: { embed: options } }, renderContext())).composition.problems);
       const { name = nameFor(taken), notes, tags } = body;
       const values = { name, notes, tags, ...sourceOfCode(taken), revision: newRevision(taken.code.sheet, options, 'collected') };
       return reply(await inTransaction(db, (tx) => insertEmbed(tx, values, actor), { duplicates: true }), 201);

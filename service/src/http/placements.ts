@@ -39,7 +39,7 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
 
   /* What is asked at a place, with its options by their bare names; refused where the code cannot have it. */
   const fitting = async ({ source, asked }: { source: Pick<StoredPlacement['source'], 'base' | 'found'>; asked: LevelledOptions }): Promise<Options> => {
-    const { code, composition } = await compositionOf({ base: source.base, found: source.found, asked }, renderContext(), null);
+    const { code, composition } = await compositionOf({ base: source.base, found: source.found, asked }, renderContext());
     refuseProblems(composition.problems);
     return withBareNames(asked.placement ?? {}, code.sheet);
   };

@@ -20,7 +20,7 @@ export function revisionHandlers(deps: Deps): Handlers<Named<'revisions' | 'sour
       const isNew = await inTransaction(db, async (tx) => {
         const stored = await embedByKey(tx, params.embed);
         matchState(embedTag(stored.embed), 'embed');
-        const { code, composition } = await compositionOf({ base: stored.source.base, found: stored.source.found, asked: { embed: body.options } }, renderContext(), null);
+        const { code, composition } = await compositionOf({ base: stored.source.base, found: stored.source.found, asked: { embed: body.options } }, renderContext());
         refuseProblems(composition.problems);
         const revision = newRevision(code.sheet, body.options, 'saved');
         if (sameOptions(revision.options, stored.revision.options)) return false;
@@ -37,7 +37,7 @@ export function revisionHandlers(deps: Deps): Handlers<Named<'revisions' | 'sour
         const { code } = taken;
         if (code.text === stored.source.base) return false;
         const { options: now } = stored.revision;
-        const options = fittingOptions(now, (await compositionOf({ base: code.text, asked: { embed: now } }, renderContext(), null)).composition.problems, body.dropUnfit);
+        const options = fittingOptions(now, (await compositionOf({ base: code.text, asked: { embed: now } }, renderContext())).composition.problems, body.dropUnfit);
         if (!(await addSource(tx, stored, sourceOfCode(taken), newRevision(code.sheet, options, 'newer code of the provider'), actor)))
           throw new OrbisError('if-match-stale', { what: 'embed' });
         return true;
@@ -50,7 +50,7 @@ export function revisionHandlers(deps: Deps): Handlers<Named<'revisions' | 'sour
       const [from, to] = (await Promise.all([revisionOf(db, embed, query.from), revisionOf(db, embed, query.to)])) as [RevisionRow, RevisionRow];
       const [before, after] = (await Promise.all([from, to].map((row) => sourceOf(db, row)))) as [SourceRow, SourceRow];
       const goesOut = async (row: RevisionRow, source: SourceRow): Promise<string> =>
-        (await compositionOf({ base: source.base, found: source.found, asked: { embed: row.options } }, renderContext(), null)).composition.text;
+        (await compositionOf({ base: source.base, found: source.found, asked: { embed: row.options } }, renderContext())).composition.text;
       return {
         data: {
           from: serializeRevision(from, numbers.get(from.sourceId)!),

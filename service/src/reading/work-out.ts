@@ -5,9 +5,9 @@ import {
   openCode,
   permissionsOf,
   shownElement,
+  type Circumstances,
   type LevelledComposition,
   type LevelledOptions,
-  type Mark,
   type Options,
   type Reading,
   type Sheet,
@@ -19,7 +19,7 @@ export interface WorkOutTask {
   /** How long its content is, in seconds, where somebody told. */
   length: number | null;
   /** What is asked of it, once for each composition; none where it is only to be read. */
-  wanted: readonly { asked: LevelledOptions; mark: Mark | null }[];
+  wanted: readonly { asked: LevelledOptions; circumstances: Circumstances }[];
   sheets: readonly Sheet[];
 }
 
@@ -47,6 +47,6 @@ export function workOut({ base, length, wanted, sheets }: WorkOutTask): WorkedOu
     title: code.markup.elements.map((element) => attribute(element, 'title')?.trim()).find(Boolean) ?? null,
     permissions: shown?.name === 'iframe' ? permissionsOf(shown) : [],
     current: current(code),
-    compositions: wanted.map(({ asked, mark }) => composeLevels(code, asked, mark)),
+    compositions: wanted.map(({ asked, circumstances }) => composeLevels(code, asked, circumstances)),
   };
 }

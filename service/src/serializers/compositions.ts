@@ -13,7 +13,7 @@ export const serializeSnippet = ({ position, runs }: CoreSnippet): Snippet => ({
 /** What options come to, as it crosses the wire. */
 export const serializeComposition = (
   base: string,
-  { edits, snippets, text, implied, losses, effective, levels, overridden, passedOver, problems }: LevelledComposition,
+  { edits, snippets, text, implied, losses, uncarried, effective, levels, overridden, passedOver, problems }: LevelledComposition,
 ): Composition => ({
   base,
   edits: edits.map(serializeEdit),
@@ -21,6 +21,7 @@ export const serializeComposition = (
   text,
   implied: implied.map((one) => ({ option: one.option, by: one.by, value: formatValue(one.option, one.value), reason: formatImplied(one) })),
   losses,
+  uncarried: uncarried.map(serializeProblem),
   effective,
   levels,
   overridden: overridden.map(({ option, level, value }) => ({ option, level, value: formatValue(option, value) })),

@@ -1,5 +1,5 @@
 import { isDeepStrictEqual } from 'node:util';
-import { withBareNames, type LevelledComposition, type LevelledOptions, type Mark, type Options, type Reading, type Sheet } from '@orbis/core';
+import { withBareNames, type Circumstances, type LevelledComposition, type LevelledOptions, type Options, type Reading, type Sheet } from '@orbis/core';
 import type { Found } from '@orbis/contract';
 import { workOut, type WorkedOut } from '../reading/work-out.ts';
 import type { NewRevision } from '../store/embeds.ts';
@@ -38,9 +38,14 @@ async function open(
   base: string,
   found: CodeSource['found'],
   renderContext: RenderContext,
-  wanted: readonly { asked: LevelledOptions; mark: Mark | null }[],
+  wanted: readonly { asked: LevelledOptions; circumstances: Circumstances }[],
 ): Promise<{ code: OpenedCode; compositions: LevelledComposition[] }> {
-  const task = { base, length: found?.length ?? null, wanted: wanted.map(({ asked, mark }) => ({ asked: withRules(asked, renderContext), mark })), sheets: renderContext.sheets };
+  const task = {
+    base,
+    length: found?.length ?? null,
+    wanted: wanted.map(({ asked, circumstances }) => ({ asked: withRules(asked, renderContext), circumstances })),
+    sheets: renderContext.sheets,
+  };
   const { sheetId, compositions, ...rest }: WorkedOut = base.length <= short ? workOut(task) : await renderContext.workOut(task);
   return { code: { text: base, ...rest, sheet: renderContext.sheets.find(({ id }) => id === sheetId) ?? null }, compositions };
 }
@@ -49,13 +54,13 @@ async function open(
 export const openSource = async ({ base, found }: Pick<CodeSource, 'base' | 'found'>, renderContext: RenderContext): Promise<OpenedCode> =>
   (await open(base, found, renderContext, [])).code;
 
-/** The output for a place, or without a mark for no place. */
+/** The output for a place, or without circumstances for no place. */
 export async function compositionOf(
   { base, asked, found }: CodeSource,
   renderContext: RenderContext,
-  mark: Mark | null,
+  circumstances: Circumstances = {},
 ): Promise<{ code: OpenedCode; composition: LevelledComposition }> {
-  const { code, compositions } = await open(base, found, renderContext, [{ asked, mark }]);
+  const { code, compositions } = await open(base, found, renderContext, [{ asked, circumstances }]);
   return { code, composition: compositions[0]! };
 }
 
@@ -69,7 +74,7 @@ export const compositionsOf = (
     base,
     found,
     renderContext,
-    options.map((each) => ({ asked: { embed: each }, mark: null })),
+    options.map((each) => ({ asked: { embed: each }, circumstances: {} })),
   );
 
 /** A revision with these options, made with this sheet. */

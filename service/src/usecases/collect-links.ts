@@ -37,7 +37,7 @@ export async function resolveLinks(
 
 async function embedOf(taken: Collected, tags: readonly string[], renderContext: RenderContext): Promise<NewEmbed> {
   const options = taken.asked;
-  const { composition, code } = await compositionOf({ base: taken.code.text, found: taken.found, asked: { embed: options } }, renderContext, null);
+  const { composition, code } = await compositionOf({ base: taken.code.text, found: taken.found, asked: { embed: options } }, renderContext);
   refuseProblems(composition.problems);
   return { name: nameFor(taken), notes: '', tags, digest: digest(taken.code.text), ...sourceOfCode(taken), revision: newRevision(code.sheet, options, 'collected') };
 }

@@ -1,4 +1,4 @@
-import { hasShared, snippetText, type PagePlan, type PlannedSnippet, type Snippet } from '@orbis/core';
+import { classFor, hasShared, snippetText, type PagePlan, type PlannedSnippet, type Snippet } from '@orbis/core';
 import { writePlace } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
 import { workOutPage, type PageTask } from '../reading/work-out-page.ts';
@@ -27,9 +27,9 @@ export function neighboursIn(db: Handle): Neighbours {
  * for those that bring what a page needs only once, the whole page is planned.
  */
 export async function outputToday(row: StoredPlacement, renderContext: RenderContext, delivery: number, neighbours: Neighbours): Promise<PlacementOutput> {
-  const { source, placement, page } = row;
-  const mark = { placement: placement.publicId, delivery };
-  const { code, composition } = await compositionOf({ base: source.base, found: source.found, asked: askedAt(row) }, renderContext, mark);
+  const { source, placement, page, site } = row;
+  const circumstances = { mark: { placement: placement.publicId, delivery }, apart: site.head ? classFor(placement.publicId) : null };
+  const { code, composition } = await compositionOf({ base: source.base, found: source.found, asked: askedAt(row) }, renderContext, circumstances);
   if (!hasShared(code.reading)) return { snippets: composition.snippets, text: composition.text };
   const others = (await neighbours(page.id)).filter(({ id }) => id !== row.id);
   const { snippets } = await planOf([row, ...others], renderContext, (id) => (id === placement.publicId ? delivery : 1));

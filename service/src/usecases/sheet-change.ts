@@ -32,7 +32,7 @@ export async function touchedBy(db: Handle, { id, before, after }: SheetChange):
   const touched: Touched[] = [];
   for (const [i, row] of stored.entries()) {
     const source = { base: row.source.base, found: row.source.found, asked: { embed: row.revision.options } };
-    touched.push({ stored: row, before: await compositionOf(source, before, null), after: await compositionOf(source, after, null) });
+    touched.push({ stored: row, before: await compositionOf(source, before), after: await compositionOf(source, after) });
     // Others have their turn in between: a sheet may be that of thousands.
     if (i % together === 0) await setImmediate();
   }

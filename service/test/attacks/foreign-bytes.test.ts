@@ -91,10 +91,10 @@ describe('attack: foreign bytes', function () {
       workOutPage: one.workOutPage,
     };
     const levels = { embed: { 'max-width': 300 } };
-    const short = await compositionOf({ base: '<iframe src="https://a.localhost/x" title="x"></iframe>', asked: levels }, renderContext, null);
+    const short = await compositionOf({ base: '<iframe src="https://a.localhost/x" title="x"></iframe>', asked: levels }, renderContext);
     expect(asked).to.equal(0);
     const base = `<iframe src="https://a.localhost/x" title="x"></iframe>${' '.repeat(20_000)}`;
-    const long = await compositionOf({ base, asked: levels }, renderContext, null);
+    const long = await compositionOf({ base, asked: levels }, renderContext);
     expect(asked).to.equal(1);
     expect(long.composition.edits).to.deep.equal(short.composition.edits);
     expect(long.code.title).to.equal('x');

@@ -1,4 +1,5 @@
 import type { Language } from '../language.ts';
+import { problems } from './problems.ts';
 
 /** What each rule found, and what to do. */
 export const findings = {
@@ -142,6 +143,10 @@ export const findings = {
   'loader-missing': {
     message: (f) => `“${f.named}” is a place that a script should fill, and there is no such script on the page: visitors see nothing there.`,
     remedy: () => 'Paste the provider’s script as well; the site’s editor may have taken it away.',
+  },
+  'not-carried': {
+    message: (f) => `At ${f.place}, ${f.option} is not carried. ${problems[f.why as 'needs-page-head' | 'code-insists'].detail(f)}`,
+    remedy: () => 'Let the site take rules into its head, or take the option out.',
   },
   'claims-collide': {
     message: (f) =>

@@ -4,7 +4,7 @@ import { errors } from './errors.ts';
 import { findings } from './findings.ts';
 import { learned, learnedAbout, learnedMeaning, learnProblems, step } from './learned.ts';
 import { links } from './links.ts';
-import { byHand, options } from './options.ts';
+import { byHand, conditions, options } from './options.ts';
 import { problems } from './problems.ts';
 import { evidence, mends } from './reading.ts';
 import { search } from './search.ts';
@@ -14,6 +14,7 @@ import { foundBy, joints, levels, positions, sandboxTokens, presets, roles, shee
 export const en = {
   options,
   byHand,
+  conditions,
   expected,
   reasons,
   mends,

@@ -50,7 +50,7 @@ export const options = {
   },
   'fit': { label: 'Fit', explain: 'Makes it as wide as its place lets it, always in its own shape.', done: () => 'Make it fit its place', words: { shape: 'Fills its place' } },
   'shape': { label: 'Shape', explain: 'The shape to hold, as width to height, where the code does not say it or says it wrongly.', done: (value) => `Hold the shape ${value}` },
-  'share': { label: 'Share of the width', explain: 'This share of the width of its place, in per cent.', done: (value) => `Make it ${value} of its place wide` },
+  'share': { label: 'Share of width', explain: 'This share of the width of its place, in per cent.', done: (value) => `Make it ${value} of its place wide` },
   'max-width': { label: 'Never wider than', explain: 'Never wider than this, in px.', done: (value) => `Never wider than ${value} px` },
   'align': {
     label: 'Stands',
@@ -59,6 +59,15 @@ export const options = {
     words: { left: 'On the left', centre: 'In the middle', right: 'On the right' },
   },
 } satisfies Language['options'];
+
+/** When what is asked holds. */
+export const conditions = {
+  'phone': 'on phones',
+  'tablet': 'on tablets',
+  'print': 'on paper',
+  'reduced-motion': 'where people want less motion',
+  'forced-colours': 'where people’s own colours hold',
+} satisfies Language['conditions'];
 
 /** What a parameter that is set by hand does. */
 export const byHand: OptionWords = {

@@ -1,4 +1,6 @@
+import type { Condition } from '@orbis/core';
 import type { Language } from '../language.ts';
+import { conditions } from './options.ts';
 
 const missingParts: Record<string, string> = {
   mount: 'element that a script fills',
@@ -33,4 +35,10 @@ export const problems = {
   'nothing-to-present': { title: 'No frame there', detail: () => 'There is no frame and no player in this code whose look could be changed.' },
   'shape-unknown': { title: 'Shape not known', detail: () => 'Nothing in this code says its shape. Say it: shape=16:9, or shape=9:16 for an upright one.' },
   'own-wrapper': { title: 'Has a box of its own', detail: (f) => `This code brings a box of its own (a ${f.element}) around the frame, which holds its shape. Leave “fit” out.` },
+  'needs-page-head': {
+    title: 'Needs the head of the page',
+    detail: (f) =>
+      `What holds only ${conditions[f.when as Condition]} needs style rules in the head of its page. Say that the site has a way into it (head=yes), and the page’s plan brings them.`,
+  },
+  'code-insists': { title: 'The code insists', detail: (f) => `The code’s own ${f.property} is marked as important, which no rule in the head of the page wins over.` },
 } satisfies Language['problems'];
