@@ -16,13 +16,14 @@ const mutual = { reading: ['rules', 'options'], sheets: ['reading', 'options'] }
 
 /* The folders of the service that import nothing that stands above them. */
 const above = {
-  store: ['http', 'usecases', 'serializers', 'jobs', 'frames', 'fetching', 'reading'],
-  reading: ['http', 'usecases', 'serializers', 'jobs', 'frames', 'fetching', 'store', 'database'],
-  serializers: ['http', 'usecases', 'jobs', 'frames', 'fetching', 'store', 'database'],
-  fetching: ['http', 'usecases', 'serializers', 'jobs', 'frames', 'store'],
-  usecases: ['http', 'jobs', 'frames'],
+  store: ['http', 'usecases', 'serializers', 'jobs', 'queue', 'frames', 'fetching', 'reading'],
+  reading: ['http', 'usecases', 'serializers', 'jobs', 'queue', 'frames', 'fetching', 'store', 'database'],
+  serializers: ['http', 'usecases', 'jobs', 'queue', 'frames', 'fetching', 'database'],
+  queue: ['http', 'usecases', 'serializers', 'jobs', 'frames', 'fetching', 'reading'],
+  fetching: ['http', 'usecases', 'serializers', 'jobs', 'queue', 'frames', 'store'],
+  usecases: ['http', 'jobs', 'queue', 'frames'],
   jobs: ['http', 'frames'],
-  frames: ['http', 'jobs'],
+  frames: ['http', 'usecases', 'jobs', 'reading', 'queue'],
 };
 
 const folder = (names) => `(?:${names.join('|')})`;
@@ -56,6 +57,13 @@ export default {
       from: { path: `^service/src/${name}/` },
       to: { path: `^service/src/(?:${folder(others)}/|app\\.ts|start\\.ts)` },
     })),
+    {
+      name: 'handlers-stand-alone',
+      comment: 'A resource does not call another: what both need is a use case.',
+      severity: 'error',
+      from: { path: '^service/src/http/resources/' },
+      to: { path: '^service/src/http/resources/' },
+    },
     {
       name: 'database-knows-the-tables-only',
       comment: 'The database is opened with the schema; how it is used is the store’s.',

@@ -169,8 +169,11 @@ describe('the command line with a service', function () {
     expect((await done('plan hollinfell/nights')).split('booking.js')).to.have.length(2);
     await done('site hollinfell head=yes');
     const plan = await done('plan hollinfell/nights');
-    expect(plan).to.match(/^1\. into the head of the page, for 2 placements\n<script async src="[^"]*booking.js"><\/script>\n\n2\. hollinfell\/nights#s1\n<div data-orbis/);
+    expect(plan).to.match(
+      /^1\. Paste – into the head of the page, for 2 placements\n<script async src="[^"]*booking.js"><\/script>\n\n2\. Paste – hollinfell\/nights#s1\n<div data-orbis/,
+    );
     expect((await orbis('code nights-2')).err).to.include('“orbis plan hollinfell/nights” shows it.');
+    expect(await done('plan hollinfell/talks')).to.match(/^1\. (?:Already there|Replace) – hollinfell\/talks#\w+\n/);
     await done('site hollinfell head=no');
   });
 

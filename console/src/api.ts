@@ -19,18 +19,19 @@ export function sendToSignIn(error: unknown): void {
 type ListName = { [N in RouteName]: AnswerOf<Routes[N]> extends { items: unknown[]; next: string | null } ? N : never }[RouteName];
 type ItemOf<N extends ListName> = AnswerOf<Routes[N]> extends { items: (infer T)[] } ? T : never;
 
-/** A list of the interface, page by page. */
-export function useList<N extends ListName>(name: N, query: QueryInput<Routes[N]>, params: Record<string, string> = {}) {
+/** A list of the interface, page by page. `again` says after how many milliseconds it is asked for once more by itself. */
+export function useList<N extends ListName>(name: N, query: QueryInput<Routes[N]>, params: Record<string, string> = {}, again?: (last: AnswerOf<Routes[N]>) => number | false) {
   const list = useInfiniteQuery({
     queryKey: [name.split('.')[0], name, params, query],
     initialPageParam: undefined as string | undefined,
     queryFn: async ({ pageParam }) => {
       const { data } = await api.call(name, { params, query: { limit: 100, ...(query as object), after: pageParam } as never });
-      return data as unknown as { items: ItemOf<N>[]; next: string | null };
+      return data as unknown as AnswerOf<Routes[N]> & { items: ItemOf<N>[]; next: string | null };
     },
     getNextPageParam: (last) => last.next ?? undefined,
+    ...(again && { refetchInterval: ({ state }: { state: { data?: { pages: AnswerOf<Routes[N]>[] } | undefined } }) => (state.data ? again(state.data.pages.at(-1)!) : false) }),
   });
-  return { ...list, items: list.data?.pages.flatMap((page) => page.items) ?? [] };
+  return { ...list, items: list.data?.pages.flatMap((page) => page.items) ?? [], last: list.data?.pages.at(-1) };
 }
 
 /** What was done may show anywhere: every list and thing is asked for again when it is next looked at. */

@@ -1,5 +1,5 @@
 import { z } from './zod.ts';
-import { kinds, levels, positions, stages } from '@orbis/core';
+import { kinds, levels, planActions, positions, stages } from '@orbis/core';
 import { key, label, pageOf, publicId, tag, time } from './common.ts';
 import { level, reading } from './reading.ts';
 import { pageKey, siteKey, spotKey, spotName } from './place.ts';
@@ -125,11 +125,14 @@ export const providerId = z
   .string()
   .regex(/^[a-z0-9]+(?:-[a-z0-9]+)*$/, 'lower-case letters, digits and hyphens')
   .max(60);
+/** So far the list of sheets counts the embeds of each. */
+export const mostCounted = 15;
+
 export const provider = z
   .object({
     id: providerId,
     from: z.enum(sheetOrigins).meta({ description: 'Built in, your own, or your own in the place of a built-in one' }),
-    embeds: count.meta({ description: 'How many embeds are read with it' }),
+    embeds: count.meta({ description: `How many embeds are read with it; the list counts no more than ${mostCounted}` }),
     changedAt: time.nullable().meta({ description: 'When your own was last saved' }),
     sheet: sheetSchema,
   })
@@ -305,7 +308,9 @@ export const pagePlan = z
   .object({
     page: pageKey,
     snippets: z.array(snippet.extend({ text: z.string(), digest: z.string(), placements: z.array(publicId) })).meta({ description: 'By position, then by place' }),
-    steps: z.array(z.object({ position: z.enum(positions), digest: z.string(), place: spotKey.nullable() })),
+    steps: z
+      .array(z.object({ action: z.enum(planActions), position: z.enum(positions), digest: z.string().nullable(), place: spotKey.nullable() }))
+      .meta({ description: 'What to do, in the order of the work; what is only taken out has no snippet' }),
     findings: z.array(placementFinding.extend({ placements: z.array(publicId) })),
   })
   .meta({ id: 'PagePlan' });
@@ -381,12 +386,21 @@ export const comparison = z
 export const preview = z.object({ url: z.string(), expiresAt: time, sandboxTokens: z.array(z.object({ token: z.string(), reason: z.string() })) }).meta({ id: 'Preview' });
 export const health = z.object({ status: z.literal('ok'), version: z.string() }).meta({ id: 'Health' });
 
+/** So far the register counts what is still being worked out. */
+export const mostWaiting = 1000;
+
 export const lists = {
   embeds: pageOf(embedSummary).meta({ id: 'EmbedPage' }),
   revisions: pageOf(revision).meta({ id: 'RevisionPage' }),
   sites: pageOf(site).meta({ id: 'SitePage' }),
   pages: pageOf(page).meta({ id: 'PagePage' }),
-  placements: pageOf(placement).meta({ id: 'PlacementPage' }),
+  placements: pageOf(placement)
+    .extend({
+      waiting: count.meta({
+        description: `Of how many placements of the register it is still being worked out whether they are out of date; no more than ${mostWaiting} are counted`,
+      }),
+    })
+    .meta({ id: 'PlacementPage' }),
   deliveries: pageOf(delivery).meta({ id: 'DeliveryPage' }),
   sweeps: pageOf(sweep).meta({ id: 'SweepPageList' }),
   sweepPages: pageOf(sweepPage).meta({ id: 'SweptPages' }),

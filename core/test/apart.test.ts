@@ -79,7 +79,7 @@ describe('what holds on some screens only', () => {
       place: `x/p#${spot}`,
       code: openCode(talk, { sheets }),
       asked: { embed: { 'max-width.phone': i === 0 ? 300 : 320 } },
-      delivery: 1,
+      mark: { placement: `000000000${i}`, delivery: 1 },
     }));
     const planned = (head: boolean) => planPage(placements, { head }, (text) => text);
     expect(planned(true).snippets.map(({ position, digest }) => [position, /orbis-\d+/.exec(digest)![0]])).to.deep.equal([

@@ -1,6 +1,17 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { compose, openCode, planPage, snippetText, type LevelledOptions, type PagePlan, type PlannedPlacement } from '@orbis/core';
+import {
+  compose,
+  neutralMark,
+  openCode,
+  planPage,
+  snippetText,
+  type Carried,
+  type LeavingPlacement,
+  type LevelledOptions,
+  type PagePlan,
+  type PlannedPlacement,
+} from '@orbis/core';
 import { builtInSheets } from '@orbis/sheets';
 import { codes } from './corpus.ts';
 
@@ -12,7 +23,7 @@ const styled = '<link rel="stylesheet" href="https://a.localhost/a.css"><script 
 const counter = '<script src="https://count.tallywren.localhost/w.js?site=hollinfell"></script>';
 
 const put = (codesAt: Record<string, string>, asked: LevelledOptions = {}): PlannedPlacement[] =>
-  Object.entries(codesAt).map(([place, text], i) => ({ id: `000000000${i}`, place, code: openCode(text, { sheets }), asked, delivery: 1 }));
+  Object.entries(codesAt).map(([place, text], i) => ({ id: `000000000${i}`, place, code: openCode(text, { sheets }), asked, mark: { placement: `000000000${i}`, delivery: 1 } }));
 const spot = (plan: PagePlan, id: string): string => snippetText(plan.snippets.find(({ position, placements }) => position === 'spot' && placements[0] === id)!);
 const head = ({ snippets }: PagePlan): string[] => snippets.filter(({ position }) => position === 'page-head').map(snippetText);
 const unmarked = (text: string): string => text.replace(/ data-orbis="[^"]*"/, '');
@@ -50,6 +61,23 @@ describe('the plan of a page', () => {
     expect(spot(plan, '0000000000')).to.equal(`<div data-orbis="0000000000.1">${counter}</div>`);
   });
 
+  it('says of each step what is done: pasted, replaced, taken out, or nothing, as it is there already', () => {
+    const loader = '<script async src="https://cdn.slotsedge.localhost/booking.js"></script>';
+    const steps = (carried: Record<string, Carried | null>, leaving: LeavingPlacement[] = []) => {
+      const placements = put({ 'x/p#a': booking('one'), 'x/p#b': booking('two') }).map((one) => ({ ...one, mark: neutralMark, carried: carried[one.place] ?? null }));
+      return planPage(placements, { head: true }, digest, leaving).steps.map(({ action, position, place }) => `${action} ${place ?? position}`);
+    };
+    const whole = (calendar: string): Carried => ({
+      digests: [digest(loader), digest(`<div data-orbis="0000000000.0" class="slotsedge-calendar" data-calendar="${calendar}"></div>\n`)],
+      isWhole: true,
+    });
+    expect(steps({})).to.deep.equal(['paste page-head', 'paste x/p#a', 'paste x/p#b']);
+    expect(steps({ 'x/p#a': whole('one') })).to.deep.equal(['already-there page-head', 'already-there x/p#a', 'paste x/p#b']);
+    expect(steps({ 'x/p#a': { ...whole('one'), isWhole: false }, 'x/p#b': whole('an earlier one') })).to.deep.equal(['already-there page-head', 'replace x/p#a', 'replace x/p#b']);
+    expect(steps({ 'x/p#a': { digests: [digest('whole, with its loader')], isWhole: true } })).to.deep.equal(['paste page-head', 'replace x/p#a', 'paste x/p#b']);
+    expect(steps({}, [{ id: '9999999999', place: 'x/p#aa' }])).to.deep.equal(['paste page-head', 'paste x/p#a', 'take-out x/p#aa', 'paste x/p#b']);
+  });
+
   it('finds what two codes claim for themselves', () => {
     const form = '<form id="signup"><input name="mail"></form>';
     const { findings } = planPage(put({ 'x/p#a': form, 'x/p#b': form }), { head: false }, digest);
@@ -67,7 +95,13 @@ describe('the plan of a page', () => {
     fc.assert(
       fc.property(some, asked, fc.boolean(), (list, options, siteHead) =>
         made(
-          list.map(([name, text]) => ({ id: `000000000${name}`, place: `x/p#${name}`, code: openCode(text, { sheets }), asked: options, delivery: 3 })),
+          list.map(([name, text]) => ({
+            id: `000000000${name}`,
+            place: `x/p#${name}`,
+            code: openCode(text, { sheets }),
+            asked: options,
+            mark: { placement: `000000000${name}`, delivery: 3 },
+          })),
           siteHead,
         ),
       ),

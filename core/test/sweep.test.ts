@@ -16,7 +16,7 @@ describe('the mark', () => {
   });
   it('is replaced where a code carries one already', () => {
     const [edit] = compose(openCode(`<iframe data-orbis="${id}.3" src=x></iframe>`, { sheets }), {}, { mark: { placement: id, delivery: 12 } }).edits;
-    expect(edit).to.deep.include({ text: '12' });
+    expect(edit).to.deep.include({ text: `${id}.12` });
   });
   for (const code of ['<script src="https://count.tallywren.localhost/w.js?site=hollinfell"></script>\n<noscript><img src="x.gif" alt=""></noscript>', 'words']) {
     it(`is carried by an element of ours around what shows nothing: ${code.slice(0, 12)}`, () => {

@@ -4,30 +4,32 @@ import express, { type Express } from 'express';
 import { pinoHttp } from 'pino-http';
 import type { Logger } from 'pino';
 import { apiBase, openApi } from '@orbis/contract';
-import { changeHandlers } from './http/changes.ts';
-import { codeHandlers } from './http/codes.ts';
+import { changeHandlers } from './http/resources/changes.ts';
+import { codeHandlers } from './http/resources/codes.ts';
 import { errorForLog } from './http/error-log.ts';
 import { consolePolicy, serveConsole } from './http/console.ts';
-import { endpointHandlers } from './http/endpoints.ts';
+import { endpointHandlers } from './http/resources/endpoints.ts';
 import { knownHosts, refuseCrossSite } from './http/guard.ts';
-import { healthHandlers } from './http/health.ts';
+import { healthHandlers } from './http/resources/health.ts';
 import { wellKnown } from './http/well-known.ts';
-import { embedHandlers } from './http/embeds.ts';
-import { importHandlers } from './http/imports.ts';
-import { linkHandlers } from './http/links.ts';
+import { embedHandlers } from './http/resources/embeds.ts';
+import { importHandlers } from './http/resources/imports.ts';
+import { linkHandlers } from './http/resources/links.ts';
 import { mountRoutes } from './http/mount.ts';
-import { harvestHandlers } from './http/harvests.ts';
-import { placementHandlers } from './http/placements.ts';
-import { placeHandlers } from './http/places.ts';
-import { presetHandlers } from './http/presets.ts';
-import { providerHandlers } from './http/providers.ts';
+import { harvestHandlers } from './http/resources/harvests.ts';
+import { placementHandlers } from './http/resources/placements.ts';
+import { pageHandlers } from './http/resources/pages.ts';
+import { siteHandlers } from './http/resources/sites.ts';
+import { spotHandlers } from './http/resources/spots.ts';
+import { presetHandlers } from './http/resources/presets.ts';
+import { providerHandlers } from './http/resources/providers.ts';
 import { answerProblems, noRoute } from './http/problems.ts';
-import { revisionHandlers } from './http/revisions.ts';
-import { sessionHandlers } from './http/session.ts';
+import { revisionHandlers } from './http/resources/revisions.ts';
+import { sessionHandlers } from './http/resources/session.ts';
 import { warnOfProxy } from './http/proxy-warning.ts';
-import { tokenHandlers } from './http/tokens.ts';
+import { tokenHandlers } from './http/resources/tokens.ts';
 import type { Deps } from './deps.ts';
-import { sweepHandlers } from './http/sweeps.ts';
+import { sweepHandlers } from './http/resources/sweeps.ts';
 
 /** Builds the app of the console and the interface, without listening. */
 export function createApp(deps: Deps): Express {
@@ -57,7 +59,9 @@ export function createApp(deps: Deps): Express {
     ...presetHandlers(deps),
     ...providerHandlers(deps),
     ...endpointHandlers(deps),
-    ...placeHandlers(deps),
+    ...siteHandlers(deps),
+    ...pageHandlers(deps),
+    ...spotHandlers(deps),
     ...placementHandlers(deps),
     ...sweepHandlers(deps),
   };

@@ -4,7 +4,7 @@ import type { Answers } from './fetching/answers.ts';
 import type { Fetching } from './fetching/client.ts';
 import type { RenderContext } from './usecases/render-context.ts';
 import type { SheetRegistry } from './usecases/sheet-registry.ts';
-import type { Runner } from './jobs/runner.ts';
+import type { Runner } from './queue/runner.ts';
 import type { Reader } from './reading/reader.ts';
 import type { Origins } from './origins.ts';
 

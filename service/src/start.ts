@@ -17,11 +17,15 @@ import { errorForLog } from './http/error-log.ts';
 import { keepHeapSmall } from './memory.ts';
 import { createReader } from './reading/reader.ts';
 import { createFramesApp } from './frames/app.ts';
-import { createRunner } from './jobs/runner.ts';
+import { planJobs } from './jobs/plan.ts';
+import { sweepJobs } from './jobs/sweep.ts';
+import { createRunner } from './queue/runner.ts';
 import { originsOf, type Origins } from './origins.ts';
 import { CannotStart, type Settings } from './settings.ts';
 import { createSheetRegistry } from './usecases/sheet-registry.ts';
 import { makeLink, owner } from './store/people.ts';
+import { planWith } from './store/planned-with.ts';
+import { digest } from './digest.ts';
 import { inTransaction } from './database/transaction.ts';
 
 /** A running Orbis. */
@@ -69,6 +73,7 @@ export async function startOrbis(
     undo.push(() => Promise.all([fetching.close(), reader.close()]));
     const sheetRegistry = createSheetRegistry(sheets, reader);
     await sheetRegistry.refresh(connection.db);
+    await inTransaction(connection.db, (tx) => planWith(tx, digest(JSON.stringify([version, sheets]))));
     const { renderContext } = sheetRegistry;
     let origins: Origins | null = null;
     const known = (): Origins => origins!;
@@ -80,8 +85,10 @@ export async function startOrbis(
       refresh: () => sheetRegistry.refresh(connection.db),
       placementUrl: (id: string) => known().placementUrl(id),
       now,
+      log,
     };
-    const runner = createRunner(sweeping, randomUUID(), log);
+    const planning = { tools: () => ({ db: connection.db, renderContext: renderContext(), log }), refresh: sweeping.refresh, now };
+    const runner = createRunner([planJobs(planning), sweepJobs(sweeping)], { db: connection.db, owner: randomUUID(), now, log });
     undo.push(async () => {
       // The page that is being read may come to its end; else the sweep goes on at it another time.
       await Promise.race([runner.stop(), wait(lastPage)]);
@@ -105,7 +112,6 @@ export async function startOrbis(
     const frames = createFramesApp({
       connection,
       origins: known,
-      renderContext: () => sheetRegistry.refresh(connection.frames).then(renderContext),
       now,
       log,
       trustProxy: settings.ORBIS_TRUST_PROXY,

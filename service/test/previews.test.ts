@@ -68,13 +68,6 @@ describe('previews', () => {
     const origins = originsOf({ publicUrl: 'https://a.example', framesUrl: 'https://f.example', port: 1, framesPort: 2 });
     const server = createServer(
       createFramesApp({
-        renderContext: () =>
-          Promise.resolve({
-            sheets: [],
-            rules: { dropTracking: false },
-            workOut: () => Promise.reject(new Error('nothing is long here')),
-            workOutPage: () => Promise.reject(new Error('no page is planned here')),
-          }),
         log: pino({ level: 'silent' }),
         trustProxy: 0,
         connection: test.orbis.connection,

@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import { parseOembed, read, readLinkedPage, type OembedAnswer, type Options } from '@orbis/core';
 import { loopbackFetch } from '@orbis/demo';
 import { get, type Got } from './support/get.ts';
+import { until } from './support/until.ts';
 import { declareSite, refusal, startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
 
 describe('Orbis as an oEmbed provider', function () {
@@ -101,7 +102,7 @@ describe('Orbis as an oEmbed provider', function () {
     const live = await swept();
     expect([live.state, live.served, live.carries, live.findings]).to.deep.equal(['live', true, null, []]);
     await change({ start: 60 });
-    expect((await get(link)).body).to.include('from=60');
+    await until(async () => (await get(link)).body.includes('from=60'));
     expect((await swept()).state).to.equal('live');
     const { data: delivery } = await test.client.call('deliveries.create', { params: { placement } });
     await publish(`${(await answer()).html!}${delivery.text}`);

@@ -109,6 +109,24 @@ describe('a sweep of the published pages', () => {
     expect(pages.items[0]!.seen[0]).to.deep.include({ embed: 'opening-talk', state: 'live' });
   });
 
+  it('tells the plan of the page what is there, what is to be replaced, and what is left behind by a placement that ended', async () => {
+    const steps = async () => (await test.client.call('pages.plan', { params: { page } })).data.steps.map(({ action, place }) => [action, place]);
+    expect(await steps()).to.deep.equal([['already-there', place]]);
+    await save({ start: 60 });
+    expect(await steps()).to.deep.equal([['replace', place]]);
+    await test.client.call('placements.delete', { params: { placement: id } });
+    expect(await steps()).to.deep.equal([['take-out', place]]);
+    await sweepAll(test.client);
+    expect(await steps(), 'a sweep still finds it').to.deep.equal([['take-out', place]]);
+    await publish('<p>Nothing here today.</p>');
+    await sweepAll(test.client);
+    expect(await steps()).to.deep.equal([]);
+    ({ id } = (await test.client.call('placements.create', { body: { embed: 'opening-talk', place } })).data);
+    expect(await steps()).to.deep.equal([['paste', place]]);
+    await publish((await deliver()).text);
+    await sweepAll(test.client);
+  });
+
   it('ends a placement, and keeps what was issued for it', async () => {
     const { data } = await test.client.call('placements.create', { body: { embed: 'opening-talk', place: `${page}#north` } });
     await test.client.call('deliveries.create', { params: { placement: data.id } });

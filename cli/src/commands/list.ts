@@ -1,4 +1,4 @@
-import { spoken, everyItem, formatState, type Client } from '@orbis/contract';
+import { spoken, everyItem, formatState, mostCounted, mostWaiting, plural, type Client } from '@orbis/contract';
 import { Argument, Option } from 'commander';
 import { kinds, searchFields, type SearchField } from '@orbis/core';
 import type { AddCommand, Tools } from '../command.ts';
@@ -87,7 +87,8 @@ const lists: Record<Thing, (tools: Tools, options: Options) => Promise<void>> = 
     show(tools, items, ['page', 'title', 'spots', 'last read'], rows, 'There is no page yet. “orbis add page SITE/PATH” adds one.');
   },
   placements: async (tools, options) => {
-    const items = await placementsOf(tools.client(), options);
+    let waiting = 0;
+    const items = await placementsOf(tools.client(), options, (count) => (waiting = count));
     show(
       tools,
       items,
@@ -95,6 +96,10 @@ const lists: Record<Thing, (tools: Tools, options: Options) => Promise<void>> = 
       () => items.map((p) => [p.id, p.embed, p.place, formatState(p.state), formatRevision(p), formatTimestamp(p.lastSeenAt)]),
       'There is no such placement. “orbis place EMBED PLACE” makes one.',
     );
+    if (waiting > 0)
+      tools.io.err(
+        `Something was changed: for ${waiting < mostWaiting ? plural(waiting, 'place') : `${mostWaiting} places or more`} it is still being worked out whether they carry what they should. Ask again in a moment.\n`,
+      );
   },
   sweeps: async (tools) => {
     const items = await all((after) => tools.client().call('sweeps.list', { query: { limit, after } }));
@@ -142,14 +147,19 @@ const lists: Record<Thing, (tools: Tools, options: Options) => Promise<void>> = 
       tools,
       items,
       ['provider', 'name', 'kind', 'sheet', 'embeds'],
-      () => items.map((s) => [s.id, s.sheet.name, s.sheet.kind, spoken.sheetOrigins[s.from], String(s.embeds)]),
+      () => items.map((s) => [s.id, s.sheet.name, s.sheet.kind, spoken.sheetOrigins[s.from], s.embeds < mostCounted ? String(s.embeds) : `${mostCounted} or more`]),
       'No provider sheet is known.',
     );
   },
 };
 
-export const placementsOf = (client: Client, { site, embed, state }: Pick<Options, 'site' | 'embed' | 'state'>) =>
-  all((after) => client.call('placements.list', { query: { limit, after, site, embed, state } }));
+/** Every placement of these; `waiting` is told of how many it is still being worked out whether they are out of date. */
+export const placementsOf = (client: Client, { site, embed, state }: Pick<Options, 'site' | 'embed' | 'state'>, waiting: (count: number) => unknown = () => undefined) =>
+  all(async (after) => {
+    const page = await client.call('placements.list', { query: { limit, after, site, embed, state } });
+    waiting(page.data.waiting);
+    return page;
+  });
 
 /** Which revision the page carries, and which is the newest where that differs. */
 export function formatRevision(placement: { revision: number; served: boolean; carries: { revision: number | null } | null }): string {

@@ -21,12 +21,16 @@ export const addPlan: AddCommand = (program, run) => {
 };
 
 function describePlan({ page, snippets, steps, findings }: PagePlan, { colours, io }: Tools): string {
-  if (snippets.length === 0) return `Nothing is placed on ${page} yet: “orbis place EMBED ${page}#SPOT” does.\n`;
-  const parts = steps.map(({ digest, place }, i) => {
-    const { position, text, placements } = snippets.find((snippet) => snippet.digest === digest)!;
-    const where = place === null ? `${spoken.positions[position]}, for ${plural(placements.length, 'placement')}` : place;
-    return `${colours.bold(`${i + 1}. ${where}`)}\n${text.trim()}\n`;
+  if (steps.length === 0) return `Nothing is placed on ${page} yet: “orbis place EMBED ${page}#SPOT” does.\n`;
+  const parts = steps.map(({ action, position, digest, place }, i) => {
+    const snippet = snippets.find((each) => each.digest === digest && (place === null || each.position === 'spot'));
+    const where = place ?? `${spoken.positions[position]}, for ${plural(snippet?.placements.length ?? 0, 'placement')}`;
+    const line = `${i + 1}. ${spoken.planActions[action]} – ${where}`;
+    if (snippet === undefined || action === 'already-there') return `${action === 'already-there' ? colours.dim(line) : colours.bold(line)}\n`;
+    return `${colours.bold(line)}\n${snippet.text.trim()}\n`;
   });
-  const told = findings.map(({ message, remedy }) => `${colours.red('error')} ${fold(`${message} ${remedy}`, io.width, '  ').trim()}\n`);
+  const told = findings.map(
+    ({ level, message, remedy }) => `${level === 'error' ? colours.red('error') : colours.yellow(level)} ${fold(`${message} ${remedy}`, io.width, '  ').trim()}\n`,
+  );
   return [...parts, ...told].join('\n');
 }

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { plural, type Provider } from '@orbis/contract';
+import { mostCounted, plural, type Provider } from '@orbis/contract';
 import { Link } from 'react-router';
 import { useList } from '../api.ts';
 import { Card } from '../components/Card.tsx';
@@ -77,7 +77,7 @@ function SheetList({ items }: { items: readonly Provider[] }) {
             {from === 'override' && ` (${spoken.sheetOrigins[from]})`}
           </Typography>
           <Typography variant="body2" color="textSecondary" sx={{ textAlign: { md: 'right' }, fontVariantNumeric: 'tabular-nums' }}>
-            {embeds === 0 ? '' : plural(embeds, 'embed')}
+            {embeds === 0 ? '' : embeds < mostCounted ? plural(embeds, 'embed') : `${mostCounted} embeds or more`}
           </Typography>
         </Box>
       ))}

@@ -1,8 +1,9 @@
 import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
 import { Link, useSearchParams } from 'react-router';
-import { spoken, formatState, type PlacementState } from '@orbis/contract';
+import { spoken, formatState, mostWaiting, plural, type PlacementState } from '@orbis/contract';
 import { useList } from '../api.ts';
 import { Empty } from '../components/Empty.tsx';
 import { More } from '../components/More.tsx';
@@ -17,7 +18,8 @@ const states = Object.keys(spoken.states) as PlacementState[];
 export default function RegisterScreen() {
   const [search, setSearch] = useSearchParams();
   const state = states.find((known) => known === search.get('state'));
-  const list = useList('placements.list', { state });
+  const list = useList('placements.list', { state }, {}, ({ waiting }) => waiting > 0 && 2000);
+  const waiting = list.last?.waiting ?? 0;
   return (
     <>
       <ScreenHead title="Register" lead="Where each embed is, in which revision, and when it was last seen there. Live means: its page was read, and the code was found." />
@@ -37,6 +39,12 @@ export default function RegisterScreen() {
         ))}
       </TextField>
       <ProblemNote error={list.error} />
+      {waiting > 0 && (
+        <Typography role="status" color="textSecondary" sx={{ mb: 2 }}>
+          Something was changed: Orbis is still working out for {waiting < mostWaiting ? plural(waiting, 'place') : `${mostWaiting} places or more`} whether they carry what they
+          should.
+        </Typography>
+      )}
       {list.isPending && <Waiting />}
       {list.data && list.items.length === 0 && (
         <Empty title={state ? 'Nothing is in that state' : 'Nothing is placed yet'}>

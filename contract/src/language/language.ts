@@ -1,4 +1,4 @@
-import type { Condition, Facts, LearnedLine, LearnProblem, OptionLevel, Role, SearchField, SnippetPosition } from '@orbis/core';
+import type { Condition, Facts, LearnedLine, LearnProblem, OptionLevel, PlanAction, Role, SearchField, SnippetPosition } from '@orbis/core';
 
 type Sentence = (facts: Facts) => string;
 
@@ -68,6 +68,8 @@ export interface Language {
   problems: Readonly<Record<string, { title: string; detail: Sentence }>>;
   /** Where a value comes from, behind it: “from the embed”. */
   levels: Readonly<Record<OptionLevel | 'code', string>>;
+  /** What is done in a step of a page’s plan, as the beginning of a line. */
+  planActions: Readonly<Record<PlanAction, string>>;
   /** Where a snippet is pasted. */
   positions: Readonly<Record<SnippetPosition, string>>;
   /** What the presets that come with Orbis are for. */

@@ -14,6 +14,7 @@ import {
   type Edit,
   type EditReason,
   type MarkupElement,
+  type Seams,
 } from '../text/index.ts';
 import type { AddressChange, AttributeChange, DeclarationChange, MemberChange, TokenChange } from '../options/change.ts';
 import { permissionsOf, rawAttribute } from '../settings/targets.ts';
@@ -177,8 +178,12 @@ function tokenEdit({ text }: Code, changes: readonly Of<TokenChange>[]): Compose
   return { place: setAttribute(text, element, name, tokens.length === 0 ? null : tokens.join(name === 'allow' ? '; ' : ' ')), reasons: done.map(reasonOf) };
 }
 
+/* A mark is written whole, so that another one can be put in its place. */
+const wholeValue: Seams = { behind: '', before: '' };
+
 function attributeEdit({ text }: Code, change: Of<AttributeChange>): Composed {
-  const { element, name, value } = change;
+  const { element, name, value, stage } = change;
+  if (stage === 'mark') return { place: setRawAttribute(text, element, name, String(value), wholeValue), reasons: [reasonOf(change)] };
   return { place: value === true ? presence(element, name) : setAttribute(text, element, name, value), reasons: [reasonOf(change)] };
 }
 

@@ -3,7 +3,7 @@ export { compose, type Circumstances, type Composition } from './compose.ts';
 export { composeLevels, type LevelledComposition } from './levels.ts';
 export { classFor } from './apart.ts';
 export { current } from './current.ts';
-export { markedElement, readMark, writeMark, type Mark } from './mark.ts';
+export { markedElement, neutralMark, readMark, withMark, writeMark, type Mark } from './mark.ts';
 export { builtInPresets, type Preset } from './presets.ts';
 export type { Loss } from './settle.ts';
 export { positions, type SnippetPosition } from '../options/position.ts';

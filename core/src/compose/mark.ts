@@ -2,12 +2,16 @@ import type { MarkupElement } from '../text/index.ts';
 import type { Code } from '../code.ts';
 import { reason } from '../reason.ts';
 import type { AskedChange } from './changes.ts';
+import type { Run, Snippet } from './snippet.ts';
 
 /** A placement's public id (ten characters of Crockford's base 32, lower case) and a delivery's number. */
 export interface Mark {
   placement: string;
   delivery: number;
 }
+
+/** A mark that stands for any placement and delivery: what is made with it is the same for all, and no sweep takes it for one. */
+export const neutralMark: Mark = { placement: '0000000000', delivery: 0 };
 
 const markName = 'data-orbis';
 const shape = /^([0-9a-hjkmnp-tv-z]{10})\.([1-9]\d{0,8})$/;
@@ -18,6 +22,16 @@ export const writeMark = ({ placement, delivery }: Mark): string => `${placement
 export function readMark(value: string): Mark | null {
   const found = shape.exec(value);
   return found ? { placement: found[1]!, delivery: Number(found[2]) } : null;
+}
+
+/** A snippet that was made with the neutral mark, with this mark in its place. */
+export const withMark = ({ position, runs }: Snippet, mark: Mark): Snippet => ({ position, runs: runs.map((run) => marked(run, mark)) });
+
+function marked(run: Run, mark: Mark): Run {
+  if (run.from === 'source' || !run.reasons.some(({ stage }) => stage === 'mark')) return run;
+  // What people typed stands in attributes, where it cannot end with this.
+  const at = run.text.lastIndexOf(writeMark(neutralMark));
+  return at < 0 ? run : { ...run, text: run.text.slice(0, at) + writeMark(mark) + run.text.slice(at + writeMark(neutralMark).length) };
 }
 
 /** The outermost element that carries the mark: the first one that shows something. Null where the code has none. */

@@ -12,6 +12,12 @@ export interface PreviewDocument {
   policy: string;
 }
 
+/** What must be known of a code to show it in a document of its own. */
+export type ShownReading = Pick<Reading, 'parts' | 'addresses' | 'hosts' | 'needs'>;
+
+/** What must be known of its provider. */
+export type ShownSheet = Pick<Sheet, 'hosts' | 'tellsTime'>;
+
 export interface PreviewOptions {
   title: string;
   /** The origins that may frame it. */
@@ -26,9 +32,9 @@ export interface PreviewOptions {
 }
 
 /* A player of our own tells its time by itself, a provider's where its sheet says how. */
-const tellsTime = ({ parts }: Reading, sheet: Sheet | null): boolean => sheet?.tellsTime !== undefined || parts.some(({ role }) => role === 'media');
+const tellsTime = ({ parts }: ShownReading, sheet: ShownSheet | null): boolean => sheet?.tellsTime !== undefined || parts.some(({ role }) => role === 'media');
 
-const relayTag = ({ src, to }: NonNullable<PreviewOptions['relay']>, sheet: Sheet | null): string => {
+const relayTag = ({ src, to }: NonNullable<PreviewOptions['relay']>, sheet: ShownSheet | null): string => {
   const { member = '', format = 'seconds' } = sheet?.tellsTime ?? {};
   return `<script src="${escapeAttribute(src)}" data-to="${escapeAttribute(to)}" data-member="${escapeAttribute(member)}" data-units="${format === 'seconds' ? 1 : 1000}"></script>`;
 };
@@ -37,7 +43,7 @@ const relayTag = ({ src, to }: NonNullable<PreviewOptions['relay']>, sheet: Shee
  * Puts a code into a document of its own. The policy lets it reach what its reading names, and nothing else; only
  * `ancestors` may frame it. `text` is the code as it would be delivered.
  */
-export function previewDocument(text: string, reading: Reading, sheet: Sheet | null, options: PreviewOptions): PreviewDocument {
+export function previewDocument(text: string, reading: ShownReading, sheet: ShownSheet | null, options: PreviewOptions): PreviewDocument {
   const relay = tellsTime(reading, sheet) ? (options.relay ?? null) : null;
   const links = (options.discovery ?? []).map(
     ({ type, href }) => `\n<link rel="alternate" type="${escapeAttribute(type)}" href="${escapeAttribute(href)}" title="${escapeAttribute(options.title)}">`,
@@ -64,7 +70,7 @@ const directiveOf: Partial<Record<Use, string>> = {
   data: 'connect-src',
 };
 
-function previewPolicy(reading: Reading, sheet: Sheet | null, { ancestors, ownHost }: PreviewOptions, relay: string | null): string {
+function previewPolicy(reading: ShownReading, sheet: ShownSheet | null, { ancestors, ownHost }: PreviewOptions, relay: string | null): string {
   const sources = new Map<string, Set<string>>();
   const allow = (directive: string | undefined, source: string | null): void => {
     if (directive === undefined || source === null) return;

@@ -8,7 +8,7 @@ export interface SandboxToken {
 }
 
 /** The fewest sandbox tokens with which a code can do its work in a document of its own, on a host of its own. */
-export function sandboxTokensOf(reading: Reading): SandboxToken[] {
+export function sandboxTokensOf(reading: Pick<Reading, 'parts' | 'needs'>): SandboxToken[] {
   const sandboxTokens: SandboxToken[] = [];
   const frames = reading.parts.some((part) => part.role === 'frame');
   if (reading.needs.scripts || frames) sandboxTokens.push({ token: 'allow-scripts', reason: reason(frames ? 'frame-runs-script' : 'has-script') });

@@ -1,5 +1,7 @@
 /** In go the placements of a page with their codes, and the site; out comes what is pasted at each position, what only once is said once. */
-export { planPage, type PagePlan, type PlannedSite, type PlannedSnippet, type PlanStep } from './plan-page.ts';
-export type { PlannedPlacement } from './planned-placement.ts';
+export { planPage, type PagePlan, type PlannedSite } from './plan-page.ts';
+export type { PlannedSnippet } from './planned-snippet.ts';
+export { planActions, type PlanAction, type PlanStep } from './steps.ts';
+export type { Carried, LeavingPlacement, PlannedPlacement } from './planned-placement.ts';
 export { hasShared } from './shared.ts';
 export type { PlanFinding } from './plan-finding.ts';

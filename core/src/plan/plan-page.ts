@@ -2,36 +2,22 @@ import type { AskedChange } from '../compose/changes.ts';
 import { composeLevels, type LevelledComposition } from '../compose/levels.ts';
 import { classFor } from '../compose/apart.ts';
 import type { Circumstances } from '../compose/compose.ts';
-import { snippetText, type Run, type Snippet } from '../compose/snippet.ts';
+import { snippetText, type Run } from '../compose/snippet.ts';
 import { positions, type SnippetPosition } from '../options/position.ts';
 import { reason } from '../reason.ts';
 import { collisions } from './collisions.ts';
 import { mergeOrders } from './order.ts';
 import type { PlanFinding } from './plan-finding.ts';
-import type { PlannedPlacement } from './planned-placement.ts';
+import type { LeavingPlacement, PlannedPlacement } from './planned-placement.ts';
 import { leaveOut, sharedParts, type SharedPart } from './shared.ts';
+import type { PlannedSnippet } from './planned-snippet.ts';
+import { stepsOf, type PlanStep } from './steps.ts';
 import { notCarried } from './uncarried.ts';
 
 /** What a plan must know of the site. */
 export interface PlannedSite {
   /** Whether there is a way into the heads of its pages. */
   head: boolean;
-}
-
-/** What is pasted at one position of a page, and for whom. */
-export interface PlannedSnippet extends Snippet {
-  /** The digest of its text. */
-  digest: string;
-  /** The placements that need it. */
-  placements: string[];
-}
-
-/** One thing to do, in the order of the work. */
-export interface PlanStep {
-  position: Snippet['position'];
-  digest: string;
-  /** Where, for a snippet of a spot. */
-  place: string | null;
 }
 
 /** What a page needs, all of its placements together. */
@@ -54,9 +40,9 @@ interface Worked {
 /**
  * Plans a page: what its placements need only once is said once, in the page’s head where the site has a way into it,
  * else at the first place that needs it. The outcome does not depend on the order of placing. `digest` makes the digest
- * of a text, always the same for the same text.
+ * of a text, always the same for the same text; `leaving` are placements that have ended and are still on the page.
  */
-export function planPage(placements: readonly PlannedPlacement[], site: PlannedSite, digest: (text: string) => string): PagePlan {
+export function planPage(placements: readonly PlannedPlacement[], site: PlannedSite, digest: (text: string) => string, leaving: readonly LeavingPlacement[] = []): PagePlan {
   const worked = [...placements].sort(byPlace).map((placement): Worked => {
     const circumstances = circumstancesOf(placement, site);
     const composition = composeLevels(placement.code, placement.asked, circumstances);
@@ -81,7 +67,7 @@ export function planPage(placements: readonly PlannedPlacement[], site: PlannedS
   const snippets = [...shared, ...spots].sort((a, b) => positions.indexOf(a.position) - positions.indexOf(b.position));
   return {
     snippets,
-    steps: snippets.map(({ position, digest, placements: [id] }) => ({ position, digest, place: position === 'spot' ? placeBy.get(id!)! : null })),
+    steps: stepsOf(snippets, placements, leaving),
     findings: [...collisions(placements), ...worked.flatMap(({ placement, composition }) => notCarried(placement, composition))],
   };
 }
@@ -95,10 +81,7 @@ function firstOf(parts: readonly SharedPart[]): Map<string, SharedPart> {
   return first;
 }
 
-const circumstancesOf = ({ id, delivery }: PlannedPlacement, { head }: PlannedSite): Circumstances => ({
-  mark: delivery === null ? null : { placement: id, delivery },
-  apart: head ? classFor(id) : null,
-});
+const circumstancesOf = ({ id, mark }: PlannedPlacement, { head }: PlannedSite): Circumstances => ({ mark, apart: head ? classFor(id) : null });
 
 function spotSnippet({ placement, circumstances, composition }: Worked, planned: readonly AskedChange[], digest: (text: string) => string): PlannedSnippet {
   const { id, code, asked } = placement;

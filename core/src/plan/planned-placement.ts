@@ -1,5 +1,20 @@
 import type { Code } from '../code.ts';
+import type { Mark } from '../compose/mark.ts';
 import type { LevelledOptions } from '../options/levels.ts';
+
+/** What a page carries of a placement. */
+export interface Carried {
+  /** The digests of all that was handed out together with what stands at the spot. */
+  digests: readonly string[];
+  /** Whether it stands there as it was handed out. */
+  isWhole: boolean;
+}
+
+/** A placement that has ended, and was still on its page when that was last read. */
+export interface LeavingPlacement {
+  id: string;
+  place: string;
+}
 
 /** A code in a spot of a page, with what is asked of it there. */
 export interface PlannedPlacement {
@@ -9,6 +24,8 @@ export interface PlannedPlacement {
   place: string;
   code: Code;
   asked: LevelledOptions;
-  /** The number of the delivery that it is made for; null where nothing is handed out: then it carries no mark. */
-  delivery: number | null;
+  /** The mark that it carries; null for none. */
+  mark: Mark | null;
+  /** What its page was last seen with; null where it was not there. */
+  carried?: Carried | null;
 }

@@ -20,8 +20,8 @@ const host = 'localhost';
 /* The account that owns MariaDB's own views: it is locked, and nobody signs in with it. */
 const ofMariaDb = 'mariadb.sys';
 
-/** What the second origin reads: previews, and all that a placement's document is made from. It counts nothing yet, so it writes nothing. */
-export const tablesOfFrames = ['preview', 'placement', 'embed', 'source', 'revision', 'spot', 'page', 'site', 'provider_sheet', 'rule'] as const;
+/** What the second origin reads: previews, what was issued for its documents, and whose they are. It counts nothing yet, so it writes nothing. */
+export const tablesOfFrames = ['preview', 'served', 'placement', 'embed', 'spot', 'site'] as const;
 
 /** Each account's address on the socket, for the driver. */
 export function accountUrls(folder: DataFolder, socket: string, database: string): Accounts<string> {

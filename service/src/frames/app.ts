@@ -7,15 +7,12 @@ import type { Connection } from '../database/connect.ts';
 import { isAway } from '../database/errors.ts';
 import type { Origins } from '../origins.ts';
 import { findPreview } from '../store/previews.ts';
-import type { RenderContext } from '../usecases/render-context.ts';
 import { relayPath, relayScript } from './relay.ts';
 import { createServed, holdsFor } from './served.ts';
 
 export interface FramesDeps {
   connection: Pick<Connection, 'frames' | 'during'>;
   origins: () => Origins;
-  /** What output is made with now, whoever changed it. */
-  renderContext: () => Promise<RenderContext>;
   now: () => Date;
   log: Logger;
   trustProxy: number;
@@ -33,12 +30,12 @@ const nothing = writePolicy([
 const withoutOrigin = writePolicy([['sandbox', ['allow-scripts', 'allow-forms', 'allow-popups']]]);
 
 /** The second origin: documents of foreign code, each on a host of its own. It knows no cookie and no person. */
-export function createFramesApp({ connection, origins, renderContext, now, log, trustProxy, perMinute = 600 }: FramesDeps): Express {
+export function createFramesApp({ connection, origins, now, log, trustProxy, perMinute = 600 }: FramesDeps): Express {
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);
   app.set('trust proxy', trustProxy);
-  const served = createServed({ db: connection.frames, renderContext, origins });
+  const served = createServed({ db: connection.frames, origins });
 
   app.use((request, response, next) => {
     response.set({
@@ -81,6 +78,7 @@ export function createFramesApp({ connection, origins, renderContext, now, log, 
     const answer = await connection.during(goneOf(response), () => served.answer(link, format, room));
     if (answer === null) return say(response, 404, 'Nothing is known of this link.');
     if (answer === 'over') return speak(response, 410, 'over');
+    if (answer === 'not-yet') return speak(response.set('Retry-After', '1'), 503, 'away');
     response
       .set('Cache-Control', `public, max-age=${holdsFor}`)
       .type(format === 'json' ? 'application/json' : 'text/xml')
@@ -92,6 +90,7 @@ export function createFramesApp({ connection, origins, renderContext, now, log, 
     const preview = origins().previewName(request.hostname, request.path);
     const found = await connection.during(goneOf(response), async () => (placement ? served.document(placement) : preview ? findPreview(connection.frames, preview, now()) : null));
     if (found === 'over') return speak(response, 410, 'over');
+    if (found === 'not-yet') return speak(response.set('Retry-After', '1'), 503, 'away');
     if (!found) return speak(response, 404, 'nothing');
     // That of a placement is on the page for all to see, and providers may want to know where they are shown.
     if (placement) response.set({ 'Cache-Control': `public, max-age=${holdsFor}`, 'Referrer-Policy': 'strict-origin-when-cross-origin' });

@@ -1,15 +1,21 @@
 import type { RenderContext } from '../usecases/render-context.ts';
+import type { Logger } from 'pino';
+import type { PlacementSeen } from '@orbis/core';
 import { OrbisError } from '@orbis/contract';
 import type { Database } from '../database/connect.ts';
 import type { Fetching } from '../fetching/client.ts';
 import { FetchFailure } from '../fetching/failure.ts';
+import type { JobHandler } from '../queue/handler.ts';
 import type { Reader } from '../reading/reader.ts';
-import { groupBy } from '../store/group.ts';
 import { digest } from '../digest.ts';
-import { nextPage, recordPage, type JobRow, type PageOfSweep, type PageResult } from '../store/jobs.ts';
+import { issuedTexts, type IssuedText } from '../store/issued.ts';
+import type { JobRow } from '../store/jobs.ts';
 import { declaredAddresses } from '../store/places.ts';
-import { deliveriesOf, placementsOn } from '../store/placements.ts';
-import { isOutOfDate, outOfDateFinding, pageUrl } from '../usecases/placements.ts';
+import { leavingOn, placementsToSweep, type SweptPlacement } from '../store/placements.ts';
+import { nextPage, recordPage, type PageOfSweep, type PageResult, type PlacementResult } from '../store/sweeps.ts';
+import { outOfDateFinding } from '../usecases/placements.ts';
+import { pageUrl } from '../serializers/places.ts';
+import { planPage } from '../usecases/planning.ts';
 
 export interface SweepTools {
   db: Database;
@@ -21,51 +27,41 @@ export interface SweepTools {
   /** Where a placement's document is served. */
   placementUrl: (id: string) => string;
   now: () => Date;
+  log: Logger;
 }
 
-/** Reads the next page of a sweep and writes down what it shows, as long as the sweep is this owner's. */
-export async function sweepOnePage(job: JobRow, owner: string, tools: SweepTools): Promise<'more' | 'none' | 'lost'> {
+/** Reads the pages of a sweep, one by one. */
+export const sweepJobs = (tools: SweepTools): JobHandler => ({ kind: 'sweep', leavesTrace: true, step: (job, owner) => sweepOnePage(job, owner, tools) });
+
+/* Reads the next page of a sweep and writes down what it shows, as long as the sweep is this owner's. */
+async function sweepOnePage(job: JobRow, owner: string, tools: SweepTools): Promise<'more' | 'none' | 'lost'> {
   const next = await nextPage(tools.db, job.id);
   if (!next) return 'none';
   await tools.refresh();
   return (await recordPage(tools.db, owner, next, await lookAt(next, tools), tools.now())) ? 'more' : 'lost';
 }
 
-async function lookAt(row: PageOfSweep, { db, fetching, reader, renderContext, placementUrl }: SweepTools): Promise<PageResult> {
-  const placements = await placementsOn(db, row.page.id);
+async function lookAt(row: PageOfSweep, { db, fetching, reader, renderContext, placementUrl, log }: SweepTools): Promise<PageResult> {
+  let placements = await placementsToSweep(db, row.page.id);
+  if (placements.some(({ stale }) => stale === 'yes')) {
+    await planPage(row.page.id, { db, renderContext: renderContext(), log });
+    placements = await placementsToSweep(db, row.page.id);
+  }
   try {
     const answer = await fetching.readPage(pageUrl(row.site, row.page), await declaredAddresses(db));
-    const issued = groupBy(
-      await deliveriesOf(
-        db,
-        placements.map((p) => p.id),
-      ),
-      (d) => d.delivery.placementId,
-    );
-    const expected = placements.map((p) => ({
-      placement: p.placement.publicId,
-      seenBefore: p.placement.lastSeenAt !== null,
-      served: placementUrl(p.placement.publicId),
-      issued: new Map((issued.get(p.id) ?? []).map(({ delivery }) => [delivery.number, delivery.text])),
+    const issued = await issuedTexts(db, placements);
+    const expected = placements.map(({ id, publicId, lastSeenAt }) => ({
+      placement: publicId,
+      seenBefore: lastSeenAt !== null,
+      served: placementUrl(publicId),
+      issued: new Map((issued.get(id) ?? []).map(({ number, text }) => [number, text])),
     }));
-    const scanned = await reader.reconcilePage(answer.text, expected);
-    const results = scanned.map(async (result, i) => {
-      const placed = placements[i]!;
-      const carried = (issued.get(placed.id) ?? []).find((d) => d.delivery.number === result.delivery);
-      const old = result.state === 'live' && carried !== undefined && (await isOutOfDate(db, placed, carried, renderContext()));
-      const { delivery, line, served, findings } = result;
-      // What is out of date is worked out anew whenever somebody asks, so only the sighting keeps it.
-      return {
-        placementId: placed.id,
-        state: old ? ('out-of-date' as const) : result.state,
-        delivery,
-        line,
-        served,
-        findings: old ? [...findings, outOfDateFinding(placed, carried)] : findings,
-      };
-    });
-    const seen = await Promise.all(results);
-    return { state: 'read', status: answer.status, why: null, digest: digest(answer.text), seen };
+    const leaving = await leavingOn(db, row.page.id);
+    const ended = leaving.map(({ publicId }) => ({ placement: publicId, seenBefore: true, served: placementUrl(publicId), issued: new Map<number, string>() }));
+    const scanned = await reader.reconcilePage(answer.text, [...expected, ...ended]);
+    const seen = placements.map((placed, i) => resultOf(placed, scanned[i]!, issued.get(placed.id) ?? []));
+    const gone = leaving.filter((_, i) => scanned[placements.length + i]!.state === 'missing').map(({ id }) => id);
+    return { state: 'read', status: answer.status, why: null, digest: digest(answer.text), seen, gone };
   } catch (error) {
     const failure = error instanceof OrbisError && unreadable.has(error.code) ? new FetchFailure(error.message, 'See what makes the page so large.') : error;
     if (!(failure instanceof FetchFailure)) throw error;
@@ -75,9 +71,25 @@ async function lookAt(row: PageOfSweep, { db, fetching, reader, renderContext, p
       status: failure.status,
       why: failure.message,
       digest: null,
-      seen: placements.map((p) => ({ placementId: p.id, state: 'unreachable' as const, delivery: null, line: null, served: false, findings: [finding] })),
+      gone: [],
+      seen: placements.map((p) => ({ placementId: p.id, state: 'unreachable' as const, delivery: null, carried: null, line: null, served: false, findings: [finding] })),
     };
   }
+}
+
+/* What a sweep makes out of one placement, held against what is wanted of it now. */
+function resultOf({ id, wanted, revision }: SweptPlacement, { state, delivery, line, served, findings }: PlacementSeen, issued: readonly IssuedText[]): PlacementResult {
+  const carries = issued.find(({ number }) => number === delivery) ?? null;
+  const isOld = state === 'live' && carries !== null && wanted !== null && carries.textDigest !== wanted;
+  return {
+    placementId: id,
+    state: isOld ? 'out-of-date' : state,
+    delivery,
+    carried: carries?.textDigest ?? null,
+    line,
+    served,
+    findings: isOld ? [...findings, outOfDateFinding({ delivery: carries.number, revision: carries.revision }, revision)] : findings,
+  };
 }
 
 /* A page that is too much for the reader is one that could not be read. */

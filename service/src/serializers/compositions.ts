@@ -1,4 +1,4 @@
-import { snippetText, type LevelledComposition, type Edit as CoreEdit, type PagePlan as CorePagePlan, type Snippet as CoreSnippet } from '@orbis/core';
+import { snippetText, withMark, type LevelledComposition, type Mark, type Edit as CoreEdit, type PagePlan as CorePagePlan, type Snippet as CoreSnippet } from '@orbis/core';
 import { formatImplied, formatReasons, formatValue, serializeProblem, serializeFinding, type Composition, type Edit, type PagePlan, type Snippet } from '@orbis/contract';
 
 /** An edit with its reasons in plain sentences. */
@@ -29,10 +29,13 @@ export const serializeComposition = (
   problems: problems.map(serializeProblem),
 });
 
-/** The plan of a page, with the text of every snippet. */
-export const serializePlan = (page: string, { snippets, steps, findings }: CorePagePlan): PagePlan => ({
+/** The plan of a page, with the text of every snippet; each of a spot has the mark of its placement. */
+export const serializePlan = (page: string, { snippets, steps, findings }: CorePagePlan, marks: ReadonlyMap<string, Mark>): PagePlan => ({
   page,
-  snippets: snippets.map(({ digest, placements, ...snippet }) => ({ ...serializeSnippet(snippet), text: snippetText(snippet), digest, placements })),
+  snippets: snippets.map(({ digest, placements, ...made }) => {
+    const snippet = made.position === 'spot' ? withMark(made, marks.get(placements[0]!)!) : made;
+    return { ...serializeSnippet(snippet), text: snippetText(snippet), digest, placements };
+  }),
   steps,
   findings: findings.map(({ placements, ...finding }) => ({ ...serializeFinding(finding), placements })),
 });

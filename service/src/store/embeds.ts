@@ -5,9 +5,10 @@ import type { Handle } from '../database/connect.ts';
 import { digest } from '../digest.ts';
 import { keyFrom } from './ids.ts';
 import { isOneOf } from './one-of.ts';
-import { embed, embedHost, embedTag, placement, revision, source } from './schema.ts';
+import { embed, embedHost, embedTag, revision, source } from './schema.ts';
 import { afterId } from './pages.ts';
 import { conditionOf, wordCondition } from './search.ts';
+import { markEmbeds } from './stale.ts';
 
 export type EmbedRow = typeof embed.$inferSelect;
 export type RevisionRow = typeof revision.$inferSelect;
@@ -115,14 +116,11 @@ export async function tagsOf(db: Handle, embedIds: readonly number[]): Promise<M
   return out;
 }
 
+/** How many placements each of these embeds has that are not ended. */
 export async function placementCounts(db: Handle, embedIds: readonly number[]): Promise<Map<number, number>> {
   if (embedIds.length === 0) return new Map();
-  const rows = await db
-    .select({ id: placement.embedId, count: sql<number>`count(*)` })
-    .from(placement)
-    .where(and(isOneOf(placement.embedId, embedIds), eq(placement.active, 1)))
-    .groupBy(placement.embedId);
-  return new Map(rows.map(({ id, count }) => [id, Number(count)]));
+  const rows = await db.select({ id: embed.id, placements: embed.placements }).from(embed).where(isOneOf(embed.id, embedIds));
+  return new Map(rows.map(({ id, placements }) => [id, placements]));
 }
 
 /** What the collection is searched for; words must all be found, in name, notes or tags. */
@@ -174,6 +172,7 @@ export async function addRevision(tx: Handle, stored: StoredEmbed, values: NewRe
   const number = stored.embed.revision + 1;
   if (!(await changeEmbed(tx, stored.embed, { revision: number }, now))) return false;
   await tx.insert(revision).values({ embedId: stored.embed.id, number, sourceId: stored.source.id, leftOut: [], ...values, createdAt: now, createdBy: by });
+  await markEmbeds(tx, [stored.embed.id]);
   return true;
 }
 
@@ -190,6 +189,7 @@ export async function addSource(tx: Handle, stored: StoredEmbed, summary: NewSou
   const made = { createdAt: now, createdBy: by };
   const [{ insertId: sourceId }] = await tx.insert(source).values({ embedId: stored.embed.id, number, pasted, base, found, digest: digest(base), ...made });
   await tx.insert(revision).values({ embedId: stored.embed.id, number: stored.embed.revision + 1, sourceId, leftOut: [], ...values, ...made });
+  await markEmbeds(tx, [stored.embed.id]);
   return true;
 }
 
@@ -200,6 +200,7 @@ export async function restoreRevision(tx: Handle, stored: StoredEmbed, earlier: 
   const number = stored.embed.revision + 1;
   const reason = `revision ${earlier.number} again`;
   await tx.insert(revision).values({ embedId: stored.embed.id, number, sourceId, leftOut, options, sheetId, sheetDigest, reason, createdAt: now, createdBy: by });
+  await markEmbeds(tx, [stored.embed.id]);
   return true;
 }
 

@@ -8,6 +8,7 @@ import { isOneOf } from './one-of.ts';
 import { newPublicId } from './ids.ts';
 import { embed, groupChange, groupChangeItem, revision, source } from './schema.ts';
 import { conditionOf } from './search.ts';
+import { markEmbeds } from './stale.ts';
 
 export type GroupChangeRow = typeof groupChange.$inferSelect;
 
@@ -66,6 +67,10 @@ export async function addRevisions(tx: Handle, changes: readonly NextRevision[],
       createdAt: now,
       createdBy: by,
     })),
+  );
+  await markEmbeds(
+    tx,
+    changes.map((change) => change.embed.id),
   );
 }
 

@@ -1,14 +1,15 @@
-import { and, asc, desc, eq, inArray, isNull, lt, max, type SQL } from 'drizzle-orm';
-import type { Options, Snippet } from '@orbis/core';
+import { and, desc, eq, inArray, isNull, lt, sql } from 'drizzle-orm';
+import { alias } from 'drizzle-orm/mysql-core';
+import type { Options } from '@orbis/core';
 import type { Handle } from '../database/connect.ts';
 import type { Actor, EmbedRow, RevisionRow, SourceRow } from './embeds.ts';
 import { newPublicId } from './ids.ts';
+import { isOneOf } from './one-of.ts';
 import { afterId } from './pages.ts';
 import type { PageRow, SiteRow, SpotRow } from './places.ts';
 import { delivery, embed, page, placement, revision, site, source, spot } from './schema.ts';
 
 export type PlacementRow = typeof placement.$inferSelect;
-export type DeliveryRow = typeof delivery.$inferSelect;
 
 /** A placement with all that its state and its code are worked out from. */
 export interface StoredPlacement {
@@ -21,6 +22,9 @@ export interface StoredPlacement {
   page: PageRow;
   spot: SpotRow;
 }
+
+/** A page with its site. */
+export type PageOfRegister = Pick<StoredPlacement, 'site' | 'page'>;
 
 const rows = (db: Handle) =>
   db
@@ -51,55 +55,135 @@ export interface PlacementFilter {
   embedId?: number;
   siteId?: number;
   pageId?: number;
-  /** As the last sweep of its page made it out. */
-  seen?: PlacementRow['seen'];
+  state?: PlacementRow['state'];
 }
 
-/** A page of the register: found by narrow rows in one index first, and only then put together, so that no text is read that is not shown. */
-export async function listPlacements(db: Handle, filter: PlacementFilter, limit: number, after: string | undefined): Promise<StoredPlacement[]> {
+/** A placement as lists show it: no code is read for it. */
+export interface ShownPlacement {
+  id: number;
+  placement: PlacementRow;
+  embed: Pick<EmbedRow, 'key' | 'name' | 'revision'>;
+  site: Pick<SiteRow, 'key' | 'address'>;
+  page: Pick<PageRow, 'path'>;
+  spot: Pick<SpotRow, 'name'>;
+  /** The number of the revision that its page carries. */
+  carried: number | null;
+  /** Its last delivery, and the number of the revision that it was made of. */
+  issued: { number: number; createdAt: Date } | null;
+  revision: number | null;
+}
+
+/** A page of the register, from one index, the newest first: ids alone. */
+export async function listPlacementIds(db: Handle, { embedId, siteId, pageId, state }: PlacementFilter, limit: number, after: string | undefined): Promise<number[]> {
   const from = afterId(after);
-  const conditions: (SQL | undefined)[] = [
-    eq(placement.active, 1),
-    filter.embedId === undefined ? undefined : eq(placement.embedId, filter.embedId),
-    filter.seen === undefined ? undefined : eq(placement.seen, filter.seen),
-    from === null ? undefined : lt(placement.id, from),
-  ];
-  const inPages = filter.siteId !== undefined || filter.pageId !== undefined;
-  const narrow = db.select({ id: placement.id }).from(placement).$dynamic();
-  if (inPages) {
-    narrow.innerJoin(spot, eq(spot.id, placement.spotId)).innerJoin(page, eq(page.id, spot.pageId));
-    if (filter.siteId !== undefined) conditions.push(eq(page.siteId, filter.siteId));
-    if (filter.pageId !== undefined) conditions.push(eq(spot.pageId, filter.pageId));
-  }
-  const ids = await narrow
-    .where(and(...conditions))
-    .orderBy(desc(placement.id))
-    .limit(limit + 1);
-  if (ids.length === 0) return [];
-  return rows(db)
+  const found = await db
+    .select({ id: placement.id })
+    .from(placement)
     .where(
-      inArray(
-        placement.id,
-        ids.map(({ id }) => id),
+      and(
+        eq(placement.active, 1),
+        embedId === undefined ? undefined : eq(placement.embedId, embedId),
+        pageId === undefined ? undefined : eq(placement.pageId, pageId),
+        siteId === undefined ? undefined : eq(placement.siteId, siteId),
+        state === undefined ? undefined : eq(placement.state, state),
+        from === null ? undefined : lt(placement.id, from),
       ),
     )
+    .orderBy(desc(placement.id))
+    .limit(limit);
+  return found.map(({ id }) => id);
+}
+
+const carriedDelivery = alias(delivery, 'carried_delivery');
+const carriedRevision = alias(revision, 'carried_revision');
+
+/** These placements as they are shown, the newest first. */
+export async function shownPlacements(db: Handle, ids: readonly number[]): Promise<ShownPlacement[]> {
+  if (ids.length === 0) return [];
+  return db
+    .select({
+      id: placement.id,
+      placement,
+      embed: { key: embed.key, name: embed.name, revision: embed.revision },
+      site: { key: site.key, address: site.address },
+      page: { path: page.path },
+      spot: { name: spot.name },
+      carried: carriedRevision.number,
+      issued: { number: delivery.number, createdAt: delivery.createdAt },
+      revision: revision.number,
+    })
+    .from(placement)
+    .innerJoin(embed, eq(embed.id, placement.embedId))
+    .innerJoin(spot, eq(spot.id, placement.spotId))
+    .innerJoin(page, eq(page.id, placement.pageId))
+    .innerJoin(site, eq(site.id, placement.siteId))
+    .leftJoin(delivery, and(eq(delivery.placementId, placement.id), eq(delivery.number, placement.issued)))
+    .leftJoin(revision, eq(revision.id, delivery.revisionId))
+    .leftJoin(carriedDelivery, and(eq(carriedDelivery.placementId, placement.id), eq(carriedDelivery.number, placement.seenDelivery)))
+    .leftJoin(carriedRevision, eq(carriedRevision.id, carriedDelivery.revisionId))
+    .where(isOneOf(placement.id, ids))
     .orderBy(desc(placement.id));
 }
 
-/** Every placement of a page, the newest first. */
-export async function placementsOn(db: Handle, pageId: number): Promise<StoredPlacement[]> {
-  const out: StoredPlacement[] = [];
-  for (let after: string | undefined; ; after = String(out.at(-1)!.id)) {
-    const rows = await listPlacements(db, { pageId }, 200, after);
-    out.push(...rows.slice(0, 200));
-    if (rows.length <= 200) return out;
-  }
+/** Every placement of a page that is not ended, with its code, the newest first. */
+export const placementsOn = (db: Handle, pageId: number): Promise<StoredPlacement[]> =>
+  rows(db)
+    .where(and(eq(placement.pageId, pageId), eq(placement.active, 1)))
+    .orderBy(desc(placement.id));
+
+/** Of a placement, what a sweep must know beside what was handed out. */
+export interface SweptPlacement extends Pick<PlacementRow, 'id' | 'publicId' | 'lastSeenAt' | 'wanted' | 'stale'> {
+  /** The number of its embed’s newest revision. */
+  revision: number;
 }
 
-export async function insertPlacement(db: Handle, embedId: number, spotId: number, options: Options, { by, now }: Actor): Promise<string> {
+/** Every placement of a page that is not ended. */
+export const placementsToSweep = (db: Handle, pageId: number): Promise<SweptPlacement[]> =>
+  db
+    .select({
+      id: placement.id,
+      publicId: placement.publicId,
+      lastSeenAt: placement.lastSeenAt,
+      wanted: placement.wanted,
+      stale: placement.stale,
+      revision: embed.revision,
+    })
+    .from(placement)
+    .innerJoin(embed, eq(embed.id, placement.embedId))
+    .where(and(eq(placement.pageId, pageId), eq(placement.active, 1)))
+    .orderBy(desc(placement.id));
+
+/** Placements that have ended, and were still on the page when it was last read. */
+export const leavingOn = (db: Handle, pageId: number): Promise<{ id: number; publicId: string; spot: string }[]> =>
+  db
+    .select({ id: placement.id, publicId: placement.publicId, spot: spot.name })
+    .from(placement)
+    .innerJoin(spot, eq(spot.id, placement.spotId))
+    .where(and(eq(placement.pageId, pageId), isNull(placement.active), inArray(placement.seen, ['live', 'altered'])))
+    .orderBy(desc(placement.id));
+
+/** Call it in a transaction. */
+export async function insertPlacement(
+  tx: Handle,
+  values: { embedId: number; spotId: number; pageId: number; siteId: number; options: Options },
+  { by, now }: Actor,
+): Promise<string> {
   const publicId = newPublicId();
-  await db.insert(placement).values({ publicId, embedId, spotId, options, findings: [], createdAt: now, createdBy: by });
+  await tx.insert(placement).values({ publicId, ...values, findings: [], createdAt: now, createdBy: by });
+  await count(tx, values, 1);
   return publicId;
+}
+
+/* An embed and a spot say how many placements they have. */
+async function count(tx: Handle, { embedId, spotId }: { embedId: number; spotId: number }, by: 1 | -1): Promise<void> {
+  await tx
+    .update(embed)
+    .set({ placements: sql`${embed.placements} + ${by}` })
+    .where(eq(embed.id, embedId));
+  await tx
+    .update(spot)
+    .set({ placements: sql`${spot.placements} + ${by}` })
+    .where(eq(spot.id, spotId));
 }
 
 /** Changes what is asked at this place only; false where it has changed since. */
@@ -111,8 +195,14 @@ export async function changePlacement(tx: Handle, { id, version }: Pick<Placemen
   return result.affectedRows === 1;
 }
 
-export const endPlacement = async (db: Handle, id: number, now: Date): Promise<void> =>
-  void (await db.update(placement).set({ endedAt: now, active: null }).where(eq(placement.id, id)));
+/** Ends a placement, unless it is ended already. Call it in a transaction. */
+export async function endPlacement(tx: Handle, row: Pick<PlacementRow, 'id' | 'embedId' | 'spotId'>, now: Date): Promise<void> {
+  const [result] = await tx
+    .update(placement)
+    .set({ endedAt: now, active: null, stale: 'no' })
+    .where(and(eq(placement.id, row.id), eq(placement.active, 1)));
+  if (result.affectedRows === 1) await count(tx, row, -1);
+}
 
 /** Notes that a placement's link was handed out; from then on its document is served. */
 export const markLinked = async (db: Handle, id: number, now: Date): Promise<void> =>
@@ -136,55 +226,3 @@ export async function embedIdOfMark(db: Handle, publicId: string): Promise<numbe
 /** Holds a placement's row for the rest of the transaction, so that numbers are given once. */
 export const lockPlacement = async (tx: Handle, id: number): Promise<void> =>
   void (await tx.select({ id: placement.id }).from(placement).where(eq(placement.id, id)).for('update'));
-
-export async function lastDelivery(db: Handle, placementId: number): Promise<DeliveryRow | null> {
-  const [row] = await db.select().from(delivery).where(eq(delivery.placementId, placementId)).orderBy(desc(delivery.number)).limit(1);
-  return row ?? null;
-}
-
-/** The number of the last delivery of each of these placements; those that have none are left out. */
-export async function lastNumbers(db: Handle, placementIds: readonly number[]): Promise<Map<number, number>> {
-  if (placementIds.length === 0) return new Map();
-  const rows = await db
-    .select({ id: delivery.placementId, number: max(delivery.number) })
-    .from(delivery)
-    .where(inArray(delivery.placementId, [...placementIds]))
-    .groupBy(delivery.placementId);
-  return new Map(rows.map(({ id, number }) => [id, Number(number)]));
-}
-
-export async function insertDelivery(
-  tx: Handle,
-  values: { placementId: number; number: number; revisionId: number; options: Options; snippets: Snippet[]; text: string; digest: string },
-  { by, now }: Actor,
-): Promise<void> {
-  await tx.insert(delivery).values({ ...values, createdAt: now, createdBy: by });
-}
-
-export interface DeliveryWithRevision {
-  id: number;
-  delivery: DeliveryRow;
-  revision: number;
-}
-
-export async function listDeliveries(db: Handle, placementId: number, limit: number, after: string | undefined): Promise<DeliveryWithRevision[]> {
-  const from = afterId(after);
-  return db
-    .select({ id: delivery.id, delivery, revision: revision.number })
-    .from(delivery)
-    .innerJoin(revision, eq(revision.id, delivery.revisionId))
-    .where(and(eq(delivery.placementId, placementId), from === null ? undefined : lt(delivery.id, from)))
-    .orderBy(desc(delivery.id))
-    .limit(limit + 1);
-}
-
-/** Everything that was issued for these placements, oldest first. */
-export async function deliveriesOf(db: Handle, placementIds: readonly number[]): Promise<DeliveryWithRevision[]> {
-  if (placementIds.length === 0) return [];
-  return db
-    .select({ id: delivery.id, delivery, revision: revision.number })
-    .from(delivery)
-    .innerJoin(revision, eq(revision.id, delivery.revisionId))
-    .where(inArray(delivery.placementId, [...placementIds]))
-    .orderBy(asc(delivery.id));
-}

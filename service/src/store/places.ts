@@ -51,8 +51,13 @@ export async function findPage(db: Handle, { site: key, path }: Pick<Place, 'sit
   );
 }
 
-export async function insertPage(db: Handle, siteId: number, values: { path: string; title: string }, { by, now }: Actor): Promise<void> {
-  await db.insert(page).values({ siteId, ...values, createdAt: now, createdBy: by });
+/** Call it in a transaction. */
+export async function insertPage(tx: Handle, siteId: number, values: { path: string; title: string }, { by, now }: Actor): Promise<void> {
+  await tx.insert(page).values({ siteId, ...values, createdAt: now, createdBy: by });
+  await tx
+    .update(site)
+    .set({ pages: sql`${site.pages} + 1` })
+    .where(eq(site.id, siteId));
 }
 
 export async function listPages(db: Handle, siteId: number | null, limit: number, after: string | undefined): Promise<{ id: number; site: SiteRow; page: PageRow }[]> {
@@ -99,33 +104,22 @@ export const spotsOf = async (db: Handle, pageIds: readonly number[]): Promise<S
         .where(inArray(spot.pageId, [...pageIds]))
         .orderBy(asc(spot.id));
 
-/** How many placements there are in each spot: those that are not ended. */
-export async function placementsInSpots(db: Handle, spotIds: readonly number[]): Promise<Map<number, number>> {
-  if (spotIds.length === 0) return new Map();
-  const rows = await db
-    .select({ id: placement.spotId, count: sql<number>`count(*)` })
-    .from(placement)
-    .where(and(inArray(placement.spotId, [...spotIds]), eq(placement.active, 1)))
-    .groupBy(placement.spotId);
-  return new Map(rows.map(({ id, count }) => [id, Number(count)]));
-}
-
-export async function pageCounts(db: Handle, siteIds: readonly number[]): Promise<Map<number, number>> {
-  if (siteIds.length === 0) return new Map();
-  const rows = await db
-    .select({ id: page.siteId, count: sql<number>`count(*)` })
-    .from(page)
-    .where(inArray(page.siteId, [...siteIds]))
-    .groupBy(page.siteId);
-  return new Map(rows.map(({ id, count }) => [id, Number(count)]));
-}
-
 /** Whether anything was ever placed in a spot; what was issued is kept, so such a spot stays. */
 export const wasPlaced = async (db: Handle, spotId: number): Promise<boolean> =>
   (await db.select({ id: placement.id }).from(placement).where(eq(placement.spotId, spotId)).orderBy(desc(placement.id)).limit(1)).length > 0;
 
 export const deleteSite = async (db: Handle, id: number): Promise<void> => void (await db.delete(site).where(eq(site.id, id)));
-export const deletePage = async (db: Handle, id: number): Promise<void> => void (await db.delete(page).where(eq(page.id, id)));
+
+/** Call it in a transaction. */
+export async function deletePage(tx: Handle, { id, siteId }: Pick<PageRow, 'id' | 'siteId'>): Promise<void> {
+  const [result] = await tx.delete(page).where(eq(page.id, id));
+  if (result.affectedRows === 1)
+    await tx
+      .update(site)
+      .set({ pages: sql`${site.pages} - 1` })
+      .where(eq(site.id, siteId));
+}
+
 export const deleteSpot = async (db: Handle, id: number): Promise<void> => void (await db.delete(spot).where(eq(spot.id, id)));
 
 /** The addresses of every declared site, for the guard of the fetching client. */

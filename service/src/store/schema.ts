@@ -6,6 +6,7 @@ export * from './tables/collection.ts';
 export * from './tables/providers.ts';
 export * from './tables/places.ts';
 export * from './tables/placements.ts';
+export * from './tables/issued.ts';
 export * from './tables/sweeps.ts';
 export * from './tables/harvests.ts';
 export * from './tables/previews.ts';

@@ -1,6 +1,6 @@
-import { and, eq, isNotNull, isNull, like, not, or, sql, type SQL } from 'drizzle-orm';
+import { and, eq, gt, isNotNull, isNull, like, not, or, sql, type SQL } from 'drizzle-orm';
 import type { SearchField, SearchTerm } from '@orbis/core';
-import { embed, embedHost, embedTag, placement, revision } from './schema.ts';
+import { embed, embedHost, embedTag, revision } from './schema.ts';
 
 /** A search as a condition on embeds. Values only ever arrive as parameters. */
 export function conditionOf(term: SearchTerm): SQL | undefined {
@@ -37,9 +37,6 @@ const fields: Record<SearchField, (value: string) => SQL | undefined> = {
     const path = `$.${JSON.stringify(value)}`;
     return sql`exists (select 1 from ${revision} where ${revision.embedId} = ${embed.id} and ${revision.number} = ${embed.revision} and json_contains_path(${revision.options}, 'one', ${path}))`;
   },
-  placed: (value) => {
-    const anywhere = sql`exists (select 1 from ${placement} where ${placement.embedId} = ${embed.id} and ${placement.active} = 1)`;
-    return value === 'yes' ? anywhere : not(anywhere);
-  },
+  placed: (value) => (value === 'yes' ? gt(embed.placements, 0) : eq(embed.placements, 0)),
   retired: (value) => (value === 'yes' ? isNotNull(embed.retiredAt) : isNull(embed.retiredAt)),
 };

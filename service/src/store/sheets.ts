@@ -34,15 +34,19 @@ export async function deleteSheet(tx: Handle, { id, version }: Pick<SheetRow, 'i
   return result.affectedRows === 1;
 }
 
-/** How many embeds were last saved with each sheet. */
-export async function embedsBySheet(db: Handle): Promise<Map<string, number>> {
-  const rows = await db
-    .select({ sheet: revision.sheetId, count: sql<number>`count(*)` })
-    .from(embed)
-    .innerJoin(revision, and(eq(revision.embedId, embed.id), eq(revision.number, embed.revision)))
-    .where(isNull(embed.retiredAt))
-    .groupBy(revision.sheetId);
-  return new Map(rows.flatMap(({ sheet, count }) => (sheet === null ? [] : [[sheet, Number(count)] as const])));
+/** How many embeds in use are read with each of these sheets; of each no more than `most` are counted. */
+export async function countEmbedsOf(db: Handle, sheetIds: readonly string[], most = Number.MAX_SAFE_INTEGER): Promise<Map<string, number>> {
+  const counts = await Promise.all(
+    sheetIds.map(async (sheetId) => {
+      const found = await db
+        .select({ id: embed.id })
+        .from(embed)
+        .where(and(eq(embed.provider, sheetId), isNull(embed.retiredAt)))
+        .limit(most);
+      return [sheetId, found.length] as const;
+    }),
+  );
+  return new Map(counts);
 }
 
 /**

@@ -3,7 +3,7 @@ import { OrbisError, serializeReading, type Embed, type EmbedSummary, type Revis
 import { openSource } from './codes.ts';
 import type { RenderContext } from './render-context.ts';
 import type { Handle } from '../database/connect.ts';
-import { findEmbed, placementCounts, tagsOf, type EmbedRow, type RevisionRow, type StoredEmbed } from '../store/embeds.ts';
+import { findEmbed, tagsOf, type EmbedRow, type RevisionRow, type StoredEmbed } from '../store/embeds.ts';
 
 /** The state of an embed, for `If-Match`. */
 export const embedTag = (row: Pick<EmbedRow, 'version'>): string => `"${row.version}"`;
@@ -18,7 +18,7 @@ export async function embedByKey(db: Handle, key: string): Promise<StoredEmbed> 
 /** Embeds as the collection lists them. */
 export async function serializeSummaries(db: Handle, rows: readonly EmbedRow[]): Promise<EmbedSummary[]> {
   const ids = rows.map((row) => row.id);
-  const [tags, counts] = await Promise.all([tagsOf(db, ids), placementCounts(db, ids)]);
+  const tags = await tagsOf(db, ids);
   return rows.map((row) => ({
     key: row.key,
     name: row.name,
@@ -28,7 +28,7 @@ export async function serializeSummaries(db: Handle, rows: readonly EmbedRow[]):
     retired: row.retiredAt !== null,
     revision: row.revision,
     level: row.level,
-    placements: counts.get(row.id) ?? 0,
+    placements: row.placements,
     createdAt: row.createdAt.toISOString(),
     changedAt: row.changedAt.toISOString(),
   }));

@@ -1,49 +1,69 @@
-import { classFor, hasShared, snippetText, type PagePlan, type PlannedSnippet, type Snippet } from '@orbis/core';
+import { LRUCache } from 'lru-cache';
+import { classFor, hasShared, neutralMark, type Carried, type LeavingPlacement, type PagePlan, type PlannedSnippet, type Snippet } from '@orbis/core';
 import { writePlace } from '@orbis/contract';
-import type { Handle } from '../database/connect.ts';
 import { workOutPage, type PageTask } from '../reading/work-out-page.ts';
-import { placementsOn, type StoredPlacement } from '../store/placements.ts';
+import { textDigest } from '../store/issued.ts';
+import type { StoredPlacement } from '../store/placements.ts';
 import { compositionOf, short } from './codes.ts';
 import { withRules, type RenderContext } from './render-context.ts';
 import { askedAt } from './asked.ts';
 
-/** What is handed out for a placement: what goes to its spot, and what its page needs elsewhere because of it. */
-export interface PlacementOutput {
-  snippets: Snippet[];
-  /** The text of the snippet for the spot. */
-  text: string;
-}
-
-/** Gives the placements of a page; asked once for each page, however many of them are looked at. */
-export type Neighbours = (pageId: number) => Promise<readonly StoredPlacement[]>;
-
-export function neighboursIn(db: Handle): Neighbours {
-  const known = new Map<number, Promise<StoredPlacement[]>>();
-  return (pageId) => known.get(pageId) ?? known.set(pageId, placementsOn(db, pageId)).get(pageId)!;
-}
-
 /**
- * What would be handed out for a placement today under this number. Most codes depend on nothing else of their page;
- * for those that bring what a page needs only once, the whole page is planned.
+ * What would be handed out for each placement of a page now, by its row’s id: the snippets made with the neutral mark,
+ * its own first by position. Most codes depend on nothing else of their page; where one brings what a page needs only
+ * once, the whole page is planned.
  */
-export async function outputToday(row: StoredPlacement, renderContext: RenderContext, delivery: number, neighbours: Neighbours): Promise<PlacementOutput> {
-  const { source, placement, page, site } = row;
-  const circumstances = { mark: { placement: placement.publicId, delivery }, apart: site.head ? classFor(placement.publicId) : null };
-  const { code, composition } = await compositionOf({ base: source.base, found: source.found, asked: askedAt(row) }, renderContext, circumstances);
-  if (!hasShared(code.reading)) return { snippets: composition.snippets, text: composition.text };
-  const others = (await neighbours(page.id)).filter(({ id }) => id !== row.id);
-  const { snippets } = await planOf([row, ...others], renderContext, (id) => (id === placement.publicId ? delivery : 1));
-  const own = snippets.filter(({ placements }) => placements.includes(placement.publicId));
-  return {
-    snippets: own.map(asSnippet),
-    text: snippetText(own.find(({ position }) => position === 'spot')!),
-  };
+export async function outputsOn(rows: readonly StoredPlacement[], renderContext: RenderContext): Promise<Map<number, Snippet[]>> {
+  const alone = await Promise.all(rows.map(async (row) => [row, await outputAlone(row, renderContext)] as const));
+  if (!alone.some(([, { isShared }]) => isShared)) return new Map(alone.map(([{ id }, { snippets }]) => [id, snippets]));
+  const { snippets } = await planOf(rows, renderContext);
+  return new Map(rows.map(({ id, placement }) => [id, snippets.filter(({ placements }) => placements.includes(placement.publicId)).map(asSnippet)]));
 }
+
+/** The digest of the code for each placement’s spot, as it would be handed out now. */
+export async function wantedOn(rows: readonly StoredPlacement[], renderContext: RenderContext): Promise<Map<number, string>> {
+  const known = wantedBy(renderContext);
+  const digests = rows.map((row) => known.get(inputsOf(row)));
+  if (digests.every((each) => each !== undefined)) return new Map(rows.map(({ id }, i) => [id, digests[i]!]));
+  const outputs = await outputsOn(rows, renderContext);
+  return new Map([...outputs].map(([id, snippets]) => [id, textDigest(snippets.find(({ position }) => position === 'spot')!)]));
+}
+
+interface Alone {
+  snippets: Snippet[];
+  /** Whether it brings something that the page needs only once. */
+  isShared: boolean;
+}
+
+async function outputAlone(row: StoredPlacement, renderContext: RenderContext): Promise<Alone> {
+  const { source, placement, site } = row;
+  const circumstances = { mark: neutralMark, apart: site.head ? classFor(placement.publicId) : null };
+  const { code, composition } = await compositionOf({ base: source.base, found: source.found, asked: askedAt(row) }, renderContext, circumstances);
+  const { snippets } = composition;
+  const isShared = hasShared(code.reading);
+  // Of many placements of one embed the same is asked; what is the placement’s own, or its page’s, is no matter of these alone.
+  if (!isShared && snippets.length === 1) wantedBy(renderContext).set(inputsOf(row), textDigest(snippets[0]!));
+  return { snippets, isShared };
+}
+
+/* All that the code of a placement depends on, where it depends on nothing else of its page. */
+const inputsOf = (row: StoredPlacement): string => `${row.revision.id} ${row.site.head} ${JSON.stringify(askedAt(row))}`;
+
+/* Digests that were worked out already, with these sheets and rules. */
+const known = new WeakMap<RenderContext, LRUCache<string, string>>();
+const wantedBy = (renderContext: RenderContext): LRUCache<string, string> =>
+  known.get(renderContext) ?? known.set(renderContext, new LRUCache<string, string>({ max: 5000 })).get(renderContext)!;
 
 const asSnippet = ({ position, runs }: PlannedSnippet): Snippet => ({ position, runs });
 
-/** Plans a page with these placements; `numberOf` says under which number each is made, null without a mark. */
-export function planOf(rows: readonly StoredPlacement[], renderContext: RenderContext, numberOf: (id: string) => number | null): Promise<PagePlan> {
+/** What is on a page already. */
+export interface OnPage {
+  carried: ReadonlyMap<number, Carried>;
+  leaving: readonly LeavingPlacement[];
+}
+
+/** Plans a page with these placements, each with the neutral mark. */
+export function planOf(rows: readonly StoredPlacement[], renderContext: RenderContext, { carried, leaving }: OnPage = { carried: new Map(), leaving: [] }): Promise<PagePlan> {
   const task: PageTask = {
     placements: rows.map((row) => ({
       id: row.placement.publicId,
@@ -51,8 +71,10 @@ export function planOf(rows: readonly StoredPlacement[], renderContext: RenderCo
       base: row.source.base,
       length: row.source.found?.length ?? null,
       asked: withRules(askedAt(row), renderContext),
-      delivery: numberOf(row.placement.publicId),
+      mark: neutralMark,
+      carried: carried.get(row.id) ?? null,
     })),
+    leaving,
     site: { head: rows[0]?.site.head ?? false },
     sheets: renderContext.sheets,
   };
@@ -61,4 +83,5 @@ export function planOf(rows: readonly StoredPlacement[], renderContext: RenderCo
 }
 
 /** A placement’s place, as people write it. */
-export const placeOf = ({ site, page, spot }: Pick<StoredPlacement, 'site' | 'page' | 'spot'>): string => writePlace({ site: site.key, path: page.path, spot: spot.name });
+export const placeOf = ({ site, page, spot }: { site: { key: string }; page: { path: string }; spot: { name: string } }): string =>
+  writePlace({ site: site.key, path: page.path, spot: spot.name });

@@ -1,10 +1,10 @@
 import { OrbisError, serializeFinding, type Placement, type PlacementFinding } from '@orbis/contract';
-import type { RenderContext } from './render-context.ts';
 import type { Handle } from '../database/connect.ts';
-import { deliveriesOf, findPlacement, type DeliveryWithRevision, type StoredPlacement } from '../store/placements.ts';
+import { findPlacement, shownPlacements, type ShownPlacement, type StoredPlacement } from '../store/placements.ts';
 import type { StoredFinding } from '../store/schema.ts';
-import { groupBy } from '../store/group.ts';
-import { neighboursIn, outputToday, placeOf, type Neighbours } from './page-plan.ts';
+import { pageKeyOf, pageUrl } from '../serializers/places.ts';
+import { placeOf } from './page-plan.ts';
+import { planPage, type PlanTools } from './planning.ts';
 
 /** @throws OrbisError `not-found` */
 export async function placementById(db: Handle, id: string): Promise<StoredPlacement> {
@@ -13,61 +13,44 @@ export async function placementById(db: Handle, id: string): Promise<StoredPlace
   return row;
 }
 
-/** Whether what a delivery carries differs from what would be issued today, for whatever reason. */
-export const isOutOfDate = async (db: Handle, row: StoredPlacement, issued: DeliveryWithRevision, renderContext: RenderContext, neighbours = neighboursIn(db)): Promise<boolean> =>
-  (await outputToday(row, renderContext, issued.delivery.number, neighbours)).text !== issued.delivery.text;
-
-/** The address of a page: the site's address with the page's path. */
-export const pageUrl = (site: { address: string }, page: { path: string }): string => site.address.replace(/\/$/, '') + '/' + page.path;
-
 export const serializeFindings = (findings: readonly StoredFinding[]): PlacementFinding[] =>
   findings.map((finding) => serializeFinding({ ...finding, facts: { ...finding.facts } }));
 
-/** The finding of a placement whose page carries an earlier form. */
-export const outOfDateFinding = (row: StoredPlacement, carried: DeliveryWithRevision): StoredFinding => ({
+/** The finding of a placement whose page carries an earlier form, as of these revisions. */
+export const outOfDateFinding = (carries: { delivery: number; revision: number | null }, revision: number): StoredFinding => ({
   rule: 'out-of-date',
   level: 'warning',
-  facts: { delivery: carried.delivery.number, carries: carried.revision, revision: row.revision.number },
+  facts: { delivery: carries.delivery, carries: carries.revision, revision },
 });
 
-/** Placements as the register shows them, with their states worked out as of now. */
-export async function serializePlacements(db: Handle, rows: readonly StoredPlacement[], renderContext: RenderContext): Promise<Placement[]> {
-  const issued = groupBy(
-    await deliveriesOf(
-      db,
-      rows.map((row) => row.placement.id),
-    ),
-    (d) => d.delivery.placementId,
-  );
-  const neighbours = neighboursIn(db);
-  return Promise.all(rows.map((row) => serializePlacement(row, issued.get(row.placement.id) ?? [], { db, renderContext, neighbours })));
+/** Placements as the register shows them, the newest first. Those of pages that wait to be planned are planned now, so that their states are true. */
+export async function showPlacements(ids: readonly number[], tools: PlanTools): Promise<Placement[]> {
+  const { db } = tools;
+  const rows = await shownPlacements(db, ids);
+  const waiting = new Set(rows.filter(({ placement }) => placement.stale === 'yes').map(({ placement }) => placement.pageId));
+  for (const page of waiting) await planPage(page, tools);
+  return (waiting.size === 0 ? rows : await shownPlacements(db, ids)).map(serializePlacement);
 }
 
-async function serializePlacement(
-  row: StoredPlacement,
-  issued: readonly DeliveryWithRevision[],
-  { db, renderContext, neighbours }: { db: Handle; renderContext: RenderContext; neighbours: Neighbours },
-): Promise<Placement> {
-  const { placement, embed, site, page, spot } = row;
-  const carried = issued.find((d) => d.delivery.number === placement.seenDelivery) ?? null;
-  const last = issued.at(-1) ?? null;
-  const old = placement.seen === 'live' && carried !== null && (await isOutOfDate(db, row, carried, renderContext, neighbours));
-  const findings = old ? [...placement.findings, outOfDateFinding(row, carried)] : placement.findings;
+function serializePlacement({ placement, embed, site, page, spot, carried, issued, revision }: ShownPlacement): Placement {
+  const carries = placement.seenDelivery === null ? null : { delivery: placement.seenDelivery, revision: carried };
+  const isOld = placement.state === 'out-of-date' && carries !== null;
+  const findings = isOld ? [...placement.findings, outOfDateFinding(carries, embed.revision)] : placement.findings;
   return {
     id: placement.publicId,
     options: placement.options,
     served: placement.seen === 'live' && placement.seenDelivery === null,
     embed: embed.key,
     embedName: embed.name,
-    place: placeOf(row),
+    place: placeOf({ site, page, spot }),
     site: site.key,
-    page: `${site.key}/${page.path}`,
+    page: pageKeyOf({ site, page }),
     spot: spot.name,
     url: pageUrl(site, page),
-    state: old ? 'out-of-date' : placement.seen,
-    revision: row.revision.number,
-    carries: placement.seenDelivery === null ? null : { delivery: placement.seenDelivery, revision: carried?.revision ?? null },
-    issued: last && { delivery: last.delivery.number, revision: last.revision, at: last.delivery.createdAt.toISOString() },
+    state: placement.state,
+    revision: embed.revision,
+    carries,
+    issued: issued !== null && revision !== null ? { delivery: issued.number, revision, at: issued.createdAt.toISOString() } : null,
     lastSeenAt: placement.lastSeenAt?.toISOString() ?? null,
     checkedAt: placement.checkedAt?.toISOString() ?? null,
     findings: serializeFindings(findings),

@@ -4,6 +4,7 @@ import { formatProblem, type SheetComparison } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
 import { addRevision, placementCounts, resummarise, type Actor, type StoredEmbed } from '../store/embeds.ts';
 import { embedsTouchedBy } from '../store/sheets.ts';
+import { markEmbeds } from '../store/stale.ts';
 import { compositionOf, newRevision } from './codes.ts';
 import { sourceOfCode } from './collect.ts';
 import type { RenderContext } from './render-context.ts';
@@ -82,5 +83,10 @@ export async function settleChange(tx: Handle, touched: readonly Touched[], acto
     }
     await resummarise(tx, stored.embed, summary);
   }
+  // What is asked of single places or by sites may come out differently, where the embeds themselves do not.
+  await markEmbeds(
+    tx,
+    touched.map(({ stored }) => stored.embed.id),
+  );
   return changed;
 }

@@ -13,9 +13,8 @@ import { connectDatabase } from '../../src/database/connect.ts';
 import { installDatabase } from '../../src/database/install.ts';
 import { pidIn } from '../../src/database/processes.ts';
 import { findSocket } from '../../src/database/socket.ts';
-import { findLinkedPlacement } from '../../src/store/linked-placements.ts';
+import { findLinkedPlacement } from '../../src/store/served.ts';
 import { findPreview } from '../../src/store/previews.ts';
-import { createSheetRegistry } from '../../src/usecases/sheet-registry.ts';
 import { openDataFolder, startPrivateDatabase, type PrivateDatabase } from '@orbis/service';
 
 const isRoot = process.getuid?.() === 0;
@@ -113,11 +112,6 @@ describe('attack: the private database, by another user of the machine', functio
   it('lets the second origin read all that its documents are made from', async () => {
     const connection = await connectDatabase(database.urls);
     try {
-      const sheetRegistry = createSheetRegistry([], {
-        workOut: () => Promise.reject(new Error('nothing is worked out')),
-        workOutPage: () => Promise.reject(new Error('nothing is worked out')),
-      });
-      await sheetRegistry.refresh(connection.frames);
       expect(await findLinkedPlacement(connection.frames, '0123456789')).to.equal(null);
       expect(await findPreview(connection.frames, '00000000000000000000', new Date())).to.equal(null);
     } finally {

@@ -5,7 +5,9 @@
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { expect } from 'chai';
+import { sql } from 'drizzle-orm';
 import { pino } from 'pino';
+import { tablesOfFrames } from '../../src/database/accounts.ts';
 import { createFramesApp, type FramesDeps } from '../../src/frames/app.ts';
 import { originsOf } from '../../src/origins.ts';
 import { get } from '../support/get.ts';
@@ -34,7 +36,6 @@ describe('attack: frames', function () {
     const app = createFramesApp({
       connection: test.orbis.connection,
       origins,
-      renderContext: () => Promise.reject(new Error('secret inside')),
       now: () => new Date(),
       log: pino({ level: 'info' }, { write: (line: string) => void log.push(line) }),
       trustProxy: 0,
@@ -55,7 +56,8 @@ describe('attack: frames', function () {
     const { data: embed } = await test.client.call('embeds.create', { body: { name: 'Talk', text: talkCode(1) } });
     const { data: placement } = await test.client.call('placements.create', { body: { embed: embed.key, place: 'hollinfell/talks#opening' } });
     await test.client.call('placements.link', { params: { placement: placement.id } });
-    const { at, log } = await frames({});
+    const broken = { ...test.orbis.connection, during: () => Promise.reject(new Error('secret inside')) } as unknown as FramesDeps['connection'];
+    const { at, log } = await frames({ connection: broken });
     const { status, headers, body } = await get(at(placement.id));
     expect([status, body]).to.deep.equal([500, 'This cannot be shown.\n']);
     expect(headers['content-security-policy']).to.match(/^sandbox; frame-ancestors 'none'; default-src 'none'$/);
@@ -97,26 +99,18 @@ describe('attack: frames', function () {
     }
   });
 
-  it('are worked out once for the same revision', async () => {
+  it('serve what was issued, and read no code for it: of that they could see nothing', async () => {
     const { data: embed } = await test.client.call('embeds.create', { body: { name: 'Once', text: talkCode(1) } });
     await test.client.call('spots.create', { body: { key: 'hollinfell/talks#once' } });
     const { data: placement } = await test.client.call('placements.create', { body: { embed: embed.key, place: 'hollinfell/talks#once' } });
     await test.client.call('placements.link', { params: { placement: placement.id } });
-    let asked = 0;
-    const long = {
-      sheets: [],
-      rules: { dropTracking: false },
-      workOut: () => Promise.reject(new Error('nothing is long here')),
-      workOutPage: () => Promise.reject(new Error('no page is planned here')),
-    };
-    const counting = new Proxy(long, {
-      get: (target, name) => {
-        if (name === 'rules') asked++;
-        return Reflect.get(target, name) as unknown;
-      },
-    });
-    const { at } = await frames({ renderContext: () => Promise.resolve(counting) });
-    for (let i = 0; i < 5; i++) expect((await get(at(placement.id))).status).to.equal(200);
-    expect(asked).to.equal(1);
+    for (const table of ['source', 'revision', 'provider_sheet', 'rule']) expect(tablesOfFrames).not.to.include(table);
+    const { db } = test.orbis.connection;
+    const { at } = await frames({});
+    await db.execute(sql`update source set base = 'broken' where embed_id = (select id from embed where \`key\` = ${embed.key})`);
+    expect(await get(at(placement.id))).to.deep.include({ status: 200 });
+    await db.execute(sql`delete from served where placement_id = (select id from placement where public_id = ${placement.id})`);
+    const { status, headers } = await get(at(placement.id));
+    expect([status, headers['retry-after']], 'until its page is planned').to.deep.equal([503, '1']);
   });
 });

@@ -20,7 +20,7 @@ describe('attack: the register, by questions', function () {
       sql`insert into spot (page_id, name, phone, tablet, desktop, created_at) select s.page_id, concat('s-', n.seq), s.phone, s.tablet, s.desktop, s.created_at from spot s join seq_1_to_5000 n`,
     );
     await db.execute(
-      sql`insert into placement (public_id, spot_id, embed_id, seen, findings, options, created_at) select lower(lpad(conv(id, 10, 16), 10, '0')), id, (select id from embed limit 1), if(id % 1000 = 0, 'altered', 'live'), '[]', '{}', utc_timestamp(3) from spot where name like 's-%'`,
+      sql`insert into placement (public_id, spot_id, page_id, site_id, embed_id, seen, state, stale, findings, options, created_at) select lower(lpad(conv(spot.id, 10, 16), 10, '0')), spot.id, page.id, page.site_id, (select id from embed limit 1), if(spot.id % 1000 = 0, 'altered', 'live'), if(spot.id % 1000 = 0, 'altered', 'live'), 'no', '[]', '{}', utc_timestamp(3) from spot join page on page.id = spot.page_id where spot.name like 's-%'`,
     );
     await db.execute(sql`analyze table placement, spot, page`);
   });

@@ -2,7 +2,7 @@ import type { Provider } from '@orbis/contract';
 import type { AddCommand, Tools } from '../../command.ts';
 import { localSheets } from '../../sheets.ts';
 import { table } from '../../text.ts';
-import { spoken } from '@orbis/contract';
+import { mostCounted, spoken } from '@orbis/contract';
 
 export interface Locally {
   builtIn?: boolean;
@@ -38,7 +38,7 @@ export const addList: AddCommand = (providers, run) => {
               sheet.kind,
               String(sheet.version),
               spoken.sheetOrigins[from],
-              String(embeds),
+              embeds < mostCounted ? String(embeds) : `${mostCounted} or more`,
               [...Object.keys(sheet.settings), ...Object.keys(sheet.options ?? {}), ...(sheet.privacyHost ? ['privacy'] : [])].join(', '),
             ]),
             tools.colours,

@@ -12,6 +12,9 @@ export const sandboxTokens = {
 /** Where a value comes from. */
 export const levels = { placement: 'here', embed: 'from the embed', site: 'from the site', rule: 'from your rules', code: 'in the code' } satisfies Language['levels'];
 
+/** What is done in a step of a page’s plan. */
+export const planActions = { 'paste': 'Paste', 'replace': 'Replace', 'take-out': 'Take out', 'already-there': 'Already there' } satisfies Language['planActions'];
+
 /** Where a snippet is pasted. */
 export const positions = {
   'site-head': 'into the head of every page of the site',

@@ -19,12 +19,14 @@ export const embed = mysqlTable(
     source: int().notNull(),
     revision: int().notNull(),
     retiredAt: timestamp(),
+    /** How many placements of it there are that are not ended. */
+    placements: int().notNull().default(0),
     /** Counts every change of the row, for lost updates. */
     version: int().notNull().default(1),
     changedAt: timestamp().notNull(),
     ...created,
   },
-  (t) => [index('embed_kind').on(t.kind, t.id)],
+  (t) => [index('embed_kind').on(t.kind, t.id), index('embed_provider').on(t.provider, t.id)],
 );
 
 export const embedTag = mysqlTable(

@@ -1,10 +1,10 @@
-/** Embeds in spots, and what was handed out for them. */
-import { index, int, json, longtext, mysqlEnum, mysqlTable, tinyint, unique } from 'drizzle-orm/mysql-core';
-import type { Options, Snippet } from '@orbis/core';
+/** Embeds in spots, and how they stand there. */
+import { index, int, json, mysqlEnum, mysqlTable, tinyint, unique } from 'drizzle-orm/mysql-core';
+import type { Options } from '@orbis/core';
 import { ascii, id, foreignKeyId, timestamp } from './columns.ts';
-import { embed, revision } from './collection.ts';
+import { embed } from './collection.ts';
 import { created } from './people.ts';
-import { spot } from './places.ts';
+import { page, site, spot } from './places.ts';
 
 /** What is kept of a finding: its sentence is made when it is told. */
 export interface StoredFinding {
@@ -23,12 +23,33 @@ export const placement = mysqlTable(
     spotId: foreignKeyId()
       .notNull()
       .references(() => spot.id),
+    /** The spot’s page and its site, so that lists of either come from one index. */
+    pageId: foreignKeyId()
+      .notNull()
+      .references(() => page.id),
+    siteId: foreignKeyId()
+      .notNull()
+      .references(() => site.id),
     embedId: foreignKeyId()
       .notNull()
       .references(() => embed.id),
     /** What the last sweep of its page made out; that it is out of date is worked out when asked. */
     seen: mysqlEnum(seenStates).notNull().default('planned'),
     seenDelivery: int(),
+    /** Digest of the code that its page was seen with, without its mark; null where it was not, or shows its document. */
+    carried: ascii({ length: 64 }),
+    /** Digest of the code that would be handed out now, without its mark; null until its page was first planned. */
+    wanted: ascii({ length: 64 }),
+    /** What was seen, and whether that is what is wanted. */
+    state: mysqlEnum([...seenStates, 'out-of-date'])
+      .notNull()
+      .default('planned'),
+    /** Whether something changed since its page was planned; a page that could not be planned waits for the next change. */
+    stale: mysqlEnum(['no', 'yes', 'failed']).notNull().default('yes'),
+    /** Counts those changes: a plan of what was before one of them is not written down. */
+    inputs: int().notNull().default(0),
+    /** The number of its last delivery. */
+    issued: int(),
     lastSeenAt: timestamp(),
     checkedAt: timestamp(),
     /** When its link was first handed out; until then nothing is served for it. */
@@ -45,29 +66,14 @@ export const placement = mysqlTable(
   },
   (t) => [
     unique('placement_once').on(t.spotId, t.embedId, t.active),
-    index('placement_embed').on(t.embedId, t.id),
-    index('placement_active').on(t.active, t.id),
-    index('placement_seen').on(t.active, t.seen, t.id),
+    index('placement_list').on(t.active, t.id),
+    index('placement_state').on(t.active, t.state, t.id),
+    index('placement_embed_list').on(t.embedId, t.active, t.id),
+    index('placement_embed_state').on(t.embedId, t.active, t.state, t.id),
+    index('placement_page').on(t.pageId, t.active, t.id),
+    index('placement_page_state').on(t.pageId, t.active, t.state, t.id),
+    index('placement_site').on(t.siteId, t.active, t.id),
+    index('placement_site_state').on(t.siteId, t.active, t.state, t.id),
+    index('placement_stale').on(t.stale, t.pageId),
   ],
-);
-
-export const delivery = mysqlTable(
-  'delivery',
-  {
-    id: id(),
-    placementId: foreignKeyId()
-      .notNull()
-      .references(() => placement.id),
-    number: int().notNull(),
-    revisionId: foreignKeyId()
-      .notNull()
-      .references(() => revision.id),
-    /** What was asked of it at this place only, when it was handed out. */
-    options: json().$type<Options>().notNull(),
-    snippets: json().$type<Snippet[]>().notNull(),
-    text: longtext().notNull(),
-    digest: ascii({ length: 64 }).notNull(),
-    ...created,
-  },
-  (t) => [unique('delivery_number').on(t.placementId, t.number)],
 );

@@ -13,6 +13,8 @@ export const site = mysqlTable('site', {
   defaults: json().$type<KindDefaults>().notNull(),
   /** Whether the site has a way into the heads of its pages. */
   head: boolean().notNull().default(false),
+  /** How many pages it has. */
+  pages: int().notNull().default(0),
   version: int().notNull().default(1),
   ...created,
 });
@@ -43,6 +45,8 @@ export const spot = mysqlTable(
     phone: smallint({ unsigned: true }).notNull(),
     tablet: smallint({ unsigned: true }).notNull(),
     desktop: smallint({ unsigned: true }).notNull(),
+    /** How many placements there are in it that are not ended. */
+    placements: int().notNull().default(0),
     version: int().notNull().default(1),
     ...created,
   },

@@ -5,13 +5,17 @@ import { created } from './people.ts';
 import { placement, seenStates, type StoredFinding } from './placements.ts';
 import { page } from './places.ts';
 
+/** What a sweep can make out about a placement. */
+export const sightedStates = [...seenStates, 'out-of-date'] as const;
+export type SightedState = (typeof sightedStates)[number];
+
 /** Long work, leased to one process at a time. */
 export const job = mysqlTable(
   'job',
   {
     id: id(),
     publicId: ascii({ length: 10 }).notNull().unique(),
-    kind: mysqlEnum(['sweep']).notNull(),
+    kind: mysqlEnum(['sweep', 'plan']).notNull(),
     state: mysqlEnum(['waiting', 'running', 'done', 'stopped', 'failed']).notNull().default('waiting'),
     scope: varchar({ length: 460 }),
     leaseOwner: ascii({ length: 40 }),
@@ -19,11 +23,20 @@ export const job = mysqlTable(
     /** What no two jobs that have not ended may share; null once it has. */
     exclusiveKey: ascii({ length: 64 }).unique(),
     stopAsked: tinyint().notNull().default(0),
+    /** How often it has failed. */
+    attempts: int().notNull().default(0),
+    /** When it may be taken again, by the database’s clock; null for at once. */
+    runAt: timestamp(),
+    /** Of a sweep: how many pages it has, how many were read and how many could not be, and in which states their placements were. */
+    pages: int().notNull().default(0),
+    pagesRead: int().notNull().default(0),
+    pagesUnreachable: int().notNull().default(0),
+    counts: json().$type<Partial<Record<SightedState, number>>>(),
     startedAt: timestamp(),
     endedAt: timestamp(),
     ...created,
   },
-  (t) => [index('job_state').on(t.state, t.id)],
+  (t) => [index('job_state').on(t.state, t.id), index('job_kind').on(t.kind, t.id)],
 );
 
 export const sweepPage = mysqlTable(
@@ -42,6 +55,8 @@ export const sweepPage = mysqlTable(
   },
   (t) => [
     unique('sweep_page_once').on(t.jobId, t.pageId),
+    index('sweep_page_list').on(t.jobId, t.id),
+    index('sweep_page_next').on(t.jobId, t.state, t.id),
     // A page that is removed takes what sweeps saw of it along.
     foreignKey({ name: 'sweep_page_page', columns: [t.pageId], foreignColumns: [page.id] }).onDelete('cascade'),
   ],
@@ -55,7 +70,7 @@ export const sighting = mysqlTable(
     placementId: foreignKeyId()
       .notNull()
       .references(() => placement.id),
-    state: mysqlEnum([...seenStates, 'out-of-date']).notNull(),
+    state: mysqlEnum(sightedStates).notNull(),
     delivery: int(),
     line: int(),
     findings: json().$type<StoredFinding[]>().notNull(),

@@ -1,14 +1,14 @@
 import { withoutOptions, type Options } from '@orbis/core';
 import { optionsLine, OrbisError, type GroupChange, type GroupOutcome } from '@orbis/contract';
-import type { Deps } from '../deps.ts';
-import { addRevisions, embedsWhere, findChange, itemsOfChange, listChanges, markUndone, recordChange, type GroupChangeRow } from '../store/group-changes.ts';
-import { afterId, keyset } from '../store/pages.ts';
-import { changeGroup, serializePlan } from '../usecases/group-change.ts';
-import { checkOptions } from '../usecases/check-options.ts';
-import { searchFor } from '../usecases/search.ts';
-import { summarize } from '../usecases/summarize.ts';
-import type { Handlers, Named } from './reply.ts';
-import { inTransaction } from '../database/transaction.ts';
+import type { Deps } from '../../deps.ts';
+import { addRevisions, embedsWhere, findChange, itemsOfChange, listChanges, markUndone, recordChange, type GroupChangeRow } from '../../store/group-changes.ts';
+import { afterId, keyset } from '../../store/pages.ts';
+import { changeGroup, serializePlan } from '../../usecases/group-change.ts';
+import { checkOptions } from '../../usecases/check-options.ts';
+import { searchFor } from '../../usecases/search.ts';
+import { summarize } from '../../usecases/summarize.ts';
+import type { Handlers, Named } from '../reply.ts';
+import { inTransaction } from '../../database/transaction.ts';
 
 /** Changes of many embeds at once: tried, made, listed, taken back. */
 export function changeHandlers({ connection: { db }, renderContext }: Deps): Handlers<Named<'changes'>> {

@@ -1,21 +1,27 @@
-import { and, eq } from 'drizzle-orm';
-import type { Found } from '@orbis/contract';
+import { eq } from 'drizzle-orm';
 import type { Handle } from '../database/connect.ts';
-import type { RevisionRow } from './embeds.ts';
-import type { PlacementRow } from './placements.ts';
 import type { SiteRow } from './places.ts';
-import { embed, page, placement, revision, site, source, spot } from './schema.ts';
+import { embed, placement, served, site, spot, type ServedFacts } from './schema.ts';
+
+/** What is served for a placement, as it was last planned. */
+export interface Served {
+  text: string;
+  facts: ServedFacts;
+}
+
+/** Writes down what is served for a placement from now on. */
+export async function keepServed(tx: Handle, { placementId, text, facts }: Served & { placementId: number }): Promise<void> {
+  await tx.insert(served).values({ placementId, text, facts }).onDuplicateKeyUpdate({ set: { text, facts } });
+}
 
 /** A placement that is asked for by its link: only what is shown of it. */
 export interface LinkedPlacement {
   publicId: string;
   /** Whether nothing is shown any more, or not yet: it was ended, its embed is retired, or its link was never handed out. */
   isOver: boolean;
-  source: { base: string; found: Found | null };
-  revision: Pick<RevisionRow, 'id' | 'options'>;
-  placement: Pick<PlacementRow, 'options'>;
-  embed: { kind: string };
-  site: Pick<SiteRow, 'address' | 'defaults'>;
+  /** Null where its page was not planned yet. */
+  served: Served | null;
+  site: Pick<SiteRow, 'address'>;
   /** The width of its spot on a desktop, in px. */
   desktop: number;
 }
@@ -27,20 +33,15 @@ export async function findLinkedPlacement(db: Handle, publicId: string): Promise
       active: placement.active,
       linkedAt: placement.linkedAt,
       retiredAt: embed.retiredAt,
-      source: { base: source.base, found: source.found },
-      revision: { id: revision.id, options: revision.options },
-      placement: { options: placement.options },
-      embed: { kind: embed.kind },
-      site: { address: site.address, defaults: site.defaults },
+      served: { text: served.text, facts: served.facts },
+      site: { address: site.address },
       desktop: spot.desktop,
     })
     .from(placement)
     .innerJoin(embed, eq(embed.id, placement.embedId))
-    .innerJoin(revision, and(eq(revision.embedId, embed.id), eq(revision.number, embed.revision)))
-    .innerJoin(source, eq(source.id, revision.sourceId))
     .innerJoin(spot, eq(spot.id, placement.spotId))
-    .innerJoin(page, eq(page.id, spot.pageId))
-    .innerJoin(site, eq(site.id, page.siteId))
+    .innerJoin(site, eq(site.id, placement.siteId))
+    .leftJoin(served, eq(served.placementId, placement.id))
     .where(eq(placement.publicId, publicId));
   if (!row) return null;
   const { active, linkedAt, retiredAt, ...rest } = row;

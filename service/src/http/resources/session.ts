@@ -1,15 +1,15 @@
 import { OrbisError, type Session } from '@orbis/contract';
-import type { Deps } from '../deps.ts';
-import { inTransaction } from '../database/transaction.ts';
-import { forgetDevices } from '../store/devices.ts';
-import { keyset } from '../store/pages.ts';
-import { owner, setPassword, useLink, type Person } from '../store/people.ts';
-import { closeSession, endSession, endSessions, isSession, listSessions } from '../store/sessions.ts';
-import { revokeTokens } from '../store/tokens.ts';
-import { browserName } from '../usecases/browser-name.ts';
-import { hashPassword } from '../usecases/passwords.ts';
-import { checkPassword, letIn, withLink, type Visitor } from '../usecases/signing-in.ts';
-import type { Handlers, Named } from './reply.ts';
+import type { Deps } from '../../deps.ts';
+import { inTransaction } from '../../database/transaction.ts';
+import { forgetDevices } from '../../store/devices.ts';
+import { keyset } from '../../store/pages.ts';
+import { owner, setPassword, useLink, type Person } from '../../store/people.ts';
+import { closeSession, endSession, endSessions, isSession, listSessions } from '../../store/sessions.ts';
+import { revokeTokens } from '../../store/tokens.ts';
+import { browserName } from '../../usecases/browser-name.ts';
+import { hashPassword } from '../../usecases/passwords.ts';
+import { checkPassword, letIn, withLink, type Visitor } from '../../usecases/signing-in.ts';
+import type { Handlers, Named } from '../reply.ts';
 
 /** Signing in and out, passwords, and the sessions that are open. */
 export function sessionHandlers(deps: Deps): Handlers<Named<'session' | 'sessions' | 'password'>> {

@@ -1,13 +1,13 @@
 import { OrbisError, type BodyOf, type ImportAnswer, type ImportEvent, type Routes } from '@orbis/contract';
-import type { Deps } from '../deps.ts';
-import type { Actor } from '../store/embeds.ts';
-import { insertEmbeds } from '../store/import.ts';
-import { readImport } from '../usecases/import.ts';
-import { summarize } from '../usecases/summarize.ts';
-import { problemOf } from './problems.ts';
-import { progressOf } from './progress.ts';
-import type { Handlers, Named } from './reply.ts';
-import { inTransaction } from '../database/transaction.ts';
+import type { Deps } from '../../deps.ts';
+import type { Actor } from '../../store/embeds.ts';
+import { insertEmbeds } from '../../store/import.ts';
+import { readImport } from '../../usecases/import.ts';
+import { summarize } from '../../usecases/summarize.ts';
+import { problemOf } from '../problems.ts';
+import { progressOf } from '../progress.ts';
+import type { Handlers, Named } from '../reply.ts';
+import { inTransaction } from '../../database/transaction.ts';
 
 /** Many codes taken in at once: all of them, or none. */
 export function importHandlers(deps: Deps): Handlers<Named<'imports'>> {

@@ -1,9 +1,9 @@
 import { OrbisError } from '@orbis/contract';
-import type { Deps } from '../deps.ts';
-import { keyset } from '../store/pages.ts';
-import { listTokens, makeToken, revokeToken, type NewToken, type TokenRow } from '../store/tokens.ts';
-import { checkPassword } from '../usecases/signing-in.ts';
-import type { Handlers, Named } from './reply.ts';
+import type { Deps } from '../../deps.ts';
+import { keyset } from '../../store/pages.ts';
+import { listTokens, makeToken, revokeToken, type NewToken, type TokenRow } from '../../store/tokens.ts';
+import { checkPassword } from '../../usecases/signing-in.ts';
+import type { Handlers, Named } from '../reply.ts';
 
 /** Tokens for programs; only who gives the password makes one. */
 export function tokenHandlers({ connection: { db }, now }: Pick<Deps, 'connection' | 'now'>): Handlers<Named<'tokens'>> {

@@ -1,16 +1,16 @@
 import { classFor, documentText, limits, sandboxTokensOf, previewDocument, type Circumstances, type Options } from '@orbis/core';
 import { formatSandboxToken, OrbisError, refuseProblems, serializeMended, serializeReading } from '@orbis/contract';
-import type { Deps } from '../deps.ts';
-import { relayPath } from '../frames/relay.ts';
-import { newPublicId } from '../store/ids.ts';
-import { insertPreview } from '../store/previews.ts';
-import { compositionOf, type CodeSource } from '../usecases/codes.ts';
-import { serializeComposition } from '../serializers/compositions.ts';
-import { askedAt } from '../usecases/asked.ts';
-import { placementById } from '../usecases/placements.ts';
-import { ingest } from '../usecases/collect.ts';
-import { embedByKey } from '../usecases/embeds.ts';
-import type { Handlers, Named } from './reply.ts';
+import type { Deps } from '../../deps.ts';
+import { relayPath } from '../../frames/relay.ts';
+import { newPublicId } from '../../store/ids.ts';
+import { insertPreview } from '../../store/previews.ts';
+import { compositionOf, type CodeSource } from '../../usecases/codes.ts';
+import { serializeComposition } from '../../serializers/compositions.ts';
+import { askedAt } from '../../usecases/asked.ts';
+import { placementById } from '../../usecases/placements.ts';
+import { ingest } from '../../usecases/collect.ts';
+import { embedByKey } from '../../usecases/embeds.ts';
+import type { Handlers, Named } from '../reply.ts';
 
 /* The limit of a batch; of one text the reading itself says when it is too long. */
 const batchLimit = 8 * limits.length;

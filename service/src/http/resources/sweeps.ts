@@ -1,15 +1,17 @@
 import { setTimeout as wait } from 'node:timers/promises';
 import { OrbisError, type Sweep, type SweepPage } from '@orbis/contract';
-import type { Deps } from '../deps.ts';
-import { groupBy } from '../store/group.ts';
-import { askToStop, countPages, countStates, findJob, insertSweep, listJobs, listSweepPages, runningSweep, sightingsOf, type JobRow } from '../store/jobs.ts';
-import { keyset } from '../store/pages.ts';
-import { pagesToSweep } from '../store/places.ts';
-import { pageUrl, serializeFindings } from '../usecases/placements.ts';
-import { pageByKey, siteByKey } from './places.ts';
-import type { Handlers, Named } from './reply.ts';
-import { isDuplicate } from '../database/errors.ts';
-import { inTransaction } from '../database/transaction.ts';
+import type { Deps } from '../../deps.ts';
+import { groupBy } from '../../store/group.ts';
+import { askToStop, findJob, listJobs, type JobRow } from '../../store/jobs.ts';
+import { insertSweep, listSweepPages, runningSweep, sightingsOf } from '../../store/sweeps.ts';
+import { keyset } from '../../store/pages.ts';
+import { pagesToSweep } from '../../store/places.ts';
+import { serializeFindings } from '../../usecases/placements.ts';
+import { pageUrl } from '../../serializers/places.ts';
+import { pageByKey, siteByKey } from '../../usecases/places.ts';
+import type { Handlers, Named } from '../reply.ts';
+import { isDuplicate } from '../../database/errors.ts';
+import { inTransaction } from '../../database/transaction.ts';
 
 /* How often a watched sweep is looked at; another process may be doing it, so only the database knows. */
 const watchEvery = 250;
@@ -19,22 +21,24 @@ export function sweepHandlers(deps: Deps): Handlers<Named<'sweeps'>> {
   const { db } = deps.connection;
   const byId = async (id: string): Promise<JobRow> => {
     const job = await findJob(db, id);
-    if (!job) throw new OrbisError('not-found', { what: 'sweep', key: id, remedy: '“orbis list sweeps” shows them.' });
+    if (job?.kind !== 'sweep') throw new OrbisError('not-found', { what: 'sweep', key: id, remedy: '“orbis list sweeps” shows them.' });
     return job;
   };
-  const tell = async (job: JobRow): Promise<Sweep> => ({
+  const tell = (job: JobRow): Sweep => ({
     id: job.publicId,
     state: job.state,
     scope: job.scope,
-    ...(await countPages(db, job.id)),
-    counts: await countStates(db, job.id),
+    pages: job.pages,
+    read: job.pagesRead,
+    unreachable: job.pagesUnreachable,
+    counts: job.counts ?? {},
     createdAt: job.createdAt.toISOString(),
     startedAt: job.startedAt?.toISOString() ?? null,
     endedAt: job.endedAt?.toISOString() ?? null,
   });
   async function* watch(id: string, signal: AbortSignal): AsyncGenerator<Sweep> {
     for (let last = ''; !signal.aborted;) {
-      const sweep = await tell(await byId(id));
+      const sweep = tell(await byId(id));
       const now = JSON.stringify(sweep);
       if (now !== last) yield sweep;
       last = now;
@@ -56,13 +60,12 @@ export function sweepHandlers(deps: Deps): Handlers<Named<'sweeps'>> {
         throw running ? new OrbisError('job-running', { sweep: running.publicId }) : error;
       });
       deps.runner.nudge();
-      return { status: 202, data: await tell(await byId(id)) };
+      return { status: 202, data: tell(await byId(id)) };
     },
     'sweeps.list': async ({ query }) => {
-      const page = keyset(await listJobs(db, query.limit, query.after), query.limit, (job) => job);
-      return { data: { items: await Promise.all(page.items.map(tell)), next: page.next } };
+      return { data: keyset(await listJobs(db, 'sweep', query.limit, query.after), query.limit, tell) };
     },
-    'sweeps.read': async ({ params }) => ({ data: await tell(await byId(params.sweep)) }),
+    'sweeps.read': async ({ params }) => ({ data: tell(await byId(params.sweep)) }),
     'sweeps.pages': async ({ params, query }) => {
       const job = await byId(params.sweep);
       const page = keyset(await listSweepPages(db, job.id, query.limit, query.after), query.limit, (row) => row);
@@ -91,7 +94,7 @@ export function sweepHandlers(deps: Deps): Handlers<Named<'sweeps'>> {
     'sweeps.stop': async ({ params, actor }) => {
       const job = await byId(params.sweep);
       if (!(await askToStop(db, job.id, actor.now))) throw new OrbisError('sweep-ended');
-      return { data: await tell(await byId(params.sweep)) };
+      return { data: tell(await byId(params.sweep)) };
     },
   };
 }

@@ -1,9 +1,9 @@
 import { formatLink, OrbisError, type OembedEndpointRow } from '@orbis/contract';
-import type { Deps } from '../deps.ts';
-import { deleteEndpoint, listEndpoints, putEndpoints, type EndpointRow } from '../store/endpoints.ts';
-import { keyset } from '../store/pages.ts';
-import type { Handlers, Named } from './reply.ts';
-import { inTransaction } from '../database/transaction.ts';
+import type { Deps } from '../../deps.ts';
+import { deleteEndpoint, listEndpoints, putEndpoints, type EndpointRow } from '../../store/endpoints.ts';
+import { keyset } from '../../store/pages.ts';
+import type { Handlers, Named } from '../reply.ts';
+import { inTransaction } from '../../database/transaction.ts';
 
 /** Who is known to answer questions about links, out of lists of such providers. */
 export function endpointHandlers({ connection: { db }, reader }: Deps): Handlers<Named<'endpoints'>> {

@@ -1,16 +1,17 @@
-import { OrbisError, type Provider, type SheetFault } from '@orbis/contract';
+import { mostCounted, OrbisError, type Provider, type SheetFault } from '@orbis/contract';
 import type { Sheet } from '@orbis/core';
-import type { Deps } from '../deps.ts';
-import type { Handle } from '../database/connect.ts';
-import { endpointsOf } from '../store/endpoints.ts';
-import { readRules, writeRules } from '../store/rules.ts';
-import { deleteSheet, embedsBySheet, findSheet, listSheets, putSheet, type SheetRow } from '../store/sheets.ts';
-import { declaredAddresses } from '../store/places.ts';
-import { learn } from '../usecases/learn.ts';
-import { readWith, settleChange, serializeDifferences, touchedBy, type SheetChange } from '../usecases/sheet-change.ts';
-import { summarize } from '../usecases/summarize.ts';
-import type { Handlers, Named } from './reply.ts';
-import { inTransaction } from '../database/transaction.ts';
+import type { Deps } from '../../deps.ts';
+import type { Handle } from '../../database/connect.ts';
+import { endpointsOf } from '../../store/endpoints.ts';
+import { readRules, writeRules } from '../../store/rules.ts';
+import { countEmbedsOf, deleteSheet, findSheet, listSheets, putSheet, type SheetRow } from '../../store/sheets.ts';
+import { markAll } from '../../store/stale.ts';
+import { declaredAddresses } from '../../store/places.ts';
+import { learn } from '../../usecases/learn.ts';
+import { readWith, settleChange, serializeDifferences, touchedBy, type SheetChange } from '../../usecases/sheet-change.ts';
+import { summarize } from '../../usecases/summarize.ts';
+import type { Handlers, Named } from '../reply.ts';
+import { inTransaction } from '../../database/transaction.ts';
 
 /* The state of a sheet, for `If-Match`: 0 where there is none of the owner's own. */
 const sheetTag = (row: Pick<SheetRow, 'version'> | null): string => `"${row?.version ?? 0}"`;
@@ -19,7 +20,7 @@ const sheetTag = (row: Pick<SheetRow, 'version'> | null): string => `"${row?.ver
 export function providerHandlers(deps: Deps): Handlers<Named<'providers' | 'rules'>> {
   const { sheetRegistry } = deps;
   const { db } = deps.connection;
-  const told = async (sheet: Sheet, row: SheetRow | null, counts: Map<string, number>): Promise<Provider> => ({
+  const told = (sheet: Sheet, row: SheetRow | null, counts: Map<string, number>): Provider => ({
     id: sheet.id,
     from: row === null ? 'built-in' : sheetRegistry.builtIn(sheet.id) ? 'override' : 'own',
     embeds: counts.get(sheet.id) ?? 0,
@@ -31,15 +32,20 @@ export function providerHandlers(deps: Deps): Handlers<Named<'providers' | 'rule
     const sheet = row?.sheet ?? sheetRegistry.builtIn(id);
     if (!sheet) throw noSuchSheet(id);
     const text = row?.text ?? `${JSON.stringify(sheet, null, 2)}\n`;
-    return { data: { ...(await told(sheet, row, await embedsBySheet(db))), text }, etag: sheetTag(row) };
+    return { data: { ...told(sheet, row, await countEmbedsOf(db, [id])), text }, etag: sheetTag(row) };
   };
   const listedFor = async (link: string) => (await endpointsOf(db, link))[0] ?? null;
   const change = (id: string, sheets: readonly Sheet[]): SheetChange => ({ id, before: sheetRegistry.renderContext(), after: { ...sheetRegistry.renderContext(), sheets } });
   return {
     'providers.list': async () => {
-      const [rows, counts] = await Promise.all([listSheets(db), embedsBySheet(db)]);
-      const own = new Map(rows.map((row) => [row.sheetId, row]));
-      return { data: { items: await Promise.all(sheetRegistry.renderContext().sheets.map((sheet) => told(sheet, own.get(sheet.id) ?? null, counts))), next: null } };
+      const { sheets } = sheetRegistry.renderContext();
+      const counts = await countEmbedsOf(
+        db,
+        sheets.map(({ id }) => id),
+        mostCounted,
+      );
+      const own = new Map((await listSheets(db)).map((row) => [row.sheetId, row]));
+      return { data: { items: sheets.map((sheet) => told(sheet, own.get(sheet.id) ?? null, counts)), next: null } };
     },
     'providers.read': ({ params }) => one(params.provider),
     'providers.compare': async ({ body }) => {
@@ -120,6 +126,7 @@ export function providerHandlers(deps: Deps): Handlers<Named<'providers' | 'rule
         const { rules, version } = await readRules(tx);
         matchState(`"${version}"`, 'rules');
         await writeRules(tx, { ...rules, ...body }, version, actor.now);
+        await markAll(tx);
       });
       await sheetRegistry.refresh(db);
       const { rules, version } = await readRules(db);

@@ -1,9 +1,9 @@
 import { builtInPresets } from '@orbis/core';
 import { OrbisError, presetMeaning, type Preset } from '@orbis/contract';
-import type { Deps } from '../deps.ts';
-import { deletePreset, findPreset, listPresets, putPreset, type PresetRow } from '../store/presets.ts';
-import { checkOptions } from '../usecases/check-options.ts';
-import type { Handlers, Named } from './reply.ts';
+import type { Deps } from '../../deps.ts';
+import { deletePreset, findPreset, listPresets, putPreset, type PresetRow } from '../../store/presets.ts';
+import { checkOptions } from '../../usecases/check-options.ts';
+import type { Handlers, Named } from '../reply.ts';
 
 const presetTag = (row: Pick<PresetRow, 'version'> | null): string => `"${row?.version ?? 0}"`;
 

@@ -1,5 +1,5 @@
-import type { Deps } from '../deps.ts';
-import type { Handlers, Named } from './reply.ts';
+import type { Deps } from '../../deps.ts';
+import type { Handlers, Named } from '../reply.ts';
 
 /** For whoever looks after the process: whether it lives, and whether it can work. */
 export function healthHandlers({ connection, version }: Pick<Deps, 'connection' | 'version'>): Handlers<Named<'health'>> {

@@ -1,20 +1,20 @@
 import { readMark, type Kind, type PageHarvest } from '@orbis/core';
 import { OrbisError, serializeFinding, type Harvest, type HarvestItem, type HarvestSummary } from '@orbis/contract';
-import type { Deps } from '../deps.ts';
-import type { Handle } from '../database/connect.ts';
-import { FetchFailure } from '../fetching/failure.ts';
-import { findEmbed, insertEmbed } from '../store/embeds.ts';
-import { groupBy } from '../store/group.ts';
-import { findHarvest, insertHarvest, itemsOf, listHarvests, markTaken, type HarvestRow, type NewItem, type StoredItem } from '../store/harvests.ts';
-import { digest } from '../digest.ts';
-import { keyset } from '../store/pages.ts';
-import { declaredAddresses } from '../store/places.ts';
-import { embedIdOfMark } from '../store/placements.ts';
-import { newRevision } from '../usecases/codes.ts';
-import { sourceOfCode, ingest, worstLevel } from '../usecases/collect.ts';
-import { serializeSummaries } from '../usecases/embeds.ts';
-import type { Handlers, Named } from './reply.ts';
-import { inTransaction } from '../database/transaction.ts';
+import type { Deps } from '../../deps.ts';
+import type { Handle } from '../../database/connect.ts';
+import { FetchFailure } from '../../fetching/failure.ts';
+import { findEmbed, insertEmbed } from '../../store/embeds.ts';
+import { groupBy } from '../../store/group.ts';
+import { findHarvest, insertHarvest, itemsOf, listHarvests, markTaken, type HarvestRow, type NewItem, type StoredItem } from '../../store/harvests.ts';
+import { digest } from '../../digest.ts';
+import { keyset } from '../../store/pages.ts';
+import { declaredAddresses } from '../../store/places.ts';
+import { embedIdOfMark } from '../../store/placements.ts';
+import { newRevision } from '../../usecases/codes.ts';
+import { sourceOfCode, ingest, worstLevel } from '../../usecases/collect.ts';
+import { serializeSummaries } from '../../usecases/embeds.ts';
+import type { Handlers, Named } from '../reply.ts';
+import { inTransaction } from '../../database/transaction.ts';
 
 /** Whole pages read for their embeds, and which of these were taken. */
 export function harvestHandlers(deps: Deps): Handlers<Named<'harvests'>> {

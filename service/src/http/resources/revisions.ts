@@ -1,14 +1,25 @@
 import { withoutOptions, type OptionProblem, type Options } from '@orbis/core';
 import { formatOptions, formatProblem, OrbisError, refuseProblems, type Comparison } from '@orbis/contract';
-import type { Deps } from '../deps.ts';
-import type { Handle } from '../database/connect.ts';
-import { addRevision, addSource, findRevision, listRevisions, restoreRevision, sourceNumbers, sourceOf, type EmbedRow, type RevisionRow, type SourceRow } from '../store/embeds.ts';
-import { keyset } from '../store/pages.ts';
-import { compositionOf, newRevision, openSource, sameOptions } from '../usecases/codes.ts';
-import { sourceOfCode, ingest } from '../usecases/collect.ts';
-import { embedByKey, embedReply, embedTag, serializeRevision } from '../usecases/embeds.ts';
-import type { Handlers, Named } from './reply.ts';
-import { inTransaction } from '../database/transaction.ts';
+import type { Deps } from '../../deps.ts';
+import type { Handle } from '../../database/connect.ts';
+import {
+  addRevision,
+  addSource,
+  findRevision,
+  listRevisions,
+  restoreRevision,
+  sourceNumbers,
+  sourceOf,
+  type EmbedRow,
+  type RevisionRow,
+  type SourceRow,
+} from '../../store/embeds.ts';
+import { keyset } from '../../store/pages.ts';
+import { compositionOf, newRevision, openSource, sameOptions } from '../../usecases/codes.ts';
+import { sourceOfCode, ingest } from '../../usecases/collect.ts';
+import { embedByKey, embedReply, embedTag, serializeRevision } from '../../usecases/embeds.ts';
+import type { Handlers, Named } from '../reply.ts';
+import { inTransaction } from '../../database/transaction.ts';
 
 /** What an embed was and is: saving, newer codes, comparing, bringing back. */
 export function revisionHandlers(deps: Deps): Handlers<Named<'revisions' | 'sources'>> {

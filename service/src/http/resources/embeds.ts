@@ -1,15 +1,16 @@
 import type { OembedRoom, Options } from '@orbis/core';
 import { OrbisError, refuseProblems } from '@orbis/contract';
-import type { Deps } from '../deps.ts';
-import { changeEmbed, insertEmbed, listEmbeds, setTags, tagsOf } from '../store/embeds.ts';
-import { keyset } from '../store/pages.ts';
-import { compositionOf, newRevision, openSource } from '../usecases/codes.ts';
-import { nameFor, sourceOfCode, ingest } from '../usecases/collect.ts';
-import { linkResolver } from '../usecases/link-resolver.ts';
-import { embedByKey, embedReply, embedTag, serializeSummaries } from '../usecases/embeds.ts';
-import { searchFor } from '../usecases/search.ts';
-import type { Handlers, Named } from './reply.ts';
-import { inTransaction } from '../database/transaction.ts';
+import type { Deps } from '../../deps.ts';
+import { changeEmbed, insertEmbed, listEmbeds, setTags, tagsOf } from '../../store/embeds.ts';
+import { markEmbeds } from '../../store/stale.ts';
+import { keyset } from '../../store/pages.ts';
+import { compositionOf, newRevision, openSource } from '../../usecases/codes.ts';
+import { nameFor, sourceOfCode, ingest } from '../../usecases/collect.ts';
+import { linkResolver } from '../../usecases/link-resolver.ts';
+import { embedByKey, embedReply, embedTag, serializeSummaries } from '../../usecases/embeds.ts';
+import { searchFor } from '../../usecases/search.ts';
+import type { Handlers, Named } from '../reply.ts';
+import { inTransaction } from '../../database/transaction.ts';
 
 /** The collection: collecting, listing, renaming, duplicating. */
 export function embedHandlers(deps: Deps): Handlers<Named<'embeds'>> {
@@ -39,6 +40,8 @@ export function embedHandlers(deps: Deps): Handlers<Named<'embeds'>> {
         const retiredAt = retired === undefined ? {} : { retiredAt: retired ? (embed.retiredAt ?? actor.now) : null };
         if (!(await changeEmbed(tx, embed, { ...values, ...retiredAt }, actor.now))) throw new OrbisError('if-match-stale', { what: 'embed' });
         if (tags) await setTags(tx, embed.id, tags);
+        // Of what is retired nothing is served, and so nothing was planned for it.
+        if (retired === false) await markEmbeds(tx, [embed.id]);
       });
       return reply(params.embed);
     },

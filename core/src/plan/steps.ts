@@ -1,0 +1,43 @@
+import { positions, type SnippetPosition } from '../options/position.ts';
+import type { LeavingPlacement, PlannedPlacement } from './planned-placement.ts';
+import type { PlannedSnippet } from './planned-snippet.ts';
+
+/** What is done with a snippet: it is pasted, it replaces what stands there, it is there already; or what stands there is taken out. */
+export const planActions = ['paste', 'replace', 'take-out', 'already-there'] as const;
+export type PlanAction = (typeof planActions)[number];
+
+/** One thing to do, in the order of the work. */
+export interface PlanStep {
+  action: PlanAction;
+  position: SnippetPosition;
+  /** Of the snippet; null where something is only taken out. */
+  digest: string | null;
+  /** Where, at a spot. */
+  place: string | null;
+}
+
+/** The steps of a page, by position and place. */
+export function stepsOf(snippets: readonly PlannedSnippet[], placements: readonly PlannedPlacement[], leaving: readonly LeavingPlacement[]): PlanStep[] {
+  const byId = new Map(placements.map((placement) => [placement.id, placement]));
+  const steps = snippets.map(({ position, digest, placements: needed }): PlanStep => {
+    const those = needed.map((id) => byId.get(id)!);
+    return position === 'spot'
+      ? { action: atSpot(digest, those[0]!), position, digest, place: those[0]!.place }
+      : { action: elsewhere(digest, those), position, digest, place: null };
+  });
+  const out = leaving.map(({ place }): PlanStep => ({ action: 'take-out', position: 'spot', digest: null, place }));
+  return [...steps, ...out].sort(inOrder);
+}
+
+/* Stable, so that what stands at one position keeps its order. */
+const inOrder = (a: PlanStep, b: PlanStep): number =>
+  positions.indexOf(a.position) - positions.indexOf(b.position) || (a.place === null || b.place === null || a.place === b.place ? 0 : a.place < b.place ? -1 : 1);
+
+function atSpot(digest: string, { carried = null }: PlannedPlacement): PlanAction {
+  if (carried === null) return 'paste';
+  return carried.isWhole && carried.digests.includes(digest) ? 'already-there' : 'replace';
+}
+
+/* What was handed out together with a code that stands on the page was pasted together with it. */
+const elsewhere = (digest: string, placements: readonly PlannedPlacement[]): PlanAction =>
+  placements.some(({ carried }) => carried?.digests.includes(digest)) ? 'already-there' : 'paste';

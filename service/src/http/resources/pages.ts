@@ -1,0 +1,57 @@
+import type { Mark } from '@orbis/core';
+import { OrbisError, parsePage, type Page } from '@orbis/contract';
+import type { Deps } from '../../deps.ts';
+import { inTransaction } from '../../database/transaction.ts';
+import { serializePlan } from '../../serializers/compositions.ts';
+import { pageKeyOf, serializePage } from '../../serializers/places.ts';
+import { groupBy } from '../../store/group.ts';
+import { keyset } from '../../store/pages.ts';
+import { placementsOn, type StoredPlacement } from '../../store/placements.ts';
+import { deletePage, insertPage, listPages, spotsOf, type PageRow, type SiteRow } from '../../store/places.ts';
+import { onPage } from '../../usecases/on-page.ts';
+import { planOf } from '../../usecases/page-plan.ts';
+import { pageByKey, siteByKey } from '../../usecases/places.ts';
+import { unlessTaken } from '../../usecases/unless-taken.ts';
+import type { Handlers, Named } from '../reply.ts';
+
+/** Pages: added, planned, removed. */
+export function pageHandlers(deps: Deps): Handlers<Named<'pages'>> {
+  const { db } = deps.connection;
+  const withSpots = async (rows: readonly { site: SiteRow; page: PageRow }[]): Promise<Page[]> => {
+    const spots = await spotsOf(
+      db,
+      rows.map(({ page }) => page.id),
+    );
+    const byPage = groupBy(spots, ({ pageId }) => pageId);
+    return rows.map((row) => serializePage(row, byPage.get(row.page.id) ?? []));
+  };
+  return {
+    'pages.list': async ({ query }) => {
+      const siteId = query.site === undefined ? null : (await siteByKey(db, query.site)).id;
+      const page = keyset(await listPages(db, siteId, query.limit, query.after), query.limit, (row) => row);
+      return { data: { items: await withSpots(page.items), next: page.next } };
+    },
+    'pages.create': async ({ body, actor }) => {
+      const { site: key, path } = parsePage(body.key);
+      const site = await siteByKey(db, key);
+      await unlessTaken('page', body.key, () => inTransaction(db, (tx) => insertPage(tx, site.id, { path, title: body.title }, actor)));
+      return { status: 201, data: (await withSpots([await pageByKey(db, body.key)]))[0]! };
+    },
+    'pages.plan': async ({ params }) => {
+      const { site, page } = await pageByKey(db, params.page);
+      const rows = await placementsOn(db, page.id);
+      return { data: serializePlan(pageKeyOf({ site, page }), await planOf(rows, deps.renderContext(), await onPage(db, { site, page }, rows)), marksOf(rows)) };
+    },
+    'pages.delete': async ({ params }) => {
+      const { page } = await pageByKey(db, params.page);
+      const spots = await spotsOf(db, [page.id]);
+      if (spots.length > 0) throw new OrbisError('in-use', { what: 'page', key: params.page, by: `it has ${spots.length} ${spots.length === 1 ? 'spot' : 'spots'}` });
+      await inTransaction(db, (tx) => deletePage(tx, page));
+      return { data: undefined, status: 204 };
+    },
+  };
+}
+
+/* The marks under which placements were handed out last, or will be first. */
+const marksOf = (rows: readonly StoredPlacement[]): Map<string, Mark> =>
+  new Map(rows.map(({ placement: { publicId, issued } }) => [publicId, { placement: publicId, delivery: issued ?? 1 }]));

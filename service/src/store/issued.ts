@@ -1,0 +1,141 @@
+import { and, asc, desc, eq, inArray, lt, or } from 'drizzle-orm';
+import { snippetText, withMark, type Options, type Snippet } from '@orbis/core';
+import type { Handle } from '../database/connect.ts';
+import { digest } from '../digest.ts';
+import { chunks } from './chunks.ts';
+import type { Actor } from './embeds.ts';
+import { groupBy } from './group.ts';
+import { insertMany } from './insert-many.ts';
+import { afterId } from './pages.ts';
+import { delivery, deliverySnippet, placement, revision, snippet } from './schema.ts';
+
+export type DeliveryRow = typeof delivery.$inferSelect;
+
+/** What was handed out, with its mark. */
+export interface Issued {
+  id: number;
+  delivery: DeliveryRow;
+  /** The number of the revision that it was made of. */
+  revision: number;
+  snippets: Snippet[];
+  /** The text of the snippet for the spot. */
+  text: string;
+}
+
+/** Of a snippet made with the neutral mark: what a page carries is known by it. */
+export const textDigest = (made: Pick<Snippet, 'runs'>): string => digest(snippetText(made));
+
+/** Of snippets made with the neutral mark: whether the same is pasted, at each position; why it is so does not matter. */
+export const issueDigest = (snippets: readonly Snippet[]): string => digest(JSON.stringify(snippets.map((made) => [made.position, textDigest(made)])));
+
+export async function lastDelivery(db: Handle, placementId: number): Promise<DeliveryRow | null> {
+  const [row] = await db.select().from(delivery).where(eq(delivery.placementId, placementId)).orderBy(desc(delivery.number)).limit(1);
+  return row ?? null;
+}
+
+/** Writes down what is handed out as a placement’s next delivery: snippets made with the neutral mark, each kept once. Call it in a transaction that holds the placement’s row. */
+export async function insertDelivery(
+  tx: Handle,
+  { snippets, ...values }: { placementId: number; number: number; revisionId: number; options: Options; snippets: readonly Snippet[] },
+  { by, now }: Actor,
+): Promise<void> {
+  const ids = await keepSnippets(tx, snippets);
+  const [{ insertId: deliveryId }] = await tx.insert(delivery).values({ ...values, digest: issueDigest(snippets), createdAt: now, createdBy: by });
+  await insertMany(
+    tx,
+    deliverySnippet,
+    snippets.map(({ position }, at) => ({ deliveryId, at, position, snippetId: ids[at]! })),
+  );
+  await tx.update(placement).set({ issued: values.number }).where(eq(placement.id, values.placementId));
+}
+
+/* The ids of these snippets, in their order. */
+async function keepSnippets(tx: Handle, snippets: readonly Snippet[]): Promise<number[]> {
+  const rows = snippets.map((made) => ({ digest: digest(JSON.stringify(made.runs)), textDigest: textDigest(made), runs: made.runs }));
+  await tx.insert(snippet).ignore().values(rows);
+  const kept = await tx
+    .select({ id: snippet.id, digest: snippet.digest })
+    .from(snippet)
+    .where(
+      inArray(
+        snippet.digest,
+        rows.map((row) => row.digest),
+      ),
+    );
+  const ids = new Map(kept.map((row) => [row.digest, row.id]));
+  return rows.map((row) => ids.get(row.digest)!);
+}
+
+/** What was handed out for a placement, the newest first. */
+export async function listDeliveries(db: Handle, { id, publicId }: { id: number; publicId: string }, limit: number, after: string | undefined): Promise<Issued[]> {
+  const from = afterId(after);
+  const rows = await db
+    .select({ id: delivery.id, delivery, revision: revision.number })
+    .from(delivery)
+    .innerJoin(revision, eq(revision.id, delivery.revisionId))
+    .where(and(eq(delivery.placementId, id), from === null ? undefined : lt(delivery.id, from)))
+    .orderBy(desc(delivery.id))
+    .limit(limit + 1);
+  const snippets = await snippetsOf(
+    db,
+    rows.map((row) => row.id),
+  );
+  return rows.map((row) => {
+    const own = (snippets.get(row.id) ?? []).map((made) => withMark(made, { placement: publicId, delivery: row.delivery.number }));
+    return { ...row, snippets: own, text: snippetText(own.find(({ position }) => position === 'spot')!) };
+  });
+}
+
+async function snippetsOf(db: Handle, deliveryIds: readonly number[]): Promise<Map<number, Snippet[]>> {
+  if (deliveryIds.length === 0) return new Map();
+  const rows = await db
+    .select({ deliveryId: deliverySnippet.deliveryId, position: deliverySnippet.position, runs: snippet.runs })
+    .from(deliverySnippet)
+    .innerJoin(snippet, eq(snippet.id, deliverySnippet.snippetId))
+    .where(inArray(deliverySnippet.deliveryId, [...deliveryIds]))
+    .orderBy(asc(deliverySnippet.deliveryId), asc(deliverySnippet.at));
+  return new Map([...groupBy(rows, (row) => row.deliveryId)].map(([id, own]) => [id, own.map(({ position, runs }) => ({ position, runs }))]));
+}
+
+/** What was ever handed out for a placement’s spot. */
+export interface IssuedText {
+  placementId: number;
+  number: number;
+  /** The number of the revision that it was made of. */
+  revision: number;
+  textDigest: string;
+  text: string;
+}
+
+/** Everything that was ever handed out for the spots of these placements, by the placement, with its marks. */
+export async function issuedTexts(db: Handle, placements: readonly { id: number; publicId: string }[]): Promise<Map<number, IssuedText[]>> {
+  const publicIds = new Map(placements.map(({ id, publicId }) => [id, publicId]));
+  const out: IssuedText[] = [];
+  for (const part of chunks([...publicIds.keys()])) {
+    const rows = await db
+      .select({ placementId: delivery.placementId, number: delivery.number, revision: revision.number, textDigest: snippet.textDigest, runs: snippet.runs })
+      .from(delivery)
+      .innerJoin(revision, eq(revision.id, delivery.revisionId))
+      .innerJoin(deliverySnippet, and(eq(deliverySnippet.deliveryId, delivery.id), eq(deliverySnippet.position, 'spot')))
+      .innerJoin(snippet, eq(snippet.id, deliverySnippet.snippetId))
+      .where(inArray(delivery.placementId, part))
+      .orderBy(asc(delivery.id));
+    for (const { runs, ...row } of rows) {
+      const marked = withMark({ position: 'spot', runs }, { placement: publicIds.get(row.placementId)!, delivery: row.number });
+      out.push({ ...row, text: snippetText(marked) });
+    }
+  }
+  return groupBy(out, (row) => row.placementId);
+}
+
+/** The digests of all that was handed out under these numbers, by the placement. */
+export async function issuedDigests(db: Handle, wanted: readonly { placementId: number; number: number }[]): Promise<Map<number, string[]>> {
+  if (wanted.length === 0) return new Map();
+  const rows = await db
+    .select({ placementId: delivery.placementId, textDigest: snippet.textDigest })
+    .from(delivery)
+    .innerJoin(deliverySnippet, eq(deliverySnippet.deliveryId, delivery.id))
+    .innerJoin(snippet, eq(snippet.id, deliverySnippet.snippetId))
+    .where(or(...wanted.map(({ placementId, number }) => and(eq(delivery.placementId, placementId), eq(delivery.number, number)))));
+  return new Map([...groupBy(rows, (row) => row.placementId)].map(([id, own]) => [id, own.map(({ textDigest }) => textDigest)]));
+}

@@ -1,0 +1,147 @@
+import { and, asc, eq, inArray, sql } from 'drizzle-orm';
+import type { Database, Handle } from '../database/connect.ts';
+import { inTransaction } from '../database/transaction.ts';
+import { digest } from '../digest.ts';
+import type { Actor } from './embeds.ts';
+import { newPublicId } from './ids.ts';
+import type { JobRow } from './jobs.ts';
+import { afterId } from './pages.ts';
+import { embed, job, page, placement, sighting, site, sweepPage, type SightedState, type StoredFinding } from './schema.ts';
+import { stateOf } from './stale.ts';
+
+export type SweepPageRow = typeof sweepPage.$inferSelect;
+
+/**
+ * Writes down a sweep of these pages. Call it in a transaction.
+ * @throws the driver's duplicate-key error where one of the same scope has not ended: so of many that ask at once one is let through.
+ */
+export async function insertSweep(tx: Handle, scope: string | null, pageIds: readonly number[], { by, now }: Actor): Promise<string> {
+  const publicId = newPublicId();
+  const [{ insertId }] = await tx.insert(job).values({ publicId, kind: 'sweep', scope, exclusiveKey: exclusiveKey(scope), pages: pageIds.length, createdAt: now, createdBy: by });
+  await tx.insert(sweepPage).values(pageIds.map((pageId) => ({ jobId: insertId, pageId })));
+  return publicId;
+}
+
+/** A sweep of the same scope that has not ended. */
+export async function runningSweep(db: Handle, scope: string | null): Promise<JobRow | null> {
+  const [found] = await db
+    .select()
+    .from(job)
+    .where(eq(job.exclusiveKey, exclusiveKey(scope)));
+  return found ?? null;
+}
+
+const exclusiveKey = (scope: string | null): string => digest(`sweep ${scope ?? ''}`);
+
+export interface PageOfSweep {
+  id: number;
+  sweepPage: SweepPageRow;
+  page: typeof page.$inferSelect;
+  site: typeof site.$inferSelect;
+}
+
+export async function nextPage(db: Handle, jobId: number): Promise<PageOfSweep | null> {
+  const [row] = await pagesOfJob(db)
+    .where(and(eq(sweepPage.jobId, jobId), eq(sweepPage.state, 'waiting')))
+    .orderBy(asc(sweepPage.id))
+    .limit(1);
+  return row ?? null;
+}
+
+const pagesOfJob = (db: Handle) =>
+  db.select({ id: sweepPage.id, sweepPage, page, site }).from(sweepPage).innerJoin(page, eq(page.id, sweepPage.pageId)).innerJoin(site, eq(site.id, page.siteId));
+
+export async function listSweepPages(db: Handle, jobId: number, limit: number, after: string | undefined): Promise<PageOfSweep[]> {
+  const from = afterId(after);
+  return pagesOfJob(db)
+    .where(and(eq(sweepPage.jobId, jobId), from === null ? undefined : sql`${sweepPage.id} > ${from}`))
+    .orderBy(asc(sweepPage.id))
+    .limit(limit + 1);
+}
+
+/** What a sweep saw on these pages. */
+export async function sightingsOf(db: Handle, sweepPageIds: readonly number[]) {
+  if (sweepPageIds.length === 0) return [];
+  return db
+    .select({ sighting, placement: placement.publicId, embed: embed.key })
+    .from(sighting)
+    .innerJoin(placement, eq(placement.id, sighting.placementId))
+    .innerJoin(embed, eq(embed.id, placement.embedId))
+    .where(inArray(sighting.sweepPageId, [...sweepPageIds]))
+    .orderBy(asc(sighting.id));
+}
+
+/** What is written down of one placement: its finding at that time, which may be that it was out of date. */
+export interface PlacementResult {
+  placementId: number;
+  state: (typeof sighting.$inferSelect)['state'];
+  delivery: number | null;
+  /** Digest of what it carries, without its mark, where that was handed out. */
+  carried: string | null;
+  line: number | null;
+  /** Whether the page shows its document, by a link. */
+  served: boolean;
+  findings: StoredFinding[];
+}
+
+export interface PageResult {
+  state: 'read' | 'unreachable';
+  status: number | null;
+  why: string | null;
+  digest: string | null;
+  seen: PlacementResult[];
+  /** Placements that had ended, and are not on the page any more. */
+  gone: number[];
+}
+
+/**
+ * Writes down what a page showed, and what that says of each placement, in one transaction. A process that was stopped
+ * and lost its lease meanwhile writes nothing.
+ * @returns whether it was still this process's to write.
+ */
+export async function recordPage(db: Database, owner: string, row: PageOfSweep, result: PageResult, now: Date): Promise<boolean> {
+  return inTransaction(db, async (tx) => {
+    const [held] = await tx.select({ owner: job.leaseOwner, state: job.state, counts: job.counts }).from(job).where(eq(job.id, row.sweepPage.jobId)).for('update');
+    const [waiting] = await tx.select({ state: sweepPage.state }).from(sweepPage).where(eq(sweepPage.id, row.sweepPage.id)).for('update');
+    if (held?.owner !== owner || held.state !== 'running' || waiting?.state !== 'waiting') return false;
+    const { state, status, why, digest } = result;
+    await tx
+      .update(sweepPage)
+      .set({ state, status, why: why?.slice(0, 300) ?? null, digest, readAt: now })
+      .where(eq(sweepPage.id, row.sweepPage.id));
+    if (state === 'read') await tx.update(page).set({ checkedAt: now }).where(eq(page.id, row.page.id));
+    if (result.gone.length > 0) await tx.update(placement).set({ seen: 'missing', state: 'missing' }).where(inArray(placement.id, result.gone));
+    for (const { placementId, served, carried, ...seen } of result.seen) {
+      const onPage = seen.delivery !== null || served;
+      const found = seen.state === 'out-of-date' ? 'live' : seen.state;
+      await tx
+        .update(placement)
+        .set({
+          seen: found,
+          // What is wanted may have changed since the page was read: whether it is out of date is said by what holds now.
+          state: onPage ? stateOf(sql`${found}`, sql`${carried}`, sql`${placement.wanted}`) : found,
+          findings: seen.findings.filter((finding) => finding.rule !== 'out-of-date'),
+          ...(state === 'read' ? { checkedAt: now } : {}),
+          ...(onPage ? { seenDelivery: seen.delivery, carried, lastSeenAt: now } : {}),
+        })
+        .where(eq(placement.id, placementId));
+      await tx.insert(sighting).values({ sweepPageId: row.sweepPage.id, placementId, state: seen.state, delivery: seen.delivery, line: seen.line, findings: seen.findings });
+    }
+    await tx
+      .update(job)
+      .set({
+        ...(state === 'read' ? { pagesRead: sql`${job.pagesRead} + 1` } : { pagesUnreachable: sql`${job.pagesUnreachable} + 1` }),
+        counts: withSeen(held.counts ?? {}, result.seen),
+      })
+      .where(eq(job.id, row.sweepPage.jobId));
+    return true;
+  });
+}
+
+type StateCounts = Partial<Record<SightedState, number>>;
+
+function withSeen(counts: StateCounts, seen: readonly PlacementResult[]): StateCounts {
+  const sum = { ...counts };
+  for (const { state } of seen) sum[state] = (sum[state] ?? 0) + 1;
+  return sum;
+}

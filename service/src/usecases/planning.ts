@@ -1,0 +1,56 @@
+import type { Logger } from 'pino';
+import type { Database } from '../database/connect.ts';
+import { isAway } from '../database/errors.ts';
+import { inTransaction } from '../database/transaction.ts';
+import { placementsOn, type StoredPlacement } from '../store/placements.ts';
+import { keepServed } from '../store/served.ts';
+import { recordFailed, recordWanted, stalePages } from '../store/stale.ts';
+import { wantedOn } from './page-plan.ts';
+import type { RenderContext } from './render-context.ts';
+import { servedFor } from './served-document.ts';
+
+/** What pages are planned with. */
+export interface PlanTools {
+  db: Database;
+  renderContext: RenderContext;
+  log: Logger;
+}
+
+/**
+ * Plans a page: works out what would be handed out for each of its placements, and writes down what that is, and what
+ * is served for those whose link was handed out. A page that cannot be planned waits for the next change.
+ */
+export async function planPage(pageId: number, { db, renderContext, log }: PlanTools): Promise<void> {
+  const rows = await placementsOn(db, pageId);
+  try {
+    const wanted = await wantedOn(rows, renderContext);
+    const served = new Map(await Promise.all(rows.filter(isServed).map(async (row) => [row.id, await servedFor(row, renderContext)] as const)));
+    await inTransaction(db, async (tx) => {
+      for (const { id, placement } of inOrder(rows)) {
+        const isNew = await recordWanted(tx, { id, inputs: placement.inputs, wanted: wanted.get(id)! });
+        if (isNew && served.has(id)) await keepServed(tx, { placementId: id, ...served.get(id)! });
+      }
+    });
+  } catch (error) {
+    if (isAway(error)) throw error;
+    log.error({ page: pageId, err: error }, 'a page could not be planned');
+    await inTransaction(db, (tx) =>
+      recordFailed(
+        tx,
+        inOrder(rows).map(({ id, placement }) => ({ id, inputs: placement.inputs })),
+      ),
+    );
+  }
+}
+
+/** Plans the next pages that wait for it; how many there were. */
+export async function planNext(limit: number, tools: PlanTools): Promise<number> {
+  const pages = await stalePages(tools.db, 0, limit);
+  for (const page of pages) await planPage(page, tools);
+  return pages.length;
+}
+
+const isServed = ({ placement, embed }: StoredPlacement): boolean => placement.linkedAt !== null && embed.retiredAt === null;
+
+/* Rows are locked in one order everywhere. */
+const inOrder = (rows: readonly StoredPlacement[]): StoredPlacement[] => [...rows].sort((a, b) => a.id - b.id);

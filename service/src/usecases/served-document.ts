@@ -1,0 +1,30 @@
+import { classFor, documentText, effectiveOptions } from '@orbis/core';
+import type { Served } from '../store/served.ts';
+import type { StoredPlacement } from '../store/placements.ts';
+import { askedAt } from './asked.ts';
+import { compositionOf } from './codes.ts';
+import type { RenderContext } from './render-context.ts';
+
+/* A document of its own takes style rules apart from the code; whose they are does not matter there. */
+const classInFrames = classFor('frame');
+
+/** What is served for a placement whose link was handed out: its code alone, without a mark, and what must be known to serve it. */
+export async function servedFor(row: StoredPlacement, renderContext: RenderContext): Promise<Served> {
+  const { source, revision } = row;
+  const asked = askedAt(row);
+  const { code, composition } = await compositionOf({ base: source.base, found: source.found, asked }, renderContext, { apart: classInFrames });
+  const { parts, addresses, hosts, needs, kind, size } = code.reading;
+  const maxWidth = effectiveOptions(asked).options['max-width'];
+  return {
+    text: documentText(composition.snippets),
+    facts: {
+      reading: { parts, addresses, hosts, needs, kind, size },
+      sheet: code.sheet && { hosts: code.sheet.hosts, ...(code.sheet.tellsTime && { tellsTime: code.sheet.tellsTime }) },
+      // What visitors may read: the owner’s own names, of embeds and of sites, are for the console only.
+      title: (revision.options['title'] as string | undefined) ?? code.title ?? source.found?.title ?? null,
+      permissions: code.permissions,
+      thumbnail: source.found?.thumbnail ?? null,
+      maxWidth: typeof maxWidth === 'number' ? maxWidth : null,
+    },
+  };
+}

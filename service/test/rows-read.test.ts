@@ -1,0 +1,86 @@
+import { expect } from 'chai';
+import { sql } from 'drizzle-orm';
+import { fillRegister } from './support/large-register.ts';
+import { startTestOrbis, type TestOrbis } from './support/orbis.ts';
+
+/* How many rows a list may read for each row that it shows, and for itself: the session, the embed that is asked about. */
+const [each, itself] = [20, 40];
+const limit = 50;
+
+const lists: readonly [path: string, query: Record<string, string>][] = [
+  ['/placements', {}],
+  ...(['live', 'out-of-date', 'missing'] as const).map((state): [string, Record<string, string>] => ['/placements', { state }]),
+  ['/placements', { embed: 'e8' }],
+  ['/placements', { embed: 'e8', state: 'live' }],
+  ['/placements', { site: 's9' }],
+  ['/placements', { site: 's9', state: 'out-of-date' }],
+  ['/placements', { page: 's9/p9' }],
+  ['/placements/0000000005/deliveries', {}],
+  ['/embeds', {}],
+  ['/embeds', { kind: 'map' }],
+  ['/embeds', { tag: 'visit' }],
+  ['/embeds', { host: 'play.kinorill.localhost' }],
+  ['/embeds', { where: 'kind=map' }],
+  ['/embeds', { where: 'tag=visit' }],
+  ['/embeds', { where: 'host=play.kinorill.localhost' }],
+  ['/embeds', { where: 'placed=yes' }],
+  ['/embeds', { tag: 'rare' }],
+  ['/embeds', { host: 'rare.localhost' }],
+  ['/embeds', { provider: 'rare' }],
+  ['/embeds', { kind: 'popup' }],
+  ['/embeds', { q: 'embed' }],
+  ['/embeds/e8/revisions', {}],
+  ['/sites', {}],
+  ['/pages', {}],
+  ['/pages', { site: 's9' }],
+  ['/sweeps', {}],
+  ['/sweeps/jjjjjjjjj1/pages', {}],
+  ['/providers', {}],
+  ['/harvests', {}],
+  ['/changes', {}],
+  ['/presets', {}],
+];
+
+describe('with 50,000 placements', function () {
+  this.timeout(300_000);
+  let test: TestOrbis;
+  before(async () => {
+    test = await startTestOrbis();
+    await fillRegister(test.orbis.connection);
+  });
+  after(() => test.stop());
+
+  /* All rows that the server has read so far, of whatever table and index (MariaDB, Handler_read_…). */
+  const rowsRead = async (): Promise<number> => {
+    const [rows] = (await test.orbis.connection.db.execute(sql`show global status like 'Handler_read_%'`)) as unknown as [{ Value: string }[]];
+    return rows.reduce((sum, { Value }) => sum + Number(Value), 0);
+  };
+  /* The least of three times: beside it the service looks for work now and then. */
+  const readFor = async (work: () => Promise<unknown>): Promise<number> => {
+    const counts: number[] = [];
+    for (let i = 0; i < 3; i++) {
+      const [a, b] = [await rowsRead(), await rowsRead()];
+      await work();
+      // Asking for the count reads rows as well.
+      counts.push((await rowsRead()) - b - (b - a));
+    }
+    return Math.min(...counts);
+  };
+
+  for (const [path, query] of lists) {
+    const name = `${path}?${new URLSearchParams(query).toString()}`.replace(/\?$/, '');
+    it(`reads at most ${each} rows for each that it shows: ${name}`, async () => {
+      const address = `${test.url}/api/v1${path}?${new URLSearchParams({ limit: String(limit), ...query }).toString()}`;
+      const ask = async (after = '') =>
+        (await fetch(`${address}${after}`, { headers: { authorization: `Bearer ${test.token}` } })).json() as Promise<{ items: { seen?: unknown[] }[]; next: string | null }>;
+      const first = await ask();
+      // The second page must not read the first one again.
+      const after = first.next === null ? '' : `&after=${first.next}`;
+      // A page of a sweep is shown with what was seen on it.
+      const shown = (await ask(after)).items.reduce((sum, { seen = [] }) => sum + 1 + seen.length, 0);
+      const read = await readFor(() => ask(after));
+      if (process.env['ROWS'] !== undefined) console.log(`${name} | ${shown} | ${read}`);
+      expect(read).to.be.at.most(itself + each * shown);
+    });
+  }
+});

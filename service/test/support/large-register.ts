@@ -1,0 +1,46 @@
+import { sql } from 'drizzle-orm';
+import type { Connection } from '../../src/database/connect.ts';
+
+const now = "'2026-11-26 12:00:00.000'";
+const code = `'<iframe src="https://play.kinorill.localhost/reel/a1" title="t"></iframe>'`;
+const digestOf = (what: string): string => `convert(sha2(${what}, 256) using ascii)`;
+
+/** How much there is in the register. */
+export const size = { sites: 50, pages: 5000, spots: 10_000, embeds: 1000, placements: 50_000, sweeps: 3 } as const;
+
+/* Each is one statement over a sequence of numbers (MariaDB, Sequence Storage Engine). */
+const statements = [
+  `insert into site (id, \`key\`, name, address, defaults, pages, created_at) select seq, concat('s', seq), concat('Site ', seq), concat('https://s', seq, '.localhost'), '{}', 100, ${now} from seq_1_to_${size.sites}`,
+  `insert into page (id, site_id, path, title, created_at) select seq, 1 + (seq - 1) mod ${size.sites}, concat('p', seq), 'T', ${now} from seq_1_to_${size.pages}`,
+  `insert into spot (id, page_id, name, phone, tablet, desktop, placements, created_at) select seq, 1 + (seq - 1) mod ${size.pages}, concat('spot', seq), 358, 704, 760, 5, ${now} from seq_1_to_${size.spots}`,
+  `insert into embed (id, \`key\`, name, notes, kind, provider, level, source, revision, placements, changed_at, created_at)
+     select seq, concat('e', seq), concat('Embed ', seq), '', elt(1 + seq mod 4, 'video', 'map', 'form', 'feed'), 'kinorill', null, 1, 2, 50, ${now}, ${now} from seq_1_to_${size.embeds}`,
+  `insert into embed_tag select id, elt(1 + id mod 3, 'talks', 'visit', 'shop') from embed`,
+  `insert into embed_host select id, 'play.kinorill.localhost' from embed`,
+  `update embed set provider = 'rare', kind = 'popup' where id in (3, 500)`,
+  `insert into embed_tag values (3, 'rare'), (500, 'rare')`,
+  `insert into embed_host values (3, 'rare.localhost'), (500, 'rare.localhost')`,
+  `insert into source (id, embed_id, number, pasted, base, found, digest, created_at) select id, id, 1, ${code}, ${code}, null, ${digestOf('id')}, ${now} from embed`,
+  `insert into revision (id, embed_id, number, source_id, left_out, options, sheet_id, reason, created_at)
+     select seq, 1 + (seq - 1) mod ${size.embeds}, 1 + (seq - 1) div ${size.embeds}, 1 + (seq - 1) mod ${size.embeds}, '[]', '{}', 'kinorill', 'r', ${now} from seq_1_to_${2 * size.embeds}`,
+  `insert into placement (id, public_id, spot_id, page_id, site_id, embed_id, seen, seen_delivery, carried, wanted, state, stale, issued, findings, options, created_at)
+     select seq, lpad(conv(seq, 10, 16), 10, '0'), spot.id, spot.page_id, page.site_id, 1 + (seq * 7 + (seq - 1) div ${size.spots}) mod ${size.embeds},
+       if(seq mod 10 = 9, 'missing', 'live'), if(seq mod 10 = 9, null, 1), ${digestOf('1')}, ${digestOf('if(seq mod 10 = 8, 2, 1)')},
+       elt(1 + greatest(seq mod 10, 7) - 7, 'live', 'out-of-date', 'missing'), 'no', 2, '[]', '{}', ${now}
+     from seq_1_to_${size.placements} join spot on spot.id = 1 + (seq - 1) mod ${size.spots} join page on page.id = spot.page_id`,
+  `insert into snippet (id, digest, text_digest, runs) select seq, ${digestOf("concat('r', seq)")}, ${digestOf('seq')}, concat('[{"from":"source","start":0,"end":1,"text":"', seq, '"}]') from seq_1_to_${size.embeds}`,
+  `insert into delivery (id, placement_id, number, revision_id, options, digest, created_at)
+     select seq, 1 + (seq - 1) mod ${size.placements}, 1 + (seq - 1) div ${size.placements}, 1 + (seq * 7) mod ${size.embeds}, '{}', ${digestOf('seq')}, ${now} from seq_1_to_${2 * size.placements}`,
+  `insert into delivery_snippet select id, 0, 'spot', 1 + id mod ${size.embeds} from delivery`,
+  `insert into job (id, public_id, kind, state, pages, pages_read, counts, created_at, ended_at)
+     select seq, lpad(seq, 10, 'j'), 'sweep', 'done', ${size.pages}, ${size.pages}, '{"live":${size.placements}}', ${now}, ${now} from seq_1_to_${size.sweeps}`,
+  `insert into sweep_page (id, job_id, page_id, state, read_at) select seq, 1 + (seq - 1) div ${size.pages}, 1 + (seq - 1) mod ${size.pages}, 'read', ${now} from seq_1_to_${size.sweeps * size.pages}`,
+  `insert into sighting (sweep_page_id, placement_id, state, delivery, line, findings)
+     select sweep_page.id, placement.id, 'live', 1, 1, '[]' from placement join sweep_page on sweep_page.page_id = placement.page_id and sweep_page.job_id = 1`,
+];
+
+/** Fills an empty register. */
+export async function fillRegister({ db }: Pick<Connection, 'db'>): Promise<void> {
+  for (const statement of statements) await db.execute(sql.raw(statement));
+  await db.execute(sql.raw('analyze table placement, embed, page, spot, delivery, sweep_page, sighting, revision'));
+}
