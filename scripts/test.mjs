@@ -5,13 +5,10 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { run, say, setUp, stop, top } from './setup.mjs';
 
-/*
- * Two runs beside each other, each with a database of its own: what needs little but a processor, and the rest, whose
- * many browsers come last and have the machine to themselves.
- */
+/* Two runs beside each other, each with a database of its own, that take about as long: half of all is the service's. */
 const parts = [
-  ['service', 'demo', 'console', 'scripts'],
-  ['core', 'contract', 'sheets', 'cli'],
+  ['service', 'scripts'],
+  ['core', 'contract', 'sheets', 'cli', 'demo', 'console'],
 ];
 
 setUp({ chromium: true });

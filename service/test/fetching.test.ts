@@ -247,6 +247,23 @@ describe('the guarded client', () => {
     });
   }
 
+  it('asks once more where a connection that was kept open turns out to be closed, and not for ever', async () => {
+    const asked = new Map<unknown, number>();
+    // A server lets go of a connection at the moment in which the next question comes by it.
+    answer = (request, response) => {
+      const times = (asked.get(request.socket) ?? 0) + 1;
+      asked.set(request.socket, times);
+      if (times > 1) request.socket.destroy();
+      else response.writeHead(200, html).end('<p>x</p>');
+    };
+    for (let i = 0; i < 3; i++) expect((await read()).text).to.equal('<p>x</p>');
+    expect([...asked.values()].filter((times) => times > 1).length, 'connections were used again').to.be.at.least(1);
+    let times = 0;
+    answer = (request) => void (times++, request.socket.destroy());
+    expect(await refusal(read())).to.include('broke the connection off');
+    expect(times).to.equal(2);
+  });
+
   it('knows public addresses from all others', () => {
     for (const address of ['93.184.215.14', '2606:2800:21f::1']) expect(isPublic(address), address).to.equal(true);
     for (const address of [

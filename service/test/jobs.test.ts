@@ -10,7 +10,7 @@ import { sweepJobs } from '../src/jobs/sweep.ts';
 import type { JobHandler } from '../src/queue/handler.ts';
 import { createRunner } from '../src/queue/runner.ts';
 import { claimJob, findJob, renewLease } from '../src/store/jobs.ts';
-import { newDatabase } from './support/database.ts';
+import { migratedDatabase } from './support/database.ts';
 import { startTestOrbis, type TestOrbis } from './support/orbis.ts';
 
 const silent = pino({ level: 'silent' });
@@ -108,7 +108,7 @@ describe('the queue of jobs', () => {
   });
 
   it('gives one job to one of many who ask at once', async () => {
-    const connection = await connectDatabase(await newDatabase());
+    const connection = await connectDatabase(await migratedDatabase());
     try {
       const { db } = connection;
       await db.execute(sql`insert into job (public_id, kind, state, created_at) values ('aaaaaaaaaa', 'sweep', 'waiting', utc_timestamp(3))`);
@@ -120,7 +120,7 @@ describe('the queue of jobs', () => {
   });
 
   it('tries a job that fails again, later each time, and no more than three times', async () => {
-    const connection = await connectDatabase(await newDatabase());
+    const connection = await connectDatabase(await migratedDatabase());
     const { db } = connection;
     const failing = createRunner([{ kind: 'sweep', leavesTrace: true, step: () => Promise.reject(new Error('broken')) }], { db, owner: 'o', now: () => new Date(), log: silent });
     const waits: number[] = [];

@@ -4,7 +4,7 @@ import { isPublic, resolveHost } from './addresses.ts';
 import { acceptedEncodings, limited, unpacked } from './body.ts';
 import { decodePage } from './decode.ts';
 import { createRobots } from './robots.ts';
-import { failureOf, FetchFailure } from './failure.ts';
+import { brokenOff, failureOf, FetchFailure } from './failure.ts';
 
 export interface FetchedPage {
   /** Where it was found in the end, after redirects. */
@@ -124,18 +124,20 @@ export function createFetching({
           statusCode: status,
           headers: raw,
           body,
-        } = await request(url, {
-          dispatcher: trusted ? agents.trusted : agents.strange,
-          signal,
-          headers: {
-            'user-agent': agentName,
-            accept,
-            'accept-encoding': range === undefined ? acceptedEncodings : 'identity',
-            'cache-control': 'no-cache',
-            'pragma': 'no-cache',
-            ...(range === undefined ? {} : { range: `bytes=0-${range - 1}` }),
-          },
-        });
+        } = await onceMore(() =>
+          request(url, {
+            dispatcher: trusted ? agents.trusted : agents.strange,
+            signal,
+            headers: {
+              'user-agent': agentName,
+              accept,
+              'accept-encoding': range === undefined ? acceptedEncodings : 'identity',
+              'cache-control': 'no-cache',
+              'pragma': 'no-cache',
+              ...(range === undefined ? {} : { range: `bytes=0-${range - 1}` }),
+            },
+          }),
+        );
         // Whoever lets go of an answer does not hear any more how it ends.
         body.on('error', () => undefined);
         const headers = headersOf(raw);
@@ -185,6 +187,16 @@ export function createFetching({
       return { url, status, text: decodePage(body, headers.get('content-type') ?? '') };
     },
   };
+}
+
+/* A server may let go of a kept connection just as it is used again: nothing of the answer has come then, and only reading is asked for. */
+async function onceMore<T>(ask: () => Promise<T>): Promise<T> {
+  try {
+    return await ask();
+  } catch (error) {
+    if (!brokenOff(error)) throw error;
+    return ask();
+  }
 }
 
 /** Whether a type is that of a page (HTML, section 2.1.1). */

@@ -32,6 +32,9 @@ export function failureOf(error: unknown, url: URL, seconds: number): FetchFailu
   );
 }
 
+/** Whether the other side broke the connection off. */
+export const brokenOff = (error: unknown): boolean => causes(error).some((cause) => 'code' in cause && (cause.code === 'ECONNRESET' || cause.code === 'UND_ERR_SOCKET'));
+
 function causes(error: unknown): Error[] {
   const out: Error[] = [];
   for (let at = error; at instanceof Error && out.length < 8; at = at.cause) out.push(at);

@@ -5,7 +5,7 @@ import { pino, type Logger } from 'pino';
 import { ApiError, createClient, type Client } from '@orbis/contract';
 import { startDemoServer, type DemoServer } from '@orbis/demo';
 import { readSettings, startOrbis, type Orbis } from '@orbis/service';
-import { newDatabase } from './database.ts';
+import { migratedDatabase } from './database.ts';
 
 export const password = 'seven owls over the fell';
 
@@ -28,7 +28,7 @@ export interface TestOrbis {
 
 export async function startTestOrbis({ env = {} }: { env?: Record<string, string> } = {}): Promise<TestOrbis> {
   const folder = mkdtempSync(join(tmpdir(), 'orbis-test-'));
-  const database = await newDatabase();
+  const database = await migratedDatabase();
   const log: string[] = [];
   const logger: Logger = pino({ level: 'info' }, { write: (line: string) => void log.push(line) });
   const settings = readSettings({ ORBIS_DATA: folder, ORBIS_DATABASE_URL: database, ORBIS_PORT: '0', ORBIS_FRAMES_PORT: '0', ...env }, folder);
