@@ -7,7 +7,7 @@ import { line } from './figures.ts';
 const mebi = 1_048_576;
 
 /** Texts that are made to be costly, each up to a length: repeated pieces within the limits of what is read. */
-export const hostile: [label: string, make: (length: number) => string][] = [
+const hostile: [label: string, make: (length: number) => string][] = [
   ['“<” and nothing else', (n) => '<'.repeat(n)],
   ['open tags that never end', (n) => '<a '.repeat(n / 3)],
   ['comments that never end', (n) => '<!--'.repeat(n / 4)],

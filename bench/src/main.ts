@@ -1,6 +1,7 @@
 import { cpus } from 'node:os';
 import { adjusting } from './adjusting.ts';
 import { collection } from './collection.ts';
+import { consoleSize } from './console.ts';
 import { faults } from './faults.ts';
 import { fuzz } from './fuzz.ts';
 import { growth } from './growth.ts';
@@ -9,8 +10,8 @@ import { liveness } from './liveness.ts';
 import { reading } from './reading.ts';
 
 const parts: Record<string, () => string | Promise<string>> = { reading, adjusting, collection, liveness, growth, fuzz, kinds };
-/* These take minutes, and run only where they are named. */
-const named: typeof parts = { faults };
+/* These take minutes, or need a browser, and run only where they are named. */
+const named: typeof parts = { faults, console: consoleSize };
 
 const asked = process.argv.slice(2);
 const known = { ...parts, ...named };

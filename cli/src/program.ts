@@ -1,5 +1,5 @@
 import { Command, CommanderError } from 'commander';
-import { ApiError, catalogue, OrbisError } from '@orbis/contract';
+import { ApiError, catalogue, OrbisError, type ErrorCode } from '@orbis/contract';
 import { UsedWrongly, type AddCommand, type Tools } from './command.ts';
 import { addPassword } from './commands/account/password.ts';
 import { addSessions } from './commands/account/sessions.ts';
@@ -126,7 +126,7 @@ function failed(error: unknown, io: Io, json: boolean): Exit {
             .map((e) => `  ${e.pointer}: ${e.detail}\n`)
             .join('')}`,
     );
-    return error.exit;
+    return catalogue[error.code as ErrorCode]?.exit ?? 3;
   }
   throw error;
 }

@@ -1,5 +1,6 @@
 import { QueryCache, QueryClient, useInfiniteQuery } from '@tanstack/react-query';
-import { ApiError, createClient, type AnswerOf, type QueryInput, type RouteName, type Routes } from '@orbis/contract';
+import type { AnswerOf, QueryInput, RouteName, Routes } from '@orbis/contract';
+import { ApiError, createClient } from '@orbis/contract/client';
 
 /** The client of the service that serves this page; the session's cookie goes with it by itself. */
 export const api = createClient({ url: '' });

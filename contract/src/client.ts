@@ -1,6 +1,6 @@
-import { problem, type Problem } from './common.ts';
-import { catalogue, type ErrorCode } from './errors.ts';
-import { apiBase, routes, type AnswerOf, type BodyInput, type QueryInput, type RouteName, type Routes } from './routes/index.ts';
+import type { Problem } from './common.ts';
+import type { AnswerOf, BodyInput, QueryInput, Routes } from './routes/index.ts';
+import { apiBase, paths, type RouteName } from './routes/paths.ts';
 
 /** An error answer of the service, or the failure to reach it (`status` 0). */
 export class ApiError extends Error {
@@ -12,10 +12,6 @@ export class ApiError extends Error {
   }
   get code(): string {
     return this.problem.code;
-  }
-  /** The exit status for a command that fails of it. */
-  get exit(): 1 | 2 | 3 | 4 {
-    return catalogue[this.problem.code as ErrorCode]?.exit ?? 3;
   }
 }
 
@@ -52,7 +48,7 @@ export interface Client {
 /** The one client of the service, typed by the table of routes. */
 export function createClient({ url, headers = {}, fetch = globalThis.fetch }: ClientOptions): Client {
   const open: Client['open'] = async (name, call = {}) => {
-    const { method } = routes[name];
+    const { method } = paths[name];
     const target = url + apiBase + pathOf(name, call.params ?? {}) + queryOf((call.query ?? {}) as Values);
     const init: RequestInit = { method: method.toUpperCase(), headers: { accept: 'application/json, text/event-stream', ...headers } };
     const sent = init.headers as Record<string, string>;
@@ -93,7 +89,7 @@ async function wholeText(response: Response, url: string, signal: AbortSignal | 
 
 /** The path of an operation with its parameters filled in, below {@link apiBase}. */
 export function pathOf(name: RouteName, params: Record<string, string | number>): string {
-  return routes[name].path.replace(/:([a-z]+)/g, (_, parameter: string) => encodeURIComponent(String(params[parameter] ?? '')));
+  return paths[name].path.replace(/:([a-z]+)/g, (_, parameter: string) => encodeURIComponent(String(params[parameter] ?? '')));
 }
 
 function queryOf(query: Values): string {
@@ -103,9 +99,16 @@ function queryOf(query: Values): string {
 }
 
 async function problemOf(response: Response, url: string): Promise<Problem> {
-  const parsed = problem.safeParse(await response.json().catch(() => null));
-  if (parsed.success) return parsed.data;
+  const answer: unknown = await response.json().catch(() => null);
+  if (isProblem(answer)) return answer;
   return { ...unreachable(url), status: response.status, detail: `${url || 'The service'} answered ${response.status}, and not as Orbis does. Is it Orbis that runs there?` };
+}
+
+/* Whether an answer is a problem document as Orbis writes them (RFC 9457). */
+function isProblem(answer: unknown): answer is Problem {
+  if (typeof answer !== 'object' || answer === null) return false;
+  const { type, title, status, code, detail } = answer as Partial<Problem>;
+  return [type, title, code, detail].every((text) => typeof text === 'string') && typeof status === 'number';
 }
 
 const unreachable = (url: string): Problem => ({

@@ -2,6 +2,7 @@
 export * from './client.ts';
 export * from './common.ts';
 export * from './console-screens.ts';
+export * from './counting.ts';
 export * from './errors.ts';
 export * from './events.ts';
 export * from './import-file.ts';
@@ -18,3 +19,4 @@ export { patternProblem } from './sheet-patterns.ts';
 export * from './sheet-file.ts';
 export * from './language/index.ts';
 export * from './options/index.ts';
+export { kindDefaults, optionsSchema, valueSchema } from './options/schema.ts';

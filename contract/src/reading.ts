@@ -1,5 +1,5 @@
 import { z } from './zod.ts';
-import { optionsSchema } from './options/index.ts';
+import { optionsSchema } from './options/schema.ts';
 import { inputs, kinds, lengthUnits, roles, uses, type Reading as CoreReading } from '@orbis/core';
 
 const offset = z.number().int().min(0).meta({ description: 'UTF-16 code units into the text that was read' });

@@ -1,11 +1,12 @@
 import { z } from './zod.ts';
 import { kinds, levels, planActions, positions, stages } from '@orbis/core';
+import { mostCounted, mostWaiting } from './counting.ts';
 import { key, label, pageOf, publicId, tag, time } from './common.ts';
 import { level, reading } from './reading.ts';
 import { pageKey, siteKey, spotKey, spotName } from './place.ts';
 import { spoken, type PlacementState } from './language/index.ts';
 import { sheetSchema } from './sheet.ts';
-import { kindDefaults, optionsSchema } from './options/index.ts';
+import { kindDefaults, optionsSchema } from './options/schema.ts';
 
 const count = z.number().int().min(0);
 const state = z.enum(Object.keys(spoken.states) as [PlacementState, ...PlacementState[]]);
@@ -125,9 +126,6 @@ export const providerId = z
   .string()
   .regex(/^[a-z0-9]+(?:-[a-z0-9]+)*$/, 'lower-case letters, digits and hyphens')
   .max(60);
-/** So far the list of sheets counts the embeds of each. */
-export const mostCounted = 15;
-
 export const provider = z
   .object({
     id: providerId,
@@ -385,9 +383,6 @@ export const comparison = z
   .meta({ id: 'Comparison' });
 export const preview = z.object({ url: z.string(), expiresAt: time, sandboxTokens: z.array(z.object({ token: z.string(), reason: z.string() })) }).meta({ id: 'Preview' });
 export const health = z.object({ status: z.literal('ok'), version: z.string() }).meta({ id: 'Health' });
-
-/** So far the register counts what is still being worked out. */
-export const mostWaiting = 1000;
 
 export const lists = {
   embeds: pageOf(embedSummary).meta({ id: 'EmbedPage' }),

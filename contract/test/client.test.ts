@@ -36,16 +36,16 @@ describe('the client of the interface', () => {
     const broken = new ReadableStream({ pull: (controller) => controller.error(new TypeError('terminated')) });
     const fetch = (() => Promise.resolve(new Response(broken, { status: 200 }))) as unknown as typeof globalThis.fetch;
     const error = await errorOf(createClient({ url: 'http://orbis.test', fetch }).call('embeds.list'));
-    expect(error).to.be.instanceOf(ApiError).and.include({ code: 'not-reached', exit: 3 });
+    expect(error).to.be.instanceOf(ApiError).and.include({ code: 'not-reached' });
     expect(error.message).to.include('broke its answer off in the middle');
   });
 
   it('takes an answer without a body', async () => expect((await answering(204, '').client.call('session.delete')).data).to.equal(undefined));
 
-  it('turns a problem document into an error with its exit status', async () => {
+  it('turns a problem document into an error with its code', async () => {
     const problem = { type: 'urn:orbis:error:not-found', title: 'Not found', status: 404, code: 'not-found', detail: 'There is no embed “x”.' };
     const error = await errorOf(answering(404, JSON.stringify(problem)).client.call('embeds.read', { params: { embed: 'x' } }));
-    expect(error).to.be.instanceOf(ApiError).and.include({ code: 'not-found', message: 'There is no embed “x”.', exit: 2 });
+    expect(error).to.be.instanceOf(ApiError).and.include({ code: 'not-found', message: 'There is no embed “x”.' });
   });
 
   for (const [label, status, body] of [
@@ -56,14 +56,14 @@ describe('the client of the interface', () => {
     it(`says of ${label} that it is not Orbis that answered`, async () => {
       const error = await errorOf(answering(status, body).client.call('health.live'));
       expect(error.message).to.equal(`http://orbis.test answered ${status}, and not as Orbis does. Is it Orbis that runs there?`);
-      expect(error.exit).to.equal(3);
+      expect(error.code).to.equal('not-reached');
     });
   }
 
   it('says that nobody answers', async () => {
     const fetch = (() => Promise.reject(new TypeError('fetch failed'))) as unknown as typeof globalThis.fetch;
     const error = await errorOf(createClient({ url: 'http://orbis.test', fetch }).call('health.live'));
-    expect(error).to.include({ code: 'not-reached', exit: 3 });
+    expect(error).to.include({ code: 'not-reached' });
   });
 
   it('follows a list to its end', async () => {

@@ -78,7 +78,7 @@ const row = (revision: Revision): string[] => [
 const differs = ({ options, sourceDiffers }: Comparison): boolean => options.length > 0 || sourceDiffers;
 
 /** What differs between two revisions, as people read it: what is gone in brackets with a minus, what is new with a plus. */
-export function formatComparison(comparison: Comparison, colours: Colours): string {
+function formatComparison(comparison: Comparison, colours: Colours): string {
   if (!differs(comparison)) return `Nothing differs between revisions ${comparison.from.number} and ${comparison.to.number}.\n`;
   const rows = comparison.options.map(({ option, from, to }) => [option, from ?? 'not set', to ?? 'not set']);
   const options = rows.length > 0 ? `${table(['option', `revision ${comparison.from.number}`, `revision ${comparison.to.number}`], rows, colours)}\n` : '';

@@ -1,4 +1,4 @@
-import { plural } from '@orbis/contract';
+import { plural } from '@orbis/contract/language';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';

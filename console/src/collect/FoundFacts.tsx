@@ -1,7 +1,8 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { formatTime } from '@orbis/core';
-import { spoken, formatBytes, type Found } from '@orbis/contract';
+import type { Found } from '@orbis/contract';
+import { spoken, formatBytes } from '@orbis/contract/language';
 import { formatWhen } from '../components/when.ts';
 
 /** What was found out about a link, with where and when. */

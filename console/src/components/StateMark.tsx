@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import Tooltip from '@mui/material/Tooltip';
-import { spoken, formatState, type PlacementState } from '@orbis/contract';
+import type { PlacementState } from '@orbis/contract';
+import { spoken, formatState } from '@orbis/contract/language';
 
 const colours: Record<PlacementState, string> = {
   'planned': 'text.secondary',

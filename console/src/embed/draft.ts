@@ -1,5 +1,6 @@
 import { optionNamed, parameterOf, type Option, type Options, type OptionValue, type Sheet } from '@orbis/core';
-import { formatExpectation, formatOptions } from '@orbis/contract';
+import { formatExpectation } from '@orbis/contract/language';
+import { formatOptions } from '@orbis/contract/options';
 
 /** Options as they stand in the form: one text for each name; empty means not asked for. */
 export type Draft = Record<string, string>;
@@ -30,7 +31,7 @@ export function optionsOf(draft: Draft, { sheets, saved }: Known): { options: Op
 }
 
 /** An option of the table, or of the first of these sheets that declares it. */
-export function optionIn(sheets: readonly Sheet[], name: string): Option | null {
+function optionIn(sheets: readonly Sheet[], name: string): Option | null {
   for (const sheet of [null, ...sheets]) {
     const option = optionNamed(name, sheet);
     if (option) return option;

@@ -1,5 +1,6 @@
 import type { Options, OptionLevel } from '@orbis/core';
-import { spoken, formatOptions } from '@orbis/contract';
+import { spoken } from '@orbis/contract/language';
+import { formatOptions } from '@orbis/contract/options';
 import type { Inherited } from './fields/field.ts';
 
 /** What holds where nothing is asked: the values of each level, the farthest first, so that nearer ones win. */

@@ -4,7 +4,8 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { compareTexts } from '@orbis/core';
-import { plural, type GroupOutcome } from '@orbis/contract';
+import type { GroupOutcome } from '@orbis/contract';
+import { plural } from '@orbis/contract/language';
 import { CompareRuns } from '../components/CodeRuns.tsx';
 
 /* So many are shown at first: thousands of codes at once are no help. */

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
-import { formatOptions } from '@orbis/contract';
+import { formatOptions } from '@orbis/contract/options';
 import { api, refresh, useList } from '../api.ts';
 import { useAnnounce } from '../components/Announcer.tsx';
 import { Confirm } from '../components/Confirm.tsx';

@@ -1,4 +1,4 @@
-import { plural } from '@orbis/contract';
+import { plural } from '@orbis/contract/language';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';

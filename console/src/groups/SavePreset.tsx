@@ -4,7 +4,7 @@ import TextField from '@mui/material/TextField';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { Options } from '@orbis/core';
-import { ApiError } from '@orbis/contract';
+import { ApiError } from '@orbis/contract/client';
 import { api, refresh } from '../api.ts';
 import { useAnnounce } from '../components/Announcer.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';

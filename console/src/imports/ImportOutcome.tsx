@@ -2,7 +2,8 @@ import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
-import { plural, type ImportAnswer, type ImportItem } from '@orbis/contract';
+import type { ImportAnswer, ImportItem } from '@orbis/contract';
+import { plural } from '@orbis/contract/language';
 
 /* More than this is no list that anybody reads. */
 const most = 50;

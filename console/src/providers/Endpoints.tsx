@@ -1,4 +1,4 @@
-import { plural } from '@orbis/contract';
+import { plural } from '@orbis/contract/language';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';

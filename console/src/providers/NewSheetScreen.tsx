@@ -1,6 +1,6 @@
 import { useNavigate, useSearchParams } from 'react-router';
 import { useQuery } from '@tanstack/react-query';
-import { renameSheet } from '@orbis/contract';
+import { renameSheet } from '@orbis/contract/sheet-file';
 import { api } from '../api.ts';
 import { useAnnounce } from '../components/Announcer.tsx';
 import { Card } from '../components/Card.tsx';

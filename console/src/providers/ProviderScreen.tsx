@@ -6,7 +6,8 @@ import Typography from '@mui/material/Typography';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { Link, useNavigate, useParams } from 'react-router';
 import { optionsFor, ruleOf } from '@orbis/core';
-import { plural, type Provider } from '@orbis/contract';
+import type { Provider } from '@orbis/contract';
+import { plural } from '@orbis/contract/language';
 import { api, refresh } from '../api.ts';
 import { useAnnounce } from '../components/Announcer.tsx';
 import { Card } from '../components/Card.tsx';
@@ -16,7 +17,7 @@ import { ProblemNote } from '../components/ProblemNote.tsx';
 import { ScreenHead } from '../components/ScreenHead.tsx';
 import { Waiting } from '../components/Waiting.tsx';
 import { mono } from '../theme.ts';
-import { optionWords, spoken } from '@orbis/contract';
+import { optionWords, spoken } from '@orbis/contract/language';
 import { Differences, SheetEditor } from './SheetEditor.tsx';
 
 /** One provider: what its sheet says in plain words, and the sheet itself. */

@@ -1,14 +1,16 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { mostCounted, plural, type Provider } from '@orbis/contract';
+import type { Provider } from '@orbis/contract';
+import { mostCounted } from '@orbis/contract/counting';
+import { plural } from '@orbis/contract/language';
 import { Link } from 'react-router';
 import { useList } from '../api.ts';
 import { Card } from '../components/Card.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 import { ScreenHead } from '../components/ScreenHead.tsx';
 import { Waiting } from '../components/Waiting.tsx';
-import { optionWords, spoken } from '@orbis/contract';
+import { optionWords, spoken } from '@orbis/contract/language';
 import { Endpoints } from './Endpoints.tsx';
 
 /** What Orbis knows of providers: their sheets. */

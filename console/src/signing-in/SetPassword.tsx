@@ -1,4 +1,4 @@
-import { plural } from '@orbis/contract';
+import { plural } from '@orbis/contract/language';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';

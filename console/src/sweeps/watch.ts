@@ -1,4 +1,5 @@
-import { follow, type Sweep } from '@orbis/contract';
+import type { Sweep } from '@orbis/contract';
+import { follow } from '@orbis/contract/events';
 import { api, sendToSignIn } from '../api.ts';
 
 /** Follows a sweep as it goes on, also over a restart of the service; the promise keeps its last state, once it has ended. */

@@ -4,7 +4,7 @@ import { chromium, type Browser, type BrowserContext, type FrameLocator, type Pa
 let running: Promise<Browser> | null = null;
 
 /** One headless Chromium for the whole run. */
-export const browser = (): Promise<Browser> =>
+const browser = (): Promise<Browser> =>
   (running ??= chromium.launch({
     executablePath: '/usr/bin/chromium',
     args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],

@@ -2,8 +2,10 @@ import { z } from '../zod.ts';
 import { kinds } from '@orbis/core';
 import { key, listQuery, publicId } from '../common.ts';
 import { mendChoice, readingsAnswer, readingsBody } from '../reading.ts';
-import { optionErrors, optionsSchema } from '../options/index.ts';
+import { optionErrors } from '../options/index.ts';
+import { optionsSchema } from '../options/schema.ts';
 import { comparison, composition, embed, embedName, linkAnswer, linksCollected, lists, preview, revision, tags } from '../resources.ts';
+import { paths } from './paths.ts';
 import { mostWithCode, mostWithMany, route } from './route.ts';
 
 const params = z.object({ embed: key });
@@ -15,8 +17,7 @@ const subject = { embed: key.optional(), text: z.string().optional(), placement:
 
 export const embedRoutes = {
   'readings.create': route({
-    method: 'post',
-    path: '/readings',
+    ...paths['readings.create'],
     summary: 'Read codes or links without keeping them, as they are or mended',
     tag: 'Reading',
     access: 'owner',
@@ -28,8 +29,7 @@ export const embedRoutes = {
     errors: ['too-large', 'reading-too-slow'],
   }),
   'links.collect': route({
-    method: 'post',
-    path: '/links/collections',
+    ...paths['links.collect'],
     summary: 'Collect several links, each as an embed of its own, all or none; they are called as their providers call them',
     tag: 'Collection',
     access: 'owner',
@@ -44,8 +44,7 @@ export const embedRoutes = {
     errors: ['no-link', 'import-refused'],
   }),
   'links.find': route({
-    method: 'post',
-    path: '/links',
+    ...paths['links.find'],
     summary: 'Say whom Orbis would ask about a link; with “ask”, ask, and tell what was found. Nothing is kept.',
     tag: 'Collection',
     access: 'owner',
@@ -56,8 +55,7 @@ export const embedRoutes = {
     errors: ['no-link', ...linkErrors],
   }),
   'compositions.create': route({
-    method: 'post',
-    path: '/compositions',
+    ...paths['compositions.create'],
     summary: 'What options come to, without saving them: every edit with its reasons, and the text',
     tag: 'Adjusting',
     access: 'owner',
@@ -69,8 +67,7 @@ export const embedRoutes = {
     errors: ['not-found'],
   }),
   'previews.create': route({
-    method: 'post',
-    path: '/previews',
+    ...paths['previews.create'],
     summary: 'Show a code in a document of its own, on a host of its own',
     tag: 'Adjusting',
     access: 'owner',
@@ -82,8 +79,7 @@ export const embedRoutes = {
     errors: ['not-found', ...optionErrors],
   }),
   'embeds.list': route({
-    method: 'get',
-    path: '/embeds',
+    ...paths['embeds.list'],
     summary: 'The collection, newest first',
     tag: 'Collection',
     access: 'owner',
@@ -101,8 +97,7 @@ export const embedRoutes = {
     errors: ['search-invalid'],
   }),
   'embeds.create': route({
-    method: 'post',
-    path: '/embeds',
+    ...paths['embeds.create'],
     summary: 'Collect a code or a link',
     tag: 'Collection',
     access: 'owner',
@@ -121,8 +116,7 @@ export const embedRoutes = {
     errors: ['nothing-pasted', 'text-too-much', 'reading-too-slow', 'no-code', 'visible-code', 'several-links', 'marked-code', ...linkErrors, ...optionErrors],
   }),
   'embeds.read': route({
-    method: 'get',
-    path: '/embeds/:embed',
+    ...paths['embeds.read'],
     summary: 'One embed with its reading and its newest revision',
     tag: 'Collection',
     access: 'owner',
@@ -132,8 +126,7 @@ export const embedRoutes = {
     errors: ['not-found'],
   }),
   'embeds.change': route({
-    method: 'patch',
-    path: '/embeds/:embed',
+    ...paths['embeds.change'],
     summary: 'Rename, tag, annotate, retire or restore (JSON Merge Patch)',
     tag: 'Collection',
     access: 'owner',
@@ -145,8 +138,7 @@ export const embedRoutes = {
     errors: ['not-found'],
   }),
   'revisions.create': route({
-    method: 'post',
-    path: '/embeds/:embed/revisions',
+    ...paths['revisions.create'],
     summary: 'Save options as the next revision; 200 where nothing differs',
     tag: 'Adjusting',
     access: 'owner',
@@ -158,8 +150,7 @@ export const embedRoutes = {
     errors: ['not-found', ...optionErrors],
   }),
   'sources.create': route({
-    method: 'post',
-    path: '/embeds/:embed/sources',
+    ...paths['sources.create'],
     summary: 'Paste the provider’s newer code into the same embed: options and placements stay; 200 where nothing differs',
     tag: 'Collection',
     access: 'owner',
@@ -176,8 +167,7 @@ export const embedRoutes = {
     errors: ['not-found', 'nothing-pasted', 'text-too-much', 'reading-too-slow', 'no-code', 'visible-code', 'several-links', 'link-not-known', 'marked-code', 'options-unfit'],
   }),
   'embeds.duplicate': route({
-    method: 'post',
-    path: '/embeds/:embed/duplicates',
+    ...paths['embeds.duplicate'],
     summary: 'Make another embed of the same code, options, notes and tags; it is placed nowhere',
     tag: 'Collection',
     access: 'owner',
@@ -188,8 +178,7 @@ export const embedRoutes = {
     errors: ['not-found'],
   }),
   'revisions.compare': route({
-    method: 'get',
-    path: '/embeds/:embed/comparison',
+    ...paths['revisions.compare'],
     summary: 'What differs between two revisions: the options, and the code as it goes out',
     tag: 'Adjusting',
     access: 'owner',
@@ -200,8 +189,7 @@ export const embedRoutes = {
     errors: ['not-found'],
   }),
   'revisions.restore': route({
-    method: 'post',
-    path: '/embeds/:embed/revisions/:revision/restore',
+    ...paths['revisions.restore'],
     summary: 'Make a new revision equal to an earlier one, with its code; 200 where nothing differs',
     tag: 'Adjusting',
     access: 'owner',
@@ -213,8 +201,7 @@ export const embedRoutes = {
     errors: ['not-found'],
   }),
   'revisions.list': route({
-    method: 'get',
-    path: '/embeds/:embed/revisions',
+    ...paths['revisions.list'],
     summary: 'Every revision, newest first',
     tag: 'Adjusting',
     access: 'owner',
@@ -225,8 +212,7 @@ export const embedRoutes = {
     errors: ['not-found'],
   }),
   'revisions.read': route({
-    method: 'get',
-    path: '/embeds/:embed/revisions/:revision',
+    ...paths['revisions.read'],
     summary: 'One revision',
     tag: 'Adjusting',
     access: 'owner',

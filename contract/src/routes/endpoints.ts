@@ -1,5 +1,6 @@
 import { z } from '../zod.ts';
 import { listQuery, pageOf, publicId } from '../common.ts';
+import { paths } from './paths.ts';
 import { mostWithMany, route } from './route.ts';
 
 const endpoint = z
@@ -27,8 +28,7 @@ export type EndpointImport = z.infer<typeof imported>;
 
 export const endpointRoutes = {
   'endpoints.list': route({
-    method: 'get',
-    path: '/oembed-endpoints',
+    ...paths['endpoints.list'],
     summary: 'Who is known to answer questions about links (oEmbed 1.0), out of imported lists',
     tag: 'Providers',
     access: 'owner',
@@ -38,8 +38,7 @@ export const endpointRoutes = {
     errors: [],
   }),
   'endpoints.import': route({
-    method: 'post',
-    path: '/oembed-endpoints/imports',
+    ...paths['endpoints.import'],
     summary: 'Make the providers of a list known: the format in which oEmbed providers are published. Once more is the same as once.',
     tag: 'Providers',
     access: 'owner',
@@ -50,8 +49,7 @@ export const endpointRoutes = {
     errors: ['list-invalid'],
   }),
   'endpoints.remove': route({
-    method: 'delete',
-    path: '/oembed-endpoints/:endpoint',
+    ...paths['endpoints.remove'],
     summary: 'Forget one endpoint; embeds that were collected by it stay as they are',
     tag: 'Providers',
     access: 'owner',

@@ -1,7 +1,9 @@
 import { z } from '../zod.ts';
 import { key, label, listQuery, problem, publicId } from '../common.ts';
 import { groupChange, groupOutcome, embedName, importAnswer, lists, preset, tags } from '../resources.ts';
-import { manyErrors, optionsSchema } from '../options/index.ts';
+import { manyErrors } from '../options/index.ts';
+import { optionsSchema } from '../options/schema.ts';
+import { paths } from './paths.ts';
 import { mostWithMany, route } from './route.ts';
 
 const params = z.object({ change: publicId });
@@ -23,8 +25,7 @@ export type ImportEvent = z.infer<typeof importEvent>;
 
 export const groupRoutes = {
   'imports.create': route({
-    method: 'post',
-    path: '/imports',
+    ...paths['imports.create'],
     summary: 'Collect many codes at once, all or none; with “dryRun”, only say what would become of each. Nobody is asked about links.',
     tag: 'Groups',
     access: 'owner',
@@ -35,8 +36,7 @@ export const groupRoutes = {
     errors: ['import-refused', 'reading-too-slow'],
   }),
   'imports.watch': route({
-    method: 'post',
-    path: '/imports/watched',
+    ...paths['imports.watch'],
     summary: 'The same as a stream of events, which tell how far it is',
     tag: 'Groups',
     access: 'owner',
@@ -48,8 +48,7 @@ export const groupRoutes = {
     errors: [],
   }),
   'presets.list': route({
-    method: 'get',
-    path: '/presets',
+    ...paths['presets.list'],
     summary: 'Options under one name: your own, and those that come with Orbis',
     tag: 'Groups',
     access: 'owner',
@@ -59,8 +58,7 @@ export const groupRoutes = {
     errors: [],
   }),
   'presets.read': route({
-    method: 'get',
-    path: '/presets/:preset',
+    ...paths['presets.read'],
     summary: 'One preset',
     tag: 'Groups',
     access: 'owner',
@@ -70,8 +68,7 @@ export const groupRoutes = {
     errors: ['not-found'],
   }),
   'presets.save': route({
-    method: 'put',
-    path: '/presets/:preset',
+    ...paths['presets.save'],
     summary: 'Keep a preset of your own; one with the name of a built-in one is used instead of it. Embeds that had it put on them stay as they are.',
     tag: 'Groups',
     access: 'owner',
@@ -83,8 +80,7 @@ export const groupRoutes = {
     errors: [...manyErrors],
   }),
   'presets.remove': route({
-    method: 'delete',
-    path: '/presets/:preset',
+    ...paths['presets.remove'],
     summary: 'Take a preset of your own away',
     tag: 'Groups',
     access: 'owner',
@@ -94,8 +90,7 @@ export const groupRoutes = {
     errors: ['not-found'],
   }),
   'changes.create': route({
-    method: 'post',
-    path: '/changes',
+    ...paths['changes.create'],
     summary: 'Change options of every embed that a search finds, all or none; with “dryRun”, only say what it would do',
     tag: 'Groups',
     access: 'owner',
@@ -113,8 +108,7 @@ export const groupRoutes = {
     errors: ['search-invalid', 'group-impossible', 'nothing-asked', ...manyErrors],
   }),
   'changes.list': route({
-    method: 'get',
-    path: '/changes',
+    ...paths['changes.list'],
     summary: 'Changes of many embeds at once, newest first',
     tag: 'Groups',
     access: 'owner',
@@ -124,8 +118,7 @@ export const groupRoutes = {
     errors: [],
   }),
   'changes.undo': route({
-    method: 'post',
-    path: '/changes/:change/undo',
+    ...paths['changes.undo'],
     summary: 'Take a change of many embeds back, all or none: each gets a new revision equal to the one before',
     tag: 'Groups',
     access: 'owner',

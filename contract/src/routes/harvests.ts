@@ -1,14 +1,14 @@
 import { z } from '../zod.ts';
 import { listQuery, publicId } from '../common.ts';
 import { embedName, embedSummary, harvest, lists, tags } from '../resources.ts';
+import { paths } from './paths.ts';
 import { mostWithCode, route } from './route.ts';
 
 const params = z.object({ harvest: publicId });
 
 export const harvestRoutes = {
   'harvests.create': route({
-    method: 'post',
-    path: '/harvests',
+    ...paths['harvests.create'],
     summary: 'Read a whole page, and find every embed on it',
     tag: 'Harvest',
     access: 'owner',
@@ -30,8 +30,7 @@ export const harvestRoutes = {
     errors: ['page-unreadable', 'text-too-much', 'reading-too-slow'],
   }),
   'harvests.list': route({
-    method: 'get',
-    path: '/harvests',
+    ...paths['harvests.list'],
     summary: 'Pages that were harvested, newest first',
     tag: 'Harvest',
     access: 'owner',
@@ -41,8 +40,7 @@ export const harvestRoutes = {
     errors: [],
   }),
   'harvests.read': route({
-    method: 'get',
-    path: '/harvests/:harvest',
+    ...paths['harvests.read'],
     summary: 'One harvest with what was found, and which were taken',
     tag: 'Harvest',
     access: 'owner',
@@ -52,8 +50,7 @@ export const harvestRoutes = {
     errors: ['not-found'],
   }),
   'harvests.take': route({
-    method: 'post',
-    path: '/harvests/:harvest/embeds',
+    ...paths['harvests.take'],
     summary: 'Collect what was found: all of these, or none',
     tag: 'Harvest',
     access: 'owner',

@@ -6,14 +6,23 @@ import { placeRoutes } from './places.ts';
 import { providerRoutes } from './providers.ts';
 import { sessionRoutes } from './session.ts';
 import { sweepRoutes } from './sweeps.ts';
+import type { RouteName } from './paths.ts';
+import type { Route } from './route.ts';
 
 /** Every operation of the interface, by its name. */
-export const routes = { ...sessionRoutes, ...embedRoutes, ...groupRoutes, ...harvestRoutes, ...placeRoutes, ...providerRoutes, ...endpointRoutes, ...sweepRoutes };
+export const routes = {
+  ...sessionRoutes,
+  ...embedRoutes,
+  ...groupRoutes,
+  ...harvestRoutes,
+  ...placeRoutes,
+  ...providerRoutes,
+  ...endpointRoutes,
+  ...sweepRoutes,
+} satisfies Record<RouteName, Route>;
 export type Routes = typeof routes;
-export type RouteName = keyof Routes;
 
-/** Below this address everything of version 1 answers. */
-export const apiBase = '/api/v1';
+export { apiBase, type RouteName } from './paths.ts';
 
 export type { ImportEvent } from './groups.ts';
 export type { EndpointImport, OembedEndpointRow } from './endpoints.ts';

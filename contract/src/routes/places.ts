@@ -1,19 +1,20 @@
 import { z } from '../zod.ts';
 import { key, label, listQuery, publicId } from '../common.ts';
-import { kindDefaults, manyErrors, optionErrors, optionsSchema } from '../options/index.ts';
+import { manyErrors, optionErrors } from '../options/index.ts';
+import { kindDefaults, optionsSchema } from '../options/schema.ts';
 import { pageKey, siteKey, spotKey } from '../place.ts';
 import { delivery, lists, page, pagePlan, placement, placementLink, site, spot, widths } from '../resources.ts';
 import { spoken, type PlacementState } from '../language/index.ts';
+import { paths } from './paths.ts';
 import { route } from './route.ts';
 
 const state = z.enum(Object.keys(spoken.states) as [PlacementState, ...PlacementState[]]);
 const tag = 'Placing';
 
 export const placeRoutes = {
-  'sites.list': route({ method: 'get', path: '/sites', summary: 'The sites', tag, access: 'owner', query: listQuery, answer: lists.sites, statuses: [200], errors: [] }),
+  'sites.list': route({ ...paths['sites.list'], summary: 'The sites', tag, access: 'owner', query: listQuery, answer: lists.sites, statuses: [200], errors: [] }),
   'sites.create': route({
-    method: 'post',
-    path: '/sites',
+    ...paths['sites.create'],
     summary: 'Declare a site as yours',
     tag,
     access: 'owner',
@@ -23,8 +24,7 @@ export const placeRoutes = {
     errors: ['key-taken', 'address-invalid'],
   }),
   'sites.read': route({
-    method: 'get',
-    path: '/sites/:site',
+    ...paths['sites.read'],
     summary: 'One site',
     tag,
     access: 'owner',
@@ -34,8 +34,7 @@ export const placeRoutes = {
     errors: ['not-found'],
   }),
   'sites.change': route({
-    method: 'patch',
-    path: '/sites/:site',
+    ...paths['sites.change'],
     summary: 'Change a site: its name, its address, its defaults, whether it has a way into the heads of its pages',
     tag,
     access: 'owner',
@@ -47,8 +46,7 @@ export const placeRoutes = {
     errors: ['not-found', 'address-invalid', ...manyErrors],
   }),
   'sites.delete': route({
-    method: 'delete',
-    path: '/sites/:site',
+    ...paths['sites.delete'],
     summary: 'Remove a site that has no pages',
     tag,
     access: 'owner',
@@ -57,8 +55,7 @@ export const placeRoutes = {
     errors: ['not-found', 'in-use'],
   }),
   'pages.list': route({
-    method: 'get',
-    path: '/pages',
+    ...paths['pages.list'],
     summary: 'Pages with their spots',
     tag,
     access: 'owner',
@@ -68,8 +65,7 @@ export const placeRoutes = {
     errors: [],
   }),
   'pages.create': route({
-    method: 'post',
-    path: '/pages',
+    ...paths['pages.create'],
     summary: 'Add a page to a site',
     tag,
     access: 'owner',
@@ -79,8 +75,7 @@ export const placeRoutes = {
     errors: ['key-taken', 'not-found'],
   }),
   'pages.delete': route({
-    method: 'delete',
-    path: '/pages/:page',
+    ...paths['pages.delete'],
     summary: 'Remove a page that has no spots',
     tag,
     access: 'owner',
@@ -89,8 +84,7 @@ export const placeRoutes = {
     errors: ['not-found', 'in-use'],
   }),
   'pages.plan': route({
-    method: 'get',
-    path: '/pages/:page/plan',
+    ...paths['pages.plan'],
     summary: 'What the page needs, all of its placements together: each position, in the order of the work',
     tag,
     access: 'owner',
@@ -100,8 +94,7 @@ export const placeRoutes = {
     errors: ['not-found'],
   }),
   'spots.create': route({
-    method: 'post',
-    path: '/spots',
+    ...paths['spots.create'],
     summary: 'Name a position on a page, with its widths',
     tag,
     access: 'owner',
@@ -111,8 +104,7 @@ export const placeRoutes = {
     errors: ['key-taken', 'not-found'],
   }),
   'spots.change': route({
-    method: 'put',
-    path: '/spots/:spot',
+    ...paths['spots.change'],
     summary: 'Change a spot’s widths',
     tag,
     access: 'owner',
@@ -124,8 +116,7 @@ export const placeRoutes = {
     errors: ['not-found'],
   }),
   'spots.read': route({
-    method: 'get',
-    path: '/spots/:spot',
+    ...paths['spots.read'],
     summary: 'One spot',
     tag,
     access: 'owner',
@@ -135,8 +126,7 @@ export const placeRoutes = {
     errors: ['not-found'],
   }),
   'spots.delete': route({
-    method: 'delete',
-    path: '/spots/:spot',
+    ...paths['spots.delete'],
     summary: 'Remove a spot in which nothing was ever placed',
     tag,
     access: 'owner',
@@ -145,8 +135,7 @@ export const placeRoutes = {
     errors: ['not-found', 'in-use'],
   }),
   'placements.list': route({
-    method: 'get',
-    path: '/placements',
+    ...paths['placements.list'],
     summary: 'The register: where each embed is, in which revision, and when it was last seen',
     tag: 'Register',
     access: 'owner',
@@ -156,8 +145,7 @@ export const placeRoutes = {
     errors: [],
   }),
   'placements.create': route({
-    method: 'post',
-    path: '/placements',
+    ...paths['placements.create'],
     summary: 'Place an embed in a spot',
     tag,
     access: 'owner',
@@ -167,8 +155,7 @@ export const placeRoutes = {
     errors: ['not-found', 'already-placed', 'embed-retired', ...optionErrors],
   }),
   'placements.read': route({
-    method: 'get',
-    path: '/placements/:placement',
+    ...paths['placements.read'],
     summary: 'One placement',
     tag: 'Register',
     access: 'owner',
@@ -178,8 +165,7 @@ export const placeRoutes = {
     errors: ['not-found'],
   }),
   'placements.change': route({
-    method: 'patch',
-    path: '/placements/:placement',
+    ...paths['placements.change'],
     summary: 'Change what is asked of an embed at this place only',
     tag: 'Register',
     access: 'owner',
@@ -191,8 +177,7 @@ export const placeRoutes = {
     errors: ['not-found', ...optionErrors],
   }),
   'placements.delete': route({
-    method: 'delete',
-    path: '/placements/:placement',
+    ...paths['placements.delete'],
     summary: 'End a placement; what was issued for it is kept',
     tag,
     access: 'owner',
@@ -201,8 +186,7 @@ export const placeRoutes = {
     errors: ['not-found'],
   }),
   'placements.link': route({
-    method: 'post',
-    path: '/placements/:placement/link',
+    ...paths['placements.link'],
     summary: 'Hand out the link to its document, which is served from then on',
     tag,
     access: 'owner',
@@ -212,8 +196,7 @@ export const placeRoutes = {
     errors: ['not-found', 'embed-retired'],
   }),
   'deliveries.create': route({
-    method: 'post',
-    path: '/placements/:placement/deliveries',
+    ...paths['deliveries.create'],
     summary: 'What to paste now: the next delivery, or the last one (200) where nothing differs',
     tag,
     access: 'owner',
@@ -223,8 +206,7 @@ export const placeRoutes = {
     errors: ['not-found'],
   }),
   'deliveries.list': route({
-    method: 'get',
-    path: '/placements/:placement/deliveries',
+    ...paths['deliveries.list'],
     summary: 'Everything that was issued for a placement, newest first',
     tag: 'Register',
     access: 'owner',

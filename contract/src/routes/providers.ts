@@ -3,6 +3,7 @@ import { listQuery } from '../common.ts';
 import { learnSamples, sheetProposal } from '../learned.ts';
 import { lists, provider, providerId, rules, sheetComparison } from '../resources.ts';
 import { sheetText } from '../sheet-file.ts';
+import { paths } from './paths.ts';
 import { mostWithCode, mostWithMany, route } from './route.ts';
 
 const params = z.object({ provider: providerId });
@@ -10,8 +11,7 @@ const accept = { description: 'Whether it is done although embeds come out diffe
 
 export const providerRoutes = {
   'providers.list': route({
-    method: 'get',
-    path: '/providers',
+    ...paths['providers.list'],
     summary: 'The provider sheets at hand, in the order in which they are asked: your own before the built-in ones',
     tag: 'Providers',
     access: 'owner',
@@ -21,8 +21,7 @@ export const providerRoutes = {
     errors: [],
   }),
   'providers.read': route({
-    method: 'get',
-    path: '/providers/:provider',
+    ...paths['providers.read'],
     summary: 'One sheet, as it was written',
     tag: 'Providers',
     access: 'owner',
@@ -32,8 +31,7 @@ export const providerRoutes = {
     errors: ['not-found'],
   }),
   'providers.compare': route({
-    method: 'post',
-    path: '/providers/comparisons',
+    ...paths['providers.compare'],
     summary: 'What a sheet, or the lack of one, would change: every embed that would come out differently. Nothing is saved.',
     tag: 'Providers',
     access: 'owner',
@@ -45,8 +43,7 @@ export const providerRoutes = {
     errors: ['not-found', 'sheet-invalid', 'sheet-built-in'],
   }),
   'providers.learn': route({
-    method: 'post',
-    path: '/providers/proposals',
+    ...paths['providers.learn'],
     summary: 'Propose a sheet from codes and links of a provider that no sheet knows. Nothing is saved.',
     tag: 'Providers',
     access: 'owner',
@@ -72,8 +69,7 @@ export const providerRoutes = {
     errors: ['cannot-learn', 'link-unreachable', 'reading-too-slow'],
   }),
   'providers.save': route({
-    method: 'put',
-    path: '/providers/:provider',
+    ...paths['providers.save'],
     summary: 'Keep a sheet of your own; one with the id of a built-in one stands before it. Embeds that come out differently get a new revision.',
     tag: 'Providers',
     access: 'owner',
@@ -86,8 +82,7 @@ export const providerRoutes = {
     errors: ['sheet-invalid', 'sheet-other-id', 'sheet-changes-embeds'],
   }),
   'providers.remove': route({
-    method: 'delete',
-    path: '/providers/:provider',
+    ...paths['providers.remove'],
     summary: 'Take a sheet of your own away; a built-in one of the same id is there again',
     tag: 'Providers',
     access: 'owner',
@@ -98,8 +93,7 @@ export const providerRoutes = {
     errors: ['not-found', 'sheet-built-in', 'sheet-in-use'],
   }),
   'rules.read': route({
-    method: 'get',
-    path: '/rules',
+    ...paths['rules.read'],
     summary: 'Your rules for all embeds',
     tag: 'Adjusting',
     access: 'owner',
@@ -108,8 +102,7 @@ export const providerRoutes = {
     errors: [],
   }),
   'rules.change': route({
-    method: 'patch',
-    path: '/rules',
+    ...paths['rules.change'],
     summary: 'Change rules for all embeds (JSON Merge Patch); what an embed asks for itself wins over them',
     tag: 'Adjusting',
     access: 'owner',

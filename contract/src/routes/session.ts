@@ -1,6 +1,7 @@
 import { z } from '../zod.ts';
 import { label, listQuery, publicId } from '../common.ts';
 import { endedAccess, health, lists, newToken, session, sessionAfterReset, tokenAccess } from '../resources.ts';
+import { paths } from './paths.ts';
 import { route } from './route.ts';
 
 const password = z.string().min(1).max(1000);
@@ -14,8 +15,7 @@ const tokenBody = z.strictObject({
 
 export const sessionRoutes = {
   'health.live': route({
-    method: 'get',
-    path: '/health/live',
+    ...paths['health.live'],
     summary: 'Whether this process answers; it asks nobody else',
     tag: 'Service',
     access: 'probe',
@@ -24,8 +24,7 @@ export const sessionRoutes = {
     errors: [],
   }),
   'health.ready': route({
-    method: 'get',
-    path: '/health/ready',
+    ...paths['health.ready'],
     summary: 'Whether it can do its work: its database answers',
     tag: 'Service',
     access: 'probe',
@@ -34,8 +33,7 @@ export const sessionRoutes = {
     errors: ['database-away'],
   }),
   'session.read': route({
-    method: 'get',
-    path: '/session',
+    ...paths['session.read'],
     summary: 'Who is signed in, and whether a password has been set',
     tag: 'Signing in',
     access: 'open',
@@ -44,8 +42,7 @@ export const sessionRoutes = {
     errors: [],
   }),
   'session.create': route({
-    method: 'post',
-    path: '/session',
+    ...paths['session.create'],
     summary: 'Sign in with the password',
     tag: 'Signing in',
     access: 'open',
@@ -55,8 +52,7 @@ export const sessionRoutes = {
     errors: ['wrong-password', 'too-many-attempts'],
   }),
   'session.link': route({
-    method: 'post',
-    path: '/session/link',
+    ...paths['session.link'],
     summary: 'Sign in with a one-time link',
     tag: 'Signing in',
     access: 'open',
@@ -65,10 +61,9 @@ export const sessionRoutes = {
     statuses: [200],
     errors: ['link-used', 'too-many-attempts'],
   }),
-  'session.delete': route({ method: 'delete', path: '/session', summary: 'Sign out', tag: 'Signing in', access: 'owner', statuses: [204], errors: [] }),
+  'session.delete': route({ ...paths['session.delete'], summary: 'Sign out', tag: 'Signing in', access: 'owner', statuses: [204], errors: [] }),
   'password.set': route({
-    method: 'post',
-    path: '/password',
+    ...paths['password.set'],
     summary: 'Set the password with a one-time link (first set-up, or a lost password). Ends every session and token, and signs in',
     tag: 'Signing in',
     access: 'open',
@@ -78,8 +73,7 @@ export const sessionRoutes = {
     errors: ['link-used', 'password-weak', 'password-common', 'too-many-attempts'],
   }),
   'password.change': route({
-    method: 'post',
-    path: '/password/changes',
+    ...paths['password.change'],
     summary: 'Change the password. Ends every other session',
     tag: 'Signing in',
     access: 'owner',
@@ -89,8 +83,7 @@ export const sessionRoutes = {
     errors: ['wrong-password', 'password-weak', 'password-common', 'too-many-attempts'],
   }),
   'sessions.list': route({
-    method: 'get',
-    path: '/sessions',
+    ...paths['sessions.list'],
     summary: 'The browsers in which you are signed in',
     tag: 'Signing in',
     access: 'owner',
@@ -100,8 +93,7 @@ export const sessionRoutes = {
     errors: [],
   }),
   'sessions.delete': route({
-    method: 'delete',
-    path: '/sessions/:session',
+    ...paths['sessions.delete'],
     summary: 'Sign out in one browser',
     tag: 'Signing in',
     access: 'owner',
@@ -110,8 +102,7 @@ export const sessionRoutes = {
     errors: ['not-found'],
   }),
   'sessions.end': route({
-    method: 'delete',
-    path: '/sessions',
+    ...paths['sessions.end'],
     summary: 'Sign out everywhere, also here. Tokens stay',
     tag: 'Signing in',
     access: 'owner',
@@ -120,8 +111,7 @@ export const sessionRoutes = {
     errors: [],
   }),
   'tokens.create': route({
-    method: 'post',
-    path: '/tokens',
+    ...paths['tokens.create'],
     summary: 'Make a token for the command line, or for another program',
     tag: 'Signing in',
     access: 'owner',
@@ -131,8 +121,7 @@ export const sessionRoutes = {
     errors: ['wrong-password', 'too-many-attempts'],
   }),
   'tokens.exchange': route({
-    method: 'post',
-    path: '/tokens/exchange',
+    ...paths['tokens.exchange'],
     summary: 'Make a token with the password alone, without being signed in',
     tag: 'Signing in',
     access: 'open',
@@ -142,8 +131,7 @@ export const sessionRoutes = {
     errors: ['wrong-password', 'too-many-attempts'],
   }),
   'tokens.list': route({
-    method: 'get',
-    path: '/tokens',
+    ...paths['tokens.list'],
     summary: 'The tokens that have been made',
     tag: 'Signing in',
     access: 'owner',
@@ -153,8 +141,7 @@ export const sessionRoutes = {
     errors: [],
   }),
   'tokens.delete': route({
-    method: 'delete',
-    path: '/tokens/:token',
+    ...paths['tokens.delete'],
     summary: 'Revoke a token',
     tag: 'Signing in',
     access: 'owner',

@@ -2,6 +2,7 @@ import { z } from '../zod.ts';
 import { listQuery, publicId } from '../common.ts';
 import { pageKey, siteKey } from '../place.ts';
 import { lists, sweep } from '../resources.ts';
+import { paths } from './paths.ts';
 import { route } from './route.ts';
 
 const tag = 'Sweeping';
@@ -9,8 +10,7 @@ const params = z.object({ sweep: publicId });
 
 export const sweepRoutes = {
   'sweeps.create': route({
-    method: 'post',
-    path: '/sweeps',
+    ...paths['sweeps.create'],
     summary: 'Read the published pages: all of them, those of a site, or one',
     tag,
     access: 'owner',
@@ -20,8 +20,7 @@ export const sweepRoutes = {
     errors: ['not-found', 'nothing-to-sweep', 'job-running'],
   }),
   'sweeps.list': route({
-    method: 'get',
-    path: '/sweeps',
+    ...paths['sweeps.list'],
     summary: 'Sweeps, newest first',
     tag,
     access: 'owner',
@@ -31,8 +30,7 @@ export const sweepRoutes = {
     errors: [],
   }),
   'sweeps.read': route({
-    method: 'get',
-    path: '/sweeps/:sweep',
+    ...paths['sweeps.read'],
     summary: 'How far a sweep is, and what it saw',
     tag,
     access: 'owner',
@@ -42,8 +40,7 @@ export const sweepRoutes = {
     errors: ['not-found'],
   }),
   'sweeps.pages': route({
-    method: 'get',
-    path: '/sweeps/:sweep/pages',
+    ...paths['sweeps.pages'],
     summary: 'What a sweep saw, page by page',
     tag,
     access: 'owner',
@@ -54,8 +51,7 @@ export const sweepRoutes = {
     errors: ['not-found'],
   }),
   'sweeps.events': route({
-    method: 'get',
-    path: '/sweeps/:sweep/events',
+    ...paths['sweeps.events'],
     summary: 'Watch a sweep (Server-Sent Events); ends when it ends',
     tag,
     access: 'owner',
@@ -66,8 +62,7 @@ export const sweepRoutes = {
     errors: ['not-found'],
   }),
   'sweeps.stop': route({
-    method: 'post',
-    path: '/sweeps/:sweep/stop',
+    ...paths['sweeps.stop'],
     summary: 'Stop a sweep at the page where it is',
     tag,
     access: 'owner',

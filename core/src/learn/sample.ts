@@ -62,9 +62,3 @@ export function placesIn(samples: readonly Pick<Sample, 'pieces'>[]): Place[] {
   });
   return [...places.values()];
 }
-
-/** The different values of a place. */
-export const differing = ({ values }: Place): string[] => [...new Set(values.filter((value) => value !== null))];
-
-/** Whether a place is in every sample with one and the same value. */
-export const isFixed = (place: Place): boolean => !place.values.includes(null) && differing(place).length === 1;

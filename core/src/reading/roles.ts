@@ -56,7 +56,7 @@ export function isDataScript(element: MarkupElement): boolean {
 const deepestBox = 8;
 
 /** A box that holds one frame or player and nothing else that people would see. */
-export function isShapeBox(element: MarkupElement, depth = 1): boolean {
+function isShapeBox(element: MarkupElement, depth = 1): boolean {
   let only: MarkupElement | null = null;
   for (const child of element.children) {
     if (child.kind === 'text' && child.value.trim() !== '') return false;

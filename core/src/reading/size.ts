@@ -23,7 +23,7 @@ export function sizeOf(markup: Markup, element: MarkupElement, styles: readonly 
 }
 
 /** The shape that a provider's own box holds around an element: by `aspect-ratio`, or by padding in per cent. */
-export function boxRatio(markup: Markup, element: MarkupElement, styles: readonly StyleFacts[] = []): number | null {
+function boxRatio(markup: Markup, element: MarkupElement, styles: readonly StyleFacts[] = []): number | null {
   for (let box = element.parent; box; box = box.parent) {
     const declared = declarationsFor(markup, box, styles);
     const ratio = aspect(declared.get('aspect-ratio')) ?? paddingRatio(declared);

@@ -10,7 +10,7 @@ export interface StyleFacts {
 }
 
 /** Beyond this length (UTF-16 code units) rules are read by their tokens only: broken ones cost css-tree much more than good ones. */
-export const styleBudget = 30_000;
+const styleBudget = 30_000;
 
 /** Reads the rules of a `style` element (CSS Syntax 3). What is broken is passed over. */
 export function readStyleRules(text: string): StyleFacts {

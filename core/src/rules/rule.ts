@@ -35,9 +35,6 @@ export interface CodeRule {
   code?: (input: RuleInput) => Answer;
 }
 
-/** A finding about a place: an element's start tag, an attribute, an address. */
-export const foundAt = ({ start, end }: { start: number; end: number }, facts: Found['facts'], mend: readonly Mend[] = unmended): Found => ({ start, end, facts, mend });
-
 /** A finding about an element, at its start tag. */
 export const foundIn = (element: MarkupElement, facts: Found['facts'], mend: readonly Mend[] = unmended): Found => ({
   start: element.start,

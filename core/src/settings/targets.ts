@@ -52,7 +52,7 @@ export function targetOf(code: Code, sheet: Sheet, rule: Pick<SheetSetting, 'of'
 }
 
 /** The frame, player or script that an address stands in. */
-export function atAddress({ markup }: Code, address: ReadAddress | undefined): Target | null {
+function atAddress({ markup }: Code, address: ReadAddress | undefined): Target | null {
   const element = address && markup.elements.find((e) => e.start < address.start && e.startTagEnd > address.start);
   return element ? { element, addresses: [address] } : null;
 }

@@ -64,7 +64,7 @@ export interface Fetching {
 }
 
 /** Nothing is fetched any more: Orbis is stopping. */
-export class FetchingClosed extends Error {
+class FetchingClosed extends Error {
   override name = 'FetchingClosed';
 }
 

@@ -2,7 +2,8 @@ import { existsSync, readFileSync } from 'node:fs';
 import { randomBytes } from 'node:crypto';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import express, { Router, type RequestHandler } from 'express';
+import { Router, type RequestHandler } from 'express';
+import packedStatic from 'express-static-gzip';
 import helmet from 'helmet';
 import { consoleScreens } from '@orbis/contract';
 import { writePolicy } from '@orbis/core';
@@ -54,7 +55,8 @@ export function serveConsole(): Router {
   const page = join(built, 'index.html');
   router.use(
     '/assets',
-    express.static(join(built, 'assets'), { immutable: true, maxAge: '1y', index: false }),
+    // What was packed when the console was built is sent as it is, to whoever takes it so.
+    packedStatic(join(built, 'assets'), { enableBrotli: true, orderPreference: ['br', 'gz'], index: false, serveStatic: { immutable: true, maxAge: '1y' } }),
     (_request, response) => void response.status(404).type('text/plain').send('Not here.\n'),
   );
   router.get('/{*rest}', (request, response) => {

@@ -98,7 +98,7 @@ export async function setTags(tx: Handle, embedId: number, tags: readonly string
 export const searchableHosts = (hosts: readonly string[]): string[] => [...new Set(hosts)].filter((host) => host.length <= 253 && /^[\x21-\x7e]+$/.test(host)).slice(0, 500);
 
 /** Writes down which hosts an embed's code contacts. Hosts that are no plain ASCII names are left out of the search. */
-export async function setHosts(tx: Handle, embedId: number, hosts: readonly string[]): Promise<void> {
+async function setHosts(tx: Handle, embedId: number, hosts: readonly string[]): Promise<void> {
   await tx.delete(embedHost).where(eq(embedHost.embedId, embedId));
   const own = searchableHosts(hosts);
   if (own.length > 0) await tx.insert(embedHost).values(own.map((host) => ({ embedId, host })));

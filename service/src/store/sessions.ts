@@ -15,7 +15,7 @@ export interface Whereabouts {
 }
 
 /** Days: a session ends when it was not used for so long, and in any case after so long. */
-export const sessionDays = { idle: 7, most: 30 };
+const sessionDays = { idle: 7, most: 30 };
 
 const day = 86_400_000;
 const minute = 60_000;

@@ -35,7 +35,7 @@ export async function serializeSummaries(db: Handle, rows: readonly EmbedRow[]):
 }
 
 /** One embed whole, with the reading of its code. */
-export async function serializeEmbed(db: Handle, { embed, source, revision }: StoredEmbed, renderContext: RenderContext): Promise<Embed> {
+async function serializeEmbed(db: Handle, { embed, source, revision }: StoredEmbed, renderContext: RenderContext): Promise<Embed> {
   const { reading, current } = await openSource(source, renderContext);
   return {
     ...(await serializeSummaries(db, [embed]))[0]!,

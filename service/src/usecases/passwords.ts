@@ -3,7 +3,7 @@ import { dictionary } from '@zxcvbn-ts/language-common';
 import { OrbisError } from '@orbis/contract';
 
 /** Characters that a password has at least; there is no other rule but that it must not be in common use (NIST SP 800-63B, section 3.1.1.2). */
-export const leastPassword = 12;
+const leastPassword = 12;
 
 /* OWASP's advice for argon2id: 19 MiB, two passes, one lane. */
 const argon = { memoryCost: 19_456, timeCost: 2, parallelism: 1 };

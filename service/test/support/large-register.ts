@@ -6,7 +6,7 @@ const code = `'<iframe src="https://play.kinorill.localhost/reel/a1" title="t"><
 const digestOf = (what: string): string => `convert(sha2(${what}, 256) using ascii)`;
 
 /** How much there is in the register. */
-export const size = { sites: 50, pages: 5000, spots: 10_000, embeds: 1000, placements: 50_000, sweeps: 3 } as const;
+const size = { sites: 50, pages: 5000, spots: 10_000, embeds: 1000, placements: 50_000, sweeps: 3 } as const;
 
 /* Each is one statement over a sequence of numbers (MariaDB, Sequence Storage Engine). */
 const statements = [

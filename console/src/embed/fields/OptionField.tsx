@@ -1,5 +1,5 @@
 import type { Option, Sheet, TypeName } from '@orbis/core';
-import { spoken, optionWords } from '@orbis/contract';
+import { spoken, optionWords } from '@orbis/contract/language';
 import type { ReactElement } from 'react';
 import type { PlayerTime } from '../player-time.ts';
 import { ChoiceField } from './ChoiceField.tsx';

@@ -1,4 +1,4 @@
-import { spoken } from '@orbis/contract';
+import { spoken } from '@orbis/contract/language';
 import { ruleOf, type Limits, type Option, type Sheet } from '@orbis/core';
 
 /** A value that holds where nothing nearer is asked. */

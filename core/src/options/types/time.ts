@@ -2,7 +2,7 @@ import { notUnderstood, type Parsed } from '../values.ts';
 import type { OptionType } from './type.ts';
 
 /** Everything is shorter than this, in seconds: 100 hours. */
-export const longestTime = 360_000;
+const longestTime = 360_000;
 
 /**
  * Reads a time as people write it: `112`, `112.5`, `1:52`, `1:01:52`, `1m52s`, `1h1m52s`.

@@ -18,7 +18,7 @@ interface Row {
 type Said = Reading['evidence'][number];
 
 /* Where words are looked for, what one there weighs, and what it rests on. */
-export const wordPlaces: readonly { of: (clues: Clues) => ReadonlySet<string>; weight: number; where: string; source: string }[] = [
+const wordPlaces: readonly { of: (clues: Clues) => ReadonlySet<string>; weight: number; where: string; source: string }[] = [
   { of: (clues) => clues.addressWords, weight: 2, where: 'address', source: 'observed: words of the trade in paths and queries' },
   { of: (clues) => clues.nameWords, weight: 2, where: 'names', source: 'observed: words of the trade in classes, ids and data attributes' },
   { of: (clues) => clues.titleWords, weight: 1, where: 'title', source: 'observed: words of the trade in titles' },
@@ -54,7 +54,7 @@ const isVideoShape = ({ width, height }: Clues): boolean => Math.abs(width / hei
 const advertSizes = new Set(['728x90', '300x250', '160x600', '320x50', '970x250', '300x600', '468x60', '320x100', '336x280']);
 
 /** Every row of evidence: what it speaks for, how strongly, why, and what it rests on. */
-export const evidenceRows: readonly Row[] = [
+const evidenceRows: readonly Row[] = [
   { at: { element: 'video' }, kind: 'video', weight: 8, reason: reason('is-video'), source: 'HTML, section 4.8.8', holds: () => true },
   { at: { element: 'audio' }, kind: 'audio', weight: 8, reason: reason('is-audio'), source: 'HTML, section 4.8.9', holds: () => true },
   {
