@@ -1,4 +1,5 @@
 import { createBrowserRouter } from 'react-router';
+import { Broken } from './components/Broken.tsx';
 import { Shell } from './components/Shell.tsx';
 
 /* Each screen is loaded when it is first opened. */
@@ -6,31 +7,38 @@ const screen = (load: () => Promise<{ default: () => React.ReactNode }>) => asyn
 
 /** The console's screens, in the order of the work. */
 export const router = createBrowserRouter([
-  { path: '/sign-in', HydrateFallback: () => null, lazy: screen(() => import('./signing-in/SignIn.tsx')) },
-  { path: '/set-password', HydrateFallback: () => null, lazy: screen(() => import('./signing-in/SetPassword.tsx')) },
+  { path: '/sign-in', HydrateFallback: () => null, ErrorBoundary: Broken, lazy: screen(() => import('./signing-in/SignIn.tsx')) },
+  { path: '/set-password', HydrateFallback: () => null, ErrorBoundary: Broken, lazy: screen(() => import('./signing-in/SetPassword.tsx')) },
   {
     path: '/',
     Component: Shell,
     HydrateFallback: () => null,
+    ErrorBoundary: Broken,
     children: [
-      { index: true, lazy: screen(() => import('./collect/CollectScreen.tsx')) },
-      { path: 'harvests', lazy: screen(() => import('./harvest/HarvestsScreen.tsx')) },
-      { path: 'harvests/:harvest', lazy: screen(() => import('./harvest/HarvestScreen.tsx')) },
-      { path: 'imports', lazy: screen(() => import('./imports/ImportScreen.tsx')) },
-      { path: 'collection', lazy: screen(() => import('./collection/CollectionScreen.tsx')) },
-      { path: 'changes', lazy: screen(() => import('./groups/GroupChangeScreen.tsx')) },
-      { path: 'collection/:embed', lazy: screen(() => import('./embed/EmbedScreen.tsx')) },
-      { path: 'places', lazy: screen(() => import('./places/PlacesScreen.tsx')) },
-      { path: 'places/:site', lazy: screen(() => import('./places/SiteScreen.tsx')) },
-      { path: 'register', lazy: screen(() => import('./register/RegisterScreen.tsx')) },
-      { path: 'register/:placement', lazy: screen(() => import('./placement/PlacementScreen.tsx')) },
-      { path: 'sweeps', lazy: screen(() => import('./sweeps/SweepsScreen.tsx')) },
-      { path: 'providers', lazy: screen(() => import('./providers/ProvidersScreen.tsx')) },
-      { path: 'providers/new', lazy: screen(() => import('./providers/NewSheetScreen.tsx')) },
-      { path: 'providers/learn', lazy: screen(() => import('./providers/LearnScreen.tsx')) },
-      { path: 'providers/:provider', lazy: screen(() => import('./providers/ProviderScreen.tsx')) },
-      { path: 'account', lazy: screen(() => import('./account/AccountScreen.tsx')) },
-      { path: '*', lazy: screen(() => import('./components/NotHere.tsx')) },
+      {
+        // Within the shell, so that the way to the other screens stays.
+        ErrorBoundary: Broken,
+        children: [
+          { index: true, lazy: screen(() => import('./collect/CollectScreen.tsx')) },
+          { path: 'harvests', lazy: screen(() => import('./harvest/HarvestsScreen.tsx')) },
+          { path: 'harvests/:harvest', lazy: screen(() => import('./harvest/HarvestScreen.tsx')) },
+          { path: 'imports', lazy: screen(() => import('./imports/ImportScreen.tsx')) },
+          { path: 'collection', lazy: screen(() => import('./collection/CollectionScreen.tsx')) },
+          { path: 'changes', lazy: screen(() => import('./groups/GroupChangeScreen.tsx')) },
+          { path: 'collection/:embed', lazy: screen(() => import('./embed/EmbedScreen.tsx')) },
+          { path: 'places', lazy: screen(() => import('./places/PlacesScreen.tsx')) },
+          { path: 'places/:site', lazy: screen(() => import('./places/SiteScreen.tsx')) },
+          { path: 'register', lazy: screen(() => import('./register/RegisterScreen.tsx')) },
+          { path: 'register/:placement', lazy: screen(() => import('./placement/PlacementScreen.tsx')) },
+          { path: 'sweeps', lazy: screen(() => import('./sweeps/SweepsScreen.tsx')) },
+          { path: 'providers', lazy: screen(() => import('./providers/ProvidersScreen.tsx')) },
+          { path: 'providers/new', lazy: screen(() => import('./providers/NewSheetScreen.tsx')) },
+          { path: 'providers/learn', lazy: screen(() => import('./providers/LearnScreen.tsx')) },
+          { path: 'providers/:provider', lazy: screen(() => import('./providers/ProviderScreen.tsx')) },
+          { path: 'account', lazy: screen(() => import('./account/AccountScreen.tsx')) },
+          { path: '*', lazy: screen(() => import('./components/NotHere.tsx')) },
+        ],
+      },
     ],
   },
 ]);

@@ -61,6 +61,10 @@ describe('an owner with many codes, at the console', function () {
     await page.getByLabel('Leave out what cannot be taken in').check();
     await page.getByRole('button', { name: 'Take in 301 codes' }).click();
     await page.getByText('301 codes are in the collection.', { exact: false }).last().waitFor();
+    await page.getByRole('link', { name: 'the collection' }).click();
+    await page.getByRole('link', { name: /^a map/ }).waitFor();
+    expect(await page.getByLabel('Search').inputValue()).to.equal('tag="old site"');
+    await page.goto(`${test.url}/imports`);
     const { data } = await test.client.call('embeds.read', { params: { embed: 'a-map' } });
     expect([data.name, data.tags]).to.deep.equal(['a map', ['old site']]);
     await page.getByLabel('Files with codes').setInputFiles(file('broken.csv', 'name,code\n"open'));

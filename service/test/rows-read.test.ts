@@ -33,6 +33,8 @@ const lists: readonly [path: string, query: Record<string, string>][] = [
   ['/sites', {}],
   ['/pages', {}],
   ['/pages', { site: 's9' }],
+  ['/pages', { q: 's9/p10' }],
+  ['/pages', { q: 's4' }],
   ['/sweeps', {}],
   ['/sweeps/jjjjjjjjj1/pages', {}],
   ['/providers', {}],

@@ -1,12 +1,11 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { useEffect, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
+import { useDocumentTitle } from './useDocumentTitle.ts';
 
 /** The title of a screen, one sentence on what it is for, and what can be done there. */
 export function ScreenHead({ title, lead, children }: { title: string; lead?: ReactNode; children?: ReactNode }) {
-  useEffect(() => {
-    document.title = `${title} · Orbis`;
-  }, [title]);
+  useDocumentTitle(title);
   return (
     <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'flex-start', justifyContent: 'space-between', mb: 3.5 }}>
       <Box sx={{ minWidth: 0 }}>

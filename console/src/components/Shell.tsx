@@ -9,6 +9,7 @@ import SweepsIcon from '@mui/icons-material/TravelExploreOutlined';
 import Box from '@mui/material/Box';
 import { NavLink, Outlet, ScrollRestoration } from 'react-router';
 import mark from '../mark.svg';
+import { useFocusOnNavigation } from './useFocusOnNavigation.ts';
 
 const screens = [
   { to: '/', label: 'Collect', icon: <CollectIcon /> },
@@ -21,10 +22,28 @@ const screens = [
   { to: '/account', label: 'Account', icon: <AccountIcon /> },
 ];
 
+/* Only who goes by the keyboard meets it, before all the ways to other screens. */
+const skip = {
+  'position': 'fixed',
+  'top': 8,
+  'left': 8,
+  'zIndex': 20,
+  'px': 2,
+  'py': 1,
+  'borderRadius': 1,
+  'bgcolor': 'background.paper',
+  'transform': 'translateY(-200%)',
+  '&:focus': { transform: 'none' },
+};
+
 /** What stands around every screen: the way between them, beside the work on a wide screen and below it on a narrow one. */
 export function Shell() {
+  const main = useFocusOnNavigation();
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: '208px minmax(0, 1fr)' }, minHeight: '100vh' }}>
+      <Box component="a" href="#main" sx={skip}>
+        Skip to the content
+      </Box>
       <Box
         component="nav"
         aria-label="Screens"
@@ -81,7 +100,13 @@ export function Shell() {
           </Box>
         ))}
       </Box>
-      <Box component="main" sx={{ px: { xs: 2, md: 5 }, pt: { xs: 3, md: 4.5 }, pb: { xs: 12, md: 6 }, maxWidth: 1240, width: '100%', mx: 'auto' }}>
+      <Box
+        component="main"
+        id="main"
+        ref={main}
+        tabIndex={-1}
+        sx={{ outline: 'none', px: { xs: 2, md: 5 }, pt: { xs: 3, md: 4.5 }, pb: { xs: 12, md: 6 }, maxWidth: 1240, width: '100%', mx: 'auto' }}
+      >
         <Outlet />
       </Box>
       <ScrollRestoration />

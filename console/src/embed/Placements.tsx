@@ -1,8 +1,6 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -11,18 +9,19 @@ import type { Embed } from '@orbis/contract';
 import { api, refresh, useList } from '../api.ts';
 import { useAnnounce } from '../components/Announcer.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
+import { PlacePicker } from './PlacePicker.tsx';
 import { PlacementRow } from '../register/PlacementRow.tsx';
 
 /** Where an embed is, and the way to put it somewhere else. */
 export function Placements({ embed }: { embed: Embed }) {
   const placements = useList('placements.list', { embed: embed.key });
-  const pages = useList('pages.list', {});
+  const anywhere = useList('pages.list', {});
   const [place, setPlace] = useState('');
   const announce = useAnnounce();
   const taken = new Set(placements.items.map((p) => p.place));
-  const spots = pages.items.flatMap((page) => page.spots.map((spot) => spot.key)).filter((key) => !taken.has(key));
+  const hasSpots = anywhere.items.some((page) => page.spots.length > 0);
   const put = useMutation({
-    mutationFn: async () => (await api.call('placements.create', { body: { embed: embed.key, place } })).data,
+    mutationFn: async () => (await api.call('placements.create', { body: { embed: embed.key, place: place.trim() } })).data,
     onSuccess: async (placement) => {
       setPlace('');
       await refresh();
@@ -35,20 +34,14 @@ export function Placements({ embed }: { embed: Embed }) {
       {placements.items.map((placement) => (
         <PlacementRow key={placement.id} placement={placement} showEmbed={false} />
       ))}
-      {pages.data && spots.length === 0 && taken.size === 0 ? (
+      {anywhere.last?.next === null && !hasSpots && taken.size === 0 ? (
         <Typography>
           There is no spot yet. <Link to="/places">Say where your pages have room</Link>, then place it there.
         </Typography>
       ) : (
         <Box component="form" sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'flex-start' }} onSubmit={(event) => (event.preventDefault(), put.mutate())}>
-          <TextField select label="Place it in" value={spots.includes(place) ? place : ''} onChange={(e) => setPlace(e.target.value)} sx={{ flex: 1, minWidth: 200 }}>
-            {spots.map((key) => (
-              <MenuItem key={key} value={key}>
-                {key}
-              </MenuItem>
-            ))}
-          </TextField>
-          <Button type="submit" variant="outlined" disabled={!place || put.isPending} sx={{ height: 40 }}>
+          <PlacePicker place={place} taken={taken} onChange={setPlace} />
+          <Button type="submit" variant="outlined" disabled={!place.includes('#') || put.isPending} sx={{ height: 40 }}>
             Place
           </Button>
         </Box>

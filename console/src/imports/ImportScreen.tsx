@@ -134,7 +134,7 @@ export default function ImportScreen() {
         {done && (
           <Alert severity="success" variant="outlined">
             {plural(done.taken.length, 'code is', 'codes are')} in{' '}
-            <Link to={tagList[0] ? `/collection?where=${encodeURIComponent(`tag="${tagList[0]}"`)}` : '/collection'}>the collection</Link>.
+            <Link to={tagList[0] ? `/collection?q=${encodeURIComponent(`tag="${tagList[0]}"`)}` : '/collection'}>the collection</Link>.
           </Alert>
         )}
       </Stack>

@@ -2,11 +2,13 @@ import Box from '@mui/material/Box';
 import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
+import { useDocumentTitle } from '../components/useDocumentTitle.ts';
 import mark from '../mark.svg';
 import { wayBackFrom } from './way-back.ts';
 
 /** The quiet page around everything that has to do with signing in. */
 export function SigningIn({ title, children }: { title: string; children: ReactNode }) {
+  useDocumentTitle(title);
   return (
     <Box component="main" sx={{ minHeight: '100vh', display: 'grid', placeItems: 'center', p: 2 }}>
       <Paper variant="outlined" sx={{ p: { xs: 3, sm: 5 }, width: '100%', maxWidth: 440 }}>

@@ -59,7 +59,10 @@ export const placeRoutes = {
     summary: 'Pages with their spots',
     tag,
     access: 'owner',
-    query: listQuery.extend({ site: siteKey.optional() }),
+    query: listQuery.extend({
+      site: siteKey.optional(),
+      q: z.string().max(400).optional().meta({ description: 'How the pages’ keys begin: hollinfell/ta. They come in the order of their keys then, of whatever site.' }),
+    }),
     answer: lists.pages,
     statuses: [200],
     errors: [],

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, gt, inArray, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, gte, inArray, like, sql } from 'drizzle-orm';
 import type { Place } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
 import type { Actor } from './embeds.ts';
@@ -60,16 +60,54 @@ export async function insertPage(tx: Handle, siteId: number, values: { path: str
     .where(eq(site.id, siteId));
 }
 
-export async function listPages(db: Handle, siteId: number | null, limit: number, after: string | undefined): Promise<{ id: number; site: SiteRow; page: PageRow }[]> {
+export interface ListedPage {
+  id: number;
+  site: SiteRow;
+  page: PageRow;
+}
+
+const pagesOf = (db: Handle) => db.select({ id: page.id, site, page }).from(page).innerJoin(site, eq(site.id, page.siteId));
+
+/** Pages, of all sites or of one, in the order of adding. */
+export async function listPages(db: Handle, siteId: number | null, limit: number, after: string | undefined): Promise<ListedPage[]> {
   const from = afterId(after);
-  return db
-    .select({ id: page.id, site, page })
-    .from(page)
-    .innerJoin(site, eq(site.id, page.siteId))
+  return pagesOf(db)
     .where(and(siteId === null ? undefined : eq(page.siteId, siteId), from === null ? undefined : gt(page.id, from)))
     .orderBy(asc(page.id))
     .limit(limit + 1);
 }
+
+/** How the keys of pages begin: with the key of a site, or its beginning; with a path, that site’s alone is meant. */
+export interface KeyBeginning {
+  site: string;
+  path: string | null;
+}
+
+/** Pages whose keys begin so, in the order of their keys: site by site, so that no more rows are read than are shown. */
+export async function pagesBeginning(db: Handle, { site: key, path }: KeyBeginning, limit: number, after: string | undefined): Promise<ListedPage[]> {
+  const from = afterId(after);
+  const last = from === null ? null : first(await pagesOf(db).where(eq(page.id, from)));
+  const sites = await db
+    .select({ id: site.id, key: site.key })
+    .from(site)
+    .where(and(path === null ? like(site.key, beginning(key)) : eq(site.key, key), last ? gte(site.key, last.site.key) : undefined))
+    .orderBy(asc(site.key))
+    .limit(limit + 1);
+  const out: ListedPage[] = [];
+  for (const { id } of sites) {
+    if (out.length > limit) break;
+    const behind = last?.site.id === id ? gt(page.path, last.page.path) : undefined;
+    const found = await pagesOf(db)
+      .where(and(eq(page.siteId, id), path ? like(page.path, beginning(path)) : undefined, behind))
+      .orderBy(asc(page.path))
+      .limit(limit + 1 - out.length);
+    out.push(...found);
+  }
+  return out;
+}
+
+/* As a pattern of LIKE, which stands for nothing but what was typed. */
+const beginning = (text: string): string => `${text.replace(/[\\%_]/g, '\\$&')}%`;
 
 export async function findSpot(db: Handle, place: Place): Promise<{ site: SiteRow; page: PageRow; spot: SpotRow } | null> {
   return first(

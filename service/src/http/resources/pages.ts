@@ -7,7 +7,7 @@ import { pageKeyOf, serializePage } from '../../serializers/places.ts';
 import { groupBy } from '../../store/group.ts';
 import { keyset } from '../../store/pages.ts';
 import { placementsOn, type StoredPlacement } from '../../store/placements.ts';
-import { deletePage, insertPage, listPages, spotsOf, type PageRow, type SiteRow } from '../../store/places.ts';
+import { deletePage, insertPage, listPages, pagesBeginning, spotsOf, type KeyBeginning, type PageRow, type SiteRow } from '../../store/places.ts';
 import { onPage } from '../../usecases/on-page.ts';
 import { planOf } from '../../usecases/page-plan.ts';
 import { pageByKey, siteByKey } from '../../usecases/places.ts';
@@ -28,7 +28,8 @@ export function pageHandlers(deps: Deps): Handlers<Named<'pages'>> {
   return {
     'pages.list': async ({ query }) => {
       const siteId = query.site === undefined ? null : (await siteByKey(db, query.site)).id;
-      const page = keyset(await listPages(db, siteId, query.limit, query.after), query.limit, (row) => row);
+      const rows = query.q ? await pagesBeginning(db, beginningOf(query.q), query.limit, query.after) : await listPages(db, siteId, query.limit, query.after);
+      const page = keyset(rows, query.limit, (row) => row);
       return { data: { items: await withSpots(page.items), next: page.next } };
     },
     'pages.create': async ({ body, actor }) => {
@@ -50,6 +51,12 @@ export function pageHandlers(deps: Deps): Handlers<Named<'pages'>> {
       return { data: undefined, status: 204 };
     },
   };
+}
+
+/* What a beginning of a page’s key means: of a site’s key, or of a path of that site. */
+function beginningOf(text: string): KeyBeginning {
+  const slash = text.indexOf('/');
+  return slash < 0 ? { site: text, path: null } : { site: text.slice(0, slash), path: text.slice(slash + 1) };
 }
 
 /* The marks under which placements were handed out last, or will be first. */

@@ -1,0 +1,36 @@
+import Autocomplete from '@mui/material/Autocomplete';
+import TextField from '@mui/material/TextField';
+import { useQuery } from '@tanstack/react-query';
+import { useDeferredValue } from 'react';
+import { api } from '../api.ts';
+
+interface Props {
+  place: string;
+  /** Places that are not offered. */
+  taken: ReadonlySet<string>;
+  onChange: (place: string) => void;
+}
+
+/** Chooses a spot: from those whose page begins as was typed, however many pages there are. */
+export function PlacePicker({ place, taken, onChange }: Props) {
+  const begins = useDeferredValue(place.split('#')[0]!.trim());
+  const pages = useQuery({
+    queryKey: ['pages', 'begins', begins],
+    queryFn: async ({ signal }) => (await api.call('pages.list', { query: { q: begins || undefined, limit: 50 }, signal })).data.items,
+    placeholderData: (before) => before,
+  });
+  const spots = (pages.data ?? []).flatMap((page) => page.spots.map(({ key }) => key)).filter((key) => !taken.has(key));
+  return (
+    <Autocomplete
+      freeSolo
+      openOnFocus
+      options={spots}
+      inputValue={place}
+      onInputChange={(_, typed) => onChange(typed)}
+      // The service has chosen by the page; what is typed behind it chooses the spot.
+      filterOptions={(all) => all.filter((key) => key.startsWith(place.trim()))}
+      sx={{ flex: 1, minWidth: 200 }}
+      renderInput={(params) => <TextField {...params} label="Place it in" placeholder="site/page#spot" />}
+    />
+  );
+}
