@@ -15,7 +15,7 @@ export function PlainField({ label, help, required = false, ...input }: Props) {
   return (
     <FormControl required={required} size="small" fullWidth>
       <InputLabel htmlFor={id}>{label}</InputLabel>
-      <OutlinedInput id={id} label={required ? `${label} *` : label} {...(help !== undefined && { 'aria-describedby': `${id}-help` })} {...input} />
+      <OutlinedInput id={id} label={label} {...(help !== undefined && { 'aria-describedby': `${id}-help` })} {...input} />
       {help !== undefined && <FormHelperText id={`${id}-help`}>{help}</FormHelperText>}
     </FormControl>
   );
