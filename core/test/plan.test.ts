@@ -70,11 +70,13 @@ describe('the plan of a page', () => {
     const whole = (calendar: string): Carried => ({
       digests: [digest(loader), digest(`<div data-orbis="0000000000.0" class="slotsedge-calendar" data-calendar="${calendar}"></div>\n`)],
       isWhole: true,
+      byLink: false,
     });
     expect(steps({})).to.deep.equal(['paste page-head', 'paste x/p#a', 'paste x/p#b']);
     expect(steps({ 'x/p#a': whole('one') })).to.deep.equal(['already-there page-head', 'already-there x/p#a', 'paste x/p#b']);
     expect(steps({ 'x/p#a': { ...whole('one'), isWhole: false }, 'x/p#b': whole('an earlier one') })).to.deep.equal(['already-there page-head', 'replace x/p#a', 'replace x/p#b']);
-    expect(steps({ 'x/p#a': { digests: [digest('whole, with its loader')], isWhole: true } })).to.deep.equal(['paste page-head', 'replace x/p#a', 'paste x/p#b']);
+    expect(steps({ 'x/p#a': { digests: [digest('whole, with its loader')], isWhole: true, byLink: false } })).to.deep.equal(['paste page-head', 'replace x/p#a', 'paste x/p#b']);
+    expect(steps({ 'x/p#a': { digests: [], isWhole: true, byLink: true } })).to.deep.equal(['paste page-head', 'already-there x/p#a', 'paste x/p#b']);
     expect(steps({}, [{ id: '9999999999', place: 'x/p#aa' }])).to.deep.equal(['paste page-head', 'paste x/p#a', 'take-out x/p#aa', 'paste x/p#b']);
   });
 

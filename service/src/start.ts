@@ -87,7 +87,8 @@ export async function startOrbis(
       now,
       log,
     };
-    const planning = { tools: () => ({ db: connection.db, renderContext: renderContext(), log }), refresh: sweeping.refresh, now };
+    const renewed = () => sheetRegistry.refresh(connection.db).then(renderContext);
+    const planning = { tools: { db: connection.db, renderContext: renewed, log }, now };
     const runner = createRunner([planJobs(planning), sweepJobs(sweeping)], { db: connection.db, owner: randomUUID(), now, log });
     undo.push(async () => {
       // The page that is being read may come to its end; else the sweep goes on at it another time.

@@ -1,8 +1,11 @@
 import { expect } from 'chai';
 import { sql } from 'drizzle-orm';
+import { pino } from 'pino';
 import type { Client } from '@orbis/contract';
 import { planWith } from '../src/store/planned-with.ts';
-import { markPage, recordWanted } from '../src/store/stale.ts';
+import { markAll, markPage, recordWanted } from '../src/store/stale.ts';
+import { planPage } from '../src/usecases/planning.ts';
+import type { RenderContext } from '../src/usecases/render-context.ts';
 import { startTestOrbis, type TestOrbis } from './support/orbis.ts';
 import { until } from './support/until.ts';
 
@@ -115,6 +118,24 @@ describe('what is wanted of a placement', function () {
     await markPage(db, page);
     expect(await recordWanted(db, { id: Number(found.id), inputs: found.inputs, wanted: '0'.repeat(64) })).to.equal(false);
     expect((await row('talk')).wanted).not.to.equal('0'.repeat(64));
+  });
+
+  it('is not written down where the rules have changed since it was read, whoever changed them', async () => {
+    const { db } = test.orbis.connection;
+    // Without its sheet it comes out otherwise.
+    await save({ start: 7 });
+    await until(async () => (await row('talk')).stale === 'no');
+    const before = await row('talk');
+    const renderContext = async (): Promise<RenderContext> => {
+      // Another process changes them, just as this one has begun.
+      await markAll(db);
+      return { sheets: [], rules: { dropTracking: false }, workOut: () => Promise.reject(new Error('short')), workOutPage: () => Promise.reject(new Error('short')) };
+    };
+    await planPage(page, { db, renderContext, log: pino({ level: 'silent' }) });
+    const after = await row('talk');
+    expect(after.inputs).to.be.greaterThan(before.inputs);
+    await until(async () => (await row('talk')).stale === 'no');
+    expect((await row('talk')).wanted).to.equal(before.wanted);
   });
 
   it('waits for the next change where it cannot be worked out, and its list is told all the same', async () => {

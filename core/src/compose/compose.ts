@@ -41,8 +41,7 @@ export interface Circumstances {
 
 /**
  * Turns what is asked of a code into the smallest exact edits and the snippets to paste: a pure function of the code,
- * the options and the circumstances. Nothing asked is nothing changed; what is there
- * already is not changed again.
+ * the options and the circumstances. Nothing asked is nothing changed; what is there already is not changed again.
  * @example compose(openCode(text, { sheets }), { 'start': 112, 'max-width': 720 }).text
  */
 export function compose(code: Code, options: Options, { mark = null, apart = null, planned = [] }: Circumstances = {}): Composition {

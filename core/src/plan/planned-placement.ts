@@ -6,8 +6,10 @@ import type { LevelledOptions } from '../options/levels.ts';
 export interface Carried {
   /** The digests of all that was handed out together with what stands at the spot. */
   digests: readonly string[];
-  /** Whether it stands there as it was handed out. */
+  /** Whether it stands there as it was handed out; what is shown by a link always does. */
   isWhole: boolean;
+  /** Whether the page shows it by its link: then there is no code to paste. */
+  byLink: boolean;
 }
 
 /** A placement that has ended, and was still on its page when that was last read. */

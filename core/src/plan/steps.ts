@@ -35,7 +35,7 @@ const inOrder = (a: PlanStep, b: PlanStep): number =>
 
 function atSpot(digest: string, { carried = null }: PlannedPlacement): PlanAction {
   if (carried === null) return 'paste';
-  return carried.isWhole && carried.digests.includes(digest) ? 'already-there' : 'replace';
+  return carried.byLink || (carried.isWhole && carried.digests.includes(digest)) ? 'already-there' : 'replace';
 }
 
 /* What was handed out together with a code that stands on the page was pasted together with it. */

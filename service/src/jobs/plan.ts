@@ -7,15 +7,11 @@ import { planNext, type PlanTools } from '../usecases/planning.ts';
 const together = 20;
 
 /** Plans the pages that something has changed for, until there are none. */
-export const planJobs = ({ tools, refresh, now }: { tools: () => PlanTools; refresh: () => Promise<void>; now: () => Date }): JobHandler => ({
+export const planJobs = ({ tools, now }: { tools: PlanTools; now: () => Date }): JobHandler => ({
   kind: 'plan',
   leavesTrace: false,
   prepare: async (db) => {
     if ((await countStale(db, 1)) > 0) await insertPlanning(db, now());
   },
-  step: async () => {
-    // What it is planned with may have been changed by another process.
-    await refresh();
-    return (await planNext(together, tools())) > 0 ? 'more' : 'none';
-  },
+  step: async () => ((await planNext(together, tools)) > 0 ? 'more' : 'none'),
 });

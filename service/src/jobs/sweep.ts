@@ -37,14 +37,13 @@ export const sweepJobs = (tools: SweepTools): JobHandler => ({ kind: 'sweep', le
 async function sweepOnePage(job: JobRow, owner: string, tools: SweepTools): Promise<'more' | 'none' | 'lost'> {
   const next = await nextPage(tools.db, job.id);
   if (!next) return 'none';
-  await tools.refresh();
   return (await recordPage(tools.db, owner, next, await lookAt(next, tools), tools.now())) ? 'more' : 'lost';
 }
 
-async function lookAt(row: PageOfSweep, { db, fetching, reader, renderContext, placementUrl, log }: SweepTools): Promise<PageResult> {
+async function lookAt(row: PageOfSweep, { db, fetching, reader, renderContext, refresh, placementUrl, log }: SweepTools): Promise<PageResult> {
   let placements = await placementsToSweep(db, row.page.id);
   if (placements.some(({ stale }) => stale === 'yes')) {
-    await planPage(row.page.id, { db, renderContext: renderContext(), log });
+    await planPage(row.page.id, { db, renderContext: () => refresh().then(renderContext), log });
     placements = await placementsToSweep(db, row.page.id);
   }
   try {

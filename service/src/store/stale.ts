@@ -1,4 +1,4 @@
-import { and, asc, eq, gt, sql, type SQL } from 'drizzle-orm';
+import { and, asc, eq, sql, type SQL } from 'drizzle-orm';
 import { mostWaiting } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
 import { isOneOf } from './one-of.ts';
@@ -39,14 +39,9 @@ export async function markEmbeds(tx: Handle, embedIds: readonly number[]): Promi
   );
 }
 
-/** The next pages that are to be planned, behind this one. */
-export async function stalePages(db: Handle, after: number, limit: number): Promise<number[]> {
-  const found = await db
-    .selectDistinct({ id: placement.pageId })
-    .from(placement)
-    .where(and(eq(placement.stale, 'yes'), gt(placement.pageId, after)))
-    .orderBy(asc(placement.pageId))
-    .limit(limit);
+/** The next pages that are to be planned. */
+export async function stalePages(db: Handle, limit: number): Promise<number[]> {
+  const found = await db.selectDistinct({ id: placement.pageId }).from(placement).where(eq(placement.stale, 'yes')).orderBy(asc(placement.pageId)).limit(limit);
   return found.map(({ id }) => id);
 }
 

@@ -12,7 +12,8 @@ import { servedFor } from './served-document.ts';
 /** What pages are planned with. */
 export interface PlanTools {
   db: Database;
-  renderContext: RenderContext;
+  /** The sheets and rules as they are now, whoever changed them. */
+  renderContext: () => Promise<RenderContext>;
   log: Logger;
 }
 
@@ -20,9 +21,11 @@ export interface PlanTools {
  * Plans a page: works out what would be handed out for each of its placements, and writes down what that is, and what
  * is served for those whose link was handed out. A page that cannot be planned waits for the next change.
  */
-export async function planPage(pageId: number, { db, renderContext, log }: PlanTools): Promise<void> {
+export async function planPage(pageId: number, { db, renderContext: renewed, log }: PlanTools): Promise<void> {
   const rows = await placementsOn(db, pageId);
   try {
+    // Asked behind the rows: whoever changes it marks them, so a plan with what held before is not written down.
+    const renderContext = await renewed();
     const wanted = await wantedOn(rows, renderContext);
     const served = new Map(await Promise.all(rows.filter(isServed).map(async (row) => [row.id, await servedFor(row, renderContext)] as const)));
     await inTransaction(db, async (tx) => {
@@ -45,7 +48,7 @@ export async function planPage(pageId: number, { db, renderContext, log }: PlanT
 
 /** Plans the next pages that wait for it; how many there were. */
 export async function planNext(limit: number, tools: PlanTools): Promise<number> {
-  const pages = await stalePages(tools.db, 0, limit);
+  const pages = await stalePages(tools.db, limit);
   for (const page of pages) await planPage(page, tools);
   return pages.length;
 }

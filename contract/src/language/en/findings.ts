@@ -146,7 +146,7 @@ export const findings = {
   },
   'not-carried': {
     message: (f) => `At ${f.place}, ${f.option} is not carried. ${problems[f.why as 'needs-page-head' | 'code-insists'].detail(f)}`,
-    remedy: () => 'Let the site take rules into its head, or take the option out.',
+    remedy: (f) => (f.why === 'needs-page-head' ? 'If the site has no such way, take the option out.' : 'Take that mark out of the code, or take the option out.'),
   },
   'claims-collide': {
     message: (f) =>

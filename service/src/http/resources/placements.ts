@@ -17,6 +17,7 @@ import { embedByKey } from '../../usecases/embeds.ts';
 import { pageByKey, siteByKey, spotByKey } from '../../usecases/places.ts';
 import { serializeSnippet } from '../../serializers/compositions.ts';
 import type { Handlers, Named } from '../reply.ts';
+import { versionTag } from '../version-tag.ts';
 
 /* So many pages are planned before a list by state is answered. */
 const pagesAtOnce = 50;
@@ -26,9 +27,8 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
   const { renderContext } = deps;
   const { db } = deps.connection;
   const byId = (id: string): Promise<StoredPlacement> => placementById(db, id);
-  const versionTag = ({ version }: Pick<StoredPlacement['placement'], 'version'>): string => `"${version}"`;
-  const planTools = (): PlanTools => ({ db, renderContext: renderContext(), log: deps.log });
-  const told = async ({ id }: Pick<StoredPlacement, 'id'>): Promise<Placement> => (await showPlacements([id], planTools()))[0]!;
+  const planTools: PlanTools = { db, renderContext: () => deps.sheetRegistry.refresh(db).then(renderContext), log: deps.log };
+  const told = async ({ id }: Pick<StoredPlacement, 'id'>): Promise<Placement> => (await showPlacements([id], planTools))[0]!;
   const reply = async (id: string) => {
     const row = await byId(id);
     return { data: await told(row), etag: versionTag(row.placement) };
@@ -50,10 +50,10 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
       if (query.state !== undefined) {
         filter.state = query.state;
         // Who is in a state is known of planned pages only; a few are planned at once, of the rest it is said that they wait.
-        await planNext(pagesAtOnce, planTools());
+        await planNext(pagesAtOnce, planTools);
       }
       const ids = await listPlacementIds(db, filter, query.limit + 1, query.after);
-      const items = await showPlacements(ids.slice(0, query.limit), planTools());
+      const items = await showPlacements(ids.slice(0, query.limit), planTools);
       return { data: { items, next: ids.length > query.limit ? String(ids[query.limit - 1]) : null, waiting: await countStale(db) } };
     },
     'placements.create': async ({ body, actor }) => {
@@ -98,8 +98,12 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
     'placements.link': async ({ params, actor }) => {
       const { id, embed, page } = await byId(params.placement);
       if (embed.retiredAt) throw new OrbisError('embed-retired', { embed: embed.key });
-      await markLinked(db, id, actor.now);
-      await planPage(page.id, planTools());
+      // Marked as well, so that what is served for it is written down even if that does not come about here.
+      await inTransaction(db, async (tx) => {
+        await markLinked(tx, id, actor.now);
+        await markPage(tx, page.id);
+      });
+      await planPage(page.id, planTools);
       return { data: { link: deps.origins().placementUrl(params.placement) } };
     },
     'deliveries.create': async ({ params, actor }) => {
