@@ -114,6 +114,10 @@ describe('a sweep of the published pages', () => {
     expect(await steps()).to.deep.equal([['already-there', place]]);
     await save({ start: 60 });
     expect(await steps()).to.deep.equal([['replace', place]]);
+    // What the plan shows is what is handed out then, to the number.
+    const shown = (await test.client.call('pages.plan', { params: { page } })).data.snippets.map(({ text }) => text);
+    expect(shown).to.deep.equal([(await deliver()).text]);
+    expect((await test.client.call('pages.plan', { params: { page } })).data.snippets.map(({ text }) => text)).to.deep.equal(shown);
     await test.client.call('placements.delete', { params: { placement: id } });
     expect(await steps()).to.deep.equal([['take-out', place]]);
     await sweepAll(test.client);

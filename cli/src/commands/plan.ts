@@ -32,5 +32,7 @@ function describePlan({ page, snippets, steps, findings }: PagePlan, { colours, 
   const told = findings.map(
     ({ level, message, remedy }) => `${level === 'error' ? colours.red('error') : colours.yellow(level)} ${fold(`${message} ${remedy}`, io.width, '  ').trim()}\n`,
   );
-  return [...parts, ...told].join('\n');
+  const open = steps.some(({ action, place }) => place !== null && (action === 'paste' || action === 'replace'));
+  const hint = open ? [fold('“orbis code EMBED PLACE” hands the code of a place out: paste it from there, so that its number is kept and a sweep knows it.', io.width, '')] : [];
+  return [...parts, ...told, ...hint].join('\n');
 }

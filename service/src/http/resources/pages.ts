@@ -1,4 +1,3 @@
-import type { Mark } from '@orbis/core';
 import { OrbisError, parsePage, type Page } from '@orbis/contract';
 import type { Deps } from '../../deps.ts';
 import { inTransaction } from '../../database/transaction.ts';
@@ -6,9 +5,10 @@ import { serializePlan } from '../../serializers/compositions.ts';
 import { pageKeyOf, serializePage } from '../../serializers/places.ts';
 import { groupBy } from '../../store/group.ts';
 import { keyset } from '../../store/pages.ts';
-import { placementsOn, type StoredPlacement } from '../../store/placements.ts';
+import { placementsOn } from '../../store/placements.ts';
 import { deletePage, insertPage, listPages, pagesBeginning, spotsOf, type KeyBeginning, type PageRow, type SiteRow } from '../../store/places.ts';
 import { onPage } from '../../usecases/on-page.ts';
+import { nextMarks } from '../../usecases/next-marks.ts';
 import { planOf } from '../../usecases/page-plan.ts';
 import { pageByKey, siteByKey } from '../../usecases/places.ts';
 import { unlessTaken } from '../../usecases/unless-taken.ts';
@@ -41,7 +41,8 @@ export function pageHandlers(deps: Deps): Handlers<Named<'pages'>> {
     'pages.plan': async ({ params }) => {
       const { site, page } = await pageByKey(db, params.page);
       const rows = await placementsOn(db, page.id);
-      return { data: serializePlan(pageKeyOf({ site, page }), await planOf(rows, deps.renderContext(), await onPage(db, { site, page }, rows)), marksOf(rows)) };
+      const plan = await planOf(rows, deps.renderContext(), await onPage(db, { site, page }, rows));
+      return { data: serializePlan(pageKeyOf({ site, page }), plan, await nextMarks(db, rows, plan)) };
     },
     'pages.delete': async ({ params }) => {
       const { page } = await pageByKey(db, params.page);
@@ -58,7 +59,3 @@ function beginningOf(text: string): KeyBeginning {
   const slash = text.indexOf('/');
   return slash < 0 ? { site: text, path: null } : { site: text.slice(0, slash), path: text.slice(slash + 1) };
 }
-
-/* The marks under which placements were handed out last, or will be first. */
-const marksOf = (rows: readonly StoredPlacement[]): Map<string, Mark> =>
-  new Map(rows.map(({ placement: { publicId, issued } }) => [publicId, { placement: publicId, delivery: issued ?? 1 }]));
