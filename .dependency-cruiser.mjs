@@ -10,7 +10,17 @@ const below = {
 };
 
 /* The stages of the core: each may use those before it. What is not named here (learning, links, searching …) stands beside them. */
-const stages = ['text', 'sheets', 'reading', 'rules', 'options', 'settings', 'presentation', 'compose', 'plan'];
+const stages = [
+  'text',
+  'sheets',
+  'reading',
+  'rules',
+  'options',
+  'settings',
+  'presentation',
+  'compose',
+  'plan',
+];
 /* Reading asks its rules, a link’s reading names options, and a sheet speaks of readings and of the types of options: never in a circle of files. */
 const mutual = { reading: ['rules', 'options'], sheets: ['reading', 'options'] };
 
@@ -27,13 +37,21 @@ const above = {
 };
 
 const folder = (names) => `(?:${names.join('|')})`;
-const otherThan = (name) => Object.keys(below).filter((other) => other !== name && !below[name].includes(other));
-const later = (stage) => stages.slice(stages.indexOf(stage) + 1).filter((other) => !(mutual[stage] ?? []).includes(other));
+const otherThan = (name) =>
+  Object.keys(below).filter((other) => other !== name && !below[name].includes(other));
+const later = (stage) =>
+  stages.slice(stages.indexOf(stage) + 1).filter((other) => !(mutual[stage] ?? []).includes(other));
 
 /** @type {import('dependency-cruiser').IConfiguration} */
 export default {
   forbidden: [
-    { name: 'no-circle', comment: 'Nothing imports what imports it, types included.', severity: 'error', from: {}, to: { circular: true } },
+    {
+      name: 'no-circle',
+      comment: 'Nothing imports what imports it, types included.',
+      severity: 'error',
+      from: {},
+      to: { circular: true },
+    },
     ...Object.keys(below).map((name) => ({
       name: `${name}-looks-down`,
       comment: 'A workspace uses those below it only.',
@@ -48,7 +66,9 @@ export default {
         comment: 'Data flows one way.',
         severity: 'error',
         from: { path: `^core/src/${stage}/` },
-        to: { path: `^core/src/${folder([...later(stage), 'scan', 'harvest', 'isolate', 'learn', 'links', 'search'])}/` },
+        to: {
+          path: `^core/src/${folder([...later(stage), 'scan', 'harvest', 'isolate', 'learn', 'links', 'search'])}/`,
+        },
       })),
     ...Object.entries(above).map(([name, others]) => ({
       name: `${name}-looks-down`,
@@ -69,7 +89,9 @@ export default {
       comment: 'The database is opened with the schema; how it is used is the store’s.',
       severity: 'error',
       from: { path: '^service/src/database/' },
-      to: { path: `^service/src/(?:${folder(Object.keys(above).filter((name) => name !== 'store'))}/|http/|store/(?!schema\\.ts|tables/))` },
+      to: {
+        path: `^service/src/(?:${folder(Object.keys(above).filter((name) => name !== 'store'))}/|http/|store/(?!schema\\.ts|tables/))`,
+      },
     },
   ],
   options: {
@@ -77,6 +99,9 @@ export default {
     tsConfig: { fileName: 'tsconfig.test.json' },
     doNotFollow: { path: 'node_modules' },
     exclude: { path: '/dist/' },
-    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['development', 'import', 'types', 'default'] },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['development', 'import', 'types', 'default'],
+    },
   },
 };

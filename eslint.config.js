@@ -11,17 +11,30 @@ export default ts.config(
   ...ts.configs.recommended,
   {
     rules: {
-      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_', ignoreRestSiblings: true }],
+      '@typescript-eslint/no-unused-vars': [
+        'error',
+        { argsIgnorePattern: '^_', varsIgnorePattern: '^_', ignoreRestSiblings: true },
+      ],
       '@typescript-eslint/no-explicit-any': 'error',
-      'no-restricted-syntax': ['error', { selector: 'TSEnumDeclaration', message: 'Use a union of literals.' }],
+      'no-restricted-syntax': [
+        'error',
+        { selector: 'TSEnumDeclaration', message: 'Use a union of literals.' },
+      ],
     },
   },
   {
     // An expression that can try one text in many ways stops the process on a long one that almost fits.
     plugins: { regexp },
-    rules: { 'regexp/no-super-linear-backtracking': 'error', 'regexp/no-super-linear-move': 'error', 'regexp/no-invalid-regexp': 'error' },
+    rules: {
+      'regexp/no-super-linear-backtracking': 'error',
+      'regexp/no-super-linear-move': 'error',
+      'regexp/no-invalid-regexp': 'error',
+    },
   },
-  { files: ['scripts/**/*.mjs', 'cli/bin/*.mjs', 'bench/**/*.mjs', 'service/src/reading/*.mjs'], languageOptions: { globals: globals.node } },
+  {
+    files: ['scripts/**/*.mjs', 'cli/bin/*.mjs', 'bench/**/*.mjs', 'service/src/reading/*.mjs'],
+    languageOptions: { globals: globals.node },
+  },
   { files: ['demo/assets/**/*.js'], languageOptions: { globals: globals.browser } },
   { files: ['**/test/**/*.ts'], rules: { '@typescript-eslint/no-unused-expressions': 'off' } },
   { files: ['console/src/**/*.{ts,tsx}'], ...reactHooks.configs.flat['recommended-latest'] },
@@ -34,7 +47,15 @@ export default ts.config(
     rules: {
       '@typescript-eslint/no-restricted-imports': [
         'error',
-        { paths: [{ name: '@orbis/contract', allowTypeImports: true, message: 'Import from a part of it, such as @orbis/contract/client.' }] },
+        {
+          paths: [
+            {
+              name: '@orbis/contract',
+              allowTypeImports: true,
+              message: 'Import from a part of it, such as @orbis/contract/client.',
+            },
+          ],
+        },
       ],
     },
   },

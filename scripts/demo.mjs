@@ -32,13 +32,28 @@ process.on('SIGINT', () => stop(0));
 process.on('SIGTERM', () => stop(0));
 
 try {
-  const settings = readSettings({ ...process.env, ORBIS_DATA: folder, ORBIS_ALLOW_PRIVATE: process.env.ORBIS_ALLOW_PRIVATE ?? 'yes' }, top);
+  const settings = readSettings(
+    { ...process.env, ORBIS_DATA: folder, ORBIS_ALLOW_PRIVATE: process.env.ORBIS_ALLOW_PRIVATE ?? 'yes' },
+    top,
+  );
   say('starting');
   // The providers of the demo answer here, without certificates.
-  const sheets = builtInSheets().map((sheet) => (sheet.hosts.length > 0 ? { ...sheet, answers: { scheme: 'http', port: demoPort } } : sheet));
-  orbis = await startOrbis(settings, { sheets, log: pino({ level: settings.ORBIS_LOG_LEVEL }, createWriteStream(join(folder, 'orbis.log'), { flags: 'a', mode: 0o600 })) });
+  const sheets = builtInSheets().map((sheet) =>
+    sheet.hosts.length > 0 ? { ...sheet, answers: { scheme: 'http', port: demoPort } } : sheet,
+  );
+  orbis = await startOrbis(settings, {
+    sheets,
+    log: pino(
+      { level: settings.ORBIS_LOG_LEVEL },
+      createWriteStream(join(folder, 'orbis.log'), { flags: 'a', mode: 0o600 }),
+    ),
+  });
   world = await startDemoServer({ port: demoPort, folder }).catch((error) => {
-    throw new CannotStart(error.code === 'EADDRINUSE' ? `Port ${demoPort} is taken by another program; the demo's sites need it. Stop that one first.` : String(error));
+    throw new CannotStart(
+      error.code === 'EADDRINUSE'
+        ? `Port ${demoPort} is taken by another program; the demo's sites need it. Stop that one first.`
+        : String(error),
+    );
   });
   await prepare();
   const link = await orbis.link('sign-in', 60);
@@ -72,21 +87,28 @@ async function prepare() {
   if (!(await orbis.hasPassword())) {
     const password = randomBytes(12).toString('base64url');
     const secret = new URL(await orbis.link('password')).hash.slice(1);
-    await createClient({ url, fetch }).call('password.set', { body: { secret, password, name: 'Hollin Fell' } });
+    await createClient({ url, fetch }).call('password.set', {
+      body: { secret, password, name: 'Hollin Fell' },
+    });
     writeFileSync(passwordFile, `${password}\n`, { mode: 0o600 });
   }
   const kept = existsSync(commandLine) ? JSON.parse(readFileSync(commandLine, 'utf8')) : null;
   if (kept?.url !== url) {
     const password = readFileSync(passwordFile, 'utf8').trim();
-    const { data } = await createClient({ url, fetch }).call('tokens.exchange', { body: { password, name: 'the demo’s command line' } });
-    writeFileSync(commandLine, `${JSON.stringify({ url, token: data.token, id: data.id }, null, 2)}\n`, { mode: 0o600 });
+    const { data } = await createClient({ url, fetch }).call('tokens.exchange', {
+      body: { password, name: 'the demo’s command line' },
+    });
+    writeFileSync(commandLine, `${JSON.stringify({ url, token: data.token, id: data.id }, null, 2)}\n`, {
+      mode: 0o600,
+    });
   }
   const loaded = join(folder, 'loaded');
   if (existsSync(loaded)) return;
   const { token } = JSON.parse(readFileSync(commandLine, 'utf8'));
   const client = createClient({ url, fetch, headers: { authorization: `Bearer ${token}` } });
   const { data } = await client.call('sites.list', {});
-  if (data.items.length > 0) fail('The demo’s data was loaded only in part. Start over with: npm run demo -- --fresh');
+  if (data.items.length > 0)
+    fail('The demo’s data was loaded only in part. Start over with: npm run demo -- --fresh');
   say('loading the demo’s data');
   await loadDemo(client, demoPort);
   writeFileSync(loaded, `${new Date().toISOString()}\n`);

@@ -8,7 +8,9 @@ const top = new URL('../', import.meta.url);
 
 /** The document of the catalogue of errors. */
 export function errorsDocument(): string {
-  const rows = Object.entries(catalogue).map(([code, { status, exit, title }]) => `| \`${code}\` | ${status} | ${exit} | ${title} |`);
+  const rows = Object.entries(catalogue).map(
+    ([code, { status, exit, title }]) => `| \`${code}\` | ${status} | ${exit} | ${title} |`,
+  );
   return `# Errors
 
 Every error of the HTTP interface is a problem document (RFC 9457) with one of these codes in \`code\`, and a sentence for people in \`detail\`. The command line prints that sentence and ends with the exit status.
@@ -21,14 +23,19 @@ ${rows.join('\n')}
 
 /** The README with its list of settings renewed. */
 export function renewedReadme(readme: string): string {
-  const rows = listServiceSettings().map(({ name, meaning, default: fallback }) => `| \`${name}\` | ${fallback ? `\`${fallback}\`` : ''} | ${meaning} |`);
+  const rows = listServiceSettings().map(
+    ({ name, meaning, default: fallback }) =>
+      `| \`${name}\` | ${fallback ? `\`${fallback}\`` : ''} | ${meaning} |`,
+  );
   const list = ['| setting | default | meaning |', '| --- | --- | --- |', ...rows].join('\n');
   return readme.replace(/(<!-- settings -->)[\s\S]*?(<!-- end of settings -->)/, `$1\n\n${list}\n\n$2`);
 }
 
 /** The document of the search language. */
 export function searchDocument(): string {
-  const rows = (Object.keys(searchFields) as SearchField[]).map((field) => `| \`${field}\` | ${spoken.search.fields[field]} | \`${searchFields[field]}\` |`);
+  const rows = (Object.keys(searchFields) as SearchField[]).map(
+    (field) => `| \`${field}\` | ${spoken.search.fields[field]} | \`${searchFields[field]}\` |`,
+  );
   return `# Searching
 
 One small language finds embeds everywhere: in the console's collection, with \`orbis list --where\`, with \`orbis set --where\` and \`orbis unset --where\`, and as \`where\` in the HTTP interface.
@@ -59,7 +66,8 @@ export function optionsDocument(): string {
           `| \`${name}\` | ${valueOf(type)} | ${kinds === 'any' ? 'any' : kinds.join(', ')} | \`${name}=${example}\` | ${optionWords(name).explain} |`,
       )
       .join('\n');
-  const head = '| option | value | of which kinds | example | what it does |\n| --- | --- | --- | --- | --- |';
+  const head =
+    '| option | value | of which kinds | example | what it does |\n| --- | --- | --- | --- | --- |';
   return `# Options
 
 Everything that can be asked of an embed. On the command line an option is a word, \`orbis set opening-talk start=1:52\`; in the HTTP interface it is a member of \`options\`, in canonical units (\`{ "start": 112 }\`); in the console it is a field. Which of them a provider offers says its sheet: \`orbis options kinorill\`.
@@ -91,14 +99,21 @@ ${ownTable()}
 
 const ownTable = (): string =>
   builtInSheets()
-    .flatMap((sheet) => ownOptions(sheet).map(({ name, type, example, own }) => `| ${sheet.name} | \`${name}\` | ${valueOf(type)} | \`${name}=${example}\` | ${own!.explain} |`))
+    .flatMap((sheet) =>
+      ownOptions(sheet).map(
+        ({ name, type, example, own }) =>
+          `| ${sheet.name} | \`${name}\` | ${valueOf(type)} | \`${name}=${example}\` | ${own!.explain} |`,
+      ),
+    )
     .join('\n');
 
 function valueOf({ name, limits: { least, most, whole, unit, words, length } }: Option['type']): string {
   if (words) return words.join(' or ');
   if (length !== undefined) return `${name}, at most ${length} characters`;
   if (least === undefined || most === undefined) return name;
-  return [whole ? 'whole number' : 'number', `from ${least} to ${most}`, unit ?? ''].filter(Boolean).join(' ');
+  return [whole ? 'whole number' : 'number', `from ${least} to ${most}`, unit ?? '']
+    .filter(Boolean)
+    .join(' ');
 }
 
 /** The JSON Schema of a provider's sheet. */
@@ -114,7 +129,9 @@ export function staleDocuments(): string[] {
     ...(renewedReadme(readme) === readme ? [] : ['README.md']),
     ...(errorsDocument() === errors ? [] : ['docs/errors.md']),
     ...(searchDocument() === search ? [] : ['docs/search.md']),
-    ...(optionsDocument() === readFileSync(new URL('docs/options.md', top), 'utf8') ? [] : ['docs/options.md']),
+    ...(optionsDocument() === readFileSync(new URL('docs/options.md', top), 'utf8')
+      ? []
+      : ['docs/options.md']),
     ...(sheetSchemaDocument() === schema ? [] : ['docs/provider-sheet.schema.json']),
   ];
 }

@@ -7,7 +7,9 @@ const patience = 10_000;
 
 /* What keeps the process alive was not closed by a test: with `exit: true` nobody would ever hear of it. */
 function tellOfLeaks() {
-  process.stdout.write(`The tests are over, and something was not closed: ${process.getActiveResourcesInfo().join(', ')}\n`);
+  process.stdout.write(
+    `The tests are over, and something was not closed: ${process.getActiveResourcesInfo().join(', ')}\n`,
+  );
   process.exit(1);
 }
 

@@ -23,7 +23,9 @@ const collected =
   '<link rel="stylesheet" href="https://cdn.slotsedge.localhost/booking.css">\n<div id="nights" class="slotsedge-calendar" data-calendar="YOUR-CALENDAR-ID"></div>\n<script src="https://cdn.slotsedge.localhost/booking.js"></script>\n<script>\n  slotsedge.mount(document.getElementById("nights"));\n</script>';
 mkdirSync(out, { recursive: true });
 
-const sheets = builtInSheets().map((sheet): Sheet => (sheet.hosts.length > 0 ? { ...sheet, answers: { scheme: 'http', port } } : sheet));
+const sheets = builtInSheets().map((sheet): Sheet =>
+  sheet.hosts.length > 0 ? { ...sheet, answers: { scheme: 'http', port } } : sheet,
+);
 const orbis = await startOrbis(readSettings({ ORBIS_DATA: folder, ORBIS_ALLOW_PRIVATE: 'yes' }, folder), {
   sheets,
   log: pino({ level: 'silent' }),
@@ -37,10 +39,16 @@ const browser = await chromium.launch({
 try {
   const { console: url } = orbis.origins;
   const password = 'only for pictures';
-  await createClient({ url, fetch }).call('password.set', { body: { secret: new URL(await orbis.link('password')).hash.slice(1), password, name: 'Hollin Fell' } });
-  const { data } = await createClient({ url, fetch }).call('tokens.exchange', { body: { password, name: 'the laptop' } });
+  await createClient({ url, fetch }).call('password.set', {
+    body: { secret: new URL(await orbis.link('password')).hash.slice(1), password, name: 'Hollin Fell' },
+  });
+  const { data } = await createClient({ url, fetch }).call('tokens.exchange', {
+    body: { password, name: 'the laptop' },
+  });
   await loadDemo(createClient({ url, fetch, headers: { authorization: `Bearer ${data.token}` } }), port);
-  const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' })).newPage();
+  const page = await (
+    await browser.newContext({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' })
+  ).newPage();
   await page.goto(await orbis.link('sign-in'));
   await page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
 
@@ -139,14 +147,24 @@ async function shoot(page: Page, name: string): Promise<void> {
   await page.screenshot({ path: join(out, `${name}.png`) });
 }
 
-async function at(page: Page, path: string, name: string, { width = 1280, height = 800 } = {}): Promise<void> {
+async function at(
+  page: Page,
+  path: string,
+  name: string,
+  { width = 1280, height = 800 } = {},
+): Promise<void> {
   await page.setViewportSize({ width, height });
   await page.goto(orbis.origins.console + path);
   await shoot(page, name);
 }
 
 /** Runs commands as on a terminal, and draws what they print. */
-async function terminal(page: Page, name: string, commands: string[][], { url, token }: { url: string; token: string }): Promise<void> {
+async function terminal(
+  page: Page,
+  name: string,
+  commands: string[][],
+  { url, token }: { url: string; token: string },
+): Promise<void> {
   let printed = '';
   for (const args of commands) {
     printed += `\u001b[1m$ orbis ${args.join(' ')}\u001b[22m\n`;
@@ -168,11 +186,20 @@ async function terminal(page: Page, name: string, commands: string[][], { url, t
     printed += '\n';
   }
   const escape = String.fromCharCode(27);
-  const styles: Record<string, string> = { '1': 'font-weight:700', '2': 'opacity:.6', '31': 'color:#ef9a8d', '32': 'color:#8fc7a3', '33': 'color:#e0a84f', '36': 'color:#a9c6da' };
+  const styles: Record<string, string> = {
+    '1': 'font-weight:700',
+    '2': 'opacity:.6',
+    '31': 'color:#ef9a8d',
+    '32': 'color:#8fc7a3',
+    '33': 'color:#e0a84f',
+    '36': 'color:#a9c6da',
+  };
   const html = printed
     .replaceAll('&', '&amp;')
     .replaceAll('<', '&lt;')
-    .replace(new RegExp(`${escape}\\[(\\d+)m`, 'g'), (_, code: string) => (styles[code] ? `<span style="${styles[code]}">` : '</span>'));
+    .replace(new RegExp(`${escape}\\[(\\d+)m`, 'g'), (_, code: string) =>
+      styles[code] ? `<span style="${styles[code]}">` : '</span>',
+    );
   await page.setViewportSize({ width: 1280, height: 800 });
   await page.setContent(
     `<body style="margin:0;background:#171b19"><pre style="margin:0;padding:28px 32px;color:#ece7db;font:14px/1.5 'DejaVu Sans Mono',monospace;white-space:pre-wrap;overflow-wrap:anywhere">${html}</pre></body>`,

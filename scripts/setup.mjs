@@ -18,7 +18,8 @@ const packages = {
  */
 export function setUp({ chromium = false } = {}) {
   const [major, minor] = process.versions.node.split('.').map(Number);
-  if (major < 20 || (major === 20 && minor < 19)) stop(`Orbis needs Node 20.19 or newer; this is ${process.version}.`);
+  if (major < 20 || (major === 20 && minor < 19))
+    stop(`Orbis needs Node 20.19 or newer; this is ${process.version}.`);
   installPackages(['mariadb-server', ...(chromium ? ['chromium'] : [])]);
   installModules();
   build();
@@ -29,11 +30,15 @@ function installPackages(names) {
   if (missing.length === 0) return;
   const command = `apt-get install --yes --no-install-recommends ${missing.join(' ')}`;
   if (process.getuid?.() !== 0 || !existsSync('/usr/bin/apt-get')) {
-    stop(`Missing on this machine: ${missing.join(', ')}. Install ${missing.length > 1 ? 'them' : 'it'} as root, on Debian with:\n  apt-get update && ${command}`);
+    stop(
+      `Missing on this machine: ${missing.join(', ')}. Install ${missing.length > 1 ? 'them' : 'it'} as root, on Debian with:\n  apt-get update && ${command}`,
+    );
   }
   say(`installing ${missing.join(', ')} (Debian packages)`);
   run('apt-get', ['update', '--quiet=2']);
-  run('apt-get', ['install', '--yes', '--quiet=2', '--no-install-recommends', ...missing], { DEBIAN_FRONTEND: 'noninteractive' });
+  run('apt-get', ['install', '--yes', '--quiet=2', '--no-install-recommends', ...missing], {
+    DEBIAN_FRONTEND: 'noninteractive',
+  });
 }
 
 function installModules() {
@@ -59,7 +64,8 @@ function newestSource() {
   let count = 0;
   const visit = (folder) => {
     for (const entry of readdirSync(folder, { withFileTypes: true })) {
-      if (['node_modules', 'dist', 'test'].includes(entry.name) || entry.name.endsWith('.tsbuildinfo')) continue;
+      if (['node_modules', 'dist', 'test'].includes(entry.name) || entry.name.endsWith('.tsbuildinfo'))
+        continue;
       const path = join(folder, entry.name);
       if (entry.isDirectory()) visit(path);
       else {
@@ -68,13 +74,18 @@ function newestSource() {
       }
     }
   };
-  for (const folder of ['core', 'contract', 'sheets', 'service', 'demo', 'cli', 'console', 'bench']) visit(join(top, folder));
+  for (const folder of ['core', 'contract', 'sheets', 'service', 'demo', 'cli', 'console', 'bench'])
+    visit(join(top, folder));
   return `${newest} ${count}`;
 }
 
 /** Runs a program in the checkout; ends the process with its status where it fails. */
 export function run(program, args, env = {}) {
-  const { status, error } = spawnSync(program, args, { cwd: top, stdio: 'inherit', env: { ...process.env, ...env } });
+  const { status, error } = spawnSync(program, args, {
+    cwd: top,
+    stdio: 'inherit',
+    env: { ...process.env, ...env },
+  });
   if (error) stop(`${program} could not be started: ${error.message}`);
   if (status !== 0) stop(`${[program, ...args].join(' ')} failed (status ${status}).`);
 }

@@ -24,7 +24,10 @@ else await everyTest();
 async function everyTest() {
   const folder = mkdtempSync(join(tmpdir(), 'orbis-counts-'));
   const runs = parts.map((workspaces, i) =>
-    finished('npx', ['mocha', ...workspaces.map((workspace) => `${workspace}/test/**/*.test.ts`)], { shown: i === 0, env: { MOCHA_COUNTS: join(folder, `${i}`) } }),
+    finished('npx', ['mocha', ...workspaces.map((workspace) => `${workspace}/test/**/*.test.ts`)], {
+      shown: i === 0,
+      env: { MOCHA_COUNTS: join(folder, `${i}`) },
+    }),
   );
   const ended = await Promise.all(runs);
   for (const { output } of ended) process.stdout.write(output);
@@ -47,10 +50,16 @@ function countsIn(file) {
 /* Runs a program in the checkout; what it wrote is given back, or shown at once. */
 function finished(program, args, { shown = false, env = {} } = {}) {
   return new Promise((resolve) => {
-    const child = spawn(program, args, { cwd: top, stdio: ['ignore', shown ? 'inherit' : 'pipe', shown ? 'inherit' : 'pipe'], env: { ...process.env, ...env } });
+    const child = spawn(program, args, {
+      cwd: top,
+      stdio: ['ignore', shown ? 'inherit' : 'pipe', shown ? 'inherit' : 'pipe'],
+      env: { ...process.env, ...env },
+    });
     let output = '';
     for (const stream of [child.stdout, child.stderr]) stream?.on('data', (chunk) => (output += chunk));
-    child.once('error', (error) => resolve({ status: 1, output: `${program} could not be started: ${error.message}\n` }));
+    child.once('error', (error) =>
+      resolve({ status: 1, output: `${program} could not be started: ${error.message}\n` }),
+    );
     child.once('close', (status) => resolve({ status, output }));
   });
 }

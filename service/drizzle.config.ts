@@ -1,3 +1,8 @@
 import { defineConfig } from 'drizzle-kit';
 
-export default defineConfig({ dialect: 'mysql', schema: './service/src/store/schema.ts', out: './service/migrations', casing: 'snake_case' });
+export default defineConfig({
+  dialect: 'mysql',
+  schema: './service/src/store/schema.ts',
+  out: './service/migrations',
+  casing: 'snake_case',
+});

@@ -28,15 +28,27 @@ export async function collection(): Promise<string> {
   // The service is a process of its own, so that its memory is its own.
   const service = fork(fileURLToPath(new URL('service-alone.mjs', import.meta.url)), {
     execArgv: [],
-    env: { ...process.env, ORBIS_DATA: join(folder, 'orbis'), ORBIS_DATABASE_URL: database.urls.setUp, ORBIS_PORT: '0', ORBIS_FRAMES_PORT: '0' },
+    env: {
+      ...process.env,
+      ORBIS_DATA: join(folder, 'orbis'),
+      ORBIS_DATABASE_URL: database.urls.setUp,
+      ORBIS_PORT: '0',
+      ORBIS_FRAMES_PORT: '0',
+    },
   });
   try {
     const { url, secret } = await told<{ url: string; secret: string }>(service);
     const password = 'only for this measure';
     await createClient({ url, fetch }).call('password.set', { body: { secret, password, name: 'Bench' } });
-    const { token } = (await createClient({ url, fetch }).call('tokens.exchange', { body: { password, name: 'bench' } })).data;
+    const { token } = (
+      await createClient({ url, fetch }).call('tokens.exchange', { body: { password, name: 'bench' } })
+    ).data;
     const client = createClient({ url, fetch, headers: { authorization: `Bearer ${token}` } });
-    const items = Array.from({ length: many }, (_, i) => ({ name: `Talk ${i}`, text: text(i), tags: ['bench'] }));
+    const items = Array.from({ length: many }, (_, i) => ({
+      name: `Talk ${i}`,
+      text: text(i),
+      tags: ['bench'],
+    }));
     const texts = items.map((item) => item.text);
     const sql = await createConnection(database.urls.setUp);
     const timed = async (work: () => unknown): Promise<number> => {
@@ -48,25 +60,37 @@ export async function collection(): Promise<string> {
     const warm = texts.slice(0, 500);
     await byHand(sql, 'warm', warm);
     await changeByHand(sql, 'warm', warm);
-    await client.call('imports.create', { body: { items: warm.map((code, i) => ({ name: `Warm ${i}`, text: code, tags: ['warm'] })) } });
+    await client.call('imports.create', {
+      body: { items: warm.map((code, i) => ({ name: `Warm ${i}`, text: code, tags: ['warm'] })) },
+    });
     await client.call('changes.create', { body: { where: 'tag=warm', options: { start: 112, end: 184 } } });
     const bareImport = await timed(() => byHand(sql, 'bare', texts));
     const taken = await timed(() => client.call('imports.create', { body: { items } }));
     const bareChange = await timed(() => changeByHand(sql, 'bare', texts));
     const changed = await timed(async () => {
-      const { data } = await client.call('changes.create', { body: { where: 'tag=bench', options: { start: 112, end: 184 } } });
+      const { data } = await client.call('changes.create', {
+        body: { where: 'tag=bench', options: { start: 112, end: 184 } },
+      });
       if (data.change?.embeds !== many) throw new Error('not all were changed');
     });
     const list = Array.from({ length: 400 }, (_, i) => ({
       provider_name: `Provider ${i}`,
       provider_url: `https://p${i}.localhost/`,
-      endpoints: [{ url: `https://p${i}.localhost/oembed`, schemes: Array.from({ length: 5 }, (_item, n) => `https://${n}.p${i}.localhost/*`) }],
+      endpoints: [
+        {
+          url: `https://p${i}.localhost/oembed`,
+          schemes: Array.from({ length: 5 }, (_item, n) => `https://${n}.p${i}.localhost/*`),
+        },
+      ],
     }));
-    const imported = await timed(() => client.call('endpoints.import', { body: { text: JSON.stringify(list) } }));
+    const imported = await timed(() =>
+      client.call('endpoints.import', { body: { text: JSON.stringify(list) } }),
+    );
     await sql.end();
     service.send('stop');
     const { most } = await told<{ most: number }>(service);
-    const row = (label: string, bare: number, full: number): string => line(label, `${(bare / 1000).toFixed(2)} s`, `${(full / 1000).toFixed(2)} s`, (full / bare).toFixed(2));
+    const row = (label: string, bare: number, full: number): string =>
+      line(label, `${(bare / 1000).toFixed(2)} s`, `${(full / 1000).toFixed(2)} s`, (full / bare).toFixed(2));
     return [
       `${many.toLocaleString('en')} codes, through the interface with MariaDB, against reading them and writing the same rows by hand\n`,
       line('what', 'by hand', 'Orbis', 'times'),
@@ -84,7 +108,10 @@ export async function collection(): Promise<string> {
 
 /* What the service's process says next. */
 async function told<T>(service: ChildProcess): Promise<T> {
-  const [message] = (await Promise.race([once(service, 'message'), once(service, 'exit').then(() => Promise.reject(new Error('the service ended')))])) as [T];
+  const [message] = (await Promise.race([
+    once(service, 'message'),
+    once(service, 'exit').then(() => Promise.reject(new Error('the service ended'))),
+  ])) as [T];
   return message;
 }
 
@@ -93,21 +120,58 @@ type Sql = Connection;
 /* The same rows, 500 a statement: embeds, sources, revisions, tags, hosts, in tables of the same shape. */
 async function byHand(sql: Sql, prefix: string, texts: readonly string[]): Promise<void> {
   const sheets = builtInSheets();
-  for (const table of ['embed', 'source', 'revision', 'embed_tag', 'embed_host', 'group_change_item']) await sql.query(`create table ${prefix}_${table} like ${table}`);
+  for (const table of ['embed', 'source', 'revision', 'embed_tag', 'embed_host', 'group_change_item'])
+    await sql.query(`create table ${prefix}_${table} like ${table}`);
   const now = new Date();
   for (let from = 0; from < texts.length; from += 500) {
-    const part = texts.slice(from, from + 500).map((code, i) => ({ id: from + i + 1, code, reading: read(code, { sheets }) }));
-    await sql.query(`insert into ${prefix}_embed (id, \`key\`, name, notes, kind, provider, level, source, revision, version, changed_at, created_at, created_by) values ?`, [
-      part.map(({ id, reading }) => [id, `talk-${id}`, `Talk ${id}`, '', reading.kind, reading.provider?.id ?? null, null, 1, 1, 1, now, now, 1]),
+    const part = texts
+      .slice(from, from + 500)
+      .map((code, i) => ({ id: from + i + 1, code, reading: read(code, { sheets }) }));
+    await sql.query(
+      `insert into ${prefix}_embed (id, \`key\`, name, notes, kind, provider, level, source, revision, version, changed_at, created_at, created_by) values ?`,
+      [
+        part.map(({ id, reading }) => [
+          id,
+          `talk-${id}`,
+          `Talk ${id}`,
+          '',
+          reading.kind,
+          reading.provider?.id ?? null,
+          null,
+          1,
+          1,
+          1,
+          now,
+          now,
+          1,
+        ]),
+      ],
+    );
+    await sql.query(
+      `insert into ${prefix}_source (id, embed_id, number, pasted, base, digest, created_at, created_by) values ?`,
+      [
+        part.map(({ id, code }) => [
+          id,
+          id,
+          1,
+          code,
+          code,
+          createHash('sha256').update(code).digest('hex'),
+          now,
+          1,
+        ]),
+      ],
+    );
+    await sql.query(
+      `insert into ${prefix}_revision (id, embed_id, number, source_id, left_out, options, sheet_id, sheet_digest, reason, created_at, created_by) values ?`,
+      [part.map(({ id }) => [id, id, 1, id, '[]', '{}', 'kinorill', '', 'imported', now, 1])],
+    );
+    await sql.query(`insert into ${prefix}_embed_tag (embed_id, tag) values ?`, [
+      part.map(({ id }) => [id, 'bench']),
     ]);
-    await sql.query(`insert into ${prefix}_source (id, embed_id, number, pasted, base, digest, created_at, created_by) values ?`, [
-      part.map(({ id, code }) => [id, id, 1, code, code, createHash('sha256').update(code).digest('hex'), now, 1]),
+    await sql.query(`insert into ${prefix}_embed_host (embed_id, host) values ?`, [
+      part.flatMap(({ id, reading }) => reading.hosts.map(({ host }) => [id, host])),
     ]);
-    await sql.query(`insert into ${prefix}_revision (id, embed_id, number, source_id, left_out, options, sheet_id, sheet_digest, reason, created_at, created_by) values ?`, [
-      part.map(({ id }) => [id, id, 1, id, '[]', '{}', 'kinorill', '', 'imported', now, 1]),
-    ]);
-    await sql.query(`insert into ${prefix}_embed_tag (embed_id, tag) values ?`, [part.map(({ id }) => [id, 'bench'])]);
-    await sql.query(`insert into ${prefix}_embed_host (embed_id, host) values ?`, [part.flatMap(({ id, reading }) => reading.hosts.map(({ host }) => [id, host]))]);
   }
 }
 
@@ -115,15 +179,24 @@ async function changeByHand(sql: Sql, prefix: string, texts: readonly string[]):
   const sheets = builtInSheets();
   const now = new Date();
   for (let from = 0; from < texts.length; from += 500) {
-    const part = texts.slice(from, from + 500).map((code, i) => ({ id: from + i + 1, reading: read(code, { sheets }) }));
+    const part = texts
+      .slice(from, from + 500)
+      .map((code, i) => ({ id: from + i + 1, reading: read(code, { sheets }) }));
     await sql.query(
       `select * from ${prefix}_embed e join ${prefix}_revision r on r.embed_id = e.id and r.number = e.revision join ${prefix}_source s on s.id = r.source_id where e.id in (?)`,
       [part.map(({ id }) => id)],
     );
-    await sql.query(`update ${prefix}_embed set revision = revision + 1, version = version + 1, changed_at = ? where id in (?)`, [now, part.map(({ id }) => id)]);
-    await sql.query(`insert into ${prefix}_revision (embed_id, number, source_id, left_out, options, sheet_id, sheet_digest, reason, created_at, created_by) values ?`, [
-      part.map(({ id }) => [id, 2, id, '[]', '{"start":112,"end":184}', 'kinorill', '', 'changed', now, 1]),
-    ]);
-    await sql.query(`insert into ${prefix}_group_change_item (change_id, embed_id, \`from\`, \`to\`, version) values ?`, [part.map(({ id }) => [1, id, 1, 2, 2])]);
+    await sql.query(
+      `update ${prefix}_embed set revision = revision + 1, version = version + 1, changed_at = ? where id in (?)`,
+      [now, part.map(({ id }) => id)],
+    );
+    await sql.query(
+      `insert into ${prefix}_revision (embed_id, number, source_id, left_out, options, sheet_id, sheet_digest, reason, created_at, created_by) values ?`,
+      [part.map(({ id }) => [id, 2, id, '[]', '{"start":112,"end":184}', 'kinorill', '', 'changed', now, 1])],
+    );
+    await sql.query(
+      `insert into ${prefix}_group_change_item (change_id, embed_id, \`from\`, \`to\`, version) values ?`,
+      [part.map(({ id }) => [1, id, 1, 2, 2])],
+    );
   }
 }

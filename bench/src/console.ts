@@ -9,15 +9,22 @@ import { transferredFor } from '../../console/test/support/transferred.ts';
 /** What the console's first screen takes over the wire, fonts included, for an owner who is signed in and has nothing in the browser's cache. */
 export async function consoleSize(): Promise<string> {
   const folder = mkdtempSync(join(tmpdir(), 'orbis-bench-'));
-  const orbis = await startOrbis(readSettings({ ORBIS_DATA: folder, ORBIS_PORT: '0', ORBIS_FRAMES_PORT: '0' }, folder), { log: pino({ level: 'silent' }), durable: false });
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
+  const orbis = await startOrbis(
+    readSettings({ ORBIS_DATA: folder, ORBIS_PORT: '0', ORBIS_FRAMES_PORT: '0' }, folder),
+    { log: pino({ level: 'silent' }), durable: false },
+  );
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu'],
+  });
   try {
     const context = await browser.newContext();
     const page = await context.newPage();
     await page.goto(await orbis.link('sign-in'));
     await page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
     const loaded = await transferredFor(context, orbis.origins.console);
-    const of = (pattern: RegExp): number => loaded.filter(({ name }) => pattern.test(name)).reduce((sum, { bytes }) => sum + bytes, 0);
+    const of = (pattern: RegExp): number =>
+      loaded.filter(({ name }) => pattern.test(name)).reduce((sum, { bytes }) => sum + bytes, 0);
     const rows = [
       ['script', of(/\.js$/)],
       ['fonts', of(/\.woff2$/)],

@@ -38,14 +38,22 @@ export async function faults(): Promise<string> {
   const env = { ORBIS_PORT: new URL(url).port };
   const password = 'only for this measure';
   await createClient({ url, fetch }).call('password.set', { body: { secret, password } });
-  const { token } = (await createClient({ url, fetch }).call('tokens.exchange', { body: { name: 'bench', password } })).data;
+  const { token } = (
+    await createClient({ url, fetch }).call('tokens.exchange', { body: { name: 'bench', password } })
+  ).data;
   const client = createClient({ url, fetch, headers: { authorization: `Bearer ${token}` } });
   const book: Book = { embeds: new Map(), batches: new Map(), answers: new Map() };
   let running = true;
   const clients = Array.from({ length: 6 }, (_, i) => work(client, book, i, () => running));
   let [longest, back] = [0, 0];
   try {
-    const kinds = shuffled([...Array<'service'>(killsOfService).fill('service'), ...Array<'database'>(killsOfDatabase).fill('database')], random);
+    const kinds = shuffled(
+      [
+        ...Array<'service'>(killsOfService).fill('service'),
+        ...Array<'database'>(killsOfDatabase).fill('database'),
+      ],
+      random,
+    );
     for (const [i, kind] of kinds.entries()) {
       await wait(200 + random() * 1500);
       const begun = performance.now();
@@ -64,17 +72,26 @@ export async function faults(): Promise<string> {
       await ready(url);
       back = Math.max(back, performance.now() - begun);
       longest++;
-      if ((i + 1) % 10 === 0) process.stdout.write(`  ${i + 1} of ${kinds.length} kills, ${book.embeds.size} embeds acknowledged\n`);
+      if ((i + 1) % 10 === 0)
+        process.stdout.write(
+          `  ${i + 1} of ${kinds.length} kills, ${book.embeds.size} embeds acknowledged\n`,
+        );
     }
     running = false;
     await Promise.all(clients);
     const faultsFound = await audit(client, book);
-    const answers = [...book.answers].sort(([a], [b]) => (a < b ? -1 : 1)).map(([code, count]) => `${code} ${count}`);
-    if (faultsFound.length > 0) throw new Error(`after ${longest} kills (seed ${seed}):\n${faultsFound.join('\n')}`);
+    const answers = [...book.answers]
+      .sort(([a], [b]) => (a < b ? -1 : 1))
+      .map(([code, count]) => `${code} ${count}`);
+    if (faultsFound.length > 0)
+      throw new Error(`after ${longest} kills (seed ${seed}):\n${faultsFound.join('\n')}`);
     return [
       `${killsOfService} kills of the service and ${killsOfDatabase} of its database, under load (seed ${seed})\n`,
       line('embeds acknowledged', `${book.embeds.size}`),
-      line('changes of them acknowledged', `${[...book.embeds.values()].filter(({ start }) => start !== null).length}`),
+      line(
+        'changes of them acknowledged',
+        `${[...book.embeds.values()].filter(({ start }) => start !== null).length}`,
+      ),
       line('batches of 20 acknowledged', `${[...book.batches.values()].filter(Boolean).length}`),
       line('lost, or half done', '0'),
       line('slowest to be back', `${(back / 1000).toFixed(1)} s`),
@@ -97,7 +114,12 @@ async function work(client: Client, book: Book, number: number, goesOn: () => bo
       if (n % 7 === 3) {
         const tag = `batch-${number}-${n}`;
         book.batches.set(tag, false);
-        const items = Array.from({ length: together }, (_, i) => ({ name: `${tag} ${i}`, text: codeOf(`${tag}-${i}`), tags: [tag], notes: '' }));
+        const items = Array.from({ length: together }, (_, i) => ({
+          name: `${tag} ${i}`,
+          text: codeOf(`${tag}-${i}`),
+          tags: [tag],
+          notes: '',
+        }));
         await client.call('imports.create', { body: { items } });
         book.batches.set(tag, true);
       } else if (n % 3 === 1 && own.length > 0) {
@@ -106,12 +128,18 @@ async function work(client: Client, book: Book, number: number, goesOn: () => bo
         const start = 1 + (n % 500);
         const { etag } = await client.call('embeds.read', { params: { embed: key } });
         entry.tried.push(start);
-        await client.call('revisions.create', { params: { embed: key }, ifMatch: etag!, body: { options: { start } } });
+        await client.call('revisions.create', {
+          params: { embed: key },
+          ifMatch: etag!,
+          body: { options: { start } },
+        });
         entry.start = start;
         entry.tried = [];
       } else {
         const text = codeOf(`one-${number}-${n}`);
-        const { data } = await client.call('embeds.create', { body: { name: `Client ${number} number ${n}`, text } });
+        const { data } = await client.call('embeds.create', {
+          body: { name: `Client ${number} number ${n}`, text },
+        });
         book.embeds.set(data.key, { text, start: null, tried: [] });
         own.push(data.key);
       }
@@ -125,27 +153,34 @@ async function work(client: Client, book: Book, number: number, goesOn: () => bo
   }
 }
 
-const codeOf = (id: string): string => `<iframe src="https://play.kinorill.localhost/reel/${id}?knobs=1" title="${id}" width="640" height="360" allow="fullscreen"></iframe>`;
+const codeOf = (id: string): string =>
+  `<iframe src="https://play.kinorill.localhost/reel/${id}?knobs=1" title="${id}" width="640" height="360" allow="fullscreen"></iframe>`;
 
 /* What is missing, wrong or half done. */
 async function audit(client: Client, book: Book): Promise<string[]> {
   const wrong: string[] = [];
   const there = new Map<string, number>();
-  for await (const { key, tags, revision } of everyItem((after) => client.call('embeds.list', { query: { limit: 200, after } }).then(({ data }) => data))) {
+  for await (const { key, tags, revision } of everyItem((after) =>
+    client.call('embeds.list', { query: { limit: 200, after } }).then(({ data }) => data),
+  )) {
     for (const tag of tags) there.set(tag, (there.get(tag) ?? 0) + 1);
     const { data } = await client.call('revisions.list', { params: { embed: key }, query: { limit: 200 } });
-    if (data.items.length !== revision) wrong.push(`${key} is at revision ${revision} and has ${data.items.length}`);
+    if (data.items.length !== revision)
+      wrong.push(`${key} is at revision ${revision} and has ${data.items.length}`);
   }
   for (const [key, { text, start, tried }] of book.embeds) {
     const read = await client.call('embeds.read', { params: { embed: key } }).catch(() => null);
     if (read === null) wrong.push(`${key} was acknowledged and is not there`);
     else if (read.data.base !== text) wrong.push(`${key} has another code`);
-    else if (![start ?? undefined, ...tried].includes(read.data.current.options['start'] as number | undefined))
+    else if (
+      ![start ?? undefined, ...tried].includes(read.data.current.options['start'] as number | undefined)
+    )
       wrong.push(`${key} starts at ${String(read.data.current.options['start'])}, not at ${start}`);
   }
   for (const [tag, acknowledged] of book.batches) {
     const count = there.get(tag) ?? 0;
-    if (count !== together && (acknowledged || count !== 0)) wrong.push(`${tag}: ${count} of ${together}${acknowledged ? ', acknowledged' : ''}`);
+    if (count !== together && (acknowledged || count !== 0))
+      wrong.push(`${tag}: ${count} of ${together}${acknowledged ? ', acknowledged' : ''}`);
   }
   return wrong;
 }
@@ -153,16 +188,27 @@ async function audit(client: Client, book: Book): Promise<string[]> {
 const spawnOrbis = (folder: string, env: Record<string, string>): ChildProcess =>
   spawn(process.execPath, [main], {
     stdio: ['ignore', 'ignore', 'pipe'],
-    env: { ...process.env, ORBIS_DATA: folder, ORBIS_PORT: '0', ORBIS_FRAMES_PORT: '0', ORBIS_LOG_LEVEL: 'silent', ...env },
+    env: {
+      ...process.env,
+      ORBIS_DATA: folder,
+      ORBIS_PORT: '0',
+      ORBIS_FRAMES_PORT: '0',
+      ORBIS_LOG_LEVEL: 'silent',
+      ...env,
+    },
   });
 
-async function start(folder: string, env: Record<string, string>): Promise<{ child: ChildProcess; ended: Promise<unknown>; url: string; secret: string }> {
+async function start(
+  folder: string,
+  env: Record<string, string>,
+): Promise<{ child: ChildProcess; ended: Promise<unknown>; url: string; secret: string }> {
   const child = spawnOrbis(folder, env);
   const ended = once(child, 'exit');
   let said = '';
   child.stderr!.on('data', (chunk: Buffer) => void (said += chunk.toString()));
   while (!said.includes('Orbis is running')) {
-    if (child.exitCode !== null || child.signalCode !== null) throw new Error(`it did not start again: ${said}`);
+    if (child.exitCode !== null || child.signalCode !== null)
+      throw new Error(`it did not start again: ${said}`);
     await wait(20);
   }
   await wait(20);

@@ -6,10 +6,16 @@ export function median(numbers: readonly number[]): number {
 }
 
 /** One line of a table: a label, then numbers. */
-export const line = (label: string, ...cells: string[]): string => `${label.padEnd(34)}${cells.map((cell) => cell.padStart(10)).join('')}\n`;
+export const line = (label: string, ...cells: string[]): string =>
+  `${label.padEnd(34)}${cells.map((cell) => cell.padStart(10)).join('')}\n`;
 
 /** The median time of two ways of doing the same, in µs, measured by turns so that both meet the same weather. */
-export function timeBoth(bare: () => void, full: () => void, rounds = 15, times = 150): { bare: number; full: number } {
+export function timeBoth(
+  bare: () => void,
+  full: () => void,
+  rounds = 15,
+  times = 150,
+): { bare: number; full: number } {
   const once = (work: () => void): number => {
     const from = process.hrtime.bigint();
     for (let i = 0; i < times; i++) work();

@@ -14,7 +14,12 @@ export function fuzz(): string {
     fc.property(scrapTexts, (text) => expectWhole(text, read(text, { sheets }))),
     { seed: 1, numRuns: cases },
   );
-  const piece = fc.array(fc.oneof(fc.constantFrom(...scraps), fc.stringMatching(/^[<>="'&;a-z {}()/#-]{1,6}$/)), { minLength: 1, maxLength: 5 }).map((pieces) => pieces.join(''));
+  const piece = fc
+    .array(fc.oneof(fc.constantFrom(...scraps), fc.stringMatching(/^[<>="'&;a-z {}()/#-]{1,6}$/)), {
+      minLength: 1,
+      maxLength: 5,
+    })
+    .map((pieces) => pieces.join(''));
   let slowest = { ms: 0, piece: '' };
   for (const repeated of fc.sample(piece, { seed: 2, numRuns: texts })) {
     const text = repeated.repeat(Math.floor(mebi / repeated.length));

@@ -11,15 +11,30 @@ const hostile: [label: string, make: (length: number) => string][] = [
   ['“<” and nothing else', (n) => '<'.repeat(n)],
   ['open tags that never end', (n) => '<a '.repeat(n / 3)],
   ['comments that never end', (n) => '<!--'.repeat(n / 4)],
-  ['nesting up to the limit', (n) => `${'<div>'.repeat(500)}${'</div>'.repeat(500)}`.repeat(Math.max(1, n / 5_500))],
-  ['one long attribute', (n) => `<iframe src="https://a.localhost/?${'a=1&amp;'.repeat((n - 50) / 8)}"></iframe>`],
+  [
+    'nesting up to the limit',
+    (n) => `${'<div>'.repeat(500)}${'</div>'.repeat(500)}`.repeat(Math.max(1, n / 5_500)),
+  ],
+  [
+    'one long attribute',
+    (n) => `<iframe src="https://a.localhost/?${'a=1&amp;'.repeat((n - 50) / 8)}"></iframe>`,
+  ],
   ['one long value without quotes', (n) => `<iframe src=${'x'.repeat(n - 30)}></iframe>`],
   ['a title with entities', (n) => `<iframe title="${'&lt;&gt;'.repeat((n - 30) / 8)}"></iframe>`],
-  ['ten thousand attributes', (n) => `<b ${Array.from({ length: Math.min(9_999, n / 10) }, (_, i) => `a${i}=1`).join(' ')}></b>`.repeat(Math.max(1, n / 85_000))],
+  [
+    'ten thousand attributes',
+    (n) =>
+      `<b ${Array.from({ length: Math.min(9_999, n / 10) }, (_, i) => `a${i}=1`).join(' ')}></b>`.repeat(
+        Math.max(1, n / 85_000),
+      ),
+  ],
   ['many small frames', (n) => '<iframe src=//a.localhost/x></iframe>'.repeat(n / 38)],
   ['many forms', (n) => '<form><input name=a></form>'.repeat(n / 27)],
   ['many ids', (n) => Array.from({ length: n / 18 }, (_, i) => `<p id=i${i}></p>`).join('')],
-  ['many mounts and a script', (n) => `${'<div data-a=1></div>'.repeat((n - 50) / 20)}<script src=//a.localhost/x.js></script>`],
+  [
+    'many mounts and a script',
+    (n) => `${'<div data-a=1></div>'.repeat((n - 50) / 20)}<script src=//a.localhost/x.js></script>`,
+  ],
   ['many inline scripts', (n) => '<script>a.push(1)</script>'.repeat(n / 26)],
   ['one long script', (n) => `<script>${'var a=1;'.repeat((n - 20) / 8)}</script>`],
   ['a script of brackets', (n) => `<script>${'['.repeat(n - 20)}</script>`],
@@ -55,10 +70,10 @@ const fastest = (work: () => void): number => {
 export function growth(): string {
   const sheets = builtInSheets();
   const rows = hostile.map(([label, make]) => {
-    const [small, large] = [make(mebi / 10), make(mebi)].map((text) => ({ length: text.length, ms: fastest(() => void read(text, { sheets })) })) as [
-      { length: number; ms: number },
-      { length: number; ms: number },
-    ];
+    const [small, large] = [make(mebi / 10), make(mebi)].map((text) => ({
+      length: text.length,
+      ms: fastest(() => void read(text, { sheets })),
+    })) as [{ length: number; ms: number }, { length: number; ms: number }];
     return { label, small, large, times: large.ms / small.ms / (large.length / small.length / 10) };
   });
   const worst = rows.reduce((a, b) => (a.times > b.times ? a : b));
@@ -66,7 +81,9 @@ export function growth(): string {
   return [
     'Hostile texts, a tenth of a MiB against a whole one (in ms, the fastest of five)\n',
     line('text', '0.1 MiB', '1 MiB', 'times'),
-    ...rows.map(({ label, small, large, times }) => line(label, small.ms.toFixed(1), large.ms.toFixed(1), times.toFixed(1))),
+    ...rows.map(({ label, small, large, times }) =>
+      line(label, small.ms.toFixed(1), large.ms.toFixed(1), times.toFixed(1)),
+    ),
     `\nTen times the text takes at most ${worst.times.toFixed(1)} times the time (${worst.label}); the slowest MiB takes ${slowest.large.ms.toFixed(0)} ms (${slowest.label}).\n`,
   ].join('');
 }

@@ -3,12 +3,28 @@ import { demoCodes } from '@orbis/demo';
 import { line } from './figures.ts';
 
 /* Invented words in the place of those that tell a kind: what is left is how the code is built. */
-const tellTale = new RegExp(`(?<![a-z])(?:${[...new Set(kindVocabulary.flatMap(([, words]) => words.split(' ')))].sort((a, b) => b.length - a.length).join('|')})(?![a-z])`, 'gi');
-const invented = ['brindle', 'corvane', 'dunmarsh', 'eskerly', 'fothersome', 'gannock', 'harrowby', 'ingleton'];
+const tellTale = new RegExp(
+  `(?<![a-z])(?:${[...new Set(kindVocabulary.flatMap(([, words]) => words.split(' ')))].sort((a, b) => b.length - a.length).join('|')})(?![a-z])`,
+  'gi',
+);
+const invented = [
+  'brindle',
+  'corvane',
+  'dunmarsh',
+  'eskerly',
+  'fothersome',
+  'gannock',
+  'harrowby',
+  'ingleton',
+];
 
 function withoutTellTales(code: string): string {
   let n = 0;
-  return code.replace(tellTale, (word) => (/^(?:video|audio|form|map|source|track|blockquote)$/.test(word) && code.includes(`<${word}`) ? word : invented[n++ % invented.length]!));
+  return code.replace(tellTale, (word) =>
+    /^(?:video|audio|form|map|source|track|blockquote)$/.test(word) && code.includes(`<${word}`)
+      ? word
+      : invented[n++ % invented.length]!,
+  );
 }
 
 /** How often the kind is right, wrong or not told, for codes as they are and with their tell-tale words replaced. */
@@ -16,7 +32,8 @@ export function kinds(): string {
   const codes = demoCodes.filter((code) => code.kind !== undefined);
   const count = (change: (code: string) => string): string[] => {
     const told = codes.map((code) => [read(change(code.text), { sheets: [] }).kind as string, code.kind!]);
-    const share = (fits: (told: string, kind: string) => boolean): string => `${told.filter(([a, b]) => fits(a!, b!)).length} of ${codes.length}`;
+    const share = (fits: (told: string, kind: string) => boolean): string =>
+      `${told.filter(([a, b]) => fits(a!, b!)).length} of ${codes.length}`;
     const unknown = (kind: string): boolean => ['frame', 'image', 'unknown'].includes(kind);
     return [share((a, b) => a === b), share((a, b) => a !== b && !unknown(a)), share((a) => unknown(a))];
   };

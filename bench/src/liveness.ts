@@ -20,19 +20,30 @@ export async function liveness(): Promise<string> {
   const database = await startPrivateDatabase(openDataFolder(join(folder, 'database')), { durable: false });
   const service = fork(fileURLToPath(new URL('service-alone.mjs', import.meta.url)), {
     execArgv: [],
-    env: { ...process.env, ORBIS_DATA: join(folder, 'orbis'), ORBIS_DATABASE_URL: database.urls.setUp, ORBIS_PORT: '0', ORBIS_FRAMES_PORT: '0', ORBIS_ALLOW_PRIVATE: 'yes' },
+    env: {
+      ...process.env,
+      ORBIS_DATA: join(folder, 'orbis'),
+      ORBIS_DATABASE_URL: database.urls.setUp,
+      ORBIS_PORT: '0',
+      ORBIS_FRAMES_PORT: '0',
+      ORBIS_ALLOW_PRIVATE: 'yes',
+    },
   });
   // A film whose beginning is all that comes, and which says nothing of itself.
   const media = createServer((_request, response) => {
     response.writeHead(200, { 'content-type': 'video/mp4', 'content-length': 50_000_000 });
-    response.write(Buffer.concat([Buffer.from('000000206674797069736f6d', 'hex'), Buffer.alloc(600_000, 0x6d)]));
+    response.write(
+      Buffer.concat([Buffer.from('000000206674797069736f6d', 'hex'), Buffer.alloc(600_000, 0x6d)]),
+    );
   });
   await new Promise<void>((resolve) => media.listen(0, '127.0.0.1', resolve));
   try {
     const { url, secret } = await told<{ url: string; secret: string }>(service);
     const password = 'only for this measure';
     await createClient({ url, fetch }).call('password.set', { body: { secret, password, name: 'Bench' } });
-    const { token } = (await createClient({ url, fetch }).call('tokens.exchange', { body: { password, name: 'bench' } })).data;
+    const { token } = (
+      await createClient({ url, fetch }).call('tokens.exchange', { body: { password, name: 'bench' } })
+    ).data;
     const client = createClient({ url, fetch, headers: { authorization: `Bearer ${token}` } });
     const { port } = media.address() as AddressInfo;
     const items = Array.from({ length: 10_000 }, (_, i) => ({
@@ -49,7 +60,9 @@ export async function liveness(): Promise<string> {
     const idle = await answersOf(url, () => wait(8000));
     const loads = [
       again(() => client.call('readings.create', { body: { text: hostile } })),
-      again(() => client.call('links.find', { body: { link: `http://media.localhost:${port}/film.mp4`, ask: true } })),
+      again(() =>
+        client.call('links.find', { body: { link: `http://media.localhost:${port}/film.mp4`, ask: true } }),
+      ),
     ];
     const busy = await answersOf(url, async () => {
       await client.call('imports.create', { body: { items } });
@@ -57,7 +70,8 @@ export async function liveness(): Promise<string> {
     });
     working = false;
     await Promise.all(loads);
-    const row = (label: string, times: readonly number[]): string => line(label, `${times.length}`, `${at(times, 0.5)} ms`, `${at(times, 0.99)} ms`, `${at(times, 1)} ms`);
+    const row = (label: string, times: readonly number[]): string =>
+      line(label, `${times.length}`, `${at(times, 0.5)} ms`, `${at(times, 0.99)} ms`, `${at(times, 1)} ms`);
     return [
       'The liveness route, asked every 20 ms\n',
       line('while', 'asked', 'median', '99 %', 'slowest'),
@@ -89,9 +103,13 @@ async function answersOf(url: string, during: () => Promise<unknown>): Promise<n
   return times.sort((a, b) => a - b);
 }
 
-const at = (times: readonly number[], share: number): string => (times[Math.min(times.length - 1, Math.floor(times.length * share))] ?? 0).toFixed(1);
+const at = (times: readonly number[], share: number): string =>
+  (times[Math.min(times.length - 1, Math.floor(times.length * share))] ?? 0).toFixed(1);
 
 async function told<T>(service: ChildProcess): Promise<T> {
-  const [message] = (await Promise.race([once(service, 'message'), once(service, 'exit').then(() => Promise.reject(new Error('the service ended')))])) as [T];
+  const [message] = (await Promise.race([
+    once(service, 'message'),
+    once(service, 'exit').then(() => Promise.reject(new Error('the service ended'))),
+  ])) as [T];
   return message;
 }

@@ -9,7 +9,15 @@ import { kinds } from './kinds.ts';
 import { liveness } from './liveness.ts';
 import { reading } from './reading.ts';
 
-const parts: Record<string, () => string | Promise<string>> = { reading, adjusting, collection, liveness, growth, fuzz, kinds };
+const parts: Record<string, () => string | Promise<string>> = {
+  reading,
+  adjusting,
+  collection,
+  liveness,
+  growth,
+  fuzz,
+  kinds,
+};
 /* These take minutes, or need a browser, and run only where they are named. */
 const named: typeof parts = { faults, console: consoleSize };
 
@@ -22,4 +30,5 @@ if (unknown !== undefined) {
 }
 const [cpu] = cpus();
 process.stdout.write(`Node ${process.version}, ${cpus().length} × ${cpu?.model ?? 'unknown processor'}\n`);
-for (const name of asked.length > 0 ? asked : Object.keys(parts)) process.stdout.write(`\n${await known[name]!()}`);
+for (const name of asked.length > 0 ? asked : Object.keys(parts))
+  process.stdout.write(`\n${await known[name]!()}`);

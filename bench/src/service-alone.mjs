@@ -4,7 +4,9 @@ import { pino } from 'pino';
 
 let most = 0;
 const watch = setInterval(() => (most = Math.max(most, process.memoryUsage().rss)), 20);
-const orbis = await startOrbis(readSettings(process.env, process.env.ORBIS_DATA), { log: pino({ level: 'silent' }) });
+const orbis = await startOrbis(readSettings(process.env, process.env.ORBIS_DATA), {
+  log: pino({ level: 'silent' }),
+});
 process.send({ url: orbis.origins.console, secret: new URL(await orbis.link('password')).hash.slice(1) });
 process.on('message', async () => {
   clearInterval(watch);

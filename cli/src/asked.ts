@@ -21,28 +21,44 @@ export const sheetOfText =
  * declare it: that of one code, or all where many are meant.
  * @throws OrbisError as `parseOptions` does
  */
-export async function parseAsked(words: readonly string[], client: () => Client, whose: WhoseSheet | null): Promise<Options> {
+export async function parseAsked(
+  words: readonly string[],
+  client: () => Client,
+  whose: WhoseSheet | null,
+): Promise<Options> {
   return parseOptions(words, await sheetsFor(words.map(nameIn), client, whose));
 }
 
 /** Refuses names that no option has, of the table or of a sheet. */
-export async function checkNames(names: readonly string[], client: () => Client, whose: WhoseSheet | null): Promise<void> {
+export async function checkNames(
+  names: readonly string[],
+  client: () => Client,
+  whose: WhoseSheet | null,
+): Promise<void> {
   const sheets = await sheetsFor(names, client, whose);
   for (const name of names) knownOption(name, sheets);
 }
 
 const nameIn = (word: string): string => word.split('=')[0]!.trim();
 
-async function sheetsFor(names: readonly string[], client: () => Client, whose: WhoseSheet | null): Promise<readonly Sheet[]> {
+async function sheetsFor(
+  names: readonly string[],
+  client: () => Client,
+  whose: WhoseSheet | null,
+): Promise<readonly Sheet[]> {
   if (names.every((name) => optionNamed(name) !== null)) return [];
   const sheets = (await client().call('providers.list', {})).data.items.map(({ sheet }) => sheet);
   if (whose === null) return sheets;
   const id = await whose(client());
   const own = sheets.find((sheet) => sheet.id === id) ?? null;
-  for (const name of names) if (optionNamed(name, own) === null && sheets.some((sheet) => optionNamed(name, sheet) !== null)) throw notOffered(name, own);
+  for (const name of names)
+    if (optionNamed(name, own) === null && sheets.some((sheet) => optionNamed(name, sheet) !== null))
+      throw notOffered(name, own);
   return own ? [own] : [];
 }
 
 /* An option that there is, but not here. */
 const notOffered = (setting: string, sheet: Sheet | null): OrbisError =>
-  sheet ? new OrbisError('setting-not-offered', { setting, provider: sheet.name }) : new OrbisError('no-sheet', { setting });
+  sheet
+    ? new OrbisError('setting-not-offered', { setting, provider: sheet.name })
+    : new OrbisError('no-sheet', { setting });

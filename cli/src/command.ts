@@ -15,7 +15,10 @@ export interface Tools {
 }
 
 /** Adds one command to the program; `done` says how it ended. */
-export type AddCommand = (program: Command, run: (action: (tools: Tools) => Promise<Exit>) => Promise<void>) => void;
+export type AddCommand = (
+  program: Command,
+  run: (action: (tools: Tools) => Promise<Exit>) => Promise<void>,
+) => void;
 
 /** The program's own way of saying that it was used wrongly. */
 export class UsedWrongly extends Error {}

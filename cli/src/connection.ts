@@ -12,7 +12,8 @@ export type StoredSignIn = z.infer<typeof stored>;
 const checkout = fileURLToPath(new URL('../../', import.meta.url));
 
 /** Where `orbis login` keeps what it was given. */
-export const signInFile = (io: Io): string => join(io.env['XDG_CONFIG_HOME'] || join(io.env['HOME'] || homedir(), '.config'), 'orbis', 'login.json');
+export const signInFile = (io: Io): string =>
+  join(io.env['XDG_CONFIG_HOME'] || join(io.env['HOME'] || homedir(), '.config'), 'orbis', 'login.json');
 const demoFile = join(checkout, 'var/demo/cli.json');
 
 /** Reads a stored sign-in; null where there is none. */
@@ -49,7 +50,8 @@ export function connect(io: Io): Client {
       title: 'Not signed in',
       status: 401,
       code: 'not-signed-in',
-      detail: 'No service is known yet. Sign in with “orbis login http://orbis.localhost:7420”, or start the demo with “npm run demo”.',
+      detail:
+        'No service is known yet. Sign in with “orbis login http://orbis.localhost:7420”, or start the demo with “npm run demo”.',
     });
   }
   return clientFor(found.url, found.token, io);

@@ -27,7 +27,10 @@ const io: Io = {
   errIsTerminal: Boolean(process.stderr.isTTY),
   width: Math.min(process.stdout.columns ?? 100, 120),
   readFile: (path) => readFile(path, 'utf8'),
-  readFolder: (path) => readdir(path).catch((error: NodeJS.ErrnoException) => (error.code === 'ENOTDIR' || error.code === 'ENOENT' ? null : Promise.reject(error))),
+  readFolder: (path) =>
+    readdir(path).catch((error: NodeJS.ErrnoException) =>
+      error.code === 'ENOTDIR' || error.code === 'ENOENT' ? null : Promise.reject(error),
+    ),
   askSecret: async (question) => {
     process.stderr.write(question);
     const silent = new Writable({ write: (_chunk, _encoding, done) => done() });

@@ -12,7 +12,12 @@ export async function pasted(what: string, io: Io): Promise<string> {
   return io.readFile(what).catch((error: NodeJS.ErrnoException) => {
     // A provider and an item’s id, unless there is a file of that name.
     if (error.code === 'ENOENT' && /^[a-z0-9]+(?:-[a-z0-9]+)*:[^\s/]\S*$/.test(what)) return what;
-    const why = error.code === 'ENOENT' ? 'there is no such file' : error.code === 'EISDIR' ? 'it is a folder' : error.message;
+    const why =
+      error.code === 'ENOENT'
+        ? 'there is no such file'
+        : error.code === 'EISDIR'
+          ? 'it is a folder'
+          : error.message;
     throw new UsedWrongly(`“${what}” cannot be read: ${why}. Give a file, - for standard input, or a link.`);
   });
 }

@@ -75,12 +75,19 @@ export async function orbis(args: readonly string[], given: Io): Promise<Exit> {
   let exit: Exit = 0;
   const program = new Command('orbis');
   program
-    .description('Keeps the embed codes of your websites: reads them, adjusts them, says what to paste where, and checks the published pages.')
+    .description(
+      'Keeps the embed codes of your websites: reads them, adjusts them, says what to paste where, and checks the published pages.',
+    )
     .option('--json', 'print the data of the interface instead of text')
     .version('0.1.0')
     .exitOverride()
     .showHelpAfterError('(“orbis COMMAND --help” shows how it is used)')
-    .configureOutput({ writeOut: io.out, writeErr: io.err, getOutHelpWidth: () => io.width, getErrHelpWidth: () => io.width });
+    .configureOutput({
+      writeOut: io.out,
+      writeErr: io.err,
+      getOutHelpWidth: () => io.width,
+      getErrHelpWidth: () => io.width,
+    });
   const run = async (action: (tools: Tools) => Promise<Exit>): Promise<void> => {
     const json = args.includes('--json');
     let made: ReturnType<typeof connect> | null = null;
@@ -94,7 +101,9 @@ export async function orbis(args: readonly string[], given: Io): Promise<Exit> {
     exit = await action(tools);
   };
   for (const add of commands) add(program, run);
-  for (const command of everyCommand(program)) if (command.commands.length === 0) command.option('--json', 'print the data of the interface instead of text');
+  for (const command of everyCommand(program))
+    if (command.commands.length === 0)
+      command.option('--json', 'print the data of the interface instead of text');
   try {
     await program.parseAsync([...args], { from: 'user' });
     return exit;

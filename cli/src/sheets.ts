@@ -18,7 +18,10 @@ function read(folder: string): Sheet[] {
   try {
     return sheetsIn(folder);
   } catch (error) {
-    if (error instanceof SheetInvalid) throw new UsedWrongly(`A sheet in “${folder}” does not fit:\n${error.message}`);
-    throw new UsedWrongly(`The sheets in “${folder}” cannot be read: ${error instanceof Error ? error.message : String(error)}`);
+    if (error instanceof SheetInvalid)
+      throw new UsedWrongly(`A sheet in “${folder}” does not fit:\n${error.message}`);
+    throw new UsedWrongly(
+      `The sheets in “${folder}” cannot be read: ${error instanceof Error ? error.message : String(error)}`,
+    );
   }
 }

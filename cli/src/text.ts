@@ -41,16 +41,28 @@ export function table(heads: string[], rows: string[][], colours: Colours): stri
 /** Name and value in two columns. */
 export function facts(pairs: [name: string, value: string][], colours: Colours): string {
   const width = Math.max(...pairs.map(([name]) => name.length));
-  return pairs.map(([name, value]) => `${colours.dim(name.padEnd(width))}  ${value.replaceAll('\n', `\n${' '.repeat(width + 2)}`)}\n`).join('');
+  return pairs
+    .map(
+      ([name, value]) =>
+        `${colours.dim(name.padEnd(width))}  ${value.replaceAll('\n', `\n${' '.repeat(width + 2)}`)}\n`,
+    )
+    .join('');
 }
 
 /** A time as people read it, in their own time zone: `23 Nov 2026, 07:46`. */
 export function formatTimestamp(at: string | null): string {
   if (at === null) return 'never';
-  return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' }).format(new Date(at));
+  return new Intl.DateTimeFormat('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+    hour: '2-digit',
+    minute: '2-digit',
+  }).format(new Date(at));
 }
 
-export const levelColour = (level: Level, colours: Colours): ((text: string) => string) => ({ error: colours.red, warning: colours.yellow, note: colours.cyan })[level];
+export const levelColour = (level: Level, colours: Colours): ((text: string) => string) =>
+  ({ error: colours.red, warning: colours.yellow, note: colours.cyan })[level];
 
 /** Folds a text at blanks, each line beginning with the indent. */
 export function fold(text: string, width: number, indent: string): string {

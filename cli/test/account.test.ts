@@ -15,27 +15,41 @@ describe('the command line, on tokens, sessions and the password', function () {
   after(() => test.stop());
 
   it('makes a token that may only read, lists it, and revokes it', async () => {
-    const made = await orbis('tokens make "status board" --read-only --days 30 --password-stdin', `${password}\n`);
+    const made = await orbis(
+      'tokens make "status board" --read-only --days 30 --password-stdin',
+      `${password}\n`,
+    );
     expect([made.exit, made.err]).to.deep.equal([0, '']);
     const token = made.out.trim();
     expect(token).to.match(/^orbis_[\w-]{43}$/);
     const reading = typedAt({ url: test.url, token });
     expect((await reading('list')).exit).to.equal(0);
     const refused = await reading('add site hollinfell http://hollinfell.localhost');
-    expect([refused.exit, refused.err]).to.deep.equal([4, 'This token may only read. Use one that may change things: “orbis login” makes one, or “orbis tokens make”.\n']);
+    expect([refused.exit, refused.err]).to.deep.equal([
+      4,
+      'This token may only read. Use one that may change things: “orbis login” makes one, or “orbis tokens make”.\n',
+    ]);
     const listed = await orbis('tokens');
     expect(listed.out).to.match(/status board +only reads +\d.* from 127\.0\.0\.1/);
-    const { id } = (JSON.parse((await orbis('tokens list --json')).out) as { id: string; name: string }[]).find(({ name }) => name === 'status board')!;
+    const { id } = (
+      JSON.parse((await orbis('tokens list --json')).out) as { id: string; name: string }[]
+    ).find(({ name }) => name === 'status board')!;
     expect((await orbis(`tokens revoke ${id}`)).out).to.equal('The token is revoked.\n');
     expect((await reading('list')).exit).to.equal(4);
   });
 
   it('says what is wrong with a number of days, and with a password', async () => {
     const days = await orbis('tokens make x --days soon --password-stdin', password);
-    expect([days.exit, days.err]).to.deep.equal([2, '“soon” is no number of days. Say a whole number from 1 to 3650.\n']);
+    expect([days.exit, days.err]).to.deep.equal([
+      2,
+      '“soon” is no number of days. Say a whole number from 1 to 3650.\n',
+    ]);
     expect((await orbis('tokens make x --password-stdin', 'wrong wrong wrong')).exit).to.equal(4);
     const weak = await orbis('password --password-stdin', `${password}\nshort\n`);
-    expect([weak.exit, weak.err.split('\n')[0]]).to.deep.equal([2, 'A password needs at least 12 characters; a short sentence is easy to remember.']);
+    expect([weak.exit, weak.err.split('\n')[0]]).to.deep.equal([
+      2,
+      'A password needs at least 12 characters; a short sentence is easy to remember.',
+    ]);
   });
 
   it('lists sessions and ends them', async () => {
@@ -49,8 +63,13 @@ describe('the command line, on tokens, sessions and the password', function () {
 
   it('changes the password', async () => {
     const done = await orbis('password --password-stdin', `${password}\nanother sentence of mine\n`);
-    expect([done.exit, done.out]).to.deep.equal([0, 'The password is changed. 0 sessions and 0 tokens ended.\n']);
-    expect((await orbis('password --password-stdin', `${password}\nyet another sentence\n`)).exit).to.equal(4);
+    expect([done.exit, done.out]).to.deep.equal([
+      0,
+      'The password is changed. 0 sessions and 0 tokens ended.\n',
+    ]);
+    expect((await orbis('password --password-stdin', `${password}\nyet another sentence\n`)).exit).to.equal(
+      4,
+    );
   });
 });
 
@@ -69,22 +88,45 @@ describe('what is written to a terminal', () => {
     it(`is ${label}`, () => expect(forTerminal(text)).to.equal(written));
   it('steers nothing, whatever it is made of', () =>
     fc.assert(
-      fc.property(fc.string({ unit: fc.constantFrom('a', '\x1b', '[', '3', '1', 'm', ';', ']', '\u009b', '\r', '\n', 'J', '\u202e') }), (text) => {
-        // eslint-disable-next-line no-control-regex
-        expect(forTerminal(text).replaceAll(/\x1b\[(?:0|1|2|4|22|24|3[0-79]|9[0-7])m/g, '')).to.not.match(/[\x00-\x08\x0b-\x1f\x7f-\x9f\u202e]/);
-      }),
+      fc.property(
+        fc.string({
+          unit: fc.constantFrom(
+            'a',
+            '\x1b',
+            '[',
+            '3',
+            '1',
+            'm',
+            ';',
+            ']',
+            '\u009b',
+            '\r',
+            '\n',
+            'J',
+            '\u202e',
+          ),
+        }),
+        (text) => {
+          // eslint-disable-next-line no-control-regex
+          expect(forTerminal(text).replaceAll(/\x1b\[(?:0|1|2|4|22|24|3[0-79]|9[0-7])m/g, '')).to.not.match(
+            /[\x00-\x08\x0b-\x1f\x7f-\x9f\u202e]/,
+          );
+        },
+      ),
     ));
   it('is as it is where it goes elsewhere', async () => {
-    const ran = await run(['read', '-'], { stdin: '<iframe src="https://a.localhost/\x1b[2J" title="x"></iframe>' });
+    const ran = await run(['read', '-'], {
+      stdin: '<iframe src="https://a.localhost/\x1b[2J" title="x"></iframe>',
+    });
     expect(ran.exit).to.be.oneOf([0, 1]);
   });
   it('has numbers only where a number was typed', () => {
-    expect([wholeNumber('30', 1, 60), wholeNumber('0', 1, 60), wholeNumber('1e3', 1, 2000), wholeNumber('', 0, 9), wholeNumber('61', 1, 60)]).to.deep.equal([
-      30,
-      null,
-      null,
-      null,
-      null,
-    ]);
+    expect([
+      wholeNumber('30', 1, 60),
+      wholeNumber('0', 1, 60),
+      wholeNumber('1e3', 1, 2000),
+      wholeNumber('', 0, 9),
+      wholeNumber('61', 1, 60),
+    ]).to.deep.equal([30, null, null, null, null]);
   });
 });

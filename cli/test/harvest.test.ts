@@ -20,12 +20,16 @@ describe('the command line, with what is on pages and what was before', () => {
   const saved = fileURLToPath(new URL('../../core/test/pages/boxes.html', import.meta.url));
 
   it('harvests a page that the service reads, and collects what is chosen', async () => {
-    const { exit, out } = await orbis(`harvest http://hollinfell.localhost:${test.world.port}/stories/twelve-winters`);
+    const { exit, out } = await orbis(
+      `harvest http://hollinfell.localhost:${test.world.port}/stories/twelve-winters`,
+    );
     // A place on it has lost its script.
     expect(exit).to.equal(1);
     expect(out)
       .to.include('Twelve winters on the moor · Hollin Fell Observatory\n6 embeds on it.')
-      .and.match(/\n2 +The first talk: rings and what is between them +video +The first talk +\d+ +none +new\n/)
+      .and.match(
+        /\n2 +The first talk: rings and what is between them +video +The first talk +\d+ +none +new\n/,
+      )
       .and.include('error loader-missing')
       .and.include('warning loader-repeated');
     const id = /orbis harvest (\w+) --take all/.exec(out)![1]!;
@@ -38,7 +42,9 @@ describe('the command line, with what is on pages and what was before', () => {
       .to.include('taken as')
       .and.not.match(/ new\n/);
     expect((await orbis(`harvest ${id}`)).out).to.include('All of it is in the collection.');
-    expect(await done('list harvests')).to.match(/Twelve winters on the moor · Hollin Fell Observatory +6 +6 +0/);
+    expect(await done('list harvests')).to.match(
+      /Twelve winters on the moor · Hollin Fell Observatory +6 +6 +0/,
+    );
     expect(await done('list --tag stories')).to.include('the-first-talk');
   });
 
@@ -54,13 +60,18 @@ describe('the command line, with what is on pages and what was before', () => {
   it('shows revisions, compares two and brings one back', async () => {
     await done('collect - --name "A talk"', talkCode(test.world.port));
     await done('set a-talk start=1:52 align=centre');
-    expect(await done('revisions a-talk')).to.match(/2 +\d+ \w+ \d{4}, \d\d:\d\d +1 +saved +start=1:52 align=centre\n1 +/);
+    expect(await done('revisions a-talk')).to.match(
+      /2 +\d+ \w+ \d{4}, \d\d:\d\d +1 +saved +start=1:52 align=centre\n1 +/,
+    );
     const compared = await orbis('compare a-talk 1 2');
     expect(compared.exit).to.equal(1);
     expect(compared.out)
       .to.match(/start +not set +1:52\n/)
       .and.include('{+');
-    expect(JSON.parse((await orbis('compare a-talk 1 2 --json')).out) as Comparison).to.have.property('sourceDiffers', false);
+    expect(JSON.parse((await orbis('compare a-talk 1 2 --json')).out) as Comparison).to.have.property(
+      'sourceDiffers',
+      false,
+    );
     expect(await done('compare a-talk 2 2')).to.equal('Nothing differs between revisions 2 and 2.\n');
     expect(await done('bring-back a-talk 1'))
       .to.include('Revision 3 of a-talk is revision 1 again.')
@@ -79,8 +90,12 @@ describe('the command line, with what is on pages and what was before', () => {
 
   it('mends the faults that are named, and no others', async () => {
     const wrong = '<ifrmae src="http://mapmere.localhost/embed?a=1?b=2" title="Map"></ifrmae>';
-    expect(await done('collect - --name Named --mend misspelt second-question-mark', wrong)).to.include('Collected as named.');
-    expect(await done('code named --bare')).to.equal('<iframe src="http://mapmere.localhost/embed?a=1&amp;b=2" title="Map"></iframe>\n');
+    expect(await done('collect - --name Named --mend misspelt second-question-mark', wrong)).to.include(
+      'Collected as named.',
+    );
+    expect(await done('code named --bare')).to.equal(
+      '<iframe src="http://mapmere.localhost/embed?a=1&amp;b=2" title="Map"></iframe>\n',
+    );
     expect(await done('show named --pasted')).to.equal(wrong);
   });
 });

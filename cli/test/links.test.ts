@@ -41,14 +41,21 @@ describe('the command line, with links and with providers that nobody knows', fu
     expect((await orbis(`providers learn ${join(samples, 'one.html')}`)).exit).to.equal(2);
     // Somebody at the terminal is asked line by line; an answer that does not fit is asked for again at the end.
     const answers = ['document', 'page', 'from=zest', 'name=Gladewick slides', 'id=gladewick-slides', ''];
-    const settled = await run(['providers', 'learn', samples, '--sheet'], { env: { ORBIS_URL: test.url, ORBIS_TOKEN: test.token }, answers });
+    const settled = await run(['providers', 'learn', samples, '--sheet'], {
+      env: { ORBIS_URL: test.url, ORBIS_TOKEN: test.token },
+      answers,
+    });
     expect([settled.exit, answers]).to.deep.equal([0, []]);
     expect(settled.err).to.include('“from” could be start').and.include('“from” cannot be “zest”');
     expect(settled.out)
       .to.match(/^id: gladewick-slides\nname: Gladewick slides\n/m)
       .and.match(/ {2}page:\n {4}in: query\n {4}name: from\n/);
-    expect(await done(`providers learn ${samples} from=page kind=document --save`)).to.include('Added gladewick, version 1.');
-    expect(await done('collect - --name "Red torches" page=2', code('red-torches', '?hue=aa3355'))).to.include('document by Gladewick');
+    expect(await done(`providers learn ${samples} from=page kind=document --save`)).to.include(
+      'Added gladewick, version 1.',
+    );
+    expect(
+      await done('collect - --name "Red torches" page=2', code('red-torches', '?hue=aa3355')),
+    ).to.include('document by Gladewick');
   });
 
   it('makes the providers of a list known, and says who answers', async () => {
@@ -58,7 +65,10 @@ describe('the command line, with links and with providers that nobody knows', fu
       provider_url: `https://${name}.localhost/`,
       endpoints: [{ url: `https://${name}.localhost/oembed`, schemes }],
     });
-    writeFileSync(list, JSON.stringify([of('moorreel', ['https://moorreel.localhost/watch/*']), of('tarncast', ['tarn:*'])]));
+    writeFileSync(
+      list,
+      JSON.stringify([of('moorreel', ['https://moorreel.localhost/watch/*']), of('tarncast', ['tarn:*'])]),
+    );
     const first = await orbis(`providers import ${list}`);
     expect(first.exit).to.equal(1);
     expect(first.out)
@@ -67,7 +77,9 @@ describe('the command line, with links and with providers that nobody knows', fu
     expect((await orbis(`providers import ${list}`)).out).to.include('1 endpoint: 0 new, 1 known already.');
     const answering = await done('providers endpoints https://moorreel.localhost/watch/7');
     expect(answering).to.match(/moorreel +https:\/\/moorreel\.localhost\/oembed +json/);
-    expect(await done(`providers forget ${/^([0-9a-z]{10}) /m.exec(answering)![1]}`)).to.include('Forgotten.');
+    expect(await done(`providers forget ${/^([0-9a-z]{10}) /m.exec(answering)![1]}`)).to.include(
+      'Forgotten.',
+    );
     expect(await done('providers endpoints')).to.include('Nobody.');
     // Sheets are taken by the same command, one or several.
     const sheet = (id: string) => ({
@@ -83,18 +95,25 @@ describe('the command line, with links and with providers that nobody knows', fu
       needs: {},
     });
     writeFileSync(list, JSON.stringify([sheet('one-reel'), sheet('two-reel')]));
-    expect(await done(`providers import ${list}`)).to.equal('Added one-reel, version 1.\nAdded two-reel, version 1.\n');
+    expect(await done(`providers import ${list}`)).to.equal(
+      'Added one-reel, version 1.\nAdded two-reel, version 1.\n',
+    );
     writeFileSync(list, '[{"a": 1}]');
-    expect((await orbis(`providers import ${list}`)).out).to.include('not used 1 (no name): provider_name: it has no name.');
+    expect((await orbis(`providers import ${list}`)).out).to.include(
+      'not used 1 (no name): provider_name: it has no name.',
+    );
     writeFileSync(list, '{"a": 1}');
     expect((await orbis(`providers import ${list}`)).exit).to.equal(2);
   });
 
   it('collects several links at once, from the line and from a file', async () => {
     const at = (host: string, path: string): string => `http://${host}.localhost:${test.world.port}${path}`;
-    const { exit, out, err } = await orbis(`collect ${at('kinorill', '/reels/tS9turning')} ${at('mapmere', '/maps/tarn')} --tag festival`);
+    const { exit, out, err } = await orbis(
+      `collect ${at('kinorill', '/reels/tS9turning')} ${at('mapmere', '/maps/tarn')} --tag festival`,
+    );
     expect([exit, out]).to.satisfy(
-      ([status, text]: [number, string]) => status === 0 && /the-tarn-where-the-festival-is +The tarn, where the festival is +http/.test(text),
+      ([status, text]: [number, string]) =>
+        status === 0 && /the-tarn-where-the-festival-is +The tarn, where the festival is +http/.test(text),
       out + err,
     );
     expect(err.match(/^Asking /gm)).to.have.length(2);
@@ -103,11 +122,14 @@ describe('the command line, with links and with providers that nobody knows', fu
     expect(JSON.parse(await done(`collect ${list} --ask-nobody --json`)))
       .to.have.property('taken')
       .with.length(2);
-    for (const wrong of [`collect ${list} start=1:52`, `collect ${list} --name x`]) expect((await orbis(wrong)).exit, wrong).to.equal(2);
+    for (const wrong of [`collect ${list} start=1:52`, `collect ${list} --name x`])
+      expect((await orbis(wrong)).exit, wrong).to.equal(2);
     writeFileSync(list, `${at('mapmere', '/maps/map')}\n${at('mapmere', '/maps/nowhere')}\n`);
     expect((await orbis(`collect ${list}`)).err).to.include('One of them cannot be taken in');
     const some = await orbis(`collect ${list} --skip-refused`);
     expect([some.exit, some.out.includes('left out')]).to.deep.equal([1, true]);
-    expect(await done(`collect ${at('kinorill', '/reels/nB4moorNight')} --ask-nobody`)).to.include('Collected as nb4moornight.');
+    expect(await done(`collect ${at('kinorill', '/reels/nB4moorNight')} --ask-nobody`)).to.include(
+      'Collected as nb4moornight.',
+    );
   });
 });

@@ -8,7 +8,14 @@ export interface Ran {
 }
 
 /** Runs a command line in this process, as if typed where nobody looks at a terminal. */
-export async function run(args: readonly string[], { stdin = '', env = {}, answers }: { stdin?: string; env?: Record<string, string>; answers?: string[] } = {}): Promise<Ran> {
+export async function run(
+  args: readonly string[],
+  {
+    stdin = '',
+    env = {},
+    answers,
+  }: { stdin?: string; env?: Record<string, string>; answers?: string[] } = {},
+): Promise<Ran> {
   let out = '';
   let err = '';
   const io: Io = {

@@ -40,7 +40,9 @@ describe('the command line with a service', function () {
     expect(await done('set opening-talk fit=shape max-width=720 align=centre'))
       .to.include('Revision 3')
       .and.include('never wider than 720 px');
-    expect(await done('set opening-talk fit=shape')).to.equal('Nothing differs: opening-talk stays at revision 3.\n');
+    expect(await done('set opening-talk fit=shape')).to.equal(
+      'Nothing differs: opening-talk stays at revision 3.\n',
+    );
     await done(`add site hollinfell http://hollinfell.localhost:${test.world.port} --name "Hollin Fell"`);
     await done('add page hollinfell/talks --title Talks');
     expect(await done('add spot hollinfell/talks#opening desktop=728')).to.include('358 px wide on a phone');
@@ -96,7 +98,9 @@ describe('the command line with a service', function () {
       .to.match(/max-width\.phone +300 +here/)
       .and.match(/Not carried: max-width\.phone\. What holds only on phones needs/);
     await done('unset opening-talk@hollinfell/talks#opening max-width.phone');
-    expect((await orbis('set opening-talk@hollinfell/talks#elsewhere max-width=320')).err).to.include('It is in: hollinfell/talks#opening.');
+    expect((await orbis('set opening-talk@hollinfell/talks#elsewhere max-width=320')).err).to.include(
+      'It is in: hollinfell/talks#opening.',
+    );
     expect(await done('site hollinfell loop=on --kind video')).to.match(/Of each video +loop=on/);
     expect(await done('unset opening-talk@hollinfell/talks#opening max-width'))
       .to.match(/max-width +720 +from the embed/)
@@ -111,7 +115,10 @@ describe('the command line with a service', function () {
     const placements = JSON.parse(await done('list placements --json')) as { place: string; state: string }[];
     expect(placements).to.have.length(1);
     expect(placements[0]).to.include({ place: 'hollinfell/talks#opening', state: 'live' });
-    expect(JSON.parse(await done('--json show opening-talk'))).to.include({ key: 'opening-talk', revision: 6 });
+    expect(JSON.parse(await done('--json show opening-talk'))).to.include({
+      key: 'opening-talk',
+      revision: 6,
+    });
     expect(JSON.parse(await done('code opening-talk --json'))).to.include({ number: 3 });
     expect(JSON.parse(await done('edits opening-talk --json')))
       .to.have.property('edits')
@@ -119,17 +126,24 @@ describe('the command line with a service', function () {
     expect(JSON.parse(await done('sweep --json'))).to.deep.include({ state: 'done', counts: { live: 1 } });
   });
 
-  it('gives back the paste byte for byte', async () => expect(await done('show opening-talk --pasted')).to.equal(talkCode(test.world.port)));
+  it('gives back the paste byte for byte', async () =>
+    expect(await done('show opening-talk --pasted')).to.equal(talkCode(test.world.port)));
 
   it('collects what was pasted wrongly as its mending, and keeps the paste', async () => {
-    expect((await orbis('collect - --name Mended', '&lt;b class="x"&gt;x&lt;/b&gt;')).err).to.include('--mend');
-    expect(await done('collect - --name Mended --mend', '&lt;b class="x"&gt;x&lt;/b&gt;')).to.include('Collected as mended.');
+    expect((await orbis('collect - --name Mended', '&lt;b class="x"&gt;x&lt;/b&gt;')).err).to.include(
+      '--mend',
+    );
+    expect(await done('collect - --name Mended --mend', '&lt;b class="x"&gt;x&lt;/b&gt;')).to.include(
+      'Collected as mended.',
+    );
     expect(await done('code mended --bare')).to.equal('<b class="x">x</b>\n');
     expect(await done('show mended --pasted')).to.equal('&lt;b class="x"&gt;x&lt;/b&gt;');
   });
 
   it('renames, tags, annotates, retires and restores; the key and the revision stay', async () => {
-    const changed = await done('change mended --name "Mended once" --tag one --tag two --notes "From a letter"');
+    const changed = await done(
+      'change mended --name "Mended once" --tag one --tag two --notes "From a letter"',
+    );
     expect(changed)
       .to.match(/Key +mended\n/)
       .and.match(/Name +Mended once\n/)
@@ -158,7 +172,8 @@ describe('the command line with a service', function () {
   });
 
   it('shows what a page needs, all of its placements together, and says so with each place', async () => {
-    const booking = (n: number): string => `<div class="slotsedge-calendar" data-calendar="c${n}"></div><script async src="https://cdn.slotsedge.localhost/booking.js"></script>`;
+    const booking = (n: number): string =>
+      `<div class="slotsedge-calendar" data-calendar="c${n}"></div><script async src="https://cdn.slotsedge.localhost/booking.js"></script>`;
     await done('add page hollinfell/nights --title Nights');
     expect(await done('plan hollinfell/nights')).to.include('Nothing is placed on hollinfell/nights yet');
     for (const n of [1, 2]) {
@@ -173,13 +188,17 @@ describe('the command line with a service', function () {
       /^1\. Paste – into the head of the page, for 2 placements\n<script async src="[^"]*booking.js"><\/script>\n\n2\. Paste – hollinfell\/nights#s1\n<div data-orbis/,
     );
     expect((await orbis('code nights-2')).err).to.include('“orbis plan hollinfell/nights” shows it.');
-    expect(await done('plan hollinfell/talks')).to.match(/^1\. (?:Already there|Replace) – hollinfell\/talks#\w+\n/);
+    expect(await done('plan hollinfell/talks')).to.match(
+      /^1\. (?:Already there|Replace) – hollinfell\/talks#\w+\n/,
+    );
     await done('site hollinfell head=no');
   });
 
   it('sets what only one provider has, and refuses it elsewhere with what was meant', async () => {
     await done('collect stallmere:512 --name Stall button=Mine');
-    expect(await done('set stall badge=https://hollinfell.localhost/badge.png')).to.include('badge not set → https://hollinfell.localhost/badge.png');
+    expect(await done('set stall badge=https://hollinfell.localhost/badge.png')).to.include(
+      'badge not set → https://hollinfell.localhost/badge.png',
+    );
     expect(await done('show stall')).to.include('button=Mine');
     expect(await done('unset stall button')).to.include('button Mine → not set');
     const refused = await orbis('set opening-talk button=Mine');
@@ -191,10 +210,18 @@ describe('the command line with a service', function () {
   });
 
   it('collects a link, with options in the same breath', async () => {
-    const comet = await orbis(`collect http://kinorill.localhost:${test.world.port}/reels/cM7comet --name Comet start=41`);
+    const comet = await orbis(
+      `collect http://kinorill.localhost:${test.world.port}/reels/cM7comet --name Comet start=41`,
+    );
     expect(comet.err).to.match(/^Asking kinorill\.localhost:\d+ for what it knows of this link/);
-    expect(comet.out).to.include('start=0:41').and.include('What a comet leaves behind, by Hollin Fell Observatory');
-    expect(await done(`collect http://kinorill.localhost:${test.world.port}/reels/rG5rings --name Rings --ask-nobody`)).not.to.include('Title');
+    expect(comet.out)
+      .to.include('start=0:41')
+      .and.include('What a comet leaves behind, by Hollin Fell Observatory');
+    expect(
+      await done(
+        `collect http://kinorill.localhost:${test.world.port}/reels/rG5rings --name Rings --ask-nobody`,
+      ),
+    ).not.to.include('Title');
     expect(await done('code comet --bare'))
       .to.include('/reel/cM7comet?from=41"')
       .and.not.include('data-orbis');
@@ -234,7 +261,9 @@ describe('the command line with a service', function () {
   it('signs in with the password, keeps the token to itself, and signs out', async () => {
     const env = { XDG_CONFIG_HOME: folder };
     expect((await run(['login', test.url, '--password-stdin'], { env, stdin: 'wrong\n' })).exit).to.equal(4);
-    expect((await run(['login', test.url, '--password-stdin'], { env, stdin: `${password}\n` })).exit).to.equal(0);
+    expect(
+      (await run(['login', test.url, '--password-stdin'], { env, stdin: `${password}\n` })).exit,
+    ).to.equal(0);
     const file = join(folder, 'orbis/login.json');
     expect(statSync(file).mode & 0o777).to.equal(0o600);
     expect((await run(['list'], { env })).exit).to.equal(0);
@@ -245,47 +274,71 @@ describe('the command line with a service', function () {
 
   it('runs as a program of its own', async () => {
     const main = new URL('../src/main.ts', import.meta.url).pathname;
-    const { stdout } = await promisify(execFile)(process.execPath, ['--import=tsx', '--conditions=development', main, 'where', 'opening-talk'], {
-      env: { ...process.env, ORBIS_URL: test.url, ORBIS_TOKEN: test.token },
-    });
+    const { stdout } = await promisify(execFile)(
+      process.execPath,
+      ['--import=tsx', '--conditions=development', main, 'where', 'opening-talk'],
+      {
+        env: { ...process.env, ORBIS_URL: test.url, ORBIS_TOKEN: test.token },
+      },
+    );
     expect(stdout).to.include('hollinfell/talks#opening');
   });
 
   describe('and with sheets that it keeps', () => {
-    const ours = (args: string[]): Promise<Ran> => run(args, { env: { ORBIS_URL: test.url, ORBIS_TOKEN: test.token } });
+    const ours = (args: string[]): Promise<Ran> =>
+      run(args, { env: { ORBIS_URL: test.url, ORBIS_TOKEN: test.token } });
     const write = (name: string, text: string): string => {
       const file = join(folder, name);
       writeFileSync(file, text);
       return file;
     };
     it('says which embeds would come out differently, saves it with --yes, and brings the built-in one back', async () => {
-      expect((await ours(['collect', write('clip.html', talkCode(test.world.port)), '--name', 'Sheet clip'])).exit).to.equal(0);
+      expect(
+        (await ours(['collect', write('clip.html', talkCode(test.world.port)), '--name', 'Sheet clip'])).exit,
+      ).to.equal(0);
       expect((await ours(['set', 'sheet-clip', 'start=1:52', 'parameter.zest=7'])).exit).to.equal(0);
       const exported = await ours(['providers', 'export', 'kinorill']);
       const file = write('kinorill.json', exported.out.replace('"name": "from"', '"name": "begin"'));
       const refused = await ours(['providers', 'add', file]);
       expect(refused.exit).to.equal(1);
-      expect(refused.out).to.include('sheet-clip').and.include('from=112').and.include('begin=112').and.include('Nothing was saved');
+      expect(refused.out)
+        .to.include('sheet-clip')
+        .and.include('from=112')
+        .and.include('begin=112')
+        .and.include('Nothing was saved');
       const saved = await ours(['providers', 'add', file, '--yes']);
       expect([saved.exit, saved.out]).to.deep.include(0);
-      expect(saved.out).to.match(/Added kinorill, version 3\. It stands before the built-in one\. \d+ embeds? got a new revision\./);
-      expect((await ours(['providers', 'list'])).out).to.match(/kinorill +Kinorill +video +3 +your own, before the built-in one/);
+      expect(saved.out).to.match(
+        /Added kinorill, version 3\. It stands before the built-in one\. \d+ embeds? got a new revision\./,
+      );
+      expect((await ours(['providers', 'list'])).out).to.match(
+        /kinorill +Kinorill +video +3 +your own, before the built-in one/,
+      );
       expect((await ours(['edits', 'sheet-clip'])).out).to.include('begin=112&amp;zest=7');
       const kept = await ours(['providers', 'remove', 'kinorill']);
       expect([kept.exit, kept.err.includes('in use')]).to.deep.equal([4, true]);
-      expect((await ours(['providers', 'remove', 'kinorill', '--yes'])).out).to.equal('Removed; the built-in sheet of kinorill is used again.\n');
+      expect((await ours(['providers', 'remove', 'kinorill', '--yes'])).out).to.equal(
+        'Removed; the built-in sheet of kinorill is used again.\n',
+      );
       expect((await ours(['unset', 'sheet-clip', 'parameter.zest'])).exit).to.equal(0);
       expect((await ours(['edits', 'sheet-clip', '--json'])).out)
         .to.include('from=112')
         .and.not.include('zest');
     });
     it('makes a copy, and refuses what is no sheet before anything is done', async () => {
-      expect((await ours(['providers', 'copy', 'tonebarn', 'moor-radio'])).out).to.include('Added moor-radio');
-      expect((await ours(['providers', 'show', 'moor-radio'])).out).to.include('moor-radio, version 2, your own');
+      expect((await ours(['providers', 'copy', 'tonebarn', 'moor-radio'])).out).to.include(
+        'Added moor-radio',
+      );
+      expect((await ours(['providers', 'show', 'moor-radio'])).out).to.include(
+        'moor-radio, version 2, your own',
+      );
       const wrong = await ours([
         'providers',
         'add',
-        write('good.json', (await ours(['providers', 'export', 'moor-radio'])).out.replace('moor-radio', 'second')),
+        write(
+          'good.json',
+          (await ours(['providers', 'export', 'moor-radio'])).out.replace('moor-radio', 'second'),
+        ),
         write('bad.yaml', 'id: x'),
       ]);
       expect([wrong.exit, wrong.err.includes('bad.yaml:1:1')]).to.deep.equal([2, true]);
@@ -297,14 +350,26 @@ describe('the command line with a service', function () {
       expect((await ours(['rules'])).out).to.match(/drop-tracking +off/);
       expect((await ours(['rules', 'drop-tracking=on'])).out).to.match(/drop-tracking +on/);
       expect((await ours(['rules', 'drop-tracking=maybe'])).exit).to.equal(2);
-      expect(JSON.parse((await ours(['rules', 'drop-tracking=off', '--json'])).out)).to.deep.equal({ dropTracking: false });
+      expect(JSON.parse((await ours(['rules', 'drop-tracking=off', '--json'])).out)).to.deep.equal({
+        dropTracking: false,
+      });
     });
   });
 
   describe('and with many embeds at once', () => {
-    const ours = (args: string[]): Promise<Ran> => run(args, { env: { ORBIS_URL: test.url, ORBIS_TOKEN: test.token } });
+    const ours = (args: string[]): Promise<Ran> =>
+      run(args, { env: { ORBIS_URL: test.url, ORBIS_TOKEN: test.token } });
     before(async () => {
-      for (const id of ['g1', 'g2']) await ours(['collect', `http://kinorill.localhost:${test.world.port}/reels/${id}`, '--ask-nobody', '--name', `Group ${id}`, '--tag', 'group']);
+      for (const id of ['g1', 'g2'])
+        await ours([
+          'collect',
+          `http://kinorill.localhost:${test.world.port}/reels/${id}`,
+          '--ask-nobody',
+          '--name',
+          `Group ${id}`,
+          '--tag',
+          'group',
+        ]);
       await ours(['collect', 'mapmere:tarn', '--name', 'Group map', '--tag', 'group']);
     });
     it('tries, refuses, changes and takes back', async () => {
@@ -313,21 +378,44 @@ describe('the command line with a service', function () {
         .and.include('group-g2')
         .and.not.include('group-map');
       const wrong = await ours(['list', '--where', 'tag=group (kind=video']);
-      expect([wrong.exit, wrong.err]).to.deep.equal([2, 'Column 11 of the search: The bracket that opens here is never closed.\n']);
+      expect([wrong.exit, wrong.err]).to.deep.equal([
+        2,
+        'Column 11 of the search: The bracket that opens here is never closed.\n',
+      ]);
       const dry = await ours(['set', '--where', 'tag=group', 'privacy=on', '--dry-run']);
-      expect([dry.exit, dry.out.includes('2 embeds of 3 would be changed. Nothing was done. 1 embed cannot have it.')], dry.out).to.deep.equal([1, true]);
+      expect(
+        [
+          dry.exit,
+          dry.out.includes('2 embeds of 3 would be changed. Nothing was done. 1 embed cannot have it.'),
+        ],
+        dry.out,
+      ).to.deep.equal([1, true]);
       expect(dry.out).to.include('group-map cannot have it\n  Mapmere does not offer privacy.');
       const refusedAll = await ours(['set', '--where', 'tag=group', 'privacy=on']);
       expect([refusedAll.exit, refusedAll.err.includes('group-map')]).to.deep.equal([4, true]);
       const done = await ours(['set', '--where', 'tag=group', 'privacy=on', '--skip-impossible']);
-      expect(done.out).to.match(/2 embeds of 3 changed, as one change \([0-9a-z]{10}\)\. “orbis undo” takes it back\./);
+      expect(done.out).to.match(
+        /2 embeds of 3 changed, as one change \([0-9a-z]{10}\)\. “orbis undo” takes it back\./,
+      );
       expect((await ours(['list', 'changes'])).out).to.match(/privacy=on +tag=group +2 /);
       expect((await ours(['undo'])).out).to.equal('Taken back: privacy=on, of 2 embeds.\n');
       expect((await ours(['edits', 'group-g1'])).out).to.include('No edit');
       expect((await ours(['undo'])).out).to.include('no change of many embeds');
     });
     it('keeps options under a name, and puts them on one or on many', async () => {
-      expect((await ours(['presets', 'save', 'night', 'theme=dark', 'max-width=640', '--meaning', 'For dark pages'])).out).to.include('Saved night.');
+      expect(
+        (
+          await ours([
+            'presets',
+            'save',
+            'night',
+            'theme=dark',
+            'max-width=640',
+            '--meaning',
+            'For dark pages',
+          ])
+        ).out,
+      ).to.include('Saved night.');
       expect((await ours(['presets', 'list'])).out)
         .to.match(/night +theme=dark max-width=640 +For dark pages\n/)
         .and.match(/silent-loop +autoplay=on muted=on loop=on controls=off fit=shape/);
@@ -336,20 +424,32 @@ describe('the command line with a service', function () {
       expect((JSON.parse(out) as { current: unknown }).current).to.deep.include({
         options: { autoplay: true, muted: true, loop: true, controls: false, start: 12, fit: 'shape' },
       });
-      expect((await ours(['set', '--where', 'tag=group', '--preset', 'fills-its-place', '--dry-run'])).out).to.include('3 embeds of 3 would be changed');
-      expect((await ours(['set', '--where', 'tag=group', '--preset', 'night', '--dry-run'])).exit).to.equal(1);
+      expect(
+        (await ours(['set', '--where', 'tag=group', '--preset', 'fills-its-place', '--dry-run'])).out,
+      ).to.include('3 embeds of 3 would be changed');
+      expect((await ours(['set', '--where', 'tag=group', '--preset', 'night', '--dry-run'])).exit).to.equal(
+        1,
+      );
       expect((await ours(['presets', 'remove', 'night'])).exit).to.equal(0);
       expect((await ours(['set', 'group-g1', '--preset', 'night'])).exit).to.equal(2);
     });
   });
 
   describe('and with codes of many', () => {
-    const ours = (args: string[], stdin?: string): Promise<Ran> => run(args, { env: { ORBIS_URL: test.url, ORBIS_TOKEN: test.token }, ...(stdin === undefined ? {} : { stdin }) });
-    const count = async (): Promise<number> => (JSON.parse((await ours(['list', '--where', 'tag=import', '--json'])).out) as unknown[]).length;
+    const ours = (args: string[], stdin?: string): Promise<Ran> =>
+      run(args, {
+        env: { ORBIS_URL: test.url, ORBIS_TOKEN: test.token },
+        ...(stdin === undefined ? {} : { stdin }),
+      });
+    const count = async (): Promise<number> =>
+      (JSON.parse((await ours(['list', '--where', 'tag=import', '--json'])).out) as unknown[]).length;
     it('takes them in from a folder, from CSV and from NDJSON, all or none', async () => {
       const codes = join(folder, 'codes');
       mkdirSync(codes);
-      writeFileSync(join(codes, 'moor_road.html'), '<iframe src="https://mapmere.localhost/embed/map?zoom=3" title="Map"></iframe>');
+      writeFileSync(
+        join(codes, 'moor_road.html'),
+        '<iframe src="https://mapmere.localhost/embed/map?zoom=3" title="Map"></iframe>',
+      );
       writeFileSync(join(codes, 'second-talk.txt'), 'https://kinorill.localhost/reels/a9');
       writeFileSync(join(codes, 'picture.bin'), 'x');
       const dry = await ours(['import', codes, '--tag', 'import', '--dry-run']);
@@ -367,13 +467,23 @@ describe('the command line with a service', function () {
       );
       const refused = await ours(['import', csv]);
       expect([refused.exit, refused.err]).to.deep.include(2);
-      expect(refused.err).to.include('One of them cannot be taken in: 2 (Nothing). Nothing was collected').and.include('text without any code');
+      expect(refused.err)
+        .to.include('One of them cannot be taken in: 2 (Nothing). Nothing was collected')
+        .and.include('text without any code');
       expect(await count()).to.equal(2);
       const skipped = await ours(['import', csv, '--skip-refused']);
-      expect([skipped.exit, skipped.out.includes('the same code as moor-road')], skipped.out).to.deep.equal([1, true]);
+      expect([skipped.exit, skipped.out.includes('the same code as moor-road')], skipped.out).to.deep.equal([
+        1,
+        true,
+      ]);
       expect(skipped.out).to.include('1 code taken in, 1 of them doubled, 1 refused.');
       const { out } = await ours(['show', 'a-quoted-name', '--json']);
-      expect(JSON.parse(out)).to.deep.include({ name: 'A "quoted" name', tags: ['import', 'moor'], notes: 'two\r\nlines', provider: 'mapmere' });
+      expect(JSON.parse(out)).to.deep.include({
+        name: 'A "quoted" name',
+        tags: ['import', 'moor'],
+        notes: 'two\r\nlines',
+        provider: 'mapmere',
+      });
 
       const lines = ['stallmere:9', '<video src="https://hollinfell.localhost/a.mp4" controls></video>']
         .map((code, n) => JSON.stringify({ name: 'Line', code, tags: ['import', String(n)] }))
@@ -393,19 +503,31 @@ describe('the command line with a service', function () {
       writeFileSync(file, 'Our talk:\n  <iframe src="http://media.example/x" width=4 height=3></iframe>\n');
       const { exit, out } = await run(['read', file]);
       expect(exit, 'an error was found').to.equal(1);
-      expect(out).to.include('frame').and.include('media.example (frame; by itself)').and.include('insecure, line 2, column 16');
-      expect(out).to.include('    <iframe src="http://media.example/x" width=4 height=3></iframe>\n                 ^^^^^^^^^^^^^^^^^^^^^^\n');
+      expect(out)
+        .to.include('frame')
+        .and.include('media.example (frame; by itself)')
+        .and.include('insecure, line 2, column 16');
+      expect(out).to.include(
+        '    <iframe src="http://media.example/x" width=4 height=3></iframe>\n                 ^^^^^^^^^^^^^^^^^^^^^^\n',
+      );
     });
     it('reads a link, and shows the code that it would make', async () => {
       const { exit, out } = await run(['read', 'https://kinorill.localhost/reels/a7']);
       expect(exit).to.equal(0);
-      expect(out).to.include('<iframe src="https://play.kinorill.localhost/reel/a7"').and.include('kinorill, version 3');
+      expect(out)
+        .to.include('<iframe src="https://play.kinorill.localhost/reel/a7"')
+        .and.include('kinorill, version 3');
     });
     it('shows the code cut into its parts, and with --why what spoke for its kind', async () => {
-      const code = '<div class="booking" data-calendar="7"></div>\n<script async src="https://c.example/l.js"></script>';
+      const code =
+        '<div class="booking" data-calendar="7"></div>\n<script async src="https://c.example/l.js"></script>';
       const { out } = await run(['read', '-', '--why'], { stdin: code });
-      expect(out).to.include('mount an empty place that a script fills, at every place, 0–45').and.include('loader loads something from elsewhere, once a page, in the head, 46–');
-      expect(out).to.match(/What spoke for a kind\nkind +weight +reason\nbooking +3 +its names have a word of bookings/);
+      expect(out)
+        .to.include('mount an empty place that a script fills, at every place, 0–45')
+        .and.include('loader loads something from elsewhere, once a page, in the head, 46–');
+      expect(out).to.match(
+        /What spoke for a kind\nkind +weight +reason\nbooking +3 +its names have a word of bookings/,
+      );
     });
     it('offers the mending of what was pasted wrongly', async () => {
       const { exit, out } = await run(['read', '-'], { stdin: '&lt;b&gt;x&lt;/b&gt;' });
@@ -422,7 +544,10 @@ describe('the command line with a service', function () {
         .to.match(/a\.html +video +– +0 +0 +0/)
         .and.include('2 codes read, 1 with errors.');
       const lines = (await run(['read', '--json', ...files])).out.trim().split('\n');
-      expect(lines.map((line) => (JSON.parse(line) as { kind: string }).kind)).to.deep.equal(['video', 'unknown']);
+      expect(lines.map((line) => (JSON.parse(line) as { kind: string }).kind)).to.deep.equal([
+        'video',
+        'unknown',
+      ]);
     });
     it('gives the reading itself with --json', async () => {
       const { out } = await run(['read', '-', '--json'], { stdin: '<video controls src="a.webm"></video>' });

@@ -8,31 +8,54 @@ export const api = createClient({ url: '' });
 /** Server state. Whoever is no longer signed in is sent to sign in, and back afterwards. */
 export const queryClient = new QueryClient({
   queryCache: new QueryCache({ onError: sendToSignIn }),
-  defaultOptions: { queries: { retry: (count, error) => !(error instanceof ApiError && error.problem.status > 0) && count < 2, staleTime: 5_000 } },
+  defaultOptions: {
+    queries: {
+      retry: (count, error) => !(error instanceof ApiError && error.problem.status > 0) && count < 2,
+      staleTime: 5_000,
+    },
+  },
 });
 
 /** Leaves for the sign-in page where the error says that nobody is signed in. */
 export function sendToSignIn(error: unknown): void {
-  if (!(error instanceof ApiError) || error.problem.status !== 401 || location.pathname === '/sign-in') return;
+  if (!(error instanceof ApiError) || error.problem.status !== 401 || location.pathname === '/sign-in')
+    return;
   location.assign(`/sign-in?back=${encodeURIComponent(location.pathname + location.search)}`);
 }
 
-type ListName = { [N in RouteName]: AnswerOf<Routes[N]> extends { items: unknown[]; next: string | null } ? N : never }[RouteName];
+type ListName = {
+  [N in RouteName]: AnswerOf<Routes[N]> extends { items: unknown[]; next: string | null } ? N : never;
+}[RouteName];
 type ItemOf<N extends ListName> = AnswerOf<Routes[N]> extends { items: (infer T)[] } ? T : never;
 
 /** A list of the interface, page by page. `again` says after how many milliseconds it is asked for once more by itself. */
-export function useList<N extends ListName>(name: N, query: QueryInput<Routes[N]>, params: Record<string, string> = {}, again?: (last: AnswerOf<Routes[N]>) => number | false) {
+export function useList<N extends ListName>(
+  name: N,
+  query: QueryInput<Routes[N]>,
+  params: Record<string, string> = {},
+  again?: (last: AnswerOf<Routes[N]>) => number | false,
+) {
   const list = useInfiniteQuery({
     queryKey: [name.split('.')[0], name, params, query],
     initialPageParam: undefined as string | undefined,
     queryFn: async ({ pageParam }) => {
-      const { data } = await api.call(name, { params, query: { limit: 100, ...(query as object), after: pageParam } as never });
+      const { data } = await api.call(name, {
+        params,
+        query: { limit: 100, ...(query as object), after: pageParam } as never,
+      });
       return data as unknown as AnswerOf<Routes[N]> & { items: ItemOf<N>[]; next: string | null };
     },
     getNextPageParam: (last) => last.next ?? undefined,
-    ...(again && { refetchInterval: ({ state }: { state: { data?: { pages: AnswerOf<Routes[N]>[] } | undefined } }) => (state.data ? again(state.data.pages.at(-1)!) : false) }),
+    ...(again && {
+      refetchInterval: ({ state }: { state: { data?: { pages: AnswerOf<Routes[N]>[] } | undefined } }) =>
+        state.data ? again(state.data.pages.at(-1)!) : false,
+    }),
   });
-  return { ...list, items: list.data?.pages.flatMap((page) => page.items) ?? [], last: list.data?.pages.at(-1) };
+  return {
+    ...list,
+    items: list.data?.pages.flatMap((page) => page.items) ?? [],
+    last: list.data?.pages.at(-1),
+  };
 }
 
 /** What was done may show anywhere: every list and thing is asked for again when it is next looked at. */

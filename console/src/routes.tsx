@@ -3,12 +3,24 @@ import { Broken } from './components/Broken.tsx';
 import { Shell } from './components/Shell.tsx';
 
 /* Each screen is loaded when it is first opened. */
-const screen = (load: () => Promise<{ default: () => React.ReactNode }>) => async () => ({ Component: (await load()).default });
+const screen = (load: () => Promise<{ default: () => React.ReactNode }>) => async () => ({
+  Component: (await load()).default,
+});
 
 /** The console's screens, in the order of the work. */
 export const router = createBrowserRouter([
-  { path: '/sign-in', HydrateFallback: () => null, ErrorBoundary: Broken, lazy: screen(() => import('./signing-in/SignIn.tsx')) },
-  { path: '/set-password', HydrateFallback: () => null, ErrorBoundary: Broken, lazy: screen(() => import('./signing-in/SetPassword.tsx')) },
+  {
+    path: '/sign-in',
+    HydrateFallback: () => null,
+    ErrorBoundary: Broken,
+    lazy: screen(() => import('./signing-in/SignIn.tsx')),
+  },
+  {
+    path: '/set-password',
+    HydrateFallback: () => null,
+    ErrorBoundary: Broken,
+    lazy: screen(() => import('./signing-in/SetPassword.tsx')),
+  },
   {
     path: '/',
     Component: Shell,

@@ -59,9 +59,16 @@ export const theme = createTheme({
     MuiButton: { defaultProps: { disableElevation: true } },
     MuiPaper: { defaultProps: { elevation: 0 }, styleOverrides: { root: { backgroundImage: 'none' } } },
     MuiTextField: { defaultProps: { size: 'small', fullWidth: true } },
-    MuiTableCell: { styleOverrides: { head: { fontWeight: 600, color: 'var(--mui-palette-text-secondary)', borderBottomWidth: 2 }, root: { verticalAlign: 'top' } } },
+    MuiTableCell: {
+      styleOverrides: {
+        head: { fontWeight: 600, color: 'var(--mui-palette-text-secondary)', borderBottomWidth: 2 },
+        root: { verticalAlign: 'top' },
+      },
+    },
     // Why something cannot be set is to be read as well as anything else.
-    MuiFormHelperText: { styleOverrides: { root: { '&.Mui-disabled': { color: 'var(--mui-palette-text-secondary)' } } } },
+    MuiFormHelperText: {
+      styleOverrides: { root: { '&.Mui-disabled': { color: 'var(--mui-palette-text-secondary)' } } },
+    },
     MuiTooltip: { defaultProps: { arrow: true } },
   },
 });

@@ -27,12 +27,17 @@ describe('the account screen', function () {
     await form.getByRole('button', { name: 'Make a token' }).click();
     await page.getByText(/^orbis_/).waitFor();
     const token = (await page.getByText(/^orbis_/).textContent())!;
-    const answer = await fetch(`${test.url}/api/v1/embeds`, { headers: { authorization: `Bearer ${token.trim()}` } });
+    const answer = await fetch(`${test.url}/api/v1/embeds`, {
+      headers: { authorization: `Bearer ${token.trim()}` },
+    });
     expect(answer.status).to.equal(200);
     await page.getByText('only reads', { exact: false }).first().waitFor();
     await page.getByRole('button', { name: 'Revoke the status board' }).click();
     await page.getByRole('button', { name: 'Revoke the status board' }).waitFor({ state: 'detached' });
-    expect((await fetch(`${test.url}/api/v1/embeds`, { headers: { authorization: `Bearer ${token.trim()}` } })).status).to.equal(401);
+    expect(
+      (await fetch(`${test.url}/api/v1/embeds`, { headers: { authorization: `Bearer ${token.trim()}` } }))
+        .status,
+    ).to.equal(401);
     expect(complaints).to.deep.equal([]);
     await context.close();
   });
@@ -77,7 +82,8 @@ describe('the account screen', function () {
 });
 
 describe('the way back after signing in', () => {
-  const at = (back: string): string => wayBackFrom(`https://orbis.example/sign-in?${new URLSearchParams({ back }).toString()}`);
+  const at = (back: string): string =>
+    wayBackFrom(`https://orbis.example/sign-in?${new URLSearchParams({ back }).toString()}`);
   for (const [back, leads] of [
     ['/register', '/register'],
     ['/collection?where=kind%3Dvideo#x', '/collection?where=kind%3Dvideo#x'],
@@ -100,7 +106,8 @@ describe('the way back after signing in', () => {
   ] as const)
     it(`leads from ${JSON.stringify(back)} to ${leads}`, () => {
       const way = at(back);
-      if (back === 'https:evil') expect(new URL(way, 'https://orbis.example').origin).to.equal('https://orbis.example');
+      if (back === 'https:evil')
+        expect(new URL(way, 'https://orbis.example').origin).to.equal('https://orbis.example');
       else expect(way).to.equal(leads);
       expect(new URL(way, 'https://orbis.example/sign-in').origin).to.equal('https://orbis.example');
     });
@@ -109,7 +116,9 @@ describe('the way back after signing in', () => {
 describe('the addresses of the screens', () => {
   it('are those that the service answers for, and no other', () => {
     const routes = readFileSync(new URL('../src/routes.tsx', import.meta.url), 'utf8');
-    const paths = [...routes.matchAll(/path: '([^'*]+)'/g)].map(([, path]) => (path!.startsWith('/') ? path! : `/${path!}`)).map((path) => (path === '/' ? '' : path));
+    const paths = [...routes.matchAll(/path: '([^'*]+)'/g)]
+      .map(([, path]) => (path!.startsWith('/') ? path! : `/${path!}`))
+      .map((path) => (path === '/' ? '' : path));
     expect([...paths].sort()).to.deep.equal([...consoleScreens].sort());
   });
 });

@@ -15,7 +15,10 @@ after(async () => {
 });
 
 /** A window in which the owner is signed in. */
-async function signedIn(size?: { width: number; height: number }): Promise<{ context: BrowserContext; page: Page; complaints: string[] }> {
+async function signedIn(size?: {
+  width: number;
+  height: number;
+}): Promise<{ context: BrowserContext; page: Page; complaints: string[] }> {
   const window = await newWindow(size);
   await window.page.goto(await test.orbis.link('sign-in'));
   await window.page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
@@ -79,7 +82,10 @@ describe('an owner at the console', function () {
     await page.getByRole('button', { name: 'Sweep everything' }).click();
     await page.getByText('1 page read: 1 live').waitFor();
     await page.getByRole('link', { name: 'Register' }).click();
-    await page.getByRole('article', { name: 'Opening talk in hollinfell/talks#opening' }).getByText('live', { exact: true }).waitFor();
+    await page
+      .getByRole('article', { name: 'Opening talk in hollinfell/talks#opening' })
+      .getByText('live', { exact: true })
+      .waitFor();
     expect(complaints).to.deep.equal([]);
 
     await editor.getByRole('link', { name: 'See the page' }).click();
@@ -113,12 +119,18 @@ describe('an owner at the console', function () {
 
   it('takes a newer code of the provider into the same embed', async () => {
     const { context, page, complaints } = await signedIn();
-    await test.client.call('embeds.create', { body: { name: 'To be renewed', text: talkCode(test.world.port), options: { start: 12 } } });
+    await test.client.call('embeds.create', {
+      body: { name: 'To be renewed', text: talkCode(test.world.port), options: { start: 12 } },
+    });
     await page.goto(`${test.url}/collection/to-be-renewed`);
     await page.getByRole('button', { name: 'Take in a newer code of the provider' }).click();
-    await page.getByLabel('The newer code or link').fill('<iframe src="https://media.example/x" title="t"></iframe>');
+    await page
+      .getByLabel('The newer code or link')
+      .fill('<iframe src="https://media.example/x" title="t"></iframe>');
     await page.getByRole('button', { name: 'Take it in', exact: true }).click();
-    await page.getByText('With the newer code these options cannot be fulfilled: start.', { exact: false }).waitFor();
+    await page
+      .getByText('With the newer code these options cannot be fulfilled: start.', { exact: false })
+      .waitFor();
     await page.getByLabel('The newer code or link').fill(talkCode(test.world.port, 'rG5rings'));
     await page.getByRole('button', { name: 'Take it in', exact: true }).click();
     await page.getByText('The newer code is in, as revision 2.', { exact: false }).waitFor();
@@ -130,7 +142,9 @@ describe('an owner at the console', function () {
 
   it('renames and tags an embed, retires it and takes it back; the revision stays', async () => {
     const { context, page, complaints } = await signedIn();
-    await test.client.call('embeds.create', { body: { name: 'To be renamed', text: talkCode(test.world.port) } });
+    await test.client.call('embeds.create', {
+      body: { name: 'To be renamed', text: talkCode(test.world.port) },
+    });
     await page.goto(`${test.url}/collection/to-be-renamed`);
     await page.getByLabel('Name').fill('Renamed here');
     await page.getByLabel('Tags').fill('moor, night');
@@ -142,7 +156,13 @@ describe('an owner at the console', function () {
     await page.getByRole('button', { name: 'Restore it' }).click();
     await page.getByRole('button', { name: 'Retire it' }).waitFor();
     const { data } = await test.client.call('embeds.read', { params: { embed: 'to-be-renamed' } });
-    expect(data).to.deep.include({ name: 'Renamed here', tags: ['moor', 'night'], notes: 'Kept for the winter.', retired: false, revision: 1 });
+    expect(data).to.deep.include({
+      name: 'Renamed here',
+      tags: ['moor', 'night'],
+      notes: 'Kept for the winter.',
+      retired: false,
+      revision: 1,
+    });
     expect(complaints).to.deep.equal([]);
     await context.close();
   });
@@ -169,14 +189,28 @@ describe('an owner at the console', function () {
     page.on('request', (request) => {
       const { hostname } = new URL(request.url());
       hosts.add(hostname);
-      if (hostname !== new URL(test.url).hostname) void request.allHeaders().then((headers) => cookies.push(...(headers['cookie'] ? [`${hostname}: ${headers['cookie']}`] : [])));
+      if (hostname !== new URL(test.url).hostname)
+        void request
+          .allHeaders()
+          .then((headers) =>
+            cookies.push(...(headers['cookie'] ? [`${hostname}: ${headers['cookie']}`] : [])),
+          );
     });
-    await test.client.call('embeds.create', { body: { name: 'Previewed', text: talkCode(test.world.port), options: { start: 112 } } });
+    await test.client.call('embeds.create', {
+      body: { name: 'Previewed', text: talkCode(test.world.port), options: { start: 112 } },
+    });
     await page.goto(`${test.url}/collection/previewed`);
     const preview = page.frameLocator('iframe[title="Preview of the embed"]').frameLocator('iframe');
     await preview.locator('video').waitFor();
-    await expectSoon(async () => Math.abs((await preview.locator('video').evaluate((v: HTMLVideoElement) => v.currentTime)) - 112) < 0.5, 'the preview stands at 1:52');
-    expect([...hosts].filter((host) => /^[0-9a-z]{20}\.frames\.localhost$/.test(host))).to.have.length.at.least(1);
+    await expectSoon(
+      async () =>
+        Math.abs((await preview.locator('video').evaluate((v: HTMLVideoElement) => v.currentTime)) - 112) <
+        0.5,
+      'the preview stands at 1:52',
+    );
+    expect(
+      [...hosts].filter((host) => /^[0-9a-z]{20}\.frames\.localhost$/.test(host)),
+    ).to.have.length.at.least(1);
     expect(cookies).to.deep.equal([]);
     expect(complaints).to.deep.equal([]);
     await context.close();
@@ -195,13 +229,21 @@ describe('an owner at the console', function () {
     await frame.locator('#seen').waitFor();
     expect(await frame.locator('#seen').evaluate(() => document.title)).to.equal('kept out');
     expect(await page.evaluate('"harmed" in window')).to.equal(false);
-    expect(complaints.filter((complaint) => !complaint.includes('javascript:') && !complaint.includes('.frames.localhost'))).to.deep.equal([]);
+    expect(
+      complaints.filter(
+        (complaint) => !complaint.includes('javascript:') && !complaint.includes('.frames.localhost'),
+      ),
+    ).to.deep.equal([]);
     await context.close();
   });
 
   it('is shown the parts in plain words, and has a wrong paste mended at a click', async () => {
     const { context, page, complaints } = await signedIn();
-    await page.getByLabel('Code or link').fill('&lt;div class="x" data-set="7"&gt;&lt;/div&gt;&lt;script async src="https://c.localhost/l.js"&gt;&lt;/script&gt;');
+    await page
+      .getByLabel('Code or link')
+      .fill(
+        '&lt;div class="x" data-set="7"&gt;&lt;/div&gt;&lt;script async src="https://c.localhost/l.js"&gt;&lt;/script&gt;',
+      );
     await page.getByRole('button', { name: 'Mend it' }).click();
     await page.getByText('Loads something from elsewhere').waitFor();
     await page.getByText('needed once a page, in the head of the page').waitFor();
@@ -216,7 +258,9 @@ describe('an owner at the console', function () {
 
   it('has faults mended one by one or all at once, and shows what becomes of the paste', async () => {
     const { context, page, complaints } = await signedIn();
-    await page.getByLabel('Code or link').fill('<ifrmae src="http://mapmere.localhost/embed?a=1?b=2" title="Map"></ifrmae>');
+    await page
+      .getByLabel('Code or link')
+      .fill('<ifrmae src="http://mapmere.localhost/embed?a=1?b=2" title="Map"></ifrmae>');
     await page.getByRole('button', { name: 'Mend it' }).click();
     await page.getByText('“ifrmae” is written “iframe”.').waitFor();
     await page.getByText('After a there is a second question mark', { exact: false }).waitFor();
@@ -224,7 +268,9 @@ describe('an owner at the console', function () {
     await page.getByText('Parameters after the first are joined with &.').waitFor();
     await page.getByText('Nothing is wrong with it.').waitFor();
     await page.getByRole('button', { name: 'Show it as it was pasted' }).click();
-    expect(await page.getByLabel('What was pasted, with what is mended in it').locator('del').first().innerText()).to.equal('ifrmae');
+    expect(
+      await page.getByLabel('What was pasted, with what is mended in it').locator('del').first().innerText(),
+    ).to.equal('ifrmae');
     await page.getByRole('button', { name: 'Leave it as pasted' }).click();
     await page.getByText('There is no element “ifrmae”', { exact: false }).waitFor();
     await page.getByLabel('Code or link').fill('<video autoplay controls="false" src="a.mp4">x</video>');
@@ -239,7 +285,9 @@ describe('an owner at the console', function () {
     const { context, page, complaints } = await signedIn();
     await page.getByRole('link', { name: 'Harvest a page instead' }).click();
     await page.getByText('No page harvested yet').waitFor();
-    await page.getByLabel('Address of a page of yours').fill(`http://hollinfell.localhost:${test.world.port}/stories/twelve-winters`);
+    await page
+      .getByLabel('Address of a page of yours')
+      .fill(`http://hollinfell.localhost:${test.world.port}/stories/twelve-winters`);
     await page.getByRole('button', { name: 'Harvest it' }).click();
     await page.getByRole('heading', { name: /^Twelve winters on the moor/, level: 1 }).waitFor();
     await page.getByText('is a place that a script should fill', { exact: false }).waitFor();
@@ -252,14 +300,18 @@ describe('an owner at the console', function () {
     await page.getByRole('button', { name: 'Nothing chosen' }).waitFor();
     await page.goto(`${test.url}/harvests`);
     await page.getByText('6 embeds, 5 taken', { exact: false }).waitFor();
-    expect((await test.client.call('embeds.list', { query: { tag: 'stories' } })).data.items).to.have.length(5);
+    expect((await test.client.call('embeds.list', { query: { tag: 'stories' } })).data.items).to.have.length(
+      5,
+    );
     expect(complaints).to.deep.equal([]);
     await context.close();
   });
 
   it('makes a copy of an embed', async () => {
     const { context, page } = await signedIn();
-    await test.client.call('embeds.create', { body: { name: 'To be copied', text: talkCode(test.world.port), options: { start: 12 } } });
+    await test.client.call('embeds.create', {
+      body: { name: 'To be copied', text: talkCode(test.world.port), options: { start: 12 } },
+    });
     await page.goto(`${test.url}/collection/to-be-copied`);
     await page.getByRole('button', { name: 'Make a copy' }).click();
     await page.getByRole('heading', { name: 'To be copied (copy)', level: 1 }).waitFor();
@@ -273,12 +325,16 @@ describe('an owner at the console', function () {
     await page.getByLabel('Code or link').evaluate((field, pasted) => {
       const data = new DataTransfer();
       data.setData('text/plain', pasted);
-      field.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+      field.dispatchEvent(
+        new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
+      );
     }, text);
     await page.getByLabel('Name').fill('Line ends');
     await page.getByRole('button', { name: 'Collect it' }).click();
     await page.getByRole('heading', { name: 'Line ends', level: 1 }).waitFor();
-    expect((await test.client.call('embeds.read', { params: { embed: 'line-ends' } })).data.pasted).to.equal(text);
+    expect((await test.client.call('embeds.read', { params: { embed: 'line-ends' } })).data.pasted).to.equal(
+      text,
+    );
     await context.close();
   });
 
@@ -290,7 +346,9 @@ describe('an owner at the console', function () {
     await page.keyboard.type('Rings');
     await page.keyboard.press('Enter');
     await page.getByRole('heading', { name: 'Rings', level: 1 }).waitFor();
-    expect(await page.getByLabel('The code with its changes marked').innerText()).to.include('/reel/rG5rings');
+    expect(await page.getByLabel('The code with its changes marked').innerText()).to.include(
+      '/reel/rG5rings',
+    );
     await context.close();
   });
 

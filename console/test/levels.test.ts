@@ -11,11 +11,17 @@ describe('an owner who sets something for one place, or for a whole site, at the
   before(async () => {
     test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });
     const { client, world } = test;
-    await client.call('sites.create', { body: { key: 'hollinfell', name: 'Hollin Fell', address: `http://hollinfell.localhost:${world.port}` } });
+    await client.call('sites.create', {
+      body: { key: 'hollinfell', name: 'Hollin Fell', address: `http://hollinfell.localhost:${world.port}` },
+    });
     await client.call('pages.create', { body: { key: 'hollinfell/talks', title: 'Talks' } });
     await client.call('spots.create', { body: { key: 'hollinfell/talks#main' } });
-    await client.call('embeds.create', { body: { name: 'Talk', text: talkCode(world.port), options: { 'max-width': 700 } } });
-    placement = (await client.call('placements.create', { body: { embed: 'talk', place: 'hollinfell/talks#main' } })).data.id;
+    await client.call('embeds.create', {
+      body: { name: 'Talk', text: talkCode(world.port), options: { 'max-width': 700 } },
+    });
+    placement = (
+      await client.call('placements.create', { body: { embed: 'talk', place: 'hollinfell/talks#main' } })
+    ).data.id;
     ({ page } = await newWindow());
     await page.goto(await test.orbis.link('sign-in'));
     await page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
@@ -45,7 +51,11 @@ describe('an owner who sets something for one place, or for a whole site, at the
 
   it('sets what only one provider has, for all its embeds on the site, and for one of them', async () => {
     await test.client.call('embeds.create', {
-      body: { name: 'Counter', text: `<script src="http://count.tallywren.localhost:${test.world.port}/w.js?site=hollinfell"></script>`, options: { digits: 'grouped' } },
+      body: {
+        name: 'Counter',
+        text: `<script src="http://count.tallywren.localhost:${test.world.port}/w.js?site=hollinfell"></script>`,
+        options: { digits: 'grouped' },
+      },
     });
     await page.goto(`${test.url}/places/hollinfell`);
     await page.getByLabel('For', { exact: true }).click();
@@ -54,7 +64,9 @@ describe('an owner who sets something for one place, or for a whole site, at the
     await page.getByRole('option', { name: 'Visitors' }).click();
     await page.getByRole('button', { name: 'Save for this site' }).click();
     await page.getByText('Saved for Hollin Fell.', { exact: false }).waitFor();
-    expect((await test.client.call('sites.read', { params: { site: 'hollinfell' } })).data.defaults.counter).to.deep.equal({ 'tallywren.counts': 'visitors' });
+    expect(
+      (await test.client.call('sites.read', { params: { site: 'hollinfell' } })).data.defaults.counter,
+    ).to.deep.equal({ 'tallywren.counts': 'visitors' });
     await page.goto(`${test.url}/collection/counter`);
     await page.getByLabel('Number format').filter({ hasText: '1,201' }).waitFor();
     await page.getByLabel('Counts', { exact: true }).click();
@@ -62,15 +74,19 @@ describe('an owner who sets something for one place, or for a whole site, at the
     await page.getByText('Counts: Visitors (tells=heads', { exact: false }).first().waitFor();
     await page.getByRole('button', { name: 'Save as revision 2' }).click();
     await page.getByText('Revision 2 is saved.', { exact: false }).waitFor();
-    expect((await test.client.call('embeds.read', { params: { embed: 'counter' } })).data.current.options).to.deep.equal({ digits: 'grouped', counts: 'visitors' });
+    expect(
+      (await test.client.call('embeds.read', { params: { embed: 'counter' } })).data.current.options,
+    ).to.deep.equal({ digits: 'grouped', counts: 'visitors' });
   });
 
   it('sees in the form of one place where each value comes from, and sets one for that place only', async () => {
     await page.goto(`${test.url}/collection/talk`);
     await page.getByRole('link', { name: 'Change it here only' }).click();
     await page.getByRole('heading', { name: 'Talk in hollinfell/talks#main' }).waitFor();
-    const hint = async (name: string): Promise<string> => `${await field(name).getAttribute('placeholder')}: ${await below(name)}`;
-    const below = async (name: string): Promise<string | null> => page.locator(`[id="${await field(name).getAttribute('aria-describedby')}"]`).textContent();
+    const hint = async (name: string): Promise<string> =>
+      `${await field(name).getAttribute('placeholder')}: ${await below(name)}`;
+    const below = async (name: string): Promise<string | null> =>
+      page.locator(`[id="${await field(name).getAttribute('aria-describedby')}"]`).textContent();
     expect(await hint('max-width')).to.match(/^700: From the embed\./);
     expect(await hint('share')).to.match(/^80%: From the site\./);
     expect(await field('width').getAttribute('placeholder')).to.match(/^\d+ in the code$/);
@@ -78,7 +94,9 @@ describe('an owner who sets something for one place, or for a whole site, at the
     await page.getByText('max-width:320px', { exact: false }).first().waitFor();
     await page.getByRole('button', { name: 'Save for this place' }).click();
     await page.getByText('Saved for hollinfell/talks#main.').waitFor();
-    expect((await test.client.call('placements.read', { params: { placement } })).data.options).to.deep.equal({ 'max-width': 320 });
+    expect((await test.client.call('placements.read', { params: { placement } })).data.options).to.deep.equal(
+      { 'max-width': 320 },
+    );
     await page.goto(`${test.url}/register`);
     await page.getByText('Only here: never wider than 320').waitFor();
   });

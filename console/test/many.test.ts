@@ -18,7 +18,8 @@ describe('an owner with many codes, at the console', function () {
     await test.stop();
   });
   const at = (host: string, path: string): string => `http://${host}.localhost:${test.world.port}${path}`;
-  const keys = async (where: string) => (await test.client.call('embeds.list', { query: { where } })).data.items.map(({ key }) => key).sort();
+  const keys = async (where: string) =>
+    (await test.client.call('embeds.list', { query: { where } })).data.items.map(({ key }) => key).sort();
   const file = (name: string, text: string) => ({ name, mimeType: 'text/plain', buffer: Buffer.from(text) });
 
   it('pastes several links, is told who is asked, and has all of them or none', async () => {
@@ -47,7 +48,8 @@ describe('an owner with many codes, at the console', function () {
     await page.goto(test.url);
     await page.getByRole('link', { name: 'Take in many' }).click();
     await page.getByLabel('Tags for all of them').fill('old site');
-    const code = (n: number): string => `<iframe src=""https://play.kinorill.localhost/reel/r${n}"" title=""Reel ${n}""></iframe>`;
+    const code = (n: number): string =>
+      `<iframe src=""https://play.kinorill.localhost/reel/r${n}"" title=""Reel ${n}""></iframe>`;
     const rows = Array.from({ length: 300 }, (_, n) => `Reel ${n},"${code(n % 299)}",reels,`);
     await page
       .getByLabel('Files with codes')
@@ -55,7 +57,9 @@ describe('an owner with many codes, at the console', function () {
         file('reels.csv', `name,code,tags,note\n${rows.join('\n')}\nWords,only words,,\n`),
         file('a-map.html', '<iframe src="https://mapmere.localhost/embed/map" title="Map"></iframe>'),
       ]);
-    await page.getByText('302 codes: 301 can be taken in, 1 of them with the same code as another, 1 cannot.').waitFor();
+    await page
+      .getByText('302 codes: 301 can be taken in, 1 of them with the same code as another, 1 cannot.')
+      .waitFor();
     await page.getByText('Words (number 301)').waitFor();
     expect(await page.getByRole('button', { name: 'Take in 301 codes' }).isDisabled()).to.equal(true);
     await page.getByLabel('Leave out what cannot be taken in').check();
@@ -75,7 +79,13 @@ describe('an owner with many codes, at the console', function () {
 
   it('keeps the options of an embed as a preset, puts it on another, and takes it away', async () => {
     for (const name of ['First talk', 'Second talk'])
-      await test.client.call('embeds.create', { body: { name, text: talkCode(test.world.port), ...(name === 'First talk' && { options: { muted: true, loop: true } }) } });
+      await test.client.call('embeds.create', {
+        body: {
+          name,
+          text: talkCode(test.world.port),
+          ...(name === 'First talk' && { options: { muted: true, loop: true } }),
+        },
+      });
     await page.goto(`${test.url}/collection/first-talk`);
     await page.getByRole('button', { name: 'Keep these as a preset' }).click();
     await page.getByLabel('Name of the preset').fill('Quiet round');
@@ -87,11 +97,18 @@ describe('an owner with many codes, at the console', function () {
     await page.getByRole('option', { name: 'quiet round' }).click();
     await page.getByRole('button', { name: 'Save as revision 2' }).click();
     await page.getByText('Revision 2 is saved.').waitFor();
-    expect((await test.client.call('embeds.read', { params: { embed: 'second-talk' } })).data.current.options).to.deep.equal({ muted: true, loop: true });
+    expect(
+      (await test.client.call('embeds.read', { params: { embed: 'second-talk' } })).data.current.options,
+    ).to.deep.equal({ muted: true, loop: true });
     await page.goto(`${test.url}/changes`);
     await page.getByRole('button', { name: 'Take the preset quiet-round away' }).click();
     await page.getByRole('dialog').getByRole('button', { name: 'Take it away' }).click();
-    await expectSoon(async () => !(await test.client.call('presets.list', {})).data.items.some(({ own }) => own), 'it is gone');
-    expect((await test.client.call('embeds.read', { params: { embed: 'second-talk' } })).data.revision).to.equal(2);
+    await expectSoon(
+      async () => !(await test.client.call('presets.list', {})).data.items.some(({ own }) => own),
+      'it is gone',
+    );
+    expect(
+      (await test.client.call('embeds.read', { params: { embed: 'second-talk' } })).data.revision,
+    ).to.equal(2);
   });
 });

@@ -4,17 +4,20 @@ import { compose, documentText, openCode, type Options } from '@orbis/core';
 import { builtInSheets } from '@orbis/sheets';
 import { closeBrowser, newWindow } from './support/browser.ts';
 
-const code = '<iframe width="560" height="315" src="about:blank#https://play.kinorill.localhost/reel/a" title="t"></iframe>';
+const code =
+  '<iframe width="560" height="315" src="about:blank#https://play.kinorill.localhost/reel/a" title="t"></iframe>';
 const sheets = builtInSheets();
 
 const parents: Record<string, (inner: string) => string> = {
   'a block': (inner) => `<div class="place">${inner}</div>`,
   'a flex row beside a tall neighbour': (inner) =>
     `<div class="place" style="display:flex"><div style="flex:1;min-width:0">${inner}</div><div style="width:0;height:900px"></div></div>`,
-  'a flex row, directly': (inner) => `<div class="place" style="display:flex">${inner}<div style="width:0;height:900px"></div></div>`,
+  'a flex row, directly': (inner) =>
+    `<div class="place" style="display:flex">${inner}<div style="width:0;height:900px"></div></div>`,
   'a flex column': (inner) => `<div class="place" style="display:flex;flex-direction:column">${inner}</div>`,
   'a grid': (inner) => `<div class="place" style="display:grid">${inner}</div>`,
-  'a table of fixed layout': (inner) => `<table class="place" style="table-layout:fixed;border-spacing:0"><tr><td style="padding:0">${inner}</td></tr></table>`,
+  'a table of fixed layout': (inner) =>
+    `<table class="place" style="table-layout:fixed;border-spacing:0"><tr><td style="padding:0">${inner}</td></tr></table>`,
 };
 
 describe('presentation in a browser', function () {
@@ -23,10 +26,16 @@ describe('presentation in a browser', function () {
   before(async () => void ({ page } = await newWindow()));
   after(closeBrowser);
 
-  const measure = async (wrap: (inner: string) => string, options: Options, width: number): Promise<{ x: number; width: number; height: number; parent: number }> => {
+  const measure = async (
+    wrap: (inner: string) => string,
+    options: Options,
+    width: number,
+  ): Promise<{ x: number; width: number; height: number; parent: number }> => {
     const { text, problems } = compose(openCode(code, { sheets }), options);
     expect(problems).to.deep.equal([]);
-    await page.setContent(`<!doctype html><style>body{margin:0}.place{width:${width}px}</style>${wrap(text)}`);
+    await page.setContent(
+      `<!doctype html><style>body{margin:0}.place{width:${width}px}</style>${wrap(text)}`,
+    );
     const box = (await page.locator('iframe').boundingBox())!;
     const parent = (await page.locator('.place').boundingBox())!;
     return { x: box.x, width: box.width, height: box.height, parent: parent.height };
@@ -56,7 +65,10 @@ describe('presentation in a browser', function () {
       const box = await measure(parents['a block']!, { 'fit': 'shape', 'max-width': 600, align }, 1200);
       expect([box.width, box.x]).to.deep.equal([600, x]);
     }
-    expect((await measure(parents['a block']!, { 'fit': 'shape', 'max-width': 600, 'align': 'centre' }, 400)).width).to.equal(400);
+    expect(
+      (await measure(parents['a block']!, { 'fit': 'shape', 'max-width': 600, 'align': 'centre' }, 400))
+        .width,
+    ).to.equal(400);
   });
 
   it('takes its share of the width', async () => {
@@ -70,14 +82,20 @@ describe('presentation in a browser', function () {
     const widths: number[] = [];
     for (const width of [390, 768, 1280]) {
       await page.setViewportSize({ width, height: 800 });
-      await page.setContent(`<!doctype html><meta name="viewport" content="width=device-width"><style>body{margin:0}</style>${documentText(snippets)}`);
+      await page.setContent(
+        `<!doctype html><meta name="viewport" content="width=device-width"><style>body{margin:0}</style>${documentText(snippets)}`,
+      );
       widths.push((await page.locator('iframe').boundingBox())!.width);
     }
     expect(widths).to.deep.equal([300, 384, 600]);
   });
 
   it('holds an upright shape', async () => {
-    const box = await measure(parents['a block']!, { 'fit': 'shape', 'shape': { width: 9, height: 16 }, 'max-width': 360 }, 704);
+    const box = await measure(
+      parents['a block']!,
+      { 'fit': 'shape', 'shape': { width: 9, height: 16 }, 'max-width': 360 },
+      704,
+    );
     expect([box.width, box.height]).to.deep.equal([360, 640]);
   });
 });

@@ -26,18 +26,25 @@ describe('an owner who adjusts, at the console', function () {
 
   it('takes the time at which the player is, of a provider and of a file', async () => {
     await collect('Talk to cut', talkCode(test.world.port));
-    await collect('Own file', `<video controls width="320" src="http://kinorill.localhost:${test.world.port}/media/sky.webm"></video>`);
+    await collect(
+      'Own file',
+      `<video controls width="320" src="http://kinorill.localhost:${test.world.port}/media/sky.webm"></video>`,
+    );
     for (const key of ['talk-to-cut', 'own-file']) {
       await open(key);
       const frame = page.frameLocator('iframe[title="Preview of the embed"]');
-      const video = key === 'own-file' ? frame.locator('video') : frame.frameLocator('iframe').locator('video');
+      const video =
+        key === 'own-file' ? frame.locator('video') : frame.frameLocator('iframe').locator('video');
       expect(await page.getByRole('button', { name: 'From here' }).count()).to.equal(0);
       await video.evaluate((player: HTMLVideoElement) => {
         player.currentTime = 83.5;
       });
       await page.getByRole('button', { name: 'From here' }).click();
       expect(await field('start').inputValue()).to.equal('1:23.5');
-      await expectSoon(async () => /from=83\.5|#t=83\.5/.test((await page.locator('main').textContent()) ?? ''), 'the code has it');
+      await expectSoon(
+        async () => /from=83\.5|#t=83\.5/.test((await page.locator('main').textContent()) ?? ''),
+        'the code has it',
+      );
     }
   });
 
@@ -58,7 +65,10 @@ describe('an owner who adjusts, at the console', function () {
     expect(Number((await field('centre').inputValue()).split(',')[0])).to.be.greaterThan(54.38);
     await field('centre').fill('54.38, -2.12');
     await expectSoon(
-      async () => ((await page.locator('main').textContent()) ?? '').includes('lat=54.38&lng=-2.12&zoom=15&pin=aa3355'.replaceAll('&', '&amp;')),
+      async () =>
+        ((await page.locator('main').textContent()) ?? '').includes(
+          'lat=54.38&lng=-2.12&zoom=15&pin=aa3355'.replaceAll('&', '&amp;'),
+        ),
       'all of it is in the code',
     );
   });
@@ -72,11 +82,15 @@ describe('an owner who adjusts, at the console', function () {
     await field('parameter.zest').fill('7');
     await page.getByRole('button', { name: 'Save as revision 2' }).click();
     await page.getByText('Revision 2 is saved.').waitFor();
-    expect((await test.client.call('embeds.read', { params: { embed: 'talk-to-cut' } })).data.current.options).to.deep.equal({ 'parameter.zest': '7' });
+    expect(
+      (await test.client.call('embeds.read', { params: { embed: 'talk-to-cut' } })).data.current.options,
+    ).to.deep.equal({ 'parameter.zest': '7' });
     await page.getByRole('button', { name: 'Take zest out' }).click();
     await page.getByRole('button', { name: 'Save as revision 3' }).click();
     await page.getByText('Revision 3 is saved.').waitFor();
-    expect((await test.client.call('embeds.read', { params: { embed: 'talk-to-cut' } })).data.current.options).to.deep.equal({});
+    expect(
+      (await test.client.call('embeds.read', { params: { embed: 'talk-to-cut' } })).data.current.options,
+    ).to.deep.equal({});
   });
 
   it('makes a copy of a sheet, is told where it is wrong, and takes it away again', async () => {
@@ -97,7 +111,9 @@ describe('an owner who adjusts, at the console', function () {
     await page.getByRole('button', { name: 'Remove it' }).click();
     await page.getByRole('dialog').getByRole('button', { name: 'Remove it' }).click();
     await page.getByText('The sheet is removed.').waitFor();
-    expect((await test.client.call('providers.list', {})).data.items.some(({ from }) => from !== 'built-in')).to.equal(false);
+    expect(
+      (await test.client.call('providers.list', {})).data.items.some(({ from }) => from !== 'built-in'),
+    ).to.equal(false);
   });
 
   it('sees which embeds a changed sheet would change, before it does', async () => {
@@ -109,7 +125,10 @@ describe('an owner who adjusts, at the console', function () {
     await page.getByRole('heading', { name: 'One embed would come out differently' }).waitFor();
     await page.getByRole('button', { name: 'Save it, and change 1 embed' }).click();
     await page.getByText('Saved. 1 embed got a new revision.').waitFor();
-    expect((await test.client.call('embeds.read', { params: { embed: 'clip' } })).data.current).to.include({ number: 2, reason: 'sheet changed' });
+    expect((await test.client.call('embeds.read', { params: { embed: 'clip' } })).data.current).to.include({
+      number: 2,
+      reason: 'sheet changed',
+    });
     await page.getByText('your own, before the built-in one', { exact: false }).waitFor();
   });
 
@@ -136,11 +155,23 @@ describe('an owner who adjusts, at the console', function () {
     await page.getByRole('textbox', { name: 'Start' }).fill('0:12');
     await page.getByRole('button', { name: 'See what it would do' }).click();
     await page.getByRole('heading', { name: '2 embeds of 2 would change' }).waitFor();
-    await page.getByRole('article', { name: 'Group one' }).getByText('Start at 0:12', { exact: false }).first().waitFor();
+    await page
+      .getByRole('article', { name: 'Group one' })
+      .getByText('Start at 0:12', { exact: false })
+      .first()
+      .waitFor();
     await page.getByRole('button', { name: 'Do it' }).click();
     await page.getByText('Pages keep the code that they carry', { exact: false }).waitFor();
-    const settings = async (): Promise<unknown> => (await test.client.call('embeds.read', { params: { embed: 'group-two' } })).data.current.options;
-    expect(await settings()).to.deep.equal({ autoplay: true, muted: true, loop: true, controls: false, fit: 'shape', start: 12 });
+    const settings = async (): Promise<unknown> =>
+      (await test.client.call('embeds.read', { params: { embed: 'group-two' } })).data.current.options;
+    expect(await settings()).to.deep.equal({
+      autoplay: true,
+      muted: true,
+      loop: true,
+      controls: false,
+      fit: 'shape',
+      start: 12,
+    });
     await page.getByRole('button', { name: 'Take it back' }).click();
     await page.getByText('Taken back: 2 embeds as before.').waitFor();
     expect(await settings()).to.deep.equal({});
@@ -156,7 +187,9 @@ describe('an owner who adjusts, at the console', function () {
     await page.getByLabel('Ask what this link is').uncheck();
     await page.getByRole('button', { name: 'Collect it' }).click();
     await page.getByRole('heading', { name: 'Comet by link', level: 1 }).waitFor();
-    expect((await test.client.call('embeds.read', { params: { embed: 'comet-by-link' } })).data.found).to.equal(null);
+    expect(
+      (await test.client.call('embeds.read', { params: { embed: 'comet-by-link' } })).data.found,
+    ).to.equal(null);
   });
 
   it('collects an item of which only a number is known', async () => {
@@ -166,12 +199,15 @@ describe('an owner who adjusts, at the console', function () {
     await page.getByLabel('Name').fill('By number');
     await page.getByRole('button', { name: 'Collect it' }).click();
     await page.getByRole('heading', { name: 'By number', level: 1 }).waitFor();
-    expect((await test.client.call('embeds.read', { params: { embed: 'by-number' } })).data.pasted).to.equal('stallmere:311');
+    expect((await test.client.call('embeds.read', { params: { embed: 'by-number' } })).data.pasted).to.equal(
+      'stallmere:311',
+    );
   });
 
   it('learns a provider from two codes and a link, answers what is asked, and keeps it', async () => {
     const at = (path: string): string => `http://gladewick.localhost:${test.world.port}${path}`;
-    const code = (id: string, query: string): string => `<iframe src="${at(`/show/${id}`)}${query}" width="720" height="405" title="${id}"></iframe>`;
+    const code = (id: string, query: string): string =>
+      `<iframe src="${at(`/show/${id}`)}${query}" width="720" height="405" title="${id}"></iframe>`;
     await page.goto(`${test.url}/providers`);
     await page.getByRole('link', { name: 'Learn a provider' }).click();
     await page.getByLabel('Code or link 1').fill(code('red-torches', '?from=1&amp;hue=aa3355'));
@@ -183,7 +219,9 @@ describe('an owner who adjusts, at the console', function () {
     await page.getByText(`Orbis will ask gladewick.localhost:${test.world.port}`).waitFor();
     await page.getByRole('button', { name: 'See what they have in common' }).click();
     await page.getByRole('heading', { name: '2 questions for you' }).waitFor();
-    expect(await page.getByLabel('The first code, with what differs marked').locator('mark').allTextContents()).to.include.members(['red-torches', 'aa3355']);
+    expect(
+      await page.getByLabel('The first code, with what differs marked').locator('mark').allTextContents(),
+    ).to.include.members(['red-torches', 'aa3355']);
     const choose = async (label: string, word: string): Promise<void> => {
       await page.getByRole('combobox', { name: label }).click();
       await page.getByRole('option', { name: word, exact: true }).click();
@@ -203,11 +241,16 @@ describe('an owner who adjusts, at the console', function () {
 
   it('takes in a list of providers, sees what of it cannot be used, finds who answers, and forgets one', async () => {
     await page.goto(`${test.url}/providers`);
-    await page.getByLabel('A list of providers, as a file').setInputFiles(fileURLToPath(new URL('../../demo/samples/oembed-providers.json', import.meta.url)));
+    await page
+      .getByLabel('A list of providers, as a file')
+      .setInputFiles(fileURLToPath(new URL('../../demo/samples/oembed-providers.json', import.meta.url)));
     await page.getByText('Becksheet, https://becksheet.example/oembed: it names no links').waitFor();
     await page.getByText('This of the list cannot be used; the rest of it is known now:').waitFor();
     await page.getByLabel('Name, or a link: who answers').fill('https://www.moorreel.example/watch/7');
-    await expectSoon(async () => (await page.getByRole('button', { name: /^Forget / }).count()) === 1, 'only Moorreel is left');
+    await expectSoon(
+      async () => (await page.getByRole('button', { name: /^Forget / }).count()) === 1,
+      'only Moorreel is left',
+    );
     await page.getByRole('button', { name: 'Forget Moorreel' }).click();
     await page.getByText('Nobody who is known is called so').waitFor();
     await page.getByLabel('Name, or a link: who answers').fill('');

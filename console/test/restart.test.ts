@@ -10,7 +10,10 @@ describe('a sweep that is watched in the console', function () {
   let letGo: () => void = () => undefined;
   before(async () => {
     const held = new Promise<void>((resolve) => (letGo = resolve));
-    site = createServer((_request, response) => void held.then(() => response.writeHead(200, { 'content-type': 'text/html' }).end('<p>x</p>')));
+    site = createServer(
+      (_request, response) =>
+        void held.then(() => response.writeHead(200, { 'content-type': 'text/html' }).end('<p>x</p>')),
+    );
     await new Promise<void>((resolve) => site.listen(0, '127.0.0.1', resolve));
     // The same port after the start: a port of the test's own, that was free a moment ago.
     const probe = createServer();
@@ -18,7 +21,13 @@ describe('a sweep that is watched in the console', function () {
     const { port } = probe.address() as AddressInfo;
     await new Promise((resolve) => probe.close(resolve));
     test = await startTestOrbis({ env: { ORBIS_PORT: String(port) } });
-    await test.client.call('sites.create', { body: { key: 'slow', name: 'Slow', address: `http://slow.localhost:${(site.address() as AddressInfo).port}` } });
+    await test.client.call('sites.create', {
+      body: {
+        key: 'slow',
+        name: 'Slow',
+        address: `http://slow.localhost:${(site.address() as AddressInfo).port}`,
+      },
+    });
     await test.client.call('pages.create', { body: { key: 'slow/', title: 'Home' } });
   });
   after(async () => {

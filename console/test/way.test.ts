@@ -18,7 +18,8 @@ describe('an owner who finds the way in the console', function () {
     await closeBrowser();
     await test.stop();
   });
-  const focused = () => page.evaluate(() => document.activeElement?.id || document.activeElement?.textContent);
+  const focused = () =>
+    page.evaluate(() => document.activeElement?.id || document.activeElement?.textContent);
 
   it('skips the ways to other screens by the keyboard, and is put at the beginning of a screen that is opened', async () => {
     await page.goto(`${test.url}/register`);
@@ -33,7 +34,9 @@ describe('an owner who finds the way in the console', function () {
     // A screen that is opened for one field has the focus there.
     await page.getByRole('link', { name: 'Collect', exact: true }).click();
     await page.getByLabel('Code or link').waitFor();
-    expect(await page.getByLabel('Code or link').evaluate((field) => field === document.activeElement)).to.equal(true);
+    expect(
+      await page.getByLabel('Code or link').evaluate((field) => field === document.activeElement),
+    ).to.equal(true);
   });
 
   it('is told when a screen is not there any more because Orbis was renewed, and keeps the ways to the others', async () => {
@@ -49,24 +52,31 @@ describe('an owner who finds the way in the console', function () {
 
   it('places an embed on any page of many: by the beginning of its key', async () => {
     const { client } = test;
-    await client.call('sites.create', { body: { key: 'many', name: 'Many', address: 'http://many.localhost' } });
+    await client.call('sites.create', {
+      body: { key: 'many', name: 'Many', address: 'http://many.localhost' },
+    });
     for (let i = 0; i < 120; i++) {
       await client.call('pages.create', { body: { key: `many/p${i}`, title: `P ${i}` } });
       await client.call('spots.create', { body: { key: `many/p${i}#main` } });
     }
-    await client.call('embeds.create', { body: { name: 'Talk', text: '<iframe src="https://play.kinorill.localhost/reel/a1" title="t"></iframe>' } });
+    await client.call('embeds.create', {
+      body: {
+        name: 'Talk',
+        text: '<iframe src="https://play.kinorill.localhost/reel/a1" title="t"></iframe>',
+      },
+    });
     await page.goto(`${test.url}/collection/talk`);
     await page.getByLabel('Place it in').fill('many/p11');
     await page.getByRole('option', { name: 'many/p119#main' }).click();
     await page.getByRole('button', { name: 'Place', exact: true }).click();
     await page.getByRole('article', { name: 'Talk in many/p119#main' }).waitFor();
-    expect((await client.call('pages.list', { query: { q: 'many/p11' } })).data.items.map(({ key }) => key)).to.deep.equal([
-      'many/p11',
-      ...[0, 1, 2, 3, 4, 5, 6, 7, 8, 9].map((n) => `many/p11${n}`),
-    ]);
+    expect(
+      (await client.call('pages.list', { query: { q: 'many/p11' } })).data.items.map(({ key }) => key),
+    ).to.deep.equal(['many/p11', ...[0, 1, 2, 3, 4, 5, 6, 7, 8, 9].map((n) => `many/p11${n}`)]);
     const keys: string[] = [];
     for (let after: string | undefined, more = true; more; more = after !== undefined) {
-      const { items, next } = (await client.call('pages.list', { query: { q: 'man', limit: 50, after } })).data;
+      const { items, next } = (await client.call('pages.list', { query: { q: 'man', limit: 50, after } }))
+        .data;
       keys.push(...items.map(({ key }) => key));
       after = next ?? undefined;
     }

@@ -50,7 +50,10 @@ export function createClient({ url, headers = {}, fetch = globalThis.fetch }: Cl
   const open: Client['open'] = async (name, call = {}) => {
     const { method } = paths[name];
     const target = url + apiBase + pathOf(name, call.params ?? {}) + queryOf((call.query ?? {}) as Values);
-    const init: RequestInit = { method: method.toUpperCase(), headers: { accept: 'application/json, text/event-stream', ...headers } };
+    const init: RequestInit = {
+      method: method.toUpperCase(),
+      headers: { accept: 'application/json, text/event-stream', ...headers },
+    };
     const sent = init.headers as Record<string, string>;
     if (call.lastEventId !== undefined) sent['last-event-id'] = call.lastEventId;
     if (call.ifMatch !== undefined) sent['if-match'] = call.ifMatch;
@@ -83,25 +86,35 @@ async function wholeText(response: Response, url: string, signal: AbortSignal | 
     return await response.text();
   } catch (error) {
     if (signal?.aborted) throw error;
-    throw new ApiError({ ...unreachable(url), detail: `${url || 'Orbis'} broke its answer off in the middle. See whether what you asked for was done before you ask again.` });
+    throw new ApiError({
+      ...unreachable(url),
+      detail: `${url || 'Orbis'} broke its answer off in the middle. See whether what you asked for was done before you ask again.`,
+    });
   }
 }
 
 /** The path of an operation with its parameters filled in, below {@link apiBase}. */
 export function pathOf(name: RouteName, params: Record<string, string | number>): string {
-  return paths[name].path.replace(/:([a-z]+)/g, (_, parameter: string) => encodeURIComponent(String(params[parameter] ?? '')));
+  return paths[name].path.replace(/:([a-z]+)/g, (_, parameter: string) =>
+    encodeURIComponent(String(params[parameter] ?? '')),
+  );
 }
 
 function queryOf(query: Values): string {
   const search = new URLSearchParams();
-  for (const [name, value] of Object.entries(query)) if (value !== undefined && value !== '') search.set(name, String(value));
+  for (const [name, value] of Object.entries(query))
+    if (value !== undefined && value !== '') search.set(name, String(value));
   return search.size > 0 ? `?${search}` : '';
 }
 
 async function problemOf(response: Response, url: string): Promise<Problem> {
   const answer: unknown = await response.json().catch(() => null);
   if (isProblem(answer)) return answer;
-  return { ...unreachable(url), status: response.status, detail: `${url || 'The service'} answered ${response.status}, and not as Orbis does. Is it Orbis that runs there?` };
+  return {
+    ...unreachable(url),
+    status: response.status,
+    detail: `${url || 'The service'} answered ${response.status}, and not as Orbis does. Is it Orbis that runs there?`,
+  };
 }
 
 /* Whether an answer is a problem document as Orbis writes them (RFC 9457). */
@@ -120,7 +133,9 @@ const unreachable = (url: string): Problem => ({
 });
 
 /** Follows a list page by page to its end. */
-export async function* everyItem<T>(page: (after: string | undefined) => Promise<{ items: T[]; next: string | null }>): AsyncGenerator<T> {
+export async function* everyItem<T>(
+  page: (after: string | undefined) => Promise<{ items: T[]; next: string | null }>,
+): AsyncGenerator<T> {
   for (let after: string | undefined; ;) {
     const { items, next } = await page(after);
     yield* items;

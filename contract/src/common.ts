@@ -7,7 +7,9 @@ export const key = z
   .max(80)
   .meta({ description: 'A key, made from a name; it never changes.', example: 'opening-talk' });
 
-export const time = z.iso.datetime({ precision: 3 }).meta({ description: 'RFC 3339 in UTC with milliseconds', example: '2026-11-23T09:30:00.000Z' });
+export const time = z.iso
+  .datetime({ precision: 3 })
+  .meta({ description: 'RFC 3339 in UTC with milliseconds', example: '2026-11-23T09:30:00.000Z' });
 
 /** A text that people read: no control characters, and blanks around it do not count. */
 export const label = (most: number) =>
@@ -21,14 +23,17 @@ export const label = (most: number) =>
 export const tag = label(40).meta({ example: 'talks' });
 
 /** A keyset page of a list: `next` is what to give as `after` for the page that follows, or null at the end. */
-export const pageOf = <T extends z.ZodType>(item: T) => z.object({ items: z.array(item), next: z.string().nullable() });
+export const pageOf = <T extends z.ZodType>(item: T) =>
+  z.object({ items: z.array(item), next: z.string().nullable() });
 
 export const listQuery = z.strictObject({
   limit: z.coerce.number().int().min(1).max(200).default(50),
   after: z.string().max(200).optional(),
 });
 
-export const publicId = z.string().regex(/^[0-9a-hjkmnp-tv-z]{10}$/, 'ten characters of Crockford’s base 32, in lower case');
+export const publicId = z
+  .string()
+  .regex(/^[0-9a-hjkmnp-tv-z]{10}$/, 'ten characters of Crockford’s base 32, in lower case');
 
 /** An error answer (RFC 9457). */
 export const problem = z

@@ -85,14 +85,20 @@ const statuses = {
 } as const satisfies Record<keyof typeof spoken.errors, Status>;
 
 type OwnCode = keyof typeof statuses;
-const own = Object.fromEntries(Object.entries(statuses).map(([code, status]) => [code, { ...status, ...spoken.errors[code as OwnCode] }])) as Record<OwnCode, CatalogueRow>;
+const own = Object.fromEntries(
+  Object.entries(statuses).map(([code, status]) => [code, { ...status, ...spoken.errors[code as OwnCode] }]),
+) as Record<OwnCode, CatalogueRow>;
 
 /* An option that cannot be fulfilled is always answered in the same way; only the words differ. */
 type ProblemCode = keyof typeof spoken.problems;
 const ofProblems = Object.fromEntries(
-  Object.entries(spoken.problems).map(([code, { title }]) => [code, { ...row(422, 2), title, detail: (facts: Facts) => formatProblem({ code, facts: defined(facts) }) }]),
+  Object.entries(spoken.problems).map(([code, { title }]) => [
+    code,
+    { ...row(422, 2), title, detail: (facts: Facts) => formatProblem({ code, facts: defined(facts) }) },
+  ]),
 ) as Record<ProblemCode, CatalogueRow>;
-const defined = (facts: Facts) => Object.fromEntries(Object.entries(facts).map(([name, value]) => [name, value ?? null]));
+const defined = (facts: Facts) =>
+  Object.fromEntries(Object.entries(facts).map(([name, value]) => [name, value ?? null]));
 
 /** Every error that Orbis answers with: its code, its statuses and its sentence. Codes are never used again for something else. */
 export const catalogue = { ...own, ...ofProblems };

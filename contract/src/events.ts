@@ -12,7 +12,10 @@ export interface StreamEvent<T> {
  * The events of an answer (HTML, section 9.2), in their order.
  * @param heard told whenever anything comes, also what is no event and only shows that somebody is there.
  */
-export async function* eventsOf<T>(response: Response, heard: () => void = () => undefined): AsyncGenerator<StreamEvent<T>> {
+export async function* eventsOf<T>(
+  response: Response,
+  heard: () => void = () => undefined,
+): AsyncGenerator<StreamEvent<T>> {
   if (!response.body) return;
   const listening = new TransformStream<Uint8Array, Uint8Array>({
     transform: (chunk, controller) => {
@@ -26,7 +29,8 @@ export async function* eventsOf<T>(response: Response, heard: () => void = () =>
     .pipeThrough(new EventSourceParserStream());
   const reader = events.getReader();
   try {
-    for (let next = await reader.read(); !next.done; next = await reader.read()) yield { id: next.value.id, data: JSON.parse(next.value.data) as T };
+    for (let next = await reader.read(); !next.done; next = await reader.read())
+      yield { id: next.value.id, data: JSON.parse(next.value.data) as T };
   } finally {
     // Whoever stops reading does not wait for the other side to notice.
     void reader.cancel().catch(() => undefined);
@@ -50,7 +54,8 @@ const wait = (ms: number, signal: AbortSignal | undefined): Promise<void> =>
   });
 
 /* What a restart, a proxy that has nobody behind it, or a network that comes and goes looks like. */
-const passes = (error: unknown): boolean => !(error instanceof ApiError) || error.problem.status === 0 || error.problem.status >= 500;
+const passes = (error: unknown): boolean =>
+  !(error instanceof ApiError) || error.problem.status === 0 || error.problem.status >= 500;
 
 /**
  * Follows a stream of events to its last one. Where it breaks off before, because the service was started again or
@@ -74,8 +79,15 @@ export async function* follow<N extends RouteName>(
     }, silence / 9);
     const signal = call.signal ? AbortSignal.any([call.signal, given.signal]) : given.signal;
     try {
-      const response = await client.open(name, { ...call, signal, ...(seen !== undefined && { lastEventId: seen }) } as never);
-      for await (const { id, data } of eventsOf<AnswerOf<Routes[N]>>(response, () => (heard = since = Date.now()))) {
+      const response = await client.open(name, {
+        ...call,
+        signal,
+        ...(seen !== undefined && { lastEventId: seen }),
+      } as never);
+      for await (const { id, data } of eventsOf<AnswerOf<Routes[N]>>(
+        response,
+        () => (heard = since = Date.now()),
+      )) {
         seen = id ?? seen;
         pause = shortest;
         yield data;

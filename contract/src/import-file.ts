@@ -32,9 +32,15 @@ export const nameOfFile = (file: string): string =>
 function fromCsv(text: string, file: string): ImportItem[] {
   let rows: Record<string, string>[];
   try {
-    rows = parse(text, { columns: (heads: string[]) => heads.map((head) => head.trim().toLowerCase()), bom: true, skip_empty_lines: true });
+    rows = parse(text, {
+      columns: (heads: string[]) => heads.map((head) => head.trim().toLowerCase()),
+      bom: true,
+      skip_empty_lines: true,
+    });
   } catch (error) {
-    throw new ImportFileInvalid(`“${file}” is no CSV file: ${error instanceof Error ? error.message : String(error)}`);
+    throw new ImportFileInvalid(
+      `“${file}” is no CSV file: ${error instanceof Error ? error.message : String(error)}`,
+    );
   }
   return rows.map((row, i) => itemOf(row, `${file}, row ${i + 2}`));
 }
@@ -46,16 +52,24 @@ function fromLines(text: string, file: string): ImportItem[] {
     try {
       data = JSON.parse(line);
     } catch (error) {
-      throw new ImportFileInvalid(`${file}, line ${i + 1} is no JSON: ${error instanceof Error ? error.message : String(error)}`);
+      throw new ImportFileInvalid(
+        `${file}, line ${i + 1} is no JSON: ${error instanceof Error ? error.message : String(error)}`,
+      );
     }
-    return [itemOf(typeof data === 'object' && data !== null ? (data as Record<string, unknown>) : {}, `${file}, line ${i + 1}`)];
+    return [
+      itemOf(
+        typeof data === 'object' && data !== null ? (data as Record<string, unknown>) : {},
+        `${file}, line ${i + 1}`,
+      ),
+    ];
   });
 }
 
 function itemOf(row: Record<string, unknown>, where: string): ImportItem {
   const word = (name: string): string => (typeof row[name] === 'string' ? row[name] : '');
   const code = word('code');
-  if (word('name').trim() === '' || code.trim() === '') throw new ImportFileInvalid(`${where} needs a name and a code (columns: name, code, tags, note).`);
+  if (word('name').trim() === '' || code.trim() === '')
+    throw new ImportFileInvalid(`${where} needs a name and a code (columns: name, code, tags, note).`);
   const tags = Array.isArray(row['tags']) ? row['tags'].map(String) : word('tags').split(/[\s;]+/);
   return { name: word('name'), text: code, tags: tags.filter(Boolean), notes: word('note') };
 }

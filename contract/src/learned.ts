@@ -9,17 +9,32 @@ const line = z
     what: z.enum(['name', 'kind', 'item', 'parameter', 'frame', 'loader', 'mount', 'link', 'shape']),
     seen: z.array(z.string()).meta({ description: 'Values in the samples, the first few' }),
     type: z.enum(typeNames).nullable(),
-    looks: z.array(z.string()).meta({ description: 'Values of a look that are to be answered as ABOUT.VALUE: light or dark' }),
-    means: z.string().nullable().meta({ description: 'Null where it is not plain; “-” for a parameter that is no setting' }),
-    sure: z.boolean().meta({ description: 'What is not sure is asked, and left out of the sheet until it is answered' }),
+    looks: z
+      .array(z.string())
+      .meta({ description: 'Values of a look that are to be answered as ABOUT.VALUE: light or dark' }),
+    means: z
+      .string()
+      .nullable()
+      .meta({ description: 'Null where it is not plain; “-” for a parameter that is no setting' }),
+    sure: z
+      .boolean()
+      .meta({ description: 'What is not sure is asked, and left out of the sheet until it is answered' }),
     reason: z.string(),
     may: z.array(z.string()).meta({ description: 'What it could be answered with' }),
   })
   .meta({ id: 'LearnedLine' }) satisfies z.ZodType<Omit<LearnedLine, 'reasons'> & { reason: string }>;
 const template = z
   .object({
-    pieces: z.array(z.object({ text: z.string().nullable().meta({ description: 'Null for a hole' }), spot: z.string(), optional: z.boolean() })),
-    samples: z.array(z.array(z.string().nullable())).meta({ description: 'For each piece what the sample has there; “” for a constant, null for nothing' }),
+    pieces: z.array(
+      z.object({
+        text: z.string().nullable().meta({ description: 'Null for a hole' }),
+        spot: z.string(),
+        optional: z.boolean(),
+      }),
+    ),
+    samples: z
+      .array(z.array(z.string().nullable()))
+      .meta({ description: 'For each piece what the sample has there; “” for a constant, null for nothing' }),
   })
   .meta({ id: 'LearnedTemplate' }) satisfies z.ZodType<Proposal['templates']['codes']>;
 
@@ -42,7 +57,10 @@ export const sheetProposal = z
         text: z.string(),
         is: z.enum(['code', 'link']),
         item: z.string().nullable().meta({ description: 'The id that the sheet finds in it' }),
-        from: z.string().nullable().meta({ description: 'The link whose provider told this code; null for what was given' }),
+        from: z
+          .string()
+          .nullable()
+          .meta({ description: 'The link whose provider told this code; null for what was given' }),
       }),
     ),
   })

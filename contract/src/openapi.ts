@@ -14,12 +14,22 @@ export function openApi(version: string): Json {
   }
   return {
     openapi: '3.1.1',
-    info: { title: 'Orbis', version, summary: 'Keeps the embed codes of a website’s owner.', license: { name: 'MIT', identifier: 'MIT' } },
+    info: {
+      title: 'Orbis',
+      version,
+      summary: 'Keeps the embed codes of a website’s owner.',
+      license: { name: 'MIT', identifier: 'MIT' },
+    },
     paths,
     components: {
       schemas: components(),
       securitySchemes: {
-        session: { type: 'apiKey', in: 'cookie', name: '__Host-orbis', description: 'Under http on this machine it is called orbis' },
+        session: {
+          type: 'apiKey',
+          in: 'cookie',
+          name: '__Host-orbis',
+          description: 'Under http on this machine it is called orbis',
+        },
         token: { type: 'http', scheme: 'bearer' },
       },
     },
@@ -28,13 +38,26 @@ export function openApi(version: string): Json {
 
 function operation(name: string, definition: Route): Json {
   const parameters = [...parametersOf(definition.params, 'path'), ...parametersOf(definition.query, 'query')];
-  if (definition.ifMatch) parameters.push({ name: 'If-Match', in: 'header', required: true, schema: { type: 'string' }, description: 'The ETag of the state that is changed' });
+  if (definition.ifMatch)
+    parameters.push({
+      name: 'If-Match',
+      in: 'header',
+      required: true,
+      schema: { type: 'string' },
+      description: 'The ETag of the state that is changed',
+    });
   const responses: Record<string, Json> = {};
   for (const status of definition.statuses) {
     responses[status] = {
       description: status === 204 ? 'Done' : definition.summary,
       ...(definition.answer && status !== 204
-        ? { content: { [definition.events ? 'text/event-stream' : 'application/json']: { schema: schemaOf(definition.answer, 'output') } } }
+        ? {
+            content: {
+              [definition.events ? 'text/event-stream' : 'application/json']: {
+                schema: schemaOf(definition.answer, 'output'),
+              },
+            },
+          }
         : {}),
     };
   }
@@ -54,7 +77,11 @@ function operation(name: string, definition: Route): Json {
       ? {
           requestBody: {
             required: true,
-            content: { [definition.method === 'patch' ? 'application/merge-patch+json' : 'application/json']: { schema: schemaOf(definition.body, 'input') } },
+            content: {
+              [definition.method === 'patch' ? 'application/merge-patch+json' : 'application/json']: {
+                schema: schemaOf(definition.body, 'input'),
+              },
+            },
           },
         }
       : {}),
@@ -66,12 +93,20 @@ function errorsOf(definition: Route): Map<number, (keyof typeof catalogue)[]> {
   const codes = new Set<keyof typeof catalogue>([...definition.errors, 'bad-request', 'internal']);
   if (definition.access === 'owner') codes.add('not-signed-in');
   if (definition.access !== 'probe') codes.add('database-away');
-  if (definition.access === 'owner' && definition.method !== 'get' && !definition.readOnly) codes.add('token-read-only');
+  if (definition.access === 'owner' && definition.method !== 'get' && !definition.readOnly)
+    codes.add('token-read-only');
   codes.add('cross-site').add('unknown-host');
-  if (definition.body) codes.add('unsupported-type').add('unsupported-encoding').add('not-json').add('too-deep').add('too-large');
+  if (definition.body)
+    codes
+      .add('unsupported-type')
+      .add('unsupported-encoding')
+      .add('not-json')
+      .add('too-deep')
+      .add('too-large');
   if (definition.ifMatch) codes.add('if-match-missing').add('if-match-stale');
   const byStatus = new Map<number, (keyof typeof catalogue)[]>();
-  for (const code of codes) byStatus.set(catalogue[code].status, [...(byStatus.get(catalogue[code].status) ?? []), code]);
+  for (const code of codes)
+    byStatus.set(catalogue[code].status, [...(byStatus.get(catalogue[code].status) ?? []), code]);
   return byStatus;
 }
 
@@ -93,7 +128,10 @@ function schemaOf(schema: z.ZodType, io: 'input' | 'output'): Json {
 }
 
 function components(): Json {
-  const made = z.toJSONSchema(z.globalRegistry, { uri: (id) => `#/components/schemas/${id}`, unrepresentable: 'any' });
+  const made = z.toJSONSchema(z.globalRegistry, {
+    uri: (id) => `#/components/schemas/${id}`,
+    unrepresentable: 'any',
+  });
   return Object.fromEntries(
     Object.entries(made.schemas)
       .map(([id, schema]) => [id, relocated(schema as Json)])

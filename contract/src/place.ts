@@ -18,14 +18,26 @@ const place = new RegExp(`^(${namePattern})/(${pathPattern})#(${namePattern})$`)
 const [longestPage, longestPlace] = [400, 460];
 
 /* Lengths are looked at first: nothing longer is held against a pattern. */
-export const siteKey = z.string().max(60).regex(site, 'lower-case letters and digits, with single hyphens between them').meta({ example: 'hollinfell' });
+export const siteKey = z
+  .string()
+  .max(60)
+  .regex(site, 'lower-case letters and digits, with single hyphens between them')
+  .meta({ example: 'hollinfell' });
 export const pageKey = z
   .string()
   .max(longestPage)
   .regex(page, 'a page is written site/path, such as hollinfell/talks; the home page is hollinfell/')
   .meta({ example: 'hollinfell/talks' });
-export const spotName = z.string().max(60).regex(site, 'lower-case letters and digits, with single hyphens between them').meta({ example: 'main' });
-export const spotKey = z.string().max(longestPlace).regex(place, 'a place is written site/path#spot, such as hollinfell/talks#main').meta({ example: 'hollinfell/talks#main' });
+export const spotName = z
+  .string()
+  .max(60)
+  .regex(site, 'lower-case letters and digits, with single hyphens between them')
+  .meta({ example: 'main' });
+export const spotKey = z
+  .string()
+  .max(longestPlace)
+  .regex(place, 'a place is written site/path#spot, such as hollinfell/talks#main')
+  .meta({ example: 'hollinfell/talks#main' });
 
 const found = (pattern: RegExp, text: string, longest: number): RegExpExecArray => {
   const trimmed = text.trim();

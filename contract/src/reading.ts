@@ -19,7 +19,10 @@ export const finding = z
     line: z.number().int(),
     column: z.number().int(),
     facts: z.record(z.string(), fact),
-    mend: z.array(mend).readonly().meta({ description: 'The edits that would mend it; none where only the owner can' }),
+    mend: z
+      .array(mend)
+      .readonly()
+      .meta({ description: 'The edits that would mend it; none where only the owner can' }),
     message: z.string(),
     remedy: z.string(),
   })
@@ -34,7 +37,14 @@ export const reading = z
     kindReason: z.string(),
     provider: z.object({ id: z.string(), name: z.string() }).nullable(),
     sheet: z.object({ id: z.string(), version: z.number().int() }).nullable(),
-    embeds: z.array(z.object({ kind: z.enum(kinds), provider: z.string().nullable(), parts: z.array(z.number().int()), size })),
+    embeds: z.array(
+      z.object({
+        kind: z.enum(kinds),
+        provider: z.string().nullable(),
+        parts: z.array(z.number().int()),
+        size,
+      }),
+    ),
     parts: z.array(
       z.object({
         role: z.enum(roles),
@@ -54,12 +64,29 @@ export const reading = z
         start: offset,
         end: offset,
         url: z.string(),
-        parameters: z.array(z.object({ name: z.string(), value: z.string().nullable(), in: z.enum(['query', 'fragment']) })),
+        parameters: z.array(
+          z.object({ name: z.string(), value: z.string().nullable(), in: z.enum(['query', 'fragment']) }),
+        ),
       }),
     ),
-    hosts: z.array(z.object({ host: z.string(), uses: z.array(z.enum(uses)), when: z.enum(['load', 'use']) })),
-    needs: z.object({ scripts: z.boolean(), forms: z.boolean(), popups: z.boolean(), storage: z.boolean(), autoplay: z.boolean(), fullscreen: z.boolean() }),
-    claims: z.array(z.object({ what: z.enum(['id', 'field', 'global', 'listener', 'style']), name: z.string(), shared: z.boolean() })),
+    hosts: z.array(
+      z.object({ host: z.string(), uses: z.array(z.enum(uses)), when: z.enum(['load', 'use']) }),
+    ),
+    needs: z.object({
+      scripts: z.boolean(),
+      forms: z.boolean(),
+      popups: z.boolean(),
+      storage: z.boolean(),
+      autoplay: z.boolean(),
+      fullscreen: z.boolean(),
+    }),
+    claims: z.array(
+      z.object({
+        what: z.enum(['id', 'field', 'global', 'listener', 'style']),
+        name: z.string(),
+        shared: z.boolean(),
+      }),
+    ),
     findings: z.array(finding),
     evidence: z.array(z.object({ kind: z.enum(kinds), weight: z.number(), reason: z.string() })),
     mending: z
@@ -80,15 +107,24 @@ export type Reading = z.infer<typeof reading>;
 type Words = 'findings' | 'kindReason' | 'kindReasons' | 'evidence' | 'mending';
 type Bare = Omit<Reading, Words>;
 type CoreBare = Omit<CoreReading, Words>;
-export const sameShape: [Bare extends CoreBare ? true : never, CoreBare extends Bare ? true : never] = [true, true];
+export const sameShape: [Bare extends CoreBare ? true : never, CoreBare extends Bare ? true : never] = [
+  true,
+  true,
+];
 
 const text = z.string().meta({ description: 'What was pasted: a code, a link, or anything else' });
 /** Which faults are to be mended: all that are more than a note, or those of the rules that are named. */
 export const mendChoice = z
   .union([z.boolean(), z.array(z.string().max(40)).max(60)])
   .default(false)
-  .meta({ description: 'Whether faults are mended: all that are more than a note, or those of the rules that are named. What was pasted is kept all the same.' });
-export const readingsBody = z.union([z.strictObject({ text, mend: mendChoice }), z.strictObject({ texts: z.array(text).min(1).max(200), mend: mendChoice })]);
+  .meta({
+    description:
+      'Whether faults are mended: all that are more than a note, or those of the rules that are named. What was pasted is kept all the same.',
+  });
+export const readingsBody = z.union([
+  z.strictObject({ text, mend: mendChoice }),
+  z.strictObject({ texts: z.array(text).min(1).max(200), mend: mendChoice }),
+]);
 export const readingsAnswer = z.object({
   items: z.array(reading).meta({ description: 'With “mend”, the readings of the mended texts' }),
   mended: z

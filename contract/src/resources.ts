@@ -13,9 +13,16 @@ const state = z.enum(Object.keys(spoken.states) as [PlacementState, ...Placement
 
 export const person = z.object({ name: z.string() }).meta({ id: 'Person' });
 export const session = z
-  .object({ signedIn: z.boolean(), setUp: z.boolean().meta({ description: 'Whether the owner has set a password yet' }), person: person.nullable(), frames: z.string() })
+  .object({
+    signedIn: z.boolean(),
+    setUp: z.boolean().meta({ description: 'Whether the owner has set a password yet' }),
+    person: person.nullable(),
+    frames: z.string(),
+  })
   .meta({ id: 'Session' });
-const ended = z.object({ sessions: z.number().int(), tokens: z.number().int() }).meta({ id: 'Ended', description: 'How many sessions and tokens this ended' });
+const ended = z
+  .object({ sessions: z.number().int(), tokens: z.number().int() })
+  .meta({ id: 'Ended', description: 'How many sessions and tokens this ended' });
 export const endedAccess = ended;
 /** What setting a password answers: the session that it opens, and what it ended. */
 export const sessionAfterReset = session.extend({ ended }).meta({ id: 'SessionAfterReset' });
@@ -26,7 +33,9 @@ export const openSession = z
     current: z.boolean().meta({ description: 'Whether it is the one that asks' }),
     createdAt: time,
     usedAt: time,
-    expiresAt: time.meta({ description: 'When it ends in any case; one that is not used for seven days ends before' }),
+    expiresAt: time.meta({
+      description: 'When it ends in any case; one that is not used for seven days ends before',
+    }),
     address: z.string().meta({ description: 'Where it was last used from' }),
     browser: z.string().meta({ description: 'The browser, as people call it' }),
   })
@@ -43,7 +52,9 @@ export const token = z
     lastUsedFrom: z.string().nullable().meta({ description: 'The address that it was last used from' }),
   })
   .meta({ id: 'Token' });
-export const newToken = token.extend({ token: z.string().meta({ description: 'The secret; it is shown this once only' }) }).meta({ id: 'NewToken' });
+export const newToken = token
+  .extend({ token: z.string().meta({ description: 'The secret; it is shown this once only' }) })
+  .meta({ id: 'NewToken' });
 
 export const revision = z
   .object({
@@ -58,27 +69,39 @@ export const revision = z
 /** What was found out about a link when it was collected. */
 export const found = z
   .object({
-    how: z.enum(['sheet', 'oembed', 'file', 'page']).meta({ description: 'By its provider’s sheet, by oEmbed that its page names, as a file, or as a page in a frame' }),
+    how: z
+      .enum(['sheet', 'oembed', 'file', 'page'])
+      .meta({
+        description:
+          'By its provider’s sheet, by oEmbed that its page names, as a file, or as a page in a frame',
+      }),
     link: z.string(),
     url: z.string().meta({ description: 'Where it led in the end' }),
     endpoint: z.string().nullable().meta({ description: 'The oEmbed answer that was asked for' }),
     title: z.string().nullable(),
     author: z.string().nullable(),
     provider: z.string().nullable(),
-    thumbnail: z.object({ url: z.string(), width: z.number().nullable(), height: z.number().nullable() }).nullable(),
+    thumbnail: z
+      .object({ url: z.string(), width: z.number().nullable(), height: z.number().nullable() })
+      .nullable(),
     width: z.number().nullable(),
     height: z.number().nullable(),
     length: z.number().nullable().meta({ description: 'Seconds' }),
     type: z.string().nullable().meta({ description: 'Of a file, by its first bytes' }),
     bytes: z.number().nullable(),
-    ranges: z.boolean().nullable().meta({ description: 'Whether its host answers in ranges, so that people can jump in it' }),
+    ranges: z
+      .boolean()
+      .nullable()
+      .meta({ description: 'Whether its host answers in ranges, so that people can jump in it' }),
     at: time,
   })
   .meta({ id: 'Found' });
 export const linkAnswer = z
   .object({
     link: z.string(),
-    asks: z.array(z.object({ host: z.string(), what: z.string() })).meta({ description: 'Whom Orbis asks about it, and for what' }),
+    asks: z
+      .array(z.object({ host: z.string(), what: z.string() }))
+      .meta({ description: 'Whom Orbis asks about it, and for what' }),
     code: z.string().nullable().meta({ description: 'The code that it would be collected as' }),
     found: found.nullable().meta({ description: 'Null where nobody was asked' }),
   })
@@ -86,7 +109,14 @@ export const linkAnswer = z
 
 export const linksCollected = z
   .object({
-    taken: z.array(z.object({ item: count.meta({ description: 'Which of the links, from 1' }), link: z.string(), name: z.string(), embed: key })),
+    taken: z.array(
+      z.object({
+        item: count.meta({ description: 'Which of the links, from 1' }),
+        link: z.string(),
+        name: z.string(),
+        embed: key,
+      }),
+    ),
     refused: z.array(z.object({ item: count, link: z.string(), detail: z.string() })),
   })
   .meta({ id: 'LinksCollected' });
@@ -114,9 +144,16 @@ export const embed = embedSummary
     pasted: z.string(),
     base: z.string(),
     reading,
-    found: found.nullable().meta({ description: 'What was found out about the link, where it was collected by one' }),
-    direct: z.string().nullable().meta({ description: 'Where people can see the item itself, at its provider' }),
-    inCode: optionsSchema.meta({ description: 'What the code itself says of the options, with nothing asked' }),
+    found: found
+      .nullable()
+      .meta({ description: 'What was found out about the link, where it was collected by one' }),
+    direct: z
+      .string()
+      .nullable()
+      .meta({ description: 'Where people can see the item itself, at its provider' }),
+    inCode: optionsSchema.meta({
+      description: 'What the code itself says of the options, with nothing asked',
+    }),
     current: revision,
   })
   .meta({ id: 'Embed' });
@@ -129,8 +166,12 @@ export const providerId = z
 export const provider = z
   .object({
     id: providerId,
-    from: z.enum(sheetOrigins).meta({ description: 'Built in, your own, or your own in the place of a built-in one' }),
-    embeds: count.meta({ description: `How many embeds are read with it; the list counts no more than ${mostCounted}` }),
+    from: z
+      .enum(sheetOrigins)
+      .meta({ description: 'Built in, your own, or your own in the place of a built-in one' }),
+    embeds: count.meta({
+      description: `How many embeds are read with it; the list counts no more than ${mostCounted}`,
+    }),
     changedAt: time.nullable().meta({ description: 'When your own was last saved' }),
     sheet: sheetSchema,
   })
@@ -143,7 +184,9 @@ const sheetDifference = z
     before: z.string(),
     after: z.string(),
     provider: z.object({ before: z.string().nullable(), after: z.string().nullable() }),
-    problems: z.array(z.object({ option: z.string(), detail: z.string() })).meta({ description: 'Options that could no longer be fulfilled: they would be left out' }),
+    problems: z
+      .array(z.object({ option: z.string(), detail: z.string() }))
+      .meta({ description: 'Options that could no longer be fulfilled: they would be left out' }),
   })
   .meta({ id: 'SheetDifference' });
 export const sheetComparison = z
@@ -156,12 +199,25 @@ export const sheetComparison = z
   })
   .meta({ id: 'SheetComparison' });
 export const rules = z
-  .object({ dropTracking: z.boolean().meta({ description: 'Whether parameters that only follow people are taken out of every embed that does not ask otherwise' }) })
+  .object({
+    dropTracking: z
+      .boolean()
+      .meta({
+        description:
+          'Whether parameters that only follow people are taken out of every embed that does not ask otherwise',
+      }),
+  })
   .meta({ id: 'Rules' });
 
 export const importAnswer = z
   .object({
-    taken: z.array(z.object({ item: count, name: z.string(), embed: key.nullable().meta({ description: 'Null in a dry run' }) })),
+    taken: z.array(
+      z.object({
+        item: count,
+        name: z.string(),
+        embed: key.nullable().meta({ description: 'Null in a dry run' }),
+      }),
+    ),
     doubled: z
       .array(
         z.object({
@@ -176,7 +232,12 @@ export const importAnswer = z
   })
   .meta({ id: 'ImportAnswer', description: 'Items are counted from 1' });
 export const preset = z
-  .object({ key, meaning: z.string(), options: optionsSchema, own: z.boolean().meta({ description: 'False for those that come with Orbis' }) })
+  .object({
+    key,
+    meaning: z.string(),
+    options: optionsSchema,
+    own: z.boolean().meta({ description: 'False for those that come with Orbis' }),
+  })
   .meta({ id: 'Preset' });
 export const groupChange = z
   .object({
@@ -209,46 +270,104 @@ const run = z.union([
     start: count,
     end: count,
     text: z.string(),
-    of: publicId.optional().meta({ description: 'Of a snippet that is made of several sources: the placement whose it is' }),
+    of: publicId
+      .optional()
+      .meta({ description: 'Of a snippet that is made of several sources: the placement whose it is' }),
   }),
-  edit.omit({ start: true, end: true }).extend({ from: z.literal('orbis'), instead: z.object({ start: count, end: count }).nullable() }),
+  edit
+    .omit({ start: true, end: true })
+    .extend({ from: z.literal('orbis'), instead: z.object({ start: count, end: count }).nullable() }),
 ]);
 export const snippet = z
   .object({ position: z.enum(positions), runs: z.array(run) })
-  .meta({ id: 'Snippet', description: 'What is pasted at one position: every character is traced to the paste or to a reason' });
+  .meta({
+    id: 'Snippet',
+    description: 'What is pasted at one position: every character is traced to the paste or to a reason',
+  });
 export const composition = z
   .object({
     base: z.string(),
     edits: z.array(edit),
     snippets: z.array(snippet),
     text: z.string(),
-    implied: z.array(z.object({ option: z.string(), by: z.string(), value: z.string(), reason: z.string() })).meta({ description: 'Options that came with others' }),
-    losses: z.array(z.object({ option: z.string(), to: z.string() })).meta({ description: 'Options that gave way to stronger ones' }),
-    uncarried: z.array(z.object({ option: z.string(), code: z.string(), detail: z.string() })).meta({ description: 'Options that this form of the code cannot carry' }),
+    implied: z
+      .array(z.object({ option: z.string(), by: z.string(), value: z.string(), reason: z.string() }))
+      .meta({ description: 'Options that came with others' }),
+    losses: z
+      .array(z.object({ option: z.string(), to: z.string() }))
+      .meta({ description: 'Options that gave way to stronger ones' }),
+    uncarried: z
+      .array(z.object({ option: z.string(), code: z.string(), detail: z.string() }))
+      .meta({ description: 'Options that this form of the code cannot carry' }),
     effective: optionsSchema.meta({ description: 'The values that hold' }),
-    levels: z.record(z.string(), z.enum(levels)).meta({ description: 'Where the value of each option comes from' }),
-    overridden: z.array(z.object({ option: z.string(), level: z.enum(levels), value: z.string() })).meta({ description: 'Values that a nearer level overrides' }),
-    passedOver: z.array(z.object({ option: z.string(), code: z.string(), detail: z.string() })).meta({ description: 'Values for many embeds that this one cannot have' }),
+    levels: z
+      .record(z.string(), z.enum(levels))
+      .meta({ description: 'Where the value of each option comes from' }),
+    overridden: z
+      .array(z.object({ option: z.string(), level: z.enum(levels), value: z.string() }))
+      .meta({ description: 'Values that a nearer level overrides' }),
+    passedOver: z
+      .array(z.object({ option: z.string(), code: z.string(), detail: z.string() }))
+      .meta({ description: 'Values for many embeds that this one cannot have' }),
     problems: z.array(z.object({ option: z.string(), code: z.string(), detail: z.string() })),
   })
   .meta({ id: 'Composition' });
 export const groupOutcome = z
   .object({
-    change: groupChange.nullable().meta({ description: 'Null where nothing was done: a dry run, or nothing differs' }),
+    change: groupChange
+      .nullable()
+      .meta({ description: 'Null where nothing was done: a dry run, or nothing differs' }),
     found: count,
     changed: z
-      .array(z.object({ embed: key, name: z.string(), placements: count, before: z.string().optional(), after: z.string().optional(), edits: z.array(edit).optional() }))
-      .meta({ description: 'Each embed that is or would be changed; in a dry run with its code before and after and every edit' }),
+      .array(
+        z.object({
+          embed: key,
+          name: z.string(),
+          placements: count,
+          before: z.string().optional(),
+          after: z.string().optional(),
+          edits: z.array(edit).optional(),
+        }),
+      )
+      .meta({
+        description:
+          'Each embed that is or would be changed; in a dry run with its code before and after and every edit',
+      }),
     same: count.meta({ description: 'Embeds that ask for it already' }),
-    impossible: z.array(z.object({ embed: key, name: z.string(), problems: z.array(z.object({ option: z.string(), detail: z.string() })) })),
+    impossible: z.array(
+      z.object({
+        embed: key,
+        name: z.string(),
+        problems: z.array(z.object({ option: z.string(), detail: z.string() })),
+      }),
+    ),
   })
   .meta({ id: 'GroupOutcome' });
 
 export const widths = z
-  .strictObject({ phone: z.number().int().min(1).max(9999), tablet: z.number().int().min(1).max(9999), desktop: z.number().int().min(1).max(9999) })
-  .meta({ id: 'Widths', description: 'How wide the spot is on each, in px', example: { phone: 358, tablet: 704, desktop: 760 } });
-export const spot = z.object({ key: spotKey, name: spotName, widths, placements: count }).meta({ id: 'Spot' });
-export const page = z.object({ key: pageKey, path: z.string(), title: z.string(), url: z.string(), spots: z.array(spot), checkedAt: time.nullable() }).meta({ id: 'Page' });
+  .strictObject({
+    phone: z.number().int().min(1).max(9999),
+    tablet: z.number().int().min(1).max(9999),
+    desktop: z.number().int().min(1).max(9999),
+  })
+  .meta({
+    id: 'Widths',
+    description: 'How wide the spot is on each, in px',
+    example: { phone: 358, tablet: 704, desktop: 760 },
+  });
+export const spot = z
+  .object({ key: spotKey, name: spotName, widths, placements: count })
+  .meta({ id: 'Spot' });
+export const page = z
+  .object({
+    key: pageKey,
+    path: z.string(),
+    title: z.string(),
+    url: z.string(),
+    spots: z.array(spot),
+    checkedAt: time.nullable(),
+  })
+  .meta({ id: 'Page' });
 export const site = z
   .object({
     key: siteKey,
@@ -262,11 +381,15 @@ export const site = z
   .meta({ id: 'Site' });
 
 const factRecord = z.record(z.string(), z.union([z.string(), z.number(), z.boolean(), z.null()]));
-export const placementFinding = z.object({ rule: z.string(), level, facts: factRecord, message: z.string(), remedy: z.string() }).meta({ id: 'PlacementFinding' });
+export const placementFinding = z
+  .object({ rule: z.string(), level, facts: factRecord, message: z.string(), remedy: z.string() })
+  .meta({ id: 'PlacementFinding' });
 export const placement = z
   .object({
     id: publicId,
-    served: z.boolean().meta({ description: 'Whether the page showed it by that link when it was last seen' }),
+    served: z
+      .boolean()
+      .meta({ description: 'Whether the page showed it by that link when it was last seen' }),
     embed: key,
     embedName: z.string(),
     options: optionsSchema.meta({ description: 'What is asked of it at this place only' }),
@@ -277,7 +400,10 @@ export const placement = z
     url: z.string(),
     state,
     revision: z.number().int().meta({ description: 'The embed’s newest revision' }),
-    carries: z.object({ delivery: z.number().int(), revision: z.number().int().nullable() }).nullable().meta({ description: 'What the page carried when it was last seen' }),
+    carries: z
+      .object({ delivery: z.number().int(), revision: z.number().int().nullable() })
+      .nullable()
+      .meta({ description: 'What the page carried when it was last seen' }),
     issued: z.object({ delivery: z.number().int(), revision: z.number().int(), at: time }).nullable(),
     lastSeenAt: time.nullable(),
     checkedAt: time.nullable(),
@@ -287,7 +413,11 @@ export const placement = z
   .meta({ id: 'Placement' });
 /** The link to a placement's document, for site editors that take a link only (oEmbed 1.0). */
 export const placementLink = z
-  .object({ link: z.string().meta({ description: 'Where its document is served; what is changed later shows there by itself' }) })
+  .object({
+    link: z
+      .string()
+      .meta({ description: 'Where its document is served; what is changed later shows there by itself' }),
+  })
   .meta({ id: 'PlacementLink' });
 export const delivery = z
   .object({
@@ -305,9 +435,18 @@ export const delivery = z
 export const pagePlan = z
   .object({
     page: pageKey,
-    snippets: z.array(snippet.extend({ text: z.string(), digest: z.string(), placements: z.array(publicId) })).meta({ description: 'By position, then by place' }),
+    snippets: z
+      .array(snippet.extend({ text: z.string(), digest: z.string(), placements: z.array(publicId) }))
+      .meta({ description: 'By position, then by place' }),
     steps: z
-      .array(z.object({ action: z.enum(planActions), position: z.enum(positions), digest: z.string().nullable(), place: spotKey.nullable() }))
+      .array(
+        z.object({
+          action: z.enum(planActions),
+          position: z.enum(positions),
+          digest: z.string().nullable(),
+          place: spotKey.nullable(),
+        }),
+      )
       .meta({ description: 'What to do, in the order of the work; what is only taken out has no snippet' }),
     findings: z.array(placementFinding.extend({ placements: z.array(publicId) })),
   })
@@ -322,7 +461,9 @@ export const sweep = z
     pages: count,
     read: count,
     unreachable: count,
-    counts: z.partialRecord(state, count).meta({ description: 'Placements on the pages that were read, by state' }),
+    counts: z
+      .partialRecord(state, count)
+      .meta({ description: 'Placements on the pages that were read, by state' }),
     createdAt: time,
     startedAt: time.nullable(),
     endedAt: time.nullable(),
@@ -340,7 +481,15 @@ export const sweepPage = z
   })
   .meta({ id: 'SweepPage' });
 const pageFinding = z
-  .object({ rule: z.string(), level, line: count, column: count, facts: factRecord, message: z.string(), remedy: z.string() })
+  .object({
+    rule: z.string(),
+    level,
+    line: count,
+    column: count,
+    facts: factRecord,
+    message: z.string(),
+    remedy: z.string(),
+  })
   .meta({ id: 'PageFinding', description: 'Something wrong on a page as a whole' });
 export const harvestItem = z
   .object({
@@ -354,14 +503,19 @@ export const harvestItem = z
     heading: z.string().nullable().meta({ description: 'The heading that it follows on the page' }),
     line: count,
     column: count,
-    embed: key.nullable().meta({ description: 'The embed that it was taken as, or that holds the same code already' }),
+    embed: key
+      .nullable()
+      .meta({ description: 'The embed that it was taken as, or that holds the same code already' }),
     state: z.enum(['offered', 'taken', 'known']),
   })
   .meta({ id: 'HarvestItem' });
 export const harvestSummary = z
   .object({
     id: publicId,
-    address: z.string().nullable().meta({ description: 'Where the page was read; null for a page that was handed in' }),
+    address: z
+      .string()
+      .nullable()
+      .meta({ description: 'Where the page was read; null for a page that was handed in' }),
     title: z.string().nullable(),
     found: count,
     taken: count,
@@ -369,7 +523,9 @@ export const harvestSummary = z
     createdAt: time,
   })
   .meta({ id: 'HarvestSummary' });
-export const harvest = harvestSummary.extend({ items: z.array(harvestItem), findings: z.array(pageFinding) }).meta({ id: 'Harvest' });
+export const harvest = harvestSummary
+  .extend({ items: z.array(harvestItem), findings: z.array(pageFinding) })
+  .meta({ id: 'Harvest' });
 export const comparison = z
   .object({
     from: revision,
@@ -378,10 +534,18 @@ export const comparison = z
       .array(z.object({ option: z.string(), from: z.string().nullable(), to: z.string().nullable() }))
       .meta({ description: 'Options that differ, as people type them; null where not asked for' }),
     sourceDiffers: z.boolean(),
-    runs: z.array(z.object({ kind: z.enum(['same', 'gone', 'new']), text: z.string() })).meta({ description: 'The two codes as they go out, word by word' }),
+    runs: z
+      .array(z.object({ kind: z.enum(['same', 'gone', 'new']), text: z.string() }))
+      .meta({ description: 'The two codes as they go out, word by word' }),
   })
   .meta({ id: 'Comparison' });
-export const preview = z.object({ url: z.string(), expiresAt: time, sandboxTokens: z.array(z.object({ token: z.string(), reason: z.string() })) }).meta({ id: 'Preview' });
+export const preview = z
+  .object({
+    url: z.string(),
+    expiresAt: time,
+    sandboxTokens: z.array(z.object({ token: z.string(), reason: z.string() })),
+  })
+  .meta({ id: 'Preview' });
 export const health = z.object({ status: z.literal('ok'), version: z.string() }).meta({ id: 'Health' });
 
 export const lists = {

@@ -4,7 +4,11 @@ import type { Sheet } from '@orbis/core';
 import { sheetSchema } from './sheet.ts';
 
 /** The text of a sheet's file as it crosses the wire. */
-export const sheetText = z.string().min(1).max(200_000).meta({ description: 'The sheet’s file: JSON, or YAML 1.2' });
+export const sheetText = z
+  .string()
+  .min(1)
+  .max(200_000)
+  .meta({ description: 'The sheet’s file: JSON, or YAML 1.2' });
 
 /** One place in a sheet's file that does not fit. */
 export interface SheetFault {
@@ -19,7 +23,14 @@ export interface SheetFault {
 export class SheetInvalid extends Error {
   readonly faults: readonly SheetFault[];
   constructor(file: string, faults: readonly SheetFault[]) {
-    super(faults.map(({ path, line, column, problem }) => `${file}:${line}:${column}: ${path || 'the whole'}: ${problem}`).join('\n'));
+    super(
+      faults
+        .map(
+          ({ path, line, column, problem }) =>
+            `${file}:${line}:${column}: ${path || 'the whole'}: ${problem}`,
+        )
+        .join('\n'),
+    );
     this.faults = faults;
   }
 }
@@ -45,7 +56,11 @@ export function parseSheet(text: string, file: string): Sheet {
   if (!parsed.success) {
     throw new SheetInvalid(
       file,
-      parsed.error.issues.map(({ path, message }) => ({ path: path.join('/'), ...at(offsetOf(document, path)), problem: message })),
+      parsed.error.issues.map(({ path, message }) => ({
+        path: path.join('/'),
+        ...at(offsetOf(document, path)),
+        problem: message,
+      })),
     );
   }
   // Zod gives the settings back in the schema's order; the file's own order is that of the parameters.
@@ -59,7 +74,14 @@ function plainData(document: Document, file: string): unknown {
     return document.toJS({ maxAliasCount: 100 });
   } catch (error) {
     if (!(error instanceof ReferenceError)) throw error;
-    throw new SheetInvalid(file, [{ path: '', line: 1, column: 1, problem: 'it has too many aliases (&name and *name); write out what they stand for' }]);
+    throw new SheetInvalid(file, [
+      {
+        path: '',
+        line: 1,
+        column: 1,
+        problem: 'it has too many aliases (&name and *name); write out what they stand for',
+      },
+    ]);
   }
 }
 
@@ -85,12 +107,29 @@ export function renameSheet(text: string, id: string): string {
 }
 
 /* The order in which people read a sheet. */
-const reading = ['id', 'name', 'version', 'kind', 'hosts', 'links', 'frames', 'loaders', 'mounts', 'code', 'shape', 'settings', 'options'] as const;
+const reading = [
+  'id',
+  'name',
+  'version',
+  'kind',
+  'hosts',
+  'links',
+  'frames',
+  'loaders',
+  'mounts',
+  'code',
+  'shape',
+  'settings',
+  'options',
+] as const;
 
 /** A sheet as a file in YAML, with remarks at its head. */
 export function writeSheet(sheet: Sheet, remarks: readonly string[]): string {
   const rest = Object.entries(sheet).filter(([member]) => !reading.some((known) => known === member));
-  const ordered = Object.fromEntries([...reading.flatMap((member) => (sheet[member] === undefined ? [] : [[member, sheet[member]]])), ...rest]);
+  const ordered = Object.fromEntries([
+    ...reading.flatMap((member) => (sheet[member] === undefined ? [] : [[member, sheet[member]]])),
+    ...rest,
+  ]);
   const head = remarks.map((remark) => `# ${remark.replaceAll(/\s+/g, ' ')}\n`).join('');
   return head + stringify(ordered, { lineWidth: 0 });
 }

@@ -7,15 +7,25 @@ const serving = (...streams: (string | number)[]) => {
   const open = (_name: string, call: { lastEventId?: string }): Promise<Response> => {
     asked.push(call.lastEventId);
     const next = streams.shift() ?? '';
-    if (typeof next === 'string') return Promise.resolve(new Response(next, { headers: { 'content-type': 'text/event-stream' } }));
-    return Promise.reject(new ApiError({ type: 'about:blank', title: 'x', status: next, code: 'x', detail: `status ${next}` }));
+    if (typeof next === 'string')
+      return Promise.resolve(new Response(next, { headers: { 'content-type': 'text/event-stream' } }));
+    return Promise.reject(
+      new ApiError({ type: 'about:blank', title: 'x', status: next, code: 'x', detail: `status ${next}` }),
+    );
   };
   return { asked, client: { open } as unknown as Pick<Client, 'open'> };
 };
-const event = (id: string, read: number, ended = false): string => `id: ${id}\ndata: ${JSON.stringify({ read, endedAt: ended ? 'now' : null })}\n\n`;
+const event = (id: string, read: number, ended = false): string =>
+  `id: ${id}\ndata: ${JSON.stringify({ read, endedAt: ended ? 'now' : null })}\n\n`;
 const followed = async (client: Pick<Client, 'open'>): Promise<number[]> => {
   const seen: number[] = [];
-  for await (const { read } of follow(client, 'sweeps.events', { params: { sweep: 'x' } }, ({ endedAt }: Sweep) => endedAt !== null)) seen.push(read);
+  for await (const { read } of follow(
+    client,
+    'sweeps.events',
+    { params: { sweep: 'x' } },
+    ({ endedAt }: Sweep) => endedAt !== null,
+  ))
+    seen.push(read);
   return seen;
 };
 
@@ -26,7 +36,13 @@ describe('a stream that is followed', () => {
     expect(asked).to.deep.equal([undefined]);
   });
   it('is taken up again behind what was seen, where it breaks off or nobody answers for a while', async () => {
-    const { client, asked } = serving(event('a', 1), 0, 503, `retry: 1000\n\n:\n\n${event('b', 2)}`, event('c', 3, true));
+    const { client, asked } = serving(
+      event('a', 1),
+      0,
+      503,
+      `retry: 1000\n\n:\n\n${event('b', 2)}`,
+      event('c', 3, true),
+    );
     expect(await followed(client)).to.deep.equal([1, 2, 3]);
     expect(asked).to.deep.equal([undefined, 'a', 'a', 'a', 'b']);
   });

@@ -5,11 +5,36 @@ describe('a file of many codes', () => {
   const code = '<iframe src="https://a.localhost/?x=1,2"></iframe>';
   const quoted = `"${code.replaceAll('"', '""')}"`;
   for (const [label, text, file, items] of [
-    ['CSV', `name,code,tags,note\nOne,${quoted},a b,n\n`, 'a.csv', [{ name: 'One', text: code, tags: ['a', 'b'], notes: 'n' }]],
-    ['its columns in another order and case', `Code,NAME\n${quoted},One\n`, 'A.CSV', [{ name: 'One', text: code, tags: [], notes: '' }]],
-    ['a byte-order mark and CRLF', `\uFEFFname,code\r\nOne,${quoted}\r\n`, 'a.csv', [{ name: 'One', text: code, tags: [], notes: '' }]],
-    ['a code over several lines', 'name,code\nOne,"<p>\n\nx</p>"\n', 'a.csv', [{ name: 'One', text: '<p>\n\nx</p>', tags: [], notes: '' }]],
-    ['tags with semicolons', `name,code,tags\nOne,${quoted},a;b; c\n`, 'a.csv', [{ name: 'One', text: code, tags: ['a', 'b', 'c'], notes: '' }]],
+    [
+      'CSV',
+      `name,code,tags,note\nOne,${quoted},a b,n\n`,
+      'a.csv',
+      [{ name: 'One', text: code, tags: ['a', 'b'], notes: 'n' }],
+    ],
+    [
+      'its columns in another order and case',
+      `Code,NAME\n${quoted},One\n`,
+      'A.CSV',
+      [{ name: 'One', text: code, tags: [], notes: '' }],
+    ],
+    [
+      'a byte-order mark and CRLF',
+      `\uFEFFname,code\r\nOne,${quoted}\r\n`,
+      'a.csv',
+      [{ name: 'One', text: code, tags: [], notes: '' }],
+    ],
+    [
+      'a code over several lines',
+      'name,code\nOne,"<p>\n\nx</p>"\n',
+      'a.csv',
+      [{ name: 'One', text: '<p>\n\nx</p>', tags: [], notes: '' }],
+    ],
+    [
+      'tags with semicolons',
+      `name,code,tags\nOne,${quoted},a;b; c\n`,
+      'a.csv',
+      [{ name: 'One', text: code, tags: ['a', 'b', 'c'], notes: '' }],
+    ],
     [
       'NDJSON',
       `${JSON.stringify({ name: 'One', code, tags: ['a b'] })}\n\n${JSON.stringify({ name: 'Two', code, tags: 'x y' })}`,
@@ -68,7 +93,8 @@ describe('a stream of events', () => {
     const text = 'data: {"a":"ü ‘x’"}\n\n: a remark\n\ndata: [1]\n\ndata: {"b":\ndata: 2}\n\n';
     const wanted = [{ a: 'ü ‘x’' }, [1], { b: 2 }];
     expect(await all(response(text))).to.deep.equal(wanted);
-    for (let cut = 1; cut < text.length; cut += 3) expect(await all(response(text.slice(0, cut), text.slice(cut))), String(cut)).to.deep.equal(wanted);
+    for (let cut = 1; cut < text.length; cut += 3)
+      expect(await all(response(text.slice(0, cut), text.slice(cut))), String(cut)).to.deep.equal(wanted);
     expect(await all(response('data: 1\n\ndata: 2'))).to.deep.equal([1]);
     expect(await all(new Response(null))).to.deep.equal([]);
   });

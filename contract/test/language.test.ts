@@ -1,17 +1,29 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { expect } from 'chai';
 import { allOptions, builtInPresets, conditions, deviceOf, pageRules, rules } from '@orbis/core';
-import { catalogue, en, visitorLanguages, visitorWords, formatExpectation, optionWords, formatProblem, formatReasons } from '@orbis/contract';
+import {
+  catalogue,
+  en,
+  visitorLanguages,
+  visitorWords,
+  formatExpectation,
+  optionWords,
+  formatProblem,
+  formatReasons,
+} from '@orbis/contract';
 
 const core = new URL('../../core/src/', import.meta.url);
 const files = readdirSync(core, { recursive: true, encoding: 'utf8' }).filter((name) => name.endsWith('.ts'));
-const withoutComments = (name: string): string => readFileSync(new URL(name, core), 'utf8').replaceAll(/\/\*[\s\S]*?\*\/|(?<=^|\s)\/\/[^\n]*/g, '');
+const withoutComments = (name: string): string =>
+  readFileSync(new URL(name, core), 'utf8').replaceAll(/\/\*[\s\S]*?\*\/|(?<=^|\s)\/\/[^\n]*/g, '');
 const sources = new Map(files.map((name) => [name, withoutComments(name)]));
 
 /* The codes that stand where one is named: as the first word handed to one of these, also behind a question. */
 function codesIn(folders: RegExp, pattern: RegExp): string[] {
   const source = [...sources].flatMap(([name, text]) => (folders.test(name) ? [text] : [])).join('\n');
-  const found = [...source.matchAll(pattern)].flatMap(([, words]) => [...words!.matchAll(/'([a-z-]+)'/g)].map(([, word]) => word!));
+  const found = [...source.matchAll(pattern)].flatMap(([, words]) =>
+    [...words!.matchAll(/'([a-z-]+)'/g)].map(([, word]) => word!),
+  );
   return [...new Set(found)].sort();
 }
 const reasons = /\breason\(((?:[^,()]|\([^()]*\))*)/g;
@@ -22,17 +34,23 @@ describe('the language file', () => {
     const own = allOptions.filter(({ name }) => deviceOf(name) === null);
     expect(Object.keys(en.options).sort()).to.deep.equal(own.map(({ name }) => name).sort());
     for (const { name, type, example } of own) {
-      const { label, explain, done, words } = en.options[name as keyof typeof en.options] as (typeof en)['byHand'] & { words?: object };
+      const { label, explain, done, words } = en.options[
+        name as keyof typeof en.options
+      ] as (typeof en)['byHand'] & { words?: object };
       expect(label, name).to.match(/^\S/);
       expect(explain, name).to.match(/\.$/);
       expect(done(example), name).to.match(/^[A-Z].*[^.]$/);
-      if (words && type.limits.words) expect(Object.keys(words), name).to.have.members([...type.limits.words]);
+      if (words && type.limits.words)
+        expect(Object.keys(words), name).to.have.members([...type.limits.words]);
     }
   });
 
   it('says on which screens an option holds that may differ there, and has words for every condition', () => {
     expect(Object.keys(en.conditions)).to.deep.equal([...conditions]);
-    expect(optionWords('max-width.phone')).to.deep.include({ label: 'Never wider than, on phones', explain: 'On phones: never wider than this, in px.' });
+    expect(optionWords('max-width.phone')).to.deep.include({
+      label: 'Never wider than, on phones',
+      explain: 'On phones: never wider than this, in px.',
+    });
   });
 
   for (const [what, codes, words] of [
@@ -43,16 +61,31 @@ describe('the language file', () => {
     ],
     [
       'problem',
-      [...codesIn(options, /\bproblem\(('[a-z-]+')/g), ...codesIn(options, /\bcode: ('[a-z-]+'), facts/g).filter((code) => !(code in en.reasons))],
+      [
+        ...codesIn(options, /\bproblem\(('[a-z-]+')/g),
+        ...codesIn(options, /\bcode: ('[a-z-]+'), facts/g).filter((code) => !(code in en.reasons)),
+      ],
       Object.keys(en.problems),
     ],
     ['expectation', codesIn(options, /\bnotUnderstood\(('[a-z-]+')/g), Object.keys(en.expected)],
-    ['mending', [...codesIn(/^rules\//, reasons), ...codesIn(/^reading\/mending/, reasons)], Object.keys(en.mends)],
+    [
+      'mending',
+      [...codesIn(/^rules\//, reasons), ...codesIn(/^reading\/mending/, reasons)],
+      Object.keys(en.mends),
+    ],
     ['piece of evidence', codesIn(/^reading\/(?:kind\/|links|read\.)/, reasons), Object.keys(en.evidence)],
-    ['line of a learned sheet', [...codesIn(/^learn\//, reasons), ...codesIn(/^learn\/meaning/, /\bcode: ('[a-z-]+')/g)], Object.keys(en.learned)],
+    [
+      'line of a learned sheet',
+      [...codesIn(/^learn\//, reasons), ...codesIn(/^learn\/meaning/, /\bcode: ('[a-z-]+')/g)],
+      Object.keys(en.learned),
+    ],
     ['line of a link or a list', codesIn(/^links\//, reasons), Object.keys(en.links)],
     ['power', codesIn(/^isolate\//, reasons), Object.keys(en.sandboxTokens)],
-    ['problem of a search', codesIn(/^search\//, /\bnew SearchError\(('[a-z-]+')/g), Object.keys(en.search.problems)],
+    [
+      'problem of a search',
+      codesIn(/^search\//, /\bnew SearchError\(('[a-z-]+')/g),
+      Object.keys(en.search.problems),
+    ],
   ] as const) {
     it(`has words for every ${what} of the core, and for nothing else`, () => {
       expect(codes.length).to.be.at.least(5);
@@ -65,9 +98,13 @@ describe('the language file', () => {
     for (const [name, text] of sources) {
       // What an option, a rule or a row of evidence rests on is no word to an owner.
       const told = text.replaceAll(/\bsource:\s*(?:'(?:[^'\\\n]|\\.)*'|`[^`]*`)/g, '');
-      const sentences = [...told.matchAll(/'((?:[^'\\\n]|\\.)*)'|`((?:[^`\\]|\\.)*)`/g)].map(([, plain, template]) => plain ?? template!);
+      const sentences = [...told.matchAll(/'((?:[^'\\\n]|\\.)*)'|`((?:[^`\\]|\\.)*)`/g)].map(
+        ([, plain, template]) => plain ?? template!,
+      );
       expect(
-        sentences.filter((each) => (each.match(/[^\s<>="] [^\s<>="]/g) ?? []).length >= 2 && /[a-z]\.(?:\s|$)/.test(each)),
+        sentences.filter(
+          (each) => (each.match(/[^\s<>="] [^\s<>="]/g) ?? []).length >= 2 && /[a-z]\.(?:\s|$)/.test(each),
+        ),
         name,
       ).to.deep.equal([]);
     }
@@ -104,10 +141,12 @@ describe('the language file', () => {
     expect(visitorLanguages).to.have.length(10);
     const said = Object.values(visitorWords).flatMap((words) => Object.values(words));
     expect(new Set(said).size).to.equal(said.length);
-    for (const language of visitorLanguages) expect(Intl.getCanonicalLocales(language)).to.deep.equal([language]);
+    for (const language of visitorLanguages)
+      expect(Intl.getCanonicalLocales(language)).to.deep.equal([language]);
   });
 
-  it('says what each preset that comes with Orbis is for', () => expect(Object.keys(en.presets).sort()).to.deep.equal(builtInPresets.map(({ key }) => key).sort()));
+  it('says what each preset that comes with Orbis is for', () =>
+    expect(Object.keys(en.presets).sort()).to.deep.equal(builtInPresets.map(({ key }) => key).sort()));
 
   it('makes plain sentences of several reasons, of problems and of what would do', () => {
     const reason = {
@@ -117,12 +156,26 @@ describe('the language file', () => {
       facts: { value: '1:52', written: 'from=112', in: 'query', provider: 'Kinorill', because: null },
     } as const;
     const loss = { ...reason, code: 'gives-way-to', facts: { option: 'fit' } };
-    expect(formatReasons([reason, loss, { ...reason, code: 'take-tracking-out', facts: { name: 'Ref' } }])).to.equal(
+    expect(
+      formatReasons([reason, loss, { ...reason, code: 'take-tracking-out', facts: { name: 'Ref' } }]),
+    ).to.equal(
       'Start at 1:52 (from=112 in the address, as Kinorill takes it); ref only follows people; it is taken out. On the page “fit” wins over it.',
     );
-    expect(formatProblem({ code: 'value-not-offered', facts: { setting: 'count', provider: 'Praisecroft', expects: 'number', least: 1, most: null, whole: true } })).to.equal(
-      'Praisecroft does not take that for count; it takes a whole number from 1.',
+    expect(
+      formatProblem({
+        code: 'value-not-offered',
+        facts: {
+          setting: 'count',
+          provider: 'Praisecroft',
+          expects: 'number',
+          least: 1,
+          most: null,
+          whole: true,
+        },
+      }),
+    ).to.equal('Praisecroft does not take that for count; it takes a whole number from 1.');
+    expect(formatExpectation({ code: 'choice', facts: { words: 'left, centre, right' } })).to.equal(
+      'left, centre or right',
     );
-    expect(formatExpectation({ code: 'choice', facts: { words: 'left, centre, right' } })).to.equal('left, centre or right');
   });
 });

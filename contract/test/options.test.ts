@@ -1,5 +1,12 @@
 import { expect } from 'chai';
-import { formatOptions, optionsSchema, OrbisError, parseOptions, parsePlace, writePlace } from '@orbis/contract';
+import {
+  formatOptions,
+  optionsSchema,
+  OrbisError,
+  parseOptions,
+  parsePlace,
+  writePlace,
+} from '@orbis/contract';
 
 describe('options as people type them', () => {
   it('become canonical values, and come back the same', () => {
@@ -28,7 +35,9 @@ describe('options as people type them', () => {
       'parameter.hue': 'a=b ',
     };
     expect(options).to.deep.equal(canonical);
-    expect(parseOptions(formatOptions(options).map(({ name, value }) => `${name}=${value}`))).to.deep.equal(options);
+    expect(parseOptions(formatOptions(options).map(({ name, value }) => `${name}=${value}`))).to.deep.equal(
+      options,
+    );
     expect(optionsSchema.parse(options)).to.deep.equal(options);
   });
 
@@ -59,14 +68,18 @@ describe('options as they cross a wire', () => {
     ['a number beyond the limits', { 'max-width': 0 }],
     ['a parameter without a name', { 'parameter.': 'x' }],
     ['a parameter that is no text', { 'parameter.hue': 12 }],
-    ['more parameters than anybody sets by hand', Object.fromEntries(Array.from({ length: 51 }, (_, i) => [`parameter.p${i}`, 'x']))],
+    [
+      'more parameters than anybody sets by hand',
+      Object.fromEntries(Array.from({ length: 51 }, (_, i) => [`parameter.p${i}`, 'x'])),
+    ],
   ] as const) {
     it(`are refused with ${label}`, () => expect(optionsSchema.safeParse(options).success).to.equal(false));
   }
 });
 
 describe('places as people write them', () => {
-  for (const text of ['hollinfell/talks#main', 'hollinfell/#main', 'a-b/c/d.html#top-2']) it(`reads ${text}`, () => expect(writePlace(parsePlace(text))).to.equal(text));
+  for (const text of ['hollinfell/talks#main', 'hollinfell/#main', 'a-b/c/d.html#top-2'])
+    it(`reads ${text}`, () => expect(writePlace(parsePlace(text))).to.equal(text));
   for (const text of [
     'hollinfell',
     'hollinfell/talks',

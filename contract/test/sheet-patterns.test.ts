@@ -59,19 +59,34 @@ describe('the patterns of a sheet', () => {
 
   it('are refused where they cannot be compiled, with line and column', () => {
     expect(refusal(sheetWith('moorreel.example', '/show/:id'))).to.equal(null);
-    expect(refusal(sheetWith('moorreel.example', "'/{show/:id'"))).to.match(/^moorreel\.yaml:8:5: frames\/0: this is no URL pattern/);
+    expect(refusal(sheetWith('moorreel.example', "'/{show/:id'"))).to.match(
+      /^moorreel\.yaml:8:5: frames\/0: this is no URL pattern/,
+    );
     expect(refusal(sheetWith('moorreel.example', "'/:id/:id'"))).to.match(/this is no URL pattern/);
-    expect(refusal(sheetWith('moorreel.example', "'/:id((a+)+)'"))).to.match(/^moorreel\.yaml:9:15: frames\/0\/pathname: .*more than a group needs/);
+    expect(refusal(sheetWith('moorreel.example', "'/:id((a+)+)'"))).to.match(
+      /^moorreel\.yaml:9:15: frames\/0\/pathname: .*more than a group needs/,
+    );
   });
 
-  for (const host of ["'a.example; script-src *'", "'a.example *'", "'a.example, b'", '"a.example\\n"', "'*'", "'https://a.example'", "'a.example/x'"])
+  for (const host of [
+    "'a.example; script-src *'",
+    "'a.example *'",
+    "'a.example, b'",
+    '"a.example\\n"',
+    "'*'",
+    "'https://a.example'",
+    "'a.example/x'",
+  ])
     it(`and its hosts are refused with line and column: ${host}`, () =>
-      expect(refusal(sheetWith(host, '/show/:id'))).to.match(/^moorreel\.yaml:5:9: hosts\/0: the name of a host/));
+      expect(refusal(sheetWith(host, '/show/:id'))).to.match(
+        /^moorreel\.yaml:5:9: hosts\/0: the name of a host/,
+      ));
 
   it('do not take long, whatever address they are asked about', () => {
     const sheet = parseSheet(sheetWith('moorreel.example', "'/show/:a([a-z-]+)-:id([a-z-]+)'"), 'x');
     const begun = performance.now();
-    for (let length = 100; length < 5000; length += 100) matchFrame(`https://moorreel.example/show/${'a-'.repeat(length)}!`, [sheet]);
+    for (let length = 100; length < 5000; length += 100)
+      matchFrame(`https://moorreel.example/show/${'a-'.repeat(length)}!`, [sheet]);
     // No figure of speed: a pattern that tried every way would not come back at all.
     expect(performance.now() - begun).to.be.below(20_000);
   });
@@ -79,7 +94,9 @@ describe('the patterns of a sheet', () => {
   it('have few aliases to unfold', () => {
     const bomb = `a: &a [x, x, x, x, x, x, x, x, x]\n${'bcdefghi'
       .split('')
-      .map((name, i) => `${name}: &${name} [${Array.from({ length: 9 }, () => `*${'abcdefgh'[i]}`).join(', ')}]`)
+      .map(
+        (name, i) => `${name}: &${name} [${Array.from({ length: 9 }, () => `*${'abcdefgh'[i]}`).join(', ')}]`,
+      )
       .join('\n')}\n`;
     expect(refusal(bomb)).to.match(/alias/i);
   });

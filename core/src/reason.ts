@@ -10,4 +10,5 @@ export interface Reason {
 export const reason = (code: string, facts: Facts = {}): Reason => ({ code, facts });
 
 /** Whether two reasons say the same. */
-export const isSameReason = (a: Reason, b: Reason): boolean => a.code === b.code && JSON.stringify(a.facts) === JSON.stringify(b.facts);
+export const isSameReason = (a: Reason, b: Reason): boolean =>
+  a.code === b.code && JSON.stringify(a.facts) === JSON.stringify(b.facts);

@@ -4,7 +4,8 @@ import { compose, openCode, planPage, snippetText, type Options } from '@orbis/c
 import { formatFinding, formatReasons } from '@orbis/contract';
 import { codes, sheets, talk } from './corpus.ts';
 
-const apartOf = (text: string, options: Options) => compose(openCode(text, { sheets }), options, { apart: 'orbis-x' });
+const apartOf = (text: string, options: Options) =>
+  compose(openCode(text, { sheets }), options, { apart: 'orbis-x' });
 const spotOf = (text: string, options: Options): string => apartOf(text, options).text;
 const headOf = (text: string, options: Options): string[] =>
   apartOf(text, options)
@@ -16,8 +17,12 @@ const tablet = '@media (min-width:600px) and (max-width:1023.98px)';
 describe('what holds on some screens only', () => {
   it('stands apart from the code: a class there, rules in the head, and what holds always stays inline', () => {
     const options = { 'max-width': 800, 'max-width.phone': 320, 'share.tablet': 50 };
-    expect(spotOf(talk, options)).to.equal(talk.replace('<iframe', '<iframe style="max-width:800px" class="orbis-x"'));
-    expect(headOf(talk, options)).to.deep.equal([`<style>${phone}{.orbis-x{max-width:320px!important}}${tablet}{.orbis-x{width:50%!important}}</style>`]);
+    expect(spotOf(talk, options)).to.equal(
+      talk.replace('<iframe', '<iframe style="max-width:800px" class="orbis-x"'),
+    );
+    expect(headOf(talk, options)).to.deep.equal([
+      `<style>${phone}{.orbis-x{max-width:320px!important}}${tablet}{.orbis-x{width:50%!important}}</style>`,
+    ]);
   });
 
   it('says why each rule is there, and on which screens it holds', () => {
@@ -30,23 +35,34 @@ describe('what holds on some screens only', () => {
   });
 
   it('is not carried without a way into the head, and says so; the rest is', () => {
-    const { text, uncarried, snippets, problems } = compose(openCode(talk, { sheets }), { 'max-width': 800, 'max-width.phone': 320 });
+    const { text, uncarried, snippets, problems } = compose(openCode(talk, { sheets }), {
+      'max-width': 800,
+      'max-width.phone': 320,
+    });
     expect(text).to.equal(talk.replace('<iframe', '<iframe style="max-width:800px"'));
-    expect(uncarried).to.deep.equal([{ option: 'max-width.phone', code: 'needs-page-head', facts: { when: 'phone' } }]);
+    expect(uncarried).to.deep.equal([
+      { option: 'max-width.phone', code: 'needs-page-head', facts: { when: 'phone' } },
+    ]);
     expect([snippets.length, problems]).to.deep.equal([1, []]);
   });
 
   it('undoes what stands in its way in the code’s own style, on those screens', () => {
-    const code = '<iframe class=a style="min-width:600px" src="https://play.kinorill.localhost/reel/a1" title="t"></iframe>';
-    expect(headOf(code, { 'max-width.phone': 320 })).to.deep.equal([`<style>${phone}{.orbis-x{min-width:initial!important;max-width:320px!important}}</style>`]);
+    const code =
+      '<iframe class=a style="min-width:600px" src="https://play.kinorill.localhost/reel/a1" title="t"></iframe>';
+    expect(headOf(code, { 'max-width.phone': 320 })).to.deep.equal([
+      `<style>${phone}{.orbis-x{min-width:initial!important;max-width:320px!important}}</style>`,
+    ]);
     expect(spotOf(code, { 'max-width.phone': 320 })).to.equal(code.replace('class=a', 'class="a orbis-x"'));
   });
 
   it('names what the code itself insists on, and leaves it', () => {
-    const code = '<iframe style="max-width:600px!important" src="https://play.kinorill.localhost/reel/a1" title="t"></iframe>';
+    const code =
+      '<iframe style="max-width:600px!important" src="https://play.kinorill.localhost/reel/a1" title="t"></iframe>';
     const { text, snippets, uncarried } = apartOf(code, { 'max-width.phone': 320 });
     expect([text, snippets.length]).to.deep.equal([code, 1]);
-    expect(uncarried).to.deep.equal([{ option: 'max-width.phone', code: 'code-insists', facts: { property: 'max-width' } }]);
+    expect(uncarried).to.deep.equal([
+      { option: 'max-width.phone', code: 'code-insists', facts: { property: 'max-width' } },
+    ]);
   });
 
   it('holds for the provider’s own box, with its shape', () => {
@@ -59,8 +75,12 @@ describe('what holds on some screens only', () => {
   });
 
   it('is a problem where the option is one, and no option where it may not differ', () => {
-    expect(compose(openCode('<p>x</p>', { sheets }), { 'max-width.phone': 300 }).problems).to.deep.equal([{ option: 'max-width.phone', code: 'nothing-to-present', facts: {} }]);
-    expect(compose(openCode(talk, { sheets }), { 'start.phone': 3 }).problems[0]!.code).to.equal('option-unknown');
+    expect(compose(openCode('<p>x</p>', { sheets }), { 'max-width.phone': 300 }).problems).to.deep.equal([
+      { option: 'max-width.phone', code: 'nothing-to-present', facts: {} },
+    ]);
+    expect(compose(openCode(talk, { sheets }), { 'start.phone': 3 }).problems[0]!.code).to.equal(
+      'option-unknown',
+    );
   });
 
   for (const [label, text] of Object.entries(codes)) {
@@ -82,7 +102,9 @@ describe('what holds on some screens only', () => {
       mark: { placement: `000000000${i}`, delivery: 1 },
     }));
     const planned = (head: boolean) => planPage(placements, { head }, (text) => text);
-    expect(planned(true).snippets.map(({ position, digest }) => [position, /orbis-\d+/.exec(digest)![0]])).to.deep.equal([
+    expect(
+      planned(true).snippets.map(({ position, digest }) => [position, /orbis-\d+/.exec(digest)![0]]),
+    ).to.deep.equal([
       ['page-head', 'orbis-0000000000'],
       ['page-head', 'orbis-0000000001'],
       ['spot', 'orbis-0000000000'],
@@ -96,6 +118,8 @@ describe('what holds on some screens only', () => {
       facts: { option: 'max-width.phone', place: 'x/p#a', why: 'needs-page-head', when: 'phone' },
       placements: ['0000000000'],
     });
-    expect(formatFinding(finding!).message).to.match(/^At x\/p#a, max-width\.phone is not carried\. What holds only on phones needs/);
+    expect(formatFinding(finding!).message).to.match(
+      /^At x\/p#a, max-width\.phone is not carried\. What holds only on phones needs/,
+    );
   });
 });

@@ -1,7 +1,18 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { parseFragment, type DefaultTreeAdapterTypes } from 'parse5';
-import { applyEdits, compose, current, openCode, optionsFor, type Code, type Composition, type Option, type Options, type OptionValue } from '@orbis/core';
+import {
+  applyEdits,
+  compose,
+  current,
+  openCode,
+  optionsFor,
+  type Code,
+  type Composition,
+  type Option,
+  type Options,
+  type OptionValue,
+} from '@orbis/core';
 import { builtInSheets } from '@orbis/sheets';
 import { codes, talk } from './corpus.ts';
 
@@ -24,18 +35,28 @@ const texts: readonly string[] = [
 const valueOf: Record<Option['type']['name'], (option: Option) => fc.Arbitrary<OptionValue>> = {
   time: () => fc.integer({ min: 0, max: 5000 }),
   switch: () => fc.boolean(),
-  number: ({ type: { limits } }) => fc.integer({ min: Math.ceil(limits.least ?? 0), max: Math.min(limits.most ?? 100, 1000) }),
+  number: ({ type: { limits } }) =>
+    fc.integer({ min: Math.ceil(limits.least ?? 0), max: Math.min(limits.most ?? 100, 1000) }),
   choice: ({ type: { limits } }) => fc.constantFrom(...(limits.words ?? ['map', 'terrain'])),
   colour: () => fc.integer({ min: 0, max: 0xffffff }).map((n) => `#${n.toString(16).padStart(6, '0')}`),
-  text: ({ type: { limits } }) => (limits.isLanguage ? fc.constantFrom('de', 'en-GB') : fc.constantFrom('a', 'ü & "<x>"', "it's", '{{x}}')),
-  coordinates: () => fc.record({ latitude: fc.integer({ min: -85, max: 85 }), longitude: fc.integer({ min: -180, max: 180 }) }),
+  text: ({ type: { limits } }) =>
+    limits.isLanguage ? fc.constantFrom('de', 'en-GB') : fc.constantFrom('a', 'ü & "<x>"', "it's", '{{x}}'),
+  coordinates: () =>
+    fc.record({
+      latitude: fc.integer({ min: -85, max: 85 }),
+      longitude: fc.integer({ min: -180, max: 180 }),
+    }),
   ratio: () => fc.constantFrom({ width: 16, height: 9 }, { width: 9, height: 16 }),
   length: () => fc.constantFrom('12px', '1.5rem'),
   address: () => fc.constantFrom('https://hollinfell.localhost/thanks?a=1&b="2"'),
   picture: () => fc.constantFrom('https://hollinfell.localhost/dome.png'),
   list: () => fc.uniqueArray(fc.constantFrom('fox', 'two words', '"<&>'), { minLength: 1 }),
 };
-const byHand = fc.dictionary(fc.constantFrom('parameter.from', 'parameter.zest', 'parameter.a[b]'), fc.constantFrom('1', 'a b&c', ''), { maxKeys: 2 });
+const byHand = fc.dictionary(
+  fc.constantFrom('parameter.from', 'parameter.zest', 'parameter.a[b]'),
+  fc.constantFrom('1', 'a b&c', ''),
+  { maxKeys: 2 },
+);
 /* Of each code what its provider offers: several options at once, so that they meet. */
 const askedOf = ({ sheet, reading }: Code): fc.Arbitrary<Options> =>
   fc
@@ -44,12 +65,18 @@ const askedOf = ({ sheet, reading }: Code): fc.Arbitrary<Options> =>
         Object.fromEntries(
           optionsFor(sheet)
             .filter((option) => option.isOffered(sheet, reading))
-            .map((option) => [option.name, fc.option(valueOf[option.type.name](option), { freq: 2, nil: undefined })]),
+            .map((option) => [
+              option.name,
+              fc.option(valueOf[option.type.name](option), { freq: 2, nil: undefined }),
+            ]),
         ),
       ),
       byHand,
     )
-    .map(([options, parameters]) => ({ ...(Object.fromEntries(Object.entries(options).filter(([, value]) => value !== undefined)) as Options), ...parameters }));
+    .map(([options, parameters]) => ({
+      ...(Object.fromEntries(Object.entries(options).filter(([, value]) => value !== undefined)) as Options),
+      ...parameters,
+    }));
 
 /* Without those that a code cannot have: each of them is named. */
 function fulfillable(code: Code, options: Options): { options: Options; composition: Composition } {
@@ -63,7 +90,9 @@ function fulfillable(code: Code, options: Options): { options: Options; composit
   }
 }
 
-const someCode = fc.constantFrom(...texts.map((text) => openCode(text, { sheets }))).chain((code) => fc.tuple(fc.constant(code), askedOf(code)));
+const someCode = fc
+  .constantFrom(...texts.map((text) => openCode(text, { sheets })))
+  .chain((code) => fc.tuple(fc.constant(code), askedOf(code)));
 
 const forAny = (check: (text: string, options: Options, composition: Composition) => void): void =>
   fc.assert(
@@ -77,23 +106,38 @@ const forAny = (check: (text: string, options: Options, composition: Composition
 type Node = DefaultTreeAdapterTypes.ChildNode;
 const elementsOf = (nodes: readonly Node[]): { tag: string; attributes: Map<string, string> }[] =>
   nodes.flatMap((node) =>
-    'tagName' in node ? [{ tag: node.tagName, attributes: new Map(node.attrs.map(({ name, value }) => [name, value])) }, ...elementsOf(node.childNodes)] : [],
+    'tagName' in node
+      ? [
+          { tag: node.tagName, attributes: new Map(node.attrs.map(({ name, value }) => [name, value])) },
+          ...elementsOf(node.childNodes),
+        ]
+      : [],
   );
 
 describe('whatever is asked of whatever code', () => {
   it('asking nothing is the identity', () => {
-    for (const text of texts) expect(compose(openCode(text, { sheets }), {})).to.deep.include({ text, edits: [], problems: [] });
+    for (const text of texts)
+      expect(compose(openCode(text, { sheets }), {})).to.deep.include({ text, edits: [], problems: [] });
   });
 
   it('mostly is several things at once, so that what follows says something', () => {
-    const counts = fc.sample(someCode, { seed, numRuns: 200 }).map(([code, wanted]) => Object.keys(fulfillable(code, wanted).options).length);
+    const counts = fc
+      .sample(someCode, { seed, numRuns: 200 })
+      .map(([code, wanted]) => Object.keys(fulfillable(code, wanted).options).length);
     expect(counts.reduce((sum, count) => sum + count, 0) / counts.length).to.be.greaterThan(3);
   });
 
-  it('twice is once', () => forAny((_, options, { text: once }) => expect(fulfillable(openCode(once, { sheets }), options).composition.text).to.equal(once)));
+  it('twice is once', () =>
+    forAny((_, options, { text: once }) =>
+      expect(fulfillable(openCode(once, { sheets }), options).composition.text).to.equal(once),
+    ));
 
   it('the order of asking does not matter', () =>
-    forAny((text, options, { edits }) => expect(compose(openCode(text, { sheets }), Object.fromEntries(Object.entries(options).reverse())).edits).to.deep.equal(edits)));
+    forAny((text, options, { edits }) =>
+      expect(
+        compose(openCode(text, { sheets }), Object.fromEntries(Object.entries(options).reverse())).edits,
+      ).to.deep.equal(edits),
+    ));
 
   it('nothing changes outside of the edits, and taking them back gives the paste', () =>
     forAny((text, _, { edits, text: out }) => {
@@ -109,9 +153,15 @@ describe('whatever is asked of whatever code', () => {
 
   it('a browser’s own parser sees the same elements, with other attributes only where an edit is', () =>
     forAny((text, _, { edits, text: out }) => {
-      const [before, after] = [elementsOf(parseFragment(text).childNodes), elementsOf(parseFragment(out).childNodes)];
+      const [before, after] = [
+        elementsOf(parseFragment(text).childNodes),
+        elementsOf(parseFragment(out).childNodes),
+      ];
       expect(after.map(({ tag }) => tag)).to.deep.equal(before.map(({ tag }) => tag));
-      const changed = after.filter(({ attributes }, i) => JSON.stringify([...attributes].sort()) !== JSON.stringify([...before[i]!.attributes].sort()));
+      const changed = after.filter(
+        ({ attributes }, i) =>
+          JSON.stringify([...attributes].sort()) !== JSON.stringify([...before[i]!.attributes].sort()),
+      );
       expect(changed.length).to.be.at.most(edits.length);
       for (const { attributes } of after)
         expect(
@@ -133,7 +183,9 @@ describe('whatever is asked of whatever code', () => {
 
   it('is one edit for each address, attribute and script', () =>
     forAny((_, __, { edits }) => {
-      const attributes = edits.filter(({ start, end, text }) => start === end && /^ [a-z-]+=/.test(text)).map(({ start, text }) => `${start} ${text.slice(1, text.indexOf('='))}`);
+      const attributes = edits
+        .filter(({ start, end, text }) => start === end && /^ [a-z-]+=/.test(text))
+        .map(({ start, text }) => `${start} ${text.slice(1, text.indexOf('='))}`);
       expect(new Set(attributes).size).to.equal(attributes.length);
     }));
 
@@ -141,7 +193,18 @@ describe('whatever is asked of whatever code', () => {
     forAny((_, options, { text, losses }) => {
       const says = current(openCode(text, { sheets }));
       const lost = new Set(losses.map(({ option }) => option));
-      for (const name of ['title', 'lang', 'width', 'height', 'max-width', 'align', 'accent', 'zoom', 'centre'])
-        if (options[name] !== undefined && !lost.has(name)) expect(says[name], `${name} in ${text}`).to.deep.equal(options[name]);
+      for (const name of [
+        'title',
+        'lang',
+        'width',
+        'height',
+        'max-width',
+        'align',
+        'accent',
+        'zoom',
+        'centre',
+      ])
+        if (options[name] !== undefined && !lost.has(name))
+          expect(says[name], `${name} in ${text}`).to.deep.equal(options[name]);
     }));
 });

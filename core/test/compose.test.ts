@@ -1,11 +1,25 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { applyEdits, clipIn, compose, formatTime, openCode, parseTime, read, readTime, switchIn, timeFormats, writeTime, type Options } from '@orbis/core';
+import {
+  applyEdits,
+  clipIn,
+  compose,
+  formatTime,
+  openCode,
+  parseTime,
+  read,
+  readTime,
+  switchIn,
+  timeFormats,
+  writeTime,
+  type Options,
+} from '@orbis/core';
 import { formatReasons } from '@orbis/contract';
 import { codes, sheets, talk } from './corpus.ts';
 
 const context = { sheets };
-const adjusted = (text: string, options: Options): string => applyEdits(text, compose(openCode(text, context), options).edits);
+const adjusted = (text: string, options: Options): string =>
+  applyEdits(text, compose(openCode(text, context), options).edits);
 
 describe('times', () => {
   for (const [said, seconds] of [
@@ -23,16 +37,31 @@ describe('times', () => {
     [' 1:52 ', 112],
     ['90:00', 5400],
   ] as const) {
-    it(`reads ${JSON.stringify(said)} as ${seconds} s`, () => expect(parseTime(said)).to.deep.equal({ ok: true, value: seconds }));
+    it(`reads ${JSON.stringify(said)} as ${seconds} s`, () =>
+      expect(parseTime(said)).to.deep.equal({ ok: true, value: seconds }));
   }
-  for (const said of ['', '1:75', '1:60:00', '-3', 'soon', '1:2:3:4', '1m52', '1:5', '100:00:00', '1e3', '1,5']) {
-    it(`refuses ${JSON.stringify(said)} and says what would do`, () => expect(parseTime(said)).to.have.property('expected').that.deep.include({ facts: {} }));
+  for (const said of [
+    '',
+    '1:75',
+    '1:60:00',
+    '-3',
+    'soon',
+    '1:2:3:4',
+    '1m52',
+    '1:5',
+    '100:00:00',
+    '1e3',
+    '1,5',
+  ]) {
+    it(`refuses ${JSON.stringify(said)} and says what would do`, () =>
+      expect(parseTime(said)).to.have.property('expected').that.deep.include({ facts: {} }));
   }
   it('come back from every way in which they are written', () => {
     fc.assert(
       fc.property(fc.integer({ min: 0, max: 359_999_999 }), (ms) => {
         const seconds = ms / 1000;
-        for (const format of timeFormats) expect(readTime(writeTime(seconds, format), format), format).to.equal(seconds);
+        for (const format of timeFormats)
+          expect(readTime(writeTime(seconds, format), format), format).to.equal(seconds);
         expect(parseTime(formatTime(seconds))).to.deep.equal({ ok: true, value: seconds });
       }),
       { seed: 1, numRuns: 500 },
@@ -46,7 +75,11 @@ describe('composing', () => {
     const { edits, problems } = compose(code, { start: 112, end: 184 });
     expect(problems).to.deep.equal([]);
     expect(edits).to.have.length(1);
-    expect(edits[0]).to.deep.include({ text: '&amp;from=112&amp;until=184', stage: 'settings', options: ['start', 'end'] });
+    expect(edits[0]).to.deep.include({
+      text: '&amp;from=112&amp;until=184',
+      stage: 'settings',
+      options: ['start', 'end'],
+    });
     expect(formatReasons(edits[0]!.reasons)).to.equal(
       'Start at 1:52 (from=112 in the address, as Kinorill takes it); stop at 3:04 (until=184 in the address, as Kinorill takes it).',
     );
@@ -55,21 +88,32 @@ describe('composing', () => {
 
   it('never cuts a parameter in two, so that an edit reads as what it is', () => {
     const { edits } = compose(openCode(talk, context), { autoplay: true, controls: false });
-    expect(edits.map((e) => [talk.slice(e.start, e.end), e.text])).to.deep.equal([['1', '0&amp;roll=1&amp;hush=1']]);
+    expect(edits.map((e) => [talk.slice(e.start, e.end), e.text])).to.deep.equal([
+      ['1', '0&amp;roll=1&amp;hush=1'],
+    ]);
     const longer = talk.replace('knobs=1', 'from=112&amp;z=1');
-    expect(compose(openCode(longer, context), { start: 11 }).edits.map((e) => [longer.slice(e.start, e.end), e.text])).to.deep.equal([['112', '11']]);
+    expect(
+      compose(openCode(longer, context), { start: 11 }).edits.map((e) => [
+        longer.slice(e.start, e.end),
+        e.text,
+      ]),
+    ).to.deep.equal([['112', '11']]);
   });
 
   it('brings muted with autoplay, and says why', () => {
     const { edits, implied } = compose(openCode(talk, context), { autoplay: true });
     expect(applyEdits(talk, edits)).to.include('knobs=1&amp;roll=1&amp;hush=1"');
     expect(implied.map((one) => [one.option, one.by])).to.deep.equal([['muted', 'autoplay']]);
-    expect(formatReasons(edits[0]!.reasons)).to.include('because browsers let a video play by itself only without sound');
+    expect(formatReasons(edits[0]!.reasons)).to.include(
+      'because browsers let a video play by itself only without sound',
+    );
   });
 
   it('follows another sheet with other names, places and time formats, with no change to the code', () => {
     const text = "<iframe src='https://oddreel.localhost/box/9?a=1#in=2s' title=t></iframe>";
-    expect(adjusted(text, { start: 112, end: 184, loop: true, muted: true, autoplay: true, controls: false })).to.equal(
+    expect(
+      adjusted(text, { start: 112, end: 184, loop: true, muted: true, autoplay: true, controls: false }),
+    ).to.equal(
       '<iframe data-go data-panel="bare" src=\'https://oddreel.localhost/box/9?a=1&amp;rounds&amp;sound=false#in=1m52s&amp;out=3:04\' title=t></iframe>',
     );
   });
@@ -110,7 +154,8 @@ describe('composing', () => {
     ['leaves an opaque parameter alone', '?o=!k7!zq2%20&from=1', { start: 3 }, '?o=!k7!zq2%20&from=3'],
   ] as [string, string, Options, string][]) {
     it(label, () => {
-      const code = (query: string): string => `<iframe src="https://play.kinorill.localhost/reel/a1${query}" title="t"></iframe>`;
+      const code = (query: string): string =>
+        `<iframe src="https://play.kinorill.localhost/reel/a1${query}" title="t"></iframe>`;
       expect(adjusted(code(before), options)).to.equal(code(after));
     });
   }
@@ -145,10 +190,16 @@ describe('composing', () => {
           if (!address || !code.sheet || code.sheet.id !== 'kinorill') return;
           // The oracle: the URL standard's own parser agrees on what came out.
           const query = new URL(address.url, 'https://x.invalid').searchParams;
-          if (asked['start'] !== undefined) expect(query.getAll('from')).to.deep.equal([String(asked['start'])]);
+          if (asked['start'] !== undefined)
+            expect(query.getAll('from')).to.deep.equal([String(asked['start'])]);
           if (asked['loop'] === false) expect(query.has('again')).to.equal(false);
-          if (asked['start'] !== undefined) expect(clipIn(address, code.sheet).start).to.equal(asked['start']);
-          if (asked['autoplay']) expect([switchIn(address, code.sheet, 'autoplay'), switchIn(address, code.sheet, 'muted')]).to.deep.equal([true, true]);
+          if (asked['start'] !== undefined)
+            expect(clipIn(address, code.sheet).start).to.equal(asked['start']);
+          if (asked['autoplay'])
+            expect([
+              switchIn(address, code.sheet, 'autoplay'),
+              switchIn(address, code.sheet, 'muted'),
+            ]).to.deep.equal([true, true]);
         }),
         { numRuns: 60, seed: 7 },
       );
@@ -157,7 +208,15 @@ describe('composing', () => {
 
   it('traces every character to the paste or to a reason', () => {
     for (const [label, text] of Object.entries(codes)) {
-      const { snippets, edits, text: out } = compose(openCode(text, context), { 'start': 4, 'max-width': 700 }, { mark: { placement: '0123456789', delivery: 2 } });
+      const {
+        snippets,
+        edits,
+        text: out,
+      } = compose(
+        openCode(text, context),
+        { 'start': 4, 'max-width': 700 },
+        { mark: { placement: '0123456789', delivery: 2 } },
+      );
       const runs = snippets[0]!.runs;
       let at = 0;
       for (const run of runs) {

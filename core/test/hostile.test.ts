@@ -27,17 +27,31 @@ function expressions(): { all: Expression[]; unknown: string[] } {
   const unknown: string[] = [];
   for (const folder of ['../src/', '../../contract/src/', '../../service/src/']) {
     const base = new URL(folder, import.meta.url);
-    for (const file of readdirSync(base, { recursive: true, encoding: 'utf8' }).filter((name) => name.endsWith('.ts'))) {
-      const source = ts.createSourceFile(file, readFileSync(new URL(file, base), 'utf8'), ts.ScriptTarget.ES2023);
+    for (const file of readdirSync(base, { recursive: true, encoding: 'utf8' }).filter((name) =>
+      name.endsWith('.ts'),
+    )) {
+      const source = ts.createSourceFile(
+        file,
+        readFileSync(new URL(file, base), 'utf8'),
+        ts.ScriptTarget.ES2023,
+      );
       const constants = constantsOf(source);
       const visit = (node: ts.Node): void => {
         if (ts.isRegularExpressionLiteral(node)) {
           const [, body = '', flags = ''] = /^\/(.*)\/([a-z]*)$/s.exec(node.text)!;
           all.push({ file, pattern: new RegExp(body, flags.replace('g', '').replace('y', '')) });
         }
-        if ((ts.isNewExpression(node) || ts.isCallExpression(node)) && ts.isIdentifier(node.expression) && node.expression.text === 'RegExp') {
+        if (
+          (ts.isNewExpression(node) || ts.isCallExpression(node)) &&
+          ts.isIdentifier(node.expression) &&
+          node.expression.text === 'RegExp'
+        ) {
           const [body, flags] = (node.arguments ?? []).map((argument) => textOf(argument, constants));
-          if (typeof body === 'string') all.push({ file, pattern: new RegExp(body, typeof flags === 'string' ? flags.replace('g', '') : '') });
+          if (typeof body === 'string')
+            all.push({
+              file,
+              pattern: new RegExp(body, typeof flags === 'string' ? flags.replace('g', '') : ''),
+            });
           else unknown.push(file);
         }
         ts.forEachChild(node, visit);
@@ -66,8 +80,12 @@ function textOf(node: ts.Expression, constants: ReadonlyMap<string, string>): st
   if (ts.isStringLiteral(node) || ts.isNoSubstitutionTemplateLiteral(node)) return node.text;
   if (ts.isIdentifier(node)) return constants.get(node.text) ?? null;
   if (!ts.isTemplateExpression(node)) return null;
-  const parts = node.templateSpans.map((span) => [textOf(span.expression, constants), span.literal.text] as const);
-  return parts.some(([text]) => text === null) ? null : node.head.text + parts.map(([text, literal]) => text! + literal).join('');
+  const parts = node.templateSpans.map(
+    (span) => [textOf(span.expression, constants), span.literal.text] as const,
+  );
+  return parts.some(([text]) => text === null)
+    ? null
+    : node.head.text + parts.map(([text, literal]) => text! + literal).join('');
 }
 
 const pathPieces = new Set(['a', 'a/', '-', '%']);
@@ -120,7 +138,9 @@ function expectLinear(label: string, work: (text: string) => unknown, make: (tim
     const ratio = large / Math.max(small, 0.04);
     if (ratio < best.ratio) best = { small, large, ratio };
   }
-  expect(best.ratio, `${label}: ${best.small.toFixed(2)} ms, then ${best.large.toFixed(2)} ms`).to.be.below(45);
+  expect(best.ratio, `${label}: ${best.small.toFixed(2)} ms, then ${best.large.toFixed(2)} ms`).to.be.below(
+    45,
+  );
 }
 
 describe('hostile text', function () {
@@ -128,9 +148,18 @@ describe('hostile text', function () {
 
   it('makes no regular expression slow', () => {
     const { all: written, unknown } = expressions();
-    expect([...new Set(unknown)].sort(), 'put together of what is only known later').to.deep.equal(Object.keys(putTogether).sort());
-    expect(written.some(({ file, pattern }) => file === 'place.ts' && pattern.source.includes('#'))).to.equal(true);
-    const all = [...written, ...Object.entries(putTogether).flatMap(([file, patterns]) => patterns.map((pattern) => ({ file, pattern })))];
+    expect([...new Set(unknown)].sort(), 'put together of what is only known later').to.deep.equal(
+      Object.keys(putTogether).sort(),
+    );
+    expect(written.some(({ file, pattern }) => file === 'place.ts' && pattern.source.includes('#'))).to.equal(
+      true,
+    );
+    const all = [
+      ...written,
+      ...Object.entries(putTogether).flatMap(([file, patterns]) =>
+        patterns.map((pattern) => ({ file, pattern })),
+      ),
+    ];
     expect(all.length).to.be.greaterThan(100);
     const slow: string[] = [];
     for (const { file, pattern } of all) {
@@ -184,7 +213,18 @@ describe('hostile text', function () {
   it('is planned and swept in proportion to its length', () => {
     const style = (times: number): string =>
       `<iframe src="https://play.kinorill.localhost/reel/a?${'a=1&amp;'.repeat(times / 4)}" style="${'color:red;'.repeat(times / 10)}"></iframe>`;
-    expectLinear('plan', (text) => compose(openCode(text, { sheets }), { start: 1, loop: true, fit: 'shape' }, { mark: { placement: '0123456789', delivery: 1 } }), style);
-    expectLinear('scanPage', scanPage, (times) => '<p>x<b data-orbis="0123456789.1"></b></p>'.repeat(times / 10));
+    expectLinear(
+      'plan',
+      (text) =>
+        compose(
+          openCode(text, { sheets }),
+          { start: 1, loop: true, fit: 'shape' },
+          { mark: { placement: '0123456789', delivery: 1 } },
+        ),
+      style,
+    );
+    expectLinear('scanPage', scanPage, (times) =>
+      '<p>x<b data-orbis="0123456789.1"></b></p>'.repeat(times / 10),
+    );
   });
 });

@@ -6,19 +6,37 @@ import { codes, sheets, talk } from './corpus.ts';
 
 const preview = (text: string) => {
   const code = openCode(text, { sheets });
-  const { html, policy } = previewDocument(text, code.reading, code.sheet, { title: 'A <b>title</b>', ancestors: ['http://localhost:7420'], ownHost: true, language: 'en' });
-  return { html, policy: new Map(policy.split('; ').map((directive) => [directive.split(' ')[0]!, directive.split(' ').slice(1).join(' ')])) };
+  const { html, policy } = previewDocument(text, code.reading, code.sheet, {
+    title: 'A <b>title</b>',
+    ancestors: ['http://localhost:7420'],
+    ownHost: true,
+    language: 'en',
+  });
+  return {
+    html,
+    policy: new Map(
+      policy
+        .split('; ')
+        .map((directive) => [directive.split(' ')[0]!, directive.split(' ').slice(1).join(' ')]),
+    ),
+  };
 };
 
 describe('the document of a preview', () => {
   it('holds the code as it is, and nothing else of the owner’s', () => {
     const { html } = preview(talk);
-    expect(html).to.include(`<body>\n${talk}\n</body>`).and.include('<title>A &lt;b&gt;title&lt;/b&gt;</title>');
+    expect(html)
+      .to.include(`<body>\n${talk}\n</body>`)
+      .and.include('<title>A &lt;b&gt;title&lt;/b&gt;</title>');
   });
 
   it('lets in what the reading names, with the other hosts of a known provider', () => {
-    const { policy } = preview(talk.replace('https://play', 'http://play').replace('.localhost/', '.localhost:7430/'));
-    expect(policy.get('frame-src')).to.equal('http://play.kinorill.localhost:7430 http://kinorill.localhost:7430');
+    const { policy } = preview(
+      talk.replace('https://play', 'http://play').replace('.localhost/', '.localhost:7430/'),
+    );
+    expect(policy.get('frame-src')).to.equal(
+      'http://play.kinorill.localhost:7430 http://kinorill.localhost:7430',
+    );
     expect(policy.has('script-src')).to.equal(false);
     expect(policy.get('default-src')).to.equal("'none'");
     expect(policy.get('frame-ancestors')).to.equal('http://localhost:7420');
@@ -36,9 +54,14 @@ describe('the document of a preview', () => {
       const code = openCode(text, { sheets: own });
       return previewDocument(text, code.reading, code.sheet, options);
     };
-    const telling = sheets.map((sheet) => ({ ...sheet, tellsTime: { member: 'where.at', format: 'milliseconds' as const } }));
+    const telling = sheets.map((sheet) => ({
+      ...sheet,
+      tellsTime: { member: 'where.at', format: 'milliseconds' as const },
+    }));
     const player = document(talk, telling);
-    expect(player.html).to.include(`<script src="${options.relay.src}" data-to="http://localhost:7420" data-member="where.at" data-units="1000"></script>`);
+    expect(player.html).to.include(
+      `<script src="${options.relay.src}" data-to="http://localhost:7420" data-member="where.at" data-units="1000"></script>`,
+    );
     expect(player.policy)
       .to.include(`script-src ${options.relay.src};`)
       .and.to.match(/^sandbox allow-scripts allow-same-origin;/);
@@ -46,16 +69,21 @@ describe('the document of a preview', () => {
     expect(file.policy)
       .to.include(`script-src ${options.relay.src};`)
       .and.to.match(/^sandbox allow-scripts;/);
-    for (const silent of [document(talk), document('<img src="https://a.localhost/a.png">', telling)]) expect(silent.html + silent.policy).not.to.include('relay');
+    for (const silent of [document(talk), document('<img src="https://a.localhost/a.png">', telling)])
+      expect(silent.html + silent.policy).not.to.include('relay');
   });
 
   it('lets in a loader’s host and inline scripts only where the code has them', () => {
-    expect(preview(codes['element and loader']!).policy.get('script-src')).to.equal('https://cdn.fennfeed.localhost');
+    expect(preview(codes['element and loader']!).policy.get('script-src')).to.equal(
+      'https://cdn.fennfeed.localhost',
+    );
     expect(preview('<script>x()</script>').policy.get('script-src')).to.equal("'unsafe-inline'");
   });
 
   it('lets in what only a script names', () => {
-    const { policy } = preview('<script>var s=document.createElement("script");s.src="https://cdn.stallmere.localhost/s.js";fetch("https://api.stallmere.localhost/x")</script>');
+    const { policy } = preview(
+      '<script>var s=document.createElement("script");s.src="https://cdn.stallmere.localhost/s.js";fetch("https://api.stallmere.localhost/x")</script>',
+    );
     expect(policy.get('script-src')).to.equal("cdn.stallmere.localhost:* 'unsafe-inline'");
     expect(policy.get('connect-src')).to.equal('api.stallmere.localhost:*');
   });
@@ -66,7 +94,9 @@ describe('the document of a preview', () => {
   });
 
   it('names no source that could carry another directive', () => {
-    const { policy } = preview('<img src="https://a.localhost/;script-src *"><img src="https://b.localhost; script-src *">');
+    const { policy } = preview(
+      '<img src="https://a.localhost/;script-src *"><img src="https://b.localhost; script-src *">',
+    );
     expect(policy.get('img-src')).to.equal('https://a.localhost');
     expect(policy.has('script-src')).to.equal(false);
   });
@@ -81,7 +111,16 @@ describe('a policy', () => {
         ['sandbox', []],
       ]),
     ).to.equal("sandbox; frame-ancestors https://a.localhost; default-src 'none'"));
-  for (const value of ['https://a.localhost; script-src *', 'a,b', 'a b', 'a\tb', 'a\nb', 'a\u0000', 'a\u00a0b', '']) {
+  for (const value of [
+    'https://a.localhost; script-src *',
+    'a,b',
+    'a b',
+    'a\tb',
+    'a\nb',
+    'a\u0000',
+    'a\u00a0b',
+    '',
+  ]) {
     it(`is not made of ${JSON.stringify(value)}`, () => {
       expect(() => writePolicy([['img-src', [value]]])).to.throw(TypeError);
       expect(() => writePolicy([[value, []]])).to.throw(TypeError);
@@ -128,7 +167,8 @@ describe('the sandbox tokens of a code', () => {
     it(`of ${label} are ${tokens.join(' ') || 'none'}, each with its reason`, () => {
       const sandboxTokens = sandboxTokensOf(openCode(text, { sheets }).reading);
       expect(sandboxTokens.map((power) => power.token)).to.deep.equal(tokens);
-      for (const { reason } of sandboxTokens) expect(formatSandboxToken(reason)).to.have.length.greaterThan(10);
+      for (const { reason } of sandboxTokens)
+        expect(formatSandboxToken(reason)).to.have.length.greaterThan(10);
     });
   }
 });

@@ -1,6 +1,18 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { compose, codeFromId, cutSample, itemOf, learnSheet, openCode, read, renderTemplate, templateOf, type Options, type Sheet } from '@orbis/core';
+import {
+  compose,
+  codeFromId,
+  cutSample,
+  itemOf,
+  learnSheet,
+  openCode,
+  read,
+  renderTemplate,
+  templateOf,
+  type Options,
+  type Sheet,
+} from '@orbis/core';
 
 const seed = 20261123;
 
@@ -35,14 +47,34 @@ const provider = fc
     language: word,
     theme: word,
   })
-  .filter(({ accent, language, theme, name, steps }) => new Set([accent, language, theme, name, ...steps]).size === 6);
+  .filter(
+    ({ accent, language, theme, name, steps }) =>
+      new Set([accent, language, theme, name, ...steps]).size === 6,
+  );
 
-function sheetOf({ name, by, steps, accent, language, theme }: typeof provider extends fc.Arbitrary<infer T> ? T : never): Sheet {
+function sheetOf({
+  name,
+  by,
+  steps,
+  accent,
+  language,
+  theme,
+}: typeof provider extends fc.Arbitrary<infer T> ? T : never): Sheet {
   const host = `cdn.${name}.localhost`;
   const framed = by === 'path' || by === 'deep' || by === 'query';
-  const at = by === 'mount' ? ({ in: 'attribute', of: 'mount' } as const) : by === 'loader' ? ({ in: 'query', of: 'loader' } as const) : ({ in: 'query' } as const);
+  const at =
+    by === 'mount'
+      ? ({ in: 'attribute', of: 'mount' } as const)
+      : by === 'loader'
+        ? ({ in: 'query', of: 'loader' } as const)
+        : ({ in: 'query' } as const);
   const named = (word: string): string => (by === 'mount' ? `data-${word}` : word);
-  const address = by === 'query' ? `/${steps[0]}?v={id}` : by === 'deep' ? `/${steps[0]}/{id}/${steps[1]}` : `/${steps[0]}/{id}`;
+  const address =
+    by === 'query'
+      ? `/${steps[0]}?v={id}`
+      : by === 'deep'
+        ? `/${steps[0]}/{id}/${steps[1]}`
+        : `/${steps[0]}/{id}`;
   const source = `{scheme}://${host}{+port}/${steps[0]}.js`;
   return {
     id: name,
@@ -63,9 +95,16 @@ function sheetOf({ name, by, steps, accent, language, theme }: typeof provider e
                 ]
               : [{ role: 'loader', html: `<script src="${source}?item={id}"></script>` }],
         },
-    ...(!framed && { loaders: [{ hostname: host, pathname: `/${steps[0]}.js` }], mounts: by === 'mount' ? [{ class: `${name}-box` }] : [] }),
+    ...(!framed && {
+      loaders: [{ hostname: host, pathname: `/${steps[0]}.js` }],
+      mounts: by === 'mount' ? [{ class: `${name}-box` }] : [],
+    }),
     ...(framed && {
-      frames: [by === 'query' ? { hostname: host, pathname: `/${steps[0]}`, search: '{*&}?v=:id{&*}?' } : { hostname: host, pathname: address.replace('{id}', ':id') }],
+      frames: [
+        by === 'query'
+          ? { hostname: host, pathname: `/${steps[0]}`, search: '{*&}?v=:id{&*}?' }
+          : { hostname: host, pathname: address.replace('{id}', ':id') },
+      ],
     }),
     settings: {
       accent: { ...at, name: named(accent), format: 'rrggbb' },
@@ -104,9 +143,12 @@ describe('learning', () => {
     fc.assert(
       fc.property(fc.array(text, { minLength: 1, maxLength: 5 }), (samples) => {
         const template = templateOf(samples.map((sample) => cutSample(sample).pieces));
-        template.samples.forEach((values, i) => expect(renderTemplate(template, values)).to.equal(samples[i]));
+        template.samples.forEach((values, i) =>
+          expect(renderTemplate(template, values)).to.equal(samples[i]),
+        );
         // What all have alike is said once, and is no hole.
-        if (samples.every((sample) => sample === samples[0])) expect(template.pieces.every((piece) => piece.text !== null && !piece.optional)).to.equal(true);
+        if (samples.every((sample) => sample === samples[0]))
+          expect(template.pieces.every((piece) => piece.text !== null && !piece.optional)).to.equal(true);
       }),
       { seed, numRuns: 300 },
     );
@@ -115,45 +157,68 @@ describe('learning', () => {
   it('finds the id of an item wherever a provider puts it, and knows a fourth code by three', () => {
     const id = fc.stringMatching(/^[A-Za-z][A-Za-z0-9]{5,11}$/).filter((found) => /\d/.test(found));
     fc.assert(
-      fc.property(provider, fc.uniqueArray(id, { minLength: 4, maxLength: 4 }), fc.array(options, { minLength: 4, maxLength: 4 }), (made, ids, asked) => {
-        const original = sheetOf(made);
-        const codes = ids.map((item, i) => {
-          const code = codeFromId(original, item);
-          const { text, problems } = compose(openCode(code, { sheets: [original] }), asked[i]!);
-          expect(problems).to.deep.equal([]);
-          return text;
-        });
-        const result = learnSheet(codes.slice(0, 3), { sheets: [] });
-        if (!result.ok) throw new Error(`${JSON.stringify(result.problem)}\n${codes.join('\n')}`);
-        const { sheet, samples, templates } = result.proposal;
-        expect(samples.map(({ item }) => item)).to.deep.equal(ids.slice(0, 3));
-        templates.codes.samples.forEach((values, i) => expect(renderTemplate(templates.codes, values)).to.equal(codes[i]));
-        const held = openCode(codes[3]!, { sheets: [sheet] });
-        expect(held.sheet?.id).to.equal(sheet.id);
-        expect(itemOf(held, sheet)).to.equal(ids[3]);
-        // Colours, languages and looks tell themselves, whatever their parameters are called.
-        for (const setting of ['accent', 'language', 'theme'] as const)
-          if (asked.slice(0, 3).some((one) => one[setting] !== undefined)) expect(sheet.settings[setting]?.name, codes.join('\n')).to.equal(original.settings[setting]!.name);
-        // The code made of an id is, for this provider, the same as the real one's.
-        expect(itemOf(openCode(codeFromId(sheet, ids[3]!), { sheets: [original] }), original)).to.equal(ids[3]);
-      }),
+      fc.property(
+        provider,
+        fc.uniqueArray(id, { minLength: 4, maxLength: 4 }),
+        fc.array(options, { minLength: 4, maxLength: 4 }),
+        (made, ids, asked) => {
+          const original = sheetOf(made);
+          const codes = ids.map((item, i) => {
+            const code = codeFromId(original, item);
+            const { text, problems } = compose(openCode(code, { sheets: [original] }), asked[i]!);
+            expect(problems).to.deep.equal([]);
+            return text;
+          });
+          const result = learnSheet(codes.slice(0, 3), { sheets: [] });
+          if (!result.ok) throw new Error(`${JSON.stringify(result.problem)}\n${codes.join('\n')}`);
+          const { sheet, samples, templates } = result.proposal;
+          expect(samples.map(({ item }) => item)).to.deep.equal(ids.slice(0, 3));
+          templates.codes.samples.forEach((values, i) =>
+            expect(renderTemplate(templates.codes, values)).to.equal(codes[i]),
+          );
+          const held = openCode(codes[3]!, { sheets: [sheet] });
+          expect(held.sheet?.id).to.equal(sheet.id);
+          expect(itemOf(held, sheet)).to.equal(ids[3]);
+          // Colours, languages and looks tell themselves, whatever their parameters are called.
+          for (const setting of ['accent', 'language', 'theme'] as const)
+            if (asked.slice(0, 3).some((one) => one[setting] !== undefined))
+              expect(sheet.settings[setting]?.name, codes.join('\n')).to.equal(
+                original.settings[setting]!.name,
+              );
+          // The code made of an id is, for this provider, the same as the real one's.
+          expect(itemOf(openCode(codeFromId(sheet, ids[3]!), { sheets: [original] }), original)).to.equal(
+            ids[3],
+          );
+        },
+      ),
       { seed, numRuns: 150 },
     );
   });
 
   it('takes a step that comes and goes for a parameter in the path, and an ending for none of the id', () => {
     const code = (path: string): string => `<iframe src="https://p.localhost/${path}" title="t"></iframe>`;
-    const result = learnSheet([code('watch/reel-7.html'), code('watch/reel-19.html/look-night'), code('watch/reel-3.html/look-day')], { sheets: [] });
+    const result = learnSheet(
+      [code('watch/reel-7.html'), code('watch/reel-19.html/look-night'), code('watch/reel-3.html/look-day')],
+      { sheets: [] },
+    );
     if (!result.ok) throw new Error(result.problem.code);
     const { sheet, samples } = result.proposal;
-    expect(sheet.frames).to.deep.equal([{ hostname: 'p.localhost', pathname: '/watch/reel-:id.html{/look-:look}?' }]);
+    expect(sheet.frames).to.deep.equal([
+      { hostname: 'p.localhost', pathname: '/watch/reel-:id.html{/look-:look}?' },
+    ]);
     expect(samples.map(({ item }) => item)).to.deep.equal(['7', '19', '3']);
-    expect(sheet.settings.theme).to.deep.equal({ in: 'path', name: 'look', piece: 'look-{value}', choices: { light: 'day', dark: 'night' } });
+    expect(sheet.settings.theme).to.deep.equal({
+      in: 'path',
+      name: 'look',
+      piece: 'look-{value}',
+      choices: { light: 'day', dark: 'night' },
+    });
     expect(read(code('watch/reel-1.html'), { sheets: [sheet] }).sheet?.id).to.equal('p');
   });
 
   it('tells how switches and times are written, and asks where a name does not decide', () => {
-    const code = (id: string, query: string): string => `<iframe src="https://p.localhost/video/${id}?${query}" title="video"></iframe>`;
+    const code = (id: string, query: string): string =>
+      `<iframe src="https://p.localhost/video/${id}?${query}" title="video"></iframe>`;
     const learn = (queries: readonly string[]) => {
       const result = learnSheet(
         queries.map((query, i) => code(`id${i}`, query)),
@@ -176,7 +241,11 @@ describe('learning', () => {
     ] as const) {
       const { sheet } = learn(values.map((value) => (value === '' ? '' : `${name}=${value}`)));
       const { setting, ...rest } = wanted;
-      expect(sheet.settings[setting], `${name} ${values.join(' ')}`).to.deep.equal({ in: 'query', name, ...rest });
+      expect(sheet.settings[setting], `${name} ${values.join(' ')}`).to.deep.equal({
+        in: 'query',
+        name,
+        ...rest,
+      });
     }
     for (const query of ['zest=1', 'time_to_stop=9', 'look=slate']) {
       const line = learn([query, '']).lines.find(({ what }) => what === 'parameter')!;
@@ -195,19 +264,30 @@ describe('learning', () => {
   it('never breaks on what it is given, and proposes nothing that it has not tried', () => {
     let learned = 0;
     const sample = fc.tuple(
-      fc.constantFrom('', '<iframe src="https://p.localhost/show/', '<iframe src="https://cdn.p.localhost/', '<script src="https://p.localhost/w.js?k='),
+      fc.constantFrom(
+        '',
+        '<iframe src="https://p.localhost/show/',
+        '<iframe src="https://cdn.p.localhost/',
+        '<script src="https://p.localhost/w.js?k=',
+      ),
       fc.constantFrom('a1', 'b2', '', 'ü/%zz', '{id}', ':id*'),
       text,
     );
     fc.assert(
       fc.property(fc.array(sample, { minLength: 1, maxLength: 4 }), (parts) => {
-        const samples = parts.map(([opening, id, rest]) => (opening === '' ? rest : `${opening}${id}?n=1" title="t"></iframe>${rest}`));
+        const samples = parts.map(([opening, id, rest]) =>
+          opening === '' ? rest : `${opening}${id}?n=1" title="t"></iframe>${rest}`,
+        );
         const result = learnSheet(samples, { sheets: [] });
         if (!result.ok) return;
         learned++;
         const { sheet, templates, samples: told } = result.proposal;
-        templates.codes.samples.forEach((values, i) => expect(renderTemplate(templates.codes, values)).to.equal(samples[i]));
-        told.forEach(({ item }, i) => expect(itemOf(openCode(samples[i]!, { sheets: [sheet] }), sheet)).to.equal(item));
+        templates.codes.samples.forEach((values, i) =>
+          expect(renderTemplate(templates.codes, values)).to.equal(samples[i]),
+        );
+        told.forEach(({ item }, i) =>
+          expect(itemOf(openCode(samples[i]!, { sheets: [sheet] }), sheet)).to.equal(item),
+        );
       }),
       { seed, numRuns: 400 },
     );
@@ -229,22 +309,34 @@ describe('learning', () => {
   for (const [label, codes, wanted] of [
     [
       'on two hosts of one provider',
-      ['<iframe src="https://play.p.localhost/v/a1" title="t"></iframe>', '<iframe src="https://quiet.p.localhost/v/b2" title="t"></iframe>'],
+      [
+        '<iframe src="https://play.p.localhost/v/a1" title="t"></iframe>',
+        '<iframe src="https://quiet.p.localhost/v/b2" title="t"></iframe>',
+      ],
       { hosts: ['play.p.localhost', 'quiet.p.localhost'], item: ['a1', 'b2'] },
     ],
     [
       'with ports and plain http',
-      ['<iframe src="http://p.localhost:8080/v/a1" title="t"></iframe>', '<iframe src="http://p.localhost:8080/v/b2" title="t"></iframe>'],
+      [
+        '<iframe src="http://p.localhost:8080/v/a1" title="t"></iframe>',
+        '<iframe src="http://p.localhost:8080/v/b2" title="t"></iframe>',
+      ],
       { hosts: ['p.localhost'], item: ['a1', 'b2'], answers: { scheme: 'http', port: 8080 } },
     ],
     [
       'without a scheme',
-      ['<iframe src="//p.localhost/v/a1" title="t"></iframe>', '<iframe src="//p.localhost/v/b2" title="t"></iframe>'],
+      [
+        '<iframe src="//p.localhost/v/a1" title="t"></iframe>',
+        '<iframe src="//p.localhost/v/b2" title="t"></iframe>',
+      ],
       { hosts: ['p.localhost'], item: ['a1', 'b2'] },
     ],
     [
       'of the same item twice, with other settings',
-      ['<iframe src="https://p.localhost/v/a1?lang=de" title="t"></iframe>', '<iframe src="https://p.localhost/v/a1?lang=fr" title="t"></iframe>'],
+      [
+        '<iframe src="https://p.localhost/v/a1?lang=de" title="t"></iframe>',
+        '<iframe src="https://p.localhost/v/a1?lang=fr" title="t"></iframe>',
+      ],
       { hosts: ['p.localhost'], item: ['a1', 'a1'], unsure: 'item' },
     ],
     [
@@ -257,7 +349,10 @@ describe('learning', () => {
     ],
     [
       'of an element of their own',
-      ['<p-box item="a1"></p-box><script src="https://p.localhost/x.js"></script>', '<p-box item="b2"></p-box><script src="https://p.localhost/x.js"></script>'],
+      [
+        '<p-box item="a1"></p-box><script src="https://p.localhost/x.js"></script>',
+        '<p-box item="b2"></p-box><script src="https://p.localhost/x.js"></script>',
+      ],
       { hosts: ['p.localhost'], item: ['a1', 'b2'] },
     ],
     [
@@ -270,7 +365,10 @@ describe('learning', () => {
     ],
     [
       'with the id in the script’s own address',
-      ['<script src="https://p.localhost/w/a1.js"></script>', '<script src="https://p.localhost/w/b2.js"></script>'],
+      [
+        '<script src="https://p.localhost/w/a1.js"></script>',
+        '<script src="https://p.localhost/w/b2.js"></script>',
+      ],
       { hosts: ['p.localhost'], item: ['a1.js', 'b2.js'] },
     ],
   ] as [string, string[], { hosts: string[]; item: string[]; answers?: object; unsure?: string }][])
@@ -278,7 +376,11 @@ describe('learning', () => {
       const result = learnSheet(codes, { sheets: [] });
       if (!result.ok) throw new Error(JSON.stringify(result.problem));
       const { sheet, samples, lines } = result.proposal;
-      expect([sheet.hosts, samples.map(({ item }) => item), sheet.answers]).to.deep.equal([wanted.hosts, wanted.item, wanted.answers]);
+      expect([sheet.hosts, samples.map(({ item }) => item), sheet.answers]).to.deep.equal([
+        wanted.hosts,
+        wanted.item,
+        wanted.answers,
+      ]);
       expect(lines.find(({ about }) => about === 'item')!.sure).to.equal(wanted.unsure !== 'item');
       // The code made of another id is known again, with that id.
       const id = wanted.item[0]!.endsWith('.js') ? 'zz9.js' : 'zz9';
@@ -288,9 +390,14 @@ describe('learning', () => {
     });
 
   it('takes no number for the id that only looks like it, where all samples show one item', () => {
-    const code = (look: string): string => `<div class="p-box" data-item="map" title="our maps"${look}></div><script src="https://p.localhost/maps.js"></script>`;
+    const code = (look: string): string =>
+      `<div class="p-box" data-item="map" title="our maps"${look}></div><script src="https://p.localhost/maps.js"></script>`;
     const result = learnSheet([code(' data-look="dark"'), code('')], { sheets: [] });
-    expect(result.ok && 'parts' in result.proposal.sheet.code && result.proposal.sheet.code.parts.map(({ html }) => html)).to.deep.equal([
+    expect(
+      result.ok &&
+        'parts' in result.proposal.sheet.code &&
+        result.proposal.sheet.code.parts.map(({ html }) => html),
+    ).to.deep.equal([
       '<div class="p-box" data-item="{id}" title="our maps"></div>',
       '<script src="{scheme}://p.localhost{+port}/maps.js"></script>',
     ]);

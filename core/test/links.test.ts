@@ -18,23 +18,46 @@ import {
   type Size,
 } from '@orbis/core';
 
-const xml = (members: string): string => `<?xml version="1.0" encoding="utf-8" standalone="yes"?>\n<oembed>${members}</oembed>`;
+const xml = (members: string): string =>
+  `<?xml version="1.0" encoding="utf-8" standalone="yes"?>\n<oembed>${members}</oembed>`;
 
 describe('an oEmbed answer', () => {
-  const video = { version: '1.0', type: 'video', title: 'A “talk” & more', html: '<iframe src="https://a.localhost/?x=1&amp;y=2"></iframe>', width: 640, height: '360' };
+  const video = {
+    version: '1.0',
+    type: 'video',
+    title: 'A “talk” & more',
+    html: '<iframe src="https://a.localhost/?x=1&amp;y=2"></iframe>',
+    width: 640,
+    height: '360',
+  };
   it('is the same in JSON and in XML', () => {
     const written = xml(
       Object.entries(video)
-        .map(([name, value]) => `<${name}>${String(value).replaceAll('&', '&amp;').replaceAll('<', '&lt;')}</${name}>`)
+        .map(
+          ([name, value]) =>
+            `<${name}>${String(value).replaceAll('&', '&amp;').replaceAll('<', '&lt;')}</${name}>`,
+        )
         .join(''),
     );
     const [json, fromXml] = [parseOembed(JSON.stringify(video), 'json'), parseOembed(written, 'xml')];
     expect(json).to.deep.equal(fromXml);
-    expect(json).to.deep.include({ ok: true }).and.to.have.property('answer').that.includes({ type: 'video', title: 'A “talk” & more', width: 640, height: 360, html: video.html });
+    expect(json)
+      .to.deep.include({ ok: true })
+      .and.to.have.property('answer')
+      .that.includes({ type: 'video', title: 'A “talk” & more', width: 640, height: 360, html: video.html });
   });
 
   it('of a photo becomes a picture, of a link nothing', () => {
-    const photo = parseOembed(JSON.stringify({ type: 'photo', url: 'https://a.localhost/m?a=1&b="2"', width: 40, height: 30, title: 'Moor "at" night' }), 'json');
+    const photo = parseOembed(
+      JSON.stringify({
+        type: 'photo',
+        url: 'https://a.localhost/m?a=1&b="2"',
+        width: 40,
+        height: 30,
+        title: 'Moor "at" night',
+      }),
+      'json',
+    );
     expect(photo.ok && codeOfOembed(photo.answer)).to.equal(
       '<img src="https://a.localhost/m?a=1&amp;b=&quot;2&quot;" width="40" height="30" alt="Moor &quot;at&quot; night" loading="lazy">',
     );
@@ -47,7 +70,12 @@ describe('an oEmbed answer', () => {
     ['a list', '[]', 'json', /no JSON object/],
     ['no XML', '<oembed><type>rich</oembed>', 'xml', /no oEmbed document/],
     ['another document', '<a/>', 'xml', /no oEmbed document/],
-    ['entities of its own', '<!DOCTYPE o [<!ENTITY a "b">]><oembed><type>link</type></oembed>', 'xml', /no oEmbed document/],
+    [
+      'entities of its own',
+      '<!DOCTYPE o [<!ENTITY a "b">]><oembed><type>link</type></oembed>',
+      'xml',
+      /no oEmbed document/,
+    ],
     ['a type that is none', '{"type":"dance"}', 'json', /“dance”/],
     ['a video without its code', '{"type":"video","html":" "}', 'json', /no code for it/],
     ['a photo without its picture', '{"type":"photo","url":"javascript:x"}', 'json', /no address of one/],
@@ -59,16 +87,24 @@ describe('an oEmbed answer', () => {
 
   it('never throws, whatever arrives', () => {
     fc.assert(
-      fc.property(fc.oneof(fc.string(), fc.json(), fc.string().map(xml)), fc.constantFrom('json' as const, 'xml' as const), (text, format) => {
-        expect(parseOembed(text, format).ok).to.be.a('boolean');
-      }),
+      fc.property(
+        fc.oneof(fc.string(), fc.json(), fc.string().map(xml)),
+        fc.constantFrom('json' as const, 'xml' as const),
+        (text, format) => {
+          expect(parseOembed(text, format).ok).to.be.a('boolean');
+        },
+      ),
       { seed: 5, numRuns: 300 },
     );
   });
 
   it('is asked for with the link escaped, once', () => {
     const link = 'https://a.localhost/?x=1&y=ü';
-    for (const endpoint of ['https://a.localhost/oembed', 'https://a.localhost/oembed?key=1', 'https://a.localhost/oembed.{format}']) {
+    for (const endpoint of [
+      'https://a.localhost/oembed',
+      'https://a.localhost/oembed?key=1',
+      'https://a.localhost/oembed.{format}',
+    ]) {
       const url = new URL(oembedAddress(endpoint, link, { format: 'xml', maxWidth: 800 }));
       expect(url.searchParams.get('url')).to.equal(link);
       expect(url.pathname.endsWith('.xml') ? 'xml' : url.searchParams.get('format')).to.equal('xml');
@@ -78,7 +114,8 @@ describe('an oEmbed answer', () => {
 });
 
 describe('oEmbed discovery', () => {
-  const found = (html: string, linkHeader: string | null = null) => readLinkedPage({ html, linkHeader, base: 'https://a.localhost/watch/7' }).endpoints;
+  const found = (html: string, linkHeader: string | null = null) =>
+    readLinkedPage({ html, linkHeader, base: 'https://a.localhost/watch/7' }).endpoints;
   it('finds what the page and its header say, and nothing else', () => {
     const html = `<LINK REL="alternate nofollow" TYPE="application/json+oembed; charset=utf-8" href="/oembed?url=x&amp;format=json">
       <link rel=alternate type=text/xml+oembed href=//b.localhost/o.xml><link rel="alternate" type="application/rss+xml" href="/feed">
@@ -87,7 +124,12 @@ describe('oEmbed discovery', () => {
       { href: 'https://a.localhost/oembed?url=x&format=json', format: 'json' },
       { href: 'https://b.localhost/o.xml', format: 'xml' },
     ]);
-    expect(found(html, '</header?url=x>; rel="alternate"; type="text/xml+oembed", <https://c.localhost/>; rel="canonical"')[0]).to.deep.equal({
+    expect(
+      found(
+        html,
+        '</header?url=x>; rel="alternate"; type="text/xml+oembed", <https://c.localhost/>; rel="canonical"',
+      )[0],
+    ).to.deep.equal({
       href: 'https://a.localhost/header?url=x',
       format: 'xml',
     });
@@ -102,50 +144,133 @@ describe('whether a page may be shown in a frame', () => {
     ['DENY', { frameOptions: 'deny' }, [], false],
     ['SAMEORIGIN, elsewhere', { frameOptions: 'SAMEORIGIN' }, ['https://own.localhost'], false],
     ['SAMEORIGIN, at home', { frameOptions: 'SAMEORIGIN' }, ['https://page.localhost'], true],
-    ['what browsers ignore', { frameOptions: 'ALLOW-FROM https://own.localhost' }, ['https://other.localhost'], true],
+    [
+      'what browsers ignore',
+      { frameOptions: 'ALLOW-FROM https://own.localhost' },
+      ['https://other.localhost'],
+      true,
+    ],
     ['nobody', { policies: ["frame-ancestors 'none'"] }, [], false],
-    ['anybody, whatever the older header says', { policies: ['frame-ancestors *'], frameOptions: 'DENY' }, [], true],
+    [
+      'anybody, whatever the older header says',
+      { policies: ['frame-ancestors *'], frameOptions: 'DENY' },
+      [],
+      true,
+    ],
     ['other directives', { policies: ["default-src 'none'; script-src x"] }, [], true],
-    ['a site that is named', { policies: ['default-src *; FRAME-ANCESTORS https://own.localhost'] }, ['https://own.localhost'], true],
-    ['a site that is not', { policies: ['frame-ancestors https://own.localhost'] }, ['https://other.localhost'], false],
-    ['one of two', { policies: ['frame-ancestors https://own.localhost'] }, ['https://own.localhost', 'https://other.localhost'], false],
+    [
+      'a site that is named',
+      { policies: ['default-src *; FRAME-ANCESTORS https://own.localhost'] },
+      ['https://own.localhost'],
+      true,
+    ],
+    [
+      'a site that is not',
+      { policies: ['frame-ancestors https://own.localhost'] },
+      ['https://other.localhost'],
+      false,
+    ],
+    [
+      'one of two',
+      { policies: ['frame-ancestors https://own.localhost'] },
+      ['https://own.localhost', 'https://other.localhost'],
+      false,
+    ],
     ['below a host', { policies: ['frame-ancestors *.localhost'] }, ['https://own.localhost'], true],
-    ['the host itself is not below it', { policies: ['frame-ancestors *.own.localhost'] }, ['https://own.localhost'], false],
+    [
+      'the host itself is not below it',
+      { policies: ['frame-ancestors *.own.localhost'] },
+      ['https://own.localhost'],
+      false,
+    ],
     ['another port', { policies: ['frame-ancestors own.localhost'] }, ['http://own.localhost:8080'], false],
     ['any port', { policies: ['frame-ancestors own.localhost:*'] }, ['http://own.localhost:8080'], true],
     ['a scheme', { policies: ['frame-ancestors https:'] }, ['https://own.localhost'], true],
-    ['two policies, both must agree', { policies: ['frame-ancestors *', "frame-ancestors 'self'"] }, ['https://own.localhost'], false],
-    ['nobody known to show it, and only some may', { policies: ['frame-ancestors https://own.localhost'] }, [], false],
+    [
+      'two policies, both must agree',
+      { policies: ['frame-ancestors *', "frame-ancestors 'self'"] },
+      ['https://own.localhost'],
+      false,
+    ],
+    [
+      'nobody known to show it, and only some may',
+      { policies: ['frame-ancestors https://own.localhost'] },
+      [],
+      false,
+    ],
   ] as [string, { frameOptions?: string; policies?: string[] }, string[], boolean][])
     it(label, () => {
-      const framing = framingOf({ page, frameOptions: headers.frameOptions ?? null, policies: headers.policies ?? [], by });
+      const framing = framingOf({
+        page,
+        frameOptions: headers.frameOptions ?? null,
+        policies: headers.policies ?? [],
+        by,
+      });
       expect(framing.allowed).to.equal(allowed);
-      if (!framing.allowed) expect(formatLink(framing.reason)).to.match(/\(frame-ancestors\)|\(X-Frame-Options\)/);
+      if (!framing.allowed)
+        expect(formatLink(framing.reason)).to.match(/\(frame-ancestors\)|\(X-Frame-Options\)/);
     });
 });
 
 describe('a list of oEmbed providers', () => {
-  const endpoint = { url: 'https://moorreel.localhost/oembed', schemes: ['https://moorreel.localhost/watch/*'] };
+  const endpoint = {
+    url: 'https://moorreel.localhost/oembed',
+    schemes: ['https://moorreel.localhost/watch/*'],
+  };
   const list = (...entries: unknown[]) => {
     const read = readProviderList(JSON.stringify(entries));
     if (!read.ok) throw new Error(read.reason.code);
     return read;
   };
-  const entry = (endpoints: unknown, more: object = {}) => ({ provider_name: 'Moorreel', provider_url: 'https://moorreel.localhost/', endpoints, ...more });
+  const entry = (endpoints: unknown, more: object = {}) => ({
+    provider_name: 'Moorreel',
+    provider_url: 'https://moorreel.localhost/',
+    endpoints,
+    ...more,
+  });
 
   it('makes its endpoints known, with their links and formats', () => {
     const { endpoints, unusable, entries } = list(
       entry([endpoint]),
       entry([{ ...endpoint, schemes: ['https://*.moorreel.localhost/watch/*'] }]),
-      entry([{ url: 'https://moorreel.localhost/oembed.{format}', schemes: ['http://moorreel.localhost/*'], formats: ['json', 'XML'], discovery: true }]),
-      { ...entry([{ url: 'https://tarncast.localhost/o.xml', schemes: ['https://tarncast.localhost/*'] }]), provider_name: 'Tarncast', provider_url: 'nowhere' },
+      entry([
+        {
+          url: 'https://moorreel.localhost/oembed.{format}',
+          schemes: ['http://moorreel.localhost/*'],
+          formats: ['json', 'XML'],
+          discovery: true,
+        },
+      ]),
+      {
+        ...entry([{ url: 'https://tarncast.localhost/o.xml', schemes: ['https://tarncast.localhost/*'] }]),
+        provider_name: 'Tarncast',
+        provider_url: 'nowhere',
+      },
     );
     expect([entries, unusable]).to.deep.equal([4, []]);
     const site = 'https://moorreel.localhost/';
     expect(endpoints).to.deep.equal([
-      { provider: 'Moorreel', site, url: endpoint.url, schemes: [...endpoint.schemes, 'https://*.moorreel.localhost/watch/*'], formats: ['json'] },
-      { provider: 'Moorreel', site, url: 'https://moorreel.localhost/oembed.{format}', schemes: ['http://moorreel.localhost/*'], formats: ['json', 'xml'] },
-      { provider: 'Tarncast', site: '', url: 'https://tarncast.localhost/o.xml', schemes: ['https://tarncast.localhost/*'], formats: ['xml'] },
+      {
+        provider: 'Moorreel',
+        site,
+        url: endpoint.url,
+        schemes: [...endpoint.schemes, 'https://*.moorreel.localhost/watch/*'],
+        formats: ['json'],
+      },
+      {
+        provider: 'Moorreel',
+        site,
+        url: 'https://moorreel.localhost/oembed.{format}',
+        schemes: ['http://moorreel.localhost/*'],
+        formats: ['json', 'xml'],
+      },
+      {
+        provider: 'Tarncast',
+        site: '',
+        url: 'https://tarncast.localhost/o.xml',
+        schemes: ['https://tarncast.localhost/*'],
+        formats: ['xml'],
+      },
     ]);
   });
 
@@ -154,13 +279,48 @@ describe('a list of oEmbed providers', () => {
     ['no name', { ...entry([endpoint]), provider_name: ' ' }, 'provider_name', /no name/],
     ['no endpoints', entry([]), 'endpoints', /names none/],
     ['no address', entry([{ schemes: ['https://a.localhost/*'] }]), 'url', /not the address/],
-    ['an address of another kind', entry([{ ...endpoint, url: 'ftp://a.localhost/' }]), 'ftp://a.localhost/', /not the address/],
-    ['no links', entry([{ url: endpoint.url, discovery: true }]), endpoint.url, /found by what their own pages say/],
-    ['another format', entry([{ ...endpoint, formats: ['yaml'] }]), endpoint.url, /neither in JSON nor in XML/],
-    ['links of another kind', entry([{ ...endpoint, schemes: ['reel:*'] }]), 'reel:*', /only links with http/],
-    ['a star within a name', entry([{ ...endpoint, schemes: ['https://*reel.localhost/*'] }]), 'https://*reel.localhost/*', /before its first dot/],
-    ['a star at the end of a host', entry([{ ...endpoint, schemes: ['https://reel.*/x'] }]), 'https://reel.*/x', /before its first dot/],
-    ['all hosts of a domain', entry([{ ...endpoint, schemes: ['https://*.localhost/*'] }]), 'https://*.localhost/*', /too much/],
+    [
+      'an address of another kind',
+      entry([{ ...endpoint, url: 'ftp://a.localhost/' }]),
+      'ftp://a.localhost/',
+      /not the address/,
+    ],
+    [
+      'no links',
+      entry([{ url: endpoint.url, discovery: true }]),
+      endpoint.url,
+      /found by what their own pages say/,
+    ],
+    [
+      'another format',
+      entry([{ ...endpoint, formats: ['yaml'] }]),
+      endpoint.url,
+      /neither in JSON nor in XML/,
+    ],
+    [
+      'links of another kind',
+      entry([{ ...endpoint, schemes: ['reel:*'] }]),
+      'reel:*',
+      /only links with http/,
+    ],
+    [
+      'a star within a name',
+      entry([{ ...endpoint, schemes: ['https://*reel.localhost/*'] }]),
+      'https://*reel.localhost/*',
+      /before its first dot/,
+    ],
+    [
+      'a star at the end of a host',
+      entry([{ ...endpoint, schemes: ['https://reel.*/x'] }]),
+      'https://reel.*/x',
+      /before its first dot/,
+    ],
+    [
+      'all hosts of a domain',
+      entry([{ ...endpoint, schemes: ['https://*.localhost/*'] }]),
+      'https://*.localhost/*',
+      /too much/,
+    ],
     ['a number for a pattern', entry([{ ...endpoint, schemes: [4] }]), '', /no pattern/],
   ] as [string, unknown, string, RegExp][])
     it(`says what cannot be used, and takes the rest: ${label}`, () => {
@@ -199,16 +359,24 @@ describe('a list of oEmbed providers', () => {
     });
 
   it('matches stars as a regular expression would, however many there are', () => {
-    const path = fc.array(fc.constantFrom('a', 'b', '/', 'ab', '-'), { maxLength: 8 }).map((parts) => parts.join(''));
-    const pattern = fc.array(fc.constantFrom('a', 'b', '/', '*', '**', 'ab'), { maxLength: 6 }).map((parts) => parts.join(''));
+    const path = fc
+      .array(fc.constantFrom('a', 'b', '/', 'ab', '-'), { maxLength: 8 })
+      .map((parts) => parts.join(''));
+    const pattern = fc
+      .array(fc.constantFrom('a', 'b', '/', '*', '**', 'ab'), { maxLength: 6 })
+      .map((parts) => parts.join(''));
     fc.assert(
       fc.property(path, pattern, (text, stars) => {
-        const oracle = new RegExp(`^/${stars.replaceAll('*', '[^]*')}$`).test(new URL(`https://a.localhost/${text}`).pathname);
+        const oracle = new RegExp(`^/${stars.replaceAll('*', '[^]*')}$`).test(
+          new URL(`https://a.localhost/${text}`).pathname,
+        );
         expect(fitsScheme(`https://a.localhost/${text}`, `https://a.localhost/${stars}`)).to.equal(oracle);
       }),
       { seed: 20261123, numRuns: 2000 },
     );
-    expect(fitsScheme(`https://a.localhost/${'a'.repeat(20_000)}`, `https://a.localhost/${'*a'.repeat(200)}*b`)).to.equal(false);
+    expect(
+      fitsScheme(`https://a.localhost/${'a'.repeat(20_000)}`, `https://a.localhost/${'*a'.repeat(200)}*b`),
+    ).to.equal(false);
   });
 });
 
@@ -227,15 +395,19 @@ describe('a page behind a link', () => {
     it(`is called as its title says: ${html}`, () => expect(read(html).title).to.equal(title));
   it('is called no longer than what anybody reads', () => {
     expect(read(`<title>${'x'.repeat(9000)}</title>`).title).to.have.length(500);
-    expect(read('<title>T</title><link rel="alternate" type="application/json+oembed" href="/o?url=x">').endpoints).to.deep.equal([
-      { href: 'https://a.localhost/o?url=x', format: 'json' },
-    ]);
+    expect(
+      read('<title>T</title><link rel="alternate" type="application/json+oembed" href="/o?url=x">').endpoints,
+    ).to.deep.equal([{ href: 'https://a.localhost/o?url=x', format: 'json' }]);
   });
 });
 
 describe('an answer that Orbis gives', () => {
   const px = (value: number) => ({ value, unit: 'px' as const });
-  const size = (width: number | null, height: number | null, ratio = width && height ? width / height : null): Size => ({
+  const size = (
+    width: number | null,
+    height: number | null,
+    ratio = width && height ? width / height : null,
+  ): Size => ({
     width: width === null ? null : px(width),
     height: height === null ? null : px(height),
     ratio,
@@ -260,7 +432,13 @@ describe('an answer that Orbis gives', () => {
     ['as high as it says, at any width', size(null, 152), { maxWidth: 300 }, 300, 152],
     ['no higher than there is room', size(null, 900), { maxHeight: 400 }, 728, 400],
     ['by its shape alone', size(null, null, 0.5625), { maxHeight: 900 }, 506, 900],
-    ['a share of its place', { width: { value: 100, unit: '%' as const }, height: px(152), ratio: null }, {}, 728, 152],
+    [
+      'a share of its place',
+      { width: { value: 100, unit: '%' as const }, height: px(152), ratio: null },
+      {},
+      728,
+      152,
+    ],
   ] as [string, Size, { maxWidth?: number; maxHeight?: number }, number, number][])
     it(`is as large as it is: ${label}`, () => {
       const offer = offerOembed({ ...item, size: given }, room);
@@ -269,7 +447,15 @@ describe('an answer that Orbis gives', () => {
     });
 
   it('is read back as it was meant, in both formats', () => {
-    for (const given of [item, { ...item, kind: 'map' as const, allow: [], thumbnail: { url: 'https://x.localhost/t.jpg', width: 40, height: 30 } }]) {
+    for (const given of [
+      item,
+      {
+        ...item,
+        kind: 'map' as const,
+        allow: [],
+        thumbnail: { url: 'https://x.localhost/t.jpg', width: 40, height: 30 },
+      },
+    ]) {
       const offer = offerOembed(given, {});
       for (const format of ['json', 'xml'] as const) {
         const parsed = parseOembed(writeOembed(offer, format), format);
@@ -292,10 +478,15 @@ describe('an answer that Orbis gives', () => {
   });
 
   it('is asked for with how much room there is', () => {
-    expect(oembedAddress('https://a.localhost/o.{format}?key=1', 'https://b.localhost/?x=1&y', { format: 'xml', maxWidth: 300 })).to.equal(
-      'https://a.localhost/o.xml?key=1&url=https%3A%2F%2Fb.localhost%2F%3Fx%3D1%26y&maxwidth=300',
-    );
+    expect(
+      oembedAddress('https://a.localhost/o.{format}?key=1', 'https://b.localhost/?x=1&y', {
+        format: 'xml',
+        maxWidth: 300,
+      }),
+    ).to.equal('https://a.localhost/o.xml?key=1&url=https%3A%2F%2Fb.localhost%2F%3Fx%3D1%26y&maxwidth=300');
     expect(withRoom('https://a.localhost/o?url=x', {})).to.equal('https://a.localhost/o?url=x');
-    expect(withRoom('https://a.localhost/o?url=x&maxwidth=9', { maxWidth: 3, maxHeight: 4 })).to.equal('https://a.localhost/o?url=x&maxwidth=3&maxheight=4');
+    expect(withRoom('https://a.localhost/o?url=x&maxwidth=9', { maxWidth: 3, maxHeight: 4 })).to.equal(
+      'https://a.localhost/o?url=x&maxwidth=3&maxheight=4',
+    );
   });
 });

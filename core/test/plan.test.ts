@@ -19,13 +19,22 @@ const sheets = builtInSheets();
 const digest = (text: string): string => `${text.length}:${text}`;
 const booking = (calendar: string): string =>
   `<div class="slotsedge-calendar" data-calendar="${calendar}"></div>\n<script async src="https://cdn.slotsedge.localhost/booking.js"></script>`;
-const styled = '<link rel="stylesheet" href="https://a.localhost/a.css"><script defer src="https://a.localhost/a.js"></script><div class="a-box">x</div>';
+const styled =
+  '<link rel="stylesheet" href="https://a.localhost/a.css"><script defer src="https://a.localhost/a.js"></script><div class="a-box">x</div>';
 const counter = '<script src="https://count.tallywren.localhost/w.js?site=hollinfell"></script>';
 
 const put = (codesAt: Record<string, string>, asked: LevelledOptions = {}): PlannedPlacement[] =>
-  Object.entries(codesAt).map(([place, text], i) => ({ id: `000000000${i}`, place, code: openCode(text, { sheets }), asked, mark: { placement: `000000000${i}`, delivery: 1 } }));
-const spot = (plan: PagePlan, id: string): string => snippetText(plan.snippets.find(({ position, placements }) => position === 'spot' && placements[0] === id)!);
-const head = ({ snippets }: PagePlan): string[] => snippets.filter(({ position }) => position === 'page-head').map(snippetText);
+  Object.entries(codesAt).map(([place, text], i) => ({
+    id: `000000000${i}`,
+    place,
+    code: openCode(text, { sheets }),
+    asked,
+    mark: { placement: `000000000${i}`, delivery: 1 },
+  }));
+const spot = (plan: PagePlan, id: string): string =>
+  snippetText(plan.snippets.find(({ position, placements }) => position === 'spot' && placements[0] === id)!);
+const head = ({ snippets }: PagePlan): string[] =>
+  snippets.filter(({ position }) => position === 'page-head').map(snippetText);
 const unmarked = (text: string): string => text.replace(/ data-orbis="[^"]*"/, '');
 
 describe('the plan of a page', () => {
@@ -33,13 +42,21 @@ describe('the plan of a page', () => {
     const plan = planPage(put({ 'x/p#b': booking('two'), 'x/p#a': booking('one') }), { head: false }, digest);
     expect(head(plan)).to.deep.equal([]);
     expect(unmarked(spot(plan, '0000000001'))).to.equal(booking('one'));
-    expect(unmarked(spot(plan, '0000000000'))).to.equal('<div class="slotsedge-calendar" data-calendar="two"></div>\n');
-    const left = plan.snippets.flatMap(({ runs }) => runs).find((run) => run.from === 'orbis' && run.stage === 'leave-out');
+    expect(unmarked(spot(plan, '0000000000'))).to.equal(
+      '<div class="slotsedge-calendar" data-calendar="two"></div>\n',
+    );
+    const left = plan.snippets
+      .flatMap(({ runs }) => runs)
+      .find((run) => run.from === 'orbis' && run.stage === 'leave-out');
     expect(left).to.have.nested.property('reasons[0].facts').that.deep.equals({ place: 'x/p#a' });
   });
 
   it('puts into the head what belongs there, once, in the order of the codes, and leaves the rest at its place', () => {
-    const plan = planPage(put({ 'x/p#a': styled, 'x/p#b': booking('two'), 'x/p#c': styled }), { head: true }, digest);
+    const plan = planPage(
+      put({ 'x/p#a': styled, 'x/p#b': booking('two'), 'x/p#c': styled }),
+      { head: true },
+      digest,
+    );
     expect(head(plan)).to.deep.equal([
       '<link rel="stylesheet" href="https://a.localhost/a.css">',
       '<script async src="https://cdn.slotsedge.localhost/booking.js"></script>',
@@ -47,13 +64,30 @@ describe('the plan of a page', () => {
     ]);
     expect(unmarked(spot(plan, '0000000002'))).to.equal('<div class="a-box">x</div>');
     expect(plan.snippets[0]!.placements).to.deep.equal(['0000000000', '0000000002']);
-    expect(plan.steps.map(({ position, place }) => place ?? position)).to.deep.equal(['page-head', 'page-head', 'page-head', 'x/p#a', 'x/p#b', 'x/p#c']);
+    expect(plan.steps.map(({ position, place }) => place ?? position)).to.deep.equal([
+      'page-head',
+      'page-head',
+      'page-head',
+      'x/p#a',
+      'x/p#b',
+      'x/p#c',
+    ]);
   });
 
   it('loads twice what is not the same after what was asked, and what carries a number of its own', () => {
-    const numbered = '<script async src="https://js.popplenook.localhost/popup.js" data-campaign="1"></script><div class="popplenook-popup" data-campaign="a"></div>';
-    const plan = planPage([...put({ 'x/p#a': numbered }), ...put({ 'x/p#b': numbered }).map((one) => ({ ...one, id: '1111111111' }))], { head: false }, digest);
-    expect([spot(plan, '0000000000'), spot(plan, '1111111111')].map((text) => text.includes('popup.js'))).to.deep.equal([true, true]);
+    const numbered =
+      '<script async src="https://js.popplenook.localhost/popup.js" data-campaign="1"></script><div class="popplenook-popup" data-campaign="a"></div>';
+    const plan = planPage(
+      [
+        ...put({ 'x/p#a': numbered }),
+        ...put({ 'x/p#b': numbered }).map((one) => ({ ...one, id: '1111111111' })),
+      ],
+      { head: false },
+      digest,
+    );
+    expect(
+      [spot(plan, '0000000000'), spot(plan, '1111111111')].map((text) => text.includes('popup.js')),
+    ).to.deep.equal([true, true]);
   });
 
   it('marks a code of scripts alone on an element of ours', () => {
@@ -64,35 +98,79 @@ describe('the plan of a page', () => {
   it('says of each step what is done: pasted, replaced, taken out, or nothing, as it is there already', () => {
     const loader = '<script async src="https://cdn.slotsedge.localhost/booking.js"></script>';
     const steps = (carried: Record<string, Carried | null>, leaving: LeavingPlacement[] = []) => {
-      const placements = put({ 'x/p#a': booking('one'), 'x/p#b': booking('two') }).map((one) => ({ ...one, mark: neutralMark, carried: carried[one.place] ?? null }));
-      return planPage(placements, { head: true }, digest, leaving).steps.map(({ action, position, place }) => `${action} ${place ?? position}`);
+      const placements = put({ 'x/p#a': booking('one'), 'x/p#b': booking('two') }).map((one) => ({
+        ...one,
+        mark: neutralMark,
+        carried: carried[one.place] ?? null,
+      }));
+      return planPage(placements, { head: true }, digest, leaving).steps.map(
+        ({ action, position, place }) => `${action} ${place ?? position}`,
+      );
     };
     const whole = (calendar: string): Carried => ({
-      digests: [digest(loader), digest(`<div data-orbis="0000000000.0" class="slotsedge-calendar" data-calendar="${calendar}"></div>\n`)],
+      digests: [
+        digest(loader),
+        digest(
+          `<div data-orbis="0000000000.0" class="slotsedge-calendar" data-calendar="${calendar}"></div>\n`,
+        ),
+      ],
       isWhole: true,
       byLink: false,
     });
     expect(steps({})).to.deep.equal(['paste page-head', 'paste x/p#a', 'paste x/p#b']);
-    expect(steps({ 'x/p#a': whole('one') })).to.deep.equal(['already-there page-head', 'already-there x/p#a', 'paste x/p#b']);
-    expect(steps({ 'x/p#a': { ...whole('one'), isWhole: false }, 'x/p#b': whole('an earlier one') })).to.deep.equal(['already-there page-head', 'replace x/p#a', 'replace x/p#b']);
-    expect(steps({ 'x/p#a': { digests: [digest('whole, with its loader')], isWhole: true, byLink: false } })).to.deep.equal(['paste page-head', 'replace x/p#a', 'paste x/p#b']);
-    expect(steps({ 'x/p#a': { digests: [], isWhole: true, byLink: true } })).to.deep.equal(['paste page-head', 'already-there x/p#a', 'paste x/p#b']);
-    expect(steps({}, [{ id: '9999999999', place: 'x/p#aa' }])).to.deep.equal(['paste page-head', 'paste x/p#a', 'take-out x/p#aa', 'paste x/p#b']);
+    expect(steps({ 'x/p#a': whole('one') })).to.deep.equal([
+      'already-there page-head',
+      'already-there x/p#a',
+      'paste x/p#b',
+    ]);
+    expect(
+      steps({ 'x/p#a': { ...whole('one'), isWhole: false }, 'x/p#b': whole('an earlier one') }),
+    ).to.deep.equal(['already-there page-head', 'replace x/p#a', 'replace x/p#b']);
+    expect(
+      steps({ 'x/p#a': { digests: [digest('whole, with its loader')], isWhole: true, byLink: false } }),
+    ).to.deep.equal(['paste page-head', 'replace x/p#a', 'paste x/p#b']);
+    expect(steps({ 'x/p#a': { digests: [], isWhole: true, byLink: true } })).to.deep.equal([
+      'paste page-head',
+      'already-there x/p#a',
+      'paste x/p#b',
+    ]);
+    expect(steps({}, [{ id: '9999999999', place: 'x/p#aa' }])).to.deep.equal([
+      'paste page-head',
+      'paste x/p#a',
+      'take-out x/p#aa',
+      'paste x/p#b',
+    ]);
   });
 
   it('finds what two codes claim for themselves', () => {
     const form = '<form id="signup"><input name="mail"></form>';
     const { findings } = planPage(put({ 'x/p#a': form, 'x/p#b': form }), { head: false }, digest);
     expect(findings).to.deep.equal([
-      { rule: 'claims-collide', level: 'error', facts: { what: 'id', name: 'signup', times: 2, one: 'x/p#a', other: 'x/p#b' }, placements: ['0000000000', '0000000001'] },
+      {
+        rule: 'claims-collide',
+        level: 'error',
+        facts: { what: 'id', name: 'signup', times: 2, one: 'x/p#a', other: 'x/p#b' },
+        placements: ['0000000000', '0000000001'],
+      },
     ]);
   });
 
-  const some = fc.uniqueArray(fc.tuple(fc.constantFrom('a', 'b', 'c', 'd', 'e', 'f'), fc.constantFrom(...Object.values(codes), booking('x'), booking('y'), styled, counter)), {
-    selector: ([name]) => name,
-    maxLength: 6,
-  });
-  const asked = fc.constantFrom<LevelledOptions>({}, { embed: { title: 'T' } }, { site: { 'max-width': 300, 'tracking': false } }, { placement: { align: 'centre' } });
+  const some = fc.uniqueArray(
+    fc.tuple(
+      fc.constantFrom('a', 'b', 'c', 'd', 'e', 'f'),
+      fc.constantFrom(...Object.values(codes), booking('x'), booking('y'), styled, counter),
+    ),
+    {
+      selector: ([name]) => name,
+      maxLength: 6,
+    },
+  );
+  const asked = fc.constantFrom<LevelledOptions>(
+    {},
+    { embed: { title: 'T' } },
+    { site: { 'max-width': 300, 'tracking': false } },
+    { placement: { align: 'centre' } },
+  );
   const plans = (made: (placements: PlannedPlacement[], siteHead: boolean) => void): void =>
     fc.assert(
       fc.property(some, asked, fc.boolean(), (list, options, siteHead) =>
@@ -113,7 +191,9 @@ describe('the plan of a page', () => {
   it('does not depend on the order of placing', () =>
     plans((placements, siteHead) => {
       const tell = ({ snippets, steps, findings }: PagePlan) => ({ snippets, steps, findings });
-      expect(tell(planPage([...placements].reverse(), { head: siteHead }, digest))).to.deep.equal(tell(planPage(placements, { head: siteHead }, digest)));
+      expect(tell(planPage([...placements].reverse(), { head: siteHead }, digest))).to.deep.equal(
+        tell(planPage(placements, { head: siteHead }, digest)),
+      );
     }));
 
   it('has every part of every source in exactly one snippet, or says that it was left out and why', () =>
@@ -122,7 +202,9 @@ describe('the plan of a page', () => {
       const heads = new Set(snippets.filter(({ position }) => position === 'page-head').map(snippetText));
       for (const { id, code } of placements) {
         let at = 0;
-        for (const run of snippets.find(({ position, placements: [own] }) => position === 'spot' && own === id)!.runs) {
+        for (const run of snippets.find(
+          ({ position, placements: [own] }) => position === 'spot' && own === id,
+        )!.runs) {
           const range = run.from === 'source' ? run : run.instead!;
           expect(range.start).to.equal(at);
           if (run.from === 'source') expect(run.text).to.equal(code.text.slice(run.start, run.end));
@@ -142,7 +224,9 @@ describe('the plan of a page', () => {
       expect(new Set(head(plan)).size).to.equal(head(plan).length);
       for (const placement of placements) {
         const alone = planPage([placement], { head: false }, digest);
-        const { options } = { options: Object.assign({}, ...Object.values(placement.asked)) as Record<string, never> };
+        const { options } = {
+          options: Object.assign({}, ...Object.values(placement.asked)) as Record<string, never>,
+        };
         const composed = compose(placement.code, options, { mark: { placement: placement.id, delivery: 3 } });
         if (composed.problems.length === 0) expect(spot(alone, placement.id)).to.equal(composed.text);
       }

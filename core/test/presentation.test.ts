@@ -6,7 +6,8 @@ import { codes, sheets, talk } from './corpus.ts';
 const context = { sheets };
 const presented = (text: string, options: Options): string => compose(openCode(text, context), options).text;
 const all: Options = { 'fit': 'shape', 'max-width': 800, 'align': 'centre' };
-const styles = 'display:block;width:100%;max-width:800px;height:auto;aspect-ratio:16/9;margin:0 auto;border:0;align-self:flex-start';
+const styles =
+  'display:block;width:100%;max-width:800px;height:auto;aspect-ratio:16/9;margin:0 auto;border:0;align-self:flex-start';
 
 describe('presentation', () => {
   it('fits a frame by its shape with inline styles, and no script', () => {
@@ -20,20 +21,30 @@ describe('presentation', () => {
   });
 
   it('takes the shape that the owner says, else the code’s, else the sheet’s', () => {
-    expect(presented(talk, { fit: 'shape', shape: { width: 1080, height: 1920 } })).to.include('aspect-ratio:9/16');
+    expect(presented(talk, { fit: 'shape', shape: { width: 1080, height: 1920 } })).to.include(
+      'aspect-ratio:9/16',
+    );
     expect(presented(talk.replace('315', '420'), { fit: 'shape' })).to.include('aspect-ratio:4/3');
     expect(presented(talk.replace('height="315"', ''), { fit: 'shape' })).to.include('aspect-ratio:16/9');
   });
 
   it('replaces what conflicts, keeps the rest byte for byte, and names what gave way', () => {
-    const code = '<iframe style="border: 2px solid red; outline : 0 ;min-width:600px;WIDTH:560px" src="https://play.kinorill.localhost/reel/a1"></iframe>';
+    const code =
+      '<iframe style="border: 2px solid red; outline : 0 ;min-width:600px;WIDTH:560px" src="https://play.kinorill.localhost/reel/a1"></iframe>';
     const { edits, text } = compose(openCode(code, context), { fit: 'shape' });
-    expect(text).to.include('style="border:0; outline : 0 ;width:100%;display:block;height:auto;aspect-ratio:16/9;align-self:flex-start"');
-    expect(formatReasons(edits[0]!.reasons)).to.include('border: 2px solid red').and.include('min-width: 600px').and.include('give way');
+    expect(text).to.include(
+      'style="border:0; outline : 0 ;width:100%;display:block;height:auto;aspect-ratio:16/9;align-self:flex-start"',
+    );
+    expect(formatReasons(edits[0]!.reasons))
+      .to.include('border: 2px solid red')
+      .and.include('min-width: 600px')
+      .and.include('give way');
   });
 
   it('quotes a style that had no quotes', () => {
-    expect(presented(codes['an unquoted style']!, { align: 'right' })).to.include('style="width:50%;display:block;margin:0 0 0 auto"');
+    expect(presented(codes['an unquoted style']!, { align: 'right' })).to.include(
+      'style="width:50%;display:block;margin:0 0 0 auto"',
+    );
   });
 
   for (const [label, text] of Object.entries(codes)) {
@@ -49,7 +60,12 @@ describe('presentation', () => {
   for (const [label, text, options, code] of [
     ['a code without a frame', codes['element and loader']!, { share: 50 }, 'nothing-to-present'],
     ['a code in a box of its own', codes['a box around it']!, { fit: 'shape' }, 'own-wrapper'],
-    ['a code whose shape nobody knows', '<iframe src="https://elsewhere.localhost/" title=t></iframe>', { fit: 'shape' }, 'shape-unknown'],
+    [
+      'a code whose shape nobody knows',
+      '<iframe src="https://elsewhere.localhost/" title=t></iframe>',
+      { fit: 'shape' },
+      'shape-unknown',
+    ],
   ] as [string, string, Options, string][]) {
     it(`refuses ${label}`, () =>
       expect(compose(openCode(text, context), options))
@@ -58,7 +74,11 @@ describe('presentation', () => {
   }
 
   it('names every option that cannot be, so that none is left over when these are dropped', () => {
-    const { problems } = compose(openCode(codes['element and loader']!, context), { 'fit': 'shape', 'max-width': 300, 'align': 'left' });
+    const { problems } = compose(openCode(codes['element and loader']!, context), {
+      'fit': 'shape',
+      'max-width': 300,
+      'align': 'left',
+    });
     expect(problems.map((p) => p.option)).to.have.members(['fit', 'max-width', 'align']);
   });
 });

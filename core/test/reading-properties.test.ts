@@ -12,10 +12,17 @@ const word = fc.stringMatching(/^[a-z][a-z0-9]{2,7}$/);
 const host = word.map((name) => `${name}.localhost`);
 const address = fc
   .tuple(host, fc.array(word, { maxLength: 3 }), fc.array(fc.tuple(word, word), { maxLength: 3 }))
-  .map(([h, path, query]) => `https://${h}/${path.join('/')}${query.length > 0 ? `?${query.map(([k, v]) => `${k}=${v}`).join('&')}` : ''}`);
+  .map(
+    ([h, path, query]) =>
+      `https://${h}/${path.join('/')}${query.length > 0 ? `?${query.map(([k, v]) => `${k}=${v}`).join('&')}` : ''}`,
+  );
 type Attributes = [name: string, value: string][];
 const frame: fc.Arbitrary<{ name: string; attributes: Attributes }> = fc
-  .tuple(address, fc.option(fc.tuple(fc.integer({ min: 1, max: 2000 }), fc.integer({ min: 1, max: 2000 }))), fc.option(word))
+  .tuple(
+    address,
+    fc.option(fc.tuple(fc.integer({ min: 1, max: 2000 }), fc.integer({ min: 1, max: 2000 }))),
+    fc.option(word),
+  )
   .map(([src, size, title]) => ({
     name: 'iframe',
     attributes: [
@@ -31,12 +38,22 @@ const frame: fc.Arbitrary<{ name: string; attributes: Attributes }> = fc
   }));
 
 type Style = { upper: boolean; quote: '"' | "'" | ''; entities: 'named' | 'decimal' | 'hexadecimal' };
-const style: fc.Arbitrary<Style> = fc.record({ upper: fc.boolean(), quote: fc.constantFrom('"', "'", ''), entities: fc.constantFrom('named', 'decimal', 'hexadecimal') });
+const style: fc.Arbitrary<Style> = fc.record({
+  upper: fc.boolean(),
+  quote: fc.constantFrom('"', "'", ''),
+  entities: fc.constantFrom('named', 'decimal', 'hexadecimal'),
+});
 
-function write({ name, attributes }: { name: string; attributes: Attributes }, { upper, quote, entities }: Style): string {
+function write(
+  { name, attributes }: { name: string; attributes: Attributes },
+  { upper, quote, entities }: Style,
+): string {
   const cased = (text: string): string => (upper ? text.toUpperCase() : text);
   const reference = { named: '&amp;', decimal: '&#38;', hexadecimal: '&#x26;' }[entities];
-  const written = attributes.map(([key, value]) => ` ${cased(key)}=${quote}${escapeAttribute(value).replaceAll('&amp;', reference)}${quote}`);
+  const written = attributes.map(
+    ([key, value]) =>
+      ` ${cased(key)}=${quote}${escapeAttribute(value).replaceAll('&amp;', reference)}${quote}`,
+  );
   return `<${cased(name)}${written.join('')}></${cased(name)}>`;
 }
 
@@ -57,7 +74,9 @@ describe('the reading of any code', () => {
   it('does not depend on upper case, quotes and the way in which characters are escaped', () => {
     fc.assert(
       fc.property(frame, style, (element, how) => {
-        expect(said(read(write(element, how), context))).to.deep.equal(said(read(write(element, { upper: false, quote: '"', entities: 'named' }), context)));
+        expect(said(read(write(element, how), context))).to.deep.equal(
+          said(read(write(element, { upper: false, quote: '"', entities: 'named' }), context)),
+        );
       }),
       { seed, numRuns: 600 },
     );
@@ -66,12 +85,16 @@ describe('the reading of any code', () => {
   it('of two complete codes has the embeds of both', () => {
     fc.assert(
       fc.property(frame, frame, fc.constantFrom('', '\n', '\r\n\r\n'), (one, two, between) => {
-        const [a, b] = [one, two].map((element) => write(element, { upper: false, quote: '"', entities: 'named' })) as [string, string];
+        const [a, b] = [one, two].map((element) =>
+          write(element, { upper: false, quote: '"', entities: 'named' }),
+        ) as [string, string];
         const both = read(a + between + b, context);
         expect(both.embeds.map((embed) => [embed.kind, embed.size])).to.deep.equal(
           [...read(a, context).embeds, ...read(b, context).embeds].map((embed) => [embed.kind, embed.size]),
         );
-        expect(both.addresses.map((x) => x.url)).to.deep.equal([a, b].flatMap((code) => read(code, context).addresses.map((x) => x.url)));
+        expect(both.addresses.map((x) => x.url)).to.deep.equal(
+          [a, b].flatMap((code) => read(code, context).addresses.map((x) => x.url)),
+        );
       }),
       { seed, numRuns: 400 },
     );
@@ -103,14 +126,16 @@ describe('the reading of any code', () => {
       fc.property(scrapTexts, (text) => {
         const once = mend(text, context);
         expect(mend(once.text, context)).to.deep.equal({ text: once.text, done: [] });
-        if (read(text, context).findings.every((found) => found.mend.length === 0 || found.level === 'note')) expect(once.text).to.equal(text);
+        if (read(text, context).findings.every((found) => found.mend.length === 0 || found.level === 'note'))
+          expect(once.text).to.equal(text);
       }),
       { seed, numRuns: 1500 },
     );
   }).timeout(60_000);
 
   it('counts what the documents in frames contact and need, down to those inside them', () => {
-    const inner = '<script src="https://deep.localhost/x.js"></script><form action="https://post.localhost/"></form>';
+    const inner =
+      '<script src="https://deep.localhost/x.js"></script><form action="https://post.localhost/"></form>';
     const middle = `<iframe srcdoc="${escapeAttribute(inner)}"></iframe><img src="https://pictures.localhost/x.png">`;
     const reading = read(`<iframe title="t" srcdoc="${escapeAttribute(middle)}"></iframe>`, context);
     expect(reading.hosts.map(({ host, when }) => [host, when])).to.deep.equal([
@@ -125,7 +150,9 @@ describe('the reading of any code', () => {
 
 describe('comparing two texts', () => {
   it('gives both back, run by run', () => {
-    const words = fc.array(fc.constantFrom('<b>', 'a', ' ', '\n', 'x="1"', '&amp;', '🌌', '</b>'), { maxLength: 30 }).map((list) => list.join(''));
+    const words = fc
+      .array(fc.constantFrom('<b>', 'a', ' ', '\n', 'x="1"', '&amp;', '🌌', '</b>'), { maxLength: 30 })
+      .map((list) => list.join(''));
     fc.assert(
       fc.property(words, words, (before, after) => {
         const runs = compareTexts(before, after);

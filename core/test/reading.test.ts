@@ -28,12 +28,25 @@ function expectTiling(text: string, reading: Reading): void {
 describe('the reading of a code', () => {
   it('understands a frame code of a known provider', () => {
     const reading = read(talk, context);
-    expect(reading).to.deep.include({ input: 'code', kind: 'video', provider: { id: 'kinorill', name: 'Kinorill' }, sheet: { id: 'kinorill', version: 1 } });
-    expect(reading.size).to.deep.equal({ width: { value: 560, unit: 'px' }, height: { value: 315, unit: 'px' }, ratio: 1.7778 });
-    expect(reading.parts).to.deep.equal([{ role: 'frame', place: 'body', repeat: 'placement', start: 0, end: talk.length, inside: null, of: [] }]);
+    expect(reading).to.deep.include({
+      input: 'code',
+      kind: 'video',
+      provider: { id: 'kinorill', name: 'Kinorill' },
+      sheet: { id: 'kinorill', version: 1 },
+    });
+    expect(reading.size).to.deep.equal({
+      width: { value: 560, unit: 'px' },
+      height: { value: 315, unit: 'px' },
+      ratio: 1.7778,
+    });
+    expect(reading.parts).to.deep.equal([
+      { role: 'frame', place: 'body', repeat: 'placement', start: 0, end: talk.length, inside: null, of: [] },
+    ]);
     const [address] = reading.addresses;
     expect(address!.url).to.equal('https://play.kinorill.localhost/reel/qX7_LORENZ?lang=en&knobs=1');
-    expect(talk.slice(address!.start, address!.end)).to.equal('https://play.kinorill.localhost/reel/qX7_LORENZ?lang=en&amp;knobs=1');
+    expect(talk.slice(address!.start, address!.end)).to.equal(
+      'https://play.kinorill.localhost/reel/qX7_LORENZ?lang=en&amp;knobs=1',
+    );
     expect(address!.parameters).to.deep.equal([
       { name: 'lang', value: 'en', in: 'query' },
       { name: 'knobs', value: '1', in: 'query' },
@@ -44,7 +57,11 @@ describe('the reading of a code', () => {
 
   it('makes a code of a link, with the port and scheme of the link', () => {
     const reading = read('  http://kinorill.localhost:7430/reels/qX7?at=1m52s\n', context);
-    expect(reading).to.deep.include({ input: 'link', kind: 'video', provider: { id: 'kinorill', name: 'Kinorill' } });
+    expect(reading).to.deep.include({
+      input: 'link',
+      kind: 'video',
+      provider: { id: 'kinorill', name: 'Kinorill' },
+    });
     expect(reading.generated).to.equal(
       '<iframe src="http://play.kinorill.localhost:7430/reel/qX7" width="640" height="360" title="Kinorill video" loading="lazy" allow="fullscreen"></iframe>',
     );
@@ -52,7 +69,9 @@ describe('the reading of a code', () => {
   });
 
   it('finds the id of a link in its query where the sheet says so', () => {
-    expect(read('https://oddreel.localhost/v?item=77', context).generated).to.include('https://oddreel.localhost/box/77');
+    expect(read('https://oddreel.localhost/v?item=77', context).generated).to.include(
+      'https://oddreel.localhost/box/77',
+    );
   });
 
   for (const [text, input, kind] of [
@@ -81,12 +100,17 @@ describe('the reading of a code', () => {
     expect(rolesOf(codes['element and loader']!)).to.deep.equal(['mount', 'text', 'loader']);
     expect(rolesOf(codes['a box around it']!)).to.deep.equal(['wrapper', 'frame']);
     expect(rolesOf(codes['a video with sources']!)).to.deep.equal(['media', 'fallback']);
-    expect(rolesOf('<style>a{}</style><script>x()</script><noscript>no</noscript>')).to.deep.equal(['style', 'setup', 'fallback']);
+    expect(rolesOf('<style>a{}</style><script>x()</script><noscript>no</noscript>')).to.deep.equal([
+      'style',
+      'setup',
+      'fallback',
+    ]);
     const loader = read(codes['element and loader']!, context).parts[2]!;
     expect(loader).to.deep.include({ repeat: 'page', of: [0] });
   });
 
-  for (const [label, code] of Object.entries(codes)) it(`tiles ${label}`, () => expectTiling(code, read(code, context)));
+  for (const [label, code] of Object.entries(codes))
+    it(`tiles ${label}`, () => expectTiling(code, read(code, context)));
 
   it('tiles any text and never throws', () => {
     const scrap = fc.constantFrom(
@@ -121,14 +145,22 @@ describe('the reading of a code', () => {
 
   it('takes the decoded address, however it is quoted and escaped', () => {
     const url = 'https://play.kinorill.localhost/reel/a1?x=1&y=2';
-    const forms = [`"${url}"`, `'${url}'`, url, `"${url.replace('&', '&amp;')}"`, `"${url.replace('&', '&#x26;')}"`];
-    for (const form of forms) expect(read(`<iframe src=${form} title=t></iframe>`, context).addresses[0]!.url).to.equal(url);
+    const forms = [
+      `"${url}"`,
+      `'${url}'`,
+      url,
+      `"${url.replace('&', '&amp;')}"`,
+      `"${url.replace('&', '&#x26;')}"`,
+    ];
+    for (const form of forms)
+      expect(read(`<iframe src=${form} title=t></iframe>`, context).addresses[0]!.url).to.equal(url);
   });
 });
 
 describe('a code of several embeds', () => {
   it('is described by its first, and each has its own kind', () => {
-    const map = '<iframe src="https://mapmere.localhost/embed/map?lat=54.37&amp;lng=-2.1" title="Map"></iframe>';
+    const map =
+      '<iframe src="https://mapmere.localhost/embed/map?lat=54.37&amp;lng=-2.1" title="Map"></iframe>';
     const reading = read(`${map}\n<video controls src="a.mp4"></video>`, context);
     expect([reading.kind, ...reading.embeds.map(({ kind }) => kind)]).to.deep.equal(['map', 'map', 'video']);
     expect(formatKindReasons(reading.kindReasons)).not.to.include('video');
@@ -139,7 +171,11 @@ describe('the limits of the reading', () => {
   const tooMuch: [label: string, text: string, what: string][] = [
     ['a text over a mebibyte', 'x'.repeat(limits.length + 1), 'length'],
     ['nesting over 512', '<div>'.repeat(513), 'nesting'],
-    ['ten thousand and one attributes', `<p ${Array.from({ length: 10_001 }, (_, i) => `a${i}`).join(' ')}>`, 'attributes'],
+    [
+      'ten thousand and one attributes',
+      `<p ${Array.from({ length: 10_001 }, (_, i) => `a${i}`).join(' ')}>`,
+      'attributes',
+    ],
     ['half a character', 'abc\ud800def', 'surrogate'],
   ];
   for (const [label, text, what] of tooMuch) {
@@ -151,7 +187,13 @@ describe('the limits of the reading', () => {
     });
   }
   it('let through what is just below them', () => {
-    for (const text of ['x'.repeat(limits.length), '<div>'.repeat(512), '<br>'.repeat(2000), '🌌', `<script>${'<div>'.repeat(600)}</script>`]) {
+    for (const text of [
+      'x'.repeat(limits.length),
+      '<div>'.repeat(512),
+      '<br>'.repeat(2000),
+      '🌌',
+      `<script>${'<div>'.repeat(600)}</script>`,
+    ]) {
       expect(rulesOf(read(text, context))).not.to.include('too-much');
     }
   });

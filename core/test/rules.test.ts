@@ -13,15 +13,38 @@ const other = 'https://e.localhost';
 const table: [rule: string, speaks: string[], silent: string[]][] = [
   [
     'insecure',
-    [frame('http://elsewhere.example/'), '<script src="http://e.example/x.js"></script>', '<img src="http://e.example/x.png">'],
-    [frame('http://play.kinorill.localhost:7430/reel/a'), frame('http://127.0.0.1/'), frame('//e.example/'), '<a href="http://e.example/">x</a>'],
+    [
+      frame('http://elsewhere.example/'),
+      '<script src="http://e.example/x.js"></script>',
+      '<img src="http://e.example/x.png">',
+    ],
+    [
+      frame('http://play.kinorill.localhost:7430/reel/a'),
+      frame('http://127.0.0.1/'),
+      frame('//e.example/'),
+      '<a href="http://e.example/">x</a>',
+    ],
   ],
   [
     'active-address',
-    [frame('javascript:alert(1)'), frame(' jAvA\tscript:x'), frame('data:text/html,x'), '<a href="javascript:void(0)">x</a>'],
+    [
+      frame('javascript:alert(1)'),
+      frame(' jAvA\tscript:x'),
+      frame('data:text/html,x'),
+      '<a href="javascript:void(0)">x</a>',
+    ],
     [frame(player), frame('data:image/png;base64,AA'), '<a href="#">x</a>'],
   ],
-  ['no-title', [frame(player, ''), frame(player, 'title=" "')], [frame(player), frame(player, 'aria-label="x"'), frame(player, 'aria-hidden="true"'), '<video controls></video>']],
+  [
+    'no-title',
+    [frame(player, ''), frame(player, 'title=" "')],
+    [
+      frame(player),
+      frame(player, 'aria-label="x"'),
+      frame(player, 'aria-hidden="true"'),
+      '<video controls></video>',
+    ],
+  ],
   [
     'visible-code',
     [
@@ -33,16 +56,35 @@ const table: [rule: string, speaks: string[], silent: string[]][] = [
       '`<iframe src="x"></iframe>`',
       '&#60;iframe src="x"&#62;',
     ],
-    ['a &lt; b', 'I &amp; you', frame(player), '<p title="&lt;b&gt;">x</p>', `${frame(player)}<p>Write &lt;b&gt; for bold</p>`, 'x `y` z'],
+    [
+      'a &lt; b',
+      'I &amp; you',
+      frame(player),
+      '<p title="&lt;b&gt;">x</p>',
+      `${frame(player)}<p>Write &lt;b&gt; for bold</p>`,
+      'x `y` z',
+    ],
   ],
   [
     'cut-off',
-    ['<iframe src="x', '<iframe src="x" title="t">', '<video src=x>', '<!-- never', '<script>x()', '<form action="x"><input', `${frame(player)}<di`],
+    [
+      '<iframe src="x',
+      '<iframe src="x" title="t">',
+      '<video src=x>',
+      '<!-- never',
+      '<script>x()',
+      '<form action="x"><input',
+      `${frame(player)}<di`,
+    ],
     [frame(player), '<img src=x>', '<p>no end tag', 'a < b', '<ul><li>x<li>y</ul>'],
   ],
   [
     'curly-quotes',
-    ['<iframe src=“https://e.localhost/”></iframe>', '<iframe src=”https://e.localhost/” title=‘x’></iframe>', '<a href=„x“>y</a>'],
+    [
+      '<iframe src=“https://e.localhost/”></iframe>',
+      '<iframe src=”https://e.localhost/” title=‘x’></iframe>',
+      '<a href=„x“>y</a>',
+    ],
     [frame(other, 'title="the “long” night"'), '<p>He said: x=“y”</p>', 'x = “y”'],
   ],
   [
@@ -73,7 +115,13 @@ const table: [rule: string, speaks: string[], silent: string[]][] = [
   ],
   [
     'wrong-element',
-    ['<div src="https://e.localhost/x"></div>', '<src="https://e.localhost/x">', '<width="3">', '<source src="a.mp4">', '<p src=//e.localhost/x>'],
+    [
+      '<div src="https://e.localhost/x"></div>',
+      '<src="https://e.localhost/x">',
+      '<width="3">',
+      '<source src="a.mp4">',
+      '<p src=//e.localhost/x>',
+    ],
     [
       '<video><source src="a.mp4"></video>',
       '<picture><source srcset="a.png"><img src=b.png></picture>',
@@ -121,7 +169,15 @@ const table: [rule: string, speaks: string[], silent: string[]][] = [
       '<div controls="false"></div>',
     ],
   ],
-  ['not-inline', ['<video autoplay muted></video>'], ['<video autoplay muted playsinline></video>', '<video controls></video>', '<audio autoplay muted></audio>']],
+  [
+    'not-inline',
+    ['<video autoplay muted></video>'],
+    [
+      '<video autoplay muted playsinline></video>',
+      '<video controls></video>',
+      '<audio autoplay muted></audio>',
+    ],
+  ],
   [
     'no-way-to-play',
     ['<video src=x></video>', '<audio src=x></audio>', frame(`${player}?knobs=0`)],
@@ -137,26 +193,58 @@ const table: [rule: string, speaks: string[], silent: string[]][] = [
   [
     'no-fallback',
     ['<video controls src=x></video>', '<object data=x></object>', '<video controls><source src=x></video>'],
-    ['<video controls src=x><a href=x>Watch</a></video>', frame(player), '<object data=x><p>Not shown</p></object>', '<embed src=x>'],
+    [
+      '<video controls src=x><a href=x>Watch</a></video>',
+      frame(player),
+      '<object data=x><p>Not shown</p></object>',
+      '<embed src=x>',
+    ],
   ],
   [
     'old-attribute',
-    [frame(player, 'frameborder="0"'), '<center>x</center>', frame(player, 'webkitallowfullscreen'), '<script language="x"></script>', '<font color=red>x</font>'],
-    [frame(player, 'allowfullscreen'), '<table class=x></table>', '<img src=x width=3>', '<video controls width=3></video>'],
+    [
+      frame(player, 'frameborder="0"'),
+      '<center>x</center>',
+      frame(player, 'webkitallowfullscreen'),
+      '<script language="x"></script>',
+      '<font color=red>x</font>',
+    ],
+    [
+      frame(player, 'allowfullscreen'),
+      '<table class=x></table>',
+      '<img src=x width=3>',
+      '<video controls width=3></video>',
+    ],
   ],
   [
     'active-attribute',
-    ['<a href="#" onclick="go()">x</a>', '<img src=x onerror="y()">', '<body onload="x()"><div ONCLICK=x></div>'],
+    [
+      '<a href="#" onclick="go()">x</a>',
+      '<img src=x onerror="y()">',
+      '<body onload="x()"><div ONCLICK=x></div>',
+    ],
     ['<a href="#on">x</a>', '<div data-onclick="x"></div>', '<div on="x"></div>'],
   ],
   [
     'writes-document',
-    ['<script>document.write("<b>x</b>")</script>', '<script>(function(d){d.write("x")})(document)</script>', '<script>window.document.writeln(1)</script>'],
-    ['<script>console.log("document.write()")</script>', '<script>file.write("x")</script>', '<p>document.write("x")</p>', '<script>// document.write("x")\n</script>'],
+    [
+      '<script>document.write("<b>x</b>")</script>',
+      '<script>(function(d){d.write("x")})(document)</script>',
+      '<script>window.document.writeln(1)</script>',
+    ],
+    [
+      '<script>console.log("document.write()")</script>',
+      '<script>file.write("x")</script>',
+      '<p>document.write("x")</p>',
+      '<script>// document.write("x")\n</script>',
+    ],
   ],
   [
     'blocks-page',
-    ['<script src="https://e.localhost/a.js"></script>', '<script type="text/javascript" src="https://e.localhost/a.js"></script>'],
+    [
+      '<script src="https://e.localhost/a.js"></script>',
+      '<script type="text/javascript" src="https://e.localhost/a.js"></script>',
+    ],
     [
       '<script async src="https://e.localhost/a.js"></script>',
       '<script defer src="https://e.localhost/a.js"></script>',
@@ -166,8 +254,16 @@ const table: [rule: string, speaks: string[], silent: string[]][] = [
   ],
   [
     'tracking',
-    [frame(`${other}/?utm_source=x`), '<img src="https://e.localhost/p.gif" width="1" height="1">', frame(`${other}/?xclid=1`)],
-    [frame(`${other}/?source=x`), '<img src="https://e.localhost/p.gif" width="10" height="1">', frame(`${other}/?id=utm_source`)],
+    [
+      frame(`${other}/?utm_source=x`),
+      '<img src="https://e.localhost/p.gif" width="1" height="1">',
+      frame(`${other}/?xclid=1`),
+    ],
+    [
+      frame(`${other}/?source=x`),
+      '<img src="https://e.localhost/p.gif" width="10" height="1">',
+      frame(`${other}/?id=utm_source`),
+    ],
   ],
   [
     'global-style',
@@ -203,7 +299,12 @@ const table: [rule: string, speaks: string[], silent: string[]][] = [
       '<div data-x=1></div><div data-x=2></div><script src="https://e.localhost/a.js"></script>',
       `${other}/a\n${other}/b`,
     ],
-    [frame(player), `${frame(player)}<img src=x>`, `<noscript>${frame(other)}</noscript>${frame(player)}`, '<video controls><object data=x></object></video>'],
+    [
+      frame(player),
+      `${frame(player)}<img src=x>`,
+      `<noscript>${frame(other)}</noscript>${frame(player)}`,
+      '<video controls><object data=x></object></video>',
+    ],
   ],
   [
     'shape-mismatch',
@@ -218,7 +319,11 @@ const table: [rule: string, speaks: string[], silent: string[]][] = [
   ],
   [
     'clip-order',
-    [frame(`${player}?from=9&amp;until=3`), frame(`${player}?from=9&amp;until=9`), '<video controls src="a.mp4#t=9,3"></video>'],
+    [
+      frame(`${player}?from=9&amp;until=3`),
+      frame(`${player}?from=9&amp;until=9`),
+      '<video controls src="a.mp4#t=9,3"></video>',
+    ],
     [
       frame(`${player}?from=3&amp;until=9`),
       frame(`${player}?from=9`),
@@ -247,12 +352,22 @@ const table: [rule: string, speaks: string[], silent: string[]][] = [
   [
     'sound-autoplay',
     [frame(`${player}?roll=1`), '<video autoplay src=x></video>'],
-    [frame(`${player}?roll=1&amp;hush=1`), frame(`${player}?roll=0`), '<video autoplay muted src=x></video>', frame(`${other}/?roll=1`)],
+    [
+      frame(`${player}?roll=1&amp;hush=1`),
+      frame(`${player}?roll=0`),
+      '<video autoplay muted src=x></video>',
+      frame(`${other}/?roll=1`),
+    ],
   ],
   [
     'duplicate-parameter',
     [frame(`${other}/?a=1&amp;a=2`), frame(`${other}/?a&amp;a=2`)],
-    [frame(`${other}/?a=1&amp;a=1`), frame(`${other}/?a[]=1&amp;a[]=2`), frame(`${other}/?a=1#a=2`), frame(`${other}/?a=1&amp;b=1`)],
+    [
+      frame(`${other}/?a=1&amp;a=1`),
+      frame(`${other}/?a[]=1&amp;a[]=2`),
+      frame(`${other}/?a=1#a=2`),
+      frame(`${other}/?a=1&amp;b=1`),
+    ],
   ],
   [
     'second-question-mark',
@@ -268,12 +383,21 @@ const table: [rule: string, speaks: string[], silent: string[]][] = [
   ],
   [
     'space-in-address',
-    [frame(' https://e.localhost/x'), frame('https://e.localhost/x '), frame('https://e.localhost/a b'), frame('https://e.localhost/\nx')],
+    [
+      frame(' https://e.localhost/x'),
+      frame('https://e.localhost/x '),
+      frame('https://e.localhost/a b'),
+      frame('https://e.localhost/\nx'),
+    ],
     [frame(`${other}/a%20b`), frame(`${other}/a+b`), frame('data:text/plain,a b')],
   ],
   [
     'file-type',
-    ['<video controls src="a.avi"></video>', '<video controls><source src="a.mp4" type="video/webm"></video>', '<audio controls src="a.wma"></audio>'],
+    [
+      '<video controls src="a.avi"></video>',
+      '<video controls><source src="a.mp4" type="video/webm"></video>',
+      '<audio controls src="a.wma"></audio>',
+    ],
     [
       '<video controls src="a.mp4"></video>',
       '<video controls><source src="a.mp4" type="video/mp4"><source src="a.mov" type="video/quicktime"></video>',
@@ -300,14 +424,22 @@ const table: [rule: string, speaks: string[], silent: string[]][] = [
       '<form action=x><p style="position:absolute; left: -5000px" aria-hidden="true"><input name=trap></p></form>',
       '<form action=x><input name=t tabindex="-1" autocomplete="off"></form>',
     ],
-    ['<form action=x><input type=hidden name=id value=3></form>', '<form action=x><input name=mail></form>', '<div style="display:none"><input name=x></div>'],
+    [
+      '<form action=x><input type=hidden name=id value=3></form>',
+      '<form action=x><input name=mail></form>',
+      '<div style="display:none"><input name=x></div>',
+    ],
   ],
 ];
 
 describe('the rules on a code', () => {
   for (const [rule, speaks, silent] of table) {
-    for (const code of speaks) it(`${rule} speaks on ${code.slice(0, 90)}`, () => expect(rulesOf(read(code, context))).to.include(rule));
-    for (const code of silent) it(`${rule} is silent on ${code.slice(0, 90)}`, () => expect(rulesOf(read(code, context))).not.to.include(rule));
+    for (const code of speaks)
+      it(`${rule} speaks on ${code.slice(0, 90)}`, () =>
+        expect(rulesOf(read(code, context))).to.include(rule));
+    for (const code of silent)
+      it(`${rule} is silent on ${code.slice(0, 90)}`, () =>
+        expect(rulesOf(read(code, context))).not.to.include(rule));
   }
 
   it('are all in that table, which is silent at least as often as it speaks, and each says what it rests on', () => {
@@ -339,29 +471,79 @@ describe('the rules on a code', () => {
 /** For each rule that can be mended: a code, and the code as it is mended. */
 const mends: [rule: string, code: string, mended: string][] = [
   ['insecure', frame('http://elsewhere.example/a?b=1'), frame('https://elsewhere.example/a?b=1')],
-  ['visible-code', '&lt;iframe src="https://e.localhost/x" title="t"&gt;&lt;/iframe&gt;', '<iframe src="https://e.localhost/x" title="t"></iframe>'],
-  ['curly-quotes', '<iframe src=“https://e.localhost/” title="t"></iframe>', '<iframe src="https://e.localhost/" title="t"></iframe>'],
-  ['cut-off', '<iframe src="https://e.localhost/" title="t"></iframe', '<iframe src="https://e.localhost/" title="t"></iframe>'],
-  ['cut-off', '<iframe src="https://e.localhost/" title="t">\n', '<iframe src="https://e.localhost/" title="t"></iframe>\n'],
-  ['misspelt', '<ifrmae src="https://e.localhost/" title="t"></ifrmae>', '<iframe src="https://e.localhost/" title="t"></iframe>'],
-  ['misspelt', '<iframe scr="https://e.localhost/" title="t"></iframe>', '<iframe src="https://e.localhost/" title="t"></iframe>'],
-  ['value-on-presence', '<video muted controls="false" autoplay playsinline src="a.mp4"></video>', '<video muted autoplay playsinline src="a.mp4"></video>'],
-  ['not-inline', '<video autoplay muted src="a.mp4"></video>', '<video playsinline autoplay muted src="a.mp4"></video>'],
-  ['sound-autoplay', '<video autoplay playsinline src="a.mp4"></video>', '<video muted autoplay playsinline src="a.mp4"></video>'],
+  [
+    'visible-code',
+    '&lt;iframe src="https://e.localhost/x" title="t"&gt;&lt;/iframe&gt;',
+    '<iframe src="https://e.localhost/x" title="t"></iframe>',
+  ],
+  [
+    'curly-quotes',
+    '<iframe src=“https://e.localhost/” title="t"></iframe>',
+    '<iframe src="https://e.localhost/" title="t"></iframe>',
+  ],
+  [
+    'cut-off',
+    '<iframe src="https://e.localhost/" title="t"></iframe',
+    '<iframe src="https://e.localhost/" title="t"></iframe>',
+  ],
+  [
+    'cut-off',
+    '<iframe src="https://e.localhost/" title="t">\n',
+    '<iframe src="https://e.localhost/" title="t"></iframe>\n',
+  ],
+  [
+    'misspelt',
+    '<ifrmae src="https://e.localhost/" title="t"></ifrmae>',
+    '<iframe src="https://e.localhost/" title="t"></iframe>',
+  ],
+  [
+    'misspelt',
+    '<iframe scr="https://e.localhost/" title="t"></iframe>',
+    '<iframe src="https://e.localhost/" title="t"></iframe>',
+  ],
+  [
+    'value-on-presence',
+    '<video muted controls="false" autoplay playsinline src="a.mp4"></video>',
+    '<video muted autoplay playsinline src="a.mp4"></video>',
+  ],
+  [
+    'not-inline',
+    '<video autoplay muted src="a.mp4"></video>',
+    '<video playsinline autoplay muted src="a.mp4"></video>',
+  ],
+  [
+    'sound-autoplay',
+    '<video autoplay playsinline src="a.mp4"></video>',
+    '<video muted autoplay playsinline src="a.mp4"></video>',
+  ],
   ['sound-autoplay', frame(`${player}?roll=1`), frame(`${player}?roll=1&amp;hush=1`)],
   ['no-way-to-play', '<audio src="a.mp3"></audio>', '<audio controls src="a.mp3"></audio>'],
   ['no-way-to-play', frame(`${player}?knobs=0`), frame(`${player}?knobs=1`)],
-  ['file-type', '<video controls><source src="a.mp4" type="video/webm"></video>', '<video controls><source src="a.mp4" type="video/mp4"></video>'],
+  [
+    'file-type',
+    '<video controls><source src="a.mp4" type="video/webm"></video>',
+    '<video controls><source src="a.mp4" type="video/mp4"></video>',
+  ],
   ['link-time', frame(`${player}?at=1m3s&amp;lang=en`), frame(`${player}?lang=en&amp;from=63`)],
   ['second-question-mark', frame(`${other}/x?lang=en?start=3`), frame(`${other}/x?lang=en&amp;start=3`)],
   ['space-in-address', frame(' https://e.localhost/a b\n'), frame('https://e.localhost/a%20b')],
   ['tracking', frame(`${other}/?utm_source=x&amp;a=1`), frame(`${other}/?a=1`)],
-  ['shape-mismatch', frame(player, 'title=t width="640" height="400"'), frame(player, 'title=t width="640" height="360"')],
-  ['wrong-element', '<iframe href="https://e.localhost/" title="t"></iframe>', '<iframe src="https://e.localhost/" title="t"></iframe>'],
+  [
+    'shape-mismatch',
+    frame(player, 'title=t width="640" height="400"'),
+    frame(player, 'title=t width="640" height="360"'),
+  ],
+  [
+    'wrong-element',
+    '<iframe href="https://e.localhost/" title="t"></iframe>',
+    '<iframe src="https://e.localhost/" title="t"></iframe>',
+  ],
 ];
 
 describe('mending', () => {
-  for (const [rule, code, mended] of mends) it(`${rule} makes of ${code.slice(0, 80)} what was meant`, () => expect(mend(code, context, [rule]).text).to.equal(mended));
+  for (const [rule, code, mended] of mends)
+    it(`${rule} makes of ${code.slice(0, 80)} what was meant`, () =>
+      expect(mend(code, context, [rule]).text).to.equal(mended));
 
   it('leaves nothing of what it mends, says what it did, and has nothing to do the second time', () => {
     for (const [rule, code] of mends) {
@@ -374,7 +556,10 @@ describe('mending', () => {
   });
 
   it('goes on with what a mending brings to light, and leaves what is only worth knowing', () => {
-    const { text, done } = mend('&lt;ifrmae scr="http://elsewhere.example/?utm_source=x"&gt;&lt;/ifrmae&gt;', context);
+    const { text, done } = mend(
+      '&lt;ifrmae scr="http://elsewhere.example/?utm_source=x"&gt;&lt;/ifrmae&gt;',
+      context,
+    );
     expect(text).to.equal('<iframe src="https://elsewhere.example/?utm_source=x"></iframe>');
     expect(done.map((step) => step.rule)).to.deep.equal(['visible-code', 'misspelt', 'misspelt', 'insecure']);
   });
@@ -383,9 +568,14 @@ describe('mending', () => {
     for (const [, speaks, silent] of table) {
       for (const code of [...speaks, ...silent]) {
         for (const { mend: edits } of read(code, context).findings)
-          for (const { start, end } of edits) expect(start >= 0 && end >= start && end <= code.length, code).to.equal(true);
+          for (const { start, end } of edits)
+            expect(start >= 0 && end >= start && end <= code.length, code).to.equal(true);
       }
     }
-    expect(read('<iframe src="https://e.localhost/YOUR_ID"></iframe>', context).findings.flatMap((found) => found.mend)).to.deep.equal([]);
+    expect(
+      read('<iframe src="https://e.localhost/YOUR_ID"></iframe>', context).findings.flatMap(
+        (found) => found.mend,
+      ),
+    ).to.deep.equal([]);
   });
 });

@@ -27,8 +27,14 @@ describe('the search language', () => {
       },
     ],
     ['moor "night log"', { all: [{ word: 'moor' }, { word: 'night log' }] }],
-    ['KIND = map or tag!=talks', { any: [{ field: 'kind', values: ['map'] }, { not: { field: 'tag', values: ['talks'] } }] }],
-    ['-(a or b) -tag=x', { all: [{ not: { any: [{ word: 'a' }, { word: 'b' }] } }, { not: { field: 'tag', values: ['x'] } }] }],
+    [
+      'KIND = map or tag!=talks',
+      { any: [{ field: 'kind', values: ['map'] }, { not: { field: 'tag', values: ['talks'] } }] },
+    ],
+    [
+      '-(a or b) -tag=x',
+      { all: [{ not: { any: [{ word: 'a' }, { word: 'b' }] } }, { not: { field: 'tag', values: ['x'] } }] },
+    ],
     [
       'option=max-width level=ERROR',
       {
@@ -67,12 +73,17 @@ describe('the search language', () => {
     });
 
   it('reads what it writes', () => {
-    const fields = (Object.keys(searchFields) as SearchField[]).filter((field) => !['placed', 'retired', 'level'].includes(field));
+    const fields = (Object.keys(searchFields) as SearchField[]).filter(
+      (field) => !['placed', 'retired', 'level'].includes(field),
+    );
     const { tree } = fc.letrec<{ tree: SearchTerm }>((tie) => ({
       tree: fc.oneof(
         { depthSize: 'small' },
         fc.string({ minLength: 1 }).map((word): SearchTerm => ({ word })),
-        fc.record({ field: fc.constantFrom(...fields), values: fc.array(fc.string({ minLength: 1 }), { minLength: 1, maxLength: 3 }) }),
+        fc.record({
+          field: fc.constantFrom(...fields),
+          values: fc.array(fc.string({ minLength: 1 }), { minLength: 1, maxLength: 3 }),
+        }),
         tie('tree').map((not): SearchTerm => ({ not })),
         fc.array(tie('tree'), { minLength: 2, maxLength: 3 }).map((all): SearchTerm => ({ all })),
         fc.array(tie('tree'), { minLength: 2, maxLength: 3 }).map((any): SearchTerm => ({ any })),
@@ -92,7 +103,9 @@ describe('the search language', () => {
       fc.property(
         fc.oneof(
           fc.string(),
-          fc.array(fc.constantFrom('(', ')', '-', 'or', '=', '!=', ',', '"', 'kind', ' ', 'a')).map((parts) => parts.join('')),
+          fc
+            .array(fc.constantFrom('(', ')', '-', 'or', '=', '!=', ',', '"', 'kind', ' ', 'a'))
+            .map((parts) => parts.join('')),
         ),
         (text) => {
           try {

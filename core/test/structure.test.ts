@@ -14,13 +14,25 @@ type Body = Change extends infer Each ? (Each extends Change ? Omit<Each, 'reaso
 const asked = (body: Body, option = 'test', stage: AskedChange['stage'] = 'presentation'): AskedChange =>
   ({ ...body, option, stage, reason: { code: 'as-told', facts: { sentence: option } } }) as AskedChange;
 const made = (...changes: AskedChange[]) => compose(code, {}, { planned: changes });
-const around = (from: number, to: number, layer: 'band' | 'link' | 'shape' | 'clip' | 'backdrop', option = layer as string): AskedChange =>
-  asked({ kind: 'surround', range: range(from, to), layer, element: 'div', attributes: { class: layer } }, option);
+const around = (
+  from: number,
+  to: number,
+  layer: 'band' | 'link' | 'shape' | 'clip' | 'backdrop',
+  option = layer as string,
+): AskedChange =>
+  asked(
+    { kind: 'surround', range: range(from, to), layer, element: 'div', attributes: { class: layer } },
+    option,
+  );
 
 /* An outline of a tree: names of classes and ids, with brackets around what is inside. */
 const outline = (nodes: readonly DefaultTreeAdapterTypes.ChildNode[]): string =>
   nodes
-    .map((node) => ('tagName' in node ? `${node.attrs[0]?.value ?? node.tagName}${node.tagName === 'div' ? `(${outline(node.childNodes)})` : ''}` : ''))
+    .map((node) =>
+      'tagName' in node
+        ? `${node.attrs[0]?.value ?? node.tagName}${node.tagName === 'div' ? `(${outline(node.childNodes)})` : ''}`
+        : '',
+    )
     .filter(Boolean)
     .join(' ');
 const tree = (html: string): string => outline(parseFragment(html).childNodes);
@@ -28,15 +40,50 @@ const tree = (html: string): string => outline(parseFragment(html).childNodes);
 describe('changes of what a code consists of', () => {
   for (const [label, changes, expected] of [
     ['an element around a part', [around(1, 1, 'band')], 'a band(b) c d'],
-    ['layers from the outside in, in whatever order they are asked for', [around(0, 3, 'clip'), around(0, 3, 'backdrop'), around(0, 3, 'link')], 'backdrop(link(clip(a b c d)))'],
-    ['the wider one outside, whatever its layer', [around(0, 1, 'backdrop'), around(0, 3, 'clip')], 'clip(backdrop(a b) c d)'],
-    ['one that ends where the next begins', [around(0, 0, 'band'), around(1, 2, 'shape')], 'band(a) shape(b c) d'],
+    [
+      'layers from the outside in, in whatever order they are asked for',
+      [around(0, 3, 'clip'), around(0, 3, 'backdrop'), around(0, 3, 'link')],
+      'backdrop(link(clip(a b c d)))',
+    ],
+    [
+      'the wider one outside, whatever its layer',
+      [around(0, 1, 'backdrop'), around(0, 3, 'clip')],
+      'clip(backdrop(a b) c d)',
+    ],
+    [
+      'one that ends where the next begins',
+      [around(0, 0, 'band'), around(1, 2, 'shape')],
+      'band(a) shape(b c) d',
+    ],
     ['two that end together', [around(1, 3, 'band'), around(3, 3, 'shape')], 'a band(b c shape(d))'],
     ['the same twice', [around(0, 1, 'band'), around(0, 1, 'band')], 'band(a b) c d'],
-    ['a part that is left out, with what was around it alone', [asked({ kind: 'leave-out', range: range(1, 2) }), around(1, 1, 'band'), around(0, 3, 'link')], 'link(a d)'],
-    ['one part left out within another', [asked({ kind: 'leave-out', range: range(1) }), asked({ kind: 'leave-out', range: range(0, 2) })], 'd'],
-    ['markup between two parts', [asked({ kind: 'insert', at: offsets[2]!, markup: '<hr>' }), around(1, 1, 'band'), around(2, 2, 'shape')], 'a band(b) hr shape(c) d'],
-    ['markup within what is left out', [asked({ kind: 'insert', at: offsets[2]!, markup: '<hr>' }), asked({ kind: 'leave-out', range: range(1, 2) })], 'a d'],
+    [
+      'a part that is left out, with what was around it alone',
+      [asked({ kind: 'leave-out', range: range(1, 2) }), around(1, 1, 'band'), around(0, 3, 'link')],
+      'link(a d)',
+    ],
+    [
+      'one part left out within another',
+      [asked({ kind: 'leave-out', range: range(1) }), asked({ kind: 'leave-out', range: range(0, 2) })],
+      'd',
+    ],
+    [
+      'markup between two parts',
+      [
+        asked({ kind: 'insert', at: offsets[2]!, markup: '<hr>' }),
+        around(1, 1, 'band'),
+        around(2, 2, 'shape'),
+      ],
+      'a band(b) hr shape(c) d',
+    ],
+    [
+      'markup within what is left out',
+      [
+        asked({ kind: 'insert', at: offsets[2]!, markup: '<hr>' }),
+        asked({ kind: 'leave-out', range: range(1, 2) }),
+      ],
+      'a d',
+    ],
   ] as const) {
     it(`come to ${label}`, () => {
       const { text: out, problems } = made(...changes);
@@ -46,12 +93,26 @@ describe('changes of what a code consists of', () => {
   }
 
   it('are refused where two want another element of the same layer around the same', () => {
-    const other = asked({ kind: 'surround', range: range(0), layer: 'band', element: 'section', attributes: {} }, 'other');
-    expect(made(around(0, 0, 'band'), other)).to.deep.include({ text, problems: [{ option: 'other', code: 'options-conflict', facts: { setting: 'other', other: 'band' } }] });
+    const other = asked(
+      { kind: 'surround', range: range(0), layer: 'band', element: 'section', attributes: {} },
+      'other',
+    );
+    expect(made(around(0, 0, 'band'), other)).to.deep.include({
+      text,
+      problems: [{ option: 'other', code: 'options-conflict', facts: { setting: 'other', other: 'band' } }],
+    });
   });
 
   it('escape what stands in the attributes of ours', () => {
-    const { text: out } = made(asked({ kind: 'surround', range: range(0), layer: 'link', element: 'a', attributes: { href: '/x?a=1&b="2"', title: '<é>' } }));
+    const { text: out } = made(
+      asked({
+        kind: 'surround',
+        range: range(0),
+        layer: 'link',
+        element: 'a',
+        attributes: { href: '/x?a=1&b="2"', title: '<é>' },
+      }),
+    );
     const [link] = parseFragment(out).childNodes as DefaultTreeAdapterTypes.Element[];
     expect(link!.attrs).to.deep.equal([
       { name: 'href', value: '/x?a=1&b="2"' },
@@ -61,7 +122,9 @@ describe('changes of what a code consists of', () => {
 
   it('nest in every order, and leave no character of the rest otherwise', () => {
     const change = fc.oneof(
-      fc.tuple(fc.nat(3), fc.nat(3), fc.constantFrom('band', 'link', 'shape', 'clip')).map(([a, b, layer]) => around(Math.min(a, b), Math.max(a, b), layer as 'band')),
+      fc
+        .tuple(fc.nat(3), fc.nat(3), fc.constantFrom('band', 'link', 'shape', 'clip'))
+        .map(([a, b, layer]) => around(Math.min(a, b), Math.max(a, b), layer as 'band')),
       fc.nat(3).map((i) => asked({ kind: 'leave-out', range: range(i) })),
       fc.nat(4).map((i) => asked({ kind: 'insert', at: offsets[i]!, markup: `<hr id="${i}">` })),
     );
@@ -76,12 +139,18 @@ describe('changes of what a code consists of', () => {
         (list) => {
           const { text: out, edits, snippets } = made(...list);
           expect(made(...[...list].reverse()).text).to.equal(out);
-          const left = list.filter(({ kind }) => kind === 'leave-out').map((one) => (one as { range: { start: number } }).range.start);
+          const left = list
+            .filter(({ kind }) => kind === 'leave-out')
+            .map((one) => (one as { range: { start: number } }).range.start);
           const kept = parts.filter((_, i) => !left.includes(offsets[i]!)).join('');
           expect(out.replace(/<\/?div[^>]*>|<hr[^>]*>/g, '')).to.equal(kept);
           // Each element of ours is closed where it was opened: parse5 finds no stray tag.
           expect((out.match(/<div/g) ?? []).length).to.equal((out.match(/<\/div>/g) ?? []).length);
-          expect(parseFragment(out).childNodes.some((node) => 'tagName' in node && node.tagName === 'hr' && node.childNodes.length > 0)).to.equal(false);
+          expect(
+            parseFragment(out).childNodes.some(
+              (node) => 'tagName' in node && node.tagName === 'hr' && node.childNodes.length > 0,
+            ),
+          ).to.equal(false);
           for (const edit of edits) expect(edit.reasons.length).to.be.greaterThan(0);
           let at = 0;
           for (const run of snippets.find(({ position }) => position === 'spot')!.runs) {
@@ -98,15 +167,40 @@ describe('changes of what a code consists of', () => {
 });
 
 describe('tokens of attributes that are lists', () => {
-  const token = (name: 'allow' | 'class' | 'rel' | 'sandbox', word: string, present: boolean, html: string): string => {
+  const token = (
+    name: 'allow' | 'class' | 'rel' | 'sandbox',
+    word: string,
+    present: boolean,
+    html: string,
+  ): string => {
     const opened = openCode(html, { sheets });
-    return compose(opened, {}, { planned: [asked({ kind: 'token', element: opened.markup.elements[0]!, name, token: word, present })] }).text;
+    return compose(
+      opened,
+      {},
+      {
+        planned: [asked({ kind: 'token', element: opened.markup.elements[0]!, name, token: word, present })],
+      },
+    ).text;
   };
   for (const [label, html, name, word, present, expected] of [
     ['adds one', '<a rel="me">x</a>', 'rel', 'noopener', true, '<a rel="me noopener">x</a>'],
     ['adds the first', '<a>x</a>', 'rel', 'noopener', true, '<a rel="noopener">x</a>'],
-    ['leaves one that is there', '<a rel="NoOpener  me">x</a>', 'rel', 'noopener', true, '<a rel="NoOpener  me">x</a>'],
-    ['takes one out', '<iframe sandbox="allow-forms allow-popups"></iframe>', 'sandbox', 'allow-popups', false, '<iframe sandbox="allow-forms"></iframe>'],
+    [
+      'leaves one that is there',
+      '<a rel="NoOpener  me">x</a>',
+      'rel',
+      'noopener',
+      true,
+      '<a rel="NoOpener  me">x</a>',
+    ],
+    [
+      'takes one out',
+      '<iframe sandbox="allow-forms allow-popups"></iframe>',
+      'sandbox',
+      'allow-popups',
+      false,
+      '<iframe sandbox="allow-forms"></iframe>',
+    ],
     ['takes the last one out with its attribute', '<p class="x">x</p>', 'class', 'x', false, '<p>x</p>'],
     [
       'takes a permission out with its origins',
@@ -122,16 +216,28 @@ describe('tokens of attributes that are lists', () => {
 });
 
 describe('what codes share at other positions', () => {
-  const share = (position: 'site-head' | 'page-head' | 'body-start' | 'body-end', markup: string): AskedChange => asked({ kind: 'share', position, markup });
+  const share = (
+    position: 'site-head' | 'page-head' | 'body-start' | 'body-end',
+    markup: string,
+  ): AskedChange => asked({ kind: 'share', position, markup });
 
   it('comes out as a snippet of its own, with its reason', () => {
-    const { snippets, text: spot } = made(share('body-end', '<script>1</script>'), share('site-head', '<style>x</style>'), share('body-end', '<script>1</script>'));
+    const { snippets, text: spot } = made(
+      share('body-end', '<script>1</script>'),
+      share('site-head', '<style>x</style>'),
+      share('body-end', '<script>1</script>'),
+    );
     expect(snippets.map(({ position, runs }) => [position, snippetText({ runs })])).to.deep.equal([
       ['site-head', '<style>x</style>'],
       ['spot', text],
       ['body-end', '<script>1</script>'],
     ]);
     expect(spot).to.equal(text);
-    expect(snippets[0]!.runs[0]).to.deep.include({ from: 'orbis', stage: 'presentation', options: ['test'], instead: null });
+    expect(snippets[0]!.runs[0]).to.deep.include({
+      from: 'orbis',
+      stage: 'presentation',
+      options: ['test'],
+      instead: null,
+    });
   });
 });

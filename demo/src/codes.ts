@@ -90,15 +90,36 @@ const mistakes: DemoCode[] = [
     text: '<p>&lt;iframe src="https://mapmere.localhost/embed/map?lat=54.3712&amp;amp;lng=-2.1048" title="Map"&gt;&lt;/iframe&gt;</p>',
     notes: 'It was copied out of a letter, and mended when it was collected.',
   },
-  { name: 'Mistake: typographic quotes', tags: ['mistakes'], text: '<iframe src=“https://tonebarn.localhost/podcast/under-the-fell/18” title=“Podcast”></iframe>' },
-  { name: 'Mistake: the sample left in', tags: ['mistakes'], text: '<iframe src="https://folioferry.localhost/view/YOUR-DOCUMENT-ID" title="Document"></iframe>' },
-  { name: 'Mistake: half of a code', tags: ['mistakes'], text: '<div class="slotsedge-calendar" data-calendar="hollinfell-nights"></div>' },
-  { name: 'Mistake: the end is missing', tags: ['mistakes'], text: '<iframe src="https://mapmere.localhost/embed/map?zoom=13" title="Map">' },
-  { name: 'Mistake: sound by itself', tags: ['mistakes'], text: '<video autoplay controls="false" src="https://hollinfell.localhost/files/dome.mov"></video>' },
+  {
+    name: 'Mistake: typographic quotes',
+    tags: ['mistakes'],
+    text: '<iframe src=“https://tonebarn.localhost/podcast/under-the-fell/18” title=“Podcast”></iframe>',
+  },
+  {
+    name: 'Mistake: the sample left in',
+    tags: ['mistakes'],
+    text: '<iframe src="https://folioferry.localhost/view/YOUR-DOCUMENT-ID" title="Document"></iframe>',
+  },
+  {
+    name: 'Mistake: half of a code',
+    tags: ['mistakes'],
+    text: '<div class="slotsedge-calendar" data-calendar="hollinfell-nights"></div>',
+  },
+  {
+    name: 'Mistake: the end is missing',
+    tags: ['mistakes'],
+    text: '<iframe src="https://mapmere.localhost/embed/map?zoom=13" title="Map">',
+  },
+  {
+    name: 'Mistake: sound by itself',
+    tags: ['mistakes'],
+    text: '<video autoplay controls="false" src="https://hollinfell.localhost/files/dome.mov"></video>',
+  },
 ];
 
 /** In the order in which they are collected. */
 export const demoCodes: readonly DemoCode[] = [...mistakes, ...kinds];
 
 /** A code as it stands, on the port on which the demo answers: the stand-ins have no certificates. */
-export const onPort = (text: string, port: number): string => text.replace(/https:\/\/([a-z.]+\.localhost)(?![:\w.])/g, `http://$1:${port}`);
+export const onPort = (text: string, port: number): string =>
+  text.replace(/https:\/\/([a-z.]+\.localhost)(?![:\w.])/g, `http://$1:${port}`);

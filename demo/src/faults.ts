@@ -43,18 +43,35 @@ export class Faults {
     const router = Router();
     const known = (id: string | undefined): boolean => providers.some((provider) => provider.id === id);
     router.get('/faults', (_request, response) => void response.send(this.#page(providers)));
-    router.post('/faults', urlencoded({ extended: false }), (request: Request<object, unknown, Record<string, string> | undefined>, response) => {
-      const { provider = '', fault = '' } = request.body ?? {};
-      if (known(provider)) this.#set(provider, isFault(fault) ? fault : null);
-      response.redirect(303, '/faults');
-    });
-    router.put('/faults/:provider', json(), (request: Request<{ provider: string }, unknown, { fault?: unknown } | undefined>, response: Response) => {
-      const fault = request.body?.fault ?? null;
-      if (!known(request.params.provider)) return void response.status(404).json({ detail: `There is no provider ${request.params.provider}.` });
-      if (fault !== null && !isFault(fault)) return void response.status(422).json({ detail: `A fault is null or one of ${faultNames.join(', ')}.` });
-      this.#set(request.params.provider, fault);
-      response.json({ provider: request.params.provider, fault });
-    });
+    router.post(
+      '/faults',
+      urlencoded({ extended: false }),
+      (request: Request<object, unknown, Record<string, string> | undefined>, response) => {
+        const { provider = '', fault = '' } = request.body ?? {};
+        if (known(provider)) this.#set(provider, isFault(fault) ? fault : null);
+        response.redirect(303, '/faults');
+      },
+    );
+    router.put(
+      '/faults/:provider',
+      json(),
+      (
+        request: Request<{ provider: string }, unknown, { fault?: unknown } | undefined>,
+        response: Response,
+      ) => {
+        const fault = request.body?.fault ?? null;
+        if (!known(request.params.provider))
+          return void response
+            .status(404)
+            .json({ detail: `There is no provider ${request.params.provider}.` });
+        if (fault !== null && !isFault(fault))
+          return void response
+            .status(422)
+            .json({ detail: `A fault is null or one of ${faultNames.join(', ')}.` });
+        this.#set(request.params.provider, fault);
+        response.json({ provider: request.params.provider, fault });
+      },
+    );
     return router;
   }
 
@@ -66,7 +83,10 @@ export class Faults {
   #page(providers: readonly { id: string; name: string }[]): string {
     const rows = providers.map(({ id, name }) => {
       const options = ['', ...faultNames]
-        .map((fault) => `<option value="${fault}"${(this.#now.get(id) ?? '') === fault ? ' selected' : ''}>${fault || 'nothing is wrong'}</option>`)
+        .map(
+          (fault) =>
+            `<option value="${fault}"${(this.#now.get(id) ?? '') === fault ? ' selected' : ''}>${fault || 'nothing is wrong'}</option>`,
+        )
         .join('');
       return `<form method="post"><input type="hidden" name="provider" value="${id}"><label>${escapeHtml(name)} <select name="fault" onchange="this.form.submit()">${options}</select></label><noscript><button>Switch</button></noscript></form>`;
     });

@@ -15,20 +15,31 @@ export async function loadDemo(client: Client, port: number): Promise<void> {
   const player = `http://${hosts.kinorillPlayer}:${port}/reel`;
   const fetch = loopbackFetch();
   const edit = async (method: string, path: string, body: object): Promise<void> => {
-    const answer = await fetch(`${site}/edit/api/${path}`, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+    const answer = await fetch(`${site}/edit/api/${path}`, {
+      method,
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    });
     if (!answer.ok) throw new Error(`the site's editor answered ${answer.status}`);
   };
   const frame = (id: string, title: string): string =>
     `<iframe width="560" height="315" src="${player}/${id}?knobs=1" title="${title}" allow="fullscreen" allowfullscreen></iframe>`;
 
-  await client.call('sites.create', { body: { key: 'hollinfell', name: 'Hollin Fell Observatory', address: site } });
+  await client.call('sites.create', {
+    body: { key: 'hollinfell', name: 'Hollin Fell Observatory', address: site },
+  });
   for (const page of pages) {
-    await client.call('pages.create', { body: { key: `hollinfell/${page.path}`, title: page.path === '' ? 'Home' : page.title } });
-    for (const { spot } of page.sections) await client.call('spots.create', { body: { key: `hollinfell/${page.path}#${spot}`, widths: column } });
+    await client.call('pages.create', {
+      body: { key: `hollinfell/${page.path}`, title: page.path === '' ? 'Home' : page.title },
+    });
+    for (const { spot } of page.sections)
+      await client.call('spots.create', { body: { key: `hollinfell/${page.path}#${spot}`, widths: column } });
   }
 
   for (const { name, tags, text, notes = '', mend = false, options = {} } of demoCodes)
-    await client.call('embeds.create', { body: { name, tags, text: onPort(text, port), notes, mend, options } });
+    await client.call('embeds.create', {
+      body: { name, tags, text: onPort(text, port), notes, mend, options },
+    });
   await client.call('embeds.create', {
     body: {
       name: 'Newsletter form',
@@ -46,9 +57,21 @@ export async function loadDemo(client: Client, port: number): Promise<void> {
     },
   });
   // Of these only a number, a link with a time, and a file on the site itself are known.
-  await client.call('embeds.create', { body: { name: 'Festival stall', tags: ['shop', 'festival'], text: 'stallmere:512', options: { count: 3, button: 'I want this' } } });
   await client.call('embeds.create', {
-    body: { name: 'Rings, from the first minute', tags: ['talks'], text: `http://${hosts.kinorillShort}:${port}/rG5rings?at=1m5s`, ask: true },
+    body: {
+      name: 'Festival stall',
+      tags: ['shop', 'festival'],
+      text: 'stallmere:512',
+      options: { count: 3, button: 'I want this' },
+    },
+  });
+  await client.call('embeds.create', {
+    body: {
+      name: 'Rings, from the first minute',
+      tags: ['talks'],
+      text: `http://${hosts.kinorillShort}:${port}/rG5rings?at=1m5s`,
+      ask: true,
+    },
   });
   for (const [name, address] of [
     ['The tarn', `http://mapmere.localhost:${port}/maps/tarn`],
@@ -94,8 +117,15 @@ export async function loadDemo(client: Client, port: number): Promise<void> {
     },
   });
 
-  const place = async (embed: string, path: string, spot: string, options: Record<string, number | string> = {}): Promise<() => Promise<void>> => {
-    const { data } = await client.call('placements.create', { body: { embed, place: `hollinfell/${path}#${spot}`, options } });
+  const place = async (
+    embed: string,
+    path: string,
+    spot: string,
+    options: Record<string, number | string> = {},
+  ): Promise<() => Promise<void>> => {
+    const { data } = await client.call('placements.create', {
+      body: { embed, place: `hollinfell/${path}#${spot}`, options },
+    });
     return async () => {
       const { data: delivery } = await client.call('deliveries.create', { params: { placement: data.id } });
       await edit('PUT', 'spots', { page: path, spot, code: delivery.text });
@@ -120,9 +150,14 @@ export async function loadDemo(client: Client, port: number): Promise<void> {
     body: { options: { ...north.data.current.options, start: 12, end: 140 } },
   });
   // An old page that nobody registered: what is on it was found, and one of it was taken.
-  const { data: harvest } = await client.call('harvests.create', { body: { address: `${site}/stories/twelve-winters` } });
+  const { data: harvest } = await client.call('harvests.create', {
+    body: { address: `${site}/stories/twelve-winters` },
+  });
   const talk = harvest.items.find((item) => item.kind === 'video')!;
-  await client.call('harvests.take', { params: { harvest: harvest.id }, body: { items: [{ number: talk.number, name: 'The first talk' }], tags: ['talks', 'stories'] } });
+  await client.call('harvests.take', {
+    params: { harvest: harvest.id },
+    body: { items: [{ number: talk.number, name: 'The first talk' }], tags: ['talks', 'stories'] },
+  });
   await sweepAll(client);
 }
 

@@ -20,7 +20,9 @@ export function createDemoApp(folder: string): Express {
   const app = express();
   app.disable('x-powered-by');
   const faults = new Faults();
-  const worlds = new Map<string, Handler[]>([[hosts.hollinfell, [hollinfell(openSite(join(folder, 'site/hollinfell.json')))]]]);
+  const worlds = new Map<string, Handler[]>([
+    [hosts.hollinfell, [hollinfell(openSite(join(folder, 'site/hollinfell.json')))]],
+  ]);
   const provider = (id: string, routers: Record<string, () => Router>): void => {
     for (const [host, router] of Object.entries(routers)) worlds.set(host, [faults.before(id), router()]);
   };
@@ -34,9 +36,13 @@ export function createDemoApp(folder: string): Express {
   const index = worldIndex(faults);
   app.use((request, response, next) => {
     const [before, ...after] = worlds.get(request.hostname) ?? [index];
-    void before!(request, response, (error?: unknown) => (error !== undefined || after.length === 0 ? next(error) : void after[0]!(request, response, next)));
+    void before!(request, response, (error?: unknown) =>
+      error !== undefined || after.length === 0 ? next(error) : void after[0]!(request, response, next),
+    );
   });
-  app.use((_request, response) => void response.status(404).type('text/plain').send('There is nothing here.\n'));
+  app.use(
+    (_request, response) => void response.status(404).type('text/plain').send('There is nothing here.\n'),
+  );
   return app;
 }
 
@@ -44,7 +50,13 @@ export function createDemoApp(folder: string): Express {
  * Starts the demo's world on loopback; port 0 means any free one.
  * @throws the system's error when the port is taken.
  */
-export async function startDemoServer({ port, folder }: { port: number; folder: string }): Promise<DemoServer> {
+export async function startDemoServer({
+  port,
+  folder,
+}: {
+  port: number;
+  folder: string;
+}): Promise<DemoServer> {
   const server = createServer(createDemoApp(folder));
   await new Promise<void>((resolve, reject) => {
     server.once('error', reject);

@@ -11,7 +11,13 @@ const assets = fileURLToPath(new URL('../assets/world', import.meta.url));
 export function worldIndex(faults: Faults): Router {
   const router = Router();
   router.use('/world', serveFiles(assets));
-  router.get('/elsewhere', (_request, response) => void response.send(htmlPage({ title: 'Elsewhere', style: '/world/world.css', body: '<main><h1>Elsewhere</h1></main>' })));
+  router.get(
+    '/elsewhere',
+    (_request, response) =>
+      void response.send(
+        htmlPage({ title: 'Elsewhere', style: '/world/world.css', body: '<main><h1>Elsewhere</h1></main>' }),
+      ),
+  );
   router.use(faults.router([{ id: 'kinorill', name: 'Kinorill' }, ...standIns, gladewick]));
   router.get('/', (request, response) => {
     const origin = (host: string): string => originFor(request, host);
@@ -19,7 +25,8 @@ export function worldIndex(faults: Faults): Router {
       ({ name, offers }) =>
         `<section><h2>${escapeHtml(name)}</h2>${offers(origin)
           .map(
-            ({ what, code }) => `<p><label>${escapeHtml(what)}<br><textarea readonly rows="${Math.min(8, 2 + code.split('\n').length)}">${escapeHtml(code)}</textarea></label></p>`,
+            ({ what, code }) =>
+              `<p><label>${escapeHtml(what)}<br><textarea readonly rows="${Math.min(8, 2 + code.split('\n').length)}">${escapeHtml(code)}</textarea></label></p>`,
           )
           .join('')}</section>`,
     );

@@ -27,11 +27,19 @@ describe('the stand-in video player', function () {
   });
 
   /* Through the protocol itself: what the driver evaluates counts as a click, and would let sound through. */
-  const evaluate = async <T>(expression: string): Promise<T> => (await cdp.send('Runtime.evaluate', { expression, userGesture: false, returnByValue: true })).result.value as T;
-  const look = (): Promise<Player> => evaluate<Player>('(({currentTime:time,paused,muted,controls})=>({time,paused,muted,controls}))(document.querySelector("video"))');
+  const evaluate = async <T>(expression: string): Promise<T> =>
+    (await cdp.send('Runtime.evaluate', { expression, userGesture: false, returnByValue: true })).result
+      .value as T;
+  const look = (): Promise<Player> =>
+    evaluate<Player>(
+      '(({currentTime:time,paused,muted,controls})=>({time,paused,muted,controls}))(document.querySelector("video"))',
+    );
   const open = async (query: string): Promise<void> => {
     await page.goto(`http://play.kinorill.localhost:${world.port}/reel/tS9turning${query}`);
-    await expectSoon(() => evaluate<boolean>('document.querySelector("video").readyState >= 2'), 'the video is there');
+    await expectSoon(
+      () => evaluate<boolean>('document.querySelector("video").readyState >= 2'),
+      'the video is there',
+    );
   };
 
   it('does nothing by itself', async () => {
@@ -78,16 +86,21 @@ describe('the stand-in video player', function () {
   });
 
   it('says its words in the language that it is told, and wears the colour', async () => {
-    const words = (): Promise<string | undefined> => evaluate('document.querySelector(".words")?.textContent');
+    const words = (): Promise<string | undefined> =>
+      evaluate('document.querySelector(".words")?.textContent');
     await open('');
     expect(await words()).to.equal(undefined);
     await open('?words=1&tongue=de&hue=aa3355');
     expect(await words()).to.equal('Das ist der Himmel über dem Moor.');
-    expect(await evaluate('getComputedStyle(document.querySelector(".start")).backgroundColor')).to.equal('rgb(170, 51, 85)');
+    expect(await evaluate('getComputedStyle(document.querySelector(".start")).backgroundColor')).to.equal(
+      'rgb(170, 51, 85)',
+    );
   });
 
   it('is served in ranges, so that it can be sought in', async () => {
-    const answer = await loopbackFetch()(`http://play.kinorill.localhost:${world.port}/media/sky.webm`, { headers: { range: 'bytes=100-199' } });
+    const answer = await loopbackFetch()(`http://play.kinorill.localhost:${world.port}/media/sky.webm`, {
+      headers: { range: 'bytes=100-199' },
+    });
     expect([answer.status, (await answer.arrayBuffer()).byteLength]).to.deep.equal([206, 100]);
   });
 });

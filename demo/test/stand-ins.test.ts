@@ -23,38 +23,164 @@ const table: [provider: string, asked: string, look: string, seen: unknown, othe
   ],
   ['mapmere', 'view=terrain', 'document.querySelector("svg").dataset.layer', 'relief', 'paper'],
   ['mapmere', 'language=de', 'document.querySelector("nav a").textContent', 'Näher', 'Closer'],
-  ['mapmere', 'accent=#aa3355', 'document.querySelector("circle").getAttribute("fill")', '#aa3355', '#9c2f24'],
+  [
+    'mapmere',
+    'accent=#aa3355',
+    'document.querySelector("circle").getAttribute("fill")',
+    '#aa3355',
+    '#9c2f24',
+  ],
   ['tonebarn', 'start=0:12', 'Math.round(document.querySelector("audio").currentTime)', 12, 0],
   ['tonebarn', 'muted=on', 'document.querySelector("audio").muted', true, false],
   ['tonebarn', 'download=off', 'document.querySelectorAll("a[download]").length', 0, 1],
-  ['tonebarn', 'account=moor-radio', 'document.querySelector("p").textContent', 'moor radio, 17', 'under the fell, 17'],
-  ['tonebarn', 'theme=dark', 'getComputedStyle(document.body).backgroundColor', 'rgb(35, 42, 39)', 'rgb(245, 241, 232)'],
-  ['tonebarn', 'accent=#aa3355', 'getComputedStyle(document.body).borderLeftColor', 'rgb(170, 51, 85)', 'rgb(47, 97, 69)'],
-  ['folioferry', 'page=2', 'document.querySelector("section.open h2").textContent', 'The Fish and the Ram', 'The Great Square'],
+  [
+    'tonebarn',
+    'account=moor-radio',
+    'document.querySelector("p").textContent',
+    'moor radio, 17',
+    'under the fell, 17',
+  ],
+  [
+    'tonebarn',
+    'theme=dark',
+    'getComputedStyle(document.body).backgroundColor',
+    'rgb(35, 42, 39)',
+    'rgb(245, 241, 232)',
+  ],
+  [
+    'tonebarn',
+    'accent=#aa3355',
+    'getComputedStyle(document.body).borderLeftColor',
+    'rgb(170, 51, 85)',
+    'rgb(47, 97, 69)',
+  ],
+  [
+    'folioferry',
+    'page=2',
+    'document.querySelector("section.open h2").textContent',
+    'The Fish and the Ram',
+    'The Great Square',
+  ],
   ['folioferry', 'zoom=150', 'document.body.style.zoom', '1.5', '1'],
   ['folioferry', 'view=page', 'document.body.dataset.fit', 'p', undefined],
   ['folioferry', 'download=off', 'document.querySelectorAll("a[download]").length', 0, 1],
   ['nodthorn', 'language=de', 'document.querySelector("a").textContent', 'Weitersagen', 'Pass it on'],
-  ['nodthorn', 'accent=#aa3355', 'getComputedStyle(document.querySelector("a")).backgroundColor', 'rgb(170, 51, 85)', 'rgb(60, 90, 112)'],
-  ['nodthorn', 'theme=dark', 'getComputedStyle(document.body).backgroundColor', 'rgb(23, 27, 25)', 'rgba(0, 0, 0, 0)'],
-  ['hoardinglea', 'theme=dark', 'getComputedStyle(document.body).backgroundColor', 'rgb(69, 41, 71)', 'rgb(234, 208, 232)'],
-  ['hoardinglea', 'language=de', 'document.querySelector("strong").textContent', 'Wollmützen aus dem Moor', 'Wool hats from the moor'],
-  ['formwold', 'account=hf-weekly', 'document.querySelector("form").action.split("/").at(-1)', 'hf-weekly', 'hf-monthly'],
-  ['formwold', 'prefill=reader@hollinfell.localhost', 'document.querySelector("input").value', 'reader@hollinfell.localhost', ''],
+  [
+    'nodthorn',
+    'accent=#aa3355',
+    'getComputedStyle(document.querySelector("a")).backgroundColor',
+    'rgb(170, 51, 85)',
+    'rgb(60, 90, 112)',
+  ],
+  [
+    'nodthorn',
+    'theme=dark',
+    'getComputedStyle(document.body).backgroundColor',
+    'rgb(23, 27, 25)',
+    'rgba(0, 0, 0, 0)',
+  ],
+  [
+    'hoardinglea',
+    'theme=dark',
+    'getComputedStyle(document.body).backgroundColor',
+    'rgb(69, 41, 71)',
+    'rgb(234, 208, 232)',
+  ],
+  [
+    'hoardinglea',
+    'language=de',
+    'document.querySelector("strong").textContent',
+    'Wollmützen aus dem Moor',
+    'Wool hats from the moor',
+  ],
+  [
+    'formwold',
+    'account=hf-weekly',
+    'document.querySelector("form").action.split("/").at(-1)',
+    'hf-weekly',
+    'hf-monthly',
+  ],
+  [
+    'formwold',
+    'prefill=reader@hollinfell.localhost',
+    'document.querySelector("input").value',
+    'reader@hollinfell.localhost',
+    '',
+  ],
   ['formwold', 'language=de', 'document.querySelector("button").textContent', 'Anmelden', 'Sign up'],
-  ['formwold', 'accent=#aa3355', 'getComputedStyle(document.querySelector("button")).backgroundColor', 'rgb(170, 51, 85)', 'rgb(47, 97, 69)'],
-  ['fennfeed', 'account=darkskyweek', 'document.querySelector(".fennfeed-card").textContent.split(":")[0]', 'darkskyweek', 'hollinfell'],
+  [
+    'formwold',
+    'accent=#aa3355',
+    'getComputedStyle(document.querySelector("button")).backgroundColor',
+    'rgb(170, 51, 85)',
+    'rgb(47, 97, 69)',
+  ],
+  [
+    'fennfeed',
+    'account=darkskyweek',
+    'document.querySelector(".fennfeed-card").textContent.split(":")[0]',
+    'darkskyweek',
+    'hollinfell',
+  ],
   ['fennfeed', 'count=6', 'document.querySelectorAll(".fennfeed-card").length', 6, 3],
-  ['fennfeed', 'theme=dark', 'getComputedStyle(document.querySelector(".fennfeed-card")).backgroundColor', 'rgb(23, 27, 25)', 'rgb(255, 253, 248)'],
-  ['fennfeed', 'accent=#aa3355', 'getComputedStyle(document.querySelector(".fennfeed-card")).borderTopColor', 'rgb(170, 51, 85)', 'rgb(60, 90, 112)'],
-  ['slotsedge', 'account=domes', 'document.querySelector(".slotsedge-calendar strong").textContent', 'domes', 'hollinfell-nights'],
-  ['slotsedge', 'language=de', 'document.querySelector(".slotsedge-calendar button").textContent', 'Buchen', 'Book'],
-  ['slotsedge', 'accent=#aa3355', 'getComputedStyle(document.querySelector(".slotsedge-calendar button")).backgroundColor', 'rgb(170, 51, 85)', 'rgb(47, 97, 69)'],
+  [
+    'fennfeed',
+    'theme=dark',
+    'getComputedStyle(document.querySelector(".fennfeed-card")).backgroundColor',
+    'rgb(23, 27, 25)',
+    'rgb(255, 253, 248)',
+  ],
+  [
+    'fennfeed',
+    'accent=#aa3355',
+    'getComputedStyle(document.querySelector(".fennfeed-card")).borderTopColor',
+    'rgb(170, 51, 85)',
+    'rgb(60, 90, 112)',
+  ],
+  [
+    'slotsedge',
+    'account=domes',
+    'document.querySelector(".slotsedge-calendar strong").textContent',
+    'domes',
+    'hollinfell-nights',
+  ],
+  [
+    'slotsedge',
+    'language=de',
+    'document.querySelector(".slotsedge-calendar button").textContent',
+    'Buchen',
+    'Book',
+  ],
+  [
+    'slotsedge',
+    'accent=#aa3355',
+    'getComputedStyle(document.querySelector(".slotsedge-calendar button")).backgroundColor',
+    'rgb(170, 51, 85)',
+    'rgb(47, 97, 69)',
+  ],
   ['slotsedge', 'count=5', 'document.querySelectorAll(".slotsedge-calendar button").length', 5, 3],
-  ['slotsedge', 'theme=dark', 'getComputedStyle(document.querySelector(".slotsedge-calendar > div")).backgroundColor', 'rgb(35, 42, 39)', 'rgb(255, 253, 248)'],
-  ['popplenook', 'account=winter', 'document.querySelector(".popplenook-popup").dataset.campaign', 'winter', 'friends-of-the-fell'],
+  [
+    'slotsedge',
+    'theme=dark',
+    'getComputedStyle(document.querySelector(".slotsedge-calendar > div")).backgroundColor',
+    'rgb(35, 42, 39)',
+    'rgb(255, 253, 248)',
+  ],
+  [
+    'popplenook',
+    'account=winter',
+    'document.querySelector(".popplenook-popup").dataset.campaign',
+    'winter',
+    'friends-of-the-fell',
+  ],
   ['popplenook', 'delay=0', '[...document.querySelectorAll("dialog[open]")].length', 1, 0],
-  ['popplenook', 'language=de delay=0', 'document.querySelector("dialog button")?.textContent ?? "not yet"', 'Nicht jetzt', 'not yet'],
+  [
+    'popplenook',
+    'language=de delay=0',
+    'document.querySelector("dialog button")?.textContent ?? "not yet"',
+    'Nicht jetzt',
+    'not yet',
+  ],
   [
     'popplenook',
     'accent=#aa3355 delay=0',
@@ -62,27 +188,129 @@ const table: [provider: string, asked: string, look: string, seen: unknown, othe
     'rgb(170, 51, 85)',
     'not yet',
   ],
-  ['praisecroft', 'account=darkskyweek', 'document.querySelector(".praisecroft-reviews li").textContent.includes("darkskyweek")', true, false],
+  [
+    'praisecroft',
+    'account=darkskyweek',
+    'document.querySelector(".praisecroft-reviews li").textContent.includes("darkskyweek")',
+    true,
+    false,
+  ],
   ['praisecroft', 'count=7', 'document.querySelectorAll(".praisecroft-reviews li").length', 7, 4],
-  ['praisecroft', 'accent=#aa3355', 'getComputedStyle(document.querySelector(".praisecroft-reviews span")).color', 'rgb(170, 51, 85)', 'rgb(138, 90, 18)'],
-  ['praisecroft', 'theme=dark', 'getComputedStyle(document.querySelector(".praisecroft-reviews ul")).backgroundColor', 'rgb(35, 42, 39)', 'rgb(255, 253, 248)'],
-  ['stallmere', 'account=512', 'document.querySelector(".stallmere-item").textContent.includes("shop 512")', true, false],
+  [
+    'praisecroft',
+    'accent=#aa3355',
+    'getComputedStyle(document.querySelector(".praisecroft-reviews span")).color',
+    'rgb(170, 51, 85)',
+    'rgb(138, 90, 18)',
+  ],
+  [
+    'praisecroft',
+    'theme=dark',
+    'getComputedStyle(document.querySelector(".praisecroft-reviews ul")).backgroundColor',
+    'rgb(35, 42, 39)',
+    'rgb(255, 253, 248)',
+  ],
+  [
+    'stallmere',
+    'account=512',
+    'document.querySelector(".stallmere-item").textContent.includes("shop 512")',
+    true,
+    false,
+  ],
   ['stallmere', 'count=3', 'document.querySelectorAll(".stallmere-item").length', 3, 1],
-  ['stallmere', 'accent=#aa3355', 'getComputedStyle(document.querySelector(".stallmere-item button")).backgroundColor', 'rgb(170, 51, 85)', 'rgb(93, 58, 95)'],
-  ['stallmere', 'theme=dark', 'getComputedStyle(document.querySelector("#stall-311 > div")).backgroundColor', 'rgb(35, 42, 39)', 'rgb(255, 253, 248)'],
-  ['tallywren', 'account=darkskyweek', 'Number.parseInt(document.querySelector(".tallywren").textContent) < 1203', true, false],
-  ['tallywren', 'theme=dark', 'getComputedStyle(document.querySelector(".tallywren")).backgroundColor', 'rgb(35, 42, 39)', 'rgb(241, 235, 220)'],
-  ['tallywren', 'language=de', 'document.querySelector(".tallywren").textContent.replace(/\\d+ /, "")', 'Besuche', 'visits'],
-  ['tallywren', 'counts=visitors', 'document.querySelector(".tallywren").textContent.replace(/[\\d,]+ /, "")', 'visitors', 'visits'],
-  ['tallywren', 'digits=grouped', '/^\\d,\\d{3} /.test(document.querySelector(".tallywren").textContent)', true, false],
-  ['fennfeed', 'layout=column', 'document.querySelector(".fennfeed-stream > div").style.gridTemplateColumns === "1fr"', true, false],
-  ['fennfeed', 'gap=24', 'getComputedStyle(document.querySelector(".fennfeed-stream > div")).columnGap', '24px', '12px'],
+  [
+    'stallmere',
+    'accent=#aa3355',
+    'getComputedStyle(document.querySelector(".stallmere-item button")).backgroundColor',
+    'rgb(170, 51, 85)',
+    'rgb(93, 58, 95)',
+  ],
+  [
+    'stallmere',
+    'theme=dark',
+    'getComputedStyle(document.querySelector("#stall-311 > div")).backgroundColor',
+    'rgb(35, 42, 39)',
+    'rgb(255, 253, 248)',
+  ],
+  [
+    'tallywren',
+    'account=darkskyweek',
+    'Number.parseInt(document.querySelector(".tallywren").textContent) < 1203',
+    true,
+    false,
+  ],
+  [
+    'tallywren',
+    'theme=dark',
+    'getComputedStyle(document.querySelector(".tallywren")).backgroundColor',
+    'rgb(35, 42, 39)',
+    'rgb(241, 235, 220)',
+  ],
+  [
+    'tallywren',
+    'language=de',
+    'document.querySelector(".tallywren").textContent.replace(/\\d+ /, "")',
+    'Besuche',
+    'visits',
+  ],
+  [
+    'tallywren',
+    'counts=visitors',
+    'document.querySelector(".tallywren").textContent.replace(/[\\d,]+ /, "")',
+    'visitors',
+    'visits',
+  ],
+  [
+    'tallywren',
+    'digits=grouped',
+    '/^\\d,\\d{3} /.test(document.querySelector(".tallywren").textContent)',
+    true,
+    false,
+  ],
+  [
+    'fennfeed',
+    'layout=column',
+    'document.querySelector(".fennfeed-stream > div").style.gridTemplateColumns === "1fr"',
+    true,
+    false,
+  ],
+  [
+    'fennfeed',
+    'gap=24',
+    'getComputedStyle(document.querySelector(".fennfeed-stream > div")).columnGap',
+    '24px',
+    '12px',
+  ],
   ['fennfeed', 'only=mirror,fox', 'document.querySelectorAll(".fennfeed-card").length', 2, 3],
   ['formwold', 'button=Join', 'document.querySelector("button").textContent', 'Join', 'Sign up'],
-  ['formwold', 'thanks=https://hollinfell.localhost/thanks', 'document.querySelector("input[name=then]")?.value ?? null', 'https://hollinfell.localhost/thanks', null],
-  ['praisecroft', 'layout=row', 'getComputedStyle(document.querySelector(".praisecroft-reviews ul")).display', 'flex', 'block'],
-  ['stallmere', 'button=Mine', 'document.querySelector(".stallmere-item button").textContent', 'Mine', 'Into the basket'],
-  ['stallmere', 'badge=https://hollinfell.localhost/badge.png', 'document.querySelector(".stallmere-item img")?.src ?? null', 'https://hollinfell.localhost/badge.png', null],
+  [
+    'formwold',
+    'thanks=https://hollinfell.localhost/thanks',
+    'document.querySelector("input[name=then]")?.value ?? null',
+    'https://hollinfell.localhost/thanks',
+    null,
+  ],
+  [
+    'praisecroft',
+    'layout=row',
+    'getComputedStyle(document.querySelector(".praisecroft-reviews ul")).display',
+    'flex',
+    'block',
+  ],
+  [
+    'stallmere',
+    'button=Mine',
+    'document.querySelector(".stallmere-item button").textContent',
+    'Mine',
+    'Into the basket',
+  ],
+  [
+    'stallmere',
+    'badge=https://hollinfell.localhost/badge.png',
+    'document.querySelector(".stallmere-item img")?.src ?? null',
+    'https://hollinfell.localhost/badge.png',
+    null,
+  ],
 ];
 /* Which of a provider's codes its settings are for, where it has several. */
 const which: Record<string, number> = { fennfeed: 1 };
@@ -96,7 +324,11 @@ describe('the stand-in providers', function () {
   before(async () => {
     world = await startDemoServer({ port: 0, folder: '/nonexistent' });
     ({ page } = await newWindow());
-    site = createServer((_request, response) => response.setHeader('Content-Type', 'text/html; charset=utf-8').end(`<!doctype html><title>Host</title><main>${code}</main>`));
+    site = createServer((_request, response) =>
+      response
+        .setHeader('Content-Type', 'text/html; charset=utf-8')
+        .end(`<!doctype html><title>Host</title><main>${code}</main>`),
+    );
     await new Promise<void>((resolve) => site.listen(0, '127.0.0.1', resolve));
   });
   after(async () => {
@@ -106,11 +338,14 @@ describe('the stand-in providers', function () {
   });
   let code = '';
   const origin = (host: string): string => `http://${host}:${world.port}`;
-  const offered = (id: string, index = which[id] ?? 0): string => standIns.find((standIn) => standIn.id === id)!.offers(origin)[index]!.code;
+  const offered = (id: string, index = which[id] ?? 0): string =>
+    standIns.find((standIn) => standIn.id === id)!.offers(origin)[index]!.code;
   /* The code on a page of the observatory's, in a browser: the frame that shows it, or the page itself. */
   const show = async (text: string): Promise<Frame> => {
     code = text.replace('data-after="20"', 'data-after="3"');
-    await page.goto(`http://hollinfell.localhost:${(site.address() as AddressInfo).port}/`, { waitUntil: 'load' });
+    await page.goto(`http://hollinfell.localhost:${(site.address() as AddressInfo).port}/`, {
+      waitUntil: 'load',
+    });
     return page.frames()[1] ?? page.mainFrame();
   };
   const sees = (frame: Frame, look: string, seen: unknown, what: string): Promise<void> =>
@@ -125,10 +360,18 @@ describe('the stand-in providers', function () {
   for (const [provider, asked, look, seen, otherwise] of table) {
     it(`${provider} obeys ${asked}, and does otherwise without it`, async () => {
       const plain = offered(provider);
-      const { text, problems } = compose(openCode(plain, { sheets }), parseOptions(asked.includes(', ') ? [asked] : asked.split(' '), [sheets.find(({ id }) => id === provider)!]));
+      const { text, problems } = compose(
+        openCode(plain, { sheets }),
+        parseOptions(asked.includes(', ') ? [asked] : asked.split(' '), [
+          sheets.find(({ id }) => id === provider)!,
+        ]),
+      );
       expect(problems).to.deep.equal([]);
       expect(text).not.to.equal(plain);
-      const without = provider === 'tallywren' && asked.startsWith('account') ? plain.replaceAll('hollinfell', 'often') : plain;
+      const without =
+        provider === 'tallywren' && asked.startsWith('account')
+          ? plain.replaceAll('hollinfell', 'often')
+          : plain;
       if (without !== plain) for (let i = 0; i < 5; i++) await show(without);
       await sees(await show(without), look, otherwise, 'without it');
       await sees(await show(text), look, seen, 'with it');
@@ -147,7 +390,10 @@ describe('the stand-in providers', function () {
       for (const { what, code: text } of offers(origin)) {
         const reading = read(text, { sheets });
         const form = text.startsWith('<form');
-        expect([reading.provider?.name ?? null, reading.kind], `${id}: ${what}`).to.deep.equal([form ? null : name, sheets.find((sheet) => sheet.id === id)!.kind]);
+        expect([reading.provider?.name ?? null, reading.kind], `${id}: ${what}`).to.deep.equal([
+          form ? null : name,
+          sheets.find((sheet) => sheet.id === id)!.kind,
+        ]);
         expect(
           reading.findings.filter(({ level }) => level === 'error'),
           `${id}: ${what}`,
@@ -184,14 +430,21 @@ describe('the stand-in providers', function () {
   describe('answer oEmbed questions as the standard says', () => {
     for (const [name, link, endpoint, formats, type] of [
       ['Kinorill', 'kinorill.localhost/reels/cM7comet', 'kinorill.localhost', ['json', 'xml'], 'video'],
-      ['Kinorill, by its short links', 'kin.localhost/cM7comet', 'kinorill.localhost', ['json', 'xml'], 'video'],
+      [
+        'Kinorill, by its short links',
+        'kin.localhost/cM7comet',
+        'kinorill.localhost',
+        ['json', 'xml'],
+        'video',
+      ],
       ['Mapmere', 'mapmere.localhost/maps/tarn', 'mapmere.localhost', ['xml'], 'rich'],
       ['Tonebarn', 'tonebarn.localhost/hear/16', 'tonebarn.localhost', ['json'], 'rich'],
       ['Folioferry', 'folioferry.localhost/charts/winter.pdf', 'folioferry.localhost', ['json'], 'rich'],
     ] as const) {
       it(name, async () => {
         const fetch = loopbackFetch();
-        const ask = (url: string, more: Record<string, string> = {}) => fetch(`${origin(endpoint)}/oembed?${new URLSearchParams({ url, ...more }).toString()}`);
+        const ask = (url: string, more: Record<string, string> = {}) =>
+          fetch(`${origin(endpoint)}/oembed?${new URLSearchParams({ url, ...more }).toString()}`);
         const [host, ...path] = link.split('/');
         const url = `${origin(host!)}/${path.join('/')}`;
         for (const format of ['json', 'xml'] as const) {
@@ -201,10 +454,12 @@ describe('the stand-in providers', function () {
             continue;
           }
           const text = await answer.text();
-          const told = format === 'json' ? (JSON.parse(text) as { type: string; width: number; html: string }) : null;
+          const told =
+            format === 'json' ? (JSON.parse(text) as { type: string; width: number; html: string }) : null;
           expect(told ? told.type : /<type>(.*)<\/type>/.exec(text)?.[1]).to.equal(type);
           expect(Number(told ? told.width : /<width>(.*)<\/width>/.exec(text)?.[1])).to.equal(300);
-          if (told) expect(read(told.html, { sheets }).provider?.id).to.equal(name.split(',')[0]!.toLowerCase());
+          if (told)
+            expect(read(told.html, { sheets }).provider?.id).to.equal(name.split(',')[0]!.toLowerCase());
         }
         expect((await ask(`${origin(endpoint)}/nothing/of/ours`)).status).to.equal(404);
       });
@@ -213,7 +468,10 @@ describe('the stand-in providers', function () {
 
   it('play a file of one’s own from second to second, without any provider', async () => {
     const file = `<video src="${origin(hosts.kinorill)}/media/sky.webm" width="320"></video>`;
-    const { text, problems } = compose(openCode(file, { sheets }), parseOptions(['start=20', 'end=21', 'autoplay=on', 'controls=off']));
+    const { text, problems } = compose(
+      openCode(file, { sheets }),
+      parseOptions(['start=20', 'end=21', 'autoplay=on', 'controls=off']),
+    );
     expect(problems).to.deep.equal([]);
     const frame = await show(text);
     await sees(
@@ -227,7 +485,8 @@ describe('the stand-in providers', function () {
 
   it('are quieter on the quieter host', async () => {
     const fetch = loopbackFetch();
-    const cookie = async (host: string): Promise<string | null> => (await fetch(`${origin(host)}/reel/nB4moorNight`)).headers.get('set-cookie');
+    const cookie = async (host: string): Promise<string | null> =>
+      (await fetch(`${origin(host)}/reel/nB4moorNight`)).headers.get('set-cookie');
     expect(await cookie(hosts.kinorillPlayer)).to.include('kinorill_seen');
     expect(await cookie(hosts.kinorillQuiet)).to.equal(null);
   });
@@ -236,7 +495,11 @@ describe('the stand-in providers', function () {
     const fetch = loopbackFetch();
     const map = (): string => `${origin('mapmere.localhost')}/embed/map`;
     const change = (provider: string, fault: string | null) =>
-      fetch(`${origin(hosts.index)}/faults/${provider}`, { method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ fault }) });
+      fetch(`${origin(hosts.index)}/faults/${provider}`, {
+        method: 'PUT',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ fault }),
+      });
     afterEach(() => change('mapmere', null));
     const ask = () => fetch(map(), { redirect: 'manual' });
 

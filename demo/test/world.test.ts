@@ -30,9 +30,14 @@ describe('the demo’s world', () => {
 
   it('hands out a code and a short link for every reel, on the port where it is asked', async () => {
     const html = await page(hosts.kinorill, '/reels/nB4moorNight');
-    expect(html).to.include(`&lt;iframe width=&quot;560&quot; height=&quot;315&quot; src=&quot;${at(hosts.kinorillPlayer, '/reel/nB4moorNight')}?knobs=1&quot;`);
+    expect(html).to.include(
+      `&lt;iframe width=&quot;560&quot; height=&quot;315&quot; src=&quot;${at(hosts.kinorillPlayer, '/reel/nB4moorNight')}?knobs=1&quot;`,
+    );
     const short = await fetch(at(hosts.kinorillShort, '/nB4moorNight'), { redirect: 'manual' });
-    expect([short.status, short.headers.get('location')]).to.deep.equal([302, at(hosts.kinorill, '/reels/nB4moorNight')]);
+    expect([short.status, short.headers.get('location')]).to.deep.equal([
+      302,
+      at(hosts.kinorill, '/reels/nB4moorNight'),
+    ]);
     for (const [host, path] of [
       [hosts.kinorill, '/reels/nothing'],
       [hosts.kinorillPlayer, '/reel/nothing'],
@@ -52,8 +57,14 @@ describe('the demo’s world', () => {
       body: JSON.stringify({ page: 'talks', spot: 'north', code }),
     });
     expect(await page(hosts.hollinfell, '/talks')).not.to.include('ü 🌌');
-    expect(await page(hosts.hollinfell, '/edit/talks')).to.include('&lt;b title=&quot;x &amp;amp; y&quot;&gt;');
-    await fetch(at(hosts.hollinfell, '/edit/api/publish'), { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{"page":"talks"}' });
+    expect(await page(hosts.hollinfell, '/edit/talks')).to.include(
+      '&lt;b title=&quot;x &amp;amp; y&quot;&gt;',
+    );
+    await fetch(at(hosts.hollinfell, '/edit/api/publish'), {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: '{"page":"talks"}',
+    });
     expect(await page(hosts.hollinfell, '/talks')).to.include(code);
     expect(await page(hosts.hollinfell, '/')).not.to.include('ü 🌌');
   });
@@ -71,8 +82,17 @@ describe('the demo’s world', () => {
 
   it('refuses what it has no spot for', async () => {
     const put = (body: object): Promise<Response> =>
-      fetch(at(hosts.hollinfell, '/edit/api/spots'), { method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
-    for (const body of [{ page: 'nothing', spot: 'x', code: '' }, { page: 'talks', spot: 'nothing', code: '' }, { page: 'talks', spot: 'north' }, {}])
+      fetch(at(hosts.hollinfell, '/edit/api/spots'), {
+        method: 'PUT',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify(body),
+      });
+    for (const body of [
+      { page: 'nothing', spot: 'x', code: '' },
+      { page: 'talks', spot: 'nothing', code: '' },
+      { page: 'talks', spot: 'north' },
+      {},
+    ])
       expect((await put(body)).status).to.equal(404);
   });
 
@@ -89,13 +109,16 @@ describe('the demo’s data', function () {
     try {
       await loadDemo(test.client, test.world.port);
       const { data } = await test.client.call('placements.list', { query: { site: 'hollinfell' } });
-      const on = (page: string) => data.items.filter((item) => item.page === page).map((item) => [item.spot, item.state]);
+      const on = (page: string) =>
+        data.items.filter((item) => item.page === page).map((item) => [item.spot, item.state]);
       expect(on('hollinfell/talks')).to.have.deep.members([
         ['opening', 'live'],
         ['north', 'out-of-date'],
         ['comet', 'planned'],
       ]);
-      expect(data.items.filter((item) => item.page !== 'hollinfell/talks').map((item) => item.state)).to.deep.equal(['live', 'live', 'live']);
+      expect(
+        data.items.filter((item) => item.page !== 'hollinfell/talks').map((item) => item.state),
+      ).to.deep.equal(['live', 'live', 'live']);
       expect(new Set(data.items.map((item) => item.page)).size).to.be.at.least(3);
       const { data: sweeps } = await test.client.call('sweeps.list');
       expect(sweeps.items.map((sweep) => sweep.state)).to.deep.equal(['done']);
@@ -110,7 +133,21 @@ describe('the demo’s data', function () {
       await loadDemo(test.client, test.world.port);
       const { data } = await test.client.call('embeds.list', { query: { limit: 200 } });
       const own = data.items.filter((item) => !item.tags.includes('mistakes'));
-      for (const kind of ['video', 'audio', 'map', 'form', 'feed', 'document', 'booking', 'counter', 'popup', 'reviews', 'shop', 'share', 'advert'])
+      for (const kind of [
+        'video',
+        'audio',
+        'map',
+        'form',
+        'feed',
+        'document',
+        'booking',
+        'counter',
+        'popup',
+        'reviews',
+        'shop',
+        'share',
+        'advert',
+      ])
         expect(
           own.map((item) => item.kind),
           kind,
@@ -120,7 +157,9 @@ describe('the demo’s data', function () {
       expect(wrong.data.items).to.have.length(5);
       const byHost = await test.client.call('embeds.list', { query: { host: 'cdn.stallmere.localhost' } });
       expect(byHost.data.items.map((item) => item.key)).to.deep.equal(['festival-stall', 'shop-corner']);
-      const { data: mended } = await test.client.call('embeds.read', { params: { embed: 'mistake-code-as-text' } });
+      const { data: mended } = await test.client.call('embeds.read', {
+        params: { embed: 'mistake-code-as-text' },
+      });
       expect(mended.pasted).to.match(/^<p>&lt;iframe/);
       expect(mended.base).to.match(/^<iframe src="http:\/\/mapmere\.localhost:\d+\//);
     } finally {
@@ -131,7 +170,9 @@ describe('the demo’s data', function () {
   it('have no mark written by hand in any file', () => {
     for (const folder of ['../src/', '../assets/']) {
       const base = new URL(folder, import.meta.url);
-      for (const file of readdirSync(base, { recursive: true, encoding: 'utf8' }).filter((name) => /\.(ts|js|css|html|json)$/.test(name)))
+      for (const file of readdirSync(base, { recursive: true, encoding: 'utf8' }).filter((name) =>
+        /\.(ts|js|css|html|json)$/.test(name),
+      ))
         expect(readFileSync(new URL(file, base), 'utf8'), file).not.to.include('data-orbis');
     }
   });

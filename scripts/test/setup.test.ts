@@ -25,7 +25,11 @@ describe('the set-up', () => {
   });
 
   it('does nothing where everything is there', () => {
-    const { status, stderr } = spawnSync(process.execPath, ['-e', `import(${JSON.stringify(setup)}).then((m) => m.setUp({ chromium: true }))`], { encoding: 'utf8' });
+    const { status, stderr } = spawnSync(
+      process.execPath,
+      ['-e', `import(${JSON.stringify(setup)}).then((m) => m.setUp({ chromium: true }))`],
+      { encoding: 'utf8' },
+    );
     expect([status, stderr]).to.deep.equal([0, '']);
   });
 });

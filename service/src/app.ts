@@ -82,9 +82,14 @@ const requestLog = (log: Logger) =>
       response.setHeader('X-Request-Id', id);
       return id;
     },
-    customLogLevel: (_request, response, error) => (response.statusCode === 503 ? 'warn' : error || response.statusCode >= 500 ? 'error' : 'info'),
+    customLogLevel: (_request, response, error) =>
+      response.statusCode === 503 ? 'warn' : error || response.statusCode >= 500 ? 'error' : 'info',
     serializers: {
-      req: (request: { id: string; method: string; url: string }) => ({ id: request.id, method: request.method, path: request.url.split('?')[0] }),
+      req: (request: { id: string; method: string; url: string }) => ({
+        id: request.id,
+        method: request.method,
+        path: request.url.split('?')[0],
+      }),
       res: (response: { statusCode: number }) => ({ status: response.statusCode }),
       err: errorForLog,
     },

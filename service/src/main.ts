@@ -29,15 +29,24 @@ async function main(): Promise<void> {
   process.on('SIGINT', stop);
   if (seemsProxied(settings)) process.stderr.write(`\n${behindProxy}\n`);
   if (await orbis.hasPassword()) process.stderr.write(`\nOrbis is running: ${orbis.origins.console}\n`);
-  else process.stderr.write(`\nOrbis is running. Set your password within 30 minutes here:\n  ${await orbis.link('password')}\n`);
+  else
+    process.stderr.write(
+      `\nOrbis is running. Set your password within 30 minutes here:\n  ${await orbis.link('password')}\n`,
+    );
 }
 
 const settingsInWords = (): string =>
   `${listServiceSettings()
-    .map(({ name, meaning, default: fallback }) => `${name}${fallback ? ` (${fallback})` : ''}\n  ${meaning}\n`)
+    .map(
+      ({ name, meaning, default: fallback }) => `${name}${fallback ? ` (${fallback})` : ''}\n  ${meaning}\n`,
+    )
     .join('')}`;
 
 main().catch((error: unknown) => {
-  process.stderr.write(error instanceof CannotStart ? `${error.message}\n` : `${String(error instanceof Error ? error.stack : error)}\n`);
+  process.stderr.write(
+    error instanceof CannotStart
+      ? `${error.message}\n`
+      : `${String(error instanceof Error ? error.stack : error)}\n`,
+  );
   process.exit(1);
 });

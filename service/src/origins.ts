@@ -21,7 +21,17 @@ const previewShape = /^[0-9a-hjkmnp-tv-z]{20}$/;
 const placementShape = /^[0-9a-hjkmnp-tv-z]{10}$/;
 
 /** Works out the origins from the settings; where they say nothing, from the ports that are listened on. */
-export function originsOf({ publicUrl, framesUrl, port, framesPort }: { publicUrl: string | undefined; framesUrl: string | undefined; port: number; framesPort: number }): Origins {
+export function originsOf({
+  publicUrl,
+  framesUrl,
+  port,
+  framesPort,
+}: {
+  publicUrl: string | undefined;
+  framesUrl: string | undefined;
+  port: number;
+  framesPort: number;
+}): Origins {
   const frames = framesUrl ?? `http://*.frames.localhost:${framesPort}`;
   const ownHosts = frames.includes('://*.');
   const at = (name: string): string => (ownHosts ? `${frames.replace('*', name)}/` : `${frames}/${name}`);
@@ -31,7 +41,8 @@ export function originsOf({ publicUrl, framesUrl, port, framesPort }: { publicUr
   };
   const framesHost = new URL(frames.replace('*', 'x')).host;
   const below = framesHost.slice(1);
-  const isFrames = (host: string): boolean => (ownHosts ? host.endsWith(below) && /^[0-9a-z]+$/.test(host.slice(0, -below.length)) : host === framesHost);
+  const isFrames = (host: string): boolean =>
+    ownHosts ? host.endsWith(below) && /^[0-9a-z]+$/.test(host.slice(0, -below.length)) : host === framesHost;
   return {
     isFrames,
     console: publicUrl ?? `http://orbis.localhost:${port}`,

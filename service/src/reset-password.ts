@@ -14,7 +14,10 @@ async function main(): Promise<void> {
   if (url === undefined) {
     const folder = openDataFolder(settings.ORBIS_DATA);
     const socket = findSocket(folder);
-    if (socket === null || !existsSync(socket)) throw new CannotStart(`No database runs under ${settings.ORBIS_DATA}. Is ORBIS_DATA the one that Orbis runs with?`);
+    if (socket === null || !existsSync(socket))
+      throw new CannotStart(
+        `No database runs under ${settings.ORBIS_DATA}. Is ORBIS_DATA the one that Orbis runs with?`,
+      );
     url = accountUrls(folder, socket, 'orbis').setUp;
   }
   const connection = await connectDatabase(url);
@@ -30,6 +33,8 @@ async function main(): Promise<void> {
 }
 
 main().catch((error: unknown) => {
-  process.stderr.write(`${error instanceof CannotStart ? `${error.message} Orbis must be running.` : String(error)}\n`);
+  process.stderr.write(
+    `${error instanceof CannotStart ? `${error.message} Orbis must be running.` : String(error)}\n`,
+  );
   process.exit(1);
 });

@@ -14,17 +14,27 @@ export type Settings = ServiceSettings;
  * @throws CannotStart when one does not fit or is not known, naming it and what would do.
  */
 export function readSettings(env: Record<string, string | undefined>, folder: string): Settings {
-  const given = Object.fromEntries(Object.entries(env).filter(([name, value]) => name.startsWith('ORBIS_') && value !== ''));
+  const given = Object.fromEntries(
+    Object.entries(env).filter(([name, value]) => name.startsWith('ORBIS_') && value !== ''),
+  );
   refuseUnknown(Object.keys(given));
   const parsed = serviceSettingsSchema.safeParse(given);
   if (!parsed.success) {
     const [issue] = parsed.error.issues;
     const name = String(issue?.path[0] ?? 'a setting');
-    throw new CannotStart(`The setting ${name} does not fit (it is “${given[name] ?? ''}”): ${issue?.message}.`);
+    throw new CannotStart(
+      `The setting ${name} does not fit (it is “${given[name] ?? ''}”): ${issue?.message}.`,
+    );
   }
   const settings = parsed.data;
-  refuseSameSite(settings.ORBIS_PUBLIC_URL ?? 'http://orbis.localhost', settings.ORBIS_FRAMES_URL ?? 'http://*.frames.localhost');
-  return { ...settings, ORBIS_DATA: isAbsolute(settings.ORBIS_DATA) ? settings.ORBIS_DATA : resolve(folder, settings.ORBIS_DATA) };
+  refuseSameSite(
+    settings.ORBIS_PUBLIC_URL ?? 'http://orbis.localhost',
+    settings.ORBIS_FRAMES_URL ?? 'http://*.frames.localhost',
+  );
+  return {
+    ...settings,
+    ORBIS_DATA: isAbsolute(settings.ORBIS_DATA) ? settings.ORBIS_DATA : resolve(folder, settings.ORBIS_DATA),
+  };
 }
 
 /* A setting that is misspelt would be taken for its default, and nobody would know. */
@@ -33,7 +43,8 @@ function refuseUnknown(names: readonly string[]): void {
   const unknown = names.find((name) => !known.includes(name) && !settingsOfOthers.includes(name));
   if (unknown === undefined) return;
   const near = closest(unknown, known);
-  const hint = distance(unknown, near) <= 4 ? `Did you mean ${near}?` : '“npm start -- --settings” lists them.';
+  const hint =
+    distance(unknown, near) <= 4 ? `Did you mean ${near}?` : '“npm start -- --settings” lists them.';
   throw new CannotStart(`There is no setting ${unknown}. ${hint}`);
 }
 

@@ -48,7 +48,11 @@ export const version = '0.1.0';
  */
 export async function startOrbis(
   settings: Settings,
-  { log: given = pino({ level: settings.ORBIS_LOG_LEVEL }), durable = true, sheets = builtInSheets() }: { log?: Logger; durable?: boolean; sheets?: readonly Sheet[] } = {},
+  {
+    log: given = pino({ level: settings.ORBIS_LOG_LEVEL }),
+    durable = true,
+    sheets = builtInSheets(),
+  }: { log?: Logger; durable?: boolean; sheets?: readonly Sheet[] } = {},
 ): Promise<Orbis> {
   keepHeapSmall();
   const log = given.child({}, { serializers: { err: errorForLog } });
@@ -69,7 +73,10 @@ export async function startOrbis(
     undo.push(() => connection.close());
     const now = (): Date => new Date();
     const reader = createReader();
-    const fetching = createFetching({ allowPrivate: settings.ORBIS_ALLOW_PRIVATE === 'yes', robots: reader.robots });
+    const fetching = createFetching({
+      allowPrivate: settings.ORBIS_ALLOW_PRIVATE === 'yes',
+      robots: reader.robots,
+    });
     undo.push(() => Promise.all([fetching.close(), reader.close()]));
     const sheetRegistry = createSheetRegistry(sheets, reader);
     await sheetRegistry.refresh(connection.db);
@@ -89,7 +96,12 @@ export async function startOrbis(
     };
     const renewed = () => sheetRegistry.refresh(connection.db).then(renderContext);
     const planning = { tools: { db: connection.db, renderContext: renewed, log }, now };
-    const runner = createRunner([planJobs(planning), sweepJobs(sweeping)], { db: connection.db, owner: randomUUID(), now, log });
+    const runner = createRunner([planJobs(planning), sweepJobs(sweeping)], {
+      db: connection.db,
+      owner: randomUUID(),
+      now,
+      log,
+    });
     undo.push(async () => {
       // The page that is being read may come to its end; else the sweep goes on at it another time.
       await Promise.race([runner.stop(), wait(lastPage)]);
@@ -120,8 +132,18 @@ export async function startOrbis(
     const servers = [createServer(app), createServer(frames)] as const;
     undo.push(() => Promise.all(servers.map(closeServer)));
     const port = await listen(servers[0], settings.ORBIS_HOST, settings.ORBIS_PORT, 'ORBIS_PORT');
-    const framesPort = await listen(servers[1], settings.ORBIS_HOST, settings.ORBIS_FRAMES_PORT, 'ORBIS_FRAMES_PORT');
-    origins = originsOf({ publicUrl: settings.ORBIS_PUBLIC_URL, framesUrl: settings.ORBIS_FRAMES_URL, port, framesPort });
+    const framesPort = await listen(
+      servers[1],
+      settings.ORBIS_HOST,
+      settings.ORBIS_FRAMES_PORT,
+      'ORBIS_FRAMES_PORT',
+    );
+    origins = originsOf({
+      publicUrl: settings.ORBIS_PUBLIC_URL,
+      framesUrl: settings.ORBIS_FRAMES_URL,
+      port,
+      framesPort,
+    });
     runner.start();
     return {
       origins,
@@ -130,7 +152,9 @@ export async function startOrbis(
       hasPassword: async () => (await owner(connection.db, now())).passwordHash !== null,
       link: async (purpose, minutes = 30) => {
         const person = await owner(connection.db, now());
-        const secret = await inTransaction(connection.db, (tx) => makeLink(tx, person.id, purpose, minutes, now()));
+        const secret = await inTransaction(connection.db, (tx) =>
+          makeLink(tx, person.id, purpose, minutes, now()),
+        );
         return `${known().console}/${purpose === 'password' ? 'set-password' : 'sign-in'}#${secret}`;
       },
     };

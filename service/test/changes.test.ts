@@ -2,15 +2,18 @@ import { expect } from 'chai';
 import type { Client } from '@orbis/contract';
 import { declareSite, refusal, startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
 
-const map = (id: string): string => `<iframe src="https://mapmere.localhost/embed/${id}?zoom=13" title="Map" width="600" height="450"></iframe>`;
+const map = (id: string): string =>
+  `<iframe src="https://mapmere.localhost/embed/${id}?zoom=13" title="Map" width="600" height="450"></iframe>`;
 
 describe('groups of embeds', function () {
   this.timeout(60_000);
   let test: TestOrbis;
   const call: Client['call'] = (name, options) => test.client.call(name, options);
   const current = async (key: string) => (await call('embeds.read', { params: { embed: key } })).data.current;
-  const keys = async (where: string): Promise<string[]> => (await call('embeds.list', { query: { where, limit: 200 } })).data.items.map(({ key }) => key).sort();
-  const change = async (where: string, rest: object) => (await call('changes.create', { body: { where, ...rest } })).data;
+  const keys = async (where: string): Promise<string[]> =>
+    (await call('embeds.list', { query: { where, limit: 200 } })).data.items.map(({ key }) => key).sort();
+  const change = async (where: string, rest: object) =>
+    (await call('changes.create', { body: { where, ...rest } })).data;
   before(async () => {
     test = await startTestOrbis();
     await declareSite(test);
@@ -21,7 +24,15 @@ describe('groups of embeds', function () {
       ['Way', map('moor-road'), ['visit'], {}],
       ['Nobody’s', '<iframe src="https://nobody.localhost/x"></iframe>', [], {}],
     ] as const)
-      await call('embeds.create', { body: { name, text, tags: [...tags], options: settings, notes: name === 'Way' ? 'Up the moor road.' : '' } });
+      await call('embeds.create', {
+        body: {
+          name,
+          text,
+          tags: [...tags],
+          options: settings,
+          notes: name === 'Way' ? 'Up the moor road.' : '',
+        },
+      });
     await call('placements.create', { body: { embed: 'first-talk', place: 'hollinfell/talks#opening' } });
   });
   after(() => test.stop());
@@ -42,7 +53,8 @@ describe('groups of embeds', function () {
     ['-(kind=video or kind=map) retired=no', ['nobody-s']],
     ['key=way', ['way']],
   ] as [string, string[]][])
-    it(`finds ${where === '' ? 'everything' : where}`, async () => expect(await keys(where)).to.deep.equal(found));
+    it(`finds ${where === '' ? 'everything' : where}`, async () =>
+      expect(await keys(where)).to.deep.equal(found));
 
   it('points at the column of a search that cannot be understood', async () => {
     const error = await refusal(call('embeds.list', { query: { where: 'kind=video colour=red' } }));
@@ -58,18 +70,36 @@ describe('groups of embeds', function () {
       ['second-talk', 0],
     ]);
     expect(dry.changed[0]!.edits!.some(({ reason }) => reason.includes('quieter'))).to.equal(true);
-    expect(dry.changed[0]!.after).to.equal(dry.changed[0]!.before!.replace('play.kinorill', 'quiet.kinorill'));
+    expect(dry.changed[0]!.after).to.equal(
+      dry.changed[0]!.before!.replace('play.kinorill', 'quiet.kinorill'),
+    );
     expect((await current('second-talk')).number).to.equal(1);
   });
 
   it('refuses the whole where one cannot have it, and names it; unless it is skipped', async () => {
     const error = await refusal(change('kind=video,map', { options: { privacy: true } }));
-    expect([error.code, error.problem.errors]).to.deep.equal(['group-impossible', [{ pointer: '/way', detail: 'Mapmere does not offer privacy.' }]]);
+    expect([error.code, error.problem.errors]).to.deep.equal([
+      'group-impossible',
+      [{ pointer: '/way', detail: 'Mapmere does not offer privacy.' }],
+    ]);
     expect((await current('first-talk')).number).to.equal(1);
     const done = await change('kind=video,map', { options: { privacy: true }, skipImpossible: true });
-    expect([done.changed.length, done.same, done.impossible.map(({ embed }) => embed)]).to.deep.equal([2, 1, ['way']]);
-    expect(done.change).to.include({ where: 'kind=video,map', said: 'privacy=on', embeds: 2, undoneAt: null });
-    expect(await current('first-talk')).to.deep.include({ number: 2, options: { start: 5, privacy: true }, reason: 'changed with others' });
+    expect([done.changed.length, done.same, done.impossible.map(({ embed }) => embed)]).to.deep.equal([
+      2,
+      1,
+      ['way'],
+    ]);
+    expect(done.change).to.include({
+      where: 'kind=video,map',
+      said: 'privacy=on',
+      embeds: 2,
+      undoneAt: null,
+    });
+    expect(await current('first-talk')).to.deep.include({
+      number: 2,
+      options: { start: 5, privacy: true },
+      reason: 'changed with others',
+    });
     expect((await current('third-talk')).number).to.equal(1);
   });
 
@@ -77,16 +107,25 @@ describe('groups of embeds', function () {
     const [last] = (await call('changes.list', {})).data.items;
     const { data } = await call('changes.undo', { params: { change: last!.id }, body: {} });
     expect(data.undoneAt).to.be.a('string');
-    expect(await current('first-talk')).to.deep.include({ number: 3, options: { start: 5 }, reason: 'revision 1 again' });
+    expect(await current('first-talk')).to.deep.include({
+      number: 3,
+      options: { start: 5 },
+      reason: 'revision 1 again',
+    });
     expect(await current('second-talk')).to.deep.include({ number: 3, options: {} });
-    expect((await refusal(call('changes.undo', { params: { change: last!.id }, body: {} }))).code).to.equal('change-undone');
+    expect((await refusal(call('changes.undo', { params: { change: last!.id }, body: {} }))).code).to.equal(
+      'change-undone',
+    );
   });
 
   it('is not taken back where somebody changed one of them since: nothing is, and it is named', async () => {
     const { change: made } = await change('tag=talks', { options: { loop: true, align: 'centre' } });
     await call('embeds.change', { params: { embed: 'second-talk' }, body: { notes: 'mine' }, ifMatch: '*' });
     const error = await refusal(call('changes.undo', { params: { change: made!.id }, body: {} }));
-    expect([error.code, error.problem.errors!.map(({ pointer }) => pointer)]).to.deep.equal(['changed-since', ['/second-talk']]);
+    expect([error.code, error.problem.errors!.map(({ pointer }) => pointer)]).to.deep.equal([
+      'changed-since',
+      ['/second-talk'],
+    ]);
     expect((await current('first-talk')).options).to.deep.equal({ start: 5, loop: true, align: 'centre' });
   });
 

@@ -23,7 +23,8 @@ describe('the guarded client', () => {
     server.close();
   });
   const html = { 'content-type': 'text/html' };
-  const read = (path = '/', declared = [origin]): Promise<{ text: string; url: string }> => fetching.readPage(origin + path, declared);
+  const read = (path = '/', declared = [origin]): Promise<{ text: string; url: string }> =>
+    fetching.readPage(origin + path, declared);
   const refusal = async (work: Promise<unknown>): Promise<string> => {
     const error = await work.catch((reason: unknown) => reason);
     expect(error).to.be.instanceOf(FetchFailure);
@@ -113,7 +114,8 @@ describe('the guarded client', () => {
     ['a name before the host', 'http://site.example@127.0.0.1/'],
     ['only a name', 'http://a@site.example/'],
   ];
-  it('has at least sixty tricks to refuse', () => expect(new Set(tricks.map(([, address]) => address)).size).to.be.at.least(60));
+  it('has at least sixty tricks to refuse', () =>
+    expect(new Set(tricks.map(([, address]) => address)).size).to.be.at.least(60));
   for (const [label, address] of tricks) {
     it(`refuses ${label} where it is not declared: ${address}`, async () => {
       const error = await refusal(fetching.readPage(address, [origin]));
@@ -129,12 +131,17 @@ describe('the guarded client', () => {
     const rebinding = createFetching({
       allowPrivate: false,
       seconds: 1,
-      resolve: () => Promise.resolve((answers[Math.min(asked++, 1)] ?? []).map((address) => ({ address, family: 4 as const }))),
+      resolve: () =>
+        Promise.resolve(
+          (answers[Math.min(asked++, 1)] ?? []).map((address) => ({ address, family: 4 as const })),
+        ),
     });
     const first = await refusal(rebinding.get('http://turning.example/', { declared: [], accept: '*/*' }));
     expect(first).not.to.include('public internet');
     expect(asked).to.equal(1);
-    expect(await refusal(rebinding.get('http://turning.example/', { declared: [], accept: '*/*' }))).to.include('public internet');
+    expect(
+      await refusal(rebinding.get('http://turning.example/', { declared: [], accept: '*/*' })),
+    ).to.include('public internet');
     await rebinding.close();
   });
 
@@ -155,7 +162,8 @@ describe('the guarded client', () => {
   it('measures what it reads after decompression, and never waits for headers without an end', async () => {
     const bomb = gzipSync(Buffer.alloc(2_000_000));
     expect(bomb.length).to.be.below(10_000);
-    answer = (_request, response) => response.writeHead(200, { ...html, 'content-encoding': 'gzip' }).end(bomb);
+    answer = (_request, response) =>
+      response.writeHead(200, { ...html, 'content-encoding': 'gzip' }).end(bomb);
     expect(await refusal(read())).to.include('more than');
     answer = (_request, response) => {
       response.writeHead(200, html);
@@ -169,18 +177,41 @@ describe('the guarded client', () => {
 
   const umlaut = { latin: Buffer.from([0x3c, 0x70, 0x3e, 0xfc]), utf8: Buffer.from('<p>ü') };
   for (const [label, type, body, text] of [
-    ['its byte-order mark, whatever else is said', 'text/html; charset=iso-8859-1', Buffer.concat([Buffer.from([0xef, 0xbb, 0xbf]), umlaut.utf8]), '<p>ü'],
+    [
+      'its byte-order mark, whatever else is said',
+      'text/html; charset=iso-8859-1',
+      Buffer.concat([Buffer.from([0xef, 0xbb, 0xbf]), umlaut.utf8]),
+      '<p>ü',
+    ],
     ['its header', 'text/html; charset=iso-8859-2', Buffer.from([0xe6]), 'ć'],
-    ['its header, before its meta', 'text/html; charset=utf-8', Buffer.concat([Buffer.from('<meta charset=iso-8859-1>'), umlaut.utf8]), '<meta charset=iso-8859-1><p>ü'],
-    ['its meta', 'text/html', Buffer.concat([Buffer.from('<meta charset=utf-8>'), umlaut.utf8]), '<meta charset=utf-8><p>ü'],
+    [
+      'its header, before its meta',
+      'text/html; charset=utf-8',
+      Buffer.concat([Buffer.from('<meta charset=iso-8859-1>'), umlaut.utf8]),
+      '<meta charset=iso-8859-1><p>ü',
+    ],
+    [
+      'its meta',
+      'text/html',
+      Buffer.concat([Buffer.from('<meta charset=utf-8>'), umlaut.utf8]),
+      '<meta charset=utf-8><p>ü',
+    ],
     [
       'its older meta',
       'text/html',
-      Buffer.concat([Buffer.from('<meta http-equiv=content-type content="text/html; charset=windows-1251">'), Buffer.from([0xe6])]),
+      Buffer.concat([
+        Buffer.from('<meta http-equiv=content-type content="text/html; charset=windows-1251">'),
+        Buffer.from([0xe6]),
+      ]),
       '<meta http-equiv=content-type content="text/html; charset=windows-1251">ж',
     ],
     ['what browsers take where nothing is said', 'text/html', umlaut.latin, '<p>ü'],
-    ['two bytes a character', 'text/html', Buffer.concat([Buffer.from([0xff, 0xfe]), Buffer.from('<p>ü', 'utf16le')]), '<p>ü'],
+    [
+      'two bytes a character',
+      'text/html',
+      Buffer.concat([Buffer.from([0xff, 0xfe]), Buffer.from('<p>ü', 'utf16le')]),
+      '<p>ü',
+    ],
     ['several bytes a character', 'text/html; charset=shift_jis', Buffer.from([0x90, 0xaf]), '星'],
     ['an encoding that nobody knows', 'text/html; charset=klingon', umlaut.latin, '<p>ü'],
   ] as [string, string, Buffer, string][])
@@ -196,12 +227,17 @@ describe('the guarded client', () => {
   ] as [string, (bytes: Buffer) => Buffer][]) {
     it(`takes an answer for a page only where it is whole: ${encoding}`, async () => {
       const page = Buffer.from(`<p>${'the night sky '.repeat(200)}</p>`);
-      answer = (_request, response) => response.writeHead(200, { ...html, 'content-encoding': encoding }).end(pack(page));
+      answer = (_request, response) =>
+        response.writeHead(200, { ...html, 'content-encoding': encoding }).end(pack(page));
       expect((await read()).text).to.equal(page.toString());
       const packed = pack(page);
-      answer = (_request, response) => response.writeHead(200, { ...html, 'content-encoding': encoding }).end(packed.subarray(0, packed.length - 10));
+      answer = (_request, response) =>
+        response
+          .writeHead(200, { ...html, 'content-encoding': encoding })
+          .end(packed.subarray(0, packed.length - 10));
       expect(await refusal(read())).to.include('broke its answer off in the middle');
-      answer = (_request, response) => response.writeHead(200, { ...html, 'content-encoding': encoding }).end('<p>not packed at all</p>');
+      answer = (_request, response) =>
+        response.writeHead(200, { ...html, 'content-encoding': encoding }).end('<p>not packed at all</p>');
       expect(await refusal(read())).to.include('packed it wrongly');
     });
   }
@@ -213,20 +249,30 @@ describe('the guarded client', () => {
     };
     expect(await refusal(read())).to.match(/broke/);
     for (const encoding of ['zstd', 'constructor', 'gzip, gzip, gzip']) {
-      answer = (_request, response) => response.writeHead(200, { ...html, 'content-encoding': encoding }).end('x');
+      answer = (_request, response) =>
+        response.writeHead(200, { ...html, 'content-encoding': encoding }).end('x');
       expect(await refusal(read()), encoding).to.include('packs its answer');
     }
   });
 
   it('is not led from https: to http:, nor to a scheme that it does not read', async () => {
-    for (const location of ['file:///etc/passwd', 'ftp://site.example/', 'http://a:b@site.example/', 'http://[::1]/', '//127.0.0.1/']) {
+    for (const location of [
+      'file:///etc/passwd',
+      'ftp://site.example/',
+      'http://a:b@site.example/',
+      'http://[::1]/',
+      '//127.0.0.1/',
+    ]) {
       answer = (_request, response) => response.writeHead(302, { location }).end();
       expect(await refusal(read()), location).to.match(/not read|public internet/);
     }
   });
 
   it('checks every hop of a redirect anew', async () => {
-    answer = (request, response) => (request.url === '/' ? response.writeHead(302, { location: '/there' }).end() : response.writeHead(200, html).end('there'));
+    answer = (request, response) =>
+      request.url === '/'
+        ? response.writeHead(302, { location: '/there' }).end()
+        : response.writeHead(200, html).end('there');
     expect(await read()).to.include({ text: 'there', url: `${origin}/there` });
     answer = (_request, response) => response.writeHead(302, { location: 'http://127.0.0.1:1/' }).end();
     expect(await refusal(read())).to.include('127.0.0.1:1');
@@ -257,7 +303,10 @@ describe('the guarded client', () => {
       else response.writeHead(200, html).end('<p>x</p>');
     };
     for (let i = 0; i < 3; i++) expect((await read()).text).to.equal('<p>x</p>');
-    expect([...asked.values()].filter((times) => times > 1).length, 'connections were used again').to.be.at.least(1);
+    expect(
+      [...asked.values()].filter((times) => times > 1).length,
+      'connections were used again',
+    ).to.be.at.least(1);
     let times = 0;
     answer = (request) => void (times++, request.socket.destroy());
     expect(await refusal(read())).to.include('broke the connection off');
@@ -265,7 +314,8 @@ describe('the guarded client', () => {
   });
 
   it('knows public addresses from all others', () => {
-    for (const address of ['93.184.215.14', '2606:2800:21f::1']) expect(isPublic(address), address).to.equal(true);
+    for (const address of ['93.184.215.14', '2606:2800:21f::1'])
+      expect(isPublic(address), address).to.equal(true);
     for (const address of [
       '0.0.0.0',
       '127.1.2.3',
@@ -298,7 +348,8 @@ describe('the guarded client', () => {
     const site = (robots: [status: number, text: string]): void => {
       answer = (request, response) => {
         asked.push(request.url!);
-        if (request.url === '/robots.txt') return void response.writeHead(robots[0], { 'content-type': 'text/plain' }).end(robots[1]);
+        if (request.url === '/robots.txt')
+          return void response.writeHead(robots[0], { 'content-type': 'text/plain' }).end(robots[1]);
         response.writeHead(200, html).end(`<p>${request.url}</p>`);
       };
     };
@@ -307,10 +358,20 @@ describe('the guarded client', () => {
       ['a file that is forbidden', [403, ''], '/a', true],
       ['an empty file', [200, ''], '/a', true],
       ['everything', [200, 'User-agent: *\nDisallow: /'], '/a', false],
-      ['everything, to us alone', [200, 'User-agent: orbis\nDisallow: /\n\nUser-agent: *\nAllow: /'], '/a', false],
+      [
+        'everything, to us alone',
+        [200, 'User-agent: orbis\nDisallow: /\n\nUser-agent: *\nAllow: /'],
+        '/a',
+        false,
+      ],
       ['everything, to others alone', [200, 'User-agent: Orbital\nDisallow: /'], '/a', true],
       ['another path', [200, 'User-agent: *\nDisallow: /private/'], '/a', true],
-      ['this path, but for a part of it', [200, 'User-agent: *\nDisallow: /old/\nAllow: /old/open'], '/old/open', true],
+      [
+        'this path, but for a part of it',
+        [200, 'User-agent: *\nDisallow: /old/\nAllow: /old/open'],
+        '/old/open',
+        true,
+      ],
       ['by a star', [200, 'User-agent: *\nDisallow: /*?print'], '/a?print', false],
       ['words', [200, '<html>no rules</html>'], '/a', true],
       ['nothing, as it is broken', [503, ''], '/a', false],
@@ -335,8 +396,12 @@ describe('the guarded client', () => {
 
     it('also of the site that a page leads to', async () => {
       answer = (request, response) => {
-        if (request.url === '/robots.txt') return void response.writeHead(200).end(request.headers.host!.startsWith('other.') ? 'User-agent: *\nDisallow: /' : '');
-        if (request.url === '/leads') return void response.writeHead(302, { location: origin.replace('site.', 'other.') }).end();
+        if (request.url === '/robots.txt')
+          return void response
+            .writeHead(200)
+            .end(request.headers.host!.startsWith('other.') ? 'User-agent: *\nDisallow: /' : '');
+        if (request.url === '/leads')
+          return void response.writeHead(302, { location: origin.replace('site.', 'other.') }).end();
         response.writeHead(200, html).end('<p>x</p>');
       };
       expect(await refusal(strange.readPage(`${origin}/leads`, []))).to.include('robots.txt');

@@ -14,7 +14,19 @@ describe('many rows written at once', function () {
 
   it('are what the same rows are one by one, whatever is in them', async () => {
     const { db } = test.orbis.connection;
-    const words = ['plain', '', 'a "quote" \\ and \\n', "it's", '🌌 ü ‘x’', 'line\nend\ttab', '%_;--', '{"json": [1]}', '</script>\u2028', 'NULL', 'a'.repeat(300)];
+    const words = [
+      'plain',
+      '',
+      'a "quote" \\ and \\n',
+      "it's",
+      '🌌 ü ‘x’',
+      'line\nend\ttab',
+      '%_;--',
+      '{"json": [1]}',
+      '</script>\u2028',
+      'NULL',
+      'a'.repeat(300),
+    ];
     const now = new Date('2026-11-23T09:30:00.123Z');
     const rows = (name: string) =>
       words.map((meaning, i) => ({
@@ -69,10 +81,21 @@ describe('many rows written at once', function () {
         () => false,
         () => true,
       );
-    const row = { publicId: 'zzzzzzzzzz', search: 'x', said: 'x', embeds: 1, createdAt: new Date(), createdBy: 1 };
+    const row = {
+      publicId: 'zzzzzzzzzz',
+      search: 'x',
+      said: 'x',
+      embeds: 1,
+      createdAt: new Date(),
+      createdBy: 1,
+    };
     expect(await refused(insertMany(db, groupChange, [{ ...row, publicId: 'elevenchars' }]))).to.equal(true);
     expect(await refused(insertMany(db, groupChange, [{ ...row, createdBy: 99_999 }]))).to.equal(true);
-    expect(await refused(insertMany(db, groupChangeItem, [{ changeId: 99_999, embedId: 1, from: 1, to: 2, version: 1 }]))).to.equal(true);
+    expect(
+      await refused(
+        insertMany(db, groupChangeItem, [{ changeId: 99_999, embedId: 1, from: 1, to: 2, version: 1 }]),
+      ),
+    ).to.equal(true);
     const { data } = await test.client.call('embeds.create', { body: { name: 'One', text: talkCode(1) } });
     expect((await db.select().from(revision)).length).to.equal(data.revision);
   });

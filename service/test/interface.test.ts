@@ -34,21 +34,28 @@ describe('the description of the interface', () => {
     const walk = (layers: readonly Layer[], depth: number): void => {
       for (const { route, handle } of layers) {
         if (route && typeof route.path === 'string' && depth > 0)
-          for (const method of Object.keys(route.methods)) answered.push(`${method} ${apiBase}${route.path.replace(/:([a-z]+)/g, '{$1}')}`);
+          for (const method of Object.keys(route.methods))
+            answered.push(`${method} ${apiBase}${route.path.replace(/:([a-z]+)/g, '{$1}')}`);
         else if (handle?.stack) walk(handle.stack, depth + 1);
       }
     };
     walk((app.router as Router).stack as unknown as Layer[], 0);
     const { paths } = openApi('0') as { paths: Record<string, object> };
-    const described = Object.entries(paths).flatMap(([path, methods]) => Object.keys(methods).map((method) => `${method} ${path}`));
+    const described = Object.entries(paths).flatMap(([path, methods]) =>
+      Object.keys(methods).map((method) => `${method} ${path}`),
+    );
     expect(described).to.have.length.greaterThan(30);
-    expect(answered.filter((route) => !/\{\*|robots\.txt|favicon\.ico|well-known/.test(route)).sort()).to.deep.equal(described.sort());
+    expect(
+      answered.filter((route) => !/\{\*|robots\.txt|favicon\.ico|well-known/.test(route)).sort(),
+    ).to.deep.equal(described.sort());
   });
 
   it('is a whole document: every reference leads somewhere, every operation has its errors', () => {
     const text = JSON.stringify(openApi('0'));
     const { components } = JSON.parse(text) as { components: { schemas: Record<string, unknown> } };
-    const references = [...text.matchAll(/"\$ref":"#\/components\/schemas\/([^"]+)"/g)].map((found) => found[1]!);
+    const references = [...text.matchAll(/"\$ref":"#\/components\/schemas\/([^"]+)"/g)].map(
+      (found) => found[1]!,
+    );
     expect(references).to.include('Problem').and.include('Reading');
     for (const name of references) expect(components.schemas, name).to.have.property(name);
   });
@@ -66,7 +73,11 @@ describe('the description of the interface', () => {
   });
 
   it('has its errors in the documents, both ways', () => {
-    const documented = [...readFileSync(new URL('../../docs/errors.md', import.meta.url), 'utf8').matchAll(/^\| `([a-z-]+)` \|/gm)].map((found) => found[1]!);
+    const documented = [
+      ...readFileSync(new URL('../../docs/errors.md', import.meta.url), 'utf8').matchAll(
+        /^\| `([a-z-]+)` \|/gm,
+      ),
+    ].map((found) => found[1]!);
     expect(documented.sort()).to.deep.equal(Object.keys(catalogue).sort());
   });
 });
@@ -75,8 +86,12 @@ describe('the migrations', () => {
   it('are what the schema generates', () => {
     const folder = new URL('../migrations/', import.meta.url);
     const files = readdirSync(folder).filter((name) => name.endsWith('.sql'));
-    const journal = JSON.parse(readFileSync(new URL('meta/_journal.json', folder), 'utf8')) as { entries: { tag: string }[] };
-    expect(files.map((name) => name.replace('.sql', '')).sort()).to.deep.equal(journal.entries.map((entry) => entry.tag).sort());
+    const journal = JSON.parse(readFileSync(new URL('meta/_journal.json', folder), 'utf8')) as {
+      entries: { tag: string }[];
+    };
+    expect(files.map((name) => name.replace('.sql', '')).sort()).to.deep.equal(
+      journal.entries.map((entry) => entry.tag).sort(),
+    );
   });
 });
 
@@ -89,7 +104,11 @@ describe('the service', () => {
   after(() => test.stop());
 
   const raw = (path: string, init: RequestInit = {}): Promise<Response> => fetch(test.url + path, init);
-  const signedIn = (headers: Record<string, string> = {}): Record<string, string> => ({ 'authorization': `Bearer ${test.token}`, 'content-type': 'application/json', ...headers });
+  const signedIn = (headers: Record<string, string> = {}): Record<string, string> => ({
+    'authorization': `Bearer ${test.token}`,
+    'content-type': 'application/json',
+    ...headers,
+  });
 
   describe('keeps the door', () => {
     for (const [name, route] of Object.entries(routes)) {
@@ -107,10 +126,15 @@ describe('the service', () => {
       });
     }
 
-    it('open for its health', async () => expect(await (await raw('/api/v1/health/ready')).json()).to.include({ status: 'ok' }));
+    it('open for its health', async () =>
+      expect(await (await raw('/api/v1/health/ready')).json()).to.include({ status: 'ok' }));
 
     it('gives a session cookie that scripts and other sites cannot use, and takes it back', async () => {
-      const answer = await raw('/api/v1/session', { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ password }) });
+      const answer = await raw('/api/v1/session', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ password }),
+      });
       const cookie = answer.headers.get('set-cookie')!;
       expect(cookie)
         .to.match(/^orbis=[\w-]{43};/)
@@ -118,11 +142,16 @@ describe('the service', () => {
         .and.include('SameSite=Strict');
       const headers = { cookie: cookie.split(';')[0]! };
       expect((await raw('/api/v1/embeds', { headers })).status).to.equal(200);
-      for (const foreign of [{ 'sec-fetch-site': 'cross-site' }, { 'sec-fetch-site': 'same-site' }, { origin: 'http://elsewhere.localhost' }, { origin: 'null' }] as Record<
-        string,
-        string
-      >[]) {
-        const refused = await raw('/api/v1/session', { method: 'DELETE', headers: { ...headers, ...foreign } });
+      for (const foreign of [
+        { 'sec-fetch-site': 'cross-site' },
+        { 'sec-fetch-site': 'same-site' },
+        { origin: 'http://elsewhere.localhost' },
+        { origin: 'null' },
+      ] as Record<string, string>[]) {
+        const refused = await raw('/api/v1/session', {
+          method: 'DELETE',
+          headers: { ...headers, ...foreign },
+        });
         expect(refused.status, JSON.stringify(foreign)).to.equal(403);
       }
       expect((await raw('/api/v1/session', { method: 'DELETE', headers })).status).to.equal(204);
@@ -131,25 +160,43 @@ describe('the service', () => {
 
     it('lets a one-time link in once', async () => {
       const secret = new URL(await test.orbis.link('sign-in')).hash.slice(1);
-      const use = (path: string, body: object): Promise<Response> => raw(path, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
-      expect((await use('/api/v1/password', { secret, password: 'a new one for you' })).status, 'a link for signing in sets no password').to.equal(401);
+      const use = (path: string, body: object): Promise<Response> =>
+        raw(path, {
+          method: 'POST',
+          headers: { 'content-type': 'application/json' },
+          body: JSON.stringify(body),
+        });
+      expect(
+        (await use('/api/v1/password', { secret, password: 'a new one for you' })).status,
+        'a link for signing in sets no password',
+      ).to.equal(401);
       expect((await use('/api/v1/session/link', { secret })).status).to.equal(200);
       expect((await use('/api/v1/session/link', { secret })).status).to.equal(401);
     });
 
     it('lists tokens without their secrets, and revokes them', async () => {
-      const { data: made } = await test.client.call('tokens.create', { body: { name: 'to be revoked', password } });
+      const { data: made } = await test.client.call('tokens.create', {
+        body: { name: 'to be revoked', password },
+      });
       const { data: list } = await test.client.call('tokens.list');
       expect(JSON.stringify(list)).to.include(made.id).and.not.include(made.token);
       const own = { headers: { authorization: `Bearer ${made.token}` } };
       expect((await raw('/api/v1/embeds', own)).status).to.equal(200);
       await test.client.call('tokens.delete', { params: { token: made.id } });
-      expect((await (await raw('/api/v1/embeds', own)).json()) as object).to.include({ code: 'token-unknown' });
+      expect((await (await raw('/api/v1/embeds', own)).json()) as object).to.include({
+        code: 'token-unknown',
+      });
     });
 
     it('sends a strict policy, with Trusted Types, on its pages', async () => {
       const policy = (await raw('/')).headers.get('content-security-policy')!;
-      for (const directive of ["default-src 'none'", "script-src 'self'", "require-trusted-types-for 'script'", "frame-ancestors 'none'"]) expect(policy).to.include(directive);
+      for (const directive of [
+        "default-src 'none'",
+        "script-src 'self'",
+        "require-trusted-types-for 'script'",
+        "frame-ancestors 'none'",
+      ])
+        expect(policy).to.include(directive);
       expect(policy).not.to.match(/script-src[^;]*unsafe/);
     });
 
@@ -163,18 +210,49 @@ describe('the service', () => {
   });
 
   describe('answers bad input clearly', () => {
-    const post = (path: string, body: string, headers: Record<string, string> = {}): Promise<Response> => raw(path, { method: 'POST', headers: signedIn(headers), body });
+    const post = (path: string, body: string, headers: Record<string, string> = {}): Promise<Response> =>
+      raw(path, { method: 'POST', headers: signedIn(headers), body });
     for (const [label, path, body, status, code] of [
       ['a body that is no JSON', '/api/v1/embeds', '{', 400, 'not-json'],
       ['a name of nothing', '/api/v1/embeds', '{"name":" ","text":"x"}', 400, 'bad-request'],
-      ['a member that nobody knows', '/api/v1/embeds', '{"name":"a","text":"x","nmae":1}', 400, 'bad-request'],
+      [
+        'a member that nobody knows',
+        '/api/v1/embeds',
+        '{"name":"a","text":"x","nmae":1}',
+        400,
+        'bad-request',
+      ],
       ['nothing pasted', '/api/v1/embeds', '{"name":"a","text":" \\n"}', 422, 'nothing-pasted'],
       ['words', '/api/v1/embeds', '{"name":"a","text":"hello"}', 422, 'no-code'],
-      ['code as text', '/api/v1/embeds', '{"name":"a","text":"&lt;iframe src=x&gt;&lt;/iframe&gt;"}', 422, 'visible-code'],
-      ['several links at once', '/api/v1/embeds', '{"name":"a","text":"https://kinorill.localhost/reels/a\\nhttps://kinorill.localhost/reels/b"}', 422, 'several-links'],
+      [
+        'code as text',
+        '/api/v1/embeds',
+        '{"name":"a","text":"&lt;iframe src=x&gt;&lt;/iframe&gt;"}',
+        422,
+        'visible-code',
+      ],
+      [
+        'several links at once',
+        '/api/v1/embeds',
+        '{"name":"a","text":"https://kinorill.localhost/reels/a\\nhttps://kinorill.localhost/reels/b"}',
+        422,
+        'several-links',
+      ],
       ['half a character', '/api/v1/embeds', '{"name":"a","text":"<b>\\ud800</b>"}', 422, 'text-too-much'],
-      ['an address that is none', '/api/v1/sites', '{"key":"b","name":"B","address":"hollinfell"}', 422, 'address-invalid'],
-      ['a key that is taken', '/api/v1/sites', '{"key":"hollinfell","name":"B","address":"https://b.localhost"}', 409, 'key-taken'],
+      [
+        'an address that is none',
+        '/api/v1/sites',
+        '{"key":"b","name":"B","address":"hollinfell"}',
+        422,
+        'address-invalid',
+      ],
+      [
+        'a key that is taken',
+        '/api/v1/sites',
+        '{"key":"hollinfell","name":"B","address":"https://b.localhost"}',
+        409,
+        'key-taken',
+      ],
       ['a page of no site', '/api/v1/pages', '{"key":"nowhere/talks","title":"T"}', 404, 'not-found'],
       ['a place without a spot', '/api/v1/spots', '{"key":"hollinfell/talks"}', 400, 'bad-request'],
       ['an address that nobody answers at', '/api/v1/nothing', '{}', 404, 'no-route'],
@@ -182,7 +260,12 @@ describe('the service', () => {
     ] as const) {
       it(label, async () => {
         const answer = await post(path, body);
-        const problem = (await answer.json()) as { code: string; detail: string; status: number; instance: string };
+        const problem = (await answer.json()) as {
+          code: string;
+          detail: string;
+          status: number;
+          instance: string;
+        };
         expect([answer.status, problem.code]).to.deep.equal([status, code]);
         expect(problem.detail).to.match(/^.+[.!]$/);
         expect(problem.instance).to.equal(`urn:request:${answer.headers.get('x-request-id')}`);
@@ -190,17 +273,28 @@ describe('the service', () => {
     }
 
     it('points at the member that does not fit', async () => {
-      const answer = await post('/api/v1/embeds', JSON.stringify({ name: 'a', text: 'x', options: { start: 'soon' } }));
-      expect(((await answer.json()) as { errors: { pointer: string }[] }).errors[0]!.pointer).to.equal('/options/start');
+      const answer = await post(
+        '/api/v1/embeds',
+        JSON.stringify({ name: 'a', text: 'x', options: { start: 'soon' } }),
+      );
+      expect(((await answer.json()) as { errors: { pointer: string }[] }).errors[0]!.pointer).to.equal(
+        '/options/start',
+      );
     });
 
-    it('refuses another type of body', async () => expect((await post('/api/v1/embeds', 'name=a', { 'content-type': 'application/x-www-form-urlencoded' })).status).to.equal(415));
+    it('refuses another type of body', async () =>
+      expect(
+        (await post('/api/v1/embeds', 'name=a', { 'content-type': 'application/x-www-form-urlencoded' }))
+          .status,
+      ).to.equal(415));
   });
 
   describe('keeps the collection', () => {
     it('keeps what was pasted byte for byte, with its line ends and invisible characters', async () => {
       const text = `\uFEFFText\r\n${talkCode(test.world.port)}\r\n\u200B🌌`;
-      const { data } = await test.client.call('embeds.create', { body: { name: 'Ein Übertrag — bytes', text, tags: ['Talks', 'talks', 'Straße'] } });
+      const { data } = await test.client.call('embeds.create', {
+        body: { name: 'Ein Übertrag — bytes', text, tags: ['Talks', 'talks', 'Straße'] },
+      });
       expect(data.key).to.equal('ein-ubertrag-bytes');
       const { data: again } = await test.client.call('embeds.read', { params: { embed: data.key } });
       expect(again.pasted).to.equal(text);
@@ -208,63 +302,139 @@ describe('the service', () => {
     });
 
     it('gives keys that do not clash', async () => {
-      const make = () => test.client.call('embeds.create', { body: { name: 'Same name', text: talkCode(test.world.port) } });
+      const make = () =>
+        test.client.call('embeds.create', { body: { name: 'Same name', text: talkCode(test.world.port) } });
       const made = await Promise.all([make(), make(), make()]);
       expect(new Set(made.map((answer) => answer.data.key)).size).to.equal(3);
     });
 
     it('makes a revision only where something differs, and refuses a lost update', async () => {
-      const { data, etag } = await test.client.call('embeds.create', { body: { name: 'Revised', text: talkCode(test.world.port) } });
+      const { data, etag } = await test.client.call('embeds.create', {
+        body: { name: 'Revised', text: talkCode(test.world.port) },
+      });
       const save = (options: Options, ifMatch: string | undefined) =>
-        test.client.call('revisions.create', { params: { embed: data.key }, body: { options }, ...(ifMatch ? { ifMatch } : {}) });
+        test.client.call('revisions.create', {
+          params: { embed: data.key },
+          body: { options },
+          ...(ifMatch ? { ifMatch } : {}),
+        });
       const second = await save({ start: 112, end: 184 }, etag!);
       expect([second.status, second.data.revision]).to.deep.equal([201, 2]);
       expect(await codeOf(save({ start: 5 }, etag!))).to.equal('if-match-stale');
       expect(await codeOf(save({ start: 5 }, undefined))).to.equal('if-match-missing');
       const same = await save({ end: 184, start: 112 }, second.etag!);
       expect([same.status, same.data.revision]).to.deep.equal([200, 2]);
-      const { data: first } = await test.client.call('revisions.read', { params: { embed: data.key, revision: 1 } });
+      const { data: first } = await test.client.call('revisions.read', {
+        params: { embed: data.key, revision: 1 },
+      });
       expect(first.options).to.deep.equal({});
     });
 
     it('lets exactly one of two changes at once through', async () => {
-      const { data, etag } = await test.client.call('embeds.create', { body: { name: 'Raced', text: talkCode(test.world.port) } });
-      const save = (start: number) => test.client.call('revisions.create', { params: { embed: data.key }, body: { options: { start } }, ifMatch: etag! });
+      const { data, etag } = await test.client.call('embeds.create', {
+        body: { name: 'Raced', text: talkCode(test.world.port) },
+      });
+      const save = (start: number) =>
+        test.client.call('revisions.create', {
+          params: { embed: data.key },
+          body: { options: { start } },
+          ifMatch: etag!,
+        });
       const outcomes = await Promise.allSettled([1, 2, 3, 4].map(save));
       expect(outcomes.filter((o) => o.status === 'fulfilled')).to.have.length(1);
-      for (const o of outcomes) if (o.status === 'rejected') expect((o.reason as ApiError).code).to.equal('if-match-stale');
-      expect((await test.client.call('revisions.list', { params: { embed: data.key } })).data.items).to.have.length(2);
+      for (const o of outcomes)
+        if (o.status === 'rejected') expect((o.reason as ApiError).code).to.equal('if-match-stale');
+      expect(
+        (await test.client.call('revisions.list', { params: { embed: data.key } })).data.items,
+      ).to.have.length(2);
     });
 
     it('changes nothing when an option cannot be fulfilled', async () => {
-      const { data, etag } = await test.client.call('embeds.create', { body: { name: 'Refusing', text: talkCode(test.world.port) } });
-      expect(await codeOf(test.client.call('revisions.create', { params: { embed: data.key }, ifMatch: etag!, body: { options: { start: 9, end: 3 } } }))).to.equal('clip-order');
-      expect((await test.client.call('embeds.read', { params: { embed: data.key } })).data.revision).to.equal(1);
+      const { data, etag } = await test.client.call('embeds.create', {
+        body: { name: 'Refusing', text: talkCode(test.world.port) },
+      });
+      expect(
+        await codeOf(
+          test.client.call('revisions.create', {
+            params: { embed: data.key },
+            ifMatch: etag!,
+            body: { options: { start: 9, end: 3 } },
+          }),
+        ),
+      ).to.equal('clip-order');
+      expect((await test.client.call('embeds.read', { params: { embed: data.key } })).data.revision).to.equal(
+        1,
+      );
     });
 
     it('renames, tags, retires and restores with JSON Merge Patch; the key stays', async () => {
-      const { data, etag } = await test.client.call('embeds.create', { body: { name: 'To rename', text: talkCode(test.world.port) } });
-      const changed = await test.client.call('embeds.change', { params: { embed: data.key }, ifMatch: etag!, body: { name: 'Renamed', retired: true, tags: ['x'] } });
-      expect(changed.data).to.deep.include({ key: 'to-rename', name: 'Renamed', retired: true, tags: ['x'], revision: 1 });
-      expect(await codeOf(test.client.call('placements.create', { body: { embed: data.key, place: 'hollinfell/talks#opening' } }))).to.equal('embed-retired');
+      const { data, etag } = await test.client.call('embeds.create', {
+        body: { name: 'To rename', text: talkCode(test.world.port) },
+      });
+      const changed = await test.client.call('embeds.change', {
+        params: { embed: data.key },
+        ifMatch: etag!,
+        body: { name: 'Renamed', retired: true, tags: ['x'] },
+      });
+      expect(changed.data).to.deep.include({
+        key: 'to-rename',
+        name: 'Renamed',
+        retired: true,
+        tags: ['x'],
+        revision: 1,
+      });
+      expect(
+        await codeOf(
+          test.client.call('placements.create', {
+            body: { embed: data.key, place: 'hollinfell/talks#opening' },
+          }),
+        ),
+      ).to.equal('embed-retired');
     });
 
     it('takes the provider’s newer code into the same embed: options stay, and what no longer fits is named', async () => {
-      const created = await test.client.call('embeds.create', { body: { name: 'Renewed', text: talkCode(test.world.port), options: { start: 112, fit: 'shape' } } });
+      const created = await test.client.call('embeds.create', {
+        body: { name: 'Renewed', text: talkCode(test.world.port), options: { start: 112, fit: 'shape' } },
+      });
       const renew = (text: string, etag: string, dropUnfit = false) =>
-        test.client.call('sources.create', { params: { embed: 'renewed' }, ifMatch: etag, body: { text, dropUnfit } });
+        test.client.call('sources.create', {
+          params: { embed: 'renewed' },
+          ifMatch: etag,
+          body: { text, dropUnfit },
+        });
       const same = await renew(talkCode(test.world.port), created.etag!);
       expect([same.status, same.data.source]).to.deep.equal([200, 1]);
       const newer = await renew(talkCode(test.world.port, 'fN2north'), created.etag!);
       expect([newer.status, newer.data.source, newer.data.revision]).to.deep.equal([201, 2, 2]);
-      expect(newer.data.current).to.deep.include({ source: 2, options: { start: 112, fit: 'shape' }, reason: 'newer code of the provider' });
-      expect((await test.client.call('revisions.read', { params: { embed: 'renewed', revision: 1 } })).data.source).to.equal(1);
-      expect(await codeOf(renew('<iframe src="https://e.localhost/a" width="640" height="360" title="t"></iframe>', newer.etag!))).to.equal('options-unfit');
+      expect(newer.data.current).to.deep.include({
+        source: 2,
+        options: { start: 112, fit: 'shape' },
+        reason: 'newer code of the provider',
+      });
+      expect(
+        (await test.client.call('revisions.read', { params: { embed: 'renewed', revision: 1 } })).data.source,
+      ).to.equal(1);
+      expect(
+        await codeOf(
+          renew(
+            '<iframe src="https://e.localhost/a" width="640" height="360" title="t"></iframe>',
+            newer.etag!,
+          ),
+        ),
+      ).to.equal('options-unfit');
       expect(await codeOf(renew(talkCode(1), created.etag!))).to.equal('if-match-stale');
-      const dropped = await renew('<iframe src="https://e.localhost/a" width="640" height="360" title="t"></iframe>', newer.etag!, true);
+      const dropped = await renew(
+        '<iframe src="https://e.localhost/a" width="640" height="360" title="t"></iframe>',
+        newer.etag!,
+        true,
+      );
       expect(dropped.data).to.deep.include({ kind: 'frame', provider: null, source: 3 });
       expect(dropped.data.current).to.deep.include({ options: { fit: 'shape' } });
-      expect((await test.client.call('embeds.list', { query: { host: 'e.localhost' } })).data.items.map((item) => item.key)).to.deep.equal(['renewed']);
+      expect(
+        (await test.client.call('embeds.list', { query: { host: 'e.localhost' } })).data.items.map(
+          (item) => item.key,
+        ),
+      ).to.deep.equal(['renewed']);
     });
 
     it('pages through a list without losing or doubling anything', async () => {
@@ -282,8 +452,11 @@ describe('the service', () => {
     });
 
     it('searches names and tags, and takes % and _ for what they are', async () => {
-      await test.client.call('embeds.create', { body: { name: '100% dark_sky', text: talkCode(test.world.port), tags: ['moor'] } });
-      const found = async (q: string): Promise<string[]> => (await test.client.call('embeds.list', { query: { q } })).data.items.map((item) => item.name);
+      await test.client.call('embeds.create', {
+        body: { name: '100% dark_sky', text: talkCode(test.world.port), tags: ['moor'] },
+      });
+      const found = async (q: string): Promise<string[]> =>
+        (await test.client.call('embeds.list', { query: { q } })).data.items.map((item) => item.name);
       expect(await found('100%')).to.deep.equal(['100% dark_sky']);
       expect(await found('k_s')).to.deep.equal(['100% dark_sky']);
       expect(await found('moor dark')).to.deep.equal(['100% dark_sky']);
@@ -292,5 +465,7 @@ describe('the service', () => {
   });
 
   it('says everything of an error from one catalogue', () =>
-    expect(new OrbisError('clip-order', { start: '1:52', end: '0:30' }).message).to.equal('The end (0:30) is not after the start (1:52). Set an end later than 1:52.'));
+    expect(new OrbisError('clip-order', { start: '1:52', end: '0:30' }).message).to.equal(
+      'The end (0:30) is not after the start (1:52). Set an end later than 1:52.',
+    ));
 });

@@ -27,8 +27,11 @@ describe('the queue of jobs', () => {
     });
     await new Promise<void>((resolve) => site.listen(0, '127.0.0.1', resolve));
     for (const key of ['one', 'two', 'three']) {
-      await test.client.call('sites.create', { body: { key, name: key, address: `http://${key}.localhost:${(site.address() as AddressInfo).port}` } });
-      for (let i = 0; i < 6; i++) await test.client.call('pages.create', { body: { key: `${key}/${key}-${i}`, title: 'T' } });
+      await test.client.call('sites.create', {
+        body: { key, name: key, address: `http://${key}.localhost:${(site.address() as AddressInfo).port}` },
+      });
+      for (let i = 0; i < 6; i++)
+        await test.client.call('pages.create', { body: { key: `${key}/${key}-${i}`, title: 'T' } });
     }
   });
   after(async () => {
@@ -52,7 +55,12 @@ describe('the queue of jobs', () => {
       db,
       fetching,
       reader,
-      renderContext: () => ({ sheets: [], rules: { dropTracking: false }, workOut: reader.workOut, workOutPage: reader.workOutPage }),
+      renderContext: () => ({
+        sheets: [],
+        rules: { dropTracking: false },
+        workOut: reader.workOut,
+        workOutPage: reader.workOutPage,
+      }),
       refresh: () => Promise.resolve(),
       placementUrl: (id) => `http://${id}.frames.localhost/`,
       now: () => new Date(),
@@ -63,7 +71,9 @@ describe('the queue of jobs', () => {
     const second = createRunner([counted], { db, owner: 'second', now: () => new Date(), log: silent });
     second.start();
     try {
-      const sweeps = await Promise.all(['one', 'two', 'three'].map((key) => test.client.call('sweeps.create', { body: { site: key } })));
+      const sweeps = await Promise.all(
+        ['one', 'two', 'three'].map((key) => test.client.call('sweeps.create', { body: { site: key } })),
+      );
       second.nudge();
       for (const { data } of sweeps) expect(await ended(data.id)).to.include({ state: 'done', read: 6 });
       expect(asked).to.have.length(18);
@@ -90,7 +100,9 @@ describe('the queue of jobs', () => {
     const stopped = await ended(data.id);
     expect(stopped.state).to.equal('stopped');
     expect(stopped.read).to.be.below(18);
-    expect(await test.client.call('sweeps.stop', { params: { sweep: data.id } }).catch((error: unknown) => error)).to.include({ code: 'sweep-ended' });
+    expect(
+      await test.client.call('sweeps.stop', { params: { sweep: data.id } }).catch((error: unknown) => error),
+    ).to.include({ code: 'sweep-ended' });
   });
 
   it('gives a job to another when its holder was not heard of for a minute, and the first one notices', async () => {
@@ -98,9 +110,13 @@ describe('the queue of jobs', () => {
     const { data } = await test.client.call('sweeps.create', { body: { site: 'one' } });
     await ended(data.id);
     const job = (await findJob(db, data.id))!;
-    await db.execute(sql`update job set state = 'running', ended_at = null, lease_owner = 'lost', lease_until = utc_timestamp(3) + interval 30 second where id = ${job.id}`);
+    await db.execute(
+      sql`update job set state = 'running', ended_at = null, lease_owner = 'lost', lease_until = utc_timestamp(3) + interval 30 second where id = ${job.id}`,
+    );
     expect(await claimJob(db, 'sweep', 'next'), 'its lease still runs').to.equal(null);
-    await db.execute(sql`update job set lease_until = utc_timestamp(3) - interval 1 second where id = ${job.id}`);
+    await db.execute(
+      sql`update job set lease_until = utc_timestamp(3) - interval 1 second where id = ${job.id}`,
+    );
     expect(await claimJob(db, 'sweep', 'next')).to.include({ id: job.id });
     expect(await renewLease(db, job.id, 'lost')).to.equal('lost');
     expect(await renewLease(db, job.id, 'next')).to.equal('go-on');
@@ -111,9 +127,15 @@ describe('the queue of jobs', () => {
     const connection = await connectDatabase(await migratedDatabase());
     try {
       const { db } = connection;
-      await db.execute(sql`insert into job (public_id, kind, state, created_at) values ('aaaaaaaaaa', 'sweep', 'waiting', utc_timestamp(3))`);
-      const claims = await Promise.all(Array.from({ length: 6 }, (_, i) => claimJob(db, 'sweep', `asker ${i}`)));
-      expect(claims.filter((claim) => claim !== null).map(({ publicId }) => publicId)).to.deep.equal(['aaaaaaaaaa']);
+      await db.execute(
+        sql`insert into job (public_id, kind, state, created_at) values ('aaaaaaaaaa', 'sweep', 'waiting', utc_timestamp(3))`,
+      );
+      const claims = await Promise.all(
+        Array.from({ length: 6 }, (_, i) => claimJob(db, 'sweep', `asker ${i}`)),
+      );
+      expect(claims.filter((claim) => claim !== null).map(({ publicId }) => publicId)).to.deep.equal([
+        'aaaaaaaaaa',
+      ]);
     } finally {
       await connection.close();
     }
@@ -122,14 +144,25 @@ describe('the queue of jobs', () => {
   it('tries a job that fails again, later each time, and no more than three times', async () => {
     const connection = await connectDatabase(await migratedDatabase());
     const { db } = connection;
-    const failing = createRunner([{ kind: 'sweep', leavesTrace: true, step: () => Promise.reject(new Error('broken')) }], { db, owner: 'o', now: () => new Date(), log: silent });
+    const failing = createRunner(
+      [{ kind: 'sweep', leavesTrace: true, step: () => Promise.reject(new Error('broken')) }],
+      { db, owner: 'o', now: () => new Date(), log: silent },
+    );
     const waits: number[] = [];
     try {
-      await db.execute(sql`insert into job (public_id, kind, state, created_at) values ('aaaaaaaaaa', 'sweep', 'waiting', utc_timestamp(3))`);
+      await db.execute(
+        sql`insert into job (public_id, kind, state, created_at) values ('aaaaaaaaaa', 'sweep', 'waiting', utc_timestamp(3))`,
+      );
       failing.start();
-      for (let job = await findJob(db, 'aaaaaaaaaa'); job?.state !== 'failed'; job = await findJob(db, 'aaaaaaaaaa')) {
+      for (
+        let job = await findJob(db, 'aaaaaaaaaa');
+        job?.state !== 'failed';
+        job = await findJob(db, 'aaaaaaaaaa')
+      ) {
         if (job!.attempts > waits.length) {
-          const [[row]] = (await db.execute(sql`select timestampdiff(second, utc_timestamp(3), run_at) as wait from job`)) as unknown as [[{ wait: number }]];
+          const [[row]] = (await db.execute(
+            sql`select timestampdiff(second, utc_timestamp(3), run_at) as wait from job`,
+          )) as unknown as [[{ wait: number }]];
           waits.push(row.wait);
           await db.execute(sql`update job set run_at = null`);
           failing.nudge();

@@ -22,8 +22,10 @@ describe('collecting by link', function () {
     await test.stop();
   });
   const on = (host: string, path: string): string => `http://${host}.localhost:${test.world.port}${path}`;
-  const collect = async (name: string, text: string, ask = true) => (await test.client.call('embeds.create', { body: { name, text, ask } })).data;
-  const size = async (): Promise<number> => (await test.client.call('embeds.list', { query: { limit: 200 } })).data.items.length;
+  const collect = async (name: string, text: string, ask = true) =>
+    (await test.client.call('embeds.create', { body: { name, text, ask } })).data;
+  const size = async (): Promise<number> =>
+    (await test.client.call('embeds.list', { query: { limit: 200 } })).data.items.length;
   const html = { 'content-type': 'text/html' };
 
   it('says first whom it would ask, and asks nobody then', async () => {
@@ -33,14 +35,19 @@ describe('collecting by link', function () {
       asked++;
       r.writeHead(200, html).end('<p>x</p>');
     };
-    const link = async (address: string) => (await test.client.call('links.find', { body: { link: address } })).data;
+    const link = async (address: string) =>
+      (await test.client.call('links.find', { body: { link: address } })).data;
     const kinorill = await link(on('kinorill', '/reels/cM7comet'));
     expect(kinorill.asks.map(({ host }) => host)).to.deep.equal([`kinorill.localhost:${test.world.port}`]);
     expect(kinorill.code).to.include('/reel/cM7comet"');
-    expect((await link(`${elsewhere}/a`)).asks.map(({ host }) => host)).to.deep.equal([new URL(elsewhere).host]);
+    expect((await link(`${elsewhere}/a`)).asks.map(({ host }) => host)).to.deep.equal([
+      new URL(elsewhere).host,
+    ]);
     expect((await link(on('fennfeed', '/of/hollinfell'))).asks).to.deep.equal([]);
     expect([asked, await size()]).to.deep.equal([0, before]);
-    expect((await refusal(test.client.call('links.find', { body: { link: 'kinorill' } }))).code).to.equal('no-link');
+    expect((await refusal(test.client.call('links.find', { body: { link: 'kinorill' } }))).code).to.equal(
+      'no-link',
+    );
   });
 
   for (const [name, host, path, title, format] of [
@@ -94,29 +101,57 @@ describe('collecting by link', function () {
           return void response.writeHead(200, { 'content-type': type }).end(body);
         }
         const type = wanted === 'xml' ? 'text/xml+oembed' : 'application/json+oembed';
-        if (pathname === '/header') return void response.writeHead(200, { ...html, link: `</oembed?kind=${wanted}>; rel="alternate"; type="${type}"` }).end('<title>Page</title>');
-        response.writeHead(200, html).end(`<title>Page &amp; more</title><link rel="alternate" type="${type}" href="/oembed?kind=${wanted}">`);
+        if (pathname === '/header')
+          return void response
+            .writeHead(200, { ...html, link: `</oembed?kind=${wanted}>; rel="alternate"; type="${type}"` })
+            .end('<title>Page</title>');
+        response
+          .writeHead(200, html)
+          .end(
+            `<title>Page &amp; more</title><link rel="alternate" type="${type}" href="/oembed?kind=${wanted}">`,
+          );
       };
     });
 
     it('finds oEmbed by the page, and by its header', async () => {
       const { found, base, current } = await collect('Found in the page', `${elsewhere}/watch/7`);
-      expect(found).to.deep.include({ how: 'oembed', title: 'A film', author: 'Ida', width: 480, height: 270, endpoint: `${elsewhere}/oembed?kind=json` });
-      expect([base, current.options]).to.deep.equal(['<iframe src="https://films.localhost/e/7" width="480" height="270"></iframe>', { title: 'A film' }]);
+      expect(found).to.deep.include({
+        how: 'oembed',
+        title: 'A film',
+        author: 'Ida',
+        width: 480,
+        height: 270,
+        endpoint: `${elsewhere}/oembed?kind=json`,
+      });
+      expect([base, current.options]).to.deep.equal([
+        '<iframe src="https://films.localhost/e/7" width="480" height="270"></iframe>',
+        { title: 'A film' },
+      ]);
       const photo = await collect('Found in the header', `${elsewhere}/header?kind=xml`);
-      expect(photo.base).to.equal('<img src="https://films.localhost/m.jpg" width="40" height="30" alt="A moor" loading="lazy">');
+      expect(photo.base).to.equal(
+        '<img src="https://films.localhost/m.jpg" width="40" height="30" alt="A moor" loading="lazy">',
+      );
     });
 
     it('frames the page where the answer is only a link, or there is none', async () => {
       const { found, base } = await collect('Framed', `${elsewhere}/watch/7?kind=link`);
       expect(found).to.deep.include({ how: 'page', title: 'Page & more' });
-      expect(base).to.include(`<iframe src="${elsewhere}/watch/7?kind=link" width="800" height="600" title="Page &amp; more" loading="lazy">`);
+      expect(base).to.include(
+        `<iframe src="${elsewhere}/watch/7?kind=link" width="800" height="600" title="Page &amp; more" loading="lazy">`,
+      );
     });
 
     it('follows a redirect, and says where it led', async () => {
       const inner = answer;
-      answer = (request, response) => (request.url === '/short' ? response.writeHead(302, { location: '/watch/7' }).end() : inner(request, response));
-      expect((await collect('Led on', `${elsewhere}/short`)).found).to.deep.include({ link: `${elsewhere}/short`, url: `${elsewhere}/watch/7`, how: 'oembed' });
+      answer = (request, response) =>
+        request.url === '/short'
+          ? response.writeHead(302, { location: '/watch/7' }).end()
+          : inner(request, response);
+      expect((await collect('Led on', `${elsewhere}/short`)).found).to.deep.include({
+        link: `${elsewhere}/short`,
+        url: `${elsewhere}/watch/7`,
+        how: 'oembed',
+      });
     });
   });
 
@@ -124,9 +159,21 @@ describe('collecting by link', function () {
     it('reads type, size, dimensions and length out of its beginning', async () => {
       const site = `http://hollinfell.localhost:${test.world.port}/files`;
       const film = await collect('Film', `${site}/dome-opens.webm#t=12`);
-      expect(film.found).to.deep.include({ how: 'file', type: 'video/webm', width: 640, height: 360, length: 300.004, bytes: 1_104_989, ranges: true });
+      expect(film.found).to.deep.include({
+        how: 'file',
+        type: 'video/webm',
+        width: 640,
+        height: 360,
+        length: 300.004,
+        bytes: 1_104_989,
+        ranges: true,
+      });
       expect(film.current.options).to.deep.equal({ start: 12 });
-      const late = test.client.call('revisions.create', { params: { embed: film.key }, body: { options: { start: 310 } }, ifMatch: '*' });
+      const late = test.client.call('revisions.create', {
+        params: { embed: film.key },
+        body: { options: { start: 310 } },
+        ifMatch: '*',
+      });
       expect((await refusal(late)).message).to.equal('It is 5:00 long: start 5:10 is beyond its end.');
       const sound = await collect('Sound', `${site}/under-the-fell.wav`);
       expect(sound.found).to.deep.include({ type: 'audio/wav', length: 40 });
@@ -138,10 +185,12 @@ describe('collecting by link', function () {
     });
 
     it('believes its bytes, not its name', async () => {
-      answer = (_q, r) => r.writeHead(200, { 'content-type': 'application/octet-stream' }).end('%PDF-1.4\n%âãÏÓ\n1 0 obj');
+      answer = (_q, r) =>
+        r.writeHead(200, { 'content-type': 'application/octet-stream' }).end('%PDF-1.4\n%âãÏÓ\n1 0 obj');
       const found = await collect('Named wrongly', `${elsewhere}/film.mp4`);
       expect([found.found!.type, found.base.startsWith('<iframe ')]).to.deep.equal(['application/pdf', true]);
-      answer = (_q, r) => r.writeHead(200, { 'content-type': 'video/mp4' }).end(Buffer.from('504b0304140000000800', 'hex'));
+      answer = (_q, r) =>
+        r.writeHead(200, { 'content-type': 'video/mp4' }).end(Buffer.from('504b0304140000000800', 'hex'));
       expect((await refusal(collect('No film', `${elsewhere}/film.mp4`))).code).to.equal('link-not-shown');
     });
   });
@@ -149,22 +198,41 @@ describe('collecting by link', function () {
   describe('keeps nothing, and says what is the matter', () => {
     for (const [label, listener, code, said] of [
       ['a page that is gone', (_q, r) => r.writeHead(404, html).end(), 'link-unreachable', 'answers 404'],
-      ['a page that refuses frames', (_q, r) => r.writeHead(200, { ...html, 'x-frame-options': 'DENY' }).end('<p>x</p>'), 'link-refuses-frames', 'X-Frame-Options'],
+      [
+        'a page that refuses frames',
+        (_q, r) => r.writeHead(200, { ...html, 'x-frame-options': 'DENY' }).end('<p>x</p>'),
+        'link-refuses-frames',
+        'X-Frame-Options',
+      ],
       [
         'a policy that refuses them',
-        (_q, r) => r.writeHead(200, { ...html, 'content-security-policy': "frame-ancestors 'none'" }).end('x'),
+        (_q, r) =>
+          r.writeHead(200, { ...html, 'content-security-policy': "frame-ancestors 'none'" }).end('x'),
         'link-refuses-frames',
         'lets only nobody',
       ],
       ['a connection that breaks', (_q, r) => r.destroy(), 'link-unreachable', 'broke the connection off'],
-      ['redirects without an end', (q, r) => r.writeHead(302, { location: `${q.url}x` }).end(), 'link-unreachable', 'more than 5 times'],
+      [
+        'redirects without an end',
+        (q, r) => r.writeHead(302, { location: `${q.url}x` }).end(),
+        'link-unreachable',
+        'more than 5 times',
+      ],
       [
         'nonsense where an answer was promised',
-        (q, r) => (q.url === '/o' ? r.writeHead(200).end('{') : r.writeHead(200, html).end('<link rel=alternate type=application/json+oembed href=/o>')),
+        (q, r) =>
+          q.url === '/o'
+            ? r.writeHead(200).end('{')
+            : r.writeHead(200, html).end('<link rel=alternate type=application/json+oembed href=/o>'),
         'link-unreachable',
         'no JSON object',
       ],
-      ['another type', (_q, r) => r.writeHead(200, { 'content-type': 'application/zip' }).end('PK'), 'link-not-shown', 'application/zip'],
+      [
+        'another type',
+        (_q, r) => r.writeHead(200, { 'content-type': 'application/zip' }).end('PK'),
+        'link-not-shown',
+        'application/zip',
+      ],
     ] as [string, RequestListener, string, string][]) {
       it(label, async () => {
         const before = await size();
@@ -191,8 +259,13 @@ describe('collecting by link', function () {
         await set(fault);
         try {
           const error = await refusal(collect('Faulty', on('kinorill', `/reels/${reel}`)));
-          expect([error.code, error.message.includes(said)], error.message).to.deep.equal(['link-unreachable', true]);
-          expect((await collect('Faulty, unasked', on('kinorill', '/reels/cM7comet'), false)).provider).to.equal('kinorill');
+          expect([error.code, error.message.includes(said)], error.message).to.deep.equal([
+            'link-unreachable',
+            true,
+          ]);
+          expect(
+            (await collect('Faulty, unasked', on('kinorill', '/reels/cM7comet'), false)).provider,
+          ).to.equal('kinorill');
         } finally {
           await set(null);
         }
@@ -201,7 +274,9 @@ describe('collecting by link', function () {
   });
 
   describe('several at once', () => {
-    const collectAll = async (links: string[], more: object = {}) => (await test.client.call('links.collect', { body: { links, ask: true, tags: ['several'], ...more } })).data;
+    const collectAll = async (links: string[], more: object = {}) =>
+      (await test.client.call('links.collect', { body: { links, ask: true, tags: ['several'], ...more } }))
+        .data;
     it('makes an embed of each, called as its provider calls it, with what its link asks for', async () => {
       const links = [
         on('kinorill', '/reels/rG5rings'),
@@ -219,7 +294,11 @@ describe('collecting by link', function () {
       ]);
       expect(new Set(taken.map(({ embed }) => embed)).size).to.equal(4);
       const { data } = await test.client.call('embeds.read', { params: { embed: taken[2]!.embed } });
-      expect([data.current.options, data.tags, data.found!.title]).to.deep.equal([{ start: 65 }, ['several'], 'Rings, seen through small telescopes']);
+      expect([data.current.options, data.tags, data.found!.title]).to.deep.equal([
+        { start: 65 },
+        ['several'],
+        'Rings, seen through small telescopes',
+      ]);
     });
 
     it('collects none where one cannot be, unless that is said; and asks nobody where that is asked for', async () => {
@@ -227,10 +306,16 @@ describe('collecting by link', function () {
       const links = [on('mapmere', '/maps/tarn'), `${elsewhere}/gone`];
       const before = await size();
       const error = await refusal(collectAll(links));
-      expect([error.code, error.problem.errors!.map(({ pointer }) => pointer)]).to.deep.equal(['import-refused', ['/links/1']]);
+      expect([error.code, error.problem.errors!.map(({ pointer }) => pointer)]).to.deep.equal([
+        'import-refused',
+        ['/links/1'],
+      ]);
       expect(await size()).to.equal(before);
       const some = await collectAll(links, { skipRefused: true });
-      expect([some.taken.length, some.refused.map(({ item, detail }) => [item, detail.includes('answers 404')])]).to.deep.equal([1, [[2, true]]]);
+      expect([
+        some.taken.length,
+        some.refused.map(({ item, detail }) => [item, detail.includes('answers 404')]),
+      ]).to.deep.equal([1, [[2, true]]]);
       let asked = 0;
       answer = () => asked++;
       const unasked = await collectAll([`${elsewhere}/talks/first-light`], { ask: false });
@@ -239,12 +324,17 @@ describe('collecting by link', function () {
     });
 
     it('calls one without a name as its provider does, or as its code says', async () => {
-      const called = async (text: string, ask = true): Promise<string> => (await test.client.call('embeds.create', { body: { text, ask } })).data.name;
+      const called = async (text: string, ask = true): Promise<string> =>
+        (await test.client.call('embeds.create', { body: { text, ask } })).data.name;
       expect(await called(on('mapmere', '/maps/moor-road'))).to.equal('The moor road to the observatory');
-      expect(await called('<iframe src="https://nobody.localhost/a" title="Ten to nine"></iframe>')).to.equal('Ten to nine');
-      expect(await called('<div class="praisecroft-reviews" data-place="x"></div><script async src="https://praisecroft.localhost/reviews.js"></script>')).to.equal(
-        'Praisecroft reviews',
+      expect(await called('<iframe src="https://nobody.localhost/a" title="Ten to nine"></iframe>')).to.equal(
+        'Ten to nine',
       );
+      expect(
+        await called(
+          '<div class="praisecroft-reviews" data-place="x"></div><script async src="https://praisecroft.localhost/reviews.js"></script>',
+        ),
+      ).to.equal('Praisecroft reviews');
     });
   });
 });

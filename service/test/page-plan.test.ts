@@ -4,7 +4,8 @@ import { startTestOrbis, type TestOrbis } from './support/orbis.ts';
 const booking = (calendar: string): string =>
   `<div class="slotsedge-calendar" data-calendar="${calendar}"></div>\n<script async src="https://cdn.slotsedge.localhost/booking.js"></script>`;
 
-const talk = '<iframe width="560" height="315" src="https://play.kinorill.localhost/reel/qX7" title="Talk"></iframe>';
+const talk =
+  '<iframe width="560" height="315" src="https://play.kinorill.localhost/reel/qX7" title="Talk"></iframe>';
 
 describe('what a page needs only once', function () {
   this.timeout(60_000);
@@ -13,29 +14,49 @@ describe('what a page needs only once', function () {
   before(async () => {
     test = await startTestOrbis();
     const { client } = test;
-    await client.call('sites.create', { body: { key: 'hollinfell', name: 'Hollin Fell', address: 'http://hollinfell.localhost' } });
+    await client.call('sites.create', {
+      body: { key: 'hollinfell', name: 'Hollin Fell', address: 'http://hollinfell.localhost' },
+    });
     await client.call('pages.create', { body: { key: 'hollinfell/visit', title: 'Visit' } });
     for (const spot of ['a', 'b']) {
       await client.call('spots.create', { body: { key: `hollinfell/visit#${spot}` } });
       await client.call('embeds.create', { body: { name: `Nights ${spot}`, text: booking(spot) } });
     }
     // Placed the other way round: the plan follows the places, not the order of placing.
-    for (const spot of ['b', 'a']) ids[spot] = (await client.call('placements.create', { body: { embed: `nights-${spot}`, place: `hollinfell/visit#${spot}` } })).data.id;
+    for (const spot of ['b', 'a'])
+      ids[spot] = (
+        await client.call('placements.create', {
+          body: { embed: `nights-${spot}`, place: `hollinfell/visit#${spot}` },
+        })
+      ).data.id;
   });
   after(() => test.stop());
-  const deliver = async (spot: string) => (await test.client.call('deliveries.create', { params: { placement: ids[spot]! } })).data;
-  const plan = async () => (await test.client.call('pages.plan', { params: { page: 'hollinfell/visit' } })).data;
+  const deliver = async (spot: string) =>
+    (await test.client.call('deliveries.create', { params: { placement: ids[spot]! } })).data;
+  const plan = async () =>
+    (await test.client.call('pages.plan', { params: { page: 'hollinfell/visit' } })).data;
   const head = async (yes: boolean) => {
     const { etag } = await test.client.call('sites.read', { params: { site: 'hollinfell' } });
-    await test.client.call('sites.change', { params: { site: 'hollinfell' }, ifMatch: etag!, body: { head: yes } });
+    await test.client.call('sites.change', {
+      params: { site: 'hollinfell' },
+      ifMatch: etag!,
+      body: { head: yes },
+    });
   };
 
   it('is handed out with the first place, and not again with the second', async () => {
-    expect((await deliver('a')).text).to.equal(booking('a').replace('<div', `<div data-orbis="${ids['a']}.1"`));
+    expect((await deliver('a')).text).to.equal(
+      booking('a').replace('<div', `<div data-orbis="${ids['a']}.1"`),
+    );
     const second = await deliver('b');
-    expect(second.text).to.equal(`<div data-orbis="${ids['b']}.1" class="slotsedge-calendar" data-calendar="b"></div>\n`);
+    expect(second.text).to.equal(
+      `<div data-orbis="${ids['b']}.1" class="slotsedge-calendar" data-calendar="b"></div>\n`,
+    );
     const left = second.snippets[0]!.runs.find((run) => run.from === 'orbis' && run.stage === 'leave-out');
-    expect(left).to.have.property('reason', 'The page needs this only once: it stands in hollinfell/visit#a.');
+    expect(left).to.have.property(
+      'reason',
+      'The page needs this only once: it stands in hollinfell/visit#a.',
+    );
     expect((await plan()).steps.map(({ position, place }) => [position, place])).to.deep.equal([
       ['spot', 'hollinfell/visit#a'],
       ['spot', 'hollinfell/visit#b'],
@@ -48,19 +69,29 @@ describe('what a page needs only once', function () {
     for (const spot of ['a', 'b']) {
       const { snippets, text, number } = await deliver(spot);
       expect(text).not.to.include('booking.js');
-      expect(snippets.map(({ position, runs }) => [position, runs.map((run) => run.text).join('')])).to.deep.equal([
+      expect(
+        snippets.map(({ position, runs }) => [position, runs.map((run) => run.text).join('')]),
+      ).to.deep.equal([
         ['page-head', loader],
         ['spot', text],
       ]);
       expect([spot, number]).to.deep.equal([spot, 2]);
     }
     const { snippets, steps, findings } = await plan();
-    expect(snippets.map(({ position, text, placements }) => [position, text.includes('booking.js'), placements.length])).to.deep.equal([
+    expect(
+      snippets.map(({ position, text, placements }) => [
+        position,
+        text.includes('booking.js'),
+        placements.length,
+      ]),
+    ).to.deep.equal([
       ['page-head', true, 2],
       ['spot', false, 1],
       ['spot', false, 1],
     ]);
-    expect(snippets[0]!.runs).to.deep.equal([{ from: 'source', start: 57, end: 129, text: loader, of: ids['a'] }]);
+    expect(snippets[0]!.runs).to.deep.equal([
+      { from: 'source', start: 57, end: 129, text: loader, of: ids['a'] },
+    ]);
     expect(steps.map(({ digest }) => digest)).to.deep.equal(snippets.map(({ digest }) => digest));
     expect(findings).to.deep.equal([]);
     await head(false);
@@ -74,19 +105,31 @@ describe('what a page needs only once', function () {
 
   it('is style rules, for what holds on some screens only: in the head, or not carried, and said', async () => {
     const { client } = test;
-    await client.call('embeds.create', { body: { name: 'Talk', text: talk, options: { 'max-width.phone': 320 } } });
-    const { id } = (await client.call('placements.create', { body: { embed: 'talk', place: 'hollinfell/visit#a' } })).data;
+    await client.call('embeds.create', {
+      body: { name: 'Talk', text: talk, options: { 'max-width.phone': 320 } },
+    });
+    const { id } = (
+      await client.call('placements.create', { body: { embed: 'talk', place: 'hollinfell/visit#a' } })
+    ).data;
     const issue = async () => (await client.call('deliveries.create', { params: { placement: id } })).data;
-    const ofPlace = async () => (await client.call('compositions.create', { body: { placement: id, options: {} } })).data;
+    const ofPlace = async () =>
+      (await client.call('compositions.create', { body: { placement: id, options: {} } })).data;
     expect((await issue()).text).to.equal(talk.replace('<iframe', `<iframe data-orbis="${id}.1"`));
-    expect((await plan()).findings.map(({ rule, message }) => [rule, message.includes('max-width.phone')])).to.deep.equal([['not-carried', true]]);
+    expect(
+      (await plan()).findings.map(({ rule, message }) => [rule, message.includes('max-width.phone')]),
+    ).to.deep.equal([['not-carried', true]]);
     expect((await ofPlace()).uncarried)
       .to.have.nested.property('[0].detail')
       .that.includes('head=yes');
     await head(true);
     const { snippets, text, number } = await issue();
-    expect([number, text]).to.deep.equal([2, talk.replace('<iframe', `<iframe class="orbis-${id}" data-orbis="${id}.2"`)]);
-    expect(snippets.map(({ position, runs }) => [position, runs.map((run) => run.text).join('')])[0]).to.deep.equal([
+    expect([number, text]).to.deep.equal([
+      2,
+      talk.replace('<iframe', `<iframe class="orbis-${id}" data-orbis="${id}.2"`),
+    ]);
+    expect(
+      snippets.map(({ position, runs }) => [position, runs.map((run) => run.text).join('')])[0],
+    ).to.deep.equal([
       'page-head',
       `<style>@media (max-width:599.98px){.orbis-${id}{max-width:320px!important}}</style>`,
     ]);
@@ -97,7 +140,12 @@ describe('what a page needs only once', function () {
 
   it('is told where two codes claim one thing', async () => {
     const { client } = test;
-    await client.call('embeds.create', { body: { name: 'Letter', text: '<form id="signup" action="https://formwold.localhost/x"><input name="mail"></form>' } });
+    await client.call('embeds.create', {
+      body: {
+        name: 'Letter',
+        text: '<form id="signup" action="https://formwold.localhost/x"><input name="mail"></form>',
+      },
+    });
     await client.call('embeds.duplicate', { params: { embed: 'letter' }, body: { name: 'Letter again' } });
     for (const [embed, spot] of [
       ['letter', 'a'],

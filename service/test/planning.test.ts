@@ -9,7 +9,8 @@ import type { RenderContext } from '../src/usecases/render-context.ts';
 import { startTestOrbis, type TestOrbis } from './support/orbis.ts';
 import { until } from './support/until.ts';
 
-const reel = (id: string): string => `<iframe src="https://play.kinorill.localhost/reel/${id}" title="t" width="560" height="315"></iframe>`;
+const reel = (id: string): string =>
+  `<iframe src="https://play.kinorill.localhost/reel/${id}" title="t" width="560" height="315"></iframe>`;
 const sheet = (accent: string): string =>
   `id: moorreel\nname: Moorreel\nversion: 1\nkind: video\nhosts: [play.moorreel.localhost]\nlinks: []\nneeds: {}\nframes: [{ hostname: play.moorreel.localhost, pathname: '/r/:id' }]\ncode: { address: 'https://play.moorreel.localhost/r/{id}', title: Moorreel, allow: [] }\nsettings: { accent: { in: query, name: ${accent}, format: rrggbb } }\n`;
 
@@ -29,14 +30,20 @@ describe('what is wanted of a placement', function () {
   before(async () => {
     test = await startTestOrbis();
     ({ client } = test);
-    await client.call('sites.create', { body: { key: 'fell', name: 'Fell', address: 'http://fell.localhost' } });
+    await client.call('sites.create', {
+      body: { key: 'fell', name: 'Fell', address: 'http://fell.localhost' },
+    });
     for (const path of ['talks', 'other']) {
       await client.call('pages.create', { body: { key: `fell/${path}`, title: path } });
-      for (const spot of ['a', 'b']) await client.call('spots.create', { body: { key: `fell/${path}#${spot}` } });
+      for (const spot of ['a', 'b'])
+        await client.call('spots.create', { body: { key: `fell/${path}#${spot}` } });
     }
     for (const [name, code] of [
       ['Talk', reel('a1')],
-      ['Moor', '<iframe src="https://play.moorreel.localhost/r/x" title="Moor" width="560" height="315"></iframe>'],
+      [
+        'Moor',
+        '<iframe src="https://play.moorreel.localhost/r/x" title="Moor" width="560" height="315"></iframe>',
+      ],
       ['Elsewhere', reel('b2')],
     ] as const)
       await client.call('embeds.create', { body: { name, text: code } });
@@ -44,21 +51,41 @@ describe('what is wanted of a placement', function () {
       ['talk', 'talks#a'],
       ['elsewhere', 'other#a'],
     ] as const)
-      ids[embed] = (await client.call('placements.create', { body: { embed, place: `fell/${place}` } })).data.id;
-    page = Number(((await test.orbis.connection.db.execute(sql`select id from page where path = 'talks'`)) as unknown as [{ id: number }[]])[0][0]!.id);
+      ids[embed] = (
+        await client.call('placements.create', { body: { embed, place: `fell/${place}` } })
+      ).data.id;
+    page = Number(
+      (
+        (await test.orbis.connection.db.execute(
+          sql`select id from page where path = 'talks'`,
+        )) as unknown as [{ id: number }[]]
+      )[0][0]!.id,
+    );
   });
   after(() => test.stop());
 
   const row = async (embed: string): Promise<Row> => {
-    const [[found]] = (await test.orbis.connection.db.execute(sql`select wanted, state, stale, inputs from placement where public_id = ${ids[embed]}`)) as unknown as [[Row]];
+    const [[found]] = (await test.orbis.connection.db.execute(
+      sql`select wanted, state, stale, inputs from placement where public_id = ${ids[embed]}`,
+    )) as unknown as [[Row]];
     return found;
   };
-  const tagOf = async (embed: string): Promise<string> => (await client.call('embeds.read', { params: { embed } })).etag!;
+  const tagOf = async (embed: string): Promise<string> =>
+    (await client.call('embeds.read', { params: { embed } })).etag!;
   const save = async (options: object): Promise<unknown> =>
-    client.call('revisions.create', { params: { embed: 'talk' }, ifMatch: await tagOf('talk'), body: { options: options as never } });
+    client.call('revisions.create', {
+      params: { embed: 'talk' },
+      ifMatch: await tagOf('talk'),
+      body: { options: options as never },
+    });
   const change = async (body: object): Promise<unknown> =>
-    client.call('sites.change', { params: { site: 'fell' }, ifMatch: (await client.call('sites.read', { params: { site: 'fell' } })).etag!, body });
-  const neighbour = async (): Promise<string> => (await client.call('placements.create', { body: { embed: 'moor', place: 'fell/talks#b' } })).data.id;
+    client.call('sites.change', {
+      params: { site: 'fell' },
+      ifMatch: (await client.call('sites.read', { params: { site: 'fell' } })).etag!,
+      body,
+    });
+  const neighbour = async (): Promise<string> =>
+    (await client.call('placements.create', { body: { embed: 'moor', place: 'fell/talks#b' } })).data.id;
   let second = '';
   let group = '';
 
@@ -68,25 +95,75 @@ describe('what is wanted of a placement', function () {
     [
       'an earlier revision that is brought back',
       false,
-      async () => client.call('revisions.restore', { params: { embed: 'talk', revision: 1 }, ifMatch: await tagOf('talk'), body: {} }),
+      async () =>
+        client.call('revisions.restore', {
+          params: { embed: 'talk', revision: 1 },
+          ifMatch: await tagOf('talk'),
+          body: {},
+        }),
     ],
-    ['a newer code of the provider', false, async () => client.call('sources.create', { params: { embed: 'talk' }, ifMatch: await tagOf('talk'), body: { text: reel('a2') } })],
-    ['a change of many', false, async () => (group = (await client.call('changes.create', { body: { where: 'name=talk', options: { loop: true } } })).data.change!.id)],
-    ['a change of many that is taken back', false, () => client.call('changes.undo', { params: { change: group }, body: {} })],
+    [
+      'a newer code of the provider',
+      false,
+      async () =>
+        client.call('sources.create', {
+          params: { embed: 'talk' },
+          ifMatch: await tagOf('talk'),
+          body: { text: reel('a2') },
+        }),
+    ],
+    [
+      'a change of many',
+      false,
+      async () =>
+        (group = (
+          await client.call('changes.create', { body: { where: 'name=talk', options: { loop: true } } })
+        ).data.change!.id),
+    ],
+    [
+      'a change of many that is taken back',
+      false,
+      () => client.call('changes.undo', { params: { change: group }, body: {} }),
+    ],
     ['a neighbour that comes', false, async () => (second = await neighbour())],
-    ['a sheet of a neighbour', false, () => client.call('providers.save', { params: { provider: 'moorreel' }, ifMatch: '"0"', body: { text: sheet('hue'), accept: true } })],
-    ['a neighbour that goes', false, () => client.call('placements.delete', { params: { placement: second } })],
+    [
+      'a sheet of a neighbour',
+      false,
+      () =>
+        client.call('providers.save', {
+          params: { provider: 'moorreel' },
+          ifMatch: '"0"',
+          body: { text: sheet('hue'), accept: true },
+        }),
+    ],
+    [
+      'a neighbour that goes',
+      false,
+      () => client.call('placements.delete', { params: { placement: second } }),
+    ],
     [
       'what is asked there only',
       false,
       async () => {
         const { etag } = await client.call('placements.read', { params: { placement: ids['talk']! } });
-        return client.call('placements.change', { params: { placement: ids['talk']! }, ifMatch: etag!, body: { options: { 'max-width': 300 } } });
+        return client.call('placements.change', {
+          params: { placement: ids['talk']! },
+          ifMatch: etag!,
+          body: { options: { 'max-width': 300 } },
+        });
       },
     ],
     ['what its site asks of all', true, () => change({ defaults: { any: { align: 'centre' } } })],
     ['the way into the head of its site’s pages', true, () => change({ head: true })],
-    ['the rules for all', true, async () => client.call('rules.change', { ifMatch: (await client.call('rules.read')).etag!, body: { dropTracking: true } })],
+    [
+      'the rules for all',
+      true,
+      async () =>
+        client.call('rules.change', {
+          ifMatch: (await client.call('rules.read')).etag!,
+          body: { dropTracking: true },
+        }),
+    ],
     ['other sheets that are shipped', true, () => planWith(test.orbis.connection.db, 'f'.repeat(64))],
   ];
   for (const [what, others, act] of inputs) {
@@ -107,16 +184,24 @@ describe('what is wanted of a placement', function () {
 
   it('is left alone by what no code depends on', async () => {
     const before = await row('talk');
-    await client.call('embeds.change', { params: { embed: 'talk' }, ifMatch: await tagOf('talk'), body: { name: 'Talk, renamed', tags: ['x'] } });
+    await client.call('embeds.change', {
+      params: { embed: 'talk' },
+      ifMatch: await tagOf('talk'),
+      body: { name: 'Talk, renamed', tags: ['x'] },
+    });
     await change({ name: 'Fell, renamed' });
     expect((await row('talk')).inputs).to.equal(before.inputs);
   });
 
   it('is not written down where something has changed since it was read', async () => {
     const { db } = test.orbis.connection;
-    const [[found]] = (await db.execute(sql`select id, inputs from placement where public_id = ${ids['talk']}`)) as unknown as [[{ id: number; inputs: number }]];
+    const [[found]] = (await db.execute(
+      sql`select id, inputs from placement where public_id = ${ids['talk']}`,
+    )) as unknown as [[{ id: number; inputs: number }]];
     await markPage(db, page);
-    expect(await recordWanted(db, { id: Number(found.id), inputs: found.inputs, wanted: '0'.repeat(64) })).to.equal(false);
+    expect(
+      await recordWanted(db, { id: Number(found.id), inputs: found.inputs, wanted: '0'.repeat(64) }),
+    ).to.equal(false);
     expect((await row('talk')).wanted).not.to.equal('0'.repeat(64));
   });
 
@@ -129,7 +214,12 @@ describe('what is wanted of a placement', function () {
     const renderContext = async (): Promise<RenderContext> => {
       // Another process changes them, just as this one has begun.
       await markAll(db);
-      return { sheets: [], rules: { dropTracking: false }, workOut: () => Promise.reject(new Error('short')), workOutPage: () => Promise.reject(new Error('short')) };
+      return {
+        sheets: [],
+        rules: { dropTracking: false },
+        workOut: () => Promise.reject(new Error('short')),
+        workOutPage: () => Promise.reject(new Error('short')),
+      };
     };
     await planPage(page, { db, renderContext, log: pino({ level: 'silent' }) });
     const after = await row('talk');
@@ -141,15 +231,21 @@ describe('what is wanted of a placement', function () {
   it('waits for the next change where it cannot be worked out, and its list is told all the same', async () => {
     const { db } = test.orbis.connection;
     await until(async () => (await row('talk')).stale === 'no');
-    const [[kept]] = (await db.execute(sql`select options from placement where public_id = ${ids['talk']}`)) as unknown as [[{ options: object }]];
+    const [[kept]] = (await db.execute(
+      sql`select options from placement where public_id = ${ids['talk']}`,
+    )) as unknown as [[{ options: object }]];
     // As if something was kept that no request could have brought.
-    await db.execute(sql`update placement set options = '{"fit":"shape","shape":5}' where public_id = ${ids['talk']}`);
+    await db.execute(
+      sql`update placement set options = '{"fit":"shape","shape":5}' where public_id = ${ids['talk']}`,
+    );
     await markPage(db, page);
     await until(async () => (await row('talk')).stale === 'failed');
     expect(test.log.filter((line) => line.includes('a page could not be planned'))).to.have.length(1);
     const { items } = (await client.call('placements.list', { query: { page: 'fell/talks' } })).data;
     expect(items.map(({ id }) => id)).to.include(ids['talk']);
-    await db.execute(sql`update placement set options = ${JSON.stringify(kept.options)} where public_id = ${ids['talk']}`);
+    await db.execute(
+      sql`update placement set options = ${JSON.stringify(kept.options)} where public_id = ${ids['talk']}`,
+    );
     await markPage(db, page);
     await until(async () => (await row('talk')).stale === 'no');
   });

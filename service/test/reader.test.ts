@@ -17,7 +17,9 @@ describe('the reader of foreign text', function () {
       );
       expect(error).to.be.instanceOf(OrbisError);
       expect((error as OrbisError).code).to.equal('reading-too-slow');
-      expect((await patient.readTexts(['<video controls></video>'], { sheets: [] })).map(({ kind }) => kind)).to.deep.equal(['video']);
+      expect(
+        (await patient.readTexts(['<video controls></video>'], { sheets: [] })).map(({ kind }) => kind),
+      ).to.deep.equal(['video']);
     } finally {
       await Promise.all([reader.close(), patient.close()]);
     }

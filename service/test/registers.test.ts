@@ -16,7 +16,11 @@ import { password } from './support/orbis.ts';
 
 interface Told {
   text: string;
-  revisions: { number: number; settings: Record<string, unknown> & { parameters?: Record<string, string> }; dress: Record<string, unknown> }[];
+  revisions: {
+    number: number;
+    settings: Record<string, unknown> & { parameters?: Record<string, string> };
+    dress: Record<string, unknown>;
+  }[];
 }
 interface ToldDelivery {
   placement: string;
@@ -28,20 +32,28 @@ interface ToldDelivery {
 const read = (name: string): string => readFileSync(new URL(`registers/${name}`, import.meta.url), 'utf8');
 
 /* As this version keeps them: one flat object. */
-const flat = ({ settings: { parameters = {}, ...settings }, dress }: Told['revisions'][number]): Record<string, unknown> => ({
+const flat = ({
+  settings: { parameters = {}, ...settings },
+  dress,
+}: Told['revisions'][number]): Record<string, unknown> => ({
   ...settings,
   ...dress,
   ...Object.fromEntries(Object.entries(parameters).map(([name, value]) => [`parameter.${name}`, value])),
 });
 
 /* Starts this version on the dump of an earlier one. */
-async function startOn(dump: string): Promise<{ orbis: Orbis; client: Client; database: string; stop(): Promise<void> }> {
+async function startOn(
+  dump: string,
+): Promise<{ orbis: Orbis; client: Client; database: string; stop(): Promise<void> }> {
   const folder = mkdtempSync(join(tmpdir(), 'orbis-test-'));
   const database = await newDatabase();
   const connection = await mysql.createConnection({ uri: database, multipleStatements: true });
   await connection.query(read(dump));
   await connection.end();
-  const settings = readSettings({ ORBIS_DATA: folder, ORBIS_DATABASE_URL: database, ORBIS_PORT: '0', ORBIS_FRAMES_PORT: '0' }, folder);
+  const settings = readSettings(
+    { ORBIS_DATA: folder, ORBIS_DATABASE_URL: database, ORBIS_PORT: '0', ORBIS_FRAMES_PORT: '0' },
+    folder,
+  );
   const orbis = await startOrbis(settings, { log: pino({ level: 'silent' }) });
   const url = orbis.origins.console;
   const { data } = await createClient({ url }).call('tokens.exchange', { body: { password, name: 'after' } });
@@ -49,14 +61,21 @@ async function startOn(dump: string): Promise<{ orbis: Orbis; client: Client; da
     await orbis.stop();
     rmSync(folder, { recursive: true, force: true });
   };
-  return { orbis, database, stop, client: createClient({ url, headers: { authorization: `Bearer ${data.token}` } }) };
+  return {
+    orbis,
+    database,
+    stop,
+    client: createClient({ url, headers: { authorization: `Bearer ${data.token}` } }),
+  };
 }
 
 describe('a register of version 8', function () {
   this.timeout(60_000);
   let client: Client;
   let stop: () => Promise<void>;
-  const { deliveries, ...embeds } = JSON.parse(read('0008.json')) as Record<string, Told> & { deliveries: unknown };
+  const { deliveries, ...embeds } = JSON.parse(read('0008.json')) as Record<string, Told> & {
+    deliveries: unknown;
+  };
   before(async () => void ({ client, stop } = await startOn('0008.sql')));
   after(() => stop());
 
@@ -64,11 +83,19 @@ describe('a register of version 8', function () {
     expect(Object.keys(embeds).sort()).to.deep.equal(['map', 'moor', 'opening-talk', 'plain']);
     for (const [embed, { text, revisions }] of Object.entries(embeds)) {
       const { data } = await client.call('embeds.read', { params: { embed } });
-      expect((await client.call('compositions.create', { body: { embed, options: data.current.options } })).data.text, embed).to.equal(text);
+      expect(
+        (await client.call('compositions.create', { body: { embed, options: data.current.options } })).data
+          .text,
+        embed,
+      ).to.equal(text);
       const { items } = (await client.call('revisions.list', { params: { embed } })).data;
-      expect(items.map(({ number, options }) => [number, options])).to.deep.equal(revisions.map((row) => [row.number, flat(row)]));
+      expect(items.map(({ number, options }) => [number, options])).to.deep.equal(
+        revisions.map((row) => [row.number, flat(row)]),
+      );
     }
-    const named = Object.keys(flat(embeds['opening-talk']!.revisions.at(-1)!)).filter((name) => name.startsWith('parameter.'));
+    const named = Object.keys(flat(embeds['opening-talk']!.revisions.at(-1)!)).filter((name) =>
+      name.startsWith('parameter.'),
+    );
     expect(named).to.have.length(3);
   });
 
@@ -83,7 +110,11 @@ describe('a register of version 8', function () {
       const [snippet] = now.snippets;
       expect(snippet!.runs.map((run) => run.text).join('')).to.equal(text);
       const was = runs[0]!.map((run) => [run.text, stages[run.stage ?? ''] ?? run.stage, run.reason]);
-      expect(snippet!.runs.map((run) => (run.from === 'source' ? [run.text, undefined, undefined] : [run.text, run.stage, run.reason]))).to.deep.equal(was);
+      expect(
+        snippet!.runs.map((run) =>
+          run.from === 'source' ? [run.text, undefined, undefined] : [run.text, run.stage, run.reason],
+        ),
+      ).to.deep.equal(was);
     }
   });
 
@@ -92,14 +123,20 @@ describe('a register of version 8', function () {
     expect(preset.options).to.deep.equal({ 'muted': true, 'fit': 'shape', 'parameter.hue': '7' });
     const [change] = (await client.call('changes.list', {})).data.items;
     expect(change).to.deep.include({ where: '-option=loop kind=video', said: 'loop=on' });
-    expect((await client.call('embeds.list', { query: { where: 'option=parameter.hue or option=loop' } })).data.items.map(({ key }) => key)).to.deep.equal([
-      'moor',
-      'opening-talk',
-    ]);
+    expect(
+      (
+        await client.call('embeds.list', { query: { where: 'option=parameter.hue or option=loop' } })
+      ).data.items.map(({ key }) => key),
+    ).to.deep.equal(['moor', 'opening-talk']);
     const { data: provider } = await client.call('providers.read', { params: { provider: 'moorreel' } });
-    expect(provider.text).to.include('\nprivacyHost: { host: quiet.moorreel.localhost').and.include("companions: [{ name: round, value: '{id}' }] } # beside the point: quiet");
+    expect(provider.text)
+      .to.include('\nprivacyHost: { host: quiet.moorreel.localhost')
+      .and.include("companions: [{ name: round, value: '{id}' }] } # beside the point: quiet");
     expect(provider.sheet).to.have.nested.property('settings.loop.companions').that.has.length(1);
-    expect(provider.sheet.privacyHost).to.deep.equal({ host: 'quiet.moorreel.localhost', instead: 'play.moorreel.localhost' });
+    expect(provider.sheet.privacyHost).to.deep.equal({
+      host: 'quiet.moorreel.localhost',
+      instead: 'play.moorreel.localhost',
+    });
   });
 });
 
@@ -108,7 +145,12 @@ describe('a register of version 9', function () {
   let orbis: Orbis;
   let client: Client;
   let stop: () => Promise<void>;
-  const told = JSON.parse(read('0009.json')) as { placements: Placement[]; deliveries: Delivery[]; plan: PagePlan; linked: string[] };
+  const told = JSON.parse(read('0009.json')) as {
+    placements: Placement[];
+    deliveries: Delivery[];
+    plan: PagePlan;
+    linked: string[];
+  };
   before(async () => void ({ orbis, client, stop } = await startOn('0009.sql')));
   after(() => stop());
   const states = new Set(told.placements.map(({ state }) => state));
@@ -135,25 +177,37 @@ describe('a register of version 9', function () {
     const issued = told.deliveries.flatMap(({ snippets }) => snippets);
     // Two deliveries bring the same loader, which has no mark; one more is of a placement that has ended.
     const kept = issued.length - 1 + 1;
-    expect([row.kept, row.digests, Number(row.own), Number(row.neutral)]).to.deep.equal([kept, kept, kept, told.deliveries.length + 1]);
+    expect([row.kept, row.digests, Number(row.own), Number(row.neutral)]).to.deep.equal([
+      kept,
+      kept,
+      kept,
+      told.deliveries.length + 1,
+    ]);
   });
 
   it('has everything that was handed out, each character and each reason, and hands the same out again', async () => {
     expect(told.deliveries.map(({ snippets }) => snippets.length)).to.include.members([1, 2]);
     for (const { id, issued } of told.placements) {
       const was = told.deliveries.filter(({ placement }) => placement === id);
-      expect((await client.call('deliveries.list', { params: { placement: id } })).data.items).to.deep.equal(was);
+      expect((await client.call('deliveries.list', { params: { placement: id } })).data.items).to.deep.equal(
+        was,
+      );
       // What differed already is handed out anew, and what did not is not.
       const { data, status } = await client.call('deliveries.create', { params: { placement: id } });
-      expect([status, data.number], id).to.deep.equal(issued!.delivery === data.number ? [200, was[0]!.number] : [201, was[0]!.number + 1]);
+      expect([status, data.number], id).to.deep.equal(
+        issued!.delivery === data.number ? [200, was[0]!.number] : [201, was[0]!.number + 1],
+      );
       if (status === 200) expect(data).to.deep.equal(was[0]);
     }
-    expect((await client.call('pages.plan', { params: { page: 'hollinfell/visit' } })).data.snippets.map(({ text }) => text)).to.deep.equal(
-      told.plan.snippets.map(({ text }) => text),
-    );
+    expect(
+      (await client.call('pages.plan', { params: { page: 'hollinfell/visit' } })).data.snippets.map(
+        ({ text }) => text,
+      ),
+    ).to.deep.equal(told.plan.snippets.map(({ text }) => text));
   });
 
   it('serves what was served by its links', async () => {
-    for (const id of told.linked) await until(async () => (await get(orbis.origins.placementUrl(id))).status === 200);
+    for (const id of told.linked)
+      await until(async () => (await get(orbis.origins.placementUrl(id))).status === 200);
   });
 });

@@ -9,7 +9,10 @@ const limit = 50;
 
 const lists: readonly [path: string, query: Record<string, string>][] = [
   ['/placements', {}],
-  ...(['live', 'out-of-date', 'missing'] as const).map((state): [string, Record<string, string>] => ['/placements', { state }]),
+  ...(['live', 'out-of-date', 'missing'] as const).map((state): [string, Record<string, string>] => [
+    '/placements',
+    { state },
+  ]),
   ['/placements', { embed: 'e8' }],
   ['/placements', { embed: 'e8', state: 'live' }],
   ['/placements', { site: 's9' }],
@@ -54,7 +57,9 @@ describe('with 50,000 placements', function () {
 
   /* All rows that the server has read so far, of whatever table and index (MariaDB, Handler_read_…). */
   const rowsRead = async (): Promise<number> => {
-    const [rows] = (await test.orbis.connection.db.execute(sql`show global status like 'Handler_read_%'`)) as unknown as [{ Value: string }[]];
+    const [rows] = (await test.orbis.connection.db.execute(
+      sql`show global status like 'Handler_read_%'`,
+    )) as unknown as [{ Value: string }[]];
     return rows.reduce((sum, { Value }) => sum + Number(Value), 0);
   };
   /* The least of three times: beside it the service looks for work now and then. */
@@ -74,7 +79,9 @@ describe('with 50,000 placements', function () {
     it(`reads at most ${each} rows for each that it shows: ${name}`, async () => {
       const address = `${test.url}/api/v1${path}?${new URLSearchParams({ limit: String(limit), ...query }).toString()}`;
       const ask = async (after = '') =>
-        (await fetch(`${address}${after}`, { headers: { authorization: `Bearer ${test.token}` } })).json() as Promise<{ items: { seen?: unknown[] }[]; next: string | null }>;
+        (
+          await fetch(`${address}${after}`, { headers: { authorization: `Bearer ${test.token}` } })
+        ).json() as Promise<{ items: { seen?: unknown[] }[]; next: string | null }>;
       const first = await ask();
       // The second page must not read the first one again.
       const after = first.next === null ? '' : `&after=${first.next}`;

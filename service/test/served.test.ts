@@ -14,16 +14,26 @@ describe('Orbis as an oEmbed provider', function () {
     test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });
     await declareSite(test);
     const { data: embed } = await test.client.call('embeds.create', {
-      body: { name: 'Sponsored, do not tell', text: talkCode(test.world.port).replace('Opening talk', 'Opening &lt;talk>'), options: { start: 112 } },
+      body: {
+        name: 'Sponsored, do not tell',
+        text: talkCode(test.world.port).replace('Opening talk', 'Opening &lt;talk>'),
+        options: { start: 112 },
+      },
     });
-    const { data } = await test.client.call('placements.create', { body: { embed: embed.key, place: 'hollinfell/talks#opening' } });
+    const { data } = await test.client.call('placements.create', {
+      body: { embed: embed.key, place: 'hollinfell/talks#opening' },
+    });
     placement = data.id;
     expect(data.served).to.equal(false);
     ({ link } = (await test.client.call('placements.link', { params: { placement } })).data);
   });
   after(() => test.stop());
-  const ask = async (parameters: Record<string, string>, at = link): Promise<Got> => get(`${new URL('/oembed', at).href}?${new URLSearchParams(parameters).toString()}`);
-  const answer = async (parameters: Record<string, string> = {}, format: 'json' | 'xml' = 'json'): Promise<OembedAnswer> => {
+  const ask = async (parameters: Record<string, string>, at = link): Promise<Got> =>
+    get(`${new URL('/oembed', at).href}?${new URLSearchParams(parameters).toString()}`);
+  const answer = async (
+    parameters: Record<string, string> = {},
+    format: 'json' | 'xml' = 'json',
+  ): Promise<OembedAnswer> => {
     const { body } = await ask({ url: link, format, ...parameters });
     const parsed = parseOembed(body, format);
     if (!parsed.ok) throw new Error(parsed.reason.code);
@@ -31,7 +41,11 @@ describe('Orbis as an oEmbed provider', function () {
   };
   const change = async (options: Options): Promise<void> => {
     const { etag } = await test.client.call('embeds.read', { params: { embed: 'sponsored-do-not-tell' } });
-    await test.client.call('revisions.create', { params: { embed: 'sponsored-do-not-tell' }, ifMatch: etag!, body: { options } });
+    await test.client.call('revisions.create', {
+      params: { embed: 'sponsored-do-not-tell' },
+      ifMatch: etag!,
+      body: { options },
+    });
   };
   const publish = (code: string) =>
     loopbackFetch()(`http://hollinfell.localhost:${test.world.port}/edit/talks`, {
@@ -42,7 +56,8 @@ describe('Orbis as an oEmbed provider', function () {
     });
   const swept = async () => {
     const { data } = await test.client.call('sweeps.create', { body: { page: 'hollinfell/talks' } });
-    for (let ended = false; !ended;) ended = (await test.client.call('sweeps.read', { params: { sweep: data.id } })).data.endedAt !== null;
+    for (let ended = false; !ended;)
+      ended = (await test.client.call('sweeps.read', { params: { sweep: data.id } })).data.endedAt !== null;
     return (await test.client.call('placements.read', { params: { placement } })).data;
   };
 
@@ -50,7 +65,11 @@ describe('Orbis as an oEmbed provider', function () {
     expect(link).to.match(/^http:\/\/[0-9a-z]{10}\.frames\.localhost:\d+\/$/);
     const { status, headers, body } = await get(link);
     expect(status).to.equal(200);
-    expect(body).to.include('from=112').and.include('<title>Opening &lt;talk&gt;</title>').and.not.include('data-orbis').and.not.include('Sponsored');
+    expect(body)
+      .to.include('from=112')
+      .and.include('<title>Opening &lt;talk&gt;</title>')
+      .and.not.include('data-orbis')
+      .and.not.include('Sponsored');
     expect(headers['content-security-policy'])
       .to.include(`frame-ancestors http://hollinfell.localhost:${test.world.port} ${test.url}`)
       .and.match(/^sandbox allow-scripts/);
@@ -61,7 +80,9 @@ describe('Orbis as an oEmbed provider', function () {
       const told = await get(href);
       expect(told.status).to.equal(200);
       const parsed = parseOembed(told.body, format);
-      expect(parsed.ok && [parsed.answer.type, parsed.answer.title, parsed.answer.width, parsed.answer.height]).to.deep.equal(['video', 'Opening <talk>', 560, 315]);
+      expect(
+        parsed.ok && [parsed.answer.type, parsed.answer.title, parsed.answer.width, parsed.answer.height],
+      ).to.deep.equal(['video', 'Opening <talk>', 560, 315]);
     }
   });
 
@@ -107,7 +128,11 @@ describe('Orbis as an oEmbed provider', function () {
     const { data: delivery } = await test.client.call('deliveries.create', { params: { placement } });
     await publish(`${(await answer()).html!}${delivery.text}`);
     const both = await swept();
-    expect([both.state, both.served, both.findings.map(({ rule }) => rule)]).to.deep.equal(['live', false, ['doubled']]);
+    expect([both.state, both.served, both.findings.map(({ rule }) => rule)]).to.deep.equal([
+      'live',
+      false,
+      ['doubled'],
+    ]);
     await publish('<p>nothing</p>');
     expect((await swept()).state).to.equal('missing');
   });
@@ -115,22 +140,40 @@ describe('Orbis as an oEmbed provider', function () {
   it('serves nothing of an embed that is retired, and again when it is restored', async () => {
     const retire = async (retired: boolean): Promise<void> => {
       const { etag } = await test.client.call('embeds.read', { params: { embed: 'sponsored-do-not-tell' } });
-      await test.client.call('embeds.change', { params: { embed: 'sponsored-do-not-tell' }, ifMatch: etag!, body: { retired } });
+      await test.client.call('embeds.change', {
+        params: { embed: 'sponsored-do-not-tell' },
+        ifMatch: etag!,
+        body: { retired },
+      });
     };
     await retire(true);
     const { status, body } = await get(link);
-    expect([status, body, (await ask({ url: link })).status]).to.deep.equal([410, 'This is no longer shown here.\n', 410]);
+    expect([status, body, (await ask({ url: link })).status]).to.deep.equal([
+      410,
+      'This is no longer shown here.\n',
+      410,
+    ]);
     const german = await get(link, { headers: { 'accept-language': 'de-CH, fr;q=0.5' } });
-    expect([german.body, german.headers['content-language'], german.headers['vary']]).to.deep.equal(['Das wird hier nicht mehr gezeigt.\n', 'de', 'Accept-Language']);
-    expect((await get(link, { headers: { 'accept-language': 'cy' } })).body).to.equal('This is no longer shown here.\n');
-    expect((await refusal(test.client.call('placements.link', { params: { placement } }))).code).to.equal('embed-retired');
+    expect([german.body, german.headers['content-language'], german.headers['vary']]).to.deep.equal([
+      'Das wird hier nicht mehr gezeigt.\n',
+      'de',
+      'Accept-Language',
+    ]);
+    expect((await get(link, { headers: { 'accept-language': 'cy' } })).body).to.equal(
+      'This is no longer shown here.\n',
+    );
+    expect((await refusal(test.client.call('placements.link', { params: { placement } }))).code).to.equal(
+      'embed-retired',
+    );
     await retire(false);
     expect((await get(link)).status).to.equal(200);
   });
 
   it('serves nothing of a placement whose link was never handed out', async () => {
     await test.client.call('spots.create', { body: { key: 'hollinfell/talks#second' } });
-    const { data } = await test.client.call('placements.create', { body: { embed: 'sponsored-do-not-tell', place: 'hollinfell/talks#second' } });
+    const { data } = await test.client.call('placements.create', {
+      body: { embed: 'sponsored-do-not-tell', place: 'hollinfell/talks#second' },
+    });
     const guessed = link.replace(placement, data.id);
     expect([(await get(guessed)).status, (await ask({ url: guessed })).status]).to.deep.equal([410, 410]);
   });
@@ -138,6 +181,8 @@ describe('Orbis as an oEmbed provider', function () {
   it('serves nothing of a placement that has ended', async () => {
     await test.client.call('placements.delete', { params: { placement } });
     expect([(await get(link)).status, (await ask({ url: link })).status]).to.deep.equal([410, 410]);
-    expect((await refusal(test.client.call('placements.read', { params: { placement } }))).code).to.equal('not-found');
+    expect((await refusal(test.client.call('placements.read', { params: { placement } }))).code).to.equal(
+      'not-found',
+    );
   });
 });

@@ -42,15 +42,26 @@ describe('starting and stopping', function () {
     await orbis.says('/set-password#');
     const [, url = '', first = ''] = /(http:\/\/orbis\.localhost:\d+)\/set-password#(\S+)/.exec(orbis.err())!;
     const call = (path: string, body: object, headers: Record<string, string> = {}): Promise<Response> =>
-      fetch(`${url}/api/v1${path}`, { method: 'POST', headers: { 'content-type': 'application/json', ...headers }, body: JSON.stringify(body) });
-    const session = (await call('/password', { secret: first, password: 'the old password' })).headers.get('set-cookie')!.split(';')[0]!;
+      fetch(`${url}/api/v1${path}`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json', ...headers },
+        body: JSON.stringify(body),
+      });
+    const session = (await call('/password', { secret: first, password: 'the old password' })).headers
+      .get('set-cookie')!
+      .split(';')[0]!;
     expect((await call('/readings', { text: 'x' }, { cookie: session })).status).to.equal(200);
 
-    const { status, out: said } = await runResetPassword({ ORBIS_DATA: join(folder, 'data'), ORBIS_PUBLIC_URL: url });
+    const { status, out: said } = await runResetPassword({
+      ORBIS_DATA: join(folder, 'data'),
+      ORBIS_PUBLIC_URL: url,
+    });
     expect(status).to.equal(0);
     const secret = /set-password#(\S+)/.exec(said)![1]!;
     expect((await call('/password', { secret, password: 'the new password' })).status).to.equal(200);
-    expect((await call('/readings', { text: 'x' }, { cookie: session })).status, 'the old session').to.equal(401);
+    expect((await call('/readings', { text: 'x' }, { cookie: session })).status, 'the old session').to.equal(
+      401,
+    );
     expect((await call('/session', { password: 'the old password' })).status).to.equal(401);
 
     // Told to stop in the middle of a request, it answers it first.
@@ -80,7 +91,9 @@ describe('starting and stopping', function () {
     const { port } = taken.address() as AddressInfo;
     const orbis = run({ ORBIS_PORT: String(port) });
     expect(await orbis.ended).to.equal(1);
-    expect(orbis.err()).to.equal(`Port ${port} on 127.0.0.1 is taken by another program. Stop that one, or set ORBIS_PORT to another port.\n`);
+    expect(orbis.err()).to.equal(
+      `Port ${port} on 127.0.0.1 is taken by another program. Stop that one, or set ORBIS_PORT to another port.\n`,
+    );
     expect(databaseRuns()).to.equal(false);
     taken.close();
   });
@@ -89,7 +102,9 @@ describe('starting and stopping', function () {
     writeFileSync(join(folder, 'file'), '');
     const orbis = run({ ORBIS_DATA: join(folder, 'file/data') });
     expect(await orbis.ended).to.equal(1);
-    expect(orbis.err()).to.match(/^The data folder .* cannot be written \(.*\)\. Set ORBIS_DATA to a folder that this user may write\.\n$/);
+    expect(orbis.err()).to.match(
+      /^The data folder .* cannot be written \(.*\)\. Set ORBIS_DATA to a folder that this user may write\.\n$/,
+    );
   });
 
   it('says in one sentence that a database does not come up', async () => {
@@ -121,18 +136,47 @@ describe('the settings of the service', () => {
     ['a port that is none', { ORBIS_PORT: 'x' }, 'ORBIS_PORT'],
     ['a database address of another kind', { ORBIS_DATABASE_URL: 'postgres://x' }, 'ORBIS_DATABASE_URL'],
     ['an address with a path', { ORBIS_PUBLIC_URL: 'https://a.example/b' }, 'ORBIS_PUBLIC_URL'],
-    ['one host for console and frames', { ORBIS_PUBLIC_URL: 'https://a.example', ORBIS_FRAMES_URL: 'https://a.example' }, 'of the same site'],
-    ['two hosts of one domain', { ORBIS_PUBLIC_URL: 'https://orbis.a.example', ORBIS_FRAMES_URL: 'https://*.frames.a.example' }, 'of the same site (a.example)'],
-    ['two hosts below one name of this machine', { ORBIS_PUBLIC_URL: 'http://x.frames.localhost' }, 'of the same site'],
+    [
+      'one host for console and frames',
+      { ORBIS_PUBLIC_URL: 'https://a.example', ORBIS_FRAMES_URL: 'https://a.example' },
+      'of the same site',
+    ],
+    [
+      'two hosts of one domain',
+      { ORBIS_PUBLIC_URL: 'https://orbis.a.example', ORBIS_FRAMES_URL: 'https://*.frames.a.example' },
+      'of the same site (a.example)',
+    ],
+    [
+      'two hosts below one name of this machine',
+      { ORBIS_PUBLIC_URL: 'http://x.frames.localhost' },
+      'of the same site',
+    ],
     ['a star in the console’s address', { ORBIS_PUBLIC_URL: 'https://*.a.example' }, 'ORBIS_PUBLIC_URL'],
-    ['what could say more in a header', { ORBIS_FRAMES_URL: 'https://a.example;script-src' }, 'ORBIS_FRAMES_URL'],
-    ['a setting that is misspelt', { ORBIS_FRAME_URL: 'https://a.example' }, 'Did you mean ORBIS_FRAMES_URL?'],
+    [
+      'what could say more in a header',
+      { ORBIS_FRAMES_URL: 'https://a.example;script-src' },
+      'ORBIS_FRAMES_URL',
+    ],
+    [
+      'a setting that is misspelt',
+      { ORBIS_FRAME_URL: 'https://a.example' },
+      'Did you mean ORBIS_FRAMES_URL?',
+    ],
     ['a setting that nobody knows', { ORBIS_COLOUR_OF_THE_MOON: 'white' }, '--settings'],
   ] as [string, Record<string, string>, string][]) {
     it(`refuse ${label}`, () => expect(() => readSettings(env, '/')).to.throw(CannotStart, said));
   }
-  it('let those of the command line pass', () => expect(readSettings({ ORBIS_URL: 'http://a', ORBIS_TOKEN: 'x' }, '/')).to.have.property('ORBIS_PORT', 7420));
-  it('have defaults for everything', () => expect(readSettings({}, '/srv')).to.include({ ORBIS_DATA: '/srv/var/orbis', ORBIS_PORT: 7420, ORBIS_FRAMES_PORT: 7421 }));
+  it('let those of the command line pass', () =>
+    expect(readSettings({ ORBIS_URL: 'http://a', ORBIS_TOKEN: 'x' }, '/')).to.have.property(
+      'ORBIS_PORT',
+      7420,
+    ));
+  it('have defaults for everything', () =>
+    expect(readSettings({}, '/srv')).to.include({
+      ORBIS_DATA: '/srv/var/orbis',
+      ORBIS_PORT: 7420,
+      ORBIS_FRAMES_PORT: 7421,
+    }));
 });
 
 describe('the two origins', () => {
@@ -142,7 +186,16 @@ describe('the two origins', () => {
     expect(wild.previewUrl(name)).to.equal(`http://${name}.frames.localhost:2/`);
     expect(wild.previewName(`${name}.frames.localhost`, '/')).to.equal(name);
     expect(wild.previewName('frames.localhost', `/${name}`)).to.equal(null);
-    const plain = originsOf({ publicUrl: 'https://a.example', framesUrl: 'https://f.example', port: 1, framesPort: 2 });
-    expect([plain.ownHosts, plain.previewUrl(name), plain.previewName('f.example', `/${name}`)]).to.deep.equal([false, `https://f.example/${name}`, name]);
+    const plain = originsOf({
+      publicUrl: 'https://a.example',
+      framesUrl: 'https://f.example',
+      port: 1,
+      framesPort: 2,
+    });
+    expect([
+      plain.ownHosts,
+      plain.previewUrl(name),
+      plain.previewName('f.example', `/${name}`),
+    ]).to.deep.equal([false, `https://f.example/${name}`, name]);
   });
 });

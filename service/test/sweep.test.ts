@@ -16,7 +16,9 @@ describe('a sweep of the published pages', () => {
   before(async () => {
     test = await startTestOrbis();
     await declareSite(test, ['opening', 'north']);
-    await test.client.call('embeds.create', { body: { name: 'Opening talk', text: talkCode(test.world.port), options: { start: 112 } } });
+    await test.client.call('embeds.create', {
+      body: { name: 'Opening talk', text: talkCode(test.world.port), options: { start: 112 } },
+    });
     ({ id } = (await test.client.call('placements.create', { body: { embed: 'opening-talk', place } })).data);
   });
   after(() => test.stop());
@@ -24,19 +26,35 @@ describe('a sweep of the published pages', () => {
   const publish = async (code: string): Promise<void> => {
     const edit = `http://hollinfell.localhost:${test.world.port}/edit/api`;
     const headers = { 'content-type': 'application/json' };
-    await fetch(`${edit}/spots`, { method: 'PUT', headers, body: JSON.stringify({ page: 'talks', spot: 'opening', code }) });
+    await fetch(`${edit}/spots`, {
+      method: 'PUT',
+      headers,
+      body: JSON.stringify({ page: 'talks', spot: 'opening', code }),
+    });
     await fetch(`${edit}/publish`, { method: 'POST', headers, body: JSON.stringify({ page: 'talks' }) });
   };
-  const deliver = async () => (await test.client.call('deliveries.create', { params: { placement: id } })).data;
-  const now = async (): Promise<Placement> => (await test.client.call('placements.read', { params: { placement: id } })).data;
+  const deliver = async () =>
+    (await test.client.call('deliveries.create', { params: { placement: id } })).data;
+  const now = async (): Promise<Placement> =>
+    (await test.client.call('placements.read', { params: { placement: id } })).data;
   const save = async (options: Options): Promise<void> => {
     const { etag } = await test.client.call('embeds.read', { params: { embed: 'opening-talk' } });
-    await test.client.call('revisions.create', { params: { embed: 'opening-talk' }, ifMatch: etag!, body: { options } });
+    await test.client.call('revisions.create', {
+      params: { embed: 'opening-talk' },
+      ifMatch: etag!,
+      body: { options },
+    });
   };
 
   it('leaves what was never pasted planned', async () => {
     const sweep = await sweepAll(test.client);
-    expect(sweep).to.deep.include({ state: 'done', pages: 1, read: 1, unreachable: 0, counts: { planned: 1 } });
+    expect(sweep).to.deep.include({
+      state: 'done',
+      pages: 1,
+      read: 1,
+      unreachable: 0,
+      counts: { planned: 1 },
+    });
     expect(await now()).to.deep.include({ state: 'planned', carries: null, lastSeenAt: null });
   });
 
@@ -54,7 +72,11 @@ describe('a sweep of the published pages', () => {
   it('is shown as out of date as soon as a setting is changed, before any sweep', async () => {
     await save({ start: 112, end: 184 });
     const seen = await now();
-    expect(seen).to.deep.include({ state: 'out-of-date', revision: 2, carries: { delivery: 1, revision: 1 } });
+    expect(seen).to.deep.include({
+      state: 'out-of-date',
+      revision: 2,
+      carries: { delivery: 1, revision: 1 },
+    });
     expect(seen.findings.map((f) => f.rule)).to.deep.equal(['out-of-date']);
     const { data } = await test.client.call('placements.list', { query: { state: 'out-of-date' } });
     expect(data.items.map((item) => item.id)).to.deep.equal([id]);
@@ -67,7 +89,11 @@ describe('a sweep of the published pages', () => {
 
   it('is current again when the setting is taken back, with no new code to paste', async () => {
     await save({ start: 112 });
-    expect(await now()).to.deep.include({ state: 'live', revision: 3, carries: { delivery: 1, revision: 1 } });
+    expect(await now()).to.deep.include({
+      state: 'live',
+      revision: 3,
+      carries: { delivery: 1, revision: 1 },
+    });
     await save({ start: 112, end: 184 });
   });
 
@@ -103,21 +129,32 @@ describe('a sweep of the published pages', () => {
   it('is told by events, the last of which is its end', async () => {
     const { data } = await test.client.call('sweeps.create', { body: { page } });
     const events: Sweep[] = [];
-    for await (const event of eventsIn<Sweep>(await test.client.open('sweeps.events', { params: { sweep: data.id } }))) events.push(event);
+    for await (const event of eventsIn<Sweep>(
+      await test.client.open('sweeps.events', { params: { sweep: data.id } }),
+    ))
+      events.push(event);
     expect(events.at(-1)).to.deep.include({ state: 'done', read: 1 });
     const { data: pages } = await test.client.call('sweeps.pages', { params: { sweep: data.id } });
     expect(pages.items[0]!.seen[0]).to.deep.include({ embed: 'opening-talk', state: 'live' });
   });
 
   it('tells the plan of the page what is there, what is to be replaced, and what is left behind by a placement that ended', async () => {
-    const steps = async () => (await test.client.call('pages.plan', { params: { page } })).data.steps.map(({ action, place }) => [action, place]);
+    const steps = async () =>
+      (await test.client.call('pages.plan', { params: { page } })).data.steps.map(({ action, place }) => [
+        action,
+        place,
+      ]);
     expect(await steps()).to.deep.equal([['already-there', place]]);
     await save({ start: 60 });
     expect(await steps()).to.deep.equal([['replace', place]]);
     // What the plan shows is what is handed out then, to the number.
-    const shown = (await test.client.call('pages.plan', { params: { page } })).data.snippets.map(({ text }) => text);
+    const shown = (await test.client.call('pages.plan', { params: { page } })).data.snippets.map(
+      ({ text }) => text,
+    );
     expect(shown).to.deep.equal([(await deliver()).text]);
-    expect((await test.client.call('pages.plan', { params: { page } })).data.snippets.map(({ text }) => text)).to.deep.equal(shown);
+    expect(
+      (await test.client.call('pages.plan', { params: { page } })).data.snippets.map(({ text }) => text),
+    ).to.deep.equal(shown);
     await test.client.call('placements.delete', { params: { placement: id } });
     expect(await steps()).to.deep.equal([['take-out', place]]);
     await sweepAll(test.client);
@@ -132,20 +169,32 @@ describe('a sweep of the published pages', () => {
   });
 
   it('ends a placement, and keeps what was issued for it', async () => {
-    const { data } = await test.client.call('placements.create', { body: { embed: 'opening-talk', place: `${page}#north` } });
+    const { data } = await test.client.call('placements.create', {
+      body: { embed: 'opening-talk', place: `${page}#north` },
+    });
     await test.client.call('deliveries.create', { params: { placement: data.id } });
     await test.client.call('placements.delete', { params: { placement: data.id } });
-    const again = await test.client.call('placements.create', { body: { embed: 'opening-talk', place: `${page}#north` } });
+    const again = await test.client.call('placements.create', {
+      body: { embed: 'opening-talk', place: `${page}#north` },
+    });
     expect(again.data.id).not.to.equal(data.id);
-    const refused = await test.client.call('placements.create', { body: { embed: 'opening-talk', place: `${page}#north` } }).catch((error: ApiError) => error);
+    const refused = await test.client
+      .call('placements.create', { body: { embed: 'opening-talk', place: `${page}#north` } })
+      .catch((error: ApiError) => error);
     expect(refused).to.include({ code: 'already-placed' });
-    const inUse = await test.client.call('spots.delete', { params: { spot: `${page}#north` } }).catch((error: ApiError) => error);
+    const inUse = await test.client
+      .call('spots.delete', { params: { spot: `${page}#north` } })
+      .catch((error: ApiError) => error);
     expect(inUse).to.include({ code: 'in-use' });
   });
 
   it('offers the embed that a marked code came from instead of collecting it again', async () => {
-    const error = await test.client.call('embeds.create', { body: { name: 'Again', text: (await deliver()).text } }).catch((reason: ApiError) => reason);
-    expect(error).to.include({ code: 'marked-code' }).and.have.nested.property('problem.facts.embed', 'opening-talk');
+    const error = await test.client
+      .call('embeds.create', { body: { name: 'Again', text: (await deliver()).text } })
+      .catch((reason: ApiError) => reason);
+    expect(error)
+      .to.include({ code: 'marked-code' })
+      .and.have.nested.property('problem.facts.embed', 'opening-talk');
   });
 });
 
@@ -163,8 +212,15 @@ describe('a sweep of a slow site', () => {
       if (asked > 2) open();
     });
     await new Promise<void>((resolve) => site.listen(0, '127.0.0.1', resolve));
-    await test.client.call('sites.create', { body: { key: 'slow', name: 'Slow', address: `http://slow.localhost:${(site.address() as AddressInfo).port}` } });
-    for (const path of ['a', 'b', 'c', 'd']) await test.client.call('pages.create', { body: { key: `slow/${path}`, title: path } });
+    await test.client.call('sites.create', {
+      body: {
+        key: 'slow',
+        name: 'Slow',
+        address: `http://slow.localhost:${(site.address() as AddressInfo).port}`,
+      },
+    });
+    for (const path of ['a', 'b', 'c', 'd'])
+      await test.client.call('pages.create', { body: { key: `slow/${path}`, title: path } });
   });
   after(async () => {
     await test.stop();
@@ -201,15 +257,21 @@ describe('a sweep of a slow site', () => {
     await new Promise<void>((resolve) => closed.listen(0, '127.0.0.1', resolve));
     const { port } = closed.address() as AddressInfo;
     await new Promise((resolve) => closed.close(resolve));
-    await test.client.call('sites.create', { body: { key: 'gone', name: 'Gone', address: `http://gone.localhost:${port}` } });
+    await test.client.call('sites.create', {
+      body: { key: 'gone', name: 'Gone', address: `http://gone.localhost:${port}` },
+    });
     await test.client.call('pages.create', { body: { key: 'gone/', title: 'Home' } });
     await test.client.call('spots.create', { body: { key: 'gone/#main' } });
     await test.client.call('embeds.create', { body: { name: 'Talk', text: talkCode(1) } });
-    const { data: placement } = await test.client.call('placements.create', { body: { embed: 'talk', place: 'gone/#main' } });
+    const { data: placement } = await test.client.call('placements.create', {
+      body: { embed: 'talk', place: 'gone/#main' },
+    });
     const { data } = await test.client.call('sweeps.create', { body: { site: 'gone' } });
     await (await test.client.open('sweeps.events', { params: { sweep: data.id } })).text();
     const { data: now } = await test.client.call('placements.read', { params: { placement: placement.id } });
     expect(now).to.deep.include({ state: 'unreachable', checkedAt: null });
-    expect(now.findings[0]!.message).to.equal(`The page could not be read: nothing answers at gone.localhost:${port}.`);
+    expect(now.findings[0]!.message).to.equal(
+      `The page could not be read: nothing answers at gone.localhost:${port}.`,
+    );
   });
 });

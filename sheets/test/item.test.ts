@@ -16,22 +16,63 @@ describe('the item that a code shows', () => {
         fc.property(fc.stringMatching(/^[A-Za-z0-9][A-Za-z0-9_-]{0,20}$/), (id) => {
           const code = codeFromId(sheet, id);
           expect(item(code, sheet)).to.equal(id);
-          for (const other of providers) if (other !== sheet) expect(item(code, other), other.id).to.equal(null);
+          for (const other of providers)
+            if (other !== sheet) expect(item(code, other), other.id).to.equal(null);
         }),
         { seed: 20261123, numRuns: 20 },
       );
     });
 
   for (const [label, text, provider, id] of [
-    ['with parameters behind it', '<iframe src="https://play.kinorill.localhost/reel/nB4?from=3#t"></iframe>', 'kinorill', 'nB4'],
+    [
+      'with parameters behind it',
+      '<iframe src="https://play.kinorill.localhost/reel/nB4?from=3#t"></iframe>',
+      'kinorill',
+      'nB4',
+    ],
     ['on the quieter host', '<iframe src="//quiet.kinorill.localhost/reel/nB4"></iframe>', 'kinorill', 'nB4'],
-    ['escaped', '<iframe src="https://mapmere.localhost/embed/moor%20road%2F2"></iframe>', 'mapmere', 'moor road/2'],
-    ['with another step behind it', '<iframe src="https://tonebarn.localhost/podcast/fell/17/skin-slate"></iframe>', 'tonebarn', '17'],
-    ['in the second frame', '<iframe src="https://nobody.localhost/x"></iframe><iframe src="https://mapmere.localhost/embed/tarn"></iframe>', 'mapmere', 'tarn'],
-    ['in an attribute, whatever its quotes', "<div data-of='a&amp;b' class=fennfeed-stream></div><script src=https://fennfeed.localhost/embed.js></script>", 'fennfeed', 'a&b'],
-    ['among other parameters of its script', '<script src="https://count.tallywren.localhost/w.js?paper=dark&amp;site=moor&amp;tongue=de"></script>', 'tallywren', 'moor'],
-    ['of an element of another name', '<section class="praisecroft-reviews" data-place="x"></section>', 'praisecroft', null],
-    ['of another script', '<script src="https://elsewhere.localhost/w.js?site=moor"></script>', 'tallywren', null],
+    [
+      'escaped',
+      '<iframe src="https://mapmere.localhost/embed/moor%20road%2F2"></iframe>',
+      'mapmere',
+      'moor road/2',
+    ],
+    [
+      'with another step behind it',
+      '<iframe src="https://tonebarn.localhost/podcast/fell/17/skin-slate"></iframe>',
+      'tonebarn',
+      '17',
+    ],
+    [
+      'in the second frame',
+      '<iframe src="https://nobody.localhost/x"></iframe><iframe src="https://mapmere.localhost/embed/tarn"></iframe>',
+      'mapmere',
+      'tarn',
+    ],
+    [
+      'in an attribute, whatever its quotes',
+      "<div data-of='a&amp;b' class=fennfeed-stream></div><script src=https://fennfeed.localhost/embed.js></script>",
+      'fennfeed',
+      'a&b',
+    ],
+    [
+      'among other parameters of its script',
+      '<script src="https://count.tallywren.localhost/w.js?paper=dark&amp;site=moor&amp;tongue=de"></script>',
+      'tallywren',
+      'moor',
+    ],
+    [
+      'of an element of another name',
+      '<section class="praisecroft-reviews" data-place="x"></section>',
+      'praisecroft',
+      null,
+    ],
+    [
+      'of another script',
+      '<script src="https://elsewhere.localhost/w.js?site=moor"></script>',
+      'tallywren',
+      null,
+    ],
     ['of nothing', '<p>words</p>', 'stallmere', null],
   ] as const)
     it(`is found ${label}`, () => expect(item(text, named(provider))).to.equal(id));
@@ -52,7 +93,11 @@ describe('a sheet written as a file', () => {
       const read = parseSheet(text, 'x');
       expect(read).to.deep.equal(sheet);
       expect(Object.keys(read.settings)).to.deep.equal(Object.keys(sheet.settings));
-      expect(text.split('\n').slice(0, 3)).to.deep.equal(['# one: {two} # three', '# with id: another', `id: ${sheet.id}`]);
+      expect(text.split('\n').slice(0, 3)).to.deep.equal([
+        '# one: {two} # three',
+        '# with id: another',
+        `id: ${sheet.id}`,
+      ]);
     }
   });
 });

@@ -1,20 +1,44 @@
 import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
-import { compose, codeFromId, itemOf, learnSheet, openCode, read, renderTemplate, type LearnAnswers, type Proposal, type Options, type Sheet } from '@orbis/core';
+import {
+  compose,
+  codeFromId,
+  itemOf,
+  learnSheet,
+  openCode,
+  read,
+  renderTemplate,
+  type LearnAnswers,
+  type Proposal,
+  type Options,
+  type Sheet,
+} from '@orbis/core';
 import { sheetSchema } from '@orbis/contract';
 import { builtInSheets } from '@orbis/sheets';
 import { standInCodes } from './stand-in-codes.ts';
 
 const sheets = builtInSheets();
 const others = (provider: string): Sheet[] => sheets.filter(({ id }) => id !== provider);
-const codesOf = (provider: string): string[] => standInCodes.find((row) => row.provider === provider)!.codes.map(([, code]) => code);
-const learned = (provider: string, answers: LearnAnswers = {}, codes = codesOf(provider).slice(0, 3)): Proposal => {
+const codesOf = (provider: string): string[] =>
+  standInCodes.find((row) => row.provider === provider)!.codes.map(([, code]) => code);
+const learned = (
+  provider: string,
+  answers: LearnAnswers = {},
+  codes = codesOf(provider).slice(0, 3),
+): Proposal => {
   const result = learnSheet(codes, { sheets: others(provider), answers });
   if (!result.ok) throw new Error(JSON.stringify(result.problem));
   return result.proposal;
 };
 const placeOf = (rule: Sheet['settings'][keyof Sheet['settings']]): unknown =>
-  rule && [rule.in, rule.name.replace(/^step.$/, 'show'), rule.of ?? 'frame', rule.attribute, rule.call, rule.piece];
+  rule && [
+    rule.in,
+    rule.name.replace(/^step.$/, 'show'),
+    rule.of ?? 'frame',
+    rule.attribute,
+    rule.call,
+    rule.piece,
+  ];
 
 /* "Of the 57 settings …, 49 are recognised" */
 function recognisedInDocuments(): number[] {
@@ -26,7 +50,13 @@ function recognisedInDocuments(): number[] {
 /** What is asked of each, as it is not plain: neither names nor values tell it. Everything else is right without an answer. */
 const asked: Record<string, LearnAnswers> = {
   kinorill: { roll: 'autoplay', knobs: 'controls', words: 'captions', round: '-' },
-  tonebarn: { 'kind': 'audio', 'keep': 'download', 'skin.slate': 'dark', 'skin.linen': 'light', 'begin': 'start' },
+  tonebarn: {
+    'kind': 'audio',
+    'keep': 'download',
+    'skin.slate': 'dark',
+    'skin.linen': 'light',
+    'begin': 'start',
+  },
   folioferry: { take: 'download' },
   hoardinglea: { 'backdrop': 'theme', 'backdrop.pale': 'light', 'backdrop.deep': 'dark' },
   fennfeed: { kind: 'feed' },
@@ -39,13 +69,16 @@ describe('a sheet learned from three codes', () => {
     const builtIn = sheets.find(({ id }) => id === provider)!;
     it(`of ${builtIn.name}: gives each back, knows a fourth and its id, and nobody else’s codes`, () => {
       const { sheet, templates, samples } = learned(provider);
-      templates.codes.samples.forEach((values, i) => expect(renderTemplate(templates.codes, values)).to.equal(codes[i]![1]));
+      templates.codes.samples.forEach((values, i) =>
+        expect(renderTemplate(templates.codes, values)).to.equal(codes[i]![1]),
+      );
       expect(samples).to.deep.equal(codes.slice(0, 3).map(([item]) => ({ is: 'code', item })));
       const [item, text] = codes[3]!;
       const held = openCode(text, { sheets: [sheet, ...others(provider)] });
       expect([held.sheet?.id, itemOf(held, sheet)]).to.deep.equal([sheet.id, item]);
       for (const other of standInCodes.filter((row) => row.provider !== provider))
-        for (const [, code] of other.codes) expect(read(code, { sheets: [sheet] }).sheet, other.provider).to.equal(null);
+        for (const [, code] of other.codes)
+          expect(read(code, { sheets: [sheet] }).sheet, other.provider).to.equal(null);
       expect(sheetSchema.safeParse(sheet).error).to.equal(undefined);
       // The code that it makes of an id alone is one that the provider's real sheet knows, with the same id.
       const made = codeFromId(sheet, 'aB3');
@@ -55,9 +88,16 @@ describe('a sheet learned from three codes', () => {
 
     it(`of ${builtIn.name}: says nothing wrong of a setting, and asks what is not plain`, () => {
       const before = learned(provider);
-      for (const name of before.settings) expect(placeOf(before.sheet.settings[name]!), name).to.deep.equal(placeOf(builtIn.settings[name]!));
+      for (const name of before.settings)
+        expect(placeOf(before.sheet.settings[name]!), name).to.deep.equal(placeOf(builtIn.settings[name]!));
       const open = before.lines.filter(({ sure }) => !sure).map(({ about }) => about);
-      expect(open).to.deep.equal(open.filter((about) => Object.keys(asked[provider] ?? {}).some((answer) => answer === about || answer.startsWith(`${about}.`))));
+      expect(open).to.deep.equal(
+        open.filter((about) =>
+          Object.keys(asked[provider] ?? {}).some(
+            (answer) => answer === about || answer.startsWith(`${about}.`),
+          ),
+        ),
+      );
       for (const { about, means, may } of before.lines.filter(({ what }) => what === 'parameter')) {
         if (means !== null) expect(may, about).to.include(means);
         expect(may, about).to.include('-');
@@ -65,7 +105,9 @@ describe('a sheet learned from three codes', () => {
       // Once everything is answered, nothing is open and every setting of the real sheet that the samples show is there.
       const after = learned(provider, asked[provider] ?? {});
       expect(after.lines.filter(({ sure }) => !sure)).to.deep.equal([]);
-      const shown = Object.keys(builtIn.settings).filter((name) => !(provider === 'tonebarn' && name === 'account'));
+      const shown = Object.keys(builtIn.settings).filter(
+        (name) => !(provider === 'tonebarn' && name === 'account'),
+      );
       expect([...after.settings].sort()).to.deep.equal(shown.sort());
     });
   }
@@ -81,25 +123,33 @@ describe('a sheet learned from three codes', () => {
     };
     for (const [provider, options] of Object.entries(asked)) {
       const code = codesOf(provider)[3]!;
-      const [mine, theirs] = [learned(provider).sheet, sheets.find(({ id }) => id === provider)!].map((sheet) => {
-        const { text, problems } = compose(openCode(code, { sheets: [sheet] }), options);
-        expect(problems, provider).to.deep.equal([]);
-        return text;
-      });
+      const [mine, theirs] = [learned(provider).sheet, sheets.find(({ id }) => id === provider)!].map(
+        (sheet) => {
+          const { text, problems } = compose(openCode(code, { sheets: [sheet] }), options);
+          expect(problems, provider).to.deep.equal([]);
+          return text;
+        },
+      );
       // What a setting needs beside it is not learned: that Kinorill repeats the id for a loop.
       expect(mine, provider).to.equal(theirs!.replace('&amp;round=tS9turning', ''));
     }
   });
 
   it('counts what it recognises without an answer as the documents say', () => {
-    const all = standInCodes.flatMap(({ provider }) => Object.keys(sheets.find(({ id }) => id === provider)!.settings));
+    const all = standInCodes.flatMap(({ provider }) =>
+      Object.keys(sheets.find(({ id }) => id === provider)!.settings),
+    );
     const right = standInCodes.flatMap(({ provider }) => learned(provider).settings);
     expect([right.length, all.length]).to.deep.equal(recognisedInDocuments());
   });
 
   it('learns links too: their pattern, their time, and that they have the codes’ ids', () => {
     const codes = codesOf('kinorill').slice(0, 2);
-    const { sheet, samples, lines } = learned('kinorill', {}, [...codes, 'https://kinorill.localhost/reels/nB4moorNight', 'https://kinorill.localhost/reels/xY?at=1m5s']);
+    const { sheet, samples, lines } = learned('kinorill', {}, [
+      ...codes,
+      'https://kinorill.localhost/reels/nB4moorNight',
+      'https://kinorill.localhost/reels/xY?at=1m5s',
+    ]);
     expect(samples.map(({ is, item }) => [is, item])).to.deep.equal([
       ['code', 'nB4moorNight'],
       ['code', 'cM7comet'],
@@ -107,7 +157,9 @@ describe('a sheet learned from three codes', () => {
       ['link', 'xY'],
     ]);
     expect(sheet.links).to.deep.equal([{ hostname: 'kinorill.localhost', pathname: '/reels/:id' }]);
-    expect(lines.find(({ about }) => about === 'link')!.reasons).to.deep.equal([{ code: 'id-in-codes', facts: {} }]);
+    expect(lines.find(({ about }) => about === 'link')!.reasons).to.deep.equal([
+      { code: 'id-in-codes', facts: {} },
+    ]);
     expect(sheet.direct).to.equal('{scheme}://kinorill.localhost{+port}/reels/{id}');
   });
 
@@ -121,11 +173,12 @@ describe('a sheet learned from three codes', () => {
     expect(refusal([a, 'some words'])).to.deep.equal(['no-embed', { sample: 2 }]);
     expect(refusal([a, '<p>words</p>'])).to.deep.equal(['nothing-to-know-by', { sample: 2 }]);
     expect(refusal([a, b], {}, sheets)).to.deep.equal(['known', { sample: 1, provider: 'Mapmere' }]);
-    expect(refusal(['https://gladewick.localhost/decks/a', 'https://gladewick.localhost/decks/b'])).to.deep.equal(['links-only', {}]);
-    expect(refusal([a, '<iframe src="https://gladewick.localhost/show/a" title="t"></iframe>'])).to.deep.equal([
-      'not-alike',
-      { sample: 2, host: 'gladewick.localhost', first: 'mapmere.localhost' },
-    ]);
+    expect(
+      refusal(['https://gladewick.localhost/decks/a', 'https://gladewick.localhost/decks/b']),
+    ).to.deep.equal(['links-only', {}]);
+    expect(
+      refusal([a, '<iframe src="https://gladewick.localhost/show/a" title="t"></iframe>']),
+    ).to.deep.equal(['not-alike', { sample: 2, host: 'gladewick.localhost', first: 'mapmere.localhost' }]);
     expect(refusal([a, a.padEnd(30_000)])).to.deep.equal(['too-long', { sample: 2 }]);
     expect(refusal([a, b], { zoom: 'muted' })![0]).to.equal('answer-does-not-fit');
     expect(refusal([a, b], { kind: 'slide' })![0]).to.equal('answer-does-not-fit');
@@ -135,12 +188,20 @@ describe('a sheet learned from three codes', () => {
   });
 
   it('follows the owner’s answers: another id, another name, a parameter that is nothing', () => {
-    const { sheet, samples } = learned('mapmere', { item: 'lat', name: 'Moor maps', id: 'moor-maps', kind: 'map', zoom: '-' });
+    const { sheet, samples } = learned('mapmere', {
+      item: 'lat',
+      name: 'Moor maps',
+      id: 'moor-maps',
+      kind: 'map',
+      zoom: '-',
+    });
     expect([sheet.id, sheet.name, sheet.settings.zoom]).to.deep.equal(['moor-maps', 'Moor maps', undefined]);
     expect(samples.map(({ item }) => item)).to.deep.equal(['54.3712', '54.3804', '54.3651']);
     expect(itemOf(openCode(codesOf('mapmere')[0]!, { sheets: [sheet] }), sheet)).to.equal('54.3712');
     // A name that is taken is not taken again.
-    const again = learnSheet(codesOf('mapmere'), { sheets: [...others('mapmere'), { ...sheet, id: 'mapmere', frames: [], hosts: ['x.localhost'] }] });
+    const again = learnSheet(codesOf('mapmere'), {
+      sheets: [...others('mapmere'), { ...sheet, id: 'mapmere', frames: [], hosts: ['x.localhost'] }],
+    });
     expect(again.ok && again.proposal.sheet.id).to.equal('mapmere-2');
   });
 });

@@ -36,7 +36,11 @@ describe('matching an address with a sheet', () => {
     '/reel/a/b-c',
     '/reel/a/b-',
     '/reel/a/b-c/d',
-  ].flatMap((path) => ['p.localhost', 'q.p.localhost', 'P.localhost:7430', 'other.localhost'].map((host) => `https://${host}${path}`));
+  ].flatMap((path) =>
+    ['p.localhost', 'q.p.localhost', 'P.localhost:7430', 'other.localhost'].map(
+      (host) => `https://${host}${path}`,
+    ),
+  );
   for (const pattern of patterns) {
     it(`agrees with the standard’s own pattern for ${pattern.hostname}${pattern.pathname}${pattern.search ? `?${pattern.search}` : ''}`, () => {
       const oracle = new URLPattern({ ...pattern });
@@ -53,8 +57,19 @@ describe('matching an address with a sheet', () => {
   it('takes protocol-relative addresses, and nothing that is no http(s) address', () => {
     const sheets = withPattern(patterns[0]!);
     expect(matchFrame('//p.localhost/reel/a', sheets)?.id).to.equal('a');
-    for (const address of ['/reel/a', 'reel/a', 'ftp://p.localhost/reel/a', 'javascript:p.localhost/reel/a', '', 'https://', 'https://p.localhost@other.localhost/reel/a'])
-      expect([matchFrame(address, sheets), sheetOfFrame(address, sheets)], address).to.deep.equal([null, null]);
+    for (const address of [
+      '/reel/a',
+      'reel/a',
+      'ftp://p.localhost/reel/a',
+      'javascript:p.localhost/reel/a',
+      '',
+      'https://',
+      'https://p.localhost@other.localhost/reel/a',
+    ])
+      expect([matchFrame(address, sheets), sheetOfFrame(address, sheets)], address).to.deep.equal([
+        null,
+        null,
+      ]);
     expect(matchFrame('https://user@p.localhost/reel/a', sheets)?.id).to.equal('a');
   });
 });

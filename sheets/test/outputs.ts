@@ -44,14 +44,22 @@ const byHand = ['parameter.start=7', 'parameter.hue=a b&c'];
 
 const wordsFor = (sheet: Sheet | null): string[] => [
   ...optionNames.flatMap((name) =>
-    (name === 'view' ? Object.keys(ruleOf<'choice'>(sheet, 'view')?.choices ?? { map: 'map' }) : (values[name] ?? [])).map((value) => `${name}=${value}`),
+    (name === 'view'
+      ? Object.keys(ruleOf<'choice'>(sheet, 'view')?.choices ?? { map: 'map' })
+      : (values[name] ?? [])
+    ).map((value) => `${name}=${value}`),
   ),
   ...byHand,
 ];
 
 function output(text: string, words: readonly string[], sheets: readonly Sheet[], marked = false): Output {
-  const outcome = compose(openCode(text, { sheets }), parseOptions(words), marked ? { mark: { placement: '0123456789', delivery: 7 } } : {});
-  if (outcome.problems.length > 0) return outcome.problems.map(({ option, code }) => `${option}: ${code}`).join('; ');
+  const outcome = compose(
+    openCode(text, { sheets }),
+    parseOptions(words),
+    marked ? { mark: { placement: '0123456789', delivery: 7 } } : {},
+  );
+  if (outcome.problems.length > 0)
+    return outcome.problems.map(({ option, code }) => `${option}: ${code}`).join('; ');
   return outcome.edits.map(({ start, end, text }) => [start, end, text]);
 }
 
@@ -60,11 +68,22 @@ export function outputsOf(sheets: readonly Sheet[]): Outputs {
   const linked = sheets
     .filter(({ pages }) => !pages)
     .map((sheet) => {
-      const url = new URL(sheet.files ? `https://hollinfell.localhost/files/dome.${sheet.files[0]}` : 'https://elsewhere.localhost/');
+      const url = new URL(
+        sheet.files
+          ? `https://hollinfell.localhost/files/dome.${sheet.files[0]}`
+          : 'https://elsewhere.localhost/',
+      );
       return { name: `made for ${sheet.id}`, text: codeFromLink({ sheet, id: 'a1B2', url }) };
     });
-  const stands = standInCodes.flatMap(({ provider, codes }) => codes.map(([item, text]) => ({ name: `${provider}: ${item}`, text })));
-  return Object.fromEntries([...demoCodes, ...linked, ...stands, ...awkward].map(({ name, text }) => [name, outputsOfCode(text, sheets)]));
+  const stands = standInCodes.flatMap(({ provider, codes }) =>
+    codes.map(([item, text]) => ({ name: `${provider}: ${item}`, text })),
+  );
+  return Object.fromEntries(
+    [...demoCodes, ...linked, ...stands, ...awkward].map(({ name, text }) => [
+      name,
+      outputsOfCode(text, sheets),
+    ]),
+  );
 }
 
 /* Most providers offer few of the settings: that they refuse the rest is left out. */
@@ -80,7 +99,10 @@ const awkward = [
     name: 'frame with a style',
     text: "<iframe width=640 height=360 style='border:1px solid; max-width: 100%' src=https://play.kinorill.localhost/reel/a1B2?from=3&knobs=0#x allow='fullscreen'></iframe>",
   },
-  { name: 'player with two files', text: '<video width="640" height="360" controls><source src="/a.webm#t=3,9"><source src="/a.mp4"></video>' },
+  {
+    name: 'player with two files',
+    text: '<video width="640" height="360" controls><source src="/a.webm#t=3,9"><source src="/a.mp4"></video>',
+  },
 ];
 
 function outputsOfCode(text: string, sheets: readonly Sheet[]): Record<string, Output> {

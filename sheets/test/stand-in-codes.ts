@@ -4,9 +4,14 @@ export interface StandInCodes {
   codes: readonly (readonly [item: string, code: string])[];
 }
 
-const frame = (address: string, size: string, title: string): string => `<iframe src="https://${address}" ${size} title="${title}" loading="lazy"></iframe>`;
+const frame = (address: string, size: string, title: string): string =>
+  `<iframe src="https://${address}" ${size} title="${title}" loading="lazy"></iframe>`;
 const script = (address: string): string => `<script async src="https://${address}"></script>`;
-const each = (provider: string, items: readonly (readonly [item: string, rest: string])[], write: (item: string, rest: string, number: number) => string): StandInCodes => ({
+const each = (
+  provider: string,
+  items: readonly (readonly [item: string, rest: string])[],
+  write: (item: string, rest: string, number: number) => string,
+): StandInCodes => ({
   provider,
   codes: items.map(([item, rest], number) => [item, write(item, rest, number)]),
 });
@@ -22,7 +27,8 @@ export const standInCodes: readonly StandInCodes[] = [
       ['rG5rings', '?from=65&amp;tongue=de&amp;hue=aa3355&amp;words=1'],
       ['tS9turning', '?hush=1'],
     ],
-    (item, rest, n) => frame(`play.kinorill.localhost/reel/${item}${rest}`, 'width="640" height="360"', `Reel ${n}`),
+    (item, rest, n) =>
+      frame(`play.kinorill.localhost/reel/${item}${rest}`, 'width="640" height="360"', `Reel ${n}`),
   ),
   each(
     'mapmere',
@@ -32,7 +38,8 @@ export const standInCodes: readonly StandInCodes[] = [
       ['moor-road', '?lat=54.3651&amp;lng=-2.0931&amp;zoom=12&amp;layer=paper&amp;tongue=de&amp;pin=2f6145'],
       ['sheepfold', '?zoom=9'],
     ],
-    (item, rest) => frame(`mapmere.localhost/embed/${item}${rest}`, 'width="600" height="450"', `Map: ${item}`),
+    (item, rest) =>
+      frame(`mapmere.localhost/embed/${item}${rest}`, 'width="600" height="450"', `Map: ${item}`),
   ),
   each(
     'tonebarn',
@@ -42,7 +49,12 @@ export const standInCodes: readonly StandInCodes[] = [
       ['16', '/skin-linen?quiet=yes&amp;keep=no'],
       ['9', ''],
     ],
-    (item, rest) => frame(`tonebarn.localhost/podcast/under-the-fell/${item}${rest}`, 'width="100%" height="152"', `Under the Fell, ${item}`),
+    (item, rest) =>
+      frame(
+        `tonebarn.localhost/podcast/under-the-fell/${item}${rest}`,
+        'width="100%" height="152"',
+        `Under the Fell, ${item}`,
+      ),
   ),
   each(
     'folioferry',
@@ -52,7 +64,8 @@ export const standInCodes: readonly StandInCodes[] = [
       ['spring.pdf', '#fit=w'],
       ['summer.pdf', '?take=0'],
     ],
-    (item, rest) => frame(`folioferry.localhost/view/charts/${item}${rest}`, 'width="700" height="900"', `Chart: ${item}`),
+    (item, rest) =>
+      frame(`folioferry.localhost/view/charts/${item}${rest}`, 'width="700" height="900"', `Chart: ${item}`),
   ),
   each(
     'nodthorn',
@@ -62,7 +75,12 @@ export const standInCodes: readonly StandInCodes[] = [
       ['https://hollinfell.localhost/visit?by=train&day=2', '&amp;at=night'],
       ['https://hollinfell.localhost/', ''],
     ],
-    (item, rest) => frame(`nodthorn.localhost/share?url=${encodeURIComponent(item)}${rest}`, 'width="120" height="28" frameborder="0"', 'Share this page'),
+    (item, rest) =>
+      frame(
+        `nodthorn.localhost/share?url=${encodeURIComponent(item)}${rest}`,
+        'width="120" height="28" frameborder="0"',
+        'Share this page',
+      ),
   ),
   each(
     'hoardinglea',
@@ -82,7 +100,8 @@ export const standInCodes: readonly StandInCodes[] = [
       ['moor-walks', ' data-rim="#aa3355" data-tone="light"'],
       ['comet-club', ''],
     ],
-    (item, rest) => `<div class="fennfeed-stream" data-of="${item}"${rest}></div>\n${script('fennfeed.localhost/embed.js')}`,
+    (item, rest) =>
+      `<div class="fennfeed-stream" data-of="${item}"${rest}></div>\n${script('fennfeed.localhost/embed.js')}`,
   ),
   each(
     'slotsedge',
@@ -92,7 +111,8 @@ export const standInCodes: readonly StandInCodes[] = [
       ['guided-walks', ` data-look='{"room": {"hour": "night"}, "nights": 5}'`],
       ['school-visits', ` data-look='{"nights": 2}'`],
     ],
-    (item, rest) => `<div class="slotsedge-calendar" data-calendar="${item}"${rest}></div>\n${script('cdn.slotsedge.localhost/booking.js')}`,
+    (item, rest) =>
+      `<div class="slotsedge-calendar" data-calendar="${item}"${rest}></div>\n${script('cdn.slotsedge.localhost/booking.js')}`,
   ),
   each(
     'tallywren',
@@ -113,7 +133,8 @@ export const standInCodes: readonly StandInCodes[] = [
       ['open-day', ' data-ribbon="#aa3355"'],
       ['letter', ''],
     ],
-    (item, rest) => `${script('js.popplenook.localhost/popup.js')}\n<div class="popplenook-popup" data-campaign="${item}"${rest}></div>`,
+    (item, rest) =>
+      `${script('js.popplenook.localhost/popup.js')}\n<div class="popplenook-popup" data-campaign="${item}"${rest}></div>`,
   ),
   each(
     'praisecroft',
@@ -123,7 +144,8 @@ export const standInCodes: readonly StandInCodes[] = [
       ['moor-walks', ' data-stars="#8a5a12" data-page="light"'],
       ['comet-club', ''],
     ],
-    (item, rest) => `<div id="pc-wall" class="praisecroft-reviews" data-place="${item}"${rest}></div>\n${script('praisecroft.localhost/reviews.js')}`,
+    (item, rest) =>
+      `<div id="pc-wall" class="praisecroft-reviews" data-place="${item}"${rest}></div>\n${script('praisecroft.localhost/reviews.js')}`,
   ),
   each(
     'stallmere',
@@ -143,6 +165,7 @@ export const standInCodes: readonly StandInCodes[] = [
       ['dark-sky', ' data-mail="reader@hollinfell.localhost" data-press="#aa3355"'],
       ['open-day', ' data-speak="fr"'],
     ],
-    (item, rest) => `<div class="formwold-letter" data-letter="${item}"${rest}></div>\n${script('formwold.localhost/form.js')}`,
+    (item, rest) =>
+      `<div class="formwold-letter" data-letter="${item}"${rest}></div>\n${script('formwold.localhost/form.js')}`,
   ),
 ];

@@ -9,7 +9,10 @@ import { formatUncarried } from './placed.ts';
 export const addAdjust: AddCommand = (program, run) => {
   program
     .command('adjust')
-    .argument('<what>', 'a file, - for standard input, a link, or a provider with an item’s id (stallmere:311)')
+    .argument(
+      '<what>',
+      'a file, - for standard input, a link, or a provider with an item’s id (stallmere:311)',
+    )
     .argument('<options...>', 'options, as name=value')
     .option('--sheets <folder>', 'provider sheets of your own beside the built-in ones')
     .description('print a code as options make it, without keeping it and without the service')
@@ -21,8 +24,12 @@ export const addAdjust: AddCommand = (program, run) => {
       run(async (tools) => {
         const sheets = localSheets(options.sheets);
         const asPasted = openCode(await pasted(what, tools.io), { sheets });
-        const code = asPasted.reading.generated === null ? asPasted : openCode(asPasted.reading.generated, { sheets });
-        const { edits, implied, problems, uncarried, text } = compose(code, { ...asPasted.reading.asked, ...parseOptions(words, code.sheet ? [code.sheet] : []) });
+        const code =
+          asPasted.reading.generated === null ? asPasted : openCode(asPasted.reading.generated, { sheets });
+        const { edits, implied, problems, uncarried, text } = compose(code, {
+          ...asPasted.reading.asked,
+          ...parseOptions(words, code.sheet ? [code.sheet] : []),
+        });
         refuseProblems(problems);
         const sheet = code.sheet && { id: code.sheet.id, version: code.sheet.version };
         if (tools.json)

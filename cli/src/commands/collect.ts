@@ -24,8 +24,14 @@ export const addCollect: AddCommand = (program, run) => {
     .option('--tag <tag...>', 'tags to find it by')
     .option('--notes <text>', 'whatever is worth remembering')
     .option('--ask-nobody', 'of a link: make the code without asking its host what it is')
-    .option('--skip-refused', 'of several links: leave out those that cannot be collected, instead of collecting none')
-    .option('--mend [rules...]', 'mend what “orbis read” found and Orbis can mend: everything, or the faults named; what was pasted is kept')
+    .option(
+      '--skip-refused',
+      'of several links: leave out those that cannot be collected, instead of collecting none',
+    )
+    .option(
+      '--mend [rules...]',
+      'mend what “orbis read” found and Orbis can mend: everything, or the faults named; what was pasted is kept',
+    )
     .description('put a code, a link or several links into the collection')
     .addHelpText(
       'after',
@@ -41,9 +47,20 @@ export const addCollect: AddCommand = (program, run) => {
         if (link !== null) await announceAsking(link, tools);
         const { name, tag = [], notes = '', mend = false } = options;
         const { data } = await tools.client().call('embeds.create', {
-          body: { ...(name !== undefined && { name }), text, tags: tag, notes, mend, ask: link !== null, options: await parseAsked(asked, tools.client, sheetOfText(text)) },
+          body: {
+            ...(name !== undefined && { name }),
+            text,
+            tags: tag,
+            notes,
+            mend,
+            ask: link !== null,
+            options: await parseAsked(asked, tools.client, sheetOfText(text)),
+          },
         });
-        tools.tell(data, () => `Collected as ${tools.colours.bold(data.key)}.\n\n${describeEmbed(data, tools.colours)}`);
+        tools.tell(
+          data,
+          () => `Collected as ${tools.colours.bold(data.key)}.\n\n${describeEmbed(data, tools.colours)}`,
+        );
         return data.reading.findings.some((finding) => finding.level === 'error') ? 1 : 0;
       }),
     );
@@ -56,11 +73,18 @@ async function collectLinks(
   { name, notes, mend, tag = [], askNobody = false, skipRefused = false }: Options,
   tools: Tools,
 ): Promise<Exit> {
-  if (asked.length > 0) throw new UsedWrongly(`Of several links none can have options of its own. Collect them first; then “orbis set --where …” changes all of them.`);
+  if (asked.length > 0)
+    throw new UsedWrongly(
+      `Of several links none can have options of its own. Collect them first; then “orbis set --where …” changes all of them.`,
+    );
   if (name !== undefined || notes !== undefined || mend !== undefined)
-    throw new UsedWrongly('--name, --notes and --mend are for one link or code: of several, each is called as its provider calls it.');
+    throw new UsedWrongly(
+      '--name, --notes and --mend are for one link or code: of several, each is called as its provider calls it.',
+    );
   if (!askNobody) for (const link of links) await announceAsking(link, tools);
-  const { data } = await tools.client().call('links.collect', { body: { links, tags: tag, ask: !askNobody, skipRefused } });
+  const { data } = await tools
+    .client()
+    .call('links.collect', { body: { links, tags: tag, ask: !askNobody, skipRefused } });
   tools.tell(data, () =>
     [
       data.taken.length > 0
@@ -70,7 +94,10 @@ async function collectLinks(
             tools.colours,
           )
         : 'Nothing was collected.\n',
-      ...data.refused.map(({ link, detail }) => `${tools.colours.red('left out')} ${link}\n${fold(detail, tools.io.width, '  ')}`),
+      ...data.refused.map(
+        ({ link, detail }) =>
+          `${tools.colours.red('left out')} ${link}\n${fold(detail, tools.io.width, '  ')}`,
+      ),
     ].join(''),
   );
   return data.refused.length > 0 ? 1 : 0;
@@ -79,7 +106,8 @@ async function collectLinks(
 /* Nobody is asked before the owner was told who. */
 async function announceAsking(link: string, { client, io }: Tools): Promise<void> {
   const { data } = await client().call('links.find', { body: { link } });
-  for (const { host, what } of data.asks) io.err(`Asking ${host} for ${what}. (--ask-nobody collects it without.)\n`);
+  for (const { host, what } of data.asks)
+    io.err(`Asking ${host} for ${what}. (--ask-nobody collects it without.)\n`);
 }
 
 /** An embed as people read it. */
@@ -91,14 +119,18 @@ export function describeEmbed(embed: Embed, colours: Colours): string {
     ['Revision', `${embed.revision}`],
     ['Options', optionsLine(embed.current.options) || 'none: it goes out as it was pasted'],
     ['In the code', optionsLine(embed.inCode) || 'nothing that an option could change'],
-    ['Placed', embed.placements === 0 ? 'nowhere yet' : embed.placements === 1 ? 'once' : `${embed.placements} times`],
+    [
+      'Placed',
+      embed.placements === 0 ? 'nowhere yet' : embed.placements === 1 ? 'once' : `${embed.placements} times`,
+    ],
   ];
   if (embed.tags.length > 0) rows.push(['Tags', embed.tags.join(', ')]);
   if (embed.notes) rows.push(['Notes', embed.notes]);
   if (embed.retired) rows.push(['Retired', 'yes']);
   if (embed.found) rows.push(...describeFound(embed.found));
   if (embed.direct) rows.push(['See it at', embed.direct]);
-  for (const finding of embed.reading.findings) rows.push([finding.level, `${finding.message} ${finding.remedy}`]);
+  for (const finding of embed.reading.findings)
+    rows.push([finding.level, `${finding.message} ${finding.remedy}`]);
   return facts(rows, colours);
 }
 

@@ -15,7 +15,9 @@ export async function changeAll(
   { where, dryRun = false, skipImpossible = false }: GroupOptions & { where: string },
   change: Omit<BodyInput<Routes['changes.create']>, 'where'>,
 ): Promise<Exit> {
-  const { data } = await tools.client().call('changes.create', { body: { where, dryRun, skipImpossible, ...change } });
+  const { data } = await tools
+    .client()
+    .call('changes.create', { body: { where, dryRun, skipImpossible, ...change } });
   tools.tell(data, () => describe(data, dryRun, tools));
   return data.impossible.length > 0 ? 1 : 0;
 }
@@ -23,13 +25,18 @@ export async function changeAll(
 export const addUndo: AddCommand = (program, run) => {
   program
     .command('undo')
-    .argument('[change]', 'the id of a change of many embeds; the newest that was not taken back where none is said')
+    .argument(
+      '[change]',
+      'the id of a change of many embeds; the newest that was not taken back where none is said',
+    )
     .description('take a change of many embeds back, all of it or nothing')
     .addHelpText('after', '\nExamples:\n  orbis undo\n  orbis list changes\n  orbis undo 3k7x2m9qpw')
     .action((id: string | undefined) =>
       run(async (tools) => {
         const client = tools.client();
-        const change = id ?? (await client.call('changes.list', {})).data.items.find(({ undoneAt }) => undoneAt === null)?.id;
+        const change =
+          id ??
+          (await client.call('changes.list', {})).data.items.find(({ undoneAt }) => undoneAt === null)?.id;
         if (change === undefined) {
           tools.tell(null, () => 'There is no change of many embeds that could be taken back.\n');
           return 0;
@@ -41,14 +48,25 @@ export const addUndo: AddCommand = (program, run) => {
     );
 };
 
-function describe({ change, found, changed, same, impossible }: GroupOutcome, dryRun: boolean, { colours, io }: Tools): string {
+function describe(
+  { change, found, changed, same, impossible }: GroupOutcome,
+  dryRun: boolean,
+  { colours, io }: Tools,
+): string {
   const each = changed.map(({ embed, placements, edits }) => {
-    if (!edits) return `${colours.bold(embed)}${placements > 0 ? `, in ${plural(placements, 'place')}` : ''}\n`;
-    const lines = edits.map((edit) => `${colours.green('+')} ${edit.text.trim() || '(taken out)'}\n${fold(edit.reason, io.width, '  ')}`).join('');
+    if (!edits)
+      return `${colours.bold(embed)}${placements > 0 ? `, in ${plural(placements, 'place')}` : ''}\n`;
+    const lines = edits
+      .map(
+        (edit) =>
+          `${colours.green('+')} ${edit.text.trim() || '(taken out)'}\n${fold(edit.reason, io.width, '  ')}`,
+      )
+      .join('');
     return `${colours.bold(embed)}${placements > 0 ? `, in ${plural(placements, 'place')}` : ''}\n${lines || '  goes out as it was pasted\n'}`;
   });
   const not = impossible.map(
-    ({ embed, problems }) => `${colours.bold(embed)} ${colours.yellow('cannot have it')}\n${problems.map(({ detail }) => fold(detail, io.width, '  ')).join('')}`,
+    ({ embed, problems }) =>
+      `${colours.bold(embed)} ${colours.yellow('cannot have it')}\n${problems.map(({ detail }) => fold(detail, io.width, '  ')).join('')}`,
   );
   const rest = [
     same > 0 ? `${plural(same, 'embed')} ${same === 1 ? 'has' : 'have'} it already` : '',

@@ -12,7 +12,10 @@ interface Options {
 export const addHarvest: AddCommand = (program, run) => {
   program
     .command('harvest')
-    .argument('<page>', 'the address of a page, a saved page, - for standard input, or the id of an earlier harvest')
+    .argument(
+      '<page>',
+      'the address of a page, a saved page, - for standard input, or the id of an earlier harvest',
+    )
     .option('--take <numbers...>', 'collect these, by their numbers; “all” for whatever is new')
     .option('--tag <tag...>', 'tags for what is collected')
     .description('find every embed on a whole page of yours, and collect what you choose')
@@ -28,8 +31,16 @@ export const addHarvest: AddCommand = (program, run) => {
         const taken =
           wanted.length === 0
             ? []
-            : (await client.call('harvests.take', { params: { harvest: found.id }, body: { items: wanted.map((number) => ({ number })), tags: options.tag ?? [] } })).data.items;
-        const now = taken.length === 0 ? found : (await client.call('harvests.read', { params: { harvest: found.id } })).data;
+            : (
+                await client.call('harvests.take', {
+                  params: { harvest: found.id },
+                  body: { items: wanted.map((number) => ({ number })), tags: options.tag ?? [] },
+                })
+              ).data.items;
+        const now =
+          taken.length === 0
+            ? found
+            : (await client.call('harvests.read', { params: { harvest: found.id } })).data;
         tools.tell(now, () => describe(now, taken, tools));
         return now.findings.some((finding) => finding.level === 'error') ? 1 : 0;
       }),
@@ -44,24 +55,31 @@ async function read(page: string, tools: Tools): Promise<Harvest> {
   if (address) return (await client.call('harvests.create', { body: { address } })).data;
   if (isId(page)) return (await client.call('harvests.read', { params: { harvest: page } })).data;
   const name = page === '-' ? undefined : page.split(/[\\/]/).at(-1);
-  return (await client.call('harvests.create', { body: { text: await pasted(page, tools.io), ...(name === undefined ? {} : { name }) } })).data;
+  return (
+    await client.call('harvests.create', {
+      body: { text: await pasted(page, tools.io), ...(name === undefined ? {} : { name }) },
+    })
+  ).data;
 }
 
 function numbersOf(said: readonly string[], { items }: Harvest): number[] {
-  if (said.length === 1 && said[0] === 'all') return items.filter(({ state }) => state === 'offered').map(({ number }) => number);
+  if (said.length === 1 && said[0] === 'all')
+    return items.filter(({ state }) => state === 'offered').map(({ number }) => number);
   return said
     .flatMap((word) => word.split(','))
     .filter(Boolean)
     .map((word) => {
       const number = Number(word);
-      if (!Number.isInteger(number) || number < 1) throw new UsedWrongly(`“${word}” is not a number of the list. Give numbers, or “all”.`);
+      if (!Number.isInteger(number) || number < 1)
+        throw new UsedWrongly(`“${word}” is not a number of the list. Give numbers, or “all”.`);
       return number;
     });
 }
 
 function describe(found: Harvest, taken: readonly EmbedSummary[], { colours, io }: Tools): string {
   const where = found.title ?? found.address ?? 'The page';
-  if (found.items.length === 0) return `${where}: no embed was found on it.\n${formatFindings(found, { colours, io })}`;
+  if (found.items.length === 0)
+    return `${where}: no embed was found on it.\n${formatFindings(found, { colours, io })}`;
   const rows = found.items.map((item) => [
     String(item.number),
     item.name,

@@ -20,7 +20,10 @@ import { fold, progressBar } from '../text.ts';
 export const addImport: AddCommand = (program, run) => {
   program
     .command('import')
-    .argument('<what>', 'a folder of codes, a CSV file (name, code, tags, note) or an NDJSON file; - for NDJSON on standard input')
+    .argument(
+      '<what>',
+      'a folder of codes, a CSV file (name, code, tags, note) or an NDJSON file; - for NDJSON on standard input',
+    )
     .option('--tag <tag...>', 'tags for all of them')
     .option('--dry-run', 'only say what would become of each')
     .option('--skip-refused', 'leave out what cannot be taken in, instead of taking in nothing')
@@ -31,9 +34,15 @@ export const addImport: AddCommand = (program, run) => {
     )
     .action((what: string, options: { tag?: string[]; dryRun?: boolean; skipRefused?: boolean }) =>
       run(async (tools) => {
-        const items = (await itemsIn(what, tools)).map((item) => ({ ...item, tags: [...(item.tags ?? []), ...(options.tag ?? [])] }));
+        const items = (await itemsIn(what, tools)).map((item) => ({
+          ...item,
+          tags: [...(item.tags ?? []), ...(options.tag ?? [])],
+        }));
         if (items.length === 0) throw new UsedWrongly(`There is no code in “${what}”.`);
-        const data = await taken({ items, dryRun: options.dryRun ?? false, skipRefused: options.skipRefused ?? false }, tools);
+        const data = await taken(
+          { items, dryRun: options.dryRun ?? false, skipRefused: options.skipRefused ?? false },
+          tools,
+        );
         tools.tell(data, () => describe(data, options.dryRun ?? false, tools));
         return data.refused.length > 0 ? 1 : 0;
       }),
@@ -42,7 +51,9 @@ export const addImport: AddCommand = (program, run) => {
 
 /* With a bar on a terminal, which says how many codes are read. */
 async function taken(body: BodyInput<Routes['imports.watch']>, { client, io }: Tools): Promise<ImportAnswer> {
-  const bar = io.errIsTerminal ? ora({ text: progressBar(0, body.items.length), stream: process.stderr }).start() : null;
+  const bar = io.errIsTerminal
+    ? ora({ text: progressBar(0, body.items.length), stream: process.stderr }).start()
+    : null;
   try {
     const response = await client().open('imports.watch', { body, signal: io.signal });
     for await (const event of eventsIn<ImportEvent>(response)) {
@@ -67,7 +78,9 @@ async function itemsIn(what: string, { io }: Tools): Promise<ImportItem[]> {
   const names = what === '-' ? null : await io.readFolder(what);
   if (names) {
     const files = names.filter((name) => /\.(?:html?|txt|svg)$/i.test(name)).sort();
-    return Promise.all(files.map(async (name) => ({ name: nameOfFile(name), text: await io.readFile(join(what, name)) })));
+    return Promise.all(
+      files.map(async (name) => ({ name: nameOfFile(name), text: await io.readFile(join(what, name)) })),
+    );
   }
   const text = await pasted(what, io);
   try {
@@ -77,10 +90,19 @@ async function itemsIn(what: string, { io }: Tools): Promise<ImportItem[]> {
   }
 }
 
-function describe({ taken, doubled, refused }: ImportAnswer, dryRun: boolean, { colours, io }: Tools): string {
+function describe(
+  { taken, doubled, refused }: ImportAnswer,
+  dryRun: boolean,
+  { colours, io }: Tools,
+): string {
   const lines = [
-    ...doubled.map(({ item, name, embed, sameAs }) => fold(`${item} ${name}: the same code as ${embed ?? `number ${sameAs}`}.`, io.width, '  ')),
-    ...refused.map(({ item, name, detail }) => `${colours.red('refused')} ${item} ${name}\n${fold(detail, io.width, '  ')}`),
+    ...doubled.map(({ item, name, embed, sameAs }) =>
+      fold(`${item} ${name}: the same code as ${embed ?? `number ${sameAs}`}.`, io.width, '  '),
+    ),
+    ...refused.map(
+      ({ item, name, detail }) =>
+        `${colours.red('refused')} ${item} ${name}\n${fold(detail, io.width, '  ')}`,
+    ),
   ];
   const counts = [
     `${plural(taken.length, 'code')} ${dryRun ? 'would be taken in' : 'taken in'}`,

@@ -1,10 +1,28 @@
-import { spoken, everyItem, formatState, mostCounted, mostWaiting, plural, type Client } from '@orbis/contract';
+import {
+  spoken,
+  everyItem,
+  formatState,
+  mostCounted,
+  mostWaiting,
+  plural,
+  type Client,
+} from '@orbis/contract';
 import { Argument, Option } from 'commander';
 import { kinds, searchFields, type SearchField } from '@orbis/core';
 import type { AddCommand, Tools } from '../command.ts';
 import { formatTimestamp, table } from '../text.ts';
 
-const things = ['embeds', 'sites', 'pages', 'placements', 'sweeps', 'harvests', 'tokens', 'providers', 'changes'] as const;
+const things = [
+  'embeds',
+  'sites',
+  'pages',
+  'placements',
+  'sweeps',
+  'harvests',
+  'tokens',
+  'providers',
+  'changes',
+] as const;
 type Thing = (typeof things)[number];
 interface Options {
   q?: string;
@@ -27,15 +45,25 @@ export const addList: AddCommand = (program, run) => {
     .option('--kind <kind>', 'embeds of one kind')
     .option('--tag <tag>', 'embeds with a tag')
     .option('--host <host>', 'embeds whose code contacts a host')
-    .addOption(new Option('--level <level>', 'embeds by the worst of their findings').choices(['error', 'warning', 'note']))
+    .addOption(
+      new Option('--level <level>', 'embeds by the worst of their findings').choices([
+        'error',
+        'warning',
+        'note',
+      ]),
+    )
     .option('--site <site>', 'pages or placements of one site')
     .option('--embed <embed>', 'placements of one embed')
     .option('--state <state>', `placements in one state: ${Object.keys(spoken.states).join(', ')}`)
-    .description('show the collection, sites, pages, placements, sweeps, harvests, tokens, providers or changes')
+    .description(
+      'show the collection, sites, pages, placements, sweeps, harvests, tokens, providers or changes',
+    )
     .addHelpText(
       'after',
       "\nExamples:\n  orbis list\n  orbis list --kind video --tag talks\n  orbis list --where 'kind=video,map -tag=talks placed=no'\n  orbis list placements --state out-of-date\n\nFields of a search:\n" +
-        (Object.keys(searchFields) as SearchField[]).map((field) => `  ${searchFields[field].padEnd(36)}${spoken.search.fields[field]}`).join('\n'),
+        (Object.keys(searchFields) as SearchField[])
+          .map((field) => `  ${searchFields[field].padEnd(36)}${spoken.search.fields[field]}`)
+          .join('\n'),
     )
     .action((thing: Thing, options: Options) =>
       run(async (tools) => {
@@ -45,7 +73,9 @@ export const addList: AddCommand = (program, run) => {
     );
 };
 
-async function all<T>(page: (after: string | undefined) => Promise<{ data: { items: T[]; next: string | null } }>): Promise<T[]> {
+async function all<T>(
+  page: (after: string | undefined) => Promise<{ data: { items: T[]; next: string | null } }>,
+): Promise<T[]> {
   const items: T[] = [];
   for await (const item of everyItem(async (after) => (await page(after)).data)) items.push(item);
   return items;
@@ -58,7 +88,9 @@ function show(tools: Tools, items: unknown[], heads: string[], rows: () => strin
 const limit = 200;
 const lists: Record<Thing, (tools: Tools, options: Options) => Promise<void>> = {
   embeds: async (tools, { q, where, kind, tag, host, level }) => {
-    const items = await all((after) => tools.client().call('embeds.list', { query: { limit, after, q, where, kind, tag, host, level } }));
+    const items = await all((after) =>
+      tools.client().call('embeds.list', { query: { limit, after, q, where, kind, tag, host, level } }),
+    );
     const none =
       q || where || kind || tag || host || level
         ? 'Nothing in the collection is like that.'
@@ -67,7 +99,16 @@ const lists: Record<Thing, (tools: Tools, options: Options) => Promise<void>> = 
       tools,
       items,
       ['key', 'name', 'kind', 'revision', 'placed', 'findings', 'tags'],
-      () => items.map((e) => [e.key, e.retired ? `${e.name} (retired)` : e.name, e.kind, String(e.revision), String(e.placements), e.level ?? '–', e.tags.join(', ')]),
+      () =>
+        items.map((e) => [
+          e.key,
+          e.retired ? `${e.name} (retired)` : e.name,
+          e.kind,
+          String(e.revision),
+          String(e.placements),
+          e.level ?? '–',
+          e.tags.join(', '),
+        ]),
       none,
     );
   },
@@ -83,8 +124,20 @@ const lists: Record<Thing, (tools: Tools, options: Options) => Promise<void>> = 
   },
   pages: async (tools, { site }) => {
     const items = await all((after) => tools.client().call('pages.list', { query: { limit, after, site } }));
-    const rows = (): string[][] => items.map((p) => [p.key, p.title, p.spots.map((s) => s.name).join(', ') || '–', formatTimestamp(p.checkedAt)]);
-    show(tools, items, ['page', 'title', 'spots', 'last read'], rows, 'There is no page yet. “orbis add page SITE/PATH” adds one.');
+    const rows = (): string[][] =>
+      items.map((p) => [
+        p.key,
+        p.title,
+        p.spots.map((s) => s.name).join(', ') || '–',
+        formatTimestamp(p.checkedAt),
+      ]);
+    show(
+      tools,
+      items,
+      ['page', 'title', 'spots', 'last read'],
+      rows,
+      'There is no page yet. “orbis add page SITE/PATH” adds one.',
+    );
   },
   placements: async (tools, options) => {
     let waiting = 0;
@@ -93,7 +146,15 @@ const lists: Record<Thing, (tools: Tools, options: Options) => Promise<void>> = 
       tools,
       items,
       ['placement', 'embed', 'place', 'state', 'revision', 'last seen'],
-      () => items.map((p) => [p.id, p.embed, p.place, formatState(p.state), formatRevision(p), formatTimestamp(p.lastSeenAt)]),
+      () =>
+        items.map((p) => [
+          p.id,
+          p.embed,
+          p.place,
+          formatState(p.state),
+          formatRevision(p),
+          formatTimestamp(p.lastSeenAt),
+        ]),
       'There is no such placement. “orbis place EMBED PLACE” makes one.',
     );
     if (waiting > 0)
@@ -107,7 +168,14 @@ const lists: Record<Thing, (tools: Tools, options: Options) => Promise<void>> = 
       tools,
       items,
       ['sweep', 'of', 'state', 'pages read', 'begun'],
-      () => items.map((s) => [s.id, s.scope ?? 'everything', s.state, `${s.read} of ${s.pages}`, formatTimestamp(s.createdAt)]),
+      () =>
+        items.map((s) => [
+          s.id,
+          s.scope ?? 'everything',
+          s.state,
+          `${s.read} of ${s.pages}`,
+          formatTimestamp(s.createdAt),
+        ]),
       'Nothing has been swept yet. “orbis sweep” reads the published pages.',
     );
   },
@@ -117,7 +185,15 @@ const lists: Record<Thing, (tools: Tools, options: Options) => Promise<void>> = 
       tools,
       items,
       ['harvest', 'page', 'found', 'taken', 'known', 'read'],
-      () => items.map((h) => [h.id, h.title ?? h.address ?? '–', String(h.found), String(h.taken), String(h.known), formatTimestamp(h.createdAt)]),
+      () =>
+        items.map((h) => [
+          h.id,
+          h.title ?? h.address ?? '–',
+          String(h.found),
+          String(h.taken),
+          String(h.known),
+          formatTimestamp(h.createdAt),
+        ]),
       'No page has been harvested yet. “orbis harvest ADDRESS” finds the embeds on a page of yours.',
     );
   },
@@ -137,7 +213,15 @@ const lists: Record<Thing, (tools: Tools, options: Options) => Promise<void>> = 
       tools,
       items,
       ['change', 'what', 'of', 'embeds', 'made', 'taken back'],
-      () => items.map((c) => [c.id, c.said, c.where || 'everything', String(c.embeds), formatTimestamp(c.createdAt), c.undoneAt ? formatTimestamp(c.undoneAt) : '–']),
+      () =>
+        items.map((c) => [
+          c.id,
+          c.said,
+          c.where || 'everything',
+          String(c.embeds),
+          formatTimestamp(c.createdAt),
+          c.undoneAt ? formatTimestamp(c.undoneAt) : '–',
+        ]),
       'Many embeds were never changed at once. “orbis set --where SEARCH name=value” does it.',
     );
   },
@@ -147,14 +231,25 @@ const lists: Record<Thing, (tools: Tools, options: Options) => Promise<void>> = 
       tools,
       items,
       ['provider', 'name', 'kind', 'sheet', 'embeds'],
-      () => items.map((s) => [s.id, s.sheet.name, s.sheet.kind, spoken.sheetOrigins[s.from], s.embeds < mostCounted ? String(s.embeds) : `${mostCounted} or more`]),
+      () =>
+        items.map((s) => [
+          s.id,
+          s.sheet.name,
+          s.sheet.kind,
+          spoken.sheetOrigins[s.from],
+          s.embeds < mostCounted ? String(s.embeds) : `${mostCounted} or more`,
+        ]),
       'No provider sheet is known.',
     );
   },
 };
 
 /** Every placement of these; `waiting` is told of how many it is still being worked out whether they are out of date. */
-export const placementsOf = (client: Client, { site, embed, state }: Pick<Options, 'site' | 'embed' | 'state'>, waiting: (count: number) => unknown = () => undefined) =>
+export const placementsOf = (
+  client: Client,
+  { site, embed, state }: Pick<Options, 'site' | 'embed' | 'state'>,
+  waiting: (count: number) => unknown = () => undefined,
+) =>
   all(async (after) => {
     const page = await client.call('placements.list', { query: { limit, after, site, embed, state } });
     waiting(page.data.waiting);
@@ -162,7 +257,11 @@ export const placementsOf = (client: Client, { site, embed, state }: Pick<Option
   });
 
 /** Which revision the page carries, and which is the newest where that differs. */
-export function formatRevision(placement: { revision: number; served: boolean; carries: { revision: number | null } | null }): string {
+export function formatRevision(placement: {
+  revision: number;
+  served: boolean;
+  carries: { revision: number | null } | null;
+}): string {
   if (placement.served) return `${placement.revision}, by link`;
   const carried = placement.carries?.revision;
   if (carried === undefined) return `– of ${placement.revision}`;

@@ -15,19 +15,26 @@ export const addLogin: AddCommand = (program, run) => {
     .description('sign this machine’s user in with the password')
     .action((url: string, options: { passwordStdin?: boolean; readOnly?: boolean; days?: string }) =>
       run(async (tools) => {
-        if (!URL.canParse(url) || !/^https?:/.test(url)) throw new UsedWrongly(`“${url}” is not an address. Give one such as http://orbis.localhost:7420.`);
+        if (!URL.canParse(url) || !/^https?:/.test(url))
+          throw new UsedWrongly(`“${url}” is not an address. Give one such as http://orbis.localhost:7420.`);
         const base = new URL(url).origin;
         const days = daysIn(options.days);
         const password = await askPassword(tools, options.passwordStdin);
         const name = `command line on ${hostname()}`.slice(0, 80);
         const { data } = await clientFor(base, null, tools.io).call('tokens.exchange', {
-          body: { password, name, access: options.readOnly ? 'read' : 'all', ...(days !== undefined && { days }) },
+          body: {
+            password,
+            name,
+            access: options.readOnly ? 'read' : 'all',
+            ...(days !== undefined && { days }),
+          },
         });
         const file = signInFile(tools.io);
         writeSignIn(file, { url: base, token: data.token, id: data.id });
         tools.tell(
           { url: base, token: data.id, access: data.access, expiresAt: data.expiresAt },
-          () => `Signed in to ${base}${data.access === 'read' ? ', only to read' : ''}, until ${formatTimestamp(data.expiresAt)}. The token is kept in ${file}.\n`,
+          () =>
+            `Signed in to ${base}${data.access === 'read' ? ', only to read' : ''}, until ${formatTimestamp(data.expiresAt)}. The token is kept in ${file}.\n`,
         );
         return 0;
       }),

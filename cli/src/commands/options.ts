@@ -16,8 +16,18 @@ export const addOptions: AddCommand = (program, run) => {
         const rows = (stage: Option['stage']) =>
           offered
             .filter((option) => option.stage === stage)
-            .map(({ name, example, own }) => ({ name, stage, meaning: own?.explain ?? optionWords(name).explain, example: `${name}=${example}` }));
-        const byHand = { name: handName('NAME'), stage: 'settings', meaning: spoken.byHand.explain, example: `${handName('hue')}=12` };
+            .map(({ name, example, own }) => ({
+              name,
+              stage,
+              meaning: own?.explain ?? optionWords(name).explain,
+              example: `${name}=${example}`,
+            }));
+        const byHand = {
+          name: handName('NAME'),
+          stage: 'settings',
+          meaning: spoken.byHand.explain,
+          example: `${handName('hue')}=12`,
+        };
         const items = [...rows('settings'), byHand, ...rows('presentation')];
         const more = of === undefined ? `\n${ownNote()}\n` : '';
         tools.tell(
@@ -48,5 +58,7 @@ function optionsOf(of: string | undefined): readonly Option[] {
   const sheets = builtInSheets();
   const sheet = sheets.find(({ id }) => id === of.toLowerCase());
   if (sheet) return optionsFor(sheet).filter((option) => option.isOffered(sheet, null));
-  throw new UsedWrongly(`There is no kind and no provider “${of}”. Kinds: ${kinds.join(', ')}. Providers: ${sheets.map(({ id }) => id).join(', ')}.`);
+  throw new UsedWrongly(
+    `There is no kind and no provider “${of}”. Kinds: ${kinds.join(', ')}. Providers: ${sheets.map(({ id }) => id).join(', ')}.`,
+  );
 }

@@ -18,12 +18,22 @@ export function atPlace(text: string): Placed | null {
 }
 
 /** Changes what is asked of an embed at one place only. */
-export async function changePlaced({ embed, place }: Placed, tools: Tools, change: (now: Options) => Options): Promise<Exit> {
+export async function changePlaced(
+  { embed, place }: Placed,
+  tools: Tools,
+  change: (now: Options) => Options,
+): Promise<Exit> {
   const client = tools.client();
   const placement = await thePlacement(client, embed, place);
   const before = await client.call('placements.read', { params: { placement } });
-  const { data } = await client.call('placements.change', { params: { placement }, body: { options: change(before.data.options) }, ifMatch: before.etag ?? '' });
-  const { data: composition } = await client.call('compositions.create', { body: { placement, options: data.options } });
+  const { data } = await client.call('placements.change', {
+    params: { placement },
+    body: { options: change(before.data.options) },
+    ifMatch: before.etag ?? '',
+  });
+  const { data: composition } = await client.call('compositions.create', {
+    body: { placement, options: data.options },
+  });
   tools.tell({ ...data, composition }, () => describePlaced(data, composition, tools));
   return 0;
 }
@@ -31,8 +41,12 @@ export async function changePlaced({ embed, place }: Placed, tools: Tools, chang
 /** How an embed is at one place: every value, and where it comes from. */
 export async function showPlaced({ embed, place }: Placed, tools: Tools): Promise<Exit> {
   const client = tools.client();
-  const { data } = await client.call('placements.read', { params: { placement: await thePlacement(client, embed, place) } });
-  const { data: composition } = await client.call('compositions.create', { body: { placement: data.id, options: data.options } });
+  const { data } = await client.call('placements.read', {
+    params: { placement: await thePlacement(client, embed, place) },
+  });
+  const { data: composition } = await client.call('compositions.create', {
+    body: { placement: data.id, options: data.options },
+  });
   tools.tell({ ...data, composition }, () => describePlaced(data, composition, tools));
   return 0;
 }
@@ -41,13 +55,24 @@ export async function showPlaced({ embed, place }: Placed, tools: Tools): Promis
 export const formatUncarried = (uncarried: Composition['uncarried'], width: number): string =>
   uncarried.map(({ option, detail }) => fold(`Not carried: ${option}. ${detail}`, width, '')).join('');
 
-function describePlaced({ embed, place }: Placement, { levels, overridden, passedOver, uncarried, effective }: Composition, { colours, io }: Tools): string {
+function describePlaced(
+  { embed, place }: Placement,
+  { levels, overridden, passedOver, uncarried, effective }: Composition,
+  { colours, io }: Tools,
+): string {
   const from = (level: string): string => spoken.levels[level as OptionLevel];
   const rows = formatOptions(effective).map(({ name, value }) => {
-    const over = overridden.filter(({ option }) => option === name).map(({ value: other, level }) => `${other} ${from(level)}`);
+    const over = overridden
+      .filter(({ option }) => option === name)
+      .map(({ value: other, level }) => `${other} ${from(level)}`);
     return [name, value, from(levels[name] ?? 'embed'), over.join(', ')];
   });
-  const values = rows.length === 0 ? 'Nothing is asked of it there: it goes out as it was pasted.\n' : table(['option', 'value', 'comes from', 'in the place of'], rows, colours);
-  const without = passedOver.map(({ option, detail }) => fold(`Does without ${option} ${from('site')}: ${detail}`, io.width, '')).join('');
+  const values =
+    rows.length === 0
+      ? 'Nothing is asked of it there: it goes out as it was pasted.\n'
+      : table(['option', 'value', 'comes from', 'in the place of'], rows, colours);
+  const without = passedOver
+    .map(({ option, detail }) => fold(`Does without ${option} ${from('site')}: ${detail}`, io.width, ''))
+    .join('');
   return `${colours.bold(embed)} in ${place}\n\n${values}${without}${formatUncarried(uncarried, io.width)}`;
 }

@@ -10,10 +10,15 @@ export const addPlaces: AddCommand = (program, run) => {
     .argument('<address>', 'where it is published, such as https://site.example')
     .option('--name <name>', 'what to call it')
     .description('declare a site as yours')
-    .addHelpText('after', '\nExample:\n  orbis add site hollinfell http://hollinfell.localhost:7430 --name "Hollin Fell Observatory"')
+    .addHelpText(
+      'after',
+      '\nExample:\n  orbis add site hollinfell http://hollinfell.localhost:7430 --name "Hollin Fell Observatory"',
+    )
     .action((key: string, address: string, options: { name?: string }) =>
       run(async (tools) => {
-        const { data } = await tools.client().call('sites.create', { body: { key, address, name: options.name ?? key } });
+        const { data } = await tools
+          .client()
+          .call('sites.create', { body: { key, address, name: options.name ?? key } });
         tools.tell(data, () => `Added the site ${data.key} at ${data.address}.\n`);
         return 0;
       }),
@@ -25,7 +30,11 @@ export const addPlaces: AddCommand = (program, run) => {
     .description('add a page to a site')
     .action((page: string, options: { title?: string }) =>
       run(async (tools) => {
-        const { data } = await tools.client().call('pages.create', { body: { key: page, title: options.title ?? (page.split('/').slice(1).join('/') || 'Home') } });
+        const { data } = await tools
+          .client()
+          .call('pages.create', {
+            body: { key: page, title: options.title ?? (page.split('/').slice(1).join('/') || 'Home') },
+          });
         tools.tell(data, () => `Added the page ${data.key} (${data.url}).\n`);
         return 0;
       }),
@@ -38,20 +47,32 @@ export const addPlaces: AddCommand = (program, run) => {
     .action((place: string, words: string[]) =>
       run(async (tools) => {
         parsePlace(place);
-        const { data } = await tools.client().call('spots.create', { body: { key: place, widths: parseWidths(words) } });
-        tools.tell(data, () => `Added the spot ${data.key}: ${data.widths.phone} px wide on a phone, ${data.widths.tablet} on a tablet, ${data.widths.desktop} on a desktop.\n`);
+        const { data } = await tools
+          .client()
+          .call('spots.create', { body: { key: place, widths: parseWidths(words) } });
+        tools.tell(
+          data,
+          () =>
+            `Added the spot ${data.key}: ${data.widths.phone} px wide on a phone, ${data.widths.tablet} on a tablet, ${data.widths.desktop} on a desktop.\n`,
+        );
         return 0;
       }),
     );
   program
     .command('remove')
-    .addArgument(new Argument('<thing>', 'what to remove').choices(['site', 'page', 'spot', 'placement', 'token']))
+    .addArgument(
+      new Argument('<thing>', 'what to remove').choices(['site', 'page', 'spot', 'placement', 'token']),
+    )
     .argument('<key>', 'its key')
     .description('remove an empty site, page or spot; end a placement; revoke a token')
     .action((thing: 'site' | 'page' | 'spot' | 'placement' | 'token', key: string) =>
       run(async (tools) => {
         await tools.client().call(`${thing}s.delete`, { params: { [thing]: key } });
-        tools.tell({ removed: key }, () => `${{ site: 'Removed', page: 'Removed', spot: 'Removed', placement: 'Ended', token: 'Revoked' }[thing]} the ${thing} ${key}.\n`);
+        tools.tell(
+          { removed: key },
+          () =>
+            `${{ site: 'Removed', page: 'Removed', spot: 'Removed', placement: 'Ended', token: 'Revoked' }[thing]} the ${thing} ${key}.\n`,
+        );
         return 0;
       }),
     );
@@ -61,7 +82,8 @@ function parseWidths(words: readonly string[]): { phone: number; tablet: number;
   const widths = { phone: 358, tablet: 704, desktop: 760 };
   for (const word of words) {
     const found = /^(phone|tablet|desktop)=(\d{1,4})(?:px)?$/.exec(word);
-    if (!found) throw new UsedWrongly(`“${word}” is no width. Write phone=358 tablet=704 desktop=760, in px.`);
+    if (!found)
+      throw new UsedWrongly(`“${word}” is no width. Write phone=358 tablet=704 desktop=760, in px.`);
     widths[found[1] as keyof typeof widths] = Number(found[2]);
   }
   return widths;

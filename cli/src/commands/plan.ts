@@ -23,16 +23,31 @@ export const addPlan: AddCommand = (program, run) => {
 function describePlan({ page, snippets, steps, findings }: PagePlan, { colours, io }: Tools): string {
   if (steps.length === 0) return `Nothing is placed on ${page} yet: “orbis place EMBED ${page}#SPOT” does.\n`;
   const parts = steps.map(({ action, position, digest, place }, i) => {
-    const snippet = snippets.find((each) => each.digest === digest && (place === null || each.position === 'spot'));
-    const where = place ?? `${spoken.positions[position]}, for ${plural(snippet?.placements.length ?? 0, 'placement')}`;
+    const snippet = snippets.find(
+      (each) => each.digest === digest && (place === null || each.position === 'spot'),
+    );
+    const where =
+      place ?? `${spoken.positions[position]}, for ${plural(snippet?.placements.length ?? 0, 'placement')}`;
     const line = `${i + 1}. ${spoken.planActions[action]} – ${where}`;
-    if (snippet === undefined || action === 'already-there') return `${action === 'already-there' ? colours.dim(line) : colours.bold(line)}\n`;
+    if (snippet === undefined || action === 'already-there')
+      return `${action === 'already-there' ? colours.dim(line) : colours.bold(line)}\n`;
     return `${colours.bold(line)}\n${snippet.text.trim()}\n`;
   });
   const told = findings.map(
-    ({ level, message, remedy }) => `${level === 'error' ? colours.red('error') : colours.yellow(level)} ${fold(`${message} ${remedy}`, io.width, '  ').trim()}\n`,
+    ({ level, message, remedy }) =>
+      `${level === 'error' ? colours.red('error') : colours.yellow(level)} ${fold(`${message} ${remedy}`, io.width, '  ').trim()}\n`,
   );
-  const open = steps.some(({ action, place }) => place !== null && (action === 'paste' || action === 'replace'));
-  const hint = open ? [fold('“orbis code EMBED PLACE” hands the code of a place out: paste it from there, so that its number is kept and a sweep knows it.', io.width, '')] : [];
+  const open = steps.some(
+    ({ action, place }) => place !== null && (action === 'paste' || action === 'replace'),
+  );
+  const hint = open
+    ? [
+        fold(
+          '“orbis code EMBED PLACE” hands the code of a place out: paste it from there, so that its number is kept and a sweep knows it.',
+          io.width,
+          '',
+        ),
+      ]
+    : [];
   return [...parts, ...told, ...hint].join('\n');
 }

@@ -4,7 +4,9 @@ import type { AddCommand } from '../command.ts';
 import { table } from '../text.ts';
 
 export const addPresets: AddCommand = (program, run) => {
-  const presets = program.command('presets').description('options under one name, to be put on embeds together');
+  const presets = program
+    .command('presets')
+    .description('options under one name, to be put on embeds together');
   presets
     .command('list')
     .description('list them: your own, and those that come with Orbis')
@@ -14,7 +16,11 @@ export const addPresets: AddCommand = (program, run) => {
         tools.tell(items, () =>
           table(
             ['preset', 'options', 'meaning'],
-            items.map((preset) => [preset.key, optionsLine(preset.options), preset.own ? preset.meaning : `${preset.meaning} (built in)`]),
+            items.map((preset) => [
+              preset.key,
+              optionsLine(preset.options),
+              preset.own ? preset.meaning : `${preset.meaning} (built in)`,
+            ]),
             tools.colours,
           ),
         );
@@ -27,7 +33,10 @@ export const addPresets: AddCommand = (program, run) => {
     .argument('<options...>', 'options, as name=value')
     .option('--meaning <text>', 'what it is for, in a sentence')
     .description('keep a preset of your own')
-    .addHelpText('after', '\nExample:\n  orbis presets save clip fit=shape max-width=720 align=centre --meaning "A clip in the text"\n  orbis set --where tag=talks --preset clip')
+    .addHelpText(
+      'after',
+      '\nExample:\n  orbis presets save clip fit=shape max-width=720 align=centre --meaning "A clip in the text"\n  orbis set --where tag=talks --preset clip',
+    )
     .action((preset: string, words: string[], options: { meaning?: string }) =>
       run(async (tools) => {
         const client = tools.client();
@@ -37,10 +46,17 @@ export const addPresets: AddCommand = (program, run) => {
         );
         const { data } = await client.call('presets.save', {
           params: { preset },
-          body: { options: await parseAsked(words, tools.client, null), ...(options.meaning === undefined ? {} : { meaning: options.meaning }) },
+          body: {
+            options: await parseAsked(words, tools.client, null),
+            ...(options.meaning === undefined ? {} : { meaning: options.meaning }),
+          },
           ifMatch: etag ?? '"0"',
         });
-        tools.tell(data, () => `Saved ${tools.colours.bold(data.key)}. “orbis set EMBED --preset ${data.key}” puts it on an embed.\n`);
+        tools.tell(
+          data,
+          () =>
+            `Saved ${tools.colours.bold(data.key)}. “orbis set EMBED --preset ${data.key}” puts it on an embed.\n`,
+        );
         return 0;
       }),
     );

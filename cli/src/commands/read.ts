@@ -23,7 +23,9 @@ export const addRead: AddCommand = (program, run) => {
         if (what.length > 1) return readMany(what, sheets, tools);
         const text = await pasted(what[0]!, tools.io);
         const reading = serializeReading(read(text, { sheets }));
-        tools.tell(reading, () => describe(text, reading, sheets, tools.colours, tools.io.width, options.why ?? false));
+        tools.tell(reading, () =>
+          describe(text, reading, sheets, tools.colours, tools.io.width, options.why ?? false),
+        );
         return hasError(reading) ? 1 : 0;
       }),
     );
@@ -38,24 +40,53 @@ async function readMany(what: readonly string[], sheets: Sheet[], tools: Tools):
   for (const name of what) {
     const reading = serializeReading(read(await pasted(name, tools.io), { sheets }));
     if (hasError(reading)) wrong++;
-    const count = (level: string): string => String(reading.findings.filter((finding) => finding.level === level).length);
+    const count = (level: string): string =>
+      String(reading.findings.filter((finding) => finding.level === level).length);
     if (tools.json) tools.io.out(`${JSON.stringify(reading)}\n`);
-    else rows.push([name, reading.kind, reading.provider?.name ?? '–', count('error'), count('warning'), count('note')]);
+    else
+      rows.push([
+        name,
+        reading.kind,
+        reading.provider?.name ?? '–',
+        count('error'),
+        count('warning'),
+        count('note'),
+      ]);
   }
   if (!tools.json)
-    tools.io.out(`${table(['code', 'kind', 'provider', 'errors', 'warnings', 'notes'], rows, tools.colours)}\n${plural(what.length, 'code')} read, ${wrong} with errors.\n`);
+    tools.io.out(
+      `${table(['code', 'kind', 'provider', 'errors', 'warnings', 'notes'], rows, tools.colours)}\n${plural(what.length, 'code')} read, ${wrong} with errors.\n`,
+    );
   return wrong > 0 ? 1 : 0;
 }
 
-function describe(text: string, reading: Reading, sheets: readonly Sheet[], colours: Colours, width: number, why: boolean): string {
+function describe(
+  text: string,
+  reading: Reading,
+  sheets: readonly Sheet[],
+  colours: Colours,
+  width: number,
+  why: boolean,
+): string {
   const rows: [string, string][] = [
     ['What it is', `${reading.kind}. ${reading.kindReason}`],
     ['Provider', reading.provider?.name ?? 'not known'],
     ['Size', formatSize(reading)],
-    ['Contacts', reading.hosts.map((h) => `${h.host} (${h.uses.join(', ')}; ${h.when === 'load' ? 'by itself' : 'when used'})`).join('\n') || 'nobody'],
+    [
+      'Contacts',
+      reading.hosts
+        .map((h) => `${h.host} (${h.uses.join(', ')}; ${h.when === 'load' ? 'by itself' : 'when used'})`)
+        .join('\n') || 'nobody',
+    ],
     ['Needs', named(reading.needs) || 'nothing that its code would show'],
   ];
-  if (reading.claims.length > 0) rows.push(['Claims', reading.claims.map((claim) => `${claim.what} ${claim.name}${claim.shared ? ' (shared)' : ''}`).join(', ')]);
+  if (reading.claims.length > 0)
+    rows.push([
+      'Claims',
+      reading.claims
+        .map((claim) => `${claim.what} ${claim.name}${claim.shared ? ' (shared)' : ''}`)
+        .join(', '),
+    ]);
   if (reading.sheet) rows.push(['Sheet', `${reading.sheet.id}, version ${reading.sheet.version}`]);
   if (reading.generated !== null) rows.push(['As a code', reading.generated]);
   const evidence = why
@@ -75,7 +106,9 @@ function describe(text: string, reading: Reading, sheets: readonly Sheet[], colo
   });
   const mending = formatMending(text, sheets, colours, width);
   const sum = reading.findings.length === 0 ? '\nNothing is wrong with it.\n' : '';
-  return formatParts(text, reading, colours) + facts(rows, colours) + evidence + findings.join('') + mending + sum;
+  return (
+    formatParts(text, reading, colours) + facts(rows, colours) + evidence + findings.join('') + mending + sum
+  );
 }
 
 /* The code as it would be mended, what is done to it, and what is still wrong with it then. */
@@ -87,7 +120,9 @@ function formatMending(text: string, sheets: readonly Sheet[], colours: Colours,
   const reading = `It is then read as ${now.kind}${now.provider ? ` by ${now.provider.name}` : ''}, ${left === 0 ? 'and nothing is wrong with it' : `and ${plural(left, 'thing')} in it only you can mend`}.`;
   return [
     `\n${colours.bold('Mended')} ${colours.dim('(“orbis collect … --mend” takes it so; the paste is kept)')}\n`,
-    ...[...new Set(serializeMended(mended).done.map(({ reason }) => reason))].map((reason) => fold(reason, width, '  ')),
+    ...[...new Set(serializeMended(mended).done.map(({ reason }) => reason))].map((reason) =>
+      fold(reason, width, '  '),
+    ),
     indent(mended.text.trim()),
     fold(reading, width, '  '),
   ].join('');
@@ -95,12 +130,19 @@ function formatMending(text: string, sheets: readonly Sheet[], colours: Colours,
 
 /* The code, cut into its parts, each with its role and how often it is needed. */
 function formatParts(text: string, { parts }: Reading, colours: Colours): string {
-  const shown = parts.filter((part) => !(part.role === 'text' && text.slice(part.start, part.end).trim() === ''));
+  const shown = parts.filter(
+    (part) => !(part.role === 'text' && text.slice(part.start, part.end).trim() === ''),
+  );
   if (shown.length === 0) return '';
-  const depth = (part: (typeof parts)[number]): number => (part.inside === null ? 0 : 1 + depth(parts[part.inside]!));
+  const depth = (part: (typeof parts)[number]): number =>
+    part.inside === null ? 0 : 1 + depth(parts[part.inside]!);
   const lines = shown.map((part) => {
     const often =
-      part.role === 'text' || part.role === 'comment' ? '' : part.repeat === 'page' ? `, once a page${part.place === 'head' ? ', in the head' : ''}` : ', at every place';
+      part.role === 'text' || part.role === 'comment'
+        ? ''
+        : part.repeat === 'page'
+          ? `, once a page${part.place === 'head' ? ', in the head' : ''}`
+          : ', at every place';
     const head = `${'  '.repeat(depth(part))}${colours.bold(part.role)} ${colours.dim(`${spoken.roles[part.role]}${often}, ${part.start}–${part.end}`)}`;
     const code = text.slice(part.start, part.end);
     return `${head}\n${indent(code.length > 400 ? `${code.slice(0, 400)}…` : code, '  '.repeat(depth(part) + 1))}`;
@@ -120,14 +162,19 @@ const named = (needs: Reading['needs']): string =>
     .join(', ');
 
 function formatSize({ size }: Reading): string {
-  const say = (length: { value: number; unit: string } | null): string => (length ? `${length.value} ${length.unit}` : 'not stated');
+  const say = (length: { value: number; unit: string } | null): string =>
+    length ? `${length.value} ${length.unit}` : 'not stated';
   const shape = size.ratio ? `${size.ratio} to 1` : '';
   if (!size.width && !size.height) return shape || 'not stated';
   return `${say(size.width)} wide, ${say(size.height)} high${shape && ` (${shape})`}`;
 }
 
 /* The line where it is, with carets below it. */
-function excerpt(text: string, { start, end, column }: { start: number; end: number; column: number }, colours: Colours): string {
+function excerpt(
+  text: string,
+  { start, end, column }: { start: number; end: number; column: number },
+  colours: Colours,
+): string {
   const lineStart = start - column + 1;
   const line = text.slice(lineStart).split(/\r\n|\r|\n/)[0]!;
   const from = Math.max(0, column - 31);

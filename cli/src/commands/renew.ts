@@ -26,7 +26,10 @@ export const addRenew: AddCommand = (program, run) => {
         });
         tools.tell(data, () => {
           if (status === 200) return `Nothing differs: ${data.key} has this code already.\n`;
-          const register = data.placements > 0 ? `${plural(data.placements, 'placement')} of it may carry an earlier code now: “orbis where ${data.key}” tells.\n` : '';
+          const register =
+            data.placements > 0
+              ? `${plural(data.placements, 'placement')} of it may carry an earlier code now: “orbis where ${data.key}” tells.\n`
+              : '';
           return `${formatRuns(compareTexts(before.data.base, data.base), tools.colours)}\n\n${describeEmbed(data, tools.colours)}${register}`;
         });
         return data.reading.findings.some((finding) => finding.level === 'error') ? 1 : 0;

@@ -12,10 +12,18 @@ export const addRevisions: AddCommand = (program, run) => {
     .action((embed: string) =>
       run(async (tools) => {
         const items: Revision[] = [];
-        const page = async (after: string | undefined) => (await tools.client().call('revisions.list', { params: { embed }, query: { limit: 200, after } })).data;
+        const page = async (after: string | undefined) =>
+          (await tools.client().call('revisions.list', { params: { embed }, query: { limit: 200, after } }))
+            .data;
         for await (const revision of everyItem(page)) items.push(revision);
-        const next = items.length > 1 ? `\n“orbis compare ${embed} 1 ${items[0]!.number}” shows what differs; “orbis bring-back ${embed} 1” brings the first one back.\n` : '';
-        tools.tell(items, () => table(['revision', 'saved', 'code', 'why', 'options'], items.map(row), tools.colours) + next);
+        const next =
+          items.length > 1
+            ? `\n“orbis compare ${embed} 1 ${items[0]!.number}” shows what differs; “orbis bring-back ${embed} 1” brings the first one back.\n`
+            : '';
+        tools.tell(
+          items,
+          () => table(['revision', 'saved', 'code', 'why', 'options'], items.map(row), tools.colours) + next,
+        );
         return 0;
       }),
     );
@@ -25,10 +33,15 @@ export const addRevisions: AddCommand = (program, run) => {
     .argument('<from>', 'the number of a revision')
     .argument('<to>', 'the number of another')
     .description('show what differs between two revisions: the options, and the code as it goes out')
-    .addHelpText('after', '\nExample:\n  orbis compare opening-talk 1 3\n\nExit status: 0 nothing differs, 1 something does.')
+    .addHelpText(
+      'after',
+      '\nExample:\n  orbis compare opening-talk 1 3\n\nExit status: 0 nothing differs, 1 something does.',
+    )
     .action((embed: string, from: string, to: string) =>
       run(async (tools) => {
-        const { data } = await tools.client().call('revisions.compare', { params: { embed }, query: { from, to } });
+        const { data } = await tools
+          .client()
+          .call('revisions.compare', { params: { embed }, query: { from, to } });
         tools.tell(data, () => formatComparison(data, tools.colours));
         return differs(data) ? 1 : 0;
       }),
@@ -43,10 +56,17 @@ export const addRevisions: AddCommand = (program, run) => {
       run(async (tools) => {
         const client = tools.client();
         const before = await client.call('embeds.read', { params: { embed } });
-        const { data, status } = await client.call('revisions.restore', { params: { embed, revision }, ifMatch: before.etag ?? '', body: {} });
+        const { data, status } = await client.call('revisions.restore', {
+          params: { embed, revision },
+          ifMatch: before.etag ?? '',
+          body: {},
+        });
         tools.tell(data, () => {
           if (status === 200) return `Nothing differs: ${data.key} is as it was in revision ${revision}.\n`;
-          const register = data.placements > 0 ? `\n${plural(data.placements, 'placement')} of it may carry another code now: “orbis where ${data.key}” tells.\n` : '';
+          const register =
+            data.placements > 0
+              ? `\n${plural(data.placements, 'placement')} of it may carry another code now: “orbis where ${data.key}” tells.\n`
+              : '';
           return `Revision ${data.revision} of ${tools.colours.bold(data.key)} is revision ${revision} again.\n\n${describeEmbed(data, tools.colours)}${register}`;
         });
         return 0;
@@ -57,11 +77,18 @@ export const addRevisions: AddCommand = (program, run) => {
     .argument('<embed>', 'the key of an embed')
     .requiredOption('--name <name>', 'what to call the copy')
     .description('make another embed of the same code, options, notes and tags; it is placed nowhere')
-    .addHelpText('after', '\nExample:\n  orbis duplicate opening-talk --name "Opening talk, for the home page"')
+    .addHelpText(
+      'after',
+      '\nExample:\n  orbis duplicate opening-talk --name "Opening talk, for the home page"',
+    )
     .action((embed: string, { name }: { name: string }) =>
       run(async (tools) => {
         const { data } = await tools.client().call('embeds.duplicate', { params: { embed }, body: { name } });
-        tools.tell(data, () => `Made ${tools.colours.bold(data.key)}, a copy of ${embed}.\n\n${describeEmbed(data, tools.colours)}`);
+        tools.tell(
+          data,
+          () =>
+            `Made ${tools.colours.bold(data.key)}, a copy of ${embed}.\n\n${describeEmbed(data, tools.colours)}`,
+        );
         return 0;
       }),
     );
@@ -79,9 +106,13 @@ const differs = ({ options, sourceDiffers }: Comparison): boolean => options.len
 
 /** What differs between two revisions, as people read it: what is gone in brackets with a minus, what is new with a plus. */
 function formatComparison(comparison: Comparison, colours: Colours): string {
-  if (!differs(comparison)) return `Nothing differs between revisions ${comparison.from.number} and ${comparison.to.number}.\n`;
+  if (!differs(comparison))
+    return `Nothing differs between revisions ${comparison.from.number} and ${comparison.to.number}.\n`;
   const rows = comparison.options.map(({ option, from, to }) => [option, from ?? 'not set', to ?? 'not set']);
-  const options = rows.length > 0 ? `${table(['option', `revision ${comparison.from.number}`, `revision ${comparison.to.number}`], rows, colours)}\n` : '';
+  const options =
+    rows.length > 0
+      ? `${table(['option', `revision ${comparison.from.number}`, `revision ${comparison.to.number}`], rows, colours)}\n`
+      : '';
   const code = comparison.sourceDiffers ? 'They are made of different codes of the provider.\n\n' : '';
   return `${options}${code}${formatRuns(comparison.runs, colours)}\n`;
 }
@@ -89,6 +120,8 @@ function formatComparison(comparison: Comparison, colours: Colours): string {
 /** A text with what is gone and what is new in it, told apart without colours too. */
 export const formatRuns = (runs: Comparison['runs'], colours: Colours): string =>
   runs
-    .map(({ kind, text }) => (kind === 'same' ? text : kind === 'gone' ? colours.red(`[-${text}-]`) : colours.green(`{+${text}+}`)))
+    .map(({ kind, text }) =>
+      kind === 'same' ? text : kind === 'gone' ? colours.red(`[-${text}-]`) : colours.green(`{+${text}+}`),
+    )
     .join('')
     .trim();

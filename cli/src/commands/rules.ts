@@ -16,14 +16,22 @@ export const addRules: AddCommand = (program, run) => {
         for (const word of words) {
           const [name, value = ''] = word.split('=', 2);
           const said = parseSwitch(value);
-          if (name !== 'drop-tracking' || !said.ok) throw new UsedWrongly(`“${word}” is no rule. There is: drop-tracking=on or drop-tracking=off.`);
+          if (name !== 'drop-tracking' || !said.ok)
+            throw new UsedWrongly(`“${word}” is no rule. There is: drop-tracking=on or drop-tracking=off.`);
           body.dropTracking = said.value;
         }
-        const { data } = words.length === 0 ? now : await client.call('rules.change', { body, ifMatch: now.etag ?? '' });
+        const { data } =
+          words.length === 0 ? now : await client.call('rules.change', { body, ifMatch: now.etag ?? '' });
         tools.tell(data, () =>
           table(
             ['rule', 'now', 'meaning'],
-            [['drop-tracking', data.dropTracking ? 'on' : 'off', 'Parameters that only follow people are taken out of every embed that does not ask for tracking=on.']],
+            [
+              [
+                'drop-tracking',
+                data.dropTracking ? 'on' : 'off',
+                'Parameters that only follow people are taken out of every embed that does not ask for tracking=on.',
+              ],
+            ],
             tools.colours,
           ),
         );

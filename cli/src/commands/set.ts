@@ -8,18 +8,29 @@ import { fold } from '../text.ts';
 import { atPlace, changePlaced, formatUncarried } from './placed.ts';
 
 export const addSet: AddCommand = (program, run) => {
-  const where = new Option('--where <search>', 'all embeds that a search finds, instead of one; “orbis list --help” explains searches');
+  const where = new Option(
+    '--where <search>',
+    'all embeds that a search finds, instead of one; “orbis list --help” explains searches',
+  );
   const group = (command: Command): Command =>
     command
       .addOption(where)
       .option('--dry-run', 'with --where: only say every edit of every embed')
-      .option('--skip-impossible', 'with --where: leave alone what cannot have it, instead of refusing the whole');
+      .option(
+        '--skip-impossible',
+        'with --where: leave alone what cannot have it, instead of refusing the whole',
+      );
   group(
     program
       .command('set')
       .argument('[embed]', 'the key of an embed, or embed@place for one place only; none with --where')
       .argument('[options...]', 'options, as name=value')
-      .option('--preset <preset>', 'the options of a preset (may be said several times); “orbis presets list” shows them', (preset: string, all: string[]) => [...all, preset], []),
+      .option(
+        '--preset <preset>',
+        'the options of a preset (may be said several times); “orbis presets list” shows them',
+        (preset: string, all: string[]) => [...all, preset],
+        [],
+      ),
   )
     .description('change the options of an embed; makes a new revision where something differs')
     .addHelpText(
@@ -28,23 +39,43 @@ export const addSet: AddCommand = (program, run) => {
     )
     .action((embed: string | undefined, words: string[], options: GroupOptions & { preset?: string[] }) =>
       run(async (tools) => {
-        const said = options.where === undefined ? words : [embed, ...words].filter((word) => word !== undefined);
-        let asked = await parseAsked(said, tools.client, options.where === undefined ? sheetFor(embed) : null);
-        for (const preset of [...(options.preset ?? [])].reverse()) asked = { ...(await tools.client().call('presets.read', { params: { preset } })).data.options, ...asked };
-        if (options.where !== undefined) return changeAll(tools, { ...options, where: options.where }, { options: asked });
+        const said =
+          options.where === undefined ? words : [embed, ...words].filter((word) => word !== undefined);
+        let asked = await parseAsked(
+          said,
+          tools.client,
+          options.where === undefined ? sheetFor(embed) : null,
+        );
+        for (const preset of [...(options.preset ?? [])].reverse())
+          asked = {
+            ...(await tools.client().call('presets.read', { params: { preset } })).data.options,
+            ...asked,
+          };
+        if (options.where !== undefined)
+          return changeAll(tools, { ...options, where: options.where }, { options: asked });
         const at = atPlace(oneOf(embed));
         if (at) return changePlaced(at, tools, (now) => ({ ...now, ...asked }));
         return save(tools, oneOf(embed), ({ current }) => ({ ...current.options, ...asked }));
       }),
     );
-  group(program.command('unset').argument('[embed]', 'the key of an embed, or embed@place for one place only; none with --where').argument('[names...]', 'names of options'))
+  group(
+    program
+      .command('unset')
+      .argument('[embed]', 'the key of an embed, or embed@place for one place only; none with --where')
+      .argument('[names...]', 'names of options'),
+  )
     .description('take options back; what they put into the code is gone again')
-    .addHelpText('after', '\nExamples:\n  orbis unset opening-talk end max-width\n  orbis unset --where "tag=talks" loop')
+    .addHelpText(
+      'after',
+      '\nExamples:\n  orbis unset opening-talk end max-width\n  orbis unset --where "tag=talks" loop',
+    )
     .action((embed: string | undefined, rest: string[], options: GroupOptions) =>
       run(async (tools) => {
-        const names = options.where === undefined ? rest : [embed, ...rest].filter((name) => name !== undefined);
+        const names =
+          options.where === undefined ? rest : [embed, ...rest].filter((name) => name !== undefined);
         await checkNames(names, tools.client, options.where === undefined ? sheetFor(embed) : null);
-        if (options.where !== undefined) return changeAll(tools, { ...options, where: options.where }, { unset: names });
+        if (options.where !== undefined)
+          return changeAll(tools, { ...options, where: options.where }, { unset: names });
         const at = atPlace(oneOf(embed));
         if (at) return changePlaced(at, tools, (now) => withoutOptions(now, names));
         return save(tools, oneOf(embed), ({ current }) => withoutOptions(current.options, names));
@@ -58,7 +89,9 @@ export const addSet: AddCommand = (program, run) => {
       run(async (tools) => {
         const client = tools.client();
         const { data } = await client.call('embeds.read', { params: { embed } });
-        const { data: composition } = await client.call('compositions.create', { body: { embed, options: data.current.options } });
+        const { data: composition } = await client.call('compositions.create', {
+          body: { embed, options: data.current.options },
+        });
         tools.tell(
           composition,
           () =>
@@ -70,7 +103,8 @@ export const addSet: AddCommand = (program, run) => {
 };
 
 /* The sheet of the embed that is meant, with a place or without. */
-const sheetFor = (embed: string | undefined): WhoseSheet | null => (embed === undefined ? null : sheetOfEmbed(atPlace(embed)?.embed ?? embed));
+const sheetFor = (embed: string | undefined): WhoseSheet | null =>
+  embed === undefined ? null : sheetOfEmbed(atPlace(embed)?.embed ?? embed);
 
 function oneOf(embed: string | undefined): string {
   if (embed === undefined) throw new UsedWrongly('Name an embed, or say with --where which ones.');
@@ -80,9 +114,16 @@ function oneOf(embed: string | undefined): string {
 async function save(tools: Tools, embed: string, change: (now: Embed) => Options): Promise<0> {
   const client = tools.client();
   const before = await client.call('embeds.read', { params: { embed } });
-  const { data, status } = await client.call('revisions.create', { params: { embed }, body: { options: change(before.data) }, ifMatch: before.etag ?? '' });
+  const { data, status } = await client.call('revisions.create', {
+    params: { embed },
+    body: { options: change(before.data) },
+    ifMatch: before.etag ?? '',
+  });
   const composition = await compositionOf(client, data);
-  const register = status === 201 && data.placements > 0 ? `${plural(data.placements, 'placement')} of it may carry an earlier code now: “orbis where ${data.key}” tells.\n` : '';
+  const register =
+    status === 201 && data.placements > 0
+      ? `${plural(data.placements, 'placement')} of it may carry an earlier code now: “orbis where ${data.key}” tells.\n`
+      : '';
   tools.tell(data, () =>
     status === 201
       ? `Revision ${data.revision} of ${tools.colours.bold(data.key)}: ${changesLine(before.data, data)}.\n\n${formatEdits(composition.edits, tools)}${formatUncarried(composition.uncarried, tools.io.width)}\n${register}`
@@ -93,17 +134,26 @@ async function save(tools: Tools, embed: string, change: (now: Embed) => Options
 
 /* What changed, each from what held before to what holds now: “zoom 12 → 16”. */
 function changesLine(before: Embed, after: Embed): string {
-  const [was, is] = [before, after].map(({ inCode, current }) => new Map(formatOptions({ ...inCode, ...current.options }).map(({ name, value }) => [name, value]))) as [
-    Map<string, string>,
-    Map<string, string>,
-  ];
+  const [was, is] = [before, after].map(
+    ({ inCode, current }) =>
+      new Map(formatOptions({ ...inCode, ...current.options }).map(({ name, value }) => [name, value])),
+  ) as [Map<string, string>, Map<string, string>];
   const names = [...new Set([...was.keys(), ...is.keys()])].filter((name) => was.get(name) !== is.get(name));
-  return names.map((name) => `${name} ${was.get(name) ?? 'not set'} → ${is.get(name) ?? 'not set'}`).join(', ') || 'the same as in the code';
+  return (
+    names.map((name) => `${name} ${was.get(name) ?? 'not set'} → ${is.get(name) ?? 'not set'}`).join(', ') ||
+    'the same as in the code'
+  );
 }
 
-const compositionOf = async (client: Client, { key, current }: Embed) => (await client.call('compositions.create', { body: { embed: key, options: current.options } })).data;
+const compositionOf = async (client: Client, { key, current }: Embed) =>
+  (await client.call('compositions.create', { body: { embed: key, options: current.options } })).data;
 
 function formatEdits(edits: readonly Edit[], { colours, io }: Tools): string {
   if (edits.length === 0) return 'No edit: the code goes out as it was pasted.\n';
-  return edits.map((edit) => `${colours.green('+')} ${edit.text.trim() || '(taken out)'}\n${fold(edit.reason, io.width, '  ')}`).join('');
+  return edits
+    .map(
+      (edit) =>
+        `${colours.green('+')} ${edit.text.trim() || '(taken out)'}\n${fold(edit.reason, io.width, '  ')}`,
+    )
+    .join('');
 }

@@ -11,7 +11,12 @@ export const addSettings: AddCommand = (program, run) => {
       run(async (tools) => {
         const items = listServiceSettings();
         tools.tell(items, () =>
-          items.map((s) => `${tools.colours.bold(s.name)}${s.default ? tools.colours.dim(`  (${s.default})`) : ''}\n${fold(s.meaning, tools.io.width, '  ')}`).join(''),
+          items
+            .map(
+              (s) =>
+                `${tools.colours.bold(s.name)}${s.default ? tools.colours.dim(`  (${s.default})`) : ''}\n${fold(s.meaning, tools.io.width, '  ')}`,
+            )
+            .join(''),
         );
         return 0;
       }),

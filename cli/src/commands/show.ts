@@ -8,7 +8,10 @@ export const addShow: AddCommand = (program, run) => {
     .argument('<embed>', 'the key of an embed, or embed@place for how it is at one place')
     .option('--pasted', 'print the code as it was pasted, and nothing else')
     .description('show one embed of the collection')
-    .addHelpText('after', '\nExamples:\n  orbis show opening-talk\n  orbis show opening-talk@hollinfell/talks#main')
+    .addHelpText(
+      'after',
+      '\nExamples:\n  orbis show opening-talk\n  orbis show opening-talk@hollinfell/talks#main',
+    )
     .action((embed: string, options: { pasted?: boolean }) =>
       run(async (tools) => {
         const at = atPlace(embed);

@@ -15,9 +15,13 @@ export const addSite: AddCommand = (program, run) => {
     .command('site')
     .argument('<site>', 'the key of a site')
     .argument('[values...]', 'head=yes or head=no, and options for every embed on it, as name=value')
-    .addOption(new Option('--kind <kind>', 'only for embeds of this kind').choices(['any', ...kinds]).default('any'))
+    .addOption(
+      new Option('--kind <kind>', 'only for embeds of this kind').choices(['any', ...kinds]).default('any'),
+    )
     .option('--unset <names...>', 'take such options back')
-    .description('show a site, say whether it has a way into the heads of its pages, and set options for all embeds on it')
+    .description(
+      'show a site, say whether it has a way into the heads of its pages, and set options for all embeds on it',
+    )
     .addHelpText(
       'after',
       '\nExamples:\n  orbis site hollinfell\n  orbis site hollinfell head=yes\n  orbis site hollinfell align=centre\n  orbis site hollinfell max-width=720 --kind video\n\nWhat is asked of an embed itself, or of one of its places, wins over what its site asks.',
@@ -36,8 +40,15 @@ export const addSite: AddCommand = (program, run) => {
           tools.tell(now.data, () => describeSite(now.data, tools.colours));
           return 0;
         }
-        const defaults: KindDefaults = { ...now.data.defaults, [kind]: { ...withoutOptions(now.data.defaults[kind] ?? {}, unset), ...asked } };
-        const { data } = await client.call('sites.change', { params: { site: key }, ifMatch: now.etag ?? '', body: { defaults, ...(head !== null && { head }) } });
+        const defaults: KindDefaults = {
+          ...now.data.defaults,
+          [kind]: { ...withoutOptions(now.data.defaults[kind] ?? {}, unset), ...asked },
+        };
+        const { data } = await client.call('sites.change', {
+          params: { site: key },
+          ifMatch: now.etag ?? '',
+          body: { defaults, ...(head !== null && { head }) },
+        });
         tools.tell(
           data,
           () =>
@@ -51,14 +62,18 @@ export const addSite: AddCommand = (program, run) => {
 function headIn(words: readonly string[]): boolean | null {
   const said = words.findLast((word) => word.startsWith('head='));
   if (said === undefined) return null;
-  if (said !== 'head=yes' && said !== 'head=no') throw new UsedWrongly(`“${said}” is neither head=yes nor head=no.`);
+  if (said !== 'head=yes' && said !== 'head=no')
+    throw new UsedWrongly(`“${said}” is neither head=yes nor head=no.`);
   return said === 'head=yes';
 }
 
 function describeSite({ key, name, address, pages, head, defaults }: Site, colours: Colours): string {
   const asked = (Object.keys(defaults) as (Kind | 'any')[])
     .filter((kind) => Object.keys(defaults[kind] ?? {}).length > 0)
-    .map((kind): [string, string] => [kind === 'any' ? 'Of all embeds' : `Of each ${kind}`, optionsLine(defaults[kind] ?? {})]);
+    .map((kind): [string, string] => [
+      kind === 'any' ? 'Of all embeds' : `Of each ${kind}`,
+      optionsLine(defaults[kind] ?? {}),
+    ]);
   return facts(
     [
       ['Key', key],

@@ -1,5 +1,14 @@
 import ora from 'ora';
-import { follow, spoken, formatState, type Client, type PlacementState, type Sweep, type SweepPage, plural } from '@orbis/contract';
+import {
+  follow,
+  spoken,
+  formatState,
+  type Client,
+  type PlacementState,
+  type Sweep,
+  type SweepPage,
+  plural,
+} from '@orbis/contract';
 import type { AddCommand, Tools } from '../command.ts';
 import { fold, levelColour, table } from '../text.ts';
 
@@ -8,7 +17,10 @@ export const addSweep: AddCommand = (program, run) => {
     .command('sweep')
     .argument('[what]', 'a site (hollinfell) or a page (hollinfell/talks); everything where it is left out')
     .description('read the published pages, and say what is really there')
-    .addHelpText('after', '\nExamples:\n  orbis sweep\n  orbis sweep hollinfell/talks\n\nExit status: 0 everything that was placed is live, 1 something needs attention.')
+    .addHelpText(
+      'after',
+      '\nExamples:\n  orbis sweep\n  orbis sweep hollinfell/talks\n\nExit status: 0 everything that was placed is live, 1 something needs attention.',
+    )
     .action((what: string | undefined) =>
       run(async (tools) => {
         const client = tools.client();
@@ -17,7 +29,10 @@ export const addSweep: AddCommand = (program, run) => {
         const ended = await watch(client, begun, tools);
         const pages: SweepPage[] = [];
         for (let after: string | undefined; ;) {
-          const { data } = await client.call('sweeps.pages', { params: { sweep: begun.id }, query: { limit: 200, after } });
+          const { data } = await client.call('sweeps.pages', {
+            params: { sweep: begun.id },
+            query: { limit: 200, after },
+          });
           pages.push(...data.items);
           if (data.next === null) break;
           after = data.next;
@@ -33,7 +48,12 @@ async function watch(client: Client, begun: Sweep, { io }: Tools): Promise<Sweep
   const spinner = io.errIsTerminal ? ora({ text: 'reading pages', stream: process.stderr }).start() : null;
   try {
     let last = begun;
-    for await (const sweep of follow(client, 'sweeps.events', { params: { sweep: begun.id }, signal: io.signal }, ({ endedAt }) => endedAt !== null)) {
+    for await (const sweep of follow(
+      client,
+      'sweeps.events',
+      { params: { sweep: begun.id }, signal: io.signal },
+      ({ endedAt }) => endedAt !== null,
+    )) {
       last = sweep;
       if (spinner) spinner.text = `${last.read + last.unreachable} of ${plural(last.pages, 'page')} read`;
     }
@@ -44,27 +64,44 @@ async function watch(client: Client, begun: Sweep, { io }: Tools): Promise<Sweep
 }
 
 const needsAttention = ({ state, counts, unreachable }: Sweep): boolean =>
-  state !== 'done' || unreachable > 0 || Object.entries(counts).some(([name, count]) => name !== 'live' && name !== 'planned' && Number(count) > 0);
+  state !== 'done' ||
+  unreachable > 0 ||
+  Object.entries(counts).some(([name, count]) => name !== 'live' && name !== 'planned' && Number(count) > 0);
 
 function describe(sweep: Sweep, pages: readonly SweepPage[], { colours, io }: Tools): string {
   const rows = pages.flatMap((page) => {
     const name = page.state === 'unreachable' ? `${page.page} ${colours.red('(not read)')}` : page.page;
-    return page.seen.length === 0 ? [[name, '–', 'nothing is placed here']] : page.seen.map((seen, i) => [i === 0 ? name : '', seen.embed, colourState(seen.state, colours)]);
+    return page.seen.length === 0
+      ? [[name, '–', 'nothing is placed here']]
+      : page.seen.map((seen, i) => [i === 0 ? name : '', seen.embed, colourState(seen.state, colours)]);
   });
-  const findings = pages.flatMap((page) => page.seen.flatMap((seen) => seen.findings.map((finding) => ({ ...finding, page: page.page, embed: seen.embed }))));
+  const findings = pages.flatMap((page) =>
+    page.seen.flatMap((seen) =>
+      seen.findings.map((finding) => ({ ...finding, page: page.page, embed: seen.embed })),
+    ),
+  );
   const told = findings.map(
-    (f) => `\n${levelColour(f.level, colours)(f.level)} ${colours.dim(`${f.embed} in ${f.page}`)}\n${fold(f.message, io.width, '  ')}${fold(f.remedy, io.width, '  ')}`,
+    (f) =>
+      `\n${levelColour(f.level, colours)(f.level)} ${colours.dim(`${f.embed} in ${f.page}`)}\n${fold(f.message, io.width, '  ')}${fold(f.remedy, io.width, '  ')}`,
   );
   const counts = Object.entries(sweep.counts)
     .filter(([, count]) => Number(count) > 0)
     .map(([state, count]) => `${String(count)} ${formatState(state as PlacementState)}`);
-  const end = sweep.state === 'done' ? '' : `The sweep ${sweep.state === 'stopped' ? 'was stopped' : 'failed'} before its end. `;
+  const end =
+    sweep.state === 'done'
+      ? ''
+      : `The sweep ${sweep.state === 'stopped' ? 'was stopped' : 'failed'} before its end. `;
   return `${table(['page', 'embed', 'state'], rows, colours)}${told.join('')}\n${end}${plural(sweep.read, 'page')} read${sweep.unreachable ? `, ${sweep.unreachable} not` : ''}: ${counts.join(', ') || 'nothing is placed'}.\n`;
 }
 
 export function colourState(state: keyof typeof spoken.states, colours: Tools['colours']): string {
-  const colour = { 'planned': colours.dim, 'live': colours.green, 'altered': colours.yellow, 'out-of-date': colours.yellow, 'missing': colours.red, 'unreachable': colours.red }[
-    state
-  ];
+  const colour = {
+    'planned': colours.dim,
+    'live': colours.green,
+    'altered': colours.yellow,
+    'out-of-date': colours.yellow,
+    'missing': colours.red,
+    'unreachable': colours.red,
+  }[state];
   return colour(formatState(state));
 }

@@ -8,13 +8,23 @@ export const addWhere: AddCommand = (program, run) => {
     .command('where')
     .argument('<embed>', 'the key of an embed')
     .description('say in which pages and spots it is, at which revision, and when it was last seen')
-    .addHelpText('after', '\nExample:\n  orbis where opening-talk\n\nExit status: 0 all of it is live, 1 something needs attention.')
+    .addHelpText(
+      'after',
+      '\nExample:\n  orbis where opening-talk\n\nExit status: 0 all of it is live, 1 something needs attention.',
+    )
     .action((embed: string) =>
       run(async (tools) => {
         const client = tools.client();
         const { data } = await client.call('embeds.read', { params: { embed } });
         const items = await placementsOf(client, { embed });
-        const rows = (): string[][] => items.map((p) => [p.place, colourState(p.state, tools.colours), formatRevision(p), formatTimestamp(p.lastSeenAt), p.url]);
+        const rows = (): string[][] =>
+          items.map((p) => [
+            p.place,
+            colourState(p.state, tools.colours),
+            formatRevision(p),
+            formatTimestamp(p.lastSeenAt),
+            p.url,
+          ]);
         tools.tell(items, () =>
           items.length === 0
             ? `${data.name} is not placed anywhere. “orbis place ${embed} SITE/PATH#SPOT” places it.\n`

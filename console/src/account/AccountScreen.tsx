@@ -17,12 +17,21 @@ import { Tokens } from './Tokens.tsx';
 
 /** Who is signed in and where, the tokens of programs, the password, and the look. */
 export default function AccountScreen() {
-  const session = useQuery({ queryKey: ['session'], queryFn: async () => (await api.call('session.read')).data });
+  const session = useQuery({
+    queryKey: ['session'],
+    queryFn: async () => (await api.call('session.read')).data,
+  });
   const { mode, setMode } = useColorScheme();
-  const signOut = useMutation({ mutationFn: async () => api.call('session.delete'), onSuccess: () => location.replace('/sign-in') });
+  const signOut = useMutation({
+    mutationFn: async () => api.call('session.delete'),
+    onSuccess: () => location.replace('/sign-in'),
+  });
   return (
     <>
-      <ScreenHead title="Account" lead={session.data?.person ? `Signed in as ${session.data.person.name}.` : undefined}>
+      <ScreenHead
+        title="Account"
+        lead={session.data?.person ? `Signed in as ${session.data.person.name}.` : undefined}
+      >
         <Button variant="outlined" onClick={() => signOut.mutate()}>
           Sign out
         </Button>
@@ -32,13 +41,19 @@ export default function AccountScreen() {
         {session.data?.frames === 'shared-host' && (
           <Card title="Previews share one host">
             <Typography>
-              Previews run without an origin of their own, so embeds that keep data in the visitor’s browser may not work in them. Give ORBIS_FRAMES_URL a host with a wildcard to
-              mend that.
+              Previews run without an origin of their own, so embeds that keep data in the visitor’s browser
+              may not work in them. Give ORBIS_FRAMES_URL a host with a wildcard to mend that.
             </Typography>
           </Card>
         )}
         <Card title="Look">
-          <ToggleButtonGroup exclusive size="small" value={mode ?? 'system'} onChange={(_, value: 'light' | 'dark' | 'system' | null) => value && setMode(value)} aria-label="Look">
+          <ToggleButtonGroup
+            exclusive
+            size="small"
+            value={mode ?? 'system'}
+            onChange={(_, value: 'light' | 'dark' | 'system' | null) => value && setMode(value)}
+            aria-label="Look"
+          >
             <ToggleButton value="system">As the device</ToggleButton>
             <ToggleButton value="light">Light</ToggleButton>
             <ToggleButton value="dark">Dark</ToggleButton>
@@ -49,7 +64,8 @@ export default function AccountScreen() {
         </Card>
         <Card title="Providers">
           <Typography>
-            What Orbis knows of providers stands in their sheets. <Link to="/providers">Look at them, or bring your own</Link>.
+            What Orbis knows of providers stands in their sheets.{' '}
+            <Link to="/providers">Look at them, or bring your own</Link>.
           </Typography>
         </Card>
         <Card title="Where you are signed in">

@@ -21,13 +21,27 @@ export function ChangePassword() {
     onSuccess: async ({ sessions, tokens }) => {
       setValues(empty);
       await refresh();
-      announce(`The password is changed. ${plural(sessions, 'other browser')} signed out, ${plural(tokens, 'token')} ended.`);
+      announce(
+        `The password is changed. ${plural(sessions, 'other browser')} signed out, ${plural(tokens, 'token')} ended.`,
+      );
     },
   });
   const set = (part: Partial<typeof empty>): void => setValues((now) => ({ ...now, ...part }));
   return (
-    <Stack component="form" spacing={2} sx={{ maxWidth: 420 }} onSubmit={(event) => (event.preventDefault(), change.mutate())}>
-      <TextField label="Current password" type="password" autoComplete="current-password" value={values.current} onChange={(e) => set({ current: e.target.value })} required />
+    <Stack
+      component="form"
+      spacing={2}
+      sx={{ maxWidth: 420 }}
+      onSubmit={(event) => (event.preventDefault(), change.mutate())}
+    >
+      <TextField
+        label="Current password"
+        type="password"
+        autoComplete="current-password"
+        value={values.current}
+        onChange={(e) => set({ current: e.target.value })}
+        required
+      />
       <TextField
         label="New password"
         type="password"
@@ -37,7 +51,12 @@ export function ChangePassword() {
         onChange={(e) => set({ password: e.target.value })}
         required
       />
-      <FormControlLabel control={<Checkbox checked={values.endTokens} onChange={(e) => set({ endTokens: e.target.checked })} />} label="End the tokens of programs as well" />
+      <FormControlLabel
+        control={
+          <Checkbox checked={values.endTokens} onChange={(e) => set({ endTokens: e.target.checked })} />
+        }
+        label="End the tokens of programs as well"
+      />
       <ProblemNote error={change.error} />
       <Button type="submit" variant="outlined" disabled={change.isPending} sx={{ alignSelf: 'flex-start' }}>
         Change the password

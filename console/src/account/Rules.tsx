@@ -11,7 +11,8 @@ export function Rules() {
   const announce = useAnnounce();
   const rules = useQuery({ queryKey: ['rules'], queryFn: () => api.call('rules.read') });
   const change = useMutation({
-    mutationFn: (dropTracking: boolean) => api.call('rules.change', { body: { dropTracking }, ifMatch: rules.data?.etag ?? '' }),
+    mutationFn: (dropTracking: boolean) =>
+      api.call('rules.change', { body: { dropTracking }, ifMatch: rules.data?.etag ?? '' }),
     onSuccess: async ({ data }) => {
       await refresh();
       announce(data.dropTracking ? 'They are taken out from now on.' : 'They stay from now on.');
@@ -21,11 +22,18 @@ export function Rules() {
     <>
       <ProblemNote error={rules.error ?? change.error} />
       <FormControlLabel
-        control={<Switch checked={change.isPending ? change.variables : (rules.data?.data.dropTracking ?? false)} disabled={!rules.data} onChange={(_, on) => change.mutate(on)} />}
+        control={
+          <Switch
+            checked={change.isPending ? change.variables : (rules.data?.data.dropTracking ?? false)}
+            disabled={!rules.data}
+            onChange={(_, on) => change.mutate(on)}
+          />
+        }
         label="Take parameters out of addresses that only follow people"
       />
       <Typography variant="body2" color="textSecondary">
-        What an embed says itself wins. Pages keep the code that they carry until you paste the new one there; the register says where.
+        What an embed says itself wins. Pages keep the code that they carry until you paste the new one there;
+        the register says where.
       </Typography>
     </>
   );

@@ -20,7 +20,10 @@ export function Sessions() {
       announce('Signed out there.');
     },
   });
-  const everywhere = useMutation({ mutationFn: async () => api.call('sessions.end', {}), onSuccess: () => location.replace('/sign-in') });
+  const everywhere = useMutation({
+    mutationFn: async () => api.call('sessions.end', {}),
+    onSuccess: () => location.replace('/sign-in'),
+  });
   return (
     <>
       <Typography color="textSecondary" sx={{ mb: 1.5 }}>
@@ -29,7 +32,19 @@ export function Sessions() {
       <ProblemNote error={sessions.error ?? end.error ?? everywhere.error} />
       <Box component="ul" sx={{ m: 0, mb: 2, p: 0, listStyle: 'none' }}>
         {sessions.items.map(({ id, current, createdAt, usedAt, address, browser }) => (
-          <Box component="li" key={id} sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', alignItems: 'baseline', py: 1, borderBottom: 1, borderColor: 'divider' }}>
+          <Box
+            component="li"
+            key={id}
+            sx={{
+              display: 'flex',
+              gap: 2,
+              flexWrap: 'wrap',
+              alignItems: 'baseline',
+              py: 1,
+              borderBottom: 1,
+              borderColor: 'divider',
+            }}
+          >
             <Typography sx={{ fontWeight: 600, flex: 1, minWidth: 160 }}>
               {browser}
               {current && ' (this one)'}
@@ -38,7 +53,12 @@ export function Sessions() {
               from {address} · signed in {formatWhen(createdAt)} · last used {formatWhen(usedAt)}
             </Typography>
             {!current && (
-              <Button size="small" color="error" onClick={() => end.mutate(id)} aria-label={`Sign out ${browser}, signed in ${formatWhen(createdAt)}`}>
+              <Button
+                size="small"
+                color="error"
+                onClick={() => end.mutate(id)}
+                aria-label={`Sign out ${browser}, signed in ${formatWhen(createdAt)}`}
+              >
                 Sign out
               </Button>
             )}
@@ -46,7 +66,13 @@ export function Sessions() {
         ))}
       </Box>
       <More list={sessions} />
-      <Confirm label="Sign out everywhere" title="Sign out everywhere?" color="error" variant="outlined" onConfirm={() => everywhere.mutate()}>
+      <Confirm
+        label="Sign out everywhere"
+        title="Sign out everywhere?"
+        color="error"
+        variant="outlined"
+        onConfirm={() => everywhere.mutate()}
+      >
         Every browser has to sign in again, this one too. The tokens of programs stay.
       </Confirm>
     </>

@@ -28,17 +28,37 @@ export function Tokens() {
   return (
     <>
       <Typography color="textSecondary" sx={{ mb: 1.5 }}>
-        A program that has a token may do what you may, until the token ends. Give each program one of its own, and only as much as it needs.
+        A program that has a token may do what you may, until the token ends. Give each program one of its
+        own, and only as much as it needs.
       </Typography>
       <ProblemNote error={tokens.error ?? revoke.error} />
       <Box component="ul" sx={{ m: 0, mb: 2, p: 0, listStyle: 'none' }}>
         {tokens.items.map((token) => (
-          <Box component="li" key={token.id} sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', alignItems: 'baseline', py: 1, borderBottom: 1, borderColor: 'divider' }}>
-            <Typography sx={{ fontWeight: 600, flex: 1, minWidth: 160, overflowWrap: 'anywhere' }}>{token.name}</Typography>
+          <Box
+            component="li"
+            key={token.id}
+            sx={{
+              display: 'flex',
+              gap: 2,
+              flexWrap: 'wrap',
+              alignItems: 'baseline',
+              py: 1,
+              borderBottom: 1,
+              borderColor: 'divider',
+            }}
+          >
+            <Typography sx={{ fontWeight: 600, flex: 1, minWidth: 160, overflowWrap: 'anywhere' }}>
+              {token.name}
+            </Typography>
             <Typography variant="body2" color="textSecondary">
               {describe(token)}
             </Typography>
-            <Button size="small" color="error" onClick={() => revoke.mutate(token.id)} aria-label={`Revoke ${token.name}`}>
+            <Button
+              size="small"
+              color="error"
+              onClick={() => revoke.mutate(token.id)}
+              aria-label={`Revoke ${token.name}`}
+            >
               Revoke
             </Button>
           </Box>
@@ -47,7 +67,9 @@ export function Tokens() {
       <More list={tokens} />
       {made !== null && (
         <Box sx={{ mb: 2 }}>
-          <Typography>This is shown once only. Set it as ORBIS_TOKEN, with ORBIS_URL={location.origin}.</Typography>
+          <Typography>
+            This is shown once only. Set it as ORBIS_TOKEN, with ORBIS_URL={location.origin}.
+          </Typography>
           <PlainCode text={made} label="The new token" />
           <CopyButton text={made} label="Copy the token" />
         </Box>
@@ -70,7 +92,9 @@ export function Tokens() {
           { name: 'password', label: 'Your password', type: 'password', autoComplete: 'current-password' },
         ]}
         add={async ({ name = '', access = 'all', days = '365', password = '' }) => {
-          const { data } = await api.call('tokens.create', { body: { name, password, access: access === 'read' ? 'read' : 'all', days: Number(days) } });
+          const { data } = await api.call('tokens.create', {
+            body: { name, password, access: access === 'read' ? 'read' : 'all', days: Number(days) },
+          });
           setMade(data.token);
           return 'The token is made. Copy it now.';
         }}
@@ -81,6 +105,9 @@ export function Tokens() {
 
 function describe({ access, expiresAt, lastUsedAt, lastUsedFrom }: Token): string {
   const over = new Date(expiresAt) < new Date();
-  const use = lastUsedAt === null ? 'never used' : `last used ${formatWhen(lastUsedAt)} from ${lastUsedFrom ?? 'somewhere'}`;
+  const use =
+    lastUsedAt === null
+      ? 'never used'
+      : `last used ${formatWhen(lastUsedAt)} from ${lastUsedFrom ?? 'somewhere'}`;
   return `${access === 'read' ? 'only reads · ' : ''}${over ? 'ended' : 'ends'} ${formatWhen(expiresAt)} · ${use}`;
 }

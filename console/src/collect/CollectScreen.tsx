@@ -59,11 +59,17 @@ export default function CollectScreen() {
       await navigate(`/collection/${embed.key}`);
     },
   });
-  const known = collect.error instanceof ApiError && collect.error.code === 'marked-code' ? String(collect.error.problem.facts?.['embed'] ?? '') : '';
+  const known =
+    collect.error instanceof ApiError && collect.error.code === 'marked-code'
+      ? String(collect.error.problem.facts?.['embed'] ?? '')
+      : '';
 
   return (
     <>
-      <ScreenHead title="Collect" lead="Paste what a provider gave you: the embed code, or just the link, or several links. It is kept exactly as it is.">
+      <ScreenHead
+        title="Collect"
+        lead="Paste what a provider gave you: the embed code, or just the link, or several links. It is kept exactly as it is."
+      >
         <Button component={Link} to="/imports">
           Take in many
         </Button>
@@ -71,7 +77,14 @@ export default function CollectScreen() {
           Harvest a page instead
         </Button>
       </ScreenHead>
-      <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0,1fr)', lg: 'minmax(0,1.1fr) minmax(0,1fr)' }, gap: 3, alignItems: 'start' }}>
+      <Box
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: { xs: 'minmax(0,1fr)', lg: 'minmax(0,1.1fr) minmax(0,1fr)' },
+          gap: 3,
+          alignItems: 'start',
+        }}
+      >
         <Card>
           <Stack
             component="form"
@@ -89,7 +102,9 @@ export default function CollectScreen() {
               autoFocus
               required
               {...field}
-              slotProps={{ input: { spellCheck: false, style: { fontFamily: mono, fontSize: 14, lineHeight: 1.6 } } }}
+              slotProps={{
+                input: { spellCheck: false, style: { fontFamily: mono, fontSize: 14, lineHeight: 1.6 } },
+              }}
             />
             {several.length < 2 && (
               <PlainField
@@ -98,10 +113,20 @@ export default function CollectScreen() {
                 onChange={(e) => setName(e.target.value)}
                 required={link === null}
                 placeholder="Opening talk"
-                help={link === null ? 'What you call it. Its key is made from this, and stays.' : 'What you call it; left empty, it is called as its provider calls it.'}
+                help={
+                  link === null
+                    ? 'What you call it. Its key is made from this, and stays.'
+                    : 'What you call it; left empty, it is called as its provider calls it.'
+                }
               />
             )}
-            <PlainField label="Tags" value={tags} onChange={(e) => setTags(e.target.value)} placeholder="talks, festival" help="To find it by; with commas between them." />
+            <PlainField
+              label="Tags"
+              value={tags}
+              onChange={(e) => setTags(e.target.value)}
+              placeholder="talks, festival"
+              help="To find it by; with commas between them."
+            />
             <Suspense>{link !== null && <AskFirst link={link} ask={ask} onAsk={setAsk} />}</Suspense>
             <ProblemNote error={collect.error} />
             {known && (
@@ -114,7 +139,13 @@ export default function CollectScreen() {
                 <SeveralLinks key={several.join(' ')} links={several} tags={tagList} />
               </Suspense>
             ) : (
-              <Button type="submit" variant="contained" size="large" disabled={collect.isPending} sx={{ alignSelf: 'flex-start' }}>
+              <Button
+                type="submit"
+                variant="contained"
+                size="large"
+                disabled={collect.isPending}
+                sx={{ alignSelf: 'flex-start' }}
+              >
                 Collect it
               </Button>
             )}
@@ -122,14 +153,21 @@ export default function CollectScreen() {
         </Card>
         <Card title="What it is">
           {several.length > 1 ? (
-            <Typography color="textSecondary">Several links: each is looked at when it is collected, and shows then what it is.</Typography>
+            <Typography color="textSecondary">
+              Several links: each is looked at when it is collected, and shows then what it is.
+            </Typography>
           ) : asked.trim() === '' ? (
             <Typography color="textSecondary">
-              As soon as something is pasted, you see here what it does: what it loads, from whom, how large it will be, and whether something is wrong with it. Nothing of it runs.
+              As soon as something is pasted, you see here what it does: what it loads, from whom, how large
+              it will be, and whether something is wrong with it. Nothing of it runs.
             </Typography>
           ) : (
             <Suspense>
-              <Understood text={asked} rules={mend} onMend={(rules) => setChoice(rules === null ? null : { text, rules })} />
+              <Understood
+                text={asked}
+                rules={mend}
+                onMend={(rules) => setChoice(rules === null ? null : { text, rules })}
+              />
             </Suspense>
           )}
         </Card>

@@ -24,7 +24,11 @@ export function FoundFacts({ found }: { found: Found }) {
         </Typography>
       )}
       {facts.length > 0 && <Typography>{facts.join(' · ')}</Typography>}
-      {ranges === false && <Typography color="warning">Its host does not answer in ranges: nobody can jump to a place in it.</Typography>}
+      {ranges === false && (
+        <Typography color="warning">
+          Its host does not answer in ranges: nobody can jump to a place in it.
+        </Typography>
+      )}
       <Typography variant="body2" color="textSecondary">
         Found {spoken.foundBy[how]}, {formatWhen(at)}.
       </Typography>

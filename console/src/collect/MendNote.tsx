@@ -15,7 +15,9 @@ interface Props {
 export function MendNote({ done, findings, onAll, onNone }: Props) {
   const mendable = findings.filter(({ mend, level }) => mend.length > 0 && level !== 'note');
   if (done === null && mendable.length < 2) return null;
-  const [severity, label, act] = done ? (['success', 'Leave it as pasted', onNone] as const) : (['warning', 'Mend them all', onAll] as const);
+  const [severity, label, act] = done
+    ? (['success', 'Leave it as pasted', onNone] as const)
+    : (['warning', 'Mend them all', onAll] as const);
   return (
     <Alert
       severity={severity}
@@ -26,7 +28,9 @@ export function MendNote({ done, findings, onAll, onNone }: Props) {
         </Button>
       }
     >
-      {done ? 'Mended; what you pasted is kept all the same.' : `${mendable.length} of these can be mended here.`}
+      {done
+        ? 'Mended; what you pasted is kept all the same.'
+        : `${mendable.length} of these can be mended here.`}
       {done && (
         <Box component="ul" sx={{ m: 0, mt: 0.5, pl: 2.5 }}>
           {[...new Set(done.map(({ reason }) => reason))].map((reason) => (

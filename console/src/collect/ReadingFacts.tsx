@@ -16,18 +16,30 @@ const needWords: Record<keyof Reading['needs'], string> = {
 /** A reading in plain words: what it is, from whom, how large, whom it contacts, what it needs. */
 export function ReadingFacts({ reading, onMend }: { reading: Reading; onMend?: (rule: string) => void }) {
   const { size } = reading;
-  const needs = (Object.keys(needWords) as (keyof Reading['needs'])[]).filter((need) => reading.needs[need]).map((need) => needWords[need]);
+  const needs = (Object.keys(needWords) as (keyof Reading['needs'])[])
+    .filter((need) => reading.needs[need])
+    .map((need) => needWords[need]);
   const facts: [string, string][] = [
     ['What it is', `${capital(reading.kind)}. ${reading.kindReason}`],
     ['From', reading.provider?.name ?? 'a provider that Orbis has no sheet for'],
     ['Size', formatSize(size)],
-    ['Contacts', reading.hosts.map((h) => `${h.host} ${h.when === 'load' ? 'as soon as the page is open' : 'only when somebody uses it'}`).join('; ') || 'nobody'],
+    [
+      'Contacts',
+      reading.hosts
+        .map(
+          (h) =>
+            `${h.host} ${h.when === 'load' ? 'as soon as the page is open' : 'only when somebody uses it'}`,
+        )
+        .join('; ') || 'nobody',
+    ],
     ['Needs', needs.join(', ') || 'nothing that its code would show'],
   ];
   return (
     <Stack spacing={2}>
       <Findings findings={reading.findings} {...(onMend ? { onMend } : {})} />
-      {reading.findings.length === 0 && reading.input !== 'text' && <Typography color="success">Nothing is wrong with it.</Typography>}
+      {reading.findings.length === 0 && reading.input !== 'text' && (
+        <Typography color="success">Nothing is wrong with it.</Typography>
+      )}
       <Box
         component="dl"
         sx={{
@@ -51,5 +63,6 @@ function formatSize({ width, height, ratio }: Reading['size']): string {
   return ratio === null ? 'not stated in the code' : `as wide as its place, ${ratio} times as wide as high`;
 }
 
-const side = (length: { value: number; unit: string } | null): string => (length ? `${length.value} ${length.unit}` : 'as it comes');
+const side = (length: { value: number; unit: string } | null): string =>
+  length ? `${length.value} ${length.unit}` : 'as it comes';
 const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);

@@ -19,36 +19,57 @@ export function SeveralLinks({ links, tags }: { links: readonly string[]; tags: 
   const [ask, setAsk] = useState(true);
   const announce = useAnnounce();
   const asks = useQueries({
-    queries: links.map((link) => ({ queryKey: ['links', link], queryFn: async () => (await api.call('links.find', { body: { link } })).data.asks, retry: false })),
+    queries: links.map((link) => ({
+      queryKey: ['links', link],
+      queryFn: async () => (await api.call('links.find', { body: { link } })).data.asks,
+      retry: false,
+    })),
   });
   const collect = useMutation({
-    mutationFn: async (skipRefused: boolean) => (await api.call('links.collect', { body: { links: [...links], tags, ask, skipRefused } })).data,
+    mutationFn: async (skipRefused: boolean) =>
+      (await api.call('links.collect', { body: { links: [...links], tags, ask, skipRefused } })).data,
     onSuccess: async ({ taken }) => {
       await refresh();
       announce(`${plural(taken.length, 'link is', 'links are')} in the collection.`);
     },
   });
-  const refused = collect.error instanceof ApiError && collect.error.code === 'import-refused' ? (collect.error.problem.errors ?? []) : [];
+  const refused =
+    collect.error instanceof ApiError && collect.error.code === 'import-refused'
+      ? (collect.error.problem.errors ?? [])
+      : [];
   const { data: done } = collect;
   return (
     <Stack spacing={2}>
       <Typography>
-        These are {links.length} links. Each becomes an embed of its own{ask ? ', called as its provider calls it' : ', called after its address'}; all of them, or none.
+        These are {links.length} links. Each becomes an embed of its own
+        {ask ? ', called as its provider calls it' : ', called after its address'}; all of them, or none.
       </Typography>
       <Box sx={{ borderLeft: 3, borderColor: 'divider', pl: 2 }}>
-        <FormControlLabel control={<Switch checked={ask} onChange={(_, on) => setAsk(on)} />} label="Ask what these links are" />
+        <FormControlLabel
+          control={<Switch checked={ask} onChange={(_, on) => setAsk(on)} />}
+          label="Ask what these links are"
+        />
         <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
           {links.map((link, i) => (
-            <Typography component="li" key={link + String(i)} variant="body2" color="textSecondary" sx={{ overflowWrap: 'anywhere' }}>
+            <Typography
+              component="li"
+              key={link + String(i)}
+              variant="body2"
+              color="textSecondary"
+              sx={{ overflowWrap: 'anywhere' }}
+            >
               {link}
-              {asks[i]?.data && asks[i].data.length > 0 && `: ${ask ? 'Orbis will ask' : 'it would ask'} ${asks[i].data.map(({ host }) => host).join(', ')}`}
+              {asks[i]?.data &&
+                asks[i].data.length > 0 &&
+                `: ${ask ? 'Orbis will ask' : 'it would ask'} ${asks[i].data.map(({ host }) => host).join(', ')}`}
             </Typography>
           ))}
         </Box>
       </Box>
       {refused.length > 0 ? (
         <Alert severity="error" variant="outlined" sx={{ overflowWrap: 'anywhere' }}>
-          Nothing was collected: {refused.length === 1 ? 'one of them' : `${refused.length} of them`} cannot be.
+          Nothing was collected: {refused.length === 1 ? 'one of them' : `${refused.length} of them`} cannot
+          be.
           <Box component="ul" sx={{ m: 0, mt: 0.5, pl: 2.5 }}>
             {refused.map(({ pointer, detail }) => (
               <li key={pointer}>
@@ -57,7 +78,13 @@ export function SeveralLinks({ links, tags }: { links: readonly string[]; tags: 
             ))}
           </Box>
           {refused.length < links.length && (
-            <Button color="inherit" size="small" disabled={collect.isPending} onClick={() => collect.mutate(true)} sx={{ mt: 1, ml: -0.75 }}>
+            <Button
+              color="inherit"
+              size="small"
+              disabled={collect.isPending}
+              onClick={() => collect.mutate(true)}
+              sx={{ mt: 1, ml: -0.75 }}
+            >
               Collect the others
             </Button>
           )}
@@ -77,7 +104,13 @@ export function SeveralLinks({ links, tags }: { links: readonly string[]; tags: 
           </Box>
         </Alert>
       )}
-      <Button variant="contained" size="large" disabled={collect.isPending || done !== undefined} onClick={() => collect.mutate(false)} sx={{ alignSelf: 'flex-start' }}>
+      <Button
+        variant="contained"
+        size="large"
+        disabled={collect.isPending || done !== undefined}
+        onClick={() => collect.mutate(false)}
+        sx={{ alignSelf: 'flex-start' }}
+      >
         {collect.isPending ? `Finding out about ${links.length} links…` : `Collect all ${links.length}`}
       </Button>
     </Stack>

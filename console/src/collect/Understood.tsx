@@ -23,7 +23,8 @@ interface Props {
 export function Understood({ text, rules, onMend }: Props) {
   const reading = useQuery({
     queryKey: ['reading', text],
-    queryFn: async ({ signal }) => (await api.call('readings.create', { body: { text }, signal })).data.items[0]!,
+    queryFn: async ({ signal }) =>
+      (await api.call('readings.create', { body: { text }, signal })).data.items[0]!,
     placeholderData: (before) => before,
   });
   const mended = useQuery({
@@ -42,18 +43,28 @@ export function Understood({ text, rules, onMend }: Props) {
   const mendOne = (rule: string): void => onMend(rules === true ? true : [...(rules ?? []), rule]);
   return (
     <Stack spacing={2}>
-      <MendNote done={now?.done ?? null} findings={reading.data?.findings ?? []} onAll={() => onMend(true)} onNone={() => onMend(null)} />
+      <MendNote
+        done={now?.done ?? null}
+        findings={reading.data?.findings ?? []}
+        onAll={() => onMend(true)}
+        onNone={() => onMend(null)}
+      />
       <ReadingFacts reading={shown} onMend={mendOne} />
       <CodeParts text={now?.text ?? text} reading={shown} />
       {now && (
         <Disclosure label="Show it as it was pasted">
           <Typography variant="h3">As it was pasted</Typography>
-          <CompareRuns runs={compareTexts(text, now.text)} label="What was pasted, with what is mended in it" />
+          <CompareRuns
+            runs={compareTexts(text, now.text)}
+            label="What was pasted, with what is mended in it"
+          />
         </Disclosure>
       )}
       {shown.generated !== null && (
         <div>
-          <Typography variant="h3">The code that Orbis makes of {shown.input === 'link' ? 'this link without asking anybody' : 'it'}</Typography>
+          <Typography variant="h3">
+            The code that Orbis makes of {shown.input === 'link' ? 'this link without asking anybody' : 'it'}
+          </Typography>
           <PlainCode text={shown.generated} label="The code made of the link" />
         </div>
       )}

@@ -34,7 +34,13 @@ export default function CollectionScreen() {
   const chosen =
     selected.length > 0
       ? `key=${selected.join(',')}`
-      : [q.trim() && (kind || level) ? `(${q.trim()})` : q.trim(), kind ? `kind=${kind}` : '', level ? `level=${level}` : ''].filter(Boolean).join(' ');
+      : [
+          q.trim() && (kind || level) ? `(${q.trim()})` : q.trim(),
+          kind ? `kind=${kind}` : '',
+          level ? `level=${level}` : '',
+        ]
+          .filter(Boolean)
+          .join(' ');
   const change = (name: string, value: string): void =>
     setSearch(
       (now) => {
@@ -99,17 +105,28 @@ export default function CollectionScreen() {
           <Empty title="Nothing is like that">Take a word or the kind out of the search.</Empty>
         ) : (
           <Empty title="The collection is empty">
-            <Link to="/">Paste the first code or link</Link> that a provider gave you, or <Link to="/harvests">harvest a page</Link> that has embeds on it already.
+            <Link to="/">Paste the first code or link</Link> that a provider gave you, or{' '}
+            <Link to="/harvests">harvest a page</Link> that has embeds on it already.
           </Empty>
         ))}
       {list.items.length > 0 && (
         <Paper variant="outlined" component="ul" sx={{ m: 0, p: 0, listStyle: 'none', overflow: 'hidden' }}>
           {list.items.map((embed) => (
-            <Box component="li" key={embed.key} sx={{ 'display': 'flex', 'alignItems': 'center', '&:not(:last-child)': { borderBottom: 1, borderColor: 'divider' } }}>
+            <Box
+              component="li"
+              key={embed.key}
+              sx={{
+                'display': 'flex',
+                'alignItems': 'center',
+                '&:not(:last-child)': { borderBottom: 1, borderColor: 'divider' },
+              }}
+            >
               <Checkbox
                 size="small"
                 checked={selected.includes(embed.key)}
-                onChange={(_, on) => setSelected((now) => (on ? [...now, embed.key] : now.filter((key) => key !== embed.key)))}
+                onChange={(_, on) =>
+                  setSelected((now) => (on ? [...now, embed.key] : now.filter((key) => key !== embed.key)))
+                }
                 slotProps={{ input: { 'aria-label': `Choose ${embed.name}` } }}
                 sx={{ ml: 0.5 }}
               />
@@ -152,9 +169,16 @@ export default function CollectionScreen() {
                   {embed.kind}
                 </Typography>
                 <Typography component="span" color="textSecondary" sx={{ gridColumn: { xs: 1, md: 'auto' } }}>
-                  {embed.placements === 0 ? 'not placed' : `placed ${embed.placements === 1 ? 'once' : plural(embed.placements, 'time')}`}
+                  {embed.placements === 0
+                    ? 'not placed'
+                    : `placed ${embed.placements === 1 ? 'once' : plural(embed.placements, 'time')}`}
                 </Typography>
-                <Typography component="span" color="textSecondary" noWrap sx={{ gridColumn: { xs: 1, md: 'auto' } }}>
+                <Typography
+                  component="span"
+                  color="textSecondary"
+                  noWrap
+                  sx={{ gridColumn: { xs: 1, md: 'auto' } }}
+                >
                   {embed.tags.join(', ')}
                 </Typography>
               </Box>

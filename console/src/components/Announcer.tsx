@@ -8,12 +8,21 @@ export const useAnnounce = (): ((sentence: string) => void) => useContext(Contex
 
 export function Announcer({ children }: { children: ReactNode }) {
   const [said, setSaid] = useState<{ sentence: string; at: number } | null>(null);
-  const announce = useCallback((sentence: string) => setSaid((before) => ({ sentence, at: (before?.at ?? 0) + 1 })), []);
+  const announce = useCallback(
+    (sentence: string) => setSaid((before) => ({ sentence, at: (before?.at ?? 0) + 1 })),
+    [],
+  );
   const value = useMemo(() => announce, [announce]);
   return (
     <Context value={value}>
       {children}
-      <Snackbar key={said?.at} open={said !== null} autoHideDuration={5000} onClose={() => setSaid(null)} message={said?.sentence} />
+      <Snackbar
+        key={said?.at}
+        open={said !== null}
+        autoHideDuration={5000}
+        onClose={() => setSaid(null)}
+        message={said?.sentence}
+      />
     </Context>
   );
 }

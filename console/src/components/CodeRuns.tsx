@@ -29,7 +29,14 @@ export function CodeRuns({ runs, label }: { runs: readonly CodeRun[]; label: str
           <span key={i}>{run.text}</span>
         ) : (
           <Tooltip key={i} title={run.reason}>
-            <Box component="mark" sx={{ color: 'inherit', bgcolor: 'color-mix(in srgb, var(--mui-palette-secondary-main) 26%, transparent)', borderRadius: 0.5 }}>
+            <Box
+              component="mark"
+              sx={{
+                color: 'inherit',
+                bgcolor: 'color-mix(in srgb, var(--mui-palette-secondary-main) 26%, transparent)',
+                borderRadius: 0.5,
+              }}
+            >
               {run.text}
             </Box>
           </Tooltip>
@@ -47,11 +54,26 @@ export function CompareRuns({ runs, label }: { runs: readonly TextRun[]; label: 
         kind === 'same' ? (
           <span key={i}>{text}</span>
         ) : kind === 'gone' ? (
-          <Box key={i} component="del" sx={{ bgcolor: 'color-mix(in srgb, var(--mui-palette-error-main) 16%, transparent)', borderRadius: 0.5 }}>
+          <Box
+            key={i}
+            component="del"
+            sx={{
+              bgcolor: 'color-mix(in srgb, var(--mui-palette-error-main) 16%, transparent)',
+              borderRadius: 0.5,
+            }}
+          >
             {text}
           </Box>
         ) : (
-          <Box key={i} component="ins" sx={{ textDecoration: 'none', bgcolor: 'color-mix(in srgb, var(--mui-palette-success-main) 24%, transparent)', borderRadius: 0.5 }}>
+          <Box
+            key={i}
+            component="ins"
+            sx={{
+              textDecoration: 'none',
+              bgcolor: 'color-mix(in srgb, var(--mui-palette-success-main) 24%, transparent)',
+              borderRadius: 0.5,
+            }}
+          >
             {text}
           </Box>
         ),

@@ -12,7 +12,10 @@ export function Confirm({
   children,
   onConfirm,
   ...rest
-}: { label: string; title: string; children: ReactNode; onConfirm: () => void } & Omit<ButtonProps, 'onClick' | 'title'>) {
+}: { label: string; title: string; children: ReactNode; onConfirm: () => void } & Omit<
+  ButtonProps,
+  'onClick' | 'title'
+>) {
   const [open, setOpen] = useState(false);
   return (
     <>

@@ -9,7 +9,10 @@ export function CopyButton({
   label,
   onError,
   ...rest
-}: { text: string | (() => Promise<string>); label: string; onError?: (error: unknown) => void } & Omit<ButtonProps, 'onError'>) {
+}: { text: string | (() => Promise<string>); label: string; onError?: (error: unknown) => void } & Omit<
+  ButtonProps,
+  'onError'
+>) {
   const [copied, setCopied] = useState(false);
   useEffect(() => {
     if (!copied) return;
@@ -25,7 +28,13 @@ export function CopyButton({
     }
   };
   return (
-    <Button variant="outlined" size="small" startIcon={copied ? <DoneIcon /> : <CopyIcon />} {...rest} onClick={() => void copy()}>
+    <Button
+      variant="outlined"
+      size="small"
+      startIcon={copied ? <DoneIcon /> : <CopyIcon />}
+      {...rest}
+      onClick={() => void copy()}
+    >
       <span aria-live="polite">{copied ? 'Copied' : label}</span>
     </Button>
   );

@@ -6,7 +6,12 @@ export function Disclosure({ label, children }: { label: string; children: React
   const [open, setOpen] = useState(false);
   if (open) return <>{children}</>;
   return (
-    <Button size="small" aria-expanded={false} onClick={() => setOpen(true)} sx={{ ml: -0.75, alignSelf: 'flex-start' }}>
+    <Button
+      size="small"
+      aria-expanded={false}
+      onClick={() => setOpen(true)}
+      sx={{ ml: -0.75, alignSelf: 'flex-start' }}
+    >
       {label}
     </Button>
   );

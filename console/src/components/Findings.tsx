@@ -14,7 +14,13 @@ interface Told {
 }
 
 /** Findings in sentences: what is wrong, and what to do; with a button where Orbis can do it. */
-export function Findings({ findings, onMend }: { findings: readonly Told[]; onMend?: (rule: string) => void }) {
+export function Findings({
+  findings,
+  onMend,
+}: {
+  findings: readonly Told[];
+  onMend?: (rule: string) => void;
+}) {
   if (findings.length === 0) return null;
   return (
     <Stack spacing={1}>

@@ -4,7 +4,19 @@ import InputLabel from '@mui/material/InputLabel';
 import OutlinedInput, { type OutlinedInputProps } from '@mui/material/OutlinedInput';
 import { useId } from 'react';
 
-interface Props extends Pick<OutlinedInputProps, 'value' | 'onChange' | 'onPaste' | 'placeholder' | 'multiline' | 'minRows' | 'maxRows' | 'autoFocus' | 'required' | 'slotProps'> {
+interface Props extends Pick<
+  OutlinedInputProps,
+  | 'value'
+  | 'onChange'
+  | 'onPaste'
+  | 'placeholder'
+  | 'multiline'
+  | 'minRows'
+  | 'maxRows'
+  | 'autoFocus'
+  | 'required'
+  | 'slotProps'
+> {
   label: string;
   help?: string;
 }
@@ -15,7 +27,12 @@ export function PlainField({ label, help, required = false, ...input }: Props) {
   return (
     <FormControl required={required} size="small" fullWidth>
       <InputLabel htmlFor={id}>{label}</InputLabel>
-      <OutlinedInput id={id} label={label} {...(help !== undefined && { 'aria-describedby': `${id}-help` })} {...input} />
+      <OutlinedInput
+        id={id}
+        label={label}
+        {...(help !== undefined && { 'aria-describedby': `${id}-help` })}
+        {...input}
+      />
       {help !== undefined && <FormHelperText id={`${id}-help`}>{help}</FormHelperText>}
     </FormControl>
   );

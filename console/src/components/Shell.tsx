@@ -40,7 +40,13 @@ const skip = {
 export function Shell() {
   const main = useFocusOnNavigation();
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: '208px minmax(0, 1fr)' }, minHeight: '100vh' }}>
+    <Box
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: '208px minmax(0, 1fr)' },
+        minHeight: '100vh',
+      }}
+    >
       <Box component="a" href="#main" sx={skip}>
         Skip to the content
       </Box>
@@ -66,7 +72,17 @@ export function Shell() {
           borderWidth: { xs: '1px 0 0', md: '0 1px 0 0' },
         }}
       >
-        <Box sx={{ display: { xs: 'none', md: 'flex' }, alignItems: 'center', gap: 1.25, px: 1, pb: 2.5, pt: 0.5, typography: 'h2' }}>
+        <Box
+          sx={{
+            display: { xs: 'none', md: 'flex' },
+            alignItems: 'center',
+            gap: 1.25,
+            px: 1,
+            pb: 2.5,
+            pt: 0.5,
+            typography: 'h2',
+          }}
+        >
           <img src={mark} alt="" width="30" height="30" /> Orbis
         </Box>
         {screens.map(({ to, label, icon }) => (
@@ -92,7 +108,10 @@ export function Shell() {
               'fontSize': { xs: 11.5, md: 16 },
               '& svg': { fontSize: 22 },
               '&:hover': { color: 'text.primary' },
-              '&.active': { color: 'primary.main', bgcolor: 'color-mix(in srgb, var(--mui-palette-primary-main) 10%, transparent)' },
+              '&.active': {
+                color: 'primary.main',
+                bgcolor: 'color-mix(in srgb, var(--mui-palette-primary-main) 10%, transparent)',
+              },
             }}
           >
             {icon}
@@ -105,7 +124,15 @@ export function Shell() {
         id="main"
         ref={main}
         tabIndex={-1}
-        sx={{ outline: 'none', px: { xs: 2, md: 5 }, pt: { xs: 3, md: 4.5 }, pb: { xs: 12, md: 6 }, maxWidth: 1240, width: '100%', mx: 'auto' }}
+        sx={{
+          outline: 'none',
+          px: { xs: 2, md: 5 },
+          pt: { xs: 3, md: 4.5 },
+          pb: { xs: 12, md: 6 },
+          maxWidth: 1240,
+          width: '100%',
+          mx: 'auto',
+        }}
       >
         <Outlet />
       </Box>

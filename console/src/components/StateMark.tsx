@@ -16,11 +16,28 @@ const colours: Record<PlacementState, string> = {
 export function StateMark({ state }: { state: PlacementState }) {
   return (
     <Tooltip title={spoken.states[state]}>
-      <Box component="span" sx={{ display: 'inline-flex', alignItems: 'center', gap: 1, color: colours[state], fontWeight: 600, whiteSpace: 'nowrap' }}>
+      <Box
+        component="span"
+        sx={{
+          display: 'inline-flex',
+          alignItems: 'center',
+          gap: 1,
+          color: colours[state],
+          fontWeight: 600,
+          whiteSpace: 'nowrap',
+        }}
+      >
         <Box
           component="span"
           aria-hidden
-          sx={{ width: 9, height: 9, borderRadius: '50%', bgcolor: state === 'planned' ? 'transparent' : 'currentcolor', border: '2px solid', borderColor: 'currentcolor' }}
+          sx={{
+            width: 9,
+            height: 9,
+            borderRadius: '50%',
+            bgcolor: state === 'planned' ? 'transparent' : 'currentcolor',
+            border: '2px solid',
+            borderColor: 'currentcolor',
+          }}
         />
         {formatState(state)}
       </Box>

@@ -18,14 +18,27 @@ export function Details({ embed, etag }: { embed: Embed; etag: string }) {
   const announce = useAnnounce();
   const navigate = useNavigate();
   const change = useMutation({
-    mutationFn: async (body: BodyInput<Routes['embeds.change']>) => (await api.call('embeds.change', { params: { embed: embed.key }, ifMatch: etag, body })).data,
+    mutationFn: async (body: BodyInput<Routes['embeds.change']>) =>
+      (await api.call('embeds.change', { params: { embed: embed.key }, ifMatch: etag, body })).data,
     onSuccess: async (now, body) => {
       await refresh();
-      announce(body.retired === undefined ? 'Saved.' : now.retired ? `“${now.name}” is retired: it is kept, and can be restored here.` : `“${now.name}” is back.`);
+      announce(
+        body.retired === undefined
+          ? 'Saved.'
+          : now.retired
+            ? `“${now.name}” is retired: it is kept, and can be restored here.`
+            : `“${now.name}” is back.`,
+      );
     },
   });
   const duplicate = useMutation({
-    mutationFn: async () => (await api.call('embeds.duplicate', { params: { embed: embed.key }, body: { name: `${embed.name.slice(0, 110)} (copy)` } })).data,
+    mutationFn: async () =>
+      (
+        await api.call('embeds.duplicate', {
+          params: { embed: embed.key },
+          body: { name: `${embed.name.slice(0, 110)} (copy)` },
+        })
+      ).data,
     onSuccess: async (copy) => {
       await refresh();
       announce(`This is the copy, “${copy.name}”. It is placed nowhere yet.`);
@@ -49,15 +62,36 @@ export function Details({ embed, etag }: { embed: Embed; etag: string }) {
         });
       }}
     >
-      <TextField label="Name" value={name} onChange={(e) => setName(e.target.value)} required helperText={`Its key stays ${embed.key}.`} />
-      <TextField label="Tags" value={tags} onChange={(e) => setTags(e.target.value)} helperText="With commas between them." />
-      <TextField label="Notes" value={notes} onChange={(e) => setNotes(e.target.value)} multiline minRows={2} />
+      <TextField
+        label="Name"
+        value={name}
+        onChange={(e) => setName(e.target.value)}
+        required
+        helperText={`Its key stays ${embed.key}.`}
+      />
+      <TextField
+        label="Tags"
+        value={tags}
+        onChange={(e) => setTags(e.target.value)}
+        helperText="With commas between them."
+      />
+      <TextField
+        label="Notes"
+        value={notes}
+        onChange={(e) => setNotes(e.target.value)}
+        multiline
+        minRows={2}
+      />
       <ProblemNote error={change.error ?? duplicate.error} />
       <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap' }}>
         <Button type="submit" variant="outlined" disabled={!changed || change.isPending}>
           Save these
         </Button>
-        <Button color="inherit" onClick={() => change.mutate({ retired: !embed.retired })} disabled={change.isPending}>
+        <Button
+          color="inherit"
+          onClick={() => change.mutate({ retired: !embed.retired })}
+          disabled={change.isPending}
+        >
           {embed.retired ? 'Restore it' : 'Retire it'}
         </Button>
         <Button color="inherit" onClick={() => duplicate.mutate()} disabled={duplicate.isPending}>

@@ -44,7 +44,15 @@ export default function EmbedScreen() {
       />
       {/* A saved revision begins a new draft. */}
       <Workbench key={`${now.key} ${now.revision}`} embed={now} etag={etag} />
-      <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0,1fr)', lg: 'minmax(0,1fr) minmax(0,1fr)' }, gap: 3, mt: 3, alignItems: 'start' }}>
+      <Box
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: { xs: 'minmax(0,1fr)', lg: 'minmax(0,1fr) minmax(0,1fr)' },
+          gap: 3,
+          mt: 3,
+          alignItems: 'start',
+        }}
+      >
         <Card title="What it is">
           <Stack spacing={2}>
             <ReadingFacts reading={now.reading} />

@@ -18,11 +18,16 @@ export function NewerCode({ embed, etag }: { embed: Embed; etag: string }) {
   const { text, setText, field } = usePasted();
   const announce = useAnnounce();
   const renew = useMutation({
-    mutationFn: async (dropUnfit: boolean) => api.call('sources.create', { params: { embed: embed.key }, ifMatch: etag, body: { text, dropUnfit } }),
+    mutationFn: async (dropUnfit: boolean) =>
+      api.call('sources.create', { params: { embed: embed.key }, ifMatch: etag, body: { text, dropUnfit } }),
     onSuccess: async ({ data, status }) => {
       setText('');
       await refresh();
-      announce(status === 200 ? 'That is the code that is here already.' : `The newer code is in, as revision ${data.revision}. The older one is kept.`);
+      announce(
+        status === 200
+          ? 'That is the code that is here already.'
+          : `The newer code is in, as revision ${data.revision}. The older one is kept.`,
+      );
     },
   });
   const unfit = renew.error instanceof ApiError && renew.error.code === 'options-unfit';
@@ -36,7 +41,8 @@ export function NewerCode({ embed, etag }: { embed: Embed; etag: string }) {
       }}
     >
       <Typography color="textSecondary">
-        Has the provider changed its code? Paste the newer one: settings, looks and places stay as they are, and the older code is kept.
+        Has the provider changed its code? Paste the newer one: settings, looks and places stay as they are,
+        and the older code is kept.
       </Typography>
       <TextField
         label="The newer code or link"
@@ -47,7 +53,12 @@ export function NewerCode({ embed, etag }: { embed: Embed; etag: string }) {
         {...field}
         slotProps={{ htmlInput: { spellCheck: false, style: { fontFamily: mono, fontSize: 14 } } }}
       />
-      {text.trim() !== '' && linkIn(text) === null && <CompareRuns runs={compareTexts(embed.base, text)} label="The code as it is, with what is new in the newer one" />}
+      {text.trim() !== '' && linkIn(text) === null && (
+        <CompareRuns
+          runs={compareTexts(embed.base, text)}
+          label="The code as it is, with what is new in the newer one"
+        />
+      )}
       <ProblemNote error={renew.error} />
       <div>
         <Button type="submit" variant="outlined" disabled={renew.isPending}>

@@ -1,7 +1,16 @@
 import Box from '@mui/material/Box';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import { allOptions, deviceOf, handName, optionsFor, ruleOf, type Option, type Reading, type Sheet } from '@orbis/core';
+import {
+  allOptions,
+  deviceOf,
+  handName,
+  optionsFor,
+  ruleOf,
+  type Option,
+  type Reading,
+  type Sheet,
+} from '@orbis/core';
 import type { Composition } from '@orbis/contract';
 import { optionWords } from '@orbis/contract/language';
 import { Disclosure } from '../components/Disclosure.tsx';
@@ -36,7 +45,18 @@ interface Props {
 }
 
 /** All options as a form, in plain words. What the provider does not offer stays visible, and says why. */
-export function OptionForm({ draft, wrong, problems, implied, uncarried, inherited, sheet, reading, player, onChange }: Props) {
+export function OptionForm({
+  draft,
+  wrong,
+  problems,
+  implied,
+  uncarried,
+  inherited,
+  sheet,
+  reading,
+  player,
+  onChange,
+}: Props) {
   const context = { sheet, player, zoom: Number(draft['zoom'] || inherited['zoom']?.value) || 13 };
   const { offered, missing } = settingsFor(sheet, reading);
   const field = (option: Option) => {
@@ -50,7 +70,13 @@ export function OptionForm({ draft, wrong, problems, implied, uncarried, inherit
         label={optionWords(name, sheet).label}
         value={draft[name] ?? ''}
         wrong={wrong[name] ?? problems.find((problem) => problem.option === name)?.detail}
-        help={cameWith(implied, name) ?? ([originOf(inherited[name] ?? null, draft[name] ?? ''), explained(option, sheet)].filter(Boolean).join(' ') || undefined)}
+        help={
+          cameWith(implied, name) ??
+          ([originOf(inherited[name] ?? null, draft[name] ?? ''), explained(option, sheet)]
+            .filter(Boolean)
+            .join(' ') ||
+            undefined)
+        }
         example={example.replace('%', ' %')}
         inherited={inherited[name] ?? null}
         onChange={(value) => onChange(name, value)}
@@ -64,10 +90,18 @@ export function OptionForm({ draft, wrong, problems, implied, uncarried, inherit
         <Typography variant="h3" component="legend">
           What it does
         </Typography>
-        {!sheet && <Typography color="textSecondary">Orbis has no sheet for this provider, so it does not know where its settings go in this code.</Typography>}
+        {!sheet && (
+          <Typography color="textSecondary">
+            Orbis has no sheet for this provider, so it does not know where its settings go in this code.
+          </Typography>
+        )}
         <Box sx={grid}>{offered.map(field)}</Box>
         {sheet && missing.length > 0 && (
-          <Typography variant="body2" color="textSecondary" data-missing={missing.map(({ name }) => name).join(' ')}>
+          <Typography
+            variant="body2"
+            color="textSecondary"
+            data-missing={missing.map(({ name }) => name).join(' ')}
+          >
             {sheet.name} does not offer: {missing.map(({ name }) => optionWords(name).label).join(' · ')}.
           </Typography>
         )}
@@ -102,7 +136,10 @@ export function OptionForm({ draft, wrong, problems, implied, uncarried, inherit
 }
 
 /* In the order of the sheet: what matters most of this provider stands first in it. What makes no sense for this kind is not shown; what only the provider does not offer is. */
-function settingsFor(sheet: Sheet | null, reading: Props['reading']): { offered: Option[]; missing: Option[] } {
+function settingsFor(
+  sheet: Sheet | null,
+  reading: Props['reading'],
+): { offered: Option[]; missing: Option[] } {
   const order = [...Object.keys(sheet?.settings ?? {}), ...Object.keys(sheet?.options ?? {})];
   const place = ({ name }: Option): number => (order.includes(name) ? order.indexOf(name) : order.length);
   const settings = optionsFor(sheet).filter(({ stage }) => stage === 'settings');
@@ -110,7 +147,10 @@ function settingsFor(sheet: Sheet | null, reading: Props['reading']): { offered:
   const fits = ({ kinds }: Option): boolean => kinds === 'any' || kinds.includes(reading.kind);
   const offered = settings.filter((option) => option.isOffered(sheet, reading));
   return {
-    offered: [...offered.filter((option) => !ofEveryCode(option)).sort((a, b) => place(a) - place(b)), ...offered.filter(ofEveryCode)],
+    offered: [
+      ...offered.filter((option) => !ofEveryCode(option)).sort((a, b) => place(a) - place(b)),
+      ...offered.filter(ofEveryCode),
+    ],
     missing: settings.filter((option) => !ofEveryCode(option) && !offered.includes(option) && fits(option)),
   };
 }
@@ -122,6 +162,7 @@ function cameWith(implied: Props['implied'], name: string): string | undefined {
 
 /* A field of words says by its label what it is. */
 function explained({ name, type }: Option, sheet: Sheet | null): string | undefined {
-  const itself = type.name === 'switch' || type.name === 'choice' ? undefined : optionWords(name, sheet).explain;
+  const itself =
+    type.name === 'switch' || type.name === 'choice' ? undefined : optionWords(name, sheet).explain;
   return [itself, ruleOf(sheet, name)?.note].filter(Boolean).join(' ') || undefined;
 }

@@ -16,10 +16,13 @@ export function PlacePicker({ place, taken, onChange }: Props) {
   const begins = useDeferredValue(place.split('#')[0]!.trim());
   const pages = useQuery({
     queryKey: ['pages', 'begins', begins],
-    queryFn: async ({ signal }) => (await api.call('pages.list', { query: { q: begins || undefined, limit: 50 }, signal })).data.items,
+    queryFn: async ({ signal }) =>
+      (await api.call('pages.list', { query: { q: begins || undefined, limit: 50 }, signal })).data.items,
     placeholderData: (before) => before,
   });
-  const spots = (pages.data ?? []).flatMap((page) => page.spots.map(({ key }) => key)).filter((key) => !taken.has(key));
+  const spots = (pages.data ?? [])
+    .flatMap((page) => page.spots.map(({ key }) => key))
+    .filter((key) => !taken.has(key));
   return (
     <Autocomplete
       freeSolo

@@ -21,7 +21,8 @@ export function Placements({ embed }: { embed: Embed }) {
   const taken = new Set(placements.items.map((p) => p.place));
   const hasSpots = anywhere.items.some((page) => page.spots.length > 0);
   const put = useMutation({
-    mutationFn: async () => (await api.call('placements.create', { body: { embed: embed.key, place: place.trim() } })).data,
+    mutationFn: async () =>
+      (await api.call('placements.create', { body: { embed: embed.key, place: place.trim() } })).data,
     onSuccess: async (placement) => {
       setPlace('');
       await refresh();
@@ -30,7 +31,9 @@ export function Placements({ embed }: { embed: Embed }) {
   });
   return (
     <Stack spacing={2}>
-      {placements.items.length === 0 && <Typography color="textSecondary">It is not placed anywhere yet.</Typography>}
+      {placements.items.length === 0 && (
+        <Typography color="textSecondary">It is not placed anywhere yet.</Typography>
+      )}
       {placements.items.map((placement) => (
         <PlacementRow key={placement.id} placement={placement} showEmbed={false} />
       ))}
@@ -39,9 +42,18 @@ export function Placements({ embed }: { embed: Embed }) {
           There is no spot yet. <Link to="/places">Say where your pages have room</Link>, then place it there.
         </Typography>
       ) : (
-        <Box component="form" sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'flex-start' }} onSubmit={(event) => (event.preventDefault(), put.mutate())}>
+        <Box
+          component="form"
+          sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'flex-start' }}
+          onSubmit={(event) => (event.preventDefault(), put.mutate())}
+        >
           <PlacePicker place={place} taken={taken} onChange={setPlace} />
-          <Button type="submit" variant="outlined" disabled={!place.includes('#') || put.isPending} sx={{ height: 40 }}>
+          <Button
+            type="submit"
+            variant="outlined"
+            disabled={!place.includes('#') || put.isPending}
+            sx={{ height: 40 }}
+          >
             Place
           </Button>
         </Box>

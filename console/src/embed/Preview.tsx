@@ -8,11 +8,25 @@ import type { Options } from '@orbis/core';
 import { api } from '../api.ts';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 
-const screens = { phone: { width: 390, height: 480 }, tablet: { width: 768, height: 560 }, desktop: { width: 1280, height: 800 } };
+const screens = {
+  phone: { width: 390, height: 480 },
+  tablet: { width: 768, height: 560 },
+  desktop: { width: 1280, height: 800 },
+};
 type Screen = keyof typeof screens;
 
 /** The embed as it would look (while an option cannot be fulfilled: as it last looked), in a frame of its own on another host: nothing of it runs where the owner is signed in. */
-export function Preview({ embed, placement, options, frame }: { embed: string; placement?: string; options: Options | null; frame: Ref<HTMLIFrameElement> }) {
+export function Preview({
+  embed,
+  placement,
+  options,
+  frame,
+}: {
+  embed: string;
+  placement?: string;
+  options: Options | null;
+  frame: Ref<HTMLIFrameElement>;
+}) {
   const [screen, setScreen] = useState<Screen>('phone');
   const box = useRef<HTMLDivElement>(null);
   const [room, setRoom] = useState(390);
@@ -24,7 +38,12 @@ export function Preview({ embed, placement, options, frame }: { embed: string; p
   const preview = useQuery({
     queryKey: ['preview', placement ?? embed, options],
     enabled: options !== null,
-    queryFn: async () => (await api.call('previews.create', { body: { ...(placement === undefined ? { embed } : { placement }), options: options! } })).data,
+    queryFn: async () =>
+      (
+        await api.call('previews.create', {
+          body: { ...(placement === undefined ? { embed } : { placement }), options: options! },
+        })
+      ).data,
     placeholderData: (before) => before,
     staleTime: 600_000,
     retry: false,
@@ -33,8 +52,23 @@ export function Preview({ embed, placement, options, frame }: { embed: string; p
   const scale = Math.min(1, room / width);
   return (
     <div>
-      <Box sx={{ display: 'flex', justifyContent: 'space-between', alignItems: 'center', mb: 1.5, flexWrap: 'wrap', gap: 1 }}>
-        <ToggleButtonGroup size="small" exclusive value={screen} onChange={(_, value: Screen | null) => value && setScreen(value)} aria-label="Preview as on">
+      <Box
+        sx={{
+          display: 'flex',
+          justifyContent: 'space-between',
+          alignItems: 'center',
+          mb: 1.5,
+          flexWrap: 'wrap',
+          gap: 1,
+        }}
+      >
+        <ToggleButtonGroup
+          size="small"
+          exclusive
+          value={screen}
+          onChange={(_, value: Screen | null) => value && setScreen(value)}
+          aria-label="Preview as on"
+        >
           <ToggleButton value="phone">Phone</ToggleButton>
           <ToggleButton value="tablet">Tablet</ToggleButton>
           <ToggleButton value="desktop">Desktop</ToggleButton>
@@ -45,7 +79,18 @@ export function Preview({ embed, placement, options, frame }: { embed: string; p
       </Box>
       {preview.error ? <ProblemNote error={preview.error} /> : null}
       <Box ref={box}>
-        <Box sx={{ width: width * scale, height: height * scale, mx: 'auto', overflow: 'hidden', borderRadius: 1, bgcolor: '#fff', outline: '1px solid', outlineColor: 'divider' }}>
+        <Box
+          sx={{
+            width: width * scale,
+            height: height * scale,
+            mx: 'auto',
+            overflow: 'hidden',
+            borderRadius: 1,
+            bgcolor: '#fff',
+            outline: '1px solid',
+            outlineColor: 'divider',
+          }}
+        >
           {preview.data && (
             <iframe
               key={preview.data.url}
@@ -53,7 +98,14 @@ export function Preview({ embed, placement, options, frame }: { embed: string; p
               title="Preview of the embed"
               src={preview.data.url}
               allow="fullscreen; autoplay"
-              style={{ width, height, border: 0, transform: `scale(${scale})`, transformOrigin: '0 0', display: 'block' }}
+              style={{
+                width,
+                height,
+                border: 0,
+                transform: `scale(${scale})`,
+                transformOrigin: '0 0',
+                display: 'block',
+              }}
             />
           )}
         </Box>

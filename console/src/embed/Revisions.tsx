@@ -19,11 +19,23 @@ export function Revisions({ embed, etag }: { embed: Embed; etag: string }) {
   const [compared, setCompared] = useState<number | null>(null);
   const announce = useAnnounce();
   const restore = useMutation({
-    mutationFn: async (revision: number) => (await api.call('revisions.restore', { params: { embed: embed.key, revision }, ifMatch: etag, body: {} })).data,
+    mutationFn: async (revision: number) =>
+      (
+        await api.call('revisions.restore', {
+          params: { embed: embed.key, revision },
+          ifMatch: etag,
+          body: {},
+        })
+      ).data,
     onSuccess: async (now, revision) => {
       await refresh();
-      const places = now.placements > 0 ? ` ${plural(now.placements, 'place')} may carry another code now.` : '';
-      announce(now.revision === embed.revision ? 'Nothing differs.' : `Revision ${now.revision} is revision ${revision} again.${places}`);
+      const places =
+        now.placements > 0 ? ` ${plural(now.placements, 'place')} may carry another code now.` : '';
+      announce(
+        now.revision === embed.revision
+          ? 'Nothing differs.'
+          : `Revision ${now.revision} is revision ${revision} again.${places}`,
+      );
     },
   });
   return (
@@ -33,9 +45,15 @@ export function Revisions({ embed, etag }: { embed: Embed; etag: string }) {
         {list.items.map((revision) => {
           const isOpen = compared === revision.number;
           return (
-            <Box component="li" key={revision.number} sx={{ 'py': 1, '&:not(:last-child)': { borderBottom: 1, borderColor: 'divider' } }}>
+            <Box
+              component="li"
+              key={revision.number}
+              sx={{ 'py': 1, '&:not(:last-child)': { borderBottom: 1, borderColor: 'divider' } }}
+            >
               <Box sx={{ display: 'flex', gap: 2, alignItems: 'baseline', flexWrap: 'wrap' }}>
-                <Typography sx={{ fontWeight: 700, minWidth: 24, textAlign: 'right' }}>{revision.number}</Typography>
+                <Typography sx={{ fontWeight: 700, minWidth: 24, textAlign: 'right' }}>
+                  {revision.number}
+                </Typography>
                 <Box sx={{ flex: '1 1 160px', minWidth: 0 }}>
                   <Typography sx={{ overflowWrap: 'anywhere' }}>
                     {formatOptions(revision.options)
@@ -52,10 +70,20 @@ export function Revisions({ embed, etag }: { embed: Embed; etag: string }) {
                   </Typography>
                 ) : (
                   <Box sx={{ display: 'flex', gap: 0.5 }}>
-                    <Button size="small" color="inherit" aria-expanded={isOpen} onClick={() => setCompared(isOpen ? null : revision.number)}>
+                    <Button
+                      size="small"
+                      color="inherit"
+                      aria-expanded={isOpen}
+                      onClick={() => setCompared(isOpen ? null : revision.number)}
+                    >
                       {isOpen ? 'Hide' : 'Compare'}
                     </Button>
-                    <Button size="small" disabled={restore.isPending} onClick={() => restore.mutate(revision.number)} aria-label={`Bring revision ${revision.number} back`}>
+                    <Button
+                      size="small"
+                      disabled={restore.isPending}
+                      onClick={() => restore.mutate(revision.number)}
+                      aria-label={`Bring revision ${revision.number} back`}
+                    >
                       Bring back
                     </Button>
                   </Box>

@@ -26,7 +26,14 @@ export function Workbench({ embed, etag }: { embed: Embed; etag: string }) {
   const work = useComposedDraft(embed, embed.current.options);
   const { draft, changed, composition } = work;
   const save = useMutation({
-    mutationFn: async () => (await api.call('revisions.create', { params: { embed: embed.key }, body: { options: work.options() }, ifMatch: etag })).data,
+    mutationFn: async () =>
+      (
+        await api.call('revisions.create', {
+          params: { embed: embed.key },
+          body: { options: work.options() },
+          ifMatch: etag,
+        })
+      ).data,
     onSuccess: async (now) => {
       await refresh();
       announce(
@@ -38,12 +45,24 @@ export function Workbench({ embed, etag }: { embed: Embed; etag: string }) {
   });
 
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0,1fr)', lg: 'minmax(0,1.15fr) minmax(0,1fr)' }, gap: 3, alignItems: 'start' }}>
+    <Box
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: { xs: 'minmax(0,1fr)', lg: 'minmax(0,1.15fr) minmax(0,1fr)' },
+        gap: 3,
+        alignItems: 'start',
+      }}
+    >
       <Stack spacing={3} sx={{ minWidth: 0 }}>
         <Card>
           <Preview frame={work.frame} embed={embed.key} options={work.shown} />
         </Card>
-        <Card title="The code" action={composition.data && <CopyButton text={composition.data.text} label="Copy without a place" />}>
+        <Card
+          title="The code"
+          action={
+            composition.data && <CopyButton text={composition.data.text} label="Copy without a place" />
+          }
+        >
           <ProblemNote error={composition.error} />
           {composition.data && <Changes composition={composition.data} />}
         </Card>
@@ -64,7 +83,11 @@ export function Workbench({ embed, etag }: { embed: Embed; etag: string }) {
           />
           <ProblemNote error={save.error} />
           <Box sx={{ display: 'flex', gap: 1.5, mt: 3, alignItems: 'center', flexWrap: 'wrap' }}>
-            <Button variant="contained" disabled={!changed || !work.fits || save.isPending} onClick={() => save.mutate()}>
+            <Button
+              variant="contained"
+              disabled={!changed || !work.fits || save.isPending}
+              onClick={() => save.mutate()}
+            >
               Save as revision {embed.revision + 1}
             </Button>
             {changed && <Button onClick={work.reset}>Back to revision {embed.revision}</Button>}

@@ -38,13 +38,19 @@ export function useComposedDraft(embed: Embed, options: Options, placement?: str
   const [draft, setDraft] = useState<Draft>(saved);
   const sheets = useList('providers.list', {});
   const sheet = sheets.items.find(({ id }) => id === embed.reading.sheet?.id)?.sheet ?? null;
-  const { options: wanted, wrong } = optionsOf(useDeferredValue(draft), { sheets: sheet ? [sheet] : [], saved: options });
+  const { options: wanted, wrong } = optionsOf(useDeferredValue(draft), {
+    sheets: sheet ? [sheet] : [],
+    saved: options,
+  });
   const frame = useRef<HTMLIFrameElement>(null);
   const player = usePlayerTime(frame);
   const target = placement === undefined ? { embed: embed.key } : { placement };
   const composition = useQuery({
     queryKey: ['composition', target, wanted],
-    queryFn: async () => ({ ...(await api.call('compositions.create', { body: { ...target, options: wanted } })).data, options: wanted }),
+    queryFn: async () => ({
+      ...(await api.call('compositions.create', { body: { ...target, options: wanted } })).data,
+      options: wanted,
+    }),
     placeholderData: (before) => before,
   });
   const problems = composition.data?.problems ?? [];
@@ -60,7 +66,12 @@ export function useComposedDraft(embed: Embed, options: Options, placement?: str
     sheet,
     frame,
     player,
-    set: (name, value) => setDraft((now) => (value === null ? Object.fromEntries(Object.entries(now).filter(([other]) => other !== name)) : { ...now, [name]: value })),
+    set: (name, value) =>
+      setDraft((now) =>
+        value === null
+          ? Object.fromEntries(Object.entries(now).filter(([other]) => other !== name))
+          : { ...now, [name]: value },
+      ),
     add: (options) => setDraft((now) => ({ ...now, ...draftOf(options) })),
     reset: () => setDraft(saved),
   };
@@ -69,5 +80,9 @@ export function useComposedDraft(embed: Embed, options: Options, placement?: str
 /* An option that is empty is not asked for; a parameter that is set by hand can be empty. */
 function differs(draft: Draft, saved: Draft): boolean {
   const names = new Set([...Object.keys(draft), ...Object.keys(saved)]);
-  return [...names].some((name) => (draft[name] ?? '').trim() !== (saved[name] ?? '') || (name.startsWith(handName('')) && name in draft !== name in saved));
+  return [...names].some(
+    (name) =>
+      (draft[name] ?? '').trim() !== (saved[name] ?? '') ||
+      (name.startsWith(handName('')) && name in draft !== name in saved),
+  );
 }

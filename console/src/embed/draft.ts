@@ -1,11 +1,19 @@
-import { optionNamed, parameterOf, type Option, type Options, type OptionValue, type Sheet } from '@orbis/core';
+import {
+  optionNamed,
+  parameterOf,
+  type Option,
+  type Options,
+  type OptionValue,
+  type Sheet,
+} from '@orbis/core';
 import { formatExpectation } from '@orbis/contract/language';
 import { formatOptions } from '@orbis/contract/options';
 
 /** Options as they stand in the form: one text for each name; empty means not asked for. */
 export type Draft = Record<string, string>;
 
-export const draftOf = (options: Options): Draft => Object.fromEntries(formatOptions(options).map(({ name, value }) => [name, value]));
+export const draftOf = (options: Options): Draft =>
+  Object.fromEntries(formatOptions(options).map(({ name, value }) => [name, value]));
 
 /** What is needed to read a draft beside the table of options. */
 interface Known {
@@ -16,7 +24,10 @@ interface Known {
 }
 
 /** The options that a draft comes to, and what cannot be understood in it, by name. */
-export function optionsOf(draft: Draft, { sheets, saved }: Known): { options: Options; wrong: Record<string, string> } {
+export function optionsOf(
+  draft: Draft,
+  { sheets, saved }: Known,
+): { options: Options; wrong: Record<string, string> } {
   const options: Record<string, OptionValue> = {};
   const wrong: Record<string, string> = {};
   for (const [name, text] of Object.entries(draft)) {

@@ -10,5 +10,9 @@ export interface ProvidersOption {
 /** What these sheets declare beside the table of options, each under its provider’s name: “Layout (Fennfeed)”. */
 export const optionsOfProviders = (sheets: readonly Sheet[]): ProvidersOption[] =>
   sheets.flatMap((sheet) =>
-    ownOptions(sheet).map(({ name, own }) => ({ option: optionNamed(`${sheet.id}.${name}`, sheet)!, label: `${own?.label ?? name} (${sheet.name})`, sheet })),
+    ownOptions(sheet).map(({ name, own }) => ({
+      option: optionNamed(`${sheet.id}.${name}`, sheet)!,
+      label: `${own?.label ?? name} (${sheet.name})`,
+      sheet,
+    })),
   );

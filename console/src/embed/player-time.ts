@@ -14,7 +14,13 @@ export function usePlayerTime(frame: RefObject<HTMLIFrameElement | null>): Playe
   const [tells, setTells] = useState(false);
   useEffect(() => {
     const hear = ({ source, data }: MessageEvent<unknown>): void => {
-      if (source === null || source !== frame.current?.contentWindow || typeof data !== 'object' || data === null) return;
+      if (
+        source === null ||
+        source !== frame.current?.contentWindow ||
+        typeof data !== 'object' ||
+        data === null
+      )
+        return;
       const told = data as { orbis?: unknown; at?: unknown };
       if (told.orbis !== 'time' || typeof told.at !== 'number') return;
       at.current = told.at;

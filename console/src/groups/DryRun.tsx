@@ -17,12 +17,20 @@ export function DryRun({ outcome: { changed } }: { outcome: GroupOutcome }) {
   return (
     <>
       {changed.slice(0, most).map(({ embed, name, placements, before = '', after = '', edits = [] }) => (
-        <Box key={embed} component="article" aria-label={name} sx={{ py: 2, borderTop: 1, borderColor: 'divider' }}>
+        <Box
+          key={embed}
+          component="article"
+          aria-label={name}
+          sx={{ py: 2, borderTop: 1, borderColor: 'divider' }}
+        >
           <Typography>
             <Link to={`/collection/${embed}`}>{name}</Link>
             {placements > 0 ? `, in ${plural(placements, 'place')}` : ''}
           </Typography>
-          <CompareRuns runs={compareTexts(before, after)} label={`The code of ${name}, with what would be new in it`} />
+          <CompareRuns
+            runs={compareTexts(before, after)}
+            label={`The code of ${name}, with what would be new in it`}
+          />
           <Box component="ul" sx={{ m: 0, mt: 1, pl: 2.5, typography: 'body2', color: 'text.secondary' }}>
             {[...new Set(edits.map(({ reason }) => reason))].map((reason) => (
               <li key={reason}>{reason}</li>

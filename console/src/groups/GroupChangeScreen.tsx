@@ -39,7 +39,10 @@ export default function GroupChangeScreen() {
   const announce = useAnnounce();
   const sheets = useList('providers.list', {}).items.map(({ sheet }) => sheet);
   const ofProviders = optionsOfProviders(sheets);
-  const choosable = [...allOptions.map((option) => ({ option, label: optionWords(option.name).label })), ...ofProviders];
+  const choosable = [
+    ...allOptions.map((option) => ({ option, label: optionWords(option.name).label })),
+    ...ofProviders,
+  ];
   const { options: own, wrong } = optionsOf(draft, { sheets, saved: {} });
   const chosen = presets.items.find(({ key }) => key === preset);
   const wanted: Options = { ...chosen?.options, ...own };
@@ -53,7 +56,8 @@ export default function GroupChangeScreen() {
     },
   });
   const make = useMutation({
-    mutationFn: async () => (await api.call('changes.create', { body: { ...body, skipImpossible: skip } })).data,
+    mutationFn: async () =>
+      (await api.call('changes.create', { body: { ...body, skipImpossible: skip } })).data,
     onSuccess: async ({ change }) => {
       setTried(null);
       setDone(change);
@@ -66,7 +70,12 @@ export default function GroupChangeScreen() {
 
   return (
     <>
-      <ScreenHead title="Change many at once" lead={where === '' ? 'Every embed of the collection.' : <>Every embed that this search finds: {where}</>} />
+      <ScreenHead
+        title="Change many at once"
+        lead={
+          where === '' ? 'Every embed of the collection.' : <>Every embed that this search finds: {where}</>
+        }
+      />
       <Stack spacing={3}>
         <Card title="What they shall be">
           <Stack spacing={2}>
@@ -101,7 +110,14 @@ export default function GroupChangeScreen() {
                     onChange={(event) => setDraft((now) => ({ ...now, [name]: event.target.value }))}
                     slotProps={{ inputLabel: { shrink: true } }}
                   />
-                  <Button onClick={() => setDraft((now) => Object.fromEntries(Object.entries(now).filter(([other]) => other !== name)))} aria-label={`Leave ${label} as it is`}>
+                  <Button
+                    onClick={() =>
+                      setDraft((now) =>
+                        Object.fromEntries(Object.entries(now).filter(([other]) => other !== name)),
+                      )
+                    }
+                    aria-label={`Leave ${label} as it is`}
+                  >
                     Leave it
                   </Button>
                 </Box>
@@ -125,7 +141,11 @@ export default function GroupChangeScreen() {
                 ))}
             </TextField>
             <Box>
-              <Button variant={current ? 'outlined' : 'contained'} disabled={said === '' || Object.keys(wrong).length > 0 || attempt.isPending} onClick={() => attempt.mutate()}>
+              <Button
+                variant={current ? 'outlined' : 'contained'}
+                disabled={said === '' || Object.keys(wrong).length > 0 || attempt.isPending}
+                onClick={() => attempt.mutate()}
+              >
                 See what it would do
               </Button>
             </Box>
@@ -137,12 +157,20 @@ export default function GroupChangeScreen() {
           <Card
             title={`${plural(current.changed.length, 'embed')} of ${current.found} would change`}
             action={
-              <Button variant="contained" disabled={blocked || current.changed.length === 0 || make.isPending} onClick={() => make.mutate()}>
+              <Button
+                variant="contained"
+                disabled={blocked || current.changed.length === 0 || make.isPending}
+                onClick={() => make.mutate()}
+              >
                 Do it
               </Button>
             }
           >
-            {current.same > 0 && <Typography color="textSecondary">{current.same === 1 ? 'One has' : `${current.same} have`} it already.</Typography>}
+            {current.same > 0 && (
+              <Typography color="textSecondary">
+                {current.same === 1 ? 'One has' : `${current.same} have`} it already.
+              </Typography>
+            )}
             {current.impossible.length > 0 && (
               <Alert severity="warning" variant="outlined" sx={{ mb: 2 }}>
                 {current.impossible.map(({ embed, name, problems }) => (
@@ -150,7 +178,10 @@ export default function GroupChangeScreen() {
                     <strong>{name}</strong>: {problems.map(({ detail }) => detail).join(' ')}
                   </div>
                 ))}
-                <FormControlLabel control={<Switch checked={skip} onChange={(_, on) => setSkip(on)} />} label="Leave these alone, and change the others" />
+                <FormControlLabel
+                  control={<Switch checked={skip} onChange={(_, on) => setSkip(on)} />}
+                  label="Leave these alone, and change the others"
+                />
               </Alert>
             )}
             <DryRun outcome={current} />
@@ -158,7 +189,8 @@ export default function GroupChangeScreen() {
         )}
         {done && (
           <Alert severity="success" variant="outlined">
-            {plural(done.embeds, 'embed')} changed: {done.said}. Pages keep the code that they carry until you paste the new one there.
+            {plural(done.embeds, 'embed')} changed: {done.said}. Pages keep the code that they carry until you
+            paste the new one there.
           </Alert>
         )}
         <Card title="Your presets">

@@ -19,11 +19,28 @@ export function OwnPresets() {
     },
   });
   const own = presets.items.filter((preset) => preset.own);
-  if (own.length === 0) return <Typography color="textSecondary">None yet. “Keep these as a preset”, under the settings of an embed or above, makes one.</Typography>;
+  if (own.length === 0)
+    return (
+      <Typography color="textSecondary">
+        None yet. “Keep these as a preset”, under the settings of an embed or above, makes one.
+      </Typography>
+    );
   return (
     <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
       {own.map((preset) => (
-        <Box component="li" key={preset.key} sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', alignItems: 'center', py: 0.75, borderBottom: 1, borderColor: 'divider' }}>
+        <Box
+          component="li"
+          key={preset.key}
+          sx={{
+            display: 'flex',
+            gap: 2,
+            flexWrap: 'wrap',
+            alignItems: 'center',
+            py: 0.75,
+            borderBottom: 1,
+            borderColor: 'divider',
+          }}
+        >
           <Box sx={{ flex: 1, minWidth: 200 }}>
             <Typography sx={{ fontWeight: 600 }}>{preset.key.replaceAll('-', ' ')}</Typography>
             <Typography variant="body2" color="textSecondary">

@@ -49,15 +49,34 @@ function Form({ options }: { options: Options }) {
       await refresh();
       setName('');
       setMeaning('');
-      announce(`The preset “${key.replaceAll('-', ' ')}” is kept. It can be put on any embed, and on many at once.`);
+      announce(
+        `The preset “${key.replaceAll('-', ' ')}” is kept. It can be put on any embed, and on many at once.`,
+      );
     },
   });
   return (
     <Box>
       <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'flex-start' }}>
-        <TextField size="small" label="Name of the preset" value={name} onChange={(event) => setName(event.target.value)} placeholder="silent loop" />
-        <TextField size="small" label="What it is for" value={meaning} onChange={(event) => setMeaning(event.target.value)} sx={{ flex: 1, minWidth: 200 }} />
-        <Button variant="outlined" disabled={preset === '' || save.isPending} onClick={() => save.mutate()} sx={{ height: 40 }}>
+        <TextField
+          size="small"
+          label="Name of the preset"
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+          placeholder="silent loop"
+        />
+        <TextField
+          size="small"
+          label="What it is for"
+          value={meaning}
+          onChange={(event) => setMeaning(event.target.value)}
+          sx={{ flex: 1, minWidth: 200 }}
+        />
+        <Button
+          variant="outlined"
+          disabled={preset === '' || save.isPending}
+          onClick={() => save.mutate()}
+          sx={{ height: 40 }}
+        >
           Keep it
         </Button>
       </Box>

@@ -15,7 +15,11 @@ interface Props {
   onName: (name: string) => void;
 }
 
-const levelWords = { error: 'something is wrong with it', warning: 'something about it may disappoint', note: 'something is worth knowing' };
+const levelWords = {
+  error: 'something is wrong with it',
+  warning: 'something about it may disappoint',
+  note: 'something is worth knowing',
+};
 
 /** One embed that stands on a page: to be chosen and named, or where it is in the collection. */
 export function FoundEmbed({ item, chosen, name, onChoose, onName }: Props) {
@@ -23,18 +27,37 @@ export function FoundEmbed({ item, chosen, name, onChoose, onName }: Props) {
   return (
     <Box
       component="li"
-      sx={{ 'display': 'grid', 'gridTemplateColumns': '42px minmax(0,1fr)', 'gap': 1.5, 'py': 2, '&:not(:last-child)': { borderBottom: 1, borderColor: 'divider' } }}
+      sx={{
+        'display': 'grid',
+        'gridTemplateColumns': '42px minmax(0,1fr)',
+        'gap': 1.5,
+        'py': 2,
+        '&:not(:last-child)': { borderBottom: 1, borderColor: 'divider' },
+      }}
     >
       <Box sx={{ pt: 0.5 }}>
         {state === 'offered' ? (
-          <Checkbox checked={chosen} onChange={(e) => onChoose(e.target.checked)} slotProps={{ input: { 'aria-label': `Collect ${item.name}` } }} />
+          <Checkbox
+            checked={chosen}
+            onChange={(e) => onChoose(e.target.checked)}
+            slotProps={{ input: { 'aria-label': `Collect ${item.name}` } }}
+          />
         ) : (
-          <Typography sx={{ textAlign: 'center', fontWeight: 700, pt: 1, color: 'text.secondary' }}>{number}</Typography>
+          <Typography sx={{ textAlign: 'center', fontWeight: 700, pt: 1, color: 'text.secondary' }}>
+            {number}
+          </Typography>
         )}
       </Box>
       <Box sx={{ minWidth: 0 }}>
         {state === 'offered' ? (
-          <TextField label="Name" size="small" value={name} onChange={(e) => onName(e.target.value)} disabled={!chosen} sx={{ width: '100%', maxWidth: 460 }} />
+          <TextField
+            label="Name"
+            size="small"
+            value={name}
+            onChange={(e) => onName(e.target.value)}
+            disabled={!chosen}
+            sx={{ width: '100%', maxWidth: 460 }}
+          />
         ) : (
           <Typography sx={{ fontWeight: 600 }}>
             {item.name} – {state === 'taken' ? 'taken as ' : 'known already as '}

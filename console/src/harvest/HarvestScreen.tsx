@@ -21,7 +21,10 @@ import { FoundEmbed } from './FoundEmbed.tsx';
 /** One page: what was found on it, to be chosen, named and collected. */
 export default function HarvestScreen() {
   const { harvest: id = '' } = useParams();
-  const found = useQuery({ queryKey: ['harvests', id], queryFn: async () => (await api.call('harvests.read', { params: { harvest: id } })).data });
+  const found = useQuery({
+    queryKey: ['harvests', id],
+    queryFn: async () => (await api.call('harvests.read', { params: { harvest: id } })).data,
+  });
   if (found.error) return <ProblemNote error={found.error} />;
   if (!found.data) return <Waiting />;
   return <Found key={id} harvest={found.data} />;
@@ -63,7 +66,8 @@ function Found({ harvest }: { harvest: Harvest }) {
         <Findings findings={harvest.findings} />
         {harvest.items.length === 0 && (
           <Empty title="No embed on this page">
-            Everything on it seems to be the page’s own. If something was put there by a script of the page itself, its code cannot be seen from outside.
+            Everything on it seems to be the page’s own. If something was put there by a script of the page
+            itself, its code cannot be seen from outside.
           </Empty>
         )}
         {harvest.items.length > 0 && (
@@ -75,7 +79,11 @@ function Found({ harvest }: { harvest: Harvest }) {
                   item={item}
                   chosen={!left.has(item.number)}
                   name={names[item.number] ?? item.name}
-                  onChoose={(yes) => setLeft(new Set(yes ? [...left].filter((n) => n !== item.number) : [...left, item.number]))}
+                  onChoose={(yes) =>
+                    setLeft(
+                      new Set(yes ? [...left].filter((n) => n !== item.number) : [...left, item.number]),
+                    )
+                  }
                   onName={(name) => setNames((now) => ({ ...now, [item.number]: name }))}
                 />
               ))}
@@ -96,8 +104,15 @@ function Found({ harvest }: { harvest: Harvest }) {
                   helperText="With commas between them."
                   sx={{ flex: '1 1 240px', maxWidth: 420 }}
                 />
-                <Button type="submit" variant="contained" disabled={chosen.length === 0 || take.isPending} sx={{ minHeight: 42 }}>
-                  {chosen.length === 0 ? 'Nothing chosen' : `Collect ${chosen.length === offered.length ? `all ${chosen.length}` : chosen.length}`}
+                <Button
+                  type="submit"
+                  variant="contained"
+                  disabled={chosen.length === 0 || take.isPending}
+                  sx={{ minHeight: 42 }}
+                >
+                  {chosen.length === 0
+                    ? 'Nothing chosen'
+                    : `Collect ${chosen.length === offered.length ? `all ${chosen.length}` : chosen.length}`}
                 </Button>
               </Box>
             )}

@@ -23,7 +23,8 @@ export default function HarvestsScreen() {
   const file = useRef<HTMLInputElement>(null);
   const navigate = useNavigate();
   const harvest = useMutation({
-    mutationFn: async (body: BodyInput<Routes['harvests.create']>) => (await api.call('harvests.create', { body })).data,
+    mutationFn: async (body: BodyInput<Routes['harvests.create']>) =>
+      (await api.call('harvests.create', { body })).data,
     onSuccess: async ({ id }) => {
       await refresh();
       await navigate(`/harvests/${id}`);
@@ -34,7 +35,10 @@ export default function HarvestsScreen() {
   };
   return (
     <>
-      <ScreenHead title="Harvest" lead="Do your pages have embeds on them already? Name a page: Orbis reads it, finds every embed on it, and you choose which to collect." />
+      <ScreenHead
+        title="Harvest"
+        lead="Do your pages have embeds on them already? Name a page: Orbis reads it, finds every embed on it, and you choose which to collect."
+      />
       <Stack spacing={3}>
         <Card>
           <Box
@@ -61,23 +65,46 @@ export default function HarvestsScreen() {
             <Button sx={{ minHeight: 42 }} disabled={harvest.isPending} onClick={() => file.current?.click()}>
               Take a saved page
             </Button>
-            <input ref={file} type="file" accept=".html,.htm,text/html" hidden aria-label="A saved page" onChange={(e) => void takeFile(e.target.files?.[0])} />
+            <input
+              ref={file}
+              type="file"
+              accept=".html,.htm,text/html"
+              hidden
+              aria-label="A saved page"
+              onChange={(e) => void takeFile(e.target.files?.[0])}
+            />
           </Box>
           <ProblemNote error={harvest.error} />
         </Card>
         <ProblemNote error={list.error} />
-        {list.data && list.items.length === 0 && <Empty title="No page harvested yet">Name the address of a page above, or take a page that you saved.</Empty>}
+        {list.data && list.items.length === 0 && (
+          <Empty title="No page harvested yet">
+            Name the address of a page above, or take a page that you saved.
+          </Empty>
+        )}
         {list.items.length > 0 && (
           <Card title="Harvested before">
             <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
               {list.items.map((item) => (
-                <Box component="li" key={item.id} sx={{ 'py': 1.25, '&:not(:last-child)': { borderBottom: 1, borderColor: 'divider' } }}>
-                  <Typography component={Link} to={`/harvests/${item.id}`} sx={{ fontWeight: 600, overflowWrap: 'anywhere' }}>
+                <Box
+                  component="li"
+                  key={item.id}
+                  sx={{ 'py': 1.25, '&:not(:last-child)': { borderBottom: 1, borderColor: 'divider' } }}
+                >
+                  <Typography
+                    component={Link}
+                    to={`/harvests/${item.id}`}
+                    sx={{ fontWeight: 600, overflowWrap: 'anywhere' }}
+                  >
                     {item.title ?? item.address ?? 'A saved page'}
                   </Typography>
                   <Typography variant="body2" color="textSecondary" sx={{ overflowWrap: 'anywhere' }}>
-                    {[plural(item.found, 'embed'), ...(item.taken > 0 ? [`${item.taken} taken`] : []), ...(item.known > 0 ? [`${item.known} known before`] : [])].join(', ')} ·{' '}
-                    {formatWhen(item.createdAt)} · {item.address ?? 'a saved page'}
+                    {[
+                      plural(item.found, 'embed'),
+                      ...(item.taken > 0 ? [`${item.taken} taken`] : []),
+                      ...(item.known > 0 ? [`${item.known} known before`] : []),
+                    ].join(', ')}{' '}
+                    · {formatWhen(item.createdAt)} · {item.address ?? 'a saved page'}
                   </Typography>
                 </Box>
               ))}

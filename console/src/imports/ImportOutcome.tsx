@@ -9,7 +9,13 @@ import { plural } from '@orbis/contract/language';
 const most = 50;
 
 /** What came of many codes, or would: how many are taken, which are there already under another name, which cannot be taken. */
-export function ImportOutcome({ answer: { taken, doubled, refused }, items }: { answer: ImportAnswer; items: readonly ImportItem[] }) {
+export function ImportOutcome({
+  answer: { taken, doubled, refused },
+  items,
+}: {
+  answer: ImportAnswer;
+  items: readonly ImportItem[];
+}) {
   return (
     <>
       <Typography>
@@ -36,7 +42,12 @@ export function ImportOutcome({ answer: { taken, doubled, refused }, items }: { 
           <List>
             {doubled.slice(0, most).map(({ item, name, embed, sameAs }) => (
               <li key={item}>
-                {name} is the same as {embed ? <Link to={`/collection/${embed}`}>{embed}</Link> : `number ${sameAs}, ${items[(sameAs ?? 1) - 1]?.name ?? ''}`}
+                {name} is the same as{' '}
+                {embed ? (
+                  <Link to={`/collection/${embed}`}>{embed}</Link>
+                ) : (
+                  `number ${sameAs}, ${items[(sameAs ?? 1) - 1]?.name ?? ''}`
+                )}
               </li>
             ))}
             {doubled.length > most && <li>And {doubled.length - most} more.</li>}

@@ -47,7 +47,10 @@ export default function ImportScreen() {
         if ('done' in event) return event.done;
         setProgress(event);
       }
-      throw new OrbisError('bad-request', { problem: 'The connection broke off before all was read. Look into the collection to see whether the codes are there.' });
+      throw new OrbisError('bad-request', {
+        problem:
+          'The connection broke off before all was read. Look into the collection to see whether the codes are there.',
+      });
     } finally {
       setProgress(null);
     }
@@ -57,8 +60,13 @@ export default function ImportScreen() {
       setTried(null);
       setDone(null);
       setItems(null);
-      const read = (await Promise.all(files.map(async (file) => itemsInFile(await file.text(), file.name)))).flat();
-      if (read.length === 0) throw new OrbisError('bad-request', { problem: 'There is no code in it. A CSV file needs the columns name and code.' });
+      const read = (
+        await Promise.all(files.map(async (file) => itemsInFile(await file.text(), file.name)))
+      ).flat();
+      if (read.length === 0)
+        throw new OrbisError('bad-request', {
+          problem: 'There is no code in it. A CSV file needs the columns name and code.',
+        });
       setItems({ files: files.length === 1 ? files[0]!.name : plural(files.length, 'file'), items: read });
       return run(read, true);
     },
@@ -92,7 +100,12 @@ export default function ImportScreen() {
               helperText="With commas between them. By a tag they are found, and changed, together."
               sx={{ maxWidth: 420 }}
             />
-            <Button component="label" variant={tried ? 'outlined' : 'contained'} disabled={progress !== null} sx={{ alignSelf: 'flex-start' }}>
+            <Button
+              component="label"
+              variant={tried ? 'outlined' : 'contained'}
+              disabled={progress !== null}
+              sx={{ alignSelf: 'flex-start' }}
+            >
               Choose files
               <input
                 type="file"
@@ -109,9 +122,15 @@ export default function ImportScreen() {
             </Button>
             {progress && (
               <Box role="status">
-                <LinearProgress variant="determinate" value={(100 * progress.read) / progress.of} aria-label="Codes read" />
+                <LinearProgress
+                  variant="determinate"
+                  value={(100 * progress.read) / progress.of}
+                  aria-label="Codes read"
+                />
                 <Typography variant="body2" color="textSecondary" sx={{ mt: 0.75 }}>
-                  {progress.read === progress.of ? 'Writing it down…' : `${progress.read.toLocaleString()} of ${plural(progress.of, 'code')} read`}
+                  {progress.read === progress.of
+                    ? 'Writing it down…'
+                    : `${progress.read.toLocaleString()} of ${plural(progress.of, 'code')} read`}
                 </Typography>
               </Box>
             )}
@@ -123,9 +142,17 @@ export default function ImportScreen() {
             <Stack spacing={2}>
               <ImportOutcome answer={tried} items={items.items} />
               {tried.refused.length > 0 && (
-                <FormControlLabel control={<Switch checked={skipRefused} onChange={(_, on) => setSkip(on)} />} label="Leave out what cannot be taken in" />
+                <FormControlLabel
+                  control={<Switch checked={skipRefused} onChange={(_, on) => setSkip(on)} />}
+                  label="Leave out what cannot be taken in"
+                />
               )}
-              <Button variant="contained" disabled={blocked || tried.taken.length === 0 || progress !== null} onClick={() => take.mutate()} sx={{ alignSelf: 'flex-start' }}>
+              <Button
+                variant="contained"
+                disabled={blocked || tried.taken.length === 0 || progress !== null}
+                onClick={() => take.mutate()}
+                sx={{ alignSelf: 'flex-start' }}
+              >
                 Take in {plural(tried.taken.length, 'code')}
               </Button>
             </Stack>
@@ -134,7 +161,12 @@ export default function ImportScreen() {
         {done && (
           <Alert severity="success" variant="outlined">
             {plural(done.taken.length, 'code is', 'codes are')} in{' '}
-            <Link to={tagList[0] ? `/collection?q=${encodeURIComponent(`tag="${tagList[0]}"`)}` : '/collection'}>the collection</Link>.
+            <Link
+              to={tagList[0] ? `/collection?q=${encodeURIComponent(`tag="${tagList[0]}"`)}` : '/collection'}
+            >
+              the collection
+            </Link>
+            .
           </Alert>
         )}
       </Stack>

@@ -27,14 +27,28 @@ export function PlacementForm({ placement, etag, embed, site }: Props) {
   const work = useComposedDraft(embed, placement.options, placement.id);
   const { draft, composition } = work;
   const save = useMutation({
-    mutationFn: async () => (await api.call('placements.change', { params: { placement: placement.id }, ifMatch: etag, body: { options: work.options() } })).data,
+    mutationFn: async () =>
+      (
+        await api.call('placements.change', {
+          params: { placement: placement.id },
+          ifMatch: etag,
+          body: { options: work.options() },
+        })
+      ).data,
     onSuccess: async () => {
       await refresh();
       announce(`Saved for ${placement.place}.`);
     },
   });
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0,1fr)', lg: 'minmax(0,1.15fr) minmax(0,1fr)' }, gap: 3, alignItems: 'start' }}>
+    <Box
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: { xs: 'minmax(0,1fr)', lg: 'minmax(0,1.15fr) minmax(0,1fr)' },
+        gap: 3,
+        alignItems: 'start',
+      }}
+    >
       <Stack spacing={3} sx={{ minWidth: 0 }}>
         <Card title="How it looks here">
           <Preview frame={work.frame} embed={embed.key} placement={placement.id} options={work.shown} />
@@ -63,7 +77,11 @@ export function PlacementForm({ placement, etag, embed, site }: Props) {
         />
         <ProblemNote error={save.error} />
         <Box sx={{ display: 'flex', gap: 1.5, mt: 3, flexWrap: 'wrap' }}>
-          <Button variant="contained" disabled={!work.changed || !work.fits || save.isPending} onClick={() => save.mutate()}>
+          <Button
+            variant="contained"
+            disabled={!work.changed || !work.fits || save.isPending}
+            onClick={() => save.mutate()}
+          >
             Save for this place
           </Button>
           {work.changed && <Button onClick={work.reset}>Back to what is saved</Button>}

@@ -16,7 +16,10 @@ export default function PlacementScreen() {
     queryKey: ['placements', id],
     queryFn: async () => {
       const { data: placement, etag } = await api.call('placements.read', { params: { placement: id } });
-      const [embed, site] = await Promise.all([api.call('embeds.read', { params: { embed: placement.embed } }), api.call('sites.read', { params: { site: placement.site } })]);
+      const [embed, site] = await Promise.all([
+        api.call('embeds.read', { params: { embed: placement.embed } }),
+        api.call('sites.read', { params: { site: placement.site } }),
+      ]);
       return { placement, etag: etag ?? '', embed: embed.data, site: site.data };
     },
   });
@@ -39,7 +42,13 @@ export default function PlacementScreen() {
           The page keeps the code that it carries until you paste the new one there.
         </Alert>
       )}
-      <PlacementForm key={`${placement.id} ${etag}`} placement={placement} etag={etag} embed={embed} site={site} />
+      <PlacementForm
+        key={`${placement.id} ${etag}`}
+        placement={placement}
+        etag={etag}
+        embed={embed}
+        site={site}
+      />
     </>
   );
 }

@@ -23,8 +23,17 @@ interface Field {
 }
 
 /** A short form that adds one thing, says so, and is empty again. */
-export function AddForm({ fields, button, add }: { fields: Field[]; button: string; add: (values: Record<string, string>) => Promise<string> }) {
-  const empty = (): Record<string, string> => Object.fromEntries(fields.map((field) => [field.name, field.initial ?? '']));
+export function AddForm({
+  fields,
+  button,
+  add,
+}: {
+  fields: Field[];
+  button: string;
+  add: (values: Record<string, string>) => Promise<string>;
+}) {
+  const empty = (): Record<string, string> =>
+    Object.fromEntries(fields.map((field) => [field.name, field.initial ?? '']));
   const [values, setValues] = useState(empty);
   const announce = useAnnounce();
   const work = useMutation({
@@ -38,27 +47,29 @@ export function AddForm({ fields, button, add }: { fields: Field[]; button: stri
   return (
     <Box component="form" onSubmit={(event) => (event.preventDefault(), work.mutate())}>
       <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'flex-start' }}>
-        {fields.map(({ name, label, placeholder, width, required = true, type = 'text', autoComplete, choices }) => (
-          <TextField
-            key={name}
-            label={label}
-            placeholder={placeholder}
-            required={required}
-            type={type}
-            {...(autoComplete !== undefined && { autoComplete })}
-            {...(choices && { select: true })}
-            value={values[name]}
-            onChange={(e) => setValues((now) => ({ ...now, [name]: e.target.value }))}
-            fullWidth={false}
-            sx={{ flex: width ? `0 1 ${width}px` : '1 1 200px', minWidth: width ? 90 : 180 }}
-          >
-            {choices?.map(([value, words]) => (
-              <MenuItem key={value} value={value}>
-                {words}
-              </MenuItem>
-            ))}
-          </TextField>
-        ))}
+        {fields.map(
+          ({ name, label, placeholder, width, required = true, type = 'text', autoComplete, choices }) => (
+            <TextField
+              key={name}
+              label={label}
+              placeholder={placeholder}
+              required={required}
+              type={type}
+              {...(autoComplete !== undefined && { autoComplete })}
+              {...(choices && { select: true })}
+              value={values[name]}
+              onChange={(e) => setValues((now) => ({ ...now, [name]: e.target.value }))}
+              fullWidth={false}
+              sx={{ flex: width ? `0 1 ${width}px` : '1 1 200px', minWidth: width ? 90 : 180 }}
+            >
+              {choices?.map(([value, words]) => (
+                <MenuItem key={value} value={value}>
+                  {words}
+                </MenuItem>
+              ))}
+            </TextField>
+          ),
+        )}
         <Button type="submit" variant="outlined" disabled={work.isPending} sx={{ height: 40 }}>
           {button}
         </Button>

@@ -18,7 +18,11 @@ export default function PlacesScreen() {
       <ProblemNote error={sites.error} />
       {sites.isPending && <Waiting />}
       <Stack spacing={3}>
-        {sites.data && sites.items.length === 0 && <Empty title="No site yet">Declare your first site below: a short key, and the address where it is published.</Empty>}
+        {sites.data && sites.items.length === 0 && (
+          <Empty title="No site yet">
+            Declare your first site below: a short key, and the address where it is published.
+          </Empty>
+        )}
         {sites.items.map((site) => (
           <SiteCard key={site.key} site={site} />
         ))}

@@ -31,7 +31,9 @@ export function SiteCard({ site }: { site: Site }) {
             What holds for all its embeds
           </Button>
         </Box>
-        {pages.data && pages.items.length === 0 && <Typography color="textSecondary">No page yet: add the ones that have embeds on them.</Typography>}
+        {pages.data && pages.items.length === 0 && (
+          <Typography color="textSecondary">No page yet: add the ones that have embeds on them.</Typography>
+        )}
         {pages.items.map((page) => (
           <PageItem key={page.key} page={page} />
         ))}
@@ -43,7 +45,9 @@ export function SiteCard({ site }: { site: Site }) {
             { name: 'path', label: 'Its path', placeholder: 'talks', required: false },
           ]}
           add={async ({ title = '', path = '' }) => {
-            const { data } = await api.call('pages.create', { body: { key: `${site.key}/${path.trim().replace(/^\/+/, '')}`, title } });
+            const { data } = await api.call('pages.create', {
+              body: { key: `${site.key}/${path.trim().replace(/^\/+/, '')}`, title },
+            });
             return `The page ${data.key} is there. Name the spots on it.`;
           }}
         />
@@ -69,7 +73,8 @@ function PageItem({ page }: { page: Page }) {
           <li key={spot.key}>
             <strong>{spot.name}</strong>{' '}
             <Typography component="span" color="textSecondary">
-              {spot.widths.phone}, {spot.widths.tablet} and {spot.widths.desktop} px wide; {spot.placements === 0 ? 'empty' : plural(spot.placements, 'embed')}
+              {spot.widths.phone}, {spot.widths.tablet} and {spot.widths.desktop} px wide;{' '}
+              {spot.placements === 0 ? 'empty' : plural(spot.placements, 'embed')}
             </Typography>
           </li>
         ))}
@@ -85,7 +90,10 @@ function PageItem({ page }: { page: Page }) {
           ]}
           add={async ({ spot = '', phone, tablet, desktop }) => {
             const { data } = await api.call('spots.create', {
-              body: { key: `${page.key}#${spot.trim()}`, widths: { phone: Number(phone), tablet: Number(tablet), desktop: Number(desktop) } },
+              body: {
+                key: `${page.key}#${spot.trim()}`,
+                widths: { phone: Number(phone), tablet: Number(tablet), desktop: Number(desktop) },
+              },
             });
             return `The spot ${data.key} is there.`;
           }}

@@ -24,29 +24,45 @@ const grid = { display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' 
 const context = { player: null, zoom: 13 };
 
 /* What can hold for many: not what only one item has, such as its title or a place on its map. */
-const forMany = allOptions.filter(({ type, name }) => !['time', 'coordinates'].includes(type.name) && !['title', 'account', 'prefill', 'view', 'page'].includes(name));
+const forMany = allOptions.filter(
+  ({ type, name }) =>
+    !['time', 'coordinates'].includes(type.name) &&
+    !['title', 'account', 'prefill', 'view', 'page'].includes(name),
+);
 
 /** Whether a site has a way into the heads of its pages, and what is asked of its embeds, by what kind they are of. */
 export function SiteForm({ site, etag }: { site: Site; etag: string }) {
   const [head, setHead] = useState(site.head);
   const [group, setGroup] = useState<Group>('any');
-  const [drafts, setDrafts] = useState<Partial<Record<Group, Draft>>>(Object.fromEntries(Object.entries(site.defaults).map(([kind, options]) => [kind, draftOf(options)])));
+  const [drafts, setDrafts] = useState<Partial<Record<Group, Draft>>>(
+    Object.fromEntries(Object.entries(site.defaults).map(([kind, options]) => [kind, draftOf(options)])),
+  );
   const announce = useAnnounce();
   const draft = drafts[group] ?? {};
   const sheets = useList('providers.list', {}).items.map(({ sheet }) => sheet);
-  const read = (kind: string, each: Draft) => optionsOf(each, { sheets, saved: site.defaults[kind as Group] ?? {} });
+  const read = (kind: string, each: Draft) =>
+    optionsOf(each, { sheets, saved: site.defaults[kind as Group] ?? {} });
   const { wrong } = read(group, draft);
   const save = useMutation({
     mutationFn: async () => {
-      const defaults = Object.fromEntries(Object.entries(drafts).map(([kind, each]) => [kind, read(kind, each).options]));
-      return (await api.call('sites.change', { params: { site: site.key }, ifMatch: etag, body: { head, defaults } })).data;
+      const defaults = Object.fromEntries(
+        Object.entries(drafts).map(([kind, each]) => [kind, read(kind, each).options]),
+      );
+      return (
+        await api.call('sites.change', {
+          params: { site: site.key },
+          ifMatch: etag,
+          body: { head, defaults },
+        })
+      ).data;
     },
     onSuccess: async () => {
       await refresh();
       announce(`Saved for ${site.name}. The register says which pages carry an earlier code now.`);
     },
   });
-  const set = (name: string, value: string): void => setDrafts((now) => ({ ...now, [group]: { ...now[group], [name]: value } }));
+  const set = (name: string, value: string): void =>
+    setDrafts((now) => ({ ...now, [group]: { ...now[group], [name]: value } }));
   const shown = [
     ...forMany
       .filter(({ kinds: own }) => own === 'any' || (group !== 'any' && own.includes(group)))
@@ -56,14 +72,24 @@ export function SiteForm({ site, etag }: { site: Site; etag: string }) {
   return (
     <Stack spacing={3} sx={{ maxWidth: 820 }}>
       <Card title="The heads of its pages">
-        <FormControlLabel control={<Switch checked={head} onChange={(_, on) => setHead(on)} />} label="I can put code into the head of this site’s pages" />
+        <FormControlLabel
+          control={<Switch checked={head} onChange={(_, on) => setHead(on)} />}
+          label="I can put code into the head of this site’s pages"
+        />
         <Typography variant="body2" color="textSecondary">
-          Then what a page needs only once, such as the script of a provider, goes there, and is not repeated at every place.
+          Then what a page needs only once, such as the script of a provider, goes there, and is not repeated
+          at every place.
         </Typography>
       </Card>
       <Card title="What holds for its embeds">
         <Stack spacing={2.5}>
-          <TextField select label="For" value={group} onChange={(event) => setGroup(event.target.value as Group)} sx={{ maxWidth: 260 }}>
+          <TextField
+            select
+            label="For"
+            value={group}
+            onChange={(event) => setGroup(event.target.value as Group)}
+            sx={{ maxWidth: 260 }}
+          >
             {(['any', ...kinds.filter((kind) => kind !== 'unknown')] as const).map((kind) => (
               <MenuItem key={kind} value={kind}>
                 {kind === 'any' ? 'all embeds' : kind}
@@ -93,7 +119,10 @@ export function SiteForm({ site, etag }: { site: Site; etag: string }) {
       <Box>
         <Button
           variant="contained"
-          disabled={Object.entries(drafts).some(([kind, each]) => Object.keys(read(kind, each).wrong).length > 0) || save.isPending}
+          disabled={
+            Object.entries(drafts).some(([kind, each]) => Object.keys(read(kind, each).wrong).length > 0) ||
+            save.isPending
+          }
           onClick={() => save.mutate()}
         >
           Save for this site

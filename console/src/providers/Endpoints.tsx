@@ -21,7 +21,11 @@ export function Endpoints() {
     mutationFn: async (text: string) => (await api.call('endpoints.import', { body: { text } })).data,
     onSuccess: async ({ added, changed }) => {
       await refresh();
-      announce(added + changed === 0 ? 'All of it was known already.' : `${plural(added, 'provider is', 'providers are')} known now${changed > 0 ? `, ${changed} changed` : ''}.`);
+      announce(
+        added + changed === 0
+          ? 'All of it was known already.'
+          : `${plural(added, 'provider is', 'providers are')} known now${changed > 0 ? `, ${changed} changed` : ''}.`,
+      );
     },
   });
   const forget = useMutation({
@@ -35,8 +39,9 @@ export function Endpoints() {
   return (
     <Stack spacing={2}>
       <Typography color="textSecondary" sx={{ maxWidth: 640 }}>
-        Many providers without a sheet answer questions about their links (oEmbed): what an item is called, how large it is, and its code. A published list of them, as a file,
-        makes them known; a link that you collect is then asked about there.
+        Many providers without a sheet answer questions about their links (oEmbed): what an item is called,
+        how large it is, and its code. A published list of them, as a file, makes them known; a link that you
+        collect is then asked about there.
       </Typography>
       <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'center' }}>
         <Button component="label" variant="outlined" disabled={take.isPending}>
@@ -77,7 +82,9 @@ export function Endpoints() {
           </Box>
         </Alert>
       )}
-      {some && list.items.length === 0 && !list.isPending && <Typography>Nobody who is known is called so, or answers about that link.</Typography>}
+      {some && list.items.length === 0 && !list.isPending && (
+        <Typography>Nobody who is known is called so, or answers about that link.</Typography>
+      )}
       <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
         {list.items.map(({ id, provider, schemes, url }) => (
           <Box
@@ -98,13 +105,22 @@ export function Endpoints() {
             <Typography
               variant="body2"
               color="textSecondary"
-              sx={{ overflowWrap: 'anywhere', gridRow: { xs: 2, md: 1 }, gridColumn: { xs: '1 / -1', md: 2 } }}
+              sx={{
+                overflowWrap: 'anywhere',
+                gridRow: { xs: 2, md: 1 },
+                gridColumn: { xs: '1 / -1', md: 2 },
+              }}
               title={`asked at ${url}`}
             >
               {schemes[0]}
               {schemes.length > 1 && ` and ${schemes.length - 1} more`}
             </Typography>
-            <Button size="small" disabled={forget.isPending} onClick={() => forget.mutate(id)} aria-label={`Forget ${provider}`}>
+            <Button
+              size="small"
+              disabled={forget.isPending}
+              onClick={() => forget.mutate(id)}
+              aria-label={`Forget ${provider}`}
+            >
               Forget
             </Button>
           </Box>

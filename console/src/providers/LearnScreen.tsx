@@ -30,9 +30,16 @@ export default function LearnScreen() {
   const navigate = useNavigate();
   const announce = useAnnounce();
   const given = samples.filter((sample) => sample.trim() !== '');
-  const hosts = [...new Set(given.flatMap((sample) => linkIn(sample) ?? []).map((link) => new URL(link).host))];
+  const hosts = [
+    ...new Set(given.flatMap((sample) => linkIn(sample) ?? []).map((link) => new URL(link).host)),
+  ];
   const learn = useMutation({
-    mutationFn: async (said: Record<string, string>) => (await api.call('providers.learn', { body: { samples: given, answers: said, ask: ask && hosts.length > 0 } })).data,
+    mutationFn: async (said: Record<string, string>) =>
+      (
+        await api.call('providers.learn', {
+          body: { samples: given, answers: said, ask: ask && hosts.length > 0 },
+        })
+      ).data,
     onSuccess: (found, said) => {
       setProposal(found);
       setAnswers(said);
@@ -66,14 +73,22 @@ export default function LearnScreen() {
             ))}
             {hosts.length > 0 && (
               <Box sx={{ borderLeft: 3, borderColor: 'divider', pl: 2 }}>
-                <FormControlLabel control={<Switch checked={ask} onChange={(_, on) => setAsk(on)} />} label="Ask the provider about its links" />
+                <FormControlLabel
+                  control={<Switch checked={ask} onChange={(_, on) => setAsk(on)} />}
+                  label="Ask the provider about its links"
+                />
                 <Typography variant="body2" color="textSecondary">
-                  {ask ? 'Orbis will ask' : 'Orbis asks nobody; otherwise it would ask'} <strong>{hosts.join(', ')}</strong> for the pages, and for the codes that they tell.
+                  {ask ? 'Orbis will ask' : 'Orbis asks nobody; otherwise it would ask'}{' '}
+                  <strong>{hosts.join(', ')}</strong> for the pages, and for the codes that they tell.
                 </Typography>
               </Box>
             )}
             <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap' }}>
-              <Button variant={proposal ? 'outlined' : 'contained'} disabled={given.length === 0 || learn.isPending} onClick={() => learn.mutate({})}>
+              <Button
+                variant={proposal ? 'outlined' : 'contained'}
+                disabled={given.length === 0 || learn.isPending}
+                onClick={() => learn.mutate({})}
+              >
                 {learn.isPending && !proposal ? 'Looking…' : 'See what they have in common'}
               </Button>
               <Button disabled={samples.length >= 20} onClick={() => setSamples([...samples, ''])}>
@@ -88,8 +103,18 @@ export default function LearnScreen() {
             <Card title="What they have in common">
               <CommonCode proposal={proposal} />
             </Card>
-            <Card title={proposal.open === 0 ? 'What each part means' : `What each part means: ${plural(proposal.open, 'question')} for you`}>
-              <LearnedLines lines={proposal.lines} busy={learn.isPending} onAnswer={(about, value) => learn.mutate({ ...answers, [about]: value })} />
+            <Card
+              title={
+                proposal.open === 0
+                  ? 'What each part means'
+                  : `What each part means: ${plural(proposal.open, 'question')} for you`
+              }
+            >
+              <LearnedLines
+                lines={proposal.lines}
+                busy={learn.isPending}
+                onAnswer={(about, value) => learn.mutate({ ...answers, [about]: value })}
+              />
             </Card>
             <Card title={proposal.open === 0 ? 'The sheet' : 'The sheet, without what is not answered'}>
               <SheetEditor

@@ -38,7 +38,9 @@ export function LearnedLines({ lines, busy, onAnswer }: Props) {
           }}
         >
           <Box sx={{ minWidth: 0 }}>
-            <Typography sx={{ fontWeight: 600, overflowWrap: 'anywhere' }}>{capital(formatLearnedLine(line))}</Typography>
+            <Typography sx={{ fontWeight: 600, overflowWrap: 'anywhere' }}>
+              {capital(formatLearnedLine(line))}
+            </Typography>
             <Typography variant="body2" color="textSecondary" sx={{ overflowWrap: 'anywhere' }}>
               {capital(line.reason)}.{line.seen.length > 0 && ` In the samples: ${line.seen.join(', ')}.`}
             </Typography>
@@ -57,7 +59,15 @@ function Answer({ line, busy, onAnswer }: Omit<Props, 'lines'> & { line: Line })
     return (
       <Box sx={{ display: 'grid', gap: 1 }}>
         {looks.map((look) => (
-          <TextField key={look} select size="small" label={`“${look}” is`} defaultValue="" disabled={busy} onChange={(event) => onAnswer(`${about}.${look}`, event.target.value)}>
+          <TextField
+            key={look}
+            select
+            size="small"
+            label={`“${look}” is`}
+            defaultValue=""
+            disabled={busy}
+            onChange={(event) => onAnswer(`${about}.${look}`, event.target.value)}
+          >
             <MenuItem value="light">light</MenuItem>
             <MenuItem value="dark">dark</MenuItem>
           </TextField>
@@ -72,7 +82,11 @@ function Answer({ line, busy, onAnswer }: Omit<Props, 'lines'> & { line: Line })
         defaultValue={means ?? ''}
         disabled={busy}
         slotProps={{ htmlInput: { 'aria-label': label } }}
-        onBlur={(event) => event.target.value.trim() !== '' && event.target.value !== means && onAnswer(about, event.target.value)}
+        onBlur={(event) =>
+          event.target.value.trim() !== '' &&
+          event.target.value !== means &&
+          onAnswer(about, event.target.value)
+        }
         onKeyDown={(event) => event.key === 'Enter' && (event.target as HTMLInputElement).blur()}
       />
     );
@@ -98,7 +112,13 @@ function Answer({ line, busy, onAnswer }: Omit<Props, 'lines'> & { line: Line })
       )}
       {[...new Set([...(means === null ? [] : [means]), ...may])].map((word) => (
         <MenuItem key={word} value={word}>
-          {word === '-' ? 'No setting' : what === 'parameter' ? optionWords(word).label : what === 'item' ? formatPart(word) : word}
+          {word === '-'
+            ? 'No setting'
+            : what === 'parameter'
+              ? optionWords(word).label
+              : what === 'item'
+                ? formatPart(word)
+                : word}
         </MenuItem>
       ))}
     </TextField>

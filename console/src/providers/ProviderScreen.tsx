@@ -36,11 +36,23 @@ export default function ProviderScreen() {
   const { sheet, from, embeds, text, etag } = found.data;
   return (
     <>
-      <ScreenHead title={sheet.name} lead={[sheet.kind, `version ${sheet.version}`, spoken.sheetOrigins[from], ...(embeds > 0 ? [plural(embeds, 'embed')] : [])].join(' · ')}>
+      <ScreenHead
+        title={sheet.name}
+        lead={[
+          sheet.kind,
+          `version ${sheet.version}`,
+          spoken.sheetOrigins[from],
+          ...(embeds > 0 ? [plural(embeds, 'embed')] : []),
+        ].join(' · ')}
+      >
         <Button component={Link} to={`/providers/new?copy=${id}`}>
           Make a copy
         </Button>
-        <Button component="a" download={`${id}.${text.trimStart().startsWith('{') ? 'json' : 'yaml'}`} href={`data:text/plain;charset=utf-8,${encodeURIComponent(text)}`}>
+        <Button
+          component="a"
+          download={`${id}.${text.trimStart().startsWith('{') ? 'json' : 'yaml'}`}
+          href={`data:text/plain;charset=utf-8,${encodeURIComponent(text)}`}
+        >
           Export it
         </Button>
         {from !== 'built-in' && <Remove id={id} etag={etag} />}
@@ -52,13 +64,20 @@ export default function ProviderScreen() {
         <Card title="The sheet itself" action={<CopyButton text={text} label="Copy the sheet" />}>
           {from === 'built-in' && (
             <Alert severity="info" variant="outlined" sx={{ mb: 2 }}>
-              This one is built in. What you change here is saved as a sheet of your own, which is used instead; the built-in one is never lost.
+              This one is built in. What you change here is saved as a sheet of your own, which is used
+              instead; the built-in one is never lost.
             </Alert>
           )}
           <SheetEditor
             key={etag}
             initial={text}
-            onSaved={({ changed }) => announce(changed > 0 ? `Saved. ${plural(changed, 'embed')} got a new revision.` : 'Saved. No embed comes out differently.')}
+            onSaved={({ changed }) =>
+              announce(
+                changed > 0
+                  ? `Saved. ${plural(changed, 'embed')} got a new revision.`
+                  : 'Saved. No embed comes out differently.',
+              )
+            }
           />
         </Card>
       </Stack>
@@ -77,9 +96,18 @@ const places = {
 
 function About({ sheet }: { sheet: Provider['sheet'] }) {
   const rows: [string, string][] = [
-    ['It is for', sheet.files ? `files that end in ${sheet.files.join(', ')}, wherever they are` : sheet.pages ? 'pages of any site, by their links' : sheet.hosts.join(', ')],
+    [
+      'It is for',
+      sheet.files
+        ? `files that end in ${sheet.files.join(', ')}, wherever they are`
+        : sheet.pages
+          ? 'pages of any site, by their links'
+          : sheet.hosts.join(', '),
+    ],
     ...(sheet.privacyHost ? ([['Quieter address', sheet.privacyHost.host]] as [string, string][]) : []),
-    ...(sheet.tracks ? ([['Parameters that only follow people', sheet.tracks.join(', ')]] as [string, string][]) : []),
+    ...(sheet.tracks
+      ? ([['Parameters that only follow people', sheet.tracks.join(', ')]] as [string, string][])
+      : []),
     ...Object.values(sheet.why ?? {}).map((why): [string, string] => ['It needs', why]),
     ...(sheet.about?.limits ? ([['Limits', sheet.about.limits]] as [string, string][]) : []),
     ...(sheet.about?.terms ? ([['Terms', sheet.about.terms]] as [string, string][]) : []),
@@ -90,7 +118,13 @@ function About({ sheet }: { sheet: Provider['sheet'] }) {
     return rule ? [{ setting, rule }] : [];
   });
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0,1fr)', lg: 'minmax(0,1fr) minmax(0,1.2fr)' }, gap: 4 }}>
+    <Box
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: { xs: 'minmax(0,1fr)', lg: 'minmax(0,1fr) minmax(0,1.2fr)' },
+        gap: 4,
+      }}
+    >
       <Box component="dl" sx={{ m: 0, display: 'grid', gap: 1.5, alignContent: 'start' }}>
         {rows.map(([term, meaning]) => (
           <Box key={term + meaning}>
@@ -111,7 +145,14 @@ function About({ sheet }: { sheet: Provider['sheet'] }) {
           sx={{
             'borderCollapse': 'collapse',
             'width': '100%',
-            '& th, & td': { textAlign: 'left', py: 0.75, pr: 2, borderBottom: 1, borderColor: 'divider', fontWeight: 400 },
+            '& th, & td': {
+              textAlign: 'left',
+              py: 0.75,
+              pr: 2,
+              borderBottom: 1,
+              borderColor: 'divider',
+              fontWeight: 400,
+            },
             '& thead th': { color: 'text.secondary', fontSize: 14 },
           }}
         >
@@ -145,9 +186,13 @@ function About({ sheet }: { sheet: Provider['sheet'] }) {
 function Remove({ id, etag }: { id: string; etag: string }) {
   const navigate = useNavigate();
   const announce = useAnnounce();
-  const comparison = useQuery({ queryKey: ['providers', 'removal', id, etag], queryFn: async () => (await api.call('providers.compare', { body: { remove: id } })).data });
+  const comparison = useQuery({
+    queryKey: ['providers', 'removal', id, etag],
+    queryFn: async () => (await api.call('providers.compare', { body: { remove: id } })).data,
+  });
   const remove = useMutation({
-    mutationFn: () => api.call('providers.remove', { params: { provider: id }, query: { accept: 'true' }, ifMatch: etag }),
+    mutationFn: () =>
+      api.call('providers.remove', { params: { provider: id }, query: { accept: 'true' }, ifMatch: etag }),
     onSuccess: async () => {
       await navigate('/providers');
       await refresh();

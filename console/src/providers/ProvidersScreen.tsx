@@ -75,11 +75,21 @@ function SheetList({ items }: { items: readonly Provider[] }) {
           </Typography>
           <Typography color="textSecondary">{sheet.kind}</Typography>
           <Typography variant="body2" color="textSecondary">
-            {[...Object.keys(sheet.settings), ...Object.keys(sheet.options ?? {})].map((name) => optionWords(name, sheet).label).join(' · ') || 'no settings of its own'}
+            {[...Object.keys(sheet.settings), ...Object.keys(sheet.options ?? {})]
+              .map((name) => optionWords(name, sheet).label)
+              .join(' · ') || 'no settings of its own'}
             {from === 'override' && ` (${spoken.sheetOrigins[from]})`}
           </Typography>
-          <Typography variant="body2" color="textSecondary" sx={{ textAlign: { md: 'right' }, fontVariantNumeric: 'tabular-nums' }}>
-            {embeds === 0 ? '' : embeds < mostCounted ? plural(embeds, 'embed') : `${mostCounted} embeds or more`}
+          <Typography
+            variant="body2"
+            color="textSecondary"
+            sx={{ textAlign: { md: 'right' }, fontVariantNumeric: 'tabular-nums' }}
+          >
+            {embeds === 0
+              ? ''
+              : embeds < mostCounted
+                ? plural(embeds, 'embed')
+                : `${mostCounted} embeds or more`}
           </Typography>
         </Box>
       ))}

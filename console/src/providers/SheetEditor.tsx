@@ -17,7 +17,13 @@ import { ProblemNote } from '../components/ProblemNote.tsx';
 import { mono } from '../theme.ts';
 
 /** A sheet as a text: looked at first, with every embed that would come out differently, and then saved. */
-export function SheetEditor({ initial, onSaved }: { initial: string; onSaved: (provider: Provider & { changed: number }) => void | Promise<void> }) {
+export function SheetEditor({
+  initial,
+  onSaved,
+}: {
+  initial: string;
+  onSaved: (provider: Provider & { changed: number }) => void | Promise<void>;
+}) {
   const [text, setText] = useState(initial);
   const [seen, setSeen] = useState<{ text: string; comparison: SheetComparison; etag: string } | null>(null);
   const look = useMutation({
@@ -29,7 +35,13 @@ export function SheetEditor({ initial, onSaved }: { initial: string; onSaved: (p
   });
   const save = useMutation({
     mutationFn: async ({ comparison, etag }: { comparison: SheetComparison; etag: string }) =>
-      (await api.call('providers.save', { params: { provider: comparison.id }, body: { text, accept: true }, ifMatch: etag })).data,
+      (
+        await api.call('providers.save', {
+          params: { provider: comparison.id },
+          body: { text, accept: true },
+          ifMatch: etag,
+        })
+      ).data,
     onSuccess: async (provider) => {
       await refresh();
       await onSaved(provider);
@@ -46,7 +58,9 @@ export function SheetEditor({ initial, onSaved }: { initial: string; onSaved: (p
         maxRows={30}
         value={text}
         onChange={(event) => setText(event.target.value)}
-        slotProps={{ htmlInput: { spellCheck: false, style: { fontFamily: mono, fontSize: 14, lineHeight: 1.6 } } }}
+        slotProps={{
+          htmlInput: { spellCheck: false, style: { fontFamily: mono, fontSize: 14, lineHeight: 1.6 } },
+        }}
       />
       <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'center' }}>
         <Button component="label" variant="outlined">
@@ -61,12 +75,18 @@ export function SheetEditor({ initial, onSaved }: { initial: string; onSaved: (p
             }}
           />
         </Button>
-        <Button variant={current ? 'outlined' : 'contained'} disabled={text.trim() === '' || look.isPending} onClick={() => look.mutate()}>
+        <Button
+          variant={current ? 'outlined' : 'contained'}
+          disabled={text.trim() === '' || look.isPending}
+          onClick={() => look.mutate()}
+        >
           See what it would change
         </Button>
         {current && (
           <Button variant="contained" disabled={save.isPending} onClick={() => save.mutate(current)}>
-            {current.comparison.differs.length > 0 ? `Save it, and change ${plural(current.comparison.differs.length, 'embed')}` : 'Save it'}
+            {current.comparison.differs.length > 0
+              ? `Save it, and change ${plural(current.comparison.differs.length, 'embed')}`
+              : 'Save it'}
           </Button>
         )}
       </Box>
@@ -89,7 +109,11 @@ export function SheetEditor({ initial, onSaved }: { initial: string; onSaved: (p
 }
 
 /** Every embed that would come out differently, with its code before and after. */
-export function Differences({ comparison: { differs, embeds, from, exists } }: { comparison: SheetComparison }) {
+export function Differences({
+  comparison: { differs, embeds, from, exists },
+}: {
+  comparison: SheetComparison;
+}) {
   if (differs.length === 0)
     return (
       <Alert severity="success" variant="outlined">
@@ -101,7 +125,11 @@ export function Differences({ comparison: { differs, embeds, from, exists } }: {
     );
   return (
     <Stack spacing={2}>
-      <Typography variant="h3">{differs.length === 1 ? 'One embed would come out differently' : `${differs.length} embeds would come out differently`}</Typography>
+      <Typography variant="h3">
+        {differs.length === 1
+          ? 'One embed would come out differently'
+          : `${differs.length} embeds would come out differently`}
+      </Typography>
       {differs.map(({ embed, name, placements, before, after, problems }) => (
         <Box key={embed}>
           <Typography>
@@ -113,7 +141,10 @@ export function Differences({ comparison: { differs, embeds, from, exists } }: {
               {detail} It would be left out.
             </Typography>
           ))}
-          <CompareRuns runs={compareTexts(before, after)} label={`The code of ${name}, with what would be new in it`} />
+          <CompareRuns
+            runs={compareTexts(before, after)}
+            label={`The code of ${name}, with what would be new in it`}
+          />
         </Box>
       ))}
     </Stack>

@@ -65,7 +65,15 @@ export function PlacementRow({ placement, showEmbed = true }: { placement: Place
       aria-label={`${placement.embedName} in ${placement.place}`}
       sx={{ border: 1, borderColor: 'divider', borderRadius: 1, p: 2, bgcolor: 'background.paper' }}
     >
-      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, justifyContent: 'space-between', alignItems: 'baseline' }}>
+      <Box
+        sx={{
+          display: 'flex',
+          flexWrap: 'wrap',
+          gap: 1,
+          justifyContent: 'space-between',
+          alignItems: 'baseline',
+        }}
+      >
         <Typography sx={{ fontWeight: 700, overflowWrap: 'anywhere' }}>
           {showEmbed && (
             <>
@@ -118,12 +126,15 @@ export function PlacementRow({ placement, showEmbed = true }: { placement: Place
           aria-label={`End the placement of ${placement.embedName} in ${placement.place}`}
           onConfirm={() => end.mutate()}
         >
-          The register will no longer look for {placement.embedName} in {placement.place}. What was handed out for it is kept. Take its code out of the page yourself.
+          The register will no longer look for {placement.embedName} in {placement.place}. What was handed out
+          for it is kept. Take its code out of the page yourself.
         </Confirm>
       </Box>
       {forHead !== '' && (
         <Box sx={{ mt: 1.5, display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'center' }} role="note">
-          <Typography variant="body2">The page needs something in its head as well, once for all its places.</Typography>
+          <Typography variant="body2">
+            The page needs something in its head as well, once for all its places.
+          </Typography>
           <CopyButton text={forHead} label="Copy it for the head" />
         </Box>
       )}

@@ -24,7 +24,10 @@ export default function RegisterScreen() {
   const waiting = list.last?.waiting ?? 0;
   return (
     <>
-      <ScreenHead title="Register" lead="Where each embed is, in which revision, and when it was last seen there. Live means: its page was read, and the code was found." />
+      <ScreenHead
+        title="Register"
+        lead="Where each embed is, in which revision, and when it was last seen there. Live means: its page was read, and the code was found."
+      />
       <TextField
         select
         label="State"
@@ -43,8 +46,9 @@ export default function RegisterScreen() {
       <ProblemNote error={list.error} />
       {waiting > 0 && (
         <Typography role="status" color="textSecondary" sx={{ mb: 2 }}>
-          Something was changed: Orbis is still working out for {waiting < mostWaiting ? plural(waiting, 'place') : `${mostWaiting} places or more`} whether they carry what they
-          should.
+          Something was changed: Orbis is still working out for{' '}
+          {waiting < mostWaiting ? plural(waiting, 'place') : `${mostWaiting} places or more`} whether they
+          carry what they should.
         </Typography>
       )}
       {list.isPending && <Waiting />}

@@ -28,8 +28,8 @@ export default function SetPassword() {
       <SigningIn title="The password is set">
         <Stack spacing={2}>
           <Typography>
-            What was begun with the old one has ended: {plural(ended.sessions, 'browser')} signed out, {plural(ended.tokens, 'token')} of programs no longer valid. Give those
-            programs new ones.
+            What was begun with the old one has ended: {plural(ended.sessions, 'browser')} signed out,{' '}
+            {plural(ended.tokens, 'token')} of programs no longer valid. Give those programs new ones.
           </Typography>
           <Button variant="contained" size="large" href="/">
             Go on
@@ -42,9 +42,18 @@ export default function SetPassword() {
     <SigningIn title="Choose your password">
       <Stack component="form" spacing={2} onSubmit={(event) => void set(event)}>
         <Typography color="textSecondary">
-          It is the only key to this Orbis. Twelve characters or more, and not one that many people use; a short sentence is easy to remember.
+          It is the only key to this Orbis. Twelve characters or more, and not one that many people use; a
+          short sentence is easy to remember.
         </Typography>
-        <TextField label="New password" type="password" autoComplete="new-password" value={password} onChange={(e) => setPassword(e.target.value)} autoFocus required />
+        <TextField
+          label="New password"
+          type="password"
+          autoComplete="new-password"
+          value={password}
+          onChange={(e) => setPassword(e.target.value)}
+          autoFocus
+          required
+        />
         <ProblemNote error={error} />
         <Button type="submit" variant="contained" size="large">
           Set the password

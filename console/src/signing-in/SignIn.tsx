@@ -46,13 +46,22 @@ export default function SignIn() {
         <Waiting />
       ) : (
         <Stack component="form" spacing={2} onSubmit={(event) => void signIn(event)}>
-          <TextField label="Password" type="password" autoComplete="current-password" value={password} onChange={(e) => setPassword(e.target.value)} autoFocus required />
+          <TextField
+            label="Password"
+            type="password"
+            autoComplete="current-password"
+            value={password}
+            onChange={(e) => setPassword(e.target.value)}
+            autoFocus
+            required
+          />
           <ProblemNote error={error} />
           <Button type="submit" variant="contained" size="large">
             Sign in
           </Button>
           <Typography variant="body2" color="textSecondary">
-            Password lost? <code>npm run reset-password</code> on the server’s own machine makes a link for a new one.
+            Password lost? <code>npm run reset-password</code> on the server’s own machine makes a link for a
+            new one.
           </Typography>
         </Stack>
       )}

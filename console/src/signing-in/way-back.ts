@@ -10,5 +10,7 @@ export function wayBackFrom(address: string): string {
   const target = new URL(back, here);
   const { origin, pathname, search, hash } = target;
   // A path that begins with two slashes would lead to another host when it is followed by itself.
-  return origin === here.origin && !pathname.startsWith('//') && pathname !== here.pathname ? pathname + search + hash : '/';
+  return origin === here.origin && !pathname.startsWith('//') && pathname !== here.pathname
+    ? pathname + search + hash
+    : '/';
 }

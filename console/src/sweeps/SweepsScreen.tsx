@@ -41,33 +41,61 @@ export default function SweepsScreen() {
       announce(`${plural(ended.read, 'page')} read.`);
     },
   });
-  const stop = useMutation({ mutationFn: async (id: string) => api.call('sweeps.stop', { params: { sweep: id } }) });
+  const stop = useMutation({
+    mutationFn: async (id: string) => api.call('sweeps.stop', { params: { sweep: id } }),
+  });
 
   return (
     <>
-      <ScreenHead title="Sweeps" lead="A sweep reads your published pages past every cache, and sees what is really on them.">
-        <Button variant="contained" onClick={() => sweep.mutate()} disabled={running !== null || sweep.isPending}>
+      <ScreenHead
+        title="Sweeps"
+        lead="A sweep reads your published pages past every cache, and sees what is really on them."
+      >
+        <Button
+          variant="contained"
+          onClick={() => sweep.mutate()}
+          disabled={running !== null || sweep.isPending}
+        >
           Sweep everything
         </Button>
       </ScreenHead>
       <ProblemNote error={list.error ?? sweep.error ?? stop.error} />
       <Stack spacing={3}>
         {running && (
-          <Card title="Reading your pages" action={<Button onClick={() => stop.mutate(running.id)}>Stop</Button>}>
-            <LinearProgress variant="determinate" aria-label="Pages read" value={running.pages ? (100 * (running.read + running.unreachable)) / running.pages : 0} />
+          <Card
+            title="Reading your pages"
+            action={<Button onClick={() => stop.mutate(running.id)}>Stop</Button>}
+          >
+            <LinearProgress
+              variant="determinate"
+              aria-label="Pages read"
+              value={running.pages ? (100 * (running.read + running.unreachable)) / running.pages : 0}
+            />
             <Typography sx={{ mt: 1.5 }} aria-live="polite">
               {running.read + running.unreachable} of {plural(running.pages, 'page')}
             </Typography>
           </Card>
         )}
-        {list.data && list.items.length === 0 && <Empty title="No sweep yet">Publish a page with an embed on it, then sweep: Orbis reads the page, and says what it saw.</Empty>}
+        {list.data && list.items.length === 0 && (
+          <Empty title="No sweep yet">
+            Publish a page with an embed on it, then sweep: Orbis reads the page, and says what it saw.
+          </Empty>
+        )}
         {list.items
           .filter((item) => item.endedAt !== null)
           .map((item, i) => {
             const isOpen = open === item.id || (open === null && i === 0);
             return (
               <Card key={item.id}>
-                <Box sx={{ display: 'flex', justifyContent: 'space-between', gap: 2, flexWrap: 'wrap', alignItems: 'baseline' }}>
+                <Box
+                  sx={{
+                    display: 'flex',
+                    justifyContent: 'space-between',
+                    gap: 2,
+                    flexWrap: 'wrap',
+                    alignItems: 'baseline',
+                  }}
+                >
                   <div>
                     <Typography variant="h3">
                       {formatWhen(item.startedAt ?? item.createdAt)} · {item.scope ?? 'everything'}

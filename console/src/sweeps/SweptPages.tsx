@@ -20,10 +20,21 @@ export function SweptPages({ sweep }: { sweep: string }) {
             </MuiLink>
             {page.state === 'waiting' && <Typography color="textSecondary">not read</Typography>}
             {page.state === 'unreachable' && <Typography color="error">{page.why}</Typography>}
-            {page.state === 'read' && page.seen.length === 0 && <Typography color="textSecondary">nothing is placed here</Typography>}
+            {page.state === 'read' && page.seen.length === 0 && (
+              <Typography color="textSecondary">nothing is placed here</Typography>
+            )}
           </Box>
           {page.seen.map((seen) => (
-            <Box key={seen.placement} sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr auto', sm: '240px 1fr' }, gap: 1, mt: 0.75, alignItems: 'baseline' }}>
+            <Box
+              key={seen.placement}
+              sx={{
+                display: 'grid',
+                gridTemplateColumns: { xs: '1fr auto', sm: '240px 1fr' },
+                gap: 1,
+                mt: 0.75,
+                alignItems: 'baseline',
+              }}
+            >
               <Link to={`/collection/${seen.embed}`} style={{ color: 'inherit', overflowWrap: 'anywhere' }}>
                 {seen.embed}
               </Link>

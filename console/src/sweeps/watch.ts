@@ -6,7 +6,12 @@ import { api, sendToSignIn } from '../api.ts';
 export async function watchSweep(id: string, onChange: (sweep: Sweep) => void): Promise<Sweep> {
   let last: Sweep | null = null;
   try {
-    for await (const sweep of follow(api, 'sweeps.events', { params: { sweep: id } }, ({ endedAt }) => endedAt !== null)) {
+    for await (const sweep of follow(
+      api,
+      'sweeps.events',
+      { params: { sweep: id } },
+      ({ endedAt }) => endedAt !== null,
+    )) {
       last = sweep;
       onChange(sweep);
     }
@@ -18,7 +23,10 @@ export async function watchSweep(id: string, onChange: (sweep: Sweep) => void): 
 }
 
 /** Begins a sweep and waits for its end. */
-export async function sweepToItsEnd(scope: { site?: string; page?: string }, onChange: (sweep: Sweep) => void = () => {}): Promise<Sweep> {
+export async function sweepToItsEnd(
+  scope: { site?: string; page?: string },
+  onChange: (sweep: Sweep) => void = () => {},
+): Promise<Sweep> {
   const { data } = await api.call('sweeps.create', { body: scope });
   onChange(data);
   return watchSweep(data.id, onChange);

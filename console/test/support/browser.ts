@@ -7,7 +7,15 @@ let running: Promise<Browser> | null = null;
 const browser = (): Promise<Browser> =>
   (running ??= chromium.launch({
     executablePath: '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
   }));
 
 export async function closeBrowser(): Promise<void> {
@@ -16,21 +24,27 @@ export async function closeBrowser(): Promise<void> {
 }
 
 /** A window of its own, with a clipboard; what the pages complain about is kept. */
-export async function newWindow(size = { width: 1280, height: 800 }): Promise<{ context: BrowserContext; page: Page; complaints: string[] }> {
-  const context = await (await browser()).newContext({ viewport: size, permissions: ['clipboard-read', 'clipboard-write'] });
+export async function newWindow(
+  size = { width: 1280, height: 800 },
+): Promise<{ context: BrowserContext; page: Page; complaints: string[] }> {
+  const context = await (
+    await browser()
+  ).newContext({ viewport: size, permissions: ['clipboard-read', 'clipboard-write'] });
   const page = await context.newPage();
   const complaints: string[] = [];
   page.on('pageerror', (error) => complaints.push(error.message));
   page.on('console', (message) => {
     // What foreign frames say is theirs; a refused sign-in is what some tests are after.
     const own = new URL(message.location().url || 'about:blank').hostname === 'orbis.localhost';
-    if (message.type() === 'error' && own && !message.text().includes('Failed to load resource')) complaints.push(message.text());
+    if (message.type() === 'error' && own && !message.text().includes('Failed to load resource'))
+      complaints.push(message.text());
   });
   return { context, page, complaints };
 }
 
 const video = (frame: FrameLocator) => frame.locator('video');
-const time = async (frame: FrameLocator): Promise<number> => video(frame).evaluate((v: HTMLVideoElement) => v.currentTime);
+const time = async (frame: FrameLocator): Promise<number> =>
+  video(frame).evaluate((v: HTMLVideoElement) => v.currentTime);
 
 /** On a published page: the player begins at 1:52 when it is started, and, jumped to 3:02, stops at 3:04. */
 export async function expectClip(page: Page, frame: FrameLocator): Promise<void> {

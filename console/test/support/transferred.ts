@@ -14,8 +14,12 @@ export async function transferredFor(context: BrowserContext, url: string): Prom
   await devtools.send('Network.setCacheDisabled', { cacheDisabled: true });
   const names = new Map<string, string>();
   const loaded: Transferred[] = [];
-  devtools.on('Network.responseReceived', ({ requestId, response }) => names.set(requestId, new URL(response.url).pathname));
-  devtools.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => loaded.push({ name: names.get(requestId) ?? '', bytes: encodedDataLength }));
+  devtools.on('Network.responseReceived', ({ requestId, response }) =>
+    names.set(requestId, new URL(response.url).pathname),
+  );
+  devtools.on('Network.loadingFinished', ({ requestId, encodedDataLength }) =>
+    loaded.push({ name: names.get(requestId) ?? '', bytes: encodedDataLength }),
+  );
   await page.goto(url, { waitUntil: 'networkidle' });
   await page.close();
   return loaded.sort((a, b) => b.bytes - a.bytes);

@@ -24,7 +24,11 @@ import type { Language, OptionWords } from './language.ts';
 export type PlacementState = keyof typeof spoken.states;
 
 /** What an option is called and does: in words of ours, or of the sheet that declares it. One that nobody knows is called by its name. */
-export function optionWords(name: string, sheet: Sheet | null = null, language: Language = spoken): OptionWords {
+export function optionWords(
+  name: string,
+  sheet: Sheet | null = null,
+  language: Language = spoken,
+): OptionWords {
   const parameter = parameterOf(name);
   if (parameter !== null) return { ...language.byHand, label: parameter };
   if (Object.hasOwn(language.options, name)) return language.options[name]!;
@@ -34,17 +38,27 @@ export function optionWords(name: string, sheet: Sheet | null = null, language: 
   return { label, explain, done: (value) => `${label}: ${value}`, ...(labels && { words: labels }) };
 }
 
-function wordsOnDevice({ option, device }: { option: string; device: Device }, sheet: Sheet | null, language: Language): OptionWords {
+function wordsOnDevice(
+  { option, device }: { option: string; device: Device },
+  sheet: Sheet | null,
+  language: Language,
+): OptionWords {
   const words = optionWords(option, sheet, language);
   const when = language.conditions[device];
-  return { ...words, label: `${words.label}, ${when}`, explain: `${capital(when)}: ${lower(words.explain)}`, done: (value) => `${words.done(value)} ${when}` };
+  return {
+    ...words,
+    label: `${words.label}, ${when}`,
+    explain: `${capital(when)}: ${lower(words.explain)}`,
+    done: (value) => `${words.done(value)} ${when}`,
+  };
 }
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 
 /** What a value could have been, as the end of a sentence. */
-export const formatExpectation = ({ code, facts }: Expectation, language: Language = spoken): string => language.expected[code]!(facts);
+export const formatExpectation = ({ code, facts }: Expectation, language: Language = spoken): string =>
+  language.expected[code]!(facts);
 
 /** The reasons of an edit in one or more plain sentences. */
 export function formatReasons(reasons: readonly EditReason[], language: Language = spoken): string {
@@ -55,9 +69,14 @@ export function formatReasons(reasons: readonly EditReason[], language: Language
   return [...(joined === '' ? [] : [`${joined}.`]), ...sentences].join(' ');
 }
 
-function formatReason({ option, code, facts }: Pick<EditReason, 'option' | 'code' | 'facts'>, language: Language): string {
+function formatReason(
+  { option, code, facts }: Pick<EditReason, 'option' | 'code' | 'facts'>,
+  language: Language,
+): string {
   const done = facts['value'] === undefined ? '' : doneWith(option, facts, language);
-  const because = facts['because'] ? `${language.joints.because}${language.reasons[String(facts['because'])]!({})}` : '';
+  const because = facts['because']
+    ? `${language.joints.because}${language.reasons[String(facts['because'])]!({})}`
+    : '';
   const when = facts['when'] === undefined ? '' : ` ${language.conditions[facts['when'] as Condition]}`;
   return language.reasons[code]!({ ...facts, done: done + because }) + when;
 }
@@ -67,15 +86,22 @@ const doneWith = (option: string, { label, value }: Facts, language: Language): 
   typeof label === 'string' ? `${label}: ${value}` : optionWords(option, null, language).done(String(value));
 
 /** Why an option came with another, as a clause. */
-export const formatImplied = ({ option, reason }: Pick<Implied, 'option' | 'reason'>, language: Language = spoken): string => formatReason({ option, ...reason }, language);
+export const formatImplied = (
+  { option, reason }: Pick<Implied, 'option' | 'reason'>,
+  language: Language = spoken,
+): string => formatReason({ option, ...reason }, language);
 
 /** Why an option cannot be fulfilled, in one plain sentence. */
-export const formatProblem = ({ code, facts }: Pick<OptionProblem, 'code' | 'facts'>, language: Language = spoken): string =>
-  language.problems[code]!.detail(withExpected(facts, language));
+export const formatProblem = (
+  { code, facts }: Pick<OptionProblem, 'code' | 'facts'>,
+  language: Language = spoken,
+): string => language.problems[code]!.detail(withExpected(facts, language));
 
 /* What a provider would take for a value, said in words. */
 const withExpected = (facts: Facts, language: Language): Facts =>
-  typeof facts['expects'] === 'string' ? { ...facts, expected: formatExpectation({ code: facts['expects'], facts }, language) } : facts;
+  typeof facts['expects'] === 'string'
+    ? { ...facts, expected: formatExpectation({ code: facts['expects'], facts }, language) }
+    : facts;
 
 /** A value as people read and type it, also where nobody knows its option’s type. */
 export function formatValue(name: string, value: OptionValue): string {
@@ -91,10 +117,12 @@ export function formatValue(name: string, value: OptionValue): string {
 export const presetMeaning = (key: string, language: Language = spoken): string => language.presets[key]!;
 
 /** What a mending does, in one plain sentence. */
-export const formatMend = ({ code, facts }: Reason, language: Language = spoken): string => language.mends[code]!(facts);
+export const formatMend = ({ code, facts }: Reason, language: Language = spoken): string =>
+  language.mends[code]!(facts);
 
 /** What speaks for a kind, as a clause. */
-export const formatEvidence = ({ code, facts }: Reason, language: Language = spoken): string => language.evidence[code]!(facts);
+export const formatEvidence = ({ code, facts }: Reason, language: Language = spoken): string =>
+  language.evidence[code]!(facts);
 
 /** Why a code is of its kind, in one plain sentence. */
 export function formatKindReasons(reasons: readonly Reason[], language: Language = spoken): string {
@@ -108,36 +136,49 @@ export function formatKindReasons(reasons: readonly Reason[], language: Language
 }
 
 /** What is wrong with a search. */
-export const formatSearchProblem = ({ code, facts }: Reason, language: Language = spoken): string => language.search.problems[code]!(facts);
+export const formatSearchProblem = ({ code, facts }: Reason, language: Language = spoken): string =>
+  language.search.problems[code]!(facts);
 
 /** Why a line of a learned sheet is as it is, as clauses. */
 export const formatLearned = (reasons: readonly Reason[], language: Language = spoken): string =>
   reasons.map(({ code, facts }) => (language.learned[code] ?? language.evidence[code])!(facts)).join(', ');
 
 /** Why a frame is given a sandbox token, as a clause. */
-export const formatSandboxToken = ({ code, facts }: Reason, language: Language = spoken): string => language.sandboxTokens[code]!(facts);
+export const formatSandboxToken = ({ code, facts }: Reason, language: Language = spoken): string =>
+  language.sandboxTokens[code]!(facts);
 
 /** Why a link, an answer about it, or an entry in a list of providers cannot be used: a clause. */
-export const formatLink = ({ code, facts }: Reason, language: Language = spoken): string => language.links[code]!(facts);
+export const formatLink = ({ code, facts }: Reason, language: Language = spoken): string =>
+  language.links[code]!(facts);
 
 /** What a rule found and what to do, in sentences. */
-export function formatFinding({ rule, facts }: { rule: string; facts: Facts }, language: Language = spoken): { message: string; remedy: string } {
+export function formatFinding(
+  { rule, facts }: { rule: string; facts: Facts },
+  language: Language = spoken,
+): { message: string; remedy: string } {
   const words = language.findings[rule];
   if (!words) throw new Error(`no sentences for the rule ${rule}`);
   return { message: words.message(facts), remedy: words.remedy(facts) };
 }
 
 /** Why nothing can be learned of some samples, and what would do. */
-export const formatLearnProblem = ({ code, facts }: LearnProblem, language: Language = spoken): string => language.learnProblems[code](facts);
+export const formatLearnProblem = ({ code, facts }: LearnProblem, language: Language = spoken): string =>
+  language.learnProblems[code](facts);
 
 /** What a line of a proposal is about, for people who do not know HTML. */
-export function formatLearnedLine({ what, about }: Pick<LearnedLine, 'what' | 'about'>, language: Language = spoken): string {
+export function formatLearnedLine(
+  { what, about }: Pick<LearnedLine, 'what' | 'about'>,
+  language: Language = spoken,
+): string {
   if (what !== 'parameter') return language.learnedAbout[what];
   return /^step-\d+$/.test(about) ? formatPart(about, language) : `“${about}”`;
 }
 
 /** What a line is taken for, in a word or two. */
-export function formatMeaning({ means, what, looks }: Pick<LearnedLine, 'means' | 'what' | 'looks'>, language: Language = spoken): string {
+export function formatMeaning(
+  { means, what, looks }: Pick<LearnedLine, 'means' | 'what' | 'looks'>,
+  language: Language = spoken,
+): string {
   const { look, open, none } = language.learnedMeaning;
   if (means === null) return looks.length > 0 ? look : open;
   if (what === 'parameter' && means === '-') return none;
@@ -151,12 +192,19 @@ export function formatPart(about: string, language: Language = spoken): string {
 }
 
 /** The state as people write it: “out of date”. */
-export const formatState = (state: PlacementState, language: Language = spoken): string => language.stateNames[state]!;
+export const formatState = (state: PlacementState, language: Language = spoken): string =>
+  language.stateNames[state]!;
 
 /** A number of bytes as people read it: `1.1 MB`. */
-export const formatBytes = (bytes: number): string => (bytes < 1000 ? `${bytes} bytes` : bytes < 1e6 ? `${Math.round(bytes / 1000)} kB` : `${(bytes / 1e6).toFixed(1)} MB`);
+export const formatBytes = (bytes: number): string =>
+  bytes < 1000
+    ? `${bytes} bytes`
+    : bytes < 1e6
+      ? `${Math.round(bytes / 1000)} kB`
+      : `${(bytes / 1e6).toFixed(1)} MB`;
 
 const english = { rules: new Intl.PluralRules('en'), numbers: new Intl.NumberFormat('en') };
 
 /** A number with what it counts: “1 embed”, “1,201 embeds”, “2 entries”. */
-export const plural = (count: number, one: string, many = `${one}s`): string => `${english.numbers.format(count)} ${english.rules.select(count) === 'one' ? one : many}`;
+export const plural = (count: number, one: string, many = `${one}s`): string =>
+  `${english.numbers.format(count)} ${english.rules.select(count) === 'one' ? one : many}`;

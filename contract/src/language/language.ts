@@ -1,4 +1,14 @@
-import type { Condition, Facts, LearnedLine, LearnProblem, OptionLevel, PlanAction, Role, SearchField, SnippetPosition } from '@orbis/core';
+import type {
+  Condition,
+  Facts,
+  LearnedLine,
+  LearnProblem,
+  OptionLevel,
+  PlanAction,
+  Role,
+  SearchField,
+  SnippetPosition,
+} from '@orbis/core';
 
 type Sentence = (facts: Facts) => string;
 

@@ -7,17 +7,26 @@ import { unknownOption } from './words.ts';
 export const optionErrors = Object.keys(spoken.problems) as ErrorCode[];
 
 /** The errors of options that are kept for many embeds. */
-export const manyErrors = ['option-unknown', 'option-ambiguous', 'value-invalid'] as const satisfies readonly ErrorCode[];
+export const manyErrors = [
+  'option-unknown',
+  'option-ambiguous',
+  'value-invalid',
+] as const satisfies readonly ErrorCode[];
 
 /** A problem as it crosses the wire: with its sentence. */
-export const serializeProblem = ({ option, code, facts }: OptionProblem): { option: string; code: string; detail: string } => ({
+export const serializeProblem = ({
+  option,
+  code,
+  facts,
+}: OptionProblem): { option: string; code: string; detail: string } => ({
   option,
   code,
   detail: formatProblem({ code, facts }),
 });
 
 /* A member of “options” as a JSON Pointer (RFC 6901, section 3). */
-const pointerTo = (option: string): string => `/options/${option.replaceAll('~', '~0').replaceAll('/', '~1')}`;
+const pointerTo = (option: string): string =>
+  `/options/${option.replaceAll('~', '~0').replaceAll('/', '~1')}`;
 
 /** @throws OrbisError for the first option that cannot be fulfilled, naming them all. */
 export function refuseProblems(problems: readonly OptionProblem[]): void {

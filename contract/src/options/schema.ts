@@ -1,4 +1,15 @@
-import { allOptions, coordinatesType, kinds, longestByHand, longestItem, parameterOf, type KindDefaults, type OptionType, type Options, type TypeName } from '@orbis/core';
+import {
+  allOptions,
+  coordinatesType,
+  kinds,
+  longestByHand,
+  longestItem,
+  parameterOf,
+  type KindDefaults,
+  type OptionType,
+  type Options,
+  type TypeName,
+} from '@orbis/core';
 import { optionWords } from '../language/index.ts';
 import { z } from '../zod.ts';
 
@@ -8,13 +19,18 @@ type Schema = z.ZodType;
 const schemas: Record<TypeName, (type: OptionType) => Schema> = {
   time: () => z.number().min(0).lt(360_000).meta({ description: 'Seconds, at most to the millisecond' }),
   switch: () => z.boolean(),
-  number: ({ limits: { least = -Infinity, most = Infinity, whole = false } }) => (whole ? z.number().int() : z.number()).min(least).max(most),
+  number: ({ limits: { least = -Infinity, most = Infinity, whole = false } }) =>
+    (whole ? z.number().int() : z.number()).min(least).max(most),
   choice: ({ limits: { words } }) => (words ? z.enum(words as [string, ...string[]]) : line(40)),
   colour: () => z.string().regex(/^#[0-9a-f]{6}$/, 'a colour as #rrggbb, in lower case'),
   text: ({ limits: { length = 200 } }) => line(length),
-  coordinates: () => z.strictObject({ latitude: z.number().min(-90).max(90), longitude: z.number().min(-180).max(180) }),
+  coordinates: () =>
+    z.strictObject({ latitude: z.number().min(-90).max(90), longitude: z.number().min(-180).max(180) }),
   ratio: () => z.strictObject({ width: side, height: side }),
-  length: () => z.string().regex(/^\d{1,5}(?:\.\d{1,3})?(?:px|em|rem|ch|vw|vh|%)$/, 'a length with its unit, such as 12px'),
+  length: () =>
+    z
+      .string()
+      .regex(/^\d{1,5}(?:\.\d{1,3})?(?:px|em|rem|ch|vw|vh|%)$/, 'a length with its unit, such as 12px'),
   address: () => webAddress,
   picture: () => webAddress,
   list: ({ limits: { items = 50 } }) => z.array(line(longestItem)).min(1).max(items),
@@ -41,7 +57,13 @@ const mostOthers = 50;
 const ownName = /^(?:[a-z0-9]+(?:-[a-z0-9]+)*\.)?[a-z][a-z0-9]*(?:-[a-z0-9]+)*$/;
 
 /* Values of options that only a sheet knows; whether one fits is seen where the code and its sheet are. */
-const ownValue = z.union([z.string().max(longestByHand), z.number(), z.boolean(), z.array(line(longestItem)).min(1).max(50), valueSchema(coordinatesType as OptionType)]);
+const ownValue = z.union([
+  z.string().max(longestByHand),
+  z.number(),
+  z.boolean(),
+  z.array(line(longestItem)).min(1).max(50),
+  valueSchema(coordinatesType as OptionType),
+]);
 
 /** What is asked of an embed: values in canonical units by the options’ names. What is not named is not asked for. */
 export const optionsSchema = z
@@ -51,10 +73,17 @@ export const optionsSchema = z
     const others = Object.entries(options).filter(([name]) => !Object.hasOwn(known, name));
     for (const [name, value] of others) {
       const isHand = parameterOf(name) !== null;
-      if (!isHand && (!ownName.test(name) || name.length > 101)) context.addIssue({ code: 'custom', path: [name], message: `there is no option “${name}”` });
-      if (isHand && typeof value !== 'string') context.addIssue({ code: 'custom', path: [name], message: 'what is set by hand is a text' });
+      if (!isHand && (!ownName.test(name) || name.length > 101))
+        context.addIssue({ code: 'custom', path: [name], message: `there is no option “${name}”` });
+      if (isHand && typeof value !== 'string')
+        context.addIssue({ code: 'custom', path: [name], message: 'what is set by hand is a text' });
     }
-    if (others.length > mostOthers) context.addIssue({ code: 'custom', path: [], message: `at most ${mostOthers} parameters are set by hand` });
+    if (others.length > mostOthers)
+      context.addIssue({
+        code: 'custom',
+        path: [],
+        message: `at most ${mostOthers} parameters are set by hand`,
+      });
   })
   .meta({
     id: 'Options',
@@ -66,4 +95,7 @@ export const optionsSchema = z
 /** What is asked of every embed of a kind, and of all (`any`). */
 export const kindDefaults = z
   .partialRecord(z.enum(['any', ...kinds]), optionsSchema)
-  .meta({ id: 'KindDefaults', example: { any: { align: 'centre' }, video: { 'max-width': 720 } } }) as unknown as z.ZodType<KindDefaults, KindDefaults>;
+  .meta({
+    id: 'KindDefaults',
+    example: { any: { align: 'centre' }, video: { 'max-width': 720 } },
+  }) as unknown as z.ZodType<KindDefaults, KindDefaults>;

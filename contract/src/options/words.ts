@@ -1,4 +1,13 @@
-import { optionNamed, optionNames, ownOptions, parameterOf, type Option, type Options, type OptionValue, type Sheet } from '@orbis/core';
+import {
+  optionNamed,
+  optionNames,
+  ownOptions,
+  parameterOf,
+  type Option,
+  type Options,
+  type OptionValue,
+  type Sheet,
+} from '@orbis/core';
 import { OrbisError } from '../errors.ts';
 import { formatExpectation, formatValue, optionWords } from '../language/index.ts';
 
@@ -7,7 +16,8 @@ import { formatExpectation, formatValue, optionWords } from '../language/index.t
  * declares (`counts=visitors`); where two sheets declare one of the same name, the sheet’s name stands before it.
  * @throws OrbisError `option-unknown`, `option-ambiguous` or `value-invalid`, with what would do.
  */
-export const parseOptions = (words: readonly string[], sheets: readonly Sheet[] = []): Options => Object.fromEntries(words.map((word) => parseOption(word, sheets)));
+export const parseOptions = (words: readonly string[], sheets: readonly Sheet[] = []): Options =>
+  Object.fromEntries(words.map((word) => parseOption(word, sheets)));
 
 function parseOption(word: string, sheets: readonly Sheet[]): [name: string, value: OptionValue] {
   const equals = word.indexOf('=');
@@ -18,7 +28,11 @@ function parseOption(word: string, sheets: readonly Sheet[]): [name: string, val
   const isMissing = equals < 0 && parameterOf(name) !== null;
   if (parsed.ok && !isMissing) return [name, parsed.value];
   const expected = parsed.ok ? 'a value behind “=”' : formatExpectation(parsed.expected);
-  throw new OrbisError('value-invalid', { option: name, found, expected: `${expected}. Example: ${name}=${option.example}` });
+  throw new OrbisError('value-invalid', {
+    option: name,
+    found,
+    expected: `${expected}. Example: ${name}=${option.example}`,
+  });
 }
 
 /**
@@ -30,8 +44,14 @@ export function knownOption(name: string, sheets: readonly Sheet[]): Option {
   if (known) return known;
   const [first, ...others] = sheets.filter((sheet) => optionNamed(name, sheet) !== null);
   if (!first) throw unknownOption(name, sheets);
-  if (others.some((sheet) => JSON.stringify(meaningOf(name, sheet)) !== JSON.stringify(meaningOf(name, first))))
-    throw new OrbisError('option-ambiguous', { found: name, providers: [first, ...others].map((sheet) => sheet.name).join(', '), one: `${first.id}.${name}` });
+  if (
+    others.some((sheet) => JSON.stringify(meaningOf(name, sheet)) !== JSON.stringify(meaningOf(name, first)))
+  )
+    throw new OrbisError('option-ambiguous', {
+      found: name,
+      providers: [first, ...others].map((sheet) => sheet.name).join(', '),
+      one: `${first.id}.${name}`,
+    });
   return optionNamed(name, first)!;
 }
 
@@ -69,7 +89,10 @@ export const optionsInWords = (options: Options, sheet: Sheet | null = null): st
 
 /** The error for a name that no option has, with the one that it may have been meant for. */
 export function unknownOption(name: string, sheets: readonly Sheet[] = []): OrbisError {
-  const names = [...optionNames, ...new Set(sheets.flatMap((sheet) => ownOptions(sheet).map((option) => option.name)))];
+  const names = [
+    ...optionNames,
+    ...new Set(sheets.flatMap((sheet) => ownOptions(sheet).map((option) => option.name))),
+  ];
   const near = names.find((known) => distance(known, name.toLowerCase()) <= 2);
   return new OrbisError('option-unknown', { found: name, near: near ?? null, known: names.join(', ') });
 }
@@ -79,7 +102,8 @@ function distance(a: string, b: string): number {
   let row = Array.from({ length: b.length + 1 }, (_, i) => i);
   for (let i = 1; i <= a.length; i++) {
     const next = [i];
-    for (let j = 1; j <= b.length; j++) next[j] = Math.min(row[j]! + 1, next[j - 1]! + 1, row[j - 1]! + (a[i - 1] === b[j - 1] ? 0 : 1));
+    for (let j = 1; j <= b.length; j++)
+      next[j] = Math.min(row[j]! + 1, next[j - 1]! + 1, row[j - 1]! + (a[i - 1] === b[j - 1] ? 0 : 1));
     row = next;
   }
   return row[b.length]!;

@@ -4,7 +4,18 @@ import { key, listQuery, publicId } from '../common.ts';
 import { mendChoice, readingsAnswer, readingsBody } from '../reading.ts';
 import { optionErrors } from '../options/index.ts';
 import { optionsSchema } from '../options/schema.ts';
-import { comparison, composition, embed, embedName, linkAnswer, linksCollected, lists, preview, revision, tags } from '../resources.ts';
+import {
+  comparison,
+  composition,
+  embed,
+  embedName,
+  linkAnswer,
+  linksCollected,
+  lists,
+  preview,
+  revision,
+  tags,
+} from '../resources.ts';
 import { paths } from './paths.ts';
 import { mostWithCode, mostWithMany, route } from './route.ts';
 
@@ -30,14 +41,27 @@ export const embedRoutes = {
   }),
   'links.collect': route({
     ...paths['links.collect'],
-    summary: 'Collect several links, each as an embed of its own, all or none; they are called as their providers call them',
+    summary:
+      'Collect several links, each as an embed of its own, all or none; they are called as their providers call them',
     tag: 'Collection',
     access: 'owner',
     body: z.strictObject({
       links: z.array(z.string().max(2000)).min(1).max(50),
       tags: tags.default([]),
-      ask: z.boolean().default(false).meta({ description: 'Whether hosts, and whoever answers questions about links, are asked what they are; see /links' }),
-      skipRefused: z.boolean().default(false).meta({ description: 'Whether those that cannot be collected are left out; without it, one of them refuses the whole' }),
+      ask: z
+        .boolean()
+        .default(false)
+        .meta({
+          description:
+            'Whether hosts, and whoever answers questions about links, are asked what they are; see /links',
+        }),
+      skipRefused: z
+        .boolean()
+        .default(false)
+        .meta({
+          description:
+            'Whether those that cannot be collected are left out; without it, one of them refuses the whole',
+        }),
     }),
     answer: linksCollected,
     statuses: [201],
@@ -45,7 +69,8 @@ export const embedRoutes = {
   }),
   'links.find': route({
     ...paths['links.find'],
-    summary: 'Say whom Orbis would ask about a link; with “ask”, ask, and tell what was found. Nothing is kept.',
+    summary:
+      'Say whom Orbis would ask about a link; with “ask”, ask, and tell what was found. Nothing is kept.',
     tag: 'Collection',
     access: 'owner',
     readOnly: true,
@@ -61,7 +86,14 @@ export const embedRoutes = {
     access: 'owner',
     readOnly: true,
     most: mostWithCode,
-    body: z.strictObject({ ...subject, ...options }).meta({ example: { embed: 'opening-talk', options: { 'start': 112, 'end': 184, 'parameter.hue': '12', 'fit': 'shape' } } }),
+    body: z
+      .strictObject({ ...subject, ...options })
+      .meta({
+        example: {
+          embed: 'opening-talk',
+          options: { 'start': 112, 'end': 184, 'parameter.hue': '12', 'fit': 'shape' },
+        },
+      }),
     answer: composition,
     statuses: [200],
     errors: ['not-found'],
@@ -85,7 +117,11 @@ export const embedRoutes = {
     access: 'owner',
     query: listQuery.extend({
       q: z.string().max(200).optional(),
-      where: z.string().max(2000).optional().meta({ description: 'A search, as docs/search.md explains it; beside it the others must hold too' }),
+      where: z
+        .string()
+        .max(2000)
+        .optional()
+        .meta({ description: 'A search, as docs/search.md explains it; beside it the others must hold too' }),
       kind: z.enum(kinds).optional(),
       tag: z.string().max(40).optional(),
       host: z.string().max(253).optional(),
@@ -103,17 +139,35 @@ export const embedRoutes = {
     access: 'owner',
     most: mostWithCode,
     body: z.strictObject({
-      name: embedName.optional().meta({ description: 'Without it: as its provider calls it, as its code says, or by its link' }),
+      name: embedName
+        .optional()
+        .meta({ description: 'Without it: as its provider calls it, as its code says, or by its link' }),
       text: z.string(),
       tags: tags.default([]),
       notes: z.string().max(20_000).default(''),
       mend: mendChoice,
-      ask: z.boolean().default(false).meta({ description: 'Of a link: whether its host, and whoever answers questions about it, is asked what it is; see /links' }),
+      ask: z
+        .boolean()
+        .default(false)
+        .meta({
+          description:
+            'Of a link: whether its host, and whoever answers questions about it, is asked what it is; see /links',
+        }),
       ...options,
     }),
     answer: embed,
     statuses: [201],
-    errors: ['nothing-pasted', 'text-too-much', 'reading-too-slow', 'no-code', 'visible-code', 'several-links', 'marked-code', ...linkErrors, ...optionErrors],
+    errors: [
+      'nothing-pasted',
+      'text-too-much',
+      'reading-too-slow',
+      'no-code',
+      'visible-code',
+      'several-links',
+      'marked-code',
+      ...linkErrors,
+      ...optionErrors,
+    ],
   }),
   'embeds.read': route({
     ...paths['embeds.read'],
@@ -132,7 +186,12 @@ export const embedRoutes = {
     access: 'owner',
     params,
     ifMatch: true,
-    body: z.strictObject({ name: embedName.optional(), tags: tags.optional(), notes: z.string().max(20_000).optional(), retired: z.boolean().optional() }),
+    body: z.strictObject({
+      name: embedName.optional(),
+      tags: tags.optional(),
+      notes: z.string().max(20_000).optional(),
+      retired: z.boolean().optional(),
+    }),
     answer: embed,
     statuses: [200],
     errors: ['not-found'],
@@ -144,14 +203,21 @@ export const embedRoutes = {
     access: 'owner',
     params,
     ifMatch: true,
-    body: z.strictObject({ options: optionsSchema }).meta({ example: { options: { zoom: 15, centre: { latitude: 54.3712, longitude: -2.1048 }, accent: '#aa3355' } } }),
+    body: z
+      .strictObject({ options: optionsSchema })
+      .meta({
+        example: {
+          options: { zoom: 15, centre: { latitude: 54.3712, longitude: -2.1048 }, accent: '#aa3355' },
+        },
+      }),
     answer: embed,
     statuses: [201, 200],
     errors: ['not-found', ...optionErrors],
   }),
   'sources.create': route({
     ...paths['sources.create'],
-    summary: 'Paste the provider’s newer code into the same embed: options and placements stay; 200 where nothing differs',
+    summary:
+      'Paste the provider’s newer code into the same embed: options and placements stay; 200 where nothing differs',
     tag: 'Collection',
     access: 'owner',
     params,
@@ -160,11 +226,25 @@ export const embedRoutes = {
     body: z.strictObject({
       text: z.string(),
       mend: mendChoice,
-      dropUnfit: z.boolean().default(false).meta({ description: 'Whether options that the newer code cannot fulfil are dropped' }),
+      dropUnfit: z
+        .boolean()
+        .default(false)
+        .meta({ description: 'Whether options that the newer code cannot fulfil are dropped' }),
     }),
     answer: embed,
     statuses: [201, 200],
-    errors: ['not-found', 'nothing-pasted', 'text-too-much', 'reading-too-slow', 'no-code', 'visible-code', 'several-links', 'link-not-known', 'marked-code', 'options-unfit'],
+    errors: [
+      'not-found',
+      'nothing-pasted',
+      'text-too-much',
+      'reading-too-slow',
+      'no-code',
+      'visible-code',
+      'several-links',
+      'link-not-known',
+      'marked-code',
+      'options-unfit',
+    ],
   }),
   'embeds.duplicate': route({
     ...paths['embeds.duplicate'],

@@ -20,7 +20,9 @@ const imported = z
     added: z.number().int(),
     changed: z.number().int(),
     same: z.number().int(),
-    unusable: z.array(z.object({ entry: z.number().int(), provider: z.string(), what: z.string(), why: z.string() })),
+    unusable: z.array(
+      z.object({ entry: z.number().int(), provider: z.string(), what: z.string(), why: z.string() }),
+    ),
   })
   .meta({ id: 'EndpointImport' });
 export type OembedEndpointRow = z.infer<typeof endpoint>;
@@ -32,18 +34,33 @@ export const endpointRoutes = {
     summary: 'Who is known to answer questions about links (oEmbed 1.0), out of imported lists',
     tag: 'Providers',
     access: 'owner',
-    query: listQuery.extend({ q: z.string().max(100).optional().meta({ description: 'Words of the name, or a link: who answers about it' }) }),
+    query: listQuery.extend({
+      q: z
+        .string()
+        .max(100)
+        .optional()
+        .meta({ description: 'Words of the name, or a link: who answers about it' }),
+    }),
     answer: pageOf(endpoint).meta({ id: 'OembedEndpointPage' }),
     statuses: [200],
     errors: [],
   }),
   'endpoints.import': route({
     ...paths['endpoints.import'],
-    summary: 'Make the providers of a list known: the format in which oEmbed providers are published. Once more is the same as once.',
+    summary:
+      'Make the providers of a list known: the format in which oEmbed providers are published. Once more is the same as once.',
     tag: 'Providers',
     access: 'owner',
     most: mostWithMany,
-    body: z.strictObject({ text: z.string().min(1).max(8_000_000).meta({ description: 'The list: a JSON array of objects with provider_name, provider_url and endpoints' }) }),
+    body: z.strictObject({
+      text: z
+        .string()
+        .min(1)
+        .max(8_000_000)
+        .meta({
+          description: 'The list: a JSON array of objects with provider_name, provider_url and endpoints',
+        }),
+    }),
     answer: imported,
     statuses: [200],
     errors: ['list-invalid'],

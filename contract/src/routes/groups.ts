@@ -12,21 +12,39 @@ const presetParams = z.object({ preset: key });
 
 const importBody = z.strictObject({
   items: z
-    .array(z.strictObject({ name: embedName, text: z.string(), tags: tags.default([]), notes: z.string().max(20_000).default('') }))
+    .array(
+      z.strictObject({
+        name: embedName,
+        text: z.string(),
+        tags: tags.default([]),
+        notes: z.string().max(20_000).default(''),
+      }),
+    )
     .min(1)
     .max(10_000),
   dryRun: z.boolean().default(false),
-  skipRefused: z.boolean().default(false).meta({ description: 'Whether those that cannot be taken in are left out; without it, one of them refuses the whole' }),
+  skipRefused: z
+    .boolean()
+    .default(false)
+    .meta({
+      description:
+        'Whether those that cannot be taken in are left out; without it, one of them refuses the whole',
+    }),
 });
 const importEvent = z
-  .union([z.object({ read: z.number().int(), of: z.number().int() }), z.object({ done: importAnswer }), z.object({ problem })])
+  .union([
+    z.object({ read: z.number().int(), of: z.number().int() }),
+    z.object({ done: importAnswer }),
+    z.object({ problem }),
+  ])
   .meta({ id: 'ImportEvent', description: 'How far it is; at last what came of it, or why nothing did' });
 export type ImportEvent = z.infer<typeof importEvent>;
 
 export const groupRoutes = {
   'imports.create': route({
     ...paths['imports.create'],
-    summary: 'Collect many codes at once, all or none; with “dryRun”, only say what would become of each. Nobody is asked about links.',
+    summary:
+      'Collect many codes at once, all or none; with “dryRun”, only say what would become of each. Nobody is asked about links.',
     tag: 'Groups',
     access: 'owner',
     most: mostWithMany,
@@ -69,7 +87,8 @@ export const groupRoutes = {
   }),
   'presets.save': route({
     ...paths['presets.save'],
-    summary: 'Keep a preset of your own; one with the name of a built-in one is used instead of it. Embeds that had it put on them stay as they are.',
+    summary:
+      'Keep a preset of your own; one with the name of a built-in one is used instead of it. Embeds that had it put on them stay as they are.',
     tag: 'Groups',
     access: 'owner',
     params: presetParams,
@@ -91,18 +110,35 @@ export const groupRoutes = {
   }),
   'changes.create': route({
     ...paths['changes.create'],
-    summary: 'Change options of every embed that a search finds, all or none; with “dryRun”, only say what it would do',
+    summary:
+      'Change options of every embed that a search finds, all or none; with “dryRun”, only say what it would do',
     tag: 'Groups',
     access: 'owner',
     body: z
       .strictObject({
         where: z.string().max(2000).meta({ description: 'A search, as docs/search.md explains it' }),
         options: optionsSchema.default({}),
-        unset: z.array(z.string().max(120)).max(50).default([]).meta({ description: 'Names of options to take back' }),
+        unset: z
+          .array(z.string().max(120))
+          .max(50)
+          .default([])
+          .meta({ description: 'Names of options to take back' }),
         dryRun: z.boolean().default(false),
-        skipImpossible: z.boolean().default(false).meta({ description: 'Whether embeds that cannot have it are left as they are; without it, one of them refuses the whole' }),
+        skipImpossible: z
+          .boolean()
+          .default(false)
+          .meta({
+            description:
+              'Whether embeds that cannot have it are left as they are; without it, one of them refuses the whole',
+          }),
       })
-      .meta({ example: { where: 'kind=video host=play.kinorill.localhost', options: { privacy: true }, dryRun: true } }),
+      .meta({
+        example: {
+          where: 'kind=video host=play.kinorill.localhost',
+          options: { privacy: true },
+          dryRun: true,
+        },
+      }),
     answer: groupOutcome,
     statuses: [201, 200],
     errors: ['search-invalid', 'group-impossible', 'nothing-asked', ...manyErrors],
@@ -119,7 +155,8 @@ export const groupRoutes = {
   }),
   'changes.undo': route({
     ...paths['changes.undo'],
-    summary: 'Take a change of many embeds back, all or none: each gets a new revision equal to the one before',
+    summary:
+      'Take a change of many embeds back, all or none: each gets a new revision equal to the one before',
     tag: 'Groups',
     access: 'owner',
     params,

@@ -22,7 +22,11 @@ export const harvestRoutes = {
       }),
       z.strictObject({
         text: z.string().min(1).meta({ description: 'A saved page' }),
-        name: z.string().max(200).optional().meta({ description: 'What the page is called, for instance its file' }),
+        name: z
+          .string()
+          .max(200)
+          .optional()
+          .meta({ description: 'What the page is called, for instance its file' }),
       }),
     ]),
     answer: harvest,

@@ -3,7 +3,17 @@ import { key, label, listQuery, publicId } from '../common.ts';
 import { manyErrors, optionErrors } from '../options/index.ts';
 import { kindDefaults, optionsSchema } from '../options/schema.ts';
 import { pageKey, siteKey, spotKey } from '../place.ts';
-import { delivery, lists, page, pagePlan, placement, placementLink, site, spot, widths } from '../resources.ts';
+import {
+  delivery,
+  lists,
+  page,
+  pagePlan,
+  placement,
+  placementLink,
+  site,
+  spot,
+  widths,
+} from '../resources.ts';
 import { spoken, type PlacementState } from '../language/index.ts';
 import { paths } from './paths.ts';
 import { route } from './route.ts';
@@ -12,7 +22,16 @@ const state = z.enum(Object.keys(spoken.states) as [PlacementState, ...Placement
 const tag = 'Placing';
 
 export const placeRoutes = {
-  'sites.list': route({ ...paths['sites.list'], summary: 'The sites', tag, access: 'owner', query: listQuery, answer: lists.sites, statuses: [200], errors: [] }),
+  'sites.list': route({
+    ...paths['sites.list'],
+    summary: 'The sites',
+    tag,
+    access: 'owner',
+    query: listQuery,
+    answer: lists.sites,
+    statuses: [200],
+    errors: [],
+  }),
   'sites.create': route({
     ...paths['sites.create'],
     summary: 'Declare a site as yours',
@@ -35,12 +54,18 @@ export const placeRoutes = {
   }),
   'sites.change': route({
     ...paths['sites.change'],
-    summary: 'Change a site: its name, its address, its defaults, whether it has a way into the heads of its pages',
+    summary:
+      'Change a site: its name, its address, its defaults, whether it has a way into the heads of its pages',
     tag,
     access: 'owner',
     params: z.object({ site: siteKey }),
     ifMatch: true,
-    body: z.strictObject({ name: label(120).optional(), address: z.string().max(500).optional(), defaults: kindDefaults.optional(), head: z.boolean().optional() }),
+    body: z.strictObject({
+      name: label(120).optional(),
+      address: z.string().max(500).optional(),
+      defaults: kindDefaults.optional(),
+      head: z.boolean().optional(),
+    }),
     answer: site,
     statuses: [200],
     errors: ['not-found', 'address-invalid', ...manyErrors],
@@ -61,7 +86,14 @@ export const placeRoutes = {
     access: 'owner',
     query: listQuery.extend({
       site: siteKey.optional(),
-      q: z.string().max(400).optional().meta({ description: 'How the pages’ keys begin: hollinfell/ta. They come in the order of their keys then, of whatever site.' }),
+      q: z
+        .string()
+        .max(400)
+        .optional()
+        .meta({
+          description:
+            'How the pages’ keys begin: hollinfell/ta. They come in the order of their keys then, of whatever site.',
+        }),
     }),
     answer: lists.pages,
     statuses: [200],
@@ -142,7 +174,12 @@ export const placeRoutes = {
     summary: 'The register: where each embed is, in which revision, and when it was last seen',
     tag: 'Register',
     access: 'owner',
-    query: listQuery.extend({ embed: key.optional(), site: siteKey.optional(), page: pageKey.optional(), state: state.optional() }),
+    query: listQuery.extend({
+      embed: key.optional(),
+      site: siteKey.optional(),
+      page: pageKey.optional(),
+      state: state.optional(),
+    }),
     answer: lists.placements,
     statuses: [200],
     errors: [],

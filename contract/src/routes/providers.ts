@@ -12,7 +12,8 @@ const accept = { description: 'Whether it is done although embeds come out diffe
 export const providerRoutes = {
   'providers.list': route({
     ...paths['providers.list'],
-    summary: 'The provider sheets at hand, in the order in which they are asked: your own before the built-in ones',
+    summary:
+      'The provider sheets at hand, in the order in which they are asked: your own before the built-in ones',
     tag: 'Providers',
     access: 'owner',
     query: listQuery,
@@ -32,7 +33,8 @@ export const providerRoutes = {
   }),
   'providers.compare': route({
     ...paths['providers.compare'],
-    summary: 'What a sheet, or the lack of one, would change: every embed that would come out differently. Nothing is saved.',
+    summary:
+      'What a sheet, or the lack of one, would change: every embed that would come out differently. Nothing is saved.',
     tag: 'Providers',
     access: 'owner',
     readOnly: true,
@@ -55,12 +57,24 @@ export const providerRoutes = {
         answers: z
           .record(z.string().max(200), z.string().max(200))
           .default({})
-          .meta({ description: 'What you confirm or correct, by what it is about: name, kind, item, id, or a parameter’s own name' }),
-        ask: z.boolean().default(false).meta({ description: 'Whether links are followed, to have the code from the answer that their page names (oEmbed)' }),
+          .meta({
+            description:
+              'What you confirm or correct, by what it is about: name, kind, item, id, or a parameter’s own name',
+          }),
+        ask: z
+          .boolean()
+          .default(false)
+          .meta({
+            description:
+              'Whether links are followed, to have the code from the answer that their page names (oEmbed)',
+          }),
       })
       .meta({
         example: {
-          samples: ['<iframe src="https://moorreel.example/show/a1?go=5"></iframe>', '<iframe src="https://moorreel.example/show/b2"></iframe>'],
+          samples: [
+            '<iframe src="https://moorreel.example/show/a1?go=5"></iframe>',
+            '<iframe src="https://moorreel.example/show/b2"></iframe>',
+          ],
           answers: { go: 'start' },
         },
       }),
@@ -70,14 +84,20 @@ export const providerRoutes = {
   }),
   'providers.save': route({
     ...paths['providers.save'],
-    summary: 'Keep a sheet of your own; one with the id of a built-in one stands before it. Embeds that come out differently get a new revision.',
+    summary:
+      'Keep a sheet of your own; one with the id of a built-in one stands before it. Embeds that come out differently get a new revision.',
     tag: 'Providers',
     access: 'owner',
     params,
     ifMatch: true,
     most: mostWithCode,
-    body: z.strictObject({ text: sheetText, accept: z.boolean().default(false).meta(accept) }).meta({ example: { text: 'id: moorreel\nname: Moorreel\n…', accept: false } }),
-    answer: provider.extend({ text: sheetText, changed: z.number().int().meta({ description: 'Embeds that got a new revision' }) }),
+    body: z
+      .strictObject({ text: sheetText, accept: z.boolean().default(false).meta(accept) })
+      .meta({ example: { text: 'id: moorreel\nname: Moorreel\n…', accept: false } }),
+    answer: provider.extend({
+      text: sheetText,
+      changed: z.number().int().meta({ description: 'Embeds that got a new revision' }),
+    }),
     statuses: [200, 201],
     errors: ['sheet-invalid', 'sheet-other-id', 'sheet-changes-embeds'],
   }),

@@ -59,4 +59,5 @@ export type QueryOf<T> = T extends Route<infer _P, infer Q, infer _B, infer _R> 
 export type BodyOf<T> = T extends Route<infer _P, infer _Q, infer B, infer _R> ? Output<B> : never;
 export type QueryInput<T> = T extends Route<infer _P, infer Q, infer _B, infer _R> ? Input<Q> : never;
 export type BodyInput<T> = T extends Route<infer _P, infer _Q, infer B, infer _R> ? Input<B> : never;
-export type AnswerOf<T> = T extends Route<infer _P, infer _Q, infer _B, infer R> ? (R extends z.ZodType ? z.output<R> : void) : never;
+export type AnswerOf<T> =
+  T extends Route<infer _P, infer _Q, infer _B, infer R> ? (R extends z.ZodType ? z.output<R> : void) : never;

@@ -1,6 +1,14 @@
 import { z } from '../zod.ts';
 import { label, listQuery, publicId } from '../common.ts';
-import { endedAccess, health, lists, newToken, session, sessionAfterReset, tokenAccess } from '../resources.ts';
+import {
+  endedAccess,
+  health,
+  lists,
+  newToken,
+  session,
+  sessionAfterReset,
+  tokenAccess,
+} from '../resources.ts';
 import { paths } from './paths.ts';
 import { route } from './route.ts';
 
@@ -61,10 +69,18 @@ export const sessionRoutes = {
     statuses: [200],
     errors: ['link-used', 'too-many-attempts'],
   }),
-  'session.delete': route({ ...paths['session.delete'], summary: 'Sign out', tag: 'Signing in', access: 'owner', statuses: [204], errors: [] }),
+  'session.delete': route({
+    ...paths['session.delete'],
+    summary: 'Sign out',
+    tag: 'Signing in',
+    access: 'owner',
+    statuses: [204],
+    errors: [],
+  }),
   'password.set': route({
     ...paths['password.set'],
-    summary: 'Set the password with a one-time link (first set-up, or a lost password). Ends every session and token, and signs in',
+    summary:
+      'Set the password with a one-time link (first set-up, or a lost password). Ends every session and token, and signs in',
     tag: 'Signing in',
     access: 'open',
     body: z.strictObject({ secret, password, name: label(80).optional() }),
@@ -77,7 +93,11 @@ export const sessionRoutes = {
     summary: 'Change the password. Ends every other session',
     tag: 'Signing in',
     access: 'owner',
-    body: z.strictObject({ current: password, password, endTokens: z.boolean().default(false).meta({ description: 'Whether the tokens end as well' }) }),
+    body: z.strictObject({
+      current: password,
+      password,
+      endTokens: z.boolean().default(false).meta({ description: 'Whether the tokens end as well' }),
+    }),
     answer: endedAccess,
     statuses: [200],
     errors: ['wrong-password', 'password-weak', 'password-common', 'too-many-attempts'],

@@ -9,13 +9,19 @@ export const serializeReading = ({ kindReasons, ...reading }: CoreReading): Read
   kindReason: formatKindReasons(kindReasons),
   evidence: reading.evidence.map(({ reason, ...row }) => ({ ...row, reason: formatEvidence(reason) })),
   mending: reading.mending && { ...reading.mending, edits: reading.mending.edits.map(serializeMend) },
-  findings: reading.findings.map(({ mend, ...finding }) => ({ ...serializeFinding(finding), mend: mend.map(serializeMend) })),
+  findings: reading.findings.map(({ mend, ...finding }) => ({
+    ...serializeFinding(finding),
+    mend: mend.map(serializeMend),
+  })),
 });
 
 const serializeMend = ({ reason, ...edit }: Mend) => ({ ...edit, reason: formatMend(reason) });
 
 /** A mended text as it crosses a wire. */
-export const serializeMended = ({ text, done }: Mended): { text: string; done: { rule: string; reason: string }[] } => ({
+export const serializeMended = ({
+  text,
+  done,
+}: Mended): { text: string; done: { rule: string; reason: string }[] } => ({
   text,
   done: done.map(({ rule, reason }) => ({ rule, reason: formatMend(reason) })),
 });

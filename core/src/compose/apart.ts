@@ -20,7 +20,8 @@ export interface Carried {
   uncarried: OptionProblem[];
 }
 
-const isConditioned = (change: AskedChange): change is Conditioned => change.kind === 'declaration' && change.when !== undefined;
+const isConditioned = (change: AskedChange): change is Conditioned =>
+  change.kind === 'declaration' && change.when !== undefined;
 
 /**
  * Brings declarations under a condition to the page. A `style` attribute cannot carry them (CSS Style Attributes,
@@ -31,33 +32,64 @@ export function carry(code: Code, changes: readonly AskedChange[], name: string 
   const conditioned = changes.filter(isConditioned);
   if (conditioned.length === 0) return { changes, uncarried: [] };
   const others = changes.filter((change) => !isConditioned(change));
-  if (name === null) return { changes: others, uncarried: distinct(conditioned.map(({ option, when }) => ({ option, code: 'needs-page-head', facts: { when } }))) };
+  if (name === null)
+    return {
+      changes: others,
+      uncarried: distinct(
+        conditioned.map(({ option, when }) => ({ option, code: 'needs-page-head', facts: { when } })),
+      ),
+    };
   const insisting = conditioned.filter((change) => insists(code, change));
   const carried = conditioned.filter((change) => !insisting.includes(change));
   return {
     changes: carried.length === 0 ? others : [...others, ...asClasses(code, carried, name)],
-    uncarried: distinct(insisting.map(({ option, property }) => ({ option, code: 'code-insists', facts: { property } }))),
+    uncarried: distinct(
+      insisting.map(({ option, property }) => ({ option, code: 'code-insists', facts: { property } })),
+    ),
   };
 }
 
 /* A declaration of the code itself that no rule wins over (CSS Cascading 4, section 6.1: inline and important). */
 const insists = (code: Code, { element, property, clears }: Conditioned): boolean =>
-  ownStyle(code, element).some((own) => own.important && (own.property === property || clears.includes(own.property)));
+  ownStyle(code, element).some(
+    (own) => own.important && (own.property === property || clears.includes(own.property)),
+  );
 
-const ownStyle = (code: Code, element: MarkupElement): ReturnType<typeof parseStyle> => parseStyle(rawAttribute(code, element, 'style'));
+const ownStyle = (code: Code, element: MarkupElement): ReturnType<typeof parseStyle> =>
+  parseStyle(rawAttribute(code, element, 'style'));
 
 /* A class for each element, and one style part with the rules of all. */
 function asClasses(code: Code, changes: readonly Conditioned[], name: string): AskedChange[] {
   const elements = [...new Set(changes.map(({ element }) => element))].sort((a, b) => a.start - b.start);
-  const classOf = (element: MarkupElement): string => (elements[0] === element ? name : `${name}-${elements.indexOf(element) + 1}`);
+  const classOf = (element: MarkupElement): string =>
+    elements[0] === element ? name : `${name}-${elements.indexOf(element) + 1}`;
   const first = changes[0]!;
   const asker = { stage: first.stage, option: first.option };
   const classes = elements.map((element): AskedChange => {
     const { stage, option } = changes.find((change) => change.element === element)!;
-    return { kind: 'token', element, name: 'class', token: classOf(element), present: true, reason: reason('class-for-rules'), stage, option };
+    return {
+      kind: 'token',
+      element,
+      name: 'class',
+      token: classOf(element),
+      present: true,
+      reason: reason('class-for-rules'),
+      stage,
+      option,
+    };
   });
   const rules = conditions.flatMap((when) => mediaRules(code, when, changes, elements, classOf));
-  return [...classes, { kind: 'share', position: 'page-head', markup: `<style>${rules.join('')}</style>`, holds: changes.map(whyHeld), reason: reason('rules-apart'), ...asker }];
+  return [
+    ...classes,
+    {
+      kind: 'share',
+      position: 'page-head',
+      markup: `<style>${rules.join('')}</style>`,
+      holds: changes.map(whyHeld),
+      reason: reason('rules-apart'),
+      ...asker,
+    },
+  ];
 }
 
 /* With the condition, which the sentence names. */
@@ -66,10 +98,20 @@ function whyHeld(change: Conditioned): EditReason {
   return { ...why, facts: { ...facts, when: change.when } };
 }
 
-function mediaRules(code: Code, when: Condition, changes: readonly Conditioned[], elements: readonly MarkupElement[], classOf: (element: MarkupElement) => string): string[] {
+function mediaRules(
+  code: Code,
+  when: Condition,
+  changes: readonly Conditioned[],
+  elements: readonly MarkupElement[],
+  classOf: (element: MarkupElement) => string,
+): string[] {
   const rules = elements.flatMap((element) => {
     const here = changes.filter((change) => change.when === when && change.element === element);
-    return here.length === 0 ? [] : [`.${classOf(element)}{${[...undoing(code, element, here), ...here.map(({ property, value }) => declaration(property, value))].join(';')}}`];
+    return here.length === 0
+      ? []
+      : [
+          `.${classOf(element)}{${[...undoing(code, element, here), ...here.map(({ property, value }) => declaration(property, value))].join(';')}}`,
+        ];
   });
   return rules.length === 0 ? [] : [`@media ${mediaOf[when]}{${rules.join('')}}`];
 }
@@ -77,10 +119,14 @@ function mediaRules(code: Code, when: Condition, changes: readonly Conditioned[]
 /* Of the element’s own style, what would undo these. */
 const undoing = (code: Code, element: MarkupElement, changes: readonly Conditioned[]): string[] => {
   const clears = new Set(changes.flatMap((change) => change.clears));
-  return [...new Set(ownStyle(code, element).map(({ property }) => property))].filter((property) => clears.has(property)).map((property) => declaration(property, 'initial'));
+  return [...new Set(ownStyle(code, element).map(({ property }) => property))]
+    .filter((property) => clears.has(property))
+    .map((property) => declaration(property, 'initial'));
 };
 
 /* Only what is important wins over an element’s own style. */
 const declaration = (property: string, value: string): string => `${property}:${value}!important`;
 
-const distinct = (problems: readonly OptionProblem[]): OptionProblem[] => [...new Map(problems.map((problem) => [`${problem.option} ${problem.code}`, problem])).values()];
+const distinct = (problems: readonly OptionProblem[]): OptionProblem[] => [
+  ...new Map(problems.map((problem) => [`${problem.option} ${problem.code}`, problem])).values(),
+];

@@ -26,7 +26,10 @@ export interface Asked {
  */
 export function gatherChanges(code: Code, options: Options): Asked {
   const implied = impliedBy(code, options);
-  const all: Options = implied.length === 0 ? options : { ...Object.fromEntries(implied.map(({ option, value }) => [option, value])), ...options };
+  const all: Options =
+    implied.length === 0
+      ? options
+      : { ...Object.fromEntries(implied.map(({ option, value }) => [option, value])), ...options };
   const context = { options: all, implied: new Map(implied.map((one) => [one.option, one])) };
   const changes: AskedChange[] = [];
   const problems: OptionProblem[] = [];
@@ -50,7 +53,8 @@ export function gatherChanges(code: Code, options: Options): Asked {
     problems.push(...contribution.problems.map((problem) => ({ option: name, ...problem })));
   }
   if (failed.size === 0) return { changes, problems, implied };
-  const stands = (stage: Asker): boolean => !failed.has(stage === 'hand' ? 'settings' : (stage as OptionStage));
+  const stands = (stage: Asker): boolean =>
+    !failed.has(stage === 'hand' ? 'settings' : (stage as OptionStage));
   return { changes: changes.filter(({ stage }) => stands(stage)), problems, implied };
 }
 
@@ -63,7 +67,9 @@ function impliedBy(code: Code, options: Options): Implied[] {
   for (const { name: by, implies } of bringing) {
     const value = options[by];
     if (value === undefined || value === false) continue;
-    for (const one of implies!(code, value, options)) if (options[one.option] === undefined && !implied.has(one.option)) implied.set(one.option, { ...one, by });
+    for (const one of implies!(code, value, options))
+      if (options[one.option] === undefined && !implied.has(one.option))
+        implied.set(one.option, { ...one, by });
   }
   return [...implied.values()];
 }
@@ -73,7 +79,11 @@ const ranks = new WeakMap<Sheet, ReadonlyMap<string, number>>();
 
 /* The place of each of a sheet's settings in it. */
 function ranksIn(sheet: Sheet): ReadonlyMap<string, number> {
-  const known = ranks.get(sheet) ?? new Map([...Object.keys(sheet.settings), ...Object.keys(sheet.options ?? {})].map((name, at) => [name, at]));
+  const known =
+    ranks.get(sheet) ??
+    new Map(
+      [...Object.keys(sheet.settings), ...Object.keys(sheet.options ?? {})].map((name, at) => [name, at]),
+    );
   ranks.set(sheet, known);
   return known;
 }

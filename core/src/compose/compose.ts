@@ -44,7 +44,11 @@ export interface Circumstances {
  * the options and the circumstances. Nothing asked is nothing changed; what is there already is not changed again.
  * @example compose(openCode(text, { sheets }), { 'start': 112, 'max-width': 720 }).text
  */
-export function compose(code: Code, options: Options, { mark = null, apart = null, planned = [] }: Circumstances = {}): Composition {
+export function compose(
+  code: Code,
+  options: Options,
+  { mark = null, apart = null, planned = [] }: Circumstances = {},
+): Composition {
   const { changes, problems, implied } = gatherChanges(code, withBareNames(options, code.sheet));
   if (mark) changes.push(markChange(code, mark));
   changes.push(...planned);
@@ -53,10 +57,21 @@ export function compose(code: Code, options: Options, { mark = null, apart = nul
   const edits = mergeEdits(withLosses(editsOf(code, stands), settled.losses));
   const spot: Snippet = { position: 'spot', runs: runsOf(code.text, edits) };
   const snippets = inOrder([...sharedSnippets(stands), spot]);
-  return { edits, problems: [...problems, ...settled.problems], implied, losses: settled.losses, uncarried, snippets, text: snippetText(spot) };
+  return {
+    edits,
+    problems: [...problems, ...settled.problems],
+    implied,
+    losses: settled.losses,
+    uncarried,
+    snippets,
+    text: snippetText(spot),
+  };
 }
 
-const inOrder = (snippets: Snippet[]): Snippet[] => (snippets.length === 1 ? snippets : snippets.sort((a, b) => positions.indexOf(a.position) - positions.indexOf(b.position)));
+const inOrder = (snippets: Snippet[]): Snippet[] =>
+  snippets.length === 1
+    ? snippets
+    : snippets.sort((a, b) => positions.indexOf(a.position) - positions.indexOf(b.position));
 
 /* What is asked for at other positions, each by itself: the same for every code that asks for it. */
 const sharedSnippets = (changes: readonly AskedChange[]): Snippet[] =>
@@ -64,13 +79,27 @@ const sharedSnippets = (changes: readonly AskedChange[]): Snippet[] =>
     .filter((change) => change.kind === 'share')
     .map((change) => {
       const reasons = [...(change.holds ?? []), reasonOf(change)];
-      return { position: change.position, runs: [{ from: 'orbis', text: change.markup, stage: reasons[0]!.stage, options: optionsOf(reasons), reasons, instead: null }] };
+      return {
+        position: change.position,
+        runs: [
+          {
+            from: 'orbis',
+            text: change.markup,
+            stage: reasons[0]!.stage,
+            options: optionsOf(reasons),
+            reasons,
+            instead: null,
+          },
+        ],
+      };
     });
 
 /* Two options of one stage that differ leave it without changes, as every problem does. */
 function standing(asked: readonly AskedChange[], { changes, problems }: Settled): readonly AskedChange[] {
   if (problems.length === 0) return changes;
-  const failed = new Set(problems.map(({ option }) => asked.find((change) => change.option === option)!.stage));
+  const failed = new Set(
+    problems.map(({ option }) => asked.find((change) => change.option === option)!.stage),
+  );
   return changes.filter(({ stage }) => !failed.has(stage));
 }
 
@@ -84,7 +113,9 @@ function withLosses(edits: Edit[], losses: readonly Loss[]): Edit[] {
       const { stage, option } = reason;
       return [
         reason,
-        ...(over.length > 0 && reason.code === 'set-by-hand' ? [{ stage, option, code: 'wins-over', facts: { options: over.join(', ') } }] : []),
+        ...(over.length > 0 && reason.code === 'set-by-hand'
+          ? [{ stage, option, code: 'wins-over', facts: { options: over.join(', ') } }]
+          : []),
         ...(under === undefined ? [] : [{ stage, option, code: 'gives-way-to', facts: { option: under } }]),
       ];
     });

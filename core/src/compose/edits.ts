@@ -16,7 +16,13 @@ import {
   type MarkupElement,
   type Seams,
 } from '../text/index.ts';
-import type { AddressChange, AttributeChange, DeclarationChange, MemberChange, TokenChange } from '../options/change.ts';
+import type {
+  AddressChange,
+  AttributeChange,
+  DeclarationChange,
+  MemberChange,
+  TokenChange,
+} from '../options/change.ts';
 import { permissionsOf, rawAttribute } from '../settings/targets.ts';
 import { writeSpan } from '../sheets/span.ts';
 import type { AskedChange } from './changes.ts';
@@ -49,13 +55,21 @@ function innerEdits(code: Code, changes: readonly AskedChange[]): Edit[] {
   for (const group of groupsOf(changes)) {
     const { place, reasons } = composed(code, group);
     if (place === null) continue;
-    edits.push({ start: place.start, end: place.end, text: place.text, stage: reasons[0]!.stage, options: optionsOf(reasons), reasons });
+    edits.push({
+      start: place.start,
+      end: place.end,
+      text: place.text,
+      stage: reasons[0]!.stage,
+      options: optionsOf(reasons),
+      reasons,
+    });
   }
   return edits;
 }
 
 /** The options that these reasons are of, each once. */
-export const optionsOf = (reasons: readonly EditReason[]): string[] => (reasons.length === 1 ? [reasons[0]!.option] : [...new Set(reasons.map(({ option }) => option))]);
+export const optionsOf = (reasons: readonly EditReason[]): string[] =>
+  reasons.length === 1 ? [reasons[0]!.option] : [...new Set(reasons.map(({ option }) => option))];
 
 /* Changes of the same address, attribute or script, in the order in which the first of each was asked for. */
 function groupsOf(changes: readonly AskedChange[]): AskedChange[][] {
@@ -63,7 +77,8 @@ function groupsOf(changes: readonly AskedChange[]): AskedChange[][] {
   const known = new Map<object, Map<string, AskedChange[]>>();
   for (const change of changes) {
     const subject = subjectOf(change);
-    const ofSubject = known.get(subject) ?? known.set(subject, new Map<string, AskedChange[]>()).get(subject)!;
+    const ofSubject =
+      known.get(subject) ?? known.set(subject, new Map<string, AskedChange[]>()).get(subject)!;
     const part = partOf(change);
     const group = ofSubject.get(part);
     if (group) group.push(change);
@@ -111,7 +126,11 @@ function composed(code: Code, group: readonly AskedChange[]): Composed {
 }
 
 /* Follows the changes step by step; those that change nothing have no reason to be named. */
-function follow<C extends AskedChange>(from: string, changes: readonly C[], step: (raw: string, change: C) => string): { raw: string; reasons: EditReason[] } {
+function follow<C extends AskedChange>(
+  from: string,
+  changes: readonly C[],
+  step: (raw: string, change: C) => string,
+): { raw: string; reasons: EditReason[] } {
   // Several parameters of one setting have one reason.
   const told = new Set<AskedChange['reason']>();
   const reasons: EditReason[] = [];
@@ -130,7 +149,9 @@ function follow<C extends AskedChange>(from: string, changes: readonly C[], step
 function addressEdit({ text }: Code, changes: readonly Of<AddressChange>[]): Composed {
   const { start, end } = changes[0]!.address;
   const first = parseAddress(text.slice(start, end));
-  const { raw, reasons } = follow(first.raw, changes, (now, change) => changedAddress(now, change, first.joint));
+  const { raw, reasons } = follow(first.raw, changes, (now, change) =>
+    changedAddress(now, change, first.joint),
+  );
   return { place: smallestChange(text, start, end, raw, addressSeams), reasons };
 }
 
@@ -142,13 +163,17 @@ function changedAddress(raw: string, change: Of<AddressChange>, joint: '&' | '&a
       return changePath(raw, change.step, change.value);
     case 'span': {
       // What the other half of the span is, says the address as the changes before have left it.
-      const now = parseAddress(raw).parameters.find((p) => p.in === change.in && p.name === change.name)?.value;
+      const now = parseAddress(raw).parameters.find(
+        (p) => p.in === change.in && p.name === change.name,
+      )?.value;
       const value = writeSpan(now, change.half, change.seconds, change.format);
       return changeAddress({ raw, joint }, [{ in: change.in, name: change.name, value }]);
     }
     case 'parameter': {
       const { name, value, in: place } = change;
-      return changeAddress({ raw, joint }, [{ in: place ?? 'query', name, value: value === true ? '' : value, bare: value === true }]);
+      return changeAddress({ raw, joint }, [
+        { in: place ?? 'query', name, value: value === true ? '' : value, bare: value === true },
+      ]);
     }
   }
 }
@@ -158,24 +183,42 @@ function memberEdit(code: Code, changes: readonly Of<MemberChange>[]): Composed 
   const [{ element, of }] = changes as [Of<MemberChange>];
   if ('attribute' in of) {
     const now = rawAttribute(code, element, of.attribute);
-    const { raw, reasons } = follow(now, changes, (raw, { path, value }) => changeJson(raw === '' ? '{}' : raw, path, value) ?? raw);
+    const { raw, reasons } = follow(
+      now,
+      changes,
+      (raw, { path, value }) => changeJson(raw === '' ? '{}' : raw, path, value) ?? raw,
+    );
     return { place: setRawAttribute(text, element, of.attribute, raw), reasons };
   }
   const [start, end] = [element.startTagEnd, element.endTagStart ?? element.end];
-  const { raw, reasons } = follow(text.slice(start, end), changes, (raw, { path, value, of }) => changeOptions(raw, (of as { call: string }).call, path, value) ?? raw);
+  const { raw, reasons } = follow(
+    text.slice(start, end),
+    changes,
+    (raw, { path, value, of }) => changeOptions(raw, (of as { call: string }).call, path, value) ?? raw,
+  );
   return { place: smallestChange(text, start, end, raw), reasons };
 }
 
 /* The tokens that are there stay as they are; those that a change adds come behind them. */
 function tokenEdit({ text }: Code, changes: readonly Of<TokenChange>[]): Composed {
   const [{ element, name }] = changes as [Of<TokenChange>];
-  const now = name === 'allow' ? permissionsOf(element) : (attribute(element, name) ?? '').split(/\s+/).filter(Boolean);
-  const isIt = (written: string, { token }: TokenChange): boolean => written.split(/\s/)[0]!.toLowerCase() === token.toLowerCase();
+  const now =
+    name === 'allow' ? permissionsOf(element) : (attribute(element, name) ?? '').split(/\s+/).filter(Boolean);
+  const isIt = (written: string, { token }: TokenChange): boolean =>
+    written.split(/\s/)[0]!.toLowerCase() === token.toLowerCase();
   const done = changes.filter((change) => now.some((written) => isIt(written, change)) !== change.present);
   if (done.length === 0) return { place: null, reasons: [] };
   const kept = now.filter((written) => !done.some((change) => isIt(written, change)));
   const tokens = [...kept, ...done.filter(({ present }) => present).map(({ token }) => token)];
-  return { place: setAttribute(text, element, name, tokens.length === 0 ? null : tokens.join(name === 'allow' ? '; ' : ' ')), reasons: done.map(reasonOf) };
+  return {
+    place: setAttribute(
+      text,
+      element,
+      name,
+      tokens.length === 0 ? null : tokens.join(name === 'allow' ? '; ' : ' '),
+    ),
+    reasons: done.map(reasonOf),
+  };
 }
 
 /* A mark is written whole, so that another one can be put in its place. */
@@ -183,9 +226,17 @@ const wholeValue: Seams = { behind: '', before: '' };
 
 function attributeEdit({ text }: Code, change: Of<AttributeChange>): Composed {
   const { element, name, value, stage } = change;
-  if (stage === 'mark') return { place: setRawAttribute(text, element, name, String(value), wholeValue), reasons: [reasonOf(change)] };
-  return { place: value === true ? presence(element, name) : setAttribute(text, element, name, value), reasons: [reasonOf(change)] };
+  if (stage === 'mark')
+    return {
+      place: setRawAttribute(text, element, name, String(value), wholeValue),
+      reasons: [reasonOf(change)],
+    };
+  return {
+    place: value === true ? presence(element, name) : setAttribute(text, element, name, value),
+    reasons: [reasonOf(change)],
+  };
 }
 
 /* A presence that is there already is as good in any of its spellings (HTML, section 2.3.2). */
-const presence = (element: MarkupElement, name: string): Place | null => (element.attributes.has(name) ? null : { start: element.nameEnd, end: element.nameEnd, text: ` ${name}` });
+const presence = (element: MarkupElement, name: string): Place | null =>
+  element.attributes.has(name) ? null : { start: element.nameEnd, end: element.nameEnd, text: ` ${name}` };

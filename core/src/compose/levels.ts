@@ -1,5 +1,10 @@
 import type { Code } from '../code.ts';
-import { effectiveOptions, type Effective, type LevelledOptions, type OptionLevel } from '../options/levels.ts';
+import {
+  effectiveOptions,
+  type Effective,
+  type LevelledOptions,
+  type OptionLevel,
+} from '../options/levels.ts';
 import type { OptionProblem } from '../options/option.ts';
 import { withoutOptions, type Options } from '../options/values.ts';
 import { withBareNames } from '../settings/of-sheet.ts';
@@ -23,7 +28,11 @@ const forMany: ReadonlySet<OptionLevel> = new Set<OptionLevel>(['site', 'rule'])
  * Composes a code with the values of all levels, the nearest winning. A value for many embeds that this one cannot
  * have is passed over; what is asked of the embed itself or of its placement is a problem then, as ever.
  */
-export function composeLevels(code: Code, asked: LevelledOptions, circumstances: Circumstances = {}): LevelledComposition {
+export function composeLevels(
+  code: Code,
+  asked: LevelledOptions,
+  circumstances: Circumstances = {},
+): LevelledComposition {
   let now = meantFor(code, asked);
   const passedOver: OptionProblem[] = [];
   for (;;) {
@@ -31,9 +40,15 @@ export function composeLevels(code: Code, asked: LevelledOptions, circumstances:
     const composition = compose(code, options, circumstances);
     const foreign = composition.problems.filter(({ option }) => forMany.has(levels[option]!));
     if (foreign.length === 0) return { ...composition, effective: options, levels, overridden, passedOver };
-    passedOver.push(...foreign.map((problem) => (problem.code === 'option-unknown' ? notOffered(problem, code) : problem)));
+    passedOver.push(
+      ...foreign.map((problem) => (problem.code === 'option-unknown' ? notOffered(problem, code) : problem)),
+    );
     const names = foreign.map(({ option }) => option);
-    now = { ...now, site: withoutOptions(now.site ?? {}, names), rule: withoutOptions(now.rule ?? {}, names) };
+    now = {
+      ...now,
+      site: withoutOptions(now.site ?? {}, names),
+      rule: withoutOptions(now.rule ?? {}, names),
+    };
   }
 }
 
@@ -41,7 +56,9 @@ export function composeLevels(code: Code, asked: LevelledOptions, circumstances:
 function meantFor({ sheet }: Code, asked: LevelledOptions): LevelledOptions {
   const levels = Object.entries(asked).map(([level, options]) => {
     const bare = withBareNames(options, sheet);
-    const ofOthers = forMany.has(level as OptionLevel) ? Object.keys(bare).filter((name) => name.includes('.') && optionNamed(name, sheet) === null) : [];
+    const ofOthers = forMany.has(level as OptionLevel)
+      ? Object.keys(bare).filter((name) => name.includes('.') && optionNamed(name, sheet) === null)
+      : [];
     return [level, ofOthers.length === 0 ? bare : withoutOptions(bare, ofOthers)];
   });
   return Object.fromEntries(levels) as LevelledOptions;
@@ -49,4 +66,6 @@ function meantFor({ sheet }: Code, asked: LevelledOptions): LevelledOptions {
 
 /* Of many embeds some other has it: it is there, but not for this code. */
 const notOffered = ({ option }: OptionProblem, { sheet }: Code): OptionProblem =>
-  sheet ? { option, code: 'setting-not-offered', facts: { setting: option, provider: sheet.name } } : { option, code: 'no-sheet', facts: { setting: option } };
+  sheet
+    ? { option, code: 'setting-not-offered', facts: { setting: option, provider: sheet.name } }
+    : { option, code: 'no-sheet', facts: { setting: option } };

@@ -25,13 +25,21 @@ export function readMark(value: string): Mark | null {
 }
 
 /** A snippet that was made with the neutral mark, with this mark in its place. */
-export const withMark = ({ position, runs }: Snippet, mark: Mark): Snippet => ({ position, runs: runs.map((run) => marked(run, mark)) });
+export const withMark = ({ position, runs }: Snippet, mark: Mark): Snippet => ({
+  position,
+  runs: runs.map((run) => marked(run, mark)),
+});
 
 function marked(run: Run, mark: Mark): Run {
   if (run.from === 'source' || !run.reasons.some(({ stage }) => stage === 'mark')) return run;
   // What people typed stands in attributes, where it cannot end with this.
   const at = run.text.lastIndexOf(writeMark(neutralMark));
-  return at < 0 ? run : { ...run, text: run.text.slice(0, at) + writeMark(mark) + run.text.slice(at + writeMark(neutralMark).length) };
+  return at < 0
+    ? run
+    : {
+        ...run,
+        text: run.text.slice(0, at) + writeMark(mark) + run.text.slice(at + writeMark(neutralMark).length),
+      };
 }
 
 /** The outermost element that carries the mark: the first one that shows something. Null where the code has none. */
@@ -48,7 +56,23 @@ export function markedElement(code: Pick<Code, 'markup'>): MarkupElement | null 
 export function markChange(code: Pick<Code, 'text' | 'markup'>, mark: Mark): AskedChange {
   const element = markedElement(code);
   const asker = { stage: 'mark', option: 'mark' } as const;
-  if (element) return { kind: 'attribute', element, name: markName, value: writeMark(mark), reason: reason('mark'), ...asker };
+  if (element)
+    return {
+      kind: 'attribute',
+      element,
+      name: markName,
+      value: writeMark(mark),
+      reason: reason('mark'),
+      ...asker,
+    };
   const range = { start: 0, end: code.text.length };
-  return { kind: 'surround', range, layer: 'carrier', element: 'div', attributes: { [markName]: writeMark(mark) }, reason: reason('carry-mark'), ...asker };
+  return {
+    kind: 'surround',
+    range,
+    layer: 'carrier',
+    element: 'div',
+    attributes: { [markName]: writeMark(mark) },
+    reason: reason('carry-mark'),
+    ...asker,
+  };
 }

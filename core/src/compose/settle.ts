@@ -3,7 +3,13 @@ import type { OptionProblem } from '../options/option.ts';
 import type { Asker, AskedChange } from './changes.ts';
 
 /* The higher one wins. */
-const strength: Record<Asker, number> = { 'settings': 1, 'presentation': 2, 'mark': 3, 'hand': 4, 'leave-out': 5 };
+const strength: Record<Asker, number> = {
+  'settings': 1,
+  'presentation': 2,
+  'mark': 3,
+  'hand': 4,
+  'leave-out': 5,
+};
 
 /** An option that gave way to a stronger one. */
 export interface Loss {
@@ -39,12 +45,22 @@ export function settle(asked: readonly AskedChange[]): Settled {
     }
     losers.add(change);
     if (valueOf(winner) === valueOf(change)) continue;
-    if (strength[winner.stage] > strength[change.stage]) losses.push({ option: change.option, to: winner.option });
-    else problems.push({ option: change.option, code: 'options-conflict', facts: { setting: change.option, other: winner.option } });
+    if (strength[winner.stage] > strength[change.stage])
+      losses.push({ option: change.option, to: winner.option });
+    else
+      problems.push({
+        option: change.option,
+        code: 'options-conflict',
+        facts: { setting: change.option, other: winner.option },
+      });
   }
   const changes = losers.size === 0 ? asked : asked.filter((change) => !losers.has(change));
   const byHand = changes.some((change) => change.kind === 'parameter' && change.in === null);
-  return { changes: byHand ? changes.map((change) => placed(change, losers)) : changes, losses: distinct([...losses, ...hintLosses(changes)]), problems };
+  return {
+    changes: byHand ? changes.map((change) => placed(change, losers)) : changes,
+    losses: distinct([...losses, ...hintLosses(changes)]),
+    problems,
+  };
 }
 
 /* Within a stage in the order of asking: of equals the first wins. */
@@ -89,7 +105,12 @@ function isSameThing(a: AskedChange, b: AskedChange): boolean {
     case 'share':
       return b.kind === 'share' && a.position === b.position && a.markup === b.markup;
     case 'member':
-      return b.kind === 'member' && holderOf(a) === holderOf(b) && a.path.length === b.path.length && a.path.every((name, at) => name === b.path[at]);
+      return (
+        b.kind === 'member' &&
+        holderOf(a) === holderOf(b) &&
+        a.path.length === b.path.length &&
+        a.path.every((name, at) => name === b.path[at])
+      );
   }
 }
 
@@ -125,7 +146,10 @@ function valueOf(change: AskedChange): string {
 function placed(change: AskedChange, losers: ReadonlySet<AskedChange>): AskedChange {
   if (change.kind !== 'parameter' || change.in !== null) return change;
   const now = change.address.parameters.find(({ name }) => name === change.name)?.in;
-  const lost = [...losers].find((other) => other.kind === 'parameter' && subjectOf(other) === subjectOf(change) && isSameThing(other, change)) as typeof change | undefined;
+  const lost = [...losers].find(
+    (other) =>
+      other.kind === 'parameter' && subjectOf(other) === subjectOf(change) && isSameThing(other, change),
+  ) as typeof change | undefined;
   return { ...change, in: now ?? lost?.in ?? 'query' };
 }
 
@@ -135,9 +159,14 @@ function hintLosses(changes: readonly AskedChange[]): Loss[] {
   if (declared.length === 0) return [];
   return changes.flatMap((change) => {
     if (change.kind !== 'attribute' || (change.name !== 'width' && change.name !== 'height')) return [];
-    const winner = declared.find((other) => other.kind === 'declaration' && other.element === change.element && other.property === change.name);
+    const winner = declared.find(
+      (other) =>
+        other.kind === 'declaration' && other.element === change.element && other.property === change.name,
+    );
     return winner ? [{ option: change.option, to: winner.option }] : [];
   });
 }
 
-const distinct = (losses: readonly Loss[]): Loss[] => [...new Map(losses.map((loss) => [`${loss.option} ${loss.to}`, loss])).values()];
+const distinct = (losses: readonly Loss[]): Loss[] => [
+  ...new Map(losses.map((loss) => [`${loss.option} ${loss.to}`, loss])).values(),
+];

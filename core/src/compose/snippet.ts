@@ -8,7 +8,14 @@ import { mergeEdits, type Edit, type EditReason, type Stage } from '../text/inde
  */
 export type Run =
   | { from: 'source'; start: number; end: number; text: string; of?: string }
-  | { from: 'orbis'; text: string; stage: Stage; options: string[]; reasons: EditReason[]; instead: { start: number; end: number } | null };
+  | {
+      from: 'orbis';
+      text: string;
+      stage: Stage;
+      options: string[];
+      reasons: EditReason[];
+      instead: { start: number; end: number } | null;
+    };
 
 /** What is pasted at one position. */
 export interface Snippet {

@@ -14,7 +14,8 @@ export const optionNames: readonly string[] = allOptions.map(({ name }) => name)
 const byName = new Map(allOptions.map((option) => [option.name, option]));
 
 /** The options that there are for a code: those of the table, and those that its provider’s sheet declares. */
-export const optionsFor = (sheet: Sheet | null): readonly Option[] => (sheet?.options ? [...allOptions, ...ownOptions(sheet)] : allOptions);
+export const optionsFor = (sheet: Sheet | null): readonly Option[] =>
+  sheet?.options ? [...allOptions, ...ownOptions(sheet)] : allOptions;
 
 /**
  * An option by its name, also one that sets a parameter by hand (`parameter.hue`), and one that the sheet declares

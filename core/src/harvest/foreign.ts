@@ -11,7 +11,9 @@ export function hostOfPage(markup: Markup, address: string | null): string | nul
 }
 
 function linked({ elements }: Markup): string | null {
-  const canonical = elements.find((e) => e.name === 'link' && attribute(e, 'rel')?.trim().toLowerCase() === 'canonical');
+  const canonical = elements.find(
+    (e) => e.name === 'link' && attribute(e, 'rel')?.trim().toLowerCase() === 'canonical',
+  );
   const base = elements.find((e) => e.name === 'base' && e.attributes.has('href'));
   return (canonical && attribute(canonical, 'href')) ?? (base && attribute(base, 'href')) ?? null;
 }
@@ -27,4 +29,13 @@ export function foreignTo(own: string | null): IsForeign {
 
 /** The address that an element shows or runs; null where it has none. */
 export const shownAddress = (element: MarkupElement): string | null =>
-  attribute(element, element.name === 'object' ? 'data' : element.name === 'link' ? 'href' : element.name === 'form' ? 'action' : 'src');
+  attribute(
+    element,
+    element.name === 'object'
+      ? 'data'
+      : element.name === 'link'
+        ? 'href'
+        : element.name === 'form'
+          ? 'action'
+          : 'src',
+  );

@@ -27,7 +27,20 @@ export function harvest(text: string, context: HarvestContext): PageHarvest {
   if (tooMuch) {
     const { what, most, found, offset } = tooMuch;
     const start = Math.min(offset, text.length);
-    return { title: null, embeds: [], findings: [{ rule: 'too-much', level: 'error', start, end: text.length, ...position(start), facts: { what, most, found, offset } }] };
+    return {
+      title: null,
+      embeds: [],
+      findings: [
+        {
+          rule: 'too-much',
+          level: 'error',
+          start,
+          end: text.length,
+          ...position(start),
+          facts: { what, most, found, offset },
+        },
+      ],
+    };
   }
   const host = hostOfPage(markup, context.address ?? null);
   const regions = regionsOf(markup, foreignTo(host));
@@ -37,16 +50,45 @@ export function harvest(text: string, context: HarvestContext): PageHarvest {
     const code = pieces.map(({ start, end }) => text.slice(start, end)).join('\n');
     const reading = read(code, context);
     const heading = headingBefore(headings, pieces[0]!.start);
-    return { text: code, pieces, ...position(pieces[0]!.start), heading, name: nameFor(element, heading, reading), mark: reading.mark, reading };
+    return {
+      text: code,
+      pieces,
+      ...position(pieces[0]!.start),
+      heading,
+      name: nameFor(element, heading, reading),
+      mark: reading.mark,
+      reading,
+    };
   });
   const page: ReadPage = { text, markup, host, embeds, embedAt: embedsByPlace(embeds) };
-  const findings = pageRules.flatMap((rule) => rule.check(page).map(({ start, end, facts }) => ({ rule: rule.id, level: rule.level, start, end, ...position(start), facts })));
-  return { title: title ? wordsIn(title).slice(0, 200) || null : null, embeds, findings: findings.sort((a, b) => a.start - b.start) };
+  const findings = pageRules.flatMap((rule) =>
+    rule
+      .check(page)
+      .map(({ start, end, facts }) => ({
+        rule: rule.id,
+        level: rule.level,
+        start,
+        end,
+        ...position(start),
+        facts,
+      })),
+  );
+  return {
+    title: title ? wordsIn(title).slice(0, 200) || null : null,
+    embeds,
+    findings: findings.sort((a, b) => a.start - b.start),
+  };
 }
 
 /* What the owner would call it: the name that the code gives it, else the heading that it stands under, else what it is and whose. */
-function nameFor(element: MarkupElement, heading: HarvestedEmbed['heading'], { kind, provider, hosts }: Reading): string {
-  const own = (attribute(element, 'title') ?? attribute(element, 'aria-label') ?? '').replace(/[\p{Cc}\s]+/gu, ' ').trim();
+function nameFor(
+  element: MarkupElement,
+  heading: HarvestedEmbed['heading'],
+  { kind, provider, hosts }: Reading,
+): string {
+  const own = (attribute(element, 'title') ?? attribute(element, 'aria-label') ?? '')
+    .replace(/[\p{Cc}\s]+/gu, ' ')
+    .trim();
   if (own !== '') return own.slice(0, 120);
   const what = kind === 'unknown' ? 'Embed' : kind.charAt(0).toUpperCase() + kind.slice(1);
   if (heading) return `${heading.text.slice(0, 100)} (${kind === 'unknown' ? 'embed' : kind})`;

@@ -17,7 +17,10 @@ export function headingsOf({ elements }: Markup): Heading[] {
 }
 
 /** The last heading before a place, or null. */
-export function headingBefore(headings: readonly Heading[], offset: number): { text: string; rank: number } | null {
+export function headingBefore(
+  headings: readonly Heading[],
+  offset: number,
+): { text: string; rank: number } | null {
   const found = headings.findLast((heading) => heading.end <= offset);
   return found ? { text: found.text, rank: found.rank } : null;
 }

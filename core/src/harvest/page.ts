@@ -51,7 +51,9 @@ export interface ReadPage {
 
 /** Answers which embed holds a place, of many places in turn. */
 export function embedsByPlace(embeds: readonly HarvestedEmbed[]): ReadPage['embedAt'] {
-  const pieces = embeds.flatMap((embed) => embed.pieces.map((piece) => ({ ...piece, embed }))).sort((a, b) => a.start - b.start);
+  const pieces = embeds
+    .flatMap((embed) => embed.pieces.map((piece) => ({ ...piece, embed })))
+    .sort((a, b) => a.start - b.start);
   return (offset) => {
     let low = 0;
     let high = pieces.length - 1;

@@ -48,28 +48,57 @@ function placesOf(page: Siblings, isForeign: IsForeign, loaders: readonly Loader
   const names = namesOf(loaders.flatMap(({ hosts }) => hosts));
   const found = new Set<MarkupElement>();
   const scripts = new Set(loaders.map((loader) => loader.element));
-  const looked = { ids: new Set(loaders.flatMap(({ facts }) => facts?.ids ?? [])), classes: new Set(loaders.flatMap(({ facts }) => facts?.classes ?? [])) };
+  const looked = {
+    ids: new Set(loaders.flatMap(({ facts }) => facts?.ids ?? [])),
+    classes: new Set(loaders.flatMap(({ facts }) => facts?.classes ?? [])),
+  };
   for (const element of page.markup.elements) {
     if (isInside(element, (outer) => covering.has(outer.name) || found.has(outer))) continue;
-    if (isPlace(element, isForeign, names, looked) || (isFillable(element) && besideLoader(page, element, scripts, found))) found.add(element);
+    if (
+      isPlace(element, isForeign, names, looked) ||
+      (isFillable(element) && besideLoader(page, element, scripts, found))
+    )
+      found.add(element);
   }
   return [...found];
 }
 
-function isPlace(element: MarkupElement, isForeign: IsForeign, names: readonly string[], looked: { ids: Set<string>; classes: Set<string> }): boolean {
+function isPlace(
+  element: MarkupElement,
+  isForeign: IsForeign,
+  names: readonly string[],
+  looked: { ids: Set<string>; classes: Set<string> },
+): boolean {
   if (framing.has(element.name))
-    return element.name === 'iframe' || isForeign(shownAddress(element) ?? firstSource(element)) || element.name === 'video' || element.name === 'audio';
+    return (
+      element.name === 'iframe' ||
+      isForeign(shownAddress(element) ?? firstSource(element)) ||
+      element.name === 'video' ||
+      element.name === 'audio'
+    );
   if (element.name === 'form') return isForeign(attribute(element, 'action'));
-  if (element.name === 'script' || element.name === 'link' || element.name === 'style' || element.name === 'meta') return false;
+  if (
+    element.name === 'script' ||
+    element.name === 'link' ||
+    element.name === 'style' ||
+    element.name === 'meta'
+  )
+    return false;
   if (names.length === 0 && looked.ids.size === 0 && looked.classes.size === 0) return false;
   if (!isFillable(element)) return false;
   const id = attribute(element, 'id');
   const classes = (attribute(element, 'class') ?? '').split(/\s+/);
-  return bearsName(element, names) || (id !== null && looked.ids.has(id)) || classes.some((name) => looked.classes.has(name));
+  return (
+    bearsName(element, names) ||
+    (id !== null && looked.ids.has(id)) ||
+    classes.some((name) => looked.classes.has(name))
+  );
 }
 
 const firstSource = (element: MarkupElement): string | null => {
-  const source = element.children.find((child): child is MarkupElement => child.kind === 'element' && child.name === 'source');
+  const source = element.children.find(
+    (child): child is MarkupElement => child.kind === 'element' && child.name === 'source',
+  );
   return source ? attribute(source, 'src') : null;
 };
 
@@ -77,18 +106,40 @@ const firstSource = (element: MarkupElement): string | null => {
 const mostWords = 400;
 function isFillable(element: MarkupElement): boolean {
   if (element.name.includes('-')) return true;
-  const named = element.attributes.has('id') || element.attributes.has('class') || element.attributes.names().some((name) => name.startsWith('data-'));
+  const named =
+    element.attributes.has('id') ||
+    element.attributes.has('class') ||
+    element.attributes.names().some((name) => name.startsWith('data-'));
   if (element.name === 'blockquote') return named || element.attributes.has('cite');
-  if (!['div', 'span', 'section', 'p', 'a', 'figure', 'aside', 'ins', 'button'].includes(element.name)) return false;
-  return named && element.end - element.startTagEnd <= mostWords && !holds(element, (inner) => framing.has(inner.name) || inner.name === 'form' || /^h[1-6]$/.test(inner.name));
+  if (!['div', 'span', 'section', 'p', 'a', 'figure', 'aside', 'ins', 'button'].includes(element.name))
+    return false;
+  return (
+    named &&
+    element.end - element.startTagEnd <= mostWords &&
+    !holds(
+      element,
+      (inner) => framing.has(inner.name) || inner.name === 'form' || /^h[1-6]$/.test(inner.name),
+    )
+  );
 }
 
 const holds = (element: MarkupElement, wanted: (inner: MarkupElement) => boolean): boolean =>
   element.children.some((child) => child.kind === 'element' && (wanted(child) || holds(child, wanted)));
 
 /* An empty element with nothing but blanks between it and a script of somebody else: as codes are pasted. What follows another place is that one's. */
-function besideLoader(page: Siblings, element: MarkupElement, scripts: ReadonlySet<MarkupElement>, found: ReadonlySet<MarkupElement>): boolean {
-  if (element.children.some((child) => child.kind === 'element' || (child.kind === 'text' && child.value.trim() !== '')) && element.name !== 'blockquote') return false;
+function besideLoader(
+  page: Siblings,
+  element: MarkupElement,
+  scripts: ReadonlySet<MarkupElement>,
+  found: ReadonlySet<MarkupElement>,
+): boolean {
+  if (
+    element.children.some(
+      (child) => child.kind === 'element' || (child.kind === 'text' && child.value.trim() !== ''),
+    ) &&
+    element.name !== 'blockquote'
+  )
+    return false;
   const run = page.run(element);
   const own = run.indexOf(element);
   const before = page.contentBefore(run[0]!);
@@ -106,22 +157,40 @@ function boxAround(element: MarkupElement): MarkupElement {
   let outer = element;
   for (let at = element.parent; at; at = at.parent) {
     if (at.attributes.has('data-orbis')) return at;
-    const alone = at.children.every((child) => child === outer || child.kind === 'comment' || (child.kind === 'text' && child.value.trim() === ''));
-    if (!alone || !/padding(?:-top|-bottom)?\s?:[^;]{0,20}%|aspect-ratio|position\s?:\s?relative/i.test(attribute(at, 'style') ?? '')) break;
+    const alone = at.children.every(
+      (child) =>
+        child === outer || child.kind === 'comment' || (child.kind === 'text' && child.value.trim() === ''),
+    );
+    if (
+      !alone ||
+      !/padding(?:-top|-bottom)?\s?:[^;]{0,20}%|aspect-ratio|position\s?:\s?relative/i.test(
+        attribute(at, 'style') ?? '',
+      )
+    )
+      break;
     outer = at;
   }
   return outer;
 }
 
 /* The element with the machinery that stands right beside it, as far as no other place has it. */
-const runAround = (page: Siblings, element: MarkupElement, taken: ReadonlySet<MarkupElement>, places: ReadonlySet<MarkupElement>): MarkupElement[] =>
+const runAround = (
+  page: Siblings,
+  element: MarkupElement,
+  taken: ReadonlySet<MarkupElement>,
+  places: ReadonlySet<MarkupElement>,
+): MarkupElement[] =>
   page.run(element).filter((other) => other === element || (!taken.has(other) && !places.has(other)));
 
 /* Whether a loader that stands elsewhere is for this place. */
 function serves({ hosts, facts }: Loader, element: MarkupElement): boolean {
   if (bearsName(element, namesOf(hosts))) return true;
   const id = attribute(element, 'id');
-  return facts !== null && ((id !== null && facts.ids.includes(id)) || (attribute(element, 'class') ?? '').split(/\s+/).some((name) => facts.classes.includes(name)));
+  return (
+    facts !== null &&
+    ((id !== null && facts.ids.includes(id)) ||
+      (attribute(element, 'class') ?? '').split(/\s+/).some((name) => facts.classes.includes(name)))
+  );
 }
 
 /** What stands beside what. */
@@ -166,7 +235,8 @@ class Siblings {
 
   /* The tags of `head` and `body` part what they stand between, though they are no elements here. */
   #together(a: MarkupElement, b: MarkupElement): boolean {
-    const between = a.end <= b.start ? this.markup.text.slice(a.end, b.start) : this.markup.text.slice(b.end, a.start);
+    const between =
+      a.end <= b.start ? this.markup.text.slice(a.end, b.start) : this.markup.text.slice(b.end, a.start);
     return between === '' || !/<\/?(?:html|head|body)\b/i.test(between);
   }
 }

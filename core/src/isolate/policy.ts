@@ -13,7 +13,9 @@ export function writePolicy(directives: readonly Directive[]): string {
   const first = ['sandbox', 'frame-ancestors'];
   const rank = ([name]: Directive): number => (first.includes(name) ? first.indexOf(name) : first.length);
   for (const [name, values] of directives)
-    for (const word of [name, ...values]) if (word === '' || breaks.test(word)) throw new TypeError(`“${word.slice(0, 60)}” cannot stand in a policy (${name.slice(0, 60)})`);
+    for (const word of [name, ...values])
+      if (word === '' || breaks.test(word))
+        throw new TypeError(`“${word.slice(0, 60)}” cannot stand in a policy (${name.slice(0, 60)})`);
   return [...directives]
     .sort((a, b) => rank(a) - rank(b))
     .map(([name, values]) => [name, ...values].join(' '))
@@ -24,7 +26,8 @@ export function writePolicy(directives: readonly Directive[]): string {
 const hostShape = /^(?:\*\.)?[a-z0-9](?:[a-z0-9.-]{0,251}[a-z0-9])?$/i;
 
 /** Whether a text is the name of a host, and can stand in a policy as it is. Where it may also have a port, give it in `port`. */
-export const isHost = (host: string): boolean => hostShape.test(host) && !host.includes('..') && !/-\.|\.-/.test(host);
+export const isHost = (host: string): boolean =>
+  hostShape.test(host) && !host.includes('..') && !/-\.|\.-/.test(host);
 
 /** The origin of an address as a source of a policy; null where it has none that could stand there. */
 export function originSource(address: string): string | null {

@@ -32,7 +32,8 @@ export interface PreviewOptions {
 }
 
 /* A player of our own tells its time by itself, a provider's where its sheet says how. */
-const tellsTime = ({ parts }: ShownReading, sheet: ShownSheet | null): boolean => sheet?.tellsTime !== undefined || parts.some(({ role }) => role === 'media');
+const tellsTime = ({ parts }: ShownReading, sheet: ShownSheet | null): boolean =>
+  sheet?.tellsTime !== undefined || parts.some(({ role }) => role === 'media');
 
 const relayTag = ({ src, to }: NonNullable<PreviewOptions['relay']>, sheet: ShownSheet | null): string => {
   const { member = '', format = 'seconds' } = sheet?.tellsTime ?? {};
@@ -43,10 +44,16 @@ const relayTag = ({ src, to }: NonNullable<PreviewOptions['relay']>, sheet: Show
  * Puts a code into a document of its own. The policy lets it reach what its reading names, and nothing else; only
  * `ancestors` may frame it. `text` is the code as it would be delivered.
  */
-export function previewDocument(text: string, reading: ShownReading, sheet: ShownSheet | null, options: PreviewOptions): PreviewDocument {
+export function previewDocument(
+  text: string,
+  reading: ShownReading,
+  sheet: ShownSheet | null,
+  options: PreviewOptions,
+): PreviewDocument {
   const relay = tellsTime(reading, sheet) ? (options.relay ?? null) : null;
   const links = (options.discovery ?? []).map(
-    ({ type, href }) => `\n<link rel="alternate" type="${escapeAttribute(type)}" href="${escapeAttribute(href)}" title="${escapeAttribute(options.title)}">`,
+    ({ type, href }) =>
+      `\n<link rel="alternate" type="${escapeAttribute(type)}" href="${escapeAttribute(href)}" title="${escapeAttribute(options.title)}">`,
   );
   const html = `<!doctype html>
 <html lang="${escapeAttribute(options.language)}">
@@ -70,7 +77,12 @@ const directiveOf: Partial<Record<Use, string>> = {
   data: 'connect-src',
 };
 
-function previewPolicy(reading: ShownReading, sheet: ShownSheet | null, { ancestors, ownHost }: PreviewOptions, relay: string | null): string {
+function previewPolicy(
+  reading: ShownReading,
+  sheet: ShownSheet | null,
+  { ancestors, ownHost }: PreviewOptions,
+  relay: string | null,
+): string {
   const sources = new Map<string, Set<string>>();
   const allow = (directive: string | undefined, source: string | null): void => {
     if (directive === undefined || source === null) return;
@@ -80,20 +92,31 @@ function previewPolicy(reading: ShownReading, sheet: ShownSheet | null, { ancest
     const origin = originSource(url);
     allow(directiveOf[use], origin);
     // The provider's other hosts serve the same item: a frame may move between them.
-    if (sheet && use === 'frame' && origin !== null) for (const host of sheet.hosts) allow('frame-src', sameSchemeAndPort(origin, host));
+    if (sheet && use === 'frame' && origin !== null)
+      for (const host of sheet.hosts) allow('frame-src', sameSchemeAndPort(origin, host));
   }
   // Hosts that only a script or a style names: its scheme and port are not known here, so any of the host's will do.
   const named = new Set(reading.addresses.map((address) => hostOf(address.url)));
-  for (const { host, uses } of reading.hosts) if (!named.has(host)) for (const use of uses) allow(directiveOf[use], hostSource(host));
+  for (const { host, uses } of reading.hosts)
+    if (!named.has(host)) for (const use of uses) allow(directiveOf[use], hostSource(host));
   if (reading.parts.some((part) => part.role === 'setup')) allow('script-src', "'unsafe-inline'");
   allow('script-src', relay);
   // Inline styles are what presentation is made of.
   allow('style-src', "'unsafe-inline'");
   if (!sources.has('form-action')) allow('form-action', "'none'");
-  const tokens = new Set([...sandboxTokensOf(reading).map(({ token }) => token), ...(relay === null ? [] : ['allow-scripts'])]);
+  const tokens = new Set([
+    ...sandboxTokensOf(reading).map(({ token }) => token),
+    ...(relay === null ? [] : ['allow-scripts']),
+  ]);
   if (!ownHost) tokens.delete('allow-same-origin');
   const directives = [...sources].map(([name, values]): Directive => [name, [...values]]);
-  return writePolicy([['sandbox', [...tokens]], ['frame-ancestors', ancestors], ['default-src', ["'none'"]], ...directives, ['base-uri', ["'none'"]]]);
+  return writePolicy([
+    ['sandbox', [...tokens]],
+    ['frame-ancestors', ancestors],
+    ['default-src', ["'none'"]],
+    ...directives,
+    ['base-uri', ["'none'"]],
+  ]);
 }
 
 function sameSchemeAndPort(origin: string, host: string): string | null {

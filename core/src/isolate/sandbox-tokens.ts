@@ -11,7 +11,11 @@ export interface SandboxToken {
 export function sandboxTokensOf(reading: Pick<Reading, 'parts' | 'needs'>): SandboxToken[] {
   const sandboxTokens: SandboxToken[] = [];
   const frames = reading.parts.some((part) => part.role === 'frame');
-  if (reading.needs.scripts || frames) sandboxTokens.push({ token: 'allow-scripts', reason: reason(frames ? 'frame-runs-script' : 'has-script') });
+  if (reading.needs.scripts || frames)
+    sandboxTokens.push({
+      token: 'allow-scripts',
+      reason: reason(frames ? 'frame-runs-script' : 'has-script'),
+    });
   if (reading.needs.storage || frames) {
     sandboxTokens.push({ token: 'allow-same-origin', reason: reason('needs-its-origin') });
   }

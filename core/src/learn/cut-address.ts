@@ -8,7 +8,13 @@ type AddressTarget = Pick<Spot, 'element' | 'attribute'>;
  * Cuts an address into pieces: scheme, host and port, the steps of its path, its parameters and its fragment. `from` and
  * `to` are where it stands in the text of `pieces`; a `plain` one stands in no attribute.
  */
-export function cutAddress(pieces: Pieces, text: string, [from, to]: readonly [number, number], target: AddressTarget, plain = false): void {
+export function cutAddress(
+  pieces: Pieces,
+  text: string,
+  [from, to]: readonly [number, number],
+  target: AddressTarget,
+  plain = false,
+): void {
   const raw = text.slice(from, to);
   const decoded = plain ? undecoded(raw) : decodeAttribute(raw);
   const cutter = new AddressCutter(pieces, decoded, from, target);
@@ -78,7 +84,13 @@ class AddressCutter {
       const split = equals < 0 || equals > end ? end : equals;
       const name = decode(this.#url.slice(at, split));
       this.#fixed(Math.min(split + 1, end), `${opener}${name}`);
-      if (end > at) this.#value(end, place, name, split === end ? '' : decode(this.#url.slice(split + 1, end).replaceAll('+', ' ')));
+      if (end > at)
+        this.#value(
+          end,
+          place,
+          name,
+          split === end ? '' : decode(this.#url.slice(split + 1, end).replaceAll('+', ' ')),
+        );
       if (end < to) this.#fixed(end + 1, '&');
       at = end + 1;
     }
@@ -90,7 +102,11 @@ class AddressCutter {
 
   #value(end: number, place: Spot['in'], name: string, value: string): void {
     const sign = place === 'query' ? '?' : place === 'fragment' ? '#' : place === 'path' ? '/' : `${place} `;
-    this.#pieces.spot(this.#from + this.#decoded.at[end]!, { key: `${this.#context()} ${sign}${name}`, ...this.#holder, in: place, name }, value);
+    this.#pieces.spot(
+      this.#from + this.#decoded.at[end]!,
+      { key: `${this.#context()} ${sign}${name}`, ...this.#holder, in: place, name },
+      value,
+    );
   }
 
   #context = (): string => [this.#holder.element, this.#holder.attribute].filter(Boolean).join(' ');

@@ -1,5 +1,13 @@
 import { parseTree, type Node } from 'jsonc-parser';
-import { decodeAttribute, innerText, parseMarkup, type Markup, type MarkupAttribute, type MarkupElement, type MarkupNode } from '../text/index.ts';
+import {
+  decodeAttribute,
+  innerText,
+  parseMarkup,
+  type Markup,
+  type MarkupAttribute,
+  type MarkupElement,
+  type MarkupNode,
+} from '../text/index.ts';
 import { linkIn } from '../reading/index.ts';
 import { literalsOf } from '../reading/scripts/index.ts';
 import { cutAddress } from './cut-address.ts';
@@ -54,12 +62,17 @@ class CodeCutter {
       if (node.kind === 'comment' || node.value.trim() === '') return this.#pieces.upTo(node.end, around);
       this.#pieces.upTo(node.start, around);
       const key = `${around} text`;
-      return this.#pieces.spot(node.end, { key: `${key} ${this.#count(key)}`, element: around, in: 'text', name: '' }, node.value);
+      return this.#pieces.spot(
+        node.end,
+        { key: `${key} ${this.#count(key)}`, element: around, in: 'text', name: '' },
+        node.value,
+      );
     }
     const element = `${node.name} ${this.#count(node.name)}`;
     this.#pieces.upTo(node.start, around);
     this.#pieces.upTo(node.nameEnd, element);
-    for (const found of node.attributes.all().sort((a, b) => a.start - b.start)) this.#attribute(element, found);
+    for (const found of node.attributes.all().sort((a, b) => a.start - b.start))
+      this.#attribute(element, found);
     this.#pieces.upTo(node.startTagEnd, element);
     if (node.name === 'script' && !node.attributes.has('src')) this.#script(node, element);
     else for (const child of node.children) this.#node(child, element);
@@ -71,7 +84,8 @@ class CodeCutter {
     if (valueStart === end) return this.#pieces.upTo(end, `${element} ${name}`);
     this.#pieces.upTo(valueStart, `${element} ${name}`);
     const json = name.startsWith('data-') ? jsonOf(value) : null;
-    if (addressAttributes.has(name) || /^\s*(?:https?:)?\/\/[a-z0-9]/i.test(value)) cutAddress(this.#pieces, this.#text, [valueStart, valueEnd], { element, attribute: name });
+    if (addressAttributes.has(name) || /^\s*(?:https?:)?\/\/[a-z0-9]/i.test(value))
+      cutAddress(this.#pieces, this.#text, [valueStart, valueEnd], { element, attribute: name });
     else if (json) this.#json(json, element, name, valueStart, valueEnd);
     else this.#pieces.spot(valueEnd, { key: `${element} ${name}`, element, in: 'attribute', name }, value);
     this.#pieces.upTo(end, `${element} ${name}`);
@@ -80,7 +94,9 @@ class CodeCutter {
   #json(root: Node, element: string, attribute: string, from: number, to: number): void {
     const { text, at } = decodeAttribute(this.#text.slice(from, to));
     const leaf = (node: Node, path: readonly string[]): void => {
-      if (node.type === 'object') for (const property of node.children ?? []) leaf(property.children![1]!, [...path, String(property.children![0]!.value)]);
+      if (node.type === 'object')
+        for (const property of node.children ?? [])
+          leaf(property.children![1]!, [...path, String(property.children![0]!.value)]);
       else if (node.type === 'string' || node.type === 'number' || node.type === 'boolean') {
         const quote = node.type === 'string' ? 1 : 0;
         const name = path.join('.');
@@ -102,7 +118,13 @@ class CodeCutter {
       const name = path.join('.');
       const key = call === null ? `${element} literal ${number}` : `${element} ${call} {${name}}`;
       this.#pieces.upTo(node.startTagEnd + start, key);
-      this.#pieces.spot(node.startTagEnd + end, call === null ? { key, element, in: 'literal', name: '' } : { key, element, in: 'option', name, call }, value);
+      this.#pieces.spot(
+        node.startTagEnd + end,
+        call === null
+          ? { key, element, in: 'literal', name: '' }
+          : { key, element, in: 'option', name, call },
+        value,
+      );
     }
   }
 

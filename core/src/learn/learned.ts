@@ -4,7 +4,8 @@ import type { Template } from './template.ts';
 import type { Reason } from '../reason.ts';
 
 /** What a line of a proposal is about. */
-export type LearnedWhat = 'name' | 'kind' | 'item' | 'parameter' | 'frame' | 'loader' | 'mount' | 'link' | 'shape';
+export type LearnedWhat =
+  'name' | 'kind' | 'item' | 'parameter' | 'frame' | 'loader' | 'mount' | 'link' | 'shape';
 
 /** One thing that was learned, for the owner to confirm or to correct. */
 export interface LearnedLine {

@@ -35,15 +35,34 @@ export function guessMeaning(name: string, values: readonly string[], kind: Kind
   const told = byValues(values);
   if (told && (named.length === 0 || named.includes(told.setting))) {
     const both = named.includes(told.setting);
-    return { setting: told.setting, sure: true, reasons: [...(both ? [reason('name-says-so', { name })] : []), reason(told.code, { value: values[0]!, also: both })], may };
+    return {
+      setting: told.setting,
+      sure: true,
+      reasons: [
+        ...(both ? [reason('name-says-so', { name })] : []),
+        reason(told.code, { value: values[0]!, also: both }),
+      ],
+      may,
+    };
   }
   if (named.length === 1) {
     const [setting] = named as [string];
-    if (setting === 'theme') return { setting, sure: false, reasons: [reason('probably-theme', { name, seen })], may };
+    if (setting === 'theme')
+      return { setting, sure: false, reasons: [reason('probably-theme', { name, seen })], may };
     const doubt = doubtful(setting, values, kind);
     if (doubt !== null)
-      return { setting: null, sure: false, reasons: [reason('could-be', { name, settings: setting }), doubt], may: [setting, ...may.filter((other) => other !== setting)] };
-    return { setting, sure: true, reasons: [reason('name-says-so', { name }), reason('values-fit', { seen, several: values.length > 1 })], may };
+      return {
+        setting: null,
+        sure: false,
+        reasons: [reason('could-be', { name, settings: setting }), doubt],
+        may: [setting, ...may.filter((other) => other !== setting)],
+      };
+    return {
+      setting,
+      sure: true,
+      reasons: [reason('name-says-so', { name }), reason('values-fit', { seen, several: values.length > 1 })],
+      may,
+    };
   }
   if (named.length > 1)
     return {
@@ -64,20 +83,33 @@ const suits = (setting: string, kind: Kind): boolean => {
 function doubtful(setting: string, values: readonly string[], kind: Kind | null): Reason | null {
   const { kinds, type } = settingNamed(setting);
   if (kinds === 'any') return null;
-  if (kind !== null) return suits(setting, kind) ? null : reason('for-other-kinds', { kinds: kinds.join(', ') });
-  return type.name === 'time' && timeFormat(values) === 'seconds' && values.every((value) => Number(value) < 60) ? reason('small-number') : null;
+  if (kind !== null)
+    return suits(setting, kind) ? null : reason('for-other-kinds', { kinds: kinds.join(', ') });
+  return type.name === 'time' &&
+    timeFormat(values) === 'seconds' &&
+    values.every((value) => Number(value) < 60)
+    ? reason('small-number')
+    : null;
 }
 
 function byValues(values: readonly string[]): { setting: string; code: string } | null {
-  if (values.every((value) => isColour(value)) && values.some((value) => /#|[a-f]/i.test(value))) return { setting: 'accent', code: 'is-colour' };
-  if (values.every((value) => languages.has(value.toLowerCase().split('-')[0]!) && /^[a-z]{2}(?:-[a-z]{2,4})?$/i.test(value))) return { setting: 'language', code: 'is-language' };
+  if (values.every((value) => isColour(value)) && values.some((value) => /#|[a-f]/i.test(value)))
+    return { setting: 'accent', code: 'is-colour' };
+  if (
+    values.every(
+      (value) =>
+        languages.has(value.toLowerCase().split('-')[0]!) && /^[a-z]{2}(?:-[a-z]{2,4})?$/i.test(value),
+    )
+  )
+    return { setting: 'language', code: 'is-language' };
   if (values.every((value) => lookOf(value) !== null)) return { setting: 'theme', code: 'is-look' };
   return null;
 }
 
 /** What kind of values these are, whatever they are for. */
 export function typeOfValues(values: readonly string[]): TypeName {
-  if (values.every((value) => isColour(value)) && values.some((value) => /#|[a-f]/i.test(value))) return 'colour';
+  if (values.every((value) => isColour(value)) && values.some((value) => /#|[a-f]/i.test(value)))
+    return 'colour';
   if (fits('muted', values)) return 'switch';
   if (fits('centre', values)) return 'coordinates';
   if (values.every((value) => /^-?\d{1,9}(?:\.\d{1,9})?$/.test(value))) return 'number';
@@ -86,7 +118,12 @@ export function typeOfValues(values: readonly string[]): TypeName {
 }
 
 const isColour = (value: string): boolean => /^#?[0-9a-f]{6}$/i.test(value);
-const lookOf = (value: string): 'light' | 'dark' | null => (lookWords.light.has(value.toLowerCase()) ? 'light' : lookWords.dark.has(value.toLowerCase()) ? 'dark' : null);
+const lookOf = (value: string): 'light' | 'dark' | null =>
+  lookWords.light.has(value.toLowerCase())
+    ? 'light'
+    : lookWords.dark.has(value.toLowerCase())
+      ? 'dark'
+      : null;
 
 const typeOf = (setting: string): TypeName => settingNamed(setting).type.name;
 
@@ -98,7 +135,10 @@ export function fits(setting: string, values: readonly string[]): boolean {
     case 'switch':
       return values.every((value) => onWords.has(value.toLowerCase()) || offWords.has(value.toLowerCase()));
     case 'number':
-      return values.every((value) => /^-?\d{1,6}(?:\.\d{1,6})?$/.test(value)) && (setting === 'zoom' || values.every((value) => /^\d+$/.test(value)));
+      return (
+        values.every((value) => /^-?\d{1,6}(?:\.\d{1,6})?$/.test(value)) &&
+        (setting === 'zoom' || values.every((value) => /^\d+$/.test(value)))
+      );
     case 'colour':
       return values.every(isColour);
     case 'coordinates':
@@ -106,7 +146,8 @@ export function fits(setting: string, values: readonly string[]): boolean {
     case 'choice':
       return values.every((value) => /^[A-Za-z][\w-]{0,30}$/.test(value));
     case 'text':
-      if (setting === 'language') return values.every((value) => /^[a-z]{2}(?:[-_][A-Za-z]{2,4})?$/i.test(value));
+      if (setting === 'language')
+        return values.every((value) => /^[a-z]{2}(?:[-_][A-Za-z]{2,4})?$/i.test(value));
       if (setting === 'prefill') return values.every((value) => value.includes('@'));
       return values.every((value) => value !== '' && !onWords.has(value) && !offWords.has(value));
     case 'ratio':
@@ -122,8 +163,11 @@ export function fits(setting: string, values: readonly string[]): boolean {
 export function timeFormat(values: readonly string[]): TimeFormat | null {
   if (values.every((value) => /^\d{1,3}:\d{2}(?::\d{2})?$/.test(value))) return 'clock';
   if (values.every((value) => /^(?=\d)(?:\d+h)?(?:\d+m)?(?:\d+s)?$/.test(value))) return 'units';
-  if (!values.every((value) => /^\d{1,9}(?:\.\d{1,3})?$/.test(value) && readTime(value, 'seconds') !== null)) return null;
-  return values.every((value) => Number(value) >= 1000 && Number(value) % 100 === 0) ? 'milliseconds' : 'seconds';
+  if (!values.every((value) => /^\d{1,9}(?:\.\d{1,3})?$/.test(value) && readTime(value, 'seconds') !== null))
+    return null;
+  return values.every((value) => Number(value) >= 1000 && Number(value) % 100 === 0)
+    ? 'milliseconds'
+    : 'seconds';
 }
 
 /**
@@ -141,9 +185,19 @@ export function ruleFor(
     case 'time':
       return { ...place, format: timeFormat(values) ?? 'seconds' };
     case 'switch':
-      return { ...place, ...switchValues(place, values, absent, setting === 'muted' && wordsIn(place.name).some((word) => inverse.has(word))) };
+      return {
+        ...place,
+        ...switchValues(
+          place,
+          values,
+          absent,
+          setting === 'muted' && wordsIn(place.name).some((word) => inverse.has(word)),
+        ),
+      };
     case 'number':
-      return values.every((value) => /^\d+$/.test(value)) && setting !== 'zoom' ? { ...place, whole: true } : { ...place };
+      return values.every((value) => /^\d+$/.test(value)) && setting !== 'zoom'
+        ? { ...place, whole: true }
+        : { ...place };
     case 'colour':
       return { ...place, format: values[0]!.startsWith('#') ? '#rrggbb' : 'rrggbb' };
     case 'choice': {
@@ -175,14 +229,27 @@ const opposites: readonly (readonly [string, string])[] = [
 ];
 
 /* As the samples write it; what no sample writes is its plain opposite where that is not simply to leave it out. */
-function switchValues({ in: place }: SettingPlace, values: readonly string[], absent: boolean, turned: boolean): { on: SwitchValue; off: SwitchValue } {
-  const written = (value: string): SwitchValue => ((place === 'json' || place === 'option') && /^(?:true|false)$/.test(value) ? value === 'true' : value === '' ? true : value);
+function switchValues(
+  { in: place }: SettingPlace,
+  values: readonly string[],
+  absent: boolean,
+  turned: boolean,
+): { on: SwitchValue; off: SwitchValue } {
+  const written = (value: string): SwitchValue =>
+    (place === 'json' || place === 'option') && /^(?:true|false)$/.test(value)
+      ? value === 'true'
+      : value === ''
+        ? true
+        : value;
   const yes = values.find((value) => onWords.has(value.toLowerCase()));
   const no = values.find((value) => offWords.has(value.toLowerCase()));
   const other = (value: string): SwitchValue => {
     const pair = opposites.find((words) => words.includes(value.toLowerCase()));
     return pair === undefined || absent ? null : written(pair.find((word) => word !== value.toLowerCase())!);
   };
-  const [on, off] = [yes === undefined ? other(no!) : written(yes), no === undefined ? other(yes!) : written(no)];
+  const [on, off] = [
+    yes === undefined ? other(no!) : written(yes),
+    no === undefined ? other(yes!) : written(no),
+  ];
   return turned ? { on: off, off: on } : { on, off };
 }

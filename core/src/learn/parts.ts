@@ -1,4 +1,13 @@
-import { changeAddress, changeJson, innerText, parseAddress, parseMarkup, setAttribute, setRawAttribute, type MarkupElement } from '../text/index.ts';
+import {
+  changeAddress,
+  changeJson,
+  innerText,
+  parseAddress,
+  parseMarkup,
+  setAttribute,
+  setRawAttribute,
+  type MarkupElement,
+} from '../text/index.ts';
 import type { Role } from '../reading/reading.ts';
 import { changeOptions } from '../reading/scripts/index.ts';
 import type { SettingPlace } from '../sheets/sheet.ts';
@@ -15,7 +24,14 @@ export function learnParts(
     places,
     hosts,
     name,
-  }: { settings: readonly SettingPlace[]; items: readonly string[]; index: number; places: readonly Place[]; hosts: ReadonlySet<string>; name: string },
+  }: {
+    settings: readonly SettingPlace[];
+    items: readonly string[];
+    index: number;
+    places: readonly Place[];
+    hosts: ReadonlySet<string>;
+    name: string;
+  },
 ): { role: Role; html: string }[] {
   const plain = settings.reduce((text, at) => withoutSetting(text, sample, at), sample.text);
   const { code } = openSample(plain, 1);
@@ -28,9 +44,14 @@ export function learnParts(
     const at = value?.indexOf(own) ?? -1;
     if (!value || at < 0 || (!varied && value !== own)) continue;
     const [before, behind] = [value.slice(0, at), value.slice(at + own.length)];
-    if (values.every((other, i) => other === null || other === before + items[i]! + behind)) written.set(spot.key, { before, behind });
+    if (values.every((other, i) => other === null || other === before + items[i]! + behind))
+      written.set(spot.key, { before, behind });
   }
-  const differ = new Set(places.filter(({ values }) => new Set(values.filter((value) => value !== null)).size > 1).map(({ spot }) => spot.key));
+  const differ = new Set(
+    places
+      .filter(({ values }) => new Set(values.filter((value) => value !== null)).size > 1)
+      .map(({ spot }) => spot.key),
+  );
   const pieces = cut(plain).pieces;
   const within = (start: number, end: number): string => {
     let at = 0;
@@ -42,14 +63,17 @@ export function learnParts(
       const around = piece.spot && written.get(piece.spot.key);
       if (around) html += around.before + '{id}' + around.behind;
       else if (piece.spot?.in === 'scheme' && piece.text !== '') html += '{scheme}:';
-      else if (piece.spot?.in === 'host' && hosts.has(piece.value.replace(/:\d+$/, ''))) html += `${piece.value.replace(/:\d+$/, '')}{+port}`;
+      else if (piece.spot?.in === 'host' && hosts.has(piece.value.replace(/:\d+$/, '')))
+        html += `${piece.value.replace(/:\d+$/, '')}{+port}`;
       // What a sample says of its own item says nothing of another one.
       else if (piece.spot?.in === 'text' && differ.has(piece.spot.key)) html += name;
       else html += piece.text;
     }
     return html;
   };
-  return code.reading.parts.flatMap(({ role, start, end, inside }) => (inside !== null || role === 'text' || role === 'comment' ? [] : [{ role, html: within(start, end) }]));
+  return code.reading.parts.flatMap(({ role, start, end, inside }) =>
+    inside !== null || role === 'text' || role === 'comment' ? [] : [{ role, html: within(start, end) }],
+  );
 }
 
 /* A code without one of its settings. */
@@ -66,17 +90,22 @@ function withoutSetting(text: string, { mount }: Sample, at: SettingPlace): stri
   if (at.in === 'option') {
     for (const node of markup.elements.filter((one) => one.name === 'script' && !one.attributes.has('src'))) {
       const changed = changeOptions(innerText(text, node), at.call!, at.name.split('.'), null);
-      if (changed !== null) return text.slice(0, node.startTagEnd) + changed + text.slice(node.endTagStart ?? node.end);
+      if (changed !== null)
+        return text.slice(0, node.startTagEnd) + changed + text.slice(node.endTagStart ?? node.end);
     }
     return text;
   }
-  return markup.elements.filter(({ name }) => name === 'script').reduceRight((now, node) => withoutParameter(now, node, at), text);
+  return markup.elements
+    .filter(({ name }) => name === 'script')
+    .reduceRight((now, node) => withoutParameter(now, node, at), text);
 }
 
 function withoutParameter(text: string, node: MarkupElement, at: SettingPlace): string {
   const found = node.attributes.get('src');
   if (!found || (at.in !== 'query' && at.in !== 'fragment')) return text;
-  const raw = changeAddress(parseAddress(text.slice(found.valueStart, found.valueEnd)), [{ in: at.in, name: at.name, value: null }]);
+  const raw = changeAddress(parseAddress(text.slice(found.valueStart, found.valueEnd)), [
+    { in: at.in, name: at.name, value: null },
+  ]);
   return text.slice(0, found.valueStart) + raw + text.slice(found.valueEnd);
 }
 

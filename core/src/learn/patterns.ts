@@ -24,20 +24,32 @@ export function itemPlace(place: Place, values: readonly string[]): ItemPlace | 
   if (where !== 'path') return { in: where, name, before: '', behind: '' };
   const before = /^[A-Za-z]+[-_:=]/.exec(values[0]!)?.[0] ?? '';
   const behind = /\.(?:html?|php|aspx?)$/.exec(values[0]!)?.[0] ?? '';
-  const around = (value: string): boolean => value.startsWith(before) && value.endsWith(behind) && value.length > before.length + behind.length;
+  const around = (value: string): boolean =>
+    value.startsWith(before) && value.endsWith(behind) && value.length > before.length + behind.length;
   const shared = values.length > 1 && values.every(around);
   return { in: where, name, before: shared ? before : '', behind: shared ? behind : '' };
 }
 
 /** The id out of a value at its place. */
-export const withoutAround = (value: string, { before, behind }: ItemPlace): string => value.slice(before.length, value.length - behind.length);
+export const withoutAround = (value: string, { before, behind }: ItemPlace): string =>
+  value.slice(before.length, value.length - behind.length);
 
 /** Pattern and template of the addresses that stand at an element's attribute in samples. */
-export function learnAddress(places: readonly Place[], item: ItemPlace, steps: readonly Parameter[]): LearnedAddress {
-  const hosts = [...new Set(places.filter(({ spot }) => spot.in === 'host').flatMap(({ values }) => values.filter((value) => value !== null)))].map((host) =>
-    host.replace(/:\d+$/, ''),
-  );
-  const path = places.filter(({ spot }) => spot.in === 'path').sort((a, b) => Number(a.spot.name) - Number(b.spot.name));
+export function learnAddress(
+  places: readonly Place[],
+  item: ItemPlace,
+  steps: readonly Parameter[],
+): LearnedAddress {
+  const hosts = [
+    ...new Set(
+      places
+        .filter(({ spot }) => spot.in === 'host')
+        .flatMap(({ values }) => values.filter((value) => value !== null)),
+    ),
+  ].map((host) => host.replace(/:\d+$/, ''));
+  const path = places
+    .filter(({ spot }) => spot.in === 'path')
+    .sort((a, b) => Number(a.spot.name) - Number(b.spot.name));
   const count = Math.max(...places.flatMap(({ values }) => values.length), 0);
   let pathname = '';
   let template = '';
@@ -73,16 +85,32 @@ export function learnAddress(places: readonly Place[], item: ItemPlace, steps: r
 
 /* What the URL Pattern standard gives a meaning (section 2.1) stands for itself behind a backslash. */
 const escapePattern = (text: string): string => text.replaceAll(/[:*+?(){}\\]/g, '\\$&');
-const encodePath = (step: string): string => encodeURIComponent(step).replaceAll(/%(?:40|3A|2C|3B|24|2B|3D|26)/g, (escape) => decodeURIComponent(escape));
+const encodePath = (step: string): string =>
+  encodeURIComponent(step).replaceAll(/%(?:40|3A|2C|3B|24|2B|3D|26)/g, (escape) =>
+    decodeURIComponent(escape),
+  );
 
 /** The places of the address in one attribute of an element. */
 export const placesOf = (places: readonly Place[], element: string, attribute: string | undefined): Place[] =>
-  places.filter(({ spot }) => spot.element === element && spot.attribute === attribute && ['scheme', 'host', 'path', 'query', 'fragment'].includes(spot.in));
+  places.filter(
+    ({ spot }) =>
+      spot.element === element &&
+      spot.attribute === attribute &&
+      ['scheme', 'host', 'path', 'query', 'fragment'].includes(spot.in),
+  );
 
 /** How the samples' addresses answer when nobody says it: plain http or a port of their own, as in a trial. */
-export function answersOf({ pieces, target }: Sample): { scheme: 'http' | 'https'; port?: number } | undefined {
-  const value = (where: 'scheme' | 'host'): string => pieces.find(({ spot }) => spot?.in === where && spot.element === target?.element && spot.attribute === 'src')?.value ?? '';
+export function answersOf({
+  pieces,
+  target,
+}: Sample): { scheme: 'http' | 'https'; port?: number } | undefined {
+  const value = (where: 'scheme' | 'host'): string =>
+    pieces.find(
+      ({ spot }) => spot?.in === where && spot.element === target?.element && spot.attribute === 'src',
+    )?.value ?? '';
   const port = /:(\d{1,5})$/.exec(value('host'))?.[1];
   const scheme = value('scheme') === 'http:' ? 'http' : 'https';
-  return scheme === 'https' && port === undefined ? undefined : { scheme, ...(port !== undefined && { port: Number(port) }) };
+  return scheme === 'https' && port === undefined
+    ? undefined
+    : { scheme, ...(port !== undefined && { port: Number(port) }) };
 }

@@ -36,7 +36,8 @@ export const learnLimits = { length: 20_000, pieces: 800, samples: 20 };
  * answers settle it. Whatever is proposed was tried on every sample before.
  */
 export function learnSheet(texts: readonly string[], context: LearnContext): Learned {
-  if (texts.length < 2 || texts.length > learnLimits.samples) return refused({ code: 'too-few', facts: { found: texts.length } });
+  if (texts.length < 2 || texts.length > learnLimits.samples)
+    return refused({ code: 'too-few', facts: { found: texts.length } });
   const long = texts.findIndex((text) => text.length > learnLimits.length);
   if (long >= 0) return refused({ code: 'too-long', facts: { sample: long + 1 } });
   const samples = texts.map((text, i) => openSample(text, i + 1));
@@ -60,14 +61,23 @@ function problemWith(samples: readonly Sample[], { sheets }: LearnContext): Lear
   const codes = samples.filter(({ is }) => is === 'code');
   const [first] = codes;
   if (!first) return { code: 'links-only', facts: {} };
-  const other = codes.find(({ target }) => target!.is !== first.target!.is || siteOf(target!.host) !== siteOf(first.target!.host));
-  return other ? { code: 'not-alike', facts: { sample: other.number, host: other.target!.host, first: first.target!.host } } : null;
+  const other = codes.find(
+    ({ target }) => target!.is !== first.target!.is || siteOf(target!.host) !== siteOf(first.target!.host),
+  );
+  return other
+    ? {
+        code: 'not-alike',
+        facts: { sample: other.number, host: other.target!.host, first: first.target!.host },
+      }
+    : null;
 }
 
 /* Hosts of one provider end alike: the last two labels, three where the last ones are as short as those of countries. */
 function siteOf(host: string): string {
   const labels = host.split('.');
-  return labels.slice(labels.length > 2 && labels.at(-1)!.length === 2 && labels.at(-2)!.length <= 3 ? -3 : -2).join('.');
+  return labels
+    .slice(labels.length > 2 && labels.at(-1)!.length === 2 && labels.at(-2)!.length <= 3 ? -3 : -2)
+    .join('.');
 }
 
 class Learning {
@@ -91,16 +101,31 @@ class Learning {
   learn(): Learned {
     const parameters = parametersOf(this.#codes);
     const linkPlaces = placesIn(this.#links);
-    const linked = new Set(linkPlaces.filter(({ spot }) => spot.in === 'path' || spot.in === 'query').flatMap(({ values }) => values.filter((value) => value !== null)));
+    const linked = new Set(
+      linkPlaces
+        .filter(({ spot }) => spot.in === 'path' || spot.in === 'query')
+        .flatMap(({ values }) => values.filter((value) => value !== null)),
+    );
     const known = new Set(['name', 'kind', 'id', 'item', ...parameters.map(({ about }) => about)]);
-    const unknown = Object.keys(this.#answers).find((about) => !known.has(about) && !known.has(about.slice(0, about.lastIndexOf('.'))));
-    if (unknown !== undefined) return refused({ code: 'answer-unknown', facts: { about: unknown, may: [...known].join(', ') } });
+    const unknown = Object.keys(this.#answers).find(
+      (about) => !known.has(about) && !known.has(about.slice(0, about.lastIndexOf('.'))),
+    );
+    if (unknown !== undefined)
+      return refused({ code: 'answer-unknown', facts: { about: unknown, may: [...known].join(', ') } });
 
     const name = this.#name();
     const id = this.#id(name);
-    if (!/^[a-z0-9]+(?:-[a-z0-9]+)*$/.test(id)) return refused({ code: 'answer-does-not-fit', facts: { about: 'id', answer: id, may: 'lower-case letters, digits and hyphens' } });
+    if (!/^[a-z0-9]+(?:-[a-z0-9]+)*$/.test(id))
+      return refused({
+        code: 'answer-does-not-fit',
+        facts: { about: 'id', answer: id, may: 'lower-case letters, digits and hyphens' },
+      });
     const kind = this.#kind();
-    if (kind === null) return refused({ code: 'answer-does-not-fit', facts: { about: 'kind', answer: this.#answers['kind']!, may: kinds.join(', ') } });
+    if (kind === null)
+      return refused({
+        code: 'answer-does-not-fit',
+        facts: { about: 'kind', answer: this.#answers['kind']!, may: kinds.join(', ') },
+      });
     const guessed = learnSettings(parameters, this.#answers, kind === 'frame' ? null : kind);
     if (!guessed.ok) return refused(guessed.problem);
     const chosen = this.#item(parameters, guessed.guesses, linked);
@@ -116,8 +141,12 @@ class Learning {
     ) ?? { in: 'query', name: '', before: '', behind: '' };
     const items = parameter.values.map((value) => withoutAround(value ?? '', itemAt));
     const places = placesIn(this.#codes);
-    const contacted = this.#codes.flatMap(({ code }) => code.reading.hosts.filter(({ when }) => when === 'load').map(({ host }) => host));
-    const hosts = [...new Set([...this.#codes.map(({ target }) => target!.host), ...contacted, ...this.#linkHosts()])];
+    const contacted = this.#codes.flatMap(({ code }) =>
+      code.reading.hosts.filter(({ when }) => when === 'load').map(({ host }) => host),
+    );
+    const hosts = [
+      ...new Set([...this.#codes.map(({ target }) => target!.host), ...contacted, ...this.#linkHosts()]),
+    ];
     const base: Omit<Sheet, 'code' | 'frames' | 'links'> = {
       id,
       name,
@@ -132,14 +161,26 @@ class Learning {
     const links = this.#learnLinks(linkPlaces, new Set(items));
     const steps = parameters.filter(({ at }) => at.in === 'path');
     const sheet = framed
-      ? this.#framed(base, links, learnAddress(placesOf(places, this.#first.target!.element, 'src'), itemAt, steps))
-      : this.#scripted(base, links, { places, items, settings: settled.settings, parameterKey: parameter.place.spot.key });
+      ? this.#framed(
+          base,
+          links,
+          learnAddress(placesOf(places, this.#first.target!.element, 'src'), itemAt, steps),
+        )
+      : this.#scripted(base, links, {
+          places,
+          items,
+          settings: settled.settings,
+          parameterKey: parameter.place.spot.key,
+        });
     return this.#tried(sheet, items, settled.settings);
   }
 
   /* Nothing is proposed that does not do: each sample is read with the sheet, and put together again from the template. */
   #tried(sheet: Sheet, items: readonly string[], settings: SheetSettings): Learned {
-    const templates = { codes: templateOf(this.#codes.map(({ pieces }) => pieces)), links: this.#links.length > 0 ? templateOf(this.#links.map(({ pieces }) => pieces)) : null };
+    const templates = {
+      codes: templateOf(this.#codes.map(({ pieces }) => pieces)),
+      links: this.#links.length > 0 ? templateOf(this.#links.map(({ pieces }) => pieces)) : null,
+    };
     const ids: (string | null)[] = [];
     for (const sample of this.#samples) {
       const read: Code = openCode(sample.text, { sheets: [sheet] });
@@ -147,7 +188,12 @@ class Learning {
       const template = sample.is === 'code' ? templates.codes : templates.links!;
       const same = renderTemplate(template, template.samples[list.indexOf(sample)]!) === sample.text;
       const id = sample.is === 'code' ? itemOf(read, sheet) : linkItem(sheet, sample.text);
-      if (!same || read.reading.sheet?.id !== sheet.id || id === null || (sample.is === 'code' && id !== items[this.#codes.indexOf(sample)]))
+      if (
+        !same ||
+        read.reading.sheet?.id !== sheet.id ||
+        id === null ||
+        (sample.is === 'code' && id !== items[this.#codes.indexOf(sample)])
+      )
         return refused({ code: 'not-learned', facts: { sample: sample.number } });
       ids.push(id);
     }
@@ -163,7 +209,10 @@ class Learning {
     };
   }
 
-  #line(what: Exclude<LearnedWhat, 'parameter'>, line: Pick<LearnedLine, 'means' | 'reasons'> & Partial<LearnedLine>): void {
+  #line(
+    what: Exclude<LearnedWhat, 'parameter'>,
+    line: Pick<LearnedLine, 'means' | 'reasons'> & Partial<LearnedLine>,
+  ): void {
     this.#lines.push({ about: what, what, seen: [], type: null, looks: [], sure: true, may: [], ...line });
   }
 
@@ -171,7 +220,11 @@ class Learning {
     const { host } = this.#first.target!;
     const label = siteOf(host).split('.')[0]!;
     const means = this.#answers['name']?.trim() || label.charAt(0).toUpperCase() + label.slice(1);
-    this.#line('name', { seen: [host], means, reasons: [this.#answers['name'] ? reason('you-said-so') : reason('its-host', { host })] });
+    this.#line('name', {
+      seen: [host],
+      means,
+      reasons: [this.#answers['name'] ? reason('you-said-so') : reason('its-host', { host })],
+    });
     return means;
   }
 
@@ -187,10 +240,23 @@ class Learning {
 
   #kind(): Kind | null {
     const said = this.#answers['kind'];
-    const told = this.#codes.map(({ code }) => code.reading).find(({ kind }) => kind !== 'unknown' && kind !== 'frame' && kind !== 'image');
-    const means = said === undefined ? (told?.kind ?? 'frame') : (kinds.find((kind) => kind === said) ?? null);
-    const reasons = said === undefined ? (told ? told.kindReasons : [reason('samples-tell-nothing')]) : [reason('you-said-so')];
-    this.#line('kind', { means: said === undefined && !told ? null : means, sure: said !== undefined || told !== undefined, reasons, may: [...kinds] });
+    const told = this.#codes
+      .map(({ code }) => code.reading)
+      .find(({ kind }) => kind !== 'unknown' && kind !== 'frame' && kind !== 'image');
+    const means =
+      said === undefined ? (told?.kind ?? 'frame') : (kinds.find((kind) => kind === said) ?? null);
+    const reasons =
+      said === undefined
+        ? told
+          ? told.kindReasons
+          : [reason('samples-tell-nothing')]
+        : [reason('you-said-so')];
+    this.#line('kind', {
+      means: said === undefined && !told ? null : means,
+      sure: said !== undefined || told !== undefined,
+      reasons,
+      may: [...kinds],
+    });
     return means;
   }
 
@@ -200,18 +266,41 @@ class Learning {
     linked: ReadonlySet<string>,
   ): { parameter: (typeof parameters)[number] } | { problem: LearnProblem } {
     const said = this.#answers['item'];
-    const may = parameters.filter(({ values, at }) => !values.includes(null) && at.piece === undefined).map(({ about }) => about);
+    const may = parameters
+      .filter(({ values, at }) => !values.includes(null) && at.piece === undefined)
+      .map(({ about }) => about);
     const choice = chooseItem(parameters, guesses, linked);
-    const parameter = said === undefined ? choice?.parameter : parameters.find(({ about }) => about === said && may.includes(about));
-    if (said !== undefined && !parameter) return { problem: { code: 'answer-does-not-fit', facts: { about: 'item', answer: said, may: may.join(', ') } } };
+    const parameter =
+      said === undefined
+        ? choice?.parameter
+        : parameters.find(({ about }) => about === said && may.includes(about));
+    if (said !== undefined && !parameter)
+      return {
+        problem: { code: 'answer-does-not-fit', facts: { about: 'item', answer: said, may: may.join(', ') } },
+      };
     if (!parameter) return { problem: { code: 'nothing-to-know-by', facts: { sample: this.#first.number } } };
     const seen = [...new Set(parameter.values.filter((value) => value !== null))].slice(0, 5);
-    this.#line('item', { seen, means: parameter.about, sure: said !== undefined || choice!.sure, reasons: said === undefined ? choice!.reasons : [reason('you-said-so')], may });
+    this.#line('item', {
+      seen,
+      means: parameter.about,
+      sure: said !== undefined || choice!.sure,
+      reasons: said === undefined ? choice!.reasons : [reason('you-said-so')],
+      may,
+    });
     return { parameter };
   }
 
-  #framed(base: Omit<Sheet, 'code' | 'frames' | 'links'>, links: Pick<Sheet, 'links' | 'linkTime' | 'direct'>, address: ReturnType<typeof learnAddress>): Sheet {
-    const frames = this.#codes.map(({ code, target }) => code.markup.elements.filter(({ name }) => name === 'iframe')[Number(target!.element.split(' ')[1]) - 1]!);
+  #framed(
+    base: Omit<Sheet, 'code' | 'frames' | 'links'>,
+    links: Pick<Sheet, 'links' | 'linkTime' | 'direct'>,
+    address: ReturnType<typeof learnAddress>,
+  ): Sheet {
+    const frames = this.#codes.map(
+      ({ code, target }) =>
+        code.markup.elements.filter(({ name }) => name === 'iframe')[
+          Number(target!.element.split(' ')[1]) - 1
+        ]!,
+    );
     const number = (attribute: string): number | undefined => {
       const value = frames[0]!.attributes.value(attribute) ?? '';
       return /^\d{2,4}$/.test(value) ? Number(value) : undefined;
@@ -231,7 +320,10 @@ class Learning {
       allow: allowed[0]!.filter((permission) => allowed.every((list) => list.includes(permission))),
     };
     const shape = this.#shape();
-    this.#line('frame', { means: address.patterns.map(saidPattern).join(', '), reasons: [reason('frames-are-there')] });
+    this.#line('frame', {
+      means: address.patterns.map(saidPattern).join(', '),
+      reasons: [reason('frames-are-there')],
+    });
     return { ...base, ...links, frames: address.patterns, code, ...(shape && { shape }) };
   }
 
@@ -239,7 +331,11 @@ class Learning {
   #shape(): Sheet['shape'] | null {
     const sizes = this.#codes.map(({ code }) => code.reading.size);
     const [{ ratio, width, height }] = sizes as [Reading['size'], ...Reading['size'][]];
-    if (ratio === null || !sizes.every((size) => size.ratio !== null && Math.abs(size.ratio / ratio - 1) < 0.01)) return null;
+    if (
+      ratio === null ||
+      !sizes.every((size) => size.ratio !== null && Math.abs(size.ratio / ratio - 1) < 0.01)
+    )
+      return null;
     const told = width?.unit === 'px' && height?.unit === 'px' ? reduced(width.value, height.value) : null;
     // Low strips are as high as they are at every width: sound players, buttons.
     if (!told || ratio > 3) return null;
@@ -254,28 +350,65 @@ class Learning {
   #scripted(
     base: Omit<Sheet, 'code' | 'frames' | 'links'>,
     links: Pick<Sheet, 'links' | 'linkTime' | 'direct'>,
-    { places, items, settings, parameterKey }: { places: readonly Place[]; items: readonly string[]; settings: SheetSettings; parameterKey: string },
+    {
+      places,
+      items,
+      settings,
+      parameterKey,
+    }: { places: readonly Place[]; items: readonly string[]; settings: SheetSettings; parameterKey: string },
   ): Sheet {
-    const scripts = [...new Set(places.filter(({ spot }) => spot.in === 'host' && spot.element.startsWith('script ') && spot.attribute === 'src').map(({ spot }) => spot.element))];
+    const scripts = [
+      ...new Set(
+        places
+          .filter(
+            ({ spot }) =>
+              spot.in === 'host' && spot.element.startsWith('script ') && spot.attribute === 'src',
+          )
+          .map(({ spot }) => spot.element),
+      ),
+    ];
     const loaders = scripts.flatMap((element) => {
       const own = placesOf(places, element, 'src');
       const keyed = own.find(({ spot }) => spot.key === parameterKey && spot.in === 'path');
-      return learnAddress(own, keyed ? itemPlace(keyed, items)! : { in: 'query', name: '', before: '', behind: '' }, []).patterns.map(({ hostname, pathname }) => ({
+      return learnAddress(
+        own,
+        keyed ? itemPlace(keyed, items)! : { in: 'query', name: '', before: '', behind: '' },
+        [],
+      ).patterns.map(({ hostname, pathname }) => ({
         hostname,
         pathname,
       }));
     });
-    this.#line('loader', { means: loaders.map(saidPattern).join(', '), reasons: [reason('samples-load-it')] });
+    this.#line('loader', {
+      means: loaders.map(saidPattern).join(', '),
+      reasons: [reason('samples-load-it')],
+    });
     const mount = this.#mount();
     if (mount)
       this.#line('mount', {
-        means: mount.class ? `.${mount.class}` : mount.attribute ? `[${mount.attribute}]` : `<${mount.element}>`,
+        means: mount.class
+          ? `.${mount.class}`
+          : mount.attribute
+            ? `[${mount.attribute}]`
+            : `<${mount.element}>`,
         reasons: [reason('samples-have-element')],
       });
     // The plainest sample is what a code with no settings looks like.
-    const index = this.#codes.reduce((best, { pieces }, i) => (pieces.length < this.#codes[best]!.pieces.length ? i : best), 0);
-    const removed = Object.entries(settings).flatMap(([setting, rule]) => (setting === 'account' && rule ? [] : rule ? [rule] : []));
-    const parts = learnParts(this.#codes[index]!, { settings: removed, items, index, places, hosts: new Set(base.hosts), name: base.name });
+    const index = this.#codes.reduce(
+      (best, { pieces }, i) => (pieces.length < this.#codes[best]!.pieces.length ? i : best),
+      0,
+    );
+    const removed = Object.entries(settings).flatMap(([setting, rule]) =>
+      setting === 'account' && rule ? [] : rule ? [rule] : [],
+    );
+    const parts = learnParts(this.#codes[index]!, {
+      settings: removed,
+      items,
+      index,
+      places,
+      hosts: new Set(base.hosts),
+      name: base.name,
+    });
     return { ...base, ...links, frames: [], loaders, ...(mount && { mounts: [mount] }), code: { parts } };
   }
 
@@ -287,26 +420,50 @@ class Learning {
     if (first.name.includes('-')) return { element: first.name };
     const classes = (first.attributes.value('class') ?? '')
       .split(/\s+/)
-      .filter((word) => word !== '' && mounts.every((node) => (node!.attributes.value('class') ?? '').split(/\s+/).includes(word)));
+      .filter(
+        (word) =>
+          word !== '' &&
+          mounts.every((node) => (node!.attributes.value('class') ?? '').split(/\s+/).includes(word)),
+      );
     const label = siteOf(this.#first.target!.host).split('.')[0]!;
-    const named = classes.find((word) => word.toLowerCase().includes(label)) ?? classes.find((word) => /[-_]/.test(word));
+    const named =
+      classes.find((word) => word.toLowerCase().includes(label)) ?? classes.find((word) => /[-_]/.test(word));
     if (named !== undefined) return { class: named };
-    const attribute = first.attributes.names().find((name) => name.startsWith('data-') && mounts.every((node) => node!.attributes.has(name)));
-    return attribute === undefined ? (classes[0] === undefined ? null : { class: classes[0] }) : { attribute };
+    const attribute = first.attributes
+      .names()
+      .find((name) => name.startsWith('data-') && mounts.every((node) => node!.attributes.has(name)));
+    return attribute === undefined
+      ? classes[0] === undefined
+        ? null
+        : { class: classes[0] }
+      : { attribute };
   }
 
-  #learnLinks(places: readonly Place[], items: ReadonlySet<string>): Pick<Sheet, 'links' | 'linkTime' | 'direct'> {
+  #learnLinks(
+    places: readonly Place[],
+    items: ReadonlySet<string>,
+  ): Pick<Sheet, 'links' | 'linkTime' | 'direct'> {
     if (this.#links.length === 0) return { links: [] };
     const there = (place: Place): string[] => place.values.filter((value) => value !== null);
-    const may = places.filter((place) => (place.spot.in === 'path' || place.spot.in === 'query') && !place.values.includes(null));
+    const may = places.filter(
+      (place) => (place.spot.in === 'path' || place.spot.in === 'query') && !place.values.includes(null),
+    );
     const item =
-      may.find((place) => there(place).some((value) => items.has(value))) ?? may.find((place) => new Set(there(place)).size > 1) ?? may.findLast(({ spot }) => spot.in === 'path');
+      may.find((place) => there(place).some((value) => items.has(value))) ??
+      may.find((place) => new Set(there(place)).size > 1) ??
+      may.findLast(({ spot }) => spot.in === 'path');
     if (!item) return { links: [] };
-    const { patterns, template } = learnAddress(placesOf(places, 'link', undefined), itemPlace(item, there(item))!, []);
+    const { patterns, template } = learnAddress(
+      placesOf(places, 'link', undefined),
+      itemPlace(item, there(item))!,
+      [],
+    );
     this.#line('link', {
       seen: there(item).slice(0, 5),
       means: patterns.map(saidPattern).join(', '),
-      reasons: there(item).some((value) => items.has(value)) ? [reason('id-in-codes')] : [reason('links-differ')],
+      reasons: there(item).some((value) => items.has(value))
+        ? [reason('id-in-codes')]
+        : [reason('links-differ')],
     });
     const time = places.find(
       ({ spot, values }) =>
@@ -315,7 +472,11 @@ class Learning {
         values.some((value) => value !== null && readTime(value, 'units') !== null),
     );
     const format = time && timeFormat(there(time));
-    return { links: patterns, direct: template, ...(format && { linkTime: { in: time.spot.in as 'query' | 'fragment', name: time.spot.name, format } }) };
+    return {
+      links: patterns,
+      direct: template,
+      ...(format && { linkTime: { in: time.spot.in as 'query' | 'fragment', name: time.spot.name, format } }),
+    };
   }
 
   #linkHosts(): string[] {
@@ -324,7 +485,8 @@ class Learning {
 
   #needs(): Partial<Needs> {
     const needs: Partial<Needs> = {};
-    for (const { code } of this.#codes) for (const [need, is] of Object.entries(code.reading.needs)) if (is) needs[need as keyof Needs] = true;
+    for (const { code } of this.#codes)
+      for (const [need, is] of Object.entries(code.reading.needs)) if (is) needs[need as keyof Needs] = true;
     return needs;
   }
 }
@@ -340,8 +502,19 @@ const slug = (name: string): string =>
     .toLowerCase()
     .replaceAll(/[^a-z0-9]+/g, '-')
     .replaceAll(/^-|-$/g, '') || 'provider';
-const saidPattern = ({ hostname, pathname, search }: { hostname: string; pathname: string; search?: string }): string =>
-  `${hostname}${pathname}${search === undefined ? '' : `?${search.replaceAll(/\{[^{}]*\}\?/g, '')}`}`.replace(':id', '…');
+const saidPattern = ({
+  hostname,
+  pathname,
+  search,
+}: {
+  hostname: string;
+  pathname: string;
+  search?: string;
+}): string =>
+  `${hostname}${pathname}${search === undefined ? '' : `?${search.replaceAll(/\{[^{}]*\}\?/g, '')}`}`.replace(
+    ':id',
+    '…',
+  );
 
 function reduced(width: number, height: number): { width: number; height: number } {
   const divisor = (a: number, b: number): number => (b === 0 ? a : divisor(b, a % b));

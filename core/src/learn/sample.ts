@@ -19,13 +19,29 @@ export function openSample(text: string, number: number): Sample {
   const code = openCode(text, { sheets: [] });
   const whole = cut(text);
   const labels = labelsOf(code.markup.elements);
-  const frame = code.markup.elements.find((node) => node.name === 'iframe' && hostIn(whole.pieces, labels.get(node)!) !== null);
-  const script = code.markup.elements.find((node) => node.name === 'script' && hostIn(whole.pieces, labels.get(node)!) !== null);
+  const frame = code.markup.elements.find(
+    (node) => node.name === 'iframe' && hostIn(whole.pieces, labels.get(node)!) !== null,
+  );
+  const script = code.markup.elements.find(
+    (node) => node.name === 'script' && hostIn(whole.pieces, labels.get(node)!) !== null,
+  );
   const shown = frame ?? script;
-  const target = shown ? ({ is: frame ? 'frame' : 'loader', element: labels.get(shown)!, host: hostIn(whole.pieces, labels.get(shown)!)! } as const) : null;
+  const target = shown
+    ? ({
+        is: frame ? 'frame' : 'loader',
+        element: labels.get(shown)!,
+        host: hostIn(whole.pieces, labels.get(shown)!)!,
+      } as const)
+    : null;
   const at = code.reading.parts.find(({ role }) => role === 'mount')?.start;
   const mount = frame ? undefined : code.markup.elements.find(({ start }) => start === at);
-  return { ...whole, number, code, target, mount: mount ? { element: labels.get(mount)!, node: mount } : null };
+  return {
+    ...whole,
+    number,
+    code,
+    target,
+    mount: mount ? { element: labels.get(mount)!, node: mount } : null,
+  };
 }
 
 /** How the pieces of a code name its elements: by name, and which of that name it is. */
@@ -41,7 +57,9 @@ export function labelsOf(elements: readonly MarkupElement[]): ReadonlyMap<Markup
 }
 
 const hostIn = (pieces: readonly Piece[], element: string): string | null =>
-  pieces.find(({ spot }) => spot?.in === 'host' && spot.element === element && spot.attribute === 'src')?.value.replace(/:\d+$/, '') ?? null;
+  pieces
+    .find(({ spot }) => spot?.in === 'host' && spot.element === element && spot.attribute === 'src')
+    ?.value.replace(/:\d+$/, '') ?? null;
 
 /** A value's place, and its value in each sample; null where a sample has no such place. */
 export interface Place {

@@ -21,8 +21,14 @@ const none = '-';
 const names = Object.keys(wordsFor);
 
 /** Guesses what each parameter is for, for a provider of this kind (null: not known); what the owner has answered stands, where the values fit it. */
-export function learnSettings(parameters: readonly Parameter[], answers: LearnAnswers, kind: Kind | null): LearnedSettings {
-  const guesses = new Map(parameters.map((parameter) => [parameter, guessMeaning(parameter.at.name, valuesOf(parameter), kind)]));
+export function learnSettings(
+  parameters: readonly Parameter[],
+  answers: LearnAnswers,
+  kind: Kind | null,
+): LearnedSettings {
+  const guesses = new Map(
+    parameters.map((parameter) => [parameter, guessMeaning(parameter.at.name, valuesOf(parameter), kind)]),
+  );
   const longitude = pairOf(parameters, guesses);
   for (const parameter of parameters) {
     const said = answers[parameter.about];
@@ -30,10 +36,20 @@ export function learnSettings(parameters: readonly Parameter[], answers: LearnAn
     const { may } = guesses.get(parameter)!;
     const setting = names.find((name) => name === said) ?? null;
     if (said !== none && (setting === null || !fits(setting, valuesOf(parameter))))
-      return { ok: false, problem: { code: 'answer-does-not-fit', facts: { about: parameter.about, answer: said, may: [...may, none].join(', ') } } };
+      return {
+        ok: false,
+        problem: {
+          code: 'answer-does-not-fit',
+          facts: { about: parameter.about, answer: said, may: [...may, none].join(', ') },
+        },
+      };
     guesses.set(parameter, { setting, sure: true, reasons: [reason('you-said-so')], may });
   }
-  return { ok: true, guesses, settle: (item, itself) => settle(parameters, guesses, answers, { item, itself, longitude }) };
+  return {
+    ok: true,
+    guesses,
+    settle: (item, itself) => settle(parameters, guesses, answers, { item, itself, longitude }),
+  };
 }
 
 /* Latitude and longitude in two parameters are one setting: it goes by the first, and the second belongs to it. */
@@ -50,7 +66,8 @@ function pairOf(parameters: readonly Parameter[], guesses: Map<Parameter, Guess>
   const [latitude, longitude] = [degrees(latitudeWords, 90), degrees(longitudeWords, 180)];
   if (!latitude || !longitude || latitude.at.in !== longitude.at.in) return new Map();
   const reasons = [reason('are-degrees', { latitude: latitude.at.name, longitude: longitude.at.name })];
-  for (const parameter of [latitude, longitude]) guesses.set(parameter, { setting: 'centre', sure: true, reasons, may: ['centre'] });
+  for (const parameter of [latitude, longitude])
+    guesses.set(parameter, { setting: 'centre', sure: true, reasons, may: ['centre'] });
   return new Map([[latitude, longitude]]);
 }
 
@@ -73,10 +90,16 @@ function settle(
   for (const parameter of parameters) {
     if (parameter === item || (second.has(parameter) && answers[parameter.about] === undefined)) continue;
     // A step of the path that all samples share is how its addresses are made, no setting.
-    if (parameter.at.in === 'path' && valuesOf(parameter).length < 2 && !parameter.values.includes(null)) continue;
+    if (parameter.at.in === 'path' && valuesOf(parameter).length < 2 && !parameter.values.includes(null))
+      continue;
     const guess = guesses.get(parameter)!;
     const apart = longitude.get(parameter);
-    const rule = guess.setting === null ? null : apart && guess.setting === 'centre' ? { ...parameter.at, longitude: apart.at.name } : ruleOf(guess.setting, parameter, answers);
+    const rule =
+      guess.setting === null
+        ? null
+        : apart && guess.setting === 'centre'
+          ? { ...parameter.at, longitude: apart.at.name }
+          : ruleOf(guess.setting, parameter, answers);
     const taken = guess.setting !== null && rules.has(guess.setting);
     const looked = guess.setting === 'theme' && rule !== null;
     const repeats = parameter.values.every((value, i) => value === null || value === item.values[i]);
@@ -90,7 +113,11 @@ function settle(
       looks: guess.setting === 'theme' && rule === null ? valuesOf(parameter) : [],
       means: sure ? (guess.setting ?? none) : null,
       sure,
-      reasons: taken ? [...guess.reasons, reason('taken-already')] : repeats && !sure ? [reason('repeats-id')] : guess.reasons,
+      reasons: taken
+        ? [...guess.reasons, reason('taken-already')]
+        : repeats && !sure
+          ? [reason('repeats-id')]
+          : guess.reasons,
       may: [...guess.may.filter((setting) => !rules.has(setting) || setting === guess.setting), none],
     });
   }
@@ -103,5 +130,8 @@ function ruleOf(setting: string, parameter: Parameter, answers: LearnAnswers): S
     const said = answers[`${parameter.about}.${value}`];
     if (said === 'light' || said === 'dark') looks[value] = said;
   }
-  return ruleFor(setting, parameter.at, valuesOf(parameter), { absent: parameter.values.includes(null), looks });
+  return ruleFor(setting, parameter.at, valuesOf(parameter), {
+    absent: parameter.values.includes(null),
+    looks,
+  });
 }

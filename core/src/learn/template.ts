@@ -37,7 +37,12 @@ export function templateOf(samples: readonly (readonly Piece[])[]): Template {
       for (; r < end; r++) merged.push({ ...rows[r]!, texts: [...rows[r]!.texts, null] });
     };
     const takePieces = (end: number): void => {
-      for (; s < end; s++) merged.push({ key: sample[s]!.key, spot: sample[s]!.spot?.key ?? '', texts: [...Array<null>(number).fill(null), sample[s]!.text] });
+      for (; s < end; s++)
+        merged.push({
+          key: sample[s]!.key,
+          spot: sample[s]!.spot?.key ?? '',
+          texts: [...Array<null>(number).fill(null), sample[s]!.text],
+        });
     };
     for (const [row, piece] of pairs) {
       takeRows(row);
@@ -52,14 +57,22 @@ export function templateOf(samples: readonly (readonly Piece[])[]): Template {
   });
   const isConstant = ({ texts }: Row): boolean => new Set(texts.filter((text) => text !== null)).size === 1;
   return {
-    pieces: rows.map((row) => ({ text: isConstant(row) ? row.texts.find((text) => text !== null)! : null, spot: row.spot, optional: row.texts.includes(null) })),
-    samples: samples.map((_, number) => rows.map((row) => (isConstant(row) && row.texts[number] !== null ? '' : row.texts[number]!))),
+    pieces: rows.map((row) => ({
+      text: isConstant(row) ? row.texts.find((text) => text !== null)! : null,
+      spot: row.spot,
+      optional: row.texts.includes(null),
+    })),
+    samples: samples.map((_, number) =>
+      rows.map((row) => (isConstant(row) && row.texts[number] !== null ? '' : row.texts[number]!)),
+    ),
   };
 }
 
 /** The text that a template is with these values. */
 export const renderTemplate = ({ pieces }: Template, values: TemplateValues): string =>
-  pieces.map(({ text }, i) => (values[i] === null || values[i] === undefined ? '' : (text ?? values[i]))).join('');
+  pieces
+    .map(({ text }, i) => (values[i] === null || values[i] === undefined ? '' : (text ?? values[i])))
+    .join('');
 
 /* The longest sequence of keys that both have, in order, as pairs of places. */
 function common(rows: readonly Row[], sample: readonly Piece[]): [number, number][] {
@@ -67,7 +80,10 @@ function common(rows: readonly Row[], sample: readonly Piece[]): [number, number
   const lengths = new Uint16Array((rows.length + 1) * width);
   for (let r = rows.length - 1; r >= 0; r--)
     for (let s = sample.length - 1; s >= 0; s--)
-      lengths[r * width + s] = rows[r]!.key === sample[s]!.key ? lengths[(r + 1) * width + s + 1]! + 1 : Math.max(lengths[(r + 1) * width + s]!, lengths[r * width + s + 1]!);
+      lengths[r * width + s] =
+        rows[r]!.key === sample[s]!.key
+          ? lengths[(r + 1) * width + s + 1]! + 1
+          : Math.max(lengths[(r + 1) * width + s]!, lengths[r * width + s + 1]!);
   const pairs: [number, number][] = [];
   for (let [r, s] = [0, 0]; r < rows.length && s < sample.length;) {
     if (rows[r]!.key === sample[s]!.key) pairs.push([r++, s++]);

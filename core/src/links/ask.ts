@@ -7,7 +7,11 @@ export interface OembedRoom {
 }
 
 /** The address that asks an oEmbed endpoint about a link (oEmbed 1.0, section 2.2); an endpoint with `{format}` in its path has it filled in. */
-export function oembedAddress(endpoint: string, link: string, { format, ...room }: { format: OembedFormat } & OembedRoom): string {
+export function oembedAddress(
+  endpoint: string,
+  link: string,
+  { format, ...room }: { format: OembedFormat } & OembedRoom,
+): string {
   const inPath = endpoint.includes('{format}');
   const url = new URL(endpoint.replaceAll('{format}', format));
   url.searchParams.set('url', link);

@@ -25,24 +25,37 @@ export function readLinkedPage(page: { html: string; linkHeader: string | null; 
   const markup = parseMarkup(page.html);
   const title = markup.elements.find(({ name }) => name === 'title');
   const { text } = decodeAttribute(title ? innerText(page.html, title) : '');
-  return { title: text.replaceAll(/\s+/g, ' ').trim().slice(0, 500) || null, endpoints: endpointsIn(markup, page) };
+  return {
+    title: text.replaceAll(/\s+/g, ' ').trim().slice(0, 500) || null,
+    endpoints: endpointsIn(markup, page),
+  };
 }
 
 /**
  * The oEmbed answers that a page offers (oEmbed 1.0, section 4): by its `link` elements, and by its `Link` header (RFC
  * 8288). In the order in which they are said, those of the header first.
  */
-function endpointsIn({ elements }: Markup, { linkHeader, base }: { linkHeader: string | null; base: string }): OembedEndpoint[] {
+function endpointsIn(
+  { elements }: Markup,
+  { linkHeader, base }: { linkHeader: string | null; base: string },
+): OembedEndpoint[] {
   const found: OembedEndpoint[] = [];
-  const add = (rel: string | null | undefined, type: string | null | undefined, href: string | null | undefined): void => {
+  const add = (
+    rel: string | null | undefined,
+    type: string | null | undefined,
+    href: string | null | undefined,
+  ): void => {
     const format = formats.get(type?.split(';')[0]!.trim().toLowerCase() ?? '');
     const alternate = rel?.toLowerCase().split(/\s+/).includes('alternate') ?? false;
     if (!format || !alternate || !href || !URL.canParse(href, base)) return;
     const url = new URL(href, base);
-    if (/^https?:$/.test(url.protocol) && !found.some((known) => known.href === url.href)) found.push({ href: url.href, format });
+    if (/^https?:$/.test(url.protocol) && !found.some((known) => known.href === url.href))
+      found.push({ href: url.href, format });
   };
   for (const { rel, type, uri } of parsed(linkHeader)) add(rel, type, uri);
-  for (const element of elements) if (element.name === 'link') add(attribute(element, 'rel'), attribute(element, 'type'), attribute(element, 'href'));
+  for (const element of elements)
+    if (element.name === 'link')
+      add(attribute(element, 'rel'), attribute(element, 'type'), attribute(element, 'href'));
   return found;
 }
 

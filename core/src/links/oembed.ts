@@ -33,7 +33,11 @@ export function parseOembed(text: string, format: OembedFormat): OembedParsed {
   if (read === null) return { ok: false, reason: reason(isJson ? 'answer-no-json' : 'answer-no-xml') };
   const word = (name: string): string | null => {
     const value = read[name];
-    return typeof value === 'string' && value.trim() !== '' && value.length <= longest ? value.trim() : typeof value === 'number' ? String(value) : null;
+    return typeof value === 'string' && value.trim() !== '' && value.length <= longest
+      ? value.trim()
+      : typeof value === 'number'
+        ? String(value)
+        : null;
   };
   // Providers write lengths as numbers and as words; 100% is what some say for “as wide as there is room”.
   const length = (name: string): number | null => {
@@ -48,15 +52,20 @@ export function parseOembed(text: string, format: OembedFormat): OembedParsed {
     title: word('title')?.slice(0, 500) ?? null,
     author: word('author_name')?.slice(0, 200) ?? null,
     provider: word('provider_name')?.slice(0, 200) ?? null,
-    thumbnail: thumbnail !== null && isWeb(thumbnail) ? { url: thumbnail, width: length('thumbnail_width'), height: length('thumbnail_height') } : null,
+    thumbnail:
+      thumbnail !== null && isWeb(thumbnail)
+        ? { url: thumbnail, width: length('thumbnail_width'), height: length('thumbnail_height') }
+        : null,
     width: length('width'),
     height: length('height'),
     html: type === 'video' || type === 'rich' ? word('html') : null,
     url: type === 'photo' ? word('url') : null,
     cacheAge: Number(word('cache_age') ?? NaN) >= 0 ? Number(word('cache_age')) : null,
   };
-  if ((type === 'video' || type === 'rich') && answer.html === null) return { ok: false, reason: reason('answer-without-code', { type }) };
-  if (type === 'photo' && (answer.url === null || !isWeb(answer.url))) return { ok: false, reason: reason('answer-without-picture') };
+  if ((type === 'video' || type === 'rich') && answer.html === null)
+    return { ok: false, reason: reason('answer-without-code', { type }) };
+  if (type === 'photo' && (answer.url === null || !isWeb(answer.url)))
+    return { ok: false, reason: reason('answer-without-picture') };
   return { ok: true, answer };
 }
 
@@ -64,16 +73,21 @@ export function parseOembed(text: string, format: OembedFormat): OembedParsed {
 export function codeOfOembed({ type, html, url, width, height, title }: OembedAnswer): string | null {
   if (type === 'link') return null;
   if (type !== 'photo') return html;
-  const size = [width === null ? '' : ` width="${width}"`, height === null ? '' : ` height="${height}"`].join('');
+  const size = [width === null ? '' : ` width="${width}"`, height === null ? '' : ` height="${height}"`].join(
+    '',
+  );
   return `<img src="${escapeAttribute(url!)}"${size} alt="${escapeAttribute(title ?? '')}" loading="lazy">`;
 }
 
-const isWeb = (address: string): boolean => URL.canParse(address) && /^https?:$/.test(new URL(address).protocol);
+const isWeb = (address: string): boolean =>
+  URL.canParse(address) && /^https?:$/.test(new URL(address).protocol);
 
 function fromJson(text: string): Record<string, unknown> | null {
   try {
     const data: unknown = JSON.parse(text);
-    return typeof data === 'object' && data !== null && !Array.isArray(data) ? (data as Record<string, unknown>) : null;
+    return typeof data === 'object' && data !== null && !Array.isArray(data)
+      ? (data as Record<string, unknown>)
+      : null;
   } catch {
     return null;
   }
@@ -82,6 +96,10 @@ function fromJson(text: string): Record<string, unknown> | null {
 function fromXml(text: string): Record<string, unknown> | null {
   // Entities of its own could make a small document a very large one: none are needed here.
   if (/<!DOCTYPE|<!ENTITY/i.test(text) || XMLValidator.validate(text) !== true) return null;
-  const data = new XMLParser({ ignoreAttributes: true, parseTagValue: false, trimValues: true }).parse(text) as { oembed?: unknown };
-  return typeof data.oembed === 'object' && data.oembed !== null ? (data.oembed as Record<string, unknown>) : null;
+  const data = new XMLParser({ ignoreAttributes: true, parseTagValue: false, trimValues: true }).parse(
+    text,
+  ) as { oembed?: unknown };
+  return typeof data.oembed === 'object' && data.oembed !== null
+    ? (data.oembed as Record<string, unknown>)
+    : null;
 }

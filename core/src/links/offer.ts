@@ -46,7 +46,8 @@ export function offerOembed(
   { address, title, kind, size, column, allow, provider, thumbnail, cacheAge }: OfferedItem,
   { maxWidth = Infinity, maxHeight = Infinity }: OembedRoom,
 ): OembedOffer {
-  const px = (length: Size['width']): number | null => (length?.unit === 'px' && length.value > 0 ? length.value : null);
+  const px = (length: Size['width']): number | null =>
+    length?.unit === 'px' && length.value > 0 ? length.value : null;
   const [stated, tall] = [px(size.width), px(size.height)];
   let width = Math.min(stated ?? column, maxWidth);
   let height = size.ratio !== null ? width / size.ratio : (tall ?? width / usual);
@@ -55,7 +56,10 @@ export function offerOembed(
     height = maxHeight;
   }
   // A ratio has four decimals only: rounding gives back the whole number of px that it was made of.
-  [width, height] = [Math.max(1, Math.min(Math.round(width), maxWidth)), Math.max(1, Math.min(Math.round(height), maxHeight))];
+  [width, height] = [
+    Math.max(1, Math.min(Math.round(width), maxWidth)),
+    Math.max(1, Math.min(Math.round(height), maxHeight)),
+  ];
   const permissions = allow.length > 0 ? ` allow="${escapeAttribute(allow.join('; '))}"` : '';
   return {
     version: '1.0',
@@ -64,7 +68,9 @@ export function offerOembed(
     provider_name: provider.name,
     provider_url: provider.url,
     cache_age: cacheAge,
-    ...(thumbnail?.width && thumbnail.height ? { thumbnail_url: thumbnail.url, thumbnail_width: thumbnail.width, thumbnail_height: thumbnail.height } : {}),
+    ...(thumbnail?.width && thumbnail.height
+      ? { thumbnail_url: thumbnail.url, thumbnail_width: thumbnail.width, thumbnail_height: thumbnail.height }
+      : {}),
     html: `<iframe src="${escapeAttribute(address)}" width="${width}" height="${height}" title="${escapeAttribute(title)}" loading="lazy"${permissions} style="border:0"></iframe>`,
     width,
     height,

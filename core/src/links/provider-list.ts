@@ -22,7 +22,9 @@ export interface Unusable {
   reason: Reason;
 }
 
-export type ProviderList = { ok: true; entries: number; endpoints: ListedEndpoint[]; unusable: Unusable[] } | { ok: false; reason: Reason };
+export type ProviderList =
+  | { ok: true; entries: number; endpoints: ListedEndpoint[]; unusable: Unusable[] }
+  | { ok: false; reason: Reason };
 
 /* Says what of an entry cannot be used. */
 type Refuse = (what: string, why: Reason) => void;
@@ -39,7 +41,10 @@ export function readProviderList(text: string): ProviderList {
   try {
     data = JSON.parse(text.replace(/^\uFEFF/, ''));
   } catch (error) {
-    return { ok: false, reason: reason('list-no-json', { said: error instanceof Error ? error.message : String(error) }) };
+    return {
+      ok: false,
+      reason: reason('list-no-json', { said: error instanceof Error ? error.message : String(error) }),
+    };
   }
   if (!Array.isArray(data)) return { ok: false, reason: reason('list-no-array') };
   const endpoints = new Map<string, ListedEndpoint>();
@@ -47,12 +52,19 @@ export function readProviderList(text: string): ProviderList {
   (data as unknown[]).forEach((item, i) => {
     const entry = isObject(item) ? item : {};
     const provider = typeof entry['provider_name'] === 'string' ? entry['provider_name'].trim() : '';
-    const refuse: Refuse = (what, why) => void unusable.push({ entry: i + 1, provider, what: what.slice(0, longest.address), reason: why });
+    const refuse: Refuse = (what, why) =>
+      void unusable.push({ entry: i + 1, provider, what: what.slice(0, longest.address), reason: why });
     if (!isObject(item)) return refuse('entry', reason('entry-no-object'));
     if (provider === '' || provider.length > longest.provider)
-      return refuse('provider_name', provider === '' ? reason('entry-without-name') : reason('entry-name-long', { most: longest.provider }));
+      return refuse(
+        'provider_name',
+        provider === ''
+          ? reason('entry-without-name')
+          : reason('entry-name-long', { most: longest.provider }),
+      );
     const site = address(entry['provider_url']) ?? '';
-    if (!Array.isArray(entry['endpoints']) || entry['endpoints'].length === 0) return refuse('endpoints', reason('entry-without-endpoints'));
+    if (!Array.isArray(entry['endpoints']) || entry['endpoints'].length === 0)
+      return refuse('endpoints', reason('entry-without-endpoints'));
     for (const given of entry['endpoints'] as unknown[]) {
       const read = readEndpoint(given, { provider, site }, refuse);
       if (!read) continue;
@@ -65,21 +77,36 @@ export function readProviderList(text: string): ProviderList {
   return { ok: true, entries: data.length, endpoints: [...endpoints.values()], unusable };
 }
 
-const isObject = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value);
+const isObject = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
 
 function address(value: unknown): string | null {
-  return typeof value === 'string' && value.length <= longest.address && /^https?:\/\//i.test(value) && URL.canParse(value) ? value : null;
+  return typeof value === 'string' &&
+    value.length <= longest.address &&
+    /^https?:\/\//i.test(value) &&
+    URL.canParse(value)
+    ? value
+    : null;
 }
 
-function readEndpoint(given: unknown, { provider, site }: Pick<ListedEndpoint, 'provider' | 'site'>, refuse: Refuse): ListedEndpoint | null {
+function readEndpoint(
+  given: unknown,
+  { provider, site }: Pick<ListedEndpoint, 'provider' | 'site'>,
+  refuse: Refuse,
+): ListedEndpoint | null {
   const endpoint = isObject(given) ? given : {};
   const url = address(endpoint['url']);
   if (url === null) return (refuse(String(endpoint['url'] ?? 'url'), reason('endpoint-no-address')), null);
-  const formats = (Array.isArray(endpoint['formats']) ? endpoint['formats'] : []).map((format) => String(format).toLowerCase());
+  const formats = (Array.isArray(endpoint['formats']) ? endpoint['formats'] : []).map((format) =>
+    String(format).toLowerCase(),
+  );
   const spoken = (['json', 'xml'] as const).filter((format) => formats.includes(format));
-  if (formats.length > 0 && spoken.length === 0) return (refuse(url, reason('endpoint-formats', { formats: formats.join(', ') })), null);
+  if (formats.length > 0 && spoken.length === 0)
+    return (refuse(url, reason('endpoint-formats', { formats: formats.join(', ') })), null);
   const ending = /\.(json|xml)$/.exec(new URL(url).pathname)?.[1];
-  const all = Array.isArray(endpoint['schemes']) ? (endpoint['schemes'] as unknown[]).map((scheme) => (typeof scheme === 'string' ? scheme : '')) : [];
+  const all = Array.isArray(endpoint['schemes'])
+    ? (endpoint['schemes'] as unknown[]).map((scheme) => (typeof scheme === 'string' ? scheme : ''))
+    : [];
   const schemes: string[] = [];
   for (const scheme of all.slice(0, longest.schemes)) {
     const why = schemeProblem(scheme);
@@ -98,13 +125,15 @@ function schemeProblem(scheme: string): Reason | null {
   if (scheme === '' || scheme.length > longest.address) return reason('scheme-no-pattern');
   const found = /^https?:\/\/([^/?#]*)/i.exec(scheme);
   if (!found) return reason('scheme-not-web');
-  if (!/^(?:\*\.)?[a-z0-9-]+(?:\.[a-z0-9-]+)*(?::\d{1,5})?$/i.test(found[1]!)) return reason('scheme-star-in-host');
+  if (!/^(?:\*\.)?[a-z0-9-]+(?:\.[a-z0-9-]+)*(?::\d{1,5})?$/i.test(found[1]!))
+    return reason('scheme-star-in-host');
   if (/^\*\.[a-z0-9-]+$/i.test(found[1]!)) return reason('scheme-too-wide');
   return null;
 }
 
 /** The host of a pattern of links: itself, or `*.` and what it ends with. */
-export const schemeHost = (scheme: string): string => (/^https?:\/\/([^/?#:]*)/i.exec(scheme)?.[1] ?? '').toLowerCase();
+export const schemeHost = (scheme: string): string =>
+  (/^https?:\/\/([^/?#:]*)/i.exec(scheme)?.[1] ?? '').toLowerCase();
 
 /** Every host, as {@link schemeHost} gives it, whose patterns can be for links of this host. */
 export function hostsFor(hostname: string): string[] {
@@ -119,7 +148,9 @@ export function fitsScheme(link: string, scheme: string): boolean {
   const wanted = /^https?:\/\/([^/?#]*)([/?#].*)?$/is.exec(scheme);
   if (!wanted || !/^https?:$/.test(protocol)) return false;
   const [, name = '', path = ''] = wanted;
-  const named = name.startsWith('*.') ? host.endsWith(name.slice(1).toLowerCase()) && host.length > name.length - 1 : host === name.toLowerCase();
+  const named = name.startsWith('*.')
+    ? host.endsWith(name.slice(1).toLowerCase()) && host.length > name.length - 1
+    : host === name.toLowerCase();
   return named && fitsStars(pathname + search + hash, path === '' ? '/' : path);
 }
 
@@ -129,7 +160,8 @@ function fitsStars(text: string, pattern: string): boolean {
   const [first, ...rest] = pieces as [string, ...string[]];
   if (rest.length === 0) return text === first;
   const last = rest.pop()!;
-  if (!text.startsWith(first) || text.length < first.length + last.length || !text.endsWith(last)) return false;
+  if (!text.startsWith(first) || text.length < first.length + last.length || !text.endsWith(last))
+    return false;
   let at = first.length;
   const end = text.length - last.length;
   for (const piece of rest) {

@@ -126,7 +126,14 @@ export interface ShareChange {
 }
 
 /** What a change does, of whatever kind; by `kind` the composer knows which text it is in and how it is written. */
-export type ChangeBody = AddressChange | AttributeChange | TokenChange | DeclarationChange | MemberChange | StructureChange | ShareChange;
+export type ChangeBody =
+  | AddressChange
+  | AttributeChange
+  | TokenChange
+  | DeclarationChange
+  | MemberChange
+  | StructureChange
+  | ShareChange;
 
 /** One change that an option needs, and why; the composer makes edits of all of them together. */
 export type Change = ChangeBody & { reason: Reason };

@@ -38,4 +38,7 @@ export function effectiveOptions(asked: LevelledOptions): Effective {
 }
 
 /** The values that a site’s defaults have for an embed of this kind. */
-export const defaultsFor = (defaults: KindDefaults, kind: Kind): Options => ({ ...defaults.any, ...defaults[kind] });
+export const defaultsFor = (defaults: KindDefaults, kind: Kind): Options => ({
+  ...defaults.any,
+  ...defaults[kind],
+});

@@ -69,4 +69,7 @@ export interface Option<V extends OptionValue = OptionValue> {
 export const contribution = (changes: readonly Change[]): Contribution => ({ changes, problems: [] });
 
 /** Why an option cannot be fulfilled. */
-export const problem = (code: string, facts: Facts = {}): Contribution => ({ changes: [], problems: [{ code, facts }] });
+export const problem = (code: string, facts: Facts = {}): Contribution => ({
+  changes: [],
+  problems: [{ code, facts }],
+});

@@ -4,7 +4,8 @@ import type { Option } from './option.ts';
 import type { OptionValue } from './values.ts';
 
 /** An option together with what it is on phones and on tablets, where it may differ there: `max-width`, `max-width.phone`. */
-export const withDevices = (option: Option): readonly Option[] => (option.perDevice ? [option, ...devices.map((device) => onDevice(option, device))] : [option]);
+export const withDevices = (option: Option): readonly Option[] =>
+  option.perDevice ? [option, ...devices.map((device) => onDevice(option, device))] : [option];
 
 /** The option and the device that a name means: `max-width.phone`; null where it means no device. */
 export function deviceOf(name: string): { option: string; device: Device } | null {
@@ -19,6 +20,11 @@ const onDevice = <V extends OptionValue>(option: Option<V>, device: Device): Opt
   current: () => null,
   contribute: (code, value, context) => {
     const { changes, problems } = option.contribute(code, value, context);
-    return { changes: changes.map((change): Change => (change.kind === 'declaration' ? { ...change, when: device } : change)), problems };
+    return {
+      changes: changes.map((change): Change =>
+        change.kind === 'declaration' ? { ...change, when: device } : change,
+      ),
+      problems,
+    };
   },
 });

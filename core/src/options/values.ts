@@ -23,7 +23,8 @@ export type OptionValue = number | boolean | string | Coordinates | Ratio | read
 export type Options = Readonly<Record<string, OptionValue>>;
 
 /** These options without some of them, by their names. */
-export const withoutOptions = (options: Options, names: readonly string[]): Options => Object.fromEntries(Object.entries(options).filter(([name]) => !names.includes(name)));
+export const withoutOptions = (options: Options, names: readonly string[]): Options =>
+  Object.fromEntries(Object.entries(options).filter(([name]) => !names.includes(name)));
 
 /** What a value could have been, as a code with facts; the words are the language file’s. */
 export interface Expectation {
@@ -34,4 +35,7 @@ export interface Expectation {
 /** What comes of reading what people typed. */
 export type Parsed<V> = { ok: true; value: V } | { ok: false; expected: Expectation };
 
-export const notUnderstood = (code: string, facts: Facts = {}): { ok: false; expected: Expectation } => ({ ok: false, expected: { code, facts } });
+export const notUnderstood = (code: string, facts: Facts = {}): { ok: false; expected: Expectation } => ({
+  ok: false,
+  expected: { code, facts },
+});

@@ -3,7 +3,9 @@ import type { PlanFinding } from './plan-finding.ts';
 import type { PlannedPlacement } from './planned-placement.ts';
 
 /** What several codes of a page claim for themselves, so that one of them would not work (HTML, section 3.2.6, for ids). */
-export function collisions(placements: readonly Pick<PlannedPlacement, 'id' | 'place' | 'code'>[]): PlanFinding[] {
+export function collisions(
+  placements: readonly Pick<PlannedPlacement, 'id' | 'place' | 'code'>[],
+): PlanFinding[] {
   const inOrder = [...placements].sort((a, b) => (a.place < b.place ? -1 : 1));
   return heldBySeveral(
     inOrder,

@@ -6,11 +6,16 @@
 export function mergeOrders(lists: readonly (readonly string[])[]): string[] {
   const all = [...new Set(lists.flat())].sort();
   const before = new Map(all.map((item) => [item, new Set<string>()]));
-  for (const list of lists) list.forEach((item, at) => list.slice(0, at).forEach((earlier) => earlier !== item && before.get(item)!.add(earlier)));
+  for (const list of lists)
+    list.forEach((item, at) =>
+      list.slice(0, at).forEach((earlier) => earlier !== item && before.get(item)!.add(earlier)),
+    );
   const out: string[] = [];
   const left = new Set(all);
   while (left.size > 0) {
-    const next = [...left].find((item) => [...before.get(item)!].every((earlier) => !left.has(earlier))) ?? [...left][0]!;
+    const next =
+      [...left].find((item) => [...before.get(item)!].every((earlier) => !left.has(earlier))) ??
+      [...left][0]!;
     out.push(next);
     left.delete(next);
   }

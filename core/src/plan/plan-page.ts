@@ -42,17 +42,34 @@ interface Worked {
  * else at the first place that needs it. The outcome does not depend on the order of placing. `digest` makes the digest
  * of a text, always the same for the same text; `leaving` are placements that have ended and are still on the page.
  */
-export function planPage(placements: readonly PlannedPlacement[], site: PlannedSite, digest: (text: string) => string, leaving: readonly LeavingPlacement[] = []): PagePlan {
+export function planPage(
+  placements: readonly PlannedPlacement[],
+  site: PlannedSite,
+  digest: (text: string) => string,
+  leaving: readonly LeavingPlacement[] = [],
+): PagePlan {
   const worked = [...placements].sort(byPlace).map((placement): Worked => {
     const circumstances = circumstancesOf(placement, site);
     const composition = composeLevels(placement.code, placement.asked, circumstances);
-    return { placement, circumstances, composition, parts: sharedParts(placement.id, placement.code, composition) };
+    return {
+      placement,
+      circumstances,
+      composition,
+      parts: sharedParts(placement.id, placement.code, composition),
+    };
   });
   const first = firstOf(worked.flatMap(({ parts }) => parts));
   const placeBy = new Map(placements.map(({ id, place }) => [id, place]));
   const spots = worked.map((one) => {
     const out = one.parts.filter((part) => site.head || first.get(part.text)!.placement !== part.placement);
-    const changes = out.map((part) => leaveOut(part, site.head ? reason('moved-to-head') : reason('loaded-at', { place: placeBy.get(first.get(part.text)!.placement)! })));
+    const changes = out.map((part) =>
+      leaveOut(
+        part,
+        site.head
+          ? reason('moved-to-head')
+          : reason('loaded-at', { place: placeBy.get(first.get(part.text)!.placement)! }),
+      ),
+    );
     return spotSnippet(one, changes, digest);
   });
   const shared = positions
@@ -64,15 +81,21 @@ export function planPage(placements: readonly PlannedPlacement[], site: PlannedS
         digest,
       ),
     );
-  const snippets = [...shared, ...spots].sort((a, b) => positions.indexOf(a.position) - positions.indexOf(b.position));
+  const snippets = [...shared, ...spots].sort(
+    (a, b) => positions.indexOf(a.position) - positions.indexOf(b.position),
+  );
   return {
     snippets,
     steps: stepsOf(snippets, placements, leaving),
-    findings: [...collisions(placements), ...worked.flatMap(({ placement, composition }) => notCarried(placement, composition))],
+    findings: [
+      ...collisions(placements),
+      ...worked.flatMap(({ placement, composition }) => notCarried(placement, composition)),
+    ],
   };
 }
 
-const byPlace = (a: PlannedPlacement, b: PlannedPlacement): number => (a.place < b.place ? -1 : a.place > b.place ? 1 : a.id < b.id ? -1 : 1);
+const byPlace = (a: PlannedPlacement, b: PlannedPlacement): number =>
+  a.place < b.place ? -1 : a.place > b.place ? 1 : a.id < b.id ? -1 : 1;
 
 /* Who brings each shared text first, in the order of the places. */
 function firstOf(parts: readonly SharedPart[]): Map<string, SharedPart> {
@@ -81,12 +104,22 @@ function firstOf(parts: readonly SharedPart[]): Map<string, SharedPart> {
   return first;
 }
 
-const circumstancesOf = ({ id, mark }: PlannedPlacement, { head }: PlannedSite): Circumstances => ({ mark, apart: head ? classFor(id) : null });
+const circumstancesOf = ({ id, mark }: PlannedPlacement, { head }: PlannedSite): Circumstances => ({
+  mark,
+  apart: head ? classFor(id) : null,
+});
 
-function spotSnippet({ placement, circumstances, composition }: Worked, planned: readonly AskedChange[], digest: (text: string) => string): PlannedSnippet {
+function spotSnippet(
+  { placement, circumstances, composition }: Worked,
+  planned: readonly AskedChange[],
+  digest: (text: string) => string,
+): PlannedSnippet {
   const { id, code, asked } = placement;
-  const { snippets } = planned.length === 0 ? composition : composeLevels(code, asked, { ...circumstances, planned });
-  const runs = snippets.find(({ position }) => position === 'spot')!.runs.map((run): Run => (run.from === 'source' ? { ...run, of: id } : run));
+  const { snippets } =
+    planned.length === 0 ? composition : composeLevels(code, asked, { ...circumstances, planned });
+  const runs = snippets
+    .find(({ position }) => position === 'spot')!
+    .runs.map((run): Run => (run.from === 'source' ? { ...run, of: id } : run));
   return { position: 'spot', runs, digest: digest(snippetText({ runs })), placements: [id] };
 }
 
@@ -98,13 +131,23 @@ interface SharedThing {
 }
 
 /* What a placement needs at a position: what its options ask for there, and in the page’s head its own parts that belong there. */
-function sharedAt(position: SnippetPosition, { placement: { id }, composition, parts }: Worked, site: PlannedSite): SharedThing[] {
-  const asked = composition.snippets.filter((snippet) => snippet.position === position).map(({ runs }) => ({ text: snippetText({ runs }), runs, placement: id }));
+function sharedAt(
+  position: SnippetPosition,
+  { placement: { id }, composition, parts }: Worked,
+  site: PlannedSite,
+): SharedThing[] {
+  const asked = composition.snippets
+    .filter((snippet) => snippet.position === position)
+    .map(({ runs }) => ({ text: snippetText({ runs }), runs, placement: id }));
   return position === 'page-head' && site.head ? [...parts, ...asked] : asked;
 }
 
 /* Each shared text by itself, so that what one code brings does not change when another one comes or goes. */
-function sharedSnippets(needed: readonly (readonly SharedThing[])[], position: SnippetPosition, digest: (text: string) => string): PlannedSnippet[] {
+function sharedSnippets(
+  needed: readonly (readonly SharedThing[])[],
+  position: SnippetPosition,
+  digest: (text: string) => string,
+): PlannedSnippet[] {
   const all = needed.flat();
   return mergeOrders(needed.map((things) => things.map(({ text }) => text))).map((text) => ({
     position,

@@ -22,10 +22,15 @@ const roles: ReadonlySet<Part['role']> = new Set(['loader', 'style']);
 /** Whether a code has parts that a page needs only once. */
 export const hasShared = ({ parts }: Pick<Code['reading'], 'parts'>): boolean => parts.some(isShared);
 
-const isShared = ({ role, place, repeat, inside }: Part): boolean => inside === null && roles.has(role) && place === 'head' && repeat === 'page';
+const isShared = ({ role, place, repeat, inside }: Part): boolean =>
+  inside === null && roles.has(role) && place === 'head' && repeat === 'page';
 
 /** The parts of a code that its page needs once, in the order of the code, as they stand after these edits. */
-export const sharedParts = (placement: string, { reading, text }: Pick<Code, 'reading' | 'text'>, { edits }: Pick<LevelledComposition, 'edits'>): SharedPart[] =>
+export const sharedParts = (
+  placement: string,
+  { reading, text }: Pick<Code, 'reading' | 'text'>,
+  { edits }: Pick<LevelledComposition, 'edits'>,
+): SharedPart[] =>
   reading.parts.filter(isShared).map(({ start, end }) => {
     const own = edits.filter((edit) => isWithin(edit, { start, end }));
     const runs = runsOf(
@@ -41,4 +46,10 @@ function movedBy(run: Run, by: number, of: string): Run {
 }
 
 /** What takes a part out of its code, because the page has it elsewhere. */
-export const leaveOut = ({ start, end }: SharedPart, why: Reason): AskedChange => ({ kind: 'leave-out', range: { start, end }, reason: why, stage: 'leave-out', option: 'plan' });
+export const leaveOut = ({ start, end }: SharedPart, why: Reason): AskedChange => ({
+  kind: 'leave-out',
+  range: { start, end },
+  reason: why,
+  stage: 'leave-out',
+  option: 'plan',
+});

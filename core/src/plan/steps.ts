@@ -17,7 +17,11 @@ export interface PlanStep {
 }
 
 /** The steps of a page, by position and place. */
-export function stepsOf(snippets: readonly PlannedSnippet[], placements: readonly PlannedPlacement[], leaving: readonly LeavingPlacement[]): PlanStep[] {
+export function stepsOf(
+  snippets: readonly PlannedSnippet[],
+  placements: readonly PlannedPlacement[],
+  leaving: readonly LeavingPlacement[],
+): PlanStep[] {
   const byId = new Map(placements.map((placement) => [placement.id, placement]));
   const steps = snippets.map(({ position, digest, placements: needed }): PlanStep => {
     const those = needed.map((id) => byId.get(id)!);
@@ -25,17 +29,25 @@ export function stepsOf(snippets: readonly PlannedSnippet[], placements: readonl
       ? { action: atSpot(digest, those[0]!), position, digest, place: those[0]!.place }
       : { action: elsewhere(digest, those), position, digest, place: null };
   });
-  const out = leaving.map(({ place }): PlanStep => ({ action: 'take-out', position: 'spot', digest: null, place }));
+  const out = leaving.map(({ place }): PlanStep => ({
+    action: 'take-out',
+    position: 'spot',
+    digest: null,
+    place,
+  }));
   return [...steps, ...out].sort(inOrder);
 }
 
 /* Stable, so that what stands at one position keeps its order. */
 const inOrder = (a: PlanStep, b: PlanStep): number =>
-  positions.indexOf(a.position) - positions.indexOf(b.position) || (a.place === null || b.place === null || a.place === b.place ? 0 : a.place < b.place ? -1 : 1);
+  positions.indexOf(a.position) - positions.indexOf(b.position) ||
+  (a.place === null || b.place === null || a.place === b.place ? 0 : a.place < b.place ? -1 : 1);
 
 function atSpot(digest: string, { carried = null }: PlannedPlacement): PlanAction {
   if (carried === null) return 'paste';
-  return carried.byLink || (carried.isWhole && carried.digests.includes(digest)) ? 'already-there' : 'replace';
+  return carried.byLink || (carried.isWhole && carried.digests.includes(digest))
+    ? 'already-there'
+    : 'replace';
 }
 
 /* What was handed out together with a code that stands on the page was pasted together with it. */

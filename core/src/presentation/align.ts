@@ -4,7 +4,11 @@ import { choiceType } from '../options/types/choice.ts';
 import { declare, type Declared } from './declarations.ts';
 import { hasFrame, targetOf } from './target.ts';
 
-const margins: Readonly<Record<string, string>> = { left: '0 auto 0 0', centre: '0 auto', right: '0 0 0 auto' };
+const margins: Readonly<Record<string, string>> = {
+  left: '0 auto 0 0',
+  centre: '0 auto',
+  right: '0 0 0 auto',
+};
 
 export const option: Option<string> = {
   name: 'align',
@@ -12,7 +16,8 @@ export const option: Option<string> = {
   type: choiceType(Object.keys(margins)),
   kinds: 'any',
   example: 'centre',
-  source: 'CSS 2.2, section 10.3.4 (block-level replaced elements); observed: without display:block margin:auto does not centre',
+  source:
+    'CSS 2.2, section 10.3.4 (block-level replaced elements); observed: without display:block margin:auto does not centre',
   isOffered: (_, reading) => hasFrame(reading),
   current: (code) => {
     const target = targetOf(code);
@@ -28,7 +33,15 @@ export const option: Option<string> = {
       declare(
         target,
         [...block, ['margin', margins[where]!, reason('stands-at', { where })]],
-        ['float', 'margin-top', 'margin-right', 'margin-bottom', 'margin-left', 'margin-inline', 'margin-block'],
+        [
+          'float',
+          'margin-top',
+          'margin-right',
+          'margin-bottom',
+          'margin-left',
+          'margin-inline',
+          'margin-block',
+        ],
       ),
     );
   },

@@ -8,8 +8,19 @@ import type { PresentationTarget } from './target.ts';
 export type Declared = readonly [property: string, value: string, reason: Reason];
 
 /** Declarations in an element’s own style. `clears` are properties that would undo them. */
-export const declare = ({ element }: Pick<PresentationTarget, 'element'>, declared: readonly Declared[], clears: readonly string[]): Change[] =>
-  declared.map(([property, value, { code, facts }]) => ({ kind: 'declaration', element, property, value, clears, reason: { code, facts: { ...facts, property } } }));
+export const declare = (
+  { element }: Pick<PresentationTarget, 'element'>,
+  declared: readonly Declared[],
+  clears: readonly string[],
+): Change[] =>
+  declared.map(([property, value, { code, facts }]) => ({
+    kind: 'declaration',
+    element,
+    property,
+    value,
+    clears,
+    reason: { code, facts: { ...facts, property } },
+  }));
 
 /**
  * What a provider’s box needs so that it keeps its shape at another width. Padding in per cent counts of the width of
@@ -17,7 +28,9 @@ export const declare = ({ element }: Pick<PresentationTarget, 'element'>, declar
  */
 export function holdBoxShape({ box, element }: PresentationTarget): Change[] {
   if (box === null) return [];
-  const padded = ['padding-bottom', 'padding-top', 'padding'].find((property) => /^\d{1,4}(?:\.\d{1,6})?%$/.test(lastPart(box.get(property))));
+  const padded = ['padding-bottom', 'padding-top', 'padding'].find((property) =>
+    /^\d{1,4}(?:\.\d{1,6})?%$/.test(lastPart(box.get(property))),
+  );
   if (padded === undefined) return [];
   const { width, height } = fraction(100 / Number.parseFloat(lastPart(box.get(padded))));
   return declare(

@@ -11,12 +11,17 @@ export const option: Option<string> = {
   type: choiceType(['shape']),
   kinds: 'any',
   example: 'shape',
-  source: 'observed: these hold the shape in block, flex, grid and fixed-table parents; without height:auto a height attribute wins over aspect-ratio',
+  source:
+    'observed: these hold the shape in block, flex, grid and fixed-table parents; without height:auto a height attribute wins over aspect-ratio',
   isOffered: (_, reading) => hasFrame(reading),
   current: (code) => {
     const frame = frameOf(code);
     const declared = frame && code.inside.declarations(frame);
-    return declared?.get('height') === 'auto' && declared.has('aspect-ratio') && declared.get('width') !== undefined ? 'shape' : null;
+    return declared?.get('height') === 'auto' &&
+      declared.has('aspect-ratio') &&
+      declared.get('width') !== undefined
+      ? 'shape'
+      : null;
   },
   contribute: (code, _, { options }) => {
     const element = frameOf(code);
@@ -29,9 +34,15 @@ export const option: Option<string> = {
         { element },
         [
           ['display', 'block', reason('no-gap-below')],
-          ...(options['share'] === undefined ? ([['width', '100%', reason('fills-its-place')]] as const) : []),
+          ...(options['share'] === undefined
+            ? ([['width', '100%', reason('fills-its-place')]] as const)
+            : []),
           ['height', 'auto', reason('height-follows')],
-          ['aspect-ratio', `${shape.width}/${shape.height}`, reason('holds-shape', { shape: `${shape.width}:${shape.height}` })],
+          [
+            'aspect-ratio',
+            `${shape.width}/${shape.height}`,
+            reason('holds-shape', { shape: `${shape.width}:${shape.height}` }),
+          ],
           ['border', '0', reason('no-frame-line')],
           ['align-self', 'flex-start', reason('not-stretched')],
         ],

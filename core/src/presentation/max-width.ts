@@ -17,6 +17,9 @@ export const option: Option<number> = {
   contribute: (code, most) => {
     const target = targetOf(code);
     if (!target) return problem('nothing-to-present');
-    return contribution([...declare(target, [['max-width', `${most}px`, reason('never-wider', { most })]], ['min-width']), ...holdBoxShape(target)]);
+    return contribution([
+      ...declare(target, [['max-width', `${most}px`, reason('never-wider', { most })]], ['min-width']),
+      ...holdBoxShape(target),
+    ]);
   },
 };

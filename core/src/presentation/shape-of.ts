@@ -11,8 +11,13 @@ export function shapeOf(code: Code, options: Options): Ratio | null {
   if (exact) return reduced({ width: Number(exact[1]), height: Number(exact[2]) });
   const { width, height, ratio } = code.reading.size;
   if (ratio !== null) {
-    const whole = width?.unit === 'px' && height?.unit === 'px' && Number.isInteger(width.value) && Number.isInteger(height.value);
-    if (whole && Math.abs(width.value / height.value - ratio) < 0.0001) return reduced({ width: width.value, height: height.value });
+    const whole =
+      width?.unit === 'px' &&
+      height?.unit === 'px' &&
+      Number.isInteger(width.value) &&
+      Number.isInteger(height.value);
+    if (whole && Math.abs(width.value / height.value - ratio) < 0.0001)
+      return reduced({ width: width.value, height: height.value });
     return fraction(ratio);
   }
   return code.sheet?.shape ? reduced(code.sheet.shape) : null;

@@ -17,6 +17,9 @@ export const option: Option<number> = {
   contribute: (code, share) => {
     const target = targetOf(code);
     if (!target) return problem('nothing-to-present');
-    return contribution([...declare(target, [['width', `${share}%`, reason('share-of-place', { share })]], ['min-width']), ...holdBoxShape(target)]);
+    return contribution([
+      ...declare(target, [['width', `${share}%`, reason('share-of-place', { share })]], ['min-width']),
+      ...holdBoxShape(target),
+    ]);
   },
 };

@@ -5,10 +5,12 @@ import type { Reading } from '../reading/reading.ts';
 const shown = new Set(['iframe', 'video', 'object', 'embed', 'audio']);
 
 /** The frame or player that a code shows; null where it has none. */
-export const frameOf = ({ markup }: Pick<Code, 'markup'>): MarkupElement | null => markup.elements.find((element) => shown.has(element.name)) ?? null;
+export const frameOf = ({ markup }: Pick<Code, 'markup'>): MarkupElement | null =>
+  markup.elements.find((element) => shown.has(element.name)) ?? null;
 
 /** Whether a reading, where there is one, has a frame or a player. */
-export const hasFrame = (reading: Pick<Reading, 'parts'> | null): boolean => reading === null || reading.parts.some(({ role }) => role === 'frame' || role === 'media');
+export const hasFrame = (reading: Pick<Reading, 'parts'> | null): boolean =>
+  reading === null || reading.parts.some(({ role }) => role === 'frame' || role === 'media');
 
 /** What stands on the page, and so has a width and a place there. */
 export interface PresentationTarget {
@@ -29,7 +31,8 @@ export function targetOf(code: Code): PresentationTarget | null {
   if (!frame.parent || declared(frame).get('position') !== 'absolute') return { element: frame, box: null };
   let box = frame.parent;
   for (let outer: MarkupElement | null = box; outer; outer = outer.parent) {
-    if (!['relative', 'absolute', 'fixed', 'sticky'].includes(declared(outer).get('position') ?? '')) continue;
+    if (!['relative', 'absolute', 'fixed', 'sticky'].includes(declared(outer).get('position') ?? ''))
+      continue;
     box = outer;
     break;
   }
@@ -39,6 +42,8 @@ export function targetOf(code: Code): PresentationTarget | null {
 /** A number that is declared of what stands on the page, in this unit; null where none is, or another unit. */
 export function declaredNumber(code: Code, property: string, unit: 'px' | '%'): number | null {
   const target = targetOf(code);
-  const found = /^(\d{1,5}(?:\.\d{1,6})?)(px|%)$/.exec((target && code.inside.declarations(target.element).get(property)) ?? '');
+  const found = /^(\d{1,5}(?:\.\d{1,6})?)(px|%)$/.exec(
+    (target && code.inside.declarations(target.element).get(property)) ?? '',
+  );
   return found?.[2] === unit ? Number(found[1]) : null;
 }

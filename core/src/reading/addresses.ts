@@ -1,4 +1,11 @@
-import { attribute, decodeAttribute, innerText, parseAddress, type Markup, type MarkupElement } from '../text/index.ts';
+import {
+  attribute,
+  decodeAttribute,
+  innerText,
+  parseAddress,
+  type Markup,
+  type MarkupElement,
+} from '../text/index.ts';
 import type { HostContact, ReadAddress, Use } from './reading.ts';
 import { plainHost } from '../sheets/match.ts';
 import type { PartsRead } from './parts.ts';
@@ -12,7 +19,14 @@ const plain = {
   embed: { src: (e: MarkupElement) => mediaUse(attribute(e, 'type'), 'frame') },
   object: { data: (e: MarkupElement) => mediaUse(attribute(e, 'type'), 'frame') },
   script: { src: 'script' },
-  link: { href: (e: MarkupElement) => (/\bstylesheet\b/i.test(attribute(e, 'rel') ?? '') ? 'stylesheet' : /\bicon\b/i.test(attribute(e, 'rel') ?? '') ? 'image' : 'data') },
+  link: {
+    href: (e: MarkupElement) =>
+      /\bstylesheet\b/i.test(attribute(e, 'rel') ?? '')
+        ? 'stylesheet'
+        : /\bicon\b/i.test(attribute(e, 'rel') ?? '')
+          ? 'image'
+          : 'data',
+  },
   img: { src: 'image', longdesc: 'link' },
   input: { src: 'image', formaction: 'form' },
   button: { formaction: 'form' },
@@ -29,14 +43,24 @@ const plain = {
   table: { background: 'image' },
   td: { background: 'image' },
 } satisfies Record<string, Record<string, Use | ((element: MarkupElement) => Use)>>;
-const usesByElement = new Map(Object.entries(plain).map(([element, uses]) => [element, new Map<string, Use | ((element: MarkupElement) => Use)>(Object.entries(uses))]));
+const usesByElement = new Map(
+  Object.entries(plain).map(([element, uses]) => [
+    element,
+    new Map<string, Use | ((element: MarkupElement) => Use)>(Object.entries(uses)),
+  ]),
+);
 
 function mediaUse(type: string | null, other: Use): Use {
-  return type && /^image\//i.test(type) ? 'image' : type && /^(?:video|audio)\//i.test(type) ? 'media' : other;
+  return type && /^image\//i.test(type)
+    ? 'image'
+    : type && /^(?:video|audio)\//i.test(type)
+      ? 'media'
+      : other;
 }
 
 /* Attributes by which scripts load later what their names say. */
-const lazy = /^data-(?:[a-z-]*-)?(?:src|url|href|link|poster|bg|background|srcset|embed|action|endpoint|api|host)$/;
+const lazy =
+  /^data-(?:[a-z-]*-)?(?:src|url|href|link|poster|bg|background|srcset|embed|action|endpoint|api|host)$/;
 
 /** The addresses that stand in attributes, in the order of the text, each with its parameters and its exact place. */
 export function readAddresses(markup: Markup, read: PartsRead): ReadAddress[] {
@@ -48,9 +72,11 @@ export function readAddresses(markup: Markup, read: PartsRead): ReadAddress[] {
       const use = own?.get(name);
       if (use) push(out, text, read, element, name, typeof use === 'function' ? use(element) : use);
       else if (name === 'srcset' || name === 'imagesrcset') pushSet(out, text, read, element, name);
-      else if (name.startsWith('data-') && lazy.test(name) && /^\s*(?:https?:)?\/\//i.test(value)) push(out, text, read, element, name, lazyUse(element, name));
+      else if (name.startsWith('data-') && lazy.test(name) && /^\s*(?:https?:)?\/\//i.test(value))
+        push(out, text, read, element, name, lazyUse(element, name));
       else if (name === 'content' && element.name === 'meta') pushRefresh(out, text, read, element);
-      else if (name === 'xlink:href' || (name === 'href' && element.name === 'use')) push(out, text, read, element, name, 'image');
+      else if (name === 'xlink:href' || (name === 'href' && element.name === 'use'))
+        push(out, text, read, element, name, 'image');
     }
   }
   return out;
@@ -67,7 +93,14 @@ const lazyUse = (element: MarkupElement, name: string): Use =>
           ? 'script'
           : 'data';
 
-function push(out: ReadAddress[], text: string, read: PartsRead, element: MarkupElement, name: string, use: Use): void {
+function push(
+  out: ReadAddress[],
+  text: string,
+  read: PartsRead,
+  element: MarkupElement,
+  name: string,
+  use: Use,
+): void {
   const found = element.attributes.get(name);
   if (!found) return;
   const { url, parameters } = parseAddress(text.slice(found.valueStart, found.valueEnd));
@@ -82,7 +115,13 @@ function push(out: ReadAddress[], text: string, read: PartsRead, element: Markup
 }
 
 /* Each candidate of a `srcset` is an address up to the next blank (HTML, section 4.8.4.2.1). */
-function pushSet(out: ReadAddress[], text: string, read: PartsRead, element: MarkupElement, name: string): void {
+function pushSet(
+  out: ReadAddress[],
+  text: string,
+  read: PartsRead,
+  element: MarkupElement,
+  name: string,
+): void {
   const found = element.attributes.get(name);
   if (!found) return;
   const { text: value, at } = decodeAttribute(text.slice(found.valueStart, found.valueEnd));
@@ -91,7 +130,14 @@ function pushSet(out: ReadAddress[], text: string, read: PartsRead, element: Mar
     const url = match[0].replace(/,$/, '');
     if (/^\d+(?:\.\d+)?[wxh]$/.test(url)) continue;
     const start = found.valueStart + at[match.index]!;
-    out.push({ use: 'image', part: partAt(read, element.start), start, end: found.valueStart + at[match.index + url.length]!, url, parameters: [] });
+    out.push({
+      use: 'image',
+      part: partAt(read, element.start),
+      start,
+      end: found.valueStart + at[match.index + url.length]!,
+      url,
+      parameters: [],
+    });
   }
 }
 
@@ -100,7 +146,15 @@ function pushRefresh(out: ReadAddress[], text: string, read: PartsRead, element:
   const found = element.attributes.get('content')!;
   const url = /^\s*\d+\s*[;,]\s*url\s*=\s*["']?([^"']+)/i.exec(found.value)?.[1];
   const start = url ? text.indexOf(url, found.valueStart) : -1;
-  if (url && start >= 0 && start < found.valueEnd) out.push({ use: 'frame', part: partAt(read, element.start), start, end: start + url.length, url, parameters: [] });
+  if (url && start >= 0 && start < found.valueEnd)
+    out.push({
+      use: 'frame',
+      part: partAt(read, element.start),
+      start,
+      end: start + url.length,
+      url,
+      parameters: [],
+    });
 }
 
 /* The innermost part that holds an offset: the last one that begins before it, or whichever of those around that has not ended. */
@@ -118,7 +172,11 @@ function partAt({ parts }: PartsRead, offset: number): number {
 }
 
 /** Every host that a visitor's browser would contact, by itself or on use: from attributes, scripts and styles. */
-export function hostsOf(addresses: readonly ReadAddress[], scripts: readonly ScriptFacts[] = [], styles: readonly StyleFacts[] = []): HostContact[] {
+export function hostsOf(
+  addresses: readonly ReadAddress[],
+  scripts: readonly ScriptFacts[] = [],
+  styles: readonly StyleFacts[] = [],
+): HostContact[] {
   const hosts = new Map<string, HostContact>();
   const note = (url: string, use: Use, when: 'load' | 'use'): void => {
     const host = hostOf(url);
@@ -151,7 +209,10 @@ export function hostOf(address: string): string | null {
 }
 
 /** The text of every inline script or style element of one name. */
-export const innerTexts = (markup: Markup, name: 'script' | 'style'): { element: MarkupElement; text: string }[] =>
+export const innerTexts = (
+  markup: Markup,
+  name: 'script' | 'style',
+): { element: MarkupElement; text: string }[] =>
   markup.elements
     .filter((element) => element.name === name && !(name === 'script' && element.attributes.has('src')))
     .map((element) => ({ element, text: innerText(markup.text, element) }));

@@ -9,7 +9,12 @@ import { noSize, sizeOf } from './size.ts';
 
 /* What codes are about, by rank: where there is a frame or player, pictures and forms are beside it. */
 const rankOf = new Map<string, number>(
-  [['iframe', 'video', 'audio', 'object', 'embed', 'frame'], ['form'], ['blockquote'], ['img', 'picture']].flatMap((names, rank) => names.map((name) => [name, rank] as const)),
+  [
+    ['iframe', 'video', 'audio', 'object', 'embed', 'frame'],
+    ['form'],
+    ['blockquote'],
+    ['img', 'picture'],
+  ].flatMap((names, rank) => names.map((name) => [name, rank] as const)),
 );
 const beside = new Set(['noscript', 'object', 'video', 'audio', 'picture', 'blockquote', 'template']);
 
@@ -34,14 +39,20 @@ function stands(element: MarkupElement): boolean {
 }
 
 /** The sheet of the first frame, script or element that one knows. */
-export function sheetFor(addresses: readonly ReadAddress[], elements: readonly MarkupElement[], sheets: readonly Sheet[]): Sheet | null {
+export function sheetFor(
+  addresses: readonly ReadAddress[],
+  elements: readonly MarkupElement[],
+  sheets: readonly Sheet[],
+): Sheet | null {
   for (const { use, url } of addresses) {
-    const sheet = use === 'frame' ? sheetOfFrame(url, sheets) : use === 'script' ? sheetOfLoader(url, sheets) : null;
+    const sheet =
+      use === 'frame' ? sheetOfFrame(url, sheets) : use === 'script' ? sheetOfLoader(url, sheets) : null;
     if (sheet) return sheet;
   }
   if (!sheets.some(({ mounts }) => mounts)) return null;
   for (const element of elements) {
-    const sheet = element.attributes.size > 0 || element.name.includes('-') ? sheetOfMount(element, sheets) : null;
+    const sheet =
+      element.attributes.size > 0 || element.name.includes('-') ? sheetOfMount(element, sheets) : null;
     if (sheet) return sheet;
   }
   return null;
@@ -51,18 +62,30 @@ export function sheetFor(addresses: readonly ReadAddress[], elements: readonly M
  * The embeds of a code: each main element is one of its own; of mounts, each that is alone in its kind. What serves all
  * of them is in the first.
  */
-export function embedsOf(reading: Reading, markup: Markup, read: PartsRead, mains: readonly MarkupElement[], inner: Inner, sheets: readonly Sheet[]): Reading['embeds'] {
+export function embedsOf(
+  reading: Reading,
+  markup: Markup,
+  read: PartsRead,
+  mains: readonly MarkupElement[],
+  inner: Inner,
+  sheets: readonly Sheet[],
+): Reading['embeds'] {
   const { parts } = read;
   const top: number[] = [];
   for (let i = 0; i < parts.length; i++) {
     const { inside, role } = parts[i]!;
     if (inside === null && role !== 'text' && role !== 'comment') top.push(i);
   }
-  const separate = mains.length > 1 ? mains.filter((element) => element.name !== 'img' && element.name !== 'picture') : mains;
+  const separate =
+    mains.length > 1
+      ? mains.filter((element) => element.name !== 'img' && element.name !== 'picture')
+      : mains;
   if (separate.length > 1) return separately(reading, markup, read, separate, top, inner, sheets);
   const mounts = mains.length > 0 ? [] : top.filter((i) => parts[i]!.role === 'mount');
   if (mounts.length > 1) return byMounts(reading, markup, read, mounts, top, inner);
-  return top.length > 0 ? [{ kind: reading.kind, provider: reading.provider?.id ?? null, parts: top, size: reading.size }] : [];
+  return top.length > 0
+    ? [{ kind: reading.kind, provider: reading.provider?.id ?? null, parts: top, size: reading.size }]
+    : [];
 }
 
 /** What is inside an element: elements and addresses, from these places in their lists on. */
@@ -77,11 +100,19 @@ export function within(
   for (let i = fromElement; i < markup.elements.length && markup.elements[i]!.start < main.end; i++)
     if (markup.elements[i]!.start >= main.start) elements.push(markup.elements[i]!);
   const addresses: ReadAddress[] = [];
-  for (let i = fromAddress; i < all.length && all[i]!.end <= main.end; i++) if (all[i]!.start >= main.start) addresses.push(all[i]!);
+  for (let i = fromAddress; i < all.length && all[i]!.end <= main.end; i++)
+    if (all[i]!.start >= main.start) addresses.push(all[i]!);
   return { elements, addresses };
 }
 
-function byMounts(reading: Reading, markup: Markup, { parts, elements }: PartsRead, mounts: readonly number[], top: readonly number[], inner: Inner): Reading['embeds'] {
+function byMounts(
+  reading: Reading,
+  markup: Markup,
+  { parts, elements }: PartsRead,
+  mounts: readonly number[],
+  top: readonly number[],
+  inner: Inner,
+): Reading['embeds'] {
   return mounts.map((mount, n) => ({
     kind: reading.kind,
     provider: reading.provider?.id ?? null,
@@ -115,7 +146,9 @@ function separately(
     return {
       kind: kindOf({ ...markup, elements }, main, addresses, sheet).kind,
       provider: sheet?.id ?? null,
-      parts: [...(held === null ? [] : [held]), ...(n === 0 ? top.filter((i) => !spoken.has(i)) : [])].sort((x, y) => x - y),
+      parts: [...(held === null ? [] : [held]), ...(n === 0 ? top.filter((i) => !spoken.has(i)) : [])].sort(
+        (x, y) => x - y,
+      ),
       size: sizeOf(markup, main, inner.styles),
     };
   });

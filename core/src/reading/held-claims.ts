@@ -10,7 +10,11 @@ export interface HeldClaim<T> {
  * What several of a page claim for themselves, so that one of them would not work. Listeners stand beside each other.
  * `isAnother` says whether one more claims a thing itself, or is one with somebody who does.
  */
-export function heldBySeveral<T>(claimants: readonly T[], claimsOf: (claimant: T) => readonly Claim[], isAnother: (claimant: T, held: HeldClaim<T>) => boolean): HeldClaim<T>[] {
+export function heldBySeveral<T>(
+  claimants: readonly T[],
+  claimsOf: (claimant: T) => readonly Claim[],
+  isAnother: (claimant: T, held: HeldClaim<T>) => boolean,
+): HeldClaim<T>[] {
   const held = new Map<string, HeldClaim<T>>();
   for (const claimant of claimants) {
     for (const claim of claimsOf(claimant)) {

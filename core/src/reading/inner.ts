@@ -31,7 +31,10 @@ export function readInner(markup: Markup): Inner {
   const data: ScriptFacts[] = [];
   for (const { element, text } of innerTexts(markup, 'script')) {
     if (isDataScript(element)) {
-      data.push({ ...noScriptFacts(), addresses: addressesIn(text).map((url) => ({ url, use: 'data' as const, when: 'use' as const })) });
+      data.push({
+        ...noScriptFacts(),
+        addresses: addressesIn(text).map((url) => ({ url, use: 'data' as const, when: 'use' as const })),
+      });
       continue;
     }
     const facts = readScript(text);
@@ -40,7 +43,8 @@ export function readInner(markup: Markup): Inner {
   }
   const handlers: ScriptFacts[] = [];
   for (const { attributes } of markup.elements)
-    for (const { name, value } of attributes.entries) if (name.startsWith('on') && /^on[a-z]+$/.test(name)) handlers.push(readScript(value));
+    for (const { name, value } of attributes.entries)
+      if (name.startsWith('on') && /^on[a-z]+$/.test(name)) handlers.push(readScript(value));
   const styles = innerTexts(markup, 'style').map(({ element, text }) => {
     const facts = readStyleRules(text);
     if (!facts.whole) notWhole.push(element);
@@ -48,5 +52,10 @@ export function readInner(markup: Markup): Inner {
   });
   // What a handler assigns is its element's own business; what it contacts counts.
   const handled = handlers.map((facts) => ({ ...facts, globals: [], ids: [], classes: [], fields: [] }));
-  return { scripts: [...byElement.values(), ...data, ...handled], styles, factsOf: (element) => byElement.get(element) ?? null, notWhole };
+  return {
+    scripts: [...byElement.values(), ...data, ...handled],
+    styles,
+    factsOf: (element) => byElement.get(element) ?? null,
+    notWhole,
+  };
 }

@@ -4,7 +4,12 @@ import type { Sheet } from '../sheets/sheet.ts';
 import type { Input, Reading } from './reading.ts';
 
 /** Tells what was pasted, before anything is understood of it. */
-export function inputOf(text: string, markup: Markup, mending: Reading['mending'], sheets: readonly Sheet[]): Input {
+export function inputOf(
+  text: string,
+  markup: Markup,
+  mending: Reading['mending'],
+  sheets: readonly Sheet[],
+): Input {
   if (markup.elements.length === 0 || mending?.what === 'visible-code') {
     const bare = text.replace(/^\uFEFF/, '').trim();
     if (bare === '') return 'empty';

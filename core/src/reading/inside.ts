@@ -1,4 +1,11 @@
-import { innerText, readJson, takesMembers, type Markup, type MarkupElement, type PlainValue } from '../text/index.ts';
+import {
+  innerText,
+  readJson,
+  takesMembers,
+  type Markup,
+  type MarkupElement,
+  type PlainValue,
+} from '../text/index.ts';
 import { declarationsFor } from './declarations.ts';
 import { hasOptions, readOption } from './scripts/index.ts';
 import type { StyleFacts } from './style-rules.ts';
@@ -12,14 +19,21 @@ export interface Inside {
   /** Whether an attribute holds JSON that a member can be written into; an empty or missing one does. */
   takesMembers(element: MarkupElement, attribute: string): boolean;
   /** A plain member of the JSON in an attribute, or of the options that a script hands over; null where there is none. */
-  member(element: MarkupElement, of: { attribute: string } | { call: string }, path: readonly string[]): PlainValue | null;
+  member(
+    element: MarkupElement,
+    of: { attribute: string } | { call: string },
+    path: readonly string[],
+  ): PlainValue | null;
 }
 
 export const insideOf = (markup: Markup, styles: readonly StyleFacts[]): Inside => ({
   declarations: (element) => declarationsFor(markup, element, styles),
   handsOptionsTo: (script, call) => hasOptions(innerText(markup.text, script), call),
   takesMembers: (element, name) => takesMembers(rawOf(markup, element, name)),
-  member: (element, of, path) => ('call' in of ? readOption(innerText(markup.text, element), of.call, path) : readJson(rawOf(markup, element, of.attribute) || '{}', path)),
+  member: (element, of, path) =>
+    'call' in of
+      ? readOption(innerText(markup.text, element), of.call, path)
+      : readJson(rawOf(markup, element, of.attribute) || '{}', path),
 });
 
 function rawOf({ text }: Markup, element: MarkupElement, name: string): string {

@@ -9,7 +9,10 @@ export function lengthIn(markup: Markup): number | null {
   for (const element of markup.elements) {
     if (element.name === 'script') {
       if (attribute(element, 'type')?.trim().toLowerCase() !== 'application/ld+json') continue;
-      for (const found of innerText(markup.text, element).matchAll(/"duration"\s{0,9}:\s{0,9}"(P[^"]{1,40})"/g)) told.add(isoSeconds(found[1]!) ?? 0);
+      for (const found of innerText(markup.text, element).matchAll(
+        /"duration"\s{0,9}:\s{0,9}"(P[^"]{1,40})"/g,
+      ))
+        told.add(isoSeconds(found[1]!) ?? 0);
       continue;
     }
     if (element.attributes.size === 0) continue;
@@ -22,7 +25,9 @@ export function lengthIn(markup: Markup): number | null {
 
 /* ISO 8601-1, section 5.5.2.2, without years and months, which have no fixed length. */
 function isoSeconds(text: string): number | null {
-  const found = /^P(?:(\d{1,4})D)?(?:T(?:(\d{1,4})H)?(?:(\d{1,6})M)?(?:(\d{1,8}(?:\.\d{1,3})?)S)?)?$/.exec(text);
+  const found = /^P(?:(\d{1,4})D)?(?:T(?:(\d{1,4})H)?(?:(\d{1,6})M)?(?:(\d{1,8}(?:\.\d{1,3})?)S)?)?$/.exec(
+    text,
+  );
   if (!found) return null;
   const [days, hours, minutes, seconds] = found.slice(1).map((digits) => Number(digits ?? 0));
   return ((days! * 24 + hours!) * 60 + minutes!) * 60 + seconds!;

@@ -14,7 +14,8 @@ export type Excess =
  * Nesting is told while it is parsed (`Markup.tooDeepAt`).
  */
 export function findExcess(text: string): Excess | null {
-  if (text.length > limits.length) return { what: 'length', offset: limits.length, most: limits.length, found: text.length };
+  if (text.length > limits.length)
+    return { what: 'length', offset: limits.length, most: limits.length, found: text.length };
   const lone = loneSurrogate(text);
   if (lone >= 0) return { what: 'surrogate', offset: lone, most: 0, found: 1 };
   // Shorter texts have no room for so many attributes.
@@ -22,7 +23,8 @@ export function findExcess(text: string): Excess | null {
   const tag = /<[a-z][^\s/>]*/gi;
   for (let found = tag.exec(text); found; found = tag.exec(text)) {
     const end = tagEnd(text, tag.lastIndex);
-    if (end.attributes > limits.attributes) return { what: 'attributes', offset: found.index, most: limits.attributes, found: end.attributes };
+    if (end.attributes > limits.attributes)
+      return { what: 'attributes', offset: found.index, most: limits.attributes, found: end.attributes };
     tag.lastIndex = end.offset;
   }
   return null;
@@ -30,7 +32,9 @@ export function findExcess(text: string): Excess | null {
 
 /** What is too much in a text that was parsed: nesting, or null. */
 export const excessIn = ({ tooDeepAt }: Markup): Excess | null =>
-  tooDeepAt === null ? null : { what: 'nesting', offset: tooDeepAt, most: limits.nesting, found: limits.nesting + 1 };
+  tooDeepAt === null
+    ? null
+    : { what: 'nesting', offset: tooDeepAt, most: limits.nesting, found: limits.nesting + 1 };
 
 /** The offset of the first surrogate without its other half, or -1. */
 export function loneSurrogate(text: string): number {

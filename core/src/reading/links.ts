@@ -14,7 +14,8 @@ import { noSize } from './size.ts';
 export function readLinks(reading: Reading, text: string, sheets: readonly Sheet[]): void {
   let at = 0;
   const part = (role: 'text' | 'link', start: number, end: number): number => {
-    if (end > start) reading.parts.push({ role, place: 'body', repeat: 'placement', start, end, inside: null, of: [] });
+    if (end > start)
+      reading.parts.push({ role, place: 'body', repeat: 'placement', start, end, inside: null, of: [] });
     return reading.parts.length - 1;
   };
   for (const link of linksIn(text)) {
@@ -24,7 +25,14 @@ export function readLinks(reading: Reading, text: string, sheets: readonly Sheet
     const index = part('link', start, at);
     // A link is no attribute: nothing in it is a character reference.
     const { parameters } = parseAddress(link, { plain: true });
-    reading.addresses.push({ use: 'link', part: index, start, end: at, url: link, parameters: parameters.map(({ name, value, in: place }) => ({ name, value, in: place })) });
+    reading.addresses.push({
+      use: 'link',
+      part: index,
+      start,
+      end: at,
+      url: link,
+      parameters: parameters.map(({ name, value, in: place }) => ({ name, value, in: place })),
+    });
     const match = matchLink(link, sheets);
     reading.embeds.push({
       kind: match?.sheet.kind ?? 'unknown',
@@ -42,7 +50,11 @@ export function readLinks(reading: Reading, text: string, sheets: readonly Sheet
   }
   const { sheet } = first;
   const facts = { provider: sheet.name, kind: sheet.kind };
-  describe(reading, first, reason(sheet.files ? 'link-to-file' : sheet.pages ? 'link-to-page' : 'link-to-provider', facts));
+  describe(
+    reading,
+    first,
+    reason(sheet.files ? 'link-to-file' : sheet.pages ? 'link-to-page' : 'link-to-provider', facts),
+  );
   if (reading.addresses.length !== 1) return;
   reading.generated = codeFromLink(first);
   reading.asked = askedBy(reading.addresses[0]!, sheet);
@@ -51,7 +63,15 @@ export function readLinks(reading: Reading, text: string, sheets: readonly Sheet
 /** Fills in the reading of a text that names a provider and an item's id, and nothing else. */
 export function readId(reading: Reading, text: string, sheets: readonly Sheet[]): void {
   const { sheet, id } = matchId(text, sheets)!;
-  reading.parts.push({ role: 'text', place: 'body', repeat: 'placement', start: 0, end: text.length, inside: null, of: [] });
+  reading.parts.push({
+    role: 'text',
+    place: 'body',
+    repeat: 'placement',
+    start: 0,
+    end: text.length,
+    inside: null,
+    of: [],
+  });
   reading.embeds.push({ kind: sheet.kind, provider: sheet.id, parts: [0], size: noSize });
   const match = matchOfId(sheet, id);
   describe(reading, match, reason('names-provider', { provider: sheet.name, kind: sheet.kind }));

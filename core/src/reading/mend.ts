@@ -22,11 +22,14 @@ export function mend(text: string, context: ReadingContext, only?: readonly stri
     const edits: Mend[] = [];
     const { findings } = read(now, context);
     for (const finding of findings) {
-      if (finding.mend.length === 0 || (only ? !only.includes(finding.rule) : finding.level === 'note')) continue;
+      if (finding.mend.length === 0 || (only ? !only.includes(finding.rule) : finding.level === 'note'))
+        continue;
       if (finding.mend.some((edit) => edits.some((other) => collide(edit, other)))) continue;
       edits.push(...finding.mend);
       done.push(
-        ...finding.mend.map(({ reason }) => ({ rule: finding.rule, reason })).filter((step, i, all) => all.findIndex((other) => isSameReason(other.reason, step.reason)) === i),
+        ...finding.mend
+          .map(({ reason }) => ({ rule: finding.rule, reason }))
+          .filter((step, i, all) => all.findIndex((other) => isSameReason(other.reason, step.reason)) === i),
       );
     }
     if (edits.length === 0) break;
@@ -36,7 +39,8 @@ export function mend(text: string, context: ReadingContext, only?: readonly stri
 }
 
 /* Two at one place are in no order; one inside the other is not applied twice. */
-const collide = (a: Mend, b: Mend): boolean => (a.start < b.end && b.start < a.end) || (a.start === b.start && a.end > a.start !== b.end > b.start);
+const collide = (a: Mend, b: Mend): boolean =>
+  (a.start < b.end && b.start < a.end) || (a.start === b.start && a.end > a.start !== b.end > b.start);
 
 function applied(text: string, edits: readonly Mend[]): string {
   let out = '';

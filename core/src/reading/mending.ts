@@ -21,7 +21,8 @@ function visibleCode(text: string): Mending | null {
   if (text.includes('```') || text.includes('~~~')) {
     const lines = text.split('\n');
     const inner = lines.filter((line) => !fence.test(line.trimEnd()));
-    if (inner.length < lines.length && tag.test(inner.join('\n'))) return whole(text, inner.join('\n').trim(), reason('code-block-off'));
+    if (inner.length < lines.length && tag.test(inner.join('\n')))
+      return whole(text, inner.join('\n').trim(), reason('code-block-off'));
   }
   const tick = text.includes('`') ? /^\s*`([^`]+)`\s*$/.exec(text)?.[1] : undefined;
   if (tick && tag.test(tick)) return whole(text, tick, reason('code-word-off'));
@@ -32,12 +33,17 @@ function visibleCode(text: string): Mending | null {
   let decoded = bare;
   for (let times = 1; times <= 3; times++) {
     decoded = decodeHTML(decoded);
-    if (tag.test(decoded)) return whole(text, decoded.replaceAll('\u00a0', ' ').trim(), reason('text-becomes-code', { times }));
+    if (tag.test(decoded))
+      return whole(text, decoded.replaceAll('\u00a0', ' ').trim(), reason('text-becomes-code', { times }));
   }
   return null;
 }
 
-const whole = (text: string, mended: string, why: Reason): Mending => ({ what: 'visible-code', edits: [{ start: 0, end: text.length, text: mended, reason: why }], text: mended });
+const whole = (text: string, mended: string, why: Reason): Mending => ({
+  what: 'visible-code',
+  edits: [{ start: 0, end: text.length, text: mended, reason: why }],
+  text: mended,
+});
 
 /* Typographic quotes directly behind a `=` inside a tag, and the ones that close them. */
 function curlyQuotes(text: string): Mending | null {
@@ -51,7 +57,10 @@ function curlyQuotes(text: string): Mending | null {
     if (!closing) continue;
     const end = start + 1 + closing.index;
     const why = reason('straight-quotes');
-    edits.push({ start, end: start + 1, text: '"', reason: why }, { start: end, end: end + 1, text: '"', reason: why });
+    edits.push(
+      { start, end: start + 1, text: '"', reason: why },
+      { start: end, end: end + 1, text: '"', reason: why },
+    );
     opening.lastIndex = end + 1;
   }
   if (edits.length === 0) return null;
@@ -65,7 +74,12 @@ function openTag(text: string): Mending | null {
   const rest = text.slice(from).trimEnd();
   const end = from + rest.length;
   const why = reason('close-last-tag');
-  if (/^<\/[a-z][a-z0-9-]*$/i.test(rest)) return { what: 'open-tag', edits: [{ start: end, end, text: '>', reason: why }], text: `${text.slice(0, end)}>${text.slice(end)}` };
+  if (/^<\/[a-z][a-z0-9-]*$/i.test(rest))
+    return {
+      what: 'open-tag',
+      edits: [{ start: end, end, text: '>', reason: why }],
+      text: `${text.slice(0, end)}>${text.slice(end)}`,
+    };
   return null;
 }
 

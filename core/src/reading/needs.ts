@@ -5,7 +5,14 @@ import type { ScriptFacts } from './scripts/index.ts';
 
 /** What a code plainly needs of the page: from its own elements and scripts, and from what its provider's sheet says. */
 export function needsOf(markup: Markup, scripts: readonly ScriptFacts[], sheet: Sheet | null): Needs {
-  const needs: Needs = { scripts: false, forms: false, popups: false, storage: false, autoplay: false, fullscreen: false };
+  const needs: Needs = {
+    scripts: false,
+    forms: false,
+    popups: false,
+    storage: false,
+    autoplay: false,
+    fullscreen: false,
+  };
   for (const element of markup.elements) {
     switch (element.name) {
       case 'script':
@@ -25,7 +32,8 @@ export function needsOf(markup: Markup, scripts: readonly ScriptFacts[], sheet: 
       case 'iframe': {
         const allow = (attribute(element, 'allow') ?? '').toLowerCase();
         if (allow.includes('autoplay')) needs.autoplay = true;
-        if (allow.includes('fullscreen') || element.attributes.has('allowfullscreen')) needs.fullscreen = true;
+        if (allow.includes('fullscreen') || element.attributes.has('allowfullscreen'))
+          needs.fullscreen = true;
         if (allow.includes('storage-access')) needs.storage = true;
         break;
       }
@@ -35,6 +43,7 @@ export function needsOf(markup: Markup, scripts: readonly ScriptFacts[], sheet: 
     needs.popups ||= facts.opensWindows;
     needs.storage ||= facts.storesData;
   }
-  if (sheet) for (const name in sheet.needs) needs[name as keyof Needs] ||= sheet.needs[name as keyof Needs] ?? false;
+  if (sheet)
+    for (const name in sheet.needs) needs[name as keyof Needs] ||= sheet.needs[name as keyof Needs] ?? false;
   return needs;
 }

@@ -16,7 +16,11 @@ export interface PartsRead {
 export function readParts(markup: Markup): PartsRead {
   const out: PartsRead = { parts: [], elements: [] };
   let held: ReadonlySet<MarkupElement> | null = null;
-  const context: RoleContext = { markup, hasLoader: markup.elements.some((element) => element.name === 'script'), holders: () => (held ??= partHolders(markup)) };
+  const context: RoleContext = {
+    markup,
+    hasLoader: markup.elements.some((element) => element.name === 'script'),
+    holders: () => (held ??= partHolders(markup)),
+  };
   let at = 0;
   for (const node of markup.roots) {
     if (node.kind === 'text' || node.start < at) continue;
@@ -28,9 +32,29 @@ export function readParts(markup: Markup): PartsRead {
   return out;
 }
 
-function add(out: PartsRead, role: Role, start: number, end: number, element: MarkupElement | null, inside: number | null): number {
-  const head = element !== null && (element.name === 'link' || element.name === 'style' || element.name === 'meta' || element.name === 'base');
-  out.parts.push({ role, place: head ? 'head' : 'body', repeat: head ? 'page' : 'placement', start, end, inside, of: [] });
+function add(
+  out: PartsRead,
+  role: Role,
+  start: number,
+  end: number,
+  element: MarkupElement | null,
+  inside: number | null,
+): number {
+  const head =
+    element !== null &&
+    (element.name === 'link' ||
+      element.name === 'style' ||
+      element.name === 'meta' ||
+      element.name === 'base');
+  out.parts.push({
+    role,
+    place: head ? 'head' : 'body',
+    repeat: head ? 'page' : 'placement',
+    start,
+    end,
+    inside,
+    of: [],
+  });
   out.elements.push(element);
   return out.parts.length - 1;
 }
@@ -51,7 +75,8 @@ function readNode(context: RoleContext, node: MarkupNode, inside: number | null,
   }
   if (role === 'form') {
     // A form's own scripts and styles are parts; its fields are not.
-    for (const child of descendants(node, ['script', 'style', 'link', 'noscript', 'iframe'])) readNode(context, child, index, out);
+    for (const child of descendants(node, ['script', 'style', 'link', 'noscript', 'iframe']))
+      readNode(context, child, index, out);
     return;
   }
   if (leaves.has(role)) return;
@@ -61,13 +86,17 @@ function readNode(context: RoleContext, node: MarkupNode, inside: number | null,
 }
 
 function descendants(element: MarkupElement, names: readonly string[]): MarkupElement[] {
-  return element.children.flatMap((child) => (child.kind !== 'element' ? [] : names.includes(child.name) ? [child] : descendants(child, names)));
+  return element.children.flatMap((child) =>
+    child.kind !== 'element' ? [] : names.includes(child.name) ? [child] : descendants(child, names),
+  );
 }
 
 /* What stands in a frame or player is for whoever cannot see it; `source`, `track` and `param` feed it. */
 function readFallback(markup: Markup, element: MarkupElement, index: number, out: PartsRead): void {
   if (element.children.length === 0) return;
-  const feeding = element.children.filter((child) => child.kind === 'element' && ['source', 'track', 'param'].includes(child.name));
+  const feeding = element.children.filter(
+    (child) => child.kind === 'element' && ['source', 'track', 'param'].includes(child.name),
+  );
   const rest = element.children.filter((child) => !feeding.includes(child) && child.kind !== 'comment');
   const end = element.endTagStart ?? element.end;
   if (!rest.some((child) => child.kind === 'element' || child.value.trim() !== '')) return;
@@ -81,14 +110,20 @@ function readFallback(markup: Markup, element: MarkupElement, index: number, out
  * Says how often scripts and loaders are needed, where, and what they serve: what names an element of this code, or
  * fills a queue for it, belongs to each place; what only brings the provider's program belongs to the page once.
  */
-export function settleScripts(markup: Markup, { parts, elements }: PartsRead, factsOf: (element: MarkupElement) => ScriptFacts | null): void {
-  if (!parts.some((part) => part.role === 'loader' || part.role === 'setup' || part.role === 'fallback')) return;
+export function settleScripts(
+  markup: Markup,
+  { parts, elements }: PartsRead,
+  factsOf: (element: MarkupElement) => ScriptFacts | null,
+): void {
+  if (!parts.some((part) => part.role === 'loader' || part.role === 'setup' || part.role === 'fallback'))
+    return;
   const mounts: number[] = [];
   const shown: number[] = [];
   for (let i = 0; i < parts.length; i++) {
     const { role, inside } = parts[i]!;
     if (role === 'mount') mounts.push(i);
-    if (inside === null && (role === 'mount' || role === 'frame' || role === 'media' || role === 'form')) shown.push(i);
+    if (inside === null && (role === 'mount' || role === 'frame' || role === 'media' || role === 'form'))
+      shown.push(i);
   }
   const ids = new Set<string>();
   const classes = new Set<string>();
@@ -102,7 +137,9 @@ export function settleScripts(markup: Markup, { parts, elements }: PartsRead, fa
     if (!element) return;
     if (part.role === 'fallback') part.of = i > 0 && part.of.length === 0 ? [i - 1] : part.of;
     if (part.role === 'loader' && element.name === 'script') {
-      const deferred = ['async', 'defer'].some((name) => element.attributes.has(name)) || attribute(element, 'type')?.toLowerCase() === 'module';
+      const deferred =
+        ['async', 'defer'].some((name) => element.attributes.has(name)) ||
+        attribute(element, 'type')?.toLowerCase() === 'module';
       const own = carriesOwnNumber(element) || (!deferred && shown.length === 0);
       part.repeat = own ? 'placement' : 'page';
       part.place = deferred && !own ? 'head' : 'body';
@@ -110,9 +147,17 @@ export function settleScripts(markup: Markup, { parts, elements }: PartsRead, fa
     }
     if (part.role === 'setup' && element.name === 'script') {
       const facts = factsOf(element);
-      const named = facts !== null && (facts.ids.some((id) => ids.has(id)) || facts.classes.some((name) => classes.has(name)));
-      const fills = facts !== null && (facts.calls.some((call) => /\.(?:push|cmd|load|render|init|create|mount|embed|show)$/.test(call)) || facts.creates.includes('iframe'));
-      part.repeat = isDataScript(element) || named || fills || facts?.writesDocument || facts === null ? 'placement' : 'page';
+      const named =
+        facts !== null &&
+        (facts.ids.some((id) => ids.has(id)) || facts.classes.some((name) => classes.has(name)));
+      const fills =
+        facts !== null &&
+        (facts.calls.some((call) => /\.(?:push|cmd|load|render|init|create|mount|embed|show)$/.test(call)) ||
+          facts.creates.includes('iframe'));
+      part.repeat =
+        isDataScript(element) || named || fills || facts?.writesDocument || facts === null
+          ? 'placement'
+          : 'page';
       part.of = named || fills || isDataScript(element) ? (mounts.length > 0 ? mounts : shown) : [];
     }
     if (part.role === 'loader' && element.name === 'link') part.of = mounts.length > 0 ? mounts : shown;
@@ -122,12 +167,22 @@ export function settleScripts(markup: Markup, { parts, elements }: PartsRead, fa
 /** Whether a script carries a number or key of one embed, so that another embed needs another script. */
 export function carriesOwnNumber(element: MarkupElement): boolean {
   for (const { name } of element.attributes.entries)
-    if (name === 'id' || (name.startsWith('data-') && !/^data-(?:no|lazy|async|defer|main|cookie|category)/.test(name))) return true;
+    if (
+      name === 'id' ||
+      (name.startsWith('data-') && !/^data-(?:no|lazy|async|defer|main|cookie|category)/.test(name))
+    )
+      return true;
   const src = attribute(element, 'src') ?? '';
   const query = src.split('#')[0]!.split('?')[1] ?? '';
-  if (/(?:^|&)(?:id|key|form|widget|account|shop|site|user|feed|token|embed|container|target)[a-z_-]*=./i.test(query)) return true;
+  if (
+    /(?:^|&)(?:id|key|form|widget|account|shop|site|user|feed|token|embed|container|target)[a-z_-]*=./i.test(
+      query,
+    )
+  )
+    return true;
   return (
-    /\/(?:[0-9]{4,}|[0-9a-f]{8}-[0-9a-f-]{20,}|(?=[\w-]*\d)(?=[\w-]*[A-Za-z])[\w-]{12,})(?:\.js|\/|$)/.test(src.split(/[?#]/)[0]!.replace(/^(?:https?:)?\/\/[^/]*/, '')) &&
-    !/\d\.\d|@\d/.test(src)
+    /\/(?:[0-9]{4,}|[0-9a-f]{8}-[0-9a-f-]{20,}|(?=[\w-]*\d)(?=[\w-]*[A-Za-z])[\w-]{12,})(?:\.js|\/|$)/.test(
+      src.split(/[?#]/)[0]!.replace(/^(?:https?:)?\/\/[^/]*/, ''),
+    ) && !/\d\.\d|@\d/.test(src)
   );
 }

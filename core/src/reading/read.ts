@@ -1,4 +1,11 @@
-import { attribute, parseMarkup, parseStyle, positionsIn, type Markup, type MarkupElement } from '../text/index.ts';
+import {
+  attribute,
+  parseMarkup,
+  parseStyle,
+  positionsIn,
+  type Markup,
+  type MarkupElement,
+} from '../text/index.ts';
 import { sheetOfFile } from '../sheets/match.ts';
 import { checkCode } from '../rules/index.ts';
 import { reason, type Reason } from '../reason.ts';
@@ -73,7 +80,9 @@ function readMarkup(markup: Markup, context: ReadingContext): Omit<ReadWhole, 'm
 
 /** The sheet that a reading names, out of those at hand. */
 export function sheetOf(reading: Pick<Reading, 'sheet'>, context: ReadingContext): Sheet | null {
-  return reading.sheet === null ? null : (context.sheets.find((sheet) => sheet.id === reading.sheet?.id) ?? null);
+  return reading.sheet === null
+    ? null
+    : (context.sheets.find((sheet) => sheet.id === reading.sheet?.id) ?? null);
 }
 
 const blank = (input: Reading['input'], mending: Reading['mending']): Reading => ({
@@ -120,10 +129,16 @@ function readCode(reading: Reading, markup: Markup, inner: Inner, { sheets }: Re
   reading.provider = provider && { id: provider.id, name: provider.name };
   reading.sheet = sheet && { id: sheet.id, version: sheet.version };
   // Of several embeds, the first is described: what speaks for the others says nothing of it.
-  const several = mains.length > 1 && mains.some((element) => element.name !== mains[0]!.name || element.name !== 'img');
+  const several =
+    mains.length > 1 && mains.some((element) => element.name !== mains[0]!.name || element.name !== 'img');
   const first = several ? within(mains[0]!, markup, reading.addresses) : null;
   const { kind, kindReasons, evidence } = first
-    ? kindOf({ ...markup, elements: first.elements }, main, first.addresses, sheetFor(first.addresses, first.elements, sheets))
+    ? kindOf(
+        { ...markup, elements: first.elements },
+        main,
+        first.addresses,
+        sheetFor(first.addresses, first.elements, sheets),
+      )
     : kindOf(markup, main, reading.addresses, sheet, inner.scripts);
   reading.kind = kind;
   reading.kindReasons = kindReasons;
@@ -137,8 +152,14 @@ function readCode(reading: Reading, markup: Markup, inner: Inner, { sheets }: Re
 }
 
 /* A file on a host of anybody's: no provider, but a sheet for such files. */
-function fileSheet(main: MarkupElement | null, addresses: readonly ReadAddress[], sheets: readonly Sheet[]): Sheet | null {
-  const address = main && addresses.find(({ use, start, end }) => shownUses.has(use) && start > main.start && end <= main.end);
+function fileSheet(
+  main: MarkupElement | null,
+  addresses: readonly ReadAddress[],
+  sheets: readonly Sheet[],
+): Sheet | null {
+  const address =
+    main &&
+    addresses.find(({ use, start, end }) => shownUses.has(use) && start > main.start && end <= main.end);
   return address ? sheetOfFile(address.url, sheets) : null;
 }
 const shownUses: ReadonlySet<ReadAddress['use']> = new Set(['media', 'frame', 'image']);
@@ -150,7 +171,9 @@ function withStyleAttributes(markup: Markup, styles: Inner['styles']): Inner['st
     const style = attribute(element, 'style');
     if (style === null || !/url\(/i.test(style)) continue;
     addresses ??= [];
-    for (const { value } of parseStyle(style)) for (const found of value.matchAll(/url\(\s{0,8}["']?([^"')\s]+)/gi)) addresses.push({ url: found[1]!, use: 'image' });
+    for (const { value } of parseStyle(style))
+      for (const found of value.matchAll(/url\(\s{0,8}["']?([^"')\s]+)/gi))
+        addresses.push({ url: found[1]!, use: 'image' });
   }
   return addresses ? [...styles, { whole: true, addresses, rules: [] }] : styles;
 }
@@ -160,7 +183,19 @@ function refused(text: string, excess: Excess): Reading {
   reading.kindReasons = [reason('too-much-to-read')];
   const { what, most, found, offset } = excess;
   const at = Math.min(offset, text.length);
-  reading.parts = [{ role: 'text', place: 'body', repeat: 'placement', start: 0, end: text.length, inside: null, of: [] }];
-  reading.findings = [{ rule: 'too-much', level: 'error', start: at, end: text.length, ...positionsIn(text)(at), facts: { what, most, found, offset }, mend: [] }];
+  reading.parts = [
+    { role: 'text', place: 'body', repeat: 'placement', start: 0, end: text.length, inside: null, of: [] },
+  ];
+  reading.findings = [
+    {
+      rule: 'too-much',
+      level: 'error',
+      start: at,
+      end: text.length,
+      ...positionsIn(text)(at),
+      facts: { what, most, found, offset },
+      mend: [],
+    },
+  ];
   return reading;
 }

@@ -22,7 +22,21 @@ export const kinds = [
 ] as const;
 export type Kind = (typeof kinds)[number];
 
-export const roles = ['loader', 'setup', 'style', 'mount', 'frame', 'media', 'form', 'image', 'link', 'fallback', 'wrapper', 'text', 'comment'] as const;
+export const roles = [
+  'loader',
+  'setup',
+  'style',
+  'mount',
+  'frame',
+  'media',
+  'form',
+  'image',
+  'link',
+  'fallback',
+  'wrapper',
+  'text',
+  'comment',
+] as const;
 export type Role = (typeof roles)[number];
 
 export const inputs = ['code', 'link', 'id', 'visible-code', 'text', 'empty'] as const;
@@ -43,7 +57,21 @@ export interface Part {
 }
 
 /** Units of lengths as codes state them (CSS Values 4, section 6). */
-export const lengthUnits = ['px', '%', 'em', 'rem', 'vh', 'vw', 'pt', 'cm', 'mm', 'in', 'ch', 'vmin', 'vmax'] as const;
+export const lengthUnits = [
+  'px',
+  '%',
+  'em',
+  'rem',
+  'vh',
+  'vw',
+  'pt',
+  'cm',
+  'mm',
+  'in',
+  'ch',
+  'vmin',
+  'vmax',
+] as const;
 export type LengthUnit = (typeof lengthUnits)[number];
 
 /** A length as the code states it. */

@@ -37,7 +37,13 @@ export interface RoleContext {
 export function roleOf({ markup, hasLoader, holders }: RoleContext, element: MarkupElement): Role {
   const { name } = element;
   if (name === 'script') return attribute(element, 'src') !== null ? 'loader' : 'setup';
-  if (name === 'a' && hasLoader && hasData(element) && element.children.every((child) => child.kind !== 'element' || child.name !== 'img')) return 'mount';
+  if (
+    name === 'a' &&
+    hasLoader &&
+    hasData(element) &&
+    element.children.every((child) => child.kind !== 'element' || child.name !== 'img')
+  )
+    return 'mount';
   const own = byName.get(name);
   if (own) return own;
   if (name.includes('-')) return 'mount';
@@ -49,7 +55,9 @@ export function roleOf({ markup, hasLoader, holders }: RoleContext, element: Mar
 /** Whether a script element holds data and no program (HTML, section 4.12.1: types other than JavaScript's are data blocks). */
 export function isDataScript(element: MarkupElement): boolean {
   const type = (attribute(element, 'type') ?? '').trim().toLowerCase();
-  return type !== '' && type !== 'module' && !/^(?:text|application)\/(?:x-)?(?:java|ecma|j)script$/.test(type);
+  return (
+    type !== '' && type !== 'module' && !/^(?:text|application)\/(?:x-)?(?:java|ecma|j)script$/.test(type)
+  );
 }
 
 /* Nobody's own box around a frame is made of more boxes. */
@@ -64,17 +72,23 @@ function isShapeBox(element: MarkupElement, depth = 1): boolean {
     if (only) return false;
     only = child;
   }
-  return only !== null && (['iframe', 'video', 'audio', 'object', 'embed'].includes(only.name) || (depth < deepestBox && isShapeBox(only, depth + 1)));
+  return (
+    only !== null &&
+    (['iframe', 'video', 'audio', 'object', 'embed'].includes(only.name) ||
+      (depth < deepestBox && isShapeBox(only, depth + 1)))
+  );
 }
 
-const hasData = (element: MarkupElement): boolean => element.attributes.names().some((name) => name.startsWith('data-'));
+const hasData = (element: MarkupElement): boolean =>
+  element.attributes.names().some((name) => name.startsWith('data-'));
 
 /* Nearly empty: what stands in a place until a script fills it ("Loading…", a link to the same thing). */
 const nearlyEmpty = 60;
 
 function isMount(markup: Markup, element: MarkupElement, hasLoader: boolean): boolean {
   const named = element.attributes.has('id') || element.attributes.has('class') || hasData(element);
-  if (element.name === 'blockquote' || element.name === 'q') return attribute(element, 'cite') !== null || (hasLoader && named);
+  if (element.name === 'blockquote' || element.name === 'q')
+    return attribute(element, 'cite') !== null || (hasLoader && named);
   if (!named || element.name === 'p') return false;
   const inner = innerText(markup.text, element);
   if (inner.trim() === '') return !['br', 'hr', 'input'].includes(element.name);
@@ -83,11 +97,33 @@ function isMount(markup: Markup, element: MarkupElement, hasLoader: boolean): bo
 }
 
 function visibleLength(element: MarkupElement): number {
-  return element.children.reduce((sum, child) => sum + (child.kind === 'text' ? child.value.trim().length : child.kind === 'element' ? visibleLength(child) : 0), 0);
+  return element.children.reduce(
+    (sum, child) =>
+      sum +
+      (child.kind === 'text'
+        ? child.value.trim().length
+        : child.kind === 'element'
+          ? visibleLength(child)
+          : 0),
+    0,
+  );
 }
 
-const doing = new Set(['iframe', 'object', 'embed', 'video', 'audio', 'form', 'script', 'style', 'img', 'input', 'svg']);
-const holdsDoing = (element: MarkupElement): boolean => element.children.some((child) => child.kind === 'element' && (doing.has(child.name) || holdsDoing(child)));
+const doing = new Set([
+  'iframe',
+  'object',
+  'embed',
+  'video',
+  'audio',
+  'form',
+  'script',
+  'style',
+  'img',
+  'input',
+  'svg',
+]);
+const holdsDoing = (element: MarkupElement): boolean =>
+  element.children.some((child) => child.kind === 'element' && (doing.has(child.name) || holdsDoing(child)));
 
 /** The elements that hold what would be a part of its own; one pass over all of them, from the last to the first. */
 export function partHolders(markup: Markup): ReadonlySet<MarkupElement> {
@@ -100,4 +136,8 @@ export function partHolders(markup: Markup): ReadonlySet<MarkupElement> {
 }
 
 const isPartLike = (element: MarkupElement): boolean =>
-  byName.has(element.name) || element.name === 'script' || element.name.includes('-') || element.attributes.has('id') || hasData(element);
+  byName.has(element.name) ||
+  element.name === 'script' ||
+  element.name.includes('-') ||
+  element.attributes.has('id') ||
+  hasData(element);

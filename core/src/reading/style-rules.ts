@@ -6,7 +6,13 @@ export interface StyleFacts {
   whole: boolean;
   addresses: { url: string; use: 'stylesheet' | 'image' }[];
   /** Rules with plain selectors, for sizes and for what they reach. */
-  rules: { selector: string; ids: string[]; classes: string[]; declarations: Map<string, string>; start: number }[];
+  rules: {
+    selector: string;
+    ids: string[];
+    classes: string[];
+    declarations: Map<string, string>;
+    start: number;
+  }[];
 }
 
 /** Beyond this length (UTF-16 code units) rules are read by their tokens only: broken ones cost css-tree much more than good ones. */
@@ -17,11 +23,17 @@ export function readStyleRules(text: string): StyleFacts {
   const facts: StyleFacts = { whole: text.length <= styleBudget, addresses: [], rules: [] };
   if (!facts.whole) {
     tokenize(text, (type, start, end) => {
-      if (type === tokenTypes.Url) facts.addresses.push({ url: unwrap(text.slice(start, end)), use: 'image' });
+      if (type === tokenTypes.Url)
+        facts.addresses.push({ url: unwrap(text.slice(start, end)), use: 'image' });
     });
     return facts;
   }
-  const tree = parse(text, { positions: true, parseValue: true, parseCustomProperty: false, onParseError: () => {} });
+  const tree = parse(text, {
+    positions: true,
+    parseValue: true,
+    parseCustomProperty: false,
+    onParseError: () => {},
+  });
   walk(tree, (node) => {
     if (node.type === 'Url') facts.addresses.push({ url: node.value, use: 'image' });
     else if (node.type === 'Atrule' && node.name.toLowerCase() === 'import') readImport(node, facts);
@@ -32,7 +44,8 @@ export function readStyleRules(text: string): StyleFacts {
 
 function readImport(node: CssNode, facts: StyleFacts): void {
   walk(node, (inner) => {
-    if (inner.type === 'String' || inner.type === 'Url') facts.addresses.push({ url: inner.value, use: 'stylesheet' });
+    if (inner.type === 'String' || inner.type === 'Url')
+      facts.addresses.push({ url: inner.value, use: 'stylesheet' });
   });
 }
 
@@ -40,7 +53,8 @@ function readRule(rule: Rule): StyleFacts['rules'] {
   if (rule.prelude.type !== 'SelectorList') return [];
   const declarations = new Map<string, string>();
   rule.block.children.forEach((child) => {
-    if (child.type === 'Declaration') declarations.set(child.property.toLowerCase(), generate(child.value).trim());
+    if (child.type === 'Declaration')
+      declarations.set(child.property.toLowerCase(), generate(child.value).trim());
   });
   return rule.prelude.children.toArray().map((selector) => {
     const ids: string[] = [];

@@ -9,7 +9,11 @@ export const rule: CodeRule = {
     named: ['script'],
     check: (e) => {
       const url = attribute(e, 'src');
-      const waits = url !== null && !e.attributes.has('async') && !e.attributes.has('defer') && attribute(e, 'type')?.toLowerCase() !== 'module';
+      const waits =
+        url !== null &&
+        !e.attributes.has('async') &&
+        !e.attributes.has('defer') &&
+        attribute(e, 'type')?.toLowerCase() !== 'module';
       return waits ? foundIn(e, { url }) : null;
     },
   },

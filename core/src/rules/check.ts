@@ -22,11 +22,14 @@ export function checkCode(input: RuleInput): FoundFact[] {
   for (const rule of ofCode) hear(found, rule, rule.code!(input));
   if (reading.input === 'code') {
     for (const element of markup.elements) {
-      for (const rule of ofElement.get(element.name) ?? ofAnyElement) hear(found, rule, rule.elements!.check(element, input));
-      for (const { name, value } of element.attributes.entries) for (const rule of ofAttributes) hear(found, rule, rule.attributes!(element, name, value, input));
+      for (const rule of ofElement.get(element.name) ?? ofAnyElement)
+        hear(found, rule, rule.elements!.check(element, input));
+      for (const { name, value } of element.attributes.entries)
+        for (const rule of ofAttributes) hear(found, rule, rule.attributes!(element, name, value, input));
     }
   }
-  for (const address of reading.addresses) for (const rule of ofAddresses) hear(found, rule, rule.addresses!(address, input));
+  for (const address of reading.addresses)
+    for (const rule of ofAddresses) hear(found, rule, rule.addresses!(address, input));
   return found.length === 0 ? [] : told(found, markup.text);
 }
 
@@ -48,6 +51,15 @@ function told(all: Heard[], text: string): FoundFact[] {
   if (all.length > 1) all.sort((a, b) => a.found.start - b.found.start);
   return all.map(({ rule, found: { start, end, facts, mend, level } }) => {
     const { line, column } = position(start);
-    return { rule: rule.id, level: level ?? rule.level, start, end, line, column, facts, mend: mend ?? unmended };
+    return {
+      rule: rule.id,
+      level: level ?? rule.level,
+      start,
+      end,
+      line,
+      column,
+      facts,
+      mend: mend ?? unmended,
+    };
   });
 }

@@ -15,6 +15,8 @@ export const rule: CodeRule = {
       if (seen.has(key) && seen.get(key) !== value) twice.add(name);
       seen.set(key, value);
     }
-    return twice.size === 0 ? null : [...twice].map((name) => ({ start: a.start, end: a.end, facts: { parameter: name } }));
+    return twice.size === 0
+      ? null
+      : [...twice].map((name) => ({ start: a.start, end: a.end, facts: { parameter: name } }));
   },
 };

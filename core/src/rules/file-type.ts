@@ -19,7 +19,23 @@ const types: Record<string, string> = {
   opus: 'audio/ogg',
 };
 /* Endings that not every browser plays. */
-const few = new Set(['mov', 'avi', 'wmv', 'mkv', 'flv', 'ogv', 'mpg', 'mpeg', '3gp', 'wma', 'aiff', 'mid', 'midi', 'm3u8', 'mpd']);
+const few = new Set([
+  'mov',
+  'avi',
+  'wmv',
+  'mkv',
+  'flv',
+  'ogv',
+  'mpg',
+  'mpeg',
+  '3gp',
+  'wma',
+  'aiff',
+  'mid',
+  'midi',
+  'm3u8',
+  'mpd',
+]);
 const same = (a: string, b: string): boolean =>
   a === b ||
   (a.endsWith('/ogg') && b.endsWith('/ogg')) ||
@@ -35,7 +51,9 @@ export const rule: CodeRule = {
   elements: {
     named: ['video', 'audio', 'source'],
     check: (e, { markup }) => {
-      const ending = /\.([a-z0-9]{2,4})$/i.exec((attribute(e, 'src') ?? '').split(/[?#]/)[0]!)?.[1]?.toLowerCase();
+      const ending = /\.([a-z0-9]{2,4})$/i
+        .exec((attribute(e, 'src') ?? '').split(/[?#]/)[0]!)?.[1]
+        ?.toLowerCase();
       if (!ending) return null;
       const stated = attribute(e, 'type')?.split(';')[0]?.trim().toLowerCase();
       const usual = types[ending];
@@ -43,8 +61,13 @@ export const rule: CodeRule = {
         const mend = mendAttribute(markup, e, 'type', usual, reason('type-of-ending', { ending }));
         return foundIn(e, { ending, stated, usual, why: 'mismatch' }, mend);
       }
-      const alternatives = e.name === 'source' && (e.parent?.children.filter((child) => child.kind === 'element' && child.name === 'source').length ?? 0) > 1;
-      return few.has(ending) && !alternatives ? foundIn(e, { ending, stated: stated ?? null, usual: usual ?? null, why: 'few' }) : null;
+      const alternatives =
+        e.name === 'source' &&
+        (e.parent?.children.filter((child) => child.kind === 'element' && child.name === 'source').length ??
+          0) > 1;
+      return few.has(ending) && !alternatives
+        ? foundIn(e, { ending, stated: stated ?? null, usual: usual ?? null, why: 'few' })
+        : null;
     },
   },
 };

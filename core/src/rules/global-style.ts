@@ -10,7 +10,11 @@ export const rule: CodeRule = {
     const reaching = globalRules(markup, inner.styles).map((rule) => rule.selector);
     const first = markup.elements.find((e) => e.name === 'style');
     return reaching.length > 0 && first
-      ? { start: first.start, end: first.end, facts: { selectors: [...new Set(reaching)].slice(0, 8).join(', '), count: reaching.length } }
+      ? {
+          start: first.start,
+          end: first.end,
+          facts: { selectors: [...new Set(reaching)].slice(0, 8).join(', '), count: reaching.length },
+        }
       : null;
   },
 };

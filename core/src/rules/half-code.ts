@@ -9,9 +9,18 @@ export const rule: CodeRule = {
   source: 'observed: codes of a loader and an element, of which one half was pasted',
   code: ({ reading: { input, parts, addresses }, markup, sheet }) => {
     // A script whose sheet says that it fills an element, and no such element: the other half.
-    const loader = sheet?.mounts && input === 'code' ? addresses.find(({ use, url }) => use === 'script' && sheetOfLoader(url, [sheet]) !== null) : undefined;
-    if (sheet && loader && !markup.elements.some((e) => isMountOf(e, sheet))) return { start: loader.start, end: loader.end, facts: { missing: 'mount' } };
-    if (input !== 'code' || !parts.some((part) => part.role === 'mount') || parts.some((part) => shown.has(part.role))) return null;
+    const loader =
+      sheet?.mounts && input === 'code'
+        ? addresses.find(({ use, url }) => use === 'script' && sheetOfLoader(url, [sheet]) !== null)
+        : undefined;
+    if (sheet && loader && !markup.elements.some((e) => isMountOf(e, sheet)))
+      return { start: loader.start, end: loader.end, facts: { missing: 'mount' } };
+    if (
+      input !== 'code' ||
+      !parts.some((part) => part.role === 'mount') ||
+      parts.some((part) => shown.has(part.role))
+    )
+      return null;
     if (markup.elements.some((e) => e.name === 'script')) return null;
     const byStart = new Map(markup.elements.map((e) => [e.start, e]));
     // An element that only a script can fill: a custom element, or an empty one that carries data.
@@ -19,7 +28,12 @@ export const rule: CodeRule = {
       .filter((part) => part.role === 'mount')
       .filter((part) => {
         const element = byStart.get(part.start);
-        return element !== undefined && (element.name.includes('-') || (element.name !== 'blockquote' && element.attributes.names().some((name) => name.startsWith('data-'))));
+        return (
+          element !== undefined &&
+          (element.name.includes('-') ||
+            (element.name !== 'blockquote' &&
+              element.attributes.names().some((name) => name.startsWith('data-'))))
+        );
       })
       .map(({ start, end }) => ({ start, end, facts: { missing: 'loader' } }));
   },

@@ -12,7 +12,14 @@ export const rule: CodeRule = {
   addresses: (a, input) => {
     const time = a.use === 'frame' ? input.sheet?.linkTime : undefined;
     const found = time && a.parameters.find((p) => p.in === time.in && p.name === time.name);
-    return found ? { start: a.start, end: a.end, facts: { parameter: found.name, value: found.value }, mend: asStart(a, found.value, input) } : null;
+    return found
+      ? {
+          start: a.start,
+          end: a.end,
+          facts: { parameter: found.name, value: found.value },
+          mend: asStart(a, found.value, input),
+        }
+      : null;
   },
 };
 
@@ -24,5 +31,10 @@ function asStart(a: ReadAddress, value: string | null, { sheet, markup }: RuleIn
   const { in: place, name } = start;
   const taken = a.parameters.some((p) => p.in === place && p.name === name);
   const wanted = taken ? [] : [{ in: place, name, value: writeTime(seconds, start.format) }];
-  return mendAddress(markup, a, [{ in: time.in, name: time.name, value: null }, ...wanted], reason('time-becomes-start', { provider: sheet!.name }));
+  return mendAddress(
+    markup,
+    a,
+    [{ in: time.in, name: time.name, value: null }, ...wanted],
+    reason('time-becomes-start', { provider: sheet!.name }),
+  );
 }

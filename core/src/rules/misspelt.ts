@@ -3,7 +3,10 @@ import type { MarkupElement } from '../text/index.ts';
 import type { Mend } from '../reading/reading.ts';
 import { foundIn, type CodeRule } from './rule.ts';
 
-const elements = 'iframe video audio source track object embed script style form input button img picture blockquote noscript link a div span'.split(' ');
+const elements =
+  'iframe video audio source track object embed script style form input button img picture blockquote noscript link a div span'.split(
+    ' ',
+  );
 const known = new Set(
   'a abbr address area article aside audio b base bdi bdo blockquote body br button canvas caption center cite code col colgroup data datalist dd del details dfn dialog dir div dl dt em embed fieldset figcaption figure font footer form frame frameset h1 h2 h3 h4 h5 h6 head header hgroup hr html i iframe img input ins kbd label legend li link main map mark math menu meta meter nav nobr noembed noframes noscript object ol optgroup option output p param picture plaintext pre progress q rp rt ruby s samp script search section select slot small source span strike strong style sub summary sup svg table tbody td template textarea tfoot th thead time title tr track tt u ul var video wbr xmp marquee big portal fencedframe'.split(
     ' ',
@@ -18,11 +21,19 @@ const attributes: Record<string, string[]> = {
     'src poster controls autoplay muted loop playsinline preload width height crossorigin style class id title disablepictureinpicture controlslist disableremoteplayback lang dir hidden tabindex role webkit-playsinline oncontextmenu onended onplay'.split(
       ' ',
     ),
-  audio: 'src controls autoplay muted loop preload crossorigin style class id title controlslist disableremoteplayback lang dir hidden tabindex role onended onplay'.split(' '),
-  script: 'src async defer type crossorigin integrity nomodule referrerpolicy nonce charset language id class fetchpriority blocking onload onerror'.split(' '),
+  audio:
+    'src controls autoplay muted loop preload crossorigin style class id title controlslist disableremoteplayback lang dir hidden tabindex role onended onplay'.split(
+      ' ',
+    ),
+  script:
+    'src async defer type crossorigin integrity nomodule referrerpolicy nonce charset language id class fetchpriority blocking onload onerror'.split(
+      ' ',
+    ),
 };
 
-const attributeNames = new Map(Object.entries(attributes).map(([element, names]) => [element, new Set(names)]));
+const attributeNames = new Map(
+  Object.entries(attributes).map(([element, names]) => [element, new Set(names)]),
+);
 
 export const rule: CodeRule = {
   id: 'misspelt',
@@ -47,7 +58,9 @@ export const rule: CodeRule = {
       start,
       end,
       facts: { what: 'attribute', found: name, meant },
-      mend: [{ start, end: start + name.length, text: meant, reason: reason('write-as', { found: name, meant }) }],
+      mend: [
+        { start, end: start + name.length, text: meant, reason: reason('write-as', { found: name, meant }) },
+      ],
     };
   },
 };
@@ -63,14 +76,22 @@ function renamed(e: MarkupElement, meant: string): Mend[] {
 }
 
 function insideForeign(element: { parent: { name: string; parent: unknown } | null }): boolean {
-  for (let at = element.parent as { name: string; parent: unknown } | null; at; at = at.parent as typeof at) if (at.name === 'svg' || at.name === 'math') return true;
+  for (let at = element.parent as { name: string; parent: unknown } | null; at; at = at.parent as typeof at)
+    if (at.name === 'svg' || at.name === 'math') return true;
   return false;
 }
 
 /* A name one edit away: a letter more, less, another or two changed about. Short names are near too many. */
 function nearest(name: string, list: readonly string[]): string | null {
   if (name.length < 3) return null;
-  return list.find((candidate) => candidate.length >= 3 && Math.abs(candidate.length - name.length) <= 1 && isOneEditAway(name, candidate)) ?? null;
+  return (
+    list.find(
+      (candidate) =>
+        candidate.length >= 3 &&
+        Math.abs(candidate.length - name.length) <= 1 &&
+        isOneEditAway(name, candidate),
+    ) ?? null
+  );
 }
 
 function isOneEditAway(a: string, b: string): boolean {
@@ -78,7 +99,14 @@ function isOneEditAway(a: string, b: string): boolean {
   let head = 0;
   while (head < a.length && head < b.length && a[head] === b[head]) head++;
   let tail = 0;
-  while (tail < a.length - head && tail < b.length - head && a[a.length - 1 - tail] === b[b.length - 1 - tail]) tail++;
+  while (
+    tail < a.length - head &&
+    tail < b.length - head &&
+    a[a.length - 1 - tail] === b[b.length - 1 - tail]
+  )
+    tail++;
   const [x, y] = [a.slice(head, a.length - tail), b.slice(head, b.length - tail)];
-  return (x.length <= 1 && y.length <= 1) || (x.length === 2 && y.length === 2 && x[0] === y[1] && x[1] === y[0]);
+  return (
+    (x.length <= 1 && y.length <= 1) || (x.length === 2 && y.length === 2 && x[0] === y[1] && x[1] === y[0])
+  );
 }

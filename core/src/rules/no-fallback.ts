@@ -9,7 +9,10 @@ export const rule: CodeRule = {
     named: ['video', 'audio', 'object'],
     check: (e, { markup }) => {
       if (e.endTagStart === null) return null;
-      const rest = innerText(markup.text, e).replace(/<(?:source|track|param)\b[^<>]*>|<\/(?:source|track|param)>|<!--/gi, '');
+      const rest = innerText(markup.text, e).replace(
+        /<(?:source|track|param)\b[^<>]*>|<\/(?:source|track|param)>|<!--/gi,
+        '',
+      );
       return rest.trim() === '' ? foundIn(e, { element: e.name }) : null;
     },
   },

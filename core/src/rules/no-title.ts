@@ -11,7 +11,9 @@ export const rule: CodeRule = {
     named: ['iframe'],
     check: (e) => {
       if (names.some((name) => attribute(e, name)?.trim())) return null;
-      return e.attributes.has('hidden') || attribute(e, 'aria-hidden') === 'true' ? null : foundIn(e, { element: e.name });
+      return e.attributes.has('hidden') || attribute(e, 'aria-hidden') === 'true'
+        ? null
+        : foundIn(e, { element: e.name });
     },
   },
 };

@@ -13,13 +13,28 @@ export const rule: CodeRule = {
   elements: {
     named: ['video', 'audio'],
     check: (e, { markup, inner }) => {
-      if (e.attributes.has('controls') || e.attributes.has('autoplay') || e.attributes.names().some((name) => /^on(?:click|mouse|pointer|touch)/.test(name))) return null;
-      const started = inner.scripts.some((facts) => facts.plays) || markup.elements.some((other) => other.name === 'script');
+      if (
+        e.attributes.has('controls') ||
+        e.attributes.has('autoplay') ||
+        e.attributes.names().some((name) => /^on(?:click|mouse|pointer|touch)/.test(name))
+      )
+        return null;
+      const started =
+        inner.scripts.some((facts) => facts.plays) ||
+        markup.elements.some((other) => other.name === 'script');
       return started ? null : foundIn(e, { element: e.name }, mendPresence(e, 'controls', showButtons));
     },
   },
   addresses: (a, { sheet, markup }) =>
-    sheet !== null && a.use === 'frame' && switchIn(a, sheet, 'controls') === false && switchIn(a, sheet, 'autoplay') !== true
-      ? { start: a.start, end: a.end, facts: { element: 'iframe' }, mend: mendAddress(markup, a, switchChange(ruleOf<'switch'>(sheet, 'controls'), true), showButtons) }
+    sheet !== null &&
+    a.use === 'frame' &&
+    switchIn(a, sheet, 'controls') === false &&
+    switchIn(a, sheet, 'autoplay') !== true
+      ? {
+          start: a.start,
+          end: a.end,
+          facts: { element: 'iframe' },
+          mend: mendAddress(markup, a, switchChange(ruleOf<'switch'>(sheet, 'controls'), true), showButtons),
+        }
       : null,
 };

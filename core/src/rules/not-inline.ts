@@ -8,6 +8,9 @@ export const rule: CodeRule = {
   source: 'HTML, section 4.8.8 (playsinline); observed: phones open the full screen without it',
   elements: {
     named: ['video'],
-    check: (e) => (e.attributes.has('autoplay') && !e.attributes.has('playsinline') ? foundIn(e, {}, mendPresence(e, 'playsinline', reason('play-in-place'))) : null),
+    check: (e) =>
+      e.attributes.has('autoplay') && !e.attributes.has('playsinline')
+        ? foundIn(e, {}, mendPresence(e, 'playsinline', reason('play-in-place')))
+        : null,
   },
 };

@@ -1,7 +1,24 @@
 import { foundIn, type CodeRule } from './rule.ts';
 
 /* HTML, section 16.2: non-conforming features. */
-const oldElements = new Set(['center', 'font', 'marquee', 'blink', 'frame', 'frameset', 'applet', 'bgsound', 'big', 'strike', 'tt', 'noembed', 'xmp', 'nobr', 'dir', 'basefont']);
+const oldElements = new Set([
+  'center',
+  'font',
+  'marquee',
+  'blink',
+  'frame',
+  'frameset',
+  'applet',
+  'bgsound',
+  'big',
+  'strike',
+  'tt',
+  'noembed',
+  'xmp',
+  'nobr',
+  'dir',
+  'basefont',
+]);
 const oldAttributes: Record<string, readonly string[]> = {
   iframe: [
     'frameborder',

@@ -27,7 +27,10 @@ export interface CodeRule {
   /** The section of the standard that the rule follows, or "observed" with what was seen. */
   source: string;
   /** Elements of these names, or of any. */
-  elements?: { named: readonly string[] | 'any'; check: (element: MarkupElement, input: RuleInput) => Answer };
+  elements?: {
+    named: readonly string[] | 'any';
+    check: (element: MarkupElement, input: RuleInput) => Answer;
+  };
   /** Every attribute of every element. */
   attributes?: (element: MarkupElement, name: string, value: string, input: RuleInput) => Answer;
   addresses?: (address: ReadAddress, input: RuleInput) => Answer;
@@ -36,7 +39,11 @@ export interface CodeRule {
 }
 
 /** A finding about an element, at its start tag. */
-export const foundIn = (element: MarkupElement, facts: Found['facts'], mend: readonly Mend[] = unmended): Found => ({
+export const foundIn = (
+  element: MarkupElement,
+  facts: Found['facts'],
+  mend: readonly Mend[] = unmended,
+): Found => ({
   start: element.start,
   end: element.startTagEnd,
   facts,

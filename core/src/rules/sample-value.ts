@@ -18,10 +18,15 @@ export const rule: CodeRule = {
     const found = placeholder.exec(value);
     if (!found) return null;
     const { valueStart, valueEnd } = element.attributes.get(name)!;
-    return { start: valueStart, end: valueEnd, facts: { attribute: name, value: value.slice(0, 200), placeholder: said(found) } };
+    return {
+      start: valueStart,
+      end: valueEnd,
+      facts: { attribute: name, value: value.slice(0, 200), placeholder: said(found) },
+    };
   },
   addresses: ({ url, use, start, end }, { reading }) => {
-    if (url === '' && (use === 'frame' || use === 'script')) return { start, end, facts: { attribute: 'src', value: '', placeholder: '' } };
+    if (url === '' && (use === 'frame' || use === 'script'))
+      return { start, end, facts: { attribute: 'src', value: '', placeholder: '' } };
     const found = reading.input === 'link' ? placeholder.exec(url) : null;
     return found && { start, end, facts: { attribute: 'link', value: url, placeholder: said(found) } };
   },

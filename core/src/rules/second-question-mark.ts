@@ -12,9 +12,17 @@ export const rule: CodeRule = {
     const found = a.parameters.filter(
       // `a=1?b=2`, but neither an address inside a parameter nor an opaque value: a word, `=`, and nothing of an address before it.
       (p) =>
-        p.in === 'query' && p.value?.includes('?') === true && !/^(?:https?:)?\/\/|^\/|%2f|:\/\//i.test(p.value) && /^[\w.,:%+-]{0,200}\?[a-z][\w-]{0,40}(?:=|$)/i.test(p.value),
+        p.in === 'query' &&
+        p.value?.includes('?') === true &&
+        !/^(?:https?:)?\/\/|^\/|%2f|:\/\//i.test(p.value) &&
+        /^[\w.,:%+-]{0,200}\?[a-z][\w-]{0,40}(?:=|$)/i.test(p.value),
     );
-    return found.map((p) => ({ start: a.start, end: a.end, facts: { parameter: p.name, value: p.value }, mend: joined(markup.text.slice(a.start, a.end), a.start, p.name) }));
+    return found.map((p) => ({
+      start: a.start,
+      end: a.end,
+      facts: { parameter: p.name, value: p.value },
+      mend: joined(markup.text.slice(a.start, a.end), a.start, p.name),
+    }));
   },
 };
 
@@ -22,5 +30,7 @@ function joined(raw: string, start: number, name: string): Mend[] {
   const { parameters, joint } = parseAddress(raw);
   const found = parameters.find((p) => p.in === 'query' && p.name === name);
   const at = found ? raw.indexOf('?', found.valueStart) : -1;
-  return at < 0 ? [] : [{ start: start + at, end: start + at + 1, text: joint, reason: reason('join-parameters') }];
+  return at < 0
+    ? []
+    : [{ start: start + at, end: start + at + 1, text: joint, reason: reason('join-parameters') }];
 }

@@ -17,7 +17,15 @@ export const rule: CodeRule = {
     const wanted = Math.round(width.value / natural);
     const shape = `${sheet.shape.width}:${sheet.shape.height}`;
     const stated = ['width', 'height'].every((name) => /^\d+$/.test(frame.attributes.value(name) ?? ''));
-    const mend = stated ? mendAttribute(markup, frame, 'height', String(wanted), reason('height-of-shape', { width: width.value, shape, wanted })) : [];
+    const mend = stated
+      ? mendAttribute(
+          markup,
+          frame,
+          'height',
+          String(wanted),
+          reason('height-of-shape', { width: width.value, shape, wanted }),
+        )
+      : [];
     return foundIn(frame, { width: width.value, height: height.value, shape, wanted }, mend);
   },
 };

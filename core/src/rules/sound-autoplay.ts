@@ -10,16 +10,29 @@ const withoutSound = reason('play-without-sound');
 export const rule: CodeRule = {
   id: 'sound-autoplay',
   level: 'error',
-  source: 'HTML, section 4.8.11.8 (autoplay may be refused); observed: refused with sound, allowed when muted',
+  source:
+    'HTML, section 4.8.11.8 (autoplay may be refused); observed: refused with sound, allowed when muted',
   elements: {
     named: ['video', 'audio'],
     check: (e) =>
       e.attributes.has('autoplay') && !e.attributes.has('muted')
-        ? foundIn(e, { element: e.name, value: attribute(e, 'autoplay') }, e.name === 'video' ? mendPresence(e, 'muted', withoutSound) : [])
+        ? foundIn(
+            e,
+            { element: e.name, value: attribute(e, 'autoplay') },
+            e.name === 'video' ? mendPresence(e, 'muted', withoutSound) : [],
+          )
         : null,
   },
   addresses: (a, { sheet, markup }) =>
-    sheet !== null && a.use === 'frame' && switchIn(a, sheet, 'autoplay') === true && switchIn(a, sheet, 'muted') !== true
-      ? { start: a.start, end: a.end, facts: { element: 'iframe', value: null }, mend: mendAddress(markup, a, switchChange(ruleOf<'switch'>(sheet, 'muted'), true), withoutSound) }
+    sheet !== null &&
+    a.use === 'frame' &&
+    switchIn(a, sheet, 'autoplay') === true &&
+    switchIn(a, sheet, 'muted') !== true
+      ? {
+          start: a.start,
+          end: a.end,
+          facts: { element: 'iframe', value: null },
+          mend: mendAddress(markup, a, switchChange(ruleOf<'switch'>(sheet, 'muted'), true), withoutSound),
+        }
       : null,
 };

@@ -5,7 +5,8 @@ import { reason } from '../reason.ts';
 export const rule: CodeRule = {
   id: 'space-in-address',
   level: 'warning',
-  source: 'URL, section 4.4 (blanks around an address are taken off, tabs and line ends inside too; others are escaped)',
+  source:
+    'URL, section 4.4 (blanks around an address are taken off, tabs and line ends inside too; others are escaped)',
   addresses: (a, { reading, markup: { text } }) => {
     if (reading.input !== 'code' || a.end === a.start) return null;
     const raw = text.slice(a.start, a.end);

@@ -27,6 +27,12 @@ export const rule: CodeRule = {
     const { start, end } = e.attributes.get(name)!;
     const off = offValues.has(said);
     const mend = off ? mendAttribute(markup, e, name, null, reason('take-word-out', { name, value })) : [];
-    return { start, end, facts: { attribute: name, value: value.slice(0, 80), off }, mend, level: off ? 'warning' : 'note' };
+    return {
+      start,
+      end,
+      facts: { attribute: name, value: value.slice(0, 80), off },
+      mend,
+      level: off ? 'warning' : 'note',
+    };
   },
 };

@@ -35,13 +35,33 @@ export function reconcile(seen: PageSeen, expected: readonly Expected[]): Placem
   return expected.map((wanted) => {
     const found = seen.marked.filter((code) => code.mark.placement === wanted.placement);
     const findings: PageFinding[] = [];
-    if (seen.asText.some((mark) => mark.placement === wanted.placement)) findings.push({ rule: 'shown-as-text', level: 'error', facts: {} });
-    const served = wanted.served === undefined ? [] : seen.frames.filter(({ address }) => isSamePage(address, wanted.served!));
-    if (found.length + served.length > 1) findings.push({ rule: 'doubled', level: 'warning', facts: { times: found.length + served.length } });
-    if (found.length === 0 && served.length > 0) return { placement: wanted.placement, state: 'live', delivery: null, line: served[0]!.line, served: true, findings };
+    if (seen.asText.some((mark) => mark.placement === wanted.placement))
+      findings.push({ rule: 'shown-as-text', level: 'error', facts: {} });
+    const served =
+      wanted.served === undefined
+        ? []
+        : seen.frames.filter(({ address }) => isSamePage(address, wanted.served!));
+    if (found.length + served.length > 1)
+      findings.push({ rule: 'doubled', level: 'warning', facts: { times: found.length + served.length } });
+    if (found.length === 0 && served.length > 0)
+      return {
+        placement: wanted.placement,
+        state: 'live',
+        delivery: null,
+        line: served[0]!.line,
+        served: true,
+        findings,
+      };
     if (found.length === 0) {
       if (wanted.seenBefore) findings.push({ rule: 'missing', level: 'error', facts: {} });
-      return { placement: wanted.placement, state: wanted.seenBefore ? 'missing' : 'planned', delivery: null, line: null, served: false, findings };
+      return {
+        placement: wanted.placement,
+        state: wanted.seenBefore ? 'missing' : 'planned',
+        delivery: null,
+        line: null,
+        served: false,
+        findings,
+      };
     }
     const whole = found.find((code) => {
       const issued = wanted.issued.get(code.mark.delivery);
@@ -50,9 +70,24 @@ export function reconcile(seen: PageSeen, expected: readonly Expected[]): Placem
     const best = whole ?? found[0]!;
     if (!whole) {
       const issued = wanted.issued.get(best.mark.delivery) ?? null;
-      findings.push({ rule: 'altered', level: 'warning', facts: { line: best.line, found: excerpt(best.source), issued: issued === null ? null : excerpt(issued) } });
+      findings.push({
+        rule: 'altered',
+        level: 'warning',
+        facts: {
+          line: best.line,
+          found: excerpt(best.source),
+          issued: issued === null ? null : excerpt(issued),
+        },
+      });
     }
-    return { placement: wanted.placement, state: whole ? 'live' : 'altered', delivery: best.mark.delivery, line: best.line, served: served.length > 0, findings };
+    return {
+      placement: wanted.placement,
+      state: whole ? 'live' : 'altered',
+      delivery: best.mark.delivery,
+      line: best.line,
+      served: served.length > 0,
+      findings,
+    };
   });
 }
 

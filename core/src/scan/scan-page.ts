@@ -43,7 +43,12 @@ export function scanPage(html: string): PageSeen {
     const mark = markOn(node);
     const place = node.sourceCodeLocation;
     if (mark && place) {
-      seen.marked.push({ mark, ...position(place.startOffset), run: siblingsFrom(node), source: html.slice(place.startOffset, place.endOffset) });
+      seen.marked.push({
+        mark,
+        ...position(place.startOffset),
+        run: siblingsFrom(node),
+        source: html.slice(place.startOffset, place.endOffset),
+      });
     }
     if (node.tagName === 'iframe' && place) {
       const address = node.attrs.find((a) => a.name === 'src' || a.name === 'data-src')?.value;
@@ -70,7 +75,11 @@ const markOn = (element: Element): Mark | null => {
 };
 
 const meaningful = (nodes: readonly Node[]): Node[] =>
-  nodes.filter((node) => node.nodeName !== '#comment' && !(node.nodeName === '#text' && 'value' in node && node.value.trim() === ''));
+  nodes.filter(
+    (node) =>
+      node.nodeName !== '#comment' &&
+      !(node.nodeName === '#text' && 'value' in node && node.value.trim() === ''),
+  );
 
 function siblingsFrom(element: Element): Node[] {
   const all = element.parentNode?.childNodes ?? [element];
@@ -78,8 +87,19 @@ function siblingsFrom(element: Element): Node[] {
 }
 
 /* Text in these is not shown to visitors. */
-const hidden = new Set(['script', 'style', 'textarea', 'title', 'noscript', 'iframe', 'noembed', 'noframes', 'option']);
-const hidesText = (parent: { nodeName: string } | null): boolean => parent !== null && hidden.has(parent.nodeName);
+const hidden = new Set([
+  'script',
+  'style',
+  'textarea',
+  'title',
+  'noscript',
+  'iframe',
+  'noembed',
+  'noframes',
+  'option',
+]);
+const hidesText = (parent: { nodeName: string } | null): boolean =>
+  parent !== null && hidden.has(parent.nodeName);
 
 function marksInText(text: string): Mark[] {
   const out: Mark[] = [];

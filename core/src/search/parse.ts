@@ -16,7 +16,12 @@ export const searchFields = {
 export type SearchField = keyof typeof searchFields;
 
 /** A search as a tree: all of, any of, not, a field with one of some values, or a word in name, notes or tags. */
-export type SearchTerm = { all: SearchTerm[] } | { any: SearchTerm[] } | { not: SearchTerm } | { field: SearchField; values: string[] } | { word: string };
+export type SearchTerm =
+  | { all: SearchTerm[] }
+  | { any: SearchTerm[] }
+  | { not: SearchTerm }
+  | { field: SearchField; values: string[] }
+  | { word: string };
 
 /** A search that cannot be understood: where (from 1), and what would do. */
 export class SearchError extends Error {
@@ -62,7 +67,8 @@ export function parseSearch(text: string): SearchTerm {
   };
   const allOf = (depth: number): SearchTerm => {
     const terms: SearchTerm[] = [];
-    for (let next = peek(); next && next.kind !== 'or' && next.kind !== ')'; next = peek()) terms.push(one(depth));
+    for (let next = peek(); next && next.kind !== 'or' && next.kind !== ')'; next = peek())
+      terms.push(one(depth));
     if (terms.length === 0) throw new SearchError('term-missing', peek()?.at ?? end);
     return terms.length === 1 ? terms[0]! : { all: terms };
   };
@@ -85,7 +91,11 @@ export function parseSearch(text: string): SearchTerm {
     if (sign?.kind !== '=' && sign?.kind !== '!=') return { word: token.text };
     i++;
     const field = token.text.toLowerCase();
-    if (!Object.hasOwn(searchFields, field)) throw new SearchError('field-unknown', token.at, { found: token.text, known: Object.keys(searchFields).join(', ') });
+    if (!Object.hasOwn(searchFields, field))
+      throw new SearchError('field-unknown', token.at, {
+        found: token.text,
+        known: Object.keys(searchFields).join(', '),
+      });
     const values = [value(sign)];
     while (peek()?.kind === ',') values.push(value(tokens[i++]!));
     const term = checked({ field: field as SearchField, values }, sign.at + sign.text.length);
@@ -93,7 +103,8 @@ export function parseSearch(text: string): SearchTerm {
   };
   const value = (before: Token): string => {
     const token = peek();
-    if (token?.kind !== 'word' && token?.kind !== 'text') throw new SearchError('value-missing', before.at + before.text.length);
+    if (token?.kind !== 'word' && token?.kind !== 'text')
+      throw new SearchError('value-missing', before.at + before.text.length);
     i++;
     return token.text;
   };
@@ -105,10 +116,15 @@ export function parseSearch(text: string): SearchTerm {
 }
 
 function checked(term: { field: SearchField; values: string[] }, at: number): SearchTerm {
-  const words: Partial<Record<SearchField, readonly string[]>> = { placed: ['yes', 'no'], retired: ['yes', 'no'], level: ['error', 'warning', 'note'] };
+  const words: Partial<Record<SearchField, readonly string[]>> = {
+    placed: ['yes', 'no'],
+    retired: ['yes', 'no'],
+    level: ['error', 'warning', 'note'],
+  };
   const known = words[term.field];
   const wrong = known && term.values.find((value) => !known.includes(value.toLowerCase()));
-  if (wrong !== undefined) throw new SearchError('no-such-value', at, { found: wrong, field: term.field, known: known!.join(', ') });
+  if (wrong !== undefined)
+    throw new SearchError('no-such-value', at, { found: wrong, field: term.field, known: known!.join(', ') });
   return known ? { ...term, values: term.values.map((value) => value.toLowerCase()) } : term;
 }
 

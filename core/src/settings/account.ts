@@ -7,5 +7,6 @@ export const option = setting({
   kinds: ['feed', 'booking', 'counter', 'popup', 'reviews', 'shop', 'form'],
   example: 'hollinfell',
   source: 'observed',
-  words: 'account user username of by owner channel profile site shop store place campaign calendar letter list',
+  words:
+    'account user username of by owner channel profile site shop store place campaign calendar letter list',
 });

@@ -10,6 +10,7 @@ export const option = setting({
   example: 'on',
   source: 'HTML, section 4.8.11 (autoplay); observed: browsers refuse to play by themselves what has sound',
   // Browsers let a video play by itself only without sound.
-  implies: ({ sheet }) => (ruleOf(sheet, 'muted') ? [{ option: 'muted', value: true, reason: reason('plays-without-sound') }] : []),
+  implies: ({ sheet }) =>
+    ruleOf(sheet, 'muted') ? [{ option: 'muted', value: true, reason: reason('plays-without-sound') }] : [],
   words: 'autoplay autostart auto play',
 });

@@ -30,7 +30,10 @@ export const byHand = (parameter: string): Option<string> => ({
   type: {
     name: 'text',
     limits: { length: longestByHand },
-    parse: (text) => (text.length <= longestByHand ? { ok: true, value: text } : notUnderstood('by-hand', { most: longestByHand })),
+    parse: (text) =>
+      text.length <= longestByHand
+        ? { ok: true, value: text }
+        : notUnderstood('by-hand', { most: longestByHand }),
     format: (value) => value,
   },
   kinds: 'any',
@@ -40,8 +43,18 @@ export const byHand = (parameter: string): Option<string> => ({
   current: (code) => mainAddresses(code)[0]?.parameters.find(({ name }) => name === parameter)?.value ?? null,
   contribute: (code, value) => {
     const addresses = mainAddresses(code);
-    if (addresses.length === 0) return problem('part-missing', { setting: handName(parameter), part: 'address' });
+    if (addresses.length === 0)
+      return problem('part-missing', { setting: handName(parameter), part: 'address' });
     const why = reason('set-by-hand', { written: `${parameter}=${value}` });
-    return contribution(addresses.map((address) => ({ kind: 'parameter', address, in: null, name: parameter, value, reason: why })));
+    return contribution(
+      addresses.map((address) => ({
+        kind: 'parameter',
+        address,
+        in: null,
+        name: parameter,
+        value,
+        reason: why,
+      })),
+    );
   },
 });

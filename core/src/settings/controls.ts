@@ -9,6 +9,9 @@ export const option = setting({
   kinds: ['video', 'audio'],
   example: 'off',
   source: 'HTML, section 4.8.11 (controls)',
-  against: (code, controls, { options }) => (!controls && ruleOf(code.sheet, 'autoplay') && !playsByItself(code, options) ? [{ code: 'no-way-to-play', facts: {} }] : []),
+  against: (code, controls, { options }) =>
+    !controls && ruleOf(code.sheet, 'autoplay') && !playsByItself(code, options)
+      ? [{ code: 'no-way-to-play', facts: {} }]
+      : [],
   words: 'controls control controlbar buttons ui toolbar bar',
 });

@@ -1,6 +1,12 @@
 import type { Code } from '../code.ts';
 import { readPath } from '../text/index.ts';
-import { addressType, lengthType, pictureType, type OptionType, type TypeName } from '../options/types/index.ts';
+import {
+  addressType,
+  lengthType,
+  pictureType,
+  type OptionType,
+  type TypeName,
+} from '../options/types/index.ts';
 import { parseColour } from '../options/types/colour.ts';
 import { parseCoordinates } from '../options/types/coordinates.ts';
 import type { OptionValue } from '../options/values.ts';
@@ -24,7 +30,10 @@ import { targetOf, type Target } from './targets.ts';
 type Standing = (name: string) => string | number | boolean | null;
 
 /** What a code says of a setting, read back as its provider’s sheet says that it is written; null where it says nothing that can be read. */
-export function currentBySheet(option: { name: string; type: Pick<OptionType, 'name'> }, code: Code): OptionValue | null {
+export function currentBySheet(
+  option: { name: string; type: Pick<OptionType, 'name'> },
+  code: Code,
+): OptionValue | null {
   const rule = ruleOf(code.sheet, option.name);
   const target = rule && targetOf(code, code.sheet!, rule);
   return rule && target ? readers[option.type.name](rule, standingAt(code, rule, target)) : null;
@@ -40,7 +49,10 @@ function standingAt(code: Code, rule: SheetSetting, { element, addresses }: Targ
         return found ? (found.value ?? true) : null;
       };
     case 'path':
-      return () => (address ? readPath(code.text.slice(address.start, address.end), stepOf(rule, code.sheet!, address.url)) : null);
+      return () =>
+        address
+          ? readPath(code.text.slice(address.start, address.end), stepOf(rule, code.sheet!, address.url))
+          : null;
     case 'attribute':
       return (name) => element.attributes.value(name);
     case 'json':
@@ -50,8 +62,10 @@ function standingAt(code: Code, rule: SheetSetting, { element, addresses }: Targ
   }
 }
 
-const words = (value: ReturnType<Standing>): string | null => (typeof value === 'string' && value !== '' ? value : typeof value === 'number' ? String(value) : null);
-const numberIn = (text: string | null): number | null => (text !== null && /^-?\d{1,9}(?:\.\d{1,6})?$/.test(text) ? Number(text) : null);
+const words = (value: ReturnType<Standing>): string | null =>
+  typeof value === 'string' && value !== '' ? value : typeof value === 'number' ? String(value) : null;
+const numberIn = (text: string | null): number | null =>
+  text !== null && /^-?\d{1,9}(?:\.\d{1,6})?$/.test(text) ? Number(text) : null;
 
 function readBy(type: OptionType<string>, said: string | null): string | null {
   const parsed = said === null ? null : type.parse(said);
@@ -70,23 +84,33 @@ const readers: Record<TypeName, (rule: SheetSetting, standing: Standing) => Opti
     const found = standing(rule.name);
     if (found === null) return null;
     const presence = rule.in === 'attribute' && on === true;
-    const is = (wanted: SwitchValue): boolean => wanted !== null && (wanted === true ? found === true || found === '' : String(found) === String(wanted));
+    const is = (wanted: SwitchValue): boolean =>
+      wanted !== null &&
+      (wanted === true ? found === true || found === '' : String(found) === String(wanted));
     return presence || is(on) ? true : is(off) ? false : null;
   },
   number: (rule, standing) => numberIn(words(standing(rule.name))),
   choice: (rule, standing) => {
     const found = words(standing(rule.name));
-    return Object.entries((rule as ChoiceSetting).choices).find(([, written]) => written === found)?.[0] ?? null;
+    return (
+      Object.entries((rule as ChoiceSetting).choices).find(([, written]) => written === found)?.[0] ?? null
+    );
   },
   colour: (rule, standing) => {
     const found = words(standing(rule.name));
-    const parsed = found !== null && found.startsWith('#') === ((rule as ColourSetting).format === '#rrggbb') ? parseColour(found) : null;
+    const parsed =
+      found !== null && found.startsWith('#') === ((rule as ColourSetting).format === '#rrggbb')
+        ? parseColour(found)
+        : null;
     return parsed?.ok ? parsed.value : null;
   },
   text: (rule, standing) => words(standing(rule.name)),
   coordinates: (rule, standing) => {
     const apart = (rule as CoordinatesSetting).longitude;
-    const said = apart === undefined ? words(standing(rule.name)) : `${words(standing(rule.name)) ?? ''},${words(standing(apart)) ?? ''}`;
+    const said =
+      apart === undefined
+        ? words(standing(rule.name))
+        : `${words(standing(rule.name)) ?? ''},${words(standing(apart)) ?? ''}`;
     const parsed = said === null ? null : parseCoordinates(said);
     return parsed?.ok ? parsed.value : null;
   },

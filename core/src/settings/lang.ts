@@ -15,6 +15,8 @@ export const option: Option<string> = {
   contribute: (code, value) => {
     const element = shownElement(code);
     if (!element) return problem('part-missing', { setting: 'lang', part: 'frame' });
-    return contribution([{ kind: 'attribute', element, name: 'lang', value, reason: reason('set-lang', { value }) }]);
+    return contribution([
+      { kind: 'attribute', element, name: 'lang', value, reason: reason('set-lang', { value }) },
+    ]);
   },
 };

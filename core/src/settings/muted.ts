@@ -8,6 +8,7 @@ export const option = setting({
   kinds: ['video', 'audio'],
   example: 'on',
   source: 'HTML, section 4.8.11 (muted)',
-  against: (code, muted, { options }) => (!muted && playsByItself(code, options) ? [{ code: 'sound-autoplay', facts: {} }] : []),
+  against: (code, muted, { options }) =>
+    !muted && playsByItself(code, options) ? [{ code: 'sound-autoplay', facts: {} }] : [],
   words: 'mute muted silent silence quiet hush sound audio volume',
 });

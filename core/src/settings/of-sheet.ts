@@ -23,7 +23,8 @@ const known = new WeakMap<Sheet, readonly Option[]>();
 /** The options that a sheet declares beside those that all providers share, in its order. */
 export function ownOptions(sheet: Sheet | null): readonly Option[] {
   if (!sheet?.options) return [];
-  const options = known.get(sheet) ?? Object.entries(sheet.options).map(([name, rule]) => ownOption(sheet, name, rule));
+  const options =
+    known.get(sheet) ?? Object.entries(sheet.options).map(([name, rule]) => ownOption(sheet, name, rule));
   known.set(sheet, options);
   return options;
 }
@@ -44,7 +45,10 @@ export function withBareNames(options: Options, sheet: Pick<Sheet, 'id' | 'optio
   const prefix = `${sheet.id}.`;
   const called = Object.keys(options).filter((name) => name.startsWith(prefix) && ownRuleOf(sheet, name));
   if (called.length === 0) return options;
-  return { ...withoutOptions(options, called), ...Object.fromEntries(called.map((name) => [name.slice(prefix.length), options[name]!])) };
+  return {
+    ...withoutOptions(options, called),
+    ...Object.fromEntries(called.map((name) => [name.slice(prefix.length), options[name]!])),
+  };
 }
 
 function ownOption({ id, kind, name: provider }: Sheet, name: string, rule: SheetOption): Option {
@@ -56,12 +60,23 @@ function ownOption({ id, kind, name: provider }: Sheet, name: string, rule: Shee
     kinds: [kind],
     example: rule.example,
     source: `the provider sheet ${id}`,
-    own: { label: rule.label, explain: rule.explain, example: rule.example, ...(rule.labels && { labels: rule.labels }) },
+    own: {
+      label: rule.label,
+      explain: rule.explain,
+      example: rule.example,
+      ...(rule.labels && { labels: rule.labels }),
+    },
     isOffered: (sheet) => sheet?.id === id && ownRuleOf(sheet, name) !== undefined,
     current: (code) => currentBySheet(option, code),
     contribute: (code, value, context) => {
       const read = readAgain(type, value);
-      if (!read.ok) return problem('value-not-offered', { setting: name, provider, expects: read.expected.code, ...read.expected.facts });
+      if (!read.ok)
+        return problem('value-not-offered', {
+          setting: name,
+          provider,
+          expects: read.expected.code,
+          ...read.expected.facts,
+        });
       return contributeBySheet(option, code, read.value, context);
     },
   };
@@ -98,7 +113,11 @@ function typeOf(rule: SheetOption): OptionType {
     case 'switch':
       return switchType as OptionType;
     case 'number':
-      return numberType({ least: rule.least ?? -widest, most: rule.most ?? widest, whole: rule.whole ?? false }) as OptionType;
+      return numberType({
+        least: rule.least ?? -widest,
+        most: rule.most ?? widest,
+        whole: rule.whole ?? false,
+      }) as OptionType;
     case 'choice':
       return choiceType(Object.keys(rule.choices)) as OptionType;
     case 'colour':

@@ -28,6 +28,14 @@ export const option: Option<boolean> = {
     if (!target) return problem('part-missing', { setting, part: 'frame' });
     const { host, instead } = sheet.privacyHost;
     const [from, to] = isPrivate ? [instead, host] : [host, instead];
-    return contribution(target.addresses.map((address) => ({ kind: 'host', address, from, to, reason: reason(isPrivate ? 'use-privacy-host' : 'use-usual-host', { host: to }) })));
+    return contribution(
+      target.addresses.map((address) => ({
+        kind: 'host',
+        address,
+        from,
+        to,
+        reason: reason(isPrivate ? 'use-privacy-host' : 'use-usual-host', { host: to }),
+      })),
+    );
   },
 };

@@ -6,7 +6,10 @@ import { currentBySheet } from './current.ts';
 
 type Against<V> = (code: Code, value: V, context: OptionContext) => readonly Omit<OptionProblem, 'option'>[];
 
-type Definition<V extends OptionValue> = Pick<Option<V>, 'name' | 'type' | 'kinds' | 'example' | 'source' | 'implies'> & {
+type Definition<V extends OptionValue> = Pick<
+  Option<V>,
+  'name' | 'type' | 'kinds' | 'example' | 'source' | 'implies'
+> & {
   /** Words of common speech by which providers call it, with blanks between them. */
   words: string;
   /** What stands against it, with what else is asked for and with what the code says already. */

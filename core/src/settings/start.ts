@@ -8,6 +8,9 @@ export const option = setting({
   kinds: ['video', 'audio'],
   example: '1:52',
   source: 'Media Fragments URI 1.0, section 4.2.1',
-  against: (code, start, { options }) => [...beyondEnd(code, 'start', start), ...(options['end'] === undefined ? clipOrder(code, start, null) : [])],
+  against: (code, start, { options }) => [
+    ...beyondEnd(code, 'start', start),
+    ...(options['end'] === undefined ? clipOrder(code, start, null) : []),
+  ],
   words: 'start starts begin begins from offset seek t time starttime startat',
 });

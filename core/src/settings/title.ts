@@ -15,6 +15,8 @@ export const option: Option<string> = {
   contribute: (code, value) => {
     const element = shownElement(code);
     if (!element) return problem('part-missing', { setting: 'title', part: 'frame' });
-    return contribution([{ kind: 'attribute', element, name: 'title', value, reason: reason('set-title', { value }) }]);
+    return contribution([
+      { kind: 'attribute', element, name: 'title', value, reason: reason('set-title', { value }) },
+    ]);
   },
 };

@@ -26,33 +26,57 @@ export interface WrittenValue {
 
 type Written = { ok: true; values: WrittenValue[] } | { ok: false; expected: Expectation };
 
-const one = (name: string, written: SwitchValue, plain: PlainValue | null = written): Written => ({ ok: true, values: [{ name, written, plain }] });
+const one = (name: string, written: SwitchValue, plain: PlainValue | null = written): Written => ({
+  ok: true,
+  values: [{ name, written, plain }],
+});
 
 /** Writes a canonical value as a provider wants it, by what its sheet says of the setting; or says what the provider would take. */
-export const writeValue = ({ name }: Pick<OptionType, 'name'>, rule: SheetSetting, value: OptionValue): Written => writers[name](rule, value);
+export const writeValue = (
+  { name }: Pick<OptionType, 'name'>,
+  rule: SheetSetting,
+  value: OptionValue,
+): Written => writers[name](rule, value);
 
 const writers: Record<TypeName, (rule: SheetSetting, value: OptionValue) => Written> = {
   time: (rule, value) => {
     const { format } = rule as TimeSetting;
     const written = writeTime(value as number, format);
-    return one(rule.name, written, format === 'seconds' || format === 'milliseconds' ? Number(written) : written);
+    return one(
+      rule.name,
+      written,
+      format === 'seconds' || format === 'milliseconds' ? Number(written) : written,
+    );
   },
   switch: (rule, value) => one(rule.name, value ? (rule as SwitchSetting).on : (rule as SwitchSetting).off),
   number: (rule, value) => {
     const { least = -Infinity, most = Infinity, whole = false } = rule as NumberSetting;
     const number = value as number;
-    if (number >= least && number <= most && (!whole || Number.isInteger(number))) return one(rule.name, String(number), number);
-    return notUnderstood('number', { least: least > -Infinity ? least : null, most: most < Infinity ? most : null, whole });
+    if (number >= least && number <= most && (!whole || Number.isInteger(number)))
+      return one(rule.name, String(number), number);
+    return notUnderstood('number', {
+      least: least > -Infinity ? least : null,
+      most: most < Infinity ? most : null,
+      whole,
+    });
   },
   choice: (rule, value) => {
     const { choices } = rule as ChoiceSetting;
     const found = Object.hasOwn(choices, value as string) ? choices[value as string] : undefined;
-    return found === undefined ? notUnderstood('choice', { words: Object.keys(choices).join(', ') }) : one(rule.name, found);
+    return found === undefined
+      ? notUnderstood('choice', { words: Object.keys(choices).join(', ') })
+      : one(rule.name, found);
   },
-  colour: (rule, value) => one(rule.name, (rule as ColourSetting).format === 'rrggbb' ? (value as string).slice(1) : (value as string)),
+  colour: (rule, value) =>
+    one(
+      rule.name,
+      (rule as ColourSetting).format === 'rrggbb' ? (value as string).slice(1) : (value as string),
+    ),
   text: (rule, value) => {
     const { most = Infinity } = rule as TextSetting;
-    return (value as string).length <= most ? one(rule.name, value as string) : notUnderstood('text', { most });
+    return (value as string).length <= most
+      ? one(rule.name, value as string)
+      : notUnderstood('text', { most });
   },
   coordinates: (rule, value) => {
     const { latitude, longitude } = value as Coordinates;
@@ -69,7 +93,8 @@ const writers: Record<TypeName, (rule: SheetSetting, value: OptionValue) => Writ
   length: (rule, value) => one(rule.name, value as string),
   address: (rule, value) => one(rule.name, value as string),
   picture: (rule, value) => one(rule.name, value as string),
-  list: (rule, value) => one(rule.name, (value as readonly string[]).join((rule as ListSetting).joint ?? ',')),
+  list: (rule, value) =>
+    one(rule.name, (value as readonly string[]).join((rule as ListSetting).joint ?? ',')),
   // No provider takes a shape; a sheet cannot say it.
   ratio: () => notUnderstood('ratio'),
 };

@@ -50,7 +50,13 @@ export function sheetOfLoader(address: string, sheets: readonly Sheet[]): Sheet 
   const url = parsed(address);
   if (url === null) return null;
   return (
-    sheets.find(({ loaders }) => loaders?.some((pattern) => (isPlain(pattern.hostname) ? pattern.hostname === url.hostname : true) && compiled(pattern).test(url.href))) ?? null
+    sheets.find(({ loaders }) =>
+      loaders?.some(
+        (pattern) =>
+          (isPlain(pattern.hostname) ? pattern.hostname === url.hostname : true) &&
+          compiled(pattern).test(url.href),
+      ),
+    ) ?? null
   );
 }
 
@@ -59,37 +65,51 @@ export function sheetOfMount(element: MarkupElement, sheets: readonly Sheet[]): 
   // Most elements are of nobody: only what some sheet names at all is held against the sheets.
   const { words, elements } = mountsKnown(sheets);
   const named =
-    elements.has(element.name) || element.attributes.entries.some(({ name, value }) => (name === 'class' ? value.split(/\s+/).some((word) => words.has(word)) : words.has(name)));
+    elements.has(element.name) ||
+    element.attributes.entries.some(({ name, value }) =>
+      name === 'class' ? value.split(/\s+/).some((word) => words.has(word)) : words.has(name),
+    );
   return named ? (sheets.find((sheet) => isMountOf(element, sheet)) ?? null) : null;
 }
 
 const mounts = new WeakMap<readonly Sheet[], { words: ReadonlySet<string>; elements: ReadonlySet<string> }>();
 
 /* Every class and attribute, and every element's name, that the sheets' mounts speak of. */
-function mountsKnown(sheets: readonly Sheet[]): { words: ReadonlySet<string>; elements: ReadonlySet<string> } {
+function mountsKnown(sheets: readonly Sheet[]): {
+  words: ReadonlySet<string>;
+  elements: ReadonlySet<string>;
+} {
   let found = mounts.get(sheets);
   if (!found) {
     const all = sheets.flatMap((sheet) => sheet.mounts ?? []);
-    const words = new Set(all.flatMap((pattern) => [pattern.class, pattern.attribute].filter((word) => word !== undefined)));
-    mounts.set(sheets, (found = { words, elements: new Set(all.flatMap((pattern) => pattern.element ?? [])) }));
+    const words = new Set(
+      all.flatMap((pattern) => [pattern.class, pattern.attribute].filter((word) => word !== undefined)),
+    );
+    mounts.set(
+      sheets,
+      (found = { words, elements: new Set(all.flatMap((pattern) => pattern.element ?? [])) }),
+    );
   }
   return found;
 }
 
 /** Whether an element is one that a provider's script fills. */
-export const isMountOf = (element: MarkupElement, { mounts }: Pick<Sheet, 'mounts'>): boolean => mounts !== undefined && mounts.some((pattern) => fitsMount(element, pattern));
+export const isMountOf = (element: MarkupElement, { mounts }: Pick<Sheet, 'mounts'>): boolean =>
+  mounts !== undefined && mounts.some((pattern) => fitsMount(element, pattern));
 
 function fitsMount(element: MarkupElement, pattern: MountPattern): boolean {
   if (pattern.element !== undefined && element.name !== pattern.element) return false;
   if (pattern.attribute !== undefined && !element.attributes.has(pattern.attribute)) return false;
-  if (pattern.class !== undefined) return (element.attributes.value('class') ?? '').split(/\s+/).includes(pattern.class);
+  if (pattern.class !== undefined)
+    return (element.attributes.value('class') ?? '').split(/\s+/).includes(pattern.class);
   return pattern.element !== undefined || pattern.attribute !== undefined;
 }
 
 const framesOf = (sheet: Sheet): readonly AddressPattern[] => sheet.frames;
 
 /* An address in which the URL standard's parser would change nothing up to the end of its path. */
-const plainAddress = /^(?:https?:)?\/\/([a-z0-9-]+(?:\.[a-z0-9-]+)*\.[a-z][a-z-]*)(?::\d{1,5})?((?:\/(?!\.)[A-Za-z0-9_.~-]*)+)?(?:[?#]|$)/;
+const plainAddress =
+  /^(?:https?:)?\/\/([a-z0-9-]+(?:\.[a-z0-9-]+)*\.[a-z][a-z-]*)(?::\d{1,5})?((?:\/(?!\.)[A-Za-z0-9_.~-]*)+)?(?:[?#]|$)/;
 
 /**
  * Finds the sheet to whose items people have links like this one: a provider's, else that of such files on anybody's
@@ -117,7 +137,11 @@ export function matchId(text: string, sheets: readonly Sheet[]): { sheet: Sheet;
   return sheet ? { sheet, id: found[2]! } : null;
 }
 
-function match(address: string, sheets: readonly Sheet[], patternsOf: (sheet: Sheet) => readonly AddressPattern[]): SheetMatch | null {
+function match(
+  address: string,
+  sheets: readonly Sheet[],
+  patternsOf: (sheet: Sheet) => readonly AddressPattern[],
+): SheetMatch | null {
   const host = plainHost(address);
   if (host !== null && !hostsKnown(sheets).has(host) && !hostsKnown(sheets).has('*')) return null;
   const url = parsed(address);
@@ -158,7 +182,8 @@ function loaderAt(host: string, path: string, sheets: readonly Sheet[]): Sheet |
 }
 
 /* A path without anything that the URL Pattern standard gives a meaning. */
-const isPlainPath = ({ pathname, search }: AddressPattern): boolean => search === undefined && /^(?:\/[A-Za-z0-9._-]+)+$/.test(pathname);
+const isPlainPath = ({ pathname, search }: AddressPattern): boolean =>
+  search === undefined && /^(?:\/[A-Za-z0-9._-]+)+$/.test(pathname);
 
 const isPlain = (hostname: string): boolean => /^[a-z0-9.-]+$/.test(hostname);
 
@@ -182,7 +207,13 @@ const known = new WeakMap<readonly Sheet[], ReadonlySet<string>>();
 function hostsKnown(sheets: readonly Sheet[]): ReadonlySet<string> {
   let hosts = known.get(sheets);
   if (!hosts) {
-    hosts = new Set(sheets.flatMap((sheet) => [...sheet.frames, ...sheet.links, ...(sheet.loaders ?? [])].map(({ hostname }) => (isPlain(hostname) ? hostname : '*'))));
+    hosts = new Set(
+      sheets.flatMap((sheet) =>
+        [...sheet.frames, ...sheet.links, ...(sheet.loaders ?? [])].map(({ hostname }) =>
+          isPlain(hostname) ? hostname : '*',
+        ),
+      ),
+    );
     known.set(sheets, hosts);
   }
   return hosts;
@@ -218,10 +249,15 @@ function shortcut(pattern: AddressPattern): RegExp | false {
   if (made === undefined) {
     const found =
       isPlain(pattern.hostname) && pattern.search === undefined
-        ? /^((?:\/(?:[A-Za-z0-9_-]+|:[a-z]+))*\/:id(?:\/(?:[A-Za-z0-9_-]+|:[a-z]+))*)(?:\{\/([A-Za-z0-9_-]*):[a-z]+\}\?)?$/.exec(pattern.pathname)
+        ? /^((?:\/(?:[A-Za-z0-9_-]+|:[a-z]+))*\/:id(?:\/(?:[A-Za-z0-9_-]+|:[a-z]+))*)(?:\{\/([A-Za-z0-9_-]*):[a-z]+\}\?)?$/.exec(
+            pattern.pathname,
+          )
         : null;
-    const steps = (path: string): string => path.replace(/:[a-z]+/g, (group) => (group === ':id' ? '([^/]+?)' : '[^/]+?'));
-    made = found !== null && new RegExp(`^${steps(found[1]!)}${found[2] === undefined ? '' : `(?:/${found[2]}[^/]+?)?`}$`);
+    const steps = (path: string): string =>
+      path.replace(/:[a-z]+/g, (group) => (group === ':id' ? '([^/]+?)' : '[^/]+?'));
+    made =
+      found !== null &&
+      new RegExp(`^${steps(found[1]!)}${found[2] === undefined ? '' : `(?:/${found[2]}[^/]+?)?`}$`);
     shortcuts.set(pattern, made);
   }
   return made;

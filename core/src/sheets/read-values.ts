@@ -4,18 +4,29 @@ import { readSpan } from './span.ts';
 import { readTime } from './time-format.ts';
 
 /** What an address says of a switch: on, off, or nothing (null). */
-export function switchIn(address: Pick<ReadAddress, 'parameters'>, sheet: Sheet, name: string): boolean | null {
+export function switchIn(
+  address: Pick<ReadAddress, 'parameters'>,
+  sheet: Sheet,
+  name: string,
+): boolean | null {
   const rule = ruleOf<'switch'>(sheet, name);
   if (!rule || (rule.in !== 'query' && rule.in !== 'fragment')) return null;
   const found = address.parameters.find((p) => p.in === rule.in && p.name === rule.name);
   const is = (wanted: SwitchValue): boolean =>
-    wanted === null ? !found : wanted === true ? found !== undefined && (found.value === null || found.value === '') : found?.value === String(wanted);
+    wanted === null
+      ? !found
+      : wanted === true
+        ? found !== undefined && (found.value === null || found.value === '')
+        : found?.value === String(wanted);
   if (found === undefined) return null;
   return is(rule.on) ? true : is(rule.off) ? false : null;
 }
 
 /** The clip that an address asks for, in seconds; null where it says nothing. */
-export function clipIn(address: Pick<ReadAddress, 'parameters'>, sheet: Sheet): { start: number | null; end: number | null } {
+export function clipIn(
+  address: Pick<ReadAddress, 'parameters'>,
+  sheet: Sheet,
+): { start: number | null; end: number | null } {
   const time = (name: 'start' | 'end'): number | null => {
     const rule = ruleOf<'time'>(sheet, name);
     const found = rule && address.parameters.find((p) => p.in === rule.in && p.name === rule.name);
@@ -27,9 +38,13 @@ export function clipIn(address: Pick<ReadAddress, 'parameters'>, sheet: Sheet): 
 }
 
 /** The clip that any address asks for: by its sheet, or a file's by its media fragment (Media Fragments URI 1.0, section 4.2.1). */
-export function clipOf(address: ReadAddress, sheet: Sheet | null): { start: number | null; end: number | null } {
+export function clipOf(
+  address: ReadAddress,
+  sheet: Sheet | null,
+): { start: number | null; end: number | null } {
   if (address.use !== 'media') return sheet ? clipIn(address, sheet) : { start: null, end: null };
   const span = readSpan(address.parameters.find((p) => p.in === 'fragment' && p.name === 't')?.value);
-  const time = (said: string): number | null => (said.length > 0 && said.length <= 16 ? readTime(said, 'clock') : null);
+  const time = (said: string): number | null =>
+    said.length > 0 && said.length <= 16 ? readTime(said, 'clock') : null;
   return { start: time(span.start), end: time(span.end) };
 }

@@ -10,8 +10,17 @@ import type { FrameCode, Sheet } from './sheet.ts';
 export function codeFromLink({ sheet, id, url }: SheetMatch, title?: string): string {
   const { code } = sheet;
   const given = givenBy({ sheet, id, url });
-  if ('parts' in code) return code.parts.map(({ html }) => html.replace(expressions, (expression) => escapeAttribute(parseTemplate(expression).expand(given)))).join('\n');
-  return writeTag(code, parseTemplate(code.address).expand(given), title ?? code.title.replaceAll('{name}', nameOf(url)));
+  if ('parts' in code)
+    return code.parts
+      .map(({ html }) =>
+        html.replace(expressions, (expression) => escapeAttribute(parseTemplate(expression).expand(given))),
+      )
+      .join('\n');
+  return writeTag(
+    code,
+    parseTemplate(code.address).expand(given),
+    title ?? code.title.replaceAll('{name}', nameOf(url)),
+  );
 }
 
 /** The code for an item of which somebody has only the id, the account's name or the shop's number. */
@@ -21,15 +30,21 @@ export const codeFromId = (sheet: Sheet, id: string): string => codeFromLink(mat
 const expressions = /\{[+#./;?&]?(?:id|link|scheme|port)\}/g;
 
 /** Where people can see an item itself; null where the sheet does not say. */
-export const directLink = (match: SheetMatch): string | null => (match.sheet.direct === undefined ? null : parseTemplate(match.sheet.direct).expand(givenBy(match)));
+export const directLink = (match: SheetMatch): string | null =>
+  match.sheet.direct === undefined ? null : parseTemplate(match.sheet.direct).expand(givenBy(match));
 
 /** Where the provider answers questions about its links (oEmbed 1.0); null where the sheet does not say. */
-export const oembedEndpoint = (match: SheetMatch): string | null => (match.sheet.oembed === undefined ? null : parseTemplate(match.sheet.oembed.endpoint).expand(givenBy(match)));
+export const oembedEndpoint = (match: SheetMatch): string | null =>
+  match.sheet.oembed === undefined ? null : parseTemplate(match.sheet.oembed.endpoint).expand(givenBy(match));
 
 /** An item by its id alone, as if there were a link: it is where the provider answers. */
 export function matchOfId(sheet: Sheet, id: string): SheetMatch {
   const { scheme, port } = sheet.answers ?? { scheme: 'https' };
-  return { sheet, id, url: new URL(`${scheme}://${sheet.hosts[0] ?? 'localhost'}${port === undefined ? '' : `:${port}`}/`) };
+  return {
+    sheet,
+    id,
+    url: new URL(`${scheme}://${sheet.hosts[0] ?? 'localhost'}${port === undefined ? '' : `:${port}`}/`),
+  };
 }
 
 const givenBy = ({ id, url }: SheetMatch): Record<string, string> => ({
@@ -39,7 +54,11 @@ const givenBy = ({ id, url }: SheetMatch): Record<string, string> => ({
   port: url.port ? `:${url.port}` : '',
 });
 
-function writeTag({ element = 'iframe', width, height, allow, attributes = {} }: FrameCode, address: string, title: string): string {
+function writeTag(
+  { element = 'iframe', width, height, allow, attributes = {} }: FrameCode,
+  address: string,
+  title: string,
+): string {
   const lazy = element === 'iframe' || element === 'img';
   const list: [string, string | undefined][] = [
     ['src', address],
@@ -50,7 +69,9 @@ function writeTag({ element = 'iframe', width, height, allow, attributes = {} }:
     ...Object.entries(attributes),
     ['allow', allow.length > 0 ? allow.join('; ') : undefined],
   ];
-  const written = list.flatMap(([name, value]) => (value === undefined ? [] : value === '' ? [name] : [`${name}="${escapeAttribute(value)}"`]));
+  const written = list.flatMap(([name, value]) =>
+    value === undefined ? [] : value === '' ? [name] : [`${name}="${escapeAttribute(value)}"`],
+  );
   return `<${element} ${written.join(' ')}>${element === 'img' ? '' : `</${element}>`}`;
 }
 

@@ -83,7 +83,9 @@ export interface OwnOptionWords {
 }
 
 /** An option that a sheet declares: its type, its words, where it goes and what narrows it. */
-export type SheetOption = { [Type in keyof SheetSettingTypes]: { type: Type } & OwnOptionWords & SheetSettingTypes[Type] }[keyof SheetSettingTypes];
+export type SheetOption = {
+  [Type in keyof SheetSettingTypes]: { type: Type } & OwnOptionWords & SheetSettingTypes[Type];
+}[keyof SheetSettingTypes];
 
 /** By the names of settings, in the order in which parameters are written. */
 export type SheetSettings = Readonly<Record<string, SheetSetting>>;
@@ -175,13 +177,20 @@ export interface Sheet {
  * What a sheet says of a setting, or of an option of its own, which may also be called by the sheet’s name
  * (`tallywren.counts`). A sheet’s schema sees to it that the rule is of the setting’s own type, which the caller may name.
  */
-export function ruleOf<Type extends keyof SheetSettingTypes = keyof SheetSettingTypes>(sheet: Sheet | null, name: string): SheetSettingTypes[Type] | undefined {
+export function ruleOf<Type extends keyof SheetSettingTypes = keyof SheetSettingTypes>(
+  sheet: Sheet | null,
+  name: string,
+): SheetSettingTypes[Type] | undefined {
   if (!sheet) return undefined;
-  return (Object.hasOwn(sheet.settings, name) ? sheet.settings[name] : ownRuleOf(sheet, name)) as SheetSettingTypes[Type] | undefined;
+  return (Object.hasOwn(sheet.settings, name) ? sheet.settings[name] : ownRuleOf(sheet, name)) as
+    SheetSettingTypes[Type] | undefined;
 }
 
 /** What a sheet declares as an option of its own; undefined where it has none of that name. */
-export function ownRuleOf({ id, options = {} }: Pick<Sheet, 'id' | 'options'>, name: string): SheetOption | undefined {
+export function ownRuleOf(
+  { id, options = {} }: Pick<Sheet, 'id' | 'options'>,
+  name: string,
+): SheetOption | undefined {
   const bare = name.startsWith(`${id}.`) ? name.slice(id.length + 1) : name;
   return Object.hasOwn(options, bare) ? options[bare] : undefined;
 }

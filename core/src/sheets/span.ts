@@ -8,7 +8,12 @@ export function readSpan(value: string | null | undefined): { start: string; end
 }
 
 /** The parameter's value with another start or end, the rest as it was. */
-export function writeSpan(now: string | null | undefined, which: 'start' | 'end', seconds: number, format: TimeFormat): string {
+export function writeSpan(
+  now: string | null | undefined,
+  which: 'start' | 'end',
+  seconds: number,
+  format: TimeFormat,
+): string {
   const span = { ...readSpan(now), [which]: writeTime(seconds, format) };
   return span.end === '' ? span.start : `${span.start},${span.end}`;
 }

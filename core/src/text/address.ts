@@ -74,14 +74,22 @@ function parseDecoded(raw: string, { text, at }: DecodedText): Address {
   if (mark >= 0) items(mark + 1, queryEnd, 'query');
   if (hash >= 0 && text.indexOf('=', hash) >= 0) items(hash + 1, text.length, 'fragment');
   const query = mark < 0 ? '' : raw.slice(at[mark]!, at[queryEnd]!);
-  return { raw, url: text.trim(), parameters, joint: query.includes('&') && /&(?!amp;|#38;|#x26;)/i.test(query) ? '&' : '&amp;' };
+  return {
+    raw,
+    url: text.trim(),
+    parameters,
+    joint: query.includes('&') && /&(?!amp;|#38;|#x26;)/i.test(query) ? '&' : '&amp;',
+  };
 }
 
 /**
  * The raw address with the changes made, in their order. What no change names stays byte for byte; a parameter that
  * already has the wanted value is left as it is written; a second one of the same name is taken out.
  */
-export function changeAddress(address: Pick<Address, 'raw' | 'joint'>, changes: readonly ParameterChange[]): string {
+export function changeAddress(
+  address: Pick<Address, 'raw' | 'joint'>,
+  changes: readonly ParameterChange[],
+): string {
   let { raw } = address;
   for (const change of changes) raw = changeOne(raw, change, address.joint);
   return raw;
@@ -95,7 +103,9 @@ export function changeHost(raw: string, from: string, to: string): string {
 
 function changeOne(raw: string, change: ParameterChange, joint: string): string {
   const decoded = decodeAttribute(raw);
-  const same = parseDecoded(raw, decoded).parameters.filter((p) => p.in === change.in && p.name === change.name);
+  const same = parseDecoded(raw, decoded).parameters.filter(
+    (p) => p.in === change.in && p.name === change.name,
+  );
   const [first, ...others] = same;
   if (change.value === null) return [...same].reverse().reduce((text, p) => takeOut(text, p, change.in), raw);
   const kept = [...others].reverse().reduce((text, p) => takeOut(text, p, change.in), raw);
@@ -103,7 +113,8 @@ function changeOne(raw: string, change: ParameterChange, joint: string): string 
   const written = change.bare ? name : `${name}=${percentEncode(change.value)}`;
   if (!first) return append(raw, decoded, written, { place: change.in, joint });
   if (first.value === change.value || (change.bare && first.value === null)) return kept;
-  if (first.value === null || change.bare) return kept.slice(0, first.start) + written + kept.slice(first.end);
+  if (first.value === null || change.bare)
+    return kept.slice(0, first.start) + written + kept.slice(first.end);
   return kept.slice(0, first.valueStart) + percentEncode(change.value) + kept.slice(first.valueEnd);
 }
 
@@ -111,11 +122,18 @@ function takeOut(raw: string, item: { start: number; end: number }, place: Param
   const after = /^(?:&amp;|&#38;|&#x26;|&)/i.exec(raw.slice(item.end));
   if (after) return raw.slice(0, item.start) + raw.slice(item.end + after[0].length);
   const opener = place === 'query' ? '\\?' : '#';
-  const before = new RegExp(`(?:&amp;|&#38;|&#x26;|&|${opener})$`, 'i').exec(raw.slice(Math.max(0, item.start - 6), item.start));
+  const before = new RegExp(`(?:&amp;|&#38;|&#x26;|&|${opener})$`, 'i').exec(
+    raw.slice(Math.max(0, item.start - 6), item.start),
+  );
   return raw.slice(0, item.start - (before?.[0].length ?? 0)) + raw.slice(item.end);
 }
 
-function append(raw: string, { text, at }: DecodedText, written: string, { place, joint }: { place: ParameterPlace; joint: string }): string {
+function append(
+  raw: string,
+  { text, at }: DecodedText,
+  written: string,
+  { place, joint }: { place: ParameterPlace; joint: string },
+): string {
   const hash = text.indexOf('#');
   const blankFree = text.trimEnd().length;
   if (place === 'fragment') {

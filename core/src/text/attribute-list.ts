@@ -66,7 +66,8 @@ export class AttributeList {
 function locate(text: string, name: string, value: string, start: number, end: number): MarkupAttribute {
   // A name may begin with `=` (HTML, section 13.2.5.32); the one that ends it comes later.
   const equals = text.indexOf('=', start + 1);
-  if (equals < 0 || equals >= end) return { name, value, start, end, valueStart: end, valueEnd: end, quote: '' };
+  if (equals < 0 || equals >= end)
+    return { name, value, start, end, valueStart: end, valueEnd: end, quote: '' };
   let at = equals + 1;
   while (at < end && ' \t\n\f\r'.includes(text[at]!)) at++;
   const first = text[at];

@@ -14,7 +14,10 @@ export function compareTexts(before: string, after: string): TextRun[] {
   if (before === after) return before === '' ? [] : [{ kind: 'same', text: before }];
   const found = diffWordsWithSpace(before, after, { maxEditLength: mostDifferences });
   const runs: TextRun[] = found
-    ? found.map(({ added, removed, value }) => ({ kind: added ? 'new' : removed ? 'gone' : 'same', text: value }))
+    ? found.map(({ added, removed, value }) => ({
+        kind: added ? 'new' : removed ? 'gone' : 'same',
+        text: value,
+      }))
     : [
         { kind: 'gone', text: before },
         { kind: 'new', text: after },

@@ -28,7 +28,9 @@ export interface Edit {
 /** Thrown when two edits claim the same characters: a defect of a stage, never of the owner's text. */
 export class EditsOverlap extends Error {
   constructor(a: Edit, b: Edit) {
-    super(`edits ${a.start}-${a.end} (${a.options.join(', ')}) and ${b.start}-${b.end} (${b.options.join(', ')}) overlap`);
+    super(
+      `edits ${a.start}-${a.end} (${a.options.join(', ')}) and ${b.start}-${b.end} (${b.options.join(', ')}) overlap`,
+    );
   }
 }
 
@@ -49,7 +51,10 @@ export function mergeEdits(...lists: readonly (readonly Edit[])[]): Edit[] {
   return merged;
 }
 
-const byPlace = (a: Edit, b: Edit): number => a.start - b.start || Number(a.end > a.start) - Number(b.end > b.start) || stages.indexOf(a.stage) - stages.indexOf(b.stage);
+const byPlace = (a: Edit, b: Edit): number =>
+  a.start - b.start ||
+  Number(a.end > a.start) - Number(b.end > b.start) ||
+  stages.indexOf(a.stage) - stages.indexOf(b.stage);
 
 /** The text with the edits made. The edits need not be in order; see {@link mergeEdits} for what is refused. */
 export function applyEdits(text: string, edits: readonly Edit[]): string {
@@ -79,7 +84,13 @@ export const styleSeams: Seams = { behind: ';', before: ';' };
  * The smallest single replacement that turns `text.slice(start, end)` into `wanted`, or null where they are equal.
  * It begins and ends at seams where there are any given, and never cuts a surrogate pair in two.
  */
-export function smallestChange(text: string, start: number, end: number, wanted: string, seams?: Seams): { start: number; end: number; text: string } | null {
+export function smallestChange(
+  text: string,
+  start: number,
+  end: number,
+  wanted: string,
+  seams?: Seams,
+): { start: number; end: number; text: string } | null {
   const now = text.slice(start, end);
   if (now === wanted) return null;
   const most = Math.min(now.length, wanted.length);
@@ -98,7 +109,8 @@ function mayBegin(now: string, wanted: string, at: number, seams: Seams | undefi
   return !seams || seams.behind.includes(now[at - 1]!) || (before(now) && before(wanted));
 }
 
-const mayEnd = (now: string, at: number, seams: Seams | undefined): boolean => !isLowSurrogate(now.charCodeAt(at)) && (!seams || seams.before.includes(now[at]!));
+const mayEnd = (now: string, at: number, seams: Seams | undefined): boolean =>
+  !isLowSurrogate(now.charCodeAt(at)) && (!seams || seams.before.includes(now[at]!));
 
 const isHighSurrogate = (unit: number): boolean => unit >= 0xd800 && unit <= 0xdbff;
 const isLowSurrogate = (unit: number): boolean => unit >= 0xdc00 && unit <= 0xdfff;

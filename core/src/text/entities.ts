@@ -65,7 +65,8 @@ export const undecoded = (raw: string): DecodedText => ({ text: raw, at: identit
 /* Where nothing is decoded, each character stands where it stands. The list is kept, as most values are short. */
 let counted: readonly number[] = [0];
 function identity(length: number): readonly number[] {
-  if (counted.length <= length) counted = Array.from({ length: Math.max(length + 1, 2 * counted.length) }, (_, i) => i);
+  if (counted.length <= length)
+    counted = Array.from({ length: Math.max(length + 1, 2 * counted.length) }, (_, i) => i);
   return counted;
 }
 

@@ -17,7 +17,11 @@ export function changeJson(raw: string, path: readonly string[], value: PlainVal
   const edits = modify(text, [...path], value ?? undefined, {});
   return edits
     .sort((a, b) => b.offset - a.offset)
-    .reduce((result, { offset, length, content }) => result.slice(0, at[offset]!) + escapeAs(raw, content) + result.slice(at[offset + length]!), raw);
+    .reduce(
+      (result, { offset, length, content }) =>
+        result.slice(0, at[offset]!) + escapeAs(raw, content) + result.slice(at[offset + length]!),
+      raw,
+    );
 }
 
 /** A plain member of the JSON object in an attribute's raw value; null where there is none. */
@@ -27,7 +31,8 @@ export function readJson(raw: string, path: readonly string[]): PlainValue | nul
 }
 
 /* A value that an option can have. */
-const plain = (value: unknown): PlainValue | null => (typeof value === 'string' || typeof value === 'number' || typeof value === 'boolean' ? value : null);
+const plain = (value: unknown): PlainValue | null =>
+  typeof value === 'string' || typeof value === 'number' || typeof value === 'boolean' ? value : null;
 
 /* Quotes as the attribute has them: as references where its own are written so, or where nothing says that it may hold them. */
 const escapeAs = (raw: string, content: string): string => {
@@ -36,4 +41,5 @@ const escapeAs = (raw: string, content: string): string => {
 };
 
 /** Whether an attribute’s raw value is JSON that a member can be written into; an empty or missing one is. */
-export const takesMembers = (raw: string): boolean => changeJson(raw === '' ? '{}' : raw, ['\u0000'], null) !== null;
+export const takesMembers = (raw: string): boolean =>
+  changeJson(raw === '' ? '{}' : raw, ['\u0000'], null) !== null;

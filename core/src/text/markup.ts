@@ -72,7 +72,13 @@ export function innerText(text: string, element: MarkupElement): string {
   return text.slice(element.startTagEnd, element.endTagStart ?? element.end);
 }
 
-const unfinished = new Set(['eof-in-tag', 'eof-in-comment', 'eof-in-doctype', 'eof-in-cdata', 'eof-before-tag-name']);
+const unfinished = new Set([
+  'eof-in-tag',
+  'eof-in-comment',
+  'eof-in-doctype',
+  'eof-in-cdata',
+  'eof-before-tag-name',
+]);
 
 /* Stops the tokenizer: nobody who nests so deep means it. */
 const tooDeep = new Error('nested too deep');
@@ -120,7 +126,10 @@ class Reader {
     };
     (parent ? parent.children : this.#roots).push(element);
     this.#elements.push(element);
-    const leaf = voidElements.has(name) || (token.selfClosing && this.#foreign > 0) || (token.selfClosing && (name === 'svg' || name === 'math'));
+    const leaf =
+      voidElements.has(name) ||
+      (token.selfClosing && this.#foreign > 0) ||
+      (token.selfClosing && (name === 'svg' || name === 'math'));
     if (leaf) return;
     if (name === 'svg' || name === 'math') this.#foreign++;
     this.#open.push(element);
@@ -163,13 +172,25 @@ class Reader {
 
   finish(): Markup {
     this.#close(0, this.#text.length, null);
-    return { text: this.#text, roots: this.#roots, elements: this.#elements, openAt: this.#openAt, tooDeepAt: this.#tooDeepAt, isPage: this.#isPage };
+    return {
+      text: this.#text,
+      roots: this.#roots,
+      elements: this.#elements,
+      openAt: this.#openAt,
+      tooDeepAt: this.#tooDeepAt,
+      isPage: this.#isPage,
+    };
   }
 
   #add(kind: MarkupText['kind'], place: Token.Location, value: string): void {
     const parent = this.#open.at(-1);
     // parse5 counts the end of the text as one more character.
-    (parent ? parent.children : this.#roots).push({ kind, start: place.startOffset, end: Math.min(place.endOffset, this.#text.length), value });
+    (parent ? parent.children : this.#roots).push({
+      kind,
+      start: place.startOffset,
+      end: Math.min(place.endOffset, this.#text.length),
+      value,
+    });
   }
 
   /* Closes the open elements from this one inwards; only this one may have an end tag of its own. */

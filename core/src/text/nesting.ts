@@ -1,10 +1,34 @@
 /* What the tree builder of HTML knows of nesting, as far as codes need it. */
 
 /** Elements that never hold anything (HTML, section 13.1.2). */
-export const voidElements: ReadonlySet<string> = new Set(['area', 'base', 'br', 'col', 'embed', 'hr', 'img', 'input', 'link', 'meta', 'param', 'source', 'track', 'wbr']);
+export const voidElements: ReadonlySet<string> = new Set([
+  'area',
+  'base',
+  'br',
+  'col',
+  'embed',
+  'hr',
+  'img',
+  'input',
+  'link',
+  'meta',
+  'param',
+  'source',
+  'track',
+  'wbr',
+]);
 
 /** Elements whose content is text for the tokenizer (HTML, sections 13.1.2 and 13.2.6.4). `noscript` is read as markup, to know its fallback. */
-export const rawTextElements: ReadonlySet<string> = new Set(['script', 'style', 'iframe', 'noembed', 'noframes', 'xmp', 'textarea', 'title']);
+export const rawTextElements: ReadonlySet<string> = new Set([
+  'script',
+  'style',
+  'iframe',
+  'noembed',
+  'noframes',
+  'xmp',
+  'textarea',
+  'title',
+]);
 
 /** Tags that only mark regions of a page: a browser ignores or moves them when a code is pasted into a body. */
 export const pageTags: ReadonlySet<string> = new Set(['html', 'head', 'body']);
@@ -49,8 +73,13 @@ export function closedBy(tag: string, open: readonly { name: string }[]): number
   return group ? lastIndex(open, group, walls[tag]!) : -1;
 }
 
-function lastIndex(open: readonly { name: string }[], wanted: ReadonlySet<string>, stop: ReadonlySet<string>): number {
+function lastIndex(
+  open: readonly { name: string }[],
+  wanted: ReadonlySet<string>,
+  stop: ReadonlySet<string>,
+): number {
   let found = -1;
-  for (let i = open.length - 1; i >= 0 && !stop.has(open[i]!.name); i--) if (wanted.has(open[i]!.name)) found = i;
+  for (let i = open.length - 1; i >= 0 && !stop.has(open[i]!.name); i--)
+    if (wanted.has(open[i]!.name)) found = i;
   return found;
 }

@@ -11,11 +11,14 @@ export type PathStep = { index: number } | { piece: string };
 export function changePath(raw: string, step: PathStep, value: string | null): string {
   const { text, at } = decodeAttribute(raw);
   const { from, to } = pathOf(text);
-  const put = (start: number, end: number, written: string): string => raw.slice(0, at[start]!) + written + raw.slice(at[end]!);
+  const put = (start: number, end: number, written: string): string =>
+    raw.slice(0, at[start]!) + written + raw.slice(at[end]!);
   const steps = stepsIn(text, from, to);
   if ('index' in step) {
     const place = steps[step.index];
-    return value === null || !place || decodeStep(text.slice(place.start, place.end)) === value ? raw : put(place.start, place.end, encodeURIComponent(value));
+    return value === null || !place || decodeStep(text.slice(place.start, place.end)) === value
+      ? raw
+      : put(place.start, place.end, encodeURIComponent(value));
   }
   const [before, after] = aroundValue(step.piece);
   const place = pieceIn(text, steps, before, after);
@@ -49,10 +52,21 @@ function pathOf(text: string): { from: number; to: number } {
   return { from, to: found ? from + found.index : text.trimEnd().length };
 }
 
-const aroundValue = (piece: string): [before: string, after: string] => piece.split('{value}') as [string, string];
+const aroundValue = (piece: string): [before: string, after: string] =>
+  piece.split('{value}') as [string, string];
 
-const pieceIn = (text: string, steps: readonly { start: number; end: number }[], before: string, after: string) =>
-  steps.find(({ start, end }) => end - start > before.length + after.length && text.startsWith(before, start) && text.slice(0, end).endsWith(after));
+const pieceIn = (
+  text: string,
+  steps: readonly { start: number; end: number }[],
+  before: string,
+  after: string,
+) =>
+  steps.find(
+    ({ start, end }) =>
+      end - start > before.length + after.length &&
+      text.startsWith(before, start) &&
+      text.slice(0, end).endsWith(after),
+  );
 
 function stepsIn(text: string, from: number, to: number): { start: number; end: number }[] {
   const steps: { start: number; end: number }[] = [];

@@ -9,7 +9,8 @@ export function positionsIn(text: string): (offset: number) => Position {
   if (!text.includes('\n') && !text.includes('\r')) return (offset) => ({ line: 1, column: offset + 1 });
   const starts = [0];
   const lineEnd = /\r\n|\r|\n/g;
-  for (let found = lineEnd.exec(text); found; found = lineEnd.exec(text)) starts.push(found.index + found[0].length);
+  for (let found = lineEnd.exec(text); found; found = lineEnd.exec(text))
+    starts.push(found.index + found[0].length);
   return (offset) => {
     let low = 0;
     let high = starts.length - 1;

@@ -13,7 +13,12 @@ export interface StyleDeclaration {
 /** Reads the declarations of a raw `style` attribute value (CSS Style Attributes, section 2). Broken ones are passed over. */
 export function parseStyle(raw: string): StyleDeclaration[] {
   const { text, at } = decodeAttribute(raw);
-  const list = parse(text, { context: 'declarationList', positions: true, parseValue: false, onParseError: () => {} });
+  const list = parse(text, {
+    context: 'declarationList',
+    positions: true,
+    parseValue: false,
+    onParseError: () => {},
+  });
   if (list.type !== 'DeclarationList') return [];
   return list.children
     .toArray()
@@ -31,7 +36,11 @@ export function parseStyle(raw: string): StyleDeclaration[] {
  * The raw value with the wanted declarations in it: one that is there with another value is replaced where it stands,
  * the properties in `conflicting` are taken out, the rest is appended. What neither names stays byte for byte.
  */
-export function changeStyle(raw: string, wanted: readonly { property: string; value: string }[], conflicting: ReadonlySet<string>): { raw: string; replaced: string[] } {
+export function changeStyle(
+  raw: string,
+  wanted: readonly { property: string; value: string }[],
+  conflicting: ReadonlySet<string>,
+): { raw: string; replaced: string[] } {
   const now = parseStyle(raw);
   const settled = new Set<string>();
   const replaced: string[] = [];
@@ -44,7 +53,8 @@ export function changeStyle(raw: string, wanted: readonly { property: string; va
       settled.add(change.property);
       if (sameValue(declaration.value, change.value) && !declaration.important) continue;
       replaced.unshift(`${declaration.property}: ${declaration.value}`);
-      out = out.slice(0, declaration.start) + `${change.property}:${change.value}` + out.slice(declaration.end);
+      out =
+        out.slice(0, declaration.start) + `${change.property}:${change.value}` + out.slice(declaration.end);
     } else if (change || conflicting.has(declaration.property)) {
       replaced.unshift(`${declaration.property}: ${declaration.value}`);
       const joint = /^\s*;\s*/.exec(out.slice(declaration.end));

@@ -56,7 +56,11 @@ export const scraps = [
 ];
 
 /** Texts of such pieces and of any characters. */
-export const scrapTexts = fc.array(fc.oneof(fc.constantFrom(...scraps), fc.string({ unit: 'grapheme', maxLength: 6 })), { maxLength: 18 }).map((pieces) => pieces.join(''));
+export const scrapTexts = fc
+  .array(fc.oneof(fc.constantFrom(...scraps), fc.string({ unit: 'grapheme', maxLength: 6 })), {
+    maxLength: 18,
+  })
+  .map((pieces) => pieces.join(''));
 
 /** Holds of every reading: its parts tile the text and never cross, and every place and index is within what it counts in. */
 export function expectWhole(text: string, reading: Reading): void {
@@ -68,15 +72,22 @@ export function expectWhole(text: string, reading: Reading): void {
       at = part.end;
     } else {
       const outer = reading.parts[part.inside]!;
-      expect(part.start >= outer.start && part.end <= outer.end, 'a part crosses the one around it').to.equal(true);
+      expect(part.start >= outer.start && part.end <= outer.end, 'a part crosses the one around it').to.equal(
+        true,
+      );
     }
     for (const served of part.of) expect(reading.parts[served]).to.be.an('object');
   }
   if (text !== '') expect(at).to.equal(text.length);
-  for (const { start, end, part } of reading.addresses) expect(0 <= start && start <= end && end <= text.length && reading.parts[part] !== undefined).to.equal(true);
+  for (const { start, end, part } of reading.addresses)
+    expect(0 <= start && start <= end && end <= text.length && reading.parts[part] !== undefined).to.equal(
+      true,
+    );
   for (const { start, end, line, column, mend } of reading.findings) {
     expect(0 <= start && start <= end && end <= text.length && line >= 1 && column >= 1).to.equal(true);
-    for (const edit of mend) expect(0 <= edit.start && edit.start <= edit.end && edit.end <= text.length).to.equal(true);
+    for (const edit of mend)
+      expect(0 <= edit.start && edit.start <= edit.end && edit.end <= text.length).to.equal(true);
   }
-  for (const embed of reading.embeds) for (const index of embed.parts) expect(reading.parts[index]).to.be.an('object');
+  for (const embed of reading.embeds)
+    for (const index of embed.parts) expect(reading.parts[index]).to.be.an('object');
 }

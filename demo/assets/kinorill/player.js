@@ -59,7 +59,8 @@ video.addEventListener('timeupdate', () => !video.paused && watch());
 video.addEventListener('ended', () => again && begin());
 start.addEventListener('click', begin);
 // Whoever has the player in a page may know where it is.
-for (const name of ['timeupdate', 'seeked', 'pause']) video.addEventListener(name, () => parent.postMessage({ kinorill: { at: video.currentTime } }, '*'));
+for (const name of ['timeupdate', 'seeked', 'pause'])
+  video.addEventListener(name, () => parent.postMessage({ kinorill: { at: video.currentTime } }, '*'));
 // The video may have been faster than this script.
 if (video.readyState >= HTMLMediaElement.HAVE_METADATA) ready();
 else video.addEventListener('loadedmetadata', ready, { once: true });

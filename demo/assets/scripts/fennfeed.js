@@ -32,11 +32,15 @@
     stream.dataset.filled = '1';
     const grid = document.createElement('div');
     grid.style.cssText = 'display:grid;gap:12px';
-    grid.style.gridTemplateColumns = stream.dataset.lay === 'tall' ? '1fr' : 'repeat(auto-fill,minmax(180px,1fr))';
+    grid.style.gridTemplateColumns =
+      stream.dataset.lay === 'tall' ? '1fr' : 'repeat(auto-fill,minmax(180px,1fr))';
     if (stream.dataset.gap) grid.style.gap = stream.dataset.gap;
     const about = (stream.dataset.about ?? '').toLowerCase().split(',').filter(Boolean);
-    const fitting = log.filter((words) => about.length === 0 || about.some((word) => words.toLowerCase().includes(word)));
-    for (const words of fitting.slice(0, Number(stream.dataset.show) || 4)) grid.append(card(stream, stream.dataset.of + ': ' + words));
+    const fitting = log.filter(
+      (words) => about.length === 0 || about.some((word) => words.toLowerCase().includes(word)),
+    );
+    for (const words of fitting.slice(0, Number(stream.dataset.show) || 4))
+      grid.append(card(stream, stream.dataset.of + ': ' + words));
     stream.replaceChildren(grid);
   }
 })();

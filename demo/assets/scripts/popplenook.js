@@ -4,7 +4,10 @@
   const open = (place) => {
     const box = document.createElement('dialog');
     box.className = 'popplenook-open';
-    box.style.cssText = 'border:0;border-top:10px solid ' + (place.dataset.ribbon ?? '#8a5a12') + ';padding:24px;font:16px sans-serif';
+    box.style.cssText =
+      'border:0;border-top:10px solid ' +
+      (place.dataset.ribbon ?? '#8a5a12') +
+      ';padding:24px;font:16px sans-serif';
     const title = document.createElement('p');
     title.textContent = (place.dataset.campaign ?? 'nobody').replaceAll('-', ' ');
     const close = document.createElement('button');

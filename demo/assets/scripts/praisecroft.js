@@ -16,7 +16,11 @@
     const list = document.createElement('ul');
     const across = place.dataset.stand === 'across' ? 'display:flex;gap:16px;overflow-x:auto;' : '';
     list.style.cssText =
-      across + 'list-style:none;margin:0;padding:12px;font:16px sans-serif;background:' + (dark ? '#232a27' : '#fffdf8') + ';color:' + (dark ? '#fffdf8' : '#232a27');
+      across +
+      'list-style:none;margin:0;padding:12px;font:16px sans-serif;background:' +
+      (dark ? '#232a27' : '#fffdf8') +
+      ';color:' +
+      (dark ? '#fffdf8' : '#232a27');
     for (const words of said.slice(0, Number(place.dataset.most) || 4)) {
       const item = document.createElement('li');
       const stars = document.createElement('span');

@@ -7,7 +7,10 @@
     const dark = options.counter === 'dark';
     const box = document.createElement('div');
     box.style.cssText =
-      'display:flex;gap:12px;flex-wrap:wrap;padding:12px;font:16px sans-serif;background:' + (dark ? '#232a27' : '#fffdf8') + ';color:' + (dark ? '#fffdf8' : '#232a27');
+      'display:flex;gap:12px;flex-wrap:wrap;padding:12px;font:16px sans-serif;background:' +
+      (dark ? '#232a27' : '#fffdf8') +
+      ';color:' +
+      (dark ? '#fffdf8' : '#232a27');
     const first = goods.indexOf(place.dataset.product);
     const order = first < 0 ? goods : [goods[first], ...goods.filter((name) => name !== goods[first])];
     for (const name of order.slice(0, options.items ?? 1)) {
@@ -16,7 +19,8 @@
       item.className = 'stallmere-item';
       const button = document.createElement('button');
       button.textContent = options.word ?? 'Into the basket';
-      button.style.cssText = 'display:block;border:0;padding:8px 12px;color:#fff;background:' + (options.till ?? '#5d3a5f');
+      button.style.cssText =
+        'display:block;border:0;padding:8px 12px;color:#fff;background:' + (options.till ?? '#5d3a5f');
       button.addEventListener('click', () => (button.textContent = 'In the basket'));
       if (options.badge) {
         const badge = document.createElement('img');

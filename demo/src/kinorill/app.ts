@@ -16,7 +16,12 @@ export function kinorillSite(): Router {
   const router = Router();
   router.use(files());
   router.get('/', (_request, response) => {
-    const list = reels.map((reel) => `<li><a href="/reels/${reel.id}">${escapeHtml(reel.title)}</a> <span>${escapeHtml(reel.by)}</span></li>`).join('\n');
+    const list = reels
+      .map(
+        (reel) =>
+          `<li><a href="/reels/${reel.id}">${escapeHtml(reel.title)}</a> <span>${escapeHtml(reel.by)}</span></li>`,
+      )
+      .join('\n');
     response.send(
       htmlPage({
         title: 'Kinorill',
@@ -35,17 +40,35 @@ export function kinorillSite(): Router {
 <h1>${escapeHtml(reel.title)}</h1><p>${escapeHtml(reel.by)}</p>
 <section><h2>Share</h2><p><label>Link <input readonly value="${originFor(request, hosts.kinorillShort)}/${reel.id}"></label></p>
 <p><label>Embed <textarea readonly rows="4">${escapeHtml(code)}</textarea></label></p></section></main>`;
-    const head = discovery(`${originFor(request, hosts.kinorill)}/oembed`, `${originFor(request, hosts.kinorill)}/reels/${reel.id}`, ['json', 'xml']);
+    const head = discovery(
+      `${originFor(request, hosts.kinorill)}/oembed`,
+      `${originFor(request, hosts.kinorill)}/reels/${reel.id}`,
+      ['json', 'xml'],
+    );
     response.send(htmlPage({ title: `${reel.title} · Kinorill`, style: '/kinorill/site.css', head, body }));
   });
   router.get(
     '/oembed',
     oembed(['json', 'xml'], (link, request) => {
-      const id = link.hostname === hosts.kinorill ? /^\/reels\/(\w+)$/.exec(link.pathname)?.[1] : link.hostname === hosts.kinorillShort ? link.pathname.slice(1) : undefined;
+      const id =
+        link.hostname === hosts.kinorill
+          ? /^\/reels\/(\w+)$/.exec(link.pathname)?.[1]
+          : link.hostname === hosts.kinorillShort
+            ? link.pathname.slice(1)
+            : undefined;
       const reel = id === undefined ? null : reelById(id);
       if (!reel) return null;
       const html = `<iframe width="640" height="360" src="${originFor(request, hosts.kinorillPlayer)}/reel/${reel.id}" title="${escapeHtml(reel.title)}" allow="fullscreen" allowfullscreen></iframe>`;
-      return { type: 'video', title: reel.title, author_name: reel.by, provider_name: 'Kinorill', html, width: 640, height: 360, cache_age: 3600 };
+      return {
+        type: 'video',
+        title: reel.title,
+        author_name: reel.by,
+        provider_name: 'Kinorill',
+        html,
+        width: 640,
+        height: 360,
+        cache_age: 3600,
+      };
     }),
   );
   return router;
@@ -55,7 +78,9 @@ export function kinorillSite(): Router {
 export function kinorillShort(): Router {
   const router = Router();
   router.get('/:id', (request, response, next) =>
-    reelById(request.params.id) ? response.redirect(302, `${originFor(request, hosts.kinorill)}/reels/${request.params.id}`) : next(),
+    reelById(request.params.id)
+      ? response.redirect(302, `${originFor(request, hosts.kinorill)}/reels/${request.params.id}`)
+      : next(),
   );
   return router;
 }
@@ -71,7 +96,14 @@ export function kinorillPlayer(remembers: boolean): Router {
     const body = `<video src="/media/sky.webm" preload="auto" playsinline></video>
 <button type="button" class="start" aria-label="Play: ${escapeHtml(reel.title)}"><span aria-hidden="true"></span></button>
 <p class="title">${escapeHtml(reel.title)}</p>`;
-    response.send(htmlPage({ title: reel.title, style: '/kinorill/player.css', body, head: '<script type="module" src="/kinorill/player.js"></script>\n' }));
+    response.send(
+      htmlPage({
+        title: reel.title,
+        style: '/kinorill/player.css',
+        body,
+        head: '<script type="module" src="/kinorill/player.js"></script>\n',
+      }),
+    );
   });
   return router;
 }

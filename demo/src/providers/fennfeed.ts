@@ -15,7 +15,13 @@ const account = (name: string): string =>
 export const fennfeed: StandIn = {
   id: 'fennfeed',
   name: 'Fennfeed',
-  hosts: { [host]: () => scriptHost('/embed.js', 'fennfeed.js').get('/of/:account', (request, response) => void response.send(account(request.params.account))) },
+  hosts: {
+    [host]: () =>
+      scriptHost('/embed.js', 'fennfeed.js').get(
+        '/of/:account',
+        (request, response) => void response.send(account(request.params.account)),
+      ),
+  },
   offers: (origin) => [
     {
       what: 'One post',

@@ -5,7 +5,13 @@ import { discovery, oembed } from './oembed.ts';
 import { asked, type StandIn } from './stand-in.ts';
 
 const host = 'folioferry.localhost';
-const pages = ['The autumn sky at nine', 'The Fish and the Ram', 'The Great Square', 'What the moon hides', 'Notes'];
+const pages = [
+  'The autumn sky at nine',
+  'The Fish and the Ram',
+  'The Great Square',
+  'What the moon hides',
+  'Notes',
+];
 
 /** Folioferry: documents, page by page. In the fragment: page, scale (per cent), fit (w, p). Parameter: take=0 (no download). */
 function frames(): Router {
@@ -67,7 +73,10 @@ export const folioferry: StandIn = {
   name: 'Folioferry',
   hosts: { [host]: frames },
   offers: (origin) => [
-    { what: 'Star chart for autumn', code: `<iframe src="${origin(host)}/view/charts/autumn.pdf#page=3" width="700" height="900" title="Star chart for autumn"></iframe>` },
+    {
+      what: 'Star chart for autumn',
+      code: `<iframe src="${origin(host)}/view/charts/autumn.pdf#page=3" width="700" height="900" title="Star chart for autumn"></iframe>`,
+    },
     { what: 'A link to the chart for winter', code: `${origin(host)}/charts/winter.pdf` },
   ],
 };

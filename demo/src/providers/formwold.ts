@@ -13,7 +13,8 @@ function forms(): Router {
     const trapped = Boolean(trap);
     const body = trapped
       ? '<h1>Refused</h1><p>Somebody filled in a field that people do not see.</p>'
-      : '<h1>Thank you</h1><p>The letter comes when the moon is new.</p>' + (then ? `<p><a href="${escapeHtml(then)}">Go on</a></p>` : '');
+      : '<h1>Thank you</h1><p>The letter comes when the moon is new.</p>' +
+        (then ? `<p><a href="${escapeHtml(then)}">Go on</a></p>` : '');
     response.status(trapped ? 422 : 200).send(htmlPage({ title: 'Formwold', style: '', body }));
   });
   return router;
@@ -24,7 +25,10 @@ export const formwold: StandIn = {
   name: 'Formwold',
   hosts: { [host]: forms },
   offers: (origin) => [
-    { what: 'The monthly letter, as an element', code: `<div class="formwold-letter" data-letter="hf-monthly"></div>\n<script async src="${origin(host)}/form.js"></script>` },
+    {
+      what: 'The monthly letter, as an element',
+      code: `<div class="formwold-letter" data-letter="hf-monthly"></div>\n<script async src="${origin(host)}/form.js"></script>`,
+    },
     {
       what: 'The monthly letter, as a form',
       code: `<form class="fw-form" action="${origin(host)}/letters/hf-monthly" method="post">\n  <p><label>Your address <input type="email" name="mail" required></label></p>\n  <p style="display:none"><label>Leave this empty <input name="hf_trap"></label></p>\n  <p><button>Sign up</button></p>\n</form>`,

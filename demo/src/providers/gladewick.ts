@@ -6,8 +6,14 @@ import { colourIn, numberIn, type StandIn } from './stand-in.ts';
 
 const host = 'gladewick.localhost';
 const decks: Record<string, { title: string; slides: string[] }> = {
-  'how-dark-is-dark': { title: 'How dark is dark?', slides: ['How dark is dark?', 'Nine steps of darkness', 'Where the moor stands', 'What a lamp does'] },
-  'red-torches': { title: 'Why our torches are red', slides: ['Why our torches are red', 'Rods and cones', 'Twenty minutes'] },
+  'how-dark-is-dark': {
+    title: 'How dark is dark?',
+    slides: ['How dark is dark?', 'Nine steps of darkness', 'Where the moor stands', 'What a lamp does'],
+  },
+  'red-torches': {
+    title: 'Why our torches are red',
+    slides: ['Why our torches are red', 'Rods and cones', 'Twenty minutes'],
+  },
   'comet-sketches': { title: 'Comet sketches', slides: ['Comet sketches', '12 November', '19 November'] },
   'first-light': { title: 'First light', slides: ['First light', 'The mirror', 'The first night'] },
 };
@@ -35,7 +41,15 @@ function frames(): Router {
       const deck = decks[id];
       if (!deck) return null;
       const html = `<iframe src="${originFor(request, host)}/show/${id}" width="720" height="405" title="${escapeHtml(deck.title)}" loading="lazy"></iframe>`;
-      return { type: 'rich', title: deck.title, author_name: 'Hollin Fell Observatory', provider_name: 'Gladewick', html, width: 720, height: 405 };
+      return {
+        type: 'rich',
+        title: deck.title,
+        author_name: 'Hollin Fell Observatory',
+        provider_name: 'Gladewick',
+        html,
+        width: 720,
+        height: 405,
+      };
     }),
   );
   router.get('/show/:id', (request, response, next) => {

@@ -16,5 +16,18 @@ import type { StandIn } from './stand-in.ts';
 export { gladewick } from './gladewick.ts';
 
 /** The stand-in providers beside Kinorill, in alphabetical order. */
-export const standIns: readonly StandIn[] = [fennfeed, folioferry, formwold, hoardinglea, mapmere, nodthorn, popplenook, praisecroft, slotsedge, stallmere, tallywren, tonebarn];
+export const standIns: readonly StandIn[] = [
+  fennfeed,
+  folioferry,
+  formwold,
+  hoardinglea,
+  mapmere,
+  nodthorn,
+  popplenook,
+  praisecroft,
+  slotsedge,
+  stallmere,
+  tallywren,
+  tonebarn,
+];
 export type { StandIn } from './stand-in.ts';

@@ -5,7 +5,10 @@ import { discovery, oembed } from './oembed.ts';
 import { colourIn, numberIn, asked, type StandIn } from './stand-in.ts';
 
 const host = 'mapmere.localhost';
-const words: Record<string, { closer: string; farther: string }> = { en: { closer: 'Closer', farther: 'Farther' }, de: { closer: 'Näher', farther: 'Weiter weg' } };
+const words: Record<string, { closer: string; farther: string }> = {
+  en: { closer: 'Closer', farther: 'Farther' },
+  de: { closer: 'Näher', farther: 'Weiter weg' },
+};
 /* Places on the moor, by latitude and longitude. */
 const places: [name: string, latitude: number, longitude: number][] = [
   ['Hollin Fell Observatory', 54.3712, -2.1048],
@@ -70,7 +73,8 @@ function frames(): Router {
       )
       .join('');
     const road = places.map(([, lat, lng]) => `${x(lng).toFixed(1)},${y(lat).toFixed(1)}`).join(' ');
-    const turn = (by: number): string => `?${new URLSearchParams({ ...(request.query as Record<string, string>), zoom: String(zoom + by) }).toString()}`;
+    const turn = (by: number): string =>
+      `?${new URLSearchParams({ ...(request.query as Record<string, string>), zoom: String(zoom + by) }).toString()}`;
     const ground = relief ? ['#8f9b7c', '#6f7d60'] : ['#f1ebdc', '#ddd3bd'];
     response.send(
       htmlPage({

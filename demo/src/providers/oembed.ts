@@ -23,11 +23,18 @@ export type OembedFormat = 'json' | 'xml';
  * larger than it is asked for. `find` gets the link and the size that there is room for.
  */
 export const oembed =
-  (formats: readonly OembedFormat[], find: (link: URL, request: Request) => OembedItem | null): RequestHandler =>
+  (
+    formats: readonly OembedFormat[],
+    find: (link: URL, request: Request) => OembedItem | null,
+  ): RequestHandler =>
   (request, response) => {
     const format = typeof request.query['format'] === 'string' ? request.query['format'] : formats[0]!;
-    if (!formats.includes(format as OembedFormat)) return void response.status(501).type('text/plain').send('Not in this format.\n');
-    const link = typeof request.query['url'] === 'string' && URL.canParse(request.query['url']) ? new URL(request.query['url']) : null;
+    if (!formats.includes(format as OembedFormat))
+      return void response.status(501).type('text/plain').send('Not in this format.\n');
+    const link =
+      typeof request.query['url'] === 'string' && URL.canParse(request.query['url'])
+        ? new URL(request.query['url'])
+        : null;
     const item = link && find(link, request);
     if (!item) return void response.status(404).type('text/plain').send('No such item.\n');
     answer(response, format as OembedFormat, { version: '1.0', ...fitted(item, request) });
@@ -46,12 +53,20 @@ function fitted(item: OembedItem, request: Request): OembedItem {
   const most = (name: string): number => Number(request.query[name]) || Infinity;
   const scale = Math.min(1, most('maxwidth') / item.width, most('maxheight') / item.height);
   const [width, height] = [Math.floor(item.width * scale), Math.floor(item.height * scale)];
-  const html = item.html.replace(`width="${item.width}"`, `width="${width}"`).replace(`height="${item.height}"`, `height="${height}"`);
+  const html = item.html
+    .replace(`width="${item.width}"`, `width="${width}"`)
+    .replace(`height="${item.height}"`, `height="${height}"`);
   return { ...item, width, height, html };
 }
 
 function answer(response: Response, format: OembedFormat, data: Record<string, unknown>): void {
   if (format === 'json') return void response.json(data);
-  const elements = Object.entries(data).map(([name, value]) => `  <${name}>${escapeHtml(String(value))}</${name}>`);
-  response.type('text/xml').send(`<?xml version="1.0" encoding="utf-8" standalone="yes"?>\n<oembed>\n${elements.join('\n')}\n</oembed>\n`);
+  const elements = Object.entries(data).map(
+    ([name, value]) => `  <${name}>${escapeHtml(String(value))}</${name}>`,
+  );
+  response
+    .type('text/xml')
+    .send(
+      `<?xml version="1.0" encoding="utf-8" standalone="yes"?>\n<oembed>\n${elements.join('\n')}\n</oembed>\n`,
+    );
 }

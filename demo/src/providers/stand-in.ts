@@ -23,4 +23,5 @@ export function numberIn(request: Request, name: string, usual: number, least: n
 }
 
 /** A colour among the parameters, as `#rrggbb`. */
-export const colourIn = (request: Request, name: string, usual: string): string => (/^[0-9a-f]{6}$/i.test(asked(request, name) ?? '') ? `#${asked(request, name)}` : usual);
+export const colourIn = (request: Request, name: string, usual: string): string =>
+  /^[0-9a-f]{6}$/i.test(asked(request, name) ?? '') ? `#${asked(request, name)}` : usual;

@@ -14,7 +14,10 @@ function frames(): Router {
   const router = Router();
   router.get('/w.js', (request, response) => {
     const dark = asked(request, 'paper') === 'dark';
-    const speech = asked(request, 'tongue') === 'de' ? { calls: 'Besuche', heads: 'Menschen' } : { calls: 'visits', heads: 'visitors' };
+    const speech =
+      asked(request, 'tongue') === 'de'
+        ? { calls: 'Besuche', heads: 'Menschen' }
+        : { calls: 'visits', heads: 'visitors' };
     const words = asked(request, 'tells') === 'heads' ? speech.heads : speech.calls;
     const number = count(asked(request, 'site') ?? 'nobody');
     const written = asked(request, 'sum') === 'apart' ? number.toLocaleString('en') : String(number);

@@ -27,7 +27,8 @@ export function chords(): Buffer {
   const tones = [196, 247, 294, 220];
   for (let i = 0; i < samples; i++) {
     const base = tones[Math.floor(i / rate / 4) % tones.length]!;
-    const wave = Math.sin((2 * Math.PI * base * i) / rate) + 0.6 * Math.sin((2 * Math.PI * base * 1.5 * i) / rate);
+    const wave =
+      Math.sin((2 * Math.PI * base * i) / rate) + 0.6 * Math.sin((2 * Math.PI * base * 1.5 * i) / rate);
     wav[44 + i] = 128 + Math.round(30 * wave);
   }
   return wav;
@@ -67,7 +68,16 @@ function frames(): Router {
       if (episode === undefined) return null;
       const title = `Under the Fell, ${episode}`;
       const html = `<iframe src="${originFor(request, host)}/podcast/under-the-fell/${episode}" width="600" height="152" title="${title}" loading="lazy"></iframe>`;
-      return { type: 'rich', title, author_name: 'Hollin Fell Observatory', provider_name: 'Tonebarn', html, width: 600, height: 152, cache_age: 86_400 };
+      return {
+        type: 'rich',
+        title,
+        author_name: 'Hollin Fell Observatory',
+        provider_name: 'Tonebarn',
+        html,
+        width: 600,
+        height: 152,
+        cache_age: 86_400,
+      };
     }),
   );
   router.get('/podcast/:show/:episode{/skin-:skin}', (request, response) => {

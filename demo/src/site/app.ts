@@ -15,7 +15,11 @@ export function hollinfell(store: SiteStore): Router {
   router.use('/site', serveFiles(assets));
   router.use('/edit', editor(store));
   router.use('/files', files());
-  router.get('/stories/twelve-winters', (request, response) => void response.set('Cache-Control', 'max-age=60').send(twelveWinters(request.socket.localPort ?? 80)));
+  router.get(
+    '/stories/twelve-winters',
+    (request, response) =>
+      void response.set('Cache-Control', 'max-age=60').send(twelveWinters(request.socket.localPort ?? 80)),
+  );
   router.get('/{*path}', (request, response, next) => {
     const page = pageAt(request.path.slice(1));
     if (!page) return next();
@@ -24,7 +28,10 @@ export function hollinfell(store: SiteStore): Router {
       ({ heading, text, spot }) =>
         `<section>\n<h2>${escapeHtml(heading)}</h2>\n<p>${escapeHtml(text)}</p>\n<div class="spot">${published[`${page.path}#${spot}`] ?? ''}</div>\n</section>`,
     );
-    const links = pages.map(({ path, title }) => `<a href="/${path}"${path === page.path ? ' aria-current="page"' : ''}>${escapeHtml(path === '' ? 'Home' : title)}</a>`);
+    const links = pages.map(
+      ({ path, title }) =>
+        `<a href="/${path}"${path === page.path ? ' aria-current="page"' : ''}>${escapeHtml(path === '' ? 'Home' : title)}</a>`,
+    );
     const body = `<header><p class="brand">Hollin Fell<span>Observatory</span></p><nav>${links.join('')}</nav></header>
 <main>
 <h1>${escapeHtml(page.title)}</h1>
@@ -33,7 +40,15 @@ ${sections.join('\n')}
 </main>
 <footer>Hollin Fell Observatory · the moor road, last gate · <a href="/stories/twelve-winters">twelve winters</a> · <a href="/edit/${page.path}">edit this page</a></footer>`;
     // Readers of the site may keep a page for a while; whoever asks past the cache gets the newest.
-    response.set('Cache-Control', 'max-age=60').send(htmlPage({ title: page.path === '' ? page.title : `${page.title} · Hollin Fell Observatory`, style: '/site/site.css', body }));
+    response
+      .set('Cache-Control', 'max-age=60')
+      .send(
+        htmlPage({
+          title: page.path === '' ? page.title : `${page.title} · Hollin Fell Observatory`,
+          style: '/site/site.css',
+          body,
+        }),
+      );
   });
   return router;
 }

@@ -9,14 +9,22 @@ export function editor(store: SiteStore): Router {
   // The HTTP interface of the editor: put a code into a spot, publish a page.
   router.put('/api/spots', json({ limit: '2mb' }), (request, response) => {
     const { page, spot, code } = (request.body ?? {}) as Record<string, unknown>;
-    const known = typeof page === 'string' && typeof spot === 'string' && typeof code === 'string' && pageAt(page)?.sections.some((s) => s.spot === spot);
-    if (!known) return void response.status(404).json({ problem: 'There is no such page or spot, or no code was given.' });
+    const known =
+      typeof page === 'string' &&
+      typeof spot === 'string' &&
+      typeof code === 'string' &&
+      pageAt(page)?.sections.some((s) => s.spot === spot);
+    if (!known)
+      return void response
+        .status(404)
+        .json({ problem: 'There is no such page or spot, or no code was given.' });
     store.edit(page, spot, code);
     response.status(204).end();
   });
   router.post('/api/publish', json(), (request, response) => {
     const { page } = (request.body ?? {}) as Record<string, unknown>;
-    if (typeof page !== 'string' || !pageAt(page)) return void response.status(404).json({ problem: 'There is no such page.' });
+    if (typeof page !== 'string' || !pageAt(page))
+      return void response.status(404).json({ problem: 'There is no such page.' });
     store.publish(page);
     response.status(204).end();
   });
@@ -24,7 +32,11 @@ export function editor(store: SiteStore): Router {
     if (!request.originalUrl.endsWith('/')) return response.redirect('/edit/');
     show('', request.query['published'] !== undefined, store, response);
   });
-  router.get('/:path', (request, response, next) => (pageAt(request.params.path) ? show(request.params.path, request.query['published'] !== undefined, store, response) : next()));
+  router.get('/:path', (request, response, next) =>
+    pageAt(request.params.path)
+      ? show(request.params.path, request.query['published'] !== undefined, store, response)
+      : next(),
+  );
   router.post(['/', '/:path'], urlencoded({ extended: false, limit: '2mb' }), (request, response, next) => {
     const path = (request.params as { path?: string }).path ?? '';
     const page = pageAt(path);
@@ -41,10 +53,18 @@ export function editor(store: SiteStore): Router {
   return router;
 }
 
-function show(path: string, published: boolean, store: SiteStore, response: { send(html: string): unknown; set(name: string, value: string): unknown }): void {
+function show(
+  path: string,
+  published: boolean,
+  store: SiteStore,
+  response: { send(html: string): unknown; set(name: string, value: string): unknown },
+): void {
   const page = pageAt(path)!;
   const { draft } = store.read();
-  const links = pages.map((other) => `<a href="/edit/${other.path}"${other === page ? ' aria-current="page"' : ''}>${escapeHtml(other.path === '' ? 'Home' : other.title)}</a>`);
+  const links = pages.map(
+    (other) =>
+      `<a href="/edit/${other.path}"${other === page ? ' aria-current="page"' : ''}>${escapeHtml(other.path === '' ? 'Home' : other.title)}</a>`,
+  );
   const body = `<header><p class="brand">Hollin Fell<span>page editor</span></p><nav>${links.join('')}</nav></header>
 <main class="editor">
 <h1>${escapeHtml(page.path === '' ? 'Home' : page.title)}</h1>

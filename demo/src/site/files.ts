@@ -3,7 +3,13 @@ import { Router } from 'express';
 import { chords } from '../providers/tonebarn.ts';
 
 const sky = fileURLToPath(new URL('../../assets/sky.webm', import.meta.url));
-const charts = ['The autumn sky at nine', 'The Fish and the Ram', 'The Great Square', 'What the moon hides', 'Notes'];
+const charts = [
+  'The autumn sky at nine',
+  'The Fish and the Ram',
+  'The Great Square',
+  'What the moon hides',
+  'Notes',
+];
 
 /** Files on the observatory's own site: a film, a sound, a chart in PDF, a drawing. */
 export function files(): Router {

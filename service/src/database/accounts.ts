@@ -37,7 +37,8 @@ export function accountUrls(folder: DataFolder, socket: string, database: string
  */
 export function accountStatements(folder: DataFolder, databases: string): string[] {
   const account = (name: keyof Accounts<string>): string => `'${names[name]}'@'${host}'`;
-  const made = (name: keyof Accounts<string>): string => `CREATE OR REPLACE USER ${account(name)} IDENTIFIED BY '${secretOf(folder, name)}';`;
+  const made = (name: keyof Accounts<string>): string =>
+    `CREATE OR REPLACE USER ${account(name)} IDENTIFIED BY '${secretOf(folder, name)}';`;
   const kept = [...Object.values(names), ofMariaDb].map((name) => `'${name}'`).join(', ');
   const privileges = ['global_priv', 'db', 'tables_priv', 'columns_priv', 'procs_priv', 'proxies_priv'];
   return [
@@ -47,13 +48,22 @@ export function accountStatements(folder: DataFolder, databases: string): string
     made('service'),
     `GRANT SELECT, INSERT, UPDATE, DELETE ON \`${databases}\`.* TO ${account('service')};`,
     made('frames'),
-    ...privileges.map((table) => `DELETE FROM mysql.${table} WHERE NOT (Host = '${host}' AND User IN (${kept}));`),
+    ...privileges.map(
+      (table) => `DELETE FROM mysql.${table} WHERE NOT (Host = '${host}' AND User IN (${kept}));`,
+    ),
     'FLUSH PRIVILEGES;',
   ];
 }
 
 /** What gives the frames' account its rights; the set-up account runs it once the tables are there. */
-export const grantsOfFrames = (database: string): string[] => tablesOfFrames.map((table) => `GRANT SELECT ON \`${database}\`.\`${table}\` TO '${names.frames}'@'${host}'`);
+export const grantsOfFrames = (database: string): string[] =>
+  tablesOfFrames.map(
+    (table) => `GRANT SELECT ON \`${database}\`.\`${table}\` TO '${names.frames}'@'${host}'`,
+  );
 
 const secretOf = (folder: DataFolder, name: keyof Accounts<string>): string =>
-  keptSecret(folder, `database-${name.toLowerCase()}`, 'Take the file away while Orbis is stopped: the account gets a new password at the next start.');
+  keptSecret(
+    folder,
+    `database-${name.toLowerCase()}`,
+    'Take the file away while Orbis is stopped: the account gets a new password at the next start.',
+  );

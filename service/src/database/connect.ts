@@ -42,14 +42,21 @@ export async function connectDatabase(urls: string | Accounts<string>): Promise<
   const own = typeof urls !== 'string';
   const { setUp, service, frames } = own ? urls : { setUp: urls, service: urls, frames: urls };
   const { clustered } = await setUpTables(setUp, own);
-  const pools = { service: createPool({ ...optionsOf(service), connectionLimit: 12 }), frames: createPool({ ...optionsOf(frames), connectionLimit: 6 }) };
+  const pools = {
+    service: createPool({ ...optionsOf(service), connectionLimit: 12 }),
+    frames: createPool({ ...optionsOf(frames), connectionLimit: 6 }),
+  };
   // A query is ended from a connection of its own, by the account that began it. In a cluster that connection may lead
   // to another node, where the same number is somebody else's: there the time limit has to do.
-  const ending = clustered ? [] : [service, frames].map((url) => mysql.createPool({ ...optionsOf(url), connectionLimit: 1 }));
+  const ending = clustered
+    ? []
+    : [service, frames].map((url) => mysql.createPool({ ...optionsOf(url), connectionLimit: 1 }));
   const watch = createWatch(optionsOf(service));
-  const handle = (pool: ReturnType<typeof createPool>): Database => drizzle(pool as never, { schema, mode: 'planetscale', casing: 'snake_case' });
+  const handle = (pool: ReturnType<typeof createPool>): Database =>
+    drizzle(pool as never, { schema, mode: 'planetscale', casing: 'snake_case' });
   const endQueries = ({ using }: Work): void => {
-    for (const { threadId } of using) for (const pool of ending) void pool.query(`KILL QUERY ${Number(threadId)}`).catch(() => undefined);
+    for (const { threadId } of using)
+      for (const pool of ending) void pool.query(`KILL QUERY ${Number(threadId)}`).catch(() => undefined);
   };
   return {
     db: handle(pools.service),
@@ -100,7 +107,9 @@ async function setUpTables(url: string, alone: boolean): Promise<{ clustered: bo
     return { clustered: Number(row?.['clustered']) === 1 };
   } catch (error) {
     if (error instanceof CannotStart) throw error;
-    throw new CannotStart(`The database at ${host} cannot be used: ${error instanceof Error ? error.message : String(error)}`);
+    throw new CannotStart(
+      `The database at ${host} cannot be used: ${error instanceof Error ? error.message : String(error)}`,
+    );
   } finally {
     await pool.end();
   }

@@ -1,16 +1,21 @@
 /* What the driver threw, out of what the query builder made of it. */
-const causeOf = (error: unknown): unknown => (error instanceof Error && error.cause !== undefined ? error.cause : error);
+const causeOf = (error: unknown): unknown =>
+  error instanceof Error && error.cause !== undefined ? error.cause : error;
 
 /** The driver's or the server's name for what went wrong, such as `ER_DUP_ENTRY`; null where it is no error of either. */
 export function codeOf(error: unknown): string | null {
   const cause = causeOf(error);
-  return typeof cause === 'object' && cause !== null && 'code' in cause && typeof cause.code === 'string' ? cause.code : null;
+  return typeof cause === 'object' && cause !== null && 'code' in cause && typeof cause.code === 'string'
+    ? cause.code
+    : null;
 }
 
 /** The server's number for what went wrong, or null. */
 export function numberOf(error: unknown): number | null {
   const cause = causeOf(error);
-  return typeof cause === 'object' && cause !== null && 'errno' in cause && typeof cause.errno === 'number' ? cause.errno : null;
+  return typeof cause === 'object' && cause !== null && 'errno' in cause && typeof cause.errno === 'number'
+    ? cause.errno
+    : null;
 }
 
 /** Whether an error says that a unique key is taken. */
@@ -52,7 +57,10 @@ export function isAway(error: unknown): boolean {
   if (typeof cause !== 'object' || cause === null) return false;
   // Files and foreign hosts that are not there have such codes as well; the driver marks what ends a connection.
   // What is asked on a connection that has been closed comes without a code.
-  return ('fatal' in cause && cause.fatal === true && (codeOf(error) === null || lost.has(codeOf(error)!))) || ('sqlState' in cause && refusing.has(numberOf(error) ?? 0));
+  return (
+    ('fatal' in cause && cause.fatal === true && (codeOf(error) === null || lost.has(codeOf(error)!))) ||
+    ('sqlState' in cause && refusing.has(numberOf(error) ?? 0))
+  );
 }
 
 /* The time of a statement is over (1969), or somebody ended it (1317). */

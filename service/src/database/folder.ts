@@ -1,4 +1,14 @@
-import { accessSync, chmodSync, constants, mkdirSync, readFileSync, renameSync, statfsSync, statSync, writeFileSync } from 'node:fs';
+import {
+  accessSync,
+  chmodSync,
+  constants,
+  mkdirSync,
+  readFileSync,
+  renameSync,
+  statfsSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import { randomBytes } from 'node:crypto';
 import { join } from 'node:path';
 import { CannotStart } from '../settings.ts';
@@ -19,7 +29,12 @@ const leastFree = 64 * 1024 * 1024;
  * @throws CannotStart where it cannot be made or written, or hardly any space is left.
  */
 export function openDataFolder(root: string): DataFolder {
-  const folder = { root, database: join(root, 'database'), cache: join(root, 'cache'), keys: join(root, 'keys') };
+  const folder = {
+    root,
+    database: join(root, 'database'),
+    cache: join(root, 'cache'),
+    keys: join(root, 'keys'),
+  };
   try {
     for (const path of Object.values(folder)) mkdirSync(path, { recursive: true, mode: 0o700 });
     // Nobody else reads it; whether others may pass through it is for the database's own user to say.
@@ -27,7 +42,9 @@ export function openDataFolder(root: string): DataFolder {
     accessSync(root, constants.W_OK);
     const free = statfsSync(root);
     if (free.bavail * free.bsize < leastFree)
-      throw new CannotStart(`The disk with the data folder ${root} is full: ${Math.round((free.bavail * free.bsize) / 1e6)} MB are left, and Orbis needs at least 64.`);
+      throw new CannotStart(
+        `The disk with the data folder ${root} is full: ${Math.round((free.bavail * free.bsize) / 1e6)} MB are left, and Orbis needs at least 64.`,
+      );
     writeFileSync(join(root, '.written'), '', { mode: 0o600 });
   } catch (error) {
     if (error instanceof CannotStart) throw error;
@@ -49,12 +66,16 @@ export function keptSecret(folder: DataFolder, name: string, remedy: string): st
   try {
     kept = readFileSync(path, 'utf8').trim();
   } catch (error) {
-    if ((error as NodeJS.ErrnoException).code !== 'ENOENT') throw new CannotStart(`The key in ${path} cannot be read (${String((error as NodeJS.ErrnoException).code)}).`);
+    if ((error as NodeJS.ErrnoException).code !== 'ENOENT')
+      throw new CannotStart(
+        `The key in ${path} cannot be read (${String((error as NodeJS.ErrnoException).code)}).`,
+      );
     kept = randomBytes(24).toString('base64url');
     // Whole or not at all, whenever the power goes.
     writeFileSync(`${path}.new`, `${kept}\n`, { mode: 0o600, flush: true });
     renameSync(`${path}.new`, path);
   }
-  if (!/^[\w-]{20,}$/.test(kept)) throw new CannotStart(`The key in ${path} is ${kept === '' ? 'empty' : 'damaged'}. ${remedy}`);
+  if (!/^[\w-]{20,}$/.test(kept))
+    throw new CannotStart(`The key in ${path} is ${kept === '' ? 'empty' : 'damaged'}. ${remedy}`);
   return kept;
 }

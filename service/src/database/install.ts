@@ -19,10 +19,19 @@ export function installDatabase(folder: DataFolder): string {
   rmSync(aside, { recursive: true, force: true });
   const { status, stderr, stdout } = spawnSync(
     installer,
-    ['--no-defaults', `--datadir=${aside}`, '--auth-root-authentication-method=normal', '--skip-test-db', ...(process.getuid?.() === 0 ? ['--user=root'] : [])],
+    [
+      '--no-defaults',
+      `--datadir=${aside}`,
+      '--auth-root-authentication-method=normal',
+      '--skip-test-db',
+      ...(process.getuid?.() === 0 ? ['--user=root'] : []),
+    ],
     { encoding: 'utf8' },
   );
-  if (status !== 0) throw new CannotStart(`The database could not be installed in ${data}: ${(stderr || stdout).trim().split('\n').at(-1) || 'no reason given'}`);
+  if (status !== 0)
+    throw new CannotStart(
+      `The database could not be installed in ${data}: ${(stderr || stdout).trim().split('\n').at(-1) || 'no reason given'}`,
+    );
   renameSync(aside, data);
   return data;
 }

@@ -18,13 +18,23 @@ export async function lockFolder(root: string): Promise<() => Promise<void>> {
   const path = join(root, 'orbis.lock');
   const note = join(root, 'orbis.pid');
   // Of its own group, so that Ctrl-C reaches us and not it; it ends when we close its input, or are gone.
-  const holder = spawn('flock', ['--nonblock', '--conflict-exit-code', String(taken), path, 'sh', '-c', 'echo held; exec cat'], {
-    stdio: ['pipe', 'pipe', 'ignore'],
-    detached: true,
-  });
+  const holder = spawn(
+    'flock',
+    ['--nonblock', '--conflict-exit-code', String(taken), path, 'sh', '-c', 'echo held; exec cat'],
+    {
+      stdio: ['pipe', 'pipe', 'ignore'],
+      detached: true,
+    },
+  );
   holder.stdin.on('error', () => undefined);
   await new Promise<void>((resolve, reject) => {
-    holder.once('error', (error) => reject(new CannotStart(`The data folder ${root} cannot be locked (${error.message}). Install Debian’s util-linux.`)));
+    holder.once('error', (error) =>
+      reject(
+        new CannotStart(
+          `The data folder ${root} cannot be locked (${error.message}). Install Debian’s util-linux.`,
+        ),
+      ),
+    );
     holder.once('exit', (status) => {
       const other = pidIn(note);
       reject(

@@ -48,7 +48,8 @@ export async function migrate(pool: Pool, { alone, step = () => undefined }: Mig
     const todo = await missing(pool, statements);
     await noteBegun(pool, todo);
     step('noted');
-    for (const { statement, begun } of todo) await run(pool, statement, { mayBeThere: begun || earlier, step });
+    for (const { statement, begun } of todo)
+      await run(pool, statement, { mayBeThere: begun || earlier, step });
     await pool.query('DROP TABLE IF EXISTS `__drizzle_migrations`');
   } finally {
     await release();
@@ -64,7 +65,11 @@ async function noteBegun(pool: Pool, todo: readonly { statement: Statement }[]):
   );
 }
 
-async function run(pool: Pool, { migration, number, sql }: Statement, { mayBeThere, step }: { mayBeThere: boolean; step: (at: string) => void }): Promise<void> {
+async function run(
+  pool: Pool,
+  { migration, number, sql }: Statement,
+  { mayBeThere, step }: { mayBeThere: boolean; step: (at: string) => void },
+): Promise<void> {
   const name = `${migration.slice(0, 8)}.${number}`;
   step(`before ${name}`);
   const connection = await pool.getConnection();
@@ -75,12 +80,16 @@ async function run(pool: Pool, { migration, number, sql }: Statement, { mayBeThe
       if (!(mayBeThere && isThere(error))) throw error;
     });
     step(`run ${name}`);
-    await connection.query('UPDATE `migration` SET `done_at` = utc_timestamp(3) WHERE `migration` = ? AND `statement` = ?', [migration, number]);
+    await connection.query(
+      'UPDATE `migration` SET `done_at` = utc_timestamp(3) WHERE `migration` = ? AND `statement` = ?',
+      [migration, number],
+    );
     if (changesRows.test(sql)) await connection.commit();
   } catch (error) {
     await connection.rollback().catch(() => undefined);
     // The server refused it: what it found in its way was not begun by us.
-    if (numberOf(error) !== null) await connection.query('DELETE FROM `migration` WHERE `done_at` IS NULL').catch(() => undefined);
+    if (numberOf(error) !== null)
+      await connection.query('DELETE FROM `migration` WHERE `done_at` IS NULL').catch(() => undefined);
     throw error;
   } finally {
     connection.release();
@@ -91,9 +100,16 @@ async function run(pool: Pool, { migration, number, sql }: Statement, { mayBeThe
 const changesRows = /^\s*(?:insert|update|delete)\b/i;
 
 /* What is not done yet, and whether somebody had begun it. */
-async function missing(pool: Pool, statements: readonly Statement[]): Promise<{ statement: Statement; begun: boolean }[]> {
-  const [rows] = await pool.query<RowDataPacket[]>('SELECT `migration`, `statement`, `done_at` FROM `migration`');
-  const known = new Map(rows.map((row) => [`${row['migration']}.${row['statement']}`, row['done_at'] !== null]));
+async function missing(
+  pool: Pool,
+  statements: readonly Statement[],
+): Promise<{ statement: Statement; begun: boolean }[]> {
+  const [rows] = await pool.query<RowDataPacket[]>(
+    'SELECT `migration`, `statement`, `done_at` FROM `migration`',
+  );
+  const known = new Map(
+    rows.map((row) => [`${row['migration']}.${row['statement']}`, row['done_at'] !== null]),
+  );
   return statements
     .filter(({ migration, number }) => known.get(`${migration}.${number}`) !== true)
     .map((statement) => ({ statement, begun: known.has(`${statement.migration}.${statement.number}`) }));
@@ -106,7 +122,9 @@ async function missing(pool: Pool, statements: readonly Statement[]): Promise<{ 
 async function carryOver(pool: Pool, statements: readonly Statement[]): Promise<boolean> {
   const [tables] = await pool.query<RowDataPacket[]>("SHOW TABLES LIKE '\\_\\_drizzle\\_migrations'");
   if (tables.length === 0) return false;
-  const [[row]] = await pool.query<RowDataPacket[]>('SELECT max(created_at) AS last FROM `__drizzle_migrations`');
+  const [[row]] = await pool.query<RowDataPacket[]>(
+    'SELECT max(created_at) AS last FROM `__drizzle_migrations`',
+  );
   const last = Number(row?.['last'] ?? 0);
   const there = statements.filter(({ made }) => made <= last);
   if (there.length > 0) {
@@ -122,16 +140,28 @@ async function carryOver(pool: Pool, statements: readonly Statement[]): Promise<
 async function claim(pool: Pool, alone: boolean): Promise<() => Promise<void>> {
   const owner = randomUUID();
   const until = `utc_timestamp(3) + INTERVAL ${lease} SECOND`;
-  await pool.query('CREATE TABLE IF NOT EXISTS `migrating` (`id` tinyint NOT NULL PRIMARY KEY, `owner` char(36) CHARACTER SET ascii NOT NULL, `until` datetime(3) NOT NULL)');
+  await pool.query(
+    'CREATE TABLE IF NOT EXISTS `migrating` (`id` tinyint NOT NULL PRIMARY KEY, `owner` char(36) CHARACTER SET ascii NOT NULL, `until` datetime(3) NOT NULL)',
+  );
   await pool.query("INSERT IGNORE INTO `migrating` VALUES (1, '', utc_timestamp(3))");
   for (const end = Date.now() + patience; ;) {
-    await pool.query(`UPDATE \`migrating\` SET \`owner\` = ?, \`until\` = ${until} WHERE \`id\` = 1 AND (? OR \`until\` <= utc_timestamp(3))`, [owner, alone ? 1 : 0]);
+    await pool.query(
+      `UPDATE \`migrating\` SET \`owner\` = ?, \`until\` = ${until} WHERE \`id\` = 1 AND (? OR \`until\` <= utc_timestamp(3))`,
+      [owner, alone ? 1 : 0],
+    );
     const [[row]] = await pool.query<RowDataPacket[]>('SELECT `owner` FROM `migrating` WHERE `id` = 1');
     if (row?.['owner'] === owner) break;
-    if (Date.now() > end) throw new CannotStart('Another process has been migrating the database for two minutes.');
+    if (Date.now() > end)
+      throw new CannotStart('Another process has been migrating the database for two minutes.');
     await wait(250);
   }
-  const timer = setInterval(() => void pool.query(`UPDATE \`migrating\` SET \`until\` = ${until} WHERE \`owner\` = ?`, [owner]).catch(() => undefined), renewal);
+  const timer = setInterval(
+    () =>
+      void pool
+        .query(`UPDATE \`migrating\` SET \`until\` = ${until} WHERE \`owner\` = ?`, [owner])
+        .catch(() => undefined),
+    renewal,
+  );
   return async () => {
     clearInterval(timer);
     await pool.query('UPDATE `migrating` SET `until` = utc_timestamp(3) WHERE `owner` = ?', [owner]);
@@ -144,5 +174,8 @@ const thereAlready = new Set([1050, 1060, 1061, 1068, 1826, 1051, 1091]);
 function isThere(error: unknown): boolean {
   const number = numberOf(error);
   // A foreign key that is there comes as “cannot create table (errno: 121 …)”.
-  return thereAlready.has(number ?? 0) || (number === 1005 && error instanceof Error && error.message.includes('errno: 121'));
+  return (
+    thereAlready.has(number ?? 0) ||
+    (number === 1005 && error instanceof Error && error.message.includes('errno: 121'))
+  );
 }

@@ -23,11 +23,16 @@ const [statementLimit, lockLimit] = [30, 10];
  * A pool of connections as the query builder wants it, whose connections are counted to the request that holds them:
  * so a request that is over can be made to let go of them.
  */
-export function createPool(options: PoolOptions): Pick<Pool, 'getConnection' | 'query' | 'execute' | 'end'> & { pool: Pool } {
+export function createPool(
+  options: PoolOptions,
+): Pick<Pool, 'getConnection' | 'query' | 'execute' | 'end'> & { pool: Pool } {
   const pool = mysql.createPool(options);
   pool.pool.on('connection', (connection) => {
     // The commands of a connection are run in turn: this one before the first of whoever gets it.
-    connection.query(`SET SESSION max_statement_time = ${statementLimit}, innodb_lock_wait_timeout = ${lockLimit}`, () => undefined);
+    connection.query(
+      `SET SESSION max_statement_time = ${statementLimit}, innodb_lock_wait_timeout = ${lockLimit}`,
+      () => undefined,
+    );
   });
   const getConnection = async (): Promise<PoolConnection> => {
     const work = current.getStore();
@@ -51,10 +56,19 @@ export function createPool(options: PoolOptions): Pick<Pool, 'getConnection' | '
       const connection = await getConnection();
       try {
         // A single statement is a transaction of its own.
-        return await onceMore(() => (connection[method] as (...of: never[]) => Promise<unknown>)(...of), isConflict);
+        return await onceMore(
+          () => (connection[method] as (...of: never[]) => Promise<unknown>)(...of),
+          isConflict,
+        );
       } finally {
         connection.release();
       }
     };
-  return { pool, getConnection, query: on('query') as Pool['query'], execute: on('execute') as Pool['execute'], end: () => pool.end() };
+  return {
+    pool,
+    getConnection,
+    query: on('query') as Pool['query'],
+    execute: on('execute') as Pool['execute'],
+    end: () => pool.end(),
+  };
 }

@@ -26,7 +26,13 @@ export interface PrivateDatabaseOptions {
   log?: Pick<Logger, 'warn' | 'error'>;
 }
 
-const quick = ['--skip-log-bin', '--innodb-flush-log-at-trx-commit=0', '--innodb-doublewrite=0', '--innodb-flush-method=nosync', '--performance-schema=OFF'];
+const quick = [
+  '--skip-log-bin',
+  '--innodb-flush-log-at-trx-commit=0',
+  '--innodb-doublewrite=0',
+  '--innodb-flush-method=nosync',
+  '--performance-schema=OFF',
+];
 
 /* Before a database that died is started again, in milliseconds: at once, then slower and slower. */
 const pauses = [100, 500, 2000, 5000, 15_000, 30_000];
@@ -38,15 +44,27 @@ const recovered = 60_000;
  * again whenever it dies.
  * @throws CannotStart when MariaDB is missing or does not come up, with the last words of its log.
  */
-export async function startPrivateDatabase(folder: DataFolder, { durable, databases = 'orbis', log }: PrivateDatabaseOptions): Promise<PrivateDatabase> {
-  if (!existsSync(serverProgram)) throw new CannotStart('MariaDB is missing on this machine. Install Debian’s mariadb-server, or set ORBIS_DATABASE_URL to a database elsewhere.');
+export async function startPrivateDatabase(
+  folder: DataFolder,
+  { durable, databases = 'orbis', log }: PrivateDatabaseOptions,
+): Promise<PrivateDatabase> {
+  if (!existsSync(serverProgram))
+    throw new CannotStart(
+      'MariaDB is missing on this machine. Install Debian’s mariadb-server, or set ORBIS_DATABASE_URL to a database elsewhere.',
+    );
   await stopLeftOver(folder);
   installDatabase(folder);
   // What earlier versions kept: the one password of the one account, which might do everything.
   for (const name of ['database', 'database.sql']) rmSync(join(folder.keys, name), { force: true });
   const user = serverUser(folder);
   const socket = makeSocketPlace(folder, user);
-  const launch = (): Promise<ChildProcess> => launchServer(folder, { socket, user, statements: accountStatements(folder, databases), extra: durable ? [] : quick });
+  const launch = (): Promise<ChildProcess> =>
+    launchServer(folder, {
+      socket,
+      user,
+      statements: accountStatements(folder, databases),
+      extra: durable ? [] : quick,
+    });
   const stop = supervise(await launch(), launch, { folder, log });
   return {
     urls: accountUrls(folder, socket, 'orbis'),
@@ -58,7 +76,11 @@ export async function startPrivateDatabase(folder: DataFolder, { durable, databa
 }
 
 /* Keeps a server running until it is told to stop. */
-function supervise(first: ChildProcess, launch: () => Promise<ChildProcess>, { folder, log }: { folder: DataFolder; log: PrivateDatabaseOptions['log'] }): () => Promise<void> {
+function supervise(
+  first: ChildProcess,
+  launch: () => Promise<ChildProcess>,
+  { folder, log }: { folder: DataFolder; log: PrivateDatabaseOptions['log'] },
+): () => Promise<void> {
   let child = first;
   const stopping = new AbortController();
   const { signal } = stopping;
@@ -77,7 +99,10 @@ function supervise(first: ChildProcess, launch: () => Promise<ChildProcess>, { f
           up = true;
         } catch (error) {
           failures++;
-          log?.error({ reason: error instanceof Error ? error.message : String(error) }, 'the database does not come up');
+          log?.error(
+            { reason: error instanceof Error ? error.message : String(error) },
+            'the database does not come up',
+          );
         }
       }
       if (signal.aborted) return await endServer(child);
@@ -92,4 +117,6 @@ function supervise(first: ChildProcess, launch: () => Promise<ChildProcess>, { f
 }
 
 const endOf = (child: ChildProcess): Promise<void> =>
-  new Promise((resolve) => (child.exitCode !== null || child.signalCode !== null ? resolve() : child.once('exit', () => resolve())));
+  new Promise((resolve) =>
+    child.exitCode !== null || child.signalCode !== null ? resolve() : child.once('exit', () => resolve()),
+  );

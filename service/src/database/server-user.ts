@@ -30,7 +30,8 @@ export function handOver(folder: DataFolder, { uid, gid, name }: ServerUser): vo
   const own = (path: string): void => {
     lchownSync(path, uid, gid);
   };
-  for (const entry of readdirSync(folder.database, { recursive: true, encoding: 'utf8' })) own(join(folder.database, entry));
+  for (const entry of readdirSync(folder.database, { recursive: true, encoding: 'utf8' }))
+    own(join(folder.database, entry));
   own(folder.database);
 }
 
@@ -43,7 +44,8 @@ function isPassable(path: string): boolean {
 }
 
 function idsOf(user: string): { uid: number; gid: number } | null {
-  const ask = (option: '-u' | '-g'): number => Number(spawnSync('id', [option, user], { encoding: 'utf8' }).stdout || NaN);
+  const ask = (option: '-u' | '-g'): number =>
+    Number(spawnSync('id', [option, user], { encoding: 'utf8' }).stdout || NaN);
   const [uid, gid] = [ask('-u'), ask('-g')];
   return Number.isInteger(uid) && Number.isInteger(gid) ? { uid, gid } : null;
 }

@@ -24,7 +24,10 @@ export interface Launch {
  * Runs the server once and waits until it answers.
  * @throws CannotStart with the last words of its log.
  */
-export async function launchServer(folder: DataFolder, { socket, user, statements, extra }: Launch): Promise<ChildProcess> {
+export async function launchServer(
+  folder: DataFolder,
+  { socket, user, statements, extra }: Launch,
+): Promise<ChildProcess> {
   const inside = (name: string): string => join(folder.database, name);
   // Its temporary files are its own: other servers clear the folder that all share when they start.
   for (const name of ['tmp', 'no-files']) {
@@ -70,7 +73,9 @@ export async function launchServer(folder: DataFolder, { socket, user, statement
   rmSync(init, { force: true });
   if (ready) return child;
   child.kill('SIGKILL');
-  throw new CannotStart(`The database in ${folder.database} does not come up. Its log (${logOf(folder)}) ends with: ${lastWords(logOf(folder))}`);
+  throw new CannotStart(
+    `The database in ${folder.database} does not come up. Its log (${logOf(folder)}) ends with: ${lastWords(logOf(folder))}`,
+  );
 }
 
 /** Where the server writes its log. */
@@ -97,7 +102,8 @@ export async function stopLeftOver(folder: DataFolder): Promise<void> {
   process.kill(pid, 'SIGTERM');
   process.kill(pid, 'SIGCONT');
   for (let i = 0; i < 100 && isRunning(pid, data); i++) await wait(100);
-  if (isRunning(pid, data)) throw new CannotStart(`An earlier database (process ${pid}) still uses ${data} and does not stop.`);
+  if (isRunning(pid, data))
+    throw new CannotStart(`An earlier database (process ${pid}) still uses ${data} and does not stop.`);
 }
 
 /* Ready means that the server's greeting has come, not that the socket is there. */

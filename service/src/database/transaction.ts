@@ -8,7 +8,11 @@ import { onceMore } from './once-more.ts';
  * @param options.duplicates whether a key that somebody else took in the meantime is a reason as well: where the work
  * chooses its keys itself.
  */
-export const inTransaction = <T>(db: Database, work: (tx: Handle) => Promise<T>, { duplicates = false }: { duplicates?: boolean } = {}): Promise<T> =>
+export const inTransaction = <T>(
+  db: Database,
+  work: (tx: Handle) => Promise<T>,
+  { duplicates = false }: { duplicates?: boolean } = {},
+): Promise<T> =>
   onceMore(
     () => db.transaction(work),
     (error) => isConflict(error) || (duplicates && isDuplicate(error)),

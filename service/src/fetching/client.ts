@@ -90,7 +90,13 @@ export function createFetching({
             (addresses) => {
               const refused = trusted ? undefined : addresses.find(({ address }) => !isPublic(address));
               if (refused || addresses.length === 0)
-                done(new FetchFailure(`${hostname} is not an address of the public internet.`, 'Only pages of the sites that you declared may be elsewhere.'), []);
+                done(
+                  new FetchFailure(
+                    `${hostname} is not an address of the public internet.`,
+                    'Only pages of the sites that you declared may be elsewhere.',
+                  ),
+                  [],
+                );
               else done(null, addresses);
             },
             (error: unknown) => done(error as Error, []),
@@ -102,14 +108,29 @@ export function createFetching({
   const agents = { trusted: dispatcherFor(true), strange: dispatcherFor(allowPrivate) };
 
   const check = (url: URL, trusted: boolean): void => {
-    if (url.protocol !== 'http:' && url.protocol !== 'https:') throw new FetchFailure(`${url.protocol} addresses are not read.`, 'Use an address with https: or http:.');
-    if (url.username || url.password) throw new FetchFailure('addresses with a password in them are not read.', 'Take the password out of the address.');
+    if (url.protocol !== 'http:' && url.protocol !== 'https:')
+      throw new FetchFailure(
+        `${url.protocol} addresses are not read.`,
+        'Use an address with https: or http:.',
+      );
+    if (url.username || url.password)
+      throw new FetchFailure(
+        'addresses with a password in them are not read.',
+        'Take the password out of the address.',
+      );
     if (trusted || allowPrivate) return;
-    if (url.port !== '') throw new FetchFailure(`${url.host} has a port of its own, which only declared sites may.`, 'Declare the site with its port.');
+    if (url.port !== '')
+      throw new FetchFailure(
+        `${url.host} has a port of its own, which only declared sites may.`,
+        'Declare the site with its port.',
+      );
     // A numeric address is never looked up, so it is checked here.
     const literal = url.hostname.replace(/^\[|\]$/g, '');
     if (/^[\d.]+$|:/.test(literal) && !isPublic(literal))
-      throw new FetchFailure(`${url.hostname} is not an address of the public internet.`, 'Only pages of the sites that you declared may be elsewhere.');
+      throw new FetchFailure(
+        `${url.hostname} is not an address of the public internet.`,
+        'Only pages of the sites that you declared may be elsewhere.',
+      );
   };
 
   const get: Fetching['get'] = async (address, { declared, accept, pagesOnly = false, beginning, range }) => {
@@ -144,7 +165,12 @@ export function createFetching({
         const target = headers.get('location');
         if (status >= 300 && status < 400 && target) {
           body.destroy();
-          if (hop === redirects) throw new FetchFailure(`${url.host} leads on more than ${redirects} times.`, 'See where the page’s address leads in a browser.', status);
+          if (hop === redirects)
+            throw new FetchFailure(
+              `${url.host} leads on more than ${redirects} times.`,
+              'See where the page’s address leads in a browser.',
+              status,
+            );
           url = nextHop(url, target);
           continue;
         }
@@ -153,12 +179,27 @@ export function createFetching({
           throw failure;
         };
         if (status < 200 || status > 299) {
-          const remedy = status === 404 ? 'See that the page’s path is right and that the page is published.' : 'See that the page opens in a browser, then check again.';
+          const remedy =
+            status === 404
+              ? 'See that the page’s path is right and that the page is published.'
+              : 'See that the page opens in a browser, then check again.';
           refuse(new FetchFailure(`${url.host} answers ${status}.`, remedy, status));
         }
         const type = headers.get('content-type') ?? '';
-        if (pagesOnly && !isPage(type)) refuse(new FetchFailure(`${url.host} answers with ${type || 'no stated type'}, which is no page.`, 'Give the address of a page.', status));
-        const { chunks, cut } = await limited(unpacked(body, headers.get('content-encoding'), url), beginning ?? bytes, beginning !== undefined, url);
+        if (pagesOnly && !isPage(type))
+          refuse(
+            new FetchFailure(
+              `${url.host} answers with ${type || 'no stated type'}, which is no page.`,
+              'Give the address of a page.',
+              status,
+            ),
+          );
+        const { chunks, cut } = await limited(
+          unpacked(body, headers.get('content-encoding'), url),
+          beginning ?? bytes,
+          beginning !== undefined,
+          url,
+        );
         return { url: url.href, status, headers, body: Buffer.concat(chunks), cut };
       } catch (error) {
         // That Orbis stops says nothing of the page.
@@ -181,7 +222,11 @@ export function createFetching({
         if (/^https?:/i.test(at) && !own.has(new URL(at).origin)) await robots.check(at);
       };
       await ask(address);
-      const { url, status, body, headers } = await get(address, { declared, accept: 'text/html, application/xhtml+xml;q=0.9', pagesOnly: true });
+      const { url, status, body, headers } = await get(address, {
+        declared,
+        accept: 'text/html, application/xhtml+xml;q=0.9',
+        pagesOnly: true,
+      });
       // Where it was led to another site, that one is asked too before anything is made of its page.
       if (new URL(url).origin !== new URL(address).origin) await ask(url);
       return { url, status, text: decodePage(body, headers.get('content-type') ?? '') };
@@ -203,14 +248,20 @@ async function onceMore<T>(ask: () => Promise<T>): Promise<T> {
 export const isPage = (type: string): boolean => /^(?:text\/html|application\/xhtml\+xml)\b/i.test(type);
 
 function nextHop(from: URL, target: string): URL {
-  if (!URL.canParse(target, from.href)) throw new FetchFailure(`${from.host} leads on to “${target.slice(0, 100)}”, which is no address.`, 'Have the redirect mended.');
+  if (!URL.canParse(target, from.href))
+    throw new FetchFailure(
+      `${from.host} leads on to “${target.slice(0, 100)}”, which is no address.`,
+      'Have the redirect mended.',
+    );
   const url = new URL(target, from);
-  if (from.protocol === 'https:' && url.protocol === 'http:') throw new FetchFailure(`${from.host} leads from https: to http:.`, 'Have the redirect mended.');
+  if (from.protocol === 'https:' && url.protocol === 'http:')
+    throw new FetchFailure(`${from.host} leads from https: to http:.`, 'Have the redirect mended.');
   return url;
 }
 
 function headersOf(raw: Record<string, string | string[] | undefined>): Headers {
   const headers = new Headers();
-  for (const [name, value] of Object.entries(raw)) for (const one of Array.isArray(value) ? value : [value ?? '']) headers.append(name, one);
+  for (const [name, value] of Object.entries(raw))
+    for (const one of Array.isArray(value) ? value : [value ?? '']) headers.append(name, one);
   return headers;
 }

@@ -10,7 +10,8 @@ export function decodePage(bytes: Uint8Array, type: string): string {
 }
 
 /** Data as text, in the character set that its type names; UTF-8 where it names none (RFC 8259, section 8.1). */
-export const decodeData = (bytes: Uint8Array, type: string): string => decode(bytes, charsetOf(type) ?? 'utf-8');
+export const decodeData = (bytes: Uint8Array, type: string): string =>
+  decode(bytes, charsetOf(type) ?? 'utf-8');
 
 const charsetOf = (type: string): string | null => /charset="?([\w:.-]{1,40})/i.exec(type)?.[1] ?? null;
 

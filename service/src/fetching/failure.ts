@@ -15,17 +15,35 @@ export function failureOf(error: unknown, url: URL, seconds: number): FetchFailu
   const chain = causes(error);
   const refused = chain.find((cause) => cause instanceof FetchFailure);
   if (refused) return refused;
-  const codes = chain.flatMap((cause) => ['code' in cause && typeof cause.code === 'string' ? cause.code : cause.name]);
+  const codes = chain.flatMap((cause) => [
+    'code' in cause && typeof cause.code === 'string' ? cause.code : cause.name,
+  ]);
   const has = (...known: string[]): boolean => known.some((code) => codes.includes(code));
   const { host } = url;
-  if (has('ENOTFOUND', 'EAI_AGAIN')) return new FetchFailure(`there is no host ${url.hostname}.`, 'See that the site’s address is written rightly.');
-  if (has('ECONNREFUSED')) return new FetchFailure(`nothing answers at ${host}.`, 'See that the site is running, then check again.');
+  if (has('ENOTFOUND', 'EAI_AGAIN'))
+    return new FetchFailure(
+      `there is no host ${url.hostname}.`,
+      'See that the site’s address is written rightly.',
+    );
+  if (has('ECONNREFUSED'))
+    return new FetchFailure(`nothing answers at ${host}.`, 'See that the site is running, then check again.');
   if (has('TimeoutError', 'UND_ERR_CONNECT_TIMEOUT', 'UND_ERR_HEADERS_TIMEOUT', 'UND_ERR_BODY_TIMEOUT'))
     return new FetchFailure(`${host} did not answer within ${seconds} seconds.`, 'Check again later.');
-  if (has('Z_BUF_ERROR', 'Z_DATA_ERROR', 'UND_ERR_RES_CONTENT_LENGTH_MISMATCH') || codes.some((code) => code.startsWith('ERR__ERROR_FORMAT') || code.startsWith('ERR_BROTLI')))
-    return new FetchFailure(`${host} broke its answer off in the middle, or packed it wrongly.`, 'Check again later.');
-  if (has('ECONNRESET', 'UND_ERR_SOCKET')) return new FetchFailure(`${host} broke the connection off.`, 'Check again later.');
-  if (codes.some((code) => /CERT|SSL|TLS/.test(code))) return new FetchFailure(`the certificate of ${host} is not valid.`, 'Have the site’s certificate renewed.');
+  if (
+    has('Z_BUF_ERROR', 'Z_DATA_ERROR', 'UND_ERR_RES_CONTENT_LENGTH_MISMATCH') ||
+    codes.some((code) => code.startsWith('ERR__ERROR_FORMAT') || code.startsWith('ERR_BROTLI'))
+  )
+    return new FetchFailure(
+      `${host} broke its answer off in the middle, or packed it wrongly.`,
+      'Check again later.',
+    );
+  if (has('ECONNRESET', 'UND_ERR_SOCKET'))
+    return new FetchFailure(`${host} broke the connection off.`, 'Check again later.');
+  if (codes.some((code) => /CERT|SSL|TLS/.test(code)))
+    return new FetchFailure(
+      `the certificate of ${host} is not valid.`,
+      'Have the site’s certificate renewed.',
+    );
   return new FetchFailure(
     `${host} could not be read (${codes.filter((code) => code !== 'Error' && code !== 'TypeError')[0] ?? 'no reason given'}).`,
     'See that the page opens in a browser, then check again.',
@@ -33,7 +51,10 @@ export function failureOf(error: unknown, url: URL, seconds: number): FetchFailu
 }
 
 /** Whether the other side broke the connection off. */
-export const brokenOff = (error: unknown): boolean => causes(error).some((cause) => 'code' in cause && (cause.code === 'ECONNRESET' || cause.code === 'UND_ERR_SOCKET'));
+export const brokenOff = (error: unknown): boolean =>
+  causes(error).some(
+    (cause) => 'code' in cause && (cause.code === 'ECONNRESET' || cause.code === 'UND_ERR_SOCKET'),
+  );
 
 function causes(error: unknown): Error[] {
   const out: Error[] = [];

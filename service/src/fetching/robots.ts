@@ -13,7 +13,10 @@ export interface Robots {
 const [kept, most] = [60 * 60 * 1000, 512_000];
 
 /* Asks for the beginning of a file. */
-type Get = (address: string, options: { declared: readonly string[]; accept: string; beginning: number }) => Promise<{ body: Uint8Array; headers: Headers }>;
+type Get = (
+  address: string,
+  options: { declared: readonly string[]; accept: string; beginning: number },
+) => Promise<{ body: Uint8Array; headers: Headers }>;
 
 export function createRobots(get: Get, allows: (question: RobotsQuestion) => Promise<boolean>): Robots {
   const files = new LRUCache<string, string>({ max: 200, ttl: kept });
@@ -22,7 +25,11 @@ export function createRobots(get: Get, allows: (question: RobotsQuestion) => Pro
     if (known !== undefined) return known;
     let text = '';
     try {
-      const { body, headers } = await get(address, { declared: [], accept: 'text/plain, */*;q=0.1', beginning: most });
+      const { body, headers } = await get(address, {
+        declared: [],
+        accept: 'text/plain, */*;q=0.1',
+        beginning: most,
+      });
       text = decodeData(body, headers.get('content-type') ?? '');
     } catch (error) {
       // No such file forbids nothing (section 2.3.1.3); a site that cannot say what it wants is left alone (section 2.3.1.4).

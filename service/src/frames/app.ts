@@ -30,7 +30,14 @@ const nothing = writePolicy([
 const withoutOrigin = writePolicy([['sandbox', ['allow-scripts', 'allow-forms', 'allow-popups']]]);
 
 /** The second origin: documents of foreign code, each on a host of its own. It knows no cookie and no person. */
-export function createFramesApp({ connection, origins, now, log, trustProxy, perMinute = 600 }: FramesDeps): Express {
+export function createFramesApp({
+  connection,
+  origins,
+  now,
+  log,
+  trustProxy,
+  perMinute = 600,
+}: FramesDeps): Express {
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);
@@ -65,16 +72,25 @@ export function createFramesApp({ connection, origins, now, log, trustProxy, per
     // A document without an origin of its own asks for it as if from elsewhere.
     response.set('Cross-Origin-Resource-Policy', 'cross-origin').type('js').send(relayScript);
   });
-  app.get('/robots.txt', (_request, response) => void response.type('text/plain').send('User-agent: *\nDisallow: /\n'));
+  app.get(
+    '/robots.txt',
+    (_request, response) => void response.type('text/plain').send('User-agent: *\nDisallow: /\n'),
+  );
 
   app.get('/oembed', async ({ query }, response) => {
-    const word = (name: string): string | undefined => (typeof query[name] === 'string' ? query[name] : undefined);
-    const most = (name: string): number | undefined => (/^[1-9]\d{0,4}$/.test(word(name) ?? '') ? Number(word(name)) : undefined);
+    const word = (name: string): string | undefined =>
+      typeof query[name] === 'string' ? query[name] : undefined;
+    const most = (name: string): number | undefined =>
+      /^[1-9]\d{0,4}$/.test(word(name) ?? '') ? Number(word(name)) : undefined;
     response.set('Access-Control-Allow-Origin', '*');
     const [link, format = 'json'] = [word('url'), word('format')];
     if (link === undefined) return say(response, 400, 'Say in “url” which link the question is about.');
-    if (format !== 'json' && format !== 'xml') return say(response, 501, 'Answers are given in json and in xml.');
-    const room = { ...(most('maxwidth') && { maxWidth: most('maxwidth')! }), ...(most('maxheight') && { maxHeight: most('maxheight')! }) };
+    if (format !== 'json' && format !== 'xml')
+      return say(response, 501, 'Answers are given in json and in xml.');
+    const room = {
+      ...(most('maxwidth') && { maxWidth: most('maxwidth')! }),
+      ...(most('maxheight') && { maxHeight: most('maxheight')! }),
+    };
     const answer = await connection.during(goneOf(response), () => served.answer(link, format, room));
     if (answer === null) return say(response, 404, 'Nothing is known of this link.');
     if (answer === 'over') return speak(response, 410, 'over');
@@ -88,12 +104,22 @@ export function createFramesApp({ connection, origins, now, log, trustProxy, per
   app.get('/{*path}', async (request, response) => {
     const placement = origins().placementName(request.hostname, request.path);
     const preview = origins().previewName(request.hostname, request.path);
-    const found = await connection.during(goneOf(response), async () => (placement ? served.document(placement) : preview ? findPreview(connection.frames, preview, now()) : null));
+    const found = await connection.during(goneOf(response), async () =>
+      placement
+        ? served.document(placement)
+        : preview
+          ? findPreview(connection.frames, preview, now())
+          : null,
+    );
     if (found === 'over') return speak(response, 410, 'over');
     if (found === 'not-yet') return speak(response.set('Retry-After', '1'), 503, 'away');
     if (!found) return speak(response, 404, 'nothing');
     // That of a placement is on the page for all to see, and providers may want to know where they are shown.
-    if (placement) response.set({ 'Cache-Control': `public, max-age=${holdsFor}`, 'Referrer-Policy': 'strict-origin-when-cross-origin' });
+    if (placement)
+      response.set({
+        'Cache-Control': `public, max-age=${holdsFor}`,
+        'Referrer-Policy': 'strict-origin-when-cross-origin',
+      });
     // A preview that was made while each had a host of its own is not given that origin where all share one.
     response
       .set('Content-Security-Policy', origins().ownHosts ? found.policy : [found.policy, withoutOrigin])
@@ -105,13 +131,18 @@ export function createFramesApp({ connection, origins, now, log, trustProxy, per
   return app;
 }
 
-const say = (response: Response, status: number, text: string): void => void response.status(status).type('text/plain').send(`${text}\n`);
+const say = (response: Response, status: number, text: string): void =>
+  void response.status(status).type('text/plain').send(`${text}\n`);
 
 /* What visitors read in the place of an embed, in their own language where it is among ours. */
 function speak(response: Response, status: number, words: keyof VisitorWords): void {
   const asked = response.req.acceptsLanguages([...visitorLanguages]);
   const language = visitorLanguages.find((known) => known === asked) ?? visitorLanguages[0]!;
-  say(response.set('Content-Language', language).vary('Accept-Language'), status, visitorWords[language][words]);
+  say(
+    response.set('Content-Language', language).vary('Accept-Language'),
+    status,
+    visitorWords[language][words],
+  );
 }
 
 /* Ends when whoever asked goes away. */

@@ -1,4 +1,12 @@
-import { offerOembed, originSource, previewDocument, writeOembed, type OembedFormat, type OembedRoom, type PreviewDocument } from '@orbis/core';
+import {
+  offerOembed,
+  originSource,
+  previewDocument,
+  writeOembed,
+  type OembedFormat,
+  type OembedRoom,
+  type PreviewDocument,
+} from '@orbis/core';
 import type { Handle } from '../database/connect.ts';
 import type { Origins } from '../origins.ts';
 import { findLinkedPlacement, type LinkedPlacement, type Served as KeptServed } from '../store/served.ts';
@@ -40,13 +48,17 @@ export function createServed({ db, origins }: ServedTools): Served {
       if (row === null || typeof row === 'string') return row;
       const { text, facts } = row.served;
       const address = origins().placementUrl(id);
-      const question = (format: OembedFormat): string => `${new URL('/oembed', address).href}?${new URLSearchParams({ url: address, format }).toString()}`;
+      const question = (format: OembedFormat): string =>
+        `${new URL('/oembed', address).href}?${new URLSearchParams({ url: address, format }).toString()}`;
       return previewDocument(text, facts.reading, facts.sheet, {
         title: titleOf(row),
         ancestors: [originSource(row.site.address), origins().console].filter((origin) => origin !== null),
         ownHost: origins().ownHosts,
         language: 'en',
-        discovery: (['json', 'xml'] as const).map((format) => ({ type: types[format], href: question(format) })),
+        discovery: (['json', 'xml'] as const).map((format) => ({
+          type: types[format],
+          href: question(format),
+        })),
       });
     },
     answer: async (link, format, room) => {

@@ -12,9 +12,11 @@ const deepest = 64;
  * @throws OrbisError
  */
 export async function readBody(request: Request, response: Response, most: number): Promise<unknown> {
-  if (!request.is(types)) throw new OrbisError('unsupported-type', { found: request.get('content-type') ?? null });
+  if (!request.is(types))
+    throw new OrbisError('unsupported-type', { found: request.get('content-type') ?? null });
   const encoding = request.get('content-encoding');
-  if (encoding !== undefined && encoding !== 'identity') throw new OrbisError('unsupported-encoding', { found: encoding.slice(0, 40) });
+  if (encoding !== undefined && encoding !== 'identity')
+    throw new OrbisError('unsupported-encoding', { found: encoding.slice(0, 40) });
   const bytes = await rawBody(request, response, most);
   if (depthOf(bytes) > deepest) throw new OrbisError('too-deep', { most: deepest });
   try {
@@ -34,7 +36,8 @@ const rawBody = (request: Request, response: Response, most: number): Promise<Ui
     });
   });
 
-const sizeInWords = (bytes: number): string => (bytes < 1024 * 1024 ? `${Math.round(bytes / 1024)} kB` : `${Math.round(bytes / 1024 / 1024)} MB`);
+const sizeInWords = (bytes: number): string =>
+  bytes < 1024 * 1024 ? `${Math.round(bytes / 1024)} kB` : `${Math.round(bytes / 1024 / 1024)} MB`;
 
 const [quote, backslash, opens, closes] = [0x22, 0x5c, [0x7b, 0x5b], [0x7d, 0x5d]];
 

@@ -22,7 +22,12 @@ export const nobody: Caller = { person: null, readOnly: false };
 export function visitorOf(request: Request, { origins }: Pick<Deps, 'origins'>): Visitor {
   const cookies = parseCookie(request.get('cookie') ?? '');
   const names = cookieNames(origins());
-  return { address: request.ip ?? '', agent: request.get('user-agent') ?? '', session: cookies[names.session] || null, device: cookies[names.device] || null };
+  return {
+    address: request.ip ?? '',
+    agent: request.get('user-agent') ?? '',
+    session: cookies[names.session] || null,
+    device: cookies[names.device] || null,
+  };
 }
 
 /** @throws OrbisError `token-unknown` */
@@ -35,5 +40,8 @@ export async function whoCalls(request: Request, deps: Deps): Promise<Caller> {
     if (!found) throw new OrbisError('token-unknown');
     return { person: found.person, readOnly: found.access === 'read' };
   }
-  return { person: visitor.session === null ? null : await personOfSession(db, visitor.session, visitor, deps.now()), readOnly: false };
+  return {
+    person: visitor.session === null ? null : await personOfSession(db, visitor.session, visitor, deps.now()),
+    readOnly: false,
+  };
 }

@@ -56,12 +56,20 @@ export function serveConsole(): Router {
   router.use(
     '/assets',
     // What was packed when the console was built is sent as it is, to whoever takes it so.
-    packedStatic(join(built, 'assets'), { enableBrotli: true, orderPreference: ['br', 'gz'], index: false, serveStatic: { immutable: true, maxAge: '1y' } }),
+    packedStatic(join(built, 'assets'), {
+      enableBrotli: true,
+      orderPreference: ['br', 'gz'],
+      index: false,
+      serveStatic: { immutable: true, maxAge: '1y' },
+    }),
     (_request, response) => void response.status(404).type('text/plain').send('Not here.\n'),
   );
   router.get('/{*rest}', (request, response) => {
     if (!existsSync(page)) {
-      response.status(503).type('text/plain').send('The console is not built yet: “npm run build” builds it.\n');
+      response
+        .status(503)
+        .type('text/plain')
+        .send('The console is not built yet: “npm run build” builds it.\n');
       return;
     }
     const html = readFileSync(page, 'utf8').replace('{{nonce}}', String(response.locals['nonce']));

@@ -5,13 +5,26 @@ const isSecure = ({ console: home }: Pick<Origins, 'console'>): boolean => home.
 
 /** Under https names that browsers let no other host and no other path set (RFC 6265bis, section 4.1.3.2). */
 export const cookieNames = (origins: Pick<Origins, 'console'>): { session: string; device: string } =>
-  isSecure(origins) ? { session: '__Host-orbis', device: '__Host-orbis-device' } : { session: 'orbis', device: 'orbis-device' };
+  isSecure(origins)
+    ? { session: '__Host-orbis', device: '__Host-orbis-device' }
+    : { session: 'orbis', device: 'orbis-device' };
 
 const setCookie = (name: string, value: string, expires: Date, origins: Pick<Origins, 'console'>): string =>
-  stringifySetCookie({ name, value, httpOnly: true, sameSite: 'strict', path: '/', secure: isSecure(origins), expires });
+  stringifySetCookie({
+    name,
+    value,
+    httpOnly: true,
+    sameSite: 'strict',
+    path: '/',
+    secure: isSecure(origins),
+    expires,
+  });
 
 /** The header that sets the session's cookie, or takes it away (null). */
-export const sessionCookie = (session: { secret: string; expiresAt: Date } | null, origins: Pick<Origins, 'console'>): string =>
+export const sessionCookie = (
+  session: { secret: string; expiresAt: Date } | null,
+  origins: Pick<Origins, 'console'>,
+): string =>
   setCookie(cookieNames(origins).session, session?.secret ?? '', session?.expiresAt ?? new Date(0), origins);
 
 /* As long as browsers keep one (RFC 6265bis, section 5.6.1). */

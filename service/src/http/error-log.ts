@@ -11,7 +11,13 @@ export function errorForLog(given: unknown): object {
   const frames = (error.stack ?? '').split('\n').filter((line) => /^\s+at /.test(line));
   const stack = frames.join('\n');
   const query = 'query' in error && typeof error.query === 'string' ? error.query : null;
-  if (query === null && numberOf(error) === null) return { name: error.name, message: error.message, ...(codeOf(error) !== null && { code: codeOf(error) }), stack };
+  if (query === null && numberOf(error) === null)
+    return {
+      name: error.name,
+      message: error.message,
+      ...(codeOf(error) !== null && { code: codeOf(error) }),
+      stack,
+    };
   return { name: 'database', code: codeOf(error), number: numberOf(error), asked: kindOf(query), stack };
 }
 

@@ -32,6 +32,10 @@ export const refuseCrossSite =
   (request, _response, next) => {
     const site = request.get('sec-fetch-site');
     const origin = request.get('origin');
-    if ((site !== undefined && site !== 'same-origin' && site !== 'none') || (origin !== undefined && origin !== origins().console)) throw new OrbisError('cross-site');
+    if (
+      (site !== undefined && site !== 'same-origin' && site !== 'none') ||
+      (origin !== undefined && origin !== origins().console)
+    )
+      throw new OrbisError('cross-site');
     next();
   };

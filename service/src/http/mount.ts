@@ -28,7 +28,8 @@ function answer(name: RouteName, route: Route, handlers: Handlers, deps: Deps): 
     // A question ends with whoever asked it; what changes something is brought to its end.
     const waiting = route.method === 'get' ? gone.signal : null;
     const visitor = visitorOf(request, deps);
-    const { person, readOnly } = route.access === 'probe' ? nobody : await connection.during(waiting, () => whoCalls(request, deps));
+    const { person, readOnly } =
+      route.access === 'probe' ? nobody : await connection.during(waiting, () => whoCalls(request, deps));
     if (route.access === 'owner' && !person) throw new OrbisError('not-signed-in');
     if (readOnly && route.method !== 'get' && !route.readOnly) throw new OrbisError('token-read-only');
     const body = route.body ? await readBody(request, response, route.most ?? usualMost) : undefined;
@@ -50,10 +51,17 @@ function answer(name: RouteName, route: Route, handlers: Handlers, deps: Deps): 
     });
     if ('events' in reply) {
       const isSignedIn = async (): Promise<boolean> => (await whoCalls(request, deps)).person !== null;
-      return sendEvents(response, { events: reply.events, end: gone, lastSeen: request.get('last-event-id'), isSignedIn });
+      return sendEvents(response, {
+        events: reply.events,
+        end: gone,
+        lastSeen: request.get('last-event-id'),
+        isSignedIn,
+      });
     }
-    if (reply.session !== undefined) response.append('Set-Cookie', sessionCookie(reply.session, deps.origins()));
-    if (reply.device !== undefined) response.append('Set-Cookie', deviceCookie(reply.device, deps.origins(), deps.now()));
+    if (reply.session !== undefined)
+      response.append('Set-Cookie', sessionCookie(reply.session, deps.origins()));
+    if (reply.device !== undefined)
+      response.append('Set-Cookie', deviceCookie(reply.device, deps.origins(), deps.now()));
     if (reply.etag) response.set('ETag', reply.etag);
     response.set('Cache-Control', 'no-store').status(reply.status ?? route.statuses[0] ?? 200);
     if (reply.data === undefined) response.end();
@@ -66,11 +74,18 @@ function parsed(schema: z.ZodType | undefined, value: unknown, place: 'path' | '
   const result = schema.safeParse(value ?? {});
   if (result.success) return result.data;
   const errors: FieldError[] = result.error.issues.map((issue) => ({
-    pointer: place === 'body' ? '/' + issue.path.map((step) => String(step).replaceAll('~', '~0').replaceAll('/', '~1')).join('/') : issue.path.join('.'),
+    pointer:
+      place === 'body'
+        ? '/' + issue.path.map((step) => String(step).replaceAll('~', '~0').replaceAll('/', '~1')).join('/')
+        : issue.path.join('.'),
     detail: issue.message,
   }));
   const [first] = errors;
-  throw new OrbisError('bad-request', { problem: `${first?.pointer || 'The body'}: ${first?.detail}.`.replace(/\.\.$/, '.') }, errors);
+  throw new OrbisError(
+    'bad-request',
+    { problem: `${first?.pointer || 'The body'}: ${first?.detail}.`.replace(/\.\.$/, '.') },
+    errors,
+  );
 }
 
 const matchState =

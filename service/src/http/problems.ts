@@ -6,7 +6,9 @@ import { apiBase, catalogue, OrbisError, routes, type Facts, type Problem } from
 
 /** The error as a problem document (RFC 9457). */
 export function problemOf(error: OrbisError, instance: string): Problem {
-  const facts = Object.fromEntries(Object.entries(error.facts).filter(([, value]) => value !== undefined)) as NonNullable<Problem['facts']>;
+  const facts = Object.fromEntries(
+    Object.entries(error.facts).filter(([, value]) => value !== undefined),
+  ) as NonNullable<Problem['facts']>;
   return {
     type: `urn:orbis:error:${error.code}`,
     title: catalogue[error.code].title,
@@ -25,7 +27,8 @@ export function answerProblems(log: Logger): ErrorRequestHandler {
     if (response.headersSent) return next(raw);
     const error = known(raw, String(request.id));
     if (error.code === 'internal') log.error({ err: raw, request: request.id }, 'request failed');
-    if (error.facts['seconds'] !== undefined && [429, 503].includes(error.status)) response.set('Retry-After', String(error.facts['seconds']));
+    if (error.facts['seconds'] !== undefined && [429, 503].includes(error.status))
+      response.set('Retry-After', String(error.facts['seconds']));
     // What was sent and not read is not waited for.
     if (!request.complete) response.set('Connection', 'close');
     if (error.code === 'not-signed-in') response.set('WWW-Authenticate', 'Bearer');
@@ -44,7 +47,12 @@ export const noRoute: RequestHandler = (request) => {
   const allowed = Object.values(routes)
     .filter((route) => fitsPath(route.path, path))
     .map((route) => route.method.toUpperCase());
-  if (allowed.length > 0) throw new OrbisError('method-not-allowed', { path: apiBase + path, method: request.method, allowed: allowed.join(', ') });
+  if (allowed.length > 0)
+    throw new OrbisError('method-not-allowed', {
+      path: apiBase + path,
+      method: request.method,
+      allowed: allowed.join(', '),
+    });
   throw new OrbisError('no-route', { path: apiBase + path });
 };
 
@@ -53,6 +61,7 @@ function known(raw: unknown, request: string): OrbisError {
   const facts: Facts = { request };
   if (isAway(raw)) return new OrbisError('database-away', { seconds: 2 });
   if (isTooSlow(raw)) return new OrbisError('query-too-slow', { seconds: 10 });
-  if (raw instanceof URIError) return new OrbisError('bad-request', { problem: 'The address of the request is not written rightly.' });
+  if (raw instanceof URIError)
+    return new OrbisError('bad-request', { problem: 'The address of the request is not written rightly.' });
   return new OrbisError('internal', facts);
 }

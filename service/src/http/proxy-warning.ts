@@ -7,7 +7,10 @@ export const behindProxy =
   'A proxy seems to stand before Orbis, and ORBIS_TRUST_PROXY is 0: all visitors then seem to come from one address, and wrong passwords of one keep out all. Set it to the number of proxies.';
 
 /** Whether the settings tell of one: Orbis itself speaks http, so where it is reached by https, something stands before it. */
-export const seemsProxied = ({ ORBIS_PUBLIC_URL: home, ORBIS_TRUST_PROXY: trusted }: Pick<Settings, 'ORBIS_PUBLIC_URL' | 'ORBIS_TRUST_PROXY'>): boolean =>
+export const seemsProxied = ({
+  ORBIS_PUBLIC_URL: home,
+  ORBIS_TRUST_PROXY: trusted,
+}: Pick<Settings, 'ORBIS_PUBLIC_URL' | 'ORBIS_TRUST_PROXY'>): boolean =>
   home?.startsWith('https:') === true && trusted === 0;
 
 /** Says so once, when a request comes that only a proxy can have passed on. */

@@ -38,7 +38,9 @@ export interface EventReply<T> {
   events: AsyncIterable<T>;
 }
 
-export type Handler<N extends RouteName> = (call: Call<N>) => Promise<Reply<AnswerOf<Routes[N]>> | EventReply<AnswerOf<Routes[N]>>>;
+export type Handler<N extends RouteName> = (
+  call: Call<N>,
+) => Promise<Reply<AnswerOf<Routes[N]>> | EventReply<AnswerOf<Routes[N]>>>;
 export type Handlers<Names extends RouteName = RouteName> = { [N in Names]: Handler<N> };
 
 /** The operations whose names begin so. */

@@ -10,10 +10,17 @@ const [long, piece] = [500, 65_536];
  * put into words as they are sent.
  */
 export async function sendJson(response: Response, data: unknown): Promise<void> {
-  const members = typeof data === 'object' && data !== null && !Array.isArray(data) ? Object.entries(data).filter(([, value]) => value !== undefined) : [];
-  if (!members.some(([, value]) => Array.isArray(value) && value.length > long)) return void response.json(data);
+  const members =
+    typeof data === 'object' && data !== null && !Array.isArray(data)
+      ? Object.entries(data).filter(([, value]) => value !== undefined)
+      : [];
+  if (!members.some(([, value]) => Array.isArray(value) && value.length > long))
+    return void response.json(data);
   try {
-    await pipeline(Readable.from(pieces(members), { objectMode: true, highWaterMark: 1 }), response.type('json'));
+    await pipeline(
+      Readable.from(pieces(members), { objectMode: true, highWaterMark: 1 }),
+      response.type('json'),
+    );
   } catch (error) {
     // Whoever went away before the end wants no answer any more.
     if ((error as NodeJS.ErrnoException).code !== 'ERR_STREAM_PREMATURE_CLOSE') throw error;

@@ -20,8 +20,17 @@ const [retry, check, beat] = [1000, 5000, 15_000];
  * Sends events as they come (HTML, section 9.2), each with an id made of what it says. A stream ends with the session
  * or the token that opened it.
  */
-export async function sendEvents(response: Response, { events, end, lastSeen, isSignedIn }: StreamOptions): Promise<void> {
-  response.status(200).set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store, no-transform', 'X-Accel-Buffering': 'no' });
+export async function sendEvents(
+  response: Response,
+  { events, end, lastSeen, isSignedIn }: StreamOptions,
+): Promise<void> {
+  response
+    .status(200)
+    .set({
+      'Content-Type': 'text/event-stream',
+      'Cache-Control': 'no-store, no-transform',
+      'X-Accel-Buffering': 'no',
+    });
   response.flushHeaders();
   const send = (text: string): void => {
     if (end.signal.aborted) return;

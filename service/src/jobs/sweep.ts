@@ -12,7 +12,13 @@ import { issuedTexts, type IssuedText } from '../store/issued.ts';
 import type { JobRow } from '../store/jobs.ts';
 import { declaredAddresses } from '../store/places.ts';
 import { leavingOn, placementsToSweep, type SweptPlacement } from '../store/placements.ts';
-import { nextPage, recordPage, type PageOfSweep, type PageResult, type PlacementResult } from '../store/sweeps.ts';
+import {
+  nextPage,
+  recordPage,
+  type PageOfSweep,
+  type PageResult,
+  type PlacementResult,
+} from '../store/sweeps.ts';
 import { outOfDateFinding } from '../usecases/placements.ts';
 import { pageUrl } from '../serializers/places.ts';
 import { planPage } from '../usecases/planning.ts';
@@ -31,16 +37,27 @@ export interface SweepTools {
 }
 
 /** Reads the pages of a sweep, one by one. */
-export const sweepJobs = (tools: SweepTools): JobHandler => ({ kind: 'sweep', leavesTrace: true, step: (job, owner) => sweepOnePage(job, owner, tools) });
+export const sweepJobs = (tools: SweepTools): JobHandler => ({
+  kind: 'sweep',
+  leavesTrace: true,
+  step: (job, owner) => sweepOnePage(job, owner, tools),
+});
 
 /* Reads the next page of a sweep and writes down what it shows, as long as the sweep is this owner's. */
-async function sweepOnePage(job: JobRow, owner: string, tools: SweepTools): Promise<'more' | 'none' | 'lost'> {
+async function sweepOnePage(
+  job: JobRow,
+  owner: string,
+  tools: SweepTools,
+): Promise<'more' | 'none' | 'lost'> {
   const next = await nextPage(tools.db, job.id);
   if (!next) return 'none';
   return (await recordPage(tools.db, owner, next, await lookAt(next, tools), tools.now())) ? 'more' : 'lost';
 }
 
-async function lookAt(row: PageOfSweep, { db, fetching, reader, renderContext, refresh, placementUrl, log }: SweepTools): Promise<PageResult> {
+async function lookAt(
+  row: PageOfSweep,
+  { db, fetching, reader, renderContext, refresh, placementUrl, log }: SweepTools,
+): Promise<PageResult> {
   let placements = await placementsToSweep(db, row.page.id);
   if (placements.some(({ stale }) => stale === 'yes')) {
     await planPage(row.page.id, { db, renderContext: () => refresh().then(renderContext), log });
@@ -56,28 +73,54 @@ async function lookAt(row: PageOfSweep, { db, fetching, reader, renderContext, r
       issued: new Map((issued.get(id) ?? []).map(({ number, text }) => [number, text])),
     }));
     const leaving = await leavingOn(db, row.page.id);
-    const ended = leaving.map(({ publicId }) => ({ placement: publicId, seenBefore: true, served: placementUrl(publicId), issued: new Map<number, string>() }));
+    const ended = leaving.map(({ publicId }) => ({
+      placement: publicId,
+      seenBefore: true,
+      served: placementUrl(publicId),
+      issued: new Map<number, string>(),
+    }));
     const scanned = await reader.reconcilePage(answer.text, [...expected, ...ended]);
     const seen = placements.map((placed, i) => resultOf(placed, scanned[i]!, issued.get(placed.id) ?? []));
-    const gone = leaving.filter((_, i) => scanned[placements.length + i]!.state === 'missing').map(({ id }) => id);
+    const gone = leaving
+      .filter((_, i) => scanned[placements.length + i]!.state === 'missing')
+      .map(({ id }) => id);
     return { state: 'read', status: answer.status, why: null, digest: digest(answer.text), seen, gone };
   } catch (error) {
-    const failure = error instanceof OrbisError && unreadable.has(error.code) ? new FetchFailure(error.message, 'See what makes the page so large.') : error;
+    const failure =
+      error instanceof OrbisError && unreadable.has(error.code)
+        ? new FetchFailure(error.message, 'See what makes the page so large.')
+        : error;
     if (!(failure instanceof FetchFailure)) throw error;
-    const finding = { rule: 'page-unreachable', level: 'error' as const, facts: { why: failure.message, remedy: failure.remedy } };
+    const finding = {
+      rule: 'page-unreachable',
+      level: 'error' as const,
+      facts: { why: failure.message, remedy: failure.remedy },
+    };
     return {
       state: 'unreachable',
       status: failure.status,
       why: failure.message,
       digest: null,
       gone: [],
-      seen: placements.map((p) => ({ placementId: p.id, state: 'unreachable' as const, delivery: null, carried: null, line: null, served: false, findings: [finding] })),
+      seen: placements.map((p) => ({
+        placementId: p.id,
+        state: 'unreachable' as const,
+        delivery: null,
+        carried: null,
+        line: null,
+        served: false,
+        findings: [finding],
+      })),
     };
   }
 }
 
 /* What a sweep makes out of one placement, held against what is wanted of it now. */
-function resultOf({ id, wanted, revision }: SweptPlacement, { state, delivery, line, served, findings }: PlacementSeen, issued: readonly IssuedText[]): PlacementResult {
+function resultOf(
+  { id, wanted, revision }: SweptPlacement,
+  { state, delivery, line, served, findings }: PlacementSeen,
+  issued: readonly IssuedText[],
+): PlacementResult {
   const carries = issued.find(({ number }) => number === delivery) ?? null;
   const isOld = state === 'live' && carries !== null && wanted !== null && carries.textDigest !== wanted;
   return {
@@ -87,7 +130,9 @@ function resultOf({ id, wanted, revision }: SweptPlacement, { state, delivery, l
     carried: carries?.textDigest ?? null,
     line,
     served,
-    findings: isOld ? [...findings, outOfDateFinding({ delivery: carries.number, revision: carries.revision }, revision)] : findings,
+    findings: isOld
+      ? [...findings, outOfDateFinding({ delivery: carries.number, revision: carries.revision }, revision)]
+      : findings,
   };
 }
 

@@ -27,7 +27,11 @@ export interface RunnerTools {
 export function createRunner(handlers: readonly JobHandler[], tools: RunnerTools): Runner {
   const lanes = handlers.map((handler) => createLane(handler, tools));
   const all = (say: (lane: Runner) => void) => (): void => lanes.forEach(say);
-  return { start: all((lane) => lane.start()), nudge: all((lane) => lane.nudge()), stop: async () => void (await Promise.all(lanes.map((lane) => lane.stop()))) };
+  return {
+    start: all((lane) => lane.start()),
+    nudge: all((lane) => lane.nudge()),
+    stop: async () => void (await Promise.all(lanes.map((lane) => lane.stop()))),
+  };
 }
 
 function createLane(handler: JobHandler, { db, owner, now, log }: RunnerTools): Runner {
@@ -47,7 +51,10 @@ function createLane(handler: JobHandler, { db, owner, now, log }: RunnerTools): 
         if (stopping) return await releaseJob(db, job.id, owner);
         const left = await handler.step(job, owner);
         if (left === 'lost') return log.warn({ job: job.publicId }, 'another process has taken the job');
-        if (left === 'none') return await (handler.leavesTrace ? endJob(db, job.id, owner, 'done', now()) : removeJob(db, job.id, owner));
+        if (left === 'none')
+          return await (handler.leavesTrace
+            ? endJob(db, job.id, owner, 'done', now())
+            : removeJob(db, job.id, owner));
       }
     } catch (error) {
       // Without the database there is nobody to tell; when it is back, the lease runs out and the job goes on.
@@ -61,7 +68,12 @@ function createLane(handler: JobHandler, { db, owner, now, log }: RunnerTools): 
 
   const look = async (): Promise<void> => {
     await handler.prepare?.(db);
-    for (let job = await claimJob(db, handler.kind, owner); job; job = stopping ? null : await claimJob(db, handler.kind, owner)) await work(job);
+    for (
+      let job = await claimJob(db, handler.kind, owner);
+      job;
+      job = stopping ? null : await claimJob(db, handler.kind, owner)
+    )
+      await work(job);
   };
 
   const round = (): void => {

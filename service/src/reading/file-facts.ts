@@ -31,11 +31,17 @@ export async function factsOfFile(beginning: Uint8Array, size: number | null): P
     // The reader is found by the ending; its own list names this one of them without a dot.
     const { format } = await parseBuffer(
       beginning,
-      { path: signature!.ext === 'webm' ? 'webm' : `file.${signature!.ext}`, ...(size === null ? {} : { size }) },
+      {
+        path: signature!.ext === 'webm' ? 'webm' : `file.${signature!.ext}`,
+        ...(size === null ? {} : { size }),
+      },
       { duration: false, skipCovers: true },
     );
     const video = format.trackInfo.find((track) => track.video)?.video;
-    const length = format.duration !== undefined && Number.isFinite(format.duration) && format.duration > 0 ? Math.round(format.duration * 1000) / 1000 : null;
+    const length =
+      format.duration !== undefined && Number.isFinite(format.duration) && format.duration > 0
+        ? Math.round(format.duration * 1000) / 1000
+        : null;
     return { ...facts, width: video?.pixelWidth ?? null, height: video?.pixelHeight ?? null, length };
   } catch {
     // What ends in the middle may tell nothing of its length.
@@ -43,4 +49,5 @@ export async function factsOfFile(beginning: Uint8Array, size: number | null): P
   }
 }
 
-const isSvg = (bytes: Uint8Array): boolean => /<svg[\s>]/i.test(Buffer.from(bytes.subarray(0, 2048)).toString('utf8'));
+const isSvg = (bytes: Uint8Array): boolean =>
+  /<svg[\s>]/i.test(Buffer.from(bytes.subarray(0, 2048)).toString('utf8'));

@@ -59,7 +59,12 @@ export interface ReaderOptions {
 }
 
 /** Starts no thread before the first text comes. */
-export function createReader({ seconds = 10, threads = 2, waiting = 1000, megabytes = 640 }: ReaderOptions = {}): Reader {
+export function createReader({
+  seconds = 10,
+  threads = 2,
+  waiting = 1000,
+  megabytes = 640,
+}: ReaderOptions = {}): Reader {
   const worker = import.meta.url.endsWith('.ts') ? './worker.development.mjs' : './worker.js';
   const pool = new Piscina({
     filename: fileURLToPath(new URL(worker, import.meta.url)),
@@ -80,13 +85,17 @@ export function createReader({ seconds = 10, threads = 2, waiting = 1000, megaby
       return await pool.run(task, { name, signal: deadline.signal });
     } catch (error) {
       if (deadline.signal.aborted) throw new OrbisError('reading-too-slow', { seconds });
-      if ((error as NodeJS.ErrnoException).code === 'ERR_WORKER_OUT_OF_MEMORY') throw new OrbisError('reading-too-large', { most: megabytes });
+      if ((error as NodeJS.ErrnoException).code === 'ERR_WORKER_OUT_OF_MEMORY')
+        throw new OrbisError('reading-too-large', { most: megabytes });
       throw error;
     } finally {
       clearTimeout(timer);
     }
   };
-  const run = async <N extends keyof typeof tasks>(name: N, task: Parameters<(typeof tasks)[N]>[0]): Promise<Awaited<ReturnType<(typeof tasks)[N]>>> => {
+  const run = async <N extends keyof typeof tasks>(
+    name: N,
+    task: Parameters<(typeof tasks)[N]>[0],
+  ): Promise<Awaited<ReturnType<(typeof tasks)[N]>>> => {
     if (queue.size >= waiting) throw new OrbisError('too-busy', { seconds: 5 });
     const result = await queue.add(() =>
       once(name, task).catch((error: unknown) => {

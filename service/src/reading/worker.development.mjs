@@ -11,7 +11,11 @@ const sources = ['core/src', 'contract/src', 'service/src/reading'];
 
 /* The newest change of any source; what is made of them holds until then. */
 const newest = Math.max(
-  ...sources.flatMap((name) => readdirSync(join(top, name), { recursive: true, withFileTypes: true }).map((entry) => statSync(join(entry.parentPath, entry.name)).mtimeMs)),
+  ...sources.flatMap((name) =>
+    readdirSync(join(top, name), { recursive: true, withFileTypes: true }).map(
+      (entry) => statSync(join(entry.parentPath, entry.name)).mtimeMs,
+    ),
+  ),
 );
 const file = join(folder, `worker-${Math.round(newest)}.mjs`);
 
@@ -20,7 +24,13 @@ const librariesStay = {
   name: 'libraries-stay',
   setup: (making) => {
     making.onResolve({ filter: /^[^./]/ }, async ({ path, pluginData, ...from }) => {
-      if (pluginData === librariesStay || path.startsWith('@orbis/') || path.startsWith('node:') || from.kind === 'entry-point') return null;
+      if (
+        pluginData === librariesStay ||
+        path.startsWith('@orbis/') ||
+        path.startsWith('node:') ||
+        from.kind === 'entry-point'
+      )
+        return null;
       const { path: found } = await making.resolve(path, { ...from, pluginData: librariesStay });
       return { path: found, external: true };
     });

@@ -35,10 +35,16 @@ import { workOut as workOutHere } from './work-out.ts';
 import { workOutPage as workOutPageHere } from './work-out-page.ts';
 
 /** Reads each text. */
-export const readTexts = retiring(({ texts, context }: { texts: readonly string[]; context: ReadingContext }): Reading[] => texts.map((text) => read(text, context)));
+export const readTexts = retiring(
+  ({ texts, context }: { texts: readonly string[]; context: ReadingContext }): Reading[] =>
+    texts.map((text) => read(text, context)),
+);
 
 /** What the collection keeps of a reading: little enough to be handed over thousands of times. */
-export interface Summary extends Pick<Reading, 'input' | 'kind' | 'generated' | 'asked' | 'mark' | 'provider' | 'sheet'> {
+export interface Summary extends Pick<
+  Reading,
+  'input' | 'kind' | 'generated' | 'asked' | 'mark' | 'provider' | 'sheet'
+> {
   level: Level | null;
   hosts: string[];
   /** How many links it consists of. */
@@ -48,29 +54,49 @@ export interface Summary extends Pick<Reading, 'input' | 'kind' | 'generated' | 
 }
 
 /** Reads each text, and keeps only the summary. */
-export const summariseTexts = retiring(({ texts, context }: { texts: readonly string[]; context: ReadingContext }): Summary[] =>
-  texts.map((text) => {
-    const { input, kind, generated, asked, mark, provider, sheet, findings, hosts, addresses } = read(text, context);
-    return {
-      ...{ input, kind, generated, asked, mark, provider, sheet },
-      level: (['error', 'warning', 'note'] as const).find((level) => findings.some((finding) => finding.level === level)) ?? null,
-      hosts: hosts.map(({ host }) => host),
-      links: input === 'link' ? addresses.length : 0,
-      excess: findings.find(({ rule }) => rule === 'too-much') ?? null,
-    };
-  }),
+export const summariseTexts = retiring(
+  ({ texts, context }: { texts: readonly string[]; context: ReadingContext }): Summary[] =>
+    texts.map((text) => {
+      const { input, kind, generated, asked, mark, provider, sheet, findings, hosts, addresses } = read(
+        text,
+        context,
+      );
+      return {
+        ...{ input, kind, generated, asked, mark, provider, sheet },
+        level:
+          (['error', 'warning', 'note'] as const).find((level) =>
+            findings.some((finding) => finding.level === level),
+          ) ?? null,
+        hosts: hosts.map(({ host }) => host),
+        links: input === 'link' ? addresses.length : 0,
+        excess: findings.find(({ rule }) => rule === 'too-much') ?? null,
+      };
+    }),
 );
 
 /** Mends each text: all that is more than a note, or only what breaks these rules. */
-export const mendTexts = retiring(({ texts, context, only }: { texts: readonly string[]; context: ReadingContext; only: readonly string[] | undefined }): Mended[] =>
-  texts.map((text) => mend(text, context, only)),
+export const mendTexts = retiring(
+  ({
+    texts,
+    context,
+    only,
+  }: {
+    texts: readonly string[];
+    context: ReadingContext;
+    only: readonly string[] | undefined;
+  }): Mended[] => texts.map((text) => mend(text, context, only)),
 );
 
 /** Finds the embeds of a whole page. */
-export const harvestPage = retiring(({ text, context }: { text: string; context: HarvestContext }): PageHarvest => harvest(text, context));
+export const harvestPage = retiring(
+  ({ text, context }: { text: string; context: HarvestContext }): PageHarvest => harvest(text, context),
+);
 
 /** Holds a published page against what the register expects on it. */
-export const reconcilePage = retiring(({ text, expected }: { text: string; expected: readonly Expected[] }): PlacementSeen[] => reconcile(scanPage(text), expected));
+export const reconcilePage = retiring(
+  ({ text, expected }: { text: string; expected: readonly Expected[] }): PlacementSeen[] =>
+    reconcile(scanPage(text), expected),
+);
 
 /** Works out what is asked of a code. */
 export const workOut = retiring(workOutHere);
@@ -79,7 +105,13 @@ export const workOut = retiring(workOutHere);
 export const workOutPage = retiring(workOutPageHere);
 
 /** What the first bytes of a file tell of it. */
-export const fileFacts = ({ beginning, size }: { beginning: Uint8Array; size: number | null }): Promise<FileFacts> => factsOfFile(beginning, size);
+export const fileFacts = ({
+  beginning,
+  size,
+}: {
+  beginning: Uint8Array;
+  size: number | null;
+}): Promise<FileFacts> => factsOfFile(beginning, size);
 
 /** Whether a site lets programs read an address. */
 export const robots = retiring(robotsAllow);
@@ -97,16 +129,25 @@ export const sheetFile = retiring((text: string): SheetRead => {
 export type SheetRead = { ok: true; sheet: Sheet } | { ok: false; faults: readonly SheetFault[] };
 
 /** What differs between two codes, word by word. */
-export const compare = retiring(({ before, after }: { before: string; after: string }): TextRun[] => compareTexts(before, after));
+export const compare = retiring(({ before, after }: { before: string; after: string }): TextRun[] =>
+  compareTexts(before, after),
+);
 
 /** Reads a list of oEmbed providers. */
 export const providerList = retiring(readProviderList);
 
 /** Reads the page behind a link. */
-export const linkedPage = retiring((page: Parameters<typeof readLinkedPage>[0]): PageFacts => readLinkedPage(page));
+export const linkedPage = retiring((page: Parameters<typeof readLinkedPage>[0]): PageFacts =>
+  readLinkedPage(page),
+);
 
 /** Reads an oEmbed answer. */
-export const oembedAnswer = retiring(({ text, format }: { text: string; format: OembedFormat }): OembedParsed => parseOembed(text, format));
+export const oembedAnswer = retiring(
+  ({ text, format }: { text: string; format: OembedFormat }): OembedParsed => parseOembed(text, format),
+);
 
 /** Proposes a sheet from samples. */
-export const learnFrom = retiring(({ samples, context }: { samples: readonly string[]; context: LearnContext }): Learned => learnSheet(samples, context));
+export const learnFrom = retiring(
+  ({ samples, context }: { samples: readonly string[]; context: LearnContext }): Learned =>
+    learnSheet(samples, context),
+);

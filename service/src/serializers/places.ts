@@ -2,10 +2,12 @@ import type { Page, Site, Spot } from '@orbis/contract';
 import type { PageRow, SiteRow, SpotRow } from '../store/places.ts';
 
 /** The address of a page: the site's address with the page's path. */
-export const pageUrl = (site: { address: string }, page: { path: string }): string => site.address.replace(/\/$/, '') + '/' + page.path;
+export const pageUrl = (site: { address: string }, page: { path: string }): string =>
+  site.address.replace(/\/$/, '') + '/' + page.path;
 
 /** A page as people write it: `hollinfell/talks`. */
-export const pageKeyOf = ({ site, page }: { site: { key: string }; page: { path: string } }): string => `${site.key}/${page.path}`;
+export const pageKeyOf = ({ site, page }: { site: { key: string }; page: { path: string } }): string =>
+  `${site.key}/${page.path}`;
 
 export const serializeSite = ({ key, name, address, defaults, head, pages, createdAt }: SiteRow): Site => ({
   key,
@@ -24,7 +26,10 @@ export const serializeSpot = (page: string, spot: SpotRow): Spot => ({
   placements: spot.placements,
 });
 
-export function serializePage({ site, page }: { site: SiteRow; page: PageRow }, spots: readonly SpotRow[]): Page {
+export function serializePage(
+  { site, page }: { site: SiteRow; page: PageRow },
+  spots: readonly SpotRow[],
+): Page {
   const key = pageKeyOf({ site, page });
   return {
     key,

@@ -24,8 +24,15 @@ export async function countAttempt(tx: Handle, scopes: readonly Scope[], now: Da
   for (const { name } of [...scopes].sort((a, b) => (a.name < b.name ? -1 : 1)))
     await tx.insert(attempt).ignore().values({ scope: name, count: 0, lastAt: now, blockedUntil: now });
   const names = scopes.map(({ name }) => name);
-  const rows = new Map((await tx.select().from(attempt).where(inArray(attempt.scope, names)).for('update')).map((row) => [row.scope, row]));
-  const waits = [...rows.values()].map(({ blockedUntil }) => Math.ceil((blockedUntil.getTime() - now.getTime()) / 1000)).filter((seconds) => seconds > 0);
+  const rows = new Map(
+    (await tx.select().from(attempt).where(inArray(attempt.scope, names)).for('update')).map((row) => [
+      row.scope,
+      row,
+    ]),
+  );
+  const waits = [...rows.values()]
+    .map(({ blockedUntil }) => Math.ceil((blockedUntil.getTime() - now.getTime()) / 1000))
+    .filter((seconds) => seconds > 0);
   if (waits.length > 0) return Math.max(...waits);
   for (const { name, free, longest } of scopes) {
     const row = rows.get(name)!;

@@ -11,7 +11,13 @@ const most = 50;
 export async function rememberDevice(db: Handle, personId: number, now: Date): Promise<string> {
   const secret = newSecret();
   await db.insert(device).values({ hash: digest(secret), personId, createdAt: now });
-  const old = await db.select({ hash: device.hash }).from(device).where(eq(device.personId, personId)).orderBy(desc(device.createdAt)).limit(most).offset(most);
+  const old = await db
+    .select({ hash: device.hash })
+    .from(device)
+    .where(eq(device.personId, personId))
+    .orderBy(desc(device.createdAt))
+    .limit(most)
+    .offset(most);
   if (old.length > 0)
     await db.delete(device).where(
       inArray(
@@ -32,4 +38,5 @@ export async function isKnownDevice(db: Handle, personId: number, secret: string
 }
 
 /** Forgets the browsers of somebody. */
-export const forgetDevices = async (db: Handle, personId: number): Promise<void> => void (await db.delete(device).where(eq(device.personId, personId)));
+export const forgetDevices = async (db: Handle, personId: number): Promise<void> =>
+  void (await db.delete(device).where(eq(device.personId, personId)));

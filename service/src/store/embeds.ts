@@ -64,11 +64,23 @@ export async function insertEmbed(
   const key = await freeKey(tx, keyFrom(values.name));
   const { name, notes, kind, provider, level } = values;
   const made = { createdAt: now, createdBy: by };
-  const [{ insertId }] = await tx.insert(embed).values({ key, name, notes, kind, provider, level, source: 1, revision: 1, changedAt: now, ...made });
+  const [{ insertId }] = await tx
+    .insert(embed)
+    .values({ key, name, notes, kind, provider, level, source: 1, revision: 1, changedAt: now, ...made });
   const [{ insertId: sourceId }] = await tx
     .insert(source)
-    .values({ embedId: insertId, number: 1, pasted: values.pasted, base: values.base, found: values.found, digest: digest(values.base), ...made });
-  await tx.insert(revision).values({ embedId: insertId, number: 1, sourceId, leftOut: [], ...values.revision, ...made });
+    .values({
+      embedId: insertId,
+      number: 1,
+      pasted: values.pasted,
+      base: values.base,
+      found: values.found,
+      digest: digest(values.base),
+      ...made,
+    });
+  await tx
+    .insert(revision)
+    .values({ embedId: insertId, number: 1, sourceId, leftOut: [], ...values.revision, ...made });
   await setTags(tx, insertId, values.tags);
   await setHosts(tx, insertId, values.hosts);
   return key;
@@ -95,7 +107,8 @@ export async function setTags(tx: Handle, embedId: number, tags: readonly string
 }
 
 /** The hosts that can be searched for: plain ASCII names, each once. */
-export const searchableHosts = (hosts: readonly string[]): string[] => [...new Set(hosts)].filter((host) => host.length <= 253 && /^[\x21-\x7e]+$/.test(host)).slice(0, 500);
+export const searchableHosts = (hosts: readonly string[]): string[] =>
+  [...new Set(hosts)].filter((host) => host.length <= 253 && /^[\x21-\x7e]+$/.test(host)).slice(0, 500);
 
 /** Writes down which hosts an embed's code contacts. Hosts that are no plain ASCII names are left out of the search. */
 async function setHosts(tx: Handle, embedId: number, hosts: readonly string[]): Promise<void> {
@@ -119,7 +132,10 @@ export async function tagsOf(db: Handle, embedIds: readonly number[]): Promise<M
 /** How many placements each of these embeds has that are not ended. */
 export async function placementCounts(db: Handle, embedIds: readonly number[]): Promise<Map<number, number>> {
   if (embedIds.length === 0) return new Map();
-  const rows = await db.select({ id: embed.id, placements: embed.placements }).from(embed).where(isOneOf(embed.id, embedIds));
+  const rows = await db
+    .select({ id: embed.id, placements: embed.placements })
+    .from(embed)
+    .where(isOneOf(embed.id, embedIds));
   return new Map(rows.map(({ id, placements }) => [id, placements]));
 }
 
@@ -145,8 +161,21 @@ export async function listEmbeds(db: Handle, query: EmbedQuery): Promise<EmbedRo
     query.kind ? eq(embed.kind, query.kind) : undefined,
     query.level ? eq(embed.level, query.level) : undefined,
     query.provider ? eq(embed.provider, query.provider) : undefined,
-    query.host ? inArray(embed.id, db.select({ id: embedHost.embedId }).from(embedHost).where(eq(embedHost.host, query.host.toLowerCase()))) : undefined,
-    query.tag ? inArray(embed.id, db.select({ id: embedTag.embedId }).from(embedTag).where(eq(embedTag.tag, query.tag))) : undefined,
+    query.host
+      ? inArray(
+          embed.id,
+          db
+            .select({ id: embedHost.embedId })
+            .from(embedHost)
+            .where(eq(embedHost.host, query.host.toLowerCase())),
+        )
+      : undefined,
+    query.tag
+      ? inArray(
+          embed.id,
+          db.select({ id: embedTag.embedId }).from(embedTag).where(eq(embedTag.tag, query.tag)),
+        )
+      : undefined,
     ...words.map(wordCondition),
     query.term ? conditionOf(query.term) : undefined,
   ];
@@ -159,7 +188,12 @@ export async function listEmbeds(db: Handle, query: EmbedQuery): Promise<EmbedRo
 }
 
 /** Changes an embed's row if it still is in the version that the caller saw; false where it is not. */
-export async function changeEmbed(tx: Handle, row: Pick<EmbedRow, 'id' | 'version'>, values: Partial<EmbedRow>, now: Date): Promise<boolean> {
+export async function changeEmbed(
+  tx: Handle,
+  row: Pick<EmbedRow, 'id' | 'version'>,
+  values: Partial<EmbedRow>,
+  now: Date,
+): Promise<boolean> {
   const [result] = await tx
     .update(embed)
     .set({ ...values, version: row.version + 1, changedAt: now })
@@ -168,16 +202,37 @@ export async function changeEmbed(tx: Handle, row: Pick<EmbedRow, 'id' | 'versio
 }
 
 /** Adds the next revision; false where the embed has changed since. Call it in a transaction. */
-export async function addRevision(tx: Handle, stored: StoredEmbed, values: NewRevision, { by, now }: Actor): Promise<boolean> {
+export async function addRevision(
+  tx: Handle,
+  stored: StoredEmbed,
+  values: NewRevision,
+  { by, now }: Actor,
+): Promise<boolean> {
   const number = stored.embed.revision + 1;
   if (!(await changeEmbed(tx, stored.embed, { revision: number }, now))) return false;
-  await tx.insert(revision).values({ embedId: stored.embed.id, number, sourceId: stored.source.id, leftOut: [], ...values, createdAt: now, createdBy: by });
+  await tx
+    .insert(revision)
+    .values({
+      embedId: stored.embed.id,
+      number,
+      sourceId: stored.source.id,
+      leftOut: [],
+      ...values,
+      createdAt: now,
+      createdBy: by,
+    });
   await markEmbeds(tx, [stored.embed.id]);
   return true;
 }
 
 /** Adds a newer source with the revision that is made of it; false where the embed has changed since. Call it in a transaction. */
-export async function addSource(tx: Handle, stored: StoredEmbed, summary: NewSource, values: NewRevision, { by, now }: Actor): Promise<boolean> {
+export async function addSource(
+  tx: Handle,
+  stored: StoredEmbed,
+  summary: NewSource,
+  values: NewRevision,
+  { by, now }: Actor,
+): Promise<boolean> {
   const { pasted, base, found } = summary;
   const [{ newest } = { newest: 0 }] = await tx
     .select({ newest: sql<number>`max(${source.number})` })
@@ -187,32 +242,74 @@ export async function addSource(tx: Handle, stored: StoredEmbed, summary: NewSou
   // The unique number of a source decides between two that come at once, but the row of the embed is locked first.
   if (!(await summarise(tx, stored, summary, number, now))) return false;
   const made = { createdAt: now, createdBy: by };
-  const [{ insertId: sourceId }] = await tx.insert(source).values({ embedId: stored.embed.id, number, pasted, base, found, digest: digest(base), ...made });
-  await tx.insert(revision).values({ embedId: stored.embed.id, number: stored.embed.revision + 1, sourceId, leftOut: [], ...values, ...made });
+  const [{ insertId: sourceId }] = await tx
+    .insert(source)
+    .values({ embedId: stored.embed.id, number, pasted, base, found, digest: digest(base), ...made });
+  await tx
+    .insert(revision)
+    .values({
+      embedId: stored.embed.id,
+      number: stored.embed.revision + 1,
+      sourceId,
+      leftOut: [],
+      ...values,
+      ...made,
+    });
   await markEmbeds(tx, [stored.embed.id]);
   return true;
 }
 
 /** Makes a new revision equal to an earlier one, with its source; false where the embed has changed since. Call it in a transaction. */
-export async function restoreRevision(tx: Handle, stored: StoredEmbed, earlier: RevisionRow, from: SourceRow, summary: NewSource, { by, now }: Actor): Promise<boolean> {
+export async function restoreRevision(
+  tx: Handle,
+  stored: StoredEmbed,
+  earlier: RevisionRow,
+  from: SourceRow,
+  summary: NewSource,
+  { by, now }: Actor,
+): Promise<boolean> {
   if (!(await summarise(tx, stored, summary, from.number, now))) return false;
   const { leftOut, options, sheetId, sheetDigest, sourceId } = earlier;
   const number = stored.embed.revision + 1;
   const reason = `revision ${earlier.number} again`;
-  await tx.insert(revision).values({ embedId: stored.embed.id, number, sourceId, leftOut, options, sheetId, sheetDigest, reason, createdAt: now, createdBy: by });
+  await tx
+    .insert(revision)
+    .values({
+      embedId: stored.embed.id,
+      number,
+      sourceId,
+      leftOut,
+      options,
+      sheetId,
+      sheetDigest,
+      reason,
+      createdAt: now,
+      createdBy: by,
+    });
   await markEmbeds(tx, [stored.embed.id]);
   return true;
 }
 
 /** Writes down what the collection is searched for, where an embed is read differently now; no change that anybody made. */
-export async function resummarise(tx: Handle, row: EmbedRow, { kind, provider, level }: NewSource): Promise<void> {
+export async function resummarise(
+  tx: Handle,
+  row: EmbedRow,
+  { kind, provider, level }: NewSource,
+): Promise<void> {
   if (row.kind === kind && row.provider === provider && row.level === level) return;
   await tx.update(embed).set({ kind, provider, level }).where(eq(embed.id, row.id));
 }
 
 /* The embed's row says of its newest revision what the collection is searched for. */
-async function summarise(tx: Handle, { embed: row }: StoredEmbed, { kind, provider, level, hosts }: NewSource, source: number, now: Date): Promise<boolean> {
-  if (!(await changeEmbed(tx, row, { kind, provider, level, source, revision: row.revision + 1 }, now))) return false;
+async function summarise(
+  tx: Handle,
+  { embed: row }: StoredEmbed,
+  { kind, provider, level, hosts }: NewSource,
+  source: number,
+  now: Date,
+): Promise<boolean> {
+  if (!(await changeEmbed(tx, row, { kind, provider, level, source, revision: row.revision + 1 }, now)))
+    return false;
   await setHosts(tx, row.id, hosts);
   return true;
 }
@@ -223,7 +320,12 @@ export async function sourceOf(db: Handle, { sourceId }: Pick<RevisionRow, 'sour
   return row!;
 }
 
-export async function listRevisions(db: Handle, embedId: number, limit: number, after: string | undefined): Promise<RevisionRow[]> {
+export async function listRevisions(
+  db: Handle,
+  embedId: number,
+  limit: number,
+  after: string | undefined,
+): Promise<RevisionRow[]> {
   const from = afterId(after);
   return db
     .select()
@@ -243,6 +345,9 @@ export async function findRevision(db: Handle, embedId: number, number: number):
 
 /** The numbers of sources by their rows' ids. */
 export async function sourceNumbers(db: Handle, embedId: number): Promise<Map<number, number>> {
-  const rows = await db.select({ id: source.id, number: source.number }).from(source).where(eq(source.embedId, embedId));
+  const rows = await db
+    .select({ id: source.id, number: source.number })
+    .from(source)
+    .where(eq(source.embedId, embedId));
   return new Map(rows.map(({ id, number }) => [id, number]));
 }

@@ -20,10 +20,20 @@ export interface ChangeableEmbed {
 }
 
 /** Every embed that a search finds, with its newest revision, in the order of collecting; locked where it is to be changed. */
-export async function embedsWhere(db: Handle, term: SearchTerm, { lock = false }: { lock?: boolean } = {}): Promise<ChangeableEmbed[]> {
+export async function embedsWhere(
+  db: Handle,
+  term: SearchTerm,
+  { lock = false }: { lock?: boolean } = {},
+): Promise<ChangeableEmbed[]> {
   const query = db
     .select({
-      embed: { id: embed.id, key: embed.key, name: embed.name, revision: embed.revision, version: embed.version },
+      embed: {
+        id: embed.id,
+        key: embed.key,
+        name: embed.name,
+        revision: embed.revision,
+        version: embed.version,
+      },
       source: { id: source.id, base: source.base, found: source.found },
       revision: { options: revision.options, sheetId: revision.sheetId },
     })
@@ -43,7 +53,11 @@ export interface NextRevision {
 }
 
 /** Adds the next revision to each of these embeds, which are locked. Call it in a transaction. */
-export async function addRevisions(tx: Handle, changes: readonly NextRevision[], { by, now }: Actor): Promise<void> {
+export async function addRevisions(
+  tx: Handle,
+  changes: readonly NextRevision[],
+  { by, now }: Actor,
+): Promise<void> {
   for (const part of chunks(changes)) {
     await tx
       .update(embed)
@@ -82,7 +96,9 @@ export async function recordChange(
   { by, now }: Actor,
 ): Promise<string> {
   const publicId = newPublicId();
-  const [{ insertId }] = await tx.insert(groupChange).values({ publicId, search, said, embeds: items.length, createdAt: now, createdBy: by });
+  const [{ insertId }] = await tx
+    .insert(groupChange)
+    .values({ publicId, search, said, embeds: items.length, createdAt: now, createdBy: by });
   await insertMany(
     tx,
     groupChangeItem,
@@ -91,13 +107,21 @@ export async function recordChange(
   return publicId;
 }
 
-export async function findChange(db: Handle, publicId: string, { lock = false }: { lock?: boolean } = {}): Promise<GroupChangeRow | null> {
+export async function findChange(
+  db: Handle,
+  publicId: string,
+  { lock = false }: { lock?: boolean } = {},
+): Promise<GroupChangeRow | null> {
   const query = db.select().from(groupChange).where(eq(groupChange.publicId, publicId));
   const [row] = await (lock ? query.for('update') : query);
   return row ?? null;
 }
 
-export async function listChanges(db: Handle, limit: number, before: number | null): Promise<GroupChangeRow[]> {
+export async function listChanges(
+  db: Handle,
+  limit: number,
+  before: number | null,
+): Promise<GroupChangeRow[]> {
   return db
     .select()
     .from(groupChange)
@@ -107,7 +131,10 @@ export async function listChanges(db: Handle, limit: number, before: number | nu
 }
 
 /** What a change did, with each embed as it is now (locked) and as it was before. */
-export async function itemsOfChange(tx: Handle, changeId: number): Promise<{ item: typeof groupChangeItem.$inferSelect; embed: EmbedRow; earlier: RevisionRow }[]> {
+export async function itemsOfChange(
+  tx: Handle,
+  changeId: number,
+): Promise<{ item: typeof groupChangeItem.$inferSelect; embed: EmbedRow; earlier: RevisionRow }[]> {
   return tx
     .select({ item: groupChangeItem, embed, earlier: revision })
     .from(groupChangeItem)
@@ -118,4 +145,5 @@ export async function itemsOfChange(tx: Handle, changeId: number): Promise<{ ite
     .for('update');
 }
 
-export const markUndone = (tx: Handle, id: number, now: Date): Promise<unknown> => tx.update(groupChange).set({ undoneAt: now }).where(eq(groupChange.id, id));
+export const markUndone = (tx: Handle, id: number, now: Date): Promise<unknown> =>
+  tx.update(groupChange).set({ undoneAt: now }).where(eq(groupChange.id, id));

@@ -11,10 +11,18 @@ export type HarvestItemRow = typeof harvestItem.$inferSelect;
 export type NewItem = Omit<typeof harvestItem.$inferInsert, 'id' | 'harvestId' | 'takenEmbedId'>;
 
 /** Writes down a page and what was found on it. Call it in a transaction. */
-export async function insertHarvest(tx: Handle, values: Pick<HarvestRow, 'address' | 'title' | 'findings'>, items: readonly NewItem[], { by, now }: Actor): Promise<string> {
+export async function insertHarvest(
+  tx: Handle,
+  values: Pick<HarvestRow, 'address' | 'title' | 'findings'>,
+  items: readonly NewItem[],
+  { by, now }: Actor,
+): Promise<string> {
   const publicId = newPublicId();
-  const [{ insertId }] = await tx.insert(harvest).values({ publicId, ...values, createdAt: now, createdBy: by });
-  if (items.length > 0) await tx.insert(harvestItem).values(items.map((item) => ({ harvestId: insertId, ...item })));
+  const [{ insertId }] = await tx
+    .insert(harvest)
+    .values({ publicId, ...values, createdAt: now, createdBy: by });
+  if (items.length > 0)
+    await tx.insert(harvestItem).values(items.map((item) => ({ harvestId: insertId, ...item })));
   return publicId;
 }
 
@@ -23,7 +31,11 @@ export async function findHarvest(db: Handle, publicId: string): Promise<Harvest
   return row ?? null;
 }
 
-export async function listHarvests(db: Handle, limit: number, after: string | undefined): Promise<HarvestRow[]> {
+export async function listHarvests(
+  db: Handle,
+  limit: number,
+  after: string | undefined,
+): Promise<HarvestRow[]> {
   const from = afterId(after);
   return db
     .select()

@@ -32,7 +32,11 @@ export async function embedsOfDigests(db: Handle, digests: readonly string[]): P
 }
 
 /** Puts many embeds into the collection, each with its first source and revision; their keys, in the same order. Call it in a transaction. */
-export async function insertEmbeds(tx: Handle, values: readonly NewEmbed[], { by, now }: Actor): Promise<string[]> {
+export async function insertEmbeds(
+  tx: Handle,
+  values: readonly NewEmbed[],
+  { by, now }: Actor,
+): Promise<string[]> {
   const keys = await freeKeys(
     tx,
     values.map(({ name }) => keyFrom(name)),
@@ -41,14 +45,33 @@ export async function insertEmbeds(tx: Handle, values: readonly NewEmbed[], { by
   await insertMany(
     tx,
     embed,
-    values.map(({ name, notes, kind, provider, level }, i) => ({ key: keys[i]!, name, notes, kind, provider, level, source: 1, revision: 1, changedAt: now, ...made })),
+    values.map(({ name, notes, kind, provider, level }, i) => ({
+      key: keys[i]!,
+      name,
+      notes,
+      kind,
+      provider,
+      level,
+      source: 1,
+      revision: 1,
+      changedAt: now,
+      ...made,
+    })),
   );
   const ids = await idsBy(tx, keys);
   const idOf = (i: number): number => ids.get(keys[i]!)!;
   await insertMany(
     tx,
     source,
-    values.map(({ pasted, base, found, digest }, i) => ({ embedId: idOf(i), number: 1, pasted, base, found, digest, ...made })),
+    values.map(({ pasted, base, found, digest }, i) => ({
+      embedId: idOf(i),
+      number: 1,
+      pasted,
+      base,
+      found,
+      digest,
+      ...made,
+    })),
   );
   // Nearly all begin with the same revision: where their sources are, the server knows best.
   const same = groupBy(
@@ -66,7 +89,12 @@ export async function insertEmbeds(tx: Handle, values: readonly NewEmbed[], { by
   await insertMany(
     tx,
     embedTag,
-    values.flatMap(({ tags }, i) => [...new Map(tags.map((tag) => [tag.toLowerCase(), tag])).values()].map((tag) => ({ embedId: idOf(i), tag }))),
+    values.flatMap(({ tags }, i) =>
+      [...new Map(tags.map((tag) => [tag.toLowerCase(), tag])).values()].map((tag) => ({
+        embedId: idOf(i),
+        tag,
+      })),
+    ),
   );
   await insertMany(
     tx,
@@ -77,7 +105,12 @@ export async function insertEmbeds(tx: Handle, values: readonly NewEmbed[], { by
 }
 
 /* One and the same first revision, for each of these embeds with its one source. */
-async function insertFirstRevisions(tx: Handle, { options, sheetId, sheetDigest, reason }: NewRevision, embedIds: readonly number[], { by, now }: Actor): Promise<void> {
+async function insertFirstRevisions(
+  tx: Handle,
+  { options, sheetId, sheetDigest, reason }: NewRevision,
+  embedIds: readonly number[],
+  { by, now }: Actor,
+): Promise<void> {
   const row = tx
     .select({
       embedId: source.embedId,
@@ -93,19 +126,29 @@ async function insertFirstRevisions(tx: Handle, { options, sheetId, sheetDigest,
     })
     .from(source)
     .where(isOneOf(source.embedId, embedIds));
-  await tx.execute(sql`insert into ${revision} (embed_id, number, source_id, left_out, options, sheet_id, sheet_digest, reason, created_at, created_by) ${row}`);
+  await tx.execute(
+    sql`insert into ${revision} (embed_id, number, source_id, left_out, options, sheet_id, sheet_digest, reason, created_at, created_by) ${row}`,
+  );
 }
 
 async function idsBy(tx: Handle, keys: readonly string[]): Promise<Map<string, number>> {
   const ids = new Map<string, number>();
-  for (const part of chunks(keys)) for (const { id, key } of await tx.select({ id: embed.id, key: embed.key }).from(embed).where(inArray(embed.key, part))) ids.set(key, id);
+  for (const part of chunks(keys))
+    for (const { id, key } of await tx
+      .select({ id: embed.id, key: embed.key })
+      .from(embed)
+      .where(inArray(embed.key, part)))
+      ids.set(key, id);
   return ids;
 }
 
 /* A key for each, none of them there yet and no two the same. */
 async function freeKeys(tx: Handle, wanted: readonly string[]): Promise<string[]> {
   const taken = new Set<string>();
-  const read = async (conditionOf: (key: string) => SQL | undefined, keys: readonly string[]): Promise<void> => {
+  const read = async (
+    conditionOf: (key: string) => SQL | undefined,
+    keys: readonly string[],
+  ): Promise<void> => {
     for (const part of chunks(keys))
       for (const { key } of await tx
         .select({ key: embed.key })
@@ -114,7 +157,9 @@ async function freeKeys(tx: Handle, wanted: readonly string[]): Promise<string[]
         taken.add(key);
   };
   const different = new Set(wanted);
-  for (const part of chunks([...different])) for (const { key } of await tx.select({ key: embed.key }).from(embed).where(inArray(embed.key, part))) taken.add(key);
+  for (const part of chunks([...different]))
+    for (const { key } of await tx.select({ key: embed.key }).from(embed).where(inArray(embed.key, part)))
+      taken.add(key);
   // Numbers are put behind those only that are there already, or wanted twice.
   const seen = new Set<string>();
   const numbered = new Set(wanted.filter((key) => taken.has(key) || seen.size === seen.add(key).size));

@@ -11,19 +11,34 @@ const size = 1000;
  * to build a statement with a parameter for each value costs several times as much as to write the rows. All rows have
  * the same members.
  */
-export async function insertMany<T extends MySqlTable>(tx: Handle, table: T, rows: readonly InferInsertModel<T>[]): Promise<void> {
+export async function insertMany<T extends MySqlTable>(
+  tx: Handle,
+  table: T,
+  rows: readonly InferInsertModel<T>[],
+): Promise<void> {
   const [first] = rows;
   if (!first) return;
   const members = Object.keys(first);
-  const columns = members.map((member) => (table as unknown as Record<string, unknown>)[member]).filter((column) => is(column, MySqlColumn));
-  if (columns.length !== members.length) throw new Error(`${getTableName(table)} has no column for one of ${members.join(', ')}`);
+  const columns = members
+    .map((member) => (table as unknown as Record<string, unknown>)[member])
+    .filter((column) => is(column, MySqlColumn));
+  if (columns.length !== members.length)
+    throw new Error(`${getTableName(table)} has no column for one of ${members.join(', ')}`);
   for (let from = 0; from < rows.length; from += size) {
-    const part = rows.slice(from, from + size).map((row) => columns.map((column, i) => written(column, row[members[i] as keyof typeof row])));
-    await tx.execute(sql.raw(format('insert into ?? (??) values ?', [getTableName(table), columns.map(nameOf), part] as string[])));
+    const part = rows
+      .slice(from, from + size)
+      .map((row) => columns.map((column, i) => written(column, row[members[i] as keyof typeof row])));
+    await tx.execute(
+      sql.raw(
+        format('insert into ?? (??) values ?', [getTableName(table), columns.map(nameOf), part] as string[]),
+      ),
+    );
   }
 }
 
-const written = (column: MySqlColumn, value: unknown): unknown => (value === null || value === undefined ? null : column.mapToDriverValue(value));
+const written = (column: MySqlColumn, value: unknown): unknown =>
+  value === null || value === undefined ? null : column.mapToDriverValue(value);
 
 /* The name of a column as the schema's casing has it. */
-const nameOf = ({ name }: MySqlColumn): string => name.replaceAll(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
+const nameOf = ({ name }: MySqlColumn): string =>
+  name.replaceAll(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);

@@ -26,21 +26,38 @@ export interface Issued {
 export const textDigest = (made: Pick<Snippet, 'runs'>): string => digest(snippetText(made));
 
 /** Of snippets made with the neutral mark: whether the same is pasted, at each position; why it is so does not matter. */
-export const issueDigest = (snippets: readonly Snippet[]): string => digest(JSON.stringify(snippets.map((made) => [made.position, textDigest(made)])));
+export const issueDigest = (snippets: readonly Snippet[]): string =>
+  digest(JSON.stringify(snippets.map((made) => [made.position, textDigest(made)])));
 
 export async function lastDelivery(db: Handle, placementId: number): Promise<DeliveryRow | null> {
-  const [row] = await db.select().from(delivery).where(eq(delivery.placementId, placementId)).orderBy(desc(delivery.number)).limit(1);
+  const [row] = await db
+    .select()
+    .from(delivery)
+    .where(eq(delivery.placementId, placementId))
+    .orderBy(desc(delivery.number))
+    .limit(1);
   return row ?? null;
 }
 
 /** Writes down what is handed out as a placement’s next delivery: snippets made with the neutral mark, each kept once. Call it in a transaction that holds the placement’s row. */
 export async function insertDelivery(
   tx: Handle,
-  { snippets, ...values }: { placementId: number; number: number; revisionId: number; options: Options; snippets: readonly Snippet[] },
+  {
+    snippets,
+    ...values
+  }: {
+    placementId: number;
+    number: number;
+    revisionId: number;
+    options: Options;
+    snippets: readonly Snippet[];
+  },
   { by, now }: Actor,
 ): Promise<void> {
   const ids = await keepSnippets(tx, snippets);
-  const [{ insertId: deliveryId }] = await tx.insert(delivery).values({ ...values, digest: issueDigest(snippets), createdAt: now, createdBy: by });
+  const [{ insertId: deliveryId }] = await tx
+    .insert(delivery)
+    .values({ ...values, digest: issueDigest(snippets), createdAt: now, createdBy: by });
   await insertMany(
     tx,
     deliverySnippet,
@@ -51,7 +68,11 @@ export async function insertDelivery(
 
 /* The ids of these snippets, in their order. */
 async function keepSnippets(tx: Handle, snippets: readonly Snippet[]): Promise<number[]> {
-  const rows = snippets.map((made) => ({ digest: digest(JSON.stringify(made.runs)), textDigest: textDigest(made), runs: made.runs }));
+  const rows = snippets.map((made) => ({
+    digest: digest(JSON.stringify(made.runs)),
+    textDigest: textDigest(made),
+    runs: made.runs,
+  }));
   await tx.insert(snippet).ignore().values(rows);
   const kept = await tx
     .select({ id: snippet.id, digest: snippet.digest })
@@ -67,7 +88,12 @@ async function keepSnippets(tx: Handle, snippets: readonly Snippet[]): Promise<n
 }
 
 /** What was handed out for a placement, the newest first. */
-export async function listDeliveries(db: Handle, { id, publicId }: { id: number; publicId: string }, limit: number, after: string | undefined): Promise<Issued[]> {
+export async function listDeliveries(
+  db: Handle,
+  { id, publicId }: { id: number; publicId: string },
+  limit: number,
+  after: string | undefined,
+): Promise<Issued[]> {
   const from = afterId(after);
   const rows = await db
     .select({ id: delivery.id, delivery, revision: revision.number })
@@ -81,7 +107,9 @@ export async function listDeliveries(db: Handle, { id, publicId }: { id: number;
     rows.map((row) => row.id),
   );
   return rows.map((row) => {
-    const own = (snippets.get(row.id) ?? []).map((made) => withMark(made, { placement: publicId, delivery: row.delivery.number }));
+    const own = (snippets.get(row.id) ?? []).map((made) =>
+      withMark(made, { placement: publicId, delivery: row.delivery.number }),
+    );
     return { ...row, snippets: own, text: snippetText(own.find(({ position }) => position === 'spot')!) };
   });
 }
@@ -89,12 +117,21 @@ export async function listDeliveries(db: Handle, { id, publicId }: { id: number;
 async function snippetsOf(db: Handle, deliveryIds: readonly number[]): Promise<Map<number, Snippet[]>> {
   if (deliveryIds.length === 0) return new Map();
   const rows = await db
-    .select({ deliveryId: deliverySnippet.deliveryId, position: deliverySnippet.position, runs: snippet.runs })
+    .select({
+      deliveryId: deliverySnippet.deliveryId,
+      position: deliverySnippet.position,
+      runs: snippet.runs,
+    })
     .from(deliverySnippet)
     .innerJoin(snippet, eq(snippet.id, deliverySnippet.snippetId))
     .where(inArray(deliverySnippet.deliveryId, [...deliveryIds]))
     .orderBy(asc(deliverySnippet.deliveryId), asc(deliverySnippet.at));
-  return new Map([...groupBy(rows, (row) => row.deliveryId)].map(([id, own]) => [id, own.map(({ position, runs }) => ({ position, runs }))]));
+  return new Map(
+    [...groupBy(rows, (row) => row.deliveryId)].map(([id, own]) => [
+      id,
+      own.map(({ position, runs }) => ({ position, runs })),
+    ]),
+  );
 }
 
 /** What was ever handed out for a placement’s spot. */
@@ -108,20 +145,35 @@ export interface IssuedText {
 }
 
 /** Everything that was ever handed out for the spots of these placements, by the placement, with its marks. */
-export async function issuedTexts(db: Handle, placements: readonly { id: number; publicId: string }[]): Promise<Map<number, IssuedText[]>> {
+export async function issuedTexts(
+  db: Handle,
+  placements: readonly { id: number; publicId: string }[],
+): Promise<Map<number, IssuedText[]>> {
   const publicIds = new Map(placements.map(({ id, publicId }) => [id, publicId]));
   const out: IssuedText[] = [];
   for (const part of chunks([...publicIds.keys()])) {
     const rows = await db
-      .select({ placementId: delivery.placementId, number: delivery.number, revision: revision.number, textDigest: snippet.textDigest, runs: snippet.runs })
+      .select({
+        placementId: delivery.placementId,
+        number: delivery.number,
+        revision: revision.number,
+        textDigest: snippet.textDigest,
+        runs: snippet.runs,
+      })
       .from(delivery)
       .innerJoin(revision, eq(revision.id, delivery.revisionId))
-      .innerJoin(deliverySnippet, and(eq(deliverySnippet.deliveryId, delivery.id), eq(deliverySnippet.position, 'spot')))
+      .innerJoin(
+        deliverySnippet,
+        and(eq(deliverySnippet.deliveryId, delivery.id), eq(deliverySnippet.position, 'spot')),
+      )
       .innerJoin(snippet, eq(snippet.id, deliverySnippet.snippetId))
       .where(inArray(delivery.placementId, part))
       .orderBy(asc(delivery.id));
     for (const { runs, ...row } of rows) {
-      const marked = withMark({ position: 'spot', runs }, { placement: publicIds.get(row.placementId)!, delivery: row.number });
+      const marked = withMark(
+        { position: 'spot', runs },
+        { placement: publicIds.get(row.placementId)!, delivery: row.number },
+      );
       out.push({ ...row, text: snippetText(marked) });
     }
   }
@@ -129,13 +181,27 @@ export async function issuedTexts(db: Handle, placements: readonly { id: number;
 }
 
 /** The digests of all that was handed out under these numbers, by the placement. */
-export async function issuedDigests(db: Handle, wanted: readonly { placementId: number; number: number }[]): Promise<Map<number, string[]>> {
+export async function issuedDigests(
+  db: Handle,
+  wanted: readonly { placementId: number; number: number }[],
+): Promise<Map<number, string[]>> {
   if (wanted.length === 0) return new Map();
   const rows = await db
     .select({ placementId: delivery.placementId, textDigest: snippet.textDigest })
     .from(delivery)
     .innerJoin(deliverySnippet, eq(deliverySnippet.deliveryId, delivery.id))
     .innerJoin(snippet, eq(snippet.id, deliverySnippet.snippetId))
-    .where(or(...wanted.map(({ placementId, number }) => and(eq(delivery.placementId, placementId), eq(delivery.number, number)))));
-  return new Map([...groupBy(rows, (row) => row.placementId)].map(([id, own]) => [id, own.map(({ textDigest }) => textDigest)]));
+    .where(
+      or(
+        ...wanted.map(({ placementId, number }) =>
+          and(eq(delivery.placementId, placementId), eq(delivery.number, number)),
+        ),
+      ),
+    );
+  return new Map(
+    [...groupBy(rows, (row) => row.placementId)].map(([id, own]) => [
+      id,
+      own.map(({ textDigest }) => textDigest),
+    ]),
+  );
 }

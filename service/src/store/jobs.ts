@@ -18,7 +18,12 @@ export async function findJob(db: Handle, publicId: string): Promise<JobRow | nu
   return row ?? null;
 }
 
-export async function listJobs(db: Handle, kind: JobKind, limit: number, after: string | undefined): Promise<JobRow[]> {
+export async function listJobs(
+  db: Handle,
+  kind: JobKind,
+  limit: number,
+  after: string | undefined,
+): Promise<JobRow[]> {
   const from = afterId(after);
   return db
     .select()
@@ -36,14 +41,27 @@ export async function claimJob(db: Database, kind: JobKind, owner: string): Prom
     const [found] = await tx
       .select()
       .from(job)
-      .where(and(eq(job.kind, kind), or(and(eq(job.state, 'waiting'), isDue), and(eq(job.state, 'running'), lt(job.leaseUntil, databaseNow)))))
+      .where(
+        and(
+          eq(job.kind, kind),
+          or(
+            and(eq(job.state, 'waiting'), isDue),
+            and(eq(job.state, 'running'), lt(job.leaseUntil, databaseNow)),
+          ),
+        ),
+      )
       .orderBy(asc(job.id))
       .limit(1)
       .for('update', { skipLocked: true });
     if (!found) return null;
     await tx
       .update(job)
-      .set({ state: 'running', leaseOwner: owner, leaseUntil: lease, startedAt: found.startedAt ?? new Date() })
+      .set({
+        state: 'running',
+        leaseOwner: owner,
+        leaseUntil: lease,
+        startedAt: found.startedAt ?? new Date(),
+      })
       .where(eq(job.id, found.id));
     return { ...found, state: 'running', leaseOwner: owner };
   });
@@ -68,12 +86,22 @@ export const releaseJob = async (db: Handle, id: number, owner: string): Promise
     .where(and(eq(job.id, id), eq(job.leaseOwner, owner))));
 
 /** Puts a job that failed back, to be tried again after a pause that doubles each time; false where it has failed too often. */
-export async function retryJob(db: Handle, { id, attempts }: Pick<JobRow, 'id' | 'attempts'>, owner: string): Promise<boolean> {
+export async function retryJob(
+  db: Handle,
+  { id, attempts }: Pick<JobRow, 'id' | 'attempts'>,
+  owner: string,
+): Promise<boolean> {
   if (attempts + 1 >= mostAttempts) return false;
   const seconds = firstPause * 2 ** attempts;
   await db
     .update(job)
-    .set({ state: 'waiting', attempts: attempts + 1, leaseOwner: null, leaseUntil: null, runAt: sql`${databaseNow} + INTERVAL ${sql.raw(String(seconds))} SECOND` })
+    .set({
+      state: 'waiting',
+      attempts: attempts + 1,
+      leaseOwner: null,
+      leaseUntil: null,
+      runAt: sql`${databaseNow} + INTERVAL ${sql.raw(String(seconds))} SECOND`,
+    })
     .where(and(eq(job.id, id), eq(job.leaseOwner, owner), eq(job.state, 'running')));
   return true;
 }
@@ -86,14 +114,28 @@ export async function insertPlanning(db: Handle, now: Date): Promise<void> {
   await db
     .insert(job)
     .ignore()
-    .values({ publicId: newPublicId(), kind: 'plan', scope: null, exclusiveKey: digest('plan'), createdAt: now, createdBy: null });
+    .values({
+      publicId: newPublicId(),
+      kind: 'plan',
+      scope: null,
+      exclusiveKey: digest('plan'),
+      createdAt: now,
+      createdBy: null,
+    });
 }
 
 /** Takes a job away that has nothing to tell once it is done. */
-export const removeJob = async (db: Handle, id: number, owner: string): Promise<void> => void (await db.delete(job).where(and(eq(job.id, id), eq(job.leaseOwner, owner))));
+export const removeJob = async (db: Handle, id: number, owner: string): Promise<void> =>
+  void (await db.delete(job).where(and(eq(job.id, id), eq(job.leaseOwner, owner))));
 
 /** Ends a job that is this process's; one that another has taken is left to that one. */
-export async function endJob(db: Handle, id: number, owner: string, state: 'done' | 'stopped' | 'failed', now: Date): Promise<void> {
+export async function endJob(
+  db: Handle,
+  id: number,
+  owner: string,
+  state: 'done' | 'stopped' | 'failed',
+  now: Date,
+): Promise<void> {
   await db
     .update(job)
     .set({ state, endedAt: now, leaseUntil: null, exclusiveKey: null })

@@ -17,18 +17,37 @@ export async function owner(db: Handle, now: Date): Promise<Person> {
 }
 
 /** Makes a one-time link's secret. Earlier unused links of the same purpose lose their force. */
-export async function makeLink(db: Handle, personId: number, purpose: 'password' | 'sign-in', minutes: number, now: Date): Promise<string> {
+export async function makeLink(
+  db: Handle,
+  personId: number,
+  purpose: 'password' | 'sign-in',
+  minutes: number,
+  now: Date,
+): Promise<string> {
   const secret = newSecret();
   await db
     .update(link)
     .set({ usedAt: now })
     .where(and(eq(link.personId, personId), eq(link.purpose, purpose), isNull(link.usedAt)));
-  await db.insert(link).values({ hash: digest(secret), personId, purpose, createdAt: now, expiresAt: new Date(now.getTime() + minutes * 60_000) });
+  await db
+    .insert(link)
+    .values({
+      hash: digest(secret),
+      personId,
+      purpose,
+      createdAt: now,
+      expiresAt: new Date(now.getTime() + minutes * 60_000),
+    });
   return secret;
 }
 
 /** Uses up a link; null where it is not known, is of another purpose, was used, or has run out. */
-export async function useLink(db: Handle, secret: string, purpose: 'password' | 'sign-in', now: Date): Promise<number | null> {
+export async function useLink(
+  db: Handle,
+  secret: string,
+  purpose: 'password' | 'sign-in',
+  now: Date,
+): Promise<number | null> {
   const hash = digest(secret);
   const [result] = await db
     .update(link)
@@ -39,7 +58,12 @@ export async function useLink(db: Handle, secret: string, purpose: 'password' | 
   return row?.personId ?? null;
 }
 
-export const setPassword = async (db: Handle, personId: number, passwordHash: string, name?: string): Promise<void> =>
+export const setPassword = async (
+  db: Handle,
+  personId: number,
+  passwordHash: string,
+  name?: string,
+): Promise<void> =>
   void (await db
     .update(person)
     .set({ passwordHash, ...(name ? { name } : {}) })

@@ -74,7 +74,12 @@ export interface ShownPlacement {
 }
 
 /** A page of the register, from one index, the newest first: ids alone. */
-export async function listPlacementIds(db: Handle, { embedId, siteId, pageId, state }: PlacementFilter, limit: number, after: string | undefined): Promise<number[]> {
+export async function listPlacementIds(
+  db: Handle,
+  { embedId, siteId, pageId, state }: PlacementFilter,
+  limit: number,
+  after: string | undefined,
+): Promise<number[]> {
   const from = afterId(after);
   const found = await db
     .select({ id: placement.id })
@@ -119,7 +124,10 @@ export async function shownPlacements(db: Handle, ids: readonly number[]): Promi
     .innerJoin(site, eq(site.id, placement.siteId))
     .leftJoin(delivery, and(eq(delivery.placementId, placement.id), eq(delivery.number, placement.issued)))
     .leftJoin(revision, eq(revision.id, delivery.revisionId))
-    .leftJoin(carriedDelivery, and(eq(carriedDelivery.placementId, placement.id), eq(carriedDelivery.number, placement.seenDelivery)))
+    .leftJoin(
+      carriedDelivery,
+      and(eq(carriedDelivery.placementId, placement.id), eq(carriedDelivery.number, placement.seenDelivery)),
+    )
     .leftJoin(carriedRevision, eq(carriedRevision.id, carriedDelivery.revisionId))
     .where(isOneOf(placement.id, ids))
     .orderBy(desc(placement.id));
@@ -132,7 +140,10 @@ export const placementsOn = (db: Handle, pageId: number): Promise<StoredPlacemen
     .orderBy(desc(placement.id));
 
 /** Of a placement, what a sweep must know beside what was handed out. */
-export interface SweptPlacement extends Pick<PlacementRow, 'id' | 'publicId' | 'lastSeenAt' | 'wanted' | 'stale'> {
+export interface SweptPlacement extends Pick<
+  PlacementRow,
+  'id' | 'publicId' | 'lastSeenAt' | 'wanted' | 'stale'
+> {
   /** The number of its embed’s newest revision. */
   revision: number;
 }
@@ -154,12 +165,21 @@ export const placementsToSweep = (db: Handle, pageId: number): Promise<SweptPlac
     .orderBy(desc(placement.id));
 
 /** Placements that have ended, and were still on the page when it was last read. */
-export const leavingOn = (db: Handle, pageId: number): Promise<{ id: number; publicId: string; spot: string }[]> =>
+export const leavingOn = (
+  db: Handle,
+  pageId: number,
+): Promise<{ id: number; publicId: string; spot: string }[]> =>
   db
     .select({ id: placement.id, publicId: placement.publicId, spot: spot.name })
     .from(placement)
     .innerJoin(spot, eq(spot.id, placement.spotId))
-    .where(and(eq(placement.pageId, pageId), isNull(placement.active), inArray(placement.seen, ['live', 'altered'])))
+    .where(
+      and(
+        eq(placement.pageId, pageId),
+        isNull(placement.active),
+        inArray(placement.seen, ['live', 'altered']),
+      ),
+    )
     .orderBy(desc(placement.id));
 
 /** Call it in a transaction. */
@@ -175,7 +195,11 @@ export async function insertPlacement(
 }
 
 /* An embed and a spot say how many placements they have. */
-async function count(tx: Handle, { embedId, spotId }: { embedId: number; spotId: number }, by: 1 | -1): Promise<void> {
+async function count(
+  tx: Handle,
+  { embedId, spotId }: { embedId: number; spotId: number },
+  by: 1 | -1,
+): Promise<void> {
   await tx
     .update(embed)
     .set({ placements: sql`${embed.placements} + ${by}` })
@@ -187,7 +211,11 @@ async function count(tx: Handle, { embedId, spotId }: { embedId: number; spotId:
 }
 
 /** Changes what is asked at this place only; false where it has changed since. */
-export async function changePlacement(tx: Handle, { id, version }: Pick<PlacementRow, 'id' | 'version'>, options: Options): Promise<boolean> {
+export async function changePlacement(
+  tx: Handle,
+  { id, version }: Pick<PlacementRow, 'id' | 'version'>,
+  options: Options,
+): Promise<boolean> {
   const [result] = await tx
     .update(placement)
     .set({ options, version: version + 1 })
@@ -196,7 +224,11 @@ export async function changePlacement(tx: Handle, { id, version }: Pick<Placemen
 }
 
 /** Ends a placement, unless it is ended already. Call it in a transaction. */
-export async function endPlacement(tx: Handle, row: Pick<PlacementRow, 'id' | 'embedId' | 'spotId'>, now: Date): Promise<void> {
+export async function endPlacement(
+  tx: Handle,
+  row: Pick<PlacementRow, 'id' | 'embedId' | 'spotId'>,
+  now: Date,
+): Promise<void> {
   const [result] = await tx
     .update(placement)
     .set({ endedAt: now, active: null, stale: 'no' })
@@ -213,13 +245,20 @@ export const markLinked = async (db: Handle, id: number, now: Date): Promise<voi
 
 /** Whose embed a placement's mark names, also of an ended one. */
 export async function embedOfMark(db: Handle, publicId: string): Promise<string | null> {
-  const [row] = await db.select({ key: embed.key }).from(placement).innerJoin(embed, eq(embed.id, placement.embedId)).where(eq(placement.publicId, publicId));
+  const [row] = await db
+    .select({ key: embed.key })
+    .from(placement)
+    .innerJoin(embed, eq(embed.id, placement.embedId))
+    .where(eq(placement.publicId, publicId));
   return row?.key ?? null;
 }
 
 /** The row of the embed that a placement's mark names, also of an ended one. */
 export async function embedIdOfMark(db: Handle, publicId: string): Promise<number | null> {
-  const [row] = await db.select({ id: placement.embedId }).from(placement).where(eq(placement.publicId, publicId));
+  const [row] = await db
+    .select({ id: placement.embedId })
+    .from(placement)
+    .where(eq(placement.publicId, publicId));
   return row?.id ?? null;
 }
 

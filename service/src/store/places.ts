@@ -16,9 +16,14 @@ export interface Widths {
 
 const first = <T>([row]: T[]): T | null => row ?? null;
 
-export const findSite = async (db: Handle, key: string): Promise<SiteRow | null> => first(await db.select().from(site).where(eq(site.key, key)));
+export const findSite = async (db: Handle, key: string): Promise<SiteRow | null> =>
+  first(await db.select().from(site).where(eq(site.key, key)));
 
-export async function insertSite(db: Handle, values: { key: string; name: string; address: string }, { by, now }: Actor): Promise<void> {
+export async function insertSite(
+  db: Handle,
+  values: { key: string; name: string; address: string },
+  { by, now }: Actor,
+): Promise<void> {
   await db.insert(site).values({ ...values, defaults: {}, createdAt: now, createdBy: by });
 }
 
@@ -33,7 +38,11 @@ export async function listSites(db: Handle, limit: number, after: string | undef
 }
 
 /** False where somebody changed the site since. */
-export async function changeSite(db: Handle, row: SiteRow, values: Partial<Pick<SiteRow, 'name' | 'address' | 'defaults' | 'head'>>): Promise<boolean> {
+export async function changeSite(
+  db: Handle,
+  row: SiteRow,
+  values: Partial<Pick<SiteRow, 'name' | 'address' | 'defaults' | 'head'>>,
+): Promise<boolean> {
   const [result] = await db
     .update(site)
     .set({ ...values, version: row.version + 1 })
@@ -41,7 +50,10 @@ export async function changeSite(db: Handle, row: SiteRow, values: Partial<Pick<
   return result.affectedRows === 1;
 }
 
-export async function findPage(db: Handle, { site: key, path }: Pick<Place, 'site' | 'path'>): Promise<{ site: SiteRow; page: PageRow } | null> {
+export async function findPage(
+  db: Handle,
+  { site: key, path }: Pick<Place, 'site' | 'path'>,
+): Promise<{ site: SiteRow; page: PageRow } | null> {
   return first(
     await db
       .select({ site, page })
@@ -52,7 +64,12 @@ export async function findPage(db: Handle, { site: key, path }: Pick<Place, 'sit
 }
 
 /** Call it in a transaction. */
-export async function insertPage(tx: Handle, siteId: number, values: { path: string; title: string }, { by, now }: Actor): Promise<void> {
+export async function insertPage(
+  tx: Handle,
+  siteId: number,
+  values: { path: string; title: string },
+  { by, now }: Actor,
+): Promise<void> {
   await tx.insert(page).values({ siteId, ...values, createdAt: now, createdBy: by });
   await tx
     .update(site)
@@ -66,13 +83,24 @@ export interface ListedPage {
   page: PageRow;
 }
 
-const pagesOf = (db: Handle) => db.select({ id: page.id, site, page }).from(page).innerJoin(site, eq(site.id, page.siteId));
+const pagesOf = (db: Handle) =>
+  db.select({ id: page.id, site, page }).from(page).innerJoin(site, eq(site.id, page.siteId));
 
 /** Pages, of all sites or of one, in the order of adding. */
-export async function listPages(db: Handle, siteId: number | null, limit: number, after: string | undefined): Promise<ListedPage[]> {
+export async function listPages(
+  db: Handle,
+  siteId: number | null,
+  limit: number,
+  after: string | undefined,
+): Promise<ListedPage[]> {
   const from = afterId(after);
   return pagesOf(db)
-    .where(and(siteId === null ? undefined : eq(page.siteId, siteId), from === null ? undefined : gt(page.id, from)))
+    .where(
+      and(
+        siteId === null ? undefined : eq(page.siteId, siteId),
+        from === null ? undefined : gt(page.id, from),
+      ),
+    )
     .orderBy(asc(page.id))
     .limit(limit + 1);
 }
@@ -84,13 +112,23 @@ export interface KeyBeginning {
 }
 
 /** Pages whose keys begin so, in the order of their keys: site by site, so that no more rows are read than are shown. */
-export async function pagesBeginning(db: Handle, { site: key, path }: KeyBeginning, limit: number, after: string | undefined): Promise<ListedPage[]> {
+export async function pagesBeginning(
+  db: Handle,
+  { site: key, path }: KeyBeginning,
+  limit: number,
+  after: string | undefined,
+): Promise<ListedPage[]> {
   const from = afterId(after);
   const last = from === null ? null : first(await pagesOf(db).where(eq(page.id, from)));
   const sites = await db
     .select({ id: site.id, key: site.key })
     .from(site)
-    .where(and(path === null ? like(site.key, beginning(key)) : eq(site.key, key), last ? gte(site.key, last.site.key) : undefined))
+    .where(
+      and(
+        path === null ? like(site.key, beginning(key)) : eq(site.key, key),
+        last ? gte(site.key, last.site.key) : undefined,
+      ),
+    )
     .orderBy(asc(site.key))
     .limit(limit + 1);
   const out: ListedPage[] = [];
@@ -109,7 +147,10 @@ export async function pagesBeginning(db: Handle, { site: key, path }: KeyBeginni
 /* As a pattern of LIKE, which stands for nothing but what was typed. */
 const beginning = (text: string): string => `${text.replace(/[\\%_]/g, '\\$&')}%`;
 
-export async function findSpot(db: Handle, place: Place): Promise<{ site: SiteRow; page: PageRow; spot: SpotRow } | null> {
+export async function findSpot(
+  db: Handle,
+  place: Place,
+): Promise<{ site: SiteRow; page: PageRow; spot: SpotRow } | null> {
   return first(
     await db
       .select({ site, page, spot })
@@ -120,7 +161,13 @@ export async function findSpot(db: Handle, place: Place): Promise<{ site: SiteRo
   );
 }
 
-export async function insertSpot(db: Handle, pageId: number, name: string, widths: Widths, { by, now }: Actor): Promise<void> {
+export async function insertSpot(
+  db: Handle,
+  pageId: number,
+  name: string,
+  widths: Widths,
+  { by, now }: Actor,
+): Promise<void> {
   await db.insert(spot).values({ pageId, name, ...widths, createdAt: now, createdBy: by });
 }
 
@@ -144,9 +191,17 @@ export const spotsOf = async (db: Handle, pageIds: readonly number[]): Promise<S
 
 /** Whether anything was ever placed in a spot; what was issued is kept, so such a spot stays. */
 export const wasPlaced = async (db: Handle, spotId: number): Promise<boolean> =>
-  (await db.select({ id: placement.id }).from(placement).where(eq(placement.spotId, spotId)).orderBy(desc(placement.id)).limit(1)).length > 0;
+  (
+    await db
+      .select({ id: placement.id })
+      .from(placement)
+      .where(eq(placement.spotId, spotId))
+      .orderBy(desc(placement.id))
+      .limit(1)
+  ).length > 0;
 
-export const deleteSite = async (db: Handle, id: number): Promise<void> => void (await db.delete(site).where(eq(site.id, id)));
+export const deleteSite = async (db: Handle, id: number): Promise<void> =>
+  void (await db.delete(site).where(eq(site.id, id)));
 
 /** Call it in a transaction. */
 export async function deletePage(tx: Handle, { id, siteId }: Pick<PageRow, 'id' | 'siteId'>): Promise<void> {
@@ -158,17 +213,27 @@ export async function deletePage(tx: Handle, { id, siteId }: Pick<PageRow, 'id' 
       .where(eq(site.id, siteId));
 }
 
-export const deleteSpot = async (db: Handle, id: number): Promise<void> => void (await db.delete(spot).where(eq(spot.id, id)));
+export const deleteSpot = async (db: Handle, id: number): Promise<void> =>
+  void (await db.delete(spot).where(eq(spot.id, id)));
 
 /** The addresses of every declared site, for the guard of the fetching client. */
-export const declaredAddresses = async (db: Handle): Promise<string[]> => (await db.select({ address: site.address }).from(site)).map((row) => row.address);
+export const declaredAddresses = async (db: Handle): Promise<string[]> =>
+  (await db.select({ address: site.address }).from(site)).map((row) => row.address);
 
 /** The pages that a sweep reads: all, those of a site, or one. */
-export async function pagesToSweep(db: Handle, scope: { siteId?: number; pageId?: number }): Promise<number[]> {
+export async function pagesToSweep(
+  db: Handle,
+  scope: { siteId?: number; pageId?: number },
+): Promise<number[]> {
   const rows = await db
     .select({ id: page.id })
     .from(page)
-    .where(and(scope.siteId === undefined ? undefined : eq(page.siteId, scope.siteId), scope.pageId === undefined ? undefined : eq(page.id, scope.pageId)))
+    .where(
+      and(
+        scope.siteId === undefined ? undefined : eq(page.siteId, scope.siteId),
+        scope.pageId === undefined ? undefined : eq(page.id, scope.pageId),
+      ),
+    )
     .orderBy(asc(page.id));
   return rows.map((row) => row.id);
 }

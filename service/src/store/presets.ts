@@ -15,7 +15,12 @@ export async function findPreset(db: Handle, key: string): Promise<PresetRow | n
 }
 
 /** Keeps a preset in the place of what was seen; false where somebody was faster. */
-export async function putPreset(db: Handle, before: PresetRow | null, { key, meaning, options }: Preset & { meaning: string }, { by, now }: Actor): Promise<boolean> {
+export async function putPreset(
+  db: Handle,
+  before: PresetRow | null,
+  { key, meaning, options }: Preset & { meaning: string },
+  { by, now }: Actor,
+): Promise<boolean> {
   if (before === null) {
     await db.insert(preset).values({ key, meaning, options, createdAt: now, createdBy: by });
     return true;
@@ -27,4 +32,5 @@ export async function putPreset(db: Handle, before: PresetRow | null, { key, mea
   return result.affectedRows === 1;
 }
 
-export const deletePreset = (db: Handle, { id }: Pick<PresetRow, 'id'>): Promise<unknown> => db.delete(preset).where(eq(preset.id, id));
+export const deletePreset = (db: Handle, { id }: Pick<PresetRow, 'id'>): Promise<unknown> =>
+  db.delete(preset).where(eq(preset.id, id));

@@ -6,14 +6,23 @@ import { preview } from './schema.ts';
 const hours = 2;
 
 /** Keeps a preview's document for two hours under a random host name. */
-export async function insertPreview(db: Handle, host: string, document: { html: string; policy: string }, { by, now }: Actor): Promise<Date> {
+export async function insertPreview(
+  db: Handle,
+  host: string,
+  document: { html: string; policy: string },
+  { by, now }: Actor,
+): Promise<Date> {
   const expiresAt = new Date(now.getTime() + hours * 3_600_000);
   await db.delete(preview).where(lt(preview.expiresAt, now));
   await db.insert(preview).values({ host, ...document, expiresAt, createdAt: now, createdBy: by });
   return expiresAt;
 }
 
-export async function findPreview(db: Handle, host: string, now: Date): Promise<{ html: string; policy: string } | null> {
+export async function findPreview(
+  db: Handle,
+  host: string,
+  now: Date,
+): Promise<{ html: string; policy: string } | null> {
   const [row] = await db
     .select()
     .from(preview)

@@ -12,7 +12,9 @@ export const usualRules: Rules = { dropTracking: false };
 /** The rules for all embeds, with the state that a change must name. */
 export async function readRules(db: Handle): Promise<{ rules: Rules; version: number }> {
   const [row] = await db.select().from(rule).where(eq(rule.id, only));
-  return row ? { rules: { ...usualRules, ...row.rules }, version: row.version } : { rules: usualRules, version: 0 };
+  return row
+    ? { rules: { ...usualRules, ...row.rules }, version: row.version }
+    : { rules: usualRules, version: 0 };
 }
 
 /** Call it in a transaction that has read them. */

@@ -28,8 +28,10 @@ const fields: Record<SearchField, (value: string) => SQL | undefined> = {
   kind: (value) => eq(embed.kind, value.toLowerCase()),
   // What has no provider is not of this one either.
   provider: (value) => and(isNotNull(embed.provider), eq(embed.provider, value.toLowerCase())),
-  host: (value) => sql`exists (select 1 from ${embedHost} where ${embedHost.embedId} = ${embed.id} and ${embedHost.host} = ${value.toLowerCase()})`,
-  tag: (value) => sql`exists (select 1 from ${embedTag} where ${embedTag.embedId} = ${embed.id} and ${embedTag.tag} = ${value})`,
+  host: (value) =>
+    sql`exists (select 1 from ${embedHost} where ${embedHost.embedId} = ${embed.id} and ${embedHost.host} = ${value.toLowerCase()})`,
+  tag: (value) =>
+    sql`exists (select 1 from ${embedTag} where ${embedTag.embedId} = ${embed.id} and ${embedTag.tag} = ${value})`,
   name: (value) => like(embed.name, containing(value)),
   key: (value) => eq(embed.key, value.toLowerCase()),
   level: (value) => and(isNotNull(embed.level), eq(embed.level, value as 'error' | 'warning' | 'note')),

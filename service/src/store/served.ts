@@ -10,7 +10,10 @@ export interface Served {
 }
 
 /** Writes down what is served for a placement from now on. */
-export async function keepServed(tx: Handle, { placementId, text, facts }: Served & { placementId: number }): Promise<void> {
+export async function keepServed(
+  tx: Handle,
+  { placementId, text, facts }: Served & { placementId: number },
+): Promise<void> {
   await tx.insert(served).values({ placementId, text, facts }).onDuplicateKeyUpdate({ set: { text, facts } });
 }
 

@@ -23,16 +23,46 @@ const minute = 60_000;
 const idleSince = (now: Date): Date => new Date(now.getTime() - sessionDays.idle * day);
 
 /** Opens a session and gives its secret, for the cookie. The one that it takes the place of ends. */
-export async function openSession(db: Handle, personId: number, { address, agent }: Whereabouts, replaced: string | null, now: Date): Promise<{ secret: string; expiresAt: Date }> {
+export async function openSession(
+  db: Handle,
+  personId: number,
+  { address, agent }: Whereabouts,
+  replaced: string | null,
+  now: Date,
+): Promise<{ secret: string; expiresAt: Date }> {
   const secret = newSecret();
   const expiresAt = new Date(now.getTime() + sessionDays.most * day);
-  await db.delete(session).where(or(lt(session.expiresAt, now), lt(session.usedAt, idleSince(now)), replaced === null ? undefined : eq(session.hash, digest(replaced))));
-  await db.insert(session).values({ hash: digest(secret), publicId: newPublicId(), personId, createdAt: now, usedAt: now, expiresAt, address, agent: agent.slice(0, 200) });
+  await db
+    .delete(session)
+    .where(
+      or(
+        lt(session.expiresAt, now),
+        lt(session.usedAt, idleSince(now)),
+        replaced === null ? undefined : eq(session.hash, digest(replaced)),
+      ),
+    );
+  await db
+    .insert(session)
+    .values({
+      hash: digest(secret),
+      publicId: newPublicId(),
+      personId,
+      createdAt: now,
+      usedAt: now,
+      expiresAt,
+      address,
+      agent: agent.slice(0, 200),
+    });
   return { secret, expiresAt };
 }
 
 /** Whose session it is, as long as it lasts; its use is written down to the minute. */
-export async function personOfSession(db: Handle, secret: string, { address }: Whereabouts, now: Date): Promise<Person | null> {
+export async function personOfSession(
+  db: Handle,
+  secret: string,
+  { address }: Whereabouts,
+  now: Date,
+): Promise<Person | null> {
   const hash = digest(secret);
   const [row] = await db
     .select({ person, session })
@@ -40,34 +70,54 @@ export async function personOfSession(db: Handle, secret: string, { address }: W
     .innerJoin(person, eq(person.id, session.personId))
     .where(and(eq(session.hash, hash), gt(session.expiresAt, now), gt(session.usedAt, idleSince(now))));
   if (!row) return null;
-  if (now.getTime() - row.session.usedAt.getTime() > minute) await db.update(session).set({ usedAt: now, address }).where(eq(session.hash, hash));
+  if (now.getTime() - row.session.usedAt.getTime() > minute)
+    await db.update(session).set({ usedAt: now, address }).where(eq(session.hash, hash));
   return row.person;
 }
 
 /** The sessions of somebody that have not ended, newest first. */
-export async function listSessions(db: Handle, personId: number, now: Date, limit: number, after: string | undefined): Promise<SessionRow[]> {
+export async function listSessions(
+  db: Handle,
+  personId: number,
+  now: Date,
+  limit: number,
+  after: string | undefined,
+): Promise<SessionRow[]> {
   const from = afterId(after);
   return db
     .select()
     .from(session)
-    .where(and(eq(session.personId, personId), gt(session.expiresAt, now), gt(session.usedAt, idleSince(now)), from === null ? undefined : lt(session.createdAt, new Date(from))))
+    .where(
+      and(
+        eq(session.personId, personId),
+        gt(session.expiresAt, now),
+        gt(session.usedAt, idleSince(now)),
+        from === null ? undefined : lt(session.createdAt, new Date(from)),
+      ),
+    )
     .orderBy(desc(session.createdAt))
     .limit(limit + 1);
 }
 
-export const closeSession = async (db: Handle, secret: string): Promise<void> => void (await db.delete(session).where(eq(session.hash, digest(secret))));
+export const closeSession = async (db: Handle, secret: string): Promise<void> =>
+  void (await db.delete(session).where(eq(session.hash, digest(secret))));
 
 /** False where there is no such session. */
 export async function endSession(db: Handle, personId: number, publicId: string): Promise<boolean> {
-  const [result] = await db.delete(session).where(and(eq(session.publicId, publicId), eq(session.personId, personId)));
+  const [result] = await db
+    .delete(session)
+    .where(and(eq(session.publicId, publicId), eq(session.personId, personId)));
   return result.affectedRows === 1;
 }
 
 /** Ends all sessions of somebody but the one with this secret; how many there were. */
 export async function endSessions(db: Handle, personId: number, but: string | null): Promise<number> {
-  const [result] = await db.delete(session).where(and(eq(session.personId, personId), but === null ? undefined : ne(session.hash, digest(but))));
+  const [result] = await db
+    .delete(session)
+    .where(and(eq(session.personId, personId), but === null ? undefined : ne(session.hash, digest(but))));
   return result.affectedRows;
 }
 
 /** Whether a session is the one with this secret. */
-export const isSession = (row: SessionRow, secret: string | null): boolean => secret !== null && row.hash === digest(secret);
+export const isSession = (row: SessionRow, secret: string | null): boolean =>
+  secret !== null && row.hash === digest(secret);

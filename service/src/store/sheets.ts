@@ -7,7 +7,8 @@ import { embed, embedHost, providerSheet, revision, rule, source } from './schem
 export type SheetRow = typeof providerSheet.$inferSelect;
 
 /** The owner's own sheets, in alphabetical order. */
-export const listSheets = (db: Handle): Promise<SheetRow[]> => db.select().from(providerSheet).orderBy(providerSheet.sheetId);
+export const listSheets = (db: Handle): Promise<SheetRow[]> =>
+  db.select().from(providerSheet).orderBy(providerSheet.sheetId);
 
 export async function findSheet(db: Handle, sheetId: string): Promise<SheetRow | null> {
   const [row] = await db.select().from(providerSheet).where(eq(providerSheet.sheetId, sheetId));
@@ -15,7 +16,12 @@ export async function findSheet(db: Handle, sheetId: string): Promise<SheetRow |
 }
 
 /** Keeps a sheet in the place of what was seen; false where somebody was faster. Call it in a transaction. */
-export async function putSheet(tx: Handle, before: SheetRow | null, { sheet, text }: { sheet: Sheet; text: string }, { by, now }: Actor): Promise<boolean> {
+export async function putSheet(
+  tx: Handle,
+  before: SheetRow | null,
+  { sheet, text }: { sheet: Sheet; text: string },
+  { by, now }: Actor,
+): Promise<boolean> {
   const values = { sheet, text, changedAt: now };
   if (before === null) {
     await tx.insert(providerSheet).values({ sheetId: sheet.id, ...values, createdAt: now, createdBy: by });
@@ -29,13 +35,22 @@ export async function putSheet(tx: Handle, before: SheetRow | null, { sheet, tex
 }
 
 /** Takes a sheet away; false where somebody has changed it since. */
-export async function deleteSheet(tx: Handle, { id, version }: Pick<SheetRow, 'id' | 'version'>): Promise<boolean> {
-  const [result] = await tx.delete(providerSheet).where(and(eq(providerSheet.id, id), eq(providerSheet.version, version)));
+export async function deleteSheet(
+  tx: Handle,
+  { id, version }: Pick<SheetRow, 'id' | 'version'>,
+): Promise<boolean> {
+  const [result] = await tx
+    .delete(providerSheet)
+    .where(and(eq(providerSheet.id, id), eq(providerSheet.version, version)));
   return result.affectedRows === 1;
 }
 
 /** How many embeds in use are read with each of these sheets; of each no more than `most` are counted. */
-export async function countEmbedsOf(db: Handle, sheetIds: readonly string[], most = Number.MAX_SAFE_INTEGER): Promise<Map<string, number>> {
+export async function countEmbedsOf(
+  db: Handle,
+  sheetIds: readonly string[],
+  most = Number.MAX_SAFE_INTEGER,
+): Promise<Map<string, number>> {
   const counts = await Promise.all(
     sheetIds.map(async (sheetId) => {
       const found = await db
@@ -53,7 +68,10 @@ export async function countEmbedsOf(db: Handle, sheetIds: readonly string[], mos
  * The embeds that a sheet can say something of: those that were saved with one of this id, those that contact one of
  * these hosts, and all of them for a sheet of files on anybody's host. Without those that are retired.
  */
-export async function embedsTouchedBy(db: Handle, { id, hosts, anywhere }: { id: string; hosts: readonly string[]; anywhere: boolean }): Promise<StoredEmbed[]> {
+export async function embedsTouchedBy(
+  db: Handle,
+  { id, hosts, anywhere }: { id: string; hosts: readonly string[]; anywhere: boolean },
+): Promise<StoredEmbed[]> {
   const byHost =
     hosts.length > 0
       ? inArray(
@@ -69,7 +87,12 @@ export async function embedsTouchedBy(db: Handle, { id, hosts, anywhere }: { id:
     .from(embed)
     .innerJoin(revision, and(eq(revision.embedId, embed.id), eq(revision.number, embed.revision)))
     .innerJoin(source, eq(source.id, revision.sourceId))
-    .where(and(isNull(embed.retiredAt), anywhere ? undefined : or(eq(revision.sheetId, id), eq(embed.provider, id), byHost)))
+    .where(
+      and(
+        isNull(embed.retiredAt),
+        anywhere ? undefined : or(eq(revision.sheetId, id), eq(embed.provider, id), byHost),
+      ),
+    )
     .orderBy(embed.id);
 }
 

@@ -15,10 +15,12 @@ const mark = (tx: Handle, where: SQL | undefined): Promise<unknown> =>
     .where(and(eq(placement.active, 1), where));
 
 /** Something changed on a page itself. */
-export const markPage = (tx: Handle, pageId: number): Promise<unknown> => mark(tx, eq(placement.pageId, pageId));
+export const markPage = (tx: Handle, pageId: number): Promise<unknown> =>
+  mark(tx, eq(placement.pageId, pageId));
 
 /** Something changed that holds for every page of a site. */
-export const markSite = (tx: Handle, siteId: number): Promise<unknown> => mark(tx, eq(placement.siteId, siteId));
+export const markSite = (tx: Handle, siteId: number): Promise<unknown> =>
+  mark(tx, eq(placement.siteId, siteId));
 
 /** Something changed that holds for all pages. */
 export const markAll = (tx: Handle): Promise<unknown> => mark(tx, undefined);
@@ -41,13 +43,22 @@ export async function markEmbeds(tx: Handle, embedIds: readonly number[]): Promi
 
 /** The next pages that are to be planned. */
 export async function stalePages(db: Handle, limit: number): Promise<number[]> {
-  const found = await db.selectDistinct({ id: placement.pageId }).from(placement).where(eq(placement.stale, 'yes')).orderBy(asc(placement.pageId)).limit(limit);
+  const found = await db
+    .selectDistinct({ id: placement.pageId })
+    .from(placement)
+    .where(eq(placement.stale, 'yes'))
+    .orderBy(asc(placement.pageId))
+    .limit(limit);
   return found.map(({ id }) => id);
 }
 
 /** How many placements are still to be planned; beyond this limit they are not counted. */
 export async function countStale(db: Handle, limit = mostWaiting): Promise<number> {
-  const found = await db.select({ id: placement.id }).from(placement).where(eq(placement.stale, 'yes')).limit(limit);
+  const found = await db
+    .select({ id: placement.id })
+    .from(placement)
+    .where(eq(placement.stale, 'yes'))
+    .limit(limit);
   return found.length;
 }
 
@@ -64,13 +75,20 @@ export interface Planned {
 export async function recordWanted(tx: Handle, { id, inputs, wanted }: Planned): Promise<boolean> {
   const [result] = await tx
     .update(placement)
-    .set({ wanted, stale: 'no', state: stateOf(sql`${placement.seen}`, sql`${placement.carried}`, sql`${wanted}`) })
+    .set({
+      wanted,
+      stale: 'no',
+      state: stateOf(sql`${placement.seen}`, sql`${placement.carried}`, sql`${wanted}`),
+    })
     .where(and(eq(placement.id, id), eq(placement.inputs, inputs)));
   return result.affectedRows === 1;
 }
 
 /** Leaves placements of which nothing could be planned until something changes. */
-export const recordFailed = (tx: Handle, rows: readonly Pick<Planned, 'id' | 'inputs'>[]): Promise<unknown[]> =>
+export const recordFailed = (
+  tx: Handle,
+  rows: readonly Pick<Planned, 'id' | 'inputs'>[],
+): Promise<unknown[]> =>
   Promise.all(
     rows.map(({ id, inputs }) =>
       tx

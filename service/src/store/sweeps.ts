@@ -6,7 +6,17 @@ import type { Actor } from './embeds.ts';
 import { newPublicId } from './ids.ts';
 import type { JobRow } from './jobs.ts';
 import { afterId } from './pages.ts';
-import { embed, job, page, placement, sighting, site, sweepPage, type SightedState, type StoredFinding } from './schema.ts';
+import {
+  embed,
+  job,
+  page,
+  placement,
+  sighting,
+  site,
+  sweepPage,
+  type SightedState,
+  type StoredFinding,
+} from './schema.ts';
 import { stateOf } from './stale.ts';
 
 export type SweepPageRow = typeof sweepPage.$inferSelect;
@@ -15,9 +25,24 @@ export type SweepPageRow = typeof sweepPage.$inferSelect;
  * Writes down a sweep of these pages. Call it in a transaction.
  * @throws the driver's duplicate-key error where one of the same scope has not ended: so of many that ask at once one is let through.
  */
-export async function insertSweep(tx: Handle, scope: string | null, pageIds: readonly number[], { by, now }: Actor): Promise<string> {
+export async function insertSweep(
+  tx: Handle,
+  scope: string | null,
+  pageIds: readonly number[],
+  { by, now }: Actor,
+): Promise<string> {
   const publicId = newPublicId();
-  const [{ insertId }] = await tx.insert(job).values({ publicId, kind: 'sweep', scope, exclusiveKey: exclusiveKey(scope), pages: pageIds.length, createdAt: now, createdBy: by });
+  const [{ insertId }] = await tx
+    .insert(job)
+    .values({
+      publicId,
+      kind: 'sweep',
+      scope,
+      exclusiveKey: exclusiveKey(scope),
+      pages: pageIds.length,
+      createdAt: now,
+      createdBy: by,
+    });
   await tx.insert(sweepPage).values(pageIds.map((pageId) => ({ jobId: insertId, pageId })));
   return publicId;
 }
@@ -49,9 +74,18 @@ export async function nextPage(db: Handle, jobId: number): Promise<PageOfSweep |
 }
 
 const pagesOfJob = (db: Handle) =>
-  db.select({ id: sweepPage.id, sweepPage, page, site }).from(sweepPage).innerJoin(page, eq(page.id, sweepPage.pageId)).innerJoin(site, eq(site.id, page.siteId));
+  db
+    .select({ id: sweepPage.id, sweepPage, page, site })
+    .from(sweepPage)
+    .innerJoin(page, eq(page.id, sweepPage.pageId))
+    .innerJoin(site, eq(site.id, page.siteId));
 
-export async function listSweepPages(db: Handle, jobId: number, limit: number, after: string | undefined): Promise<PageOfSweep[]> {
+export async function listSweepPages(
+  db: Handle,
+  jobId: number,
+  limit: number,
+  after: string | undefined,
+): Promise<PageOfSweep[]> {
   const from = afterId(after);
   return pagesOfJob(db)
     .where(and(eq(sweepPage.jobId, jobId), from === null ? undefined : sql`${sweepPage.id} > ${from}`))
@@ -99,10 +133,24 @@ export interface PageResult {
  * and lost its lease meanwhile writes nothing.
  * @returns whether it was still this process's to write.
  */
-export async function recordPage(db: Database, owner: string, row: PageOfSweep, result: PageResult, now: Date): Promise<boolean> {
+export async function recordPage(
+  db: Database,
+  owner: string,
+  row: PageOfSweep,
+  result: PageResult,
+  now: Date,
+): Promise<boolean> {
   return inTransaction(db, async (tx) => {
-    const [held] = await tx.select({ owner: job.leaseOwner, state: job.state, counts: job.counts }).from(job).where(eq(job.id, row.sweepPage.jobId)).for('update');
-    const [waiting] = await tx.select({ state: sweepPage.state }).from(sweepPage).where(eq(sweepPage.id, row.sweepPage.id)).for('update');
+    const [held] = await tx
+      .select({ owner: job.leaseOwner, state: job.state, counts: job.counts })
+      .from(job)
+      .where(eq(job.id, row.sweepPage.jobId))
+      .for('update');
+    const [waiting] = await tx
+      .select({ state: sweepPage.state })
+      .from(sweepPage)
+      .where(eq(sweepPage.id, row.sweepPage.id))
+      .for('update');
     if (held?.owner !== owner || held.state !== 'running' || waiting?.state !== 'waiting') return false;
     const { state, status, why, digest } = result;
     await tx
@@ -110,7 +158,11 @@ export async function recordPage(db: Database, owner: string, row: PageOfSweep, 
       .set({ state, status, why: why?.slice(0, 300) ?? null, digest, readAt: now })
       .where(eq(sweepPage.id, row.sweepPage.id));
     if (state === 'read') await tx.update(page).set({ checkedAt: now }).where(eq(page.id, row.page.id));
-    if (result.gone.length > 0) await tx.update(placement).set({ seen: 'missing', state: 'missing' }).where(inArray(placement.id, result.gone));
+    if (result.gone.length > 0)
+      await tx
+        .update(placement)
+        .set({ seen: 'missing', state: 'missing' })
+        .where(inArray(placement.id, result.gone));
     for (const { placementId, served, carried, ...seen } of result.seen) {
       const onPage = seen.delivery !== null || served;
       const found = seen.state === 'out-of-date' ? 'live' : seen.state;
@@ -125,12 +177,23 @@ export async function recordPage(db: Database, owner: string, row: PageOfSweep, 
           ...(onPage ? { seenDelivery: seen.delivery, carried, lastSeenAt: now } : {}),
         })
         .where(eq(placement.id, placementId));
-      await tx.insert(sighting).values({ sweepPageId: row.sweepPage.id, placementId, state: seen.state, delivery: seen.delivery, line: seen.line, findings: seen.findings });
+      await tx
+        .insert(sighting)
+        .values({
+          sweepPageId: row.sweepPage.id,
+          placementId,
+          state: seen.state,
+          delivery: seen.delivery,
+          line: seen.line,
+          findings: seen.findings,
+        });
     }
     await tx
       .update(job)
       .set({
-        ...(state === 'read' ? { pagesRead: sql`${job.pagesRead} + 1` } : { pagesUnreachable: sql`${job.pagesUnreachable} + 1` }),
+        ...(state === 'read'
+          ? { pagesRead: sql`${job.pagesRead} + 1` }
+          : { pagesUnreachable: sql`${job.pagesUnreachable} + 1` }),
         counts: withSeen(held.counts ?? {}, result.seen),
       })
       .where(eq(job.id, row.sweepPage.jobId));

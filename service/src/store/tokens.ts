@@ -20,16 +20,36 @@ const day = 86_400_000;
 const minute = 60_000;
 
 /** Makes a token and gives its secret, of which only the hash is kept. */
-export async function makeToken(db: Handle, personId: number, { name, access, days }: NewToken, now: Date): Promise<{ row: TokenRow; secret: string }> {
+export async function makeToken(
+  db: Handle,
+  personId: number,
+  { name, access, days }: NewToken,
+  now: Date,
+): Promise<{ row: TokenRow; secret: string }> {
   const secret = `orbis_${newSecret()}`;
   const publicId = newPublicId();
-  await db.insert(token).values({ publicId, personId, name, access, hash: digest(secret), createdAt: now, expiresAt: new Date(now.getTime() + days * day) });
+  await db
+    .insert(token)
+    .values({
+      publicId,
+      personId,
+      name,
+      access,
+      hash: digest(secret),
+      createdAt: now,
+      expiresAt: new Date(now.getTime() + days * day),
+    });
   const [row] = await db.select().from(token).where(eq(token.publicId, publicId));
   return { row: row!, secret };
 }
 
 /** Whose token it is, and what it is good for; its use is written down to the minute. */
-export async function personOfToken(db: Handle, secret: string, address: string, now: Date): Promise<{ person: Person; access: TokenRow['access'] } | null> {
+export async function personOfToken(
+  db: Handle,
+  secret: string,
+  address: string,
+  now: Date,
+): Promise<{ person: Person; access: TokenRow['access'] } | null> {
   const [row] = await db
     .select({ person, token })
     .from(token)
@@ -43,18 +63,34 @@ export async function personOfToken(db: Handle, secret: string, address: string,
 }
 
 /** The tokens of somebody that were not revoked, newest first; also those whose time is over. */
-export async function listTokens(db: Handle, personId: number, limit: number, after: string | undefined): Promise<TokenRow[]> {
+export async function listTokens(
+  db: Handle,
+  personId: number,
+  limit: number,
+  after: string | undefined,
+): Promise<TokenRow[]> {
   const from = afterId(after);
   return db
     .select()
     .from(token)
-    .where(and(eq(token.personId, personId), isNull(token.revokedAt), from === null ? undefined : lt(token.id, from)))
+    .where(
+      and(
+        eq(token.personId, personId),
+        isNull(token.revokedAt),
+        from === null ? undefined : lt(token.id, from),
+      ),
+    )
     .orderBy(desc(token.id))
     .limit(limit + 1);
 }
 
 /** False where there is no such token. */
-export async function revokeToken(db: Handle, personId: number, publicId: string, now: Date): Promise<boolean> {
+export async function revokeToken(
+  db: Handle,
+  personId: number,
+  publicId: string,
+  now: Date,
+): Promise<boolean> {
   const [result] = await db
     .update(token)
     .set({ revokedAt: now })

@@ -12,6 +12,10 @@ export function checkOptions(options: Options, sheets: readonly Sheet[]): void {
     const { type, example } = knownOption(name, sheets);
     const parsed = type.parse(formatValue(name, value));
     if (!parsed.ok)
-      throw new OrbisError('value-invalid', { option: name, found: formatValue(name, value), expected: `${formatExpectation(parsed.expected)}. Example: ${name}=${example}` });
+      throw new OrbisError('value-invalid', {
+        option: name,
+        found: formatValue(name, value),
+        expected: `${formatExpectation(parsed.expected)}. Example: ${name}=${example}`,
+      });
   }
 }

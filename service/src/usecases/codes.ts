@@ -1,5 +1,13 @@
 import { isDeepStrictEqual } from 'node:util';
-import { withBareNames, type Circumstances, type LevelledComposition, type LevelledOptions, type Options, type Reading, type Sheet } from '@orbis/core';
+import {
+  withBareNames,
+  type Circumstances,
+  type LevelledComposition,
+  type LevelledOptions,
+  type Options,
+  type Reading,
+  type Sheet,
+} from '@orbis/core';
 import type { Found } from '@orbis/contract';
 import { workOut, type WorkedOut } from '../reading/work-out.ts';
 import type { NewRevision } from '../store/embeds.ts';
@@ -43,16 +51,25 @@ async function open(
   const task = {
     base,
     length: found?.length ?? null,
-    wanted: wanted.map(({ asked, circumstances }) => ({ asked: withRules(asked, renderContext), circumstances })),
+    wanted: wanted.map(({ asked, circumstances }) => ({
+      asked: withRules(asked, renderContext),
+      circumstances,
+    })),
     sheets: renderContext.sheets,
   };
-  const { sheetId, compositions, ...rest }: WorkedOut = base.length <= short ? workOut(task) : await renderContext.workOut(task);
-  return { code: { text: base, ...rest, sheet: renderContext.sheets.find(({ id }) => id === sheetId) ?? null }, compositions };
+  const { sheetId, compositions, ...rest }: WorkedOut =
+    base.length <= short ? workOut(task) : await renderContext.workOut(task);
+  return {
+    code: { text: base, ...rest, sheet: renderContext.sheets.find(({ id }) => id === sheetId) ?? null },
+    compositions,
+  };
 }
 
 /** A code that is kept, read again. */
-export const openSource = async ({ base, found }: Pick<CodeSource, 'base' | 'found'>, renderContext: RenderContext): Promise<OpenedCode> =>
-  (await open(base, found, renderContext, [])).code;
+export const openSource = async (
+  { base, found }: Pick<CodeSource, 'base' | 'found'>,
+  renderContext: RenderContext,
+): Promise<OpenedCode> => (await open(base, found, renderContext, [])).code;
 
 /** The output for a place, or without circumstances for no place. */
 export async function compositionOf(

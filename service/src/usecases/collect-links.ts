@@ -14,7 +14,10 @@ export async function resolveLinks(
   tags: readonly string[],
   take: (link: string) => ReturnType<typeof ingest>,
   renderContext: RenderContext,
-): Promise<{ embeds: { item: number; link: string; embed: NewEmbed }[]; refused: LinksCollected['refused'] }> {
+): Promise<{
+  embeds: { item: number; link: string; embed: NewEmbed }[];
+  refused: LinksCollected['refused'];
+}> {
   const found: ({ embed: NewEmbed } | { detail: string })[] = [];
   let next = 0;
   const one = async (): Promise<void> => {
@@ -30,14 +33,32 @@ export async function resolveLinks(
   };
   await Promise.all(Array.from({ length: Math.min(together, links.length) }, one));
   return {
-    embeds: found.flatMap((item, i) => ('embed' in item ? [{ item: i + 1, link: links[i]!, embed: item.embed }] : [])),
-    refused: found.flatMap((item, i) => ('detail' in item ? [{ item: i + 1, link: links[i]!, detail: item.detail }] : [])),
+    embeds: found.flatMap((item, i) =>
+      'embed' in item ? [{ item: i + 1, link: links[i]!, embed: item.embed }] : [],
+    ),
+    refused: found.flatMap((item, i) =>
+      'detail' in item ? [{ item: i + 1, link: links[i]!, detail: item.detail }] : [],
+    ),
   };
 }
 
-async function embedOf(taken: Collected, tags: readonly string[], renderContext: RenderContext): Promise<NewEmbed> {
+async function embedOf(
+  taken: Collected,
+  tags: readonly string[],
+  renderContext: RenderContext,
+): Promise<NewEmbed> {
   const options = taken.asked;
-  const { composition, code } = await compositionOf({ base: taken.code.text, found: taken.found, asked: { embed: options } }, renderContext);
+  const { composition, code } = await compositionOf(
+    { base: taken.code.text, found: taken.found, asked: { embed: options } },
+    renderContext,
+  );
   refuseProblems(composition.problems);
-  return { name: nameFor(taken), notes: '', tags, digest: digest(taken.code.text), ...sourceOfCode(taken), revision: newRevision(code.sheet, options, 'collected') };
+  return {
+    name: nameFor(taken),
+    notes: '',
+    tags,
+    digest: digest(taken.code.text),
+    ...sourceOfCode(taken),
+    revision: newRevision(code.sheet, options, 'collected'),
+  };
 }

@@ -26,10 +26,16 @@ export async function ingest(
   db: Handle,
   pasted: string,
   { renderContext, reader }: Pick<Deps, 'renderContext' | 'reader'>,
-  { mend: wanted = false, follow }: { mend?: boolean | readonly string[]; follow?: (link: string) => Promise<FoundLink> } = {},
+  {
+    mend: wanted = false,
+    follow,
+  }: { mend?: boolean | readonly string[]; follow?: (link: string) => Promise<FoundLink> } = {},
 ): Promise<Collected> {
   const context = { sheets: renderContext().sheets };
-  const text = wanted === false ? pasted : (await reader.mendTexts([pasted], context, wanted === true ? undefined : wanted))[0]!.text;
+  const text =
+    wanted === false
+      ? pasted
+      : (await reader.mendTexts([pasted], context, wanted === true ? undefined : wanted))[0]!.text;
   const reading = (await reader.summariseTexts([text], context))[0]!;
   const base = codeTextOf(reading, text);
   const mark = reading.mark === null ? null : readMark(reading.mark);
@@ -46,7 +52,10 @@ export async function ingest(
  * The code that a text is kept as: itself, or what is made of a link or an id.
  * @throws OrbisError when there is nothing in it that could be placed.
  */
-export function codeTextOf({ input, generated, links, excess }: Pick<Summary, 'input' | 'generated' | 'links' | 'excess'>, text: string): string {
+export function codeTextOf(
+  { input, generated, links, excess }: Pick<Summary, 'input' | 'generated' | 'links' | 'excess'>,
+  text: string,
+): string {
   if (excess) {
     const { message, remedy } = serializeFinding(excess);
     throw new OrbisError('text-too-much', { problem: `${message} ${remedy}` });
@@ -55,7 +64,8 @@ export function codeTextOf({ input, generated, links, excess }: Pick<Summary, 'i
   if (input === 'visible-code') throw new OrbisError('visible-code');
   if (input === 'text') throw new OrbisError('no-code');
   if (input === 'link' && links > 1) throw new OrbisError('several-links', { count: links });
-  if (input === 'link' && generated === null) throw new OrbisError('link-not-known', { link: text.trim().slice(0, 200) });
+  if (input === 'link' && generated === null)
+    throw new OrbisError('link-not-known', { link: text.trim().slice(0, 200) });
   return generated ?? text;
 }
 
@@ -75,11 +85,19 @@ export function nameFor({ code, found, pasted }: Pick<Collected, 'code' | 'found
 
 /** The worst level among a code's findings. */
 export function worstLevel(code: Pick<OpenedCode, 'reading'>): 'error' | 'warning' | 'note' | null {
-  return (['error', 'warning', 'note'] as const).find((level) => code.reading.findings.some((finding) => finding.level === level)) ?? null;
+  return (
+    (['error', 'warning', 'note'] as const).find((level) =>
+      code.reading.findings.some((finding) => finding.level === level),
+    ) ?? null
+  );
 }
 
 /** What the collection keeps of a code beside the code itself. */
-export const sourceOfCode = ({ pasted, code, found }: Pick<Collected, 'pasted' | 'code' | 'found'>): NewSource => ({
+export const sourceOfCode = ({
+  pasted,
+  code,
+  found,
+}: Pick<Collected, 'pasted' | 'code' | 'found'>): NewSource => ({
   found,
   pasted,
   base: code.text,

@@ -7,7 +7,12 @@ import { outputsOn } from './page-plan.ts';
 import type { RenderContext } from './render-context.ts';
 
 /** What to paste now: the last delivery where nothing differs, else the next one, kept whole under its number. */
-export async function deliver(db: Database, { id, placement, page }: StoredPlacement, renderContext: RenderContext, actor: Actor): Promise<{ issued: Issued; isNew: boolean }> {
+export async function deliver(
+  db: Database,
+  { id, placement, page }: StoredPlacement,
+  renderContext: RenderContext,
+  actor: Actor,
+): Promise<{ issued: Issued; isNew: boolean }> {
   return inTransaction(db, async (tx) => {
     await lockPlacement(tx, id);
     const last = await lastDelivery(tx, id);
@@ -16,7 +21,13 @@ export async function deliver(db: Database, { id, placement, page }: StoredPlace
     const snippets = (await outputsOn(rows, renderContext)).get(id)!;
     const isNew = last?.digest !== issueDigest(snippets);
     if (isNew) {
-      const values = { placementId: id, number: (last?.number ?? 0) + 1, revisionId: row.revision.id, options: row.placement.options, snippets };
+      const values = {
+        placementId: id,
+        number: (last?.number ?? 0) + 1,
+        revisionId: row.revision.id,
+        options: row.placement.options,
+        snippets,
+      };
       await insertDelivery(tx, values, actor);
     }
     const [issued] = await listDeliveries(tx, { id, publicId: placement.publicId }, 1, undefined);

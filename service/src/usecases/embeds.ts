@@ -11,7 +11,8 @@ export const embedTag = (row: Pick<EmbedRow, 'version'>): string => `"${row.vers
 /** @throws OrbisError `not-found` */
 export async function embedByKey(db: Handle, key: string): Promise<StoredEmbed> {
   const stored = await findEmbed(db, key);
-  if (!stored) throw new OrbisError('not-found', { what: 'embed', key, remedy: '“orbis list” shows the collection.' });
+  if (!stored)
+    throw new OrbisError('not-found', { what: 'embed', key, remedy: '“orbis list” shows the collection.' });
   return stored;
 }
 
@@ -35,7 +36,11 @@ export async function serializeSummaries(db: Handle, rows: readonly EmbedRow[]):
 }
 
 /** One embed whole, with the reading of its code. */
-async function serializeEmbed(db: Handle, { embed, source, revision }: StoredEmbed, renderContext: RenderContext): Promise<Embed> {
+async function serializeEmbed(
+  db: Handle,
+  { embed, source, revision }: StoredEmbed,
+  renderContext: RenderContext,
+): Promise<Embed> {
   const { reading, current } = await openSource(source, renderContext);
   return {
     ...(await serializeSummaries(db, [embed]))[0]!,

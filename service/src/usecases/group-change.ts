@@ -34,7 +34,13 @@ export interface GroupRequest {
  * others have their turn. Call it in a transaction, which a refusal ends.
  * @throws OrbisError `group-impossible`.
  */
-export async function changeGroup(tx: Handle, found: readonly ChangeableEmbed[], request: GroupRequest, renderContext: RenderContext, actor: Actor): Promise<GroupPlan> {
+export async function changeGroup(
+  tx: Handle,
+  found: readonly ChangeableEmbed[],
+  request: GroupRequest,
+  renderContext: RenderContext,
+  actor: Actor,
+): Promise<GroupPlan> {
   const plan: GroupPlan = { todo: [], impossible: [], same: 0 };
   const asked = new Map<string, ReturnType<typeof optionsFor>>();
   let writing = Promise.resolve();
@@ -57,12 +63,16 @@ export async function changeGroup(tx: Handle, found: readonly ChangeableEmbed[],
     await setImmediate();
   }
   await writing;
-  if (plan.impossible.length > 0 && !request.skipImpossible && !request.dryRun) throw refused(plan.impossible);
+  if (plan.impossible.length > 0 && !request.skipImpossible && !request.dryRun)
+    throw refused(plan.impossible);
   return plan;
 }
 
 /* What is asked of an embed now, and then; null where that is the same. */
-function optionsFor({ revision: { options: now, sheetId } }: ChangeableEmbed, { change }: GroupRequest): { now: Options; next: Options | null } {
+function optionsFor(
+  { revision: { options: now, sheetId } }: ChangeableEmbed,
+  { change }: GroupRequest,
+): { now: Options; next: Options | null } {
   const next = change(now, sheetId);
   return { now, next: sameOptions(next, now) ? null : next };
 }
@@ -79,31 +89,54 @@ async function planOne(
   if (sameOptions(values.options, now)) return void plan.same++;
   const after = tried.compositions[0]!;
   // What stood against an embed before is not the matter of this change.
-  const before = tried.compositions[1] ?? (after.problems.length > 0 ? (await compositionsOf(source, renderContext, [now])).compositions[0]! : null);
+  const before =
+    tried.compositions[1] ??
+    (after.problems.length > 0
+      ? (await compositionsOf(source, renderContext, [now])).compositions[0]!
+      : null);
   const problems = newProblems(before, after);
   if (problems.length > 0) return void plan.impossible.push({ embed: embed.key, name: embed.name, problems });
-  const told = { embed: embed.key, name: embed.name, ...(dryRun && { before: before!.text, after: after.text, edits: after.edits.map(serializeEdit) }) };
+  const told = {
+    embed: embed.key,
+    name: embed.name,
+    ...(dryRun && { before: before!.text, after: after.text, edits: after.edits.map(serializeEdit) }),
+  };
   plan.todo.push({ embed, sourceId: source.id, values, told });
 }
 
 const newProblems = (before: Composition | null, { problems }: Composition): Impossible['problems'] =>
   problems
-    .filter(({ option, code }) => !before?.problems.some((known) => known.option === option && known.code === code))
+    .filter(
+      ({ option, code }) => !before?.problems.some((known) => known.option === option && known.code === code),
+    )
     .map((problem) => ({ option: problem.option, detail: formatProblem(problem) }));
 
 /** A plan as it is told, with how often each embed is placed. */
-export async function serializePlan(db: Handle, found: number, { todo, same, impossible }: GroupPlan): Promise<GroupOutcome> {
+export async function serializePlan(
+  db: Handle,
+  found: number,
+  { todo, same, impossible }: GroupPlan,
+): Promise<GroupOutcome> {
   const counts = await placementCounts(
     db,
     todo.map(({ embed }) => embed.id),
   );
-  return { change: null, found, changed: todo.map(({ embed, told }) => ({ ...told, placements: counts.get(embed.id) ?? 0 })), same, impossible };
+  return {
+    change: null,
+    found,
+    changed: todo.map(({ embed, told }) => ({ ...told, placements: counts.get(embed.id) ?? 0 })),
+    same,
+    impossible,
+  };
 }
 
 function refused(impossible: readonly Impossible[]): OrbisError {
   return new OrbisError(
     'group-impossible',
     { count: impossible.length, embeds: summarize(impossible.map(({ embed }) => embed)) },
-    impossible.map(({ embed, problems }) => ({ pointer: `/${embed}`, detail: problems.map(({ detail }) => detail).join(' ') })),
+    impossible.map(({ embed, problems }) => ({
+      pointer: `/${embed}`,
+      detail: problems.map(({ detail }) => detail).join(' '),
+    })),
   );
 }

@@ -25,9 +25,15 @@ export async function readImport(
   items: readonly ImportItem[],
   { renderContext, reader }: Pick<Deps, 'renderContext' | 'reader'>,
   tell: (read: number) => void = () => {},
-): Promise<{ embeds: (NewEmbed | null)[]; doubled: ImportAnswer['doubled']; refused: ImportAnswer['refused'] }> {
+): Promise<{
+  embeds: (NewEmbed | null)[];
+  doubled: ImportAnswer['doubled'];
+  refused: ImportAnswer['refused'];
+}> {
   const { sheets } = renderContext();
-  const parts = Array.from({ length: Math.ceil(items.length / together) }, (_, i) => items.slice(i * together, (i + 1) * together));
+  const parts = Array.from({ length: Math.ceil(items.length / together) }, (_, i) =>
+    items.slice(i * together, (i + 1) * together),
+  );
   const read: PartRead[] = [];
   let [next, done] = [0, 0];
   const readOn = async (): Promise<void> => {
@@ -39,7 +45,13 @@ export async function readImport(
   };
   await Promise.all(Array.from({ length: atOnce }, readOn));
   const embeds = read.flatMap((part) => part.embeds);
-  const refused = read.flatMap((part, i) => part.refused.map(({ at, detail }) => ({ item: i * together + at + 1, name: parts[i]![at]!.name, detail })));
+  const refused = read.flatMap((part, i) =>
+    part.refused.map(({ at, detail }) => ({
+      item: i * together + at + 1,
+      name: parts[i]![at]!.name,
+      detail,
+    })),
+  );
   return { embeds, doubled: doublesOf(embeds, new Map(read.flatMap(({ there }) => [...there]))), refused };
 }
 
@@ -51,13 +63,21 @@ interface PartRead {
   there: Map<string, string>;
 }
 
-async function readPart(db: Handle, items: readonly ImportItem[], { sheets, reader }: { sheets: readonly Sheet[]; reader: Deps['reader'] }): Promise<PartRead> {
-  const summarise = (texts: readonly string[]): Promise<Summary[]> => (texts.length === 0 ? Promise.resolve([]) : reader.summariseTexts(texts, { sheets }));
+async function readPart(
+  db: Handle,
+  items: readonly ImportItem[],
+  { sheets, reader }: { sheets: readonly Sheet[]; reader: Deps['reader'] },
+): Promise<PartRead> {
+  const summarise = (texts: readonly string[]): Promise<Summary[]> =>
+    texts.length === 0 ? Promise.resolve([]) : reader.summariseTexts(texts, { sheets });
   const refused: PartRead['refused'] = [];
   const asPasted = await summarise(items.map(({ text }) => text));
   const bases = asPasted.map((reading, at) => {
     try {
-      if (reading.mark !== null) throw new OrbisError('bad-request', { problem: 'Orbis handed this code out itself; change that embed instead of taking it in again.' });
+      if (reading.mark !== null)
+        throw new OrbisError('bad-request', {
+          problem: 'Orbis handed this code out itself; change that embed instead of taking it in again.',
+        });
       return codeTextOf(reading, items[at]!.text);
     } catch (error) {
       if (!(error instanceof OrbisError)) throw error;
@@ -75,18 +95,40 @@ async function readPart(db: Handle, items: readonly ImportItem[], { sheets, read
     const { kind, provider, level, hosts } = reading;
     const sheet = sheets.find(({ id }) => id === reading.sheet?.id) ?? null;
     const revision = newRevision(sheet, {}, 'imported');
-    return { name, notes, tags, pasted: text, base, found: null, digest: digest(base), kind, provider: provider?.id ?? null, level, hosts, revision };
+    return {
+      name,
+      notes,
+      tags,
+      pasted: text,
+      base,
+      found: null,
+      digest: digest(base),
+      kind,
+      provider: provider?.id ?? null,
+      level,
+      hosts,
+      revision,
+    };
   });
-  return { embeds, refused, there: await embedsOfDigests(db, [...new Set(embeds.flatMap((embed) => embed?.digest ?? []))]) };
+  return {
+    embeds,
+    refused,
+    there: await embedsOfDigests(db, [...new Set(embeds.flatMap((embed) => embed?.digest ?? []))]),
+  };
 }
 
 /* The same content under another name: in the collection already, or earlier among these. */
-function doublesOf(embeds: readonly (NewEmbed | null)[], there: ReadonlyMap<string, string>): ImportAnswer['doubled'] {
+function doublesOf(
+  embeds: readonly (NewEmbed | null)[],
+  there: ReadonlyMap<string, string>,
+): ImportAnswer['doubled'] {
   const earlier = new Map<string, number>();
   return embeds.flatMap((embed, i) => {
     if (!embed) return [];
     const [known, before] = [there.get(embed.digest) ?? null, earlier.get(embed.digest) ?? null];
     if (before === null) earlier.set(embed.digest, i + 1);
-    return known !== null || before !== null ? [{ item: i + 1, name: embed.name, embed: known, sameAs: before }] : [];
+    return known !== null || before !== null
+      ? [{ item: i + 1, name: embed.name, embed: known, sameAs: before }]
+      : [];
   });
 }

@@ -1,5 +1,13 @@
 import { linkIn, type LearnAnswers, type LearnContext, type Sheet } from '@orbis/core';
-import { OrbisError, formatLearned, formatLearnedLine, serializeLearnedLine, formatLearnProblem, writeSheet, type SheetProposal } from '@orbis/contract';
+import {
+  OrbisError,
+  formatLearned,
+  formatLearnedLine,
+  serializeLearnedLine,
+  formatLearnProblem,
+  writeSheet,
+  type SheetProposal,
+} from '@orbis/contract';
 import type { Answers } from '../fetching/answers.ts';
 import type { Fetching } from '../fetching/client.ts';
 import type { Reader } from '../reading/reader.ts';
@@ -21,14 +29,19 @@ interface Tools {
  * provider tells.
  * @throws OrbisError `cannot-learn`, or `link-unreachable`.
  */
-export async function learn({ samples, answers, ask }: { samples: readonly string[]; answers: LearnAnswers; ask: boolean }, tools: Tools): Promise<SheetProposal> {
+export async function learn(
+  { samples, answers, ask }: { samples: readonly string[]; answers: LearnAnswers; ask: boolean },
+  tools: Tools,
+): Promise<SheetProposal> {
   const all: { text: string; from: string | null }[] = samples.map((text) => ({ text, from: null }));
   let oembed: LearnContext['oembed'];
   for (const text of ask ? samples : []) {
     const link = linkIn(text);
-    const told = link === null ? null : await answerFor(link, { ...tools, listed: await tools.listedFor(link) });
+    const told =
+      link === null ? null : await answerFor(link, { ...tools, listed: await tools.listedFor(link) });
     if (!told) continue;
-    if (told.answer.html !== null && !all.some((sample) => sample.text === told.answer.html)) all.push({ text: told.answer.html, from: link });
+    if (told.answer.html !== null && !all.some((sample) => sample.text === told.answer.html))
+      all.push({ text: told.answer.html, from: link });
     oembed = questionsOf(told.endpoint) ?? oembed;
   }
   const learned = await tools.reader.learnFrom(
@@ -37,14 +50,23 @@ export async function learn({ samples, answers, ask }: { samples: readonly strin
   );
   if (!learned.ok) {
     const { problem } = learned;
-    const pointer = 'sample' in problem.facts ? `/samples/${problem.facts.sample - 1}` : 'about' in problem.facts ? `/answers/${problem.facts.about}` : '/samples';
-    throw new OrbisError('cannot-learn', { problem: formatLearnProblem(problem) }, [{ pointer, detail: formatLearnProblem(problem) }]);
+    const pointer =
+      'sample' in problem.facts
+        ? `/samples/${problem.facts.sample - 1}`
+        : 'about' in problem.facts
+          ? `/answers/${problem.facts.about}`
+          : '/samples';
+    throw new OrbisError('cannot-learn', { problem: formatLearnProblem(problem) }, [
+      { pointer, detail: formatLearnProblem(problem) },
+    ]);
   }
   const { sheet, lines, templates } = learned.proposal;
   const open = lines.filter(({ sure }) => !sure);
   const remarks = [
     `Learned from ${all.length} samples.${open.length > 0 ? ` Not yet answered: ${open.map(({ about }) => about).join(', ')}.` : ''}`,
-    ...lines.map((line) => `${formatLearnedLine(line)}: ${line.means ?? '?'} (${formatLearned(line.reasons)})`),
+    ...lines.map(
+      (line) => `${formatLearnedLine(line)}: ${line.means ?? '?'} (${formatLearned(line.reasons)})`,
+    ),
   ];
   return {
     text: writeSheet(sheet, remarks),
@@ -61,5 +83,7 @@ export async function learn({ samples, answers, ask }: { samples: readonly strin
 function questionsOf({ href, format }: { href: string; format: 'json' | 'xml' }): LearnContext['oembed'] {
   const url = new URL(href);
   const others = [...url.searchParams.keys()].filter((name) => name !== 'url' && name !== 'format');
-  return others.length > 0 || !url.searchParams.has('url') ? undefined : { endpoint: `{scheme}://${url.hostname}{+port}${url.pathname}`, formats: [format] };
+  return others.length > 0 || !url.searchParams.has('url')
+    ? undefined
+    : { endpoint: `{scheme}://${url.hostname}{+port}${url.pathname}`, formats: [format] };
 }

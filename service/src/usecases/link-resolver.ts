@@ -9,5 +9,14 @@ export const linkResolver =
   ({ connection: { db }, renderContext, answers, fetching, reader }: Deps, now: Date, room?: OembedRoom) =>
   async (link: string): Promise<FoundLink> => {
     const [listed = null] = await endpointsOf(db, link);
-    return resolveLink(link, { renderContext: renderContext(), listed, answers, ...(room && { room }), fetching, reader, declared: await declaredAddresses(db), now });
+    return resolveLink(link, {
+      renderContext: renderContext(),
+      listed,
+      answers,
+      ...(room && { room }),
+      fetching,
+      reader,
+      declared: await declaredAddresses(db),
+      now,
+    });
   };

@@ -4,15 +4,35 @@ import { leavingOn, type PageOfRegister, type StoredPlacement } from '../store/p
 import { placeOf, type OnPage } from './page-plan.ts';
 
 /** What a page carried when it was last read: of its placements, and of those that have ended. */
-export async function onPage(db: Handle, { site, page }: PageOfRegister, rows: readonly StoredPlacement[]): Promise<OnPage> {
+export async function onPage(
+  db: Handle,
+  { site, page }: PageOfRegister,
+  rows: readonly StoredPlacement[],
+): Promise<OnPage> {
   // A page that could not be read last time has most likely what it had before.
-  const there = rows.filter(({ placement: { seen, lastSeenAt } }) => lastSeenAt !== null && seen !== 'missing');
+  const there = rows.filter(
+    ({ placement: { seen, lastSeenAt } }) => lastSeenAt !== null && seen !== 'missing',
+  );
   const digests = await issuedDigests(
     db,
-    there.flatMap(({ id, placement: { seenDelivery } }) => (seenDelivery === null ? [] : [{ placementId: id, number: seenDelivery }])),
+    there.flatMap(({ id, placement: { seenDelivery } }) =>
+      seenDelivery === null ? [] : [{ placementId: id, number: seenDelivery }],
+    ),
   );
   return {
-    carried: new Map(there.map(({ id, placement }) => [id, { digests: digests.get(id) ?? [], isWhole: placement.seen !== 'altered', byLink: placement.seenDelivery === null }])),
-    leaving: (await leavingOn(db, page.id)).map(({ publicId, spot }) => ({ id: publicId, place: placeOf({ site, page, spot: { name: spot } }) })),
+    carried: new Map(
+      there.map(({ id, placement }) => [
+        id,
+        {
+          digests: digests.get(id) ?? [],
+          isWhole: placement.seen !== 'altered',
+          byLink: placement.seenDelivery === null,
+        },
+      ]),
+    ),
+    leaving: (await leavingOn(db, page.id)).map(({ publicId, spot }) => ({
+      id: publicId,
+      place: placeOf({ site, page, spot: { name: spot } }),
+    })),
   };
 }

@@ -1,5 +1,14 @@
 import { LRUCache } from 'lru-cache';
-import { classFor, hasShared, neutralMark, type Carried, type LeavingPlacement, type PagePlan, type PlannedSnippet, type Snippet } from '@orbis/core';
+import {
+  classFor,
+  hasShared,
+  neutralMark,
+  type Carried,
+  type LeavingPlacement,
+  type PagePlan,
+  type PlannedSnippet,
+  type Snippet,
+} from '@orbis/core';
 import { writePlace } from '@orbis/contract';
 import { workOutPage, type PageTask } from '../reading/work-out-page.ts';
 import { textDigest } from '../store/issued.ts';
@@ -13,20 +22,39 @@ import { askedAt } from './asked.ts';
  * its own first by position. Most codes depend on nothing else of their page; where one brings what a page needs only
  * once, the whole page is planned.
  */
-export async function outputsOn(rows: readonly StoredPlacement[], renderContext: RenderContext): Promise<Map<number, Snippet[]>> {
-  const alone = await Promise.all(rows.map(async (row) => [row, await outputAlone(row, renderContext)] as const));
-  if (!alone.some(([, { isShared }]) => isShared)) return new Map(alone.map(([{ id }, { snippets }]) => [id, snippets]));
+export async function outputsOn(
+  rows: readonly StoredPlacement[],
+  renderContext: RenderContext,
+): Promise<Map<number, Snippet[]>> {
+  const alone = await Promise.all(
+    rows.map(async (row) => [row, await outputAlone(row, renderContext)] as const),
+  );
+  if (!alone.some(([, { isShared }]) => isShared))
+    return new Map(alone.map(([{ id }, { snippets }]) => [id, snippets]));
   const { snippets } = await planOf(rows, renderContext);
-  return new Map(rows.map(({ id, placement }) => [id, snippets.filter(({ placements }) => placements.includes(placement.publicId)).map(asSnippet)]));
+  return new Map(
+    rows.map(({ id, placement }) => [
+      id,
+      snippets.filter(({ placements }) => placements.includes(placement.publicId)).map(asSnippet),
+    ]),
+  );
 }
 
 /** The digest of the code for each placement’s spot, as it would be handed out now. */
-export async function wantedOn(rows: readonly StoredPlacement[], renderContext: RenderContext): Promise<Map<number, string>> {
+export async function wantedOn(
+  rows: readonly StoredPlacement[],
+  renderContext: RenderContext,
+): Promise<Map<number, string>> {
   const known = wantedBy(renderContext);
   const digests = rows.map((row) => known.get(inputsOf(row)));
   if (digests.every((each) => each !== undefined)) return new Map(rows.map(({ id }, i) => [id, digests[i]!]));
   const outputs = await outputsOn(rows, renderContext);
-  return new Map([...outputs].map(([id, snippets]) => [id, textDigest(snippets.find(({ position }) => position === 'spot')!)]));
+  return new Map(
+    [...outputs].map(([id, snippets]) => [
+      id,
+      textDigest(snippets.find(({ position }) => position === 'spot')!),
+    ]),
+  );
 }
 
 interface Alone {
@@ -38,21 +66,28 @@ interface Alone {
 async function outputAlone(row: StoredPlacement, renderContext: RenderContext): Promise<Alone> {
   const { source, placement, site } = row;
   const circumstances = { mark: neutralMark, apart: site.head ? classFor(placement.publicId) : null };
-  const { code, composition } = await compositionOf({ base: source.base, found: source.found, asked: askedAt(row) }, renderContext, circumstances);
+  const { code, composition } = await compositionOf(
+    { base: source.base, found: source.found, asked: askedAt(row) },
+    renderContext,
+    circumstances,
+  );
   const { snippets } = composition;
   const isShared = hasShared(code.reading);
   // Of many placements of one embed the same is asked; what is the placement’s own, or its page’s, is no matter of these alone.
-  if (!isShared && snippets.length === 1) wantedBy(renderContext).set(inputsOf(row), textDigest(snippets[0]!));
+  if (!isShared && snippets.length === 1)
+    wantedBy(renderContext).set(inputsOf(row), textDigest(snippets[0]!));
   return { snippets, isShared };
 }
 
 /* All that the code of a placement depends on, where it depends on nothing else of its page. */
-const inputsOf = (row: StoredPlacement): string => `${row.revision.id} ${row.site.head} ${JSON.stringify(askedAt(row))}`;
+const inputsOf = (row: StoredPlacement): string =>
+  `${row.revision.id} ${row.site.head} ${JSON.stringify(askedAt(row))}`;
 
 /* Digests that were worked out already, with these sheets and rules. */
 const known = new WeakMap<RenderContext, LRUCache<string, string>>();
 const wantedBy = (renderContext: RenderContext): LRUCache<string, string> =>
-  known.get(renderContext) ?? known.set(renderContext, new LRUCache<string, string>({ max: 5000 })).get(renderContext)!;
+  known.get(renderContext) ??
+  known.set(renderContext, new LRUCache<string, string>({ max: 5000 })).get(renderContext)!;
 
 const asSnippet = ({ position, runs }: PlannedSnippet): Snippet => ({ position, runs });
 
@@ -63,7 +98,11 @@ export interface OnPage {
 }
 
 /** Plans a page with these placements, each with the neutral mark. */
-export function planOf(rows: readonly StoredPlacement[], renderContext: RenderContext, { carried, leaving }: OnPage = { carried: new Map(), leaving: [] }): Promise<PagePlan> {
+export function planOf(
+  rows: readonly StoredPlacement[],
+  renderContext: RenderContext,
+  { carried, leaving }: OnPage = { carried: new Map(), leaving: [] },
+): Promise<PagePlan> {
   const task: PageTask = {
     placements: rows.map((row) => ({
       id: row.placement.publicId,
@@ -83,5 +122,12 @@ export function planOf(rows: readonly StoredPlacement[], renderContext: RenderCo
 }
 
 /** A placement’s place, as people write it. */
-export const placeOf = ({ site, page, spot }: { site: { key: string }; page: { path: string }; spot: { name: string } }): string =>
-  writePlace({ site: site.key, path: page.path, spot: spot.name });
+export const placeOf = ({
+  site,
+  page,
+  spot,
+}: {
+  site: { key: string };
+  page: { path: string };
+  spot: { name: string };
+}): string => writePlace({ site: site.key, path: page.path, spot: spot.name });

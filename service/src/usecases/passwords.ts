@@ -11,7 +11,10 @@ const argon = { memoryCost: 19_456, timeCost: 2, parallelism: 1 };
 let common: ReadonlySet<string> | null = null;
 
 /* Only what is long enough to be asked about, so that the list is not in memory twice. */
-const commonPasswords = (): ReadonlySet<string> => (common ??= new Set(dictionary['passwords-common'].map(String).filter(({ length }) => length >= leastPassword)));
+const commonPasswords = (): ReadonlySet<string> =>
+  (common ??= new Set(
+    dictionary['passwords-common'].map(String).filter(({ length }) => length >= leastPassword),
+  ));
 
 /**
  * The hash of a new password, in the PHC string format.
@@ -19,8 +22,13 @@ const commonPasswords = (): ReadonlySet<string> => (common ??= new Set(dictionar
  */
 export async function hashPassword(password: string): Promise<string> {
   if ([...password].length < leastPassword)
-    throw new OrbisError('password-weak', { least: leastPassword }, [{ pointer: '/password', detail: `at least ${leastPassword} characters` }]);
-  if (isCommon(password)) throw new OrbisError('password-common', {}, [{ pointer: '/password', detail: 'many people use this one' }]);
+    throw new OrbisError('password-weak', { least: leastPassword }, [
+      { pointer: '/password', detail: `at least ${leastPassword} characters` },
+    ]);
+  if (isCommon(password))
+    throw new OrbisError('password-common', {}, [
+      { pointer: '/password', detail: 'many people use this one' },
+    ]);
   return hash(password, argon);
 }
 
@@ -31,4 +39,5 @@ export function isCommon(password: string): boolean {
 }
 
 /** Whether a password is the one that was hashed; false where none was set. */
-export const isPassword = async (password: string, hashed: string | null): Promise<boolean> => hashed !== null && verify(hashed, password);
+export const isPassword = async (password: string, hashed: string | null): Promise<boolean> =>
+  hashed !== null && verify(hashed, password);

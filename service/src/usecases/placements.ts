@@ -1,6 +1,11 @@
 import { OrbisError, serializeFinding, type Placement, type PlacementFinding } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
-import { findPlacement, shownPlacements, type ShownPlacement, type StoredPlacement } from '../store/placements.ts';
+import {
+  findPlacement,
+  shownPlacements,
+  type ShownPlacement,
+  type StoredPlacement,
+} from '../store/placements.ts';
 import type { StoredFinding } from '../store/schema.ts';
 import { pageKeyOf, pageUrl } from '../serializers/places.ts';
 import { placeOf } from './page-plan.ts';
@@ -9,7 +14,12 @@ import { planPage, type PlanTools } from './planning.ts';
 /** @throws OrbisError `not-found` */
 export async function placementById(db: Handle, id: string): Promise<StoredPlacement> {
   const row = await findPlacement(db, id);
-  if (!row) throw new OrbisError('not-found', { what: 'placement', key: id, remedy: '“orbis list placements” shows them.' });
+  if (!row)
+    throw new OrbisError('not-found', {
+      what: 'placement',
+      key: id,
+      remedy: '“orbis list placements” shows them.',
+    });
   return row;
 }
 
@@ -17,7 +27,10 @@ export const serializeFindings = (findings: readonly StoredFinding[]): Placement
   findings.map((finding) => serializeFinding({ ...finding, facts: { ...finding.facts } }));
 
 /** The finding of a placement whose page carries an earlier form, as of these revisions. */
-export const outOfDateFinding = (carries: { delivery: number; revision: number | null }, revision: number): StoredFinding => ({
+export const outOfDateFinding = (
+  carries: { delivery: number; revision: number | null },
+  revision: number,
+): StoredFinding => ({
   rule: 'out-of-date',
   level: 'warning',
   facts: { delivery: carries.delivery, carries: carries.revision, revision },
@@ -27,15 +40,29 @@ export const outOfDateFinding = (carries: { delivery: number; revision: number |
 export async function showPlacements(ids: readonly number[], tools: PlanTools): Promise<Placement[]> {
   const { db } = tools;
   const rows = await shownPlacements(db, ids);
-  const waiting = new Set(rows.filter(({ placement }) => placement.stale === 'yes').map(({ placement }) => placement.pageId));
+  const waiting = new Set(
+    rows.filter(({ placement }) => placement.stale === 'yes').map(({ placement }) => placement.pageId),
+  );
   for (const page of waiting) await planPage(page, tools);
   return (waiting.size === 0 ? rows : await shownPlacements(db, ids)).map(serializePlacement);
 }
 
-function serializePlacement({ placement, embed, site, page, spot, carried, issued, revision }: ShownPlacement): Placement {
-  const carries = placement.seenDelivery === null ? null : { delivery: placement.seenDelivery, revision: carried };
+function serializePlacement({
+  placement,
+  embed,
+  site,
+  page,
+  spot,
+  carried,
+  issued,
+  revision,
+}: ShownPlacement): Placement {
+  const carries =
+    placement.seenDelivery === null ? null : { delivery: placement.seenDelivery, revision: carried };
   const isOld = placement.state === 'out-of-date' && carries !== null;
-  const findings = isOld ? [...placement.findings, outOfDateFinding(carries, embed.revision)] : placement.findings;
+  const findings = isOld
+    ? [...placement.findings, outOfDateFinding(carries, embed.revision)]
+    : placement.findings;
   return {
     id: placement.publicId,
     options: placement.options,
@@ -50,7 +77,10 @@ function serializePlacement({ placement, embed, site, page, spot, carried, issue
     state: placement.state,
     revision: embed.revision,
     carries,
-    issued: issued !== null && revision !== null ? { delivery: issued.number, revision, at: issued.createdAt.toISOString() } : null,
+    issued:
+      issued !== null && revision !== null
+        ? { delivery: issued.number, revision, at: issued.createdAt.toISOString() }
+        : null,
     lastSeenAt: placement.lastSeenAt?.toISOString() ?? null,
     checkedAt: placement.checkedAt?.toISOString() ?? null,
     findings: serializeFindings(findings),

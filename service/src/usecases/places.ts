@@ -3,7 +3,11 @@ import type { Handle } from '../database/connect.ts';
 import { findPage, findSite, findSpot, type PageRow, type SiteRow, type SpotRow } from '../store/places.ts';
 
 const missing = (what: string, key: string): OrbisError =>
-  new OrbisError('not-found', { what, key, remedy: what === 'site' ? '“orbis list sites” shows them.' : '“orbis list pages” shows them.' });
+  new OrbisError('not-found', {
+    what,
+    key,
+    remedy: what === 'site' ? '“orbis list sites” shows them.' : '“orbis list pages” shows them.',
+  });
 
 /** @throws OrbisError `not-found` */
 export async function siteByKey(db: Handle, key: string): Promise<SiteRow> {
@@ -20,7 +24,10 @@ export async function pageByKey(db: Handle, key: string): Promise<{ site: SiteRo
 }
 
 /** @throws OrbisError `not-found` or `place-invalid` */
-export async function spotByKey(db: Handle, key: string): Promise<{ site: SiteRow; page: PageRow; spot: SpotRow }> {
+export async function spotByKey(
+  db: Handle,
+  key: string,
+): Promise<{ site: SiteRow; page: PageRow; spot: SpotRow }> {
   const found = await findSpot(db, parsePlace(key));
   if (!found) throw missing('spot', key);
   return found;

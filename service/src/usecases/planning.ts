@@ -21,13 +21,20 @@ export interface PlanTools {
  * Plans a page: works out what would be handed out for each of its placements, and writes down what that is, and what
  * is served for those whose link was handed out. A page that cannot be planned waits for the next change.
  */
-export async function planPage(pageId: number, { db, renderContext: renewed, log }: PlanTools): Promise<void> {
+export async function planPage(
+  pageId: number,
+  { db, renderContext: renewed, log }: PlanTools,
+): Promise<void> {
   const rows = await placementsOn(db, pageId);
   try {
     // Asked behind the rows: whoever changes it marks them, so a plan with what held before is not written down.
     const renderContext = await renewed();
     const wanted = await wantedOn(rows, renderContext);
-    const served = new Map(await Promise.all(rows.filter(isServed).map(async (row) => [row.id, await servedFor(row, renderContext)] as const)));
+    const served = new Map(
+      await Promise.all(
+        rows.filter(isServed).map(async (row) => [row.id, await servedFor(row, renderContext)] as const),
+      ),
+    );
     await inTransaction(db, async (tx) => {
       for (const { id, placement } of inOrder(rows)) {
         const isNew = await recordWanted(tx, { id, inputs: placement.inputs, wanted: wanted.get(id)! });
@@ -53,7 +60,9 @@ export async function planNext(limit: number, tools: PlanTools): Promise<number>
   return pages.length;
 }
 
-const isServed = ({ placement, embed }: StoredPlacement): boolean => placement.linkedAt !== null && embed.retiredAt === null;
+const isServed = ({ placement, embed }: StoredPlacement): boolean =>
+  placement.linkedAt !== null && embed.retiredAt === null;
 
 /* Rows are locked in one order everywhere. */
-const inOrder = (rows: readonly StoredPlacement[]): StoredPlacement[] => [...rows].sort((a, b) => a.id - b.id);
+const inOrder = (rows: readonly StoredPlacement[]): StoredPlacement[] =>
+  [...rows].sort((a, b) => a.id - b.id);

@@ -14,6 +14,9 @@ export interface RenderContext {
 }
 
 /** What is asked at each level, with what the rules for all ask. */
-export const withRules = (asked: LevelledOptions, { rules }: Pick<RenderContext, 'rules'>): LevelledOptions => ({ ...asked, rule: optionsOfRules(rules) });
+export const withRules = (
+  asked: LevelledOptions,
+  { rules }: Pick<RenderContext, 'rules'>,
+): LevelledOptions => ({ ...asked, rule: optionsOfRules(rules) });
 
 const optionsOfRules = ({ dropTracking }: Rules): Options => (dropTracking ? { tracking: false } : {});

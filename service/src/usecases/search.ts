@@ -6,7 +6,11 @@ export function searchFor(text: string): SearchTerm {
   try {
     return parseSearch(text);
   } catch (error) {
-    if (error instanceof SearchError) throw new OrbisError('search-invalid', { column: error.column, problem: formatSearchProblem(error.problem) });
+    if (error instanceof SearchError)
+      throw new OrbisError('search-invalid', {
+        column: error.column,
+        problem: formatSearchProblem(error.problem),
+      });
     throw error;
   }
 }

@@ -12,14 +12,21 @@ const classInFrames = classFor('frame');
 export async function servedFor(row: StoredPlacement, renderContext: RenderContext): Promise<Served> {
   const { source, revision } = row;
   const asked = askedAt(row);
-  const { code, composition } = await compositionOf({ base: source.base, found: source.found, asked }, renderContext, { apart: classInFrames });
+  const { code, composition } = await compositionOf(
+    { base: source.base, found: source.found, asked },
+    renderContext,
+    { apart: classInFrames },
+  );
   const { parts, addresses, hosts, needs, kind, size } = code.reading;
   const maxWidth = effectiveOptions(asked).options['max-width'];
   return {
     text: documentText(composition.snippets),
     facts: {
       reading: { parts, addresses, hosts, needs, kind, size },
-      sheet: code.sheet && { hosts: code.sheet.hosts, ...(code.sheet.tellsTime && { tellsTime: code.sheet.tellsTime }) },
+      sheet: code.sheet && {
+        hosts: code.sheet.hosts,
+        ...(code.sheet.tellsTime && { tellsTime: code.sheet.tellsTime }),
+      },
       // What visitors may read: the owner’s own names, of embeds and of sites, are for the console only.
       title: (revision.options['title'] as string | undefined) ?? code.title ?? source.found?.title ?? null,
       permissions: code.permissions,

@@ -16,18 +16,25 @@ export interface SheetRegistry {
   refresh(db: Handle): Promise<void>;
 }
 
-export function createSheetRegistry(builtIn: readonly Sheet[], worker: Pick<RenderContext, 'workOut' | 'workOutPage'>): SheetRegistry {
+export function createSheetRegistry(
+  builtIn: readonly Sheet[],
+  worker: Pick<RenderContext, 'workOut' | 'workOutPage'>,
+): SheetRegistry {
   const { workOut, workOutPage } = worker;
   const tools = { workOut, workOutPage };
   let own: readonly Sheet[] = [];
   let state = '';
   let renderContext: RenderContext = { sheets: builtIn, rules: usualRules, ...tools };
   // The owner's own stand before the built-in ones, and in the place of those of the same id.
-  const order = (mine: readonly Sheet[]): Sheet[] => [...mine, ...builtIn.filter(({ id }) => !mine.some((sheet) => sheet.id === id))];
+  const order = (mine: readonly Sheet[]): Sheet[] => [
+    ...mine,
+    ...builtIn.filter(({ id }) => !mine.some((sheet) => sheet.id === id)),
+  ];
   return {
     renderContext: () => renderContext,
     without: (id) => order(own.filter((sheet) => sheet.id !== id)),
-    with: (sheet) => order([...own.filter(({ id }) => id !== sheet.id), sheet].sort((a, b) => (a.id < b.id ? -1 : 1))),
+    with: (sheet) =>
+      order([...own.filter(({ id }) => id !== sheet.id), sheet].sort((a, b) => (a.id < b.id ? -1 : 1))),
     builtIn: (id) => builtIn.find((sheet) => sheet.id === id) ?? null,
     refresh: async (db) => {
       const now = await sheetRegistryState(db);

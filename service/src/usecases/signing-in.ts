@@ -22,7 +22,12 @@ export interface Visitor extends Whereabouts {
  * attempts keep its owner out.
  * @throws OrbisError `wrong-password`, `too-many-attempts`
  */
-export async function checkPassword(db: Database, password: string, visitor: Visitor, now: Date): Promise<Person> {
+export async function checkPassword(
+  db: Database,
+  password: string,
+  visitor: Visitor,
+  now: Date,
+): Promise<Person> {
   const person = await owner(db, now);
   const known = visitor.device !== null && (await isKnownDevice(db, person.id, visitor.device));
   const scopes: Scope[] = known
@@ -41,7 +46,12 @@ export async function checkPassword(db: Database, password: string, visitor: Vis
 export const withLink = <T>(db: Database, visitor: Visitor, now: Date, use: () => Promise<T>): Promise<T> =>
   counted(db, [{ name: `link ${networkOf(visitor.address)}`, free: 10, longest: 600 }], now, use);
 
-async function counted<T>(db: Database, scopes: readonly Scope[], now: Date, attempt: () => Promise<T>): Promise<T> {
+async function counted<T>(
+  db: Database,
+  scopes: readonly Scope[],
+  now: Date,
+  attempt: () => Promise<T>,
+): Promise<T> {
   const seconds = await inTransaction(db, (tx) => countAttempt(tx, scopes, now));
   if (seconds !== null) throw new OrbisError('too-many-attempts', { seconds });
   const done = await attempt();
@@ -50,7 +60,12 @@ async function counted<T>(db: Database, scopes: readonly Scope[], now: Date, att
 }
 
 /** Lets somebody in: with a session in place of the one that they came with, in a browser that is known from now on. */
-export async function letIn(db: Handle, personId: number, visitor: Visitor, now: Date): Promise<{ session: { secret: string; expiresAt: Date }; device?: string }> {
+export async function letIn(
+  db: Handle,
+  personId: number,
+  visitor: Visitor,
+  now: Date,
+): Promise<{ session: { secret: string; expiresAt: Date }; device?: string }> {
   const session = await openSession(db, personId, visitor, visitor.session, now);
   const known = visitor.device !== null && (await isKnownDevice(db, personId, visitor.device));
   return { session, ...(!known && { device: await rememberDevice(db, personId, now) }) };

@@ -22,10 +22,14 @@ const nobody = 65_534;
 
 /** What MariaDB's own client says; as another user of the machine where that is asked. */
 const client = (socket: string, args: readonly string[], user?: number) =>
-  spawnSync('mariadb', ['--no-defaults', `--socket=${socket}`, '--connect-timeout=3', ...args, '-e', 'select current_user()'], {
-    encoding: 'utf8',
-    ...(user === undefined ? {} : { uid: user, gid: nobody }),
-  });
+  spawnSync(
+    'mariadb',
+    ['--no-defaults', `--socket=${socket}`, '--connect-timeout=3', ...args, '-e', 'select current_user()'],
+    {
+      encoding: 'utf8',
+      ...(user === undefined ? {} : { uid: user, gid: nobody }),
+    },
+  );
 
 const codeOf = async (work: Promise<unknown>): Promise<string> =>
   work.then(
@@ -66,7 +70,9 @@ describe('attack: the private database, by another user of the machine', functio
         }
       }),
     );
-    const tcp = ['tcp', 'tcp6'].flatMap((name) => readFileSync(`/proc/net/${name}`, 'utf8').trim().split('\n').slice(1));
+    const tcp = ['tcp', 'tcp6'].flatMap((name) =>
+      readFileSync(`/proc/net/${name}`, 'utf8').trim().split('\n').slice(1),
+    );
     expect(tcp.filter((line) => inodes.has(Number(line.trim().split(/\s+/)[9])))).to.deep.equal([]);
     expect(inodes.size).to.be.greaterThan(5);
   });
@@ -97,15 +103,27 @@ describe('attack: the private database, by another user of the machine', functio
 
   it('keeps no password where it was handed over, and none of earlier versions', () => {
     expect(readdirSync(folder().database)).to.not.include('accounts.sql');
-    expect(readdirSync(folder().keys).sort()).to.deep.equal(['database-frames', 'database-service', 'database-setup']);
-    for (const key of readdirSync(folder().keys)) expect(statSync(join(folder().keys, key)).mode & 0o777, key).to.equal(0o600);
+    expect(readdirSync(folder().keys).sort()).to.deep.equal([
+      'database-frames',
+      'database-service',
+      'database-setup',
+    ]);
+    for (const key of readdirSync(folder().keys))
+      expect(statSync(join(folder().keys, key)).mode & 0o777, key).to.equal(0o600);
   });
 
   it('keeps its files to itself: temporary ones where no other server clears them, and none in or out by a question', async () => {
     const connection = await mysql.createConnection(database.urls.service);
-    const [[row]] = await connection.query<mysql.RowDataPacket[]>('select @@tmpdir as tmp, @@secure_file_priv as files, @@local_infile as local, @@skip_networking as alone');
+    const [[row]] = await connection.query<mysql.RowDataPacket[]>(
+      'select @@tmpdir as tmp, @@secure_file_priv as files, @@local_infile as local, @@skip_networking as alone',
+    );
     await connection.end();
-    expect(row).to.include({ tmp: join(folder().database, 'tmp'), files: `${join(folder().database, 'no-files')}/`, local: 0, alone: 1 });
+    expect(row).to.include({
+      tmp: join(folder().database, 'tmp'),
+      files: `${join(folder().database, 'no-files')}/`,
+      local: 0,
+      alone: 1,
+    });
     expect(readdirSync(join(folder().database, 'no-files'))).to.deep.equal([]);
   });
 
@@ -128,7 +146,8 @@ describe('attack: the private database, by another user of the machine', functio
         await connection.end();
       }
     };
-    const refused = /^ER_(?:TABLEACCESS_DENIED|ACCESS_DENIED|SPECIFIC_ACCESS_DENIED|DBACCESS_DENIED|OPTION_PREVENTS|NOT_ALLOWED_COMMAND)|^number 4166$/;
+    const refused =
+      /^ER_(?:TABLEACCESS_DENIED|ACCESS_DENIED|SPECIFIC_ACCESS_DENIED|DBACCESS_DENIED|OPTION_PREVENTS|NOT_ALLOWED_COMMAND)|^number 4166$/;
     for (const [account, sql, answer] of [
       ['service', 'select count(*) from session', 'let in'],
       ['service', 'create table more (id int)', refused],

@@ -21,7 +21,8 @@ import { declareSite, refusal, startTestOrbis, talkCode, type TestOrbis } from '
 import { runOrbis, type RunningOrbis } from '../support/process.ts';
 
 const soon = async (what: () => Promise<boolean>, ms = 20_000): Promise<void> => {
-  for (const end = Date.now() + ms; Date.now() < end; await new Promise((resolve) => setTimeout(resolve, 50))) if (await what()) return;
+  for (const end = Date.now() + ms; Date.now() < end; await new Promise((resolve) => setTimeout(resolve, 50)))
+    if (await what()) return;
   expect.fail('not in time');
 };
 
@@ -54,13 +55,27 @@ describe('fault: the database is away', function () {
     const pid = databasePid();
     process.kill(pid, 'SIGSTOP');
     const tasks = `/proc/${pid}/task`;
-    await soon(() => Promise.resolve(readdirSync(tasks).every((task) => / T /.test(readFileSync(`${tasks}/${task}/stat`, 'utf8').replace(/^.*\)/s, '')))));
+    await soon(() =>
+      Promise.resolve(
+        readdirSync(tasks).every((task) =>
+          / T /.test(readFileSync(`${tasks}/${task}/stat`, 'utf8').replace(/^.*\)/s, '')),
+        ),
+      ),
+    );
   };
-  const timed = async (path: string, init: RequestInit = {}): Promise<{ status: number; code: string; retry: string | null; ms: number }> => {
+  const timed = async (
+    path: string,
+    init: RequestInit = {},
+  ): Promise<{ status: number; code: string; retry: string | null; ms: number }> => {
     const begun = performance.now();
     const answer = await fetch(url + path, init);
     const body = (await answer.json()) as { code?: string };
-    return { status: answer.status, code: body.code ?? '', retry: answer.headers.get('retry-after'), ms: performance.now() - begun };
+    return {
+      status: answer.status,
+      code: body.code ?? '',
+      retry: answer.headers.get('retry-after'),
+      ms: performance.now() - begun,
+    };
   };
 
   it('stopped: every request is answered 503 within a second or so, liveness does not care, and all goes on when it does', async () => {
@@ -68,12 +83,18 @@ describe('fault: the database is away', function () {
     try {
       const asked = ['/api/v1/session', '/api/v1/health/ready', '/api/v1/session'];
       for (const answer of await Promise.all(asked.map((path) => timed(path)))) {
-        expect([answer.status, answer.code, Number(answer.retry) > 0]).to.deep.equal([503, 'database-away', true]);
+        expect([answer.status, answer.code, Number(answer.retry) > 0]).to.deep.equal([
+          503,
+          'database-away',
+          true,
+        ]);
         // A second is meant; a busy machine takes its time.
         expect(answer.ms).to.be.below(3000);
       }
       expect((await timed('/api/v1/health/live')).status).to.equal(200);
-      expect((await refusal(client.call('embeds.create', { body: { name: 'Later', text: talkCode(2) } }))).code).to.equal('database-away');
+      expect(
+        (await refusal(client.call('embeds.create', { body: { name: 'Later', text: talkCode(2) } }))).code,
+      ).to.equal('database-away');
     } finally {
       process.kill(databasePid(), 'SIGCONT');
     }
@@ -120,7 +141,9 @@ describe('fault: whoever asked has left', function () {
       return Number(rows[0]!.n);
     };
     const caller = new AbortController();
-    const work = connection.during(caller.signal, () => connection.db.execute(sql`select sleep(25)`)).catch((error: unknown) => error);
+    const work = connection
+      .during(caller.signal, () => connection.db.execute(sql`select sleep(25)`))
+      .catch((error: unknown) => error);
     await soon(async () => (await asleep()) === 1);
     caller.abort();
     await soon(async () => (await asleep()) === 0, 5000);
@@ -129,9 +152,9 @@ describe('fault: whoever asked has left', function () {
   });
 
   it('queries have a time limit, and waiting for a lock a shorter one', async () => {
-    const [rows] = (await test.orbis.connection.db.execute(sql`select @@max_statement_time as statement, @@innodb_lock_wait_timeout as lock_wait`)) as unknown as [
-      { statement: number; lock_wait: number }[],
-    ];
+    const [rows] = (await test.orbis.connection.db.execute(
+      sql`select @@max_statement_time as statement, @@innodb_lock_wait_timeout as lock_wait`,
+    )) as unknown as [{ statement: number; lock_wait: number }[]];
     expect([Number(rows[0]!.statement), Number(rows[0]!.lock_wait)]).to.deep.equal([30, 10]);
   });
 });
@@ -146,10 +169,17 @@ describe('fault: many at once', function () {
   after(() => test.stop());
 
   it('forty who collect one name at once each get an embed of their own', async () => {
-    const made = await Promise.all(Array.from({ length: 40 }, (_, i) => test.client.call('embeds.create', { body: { name: 'The same', text: talkCode(1, `item${i}`) } })));
+    const made = await Promise.all(
+      Array.from({ length: 40 }, (_, i) =>
+        test.client.call('embeds.create', { body: { name: 'The same', text: talkCode(1, `item${i}`) } }),
+      ),
+    );
     const keys = made.map(({ data }) => data.key);
     expect(new Set(keys).size).to.equal(40);
-    expect([...keys].sort((a, b) => a.localeCompare(b, 'en', { numeric: true }))).to.deep.equal(['the-same', ...Array.from({ length: 39 }, (_, i) => `the-same-${i + 2}`)]);
+    expect([...keys].sort((a, b) => a.localeCompare(b, 'en', { numeric: true }))).to.deep.equal([
+      'the-same',
+      ...Array.from({ length: 39 }, (_, i) => `the-same-${i + 2}`),
+    ]);
   });
 
   it('ten who ask for the same sweep start one', async () => {
@@ -166,9 +196,17 @@ describe('fault: many at once', function () {
     expect(data.items).to.have.length(1);
     const id = asked.find((answer) => answer !== 'job-running')!;
     const seen: Sweep[] = [];
-    for await (const sweep of follow(test.client, 'sweeps.events', { params: { sweep: id } }, ({ endedAt }) => endedAt !== null)) seen.push(sweep);
+    for await (const sweep of follow(
+      test.client,
+      'sweeps.events',
+      { params: { sweep: id } },
+      ({ endedAt }) => endedAt !== null,
+    ))
+      seen.push(sweep);
     expect(seen.at(-1)!.state).to.equal('done');
-    expect((await test.client.call('sweeps.create', { body: {} })).status, 'and afterwards another').to.equal(202);
+    expect((await test.client.call('sweeps.create', { body: {} })).status, 'and afterwards another').to.equal(
+      202,
+    );
   });
 });
 
@@ -185,12 +223,17 @@ describe('fault: a process that was stopped for longer than its lease', function
       await claimJob(db, 'sweep', 'stopped');
       const job = (await findJob(db, id))!;
       const page = (await nextPage(db, job.id))!;
-      await db.execute(sql`update job set lease_until = utc_timestamp(3) - interval 1 second where id = ${job.id}`);
+      await db.execute(
+        sql`update job set lease_until = utc_timestamp(3) - interval 1 second where id = ${job.id}`,
+      );
       await claimJob(db, 'sweep', 'next');
       const seen = { status: 200, why: null, digest: null, seen: [], gone: [] };
       expect(await recordPage(db, 'stopped', page, { state: 'read', ...seen }, now)).to.equal(false);
       expect(await recordPage(db, 'next', page, { state: 'unreachable', ...seen }, now)).to.equal(true);
-      expect(await recordPage(db, 'next', page, { state: 'read', ...seen }, now), 'a page is written down once').to.equal(false);
+      expect(
+        await recordPage(db, 'next', page, { state: 'read', ...seen }, now),
+        'a page is written down once',
+      ).to.equal(false);
       await endJob(db, job.id, 'stopped', 'failed', now);
       expect((await findJob(db, id))!.state).to.equal('running');
       await endJob(db, job.id, 'next', 'done', now);
@@ -208,10 +251,19 @@ describe('fault: streams of events', function () {
   let letGo: () => void = () => undefined;
   before(async () => {
     const held = new Promise<void>((resolve) => (letGo = resolve));
-    site = createServer((_request, response) => void held.then(() => response.writeHead(200, { 'content-type': 'text/html' }).end('<p>x</p>')));
+    site = createServer(
+      (_request, response) =>
+        void held.then(() => response.writeHead(200, { 'content-type': 'text/html' }).end('<p>x</p>')),
+    );
     await new Promise<void>((resolve) => site.listen(0, '127.0.0.1', resolve));
     test = await startTestOrbis();
-    await test.client.call('sites.create', { body: { key: 'slow', name: 'Slow', address: `http://slow.localhost:${(site.address() as AddressInfo).port}` } });
+    await test.client.call('sites.create', {
+      body: {
+        key: 'slow',
+        name: 'Slow',
+        address: `http://slow.localhost:${(site.address() as AddressInfo).port}`,
+      },
+    });
     await test.client.call('pages.create', { body: { key: 'slow/', title: 'Home' } });
   });
   after(async () => {
@@ -222,17 +274,25 @@ describe('fault: streams of events', function () {
 
   it('carry ids, are taken up again behind what was seen, and end with the token that opened them', async () => {
     const { data: sweep } = await test.client.call('sweeps.create', { body: {} });
-    const { data: token } = await test.client.call('tokens.create', { body: { name: 'listens', password: 'seven owls over the fell' } });
+    const { data: token } = await test.client.call('tokens.create', {
+      body: { name: 'listens', password: 'seven owls over the fell' },
+    });
     const open = (headers: Record<string, string> = {}): Promise<Response> =>
-      fetch(`${test.url}/api/v1/sweeps/${sweep.id}/events`, { headers: { authorization: `Bearer ${token.token}`, ...headers } });
+      fetch(`${test.url}/api/v1/sweeps/${sweep.id}/events`, {
+        headers: { authorization: `Bearer ${token.token}`, ...headers },
+      });
     const stream = await open();
-    const reader = stream.body!.pipeThrough(new TextDecoderStream() as never).getReader() as ReadableStreamDefaultReader<string>;
+    const reader = stream
+      .body!.pipeThrough(new TextDecoderStream() as never)
+      .getReader() as ReadableStreamDefaultReader<string>;
     let text = '';
     while (!/^data: .*\n\n/m.test(text)) text += (await reader.read()).value ?? '';
     const id = /^id: (\S+)$/m.exec(text)![1]!;
     // Taken up again: what was seen is not said again, so nothing comes but the pause.
     const again = await open({ 'last-event-id': id });
-    const second = again.body!.pipeThrough(new TextDecoderStream() as never).getReader() as ReadableStreamDefaultReader<string>;
+    const second = again
+      .body!.pipeThrough(new TextDecoderStream() as never)
+      .getReader() as ReadableStreamDefaultReader<string>;
     await new Promise((resolve) => setTimeout(resolve, 700));
     expect((await second.read()).value).to.equal('retry: 1000\n\n');
     void second.cancel();
@@ -252,7 +312,13 @@ describe('fault: streams of events', function () {
     const seen: Sweep[] = [];
     const client: Pick<Client, 'open'> = { open: (name, call) => test.client.open(name, call) };
     const following = (async () => {
-      for await (const sweep of follow(client, 'sweeps.events', { params: { sweep: id } }, ({ endedAt }) => endedAt !== null)) seen.push(sweep);
+      for await (const sweep of follow(
+        client,
+        'sweeps.events',
+        { params: { sweep: id } },
+        ({ endedAt }) => endedAt !== null,
+      ))
+        seen.push(sweep);
     })();
     await soon(() => Promise.resolve(seen.length > 0));
     await test.restart();
@@ -278,7 +344,9 @@ describe('fault: stopping and starting', function () {
     await createClient({ url }).call('password.set', { body: { secret, password } });
     const { data } = await createClient({ url }).call('tokens.exchange', { body: { name: 'x', password } });
     const client = createClient({ url, headers: { authorization: `Bearer ${data.token}` } });
-    await client.call('sites.create', { body: { key: 'h', name: 'H', address: `http://h.localhost:${(hanging.address() as AddressInfo).port}` } });
+    await client.call('sites.create', {
+      body: { key: 'h', name: 'H', address: `http://h.localhost:${(hanging.address() as AddressInfo).port}` },
+    });
     await client.call('pages.create', { body: { key: 'h/', title: 'H' } });
     const { data: sweep } = await client.call('sweeps.create', { body: {} });
     const stream = await client.open('sweeps.events', { params: { sweep: sweep.id } });
@@ -316,7 +384,10 @@ describe('fault: stopping and starting', function () {
   });
 
   it('says that a proxy seems to stand before it', () => {
-    const behind = { ORBIS_PUBLIC_URL: 'https://orbis.example', ORBIS_FRAMES_URL: 'https://*.frames.other.example' };
+    const behind = {
+      ORBIS_PUBLIC_URL: 'https://orbis.example',
+      ORBIS_FRAMES_URL: 'https://*.frames.other.example',
+    };
     expect(seemsProxied(readSettings(behind, '/'))).to.equal(true);
     expect(seemsProxied(readSettings({ ...behind, ORBIS_TRUST_PROXY: '1' }, '/'))).to.equal(false);
     expect(seemsProxied(readSettings({}, '/'))).to.equal(false);

@@ -7,7 +7,8 @@ import { isMainThread } from 'node:worker_threads';
 import { createReader, type Reader } from '../../src/reading/reader.ts';
 import { openSource, compositionOf } from '../../src/usecases/codes.ts';
 
-const slow = (kilobytes: number): string => '<div class="a b c">'.repeat(200) + '<iframe src="https://a.localhost/x">'.repeat((kilobytes * 1024) / 36);
+const slow = (kilobytes: number): string =>
+  '<div class="a b c">'.repeat(200) + '<iframe src="https://a.localhost/x">'.repeat((kilobytes * 1024) / 36);
 
 describe('attack: foreign bytes', function () {
   this.timeout(120_000);
@@ -40,14 +41,18 @@ describe('attack: foreign bytes', function () {
     await new Promise((resolve) => setTimeout(resolve, 3000));
     await one.readTexts(['warm'], { sheets: [] }).catch(() => undefined);
     const begun = performance.now();
-    const read = await Promise.all(Array.from({ length: count }, () => one.readTexts([text], { sheets: [] })));
+    const read = await Promise.all(
+      Array.from({ length: count }, () => one.readTexts([text], { sheets: [] })),
+    );
     expect(read).to.have.length(count);
     expect(performance.now() - begun).to.be.greaterThan(1000 * seconds);
   });
 
   it('that are too many at once are refused, and not kept in memory', async () => {
     const one = reader({ threads: 1, waiting: 3 });
-    const all = await Promise.allSettled(Array.from({ length: 12 }, () => one.readTexts([slow(50)], { sheets: [] })));
+    const all = await Promise.allSettled(
+      Array.from({ length: 12 }, () => one.readTexts([slow(50)], { sheets: [] })),
+    );
     const refused = all.filter((result) => result.status === 'rejected');
     expect(refused.length).to.be.within(7, 9);
     for (const { reason } of refused) expect(reason as object).to.include({ code: 'too-busy' });
@@ -91,7 +96,10 @@ describe('attack: foreign bytes', function () {
       workOutPage: one.workOutPage,
     };
     const levels = { embed: { 'max-width': 300 } };
-    const short = await compositionOf({ base: '<iframe src="https://a.localhost/x" title="x"></iframe>', asked: levels }, renderContext);
+    const short = await compositionOf(
+      { base: '<iframe src="https://a.localhost/x" title="x"></iframe>', asked: levels },
+      renderContext,
+    );
     expect(asked).to.equal(0);
     const base = `<iframe src="https://a.localhost/x" title="x"></iframe>${' '.repeat(20_000)}`;
     const long = await compositionOf({ base, asked: levels }, renderContext);

@@ -29,10 +29,13 @@ describe('attack: frames', function () {
   });
 
   /* The second origin with something else in it. */
-  const frames = async (changes: Partial<FramesDeps>): Promise<{ at: (name: string, path?: string) => string; log: string[] }> => {
+  const frames = async (
+    changes: Partial<FramesDeps>,
+  ): Promise<{ at: (name: string, path?: string) => string; log: string[] }> => {
     const log: string[] = [];
     let port = 0;
-    const origins = () => originsOf({ publicUrl: undefined, framesUrl: undefined, port: 1, framesPort: port });
+    const origins = () =>
+      originsOf({ publicUrl: undefined, framesUrl: undefined, port: 1, framesPort: port });
     const app = createFramesApp({
       connection: test.orbis.connection,
       origins,
@@ -53,14 +56,23 @@ describe('attack: frames', function () {
   });
 
   it('say nothing of the inside when something breaks', async () => {
-    const { data: embed } = await test.client.call('embeds.create', { body: { name: 'Talk', text: talkCode(1) } });
-    const { data: placement } = await test.client.call('placements.create', { body: { embed: embed.key, place: 'hollinfell/talks#opening' } });
+    const { data: embed } = await test.client.call('embeds.create', {
+      body: { name: 'Talk', text: talkCode(1) },
+    });
+    const { data: placement } = await test.client.call('placements.create', {
+      body: { embed: embed.key, place: 'hollinfell/talks#opening' },
+    });
     await test.client.call('placements.link', { params: { placement: placement.id } });
-    const broken = { ...test.orbis.connection, during: () => Promise.reject(new Error('secret inside')) } as unknown as FramesDeps['connection'];
+    const broken = {
+      ...test.orbis.connection,
+      during: () => Promise.reject(new Error('secret inside')),
+    } as unknown as FramesDeps['connection'];
     const { at, log } = await frames({ connection: broken });
     const { status, headers, body } = await get(at(placement.id));
     expect([status, body]).to.deep.equal([500, 'This cannot be shown.\n']);
-    expect(headers['content-security-policy']).to.match(/^sandbox; frame-ancestors 'none'; default-src 'none'$/);
+    expect(headers['content-security-policy']).to.match(
+      /^sandbox; frame-ancestors 'none'; default-src 'none'$/,
+    );
     expect(log.join('')).to.include('secret inside');
     expect((await get(at(placement.id, '/%E0%A4%A'))).status).to.be.oneOf([400, 404]);
   });
@@ -72,7 +84,11 @@ describe('attack: frames', function () {
     } as unknown as FramesDeps['connection'];
     const { at, log } = await frames({ connection: away });
     const { status, headers, body } = await get(at('0123456789'));
-    expect([status, headers['retry-after'], body]).to.deep.equal([503, '2', 'This cannot be shown at the moment.\n']);
+    expect([status, headers['retry-after'], body]).to.deep.equal([
+      503,
+      '2',
+      'This cannot be shown at the moment.\n',
+    ]);
     expect(log).to.deep.equal([]);
   });
 
@@ -85,31 +101,56 @@ describe('attack: frames', function () {
 
   it('can only be looked at', async () => {
     const { at } = await frames({});
-    for (const method of ['POST', 'PUT', 'DELETE', 'OPTIONS']) expect((await get(at('0123456789'), { method })).status, method).to.equal(405);
+    for (const method of ['POST', 'PUT', 'DELETE', 'OPTIONS'])
+      expect((await get(at('0123456789'), { method })).status, method).to.equal(405);
   });
 
   it('take no origin from a host that could say more in a policy', async () => {
-    for (const address of ['http://a,b.localhost', 'http://a;script-src.localhost', 'http://a b.localhost', "http://'self'"]) {
-      const refused = await test.client.call('sites.create', { body: { key: 'odd', name: 'Odd', address } }).catch((error: { code: string }) => error);
+    for (const address of [
+      'http://a,b.localhost',
+      'http://a;script-src.localhost',
+      'http://a b.localhost',
+      "http://'self'",
+    ]) {
+      const refused = await test.client
+        .call('sites.create', { body: { key: 'odd', name: 'Odd', address } })
+        .catch((error: { code: string }) => error);
       expect(refused, address).to.include({ code: 'address-invalid' });
     }
-    for (const address of ['ftp://a.localhost', 'javascript:alert(1)', 'file:///etc', '//a.localhost', 'a.localhost']) {
-      const refused = await test.client.call('sites.create', { body: { key: 'odd', name: 'Odd', address } }).catch((error: { code: string }) => error);
+    for (const address of [
+      'ftp://a.localhost',
+      'javascript:alert(1)',
+      'file:///etc',
+      '//a.localhost',
+      'a.localhost',
+    ]) {
+      const refused = await test.client
+        .call('sites.create', { body: { key: 'odd', name: 'Odd', address } })
+        .catch((error: { code: string }) => error);
       expect(refused, address).to.include({ code: 'address-invalid' });
     }
   });
 
   it('serve what was issued, and read no code for it: of that they could see nothing', async () => {
-    const { data: embed } = await test.client.call('embeds.create', { body: { name: 'Once', text: talkCode(1) } });
+    const { data: embed } = await test.client.call('embeds.create', {
+      body: { name: 'Once', text: talkCode(1) },
+    });
     await test.client.call('spots.create', { body: { key: 'hollinfell/talks#once' } });
-    const { data: placement } = await test.client.call('placements.create', { body: { embed: embed.key, place: 'hollinfell/talks#once' } });
+    const { data: placement } = await test.client.call('placements.create', {
+      body: { embed: embed.key, place: 'hollinfell/talks#once' },
+    });
     await test.client.call('placements.link', { params: { placement: placement.id } });
-    for (const table of ['source', 'revision', 'provider_sheet', 'rule']) expect(tablesOfFrames).not.to.include(table);
+    for (const table of ['source', 'revision', 'provider_sheet', 'rule'])
+      expect(tablesOfFrames).not.to.include(table);
     const { db } = test.orbis.connection;
     const { at } = await frames({});
-    await db.execute(sql`update source set base = 'broken' where embed_id = (select id from embed where \`key\` = ${embed.key})`);
+    await db.execute(
+      sql`update source set base = 'broken' where embed_id = (select id from embed where \`key\` = ${embed.key})`,
+    );
     expect(await get(at(placement.id))).to.deep.include({ status: 200 });
-    await db.execute(sql`delete from served where placement_id = (select id from placement where public_id = ${placement.id})`);
+    await db.execute(
+      sql`delete from served where placement_id = (select id from placement where public_id = ${placement.id})`,
+    );
     const { status, headers } = await get(at(placement.id));
     expect([status, headers['retry-after']], 'until its page is planned').to.deep.equal([503, '1']);
   });

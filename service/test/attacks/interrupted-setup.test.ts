@@ -76,9 +76,14 @@ describe('attack: the power goes while the tables are made', function () {
     const [first, second] = readMigrationFiles({ migrationsFolder });
     for (const interruptedAfter of [1, 5, second!.sql.length]) {
       const pool = await open();
-      await pool.query('create table `__drizzle_migrations` (id serial primary key, hash text not null, created_at bigint)');
+      await pool.query(
+        'create table `__drizzle_migrations` (id serial primary key, hash text not null, created_at bigint)',
+      );
       for (const statement of first!.sql) await pool.query(statement);
-      await pool.query('insert into `__drizzle_migrations` (hash, created_at) values (?, ?)', [first!.hash, first!.folderMillis]);
+      await pool.query('insert into `__drizzle_migrations` (hash, created_at) values (?, ?)', [
+        first!.hash,
+        first!.folderMillis,
+      ]);
       for (const statement of second!.sql.slice(0, interruptedAfter)) await pool.query(statement);
       await migrate(pool, { alone: true });
       expect(await shapeOf(pool), String(interruptedAfter)).to.deep.equal(whole);

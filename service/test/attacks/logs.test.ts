@@ -13,7 +13,11 @@ describe('attack: the log', () => {
       new DrizzleQueryError(
         'insert into `embed` (`name`) values (?)',
         [typed],
-        Object.assign(new Error(`Duplicate entry '${typed}' for key 'embed'`), { code: 'ER_DUP_ENTRY', errno: 1062, sqlState: '23000' }),
+        Object.assign(new Error(`Duplicate entry '${typed}' for key 'embed'`), {
+          code: 'ER_DUP_ENTRY',
+          errno: 1062,
+          sqlState: '23000',
+        }),
       ),
       { name: 'database', code: 'ER_DUP_ENTRY', number: 1062, asked: 'insert embed' },
     ],
@@ -22,13 +26,22 @@ describe('attack: the log', () => {
       new DrizzleQueryError(
         `insert into \`source\` (base) values ('${typed}')`,
         [],
-        Object.assign(new Error(`Data too long: ${typed}`), { code: 'ER_DATA_TOO_LONG', errno: 1406, sqlState: '22001' }),
+        Object.assign(new Error(`Data too long: ${typed}`), {
+          code: 'ER_DATA_TOO_LONG',
+          errno: 1406,
+          sqlState: '22001',
+        }),
       ),
       { name: 'database', code: 'ER_DATA_TOO_LONG', number: 1406, asked: 'insert source' },
     ],
     [
       'the driver’s own error',
-      Object.assign(new Error(`near '${typed}'`), { code: 'ER_PARSE_ERROR', errno: 1064, sqlState: '42000', sql: typed }),
+      Object.assign(new Error(`near '${typed}'`), {
+        code: 'ER_PARSE_ERROR',
+        errno: 1064,
+        sqlState: '42000',
+        sql: typed,
+      }),
       { name: 'database', code: 'ER_PARSE_ERROR', number: 1064, asked: null },
     ],
   ] as const)
@@ -42,8 +55,15 @@ describe('attack: the log', () => {
     const closed = Object.assign(new Error('closed'), { fatal: true });
     expect(isAway(new DrizzleQueryError('rollback', [], closed))).to.equal(true);
     expect(isAway(Object.assign(new Error('no such file'), { code: 'ENOENT' }))).to.equal(false);
-    expect(errorForLog({ type: 'Error', raw: new DrizzleQueryError(`select '${typed}'`, [], closed) })).to.include({ name: 'database', asked: 'select' });
+    expect(
+      errorForLog({ type: 'Error', raw: new DrizzleQueryError(`select '${typed}'`, [], closed) }),
+    ).to.include({ name: 'database', asked: 'select' });
   });
-  it('has the message of any other error', () => expect(errorForLog(new TypeError('x is not a function'))).to.include({ name: 'TypeError', message: 'x is not a function' }));
-  it('has what was thrown that is no error', () => expect(errorForLog('words')).to.deep.equal({ message: 'words' }));
+  it('has the message of any other error', () =>
+    expect(errorForLog(new TypeError('x is not a function'))).to.include({
+      name: 'TypeError',
+      message: 'x is not a function',
+    }));
+  it('has what was thrown that is no error', () =>
+    expect(errorForLog('words')).to.deep.equal({ message: 'words' }));
 });

@@ -13,7 +13,9 @@ describe('attack: the register, by questions', function () {
     test = await startTestOrbis();
     await declareSite(test);
     await test.client.call('embeds.create', { body: { name: 'Talk', text: talkCode(1) } });
-    await test.client.call('placements.create', { body: { embed: 'talk', place: 'hollinfell/talks#opening' } });
+    await test.client.call('placements.create', {
+      body: { embed: 'talk', place: 'hollinfell/talks#opening' },
+    });
     const { db } = test.orbis.connection;
     // Many spots with a placement each, all seen live but for a few.
     await db.execute(
@@ -30,7 +32,9 @@ describe('attack: the register, by questions', function () {
   const rowsRead = async (ask: () => Promise<unknown>): Promise<number> => {
     const { db } = test.orbis.connection;
     const handled = async (): Promise<number> => {
-      const [rows] = (await db.execute(sql`show global status like 'Handler_read%'`)) as unknown as [{ Value: string }[]];
+      const [rows] = (await db.execute(sql`show global status like 'Handler_read%'`)) as unknown as [
+        { Value: string }[],
+      ];
       return rows.reduce((sum, { Value }) => sum + Number(Value), 0);
     };
     const before = await handled();
@@ -42,7 +46,8 @@ describe('attack: the register, by questions', function () {
     it(`reads few rows for ${state}`, async () => {
       let shown = 0;
       const read = await rowsRead(async () => {
-        shown = (await test.client.call('placements.list', { query: { state, limit: 50 } })).data.items.length;
+        shown = (await test.client.call('placements.list', { query: { state, limit: 50 } })).data.items
+          .length;
       });
       expect(shown).to.equal({ altered: 5, missing: 0, planned: 1, unreachable: 0 }[state]);
       // Signing in, sheets and rules are asked for as well.

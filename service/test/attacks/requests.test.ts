@@ -26,14 +26,26 @@ describe('attack: requests', function () {
   before(async () => void (test = await startTestOrbis()));
   after(() => test.stop());
 
-  const ask = (path: string, { method = 'GET', headers = {}, body }: { method?: string; headers?: Record<string, string>; body?: string | Buffer } = {}): Promise<Answered> =>
+  const ask = (
+    path: string,
+    {
+      method = 'GET',
+      headers = {},
+      body,
+    }: { method?: string; headers?: Record<string, string>; body?: string | Buffer } = {},
+  ): Promise<Answered> =>
     new Promise((resolve, reject) => {
       const { host, port } = new URL(test.url);
-      const sent = request({ host: '127.0.0.1', port, path, method, headers: { host, ...headers } }, (response) => {
-        let text = '';
-        response.on('data', (chunk: Buffer) => void (text += chunk.toString()));
-        response.on('end', () => resolve({ status: response.statusCode!, headers: response.headers, body: text }));
-      });
+      const sent = request(
+        { host: '127.0.0.1', port, path, method, headers: { host, ...headers } },
+        (response) => {
+          let text = '';
+          response.on('data', (chunk: Buffer) => void (text += chunk.toString()));
+          response.on('end', () =>
+            resolve({ status: response.statusCode!, headers: response.headers, body: text }),
+          );
+        },
+      );
       sent.on('error', reject);
       sent.end(body);
     });
@@ -45,7 +57,9 @@ describe('attack: requests', function () {
     const answer = await new Promise<string>((resolve, reject) => {
       const socket = connect(Number(port), '127.0.0.1');
       // Of a body of 20 MB only the first bytes ever come: whoever waited for the rest would wait for ever.
-      socket.write(`POST /api/v1/imports HTTP/1.1\r\nHost: ${host}\r\nContent-Type: application/json\r\nContent-Length: 20000000\r\n\r\n{"items":[`);
+      socket.write(
+        `POST /api/v1/imports HTTP/1.1\r\nHost: ${host}\r\nContent-Type: application/json\r\nContent-Length: 20000000\r\n\r\n{"items":[`,
+      );
       socket.once('data', (chunk) => resolve(chunk.toString()));
       socket.once('error', reject);
       setTimeout(() => reject(new Error('no answer')), 5000);
@@ -61,23 +75,36 @@ describe('attack: requests', function () {
     expect([refused.status, codeOf(refused)]).to.deep.equal([413, 'too-large']);
     for (const [name, route] of Object.entries(routes) as [string, { body?: unknown; most?: number }][])
       if (route.body) expect(route.most ?? usualMost, name).to.be.at.most(24 * 1024 * 1024);
-    const few = (Object.entries(routes) as [string, { most?: number }][]).filter(([, { most }]) => most !== undefined).map(([name]) => name);
+    const few = (Object.entries(routes) as [string, { most?: number }][])
+      .filter(([, { most }]) => most !== undefined)
+      .map(([name]) => name);
     expect(few).to.include('imports.create').and.not.include('session.create');
   });
 
   it('is not unpacked', async () => {
-    const refused = await ask('/api/v1/readings', { method: 'POST', headers: { ...own(), 'content-encoding': 'gzip' }, body: gzipSync('{"text":"x"}') });
+    const refused = await ask('/api/v1/readings', {
+      method: 'POST',
+      headers: { ...own(), 'content-encoding': 'gzip' },
+      body: gzipSync('{"text":"x"}'),
+    });
     expect([refused.status, codeOf(refused)]).to.deep.equal([415, 'unsupported-encoding']);
   });
 
   it('is not parsed where it nests deeper than anything that is taken', async () => {
-    const refused = await ask('/api/v1/readings', { method: 'POST', headers: own(), body: `{"text":${'['.repeat(200_000)}${']'.repeat(200_000)}}` });
+    const refused = await ask('/api/v1/readings', {
+      method: 'POST',
+      headers: own(),
+      body: `{"text":${'['.repeat(200_000)}${']'.repeat(200_000)}}`,
+    });
     expect([refused.status, codeOf(refused)]).to.deep.equal([400, 'too-deep']);
   });
   it('has its depth told from its bytes as a parser would tell it', () =>
     fc.assert(
       fc.property(fc.jsonValue(), (value) => {
-        const depth = (inner: unknown): number => (typeof inner === 'object' && inner !== null ? 1 + Math.max(0, ...Object.values(inner).map(depth)) : 0);
+        const depth = (inner: unknown): number =>
+          typeof inner === 'object' && inner !== null
+            ? 1 + Math.max(0, ...Object.values(inner).map(depth))
+            : 0;
         expect(depthOf(Buffer.from(JSON.stringify(value)))).to.equal(depth(value));
       }),
     ));
@@ -95,8 +122,14 @@ describe('attack: requests', function () {
 
   it('is held against no pattern that takes long: a page key of any length is told at once', async () => {
     const begun = performance.now();
-    for (const schema of [pageKey, spotKey]) for (const end of ['?', '/?', '//', '#', '#!']) expect(schema.safeParse(`h/${'a'.repeat(380)}${end}`).success).to.equal(false);
-    const refused = await ask('/api/v1/pages', { method: 'POST', headers: own(), body: JSON.stringify({ key: `h/${'a'.repeat(52)}?`, title: 'T' }) });
+    for (const schema of [pageKey, spotKey])
+      for (const end of ['?', '/?', '//', '#', '#!'])
+        expect(schema.safeParse(`h/${'a'.repeat(380)}${end}`).success).to.equal(false);
+    const refused = await ask('/api/v1/pages', {
+      method: 'POST',
+      headers: own(),
+      body: JSON.stringify({ key: `h/${'a'.repeat(52)}?`, title: 'T' }),
+    });
     expect(codeOf(refused)).to.equal('bad-request');
     // It took minutes, and then hours: this is no figure of speed.
     expect(performance.now() - begun).to.be.below(10_000);
@@ -111,18 +144,31 @@ describe('attack: requests', function () {
     ['POST', '/api/v1/session'],
   ] as const)
     it(`is refused when a page of another site makes it: ${method} ${path}`, async () => {
-      for (const foreign of [{ 'sec-fetch-site': 'cross-site' }, { 'sec-fetch-site': 'same-site' }, { origin: 'http://elsewhere.localhost' }, { origin: 'null' }] as Record<
-        string,
-        string
-      >[])
-        expect((await ask(path, { method, headers: { ...own(), ...foreign } })).status, JSON.stringify(foreign)).to.equal(403);
+      for (const foreign of [
+        { 'sec-fetch-site': 'cross-site' },
+        { 'sec-fetch-site': 'same-site' },
+        { origin: 'http://elsewhere.localhost' },
+        { origin: 'null' },
+      ] as Record<string, string>[])
+        expect(
+          (await ask(path, { method, headers: { ...own(), ...foreign } })).status,
+          JSON.stringify(foreign),
+        ).to.equal(403);
     });
   it('is taken from the console’s own pages, and from an address that somebody typed', async () => {
-    for (const site of ['same-origin', 'none']) expect((await ask('/api/v1/embeds', { headers: { ...own(), 'sec-fetch-site': site } })).status).to.equal(200);
+    for (const site of ['same-origin', 'none'])
+      expect(
+        (await ask('/api/v1/embeds', { headers: { ...own(), 'sec-fetch-site': site } })).status,
+      ).to.equal(200);
   });
 
   it('reaches nothing by a name that is not ours', async () => {
-    for (const host of ['evil.example', 'orbis.localhost.evil.example', 'orbis.localhost:1', '127.0.0.1.evil.example']) {
+    for (const host of [
+      'evil.example',
+      'orbis.localhost.evil.example',
+      'orbis.localhost:1',
+      '127.0.0.1.evil.example',
+    ]) {
       for (const path of ['/', '/api/v1/embeds', '/api/v1/health/live', '/sign-in']) {
         const refused = await ask(path, { headers: { ...own(), host } });
         expect([refused.status, codeOf(refused)], `${host} ${path}`).to.deep.equal([421, 'unknown-host']);
@@ -150,10 +196,13 @@ describe('attack: requests', function () {
       const server = app.listen(0, '127.0.0.1');
       await new Promise((resolve) => server.once('listening', resolve));
       const status = await new Promise<number>((resolve, reject) => {
-        const sent = request({ host: '127.0.0.1', port: (server.address() as AddressInfo).port, path: '/sign-in', headers }, (response) => {
-          response.resume();
-          resolve(response.statusCode!);
-        });
+        const sent = request(
+          { host: '127.0.0.1', port: (server.address() as AddressInfo).port, path: '/sign-in', headers },
+          (response) => {
+            response.resume();
+            resolve(response.statusCode!);
+          },
+        );
         sent.on('error', reject);
         sent.end();
       });
@@ -176,10 +225,15 @@ describe('attack: requests', function () {
   it('for an address that nobody has is answered so', async () => {
     for (const path of ['/api/v1/nothing', '/api/nothing', '/api']) {
       const { status, headers } = await ask(path);
-      expect([status, headers['content-type']], path).to.deep.equal([404, 'application/problem+json; charset=utf-8']);
+      expect([status, headers['content-type']], path).to.deep.equal([
+        404,
+        'application/problem+json; charset=utf-8',
+      ]);
     }
-    for (const path of ['/nothing', '/sweeps/nothing', '/.env', '/wp-login.php', '/%E0%A4%A']) expect((await ask(path)).status, path).to.be.oneOf([400, 404]);
-    for (const path of ['/', '/register', '/collection/opening-talk', '/register/']) expect((await ask(path)).status, path).to.be.oneOf([200, 503]);
+    for (const path of ['/nothing', '/sweeps/nothing', '/.env', '/wp-login.php', '/%E0%A4%A'])
+      expect((await ask(path)).status, path).to.be.oneOf([400, 404]);
+    for (const path of ['/', '/register', '/collection/opening-talk', '/register/'])
+      expect((await ask(path)).status, path).to.be.oneOf([200, 503]);
   });
 
   it('for what every site has is answered', async () => {

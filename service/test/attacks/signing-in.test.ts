@@ -18,10 +18,22 @@ describe('attack: signing in', function () {
   afterEach(() => test.stop());
 
   /* As a browser does it, from some address; the proxy before us says which. */
-  const post = (path: string, body: object, { from = '203.0.113.7', cookie, method = 'POST' }: { from?: string; cookie?: string; method?: string } = {}): Promise<Response> =>
+  const post = (
+    path: string,
+    body: object,
+    {
+      from = '203.0.113.7',
+      cookie,
+      method = 'POST',
+    }: { from?: string; cookie?: string; method?: string } = {},
+  ): Promise<Response> =>
     fetch(`${test.url}/api/v1${path}`, {
       method,
-      headers: { 'content-type': 'application/json', 'x-forwarded-for': from, ...(cookie === undefined ? {} : { cookie }) },
+      headers: {
+        'content-type': 'application/json',
+        'x-forwarded-for': from,
+        ...(cookie === undefined ? {} : { cookie }),
+      },
       ...(method === 'POST' ? { body: JSON.stringify(body) } : {}),
     });
   const attempt = async (word: string, from?: string, cookie?: string): Promise<Response> =>
@@ -39,7 +51,8 @@ describe('attack: signing in', function () {
     expect((await attempt(password, '203.0.113.99')).status, 'the same /24').to.equal(429);
     // Many networks together wear out the account's patience.
     let wait = 0;
-    for (let i = 0; wait === 0 && i < 40; i++) wait = Number((await attempt('no', `198.51.${i}.1`)).headers.get('retry-after') ?? 0);
+    for (let i = 0; wait === 0 && i < 40; i++)
+      wait = Number((await attempt('no', `198.51.${i}.1`)).headers.get('retry-after') ?? 0);
     expect(wait).to.be.greaterThan(0);
     const other = await test.another();
     const refused = await refusal(other.client.call('session.create', { body: { password } }));
@@ -48,7 +61,9 @@ describe('attack: signing in', function () {
   });
 
   it('by many at once counts as many', async () => {
-    const statuses = await Promise.all(Array.from({ length: 30 }, () => attempt('no').then(({ status }) => status)));
+    const statuses = await Promise.all(
+      Array.from({ length: 30 }, () => attempt('no').then(({ status }) => status)),
+    );
     expect(statuses.filter((status) => status === 401).length).to.be.at.most(10);
     expect(statuses.filter((status) => status === 429).length).to.be.at.least(20);
   });
@@ -60,13 +75,16 @@ describe('attack: signing in', function () {
     for (let i = 0; i < 45; i++) await attempt('no', `198.51.${i}.1`);
     expect((await attempt(password, '192.0.2.1')).status, 'a browser that nobody knows').to.equal(429);
     expect((await attempt(password, '192.0.2.1', device)).status).to.equal(200);
-    const guesses = await Promise.all(Array.from({ length: 20 }, () => attempt('no', '192.0.2.1', device).then(({ status }) => status)));
+    const guesses = await Promise.all(
+      Array.from({ length: 20 }, () => attempt('no', '192.0.2.1', device).then(({ status }) => status)),
+    );
     expect(guesses.filter((status) => status === 401).length, 'and counts for itself').to.be.at.most(10);
   });
 
   it('with one-time links has a counter of its own', async () => {
     const statuses: number[] = [];
-    for (let i = 0; i < 12; i++) statuses.push((await post('/session/link', { secret: 'x'.repeat(43) })).status);
+    for (let i = 0; i < 12; i++)
+      statuses.push((await post('/session/link', { secret: 'x'.repeat(43) })).status);
     expect(statuses.slice(-2)).to.deep.equal([429, 429]);
     expect((await attempt(password)).status).to.equal(200);
   });
@@ -109,7 +127,9 @@ describe('attack: signing in', function () {
     expect(((await reset.json()) as { ended: object }).ended).to.deep.equal({ sessions: 3, tokens: 1 });
     for (const headers of [{ cookie }, { authorization: `Bearer ${test.token}` }] as Record<string, string>[])
       expect((await fetch(`${test.url}/api/v1/embeds`, { headers })).status).to.equal(401);
-    expect((await fetch(`${test.url}/api/v1/embeds`, { headers: { cookie: cookiesOf(reset) } })).status).to.equal(200);
+    expect(
+      (await fetch(`${test.url}/api/v1/embeds`, { headers: { cookie: cookiesOf(reset) } })).status,
+    ).to.equal(200);
     expect((await attempt(password)).status).to.equal(401);
   });
 
@@ -122,14 +142,17 @@ describe('attack: signing in', function () {
       ['aaaaaaaaaaaaaaaa', 'password-common'],
       ['abababababababab', 'password-common'],
     ] as const)
-      expect((await (await post('/password', { secret, password: word })).json()) as object, word).to.include({ code });
+      expect((await (await post('/password', { secret, password: word })).json()) as object, word).to.include(
+        { code },
+      );
     expect(isCommon('seven owls over the fell')).to.equal(false);
     expect((await post('/password', { secret, password: 'owls owls owls' })).status).to.equal(200);
   });
 
   it('changes a password only with the one of now, and ends all other sessions', async () => {
     const [here, there] = [cookiesOf(await attempt(password)), cookiesOf(await attempt(password))];
-    const change = (current: string, word: string): Promise<Response> => post('/password/changes', { current, password: word }, { cookie: here });
+    const change = (current: string, word: string): Promise<Response> =>
+      post('/password/changes', { current, password: word }, { cookie: here });
     expect((await change('wrong', 'a short sentence of my own')).status).to.equal(401);
     expect((await change(password, 'short')).status).to.equal(422);
     const done = await change(password, 'a short sentence of my own');
@@ -139,8 +162,16 @@ describe('attack: signing in', function () {
   });
 
   it('makes tokens only with the password given again; they end, and can be limited to reading', async () => {
-    expect((await refusal(test.client.call('tokens.create', { body: { name: 'x', password: 'wrong wrong wrong' } }))).code).to.equal('wrong-password');
-    const { data } = await test.client.call('tokens.create', { body: { name: 'reads', password, access: 'read', days: 1 } });
+    expect(
+      (
+        await refusal(
+          test.client.call('tokens.create', { body: { name: 'x', password: 'wrong wrong wrong' } }),
+        )
+      ).code,
+    ).to.equal('wrong-password');
+    const { data } = await test.client.call('tokens.create', {
+      body: { name: 'reads', password, access: 'read', days: 1 },
+    });
     expect(new Date(data.expiresAt).getTime() - Date.now()).to.be.within(86_000_000, 86_400_000);
     const reading = createClient({ url: test.url, headers: { authorization: `Bearer ${data.token}` } });
     expect((await reading.call('embeds.list')).status).to.equal(200);
@@ -155,7 +186,9 @@ describe('attack: signing in', function () {
       expect((await refusal(refused)).code).to.equal('token-read-only');
     const [row] = (await test.client.call('tokens.list')).data.items;
     expect(row).to.deep.include({ name: 'reads', access: 'read', lastUsedFrom: '127.0.0.1' });
-    await test.orbis.connection.db.execute(sql`update token set expires_at = utc_timestamp(3) - interval 1 second where public_id = ${data.id}`);
+    await test.orbis.connection.db.execute(
+      sql`update token set expires_at = utc_timestamp(3) - interval 1 second where public_id = ${data.id}`,
+    );
     expect((await refusal(reading.call('embeds.list'))).code).to.equal('token-unknown');
   });
 
@@ -163,15 +196,20 @@ describe('attack: signing in', function () {
     const [one, two] = [cookiesOf(await attempt(password)), cookiesOf(await attempt(password, '192.0.2.9'))];
     const list = async (cookie: string) =>
       (
-        (await (await fetch(`${test.url}/api/v1/sessions`, { headers: { cookie, 'x-forwarded-for': '192.0.2.9' } })).json()) as {
+        (await (
+          await fetch(`${test.url}/api/v1/sessions`, { headers: { cookie, 'x-forwarded-for': '192.0.2.9' } })
+        ).json()) as {
           items: { id: string; current: boolean; address: string }[];
         }
       ).items;
     const sessions = await list(two);
     expect(sessions.map(({ current }) => current)).to.deep.equal([true, false, false]);
     expect(sessions[0]).to.include({ address: '192.0.2.9', browser: 'Another program' });
-    const works = async (cookie: string): Promise<boolean> => (await fetch(`${test.url}/api/v1/embeds`, { headers: { cookie } })).status === 200;
-    expect((await post(`/sessions/${sessions[1]!.id}`, {}, { method: 'DELETE', cookie: two })).status).to.equal(204);
+    const works = async (cookie: string): Promise<boolean> =>
+      (await fetch(`${test.url}/api/v1/embeds`, { headers: { cookie } })).status === 200;
+    expect(
+      (await post(`/sessions/${sessions[1]!.id}`, {}, { method: 'DELETE', cookie: two })).status,
+    ).to.equal(204);
     expect([await works(one), await works(two)]).to.deep.equal([false, true]);
 
     const { db } = test.orbis.connection;
@@ -189,7 +227,8 @@ describe('attack: signing in', function () {
   it('anew ends the session that it replaces', async () => {
     const first = cookiesOf(await attempt(password));
     const second = cookiesOf(await attempt(password, undefined, first));
-    const works = async (cookie: string): Promise<boolean> => (await fetch(`${test.url}/api/v1/embeds`, { headers: { cookie } })).status === 200;
+    const works = async (cookie: string): Promise<boolean> =>
+      (await fetch(`${test.url}/api/v1/embeds`, { headers: { cookie } })).status === 200;
     expect([await works(first), await works(second)]).to.deep.equal([false, true]);
   });
 
@@ -206,7 +245,8 @@ describe('attack: signing in', function () {
 describe('a proxy that Orbis was not told of', () => {
   it('is spoken of once in the log', async () => {
     const test = await startTestOrbis();
-    for (let i = 0; i < 3; i++) await fetch(`${test.url}/api/v1/health/live`, { headers: { 'x-forwarded-for': '203.0.113.7' } });
+    for (let i = 0; i < 3; i++)
+      await fetch(`${test.url}/api/v1/health/live`, { headers: { 'x-forwarded-for': '203.0.113.7' } });
     await test.stop();
     expect(test.log.filter((line) => line.includes('ORBIS_TRUST_PROXY'))).to.have.length(1);
   });

@@ -12,7 +12,10 @@ let count = 0;
 const server = () =>
   (running ??= (async () => {
     const folder = mkdtempSync(join(tmpdir(), 'orbis-test-'));
-    return { folder, database: await startPrivateDatabase(openDataFolder(folder), { durable: false, databases: 'test\\_%' }) };
+    return {
+      folder,
+      database: await startPrivateDatabase(openDataFolder(folder), { durable: false, databases: 'test\\_%' }),
+    };
   })());
 
 /** The address of a new, empty database, by the account that may do all of it. */
@@ -35,11 +38,15 @@ async function readTables(): Promise<string> {
   const [names] = await connection.query<mysql.RowDataPacket[]>('SHOW TABLES');
   const statements = ['SET foreign_key_checks = 0'];
   for (const row of names) {
-    const [[made]] = await connection.query<mysql.RowDataPacket[]>('SHOW CREATE TABLE ??', [Object.values(row)[0]]);
+    const [[made]] = await connection.query<mysql.RowDataPacket[]>('SHOW CREATE TABLE ??', [
+      Object.values(row)[0],
+    ]);
     statements.push(String(made!['Create Table']));
   }
   const [notes] = await connection.query<mysql.RowDataPacket[]>('SELECT * FROM migration');
-  statements.push(connection.format('INSERT INTO migration VALUES ?', [notes.map((note) => Object.values(note))]));
+  statements.push(
+    connection.format('INSERT INTO migration VALUES ?', [notes.map((note) => Object.values(note))]),
+  );
   await connection.end();
   return statements.join(';\n');
 }

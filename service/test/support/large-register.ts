@@ -42,5 +42,7 @@ const statements = [
 /** Fills an empty register. */
 export async function fillRegister({ db }: Pick<Connection, 'db'>): Promise<void> {
   for (const statement of statements) await db.execute(sql.raw(statement));
-  await db.execute(sql.raw('analyze table placement, embed, page, spot, delivery, sweep_page, sighting, revision'));
+  await db.execute(
+    sql.raw('analyze table placement, embed, page, spot, delivery, sweep_page, sighting, revision'),
+  );
 }

@@ -26,12 +26,17 @@ export interface TestOrbis {
   stop(): Promise<void>;
 }
 
-export async function startTestOrbis({ env = {} }: { env?: Record<string, string> } = {}): Promise<TestOrbis> {
+export async function startTestOrbis({
+  env = {},
+}: { env?: Record<string, string> } = {}): Promise<TestOrbis> {
   const folder = mkdtempSync(join(tmpdir(), 'orbis-test-'));
   const database = await migratedDatabase();
   const log: string[] = [];
   const logger: Logger = pino({ level: 'info' }, { write: (line: string) => void log.push(line) });
-  const settings = readSettings({ ORBIS_DATA: folder, ORBIS_DATABASE_URL: database, ORBIS_PORT: '0', ORBIS_FRAMES_PORT: '0', ...env }, folder);
+  const settings = readSettings(
+    { ORBIS_DATA: folder, ORBIS_DATABASE_URL: database, ORBIS_PORT: '0', ORBIS_FRAMES_PORT: '0', ...env },
+    folder,
+  );
   const world = await startDemoServer({ port: 0, folder });
   const start = (): Promise<Orbis> => startOrbis(settings, { log: logger });
   const orbis = await start();
@@ -50,7 +55,10 @@ export async function startTestOrbis({ env = {} }: { env?: Record<string, string
       const other = mkdtempSync(join(tmpdir(), 'orbis-test-'));
       const second = await startOrbis({ ...settings, ORBIS_DATA: other }, { log: logger });
       return {
-        client: createClient({ url: second.origins.console, headers: { authorization: `Bearer ${data.token}` } }),
+        client: createClient({
+          url: second.origins.console,
+          headers: { authorization: `Bearer ${data.token}` },
+        }),
         stop: async () => {
           await second.stop();
           rmSync(other, { recursive: true, force: true });
@@ -77,8 +85,13 @@ export const talkCode = (port: number, id = 'nB4moorNight'): string =>
   `<iframe width="560" height="315" src="http://play.kinorill.localhost:${port}/reel/${id}?knobs=1" title="Opening talk" allow="fullscreen" allowfullscreen></iframe>`;
 
 /** Declares the demo site with its talks page and a spot on it. */
-export async function declareSite({ client, world }: Pick<TestOrbis, 'client' | 'world'>, spots: readonly string[] = ['opening']): Promise<void> {
-  await client.call('sites.create', { body: { key: 'hollinfell', name: 'Hollin Fell', address: `http://hollinfell.localhost:${world.port}` } });
+export async function declareSite(
+  { client, world }: Pick<TestOrbis, 'client' | 'world'>,
+  spots: readonly string[] = ['opening'],
+): Promise<void> {
+  await client.call('sites.create', {
+    body: { key: 'hollinfell', name: 'Hollin Fell', address: `http://hollinfell.localhost:${world.port}` },
+  });
   await client.call('pages.create', { body: { key: 'hollinfell/talks', title: 'Talks' } });
   for (const spot of spots) await client.call('spots.create', { body: { key: `hollinfell/talks#${spot}` } });
 }

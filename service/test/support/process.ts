@@ -9,7 +9,12 @@ const top = new URL('../../../', import.meta.url);
 /* As it was built, where nothing was changed since: that starts several times as fast as what is put into JavaScript first. */
 function program(name: 'main' | 'reset-password'): string[] {
   const built = fileURLToPath(new URL(`service/dist/${name}.js`, top));
-  if (statSync(built, { throwIfNoEntry: false }) && newestSource() < (statSync(fileURLToPath(new URL('node_modules/.orbis-build', top)), { throwIfNoEntry: false })?.mtimeMs ?? 0))
+  if (
+    statSync(built, { throwIfNoEntry: false }) &&
+    newestSource() <
+      (statSync(fileURLToPath(new URL('node_modules/.orbis-build', top)), { throwIfNoEntry: false })
+        ?.mtimeMs ?? 0)
+  )
     return [built];
   return ['--import=tsx', '--conditions=development', fileURLToPath(new URL(`service/src/${name}.ts`, top))];
 }
@@ -23,7 +28,9 @@ function newestSource(): number {
 }
 
 /** The program that makes a link for a new password, run to its end; what it wrote. */
-export async function runResetPassword(env: Record<string, string>): Promise<{ status: number | null; out: string }> {
+export async function runResetPassword(
+  env: Record<string, string>,
+): Promise<{ status: number | null; out: string }> {
   const child = spawn(process.execPath, program('reset-password'), { env: { ...process.env, ...env } });
   let out = '';
   child.stdout.on('data', (chunk: Buffer) => void (out += chunk.toString()));
@@ -59,7 +66,8 @@ export function runOrbis(data: string, env: Record<string, string> = {}): Runnin
     err: () => err,
     log: () => log,
     says: async (text) => {
-      while (!err.includes(text) && child.exitCode === null && child.signalCode === null) await new Promise((resolve) => setTimeout(resolve, 20));
+      while (!err.includes(text) && child.exitCode === null && child.signalCode === null)
+        await new Promise((resolve) => setTimeout(resolve, 20));
       expect(err).to.include(text);
     },
     link: () => {

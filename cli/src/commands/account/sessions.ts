@@ -22,7 +22,13 @@ export const addSessions: AddCommand = (program, run) => {
             ? 'Nobody is signed in with a browser.\n'
             : table(
                 ['session', 'signed in', 'last used', 'from', 'browser'],
-                all.map(({ id, createdAt, usedAt, address, browser }) => [id, formatTimestamp(createdAt), formatTimestamp(usedAt), address, browser]),
+                all.map(({ id, createdAt, usedAt, address, browser }) => [
+                  id,
+                  formatTimestamp(createdAt),
+                  formatTimestamp(usedAt),
+                  address,
+                  browser,
+                ]),
                 tools.colours,
               ),
         );
@@ -35,17 +41,18 @@ export const addSessions: AddCommand = (program, run) => {
     .option('--all', 'all of them: sign out everywhere')
     .description('sign out in one browser, or everywhere; tokens stay')
     .addHelpText('after', '\nExamples:\n  orbis sessions end 7k2m9qd0xw\n  orbis sessions end --all')
-    .action((session: string | undefined, options: { all?: boolean }, command: { error(message: string): never }) =>
-      run(async (tools) => {
-        if ((session === undefined) === !options.all) command.error('Say which session, or --all.');
-        if (session !== undefined) {
-          await tools.client().call('sessions.delete', { params: { session } });
-          tools.tell({ sessions: 1 }, () => 'Signed out there.\n');
-        } else {
-          const { data } = await tools.client().call('sessions.end', {});
-          tools.tell(data, () => `Signed out everywhere: ${plural(data.sessions, 'session')} ended.\n`);
-        }
-        return 0;
-      }),
+    .action(
+      (session: string | undefined, options: { all?: boolean }, command: { error(message: string): never }) =>
+        run(async (tools) => {
+          if ((session === undefined) === !options.all) command.error('Say which session, or --all.');
+          if (session !== undefined) {
+            await tools.client().call('sessions.delete', { params: { session } });
+            tools.tell({ sessions: 1 }, () => 'Signed out there.\n');
+          } else {
+            const { data } = await tools.client().call('sessions.end', {});
+            tools.tell(data, () => `Signed out everywhere: ${plural(data.sessions, 'session')} ended.\n`);
+          }
+          return 0;
+        }),
     );
 };

@@ -8,7 +8,8 @@ import { askPassword } from './password.ts';
 export function daysIn(word: string | undefined): number | undefined {
   if (word === undefined) return undefined;
   const days = wholeNumber(word, 1, 3650);
-  if (days === null) throw new UsedWrongly(`“${word}” is no number of days. Say a whole number from 1 to 3650.`);
+  if (days === null)
+    throw new UsedWrongly(`“${word}” is no number of days. Say a whole number from 1 to 3650.`);
   return days;
 }
 
@@ -40,7 +41,11 @@ export const addTokens: AddCommand = (program, run) => {
     .action(() =>
       run(async (tools) => {
         const all = await listed(tools);
-        tools.tell(all, () => (all.length === 0 ? 'There is no token.\n' : table(['token', 'name', 'may do', 'ends', 'last used'], all.map(row), tools.colours)));
+        tools.tell(all, () =>
+          all.length === 0
+            ? 'There is no token.\n'
+            : table(['token', 'name', 'may do', 'ends', 'last used'], all.map(row), tools.colours),
+        );
         return 0;
       }),
     );
@@ -51,15 +56,29 @@ export const addTokens: AddCommand = (program, run) => {
     .option('--days <n>', 'after so many days it ends (365)')
     .option('--password-stdin', 'read the password from standard input')
     .description('make a token and print it, this once only')
-    .addHelpText('after', '\nExample:\n  orbis tokens make "status board" --read-only --days 90\n\nA program uses it as ORBIS_TOKEN, with ORBIS_URL.')
+    .addHelpText(
+      'after',
+      '\nExample:\n  orbis tokens make "status board" --read-only --days 90\n\nA program uses it as ORBIS_TOKEN, with ORBIS_URL.',
+    )
     .action((name: string, options: { readOnly?: boolean; days?: string; passwordStdin?: boolean }) =>
       run(async (tools) => {
         const days = daysIn(options.days);
         const password = await askPassword(tools, options.passwordStdin);
-        const { data } = await tools.client().call('tokens.create', { body: { password, name, access: options.readOnly ? 'read' : 'all', ...(days !== undefined && { days }) } });
+        const { data } = await tools
+          .client()
+          .call('tokens.create', {
+            body: {
+              password,
+              name,
+              access: options.readOnly ? 'read' : 'all',
+              ...(days !== undefined && { days }),
+            },
+          });
         if (tools.io.errIsTerminal && !tools.json)
           tools.io.err(
-            tools.colours.dim(`It is shown this once. It ${data.access === 'read' ? 'may only read' : 'may do everything'}, and ends ${formatTimestamp(data.expiresAt)}.\n`),
+            tools.colours.dim(
+              `It is shown this once. It ${data.access === 'read' ? 'may only read' : 'may do everything'}, and ends ${formatTimestamp(data.expiresAt)}.\n`,
+            ),
           );
         tools.tell(data, () => `${data.token}\n`);
         return 0;

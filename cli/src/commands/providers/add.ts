@@ -7,7 +7,9 @@ export const addAdd: AddCommand = (providers, run) => {
     .command('add')
     .argument('<file...>', 'files of sheets, JSON or YAML; - for standard input')
     .option('--yes', 'save it although embeds come out differently')
-    .description('keep sheets of your own, or change them; one with the id of a built-in sheet stands before it')
+    .description(
+      'keep sheets of your own, or change them; one with the id of a built-in sheet stands before it',
+    )
     .addHelpText(
       'after',
       '\nExamples:\n  orbis providers add my-provider.yaml\n  orbis providers export kinorill > kinorill.json   (then edit it)\n  orbis providers add kinorill.json\n\nExit status: 0 saved, 1 embeds would come out differently and --yes was not said, 2 no sheet.',

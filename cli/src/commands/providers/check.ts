@@ -7,7 +7,10 @@ export const addCheck: AddCommand = (providers, run) => {
     .command('check')
     .argument('<file...>', 'files of sheets, JSON or YAML; - for standard input')
     .description('say whether files are sheets, and where they are not; without the service')
-    .addHelpText('after', '\nExample:\n  orbis providers check my-provider.yaml\n\nExit status: 0 all are, 1 some are not, 2 used wrongly.')
+    .addHelpText(
+      'after',
+      '\nExample:\n  orbis providers check my-provider.yaml\n\nExit status: 0 all are, 1 some are not, 2 used wrongly.',
+    )
     .action((files: string[]) =>
       run(async (tools) => {
         const results: { file: string; id: string | null; faults: SheetInvalid['faults'] }[] = [];
@@ -21,7 +24,13 @@ export const addCheck: AddCommand = (providers, run) => {
           }
         }
         tools.tell(results, () =>
-          results.map(({ file, id, faults }) => (id === null ? `${new SheetInvalid(file, faults).message}\n` : `${file}: ${tools.colours.green('a sheet')} of ${id}\n`)).join(''),
+          results
+            .map(({ file, id, faults }) =>
+              id === null
+                ? `${new SheetInvalid(file, faults).message}\n`
+                : `${file}: ${tools.colours.green('a sheet')} of ${id}\n`,
+            )
+            .join(''),
         );
         return results.some(({ id }) => id === null) ? 1 : 0;
       }),

@@ -7,12 +7,19 @@ export const addEndpoints: AddCommand = (providers, run) => {
     .command('endpoints')
     .argument('[words]', 'words of the name, or a link: who answers about it')
     .description('list who is known to answer questions about links (oEmbed), out of imported lists')
-    .addHelpText('after', '\nExamples:\n  orbis providers endpoints\n  orbis providers endpoints https://moorreel.localhost/watch/7')
+    .addHelpText(
+      'after',
+      '\nExamples:\n  orbis providers endpoints\n  orbis providers endpoints https://moorreel.localhost/watch/7',
+    )
     .action((words: string | undefined) =>
       run(async (tools) => {
         const items: OembedEndpointRow[] = [];
         for (let after: string | undefined; ;) {
-          const { data } = await tools.client().call('endpoints.list', { query: { limit: 200, ...(after && { after }), ...(words !== undefined && { q: words }) } });
+          const { data } = await tools
+            .client()
+            .call('endpoints.list', {
+              query: { limit: 200, ...(after && { after }), ...(words !== undefined && { q: words }) },
+            });
           items.push(...data.items);
           if (data.next === null) break;
           after = data.next;
@@ -42,7 +49,10 @@ export const addEndpoints: AddCommand = (providers, run) => {
     .action((endpoint: string) =>
       run(async (tools) => {
         await tools.client().call('endpoints.remove', { params: { endpoint } });
-        tools.tell({ forgotten: endpoint }, () => `Forgotten. Importing the list again makes it known again.\n`);
+        tools.tell(
+          { forgotten: endpoint },
+          () => `Forgotten. Importing the list again makes it known again.\n`,
+        );
         return 0;
       }),
     );

@@ -7,9 +7,14 @@ import { saveSheets } from './saving.ts';
 export const addImport: AddCommand = (providers, run) => {
   providers
     .command('import')
-    .argument('<file>', 'a list of oEmbed providers (JSON), or sheets: one, or a JSON array of them; - for standard input')
+    .argument(
+      '<file>',
+      'a list of oEmbed providers (JSON), or sheets: one, or a JSON array of them; - for standard input',
+    )
     .option('--yes', 'of sheets: save them although embeds come out differently')
-    .description('make many providers known at once: from a list of those that answer questions about their links (oEmbed), or from sheets')
+    .description(
+      'make many providers known at once: from a list of those that answer questions about their links (oEmbed), or from sheets',
+    )
     .addHelpText(
       'after',
       `
@@ -29,7 +34,10 @@ Exit status: 0 all of it is known now, 1 something in it cannot be used, 2 no li
         const sheets = sheetsIn(text);
         if (sheets) {
           return saveSheets(
-            sheets.map((sheet, i) => ({ file: sheets.length === 1 ? file : `${file}, sheet ${i + 1}`, text: sheet })),
+            sheets.map((sheet, i) => ({
+              file: sheets.length === 1 ? file : `${file}, sheet ${i + 1}`,
+              text: sheet,
+            })),
             options.yes ?? false,
             tools,
           );
@@ -55,8 +63,19 @@ function sheetsIn(text: string): string[] | null {
   return data.length > 0 && data.every(isSheet) ? data.map((sheet) => JSON.stringify(sheet, null, 2)) : null;
 }
 
-function describe({ entries, endpoints, added, changed, same, unusable }: EndpointImport, { colours, io }: Tools): string {
-  const lines = unusable.map(({ entry, provider, what, why }) => fold(`${colours.yellow('not used')} ${entry} ${provider || '(no name)'}: ${what}: ${why}.`, io.width, ''));
-  const counts = [`${added} new`, changed > 0 ? `${changed} changed` : '', same > 0 ? `${same} known already` : ''].filter(Boolean).join(', ');
+function describe(
+  { entries, endpoints, added, changed, same, unusable }: EndpointImport,
+  { colours, io }: Tools,
+): string {
+  const lines = unusable.map(({ entry, provider, what, why }) =>
+    fold(`${colours.yellow('not used')} ${entry} ${provider || '(no name)'}: ${what}: ${why}.`, io.width, ''),
+  );
+  const counts = [
+    `${added} new`,
+    changed > 0 ? `${changed} changed` : '',
+    same > 0 ? `${same} known already` : '',
+  ]
+    .filter(Boolean)
+    .join(', ');
   return `${lines.join('')}${plural(entries, 'provider')} in the list; ${plural(endpoints, 'endpoint')}: ${counts}.${unusable.length > 0 ? ` ${plural(unusable.length, 'thing')} in it cannot be used.` : ''}\n`;
 }

@@ -12,6 +12,20 @@ import { addShow } from './show.ts';
 
 /** What Orbis knows of providers: their sheets, which are files of data. */
 export const addProviders: AddCommand = (program, run) => {
-  const providers = program.command('providers').description('what Orbis knows of providers: their sheets, which are files of data');
-  for (const add of [addList, addShow, addCheck, addAdd, addLearn, addCopy, addExport, addImport, addEndpoints, addRemove]) add(providers, run);
+  const providers = program
+    .command('providers')
+    .description('what Orbis knows of providers: their sheets, which are files of data');
+  for (const add of [
+    addList,
+    addShow,
+    addCheck,
+    addAdd,
+    addLearn,
+    addCopy,
+    addExport,
+    addImport,
+    addEndpoints,
+    addRemove,
+  ])
+    add(providers, run);
 };

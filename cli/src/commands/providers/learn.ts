@@ -15,12 +15,17 @@ interface Options {
 export const addLearn: AddCommand = (providers, run) => {
   providers
     .command('learn')
-    .argument('<what...>', 'files with a code each, folders of them, links, - for standard input; and answers, as name=value')
+    .argument(
+      '<what...>',
+      'files with a code each, folders of them, links, - for standard input; and answers, as name=value',
+    )
     .option('--ask-nobody', 'learn from what is given alone, without asking the provider about its links')
     .option('--sheet', 'print the sheet’s file alone, to keep or to go on writing')
     .option('--save', 'keep the sheet')
     .option('--yes', 'with --save: although embeds come out differently')
-    .description('propose a sheet for a provider that no sheet knows, from two or more of its codes and links')
+    .description(
+      'propose a sheet for a provider that no sheet knows, from two or more of its codes and links',
+    )
     .addHelpText(
       'after',
       `
@@ -46,13 +51,20 @@ Exit status: 0 proposed or saved, 1 something is not answered yet, 2 nothing cou
         }
         const ask = !options.askNobody;
         for (const link of ask ? samples.flatMap((sample) => linksIn(sample)) : [])
-          tools.io.err(`Asking ${new URL(link).host} for its page, and for the code that it tells. (--ask-nobody learns without.)\n`);
+          tools.io.err(
+            `Asking ${new URL(link).host} for its page, and for the code that it tells. (--ask-nobody learns without.)\n`,
+          );
         const propose = async (now: Record<string, string>): Promise<SheetProposal> =>
           (await tools.client().call('providers.learn', { body: { samples, answers: now, ask } })).data;
         const proposal = await settle(await propose(answers), answers, propose, tools);
         if (options.save) {
-          if (proposal.open > 0) tools.io.err(`${plural(proposal.open, 'line')} not answered: left out of the sheet.\n`);
-          const exit = await saveSheets([{ file: proposal.sheet.id, text: proposal.text }], options.yes ?? false, tools);
+          if (proposal.open > 0)
+            tools.io.err(`${plural(proposal.open, 'line')} not answered: left out of the sheet.\n`);
+          const exit = await saveSheets(
+            [{ file: proposal.sheet.id, text: proposal.text }],
+            options.yes ?? false,
+            tools,
+          );
           return exit === 0 && proposal.open > 0 ? 1 : exit;
         }
         if (options.sheet && !tools.json) tools.io.out(proposal.text);
@@ -68,7 +80,8 @@ async function samplesOf(word: string, { io }: Tools): Promise<string[]> {
   if (names) {
     if (names.length === 0) throw new UsedWrongly(`There is nothing in the folder “${word}”.`);
     const texts: string[] = [];
-    for (const name of [...names].sort()) texts.push(...(await samplesOf(`${word.replace(/\/$/, '')}/${name}`, { io } as Tools)));
+    for (const name of [...names].sort())
+      texts.push(...(await samplesOf(`${word.replace(/\/$/, '')}/${name}`, { io } as Tools)));
     return texts;
   }
   const text = await pasted(word, io);
@@ -97,7 +110,11 @@ async function settle(
     }
   };
   tools.io.err(`${describeLines(proposal, tools)}\n`);
-  for (let open = proposal.lines.find((line) => !line.sure); open; open = proposal.lines.find((line) => !line.sure && !passed.has(line.about))) {
+  for (
+    let open = proposal.lines.find((line) => !line.sure);
+    open;
+    open = proposal.lines.find((line) => !line.sure && !passed.has(line.about))
+  ) {
     passed.add(open.about);
     if (open.looks.length > 0) {
       for (const look of open.looks) {
@@ -106,10 +123,16 @@ async function settle(
       }
       continue;
     }
-    const said = await ask(`${formatLearnedLine(open)}: ${open.reason}. It can be ${open.may.join(', ')}.\nWhat is it? (Enter leaves it open) `);
+    const said = await ask(
+      `${formatLearnedLine(open)}: ${open.reason}. It can be ${open.may.join(', ')}.\nWhat is it? (Enter leaves it open) `,
+    );
     if (said !== '') await answer(open.about, said);
   }
-  for (let said = await ask('Is there anything to correct? (name=value; Enter: no) '); said !== ''; said = await ask('Anything else? (name=value; Enter: no) ')) {
+  for (
+    let said = await ask('Is there anything to correct? (name=value; Enter: no) ');
+    said !== '';
+    said = await ask('Anything else? (name=value; Enter: no) ')
+  ) {
     const [about, ...value] = said.split('=');
     if (value.length === 0) tools.io.err('Say it as name=value, for example from=start.\n');
     else await answer(about!.trim(), value.join('=').trim());
@@ -131,7 +154,11 @@ function describeProposal(proposal: SheetProposal, tools: Tools): string {
   const told = proposal.samples.filter(({ from }) => from !== null).length;
   const open = proposal.lines
     .filter(({ sure }) => !sure)
-    .flatMap(({ about, looks, may }) => (looks.length > 0 ? looks.map((look) => `${about}.${look}=light or dark`) : [`${about}=${may.join(', ')}`]));
+    .flatMap(({ about, looks, may }) =>
+      looks.length > 0
+        ? looks.map((look) => `${about}.${look}=light or dark`)
+        : [`${about}=${may.join(', ')}`],
+    );
   const next =
     open.length === 0
       ? 'Nothing is open. Say --save to keep the sheet, or --sheet to print it.\n'
@@ -139,7 +166,9 @@ function describeProposal(proposal: SheetProposal, tools: Tools): string {
   return [
     describeLines(proposal, tools),
     '\n',
-    told > 0 ? fold(`${plural(told, 'code was', 'codes were')} told by the provider about its links.`, io.width, '') : '',
+    told > 0
+      ? fold(`${plural(told, 'code was', 'codes were')} told by the provider about its links.`, io.width, '')
+      : '',
     fold(
       `Put together again from what they have in common, every sample is as it was given; the ids found are ${proposal.samples.map(({ item }) => item).join(', ')}.`,
       io.width,

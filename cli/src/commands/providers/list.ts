@@ -10,7 +10,10 @@ export interface Locally {
 }
 
 /** The sheets at hand: the service's, or without it those that are built in and those of a folder. */
-export async function providersAt({ builtIn = false, sheets: folder }: Locally, tools: Tools): Promise<Provider[]> {
+export async function providersAt(
+  { builtIn = false, sheets: folder }: Locally,
+  tools: Tools,
+): Promise<Provider[]> {
   if (!builtIn && folder === undefined) return (await tools.client().call('providers.list', {})).data.items;
   const shipped = new Set(localSheets(undefined).map(({ id }) => id));
   const own = new Set(localSheets(undefined).map((sheet) => JSON.stringify(sheet)));
@@ -39,7 +42,11 @@ export const addList: AddCommand = (providers, run) => {
               String(sheet.version),
               spoken.sheetOrigins[from],
               embeds < mostCounted ? String(embeds) : `${mostCounted} or more`,
-              [...Object.keys(sheet.settings), ...Object.keys(sheet.options ?? {}), ...(sheet.privacyHost ? ['privacy'] : [])].join(', '),
+              [
+                ...Object.keys(sheet.settings),
+                ...Object.keys(sheet.options ?? {}),
+                ...(sheet.privacyHost ? ['privacy'] : []),
+              ].join(', '),
             ]),
             tools.colours,
           ),

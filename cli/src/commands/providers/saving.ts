@@ -7,7 +7,11 @@ import { fold } from '../../text.ts';
  * Keeps sheets: says first which embeds would come out differently, and does it then only where that is accepted.
  * @throws UsedWrongly where a text is no sheet, with line and column.
  */
-export async function saveSheets(files: readonly { file: string; text: string }[], accept: boolean, tools: Tools): Promise<Exit> {
+export async function saveSheets(
+  files: readonly { file: string; text: string }[],
+  accept: boolean,
+  tools: Tools,
+): Promise<Exit> {
   const client = tools.client();
   const saved: unknown[] = [];
   const lines: string[] = [];
@@ -18,15 +22,23 @@ export async function saveSheets(files: readonly { file: string; text: string }[
     const { data: comparison, etag } = await client.call('providers.compare', { body: { text } });
     if (comparison.differs.length > 0 && !accept) {
       saved.push(comparison);
-      lines.push(`${describeDifferences(comparison, tools)}Nothing was saved of ${file}. To save it all the same, say --yes.\n`);
+      lines.push(
+        `${describeDifferences(comparison, tools)}Nothing was saved of ${file}. To save it all the same, say --yes.\n`,
+      );
       exit = 1;
       continue;
     }
-    const { data, status } = await client.call('providers.save', { params: { provider }, body: { text, accept }, ifMatch: etag ?? '"0"' });
+    const { data, status } = await client.call('providers.save', {
+      params: { provider },
+      body: { text, accept },
+      ifMatch: etag ?? '"0"',
+    });
     saved.push(data);
     const changed = data.changed > 0 ? ` ${plural(data.changed, 'embed')} got a new revision.` : '';
     const stands = data.from === 'override' ? ' It stands before the built-in one.' : '';
-    lines.push(`${status === 201 ? 'Added' : 'Changed'} ${tools.colours.bold(data.id)}, version ${data.sheet.version}.${stands}${changed}\n`);
+    lines.push(
+      `${status === 201 ? 'Added' : 'Changed'} ${tools.colours.bold(data.id)}, version ${data.sheet.version}.${stands}${changed}\n`,
+    );
   }
   tools.tell(saved, () => lines.join(''));
   return exit;

@@ -16,8 +16,13 @@ export const addShow: AddCommand = (providers, run) => {
       run(async (tools) => {
         const all = await providersAt(options, tools);
         const found = all.find((provider) => provider.id === id);
-        if (!found) throw new UsedWrongly(`There is no sheet “${id}”. There are: ${all.map((provider) => provider.id).join(', ')}.`);
-        tools.tell(found, () => describe(found.sheet as Sheet, spoken.sheetOrigins[found.from], tools.colours));
+        if (!found)
+          throw new UsedWrongly(
+            `There is no sheet “${id}”. There are: ${all.map((provider) => provider.id).join(', ')}.`,
+          );
+        tools.tell(found, () =>
+          describe(found.sheet as Sheet, spoken.sheetOrigins[found.from], tools.colours),
+        );
         return 0;
       }),
     );
@@ -32,7 +37,13 @@ function describe(sheet: Sheet, origin: string, colours: Colours): string {
     json: 'in the JSON of an attribute',
     option: 'in the options that a script hands over',
   };
-  const targets = { frame: 'of the frame', media: 'of the player', mount: 'of the element that its script fills', loader: 'of its script', setup: 'of the code' };
+  const targets = {
+    frame: 'of the frame',
+    media: 'of the player',
+    mount: 'of the element that its script fills',
+    loader: 'of its script',
+    setup: 'of the code',
+  };
   const own = optionsFor(sheet).flatMap((setting) => {
     const rule = ruleOf(sheet, setting.name);
     return rule
@@ -67,4 +78,8 @@ function describe(sheet: Sheet, origin: string, colours: Colours): string {
 }
 
 const knows = ({ hosts, files, pages }: Sheet): string =>
-  files ? `files that end in ${files.join(', ')}, on any host` : pages ? 'pages of any site, by their links' : hosts.join(', ');
+  files
+    ? `files that end in ${files.join(', ')}, on any host`
+    : pages
+      ? 'pages of any site, by their links'
+      : hosts.join(', ');

@@ -3,7 +3,15 @@ import TextField from '@mui/material/TextField';
 import type { FieldProps } from './field.ts';
 
 /** An option that is one of some words. */
-export function ChoiceField({ name, label, value, wrong, help, options, onChange }: FieldProps & { options: readonly (readonly [value: string, label: string])[] }) {
+export function ChoiceField({
+  name,
+  label,
+  value,
+  wrong,
+  help,
+  options,
+  onChange,
+}: FieldProps & { options: readonly (readonly [value: string, label: string])[] }) {
   return (
     <TextField
       label={label}
@@ -12,7 +20,11 @@ export function ChoiceField({ name, label, value, wrong, help, options, onChange
       error={wrong !== undefined}
       helperText={wrong ?? help}
       select
-      slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true }, htmlInput: { 'data-option': name } }}
+      slotProps={{
+        select: { displayEmpty: true },
+        inputLabel: { shrink: true },
+        htmlInput: { 'data-option': name },
+      }}
     >
       {options.map(([word, said]) => (
         <MenuItem key={word} value={word}>

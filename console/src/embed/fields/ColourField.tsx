@@ -16,7 +16,17 @@ export function ColourField(field: FieldProps) {
           aria-label={`${field.label}, picked`}
           value={read.ok ? read.value : '#808080'}
           onChange={(event) => field.onChange((event.target as HTMLInputElement).value)}
-          sx={{ width: 36, height: 28, p: 0, border: 0, borderRadius: 1, bgcolor: 'transparent', cursor: 'pointer', flex: 'none', opacity: read.ok ? 1 : 0.4 }}
+          sx={{
+            width: 36,
+            height: 28,
+            p: 0,
+            border: 0,
+            borderRadius: 1,
+            bgcolor: 'transparent',
+            cursor: 'pointer',
+            flex: 'none',
+            opacity: read.ok ? 1 : 0.4,
+          }}
         />
       }
     />

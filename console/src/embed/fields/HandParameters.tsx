@@ -8,7 +8,13 @@ import { useState } from 'react';
 import type { Draft } from '../draft.ts';
 
 /** Parameters by the provider's own names: for what Orbis has no word for. */
-export function HandParameters({ draft, onChange }: { draft: Draft; onChange: (name: string, value: string | null) => void }) {
+export function HandParameters({
+  draft,
+  onChange,
+}: {
+  draft: Draft;
+  onChange: (name: string, value: string | null) => void;
+}) {
   const [adding, setAdding] = useState('');
   const names = Object.keys(draft).filter((name) => name.startsWith(handName('')));
   const wanted = handName(adding.trim());
@@ -20,7 +26,8 @@ export function HandParameters({ draft, onChange }: { draft: Draft; onChange: (n
   return (
     <Stack spacing={1.5}>
       <Typography variant="body2" color="textSecondary">
-        What Orbis has no word for: a parameter of the address, by the name that the provider gives it. It is kept through all else, and wins over a setting.
+        What Orbis has no word for: a parameter of the address, by the name that the provider gives it. It is
+        kept through all else, and wins over a setting.
       </Typography>
       {names.map((name) => (
         <Box key={name} sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
@@ -32,7 +39,11 @@ export function HandParameters({ draft, onChange }: { draft: Draft; onChange: (n
             onChange={(event) => onChange(name, event.target.value)}
             slotProps={{ inputLabel: { shrink: true }, htmlInput: { 'data-option': name } }}
           />
-          <Button size="small" onClick={() => onChange(name, null)} aria-label={`Take ${name.slice(handName('').length)} out`}>
+          <Button
+            size="small"
+            onClick={() => onChange(name, null)}
+            aria-label={`Take ${name.slice(handName('').length)} out`}
+          >
             Take out
           </Button>
         </Box>

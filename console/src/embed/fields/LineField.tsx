@@ -11,7 +11,19 @@ interface LineProps extends FieldProps {
 }
 
 /** An option that is written as a line. */
-export function LineField({ name, label, value, wrong, help, example, inherited, onChange, end, unit, isAddress = false }: LineProps) {
+export function LineField({
+  name,
+  label,
+  value,
+  wrong,
+  help,
+  example,
+  inherited,
+  onChange,
+  end,
+  unit,
+  isAddress = false,
+}: LineProps) {
   return (
     <TextField
       label={label}
@@ -21,7 +33,10 @@ export function LineField({ name, label, value, wrong, help, example, inherited,
       helperText={wrong ?? help}
       placeholder={inherited === null ? example : hintOf(inherited)}
       slotProps={{
-        input: { endAdornment: end ?? (unit === undefined ? undefined : <Typography color="textSecondary">{unit}</Typography>) },
+        input: {
+          endAdornment:
+            end ?? (unit === undefined ? undefined : <Typography color="textSecondary">{unit}</Typography>),
+        },
         inputLabel: { shrink: true },
         htmlInput: { 'data-option': name, ...(isAddress && { inputMode: 'url' }) },
       }}

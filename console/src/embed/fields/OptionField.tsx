@@ -23,21 +23,33 @@ const onOff: Record<string, string> = { on: 'Yes', off: 'No' };
 const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);
 
 const choices = (option: Option, words: readonly string[], inherited: FieldProps['inherited']): Words => {
-  const called = option.own?.labels ?? optionWords(option.name).words ?? (option.type.name === 'switch' ? onOff : {});
+  const called =
+    option.own?.labels ?? optionWords(option.name).words ?? (option.type.name === 'switch' ? onOff : {});
   const say = (word: string): string => called[word] ?? capital(word);
-  const unset = inherited === null ? 'As in the code' : `${say(inherited.value)}${inherited.from === spoken.levels.code ? `, ${inherited.from}` : ''}`;
+  const unset =
+    inherited === null
+      ? 'As in the code'
+      : `${say(inherited.value)}${inherited.from === spoken.levels.code ? `, ${inherited.from}` : ''}`;
   return [['', unset], ...words.map((word) => [word, say(word)] as const)];
 };
 
 /* One field a type: an option brings only its words and its limits. */
 const fields: Record<TypeName, (props: FieldProps, option: Option, context: FieldContext) => ReactElement> = {
   time: (props, _, { player }) => <TimeField {...props} player={player} />,
-  switch: (props, option) => <ChoiceField {...props} options={choices(option, ['on', 'off'], props.inherited)} />,
-  choice: (props, option, { sheet }) => <ChoiceField {...props} options={choices(option, wordsOf(option, sheet), props.inherited)} />,
+  switch: (props, option) => (
+    <ChoiceField {...props} options={choices(option, ['on', 'off'], props.inherited)} />
+  ),
+  choice: (props, option, { sheet }) => (
+    <ChoiceField {...props} options={choices(option, wordsOf(option, sheet), props.inherited)} />
+  ),
   colour: (props) => <ColourField {...props} />,
   number: (props, option, { sheet }) => {
     const { least, most, whole = false } = boundsOf(option, sheet) ?? {};
-    return least === undefined || most === undefined ? <LineField {...props} unit={option.type.limits.unit} /> : <SliderField {...props} least={least} most={most} whole={whole} />;
+    return least === undefined || most === undefined ? (
+      <LineField {...props} unit={option.type.limits.unit} />
+    ) : (
+      <SliderField {...props} least={least} most={most} whole={whole} />
+    );
   },
   coordinates: (props, _, { zoom }) => <PlaceField {...props} zoom={zoom} />,
   text: (props) => <LineField {...props} />,
@@ -49,5 +61,9 @@ const fields: Record<TypeName, (props: FieldProps, option: Option, context: Fiel
 };
 
 /** The field of an option, made from its type. */
-export const OptionField = ({ option, context, ...props }: FieldProps & { option: Option; context: FieldContext }): ReactElement =>
+export const OptionField = ({
+  option,
+  context,
+  ...props
+}: FieldProps & { option: Option; context: FieldContext }): ReactElement =>
   fields[option.type.name](props, option, context);

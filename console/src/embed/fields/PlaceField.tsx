@@ -18,7 +18,12 @@ export function PlaceField({ zoom, ...field }: FieldProps & { zoom: number }) {
   const move = (north: number, east: number) => () => {
     if (!read.ok) return;
     const step = stepAt(zoom);
-    field.onChange(formatCoordinates({ latitude: round(read.value.latitude + north * step * 0.6), longitude: round(read.value.longitude + east * step) }));
+    field.onChange(
+      formatCoordinates({
+        latitude: round(read.value.latitude + north * step * 0.6),
+        longitude: round(read.value.longitude + east * step),
+      }),
+    );
   };
   return (
     <Box sx={{ gridColumn: '1 / -1', display: 'grid' }}>
@@ -35,7 +40,13 @@ export function PlaceField({ zoom, ...field }: FieldProps & { zoom: number }) {
                   ['East', Right, 0, 1],
                 ] as const
               ).map(([words, Icon, north, east]) => (
-                <IconButton key={words} size="small" aria-label={`${words} by a step`} onClick={move(north, east)} sx={{ p: 0.25 }}>
+                <IconButton
+                  key={words}
+                  size="small"
+                  aria-label={`${words} by a step`}
+                  onClick={move(north, east)}
+                  sx={{ p: 0.25 }}
+                >
                   <Icon fontSize="small" />
                 </IconButton>
               ))}

@@ -4,13 +4,31 @@ import { LineField } from './LineField.tsx';
 import { hintOf, type FieldProps } from './field.ts';
 
 /** A number between two others: to be drawn, or to be written. */
-export function SliderField({ least, most, whole, ...field }: FieldProps & { least: number; most: number; whole: boolean }) {
+export function SliderField({
+  least,
+  most,
+  whole,
+  ...field
+}: FieldProps & { least: number; most: number; whole: boolean }) {
   const said = field.value.trim() || (field.inherited?.value ?? '');
   const now = Number(said);
   const known = said !== '' && now >= least && now <= most;
-  const help = [field.help, field.inherited !== null && field.value.trim() === '' ? `${hintOf(field.inherited)}.` : ''].filter(Boolean).join(' ');
+  const help = [
+    field.help,
+    field.inherited !== null && field.value.trim() === '' ? `${hintOf(field.inherited)}.` : '',
+  ]
+    .filter(Boolean)
+    .join(' ');
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 104px', gap: 2, alignItems: 'start', gridColumn: '1 / -1' }}>
+    <Box
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: '1fr 104px',
+        gap: 2,
+        alignItems: 'start',
+        gridColumn: '1 / -1',
+      }}
+    >
       <Box sx={{ px: 1, pt: 1.25 }}>
         <Slider
           value={known ? now : least}
@@ -24,9 +42,20 @@ export function SliderField({ least, most, whole, ...field }: FieldProps & { lea
         />
       </Box>
       <Box sx={{ '& .MuiFormHelperText-root': { mx: 0 } }}>
-        <LineField {...field} example={field.inherited?.value ?? field.example} inherited={null} help={undefined} />
+        <LineField
+          {...field}
+          example={field.inherited?.value ?? field.example}
+          inherited={null}
+          help={undefined}
+        />
       </Box>
-      {help && <Box sx={{ gridColumn: '1 / -1', typography: 'caption', color: 'text.secondary', mt: -1.5, px: 1.75 }}>{help}</Box>}
+      {help && (
+        <Box
+          sx={{ gridColumn: '1 / -1', typography: 'caption', color: 'text.secondary', mt: -1.5, px: 1.75 }}
+        >
+          {help}
+        </Box>
+      )}
     </Box>
   );
 }

@@ -16,7 +16,12 @@ export function TimeField({ player, ...field }: FieldProps & { player: PlayerTim
       {...field}
       end={
         player?.tells && field.name !== 'delay' ? (
-          <Button size="small" onClick={take} sx={{ whiteSpace: 'nowrap', flex: 'none' }} title="Takes the time at which the preview is">
+          <Button
+            size="small"
+            onClick={take}
+            sx={{ whiteSpace: 'nowrap', flex: 'none' }}
+            title="Takes the time at which the preview is"
+          >
             {words}
           </Button>
         ) : undefined

@@ -9,11 +9,14 @@ export interface Inherited {
 }
 
 /** An inherited value as it stands in an empty field. Where another level than the code says it, that stands below the field. */
-export const hintOf = ({ value, from }: Inherited): string => (from === spoken.levels.code ? `${value} ${from}` : value);
+export const hintOf = ({ value, from }: Inherited): string =>
+  from === spoken.levels.code ? `${value} ${from}` : value;
 
 /** Where the value that holds comes from, as a sentence of its own; undefined for the code’s own and for what is set here. */
 export const originOf = (inherited: Inherited | null, value: string): string | undefined =>
-  inherited === null || inherited.from === spoken.levels.code || value.trim() !== '' ? undefined : `${inherited.from.charAt(0).toUpperCase()}${inherited.from.slice(1)}.`;
+  inherited === null || inherited.from === spoken.levels.code || value.trim() !== ''
+    ? undefined
+    : `${inherited.from.charAt(0).toUpperCase()}${inherited.from.slice(1)}.`;
 
 /** What every field of an option is given. */
 export interface FieldProps {
@@ -37,4 +40,7 @@ export function wordsOf({ name, type }: Option, sheet: Sheet | null): readonly s
 }
 
 /** The bounds that a provider has for a number; null where it is not the provider’s. */
-export const boundsOf = ({ name }: Option, sheet: Sheet | null): Pick<Limits, 'least' | 'most' | 'whole'> | null => ruleOf<'number'>(sheet, name) ?? null;
+export const boundsOf = (
+  { name }: Option,
+  sheet: Sheet | null,
+): Pick<Limits, 'least' | 'most' | 'whole'> | null => ruleOf<'number'>(sheet, name) ?? null;

@@ -1,8 +1,14 @@
 import type { Language } from '../language.ts';
 
-const taken = (provider: unknown): string => (provider === null ? 'as browsers take it' : `as ${provider} takes it`);
-const place = (position: unknown): string => (position === 'fragment' ? 'in the fragment of the address' : 'in the address');
-const standsAt: Record<string, string> = { left: 'On the left of its place', centre: 'In the middle of its place', right: 'On the right of its place' };
+const taken = (provider: unknown): string =>
+  provider === null ? 'as browsers take it' : `as ${provider} takes it`;
+const place = (position: unknown): string =>
+  position === 'fragment' ? 'in the fragment of the address' : 'in the address';
+const standsAt: Record<string, string> = {
+  left: 'On the left of its place',
+  centre: 'In the middle of its place',
+  right: 'On the right of its place',
+};
 
 /** What a value could have been. */
 export const expected = {
@@ -10,7 +16,14 @@ export const expected = {
   'time-shorter': () => 'a time below 100 hours',
   'switch': () => 'on or off',
   'number': (f) => {
-    const bounds = f.least !== null && f.most !== null ? `from ${f.least} to ${f.most}` : f.least !== null ? `from ${f.least}` : f.most !== null ? `up to ${f.most}` : '';
+    const bounds =
+      f.least !== null && f.most !== null
+        ? `from ${f.least} to ${f.most}`
+        : f.least !== null
+          ? `from ${f.least}`
+          : f.most !== null
+            ? `up to ${f.most}`
+            : '';
     return `a ${f.whole ? 'whole ' : ''}number ${bounds}`.trim();
   },
   'choice': (f) => anyOf(String(f.words)),
@@ -21,14 +34,16 @@ export const expected = {
   'length': () => 'a length such as 12px, 1.5rem or 50%',
   'address': () => 'the whole address of a page or file, such as https://hollinfell.localhost/thanks',
   'picture': () => 'the whole address of a picture, such as https://hollinfell.localhost/mirror.jpg',
-  'list': (f) => `up to ${f.most} words or phrases with commas between them, each of at most ${f.length} characters`,
+  'list': (f) =>
+    `up to ${f.most} words or phrases with commas between them, each of at most ${f.length} characters`,
   'language': () => 'a language such as en, de or en-GB',
   'by-hand': (f) => `a name and a value as the provider writes them, at most ${f.most} characters`,
 } satisfies Language['expected'];
 
 /** Why something was changed. */
 export const reasons = {
-  'set-parameter': (f) => `${f.done} (${String(f.written).replaceAll(' & ', ' and ')} ${place(f.in)}, ${taken(f.provider)})`,
+  'set-parameter': (f) =>
+    `${f.done} (${String(f.written).replaceAll(' & ', ' and ')} ${place(f.in)}, ${taken(f.provider)})`,
   'set-span': (f) => `${f.done} (the ${f.half} in ${f.name} ${place(f.in)}, ${taken(f.provider)})`,
   'take-parameter-out': (f) => `${f.done} (${f.name} is taken out of the address)`,
   'set-step': (f) => `${f.done} (${f.written} in the path of the address, ${taken(f.provider)})`,
@@ -39,7 +54,8 @@ export const reasons = {
   'set-json-member': (f) => `${f.done} (${f.name} in the attribute ${f.attribute}, ${taken(f.provider)})`,
   'set-script-member': (f) => `${f.done} (${f.name} in the options of its script, ${taken(f.provider)})`,
   'allow-permission': (f) => `The frame is allowed ${f.token}, which ${f.option} needs`,
-  'use-privacy-host': (f) => `Use the provider’s quieter address (${f.host}, which keeps nothing in the visitor’s browser)`,
+  'use-privacy-host': (f) =>
+    `Use the provider’s quieter address (${f.host}, which keeps nothing in the visitor’s browser)`,
   'use-usual-host': (f) => `Use the provider’s usual address (${f.host})`,
   'take-tracking-out': (f) => `${f.name} only follows people; it is taken out`,
   'set-by-hand': (f) => `${f.written} in the address, as you set it by hand`,
@@ -48,9 +64,12 @@ export const reasons = {
   'plays-without-sound': () => 'browsers let a video play by itself only without sound',
   'set-title': (f) => `Call it “${f.value}” for people who cannot see it (title)`,
   'set-lang': (f) => `Say that it is in “${f.value}” (lang)`,
-  'set-side': (f) => (f.side === 'width' ? `Make it ${f.value} px wide (width)` : `Make it ${f.value} px high (height)`),
+  'set-side': (f) =>
+    f.side === 'width' ? `Make it ${f.value} px wide (width)` : `Make it ${f.value} px high (height)`,
   'side-by-shape': (f) =>
-    f.side === 'width' ? `${f.value} px wide in the shape ${f.shape} is ${f.other} px high` : `${f.value} px high in the shape ${f.shape} is ${f.other} px wide`,
+    f.side === 'width'
+      ? `${f.value} px wide in the shape ${f.shape} is ${f.other} px high`
+      : `${f.value} px high in the shape ${f.shape} is ${f.other} px wide`,
   'no-gap-below': (f) => `No gap below it (${f.property})`,
   'fills-its-place': (f) => `As wide as its place (${f.property})`,
   'height-follows': (f) => `The height follows the width (${f.property})`,
@@ -68,7 +87,8 @@ export const reasons = {
   'rules-apart': () => 'What holds on some screens only cannot stand in the code itself.',
   'gave-way': (f) => `The code’s own ${f.declarations} had to give way.`,
   'mark': () => 'By this a sweep knows which placement it is, and which delivery of its code',
-  'carry-mark': () => 'This code has no element that shows anything; by one around it a sweep knows which placement it is, and which delivery of its code',
+  'carry-mark': () =>
+    'This code has no element that shows anything; by one around it a sweep knows which placement it is, and which delivery of its code',
   'moved-to-head': () => 'The page needs this only once: it stands in its head.',
   'loaded-at': (f) => `The page needs this only once: it stands in ${f.place}.`,
   'as-told': (f) => String(f.sentence),

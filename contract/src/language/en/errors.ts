@@ -1,54 +1,130 @@
 import type { ErrorWords } from '../language.ts';
 
-const waitInWords = (seconds: number): string => (seconds < 100 ? `${seconds} ${seconds === 1 ? 'second' : 'seconds'}` : `${Math.ceil(seconds / 60)} minutes`);
+const waitInWords = (seconds: number): string =>
+  seconds < 100 ? `${seconds} ${seconds === 1 ? 'second' : 'seconds'}` : `${Math.ceil(seconds / 60)} minutes`;
 
 /** Every error that is not about one option. */
 export const errors = {
-  'bad-request': { title: 'The request does not fit', detail: (f) => `${f.problem ?? 'Something in the request does not fit.'}` },
-  'not-json': { title: 'The body is no JSON', detail: () => 'The body of the request could not be read as JSON.' },
-  'too-large': { title: 'Too large', detail: (f) => `At most ${f.most} are taken here${f.found ? `; this has ${f.found}` : ', and this is more'}.` },
-  'too-deep': { title: 'Nested too deep', detail: (f) => `The body nests deeper than ${f.most} levels; nothing that Orbis takes does.` },
-  'unsupported-type': { title: 'Wrong type', detail: (f) => `This takes application/json; what arrived is ${f.found ?? 'of no stated type'}.` },
-  'unsupported-encoding': { title: 'Compressed', detail: (f) => `The body is compressed (${f.found}); send it as it is.` },
-  'not-found': { title: 'Not found', detail: (f) => `There is no ${f.what} “${f.key}”.${f.remedy ? ` ${f.remedy}` : ''}` },
-  'no-route': { title: 'No such address', detail: (f) => `Nothing answers at ${f.path}. The interface is described at /api/openapi.json.` },
-  'method-not-allowed': { title: 'Method not allowed', detail: (f) => `${f.path} does not take ${f.method}; it takes ${f.allowed}.` },
-  'not-signed-in': { title: 'Not signed in', detail: () => 'Sign in first: in the console with your password, on the command line with “orbis login”.' },
+  'bad-request': {
+    title: 'The request does not fit',
+    detail: (f) => `${f.problem ?? 'Something in the request does not fit.'}`,
+  },
+  'not-json': {
+    title: 'The body is no JSON',
+    detail: () => 'The body of the request could not be read as JSON.',
+  },
+  'too-large': {
+    title: 'Too large',
+    detail: (f) =>
+      `At most ${f.most} are taken here${f.found ? `; this has ${f.found}` : ', and this is more'}.`,
+  },
+  'too-deep': {
+    title: 'Nested too deep',
+    detail: (f) => `The body nests deeper than ${f.most} levels; nothing that Orbis takes does.`,
+  },
+  'unsupported-type': {
+    title: 'Wrong type',
+    detail: (f) => `This takes application/json; what arrived is ${f.found ?? 'of no stated type'}.`,
+  },
+  'unsupported-encoding': {
+    title: 'Compressed',
+    detail: (f) => `The body is compressed (${f.found}); send it as it is.`,
+  },
+  'not-found': {
+    title: 'Not found',
+    detail: (f) => `There is no ${f.what} “${f.key}”.${f.remedy ? ` ${f.remedy}` : ''}`,
+  },
+  'no-route': {
+    title: 'No such address',
+    detail: (f) => `Nothing answers at ${f.path}. The interface is described at /api/openapi.json.`,
+  },
+  'method-not-allowed': {
+    title: 'Method not allowed',
+    detail: (f) => `${f.path} does not take ${f.method}; it takes ${f.allowed}.`,
+  },
+  'not-signed-in': {
+    title: 'Not signed in',
+    detail: () => 'Sign in first: in the console with your password, on the command line with “orbis login”.',
+  },
   'wrong-password': {
     title: 'Wrong password',
-    detail: () => 'That is not the password. If it is lost, “npm run reset-password” on the server’s own machine makes a link for a new one.',
+    detail: () =>
+      'That is not the password. If it is lost, “npm run reset-password” on the server’s own machine makes a link for a new one.',
   },
   'link-used': {
     title: 'Link no longer valid',
-    detail: () => 'This link has been used, or its time is over. Start Orbis again, or run “npm run reset-password” on its machine, for a new one.',
+    detail: () =>
+      'This link has been used, or its time is over. Start Orbis again, or run “npm run reset-password” on its machine, for a new one.',
   },
-  'token-unknown': { title: 'Token not valid', detail: () => 'This token is not known, was revoked, or its time is over. “orbis login” makes a new one.' },
-  'cross-site': { title: 'Refused', detail: () => 'Orbis answers its own pages and programs only; this request came from a page of another site.' },
+  'token-unknown': {
+    title: 'Token not valid',
+    detail: () => 'This token is not known, was revoked, or its time is over. “orbis login” makes a new one.',
+  },
+  'cross-site': {
+    title: 'Refused',
+    detail: () =>
+      'Orbis answers its own pages and programs only; this request came from a page of another site.',
+  },
   'unknown-host': {
     title: 'Another name',
-    detail: (f) => `Orbis does not answer as ${f.host || 'a host without a name'}. Its address is ${f.home}; ORBIS_PUBLIC_URL says so where it is another one.`,
+    detail: (f) =>
+      `Orbis does not answer as ${f.host || 'a host without a name'}. Its address is ${f.home}; ORBIS_PUBLIC_URL says so where it is another one.`,
   },
-  'token-read-only': { title: 'Only reading', detail: () => 'This token may only read. Use one that may change things: “orbis login” makes one, or “orbis tokens make”.' },
-  'password-weak': { title: 'Password too short', detail: (f) => `A password needs at least ${f.least} characters; a short sentence is easy to remember.` },
+  'token-read-only': {
+    title: 'Only reading',
+    detail: () =>
+      'This token may only read. Use one that may change things: “orbis login” makes one, or “orbis tokens make”.',
+  },
+  'password-weak': {
+    title: 'Password too short',
+    detail: (f) => `A password needs at least ${f.least} characters; a short sentence is easy to remember.`,
+  },
   'password-common': {
     title: 'Password in common use',
-    detail: () => 'Many people use this password, so it is among the first that others try. Take another one; a short sentence of your own is good.',
+    detail: () =>
+      'Many people use this password, so it is among the first that others try. Take another one; a short sentence of your own is good.',
   },
-  'too-many-attempts': { title: 'Too many attempts', detail: (f) => `There were too many attempts to sign in. Wait ${waitInWords(Number(f.seconds))} and try again.` },
-  'if-match-missing': { title: 'State not named', detail: () => 'Say with If-Match which state you are changing (the ETag that came with it), so that nobody’s change is lost.' },
-  'if-match-stale': { title: 'Changed in the meantime', detail: (f) => `Somebody changed this ${f.what} since you read it. Read it again, and make your change on the new state.` },
-  'nothing-pasted': { title: 'Nothing there', detail: () => 'There is nothing in what was pasted. Paste the code or the link that the provider hands out.' },
+  'too-many-attempts': {
+    title: 'Too many attempts',
+    detail: (f) =>
+      `There were too many attempts to sign in. Wait ${waitInWords(Number(f.seconds))} and try again.`,
+  },
+  'if-match-missing': {
+    title: 'State not named',
+    detail: () =>
+      'Say with If-Match which state you are changing (the ETag that came with it), so that nobody’s change is lost.',
+  },
+  'if-match-stale': {
+    title: 'Changed in the meantime',
+    detail: (f) =>
+      `Somebody changed this ${f.what} since you read it. Read it again, and make your change on the new state.`,
+  },
+  'nothing-pasted': {
+    title: 'Nothing there',
+    detail: () =>
+      'There is nothing in what was pasted. Paste the code or the link that the provider hands out.',
+  },
   'text-too-much': { title: 'More than Orbis reads', detail: (f) => `${f.problem}` },
   'reading-too-slow': {
     title: 'Too slow to read',
-    detail: (f) => `Reading this took longer than ${f.seconds} seconds, so it was given up. Nothing was kept. Paste only the code, or a shorter page.`,
+    detail: (f) =>
+      `Reading this took longer than ${f.seconds} seconds, so it was given up. Nothing was kept. Paste only the code, or a shorter page.`,
   },
   'reading-too-large': {
     title: 'Too much to read',
-    detail: (f) => `Reading this took more than ${f.most} MB of memory, so it was given up. Nothing was kept. Paste only the code, or a shorter page.`,
+    detail: (f) =>
+      `Reading this took more than ${f.most} MB of memory, so it was given up. Nothing was kept. Paste only the code, or a shorter page.`,
   },
-  'too-busy': { title: 'Too busy', detail: () => 'There is more to read at the moment than Orbis can. Nothing was kept. Try again in a few seconds.' },
-  'no-code': { title: 'No embed code', detail: () => 'This is text without any code in it. Paste the code or the link that the provider hands out.' },
+  'too-busy': {
+    title: 'Too busy',
+    detail: () =>
+      'There is more to read at the moment than Orbis can. Nothing was kept. Try again in a few seconds.',
+  },
+  'no-code': {
+    title: 'No embed code',
+    detail: () =>
+      'This is text without any code in it. Paste the code or the link that the provider hands out.',
+  },
   'visible-code': {
     title: 'Code as text',
     detail: () =>
@@ -56,47 +132,82 @@ export const errors = {
   },
   'several-links': {
     title: 'Several links',
-    detail: (f) => `There are ${f.count} links in this. Each becomes an embed of its own: collect them as links (orbis collect takes several), not as one code.`,
+    detail: (f) =>
+      `There are ${f.count} links in this. Each becomes an embed of its own: collect them as links (orbis collect takes several), not as one code.`,
   },
-  'link-not-known': { title: 'Link not known', detail: (f) => `No provider sheet knows links like ${f.link}. Copy the provider’s embed code instead of the link.` },
-  'no-link': { title: 'Not a link', detail: (f) => `“${f.found}” is not a link. A link begins with https:// or http://.` },
+  'link-not-known': {
+    title: 'Link not known',
+    detail: (f) =>
+      `No provider sheet knows links like ${f.link}. Copy the provider’s embed code instead of the link.`,
+  },
+  'no-link': {
+    title: 'Not a link',
+    detail: (f) => `“${f.found}” is not a link. A link begins with https:// or http://.`,
+  },
   'link-unreachable': {
     title: 'Link not read',
-    detail: (f) => `The link could not be followed: ${f.why}${f.remedy ? ` ${f.remedy}` : ''} Nothing was collected; it can be collected without asking anybody (--ask-nobody).`,
+    detail: (f) =>
+      `The link could not be followed: ${f.why}${f.remedy ? ` ${f.remedy}` : ''} Nothing was collected; it can be collected without asking anybody (--ask-nobody).`,
   },
   'link-refuses-frames': {
     title: 'Not to be framed',
-    detail: (f) => `${f.host} cannot be shown in a frame: ${f.reason}. Nothing was collected; put a link to it on your page instead.`,
+    detail: (f) =>
+      `${f.host} cannot be shown in a frame: ${f.reason}. Nothing was collected; put a link to it on your page instead.`,
   },
   'link-not-shown': {
     title: 'Nothing to show',
-    detail: (f) => `What ${f.host} sends is ${f.type}, which browsers do not show in a page. Nothing was collected; put a link to it on your page instead.`,
+    detail: (f) =>
+      `What ${f.host} sends is ${f.type}, which browsers do not show in a page. Nothing was collected; put a link to it on your page instead.`,
   },
   'marked-code': {
     title: 'Already in the register',
-    detail: (f) => `This code was handed out by Orbis: it is the embed “${f.embed}”. Change that one instead of collecting it again.`,
+    detail: (f) =>
+      `This code was handed out by Orbis: it is the embed “${f.embed}”. Change that one instead of collecting it again.`,
   },
   'key-taken': { title: 'Already there', detail: (f) => `There is a ${f.what} “${f.key}” already.` },
   'in-use': { title: 'Still in use', detail: (f) => `The ${f.what} “${f.key}” cannot be removed: ${f.by}.` },
-  'address-invalid': { title: 'Not an address', detail: (f) => `“${f.found}” is not the address of a site. It begins with https:// or http:// and names a host.` },
+  'address-invalid': {
+    title: 'Not an address',
+    detail: (f) =>
+      `“${f.found}” is not the address of a site. It begins with https:// or http:// and names a host.`,
+  },
   'place-invalid': {
     title: 'Not a place',
-    detail: (f) => `“${f.found}” is not a place. A place is written site/path#spot, for example hollinfell/talks#main; the home page is hollinfell/#main.`,
+    detail: (f) =>
+      `“${f.found}” is not a place. A place is written site/path#spot, for example hollinfell/talks#main; the home page is hollinfell/#main.`,
   },
-  'option-ambiguous': { title: 'Several have it', detail: (f) => `“${f.found}” is not the same with ${f.providers}. Say whose you mean, such as ${f.one}.` },
-  'value-invalid': { title: 'Value not understood', detail: (f) => `“${f.found}” is no value for ${f.option}; it takes ${f.expected}.` },
+  'option-ambiguous': {
+    title: 'Several have it',
+    detail: (f) => `“${f.found}” is not the same with ${f.providers}. Say whose you mean, such as ${f.one}.`,
+  },
+  'value-invalid': {
+    title: 'Value not understood',
+    detail: (f) => `“${f.found}” is no value for ${f.option}; it takes ${f.expected}.`,
+  },
   'options-unfit': {
     title: 'Options that no longer fit',
-    detail: (f) => `With the newer code these options cannot be fulfilled: ${f.options}. Take them out first, or let them be dropped (--drop-unfit).`,
+    detail: (f) =>
+      `With the newer code these options cannot be fulfilled: ${f.options}. Take them out first, or let them be dropped (--drop-unfit).`,
   },
-  'sheet-invalid': { title: 'No provider sheet', detail: (f) => `This is not a provider sheet: ${f.problem}` },
+  'sheet-invalid': {
+    title: 'No provider sheet',
+    detail: (f) => `This is not a provider sheet: ${f.problem}`,
+  },
   'cannot-learn': { title: 'Nothing to learn', detail: (f) => `${f.problem}` },
   'list-invalid': {
     title: 'No list of providers',
-    detail: (f) => `This is no list of oEmbed providers: ${f.why}. Such a list is a JSON array of objects with provider_name, provider_url and endpoints.`,
+    detail: (f) =>
+      `This is no list of oEmbed providers: ${f.why}. Such a list is a JSON array of objects with provider_name, provider_url and endpoints.`,
   },
-  'sheet-other-id': { title: 'Another id', detail: (f) => `The sheet says that it is “${f.found}”, not “${f.expected}”. Save it under its own id.` },
-  'sheet-built-in': { title: 'Built in', detail: (f) => `“${f.key}” is built in and stays. Save a sheet of your own with the same id to have that one used instead.` },
+  'sheet-other-id': {
+    title: 'Another id',
+    detail: (f) => `The sheet says that it is “${f.found}”, not “${f.expected}”. Save it under its own id.`,
+  },
+  'sheet-built-in': {
+    title: 'Built in',
+    detail: (f) =>
+      `“${f.key}” is built in and stays. Save a sheet of your own with the same id to have that one used instead.`,
+  },
   'sheet-changes-embeds': {
     title: 'Embeds would come out differently',
     detail: (f) =>
@@ -107,14 +218,23 @@ export const errors = {
     detail: (f) =>
       `“${f.key}” is in use by ${f.count === 1 ? 'one embed' : `${f.count} embeds`}: ${f.embeds}. What depends on it would be left out of them; remove it all the same with --yes.`,
   },
-  'search-invalid': { title: 'Search not understood', detail: (f) => `Column ${f.column} of the search: ${f.problem}` },
-  'nothing-asked': { title: 'Nothing asked for', detail: () => 'Say what shall be changed: options to set, or names of options to take back.' },
+  'search-invalid': {
+    title: 'Search not understood',
+    detail: (f) => `Column ${f.column} of the search: ${f.problem}`,
+  },
+  'nothing-asked': {
+    title: 'Nothing asked for',
+    detail: () => 'Say what shall be changed: options to set, or names of options to take back.',
+  },
   'group-impossible': {
     title: 'Not possible for all',
     detail: (f) =>
       `${f.count === 1 ? 'One of the embeds' : `${f.count} of the embeds`} cannot have it: ${f.embeds}. Nothing was changed; leave them out of the search, or skip them (--skip-impossible).`,
   },
-  'change-undone': { title: 'Already taken back', detail: (f) => `This change was taken back already, at ${f.at}.` },
+  'change-undone': {
+    title: 'Already taken back',
+    detail: (f) => `This change was taken back already, at ${f.at}.`,
+  },
   'changed-since': {
     title: 'Changed since',
     detail: (f) =>
@@ -122,22 +242,50 @@ export const errors = {
   },
   'import-refused': {
     title: 'Not all can be taken in',
-    detail: (f) => `${f.count === 1 ? 'One of them' : `${f.count} of them`} cannot be taken in: ${f.items}. Nothing was collected; leave them out, or skip them (--skip-refused).`,
+    detail: (f) =>
+      `${f.count === 1 ? 'One of them' : `${f.count} of them`} cannot be taken in: ${f.items}. Nothing was collected; leave them out, or skip them (--skip-refused).`,
   },
-  'embed-retired': { title: 'Retired', detail: (f) => `“${f.embed}” is retired. Restore it before placing it.` },
-  'page-unreadable': { title: 'Page not read', detail: (f) => `The page could not be read: ${f.why}${f.remedy ? ` ${f.remedy}` : ''}` },
-  'already-taken': { title: 'Already taken', detail: (f) => `Number ${f.number} was taken already: it is the embed “${f.embed}”. Nothing was collected.` },
-  'already-placed': { title: 'Already placed', detail: (f) => `“${f.embed}” is in ${f.place} already (placement ${f.placement}).` },
-  'nothing-to-sweep': { title: 'Nothing to read', detail: () => 'There is no page in the register that could be read. Add a site and its pages first.' },
-  'sweep-ended': { title: 'Already ended', detail: () => 'This sweep has ended already; there is nothing to stop.' },
-  'job-running': { title: 'Already running', detail: (f) => `A sweep of this is running already (${f.sweep}).` },
-  'internal': { title: 'Something broke', detail: (f) => `Something broke inside Orbis. Its log has the details under request ${f.request}.` },
+  'embed-retired': {
+    title: 'Retired',
+    detail: (f) => `“${f.embed}” is retired. Restore it before placing it.`,
+  },
+  'page-unreadable': {
+    title: 'Page not read',
+    detail: (f) => `The page could not be read: ${f.why}${f.remedy ? ` ${f.remedy}` : ''}`,
+  },
+  'already-taken': {
+    title: 'Already taken',
+    detail: (f) =>
+      `Number ${f.number} was taken already: it is the embed “${f.embed}”. Nothing was collected.`,
+  },
+  'already-placed': {
+    title: 'Already placed',
+    detail: (f) => `“${f.embed}” is in ${f.place} already (placement ${f.placement}).`,
+  },
+  'nothing-to-sweep': {
+    title: 'Nothing to read',
+    detail: () => 'There is no page in the register that could be read. Add a site and its pages first.',
+  },
+  'sweep-ended': {
+    title: 'Already ended',
+    detail: () => 'This sweep has ended already; there is nothing to stop.',
+  },
+  'job-running': {
+    title: 'Already running',
+    detail: (f) => `A sweep of this is running already (${f.sweep}).`,
+  },
+  'internal': {
+    title: 'Something broke',
+    detail: (f) => `Something broke inside Orbis. Its log has the details under request ${f.request}.`,
+  },
   'database-away': {
     title: 'Database away',
-    detail: () => 'The database does not answer at the moment. Nothing was changed by halves; Orbis brings it back by itself. Try again in a few seconds.',
+    detail: () =>
+      'The database does not answer at the moment. Nothing was changed by halves; Orbis brings it back by itself. Try again in a few seconds.',
   },
   'query-too-slow': {
     title: 'Took too long',
-    detail: () => 'This took the database too long, so it was broken off. Nothing was changed. Ask for less at once, or try again later.',
+    detail: () =>
+      'This took the database too long, so it was broken off. Nothing was changed. Ask for less at once, or try again later.',
   },
 } as const satisfies Record<string, ErrorWords>;

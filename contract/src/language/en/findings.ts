@@ -15,20 +15,27 @@ export const findings = {
     remedy: () => 'Copy the code from the provider once more, and paste only the code.',
   },
   'visible-code': {
-    message: () => 'This is a code that was copied as text: visitors would read it instead of seeing the embed.',
+    message: () =>
+      'This is a code that was copied as text: visitors would read it instead of seeing the embed.',
     remedy: () => 'Copy it from the provider’s own field once more, as plain text.',
   },
   'cut-off': {
     message: (f) =>
-      f.open === 'tag' ? 'The text ends in the middle of a tag, so a part of the code is missing.' : `The ${f.open} is never closed, so it swallows what follows it on the page.`,
+      f.open === 'tag'
+        ? 'The text ends in the middle of a tag, so a part of the code is missing.'
+        : `The ${f.open} is never closed, so it swallows what follows it on the page.`,
     remedy: () => 'Copy the whole code from the provider once more, to its very end.',
   },
   'curly-quotes': {
-    message: () => 'There are typographic quotes around values: browsers take them for a part of the value, so addresses and sizes are wrong.',
+    message: () =>
+      'There are typographic quotes around values: browsers take them for a part of the value, so addresses and sizes are wrong.',
     remedy: () => 'Let Orbis make them straight, or copy the code as plain text.',
   },
   'sample-value': {
-    message: (f) => (f.placeholder === '' ? 'An address is empty: there is nothing to show.' : `“${f.placeholder}” in ${f.attribute} looks like a sample that was never replaced.`),
+    message: (f) =>
+      f.placeholder === ''
+        ? 'An address is empty: there is nothing to show.'
+        : `“${f.placeholder}” in ${f.attribute} looks like a sample that was never replaced.`,
     remedy: () => 'Put your own value in its place: the provider says where to find it.',
   },
   'wrong-element': {
@@ -38,7 +45,8 @@ export const findings = {
         : f.why === 'outside-media'
           ? 'A source stands outside any player, so nothing plays it.'
           : `A ${f.element} does nothing with an address.`,
-    remedy: () => 'Copy the code from the provider once more; the tag that shows something is missing or was changed.',
+    remedy: () =>
+      'Copy the code from the provider once more; the tag that shows something is missing or was changed.',
   },
   'misspelt': {
     message: (f) => `There is no ${f.what} “${f.found}”; it looks like “${f.meant}” with a slip of the pen.`,
@@ -49,9 +57,13 @@ export const findings = {
       f.off
         ? `${f.attribute}="${f.value}" switches it on all the same: for browsers it only counts that the word is there.`
         : `${f.attribute}="${f.value}" works, but only because the word is there: “false” would switch it on as well.`,
-    remedy: (f) => (f.off ? `Take “${f.attribute}” out to switch it off.` : `“${f.attribute}” alone is enough.`),
+    remedy: (f) =>
+      f.off ? `Take “${f.attribute}” out to switch it off.` : `“${f.attribute}” alone is enough.`,
   },
-  'not-inline': { message: () => 'It plays by itself, but phones open the full screen for it.', remedy: () => 'Add playsinline.' },
+  'not-inline': {
+    message: () => 'It plays by itself, but phones open the full screen for it.',
+    remedy: () => 'Add playsinline.',
+  },
   'no-way-to-play': {
     message: () => 'It has no buttons and does not play by itself: nobody can start it.',
     remedy: () => 'Show the buttons, or let it play by itself without sound.',
@@ -61,21 +73,29 @@ export const findings = {
     remedy: () => 'Put a link to the same thing between its tags.',
   },
   'old-attribute': {
-    message: (f) => `${f.what} ${f.kind === 'element' ? 'is an element' : 'belongs to what'} that HTML has dropped.`,
+    message: (f) =>
+      `${f.what} ${f.kind === 'element' ? 'is an element' : 'belongs to what'} that HTML has dropped.`,
     remedy: () => 'It does no harm; a newer code of the provider may do without.',
   },
   'active-attribute': {
-    message: (f) => `The ${f.element} carries a script in ${f.attribute}: many sites and editors forbid that.`,
+    message: (f) =>
+      `The ${f.element} carries a script in ${f.attribute}: many sites and editors forbid that.`,
     remedy: () => 'Ask the provider for a code without it, or put the embed into a frame of its own.',
   },
   'writes-document': {
-    message: () => 'Its script writes into the page while the page is loading: loaded late, it wipes the page, or shows nothing.',
+    message: () =>
+      'Its script writes into the page while the page is loading: loaded late, it wipes the page, or shows nothing.',
     remedy: () => 'Put it into a frame of its own.',
   },
-  'blocks-page': { message: () => 'The page waits for this script before it shows what comes after it.', remedy: () => 'Ask the provider whether it works with async or defer.' },
+  'blocks-page': {
+    message: () => 'The page waits for this script before it shows what comes after it.',
+    remedy: () => 'Ask the provider whether it works with async or defer.',
+  },
   'tracking': {
     message: (f) =>
-      f.what === 'pixel' ? 'It has a picture of one pixel, which only tells somebody that the page was opened.' : `The parameter ${f.name} only follows people from page to page.`,
+      f.what === 'pixel'
+        ? 'It has a picture of one pixel, which only tells somebody that the page was opened.'
+        : `The parameter ${f.name} only follows people from page to page.`,
     remedy: () => 'It may be taken out; what is shown does not change.',
   },
   'global-style': {
@@ -92,27 +112,47 @@ export const findings = {
         ? 'Copy the other half too: the short element for the place itself.'
         : 'Copy the other half too; the provider may have told you to put it into the head of the page.',
   },
-  'several-embeds': { message: (f) => `There are ${f.count} embeds in this code.`, remedy: () => 'Collect each as an embed of its own, to place and change it for itself.' },
+  'several-embeds': {
+    message: (f) => `There are ${f.count} embeds in this code.`,
+    remedy: () => 'Collect each as an embed of its own, to place and change it for itself.',
+  },
   'shape-mismatch': {
-    message: (f) => `${f.width} by ${f.height} is not the shape of its content (${f.shape}): there will be black bars.`,
+    message: (f) =>
+      `${f.width} by ${f.height} is not the shape of its content (${f.shape}): there will be black bars.`,
     remedy: (f) => `Make it ${f.wanted} high, or set fit=shape with shape=${f.shape}.`,
   },
   'duplicate-parameter': {
-    message: (f) => `The parameter ${f.parameter} is there twice, with different values: only one of them counts.`,
+    message: (f) =>
+      `The parameter ${f.parameter} is there twice, with different values: only one of them counts.`,
     remedy: () => 'Take out the one that you do not mean.',
   },
-  'second-question-mark': { message: (f) => `After ${f.parameter} there is a second question mark: what follows it is not read.`, remedy: () => 'Write & in its place.' },
-  'space-in-address': { message: () => 'There are blanks in or around an address.', remedy: () => 'Take them out; an address has none.' },
+  'second-question-mark': {
+    message: (f) => `After ${f.parameter} there is a second question mark: what follows it is not read.`,
+    remedy: () => 'Write & in its place.',
+  },
+  'space-in-address': {
+    message: () => 'There are blanks in or around an address.',
+    remedy: () => 'Take them out; an address has none.',
+  },
   'file-type': {
     message: (f) =>
-      f.why === 'mismatch' ? `The file ends in .${f.ending}, but the code says that it is ${f.stated}.` : `Files ending in .${f.ending} are not played by every browser.`,
-    remedy: (f) => (f.why === 'mismatch' ? `Say type="${f.usual}", or leave the type out.` : 'Offer it as MP4 or WebM too (sound: MP3 or M4A).'),
+      f.why === 'mismatch'
+        ? `The file ends in .${f.ending}, but the code says that it is ${f.stated}.`
+        : `Files ending in .${f.ending} are not played by every browser.`,
+    remedy: (f) =>
+      f.why === 'mismatch'
+        ? `Say type="${f.usual}", or leave the type out.`
+        : 'Offer it as MP4 or WebM too (sound: MP3 or M4A).',
   },
   'not-fully-read': {
-    message: (f) => `A ${f.element} in it is too long or too broken to be read whole: what it does may be more than is said here.`,
+    message: (f) =>
+      `A ${f.element} in it is too long or too broken to be read whole: what it does may be more than is said here.`,
     remedy: () => 'Trust it as much as you trust its provider.',
   },
-  'hidden-field': { message: (f) => `The field ${f.name ?? ''} is a trap for robots that people do not see.`, remedy: () => 'Keep it: without it the form may be refused.' },
+  'hidden-field': {
+    message: (f) => `The field ${f.name ?? ''} is a trap for robots that people do not see.`,
+    remedy: () => 'Keep it: without it the form may be refused.',
+  },
   'insecure': {
     message: (f) => `The address ${f.url} begins with http:, which browsers block on secure pages.`,
     remedy: () => 'Ask the provider for a code with https:.',
@@ -137,16 +177,22 @@ export const findings = {
     remedy: (f) => `Set times below ${f.length} s.`,
   },
   'loader-repeated': {
-    message: (f) => `${f.url} is loaded ${f.times} times on this page; once is enough, and some programs break when they run twice.`,
+    message: (f) =>
+      `${f.url} is loaded ${f.times} times on this page; once is enough, and some programs break when they run twice.`,
     remedy: () => 'Keep the first one, and take the others out.',
   },
   'loader-missing': {
-    message: (f) => `“${f.named}” is a place that a script should fill, and there is no such script on the page: visitors see nothing there.`,
+    message: (f) =>
+      `“${f.named}” is a place that a script should fill, and there is no such script on the page: visitors see nothing there.`,
     remedy: () => 'Paste the provider’s script as well; the site’s editor may have taken it away.',
   },
   'not-carried': {
-    message: (f) => `At ${f.place}, ${f.option} is not carried. ${problems[f.why as 'needs-page-head' | 'code-insists'].detail(f)}`,
-    remedy: (f) => (f.why === 'needs-page-head' ? 'If the site has no such way, take the option out.' : 'Take that mark out of the code, or take the option out.'),
+    message: (f) =>
+      `At ${f.place}, ${f.option} is not carried. ${problems[f.why as 'needs-page-head' | 'code-insists'].detail(f)}`,
+    remedy: (f) =>
+      f.why === 'needs-page-head'
+        ? 'If the site has no such way, take the option out.'
+        : 'Take that mark out of the code, or take the option out.',
   },
   'claims-collide': {
     message: (f) =>
@@ -154,19 +200,27 @@ export const findings = {
     remedy: () => 'Put one of them into a frame of its own.',
   },
   'link-time': {
-    message: (f) => `The time is given as a link gives it (${f.parameter}=${f.value}); in an embed it has no effect.`,
+    message: (f) =>
+      `The time is given as a link gives it (${f.parameter}=${f.value}); in an embed it has no effect.`,
     remedy: () => 'Set the start instead.',
   },
   'sound-autoplay': {
     message: () => 'It is meant to play by itself with sound, which browsers refuse: it will stand still.',
     remedy: () => 'Set muted as well, or let people start it.',
   },
-  'missing': { message: () => 'It was on this page, and is not any more.', remedy: () => 'Paste its code again, or end the placement.' },
+  'missing': {
+    message: () => 'It was on this page, and is not any more.',
+    remedy: () => 'Paste its code again, or end the placement.',
+  },
   'altered': {
-    message: () => 'It is on the page, but not as Orbis handed it out: the site’s editor, or somebody, changed it.',
+    message: () =>
+      'It is on the page, but not as Orbis handed it out: the site’s editor, or somebody, changed it.',
     remedy: () => 'Copy the code once more and put it in the place of what is there.',
   },
-  'shown-as-text': { message: () => 'Visitors read the code itself: it was pasted where the editor takes text only.', remedy: () => 'Paste it into the editor’s field for HTML.' },
+  'shown-as-text': {
+    message: () => 'Visitors read the code itself: it was pasted where the editor takes text only.',
+    remedy: () => 'Paste it into the editor’s field for HTML.',
+  },
   'out-of-date': {
     message: (f) =>
       f.carries === f.revision
@@ -175,5 +229,8 @@ export const findings = {
     remedy: () => 'Copy the code once more and put it in the place of what is there.',
   },
   'doubled': { message: (f) => `It is on the page ${f.times} times.`, remedy: () => 'Take out all but one.' },
-  'page-unreachable': { message: (f) => `The page could not be read: ${f.why}`, remedy: (f) => `${f.remedy ?? 'See that the page opens in a browser, then check it again.'}` },
+  'page-unreachable': {
+    message: (f) => `The page could not be read: ${f.why}`,
+    remedy: (f) => `${f.remedy ?? 'See that the page opens in a browser, then check it again.'}`,
+  },
 } satisfies Language['findings'];

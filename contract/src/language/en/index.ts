@@ -8,7 +8,19 @@ import { byHand, conditions, options } from './options.ts';
 import { problems } from './problems.ts';
 import { evidence, mends } from './reading.ts';
 import { search } from './search.ts';
-import { foundBy, joints, levels, planActions, positions, sandboxTokens, presets, roles, sheetOrigins, stateNames, states } from './words.ts';
+import {
+  foundBy,
+  joints,
+  levels,
+  planActions,
+  positions,
+  sandboxTokens,
+  presets,
+  roles,
+  sheetOrigins,
+  stateNames,
+  states,
+} from './words.ts';
 
 /** English. Every code of the core and of the contract has its words here. */
 export const en = {

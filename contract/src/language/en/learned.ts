@@ -15,7 +15,8 @@ export const learned = {
   'is-language': (f) => `${f.also ? 'and ' : ''}“${f.value}” is a language`,
   'is-look': (f) => `${f.also ? 'and ' : ''}“${f.value}” is a look`,
   'values-fit': (f) => `and “${f.seen}” ${f.several ? 'fit' : 'fits'} it`,
-  'probably-theme': (f) => `“${f.name}” is probably the look; which of “${f.seen}” is light and which is dark is not plain`,
+  'probably-theme': (f) =>
+    `“${f.name}” is probably the look; which of “${f.seen}” is light and which is dark is not plain`,
   'could-be': (f) => `“${f.name}” could be ${f.settings}`,
   'for-other-kinds': (f) => `but that is a setting for ${f.kinds}`,
   'small-number': () => 'but so small a number can count anything',
@@ -33,13 +34,20 @@ export const learned = {
 
 /** Why nothing can be learned of some samples, and what would do. */
 export const learnProblems = {
-  'too-few': (f) => `It takes from 2 to 20 codes or links of one provider to learn what they have in common; here ${f.found === 1 ? 'is one' : `are ${f.found}`}.`,
-  'too-long': (f) => `Sample ${f.sample} is longer than a code. Give the code alone, without the page around it.`,
-  'no-embed': (f) => `Sample ${f.sample} is text without any code in it. Give codes or links as the provider hands them out.`,
-  'known': (f) => `Sample ${f.sample} is of ${f.provider}, whom a sheet knows already. To change that sheet, make it yours: “orbis providers copy”.`,
-  'links-only': () => 'These are links only: how the provider’s codes look is not known. Give one code at least, or let the links be asked about (without --ask-nobody).',
-  'nothing-to-know-by': (f) => `Sample ${f.sample} has no frame and no script of a provider’s, or nothing in it that could be an id: there is nothing to know such codes by.`,
-  'not-alike': (f) => `The samples are not of one make: sample ${f.sample} is from ${f.host}, and the first is from ${f.first}. Give codes of one provider and one kind.`,
+  'too-few': (f) =>
+    `It takes from 2 to 20 codes or links of one provider to learn what they have in common; here ${f.found === 1 ? 'is one' : `are ${f.found}`}.`,
+  'too-long': (f) =>
+    `Sample ${f.sample} is longer than a code. Give the code alone, without the page around it.`,
+  'no-embed': (f) =>
+    `Sample ${f.sample} is text without any code in it. Give codes or links as the provider hands them out.`,
+  'known': (f) =>
+    `Sample ${f.sample} is of ${f.provider}, whom a sheet knows already. To change that sheet, make it yours: “orbis providers copy”.`,
+  'links-only': () =>
+    'These are links only: how the provider’s codes look is not known. Give one code at least, or let the links be asked about (without --ask-nobody).',
+  'nothing-to-know-by': (f) =>
+    `Sample ${f.sample} has no frame and no script of a provider’s, or nothing in it that could be an id: there is nothing to know such codes by.`,
+  'not-alike': (f) =>
+    `The samples are not of one make: sample ${f.sample} is from ${f.host}, and the first is from ${f.first}. Give codes of one provider and one kind.`,
   'answer-unknown': (f) => `Nothing in the samples is called “${f.about}”. There are: ${f.may}.`,
   'answer-does-not-fit': (f) => `“${f.about}” cannot be “${f.answer}”. It can be: ${f.may}.`,
   'not-learned': (f) =>
@@ -47,7 +55,11 @@ export const learnProblems = {
 } satisfies Language['learnProblems'];
 
 /** What a line of a proposal is taken for, where that is no word of its own. */
-export const learnedMeaning = { look: 'light or dark?', open: 'what is it?', none: 'no setting' } satisfies Language['learnedMeaning'];
+export const learnedMeaning = {
+  look: 'light or dark?',
+  open: 'what is it?',
+  none: 'no setting',
+} satisfies Language['learnedMeaning'];
 
 /** A step of an address, counted from 1. */
 export const step: Language['step'] = (number) => `step ${number} of the address`;

@@ -8,7 +8,8 @@ export const links = {
   'answer-no-json': () => 'the answer is no JSON object',
   'answer-no-xml': () => 'the answer is no oEmbed document in XML',
   'answer-type-unknown': (f) => `the answer is of the type “${f.type}”, which oEmbed does not know`,
-  'answer-without-code': (f) => `the answer says that it is ${f.type === 'rich' ? 'something rich' : 'a video'}, and has no code for it`,
+  'answer-without-code': (f) =>
+    `the answer says that it is ${f.type === 'rich' ? 'something rich' : 'a video'}, and has no code for it`,
   'answer-without-picture': () => 'the answer says that it is a picture, and has no address of one',
   'list-no-json': (f) => `it is no JSON: ${f.said}`,
   'list-no-array': () => 'it is no list: it begins with no “[”',
@@ -26,4 +27,5 @@ export const links = {
 } satisfies Language['links'];
 
 /* The sources of a policy, in words where they have some. */
-const ancestors = (sources: string): string => sources.replaceAll("'self'", 'its own site').replaceAll("'none'", 'nobody');
+const ancestors = (sources: string): string =>
+  sources.replaceAll("'self'", 'its own site').replaceAll("'none'", 'nobody');

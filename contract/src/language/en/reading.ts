@@ -1,6 +1,14 @@
 import type { Language } from '../language.ts';
 
-const trades: Record<string, string> = { audio: 'sound', reviews: 'reviews', advert: 'adverts', share: 'sharing', shop: 'shops', booking: 'bookings', popup: 'pop-ups' };
+const trades: Record<string, string> = {
+  audio: 'sound',
+  reviews: 'reviews',
+  advert: 'adverts',
+  share: 'sharing',
+  shop: 'shops',
+  booking: 'bookings',
+  popup: 'pop-ups',
+};
 
 /** What a mending does. */
 export const mends = {
@@ -13,25 +21,30 @@ export const mends = {
   'join-parameters': () => 'Parameters after the first are joined with &.',
   'height-of-shape': (f) => `${f.width} wide in the shape ${f.shape} is ${f.wanted} high.`,
   'play-without-sound': () => 'Without sound, browsers let it play by itself.',
-  'take-blanks-out': () => 'An address has no blanks: those around it are taken off, one inside is written %20.',
+  'take-blanks-out': () =>
+    'An address has no blanks: those around it are taken off, one inside is written %20.',
   'take-tracking-out': (f) => `${f.name} only follows people; it is taken out.`,
   'take-word-out': (f) => `Without the word ${f.name} it is off, as “${f.value}” was meant.`,
   'address-in-src': () => 'A frame takes its address in src.',
   'write-as': (f) => `“${f.found}” is written “${f.meant}”.`,
   'code-block-off': () => 'The marks of a code block around it are taken off.',
   'code-word-off': () => 'The marks of a code word around it are taken off.',
-  'text-becomes-code': (f) => `Code that was written as text ${f.times === 1 ? '' : f.times === 2 ? 'twice over ' : 'three times over '}becomes code again.`,
-  'straight-quotes': () => 'Typographic quotes become straight ones: browsers take the others for a part of the value.',
+  'text-becomes-code': (f) =>
+    `Code that was written as text ${f.times === 1 ? '' : f.times === 2 ? 'twice over ' : 'three times over '}becomes code again.`,
+  'straight-quotes': () =>
+    'Typographic quotes become straight ones: browsers take the others for a part of the value.',
   'close-last-tag': () => 'The last tag is closed.',
 } satisfies Language['mends'];
 
 /** What speaks for the kind of a code. */
 export const evidence = {
-  'of-provider': (f) => `its ${f.what === 'frame' ? 'frame’s address' : f.what} is one of ${f.provider}, whose sheet says that it is a ${f.kind} provider`,
+  'of-provider': (f) =>
+    `its ${f.what === 'frame' ? 'frame’s address' : f.what} is one of ${f.provider}, whose sheet says that it is a ${f.kind} provider`,
   'link-of-nobody': () => 'it is a link, and no provider sheet knows links like it',
   'link-to-file': (f) => `it is a link to a file whose ending says that it is of the kind ${f.kind}`,
   'link-to-page': () => 'it is a link to a page, which is shown in a frame',
-  'link-to-provider': (f) => `it is a link to ${f.provider}, whose sheet says that it is a ${f.kind} provider`,
+  'link-to-provider': (f) =>
+    `it is a link to ${f.provider}, whose sheet says that it is a ${f.kind} provider`,
   'names-provider': (f) => `it names ${f.provider}, whose sheet says that it is a ${f.kind} provider`,
   'nothing-there': () => 'there is nothing in it',
   'code-as-text': () => 'it is code that was written as text',
@@ -42,7 +55,8 @@ export const evidence = {
   'shows-nothing': () => 'it has no frame, player, form or picture of its own',
   'too-little-evidence': () => 'what speaks for a kind is too little, or speaks for another one as well',
   'no-evidence': () => 'nothing in it tells what it shows',
-  'word-of-trade': (f) => `its ${f.where} ${f.where === 'names' ? 'have' : 'has'} a word of ${trades[String(f.kind)] ?? `${f.kind}s`}`,
+  'word-of-trade': (f) =>
+    `its ${f.where} ${f.where === 'names' ? 'have' : 'has'} a word of ${trades[String(f.kind)] ?? `${f.kind}s`}`,
   'is-video': () => 'it is a video element',
   'is-audio': () => 'it is an audio element',
   'video-file': () => 'it leads to a video file',
@@ -59,7 +73,8 @@ export const evidence = {
   'asks-payment-for-time': () => 'it asks to take payments for a time',
   'asks-payment': () => 'it asks to take payments',
   'is-quotation': () => 'it is a quotation of what somebody posted, filled by a script',
-  'counts-silently': () => 'it is a picture of one pixel or a script that writes, with a picture for whoever has no scripts',
+  'counts-silently': () =>
+    'it is a picture of one pixel or a script that writes, with a picture for whoever has no scripts',
   'page-inside-address': () => 'an address of a page is inside its address',
   'advert-size': () => 'it has one of the fixed sizes of adverts',
 } satisfies Language['evidence'];

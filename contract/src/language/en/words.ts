@@ -4,16 +4,28 @@ import type { Language } from '../language.ts';
 export const sandboxTokens = {
   'frame-runs-script': () => 'the frame of the provider runs its own script',
   'has-script': () => 'the code has a script',
-  'needs-its-origin': () => 'on a host of its own this only gives back what the provider’s own origin needs: without it its frame has none',
+  'needs-its-origin': () =>
+    'on a host of its own this only gives back what the provider’s own origin needs: without it its frame has none',
   'has-form': () => 'the code has a form to send',
   'opens-window': () => 'the code opens a window of its own',
 } satisfies Language['sandboxTokens'];
 
 /** Where a value comes from. */
-export const levels = { placement: 'here', embed: 'from the embed', site: 'from the site', rule: 'from your rules', code: 'in the code' } satisfies Language['levels'];
+export const levels = {
+  placement: 'here',
+  embed: 'from the embed',
+  site: 'from the site',
+  rule: 'from your rules',
+  code: 'in the code',
+} satisfies Language['levels'];
 
 /** What is done in a step of a page’s plan. */
-export const planActions = { 'paste': 'Paste', 'replace': 'Replace', 'take-out': 'Take out', 'already-there': 'Already there' } satisfies Language['planActions'];
+export const planActions = {
+  'paste': 'Paste',
+  'replace': 'Replace',
+  'take-out': 'Take out',
+  'already-there': 'Already there',
+} satisfies Language['planActions'];
 
 /** Where a snippet is pasted. */
 export const positions = {
@@ -52,7 +64,11 @@ export const stateNames = {
 } satisfies Record<keyof typeof states, string>;
 
 /** What joins clauses: the last two of several, what is missing to what there is, and a reason to what was done. */
-export const joints = { and: ' and ', andMissing: ', and ', because: ', because ' } satisfies Language['joints'];
+export const joints = {
+  and: ' and ',
+  andMissing: ', and ',
+  because: ', because ',
+} satisfies Language['joints'];
 
 /** What each role of a part is, for people who do not know HTML. */
 export const roles = {
@@ -80,4 +96,8 @@ export const foundBy = {
 } satisfies Language['foundBy'];
 
 /** Where a provider's sheet comes from. */
-export const sheetOrigins = { 'built-in': 'built in', 'own': 'your own', 'override': 'your own, before the built-in one' } satisfies Language['sheetOrigins'];
+export const sheetOrigins = {
+  'built-in': 'built in',
+  'own': 'your own',
+  'override': 'your own, before the built-in one',
+} satisfies Language['sheetOrigins'];

@@ -15,11 +15,15 @@ export const rule: PageRule = {
       if (!embed) continue;
       const address = attribute(element, 'src')?.trim();
       // A script that carries this embed's own number, or writes where it stands, is meant once at every place.
-      const waits = !element.attributes.has('async') && !element.attributes.has('defer') && attribute(element, 'type') !== 'module';
+      const waits =
+        !element.attributes.has('async') &&
+        !element.attributes.has('defer') &&
+        attribute(element, 'type') !== 'module';
       if (!address || carriesOwnNumber(element) || (waits && standsAlone(embed))) continue;
       const known = (times.get(address) ?? 0) + 1;
       times.set(address, known);
-      if (known > 1) found.push({ start: element.start, end: element.end, facts: { url: address, times: known } });
+      if (known > 1)
+        found.push({ start: element.start, end: element.end, facts: { url: address, times: known } });
     }
     // Each address is told once, at its last place, with how often it is there.
     return found.filter(({ facts }) => facts['times'] === times.get(String(facts['url'])));
@@ -27,4 +31,5 @@ export const rule: PageRule = {
 };
 
 /* An embed that is nothing but this script: it shows something where it stands. */
-const standsAlone = ({ reading: { parts } }: HarvestedEmbed): boolean => parts.every(({ role }) => !['mount', 'frame', 'media', 'form'].includes(role));
+const standsAlone = ({ reading: { parts } }: HarvestedEmbed): boolean =>
+  parts.every(({ role }) => !['mount', 'frame', 'media', 'form'].includes(role));

@@ -6,7 +6,8 @@ const longestAddress = 2000;
 /** Reads the address of something on the web (URL standard, section 4.4): http or https, with nobody’s name and password in it. */
 function parseWebAddress(text: string): URL | null {
   const said = text.trim();
-  if (said.length > longestAddress || !/^https?:\/\//i.test(said) || /\s/.test(said) || !URL.canParse(said)) return null;
+  if (said.length > longestAddress || !/^https?:\/\//i.test(said) || /\s/.test(said) || !URL.canParse(said))
+    return null;
   const url = new URL(said);
   return url.username === '' && url.password === '' ? url : null;
 }
@@ -20,7 +21,11 @@ export const addressType: OptionType<string> = {
 };
 
 /** The address of a picture. */
-export const pictureType: OptionType<string> = { ...addressType, name: 'picture', parse: (text) => parsed(text) ?? notUnderstood('picture') };
+export const pictureType: OptionType<string> = {
+  ...addressType,
+  name: 'picture',
+  parse: (text) => parsed(text) ?? notUnderstood('picture'),
+};
 
 function parsed(text: string): Parsed<string> | null {
   const url = parseWebAddress(text);

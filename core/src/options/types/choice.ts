@@ -10,7 +10,9 @@ export function choiceType(words?: readonly string[]): OptionType<string> {
     parse: (text) => {
       if (!words) return parseText(text, 40);
       const value = text.trim().toLowerCase();
-      return words.includes(value) ? { ok: true, value } : notUnderstood('choice', { words: words.join(', ') });
+      return words.includes(value)
+        ? { ok: true, value }
+        : notUnderstood('choice', { words: words.join(', ') });
     },
     format: (value) => value,
   };

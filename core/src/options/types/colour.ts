@@ -9,4 +9,9 @@ export function parseColour(text: string): Parsed<string> {
 }
 
 /** A colour as `#rrggbb`, in lower case. */
-export const colourType: OptionType<string> = { name: 'colour', limits: {}, parse: parseColour, format: (value) => value };
+export const colourType: OptionType<string> = {
+  name: 'colour',
+  limits: {},
+  parse: parseColour,
+  format: (value) => value,
+};

@@ -8,4 +8,9 @@ function parseLength(text: string): Parsed<string> {
 }
 
 /** A length with its unit, as style rules have it. */
-export const lengthType: OptionType<string> = { name: 'length', limits: {}, parse: parseLength, format: (value) => value };
+export const lengthType: OptionType<string> = {
+  name: 'length',
+  limits: {},
+  parse: parseLength,
+  format: (value) => value,
+};

@@ -20,5 +20,7 @@ function parseList(text: string, most: number): Parsed<readonly string[]> {
     if (!item.ok) return notUnderstood('list', { most, length: longestItem });
     if (!items.includes(item.value)) items.push(item.value);
   }
-  return items.length <= most ? { ok: true, value: items } : notUnderstood('list', { most, length: longestItem });
+  return items.length <= most
+    ? { ok: true, value: items }
+    : notUnderstood('list', { most, length: longestItem });
 }

@@ -9,4 +9,9 @@ function parseRatio(text: string): Parsed<Ratio> {
 }
 
 /** A shape, as width to height. */
-export const ratioType: OptionType<Ratio> = { name: 'ratio', limits: {}, parse: parseRatio, format: ({ width, height }) => `${width}:${height}` };
+export const ratioType: OptionType<Ratio> = {
+  name: 'ratio',
+  limits: {},
+  parse: parseRatio,
+  format: ({ width, height }) => `${width}:${height}`,
+};

@@ -15,7 +15,9 @@ function parseLanguage(text: string): Parsed<string> {
 }
 
 /** A line of text, at most so many characters long; with `isLanguage`, the tag of a language. */
-export const textType = (limits: Required<Pick<Limits, 'length'>> & Pick<Limits, 'isLanguage'>): OptionType<string> => ({
+export const textType = (
+  limits: Required<Pick<Limits, 'length'>> & Pick<Limits, 'isLanguage'>,
+): OptionType<string> => ({
   name: 'text',
   limits,
   parse: (text) => (limits.isLanguage ? parseLanguage(text) : parseText(text, limits.length)),

@@ -28,9 +28,15 @@ export function formatTime(seconds: number): string {
 }
 
 /** A time in seconds. */
-export const timeType: OptionType<number> = { name: 'time', limits: {}, parse: parseTime, format: formatTime };
+export const timeType: OptionType<number> = {
+  name: 'time',
+  limits: {},
+  parse: parseTime,
+  format: formatTime,
+};
 
-const plain = (said: string): number | null => (/^\d{1,7}(?:\.\d{1,3})?s?$/.test(said) ? Number(said.replace('s', '')) : null);
+const plain = (said: string): number | null =>
+  /^\d{1,7}(?:\.\d{1,3})?s?$/.test(said) ? Number(said.replace('s', '')) : null;
 
 function clock(said: string): number | null {
   const found = /^(?:(\d{1,3}):)?(\d{1,3}):(\d{2}(?:\.\d{1,3})?)$/.exec(said);

@@ -1,7 +1,20 @@
 import type { OptionValue, Parsed } from '../values.ts';
 
 /** The types of values, each with a file of its own beside this one. */
-export const typeNames = ['time', 'switch', 'number', 'choice', 'colour', 'text', 'coordinates', 'ratio', 'length', 'address', 'picture', 'list'] as const;
+export const typeNames = [
+  'time',
+  'switch',
+  'number',
+  'choice',
+  'colour',
+  'text',
+  'coordinates',
+  'ratio',
+  'length',
+  'address',
+  'picture',
+  'list',
+] as const;
 export type TypeName = (typeof typeNames)[number];
 
 /** What narrows a type for one option. */

@@ -27,7 +27,12 @@ export interface Clues {
 }
 
 /** Gathers what speaks for a kind, each once. */
-export function cluesOf(markup: Markup, main: MarkupElement | null, addresses: readonly ReadAddress[], scripts: readonly ScriptFacts[]): Clues {
+export function cluesOf(
+  markup: Markup,
+  main: MarkupElement | null,
+  addresses: readonly ReadAddress[],
+  scripts: readonly ScriptFacts[],
+): Clues {
   const addressWords = new Set<string>();
   const nameWords = new Set<string>();
   const titleWords = new Set<string>();
@@ -40,7 +45,8 @@ export function cluesOf(markup: Markup, main: MarkupElement | null, addresses: r
     addWords(addressWords, address.url, pathEnd(address.url));
     for (const { name } of address.parameters) addWords(addressWords, name);
   }
-  for (const { addresses: loaded } of scripts) for (const { url } of loaded) addWords(addressWords, url, pathEnd(url));
+  for (const { addresses: loaded } of scripts)
+    for (const { url } of loaded) addWords(addressWords, url, pathEnd(url));
   for (const element of markup.elements) {
     elements.add(element.name);
     if (element.name.includes('-')) addWords(nameWords, element.name);
@@ -48,7 +54,8 @@ export function cluesOf(markup: Markup, main: MarkupElement | null, addresses: r
       if (name === 'class' || name === 'id' || name === 'name') addWords(nameWords, value);
       else if (name.startsWith('data-')) addWords(nameWords, name);
       else if (name === 'title' || name === 'aria-label' || name === 'alt') addWords(titleWords, value);
-      else if (name === 'allow') for (const feature of value.toLowerCase().split(/[;\s]+/)) allow.add(feature);
+      else if (name === 'allow')
+        for (const feature of value.toLowerCase().split(/[;\s]+/)) allow.add(feature);
       else if (name === 'allowfullscreen') allow.add('fullscreen');
     }
   }
@@ -76,7 +83,11 @@ function pathEnd(url: string): number {
 
 /* Only so much of a text is looked at for words. */
 const readFor = 2000;
-const [isLower, isUpper, isDigit] = [(c: number): boolean => c >= 97 && c <= 122, (c: number): boolean => c >= 65 && c <= 90, (c: number): boolean => c >= 48 && c <= 57];
+const [isLower, isUpper, isDigit] = [
+  (c: number): boolean => c >= 97 && c <= 122,
+  (c: number): boolean => c >= 65 && c <= 90,
+  (c: number): boolean => c >= 48 && c <= 57,
+];
 
 /* The words of any trade in a text: runs of letters and digits, and within them a new one with each capital behind a small letter. */
 function addWords(to: Set<string>, text: string, until = text.length): void {
@@ -107,7 +118,8 @@ function fileOf(main: MarkupElement | null, addresses: readonly ReadAddress[]): 
   if (!shown) return '';
   const end = pathEnd(shown.url);
   const point = shown.url.lastIndexOf('.', end);
-  const ending = point < 0 || end - point < 3 || end - point > 6 ? '' : shown.url.slice(point + 1, end).toLowerCase();
+  const ending =
+    point < 0 || end - point < 3 || end - point > 6 ? '' : shown.url.slice(point + 1, end).toLowerCase();
   return /^[a-z0-9]*$/.test(ending) ? ending : '';
 }
 

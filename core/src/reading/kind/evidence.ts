@@ -18,10 +18,30 @@ interface Row {
 type Said = Reading['evidence'][number];
 
 /* Where words are looked for, what one there weighs, and what it rests on. */
-const wordPlaces: readonly { of: (clues: Clues) => ReadonlySet<string>; weight: number; where: string; source: string }[] = [
-  { of: (clues) => clues.addressWords, weight: 2, where: 'address', source: 'observed: words of the trade in paths and queries' },
-  { of: (clues) => clues.nameWords, weight: 2, where: 'names', source: 'observed: words of the trade in classes, ids and data attributes' },
-  { of: (clues) => clues.titleWords, weight: 1, where: 'title', source: 'observed: words of the trade in titles' },
+const wordPlaces: readonly {
+  of: (clues: Clues) => ReadonlySet<string>;
+  weight: number;
+  where: string;
+  source: string;
+}[] = [
+  {
+    of: (clues) => clues.addressWords,
+    weight: 2,
+    where: 'address',
+    source: 'observed: words of the trade in paths and queries',
+  },
+  {
+    of: (clues) => clues.nameWords,
+    weight: 2,
+    where: 'names',
+    source: 'observed: words of the trade in classes, ids and data attributes',
+  },
+  {
+    of: (clues) => clues.titleWords,
+    weight: 1,
+    where: 'title',
+    source: 'observed: words of the trade in titles',
+  },
 ];
 
 function spokenBy(clues: Clues, out: Said[]): void {
@@ -29,9 +49,15 @@ function spokenBy(clues: Clues, out: Said[]): void {
     const found = of(clues);
     if (found.size === 0) continue;
     const said = new Map<Kind, number>();
-    for (const word of found) for (const kind of kindsOfWord.get(word) ?? []) said.set(kind, (said.get(kind) ?? 0) + 1);
+    for (const word of found)
+      for (const kind of kindsOfWord.get(word) ?? []) said.set(kind, (said.get(kind) ?? 0) + 1);
     // Two different words of one trade in one place are hardly chance.
-    for (const [kind, times] of said) out.push({ kind, weight: times > 1 ? weight + 1 : weight, reason: reason('word-of-trade', { where, kind }) });
+    for (const [kind, times] of said)
+      out.push({
+        kind,
+        weight: times > 1 ? weight + 1 : weight,
+        reason: reason('word-of-trade', { where, kind }),
+      });
   }
 }
 
@@ -49,14 +75,39 @@ const speaksOfTimes = anyOf('booking book calendar schedule slots appointment');
 
 const isLow = ({ height }: Clues): boolean => height <= 200;
 const isWide = ({ width, height }: Clues): boolean => width >= height * 1.2;
-const isVideoShape = ({ width, height }: Clues): boolean => Math.abs(width / height - 16 / 9) < 0.03 || Math.abs(width / height - 9 / 16) < 0.02;
+const isVideoShape = ({ width, height }: Clues): boolean =>
+  Math.abs(width / height - 16 / 9) < 0.03 || Math.abs(width / height - 9 / 16) < 0.02;
 
-const advertSizes = new Set(['728x90', '300x250', '160x600', '320x50', '970x250', '300x600', '468x60', '320x100', '336x280']);
+const advertSizes = new Set([
+  '728x90',
+  '300x250',
+  '160x600',
+  '320x50',
+  '970x250',
+  '300x600',
+  '468x60',
+  '320x100',
+  '336x280',
+]);
 
 /** Every row of evidence: what it speaks for, how strongly, why, and what it rests on. */
 const evidenceRows: readonly Row[] = [
-  { at: { element: 'video' }, kind: 'video', weight: 8, reason: reason('is-video'), source: 'HTML, section 4.8.8', holds: () => true },
-  { at: { element: 'audio' }, kind: 'audio', weight: 8, reason: reason('is-audio'), source: 'HTML, section 4.8.9', holds: () => true },
+  {
+    at: { element: 'video' },
+    kind: 'video',
+    weight: 8,
+    reason: reason('is-video'),
+    source: 'HTML, section 4.8.8',
+    holds: () => true,
+  },
+  {
+    at: { element: 'audio' },
+    kind: 'audio',
+    weight: 8,
+    reason: reason('is-audio'),
+    source: 'HTML, section 4.8.9',
+    holds: () => true,
+  },
   {
     at: 'file',
     kind: 'video',
@@ -81,14 +132,22 @@ const evidenceRows: readonly Row[] = [
     source: 'RFC 8118; usual endings',
     holds: (c) => /^(?:pdf|docx?|pptx?|xlsx?|odt|odp|epub|application\/pdf)$/.test(c.file),
   },
-  { at: { element: 'form' }, kind: 'form', weight: 8, reason: reason('is-form'), source: 'HTML, section 4.10.3', holds: () => true },
+  {
+    at: { element: 'form' },
+    kind: 'form',
+    weight: 8,
+    reason: reason('is-form'),
+    source: 'HTML, section 4.10.3',
+    holds: () => true,
+  },
   {
     at: { element: 'input' },
     kind: 'form',
     weight: 2,
     reason: reason('asks-mail'),
     source: 'HTML, section 4.10.5.1.5',
-    holds: (c) => c.markup.elements.some((e) => e.name === 'input' && attribute(e, 'type')?.toLowerCase() === 'email'),
+    holds: (c) =>
+      c.markup.elements.some((e) => e.name === 'input' && attribute(e, 'type')?.toLowerCase() === 'email'),
   },
   {
     at: 'addresses',
@@ -96,7 +155,9 @@ const evidenceRows: readonly Row[] = [
     weight: 5,
     reason: reason('gives-coordinates'),
     source: 'RFC 5870 (WGS 84 degrees)',
-    holds: (c) => (givesLatitude(c.parameters) && givesLongitude(c.parameters)) || c.addresses.some((a) => /[@=/,(]-?\d{1,2}\.\d{3,},\s?-?\d{1,3}\.\d{3,}/.test(a.url)),
+    holds: (c) =>
+      (givesLatitude(c.parameters) && givesLongitude(c.parameters)) ||
+      c.addresses.some((a) => /[@=/,(]-?\d{1,2}\.\d{3,},\s?-?\d{1,3}\.\d{3,}/.test(a.url)),
   },
   {
     at: 'parameters',
@@ -106,7 +167,14 @@ const evidenceRows: readonly Row[] = [
     source: 'observed',
     holds: (c) => givesZoom(c.parameters) && givesPlace(c.parameters),
   },
-  { at: 'allow', kind: 'map', weight: 3, reason: reason('asks-place'), source: 'Geolocation, permission "geolocation"', holds: (c) => c.allow.has('geolocation') },
+  {
+    at: 'allow',
+    kind: 'map',
+    weight: 3,
+    reason: reason('asks-place'),
+    source: 'Geolocation, permission "geolocation"',
+    holds: (c) => c.allow.has('geolocation'),
+  },
   {
     at: 'allow',
     kind: 'video',
@@ -114,7 +182,9 @@ const evidenceRows: readonly Row[] = [
     reason: reason('asks-to-play'),
     source: 'HTML, permission "autoplay"; Picture-in-Picture',
     holds: (c) =>
-      c.allow.has('picture-in-picture') || (c.allow.has('autoplay') && c.allow.has('fullscreen')) || (c.allow.has('autoplay') && c.allow.has('encrypted-media') && isWide(c)),
+      c.allow.has('picture-in-picture') ||
+      (c.allow.has('autoplay') && c.allow.has('fullscreen')) ||
+      (c.allow.has('autoplay') && c.allow.has('encrypted-media') && isWide(c)),
   },
   {
     at: 'allow',
@@ -130,7 +200,8 @@ const evidenceRows: readonly Row[] = [
     weight: 2,
     reason: reason('video-shape'),
     source: 'observed: 16:9 and 9:16',
-    holds: (c) => isVideoShape(c) && (c.allow.has('fullscreen') || Boolean(c.main?.attributes.has('allowfullscreen'))),
+    holds: (c) =>
+      isVideoShape(c) && (c.allow.has('fullscreen') || Boolean(c.main?.attributes.has('allowfullscreen'))),
   },
   {
     at: 'allow',
@@ -140,7 +211,14 @@ const evidenceRows: readonly Row[] = [
     source: 'Payment Request, permission "payment"',
     holds: (c) => c.allow.has('payment') && speaksOfTimes(c.addressWords),
   },
-  { at: 'allow', kind: 'shop', weight: 3, reason: reason('asks-payment'), source: 'Payment Request, permission "payment"', holds: (c) => c.allow.has('payment') },
+  {
+    at: 'allow',
+    kind: 'shop',
+    weight: 3,
+    reason: reason('asks-payment'),
+    source: 'Payment Request, permission "payment"',
+    holds: (c) => c.allow.has('payment'),
+  },
   {
     at: { element: 'blockquote' },
     kind: 'feed',
@@ -155,7 +233,12 @@ const evidenceRows: readonly Row[] = [
     weight: 4,
     reason: reason('counts-silently'),
     source: 'observed',
-    holds: (c) => c.markup.elements.some((e) => e.name === 'noscript' && e.children.some((child) => child.kind === 'element' && child.name === 'img')) && !c.elements.has('iframe'),
+    holds: (c) =>
+      c.markup.elements.some(
+        (e) =>
+          e.name === 'noscript' &&
+          e.children.some((child) => child.kind === 'element' && child.name === 'img'),
+      ) && !c.elements.has('iframe'),
   },
   {
     at: 'parameters',
@@ -166,7 +249,11 @@ const evidenceRows: readonly Row[] = [
     holds: (c) =>
       givesPage(c.parameters) &&
       c.addresses.some(
-        (a) => (a.use === 'frame' || a.use === 'link') && a.parameters.some((p) => /^(?:u|url|href|link|page)$/i.test(p.name) && /^https?:\/\//i.test(p.value ?? '')),
+        (a) =>
+          (a.use === 'frame' || a.use === 'link') &&
+          a.parameters.some(
+            (p) => /^(?:u|url|href|link|page)$/i.test(p.name) && /^https?:\/\//i.test(p.value ?? ''),
+          ),
       ) &&
       isLow(c),
   },
@@ -181,9 +268,17 @@ const evidenceRows: readonly Row[] = [
 ];
 
 const byElement = new Map<string, Row[]>();
-for (const row of evidenceRows) if (typeof row.at === 'object') byElement.set(row.at.element, [...(byElement.get(row.at.element) ?? []), row]);
+for (const row of evidenceRows)
+  if (typeof row.at === 'object')
+    byElement.set(row.at.element, [...(byElement.get(row.at.element) ?? []), row]);
 const rowsAt = (at: Row['at']): Row[] => evidenceRows.filter((row) => row.at === at);
-const [atFile, atAllow, atParameters, atAddresses, atSize] = [rowsAt('file'), rowsAt('allow'), rowsAt('parameters'), rowsAt('addresses'), rowsAt('size')];
+const [atFile, atAllow, atParameters, atAddresses, atSize] = [
+  rowsAt('file'),
+  rowsAt('allow'),
+  rowsAt('parameters'),
+  rowsAt('addresses'),
+  rowsAt('size'),
+];
 
 /** Everything that speaks for a kind, the strongest first. */
 export function evidenceIn(clues: Clues): Said[] {

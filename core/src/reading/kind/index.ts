@@ -25,7 +25,11 @@ export function kindOf(
 ): Pick<Reading, 'kind' | 'kindReasons' | 'evidence'> {
   if (sheet) {
     const { kind } = sheet;
-    const what = addresses.some(({ use }) => use === 'frame') ? 'frame' : sheet.loaders && addresses.some(({ use }) => use === 'script') ? 'script' : 'element';
+    const what = addresses.some(({ use }) => use === 'frame')
+      ? 'frame'
+      : sheet.loaders && addresses.some(({ use }) => use === 'script')
+        ? 'script'
+        : 'element';
     const why = reason('of-provider', { what, provider: sheet.name, kind });
     return { kind, kindReasons: [why], evidence: [{ kind, weight: 100, reason: why }] };
   }
@@ -43,16 +47,24 @@ export function kindOf(
   return { ...withoutKind(markup, main, evidence.length > 0), evidence };
 }
 
-function withoutKind(markup: Markup, main: MarkupElement | null, some: boolean): Pick<Reading, 'kind' | 'kindReasons'> {
+function withoutKind(
+  markup: Markup,
+  main: MarkupElement | null,
+  some: boolean,
+): Pick<Reading, 'kind' | 'kindReasons'> {
   const little = reason(some ? 'too-little-evidence' : 'no-evidence');
-  if (main && ['iframe', 'object', 'embed', 'frame'].includes(main.name)) return { kind: 'frame', kindReasons: [reason('is-frame'), little] };
-  if (main?.name === 'img' || markup.elements.some((element) => element.name === 'svg')) return { kind: 'image', kindReasons: [reason('is-picture'), little] };
+  if (main && ['iframe', 'object', 'embed', 'frame'].includes(main.name))
+    return { kind: 'frame', kindReasons: [reason('is-frame'), little] };
+  if (main?.name === 'img' || markup.elements.some((element) => element.name === 'svg'))
+    return { kind: 'image', kindReasons: [reason('is-picture'), little] };
   return { kind: 'unknown', kindReasons: [reason('shows-nothing'), little] };
 }
 
 /* The strongest reasons, each once. */
 function strongest(kind: Kind, evidence: Reading['evidence']): Reason[] {
   const reasons: Reason[] = [];
-  for (const row of evidence) if (row.kind === kind && reasons.length < 4 && !reasons.some((other) => isSameReason(other, row.reason))) reasons.push(row.reason);
+  for (const row of evidence)
+    if (row.kind === kind && reasons.length < 4 && !reasons.some((other) => isSameReason(other, row.reason)))
+      reasons.push(row.reason);
   return reasons;
 }

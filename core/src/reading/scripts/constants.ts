@@ -4,14 +4,22 @@ import type { AnyNode } from './walk.ts';
  * The value of an expression that is put together from constants only, as far as that can be told without running it;
  * null where it cannot. The page's own protocol counts as https:.
  */
-export function constantText(node: AnyNode | null | undefined, known: ReadonlyMap<string, string>, depth = 0): string | null {
+export function constantText(
+  node: AnyNode | null | undefined,
+  known: ReadonlyMap<string, string>,
+  depth = 0,
+): string | null {
   if (!node || depth > 64) return null;
   const inner = (child: unknown): string | null => constantText(child as AnyNode, known, depth + 1);
   switch (node.type) {
     case 'Literal':
-      return typeof node['value'] === 'string' || typeof node['value'] === 'number' ? String(node['value']) : null;
+      return typeof node['value'] === 'string' || typeof node['value'] === 'number'
+        ? String(node['value'])
+        : null;
     case 'TemplateLiteral': {
-      const pieces = (node['quasis'] as AnyNode[]).map((quasi) => String((quasi['value'] as { cooked: string | null }).cooked ?? ''));
+      const pieces = (node['quasis'] as AnyNode[]).map((quasi) =>
+        String((quasi['value'] as { cooked: string | null }).cooked ?? ''),
+      );
       const values = (node['expressions'] as AnyNode[]).map(inner);
       // What follows the first unknown value is not known, but what stands before it often is the address.
       let text = pieces[0]!;
@@ -30,7 +38,9 @@ export function constantText(node: AnyNode | null | undefined, known: ReadonlyMa
     case 'Identifier':
       return known.get(String(node['name'])) ?? null;
     case 'MemberExpression':
-      return memberName(node) === 'protocol' && /location$/.test(pathOf(node['object'] as AnyNode)) ? 'https:' : null;
+      return memberName(node) === 'protocol' && /location$/.test(pathOf(node['object'] as AnyNode))
+        ? 'https:'
+        : null;
     case 'ConditionalExpression':
       return inner(node['consequent']) ?? inner(node['alternate']);
     case 'LogicalExpression':

@@ -44,12 +44,14 @@ export const noScriptFacts = (): ScriptFacts => ({
 });
 
 /** An absolute or protocol-relative http(s) address at the beginning of a constant string. */
-export const looksLikeAddress = (text: string): boolean => /^(?:https?:)?\/\/[a-z0-9.[\]_-]+(?::\d+)?(?:[/?#]|$)/i.test(text);
+export const looksLikeAddress = (text: string): boolean =>
+  /^(?:https?:)?\/\/[a-z0-9.[\]_-]+(?::\d+)?(?:[/?#]|$)/i.test(text);
 
 /** The addresses that stand inside a longer text, such as markup that a script writes. */
 export function addressesIn(text: string): string[] {
   const out: string[] = [];
   const pattern = /(?:https?:)?\/\/[a-z0-9._-]+(?::\d+)?(?:\/[^\s"'<>`)\\]*)?/gi;
-  for (let found = pattern.exec(text); found; found = pattern.exec(text)) if (/\.|localhost/i.test(found[0])) out.push(found[0]);
+  for (let found = pattern.exec(text); found; found = pattern.exec(text))
+    if (/\.|localhost/i.test(found[0])) out.push(found[0]);
   return out;
 }

@@ -22,14 +22,25 @@ export function literalsOf(text: string): ScriptLiteral[] {
   if (text.length > scriptBudget) return [];
   let program: AnyNode;
   try {
-    program = parse(text, { ecmaVersion: 'latest', sourceType: 'script', allowReturnOutsideFunction: true, allowHashBang: true }) as unknown as AnyNode;
+    program = parse(text, {
+      ecmaVersion: 'latest',
+      sourceType: 'script',
+      allowReturnOutsideFunction: true,
+      allowHashBang: true,
+    }) as unknown as AnyNode;
   } catch {
     return [];
   }
   const members = new Map<AnyNode, Pick<ScriptLiteral, 'call' | 'path'>>();
-  const addMembers = (call: string, nodes: readonly (AnyNode | null)[], path: readonly string[], depth = 0): void => {
+  const addMembers = (
+    call: string,
+    nodes: readonly (AnyNode | null)[],
+    path: readonly string[],
+    depth = 0,
+  ): void => {
     for (const node of nodes) {
-      if (node?.type === 'ArrayExpression' && path.length === 0 && depth < 8) addMembers(call, node['elements'] as AnyNode[], path, depth + 1);
+      if (node?.type === 'ArrayExpression' && path.length === 0 && depth < 8)
+        addMembers(call, node['elements'] as AnyNode[], path, depth + 1);
       if (node?.type !== 'ObjectExpression' || depth >= 8) continue;
       for (const property of node['properties'] as AnyNode[]) {
         const key = property['key'] as AnyNode | undefined;
@@ -46,9 +57,16 @@ export function literalsOf(text: string): ScriptLiteral[] {
   walk(program, (node) => {
     if (node.type === 'Property' && node['computed'] === false) keys.add(node['key'] as AnyNode);
     const named = (of: unknown): string => pathOf(of as AnyNode).replace(/^(?:window|self|globalThis)\./, '');
-    if (node.type === 'CallExpression' && named(node['callee']) !== '') addMembers(named(node['callee']), node['arguments'] as AnyNode[], []);
-    else if (node.type === 'AssignmentExpression' && named(node['left']) !== '') addMembers(named(node['left']), [node['right'] as AnyNode], []);
-    if (node.type === 'Literal' && !keys.has(node) && ['string', 'number', 'boolean'].includes(typeof node['value'])) literals.push(node);
+    if (node.type === 'CallExpression' && named(node['callee']) !== '')
+      addMembers(named(node['callee']), node['arguments'] as AnyNode[], []);
+    else if (node.type === 'AssignmentExpression' && named(node['left']) !== '')
+      addMembers(named(node['left']), [node['right'] as AnyNode], []);
+    if (
+      node.type === 'Literal' &&
+      !keys.has(node) &&
+      ['string', 'number', 'boolean'].includes(typeof node['value'])
+    )
+      literals.push(node);
   });
   let number = 0;
   return literals
@@ -56,6 +74,13 @@ export function literalsOf(text: string): ScriptLiteral[] {
     .map((node) => {
       const quote = typeof node['value'] === 'string' ? 1 : 0;
       const { call, path } = members.get(node) ?? { call: null, path: [] };
-      return { start: node.start + quote, end: node.end - quote, value: String(node['value']), call, path, number: call === null ? ++number : 0 };
+      return {
+        start: node.start + quote,
+        end: node.end - quote,
+        value: String(node['value']),
+        call,
+        path,
+        number: call === null ? ++number : 0,
+      };
     });
 }

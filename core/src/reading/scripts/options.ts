@@ -9,7 +9,12 @@ import { walk, type AnyNode } from './walk.ts';
  * that `call` is called with, also inside a list, or that is assigned to it. Everything else stays as it is written.
  * Null where the script has no such object, or cannot be read.
  */
-export function changeOptions(text: string, call: string, path: readonly string[], value: PlainValue | null): string | null {
+export function changeOptions(
+  text: string,
+  call: string,
+  path: readonly string[],
+  value: PlainValue | null,
+): string | null {
   let object = optionsOf(text, call);
   if (!object) return null;
   for (const name of path.slice(0, -1)) {
@@ -23,7 +28,9 @@ export function changeOptions(text: string, call: string, path: readonly string[
   const written = value === null ? '' : literal(value, text.slice(object.start, object.end));
   if (found && value !== null) {
     const now = found['value'] as AnyNode;
-    return now.type === 'Literal' && now['value'] === value ? text : text.slice(0, now.start) + written + text.slice(now.end);
+    return now.type === 'Literal' && now['value'] === value
+      ? text
+      : text.slice(0, now.start) + written + text.slice(now.end);
   }
   if (found) {
     const [before, after] = [members[members.indexOf(found) - 1], members[members.indexOf(found) + 1]];
@@ -40,8 +47,12 @@ export function changeOptions(text: string, call: string, path: readonly string[
 /** A plain member of the options object of an inline script; null where there is none. */
 export function readOption(text: string, call: string, path: readonly string[]): PlainValue | null {
   let object = optionsOf(text, call);
-  for (const name of path.slice(0, -1)) object = object && ((memberOf(object, name)?.['value'] as AnyNode | undefined) ?? null);
-  const found = object?.type === 'ObjectExpression' ? (memberOf(object, path.at(-1)!)?.['value'] as AnyNode | undefined) : undefined;
+  for (const name of path.slice(0, -1))
+    object = object && ((memberOf(object, name)?.['value'] as AnyNode | undefined) ?? null);
+  const found =
+    object?.type === 'ObjectExpression'
+      ? (memberOf(object, path.at(-1)!)?.['value'] as AnyNode | undefined)
+      : undefined;
   const value = found?.type === 'Literal' ? found['value'] : null;
   return typeof value === 'string' || typeof value === 'number' || typeof value === 'boolean' ? value : null;
 }
@@ -54,16 +65,24 @@ function optionsOf(text: string, call: string): AnyNode | null {
   if (text.length > scriptBudget || !text.includes(call.split('.').at(-1)!)) return null;
   let program: AnyNode;
   try {
-    program = parse(text, { ecmaVersion: 'latest', sourceType: 'script', allowReturnOutsideFunction: true, allowHashBang: true }) as unknown as AnyNode;
+    program = parse(text, {
+      ecmaVersion: 'latest',
+      sourceType: 'script',
+      allowReturnOutsideFunction: true,
+      allowHashBang: true,
+    }) as unknown as AnyNode;
   } catch {
     return null;
   }
   let found: AnyNode | null = null;
-  const names = (node: unknown): boolean => pathOf(node as AnyNode).replace(/^(?:window|self|globalThis)\./, '') === call;
+  const names = (node: unknown): boolean =>
+    pathOf(node as AnyNode).replace(/^(?:window|self|globalThis)\./, '') === call;
   walk(program, (node) => {
     if (found) return;
-    if (node.type === 'CallExpression' && names(node['callee'])) found = firstObject(node['arguments'] as AnyNode[]);
-    else if (node.type === 'AssignmentExpression' && names(node['left'])) found = firstObject([node['right'] as AnyNode]);
+    if (node.type === 'CallExpression' && names(node['callee']))
+      found = firstObject(node['arguments'] as AnyNode[]);
+    else if (node.type === 'AssignmentExpression' && names(node['left']))
+      found = firstObject([node['right'] as AnyNode]);
   });
   return found;
 }
@@ -72,7 +91,11 @@ function firstObject(nodes: readonly (AnyNode | null)[]): AnyNode | null {
   for (const node of nodes) {
     if (node?.type === 'ObjectExpression') return node;
     const inner =
-      node?.type === 'ArrayExpression' ? firstObject(node['elements'] as AnyNode[]) : node?.type === 'LogicalExpression' ? firstObject([node['right'] as AnyNode]) : null;
+      node?.type === 'ArrayExpression'
+        ? firstObject(node['elements'] as AnyNode[])
+        : node?.type === 'LogicalExpression'
+          ? firstObject([node['right'] as AnyNode])
+          : null;
     if (inner) return inner;
   }
   return null;
@@ -81,12 +104,19 @@ function firstObject(nodes: readonly (AnyNode | null)[]): AnyNode | null {
 const memberOf = (object: AnyNode, name: string): AnyNode | undefined =>
   (object['properties'] as AnyNode[]).find((property) => {
     const key = property['key'] as AnyNode | undefined;
-    return property.type === 'Property' && property['computed'] === false && (key?.['name'] === name || String(key?.['value']) === name);
+    return (
+      property.type === 'Property' &&
+      property['computed'] === false &&
+      (key?.['name'] === name || String(key?.['value']) === name)
+    );
   });
 
 /* A string never ends the script that it stands in (HTML, section 4.12.1.3), and has the quotes of its neighbours. */
 function literal(value: PlainValue, neighbours: string): string {
-  const json = JSON.stringify(value).replaceAll('<', '\\u003C').replaceAll('\u2028', '\\u2028').replaceAll('\u2029', '\\u2029');
+  const json = JSON.stringify(value)
+    .replaceAll('<', '\\u003C')
+    .replaceAll('\u2028', '\\u2028')
+    .replaceAll('\u2029', '\\u2029');
   if (typeof value !== 'string' || neighbours.includes('"') || !neighbours.includes("'")) return json;
   return `'${json.slice(1, -1).replaceAll('\\"', '"').replaceAll("'", "\\'")}'`;
 }

@@ -10,11 +10,23 @@ export const scriptBudget = 60_000;
 export function readScript(text: string): ScriptFacts {
   if (text.length > scriptBudget) return byTokens(text);
   try {
-    const program = parse(text, { ecmaVersion: 'latest', sourceType: 'script', allowReturnOutsideFunction: true, allowAwaitOutsideFunction: true, allowHashBang: true });
+    const program = parse(text, {
+      ecmaVersion: 'latest',
+      sourceType: 'script',
+      allowReturnOutsideFunction: true,
+      allowAwaitOutsideFunction: true,
+      allowHashBang: true,
+    });
     return byTree(program as unknown as AnyNode);
   } catch {
     try {
-      return byTree(parse(text, { ecmaVersion: 'latest', sourceType: 'module', allowReturnOutsideFunction: true }) as unknown as AnyNode);
+      return byTree(
+        parse(text, {
+          ecmaVersion: 'latest',
+          sourceType: 'module',
+          allowReturnOutsideFunction: true,
+        }) as unknown as AnyNode,
+      );
     } catch {
       return byTokens(text);
     }
@@ -48,7 +60,11 @@ function byTree(program: AnyNode): ScriptFacts {
   const created = new Map<string, string>();
   const text = (node: unknown): string | null => constantText(node as AnyNode, known);
   const seen = new Set<AnyNode>();
-  const address = (node: unknown, use: ScriptFacts['addresses'][number]['use'], when: 'load' | 'use'): void => {
+  const address = (
+    node: unknown,
+    use: ScriptFacts['addresses'][number]['use'],
+    when: 'load' | 'use',
+  ): void => {
     const value = text(node);
     if (value === null || !looksLikeAddress(value)) return;
     seen.add(node as AnyNode);
@@ -62,7 +78,8 @@ function byTree(program: AnyNode): ScriptFacts {
       case 'NewExpression': {
         const callee = node['callee'] as AnyNode;
         const args = node['arguments'] as AnyNode[];
-        if (callee.type === 'FunctionExpression' || callee.type === 'ArrowFunctionExpression') callee['calledWith'] = args;
+        if (callee.type === 'FunctionExpression' || callee.type === 'ArrowFunctionExpression')
+          callee['calledWith'] = args;
         readCall(callee, args, scope, facts, text, address);
         // Pieces that are joined by a call: `['https:', '', host].join('/')`.
         if (callee.type === 'MemberExpression') address(node, 'data', 'use');
@@ -78,7 +95,8 @@ function byTree(program: AnyNode): ScriptFacts {
         return;
       }
       case 'ClassDeclaration':
-        if (scope.depth === 0) facts.globals.push({ name: String((node['id'] as AnyNode)['name']), shared: false });
+        if (scope.depth === 0)
+          facts.globals.push({ name: String((node['id'] as AnyNode)['name']), shared: false });
         return;
       case 'AssignmentExpression':
         assign(node, scope, facts, created, address, text);
@@ -94,7 +112,8 @@ function byTree(program: AnyNode): ScriptFacts {
         const value = text(node);
         if (value === null) return;
         if (looksLikeAddress(value)) address(node, 'data', 'use');
-        else if (/<[a-z]/i.test(value)) for (const url of addressesIn(value)) facts.addresses.push({ url, use: 'data', when: 'load' });
+        else if (/<[a-z]/i.test(value))
+          for (const url of addressesIn(value)) facts.addresses.push({ url, use: 'data', when: 'load' });
         if (node.type === 'BinaryExpression') markInside(node, seen);
         return;
       }
@@ -111,7 +130,12 @@ function readCall(
   text: (node: unknown) => string | null,
   address: (node: unknown, use: ScriptFacts['addresses'][number]['use'], when: 'load' | 'use') => void,
 ): void {
-  const name = callee.type === 'MemberExpression' ? memberName(callee) : callee.type === 'Identifier' ? String(callee['name']) : null;
+  const name =
+    callee.type === 'MemberExpression'
+      ? memberName(callee)
+      : callee.type === 'Identifier'
+        ? String(callee['name'])
+        : null;
   if (!name) return;
   const object = callee.type === 'MemberExpression' ? realPath(callee['object'] as AnyNode, scope) : '';
   const finder = finders[name];
@@ -126,9 +150,16 @@ function readCall(
   if (name === 'createElement' && text(first)) facts.creates.push(text(first)!.toLowerCase());
   if ((name === 'write' || name === 'writeln') && /document$/.test(object)) {
     facts.writesDocument = true;
-    for (const argument of args) for (const url of addressesIn(text(argument) ?? '')) facts.addresses.push({ url, use: 'data', when: 'load' });
+    for (const argument of args)
+      for (const url of addressesIn(text(argument) ?? ''))
+        facts.addresses.push({ url, use: 'data', when: 'load' });
   }
-  if (name === 'addEventListener' && (object === '' || object === 'window' || object === 'self' || /document$/.test(object)) && text(first)) facts.listeners.push(text(first)!);
+  if (
+    name === 'addEventListener' &&
+    (object === '' || object === 'window' || object === 'self' || /document$/.test(object)) &&
+    text(first)
+  )
+    facts.listeners.push(text(first)!);
   if (name === 'play') facts.plays = true;
   if (name === 'open' && (object === '' || globals.has(object))) {
     facts.opensWindows = true;
@@ -137,10 +168,17 @@ function readCall(
   const use = contacting[name];
   if (use) address(first, use, 'load');
   if (/(?:^|\.)(?:localStorage|sessionStorage)$/.test(object)) facts.storesData = true;
-  if (object && !/^(?:window|document|console|Math|JSON|Object|Array)\b/.test(object)) facts.calls.push(`${object}.${name}`);
+  if (object && !/^(?:window|document|console|Math|JSON|Object|Array)\b/.test(object))
+    facts.calls.push(`${object}.${name}`);
 }
 
-function declare(node: AnyNode, scope: Scope, facts: ScriptFacts, created: Map<string, string>, text: (node: unknown) => string | null): void {
+function declare(
+  node: AnyNode,
+  scope: Scope,
+  facts: ScriptFacts,
+  created: Map<string, string>,
+  text: (node: unknown) => string | null,
+): void {
   const id = node['id'] as AnyNode;
   if (id.type !== 'Identifier') return;
   const name = String(id['name']);
@@ -150,15 +188,23 @@ function declare(node: AnyNode, scope: Scope, facts: ScriptFacts, created: Map<s
   noteCreated(name, init, created, text);
 }
 
-function noteCreated(name: string, value: AnyNode | null, created: Map<string, string>, text: (node: unknown) => string | null): void {
-  if (value?.type === 'AssignmentExpression') return noteCreated(name, value['right'] as AnyNode, created, text);
+function noteCreated(
+  name: string,
+  value: AnyNode | null,
+  created: Map<string, string>,
+  text: (node: unknown) => string | null,
+): void {
+  if (value?.type === 'AssignmentExpression')
+    return noteCreated(name, value['right'] as AnyNode, created, text);
   if (isNewImage(value)) created.set(name, 'img');
   if (value?.type !== 'CallExpression') return;
   const callee = value['callee'] as AnyNode;
-  if (callee.type === 'MemberExpression' && memberName(callee) === 'createElement') created.set(name, (text((value['arguments'] as AnyNode[])[0]) ?? '').toLowerCase());
+  if (callee.type === 'MemberExpression' && memberName(callee) === 'createElement')
+    created.set(name, (text((value['arguments'] as AnyNode[])[0]) ?? '').toLowerCase());
 }
 
-const isNewImage = (node: AnyNode | null): boolean => node?.type === 'NewExpression' && (node['callee'] as AnyNode)['name'] === 'Image';
+const isNewImage = (node: AnyNode | null): boolean =>
+  node?.type === 'NewExpression' && (node['callee'] as AnyNode)['name'] === 'Image';
 
 const usesOfElement: Record<string, ScriptFacts['addresses'][number]['use']> = {
   script: 'script',
@@ -182,23 +228,34 @@ function assign(
   if (left.type === 'Identifier') {
     const name = String(left['name']);
     noteCreated(name, right, created, text);
-    if (!isLocal(name, scope)) facts.globals.push({ name, shared: node['operator'] !== '=' || isGuarded(name, right) });
+    if (!isLocal(name, scope))
+      facts.globals.push({ name, shared: node['operator'] !== '=' || isGuarded(name, right) });
     return;
   }
   if (left.type !== 'MemberExpression') return;
   const property = memberName(left);
   const object = realPath(left['object'] as AnyNode, scope);
   if (property === 'src' || property === 'href') {
-    const element = isNewImage(left['object'] as AnyNode) ? 'img' : created.get(pathOf(left['object'] as AnyNode));
-    address(right, (element && usesOfElement[element]) || (property === 'href' ? 'link' : 'script'), property === 'href' && element !== 'link' ? 'use' : 'load');
+    const element = isNewImage(left['object'] as AnyNode)
+      ? 'img'
+      : created.get(pathOf(left['object'] as AnyNode));
+    address(
+      right,
+      (element && usesOfElement[element]) || (property === 'href' ? 'link' : 'script'),
+      property === 'href' && element !== 'link' ? 'use' : 'load',
+    );
   }
-  if (property === 'innerHTML' || property === 'outerHTML') for (const url of addressesIn(text(right) ?? '')) facts.addresses.push({ url, use: 'data', when: 'load' });
+  if (property === 'innerHTML' || property === 'outerHTML')
+    for (const url of addressesIn(text(right) ?? ''))
+      facts.addresses.push({ url, use: 'data', when: 'load' });
   if (property === 'cookie' && /document$/.test(object)) facts.storesData = true;
-  if (property && /^on[a-z]+$/.test(property) && (globals.has(object) || object === 'document')) facts.listeners.push(property.slice(2));
+  if (property && /^on[a-z]+$/.test(property) && (globals.has(object) || object === 'document'))
+    facts.listeners.push(property.slice(2));
   else if (globals.has(object)) {
     // `w[n] = w[n] || …` with the name passed in: the name is what the function was given.
     const name = property ?? nameGiven(left, scope, text);
-    if (name && name !== 'location') facts.globals.push({ name, shared: node['operator'] !== '=' || isGuarded(name, right, scope, text) });
+    if (name && name !== 'location')
+      facts.globals.push({ name, shared: node['operator'] !== '=' || isGuarded(name, right, scope, text) });
   }
 }
 
@@ -218,16 +275,24 @@ function realPath(node: AnyNode, scope: Scope): string {
   const [head = '', ...rest] = path.split('.');
   const given = head ? givenFor(head, scope) : null;
   const real = given ? pathOf(given) : head;
-  return [real === 'this' && scope.depth <= 1 ? 'window' : real, ...rest].join('.').replace(/^(?:window|self|globalThis)\.(?=.)/, '');
+  return [real === 'this' && scope.depth <= 1 ? 'window' : real, ...rest]
+    .join('.')
+    .replace(/^(?:window|self|globalThis)\.(?=.)/, '');
 }
 
 /* `x = x || …`, `x = window.x || …`, `x ??= …`, and `typeof x === 'undefined' ? … : x` get on with what is there. */
-function isGuarded(name: string, value: AnyNode | null, scope?: Scope, text?: (node: unknown) => string | null): boolean {
+function isGuarded(
+  name: string,
+  value: AnyNode | null,
+  scope?: Scope,
+  text?: (node: unknown) => string | null,
+): boolean {
   if (!value) return false;
   if (value.type === 'AssignmentExpression') return isGuarded(name, value['right'] as AnyNode, scope, text);
   if (value.type === 'LogicalExpression') {
     const left = value['left'] as AnyNode;
-    if (left.type === 'MemberExpression' && left['computed'] && scope && text) return nameGiven(left, scope, text) === name || memberName(left) === name;
+    if (left.type === 'MemberExpression' && left['computed'] && scope && text)
+      return nameGiven(left, scope, text) === name || memberName(left) === name;
     return (pathOf(left).split('.').at(-1) ?? '') === name;
   }
   return (
@@ -242,7 +307,8 @@ function isGuarded(name: string, value: AnyNode | null, scope?: Scope, text?: (n
 }
 
 function readSelector(selector: string, facts: ScriptFacts): void {
-  const pattern = /([#.])(-?[_a-zA-Z\u0080-\uffff][\w\u0080-\uffff-]*)|\[\s*name\s*[~|^$*]?=\s*["']?([^"'\]]+)/g;
+  const pattern =
+    /([#.])(-?[_a-zA-Z\u0080-\uffff][\w\u0080-\uffff-]*)|\[\s*name\s*[~|^$*]?=\s*["']?([^"'\]]+)/g;
   for (let found = pattern.exec(selector); found; found = pattern.exec(selector)) {
     if (found[1] === '#') facts.ids.push(found[2]!);
     else if (found[1] === '.') facts.classes.push(found[2]!);
@@ -260,7 +326,8 @@ function constantNames(program: AnyNode): Map<string, string> {
       const value = constantText(node['init'] as AnyNode | null, known);
       if (value === null || known.has(name)) changed.add(name);
       else known.set(name, value);
-    } else if (node.type === 'AssignmentExpression' && (node['left'] as AnyNode).type === 'Identifier') changed.add(String((node['left'] as AnyNode)['name']));
+    } else if (node.type === 'AssignmentExpression' && (node['left'] as AnyNode).type === 'Identifier')
+      changed.add(String((node['left'] as AnyNode)['name']));
     else if (node.type === 'UpdateExpression') changed.add(pathOf(node['argument'] as AnyNode));
   });
   for (const name of changed) known.delete(name);
@@ -278,8 +345,10 @@ function byTokens(text: string): ScriptFacts {
     let before = '';
     for (const token of tokenizer(text, { ecmaVersion: 'latest', allowHashBang: true })) {
       const value = String((token as { value?: unknown }).value ?? '');
-      if (token.type === tokTypes.string && looksLikeAddress(value)) facts.addresses.push({ url: value, use: 'data', when: 'load' });
-      if (token.type === tokTypes.name && (value === 'write' || value === 'writeln') && before === 'document') facts.writesDocument = true;
+      if (token.type === tokTypes.string && looksLikeAddress(value))
+        facts.addresses.push({ url: value, use: 'data', when: 'load' });
+      if (token.type === tokTypes.name && (value === 'write' || value === 'writeln') && before === 'document')
+        facts.writesDocument = true;
       if (token.type === tokTypes.name) before = value;
     }
   } catch {
@@ -291,7 +360,9 @@ function byTokens(text: string): ScriptFacts {
 }
 
 function tidy(facts: ScriptFacts): ScriptFacts {
-  const once = <T>(items: T[], keyOf: (item: T) => string): T[] => [...new Map(items.map((item) => [keyOf(item), item])).values()];
+  const once = <T>(items: T[], keyOf: (item: T) => string): T[] => [
+    ...new Map(items.map((item) => [keyOf(item), item])).values(),
+  ];
   const plain = (item: string): string => item;
   return {
     ...facts,
@@ -303,6 +374,9 @@ function tidy(facts: ScriptFacts): ScriptFacts {
     creates: once(facts.creates, plain),
     calls: once(facts.calls, plain),
     // A name that is made twice is shared only where every time is.
-    globals: once(facts.globals, (g) => g.name).map(({ name }) => ({ name, shared: facts.globals.filter((g) => g.name === name).every((g) => g.shared) })),
+    globals: once(facts.globals, (g) => g.name).map(({ name }) => ({
+      name,
+      shared: facts.globals.filter((g) => g.name === name).every((g) => g.shared),
+    })),
   };
 }

@@ -6,14 +6,17 @@ export interface AnyNode {
   [member: string]: unknown;
 }
 
-const isNode = (value: unknown): value is AnyNode => typeof value === 'object' && value !== null && typeof (value as AnyNode).type === 'string';
+const isNode = (value: unknown): value is AnyNode =>
+  typeof value === 'object' && value !== null && typeof (value as AnyNode).type === 'string';
 
 /**
  * Visits every node from the outside in, with the nodes around it. It keeps its own stack, so that no nesting of the
  * script's is too deep for it.
  */
 export function walk(root: AnyNode, visit: (node: AnyNode, scope: Scope) => void): void {
-  const stack: { node: AnyNode; scope: Scope }[] = [{ node: root, scope: { depth: 0, params: new Map(), names: new Set(), outer: null } }];
+  const stack: { node: AnyNode; scope: Scope }[] = [
+    { node: root, scope: { depth: 0, params: new Map(), names: new Set(), outer: null } },
+  ];
   for (let next = stack.pop(); next; next = stack.pop()) {
     const { node, scope } = next;
     visit(node, scope);
@@ -23,7 +26,8 @@ export function walk(root: AnyNode, visit: (node: AnyNode, scope: Scope) => void
       if (member === 'type' || member === 'start' || member === 'end' || member === 'calledWith') continue;
       const value = node[member];
       if (isNode(value)) children.push(value);
-      else if (Array.isArray(value)) for (const item of value as unknown[]) if (isNode(item)) children.push(item);
+      else if (Array.isArray(value))
+        for (const item of value as unknown[]) if (isNode(item)) children.push(item);
     }
     for (let i = children.length - 1; i >= 0; i--) stack.push({ node: children[i]!, scope: inside });
   }
@@ -40,7 +44,10 @@ export interface Scope {
   outer: Scope | null;
 }
 
-const opensScope = (node: AnyNode): boolean => node.type === 'FunctionExpression' || node.type === 'FunctionDeclaration' || node.type === 'ArrowFunctionExpression';
+const opensScope = (node: AnyNode): boolean =>
+  node.type === 'FunctionExpression' ||
+  node.type === 'FunctionDeclaration' ||
+  node.type === 'ArrowFunctionExpression';
 
 /* Parameters of a function that is called at once stand for what they are given: `(function (w, d) {…})(window, document)`. */
 function innerScope(node: AnyNode, outer: Scope): Scope {

@@ -1,5 +1,19 @@
-import { classFor, documentText, limits, sandboxTokensOf, previewDocument, type Circumstances, type Options } from '@orbis/core';
-import { formatSandboxToken, OrbisError, refuseProblems, serializeMended, serializeReading } from '@orbis/contract';
+import {
+  classFor,
+  documentText,
+  limits,
+  sandboxTokensOf,
+  previewDocument,
+  type Circumstances,
+  type Options,
+} from '@orbis/core';
+import {
+  formatSandboxToken,
+  OrbisError,
+  refuseProblems,
+  serializeMended,
+  serializeReading,
+} from '@orbis/contract';
 import type { Deps } from '../../deps.ts';
 import { relayPath } from '../../frames/relay.ts';
 import { newPublicId } from '../../store/ids.ts';
@@ -30,33 +44,68 @@ export function codeHandlers(deps: Deps): Handlers<Named<'readings' | 'compositi
   }): Promise<Pick<CodeSource, 'base' | 'found'>> => {
     if (placement !== undefined) return (await placementById(db, placement)).source;
     if (embed !== undefined) return (await embedByKey(db, embed)).source;
-    if (text === undefined) throw new OrbisError('bad-request', { problem: 'Name an embed, or give a text.' });
+    if (text === undefined)
+      throw new OrbisError('bad-request', { problem: 'Name an embed, or give a text.' });
     return { base: (await ingest(db, text, deps)).code.text };
   };
   /* What is asked of an embed itself, or of one of its placements beside what the embed asks. */
-  const askedBy = async ({ placement, options }: { placement?: string | undefined; options: Options }): Promise<Pick<CodeSource, 'asked'>> => {
+  const askedBy = async ({
+    placement,
+    options,
+  }: {
+    placement?: string | undefined;
+    options: Options;
+  }): Promise<Pick<CodeSource, 'asked'>> => {
     if (placement === undefined) return { asked: { embed: options } };
     return { asked: { ...askedAt(await placementById(db, placement)), placement: options } };
   };
-  const circumstancesOf = async ({ placement }: { placement?: string | undefined }): Promise<Circumstances> =>
-    placement !== undefined && (await placementById(db, placement)).site.head ? { apart: classFor(placement) } : {};
+  const circumstancesOf = async ({
+    placement,
+  }: {
+    placement?: string | undefined;
+  }): Promise<Circumstances> =>
+    placement !== undefined && (await placementById(db, placement)).site.head
+      ? { apart: classFor(placement) }
+      : {};
   return {
     'readings.create': async ({ body }) => {
       const texts = 'texts' in body ? body.texts : [body.text];
       const found = texts.reduce((sum, text) => sum + text.length, 0);
-      if (found > batchLimit) throw new OrbisError('too-large', { most: `${batchLimit} characters`, found: String(found) });
+      if (found > batchLimit)
+        throw new OrbisError('too-large', { most: `${batchLimit} characters`, found: String(found) });
       const context = { sheets: renderContext().sheets };
-      const mended = body.mend === false ? [] : await reader.mendTexts(texts, context, body.mend === true ? undefined : (body.mend as string[]));
-      const readings = await reader.readTexts(body.mend === false ? texts : mended.map(({ text }) => text), context);
+      const mended =
+        body.mend === false
+          ? []
+          : await reader.mendTexts(texts, context, body.mend === true ? undefined : (body.mend as string[]));
+      const readings = await reader.readTexts(
+        body.mend === false ? texts : mended.map(({ text }) => text),
+        context,
+      );
       return { data: { items: readings.map(serializeReading), mended: mended.map(serializeMended) } };
     },
     'compositions.create': async ({ body }) => {
       const source = await baseOf(body);
-      return { data: serializeComposition(source.base, (await compositionOf({ ...source, ...(await askedBy(body)) }, renderContext(), await circumstancesOf(body))).composition) };
+      return {
+        data: serializeComposition(
+          source.base,
+          (
+            await compositionOf(
+              { ...source, ...(await askedBy(body)) },
+              renderContext(),
+              await circumstancesOf(body),
+            )
+          ).composition,
+        ),
+      };
     },
     'previews.create': async ({ body, actor }) => {
       const source = await baseOf(body);
-      const { code, composition } = await compositionOf({ ...source, ...(await askedBy(body)) }, renderContext(), { apart: classFor('preview') });
+      const { code, composition } = await compositionOf(
+        { ...source, ...(await askedBy(body)) },
+        renderContext(),
+        { apart: classFor('preview') },
+      );
       refuseProblems(composition.problems);
       const name = newPublicId() + newPublicId();
       const document = previewDocument(documentText(composition.snippets), code.reading, code.sheet, {
@@ -72,7 +121,10 @@ export function codeHandlers(deps: Deps): Handlers<Named<'readings' | 'compositi
         data: {
           url: origins().previewUrl(name),
           expiresAt: expiresAt.toISOString(),
-          sandboxTokens: sandboxTokensOf(code.reading).map(({ token, reason }) => ({ token, reason: formatSandboxToken(reason) })),
+          sandboxTokens: sandboxTokensOf(code.reading).map(({ token, reason }) => ({
+            token,
+            reason: formatSandboxToken(reason),
+          })),
         },
       };
     },

@@ -2,7 +2,10 @@ import type { Deps } from '../../deps.ts';
 import type { Handlers, Named } from '../reply.ts';
 
 /** For whoever looks after the process: whether it lives, and whether it can work. */
-export function healthHandlers({ connection, version }: Pick<Deps, 'connection' | 'version'>): Handlers<Named<'health'>> {
+export function healthHandlers({
+  connection,
+  version,
+}: Pick<Deps, 'connection' | 'version'>): Handlers<Named<'health'>> {
   const well = { data: { status: 'ok' as const, version } };
   return {
     'health.live': () => Promise.resolve(well),

@@ -12,7 +12,11 @@ import { inTransaction } from '../../database/transaction.ts';
 /** Many codes taken in at once: all of them, or none. */
 export function importHandlers(deps: Deps): Handlers<Named<'imports'>> {
   const { db } = deps.connection;
-  const take = async (body: BodyOf<Routes['imports.create']>, actor: Actor, tell: (read: number) => void): Promise<ImportAnswer> => {
+  const take = async (
+    body: BodyOf<Routes['imports.create']>,
+    actor: Actor,
+    tell: (read: number) => void,
+  ): Promise<ImportAnswer> => {
     const { embeds, doubled, refused } = await readImport(db, body.items, deps, tell);
     if (refused.length > 0 && !body.skipRefused && !body.dryRun) {
       throw new OrbisError(
@@ -22,20 +26,32 @@ export function importHandlers(deps: Deps): Handlers<Named<'imports'>> {
       );
     }
     const values = embeds.filter((embed) => embed !== null);
-    const keys = body.dryRun ? null : await inTransaction(db, (tx) => insertEmbeds(tx, values, actor), { duplicates: true });
+    const keys = body.dryRun
+      ? null
+      : await inTransaction(db, (tx) => insertEmbeds(tx, values, actor), { duplicates: true });
     let n = 0;
-    const taken = embeds.flatMap((embed, i) => (embed === null ? [] : [{ item: i + 1, name: embed.name, embed: keys?.[n++] ?? null }]));
+    const taken = embeds.flatMap((embed, i) =>
+      embed === null ? [] : [{ item: i + 1, name: embed.name, embed: keys?.[n++] ?? null }],
+    );
     return { taken, doubled, refused };
   };
   return {
-    'imports.create': async ({ body, actor }) => ({ status: body.dryRun ? 200 : 201, data: await take(body, actor, () => {}) }),
+    'imports.create': async ({ body, actor }) => ({
+      status: body.dryRun ? 200 : 201,
+      data: await take(body, actor, () => {}),
+    }),
     'imports.watch': ({ body, actor, request }) => {
       const work = async (tell: (event: ImportEvent) => void): Promise<ImportEvent> => {
         try {
           return { done: await take(body, actor, (read) => tell({ read, of: body.items.length })) };
         } catch (error) {
           if (!(error instanceof OrbisError)) deps.log.error({ err: error, request }, 'import failed');
-          return { problem: problemOf(error instanceof OrbisError ? error : new OrbisError('internal', { request }), `urn:request:${request}`) };
+          return {
+            problem: problemOf(
+              error instanceof OrbisError ? error : new OrbisError('internal', { request }),
+              `urn:request:${request}`,
+            ),
+          };
         }
       };
       return Promise.resolve({ events: progressOf(work) });

@@ -21,7 +21,8 @@ export function linkHandlers(deps: Deps): Handlers<Named<'links'>> {
       if (link === null) throw noLink(body.link);
       const [listed = null] = await endpointsOf(db, link);
       const asks = asksOf(link, renderContext(), listed);
-      if (!body.ask) return { data: { link, asks, code: read(link, renderContext()).generated, found: null } };
+      if (!body.ask)
+        return { data: { link, asks, code: read(link, renderContext()).generated, found: null } };
       const { code, found } = await linkResolver(deps, actor.now)(link);
       return { data: { link, asks, code, found } };
     },
@@ -29,7 +30,12 @@ export function linkHandlers(deps: Deps): Handlers<Named<'links'>> {
       const wrong = body.links.find((link) => linkIn(link) === null);
       if (wrong !== undefined) throw noLink(wrong);
       const follow = body.ask ? { follow: linkResolver(deps, actor.now) } : {};
-      const { embeds, refused } = await resolveLinks(body.links, body.tags, (link) => ingest(db, link, deps, follow), renderContext());
+      const { embeds, refused } = await resolveLinks(
+        body.links,
+        body.tags,
+        (link) => ingest(db, link, deps, follow),
+        renderContext(),
+      );
       if (refused.length > 0 && !body.skipRefused) {
         throw new OrbisError(
           'import-refused',
@@ -38,8 +44,22 @@ export function linkHandlers(deps: Deps): Handlers<Named<'links'>> {
         );
       }
       const values = embeds.map(({ embed }) => embed);
-      const keys = values.length === 0 ? [] : await inTransaction(db, (tx) => insertEmbeds(tx, values, actor), { duplicates: true });
-      return { status: 201, data: { taken: embeds.map(({ item, link, embed }, i) => ({ item, link, name: embed.name, embed: keys[i]! })), refused } };
+      const keys =
+        values.length === 0
+          ? []
+          : await inTransaction(db, (tx) => insertEmbeds(tx, values, actor), { duplicates: true });
+      return {
+        status: 201,
+        data: {
+          taken: embeds.map(({ item, link, embed }, i) => ({
+            item,
+            link,
+            name: embed.name,
+            embed: keys[i]!,
+          })),
+          refused,
+        },
+      };
     },
   };
 }

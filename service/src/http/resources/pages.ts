@@ -6,7 +6,16 @@ import { pageKeyOf, serializePage } from '../../serializers/places.ts';
 import { groupBy } from '../../store/group.ts';
 import { keyset } from '../../store/pages.ts';
 import { placementsOn } from '../../store/placements.ts';
-import { deletePage, insertPage, listPages, pagesBeginning, spotsOf, type KeyBeginning, type PageRow, type SiteRow } from '../../store/places.ts';
+import {
+  deletePage,
+  insertPage,
+  listPages,
+  pagesBeginning,
+  spotsOf,
+  type KeyBeginning,
+  type PageRow,
+  type SiteRow,
+} from '../../store/places.ts';
 import { onPage } from '../../usecases/on-page.ts';
 import { nextMarks } from '../../usecases/next-marks.ts';
 import { planOf } from '../../usecases/page-plan.ts';
@@ -28,14 +37,18 @@ export function pageHandlers(deps: Deps): Handlers<Named<'pages'>> {
   return {
     'pages.list': async ({ query }) => {
       const siteId = query.site === undefined ? null : (await siteByKey(db, query.site)).id;
-      const rows = query.q ? await pagesBeginning(db, beginningOf(query.q), query.limit, query.after) : await listPages(db, siteId, query.limit, query.after);
+      const rows = query.q
+        ? await pagesBeginning(db, beginningOf(query.q), query.limit, query.after)
+        : await listPages(db, siteId, query.limit, query.after);
       const page = keyset(rows, query.limit, (row) => row);
       return { data: { items: await withSpots(page.items), next: page.next } };
     },
     'pages.create': async ({ body, actor }) => {
       const { site: key, path } = parsePage(body.key);
       const site = await siteByKey(db, key);
-      await unlessTaken('page', body.key, () => inTransaction(db, (tx) => insertPage(tx, site.id, { path, title: body.title }, actor)));
+      await unlessTaken('page', body.key, () =>
+        inTransaction(db, (tx) => insertPage(tx, site.id, { path, title: body.title }, actor)),
+      );
       return { status: 201, data: (await withSpots([await pageByKey(db, body.key)]))[0]! };
     },
     'pages.plan': async ({ params }) => {
@@ -47,7 +60,12 @@ export function pageHandlers(deps: Deps): Handlers<Named<'pages'>> {
     'pages.delete': async ({ params }) => {
       const { page } = await pageByKey(db, params.page);
       const spots = await spotsOf(db, [page.id]);
-      if (spots.length > 0) throw new OrbisError('in-use', { what: 'page', key: params.page, by: `it has ${spots.length} ${spots.length === 1 ? 'spot' : 'spots'}` });
+      if (spots.length > 0)
+        throw new OrbisError('in-use', {
+          what: 'page',
+          key: params.page,
+          by: `it has ${spots.length} ${spots.length === 1 ? 'spot' : 'spots'}`,
+        });
       await inTransaction(db, (tx) => deletePage(tx, page));
       return { data: undefined, status: 204 };
     },

@@ -6,7 +6,16 @@ import { inTransaction } from '../../database/transaction.ts';
 import { digest } from '../../digest.ts';
 import { listDeliveries, type Issued } from '../../store/issued.ts';
 import { keyset } from '../../store/pages.ts';
-import { changePlacement, endPlacement, insertPlacement, listPlacementIds, markLinked, placementOf, type PlacementFilter, type StoredPlacement } from '../../store/placements.ts';
+import {
+  changePlacement,
+  endPlacement,
+  insertPlacement,
+  listPlacementIds,
+  markLinked,
+  placementOf,
+  type PlacementFilter,
+  type StoredPlacement,
+} from '../../store/placements.ts';
 import { countStale, markPage } from '../../store/stale.ts';
 import { deliver } from '../../usecases/deliver.ts';
 import { compositionOf } from '../../usecases/codes.ts';
@@ -27,16 +36,30 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
   const { renderContext } = deps;
   const { db } = deps.connection;
   const byId = (id: string): Promise<StoredPlacement> => placementById(db, id);
-  const planTools: PlanTools = { db, renderContext: () => deps.sheetRegistry.refresh(db).then(renderContext), log: deps.log };
-  const told = async ({ id }: Pick<StoredPlacement, 'id'>): Promise<Placement> => (await showPlacements([id], planTools))[0]!;
+  const planTools: PlanTools = {
+    db,
+    renderContext: () => deps.sheetRegistry.refresh(db).then(renderContext),
+    log: deps.log,
+  };
+  const told = async ({ id }: Pick<StoredPlacement, 'id'>): Promise<Placement> =>
+    (await showPlacements([id], planTools))[0]!;
   const reply = async (id: string) => {
     const row = await byId(id);
     return { data: await told(row), etag: versionTag(row.placement) };
   };
 
   /* What is asked at a place, with its options by their bare names; refused where the code cannot have it. */
-  const fitting = async ({ source, asked }: { source: Pick<StoredPlacement['source'], 'base' | 'found'>; asked: LevelledOptions }): Promise<Options> => {
-    const { code, composition } = await compositionOf({ base: source.base, found: source.found, asked }, renderContext());
+  const fitting = async ({
+    source,
+    asked,
+  }: {
+    source: Pick<StoredPlacement['source'], 'base' | 'found'>;
+    asked: LevelledOptions;
+  }): Promise<Options> => {
+    const { code, composition } = await compositionOf(
+      { base: source.base, found: source.found, asked },
+      renderContext(),
+    );
     refuseProblems(composition.problems);
     return withBareNames(asked.placement ?? {}, code.sheet);
   };
@@ -54,17 +77,31 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
       }
       const ids = await listPlacementIds(db, filter, query.limit + 1, query.after);
       const items = await showPlacements(ids.slice(0, query.limit), planTools);
-      return { data: { items, next: ids.length > query.limit ? String(ids[query.limit - 1]) : null, waiting: await countStale(db) } };
+      return {
+        data: {
+          items,
+          next: ids.length > query.limit ? String(ids[query.limit - 1]) : null,
+          waiting: await countStale(db),
+        },
+      };
     },
     'placements.create': async ({ body, actor }) => {
       const { embed, source, revision } = await embedByKey(db, body.embed);
       if (embed.retiredAt) throw new OrbisError('embed-retired', { embed: embed.key });
       const { spot, site, page } = await spotByKey(db, body.place);
-      const asked = { placement: body.options, embed: revision.options, site: defaultsFor(site.defaults, embed.kind as Kind) };
+      const asked = {
+        placement: body.options,
+        embed: revision.options,
+        site: defaultsFor(site.defaults, embed.kind as Kind),
+      };
       const options = Object.keys(body.options).length > 0 ? await fitting({ source, asked }) : body.options;
       try {
         const publicId = await inTransaction(db, async (tx) => {
-          const placed = await insertPlacement(tx, { embedId: embed.id, spotId: spot.id, pageId: page.id, siteId: site.id, options }, actor);
+          const placed = await insertPlacement(
+            tx,
+            { embedId: embed.id, spotId: spot.id, pageId: page.id, siteId: site.id, options },
+            actor,
+          );
           await markPage(tx, page.id);
           return placed;
         });
@@ -72,7 +109,11 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
       } catch (error) {
         if (!isDuplicate(error)) throw error;
         const there = await placementOf(db, embed.id, spot.id);
-        throw new OrbisError('already-placed', { embed: embed.key, place: body.place, placement: there?.publicId ?? null });
+        throw new OrbisError('already-placed', {
+          embed: embed.key,
+          place: body.place,
+          placement: there?.publicId ?? null,
+        });
       }
     },
     'placements.read': ({ params }) => reply(params.placement),
@@ -82,7 +123,8 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
         matchState(versionTag(row.placement), 'placement');
         const asked = { ...askedAt(row), placement: body.options };
         const options = await fitting({ source: row.source, asked });
-        if (!(await changePlacement(tx, row.placement, options))) throw new OrbisError('if-match-stale', { what: 'placement' });
+        if (!(await changePlacement(tx, row.placement, options)))
+          throw new OrbisError('if-match-stale', { what: 'placement' });
         await markPage(tx, row.page.id);
       });
       return reply(params.placement);

@@ -4,11 +4,24 @@ import type { Deps } from '../../deps.ts';
 import type { Handle } from '../../database/connect.ts';
 import { endpointsOf } from '../../store/endpoints.ts';
 import { readRules, writeRules } from '../../store/rules.ts';
-import { countEmbedsOf, deleteSheet, findSheet, listSheets, putSheet, type SheetRow } from '../../store/sheets.ts';
+import {
+  countEmbedsOf,
+  deleteSheet,
+  findSheet,
+  listSheets,
+  putSheet,
+  type SheetRow,
+} from '../../store/sheets.ts';
 import { markAll } from '../../store/stale.ts';
 import { declaredAddresses } from '../../store/places.ts';
 import { learn } from '../../usecases/learn.ts';
-import { readWith, settleChange, serializeDifferences, touchedBy, type SheetChange } from '../../usecases/sheet-change.ts';
+import {
+  readWith,
+  settleChange,
+  serializeDifferences,
+  touchedBy,
+  type SheetChange,
+} from '../../usecases/sheet-change.ts';
 import { summarize } from '../../usecases/summarize.ts';
 import type { Handlers, Named } from '../reply.ts';
 import { inTransaction } from '../../database/transaction.ts';
@@ -35,7 +48,11 @@ export function providerHandlers(deps: Deps): Handlers<Named<'providers' | 'rule
     return { data: { ...told(sheet, row, await countEmbedsOf(db, [id])), text }, etag: sheetTag(row) };
   };
   const listedFor = async (link: string) => (await endpointsOf(db, link))[0] ?? null;
-  const change = (id: string, sheets: readonly Sheet[]): SheetChange => ({ id, before: sheetRegistry.renderContext(), after: { ...sheetRegistry.renderContext(), sheets } });
+  const change = (id: string, sheets: readonly Sheet[]): SheetChange => ({
+    id,
+    before: sheetRegistry.renderContext(),
+    after: { ...sheetRegistry.renderContext(), sheets },
+  });
   return {
     'providers.list': async () => {
       const { sheets } = sheetRegistry.renderContext();
@@ -45,14 +62,20 @@ export function providerHandlers(deps: Deps): Handlers<Named<'providers' | 'rule
         mostCounted,
       );
       const own = new Map((await listSheets(db)).map((row) => [row.sheetId, row]));
-      return { data: { items: sheets.map((sheet) => told(sheet, own.get(sheet.id) ?? null, counts)), next: null } };
+      return {
+        data: { items: sheets.map((sheet) => told(sheet, own.get(sheet.id) ?? null, counts)), next: null },
+      };
     },
     'providers.read': ({ params }) => one(params.provider),
     'providers.compare': async ({ body }) => {
-      const removed = 'remove' in body ? await ownSheet(db, body.remove, sheetRegistry.builtIn(body.remove)) : null;
+      const removed =
+        'remove' in body ? await ownSheet(db, body.remove, sheetRegistry.builtIn(body.remove)) : null;
       const sheet = 'text' in body ? await sheetIn(body.text, deps) : null;
       const id = sheet?.id ?? removed!.sheetId;
-      const touched = await touchedBy(db, change(id, sheet ? sheetRegistry.with(sheet) : sheetRegistry.without(id)));
+      const touched = await touchedBy(
+        db,
+        change(id, sheet ? sheetRegistry.with(sheet) : sheetRegistry.without(id)),
+      );
       const builtIn = sheetRegistry.builtIn(id) !== null;
       return {
         data: {
@@ -68,12 +91,21 @@ export function providerHandlers(deps: Deps): Handlers<Named<'providers' | 'rule
     'providers.learn': async ({ body, actor }) => {
       const { sheets } = sheetRegistry.renderContext();
       return {
-        data: await learn(body, { sheets, reader: deps.reader, fetching: deps.fetching, answers: deps.answers, listedFor, declared: await declaredAddresses(db), now: actor.now }),
+        data: await learn(body, {
+          sheets,
+          reader: deps.reader,
+          fetching: deps.fetching,
+          answers: deps.answers,
+          listedFor,
+          declared: await declaredAddresses(db),
+          now: actor.now,
+        }),
       };
     },
     'providers.save': async ({ params, body, matchState, actor }) => {
       const sheet = await sheetIn(body.text, deps);
-      if (sheet.id !== params.provider) throw new OrbisError('sheet-other-id', { found: sheet.id, expected: params.provider });
+      if (sheet.id !== params.provider)
+        throw new OrbisError('sheet-other-id', { found: sheet.id, expected: params.provider });
       const done = await inTransaction(
         db,
         async (tx) => {
@@ -85,10 +117,14 @@ export function providerHandlers(deps: Deps): Handlers<Named<'providers' | 'rule
             throw new OrbisError(
               'sheet-changes-embeds',
               { count: differences.length, embeds: summarize(differences.map(({ embed }) => embed)) },
-              differences.map(({ embed, problems }) => ({ pointer: `/${embed}`, detail: problems[0]?.detail ?? 'Its code comes out differently.' })),
+              differences.map(({ embed, problems }) => ({
+                pointer: `/${embed}`,
+                detail: problems[0]?.detail ?? 'Its code comes out differently.',
+              })),
             );
           }
-          if (!(await putSheet(tx, before, { sheet, text: body.text }, actor))) throw new OrbisError('if-match-stale', { what: 'sheet' });
+          if (!(await putSheet(tx, before, { sheet, text: body.text }, actor)))
+            throw new OrbisError('if-match-stale', { what: 'sheet' });
           return { isNew: before === null, changed: await settleChange(tx, touched, actor) };
         },
         { duplicates: true },
@@ -103,7 +139,9 @@ export function providerHandlers(deps: Deps): Handlers<Named<'providers' | 'rule
         matchState(sheetTag(row), 'sheet');
         const touched = await touchedBy(tx, change(row.sheetId, sheetRegistry.without(row.sheetId)));
         // Where a built-in one takes its place, only those count that come out differently with that one.
-        const dependent = sheetRegistry.builtIn(row.sheetId) ? (await serializeDifferences(tx, touched)).map(({ embed }) => embed) : readWith(touched, row.sheetId);
+        const dependent = sheetRegistry.builtIn(row.sheetId)
+          ? (await serializeDifferences(tx, touched)).map(({ embed }) => embed)
+          : readWith(touched, row.sheetId);
         if (dependent.length > 0 && query.accept !== 'true') {
           throw new OrbisError(
             'sheet-in-use',
@@ -139,7 +177,8 @@ export function providerHandlers(deps: Deps): Handlers<Named<'providers' | 'rule
 async function sheetIn(text: string, { reader }: Pick<Deps, 'reader'>): Promise<Sheet> {
   const read = await reader.sheetFile(text);
   if (read.ok) return read.sheet;
-  const at = ({ line, column, path, problem }: SheetFault): string => `line ${line}, column ${column}${path ? ` (${path})` : ''}: ${problem}`;
+  const at = ({ line, column, path, problem }: SheetFault): string =>
+    `line ${line}, column ${column}${path ? ` (${path})` : ''}: ${problem}`;
   throw new OrbisError(
     'sheet-invalid',
     { problem: at(read.faults[0]!) },
@@ -154,4 +193,9 @@ async function ownSheet(db: Handle, id: string, builtIn: Sheet | null): Promise<
   throw builtIn ? new OrbisError('sheet-built-in', { key: id }) : noSuchSheet(id);
 }
 
-const noSuchSheet = (id: string): OrbisError => new OrbisError('not-found', { what: 'provider sheet', key: id, remedy: '“orbis providers list” shows them.' });
+const noSuchSheet = (id: string): OrbisError =>
+  new OrbisError('not-found', {
+    what: 'provider sheet',
+    key: id,
+    remedy: '“orbis providers list” shows them.',
+  });

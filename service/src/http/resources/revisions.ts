@@ -31,11 +31,15 @@ export function revisionHandlers(deps: Deps): Handlers<Named<'revisions' | 'sour
       const isNew = await inTransaction(db, async (tx) => {
         const stored = await embedByKey(tx, params.embed);
         matchState(embedTag(stored.embed), 'embed');
-        const { code, composition } = await compositionOf({ base: stored.source.base, found: stored.source.found, asked: { embed: body.options } }, renderContext());
+        const { code, composition } = await compositionOf(
+          { base: stored.source.base, found: stored.source.found, asked: { embed: body.options } },
+          renderContext(),
+        );
         refuseProblems(composition.problems);
         const revision = newRevision(code.sheet, body.options, 'saved');
         if (sameOptions(revision.options, stored.revision.options)) return false;
-        if (!(await addRevision(tx, stored, revision, actor))) throw new OrbisError('if-match-stale', { what: 'embed' });
+        if (!(await addRevision(tx, stored, revision, actor)))
+          throw new OrbisError('if-match-stale', { what: 'embed' });
         return true;
       });
       return reply(params.embed, isNew ? 201 : 200);
@@ -48,8 +52,21 @@ export function revisionHandlers(deps: Deps): Handlers<Named<'revisions' | 'sour
         const { code } = taken;
         if (code.text === stored.source.base) return false;
         const { options: now } = stored.revision;
-        const options = fittingOptions(now, (await compositionOf({ base: code.text, asked: { embed: now } }, renderContext())).composition.problems, body.dropUnfit);
-        if (!(await addSource(tx, stored, sourceOfCode(taken), newRevision(code.sheet, options, 'newer code of the provider'), actor)))
+        const options = fittingOptions(
+          now,
+          (await compositionOf({ base: code.text, asked: { embed: now } }, renderContext())).composition
+            .problems,
+          body.dropUnfit,
+        );
+        if (
+          !(await addSource(
+            tx,
+            stored,
+            sourceOfCode(taken),
+            newRevision(code.sheet, options, 'newer code of the provider'),
+            actor,
+          ))
+        )
           throw new OrbisError('if-match-stale', { what: 'embed' });
         return true;
       });
@@ -58,10 +75,21 @@ export function revisionHandlers(deps: Deps): Handlers<Named<'revisions' | 'sour
     'revisions.compare': async ({ params, query }) => {
       const { embed } = await embedByKey(db, params.embed);
       const numbers = await sourceNumbers(db, embed.id);
-      const [from, to] = (await Promise.all([revisionOf(db, embed, query.from), revisionOf(db, embed, query.to)])) as [RevisionRow, RevisionRow];
-      const [before, after] = (await Promise.all([from, to].map((row) => sourceOf(db, row)))) as [SourceRow, SourceRow];
+      const [from, to] = (await Promise.all([
+        revisionOf(db, embed, query.from),
+        revisionOf(db, embed, query.to),
+      ])) as [RevisionRow, RevisionRow];
+      const [before, after] = (await Promise.all([from, to].map((row) => sourceOf(db, row)))) as [
+        SourceRow,
+        SourceRow,
+      ];
       const goesOut = async (row: RevisionRow, source: SourceRow): Promise<string> =>
-        (await compositionOf({ base: source.base, found: source.found, asked: { embed: row.options } }, renderContext())).composition.text;
+        (
+          await compositionOf(
+            { base: source.base, found: source.found, asked: { embed: row.options } },
+            renderContext(),
+          )
+        ).composition.text;
       return {
         data: {
           from: serializeRevision(from, numbers.get(from.sourceId)!),
@@ -77,10 +105,19 @@ export function revisionHandlers(deps: Deps): Handlers<Named<'revisions' | 'sour
         const stored = await embedByKey(tx, params.embed);
         matchState(embedTag(stored.embed), 'embed');
         const earlier = await revisionOf(tx, stored.embed, params.revision);
-        if (earlier.sourceId === stored.revision.sourceId && sameOptions(earlier.options, stored.revision.options)) return false;
+        if (
+          earlier.sourceId === stored.revision.sourceId &&
+          sameOptions(earlier.options, stored.revision.options)
+        )
+          return false;
         const from = await sourceOf(tx, earlier);
-        const summary = sourceOfCode({ pasted: from.pasted, found: from.found, code: await openSource({ base: from.base }, renderContext()) });
-        if (!(await restoreRevision(tx, stored, earlier, from, summary, actor))) throw new OrbisError('if-match-stale', { what: 'embed' });
+        const summary = sourceOfCode({
+          pasted: from.pasted,
+          found: from.found,
+          code: await openSource({ base: from.base }, renderContext()),
+        });
+        if (!(await restoreRevision(tx, stored, earlier, from, summary, actor)))
+          throw new OrbisError('if-match-stale', { what: 'embed' });
         return true;
       });
       return reply(params.embed, isNew ? 201 : 200);
@@ -88,7 +125,11 @@ export function revisionHandlers(deps: Deps): Handlers<Named<'revisions' | 'sour
     'revisions.list': async ({ params, query }) => {
       const { embed } = await embedByKey(db, params.embed);
       const numbers = await sourceNumbers(db, embed.id);
-      return { data: keyset(await listRevisions(db, embed.id, query.limit, query.after), query.limit, (row) => serializeRevision(row, numbers.get(row.sourceId)!)) };
+      return {
+        data: keyset(await listRevisions(db, embed.id, query.limit, query.after), query.limit, (row) =>
+          serializeRevision(row, numbers.get(row.sourceId)!),
+        ),
+      };
     },
     'revisions.read': async ({ params }) => {
       const { embed } = await embedByKey(db, params.embed);
@@ -99,15 +140,26 @@ export function revisionHandlers(deps: Deps): Handlers<Named<'revisions' | 'sour
 }
 
 /* @throws OrbisError `not-found` */
-async function revisionOf(db: Handle, embed: Pick<EmbedRow, 'id' | 'key' | 'revision'>, number: number): Promise<RevisionRow> {
+async function revisionOf(
+  db: Handle,
+  embed: Pick<EmbedRow, 'id' | 'key' | 'revision'>,
+  number: number,
+): Promise<RevisionRow> {
   const row = await findRevision(db, embed.id, number);
-  if (!row) throw new OrbisError('not-found', { what: 'revision', key: `${number}`, remedy: `“${embed.key}” has revisions 1 to ${embed.revision}.` });
+  if (!row)
+    throw new OrbisError('not-found', {
+      what: 'revision',
+      key: `${number}`,
+      remedy: `“${embed.key}” has revisions 1 to ${embed.revision}.`,
+    });
   return row;
 }
 
 /* The options that differ between two revisions, as people type them. */
 function compareOptions(from: Options, to: Options): Comparison['options'] {
-  const [before, after] = [from, to].map((options) => new Map(formatOptions(options).map(({ name, value }) => [name, value]))) as [Map<string, string>, Map<string, string>];
+  const [before, after] = [from, to].map(
+    (options) => new Map(formatOptions(options).map(({ name, value }) => [name, value])),
+  ) as [Map<string, string>, Map<string, string>];
   return [...new Set([...before.keys(), ...after.keys()])]
     .map((option) => ({ option, from: before.get(option) ?? null, to: after.get(option) ?? null }))
     .filter((row) => row.from !== row.to);

@@ -23,11 +23,17 @@ export function sessionHandlers(deps: Deps): Handlers<Named<'session' | 'session
   });
   const signedIn = async (personId: number, visitor: Visitor) => {
     const person = await owner(db, now());
-    return { data: serialize(person, person.passwordHash !== null), ...(await letIn(db, personId, visitor, now())) };
+    return {
+      data: serialize(person, person.passwordHash !== null),
+      ...(await letIn(db, personId, visitor, now())),
+    };
   };
   return {
-    'session.read': async ({ person }) => ({ data: serialize(person, (await owner(db, now())).passwordHash !== null) }),
-    'session.create': async ({ body, visitor }) => signedIn((await checkPassword(db, body.password, visitor, now())).id, visitor),
+    'session.read': async ({ person }) => ({
+      data: serialize(person, (await owner(db, now())).passwordHash !== null),
+    }),
+    'session.create': async ({ body, visitor }) =>
+      signedIn((await checkPassword(db, body.password, visitor, now())).id, visitor),
     'session.link': async ({ body, visitor }) => {
       const personId = await withLink(db, visitor, now(), async () => {
         const used = await useLink(db, body.secret, 'sign-in', now());
@@ -56,7 +62,8 @@ export function sessionHandlers(deps: Deps): Handlers<Named<'session' | 'session
       };
     },
     'sessions.delete': async ({ actor, params }) => {
-      if (!(await endSession(db, actor.by, params.session))) throw new OrbisError('not-found', { what: 'session', key: params.session });
+      if (!(await endSession(db, actor.by, params.session)))
+        throw new OrbisError('not-found', { what: 'session', key: params.session });
       return { data: undefined, status: 204 };
     },
     'sessions.end': async ({ actor }) => {
@@ -73,7 +80,10 @@ export function sessionHandlers(deps: Deps): Handlers<Named<'session' | 'session
           await setPassword(tx, id, passwordHash, body.name);
           // Whoever had the old one may have made them.
           await forgetDevices(tx, id);
-          return { personId: id, ended: { sessions: await endSessions(tx, id, null), tokens: await revokeTokens(tx, id, now()) } };
+          return {
+            personId: id,
+            ended: { sessions: await endSessions(tx, id, null), tokens: await revokeTokens(tx, id, now()) },
+          };
         }),
       );
       const reply = await signedIn(personId, { ...visitor, device: null });
@@ -84,7 +94,10 @@ export function sessionHandlers(deps: Deps): Handlers<Named<'session' | 'session
       const passwordHash = await hashPassword(body.password);
       const ended = await inTransaction(db, async (tx) => {
         await setPassword(tx, person.id, passwordHash);
-        return { sessions: await endSessions(tx, person.id, visitor.session), tokens: body.endTokens ? await revokeTokens(tx, person.id, now()) : 0 };
+        return {
+          sessions: await endSessions(tx, person.id, visitor.session),
+          tokens: body.endTokens ? await revokeTokens(tx, person.id, now()) : 0,
+        };
       });
       return { data: ended };
     },

@@ -25,12 +25,18 @@ export function spotHandlers(deps: Deps): Handlers<Named<'spots'>> {
     'spots.change': async ({ params, body, matchState }) => {
       const { spot } = await spotByKey(db, params.spot);
       matchState(versionTag(spot), 'spot');
-      if (!(await changeSpot(db, spot, body.widths))) throw new OrbisError('if-match-stale', { what: 'spot' });
+      if (!(await changeSpot(db, spot, body.widths)))
+        throw new OrbisError('if-match-stale', { what: 'spot' });
       return reply(params.spot);
     },
     'spots.delete': async ({ params }) => {
       const { spot } = await spotByKey(db, params.spot);
-      if (await wasPlaced(db, spot.id)) throw new OrbisError('in-use', { what: 'spot', key: params.spot, by: 'the register keeps what was placed in it' });
+      if (await wasPlaced(db, spot.id))
+        throw new OrbisError('in-use', {
+          what: 'spot',
+          key: params.spot,
+          by: 'the register keeps what was placed in it',
+        });
       await deleteSpot(db, spot.id);
       return { data: undefined, status: 204 };
     },

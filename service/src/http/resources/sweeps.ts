@@ -21,7 +21,12 @@ export function sweepHandlers(deps: Deps): Handlers<Named<'sweeps'>> {
   const { db } = deps.connection;
   const byId = async (id: string): Promise<JobRow> => {
     const job = await findJob(db, id);
-    if (job?.kind !== 'sweep') throw new OrbisError('not-found', { what: 'sweep', key: id, remedy: '“orbis list sweeps” shows them.' });
+    if (job?.kind !== 'sweep')
+      throw new OrbisError('not-found', {
+        what: 'sweep',
+        key: id,
+        remedy: '“orbis list sweeps” shows them.',
+      });
     return job;
   };
   const tell = (job: JobRow): Sweep => ({
@@ -54,11 +59,13 @@ export function sweepHandlers(deps: Deps): Handlers<Named<'sweeps'>> {
         ...(body.site === undefined ? {} : { siteId: (await siteByKey(db, body.site)).id }),
       });
       if (pageIds.length === 0) throw new OrbisError('nothing-to-sweep');
-      const id = await inTransaction(db, (tx) => insertSweep(tx, scope, pageIds, actor)).catch(async (error: unknown) => {
-        if (!isDuplicate(error)) throw error;
-        const running = await runningSweep(db, scope);
-        throw running ? new OrbisError('job-running', { sweep: running.publicId }) : error;
-      });
+      const id = await inTransaction(db, (tx) => insertSweep(tx, scope, pageIds, actor)).catch(
+        async (error: unknown) => {
+          if (!isDuplicate(error)) throw error;
+          const running = await runningSweep(db, scope);
+          throw running ? new OrbisError('job-running', { sweep: running.publicId }) : error;
+        },
+      );
       deps.runner.nudge();
       return { status: 202, data: tell(await byId(id)) };
     },
@@ -68,7 +75,11 @@ export function sweepHandlers(deps: Deps): Handlers<Named<'sweeps'>> {
     'sweeps.read': async ({ params }) => ({ data: tell(await byId(params.sweep)) }),
     'sweeps.pages': async ({ params, query }) => {
       const job = await byId(params.sweep);
-      const page = keyset(await listSweepPages(db, job.id, query.limit, query.after), query.limit, (row) => row);
+      const page = keyset(
+        await listSweepPages(db, job.id, query.limit, query.after),
+        query.limit,
+        (row) => row,
+      );
       const seen = groupBy(
         await sightingsOf(
           db,
@@ -83,7 +94,12 @@ export function sweepHandlers(deps: Deps): Handlers<Named<'sweeps'>> {
         status: row.sweepPage.status,
         why: row.sweepPage.why,
         readAt: row.sweepPage.readAt?.toISOString() ?? null,
-        seen: (seen.get(row.id) ?? []).map(({ sighting, placement, embed }) => ({ placement, embed, state: sighting.state, findings: serializeFindings(sighting.findings) })),
+        seen: (seen.get(row.id) ?? []).map(({ sighting, placement, embed }) => ({
+          placement,
+          embed,
+          state: sighting.state,
+          findings: serializeFindings(sighting.findings),
+        })),
       }));
       return { data: { items, next: page.next } };
     },

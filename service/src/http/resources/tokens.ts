@@ -6,7 +6,10 @@ import { checkPassword } from '../../usecases/signing-in.ts';
 import type { Handlers, Named } from '../reply.ts';
 
 /** Tokens for programs; only who gives the password makes one. */
-export function tokenHandlers({ connection: { db }, now }: Pick<Deps, 'connection' | 'now'>): Handlers<Named<'tokens'>> {
+export function tokenHandlers({
+  connection: { db },
+  now,
+}: Pick<Deps, 'connection' | 'now'>): Handlers<Named<'tokens'>> {
   const make = async (personId: number, values: NewToken) => {
     const { row, secret } = await makeToken(db, personId, values, now());
     return { status: 201, data: { ...serializeToken(row), token: secret } };
@@ -16,10 +19,14 @@ export function tokenHandlers({ connection: { db }, now }: Pick<Deps, 'connectio
       await checkPassword(db, body.password, visitor, now());
       return make(actor.by, body);
     },
-    'tokens.exchange': async ({ body, visitor }) => make((await checkPassword(db, body.password, visitor, now())).id, body),
-    'tokens.list': async ({ actor, query }) => ({ data: keyset(await listTokens(db, actor.by, query.limit, query.after), query.limit, serializeToken) }),
+    'tokens.exchange': async ({ body, visitor }) =>
+      make((await checkPassword(db, body.password, visitor, now())).id, body),
+    'tokens.list': async ({ actor, query }) => ({
+      data: keyset(await listTokens(db, actor.by, query.limit, query.after), query.limit, serializeToken),
+    }),
     'tokens.delete': async ({ actor, params }) => {
-      if (!(await revokeToken(db, actor.by, params.token, now()))) throw new OrbisError('not-found', { what: 'token', key: params.token });
+      if (!(await revokeToken(db, actor.by, params.token, now())))
+        throw new OrbisError('not-found', { what: 'token', key: params.token });
       return { data: undefined, status: 204 };
     },
   };

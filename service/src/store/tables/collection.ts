@@ -1,5 +1,16 @@
 /** Embeds, their sources and their revisions. */
-import { index, int, json, longtext, mediumtext, mysqlEnum, mysqlTable, primaryKey, unique, varchar } from 'drizzle-orm/mysql-core';
+import {
+  index,
+  int,
+  json,
+  longtext,
+  mediumtext,
+  mysqlEnum,
+  mysqlTable,
+  primaryKey,
+  unique,
+  varchar,
+} from 'drizzle-orm/mysql-core';
 import type { Options } from '@orbis/core';
 import type { Found } from '@orbis/contract';
 import { ascii, id, foreignKeyId, timestamp } from './columns.ts';

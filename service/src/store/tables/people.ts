@@ -80,4 +80,7 @@ export const link = mysqlTable('link', {
 });
 
 /** When a row was made, and by whom. */
-export const created = { createdAt: timestamp().notNull(), createdBy: foreignKeyId().references(() => person.id) };
+export const created = {
+  createdAt: timestamp().notNull(),
+  createdBy: foreignKeyId().references(() => person.id),
+};

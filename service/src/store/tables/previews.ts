@@ -6,6 +6,12 @@ import { created } from './people.ts';
 /** Documents of the second origin, each on a host of its own for a short while. */
 export const preview = mysqlTable(
   'preview',
-  { host: ascii({ length: 32 }).primaryKey(), html: longtext().notNull(), policy: text().notNull(), expiresAt: timestamp().notNull(), ...created },
+  {
+    host: ascii({ length: 32 }).primaryKey(),
+    html: longtext().notNull(),
+    policy: text().notNull(),
+    expiresAt: timestamp().notNull(),
+    ...created,
+  },
   (t) => [index('preview_expires').on(t.expiresAt)],
 );

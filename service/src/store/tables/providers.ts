@@ -1,5 +1,15 @@
 /** What the owner keeps of providers, and rules for all embeds. */
-import { index, int, json, mediumtext, mysqlTable, primaryKey, tinyint, unique, varchar } from 'drizzle-orm/mysql-core';
+import {
+  index,
+  int,
+  json,
+  mediumtext,
+  mysqlTable,
+  primaryKey,
+  tinyint,
+  unique,
+  varchar,
+} from 'drizzle-orm/mysql-core';
 import type { OembedFormat, Sheet } from '@orbis/core';
 import { ascii, exact, id, foreignKeyId, timestamp } from './columns.ts';
 import { created } from './people.ts';

@@ -1,5 +1,16 @@
 /** Long work, and what sweeps saw. */
-import { foreignKey, index, int, json, mysqlEnum, mysqlTable, smallint, tinyint, unique, varchar } from 'drizzle-orm/mysql-core';
+import {
+  foreignKey,
+  index,
+  int,
+  json,
+  mysqlEnum,
+  mysqlTable,
+  smallint,
+  tinyint,
+  unique,
+  varchar,
+} from 'drizzle-orm/mysql-core';
 import { ascii, id, foreignKeyId, timestamp } from './columns.ts';
 import { created } from './people.ts';
 import { placement, seenStates, type StoredFinding } from './placements.ts';
@@ -58,7 +69,9 @@ export const sweepPage = mysqlTable(
     index('sweep_page_list').on(t.jobId, t.id),
     index('sweep_page_next').on(t.jobId, t.state, t.id),
     // A page that is removed takes what sweeps saw of it along.
-    foreignKey({ name: 'sweep_page_page', columns: [t.pageId], foreignColumns: [page.id] }).onDelete('cascade'),
+    foreignKey({ name: 'sweep_page_page', columns: [t.pageId], foreignColumns: [page.id] }).onDelete(
+      'cascade',
+    ),
   ],
 );
 
@@ -76,7 +89,11 @@ export const sighting = mysqlTable(
     findings: json().$type<StoredFinding[]>().notNull(),
   },
   (t) => [
-    foreignKey({ name: 'sighting_sweep_page', columns: [t.sweepPageId], foreignColumns: [sweepPage.id] }).onDelete('cascade'),
+    foreignKey({
+      name: 'sighting_sweep_page',
+      columns: [t.sweepPageId],
+      foreignColumns: [sweepPage.id],
+    }).onDelete('cascade'),
     index('sighting_placement').on(t.placementId, t.id),
   ],
 );
