@@ -9,7 +9,8 @@ const below = {
   console: ['contract', 'core'],
 };
 
-/* The stages of the core: each may use those before it. What is not named here (learning, links, searching …) stands beside them. */
+/* The stages of the core: each may use those before it. What is not named here (learning, links, searching …)
+   stands beside them. */
 const stages = [
   'text',
   'sheets',
@@ -21,7 +22,8 @@ const stages = [
   'compose',
   'plan',
 ];
-/* Reading asks its rules, a link’s reading names options, and a sheet speaks of readings and of the types of options: never in a circle of files. */
+/* Reading asks its rules, a link’s reading names options, and a sheet speaks of readings and of the types of
+   options: never in a circle of files. */
 const mutual = { reading: ['rules', 'options'], sheets: ['reading', 'options'] };
 
 /* The folders of the service that import nothing that stands above them. */

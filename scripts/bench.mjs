@@ -1,4 +1,5 @@
-// The figures of the documents: ratios, measured in one run on this machine; all, or the parts that are named.
+// The figures of the documents: ratios, measured in one run on this machine; all, or
+// the parts that are named.
 import { run, setUp } from './setup.mjs';
 
 setUp();

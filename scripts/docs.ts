@@ -1,4 +1,5 @@
-// Writes what the documents take from the code: docs/errors.md, docs/options.md, the schema of a sheet, and the README's list of settings.
+// Writes what the documents take from the code: docs/errors.md, docs/options.md, the schema of a sheet, and
+// the README's list of settings.
 import { readFileSync, writeFileSync } from 'node:fs';
 import { allOptions, handName, ownOptions, searchFields, type Option, type SearchField } from '@orbis/core';
 import { builtInSheets } from '@orbis/sheets';

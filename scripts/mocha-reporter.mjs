@@ -1,4 +1,5 @@
-// Mocha's own list of tests, closed by one plain line with the run's numbers; or, for a part of a run, by a file of them. A run that does not end by itself fails.
+// Mocha's own list of tests, closed by one plain line with the run's numbers; or, for a part of a run, by a
+// file of them. A run that does not end by itself fails.
 import { writeFileSync } from 'node:fs';
 import Mocha from 'mocha';
 

@@ -1,4 +1,5 @@
-// Draws the pictures in docs/screenshots from the demo's data. Needs the demo's ports, so the demo must not be running.
+// Draws the pictures in docs/screenshots from the demo's data. Needs the demo's ports, so the
+// demo must not be running.
 import { mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { readdir, readFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';

@@ -13,7 +13,8 @@ const packages = {
 };
 
 /**
- * Installs and builds what is missing. Ends the process with one sentence and status 1 where that cannot be done.
+ * Installs and builds what is missing. Ends the process with one sentence and status 1 where that cannot be
+ * done.
  * @param {{ chromium?: boolean }} [wanted] whether the browser for the tests is needed too
  */
 export function setUp({ chromium = false } = {}) {
@@ -58,7 +59,8 @@ function build() {
   writeFileSync(stamp, newest);
 }
 
-/* What was changed last, and how many files there are: enough to tell whether a build is older than its sources. */
+/* What was changed last, and how many files there are: enough to tell whether a build
+   is older than its sources. */
 function newestSource() {
   let newest = statSync(join(top, 'package-lock.json')).mtimeMs;
   let count = 0;

@@ -5,7 +5,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { run, say, setUp, stop, top } from './setup.mjs';
 
-/* Two runs beside each other, each with a database of its own, that take about as long: half of all is the service's. */
+/* Two runs beside each other, each with a database of its own, that take about as long:
+   half of all is the service's. */
 const parts = [
   ['service', 'scripts'],
   ['core', 'contract', 'sheets', 'cli', 'demo', 'console'],

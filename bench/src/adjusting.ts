@@ -38,7 +38,10 @@ const asked: [string, (id: number) => string, Options, (params: URLSearchParams)
   ],
 ];
 
-/** How many codes a second are adjusted: read, edited and written, against reading alone and against changing the bare address. */
+/**
+ * How many codes a second are adjusted: read, edited and written, against reading alone and against changing
+ * the bare address.
+ */
 export function adjusting(): string {
   const context = { sheets: builtInSheets() };
   const rows = asked.map(([label, make, options, change]) => {

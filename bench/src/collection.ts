@@ -19,8 +19,8 @@ const text = (i: number): string =>
   `<iframe src="https://play.kinorill.localhost/reel/r${i}?knobs=1&amp;from=${i % 90}" title="Talk ${i}" width="640" height="360" allow="fullscreen"></iframe>`;
 
 /**
- * Many codes taken in, and many embeds changed at once, through the service's interface with a real MariaDB, against
- * reading the same codes and putting the same rows there by hand-written SQL.
+ * Many codes taken in, and many embeds changed at once, through the service's interface with a real MariaDB,
+ * against reading the same codes and putting the same rows there by hand-written SQL.
  */
 export async function collection(): Promise<string> {
   const folder = mkdtempSync(join(tmpdir(), 'orbis-bench-'));

@@ -6,7 +6,10 @@ import { chromium } from 'playwright-core';
 import { readSettings, startOrbis } from '@orbis/service';
 import { transferredFor } from '../../console/test/support/transferred.ts';
 
-/** What the console's first screen takes over the wire, fonts included, for an owner who is signed in and has nothing in the browser's cache. */
+/**
+ * What the console's first screen takes over the wire, fonts included, for an owner who is signed in and has
+ * nothing in the browser's cache.
+ */
 export async function consoleSize(): Promise<string> {
   const folder = mkdtempSync(join(tmpdir(), 'orbis-bench-'));
   const orbis = await startOrbis(

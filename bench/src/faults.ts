@@ -25,8 +25,8 @@ interface Book {
 }
 
 /**
- * Kills the service sixty times and its database twenty times at random moments, while clients collect, change and take
- * in and write down every answer; then holds what is there against what was acknowledged.
+ * Kills the service sixty times and its database twenty times at random moments, while clients collect,
+ * change and take in and write down every answer; then holds what is there against what was acknowledged.
  */
 export async function faults(): Promise<string> {
   const seed = Number(process.env['SEED'] ?? Math.floor(Math.random() * 2 ** 31));
@@ -177,7 +177,12 @@ async function audit(client: Client, book: Book): Promise<string[]> {
     )
       wrong.push(`${key} starts at ${String(read.data.current.options['start'])}, not at ${start}`);
   }
-  for (const [tag, acknowledged] of book.batches) {
+  return [...wrong, ...halfDone(book, there)];
+}
+
+function halfDone({ batches }: Book, there: ReadonlyMap<string, number>): string[] {
+  const wrong: string[] = [];
+  for (const [tag, acknowledged] of batches) {
     const count = there.get(tag) ?? 0;
     if (count !== together && (acknowledged || count !== 0))
       wrong.push(`${tag}: ${count} of ${together}${acknowledged ? ', acknowledged' : ''}`);

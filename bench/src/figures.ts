@@ -9,7 +9,9 @@ export function median(numbers: readonly number[]): number {
 export const line = (label: string, ...cells: string[]): string =>
   `${label.padEnd(34)}${cells.map((cell) => cell.padStart(10)).join('')}\n`;
 
-/** The median time of two ways of doing the same, in µs, measured by turns so that both meet the same weather. */
+/**
+ * The median time of two ways of doing the same, in µs, measured by turns so that both meet the same weather.
+ */
 export function timeBoth(
   bare: () => void,
   full: () => void,

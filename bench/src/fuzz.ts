@@ -7,7 +7,10 @@ const cases = 20_000;
 const texts = 150;
 const mebi = 1_048_576;
 
-/** A long run of generated texts, and a search for the megabyte that is slowest to read. Seeded: every run is the same. */
+/**
+ * A long run of generated texts, and a search for the megabyte that is slowest to read.
+ * Seeded: every run is the same.
+ */
 export function fuzz(): string {
   const sheets = builtInSheets();
   fc.assert(

@@ -6,7 +6,9 @@ import { line } from './figures.ts';
 
 const mebi = 1_048_576;
 
-/** Texts that are made to be costly, each up to a length: repeated pieces within the limits of what is read. */
+/**
+ * Texts that are made to be costly, each up to a length: repeated pieces within the limits of what is read.
+ */
 const hostile: [label: string, make: (length: number) => string][] = [
   ['“<” and nothing else', (n) => '<'.repeat(n)],
   ['open tags that never end', (n) => '<a '.repeat(n / 3)],

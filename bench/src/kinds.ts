@@ -27,7 +27,10 @@ function withoutTellTales(code: string): string {
   );
 }
 
-/** How often the kind is right, wrong or not told, for codes as they are and with their tell-tale words replaced. */
+/**
+ * How often the kind is right, wrong or not told, for codes as they are and with their
+ * tell-tale words replaced.
+ */
 export function kinds(): string {
   const codes = demoCodes.filter((code) => code.kind !== undefined);
   const count = (change: (code: string) => string): string[] => {

@@ -14,7 +14,10 @@ import { line } from './figures.ts';
 
 const fetch = loopbackFetch();
 
-/** How long the liveness route takes while a hostile megabyte is read, ten thousand codes are taken in and foreign media are looked at; and with nothing going on. */
+/**
+ * How long the liveness route takes while a hostile megabyte is read, ten thousand codes are taken in and
+ * foreign media are looked at; and with nothing going on.
+ */
 export async function liveness(): Promise<string> {
   const folder = mkdtempSync(join(tmpdir(), 'orbis-bench-'));
   const database = await startPrivateDatabase(openDataFolder(join(folder, 'database')), { durable: false });

@@ -36,8 +36,8 @@ function bareParse(text: string, { scripts, styles, attributes }: ReturnType<typ
 }
 
 /**
- * A full reading (every rule included) against the bare parsers of the same texts in one run: parse5's `parseFragment`
- * with locations, and acorn and css-tree where the code has scripts and styles.
+ * A full reading (every rule included) against the bare parsers of the same texts in one run: parse5's
+ * `parseFragment` with locations, and acorn and css-tree where the code has scripts and styles.
  */
 export function reading(): string {
   const sheets = builtInSheets();

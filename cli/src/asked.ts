@@ -17,8 +17,8 @@ export const sheetOfText =
     (await client.call('readings.create', { body: { text } })).data.items[0]?.sheet?.id;
 
 /**
- * Reads options as people type them. Only where one is not Orbis’s own is the service asked for the sheets that may
- * declare it: that of one code, or all where many are meant.
+ * Reads options as people type them. Only where one is not Orbis’s own is the service asked for the sheets
+ * that may declare it: that of one code, or all where many are meant.
  * @throws OrbisError as `parseOptions` does
  */
 export async function parseAsked(

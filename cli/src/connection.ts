@@ -33,7 +33,9 @@ export function writeSignIn(path: string, value: StoredSignIn): void {
 
 export const forgetSignIn = (path: string): void => rmSync(path, { force: true });
 
-/** Which service, and as whom: the environment, else what was signed in to, else the demo of this checkout. */
+/**
+ * Which service, and as whom: the environment, else what was signed in to, else the demo of this checkout.
+ */
 function signIn(io: Io): StoredSignIn | null {
   const { ORBIS_URL: url, ORBIS_TOKEN: token } = io.env;
   if (url && token) return { url: url.replace(/\/$/, ''), token };

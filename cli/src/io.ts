@@ -20,5 +20,12 @@ export interface Io {
   signal: AbortSignal;
 }
 
-/** How a command ended: 0 done, 1 done but something needs attention, 2 used wrongly, 3 service or network failed, 4 refused. */
+/** Whether an error is of the system, with its name (`ENOENT`). */
+export const isErrno = (error: unknown): error is NodeJS.ErrnoException =>
+  error instanceof Error && 'code' in error;
+
+/**
+ * How a command ended: 0 done, 1 done but something needs attention, 2 used wrongly, 3 service or network
+ * failed, 4 refused.
+ */
 export type Exit = 0 | 1 | 2 | 3 | 4;

@@ -2,8 +2,8 @@ import { lookup } from 'node:dns/promises';
 import { Agent, fetch as undiciFetch } from 'undici';
 
 /**
- * `fetch` that finds `*.localhost` on this machine, as browsers do (RFC 6761, section 6.3) and Node's resolver does not:
- * so the command line reaches a local Orbis by the name that the console has.
+ * `fetch` that finds `*.localhost` on this machine, as browsers do (RFC 6761, section 6.3) and Node's
+ * resolver does not: so the command line reaches a local Orbis by the name that the console has.
  */
 export function localFetch(): typeof globalThis.fetch {
   const dispatcher = new Agent({

@@ -2,7 +2,7 @@ import { readdir, readFile } from 'node:fs/promises';
 import { createInterface } from 'node:readline/promises';
 import { Writable } from 'node:stream';
 import { text } from 'node:stream/consumers';
-import type { Io } from './io.ts';
+import { isErrno, type Io } from './io.ts';
 import { localFetch } from './loopback.ts';
 import { orbis } from './program.ts';
 
@@ -19,18 +19,23 @@ const askAtTerminal = async (question: string): Promise<string> => {
   return answer.trim();
 };
 
+/* What Node says of a terminal is missing where the output goes elsewhere. */
+type Terminal = Partial<Pick<typeof process.stdout, 'isTTY' | 'columns'>>;
+const [out, err]: [Terminal, Terminal] = [process.stdout, process.stderr];
+
 const io: Io = {
   stdin: () => text(process.stdin),
   out: (written) => void process.stdout.write(written),
   err: (written) => void process.stderr.write(written),
-  outIsTerminal: Boolean(process.stdout.isTTY),
-  errIsTerminal: Boolean(process.stderr.isTTY),
-  width: Math.min(process.stdout.columns ?? 100, 120),
+  outIsTerminal: out.isTTY ?? false,
+  errIsTerminal: err.isTTY ?? false,
+  width: Math.min(out.columns ?? 100, 120),
   readFile: (path) => readFile(path, 'utf8'),
   readFolder: (path) =>
-    readdir(path).catch((error: NodeJS.ErrnoException) =>
-      error.code === 'ENOTDIR' || error.code === 'ENOENT' ? null : Promise.reject(error),
-    ),
+    readdir(path).catch((error: unknown) => {
+      if (isErrno(error) && (error.code === 'ENOTDIR' || error.code === 'ENOENT')) return null;
+      throw error;
+    }),
   askSecret: async (question) => {
     process.stderr.write(question);
     const silent = new Writable({ write: (_chunk, _encoding, done) => done() });

@@ -135,7 +135,12 @@ function failed(error: unknown, io: Io, json: boolean): Exit {
             .map((e) => `  ${e.pointer}: ${e.detail}\n`)
             .join('')}`,
     );
-    return catalogue[error.code as ErrorCode]?.exit ?? 3;
+    return exitOf(error.code);
   }
   throw error;
+}
+
+/* A service that is newer than this program may answer codes that nobody here knows. */
+function exitOf(code: string): Exit {
+  return Object.hasOwn(catalogue, code) ? catalogue[code as ErrorCode].exit : 3;
 }

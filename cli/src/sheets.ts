@@ -4,8 +4,8 @@ import { builtInSheets, sheetsIn } from '@orbis/sheets';
 import { UsedWrongly } from './command.ts';
 
 /**
- * The sheets that commands without the service work with: those of a folder, which win over built-in ones of the same
- * id, and the built-in ones.
+ * The sheets that commands without the service work with: those of a folder, which win over built-in ones of
+ * the same id, and the built-in ones.
  * @throws UsedWrongly where the folder or a file in it cannot be read.
  */
 export function localSheets(folder: string | undefined): Sheet[] {

@@ -1,5 +1,6 @@
 import Table from 'cli-table3';
 import pc from 'picocolors';
+import wrap from 'wrap-ansi';
 import type { Level } from '@orbis/core';
 import type { Io } from './io.ts';
 
@@ -64,18 +65,12 @@ export function formatTimestamp(at: string | null): string {
 export const levelColour = (level: Level, colours: Colours): ((text: string) => string) =>
   ({ error: colours.red, warning: colours.yellow, note: colours.cyan })[level];
 
-/** Folds a text at blanks, each line beginning with the indent. */
-export function fold(text: string, width: number, indent: string): string {
-  const lines: string[] = [];
-  let line = '';
-  for (const word of text.split(' ')) {
-    if (line && line.length + 1 + word.length > width - indent.length) {
-      lines.push(line);
-      line = word;
-    } else line = line ? `${line} ${word}` : word;
-  }
-  return [...lines, line].map((l) => `${indent}${l}\n`).join('');
-}
+/** Folds a text at blanks, each line beginning with the indent; wide characters count as two. */
+export const fold = (text: string, width: number, indent: string): string =>
+  wrap(text, Math.max(width - indent.length, 20))
+    .split('\n')
+    .map((line) => `${indent}${line}\n`)
+    .join('');
 
 /** How far something is, as a bar: `██████░░░░░░ 3,400 of 10,000`. */
 export function progressBar(done: number, of: number, width = 24): string {

@@ -39,7 +39,8 @@ describe('the command line, with links and with providers that nobody knows', fu
       .and.match(/ {2}from=start, end, /);
     expect((await orbis(`providers learn ${samples} from=muted`)).err).to.include('“from” cannot be “muted”');
     expect((await orbis(`providers learn ${join(samples, 'one.html')}`)).exit).to.equal(2);
-    // Somebody at the terminal is asked line by line; an answer that does not fit is asked for again at the end.
+    // Somebody at the terminal is asked line by line; an answer that does not fit is
+    // asked for again at the end.
     const answers = ['document', 'page', 'from=zest', 'name=Gladewick slides', 'id=gladewick-slides', ''];
     const settled = await run(['providers', 'learn', samples, '--sheet'], {
       env: { ORBIS_URL: test.url, ORBIS_TOKEN: test.token },

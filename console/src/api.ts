@@ -28,7 +28,10 @@ type ListName = {
 }[RouteName];
 type ItemOf<N extends ListName> = AnswerOf<Routes[N]> extends { items: (infer T)[] } ? T : never;
 
-/** A list of the interface, page by page. `again` says after how many milliseconds it is asked for once more by itself. */
+/**
+ * A list of the interface, page by page. `again` says after how many milliseconds it is
+ * asked for once more by itself.
+ */
 export function useList<N extends ListName>(
   name: N,
   query: QueryInput<Routes[N]>,
@@ -58,5 +61,29 @@ export function useList<N extends ListName>(
   };
 }
 
-/** What was done may show anywhere: every list and thing is asked for again when it is next looked at. */
-export const refresh = (): Promise<void> => queryClient.invalidateQueries();
+/** What can change, and which questions (by the first word of their key) its change shows in. */
+const shownIn = {
+  embeds: ['embeds', 'revisions', 'placements', 'changes', 'harvests', 'providers', 'sites'],
+  placements: ['placements', 'embeds', 'sites', 'pages'],
+  sites: ['sites', 'pages', 'placements', 'embeds'],
+  sweeps: ['sweeps', 'placements'],
+  harvests: ['harvests'],
+  // What a code is to be enclosed with is said by its sheet too.
+  providers: ['providers', 'embeds', 'revisions', 'placements', 'links', 'reading', 'preview'],
+  endpoints: ['endpoints', 'links'],
+  rules: ['rules', 'placements'],
+  presets: ['presets'],
+  account: ['session', 'sessions', 'tokens'],
+} satisfies Record<string, readonly string[]>;
+
+/** A kind of thing that can change. */
+export type Changed = keyof typeof shownIn;
+
+/**
+ * After something was changed: whatever it shows in is asked for again, now or when it is next looked at, and
+ * nothing else. A preview goes by the code that it shows, so it stays as long as that code is the same.
+ */
+export async function refresh(...changed: Changed[]): Promise<void> {
+  const stale = new Set<unknown>(changed.flatMap((what): readonly string[] => shownIn[what]));
+  await queryClient.invalidateQueries({ predicate: ({ queryKey }) => stale.has(queryKey[0]) });
+}

@@ -6,8 +6,8 @@ const sans = "'Atkinson Hyperlegible Next', system-ui, sans-serif";
 export const mono = "'Atkinson Hyperlegible Mono', ui-monospace, monospace";
 
 /**
- * The look of the console: a workshop on a moor. Warm paper and ink, heather for what can be done, amber for what wants
- * a look; at night the same on peat.
+ * The look of the console: a workshop on a moor. Warm paper and ink, heather for what can be done, amber for
+ * what wants a look; at night the same on peat.
  */
 export const theme = createTheme({
   cssVariables: { colorSchemeSelector: 'data-theme' },

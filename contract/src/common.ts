@@ -22,7 +22,9 @@ export const label = (most: number) =>
 
 export const tag = label(40).meta({ example: 'talks' });
 
-/** A keyset page of a list: `next` is what to give as `after` for the page that follows, or null at the end. */
+/**
+ * A keyset page of a list: `next` is what to give as `after` for the page that follows, or null at the end.
+ */
 export const pageOf = <T extends z.ZodType>(item: T) =>
   z.object({ items: z.array(item), next: z.string().nullable() });
 
@@ -49,3 +51,8 @@ export const problem = z
   })
   .meta({ id: 'Problem', description: 'RFC 9457 problem document' });
 export type Problem = z.infer<typeof problem>;
+
+/** How many there are of something. */
+export const count = z.number().int().min(0);
+/** The facts that a sentence is made of. */
+export const factRecord = z.record(z.string(), z.union([z.string(), z.number(), z.boolean(), z.null()]));

@@ -1,4 +1,6 @@
-/** The addresses of the console's screens; `:name` stands for a key. The service answers 404 everywhere else. */
+/**
+ * The addresses of the console's screens; `:name` stands for a key. The service answers 404 everywhere else.
+ */
 export const consoleScreens = [
   '',
   '/sign-in',

@@ -1,5 +1,8 @@
 /** So far the list of sheets counts the embeds of each. */
 export const mostCounted = 15;
 
-/** So far the register counts the placements of which it is still being worked out whether they are out of date. */
+/**
+ * So far the register counts the placements of which it is still being worked out
+ * whether they are out of date.
+ */
 export const mostWaiting = 1000;

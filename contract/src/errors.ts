@@ -100,12 +100,18 @@ const ofProblems = Object.fromEntries(
 const defined = (facts: Facts) =>
   Object.fromEntries(Object.entries(facts).map(([name, value]) => [name, value ?? null]));
 
-/** Every error that Orbis answers with: its code, its statuses and its sentence. Codes are never used again for something else. */
+/**
+ * Every error that Orbis answers with: its code, its statuses and its sentence. Codes are never used again
+ * for something else.
+ */
 export const catalogue = { ...own, ...ofProblems };
 
 export type ErrorCode = keyof typeof catalogue;
 
-/** One place in the request that does not fit, as a JSON Pointer (RFC 6901) into the body, or the name of a parameter. */
+/**
+ * One place in the request that does not fit, as a JSON Pointer (RFC 6901) into the body,
+ * or the name of a parameter.
+ */
 export interface FieldError {
   pointer: string;
   detail: string;

@@ -44,7 +44,8 @@ export async function* eventsIn<T>(response: Response): AsyncGenerator<T> {
 
 /* Between two attempts, in milliseconds; and how long in all without any news it is tried. */
 const [shortest, longest, patience] = [250, 4000, 120_000];
-/* The service says something every 15 seconds: who is silent for so long is gone, whatever the connection looks like. */
+/* The service says something every 15 seconds: who is silent for so long is gone, whatever
+   the connection looks like. */
 const silence = 45_000;
 
 const wait = (ms: number, signal: AbortSignal | undefined): Promise<void> =>
@@ -58,8 +59,8 @@ const passes = (error: unknown): boolean =>
   !(error instanceof ApiError) || error.problem.status === 0 || error.problem.status >= 500;
 
 /**
- * Follows a stream of events to its last one. Where it breaks off before, because the service was started again or
- * something between took it away, it is asked for again, behind what was seen.
+ * Follows a stream of events to its last one. Where it breaks off before, because the service was started
+ * again or something between took it away, it is asked for again, behind what was seen.
  * @param isLast which event is the last; a stream that only ends is one that broke off.
  * @throws ApiError where the service refuses, or cannot be reached for two minutes.
  */
@@ -83,7 +84,7 @@ export async function* follow<N extends RouteName>(
         ...call,
         signal,
         ...(seen !== undefined && { lastEventId: seen }),
-      } as never);
+      });
       for await (const { id, data } of eventsOf<AnswerOf<Routes[N]>>(
         response,
         () => (heard = since = Date.now()),

@@ -13,8 +13,9 @@ export class ImportFileInvalid extends OrbisError {
 }
 
 /**
- * The codes in a file: CSV (RFC 4180, with a first line that names the columns: name, code, tags, note), or one JSON
- * object a line (NDJSON) with the same members. Tags stand in one field, with blanks or semicolons between them.
+ * The codes in a file: CSV (RFC 4180, with a first line that names the columns: name, code, tags, note), or
+ * one JSON object a line (NDJSON) with the same members. Tags stand in one field, with blanks or semicolons
+ * between them.
  * @throws ImportFileInvalid with the row or line.
  */
 export function itemsInFile(text: string, file: string): ImportItem[] {

@@ -1,4 +1,7 @@
-/** Schemas and types of all that crosses a wire or a file: the interface, sheets, errors, and the sentences that people read. */
+/**
+ * Schemas and types of all that crosses a wire or a file: the interface, sheets, errors, and the sentences
+ * that people read.
+ */
 export * from './client.ts';
 export * from './common.ts';
 export * from './console-screens.ts';

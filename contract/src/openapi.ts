@@ -124,19 +124,16 @@ function parametersOf(shape: z.ZodObject | undefined, place: 'path' | 'query'): 
 function schemaOf(schema: z.ZodType, io: 'input' | 'output'): Json {
   const id = z.globalRegistry.get(schema)?.id;
   if (id) return { $ref: `#/components/schemas/${id}` };
-  return relocated(z.toJSONSchema(schema, { io, unrepresentable: 'any', reused: 'inline' }) as Json);
+  return relocated(z.toJSONSchema(schema, { io, unrepresentable: 'any', reused: 'inline' }));
 }
 
-function components(): Json {
+function components(): Record<string, Json> {
   const made = z.toJSONSchema(z.globalRegistry, {
     uri: (id) => `#/components/schemas/${id}`,
     unrepresentable: 'any',
   });
-  return Object.fromEntries(
-    Object.entries(made.schemas)
-      .map(([id, schema]) => [id, relocated(schema as Json)])
-      .concat([['Problem', relocated(z.toJSONSchema(problem) as Json)]]),
-  );
+  const schemas = Object.entries(made.schemas).map(([id, schema]): [string, Json] => [id, relocated(schema)]);
+  return Object.fromEntries([...schemas, ['Problem', relocated(z.toJSONSchema(problem))]]);
 }
 
 /* Nested definitions of a single schema point into itself; here they stand among the components. */

@@ -1,7 +1,10 @@
 import { z } from './zod.ts';
 import { OrbisError } from './errors.ts';
 
-/** A place as people write it: `hollinfell/talks#main` is site, path and spot; the home page is `hollinfell/#main`. */
+/**
+ * A place as people write it: `hollinfell/talks#main` is site, path and spot; the home page is
+ * `hollinfell/#main`.
+ */
 export interface Place {
   site: string;
   path: string;
@@ -9,7 +12,8 @@ export interface Place {
 }
 
 const namePattern = '[a-z0-9]+(?:-[a-z0-9]+)*';
-/* Steps with single slashes between them, and none before: the second half is said by what must not follow (RFC 3986, section 3.3). */
+/* Steps with single slashes between them, and none before: the second half is said by what must not follow
+   (RFC 3986, section 3.3). */
 const pathPattern = "(?!/)(?!.*//)[A-Za-z0-9._~!$&'()*+,;=:@%/-]*";
 
 const site = new RegExp(`^${namePattern}$`);

@@ -34,7 +34,7 @@ export const reading = z
   .object({
     input: z.enum(inputs),
     kind: z.enum(kinds),
-    kindReason: z.string(),
+    kindBecause: z.string(),
     provider: z.object({ id: z.string(), name: z.string() }).nullable(),
     sheet: z.object({ id: z.string(), version: z.number().int() }).nullable(),
     embeds: z.array(
@@ -103,8 +103,9 @@ export const reading = z
   .meta({ id: 'Reading' });
 export type Reading = z.infer<typeof reading>;
 
-/* The schema and the core's type are one shape, but for what is told in words; held by the compiler in both directions. */
-type Words = 'findings' | 'kindReason' | 'kindReasons' | 'evidence' | 'mending';
+/* The schema and the core's type are one shape, but for what is told in words; held by the
+   compiler in both directions. */
+type Words = 'findings' | 'kindBecause' | 'kindReasons' | 'evidence' | 'mending';
 type Bare = Omit<Reading, Words>;
 type CoreBare = Omit<CoreReading, Words>;
 export const sameShape: [Bare extends CoreBare ? true : never, CoreBare extends Bare ? true : never] = [

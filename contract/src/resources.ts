@@ -1,60 +1,16 @@
 import { z } from './zod.ts';
+import { openSession, token } from './account.ts';
+import { harvestSummary } from './harvest.ts';
 import { kinds, levels, planActions, positions, stages } from '@orbis/core';
 import { mostCounted, mostWaiting } from './counting.ts';
-import { key, label, pageOf, publicId, tag, time } from './common.ts';
+import { count, factRecord, key, label, pageOf, publicId, tag, time } from './common.ts';
 import { level, reading } from './reading.ts';
 import { pageKey, siteKey, spotKey, spotName } from './place.ts';
 import { spoken, type PlacementState } from './language/index.ts';
 import { sheetSchema } from './sheet.ts';
 import { kindDefaults, optionsSchema } from './options/schema.ts';
 
-const count = z.number().int().min(0);
 const state = z.enum(Object.keys(spoken.states) as [PlacementState, ...PlacementState[]]);
-
-export const person = z.object({ name: z.string() }).meta({ id: 'Person' });
-export const session = z
-  .object({
-    signedIn: z.boolean(),
-    setUp: z.boolean().meta({ description: 'Whether the owner has set a password yet' }),
-    person: person.nullable(),
-    frames: z.string(),
-  })
-  .meta({ id: 'Session' });
-const ended = z
-  .object({ sessions: z.number().int(), tokens: z.number().int() })
-  .meta({ id: 'Ended', description: 'How many sessions and tokens this ended' });
-export const endedAccess = ended;
-/** What setting a password answers: the session that it opens, and what it ended. */
-export const sessionAfterReset = session.extend({ ended }).meta({ id: 'SessionAfterReset' });
-/** A browser in which somebody is signed in. */
-export const openSession = z
-  .object({
-    id: publicId,
-    current: z.boolean().meta({ description: 'Whether it is the one that asks' }),
-    createdAt: time,
-    usedAt: time,
-    expiresAt: time.meta({
-      description: 'When it ends in any case; one that is not used for seven days ends before',
-    }),
-    address: z.string().meta({ description: 'Where it was last used from' }),
-    browser: z.string().meta({ description: 'The browser, as people call it' }),
-  })
-  .meta({ id: 'OpenSession' });
-export const tokenAccess = z.enum(['all', 'read']);
-export const token = z
-  .object({
-    id: publicId,
-    name: z.string(),
-    access: tokenAccess,
-    createdAt: time,
-    expiresAt: time,
-    lastUsedAt: time.nullable(),
-    lastUsedFrom: z.string().nullable().meta({ description: 'The address that it was last used from' }),
-  })
-  .meta({ id: 'Token' });
-export const newToken = token
-  .extend({ token: z.string().meta({ description: 'The secret; it is shown this once only' }) })
-  .meta({ id: 'NewToken' });
 
 export const revision = z
   .object({
@@ -69,12 +25,10 @@ export const revision = z
 /** What was found out about a link when it was collected. */
 export const found = z
   .object({
-    how: z
-      .enum(['sheet', 'oembed', 'file', 'page'])
-      .meta({
-        description:
-          'By its provider’s sheet, by oEmbed that its page names, as a file, or as a page in a frame',
-      }),
+    how: z.enum(['sheet', 'oembed', 'file', 'page']).meta({
+      description:
+        'By its provider’s sheet, by oEmbed that its page names, as a file, or as a page in a frame',
+    }),
     link: z.string(),
     url: z.string().meta({ description: 'Where it led in the end' }),
     endpoint: z.string().nullable().meta({ description: 'The oEmbed answer that was asked for' }),
@@ -198,17 +152,6 @@ export const sheetComparison = z
     differs: z.array(sheetDifference),
   })
   .meta({ id: 'SheetComparison' });
-export const rules = z
-  .object({
-    dropTracking: z
-      .boolean()
-      .meta({
-        description:
-          'Whether parameters that only follow people are taken out of every embed that does not ask otherwise',
-      }),
-  })
-  .meta({ id: 'Rules' });
-
 export const importAnswer = z
   .object({
     taken: z.array(
@@ -278,12 +221,10 @@ const run = z.union([
     .omit({ start: true, end: true })
     .extend({ from: z.literal('orbis'), instead: z.object({ start: count, end: count }).nullable() }),
 ]);
-export const snippet = z
-  .object({ position: z.enum(positions), runs: z.array(run) })
-  .meta({
-    id: 'Snippet',
-    description: 'What is pasted at one position: every character is traced to the paste or to a reason',
-  });
+export const snippet = z.object({ position: z.enum(positions), runs: z.array(run) }).meta({
+  id: 'Snippet',
+  description: 'What is pasted at one position: every character is traced to the paste or to a reason',
+});
 export const composition = z
   .object({
     base: z.string(),
@@ -380,7 +321,6 @@ export const site = z
   })
   .meta({ id: 'Site' });
 
-const factRecord = z.record(z.string(), z.union([z.string(), z.number(), z.boolean(), z.null()]));
 export const placementFinding = z
   .object({ rule: z.string(), level, facts: factRecord, message: z.string(), remedy: z.string() })
   .meta({ id: 'PlacementFinding' });
@@ -480,52 +420,6 @@ export const sweepPage = z
     seen: z.array(z.object({ placement: publicId, embed: key, state, findings: z.array(placementFinding) })),
   })
   .meta({ id: 'SweepPage' });
-const pageFinding = z
-  .object({
-    rule: z.string(),
-    level,
-    line: count,
-    column: count,
-    facts: factRecord,
-    message: z.string(),
-    remedy: z.string(),
-  })
-  .meta({ id: 'PageFinding', description: 'Something wrong on a page as a whole' });
-export const harvestItem = z
-  .object({
-    number: z.number().int().min(1),
-    name: z.string().meta({ description: 'What it could be called' }),
-    text: z.string().meta({ description: 'The code as it stands on the page, its pieces joined' }),
-    kind: z.enum(kinds),
-    provider: z.string().nullable(),
-    hosts: z.array(z.string()),
-    level: level.nullable(),
-    heading: z.string().nullable().meta({ description: 'The heading that it follows on the page' }),
-    line: count,
-    column: count,
-    embed: key
-      .nullable()
-      .meta({ description: 'The embed that it was taken as, or that holds the same code already' }),
-    state: z.enum(['offered', 'taken', 'known']),
-  })
-  .meta({ id: 'HarvestItem' });
-export const harvestSummary = z
-  .object({
-    id: publicId,
-    address: z
-      .string()
-      .nullable()
-      .meta({ description: 'Where the page was read; null for a page that was handed in' }),
-    title: z.string().nullable(),
-    found: count,
-    taken: count,
-    known: count,
-    createdAt: time,
-  })
-  .meta({ id: 'HarvestSummary' });
-export const harvest = harvestSummary
-  .extend({ items: z.array(harvestItem), findings: z.array(pageFinding) })
-  .meta({ id: 'Harvest' });
 export const comparison = z
   .object({
     from: revision,
@@ -539,13 +433,6 @@ export const comparison = z
       .meta({ description: 'The two codes as they go out, word by word' }),
   })
   .meta({ id: 'Comparison' });
-export const preview = z
-  .object({
-    url: z.string(),
-    expiresAt: time,
-    sandboxTokens: z.array(z.object({ token: z.string(), reason: z.string() })),
-  })
-  .meta({ id: 'Preview' });
 export const health = z.object({ status: z.literal('ok'), version: z.string() }).meta({ id: 'Health' });
 
 export const lists = {
@@ -589,7 +476,6 @@ export type GroupChange = z.infer<typeof groupChange>;
 export type GroupOutcome = z.infer<typeof groupOutcome>;
 export type Provider = z.infer<typeof provider>;
 export type SheetComparison = z.infer<typeof sheetComparison>;
-export type Rules = z.infer<typeof rules>;
 export type Site = z.infer<typeof site>;
 export type Page = z.infer<typeof page>;
 export type Spot = z.infer<typeof spot>;
@@ -600,11 +486,9 @@ export type PagePlan = z.infer<typeof pagePlan>;
 export type Delivery = z.infer<typeof delivery>;
 export type Sweep = z.infer<typeof sweep>;
 export type SweepPage = z.infer<typeof sweepPage>;
-export type Harvest = z.infer<typeof harvest>;
-export type HarvestItem = z.infer<typeof harvestItem>;
-export type HarvestSummary = z.infer<typeof harvestSummary>;
 export type Comparison = z.infer<typeof comparison>;
-export type Preview = z.infer<typeof preview>;
-export type Session = z.infer<typeof session>;
-export type Token = z.infer<typeof token>;
-export type OpenSession = z.infer<typeof openSession>;
+
+export * from './account.ts';
+export * from './harvest.ts';
+export * from './preview.ts';
+export * from './rules.ts';

@@ -106,8 +106,8 @@ export function renameSheet(text: string, id: string): string {
   return text.slice(0, node.range[0]) + quoted + id + quoted + text.slice(node.range[1]);
 }
 
-/* The order in which people read a sheet. */
-const reading = [
+/* The order in which people read a sheet; whatever else it has comes after. */
+const reading: readonly string[] = [
   'id',
   'name',
   'version',
@@ -121,15 +121,16 @@ const reading = [
   'shape',
   'settings',
   'options',
-] as const;
+];
 
 /** A sheet as a file in YAML, with remarks at its head. */
 export function writeSheet(sheet: Sheet, remarks: readonly string[]): string {
-  const rest = Object.entries(sheet).filter(([member]) => !reading.some((known) => known === member));
-  const ordered = Object.fromEntries([
-    ...reading.flatMap((member) => (sheet[member] === undefined ? [] : [[member, sheet[member]]])),
-    ...rest,
-  ]);
+  const members: [string, unknown][] = Object.entries(sheet);
+  const placeOf = (member: string): number =>
+    (reading.indexOf(member) + reading.length + 1) % (reading.length + 1);
+  const ordered = Object.fromEntries(
+    members.filter(([, value]) => value !== undefined).sort(([a], [b]) => placeOf(a) - placeOf(b)),
+  );
   const head = remarks.map((remark) => `# ${remark.replaceAll(/\s+/g, ' ')}\n`).join('');
   return head + stringify(ordered, { lineWidth: 0 });
 }

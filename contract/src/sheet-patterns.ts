@@ -14,17 +14,18 @@ export const sheetHost = z
 const longestPattern = 200;
 
 /*
- * Groups between two slashes can take each other’s characters: each one more than two multiplies the time with the
- * length of the address. In a query one group may have a star before and one behind.
+ * Groups between two slashes can take each other’s characters: each one more than two multiplies the time
+ * with the length of the address. In a query one group may have a star before and one behind.
  */
 const groupsInStep = 2;
 
-/* A group’s own expression: one set of characters, or digits, as often as it likes. No alternatives, nothing nested. */
+/* A group’s own expression: one set of characters, or digits, as often as it likes. No
+   alternatives, nothing nested. */
 const groupShape = /^\((?:\[[\w.~%-]{1,40}\]|\\d|\\w)(?:\+|\*|\{\d{1,3}(?:,\d{0,3})?\})?\)$/;
 
 /**
- * What is wrong with a pattern of a sheet (URL Pattern standard), beyond that it cannot be compiled; null where nothing
- * is. Patterns are asked about foreign addresses, so they must not be able to take long.
+ * What is wrong with a pattern of a sheet (URL Pattern standard), beyond that it cannot be compiled; null
+ * where nothing is. Patterns are asked about foreign addresses, so they must not be able to take long.
  */
 export function patternProblem(
   pattern: string,

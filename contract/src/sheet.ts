@@ -59,12 +59,10 @@ const timeSetting = z.strictObject({
     .optional()
     .meta({ description: 'Start and end share one parameter, as in t=112,184: which of them this is' }),
 });
-const switchValue = z
-  .union([z.string(), z.boolean(), z.null()])
-  .meta({
-    description:
-      'written so; true: standing alone; null: not there; in JSON and options true and false are themselves',
-  });
+const switchValue = z.union([z.string(), z.boolean(), z.null()]).meta({
+  description:
+    'written so; true: standing alone; null: not there; in JSON and options true and false are themselves',
+});
 const switchSetting = z.strictObject({ ...place, on: switchValue, off: switchValue });
 const numberSetting = z.strictObject({
   ...place,
@@ -123,7 +121,8 @@ const labels = z
   .record(z.string(), z.string().trim().min(1).max(40))
   .optional()
   .meta({ description: 'What the words of the choice are called' });
-/* What a sheet says of an option that it declares itself: its type, its words, where it goes and what narrows it. */
+/* What a sheet says of an option that it declares itself: its type, its words, where it
+   goes and what narrows it. */
 const ownOptionSchema = z.discriminatedUnion(
   'type',
   Object.entries(ruleSchemas).map(([type, rule]) =>
@@ -204,13 +203,10 @@ export const sheetSchema = z
       })
       .optional(),
     settings: settingsOfSheet,
-    options: z
-      .record(ownOptionName, ownOptionSchema)
-      .optional()
-      .meta({
-        description:
-          'Options that only this provider has, by names of its own: a layout, what is counted, the words of a button',
-      }),
+    options: z.record(ownOptionName, ownOptionSchema).optional().meta({
+      description:
+        'Options that only this provider has, by names of its own: a layout, what is counted, the words of a button',
+    }),
     needs: z.strictObject(
       Object.fromEntries(needNames.map((need) => [need, z.boolean().optional()])) as Record<
         (typeof needNames)[number],
@@ -250,14 +246,9 @@ export const sheetSchema = z
         description:
           'Where it answers questions about its links (oEmbed 1.0); an RFC 6570 template over scheme and port',
       }),
-    direct: z
-      .string()
-      .min(1)
-      .max(500)
-      .optional()
-      .meta({
-        description: 'Where people can see the item itself; an RFC 6570 template as that of the code',
-      }),
+    direct: z.string().min(1).max(500).optional().meta({
+      description: 'Where people can see the item itself; an RFC 6570 template as that of the code',
+    }),
     tellsTime: z
       .strictObject({ member: name, format: z.enum(['seconds', 'milliseconds']) })
       .optional()
@@ -280,42 +271,53 @@ export const sheetSchema = z
       }),
   })
   .superRefine((sheet, context) => {
-    const missing = (path: string[], message: string): void =>
-      void context.addIssue({ code: 'custom', path, message });
+    const missing: Missing = (path, message) => context.addIssue({ code: 'custom', path, message });
     if (sheet.hosts.length === 0 && !sheet.files && !sheet.pages)
       missing(['hosts'], 'at least one host, unless the sheet is for files or pages of anybody’s');
-    const names = [...settings.map(({ name }) => name), ...Object.keys(sheet.options ?? {})];
-    const rules = [
-      ...Object.entries(sheet.settings).map((rule) => ['settings', ...rule] as const),
-      ...Object.entries(sheet.options ?? {}).map((rule) => ['options', ...rule] as const),
-    ];
-    for (const [member, setting, rule] of rules) {
-      for (const other of rule.excludes ?? [])
-        if (!names.includes(other)) missing([member, setting, 'excludes'], `there is no setting “${other}”`);
-      if (rule.in === 'json' && rule.attribute === undefined)
-        missing([member, setting], 'in JSON, say in “attribute” which attribute holds it');
-      if (rule.in === 'option' && rule.call === undefined)
-        missing([member, setting], 'in an option, say in “call” what is called with the object');
-      if (
-        rule.in === 'path' &&
-        rule.piece === undefined &&
-        !sheet.frames.some(({ pathname }) => pathname.split('/').includes(`:${rule.name}`))
-      )
-        missing(
-          [member, setting, 'name'],
-          'in a path, name a group that is a whole step of a frame’s pattern, or give a “piece”',
-        );
-    }
-    for (const { name, type, example, own } of ownOptions(sheet)) {
-      if (optionNames.includes(name))
-        missing(
-          ['options', name],
-          `Orbis has an option “${name}” for all providers: say in “settings” where it goes, or call this one otherwise`,
-        );
-      if (!type.parse(example).ok) missing(['options', name, 'example'], `“${example}” is no value of it`);
-      for (const word of Object.keys(own?.labels ?? {}))
-        if (!type.limits.words?.includes(word))
-          missing(['options', name, 'labels', word], `“${word}” is none of its choices`);
-    }
+    checkRules(sheet, missing);
+    checkOwnOptions(sheet, missing);
   })
   .meta({ id: 'ProviderSheet' }) satisfies z.ZodType<Sheet>;
+
+/* Says what a sheet does not say, or says of nothing, at its place. */
+type Missing = (path: string[], message: string) => void;
+
+function checkRules(sheet: Sheet, missing: Missing): void {
+  const own = Object.entries(sheet.options ?? {});
+  const names = [...settings.map(({ name }) => name), ...own.map(([name]) => name)];
+  const check = (member: string, name: string, rule: SheetSetting): void => {
+    for (const other of rule.excludes ?? [])
+      if (!names.includes(other)) missing([member, name, 'excludes'], `there is no setting “${other}”`);
+    const problem = problemOfPlace(rule, sheet);
+    if (problem) missing([member, name, ...problem.at], problem.message);
+  };
+  for (const [name, rule] of Object.entries(sheet.settings)) check('settings', name, rule);
+  for (const [name, rule] of own) check('options', name, rule);
+}
+
+function problemOfPlace(rule: SheetSetting, { frames }: Sheet): { at: string[]; message: string } | null {
+  if (rule.in === 'json' && rule.attribute === undefined)
+    return { at: [], message: 'in JSON, say in “attribute” which attribute holds it' };
+  if (rule.in === 'option' && rule.call === undefined)
+    return { at: [], message: 'in an option, say in “call” what is called with the object' };
+  if (rule.in !== 'path' || rule.piece !== undefined) return null;
+  if (frames.some(({ pathname }) => pathname.split('/').includes(`:${rule.name}`))) return null;
+  return {
+    at: ['name'],
+    message: 'in a path, name a group that is a whole step of a frame’s pattern, or give a “piece”',
+  };
+}
+
+function checkOwnOptions(sheet: Sheet, missing: Missing): void {
+  for (const { name, type, example, own } of ownOptions(sheet)) {
+    if (optionNames.includes(name))
+      missing(
+        ['options', name],
+        `Orbis has an option “${name}” for all providers: say in “settings” where it goes, or call this one otherwise`,
+      );
+    if (!type.parse(example).ok) missing(['options', name, 'example'], `“${example}” is no value of it`);
+    for (const word of Object.keys(own?.labels ?? {}))
+      if (!type.limits.words?.includes(word))
+        missing(['options', name, 'labels', word], `“${word}” is none of its choices`);
+  }
+}

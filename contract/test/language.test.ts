@@ -18,7 +18,8 @@ const withoutComments = (name: string): string =>
   readFileSync(new URL(name, core), 'utf8').replaceAll(/\/\*[\s\S]*?\*\/|(?<=^|\s)\/\/[^\n]*/g, '');
 const sources = new Map(files.map((name) => [name, withoutComments(name)]));
 
-/* The codes that stand where one is named: as the first word handed to one of these, also behind a question. */
+/* The codes that stand where one is named: as the first word handed to one of these, also behind a
+   question. */
 function codesIn(folders: RegExp, pattern: RegExp): string[] {
   const source = [...sources].flatMap(([name, text]) => (folders.test(name) ? [text] : [])).join('\n');
   const found = [...source.matchAll(pattern)].flatMap(([, words]) =>
@@ -63,7 +64,7 @@ describe('the language file', () => {
       'problem',
       [
         ...codesIn(options, /\bproblem\(('[a-z-]+')/g),
-        ...codesIn(options, /\bcode: ('[a-z-]+'), facts/g).filter((code) => !(code in en.reasons)),
+        ...codesIn(options, /\bcode: ('[a-z-]+'),\s+facts/g).filter((code) => !(code in en.reasons)),
       ],
       Object.keys(en.problems),
     ],
@@ -114,7 +115,8 @@ describe('the language file', () => {
     const found = [
       ...[...rules, ...pageRules].map(({ id }) => id),
       ...codesIn(/^(?:reading|harvest|scan|plan)\//, /\brule: ('[a-z-]+'(?: \| '[a-z-]+')*)/g),
-      // What only the service finds: it alone knows what was handed out since, and whether a page can be read.
+      // What only the service finds: it alone knows what was handed out since, and
+      // whether a page can be read.
       'out-of-date',
       'page-unreachable',
     ];
@@ -132,7 +134,7 @@ describe('the language file', () => {
   });
 
   it('has words for every refusal to learn, and for nothing else', () => {
-    const codes = codesIn(/^learn\/learned/, /\bcode: ('[a-z-]+'); facts/g);
+    const codes = codesIn(/^learn\/learned/, /\bcode: ('[a-z-]+');\s+facts/g);
     expect(codes.length).to.be.at.least(9);
     expect(codes).to.deep.equal(Object.keys(en.learnProblems).sort());
   });

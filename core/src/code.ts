@@ -15,7 +15,10 @@ export interface Code {
   inside: Inside;
 }
 
-/** Reads a text and keeps what the later stages need. A text beyond the limits is opened as one without elements. */
+/**
+ * Reads a text and keeps what the later stages need. A text beyond the limits is
+ * opened as one without elements.
+ */
 export function openCode(text: string, context: ReadingContext): Code {
   const whole = readWhole(text, context);
   return { text, ...whole, sheet: sheetOf(whole.reading, context) };

@@ -1,7 +1,58 @@
 /**
- * The spine of Orbis, one function a stage: `read`, `compose`, `previewDocument` (isolate) and `planPage` on the way to
- * the page; `scanPage` and `reconcile` on the way back. All of it is pure: text in, data out.
+ * The core of Orbis: text in, data out. `wholeWay` below is all of it in the order of its stages; what the
+ * service does between them is keep what came out.
  */
+import { openCode, type Code } from './code.ts';
+import { compose, snippetText, type Composition } from './compose/index.ts';
+import type { Options } from './options/index.ts';
+import { planPage, type PagePlan } from './plan/index.ts';
+import { reconcile, scanPage, type PlacementSeen } from './scan/index.ts';
+import type { Sheet } from './sheets/index.ts';
+
+/** What goes the whole way: a code, what is asked of it, and where it is to stand. */
+export interface Traveller {
+  text: string;
+  options: Options;
+  sheets: readonly Sheet[];
+  /** The id of the placement, as its mark says it. */
+  placement: string;
+  /** Site, page and spot. */
+  place: string;
+  /** From what is pasted to the page as it is published. */
+  publish: (pasted: string) => string;
+  /** The digest of a text. */
+  digest: (text: string) => string;
+}
+
+/**
+ * The whole way of one code: it is read, composed with what is asked of it, planned for its page, published
+ * by its owner, and found again there.
+ * @example
+ * wholeWay({ …, options: { start: 112 }, publish: (pasted) => `<main>${pasted}</main>` }).seen.state; // live
+ */
+export function wholeWay({ text, options, sheets, placement, place, publish, digest }: Traveller): {
+  code: Code;
+  composition: Composition;
+  plan: PagePlan;
+  seen: PlacementSeen;
+} {
+  const code = openCode(text, { sheets });
+  const composition = compose(code, options);
+  const mark = { placement, delivery: 1 };
+  const plan = planPage(
+    [{ id: placement, place, code, asked: { placement: options }, mark }],
+    { head: false },
+    digest,
+  );
+  const pasted = plan.snippets
+    .filter(({ position }) => position === 'spot')
+    .map(snippetText)
+    .join('');
+  const page = scanPage(publish(pasted));
+  const [seen] = reconcile(page, [{ placement, seenBefore: false, issued: new Map([[1, pasted]]) }]);
+  return { code, composition, plan, seen: seen! };
+}
+
 export type { Facts, Reason } from './reason.ts';
 export * from './code.ts';
 export * from './text/index.ts';

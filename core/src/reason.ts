@@ -1,7 +1,10 @@
 /** Plain facts that a sentence is made of. */
 export type Facts = Readonly<Record<string, string | number | boolean | null>>;
 
-/** Why something is so, is changed, or cannot be: a code with facts. The sentence is made at the edge, from a file for each language. */
+/**
+ * Why something is so, is changed, or cannot be: a code with facts. The sentence is made at the edge, from a
+ * file for each language.
+ */
 export interface Reason {
   code: string;
   facts: Facts;

@@ -29,7 +29,10 @@ export const kinorill: Sheet = {
   needs: { scripts: true, fullscreen: true },
 };
 
-/** A provider that exists in tests only: other names, other formats, parameters in the fragment and in attributes. */
+/**
+ * A provider that exists in tests only: other names, other formats, parameters in the
+ * fragment and in attributes.
+ */
 export const oddreel: Sheet = {
   id: 'oddreel',
   name: 'Oddreel',

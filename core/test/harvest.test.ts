@@ -131,6 +131,28 @@ describe('harvesting a page', () => {
     ]);
   });
 
+  it('leaves alone what counts silently in the head, and the site’s own files between', () => {
+    const head =
+      '<link rel="stylesheet" href="/css/site.css"><script async src="https://www.sees.example/s.js?site=8"></script><script>window.sees = window.sees || [];</script>';
+    const body =
+      '<div class="dalewick-box" data-dw="8"></div><link rel="stylesheet" href="/css/more.css"><script async src="https://cdn.dalewick.example/d.js"></script>';
+    const found = harvest(page(body, head), { ...context, address: 'https://hollinfell.localhost/x' });
+    expect(found.embeds).to.have.length(1);
+    expect(found.embeds[0]!.text).to.include('d.js').and.include('data-dw');
+    expect(found.embeds[0]!.text).not.to.include('sees');
+  });
+
+  it('takes the page’s own script that a provider’s calls when it is there, with the place that it fills', () => {
+    const body =
+      '<h2>The way here</h2><div id="way"></div><p>By bus.</p>\n<p>On foot.</p><script>function showWay() { new dalewick.Map(document.getElementById("way")); }</script><script async src="https://maps.dalewick.example/api?callback=showWay"></script>';
+    const { embeds } = harvest(page(body), { ...context, address: 'https://hollinfell.localhost/x' });
+    expect(embeds).to.have.length(1);
+    expect(embeds[0]!.text)
+      .to.include('<div id="way">')
+      .and.include('function showWay')
+      .and.include('callback=showWay');
+  });
+
   it('tells a code that Orbis handed out by its mark', () => {
     const found = harvest(
       page('<div data-orbis="0123456789.3"><iframe src="https://a.localhost/x"></iframe></div>'),

@@ -6,8 +6,8 @@ import { openCode, compose, read, scanPage } from '@orbis/core';
 import { sheets } from './corpus.ts';
 
 /**
- * What cannot be told from the source alone: expressions that are put together of what is only known later, each with
- * the worst that it can become.
+ * What cannot be told from the source alone: expressions that are put together of what is only known later,
+ * each with the worst that it can become.
  */
 const putTogether: Record<string, RegExp[]> = {
   // A character before, at the end of at most six.
@@ -21,7 +21,10 @@ interface Expression {
   pattern: RegExp;
 }
 
-/** Every regular expression of core, contract and service: literals, and those made with `new RegExp` of constants. */
+/**
+ * Every regular expression of core, contract and service: literals, and those made with
+ * `new RegExp` of constants.
+ */
 function expressions(): { all: Expression[]; unknown: string[] } {
   const all: Expression[] = [];
   const unknown: string[] = [];
@@ -127,7 +130,8 @@ const fastest = (work: () => unknown): number => {
   return best;
 };
 
-/* Ten times the text may take some ten times as long; what grows with the square takes a hundred times. Below 2 ms nothing is told. */
+/* Ten times the text may take some ten times as long; what grows with the square takes a hundred times. Below
+   2 ms nothing is told. */
 function expectLinear(label: string, work: (text: string) => unknown, make: (times: number) => string): void {
   let best = { small: 0, large: Infinity, ratio: Infinity };
   // What else the machine does comes and goes; what grows with the square does so each time.

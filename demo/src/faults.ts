@@ -27,7 +27,7 @@ export class Faults {
           response.set({ 'X-Frame-Options': 'DENY', 'Content-Security-Policy': "frame-ancestors 'none'" });
           return next();
         case 'redirects':
-          return void response.redirect(302, `http://demo.localhost:${request.socket.localPort}/elsewhere`);
+          return response.redirect(302, `http://demo.localhost:${request.socket.localPort}/elsewhere`);
         case 'wrong-type':
           return void response.type('application/octet-stream').send(Buffer.from([0, 1, 2, 3]));
         case 'oversized':

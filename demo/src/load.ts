@@ -4,27 +4,33 @@ import { hosts } from './hosts.ts';
 import { loopbackFetch } from './loopback.ts';
 import { pages } from './site/content.ts';
 
+const fetch = loopbackFetch();
 const column: Widths = { phone: 358, tablet: 704, desktop: 728 };
 
+/** What the demo is loaded into, and where its sites answer. */
+interface Stage {
+  client: Client;
+  port: number;
+  site: string;
+}
+
 /**
- * Loads the demo's data through the service's interface and the site editor's own, as an owner would: collects, places,
- * pastes what Orbis says, publishes, sweeps. One placement is left with an older code, one is not pasted yet.
+ * Loads the demo's data through the service's interface and the site editor's own, as an owner would:
+ * collects, places, pastes what Orbis says, publishes, sweeps. One placement is left with an older code, one
+ * is not pasted yet.
  */
 export async function loadDemo(client: Client, port: number): Promise<void> {
-  const site = `http://${hosts.hollinfell}:${port}`;
-  const player = `http://${hosts.kinorillPlayer}:${port}/reel`;
-  const fetch = loopbackFetch();
-  const edit = async (method: string, path: string, body: object): Promise<void> => {
-    const answer = await fetch(`${site}/edit/api/${path}`, {
-      method,
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(body),
-    });
-    if (!answer.ok) throw new Error(`the site's editor answered ${answer.status}`);
-  };
-  const frame = (id: string, title: string): string =>
-    `<iframe width="560" height="315" src="${player}/${id}?knobs=1" title="${title}" allow="fullscreen" allowfullscreen></iframe>`;
+  const stage: Stage = { client, port, site: `http://${hosts.hollinfell}:${port}` };
+  await addSite(stage);
+  await collectCodes(stage);
+  await collectLinks(stage);
+  await collectReels(stage);
+  await placeAndPublish(stage);
+  await moveOn(stage);
+  await sweepAll(client);
+}
 
+async function addSite({ client, site }: Stage): Promise<void> {
   await client.call('sites.create', {
     body: { key: 'hollinfell', name: 'Hollin Fell Observatory', address: site },
   });
@@ -35,7 +41,9 @@ export async function loadDemo(client: Client, port: number): Promise<void> {
     for (const { spot } of page.sections)
       await client.call('spots.create', { body: { key: `hollinfell/${page.path}#${spot}`, widths: column } });
   }
+}
 
+async function collectCodes({ client, port }: Stage): Promise<void> {
   for (const { name, tags, text, notes = '', mend = false, options = {} } of demoCodes)
     await client.call('embeds.create', {
       body: { name, tags, text: onPort(text, port), notes, mend, options },
@@ -56,7 +64,10 @@ export async function loadDemo(client: Client, port: number): Promise<void> {
       options: { 'start': 41, 'fit': 'shape', 'max-width': 640, 'max-width.tablet': 480, 'align': 'centre' },
     },
   });
-  // Of these only a number, a link with a time, and a file on the site itself are known.
+}
+
+/* Of these only a number, a link with a time, and a file on the site itself are known. */
+async function collectLinks({ client, port, site }: Stage): Promise<void> {
   await client.call('embeds.create', {
     body: {
       name: 'Festival stall',
@@ -91,6 +102,13 @@ export async function loadDemo(client: Client, port: number): Promise<void> {
       options: { start: 12, end: 20, autoplay: true, loop: true, controls: false },
     },
   });
+}
+
+async function collectReels({ client, port }: Stage): Promise<void> {
+  const player = `http://${hosts.kinorillPlayer}:${port}/reel`;
+  const frame = (id: string, title: string): string =>
+    `<iframe width="560" height="315" src="${player}/${id}?knobs=1" title="${title}" allow="fullscreen" allowfullscreen></iframe>`;
+
   await client.call('embeds.create', {
     body: {
       name: 'How to find north',
@@ -116,7 +134,10 @@ export async function loadDemo(client: Client, port: number): Promise<void> {
       options: { 'start': 112, 'end': 184, 'fit': 'shape', 'max-width': 720, 'align': 'centre' },
     },
   });
+}
 
+async function placeAndPublish(stage: Stage): Promise<void> {
+  const { client } = stage;
   const place = async (
     embed: string,
     path: string,
@@ -128,7 +149,7 @@ export async function loadDemo(client: Client, port: number): Promise<void> {
     });
     return async () => {
       const { data: delivery } = await client.call('deliveries.create', { params: { placement: data.id } });
-      await edit('PUT', 'spots', { page: path, spot, code: delivery.text });
+      await edit(stage, 'PUT', 'spots', { page: path, spot, code: delivery.text });
     };
   };
   const toPaste = [
@@ -140,8 +161,21 @@ export async function loadDemo(client: Client, port: number): Promise<void> {
   ];
   await place('what-a-comet-leaves-behind', 'talks', 'comet'); // placed, but not pasted: the owner's next step
   for (const paste of toPaste) await paste();
-  for (const page of pages) await edit('POST', 'publish', { page: page.path });
+  for (const page of pages) await edit(stage, 'POST', 'publish', { page: page.path });
+}
 
+/* The site's own editor. */
+async function edit({ site }: Stage, method: string, path: string, body: object): Promise<void> {
+  const answer = await fetch(`${site}/edit/api/${path}`, {
+    method,
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(body),
+  });
+  if (!answer.ok) throw new Error(`the site's editor answered ${answer.status}`);
+}
+
+/* What happened since: a clip was cut, and an old page was harvested. */
+async function moveOn({ client, site }: Stage): Promise<void> {
   // The clip is cut after its code was pasted, so the page carries the older one.
   const north = await client.call('embeds.read', { params: { embed: 'how-to-find-north' } });
   await client.call('revisions.create', {
@@ -158,7 +192,6 @@ export async function loadDemo(client: Client, port: number): Promise<void> {
     params: { harvest: harvest.id },
     body: { items: [{ number: talk.number, name: 'The first talk' }], tags: ['talks', 'stories'] },
   });
-  await sweepAll(client);
 }
 
 /** Sweeps everything, and waits for the end. */

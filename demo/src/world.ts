@@ -7,7 +7,10 @@ import { gladewick, standIns } from './providers/index.ts';
 
 const assets = fileURLToPath(new URL('../assets/world', import.meta.url));
 
-/** The page of the demo's world: every provider, with its codes to copy, and a way to switch what is wrong with it. */
+/**
+ * The page of the demo's world: every provider, with its codes to copy, and a way to
+ * switch what is wrong with it.
+ */
 export function worldIndex(faults: Faults): Router {
   const router = Router();
   router.use('/world', serveFiles(assets));

@@ -11,7 +11,10 @@ import { closeBrowser, expectSoon, newWindow } from '../../console/test/support/
 const sheets = builtInSheets();
 const providers = sheets.filter(({ files, pages }) => !files && !pages);
 
-/** Each setting of each stand-in: what is asked for, what is looked at, and what is seen with it and without it. */
+/**
+ * Each setting of each stand-in: what is asked for, what is looked at, and what is
+ * seen with it and without it.
+ */
 const table: [provider: string, asked: string, look: string, seen: unknown, otherwise: unknown][] = [
   ['mapmere', 'zoom=15', 'document.querySelector("svg").dataset.zoom', '15', '13'],
   [

@@ -23,6 +23,7 @@ import { siteHandlers } from './http/resources/sites.ts';
 import { spotHandlers } from './http/resources/spots.ts';
 import { presetHandlers } from './http/resources/presets.ts';
 import { providerHandlers } from './http/resources/providers.ts';
+import { ruleHandlers } from './http/resources/rules.ts';
 import { answerProblems, noRoute } from './http/problems.ts';
 import { revisionHandlers } from './http/resources/revisions.ts';
 import { sessionHandlers } from './http/resources/session.ts';
@@ -58,6 +59,7 @@ export function createApp(deps: Deps): Express {
     ...importHandlers(deps),
     ...presetHandlers(deps),
     ...providerHandlers(deps),
+    ...ruleHandlers(deps),
     ...endpointHandlers(deps),
     ...siteHandlers(deps),
     ...pageHandlers(deps),

@@ -15,7 +15,8 @@ async function main(): Promise<void> {
   const stop = (): void => {
     if (stopping) return;
     stopping = true;
-    // Whatever does not come to an end by then is left to itself: the database does, and nothing else keeps anything.
+    // Whatever does not come to an end by then is left to itself: the database does, and
+    // nothing else keeps anything.
     setTimeout(() => process.exit(0), longestStop).unref();
     orbis.stop().then(
       () => process.exit(0),
@@ -36,11 +37,11 @@ async function main(): Promise<void> {
 }
 
 const settingsInWords = (): string =>
-  `${listServiceSettings()
+  listServiceSettings()
     .map(
       ({ name, meaning, default: fallback }) => `${name}${fallback ? ` (${fallback})` : ''}\n  ${meaning}\n`,
     )
-    .join('')}`;
+    .join('');
 
 main().catch((error: unknown) => {
   process.stderr.write(

@@ -1,3 +1,6 @@
+/** Where a preview's document finds our script in it, on its own host. */
+export const relayPath = '/orbis-relay.js';
+
 /** The two sites that Orbis answers as: the console's, and that of foreign code. */
 export interface Origins {
   /** Where the console is reached, without a path. */
@@ -5,7 +8,7 @@ export interface Origins {
   /** Whether each preview has a host of its own. */
   ownHosts: boolean;
   /** Whether a host (with its port) is one that frames are served on. */
-  isFrames(host: string): boolean;
+  isFrames(host: string | undefined): boolean;
   /** As a source for a Content-Security-Policy. */
   framesSource: string;
   previewUrl(name: string): string;
@@ -41,7 +44,7 @@ export function originsOf({
   };
   const framesHost = new URL(frames.replace('*', 'x')).host;
   const below = framesHost.slice(1);
-  const isFrames = (host: string): boolean =>
+  const isFrames = (host = ''): boolean =>
     ownHosts ? host.endsWith(below) && /^[0-9a-z]+$/.test(host.slice(0, -below.length)) : host === framesHost;
   return {
     isFrames,

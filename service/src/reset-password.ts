@@ -7,7 +7,10 @@ import { makeLink, owner } from './store/people.ts';
 import { CannotStart, readSettings } from './settings.ts';
 import { inTransaction } from './database/transaction.ts';
 
-/** Prints a one-time link by which a new password is set. Run it on the server's own machine, while Orbis is running. */
+/**
+ * Prints a one-time link by which a new password is set. Run it on the server's own
+ * machine, while Orbis is running.
+ */
 async function main(): Promise<void> {
   const settings = readSettings(process.env, process.cwd());
   let url = settings.ORBIS_DATABASE_URL;

@@ -49,8 +49,8 @@ function refuseUnknown(names: readonly string[]): void {
 }
 
 /**
- * Browsers keep two sites apart, not two hosts: what runs on a host of the same registrable domain may set cookies for
- * the other, and is sent the other's.
+ * Browsers keep two sites apart, not two hosts: what runs on a host of the same registrable domain may set
+ * cookies for the other, and is sent the other's.
  */
 function refuseSameSite(home: string, frames: string): void {
   const [ours, theirs] = [siteOf(home), siteOf(frames)];
@@ -60,7 +60,8 @@ function refuseSameSite(home: string, frames: string): void {
   );
 }
 
-/* The registrable domain; of addresses without one (numbers, bare names) the host. Each name under `localhost` is a site of its own. */
+/* The registrable domain; of addresses without one (numbers, bare names) the host. Each name under
+   `localhost` is a site of its own. */
 function siteOf(url: string): string {
   const plain = url.replace('*.', '');
   return parse(plain, { allowPrivateDomains: true }).domain ?? new URL(plain).hostname;

@@ -6,20 +6,21 @@ import { pino, type Logger } from 'pino';
 import type { Sheet } from '@orbis/core';
 import { builtInSheets } from '@orbis/sheets';
 import { createApp } from './app.ts';
+import type { Deps } from './deps.ts';
 import type { Accounts } from './database/accounts.ts';
 import { connectDatabase, type Connection } from './database/connect.ts';
 import { openDataFolder } from './database/folder.ts';
 import { lockFolder } from './database/lock.ts';
 import { startPrivateDatabase } from './database/private.ts';
 import { createAnswers } from './fetching/answers.ts';
-import { createFetching } from './fetching/client.ts';
+import { createFetching, type Fetching } from './fetching/client.ts';
 import { errorForLog } from './http/error-log.ts';
 import { keepHeapSmall } from './memory.ts';
 import { createReader } from './reading/reader.ts';
 import { createFramesApp } from './frames/app.ts';
 import { planJobs } from './jobs/plan.ts';
 import { sweepJobs } from './jobs/sweep.ts';
-import { createRunner } from './queue/runner.ts';
+import { createRunner, type Runner } from './queue/runner.ts';
 import { originsOf, type Origins } from './origins.ts';
 import { CannotStart, type Settings } from './settings.ts';
 import { createSheetRegistry } from './usecases/sheet-registry.ts';
@@ -32,7 +33,9 @@ import { inTransaction } from './database/transaction.ts';
 export interface Orbis {
   origins: Origins;
   connection: Connection;
-  /** The address of a page of the console with a one-time secret in its fragment, which never reaches a log. */
+  /**
+   * The address of a page of the console with a one-time secret in its fragment, which never reaches a log.
+   */
   link(purpose: 'password' | 'sign-in', minutes?: number): Promise<string>;
   hasPassword(): Promise<boolean>;
   /** Requests finish, a sweep stops at its page, the database goes down last. */
@@ -42,8 +45,8 @@ export interface Orbis {
 export const version = '0.1.0';
 
 /**
- * Starts everything: data folder, database, both servers, the queue of jobs. Where a step fails, what was started
- * before it is stopped again.
+ * Starts everything: data folder, database, both servers, the queue of jobs. Where a step fails, what was
+ * started before it is stopped again.
  * @throws CannotStart with one sentence.
  */
 export async function startOrbis(
@@ -56,19 +59,12 @@ export async function startOrbis(
 ): Promise<Orbis> {
   keepHeapSmall();
   const log = given.child({}, { serializers: { err: errorForLog } });
-  const undo: (() => unknown)[] = [];
+  const undo: Undo = [];
   const stop = async (): Promise<void> => {
     for (let step = undo.pop(); step; step = undo.pop()) await step();
   };
   try {
-    const folder = openDataFolder(settings.ORBIS_DATA);
-    undo.push(await lockFolder(folder.root));
-    let urls: string | Accounts<string> | undefined = settings.ORBIS_DATABASE_URL;
-    if (urls === undefined) {
-      const database = await startPrivateDatabase(folder, { durable, log });
-      undo.push(() => database.stop());
-      ({ urls } = database);
-    }
+    const urls = await openDatabase(settings, { durable, log }, undo);
     const connection = await connectDatabase(urls);
     undo.push(() => connection.close());
     const now = (): Date => new Date();
@@ -81,92 +77,107 @@ export async function startOrbis(
     const sheetRegistry = createSheetRegistry(sheets, reader);
     await sheetRegistry.refresh(connection.db);
     await inTransaction(connection.db, (tx) => planWith(tx, digest(JSON.stringify([version, sheets]))));
-    const { renderContext } = sheetRegistry;
     let origins: Origins | null = null;
     const known = (): Origins => origins!;
-    const sweeping = {
-      db: connection.db,
-      fetching,
-      reader,
-      renderContext,
-      refresh: () => sheetRegistry.refresh(connection.db),
-      placementUrl: (id: string) => known().placementUrl(id),
-      now,
-      log,
-    };
-    const renewed = () => sheetRegistry.refresh(connection.db).then(renderContext);
-    const planning = { tools: { db: connection.db, renderContext: renewed, log }, now };
-    const runner = createRunner([planJobs(planning), sweepJobs(sweeping)], {
-      db: connection.db,
-      owner: randomUUID(),
-      now,
-      log,
-    });
-    undo.push(async () => {
-      // The page that is being read may come to its end; else the sweep goes on at it another time.
-      await Promise.race([runner.stop(), wait(lastPage)]);
-      await Promise.all([runner.stop(), fetching.close(), reader.close()]);
-    });
+    const tools = { connection, fetching, reader, sheetRegistry, origins: known, now, log };
+    const runner = runJobs(tools, undo);
+    const { ORBIS_TRUST_PROXY: trustProxy, ORBIS_SECURITY_CONTACT: securityContact } = settings;
     const app = createApp({
-      connection,
-      renderContext,
-      sheetRegistry,
+      ...tools,
+      renderContext: sheetRegistry.renderContext,
       runner,
-      fetching,
       answers: createAnswers(),
-      reader,
-      origins: known,
-      now,
-      log,
       version,
-      trustProxy: settings.ORBIS_TRUST_PROXY,
-      securityContact: settings.ORBIS_SECURITY_CONTACT,
+      trustProxy,
+      securityContact,
     });
-    const frames = createFramesApp({
-      connection,
-      origins: known,
-      now,
-      log,
-      trustProxy: settings.ORBIS_TRUST_PROXY,
-    });
+    const frames = createFramesApp({ ...tools, trustProxy });
     const servers = [createServer(app), createServer(frames)] as const;
     undo.push(() => Promise.all(servers.map(closeServer)));
-    const port = await listen(servers[0], settings.ORBIS_HOST, settings.ORBIS_PORT, 'ORBIS_PORT');
-    const framesPort = await listen(
-      servers[1],
-      settings.ORBIS_HOST,
-      settings.ORBIS_FRAMES_PORT,
-      'ORBIS_FRAMES_PORT',
-    );
-    origins = originsOf({
-      publicUrl: settings.ORBIS_PUBLIC_URL,
-      framesUrl: settings.ORBIS_FRAMES_URL,
-      port,
-      framesPort,
-    });
+    origins = await listenOn(servers, settings);
     runner.start();
-    return {
-      origins,
-      connection,
-      stop,
-      hasPassword: async () => (await owner(connection.db, now())).passwordHash !== null,
-      link: async (purpose, minutes = 30) => {
-        const person = await owner(connection.db, now());
-        const secret = await inTransaction(connection.db, (tx) =>
-          makeLink(tx, person.id, purpose, minutes, now()),
-        );
-        return `${known().console}/${purpose === 'password' ? 'set-password' : 'sign-in'}#${secret}`;
-      },
-    };
+    return { origins, connection, stop, ...signingIn(connection, known, now) };
   } catch (error) {
     await stop();
     throw error;
   }
 }
 
+/* What is taken back when Orbis stops, the last first. */
+type Undo = (() => unknown)[];
+
+/* The data folder, locked, and the database in it, or the one elsewhere that the settings name. */
+async function openDatabase(
+  settings: Settings,
+  options: { durable: boolean; log: Logger },
+  undo: Undo,
+): Promise<string | Accounts<string>> {
+  const folder = openDataFolder(settings.ORBIS_DATA);
+  undo.push(await lockFolder(folder.root));
+  if (settings.ORBIS_DATABASE_URL !== undefined) return settings.ORBIS_DATABASE_URL;
+  const database = await startPrivateDatabase(folder, options);
+  undo.push(() => database.stop());
+  return database.urls;
+}
+
+type JobTools = Pick<Deps, 'connection' | 'reader' | 'sheetRegistry' | 'origins' | 'now' | 'log'> & {
+  fetching: Fetching;
+};
+
+function runJobs(
+  { connection: { db }, fetching, reader, sheetRegistry, origins, now, log }: JobTools,
+  undo: Undo,
+): Runner {
+  const { renderContext } = sheetRegistry;
+  const refresh = (): Promise<void> => sheetRegistry.refresh(db);
+  const planning = { tools: { db, renderContext: () => refresh().then(renderContext), log }, now };
+  const sweeping = {
+    db,
+    fetching,
+    reader,
+    renderContext,
+    refresh,
+    placementUrl: (id: string) => origins().placementUrl(id),
+    now,
+    log,
+  };
+  const jobs = [planJobs(planning), sweepJobs(sweeping)];
+  const runner = createRunner(jobs, { db, owner: randomUUID(), now, log });
+  undo.push(async () => {
+    // The page that is being read may come to its end; else the sweep goes on at it another time.
+    await Promise.race([runner.stop(), wait(lastPage)]);
+    await Promise.all([runner.stop(), fetching.close(), reader.close()]);
+  });
+  return runner;
+}
+
+const signingIn = (
+  { db }: Connection,
+  origins: () => Origins,
+  now: () => Date,
+): Pick<Orbis, 'hasPassword' | 'link'> => ({
+  hasPassword: async () => (await owner(db, now())).passwordHash !== null,
+  link: async (purpose, minutes = 30) => {
+    const person = await owner(db, now());
+    const secret = await inTransaction(db, (tx) => makeLink(tx, person.id, purpose, minutes, now()));
+    return `${origins().console}/${purpose === 'password' ? 'set-password' : 'sign-in'}#${secret}`;
+  },
+});
+
+/* Listens, and says where the console and the frames are reached. */
+async function listenOn([app, frames]: readonly [Server, Server], settings: Settings): Promise<Origins> {
+  const host = settings.ORBIS_HOST;
+  return originsOf({
+    publicUrl: settings.ORBIS_PUBLIC_URL,
+    framesUrl: settings.ORBIS_FRAMES_URL,
+    port: await listen(app, host, settings.ORBIS_PORT, 'ORBIS_PORT'),
+    framesPort: await listen(frames, host, settings.ORBIS_FRAMES_PORT, 'ORBIS_FRAMES_PORT'),
+  });
+}
+
 /*
- * How long requests may take to be answered once Orbis is told to stop, and a page to be read, in milliseconds: with all
- * the rest, it stops within five seconds.
+ * How long requests may take to be answered once Orbis is told to stop, and a page to be read, in
+ * milliseconds: with all the rest, it stops within five seconds.
  */
 const [lastWord, lastPage] = [1000, 2000];
 

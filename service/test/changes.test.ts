@@ -38,19 +38,19 @@ describe('groups of embeds', function () {
   after(() => test.stop());
 
   for (const [where, found] of [
-    ['', ['first-talk', 'nobody-s', 'second-talk', 'third-talk', 'way']],
+    ['', ['first-talk', 'nobodys', 'second-talk', 'third-talk', 'way']],
     ['kind=video', ['first-talk', 'second-talk', 'third-talk']],
     ['kind=video,map -tag=talks', ['third-talk', 'way']],
     ['moor', ['second-talk', 'way']],
     ['tag="night log" or provider=mapmere', ['third-talk', 'way']],
     ['host=play.kinorill.localhost option=start', ['first-talk']],
-    ['-provider=kinorill,mapmere', ['nobody-s']],
+    ['-provider=kinorill,mapmere', ['nobodys']],
     ['placed=yes', ['first-talk']],
     ['name=talk placed=no', ['second-talk', 'third-talk']],
-    ['level=warning,note', ['nobody-s']],
+    ['level=warning,note', ['nobodys']],
     ['tag="100%"', ['first-talk']],
     ['name="%"', []],
-    ['-(kind=video or kind=map) retired=no', ['nobody-s']],
+    ['-(kind=video or kind=map) retired=no', ['nobodys']],
     ['key=way', ['way']],
   ] as [string, string[]][])
     it(`finds ${where === '' ? 'everything' : where}`, async () =>

@@ -295,7 +295,7 @@ describe('the service', () => {
       const { data } = await test.client.call('embeds.create', {
         body: { name: 'Ein Übertrag — bytes', text, tags: ['Talks', 'talks', 'Straße'] },
       });
-      expect(data.key).to.equal('ein-ubertrag-bytes');
+      expect(data.key).to.equal('ein-uebertrag-bytes');
       const { data: again } = await test.client.call('embeds.read', { params: { embed: data.key } });
       expect(again.pasted).to.equal(text);
       expect(again.tags).to.have.members(['talks', 'Straße']);

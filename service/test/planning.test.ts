@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { sql } from 'drizzle-orm';
 import { pino } from 'pino';
-import type { Client } from '@orbis/contract';
+import { OrbisError, type Client } from '@orbis/contract';
 import { planWith } from '../src/store/planned-with.ts';
 import { markAll, markPage, recordWanted } from '../src/store/stale.ts';
 import { planPage } from '../src/usecases/planning.ts';
@@ -246,7 +246,20 @@ describe('what is wanted of a placement', function () {
     await db.execute(
       sql`update placement set options = ${JSON.stringify(kept.options)} where public_id = ${ids['talk']}`,
     );
+    // The next start tries it once more, though nothing has changed.
+    await test.restart();
+    await until(async () => (await row('talk')).stale === 'no');
+  });
+
+  it('is tried again where the reader was busy just then', async () => {
+    const { db } = test.orbis.connection;
     await markPage(db, page);
+    const renderContext = (): Promise<RenderContext> =>
+      Promise.reject(new OrbisError('too-busy', { seconds: 5 }));
+    const refused = await planPage(page, { db, renderContext, log: pino({ level: 'silent' }) }).catch(
+      (error: unknown) => error,
+    );
+    expect(refused).to.have.property('code', 'too-busy');
     await until(async () => (await row('talk')).stale === 'no');
   });
 });

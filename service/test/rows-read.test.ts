@@ -3,7 +3,8 @@ import { sql } from 'drizzle-orm';
 import { fillRegister } from './support/large-register.ts';
 import { startTestOrbis, type TestOrbis } from './support/orbis.ts';
 
-/* How many rows a list may read for each row that it shows, and for itself: the session, the embed that is asked about. */
+/* How many rows a list may read for each row that it shows, and for itself: the session, the
+   embed that is asked about. */
 const [each, itself] = [20, 40];
 const limit = 50;
 

@@ -7,7 +7,8 @@ const folder = new URL('../built-in/', import.meta.url);
 
 /**
  * The provider sheets in a folder of files (`.json`, `.yaml`, `.yml`), in alphabetical order.
- * @throws SheetInvalid when a file does not follow the schema, and the system's error when the folder cannot be read.
+ * @throws SheetInvalid when a file does not follow the schema, and the system's error when
+ * the folder cannot be read.
  */
 export function sheetsIn(directory: string | URL): Sheet[] {
   const base = typeof directory === 'string' ? pathToFileURL(`${directory}/`) : directory;

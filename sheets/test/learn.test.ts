@@ -47,7 +47,10 @@ function recognisedInDocuments(): number[] {
   return [Number(found?.[2]), Number(found?.[1])];
 }
 
-/** What is asked of each, as it is not plain: neither names nor values tell it. Everything else is right without an answer. */
+/**
+ * What is asked of each, as it is not plain: neither names nor values tell it. Everything else is right
+ * without an answer.
+ */
 const asked: Record<string, LearnAnswers> = {
   kinorill: { roll: 'autoplay', knobs: 'controls', words: 'captions', round: '-' },
   tonebarn: {
@@ -102,7 +105,8 @@ describe('a sheet learned from three codes', () => {
         if (means !== null) expect(may, about).to.include(means);
         expect(may, about).to.include('-');
       }
-      // Once everything is answered, nothing is open and every setting of the real sheet that the samples show is there.
+      // Once everything is answered, nothing is open and every setting of the real sheet
+      // that the samples show is there.
       const after = learned(provider, asked[provider] ?? {});
       expect(after.lines.filter(({ sure }) => !sure)).to.deep.equal([]);
       const shown = Object.keys(builtIn.settings).filter(

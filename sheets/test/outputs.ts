@@ -63,7 +63,10 @@ function output(text: string, words: readonly string[], sheets: readonly Sheet[]
   return outcome.edits.map(({ start, end, text }) => [start, end, text]);
 }
 
-/** Every code of the demo and of the stand-ins, with every option alone, with all that it can have together, and with a mark. */
+/**
+ * Every code of the demo and of the stand-ins, with every option alone, with all that it can have together,
+ * and with a mark.
+ */
 export function outputsOf(sheets: readonly Sheet[]): Outputs {
   const linked = sheets
     .filter(({ pages }) => !pages)

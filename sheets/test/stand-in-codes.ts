@@ -1,4 +1,7 @@
-/** How a stand-in provider writes the code of one of its items, with some settings: four each, as owners would have copied them. */
+/**
+ * How a stand-in provider writes the code of one of its items, with some settings: four each, as owners would
+ * have copied them.
+ */
 export interface StandInCodes {
   provider: string;
   codes: readonly (readonly [item: string, code: string])[];

@@ -244,7 +244,10 @@ const lists: Record<Thing, (tools: Tools, options: Options) => Promise<void>> = 
   },
 };
 
-/** Every placement of these; `waiting` is told of how many it is still being worked out whether they are out of date. */
+/**
+ * Every placement of these; `waiting` is told of how many it is still being worked out
+ * whether they are out of date.
+ */
 export const placementsOf = (
   client: Client,
   { site, embed, state }: Pick<Options, 'site' | 'embed' | 'state'>,

@@ -3,6 +3,11 @@ import { UsedWrongly, type AddCommand } from '../command.ts';
 import { placementsOf } from './list.ts';
 
 export const addPlace: AddCommand = (program, run) => {
+  addPlacing(program, run);
+  addCode(program, run);
+};
+
+const addPlacing: AddCommand = (program, run) => {
   program
     .command('place')
     .argument('<embed>', 'the key of an embed')
@@ -24,6 +29,9 @@ export const addPlace: AddCommand = (program, run) => {
         return 0;
       }),
     );
+};
+
+const addCode: AddCommand = (program, run) => {
   program
     .command('code')
     .argument('<embed>', 'the key of an embed, or the id of a placement')

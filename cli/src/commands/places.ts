@@ -4,7 +4,14 @@ import { UsedWrongly, type AddCommand } from '../command.ts';
 
 export const addPlaces: AddCommand = (program, run) => {
   const add = program.command('add').description('add a site, a page or a spot');
-  add
+  addSite(add, run);
+  addPage(add, run);
+  addSpot(add, run);
+  addRemove(program, run);
+};
+
+const addSite: AddCommand = (program, run) => {
+  program
     .command('site')
     .argument('<key>', 'a short key, such as hollinfell')
     .argument('<address>', 'where it is published, such as https://site.example')
@@ -23,23 +30,27 @@ export const addPlaces: AddCommand = (program, run) => {
         return 0;
       }),
     );
-  add
+};
+
+const addPage: AddCommand = (program, run) => {
+  program
     .command('page')
     .argument('<page>', 'site and path, such as hollinfell/talks; the home page is hollinfell/')
     .option('--title <title>', 'what to call it')
     .description('add a page to a site')
     .action((page: string, options: { title?: string }) =>
       run(async (tools) => {
-        const { data } = await tools
-          .client()
-          .call('pages.create', {
-            body: { key: page, title: options.title ?? (page.split('/').slice(1).join('/') || 'Home') },
-          });
+        const { data } = await tools.client().call('pages.create', {
+          body: { key: page, title: options.title ?? (page.split('/').slice(1).join('/') || 'Home') },
+        });
         tools.tell(data, () => `Added the page ${data.key} (${data.url}).\n`);
         return 0;
       }),
     );
-  add
+};
+
+const addSpot: AddCommand = (program, run) => {
+  program
     .command('spot')
     .argument('<place>', 'site, path and name, such as hollinfell/talks#main')
     .argument('[widths...]', 'how wide it is, as phone=358 tablet=704 desktop=760 (px)')
@@ -58,6 +69,9 @@ export const addPlaces: AddCommand = (program, run) => {
         return 0;
       }),
     );
+};
+
+const addRemove: AddCommand = (program, run) => {
   program
     .command('remove')
     .addArgument(

@@ -7,7 +7,13 @@ export const addPresets: AddCommand = (program, run) => {
   const presets = program
     .command('presets')
     .description('options under one name, to be put on embeds together');
-  presets
+  addList(presets, run);
+  addSave(presets, run);
+  addRemove(presets, run);
+};
+
+const addList: AddCommand = (program, run) => {
+  program
     .command('list')
     .description('list them: your own, and those that come with Orbis')
     .action(() =>
@@ -27,7 +33,10 @@ export const addPresets: AddCommand = (program, run) => {
         return 0;
       }),
     );
-  presets
+};
+
+const addSave: AddCommand = (program, run) => {
+  program
     .command('save')
     .argument('<preset>', 'its name: lower-case letters, digits and hyphens')
     .argument('<options...>', 'options, as name=value')
@@ -60,7 +69,10 @@ export const addPresets: AddCommand = (program, run) => {
         return 0;
       }),
     );
-  presets
+};
+
+const addRemove: AddCommand = (program, run) => {
+  program
     .command('remove')
     .argument('<preset>', 'its name')
     .description('take a preset of your own away; embeds that had it put on them stay as they are')

@@ -69,7 +69,7 @@ function describe(
   why: boolean,
 ): string {
   const rows: [string, string][] = [
-    ['What it is', `${reading.kind}. ${reading.kindReason}`],
+    ['What it is', `${reading.kind}. ${reading.kindBecause}`],
     ['Provider', reading.provider?.name ?? 'not known'],
     ['Size', formatSize(reading)],
     [

@@ -4,6 +4,13 @@ import { formatTimestamp, table, type Colours } from '../text.ts';
 import { describeEmbed } from './collect.ts';
 
 export const addRevisions: AddCommand = (program, run) => {
+  addList(program, run);
+  addCompare(program, run);
+  addBringBack(program, run);
+  addDuplicate(program, run);
+};
+
+const addList: AddCommand = (program, run) => {
   program
     .command('revisions')
     .argument('<embed>', 'the key of an embed')
@@ -27,6 +34,9 @@ export const addRevisions: AddCommand = (program, run) => {
         return 0;
       }),
     );
+};
+
+const addCompare: AddCommand = (program, run) => {
   program
     .command('compare')
     .argument('<embed>', 'the key of an embed')
@@ -46,6 +56,9 @@ export const addRevisions: AddCommand = (program, run) => {
         return differs(data) ? 1 : 0;
       }),
     );
+};
+
+const addBringBack: AddCommand = (program, run) => {
   program
     .command('bring-back')
     .argument('<embed>', 'the key of an embed')
@@ -72,6 +85,9 @@ export const addRevisions: AddCommand = (program, run) => {
         return 0;
       }),
     );
+};
+
+const addDuplicate: AddCommand = (program, run) => {
   program
     .command('duplicate')
     .argument('<embed>', 'the key of an embed')
@@ -104,7 +120,10 @@ const row = (revision: Revision): string[] => [
 
 const differs = ({ options, sourceDiffers }: Comparison): boolean => options.length > 0 || sourceDiffers;
 
-/** What differs between two revisions, as people read it: what is gone in brackets with a minus, what is new with a plus. */
+/**
+ * What differs between two revisions, as people read it: what is gone in brackets with a minus,
+ * what is new with a plus.
+ */
 function formatComparison(comparison: Comparison, colours: Colours): string {
   if (!differs(comparison))
     return `Nothing differs between revisions ${comparison.from.number} and ${comparison.to.number}.\n`;

@@ -7,19 +7,26 @@ import { changeAll, type GroupOptions } from './groups.ts';
 import { fold } from '../text.ts';
 import { atPlace, changePlaced, formatUncarried } from './placed.ts';
 
+/* Of one embed, or of all that a search finds. */
+const where = new Option(
+  '--where <search>',
+  'all embeds that a search finds, instead of one; “orbis list --help” explains searches',
+);
+const group = (command: Command): Command =>
+  command
+    .addOption(where)
+    .option('--dry-run', 'with --where: only say every edit of every embed')
+    .option(
+      '--skip-impossible',
+      'with --where: leave alone what cannot have it, instead of refusing the whole',
+    );
 export const addSet: AddCommand = (program, run) => {
-  const where = new Option(
-    '--where <search>',
-    'all embeds that a search finds, instead of one; “orbis list --help” explains searches',
-  );
-  const group = (command: Command): Command =>
-    command
-      .addOption(where)
-      .option('--dry-run', 'with --where: only say every edit of every embed')
-      .option(
-        '--skip-impossible',
-        'with --where: leave alone what cannot have it, instead of refusing the whole',
-      );
+  addSetting(program, run);
+  addUnsetting(program, run);
+  addEdits(program, run);
+};
+
+const addSetting: AddCommand = (program, run) => {
   group(
     program
       .command('set')
@@ -58,6 +65,9 @@ export const addSet: AddCommand = (program, run) => {
         return save(tools, oneOf(embed), ({ current }) => ({ ...current.options, ...asked }));
       }),
     );
+};
+
+const addUnsetting: AddCommand = (program, run) => {
   group(
     program
       .command('unset')
@@ -81,6 +91,9 @@ export const addSet: AddCommand = (program, run) => {
         return save(tools, oneOf(embed), ({ current }) => withoutOptions(current.options, names));
       }),
     );
+};
+
+const addEdits: AddCommand = (program, run) => {
   program
     .command('edits')
     .argument('<embed>', 'the key of an embed')

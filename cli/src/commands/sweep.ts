@@ -66,7 +66,7 @@ async function watch(client: Client, begun: Sweep, { io }: Tools): Promise<Sweep
 const needsAttention = ({ state, counts, unreachable }: Sweep): boolean =>
   state !== 'done' ||
   unreachable > 0 ||
-  Object.entries(counts).some(([name, count]) => name !== 'live' && name !== 'planned' && Number(count) > 0);
+  Object.entries(counts).some(([name, count]) => name !== 'live' && name !== 'planned' && count > 0);
 
 function describe(sweep: Sweep, pages: readonly SweepPage[], { colours, io }: Tools): string {
   const rows = pages.flatMap((page) => {
@@ -85,7 +85,7 @@ function describe(sweep: Sweep, pages: readonly SweepPage[], { colours, io }: To
       `\n${levelColour(f.level, colours)(f.level)} ${colours.dim(`${f.embed} in ${f.page}`)}\n${fold(f.message, io.width, '  ')}${fold(f.remedy, io.width, '  ')}`,
   );
   const counts = Object.entries(sweep.counts)
-    .filter(([, count]) => Number(count) > 0)
+    .filter(([, count]) => count > 0)
     .map(([state, count]) => `${String(count)} ${formatState(state as PlacementState)}`);
   const end =
     sweep.state === 'done'

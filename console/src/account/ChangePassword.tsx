@@ -5,41 +5,39 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useMutation } from '@tanstack/react-query';
-import { useState } from 'react';
+import { Controller, useForm } from 'react-hook-form';
 import { api, refresh } from '../api.ts';
 import { useAnnounce } from '../components/Announcer.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 
-const empty = { current: '', password: '', endTokens: false };
+const nothing = { current: '', password: '', endTokens: false };
 
 /** A new password in place of the one that somebody knows. */
 export function ChangePassword() {
-  const [values, setValues] = useState(empty);
+  const { control, register, handleSubmit, reset } = useForm({ defaultValues: nothing });
   const announce = useAnnounce();
   const change = useMutation({
-    mutationFn: async () => (await api.call('password.change', { body: values })).data,
+    mutationFn: async (values: typeof nothing) => (await api.call('password.change', { body: values })).data,
     onSuccess: async ({ sessions, tokens }) => {
-      setValues(empty);
-      await refresh();
+      reset();
+      await refresh('account');
       announce(
         `The password is changed. ${plural(sessions, 'other browser')} signed out, ${plural(tokens, 'token')} ended.`,
       );
     },
   });
-  const set = (part: Partial<typeof empty>): void => setValues((now) => ({ ...now, ...part }));
   return (
     <Stack
       component="form"
       spacing={2}
       sx={{ maxWidth: 420 }}
-      onSubmit={(event) => (event.preventDefault(), change.mutate())}
+      onSubmit={handleSubmit((values) => change.mutate(values))}
     >
       <TextField
         label="Current password"
         type="password"
         autoComplete="current-password"
-        value={values.current}
-        onChange={(e) => set({ current: e.target.value })}
+        {...register('current')}
         required
       />
       <TextField
@@ -47,13 +45,18 @@ export function ChangePassword() {
         type="password"
         autoComplete="new-password"
         helperText="Twelve characters or more. All other browsers are signed out."
-        value={values.password}
-        onChange={(e) => set({ password: e.target.value })}
+        {...register('password')}
         required
       />
       <FormControlLabel
         control={
-          <Checkbox checked={values.endTokens} onChange={(e) => set({ endTokens: e.target.checked })} />
+          <Controller
+            name="endTokens"
+            control={control}
+            render={({ field: { value, ref, ...field } }) => (
+              <Checkbox {...field} checked={value} slotProps={{ input: { ref } }} />
+            )}
+          />
         }
         label="End the tokens of programs as well"
       />

@@ -14,7 +14,7 @@ export function Rules() {
     mutationFn: (dropTracking: boolean) =>
       api.call('rules.change', { body: { dropTracking }, ifMatch: rules.data?.etag ?? '' }),
     onSuccess: async ({ data }) => {
-      await refresh();
+      await refresh('rules');
       announce(data.dropTracking ? 'They are taken out from now on.' : 'They stay from now on.');
     },
   });

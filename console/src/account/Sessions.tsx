@@ -16,7 +16,7 @@ export function Sessions() {
   const end = useMutation({
     mutationFn: async (id: string) => api.call('sessions.delete', { params: { session: id } }),
     onSuccess: async () => {
-      await refresh();
+      await refresh('account');
       announce('Signed out there.');
     },
   });

@@ -11,7 +11,7 @@ import { CopyButton } from '../components/CopyButton.tsx';
 import { More } from '../components/More.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 import { formatWhen } from '../components/when.ts';
-import { AddForm } from '../places/AddForm.tsx';
+import { AddForm } from '../components/AddForm.tsx';
 
 /** The tokens by which programs sign in: made with the password given again, and revoked. */
 export function Tokens() {
@@ -21,7 +21,7 @@ export function Tokens() {
   const revoke = useMutation({
     mutationFn: async (id: string) => api.call('tokens.delete', { params: { token: id } }),
     onSuccess: async () => {
-      await refresh();
+      await refresh('account');
       announce('The token is revoked.');
     },
   });
@@ -75,6 +75,7 @@ export function Tokens() {
         </Box>
       )}
       <AddForm
+        changes="account"
         button="Make a token"
         fields={[
           { name: 'name', label: 'What it is for', placeholder: 'the laptop' },

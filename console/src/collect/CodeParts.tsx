@@ -101,13 +101,11 @@ function segments(
   const cuts = [...new Set([0, text.length, ...parts.flatMap((part) => [part.start, part.end])])]
     .filter((cut) => cut <= text.length)
     .sort((a, b) => a - b);
-  return cuts
-    .slice(0, -1)
-    .map((start, i) => ({
-      start,
-      end: cuts[i + 1]!,
-      part: parts.findLast((part) => part.start <= start && part.end > start) ?? null,
-    }));
+  return cuts.slice(0, -1).map((start, i) => ({
+    start,
+    end: cuts[i + 1]!,
+    part: parts.findLast((part) => part.start <= start && part.end > start) ?? null,
+  }));
 }
 
 const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);

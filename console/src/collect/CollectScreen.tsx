@@ -13,6 +13,7 @@ import { Card } from '../components/Card.tsx';
 import { PlainField } from '../components/PlainField.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 import { ScreenHead } from '../components/ScreenHead.tsx';
+import { tagsIn } from '../components/tags.ts';
 import { mono } from '../theme.ts';
 import type { Mending } from './mending.ts';
 import { usePasted } from './pasted.ts';
@@ -33,10 +34,7 @@ export default function CollectScreen() {
   const [ask, setAsk] = useState(true);
   const link = linkIn(text);
   const several = linksIn(text);
-  const tagList = tags
-    .split(',')
-    .map((tag) => tag.trim())
-    .filter(Boolean);
+  const tagList = tagsIn(tags);
   const navigate = useNavigate();
   const announce = useAnnounce();
   const asked = useDeferredValue(text);
@@ -54,16 +52,11 @@ export default function CollectScreen() {
         })
       ).data,
     onSuccess: async (embed) => {
-      await refresh();
+      await refresh('embeds');
       announce(`“${embed.name}” is in the collection.`);
       await navigate(`/collection/${embed.key}`);
     },
   });
-  const known =
-    collect.error instanceof ApiError && collect.error.code === 'marked-code'
-      ? String(collect.error.problem.facts?.['embed'] ?? '')
-      : '';
-
   return (
     <>
       <ScreenHead
@@ -106,20 +99,7 @@ export default function CollectScreen() {
                 input: { spellCheck: false, style: { fontFamily: mono, fontSize: 14, lineHeight: 1.6 } },
               }}
             />
-            {several.length < 2 && (
-              <PlainField
-                label="Name"
-                value={name}
-                onChange={(e) => setName(e.target.value)}
-                required={link === null}
-                placeholder="Opening talk"
-                help={
-                  link === null
-                    ? 'What you call it. Its key is made from this, and stays.'
-                    : 'What you call it; left empty, it is called as its provider calls it.'
-                }
-              />
-            )}
+            {several.length < 2 && <NameField value={name} onChange={setName} isLink={link !== null} />}
             <PlainField
               label="Tags"
               value={tags}
@@ -129,11 +109,7 @@ export default function CollectScreen() {
             />
             <Suspense>{link !== null && <AskFirst link={link} ask={ask} onAsk={setAsk} />}</Suspense>
             <ProblemNote error={collect.error} />
-            {known && (
-              <Typography>
-                <Link to={`/collection/${known}`}>Open that embed</Link>
-              </Typography>
-            )}
+            <KnownAlready error={collect.error} />
             {several.length > 1 ? (
               <Suspense>
                 <SeveralLinks key={several.join(' ')} links={several} tags={tagList} />
@@ -152,15 +128,8 @@ export default function CollectScreen() {
           </Stack>
         </Card>
         <Card title="What it is">
-          {several.length > 1 ? (
-            <Typography color="textSecondary">
-              Several links: each is looked at when it is collected, and shows then what it is.
-            </Typography>
-          ) : asked.trim() === '' ? (
-            <Typography color="textSecondary">
-              As soon as something is pasted, you see here what it does: what it loads, from whom, how large
-              it will be, and whether something is wrong with it. Nothing of it runs.
-            </Typography>
+          {several.length > 1 || asked.trim() === '' ? (
+            <NothingYet several={several.length > 1} />
           ) : (
             <Suspense>
               <Understood
@@ -175,3 +144,44 @@ export default function CollectScreen() {
     </>
   );
 }
+
+const NameField = ({
+  value,
+  onChange,
+  isLink,
+}: {
+  value: string;
+  onChange: (value: string) => void;
+  isLink: boolean;
+}) => (
+  <PlainField
+    label="Name"
+    value={value}
+    onChange={(e) => onChange(e.target.value)}
+    required={!isLink}
+    placeholder="Opening talk"
+    help={
+      isLink
+        ? 'What you call it; left empty, it is called as its provider calls it.'
+        : 'What you call it. Its key is made from this, and stays.'
+    }
+  />
+);
+
+/* A code that Orbis handed out itself leads back to its embed. */
+function KnownAlready({ error }: { error: unknown }) {
+  if (!(error instanceof ApiError) || error.code !== 'marked-code') return null;
+  return (
+    <Typography>
+      <Link to={`/collection/${String(error.problem.facts?.['embed'] ?? '')}`}>Open that embed</Link>
+    </Typography>
+  );
+}
+
+const NothingYet = ({ several }: { several: boolean }) => (
+  <Typography color="textSecondary">
+    {several
+      ? 'Several links: each is looked at when it is collected, and shows then what it is.'
+      : 'As soon as something is pasted, you see here what it does: what it loads, from whom, how large it will be, and whether something is wrong with it. Nothing of it runs.'}
+  </Typography>
+);

@@ -20,7 +20,7 @@ export function ReadingFacts({ reading, onMend }: { reading: Reading; onMend?: (
     .filter((need) => reading.needs[need])
     .map((need) => needWords[need]);
   const facts: [string, string][] = [
-    ['What it is', `${capital(reading.kind)}. ${reading.kindReason}`],
+    ['What it is', `${capital(reading.kind)}. ${reading.kindBecause}`],
     ['From', reading.provider?.name ?? 'a provider that Orbis has no sheet for'],
     ['Size', formatSize(size)],
     [

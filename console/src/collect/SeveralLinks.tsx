@@ -29,7 +29,7 @@ export function SeveralLinks({ links, tags }: { links: readonly string[]; tags: 
     mutationFn: async (skipRefused: boolean) =>
       (await api.call('links.collect', { body: { links: [...links], tags, ask, skipRefused } })).data,
     onSuccess: async ({ taken }) => {
-      await refresh();
+      await refresh('embeds');
       announce(`${plural(taken.length, 'link is', 'links are')} in the collection.`);
     },
   });

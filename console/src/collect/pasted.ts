@@ -1,8 +1,8 @@
 import { useState, type ClipboardEvent, type ChangeEvent } from 'react';
 
 /**
- * The text of a field as it was pasted: a text field turns line ends into LF and drops what it cannot show, so the
- * clipboard's own text is taken when a paste fills the whole field.
+ * The text of a field as it was pasted: a text field turns line ends into LF and drops what it cannot show,
+ * so the clipboard's own text is taken when a paste fills the whole field.
  */
 export function usePasted() {
   const [text, setText] = useState('');

@@ -36,7 +36,10 @@ const skip = {
   '&:focus': { transform: 'none' },
 };
 
-/** What stands around every screen: the way between them, beside the work on a wide screen and below it on a narrow one. */
+/**
+ * What stands around every screen: the way between them, beside the work on a wide screen and
+ * below it on a narrow one.
+ */
 export function Shell() {
   const main = useFocusOnNavigation();
   return (
@@ -92,7 +95,8 @@ export function Shell() {
             to={to}
             end={to === '/'}
             sx={{
-              // On a phone there is no room for all of them: these are reached from the screens for collecting and of the account.
+              // On a phone there is no room for all of them: these are reached from the screens for
+              // collecting and of the account.
               'display': { xs: to === '/harvests' || to === '/providers' ? 'none' : 'flex', md: 'flex' },
               'flexDirection': { xs: 'column', md: 'row' },
               'flex': { xs: 1, md: 'none' },

@@ -3,25 +3,30 @@ import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useMutation } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useForm } from 'react-hook-form';
 import { useNavigate } from 'react-router';
 import type { BodyInput, Embed, Routes } from '@orbis/contract';
 import { api, refresh } from '../api.ts';
 import { useAnnounce } from '../components/Announcer.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
+import { tagsIn } from '../components/tags.ts';
 
-/** Name, tags and notes of an embed, and retiring it: none of it changes the code, so none of it makes a revision. */
+/**
+ * Name, tags and notes of an embed, and retiring it: none of it changes the code, so
+ * none of it makes a revision.
+ */
 export function Details({ embed, etag }: { embed: Embed; etag: string }) {
-  const [name, setName] = useState(embed.name);
-  const [tags, setTags] = useState(embed.tags.join(', '));
-  const [notes, setNotes] = useState(embed.notes);
+  const { name, notes } = embed;
+  const { register, handleSubmit, formState } = useForm({
+    values: { name, notes, tags: embed.tags.join(', ') },
+  });
   const announce = useAnnounce();
   const navigate = useNavigate();
   const change = useMutation({
     mutationFn: async (body: BodyInput<Routes['embeds.change']>) =>
       (await api.call('embeds.change', { params: { embed: embed.key }, ifMatch: etag, body })).data,
     onSuccess: async (now, body) => {
-      await refresh();
+      await refresh('embeds');
       announce(
         body.retired === undefined
           ? 'Saved.'
@@ -40,51 +45,23 @@ export function Details({ embed, etag }: { embed: Embed; etag: string }) {
         })
       ).data,
     onSuccess: async (copy) => {
-      await refresh();
+      await refresh('embeds');
       announce(`This is the copy, “${copy.name}”. It is placed nowhere yet.`);
       await navigate(`/collection/${copy.key}`);
     },
   });
-  const changed = name !== embed.name || tags !== embed.tags.join(', ') || notes !== embed.notes;
   return (
     <Stack
       component="form"
       spacing={2}
-      onSubmit={(event) => {
-        event.preventDefault();
-        change.mutate({
-          name,
-          notes,
-          tags: tags
-            .split(',')
-            .map((tag) => tag.trim())
-            .filter(Boolean),
-        });
-      }}
+      onSubmit={handleSubmit(({ tags, ...values }) => change.mutate({ ...values, tags: tagsIn(tags) }))}
     >
-      <TextField
-        label="Name"
-        value={name}
-        onChange={(e) => setName(e.target.value)}
-        required
-        helperText={`Its key stays ${embed.key}.`}
-      />
-      <TextField
-        label="Tags"
-        value={tags}
-        onChange={(e) => setTags(e.target.value)}
-        helperText="With commas between them."
-      />
-      <TextField
-        label="Notes"
-        value={notes}
-        onChange={(e) => setNotes(e.target.value)}
-        multiline
-        minRows={2}
-      />
+      <TextField label="Name" {...register('name')} required helperText={`Its key stays ${embed.key}.`} />
+      <TextField label="Tags" {...register('tags')} helperText="With commas between them." />
+      <TextField label="Notes" {...register('notes')} multiline minRows={2} />
       <ProblemNote error={change.error ?? duplicate.error} />
       <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap' }}>
-        <Button type="submit" variant="outlined" disabled={!changed || change.isPending}>
+        <Button type="submit" variant="outlined" disabled={!formState.isDirty || change.isPending}>
           Save these
         </Button>
         <Button

@@ -42,8 +42,7 @@ export default function EmbedScreen() {
           ...(now.tags.length > 0 ? [now.tags.join(', ')] : []),
         ].join(' · ')}
       />
-      {/* A saved revision begins a new draft. */}
-      <Workbench key={`${now.key} ${now.revision}`} embed={now} etag={etag} />
+      <Workbench key={now.key} embed={now} etag={etag} />
       <Box
         sx={{
           display: 'grid',

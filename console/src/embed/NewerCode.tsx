@@ -22,7 +22,7 @@ export function NewerCode({ embed, etag }: { embed: Embed; etag: string }) {
       api.call('sources.create', { params: { embed: embed.key }, ifMatch: etag, body: { text, dropUnfit } }),
     onSuccess: async ({ data, status }) => {
       setText('');
-      await refresh();
+      await refresh('embeds');
       announce(
         status === 200
           ? 'That is the code that is here already.'

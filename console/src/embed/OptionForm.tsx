@@ -135,7 +135,8 @@ export function OptionForm({
   );
 }
 
-/* In the order of the sheet: what matters most of this provider stands first in it. What makes no sense for this kind is not shown; what only the provider does not offer is. */
+/* In the order of the sheet: what matters most of this provider stands first in it. What makes no sense for
+   this kind is not shown; what only the provider does not offer is. */
 function settingsFor(
   sheet: Sheet | null,
   reading: Props['reading'],

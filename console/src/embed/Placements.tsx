@@ -25,7 +25,7 @@ export function Placements({ embed }: { embed: Embed }) {
       (await api.call('placements.create', { body: { embed: embed.key, place: place.trim() } })).data,
     onSuccess: async (placement) => {
       setPlace('');
-      await refresh();
+      await refresh('placements');
       announce(`Placed in ${placement.place}. Copy its code, and paste it there.`);
     },
   });

@@ -15,16 +15,20 @@ const screens = {
 };
 type Screen = keyof typeof screens;
 
-/** The embed as it would look (while an option cannot be fulfilled: as it last looked), in a frame of its own on another host: nothing of it runs where the owner is signed in. */
+/**
+ * The embed as it would look (while an option cannot be fulfilled: as it last looked), in a frame of its own
+ * on another host: nothing of it runs where the owner is signed in.
+ */
 export function Preview({
   embed,
   placement,
-  options,
+  shown,
   frame,
 }: {
   embed: string;
   placement?: string;
-  options: Options | null;
+  /** What is shown: the same code is not loaded again. */
+  shown: { options: Options; text: string } | null;
   frame: Ref<HTMLIFrameElement>;
 }) {
   const [screen, setScreen] = useState<Screen>('phone');
@@ -36,12 +40,12 @@ export function Preview({
     return () => watch.disconnect();
   }, []);
   const preview = useQuery({
-    queryKey: ['preview', placement ?? embed, options],
-    enabled: options !== null,
+    queryKey: ['preview', placement ?? embed, shown?.text],
+    enabled: shown !== null,
     queryFn: async () =>
       (
         await api.call('previews.create', {
-          body: { ...(placement === undefined ? { embed } : { placement }), options: options! },
+          body: { ...(placement === undefined ? { embed } : { placement }), options: shown!.options },
         })
       ).data,
     placeholderData: (before) => before,

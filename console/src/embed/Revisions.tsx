@@ -28,7 +28,7 @@ export function Revisions({ embed, etag }: { embed: Embed; etag: string }) {
         })
       ).data,
     onSuccess: async (now, revision) => {
-      await refresh();
+      await refresh('embeds');
       const places =
         now.placements > 0 ? ` ${plural(now.placements, 'place')} may carry another code now.` : '';
       announce(

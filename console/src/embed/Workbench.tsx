@@ -13,6 +13,7 @@ import { ProblemNote } from '../components/ProblemNote.tsx';
 import { Changes } from './Changes.tsx';
 import { inheritedFrom } from './inherited.ts';
 import { useComposedDraft } from './composed-draft.ts';
+import type { WorkedOn } from './useComposition.ts';
 import { SavePreset } from '../groups/SavePreset.tsx';
 import { PresetChooser } from './PresetChooser.tsx';
 import { Placements } from './Placements.tsx';
@@ -20,10 +21,15 @@ import { Preview } from './Preview.tsx';
 import { Revisions } from './Revisions.tsx';
 import { OptionForm } from './OptionForm.tsx';
 
-/** Where an embed is worked on: every change shows at once in the preview, in the code and in the list of edits. */
+const ofEmbed: WorkedOn = { asked: (here) => ({ embed: here }), circumstances: {} };
+
+/**
+ * Where an embed is worked on: every change shows at once in the preview, in the code
+ * and in the list of edits.
+ */
 export function Workbench({ embed, etag }: { embed: Embed; etag: string }) {
   const announce = useAnnounce();
-  const work = useComposedDraft(embed, embed.current.options);
+  const work = useComposedDraft(embed, embed.current.options, ofEmbed);
   const { draft, changed, composition } = work;
   const save = useMutation({
     mutationFn: async () =>
@@ -35,7 +41,7 @@ export function Workbench({ embed, etag }: { embed: Embed; etag: string }) {
         })
       ).data,
     onSuccess: async (now) => {
-      await refresh();
+      await refresh('embeds');
       announce(
         now.revision === embed.revision
           ? 'Nothing differs.'
@@ -55,7 +61,7 @@ export function Workbench({ embed, etag }: { embed: Embed; etag: string }) {
     >
       <Stack spacing={3} sx={{ minWidth: 0 }}>
         <Card>
-          <Preview frame={work.frame} embed={embed.key} options={work.shown} />
+          <Preview frame={work.frame} embed={embed.key} shown={work.shown} />
         </Card>
         <Card
           title="The code"
@@ -92,9 +98,9 @@ export function Workbench({ embed, etag }: { embed: Embed; etag: string }) {
             </Button>
             {changed && <Button onClick={work.reset}>Back to revision {embed.revision}</Button>}
           </Box>
-          {work.shown && Object.keys(work.shown).length > 0 && (
+          {work.shown && Object.keys(work.shown.options).length > 0 && (
             <Box sx={{ mt: 2 }}>
-              <SavePreset options={work.shown} />
+              <SavePreset options={work.shown.options} />
             </Box>
           )}
           {changed && embed.placements > 0 && (

@@ -1,10 +1,12 @@
-import { useQuery, type UseQueryResult } from '@tanstack/react-query';
-import { useDeferredValue, useRef, useState, type RefObject } from 'react';
+import type { UseQueryResult } from '@tanstack/react-query';
+import { useRef, useState, type Dispatch, type RefObject, type SetStateAction } from 'react';
 import { handName, type Options, type Sheet } from '@orbis/core';
 import type { Composition, Embed } from '@orbis/contract';
-import { api, useList } from '../api.ts';
+import { useList } from '../api.ts';
+import { useDebounced } from '../components/useDebounced.ts';
 import { draftOf, optionsOf, type Draft } from './draft.ts';
 import { usePlayerTime, type PlayerTime } from './player-time.ts';
+import { useComposition, type Composed, type WorkedOn } from './useComposition.ts';
 
 /** Options as they are being worked on, with what they come to. */
 export interface ComposedDraft {
@@ -15,10 +17,10 @@ export interface ComposedDraft {
   changed: boolean;
   /** Whether the draft as it stands has been composed, without a problem. */
   fits: boolean;
-  composition: UseQueryResult<Composition & { options: Options }>;
+  composition: UseQueryResult<Composed>;
   problems: Composition['problems'];
-  /** The options that the composition is of, where they can be had. */
-  shown: Options | null;
+  /** The composition that is shown, with the options that it is of, where they can be had. */
+  shown: { options: Options; text: string } | null;
   /** The options that the draft as it stands comes to. */
   options: () => Options;
   sheet: Sheet | null;
@@ -32,37 +34,37 @@ export interface ComposedDraft {
   reset: () => void;
 }
 
-/** Works on the options of an embed, or of one of its placements (by its id): every change is composed at once. */
-export function useComposedDraft(embed: Embed, options: Options, placement?: string): ComposedDraft {
+/* So long, in ms, the typing rests before a draft is composed. */
+const quiet = 300;
+
+/** Works on the options of an embed, or of one of its placements: each draft is composed in this browser. */
+export function useComposedDraft(embed: Embed, options: Options, place: WorkedOn): ComposedDraft {
   const saved = draftOf(options);
-  const [draft, setDraft] = useState<Draft>(saved);
+  const [draft, setDraft] = useDraftOf(saved);
   const sheets = useList('providers.list', {});
   const sheet = sheets.items.find(({ id }) => id === embed.reading.sheet?.id)?.sheet ?? null;
-  const { options: wanted, wrong } = optionsOf(useDeferredValue(draft), {
-    sheets: sheet ? [sheet] : [],
-    saved: options,
-  });
+  const known = { sheets: sheet ? [sheet] : [], saved: options };
+  const still = useDebounced(draft, quiet);
+  const settled = still === draft;
+  const { options: wanted, wrong } = optionsOf(still, known);
   const frame = useRef<HTMLIFrameElement>(null);
   const player = usePlayerTime(frame);
-  const target = placement === undefined ? { embed: embed.key } : { placement };
-  const composition = useQuery({
-    queryKey: ['composition', target, wanted],
-    queryFn: async () => ({
-      ...(await api.call('compositions.create', { body: { ...target, options: wanted } })).data,
-      options: wanted,
-    }),
-    placeholderData: (before) => before,
-  });
+  const composition = useComposition(embed, wanted, place, sheets.data && known.sheets);
   const problems = composition.data?.problems ?? [];
   return {
     draft,
     wrong,
     changed: differs(draft, saved),
-    fits: !composition.isPlaceholderData && problems.length === 0 && Object.keys(wrong).length === 0,
+    fits:
+      composition.isSuccess &&
+      !composition.isPlaceholderData &&
+      settled &&
+      problems.length === 0 &&
+      Object.keys(wrong).length === 0,
     composition,
     problems,
-    options: () => optionsOf(draft, { sheets: sheet ? [sheet] : [], saved: options }).options,
-    shown: composition.data && problems.length === 0 ? composition.data.options : null,
+    options: () => optionsOf(draft, known).options,
+    shown: composition.data && problems.length === 0 ? composition.data : null,
     sheet,
     frame,
     player,
@@ -75,6 +77,17 @@ export function useComposedDraft(embed: Embed, options: Options, placement?: str
     add: (options) => setDraft((now) => ({ ...now, ...draftOf(options) })),
     reset: () => setDraft(saved),
   };
+}
+
+/* A draft of what is saved; where something else is saved, it begins anew. */
+function useDraftOf(saved: Draft): [Draft, Dispatch<SetStateAction<Draft>>] {
+  const [draft, setDraft] = useState(saved);
+  const [of, setOf] = useState(saved);
+  if (JSON.stringify(of) !== JSON.stringify(saved)) {
+    setOf(saved);
+    setDraft(saved);
+  }
+  return [draft, setDraft];
 }
 
 /* An option that is empty is not asked for; a parameter that is set by hand can be empty. */

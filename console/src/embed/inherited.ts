@@ -3,7 +3,9 @@ import { spoken } from '@orbis/contract/language';
 import { formatOptions } from '@orbis/contract/options';
 import type { Inherited } from './fields/field.ts';
 
-/** What holds where nothing is asked: the values of each level, the farthest first, so that nearer ones win. */
+/**
+ * What holds where nothing is asked: the values of each level, the farthest first, so that nearer ones win.
+ */
 export const inheritedFrom = (
   levels: readonly (readonly [level: OptionLevel | 'code', options: Options])[],
 ): Record<string, Inherited> =>

@@ -7,7 +7,9 @@ export interface ProvidersOption {
   sheet: Sheet;
 }
 
-/** What these sheets declare beside the table of options, each under its provider’s name: “Layout (Fennfeed)”. */
+/**
+ * What these sheets declare beside the table of options, each under its provider’s name: “Layout (Fennfeed)”.
+ */
 export const optionsOfProviders = (sheets: readonly Sheet[]): ProvidersOption[] =>
   sheets.flatMap((sheet) =>
     ownOptions(sheet).map(({ name, own }) => ({

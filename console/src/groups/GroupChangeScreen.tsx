@@ -1,12 +1,7 @@
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import FormControlLabel from '@mui/material/FormControlLabel';
-import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
-import Switch from '@mui/material/Switch';
-import TextField from '@mui/material/TextField';
-import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
@@ -21,10 +16,12 @@ import { useAnnounce } from '../components/Announcer.tsx';
 import { Card } from '../components/Card.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 import { ScreenHead } from '../components/ScreenHead.tsx';
+import { ChosenPreset } from './ChosenPreset.tsx';
+import { OptionChoice } from './OptionChoice.tsx';
 import { OwnPresets } from './OwnPresets.tsx';
 import { SavePreset } from './SavePreset.tsx';
-import { DryRun } from './DryRun.tsx';
 import { PastChanges } from './PastChanges.tsx';
+import { Tried } from './Tried.tsx';
 
 /** Changes many embeds at once: what, then what it would do, then done; and taken back as one. */
 export default function GroupChangeScreen() {
@@ -61,12 +58,11 @@ export default function GroupChangeScreen() {
     onSuccess: async ({ change }) => {
       setTried(null);
       setDone(change);
-      await refresh();
+      await refresh('embeds');
       announce(change ? `${plural(change.embeds, 'embed')} changed.` : 'Nothing differs.');
     },
   });
   const current = tried !== null && tried.said === said ? tried.outcome : null;
-  const blocked = current !== null && current.impossible.length > 0 && !skip;
 
   return (
     <>
@@ -79,67 +75,8 @@ export default function GroupChangeScreen() {
       <Stack spacing={3}>
         <Card title="What they shall be">
           <Stack spacing={2}>
-            <TextField
-              label="A preset"
-              select
-              value={preset}
-              onChange={(event) => setPreset(event.target.value)}
-              helperText={chosen?.meaning}
-              sx={{ maxWidth: 420 }}
-              slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}
-            >
-              <MenuItem value="">None</MenuItem>
-              {presets.items.map(({ key }) => (
-                <MenuItem key={key} value={key}>
-                  {key.replaceAll('-', ' ')}
-                </MenuItem>
-              ))}
-            </TextField>
-            {Object.keys(draft).map((name) => {
-              const { option, label } = choosable.find((known) => known.option.name === name)!;
-              const explain = option.own?.explain ?? optionWords(name).explain;
-              return (
-                <Box key={name} sx={{ display: 'flex', gap: 1, alignItems: 'flex-start', maxWidth: 620 }}>
-                  <TextField
-                    fullWidth
-                    label={label}
-                    value={draft[name]}
-                    placeholder={option.example}
-                    error={wrong[name] !== undefined}
-                    helperText={wrong[name] ?? explain}
-                    onChange={(event) => setDraft((now) => ({ ...now, [name]: event.target.value }))}
-                    slotProps={{ inputLabel: { shrink: true } }}
-                  />
-                  <Button
-                    onClick={() =>
-                      setDraft((now) =>
-                        Object.fromEntries(Object.entries(now).filter(([other]) => other !== name)),
-                      )
-                    }
-                    aria-label={`Leave ${label} as it is`}
-                  >
-                    Leave it
-                  </Button>
-                </Box>
-              );
-            })}
-            <TextField
-              label="Another option"
-              select
-              value=""
-              onChange={(event) => setDraft((now) => ({ ...now, [event.target.value]: '' }))}
-              sx={{ maxWidth: 420 }}
-              slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}
-            >
-              <MenuItem value="">Choose what to set</MenuItem>
-              {choosable
-                .filter(({ option }) => !(option.name in draft))
-                .map(({ option, label }) => (
-                  <MenuItem key={option.name} value={option.name}>
-                    {label}
-                  </MenuItem>
-                ))}
-            </TextField>
+            <ChosenPreset presets={presets.items} value={preset} onChange={setPreset} />
+            <OptionChoice choosable={choosable} draft={draft} wrong={wrong} onChange={setDraft} />
             <Box>
               <Button
                 variant={current ? 'outlined' : 'contained'}
@@ -154,38 +91,13 @@ export default function GroupChangeScreen() {
           </Stack>
         </Card>
         {current && (
-          <Card
-            title={`${plural(current.changed.length, 'embed')} of ${current.found} would change`}
-            action={
-              <Button
-                variant="contained"
-                disabled={blocked || current.changed.length === 0 || make.isPending}
-                onClick={() => make.mutate()}
-              >
-                Do it
-              </Button>
-            }
-          >
-            {current.same > 0 && (
-              <Typography color="textSecondary">
-                {current.same === 1 ? 'One has' : `${current.same} have`} it already.
-              </Typography>
-            )}
-            {current.impossible.length > 0 && (
-              <Alert severity="warning" variant="outlined" sx={{ mb: 2 }}>
-                {current.impossible.map(({ embed, name, problems }) => (
-                  <div key={embed}>
-                    <strong>{name}</strong>: {problems.map(({ detail }) => detail).join(' ')}
-                  </div>
-                ))}
-                <FormControlLabel
-                  control={<Switch checked={skip} onChange={(_, on) => setSkip(on)} />}
-                  label="Leave these alone, and change the others"
-                />
-              </Alert>
-            )}
-            <DryRun outcome={current} />
-          </Card>
+          <Tried
+            outcome={current}
+            skip={skip}
+            onSkip={setSkip}
+            isBusy={make.isPending}
+            onDo={() => make.mutate()}
+          />
         )}
         {done && (
           <Alert severity="success" variant="outlined">

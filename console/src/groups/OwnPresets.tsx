@@ -14,7 +14,7 @@ export function OwnPresets() {
   const remove = useMutation({
     mutationFn: (preset: string) => api.call('presets.remove', { params: { preset }, ifMatch: '*' }),
     onSuccess: async () => {
-      await refresh();
+      await refresh('presets');
       announce('The preset is gone. Embeds that had it put on them stay as they are.');
     },
   });

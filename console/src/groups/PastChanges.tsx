@@ -17,7 +17,7 @@ export function PastChanges() {
     mutationFn: async (change: string) =>
       (await api.call('changes.undo', { params: { change }, body: {} })).data,
     onSuccess: async ({ embeds }) => {
-      await refresh();
+      await refresh('embeds');
       announce(`Taken back: ${plural(embeds, 'embed')} as before.`);
     },
   });

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useMutation } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useForm, useWatch } from 'react-hook-form';
 import type { Options } from '@orbis/core';
 import { ApiError } from '@orbis/contract/client';
 import { api, refresh } from '../api.ts';
@@ -20,16 +20,11 @@ export function SavePreset({ options }: { options: Options }) {
 }
 
 function Form({ options }: { options: Options }) {
-  const [name, setName] = useState('');
-  const [meaning, setMeaning] = useState('');
+  const { control, register, handleSubmit, reset } = useForm({ defaultValues: { name: '', meaning: '' } });
   const announce = useAnnounce();
-  const preset = name
-    .trim()
-    .toLowerCase()
-    .replaceAll(/[^a-z0-9]+/g, '-')
-    .replaceAll(/^-|-$/g, '');
+  const preset = keyOf(useWatch({ control, name: 'name' }));
   const save = useMutation({
-    mutationFn: async () => {
+    mutationFn: async (meaning: string) => {
       const etag = await api.call('presets.read', { params: { preset } }).then(
         (answer) => answer.etag,
         (error: unknown) => {
@@ -41,14 +36,13 @@ function Form({ options }: { options: Options }) {
         await api.call('presets.save', {
           params: { preset },
           ifMatch: etag ?? '"0"',
-          body: { options, ...(meaning.trim() && { meaning: meaning.trim() }) },
+          body: { options, ...(meaning && { meaning }) },
         })
       ).data;
     },
     onSuccess: async ({ key }) => {
-      await refresh();
-      setName('');
-      setMeaning('');
+      await refresh('presets');
+      reset();
       announce(
         `The preset “${key.replaceAll('-', ' ')}” is kept. It can be put on any embed, and on many at once.`,
       );
@@ -57,24 +51,17 @@ function Form({ options }: { options: Options }) {
   return (
     <Box>
       <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'flex-start' }}>
-        <TextField
-          size="small"
-          label="Name of the preset"
-          value={name}
-          onChange={(event) => setName(event.target.value)}
-          placeholder="silent loop"
-        />
+        <TextField size="small" label="Name of the preset" {...register('name')} placeholder="silent loop" />
         <TextField
           size="small"
           label="What it is for"
-          value={meaning}
-          onChange={(event) => setMeaning(event.target.value)}
+          {...register('meaning')}
           sx={{ flex: 1, minWidth: 200 }}
         />
         <Button
           variant="outlined"
           disabled={preset === '' || save.isPending}
-          onClick={() => save.mutate()}
+          onClick={handleSubmit(({ meaning }) => save.mutate(meaning.trim()))}
           sx={{ height: 40 }}
         >
           Keep it
@@ -84,3 +71,11 @@ function Form({ options }: { options: Options }) {
     </Box>
   );
 }
+
+/* The key that a name makes. */
+const keyOf = (name: string): string =>
+  name
+    .trim()
+    .toLowerCase()
+    .replaceAll(/[^a-z0-9]+/g, '-')
+    .replaceAll(/^-|-$/g, '');

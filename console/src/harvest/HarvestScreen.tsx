@@ -16,6 +16,7 @@ import { Findings } from '../components/Findings.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 import { ScreenHead } from '../components/ScreenHead.tsx';
 import { Waiting } from '../components/Waiting.tsx';
+import { tagsIn } from '../components/tags.ts';
 import { FoundEmbed } from './FoundEmbed.tsx';
 
 /** One page: what was found on it, to be chosen, named and collected. */
@@ -44,15 +45,12 @@ function Found({ harvest }: { harvest: Harvest }) {
           params: { harvest: harvest.id },
           body: {
             items: chosen.map(({ number, name }) => ({ number, name: names[number]?.trim() || name })),
-            tags: tags
-              .split(',')
-              .map((tag) => tag.trim())
-              .filter(Boolean),
+            tags: tagsIn(tags),
           },
         })
       ).data,
     onSuccess: async ({ items }) => {
-      await refresh();
+      await refresh('harvests', 'embeds');
       announce(`${plural(items.length, 'embed')} collected.`);
     },
   });
@@ -92,7 +90,7 @@ function Found({ harvest }: { harvest: Harvest }) {
               <Box
                 component="form"
                 sx={{ display: 'flex', gap: 1.5, mt: 3, flexWrap: 'wrap', alignItems: 'flex-start' }}
-                onSubmit={(event: React.FormEvent) => {
+                onSubmit={(event: React.SubmitEvent) => {
                   event.preventDefault();
                   take.mutate();
                 }}

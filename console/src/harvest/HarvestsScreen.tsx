@@ -26,7 +26,7 @@ export default function HarvestsScreen() {
     mutationFn: async (body: BodyInput<Routes['harvests.create']>) =>
       (await api.call('harvests.create', { body })).data,
     onSuccess: async ({ id }) => {
-      await refresh();
+      await refresh('harvests');
       await navigate(`/harvests/${id}`);
     },
   });
@@ -44,7 +44,7 @@ export default function HarvestsScreen() {
           <Box
             component="form"
             sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'flex-start' }}
-            onSubmit={(event: React.FormEvent) => {
+            onSubmit={(event: React.SubmitEvent) => {
               event.preventDefault();
               harvest.mutate({ address: address.trim() });
             }}

@@ -8,7 +8,10 @@ import { plural } from '@orbis/contract/language';
 /* More than this is no list that anybody reads. */
 const most = 50;
 
-/** What came of many codes, or would: how many are taken, which are there already under another name, which cannot be taken. */
+/**
+ * What came of many codes, or would: how many are taken, which are there already under another name, which
+ * cannot be taken.
+ */
 export function ImportOutcome({
   answer: { taken, doubled, refused },
   items,

@@ -10,63 +10,36 @@ import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { ImportAnswer, ImportEvent, ImportItem } from '@orbis/contract';
-import { ApiError } from '@orbis/contract/client';
-import { OrbisError } from '@orbis/contract/errors';
-import { eventsIn } from '@orbis/contract/events';
-import { itemsInFile } from '@orbis/contract/import-file';
+import type { ImportAnswer, ImportItem } from '@orbis/contract';
 import { plural } from '@orbis/contract/language';
-import { api, refresh } from '../api.ts';
+import { refresh } from '../api.ts';
 import { useAnnounce } from '../components/Announcer.tsx';
 import { Card } from '../components/Card.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 import { ScreenHead } from '../components/ScreenHead.tsx';
+import { tagsIn } from '../components/tags.ts';
 import { ImportOutcome } from './ImportOutcome.tsx';
+import { itemsIn, takeIn } from './take-in.ts';
 
 /** Takes in many codes from files: tried first, then all of them or none. */
 export default function ImportScreen() {
   const [items, setItems] = useState<{ files: string; items: ImportItem[] } | null>(null);
   const [tags, setTags] = useState('');
   const [skipRefused, setSkip] = useState(false);
-  const [progress, setProgress] = useState<{ read: number; of: number } | null>(null);
+  const [progress, setProgress] = useState<Progressed | null>(null);
   const [tried, setTried] = useState<ImportAnswer | null>(null);
   const [done, setDone] = useState<ImportAnswer | null>(null);
   const announce = useAnnounce();
-  const tagList = tags
-    .split(',')
-    .map((tag) => tag.trim())
-    .filter(Boolean);
+  const tagList = tagsIn(tags);
 
-  const run = async (what: ImportItem[], dryRun: boolean): Promise<ImportAnswer> => {
-    setProgress({ read: 0, of: what.length });
-    try {
-      const withTags = what.map((item) => ({ ...item, tags: [...(item.tags ?? []), ...tagList] }));
-      const response = await api.open('imports.watch', { body: { items: withTags, dryRun, skipRefused } });
-      for await (const event of eventsIn<ImportEvent>(response)) {
-        if ('problem' in event) throw new ApiError(event.problem);
-        if ('done' in event) return event.done;
-        setProgress(event);
-      }
-      throw new OrbisError('bad-request', {
-        problem:
-          'The connection broke off before all was read. Look into the collection to see whether the codes are there.',
-      });
-    } finally {
-      setProgress(null);
-    }
-  };
+  const run = (what: ImportItem[], dryRun: boolean): Promise<ImportAnswer> =>
+    takeIn(what, { tags: tagList, dryRun, skipRefused }, setProgress).finally(() => setProgress(null));
   const look = useMutation({
     mutationFn: async (files: File[]) => {
       setTried(null);
       setDone(null);
       setItems(null);
-      const read = (
-        await Promise.all(files.map(async (file) => itemsInFile(await file.text(), file.name)))
-      ).flat();
-      if (read.length === 0)
-        throw new OrbisError('bad-request', {
-          problem: 'There is no code in it. A CSV file needs the columns name and code.',
-        });
+      const read = await itemsIn(files);
       setItems({ files: files.length === 1 ? files[0]!.name : plural(files.length, 'file'), items: read });
       return run(read, true);
     },
@@ -77,7 +50,7 @@ export default function ImportScreen() {
     onSuccess: async (answer) => {
       setDone(answer);
       setTried(null);
-      await refresh();
+      await refresh('embeds');
       announce(`${plural(answer.taken.length, 'code is', 'codes are')} in the collection.`);
     },
   });
@@ -100,40 +73,12 @@ export default function ImportScreen() {
               helperText="With commas between them. By a tag they are found, and changed, together."
               sx={{ maxWidth: 420 }}
             />
-            <Button
-              component="label"
+            <ChooseFiles
               variant={tried ? 'outlined' : 'contained'}
               disabled={progress !== null}
-              sx={{ alignSelf: 'flex-start' }}
-            >
-              Choose files
-              <input
-                type="file"
-                multiple
-                hidden
-                aria-label="Files with codes"
-                accept=".csv,.ndjson,.jsonl,.html,.htm,.txt"
-                onChange={(event) => {
-                  const files = [...(event.target.files ?? [])];
-                  if (files.length > 0) look.mutate(files);
-                  event.target.value = '';
-                }}
-              />
-            </Button>
-            {progress && (
-              <Box role="status">
-                <LinearProgress
-                  variant="determinate"
-                  value={(100 * progress.read) / progress.of}
-                  aria-label="Codes read"
-                />
-                <Typography variant="body2" color="textSecondary" sx={{ mt: 0.75 }}>
-                  {progress.read === progress.of
-                    ? 'Writing it down…'
-                    : `${progress.read.toLocaleString()} of ${plural(progress.of, 'code')} read`}
-                </Typography>
-              </Box>
-            )}
+              onFiles={(files) => look.mutate(files)}
+            />
+            {progress && <Progress {...progress} />}
             <ProblemNote error={look.error ?? take.error} />
           </Stack>
         </Card>
@@ -173,3 +118,43 @@ export default function ImportScreen() {
     </>
   );
 }
+
+interface Progressed {
+  read: number;
+  of: number;
+}
+
+const Progress = ({ read, of }: Progressed) => (
+  <Box role="status">
+    <LinearProgress variant="determinate" value={(100 * read) / of} aria-label="Codes read" />
+    <Typography variant="body2" color="textSecondary" sx={{ mt: 0.75 }}>
+      {read === of ? 'Writing it down…' : `${read.toLocaleString()} of ${plural(of, 'code')} read`}
+    </Typography>
+  </Box>
+);
+
+const ChooseFiles = ({
+  variant,
+  disabled,
+  onFiles,
+}: {
+  variant: 'outlined' | 'contained';
+  disabled: boolean;
+  onFiles: (files: File[]) => void;
+}) => (
+  <Button component="label" variant={variant} disabled={disabled} sx={{ alignSelf: 'flex-start' }}>
+    Choose files
+    <input
+      type="file"
+      multiple
+      hidden
+      aria-label="Files with codes"
+      accept=".csv,.ndjson,.jsonl,.html,.htm,.txt"
+      onChange={(event) => {
+        const files = [...(event.target.files ?? [])];
+        if (files.length > 0) onFiles(files);
+        event.target.value = '';
+      }}
+    />
+  </Button>
+);

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import { useMutation } from '@tanstack/react-query';
-import { defaultsFor, withBareNames } from '@orbis/core';
+import { classFor, defaultsFor, withBareNames } from '@orbis/core';
 import type { Embed, Placement, Site } from '@orbis/contract';
 import { api, refresh } from '../api.ts';
 import { Changes } from '../embed/Changes.tsx';
@@ -24,7 +24,11 @@ interface Props {
 /** The options of one place, beside how the embed looks with them there. */
 export function PlacementForm({ placement, etag, embed, site }: Props) {
   const announce = useAnnounce();
-  const work = useComposedDraft(embed, placement.options, placement.id);
+  const levels = { embed: embed.current.options, site: defaultsFor(site.defaults, embed.kind) };
+  const work = useComposedDraft(embed, placement.options, {
+    asked: (here) => ({ ...levels, placement: here }),
+    circumstances: site.head ? { apart: classFor(placement.id) } : {},
+  });
   const { draft, composition } = work;
   const save = useMutation({
     mutationFn: async () =>
@@ -36,7 +40,7 @@ export function PlacementForm({ placement, etag, embed, site }: Props) {
         })
       ).data,
     onSuccess: async () => {
-      await refresh();
+      await refresh('placements');
       announce(`Saved for ${placement.place}.`);
     },
   });
@@ -51,7 +55,7 @@ export function PlacementForm({ placement, etag, embed, site }: Props) {
     >
       <Stack spacing={3} sx={{ minWidth: 0 }}>
         <Card title="How it looks here">
-          <Preview frame={work.frame} embed={embed.key} placement={placement.id} options={work.shown} />
+          <Preview frame={work.frame} embed={embed.key} placement={placement.id} shown={work.shown} />
         </Card>
         <Card title="The code">
           <ProblemNote error={composition.error} />
@@ -67,8 +71,8 @@ export function PlacementForm({ placement, etag, embed, site }: Props) {
           uncarried={composition.data?.uncarried ?? []}
           inherited={inheritedFrom([
             ['code', embed.inCode],
-            ['site', withBareNames(defaultsFor(site.defaults, embed.kind), work.sheet)],
-            ['embed', embed.current.options],
+            ['site', withBareNames(levels.site, work.sheet)],
+            ['embed', levels.embed],
           ])}
           sheet={work.sheet}
           reading={embed.reading}

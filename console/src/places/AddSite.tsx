@@ -1,9 +1,10 @@
 import { api } from '../api.ts';
-import { AddForm } from './AddForm.tsx';
+import { AddForm } from '../components/AddForm.tsx';
 
 export function AddSite() {
   return (
     <AddForm
+      changes="sites"
       button="Add the site"
       fields={[
         { name: 'name', label: 'Name', placeholder: 'Hollin Fell Observatory' },

@@ -11,7 +11,7 @@ import { Card } from '../components/Card.tsx';
 import { More } from '../components/More.tsx';
 import { Disclosure } from '../components/Disclosure.tsx';
 import { formatWhen } from '../components/when.ts';
-import { AddForm } from './AddForm.tsx';
+import { AddForm } from '../components/AddForm.tsx';
 
 /** One site with its pages and their spots, and what adds more of both. */
 export function SiteCard({ site }: { site: Site }) {
@@ -39,6 +39,7 @@ export function SiteCard({ site }: { site: Site }) {
         ))}
         <More list={pages} />
         <AddForm
+          changes="sites"
           button="Add a page"
           fields={[
             { name: 'title', label: 'Title of a page', placeholder: 'Talks' },
@@ -81,6 +82,7 @@ function PageItem({ page }: { page: Page }) {
       </Box>
       <Disclosure label="Add a spot">
         <AddForm
+          changes="sites"
           button="Add a spot"
           fields={[
             { name: 'spot', label: 'Name of a spot', placeholder: 'main' },

@@ -30,7 +30,10 @@ const forMany = allOptions.filter(
     !['title', 'account', 'prefill', 'view', 'page'].includes(name),
 );
 
-/** Whether a site has a way into the heads of its pages, and what is asked of its embeds, by what kind they are of. */
+/**
+ * Whether a site has a way into the heads of its pages, and what is asked of its
+ * embeds, by what kind they are of.
+ */
 export function SiteForm({ site, etag }: { site: Site; etag: string }) {
   const [head, setHead] = useState(site.head);
   const [group, setGroup] = useState<Group>('any');
@@ -57,7 +60,7 @@ export function SiteForm({ site, etag }: { site: Site; etag: string }) {
       ).data;
     },
     onSuccess: async () => {
-      await refresh();
+      await refresh('sites');
       announce(`Saved for ${site.name}. The register says which pages carry an earlier code now.`);
     },
   });

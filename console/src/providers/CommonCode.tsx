@@ -2,7 +2,10 @@ import Typography from '@mui/material/Typography';
 import type { SheetProposal } from '@orbis/contract';
 import { CodeRuns, type CodeRun } from '../components/CodeRuns.tsx';
 
-/** The first code, with what differs from sample to sample marked, and what stands there in the others on demand. */
+/**
+ * The first code, with what differs from sample to sample marked, and what stands
+ * there in the others on demand.
+ */
 export function CommonCode({ proposal: { codes, samples } }: { proposal: SheetProposal }) {
   const [first] = codes.samples;
   const runs = codes.pieces.flatMap(({ text, optional }, i): CodeRun[] => {

@@ -12,7 +12,10 @@ import { useAnnounce } from '../components/Announcer.tsx';
 import { More } from '../components/More.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 
-/** Who answers questions about links, out of lists: taken in from a file, searched by name or by a link, forgotten. */
+/**
+ * Who answers questions about links, out of lists: taken in from a file, searched by name
+ * or by a link, forgotten.
+ */
 export function Endpoints() {
   const [words, setWords] = useState('');
   const list = useList('endpoints.list', { limit: 20, ...(words.trim() && { q: words.trim() }) });
@@ -20,7 +23,7 @@ export function Endpoints() {
   const take = useMutation({
     mutationFn: async (text: string) => (await api.call('endpoints.import', { body: { text } })).data,
     onSuccess: async ({ added, changed }) => {
-      await refresh();
+      await refresh('endpoints');
       announce(
         added + changed === 0
           ? 'All of it was known already.'
@@ -31,7 +34,7 @@ export function Endpoints() {
   const forget = useMutation({
     mutationFn: (endpoint: string) => api.call('endpoints.remove', { params: { endpoint } }),
     onSuccess: async () => {
-      await refresh();
+      await refresh('endpoints');
       announce('Forgotten. Taking the list in again makes it known again.');
     },
   });

@@ -195,7 +195,7 @@ function Remove({ id, etag }: { id: string; etag: string }) {
       api.call('providers.remove', { params: { provider: id }, query: { accept: 'true' }, ifMatch: etag }),
     onSuccess: async () => {
       await navigate('/providers');
-      await refresh();
+      await refresh('providers');
       announce('The sheet is removed.');
     },
   });

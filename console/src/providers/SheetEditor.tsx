@@ -43,7 +43,7 @@ export function SheetEditor({
         })
       ).data,
     onSuccess: async (provider) => {
-      await refresh();
+      await refresh('providers');
       await onSaved(provider);
     },
   });

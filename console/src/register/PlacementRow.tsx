@@ -25,7 +25,7 @@ export function PlacementRow({ placement, showEmbed = true }: { placement: Place
   const code = async (): Promise<string> => {
     setError(null);
     const { data, status } = await api.call('deliveries.create', { params: { placement: placement.id } });
-    if (status === 201) await refresh();
+    if (status === 201) await refresh('placements');
     setForHead(
       data.snippets
         .filter(({ position }) => position === 'page-head')
@@ -41,24 +41,18 @@ export function PlacementRow({ placement, showEmbed = true }: { placement: Place
   const check = useMutation({
     mutationFn: async () => sweepToItsEnd({ page: placement.page }),
     onSuccess: async () => {
-      await refresh();
+      await refresh('sweeps');
       announce(`${placement.page} has been read.`);
     },
   });
   const end = useMutation({
     mutationFn: async () => api.call('placements.delete', { params: { placement: placement.id } }),
     onSuccess: async () => {
-      await refresh();
+      await refresh('placements');
       announce(`${placement.embedName} is no longer placed in ${placement.place}.`);
     },
   });
-  const { carries, revision } = placement;
   const hasOwn = Object.keys(placement.options).length > 0;
-  const which = placement.served
-    ? `Shown by its link, always as it is now · last seen ${formatWhen(placement.lastSeenAt)}`
-    : carries === null
-      ? `Not seen there yet; its newest revision is ${revision}.`
-      : `${carries.revision === revision ? `Revision ${revision}` : `Revision ${carries.revision ?? '?'}, newest is ${revision}`} · last seen ${formatWhen(placement.lastSeenAt)}`;
   return (
     <Box
       component="article"
@@ -74,25 +68,11 @@ export function PlacementRow({ placement, showEmbed = true }: { placement: Place
           alignItems: 'baseline',
         }}
       >
-        <Typography sx={{ fontWeight: 700, overflowWrap: 'anywhere' }}>
-          {showEmbed && (
-            <>
-              <MuiLink component={Link} to={`/collection/${placement.embed}`} color="inherit">
-                {placement.embedName}
-              </MuiLink>{' '}
-              <Typography component="span" color="textSecondary">
-                in
-              </Typography>{' '}
-            </>
-          )}
-          <MuiLink href={placement.url} target="_blank" rel="noreferrer" color="inherit">
-            {placement.place}
-          </MuiLink>
-        </Typography>
+        <Title placement={placement} showEmbed={showEmbed} />
         <StateMark state={placement.state} />
       </Box>
       <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>
-        {which}
+        {seenIn(placement)}
       </Typography>
       {hasOwn && (
         <Typography variant="body2" sx={{ mb: 1.5 }}>
@@ -130,15 +110,48 @@ export function PlacementRow({ placement, showEmbed = true }: { placement: Place
           for it is kept. Take its code out of the page yourself.
         </Confirm>
       </Box>
-      {forHead !== '' && (
-        <Box sx={{ mt: 1.5, display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'center' }} role="note">
-          <Typography variant="body2">
-            The page needs something in its head as well, once for all its places.
-          </Typography>
-          <CopyButton text={forHead} label="Copy it for the head" />
-        </Box>
-      )}
+      {forHead !== '' && <ForHead code={forHead} />}
       <ProblemNote error={error ?? check.error ?? end.error} />
     </Box>
   );
+}
+
+function Title({ placement, showEmbed }: { placement: Placement; showEmbed: boolean }) {
+  return (
+    <Typography sx={{ fontWeight: 700, overflowWrap: 'anywhere' }}>
+      {showEmbed && (
+        <>
+          <MuiLink component={Link} to={`/collection/${placement.embed}`} color="inherit">
+            {placement.embedName}
+          </MuiLink>{' '}
+          <Typography component="span" color="textSecondary">
+            in
+          </Typography>{' '}
+        </>
+      )}
+      <MuiLink href={placement.url} target="_blank" rel="noreferrer" color="inherit">
+        {placement.place}
+      </MuiLink>
+    </Typography>
+  );
+}
+
+function ForHead({ code }: { code: string }) {
+  return (
+    <Box sx={{ mt: 1.5, display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'center' }} role="note">
+      <Typography variant="body2">
+        The page needs something in its head as well, once for all its places.
+      </Typography>
+      <CopyButton text={code} label="Copy it for the head" />
+    </Box>
+  );
+}
+
+/* What its page was last seen with. */
+function seenIn({ served, carries, revision, lastSeenAt }: Placement): string {
+  const seen = `last seen ${formatWhen(lastSeenAt)}`;
+  if (served) return `Shown by its link, always as it is now · ${seen}`;
+  if (carries === null) return `Not seen there yet; its newest revision is ${revision}.`;
+  if (carries.revision === revision) return `Revision ${revision} · ${seen}`;
+  return `Revision ${carries.revision ?? '?'}, newest is ${revision} · ${seen}`;
 }

@@ -13,7 +13,7 @@ export default function SetPassword() {
   const [password, setPassword] = useState('');
   const [error, setError] = useState<unknown>(null);
   const [ended, setEnded] = useState<{ sessions: number; tokens: number } | null>(null);
-  const set = async (event: React.FormEvent): Promise<void> => {
+  const set = async (event: React.SubmitEvent): Promise<void> => {
     event.preventDefault();
     try {
       const { data } = await api.call('password.set', { body: { secret: secret ?? '-', password } });

@@ -28,7 +28,7 @@ export default function SignIn() {
     );
   }, []);
 
-  const signIn = async (event: React.FormEvent): Promise<void> => {
+  const signIn = async (event: React.SubmitEvent): Promise<void> => {
     event.preventDefault();
     setBusy(true);
     try {

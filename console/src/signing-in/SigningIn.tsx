@@ -22,7 +22,10 @@ export function SigningIn({ title, children }: { title: string; children: ReactN
   );
 }
 
-/** The one-time secret in the page's fragment; it is taken out of the address at once, so that it stays in no history. */
+/**
+ * The one-time secret in the page's fragment; it is taken out of the address at once, so
+ * that it stays in no history.
+ */
 export function takeSecret(): string | null {
   const secret = location.hash.slice(1);
   if (secret) history.replaceState(history.state, '', location.pathname + location.search);

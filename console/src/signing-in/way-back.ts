@@ -1,6 +1,6 @@
 /**
- * Where to go once signed in: back to where somebody came from, on this site only. What comes out is judged as the
- * browser would read it, since backslashes, tabs and line ends lead it elsewhere than they look.
+ * Where to go once signed in: back to where somebody came from, on this site only. What comes out is judged
+ * as the browser would read it, since backslashes, tabs and line ends lead it elsewhere than they look.
  * @param address that of the sign-in page, with the way back in `back`.
  */
 export function wayBackFrom(address: string): string {

@@ -30,14 +30,18 @@ export default function SweepsScreen() {
   // A sweep that somebody else began is followed too.
   const foreign = newest && newest.endedAt === null && newest.id !== live?.id ? newest.id : null;
   useEffect(() => {
-    if (foreign) void watchSweep(foreign, setLive).then(refresh, () => {});
+    if (foreign)
+      void watchSweep(foreign, setLive).then(
+        () => refresh('sweeps'),
+        () => {},
+      );
   }, [foreign]);
 
   const sweep = useMutation({
     mutationFn: async () => sweepToItsEnd({}, setLive),
     onSuccess: async (ended) => {
       setOpen(ended.id);
-      await refresh();
+      await refresh('sweeps');
       announce(`${plural(ended.read, 'page')} read.`);
     },
   });
@@ -119,7 +123,7 @@ export default function SweepsScreen() {
 
 function formatCounts({ read, unreachable, counts }: Sweep): string {
   const states = Object.entries(counts)
-    .filter(([, count]) => Number(count) > 0)
+    .filter(([, count]) => count > 0)
     .map(([state, count]) => `${String(count)} ${formatState(state as PlacementState)}`);
   return `${plural(read, 'page')} read${unreachable > 0 ? `, ${unreachable} could not be read` : ''}${states.length > 0 ? `: ${states.join(', ')}` : ''}`;
 }

@@ -2,7 +2,10 @@ import type { Sweep } from '@orbis/contract';
 import { follow } from '@orbis/contract/events';
 import { api, sendToSignIn } from '../api.ts';
 
-/** Follows a sweep as it goes on, also over a restart of the service; the promise keeps its last state, once it has ended. */
+/**
+ * Follows a sweep as it goes on, also over a restart of the service; the promise keeps its last
+ * state, once it has ended.
+ */
 export async function watchSweep(id: string, onChange: (sweep: Sweep) => void): Promise<Sweep> {
   let last: Sweep | null = null;
   try {

@@ -6,7 +6,10 @@ export interface Transferred {
   bytes: number;
 }
 
-/** Everything that is loaded for an address by a browser that has nothing yet, until the network has been quiet for a while. */
+/**
+ * Everything that is loaded for an address by a browser that has nothing yet, until the network has been
+ * quiet for a while.
+ */
 export async function transferredFor(context: BrowserContext, url: string): Promise<Transferred[]> {
   const page = await context.newPage();
   const devtools = await context.newCDPSession(page);

@@ -1,5 +1,6 @@
 import {
   coordinatesType,
+  ratioType,
   deviceOf,
   optionNamed,
   parameterOf,
@@ -9,6 +10,7 @@ import {
   type EditReason,
   type Expectation,
   type Facts,
+  type Ratio,
   type Implied,
   type LearnedLine,
   type LearnProblem,
@@ -23,7 +25,10 @@ import type { Language, OptionWords } from './language.ts';
 /** A state that a placement can be in. */
 export type PlacementState = keyof typeof spoken.states;
 
-/** What an option is called and does: in words of ours, or of the sheet that declares it. One that nobody knows is called by its name. */
+/**
+ * What an option is called and does: in words of ours, or of the sheet that declares it. One that nobody
+ * knows is called by its name.
+ */
 export function optionWords(
   name: string,
   sheet: Sheet | null = null,
@@ -109,8 +114,8 @@ export function formatValue(name: string, value: OptionValue): string {
   if (option) return option.type.format(value);
   if (typeof value === 'boolean') return switchType.format(value);
   if (Array.isArray(value)) return value.join(', ');
-  if (typeof value === 'object' && 'latitude' in value) return coordinatesType.format(value);
-  return String(value);
+  if (typeof value !== 'object') return String(value);
+  return 'latitude' in value ? coordinatesType.format(value) : ratioType.format(value as Ratio);
 }
 
 /** What a preset that comes with Orbis is for. */
@@ -185,7 +190,9 @@ export function formatMeaning(
   return what === 'item' ? formatPart(means, language) : means;
 }
 
-/** What a part of a code is called to the owner: the parameter's own name, or which step of the address it is. */
+/**
+ * What a part of a code is called to the owner: the parameter's own name, or which step of the address it is.
+ */
 export function formatPart(about: string, language: Language = spoken): string {
   const step = /^step-(\d+)$/.exec(about)?.[1];
   return step === undefined ? about : language.step(step);

@@ -36,7 +36,10 @@ export interface OptionWords {
   words?: Readonly<Record<string, string>>;
 }
 
-/** A language in which Orbis speaks to owners, with the words for every code: a folder of its own beside `en/`, which every function that makes sentences takes. */
+/**
+ * A language in which Orbis speaks to owners, with the words for every code: a folder of its own beside
+ * `en/`, which every function that makes sentences takes.
+ */
 export interface Language {
   /** By the names of options. */
   options: Readonly<Record<string, OptionWords>>;
@@ -46,13 +49,19 @@ export interface Language {
   byHand: OptionWords;
   /** What a value could have been: “on or off”. */
   expected: Readonly<Record<string, Sentence>>;
-  /** Why something was changed: clauses without a full stop, which are joined, or sentences with one. `done` is among the facts. */
+  /**
+   * Why something was changed: clauses without a full stop, which are joined, or sentences with one. `done`
+   * is among the facts.
+   */
   reasons: Readonly<Record<string, Sentence>>;
   /** What a mending does, in a sentence. */
   mends: Readonly<Record<string, Sentence>>;
   /** What speaks for the kind of a code: clauses. */
   evidence: Readonly<Record<string, Sentence>>;
-  /** Why a line of a learned sheet is as it is: clauses, joined by commas; what speaks for a kind may be among them. */
+  /**
+   * Why a line of a learned sheet is as it is: clauses, joined by commas; what speaks
+   * for a kind may be among them.
+   */
   learned: Readonly<Record<string, Sentence>>;
   /** What each rule found. */
   findings: Readonly<Record<string, FindingWords>>;
@@ -60,11 +69,16 @@ export interface Language {
   learnProblems: Readonly<Record<LearnProblem['code'], Sentence>>;
   /** What a line of a proposal is about. */
   learnedAbout: Readonly<Record<LearnedLine['what'], string>>;
-  /** What a line is taken for, where that is no word of its own: light or dark, nothing yet, or no setting. */
+  /**
+   * What a line is taken for, where that is no word of its own: light or dark, nothing yet, or no setting.
+   */
   learnedMeaning: Readonly<Record<'look' | 'open' | 'none', string>>;
   /** A step of an address, counted from 1. */
   step: (number: string) => string;
-  /** What joins clauses: the last two of several, what is missing to what there is, and a reason to what was done. */
+  /**
+   * What joins clauses: the last two of several, what is missing to what there is, and a
+   * reason to what was done.
+   */
   joints: Readonly<Record<'and' | 'andMissing' | 'because', string>>;
   /** What the states of a placement are called. */
   stateNames: Readonly<Record<string, string>>;

@@ -1,4 +1,7 @@
-/** What visitors of an owner’s page read that is of Orbis, not of a provider or of the owner: in the languages that are spoken here. */
+/**
+ * What visitors of an owner’s page read that is of Orbis, not of a provider or of the owner: in the languages
+ * that are spoken here.
+ */
 export interface VisitorWords {
   /** In the place of what was there once. */
   over: string;

@@ -1,4 +1,6 @@
-/** Options as they cross a wire, and as people type and read them. All of it is made from the core’s table. */
+/**
+ * Options as they cross a wire, and as people type and read them. All of it is made from the core’s table.
+ */
 export { manyErrors, optionErrors, refuseProblems, serializeProblem } from './problems.ts';
 export {
   formatOptions,
@@ -8,3 +10,4 @@ export {
   parseOptions,
   unknownOption,
 } from './words.ts';
+export { optionsOfRules } from './rules.ts';

@@ -53,7 +53,8 @@ const known = Object.fromEntries(
 
 const mostOthers = 50;
 
-/* What only a sheet knows has the name that the sheet gives it, also behind that of the sheet: `counts`, `tallywren.counts`. */
+/* What only a sheet knows has the name that the sheet gives it, also behind that of the sheet: `counts`,
+   `tallywren.counts`. */
 const ownName = /^(?:[a-z0-9]+(?:-[a-z0-9]+)*\.)?[a-z][a-z0-9]*(?:-[a-z0-9]+)*$/;
 
 /* Values of options that only a sheet knows; whether one fits is seen where the code and its sheet are. */
@@ -65,7 +66,10 @@ const ownValue = z.union([
   valueSchema(coordinatesType as OptionType),
 ]);
 
-/** What is asked of an embed: values in canonical units by the options’ names. What is not named is not asked for. */
+/**
+ * What is asked of an embed: values in canonical units by the options’ names. What is
+ * not named is not asked for.
+ */
 export const optionsSchema = z
   .object(known)
   .catchall(ownValue)
@@ -93,9 +97,7 @@ export const optionsSchema = z
   }) as unknown as z.ZodType<Options, Options>;
 
 /** What is asked of every embed of a kind, and of all (`any`). */
-export const kindDefaults = z
-  .partialRecord(z.enum(['any', ...kinds]), optionsSchema)
-  .meta({
-    id: 'KindDefaults',
-    example: { any: { align: 'centre' }, video: { 'max-width': 720 } },
-  }) as unknown as z.ZodType<KindDefaults, KindDefaults>;
+export const kindDefaults = z.partialRecord(z.enum(['any', ...kinds]), optionsSchema).meta({
+  id: 'KindDefaults',
+  example: { any: { align: 'centre' }, video: { 'max-width': 720 } },
+}) as unknown as z.ZodType<KindDefaults, KindDefaults>;

@@ -1,3 +1,4 @@
+import { distance } from 'fastest-levenshtein';
 import {
   optionNamed,
   optionNames,
@@ -12,8 +13,9 @@ import { OrbisError } from '../errors.ts';
 import { formatExpectation, formatValue, optionWords } from '../language/index.ts';
 
 /**
- * Reads options as people type them (`start=1:52`, `fit=shape`, `parameter.hue=12`), also those that one of these sheets
- * declares (`counts=visitors`); where two sheets declare one of the same name, the sheet’s name stands before it.
+ * Reads options as people type them (`start=1:52`, `fit=shape`, `parameter.hue=12`), also those that one of
+ * these sheets declares (`counts=visitors`); where two sheets declare one of the same name, the sheet’s name
+ * stands before it.
  * @throws OrbisError `option-unknown`, `option-ambiguous` or `value-invalid`, with what would do.
  */
 export const parseOptions = (words: readonly string[], sheets: readonly Sheet[] = []): Options =>
@@ -37,7 +39,8 @@ function parseOption(word: string, sheets: readonly Sheet[]): [name: string, val
 
 /**
  * An option by its name, of the table or of one of these sheets.
- * @throws OrbisError `option-unknown`, or `option-ambiguous` where several sheets mean different things by it.
+ * @throws OrbisError `option-unknown`, or `option-ambiguous` where several sheets
+ * mean different things by it.
  */
 export function knownOption(name: string, sheets: readonly Sheet[]): Option {
   const known = optionNamed(name);
@@ -61,7 +64,10 @@ const meaningOf = (name: string, sheet: Sheet): object => {
   return { type, limits };
 };
 
-/** Options as people read and type them, in the order of the table; then what sheets declare, and last what is set by hand. */
+/**
+ * Options as people read and type them, in the order of the table; then what sheets declare, and
+ * last what is set by hand.
+ */
 export function formatOptions(options: Options): { name: string; value: string }[] {
   const others = Object.keys(options).filter((name) => !optionNames.includes(name));
   const byHand = others.filter((name) => parameterOf(name) !== null);
@@ -95,16 +101,4 @@ export function unknownOption(name: string, sheets: readonly Sheet[] = []): Orbi
   ];
   const near = names.find((known) => distance(known, name.toLowerCase()) <= 2);
   return new OrbisError('option-unknown', { found: name, near: near ?? null, known: names.join(', ') });
-}
-
-/* Levenshtein; names are short. */
-function distance(a: string, b: string): number {
-  let row = Array.from({ length: b.length + 1 }, (_, i) => i);
-  for (let i = 1; i <= a.length; i++) {
-    const next = [i];
-    for (let j = 1; j <= b.length; j++)
-      next[j] = Math.min(row[j]! + 1, next[j - 1]! + 1, row[j - 1]! + (a[i - 1] === b[j - 1] ? 0 : 1));
-    row = next;
-  }
-  return row[b.length]!;
 }

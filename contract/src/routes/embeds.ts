@@ -23,7 +23,9 @@ const params = z.object({ embed: key });
 const revisionNumber = z.coerce.number().int().min(1).max(1_000_000);
 const options = { options: optionsSchema.default({}) };
 const linkErrors = ['link-not-known', 'link-unreachable', 'link-refuses-frames', 'link-not-shown'] as const;
-/** A code that is in the collection, a text that is not, or a placement, of which the options are then asked. */
+/**
+ * A code that is in the collection, a text that is not, or a placement, of which the options are then asked.
+ */
 const subject = { embed: key.optional(), text: z.string().optional(), placement: publicId.optional() };
 
 export const embedRoutes = {
@@ -48,20 +50,14 @@ export const embedRoutes = {
     body: z.strictObject({
       links: z.array(z.string().max(2000)).min(1).max(50),
       tags: tags.default([]),
-      ask: z
-        .boolean()
-        .default(false)
-        .meta({
-          description:
-            'Whether hosts, and whoever answers questions about links, are asked what they are; see /links',
-        }),
-      skipRefused: z
-        .boolean()
-        .default(false)
-        .meta({
-          description:
-            'Whether those that cannot be collected are left out; without it, one of them refuses the whole',
-        }),
+      ask: z.boolean().default(false).meta({
+        description:
+          'Whether hosts, and whoever answers questions about links, are asked what they are; see /links',
+      }),
+      skipRefused: z.boolean().default(false).meta({
+        description:
+          'Whether those that cannot be collected are left out; without it, one of them refuses the whole',
+      }),
     }),
     answer: linksCollected,
     statuses: [201],
@@ -86,14 +82,12 @@ export const embedRoutes = {
     access: 'owner',
     readOnly: true,
     most: mostWithCode,
-    body: z
-      .strictObject({ ...subject, ...options })
-      .meta({
-        example: {
-          embed: 'opening-talk',
-          options: { 'start': 112, 'end': 184, 'parameter.hue': '12', 'fit': 'shape' },
-        },
-      }),
+    body: z.strictObject({ ...subject, ...options }).meta({
+      example: {
+        embed: 'opening-talk',
+        options: { 'start': 112, 'end': 184, 'parameter.hue': '12', 'fit': 'shape' },
+      },
+    }),
     answer: composition,
     statuses: [200],
     errors: ['not-found'],
@@ -146,13 +140,10 @@ export const embedRoutes = {
       tags: tags.default([]),
       notes: z.string().max(20_000).default(''),
       mend: mendChoice,
-      ask: z
-        .boolean()
-        .default(false)
-        .meta({
-          description:
-            'Of a link: whether its host, and whoever answers questions about it, is asked what it is; see /links',
-        }),
+      ask: z.boolean().default(false).meta({
+        description:
+          'Of a link: whether its host, and whoever answers questions about it, is asked what it is; see /links',
+      }),
       ...options,
     }),
     answer: embed,
@@ -203,13 +194,11 @@ export const embedRoutes = {
     access: 'owner',
     params,
     ifMatch: true,
-    body: z
-      .strictObject({ options: optionsSchema })
-      .meta({
-        example: {
-          options: { zoom: 15, centre: { latitude: 54.3712, longitude: -2.1048 }, accent: '#aa3355' },
-        },
-      }),
+    body: z.strictObject({ options: optionsSchema }).meta({
+      example: {
+        options: { zoom: 15, centre: { latitude: 54.3712, longitude: -2.1048 }, accent: '#aa3355' },
+      },
+    }),
     answer: embed,
     statuses: [201, 200],
     errors: ['not-found', ...optionErrors],

@@ -53,13 +53,9 @@ export const endpointRoutes = {
     access: 'owner',
     most: mostWithMany,
     body: z.strictObject({
-      text: z
-        .string()
-        .min(1)
-        .max(8_000_000)
-        .meta({
-          description: 'The list: a JSON array of objects with provider_name, provider_url and endpoints',
-        }),
+      text: z.string().min(1).max(8_000_000).meta({
+        description: 'The list: a JSON array of objects with provider_name, provider_url and endpoints',
+      }),
     }),
     answer: imported,
     statuses: [200],

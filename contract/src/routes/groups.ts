@@ -23,13 +23,10 @@ const importBody = z.strictObject({
     .min(1)
     .max(10_000),
   dryRun: z.boolean().default(false),
-  skipRefused: z
-    .boolean()
-    .default(false)
-    .meta({
-      description:
-        'Whether those that cannot be taken in are left out; without it, one of them refuses the whole',
-    }),
+  skipRefused: z.boolean().default(false).meta({
+    description:
+      'Whether those that cannot be taken in are left out; without it, one of them refuses the whole',
+  }),
 });
 const importEvent = z
   .union([
@@ -124,13 +121,10 @@ export const groupRoutes = {
           .default([])
           .meta({ description: 'Names of options to take back' }),
         dryRun: z.boolean().default(false),
-        skipImpossible: z
-          .boolean()
-          .default(false)
-          .meta({
-            description:
-              'Whether embeds that cannot have it are left as they are; without it, one of them refuses the whole',
-          }),
+        skipImpossible: z.boolean().default(false).meta({
+          description:
+            'Whether embeds that cannot have it are left as they are; without it, one of them refuses the whole',
+        }),
       })
       .meta({
         example: {

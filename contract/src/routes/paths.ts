@@ -1,7 +1,10 @@
 /** Below this address everything of version 1 answers. */
 export const apiBase = '/api/v1';
 
-/** Where each operation answers, with parameters as `:name`: all that a client must know. What goes in and comes out stands beside this, in the table of routes. */
+/**
+ * Where each operation answers, with parameters as `:name`: all that a client must know. What goes in and
+ * comes out stands beside this, in the table of routes.
+ */
 export const paths = {
   'health.live': { method: 'get', path: '/health/live' },
   'health.ready': { method: 'get', path: '/health/ready' },

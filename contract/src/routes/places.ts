@@ -86,14 +86,10 @@ export const placeRoutes = {
     access: 'owner',
     query: listQuery.extend({
       site: siteKey.optional(),
-      q: z
-        .string()
-        .max(400)
-        .optional()
-        .meta({
-          description:
-            'How the pages’ keys begin: hollinfell/ta. They come in the order of their keys then, of whatever site.',
-        }),
+      q: z.string().max(400).optional().meta({
+        description:
+          'How the pages’ keys begin: hollinfell/ta. They come in the order of their keys then, of whatever site.',
+      }),
     }),
     answer: lists.pages,
     statuses: [200],

@@ -54,20 +54,14 @@ export const providerRoutes = {
     body: z
       .strictObject({
         samples: learnSamples,
-        answers: z
-          .record(z.string().max(200), z.string().max(200))
-          .default({})
-          .meta({
-            description:
-              'What you confirm or correct, by what it is about: name, kind, item, id, or a parameter’s own name',
-          }),
-        ask: z
-          .boolean()
-          .default(false)
-          .meta({
-            description:
-              'Whether links are followed, to have the code from the answer that their page names (oEmbed)',
-          }),
+        answers: z.record(z.string().max(200), z.string().max(200)).default({}).meta({
+          description:
+            'What you confirm or correct, by what it is about: name, kind, item, id, or a parameter’s own name',
+        }),
+        ask: z.boolean().default(false).meta({
+          description:
+            'Whether links are followed, to have the code from the answer that their page names (oEmbed)',
+        }),
       })
       .meta({
         example: {

@@ -10,7 +10,10 @@ export const mostWithCode = 7 * 1024 * 1024;
 /** A body with many codes. */
 export const mostWithMany = 24 * 1024 * 1024;
 
-/** One operation of the HTTP interface: the service, its description (OpenAPI) and every client are made from it. */
+/**
+ * One operation of the HTTP interface: the service, its description (OpenAPI) and every
+ * client are made from it.
+ */
 export interface Route<
   P extends Shape | undefined = Shape | undefined,
   Q extends Shape | undefined = Shape | undefined,
@@ -60,4 +63,8 @@ export type BodyOf<T> = T extends Route<infer _P, infer _Q, infer B, infer _R> ?
 export type QueryInput<T> = T extends Route<infer _P, infer Q, infer _B, infer _R> ? Input<Q> : never;
 export type BodyInput<T> = T extends Route<infer _P, infer _Q, infer B, infer _R> ? Input<B> : never;
 export type AnswerOf<T> =
-  T extends Route<infer _P, infer _Q, infer _B, infer R> ? (R extends z.ZodType ? z.output<R> : void) : never;
+  T extends Route<infer _P, infer _Q, infer _B, infer R>
+    ? R extends z.ZodType
+      ? z.output<R>
+      : undefined
+    : never;

@@ -6,7 +6,7 @@ import { serializeFinding } from './findings.ts';
 /** A reading as it crosses a wire: reasons, evidence and findings with their sentences. */
 export const serializeReading = ({ kindReasons, ...reading }: CoreReading): Reading => ({
   ...reading,
-  kindReason: formatKindReasons(kindReasons),
+  kindBecause: formatKindReasons(kindReasons),
   evidence: reading.evidence.map(({ reason, ...row }) => ({ ...row, reason: formatEvidence(reason) })),
   mending: reading.mending && { ...reading.mending, edits: reading.mending.edits.map(serializeMend) },
   findings: reading.findings.map(({ mend, ...finding }) => ({

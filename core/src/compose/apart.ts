@@ -24,9 +24,10 @@ const isConditioned = (change: AskedChange): change is Conditioned =>
   change.kind === 'declaration' && change.when !== undefined;
 
 /**
- * Brings declarations under a condition to the page. A `style` attribute cannot carry them (CSS Style Attributes,
- * section 3), so they need rules apart from the code: with a `name` the elements get it as a class, and the rules are
- * shared in the page’s head; without one they are named as what is not carried. What holds always stays inline.
+ * Brings declarations under a condition to the page. A `style` attribute cannot carry them (CSS Style
+ * Attributes, section 3), so they need rules apart from the code: with a `name` the elements get it as a
+ * class, and the rules are shared in the page’s head; without one they are named as what is not carried. What
+ * holds always stays inline.
  */
 export function carry(code: Code, changes: readonly AskedChange[], name: string | null): Carried {
   const conditioned = changes.filter(isConditioned);
@@ -49,7 +50,8 @@ export function carry(code: Code, changes: readonly AskedChange[], name: string 
   };
 }
 
-/* A declaration of the code itself that no rule wins over (CSS Cascading 4, section 6.1: inline and important). */
+/* A declaration of the code itself that no rule wins over (CSS Cascading 4, section
+   6.1: inline and important). */
 const insists = (code: Code, { element, property, clears }: Conditioned): boolean =>
   ownStyle(code, element).some(
     (own) => own.important && (own.property === property || clears.includes(own.property)),

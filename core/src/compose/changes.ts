@@ -6,7 +6,10 @@ import { parameterOf } from '../settings/by-hand.ts';
 import type { Sheet } from '../sheets/sheet.ts';
 import { allOptions, optionNamed, optionNames } from './table.ts';
 
-/** Who asks for a change. Values that are set by hand win over isolation, this over presentation, and this over settings. */
+/**
+ * Who asks for a change. Values that are set by hand win over isolation, this over
+ * presentation, and this over settings.
+ */
 export type Asker = OptionStage | 'hand' | 'mark' | 'leave-out';
 
 /** A change with the option that asks for it. */
@@ -20,9 +23,9 @@ export interface Asked {
 }
 
 /**
- * Gathers the changes of every option, in an order that does not depend on the order of asking: settings in the order
- * of their sheet, then in that of the table, then what is set by hand. An option that cannot be leaves its whole stage
- * without changes, so that nothing is half done.
+ * Gathers the changes of every option, in an order that does not depend on the order of asking: settings in
+ * the order of their sheet, then in that of the table, then what is set by hand. An option that cannot be
+ * leaves its whole stage without changes, so that nothing is half done.
  */
 export function gatherChanges(code: Code, options: Options): Asked {
   const implied = impliedBy(code, options);

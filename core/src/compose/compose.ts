@@ -33,15 +33,19 @@ export interface Composition {
 export interface Circumstances {
   /** The mark of the placement that it is handed out for. */
   mark?: Mark | null;
-  /** The class of rules apart from the code, in the page’s head; null where there is no way into it: then what needs them is not carried. */
+  /**
+   * The class of rules apart from the code, in the page’s head; null where there is no way into it: then what
+   * needs them is not carried.
+   */
   apart?: string | null;
   /** What the page’s plan changes beside the options. */
   planned?: readonly AskedChange[];
 }
 
 /**
- * Turns what is asked of a code into the smallest exact edits and the snippets to paste: a pure function of the code,
- * the options and the circumstances. Nothing asked is nothing changed; what is there already is not changed again.
+ * Turns what is asked of a code into the smallest exact edits and the snippets to paste: a pure function of
+ * the code, the options and the circumstances. Nothing asked is nothing changed; what is there already is not
+ * changed again.
  * @example compose(openCode(text, { sheets }), { 'start': 112, 'max-width': 720 }).text
  */
 export function compose(

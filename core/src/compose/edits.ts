@@ -41,8 +41,8 @@ interface Composed {
 }
 
 /**
- * One edit for each address, attribute and script, with the reasons of every change that it makes, and those of what
- * the code consists of; none where nothing changes.
+ * One edit for each address, attribute and script, with the reasons of every change that it makes, and those
+ * of what the code consists of; none where nothing changes.
  */
 export function editsOf(code: Code, changes: readonly AskedChange[]): Edit[] {
   if (!changes.some(isStructure)) return innerEdits(code, changes);

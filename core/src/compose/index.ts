@@ -1,4 +1,7 @@
-/** In go a code, options and a mark; out come the edits with their reasons, and the snippets to paste, each character traced to the paste or to a reason. */
+/**
+ * In go a code, options and a mark; out come the edits with their reasons, and the snippets to paste, each
+ * character traced to the paste or to a reason.
+ */
 export { compose, type Circumstances, type Composition } from './compose.ts';
 export { composeLevels, type LevelledComposition } from './levels.ts';
 export { classFor } from './apart.ts';

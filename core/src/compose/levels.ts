@@ -21,12 +21,14 @@ export interface LevelledComposition extends Composition {
   passedOver: OptionProblem[];
 }
 
-/* Values that are meant for many embeds: where one of them cannot be had, nobody has asked this embed for it. */
+/* Values that are meant for many embeds: where one of them cannot be had, nobody has asked this embed for
+   it. */
 const forMany: ReadonlySet<OptionLevel> = new Set<OptionLevel>(['site', 'rule']);
 
 /**
- * Composes a code with the values of all levels, the nearest winning. A value for many embeds that this one cannot
- * have is passed over; what is asked of the embed itself or of its placement is a problem then, as ever.
+ * Composes a code with the values of all levels, the nearest winning. A value for many embeds
+ * that this one cannot have is passed over; what is asked of the embed itself or of its placement
+ * is a problem then, as ever.
  */
 export function composeLevels(
   code: Code,
@@ -52,7 +54,8 @@ export function composeLevels(
   }
 }
 
-/* With bare names for what the code’s own sheet declares; what names another provider’s is not meant for this code. */
+/* With bare names for what the code’s own sheet declares; what names another
+   provider’s is not meant for this code. */
 function meantFor({ sheet }: Code, asked: LevelledOptions): LevelledOptions {
   const levels = Object.entries(asked).map(([level, options]) => {
     const bare = withBareNames(options, sheet);

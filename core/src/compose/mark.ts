@@ -10,7 +10,10 @@ export interface Mark {
   delivery: number;
 }
 
-/** A mark that stands for any placement and delivery: what is made with it is the same for all, and no sweep takes it for one. */
+/**
+ * A mark that stands for any placement and delivery: what is made with it is the same for all, and no sweep
+ * takes it for one.
+ */
 export const neutralMark: Mark = { placement: '0000000000', delivery: 0 };
 
 const markName = 'data-orbis';
@@ -42,7 +45,10 @@ function marked(run: Run, mark: Mark): Run {
       };
 }
 
-/** The outermost element that carries the mark: the first one that shows something. Null where the code has none. */
+/**
+ * The outermost element that carries the mark: the first one that shows something. Null
+ * where the code has none.
+ */
 export function markedElement(code: Pick<Code, 'markup'>): MarkupElement | null {
   const silent = new Set(['script', 'style', 'link', 'meta', 'template', 'noscript']);
   const outer = code.markup.roots.filter((node) => node.kind === 'element');
@@ -50,8 +56,8 @@ export function markedElement(code: Pick<Code, 'markup'>): MarkupElement | null 
 }
 
 /**
- * What marks a code; a mark that it carries already is replaced. A code without an element that shows anything, such as
- * one of scripts alone, is put into an element of ours, which carries the mark.
+ * What marks a code; a mark that it carries already is replaced. A code without an element that shows
+ * anything, such as one of scripts alone, is put into an element of ours, which carries the mark.
  */
 export function markChange(code: Pick<Code, 'text' | 'markup'>, mark: Mark): AskedChange {
   const element = markedElement(code);

@@ -1,4 +1,4 @@
-import type { CodeRange, MemberChange } from '../options/change.ts';
+import type { MemberChange } from '../options/change.ts';
 import type { OptionProblem } from '../options/option.ts';
 import type { Asker, AskedChange } from './changes.ts';
 
@@ -25,8 +25,8 @@ export interface Settled {
 }
 
 /**
- * Lets the stronger stage win where two changes give one thing different values, and names the loser. Two options of
- * one stage that do are a problem: the owner takes one of them out.
+ * Lets the stronger stage win where two changes give one thing different values, and names the loser. Two
+ * options of one stage that do are a problem: the owner takes one of them out.
  */
 export function settle(asked: readonly AskedChange[]): Settled {
   const losses: Loss[] = [];
@@ -79,42 +79,39 @@ export function subjectOf(change: AskedChange): object {
   return 'element' in change && typeof change.element === 'object' ? change.element : wholeCode;
 }
 
-/* Whether two changes of one address or element give a value to the same thing. A parameter is one thing wherever in its address it stands. */
-function isSameThing(a: AskedChange, b: AskedChange): boolean {
-  switch (a.kind) {
+/* Whether two changes of one address or element give a value to the same thing. */
+const isSameThing = (a: AskedChange, b: AskedChange): boolean =>
+  a.kind === b.kind && JSON.stringify(thingOf(a)) === JSON.stringify(thingOf(b));
+
+/* What a change gives a value to, apart from the address or element. A parameter is one thing wherever in its
+   address it stands. */
+function thingOf(change: AskedChange): unknown {
+  switch (change.kind) {
     case 'parameter':
-      return b.kind === 'parameter' && a.name === b.name;
-    case 'span':
-      return b.kind === 'span' && a.name === b.name && a.half === b.half;
-    case 'path':
-      return b.kind === 'path' && JSON.stringify(a.step) === JSON.stringify(b.step);
-    case 'host':
-      return b.kind === 'host';
     case 'attribute':
-      return b.kind === 'attribute' && a.name === b.name;
+      return change.name;
+    case 'span':
+      return [change.name, change.half];
+    case 'path':
+      return change.step;
+    case 'host':
+      return null;
     case 'token':
-      return b.kind === 'token' && a.name === b.name && a.token === b.token;
+      return [change.name, change.token];
     case 'declaration':
-      return b.kind === 'declaration' && a.property === b.property && a.when === b.when;
+      return [change.property, change.when];
     case 'leave-out':
-      return b.kind === 'leave-out' && isSameRange(a.range, b.range);
+      return [change.range.start, change.range.end];
     case 'surround':
-      return b.kind === 'surround' && a.layer === b.layer && isSameRange(a.range, b.range);
+      return [change.layer, change.range.start, change.range.end];
     case 'insert':
-      return b.kind === 'insert' && a.at === b.at && a.markup === b.markup;
+      return [change.at, change.markup];
     case 'share':
-      return b.kind === 'share' && a.position === b.position && a.markup === b.markup;
+      return [change.position, change.markup];
     case 'member':
-      return (
-        b.kind === 'member' &&
-        holderOf(a) === holderOf(b) &&
-        a.path.length === b.path.length &&
-        a.path.every((name, at) => name === b.path[at])
-      );
+      return [holderOf(change), change.path];
   }
 }
-
-const isSameRange = (a: CodeRange, b: CodeRange): boolean => a.start === b.start && a.end === b.end;
 
 const holderOf = ({ of }: MemberChange): string => ('call' in of ? of.call : of.attribute);
 

@@ -2,9 +2,9 @@ import type { SnippetPosition } from '../options/position.ts';
 import { mergeEdits, type Edit, type EditReason, type Stage } from '../text/index.ts';
 
 /**
- * A run of a snippet: a range of the source as it was pasted, or our own text with its reasons. Where a snippet is made
- * of several sources, `of` says whose it is: the placement’s id. What stands at another position than the spot stands
- * instead of nothing there.
+ * A run of a snippet: a range of the source as it was pasted, or our own text with its reasons. Where a
+ * snippet is made of several sources, `of` says whose it is: the placement’s id. What stands at another
+ * position than the spot stands instead of nothing there.
  */
 export type Run =
   | { from: 'source'; start: number; end: number; text: string; of?: string }

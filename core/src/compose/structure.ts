@@ -18,8 +18,8 @@ export const isStructure = (change: AskedChange): change is AskedStructure =>
   change.kind === 'leave-out' || change.kind === 'surround' || change.kind === 'insert';
 
 /**
- * Adds the edits of structure to those of what stands in a code: of what is left out nothing stays, and at each offset
- * all that begins, ends and stands there is one edit, nested as the layers are.
+ * Adds the edits of structure to those of what stands in a code: of what is left out nothing stays, and at
+ * each offset all that begins, ends and stands there is one edit, nested as the layers are.
  */
 export function withStructure(edits: readonly Edit[], changes: readonly AskedStructure[]): Edit[] {
   const out = changes.filter((change) => change.kind === 'leave-out');
@@ -36,7 +36,10 @@ export function withStructure(edits: readonly Edit[], changes: readonly AskedStr
   return [...edits.filter((edit) => !isOut(edit)), ...removals, ...insertions(around, inserts)];
 }
 
-/** Whether an edit at this place changes something within a range: what is inserted right before or behind it does not. */
+/**
+ * Whether an edit at this place changes something within a range: what is inserted right
+ * before or behind it does not.
+ */
 export const isWithin = ({ start, end }: CodeRange, range: CodeRange): boolean =>
   start >= range.start && end <= range.end && (start < range.end || end > range.start);
 

@@ -21,8 +21,8 @@ const order = [
 ];
 
 /**
- * The edit of an element’s own `style`: declarations are appended or replaced where they stand, and those that would
- * undo them are taken out and named.
+ * The edit of an element’s own `style`: declarations are appended or replaced where they stand, and those
+ * that would undo them are taken out and named.
  */
 export function styleEdit(
   code: Code,

@@ -13,13 +13,15 @@ export const optionNames: readonly string[] = allOptions.map(({ name }) => name)
 
 const byName = new Map(allOptions.map((option) => [option.name, option]));
 
-/** The options that there are for a code: those of the table, and those that its provider’s sheet declares. */
+/**
+ * The options that there are for a code: those of the table, and those that its provider’s sheet declares.
+ */
 export const optionsFor = (sheet: Sheet | null): readonly Option[] =>
   sheet?.options ? [...allOptions, ...ownOptions(sheet)] : allOptions;
 
 /**
- * An option by its name, also one that sets a parameter by hand (`parameter.hue`), and one that the sheet declares
- * (`counts`, `tallywren.counts`); null where there is none.
+ * An option by its name, also one that sets a parameter by hand (`parameter.hue`), and one that the sheet
+ * declares (`counts`, `tallywren.counts`); null where there is none.
  */
 export function optionNamed(name: string, sheet: Sheet | null = null): Option | null {
   const known = byName.get(name);

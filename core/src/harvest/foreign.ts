@@ -18,7 +18,10 @@ function linked({ elements }: Markup): string | null {
   return (canonical && attribute(canonical, 'href')) ?? (base && attribute(base, 'href')) ?? null;
 }
 
-/** An address is somebody else's where it names a host that is neither the page's own nor one above or below it. */
+/**
+ * An address is somebody else's where it names a host that is neither the page's own
+ * nor one above or below it.
+ */
 export function foreignTo(own: string | null): IsForeign {
   return (address) => {
     const host = address === null ? null : hostOf(address.trim());

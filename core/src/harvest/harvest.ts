@@ -15,9 +15,9 @@ export interface HarvestContext extends ReadingContext {
 }
 
 /**
- * Finds every embed on a whole page: frames, players and forms of others, places that others' scripts fill, and scripts
- * of others that show something by themselves. What the page shows of its own is left alone. A page beyond the limits of
- * what is read has the one finding `too-much`.
+ * Finds every embed on a whole page: frames, players and forms of others, places that others' scripts fill,
+ * and scripts of others that show something by themselves. What the page shows of its own is left alone. A
+ * page beyond the limits of what is read has the one finding `too-much`.
  */
 export function harvest(text: string, context: HarvestContext): PageHarvest {
   const excess = findExcess(text);
@@ -62,16 +62,14 @@ export function harvest(text: string, context: HarvestContext): PageHarvest {
   });
   const page: ReadPage = { text, markup, host, embeds, embedAt: embedsByPlace(embeds) };
   const findings = pageRules.flatMap((rule) =>
-    rule
-      .check(page)
-      .map(({ start, end, facts }) => ({
-        rule: rule.id,
-        level: rule.level,
-        start,
-        end,
-        ...position(start),
-        facts,
-      })),
+    rule.check(page).map(({ start, end, facts }) => ({
+      rule: rule.id,
+      level: rule.level,
+      start,
+      end,
+      ...position(start),
+      facts,
+    })),
   );
   return {
     title: title ? wordsIn(title).slice(0, 200) || null : null,
@@ -80,7 +78,8 @@ export function harvest(text: string, context: HarvestContext): PageHarvest {
   };
 }
 
-/* What the owner would call it: the name that the code gives it, else the heading that it stands under, else what it is and whose. */
+/* What the owner would call it: the name that the code gives it, else the heading that it stands under, else
+   what it is and whose. */
 function nameFor(
   element: MarkupElement,
   heading: HarvestedEmbed['heading'],

@@ -3,7 +3,9 @@ import type { Level, Reading } from '../reading/reading.ts';
 
 /** An embed that stands on a page. */
 export interface HarvestedEmbed {
-  /** The code as it would be collected: the pieces of the page that belong to it, in the order of the page. */
+  /**
+   * The code as it would be collected: the pieces of the page that belong to it, in the order of the page.
+   */
   text: string;
   /** Where these pieces stand on the page; the first is the place itself. */
   pieces: { start: number; end: number }[];

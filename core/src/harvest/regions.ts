@@ -1,9 +1,12 @@
 import { attribute, type Markup, type MarkupElement, type MarkupNode } from '../text/index.ts';
 import { readInner } from '../reading/inner.ts';
 import { shownAddress, type IsForeign } from './foreign.ts';
-import { bearsName, isMachinery, loaderOf, namesOf, type Loader } from './loaders.ts';
+import { bearsName, isMachinery, loadersOf, type Loader } from './loaders.ts';
 
-/** Where an embed stands on a page: the element that it is about, and the pieces of the page that belong to it. */
+/**
+ * Where an embed stands on a page: the element that it is about, and the pieces of
+ * the page that belong to it.
+ */
 export interface Region {
   element: MarkupElement;
   pieces: { start: number; end: number }[];
@@ -12,8 +15,9 @@ export interface Region {
 /** The places of embeds on a page, in its order, each with the pieces of page that belong to it. */
 export function regionsOf(markup: Markup, isForeign: IsForeign): Region[] {
   const inner = readInner(markup);
-  const page = new Siblings(markup);
-  const loaders = markup.elements.flatMap((element) => loaderOf(element, isForeign, inner.factsOf) ?? []);
+  const page = new Siblings(markup, isForeign);
+  const loaders = loadersOf(markup, isForeign, inner.factsOf);
+  const headEnd = Math.max(markup.text.search(/<\/head\s*>|<body[\s>]/i), 0);
   const places = placesOf(page, isForeign, loaders);
   const all = new Set(places);
   const taken = new Set<MarkupElement>();
@@ -24,19 +28,33 @@ export function regionsOf(markup: Markup, isForeign: IsForeign): Region[] {
     return { element, pieces: [{ start: run[0]!.start, end: run.at(-1)!.end }] };
   });
   // Scripts that stand elsewhere go with the places that bear their provider's name, or that they look for.
-  for (const loader of loaders) {
-    if (taken.has(loader.element)) continue;
-    const served = regions.filter(({ element }) => serves(loader, element));
-    for (const { pieces } of served) pieces.push({ start: loader.element.start, end: loader.element.end });
-    if (served.length > 0) taken.add(loader.element);
+  const served = servedBy(loaders, regions);
+  for (const { element } of loaders) {
+    const own = taken.has(element) ? undefined : served.get(element);
+    if (!own) continue;
+    for (const { pieces } of own) pieces.push({ start: element.start, end: element.end });
+    taken.add(element);
   }
   for (const { element } of loaders) {
-    if (taken.has(element) || element.name === 'link') continue;
+    // What shows something by itself stands where it shows it; in the head there is nothing to see.
+    if (taken.has(element) || element.name === 'link' || element.end <= headEnd) continue;
     const run = runAround(page, element, taken, all);
     run.forEach((node) => taken.add(node));
     regions.push({ element, pieces: [{ start: run[0]!.start, end: run.at(-1)!.end }] });
   }
   return regions.sort((a, b) => a.pieces[0]!.start - b.pieces[0]!.start);
+}
+
+/* The places that each loader is for; what calls a script of the page is for the places that this fills. */
+function servedBy(loaders: readonly Loader[], regions: readonly Region[]): Map<MarkupElement, Set<Region>> {
+  const served = new Map<MarkupElement, Set<Region>>();
+  for (const loader of loaders) {
+    const own = regions.filter(({ element }) => serves(loader, element));
+    if (own.length === 0) continue;
+    for (const by of [loader.element, ...(loader.calledBy ? [loader.calledBy] : [])])
+      served.set(by, new Set([...(served.get(by) ?? []), ...own]));
+  }
+  return served;
 }
 
 const framing = new Set(['iframe', 'object', 'embed', 'video', 'audio']);
@@ -45,7 +63,7 @@ const covering = new Set(['noscript', 'template', 'object', 'video', 'audio']);
 
 /** The elements that embeds are about: nothing inside another one. */
 function placesOf(page: Siblings, isForeign: IsForeign, loaders: readonly Loader[]): MarkupElement[] {
-  const names = namesOf(loaders.flatMap(({ hosts }) => hosts));
+  const names = [...new Set(loaders.flatMap((loader) => loader.names))];
   const found = new Set<MarkupElement>();
   const scripts = new Set(loaders.map((loader) => loader.element));
   const looked = {
@@ -63,29 +81,22 @@ function placesOf(page: Siblings, isForeign: IsForeign, loaders: readonly Loader
   return [...found];
 }
 
+/* Elements that show something of their own wherever it comes from, and that show nothing. */
+const alwaysPlaces = new Set(['iframe', 'video', 'audio']);
+const unseen = new Set(['script', 'link', 'style', 'meta']);
+
 function isPlace(
   element: MarkupElement,
   isForeign: IsForeign,
   names: readonly string[],
   looked: { ids: Set<string>; classes: Set<string> },
 ): boolean {
-  if (framing.has(element.name))
-    return (
-      element.name === 'iframe' ||
-      isForeign(shownAddress(element) ?? firstSource(element)) ||
-      element.name === 'video' ||
-      element.name === 'audio'
-    );
+  if (alwaysPlaces.has(element.name)) return true;
+  if (framing.has(element.name)) return isForeign(shownAddress(element) ?? firstSource(element));
   if (element.name === 'form') return isForeign(attribute(element, 'action'));
-  if (
-    element.name === 'script' ||
-    element.name === 'link' ||
-    element.name === 'style' ||
-    element.name === 'meta'
-  )
-    return false;
-  if (names.length === 0 && looked.ids.size === 0 && looked.classes.size === 0) return false;
-  if (!isFillable(element)) return false;
+  if (unseen.has(element.name)) return false;
+  const isNothingLooked = names.length === 0 && looked.ids.size === 0 && looked.classes.size === 0;
+  if (isNothingLooked || !isFillable(element)) return false;
   const id = attribute(element, 'id');
   const classes = (attribute(element, 'class') ?? '').split(/\s+/);
   return (
@@ -126,7 +137,8 @@ function isFillable(element: MarkupElement): boolean {
 const holds = (element: MarkupElement, wanted: (inner: MarkupElement) => boolean): boolean =>
   element.children.some((child) => child.kind === 'element' && (wanted(child) || holds(child, wanted)));
 
-/* An empty element with nothing but blanks between it and a script of somebody else: as codes are pasted. What follows another place is that one's. */
+/* An empty element with nothing but blanks between it and a script of somebody else: as codes are pasted.
+   What follows another place is that one's. */
 function besideLoader(
   page: Siblings,
   element: MarkupElement,
@@ -183,8 +195,8 @@ const runAround = (
   page.run(element).filter((other) => other === element || (!taken.has(other) && !places.has(other)));
 
 /* Whether a loader that stands elsewhere is for this place. */
-function serves({ hosts, facts }: Loader, element: MarkupElement): boolean {
-  if (bearsName(element, namesOf(hosts))) return true;
+function serves({ names, facts }: Loader, element: MarkupElement): boolean {
+  if (bearsName(element, names)) return true;
   const id = attribute(element, 'id');
   return (
     facts !== null &&
@@ -197,9 +209,11 @@ function serves({ hosts, facts }: Loader, element: MarkupElement): boolean {
 class Siblings {
   readonly markup: Markup;
   readonly #index = new Map<MarkupNode, number>();
+  readonly #isForeign: IsForeign;
 
-  constructor(markup: Markup) {
+  constructor(markup: Markup, isForeign: IsForeign) {
     this.markup = markup;
+    this.#isForeign = isForeign;
     markup.roots.forEach((node, i) => this.#index.set(node, i));
     for (const { children } of markup.elements) children.forEach((node, i) => this.#index.set(node, i));
   }
@@ -214,6 +228,8 @@ class Siblings {
         if (node.kind === 'comment' || (node.kind === 'text' && node.value.trim() === '')) continue;
         const next = step === 1 ? run.at(-1)! : run[0]!;
         if (node.kind !== 'element' || !isMachinery(node) || !this.#together(node, next)) return;
+        // The site's own styles and scripts may stand between.
+        if (this.#isOwn(node)) continue;
         if (step === 1) run.push(node);
         else run.unshift(node);
       }
@@ -221,6 +237,11 @@ class Siblings {
     walk(-1);
     walk(1);
     return run;
+  }
+
+  #isOwn(element: MarkupElement): boolean {
+    const address = attribute(element, element.name === 'link' ? 'href' : 'src');
+    return address !== null && !this.#isForeign(address);
   }
 
   /** What stands before an element, blanks and remarks aside. */

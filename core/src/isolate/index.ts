@@ -1,4 +1,7 @@
-/** In goes a code with its reading; out come the document that holds it, its policy and the sandbox tokens that it is given. */
+/**
+ * In goes a code with its reading; out come the document that holds it, its policy and the sandbox tokens
+ * that it is given.
+ */
 export { sandboxTokensOf, type SandboxToken } from './sandbox-tokens.ts';
 export { previewDocument, type ShownReading, type ShownSheet, type PreviewDocument } from './preview.ts';
 export { isHost, originSource, writePolicy, type Directive } from './policy.ts';

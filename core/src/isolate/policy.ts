@@ -5,8 +5,8 @@ export type Directive = readonly [name: string, values: readonly string[]];
 const breaks = /[;,\s\p{Cc}]/u;
 
 /**
- * The value of a Content-Security-Policy header: the only way in which one is made. `sandbox` and `frame-ancestors`
- * stand first, so that nothing after them can hide them.
+ * The value of a Content-Security-Policy header: the only way in which one is made. `sandbox` and
+ * `frame-ancestors` stand first, so that nothing after them can hide them.
  * @throws TypeError where a name or a value could say more than itself.
  */
 export function writePolicy(directives: readonly Directive[]): string {
@@ -25,7 +25,10 @@ export function writePolicy(directives: readonly Directive[]): string {
 /** Letters, digits, hyphens and dots, no dot or hyphen at an end of a name, and at most a `*.` before all. */
 const hostShape = /^(?:\*\.)?[a-z0-9](?:[a-z0-9.-]{0,251}[a-z0-9])?$/i;
 
-/** Whether a text is the name of a host, and can stand in a policy as it is. Where it may also have a port, give it in `port`. */
+/**
+ * Whether a text is the name of a host, and can stand in a policy as it is. Where it may also have a port,
+ * give it in `port`.
+ */
 export const isHost = (host: string): boolean =>
   hostShape.test(host) && !host.includes('..') && !/-\.|\.-/.test(host);
 

@@ -5,7 +5,10 @@ import { hostOf } from '../reading/addresses.ts';
 import { hostSource, isHost, originSource, writePolicy, type Directive } from './policy.ts';
 import { sandboxTokensOf } from './sandbox-tokens.ts';
 
-/** A document in which foreign code is shown, to its owner or on the owner's page, with the policy that its server must send. */
+/**
+ * A document in which foreign code is shown, to its owner or on the owner's page, with the policy that its
+ * server must send.
+ */
 export interface PreviewDocument {
   html: string;
   /** The value of a Content-Security-Policy header (CSP 3). */
@@ -22,7 +25,9 @@ export interface PreviewOptions {
   title: string;
   /** The origins that may frame it. */
   ancestors: readonly string[];
-  /** Whether it is on a host of its own; without one it gets no origin at all, whatever its code would need. */
+  /**
+   * Whether it is on a host of its own; without one it gets no origin at all, whatever its code would need.
+   */
   ownHost: boolean;
   /** Where questions about it are answered (oEmbed 1.0, section 4). */
   discovery?: readonly { type: string; href: string }[];
@@ -41,8 +46,8 @@ const relayTag = ({ src, to }: NonNullable<PreviewOptions['relay']>, sheet: Show
 };
 
 /**
- * Puts a code into a document of its own. The policy lets it reach what its reading names, and nothing else; only
- * `ancestors` may frame it. `text` is the code as it would be delivered.
+ * Puts a code into a document of its own. The policy lets it reach what its reading names, and nothing else;
+ * only `ancestors` may frame it. `text` is the code as it would be delivered.
  */
 export function previewDocument(
   text: string,
@@ -95,7 +100,8 @@ function previewPolicy(
     if (sheet && use === 'frame' && origin !== null)
       for (const host of sheet.hosts) allow('frame-src', sameSchemeAndPort(origin, host));
   }
-  // Hosts that only a script or a style names: its scheme and port are not known here, so any of the host's will do.
+  // Hosts that only a script or a style names: its scheme and port are not known here, so
+  // any of the host's will do.
   const named = new Set(reading.addresses.map((address) => hostOf(address.url)));
   for (const { host, uses } of reading.hosts)
     if (!named.has(host)) for (const use of uses) allow(directiveOf[use], hostSource(host));

@@ -7,7 +7,9 @@ export interface SandboxToken {
   reason: Reason;
 }
 
-/** The fewest sandbox tokens with which a code can do its work in a document of its own, on a host of its own. */
+/**
+ * The fewest sandbox tokens with which a code can do its work in a document of its own, on a host of its own.
+ */
 export function sandboxTokensOf(reading: Pick<Reading, 'parts' | 'needs'>): SandboxToken[] {
   const sandboxTokens: SandboxToken[] = [];
   const frames = reading.parts.some((part) => part.role === 'frame');

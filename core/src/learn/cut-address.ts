@@ -5,8 +5,8 @@ import { Pieces, type Spot } from './pieces.ts';
 type AddressTarget = Pick<Spot, 'element' | 'attribute'>;
 
 /**
- * Cuts an address into pieces: scheme, host and port, the steps of its path, its parameters and its fragment. `from` and
- * `to` are where it stands in the text of `pieces`; a `plain` one stands in no attribute.
+ * Cuts an address into pieces: scheme, host and port, the steps of its path, its parameters and its fragment.
+ * `from` and `to` are where it stands in the text of `pieces`; a `plain` one stands in no attribute.
  */
 export function cutAddress(
   pieces: Pieces,

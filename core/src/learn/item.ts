@@ -10,7 +10,10 @@ export interface ItemChoice {
   reasons: Reason[];
 }
 
-/** Chooses the parameter that is the id: what differs from sample to sample, by its place, its name and its values. `linked` are the values in links. */
+/**
+ * Chooses the parameter that is the id: what differs from sample to sample, by its place, its name and its
+ * values. `linked` are the values in links.
+ */
 export function chooseItem(
   parameters: readonly Parameter[],
   guesses: ReadonlyMap<Parameter, Guess>,
@@ -30,42 +33,76 @@ export function chooseItem(
   };
 }
 
+/* What speaks for a parameter being the item’s id. */
+interface Signs {
+  known: boolean;
+  differs: boolean;
+  always: boolean;
+  own: boolean;
+  inPath: boolean;
+  last: boolean;
+  otherSetting: boolean;
+  /** Few values of a plain kind are a choice; what is an id is mostly longer. */
+  plain: boolean;
+}
+
+const weights: Readonly<Record<keyof Signs, number>> = {
+  known: 6,
+  differs: 4,
+  always: 1,
+  own: 3,
+  inPath: 1,
+  last: 2,
+  otherSetting: -7,
+  plain: -3,
+};
+
 function weigh(
   parameter: Parameter,
   guess: Guess,
   all: readonly Parameter[],
   linked: ReadonlySet<string>,
 ): { weight: number; differs: boolean; reasons: Reason[] } {
-  const { values, at } = parameter;
   const different = valuesOf(parameter);
-  if (values.includes(null) || different.includes('')) return { weight: 0, differs: false, reasons: [] };
-  const words = wordsIn(at.name);
-  const own = words.some((word) => itemWords.has(word) || wordsFor['account']!.includes(word));
+  if (parameter.values.includes(null) || different.includes(''))
+    return { weight: 0, differs: false, reasons: [] };
+  const signs = signsOf(parameter, different, guess, all, linked);
+  const weight = Object.entries(signs).reduce(
+    (sum, [sign, there]) => sum + (there ? weights[sign as keyof Signs] : 0),
+    0,
+  );
+  return { weight, differs: signs.differs, reasons: reasonsOf(parameter, signs) };
+}
+
+function signsOf(
+  parameter: Parameter,
+  different: readonly string[],
+  guess: Guess,
+  all: readonly Parameter[],
+  linked: ReadonlySet<string>,
+): Signs {
+  const { values, at } = parameter;
+  const inPath = at.in === 'path';
   const differs = different.length > 1;
-  const last =
-    at.in === 'path' &&
-    all.findLast(
-      (other) => other.at.in === 'path' && other.at.piece === undefined && !other.values.includes(null),
-    ) === parameter;
-  const known = different.length > 0 && different.every((value) => linked.has(value));
-  const reasons = [
+  const isStep = (other: Parameter): boolean =>
+    other.at.in === 'path' && other.at.piece === undefined && !other.values.includes(null);
+  return {
+    known: different.length > 0 && different.every((value) => linked.has(value)),
+    differs,
+    always: different.length === values.length && differs,
+    own: wordsIn(at.name).some((word) => itemWords.has(word) || wordsFor['account']!.includes(word)),
+    inPath,
+    last: inPath && all.findLast(isStep) === parameter,
+    otherSetting: guess.sure && guess.setting !== 'account',
+    plain: !inPath && different.every((value) => /^(?:\d{1,2}|true|false|yes|no|on|off)$/.test(value)),
+  };
+}
+
+function reasonsOf({ at }: Parameter, { known, differs, always, own, last }: Signs): Reason[] {
+  const seen = differs ? reason('differs') : reason('same-in-all');
+  return [
     ...(known ? [reason('in-the-links')] : []),
-    differs
-      ? reason(different.length === values.length ? 'another-in-every-sample' : 'differs')
-      : reason('same-in-all'),
+    always ? reason('another-in-every-sample') : seen,
     ...(own ? [reason('name-says-so', { name: at.name })] : last ? [reason('last-step')] : []),
   ];
-  const weight =
-    (known ? 6 : 0) +
-    (differs ? 4 : 0) +
-    (different.length === values.length && differs ? 1 : 0) +
-    (own ? 3 : 0) +
-    (at.in === 'path' ? 1 : 0) +
-    (last ? 2 : 0) -
-    (guess.sure && guess.setting !== 'account' ? 7 : 0) -
-    // Few values of a plain kind are a choice; what is an id is mostly longer.
-    (different.every((value) => /^(?:\d{1,2}|true|false|yes|no|on|off)$/.test(value)) && at.in !== 'path'
-      ? 3
-      : 0);
-  return { weight, differs, reasons: reasons };
 }

@@ -18,9 +18,15 @@ export interface LearnedLine {
   type: TypeName | null;
   /** Values of a look of which somebody must say which is light and which is dark. */
   looks: string[];
-  /** What it is taken for: a setting's name, the provider's name, the kind, the parameter that is the id, a pattern; null where that is not plain. */
+  /**
+   * What it is taken for: a setting's name, the provider's name, the kind, the parameter that is the id, a
+   * pattern; null where that is not plain.
+   */
   means: string | null;
-  /** Whether it is in the sheet unless the owner says otherwise; what is not sure is asked, and left out until it is answered. */
+  /**
+   * Whether it is in the sheet unless the owner says otherwise; what is not sure is asked, and
+   * left out until it is answered.
+   */
   sure: boolean;
   /** Why, as the end of a sentence. */
   reasons: readonly Reason[];
@@ -55,5 +61,8 @@ export type LearnProblem =
 
 export type Learned = { ok: true; proposal: Proposal } | { ok: false; problem: LearnProblem };
 
-/** The owner's answers, by what they are about; `-` for “it is none of these”. A look is answered as `skin.slate`: `dark`. */
+/**
+ * The owner's answers, by what they are about; `-` for “it is none of these”. A look is answered as
+ * `skin.slate`: `dark`.
+ */
 export type LearnAnswers = Readonly<Record<string, string>>;

@@ -21,8 +21,9 @@ const all = Object.keys(wordsFor);
 const settingNamed = (name: string): Option => settings.find((setting) => setting.name === name)!;
 
 /**
- * Guesses what a parameter means, by what it is called and by its values in the samples (without those that lack it).
- * `kind` is what the provider shows, null where that is not known: a setting that makes no sense for it is asked.
+ * Guesses what a parameter means, by what it is called and by its values in the samples (without those that
+ * lack it). `kind` is what the provider shows, null where that is not known: a setting that makes no sense
+ * for it is asked.
  */
 export function guessMeaning(name: string, values: readonly string[], kind: Kind | null): Guess {
   const words = wordsIn(name);
@@ -171,8 +172,9 @@ export function timeFormat(values: readonly string[]): TimeFormat | null {
 }
 
 /**
- * What a sheet says of a setting with these values at this place; null where they do not fit it. `absent` says that some
- * samples do without; `looks` says which value is light and which is dark, where the words themselves do not.
+ * What a sheet says of a setting with these values at this place; null where they do not fit it. `absent`
+ * says that some samples do without; `looks` says which value is light and which is dark, where the words
+ * themselves do not.
  */
 export function ruleFor(
   setting: string,
@@ -228,7 +230,8 @@ const opposites: readonly (readonly [string, string])[] = [
   ['on', 'off'],
 ];
 
-/* As the samples write it; what no sample writes is its plain opposite where that is not simply to leave it out. */
+/* As the samples write it; what no sample writes is its plain opposite where that is
+   not simply to leave it out. */
 function switchValues(
   { in: place }: SettingPlace,
   values: readonly string[],

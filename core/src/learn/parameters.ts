@@ -32,50 +32,51 @@ const ofTheElement = new Set([
 
 /** Everything in samples that could be an id or a setting, in the order in which it stands. */
 export function parametersOf(samples: readonly Sample[]): Parameter[] {
-  const [{ target, mount }] = samples as [Sample, ...Sample[]];
+  const [first] = samples as [Sample, ...Sample[]];
   const taken = new Set<string>();
   const parameters: Parameter[] = [];
   for (const place of placesIn(samples)) {
-    const { spot } = place;
-    const inAddress =
-      spot.attribute === 'src' &&
-      (target!.is === 'frame' ? spot.element === target!.element : spot.element.startsWith('script '));
-    const of = target!.is === 'frame' ? undefined : 'loader';
-    let found: Pick<Parameter, 'at' | 'values'> | null = null;
-    if (
-      inAddress &&
-      (spot.in === 'query' || spot.in === 'fragment') &&
-      spot.name !== '' &&
-      !isTracking(spot.name, null)
-    )
-      found = { at: { in: spot.in, name: spot.name, ...(of && { of }) }, values: place.values };
-    else if (inAddress && spot.in === 'path' && (of === undefined || new Set(place.values).size > 1))
-      found = stepOf(place);
-    else if (
-      spot.element === mount?.element &&
-      spot.in === 'attribute' &&
-      (spot.name.startsWith('data-') || mount.node.name.includes('-')) &&
-      !ofTheElement.has(spot.name)
-    )
-      found = { at: { in: 'attribute', name: spot.name, of: 'mount' }, values: place.values };
-    else if (spot.element === mount?.element && spot.in === 'json')
-      found = {
-        at: { in: 'json', name: spot.name, attribute: spot.attribute!, of: 'mount' },
-        values: place.values,
-      };
-    else if (spot.in === 'option')
-      found = { at: { in: 'option', name: spot.name, call: spot.call!, of: 'setup' }, values: place.values };
+    const found = inAddress(place, first) ?? onMount(place, first) ?? inSetup(place);
     if (!found) continue;
-    const name =
-      found.at.in === 'path' && found.at.piece === undefined
-        ? `step-${Number(spot.name) + 1}`
-        : found.at.name;
+    const isStep = found.at.in === 'path' && found.at.piece === undefined;
+    const name = isStep ? `step-${Number(place.spot.name) + 1}` : found.at.name;
     const about = taken.has(name) ? `${name}-${parameters.length + 1}` : name;
     taken.add(about);
     parameters.push({ about, place, ...found });
   }
   return parameters;
 }
+
+type Found = Pick<Parameter, 'at' | 'values'>;
+
+/* In the address of the frame, or of a script that loads. */
+function inAddress(place: Place, { target }: Sample): Found | null {
+  const { spot, values } = place;
+  const isFrame = target!.is === 'frame';
+  const isOurs = isFrame ? spot.element === target!.element : spot.element.startsWith('script ');
+  if (spot.attribute !== 'src' || !isOurs) return null;
+  if (spot.in === 'path') return isFrame || new Set(values).size > 1 ? stepOf(place) : null;
+  if (spot.in !== 'query' && spot.in !== 'fragment') return null;
+  if (spot.name === '' || isTracking(spot.name, null)) return null;
+  return { at: { in: spot.in, name: spot.name, ...(!isFrame && { of: 'loader' }) }, values };
+}
+
+/* In an attribute of the element that a script fills, or in the JSON of one. */
+function onMount({ spot, values }: Place, { mount }: Sample): Found | null {
+  if (!mount || spot.element !== mount.element) return null;
+  if (spot.in === 'json')
+    return { at: { in: 'json', name: spot.name, attribute: spot.attribute!, of: 'mount' }, values };
+  const isOfContent =
+    (spot.name.startsWith('data-') || mount.node.name.includes('-')) && !ofTheElement.has(spot.name);
+  if (spot.in !== 'attribute' || !isOfContent) return null;
+  return { at: { in: 'attribute', name: spot.name, of: 'mount' }, values };
+}
+
+/* In the options object of a script that sets the embed up. */
+const inSetup = ({ spot, values }: Place): Found | null =>
+  spot.in === 'option'
+    ? { at: { in: 'option', name: spot.name, call: spot.call!, of: 'setup' }, values }
+    : null;
 
 const letter = (step: string): string => String.fromCharCode(97 + (Number(step) % 26));
 

@@ -37,7 +37,8 @@ export function learnParts(
   const { code } = openSample(plain, 1);
   const own = items[index]!;
   const written = new Map<string, { before: string; behind: string }>();
-  // Where all samples show one item, a part of a value that looks like its id may be chance: only what is the id itself counts.
+  // Where all samples show one item, a part of a value that looks like its id may be chance: only what is the
+  // id itself counts.
   const varied = new Set(items).size > 1;
   for (const { spot, values } of places) {
     const value = values[index];

@@ -8,7 +8,10 @@ export interface LearnedAddress {
   template: string;
 }
 
-/** What of an address is the id: a step of its path or a parameter, and what always stands before and behind it in a step. */
+/**
+ * What of an address is the id: a step of its path or a parameter, and what always stands before
+ * and behind it in a step.
+ */
 export interface ItemPlace {
   in: 'path' | 'query' | 'fragment';
   /** The step's number, or the parameter's name. */
@@ -17,7 +20,10 @@ export interface ItemPlace {
   behind: string;
 }
 
-/** The id's place, with what all its values have around the id itself: `reel-7.html` and `reel-9.html` are 7 and 9. */
+/**
+ * The id's place, with what all its values have around the id itself: `reel-7.html` and
+ * `reel-9.html` are 7 and 9.
+ */
 export function itemPlace(place: Place, values: readonly string[]): ItemPlace | null {
   const { in: where, name } = place.spot;
   if (where !== 'path' && where !== 'query' && where !== 'fragment') return null;
@@ -51,29 +57,9 @@ export function learnAddress(
     .filter(({ spot }) => spot.in === 'path')
     .sort((a, b) => Number(a.spot.name) - Number(b.spot.name));
   const count = Math.max(...places.flatMap(({ values }) => values.length), 0);
-  let pathname = '';
-  let template = '';
-  for (const place of path) {
-    const there = place.values.filter((value) => value !== null);
-    const { name } = place.spot;
-    const optional = there.length < count;
-    const different = new Set(there);
-    const step = steps.find((parameter) => parameter.place.spot.key === place.spot.key);
-    const piece = step?.at.piece?.replace('{value}', '');
-    if (item.in === 'path' && item.name === name) {
-      pathname += `/${escapePattern(item.before)}:id${escapePattern(item.behind)}`;
-      template += `/${item.before}{id}${item.behind}`;
-    } else if (piece !== undefined) {
-      pathname += `{/${escapePattern(piece)}:${step!.at.name}}?`;
-    } else if (different.size > 1 || optional) {
-      const group = `:${step?.at.name ?? `step${name}`}`;
-      pathname += optional ? `{/${group}}?` : `/${group}`;
-      if (!optional) template += `/${encodeURIComponent(there[0]!)}`;
-    } else {
-      pathname += `/${escapePattern(encodePath(there[0]!))}`;
-      template += `/${encodePath(there[0]!)}`;
-    }
-  }
+  const written = path.map((place) => writeStep(place, item, steps, count));
+  const pathname = written.map((step) => step.pattern).join('');
+  const template = written.map((step) => step.template).join('');
   const inQuery = item.in === 'query';
   const name = encodeURIComponent(item.name);
   const search = inQuery ? { search: `{*&}?${escapePattern(name)}=:id{&*}?` } : {};
@@ -81,6 +67,33 @@ export function learnAddress(
     patterns: [...new Set(hosts)].map((hostname) => ({ hostname, pathname: pathname || '/', ...search })),
     template: `{scheme}://${hosts[0] ?? ''}{+port}${template || '/'}${item.in === 'path' ? '' : `${inQuery ? '?' : '#'}${name}={id}`}`,
   };
+}
+
+/* One step of the path, as pattern and template. */
+function writeStep(
+  { spot, values }: Place,
+  item: ItemPlace,
+  steps: readonly Parameter[],
+  count: number,
+): { pattern: string; template: string } {
+  const there = values.filter((value) => value !== null);
+  const optional = there.length < count;
+  const step = steps.find((parameter) => parameter.place.spot.key === spot.key);
+  const piece = step?.at.piece?.replace('{value}', '');
+  if (item.in === 'path' && item.name === spot.name)
+    return {
+      pattern: `/${escapePattern(item.before)}:id${escapePattern(item.behind)}`,
+      template: `/${item.before}{id}${item.behind}`,
+    };
+  if (piece !== undefined) return { pattern: `{/${escapePattern(piece)}:${step!.at.name}}?`, template: '' };
+  if (new Set(there).size > 1 || optional) {
+    const group = `:${step?.at.name ?? `step${spot.name}`}`;
+    return optional
+      ? { pattern: `{/${group}}?`, template: '' }
+      : { pattern: `/${group}`, template: `/${encodeURIComponent(there[0]!)}` };
+  }
+  const same = encodePath(there[0]!);
+  return { pattern: `/${escapePattern(same)}`, template: `/${same}` };
 }
 
 /* What the URL Pattern standard gives a meaning (section 2.1) stands for itself behind a backslash. */
@@ -99,7 +112,9 @@ export const placesOf = (places: readonly Place[], element: string, attribute: s
       ['scheme', 'host', 'path', 'query', 'fragment'].includes(spot.in),
   );
 
-/** How the samples' addresses answer when nobody says it: plain http or a port of their own, as in a trial. */
+/**
+ * How the samples' addresses answer when nobody says it: plain http or a port of their own, as in a trial.
+ */
 export function answersOf({
   pieces,
   target,

@@ -7,7 +7,9 @@ export interface Spot {
   /** The element's name and which of that name it is, such as `iframe 1`. */
   element: string;
   in: SettingPlace['in'] | 'host' | 'scheme' | 'text' | 'literal';
-  /** Of the parameter, attribute or member (dots from the outside in); of a step of a path, its number from 0. */
+  /**
+   * Of the parameter, attribute or member (dots from the outside in); of a step of a path, its number from 0.
+   */
   name: string;
   /** The attribute that holds an address or JSON. */
   attribute?: string;
@@ -15,7 +17,9 @@ export interface Spot {
   call?: string;
 }
 
-/** A piece of a sample: what may differ between samples stands at a spot, everything else is as it is written. */
+/**
+ * A piece of a sample: what may differ between samples stands at a spot, everything else is as it is written.
+ */
 export interface Piece {
   /** What tells that a piece of another sample is the same one. */
   key: string;
@@ -37,7 +41,9 @@ export class Pieces {
     this.#text = text;
   }
 
-  /** Everything up to here is as it is written; `context` tells where, so that it is found in another sample. */
+  /**
+   * Everything up to here is as it is written; `context` tells where, so that it is found in another sample.
+   */
   upTo(end: number, context: string): void {
     if (end <= this.#at) return;
     const text = this.#text.slice(this.#at, end);

@@ -1,3 +1,4 @@
+import slugify from '@sindresorhus/slugify';
 import type { Code } from '../code.ts';
 import { kinds, type Kind, type Needs, type Reading } from '../reading/reading.ts';
 import { itemOf } from '../sheets/item.ts';
@@ -8,8 +9,9 @@ import { readTime } from '../sheets/time-format.ts';
 import { chooseItem } from './item.ts';
 import type { LearnAnswers, Learned, LearnedLine, LearnedWhat, LearnProblem } from './learned.ts';
 import { timeFormat } from './meaning.ts';
-import { parametersOf } from './parameters.ts';
+import { parametersOf, type Parameter } from './parameters.ts';
 import { answersOf, itemPlace, learnAddress, placesOf, withoutAround, type ItemPlace } from './patterns.ts';
+import { loadersIn, saidPattern, valuesInAddresses } from './loaders.ts';
 import { learnParts } from './parts.ts';
 import { openSample, placesIn, type Place, type Sample } from './sample.ts';
 import { learnSettings } from './settings.ts';
@@ -23,7 +25,10 @@ export interface LearnContext {
   sheets: readonly Sheet[];
   /** What the owner has confirmed or corrected. */
   answers?: LearnAnswers;
-  /** Where the provider was found to answer questions about its links (oEmbed 1.0), without the question itself. */
+  /**
+   * Where the provider was found to answer questions about its links (oEmbed 1.0),
+   * without the question itself.
+   */
   oembed?: { endpoint: string; formats: ('json' | 'xml')[] } | undefined;
 }
 
@@ -31,9 +36,9 @@ export interface LearnContext {
 export const learnLimits = { length: 20_000, pieces: 800, samples: 20 };
 
 /**
- * Proposes a sheet from codes and links of one provider that no sheet knows: what is the same in all of them, which piece
- * is the id, which parameters vary and what they probably mean. What is not plain is left out and asked; the owner's
- * answers settle it. Whatever is proposed was tried on every sample before.
+ * Proposes a sheet from codes and links of one provider that no sheet knows: what is the same in all of them,
+ * which piece is the id, which parameters vary and what they probably mean. What is not plain is left out and
+ * asked; the owner's answers settle it. Whatever is proposed was tried on every sample before.
  */
 export function learnSheet(texts: readonly string[], context: LearnContext): Learned {
   if (texts.length < 2 || texts.length > learnLimits.samples)
@@ -72,7 +77,8 @@ function problemWith(samples: readonly Sample[], { sheets }: LearnContext): Lear
     : null;
 }
 
-/* Hosts of one provider end alike: the last two labels, three where the last ones are as short as those of countries. */
+/* Hosts of one provider end alike: the last two labels, three where the last ones are as
+   short as those of countries. */
 function siteOf(host: string): string {
   const labels = host.split('.');
   return labels
@@ -101,31 +107,12 @@ class Learning {
   learn(): Learned {
     const parameters = parametersOf(this.#codes);
     const linkPlaces = placesIn(this.#links);
-    const linked = new Set(
-      linkPlaces
-        .filter(({ spot }) => spot.in === 'path' || spot.in === 'query')
-        .flatMap(({ values }) => values.filter((value) => value !== null)),
-    );
-    const known = new Set(['name', 'kind', 'id', 'item', ...parameters.map(({ about }) => about)]);
-    const unknown = Object.keys(this.#answers).find(
-      (about) => !known.has(about) && !known.has(about.slice(0, about.lastIndexOf('.'))),
-    );
-    if (unknown !== undefined)
-      return refused({ code: 'answer-unknown', facts: { about: unknown, may: [...known].join(', ') } });
-
-    const name = this.#name();
-    const id = this.#id(name);
-    if (!/^[a-z0-9]+(?:-[a-z0-9]+)*$/.test(id))
-      return refused({
-        code: 'answer-does-not-fit',
-        facts: { about: 'id', answer: id, may: 'lower-case letters, digits and hyphens' },
-      });
-    const kind = this.#kind();
-    if (kind === null)
-      return refused({
-        code: 'answer-does-not-fit',
-        facts: { about: 'kind', answer: this.#answers['kind']!, may: kinds.join(', ') },
-      });
+    const linked = valuesInAddresses(linkPlaces);
+    const unknown = this.#unknownAnswer(parameters);
+    if (unknown) return refused(unknown);
+    const called = this.#called();
+    if ('problem' in called) return refused(called.problem);
+    const { name, id, kind } = called;
     const guessed = learnSettings(parameters, this.#answers, kind === 'frame' ? null : kind);
     if (!guessed.ok) return refused(guessed.problem);
     const chosen = this.#item(parameters, guessed.guesses, linked);
@@ -141,18 +128,12 @@ class Learning {
     ) ?? { in: 'query', name: '', before: '', behind: '' };
     const items = parameter.values.map((value) => withoutAround(value ?? '', itemAt));
     const places = placesIn(this.#codes);
-    const contacted = this.#codes.flatMap(({ code }) =>
-      code.reading.hosts.filter(({ when }) => when === 'load').map(({ host }) => host),
-    );
-    const hosts = [
-      ...new Set([...this.#codes.map(({ target }) => target!.host), ...contacted, ...this.#linkHosts()]),
-    ];
     const base: Omit<Sheet, 'code' | 'frames' | 'links'> = {
       id,
       name,
       version: 1,
       kind,
-      hosts,
+      hosts: this.#hosts(),
       settings: settled.settings,
       needs: this.#needs(),
       ...(this.#context.oembed && { oembed: this.#context.oembed }),
@@ -175,7 +156,38 @@ class Learning {
     return this.#tried(sheet, items, settled.settings);
   }
 
-  /* Nothing is proposed that does not do: each sample is read with the sheet, and put together again from the template. */
+  /* An answer to what nobody asked. */
+  #unknownAnswer(parameters: readonly Parameter[]): LearnProblem | null {
+    const known = new Set(['name', 'kind', 'id', 'item', ...parameters.map(({ about }) => about)]);
+    const about = Object.keys(this.#answers).find(
+      (each) => !known.has(each) && !known.has(each.slice(0, each.lastIndexOf('.'))),
+    );
+    if (about === undefined) return null;
+    return { code: 'answer-unknown', facts: { about, may: [...known].join(', ') } };
+  }
+
+  #called(): { name: string; id: string; kind: Kind } | { problem: LearnProblem } {
+    const unfit = (about: string, answer: string, may: string): { problem: LearnProblem } => ({
+      problem: { code: 'answer-does-not-fit', facts: { about, answer, may } },
+    });
+    const name = this.#name();
+    const id = this.#id(name);
+    if (!/^[a-z0-9]+(?:-[a-z0-9]+)*$/.test(id))
+      return unfit('id', id, 'lower-case letters, digits and hyphens');
+    const kind = this.#kind();
+    return kind === null ? unfit('kind', this.#answers['kind']!, kinds.join(', ')) : { name, id, kind };
+  }
+
+  #hosts(): string[] {
+    const contacted = this.#codes.flatMap(({ code }) =>
+      code.reading.hosts.filter(({ when }) => when === 'load').map(({ host }) => host),
+    );
+    const own = this.#codes.map(({ target }) => target!.host);
+    return [...new Set([...own, ...contacted, ...this.#linkHosts()])];
+  }
+
+  /* Nothing is proposed that does not do: each sample is read with the sheet, and put
+     together again from the template. */
   #tried(sheet: Sheet, items: readonly string[], settings: SheetSettings): Learned {
     const templates = {
       codes: templateOf(this.#codes.map(({ pieces }) => pieces)),
@@ -357,28 +369,7 @@ class Learning {
       parameterKey,
     }: { places: readonly Place[]; items: readonly string[]; settings: SheetSettings; parameterKey: string },
   ): Sheet {
-    const scripts = [
-      ...new Set(
-        places
-          .filter(
-            ({ spot }) =>
-              spot.in === 'host' && spot.element.startsWith('script ') && spot.attribute === 'src',
-          )
-          .map(({ spot }) => spot.element),
-      ),
-    ];
-    const loaders = scripts.flatMap((element) => {
-      const own = placesOf(places, element, 'src');
-      const keyed = own.find(({ spot }) => spot.key === parameterKey && spot.in === 'path');
-      return learnAddress(
-        own,
-        keyed ? itemPlace(keyed, items)! : { in: 'query', name: '', before: '', behind: '' },
-        [],
-      ).patterns.map(({ hostname, pathname }) => ({
-        hostname,
-        pathname,
-      }));
-    });
+    const loaders = loadersIn(places, items, parameterKey);
     this.#line('loader', {
       means: loaders.map(saidPattern).join(', '),
       reasons: [reason('samples-load-it')],
@@ -399,7 +390,7 @@ class Learning {
       0,
     );
     const removed = Object.entries(settings).flatMap(([setting, rule]) =>
-      setting === 'account' && rule ? [] : rule ? [rule] : [],
+      setting === 'account' ? [] : [rule],
     );
     const parts = learnParts(this.#codes[index]!, {
       settings: removed,
@@ -496,25 +487,7 @@ function linkItem(sheet: Sheet, text: string): string | null {
   return match?.sheet.id === sheet.id ? match.id : null;
 }
 
-const slug = (name: string): string =>
-  name
-    .normalize('NFKD')
-    .toLowerCase()
-    .replaceAll(/[^a-z0-9]+/g, '-')
-    .replaceAll(/^-|-$/g, '') || 'provider';
-const saidPattern = ({
-  hostname,
-  pathname,
-  search,
-}: {
-  hostname: string;
-  pathname: string;
-  search?: string;
-}): string =>
-  `${hostname}${pathname}${search === undefined ? '' : `?${search.replaceAll(/\{[^{}]*\}\?/g, '')}`}`.replace(
-    ':id',
-    '…',
-  );
+const slug = (name: string): string => slugify(name, { decamelize: false }) || 'provider';
 
 function reduced(width: number, height: number): { width: number; height: number } {
   const divisor = (a: number, b: number): number => (b === 0 ? a : divisor(b, a % b));

@@ -11,7 +11,10 @@ export type LearnedSettings =
   | {
       ok: true;
       guesses: ReadonlyMap<Parameter, Guess>;
-      /** Everything but the id, as a sheet has it; the id itself is this setting, where it can be changed like one. */
+      /**
+       * Everything but the id, as a sheet has it; the id itself is this setting, where it
+       * can be changed like one.
+       */
       settle(item: Parameter, itself: string | null): { settings: SheetSettings; lines: LearnedLine[] };
     }
   | { ok: false; problem: LearnProblem };
@@ -20,7 +23,10 @@ export type LearnedSettings =
 const none = '-';
 const names = Object.keys(wordsFor);
 
-/** Guesses what each parameter is for, for a provider of this kind (null: not known); what the owner has answered stands, where the values fit it. */
+/**
+ * Guesses what each parameter is for, for a provider of this kind (null: not known); what the owner has
+ * answered stands, where the values fit it.
+ */
 export function learnSettings(
   parameters: readonly Parameter[],
   answers: LearnAnswers,
@@ -52,7 +58,8 @@ export function learnSettings(
   };
 }
 
-/* Latitude and longitude in two parameters are one setting: it goes by the first, and the second belongs to it. */
+/* Latitude and longitude in two parameters are one setting: it goes by the first, and
+   the second belongs to it. */
 function pairOf(parameters: readonly Parameter[], guesses: Map<Parameter, Guess>): Map<Parameter, Parameter> {
   const degrees = (words: readonly string[], most: number): Parameter | undefined =>
     parameters.find((parameter) => {
@@ -89,39 +96,63 @@ function settle(
   const second = new Set(longitude.values());
   for (const parameter of parameters) {
     if (parameter === item || (second.has(parameter) && answers[parameter.about] === undefined)) continue;
-    // A step of the path that all samples share is how its addresses are made, no setting.
-    if (parameter.at.in === 'path' && valuesOf(parameter).length < 2 && !parameter.values.includes(null))
-      continue;
+    if (isSharedStep(parameter)) continue;
     const guess = guesses.get(parameter)!;
-    const apart = longitude.get(parameter);
-    const rule =
-      guess.setting === null
-        ? null
-        : apart && guess.setting === 'centre'
-          ? { ...parameter.at, longitude: apart.at.name }
-          : ruleOf(guess.setting, parameter, answers);
-    const taken = guess.setting !== null && rules.has(guess.setting);
-    const looked = guess.setting === 'theme' && rule !== null;
-    const repeats = parameter.values.every((value, i) => value === null || value === item.values[i]);
-    const sure = (guess.sure || looked) && !taken && (rule !== null || guess.setting === null);
+    const rule = ruleAt(guess.setting, parameter, longitude.get(parameter), answers);
+    const isTaken = guess.setting !== null && rules.has(guess.setting);
+    const sure = !isTaken && isSure(guess, rule);
     if (sure && guess.setting !== null && rule) rules.set(guess.setting, rule);
-    lines.push({
-      about: parameter.about,
-      what: 'parameter',
-      seen: valuesOf(parameter).slice(0, 5),
-      type: typeOfValues(valuesOf(parameter)),
-      looks: guess.setting === 'theme' && rule === null ? valuesOf(parameter) : [],
-      means: sure ? (guess.setting ?? none) : null,
-      sure,
-      reasons: taken
-        ? [...guess.reasons, reason('taken-already')]
-        : repeats && !sure
-          ? [reason('repeats-id')]
-          : guess.reasons,
-      may: [...guess.may.filter((setting) => !rules.has(setting) || setting === guess.setting), none],
-    });
+    const is = { sure, taken: isTaken, repeats: !sure && repeats(parameter, item) };
+    const others = guess.may.filter((other) => !rules.has(other) || other === guess.setting);
+    lines.push({ ...lineOf(parameter, guess, rule, is), may: [...others, none] });
   }
-  return { settings: Object.fromEntries(rules) as SheetSettings, lines };
+  return { settings: Object.fromEntries(rules), lines };
+}
+
+/* A step of the path that all samples share is how its addresses are made, no setting. */
+const isSharedStep = (parameter: Parameter): boolean =>
+  parameter.at.in === 'path' && valuesOf(parameter).length < 2 && !parameter.values.includes(null);
+
+const repeats = ({ values }: Parameter, item: Parameter): boolean =>
+  values.every((value, i) => value === null || value === item.values[i]);
+
+const isSure = ({ setting, sure }: Guess, rule: SheetSetting | null): boolean =>
+  setting === null ? sure : rule !== null && (sure || setting === 'theme');
+
+function lineOf(
+  parameter: Parameter,
+  guess: Guess,
+  rule: SheetSetting | null,
+  is: { sure: boolean; taken: boolean; repeats: boolean },
+): Omit<LearnedLine, 'may'> {
+  const values = valuesOf(parameter);
+  return {
+    about: parameter.about,
+    what: 'parameter',
+    seen: values.slice(0, 5),
+    type: typeOfValues(values),
+    looks: guess.setting === 'theme' && rule === null ? values : [],
+    means: is.sure ? (guess.setting ?? none) : null,
+    sure: is.sure,
+    reasons: reasonsFor(guess, is),
+  };
+}
+
+function reasonsFor({ reasons }: Guess, is: { taken: boolean; repeats: boolean }): Guess['reasons'] {
+  if (is.taken) return [...reasons, reason('taken-already')];
+  return is.repeats ? [reason('repeats-id')] : reasons;
+}
+
+function ruleAt(
+  setting: string | null,
+  parameter: Parameter,
+  longitude: Parameter | undefined,
+  answers: LearnAnswers,
+): SheetSetting | null {
+  if (setting === null) return null;
+  return longitude && setting === 'centre'
+    ? { ...parameter.at, longitude: longitude.at.name }
+    : ruleOf(setting, parameter, answers);
 }
 
 function ruleOf(setting: string, parameter: Parameter, answers: LearnAnswers): SheetSetting | null {

@@ -1,6 +1,8 @@
 import type { Piece } from './pieces.ts';
 
-/** A piece of a template: the same text in every sample that has it, or a hole with the number of its value. */
+/**
+ * A piece of a template: the same text in every sample that has it, or a hole with the number of its value.
+ */
 export interface TemplatePiece {
   /** Null for a hole. */
   text: string | null;
@@ -10,10 +12,16 @@ export interface TemplatePiece {
   optional: boolean;
 }
 
-/** For each piece of a template: the sample's text of a hole, `''` for a constant that it has, null for what it has not. */
+/**
+ * For each piece of a template: the sample's text of a hole, `''` for a constant that it has,
+ * null for what it has not.
+ */
 export type TemplateValues = (string | null)[];
 
-/** What samples have in common, and what each has of its own: rendered with a sample's values, it is that sample. */
+/**
+ * What samples have in common, and what each has of its own: rendered with a sample's
+ * values, it is that sample.
+ */
 export interface Template {
   pieces: TemplatePiece[];
   samples: TemplateValues[];
@@ -26,7 +34,10 @@ interface Row {
   texts: (string | null)[];
 }
 
-/** Lays samples over each other: pieces with the same key are one, in an order that keeps that of every sample. */
+/**
+ * Lays samples over each other: pieces with the same key are one, in an order that
+ * keeps that of every sample.
+ */
 export function templateOf(samples: readonly (readonly Piece[])[]): Template {
   let rows: Row[] = [];
   samples.forEach((sample, number) => {

@@ -1,6 +1,9 @@
 import { settings } from '../settings/all.ts';
 
-/** Words of common speech by which parameters of a setting are called, whoever the provider is; only of settings that a sheet can say something of. */
+/**
+ * Words of common speech by which parameters of a setting are called, whoever the provider is; only of
+ * settings that a sheet can say something of.
+ */
 export const wordsFor: Readonly<Record<string, readonly string[]>> = Object.fromEntries(
   settings.flatMap(({ name, words }) => (words ? [[name, words]] : [])),
 );
@@ -22,7 +25,10 @@ export const lookWords: Readonly<Record<'light' | 'dark', ReadonlySet<string>>> 
 };
 export const onWords: ReadonlySet<string> = new Set(['1', 'true', 'yes', 'on', '']);
 export const offWords: ReadonlySet<string> = new Set(['0', 'false', 'no', 'off', 'none']);
-/** The two-letter codes of languages that pages are often in (ISO 639-1), without those that are words of English. */
+/**
+ * The two-letter codes of languages that pages are often in (ISO 639-1), without
+ * those that are words of English.
+ */
 export const languages: ReadonlySet<string> = new Set(
   words(
     'ar bg ca cs cy da de el en es et eu fa fi fr ga gd gl hr hu ja ko lt lv mt nb nl nn pl pt ro ru sk sl sr sv th tr uk vi zh',

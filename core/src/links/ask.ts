@@ -6,7 +6,10 @@ export interface OembedRoom {
   maxHeight?: number;
 }
 
-/** The address that asks an oEmbed endpoint about a link (oEmbed 1.0, section 2.2); an endpoint with `{format}` in its path has it filled in. */
+/**
+ * The address that asks an oEmbed endpoint about a link (oEmbed 1.0, section 2.2); an endpoint with
+ * `{format}` in its path has it filled in.
+ */
 export function oembedAddress(
   endpoint: string,
   link: string,

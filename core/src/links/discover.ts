@@ -32,8 +32,8 @@ export function readLinkedPage(page: { html: string; linkHeader: string | null; 
 }
 
 /**
- * The oEmbed answers that a page offers (oEmbed 1.0, section 4): by its `link` elements, and by its `Link` header (RFC
- * 8288). In the order in which they are said, those of the header first.
+ * The oEmbed answers that a page offers (oEmbed 1.0, section 4): by its `link` elements, and by its `Link`
+ * header (RFC 8288). In the order in which they are said, those of the header first.
  */
 function endpointsIn(
   { elements }: Markup,
@@ -62,7 +62,7 @@ function endpointsIn(
 function parsed(header: string | null): { rel?: string; type?: string; uri: string }[] {
   if (header === null) return [];
   try {
-    return LinkHeader.parse(header).refs as { rel?: string; type?: string; uri: string }[];
+    return LinkHeader.parse(header).refs;
   } catch {
     // A header that is no list of links says nothing.
     return [];

@@ -4,8 +4,8 @@ import { reason, type Reason } from '../reason.ts';
 export type Framing = { allowed: true } | { allowed: false; reason: Reason };
 
 /**
- * What a page's headers say of being framed by these origins: `frame-ancestors` of its policies (CSP 3, section
- * 6.4.2.1), which stand before `X-Frame-Options` (RFC 7034; HTML, section 7.5).
+ * What a page's headers say of being framed by these origins: `frame-ancestors` of its policies (CSP 3,
+ * section 6.4.2.1), which stand before `X-Frame-Options` (RFC 7034; HTML, section 7.5).
  */
 export function framingOf({
   page,
@@ -54,12 +54,21 @@ function fits(source: string, origin: URL, page: URL): boolean {
   if (said === '*') return true;
   const found = /^(?:([a-z][a-z0-9+.-]*):(?:\/\/|$))?(?:((?:\*\.)?[a-z0-9.-]+|\*)(?::(\d+|\*))?)?/.exec(said);
   const [, scheme, host, port] = found ?? [];
-  if (scheme && `${scheme}:` !== origin.protocol && !(scheme === 'http' && origin.protocol === 'https:'))
-    return false;
+  if (scheme && !hasScheme(origin, scheme)) return false;
   if (!host) return scheme !== undefined;
-  const named =
-    host === '*' ||
-    (host.startsWith('*.') ? origin.hostname.endsWith(host.slice(1)) : origin.hostname === host);
-  const usual = origin.port === '' ? (origin.protocol === 'https:' ? '443' : '80') : origin.port;
-  return named && (port === undefined ? origin.port === '' : port === '*' || port === usual);
+  return hasHost(origin, host) && hasPort(origin, port);
+}
+
+/* http: stands for https: as well (CSP 3, section 6.7.2.9). */
+const hasScheme = ({ protocol }: URL, scheme: string): boolean =>
+  protocol === `${scheme}:` || (scheme === 'http' && protocol === 'https:');
+
+function hasHost({ hostname }: URL, host: string): boolean {
+  if (host === '*') return true;
+  return host.startsWith('*.') ? hostname.endsWith(host.slice(1)) : hostname === host;
+}
+
+function hasPort({ port, protocol }: URL, said: string | undefined): boolean {
+  if (said === undefined) return port === '';
+  return said === '*' || said === (port || (protocol === 'https:' ? '443' : '80'));
 }

@@ -1,4 +1,7 @@
-/** In goes what was found behind a link (an oEmbed answer, a page, headers); out come the code to make of it, or why there is none. */
+/**
+ * In goes what was found behind a link (an oEmbed answer, a page, headers); out come the code to make of it,
+ * or why there is none.
+ */
 export { readLinkedPage, type OembedEndpoint, type PageFacts } from './discover.ts';
 export { framingOf, type Framing } from './framing.ts';
 export {

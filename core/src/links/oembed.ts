@@ -1,4 +1,5 @@
-import { XMLParser, XMLValidator } from 'fast-xml-parser';
+import { XMLParser } from 'fast-xml-parser';
+import { SyntaxValidator } from 'fast-xml-validator';
 import { reason, type Reason } from '../reason.ts';
 import { escapeAttribute } from '../text/index.ts';
 
@@ -31,42 +32,59 @@ export function parseOembed(text: string, format: OembedFormat): OembedParsed {
   const isJson = format === 'json';
   const read = isJson ? fromJson(text) : fromXml(text);
   if (read === null) return { ok: false, reason: reason(isJson ? 'answer-no-json' : 'answer-no-xml') };
-  const word = (name: string): string | null => {
-    const value = read[name];
-    return typeof value === 'string' && value.trim() !== '' && value.length <= longest
-      ? value.trim()
-      : typeof value === 'number'
-        ? String(value)
-        : null;
-  };
-  // Providers write lengths as numbers and as words; 100% is what some say for “as wide as there is room”.
-  const length = (name: string): number | null => {
-    const value = Number(word(name)?.replace(/px$/, '') ?? NaN);
-    return Number.isFinite(value) && value > 0 && value <= 20_000 ? Math.round(value) : null;
-  };
-  const type = types.find((known) => known === word('type'));
-  if (!type) return { ok: false, reason: reason('answer-type-unknown', { type: word('type') ?? '' }) };
-  const thumbnail = word('thumbnail_url');
+  const type = types.find((known) => known === wordIn(read, 'type'));
+  if (!type)
+    return { ok: false, reason: reason('answer-type-unknown', { type: wordIn(read, 'type') ?? '' }) };
   const answer: OembedAnswer = {
     type,
-    title: word('title')?.slice(0, 500) ?? null,
-    author: word('author_name')?.slice(0, 200) ?? null,
-    provider: word('provider_name')?.slice(0, 200) ?? null,
-    thumbnail:
-      thumbnail !== null && isWeb(thumbnail)
-        ? { url: thumbnail, width: length('thumbnail_width'), height: length('thumbnail_height') }
-        : null,
-    width: length('width'),
-    height: length('height'),
-    html: type === 'video' || type === 'rich' ? word('html') : null,
-    url: type === 'photo' ? word('url') : null,
-    cacheAge: Number(word('cache_age') ?? NaN) >= 0 ? Number(word('cache_age')) : null,
+    title: wordIn(read, 'title', 500),
+    author: wordIn(read, 'author_name', 200),
+    provider: wordIn(read, 'provider_name', 200),
+    thumbnail: thumbnailIn(read),
+    width: lengthIn(read, 'width'),
+    height: lengthIn(read, 'height'),
+    html: hasCode(type) ? wordIn(read, 'html') : null,
+    url: type === 'photo' ? wordIn(read, 'url') : null,
+    cacheAge: ageIn(read),
   };
-  if ((type === 'video' || type === 'rich') && answer.html === null)
-    return { ok: false, reason: reason('answer-without-code', { type }) };
-  if (type === 'photo' && (answer.url === null || !isWeb(answer.url)))
-    return { ok: false, reason: reason('answer-without-picture') };
-  return { ok: true, answer };
+  const problem = problemOf(answer);
+  return problem ? { ok: false, reason: problem } : { ok: true, answer };
+}
+
+/* What the standard demands of an answer of its type (section 2.3.4). */
+function problemOf({ type, html, url }: OembedAnswer): Reason | null {
+  if (hasCode(type) && html === null) return reason('answer-without-code', { type });
+  if (type === 'photo' && (url === null || !isWeb(url))) return reason('answer-without-picture');
+  return null;
+}
+
+type Members = Readonly<Record<string, unknown>>;
+
+const hasCode = (type: OembedAnswer['type']): boolean => type === 'video' || type === 'rich';
+
+function wordIn(read: Members, name: string, most = longest): string | null {
+  const value = read[name];
+  if (typeof value === 'number') return String(value);
+  return typeof value === 'string' && value.trim() !== '' && value.length <= longest
+    ? value.trim().slice(0, most)
+    : null;
+}
+
+/* Providers write lengths as numbers and as words; 100% is what some say for “as wide as there is room”. */
+function lengthIn(read: Members, name: string): number | null {
+  const value = Number(wordIn(read, name)?.replace(/px$/, '') ?? NaN);
+  return Number.isFinite(value) && value > 0 && value <= 20_000 ? Math.round(value) : null;
+}
+
+function thumbnailIn(read: Members): OembedAnswer['thumbnail'] {
+  const url = wordIn(read, 'thumbnail_url');
+  if (url === null || !isWeb(url)) return null;
+  return { url, width: lengthIn(read, 'thumbnail_width'), height: lengthIn(read, 'thumbnail_height') };
+}
+
+function ageIn(read: Members): number | null {
+  const age = Number(wordIn(read, 'cache_age') ?? NaN);
+  return age >= 0 ? age : null;
 }
 
 /** The code that an answer comes to; null for a mere link, which has none. */
@@ -93,9 +111,17 @@ function fromJson(text: string): Record<string, unknown> | null {
   }
 }
 
+function isWellFormed(xml: string): boolean {
+  try {
+    return SyntaxValidator.validate(xml);
+  } catch {
+    return false;
+  }
+}
+
 function fromXml(text: string): Record<string, unknown> | null {
   // Entities of its own could make a small document a very large one: none are needed here.
-  if (/<!DOCTYPE|<!ENTITY/i.test(text) || XMLValidator.validate(text) !== true) return null;
+  if (/<!DOCTYPE|<!ENTITY/i.test(text) || !isWellFormed(text)) return null;
   const data = new XMLParser({ ignoreAttributes: true, parseTagValue: false, trimValues: true }).parse(
     text,
   ) as { oembed?: unknown };

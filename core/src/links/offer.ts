@@ -1,10 +1,13 @@
-import { XMLBuilder } from 'fast-xml-parser';
+import XMLBuilder from 'fast-xml-builder';
 import type { Kind, Size } from '../reading/reading.ts';
 import { escapeAttribute } from '../text/index.ts';
 import type { OembedRoom } from './ask.ts';
 import type { OembedFormat } from './oembed.ts';
 
-/** What Orbis answers about one of its own links (oEmbed 1.0, section 2.3.4), in the order in which it is written. */
+/**
+ * What Orbis answers about one of its own links (oEmbed 1.0, section 2.3.4), in the
+ * order in which it is written.
+ */
 export interface OembedOffer {
   version: '1.0';
   type: 'video' | 'rich';
@@ -80,6 +83,6 @@ export function offerOembed(
 /** An answer as it is sent. */
 export function writeOembed(offer: OembedOffer, format: OembedFormat): string {
   if (format === 'json') return JSON.stringify(offer);
-  const body = new XMLBuilder({ format: true, suppressEmptyNode: false }).build({ oembed: offer }) as string;
+  const body: string = new XMLBuilder({ format: true, suppressEmptyNode: false }).build({ oembed: offer });
   return `<?xml version="1.0" encoding="utf-8" standalone="yes"?>\n${body}`;
 }

@@ -32,9 +32,9 @@ type Refuse = (what: string, why: Reason) => void;
 const longest = { provider: 120, address: 500, schemes: 400 };
 
 /**
- * Reads a list of providers in the format in which they are published: a JSON array of objects with `provider_name`,
- * `provider_url` and `endpoints`, of which each has a `url` and may have `schemes`, `formats` and `discovery`. What
- * cannot be used is told and left out; everything else of the list stands.
+ * Reads a list of providers in the format in which they are published: a JSON array of objects with
+ * `provider_name`, `provider_url` and `endpoints`, of which each has a `url` and may have `schemes`,
+ * `formats` and `discovery`. What cannot be used is told and left out; everything else of the list stands.
  */
 export function readProviderList(text: string): ProviderList {
   let data: unknown;
@@ -96,7 +96,11 @@ function readEndpoint(
 ): ListedEndpoint | null {
   const endpoint = isObject(given) ? given : {};
   const url = address(endpoint['url']);
-  if (url === null) return (refuse(String(endpoint['url'] ?? 'url'), reason('endpoint-no-address')), null);
+  if (url === null)
+    return (
+      refuse(typeof endpoint['url'] === 'string' ? endpoint['url'] : 'url', reason('endpoint-no-address')),
+      null
+    );
   const formats = (Array.isArray(endpoint['formats']) ? endpoint['formats'] : []).map((format) =>
     String(format).toLowerCase(),
   );

@@ -51,8 +51,9 @@ export interface AttributeChange {
 }
 
 /**
- * A token of an attribute that is a list: added to those that are there, or taken out of them. Those of `allow` are
- * parted by semicolons (Permissions Policy, section 5.2), those of the others by blanks (HTML, section 2.3.7).
+ * A token of an attribute that is a list: added to those that are there, or taken out of them.
+ * Those of `allow` are parted by semicolons (Permissions Policy, section 5.2), those of the
+ * others by blanks (HTML, section 2.3.7).
  */
 export interface TokenChange {
   kind: 'token';
@@ -75,7 +76,10 @@ export interface DeclarationChange {
   when?: Condition;
 }
 
-/** A member of the JSON in an attribute, or of the options that a script hands over; gone where the value is null. */
+/**
+ * A member of the JSON in an attribute, or of the options that a script hands over; gone
+ * where the value is null.
+ */
 export interface MemberChange {
   kind: 'member';
   element: MarkupElement;
@@ -116,7 +120,9 @@ export interface InsertChange {
   markup: string;
 }
 
-/** Something that the page needs once, however many codes ask for it, at another position than their spots. */
+/**
+ * Something that the page needs once, however many codes ask for it, at another position than their spots.
+ */
 export interface ShareChange {
   kind: 'share';
   position: Exclude<SnippetPosition, 'spot'>;
@@ -125,7 +131,10 @@ export interface ShareChange {
   holds?: readonly EditReason[];
 }
 
-/** What a change does, of whatever kind; by `kind` the composer knows which text it is in and how it is written. */
+/**
+ * What a change does, of whatever kind; by `kind` the composer knows which text it is
+ * in and how it is written.
+ */
 export type ChangeBody =
   | AddressChange
   | AttributeChange

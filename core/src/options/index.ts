@@ -1,4 +1,6 @@
-/** What every option is made of: types of values, the shape of an option, and the changes that it can ask for. */
+/**
+ * What every option is made of: types of values, the shape of an option, and the changes that it can ask for.
+ */
 export * from './types/index.ts';
 export { conditions, devices, type Condition, type Device } from './condition.ts';
 export { deviceOf } from './per-device.ts';

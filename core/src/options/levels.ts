@@ -4,7 +4,10 @@ import type { Options, OptionValue } from './values.ts';
 /** Values for every embed of a kind, and for all (`any`); those of the kind win. */
 export type KindDefaults = Readonly<Partial<Record<Kind | 'any', Options>>>;
 
-/** Where a value comes from, the nearest first: this placement, the embed’s revision, the site’s default for the kind, the rules for all. */
+/**
+ * Where a value comes from, the nearest first: this placement, the embed’s revision, the site’s default for
+ * the kind, the rules for all.
+ */
 export const levels = ['placement', 'embed', 'site', 'rule'] as const;
 export type OptionLevel = (typeof levels)[number];
 
@@ -19,7 +22,10 @@ export interface Effective {
   overridden: readonly { option: string; level: OptionLevel; value: OptionValue }[];
 }
 
-/** Puts the values of all levels together. Parameters that are set by hand are joined one by one, as all options are. */
+/**
+ * Puts the values of all levels together. Parameters that are set by hand are joined one by
+ * one, as all options are.
+ */
 export function effectiveOptions(asked: LevelledOptions): Effective {
   const options: Record<string, OptionValue> = {};
   const from: Record<string, OptionLevel> = {};

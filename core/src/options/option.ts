@@ -38,7 +38,10 @@ export interface OptionContext {
   implied: ReadonlyMap<string, Implied>;
 }
 
-/** One thing that owners can ask of an embed, with one meaning for all providers. Its label and explanation stand in the language file under its name. */
+/**
+ * One thing that owners can ask of an embed, with one meaning for all providers. Its label and explanation
+ * stand in the language file under its name.
+ */
 export interface Option<V extends OptionValue = OptionValue> {
   name: string;
   stage: OptionStage;
@@ -55,7 +58,10 @@ export interface Option<V extends OptionValue = OptionValue> {
   perDevice?: boolean;
   /** What it is called and does, where a provider’s sheet declares it. */
   own?: OwnOptionWords;
-  /** Whether it can be had for codes of this provider, or of an unknown one (null), and for this code, where one is given. */
+  /**
+   * Whether it can be had for codes of this provider, or of an unknown one (null), and for this
+   * code, where one is given.
+   */
   isOffered(sheet: Sheet | null, reading: Pick<Reading, 'parts'> | null): boolean;
   /** What comes with it where it is not asked for itself. */
   implies?(code: Code, value: V, options: Options): readonly Omit<Implied, 'by'>[];

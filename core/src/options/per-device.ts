@@ -3,7 +3,10 @@ import { devices, type Device } from './condition.ts';
 import type { Option } from './option.ts';
 import type { OptionValue } from './values.ts';
 
-/** An option together with what it is on phones and on tablets, where it may differ there: `max-width`, `max-width.phone`. */
+/**
+ * An option together with what it is on phones and on tablets, where it may differ there: `max-width`,
+ * `max-width.phone`.
+ */
 export const withDevices = (option: Option): readonly Option[] =>
   option.perDevice ? [option, ...devices.map((device) => onDevice(option, device))] : [option];
 

@@ -16,8 +16,8 @@ export interface Ratio {
 export type OptionValue = number | boolean | string | Coordinates | Ratio | readonly string[];
 
 /**
- * What is asked of an embed: values in canonical units by the options’ names, flat, in any order. What is not named is
- * not asked for. Parameters that are set by hand stand under `parameter.NAME`.
+ * What is asked of an embed: values in canonical units by the options’ names, flat, in any order. What is not
+ * named is not asked for. Parameters that are set by hand stand under `parameter.NAME`.
  * @example { "start": 112, "max-width": 720, "parameter.hue": "12" }
  */
 export type Options = Readonly<Record<string, OptionValue>>;

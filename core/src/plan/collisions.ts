@@ -2,7 +2,10 @@ import { heldBySeveral } from '../reading/held-claims.ts';
 import type { PlanFinding } from './plan-finding.ts';
 import type { PlannedPlacement } from './planned-placement.ts';
 
-/** What several codes of a page claim for themselves, so that one of them would not work (HTML, section 3.2.6, for ids). */
+/**
+ * What several codes of a page claim for themselves, so that one of them would not work (HTML,
+ * section 3.2.6, for ids).
+ */
 export function collisions(
   placements: readonly Pick<PlannedPlacement, 'id' | 'place' | 'code'>[],
 ): PlanFinding[] {

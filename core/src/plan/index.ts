@@ -1,4 +1,7 @@
-/** In go the placements of a page with their codes, and the site; out comes what is pasted at each position, what only once is said once. */
+/**
+ * In go the placements of a page with their codes, and the site; out comes what is pasted at each position,
+ * what only once is said once.
+ */
 export { planPage, type PagePlan, type PlannedSite } from './plan-page.ts';
 export type { PlannedSnippet } from './planned-snippet.ts';
 export { planActions, type PlanAction, type PlanStep } from './steps.ts';

@@ -1,7 +1,7 @@
 /**
- * Puts several lists into one without doubles, each list’s own order kept. What no list puts into an order stands in
- * that of the alphabet, so that the outcome depends on nothing else. Where two lists are against each other, the one
- * that comes first in the alphabet has its way.
+ * Puts several lists into one without doubles, each list’s own order kept. What no list puts into an order
+ * stands in that of the alphabet, so that the outcome depends on nothing else. Where two lists are against
+ * each other, the one that comes first in the alphabet has its way.
  */
 export function mergeOrders(lists: readonly (readonly string[])[]): string[] {
   const all = [...new Set(lists.flat())].sort();

@@ -38,9 +38,10 @@ interface Worked {
 }
 
 /**
- * Plans a page: what its placements need only once is said once, in the page’s head where the site has a way into it,
- * else at the first place that needs it. The outcome does not depend on the order of placing. `digest` makes the digest
- * of a text, always the same for the same text; `leaving` are placements that have ended and are still on the page.
+ * Plans a page: what its placements need only once is said once, in the page’s head where the site has a way
+ * into it, else at the first place that needs it. The outcome does not depend on the order of placing.
+ * `digest` makes the digest of a text, always the same for the same text; `leaving` are placements that have
+ * ended and are still on the page.
  */
 export function planPage(
   placements: readonly PlannedPlacement[],
@@ -130,7 +131,8 @@ interface SharedThing {
   placement: string;
 }
 
-/* What a placement needs at a position: what its options ask for there, and in the page’s head its own parts that belong there. */
+/* What a placement needs at a position: what its options ask for there, and in the page’s head its own parts
+   that belong there. */
 function sharedAt(
   position: SnippetPosition,
   { placement: { id }, composition, parts }: Worked,

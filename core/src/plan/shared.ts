@@ -16,7 +16,8 @@ export interface SharedPart {
   runs: Run[];
 }
 
-/* What may stand anywhere before it is used, and as well in the head: the reading says of these that they belong there. */
+/* What may stand anywhere before it is used, and as well in the head: the reading says of
+   these that they belong there. */
 const roles: ReadonlySet<Part['role']> = new Set(['loader', 'style']);
 
 /** Whether a code has parts that a page needs only once. */
@@ -25,7 +26,9 @@ export const hasShared = ({ parts }: Pick<Code['reading'], 'parts'>): boolean =>
 const isShared = ({ role, place, repeat, inside }: Part): boolean =>
   inside === null && roles.has(role) && place === 'head' && repeat === 'page';
 
-/** The parts of a code that its page needs once, in the order of the code, as they stand after these edits. */
+/**
+ * The parts of a code that its page needs once, in the order of the code, as they stand after these edits.
+ */
 export const sharedParts = (
   placement: string,
   { reading, text }: Pick<Code, 'reading' | 'text'>,

@@ -2,7 +2,10 @@ import { positions, type SnippetPosition } from '../options/position.ts';
 import type { LeavingPlacement, PlannedPlacement } from './planned-placement.ts';
 import type { PlannedSnippet } from './planned-snippet.ts';
 
-/** What is done with a snippet: it is pasted, it replaces what stands there, it is there already; or what stands there is taken out. */
+/**
+ * What is done with a snippet: it is pasted, it replaces what stands there, it is there already; or what
+ * stands there is taken out.
+ */
 export const planActions = ['paste', 'replace', 'take-out', 'already-there'] as const;
 export type PlanAction = (typeof planActions)[number];
 

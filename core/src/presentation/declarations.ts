@@ -23,8 +23,9 @@ export const declare = (
   }));
 
 /**
- * What a provider’s box needs so that it keeps its shape at another width. Padding in per cent counts of the width of
- * the place, not of the box (CSS 2.2, section 8.4): as soon as the box is narrower, its shape must be held otherwise.
+ * What a provider’s box needs so that it keeps its shape at another width. Padding in per cent counts of the
+ * width of the place, not of the box (CSS 2.2, section 8.4): as soon as the box is narrower, its shape must
+ * be held otherwise.
  */
 export function holdBoxShape({ box, element }: PresentationTarget): Change[] {
   if (box === null) return [];

@@ -2,7 +2,10 @@ import type { Code } from '../code.ts';
 import type { Options, Ratio } from '../options/values.ts';
 import { frameOf } from './target.ts';
 
-/** The shape to hold: what the owner says, else what the code says, else the natural shape of the provider’s content; null where nothing tells it. */
+/**
+ * The shape to hold: what the owner says, else what the code says, else the natural shape of the provider’s
+ * content; null where nothing tells it.
+ */
 export function shapeOf(code: Code, options: Options): Ratio | null {
   if (options['shape'] !== undefined) return reduced(options['shape'] as Ratio);
   const frame = frameOf(code);

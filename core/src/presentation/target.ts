@@ -21,8 +21,8 @@ export interface PresentationTarget {
 }
 
 /**
- * What presentation changes. A frame that is placed absolutely fills the box that it is laid over (CSS Positioned
- * Layout 3, section 2.1): whatever is declared on the frame itself, the box stays as it is.
+ * What presentation changes. A frame that is placed absolutely fills the box that it is laid over (CSS
+ * Positioned Layout 3, section 2.1): whatever is declared on the frame itself, the box stays as it is.
  */
 export function targetOf(code: Code): PresentationTarget | null {
   const frame = frameOf(code);
@@ -39,7 +39,9 @@ export function targetOf(code: Code): PresentationTarget | null {
   return { element: box, box: declared(box) };
 }
 
-/** A number that is declared of what stands on the page, in this unit; null where none is, or another unit. */
+/**
+ * A number that is declared of what stands on the page, in this unit; null where none is, or another unit.
+ */
 export function declaredNumber(code: Code, property: string, unit: 'px' | '%'): number | null {
   const target = targetOf(code);
   const found = /^(\d{1,5}(?:\.\d{1,6})?)(px|%)$/.exec(

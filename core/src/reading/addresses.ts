@@ -12,7 +12,8 @@ import type { PartsRead } from './parts.ts';
 import type { ScriptFacts } from './scripts/index.ts';
 import type { StyleFacts } from './style-rules.ts';
 
-/* Attributes that hold one address each, by element; `*` is any (HTML, index of attributes; the old ones are still obeyed). */
+/* Attributes that hold one address each, by element; `*` is any (HTML, index of attributes; the
+   old ones are still obeyed). */
 const plain = {
   iframe: { src: 'frame' },
   frame: { src: 'frame' },
@@ -62,25 +63,39 @@ function mediaUse(type: string | null, other: Use): Use {
 const lazy =
   /^data-(?:[a-z-]*-)?(?:src|url|href|link|poster|bg|background|srcset|embed|action|endpoint|api|host)$/;
 
-/** The addresses that stand in attributes, in the order of the text, each with its parameters and its exact place. */
+/**
+ * The addresses that stand in attributes, in the order of the text, each with its
+ * parameters and its exact place.
+ */
 export function readAddresses(markup: Markup, read: PartsRead): ReadAddress[] {
   const out: ReadAddress[] = [];
   const { text } = markup;
   for (const element of markup.elements) {
     const own = usesByElement.get(element.name);
     for (const { name, value } of element.attributes.entries) {
-      const use = own?.get(name);
+      const use = own?.get(name) ?? otherUse(element, name, value);
       if (use) push(out, text, read, element, name, typeof use === 'function' ? use(element) : use);
       else if (name === 'srcset' || name === 'imagesrcset') pushSet(out, text, read, element, name);
-      else if (name.startsWith('data-') && lazy.test(name) && /^\s*(?:https?:)?\/\//i.test(value))
-        push(out, text, read, element, name, lazyUse(element, name));
       else if (name === 'content' && element.name === 'meta') pushRefresh(out, text, read, element);
-      else if (name === 'xlink:href' || (name === 'href' && element.name === 'use'))
-        push(out, text, read, element, name, 'image');
     }
   }
   return out;
 }
+
+/* What an attribute is for that HTML gives no address to, or that any drawing has. */
+function otherUse(element: MarkupElement, name: string, value: string): Use | null {
+  if (name.startsWith('data-'))
+    return /^\s*(?:https?:)?\/\//i.test(value) && (lazy.test(name) || isFile(value))
+      ? lazyUse(element, name)
+      : null;
+  return name === 'xlink:href' || (name === 'href' && element.name === 'use') ? 'image' : null;
+}
+
+/* A player’s script is told the files by attributes of any name. */
+const isFile = (address: string): boolean =>
+  /^[^?#\s]*\.(?:mp4|webm|m3u8|mpd|mov|mp3|ogg|wav|m4a|vtt|srt|jpe?g|png|webp|avif|gif|svg|json|pdf|glb|gpx|geojson|kml)(?:[?#]\S*)?\s*$/i.test(
+    address,
+  );
 
 const lazyUse = (element: MarkupElement, name: string): Use =>
   element.name === 'iframe'
@@ -157,7 +172,8 @@ function pushRefresh(out: ReadAddress[], text: string, read: PartsRead, element:
     });
 }
 
-/* The innermost part that holds an offset: the last one that begins before it, or whichever of those around that has not ended. */
+/* The innermost part that holds an offset: the last one that begins before it, or whichever of those around
+   that has not ended. */
 function partAt({ parts }: PartsRead, offset: number): number {
   let low = 0;
   let high = parts.length - 1;
@@ -171,7 +187,10 @@ function partAt({ parts }: PartsRead, offset: number): number {
   return found ?? low;
 }
 
-/** Every host that a visitor's browser would contact, by itself or on use: from attributes, scripts and styles. */
+/**
+ * Every host that a visitor's browser would contact, by itself or on use: from
+ * attributes, scripts and styles.
+ */
 export function hostsOf(
   addresses: readonly ReadAddress[],
   scripts: readonly ScriptFacts[] = [],
@@ -194,8 +213,13 @@ export function hostsOf(
   return [...hosts.values()];
 }
 
-/** The host name of an absolute or protocol-relative http(s) address, without its port; null for anything else. */
-export function hostOf(address: string): string | null {
+/**
+ * The host name of an absolute or protocol-relative http(s) address, without its
+ * port; null for anything else.
+ */
+export function hostOf(written: string): string | null {
+  // Tabs and line ends are taken out before anything is read (URL, section 4.4).
+  const address = /[\t\n\r]/.test(written) ? written.replaceAll(/[\t\n\r]/g, '') : written;
   const plainly = plainHost(address);
   // A last label of digits may be a number in disguise: only the URL standard's parser can tell.
   if (plainly !== null && /\.[a-z][a-z-]*$|^localhost$/.test(plainly)) return plainly;

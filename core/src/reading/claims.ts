@@ -4,8 +4,9 @@ import type { ScriptFacts } from './scripts/index.ts';
 import type { StyleFacts } from './style-rules.ts';
 
 /**
- * What a second copy of a code on the page would collide with: ids, fields that a script looks up by name, names that
- * scripts make global, listeners on window and document, and style rules that reach beyond the code's own elements.
+ * What a second copy of a code on the page would collide with: ids, fields that a script looks up by name,
+ * names that scripts make global, listeners on window and document, and style rules that reach beyond the
+ * code's own elements.
  */
 export function claimsOf(
   markup: Markup,
@@ -57,7 +58,8 @@ export function globalRules(markup: Markup, styles: readonly StyleFacts[]): { se
   return (
     styles
       .flatMap((facts) => facts.rules)
-      // A rule with a class or an id of the provider's own reaches what the provider makes; one without reaches the page.
+      // A rule with a class or an id of the provider's own reaches what the provider makes; one without
+      // reaches the page.
       .filter(
         (rule) => !rule.ids.some((id) => ids.has(id)) && !rule.classes.some((name) => classes.has(name)),
       )

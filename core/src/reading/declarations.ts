@@ -3,7 +3,10 @@ import type { StyleFacts } from './style-rules.ts';
 
 const nothing: ReadonlyMap<string, string> = new Map();
 
-/** The declarations that hold for an element, by property: those of the code’s own rules that name it, then its style attribute. */
+/**
+ * The declarations that hold for an element, by property: those of the code’s own rules that name it, then
+ * its style attribute.
+ */
 export function declarationsFor(
   markup: Markup,
   element: MarkupElement,

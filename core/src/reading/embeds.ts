@@ -7,11 +7,10 @@ import type { PartsRead } from './parts.ts';
 import type { ReadAddress, Reading } from './reading.ts';
 import { noSize, sizeOf } from './size.ts';
 
-/* What codes are about, by rank: where there is a frame or player, pictures and forms are beside it. */
+/* What codes are about, by rank: where there is a frame, a player or a form, pictures are beside it. */
 const rankOf = new Map<string, number>(
   [
-    ['iframe', 'video', 'audio', 'object', 'embed', 'frame'],
-    ['form'],
+    ['iframe', 'video', 'audio', 'object', 'embed', 'frame', 'form'],
     ['blockquote'],
     ['img', 'picture'],
   ].flatMap((names, rank) => names.map((name) => [name, rank] as const)),
@@ -59,8 +58,8 @@ export function sheetFor(
 }
 
 /**
- * The embeds of a code: each main element is one of its own; of mounts, each that is alone in its kind. What serves all
- * of them is in the first.
+ * The embeds of a code: each main element is one of its own; of mounts, each that is alone in its kind. What
+ * serves all of them is in the first.
  */
 export function embedsOf(
   reading: Reading,
@@ -132,13 +131,14 @@ function separately(
 ): Reading['embeds'] {
   // Everything here is in the order of the text: one walk along each list finds what belongs to each element.
   let [t, a, e] = [0, 0, 0];
-  const owners = mains.map((main) => {
+  const owners = mains.map((main): number | null => {
     while (t < top.length && parts[top[t]!]!.end <= main.start) t++;
-    return top[t] !== undefined && parts[top[t]!]!.start <= main.start ? top[t]! : null;
+    const last = top[t];
+    return last !== undefined && parts[last]!.start <= main.start ? last : null;
   });
   const spoken = new Set(owners);
   return mains.map((main, n) => {
-    const held = owners[n]!;
+    const held = owners[n] ?? null;
     while (a < reading.addresses.length && reading.addresses[a]!.start < main.start) a++;
     while (e < markup.elements.length && markup.elements[e]!.start < main.start) e++;
     const { elements, addresses } = within(main, markup, reading.addresses, e, a);

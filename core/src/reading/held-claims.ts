@@ -7,8 +7,8 @@ export interface HeldClaim<T> {
 }
 
 /**
- * What several of a page claim for themselves, so that one of them would not work. Listeners stand beside each other.
- * `isAnother` says whether one more claims a thing itself, or is one with somebody who does.
+ * What several of a page claim for themselves, so that one of them would not work. Listeners stand beside
+ * each other. `isAnother` says whether one more claims a thing itself, or is one with somebody who does.
  */
 export function heldBySeveral<T>(
   claimants: readonly T[],

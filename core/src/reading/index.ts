@@ -1,4 +1,6 @@
-/** In goes a pasted text and the provider sheets; out comes a {@link Reading}: what Orbis understood of it. */
+/**
+ * In goes a pasted text and the provider sheets; out comes a {@link Reading}: what Orbis understood of it.
+ */
 export * from './reading.ts';
 export { limits, loneSurrogate } from './limits.ts';
 export { hostOf } from './addresses.ts';

@@ -22,7 +22,10 @@ export function inputOf(
   return 'code';
 }
 
-/** The absolute http(s) addresses that the whole text consists of, one a line (blanks around them aside); else none. */
+/**
+ * The absolute http(s) addresses that the whole text consists of, one a line (blanks
+ * around them aside); else none.
+ */
 export function linksIn(text: string): string[] {
   const lines = text
     .replace(/^\uFEFF/, '')

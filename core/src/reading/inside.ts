@@ -12,13 +12,19 @@ import type { StyleFacts } from './style-rules.ts';
 
 /** What stands inside a code's elements. To answer takes a parser, so that those who only ask need none. */
 export interface Inside {
-  /** The declarations that hold for an element, by property: those of the code's own rules that name it, then its style attribute. */
+  /**
+   * The declarations that hold for an element, by property: those of the code's own rules that name it, then
+   * its style attribute.
+   */
   declarations(element: MarkupElement): ReadonlyMap<string, string>;
   /** Whether an inline script hands an object of options to this call. */
   handsOptionsTo(script: MarkupElement, call: string): boolean;
   /** Whether an attribute holds JSON that a member can be written into; an empty or missing one does. */
   takesMembers(element: MarkupElement, attribute: string): boolean;
-  /** A plain member of the JSON in an attribute, or of the options that a script hands over; null where there is none. */
+  /**
+   * A plain member of the JSON in an attribute, or of the options that a script hands over;
+   * null where there is none.
+   */
   member(
     element: MarkupElement,
     of: { attribute: string } | { call: string },

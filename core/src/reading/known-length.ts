@@ -1,8 +1,9 @@
 import { attribute, innerText, type Markup } from '../text/index.ts';
 
 /**
- * How long the content of a code is, in seconds, where the code itself tells: in linked data (schema.org `duration`, ISO
- * 8601) or in a data attribute that counts seconds. Null where it does not, or where several say different things.
+ * How long the content of a code is, in seconds, where the code itself tells: in linked data (schema.org
+ * `duration`, ISO 8601) or in a data attribute that counts seconds. Null where it does not, or where several
+ * say different things.
  */
 export function lengthIn(markup: Markup): number | null {
   const told = new Set<number>();
@@ -29,6 +30,8 @@ function isoSeconds(text: string): number | null {
     text,
   );
   if (!found) return null;
-  const [days, hours, minutes, seconds] = found.slice(1).map((digits) => Number(digits ?? 0));
+  const [days, hours, minutes, seconds] = found
+    .slice(1)
+    .map((digits: string | undefined) => Number(digits ?? 0));
   return ((days! * 24 + hours!) * 60 + minutes!) * 60 + seconds!;
 }

@@ -1,6 +1,9 @@
 import { deepest, type Markup } from '../text/index.ts';
 
-/** Limits of what is read (HTML texts in UTF-16 code units); beyond them a text is refused before anything costly. */
+/**
+ * Limits of what is read (HTML texts in UTF-16 code units); beyond them a text is
+ * refused before anything costly.
+ */
 export const limits = { length: 1_048_576, nesting: deepest, attributes: 10_000 } as const;
 
 export type Excess =
@@ -10,8 +13,8 @@ export type Excess =
   | { what: 'surrogate'; offset: number; most: 0; found: 1 };
 
 /**
- * Says what is too much in a text before it is parsed, or null: its length, half a character, the attributes of a tag.
- * Nesting is told while it is parsed (`Markup.tooDeepAt`).
+ * Says what is too much in a text before it is parsed, or null: its length, half a character, the attributes
+ * of a tag. Nesting is told while it is parsed (`Markup.tooDeepAt`).
  */
 export function findExcess(text: string): Excess | null {
   if (text.length > limits.length)

@@ -12,8 +12,8 @@ export interface Mended {
 const mostRounds = 6;
 
 /**
- * Makes the edits that findings carry: of the rules that are named, or else of every finding that is more than a note.
- * Where two would change the same characters, the second waits for the next round of reading.
+ * Makes the edits that findings carry: of the rules that are named, or else of every finding that is more
+ * than a note. Where two would change the same characters, the second waits for the next round of reading.
  */
 export function mend(text: string, context: ReadingContext, only?: readonly string[]): Mended {
   const done: Mended['done'] = [];

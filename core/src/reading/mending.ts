@@ -5,8 +5,9 @@ import type { Reading } from './reading.ts';
 type Mending = NonNullable<Reading['mending']>;
 
 /**
- * What would make a text readable that is not as it was pasted: code that came as text, typographic quotes around
- * attribute values, a last tag that is left open. The edits count in the paste; null where nothing is to be mended so.
+ * What would make a text readable that is not as it was pasted: code that came as text, typographic quotes
+ * around attribute values, a last tag that is left open. The edits count in the paste; null where nothing is
+ * to be mended so.
  */
 export function mendingOf(text: string): Mending | null {
   return visibleCode(text) ?? curlyQuotes(text) ?? openTag(text);

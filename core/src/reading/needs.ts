@@ -1,9 +1,12 @@
-import { attribute, type Markup } from '../text/index.ts';
+import { attribute, type Markup, type MarkupElement } from '../text/index.ts';
 import type { Sheet } from '../sheets/sheet.ts';
 import type { Needs } from './reading.ts';
 import type { ScriptFacts } from './scripts/index.ts';
 
-/** What a code plainly needs of the page: from its own elements and scripts, and from what its provider's sheet says. */
+/**
+ * What a code plainly needs of the page: from its own elements and scripts, and from what
+ * its provider's sheet says.
+ */
 export function needsOf(markup: Markup, scripts: readonly ScriptFacts[], sheet: Sheet | null): Needs {
   const needs: Needs = {
     scripts: false,
@@ -29,14 +32,9 @@ export function needsOf(markup: Markup, scripts: readonly ScriptFacts[], sheet: 
       case 'audio':
         if (element.attributes.has('autoplay')) needs.autoplay = true;
         break;
-      case 'iframe': {
-        const allow = (attribute(element, 'allow') ?? '').toLowerCase();
-        if (allow.includes('autoplay')) needs.autoplay = true;
-        if (allow.includes('fullscreen') || element.attributes.has('allowfullscreen'))
-          needs.fullscreen = true;
-        if (allow.includes('storage-access')) needs.storage = true;
+      case 'iframe':
+        addFrame(element, needs);
         break;
-      }
     }
   }
   for (const facts of scripts) {
@@ -46,4 +44,11 @@ export function needsOf(markup: Markup, scripts: readonly ScriptFacts[], sheet: 
   if (sheet)
     for (const name in sheet.needs) needs[name as keyof Needs] ||= sheet.needs[name as keyof Needs] ?? false;
   return needs;
+}
+
+function addFrame(frame: MarkupElement, needs: Needs): void {
+  const allow = (attribute(frame, 'allow') ?? '').toLowerCase();
+  needs.autoplay ||= allow.includes('autoplay');
+  needs.fullscreen ||= allow.includes('fullscreen') || frame.attributes.has('allowfullscreen');
+  needs.storage ||= allow.includes('storage-access');
 }

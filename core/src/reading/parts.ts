@@ -10,8 +10,8 @@ export interface PartsRead {
 }
 
 /**
- * Cuts a code into parts. The top-level parts and the text between them tile the whole input; tags that stand for
- * nothing (stray end tags, `html`, `head` and `body`) stay in the text part where they stand.
+ * Cuts a code into parts. The top-level parts and the text between them tile the whole input; tags that stand
+ * for nothing (stray end tags, `html`, `head` and `body`) stay in the text part where they stand.
  */
 export function readParts(markup: Markup): PartsRead {
   const out: PartsRead = { parts: [], elements: [] };
@@ -107,8 +107,9 @@ function readFallback(markup: Markup, element: MarkupElement, index: number, out
 }
 
 /**
- * Says how often scripts and loaders are needed, where, and what they serve: what names an element of this code, or
- * fills a queue for it, belongs to each place; what only brings the provider's program belongs to the page once.
+ * Says how often scripts and loaders are needed, where, and what they serve: what names an element of
+ * this code, or fills a queue for it, belongs to each place; what only brings the provider's program
+ * belongs to the page once.
  */
 export function settleScripts(
   markup: Markup,
@@ -127,42 +128,82 @@ export function settleScripts(
   }
   const ids = new Set<string>();
   const classes = new Set<string>();
+  const fields = new Set<string>();
   for (const element of markup.elements) {
+    const field = attribute(element, 'name');
+    if (field) fields.add(field);
     const [id, names] = [attribute(element, 'id'), attribute(element, 'class')];
     if (id) ids.add(id);
     if (names) for (const name of names.split(/\s+/)) if (name) classes.add(name);
   }
+  const page: Around = { mounts, shown, ids, classes, fields };
   parts.forEach((part, i) => {
     const element = elements[i];
     if (!element) return;
     if (part.role === 'fallback') part.of = i > 0 && part.of.length === 0 ? [i - 1] : part.of;
-    if (part.role === 'loader' && element.name === 'script') {
-      const deferred =
-        ['async', 'defer'].some((name) => element.attributes.has(name)) ||
-        attribute(element, 'type')?.toLowerCase() === 'module';
-      const own = carriesOwnNumber(element) || (!deferred && shown.length === 0);
-      part.repeat = own ? 'placement' : 'page';
-      part.place = deferred && !own ? 'head' : 'body';
-      part.of = mounts;
-    }
-    if (part.role === 'setup' && element.name === 'script') {
-      const facts = factsOf(element);
-      const named =
-        facts !== null &&
-        (facts.ids.some((id) => ids.has(id)) || facts.classes.some((name) => classes.has(name)));
-      const fills =
-        facts !== null &&
-        (facts.calls.some((call) => /\.(?:push|cmd|load|render|init|create|mount|embed|show)$/.test(call)) ||
-          facts.creates.includes('iframe'));
-      part.repeat =
-        isDataScript(element) || named || fills || facts?.writesDocument || facts === null
-          ? 'placement'
-          : 'page';
-      part.of = named || fills || isDataScript(element) ? (mounts.length > 0 ? mounts : shown) : [];
-    }
-    if (part.role === 'loader' && element.name === 'link') part.of = mounts.length > 0 ? mounts : shown;
+    if (part.role === 'loader' && element.name === 'link') part.of = served(page);
+    if (element.name !== 'script') return;
+    if (part.role === 'loader') placeLoader(part, element, page);
+    if (part.role === 'setup')
+      placeSetup(part, element, { facts: factsOf(element), text: innerText(markup.text, element) }, page);
   });
 }
+
+/* What stands around a part: the parts that scripts fill, those that show something, and by what names
+   elements can be found. */
+interface Around {
+  mounts: number[];
+  shown: number[];
+  ids: ReadonlySet<string>;
+  classes: ReadonlySet<string>;
+  fields: ReadonlySet<string>;
+}
+
+const served = ({ mounts, shown }: Around): number[] => (mounts.length > 0 ? mounts : shown);
+
+function placeLoader(part: Part, script: MarkupElement, page: Around): void {
+  const { mounts, shown } = page;
+  const isDeferred =
+    ['async', 'defer'].some((name) => script.attributes.has(name)) ||
+    attribute(script, 'type')?.toLowerCase() === 'module';
+  const isOwn =
+    carriesOwnNumber(script) ||
+    quotes(attribute(script, 'onload') ?? '', page) ||
+    (!isDeferred && shown.length === 0);
+  part.repeat = isOwn ? 'placement' : 'page';
+  part.place = isDeferred && !isOwn ? 'head' : 'body';
+  part.of = mounts;
+}
+
+function placeSetup(
+  part: Part,
+  script: MarkupElement,
+  { facts, text }: { facts: ScriptFacts | null; text: string },
+  page: Around,
+): void {
+  const isOfEmbed =
+    isDataScript(script) || (facts !== null && (names(facts, page) || fills(facts) || quotes(text, page)));
+  const isOnce = facts !== null && !facts.writesDocument && !isOfEmbed;
+  part.repeat = isOnce ? 'page' : 'placement';
+  part.of = isOfEmbed ? served(page) : [];
+}
+
+const names = (facts: ScriptFacts, { ids, classes, fields }: Around): boolean =>
+  facts.ids.some((id) => ids.has(id)) ||
+  facts.classes.some((name) => classes.has(name)) ||
+  facts.fields.some((name) => fields.has(name));
+
+/* Whether a script has the id of an element of this code as a text, alone or as a selector: that is how
+   libraries are told where to go. */
+function quotes(script: string, { ids }: Around): boolean {
+  for (const [, text] of script.matchAll(/["'`]#?([A-Za-z][\w:.-]{0,80})["'`]/g))
+    if (ids.has(text!)) return true;
+  return false;
+}
+
+const fills = ({ calls, creates }: ScriptFacts): boolean =>
+  calls.some((call) => /\.(?:push|cmd|load|render|init|create|mount|embed|show)$/.test(call)) ||
+  creates.includes('iframe');
 
 /** Whether a script carries a number or key of one embed, so that another embed needs another script. */
 export function carriesOwnNumber(element: MarkupElement): boolean {

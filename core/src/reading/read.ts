@@ -21,7 +21,7 @@ import { excessIn, findExcess, type Excess } from './limits.ts';
 import { readId, readLinks } from './links.ts';
 import { mendingOf } from './mending.ts';
 import { needsOf } from './needs.ts';
-import { readParts, settleScripts } from './parts.ts';
+import { readParts, settleScripts, type PartsRead } from './parts.ts';
 import { addFrameDocuments } from './srcdoc.ts';
 import { noSize, sizeOf } from './size.ts';
 import { insideOf, type Inside } from './inside.ts';
@@ -36,8 +36,8 @@ export interface ReadingContext {
 }
 
 /**
- * Reads a pasted text: a code, a link, or anything else. Never throws for a text; what cannot be read is said in
- * `findings`. A text beyond the limits gets the one finding `too-much`, and nothing else is done with it.
+ * Reads a pasted text: a code, a link, or anything else. Never throws for a text; what cannot be read is said
+ * in `findings`. A text beyond the limits gets the one finding `too-much`, and nothing else is done with it.
  */
 export function read(text: string, context: ReadingContext): Reading {
   return readWhole(text, context).reading;
@@ -54,7 +54,10 @@ export interface ReadWhole {
 
 const nothing = { markup: parseMarkup(''), inside: insideOf(parseMarkup(''), []) };
 
-/** Reads a text, and gives what it was parsed into as well: a text beyond the limits is as one without elements. */
+/**
+ * Reads a text, and gives what it was parsed into as well: a text beyond the limits
+ * is as one without elements.
+ */
 export function readWhole(text: string, context: ReadingContext): ReadWhole {
   const excess = findExcess(text);
   if (excess) return { reading: refused(text, excess), ...nothing, length: null };
@@ -143,12 +146,19 @@ function readCode(reading: Reading, markup: Markup, inner: Inner, { sheets }: Re
   reading.kind = kind;
   reading.kindReasons = kindReasons;
   reading.evidence = evidence;
-  reading.size = main ? sizeOf(markup, main, inner.styles) : noSize;
+  const shown = main ?? onlyMount(read);
+  reading.size = shown ? sizeOf(markup, shown, inner.styles) : noSize;
   reading.needs = needsOf(markup, inner.scripts, sheet);
   reading.claims = claimsOf(markup, inner.scripts, inner.styles);
   for (const element of markup.elements) reading.mark ??= attribute(element, 'data-orbis');
   reading.embeds = embedsOf(reading, markup, read, mains, inner, sheets);
   addFrameDocuments(reading, markup);
+}
+
+/* The one element that a script fills. */
+function onlyMount({ parts, elements }: PartsRead): MarkupElement | null {
+  const mounts = parts.flatMap(({ role }, i) => (role === 'mount' ? [i] : []));
+  return mounts.length === 1 ? (elements[mounts[0]!] ?? null) : null;
 }
 
 /* A file on a host of anybody's: no provider, but a sheet for such files. */

@@ -42,7 +42,9 @@ export type Role = (typeof roles)[number];
 export const inputs = ['code', 'link', 'id', 'visible-code', 'text', 'empty'] as const;
 export type Input = (typeof inputs)[number];
 
-/** A piece of a code with a role. Offsets are UTF-16 code units into the text that was read, `end` exclusive. */
+/**
+ * A piece of a code with a role. Offsets are UTF-16 code units into the text that was read, `end` exclusive.
+ */
 export interface Part {
   role: Role;
   place: 'head' | 'body';
@@ -83,7 +85,9 @@ export interface Length {
 export interface Size {
   width: Length | null;
   height: Length | null;
-  /** Width over height, four decimals; only from two lengths of one kind, or from a shape that the code holds. */
+  /**
+   * Width over height, four decimals; only from two lengths of one kind, or from a shape that the code holds.
+   */
   ratio: number | null;
 }
 
@@ -164,7 +168,10 @@ export interface Reading {
   findings: FoundFact[];
   /** Everything that spoke for a kind, the strongest first. */
   evidence: { kind: Kind; weight: number; reason: Reason }[];
-  /** What was mended to read it, where the text as pasted would not do; the offsets of the mending are those of the paste. */
+  /**
+   * What was mended to read it, where the text as pasted would not do; the offsets of the
+   * mending are those of the paste.
+   */
   mending: { what: 'visible-code' | 'curly-quotes' | 'open-tag'; edits: Mend[]; text: string } | null;
   /** The code that Orbis makes of a link or an id, where a sheet knows how; null for everything else. */
   generated: string | null;

@@ -52,7 +52,10 @@ export function roleOf({ markup, hasLoader, holders }: RoleContext, element: Mar
   return holders().has(element) ? 'wrapper' : 'text';
 }
 
-/** Whether a script element holds data and no program (HTML, section 4.12.1: types other than JavaScript's are data blocks). */
+/**
+ * Whether a script element holds data and no program (HTML, section 4.12.1: types other than
+ * JavaScript's are data blocks).
+ */
 export function isDataScript(element: MarkupElement): boolean {
   const type = (attribute(element, 'type') ?? '').trim().toLowerCase();
   return (
@@ -89,8 +92,10 @@ function isMount(markup: Markup, element: MarkupElement, hasLoader: boolean): bo
   const named = element.attributes.has('id') || element.attributes.has('class') || hasData(element);
   if (element.name === 'blockquote' || element.name === 'q')
     return attribute(element, 'cite') !== null || (hasLoader && named);
-  if (!named || element.name === 'p') return false;
+  if (!named) return false;
   const inner = innerText(markup.text, element);
+  // An empty paragraph is a place only where it carries what a script reads.
+  if (element.name === 'p') return inner.trim() === '' && hasLoader && hasData(element);
   if (inner.trim() === '') return !['br', 'hr', 'input'].includes(element.name);
   if (!hasLoader || inner.length > 4 * nearlyEmpty) return false;
   return visibleLength(element) <= nearlyEmpty && !holdsDoing(element);
@@ -125,7 +130,10 @@ const doing = new Set([
 const holdsDoing = (element: MarkupElement): boolean =>
   element.children.some((child) => child.kind === 'element' && (doing.has(child.name) || holdsDoing(child)));
 
-/** The elements that hold what would be a part of its own; one pass over all of them, from the last to the first. */
+/**
+ * The elements that hold what would be a part of its own; one pass over all of them,
+ * from the last to the first.
+ */
 export function partHolders(markup: Markup): ReadonlySet<MarkupElement> {
   const holders = new Set<MarkupElement>();
   for (let i = markup.elements.length - 1; i >= 0; i--) {

@@ -6,10 +6,12 @@ import type { StyleFacts } from './style-rules.ts';
 export const noSize: Size = { width: null, height: null, ratio: null };
 
 /**
- * The size that a code states for an element: its inline style wins over the code's own rules, these over its
- * attributes (HTML, section 15.4.3), these over data attributes. A box around it that holds a shape gives the ratio.
+ * The size that a code states for an element: its inline style wins over the code's own rules,
+ * these over its attributes (HTML, section 15.4.3), these over data attributes. A box around it
+ * that holds a shape gives the ratio.
  */
-export function sizeOf(markup: Markup, element: MarkupElement, styles: readonly StyleFacts[] = []): Size {
+export function sizeOf(markup: Markup, shown: MarkupElement, styles: readonly StyleFacts[] = []): Size {
+  const element = shown.name === 'picture' ? (imageIn(shown) ?? shown) : shown;
   const declared = declarationsFor(markup, element, styles);
   const pick = (name: 'width' | 'height'): Length | null => {
     const styled = declared.get(name) ?? (name === 'height' ? declared.get('min-height') : undefined);
@@ -25,7 +27,13 @@ export function sizeOf(markup: Markup, element: MarkupElement, styles: readonly 
   return { width, height, ratio: ratio === null ? null : Math.round(ratio * 10_000) / 10_000 };
 }
 
-/** The shape that a provider's own box holds around an element: by `aspect-ratio`, or by padding in per cent. */
+/* Of several forms of a picture, the one that says its size (HTML, section 4.8.1). */
+const imageIn = ({ children }: MarkupElement): MarkupElement | undefined =>
+  children.find((child): child is MarkupElement => child.kind === 'element' && child.name === 'img');
+
+/**
+ * The shape that a provider's own box holds around an element: by `aspect-ratio`, or by padding in per cent.
+ */
 function boxRatio(markup: Markup, element: MarkupElement, styles: readonly StyleFacts[] = []): number | null {
   for (let box = element.parent; box; box = box.parent) {
     const declared = declarationsFor(markup, box, styles);
@@ -42,14 +50,13 @@ function paddingRatio(declared: ReadonlyMap<string, string>): number | null {
     declared.get('padding-top') ?? short[0],
   ];
   for (const value of vertical) {
+    if (value === undefined) continue;
     const found =
-      /^(\d{1,4}(?:\.\d{1,6})?)%$/.exec(value ?? '') ??
-      /^calc\(\s?(\d{1,4}(?:\.\d{1,6})?)%/.exec(value ?? '');
-    // Padding in per cent counts of the width; of a box that is no wider than its height it is rarely anything else than the shape.
+      /^(\d{1,4}(?:\.\d{1,6})?)%$/.exec(value) ?? /^calc\(\s?(\d{1,4}(?:\.\d{1,6})?)%/.exec(value);
+    // Padding in per cent counts of the width; of a box that is no wider than its height it is rarely
+    // anything else than the shape.
     if (found && Number(found[1]) >= 10) return 100 / Number(found[1]);
-    const parts = /^calc\(\s?(?:100%\s?\*\s?)?(\d{1,5})\s?\/\s?(\d{1,5})(?:\s?\*\s?100%)?\s?\)$/.exec(
-      value ?? '',
-    );
+    const parts = /^calc\(\s?(?:100%\s?\*\s?)?(\d{1,5})\s?\/\s?(\d{1,5})(?:\s?\*\s?100%)?\s?\)$/.exec(value);
     if (parts) return Number(parts[2]) / Number(parts[1]);
   }
   return null;
@@ -58,7 +65,7 @@ function paddingRatio(declared: ReadonlyMap<string, string>): number | null {
 function aspect(value: string | undefined): number | null {
   if (value === undefined) return null;
   const found = /^(?:auto\s)?(\d{1,5}(?:\.\d{1,6})?)(?:\s?\/\s?(\d{1,5}(?:\.\d{1,6})?))?(?:\sauto)?$/.exec(
-    value ?? '',
+    value,
   );
   const [width, height] = [Number(found?.[1] ?? 0), Number(found?.[2] ?? 1)];
   return width > 0 && height > 0 ? width / height : null;
@@ -69,7 +76,8 @@ const lengthRatio = (width: Length | null, height: Length | null): number | null
     ? width.value / height.value
     : null;
 
-/* HTML, section 2.3.4.4: "rules for parsing dimension values": leading digits count, what follows is ignored. */
+/* HTML, section 2.3.4.4: "rules for parsing dimension values": leading digits count, what follows is
+   ignored. */
 function dimension(value: string | null): Length | null {
   if (value === null) return null;
   const found = /^\s{0,20}\+?(\d{1,7}(?:\.\d{1,6})?)(%?)/.exec(value);

@@ -10,8 +10,8 @@ import type { Needs, Reading } from './reading.ts';
 const deepest = 3;
 
 /**
- * Adds what the documents in `srcdoc` attributes contact and need (HTML, section 4.8.5): they run as soon as the frame is
- * shown, though their text is no markup of the code's own.
+ * Adds what the documents in `srcdoc` attributes contact and need (HTML, section 4.8.5): they run as soon as
+ * the frame is shown, though their text is no markup of the code's own.
  */
 export function addFrameDocuments(reading: Reading, markup: Markup, depth = 1): void {
   for (const frame of markup.elements) {

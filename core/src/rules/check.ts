@@ -3,7 +3,8 @@ import type { FoundFact, Mend } from '../reading/reading.ts';
 import { rules } from './all.ts';
 import type { Answer, CodeRule, Found, RuleInput } from './rule.ts';
 
-/* Every rule is asked only about what it looks at; most codes are short, and most rules have nothing to do with them. */
+/* Every rule is asked only about what it looks at; most codes are short, and most rules
+   have nothing to do with them. */
 const ofCode = rules.filter((rule) => rule.code);
 const ofAddresses = rules.filter((rule) => rule.addresses);
 const ofAttributes = rules.filter((rule) => rule.attributes);

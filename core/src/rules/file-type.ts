@@ -1,4 +1,4 @@
-import { attribute } from '../text/index.ts';
+import { attribute, type MarkupElement } from '../text/index.ts';
 import { mendAttribute } from './mends.ts';
 import { foundIn, type CodeRule } from './rule.ts';
 import { reason } from '../reason.ts';
@@ -44,6 +44,12 @@ const same = (a: string, b: string): boolean =>
   (/mp4$/.test(a) && /mp4$/.test(b)) ||
   (/quicktime$/.test(b) && /mp4$/.test(a));
 
+const endingOf = (address: string): string | null =>
+  /\.([a-z0-9]{2,4})$/i.exec(address.split(/[?#]/)[0]!)?.[1]?.toLowerCase() ?? null;
+
+const sourcesBeside = ({ parent }: MarkupElement): number =>
+  parent?.children.filter((child) => child.kind === 'element' && child.name === 'source').length ?? 0;
+
 export const rule: CodeRule = {
   id: 'file-type',
   level: 'warning',
@@ -51,20 +57,15 @@ export const rule: CodeRule = {
   elements: {
     named: ['video', 'audio', 'source'],
     check: (e, { markup }) => {
-      const ending = /\.([a-z0-9]{2,4})$/i
-        .exec((attribute(e, 'src') ?? '').split(/[?#]/)[0]!)?.[1]
-        ?.toLowerCase();
-      if (!ending) return null;
+      const ending = endingOf(attribute(e, 'src') ?? '');
+      if (ending === null) return null;
       const stated = attribute(e, 'type')?.split(';')[0]?.trim().toLowerCase();
       const usual = types[ending];
       if (stated && usual && !same(stated, usual)) {
         const mend = mendAttribute(markup, e, 'type', usual, reason('type-of-ending', { ending }));
         return foundIn(e, { ending, stated, usual, why: 'mismatch' }, mend);
       }
-      const alternatives =
-        e.name === 'source' &&
-        (e.parent?.children.filter((child) => child.kind === 'element' && child.name === 'source').length ??
-          0) > 1;
+      const alternatives = e.name === 'source' && sourcesBeside(e) > 1;
       return few.has(ending) && !alternatives
         ? foundIn(e, { ending, stated: stated ?? null, usual: usual ?? null, why: 'few' })
         : null;

@@ -1,5 +1,7 @@
 import { isMountOf, sheetOfLoader } from '../sheets/match.ts';
-import type { CodeRule } from './rule.ts';
+import type { Inner } from '../reading/inner.ts';
+import type { Markup } from '../text/index.ts';
+import type { CodeRule, Found } from './rule.ts';
 
 const shown = new Set(['frame', 'media', 'form', 'image']);
 
@@ -7,7 +9,7 @@ export const rule: CodeRule = {
   id: 'half-code',
   level: 'error',
   source: 'observed: codes of a loader and an element, of which one half was pasted',
-  code: ({ reading: { input, parts, addresses }, markup, sheet }) => {
+  code: ({ reading: { input, parts, addresses }, markup, inner, sheet }) => {
     // A script whose sheet says that it fills an element, and no such element: the other half.
     const loader =
       sheet?.mounts && input === 'code'
@@ -21,7 +23,7 @@ export const rule: CodeRule = {
       parts.some((part) => shown.has(part.role))
     )
       return null;
-    if (markup.elements.some((e) => e.name === 'script')) return null;
+    if (markup.elements.some((e) => e.name === 'script')) return calledFromNowhere(markup, inner);
     const byStart = new Map(markup.elements.map((e) => [e.start, e]));
     // An element that only a script can fill: a custom element, or an empty one that carries data.
     return parts
@@ -38,3 +40,21 @@ export const rule: CodeRule = {
       .map(({ start, end }) => ({ start, end, facts: { missing: 'loader' } }));
   },
 };
+
+/* A library is told to fill an element, and nothing here brings the library. */
+function calledFromNowhere(markup: Markup, { scripts }: Inner): Found | null {
+  const own = new Set(scripts.flatMap(({ globals }) => globals.map(({ name }) => name)));
+  const brings =
+    markup.elements.some((e) => e.name === 'script' && e.attributes.has('src')) ||
+    scripts.some(({ creates, addresses }) => creates.includes('script') || addresses.length > 0);
+  const call = scripts
+    .flatMap(({ calls }) => calls)
+    .find((each) => filling.test(each) && !own.has(each.split('.')[0]!));
+  const script = markup.elements.find((e) => e.name === 'script');
+  return brings || call === undefined || !script
+    ? null
+    : { start: script.start, end: script.startTagEnd, facts: { missing: 'loader' } };
+}
+
+/* Libraries are called by names with a capital; what browsers bring has other methods. */
+const filling = /^[A-Z][\w$]*(?:\.[\w$]+)*\.(?:render|init|create|mount|embed|setup|start|attach|draw)$/;

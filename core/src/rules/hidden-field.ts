@@ -7,7 +7,7 @@ export const rule: CodeRule = {
   source:
     'observed: fields that people do not see and robots fill in; what comes with one filled is thrown away',
   elements: {
-    named: ['input'],
+    named: ['input', 'textarea', 'select'],
     check: (e) =>
       attribute(e, 'type')?.toLowerCase() !== 'hidden' && insideForm(e) && isHidden(e)
         ? foundIn(e, { name: attribute(e, 'name') })

@@ -29,7 +29,10 @@ export const mendPresence = (element: MarkupElement, name: string, why: Reason):
   { start: element.nameEnd, end: element.nameEnd, text: ` ${name}`, reason: why },
 ];
 
-/** The edit that makes these changes in an address; none where the address is not in one piece (in a style, a set of pictures). */
+/**
+ * The edit that makes these changes in an address; none where the address is not in one piece (in a style, a
+ * set of pictures).
+ */
 export function mendAddress(
   { text }: Markup,
   address: ReadAddress,

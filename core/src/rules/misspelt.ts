@@ -1,3 +1,4 @@
+import { distance } from 'fastest-levenshtein';
 import { reason } from '../reason.ts';
 import type { MarkupElement } from '../text/index.ts';
 import type { Mend } from '../reading/reading.ts';
@@ -29,6 +30,25 @@ const attributes: Record<string, string[]> = {
     'src async defer type crossorigin integrity nomodule referrerpolicy nonce charset language id class fetchpriority blocking onload onerror'.split(
       ' ',
     ),
+  a: 'href target rel download title class id style name type hreflang ping referrerpolicy role tabindex lang dir hidden'.split(
+    ' ',
+  ),
+  form: 'action method name target class id style enctype novalidate autocomplete accept-charset rel role lang dir hidden'.split(
+    ' ',
+  ),
+  img: 'src srcset sizes alt width height loading decoding class id style title usemap ismap crossorigin referrerpolicy fetchpriority border align hspace vspace longdesc name lang dir hidden role tabindex'.split(
+    ' ',
+  ),
+  link: 'href rel type media as crossorigin integrity sizes hreflang referrerpolicy title id class fetchpriority imagesrcset imagesizes disabled blocking'.split(
+    ' ',
+  ),
+  input:
+    'type name value placeholder required id class style title autocomplete autofocus checked disabled readonly min max minlength maxlength pattern size step multiple accept list form tabindex inputmode width height src alt role lang dir hidden'.split(
+      ' ',
+    ),
+  embed: 'src type width height class id style title hidden name align allow'.split(' '),
+  object: 'data type width height class id style title name usemap form align classid codebase'.split(' '),
+  source: 'src type srcset sizes media width height class id'.split(' '),
 };
 
 const attributeNames = new Map(
@@ -76,37 +96,21 @@ function renamed(e: MarkupElement, meant: string): Mend[] {
 }
 
 function insideForeign(element: { parent: { name: string; parent: unknown } | null }): boolean {
-  for (let at = element.parent as { name: string; parent: unknown } | null; at; at = at.parent as typeof at)
+  for (let at = element.parent; at; at = at.parent as typeof at)
     if (at.name === 'svg' || at.name === 'math') return true;
   return false;
 }
 
 /* A name one edit away: a letter more, less, another or two changed about. Short names are near too many. */
-function nearest(name: string, list: readonly string[]): string | null {
-  if (name.length < 3) return null;
-  return (
-    list.find(
-      (candidate) =>
-        candidate.length >= 3 &&
-        Math.abs(candidate.length - name.length) <= 1 &&
-        isOneEditAway(name, candidate),
-    ) ?? null
-  );
-}
+const nearest = (name: string, list: readonly string[]): string | null =>
+  name.length < 3
+    ? null
+    : (list.find((candidate) => candidate.length >= 3 && isOneEditAway(name, candidate)) ?? null);
 
 function isOneEditAway(a: string, b: string): boolean {
-  if (a === b) return false;
-  let head = 0;
-  while (head < a.length && head < b.length && a[head] === b[head]) head++;
-  let tail = 0;
-  while (
-    tail < a.length - head &&
-    tail < b.length - head &&
-    a[a.length - 1 - tail] === b[b.length - 1 - tail]
-  )
-    tail++;
-  const [x, y] = [a.slice(head, a.length - tail), b.slice(head, b.length - tail)];
-  return (
-    (x.length <= 1 && y.length <= 1) || (x.length === 2 && y.length === 2 && x[0] === y[1] && x[1] === y[0])
-  );
+  if (Math.abs(a.length - b.length) > 1) return false;
+  const edits = distance(a, b);
+  return edits === 1 || (edits === 2 && a.length === b.length && lettersOf(a) === lettersOf(b));
 }
+
+const lettersOf = (word: string): string => Array.from(word).sort().join('');

@@ -13,14 +13,19 @@ export interface RuleInput {
   length: number | null;
 }
 
-/** What a rule has found: where, the facts, the edits that mend it (where any can), and its own level where it differs from the rule's. */
+/**
+ * What a rule has found: where, the facts, the edits that mend it (where any can), and its own level where it
+ * differs from the rule's.
+ */
 export interface Found extends Pick<FoundFact, 'start' | 'end' | 'facts'> {
   mend?: readonly Mend[];
   level?: Level;
 }
 export type Answer = Found | readonly Found[] | null;
 
-/** One thing that can be wrong or worth knowing about a code, and what it looks at: at least one of the four. */
+/**
+ * One thing that can be wrong or worth knowing about a code, and what it looks at: at least one of the four.
+ */
 export interface CodeRule {
   id: string;
   level: Level;

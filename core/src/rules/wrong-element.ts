@@ -1,4 +1,4 @@
-import { attribute } from '../text/index.ts';
+import { attribute, type MarkupElement } from '../text/index.ts';
 import type { Mend } from '../reading/reading.ts';
 import { foundIn, type CodeRule, type Found } from './rule.ts';
 import { reason } from '../reason.ts';
@@ -20,6 +20,18 @@ const idle = new Set(
   ),
 );
 
+/* The name of the attribute that has the address of something that takes it in `src`. */
+function addressElsewhere(e: MarkupElement): { start: number; end: number } | null {
+  if (!inSrc.has(e.name) || e.attributes.has('src') || e.attributes.has('srcdoc')) return null;
+  for (const name of ['href', 'url', 'source', 'link']) {
+    const found = e.attributes.get(name);
+    if (found && /^\s*(?:https?:)?\/\//i.test(attribute(e, name) ?? ''))
+      return { start: found.start, end: found.start + name.length };
+  }
+  return null;
+}
+const inSrc = new Set(['iframe', 'script', 'img', 'embed']);
+
 export const rule: CodeRule = {
   id: 'wrong-element',
   level: 'error',
@@ -30,15 +42,14 @@ export const rule: CodeRule = {
     check: (e) => {
       const fault = (why: string, mend?: Mend[]): Found =>
         foundIn(e, { element: e.name.split('=')[0]!, why }, mend);
-      if (e.name === 'iframe') {
-        const href =
-          e.attributes.has('src') || e.attributes.has('srcdoc') ? undefined : e.attributes.get('href');
-        if (!href) return null;
-        const { start } = href;
-        return fault('no-address', [
-          { start, end: start + 4, text: 'src', reason: reason('address-in-src') },
-        ]);
-      }
+      const misplaced = addressElsewhere(e);
+      if (misplaced)
+        return fault('no-address', [{ ...misplaced, text: 'src', reason: reason('address-in-src') }]);
+      if (
+        e.name === 'img' &&
+        /\.(?:mp4|webm|mov|m4v|mp3|ogg|m3u8)(?:[?#]|$)/i.test(attribute(e, 'src') ?? '')
+      )
+        return fault('film-in-picture');
       if (idle.has(e.name)) {
         const src = attribute(e, 'src');
         return src !== null && /^\s*(?:https?:)?\/\//i.test(src) ? fault('no-address') : null;

@@ -3,8 +3,8 @@ import type { DefaultTreeAdapterTypes } from 'parse5';
 type Node = DefaultTreeAdapterTypes.ChildNode;
 
 /**
- * What a piece of a page says to a browser, whatever way it is written: names, decoded attributes in alphabetical
- * order, text with its blanks folded. Comments and blanks between elements say nothing.
+ * What a piece of a page says to a browser, whatever way it is written: names, decoded attributes in
+ * alphabetical order, text with its blanks folded. Comments and blanks between elements say nothing.
  */
 export function canonical(nodes: readonly Node[]): string {
   return nodes.map(one).filter(Boolean).join('');

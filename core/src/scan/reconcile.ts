@@ -30,7 +30,10 @@ export interface PageFinding {
   facts: Record<string, string | number | null>;
 }
 
-/** Holds what was seen on a page against what the register says should be there. Marks of other pages are left alone. */
+/**
+ * Holds what was seen on a page against what the register says should be there. Marks of
+ * other pages are left alone.
+ */
 export function reconcile(seen: PageSeen, expected: readonly Expected[]): PlacementSeen[] {
   return expected.map((wanted) => {
     const found = seen.marked.filter((code) => code.mark.placement === wanted.placement);

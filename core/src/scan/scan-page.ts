@@ -11,7 +11,9 @@ export interface MarkedCode {
   mark: Mark;
   line: number;
   column: number;
-  /** The marked element and what follows it beside it, as a browser understands them; see {@link sameContent}. */
+  /**
+   * The marked element and what follows it beside it, as a browser understands them; see {@link sameContent}.
+   */
   run: readonly Node[];
   /** The source of the marked element. */
   source: string;
@@ -26,8 +28,8 @@ export interface PageSeen {
 }
 
 /**
- * Finds the marked codes of a published page. A mark counts only on a parsed element: not in a comment, a `template`,
- * a script or a text field, where no visitor would meet it.
+ * Finds the marked codes of a published page. A mark counts only on a parsed element: not in a comment, a
+ * `template`, a script or a text field, where no visitor would meet it.
  */
 export function scanPage(html: string): PageSeen {
   const page = parse(html, { sourceCodeLocationInfo: true });

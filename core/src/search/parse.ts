@@ -15,7 +15,9 @@ export const searchFields = {
 } as const;
 export type SearchField = keyof typeof searchFields;
 
-/** A search as a tree: all of, any of, not, a field with one of some values, or a word in name, notes or tags. */
+/**
+ * A search as a tree: all of, any of, not, a field with one of some values, or a word in name, notes or tags.
+ */
 export type SearchTerm =
   | { all: SearchTerm[] }
   | { any: SearchTerm[] }
@@ -45,9 +47,9 @@ const deepest = 20;
 const longest = 2000;
 
 /**
- * Reads a search: terms with blanks between them must all hold; `or` between terms, brackets around them, `-` before one
- * that must not hold. A term is `field=value`, `field=one,other` (any of them), `field!=value`, a word, or words in
- * quotes. An empty search asks for nothing and finds everything.
+ * Reads a search: terms with blanks between them must all hold; `or` between terms, brackets around them, `-`
+ * before one that must not hold. A term is `field=value`, `field=one,other` (any of them), `field!=value`, a
+ * word, or words in quotes. An empty search asks for nothing and finds everything.
  * @throws SearchError with the column of what cannot be understood.
  */
 export function parseSearch(text: string): SearchTerm {
@@ -78,28 +80,24 @@ export function parseSearch(text: string): SearchTerm {
       if (!peek()) throw new SearchError('nothing-behind-minus', token.at);
       return { not: one(depth) };
     }
-    if (token.kind === '(') {
-      if (depth >= deepest) throw new SearchError('brackets-too-deep', token.at, { most: deepest });
-      const inner = anyOf(depth + 1);
-      if (peek()?.kind !== ')') throw new SearchError('bracket-not-closed', token.at);
-      i++;
-      return inner;
-    }
+    if (token.kind === '(') return bracketed(depth, token.at);
     if (token.kind === 'text') return { word: token.text };
     if (token.kind !== 'word') throw new SearchError('cannot-stand-here', token.at, { found: token.text });
     const sign = peek();
     if (sign?.kind !== '=' && sign?.kind !== '!=') return { word: token.text };
     i++;
-    const field = token.text.toLowerCase();
-    if (!Object.hasOwn(searchFields, field))
-      throw new SearchError('field-unknown', token.at, {
-        found: token.text,
-        known: Object.keys(searchFields).join(', '),
-      });
+    const field = fieldNamed(token);
     const values = [value(sign)];
     while (peek()?.kind === ',') values.push(value(tokens[i++]!));
-    const term = checked({ field: field as SearchField, values }, sign.at + sign.text.length);
+    const term = checked({ field, values }, sign.at + sign.text.length);
     return sign.kind === '!=' ? { not: term } : term;
+  };
+  const bracketed = (depth: number, at: number): SearchTerm => {
+    if (depth >= deepest) throw new SearchError('brackets-too-deep', at, { most: deepest });
+    const inner = anyOf(depth + 1);
+    if (peek()?.kind !== ')') throw new SearchError('bracket-not-closed', at);
+    i++;
+    return inner;
   };
   const value = (before: Token): string => {
     const token = peek();
@@ -115,6 +113,12 @@ export function parseSearch(text: string): SearchTerm {
   return whole;
 }
 
+function fieldNamed({ text, at }: Token): SearchField {
+  const field = text.toLowerCase();
+  if (Object.hasOwn(searchFields, field)) return field as SearchField;
+  throw new SearchError('field-unknown', at, { found: text, known: Object.keys(searchFields).join(', ') });
+}
+
 function checked(term: { field: SearchField; values: string[] }, at: number): SearchTerm {
   const words: Partial<Record<SearchField, readonly string[]>> = {
     placed: ['yes', 'no'],
@@ -128,29 +132,37 @@ function checked(term: { field: SearchField; values: string[] }, at: number): Se
   return known ? { ...term, values: term.values.map((value) => value.toLowerCase()) } : term;
 }
 
+/* What a piece of a search is, the first that fits; a minus stands before what must not hold. */
+const pieces: readonly [RegExp, Token['kind'] | 'blank'][] = [
+  [/^\s+/, 'blank'],
+  [/^"((?:[^"\\]|\\.)*)"/, 'text'],
+  [/^!=/, '!='],
+  [/^=/, '='],
+  [/^\(/, '('],
+  [/^\)/, ')'],
+  [/^,/, ','],
+  [/^-/, 'not'],
+  [/^[^\s"(),=!]+(?:![^\s"(),=!]+)*/, 'word'],
+];
+
 function tokensOf(text: string): Token[] {
   const tokens: Token[] = [];
   for (let at = 0; at < text.length;) {
     const rest = text.slice(at);
-    const blank = /^\s+/.exec(rest)?.[0];
-    if (blank) {
-      at += blank.length;
-      continue;
-    }
-    const quoted = /^"((?:[^"\\]|\\.)*)"/.exec(rest);
-    const sign = /^(?:!=|[(),=])/.exec(rest)?.[0] as Token['kind'] | undefined;
-    const word = /^[^\s"(),=!]+(?:![^\s"(),=!]+)*/.exec(rest)?.[0];
-    if (quoted) tokens.push({ kind: 'text', text: quoted[1]!.replaceAll(/\\(.)/g, '$1'), at });
-    else if (rest.startsWith('"')) throw new SearchError('quotes-not-closed', at);
-    else if (sign) tokens.push({ kind: sign, text: sign, at });
-    else if (word === '-' || (word?.startsWith('-') && word.length > 1)) {
-      tokens.push({ kind: 'not', text: '-', at });
-      at += 1;
-      continue;
-    } else if (word?.toLowerCase() === 'or') tokens.push({ kind: 'or', text: word, at });
-    else if (word) tokens.push({ kind: 'word', text: word, at });
-    else throw new SearchError('cannot-stand-here', at, { found: rest[0]! });
-    at += quoted?.[0].length ?? sign?.length ?? word!.length;
+    const { found, kind } = pieceAt(rest, at);
+    if (kind === 'text') tokens.push({ kind, text: found[1]!.replaceAll(/\\(.)/g, '$1'), at });
+    else if (kind === 'word' && /^or$/i.test(found[0])) tokens.push({ kind: 'or', text: found[0], at });
+    else if (kind !== 'blank') tokens.push({ kind, text: found[0], at });
+    at += found[0].length;
   }
   return tokens;
+}
+
+function pieceAt(rest: string, at: number): { found: RegExpExecArray; kind: Token['kind'] | 'blank' } {
+  for (const [pattern, kind] of pieces) {
+    const found = pattern.exec(rest);
+    if (found) return { found, kind };
+  }
+  if (rest.startsWith('"')) throw new SearchError('quotes-not-closed', at);
+  throw new SearchError('cannot-stand-here', at, { found: rest[0]! });
 }

@@ -21,8 +21,8 @@ export function parameterOf(option: string): string | null {
 }
 
 /**
- * Sets a parameter by the provider’s own name, whatever it means: in the address of what is shown, in its fragment
- * where one of that name stands there already. It wins over every other option.
+ * Sets a parameter by the provider’s own name, whatever it means: in the address of what is shown, in its
+ * fragment where one of that name stands there already. It wins over every other option.
  */
 export const byHand = (parameter: string): Option<string> => ({
   name: handName(parameter),

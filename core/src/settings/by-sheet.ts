@@ -219,11 +219,15 @@ function permissionFor({ option, rule, target: { element }, value, told }: Writi
   };
 }
 
-/** The step of an address’s path that a setting is in: one of its own, or that of a group of the frames’ patterns. */
+/**
+ * The step of an address’s path that a setting is in: one of its own, or that of a
+ * group of the frames’ patterns.
+ */
 export const stepOf = (rule: Pick<SheetSetting, 'name' | 'piece'>, sheet: Sheet, url: string): PathStep =>
   rule.piece === undefined ? { index: groupIndex(sheet, rule.name, url) } : { piece: rule.piece };
 
-/* Which step of the path a group of the frames' patterns is: patterns that name groups so are plain up to them. */
+/* Which step of the path a group of the frames' patterns is: patterns that name
+   groups so are plain up to them. */
 function groupIndex(sheet: Sheet, name: string, url: string): number {
   const match = sheet.frames.find(
     (pattern) =>

@@ -29,7 +29,10 @@ import { targetOf, type Target } from './targets.ts';
 /** What stands under a name where a rule goes: written so, standing alone (`true`), or nothing (`null`). */
 type Standing = (name: string) => string | number | boolean | null;
 
-/** What a code says of a setting, read back as its provider’s sheet says that it is written; null where it says nothing that can be read. */
+/**
+ * What a code says of a setting, read back as its provider’s sheet says that it is written; null where it
+ * says nothing that can be read.
+ */
 export function currentBySheet(
   option: { name: string; type: Pick<OptionType, 'name'> },
   code: Code,

@@ -29,7 +29,10 @@ export function ownOptions(sheet: Sheet | null): readonly Option[] {
   return options;
 }
 
-/** An option that a sheet declares, by its name or by that with the sheet’s (`tallywren.counts`); null where it has none of it. */
+/**
+ * An option that a sheet declares, by its name or by that with the sheet’s (`tallywren.counts`); null where
+ * it has none of it.
+ */
 export function ownOptionNamed(sheet: Sheet | null, name: string): Option | null {
   const rule = sheet && ownRuleOf(sheet, name);
   if (!rule) return null;
@@ -37,8 +40,8 @@ export function ownOptionNamed(sheet: Sheet | null, name: string): Option | null
 }
 
 /**
- * Options for a code of this sheet, with what the sheet declares by its bare name: `tallywren.counts` is `counts` to a
- * code of Tallywren. Where both are asked for, the one that names the sheet is meant.
+ * Options for a code of this sheet, with what the sheet declares by its bare name: `tallywren.counts` is
+ * `counts` to a code of Tallywren. Where both are asked for, the one that names the sheet is meant.
  */
 export function withBareNames(options: Options, sheet: Pick<Sheet, 'id' | 'options'> | null): Options {
   if (!sheet?.options) return options;
@@ -83,7 +86,8 @@ function ownOption({ id, kind, name: provider }: Sheet, name: string, rule: Shee
   return option;
 }
 
-/* The table’s options are checked by their schemas wherever they come in; of these only a sheet knows the type. */
+/* The table’s options are checked by their schemas wherever they come in; of these
+   only a sheet knows the type. */
 function readAgain(type: OptionType, value: OptionValue): Parsed<OptionValue> {
   const fits = typeof value === kindOfValue[type.name] && Array.isArray(value) === (type.name === 'list');
   return type.parse(fits ? type.format(value) : '');
@@ -109,30 +113,30 @@ const widest = 1_000_000_000;
 function typeOf(rule: SheetOption): OptionType {
   switch (rule.type) {
     case 'time':
-      return timeType as OptionType;
+      return timeType;
     case 'switch':
-      return switchType as OptionType;
+      return switchType;
     case 'number':
       return numberType({
         least: rule.least ?? -widest,
         most: rule.most ?? widest,
         whole: rule.whole ?? false,
-      }) as OptionType;
+      });
     case 'choice':
-      return choiceType(Object.keys(rule.choices)) as OptionType;
+      return choiceType(Object.keys(rule.choices));
     case 'colour':
-      return colourType as OptionType;
+      return colourType;
     case 'text':
-      return textType({ length: rule.most ?? 200 }) as OptionType;
+      return textType({ length: rule.most ?? 200 });
     case 'coordinates':
-      return coordinatesType as OptionType;
+      return coordinatesType;
     case 'length':
-      return lengthType as OptionType;
+      return lengthType;
     case 'address':
-      return addressType as OptionType;
+      return addressType;
     case 'picture':
-      return pictureType as OptionType;
+      return pictureType;
     case 'list':
-      return listType({ items: rule.most ?? 20 }) as OptionType;
+      return listType({ items: rule.most ?? 20 });
   }
 }

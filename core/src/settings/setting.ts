@@ -16,7 +16,10 @@ type Definition<V extends OptionValue> = Pick<
   against?: Against<V>;
 };
 
-/** An option with one meaning for all providers, of which each provider’s sheet says where it takes it and how. */
+/**
+ * An option with one meaning for all providers, of which each provider’s sheet says
+ * where it takes it and how.
+ */
 export function setting<V extends OptionValue>({ against, words, ...definition }: Definition<V>): Option<V> {
   const option: Option<V> = {
     stage: 'settings',

@@ -21,7 +21,10 @@ export function setSide(code: Code, side: Side, value: number, { implied }: Opti
   return contribution([{ kind: 'attribute', element, name: side, value: String(value), reason: why }]);
 }
 
-/** The other side, where the shape is known: the sum that people would do. The shape that is asked for is the one that counts. */
+/**
+ * The other side, where the shape is known: the sum that people would do. The shape that is asked for is the
+ * one that counts.
+ */
 export function otherSideOf(
   code: Code,
   side: Side,
@@ -33,7 +36,8 @@ export function otherSideOf(
   const ratio = asked
     ? asked.width / asked.height
     : (code.reading.size.ratio ?? (natural ? natural.width / natural.height : null));
-  // Where a style says a side, attributes are not what is seen (HTML, section 15.2): there is nothing to sum up.
+  // Where a style says a side, attributes are not what is seen (HTML, section 15.2):
+  // there is nothing to sum up.
   const element = shownElement(code);
   const declared = element && code.inside.declarations(element);
   if (ratio === null || declared?.has('width') || declared?.has('height')) return [];
@@ -48,7 +52,10 @@ export function otherSideOf(
   return [{ option: otherSide[side], value: other, reason: reason('side-by-shape', facts) }];
 }
 
-/** A side as the code’s own attribute says it, in px (HTML, section 2.3.4.4); null where it says none, or another unit. */
+/**
+ * A side as the code’s own attribute says it, in px (HTML, section 2.3.4.4); null where it
+ * says none, or another unit.
+ */
 export function currentSide(code: Code, side: Side): number | null {
   const found = /^\s{0,20}(\d{1,4})(?:\.\d+)?(?:px)?\s{0,20}$/i.exec(
     shownElement(code)?.attributes.value(side) ?? '',

@@ -4,7 +4,9 @@ import type { ReadAddress, Reading } from '../reading/reading.ts';
 import { alone, isMountOf, sheetOfFrame, sheetOfLoader } from '../sheets/match.ts';
 import type { SettingTarget, Sheet, SheetSetting } from '../sheets/sheet.ts';
 
-/** What a setting changes: an element, and the addresses that stand in it (a player can have several files). */
+/**
+ * What a setting changes: an element, and the addresses that stand in it (a player can have several files).
+ */
 export interface Target {
   element: MarkupElement;
   addresses: readonly ReadAddress[];
@@ -88,7 +90,10 @@ export function mainAddresses(code: Code): readonly ReadAddress[] {
     : addresses.filter(({ use }) => use === 'script' || use === 'image').slice(0, 1);
 }
 
-/** The permissions that a frame's `allow` names (Permissions Policy, section 5.2), each as it is written there. */
+/**
+ * The permissions that a frame's `allow` names (Permissions Policy, section 5.2),
+ * each as it is written there.
+ */
 export const permissionsOf = (element: MarkupElement): string[] =>
   (attribute(element, 'allow') ?? '')
     .split(';')

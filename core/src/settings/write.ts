@@ -31,7 +31,10 @@ const one = (name: string, written: SwitchValue, plain: PlainValue | null = writ
   values: [{ name, written, plain }],
 });
 
-/** Writes a canonical value as a provider wants it, by what its sheet says of the setting; or says what the provider would take. */
+/**
+ * Writes a canonical value as a provider wants it, by what its sheet says of the setting; or says what the
+ * provider would take.
+ */
 export const writeValue = (
   { name }: Pick<OptionType, 'name'>,
   rule: SheetSetting,

@@ -1,4 +1,7 @@
-/** In go an address and the sheets at hand; out come the sheet that knows it, the item's id, and a code made of it. */
+/**
+ * In go an address and the sheets at hand; out come the sheet that knows it, the
+ * item's id, and a code made of it.
+ */
 export * from './sheet.ts';
 export {
   canCompile,

@@ -9,12 +9,18 @@ export interface SheetMatch {
   url: URL;
 }
 
-/** Finds the sheet whose frames have addresses like this one, and the item's id. Protocol-relative addresses are read as https. */
+/**
+ * Finds the sheet whose frames have addresses like this one, and the item's id. Protocol-relative addresses
+ * are read as https.
+ */
 export function matchFrame(address: string, sheets: readonly Sheet[]): SheetMatch | null {
   return match(address, sheets, framesOf);
 }
 
-/** The sheet whose frames have addresses like this one, or null. Protocol-relative addresses are read as https. */
+/**
+ * The sheet whose frames have addresses like this one, or null. Protocol-relative
+ * addresses are read as https.
+ */
 export function sheetOfFrame(address: string, sheets: readonly Sheet[]): Sheet | null {
   // Most addresses are of nobody that a sheet knows, and plain: telling these must cost next to nothing.
   const plain = plainAddress.exec(address);
@@ -112,8 +118,8 @@ const plainAddress =
   /^(?:https?:)?\/\/([a-z0-9-]+(?:\.[a-z0-9-]+)*\.[a-z][a-z-]*)(?::\d{1,5})?((?:\/(?!\.)[A-Za-z0-9_.~-]*)+)?(?:[?#]|$)/;
 
 /**
- * Finds the sheet to whose items people have links like this one: a provider's, else that of such files on anybody's
- * host, else that of pages of any site.
+ * Finds the sheet to whose items people have links like this one: a provider's, else that of such files on
+ * anybody's host, else that of pages of any site.
  */
 export function matchLink(link: string, sheets: readonly Sheet[]): SheetMatch | null {
   const known = match(link, sheets, (sheet) => sheet.links);
@@ -130,7 +136,10 @@ export function sheetOfFile(address: string, sheets: readonly Sheet[]): Sheet | 
   return ending === undefined ? null : (sheets.find(({ files }) => files?.includes(ending)) ?? null);
 }
 
-/** The sheet of an item that is named by its provider and its id alone (`stallmere:311`), and the id; null for anything else. */
+/**
+ * The sheet of an item that is named by its provider and its id alone (`stallmere:311`), and the
+ * id; null for anything else.
+ */
 export function matchId(text: string, sheets: readonly Sheet[]): { sheet: Sheet; id: string } | null {
   const found = /^\s*([a-z0-9]+(?:-[a-z0-9]+)*):([^\s/<>"'][^\s<>"']{0,200})\s*$/.exec(text);
   const sheet = found && sheets.find(({ id, files, pages }) => id === found[1] && !files && !pages);
@@ -187,7 +196,10 @@ const isPlainPath = ({ pathname, search }: AddressPattern): boolean =>
 
 const isPlain = (hostname: string): boolean => /^[a-z0-9.-]+$/.test(hostname);
 
-/** The host of an absolute or protocol-relative http(s) address that is written plainly; null where it takes a parser to tell. */
+/**
+ * The host of an absolute or protocol-relative http(s) address that is written plainly; null
+ * where it takes a parser to tell.
+ */
 export function plainHost(address: string): string | null {
   return /^(?:https?:)?\/\/([a-z0-9-]+(?:\.[a-z0-9-]+)*)(?::\d+)?(?:[/?#]|$)/.exec(address)?.[1] ?? null;
 }
@@ -240,9 +252,9 @@ function decoded(id: string | undefined): string | null {
 const shortcuts = new WeakMap<AddressPattern, RegExp | false>();
 
 /**
- * Most paths are plain words and groups that are whole steps, of which the URL Pattern standard (section 2.2) makes the
- * expression `[^/]+?`, and at most a last step that may be missing; for these the expression is made here, as asking the
- * pattern itself costs ten times as much.
+ * Most paths are plain words and groups that are whole steps, of which the URL Pattern standard (section 2.2)
+ * makes the expression `[^/]+?`, and at most a last step that may be missing; for these the expression is
+ * made here, as asking the pattern itself costs ten times as much.
  */
 function shortcut(pattern: AddressPattern): RegExp | false {
   let made = shortcuts.get(pattern);

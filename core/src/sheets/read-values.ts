@@ -37,14 +37,27 @@ export function clipIn(
   return { start: time('start'), end: time('end') };
 }
 
-/** The clip that any address asks for: by its sheet, or a file's by its media fragment (Media Fragments URI 1.0, section 4.2.1). */
+/**
+ * The clip that any address asks for: by its sheet, or a file's by its media fragment (Media Fragments URI
+ * 1.0, section 4.2.1).
+ */
 export function clipOf(
   address: ReadAddress,
   sheet: Sheet | null,
 ): { start: number | null; end: number | null } {
-  if (address.use !== 'media') return sheet ? clipIn(address, sheet) : { start: null, end: null };
+  if (address.use !== 'media') return sheet ? clipIn(address, sheet) : plainClip(address);
   const span = readSpan(address.parameters.find((p) => p.in === 'fragment' && p.name === 't')?.value);
   const time = (said: string): number | null =>
     said.length > 0 && said.length <= 16 ? readTime(said, 'clock') : null;
   return { start: time(span.start), end: time(span.end) };
+}
+
+/* Of a frame that no sheet knows: `start` and `end` say what they mean where both are plain seconds. */
+function plainClip({ use, parameters }: ReadAddress): { start: number | null; end: number | null } {
+  const seconds = (name: string): number | null => {
+    const value = parameters.find((p) => p.name.toLowerCase() === name)?.value ?? '';
+    return /^\d{1,6}$/.test(value) ? Number(value) : null;
+  };
+  const [start, end] = [seconds('start'), seconds('end')];
+  return use === 'frame' && start !== null && end !== null ? { start, end } : { start: null, end: null };
 }

@@ -4,8 +4,9 @@ import type { SheetMatch } from './match.ts';
 import type { FrameCode, Sheet } from './sheet.ts';
 
 /**
- * The code for an item that somebody has only a link to: titled, lazily loaded, with the permissions that the sheet
- * names and no others. Scheme and port are those of the link. `title` is what the item is called, where that is known.
+ * The code for an item that somebody has only a link to: titled, lazily loaded, with the permissions
+ * that the sheet names and no others. Scheme and port are those of the link. `title` is what the item
+ * is called, where that is known.
  */
 export function codeFromLink({ sheet, id, url }: SheetMatch, title?: string): string {
   const { code } = sheet;
@@ -75,7 +76,10 @@ function writeTag(
   return `<${element} ${written.join(' ')}>${element === 'img' ? '' : `</${element}>`}`;
 }
 
-/** What an address is about, as people would write it: a file by what it is called, without its ending; a page without a name by its site. */
+/**
+ * What an address is about, as people would write it: a file by what it is called, without its ending; a page
+ * without a name by its site.
+ */
 export function nameOf(url: URL): string {
   const last = url.pathname.split('/').findLast(Boolean) ?? url.hostname;
   let name = last;

@@ -5,23 +5,32 @@ import type { Kind, Needs, Role } from '../reading/reading.ts';
 export const timeFormats = ['seconds', 'milliseconds', 'clock', 'units'] as const;
 export type TimeFormat = (typeof timeFormats)[number];
 
-/** A value of a switch: written so, standing alone without a value (`true`), or not there at all (`null`). In JSON and in options `true` and `false` are themselves. */
+/**
+ * A value of a switch: written so, standing alone without a value (`true`), or not there at all (`null`). In
+ * JSON and in options `true` and `false` are themselves.
+ */
 export type SwitchValue = string | boolean | null;
 
-/** Whose address or attribute a setting is in: the frame's, the player's of a file, the element's that a loader fills, the loader's own, or the script's that sets it up. */
+/**
+ * Whose address or attribute a setting is in: the frame's, the player's of a file, the element's that a
+ * loader fills, the loader's own, or the script's that sets it up.
+ */
 export const settingTargets = ['frame', 'media', 'mount', 'loader', 'setup'] as const;
 export type SettingTarget = (typeof settingTargets)[number];
 
 /**
- * Where in a code a setting can stand: a parameter of an address, a step of its path, an attribute, a member of the JSON
- * in an attribute, or a member of the options object that a script hands over.
+ * Where in a code a setting can stand: a parameter of an address, a step of its path, an attribute, a member
+ * of the JSON in an attribute, or a member of the options object that a script hands over.
  */
 export const settingPlaces = ['query', 'fragment', 'path', 'attribute', 'json', 'option'] as const;
 
 /** Where a setting goes in this provider's code. */
 export interface SettingPlace {
   in: (typeof settingPlaces)[number];
-  /** Of the parameter or attribute; in a path, of the group in the frames' patterns; in JSON and options, of the member, with dots from the outside in. */
+  /**
+   * Of the parameter or attribute; in a path, of the group in the frames' patterns; in JSON and options, of
+   * the member, with dots from the outside in.
+   */
   name: string;
   /** In a path: a step of its own that is there only for this, such as `skin-{value}`. */
   piece?: string;
@@ -40,7 +49,9 @@ export interface SettingPlace {
   /** What the provider says of it, as one sentence for owners. */
   note?: string;
 }
-/** With `span`, start and end share one parameter, as in Media Fragments URI 1.0, section 4.2.1: `t=112,184`. */
+/**
+ * With `span`, start and end share one parameter, as in Media Fragments URI 1.0, section 4.2.1: `t=112,184`.
+ */
 export type TimeSetting = SettingPlace & { format: TimeFormat; span?: 'start' | 'end' };
 export type SwitchSetting = SettingPlace & { on: SwitchValue; off: SwitchValue };
 export type NumberSetting = SettingPlace & { least?: number; most?: number; whole?: boolean };
@@ -90,7 +101,9 @@ export type SheetOption = {
 /** By the names of settings, in the order in which parameters are written. */
 export type SheetSettings = Readonly<Record<string, SheetSetting>>;
 
-/** Parts of an address as the WHATWG URL Pattern standard matches them; the group `:id` is the item's own id. */
+/**
+ * Parts of an address as the WHATWG URL Pattern standard matches them; the group `:id` is the item's own id.
+ */
 export interface AddressPattern {
   hostname: string;
   pathname: string;
@@ -137,8 +150,8 @@ export interface Sheet {
   /** The elements that its script fills. */
   mounts?: MountPattern[];
   /**
-   * The code to make of an id alone: a frame, or parts one after the other. Addresses and parts are RFC 6570 templates
-   * over `id`, `scheme` and `port` of the link, and `link`, which is all of it.
+   * The code to make of an id alone: a frame, or parts one after the other. Addresses and parts are RFC 6570
+   * templates over `id`, `scheme` and `port` of the link, and `link`, which is all of it.
    */
   code: FrameCode | { parts: { role: Role; html: string }[] };
   /** The natural shape of its content, where it has one. */
@@ -155,7 +168,10 @@ export interface Sheet {
   needs: Partial<Needs>;
   /** Why it needs that, in a sentence each. */
   why?: Partial<Record<keyof Needs, string>>;
-  /** It is for files that anybody may have on a host of their own: the endings of their names, without the dot. */
+  /**
+   * It is for files that anybody may have on a host of their own: the endings of
+   * their names, without the dot.
+   */
   files?: string[];
   /** It is for pages of any site, where nothing else is known of a link. */
   pages?: boolean;
@@ -165,7 +181,10 @@ export interface Sheet {
   oembed?: { endpoint: string; formats?: ('json' | 'xml')[] };
   /** Where people can see the item itself: an RFC 6570 template as those of the code. */
   direct?: string;
-  /** How its player tells its time to the page around it: where in the messages that it posts (HTML, section 9.3) the time stands. */
+  /**
+   * How its player tells its time to the page around it: where in the messages that it posts (HTML, section
+   * 9.3) the time stands.
+   */
   tellsTime?: { member: string; format: 'seconds' | 'milliseconds' };
   /** Worth knowing before one relies on it, in plain words. */
   about?: { limits?: string; terms?: string; costs?: string };
@@ -175,7 +194,8 @@ export interface Sheet {
 
 /**
  * What a sheet says of a setting, or of an option of its own, which may also be called by the sheet’s name
- * (`tallywren.counts`). A sheet’s schema sees to it that the rule is of the setting’s own type, which the caller may name.
+ * (`tallywren.counts`). A sheet’s schema sees to it that the rule is of the setting’s own type, which the
+ * caller may name.
  */
 export function ruleOf<Type extends keyof SheetSettingTypes = keyof SheetSettingTypes>(
   sheet: Sheet | null,

@@ -1,7 +1,10 @@
 import { writeTime } from './time-format.ts';
 import type { TimeFormat } from './sheet.ts';
 
-/** Start and end as one parameter has them, written as they are: `t=112,184` (Media Fragments URI 1.0, section 4.2.1). */
+/**
+ * Start and end as one parameter has them, written as they are: `t=112,184` (Media
+ * Fragments URI 1.0, section 4.2.1).
+ */
 export function readSpan(value: string | null | undefined): { start: string; end: string } {
   const found = /^(?:npt:)?([^,]*)(?:,(.*))?$/.exec(value ?? '');
   return { start: found?.[1] ?? '', end: found?.[2] ?? '' };

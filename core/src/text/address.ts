@@ -35,8 +35,8 @@ export interface ParameterChange {
 
 /**
  * Reads an address out of a raw attribute value. Items are split as the URL standard does for
- * `application/x-www-form-urlencoded` (section 5.1); a fragment is split the same way where it has a `=`. A `plain` one
- * stands in no attribute: nothing in it is a character reference.
+ * `application/x-www-form-urlencoded` (section 5.1); a fragment is split the same way where it has a `=`. A
+ * `plain` one stands in no attribute: nothing in it is a character reference.
  */
 export function parseAddress(raw: string, { plain = false }: { plain?: boolean } = {}): Address {
   return parseDecoded(raw, plain ? undecoded(raw) : decodeAttribute(raw));
@@ -73,7 +73,7 @@ function parseDecoded(raw: string, { text, at }: DecodedText): Address {
   };
   if (mark >= 0) items(mark + 1, queryEnd, 'query');
   if (hash >= 0 && text.indexOf('=', hash) >= 0) items(hash + 1, text.length, 'fragment');
-  const query = mark < 0 ? '' : raw.slice(at[mark]!, at[queryEnd]!);
+  const query = mark < 0 ? '' : raw.slice(at[mark], at[queryEnd]);
   return {
     raw,
     url: text.trim(),
@@ -83,8 +83,9 @@ function parseDecoded(raw: string, { text, at }: DecodedText): Address {
 }
 
 /**
- * The raw address with the changes made, in their order. What no change names stays byte for byte; a parameter that
- * already has the wanted value is left as it is written; a second one of the same name is taken out.
+ * The raw address with the changes made, in their order. What no change names stays byte for
+ * byte; a parameter that already has the wanted value is left as it is written; a second one of
+ * the same name is taken out.
  */
 export function changeAddress(
   address: Pick<Address, 'raw' | 'joint'>,

@@ -15,8 +15,8 @@ export interface MarkupAttribute {
 }
 
 /**
- * The attributes of one start tag, the first of each name. Places are worked out when they are asked for: most
- * attributes of most codes are never looked at.
+ * The attributes of one start tag, the first of each name. Places are worked out when they are asked for:
+ * most attributes of most codes are never looked at.
  */
 export class AttributeList {
   readonly #text: string;

@@ -5,9 +5,9 @@ import type { MarkupElement } from './markup.ts';
 type Place = Pick<Edit, 'start' | 'end' | 'text'>;
 
 /**
- * The edit that gives an element's attribute this raw value (already escaped for its surroundings), or null where it
- * has it. A new attribute is put right behind the tag's name: there it is safe whatever the rest of the tag looks like,
- * and it wins over a broken one of the same name further on (HTML, section 13.2.5.33).
+ * The edit that gives an element's attribute this raw value (already escaped for its surroundings), or null
+ * where it has it. A new attribute is put right behind the tag's name: there it is safe whatever the rest of
+ * the tag looks like, and it wins over a broken one of the same name further on (HTML, section 13.2.5.33).
  */
 export function setRawAttribute(
   text: string,
@@ -26,7 +26,10 @@ export function setRawAttribute(
   return smallestChange(text, found.valueStart, found.valueEnd, safe, seams);
 }
 
-/** The edit that gives an element's attribute this value, or takes it out (`null`); null where nothing changes. */
+/**
+ * The edit that gives an element's attribute this value, or takes it out (`null`);
+ * null where nothing changes.
+ */
 export function setAttribute(
   text: string,
   element: MarkupElement,

@@ -9,7 +9,10 @@ export interface TextRun {
 /* Beyond this many differences there is no likeness worth showing piece by piece. */
 const mostDifferences = 2_000;
 
-/** Compares two texts word by word: all runs but the new ones are the first text, all but the gone ones the second. */
+/**
+ * Compares two texts word by word: all runs but the new ones are the first text, all but
+ * the gone ones the second.
+ */
 export function compareTexts(before: string, after: string): TextRun[] {
   if (before === after) return before === '' ? [] : [{ kind: 'same', text: before }];
   const found = diffWordsWithSpace(before, after, { maxEditLength: mostDifferences });

@@ -1,8 +1,12 @@
-/** The stages of the work that change a code, in the order in which their insertions at one place are written. */
+/**
+ * The stages of the work that change a code, in the order in which their insertions at one place are written.
+ */
 export const stages = ['leave-out', 'settings', 'presentation', 'isolation', 'mark'] as const;
 export type Stage = (typeof stages)[number];
 
-/** Why an edit is made, and who asked for it; the sentence is made at the edge from the code and the facts. */
+/**
+ * Why an edit is made, and who asked for it; the sentence is made at the edge from the code and the facts.
+ */
 export interface EditReason {
   stage: Stage;
   /** The option that asked for it, by name (`start`, `max-width`, `mark`). */
@@ -35,8 +39,8 @@ export class EditsOverlap extends Error {
 }
 
 /**
- * Puts the edits of all stages into one list in the order of the text. Insertions at the same place stand in the
- * order of the stages, and within a stage in the order given.
+ * Puts the edits of all stages into one list in the order of the text. Insertions at the same place stand in
+ * the order of the stages, and within a stage in the order given.
  * @throws EditsOverlap when two edits claim the same characters.
  */
 export function mergeEdits(...lists: readonly (readonly Edit[])[]): Edit[] {
@@ -56,7 +60,9 @@ const byPlace = (a: Edit, b: Edit): number =>
   Number(a.end > a.start) - Number(b.end > b.start) ||
   stages.indexOf(a.stage) - stages.indexOf(b.stage);
 
-/** The text with the edits made. The edits need not be in order; see {@link mergeEdits} for what is refused. */
+/**
+ * The text with the edits made. The edits need not be in order; see {@link mergeEdits} for what is refused.
+ */
 export function applyEdits(text: string, edits: readonly Edit[]): string {
   let out = '';
   let at = 0;
@@ -67,7 +73,10 @@ export function applyEdits(text: string, edits: readonly Edit[]): string {
   return out + text.slice(at);
 }
 
-/** Characters between which a replacement may begin and end, so that it never cuts a parameter or a declaration in two. */
+/**
+ * Characters between which a replacement may begin and end, so that it never cuts a parameter or a
+ * declaration in two.
+ */
 export interface Seams {
   /** A replacement may begin behind one of these. */
   behind: string;
@@ -81,8 +90,8 @@ export const addressSeams: Seams = { behind: '?&#=;', before: '?&#' };
 export const styleSeams: Seams = { behind: ';', before: ';' };
 
 /**
- * The smallest single replacement that turns `text.slice(start, end)` into `wanted`, or null where they are equal.
- * It begins and ends at seams where there are any given, and never cuts a surrogate pair in two.
+ * The smallest single replacement that turns `text.slice(start, end)` into `wanted`, or null where they are
+ * equal. It begins and ends at seams where there are any given, and never cuts a surrogate pair in two.
  */
 export function smallestChange(
   text: string,

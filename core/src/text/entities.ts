@@ -1,19 +1,27 @@
 import { DecodingMode, EntityDecoder, htmlDecodeTree } from 'entities/decode';
 
-/** An attribute value as a browser understands it, each of its characters with the place where it stands in the code. */
+/**
+ * An attribute value as a browser understands it, each of its characters with the place
+ * where it stands in the code.
+ */
 export interface DecodedText {
   text: string;
-  /** `at[i]` is the offset (within the raw value) where the i-th code unit of `text` begins; at least one more entry, for the end. */
+  /**
+   * `at[i]` is the offset (within the raw value) where the i-th code unit of `text` begins; at least one more
+   * entry, for the end.
+   */
   at: ArrayLike<number>;
 }
 
 /**
- * Decodes the character references of a raw attribute value (HTML, section 13.2.5.72) and remembers where each
- * character came from. Line ends are normalised as the HTML parser does (section 13.2.3.5): CRLF and CR become LF.
+ * Decodes the character references of a raw attribute value (HTML, section 13.2.5.72) and
+ * remembers where each character came from. Line ends are normalised as the HTML parser does
+ * (section 13.2.3.5): CRLF and CR become LF.
  */
 export function decodeAttribute(raw: string): DecodedText {
   if (!raw.includes('&') && !raw.includes('\r')) return undecoded(raw);
-  // A reference never stands for more code units than it is written with, so nothing is longer than the raw value.
+  // A reference never stands for more code units than it is written with, so nothing is
+  // longer than the raw value.
   const at = new Array<number>(raw.length + 1);
   let text = '';
   let length = 0;
@@ -62,7 +70,8 @@ function nextSpecial(raw: string, from: number): number {
 /** A text in which nothing is to be decoded. */
 export const undecoded = (raw: string): DecodedText => ({ text: raw, at: identity(raw.length) });
 
-/* Where nothing is decoded, each character stands where it stands. The list is kept, as most values are short. */
+/* Where nothing is decoded, each character stands where it stands. The list is kept,
+   as most values are short. */
 let counted: readonly number[] = [0];
 function identity(length: number): readonly number[] {
   if (counted.length <= length)

@@ -5,8 +5,8 @@ import { decodeAttribute } from './entities.ts';
 export type PlainValue = string | number | boolean;
 
 /**
- * The raw value of an attribute that holds a JSON object (RFC 8259), with this member in it, or without it (`null`).
- * Everything else in it stays as it is written. Null where what it holds is no JSON object.
+ * The raw value of an attribute that holds a JSON object (RFC 8259), with this member in it, or without it
+ * (`null`). Everything else in it stays as it is written. Null where what it holds is no JSON object.
  */
 export function changeJson(raw: string, path: readonly string[], value: PlainValue | null): string | null {
   const { text, at } = decodeAttribute(raw);
@@ -19,7 +19,7 @@ export function changeJson(raw: string, path: readonly string[], value: PlainVal
     .sort((a, b) => b.offset - a.offset)
     .reduce(
       (result, { offset, length, content }) =>
-        result.slice(0, at[offset]!) + escapeAs(raw, content) + result.slice(at[offset + length]!),
+        result.slice(0, at[offset]) + escapeAs(raw, content) + result.slice(at[offset + length]),
       raw,
     );
 }
@@ -34,7 +34,8 @@ export function readJson(raw: string, path: readonly string[]): PlainValue | nul
 const plain = (value: unknown): PlainValue | null =>
   typeof value === 'string' || typeof value === 'number' || typeof value === 'boolean' ? value : null;
 
-/* Quotes as the attribute has them: as references where its own are written so, or where nothing says that it may hold them. */
+/* Quotes as the attribute has them: as references where its own are written so, or where nothing
+   says that it may hold them. */
 const escapeAs = (raw: string, content: string): string => {
   const safe = content.replaceAll('&', '&amp;');
   return raw.includes('"') ? safe : safe.replaceAll('"', '&quot;');

@@ -46,9 +46,9 @@ export interface Markup {
 }
 
 /**
- * Reads a piece of HTML from its token stream (HTML, section 13.2.5), with exact source places. Elements nest as their
- * tags say: one that is never closed ends with what holds it, of two that cross the inner one ends first, and a stray
- * end tag stands for nothing. Nothing in it is run, and it is never printed again.
+ * Reads a piece of HTML from its token stream (HTML, section 13.2.5), with exact source places. Elements nest
+ * as their tags say: one that is never closed ends with what holds it, of two that cross the inner one ends
+ * first, and a stray end tag stands for nothing. Nothing in it is run, and it is never printed again.
  */
 export function parseMarkup(text: string): Markup {
   const reader = new Reader(text);
@@ -126,12 +126,9 @@ class Reader {
     };
     (parent ? parent.children : this.#roots).push(element);
     this.#elements.push(element);
-    const leaf =
-      voidElements.has(name) ||
-      (token.selfClosing && this.#foreign > 0) ||
-      (token.selfClosing && (name === 'svg' || name === 'math'));
-    if (leaf) return;
-    if (name === 'svg' || name === 'math') this.#foreign++;
+    const isForeign = name === 'svg' || name === 'math';
+    if (voidElements.has(name) || (token.selfClosing && (isForeign || this.#foreign > 0))) return;
+    if (isForeign) this.#foreign++;
     this.#open.push(element);
     this.tokenizer.inForeignNode = this.#foreign > 0;
     if (this.#foreign === 0) this.#switchState(name);

@@ -18,7 +18,10 @@ export const voidElements: ReadonlySet<string> = new Set([
   'wbr',
 ]);
 
-/** Elements whose content is text for the tokenizer (HTML, sections 13.1.2 and 13.2.6.4). `noscript` is read as markup, to know its fallback. */
+/**
+ * Elements whose content is text for the tokenizer (HTML, sections 13.1.2 and 13.2.6.4). `noscript` is read
+ * as markup, to know its fallback.
+ */
 export const rawTextElements: ReadonlySet<string> = new Set([
   'script',
   'style',
@@ -30,10 +33,15 @@ export const rawTextElements: ReadonlySet<string> = new Set([
   'title',
 ]);
 
-/** Tags that only mark regions of a page: a browser ignores or moves them when a code is pasted into a body. */
+/**
+ * Tags that only mark regions of a page: a browser ignores or moves them when a code is pasted into a body.
+ */
 export const pageTags: ReadonlySet<string> = new Set(['html', 'head', 'body']);
 
-/** How deep elements nest before browsers stop putting one into the other (observed; HTML, section 13.2.6.1 leaves the limit to them). */
+/**
+ * How deep elements nest before browsers stop putting one into the other (observed; HTML, section 13.2.6.1
+ * leaves the limit to them).
+ */
 export const deepest = 512;
 
 const blocks = new Set(
@@ -63,8 +71,8 @@ const walls: Record<string, ReadonlySet<string>> = {
 };
 
 /**
- * Which open element a start tag closes by itself (HTML, section 13.1.2.4): the index in the stack of open elements of
- * the outermost one, or -1.
+ * Which open element a start tag closes by itself (HTML, section 13.1.2.4): the index in the stack of open
+ * elements of the outermost one, or -1.
  */
 export function closedBy(tag: string, open: readonly { name: string }[]): number {
   if (open.length === 0) return -1;

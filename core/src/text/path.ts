@@ -1,18 +1,22 @@
 import { decodeAttribute } from './entities.ts';
 
-/** A step of an address's path: its number where it is always there, or what it is made of where it comes and goes. */
+/**
+ * A step of an address's path: its number where it is always there, or what it is made of
+ * where it comes and goes.
+ */
 export type PathStep = { index: number } | { piece: string };
 
 /**
- * The raw address with a value in a step of its path, or without that step (`null`). What stands at a fixed place is
- * replaced and never taken out; a piece of its own (`skin-{value}`) is found by what is around its value, and put at the
- * end of the path where it is not there yet. Written as the URL standard's path percent-encode set wants it.
+ * The raw address with a value in a step of its path, or without that step (`null`). What stands at a fixed
+ * place is replaced and never taken out; a piece of its own (`skin-{value}`) is found by what is around its
+ * value, and put at the end of the path where it is not there yet. Written as the URL standard's path
+ * percent-encode set wants it.
  */
 export function changePath(raw: string, step: PathStep, value: string | null): string {
   const { text, at } = decodeAttribute(raw);
   const { from, to } = pathOf(text);
   const put = (start: number, end: number, written: string): string =>
-    raw.slice(0, at[start]!) + written + raw.slice(at[end]!);
+    raw.slice(0, at[start]) + written + raw.slice(at[end]);
   const steps = stepsIn(text, from, to);
   if ('index' in step) {
     const place = steps[step.index];

@@ -10,7 +10,10 @@ export interface StyleDeclaration {
   end: number;
 }
 
-/** Reads the declarations of a raw `style` attribute value (CSS Style Attributes, section 2). Broken ones are passed over. */
+/**
+ * Reads the declarations of a raw `style` attribute value (CSS Style Attributes, section 2).
+ * Broken ones are passed over.
+ */
 export function parseStyle(raw: string): StyleDeclaration[] {
   const { text, at } = decodeAttribute(raw);
   const list = parse(text, {
@@ -33,8 +36,9 @@ export function parseStyle(raw: string): StyleDeclaration[] {
 }
 
 /**
- * The raw value with the wanted declarations in it: one that is there with another value is replaced where it stands,
- * the properties in `conflicting` are taken out, the rest is appended. What neither names stays byte for byte.
+ * The raw value with the wanted declarations in it: one that is there with another value is replaced
+ * where it stands, the properties in `conflicting` are taken out, the rest is appended. What neither
+ * names stays byte for byte.
  */
 export function changeStyle(
   raw: string,

@@ -62,7 +62,10 @@ export const scrapTexts = fc
   })
   .map((pieces) => pieces.join(''));
 
-/** Holds of every reading: its parts tile the text and never cross, and every place and index is within what it counts in. */
+/**
+ * Holds of every reading: its parts tile the text and never cross, and every place and index is
+ * within what it counts in.
+ */
 export function expectWhole(text: string, reading: Reading): void {
   let at = 0;
   for (const part of reading.parts) {

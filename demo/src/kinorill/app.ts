@@ -47,32 +47,32 @@ export function kinorillSite(): Router {
     );
     response.send(htmlPage({ title: `${reel.title} · Kinorill`, style: '/kinorill/site.css', head, body }));
   });
-  router.get(
-    '/oembed',
-    oembed(['json', 'xml'], (link, request) => {
-      const id =
-        link.hostname === hosts.kinorill
-          ? /^\/reels\/(\w+)$/.exec(link.pathname)?.[1]
-          : link.hostname === hosts.kinorillShort
-            ? link.pathname.slice(1)
-            : undefined;
-      const reel = id === undefined ? null : reelById(id);
-      if (!reel) return null;
-      const html = `<iframe width="640" height="360" src="${originFor(request, hosts.kinorillPlayer)}/reel/${reel.id}" title="${escapeHtml(reel.title)}" allow="fullscreen" allowfullscreen></iframe>`;
-      return {
-        type: 'video',
-        title: reel.title,
-        author_name: reel.by,
-        provider_name: 'Kinorill',
-        html,
-        width: 640,
-        height: 360,
-        cache_age: 3600,
-      };
-    }),
-  );
+  router.get('/oembed', oembed(['json', 'xml'], answerAbout));
   return router;
 }
+
+/* What an editor is told about a link to a reel (oEmbed 1.0). */
+const answerAbout: Parameters<typeof oembed>[1] = (link, request) => {
+  const id =
+    link.hostname === hosts.kinorill
+      ? /^\/reels\/(\w+)$/.exec(link.pathname)?.[1]
+      : link.hostname === hosts.kinorillShort
+        ? link.pathname.slice(1)
+        : undefined;
+  const reel = id === undefined ? null : reelById(id);
+  if (!reel) return null;
+  const html = `<iframe width="640" height="360" src="${originFor(request, hosts.kinorillPlayer)}/reel/${reel.id}" title="${escapeHtml(reel.title)}" allow="fullscreen" allowfullscreen></iframe>`;
+  return {
+    type: 'video',
+    title: reel.title,
+    author_name: reel.by,
+    provider_name: 'Kinorill',
+    html,
+    width: 640,
+    height: 360,
+    cache_age: 3600,
+  };
+};
 
 /** The short links: they lead on to the page of the reel. */
 export function kinorillShort(): Router {
@@ -85,7 +85,11 @@ export function kinorillShort(): Router {
   return router;
 }
 
-/** The player that is put into frames; on its usual host it remembers who has seen what, on its quiet one it keeps nothing. Its script reads the parameters: from, until, roll, hush, again with round, knobs, words, tongue, hue. */
+/**
+ * The player that is put into frames; on its usual host it remembers who has seen what, on its quiet
+ * one it keeps nothing. Its script reads the parameters: from, until, roll, hush, again with round,
+ * knobs, words, tongue, hue.
+ */
 export function kinorillPlayer(remembers: boolean): Router {
   const router = Router();
   router.use(files());

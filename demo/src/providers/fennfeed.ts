@@ -11,7 +11,11 @@ const account = (name: string): string =>
     body: `<h1>${escapeHtml(name)}</h1><div class="fennfeed-stream" data-of="${escapeHtml(name)}" data-show="12"></div><script async src="/embed.js"></script>`,
   });
 
-/** Fennfeed: posts and pictures. Attributes of its elements: data-of (an account), data-show (how many), data-tone=dark, data-rim (a colour), data-lay=tall or wide, data-gap (a length), data-about (words, joined by commas). */
+/**
+ * Fennfeed: posts and pictures. Attributes of its elements: data-of (an account), data-show (how
+ * many), data-tone=dark, data-rim (a colour), data-lay=tall or wide, data-gap (a length),
+ * data-about (words, joined by commas).
+ */
 export const fennfeed: StandIn = {
   id: 'fennfeed',
   name: 'Fennfeed',

@@ -13,7 +13,10 @@ const pages = [
   'Notes',
 ];
 
-/** Folioferry: documents, page by page. In the fragment: page, scale (per cent), fit (w, p). Parameter: take=0 (no download). */
+/**
+ * Folioferry: documents, page by page. In the fragment: page, scale (per cent), fit (w, p).
+ * Parameter: take=0 (no download).
+ */
 function frames(): Router {
   const router = Router();
   router.get('/charts/:name', (request, response) => {

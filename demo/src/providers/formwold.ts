@@ -5,7 +5,11 @@ import type { StandIn } from './stand-in.ts';
 
 const host = 'formwold.localhost';
 
-/** Formwold: sign-up forms, as a form or as an element that its script fills. Attributes of the element: data-letter, data-mail, data-speak, data-press (a colour), data-word (of the button), data-then (a page afterwards). */
+/**
+ * Formwold: sign-up forms, as a form or as an element that its script fills. Attributes of the
+ * element: data-letter, data-mail, data-speak, data-press (a colour), data-word (of the button),
+ * data-then (a page afterwards).
+ */
 function forms(): Router {
   const router = scriptHost('/form.js', 'formwold.js');
   router.post('/letters/:letter', urlencoded({ extended: false }), (request, response) => {

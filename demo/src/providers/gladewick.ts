@@ -18,7 +18,10 @@ const decks: Record<string, { title: string; slides: string[] }> = {
   'first-light': { title: 'First light', slides: ['First light', 'The mirror', 'The first night'] },
 };
 
-/** Gladewick: slides, a provider of which Orbis has no sheet. Parameters of its frames: from (a slide), hue (a colour), turn (seconds). */
+/**
+ * Gladewick: slides, a provider of which Orbis has no sheet. Parameters of its frames: from (a slide), hue (a
+ * colour), turn (seconds).
+ */
 function frames(): Router {
   const router = Router();
   router.get('/decks/:id', (request, response, next) => {

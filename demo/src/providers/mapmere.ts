@@ -1,4 +1,4 @@
-import { Router } from 'express';
+import { Router, type Request, type Response } from 'express';
 import { escapeHtml, htmlPage } from '../html.ts';
 import { originFor } from '../hosts.ts';
 import { discovery, oembed } from './oembed.ts';
@@ -25,7 +25,10 @@ const maps: Record<string, { title: string; latitude: number; longitude: number;
   'tarn': { title: 'The tarn, where the festival is', latitude: 54.3804, longitude: -2.1215, zoom: 15 },
 };
 
-/** Mapmere: a map in a frame, with a page and an oEmbed answer (in XML only) for each. Parameters: lat, lng, zoom (0 to 20), layer (paper, relief), tongue, pin (a colour). */
+/**
+ * Mapmere: a map in a frame, with a page and an oEmbed answer (in XML only) for each. Parameters: lat, lng,
+ * zoom (0 to 20), layer (paper, relief), tongue, pin (a colour).
+ */
 function frames(): Router {
   const router = Router();
   router.get('/maps/:id', (request, response, next) => {
@@ -52,41 +55,43 @@ function frames(): Router {
       return { type: 'rich', title: map.title, provider_name: 'Mapmere', html, width: 600, height: 450 };
     }),
   );
-  return router.get('/embed/:id', (request, response) => {
-    const map = maps[request.params.id] ?? maps['map']!;
-    const latitude = numberIn(request, 'lat', map.latitude, -85, 85);
-    const longitude = numberIn(request, 'lng', map.longitude, -180, 180);
-    const zoom = numberIn(request, 'zoom', map.zoom, 0, 20);
-    const relief = asked(request, 'layer') === 'relief';
-    const said = words[asked(request, 'tongue') ?? 'en'] ?? words['en']!;
-    const pin = colourIn(request, 'pin', '#9c2f24');
-    // Web Mercator would be more; here a degree is as wide as it is high at the moor's latitude.
-    const scale = (256 * 2 ** zoom) / 360;
-    const x = (value: number): number => 300 + (value - longitude) * scale;
-    const y = (value: number): number => 225 - (value - latitude) * scale * 1.7;
-    const marks = places
-      .map(([name, lat, lng]) => ({ name, x: x(lng), y: y(lat) }))
-      .filter((place) => place.x > -50 && place.x < 650 && place.y > -50 && place.y < 500)
-      .map(
-        (place) =>
-          `<g class="place"><circle cx="${place.x.toFixed(1)}" cy="${place.y.toFixed(1)}" r="7" fill="${pin}"/><text x="${(place.x + 12).toFixed(1)}" y="${(place.y + 5).toFixed(1)}">${escapeHtml(place.name)}</text></g>`,
-      )
-      .join('');
-    const road = places.map(([, lat, lng]) => `${x(lng).toFixed(1)},${y(lat).toFixed(1)}`).join(' ');
-    const turn = (by: number): string =>
-      `?${new URLSearchParams({ ...(request.query as Record<string, string>), zoom: String(zoom + by) }).toString()}`;
-    const ground = relief ? ['#8f9b7c', '#6f7d60'] : ['#f1ebdc', '#ddd3bd'];
-    response.send(
-      htmlPage({
-        title: 'Mapmere',
-        style: '',
-        head: '<style>html,body{margin:0;height:100%;overflow:hidden;font:14px sans-serif}svg{width:100%;height:100%;display:block}nav{position:absolute;right:8px;top:8px;display:grid;gap:4px}nav a{background:#fff;color:#232a27;padding:6px 10px;border-radius:4px;text-decoration:none}</style>\n',
-        body: `<svg viewBox="0 0 600 450" preserveAspectRatio="xMidYMid slice" role="img" aria-label="Map around ${latitude}, ${longitude}" data-latitude="${latitude}" data-longitude="${longitude}" data-zoom="${zoom}" data-layer="${relief ? 'relief' : 'paper'}">
+  return router.get('/embed/:id', showMap);
+}
+
+function showMap(request: Request<{ id: string }>, response: Response): void {
+  const map = maps[request.params.id] ?? maps['map']!;
+  const latitude = numberIn(request, 'lat', map.latitude, -85, 85);
+  const longitude = numberIn(request, 'lng', map.longitude, -180, 180);
+  const zoom = numberIn(request, 'zoom', map.zoom, 0, 20);
+  const relief = asked(request, 'layer') === 'relief';
+  const said = words[asked(request, 'tongue') ?? 'en'] ?? words['en']!;
+  const pin = colourIn(request, 'pin', '#9c2f24');
+  // Web Mercator would be more; here a degree is as wide as it is high at the moor's latitude.
+  const scale = (256 * 2 ** zoom) / 360;
+  const x = (value: number): number => 300 + (value - longitude) * scale;
+  const y = (value: number): number => 225 - (value - latitude) * scale * 1.7;
+  const marks = places
+    .map(([name, lat, lng]) => ({ name, x: x(lng), y: y(lat) }))
+    .filter((place) => place.x > -50 && place.x < 650 && place.y > -50 && place.y < 500)
+    .map(
+      (place) =>
+        `<g class="place"><circle cx="${place.x.toFixed(1)}" cy="${place.y.toFixed(1)}" r="7" fill="${pin}"/><text x="${(place.x + 12).toFixed(1)}" y="${(place.y + 5).toFixed(1)}">${escapeHtml(place.name)}</text></g>`,
+    )
+    .join('');
+  const road = places.map(([, lat, lng]) => `${x(lng).toFixed(1)},${y(lat).toFixed(1)}`).join(' ');
+  const turn = (by: number): string =>
+    `?${new URLSearchParams({ ...(request.query as Record<string, string>), zoom: String(zoom + by) }).toString()}`;
+  const ground = relief ? ['#8f9b7c', '#6f7d60'] : ['#f1ebdc', '#ddd3bd'];
+  response.send(
+    htmlPage({
+      title: 'Mapmere',
+      style: '',
+      head: '<style>html,body{margin:0;height:100%;overflow:hidden;font:14px sans-serif}svg{width:100%;height:100%;display:block}nav{position:absolute;right:8px;top:8px;display:grid;gap:4px}nav a{background:#fff;color:#232a27;padding:6px 10px;border-radius:4px;text-decoration:none}</style>\n',
+      body: `<svg viewBox="0 0 600 450" preserveAspectRatio="xMidYMid slice" role="img" aria-label="Map around ${latitude}, ${longitude}" data-latitude="${latitude}" data-longitude="${longitude}" data-zoom="${zoom}" data-layer="${relief ? 'relief' : 'paper'}">
 <rect width="600" height="450" fill="${ground[0]}"/><g stroke="${ground[1]}" stroke-width="2">${Array.from({ length: 13 }, (_, i) => `<path d="M${((((i * 50 - longitude * scale) % 650) + 650) % 650) - 25} 0V450M0 ${((((i * 50 + latitude * scale) % 650) + 650) % 650) - 25}H600"/>`).join('')}</g>
 <polyline points="${road}" fill="none" stroke="#b98a4a" stroke-width="5"/>${marks}</svg><nav><a href="${escapeHtml(turn(1))}">${said.closer}</a><a href="${escapeHtml(turn(-1))}">${said.farther}</a></nav>`,
-      }),
-    );
-  });
+    }),
+  );
 }
 
 export const mapmere: StandIn = {

@@ -5,7 +5,10 @@ import { colourIn, asked, type StandIn } from './stand-in.ts';
 const host = 'nodthorn.localhost';
 const words: Record<string, string> = { en: 'Pass it on', de: 'Weitersagen', fr: 'Faire passer' };
 
-/** Nodthorn: a button that passes a page on. Parameters: url (the page), words (a language), glow (a colour), at=night. */
+/**
+ * Nodthorn: a button that passes a page on. Parameters: url (the page), words (a language),
+ * glow (a colour), at=night.
+ */
 function frames(): Router {
   return Router().get('/share', (request, response) => {
     const target = asked(request, 'url') ?? '';

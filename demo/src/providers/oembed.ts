@@ -19,8 +19,8 @@ export interface OembedItem {
 export type OembedFormat = 'json' | 'xml';
 
 /**
- * Answers as an oEmbed provider does: 404 where it has no such item, 501 where it does not speak the format, and never
- * larger than it is asked for. `find` gets the link and the size that there is room for.
+ * Answers as an oEmbed provider does: 404 where it has no such item, 501 where it does not speak the format,
+ * and never larger than it is asked for. `find` gets the link and the size that there is room for.
  */
 export const oembed =
   (

@@ -3,7 +3,10 @@ import type { StandIn } from './stand-in.ts';
 
 const host = 'js.popplenook.localhost';
 
-/** Popplenook: a pop-up. Attributes of its element: data-campaign, data-after (seconds), data-lang, data-ribbon (a colour). */
+/**
+ * Popplenook: a pop-up. Attributes of its element: data-campaign, data-after (seconds), data-lang,
+ * data-ribbon (a colour).
+ */
 export const popplenook: StandIn = {
   id: 'popplenook',
   name: 'Popplenook',

@@ -3,7 +3,10 @@ import type { StandIn } from './stand-in.ts';
 
 const host = 'praisecroft.localhost';
 
-/** Praisecroft: reviews, as high as they are many. Attributes of its element: data-place, data-most, data-stars (a colour), data-page=dark. */
+/**
+ * Praisecroft: reviews, as high as they are many. Attributes of its element: data-place, data-most,
+ * data-stars (a colour), data-page=dark.
+ */
 export const praisecroft: StandIn = {
   id: 'praisecroft',
   name: 'Praisecroft',

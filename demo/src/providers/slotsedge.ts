@@ -3,7 +3,10 @@ import type { StandIn } from './stand-in.ts';
 
 const host = 'cdn.slotsedge.localhost';
 
-/** Slotsedge: a booking calendar. Attributes of its element: data-calendar, data-speech (a language), data-look (JSON: shade, a colour; nights, how many; room.hour, “night”). */
+/**
+ * Slotsedge: a booking calendar. Attributes of its element: data-calendar, data-speech (a language),
+ * data-look (JSON: shade, a colour; nights, how many; room.hour, “night”).
+ */
 export const slotsedge: StandIn = {
   id: 'slotsedge',
   name: 'Slotsedge',

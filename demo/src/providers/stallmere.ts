@@ -3,7 +3,10 @@ import type { StandIn } from './stand-in.ts';
 
 const host = 'cdn.stallmere.localhost';
 
-/** Stallmere: shop items by shop number. Attributes of its element: data-shop, data-product. Options that its script is handed: items, till (a colour), counter (“dark”), word (of the button), badge (a picture). */
+/**
+ * Stallmere: shop items by shop number. Attributes of its element: data-shop, data-product. Options that its
+ * script is handed: items, till (a colour), counter (“dark”), word (of the button), badge (a picture).
+ */
 export const stallmere: StandIn = {
   id: 'stallmere',
   name: 'Stallmere',

@@ -9,7 +9,10 @@ const count = (site: string): number => {
   return now;
 };
 
-/** Tallywren: a visit counter. A script that writes where it stands, or a picture. Parameters: site, paper=dark, tongue, tells=heads (visitors, not visits), sum=apart (1,201). */
+/**
+ * Tallywren: a visit counter. A script that writes where it stands, or a picture. Parameters: site,
+ * paper=dark, tongue, tells=heads (visitors, not visits), sum=apart (1,201).
+ */
 function frames(): Router {
   const router = Router();
   router.get('/w.js', (request, response) => {

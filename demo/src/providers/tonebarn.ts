@@ -36,7 +36,11 @@ export function chords(): Buffer {
 
 const sound = chords();
 
-/** Tonebarn: a player for sound. Parameters: begin (seconds), quiet=yes, ink (a colour), keep=no (no download); steps of the path: the show, and skin-slate. It never plays by itself: browsers let only silent pictures do that. */
+/**
+ * Tonebarn: a player for sound. Parameters: begin (seconds), quiet=yes, ink (a colour), keep=no (no
+ * download); steps of the path: the show, and skin-slate. It never plays by itself: browsers let only silent
+ * pictures do that.
+ */
 function frames(): Router {
   const router = Router();
   router.get('/sounds/under-the-fell.wav', (request, response) => {

@@ -40,15 +40,13 @@ ${sections.join('\n')}
 </main>
 <footer>Hollin Fell Observatory · the moor road, last gate · <a href="/stories/twelve-winters">twelve winters</a> · <a href="/edit/${page.path}">edit this page</a></footer>`;
     // Readers of the site may keep a page for a while; whoever asks past the cache gets the newest.
-    response
-      .set('Cache-Control', 'max-age=60')
-      .send(
-        htmlPage({
-          title: page.path === '' ? page.title : `${page.title} · Hollin Fell Observatory`,
-          style: '/site/site.css',
-          body,
-        }),
-      );
+    response.set('Cache-Control', 'max-age=60').send(
+      htmlPage({
+        title: page.path === '' ? page.title : `${page.title} · Hollin Fell Observatory`,
+        style: '/site/site.css',
+        body,
+      }),
+    );
   });
   return router;
 }

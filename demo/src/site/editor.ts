@@ -3,7 +3,10 @@ import { escapeHtml, htmlPage } from '../html.ts';
 import { pageAt, pages, type SitePage } from './content.ts';
 import type { SiteStore } from './store.ts';
 
-/** A plain page editor, standing in for whatever editor an owner's site has: a field for each spot, and a publish button. */
+/**
+ * A plain page editor, standing in for whatever editor an owner's site has: a field for each
+ * spot, and a publish button.
+ */
 export function editor(store: SiteStore): Router {
   const router = Router();
   // The HTTP interface of the editor: put a code into a spot, publish a page.

@@ -3,12 +3,13 @@ import { hosts } from '../hosts.ts';
 import { demoCodes, onPort } from '../codes.ts';
 
 const codeOf = (kind: string): string => demoCodes.find((code) => code.kind === kind)!.text;
-/* The place of a code, without the script that it brings: as on pages where the script was pasted elsewhere. */
+/* The place of a code, without the script that it brings: as on pages where the script was pasted
+   elsewhere. */
 const placeOf = (kind: string): string => codeOf(kind).replace(/\n?<script[\s\S]*?<\/script>\n?/g, '');
 
 /**
- * A page that was written by hand years ago, with codes pasted into it by whoever was there: what a register knows
- * nothing of, until it is harvested. One script is loaded twice, one code has lost its own.
+ * A page that was written by hand years ago, with codes pasted into it by whoever was there: what a register
+ * knows nothing of, until it is harvested. One script is loaded twice, one code has lost its own.
  */
 export const twelveWinters = (port: number): string => onPort(whole(port), port);
 

@@ -2,8 +2,8 @@ import type { DataFolder } from './folder.ts';
 import { keptSecret } from './folder.ts';
 
 /**
- * The accounts of the private database: each may do what its part of Orbis needs and nothing else, and each has a
- * random password of its own. No other account is left, whoever made it.
+ * The accounts of the private database: each may do what its part of Orbis needs and nothing else, and each
+ * has a random password of its own. No other account is left, whoever made it.
  */
 export interface Accounts<T> {
   /** Makes and changes tables, and says what the others may do. */
@@ -20,7 +20,10 @@ const host = 'localhost';
 /* The account that owns MariaDB's own views: it is locked, and nobody signs in with it. */
 const ofMariaDb = 'mariadb.sys';
 
-/** What the second origin reads: previews, what was issued for its documents, and whose they are. It counts nothing yet, so it writes nothing. */
+/**
+ * What the second origin reads: previews, what was issued for its documents, and whose they are. It counts
+ * nothing yet, so it writes nothing.
+ */
 export const tablesOfFrames = ['preview', 'served', 'placement', 'embed', 'spot', 'site'] as const;
 
 /** Each account's address on the socket, for the driver. */
@@ -31,16 +34,23 @@ export function accountUrls(folder: DataFolder, socket: string, database: string
 }
 
 /**
- * What the server runs before it lets anybody in, one statement a line (MariaDB, `init_file`): our accounts anew, and
- * every other one away, also in folders of earlier versions.
+ * What the server runs before it lets anybody in, one statement a line (MariaDB, `init_file`): our accounts
+ * anew, and every other one away, also in folders of earlier versions.
  * @param databases a pattern of GRANT: `orbis`, or those of a test run.
  */
 export function accountStatements(folder: DataFolder, databases: string): string[] {
   const account = (name: keyof Accounts<string>): string => `'${names[name]}'@'${host}'`;
   const made = (name: keyof Accounts<string>): string =>
     `CREATE OR REPLACE USER ${account(name)} IDENTIFIED BY '${secretOf(folder, name)}';`;
-  const kept = [...Object.values(names), ofMariaDb].map((name) => `'${name}'`).join(', ');
-  const privileges = ['global_priv', 'db', 'tables_priv', 'columns_priv', 'procs_priv', 'proxies_priv'];
+  const kept = [names.setUp, names.service, names.frames, ofMariaDb].map((name) => `'${name}'`).join(', ');
+  const privileges: readonly string[] = [
+    'global_priv',
+    'db',
+    'tables_priv',
+    'columns_priv',
+    'procs_priv',
+    'proxies_priv',
+  ];
   return [
     'CREATE DATABASE IF NOT EXISTS `orbis` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;',
     made('setUp'),

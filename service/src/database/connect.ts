@@ -46,8 +46,8 @@ export async function connectDatabase(urls: string | Accounts<string>): Promise<
     service: createPool({ ...optionsOf(service), connectionLimit: 12 }),
     frames: createPool({ ...optionsOf(frames), connectionLimit: 6 }),
   };
-  // A query is ended from a connection of its own, by the account that began it. In a cluster that connection may lead
-  // to another node, where the same number is somebody else's: there the time limit has to do.
+  // A query is ended from a connection of its own, by the account that began it. In a cluster that connection
+  // may lead to another node, where the same number is somebody else's: there the time limit has to do.
   const ending = clustered
     ? []
     : [service, frames].map((url) => mysql.createPool({ ...optionsOf(url), connectionLimit: 1 }));
@@ -56,7 +56,7 @@ export async function connectDatabase(urls: string | Accounts<string>): Promise<
     drizzle(pool as never, { schema, mode: 'planetscale', casing: 'snake_case' });
   const endQueries = ({ using }: Work): void => {
     for (const { threadId } of using)
-      for (const pool of ending) void pool.query(`KILL QUERY ${Number(threadId)}`).catch(() => undefined);
+      for (const pool of ending) void pool.query(`KILL QUERY ${threadId}`).catch(() => undefined);
   };
   return {
     db: handle(pools.service),

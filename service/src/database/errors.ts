@@ -2,7 +2,10 @@
 const causeOf = (error: unknown): unknown =>
   error instanceof Error && error.cause !== undefined ? error.cause : error;
 
-/** The driver's or the server's name for what went wrong, such as `ER_DUP_ENTRY`; null where it is no error of either. */
+/**
+ * The driver's or the server's name for what went wrong, such as `ER_DUP_ENTRY`; null where
+ * it is no error of either.
+ */
 export function codeOf(error: unknown): string | null {
   const cause = causeOf(error);
   return typeof cause === 'object' && cause !== null && 'code' in cause && typeof cause.code === 'string'
@@ -21,7 +24,8 @@ export function numberOf(error: unknown): number | null {
 /** Whether an error says that a unique key is taken. */
 export const isDuplicate = (error: unknown): boolean => codeOf(error) === 'ER_DUP_ENTRY';
 
-/* MariaDB's numbers: a deadlock, waited too long for a lock, changed since it was read, and two that insert at once after a restart. */
+/* MariaDB's numbers: a deadlock, waited too long for a lock, changed since it was read, and two that insert
+   at once after a restart. */
 const conflicts = new Set([1213, 1205, 1020, 1467]);
 
 /** Whether a transaction was broken off because of another one: the same once more may do. */
@@ -42,7 +46,8 @@ const lost = new Set([
   'PROTOCOL_CONNECTION_LOST',
   'PROTOCOL_ENQUEUE_AFTER_FATAL_ERROR',
 ]);
-/* MariaDB's: it stops, has too many connections, ended this one, or is a node of a cluster that is not ready. */
+/* MariaDB's: it stops, has too many connections, ended this one, or is a node of a cluster that is not
+   ready. */
 const refusing = new Set([1053, 1040, 1927, 1047]);
 
 /** The database does not answer: it is down, comes up, or cannot be reached. */
@@ -55,8 +60,8 @@ export function isAway(error: unknown): boolean {
   const cause = causeOf(error);
   if (error instanceof DatabaseAway || cause instanceof DatabaseAway) return true;
   if (typeof cause !== 'object' || cause === null) return false;
-  // Files and foreign hosts that are not there have such codes as well; the driver marks what ends a connection.
-  // What is asked on a connection that has been closed comes without a code.
+  // Files and foreign hosts that are not there have such codes as well; the driver marks what ends a
+  // connection. What is asked on a connection that has been closed comes without a code.
   return (
     ('fatal' in cause && cause.fatal === true && (codeOf(error) === null || lost.has(codeOf(error)!))) ||
     ('sqlState' in cause && refusing.has(numberOf(error) ?? 0))

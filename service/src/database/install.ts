@@ -7,8 +7,8 @@ import type { DataFolder } from './folder.ts';
 const installer = '/usr/bin/mariadb-install-db';
 
 /**
- * Makes the database's own tables the first time: beside where they belong, and moved there once they are whole, so
- * that whoever is killed in between begins anew.
+ * Makes the database's own tables the first time: beside where they belong, and moved there once they are
+ * whole, so that whoever is killed in between begins anew.
  * @returns the folder of the data.
  * @throws CannotStart
  */

@@ -8,9 +8,9 @@ import { pidIn } from './processes.ts';
 const taken = 75;
 
 /**
- * Takes the data folder for this process; a second Orbis on the same folder is refused at once. The lock is the
- * kernel's own (flock(2), held by a child that ends with us), so that nothing is left of it however a process ends;
- * the number in the file is for people only.
+ * Takes the data folder for this process; a second Orbis on the same folder is refused at once. The lock is
+ * the kernel's own (flock(2), held by a child that ends with us), so that nothing is left of it however a
+ * process ends; the number in the file is for people only.
  * @returns what gives it back.
  * @throws CannotStart
  */

@@ -15,7 +15,9 @@ export interface MigrateOptions {
   step?: (at: string) => void;
 }
 
-/** One statement of a migration: changes of tables know no transactions, so each is written down by itself. */
+/**
+ * One statement of a migration: changes of tables know no transactions, so each is written down by itself.
+ */
 interface Statement {
   migration: string;
   number: number;
@@ -30,8 +32,9 @@ const [lease, renewal] = [15, 5000];
 const patience = 120_000;
 
 /**
- * Brings the tables to their newest form, statement by statement. Whoever is killed in between, between any two of
- * them or in the middle of one, is carried on from there by whoever starts next. Several processes may start at once.
+ * Brings the tables to their newest form, statement by statement. Whoever is killed in between, between any
+ * two of them or in the middle of one, is carried on from there by whoever starts next. Several processes may
+ * start at once.
  * @throws CannotStart where another process has been migrating for two minutes.
  */
 export async function migrate(pool: Pool, { alone, step = () => undefined }: MigrateOptions): Promise<void> {
@@ -116,8 +119,8 @@ async function missing(
 }
 
 /*
- * Earlier versions noted whole migrations in a table of another name, and may have been killed in the middle of one.
- * Whether there is such a table.
+ * Earlier versions noted whole migrations in a table of another name, and may have been killed in the middle
+ * of one. Whether there is such a table.
  */
 async function carryOver(pool: Pool, statements: readonly Statement[]): Promise<boolean> {
   const [tables] = await pool.query<RowDataPacket[]>("SHOW TABLES LIKE '\\_\\_drizzle\\_migrations'");
@@ -168,7 +171,8 @@ async function claim(pool: Pool, alone: boolean): Promise<() => Promise<void>> {
   };
 }
 
-/* MariaDB's numbers for: a table, a column, a key, a primary key, a constraint is there; what was to be dropped is gone. */
+/* MariaDB's numbers for: a table, a column, a key, a primary key, a constraint is there; what was to be
+   dropped is gone. */
 const thereAlready = new Set([1050, 1060, 1061, 1068, 1826, 1051, 1091]);
 
 function isThere(error: unknown): boolean {

@@ -1,6 +1,7 @@
 import { setTimeout as wait } from 'node:timers/promises';
 
-/* So often is it tried; the pauses grow to this many milliseconds, and chance keeps two from meeting again. */
+/* So often is it tried; the pauses grow to this many milliseconds, and chance keeps two from meeting
+   again. */
 const [attempts, longest] = [20, 250];
 
 /** Does something once more, after a pause, as long as what it fails of passes by itself. */

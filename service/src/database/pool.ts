@@ -20,8 +20,8 @@ export const asWork = <T>(work: Work, run: () => Promise<T>): Promise<T> => curr
 const [statementLimit, lockLimit] = [30, 10];
 
 /**
- * A pool of connections as the query builder wants it, whose connections are counted to the request that holds them:
- * so a request that is over can be made to let go of them.
+ * A pool of connections as the query builder wants it, whose connections are counted to the request that
+ * holds them: so a request that is over can be made to let go of them.
  */
 export function createPool(
   options: PoolOptions,

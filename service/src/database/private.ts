@@ -40,8 +40,8 @@ const pauses = [100, 500, 2000, 5000, 15_000, 30_000];
 const recovered = 60_000;
 
 /**
- * Starts a MariaDB of our own, reached by a socket in the data folder only; installs it the first time, and starts it
- * again whenever it dies.
+ * Starts a MariaDB of our own, reached by a socket in the data folder only; installs it the first time, and
+ * starts it again whenever it dies.
  * @throws CannotStart when MariaDB is missing or does not come up, with the last words of its log.
  */
 export async function startPrivateDatabase(
@@ -84,16 +84,17 @@ function supervise(
   let child = first;
   const stopping = new AbortController();
   const { signal } = stopping;
+  const isStopped = (): boolean => signal.aborted;
   const keep = async (): Promise<void> => {
     for (let failures = 0; ;) {
       const since = Date.now();
       await endOf(child);
       failures = Date.now() - since > recovered ? 0 : failures + 1;
-      for (let up = false; !up && !signal.aborted;) {
+      for (let up = false; !up && !isStopped();) {
         const pause = pauses[Math.min(failures, pauses.length) - 1] ?? pauses[0]!;
         log?.warn({ pause, reason: lastWords(logOf(folder)) }, 'the database died; it is started again');
         await wait(pause, undefined, { signal, ref: false }).catch(() => undefined);
-        if (signal.aborted) return;
+        if (isStopped()) return;
         try {
           child = await launch();
           up = true;
@@ -105,7 +106,7 @@ function supervise(
           );
         }
       }
-      if (signal.aborted) return await endServer(child);
+      if (isStopped()) return await endServer(child);
     }
   };
   const kept = keep();

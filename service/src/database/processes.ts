@@ -10,7 +10,10 @@ export function pidIn(path: string): number | null {
   }
 }
 
-/** Whether a process runs whose command line names this; numbers are used again, so the number alone tells nothing. */
+/**
+ * Whether a process runs whose command line names this; numbers are used again, so the
+ * number alone tells nothing.
+ */
 export function isRunning(pid: number, naming: string): boolean {
   try {
     process.kill(pid, 0);

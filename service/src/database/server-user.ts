@@ -12,8 +12,8 @@ export interface ServerUser {
 }
 
 /**
- * As whom the database runs: as whoever runs Orbis; where that is root, as `mysql`, whom Debian makes for it, as far as
- * the way to the data folder lets that user through (it needs to pass, and never to read).
+ * As whom the database runs: as whoever runs Orbis; where that is root, as `mysql`, whom Debian makes for it,
+ * as far as the way to the data folder lets that user through (it needs to pass, and never to read).
  */
 export function serverUser(folder: DataFolder): ServerUser {
   const [uid, gid] = [process.getuid?.() ?? 0, process.getgid?.() ?? 0];

@@ -92,7 +92,8 @@ export async function endServer(child: ChildProcess): Promise<void> {
 }
 
 /**
- * Where Orbis itself was killed, its database may still be running: two servers on one folder would block each other.
+ * Where Orbis itself was killed, its database may still be running: two servers on one folder would block
+ * each other.
  * @throws CannotStart where it does not stop.
  */
 export async function stopLeftOver(folder: DataFolder): Promise<void> {

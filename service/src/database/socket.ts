@@ -15,7 +15,10 @@ export function findSocket(folder: DataFolder): string | null {
   return Buffer.byteLength(own) <= longest ? own : shortFolder(folder) && join(shortFolder(folder)!, 's');
 }
 
-/** Where the socket is to be; a path that is too long gets a short private folder, which the data folder names. */
+/**
+ * Where the socket is to be; a path that is too long gets a short private folder,
+ * which the data folder names.
+ */
 export function makeSocketPlace(folder: DataFolder, owner: { uid: number; gid: number }): string {
   const found = findSocket(folder);
   if (found !== null) return found;

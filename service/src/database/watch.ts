@@ -15,16 +15,19 @@ export interface Watch {
   close(): void;
 }
 
-/* In milliseconds: when a wait begins to be looked after, how often, and how long an answer may take. Together under a second. */
+/* In milliseconds: when a wait begins to be looked after, how often, and how long an answer may take.
+   Together under a second. */
 const [grace, interval, patience] = [100, 100, 700];
 
-/** @param options where the database is. It is asked on a connection that nothing else uses. */
-export function createWatch(options: ConnectionOptions): Watch {
-  const waiting = new Set<(error: DatabaseAway) => void>();
-  let connection: Promise<Connection> | null = null;
-  let looking = false;
-  let closed = false;
+/* Asks the database whether it is there, on a connection that nothing else uses. */
+interface Probe {
+  answers(): Promise<boolean>;
+  /** Lets go of the connection. */
+  drop(): void;
+}
 
+function createProbe(options: ConnectionOptions): Probe {
+  let connection: Promise<Connection> | null = null;
   const drop = (): void => {
     const dropped = connection;
     connection = null;
@@ -42,19 +45,29 @@ export function createWatch(options: ConnectionOptions): Watch {
     await (await connection).query('DO 1');
   };
   const answers = async (): Promise<boolean> => {
-    let answer: boolean | null = null;
+    const said: { answer: boolean | null } = { answer: null };
     const asked = question().then(
-      () => (answer = true),
-      () => (answer = false),
+      () => (said.answer = true),
+      () => (said.answer = false),
     );
     const over = new AbortController();
     await Promise.race([asked, wait(patience, undefined, { signal: over.signal }).catch(() => undefined)]);
     over.abort();
     // Where this process itself was busy for so long, the answer lies there and was only not read yet.
-    for (let i = 0; i < 3 && answer === null; i++) await setImmediate();
-    if (answer !== true) drop();
-    return answer === true;
+    for (let i = 0; i < 3 && said.answer === null; i++) await setImmediate();
+    if (said.answer !== true) drop();
+    return said.answer === true;
   };
+  return { answers, drop };
+}
+
+/** @param options where the database is. It is asked on a connection that nothing else uses. */
+export function createWatch(options: ConnectionOptions): Watch {
+  const waiting = new Set<(error: DatabaseAway) => void>();
+  const { answers, drop } = createProbe(options);
+  let looking = false;
+  let closed = false;
+
   const look = async (): Promise<void> => {
     looking = true;
     for (await wait(grace); waiting.size > 0 && !closed; await wait(interval)) {

@@ -1,7 +1,10 @@
 import { lookup as systemLookup } from 'node:dns/promises';
 import ipaddr from 'ipaddr.js';
 
-/** Whether an IP address is one of the public internet: not private, loopback, link-local, multicast or otherwise special. */
+/**
+ * Whether an IP address is one of the public internet: not private, loopback, link-local, multicast or
+ * otherwise special.
+ */
 export function isPublic(address: string): boolean {
   if (!ipaddr.isValid(address)) return false;
   // IPv4 inside IPv6 is judged as the IPv4 address that it stands for.
@@ -11,7 +14,10 @@ export function isPublic(address: string): boolean {
   return processed.kind() === 'ipv4' || ((processed as ipaddr.IPv6).parts[0]! & 0xe000) === 0x2000;
 }
 
-/** The addresses of a host. `*.localhost` is loopback by RFC 6761 (section 6.3), which the system's resolver does not know. */
+/**
+ * The addresses of a host. `*.localhost` is loopback by RFC 6761 (section 6.3), which the
+ * system's resolver does not know.
+ */
 export async function resolveHost(hostname: string): Promise<{ address: string; family: 4 | 6 }[]> {
   const name = hostname
     .replace(/^\[|\]$/g, '')

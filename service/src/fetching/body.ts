@@ -13,8 +13,8 @@ const unpacking: Record<string, () => NodeJS.ReadWriteStream & Readable> = {
 };
 
 /**
- * The body of an answer as it was before it was packed (RFC 9110, section 8.4). One that ends before its end is an
- * error, and no shorter page.
+ * The body of an answer as it was before it was packed (RFC 9110, section 8.4). One that ends before its end
+ * is an error, and no shorter page.
  * @throws FetchFailure where it is packed in a way that is not understood.
  */
 export function unpacked(body: Readable, encoding: string | null, url: URL): AsyncIterable<Uint8Array> {

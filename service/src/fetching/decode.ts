@@ -1,15 +1,17 @@
 import sniffEncoding from 'html-encoding-sniffer';
 
 /**
- * A page as text, in the encoding that browsers would take: that of its byte-order mark, else of its header, else of
- * its `<meta>`, else windows-1252 (HTML, section 13.2.3.2).
+ * A page as text, in the encoding that browsers would take: that of its byte-order mark, else of its header,
+ * else of its `<meta>`, else windows-1252 (HTML, section 13.2.3.2).
  */
 export function decodePage(bytes: Uint8Array, type: string): string {
   const label = charsetOf(type);
   return decode(bytes, sniffEncoding(bytes, label === null ? {} : { transportLayerEncodingLabel: label }));
 }
 
-/** Data as text, in the character set that its type names; UTF-8 where it names none (RFC 8259, section 8.1). */
+/**
+ * Data as text, in the character set that its type names; UTF-8 where it names none (RFC 8259, section 8.1).
+ */
 export const decodeData = (bytes: Uint8Array, type: string): string =>
   decode(bytes, charsetOf(type) ?? 'utf-8');
 

@@ -9,7 +9,8 @@ export interface Robots {
   check(address: string): Promise<void>;
 }
 
-/* For so long a file is not asked for again (section 2.4 allows a day); as much of it counts (section 2.5). */
+/* For so long a file is not asked for again (section 2.4 allows a day); as much of it counts (section
+   2.5). */
 const [kept, most] = [60 * 60 * 1000, 512_000];
 
 /* Asks for the beginning of a file. */
@@ -32,7 +33,8 @@ export function createRobots(get: Get, allows: (question: RobotsQuestion) => Pro
       });
       text = decodeData(body, headers.get('content-type') ?? '');
     } catch (error) {
-      // No such file forbids nothing (section 2.3.1.3); a site that cannot say what it wants is left alone (section 2.3.1.4).
+      // No such file forbids nothing (section 2.3.1.3); a site that cannot say what it wants is left alone
+      // (section 2.3.1.4).
       const status = error instanceof FetchFailure ? error.status : null;
       if (status === null) throw error;
       if (status >= 500) {

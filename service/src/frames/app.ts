@@ -1,14 +1,14 @@
-import express, { type ErrorRequestHandler, type Express, type Response } from 'express';
+import express, { type ErrorRequestHandler, type Express, type RequestHandler, type Response } from 'express';
 import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
 import type { Logger } from 'pino';
 import { writePolicy } from '@orbis/core';
 import { visitorLanguages, visitorWords, type VisitorWords } from '@orbis/contract';
 import type { Connection } from '../database/connect.ts';
 import { isAway } from '../database/errors.ts';
-import type { Origins } from '../origins.ts';
+import { relayPath, type Origins } from '../origins.ts';
 import { findPreview } from '../store/previews.ts';
-import { relayPath, relayScript } from './relay.ts';
-import { createServed, holdsFor } from './served.ts';
+import { relayScript } from './relay.ts';
+import { createServed, holdsFor, type Served } from './served.ts';
 
 export interface FramesDeps {
   connection: Pick<Connection, 'frames' | 'during'>;
@@ -29,7 +29,9 @@ const nothing = writePolicy([
 /* Of several policies only what all of them allow is allowed (CSP 3, section 4.4). */
 const withoutOrigin = writePolicy([['sandbox', ['allow-scripts', 'allow-forms', 'allow-popups']]]);
 
-/** The second origin: documents of foreign code, each on a host of its own. It knows no cookie and no person. */
+/**
+ * The second origin: documents of foreign code, each on a host of its own. It knows no cookie and no person.
+ */
 export function createFramesApp({
   connection,
   origins,
@@ -54,7 +56,7 @@ export function createFramesApp({
       'Cross-Origin-Resource-Policy': 'same-origin',
       'Permissions-Policy': 'camera=(), microphone=(), geolocation=()',
     });
-    if (origins().isFrames(request.host ?? '')) next();
+    if (origins().isFrames(request.host)) next();
     else say(response, 421, 'This is not the address of anything here.');
   });
   app.use(
@@ -77,7 +79,17 @@ export function createFramesApp({
     (_request, response) => void response.type('text/plain').send('User-agent: *\nDisallow: /\n'),
   );
 
-  app.get('/oembed', async ({ query }, response) => {
+  app.get('/oembed', answerLinks(connection, served));
+  app.get('/{*path}', answerDocuments({ connection, origins, now }, served));
+  app.use((_request, response) => say(response, 405, 'This can only be looked at.'));
+  app.use(quietly(log));
+  return app;
+}
+
+/* What editors ask about a link of ours (oEmbed 1.0, section 2.2). */
+const answerLinks =
+  (connection: FramesDeps['connection'], served: Served): RequestHandler =>
+  async ({ query }, response) => {
     const word = (name: string): string | undefined =>
       typeof query[name] === 'string' ? query[name] : undefined;
     const most = (name: string): number | undefined =>
@@ -98,10 +110,16 @@ export function createFramesApp({
     response
       .set('Cache-Control', `public, max-age=${holdsFor}`)
       .type(format === 'json' ? 'application/json' : 'text/xml')
-      .send(answer);
-  });
+      .send(answer.body);
+  };
 
-  app.get('/{*path}', async (request, response) => {
+/* Documents of placements and previews, each by the name of its host. */
+const answerDocuments =
+  (
+    { connection, origins, now }: Pick<FramesDeps, 'connection' | 'origins' | 'now'>,
+    served: Served,
+  ): RequestHandler =>
+  async (request, response) => {
     const placement = origins().placementName(request.hostname, request.path);
     const preview = origins().previewName(request.hostname, request.path);
     const found = await connection.during(goneOf(response), async () =>
@@ -125,11 +143,7 @@ export function createFramesApp({
       .set('Content-Security-Policy', origins().ownHosts ? found.policy : [found.policy, withoutOrigin])
       .type('html')
       .send(found.html);
-  });
-  app.use((_request, response) => say(response, 405, 'This can only be looked at.'));
-  app.use(quietly(log));
-  return app;
-}
+  };
 
 const say = (response: Response, status: number, text: string): void =>
   void response.status(status).type('text/plain').send(`${text}\n`);

@@ -1,9 +1,7 @@
-/** Where a preview's document finds the script below, on its own host. */
-export const relayPath = '/orbis-relay.js';
-
 /**
- * What a preview's document runs of ours: it tells the console where the player is, and nothing else. The player of a
- * file is asked itself; a provider's posts messages, in which its sheet says where the time stands.
+ * What a preview's document runs of ours: it tells the console where the player is, and nothing
+ * else. The player of a file is asked itself; a provider's posts messages, in which its sheet
+ * says where the time stands.
  */
 export const relayScript = `(() => {
   const { to, member, units } = document.currentScript.dataset;

@@ -19,12 +19,15 @@ export interface ServedTools {
 /** Where nothing is served: there is none any more, or it was not planned yet, which takes a moment. */
 export type NotServed = 'over' | 'not-yet';
 
-/** What is served for placements whose link was handed out: what was last planned, and nothing is planned for it here. */
+/**
+ * What is served for placements whose link was handed out: what was last planned, and
+ * nothing is planned for it here.
+ */
 export interface Served {
   /** The document; only its own site and the console may frame it. Null where there was never one. */
   document(id: string): Promise<PreviewDocument | NotServed | null>;
   /** The answer about a link of ours (oEmbed 1.0, section 2.3). */
-  answer(link: string, format: OembedFormat, room: OembedRoom): Promise<string | NotServed | null>;
+  answer(link: string, format: OembedFormat, room: OembedRoom): Promise<{ body: string } | NotServed | null>;
 }
 
 /** How long a document and an answer hold, in seconds: later changes need no pasting again. */
@@ -78,7 +81,7 @@ export function createServed({ db, origins }: ServedTools): Served {
         thumbnail: facts.thumbnail,
         cacheAge: holdsFor,
       };
-      return writeOembed(offerOembed(item, room), format);
+      return { body: writeOembed(offerOembed(item, room), format) };
     },
   };
 }

@@ -3,12 +3,13 @@ import { OrbisError } from '@orbis/contract';
 
 const types = ['application/json', 'application/merge-patch+json'];
 
-/* How deep a body may nest: what Orbis takes nests ten deep at most, and parsers run out of stack somewhere. */
+/* How deep a body may nest: what Orbis takes nests ten deep at most, and parsers run out of stack
+   somewhere. */
 const deepest = 64;
 
 /**
- * Reads the JSON body of a request, of at most so many bytes. Nothing is unpacked, and nothing is parsed before its
- * size and its depth are known.
+ * Reads the JSON body of a request, of at most so many bytes. Nothing is unpacked, and nothing is parsed
+ * before its size and its depth are known.
  * @throws OrbisError
  */
 export async function readBody(request: Request, response: Response, most: number): Promise<unknown> {

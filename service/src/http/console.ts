@@ -12,7 +12,10 @@ import { fitsPath } from './paths.ts';
 
 const built = fileURLToPath(new URL('../../../console/dist', import.meta.url));
 
-/** The policy of everything that the console's origin serves: no foreign code, and no markup made of strings (Trusted Types). */
+/**
+ * The policy of everything that the console's origin serves: no foreign code, and no markup made of strings
+ * (Trusted Types).
+ */
 export function consolePolicy({ origins }: Deps): RequestHandler {
   return (request, response, next) => {
     const nonce = randomBytes(16).toString('base64');
@@ -32,7 +35,8 @@ export function consolePolicy({ origins }: Deps): RequestHandler {
         ['base-uri', ["'none'"]],
         ['form-action', ["'none'"]],
         ['require-trusted-types-for', ["'script'"]],
-        ['trusted-types', ["'none'"]],
+        // Drafts are composed in a worker of ours, which this policy alone can name.
+        ['trusted-types', ['orbis-worker']],
       ]),
     );
     helmet({
@@ -44,7 +48,10 @@ export function consolePolicy({ origins }: Deps): RequestHandler {
   };
 }
 
-/** Whether the console has a screen at a path; the others get its page as well, which says that there is nothing. */
+/**
+ * Whether the console has a screen at a path; the others get its page as well, which
+ * says that there is nothing.
+ */
 function isScreen(path: string): boolean {
   return consoleScreens.some((screen) => fitsPath(screen, path.endsWith('/') ? path.slice(0, -1) : path));
 }

@@ -1,8 +1,8 @@
 import { codeOf, numberOf } from '../database/errors.ts';
 
 /**
- * An error as it is logged: enough to find its cause. What the database was asked is left out but for the kind of
- * question, as the question holds what people typed, and its answer may repeat it.
+ * An error as it is logged: enough to find its cause. What the database was asked is left out but for the
+ * kind of question, as the question holds what people typed, and its answer may repeat it.
  */
 export function errorForLog(given: unknown): object {
   // What logs requests hands over a summary, which knows what it was made of.

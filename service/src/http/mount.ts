@@ -1,11 +1,11 @@
-import { Router, type Request, type RequestHandler } from 'express';
+import { Router, type Request, type RequestHandler, type Response } from 'express';
 import type { z } from 'zod';
 import { OrbisError, routes, usualMost, type FieldError, type Route, type RouteName } from '@orbis/contract';
 import type { Deps } from '../deps.ts';
 import { readBody } from './body.ts';
 import { nobody, visitorOf, whoCalls } from './caller.ts';
 import { deviceCookie, sessionCookie } from './cookie.ts';
-import type { Call, Handlers } from './reply.ts';
+import type { Handlers, Reply } from './reply.ts';
 import { sendJson } from './send-json.ts';
 import { sendEvents } from './stream.ts';
 
@@ -28,10 +28,10 @@ function answer(name: RouteName, route: Route, handlers: Handlers, deps: Deps): 
     // A question ends with whoever asked it; what changes something is brought to its end.
     const waiting = route.method === 'get' ? gone.signal : null;
     const visitor = visitorOf(request, deps);
-    const { person, readOnly } =
+    const caller =
       route.access === 'probe' ? nobody : await connection.during(waiting, () => whoCalls(request, deps));
-    if (route.access === 'owner' && !person) throw new OrbisError('not-signed-in');
-    if (readOnly && route.method !== 'get' && !route.readOnly) throw new OrbisError('token-read-only');
+    refuse(caller, route);
+    const { person } = caller;
     const body = route.body ? await readBody(request, response, route.most ?? usualMost) : undefined;
     const reply = await connection.during(waiting, async () => {
       if (route.access !== 'probe') await deps.sheetRegistry.refresh(connection.db);
@@ -43,30 +43,37 @@ function answer(name: RouteName, route: Route, handlers: Handlers, deps: Deps): 
         actor: { by: person?.id ?? 0, now: deps.now() },
         visitor,
         matchState: matchState(request, route),
-        request: String(request.id),
+        request: request.id as string,
         signal: gone.signal,
       };
       const handle = handlers[name] as (call: unknown) => ReturnType<Handlers[RouteName]>;
-      return handle(call as unknown as Call<RouteName>);
+      return handle(call);
     });
     if ('events' in reply) {
       const isSignedIn = async (): Promise<boolean> => (await whoCalls(request, deps)).person !== null;
-      return sendEvents(response, {
-        events: reply.events,
-        end: gone,
-        lastSeen: request.get('last-event-id'),
-        isSignedIn,
-      });
+      return sendEvents(request, response, { events: reply.events, end: gone, isSignedIn });
     }
-    if (reply.session !== undefined)
-      response.append('Set-Cookie', sessionCookie(reply.session, deps.origins()));
-    if (reply.device !== undefined)
-      response.append('Set-Cookie', deviceCookie(reply.device, deps.origins(), deps.now()));
-    if (reply.etag) response.set('ETag', reply.etag);
     response.set('Cache-Control', 'no-store').status(reply.status ?? route.statuses[0] ?? 200);
-    if (reply.data === undefined) response.end();
-    else await sendJson(response, reply.data);
+    await sendReply(response, reply, deps);
   };
+}
+
+/* @throws OrbisError where the caller may not do it. */
+function refuse({ person, readOnly }: Awaited<ReturnType<typeof whoCalls>>, route: Route): void {
+  if (route.access === 'owner' && !person) throw new OrbisError('not-signed-in');
+  if (readOnly && route.method !== 'get' && !route.readOnly) throw new OrbisError('token-read-only');
+}
+
+async function sendReply(
+  response: Response,
+  { session, device, etag, data }: Reply<unknown>,
+  { origins, now }: Deps,
+): Promise<void> {
+  if (session !== undefined) response.append('Set-Cookie', sessionCookie(session, origins()));
+  if (device !== undefined) response.append('Set-Cookie', deviceCookie(device, origins(), now()));
+  if (etag) response.set('ETag', etag);
+  if (data === undefined) response.end();
+  else await sendJson(response, data);
 }
 
 function parsed(schema: z.ZodType | undefined, value: unknown, place: 'path' | 'query' | 'body'): unknown {

@@ -21,12 +21,16 @@ export function problemOf(error: OrbisError, instance: string): Problem {
   };
 }
 
-/** Answers every error with a problem document; what is not in the catalogue is logged and answered as `internal`. */
+/**
+ * Answers every error with a problem document; what is not in the catalogue is logged
+ * and answered as `internal`.
+ */
 export function answerProblems(log: Logger): ErrorRequestHandler {
   return (raw: unknown, request, response, next) => {
     if (response.headersSent) return next(raw);
-    const error = known(raw, String(request.id));
-    if (error.code === 'internal') log.error({ err: raw, request: request.id }, 'request failed');
+    const id = request.id as string;
+    const error = known(raw, id);
+    if (error.code === 'internal') log.error({ err: raw, request: id }, 'request failed');
     if (error.facts['seconds'] !== undefined && [429, 503].includes(error.status))
       response.set('Retry-After', String(error.facts['seconds']));
     // What was sent and not read is not waited for.
@@ -37,7 +41,7 @@ export function answerProblems(log: Logger): ErrorRequestHandler {
       .status(error.status)
       .set('Cache-Control', 'no-store')
       .type('application/problem+json')
-      .send(JSON.stringify(problemOf(error, `urn:request:${String(request.id)}`)));
+      .send(JSON.stringify(problemOf(error, `urn:request:${id}`)));
   };
 }
 

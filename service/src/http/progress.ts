@@ -2,16 +2,16 @@
 export async function* progressOf<T>(work: (tell: (event: T) => void) => Promise<T>): AsyncGenerator<T> {
   const told: T[] = [];
   let wake = (): void => {};
-  let ended = false;
+  const state = { ended: false };
   const tell = (event: T): void => {
     told.push(event);
     wake();
   };
   const done = work(tell).then((last) => {
-    ended = true;
+    state.ended = true;
     tell(last);
   });
-  while (!ended || told.length > 0) {
+  while (!state.ended || told.length > 0) {
     const next = told.shift();
     if (next !== undefined) yield next;
     else await Promise.race([new Promise<void>((resolve) => (wake = resolve)), done]);

@@ -6,7 +6,10 @@ import type { Settings } from '../settings.ts';
 export const behindProxy =
   'A proxy seems to stand before Orbis, and ORBIS_TRUST_PROXY is 0: all visitors then seem to come from one address, and wrong passwords of one keep out all. Set it to the number of proxies.';
 
-/** Whether the settings tell of one: Orbis itself speaks http, so where it is reached by https, something stands before it. */
+/**
+ * Whether the settings tell of one: Orbis itself speaks http, so where it is reached by https, something
+ * stands before it.
+ */
 export const seemsProxied = ({
   ORBIS_PUBLIC_URL: home,
   ORBIS_TRUST_PROXY: trusted,

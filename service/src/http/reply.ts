@@ -1,6 +1,7 @@
 import type { AnswerOf, BodyOf, ParamsOf, QueryOf, RouteName, Routes } from '@orbis/contract';
 import type { Actor } from '../store/embeds.ts';
 import type { Person } from '../store/people.ts';
+import type { MatchState } from '../usecases/match-state.ts';
 import type { Visitor } from '../usecases/signing-in.ts';
 
 /** A call of one operation, with everything already parsed by its schemas. */
@@ -14,8 +15,8 @@ export interface Call<N extends RouteName> {
   actor: Actor;
   /** Where the call comes from, and what came along. */
   visitor: Visitor;
-  /** @throws OrbisError where `If-Match` does not name this state. */
-  matchState(etag: string, what: string): void;
+  /** Holds `If-Match` against a state. */
+  matchState: MatchState;
   /** By which the log names this request. */
   request: string;
   /** Ends when the caller goes away. */

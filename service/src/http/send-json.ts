@@ -6,8 +6,8 @@ import type { Response } from 'express';
 const [long, piece] = [500, 65_536];
 
 /**
- * Sends data as JSON. What has a long list in it is never one text in memory: thousands of codes with their edits are
- * put into words as they are sent.
+ * Sends data as JSON. What has a long list in it is never one text in memory: thousands of codes with their
+ * edits are put into words as they are sent.
  */
 export async function sendJson(response: Response, data: unknown): Promise<void> {
   const members =

@@ -1,7 +1,10 @@
 import type { Handle } from '../database/connect.ts';
 import type { JobKind, JobRow } from '../store/jobs.ts';
 
-/** What does the jobs of one kind, step by step; between two steps the lease is renewed, and the job may be stopped. */
+/**
+ * What does the jobs of one kind, step by step; between two steps the lease is
+ * renewed, and the job may be stopped.
+ */
 export interface JobHandler {
   kind: JobKind;
   /** Whether a job stays to be looked at once it is done. */

@@ -23,7 +23,10 @@ export interface RunnerTools {
   log: Logger;
 }
 
-/** Does the jobs of each kind in the database's queue, those of one kind one at a time; several processes may share one queue. */
+/**
+ * Does the jobs of each kind in the database's queue, those of one kind one at a time; several processes may
+ * share one queue.
+ */
 export function createRunner(handlers: readonly JobHandler[], tools: RunnerTools): Runner {
   const lanes = handlers.map((handler) => createLane(handler, tools));
   const all = (say: (lane: Runner) => void) => (): void => lanes.forEach(say);
@@ -34,37 +37,13 @@ export function createRunner(handlers: readonly JobHandler[], tools: RunnerTools
   };
 }
 
-function createLane(handler: JobHandler, { db, owner, now, log }: RunnerTools): Runner {
+function createLane(handler: JobHandler, tools: RunnerTools): Runner {
+  const { db, owner } = tools;
   let stopping = false;
   let busy: Promise<void> = Promise.resolve();
   let timer: NodeJS.Timeout | null = null;
   let idle = true;
   let away = false;
-
-  const work = async (job: JobRow): Promise<void> => {
-    if (handler.leavesTrace) log.info({ job: job.publicId, kind: job.kind }, 'job taken');
-    try {
-      for (;;) {
-        const say = await renewLease(db, job.id, owner);
-        if (say === 'lost') return;
-        if (say === 'stop') return await endJob(db, job.id, owner, 'stopped', now());
-        if (stopping) return await releaseJob(db, job.id, owner);
-        const left = await handler.step(job, owner);
-        if (left === 'lost') return log.warn({ job: job.publicId }, 'another process has taken the job');
-        if (left === 'none')
-          return await (handler.leavesTrace
-            ? endJob(db, job.id, owner, 'done', now())
-            : removeJob(db, job.id, owner));
-      }
-    } catch (error) {
-      // Without the database there is nobody to tell; when it is back, the lease runs out and the job goes on.
-      if (isAway(error)) throw error;
-      if (stopping) return await releaseJob(db, job.id, owner);
-      log.error({ job: job.publicId, err: error }, 'job failed');
-      if (await retryJob(db, job, owner)) return;
-      await (handler.leavesTrace ? endJob(db, job.id, owner, 'failed', now()) : removeJob(db, job.id, owner));
-    }
-  };
 
   const look = async (): Promise<void> => {
     await handler.prepare?.(db);
@@ -73,7 +52,7 @@ function createLane(handler: JobHandler, { db, owner, now, log }: RunnerTools): 
       job;
       job = stopping ? null : await claimJob(db, handler.kind, owner)
     )
-      await work(job);
+      await workOn(job, handler, tools, () => stopping);
   };
 
   const round = (): void => {
@@ -83,7 +62,7 @@ function createLane(handler: JobHandler, { db, owner, now, log }: RunnerTools): 
       .then(() => void (away = false))
       .catch((error: unknown) => {
         // That the database is away is said once, and not every second.
-        if (!(away && isAway(error))) log.error({ err: error }, 'looking for work failed');
+        if (!(away && isAway(error))) tools.log.error({ err: error }, 'looking for work failed');
         away = isAway(error);
       })
       .finally(() => {
@@ -106,4 +85,36 @@ function createLane(handler: JobHandler, { db, owner, now, log }: RunnerTools): 
       await busy;
     },
   };
+}
+
+/* Brings a job to its end, step by step, as long as it is this process's and nobody says stop. */
+async function workOn(
+  job: JobRow,
+  handler: JobHandler,
+  { db, owner, now, log }: RunnerTools,
+  isStopping: () => boolean,
+): Promise<void> {
+  if (handler.leavesTrace) log.info({ job: job.publicId, kind: job.kind }, 'job taken');
+  try {
+    for (;;) {
+      const say = await renewLease(db, job.id, owner);
+      if (say === 'lost') return;
+      if (say === 'stop') return await endJob(db, job.id, owner, 'stopped', now());
+      if (isStopping()) return await releaseJob(db, job.id, owner);
+      const left = await handler.step(job, owner);
+      if (left === 'lost') return log.warn({ job: job.publicId }, 'another process has taken the job');
+      if (left === 'none')
+        return await (handler.leavesTrace
+          ? endJob(db, job.id, owner, 'done', now())
+          : removeJob(db, job.id, owner));
+    }
+  } catch (error) {
+    // Without the database there is nobody to tell; when it is back, the lease runs
+    // out and the job goes on.
+    if (isAway(error)) throw error;
+    if (isStopping()) return await releaseJob(db, job.id, owner);
+    log.error({ job: job.publicId, err: error }, 'job failed');
+    if (await retryJob(db, job, owner)) return;
+    await (handler.leavesTrace ? endJob(db, job.id, owner, 'failed', now()) : removeJob(db, job.id, owner));
+  }
 }

@@ -26,7 +26,10 @@ import type { WorkedOut, WorkOutTask } from './work-out.ts';
 import type { PageTask } from './work-out-page.ts';
 import type { SheetRead, Summary } from './worker.ts';
 
-/** Reads foreign text in a worker with a deadline: whatever somebody pastes or publishes, the service goes on answering. */
+/**
+ * Reads foreign text in a worker with a deadline: whatever somebody pastes or publishes, the
+ * service goes on answering.
+ */
 export interface Reader {
   /** @throws OrbisError `reading-too-slow` at the deadline; so do all of these. */
   readTexts(texts: readonly string[], context: ReadingContext): Promise<Reading[]>;
@@ -65,17 +68,9 @@ export function createReader({
   waiting = 1000,
   megabytes = 640,
 }: ReaderOptions = {}): Reader {
-  const worker = import.meta.url.endsWith('.ts') ? './worker.development.mjs' : './worker.js';
-  const pool = new Piscina({
-    filename: fileURLToPath(new URL(worker, import.meta.url)),
-    minThreads: 0,
-    maxThreads: threads,
-    idleTimeout: 30_000,
-    // What a reading leaves behind is little and short-lived; three times this much is kept for it in each thread.
-    resourceLimits: { maxYoungGenerationSizeMb: 8, maxOldGenerationSizeMb: megabytes },
-    execArgv: process.execArgv.filter((argument) => argument.startsWith('--conditions')),
-  });
-  // Its own queue, so that a deadline begins when the work does: whoever waits behind others loses nothing by it.
+  const pool = createPool({ threads, megabytes });
+  // Its own queue, so that a deadline begins when the work does: whoever waits behind
+  // others loses nothing by it.
   const queue = new PQueue({ concurrency: threads });
   const once = async (name: string, task: unknown): Promise<unknown> => {
     // A thread that does not come back in time is ended, and another one takes its place.
@@ -127,4 +122,18 @@ export function createReader({
       await pool.destroy();
     },
   };
+}
+
+function createPool({ threads, megabytes }: { threads: number; megabytes: number }): Piscina {
+  const worker = import.meta.url.endsWith('.ts') ? './worker.development.mjs' : './worker.js';
+  return new Piscina({
+    filename: fileURLToPath(new URL(worker, import.meta.url)),
+    minThreads: 0,
+    maxThreads: threads,
+    idleTimeout: 30_000,
+    // What a reading leaves behind is little and short-lived; three times this much
+    // is kept for it in each thread.
+    resourceLimits: { maxYoungGenerationSizeMb: 8, maxOldGenerationSizeMb: megabytes },
+    execArgv: process.execArgv.filter((argument) => argument.startsWith('--conditions')),
+  });
 }

@@ -1,5 +1,5 @@
-// As it is developed, the worker is TypeScript. A thread that were taught that would need seconds to begin; so all of it
-// is made one file, once for each state of the sources. What is built does without this.
+// As it is developed, the worker is TypeScript. A thread that were taught that would need seconds to begin;
+// so all of it is made one file, once for each state of the sources. What is built does without this.
 import { mkdirSync, readdirSync, renameSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';

@@ -1,4 +1,7 @@
-/** What runs in the worker: foreign text is read here, and nowhere else that matters. Everything in and out is plain data. */
+/**
+ * What runs in the worker: foreign text is read here, and nowhere else that matters. Everything
+ * in and out is plain data.
+ */
 import {
   compareTexts,
   harvest,

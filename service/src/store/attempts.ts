@@ -15,8 +15,8 @@ export interface Scope {
 const forgotten = 86_400_000;
 
 /**
- * Counts an attempt before it is made, so that many at once count as many. After the free ones each has to wait twice
- * as long as the one before. Call it in a transaction.
+ * Counts an attempt before it is made, so that many at once count as many. After the free ones each has to
+ * wait twice as long as the one before. Call it in a transaction.
  * @returns null where it may be made, else the seconds to wait.
  */
 export async function countAttempt(tx: Handle, scopes: readonly Scope[], now: Date): Promise<number | null> {

@@ -67,17 +67,15 @@ export async function insertEmbed(
   const [{ insertId }] = await tx
     .insert(embed)
     .values({ key, name, notes, kind, provider, level, source: 1, revision: 1, changedAt: now, ...made });
-  const [{ insertId: sourceId }] = await tx
-    .insert(source)
-    .values({
-      embedId: insertId,
-      number: 1,
-      pasted: values.pasted,
-      base: values.base,
-      found: values.found,
-      digest: digest(values.base),
-      ...made,
-    });
+  const [{ insertId: sourceId }] = await tx.insert(source).values({
+    embedId: insertId,
+    number: 1,
+    pasted: values.pasted,
+    base: values.base,
+    found: values.found,
+    digest: digest(values.base),
+    ...made,
+  });
   await tx
     .insert(revision)
     .values({ embedId: insertId, number: 1, sourceId, leftOut: [], ...values.revision, ...made });
@@ -110,7 +108,10 @@ export async function setTags(tx: Handle, embedId: number, tags: readonly string
 export const searchableHosts = (hosts: readonly string[]): string[] =>
   [...new Set(hosts)].filter((host) => host.length <= 253 && /^[\x21-\x7e]+$/.test(host)).slice(0, 500);
 
-/** Writes down which hosts an embed's code contacts. Hosts that are no plain ASCII names are left out of the search. */
+/**
+ * Writes down which hosts an embed's code contacts. Hosts that are no plain ASCII
+ * names are left out of the search.
+ */
 async function setHosts(tx: Handle, embedId: number, hosts: readonly string[]): Promise<void> {
   await tx.delete(embedHost).where(eq(embedHost.embedId, embedId));
   const own = searchableHosts(hosts);
@@ -210,22 +211,23 @@ export async function addRevision(
 ): Promise<boolean> {
   const number = stored.embed.revision + 1;
   if (!(await changeEmbed(tx, stored.embed, { revision: number }, now))) return false;
-  await tx
-    .insert(revision)
-    .values({
-      embedId: stored.embed.id,
-      number,
-      sourceId: stored.source.id,
-      leftOut: [],
-      ...values,
-      createdAt: now,
-      createdBy: by,
-    });
+  await tx.insert(revision).values({
+    embedId: stored.embed.id,
+    number,
+    sourceId: stored.source.id,
+    leftOut: [],
+    ...values,
+    createdAt: now,
+    createdBy: by,
+  });
   await markEmbeds(tx, [stored.embed.id]);
   return true;
 }
 
-/** Adds a newer source with the revision that is made of it; false where the embed has changed since. Call it in a transaction. */
+/**
+ * Adds a newer source with the revision that is made of it; false where the embed has changed since. Call it
+ * in a transaction.
+ */
 export async function addSource(
   tx: Handle,
   stored: StoredEmbed,
@@ -238,28 +240,30 @@ export async function addSource(
     .select({ newest: sql<number>`max(${source.number})` })
     .from(source)
     .where(eq(source.embedId, stored.embed.id));
-  const number = Number(newest) + 1;
-  // The unique number of a source decides between two that come at once, but the row of the embed is locked first.
+  const number = newest + 1;
+  // The unique number of a source decides between two that come at once, but the row
+  // of the embed is locked first.
   if (!(await summarise(tx, stored, summary, number, now))) return false;
   const made = { createdAt: now, createdBy: by };
   const [{ insertId: sourceId }] = await tx
     .insert(source)
     .values({ embedId: stored.embed.id, number, pasted, base, found, digest: digest(base), ...made });
-  await tx
-    .insert(revision)
-    .values({
-      embedId: stored.embed.id,
-      number: stored.embed.revision + 1,
-      sourceId,
-      leftOut: [],
-      ...values,
-      ...made,
-    });
+  await tx.insert(revision).values({
+    embedId: stored.embed.id,
+    number: stored.embed.revision + 1,
+    sourceId,
+    leftOut: [],
+    ...values,
+    ...made,
+  });
   await markEmbeds(tx, [stored.embed.id]);
   return true;
 }
 
-/** Makes a new revision equal to an earlier one, with its source; false where the embed has changed since. Call it in a transaction. */
+/**
+ * Makes a new revision equal to an earlier one, with its source; false where the embed has changed since.
+ * Call it in a transaction.
+ */
 export async function restoreRevision(
   tx: Handle,
   stored: StoredEmbed,
@@ -272,25 +276,26 @@ export async function restoreRevision(
   const { leftOut, options, sheetId, sheetDigest, sourceId } = earlier;
   const number = stored.embed.revision + 1;
   const reason = `revision ${earlier.number} again`;
-  await tx
-    .insert(revision)
-    .values({
-      embedId: stored.embed.id,
-      number,
-      sourceId,
-      leftOut,
-      options,
-      sheetId,
-      sheetDigest,
-      reason,
-      createdAt: now,
-      createdBy: by,
-    });
+  await tx.insert(revision).values({
+    embedId: stored.embed.id,
+    number,
+    sourceId,
+    leftOut,
+    options,
+    sheetId,
+    sheetDigest,
+    reason,
+    createdAt: now,
+    createdBy: by,
+  });
   await markEmbeds(tx, [stored.embed.id]);
   return true;
 }
 
-/** Writes down what the collection is searched for, where an embed is read differently now; no change that anybody made. */
+/**
+ * Writes down what the collection is searched for, where an embed is read differently now; no
+ * change that anybody made.
+ */
 export async function resummarise(
   tx: Handle,
   row: EmbedRow,

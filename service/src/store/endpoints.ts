@@ -49,7 +49,10 @@ export async function endpointsOf(db: Handle, link: string): Promise<EndpointRow
     .filter(({ schemes }) => schemes.some((scheme) => fitsScheme(link, scheme)));
 }
 
-/** Makes endpoints known: new ones are added, and those that have other links or formats now are changed. Call it in a transaction. */
+/**
+ * Makes endpoints known: new ones are added, and those that have other links or formats now are changed. Call
+ * it in a transaction.
+ */
 export async function putEndpoints(
   tx: Handle,
   listed: readonly ListedEndpoint[],

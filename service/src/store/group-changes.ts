@@ -19,7 +19,10 @@ export interface ChangeableEmbed {
   revision: Pick<RevisionRow, 'options' | 'sheetId'>;
 }
 
-/** Every embed that a search finds, with its newest revision, in the order of collecting; locked where it is to be changed. */
+/**
+ * Every embed that a search finds, with its newest revision, in the order of collecting; locked
+ * where it is to be changed.
+ */
 export async function embedsWhere(
   db: Handle,
   term: SearchTerm,
@@ -88,7 +91,10 @@ export async function addRevisions(
   );
 }
 
-/** Writes a change of many embeds down as one, so that it can be taken back. Call it in the transaction that makes it. */
+/**
+ * Writes a change of many embeds down as one, so that it can be taken back. Call it in the
+ * transaction that makes it.
+ */
 export async function recordChange(
   tx: Handle,
   { search, said }: { search: string; said: string },

@@ -1,3 +1,4 @@
+import slugify from '@sindresorhus/slugify';
 import { randomBytes } from 'node:crypto';
 
 const crockford = '0123456789abcdefghjkmnpqrstvwxyz';
@@ -10,15 +11,10 @@ export function newPublicId(): string {
 /** A secret for a link, a session or a token: 256 bits; only its hash is kept. */
 export const newSecret = (): string => randomBytes(32).toString('base64url');
 
-/** A key made of a name: letters without their marks, digits, single hyphens; `embed` where nothing is left. */
-export function keyFrom(name: string): string {
-  const plain = name
-    .normalize('NFKD')
-    .replace(/\p{M}/gu, '')
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-|-$/g, '')
-    .slice(0, 60)
-    .replace(/-$/, '');
-  return plain || 'embed';
-}
+/**
+ * A key made of a name in whatever script: Latin letters, digits, single hyphens, at most 60; `embed` where
+ * nothing is left.
+ * @example keyFrom('Führung durch die Kuppel') // 'fuehrung-durch-die-kuppel'
+ */
+export const keyFrom = (name: string): string =>
+  slugify(name, { decamelize: false }).slice(0, 60).replace(/-$/, '') || 'embed';

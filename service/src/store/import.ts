@@ -31,7 +31,10 @@ export async function embedsOfDigests(db: Handle, digests: readonly string[]): P
   return found;
 }
 
-/** Puts many embeds into the collection, each with its first source and revision; their keys, in the same order. Call it in a transaction. */
+/**
+ * Puts many embeds into the collection, each with its first source and revision; their keys, in the same
+ * order. Call it in a transaction.
+ */
 export async function insertEmbeds(
   tx: Handle,
   values: readonly NewEmbed[],
@@ -86,7 +89,13 @@ export async function insertEmbeds(
         part.map(({ id }) => id),
         { by, now },
       );
-  await insertMany(
+  await insertTags(tx, values, idOf);
+  await insertHosts(tx, values, idOf);
+  return keys;
+}
+
+const insertTags = (tx: Handle, values: readonly NewEmbed[], idOf: (i: number) => number): Promise<void> =>
+  insertMany(
     tx,
     embedTag,
     values.flatMap(({ tags }, i) =>
@@ -96,13 +105,13 @@ export async function insertEmbeds(
       })),
     ),
   );
-  await insertMany(
+
+const insertHosts = (tx: Handle, values: readonly NewEmbed[], idOf: (i: number) => number): Promise<void> =>
+  insertMany(
     tx,
     embedHost,
     values.flatMap(({ hosts }, i) => searchableHosts(hosts).map((host) => ({ embedId: idOf(i), host }))),
   );
-  return keys;
-}
 
 /* One and the same first revision, for each of these embeds with its one source. */
 async function insertFirstRevisions(

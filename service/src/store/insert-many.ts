@@ -7,9 +7,9 @@ import type { Handle } from '../database/connect.ts';
 const size = 1000;
 
 /**
- * Writes many rows in few statements. The driver puts the values into each statement (as it does for every other one):
- * to build a statement with a parameter for each value costs several times as much as to write the rows. All rows have
- * the same members.
+ * Writes many rows in few statements. The driver puts the values into each statement (as it does for every
+ * other one): to build a statement with a parameter for each value costs several times as much as to write
+ * the rows. All rows have the same members.
  */
 export async function insertMany<T extends MySqlTable>(
   tx: Handle,

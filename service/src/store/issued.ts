@@ -25,7 +25,10 @@ export interface Issued {
 /** Of a snippet made with the neutral mark: what a page carries is known by it. */
 export const textDigest = (made: Pick<Snippet, 'runs'>): string => digest(snippetText(made));
 
-/** Of snippets made with the neutral mark: whether the same is pasted, at each position; why it is so does not matter. */
+/**
+ * Of snippets made with the neutral mark: whether the same is pasted, at each position; why
+ * it is so does not matter.
+ */
 export const issueDigest = (snippets: readonly Snippet[]): string =>
   digest(JSON.stringify(snippets.map((made) => [made.position, textDigest(made)])));
 
@@ -39,7 +42,10 @@ export async function lastDelivery(db: Handle, placementId: number): Promise<Del
   return row ?? null;
 }
 
-/** Writes down what is handed out as a placement’s next delivery: snippets made with the neutral mark, each kept once. Call it in a transaction that holds the placement’s row. */
+/**
+ * Writes down what is handed out as a placement’s next delivery: snippets made with the neutral mark, each
+ * kept once. Call it in a transaction that holds the placement’s row.
+ */
 export async function insertDelivery(
   tx: Handle,
   {
@@ -144,7 +150,9 @@ export interface IssuedText {
   text: string;
 }
 
-/** Everything that was ever handed out for the spots of these placements, by the placement, with its marks. */
+/**
+ * Everything that was ever handed out for the spots of these placements, by the placement, with its marks.
+ */
 export async function issuedTexts(
   db: Handle,
   placements: readonly { id: number; publicId: string }[],

@@ -35,7 +35,10 @@ export async function listJobs(
 
 const isDue = or(isNull(job.runAt), lte(job.runAt, databaseNow));
 
-/** Takes one job of this kind that waits, or whose holder has not been heard of for a minute; null where there is none. */
+/**
+ * Takes one job of this kind that waits, or whose holder has not been heard of for a
+ * minute; null where there is none.
+ */
 export async function claimJob(db: Database, kind: JobKind, owner: string): Promise<JobRow | null> {
   return inTransaction(db, async (tx) => {
     const [found] = await tx
@@ -67,7 +70,9 @@ export async function claimJob(db: Database, kind: JobKind, owner: string): Prom
   });
 }
 
-/** Lengthens the lease; says whether the job should go on: it is still ours, and nobody asked for it to stop. */
+/**
+ * Lengthens the lease; says whether the job should go on: it is still ours, and nobody asked for it to stop.
+ */
 export async function renewLease(db: Handle, id: number, owner: string): Promise<'go-on' | 'stop' | 'lost'> {
   await db
     .update(job)
@@ -85,7 +90,10 @@ export const releaseJob = async (db: Handle, id: number, owner: string): Promise
     .set({ leaseUntil: sql`${databaseNow} - INTERVAL 1 SECOND` })
     .where(and(eq(job.id, id), eq(job.leaseOwner, owner))));
 
-/** Puts a job that failed back, to be tried again after a pause that doubles each time; false where it has failed too often. */
+/**
+ * Puts a job that failed back, to be tried again after a pause that doubles each time; false where it has
+ * failed too often.
+ */
 export async function retryJob(
   db: Handle,
   { id, attempts }: Pick<JobRow, 'id' | 'attempts'>,

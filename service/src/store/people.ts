@@ -29,15 +29,13 @@ export async function makeLink(
     .update(link)
     .set({ usedAt: now })
     .where(and(eq(link.personId, personId), eq(link.purpose, purpose), isNull(link.usedAt)));
-  await db
-    .insert(link)
-    .values({
-      hash: digest(secret),
-      personId,
-      purpose,
-      createdAt: now,
-      expiresAt: new Date(now.getTime() + minutes * 60_000),
-    });
+  await db.insert(link).values({
+    hash: digest(secret),
+    personId,
+    purpose,
+    createdAt: now,
+    expiresAt: new Date(now.getTime() + minutes * 60_000),
+  });
   return secret;
 }
 

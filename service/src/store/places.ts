@@ -105,13 +105,19 @@ export async function listPages(
     .limit(limit + 1);
 }
 
-/** How the keys of pages begin: with the key of a site, or its beginning; with a path, that site’s alone is meant. */
+/**
+ * How the keys of pages begin: with the key of a site, or its beginning; with a path,
+ * that site’s alone is meant.
+ */
 export interface KeyBeginning {
   site: string;
   path: string | null;
 }
 
-/** Pages whose keys begin so, in the order of their keys: site by site, so that no more rows are read than are shown. */
+/**
+ * Pages whose keys begin so, in the order of their keys: site by site, so that no more rows
+ * are read than are shown.
+ */
 export async function pagesBeginning(
   db: Handle,
   { site: key, path }: KeyBeginning,

@@ -20,7 +20,10 @@ export async function keepServed(
 /** A placement that is asked for by its link: only what is shown of it. */
 export interface LinkedPlacement {
   publicId: string;
-  /** Whether nothing is shown any more, or not yet: it was ended, its embed is retired, or its link was never handed out. */
+  /**
+   * Whether nothing is shown any more, or not yet: it was ended, its embed is retired, or its
+   * link was never handed out.
+   */
   isOver: boolean;
   /** Null where its page was not planned yet. */
   served: Served | null;

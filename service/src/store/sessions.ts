@@ -41,18 +41,16 @@ export async function openSession(
         replaced === null ? undefined : eq(session.hash, digest(replaced)),
       ),
     );
-  await db
-    .insert(session)
-    .values({
-      hash: digest(secret),
-      publicId: newPublicId(),
-      personId,
-      createdAt: now,
-      usedAt: now,
-      expiresAt,
-      address,
-      agent: agent.slice(0, 200),
-    });
+  await db.insert(session).values({
+    hash: digest(secret),
+    publicId: newPublicId(),
+    personId,
+    createdAt: now,
+    usedAt: now,
+    expiresAt,
+    address,
+    agent: agent.slice(0, 200),
+  });
   return { secret, expiresAt };
 }
 

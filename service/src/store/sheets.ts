@@ -65,8 +65,8 @@ export async function countEmbedsOf(
 }
 
 /**
- * The embeds that a sheet can say something of: those that were saved with one of this id, those that contact one of
- * these hosts, and all of them for a sheet of files on anybody's host. Without those that are retired.
+ * The embeds that a sheet can say something of: those that were saved with one of this id, those that contact
+ * one of these hosts, and all of them for a sheet of files on anybody's host. Without those that are retired.
  */
 export async function embedsTouchedBy(
   db: Handle,

@@ -5,8 +5,9 @@ import { isOneOf } from './one-of.ts';
 import { placement } from './schema.ts';
 
 /*
- * What would be handed out on a page depends on its embeds, its site and the rules for all. Whoever changes one of them
- * says so here, in the transaction that does; the pages are planned again when somebody asks, or by the job.
+ * What would be handed out on a page depends on its embeds, its site and the rules for all. Whoever
+ * changes one of them says so here, in the transaction that does; the pages are planned again when
+ * somebody asks, or by the job.
  */
 const mark = (tx: Handle, where: SQL | undefined): Promise<unknown> =>
   tx
@@ -24,6 +25,11 @@ export const markSite = (tx: Handle, siteId: number): Promise<unknown> =>
 
 /** Something changed that holds for all pages. */
 export const markAll = (tx: Handle): Promise<unknown> => mark(tx, undefined);
+
+/** What could not be planned is tried once more. */
+export async function markFailed(tx: Handle): Promise<void> {
+  await tx.update(placement).set({ stale: 'yes' }).where(eq(placement.stale, 'failed'));
+}
 
 /** These embeds come out differently: so may their neighbours on every page that they are on. */
 export async function markEmbeds(tx: Handle, embedIds: readonly number[]): Promise<void> {
@@ -84,7 +90,7 @@ export async function recordWanted(tx: Handle, { id, inputs, wanted }: Planned):
   return result.affectedRows === 1;
 }
 
-/** Leaves placements of which nothing could be planned until something changes. */
+/** Leaves placements of which nothing could be planned until something changes, or the next start. */
 export const recordFailed = (
   tx: Handle,
   rows: readonly Pick<Planned, 'id' | 'inputs'>[],

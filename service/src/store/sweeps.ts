@@ -23,7 +23,8 @@ export type SweepPageRow = typeof sweepPage.$inferSelect;
 
 /**
  * Writes down a sweep of these pages. Call it in a transaction.
- * @throws the driver's duplicate-key error where one of the same scope has not ended: so of many that ask at once one is let through.
+ * @throws the driver's duplicate-key error where one of the same scope has not ended: so of many that ask at
+ * once one is let through.
  */
 export async function insertSweep(
   tx: Handle,
@@ -32,17 +33,15 @@ export async function insertSweep(
   { by, now }: Actor,
 ): Promise<string> {
   const publicId = newPublicId();
-  const [{ insertId }] = await tx
-    .insert(job)
-    .values({
-      publicId,
-      kind: 'sweep',
-      scope,
-      exclusiveKey: exclusiveKey(scope),
-      pages: pageIds.length,
-      createdAt: now,
-      createdBy: by,
-    });
+  const [{ insertId }] = await tx.insert(job).values({
+    publicId,
+    kind: 'sweep',
+    scope,
+    exclusiveKey: exclusiveKey(scope),
+    pages: pageIds.length,
+    createdAt: now,
+    createdBy: by,
+  });
   await tx.insert(sweepPage).values(pageIds.map((pageId) => ({ jobId: insertId, pageId })));
   return publicId;
 }
@@ -129,8 +128,8 @@ export interface PageResult {
 }
 
 /**
- * Writes down what a page showed, and what that says of each placement, in one transaction. A process that was stopped
- * and lost its lease meanwhile writes nothing.
+ * Writes down what a page showed, and what that says of each placement, in one transaction. A process that
+ * was stopped and lost its lease meanwhile writes nothing.
  * @returns whether it was still this process's to write.
  */
 export async function recordPage(
@@ -141,17 +140,8 @@ export async function recordPage(
   now: Date,
 ): Promise<boolean> {
   return inTransaction(db, async (tx) => {
-    const [held] = await tx
-      .select({ owner: job.leaseOwner, state: job.state, counts: job.counts })
-      .from(job)
-      .where(eq(job.id, row.sweepPage.jobId))
-      .for('update');
-    const [waiting] = await tx
-      .select({ state: sweepPage.state })
-      .from(sweepPage)
-      .where(eq(sweepPage.id, row.sweepPage.id))
-      .for('update');
-    if (held?.owner !== owner || held.state !== 'running' || waiting?.state !== 'waiting') return false;
+    const held = await lockPage(tx, owner, row);
+    if (held === null) return false;
     const { state, status, why, digest } = result;
     await tx
       .update(sweepPage)
@@ -163,31 +153,8 @@ export async function recordPage(
         .update(placement)
         .set({ seen: 'missing', state: 'missing' })
         .where(inArray(placement.id, result.gone));
-    for (const { placementId, served, carried, ...seen } of result.seen) {
-      const onPage = seen.delivery !== null || served;
-      const found = seen.state === 'out-of-date' ? 'live' : seen.state;
-      await tx
-        .update(placement)
-        .set({
-          seen: found,
-          // What is wanted may have changed since the page was read: whether it is out of date is said by what holds now.
-          state: onPage ? stateOf(sql`${found}`, sql`${carried}`, sql`${placement.wanted}`) : found,
-          findings: seen.findings.filter((finding) => finding.rule !== 'out-of-date'),
-          ...(state === 'read' ? { checkedAt: now } : {}),
-          ...(onPage ? { seenDelivery: seen.delivery, carried, lastSeenAt: now } : {}),
-        })
-        .where(eq(placement.id, placementId));
-      await tx
-        .insert(sighting)
-        .values({
-          sweepPageId: row.sweepPage.id,
-          placementId,
-          state: seen.state,
-          delivery: seen.delivery,
-          line: seen.line,
-          findings: seen.findings,
-        });
-    }
+    for (const seen of result.seen)
+      await recordSeen(tx, row.sweepPage.id, seen, state === 'read' ? now : null, now);
     await tx
       .update(job)
       .set({
@@ -198,6 +165,58 @@ export async function recordPage(
       })
       .where(eq(job.id, row.sweepPage.jobId));
     return true;
+  });
+}
+
+/* The job with its page, locked; null where it is not this process's any more, or another has written
+   the page. */
+async function lockPage(
+  tx: Handle,
+  owner: string,
+  row: PageOfSweep,
+): Promise<{ counts: StateCounts | null } | null> {
+  const [held] = await tx
+    .select({ owner: job.leaseOwner, state: job.state, counts: job.counts })
+    .from(job)
+    .where(eq(job.id, row.sweepPage.jobId))
+    .for('update');
+  const [waiting] = await tx
+    .select({ state: sweepPage.state })
+    .from(sweepPage)
+    .where(eq(sweepPage.id, row.sweepPage.id))
+    .for('update');
+  return held?.owner === owner && held.state === 'running' && waiting?.state === 'waiting' ? held : null;
+}
+
+/* What a page showed of one placement. `read` is when it was read; null where it could not be. */
+async function recordSeen(
+  tx: Handle,
+  sweepPageId: number,
+  { placementId, served, carried, ...seen }: PlacementResult,
+  read: Date | null,
+  now: Date,
+): Promise<void> {
+  const onPage = seen.delivery !== null || served;
+  const found = seen.state === 'out-of-date' ? 'live' : seen.state;
+  await tx
+    .update(placement)
+    .set({
+      seen: found,
+      // What is wanted may have changed since the page was read: whether it is out of
+      // date is said by what holds now.
+      state: onPage ? stateOf(sql`${found}`, sql`${carried}`, sql`${placement.wanted}`) : found,
+      findings: seen.findings.filter((finding) => finding.rule !== 'out-of-date'),
+      ...(read && { checkedAt: read }),
+      ...(onPage ? { seenDelivery: seen.delivery, carried, lastSeenAt: now } : {}),
+    })
+    .where(eq(placement.id, placementId));
+  await tx.insert(sighting).values({
+    sweepPageId,
+    placementId,
+    state: seen.state,
+    delivery: seen.delivery,
+    line: seen.line,
+    findings: seen.findings,
   });
 }
 

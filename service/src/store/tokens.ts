@@ -28,17 +28,15 @@ export async function makeToken(
 ): Promise<{ row: TokenRow; secret: string }> {
   const secret = `orbis_${newSecret()}`;
   const publicId = newPublicId();
-  await db
-    .insert(token)
-    .values({
-      publicId,
-      personId,
-      name,
-      access,
-      hash: digest(secret),
-      createdAt: now,
-      expiresAt: new Date(now.getTime() + days * day),
-    });
+  await db.insert(token).values({
+    publicId,
+    personId,
+    name,
+    access,
+    hash: digest(secret),
+    createdAt: now,
+    expiresAt: new Date(now.getTime() + days * day),
+  });
   const [row] = await db.select().from(token).where(eq(token.publicId, publicId));
   return { row: row!, secret };
 }

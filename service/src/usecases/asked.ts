@@ -1,7 +1,10 @@
 import { defaultsFor, type Kind, type LevelledOptions } from '@orbis/core';
 import type { StoredPlacement } from '../store/placements.ts';
 
-/** What is asked of an embed at a place: by the placement itself, by the embed, and by its site for such embeds. */
+/**
+ * What is asked of an embed at a place: by the placement itself, by the embed, and by
+ * its site for such embeds.
+ */
 export const askedAt = ({ placement, revision, site, embed }: AskedRow): LevelledOptions => ({
   placement: placement.options,
   embed: revision.options,

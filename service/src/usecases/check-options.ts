@@ -2,8 +2,8 @@ import { optionNamed, type Options, type Sheet } from '@orbis/core';
 import { formatExpectation, formatValue, knownOption, OrbisError } from '@orbis/contract';
 
 /**
- * Checks options that are kept for many embeds, where no single code says whether it can have them: that some sheet at
- * hand declares each one that is not Orbis’s own, and takes the value.
+ * Checks options that are kept for many embeds, where no single code says whether it can have them: that some
+ * sheet at hand declares each one that is not Orbis’s own, and takes the value.
  * @throws OrbisError `option-unknown`, `option-ambiguous` or `value-invalid`
  */
 export function checkOptions(options: Options, sheets: readonly Sheet[]): void {

@@ -37,8 +37,8 @@ export interface OpenedCode {
 }
 
 /*
- * Codes of up to so many characters are opened where they are needed: nearly all are, and a hostile one of this length
- * is soon read (the bench shows how the time grows). Longer ones go to the worker.
+ * Codes of up to so many characters are opened where they are needed: nearly all are, and a hostile one of
+ * this length is soon read (the bench shows how the time grows). Longer ones go to the worker.
  */
 export const short = 8192;
 

@@ -8,6 +8,9 @@ import type { Handle } from '../database/connect.ts';
 import type { NewSource } from '../store/embeds.ts';
 import { embedOfMark } from '../store/placements.ts';
 
+/** What a code is taken in with. */
+export type IngestTools = Pick<Deps, 'renderContext' | 'reader'>;
+
 /** What was pasted, and the code that edits will count in. */
 export interface Collected {
   pasted: string;
@@ -19,13 +22,14 @@ export interface Collected {
 }
 
 /**
- * Takes in a code or a link; with `mend`, as the mendings that its findings carry would have it: all, or those of the rules named. Of a link, the provider's sheet makes a code.
+ * Takes in a code or a link; with `mend`, as the mendings that its findings carry would have it: all, or
+ * those of the rules named. Of a link, the provider's sheet makes a code.
  * @throws OrbisError when there is nothing in it that could be placed, or when Orbis handed it out itself.
  */
 export async function ingest(
   db: Handle,
   pasted: string,
-  { renderContext, reader }: Pick<Deps, 'renderContext' | 'reader'>,
+  { renderContext, reader }: IngestTools,
   {
     mend: wanted = false,
     follow,
@@ -69,7 +73,10 @@ export function codeTextOf(
   return generated ?? text;
 }
 
-/** What something is called where nobody says it: as its provider calls it, as its code says, else by its link or what it is. */
+/**
+ * What something is called where nobody says it: as its provider calls it, as its code says, else
+ * by its link or what it is.
+ */
 export function nameFor({ code, found, pasted }: Pick<Collected, 'code' | 'found' | 'pasted'>): string {
   const link = linkIn(pasted);
   // A code that was made of a link without asking is titled by us: its address says more.

@@ -6,7 +6,9 @@ import { lockPlacement, placementsOn, type StoredPlacement } from '../store/plac
 import { outputsOn } from './page-plan.ts';
 import type { RenderContext } from './render-context.ts';
 
-/** What to paste now: the last delivery where nothing differs, else the next one, kept whole under its number. */
+/**
+ * What to paste now: the last delivery where nothing differs, else the next one, kept whole under its number.
+ */
 export async function deliver(
   db: Database,
   { id, placement, page }: StoredPlacement,

@@ -1,13 +1,12 @@
 import { setImmediate } from 'node:timers/promises';
 import type { Composition, Options } from '@orbis/core';
-import { formatProblem, OrbisError, type GroupOutcome } from '@orbis/contract';
+import { formatProblem, OrbisError, serializeEdit, type GroupOutcome } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
 import { chunks } from '../store/chunks.ts';
 import { placementCounts, type Actor } from '../store/embeds.ts';
 import { addRevisions, type ChangeableEmbed, type NextRevision } from '../store/group-changes.ts';
 import { compositionsOf, newRevision, sameOptions } from './codes.ts';
 import type { RenderContext } from './render-context.ts';
-import { serializeEdit } from '../serializers/compositions.ts';
 import { summarize } from './summarize.ts';
 
 type Told = GroupOutcome['changed'][number];
@@ -30,8 +29,8 @@ export interface GroupRequest {
 }
 
 /**
- * Plans a change of many embeds, and writes it down part by part while the next part is planned; between two parts
- * others have their turn. Call it in a transaction, which a refusal ends.
+ * Plans a change of many embeds, and writes it down part by part while the next part is planned; between two
+ * parts others have their turn. Call it in a transaction, which a refusal ends.
  * @throws OrbisError `group-impossible`.
  */
 export async function changeGroup(

@@ -16,10 +16,14 @@ export interface ImportItem {
   notes: string;
 }
 
-/* So many texts are read in one go of the worker, within its deadline; so many goes at a time, as many threads read. */
+/* So many texts are read in one go of the worker, within its deadline; so many goes at a
+   time, as many threads read. */
 const [together, atOnce] = [200, 2];
 
-/** Reads many codes, telling how many are read: what each would be kept as, which are there already under another name, and which cannot be kept. */
+/**
+ * Reads many codes, telling how many are read: what each would be kept as, which are there already under
+ * another name, and which cannot be kept.
+ */
 export async function readImport(
   db: Handle,
   items: readonly ImportItem[],

@@ -25,8 +25,8 @@ interface Tools {
 }
 
 /**
- * Proposes a sheet from samples; links are followed first, where that is asked for, to have the codes that their
- * provider tells.
+ * Proposes a sheet from samples; links are followed first, where that is asked for, to have the codes that
+ * their provider tells.
  * @throws OrbisError `cannot-learn`, or `link-unreachable`.
  */
 export async function learn(

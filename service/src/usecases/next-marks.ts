@@ -3,7 +3,10 @@ import type { Handle } from '../database/connect.ts';
 import { issuedDigests } from '../store/issued.ts';
 import type { StoredPlacement } from '../store/placements.ts';
 
-/** The marks under which the placements of a plan would be handed out: that of the last delivery where nothing differs, else the next one. */
+/**
+ * The marks under which the placements of a plan would be handed out: that of the last delivery where nothing
+ * differs, else the next one.
+ */
 export async function nextMarks(
   db: Handle,
   rows: readonly StoredPlacement[],

@@ -18,9 +18,9 @@ import { withRules, type RenderContext } from './render-context.ts';
 import { askedAt } from './asked.ts';
 
 /**
- * What would be handed out for each placement of a page now, by its row’s id: the snippets made with the neutral mark,
- * its own first by position. Most codes depend on nothing else of their page; where one brings what a page needs only
- * once, the whole page is planned.
+ * What would be handed out for each placement of a page now, by its row’s id: the snippets made with the
+ * neutral mark, its own first by position. Most codes depend on nothing else of their page; where one brings
+ * what a page needs only once, the whole page is planned.
  */
 export async function outputsOn(
   rows: readonly StoredPlacement[],
@@ -73,7 +73,8 @@ async function outputAlone(row: StoredPlacement, renderContext: RenderContext): 
   );
   const { snippets } = composition;
   const isShared = hasShared(code.reading);
-  // Of many placements of one embed the same is asked; what is the placement’s own, or its page’s, is no matter of these alone.
+  // Of many placements of one embed the same is asked; what is the placement’s own, or its page’s, is no
+  // matter of these alone.
   if (!isShared && snippets.length === 1)
     wantedBy(renderContext).set(inputsOf(row), textDigest(snippets[0]!));
   return { snippets, isShared };

@@ -2,7 +2,10 @@ import { hash, verify } from '@node-rs/argon2';
 import { dictionary } from '@zxcvbn-ts/language-common';
 import { OrbisError } from '@orbis/contract';
 
-/** Characters that a password has at least; there is no other rule but that it must not be in common use (NIST SP 800-63B, section 3.1.1.2). */
+/**
+ * Characters that a password has at least; there is no other rule but that it must not be in common use (NIST
+ * SP 800-63B, section 3.1.1.2).
+ */
 const leastPassword = 12;
 
 /* OWASP's advice for argon2id: 19 MiB, two passes, one lane. */
@@ -21,7 +24,7 @@ const commonPasswords = (): ReadonlySet<string> =>
  * @throws OrbisError `password-weak` where it is short, `password-common` where many use it.
  */
 export async function hashPassword(password: string): Promise<string> {
-  if ([...password].length < leastPassword)
+  if (Array.from(password).length < leastPassword)
     throw new OrbisError('password-weak', { least: leastPassword }, [
       { pointer: '/password', detail: `at least ${leastPassword} characters` },
     ]);

@@ -1,4 +1,4 @@
-import { OrbisError, serializeFinding, type Placement, type PlacementFinding } from '@orbis/contract';
+import { OrbisError, type Placement } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
 import {
   findPlacement,
@@ -7,6 +7,7 @@ import {
   type StoredPlacement,
 } from '../store/placements.ts';
 import type { StoredFinding } from '../store/schema.ts';
+import { serializeFindings } from '../serializers/findings.ts';
 import { pageKeyOf, pageUrl } from '../serializers/places.ts';
 import { placeOf } from './page-plan.ts';
 import { planPage, type PlanTools } from './planning.ts';
@@ -23,9 +24,6 @@ export async function placementById(db: Handle, id: string): Promise<StoredPlace
   return row;
 }
 
-export const serializeFindings = (findings: readonly StoredFinding[]): PlacementFinding[] =>
-  findings.map((finding) => serializeFinding({ ...finding, facts: { ...finding.facts } }));
-
 /** The finding of a placement whose page carries an earlier form, as of these revisions. */
 export const outOfDateFinding = (
   carries: { delivery: number; revision: number | null },
@@ -36,7 +34,10 @@ export const outOfDateFinding = (
   facts: { delivery: carries.delivery, carries: carries.revision, revision },
 });
 
-/** Placements as the register shows them, the newest first. Those of pages that wait to be planned are planned now, so that their states are true. */
+/**
+ * Placements as the register shows them, the newest first. Those of pages that wait to be planned are planned
+ * now, so that their states are true.
+ */
 export async function showPlacements(ids: readonly number[], tools: PlanTools): Promise<Placement[]> {
   const { db } = tools;
   const rows = await shownPlacements(db, ids);

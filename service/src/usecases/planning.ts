@@ -1,4 +1,5 @@
 import type { Logger } from 'pino';
+import { OrbisError } from '@orbis/contract';
 import type { Database } from '../database/connect.ts';
 import { isAway } from '../database/errors.ts';
 import { inTransaction } from '../database/transaction.ts';
@@ -18,8 +19,9 @@ export interface PlanTools {
 }
 
 /**
- * Plans a page: works out what would be handed out for each of its placements, and writes down what that is, and what
- * is served for those whose link was handed out. A page that cannot be planned waits for the next change.
+ * Plans a page: works out what would be handed out for each of its placements, and writes down
+ * what that is, and what is served for those whose link was handed out. A page that cannot be
+ * planned waits for the next change, or the next start.
  */
 export async function planPage(
   pageId: number,
@@ -27,7 +29,8 @@ export async function planPage(
 ): Promise<void> {
   const rows = await placementsOn(db, pageId);
   try {
-    // Asked behind the rows: whoever changes it marks them, so a plan with what held before is not written down.
+    // Asked behind the rows: whoever changes it marks them, so a plan with what held
+    // before is not written down.
     const renderContext = await renewed();
     const wanted = await wantedOn(rows, renderContext);
     const served = new Map(
@@ -42,7 +45,8 @@ export async function planPage(
       }
     });
   } catch (error) {
-    if (isAway(error)) throw error;
+    // Whoever asked is told that Orbis is busy or away, and the job comes back to it.
+    if (isAway(error) || isBusy(error)) throw error;
     log.error({ page: pageId, err: error }, 'a page could not be planned');
     await inTransaction(db, (tx) =>
       recordFailed(
@@ -59,6 +63,8 @@ export async function planNext(limit: number, tools: PlanTools): Promise<number>
   for (const page of pages) await planPage(page, tools);
   return pages.length;
 }
+
+const isBusy = (error: unknown): boolean => error instanceof OrbisError && error.code === 'too-busy';
 
 const isServed = ({ placement, embed }: StoredPlacement): boolean =>
   placement.linkedAt !== null && embed.retiredAt === null;

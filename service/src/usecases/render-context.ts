@@ -1,9 +1,13 @@
-import type { LevelledOptions, Options, Sheet, PagePlan } from '@orbis/core';
+import type { LevelledOptions, Sheet, PagePlan } from '@orbis/core';
+import { optionsOfRules } from '@orbis/contract';
 import type { WorkedOut, WorkOutTask } from '../reading/work-out.ts';
 import type { PageTask } from '../reading/work-out-page.ts';
 import type { Rules } from '../store/tables/providers.ts';
 
-/** What every output is made with beside the embed itself: the provider sheets at hand, and the owner's rules for all embeds. */
+/**
+ * What every output is made with beside the embed itself: the provider sheets at hand, and the
+ * owner's rules for all embeds.
+ */
 export interface RenderContext {
   sheets: readonly Sheet[];
   rules: Rules;
@@ -18,5 +22,3 @@ export const withRules = (
   asked: LevelledOptions,
   { rules }: Pick<RenderContext, 'rules'>,
 ): LevelledOptions => ({ ...asked, rule: optionsOfRules(rules) });
-
-const optionsOfRules = ({ dropTracking }: Rules): Options => (dropTracking ? { tracking: false } : {});

@@ -18,7 +18,8 @@ import {
 import { formatLink, OrbisError, type Found } from '@orbis/contract';
 import type { Answers } from '../fetching/answers.ts';
 import { decodeData, decodePage } from '../fetching/decode.ts';
-import { isPage, type Fetched, type Fetching } from '../fetching/client.ts';
+import type { Fetching } from '../fetching/client.ts';
+import { isPage, type Fetched } from '../fetching/hop.ts';
 import { FetchFailure } from '../fetching/failure.ts';
 import type { Reader } from '../reading/reader.ts';
 import { openSource } from './codes.ts';
@@ -75,9 +76,9 @@ export function asksOf(
 }
 
 /**
- * Finds out what a link leads to: by its provider's sheet, else by whoever is known to answer about such links (oEmbed),
- * or whom its page names, else as a file by its
- * first bytes, else as a page that may be shown in a frame.
+ * Finds out what a link leads to: by its provider's sheet, else by whoever is known to answer about such
+ * links (oEmbed), or whom its page names, else as a file by its first bytes, else as a page that may be shown
+ * in a frame.
  * @throws OrbisError `link-unreachable`, `link-refuses-frames` or `link-not-shown`; nothing is kept then.
  */
 export async function resolveLink(link: string, tools: Tools): Promise<FoundLink> {
@@ -92,8 +93,8 @@ export async function resolveLink(link: string, tools: Tools): Promise<FoundLink
 }
 
 /**
- * What is told about a link (oEmbed 1.0) by whoever is known to answer, else by whom its page names, and who told it;
- * null where there is nobody.
+ * What is told about a link (oEmbed 1.0) by whoever is known to answer, else by whom its page names, and who
+ * told it; null where there is nobody.
  * @throws OrbisError `link-unreachable`.
  */
 export async function answerFor(

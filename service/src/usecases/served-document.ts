@@ -8,7 +8,10 @@ import type { RenderContext } from './render-context.ts';
 /* A document of its own takes style rules apart from the code; whose they are does not matter there. */
 const classInFrames = classFor('frame');
 
-/** What is served for a placement whose link was handed out: its code alone, without a mark, and what must be known to serve it. */
+/**
+ * What is served for a placement whose link was handed out: its code alone, without a mark, and what must be
+ * known to serve it.
+ */
 export async function servedFor(row: StoredPlacement, renderContext: RenderContext): Promise<Served> {
   const { source, revision } = row;
   const asked = askedAt(row);

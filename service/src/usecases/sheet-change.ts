@@ -48,7 +48,8 @@ export async function touchedBy(db: Handle, { id, before, after }: SheetChange):
   return touched;
 }
 
-/* A sheet for files anywhere, or whose patterns are for more than one host: its hosts do not tell which embeds it knows. */
+/* A sheet for files anywhere, or whose patterns are for more than one host: its hosts do not tell which
+   embeds it knows. */
 const hasAnyHost = ({ files, frames, loaders = [], mounts = [], hosts }: Sheet): boolean =>
   files !== undefined ||
   mounts.length > 0 ||
@@ -87,8 +88,8 @@ export const readWith = (touched: readonly Touched[], id: string): string[] =>
   touched.filter(({ before }) => before.code.sheet?.id === id).map(({ stored }) => stored.embed.key);
 
 /**
- * Makes a change of a sheet hold: a new revision where an embed comes out differently, and what the collection is
- * searched for where its reading does. Call it in the transaction that changes the sheet.
+ * Makes a change of a sheet hold: a new revision where an embed comes out differently, and what the
+ * collection is searched for where its reading does. Call it in the transaction that changes the sheet.
  */
 export async function settleChange(tx: Handle, touched: readonly Touched[], actor: Actor): Promise<number> {
   let changed = 0;

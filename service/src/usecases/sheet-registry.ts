@@ -4,7 +4,10 @@ import { readRules, usualRules } from '../store/rules.ts';
 import { listSheets, sheetRegistryState } from '../store/sheets.ts';
 import type { RenderContext } from './render-context.ts';
 
-/** The sheets at hand and the rules for all: read from the database once, and again after each change, whoever made it. */
+/**
+ * The sheets at hand and the rules for all: read from the database once, and again after each
+ * change, whoever made it.
+ */
 export interface SheetRegistry {
   /** What output is made with now; the same object until something changes. */
   renderContext: () => RenderContext;

@@ -17,9 +17,9 @@ export interface Visitor extends Whereabouts {
 }
 
 /**
- * Checks a password. Wrong ones are counted for the account and for the part of the network that they come from, with
- * growing pauses; from a browser that somebody signed in with before, for that browser alone, so that nobody else's
- * attempts keep its owner out.
+ * Checks a password. Wrong ones are counted for the account and for the part of the network that they come
+ * from, with growing pauses; from a browser that somebody signed in with before, for that browser alone, so
+ * that nobody else's attempts keep its owner out.
  * @throws OrbisError `wrong-password`, `too-many-attempts`
  */
 export async function checkPassword(
@@ -42,7 +42,10 @@ export async function checkPassword(
   });
 }
 
-/** Uses a one-time secret; attempts are counted apart from those of passwords. @throws OrbisError `too-many-attempts` */
+/**
+ * Uses a one-time secret; attempts are counted apart from those of passwords. @throws OrbisError
+ * `too-many-attempts`
+ */
 export const withLink = <T>(db: Database, visitor: Visitor, now: Date, use: () => Promise<T>): Promise<T> =>
   counted(db, [{ name: `link ${networkOf(visitor.address)}`, free: 10, longest: 600 }], now, use);
 
@@ -59,7 +62,10 @@ async function counted<T>(
   return done;
 }
 
-/** Lets somebody in: with a session in place of the one that they came with, in a browser that is known from now on. */
+/**
+ * Lets somebody in: with a session in place of the one that they came with, in a browser
+ * that is known from now on.
+ */
 export async function letIn(
   db: Handle,
   personId: number,
@@ -71,7 +77,10 @@ export async function letIn(
   return { session, ...(!known && { device: await rememberDevice(db, personId, now) }) };
 }
 
-/** The part of the network that an address is of: what one customer of a provider has (IPv6 /64), or may have (IPv4 /24). */
+/**
+ * The part of the network that an address is of: what one customer of a provider has (IPv6
+ * /64), or may have (IPv4 /24).
+ */
 export function networkOf(address: string): string {
   if (!ipaddr.isValid(address)) return 'unknown';
   const parsed = ipaddr.process(address);

@@ -1,6 +1,6 @@
 /*
- * Whoever had an account on the machine could sign in to the private database as root without a password: forge a
- * session, read every code, or have the server write files for them.
+ * Whoever had an account on the machine could sign in to the private database as root without a password:
+ * forge a session, read every code, or have the server write files for them.
  */
 import { spawnSync } from 'node:child_process';
 import { chmodSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';

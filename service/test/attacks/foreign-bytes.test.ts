@@ -1,6 +1,6 @@
 /*
- * Foreign text stopped the service while it was read a second time, waited itself to death in a queue behind others,
- * and left a gigabyte in the process.
+ * Foreign text stopped the service while it was read a second time, waited itself to death in a queue behind
+ * others, and left a gigabyte in the process.
  */
 import { expect } from 'chai';
 import { isMainThread } from 'node:worker_threads';
@@ -32,8 +32,8 @@ describe('attack: foreign bytes', function () {
       await first.readTexts([text], { sheets: [] });
       took.push((performance.now() - start) / 1000);
     }
-    // The slowest, which is the first of a young thread, has eight times as long as it needs, and a thread is started
-    // within it, too; of the fastest there are as many as take twice that.
+    // The slowest, which is the first of a young thread, has eight times as long as it needs, and a thread is
+    // started within it, too; of the fastest there are as many as take twice that.
     const seconds = Math.max(8 * Math.max(...took), 0.5);
     const count = Math.ceil((2 * seconds) / Math.min(...took));
     const one = reader({ threads: 1, seconds });

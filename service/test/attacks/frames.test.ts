@@ -1,6 +1,7 @@
 /*
- * Whatever runs in a frame is somebody else's: it was told the secret host of a preview by the referrer, could be asked
- * for without end, showed names that are the owner's own, and an error of ours said what it is made of.
+ * Whatever runs in a frame is somebody else's: it was told the secret host of a preview by the
+ * referrer, could be asked for without end, showed names that are the owner's own, and an error of ours
+ * said what it is made of.
  */
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';

@@ -1,6 +1,6 @@
 /*
- * A kill in the first start, or in an upgrade, left tables half made: “Table 'delivery' already exists”, and Orbis
- * never started again.
+ * A kill in the first start, or in an upgrade, left tables half made: “Table 'delivery' already exists”, and
+ * Orbis never started again.
  */
 import { mkdirSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';

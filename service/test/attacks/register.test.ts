@@ -1,6 +1,6 @@
 /*
- * `GET /placements?state=altered` read every placement with all its texts, seven tables joined, for each page that was
- * asked for: twelve such questions muted the service.
+ * `GET /placements?state=altered` read every placement with all its texts, seven tables joined, for each page
+ * that was asked for: twelve such questions muted the service.
  */
 import { expect } from 'chai';
 import { sql } from 'drizzle-orm';

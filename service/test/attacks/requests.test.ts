@@ -1,7 +1,7 @@
 /*
- * Before anybody had signed in, a request could have 24 MB of it read and unpacked, nested until the parser ran out of
- * stack, and parsed; a page key of 52 letters stopped the process for good; another site's page could have questions
- * answered in a visitor's browser, and a rebound name could ask anything.
+ * Before anybody had signed in, a request could have 24 MB of it read and unpacked, nested until the parser
+ * ran out of stack, and parsed; a page key of 52 letters stopped the process for good; another site's page
+ * could have questions answered in a visitor's browser, and a rebound name could ask anything.
  */
 import { request, type IncomingMessage } from 'node:http';
 import { connect, type AddressInfo } from 'node:net';

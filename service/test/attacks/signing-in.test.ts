@@ -1,6 +1,7 @@
 /*
- * A password could be guessed ten times in five minutes by each process and each address of the many that one attacker
- * has, and whoever did so locked its owner out; a reset left stolen tokens alive; tokens never ended.
+ * A password could be guessed ten times in five minutes by each process and each address of the
+ * many that one attacker has, and whoever did so locked its owner out; a reset left stolen tokens
+ * alive; tokens never ended.
  */
 import { expect } from 'chai';
 import { sql } from 'drizzle-orm';

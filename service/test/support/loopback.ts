@@ -1,6 +1,7 @@
 import { Agent, setGlobalDispatcher } from 'undici';
 
-/* Browsers find `*.localhost` on loopback (RFC 6761, section 6.3), and Node does not: nothing in the tests is elsewhere. */
+/* Browsers find `*.localhost` on loopback (RFC 6761, section 6.3), and Node does not:
+   nothing in the tests is elsewhere. */
 setGlobalDispatcher(
   new Agent({
     keepAliveTimeout: 500,

@@ -6,7 +6,8 @@ import { expect } from 'chai';
 
 const top = new URL('../../../', import.meta.url);
 
-/* As it was built, where nothing was changed since: that starts several times as fast as what is put into JavaScript first. */
+/* As it was built, where nothing was changed since: that starts several times as fast as what is put into
+   JavaScript first. */
 function program(name: 'main' | 'reset-password'): string[] {
   const built = fileURLToPath(new URL(`service/dist/${name}.js`, top));
   if (
@@ -47,7 +48,10 @@ export interface RunningOrbis {
   /** What it has written to standard error, and to its log on standard output. */
   err(): string;
   log(): string;
-  /** Where the console is, and the one-time secret for the first password; ready to be asked for once it `says` so. */
+  /**
+   * Where the console is, and the one-time secret for the first password; ready to be
+   * asked for once it `says` so.
+   */
   link(): { url: string; secret: string };
 }
 

@@ -35,7 +35,13 @@ async function listed(tools: Tools): Promise<Token[]> {
 
 export const addTokens: AddCommand = (program, run) => {
   const tokens = program.command('tokens').description('the tokens by which programs sign in');
-  tokens
+  addList(tokens, run);
+  addMake(tokens, run);
+  addRevoke(tokens, run);
+};
+
+const addList: AddCommand = (program, run) => {
+  program
     .command('list', { isDefault: true })
     .description('list them, the newest first')
     .action(() =>
@@ -49,7 +55,10 @@ export const addTokens: AddCommand = (program, run) => {
         return 0;
       }),
     );
-  tokens
+};
+
+const addMake: AddCommand = (program, run) => {
+  program
     .command('make')
     .argument('<name>', 'what it is for, such as “nightly backup”')
     .option('--read-only', 'it may only read, and change nothing')
@@ -64,16 +73,14 @@ export const addTokens: AddCommand = (program, run) => {
       run(async (tools) => {
         const days = daysIn(options.days);
         const password = await askPassword(tools, options.passwordStdin);
-        const { data } = await tools
-          .client()
-          .call('tokens.create', {
-            body: {
-              password,
-              name,
-              access: options.readOnly ? 'read' : 'all',
-              ...(days !== undefined && { days }),
-            },
-          });
+        const { data } = await tools.client().call('tokens.create', {
+          body: {
+            password,
+            name,
+            access: options.readOnly ? 'read' : 'all',
+            ...(days !== undefined && { days }),
+          },
+        });
         if (tools.io.errIsTerminal && !tools.json)
           tools.io.err(
             tools.colours.dim(
@@ -84,7 +91,10 @@ export const addTokens: AddCommand = (program, run) => {
         return 0;
       }),
     );
-  tokens
+};
+
+const addRevoke: AddCommand = (program, run) => {
+  program
     .command('revoke')
     .argument('<token>', 'which one, as “orbis tokens” lists it')
     .description('end a token')

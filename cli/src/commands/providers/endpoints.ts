@@ -15,11 +15,9 @@ export const addEndpoints: AddCommand = (providers, run) => {
       run(async (tools) => {
         const items: OembedEndpointRow[] = [];
         for (let after: string | undefined; ;) {
-          const { data } = await tools
-            .client()
-            .call('endpoints.list', {
-              query: { limit: 200, ...(after && { after }), ...(words !== undefined && { q: words }) },
-            });
+          const { data } = await tools.client().call('endpoints.list', {
+            query: { limit: 200, ...(after && { after }), ...(words !== undefined && { q: words }) },
+          });
           items.push(...data.items);
           if (data.next === null) break;
           after = data.next;

@@ -49,7 +49,8 @@ Exit status: 0 all of it is known now, 1 something in it cannot be used, 2 no li
     );
 };
 
-/* Sheets have an id; whatever is an array of something else is a list of providers, or is told that it is none. */
+/* Sheets have an id; whatever is an array of something else is a list of providers,
+   or is told that it is none. */
 function sheetsIn(text: string): string[] | null {
   let data: unknown;
   try {

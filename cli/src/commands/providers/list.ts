@@ -19,7 +19,7 @@ export async function providersAt(
   const own = new Set(localSheets(undefined).map((sheet) => JSON.stringify(sheet)));
   return localSheets(folder).map((sheet) => {
     const from = own.has(JSON.stringify(sheet)) ? 'built-in' : shipped.has(sheet.id) ? 'override' : 'own';
-    return { id: sheet.id, from, embeds: 0, changedAt: null, sheet: sheet as Provider['sheet'] };
+    return { id: sheet.id, from, embeds: 0, changedAt: null, sheet: sheet };
   });
 }
 

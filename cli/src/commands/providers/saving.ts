@@ -4,7 +4,8 @@ import type { Exit } from '../../io.ts';
 import { fold } from '../../text.ts';
 
 /**
- * Keeps sheets: says first which embeds would come out differently, and does it then only where that is accepted.
+ * Keeps sheets: says first which embeds would come out differently, and does it then only where that is
+ * accepted.
  * @throws UsedWrongly where a text is no sheet, with line and column.
  */
 export async function saveSheets(

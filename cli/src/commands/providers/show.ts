@@ -20,9 +20,7 @@ export const addShow: AddCommand = (providers, run) => {
           throw new UsedWrongly(
             `There is no sheet “${id}”. There are: ${all.map((provider) => provider.id).join(', ')}.`,
           );
-        tools.tell(found, () =>
-          describe(found.sheet as Sheet, spoken.sheetOrigins[found.from], tools.colours),
-        );
+        tools.tell(found, () => describe(found.sheet, spoken.sheetOrigins[found.from], tools.colours));
         return 0;
       }),
     );

@@ -15,7 +15,7 @@ export function ColourField(field: FieldProps) {
           type="color"
           aria-label={`${field.label}, picked`}
           value={read.ok ? read.value : '#808080'}
-          onChange={(event) => field.onChange((event.target as HTMLInputElement).value)}
+          onChange={(event) => field.onChange(event.target.value)}
           sx={{
             width: 36,
             height: 28,

@@ -8,11 +8,17 @@ export interface Inherited {
   from: string;
 }
 
-/** An inherited value as it stands in an empty field. Where another level than the code says it, that stands below the field. */
+/**
+ * An inherited value as it stands in an empty field. Where another level than the code says it, that stands
+ * below the field.
+ */
 export const hintOf = ({ value, from }: Inherited): string =>
   from === spoken.levels.code ? `${value} ${from}` : value;
 
-/** Where the value that holds comes from, as a sentence of its own; undefined for the code’s own and for what is set here. */
+/**
+ * Where the value that holds comes from, as a sentence of its own; undefined for the code’s own
+ * and for what is set here.
+ */
 export const originOf = (inherited: Inherited | null, value: string): string | undefined =>
   inherited === null || inherited.from === spoken.levels.code || value.trim() !== ''
     ? undefined
@@ -28,12 +34,17 @@ export interface FieldProps {
   /** What it is for, or what came with it. */
   help: string | undefined;
   example: string;
-  /** What holds where nothing is asked here, as people type it, and where that comes from; null where nothing says it. */
+  /**
+   * What holds where nothing is asked here, as people type it, and where that comes from;
+   * null where nothing says it.
+   */
   inherited: Inherited | null;
   onChange: (value: string) => void;
 }
 
-/** The words between which a choice is made: those of the option, or of the provider where each has its own. */
+/**
+ * The words between which a choice is made: those of the option, or of the provider where each has its own.
+ */
 export function wordsOf({ name, type }: Option, sheet: Sheet | null): readonly string[] {
   const offered = ruleOf<'choice'>(sheet, name)?.choices;
   return offered ? Object.keys(offered) : (type.limits.words ?? []);

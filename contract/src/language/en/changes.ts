@@ -1,7 +1,7 @@
 import type { Language } from '../language.ts';
 
 const taken = (provider: unknown): string =>
-  provider === null ? 'as browsers take it' : `as ${provider} takes it`;
+  typeof provider === 'string' ? `as ${provider} takes it` : 'as browsers take it';
 const place = (position: unknown): string =>
   position === 'fragment' ? 'in the fragment of the address' : 'in the address';
 const standsAt: Record<string, string> = {

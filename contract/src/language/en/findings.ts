@@ -34,9 +34,14 @@ export const findings = {
   'sample-value': {
     message: (f) =>
       f.placeholder === ''
-        ? 'An address is empty: there is nothing to show.'
+        ? f.value === ''
+          ? 'An address is empty: there is nothing to show.'
+          : `“${f.value}” has no https:// before it: the page’s own site would be asked for it.`
         : `“${f.placeholder}” in ${f.attribute} looks like a sample that was never replaced.`,
-    remedy: () => 'Put your own value in its place: the provider says where to find it.',
+    remedy: (f) =>
+      f.placeholder === '' && f.value !== ''
+        ? 'Write https:// before it.'
+        : 'Put your own value in its place: the provider says where to find it.',
   },
   'wrong-element': {
     message: (f) =>
@@ -44,7 +49,9 @@ export const findings = {
         ? `<${f.element}> is the name of an attribute, not of an element: nothing is shown.`
         : f.why === 'outside-media'
           ? 'A source stands outside any player, so nothing plays it.'
-          : `A ${f.element} does nothing with an address.`,
+          : f.why === 'film-in-picture'
+            ? 'A film or a sound stands where a picture belongs: nothing is shown.'
+            : `A ${f.element} does nothing with an address in that attribute.`,
     remedy: () =>
       'Copy the code from the provider once more; the tag that shows something is missing or was changed.',
   },
@@ -127,8 +134,14 @@ export const findings = {
     remedy: () => 'Take out the one that you do not mean.',
   },
   'second-question-mark': {
-    message: (f) => `After ${f.parameter} there is a second question mark: what follows it is not read.`,
-    remedy: () => 'Write & in its place.',
+    message: (f) =>
+      String(f.value).includes('?')
+        ? `After ${f.parameter} there is a second question mark: what follows it is not read.`
+        : `The value of ${f.parameter} runs into the next parameter: “${f.value}”.`,
+    remedy: (f) =>
+      String(f.value).includes('?')
+        ? 'Write & in its place.'
+        : 'Write & between the value and the next name.',
   },
   'space-in-address': {
     message: () => 'There are blanks in or around an address.',

@@ -57,6 +57,9 @@ export const evidence = {
   'no-evidence': () => 'nothing in it tells what it shows',
   'word-of-trade': (f) =>
     `its ${f.where} ${f.where === 'names' ? 'have' : 'has'} a word of ${trades[String(f.kind)] ?? `${f.kind}s`}`,
+  'step-of-trade': (f) => `“${f.step}” in its address is a word of ${trades[String(f.kind)] ?? `${f.kind}s`}`,
+  'name-of-trade': (f) =>
+    `it is called “${f.name}”, which ends in a word of ${trades[String(f.kind)] ?? `${f.kind}s`}`,
   'is-video': () => 'it is a video element',
   'is-audio': () => 'it is an audio element',
   'video-file': () => 'it leads to a video file',

@@ -63,7 +63,10 @@ export const stateNames = {
   'unreachable': 'unreachable',
 } satisfies Record<keyof typeof states, string>;
 
-/** What joins clauses: the last two of several, what is missing to what there is, and a reason to what was done. */
+/**
+ * What joins clauses: the last two of several, what is missing to what there is, and a
+ * reason to what was done.
+ */
 export const joints = {
   and: ' and ',
   andMissing: ', and ',

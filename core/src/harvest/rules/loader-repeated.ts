@@ -14,7 +14,8 @@ export const rule: PageRule = {
       const embed = element.name === 'script' ? embedAt(element.start) : undefined;
       if (!embed) continue;
       const address = attribute(element, 'src')?.trim();
-      // A script that carries this embed's own number, or writes where it stands, is meant once at every place.
+      // A script that carries this embed's own number, or writes where it stands, is
+      // meant once at every place.
       const waits =
         !element.attributes.has('async') &&
         !element.attributes.has('defer') &&

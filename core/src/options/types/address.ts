@@ -3,7 +3,10 @@ import type { OptionType } from './type.ts';
 
 const longestAddress = 2000;
 
-/** Reads the address of something on the web (URL standard, section 4.4): http or https, with nobody’s name and password in it. */
+/**
+ * Reads the address of something on the web (URL standard, section 4.4): http or https, with nobody’s name
+ * and password in it.
+ */
 function parseWebAddress(text: string): URL | null {
   const said = text.trim();
   if (said.length > longestAddress || !/^https?:\/\//i.test(said) || /\s/.test(said) || !URL.canParse(said))

@@ -50,14 +50,8 @@ export function cluesOf(
   for (const element of markup.elements) {
     elements.add(element.name);
     if (element.name.includes('-')) addWords(nameWords, element.name);
-    for (const { name, value } of element.attributes.entries) {
-      if (name === 'class' || name === 'id' || name === 'name') addWords(nameWords, value);
-      else if (name.startsWith('data-')) addWords(nameWords, name);
-      else if (name === 'title' || name === 'aria-label' || name === 'alt') addWords(titleWords, value);
-      else if (name === 'allow')
-        for (const feature of value.toLowerCase().split(/[;\s]+/)) allow.add(feature);
-      else if (name === 'allowfullscreen') allow.add('fullscreen');
-    }
+    for (const { name, value } of element.attributes.entries)
+      addAttribute(name, value, { nameWords, titleWords, allow });
   }
   return {
     markup,
@@ -75,8 +69,23 @@ export function cluesOf(
   };
 }
 
-/* Where the query or fragment of an address begins. */
-function pathEnd(url: string): number {
+function addAttribute(
+  name: string,
+  value: string,
+  { nameWords, titleWords, allow }: Record<'nameWords' | 'titleWords' | 'allow', Set<string>>,
+): void {
+  if (naming.has(name)) addWords(nameWords, value);
+  else if (titling.has(name)) addWords(titleWords, value);
+  else if (name.startsWith('data-')) addWords(nameWords, name);
+  else if (name === 'allowfullscreen') allow.add('fullscreen');
+  else if (name === 'allow') for (const feature of value.toLowerCase().split(/[;\s]+/)) allow.add(feature);
+}
+
+const naming = new Set(['class', 'id', 'name']);
+const titling = new Set(['title', 'aria-label', 'alt']);
+
+/** Where the query or fragment of an address begins. */
+export function pathEnd(url: string): number {
   const [query, hash] = [url.indexOf('?'), url.indexOf('#')];
   return Math.min(query < 0 ? url.length : query, hash < 0 ? url.length : hash);
 }
@@ -89,7 +98,8 @@ const [isLower, isUpper, isDigit] = [
   (c: number): boolean => c >= 48 && c <= 57,
 ];
 
-/* The words of any trade in a text: runs of letters and digits, and within them a new one with each capital behind a small letter. */
+/* The words of any trade in a text: runs of letters and digits, and within them a new one with each capital
+   behind a small letter. */
 function addWords(to: Set<string>, text: string, until = text.length): void {
   const end = Math.min(until, readFor);
   let start = -1;

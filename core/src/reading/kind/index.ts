@@ -13,8 +13,8 @@ export { vocabulary } from './vocabulary.ts';
 const enough = 3;
 
 /**
- * Weighs the evidence for each kind. Too little, or as much for another kind, is no kind: then it is told what the code
- * is made of, a frame or a picture, or that it is unknown.
+ * Weighs the evidence for each kind. Too little, or as much for another kind, is no kind: then it is told
+ * what the code is made of, a frame or a picture, or that it is unknown.
  */
 export function kindOf(
   markup: Markup,
@@ -23,7 +23,8 @@ export function kindOf(
   sheet: Sheet | null,
   scripts: readonly ScriptFacts[] = [],
 ): Pick<Reading, 'kind' | 'kindReasons' | 'evidence'> {
-  if (sheet) {
+  // That something is a picture says only how it is shown: a counter and a badge are pictures too.
+  if (sheet && !(sheet.files && sheet.kind === 'image')) {
     const { kind } = sheet;
     const what = addresses.some(({ use }) => use === 'frame')
       ? 'frame'
@@ -55,7 +56,13 @@ function withoutKind(
   const little = reason(some ? 'too-little-evidence' : 'no-evidence');
   if (main && ['iframe', 'object', 'embed', 'frame'].includes(main.name))
     return { kind: 'frame', kindReasons: [reason('is-frame'), little] };
-  if (main?.name === 'img' || markup.elements.some((element) => element.name === 'svg'))
+  // Beside a script a picture stands for what is still to come.
+  const isScripted = markup.elements.some((element) => element.name === 'script');
+  if (
+    !isScripted &&
+    (['img', 'picture'].includes(main?.name ?? '') ||
+      markup.elements.some((element) => element.name === 'svg'))
+  )
     return { kind: 'image', kindReasons: [reason('is-picture'), little] };
   return { kind: 'unknown', kindReasons: [reason('shows-nothing'), little] };
 }

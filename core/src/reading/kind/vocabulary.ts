@@ -6,13 +6,16 @@ export const vocabulary: [Kind, string][] = [
     'video',
     'video videos reel clip clips movie film episode stream watch vod livestream webinar trailer player',
   ],
-  ['audio', 'audio podcast podcasts track tracks playlist album song songs radio sound sounds music listen'],
-  ['map', 'map maps geo route routes directions latlng tiles location locations'],
+  [
+    'audio',
+    'audio podcast podcasts episode track tracks playlist album song songs radio sound sounds music listen',
+  ],
+  ['map', 'map maps geo route routes directions latlng tiles'],
   [
     'form',
     'form forms survey surveys signup subscribe newsletter optin quiz questionnaire poll contact mailing',
   ],
-  ['feed', 'feed feeds timeline post posts status gallery photos photostream stories wall hashtag'],
+  ['feed', 'feed feeds stream timeline post posts status gallery photos photostream stories wall hashtag'],
   [
     'document',
     'document documents doc docs pdf slides slide slideshow presentation flipbook sheet spreadsheet viewer issue magazine',

@@ -1,8 +1,8 @@
 import type { AnyNode } from './walk.ts';
 
 /**
- * The value of an expression that is put together from constants only, as far as that can be told without running it;
- * null where it cannot. The page's own protocol counts as https:.
+ * The value of an expression that is put together from constants only, as far as that can be told without
+ * running it; null where it cannot. The page's own protocol counts as https:.
  */
 export function constantText(
   node: AnyNode | null | undefined,
@@ -16,25 +16,10 @@ export function constantText(
       return typeof node['value'] === 'string' || typeof node['value'] === 'number'
         ? String(node['value'])
         : null;
-    case 'TemplateLiteral': {
-      const pieces = (node['quasis'] as AnyNode[]).map((quasi) =>
-        String((quasi['value'] as { cooked: string | null }).cooked ?? ''),
-      );
-      const values = (node['expressions'] as AnyNode[]).map(inner);
-      // What follows the first unknown value is not known, but what stands before it often is the address.
-      let text = pieces[0]!;
-      for (let i = 0; i < values.length; i++) {
-        if (values[i] === null) return looksWhole(text) ? text : null;
-        text += values[i]! + pieces[i + 1]!;
-      }
-      return text;
-    }
-    case 'BinaryExpression': {
-      if (node['operator'] !== '+') return null;
-      const [left, right] = [inner(node['left']), inner(node['right'])];
-      if (left !== null && right !== null) return left + right;
-      return left !== null && looksWhole(left) ? left : null;
-    }
+    case 'TemplateLiteral':
+      return templateText(node, inner);
+    case 'BinaryExpression':
+      return node['operator'] === '+' ? sumText(inner(node['left']), inner(node['right'])) : null;
     case 'Identifier':
       return known.get(String(node['name'])) ?? null;
     case 'MemberExpression':
@@ -45,24 +30,47 @@ export function constantText(
       return inner(node['consequent']) ?? inner(node['alternate']);
     case 'LogicalExpression':
       return inner(node['left']) ?? inner(node['right']);
-    case 'CallExpression': {
-      const callee = node['callee'] as AnyNode;
-      if (callee.type !== 'MemberExpression') return null;
-      const args = (node['arguments'] as AnyNode[]).map(inner);
-      const object = callee['object'] as AnyNode;
-      if (memberName(callee) === 'concat') {
-        const all = [inner(object), ...args];
-        return all.includes(null) ? null : all.join('');
-      }
-      if (memberName(callee) === 'join' && object.type === 'ArrayExpression') {
-        const items = (object['elements'] as AnyNode[]).map(inner);
-        return items.includes(null) || args[0] === null ? null : items.join(args[0] ?? ',');
-      }
-      return null;
-    }
+    case 'CallExpression':
+      return callText(node, inner);
     default:
       return null;
   }
+}
+
+type TextOf = (node: unknown) => string | null;
+
+function templateText(node: AnyNode, inner: TextOf): string | null {
+  const pieces = (node['quasis'] as AnyNode[]).map(
+    (quasi) => (quasi['value'] as { cooked: string | null }).cooked ?? '',
+  );
+  const values = (node['expressions'] as AnyNode[]).map(inner);
+  // What follows the first unknown value is not known, but what stands before it often is the address.
+  let text = pieces[0]!;
+  for (const [i, value] of values.entries()) {
+    if (value === null) return looksWhole(text) ? text : null;
+    text += value + pieces[i + 1]!;
+  }
+  return text;
+}
+
+function sumText(left: string | null, right: string | null): string | null {
+  if (left !== null && right !== null) return left + right;
+  return left !== null && looksWhole(left) ? left : null;
+}
+
+/* `'a'.concat('b')` and `['a', 'b'].join('/')`. */
+function callText(node: AnyNode, inner: TextOf): string | null {
+  const callee = node['callee'] as AnyNode;
+  if (callee.type !== 'MemberExpression') return null;
+  const args = (node['arguments'] as AnyNode[]).map(inner);
+  const object = callee['object'] as AnyNode;
+  if (memberName(callee) === 'concat') {
+    const all = [inner(object), ...args];
+    return all.includes(null) ? null : all.join('');
+  }
+  if (memberName(callee) !== 'join' || object.type !== 'ArrayExpression') return null;
+  const items = (object['elements'] as AnyNode[]).map(inner);
+  return items.includes(null) || args[0] === null ? null : items.join(args[0] ?? ',');
 }
 
 /* The beginning of an address that already names its host. */

@@ -1,13 +1,13 @@
-import { parse } from 'acorn';
 import type { PlainValue } from '../../text/index.ts';
 import { pathOf } from './constants.ts';
+import { programOf } from './literals.ts';
 import { scriptBudget } from './read-script.ts';
 import { walk, type AnyNode } from './walk.ts';
 
 /**
- * The text of an inline script with a member in its options object, or without it (`null`). The object is the first one
- * that `call` is called with, also inside a list, or that is assigned to it. Everything else stays as it is written.
- * Null where the script has no such object, or cannot be read.
+ * The text of an inline script with a member in its options object, or without it (`null`). The object is the
+ * first one that `call` is called with, also inside a list, or that is assigned to it. Everything else stays
+ * as it is written. Null where the script has no such object, or cannot be read.
  */
 export function changeOptions(
   text: string,
@@ -24,21 +24,28 @@ export function changeOptions(
   }
   const name = path.at(-1)!;
   const found = memberOf(object, name);
+  if (value === null) return found ? withoutMember(text, object, found) : text;
+  const written = literal(value, text.slice(object.start, object.end));
+  return found ? withValue(text, found, value, written) : withMember(text, object, name, written);
+}
+
+function withValue(text: string, member: AnyNode, value: PlainValue, written: string): string {
+  const now = member['value'] as AnyNode;
+  return now.type === 'Literal' && now['value'] === value
+    ? text
+    : text.slice(0, now.start) + written + text.slice(now.end);
+}
+
+function withoutMember(text: string, object: AnyNode, member: AnyNode): string {
   const members = object['properties'] as AnyNode[];
-  const written = value === null ? '' : literal(value, text.slice(object.start, object.end));
-  if (found && value !== null) {
-    const now = found['value'] as AnyNode;
-    return now.type === 'Literal' && now['value'] === value
-      ? text
-      : text.slice(0, now.start) + written + text.slice(now.end);
-  }
-  if (found) {
-    const [before, after] = [members[members.indexOf(found) - 1], members[members.indexOf(found) + 1]];
-    const [start, end] = after ? [found.start, after.start] : [before?.end ?? found.start, found.end];
-    return text.slice(0, start) + text.slice(end);
-  }
-  if (value === null) return text;
-  const last = members.at(-1);
+  const at = members.indexOf(member);
+  const [before, after] = [members[at - 1], members[at + 1]];
+  const [start, end] = after ? [member.start, after.start] : [before?.end ?? member.start, member.end];
+  return text.slice(0, start) + text.slice(end);
+}
+
+function withMember(text: string, object: AnyNode, name: string, written: string): string {
+  const last = (object['properties'] as AnyNode[]).at(-1);
   const key = /^[A-Za-z_$][\w$]*$/.test(name) ? name : JSON.stringify(name);
   const at = last?.end ?? object.start + 1;
   return `${text.slice(0, at)}${last ? ', ' : ' '}${key}: ${written}${last ? '' : ' '}${text.slice(at)}`;
@@ -63,17 +70,8 @@ export const hasOptions = (text: string, call: string): boolean => optionsOf(tex
 function optionsOf(text: string, call: string): AnyNode | null {
   // Where the name does not even stand, there is nothing to parse.
   if (text.length > scriptBudget || !text.includes(call.split('.').at(-1)!)) return null;
-  let program: AnyNode;
-  try {
-    program = parse(text, {
-      ecmaVersion: 'latest',
-      sourceType: 'script',
-      allowReturnOutsideFunction: true,
-      allowHashBang: true,
-    }) as unknown as AnyNode;
-  } catch {
-    return null;
-  }
+  const program = programOf(text);
+  if (!program) return null;
   let found: AnyNode | null = null;
   const names = (node: unknown): boolean =>
     pathOf(node as AnyNode).replace(/^(?:window|self|globalThis)\./, '') === call;
@@ -111,7 +109,8 @@ const memberOf = (object: AnyNode, name: string): AnyNode | undefined =>
     );
   });
 
-/* A string never ends the script that it stands in (HTML, section 4.12.1.3), and has the quotes of its neighbours. */
+/* A string never ends the script that it stands in (HTML, section 4.12.1.3), and has the
+   quotes of its neighbours. */
 function literal(value: PlainValue, neighbours: string): string {
   const json = JSON.stringify(value)
     .replaceAll('<', '\\u003C')

@@ -3,7 +3,10 @@ import { constantText, memberName, pathOf } from './constants.ts';
 import { addressesIn, looksLikeAddress, noScriptFacts, type ScriptFacts } from './facts.ts';
 import { givenFor, isLocal, walk, type AnyNode, type Scope } from './walk.ts';
 
-/** Beyond this length (UTF-16 code units) a script is read by its tokens only: acorn's declarations grow with the square. */
+/**
+ * Beyond this length (UTF-16 code units) a script is read by its tokens only: acorn's
+ * declarations grow with the square.
+ */
 export const scriptBudget = 60_000;
 
 /** Reads an inline script without running it. What does not parse is read by its tokens. */
@@ -43,7 +46,7 @@ const finders: Record<string, 'ids' | 'classes' | 'fields' | 'selector'> = {
   closest: 'selector',
 };
 /* Methods whose first argument is contacted at once. */
-const contacting: Record<string, ScriptFacts['addresses'][number]['use']> = {
+const contacting: Record<string, AddressUse> = {
   fetch: 'data',
   sendBeacon: 'data',
   getJSON: 'data',
@@ -54,159 +57,178 @@ const contacting: Record<string, ScriptFacts['addresses'][number]['use']> = {
   EventSource: 'data',
 };
 
+/* What a script is read with: what was found so far, and how expressions come to texts and addresses. */
+interface Pass {
+  facts: ScriptFacts;
+  /** Elements that were made, by the names that they were given. */
+  created: Map<string, string>;
+  text: (node: unknown) => string | null;
+  address: (node: unknown, use: AddressUse, when: 'load' | 'use') => void;
+  /** Names that stand for the document or the window (`var d = document`). */
+  aliases: Map<string, string>;
+  /** Where a name is set only if nothing has it yet (`if (!window.lib) …`). */
+  guards: Guard[];
+}
+
+interface Guard {
+  name: string;
+  start: number;
+  end: number;
+}
+
+type AddressUse = ScriptFacts['addresses'][number]['use'];
+
+/* Methods that write into the page as it is parsed (HTML, section 8.4.3). */
+const writing = new Set(['write', 'writeln']);
+
 function byTree(program: AnyNode): ScriptFacts {
   const facts = noScriptFacts();
   const known = constantNames(program);
-  const created = new Map<string, string>();
-  const text = (node: unknown): string | null => constantText(node as AnyNode, known);
   const seen = new Set<AnyNode>();
-  const address = (
-    node: unknown,
-    use: ScriptFacts['addresses'][number]['use'],
-    when: 'load' | 'use',
-  ): void => {
+  const text = (node: unknown): string | null => constantText(node as AnyNode, known);
+  const address: Pass['address'] = (node, use, when) => {
     const value = text(node);
     if (value === null || !looksLikeAddress(value)) return;
     seen.add(node as AnyNode);
     markInside(node as AnyNode, seen);
     facts.addresses.push({ url: value, use, when });
   };
-
+  const pass: Pass = { facts, created: new Map(), text, address, aliases: new Map(), guards: [] };
   walk(program, (node, scope) => {
     switch (node.type) {
       case 'CallExpression':
-      case 'NewExpression': {
-        const callee = node['callee'] as AnyNode;
-        const args = node['arguments'] as AnyNode[];
-        if (callee.type === 'FunctionExpression' || callee.type === 'ArrowFunctionExpression')
-          callee['calledWith'] = args;
-        readCall(callee, args, scope, facts, text, address);
-        // Pieces that are joined by a call: `['https:', '', host].join('/')`.
-        if (callee.type === 'MemberExpression') address(node, 'data', 'use');
-        return;
-      }
+      case 'NewExpression':
+        return readCall(node, scope, pass);
       case 'VariableDeclarator':
-        declare(node, scope, facts, created, text);
-        return;
-      case 'FunctionDeclaration': {
-        const name = String((node['id'] as AnyNode)['name']);
-        if (scope.depth === 0) facts.globals.push({ name, shared: false });
-        else scope.names.add(name);
-        return;
-      }
+        return declare(node, scope, pass);
+      case 'FunctionDeclaration':
       case 'ClassDeclaration':
-        if (scope.depth === 0)
-          facts.globals.push({ name: String((node['id'] as AnyNode)['name']), shared: false });
-        return;
+        return name(node, scope, facts);
       case 'AssignmentExpression':
-        assign(node, scope, facts, created, address, text);
-        return;
+        return assign(node, scope, pass);
+      case 'IfStatement':
+        return void pass.guards.push(...guardsOf(node));
       case 'ImportExpression':
       case 'ImportDeclaration':
-        address(node['source'], 'script', 'load');
-        return;
+        return address(node['source'], 'script', 'load');
       case 'Literal':
       case 'TemplateLiteral':
-      case 'BinaryExpression': {
-        if (seen.has(node)) return;
-        const value = text(node);
-        if (value === null) return;
-        if (looksLikeAddress(value)) address(node, 'data', 'use');
-        else if (/<[a-z]/i.test(value))
-          for (const url of addressesIn(value)) facts.addresses.push({ url, use: 'data', when: 'load' });
-        if (node.type === 'BinaryExpression') markInside(node, seen);
-        return;
-      }
+      case 'BinaryExpression':
+        if (!seen.has(node)) readText(node, seen, pass);
     }
   });
   return tidy(facts);
 }
 
-function readCall(
+/* An address, or markup with addresses, that stands in a script for itself. */
+function readText(node: AnyNode, seen: Set<AnyNode>, { facts, text, address }: Pass): void {
+  const value = text(node);
+  if (value === null) return;
+  if (looksLikeAddress(value)) address(node, 'data', 'use');
+  else if (/<[a-z]/i.test(value)) addAddresses(value, facts);
+  if (node.type === 'BinaryExpression') markInside(node, seen);
+}
+
+function name(node: AnyNode, scope: Scope, facts: ScriptFacts): void {
+  const given = String((node['id'] as AnyNode)['name']);
+  if (scope.depth === 0) facts.globals.push({ name: given, shared: false });
+  else if (node.type === 'FunctionDeclaration') scope.names.add(given);
+}
+
+/* Addresses in a piece of markup that a script writes. */
+function addAddresses(markup: string | null, facts: ScriptFacts): void {
+  for (const url of addressesIn(markup ?? '')) facts.addresses.push({ url, use: 'data', when: 'load' });
+}
+
+function readCall(node: AnyNode, scope: Scope, pass: Pass): void {
+  const callee = node['callee'] as AnyNode;
+  const args = node['arguments'] as AnyNode[];
+  if (callee.type === 'FunctionExpression' || callee.type === 'ArrowFunctionExpression')
+    callee['calledWith'] = args;
+  const called = calledName(callee);
+  if (called) readNamedCall(called, callee, args, scope, pass);
+  // Pieces that are joined by a call: `['https:', '', host].join('/')`.
+  if (callee.type === 'MemberExpression') pass.address(node, 'data', 'use');
+}
+
+function calledName(callee: AnyNode): string | null {
+  if (callee.type === 'MemberExpression') return memberName(callee);
+  return callee.type === 'Identifier' ? String(callee['name']) : null;
+}
+
+function readNamedCall(
+  called: string,
   callee: AnyNode,
-  args: AnyNode[],
+  args: readonly AnyNode[],
   scope: Scope,
-  facts: ScriptFacts,
-  text: (node: unknown) => string | null,
-  address: (node: unknown, use: ScriptFacts['addresses'][number]['use'], when: 'load' | 'use') => void,
+  pass: Pass,
 ): void {
-  const name =
-    callee.type === 'MemberExpression'
-      ? memberName(callee)
-      : callee.type === 'Identifier'
-        ? String(callee['name'])
-        : null;
-  if (!name) return;
-  const object = callee.type === 'MemberExpression' ? realPath(callee['object'] as AnyNode, scope) : '';
-  const finder = finders[name];
+  const { facts, text, address } = pass;
+  const isMember = callee.type === 'MemberExpression';
+  const object = isMember ? realPath(callee['object'] as AnyNode, scope, pass.aliases) : '';
   const [first] = args;
-  if (finder) {
-    const value = text(first);
-    if (value !== null) {
-      if (finder === 'selector') readSelector(value, facts);
-      else facts[finder].push(value);
-    }
-  }
-  if (name === 'createElement' && text(first)) facts.creates.push(text(first)!.toLowerCase());
-  if ((name === 'write' || name === 'writeln') && /document$/.test(object)) {
-    facts.writesDocument = true;
-    for (const argument of args)
-      for (const url of addressesIn(text(argument) ?? ''))
-        facts.addresses.push({ url, use: 'data', when: 'load' });
-  }
-  if (
-    name === 'addEventListener' &&
-    (object === '' || object === 'window' || object === 'self' || /document$/.test(object)) &&
-    text(first)
-  )
-    facts.listeners.push(text(first)!);
-  if (name === 'play') facts.plays = true;
-  if (name === 'open' && (object === '' || globals.has(object))) {
+  const value = text(first);
+  if (finders[called]) readFinder(finders[called], value, facts);
+  // A method of what has no name is one of an element.
+  if (value) readOfPage(called, isMember ? object || 'element' : '', value, facts);
+  if (writing.has(called) && /document$/.test(object)) readWriting(args, pass);
+  if (called === 'open' && (!isMember || globals.has(object))) {
     facts.opensWindows = true;
     address(first, 'link', 'use');
   }
-  const use = contacting[name];
+  const use = contacting[called];
   if (use) address(first, use, 'load');
-  if (/(?:^|\.)(?:localStorage|sessionStorage)$/.test(object)) facts.storesData = true;
-  if (object && !/^(?:window|document|console|Math|JSON|Object|Array)\b/.test(object))
-    facts.calls.push(`${object}.${name}`);
+  facts.plays ||= called === 'play';
+  facts.storesData ||= /(?:^|\.)(?:localStorage|sessionStorage)$/.test(object);
+  if (isLibrary(object)) facts.calls.push(`${object}.${called}`);
 }
 
-function declare(
-  node: AnyNode,
-  scope: Scope,
-  facts: ScriptFacts,
-  created: Map<string, string>,
-  text: (node: unknown) => string | null,
-): void {
+const isLibrary = (object: string): boolean =>
+  object !== '' && !/^(?:window|document|console|Math|JSON|Object|Array)\b/.test(object);
+
+function readWriting(args: readonly AnyNode[], { facts, text }: Pass): void {
+  facts.writesDocument = true;
+  for (const argument of args) addAddresses(text(argument), facts);
+}
+
+function readFinder(finder: (typeof finders)[string], value: string | null, facts: ScriptFacts): void {
+  if (value === null) return;
+  if (finder === 'selector') readSelector(value, facts);
+  else facts[finder].push(value);
+}
+
+/* Elements that are made, and what is listened to on the page as a whole. */
+function readOfPage(called: string, object: string, value: string, facts: ScriptFacts): void {
+  if (called === 'createElement') facts.creates.push(value.toLowerCase());
+  const isOfPage = ['', 'window', 'self'].includes(object) || /document$/.test(object);
+  if (called === 'addEventListener' && isOfPage) facts.listeners.push(value);
+}
+
+function declare(node: AnyNode, scope: Scope, pass: Pass): void {
   const id = node['id'] as AnyNode;
   if (id.type !== 'Identifier') return;
-  const name = String(id['name']);
+  const given = String(id['name']);
   const init = node['init'] as AnyNode | null;
-  if (scope.depth === 0) facts.globals.push({ name, shared: isGuarded(name, init) });
-  else scope.names.add(name);
-  noteCreated(name, init, created, text);
+  const stands = pathOf(init);
+  if (/^(?:window\.)?document$|^window$/.test(stands)) pass.aliases.set(given, stands);
+  if (scope.depth === 0) pass.facts.globals.push({ name: given, shared: isGuarded(given, init) });
+  else scope.names.add(given);
+  noteCreated(given, init, pass);
 }
 
-function noteCreated(
-  name: string,
-  value: AnyNode | null,
-  created: Map<string, string>,
-  text: (node: unknown) => string | null,
-): void {
-  if (value?.type === 'AssignmentExpression')
-    return noteCreated(name, value['right'] as AnyNode, created, text);
-  if (isNewImage(value)) created.set(name, 'img');
+function noteCreated(given: string, value: AnyNode | null, pass: Pass): void {
+  if (value?.type === 'AssignmentExpression') return noteCreated(given, value['right'] as AnyNode, pass);
+  if (isNewImage(value)) pass.created.set(given, 'img');
   if (value?.type !== 'CallExpression') return;
   const callee = value['callee'] as AnyNode;
   if (callee.type === 'MemberExpression' && memberName(callee) === 'createElement')
-    created.set(name, (text((value['arguments'] as AnyNode[])[0]) ?? '').toLowerCase());
+    pass.created.set(given, (pass.text((value['arguments'] as AnyNode[])[0]) ?? '').toLowerCase());
 }
 
 const isNewImage = (node: AnyNode | null): boolean =>
   node?.type === 'NewExpression' && (node['callee'] as AnyNode)['name'] === 'Image';
 
-const usesOfElement: Record<string, ScriptFacts['addresses'][number]['use']> = {
+const usesOfElement: Record<string, AddressUse> = {
   script: 'script',
   iframe: 'frame',
   img: 'image',
@@ -215,48 +237,60 @@ const usesOfElement: Record<string, ScriptFacts['addresses'][number]['use']> = {
   audio: 'media',
 };
 
-function assign(
-  node: AnyNode,
-  scope: Scope,
-  facts: ScriptFacts,
-  created: Map<string, string>,
-  address: (node: unknown, use: ScriptFacts['addresses'][number]['use'], when: 'load' | 'use') => void,
-  text: (node: unknown) => string | null,
-): void {
+function assign(node: AnyNode, scope: Scope, pass: Pass): void {
   const left = node['left'] as AnyNode;
   const right = node['right'] as AnyNode;
   if (left.type === 'Identifier') {
-    const name = String(left['name']);
-    noteCreated(name, right, created, text);
-    if (!isLocal(name, scope))
-      facts.globals.push({ name, shared: node['operator'] !== '=' || isGuarded(name, right) });
+    const given = String(left['name']);
+    noteCreated(given, right, pass);
+    if (!isLocal(given, scope))
+      pass.facts.globals.push({ name: given, shared: node['operator'] !== '=' || isGuarded(given, right) });
     return;
   }
   if (left.type !== 'MemberExpression') return;
   const property = memberName(left);
-  const object = realPath(left['object'] as AnyNode, scope);
-  if (property === 'src' || property === 'href') {
-    const element = isNewImage(left['object'] as AnyNode)
-      ? 'img'
-      : created.get(pathOf(left['object'] as AnyNode));
-    address(
-      right,
-      (element && usesOfElement[element]) || (property === 'href' ? 'link' : 'script'),
-      property === 'href' && element !== 'link' ? 'use' : 'load',
-    );
-  }
-  if (property === 'innerHTML' || property === 'outerHTML')
-    for (const url of addressesIn(text(right) ?? ''))
-      facts.addresses.push({ url, use: 'data', when: 'load' });
-  if (property === 'cookie' && /document$/.test(object)) facts.storesData = true;
-  if (property && /^on[a-z]+$/.test(property) && (globals.has(object) || object === 'document'))
-    facts.listeners.push(property.slice(2));
-  else if (globals.has(object)) {
-    // `w[n] = w[n] || …` with the name passed in: the name is what the function was given.
-    const name = property ?? nameGiven(left, scope, text);
-    if (name && name !== 'location')
-      facts.globals.push({ name, shared: node['operator'] !== '=' || isGuarded(name, right, scope, text) });
-  }
+  const object = realPath(left['object'] as AnyNode, scope, pass.aliases);
+  if (property) assignMember(property, object, { left, right }, pass);
+  if (property && isHandler(property, object)) pass.facts.listeners.push(property.slice(2));
+  else if (globals.has(object)) assignGlobal(node, property, scope, pass);
+}
+
+const isHandler = (property: string, object: string): boolean =>
+  /^on[a-z]+$/.test(property) && (globals.has(object) || object === 'document');
+
+function assignMember(
+  property: string,
+  object: string,
+  { left, right }: { left: AnyNode; right: AnyNode },
+  pass: Pass,
+): void {
+  if (property === 'src' || property === 'href') assignAddress(property, left, right, pass);
+  if (property === 'innerHTML' || property === 'outerHTML') addAddresses(pass.text(right), pass.facts);
+  if (property === 'cookie' && /document$/.test(object)) pass.facts.storesData = true;
+}
+
+function assignAddress(property: 'src' | 'href', left: AnyNode, right: AnyNode, pass: Pass): void {
+  const owner = left['object'] as AnyNode;
+  const element = isNewImage(owner) ? 'img' : pass.created.get(pathOf(owner));
+  const isLink = property === 'href' && element !== 'link';
+  const usual = property === 'href' ? 'link' : 'script';
+  pass.address(right, (element && usesOfElement[element]) || usual, isLink ? 'use' : 'load');
+}
+
+/* `w[n] = w[n] || …` with the name passed in: the name is what the function was given. */
+function assignGlobal(
+  node: AnyNode,
+  property: string | null,
+  scope: Scope,
+  { facts, text, guards }: Pass,
+): void {
+  const given = property ?? nameGiven(node['left'] as AnyNode, scope, text);
+  if (!given || given === 'location') return;
+  const isShared =
+    node['operator'] !== '=' ||
+    isGuarded(given, node['right'] as AnyNode, scope, text) ||
+    guards.some(({ name, start, end }) => name === given && start <= node.start && node.end <= end);
+  facts.globals.push({ name: given, shared: isShared });
 }
 
 function nameGiven(member: AnyNode, scope: Scope, text: (node: unknown) => string | null): string | null {
@@ -269,18 +303,32 @@ function nameGiven(member: AnyNode, scope: Scope, text: (node: unknown) => strin
   return text(property);
 }
 
-/* A path in which a name that was passed in stands for what was passed: `d` for `document`, `w` for `window`. */
-function realPath(node: AnyNode, scope: Scope): string {
+/* A path in which a name that was passed in stands for what was passed: `d` for `document`, `w` for
+   `window`. */
+function realPath(node: AnyNode, scope: Scope, aliases: ReadonlyMap<string, string>): string {
   const path = pathOf(node);
   const [head = '', ...rest] = path.split('.');
   const given = head ? givenFor(head, scope) : null;
-  const real = given ? pathOf(given) : head;
+  const real = given ? pathOf(given) : (aliases.get(head) ?? head);
   return [real === 'this' && scope.depth <= 1 ? 'window' : real, ...rest]
     .join('.')
     .replace(/^(?:window|self|globalThis)\.(?=.)/, '');
 }
 
-/* `x = x || …`, `x = window.x || …`, `x ??= …`, and `typeof x === 'undefined' ? … : x` get on with what is there. */
+/* `if (!window.x) …` and `if (typeof x === 'undefined') …`. */
+function guardsOf(node: AnyNode): Guard[] {
+  const test = node['test'] as AnyNode;
+  const { start, end } = node['consequent'] as AnyNode;
+  const names: string[] = [];
+  walk(test, ({ type, ...inner }) => {
+    if (type === 'UnaryExpression' && (inner['operator'] === '!' || inner['operator'] === 'typeof'))
+      names.push(pathOf(inner['argument'] as AnyNode).replace(/^(?:window|self|globalThis)\./, ''));
+  });
+  return names.filter((name) => name !== '').map((name) => ({ name, start, end }));
+}
+
+/* `x = x || …`, `x = window.x || …`, `x ??= …`, and `typeof x === 'undefined' ? … :
+   x` get on with what is there. */
 function isGuarded(
   name: string,
   value: AnyNode | null,
@@ -344,7 +392,8 @@ function byTokens(text: string): ScriptFacts {
   try {
     let before = '';
     for (const token of tokenizer(text, { ecmaVersion: 'latest', allowHashBang: true })) {
-      const value = String((token as { value?: unknown }).value ?? '');
+      const { value: given } = token as { value?: unknown };
+      const value = typeof given === 'string' ? given : '';
       if (token.type === tokTypes.string && looksLikeAddress(value))
         facts.addresses.push({ url: value, use: 'data', when: 'load' });
       if (token.type === tokTypes.name && (value === 'write' || value === 'writeln') && before === 'document')
@@ -352,7 +401,8 @@ function byTokens(text: string): ScriptFacts {
       if (token.type === tokTypes.name) before = value;
     }
   } catch {
-    // The rest cannot even be cut into tokens: what stands in it like an address is one as far as anybody can tell.
+    // The rest cannot even be cut into tokens: what stands in it like an address is one as
+    // far as anybody can tell.
     for (const url of addressesIn(text)) facts.addresses.push({ url, use: 'data', when: 'load' });
     if (/\bdocument\s?\.\s?write(?:ln)?\s?\(/.test(text)) facts.writesDocument = true;
   }

@@ -10,8 +10,8 @@ const isNode = (value: unknown): value is AnyNode =>
   typeof value === 'object' && value !== null && typeof (value as AnyNode).type === 'string';
 
 /**
- * Visits every node from the outside in, with the nodes around it. It keeps its own stack, so that no nesting of the
- * script's is too deep for it.
+ * Visits every node from the outside in, with the nodes around it. It keeps its own stack, so that no nesting
+ * of the script's is too deep for it.
  */
 export function walk(root: AnyNode, visit: (node: AnyNode, scope: Scope) => void): void {
   const stack: { node: AnyNode; scope: Scope }[] = [
@@ -49,7 +49,8 @@ const opensScope = (node: AnyNode): boolean =>
   node.type === 'FunctionDeclaration' ||
   node.type === 'ArrowFunctionExpression';
 
-/* Parameters of a function that is called at once stand for what they are given: `(function (w, d) {…})(window, document)`. */
+/* Parameters of a function that is called at once stand for what they are given: `(function (w, d)
+   {…})(window, document)`. */
 function innerScope(node: AnyNode, outer: Scope): Scope {
   const given = (node['calledWith'] as AnyNode[] | undefined) ?? [];
   const params = new Map<string, AnyNode>();

@@ -1,7 +1,7 @@
 import { OrbisError, parsePage, type Page } from '@orbis/contract';
 import type { Deps } from '../../deps.ts';
 import { inTransaction } from '../../database/transaction.ts';
-import { serializePlan } from '../../serializers/compositions.ts';
+import { serializePlan } from '../../serializers/plans.ts';
 import { pageKeyOf, serializePage } from '../../serializers/places.ts';
 import { groupBy } from '../../store/group.ts';
 import { keyset } from '../../store/pages.ts';

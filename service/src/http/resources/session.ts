@@ -1,13 +1,11 @@
-import { OrbisError, type Session } from '@orbis/contract';
+import { OrbisError, type OpenSession, type Session } from '@orbis/contract';
 import type { Deps } from '../../deps.ts';
-import { inTransaction } from '../../database/transaction.ts';
 import { forgetDevices } from '../../store/devices.ts';
 import { keyset } from '../../store/pages.ts';
-import { owner, setPassword, useLink, type Person } from '../../store/people.ts';
+import { owner, useLink, type Person } from '../../store/people.ts';
 import { closeSession, endSession, endSessions, isSession, listSessions } from '../../store/sessions.ts';
-import { revokeTokens } from '../../store/tokens.ts';
 import { browserName } from '../../usecases/browser-name.ts';
-import { hashPassword } from '../../usecases/passwords.ts';
+import { changePassword, setPasswordByLink } from '../../usecases/change-password.ts';
 import { checkPassword, letIn, withLink, type Visitor } from '../../usecases/signing-in.ts';
 import type { Handlers, Named } from '../reply.ts';
 
@@ -49,17 +47,7 @@ export function sessionHandlers(deps: Deps): Handlers<Named<'session' | 'session
     'sessions.list': async ({ actor, visitor, query }) => {
       const rows = await listSessions(db, actor.by, now(), query.limit, query.after);
       const stamped = rows.map((row) => ({ ...row, id: row.createdAt.getTime() }));
-      return {
-        data: keyset(stamped, query.limit, (row) => ({
-          id: row.publicId,
-          current: isSession(row, visitor.session),
-          createdAt: row.createdAt.toISOString(),
-          usedAt: row.usedAt.toISOString(),
-          expiresAt: row.expiresAt.toISOString(),
-          address: row.address,
-          browser: browserName(row.agent),
-        })),
-      };
+      return { data: keyset(stamped, query.limit, (row) => serializeOpen(row, visitor)) };
     },
     'sessions.delete': async ({ actor, params }) => {
       if (!(await endSession(db, actor.by, params.session)))
@@ -72,34 +60,25 @@ export function sessionHandlers(deps: Deps): Handlers<Named<'session' | 'session
       return { data: { sessions, tokens: 0 }, session: null };
     },
     'password.set': async ({ body, visitor }) => {
-      const passwordHash = await hashPassword(body.password);
-      const { personId, ended } = await withLink(db, visitor, now(), () =>
-        inTransaction(db, async (tx) => {
-          const id = await useLink(tx, body.secret, 'password', now());
-          if (id === null) throw new OrbisError('link-used');
-          await setPassword(tx, id, passwordHash, body.name);
-          // Whoever had the old one may have made them.
-          await forgetDevices(tx, id);
-          return {
-            personId: id,
-            ended: { sessions: await endSessions(tx, id, null), tokens: await revokeTokens(tx, id, now()) },
-          };
-        }),
-      );
+      const { personId, ended } = await setPasswordByLink(db, body, visitor, now());
       const reply = await signedIn(personId, { ...visitor, device: null });
       return { ...reply, data: { ...reply.data, ended } };
     },
-    'password.change': async ({ body, visitor }) => {
-      const person = await checkPassword(db, body.current, visitor, now());
-      const passwordHash = await hashPassword(body.password);
-      const ended = await inTransaction(db, async (tx) => {
-        await setPassword(tx, person.id, passwordHash);
-        return {
-          sessions: await endSessions(tx, person.id, visitor.session),
-          tokens: body.endTokens ? await revokeTokens(tx, person.id, now()) : 0,
-        };
-      });
-      return { data: ended };
-    },
+    'password.change': async ({ body, visitor }) => ({
+      data: await changePassword(db, body, visitor, now()),
+    }),
   };
 }
+
+const serializeOpen = (
+  row: Awaited<ReturnType<typeof listSessions>>[number],
+  visitor: Visitor,
+): OpenSession => ({
+  id: row.publicId,
+  current: isSession(row, visitor.session),
+  createdAt: row.createdAt.toISOString(),
+  usedAt: row.usedAt.toISOString(),
+  expiresAt: row.expiresAt.toISOString(),
+  address: row.address,
+  browser: browserName(row.agent),
+});

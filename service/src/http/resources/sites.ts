@@ -10,7 +10,7 @@ import { checkOptions } from '../../usecases/check-options.ts';
 import { siteByKey } from '../../usecases/places.ts';
 import { unlessTaken } from '../../usecases/unless-taken.ts';
 import type { Handlers, Named } from '../reply.ts';
-import { versionTag } from '../version-tag.ts';
+import { versionTag } from '../../serializers/version-tag.ts';
 
 /** Sites: declared, changed, removed. */
 export function siteHandlers(deps: Deps): Handlers<Named<'sites'>> {

@@ -5,7 +5,7 @@ import { changeSpot, deleteSpot, insertSpot, wasPlaced } from '../../store/place
 import { pageByKey, spotByKey } from '../../usecases/places.ts';
 import { unlessTaken } from '../../usecases/unless-taken.ts';
 import type { Handlers, Named } from '../reply.ts';
-import { versionTag } from '../version-tag.ts';
+import { versionTag } from '../../serializers/version-tag.ts';
 
 /** Spots of pages: added, changed, removed. */
 export function spotHandlers(deps: Deps): Handlers<Named<'spots'>> {

@@ -7,7 +7,10 @@ import { revision } from './collection.ts';
 import { created } from './people.ts';
 import { placement } from './placements.ts';
 
-/** What is pasted at one position, without the mark of any placement: two that are the same in all are one row. */
+/**
+ * What is pasted at one position, without the mark of any placement: two that are the
+ * same in all are one row.
+ */
 export const snippet = mysqlTable(
   'snippet',
   {
@@ -58,7 +61,9 @@ export const deliverySnippet = mysqlTable(
   (t) => [primaryKey({ columns: [t.deliveryId, t.at] })],
 );
 
-/** What the frame host serves for a placement whose link was handed out; written whenever its page is planned. */
+/**
+ * What the frame host serves for a placement whose link was handed out; written whenever its page is planned.
+ */
 export const served = mysqlTable('served', {
   placementId: foreignKeyId()
     .primaryKey()

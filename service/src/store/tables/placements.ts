@@ -36,15 +36,24 @@ export const placement = mysqlTable(
     /** What the last sweep of its page made out; that it is out of date is worked out when asked. */
     seen: mysqlEnum(seenStates).notNull().default('planned'),
     seenDelivery: int(),
-    /** Digest of the code that its page was seen with, without its mark; null where it was not, or shows its document. */
+    /**
+     * Digest of the code that its page was seen with, without its mark; null where it was
+     * not, or shows its document.
+     */
     carried: ascii({ length: 64 }),
-    /** Digest of the code that would be handed out now, without its mark; null until its page was first planned. */
+    /**
+     * Digest of the code that would be handed out now, without its mark; null until
+     * its page was first planned.
+     */
     wanted: ascii({ length: 64 }),
     /** What was seen, and whether that is what is wanted. */
     state: mysqlEnum([...seenStates, 'out-of-date'])
       .notNull()
       .default('planned'),
-    /** Whether something changed since its page was planned; a page that could not be planned waits for the next change. */
+    /**
+     * Whether something changed since its page was planned; a page that could not be planned
+     * waits for the next change.
+     */
     stale: mysqlEnum(['no', 'yes', 'failed']).notNull().default('yes'),
     /** Counts those changes: a plan of what was before one of them is not written down. */
     inputs: int().notNull().default(0),

@@ -41,7 +41,10 @@ export const rule = mysqlTable('rule', {
   changedAt: timestamp().notNull(),
 });
 
-/** What every page was last planned with beside what is kept: the sheets that are shipped, and the version of Orbis. One row. */
+/**
+ * What every page was last planned with beside what is kept: the sheets that are shipped, and the
+ * version of Orbis. One row.
+ */
 export const plannedWith = mysqlTable('planned_with', {
   id: tinyint().primaryKey(),
   digest: ascii({ length: 64 }).notNull(),

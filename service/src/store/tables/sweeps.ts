@@ -38,7 +38,10 @@ export const job = mysqlTable(
     attempts: int().notNull().default(0),
     /** When it may be taken again, by the database’s clock; null for at once. */
     runAt: timestamp(),
-    /** Of a sweep: how many pages it has, how many were read and how many could not be, and in which states their placements were. */
+    /**
+     * Of a sweep: how many pages it has, how many were read and how many could not be, and in which states
+     * their placements were.
+     */
     pages: int().notNull().default(0),
     pagesRead: int().notNull().default(0),
     pagesUnreachable: int().notNull().default(0),

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect } from 'chai';
 import { builtInSheets } from '@orbis/sheets';
-import { run } from './support.ts';
+import { run } from '../support.ts';
 
 const written = `# A provider that exists here only.
 id: ownreel

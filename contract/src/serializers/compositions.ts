@@ -1,23 +1,7 @@
-import {
-  snippetText,
-  withMark,
-  type LevelledComposition,
-  type Mark,
-  type Edit as CoreEdit,
-  type PagePlan as CorePagePlan,
-  type Snippet as CoreSnippet,
-} from '@orbis/core';
-import {
-  formatImplied,
-  formatReasons,
-  formatValue,
-  serializeProblem,
-  serializeFinding,
-  type Composition,
-  type Edit,
-  type PagePlan,
-  type Snippet,
-} from '@orbis/contract';
+import type { Edit as CoreEdit, LevelledComposition, Snippet as CoreSnippet } from '@orbis/core';
+import { formatImplied, formatReasons, formatValue } from '../language/index.ts';
+import { serializeProblem } from '../options/problems.ts';
+import type { Composition, Edit, Snippet } from '../resources.ts';
 
 /** An edit with its reasons in plain sentences. */
 export const serializeEdit = (edit: CoreEdit): Edit => ({ ...edit, reason: formatReasons(edit.reasons) });
@@ -66,19 +50,4 @@ export const serializeComposition = (
   })),
   passedOver: passedOver.map(serializeProblem),
   problems: problems.map(serializeProblem),
-});
-
-/** The plan of a page, with the text of every snippet; each of a spot has the mark of its placement. */
-export const serializePlan = (
-  page: string,
-  { snippets, steps, findings }: CorePagePlan,
-  marks: ReadonlyMap<string, Mark>,
-): PagePlan => ({
-  page,
-  snippets: snippets.map(({ digest, placements, ...made }) => {
-    const snippet = made.position === 'spot' ? withMark(made, marks.get(placements[0]!)!) : made;
-    return { ...serializeSnippet(snippet), text: snippetText(snippet), digest, placements };
-  }),
-  steps,
-  findings: findings.map(({ placements, ...finding }) => ({ ...serializeFinding(finding), placements })),
 });

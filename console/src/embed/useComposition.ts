@@ -1,0 +1,44 @@
+import { useQuery, type UseQueryResult } from '@tanstack/react-query';
+import type { Circumstances, LevelledOptions, Options, Sheet } from '@orbis/core';
+import type { Composition, Embed } from '@orbis/contract';
+import { optionsOfRules } from '@orbis/contract/options';
+import { api } from '../api.ts';
+import { compose } from './composer.ts';
+
+/** A composition, with the options that it is of. */
+export type Composed = Composition & { options: Options };
+
+/** Where options are worked on: what is asked at the other levels, and how the code goes out there. */
+export interface WorkedOn {
+  /** From what is asked here to what is asked at every level but that of the rules for all. */
+  asked: (here: Options) => LevelledOptions;
+  circumstances: Circumstances;
+}
+
+/** What options of an embed come to, composed in this browser as soon as its sheet is known. */
+export function useComposition(
+  embed: Embed,
+  options: Options,
+  { asked, circumstances }: WorkedOn,
+  sheets: readonly Sheet[] | undefined,
+): UseQueryResult<Composed> {
+  const rules = useQuery({ queryKey: ['rules'], queryFn: () => api.call('rules.read') });
+  const rule = rules.data && optionsOfRules(rules.data.data);
+  const task = sheets &&
+    rule && {
+      base: embed.base,
+      length: embed.found?.length ?? null,
+      asked: { ...asked(options), rule },
+      circumstances,
+      sheets,
+    };
+  return useQuery({
+    queryKey: ['composition', task],
+    enabled: task !== undefined,
+    queryFn: async ({ signal }) => ({ ...(await compose(task!, signal)), options }),
+    placeholderData: (before) => before,
+    // What the same things come to does not change.
+    staleTime: Infinity,
+    retry: false,
+  });
+}

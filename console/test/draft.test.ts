@@ -1,0 +1,87 @@
+import { expect } from 'chai';
+import type { Page, Request } from 'playwright-core';
+import { startTestOrbis, type TestOrbis } from '../../service/test/support/orbis.ts';
+import { closeBrowser, newWindow } from './support/browser.ts';
+
+const code =
+  '<iframe src="https://play.kinorill.localhost/reel/nB4?knobs=1&amp;from=5" title="Opening talk" width="560" height="315"></iframe>';
+
+describe('a draft at the workbench', function () {
+  this.timeout(60_000);
+  let test: TestOrbis;
+  let page: Page;
+  const asked: string[] = [];
+  const frameAddress = () => page.locator('iframe[title="Preview of the embed"]').getAttribute('src');
+  const shownCode = (text: string) => page.getByText(text).first().waitFor();
+
+  before(async () => {
+    test = await startTestOrbis();
+    await test.client.call('embeds.create', { body: { name: 'Opening talk', text: code } });
+    await test.client.call('sites.create', {
+      body: { key: 'fell', name: 'Fell', address: 'http://fell.localhost' },
+    });
+    await test.client.call('pages.create', { body: { key: 'fell/talks', title: 'Talks' } });
+    await test.client.call('spots.create', { body: { key: 'fell/talks#main' } });
+    ({ page } = await newWindow());
+    page.on('request', (request: Request) =>
+      asked.push(`${request.method()} ${new URL(request.url()).pathname}`),
+    );
+    await page.goto(await test.orbis.link('sign-in'));
+    await page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
+    await page.goto(`${test.url}/collection/opening-talk`);
+    await page.locator('iframe[title="Preview of the embed"]').waitFor();
+  });
+  after(async () => {
+    await closeBrowser();
+    await test.stop();
+  });
+
+  it('is composed in the browser, as the service would compose it, once the typing rests', async () => {
+    asked.length = 0;
+    await page.getByLabel('Start', { exact: true }).pressSequentially('1:52');
+    await shownCode('from=112');
+    await page.getByRole('button', { name: 'Save as revision 2' }).click();
+    await page.getByRole('button', { name: 'Save as revision 3' }).waitFor();
+    const { data } = await test.client.call('compositions.create', {
+      body: { embed: 'opening-talk', options: { start: 112 } },
+    });
+    const texts = await page.locator('pre').allInnerTexts();
+    expect(texts.map((text) => text.trim())).to.include(data.text.trim());
+    expect(asked.filter((line) => line.includes('/compositions'))).to.deep.equal([]);
+  });
+
+  it('keeps its preview while the code that is shown stays the same', async () => {
+    const before = await frameAddress();
+    asked.length = 0;
+    await page.getByRole('textbox', { name: 'Name' }).fill('Opening talk, cut');
+    await page.getByRole('button', { name: 'Save these' }).click();
+    await page.getByRole('heading', { name: 'Opening talk, cut' }).waitFor();
+    expect(asked).to.include('PATCH /api/v1/embeds/opening-talk');
+    expect(asked.filter((line) => line.includes('/previews'))).to.deep.equal([]);
+    expect(await frameAddress()).to.equal(before);
+  });
+
+  it('begins anew where something else is saved, and says what cannot be had', async () => {
+    await page.getByLabel('Start', { exact: true }).fill('2:00');
+    await page.getByLabel('End', { exact: true }).fill('1:00');
+    await page
+      .getByText(/end.*start|start.*end/i)
+      .first()
+      .waitFor();
+    expect(await page.getByRole('button', { name: 'Save as revision 3' }).isEnabled()).to.equal(false);
+    await page.getByRole('button', { name: 'Back to revision 2' }).click();
+    expect(await page.getByLabel('Start', { exact: true }).inputValue()).to.equal('1:52');
+  });
+
+  it('says so where a code takes too long, and composes the next draft with another worker', async () => {
+    const worker = /compose\.worker/;
+    await page.route(worker, (route) =>
+      route.fulfill({ contentType: 'text/javascript', body: 'self.onmessage = () => {};' }),
+    );
+    await page.goto(`${test.url}/collection/opening-talk`);
+    await page.getByText('longer than 5 seconds').waitFor();
+    await page.unroute(worker);
+    await page.getByLabel('Start', { exact: true }).fill('1:53');
+    await shownCode('from=113');
+  });
+});

@@ -1,0 +1,75 @@
+import { expect } from 'chai';
+import type { Page } from 'playwright-core';
+import { consoleScreens } from '@orbis/contract';
+import { startTestOrbis, type TestOrbis } from '../../service/test/support/orbis.ts';
+import { closeBrowser, newWindow } from './support/browser.ts';
+
+const code =
+  '<iframe src="https://play.kinorill.localhost/reel/nB4?knobs=1" title="Opening talk" width="560" height="315"></iframe>';
+
+/* Each screen with the heading that it opens with. */
+const headings: Record<(typeof consoleScreens)[number], string> = {
+  '': 'Collect',
+  '/sign-in': 'Sign in',
+  '/set-password': 'Choose your password',
+  '/harvests': 'Harvest',
+  '/harvests/:harvest': 'Stories',
+  '/imports': 'Take in many',
+  '/collection': 'Collection',
+  '/collection/:embed': 'Opening talk',
+  '/changes': 'Change many at once',
+  '/places': 'Places',
+  '/places/:site': 'Fell',
+  '/register': 'Register',
+  '/register/:placement': 'Opening talk in fell/talks#main',
+  '/sweeps': 'Sweeps',
+  '/providers': 'Providers',
+  '/providers/new': 'Bring a sheet',
+  '/providers/learn': 'Learn a provider',
+  '/providers/:provider': 'Kinorill',
+  '/account': 'Account',
+};
+
+describe('each screen of the console', function () {
+  this.timeout(60_000);
+  let test: TestOrbis;
+  let page: Page;
+  let complaints: string[];
+  const keys: Record<string, string> = { embed: 'opening-talk', site: 'fell', provider: 'kinorill' };
+
+  before(async () => {
+    test = await startTestOrbis();
+    const { client } = test;
+    await client.call('embeds.create', { body: { name: 'Opening talk', text: code } });
+    await client.call('sites.create', {
+      body: { key: 'fell', name: 'Fell', address: 'http://fell.localhost' },
+    });
+    await client.call('pages.create', { body: { key: 'fell/talks', title: 'Talks' } });
+    await client.call('spots.create', { body: { key: 'fell/talks#main' } });
+    const { data: placement } = await client.call('placements.create', {
+      body: { embed: 'opening-talk', place: 'fell/talks#main' },
+    });
+    const { data: harvest } = await client.call('harvests.create', {
+      body: { text: `<!doctype html><title>Stories</title>${code}`, name: 'stories.html' },
+    });
+    Object.assign(keys, { placement: placement.id, harvest: harvest.id });
+    ({ page, complaints } = await newWindow());
+    await page.goto(await test.orbis.link('sign-in'));
+    await page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
+  });
+  after(async () => {
+    await closeBrowser();
+    await test.stop();
+  });
+
+  for (const screen of consoleScreens) {
+    const heading = headings[screen];
+    it(`${screen || '/'} opens by its address with “${heading}”, and nothing to complain of`, async () => {
+      complaints.length = 0;
+      await page.goto(test.url + screen.replace(/:(\w+)/, (_, name: string) => keys[name]!));
+      await page.getByRole('heading', { name: heading, level: 1 }).waitFor();
+      expect(complaints).to.deep.equal([]);
+      expect(await page.title()).to.include('Orbis');
+    });
+  }
+});

@@ -1,0 +1,37 @@
+import type { Sweep, SweepPage } from '@orbis/contract';
+import type { JobRow } from '../store/jobs.ts';
+import type { listSweepPages, sightingsOf } from '../store/sweeps.ts';
+import { serializeFindings } from './findings.ts';
+import { pageUrl } from './places.ts';
+
+type PageRow = Awaited<ReturnType<typeof listSweepPages>>[number];
+type SightingRow = Awaited<ReturnType<typeof sightingsOf>>[number];
+
+export const serializeSweep = (job: JobRow): Sweep => ({
+  id: job.publicId,
+  state: job.state,
+  scope: job.scope,
+  pages: job.pages,
+  read: job.pagesRead,
+  unreachable: job.pagesUnreachable,
+  counts: job.counts ?? {},
+  createdAt: job.createdAt.toISOString(),
+  startedAt: job.startedAt?.toISOString() ?? null,
+  endedAt: job.endedAt?.toISOString() ?? null,
+});
+
+/** One page of a sweep, with what was seen on it. */
+export const serializeSweepPage = (row: PageRow, seen: readonly SightingRow[]): SweepPage => ({
+  page: `${row.site.key}/${row.page.path}`,
+  url: pageUrl(row.site, row.page),
+  state: row.sweepPage.state,
+  status: row.sweepPage.status,
+  why: row.sweepPage.why,
+  readAt: row.sweepPage.readAt?.toISOString() ?? null,
+  seen: seen.map(({ sighting, placement, embed }) => ({
+    placement,
+    embed,
+    state: sighting.state,
+    findings: serializeFindings(sighting.findings),
+  })),
+});

@@ -1,0 +1,106 @@
+import type { OembedRoom, Options } from '@orbis/core';
+import { OrbisError, refuseProblems } from '@orbis/contract';
+import type { Database } from '../database/connect.ts';
+import { inTransaction } from '../database/transaction.ts';
+import { changeEmbed, insertEmbed, setTags, tagsOf, type Actor } from '../store/embeds.ts';
+import { markEmbeds } from '../store/stale.ts';
+import { compositionOf, newRevision, openSource } from './codes.ts';
+import { ingest, nameFor, sourceOfCode, type IngestTools } from './collect.ts';
+import { embedByKey, embedTag } from './embeds.ts';
+import { linkResolver, type ResolverTools } from './link-resolver.ts';
+import type { MatchState } from './match-state.ts';
+import type { RenderContext } from './render-context.ts';
+
+/** A code or a link as it is collected. */
+export interface ToCollect {
+  text: string;
+  /** Without one, what the code or its provider calls it. */
+  name?: string | undefined;
+  notes: string;
+  tags: readonly string[];
+  options: Options;
+  mend: boolean | readonly string[];
+  /** Whether the provider may be asked about a link. */
+  ask: boolean;
+}
+
+/**
+ * Takes a code or a link into the collection.
+ * @returns its key.
+ * @throws OrbisError of the code, of asking about a link, or of the options that it cannot have.
+ */
+export async function collect(
+  { text, name, notes, tags, options: wanted, mend, ask }: ToCollect,
+  tools: IngestTools & ResolverTools,
+  actor: Actor,
+): Promise<string> {
+  const { db } = tools.connection;
+  const follow = linkResolver(tools, actor.now, roomIn(wanted));
+  const taken = await ingest(db, text, tools, { mend, ...(ask ? { follow } : {}) });
+  const options: Options = { ...taken.asked, ...wanted };
+  const source = { base: taken.code.text, found: taken.found, asked: { embed: options } };
+  refuseProblems((await compositionOf(source, tools.renderContext())).composition.problems);
+  const values = {
+    name: name ?? nameFor(taken),
+    notes,
+    tags,
+    ...sourceOfCode(taken),
+    revision: newRevision(taken.code.sheet, options, 'collected'),
+  };
+  return inTransaction(db, (tx) => insertEmbed(tx, values, actor), { duplicates: true });
+}
+
+/** What can change of an embed without another code coming of it. */
+export interface DetailsChange {
+  name?: string | undefined;
+  notes?: string | undefined;
+  tags?: readonly string[] | undefined;
+  retired?: boolean | undefined;
+}
+
+/** Renames, tags, notes, retires an embed, or brings it back. */
+export const changeDetails = (
+  db: Database,
+  key: string,
+  { tags, retired, ...values }: DetailsChange,
+  matchState: MatchState,
+  { now }: Actor,
+): Promise<void> =>
+  inTransaction(db, async (tx) => {
+    const { embed } = await embedByKey(tx, key);
+    matchState(embedTag(embed), 'embed');
+    const retiredAt = retired === undefined ? {} : { retiredAt: retired ? (embed.retiredAt ?? now) : null };
+    if (!(await changeEmbed(tx, embed, { ...values, ...retiredAt }, now)))
+      throw new OrbisError('if-match-stale', { what: 'embed' });
+    if (tags) await setTags(tx, embed.id, tags);
+    // Of what is retired nothing is served, and so nothing was planned for it.
+    if (retired === false) await markEmbeds(tx, [embed.id]);
+  });
+
+/** Copies an embed as it is now, under another name. @returns the copy’s key. */
+export async function duplicate(
+  db: Database,
+  key: string,
+  name: string,
+  renderContext: RenderContext,
+  actor: Actor,
+): Promise<string> {
+  const { embed, source, revision } = await embedByKey(db, key);
+  const code = await openSource(source, renderContext);
+  const values = {
+    name,
+    notes: embed.notes,
+    tags: (await tagsOf(db, [embed.id])).get(embed.id) ?? [],
+    ...sourceOfCode({ pasted: source.pasted, found: source.found, code }),
+    revision: newRevision(code.sheet, revision.options, `copy of ${embed.key}`),
+  };
+  return inTransaction(db, (tx) => insertEmbed(tx, values, actor), { duplicates: true });
+}
+
+/* How large the options let it be: its provider is asked for no more. */
+function roomIn(options: Options): OembedRoom {
+  const number = (...names: string[]): number | undefined =>
+    names.map((name) => options[name]).find((value) => typeof value === 'number');
+  const [maxWidth, maxHeight] = [number('max-width', 'width'), number('height')];
+  return { ...(maxWidth !== undefined && { maxWidth }), ...(maxHeight !== undefined && { maxHeight }) };
+}

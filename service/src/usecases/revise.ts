@@ -1,0 +1,139 @@
+import { withoutOptions, type OptionProblem, type Options } from '@orbis/core';
+import { formatProblem, OrbisError, refuseProblems } from '@orbis/contract';
+import type { Database, Handle } from '../database/connect.ts';
+import { inTransaction } from '../database/transaction.ts';
+import {
+  addRevision,
+  addSource,
+  findRevision,
+  restoreRevision,
+  sourceOf,
+  type Actor,
+  type EmbedRow,
+  type RevisionRow,
+  type StoredEmbed,
+} from '../store/embeds.ts';
+import { compositionOf, newRevision, openSource, sameOptions } from './codes.ts';
+import { ingest, sourceOfCode, type IngestTools } from './collect.ts';
+import { embedByKey, embedTag } from './embeds.ts';
+import type { MatchState } from './match-state.ts';
+import type { RenderContext } from './render-context.ts';
+
+/** Which embed is changed, and the state in which whoever changes it saw it. */
+export interface Revised {
+  embed: string;
+  matchState: MatchState;
+}
+
+/* Changes one embed, in the state in which whoever changes it saw it. */
+const revising = (
+  db: Database,
+  { embed: key, matchState }: Revised,
+  revise: (tx: Handle, stored: StoredEmbed) => Promise<boolean>,
+): Promise<boolean> =>
+  inTransaction(db, async (tx) => {
+    const stored = await embedByKey(tx, key);
+    matchState(embedTag(stored.embed), 'embed');
+    return revise(tx, stored);
+  });
+
+/** Saves options as a new revision; false where they are those that it has. */
+export const saveOptions = (
+  db: Database,
+  revised: Revised,
+  options: Options,
+  renderContext: RenderContext,
+  actor: Actor,
+): Promise<boolean> =>
+  revising(db, revised, async (tx, stored) => {
+    const { base, found } = stored.source;
+    const { code, composition } = await compositionOf(
+      { base, found, asked: { embed: options } },
+      renderContext,
+    );
+    refuseProblems(composition.problems);
+    const revision = newRevision(code.sheet, options, 'saved');
+    if (sameOptions(revision.options, stored.revision.options)) return false;
+    return written(await addRevision(tx, stored, revision, actor));
+  });
+
+/** A newer code of the provider, as it was pasted. */
+export interface NewerCode {
+  text: string;
+  mend?: boolean | readonly string[] | undefined;
+  /** Leaves out what the newer code cannot have, instead of refusing it. */
+  dropUnfit: boolean;
+}
+
+/** Takes a newer code of the provider, with the options asked so far; false where it is the same code. */
+export const renew = (
+  db: Database,
+  revised: Revised,
+  { text, mend, dropUnfit }: NewerCode,
+  tools: IngestTools,
+  actor: Actor,
+): Promise<boolean> =>
+  revising(db, revised, async (tx, stored) => {
+    const taken = await ingest(tx, text, tools, { mend });
+    const { code } = taken;
+    if (code.text === stored.source.base) return false;
+    const { options: now } = stored.revision;
+    const tried = await compositionOf({ base: code.text, asked: { embed: now } }, tools.renderContext());
+    const options = fittingOptions(now, tried.composition.problems, dropUnfit);
+    const revision = newRevision(code.sheet, options, 'newer code of the provider');
+    return written(await addSource(tx, stored, sourceOfCode(taken), revision, actor));
+  });
+
+/** Brings an earlier revision back as a new one; false where it is as it was then. */
+export const restore = (
+  db: Database,
+  revised: Revised,
+  number: number,
+  renderContext: RenderContext,
+  actor: Actor,
+): Promise<boolean> =>
+  revising(db, revised, async (tx, stored) => {
+    const earlier = await revisionOf(tx, stored.embed, number);
+    const { sourceId, options } = stored.revision;
+    if (earlier.sourceId === sourceId && sameOptions(earlier.options, options)) return false;
+    const from = await sourceOf(tx, earlier);
+    const code = await openSource({ base: from.base }, renderContext);
+    const summary = sourceOfCode({ pasted: from.pasted, found: from.found, code });
+    return written(await restoreRevision(tx, stored, earlier, from, summary, actor));
+  });
+
+/** A revision of an embed by its number. @throws OrbisError `not-found` */
+export async function revisionOf(
+  db: Handle,
+  embed: Pick<EmbedRow, 'id' | 'key' | 'revision'>,
+  number: number,
+): Promise<RevisionRow> {
+  const row = await findRevision(db, embed.id, number);
+  if (!row)
+    throw new OrbisError('not-found', {
+      what: 'revision',
+      key: `${number}`,
+      remedy: `“${embed.key}” has revisions 1 to ${embed.revision}.`,
+    });
+  return row;
+}
+
+/* The row is changed only where its state is still the one that was read. */
+function written(isWritten: boolean): true {
+  if (!isWritten) throw new OrbisError('if-match-stale', { what: 'embed' });
+  return true;
+}
+
+/* The options that a newer code can fulfil. @throws OrbisError `options-unfit` where some cannot
+   and are not to be dropped. */
+function fittingOptions(options: Options, problems: readonly OptionProblem[], drop: boolean): Options {
+  const unfit = [...new Set(problems.map(({ option }) => option))];
+  if (unfit.length > 0 && !drop) {
+    throw new OrbisError(
+      'options-unfit',
+      { options: unfit.join(', ') },
+      problems.map((problem) => ({ pointer: `/${problem.option}`, detail: formatProblem(problem) })),
+    );
+  }
+  return withoutOptions(options, unfit);
+}

@@ -1,0 +1,79 @@
+import { classFor, documentText, previewDocument, sandboxTokensOf, type Options } from '@orbis/core';
+import { OrbisError, refuseProblems } from '@orbis/contract';
+import type { Deps } from '../deps.ts';
+import { relayPath } from '../origins.ts';
+import { newPublicId } from '../store/ids.ts';
+import { insertPreview } from '../store/previews.ts';
+import { askedAt } from './asked.ts';
+import { compositionOf, type CodeSource } from './codes.ts';
+import { ingest } from './collect.ts';
+import { embedByKey } from './embeds.ts';
+import { placementById } from './placements.ts';
+
+/** Options that are tried out on an embed, on one of its placements, or on a code that nobody has kept. */
+export interface Trial {
+  embed?: string | undefined;
+  placement?: string | undefined;
+  text?: string | undefined;
+  options: Options;
+}
+
+type TrialTools = Pick<Deps, 'connection' | 'renderContext' | 'reader' | 'origins'>;
+type Tried = Awaited<ReturnType<typeof compositionOf>>;
+
+/** Composes a trial as it would come out where it stands; keeps nothing. */
+export async function tryOut(trial: Trial, tools: TrialTools): Promise<{ base: string; tried: Tried }> {
+  const { placement } = trial;
+  const { db } = tools.connection;
+  const source = await sourceOf(trial, tools);
+  const hasHead = placement !== undefined && (await placementById(db, placement)).site.head;
+  const circumstances = hasHead ? { apart: classFor(placement) } : {};
+  return { base: source.base, tried: await compositionOf(source, tools.renderContext(), circumstances) };
+}
+
+/** A preview that can be framed by the console, and until when. */
+export interface Preview {
+  url: string;
+  expiresAt: Date;
+  sandboxTokens: ReturnType<typeof sandboxTokensOf>;
+}
+
+/**
+ * Keeps a trial for a while as a document on a host of its own.
+ * @throws OrbisError of the options that it cannot have.
+ */
+export async function preview(trial: Trial, tools: TrialTools, by: number, now: Date): Promise<Preview> {
+  const source = await sourceOf(trial, tools);
+  const tried = await compositionOf(source, tools.renderContext(), { apart: classFor('preview') });
+  refuseProblems(tried.composition.problems);
+  const origins = tools.origins();
+  const name = newPublicId() + newPublicId();
+  const url = origins.previewUrl(name);
+  const { reading, sheet } = tried.code;
+  const document = previewDocument(documentText(tried.composition.snippets), reading, sheet, {
+    title: trial.embed ?? 'Preview',
+    ancestors: [origins.console],
+    ownHost: origins.ownHosts,
+    language: 'en',
+    relay: { src: new URL(relayPath, url).href, to: origins.console },
+  });
+  const expiresAt = await insertPreview(tools.connection.db, name, document, { by, now });
+  return { url, expiresAt, sandboxTokens: sandboxTokensOf(reading) };
+}
+
+/* The code, and what is asked of it: of an embed itself, or of a placement beside what its embed asks. */
+async function sourceOf({ embed, text, placement, options }: Trial, tools: TrialTools): Promise<CodeSource> {
+  const { db } = tools.connection;
+  if (placement !== undefined) {
+    const row = await placementById(db, placement);
+    const { base, found } = row.source;
+    return { base, found, asked: { ...askedAt(row), placement: options } };
+  }
+  const asked = { embed: options };
+  if (embed !== undefined) {
+    const { base, found } = (await embedByKey(db, embed)).source;
+    return { base, found, asked };
+  }
+  if (text === undefined) throw new OrbisError('bad-request', { problem: 'Name an embed, or give a text.' });
+  return { base: (await ingest(db, text, tools)).code.text, asked };
+}
