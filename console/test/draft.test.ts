@@ -50,6 +50,28 @@ describe('a draft at the workbench', function () {
     expect(asked.filter((line) => line.includes('/compositions'))).to.deep.equal([]);
   });
 
+  it('stands once the provider’s sheet is known: nothing is said of settings, or moves, before', async () => {
+    let known = () => {};
+    const sheet = new Promise<void>((done) => (known = done));
+    await page.route('**/api/v1/providers/kinorill', async (route) => {
+      await sheet;
+      await route.continue();
+    });
+    await page.goto(`${test.url}/collection/opening-talk`);
+    await page
+      .getByRole('heading', { name: 'Opening talk', level: 1 })
+      .or(page.getByLabel('Loading'))
+      .first()
+      .waitFor();
+    expect(await page.getByText('no sheet for this provider').count()).to.equal(0);
+    expect(await page.getByLabel('Place it in').count()).to.equal(0);
+    known();
+    await page.getByLabel('Start', { exact: true }).waitFor();
+    await page.getByLabel('Place it in').waitFor();
+    await page.unroute('**/api/v1/providers/kinorill');
+    await page.locator('iframe[title="Preview of the embed"]').waitFor();
+  });
+
   it('keeps its preview while the code that is shown stays the same', async () => {
     const before = await frameAddress();
     asked.length = 0;

@@ -68,6 +68,7 @@ describe('an owner who finds the way in the console', function () {
     await page.goto(`${test.url}/collection/talk`);
     await page.getByLabel('Place it in').fill('many/p11');
     await page.getByRole('option', { name: 'many/p119#main' }).click();
+    expect(await page.getByLabel('Place it in').inputValue()).to.equal('many/p119#main');
     await page.getByRole('button', { name: 'Place', exact: true }).click();
     await page.getByRole('article', { name: 'Talk in many/p119#main' }).waitFor();
     expect(

@@ -16,6 +16,7 @@ import { ScreenHead } from '../components/ScreenHead.tsx';
 import { Waiting } from '../components/Waiting.tsx';
 import { Details } from './Details.tsx';
 import { NewerCode } from './NewerCode.tsx';
+import { useSheetOf } from './sheet-of.ts';
 import { Workbench } from './Workbench.tsx';
 
 /** One embed: what it is, how it looks, what is changed in it, where it is. */
@@ -28,8 +29,9 @@ export default function EmbedScreen() {
       return { embed: data, etag: etag ?? '' };
     },
   });
+  const sheet = useSheetOf(embed.data?.embed);
   if (embed.error) return <ProblemNote error={embed.error} />;
-  if (!embed.data) return <Waiting />;
+  if (!embed.data || sheet === undefined) return <Waiting />;
   const { embed: now, etag } = embed.data;
   return (
     <>
@@ -42,7 +44,7 @@ export default function EmbedScreen() {
           ...(now.tags.length > 0 ? [now.tags.join(', ')] : []),
         ].join(' · ')}
       />
-      <Workbench key={now.key} embed={now} etag={etag} />
+      <Workbench key={now.key} embed={now} etag={etag} sheet={sheet} />
       <Box
         sx={{
           display: 'grid',

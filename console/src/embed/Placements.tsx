@@ -9,6 +9,7 @@ import type { Embed } from '@orbis/contract';
 import { api, refresh, useList } from '../api.ts';
 import { useAnnounce } from '../components/Announcer.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
+import { Waiting } from '../components/Waiting.tsx';
 import { PlacePicker } from './PlacePicker.tsx';
 import { PlacementRow } from '../register/PlacementRow.tsx';
 
@@ -29,6 +30,7 @@ export function Placements({ embed }: { embed: Embed }) {
       announce(`Placed in ${placement.place}. Copy its code, and paste it there.`);
     },
   });
+  if (placements.isPending || anywhere.isPending) return <Waiting />;
   return (
     <Stack spacing={2}>
       {placements.items.length === 0 && (

@@ -3,6 +3,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import { useMutation } from '@tanstack/react-query';
+import type { Sheet } from '@orbis/core';
 import type { Embed } from '@orbis/contract';
 import { plural } from '@orbis/contract/language';
 import { api, refresh } from '../api.ts';
@@ -27,9 +28,9 @@ const ofEmbed: WorkedOn = { asked: (here) => ({ embed: here }), circumstances: {
  * Where an embed is worked on: every change shows at once in the preview, in the code
  * and in the list of edits.
  */
-export function Workbench({ embed, etag }: { embed: Embed; etag: string }) {
+export function Workbench({ embed, etag, sheet }: { embed: Embed; etag: string; sheet: Sheet | null }) {
   const announce = useAnnounce();
-  const work = useComposedDraft(embed, embed.current.options, ofEmbed);
+  const work = useComposedDraft(embed, embed.current.options, ofEmbed, sheet);
   const { draft, changed, composition } = work;
   const save = useMutation({
     mutationFn: async () =>
@@ -82,7 +83,7 @@ export function Workbench({ embed, etag }: { embed: Embed; etag: string }) {
             implied={composition.data?.implied ?? []}
             uncarried={composition.data?.uncarried ?? []}
             inherited={inheritedFrom([['code', embed.inCode]])}
-            sheet={work.sheet}
+            sheet={sheet}
             reading={embed.reading}
             player={work.player}
             onChange={work.set}

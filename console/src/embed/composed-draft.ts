@@ -2,7 +2,6 @@ import type { UseQueryResult } from '@tanstack/react-query';
 import { useRef, useState, type Dispatch, type RefObject, type SetStateAction } from 'react';
 import { handName, type Options, type Sheet } from '@orbis/core';
 import type { Composition, Embed } from '@orbis/contract';
-import { useList } from '../api.ts';
 import { useDebounced } from '../components/useDebounced.ts';
 import { draftOf, optionsOf, type Draft } from './draft.ts';
 import { usePlayerTime, type PlayerTime } from './player-time.ts';
@@ -23,7 +22,6 @@ export interface ComposedDraft {
   shown: { options: Options; text: string } | null;
   /** The options that the draft as it stands comes to. */
   options: () => Options;
-  sheet: Sheet | null;
   frame: RefObject<HTMLIFrameElement | null>;
   player: PlayerTime;
   /** Sets one option as it was typed; null takes it out. */
@@ -37,19 +35,26 @@ export interface ComposedDraft {
 /* So long, in ms, the typing rests before a draft is composed. */
 const quiet = 300;
 
-/** Works on the options of an embed, or of one of its placements: each draft is composed in this browser. */
-export function useComposedDraft(embed: Embed, options: Options, place: WorkedOn): ComposedDraft {
+/**
+ * Works on the options of an embed, or of one of its placements: each draft is composed in this browser.
+ *
+ * @param sheet - that of the embed, by which its options are read; null where there is none.
+ */
+export function useComposedDraft(
+  embed: Embed,
+  options: Options,
+  place: WorkedOn,
+  sheet: Sheet | null,
+): ComposedDraft {
   const saved = draftOf(options);
   const [draft, setDraft] = useDraftOf(saved);
-  const sheets = useList('providers.list', {});
-  const sheet = sheets.items.find(({ id }) => id === embed.reading.sheet?.id)?.sheet ?? null;
   const known = { sheets: sheet ? [sheet] : [], saved: options };
   const still = useDebounced(draft, quiet);
   const settled = still === draft;
   const { options: wanted, wrong } = optionsOf(still, known);
   const frame = useRef<HTMLIFrameElement>(null);
   const player = usePlayerTime(frame);
-  const composition = useComposition(embed, wanted, place, sheets.data && known.sheets);
+  const composition = useComposition(embed, wanted, place, known.sheets);
   const problems = composition.data?.problems ?? [];
   return {
     draft,
@@ -65,7 +70,6 @@ export function useComposedDraft(embed: Embed, options: Options, place: WorkedOn
     problems,
     options: () => optionsOf(draft, known).options,
     shown: composition.data && problems.length === 0 ? composition.data : null,
-    sheet,
     frame,
     player,
     set: (name, value) =>

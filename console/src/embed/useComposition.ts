@@ -15,23 +15,22 @@ export interface WorkedOn {
   circumstances: Circumstances;
 }
 
-/** What options of an embed come to, composed in this browser as soon as its sheet is known. */
+/** What options of an embed come to, composed in this browser as soon as the rules for all are known. */
 export function useComposition(
   embed: Embed,
   options: Options,
   { asked, circumstances }: WorkedOn,
-  sheets: readonly Sheet[] | undefined,
+  sheets: readonly Sheet[],
 ): UseQueryResult<Composed> {
   const rules = useQuery({ queryKey: ['rules'], queryFn: () => api.call('rules.read') });
   const rule = rules.data && optionsOfRules(rules.data.data);
-  const task = sheets &&
-    rule && {
-      base: embed.base,
-      length: embed.found?.length ?? null,
-      asked: { ...asked(options), rule },
-      circumstances,
-      sheets,
-    };
+  const task = rule && {
+    base: embed.base,
+    length: embed.found?.length ?? null,
+    asked: { ...asked(options), rule },
+    circumstances,
+    sheets,
+  };
   return useQuery({
     queryKey: ['composition', task],
     enabled: task !== undefined,

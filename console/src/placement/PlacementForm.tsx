@@ -2,13 +2,14 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import { useMutation } from '@tanstack/react-query';
-import { classFor, defaultsFor, withBareNames } from '@orbis/core';
+import { classFor, defaultsFor, withBareNames, type Sheet } from '@orbis/core';
 import type { Embed, Placement, Site } from '@orbis/contract';
 import { api, refresh } from '../api.ts';
 import { Changes } from '../embed/Changes.tsx';
 import { useComposedDraft } from '../embed/composed-draft.ts';
 import { inheritedFrom } from '../embed/inherited.ts';
 import { OptionForm } from '../embed/OptionForm.tsx';
+import type { WorkedOn } from '../embed/useComposition.ts';
 import { Preview } from '../embed/Preview.tsx';
 import { useAnnounce } from '../components/Announcer.tsx';
 import { Card } from '../components/Card.tsx';
@@ -19,16 +20,19 @@ interface Props {
   etag: string;
   embed: Embed;
   site: Site;
+  /** That of the embed, where there is one. */
+  sheet: Sheet | null;
 }
 
 /** The options of one place, beside how the embed looks with them there. */
-export function PlacementForm({ placement, etag, embed, site }: Props) {
+export function PlacementForm({ placement, etag, embed, site, sheet }: Props) {
   const announce = useAnnounce();
   const levels = { embed: embed.current.options, site: defaultsFor(site.defaults, embed.kind) };
-  const work = useComposedDraft(embed, placement.options, {
+  const place: WorkedOn = {
     asked: (here) => ({ ...levels, placement: here }),
     circumstances: site.head ? { apart: classFor(placement.id) } : {},
-  });
+  };
+  const work = useComposedDraft(embed, placement.options, place, sheet);
   const { draft, composition } = work;
   const save = useMutation({
     mutationFn: async () =>
@@ -71,10 +75,10 @@ export function PlacementForm({ placement, etag, embed, site }: Props) {
           uncarried={composition.data?.uncarried ?? []}
           inherited={inheritedFrom([
             ['code', embed.inCode],
-            ['site', withBareNames(levels.site, work.sheet)],
+            ['site', withBareNames(levels.site, sheet)],
             ['embed', levels.embed],
           ])}
-          sheet={work.sheet}
+          sheet={sheet}
           reading={embed.reading}
           player={work.player}
           onChange={work.set}

@@ -7,6 +7,7 @@ import { api } from '../api.ts';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 import { ScreenHead } from '../components/ScreenHead.tsx';
 import { Waiting } from '../components/Waiting.tsx';
+import { useSheetOf } from '../embed/sheet-of.ts';
 import { PlacementForm } from './PlacementForm.tsx';
 
 /** What is asked of an embed at one place only. */
@@ -23,8 +24,9 @@ export default function PlacementScreen() {
       return { placement, etag: etag ?? '', embed: embed.data, site: site.data };
     },
   });
+  const sheet = useSheetOf(found.data?.embed);
   if (found.error) return <ProblemNote error={found.error} />;
-  if (!found.data) return <Waiting />;
+  if (!found.data || sheet === undefined) return <Waiting />;
   const { placement, etag, embed, site } = found.data;
   return (
     <>
@@ -48,6 +50,7 @@ export default function PlacementScreen() {
         etag={etag}
         embed={embed}
         site={site}
+        sheet={sheet}
       />
     </>
   );
