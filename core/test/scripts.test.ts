@@ -321,7 +321,7 @@ describe('the kind of a code', () => {
       context,
     );
     expect(formatKindReasons(reading.kindReasons)).to.equal(
-      'It asks to play by itself or picture in picture and its address has a word of videos.',
+      'Its address says “video” (as videos do) and it asks to play by itself or picture in picture.',
     );
     expect(reading.evidence).to.deep.include({
       kind: 'video',

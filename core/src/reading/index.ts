@@ -4,7 +4,6 @@
 export * from './reading.ts';
 export { limits, loneSurrogate } from './limits.ts';
 export { hostOf } from './addresses.ts';
-export { vocabulary as kindVocabulary } from './kind/index.ts';
 export { directOf } from './direct.ts';
 export { linkIn, linksIn } from './input.ts';
 export { mend, type Mended } from './mend.ts';

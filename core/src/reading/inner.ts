@@ -1,4 +1,4 @@
-import type { Markup, MarkupElement } from '../text/index.ts';
+import { attribute, type Markup, type MarkupElement } from '../text/index.ts';
 import { innerTexts } from './addresses.ts';
 import { isDataScript } from './roles.ts';
 import { addressesIn, noScriptFacts, readScript, type ScriptFacts } from './scripts/index.ts';
@@ -23,6 +23,9 @@ const isActive = (element: MarkupElement): boolean => {
   return false;
 };
 
+const isModule = (script: MarkupElement): boolean =>
+  attribute(script, 'type')?.trim().toLowerCase() === 'module';
+
 /** Reads every inline script and style element of a code, and the scripts in `on…` attributes. */
 export function readInner(markup: Markup): Inner {
   if (!markup.elements.some(isActive)) return noInner;
@@ -37,7 +40,7 @@ export function readInner(markup: Markup): Inner {
       });
       continue;
     }
-    const facts = readScript(text);
+    const facts = readScript(text, isModule(element));
     byElement.set(element, facts);
     if (!facts.whole) notWhole.push(element);
   }

@@ -1,31 +1,8 @@
 import { attribute, type MarkupElement } from '../text/index.ts';
 import { innerTexts } from '../reading/addresses.ts';
+import type { ReadAddress } from '../reading/reading.ts';
+import { placeholderIn } from './placeholder.ts';
 import type { CodeRule, Found } from './rule.ts';
-
-const things =
-  'id|video|account|user(?:name)?|site|domain|subdomain|form|shop|page|name|key|token|email|address|url|channel|handle|app';
-
-/* How samples mark where an id or a name belongs. A real id of capitals has no word of these. */
-const inCapitals =
-  /(?:^|[^A-Za-z])(?:YOUR|MY|INSERT|ENTER|REPLACE|PASTE|EXAMPLE|SAMPLE|PLACEHOLDER|CHANGE)(?:[_ -][A-Z]{2,}|(?:ID|NAME|USERNAME|KEY|CODE|URL|SITE|DOMAIN|ACCOUNT|VIDEO|CHANNEL|FORM|SHOP|PAGE|TOKEN|EMAIL)(?![A-Za-z]))|(?:^|[/=_-])(?:[A-Z]{3,}_(?:ID|KEY|URL|NAME|TOKEN|CODE)|(?:VIDEO|ACCOUNT|USER|FORM|SITE|SHOP|CHANNEL|PAGE|API|EMBED|WIDGET|PLAYLIST|TRACK|CLIENT)[_-]?(?:ID|KEY|URL|NAME|TOKEN|CODE))(?=$|[/?&#"'._-])|(?:^|[/=@])USERNAME(?=$|[/?&#])|\b[A-Z]{2,}(?: [A-Z]{2,}){0,4} HERE\b|(?:^|[/=])X{1,3}-X{4,}|%%[A-Z][A-Z_]{1,30}%%/;
-const inBrackets =
-  /\{\{[^{}]{0,60}\}\}|(?:^|[/=])\{[A-Za-z][\w -]{1,40}\}(?=$|[/?&#])|(?:^|[/=])\[[A-Za-z][A-Za-z _-]{1,40}\]|(?:^|[/=])(?:<|&lt;|%3C)[A-Za-z][A-Za-z _-]{1,40}(?:>|&gt;|%3E)/;
-/* In small letters only as a whole value or step: “find-your-channel” is a name like any other. */
-const inWords = new RegExp(
-  `(?:^|[/=@])your[ _-](?:own[ _-])?(?:${things})(?:[ _-](?:id|name|key|here))?(?=$|[/?&#.])|(?:^|[/=])x{3,}(?=$|[/?&#])|=(?:\\.{3}|…)(?=$|&)|\\b(?:paste|insert)\\b[^"'<>]{1,40}\\bhere\\b`,
-);
-
-const placeholders = [inCapitals, inBrackets, inWords];
-/* What all of them have something of: most values have nothing, and are not looked at further. */
-const hint = /[A-Z]{2}|[{[<%]|your|xxx|\.{3}|…|here/;
-const sampleIn = (text: string): RegExpExecArray | null => {
-  if (!hint.test(text)) return null;
-  for (const placeholder of placeholders) {
-    const found = placeholder.exec(text);
-    if (found) return found;
-  }
-  return null;
-};
 
 /* Attributes whose words are for people, or for style rules. */
 const words = new Set(
@@ -33,57 +10,87 @@ const words = new Set(
     ' ',
   ),
 );
-/* What stands in a field before somebody types is for people too. */
+/* What stands in a field before somebody types is for people too, and a field is called as its form likes. */
 const isForPeople = (element: MarkupElement, name: string): boolean =>
   words.has(name) ||
   name.startsWith('on') ||
   (name === 'value' && attribute(element, 'type')?.toLowerCase() !== 'hidden') ||
-  (name === 'id' && !inCapitals.test(attribute(element, 'id') ?? ''));
+  (name === 'name' && fields.has(element.name));
+const fields = new Set(['input', 'select', 'textarea', 'button', 'form']);
+const addressed = new Set(['src', 'href', 'action', 'data', 'data-src', 'data-href', 'data-url', 'cite']);
 const longest = 4000;
-const said = (found: RegExpExecArray): string => found[0].replace(/^[/=@]/, '').trim();
 
 export const rule: CodeRule = {
   id: 'sample-value',
   level: 'error',
-  source: 'observed: samples of providers that were pasted with their placeholders left in',
+  source:
+    'observed: samples of providers that were pasted with their placeholders left in; RFC 2606, section 3',
   attributes: (element, name, value) => {
-    if (value.length < 3 || value.length > longest) return null;
-    const found = sampleIn(value);
-    if (!found || isForPeople(element, name)) return null;
+    if (value.length < 2 || value.length > longest) return null;
+    const placeholder = placeholderIn(value, addressed.has(name) || /^https?:\/\//.test(value), name);
+    if (placeholder === null || isForPeople(element, name)) return null;
     const { valueStart, valueEnd } = element.attributes.get(name)!;
     return {
       start: valueStart,
       end: valueEnd,
-      facts: { attribute: name, value: value.slice(0, 200), placeholder: said(found) },
+      facts: { attribute: name, value: value.slice(0, 200), placeholder },
     };
   },
-  addresses: ({ url, use, start, end }, { reading }) => {
-    if ((url === '' || url === '#') && (use === 'frame' || use === 'script'))
-      return { start, end, facts: { attribute: 'src', value: '', placeholder: '' } };
-    // Without a scheme it is a path of the page's own site (URL, section 4.2).
-    if (/^www\.[^/\s]+\.[a-z]{2,}(?:\/|$)/i.test(url))
-      return { start, end, facts: { attribute: 'src', value: url.slice(0, 200), placeholder: '' } };
-    const found = reading.input === 'link' ? sampleIn(url) : null;
-    return found && { start, end, facts: { attribute: 'link', value: url, placeholder: said(found) } };
+  addresses: (address, { reading }) => {
+    const { url, start, end } = address;
+    if (isNowhere(address))
+      return {
+        start,
+        end,
+        facts: { attribute: 'src', value: url === '#' ? '' : url.slice(0, 200), placeholder: '' },
+      };
+    const placeholder =
+      isReserved(url) ?? (reading.input === 'link' ? placeholderIn(url, true, 'link') : null);
+    return placeholder === null
+      ? null
+      : {
+          start,
+          end,
+          facts: { attribute: reading.input === 'link' ? 'link' : 'an address', value: url, placeholder },
+        };
   },
   code: ({ markup }) =>
     innerTexts(markup, 'script').flatMap(({ element, text }) => samplesIn(text, element.startTagEnd)),
 };
 
+/* What a frame or a script cannot come from: nothing, or a path of the page's own site (URL, section 4.2),
+   unless it leads to a file there. */
+function isNowhere({ url, use }: ReadAddress): boolean {
+  if (/^www\.[^/\s]+\.[a-z]{2,}(?:\/|$)/i.test(url)) return true;
+  if (use !== 'frame' && use !== 'script') return false;
+  if (url === '' || url === '#') return true;
+  if (/^[a-z][a-z0-9+.-]*:|^\/\/|[\t\n\r]/i.test(url) || hasMarks.test(url)) return false;
+  const path = url.split(/[?#]/)[0]!;
+  return !/\.(?:html?|php|aspx?|jsp|m?js|pdf|svg|mp4|webm|mp3|png|jpe?g|gif|webp)$/i.test(path);
+}
+/* A sample is told as such. */
+const hasMarks = /[{}[\]<>]| HERE\b/;
+
+/* Names that stand for no site at all. */
+const isReserved = (url: string): string | null =>
+  /^(?:https?:)?\/\/(?:[\w-]+\.)*(example\.(?:com|net|org))(?:[/:?#]|$)/i.exec(url)?.[1] ?? null;
+
 /* Texts in a script that are nothing but a sample. */
 function samplesIn(script: string, offset: number): Found[] {
-  if (script.length > mostOfScript || !/[A-Z]{2}[_A-Z]|["'`]</.test(script)) return [];
+  if (script.length > mostOfScript || !/[A-Z]{2}|["'`][<{[]|your/i.test(script)) return [];
   const found: Found[] = [];
   for (const literal of script.matchAll(/(["'`])([^"'`\n\\]{3,120})\1/g)) {
     const value = literal[2]!;
-    const sample = inCapitals.exec(value) ?? /^<[A-Za-z][A-Za-z _-]{2,40}>$/.exec(value);
-    if (!sample || /^<\/?[a-z]+>$/.test(value)) continue;
+    const called = /([\w$]{1,40})["']?\s{0,3}[:=]\s{0,3}$/.exec(
+      script.slice(Math.max(0, literal.index - 50), literal.index),
+    );
+    const isAddress = /^(?:https?:)?\/\//.test(value);
+    // A tag is markup, and a template is filled in by the script itself.
+    if (/^<\/?[a-z]\w*>$/.test(value) || (literal[1] === '`' && value.includes('${'))) continue;
+    const placeholder = placeholderIn(value, isAddress, called?.[1] ?? '');
+    if (placeholder === null) continue;
     const start = offset + literal.index + 1;
-    found.push({
-      start,
-      end: start + value.length,
-      facts: { attribute: 'a script', value, placeholder: sample[0].trim() },
-    });
+    found.push({ start, end: start + value.length, facts: { attribute: 'a script', value, placeholder } });
   }
   return found;
 }

@@ -1,13 +1,24 @@
 import type { Language } from '../language.ts';
 
 const trades: Record<string, string> = {
-  audio: 'sound',
+  audio: 'sounds',
   reviews: 'reviews',
   advert: 'adverts',
-  share: 'sharing',
+  share: 'share buttons',
   shop: 'shops',
   booking: 'bookings',
   popup: 'pop-ups',
+};
+
+/* Where a word of a trade stands. */
+const stands: Record<string, string> = {
+  step: 'its address says',
+  host: 'its host is called',
+  query: 'its address asks for',
+  names: 'its elements are called',
+  title: 'its title says',
+  text: 'visitors read',
+  script: 'its script says',
 };
 
 /** What a mending does. */
@@ -56,10 +67,7 @@ export const evidence = {
   'too-little-evidence': () => 'what speaks for a kind is too little, or speaks for another one as well',
   'no-evidence': () => 'nothing in it tells what it shows',
   'word-of-trade': (f) =>
-    `its ${f.where} ${f.where === 'names' ? 'have' : 'has'} a word of ${trades[String(f.kind)] ?? `${f.kind}s`}`,
-  'step-of-trade': (f) => `“${f.step}” in its address is a word of ${trades[String(f.kind)] ?? `${f.kind}s`}`,
-  'name-of-trade': (f) =>
-    `it is called “${f.name}”, which ends in a word of ${trades[String(f.kind)] ?? `${f.kind}s`}`,
+    `${stands[String(f.where)] ?? 'it says'} “${f.word}” (as ${trades[String(f.kind)] ?? `${f.kind}s`} do)`,
   'is-video': () => 'it is a video element',
   'is-audio': () => 'it is an audio element',
   'video-file': () => 'it leads to a video file',
@@ -75,6 +83,8 @@ export const evidence = {
   'video-shape': () => 'it has the shape of a video and asks to fill the screen',
   'asks-payment-for-time': () => 'it asks to take payments for a time',
   'asks-payment': () => 'it asks to take payments',
+  'is-dialog': () => 'it is a window over the page (dialog)',
+  'mail-to-nobody': () => 'it writes a mail and leaves open to whom',
   'is-quotation': () => 'it is a quotation of what somebody posted, filled by a script',
   'counts-silently': () =>
     'it is a picture of one pixel or a script that writes, with a picture for whoever has no scripts',

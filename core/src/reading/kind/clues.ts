@@ -1,7 +1,9 @@
 import { attribute, type Markup, type MarkupElement } from '../../text/index.ts';
 import type { ReadAddress } from '../reading.ts';
 import type { ScriptFacts } from '../scripts/index.ts';
-import { kindsOfWord, longestWord } from './vocabulary.ts';
+import { hearAddress, ofLink, ofPicture, ofShown, pathEnd } from './address-words.ts';
+import { Spoken, type Weights } from './spoken.ts';
+import { withoutAccents } from './words.ts';
 
 /** What a row of evidence looks at. */
 export interface Clues {
@@ -11,15 +13,11 @@ export interface Clues {
   /** Names of its elements, and of its addresses' parameters in lower case. */
   elements: ReadonlySet<string>;
   parameters: ReadonlySet<string>;
-  /** Words of a trade in addresses' paths, queries and hosts. */
-  addressWords: ReadonlySet<string>;
-  /** Words in classes, ids, data attributes, names of custom elements and of scripts' globals. */
-  nameWords: ReadonlySet<string>;
-  /** Words in titles and labels. */
-  titleWords: ReadonlySet<string>;
+  /** The words of trades in it, by where they stand. */
+  spoken: Spoken;
   /** Permissions asked for in `allow`. */
   allow: ReadonlySet<string>;
-  /** Its stated width and height in pixels; NaN where it states none. */
+  /** Its stated width and height in pixels; NaN where it states none, or a share of what is around it. */
   width: number;
   height: number;
   /** Ending of the file that the main address leads to, and its stated type. */
@@ -33,35 +31,32 @@ export function cluesOf(
   addresses: readonly ReadAddress[],
   scripts: readonly ScriptFacts[],
 ): Clues {
-  const addressWords = new Set<string>();
-  const nameWords = new Set<string>();
-  const titleWords = new Set<string>();
   const allow = new Set<string>();
   const elements = new Set<string>();
-  const parameters = new Set<string>();
-  for (const address of addresses) {
-    for (const { name } of address.parameters) parameters.add(name.toLowerCase());
-    if (address.use === 'link' && addresses.length > 1) continue;
-    addWords(addressWords, address.url, pathEnd(address.url));
-    for (const { name } of address.parameters) addWords(addressWords, name);
-  }
-  for (const { addresses: loaded } of scripts)
-    for (const { url } of loaded) addWords(addressWords, url, pathEnd(url));
+  const spoken = new Spoken();
+  const isPicture = main !== null && pictures.has(main.name);
+  const names: Weights = main === null ? [3, 2] : [2, 1];
+  const titles: Weights = isPicture ? [1, 0] : [3, 1];
   for (const element of markup.elements) {
     elements.add(element.name);
-    if (element.name.includes('-')) addWords(nameWords, element.name);
-    for (const { name, value } of element.attributes.entries)
-      addAttribute(name, value, { nameWords, titleWords, allow });
+    const isCustom = element.name.includes('-');
+    if (isCustom) spoken.words('names', element.name, names);
+    for (const { name, value } of element.attributes.entries) {
+      hearAttribute(name, value, { spoken, allow, names, titles });
+      // A provider's own element has attributes of the provider's own.
+      if (isCustom && !name.startsWith('data-')) spoken.words('names', name, names);
+    }
+    if (main === null) hearText(spoken, element);
   }
+  hearAddresses(spoken, addresses, main);
+  if (main === null || main.name === 'blockquote') for (const facts of scripts) hearScript(spoken, facts);
   return {
     markup,
     main,
     addresses,
     elements,
-    parameters,
-    addressWords,
-    nameWords,
-    titleWords,
+    parameters: parametersOf(addresses),
+    spoken,
     allow,
     width: side(main, 'width'),
     height: side(main, 'height'),
@@ -69,14 +64,49 @@ export function cluesOf(
   };
 }
 
-function addAttribute(
-  name: string,
-  value: string,
-  { nameWords, titleWords, allow }: Record<'nameWords' | 'titleWords' | 'allow', Set<string>>,
-): void {
-  if (naming.has(name)) addWords(nameWords, value);
-  else if (titling.has(name)) addWords(titleWords, value);
-  else if (name.startsWith('data-')) addWords(nameWords, name);
+const pictures = new Set(['img', 'picture']);
+
+function parametersOf(addresses: readonly ReadAddress[]): Set<string> {
+  const names = new Set<string>();
+  for (const { parameters } of addresses) for (const { name } of parameters) names.add(name.toLowerCase());
+  return names;
+}
+
+/* Where something is shown, its own address counts; else that of the script that shows it. A link says what
+   it leads to, which counts where nothing else is there, or only its picture. */
+function hearAddresses(spoken: Spoken, addresses: readonly ReadAddress[], main: MarkupElement | null): void {
+  const isPicture = main !== null && pictures.has(main.name);
+  for (const { use, url, parameters } of addresses) {
+    if (use === 'link') {
+      if (main === null || isPicture || main.name === 'blockquote')
+        hearAddress(spoken, url, parameters, ofLink);
+    } else if (use === 'image') {
+      if (isPicture) hearAddress(spoken, url, parameters, ofPicture);
+    } else if (use !== 'script' || main === null || main.name === 'blockquote')
+      hearAddress(spoken, url, parameters, ofShown);
+  }
+}
+
+function hearScript(spoken: Spoken, { addresses, calls, globals, keys }: ScriptFacts): void {
+  for (const { url, use } of addresses)
+    if (use !== 'link' && use !== 'image') hearAddress(spoken, url, [], ofShown);
+  for (const call of calls) spoken.words('script', call, inScript);
+  for (const { name } of globals) spoken.words('script', name, inScript);
+  for (const key of keys) spoken.words('script', key, inScript);
+}
+const inScript: Weights = [2, 1];
+
+interface Ear {
+  spoken: Spoken;
+  allow: Set<string>;
+  names: Weights;
+  titles: Weights;
+}
+
+function hearAttribute(name: string, value: string, { spoken, allow, names, titles }: Ear): void {
+  if (naming.has(name)) spoken.words('names', value, names);
+  else if (titling.has(name)) spoken.words('title', withoutAccents(value), titles);
+  else if (name.startsWith('data-')) hearData(spoken, name, value, names);
   else if (name === 'allowfullscreen') allow.add('fullscreen');
   else if (name === 'allow') for (const feature of value.toLowerCase().split(/[;\s]+/)) allow.add(feature);
 }
@@ -84,41 +114,19 @@ function addAttribute(
 const naming = new Set(['class', 'id', 'name']);
 const titling = new Set(['title', 'aria-label', 'alt']);
 
-/** Where the query or fragment of an address begins. */
-export function pathEnd(url: string): number {
-  const [query, hash] = [url.indexOf('?'), url.indexOf('#')];
-  return Math.min(query < 0 ? url.length : query, hash < 0 ? url.length : hash);
+function hearData(spoken: Spoken, name: string, value: string, names: Weights): void {
+  spoken.words('names', name.slice('data-'.length), names);
+  if (value.length <= 24 && /^[a-z]+(?:-[a-z]+)?$/i.test(value)) spoken.words('names', value, [2, 1]);
 }
 
-/* Only so much of a text is looked at for words. */
-const readFor = 2000;
-const [isLower, isUpper, isDigit] = [
-  (c: number): boolean => c >= 97 && c <= 122,
-  (c: number): boolean => c >= 65 && c <= 90,
-  (c: number): boolean => c >= 48 && c <= 57,
-];
-
-/* The words of any trade in a text: runs of letters and digits, and within them a new one with each capital
-   behind a small letter. */
-function addWords(to: Set<string>, text: string, until = text.length): void {
-  const end = Math.min(until, readFor);
-  let start = -1;
-  let before = 0;
-  for (let i = 0; i <= end; i++) {
-    const c = i < end ? text.charCodeAt(i) : 0;
-    const inside = isLower(c) || isUpper(c) || isDigit(c);
-    if (start >= 0 && (!inside || (isUpper(c) && isLower(before)))) {
-      const length = i - start;
-      if (length > 1 && length <= longestWord) {
-        const word = text.slice(start, i).toLowerCase();
-        if (kindsOfWord.has(word)) to.add(word);
-      }
-      start = -1;
-    }
-    if (inside && start < 0) start = i;
-    before = c;
-  }
+/* What visitors read on a link or a button asks them to do what the thing is for. */
+function hearText(spoken: Spoken, { name, children }: MarkupElement): void {
+  const weights: Weights = name === 'a' || name === 'button' ? [2, 2] : [2, 0];
+  for (const child of children)
+    if (child.kind === 'text' && child.value.length <= longestWords)
+      spoken.words('text', withoutAccents(child.value), weights);
 }
+const longestWords = 60;
 
 /* The stated type, else the ending of the path, of what is shown. */
 function fileOf(main: MarkupElement | null, addresses: readonly ReadAddress[]): string {
@@ -135,5 +143,5 @@ function fileOf(main: MarkupElement | null, addresses: readonly ReadAddress[]): 
 
 const side = (element: MarkupElement | null, name: string): number => {
   const stated = element ? attribute(element, name) : null;
-  return stated === null ? NaN : Number(/^\d+/.exec(stated)?.[0] ?? NaN);
+  return stated === null ? NaN : Number(/^\s*(\d+)(?:\.\d*)?(?:px)?\s*$/.exec(stated)?.[1] ?? NaN);
 };

@@ -1,8 +1,7 @@
 import { attribute } from '../../text/index.ts';
 import { reason, type Reason } from '../../reason.ts';
 import type { Kind, Reading } from '../reading.ts';
-import { pathEnd, type Clues } from './clues.ts';
-import { kindsOfWord } from './vocabulary.ts';
+import type { Clues } from './clues.ts';
 
 /** One row of evidence. */
 interface Row {
@@ -20,143 +19,41 @@ interface Row {
 
 type Said = Reading['evidence'][number];
 
-/* Where words are looked for, what one there weighs, and what it rests on. */
-const wordPlaces: readonly {
-  of: (clues: Clues) => ReadonlySet<string>;
-  weight: number;
-  where: string;
-  source: string;
-}[] = [
-  {
-    of: (clues) => clues.addressWords,
-    weight: 2,
-    where: 'address',
-    source: 'observed: words of the trade in paths and queries',
-  },
-  {
-    of: (clues) => clues.nameWords,
-    weight: 2,
-    where: 'names',
-    source: 'observed: words of the trade in classes, ids and data attributes',
-  },
-  {
-    of: (clues) => clues.titleWords,
-    weight: 1,
-    where: 'title',
-    source: 'observed: words of the trade in titles',
-  },
-];
-
-function spokenBy(clues: Clues, out: Said[]): void {
-  for (const { of, weight, where } of wordPlaces) {
-    const found = of(clues);
-    if (found.size === 0) continue;
-    const said = new Map<Kind, number>();
-    for (const word of found)
-      for (const kind of kindsOfWord.get(word) ?? []) said.set(kind, (said.get(kind) ?? 0) + 1);
-    // Two different words of one trade in one place are hardly chance.
-    // Where nothing is shown but what a script fills, its place is called by what will be there.
-    const isPlace = where === 'names' && clues.main === null;
-    for (const [kind, times] of said)
-      out.push({
-        kind,
-        weight: times > 1 || isPlace ? weight + 1 : weight,
-        reason: reason('word-of-trade', { where, kind }),
-      });
-  }
-}
-
 /* Whether one of these words is among those of a code. */
 const anyOf = (list: string): ((of: ReadonlySet<string>) => boolean) => {
   const wanted = list.split(' ');
   return (of) => of.size > 0 && wanted.some((word) => of.has(word));
 };
-/* Words that are hardly said of anything else: where one is a whole step of the address of what is shown, it
-   is enough. */
-const plainWords = new Map<string, Kind>(
-  (
-    [
-      ['map', 'map maps karte karten carte mapa mappa kaart'],
-      [
-        'form',
-        'form forms survey surveys formular umfrage formulaire sondage formulario encuesta modulo formulier ankieta',
-      ],
-      [
-        'booking',
-        'booking bookings appointment appointments reservation reservations buchung buchen reservieren termin rendezvous reserver reserva reservar prenotazione prenota reservering reserveren rezerwacja rezerwuj',
-      ],
-      [
-        'document',
-        'slides slideshow present presentation flipbook document folien diaporama presentacion presentazione presentatie prezentacja',
-      ],
-      ['audio', 'podcast podcasts'],
-      ['counter', 'counter hits visits pageviews'],
-      ['reviews', 'reviews review bewertungen avis opiniones recensioni opinie avaliacoes'],
-      ['feed', 'timeline feed'],
-    ] as const
-  ).flatMap(([kind, list]) => list.split(' ').map((word) => [word, kind] as const)),
-);
-
-function steppedBy({ markup, main, addresses }: Clues, out: Said[]): void {
-  if (main === null) return namedBy(markup, out);
-  const shown = addresses.find(({ use }) => use === 'frame' || use === 'image');
-  if (!shown) return;
-  const { url } = shown;
-  const from = url.indexOf('/', url.indexOf('//') + 2);
-  if (from < 0) return;
-  const steps = url
-    .slice(from + 1, pathEnd(url))
-    .toLowerCase()
-    .split('/', 12);
-  for (const step of steps) {
-    const kind = plainWords.get(step);
-    if (kind === undefined || out.some((row) => row.reason.code === 'step-of-trade' && row.kind === kind))
-      continue;
-    out.push({ kind, weight: 3, reason: reason('step-of-trade', { step, kind }) });
-  }
-}
-
-/* A place that a script fills is mostly called by what will be there: `data-fern-form`,
-   `class="dw-timeline"`. */
-function namedBy({ elements }: Clues['markup'], out: Said[]): void {
-  for (const { attributes } of elements)
-    for (const { name, value } of attributes.entries) {
-      const called = name === 'class' ? value : name.startsWith('data-') ? name : '';
-      const kind = plainWords.get(lastWord(called));
-      if (kind === undefined || out.some((row) => row.reason.code === 'name-of-trade' && row.kind === kind))
-        continue;
-      out.push({
-        kind,
-        weight: 2,
-        reason: reason('name-of-trade', { name: called.trim().slice(0, 60), kind }),
-      });
-    }
-}
-
-const lastWord = (name: string): string =>
-  name
-    .slice(-60)
-    .toLowerCase()
-    .split(/[^a-z]/)
-    .findLast((word) => word !== '') ?? '';
-
 const givesLatitude = anyOf('lat latitude');
 const givesLongitude = anyOf('lng lon long longitude');
 const givesZoom = anyOf('zoom z');
 const givesPlace = anyOf('q query center centre place ll bbox marker');
-const givesPage = anyOf('u url href link page');
-const speaksOfTimes = anyOf('booking book calendar schedule slots appointment');
 
 const isPosition = ({ name, value }: Clues['addresses'][number]['parameters'][number]): boolean =>
   /^(?:bbox|ll|cent(?:er|re)|marker|latlng|coords?)$/i.test(name) &&
   /^-?\d{1,3}(?:\.\d+)?,-?\d{1,3}(?:\.\d+)?(?:,|$)/.test(value ?? '');
 const isDocument = ({ value }: Clues['addresses'][number]['parameters'][number]): boolean =>
   /\.(?:pdf|docx?|pptx?|xlsx?|odt|odp|epub)$/i.test(value ?? '');
-const isLow = ({ height }: Clues): boolean => height <= 200;
+/* A player as wide as its place keeps its height only where there is no picture. */
+const isLow = ({ width, height }: Clues): boolean => height <= (Number.isNaN(width) ? 260 : 200);
 const isHigh = ({ height }: Clues): boolean => height > 200;
 const isWide = ({ width, height }: Clues): boolean => width >= height * 1.2;
 const isVideoShape = ({ width, height }: Clues): boolean =>
   Math.abs(width / height - 16 / 9) < 0.03 || Math.abs(width / height - 9 / 16) < 0.02;
+
+const namesPage = /^(?:u|url|href|link|page)$/i;
+const saysPage = /^(?:u|url|href|link|page|text|body|message|status|quote|summary|title)$/i;
+/* An address that is given another one, of somebody else's, to pass it on. */
+const handsOn = ({ use, url, parameters }: Clues['addresses'][number]): boolean =>
+  (use === 'frame' || use === 'link') &&
+  parameters.some(
+    ({ name, value }) =>
+      (use === 'link' ? saysPage : namesPage).test(name) &&
+      /(?:^|\s)https?:\/\//i.test(value ?? '') &&
+      ownName(value ?? '') !== ownName(url),
+  );
+const ownName = (address: string): string =>
+  /\/\/([^/?#:]*)/.exec(address)?.[1]?.toLowerCase().split('.').slice(-2).join('.') ?? '';
 
 /* Sizes that hardly anything else has, and those that other things have too. */
 const advertSizes = new Set(['728x90', '160x600', '320x50', '970x250', '300x600', '468x60', '320x100']);
@@ -290,7 +187,7 @@ const evidenceRows: readonly Row[] = [
     weight: 3,
     reason: reason('asks-payment-for-time'),
     source: 'Payment Request, permission "payment"',
-    holds: (c) => c.allow.has('payment') && speaksOfTimes(c.addressWords),
+    holds: (c) => c.allow.has('payment') && c.spoken.speaksFor('booking'),
   },
   {
     at: 'allow',
@@ -299,6 +196,14 @@ const evidenceRows: readonly Row[] = [
     reason: reason('asks-payment'),
     source: 'Payment Request, permission "payment"',
     holds: (c) => c.allow.has('payment'),
+  },
+  {
+    at: { element: 'dialog' },
+    kind: 'popup',
+    weight: 5,
+    reason: reason('is-dialog'),
+    source: 'HTML, section 4.11.4',
+    holds: () => true,
   },
   {
     at: { element: 'blockquote' },
@@ -322,21 +227,20 @@ const evidenceRows: readonly Row[] = [
       ) && !c.elements.has('iframe'),
   },
   {
-    at: 'parameters',
+    at: 'addresses',
     kind: 'share',
     weight: 4,
     reason: reason('page-inside-address'),
     source: 'URL, section 5.1 (a percent-encoded address as a value)',
-    holds: (c) =>
-      givesPage(c.parameters) &&
-      c.addresses.some(
-        (a) =>
-          (a.use === 'frame' || a.use === 'link') &&
-          a.parameters.some(
-            (p) => /^(?:u|url|href|link|page)$/i.test(p.name) && /^https?:\/\//i.test(p.value ?? ''),
-          ),
-      ) &&
-      !isHigh(c),
+    holds: (c) => !isHigh(c) && c.addresses.some(handsOn),
+  },
+  {
+    at: 'addresses',
+    kind: 'share',
+    weight: 4,
+    reason: reason('mail-to-nobody'),
+    source: 'RFC 6068, section 2 (a mailto: address without a recipient)',
+    holds: (c) => c.addresses.some(({ use, url }) => use === 'link' && /^mailto:\?/i.test(url)),
   },
   {
     at: 'size',
@@ -371,9 +275,7 @@ const [atFile, atAllow, atParameters, atAddresses, atSize] = [
 
 /** Everything that speaks for a kind, the strongest first. */
 export function evidenceIn(clues: Clues): Said[] {
-  const out: Said[] = [];
-  spokenBy(clues, out);
-  steppedBy(clues, out);
+  const out: Said[] = [...clues.spoken.said()];
   const ask = (rows: readonly Row[]): void => {
     for (const { kind, weight, reason, holds } of rows) if (holds(clues)) out.push({ kind, weight, reason });
   };

@@ -1,41 +1,129 @@
 import type { Kind } from '../reading.ts';
 
-/** Words that providers of a kind use, whatever they are called. */
-export const vocabulary: [Kind, string][] = [
+/**
+ * Words that providers of a kind use, whatever they are called: those that are hardly said of anything else,
+ * and those that other things are called as well. Without accents; English first, then German, French,
+ * Spanish, Italian, Dutch, Polish and Portuguese.
+ */
+const vocabulary: readonly [Kind, sure: string, hint: string][] = [
   [
     'video',
-    'video videos reel clip clips movie film episode stream watch vod livestream webinar trailer player',
+    `video videos vid clip clips movie movies film films filme trailer trailers reel reels livestream
+    livestreams webinar webinars webcast vod videoplayer shorts webcam livecam pelicula peliculas wideo`,
+    'watch player stream live channel episode episodes play playlist cinema tv recording',
   ],
   [
     'audio',
-    'audio podcast podcasts episode track tracks playlist album song songs radio sound sounds music listen',
+    `audio audios podcast podcasts radio song songs music musik musique musica muzyka muziek sound sounds
+    soundtrack audiobook episode episodes tracks horspiel hoerspiel hoerbuch horbuch`,
+    'track album albums playlist artist listen player show folge episodio episodios odcinek aflevering',
   ],
-  ['map', 'map maps geo route routes directions latlng tiles'],
+  [
+    'map',
+    `map maps streetview latlng directions bbox karte karten landkarte stadtplan lageplan anfahrt anfahrtsplan
+    carte cartes itineraire mapa mapas mappa mappe kaart kaarten plattegrond mapy`,
+    'geo route routes trail trails tiles lat lng lon coordinates marker markers standort strecke percurso ruta',
+  ],
   [
     'form',
-    'form forms survey surveys signup subscribe newsletter optin quiz questionnaire poll contact mailing',
+    `form forms survey surveys poll polls signup newsletter newsletters optin subscribe questionnaire webform
+    formular formulare umfrage umfragen fragebogen formulaire formulaires sondage sondages formulario
+    formularios encuesta encuestas modulo sondaggio questionario cuestionario formulier formulieren enquete
+    vragenlijst formularz ankieta ankiety kwestionariusz inquerito inscription inscricao`,
+    `quiz contact register registration apply application feedback mailing petition vote voting rsvp kontakt
+    anmeldung anmelden abstimmung contatto contacto contato iscrizione inscripcion aanmelden rejestracja zapisy`,
   ],
-  ['feed', 'feed feeds stream timeline post posts status gallery photos photostream stories wall hashtag'],
+  [
+    'feed',
+    'feed feeds timeline timelines rss photostream hashtag newsfeed ticker posts gallery galerie galeria galleria',
+    `stream post status stories wall photos news social blog entries neuigkeiten aktuelles nachrichten
+    actualites noticias notizie nieuws aktualnosci`,
+  ],
   [
     'document',
-    'document documents doc docs pdf slides slide slideshow presentation flipbook sheet spreadsheet viewer issue magazine',
+    `document documents pdf slides slide slideshow slideshows presentation presentations flipbook flipbooks
+    ebook magazine docs spreadsheet spreadsheets brochure dokument dokumente folien prasentation
+    praesentation diaporama documento documenti documentos presentacion presentazione apresentacao revista
+    rivista presentatie prezentacja dokumenty`,
+    'doc viewer sheet issue present paper reader report bericht magazin book livre libro boek',
   ],
   [
     'booking',
-    'booking bookings book appointment appointments schedule scheduling scheduler calendar reserve reservation reservations slots availability meeting',
+    `booking bookings appointment appointments reservation reservations scheduling scheduler availability
+    buchung buchungen buchen reservierung reservieren termin termine reserver rendez rendezvous reserva
+    reservas reservar prenotazione prenotazioni prenota reservering reserveren afspraak afspraken rezerwacja
+    rezerwacje rezerwuj agendamento`,
+    'book schedule slots meeting calendar reserve kalender calendrier calendario agenda tickets ticket table cita',
   ],
-  ['counter', 'counter counters hits stats analytics tracker visits visitors pageviews badge countdown'],
-  ['popup', 'popup popups modal overlay lightbox exitintent slidein popover'],
-  ['reviews', 'review reviews testimonial testimonials rating ratings stars feedback'],
-  ['shop', 'shop store product products buy cart checkout item items collection price sku merch'],
-  ['share', 'share sharing like follow recommend sharer social pin'],
-  ['advert', 'ad ads advert adverts banner banners sponsor sponsored adslot adunit adserver campaign'],
+  [
+    'counter',
+    `counter counters countdown hits visits visitors visitor pageviews pageview analytics stats statistics
+    statistik statistiken besucher zaehler zahler compteur contatore contador teller licznik webstats`,
+    'tracker tracking badge count views',
+  ],
+  ['popup', 'popup popups modal lightbox exitintent slidein popover', 'overlay dialog notification'],
+  [
+    'reviews',
+    `review reviews rating ratings testimonial testimonials bewertung bewertungen rezension rezensionen
+    kundenstimmen avis temoignages opiniones resenas recensione recensioni beoordeling beoordelingen recensies
+    opinie avaliacao avaliacoes`,
+    'stars star feedback rated meinungen opinions stimmen',
+  ],
+  [
+    'shop',
+    `shop checkout cart basket buy sku product products merch storefront warenkorb produkt produkte boutique
+    panier produit produits acheter tienda carrito comprar producto productos negozio carrello acquista
+    prodotto prodotti winkel winkelwagen sklep koszyk kup loja carrinho`,
+    'store item items collection price pay payment donate donation spende spenden don kaufen',
+  ],
+  [
+    'share',
+    'share sharing sharer teilen partager compartir compartilhar condividi delen udostepnij',
+    'like follow recommend intent social pin tell',
+  ],
+  [
+    'advert',
+    `ad ads advert adverts advertisement advertising adslot adunit adserver sponsor sponsored anzeige anzeigen
+    werbung publicite publicidad pubblicita publicidade advertentie reklama`,
+    'banner banners campaign affiliate promo',
+  ],
 ];
 
-/** Which kinds a word speaks for. */
-export const kindsOfWord = new Map<string, Kind[]>();
-for (const [kind, list] of vocabulary)
-  for (const word of list.split(' ')) kindsOfWord.set(word, [...(kindsOfWord.get(word) ?? []), kind]);
+/** A kind that a word speaks for, and whether it is hardly said of anything else. */
+export interface Trade {
+  kind: Kind;
+  sure: boolean;
+}
+
+const tradesOfWord = new Map<string, Trade[]>();
+for (const [kind, sure, hint] of vocabulary)
+  for (const [list, isSure] of [[sure, true] as const, [hint, false] as const])
+    for (const word of list.split(/\s+/))
+      tradesOfWord.set(word, [...(tradesOfWord.get(word) ?? []), { kind, sure: isSure }]);
+
+/* What words are put together with, without a blank: “Kontaktformular”, “webform”, “photofeed”. */
+const endings =
+  `formular formulier umfrage karte kaart buchung reservierung zahler zaehler bewertungen meinungen stimmen
+  anzeige survey form map feed podcast radio video player booking calendar kalender gallery galerie popup
+  counter reviews slider shop`
+    .split(/\s+/)
+    .flatMap((word) => (tradesOfWord.has(word) ? [[word, tradesOfWord.get(word)!] as const] : []));
+/* What only ends like one. */
+const others = new Set(
+  `platform perform inform transform uniform reform waveform conform freeform sitemap bitmap roadmap mindmap
+  heatmap treemap keymap colormap workshop encounter`.split(/\s+/),
+);
+const shortestCompound = 6;
 
 /** No word is longer. */
-export const longestWord = Math.max(...[...kindsOfWord.keys()].map((word) => word.length));
+const longestWord = 30;
+
+/** What kinds a word in small letters speaks for, by itself or by its end; null for most words. */
+export function tradesOf(word: string): readonly Trade[] | null {
+  const known = tradesOfWord.get(word);
+  if (known) return known;
+  if (word.length < shortestCompound || word.length > longestWord || others.has(word)) return null;
+  for (const [ending, trades] of endings)
+    if (word.endsWith(ending) && word.length >= ending.length + 2) return trades;
+  return null;
+}

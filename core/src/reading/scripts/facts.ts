@@ -20,6 +20,8 @@ export interface ScriptFacts {
   creates: string[];
   /** Calls of methods on queues or providers' objects: `q.push(…)`, `Prov.load(…)`. */
   calls: string[];
+  /** Names of members of the objects that it writes out, as options are given to libraries. */
+  keys: string[];
   writesDocument: boolean;
   /** Whether it plays a medium by itself. */
   plays: boolean;
@@ -37,6 +39,7 @@ export const noScriptFacts = (): ScriptFacts => ({
   listeners: [],
   creates: [],
   calls: [],
+  keys: [],
   writesDocument: false,
   plays: false,
   opensWindows: false,

@@ -9,31 +9,29 @@ import { givenFor, isLocal, walk, type AnyNode, type Scope } from './walk.ts';
  */
 export const scriptBudget = 60_000;
 
-/** Reads an inline script without running it. What does not parse is read by its tokens. */
-export function readScript(text: string): ScriptFacts {
+/**
+ * Reads an inline script without running it. What does not parse is read by its tokens.
+ *
+ * @param isModule - whether it runs as a module: its names at the top are its own then (HTML, section 8.1.3.2).
+ */
+export function readScript(text: string, isModule = false): ScriptFacts {
   if (text.length > scriptBudget) return byTokens(text);
-  try {
-    const program = parse(text, {
-      ecmaVersion: 'latest',
-      sourceType: 'script',
-      allowReturnOutsideFunction: true,
-      allowAwaitOutsideFunction: true,
-      allowHashBang: true,
-    });
-    return byTree(program as unknown as AnyNode);
-  } catch {
+  const kinds = isModule ? (['module'] as const) : (['script', 'module'] as const);
+  for (const sourceType of kinds) {
     try {
-      return byTree(
-        parse(text, {
-          ecmaVersion: 'latest',
-          sourceType: 'module',
-          allowReturnOutsideFunction: true,
-        }) as unknown as AnyNode,
-      );
+      const program = parse(text, {
+        ecmaVersion: 'latest',
+        sourceType,
+        allowReturnOutsideFunction: true,
+        allowAwaitOutsideFunction: true,
+        allowHashBang: true,
+      });
+      return byTree(program as unknown as AnyNode, isModule);
     } catch {
-      return byTokens(text);
+      // The next kind, or the tokens.
     }
   }
+  return byTokens(text);
 }
 
 const globals = new Set(['window', 'self', 'globalThis', 'top', 'parent', 'frames']);
@@ -68,6 +66,7 @@ interface Pass {
   aliases: Map<string, string>;
   /** Where a name is set only if nothing has it yet (`if (!window.lib) …`). */
   guards: Guard[];
+  isModule: boolean;
 }
 
 interface Guard {
@@ -81,7 +80,7 @@ type AddressUse = ScriptFacts['addresses'][number]['use'];
 /* Methods that write into the page as it is parsed (HTML, section 8.4.3). */
 const writing = new Set(['write', 'writeln']);
 
-function byTree(program: AnyNode): ScriptFacts {
+function byTree(program: AnyNode, isModule: boolean): ScriptFacts {
   const facts = noScriptFacts();
   const known = constantNames(program);
   const seen = new Set<AnyNode>();
@@ -93,7 +92,7 @@ function byTree(program: AnyNode): ScriptFacts {
     markInside(node as AnyNode, seen);
     facts.addresses.push({ url: value, use, when });
   };
-  const pass: Pass = { facts, created: new Map(), text, address, aliases: new Map(), guards: [] };
+  const pass: Pass = { facts, created: new Map(), text, address, aliases: new Map(), guards: [], isModule };
   walk(program, (node, scope) => {
     switch (node.type) {
       case 'CallExpression':
@@ -103,11 +102,15 @@ function byTree(program: AnyNode): ScriptFacts {
         return declare(node, scope, pass);
       case 'FunctionDeclaration':
       case 'ClassDeclaration':
-        return name(node, scope, facts);
+        return name(node, scope, pass);
       case 'AssignmentExpression':
         return assign(node, scope, pass);
       case 'IfStatement':
-        return void pass.guards.push(...guardsOf(node));
+        return void pass.guards.push(...guardsOf(node['test'], node['consequent']));
+      case 'LogicalExpression':
+        return void pass.guards.push(...guardsOf(node['left'], node['right'], node['operator'] === '||'));
+      case 'Property':
+        return noteKey(node, facts);
       case 'ImportExpression':
       case 'ImportDeclaration':
         return address(node['source'], 'script', 'load');
@@ -120,6 +123,14 @@ function byTree(program: AnyNode): ScriptFacts {
   return tidy(facts);
 }
 
+/* Data of any length has the same few keys again and again. */
+const mostKeys = 100;
+
+function noteKey({ key, computed }: AnyNode, { keys }: ScriptFacts): void {
+  const { name, value } = key as AnyNode;
+  if (computed === false && keys.length < mostKeys) keys.push(String(name ?? value));
+}
+
 /* An address, or markup with addresses, that stands in a script for itself. */
 function readText(node: AnyNode, seen: Set<AnyNode>, { facts, text, address }: Pass): void {
   const value = text(node);
@@ -129,9 +140,9 @@ function readText(node: AnyNode, seen: Set<AnyNode>, { facts, text, address }: P
   if (node.type === 'BinaryExpression') markInside(node, seen);
 }
 
-function name(node: AnyNode, scope: Scope, facts: ScriptFacts): void {
+function name(node: AnyNode, scope: Scope, pass: Pass): void {
   const given = String((node['id'] as AnyNode)['name']);
-  if (scope.depth === 0) facts.globals.push({ name: given, shared: false });
+  if (isGlobal(scope, pass)) pass.facts.globals.push({ name: given, shared: false });
   else if (node.type === 'FunctionDeclaration') scope.names.add(given);
 }
 
@@ -204,16 +215,40 @@ function readOfPage(called: string, object: string, value: string, facts: Script
   if (called === 'addEventListener' && isOfPage) facts.listeners.push(value);
 }
 
+/* What a script declares outside of functions is everybody's, and what a module declares its own. */
+const isGlobal = (scope: Scope, { isModule }: Pass): boolean => scope.depth === 0 && !isModule;
+
 function declare(node: AnyNode, scope: Scope, pass: Pass): void {
   const id = node['id'] as AnyNode;
-  if (id.type !== 'Identifier') return;
+  if (id.type !== 'Identifier') return declareEach(id, scope, pass);
   const given = String(id['name']);
   const init = node['init'] as AnyNode | null;
   const stands = pathOf(init);
   if (/^(?:window\.)?document$|^window$/.test(stands)) pass.aliases.set(given, stands);
-  if (scope.depth === 0) pass.facts.globals.push({ name: given, shared: isGuarded(given, init) });
+  if (isGlobal(scope, pass)) pass.facts.globals.push({ name: given, shared: isGuarded(given, init) });
   else scope.names.add(given);
   noteCreated(given, init, pass);
+}
+
+/* The names in `{ a, b: c, ...d }` and `[e, f = 1]`. */
+function declareEach(pattern: AnyNode, scope: Scope, pass: Pass): void {
+  const keys = keysIn(pattern);
+  walk(pattern, (node) => {
+    if (node.type !== 'Identifier' || keys.has(node)) return;
+    const given = String(node['name']);
+    if (isGlobal(scope, pass)) pass.facts.globals.push({ name: given, shared: false });
+    else scope.names.add(given);
+  });
+}
+
+/* What a pattern only looks up (`b` in `{ b: c }`), or takes where there is nothing (`1` in `[f = 1]`). */
+function keysIn(pattern: AnyNode): Set<AnyNode> {
+  const keys = new Set<AnyNode>();
+  walk(pattern, (node) => {
+    if (node.type === 'Property' && node['shorthand'] !== true) keys.add(node['key'] as AnyNode);
+    if (node.type === 'AssignmentPattern') markInside(node['right'] as AnyNode, keys);
+  });
+  return keys;
 }
 
 function noteCreated(given: string, value: AnyNode | null, pass: Pass): void {
@@ -243,8 +278,9 @@ function assign(node: AnyNode, scope: Scope, pass: Pass): void {
   if (left.type === 'Identifier') {
     const given = String(left['name']);
     noteCreated(given, right, pass);
-    if (!isLocal(given, scope))
-      pass.facts.globals.push({ name: given, shared: node['operator'] !== '=' || isGuarded(given, right) });
+    if (isLocal(given, scope)) return;
+    const isShared = node['operator'] !== '=' || isGuarded(given, right) || isGuardedAt(given, node, pass);
+    pass.facts.globals.push({ name: given, shared: isShared });
     return;
   }
   if (left.type !== 'MemberExpression') return;
@@ -278,20 +314,19 @@ function assignAddress(property: 'src' | 'href', left: AnyNode, right: AnyNode, 
 }
 
 /* `w[n] = w[n] || …` with the name passed in: the name is what the function was given. */
-function assignGlobal(
-  node: AnyNode,
-  property: string | null,
-  scope: Scope,
-  { facts, text, guards }: Pass,
-): void {
+function assignGlobal(node: AnyNode, property: string | null, scope: Scope, pass: Pass): void {
+  const { facts, text } = pass;
   const given = property ?? nameGiven(node['left'] as AnyNode, scope, text);
   if (!given || given === 'location') return;
   const isShared =
     node['operator'] !== '=' ||
     isGuarded(given, node['right'] as AnyNode, scope, text) ||
-    guards.some(({ name, start, end }) => name === given && start <= node.start && node.end <= end);
+    isGuardedAt(given, node, pass);
   facts.globals.push({ name: given, shared: isShared });
 }
+
+const isGuardedAt = (given: string, node: AnyNode, { guards }: Pass): boolean =>
+  guards.some(({ name, start, end }) => name === given && start <= node.start && node.end <= end);
 
 function nameGiven(member: AnyNode, scope: Scope, text: (node: unknown) => string | null): string | null {
   const property = member['property'] as AnyNode;
@@ -315,16 +350,18 @@ function realPath(node: AnyNode, scope: Scope, aliases: ReadonlyMap<string, stri
     .replace(/^(?:window|self|globalThis)\.(?=.)/, '');
 }
 
-/* `if (!window.x) …` and `if (typeof x === 'undefined') …`. */
-function guardsOf(node: AnyNode): Guard[] {
-  const test = node['test'] as AnyNode;
-  const { start, end } = node['consequent'] as AnyNode;
-  const names: string[] = [];
-  walk(test, ({ type, ...inner }) => {
+/* `if (!window.x) …`, `if (typeof x === 'undefined') …`, `typeof x === 'undefined' && …`, `window.x || …`. */
+function guardsOf(test: unknown, guarded: unknown, isElse = false): Guard[] {
+  const { start, end } = guarded as AnyNode;
+  const names = isElse ? [pathOf(test as AnyNode)] : [];
+  walk(test as AnyNode, ({ type, ...inner }) => {
     if (type === 'UnaryExpression' && (inner['operator'] === '!' || inner['operator'] === 'typeof'))
-      names.push(pathOf(inner['argument'] as AnyNode).replace(/^(?:window|self|globalThis)\./, ''));
+      names.push(pathOf(inner['argument'] as AnyNode));
   });
-  return names.filter((name) => name !== '').map((name) => ({ name, start, end }));
+  return names
+    .map((name) => name.replace(/^(?:window|self|globalThis)\./, ''))
+    .filter((name) => name !== '')
+    .map((name) => ({ name, start, end }));
 }
 
 /* `x = x || …`, `x = window.x || …`, `x ??= …`, and `typeof x === 'undefined' ? … :
@@ -423,6 +460,7 @@ function tidy(facts: ScriptFacts): ScriptFacts {
     listeners: once(facts.listeners, plain),
     creates: once(facts.creates, plain),
     calls: once(facts.calls, plain),
+    keys: once(facts.keys, plain),
     // A name that is made twice is shared only where every time is.
     globals: once(facts.globals, (g) => g.name).map(({ name }) => ({
       name,

@@ -65,7 +65,7 @@ function innerScope(node: AnyNode, outer: Scope): Scope {
 
 /** Whether a name is declared in one of the functions around a place. */
 export function isLocal(name: string, scope: Scope): boolean {
-  for (let at: Scope | null = scope; at; at = at.outer) if (at.depth > 0 && at.names.has(name)) return true;
+  for (let at: Scope | null = scope; at; at = at.outer) if (at.names.has(name)) return true;
   return false;
 }
 

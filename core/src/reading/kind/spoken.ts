@@ -1,0 +1,65 @@
+import { reason } from '../../reason.ts';
+import type { Kind, Reading } from '../reading.ts';
+import type { Trade } from './vocabulary.ts';
+import { tradesOf } from './vocabulary.ts';
+import { eachWord } from './words.ts';
+
+/** Where a word of a trade can stand. */
+export type Place = 'step' | 'host' | 'query' | 'names' | 'title' | 'text' | 'script';
+
+/** What a word weighs: one that is hardly said of anything else, and one that other things are called too. */
+export type Weights = readonly [sure: number, hint: number];
+
+interface Heard {
+  place: Place;
+  kind: Kind;
+  weight: number;
+  word: string;
+  /** Whether another word of the same kind stands there too: two are hardly chance. */
+  more: boolean;
+}
+
+/** Words of trades, gathered by where they stand: each place speaks once for a kind. */
+export class Spoken {
+  readonly #heard: Heard[] = [];
+
+  /** Every word in a text. */
+  words(place: Place, text: string, weights: Weights): void {
+    if (text !== '') eachWord(text, (trades, word) => this.#note(place, trades, word, weights));
+  }
+
+  /** A text that is nothing but one word. */
+  word(place: Place, text: string, weights: Weights): boolean {
+    const word = text.toLowerCase();
+    const trades = tradesOf(word);
+    if (trades) this.#note(place, trades, word, weights);
+    return trades !== null;
+  }
+
+  /** Whether any word speaks for a kind. */
+  speaksFor(kind: Kind): boolean {
+    return this.#heard.some((each) => each.kind === kind);
+  }
+
+  #note(place: Place, trades: readonly Trade[], word: string, [sure, hint]: Weights): void {
+    for (const { kind, sure: isSure } of trades) {
+      const weight = isSure ? sure : hint;
+      if (weight === 0) continue;
+      const known = this.#heard.find((each) => each.place === place && each.kind === kind);
+      if (!known) this.#heard.push({ place, kind, weight, word, more: false });
+      else {
+        known.more ||= word !== known.word;
+        if (weight > known.weight) [known.weight, known.word] = [weight, word];
+      }
+    }
+  }
+
+  /** What they speak for. */
+  said(): Reading['evidence'] {
+    return this.#heard.map(({ place, kind, weight, word, more }) => ({
+      kind,
+      weight: more ? weight + 1 : weight,
+      reason: reason('word-of-trade', { where: place, word, kind }),
+    }));
+  }
+}
