@@ -12,7 +12,7 @@ import { reason, type Reason } from '../reason.ts';
 import type { Sheet } from '../sheets/sheet.ts';
 import { hostsOf, readAddresses } from './addresses.ts';
 import { claimsOf } from './claims.ts';
-import { embedsOf, mainElements, sheetFor, within } from './embeds.ts';
+import { mainElements, sheetFor } from './embeds.ts';
 import { noInner, readInner, type Inner } from './inner.ts';
 import { inputOf } from './input.ts';
 import { lengthIn } from './known-length.ts';
@@ -23,7 +23,9 @@ import { mendingOf } from './mending.ts';
 import { needsOf } from './needs.ts';
 import { readParts, settleScripts, type PartsRead } from './parts.ts';
 import { addFrameDocuments } from './srcdoc.ts';
+import { describeEach } from './several.ts';
 import { noSize, sizeOf } from './size.ts';
+import { unitsOf } from './units.ts';
 import { insideOf, type Inside } from './inside.ts';
 import type { ReadAddress, Reading } from './reading.ts';
 
@@ -127,32 +129,36 @@ function readCode(reading: Reading, markup: Markup, inner: Inner, { sheets }: Re
   reading.hosts = hostsOf(reading.addresses, inner.scripts, withStyleAttributes(markup, inner.styles));
   const mains = mainElements(markup);
   const main = mains[0] ?? null;
-  const provider = sheetFor(reading.addresses, markup.elements, sheets);
-  const sheet = provider ?? fileSheet(main, reading.addresses, sheets);
-  reading.provider = provider && { id: provider.id, name: provider.name };
-  reading.sheet = sheet && { id: sheet.id, version: sheet.version };
+  const units = unitsOf(read, mains);
+  const whole = sheetFor(reading.addresses, markup.elements, sheets);
+  const wholeSheet = whole ?? fileSheet(main, reading.addresses, sheets);
+  const kindOfWhole = (): Told => kindOf(markup, main, reading.addresses, wholeSheet, inner.scripts);
   // Of several embeds, the first is described: what speaks for the others says nothing of it.
   const several =
-    mains.length > 1 && mains.some((element) => element.name !== mains[0]!.name || element.name !== 'img');
-  const first = several ? within(mains[0]!, markup, reading.addresses) : null;
-  const { kind, kindReasons, evidence } = first
-    ? kindOf(
-        { ...markup, elements: first.elements },
-        main,
-        first.addresses,
-        sheetFor(first.addresses, first.elements, sheets),
-      )
-    : kindOf(markup, main, reading.addresses, sheet, inner.scripts);
-  reading.kind = kind;
-  reading.kindReasons = kindReasons;
-  reading.evidence = evidence;
-  const shown = main ?? onlyMount(read);
+    units.length > 1
+      ? describeEach(units, markup, read, reading.addresses, inner, sheets, kindOfWhole)
+      : null;
+  const provider = several?.sheet ?? whole;
+  const sheet = several?.sheet ?? wholeSheet;
+  reading.provider = provider && { id: provider.id, name: provider.name };
+  reading.sheet = sheet && { id: sheet.id, version: sheet.version };
+  Object.assign(reading, several?.first ?? kindOfWhole());
+  const shown = several ? units[0]!.element : (main ?? onlyMount(read));
   reading.size = shown ? sizeOf(markup, shown, inner.styles) : noSize;
   reading.needs = needsOf(markup, inner.scripts, sheet);
   reading.claims = claimsOf(markup, inner.scripts, inner.styles);
+  reading.embeds = several?.embeds ?? onlyEmbed(reading);
   for (const element of markup.elements) reading.mark ??= attribute(element, 'data-orbis');
-  reading.embeds = embedsOf(reading, markup, read, mains, inner, sheets);
   addFrameDocuments(reading, markup);
+}
+
+type Told = Pick<Reading, 'kind' | 'kindReasons' | 'evidence'>;
+
+function onlyEmbed({ parts, kind, provider, size }: Reading): Reading['embeds'] {
+  const top = parts.flatMap(({ inside, role }, i) =>
+    inside === null && role !== 'text' && role !== 'comment' ? [i] : [],
+  );
+  return top.length > 0 ? [{ kind, provider: provider?.id ?? null, parts: top, size }] : [];
 }
 
 /* The one element that a script fills. */

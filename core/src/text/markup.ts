@@ -1,5 +1,6 @@
 import { Tokenizer, TokenizerMode, type Token } from 'parse5';
 import { AttributeList } from './attribute-list.ts';
+import { SelfClosed } from './self-closed.ts';
 import { closedBy, deepest, pageTags, rawTextElements, voidElements } from './nesting.ts';
 
 export type { MarkupAttribute } from './attribute-list.ts';
@@ -48,7 +49,8 @@ export interface Markup {
 /**
  * Reads a piece of HTML from its token stream (HTML, section 13.2.5), with exact source places. Elements nest
  * as their tags say: one that is never closed ends with what holds it, of two that cross the inner one ends
- * first, and a stray end tag stands for nothing. Nothing in it is run, and it is never printed again.
+ * first, and a stray end tag stands for nothing. What is written as if it closed itself, and has no end tag,
+ * is taken as meant. Nothing in it is run, and it is never printed again.
  */
 export function parseMarkup(text: string): Markup {
   const reader = new Reader(text);
@@ -90,6 +92,7 @@ class Reader {
   readonly #elements: MarkupElement[] = [];
   readonly #open: MarkupElement[] = [];
   #foreign = 0;
+  #selfClosed: SelfClosed | null = null;
   #openAt: number | null = null;
   #tooDeepAt: number | null = null;
   #isPage = false;
@@ -127,11 +130,17 @@ class Reader {
     (parent ? parent.children : this.#roots).push(element);
     this.#elements.push(element);
     const isForeign = name === 'svg' || name === 'math';
-    if (voidElements.has(name) || (token.selfClosing && (isForeign || this.#foreign > 0))) return;
+    if (voidElements.has(name) || (token.selfClosing && this.#closesItself(name, endOffset))) return;
     if (isForeign) this.#foreign++;
     this.#open.push(element);
     this.tokenizer.inForeignNode = this.#foreign > 0;
     if (this.#foreign === 0) this.#switchState(name);
+  }
+
+  #closesItself(name: string, end: number): boolean {
+    if (name === 'svg' || name === 'math' || this.#foreign > 0) return true;
+    this.#selfClosed ??= new SelfClosed(this.#text);
+    return this.#selfClosed.isMeantClosed(name, end);
   }
 
   onEndTag(token: Token.TagToken): void {
