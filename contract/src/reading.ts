@@ -91,7 +91,7 @@ export const reading = z
     evidence: z.array(z.object({ kind: z.enum(kinds), weight: z.number(), reason: z.string() })),
     mending: z
       .object({
-        what: z.enum(['visible-code', 'curly-quotes', 'open-tag']),
+        what: z.enum(['visible-code', 'curly-quotes', 'odd-blanks', 'open-tag']),
         edits: z.array(mend),
         text: z.string(),
       })

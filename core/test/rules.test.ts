@@ -36,6 +36,30 @@ const table: [rule: string, speaks: string[], silent: string[]][] = [
     [frame(player), frame('data:image/png;base64,AA'), '<a href="#">x</a>'],
   ],
   [
+    'escaped-twice',
+    [frame(`${other}/x?a=1&amp;amp;b=2`)],
+    [frame(`${other}/x?a=1&amp;b=2`), frame(`${other}/x?a=R%26amp;D`)],
+  ],
+  [
+    'odd-blank',
+    ['<iframe\u00a0src="https://e.localhost/x" title=t></iframe>', '<b\u200b class=x>y</b>'],
+    ['<b title="a\u00a0b">x\u00a0y</b>', '<b>\u200b</b>'],
+  ],
+  [
+    'unmatched-style',
+    [
+      '<style>.video-wraper{color:red}</style><div class="video-wrapper">x</div>',
+      '<style>#box-lfet{color:red}</style><div id="box-left">x</div>',
+      '<div id="box-left">x</div><script>document.getElementById("box-left1x".slice(0)); document.querySelector("#box-letf")</script>',
+    ],
+    [
+      '<style>.card{color:red}.cards{color:red}</style><div class="card">x</div>',
+      '<style>.box-1{color:red}</style><div class="box-2">x</div>',
+      '<style>.other{color:red}</style><div class="box">x</div>',
+      '<p class="video-wraper video-wrapper">x</p>',
+    ],
+  ],
+  [
     'no-title',
     [frame(player, ''), frame(player, 'title=" "')],
     [

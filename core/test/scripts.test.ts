@@ -25,7 +25,7 @@ describe('what is inside scripts', () => {
     [
       'a choice by protocol',
       'f(("https:" == document.location.protocol ? "https://s" : "http://w") + ".a.localhost/x")',
-      ['s.a.localhost data use'],
+      ['s.a.localhost data use', 'w.a.localhost data use'],
     ],
     [
       'concat and join',

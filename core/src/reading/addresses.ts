@@ -9,7 +9,7 @@ import {
 import type { HostContact, ReadAddress, Use } from './reading.ts';
 import { plainHost } from '../sheets/match.ts';
 import type { PartsRead } from './parts.ts';
-import type { ScriptFacts } from './scripts/index.ts';
+import { addressesIn, type ScriptFacts } from './scripts/index.ts';
 import type { StyleFacts } from './style-rules.ts';
 
 /* Attributes that hold one address each, by element; `*` is any (HTML, index of attributes; the
@@ -77,6 +77,8 @@ export function readAddresses(markup: Markup, read: PartsRead): ReadAddress[] {
       if (use) push(out, text, read, element, name, typeof use === 'function' ? use(element) : use);
       else if (name === 'srcset' || name === 'imagesrcset') pushSet(out, text, read, element, name);
       else if (name === 'content' && element.name === 'meta') pushRefresh(out, text, read, element);
+      else if (name.startsWith('data-') || element.name === 'param')
+        pushInside(out, text, read, element, name);
     }
   }
   return out;
@@ -85,11 +87,23 @@ export function readAddresses(markup: Markup, read: PartsRead): ReadAddress[] {
 /* What an attribute is for that HTML gives no address to, or that any drawing has. */
 function otherUse(element: MarkupElement, name: string, value: string): Use | null {
   if (name.startsWith('data-'))
-    return /^\s*(?:https?:)?\/\//i.test(value) && (lazy.test(name) || isFile(value))
-      ? lazyUse(element, name)
-      : null;
+    return isAbsolute.test(value) && (lazy.test(name) || isFile(value)) ? lazyUse(element, name) : null;
+  // A provider's own element, and what a plug-in is told, have names of their own.
+  if (element.name.includes('-') || (element.name === 'param' && name === 'value'))
+    return isAbsolute.test(value) && name !== 'xmlns' ? ownUse(name, value) : null;
   return name === 'xlink:href' || (name === 'href' && element.name === 'use') ? 'image' : null;
 }
+
+const isAbsolute = /^\s*(?:https?:)?\/\/[^\s/]/i;
+
+const ownUse = (name: string, value: string): Use =>
+  /\.(?:mp4|webm|m3u8|mpd|mov|mp3|ogg|wav|m4a)(?:[?#]|$)/i.test(value)
+    ? 'media'
+    : /poster|thumb|image|img|background/.test(name)
+      ? 'image'
+      : name === 'href'
+        ? 'link'
+        : 'data';
 
 /* A player’s script is told the files by attributes of any name. */
 const isFile = (address: string): boolean =>
@@ -156,6 +170,28 @@ function pushSet(
   }
 }
 
+/* Addresses inside what a script reads: JSON, or parameters of a plug-in. */
+const mostInside = 20;
+
+function pushInside(
+  out: ReadAddress[],
+  text: string,
+  read: PartsRead,
+  element: MarkupElement,
+  name: string,
+): void {
+  const found = element.attributes.get(name);
+  if (!found || !/^[[{]|=https?:/.test(found.value) || !found.value.includes('//')) return;
+  let from = found.valueStart;
+  for (const url of addressesIn(found.value).slice(0, mostInside)) {
+    const start = text.indexOf(url, from);
+    if (start < 0 || start >= found.valueEnd) continue;
+    from = start + url.length;
+    const part = partAt(read, element.start);
+    out.push({ use: 'data', part, start, end: from, url, parameters: [] });
+  }
+}
+
 function pushRefresh(out: ReadAddress[], text: string, read: PartsRead, element: MarkupElement): void {
   if (attribute(element, 'http-equiv')?.toLowerCase() !== 'refresh') return;
   const found = element.attributes.get('content')!;
@@ -214,7 +250,7 @@ export function hostsOf(
 }
 
 /**
- * The host name of an absolute or protocol-relative http(s) address, without its
+ * The host name of an absolute or protocol-relative address (http, https, ws, wss), without its
  * port; null for anything else.
  */
 export function hostOf(written: string): string | null {
@@ -224,7 +260,7 @@ export function hostOf(written: string): string | null {
   // A last label of digits may be a number in disguise: only the URL standard's parser can tell.
   if (plainly !== null && /\.[a-z][a-z-]*$|^localhost$/.test(plainly)) return plainly;
   const full = address.startsWith('//') ? `https:${address}` : address;
-  if (!/^https?:/i.test(full)) return null;
+  if (!/^(?:https?|wss?):/i.test(full)) return null;
   try {
     return new URL(full).hostname;
   } catch {

@@ -120,10 +120,12 @@ export function settleScripts(
     return;
   const mounts: number[] = [];
   const shown: number[] = [];
+  const isOpen: boolean[] = [];
   for (let i = 0; i < parts.length; i++) {
     const { role, inside } = parts[i]!;
+    isOpen.push(inside === null || (isOpen[inside]! && parts[inside]!.role === 'wrapper'));
     if (role === 'mount') mounts.push(i);
-    if (inside === null && (role === 'mount' || role === 'frame' || role === 'media' || role === 'form'))
+    if (isOpen[i] && (role === 'mount' || role === 'frame' || role === 'media' || role === 'form'))
       shown.push(i);
   }
   const ids = new Set<string>();
@@ -202,14 +204,14 @@ function quotes(script: string, { ids }: Around): boolean {
 }
 
 const fills = ({ calls, creates }: ScriptFacts): boolean =>
-  calls.some((call) => /\.(?:push|cmd|load|render|init|create|mount|embed|show)$/.test(call)) ||
+  calls.some((call) => /\.(?:push|cmd|load|render|init|create|mount|embed|show|new)$/.test(call)) ||
   creates.includes('iframe');
 
 /** Whether a script carries a number or key of one embed, so that another embed needs another script. */
 export function carriesOwnNumber(element: MarkupElement): boolean {
   for (const { name } of element.attributes.entries)
     if (
-      name === 'id' ||
+      (name === 'id' && /\d/.test(attribute(element, 'id') ?? '')) ||
       (name.startsWith('data-') && !/^data-(?:no|lazy|async|defer|main|cookie|category)/.test(name))
     )
       return true;

@@ -172,7 +172,11 @@ export interface Reading {
    * What was mended to read it, where the text as pasted would not do; the offsets of the
    * mending are those of the paste.
    */
-  mending: { what: 'visible-code' | 'curly-quotes' | 'open-tag'; edits: Mend[]; text: string } | null;
+  mending: {
+    what: 'visible-code' | 'curly-quotes' | 'odd-blanks' | 'open-tag';
+    edits: Mend[];
+    text: string;
+  } | null;
   /** The code that Orbis makes of a link or an id, where a sheet knows how; null for everything else. */
   generated: string | null;
   /** What a link asks for beside the item, as options: its time to start at. */

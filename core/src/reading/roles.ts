@@ -36,7 +36,8 @@ export interface RoleContext {
 /** The role of an element (see `product.md`’s words); `text` is what visitors read, or nothing at all. */
 export function roleOf({ markup, hasLoader, holders }: RoleContext, element: MarkupElement): Role {
   const { name } = element;
-  if (name === 'script') return attribute(element, 'src') !== null ? 'loader' : 'setup';
+  if (name === 'script')
+    return attribute(element, 'src') !== null || isBlockedLoader(element) ? 'loader' : 'setup';
   if (
     name === 'a' &&
     hasLoader &&
@@ -59,9 +60,24 @@ export function roleOf({ markup, hasLoader, holders }: RoleContext, element: Mar
 export function isDataScript(element: MarkupElement): boolean {
   const type = (attribute(element, 'type') ?? '').trim().toLowerCase();
   return (
-    type !== '' && type !== 'module' && !/^(?:text|application)\/(?:x-)?(?:java|ecma|j)script$/.test(type)
+    type !== '' &&
+    !isBlocked(element) &&
+    type !== 'module' &&
+    !/^(?:text|application)\/(?:x-)?(?:java|ecma|j)script$/.test(type)
   );
 }
+
+/**
+ * Whether a consent tool holds a script back under another type, to let it run once people have agreed: it
+ * is read as the program that it will be (observed).
+ */
+export const isBlocked = (element: MarkupElement): boolean =>
+  /^(?:text\/plain|(?:text|application)\/(?:x-)?blocked|(?:javascript|module)\/blocked)$/i.test(
+    (attribute(element, 'type') ?? '').trim(),
+  );
+
+const isBlockedLoader = (element: MarkupElement): boolean =>
+  isBlocked(element) && ['data-src', 'data-href', 'data-url'].some((name) => attribute(element, name));
 
 /* Nobody's own box around a frame is made of more boxes. */
 const deepestBox = 8;
@@ -85,6 +101,18 @@ function isShapeBox(element: MarkupElement, depth = 1): boolean {
 const hasData = (element: MarkupElement): boolean =>
   element.attributes.names().some((name) => name.startsWith('data-'));
 
+/* What themes move or unfold is no place to be filled. */
+const hasDataForScript = (element: MarkupElement): boolean =>
+  element.attributes
+    .names()
+    .some(
+      (name) =>
+        name.startsWith('data-') &&
+        !/^data-(?:aos|wow|animat|scroll|toggle|target|bs-|reveal|parallax|style|css|cookie|consent|category)/.test(
+          name,
+        ),
+    );
+
 /* Nearly empty: what stands in a place until a script fills it ("Loading…", a link to the same thing). */
 const nearlyEmpty = 60;
 
@@ -97,7 +125,10 @@ function isMount(markup: Markup, element: MarkupElement, hasLoader: boolean): bo
   // An empty paragraph is a place only where it carries what a script reads.
   if (element.name === 'p') return inner.trim() === '' && hasLoader && hasData(element);
   if (inner.trim() === '') return !['br', 'hr', 'input'].includes(element.name);
-  if (!hasLoader || inner.length > 4 * nearlyEmpty) return false;
+  if (!hasLoader) return false;
+  // What carries data for a script may hold any words until the script comes.
+  if (hasDataForScript(element)) return !holdsDoing(element);
+  if (inner.length > 4 * nearlyEmpty) return false;
   return visibleLength(element) <= nearlyEmpty && !holdsDoing(element);
 }
 

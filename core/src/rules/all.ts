@@ -6,6 +6,7 @@ import { rule as clipOrder } from './clip-order.ts';
 import { rule as curlyQuotes } from './curly-quotes.ts';
 import { rule as cutOff } from './cut-off.ts';
 import { rule as duplicateParameter } from './duplicate-parameter.ts';
+import { rule as escapedTwice } from './escaped-twice.ts';
 import { rule as fileType } from './file-type.ts';
 import { rule as globalStyle } from './global-style.ts';
 import { rule as halfCode } from './half-code.ts';
@@ -18,6 +19,7 @@ import { rule as noTitle } from './no-title.ts';
 import { rule as noWayToPlay } from './no-way-to-play.ts';
 import { rule as notFullyRead } from './not-fully-read.ts';
 import { rule as notInline } from './not-inline.ts';
+import { rule as oddBlank } from './odd-blank.ts';
 import { rule as oldAttribute } from './old-attribute.ts';
 import { rule as sampleValue } from './sample-value.ts';
 import { rule as secondQuestionMark } from './second-question-mark.ts';
@@ -26,6 +28,7 @@ import { rule as shapeMismatch } from './shape-mismatch.ts';
 import { rule as soundAutoplay } from './sound-autoplay.ts';
 import { rule as spaceInAddress } from './space-in-address.ts';
 import { rule as tracking } from './tracking.ts';
+import { rule as unmatchedStyle } from './unmatched-style.ts';
 import { rule as valueOnPresence } from './value-on-presence.ts';
 import { rule as visibleCode } from './visible-code.ts';
 import { rule as writesDocument } from './writes-document.ts';
@@ -42,6 +45,7 @@ export const rules: readonly CodeRule[] = [
   curlyQuotes,
   cutOff,
   duplicateParameter,
+  escapedTwice,
   fileType,
   globalStyle,
   halfCode,
@@ -54,6 +58,7 @@ export const rules: readonly CodeRule[] = [
   noWayToPlay,
   notFullyRead,
   notInline,
+  oddBlank,
   oldAttribute,
   sampleValue,
   secondQuestionMark,
@@ -62,6 +67,7 @@ export const rules: readonly CodeRule[] = [
   soundAutoplay,
   spaceInAddress,
   tracking,
+  unmatchedStyle,
   valueOnPresence,
   visibleCode,
   writesDocument,

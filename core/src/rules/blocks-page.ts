@@ -1,4 +1,5 @@
 import { attribute } from '../text/index.ts';
+import { isDataScript, isBlocked } from '../reading/roles.ts';
 import { foundIn, type CodeRule } from './rule.ts';
 
 export const rule: CodeRule = {
@@ -13,7 +14,9 @@ export const rule: CodeRule = {
         url !== null &&
         !e.attributes.has('async') &&
         !e.attributes.has('defer') &&
-        attribute(e, 'type')?.toLowerCase() !== 'module';
+        attribute(e, 'type')?.toLowerCase() !== 'module' &&
+        !isDataScript(e) &&
+        !isBlocked(e);
       return waits ? foundIn(e, { url }) : null;
     },
   },

@@ -1,4 +1,4 @@
-import { innerText } from '../text/index.ts';
+import { innerText, type MarkupElement } from '../text/index.ts';
 import { foundIn, type CodeRule } from './rule.ts';
 import { reason } from '../reason.ts';
 
@@ -31,7 +31,7 @@ export const rule: CodeRule = {
       'select',
     ],
     check: (e, { markup, reading: { mending } }) => {
-      if (e.endTagStart !== null || markup.openAt !== null) return null;
+      if (e.endTagStart !== null || markup.openAt !== null || closesItself(markup.text, e)) return null;
       // An end tag that lacks its `>` is text, inside a frame or a script.
       if (mending?.what === 'open-tag') return foundIn(e, { open: e.name }, mending.edits);
       const bare = innerText(markup.text, e).trim() === '';
@@ -47,3 +47,11 @@ export const rule: CodeRule = {
     },
   },
 };
+
+/* Only what stands in a drawing may (HTML, section 13.1.2). */
+function closesItself(text: string, element: MarkupElement): boolean {
+  if (!text.startsWith('/>', element.startTagEnd - 2)) return false;
+  for (let at: MarkupElement | null = element; at; at = at.parent)
+    if (at.name === 'svg' || at.name === 'math') return true;
+  return false;
+}

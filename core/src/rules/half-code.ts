@@ -1,6 +1,6 @@
 import { isMountOf, sheetOfLoader } from '../sheets/match.ts';
 import type { Inner } from '../reading/inner.ts';
-import type { Markup } from '../text/index.ts';
+import { attribute, innerText, type Markup, type MarkupElement } from '../text/index.ts';
 import type { CodeRule, Found } from './rule.ts';
 
 const shown = new Set(['frame', 'media', 'form', 'image']);
@@ -47,9 +47,10 @@ function calledFromNowhere(markup: Markup, { scripts }: Inner): Found | null {
   const brings =
     markup.elements.some((e) => e.name === 'script' && e.attributes.has('src')) ||
     scripts.some(({ creates, addresses }) => creates.includes('script') || addresses.length > 0);
+  const namesOwn = markup.elements.some((e) => e.name === 'script' && namesElement(markup, e));
   const call = scripts
     .flatMap(({ calls }) => calls)
-    .find((each) => filling.test(each) && !own.has(each.split('.')[0]!));
+    .find((each) => (isNamed(each) || (namesOwn && filling.test(each))) && !own.has(each.split('.')[0]!));
   const script = markup.elements.find((e) => e.name === 'script');
   return brings || call === undefined || !script
     ? null
@@ -57,4 +58,18 @@ function calledFromNowhere(markup: Markup, { scripts }: Inner): Found | null {
 }
 
 /* Libraries are called by names with a capital; what browsers bring has other methods. */
-const filling = /^[A-Z][\w$]*(?:\.[\w$]+)*\.(?:render|init|create|mount|embed|setup|start|attach|draw)$/;
+const isNamed = (call: string): boolean => /^[A-Z]/.test(call) && filling.test(call);
+const filling = /^[\w$]+(?:\.[\w$]+)*\.(?:render|init|create|mount|embed|setup|start|attach|draw|new)$/;
+
+/* Whether a script has the id of an element of this code in quotes: so a library is told where to go. */
+const namesElement = (markup: Markup, script: MarkupElement): boolean => {
+  const text = innerText(markup.text, script);
+  return markup.elements.some((element) => {
+    const id = attribute(element, 'id');
+    return (
+      id !== null &&
+      id !== '' &&
+      [`"${id}"`, `'${id}'`, `"#${id}"`, `'#${id}'`].some((name) => text.includes(name))
+    );
+  });
+};

@@ -1,6 +1,5 @@
-import { distance } from 'fastest-levenshtein';
 import { reason } from '../reason.ts';
-import type { MarkupElement } from '../text/index.ts';
+import { isOneEditAway, type MarkupElement } from '../text/index.ts';
 import type { Mend } from '../reading/reading.ts';
 import { foundIn, type CodeRule } from './rule.ts';
 
@@ -106,11 +105,3 @@ const nearest = (name: string, list: readonly string[]): string | null =>
   name.length < 3
     ? null
     : (list.find((candidate) => candidate.length >= 3 && isOneEditAway(name, candidate)) ?? null);
-
-function isOneEditAway(a: string, b: string): boolean {
-  if (Math.abs(a.length - b.length) > 1) return false;
-  const edits = distance(a, b);
-  return edits === 1 || (edits === 2 && a.length === b.length && lettersOf(a) === lettersOf(b));
-}
-
-const lettersOf = (word: string): string => Array.from(word).sort().join('');

@@ -2,6 +2,10 @@ import { replace } from './mends.ts';
 import type { CodeRule } from './rule.ts';
 import { reason } from '../reason.ts';
 
+/* Blanks, and characters that nobody sees: they come along when an address is copied from a text. */
+const odd = /[\s\u200b-\u200d\u2060\ufeff\u00ad]/;
+const unseen = /[\t\n\r\f\u200b-\u200d\u2060\ufeff\u00ad]/g;
+
 export const rule: CodeRule = {
   id: 'space-in-address',
   level: 'warning',
@@ -10,11 +14,11 @@ export const rule: CodeRule = {
   addresses: (a, { reading, markup: { text } }) => {
     if (reading.input !== 'code' || a.end === a.start) return null;
     const raw = text.slice(a.start, a.end);
-    if (!/\s/.test(raw) || /^\s*(?:data|javascript):/i.test(a.url)) return null;
+    if (!odd.test(raw) || /^\s*(?:data|javascript):/i.test(a.url)) return null;
     const clean = raw
       .trim()
-      .replace(/[\t\n\r\f]/g, '')
-      .replaceAll(' ', '%20');
+      .replace(unseen, '')
+      .replaceAll(/[ \u00a0\u2007\u202f]/g, '%20');
     return {
       start: a.start,
       end: a.end,

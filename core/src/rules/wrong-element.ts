@@ -20,17 +20,42 @@ const idle = new Set(
   ),
 );
 
-/* The name of the attribute that has the address of something that takes it in `src`. */
-function addressElsewhere(e: MarkupElement): { start: number; end: number } | null {
-  if (!inSrc.has(e.name) || e.attributes.has('src') || e.attributes.has('srcdoc')) return null;
-  for (const name of ['href', 'url', 'source', 'link']) {
+/* The attribute in which an element takes its address. */
+const takesIn: Readonly<Record<string, string>> = {
+  iframe: 'src',
+  script: 'src',
+  img: 'src',
+  embed: 'src',
+  video: 'src',
+  audio: 'src',
+  source: 'src',
+  object: 'data',
+  link: 'href',
+  form: 'action',
+};
+const taken = ['src', 'href', 'data', 'action'];
+const elsewhere = [...taken, 'url', 'source', 'link'];
+
+/* Where the address of something stands in an attribute that does nothing with it: where, and what would. */
+function addressElsewhere(e: MarkupElement): { start: number; end: number; text: string } | null {
+  const right = takesIn[e.name];
+  if (
+    right === undefined ||
+    e.attributes.has(right) ||
+    ['srcdoc', 'srcset', 'imagesrcset'].some((name) => e.attributes.has(name))
+  )
+    return null;
+  for (const name of elsewhere) {
     const found = e.attributes.get(name);
     if (found && /^\s*(?:https?:)?\/\//i.test(attribute(e, name) ?? ''))
-      return { start: found.start, end: found.start + name.length };
+      return { start: found.start, end: found.start + name.length, text: right };
   }
   return null;
 }
-const inSrc = new Set(['iframe', 'script', 'img', 'embed']);
+
+/* A provider's own element may play sources as well. */
+const isPlayer = (parent: MarkupElement | null): boolean =>
+  parent !== null && (['video', 'audio', 'picture'].includes(parent.name) || parent.name.includes('-'));
 
 export const rule: CodeRule = {
   id: 'wrong-element',
@@ -44,7 +69,12 @@ export const rule: CodeRule = {
         foundIn(e, { element: e.name.split('=')[0]!, why }, mend);
       const misplaced = addressElsewhere(e);
       if (misplaced)
-        return fault('no-address', [{ ...misplaced, text: 'src', reason: reason('address-in-src') }]);
+        return fault('no-address', [
+          {
+            ...misplaced,
+            reason: reason('address-belongs-in', { element: e.name, attribute: misplaced.text }),
+          },
+        ]);
       if (
         e.name === 'img' &&
         /\.(?:mp4|webm|mov|m4v|mp3|ogg|m3u8)(?:[?#]|$)/i.test(attribute(e, 'src') ?? '')
@@ -54,8 +84,7 @@ export const rule: CodeRule = {
         const src = attribute(e, 'src');
         return src !== null && /^\s*(?:https?:)?\/\//i.test(src) ? fault('no-address') : null;
       }
-      if (e.name === 'source')
-        return ['video', 'audio', 'picture'].includes(e.parent?.name ?? '') ? null : fault('outside-media');
+      if (e.name === 'source') return isPlayer(e.parent) ? null : fault('outside-media');
       // `<src="…">` is an element whose name goes on to the first blank or slash.
       return attributesAsElements.has(e.name) ||
         (e.name.includes('=') && attributesAsElements.has(e.name.split('=')[0]!))

@@ -10,4 +10,5 @@ export * from './markup.ts';
 export { deepest, rawTextElements, voidElements } from './nesting.ts';
 export { changePath, readPath, type PathStep } from './path.ts';
 export * from './position.ts';
+export * from './one-edit.ts';
 export * from './styles.ts';

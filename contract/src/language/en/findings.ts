@@ -31,6 +31,20 @@ export const findings = {
       'There are typographic quotes around values: browsers take them for a part of the value, so addresses and sizes are wrong.',
     remedy: () => 'Let Orbis make them straight, or copy the code as plain text.',
   },
+  'odd-blank': {
+    message: () =>
+      'There are blanks in its tags that only look like blanks: browsers take them for a part of a name.',
+    remedy: () => 'Let Orbis make them plain, or copy the code as plain text.',
+  },
+  'escaped-twice': {
+    message: (f) => `“&amp;” is written twice over in an address, so ${f.names} is not understood.`,
+    remedy: () => 'Let Orbis write it once.',
+  },
+  'unmatched-style': {
+    message: (f) =>
+      `A ${f.where} looks for “${f.found}”, which nothing here is called; “${f.meant}” is close to it.`,
+    remedy: (f) => `Write “${f.meant}” there, or change the name of the element.`,
+  },
   'sample-value': {
     message: (f) =>
       f.placeholder === ''
@@ -135,13 +149,17 @@ export const findings = {
   },
   'second-question-mark': {
     message: (f) =>
-      String(f.value).includes('?')
-        ? `After ${f.parameter} there is a second question mark: what follows it is not read.`
-        : `The value of ${f.parameter} runs into the next parameter: “${f.value}”.`,
+      f.parameter === ''
+        ? 'The parameters of this address never begin: there is no question mark before the first.'
+        : String(f.value).includes('?')
+          ? `After ${f.parameter} there is a second question mark: what follows it is not read.`
+          : `The value of ${f.parameter} runs into the next parameter: “${f.value}”.`,
     remedy: (f) =>
-      String(f.value).includes('?')
-        ? 'Write & in its place.'
-        : 'Write & between the value and the next name.',
+      f.parameter === ''
+        ? 'Write ? in the place of the first &.'
+        : String(f.value).includes('?')
+          ? 'Write & in its place.'
+          : 'Write & between the value and the next name.',
   },
   'space-in-address': {
     message: () => 'There are blanks in or around an address.',

@@ -30,18 +30,22 @@ export const mends = {
   'show-buttons': () => 'With its buttons shown, people can start it.',
   'play-in-place': () => 'With playsinline, phones play it in its place.',
   'join-parameters': () => 'Parameters after the first are joined with &.',
+  'begin-parameters': () => 'The first parameter is begun with a question mark.',
   'height-of-shape': (f) => `${f.width} wide in the shape ${f.shape} is ${f.wanted} high.`,
   'play-without-sound': () => 'Without sound, browsers let it play by itself.',
   'take-blanks-out': () =>
     'An address has no blanks: those around it are taken off, one inside is written %20.',
   'take-tracking-out': (f) => `${f.name} only follows people; it is taken out.`,
   'take-word-out': (f) => `Without the word ${f.name} it is off, as “${f.value}” was meant.`,
-  'address-in-src': () => 'A frame takes its address in src.',
+  'address-belongs-in': (f) => `The address is put into ${f.attribute}, where a ${f.element} takes it.`,
   'write-as': (f) => `“${f.found}” is written “${f.meant}”.`,
   'code-block-off': () => 'The marks of a code block around it are taken off.',
   'code-word-off': () => 'The marks of a code word around it are taken off.',
   'text-becomes-code': (f) =>
     `Code that was written as text ${f.times === 1 ? '' : f.times === 2 ? 'twice over ' : 'three times over '}becomes code again.`,
+  'plain-blanks': () => 'Blanks that belong in texts become plain ones, and unseen characters go.',
+  'escape-once': () => 'Each & is written once as &amp;.',
+  'program-text-becomes-code': () => 'Code that was written as a text of a program becomes code again.',
   'straight-quotes': () =>
     'Typographic quotes become straight ones: browsers take the others for a part of the value.',
   'close-last-tag': () => 'The last tag is closed.',

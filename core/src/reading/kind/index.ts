@@ -1,5 +1,5 @@
 /** Which kind of embed a code is: evidence is weighed, and too little of it names none. */
-import type { Markup, MarkupElement } from '../../text/index.ts';
+import { attribute, type Markup, type MarkupElement } from '../../text/index.ts';
 import { isSameReason, reason, type Reason } from '../../reason.ts';
 import type { Sheet } from '../../sheets/sheet.ts';
 import type { Kind, ReadAddress, Reading } from '../reading.ts';
@@ -52,6 +52,7 @@ function withoutKind(
   some: boolean,
 ): Pick<Reading, 'kind' | 'kindReasons'> {
   const little = reason(some ? 'too-little-evidence' : 'no-evidence');
+  if (main && isDrawing(main)) return { kind: 'image', kindReasons: [reason('is-picture'), little] };
   if (main && ['iframe', 'object', 'embed', 'frame'].includes(main.name))
     return { kind: 'frame', kindReasons: [reason('is-frame'), little] };
   // Beside a script a picture stands for what is still to come.
@@ -64,6 +65,10 @@ function withoutKind(
     return { kind: 'image', kindReasons: [reason('is-picture'), little] };
   return { kind: 'unknown', kindReasons: [reason('shows-nothing'), little] };
 }
+
+/* A plug-in's element that shows a picture file. */
+const isDrawing = (main: MarkupElement): boolean =>
+  ['object', 'embed'].includes(main.name) && /^image\//i.test(attribute(main, 'type') ?? '');
 
 /* The strongest reasons, each once. */
 function strongest(kind: Kind, evidence: Reading['evidence']): Reason[] {

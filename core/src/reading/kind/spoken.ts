@@ -19,6 +19,9 @@ interface Heard {
   more: boolean;
 }
 
+/* A name that is made of a word says little, and only where names stand. */
+const stemIn = (place: Place, hint: number): number => (place === 'names' ? hint : place === 'host' ? 1 : 0);
+
 /** Words of trades, gathered by where they stand: each place speaks once for a kind. */
 export class Spoken {
   readonly #heard: Heard[] = [];
@@ -42,8 +45,8 @@ export class Spoken {
   }
 
   #note(place: Place, trades: readonly Trade[], word: string, [sure, hint]: Weights): void {
-    for (const { kind, sure: isSure } of trades) {
-      const weight = isSure ? sure : hint;
+    for (const { kind, as } of trades) {
+      const weight = as === 'sure' ? sure : as === 'hint' ? hint : stemIn(place, hint);
       if (weight === 0) continue;
       const known = this.#heard.find((each) => each.place === place && each.kind === kind);
       if (!known) this.#heard.push({ place, kind, weight, word, more: false });

@@ -45,7 +45,7 @@ const vocabulary: readonly [Kind, sure: string, hint: string][] = [
     ebook magazine docs spreadsheet spreadsheets brochure dokument dokumente folien prasentation
     praesentation diaporama documento documenti documentos presentacion presentazione apresentacao revista
     rivista presentatie prezentacja dokumenty`,
-    'doc viewer sheet issue present paper reader report bericht magazin book livre libro boek',
+    'doc viewer sheet issue present paper reader report bericht magazin',
   ],
   [
     'booking',
@@ -78,7 +78,7 @@ const vocabulary: readonly [Kind, sure: string, hint: string][] = [
   ],
   [
     'share',
-    'share sharing sharer teilen partager compartir compartilhar condividi delen udostepnij',
+    'share sharing sharer sharebar sharebuttons teilen partager compartir compartilhar condividi delen udostepnij',
     'like follow recommend intent social pin tell',
   ],
   [
@@ -89,17 +89,20 @@ const vocabulary: readonly [Kind, sure: string, hint: string][] = [
   ],
 ];
 
-/** A kind that a word speaks for, and whether it is hardly said of anything else. */
+/**
+ * A kind that a word speaks for: surely, where it is hardly said of anything else; as a hint; or only as the
+ * stem of a name that somebody made of it.
+ */
 export interface Trade {
   kind: Kind;
-  sure: boolean;
+  as: 'sure' | 'hint' | 'stem';
 }
 
 const tradesOfWord = new Map<string, Trade[]>();
 for (const [kind, sure, hint] of vocabulary)
-  for (const [list, isSure] of [[sure, true] as const, [hint, false] as const])
+  for (const [list, as] of [[sure, 'sure'] as const, [hint, 'hint'] as const])
     for (const word of list.split(/\s+/))
-      tradesOfWord.set(word, [...(tradesOfWord.get(word) ?? []), { kind, sure: isSure }]);
+      tradesOfWord.set(word, [...(tradesOfWord.get(word) ?? []), { kind, as }]);
 
 /* What words are put together with, without a blank: “Kontaktformular”, “webform”, “photofeed”. */
 const endings =
@@ -108,6 +111,24 @@ const endings =
   counter reviews slider shop`
     .split(/\s+/)
     .flatMap((word) => (tradesOfWord.has(word) ? [[word, tradesOfWord.get(word)!] as const] : []));
+/* What providers make their names of: “clipwick”, “slotkeeper”. */
+const stems = Object.entries({
+  video: 'video clip reel film cine',
+  audio: 'sound tune audio radio song podcast music',
+  map: 'map geo carto trail',
+  form: 'form survey poll quiz',
+  feed: 'feed photo snap',
+  document: 'slide flip docu',
+  booking: 'slot book calend ticket seat reserv',
+  counter: 'count tally stat',
+  popup: 'popup overlay',
+  reviews: 'review rating praise',
+  shop: 'shop cart',
+  share: 'share',
+  advert: 'adserv advert banner',
+} satisfies Partial<Record<Kind, string>>).flatMap(([kind, list]) =>
+  list.split(' ').map((stem) => [stem, [{ kind: kind as Kind, as: 'stem' as const }]] as const),
+);
 /* What only ends like one. */
 const others = new Set(
   `platform perform inform transform uniform reform waveform conform freeform sitemap bitmap roadmap mindmap
@@ -118,12 +139,14 @@ const shortestCompound = 6;
 /** No word is longer. */
 const longestWord = 30;
 
-/** What kinds a word in small letters speaks for, by itself or by its end; null for most words. */
+/** What kinds a word in small letters speaks for, by itself, by its end or by its beginning; null for most words. */
 export function tradesOf(word: string): readonly Trade[] | null {
   const known = tradesOfWord.get(word);
   if (known) return known;
   if (word.length < shortestCompound || word.length > longestWord || others.has(word)) return null;
   for (const [ending, trades] of endings)
     if (word.endsWith(ending) && word.length >= ending.length + 2) return trades;
+  for (const [stem, trades] of stems)
+    if (word.startsWith(stem) && word.length >= stem.length + 3) return trades;
   return null;
 }

@@ -1,16 +1,24 @@
 import type { AnyNode } from './walk.ts';
 
+/** What is known of a script's names, and which way is taken where a value depends on a condition. */
+export interface Known {
+  /** Texts by name, also by dotted path. */
+  names: ReadonlyMap<string, string>;
+  takes: 'first' | 'second';
+}
+
 /**
  * The value of an expression that is put together from constants only, as far as that can be told without
  * running it; null where it cannot. The page's own protocol counts as https:.
  */
 export function constantText(
   node: AnyNode | null | undefined,
-  known: ReadonlyMap<string, string>,
+  { names, takes }: Known,
   depth = 0,
 ): string | null {
   if (!node || depth > 64) return null;
-  const inner = (child: unknown): string | null => constantText(child as AnyNode, known, depth + 1);
+  const inner = (child: unknown): string | null =>
+    constantText(child as AnyNode, { names, takes }, depth + 1);
   switch (node.type) {
     case 'Literal':
       return typeof node['value'] === 'string' || typeof node['value'] === 'number'
@@ -21,15 +29,19 @@ export function constantText(
     case 'BinaryExpression':
       return node['operator'] === '+' ? sumText(inner(node['left']), inner(node['right'])) : null;
     case 'Identifier':
-      return known.get(String(node['name'])) ?? null;
+      return names.get(String(node['name'])) ?? null;
     case 'MemberExpression':
       return memberName(node) === 'protocol' && /location$/.test(pathOf(node['object'] as AnyNode))
         ? 'https:'
-        : null;
+        : (names.get(pathOf(node)) ?? null);
     case 'ConditionalExpression':
-      return inner(node['consequent']) ?? inner(node['alternate']);
+      return takes === 'first'
+        ? (inner(node['consequent']) ?? inner(node['alternate']))
+        : (inner(node['alternate']) ?? inner(node['consequent']));
     case 'LogicalExpression':
-      return inner(node['left']) ?? inner(node['right']);
+      return takes === 'first'
+        ? (inner(node['left']) ?? inner(node['right']))
+        : (inner(node['right']) ?? inner(node['left']));
     case 'CallExpression':
       return callText(node, inner);
     default:
@@ -58,9 +70,31 @@ function sumText(left: string | null, right: string | null): string | null {
   return left !== null && looksWhole(left) ? left : null;
 }
 
+/* What makes a text of a written one (ECMAScript, sections 19.2.6 and B.2.1; HTML, section 8.3). */
+const decoders = new Map<string, (text: string) => string>(
+  Object.entries({
+    unescape: (text: string) =>
+      text.replaceAll(/%([0-9a-f]{2})/gi, (_, code: string) => String.fromCharCode(parseInt(code, 16))),
+    decodeURIComponent,
+    decodeURI,
+    atob,
+  }),
+);
+
+function decoded(text: string | null, decode: (text: string) => string): string | null {
+  if (text === null) return null;
+  try {
+    return decode(text);
+  } catch {
+    return null;
+  }
+}
+
 /* `'a'.concat('b')` and `['a', 'b'].join('/')`. */
 function callText(node: AnyNode, inner: TextOf): string | null {
   const callee = node['callee'] as AnyNode;
+  const decode = decoders.get(pathOf(callee).replace(/^(?:window|self|globalThis)\./, ''));
+  if (decode) return decoded(inner((node['arguments'] as AnyNode[])[0]), decode);
   if (callee.type !== 'MemberExpression') return null;
   const args = (node['arguments'] as AnyNode[]).map(inner);
   const object = callee['object'] as AnyNode;

@@ -46,15 +46,21 @@ export const noScriptFacts = (): ScriptFacts => ({
   storesData: false,
 });
 
-/** An absolute or protocol-relative http(s) address at the beginning of a constant string. */
+/** An absolute or protocol-relative address (http, https, ws, wss) at the beginning of a constant string. */
 export const looksLikeAddress = (text: string): boolean =>
-  /^(?:https?:)?\/\/[a-z0-9.[\]_-]+(?::\d+)?(?:[/?#]|$)/i.test(text);
+  /^(?:(?:https?|wss?):)?\/\/[a-z0-9.[\]_-]+(?::\d+)?(?:[/?#]|$)/i.test(text);
+
+/**
+ * Whether an address only names a vocabulary, and is never fetched (Namespaces in XML, section 2.1; RDF).
+ */
+export const isNameOnly = (url: string): boolean =>
+  /^https?:\/\/(?:www\.w3\.org\/(?:\d{4}|XML|TR)|purl\.org\/|xmlns\.com\/)/i.test(url);
 
 /** The addresses that stand inside a longer text, such as markup that a script writes. */
 export function addressesIn(text: string): string[] {
   const out: string[] = [];
-  const pattern = /(?:https?:)?\/\/[a-z0-9._-]+(?::\d+)?(?:\/[^\s"'<>`)\\]*)?/gi;
+  const pattern = /(?:(?:https?|wss?):)?\/\/[a-z0-9._-]+(?::\d+)?(?:\/[^\s"'<>`)\\]*)?/gi;
   for (let found = pattern.exec(text); found; found = pattern.exec(text))
-    if (/\.|localhost/i.test(found[0])) out.push(found[0]);
+    if (/\.|localhost/i.test(found[0]) && !isNameOnly(found[0])) out.push(found[0]);
   return out;
 }

@@ -1,6 +1,8 @@
 import { parse, tokenizer, tokTypes } from 'acorn';
+import { constantNames } from './constant-names.ts';
 import { constantText, memberName, pathOf } from './constants.ts';
-import { addressesIn, looksLikeAddress, noScriptFacts, type ScriptFacts } from './facts.ts';
+import { isGuarded, guardsOf, nameGiven, type Guard } from './guards.ts';
+import { addressesIn, isNameOnly, looksLikeAddress, noScriptFacts, type ScriptFacts } from './facts.ts';
 import { givenFor, isLocal, walk, type AnyNode, type Scope } from './walk.ts';
 
 /**
@@ -61,18 +63,14 @@ interface Pass {
   /** Elements that were made, by the names that they were given. */
   created: Map<string, string>;
   text: (node: unknown) => string | null;
+  /** What comes out of an expression whichever way its conditions go. */
+  texts: (node: unknown) => string[];
   address: (node: unknown, use: AddressUse, when: 'load' | 'use') => void;
   /** Names that stand for the document or the window (`var d = document`). */
   aliases: Map<string, string>;
   /** Where a name is set only if nothing has it yet (`if (!window.lib) …`). */
   guards: Guard[];
   isModule: boolean;
-}
-
-interface Guard {
-  name: string;
-  start: number;
-  end: number;
 }
 
 type AddressUse = ScriptFacts['addresses'][number]['use'];
@@ -82,17 +80,30 @@ const writing = new Set(['write', 'writeln']);
 
 function byTree(program: AnyNode, isModule: boolean): ScriptFacts {
   const facts = noScriptFacts();
-  const known = constantNames(program);
+  const [known, ...others] = constantNames(program);
   const seen = new Set<AnyNode>();
-  const text = (node: unknown): string | null => constantText(node as AnyNode, known);
+  const text: Pass['text'] = (node) => constantText(node as AnyNode, known!);
+  const texts: Pass['texts'] = (node) => {
+    const all = [text(node), ...others.map((other) => constantText(node as AnyNode, other))];
+    return [...new Set(all.filter((value) => value !== null))];
+  };
   const address: Pass['address'] = (node, use, when) => {
-    const value = text(node);
-    if (value === null || !looksLikeAddress(value)) return;
+    const addresses = texts(node).filter(looksLikeAddress);
+    if (addresses.length === 0) return;
     seen.add(node as AnyNode);
     markInside(node as AnyNode, seen);
-    facts.addresses.push({ url: value, use, when });
+    for (const url of addresses) if (!isNameOnly(url)) facts.addresses.push({ url, use, when });
   };
-  const pass: Pass = { facts, created: new Map(), text, address, aliases: new Map(), guards: [], isModule };
+  const pass: Pass = {
+    facts,
+    created: new Map(),
+    text,
+    texts,
+    address,
+    aliases: new Map(),
+    guards: [],
+    isModule,
+  };
   walk(program, (node, scope) => {
     switch (node.type) {
       case 'CallExpression':
@@ -132,12 +143,21 @@ function noteKey({ key, computed }: AnyNode, { keys }: ScriptFacts): void {
 }
 
 /* An address, or markup with addresses, that stands in a script for itself. */
-function readText(node: AnyNode, seen: Set<AnyNode>, { facts, text, address }: Pass): void {
-  const value = text(node);
-  if (value === null) return;
-  if (looksLikeAddress(value)) address(node, 'data', 'use');
-  else if (/<[a-z]/i.test(value)) addAddresses(value, facts);
-  if (node.type === 'BinaryExpression') markInside(node, seen);
+function readText(node: AnyNode, seen: Set<AnyNode>, { facts, texts, address }: Pass): void {
+  const values = texts(node);
+  if (values.some(looksLikeAddress)) address(node, 'data', 'use');
+  else for (const value of values) if (/<[a-z]/i.test(value)) addAddresses(value, facts);
+  if (node.type !== 'BinaryExpression') return;
+  if (values.length > 0) markInside(node, seen);
+  else if (isHalfAddress(node)) seen.add(node['left'] as AnyNode);
+}
+
+/* `'https://cdn' + n + '.a.example'`: what stands before the sum is the beginning of a host at most. */
+function isHalfAddress({ left, right }: AnyNode): boolean {
+  const [begun, next] = [(left as AnyNode)['value'], (right as AnyNode)['value']];
+  const host = typeof begun === 'string' ? /^(?:\w+:)?\/\/([\w.-]*)$/.exec(begun)?.[1] : undefined;
+  if (host === undefined) return false;
+  return !/\.[a-z]{2,}$/i.test(host) || (typeof next === 'string' && /^[\w.-]/.test(next));
 }
 
 function name(node: AnyNode, scope: Scope, pass: Pass): void {
@@ -147,8 +167,8 @@ function name(node: AnyNode, scope: Scope, pass: Pass): void {
 }
 
 /* Addresses in a piece of markup that a script writes. */
-function addAddresses(markup: string | null, facts: ScriptFacts): void {
-  for (const url of addressesIn(markup ?? '')) facts.addresses.push({ url, use: 'data', when: 'load' });
+function addAddresses(markup: string, facts: ScriptFacts): void {
+  for (const url of addressesIn(markup)) facts.addresses.push({ url, use: 'data', when: 'load' });
 }
 
 function readCall(node: AnyNode, scope: Scope, pass: Pass): void {
@@ -157,6 +177,7 @@ function readCall(node: AnyNode, scope: Scope, pass: Pass): void {
   if (callee.type === 'FunctionExpression' || callee.type === 'ArrowFunctionExpression')
     callee['calledWith'] = args;
   const called = calledName(callee);
+  if (called && node.type === 'NewExpression') noteMade(called, callee, scope, pass.facts);
   if (called) readNamedCall(called, callee, args, scope, pass);
   // Pieces that are joined by a call: `['https:', '', host].join('/')`.
   if (callee.type === 'MemberExpression') pass.address(node, 'data', 'use');
@@ -191,15 +212,35 @@ function readNamedCall(
   if (use) address(first, use, 'load');
   facts.plays ||= called === 'play';
   facts.storesData ||= /(?:^|\.)(?:localStorage|sessionStorage)$/.test(object);
-  if (isLibrary(object)) facts.calls.push(`${object}.${called}`);
+  if (isLibrary(object) && !isOwn(callee, scope)) facts.calls.push(`${object}.${called}`);
 }
+
+/* Whether what is called belongs to the function around it: neither passed in nor everybody's. */
+function isOwn(callee: AnyNode, scope: Scope): boolean {
+  const head = pathOf(callee).split('.')[0]!;
+  return head !== '' && isLocal(head, scope) && givenFor(head, scope) === null;
+}
+
+/* `new Library.Box(…)`, but not what every browser has. */
+function noteMade(called: string, callee: AnyNode, scope: Scope, { calls }: ScriptFacts): void {
+  const path = pathOf(callee) || called;
+  if (/^[A-Z]/.test(called) && !ofBrowsers.has(path) && !isOwn(callee, scope)) calls.push(`${path}.new`);
+}
+
+const ofBrowsers = new Set(
+  `Array Date Map Set WeakMap WeakSet Object Function Error Promise RegExp Proxy URL URLSearchParams Image Audio
+  Option XMLHttpRequest WebSocket EventSource Worker Blob File FileReader FormData Headers Request Response Event
+  CustomEvent MutationObserver IntersectionObserver ResizeObserver PerformanceObserver AbortController
+  TextEncoder TextDecoder DOMParser Uint8Array Float32Array ArrayBuffer DataView Intl.DateTimeFormat
+  Intl.NumberFormat Notification BroadcastChannel MessageChannel AudioContext Path2D`.split(/\s+/),
+);
 
 const isLibrary = (object: string): boolean =>
   object !== '' && !/^(?:window|document|console|Math|JSON|Object|Array)\b/.test(object);
 
-function readWriting(args: readonly AnyNode[], { facts, text }: Pass): void {
+function readWriting(args: readonly AnyNode[], { facts, texts }: Pass): void {
   facts.writesDocument = true;
-  for (const argument of args) addAddresses(text(argument), facts);
+  for (const argument of args) for (const written of texts(argument)) addAddresses(written, facts);
 }
 
 function readFinder(finder: (typeof finders)[string], value: string | null, facts: ScriptFacts): void {
@@ -301,7 +342,8 @@ function assignMember(
   pass: Pass,
 ): void {
   if (property === 'src' || property === 'href') assignAddress(property, left, right, pass);
-  if (property === 'innerHTML' || property === 'outerHTML') addAddresses(pass.text(right), pass.facts);
+  if (property === 'innerHTML' || property === 'outerHTML')
+    for (const markup of pass.texts(right)) addAddresses(markup, pass.facts);
   if (property === 'cookie' && /document$/.test(object)) pass.facts.storesData = true;
 }
 
@@ -328,16 +370,6 @@ function assignGlobal(node: AnyNode, property: string | null, scope: Scope, pass
 const isGuardedAt = (given: string, node: AnyNode, { guards }: Pass): boolean =>
   guards.some(({ name, start, end }) => name === given && start <= node.start && node.end <= end);
 
-function nameGiven(member: AnyNode, scope: Scope, text: (node: unknown) => string | null): string | null {
-  const property = member['property'] as AnyNode;
-  if (!member['computed']) return null;
-  if (property.type === 'Identifier') {
-    const given = givenFor(String(property['name']), scope);
-    if (given) return text(given);
-  }
-  return text(property);
-}
-
 /* A path in which a name that was passed in stands for what was passed: `d` for `document`, `w` for
    `window`. */
 function realPath(node: AnyNode, scope: Scope, aliases: ReadonlyMap<string, string>): string {
@@ -350,47 +382,6 @@ function realPath(node: AnyNode, scope: Scope, aliases: ReadonlyMap<string, stri
     .replace(/^(?:window|self|globalThis)\.(?=.)/, '');
 }
 
-/* `if (!window.x) …`, `if (typeof x === 'undefined') …`, `typeof x === 'undefined' && …`, `window.x || …`. */
-function guardsOf(test: unknown, guarded: unknown, isElse = false): Guard[] {
-  const { start, end } = guarded as AnyNode;
-  const names = isElse ? [pathOf(test as AnyNode)] : [];
-  walk(test as AnyNode, ({ type, ...inner }) => {
-    if (type === 'UnaryExpression' && (inner['operator'] === '!' || inner['operator'] === 'typeof'))
-      names.push(pathOf(inner['argument'] as AnyNode));
-  });
-  return names
-    .map((name) => name.replace(/^(?:window|self|globalThis)\./, ''))
-    .filter((name) => name !== '')
-    .map((name) => ({ name, start, end }));
-}
-
-/* `x = x || …`, `x = window.x || …`, `x ??= …`, and `typeof x === 'undefined' ? … :
-   x` get on with what is there. */
-function isGuarded(
-  name: string,
-  value: AnyNode | null,
-  scope?: Scope,
-  text?: (node: unknown) => string | null,
-): boolean {
-  if (!value) return false;
-  if (value.type === 'AssignmentExpression') return isGuarded(name, value['right'] as AnyNode, scope, text);
-  if (value.type === 'LogicalExpression') {
-    const left = value['left'] as AnyNode;
-    if (left.type === 'MemberExpression' && left['computed'] && scope && text)
-      return nameGiven(left, scope, text) === name || memberName(left) === name;
-    return (pathOf(left).split('.').at(-1) ?? '') === name;
-  }
-  return (
-    value.type === 'ConditionalExpression' &&
-    [value['consequent'], value['alternate']].some(
-      (branch) =>
-        pathOf(branch as AnyNode)
-          .split('.')
-          .at(-1) === name,
-    )
-  );
-}
-
 function readSelector(selector: string, facts: ScriptFacts): void {
   const pattern =
     /([#.])(-?[_a-zA-Z\u0080-\uffff][\w\u0080-\uffff-]*)|\[\s*name\s*[~|^$*]?=\s*["']?([^"'\]]+)/g;
@@ -399,24 +390,6 @@ function readSelector(selector: string, facts: ScriptFacts): void {
     else if (found[1] === '.') facts.classes.push(found[2]!);
     else if (found[3]) facts.fields.push(found[3]);
   }
-}
-
-/* Names that are given one constant text, and no other, anywhere in the script. */
-function constantNames(program: AnyNode): Map<string, string> {
-  const known = new Map<string, string>();
-  const changed = new Set<string>();
-  walk(program, (node) => {
-    if (node.type === 'VariableDeclarator' && (node['id'] as AnyNode).type === 'Identifier') {
-      const name = String((node['id'] as AnyNode)['name']);
-      const value = constantText(node['init'] as AnyNode | null, known);
-      if (value === null || known.has(name)) changed.add(name);
-      else known.set(name, value);
-    } else if (node.type === 'AssignmentExpression' && (node['left'] as AnyNode).type === 'Identifier')
-      changed.add(String((node['left'] as AnyNode)['name']));
-    else if (node.type === 'UpdateExpression') changed.add(pathOf(node['argument'] as AnyNode));
-  });
-  for (const name of changed) known.delete(name);
-  return known;
 }
 
 function markInside(node: AnyNode, seen: Set<AnyNode>): void {
