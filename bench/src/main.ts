@@ -5,9 +5,10 @@ import { consoleSize } from './console.ts';
 import { faults } from './faults.ts';
 import { fuzz } from './fuzz.ts';
 import { growth } from './growth.ts';
-import { kinds } from './kinds.ts';
+
 import { liveness } from './liveness.ts';
 import { reading } from './reading.ts';
+import { truth } from './truth.ts';
 
 const parts: Record<string, () => string | Promise<string>> = {
   reading,
@@ -16,7 +17,7 @@ const parts: Record<string, () => string | Promise<string>> = {
   liveness,
   growth,
   fuzz,
-  kinds,
+  truth,
 };
 /* These take minutes, or need a browser, and run only where they are named. */
 const named: typeof parts = { faults, console: consoleSize };

@@ -8,3 +8,4 @@ export { directOf } from './direct.ts';
 export { linkIn, linksIn } from './input.ts';
 export { mend, type Mended } from './mend.ts';
 export { read, sheetOf, type ReadingContext } from './read.ts';
+export { kindWords } from './kind/index.ts';

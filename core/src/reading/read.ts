@@ -142,7 +142,10 @@ function readCode(reading: Reading, markup: Markup, inner: Inner, { sheets }: Re
   const sheet = several?.sheet ?? wholeSheet;
   reading.provider = provider && { id: provider.id, name: provider.name };
   reading.sheet = sheet && { id: sheet.id, version: sheet.version };
-  Object.assign(reading, several?.first ?? kindOfWhole());
+  const { kind, kindReasons, evidence } = several?.first ?? kindOfWhole();
+  reading.kind = kind;
+  reading.kindReasons = kindReasons;
+  reading.evidence = evidence;
   const shown = several ? units[0]!.element : (main ?? onlyMount(read));
   reading.size = shown ? sizeOf(markup, shown, inner.styles) : noSize;
   reading.needs = needsOf(markup, inner.scripts, sheet);
@@ -155,9 +158,11 @@ function readCode(reading: Reading, markup: Markup, inner: Inner, { sheets }: Re
 type Told = Pick<Reading, 'kind' | 'kindReasons' | 'evidence'>;
 
 function onlyEmbed({ parts, kind, provider, size }: Reading): Reading['embeds'] {
-  const top = parts.flatMap(({ inside, role }, i) =>
-    inside === null && role !== 'text' && role !== 'comment' ? [i] : [],
-  );
+  const top: number[] = [];
+  for (let i = 0; i < parts.length; i++) {
+    const { inside, role } = parts[i]!;
+    if (inside === null && role !== 'text' && role !== 'comment') top.push(i);
+  }
   return top.length > 0 ? [{ kind, provider: provider?.id ?? null, parts: top, size }] : [];
 }
 

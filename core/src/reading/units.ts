@@ -20,6 +20,9 @@ const pictures = new Set(['img', 'picture']);
  * reads, or where somebody else fills it.
  */
 export function unitsOf(read: PartsRead, mains: readonly MarkupElement[]): Unit[] {
+  // Most codes have one, and nothing else that could be one.
+  if (mains.length < 2 && !hasOtherMount(read, mains[0]))
+    return mains.map((element) => shownIn(element, read));
   const shown = mains.length > 1 ? mains.filter(({ name }) => !pictures.has(name)) : [...mains];
   const tops = topsOf(read);
   const places =
@@ -32,6 +35,12 @@ export function unitsOf(read: PartsRead, mains: readonly MarkupElement[]): Unit[
   );
   if (units.length > 1 && mounts.length > 0) giveLoaders(units, read);
   return units;
+}
+
+function hasOtherMount({ parts, elements }: PartsRead, main: MarkupElement | undefined): boolean {
+  let others = 0;
+  for (let i = 0; i < parts.length; i++) if (parts[i]!.role === 'mount' && elements[i] !== main) others++;
+  return others > (main === undefined ? 1 : 0);
 }
 
 /* Each part's top-level part, or null where something else than a box is around it. */

@@ -10,16 +10,19 @@ export const rule: CodeRule = {
   source:
     'Mixed Content, sections 3 and 4; Secure Contexts, section 3.1 (loopback and *.localhost are trusted)',
   addresses: ({ start, end, url, use }, { markup: { text } }) => {
-    if (use === 'link' || !isBlockedOn(url)) return null;
+    if (url.startsWith('https:') || use === 'link' || !isBlockedOn(url)) return null;
     const raw = text.slice(start, end);
     const mend = replace(text, start, end, raw.replace(/^(\s*)http:/i, '$1https:'), reason('use-https'));
     return { start, end, facts: { url, use }, mend };
   },
-  code: ({ markup, inner }) => [
-    ...inner.scripts.flatMap(({ addresses }) => insideOf(markup, 'script', addresses)),
-    ...inner.styles.flatMap(({ addresses }) => insideOf(markup, 'style', addresses)),
-    ...inStyles(markup),
-  ],
+  code: ({ markup, inner }) =>
+    !markup.text.includes('http:')
+      ? null
+      : [
+          ...inner.scripts.flatMap(({ addresses }) => insideOf(markup, 'script', addresses)),
+          ...inner.styles.flatMap(({ addresses }) => insideOf(markup, 'style', addresses)),
+          ...inStyles(markup),
+        ],
 };
 
 /* An address that a script or a style loads, where it stands there in one piece: one that is put together may

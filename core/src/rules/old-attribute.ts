@@ -48,6 +48,8 @@ const oldAttributes: Record<string, readonly string[]> = {
   p: ['align'],
 };
 
+const oldOf = new Map(Object.entries(oldAttributes).map(([element, names]) => [element, new Set(names)]));
+
 export const rule: CodeRule = {
   id: 'old-attribute',
   level: 'note',
@@ -56,7 +58,8 @@ export const rule: CodeRule = {
     named: [...oldElements, ...Object.keys(oldAttributes)],
     check: (e) => {
       if (oldElements.has(e.name)) return foundIn(e, { what: e.name, kind: 'element' });
-      const names = oldAttributes[e.name]!.filter((name) => e.attributes.has(name));
+      const old = oldOf.get(e.name)!;
+      const names = e.attributes.names().filter((name) => old.has(name));
       return names.length > 0 ? foundIn(e, { what: names.join(', '), kind: 'attribute' }) : null;
     },
   },

@@ -12,7 +12,6 @@ const words = new Set(
 );
 /* What stands in a field before somebody types is for people too, and a field is called as its form likes. */
 const isForPeople = (element: MarkupElement, name: string): boolean =>
-  words.has(name) ||
   name.startsWith('on') ||
   (name === 'value' && attribute(element, 'type')?.toLowerCase() !== 'hidden') ||
   (name === 'name' && fields.has(element.name));
@@ -26,8 +25,8 @@ export const rule: CodeRule = {
   source:
     'observed: samples of providers that were pasted with their placeholders left in; RFC 2606, section 3',
   attributes: (element, name, value) => {
-    if (value.length < 2 || value.length > longest) return null;
-    const placeholder = placeholderIn(value, addressed.has(name) || /^https?:\/\//.test(value), name);
+    if (value.length < 2 || value.length > longest || words.has(name)) return null;
+    const placeholder = placeholderIn(value, addressed.has(name) || value.startsWith('http'), name);
     if (placeholder === null || isForPeople(element, name)) return null;
     const { valueStart, valueEnd } = element.attributes.get(name)!;
     return {
@@ -61,6 +60,7 @@ export const rule: CodeRule = {
 /* What a frame or a script cannot come from: nothing, or a path of the page's own site (URL, section 4.2),
    unless it leads to a file there. */
 function isNowhere({ url, use }: ReadAddress): boolean {
+  if (url.startsWith('https://')) return false;
   if (/^www\.[^/\s]+\.[a-z]{2,}(?:\/|$)/i.test(url)) return true;
   if (use !== 'frame' && use !== 'script') return false;
   if (url === '' || url === '#') return true;
@@ -73,7 +73,9 @@ const hasMarks = /[{}[\]<>]| HERE\b/;
 
 /* Names that stand for no site at all. */
 const isReserved = (url: string): string | null =>
-  /^(?:https?:)?\/\/(?:[\w-]+\.)*(example\.(?:com|net|org))(?:[/:?#]|$)/i.exec(url)?.[1] ?? null;
+  !/example\.(?:com|net|org)/i.test(url)
+    ? null
+    : (/^(?:https?:)?\/\/(?:[\w-]+\.)*(example\.(?:com|net|org))(?:[/:?#]|$)/i.exec(url)?.[1] ?? null);
 
 /* Texts in a script that are nothing but a sample. */
 function samplesIn(script: string, offset: number): Found[] {

@@ -14,7 +14,9 @@ export const rule: CodeRule = {
   source: 'URL, section 4.1 (only the first “?” begins the query; what follows is parted by “&”)',
   addresses: (a, { markup }) => {
     if (!a.url.includes('?'))
-      return unbegun.test(a.url) ? neverBegun(markup.text.slice(a.start, a.end), a) : null;
+      return a.url.includes('&') && unbegun.test(a.url)
+        ? neverBegun(markup.text.slice(a.start, a.end), a)
+        : null;
     const found = a.parameters.filter(
       // `a=1?b=2`, but neither an address inside a parameter nor an opaque value: a word, `=`, and nothing of
       // an address before it.

@@ -59,34 +59,40 @@ export function hearAddress(
   if (slashes < 0 || slashes > end) return;
   const from = url.indexOf('/', slashes + 2);
   const hostEnd = from < 0 || from > end ? end : from;
-  hearHost(spoken, url.slice(slashes + 2, hostEnd), weights);
-  if (hostEnd < end) hearSteps(spoken, url.slice(hostEnd + 1, end), weights);
+  hearHost(spoken, url, slashes + 2, hostEnd, weights);
+  for (let at = hostEnd, n = 0; at < end && n < mostSteps; n++) {
+    const slash = url.indexOf('/', at + 1);
+    const stop = slash < 0 || slash > end ? end : slash;
+    hearStep(spoken, url, at + 1, stop, weights);
+    at = stop;
+  }
   for (const { name, value } of parameters) hearParameter(spoken, name, value, weights.query);
 }
 
-function hearHost(spoken: Spoken, host: string, { host: before, brand }: AddressWeights): void {
-  const labels = host.split('.', 8);
-  const own = labels.length - 2;
-  labels.forEach((label, i) => {
-    if (i < own) spoken.words('host', label, before);
-    else if (i === own) spoken.words('host', label, brand);
-  });
+/* The last label is nobody's, the one before it the provider's own; what stands before says what it is. */
+function hearHost(spoken: Spoken, url: string, from: number, end: number, weights: AddressWeights): void {
+  const last = url.lastIndexOf('.', end - 1);
+  const own = Math.max(from, url.lastIndexOf('.', last - 1) + 1);
+  if (last <= from) return;
+  if (own > from) spoken.words('host', url, weights.host, from, own);
+  spoken.words('host', url, weights.brand, own, last);
 }
 
-function hearSteps(spoken: Spoken, path: string, { step: one, steps: several }: AddressWeights): void {
-  for (const written of path.split('/', mostSteps)) {
-    const step = bare(written);
-    if (step.length < 2 || spoken.word('step', step, one)) continue;
-    if (step.split(/[-_+]/, mostWords + 1).length > mostWords) spoken.words('step', step, [1, 0]);
-    else spoken.words('step', step, several);
-  }
+/* A step without the ending of a program or a page. */
+function hearStep(spoken: Spoken, url: string, from: number, stop: number, weights: AddressWeights): void {
+  const point = url.lastIndexOf('.', stop - 1);
+  const end = point > from && stop - point <= 5 ? point : stop;
+  if (end - from < 2) return;
+  let words = 1;
+  for (let i = from; i < end; i++) if (isJoint(url.charCodeAt(i))) words++;
+  if (words > mostWords) spoken.words('step', url, ofSlug, from, end);
+  else if (words > 1 || !spoken.word('step', url.slice(from, end), weights.step))
+    spoken.words('step', url, weights.steps, from, end);
 }
+const ofSlug: Weights = [1, 0];
 
-/* Without the ending of a program or a page. */
-function bare(step: string): string {
-  const point = step.lastIndexOf('.');
-  return point > 0 && step.length - point <= 5 ? step.slice(0, point) : step;
-}
+/* `-`, `_` and `+`. */
+const isJoint = (c: number): boolean => c === 45 || c === 95 || c === 43;
 
 /* Where somebody came from says nothing of what is shown. */
 const ofVisit = /^(?:utm_|ref|source|src|from|via|campaign|feature|medium|lang|theme|style|colou?r)/i;

@@ -37,12 +37,13 @@ export function cluesOf(
   const isPicture = main !== null && pictures.has(main.name);
   const names: Weights = main === null ? [3, 2] : [2, 1];
   const titles: Weights = isPicture ? [1, 0] : [3, 1];
+  const ear = { spoken, allow, names, titles };
   for (const element of markup.elements) {
     elements.add(element.name);
     const isCustom = element.name.includes('-');
     if (isCustom) spoken.words('names', element.name, names);
     for (const { name, value } of element.attributes.entries) {
-      hearAttribute(name, value, { spoken, allow, names, titles });
+      hearAttribute(name, value, ear);
       // A provider's own element has attributes of the provider's own.
       if (isCustom && !name.startsWith('data-')) spoken.words('names', name, names);
     }

@@ -134,7 +134,9 @@ const evidenceRows: readonly Row[] = [
     source: 'RFC 5870 (WGS 84 degrees)',
     holds: (c) =>
       (givesLatitude(c.parameters) && givesLongitude(c.parameters)) ||
-      c.addresses.some((a) => /[@=/,(]-?\d{1,2}\.\d{3,},\s?-?\d{1,3}\.\d{3,}/.test(a.url)) ||
+      c.addresses.some(
+        (a) => a.url.includes(',') && /[@=/,(]-?\d{1,2}\.\d{3,},\s?-?\d{1,3}\.\d{3,}/.test(a.url),
+      ) ||
       c.addresses.some((a) => a.parameters.some(isPosition)),
   },
   {

@@ -7,6 +7,8 @@ import type { ScriptFacts } from '../scripts/index.ts';
 import { cluesOf } from './clues.ts';
 import { evidenceIn } from './evidence.ts';
 
+export { kindWords } from './vocabulary.ts';
+
 /* Below this the evidence is too little to name a kind: it may be chance. */
 const enough = 3;
 

@@ -26,10 +26,19 @@ const stemIn = (place: Place, hint: number): number => (place === 'names' ? hint
 export class Spoken {
   readonly #heard: Heard[] = [];
 
-  /** Every word in a text. */
-  words(place: Place, text: string, weights: Weights): void {
-    if (text !== '') eachWord(text, (trades, word) => this.#note(place, trades, word, weights));
+  #place: Place = 'names';
+  #weights: Weights = [0, 0];
+
+  /** Every word in a text, or in a stretch of it. */
+  words(place: Place, text: string, weights: Weights, from = 0, to = text.length): void {
+    [this.#place, this.#weights] = [place, weights];
+    eachWord(text, from, to, this.#hear);
   }
+
+  readonly #hear = (word: string): void => {
+    const trades = tradesOf(word);
+    if (trades) this.#note(this.#place, trades, word, this.#weights);
+  };
 
   /** A text that is nothing but one word. */
   word(place: Place, text: string, weights: Weights): boolean {
@@ -48,13 +57,18 @@ export class Spoken {
     for (const { kind, as } of trades) {
       const weight = as === 'sure' ? sure : as === 'hint' ? hint : stemIn(place, hint);
       if (weight === 0) continue;
-      const known = this.#heard.find((each) => each.place === place && each.kind === kind);
+      const known = this.#of(place, kind);
       if (!known) this.#heard.push({ place, kind, weight, word, more: false });
       else {
         known.more ||= word !== known.word;
         if (weight > known.weight) [known.weight, known.word] = [weight, word];
       }
     }
+  }
+
+  #of(place: Place, kind: Kind): Heard | undefined {
+    for (const each of this.#heard) if (each.place === place && each.kind === kind) return each;
+    return undefined;
   }
 
   /** What they speak for. */

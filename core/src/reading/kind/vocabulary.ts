@@ -104,6 +104,9 @@ for (const [kind, sure, hint] of vocabulary)
     for (const word of list.split(/\s+/))
       tradesOfWord.set(word, [...(tradesOfWord.get(word) ?? []), { kind, as }]);
 
+/** Every word that speaks for a kind. */
+export const kindWords: readonly string[] = [...tradesOfWord.keys()];
+
 /* What words are put together with, without a blank: “Kontaktformular”, “webform”, “photofeed”. */
 const endings =
   `formular formulier umfrage karte kaart buchung reservierung zahler zaehler bewertungen meinungen stimmen
@@ -139,14 +142,30 @@ const shortestCompound = 6;
 /** No word is longer. */
 const longestWord = 30;
 
+const none: readonly Side[] = [];
+/* By their last letters, and by their first. */
+const sideLength = 3;
+type Side = [piece: string, trades: readonly Trade[]];
+const sorted = (
+  sides: readonly (readonly [string, readonly Trade[]])[],
+  keyOf: (piece: string) => string,
+): Map<string, Side[]> => {
+  const out = new Map<string, Side[]>();
+  for (const [piece, trades] of sides)
+    out.set(keyOf(piece), [...(out.get(keyOf(piece)) ?? []), [piece, trades]]);
+  return out;
+};
+const byEnd = sorted(endings, (piece) => piece.slice(-sideLength));
+const byBeginning = sorted(stems, (piece) => piece.slice(0, sideLength));
+
 /** What kinds a word in small letters speaks for, by itself, by its end or by its beginning; null for most words. */
 export function tradesOf(word: string): readonly Trade[] | null {
   const known = tradesOfWord.get(word);
   if (known) return known;
   if (word.length < shortestCompound || word.length > longestWord || others.has(word)) return null;
-  for (const [ending, trades] of endings)
+  for (const [ending, trades] of byEnd.get(word.slice(-sideLength)) ?? none)
     if (word.endsWith(ending) && word.length >= ending.length + 2) return trades;
-  for (const [stem, trades] of stems)
+  for (const [stem, trades] of byBeginning.get(word.slice(0, sideLength)) ?? none)
     if (word.startsWith(stem) && word.length >= stem.length + 3) return trades;
   return null;
 }

@@ -1,39 +1,30 @@
-import { tradesOf, type Trade } from './vocabulary.ts';
-
 /* Only so much of a text is looked at for words. */
 const readFor = 2000;
-const [isLower, isUpper, isDigit] = [
-  (c: number): boolean => c >= 97 && c <= 122,
-  (c: number): boolean => c >= 65 && c <= 90,
-  (c: number): boolean => c >= 48 && c <= 57,
-];
 
 /**
- * Calls with each word of a trade in a text, or in a stretch of it: words are runs of letters and digits, and
+ * Calls with each word in a stretch of a text, in small letters: words are runs of letters and digits, and
  * within them a new one with each capital behind a small letter (`videoId`).
  */
-export function eachWord(
-  text: string,
-  heard: (trades: readonly Trade[], word: string) => void,
-  from = 0,
-  to = text.length,
-): void {
+export function eachWord(text: string, from: number, to: number, heard: (word: string) => void): void {
   const until = Math.min(to, from + readFor);
   let start = -1;
-  let before = 0;
+  let hasUpper = false;
+  let wasLower = false;
   for (let i = from; i <= until; i++) {
     const c = i < until ? text.charCodeAt(i) : 0;
-    const inside = isLower(c) || isUpper(c) || isDigit(c);
-    if (start >= 0 && (!inside || (isUpper(c) && isLower(before)))) {
-      if (i - start > 1) {
-        const word = text.slice(start, i).toLowerCase();
-        const trades = tradesOf(word);
-        if (trades) heard(trades, word);
-      }
+    const isLower = c >= 97 && c <= 122;
+    const isUpper = c >= 65 && c <= 90;
+    const inside = isLower || isUpper || (c >= 48 && c <= 57);
+    if (start >= 0 && (!inside || (isUpper && wasLower))) {
+      if (i - start > 1) heard(hasUpper ? text.slice(start, i).toLowerCase() : text.slice(start, i));
       start = -1;
     }
-    if (inside && start < 0) start = i;
-    before = c;
+    if (inside && start < 0) {
+      start = i;
+      hasUpper = false;
+    }
+    if (isUpper) hasUpper = true;
+    wasLower = isLower;
   }
 }
 
