@@ -579,6 +579,24 @@ describe('mending', () => {
     }
   });
 
+  it('is offered only where it takes its finding away', () => {
+    const mendOf = (code: string, rule: string): number[] =>
+      read(code, context)
+        .findings.filter((each) => each.rule === rule)
+        .map(({ mend }) => mend.length);
+    // Text of the page has run into the form: where it ends, nobody can tell.
+    expect(mendOf('<form action="https://e.localhost/x"><input name=a><p>More', 'cut-off')).to.deep.equal([
+      0,
+    ]);
+    // Each of these is mended, also where the other is not.
+    expect(
+      mendOf('<img src="http://e.example/a.png" alt=a><img src="http://e.example/b.png" alt=b>', 'insecure'),
+    ).to.deep.equal([1, 1]);
+    // Too long to be read once more for it.
+    expect(
+      mendOf(`<img src="http://e.example/a.png" alt=a>${'<p>x</p>'.repeat(20_000)}`, 'insecure'),
+    ).to.deep.equal([0]);
+  });
   it('goes on with what a mending brings to light, and leaves what is only worth knowing', () => {
     const { text, done } = mend(
       '&lt;ifrmae scr="http://elsewhere.example/?utm_source=x"&gt;&lt;/ifrmae&gt;',

@@ -1,3 +1,4 @@
+import { applyMends } from './apply-mends.ts';
 import { isSameReason, type Reason } from '../reason.ts';
 import type { Mend } from './reading.ts';
 import { read, type ReadingContext } from './read.ts';
@@ -33,7 +34,7 @@ export function mend(text: string, context: ReadingContext, only?: readonly stri
       );
     }
     if (edits.length === 0) break;
-    now = applied(now, edits);
+    now = applyMends(now, edits);
   }
   return { text: now, done };
 }
@@ -41,13 +42,3 @@ export function mend(text: string, context: ReadingContext, only?: readonly stri
 /* Two at one place are in no order; one inside the other is not applied twice. */
 const collide = (a: Mend, b: Mend): boolean =>
   (a.start < b.end && b.start < a.end) || (a.start === b.start && a.end > a.start !== b.end > b.start);
-
-function applied(text: string, edits: readonly Mend[]): string {
-  let out = '';
-  let at = 0;
-  for (const edit of [...edits].sort((a, b) => a.start - b.start || a.end - b.end)) {
-    out += text.slice(at, edit.start) + edit.text;
-    at = edit.end;
-  }
-  return out + text.slice(at);
-}

@@ -1,4 +1,5 @@
 import { decodeHTML } from 'entities/decode';
+import { applyMends } from './apply-mends.ts';
 import { reason, type Reason } from '../reason.ts';
 import type { Reading } from './reading.ts';
 
@@ -100,7 +101,7 @@ function curlyQuotes(text: string): Mending | null {
     opening.lastIndex = end + 1;
   }
   if (edits.length === 0) return null;
-  return { what: 'curly-quotes', edits, text: apply(text, edits) };
+  return { what: 'curly-quotes', edits, text: applyMends(text, edits) };
 }
 
 /* Blanks that do not end a name, between the name of a tag and its attributes: they come with what is copied
@@ -119,7 +120,7 @@ function oddBlanks(text: string): Mending | null {
       const plain = /[\u200b-\u200d\u2060]/.test(blank[0]) ? '' : ' ';
       edits.push({ start, end: start + 1, text: plain, reason: why });
     }
-  return edits.length === 0 ? null : { what: 'odd-blanks', edits, text: apply(text, edits) };
+  return edits.length === 0 ? null : { what: 'odd-blanks', edits, text: applyMends(text, edits) };
 }
 
 /* Whether a place in a tag is inside a value that straight quotes hold. */
@@ -148,14 +149,4 @@ function openTag(text: string): Mending | null {
       text: `${text.slice(0, end)}>${text.slice(end)}`,
     };
   return null;
-}
-
-function apply(text: string, edits: Mending['edits']): string {
-  let out = '';
-  let at = 0;
-  for (const edit of edits) {
-    out += text.slice(at, edit.start) + edit.text;
-    at = edit.end;
-  }
-  return out + text.slice(at);
 }

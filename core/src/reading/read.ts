@@ -27,7 +27,8 @@ import { describeEach } from './several.ts';
 import { noSize, sizeOf } from './size.ts';
 import { unitsOf } from './units.ts';
 import { insideOf, type Inside } from './inside.ts';
-import type { ReadAddress, Reading } from './reading.ts';
+import { withProvedMends } from './proved-mends.ts';
+import type { FoundFact, ReadAddress, Reading } from './reading.ts';
 
 /** What the reader knows beside the text. */
 export interface ReadingContext {
@@ -66,10 +67,24 @@ export function readWhole(text: string, context: ReadingContext): ReadWhole {
   const markup = parseMarkup(text);
   const tooDeep = excessIn(markup);
   if (tooDeep) return { reading: refused(text, tooDeep), ...nothing, length: null };
-  return { ...readMarkup(markup, context), markup };
+  const { inner, ...read } = readMarkup(markup, context);
+  read.reading.findings = withProvedMends(read.reading.findings, text, (mended) =>
+    findingsIn(mended, context),
+  );
+  return { ...read, inside: insideOf(markup, inner.styles), markup };
 }
 
-function readMarkup(markup: Markup, context: ReadingContext): Omit<ReadWhole, 'markup'> {
+/* What is found in a text, its mendings as the rules offer them. */
+function findingsIn(text: string, context: ReadingContext): FoundFact[] {
+  const markup = parseMarkup(text);
+  return excessIn(markup) ? [] : readMarkup(markup, context).reading.findings;
+}
+
+interface ReadMarkup extends Pick<ReadWhole, 'reading' | 'length'> {
+  inner: Inner;
+}
+
+function readMarkup(markup: Markup, context: ReadingContext): ReadMarkup {
   const { text } = markup;
   const mending = mendingOf(text);
   const input = inputOf(text, markup, mending, context.sheets);
@@ -80,7 +95,7 @@ function readMarkup(markup: Markup, context: ReadingContext): Omit<ReadWhole, 'm
   else readCode(reading, markup, inner, context);
   const length = context.length ?? (input === 'code' ? lengthIn(markup) : null);
   reading.findings = checkCode({ reading, markup, inner, sheet: sheetOf(reading, context), length });
-  return { reading, length, inside: insideOf(markup, inner.styles) };
+  return { reading, length, inner };
 }
 
 /** The sheet that a reading names, out of those at hand. */
