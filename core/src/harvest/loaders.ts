@@ -1,8 +1,8 @@
 import { attribute, parseAddress, type Markup, type MarkupElement } from '../text/index.ts';
-import { hostOf } from '../reading/addresses.ts';
-import { isDataScript } from '../reading/roles.ts';
+import { isBlocked, isDataScript } from '../reading/roles.ts';
 import type { ScriptFacts } from '../reading/scripts/index.ts';
 import type { IsForeign } from './foreign.ts';
+import { brandOf, fileNameOf } from './signs.ts';
 
 /** A script or stylesheet on the page that comes from somebody else, or brings something from there. */
 export interface Loader {
@@ -36,10 +36,14 @@ export function loadersOf(
   const callers = callersOf(loaders);
   const told = markup.elements.flatMap((element): Loader[] => {
     const facts = known.has(element) ? null : factsOf(element);
-    const caller = facts && callerOf(facts, callers);
+    const caller = facts && (callerOf(facts, callers) ?? callerBefore(facts, element, loaders));
     return caller ? [{ element, names: caller.names, facts, calledBy: caller.element }] : [];
   });
-  return [...loaders, ...told].sort((a, b) => a.element.start - b.element.start);
+  return [...loaders, ...told]
+    .map((loader) =>
+      loader.facts ? { ...loader, facts: withQuotedIds(loader.facts, loader.element, markup) } : loader,
+    )
+    .sort((a, b) => a.element.start - b.element.start);
 }
 
 /* Loaders by the functions of the page that they call, and by their providers’ names, each the first. */
@@ -59,14 +63,42 @@ function callersOf(loaders: readonly Loader[]): Callers {
   return callers;
 }
 
-function callerOf({ globals, ids, calls }: ScriptFacts, { byCallback, byName }: Callers): Loader | undefined {
+function callerOf({ globals, calls }: ScriptFacts, { byCallback, byName }: Callers): Loader | undefined {
   const called = globals.find(({ name }) => byCallback.has(name));
   if (called) return byCallback.get(called.name);
-  const call = ids.length === 0 ? undefined : calls.map(libraryOf).find((name) => byName.has(name));
+  const call = calls.map(libraryOf).find((name) => byName.has(name));
   return call === undefined ? undefined : byName.get(call);
 }
 
+/* A library that is called by another name than its provider's: it was brought right before. */
+function callerBefore(
+  { calls }: ScriptFacts,
+  element: MarkupElement,
+  loaders: readonly Loader[],
+): Loader | undefined {
+  if (!calls.some((call) => /\.(?:render|init|create|mount|embed|setup|load|new|push)$/.test(call)))
+    return undefined;
+  const before = loaders.findLast((loader) => loader.element.end <= element.start);
+  const isBeside = before?.element.parent === element.parent && element.start - before.element.end < nearby;
+  return before && isBeside ? before : undefined;
+}
+const nearby = 40;
+
+/* Ids that a script only has as texts: libraries are told where to go so. */
+const mostQuoted = 200;
+
+function withQuotedIds(facts: ScriptFacts, script: MarkupElement, { text }: Markup): ScriptFacts {
+  const inner = text.slice(script.startTagEnd, script.endTagStart ?? script.end);
+  if (inner.length > 50_000) return facts;
+  const quoted = [...inner.matchAll(/["'`]#?([A-Za-z][\w:.-]{1,80})["'`]/g)].slice(0, mostQuoted);
+  return { ...facts, ids: [...new Set([...facts.ids, ...quoted.map(([, id]) => id!)])] };
+}
+
 const libraryOf = (call: string): string => call.split('.')[0]!.toLowerCase();
+
+/** Where a script comes from, also one that a consent tool holds back. */
+export const scriptAddress = (script: MarkupElement): string | null =>
+  attribute(script, 'src') ?? (isBlocked(script) ? attribute(script, 'data-src') : null);
 
 /* Reads an element as a loader; null where it is the page's own, or no loader at all. */
 function loaderOf(
@@ -74,7 +106,7 @@ function loaderOf(
   isForeign: IsForeign,
   factsOf: (element: MarkupElement) => ScriptFacts | null,
 ): Loader | null {
-  if (element.name === 'script' && !element.attributes.has('src')) {
+  if (element.name === 'script' && scriptAddress(element) === null) {
     if (isDataScript(element)) return null;
     const facts = factsOf(element);
     const loaded = facts?.addresses.filter(({ url }) => isForeign(url)) ?? [];
@@ -82,51 +114,15 @@ function loaderOf(
   }
   const address =
     element.name === 'script'
-      ? attribute(element, 'src')
+      ? scriptAddress(element)
       : element.name === 'link' && isMachinery(element)
         ? attribute(element, 'href')
         : null;
   return address !== null && isForeign(address) ? { element, names: namesIn([address]), facts: null } : null;
 }
 
-/* Parts of host names that say nothing of whose they are. */
-const common = new Set([
-  'www',
-  'cdn',
-  'js',
-  'static',
-  'assets',
-  'embed',
-  'widget',
-  'widgets',
-  'api',
-  'app',
-  'player',
-  'play',
-  'localhost',
-  'example',
-  'com',
-  'org',
-  'net',
-  'media',
-  'img',
-]);
-const shortest = 4;
-
-/* Words by which a provider's elements are known: the parts of its hosts' names that are nobody else's. */
-function namesIn(addresses: readonly string[]): string[] {
-  const labels = addresses.flatMap((address) => hostOf(address.trim())?.split('.') ?? []);
-  return [...new Set(labels)].filter((label) => label.length >= shortest && !common.has(label));
-}
-
-/** Whether a provider's name is in an element's name, class, id or data attributes. */
-export function bearsName(element: MarkupElement, names: readonly string[]): boolean {
-  if (names.length === 0) return false;
-  const said = [element.name];
-  for (const { name, value } of element.attributes.entries) {
-    if (name.startsWith('data-')) said.push(name);
-    else if (name === 'class' || name === 'id') said.push(value.toLowerCase());
-  }
-  const text = said.join(' ');
-  return names.some((name) => text.includes(name.replaceAll('-', '')) || text.includes(name));
-}
+/* Words by which a provider's elements are known: the provider's name in its hosts, and what its file is called. */
+const namesIn = (addresses: readonly string[]): string[] =>
+  [...new Set(addresses.flatMap((address) => [brandOf(address), fileNameOf(address)]))].filter(
+    (name) => name !== '',
+  );

@@ -1,7 +1,11 @@
-import { attribute, type Markup, type MarkupElement, type MarkupNode } from '../text/index.ts';
+import { attribute, type Markup, type MarkupElement } from '../text/index.ts';
 import { readInner } from '../reading/inner.ts';
-import { shownAddress, type IsForeign } from './foreign.ts';
-import { bearsName, isMachinery, loadersOf, type Loader } from './loaders.ts';
+import { carriesOwnNumber } from '../reading/parts.ts';
+import type { IsForeign } from './foreign.ts';
+import { loadersOf, scriptAddress, type Loader } from './loaders.ts';
+import { placesOf, signatureOf } from './places.ts';
+import { Siblings } from './siblings.ts';
+import { bearsName, onlyHelps } from './signs.ts';
 
 /**
  * Where an embed stands on a page: the element that it is about, and the pieces of
@@ -17,6 +21,7 @@ export function regionsOf(markup: Markup, isForeign: IsForeign): Region[] {
   const inner = readInner(markup);
   const page = new Siblings(markup, isForeign);
   const loaders = loadersOf(markup, isForeign, inner.factsOf);
+  const brings = bringsIn(loaders);
   const headEnd = Math.max(markup.text.search(/<\/head\s*>|<body[\s>]/i), 0);
   const places = placesOf(page, isForeign, loaders);
   const all = new Set(places);
@@ -27,22 +32,77 @@ export function regionsOf(markup: Markup, isForeign: IsForeign): Region[] {
     run.forEach((node) => taken.add(node));
     return { element, pieces: [{ start: run[0]!.start, end: run.at(-1)!.end }] };
   });
-  // Scripts that stand elsewhere go with the places that bear their provider's name, or that they look for.
-  const served = servedBy(loaders, regions);
-  for (const { element } of loaders) {
-    const own = taken.has(element) ? undefined : served.get(element);
-    if (!own) continue;
-    for (const { pieces } of own) pieces.push({ start: element.start, end: element.end });
+  // Scripts that stand elsewhere go with the places that bear their provider's name, or that they look for:
+  // one that serves several is in the code of each.
+  for (const [element, own] of servedBy(loaders, regions)) {
+    for (const region of own)
+      if (!brings(region, element)) region.pieces.push({ start: element.start, end: element.end });
     taken.add(element);
   }
-  for (const { element } of loaders) {
+  giveToCopies(regions, loaders);
+  for (const loader of loaders) {
+    const { element } = loader;
     // What shows something by itself stands where it shows it; in the head there is nothing to see.
-    if (taken.has(element) || element.name === 'link' || element.end <= headEnd) continue;
+    if (taken.has(element) || element.end <= headEnd || !showsItself(page, loader)) continue;
     const run = runAround(page, element, taken, all);
     run.forEach((node) => taken.add(node));
     regions.push({ element, pieces: [{ start: run[0]!.start, end: run.at(-1)!.end }] });
   }
   return regions.sort((a, b) => a.pieces[0]!.start - b.pieces[0]!.start);
+}
+
+/* Whether a region has a loader already, or another one with the same address. */
+function bringsIn(loaders: readonly Loader[]): (region: Region, loader: MarkupElement) => boolean {
+  const alike = new Map<string, MarkupElement[]>();
+  for (const { element } of loaders) {
+    const address = scriptAddress(element);
+    if (address !== null) alike.set(address, [...(alike.get(address) ?? []), element]);
+  }
+  return ({ pieces }, loader) =>
+    (alike.get(scriptAddress(loader) ?? '') ?? [loader]).some((element) =>
+      pieces.some(({ start, end }) => start <= element.start && element.end <= end),
+    );
+}
+
+/* A script that stands beside one of several places that are alike is for each of them. */
+function giveToCopies(regions: readonly Region[], loaders: readonly Loader[]): void {
+  const has = ({ pieces }: Region, { element }: Loader): boolean =>
+    pieces.some(({ start, end }) => start <= element.start && element.end <= end);
+  const brought = loaders.filter(({ element }) => element.name === 'script' && !carriesOwnNumber(element));
+  const first = new Map<string, Loader[]>();
+  for (const region of regions) {
+    const signature = signatureOf(region.element);
+    const own =
+      signature === null || first.has(signature) ? [] : brought.filter((loader) => has(region, loader));
+    if (own.length > 0) first.set(signature!, own);
+  }
+  for (const region of regions) {
+    if (loaders.some((loader) => loader.element.name === 'script' && has(region, loader))) continue;
+    for (const { element } of first.get(signatureOf(region.element) ?? '') ?? [])
+      region.pieces.push({ start: element.start, end: element.end });
+  }
+}
+
+/* Parts of a page that are about the page itself. */
+const aboutPage = new Set(['header', 'footer', 'nav']);
+
+/* Whether a script of somebody else stands where something is to be seen: among the content, and not where
+   pages bring what they measure and load with. */
+function showsItself(page: Siblings, { element, facts, calledBy }: Loader): boolean {
+  if (element.name === 'link' || calledBy) return false;
+  const address = scriptAddress(element);
+  if (onlyHelps(element, address === null ? (facts?.addresses.map(({ url }) => url) ?? []) : [address]))
+    return false;
+  let outer: MarkupElement = element;
+  let isAside = false;
+  for (let at = element.parent; at; at = at.parent) {
+    isAside ||= aboutPage.has(at.name);
+    outer = at;
+  }
+  // In the foot of a page, or at its end, only what carries a number of its own and has words before it.
+  if (isAside || (outer === element && !page.isAmongContent(element)))
+    return carriesOwnNumber(element) && page.hasWordsBefore(element);
+  return true;
 }
 
 /* The places that each loader is for; what calls a script of the page is for the places that this fills. */
@@ -56,113 +116,6 @@ function servedBy(loaders: readonly Loader[], regions: readonly Region[]): Map<M
   }
   return served;
 }
-
-const framing = new Set(['iframe', 'object', 'embed', 'video', 'audio']);
-/* Inside these an element stands for something else, or nobody sees it. */
-const covering = new Set(['noscript', 'template', 'object', 'video', 'audio']);
-
-/** The elements that embeds are about: nothing inside another one. */
-function placesOf(page: Siblings, isForeign: IsForeign, loaders: readonly Loader[]): MarkupElement[] {
-  const names = [...new Set(loaders.flatMap((loader) => loader.names))];
-  const found = new Set<MarkupElement>();
-  const scripts = new Set(loaders.map((loader) => loader.element));
-  const looked = {
-    ids: new Set(loaders.flatMap(({ facts }) => facts?.ids ?? [])),
-    classes: new Set(loaders.flatMap(({ facts }) => facts?.classes ?? [])),
-  };
-  for (const element of page.markup.elements) {
-    if (isInside(element, (outer) => covering.has(outer.name) || found.has(outer))) continue;
-    if (
-      isPlace(element, isForeign, names, looked) ||
-      (isFillable(element) && besideLoader(page, element, scripts, found))
-    )
-      found.add(element);
-  }
-  return [...found];
-}
-
-/* Elements that show something of their own wherever it comes from, and that show nothing. */
-const alwaysPlaces = new Set(['iframe', 'video', 'audio']);
-const unseen = new Set(['script', 'link', 'style', 'meta']);
-
-function isPlace(
-  element: MarkupElement,
-  isForeign: IsForeign,
-  names: readonly string[],
-  looked: { ids: Set<string>; classes: Set<string> },
-): boolean {
-  if (alwaysPlaces.has(element.name)) return true;
-  if (framing.has(element.name)) return isForeign(shownAddress(element) ?? firstSource(element));
-  if (element.name === 'form') return isForeign(attribute(element, 'action'));
-  if (unseen.has(element.name)) return false;
-  const isNothingLooked = names.length === 0 && looked.ids.size === 0 && looked.classes.size === 0;
-  if (isNothingLooked || !isFillable(element)) return false;
-  const id = attribute(element, 'id');
-  const classes = (attribute(element, 'class') ?? '').split(/\s+/);
-  return (
-    bearsName(element, names) ||
-    (id !== null && looked.ids.has(id)) ||
-    classes.some((name) => looked.classes.has(name))
-  );
-}
-
-const firstSource = (element: MarkupElement): string | null => {
-  const source = element.children.find(
-    (child): child is MarkupElement => child.kind === 'element' && child.name === 'source',
-  );
-  return source ? attribute(source, 'src') : null;
-};
-
-/* What a script could fill: little or nothing of its own in it, or a quotation that it makes something of. */
-const mostWords = 400;
-function isFillable(element: MarkupElement): boolean {
-  if (element.name.includes('-')) return true;
-  const named =
-    element.attributes.has('id') ||
-    element.attributes.has('class') ||
-    element.attributes.names().some((name) => name.startsWith('data-'));
-  if (element.name === 'blockquote') return named || element.attributes.has('cite');
-  if (!['div', 'span', 'section', 'p', 'a', 'figure', 'aside', 'ins', 'button'].includes(element.name))
-    return false;
-  return (
-    named &&
-    element.end - element.startTagEnd <= mostWords &&
-    !holds(
-      element,
-      (inner) => framing.has(inner.name) || inner.name === 'form' || /^h[1-6]$/.test(inner.name),
-    )
-  );
-}
-
-const holds = (element: MarkupElement, wanted: (inner: MarkupElement) => boolean): boolean =>
-  element.children.some((child) => child.kind === 'element' && (wanted(child) || holds(child, wanted)));
-
-/* An empty element with nothing but blanks between it and a script of somebody else: as codes are pasted.
-   What follows another place is that one's. */
-function besideLoader(
-  page: Siblings,
-  element: MarkupElement,
-  scripts: ReadonlySet<MarkupElement>,
-  found: ReadonlySet<MarkupElement>,
-): boolean {
-  if (
-    element.children.some(
-      (child) => child.kind === 'element' || (child.kind === 'text' && child.value.trim() !== ''),
-    ) &&
-    element.name !== 'blockquote'
-  )
-    return false;
-  const run = page.run(element);
-  const own = run.indexOf(element);
-  const before = page.contentBefore(run[0]!);
-  const from = before?.kind === 'element' && found.has(before) ? own : 0;
-  return run.slice(from).some((other) => scripts.has(other));
-}
-
-const isInside = (element: MarkupElement, wanted: (outer: MarkupElement) => boolean): boolean => {
-  for (let at = element.parent; at; at = at.parent) if (wanted(at)) return true;
-  return false;
-};
 
 /* The provider's own box: it holds nothing else, and its style holds a shape; or it carries the mark. */
 function boxAround(element: MarkupElement): MarkupElement {
@@ -203,61 +156,4 @@ function serves({ names, facts }: Loader, element: MarkupElement): boolean {
     ((id !== null && facts.ids.includes(id)) ||
       (attribute(element, 'class') ?? '').split(/\s+/).some((name) => facts.classes.includes(name)))
   );
-}
-
-/** What stands beside what. */
-class Siblings {
-  readonly markup: Markup;
-  readonly #index = new Map<MarkupNode, number>();
-  readonly #isForeign: IsForeign;
-
-  constructor(markup: Markup, isForeign: IsForeign) {
-    this.markup = markup;
-    this.#isForeign = isForeign;
-    markup.roots.forEach((node, i) => this.#index.set(node, i));
-    for (const { children } of markup.elements) children.forEach((node, i) => this.#index.set(node, i));
-  }
-
-  /** The element and the machinery on both sides of it, with only blanks and remarks between. */
-  run(element: MarkupElement): MarkupElement[] {
-    const all = element.parent?.children ?? this.markup.roots;
-    const run = [element];
-    const walk = (step: 1 | -1): void => {
-      for (let i = this.#index.get(element)! + step; i >= 0 && i < all.length; i += step) {
-        const node = all[i]!;
-        if (node.kind === 'comment' || (node.kind === 'text' && node.value.trim() === '')) continue;
-        const next = step === 1 ? run.at(-1)! : run[0]!;
-        if (node.kind !== 'element' || !isMachinery(node) || !this.#together(node, next)) return;
-        // The site's own styles and scripts may stand between.
-        if (this.#isOwn(node)) continue;
-        if (step === 1) run.push(node);
-        else run.unshift(node);
-      }
-    };
-    walk(-1);
-    walk(1);
-    return run;
-  }
-
-  #isOwn(element: MarkupElement): boolean {
-    const address = attribute(element, element.name === 'link' ? 'href' : 'src');
-    return address !== null && !this.#isForeign(address);
-  }
-
-  /** What stands before an element, blanks and remarks aside. */
-  contentBefore(element: MarkupElement): MarkupNode | null {
-    const all = element.parent?.children ?? this.markup.roots;
-    for (let i = this.#index.get(element)! - 1; i >= 0; i--) {
-      const node = all[i]!;
-      if (node.kind === 'element' || (node.kind === 'text' && node.value.trim() !== '')) return node;
-    }
-    return null;
-  }
-
-  /* The tags of `head` and `body` part what they stand between, though they are no elements here. */
-  #together(a: MarkupElement, b: MarkupElement): boolean {
-    const between =
-      a.end <= b.start ? this.markup.text.slice(a.end, b.start) : this.markup.text.slice(b.end, a.start);
-    return between === '' || !/<\/?(?:html|head|body)\b/i.test(between);
-  }
 }

@@ -1,4 +1,5 @@
-import { attribute, type MarkupElement } from '../text/index.ts';
+import { isUnseen } from '../reading/unseen.ts';
+import { attribute } from '../text/index.ts';
 import { foundIn, type CodeRule } from './rule.ts';
 
 const names = ['title', 'aria-label', 'aria-labelledby'];
@@ -15,12 +16,3 @@ export const rule: CodeRule = {
     },
   },
 };
-
-/* Nobody is told of what nobody sees. */
-const isUnseen = (frame: MarkupElement): boolean =>
-  frame.attributes.has('hidden') ||
-  attribute(frame, 'aria-hidden') === 'true' ||
-  ['width', 'height'].some((side) => /^\s*[01](?:px)?\s*$/.test(attribute(frame, side) ?? '')) ||
-  /(?:^|[;\s])(?:display\s?:\s?none|visibility\s?:\s?hidden|(?:width|height)\s?:\s?[01](?:px)?\s*(?:;|$))/i.test(
-    attribute(frame, 'style') ?? '',
-  );

@@ -1,0 +1,72 @@
+import type { MarkupElement } from '../text/index.ts';
+import { tradesOf } from '../reading/kind/vocabulary.ts';
+import { hostOf } from '../reading/addresses.ts';
+
+/* Labels of hosts that say nothing of whose they are, where a country's names have one more. */
+const shortestBrand = 4;
+
+/** The name of a provider in the host of an address: the label before the last; empty where there is none. */
+export function brandOf(address: string): string {
+  const labels = hostOf(address.trim())?.split('.') ?? [];
+  const brand = labels.at(-2) ?? '';
+  return brand.length >= shortestBrand
+    ? brand
+    : brand !== '' && labels.length > 2
+      ? (labels.at(-3) ?? '')
+      : '';
+}
+
+/** The name of a script's file, where it is one of its own (`scope-box.js`): libraries are called so. */
+export function fileNameOf(address: string): string {
+  const file = address.split(/[?#]/)[0]!.split('/').at(-1) ?? '';
+  const name = file.replace(/(?:\.min|\.esm|\.umd|\.module)*\.m?js$/i, '').toLowerCase();
+  return name.includes('-') ? name : '';
+}
+
+/* Words that many call their elements, whoever fills them. */
+const anybodys = new Set(
+  `main page site content wrap wrapper container inner outer section column block item list card title text head
+  header foot footer body image button link icon left right center top bottom large small open close active`.split(
+    /\s+/,
+  ),
+);
+
+/**
+ * Whether a provider's name is in an element's name, class, id or data attributes; or they begin with a word
+ * that its name begins with, and that is nobody else's (`fern-embed` of “fernform”).
+ */
+export function bearsName(element: MarkupElement, names: readonly string[]): boolean {
+  if (names.length === 0) return false;
+  const said = [element.name];
+  for (const { name, value } of element.attributes.entries) {
+    if (name.startsWith('data-')) said.push(name.slice('data-'.length));
+    else if (name === 'class' || name === 'id') said.push(value.toLowerCase());
+  }
+  const text = said.join(' ');
+  if (names.some((name) => text.includes(name.replaceAll('-', '')) || text.includes(name))) return true;
+  return text
+    .split(/[^a-z0-9]+/)
+    .some(
+      (word) =>
+        word.length >= shortestBrand &&
+        !anybodys.has(word) &&
+        tradesOf(word) === null &&
+        names.some((name) => name.length > word.length && name.startsWith(word)),
+    );
+}
+
+/* Scripts that measure, ask for consent, bring types and icons, or only help others. */
+const helping =
+  /analytic|\bstats?\b|\btags?\b|tagmanager|pixel|track|consent|cookie|gdpr|privacy|captcha|\bfonts?\b|\bicons?\b|polyfill|monitor|beacon|metrics|telemetry|optimi[sz]e|experiment|\bjquery\b|bootstrap|\bnpm\b|\bajax\/libs\b|\blibs?\b/i;
+/* A library's version, or its package. */
+const library = /\/v?\d+\.\d+(?:\.\d+)?\/|@\d+(?:\.\d+)*(?:\/|$)/;
+
+/** Whether a script from elsewhere is one that shows nothing itself. */
+export function onlyHelps(script: MarkupElement, addresses: readonly string[]): boolean {
+  if (script.attributes.names().some((name) => /^data-(?:domain|website-id|consent|cookie)/.test(name)))
+    return true;
+  return addresses.some((address) => {
+    const plain = address.split(/[?#]/)[0]!.replace(/^(?:https?:)?\/\//i, '');
+    return helping.test(plain.replaceAll(/[._-]/g, ' ')) || library.test(plain);
+  });
+}
