@@ -2,7 +2,7 @@ import { attribute, parseAddress, type Markup, type MarkupElement } from '../tex
 import { isBlocked, isDataScript } from '../reading/roles.ts';
 import type { ScriptFacts } from '../reading/scripts/index.ts';
 import type { IsForeign } from './foreign.ts';
-import { brandOf, fileNameOf } from './signs.ts';
+import { brandOf, fileNameOf, onlyMeasures } from './signs.ts';
 
 /** A script or stylesheet on the page that comes from somebody else, or brings something from there. */
 export interface Loader {
@@ -32,18 +32,19 @@ export function loadersOf(
   factsOf: (element: MarkupElement) => ScriptFacts | null,
 ): Loader[] {
   const loaders = markup.elements.flatMap((element) => loaderOf(element, isForeign, factsOf) ?? []);
-  const known = new Set(loaders.map(({ element }) => element));
+  const known = new Map(loaders.map((loader) => [loader.element, loader]));
   const callers = callersOf(loaders);
-  const told = markup.elements.flatMap((element): Loader[] => {
-    const facts = known.has(element) ? null : factsOf(element);
-    const caller = facts && (callerOf(facts, callers) ?? callerBefore(facts, element, loaders));
-    return caller ? [{ element, names: caller.names, facts, calledBy: caller.element }] : [];
+  const ids = new Set(markup.elements.flatMap((element) => attribute(element, 'id') ?? []));
+  return markup.elements.flatMap((element): Loader[] => {
+    const loader = known.get(element);
+    const told = factsOf(element);
+    if (told === null) return loader ? [loader] : [];
+    const facts = withQuotedIds(told, element, markup, ids);
+    const caller = callerOf(facts, callers) ?? callerNear(facts, element, loaders);
+    if (caller && caller.element !== element)
+      return [{ element, names: loader?.names ?? caller.names, facts, calledBy: caller.element }];
+    return loader ? [{ ...loader, facts }] : [];
   });
-  return [...loaders, ...told]
-    .map((loader) =>
-      loader.facts ? { ...loader, facts: withQuotedIds(loader.facts, loader.element, markup) } : loader,
-    )
-    .sort((a, b) => a.element.start - b.element.start);
 }
 
 /* Loaders by the functions of the page that they call, and by their providers’ names, each the first. */
@@ -70,28 +71,51 @@ function callerOf({ globals, calls }: ScriptFacts, { byCallback, byName }: Calle
   return call === undefined ? undefined : byName.get(call);
 }
 
-/* A library that is called by another name than its provider's: it was brought right before. */
-function callerBefore(
-  { calls }: ScriptFacts,
+/* A library that is called by another name than its provider's: one whose name begins alike, else, where a
+   place is filled, the one that was brought last before, or first behind. */
+function callerNear(
+  { calls, ids }: ScriptFacts,
   element: MarkupElement,
   loaders: readonly Loader[],
 ): Loader | undefined {
-  if (!calls.some((call) => /\.(?:render|init|create|mount|embed|setup|load|new|push)$/.test(call)))
-    return undefined;
-  const before = loaders.findLast((loader) => loader.element.end <= element.start);
-  const isBeside = before?.element.parent === element.parent && element.start - before.element.end < nearby;
-  return before && isBeside ? before : undefined;
+  if (ids.length === 0) return undefined;
+  const brought = loaders.filter(
+    (loader) => loader.facts === null && loader.element.name === 'script' && !measures(loader.element),
+  );
+  const libraries = calls.map(libraryOf).filter((name) => name.length >= shortestLibrary);
+  const named = brought.find((loader) =>
+    [...loader.names, stemOf(loader.element)].some((name) =>
+      libraries.some((library) => name.startsWith(library)),
+    ),
+  );
+  if (named || !calls.some((call) => filling.test(call))) return named;
+  return (
+    brought.findLast((loader) => loader.element.end <= element.start) ??
+    brought.find((loader) => loader.element.start >= element.end)
+  );
 }
-const nearby = 40;
+const shortestLibrary = 3;
+const filling = /\.(?:render|init|create|mount|embed|setup|load|new|push|display|show)$/;
+const measures = (script: MarkupElement): boolean => onlyMeasures(script, [scriptAddress(script) ?? '']);
+const stemOf = (script: MarkupElement): string =>
+  (scriptAddress(script) ?? '').split(/[?#]/)[0]!.split('/').at(-1)!.toLowerCase();
 
 /* Ids that a script only has as texts: libraries are told where to go so. */
 const mostQuoted = 200;
 
-function withQuotedIds(facts: ScriptFacts, script: MarkupElement, { text }: Markup): ScriptFacts {
+function withQuotedIds(
+  facts: ScriptFacts,
+  script: MarkupElement,
+  { text }: Markup,
+  known: ReadonlySet<string>,
+): ScriptFacts {
   const inner = text.slice(script.startTagEnd, script.endTagStart ?? script.end);
   if (inner.length > 50_000) return facts;
-  const quoted = [...inner.matchAll(/["'`]#?([A-Za-z][\w:.-]{1,80})["'`]/g)].slice(0, mostQuoted);
-  return { ...facts, ids: [...new Set([...facts.ids, ...quoted.map(([, id]) => id!)])] };
+  const quoted = [...inner.matchAll(/["'`]#?([A-Za-z][\w:.-]{1,80})["'`]/g)]
+    .map(([, id]) => id!)
+    .filter((id) => known.has(id))
+    .slice(0, mostQuoted);
+  return { ...facts, ids: [...new Set([...facts.ids.filter((id) => known.has(id)), ...quoted])] };
 }
 
 const libraryOf = (call: string): string => call.split('.')[0]!.toLowerCase();

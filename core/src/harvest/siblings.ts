@@ -68,9 +68,8 @@ export class Siblings {
   /** Whether a heading or a line of words stands right before an element. */
   hasWordsBefore(element: MarkupElement): boolean {
     const before = this.contentBefore(element);
-    return (
-      before !== null && (before.kind === 'text' || /^(?:h[1-6]|p|div|span|b|strong)$/.test(before.name))
-    );
+    if (before === null) return false;
+    return before.kind !== 'element' || /^(?:h[1-6]|p|div|span|b|strong)$/.test(before.name);
   }
 
   /* The tags of `head` and `body` part what they stand between, though they are no elements here. */

@@ -23,6 +23,9 @@ export function fileNameOf(address: string): string {
   return name.includes('-') ? name : '';
 }
 
+/* A value that is a name, and no text or address. */
+const isWord = /^[a-z][a-z0-9-]{2,30}$/;
+
 /* Words that many call their elements, whoever fills them. */
 const anybodys = new Set(
   `main page site content wrap wrapper container inner outer section column block item list card title text head
@@ -39,7 +42,7 @@ export function bearsName(element: MarkupElement, names: readonly string[]): boo
   if (names.length === 0) return false;
   const said = [element.name];
   for (const { name, value } of element.attributes.entries) {
-    if (name.startsWith('data-')) said.push(name.slice('data-'.length));
+    if (name.startsWith('data-')) said.push(name.slice('data-'.length), isWord.test(value) ? value : '');
     else if (name === 'class' || name === 'id') said.push(value.toLowerCase());
   }
   const text = said.join(' ');
@@ -55,18 +58,28 @@ export function bearsName(element: MarkupElement, names: readonly string[]): boo
     );
 }
 
-/* Scripts that measure, ask for consent, bring types and icons, or only help others. */
-const helping =
-  /analytic|\bstats?\b|\btags?\b|tagmanager|pixel|track|consent|cookie|gdpr|privacy|captcha|\bfonts?\b|\bicons?\b|polyfill|monitor|beacon|metrics|telemetry|optimi[sz]e|experiment|\bjquery\b|bootstrap|\bnpm\b|\bajax\/libs\b|\blibs?\b/i;
+/* Scripts that measure, ask for consent, or bring types and icons. */
+const measuring =
+  /analytic|\bstats?\b|\btags?\b|tagmanager|pixel|track|consent|cookie|gdpr|privacy|captcha|\bfonts?\b|\bicons?\b|polyfill|monitor|beacon|metrics|telemetry|optimi[sz]e|experiment/i;
+/* Those that only help others. */
+const helping = /\bjquery\b|bootstrap|\bnpm\b|\bajax\/libs\b|\blibs?\b/i;
 /* A library's version, or its package. */
 const library = /\/v?\d+\.\d+(?:\.\d+)?\/|@\d+(?:\.\d+)*(?:\/|$)/;
 
-/** Whether a script from elsewhere is one that shows nothing itself. */
-export function onlyHelps(script: MarkupElement, addresses: readonly string[]): boolean {
+/** Whether a script from elsewhere measures, asks for consent, or brings types and icons. */
+export function onlyMeasures(script: MarkupElement, addresses: readonly string[]): boolean {
   if (script.attributes.names().some((name) => /^data-(?:domain|website-id|consent|cookie)/.test(name)))
     return true;
-  return addresses.some((address) => {
-    const plain = address.split(/[?#]/)[0]!.replace(/^(?:https?:)?\/\//i, '');
-    return helping.test(plain.replaceAll(/[._-]/g, ' ')) || library.test(plain);
-  });
+  return addresses.some((address) => measuring.test(wordsOf(address)));
 }
+
+/** Whether a script from elsewhere is one that shows nothing itself. */
+export const onlyHelps = (script: MarkupElement, addresses: readonly string[]): boolean =>
+  onlyMeasures(script, addresses) ||
+  addresses.some((address) => helping.test(wordsOf(address)) || library.test(address.split(/[?#]/)[0]!));
+
+const wordsOf = (address: string): string =>
+  address
+    .split(/[?#]/)[0]!
+    .replace(/^(?:https?:)?\/\//i, '')
+    .replaceAll(/[._-]/g, ' ');

@@ -34,8 +34,10 @@ export function cluesOf(
   const allow = new Set<string>();
   const elements = new Set<string>();
   const spoken = new Spoken();
-  const isPicture = main !== null && pictures.has(main.name);
-  const names: Weights = main === null ? [3, 2] : [2, 1];
+  // A picture beside a script stands for what is still to come.
+  const shown = main !== null && pictures.has(main.name) && hasScript(markup) ? null : main;
+  const isPicture = shown !== null && pictures.has(shown.name);
+  const names: Weights = shown === null ? [3, 2] : [2, 1];
   const titles: Weights = isPicture ? [1, 0] : [3, 1];
   const ear = { spoken, allow, names, titles };
   for (const element of markup.elements) {
@@ -47,10 +49,10 @@ export function cluesOf(
       // A provider's own element has attributes of the provider's own.
       if (isCustom && !name.startsWith('data-')) spoken.words('names', name, names);
     }
-    if (main === null) hearText(spoken, element);
+    if (shown === null) hearText(spoken, element);
   }
-  hearAddresses(spoken, addresses, main);
-  if (main === null || main.name === 'blockquote') for (const facts of scripts) hearScript(spoken, facts);
+  hearAddresses(spoken, addresses, shown);
+  if (shown === null || shown.name === 'blockquote') for (const facts of scripts) hearScript(spoken, facts);
   return {
     markup,
     main,
@@ -66,6 +68,7 @@ export function cluesOf(
 }
 
 const pictures = new Set(['img', 'picture']);
+const hasScript = ({ elements }: Markup): boolean => elements.some(({ name }) => name === 'script');
 
 function parametersOf(addresses: readonly ReadAddress[]): Set<string> {
   const names = new Set<string>();
