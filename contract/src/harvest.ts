@@ -26,6 +26,10 @@ export const harvestItem = z
     heading: z.string().nullable().meta({ description: 'The heading that it follows on the page' }),
     line: count,
     column: count,
+    own: z.boolean().meta({ description: 'Whether it shows a file or a page of the site’s own' }),
+    sharesWith: count.meta({
+      description: 'How many others of the page are filled by a script that is in its code as well',
+    }),
     embed: key
       .nullable()
       .meta({ description: 'The embed that it was taken as, or that holds the same code already' }),

@@ -16,7 +16,10 @@ export const addHarvest: AddCommand = (program, run) => {
       '<page>',
       'the address of a page, a saved page, - for standard input, or the id of an earlier harvest',
     )
-    .option('--take <numbers...>', 'collect these, by their numbers; “all” for whatever is new')
+    .option(
+      '--take <numbers...>',
+      'collect these, by their numbers; “all” for whatever is new and not your own file',
+    )
     .option('--tag <tag...>', 'tags for what is collected')
     .description('find every embed on a whole page of yours, and collect what you choose')
     .addHelpText(
@@ -64,7 +67,7 @@ async function read(page: string, tools: Tools): Promise<Harvest> {
 
 function numbersOf(said: readonly string[], { items }: Harvest): number[] {
   if (said.length === 1 && said[0] === 'all')
-    return items.filter(({ state }) => state === 'offered').map(({ number }) => number);
+    return items.filter(({ state, own }) => state === 'offered' && !own).map(({ number }) => number);
   return said
     .flatMap((word) => word.split(','))
     .filter(Boolean)
@@ -87,16 +90,25 @@ function describe(found: Harvest, taken: readonly EmbedSummary[], { colours, io 
     item.heading ?? '–',
     String(item.line),
     item.level ?? 'none',
-    item.state === 'offered' ? 'new' : `${item.state === 'taken' ? 'taken as' : 'known as'} ${item.embed}`,
+    stateOf(item),
   ]);
-  const left = found.items.filter(({ state }) => state === 'offered').length;
+  const left = found.items.filter(({ state, own }) => state === 'offered' && !own).length;
   const next =
     taken.length > 0
       ? `Collected ${taken.map(({ key }) => colours.bold(key)).join(', ')}.\n`
       : left > 0
         ? `“orbis harvest ${found.id} --take all” collects what is new; --take 1 3 only these.\n`
         : 'All of it is in the collection.\n';
-  return `${colours.bold(where)}\n${plural(found.items.length, 'embed')} on it.\n\n${table(['', 'name', 'kind', 'under', 'line', 'worst finding', ''], rows, colours)}${formatFindings(found, { colours, io })}\n${next}`;
+  const own = found.items.some((item) => item.own && item.state === 'offered')
+    ? 'Your own files are left out by “all”: name their numbers to collect them as well.\n'
+    : '';
+  return `${colours.bold(where)}\n${plural(found.items.length, 'embed')} on it.\n\n${table(['', 'name', 'kind', 'under', 'line', 'worst finding', ''], rows, colours)}${formatFindings(found, { colours, io })}\n${next}${own}`;
+}
+
+function stateOf({ state, embed, own, sharesWith }: Harvest['items'][number]): string {
+  if (state !== 'offered') return `${state === 'taken' ? 'taken as' : 'known as'} ${embed}`;
+  if (own) return 'your own file';
+  return sharesWith > 0 ? `new, shares a script with ${sharesWith}` : 'new';
 }
 
 const formatFindings = ({ findings }: Harvest, { colours, io }: Pick<Tools, 'colours' | 'io'>): string =>

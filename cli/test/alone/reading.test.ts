@@ -37,7 +37,7 @@ describe('the command line without a service', () => {
       .to.include('mount an empty place that a script fills, at every place, 0–45')
       .and.include('loader loads something from elsewhere, once a page, in the head, 46–');
     expect(out).to.match(
-      /What spoke for a kind\nkind +weight +reason\nbooking +3 +its names have a word of bookings/,
+      /What spoke for a kind\nkind +weight +reason\nbooking +4 +its elements are called “booking” \(as bookings do\)/,
     );
   });
   it('offers the mending of what was pasted wrongly', async () => {

@@ -4,6 +4,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import type { HarvestItem } from '@orbis/contract';
+import { plural } from '@orbis/contract/language';
 import { PlainCode } from '../components/CodeRuns.tsx';
 import { Disclosure } from '../components/Disclosure.tsx';
 
@@ -23,7 +24,7 @@ const levelWords = {
 
 /** One embed that stands on a page: to be chosen and named, or where it is in the collection. */
 export function FoundEmbed({ item, chosen, name, onChoose, onName }: Props) {
-  const { kind, provider, heading, line, hosts, level, state, embed, number, text } = item;
+  const { kind, provider, heading, line, hosts, level, state, embed, number, text, sharesWith } = item;
   return (
     <Box
       component="li"
@@ -69,6 +70,7 @@ export function FoundEmbed({ item, chosen, name, onChoose, onName }: Props) {
             `${kind === 'unknown' ? 'of no known kind' : kind}${provider ? ` by ${provider}` : hosts[0] ? ` from ${hosts[0]}` : ''}`,
             heading === null ? 'before any heading' : `under “${heading}”`,
             `line ${line}`,
+            ...(sharesWith > 0 ? [`shares a script with ${plural(sharesWith, 'other')}`] : []),
             ...(level ? [levelWords[level]] : []),
           ].join(' · ')}
         </Typography>

@@ -33,7 +33,9 @@ export default function HarvestScreen() {
 
 function Found({ harvest }: { harvest: Harvest }) {
   const offered = harvest.items.filter((item) => item.state === 'offered');
-  const [left, setLeft] = useState<ReadonlySet<number>>(new Set());
+  const [left, setLeft] = useState<ReadonlySet<number>>(
+    new Set(offered.filter(({ own }) => own).map(({ number }) => number)),
+  );
   const [names, setNames] = useState<Record<number, string>>({});
   const [tags, setTags] = useState('');
   const announce = useAnnounce();
@@ -70,22 +72,36 @@ function Found({ harvest }: { harvest: Harvest }) {
         )}
         {harvest.items.length > 0 && (
           <Card>
-            <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
-              {harvest.items.map((item) => (
-                <FoundEmbed
-                  key={item.number}
-                  item={item}
-                  chosen={!left.has(item.number)}
-                  name={names[item.number] ?? item.name}
-                  onChoose={(yes) =>
-                    setLeft(
-                      new Set(yes ? [...left].filter((n) => n !== item.number) : [...left, item.number]),
-                    )
-                  }
-                  onName={(name) => setNames((now) => ({ ...now, [item.number]: name }))}
-                />
-              ))}
-            </Box>
+            {[false, true].map((own) => {
+              const items = harvest.items.filter((item) => item.own === own);
+              return items.length === 0 ? null : (
+                <Box key={String(own)} component="section">
+                  {own && (
+                    <Typography variant="h3" sx={{ mt: 3 }}>
+                      Your own files
+                    </Typography>
+                  )}
+                  <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
+                    {items.map((item) => (
+                      <FoundEmbed
+                        key={item.number}
+                        item={item}
+                        chosen={!left.has(item.number)}
+                        name={names[item.number] ?? item.name}
+                        onChoose={(yes) =>
+                          setLeft(
+                            new Set(
+                              yes ? [...left].filter((n) => n !== item.number) : [...left, item.number],
+                            ),
+                          )
+                        }
+                        onName={(name) => setNames((now) => ({ ...now, [item.number]: name }))}
+                      />
+                    ))}
+                  </Box>
+                </Box>
+              );
+            })}
             {offered.length > 0 && (
               <Box
                 component="form"

@@ -1,11 +1,11 @@
 import { attribute, parseMarkup, positionsIn, type MarkupElement } from '../text/index.ts';
-import { excessIn, findExcess } from '../reading/limits.ts';
+import { excessIn, findExcess, type Excess } from '../reading/limits.ts';
 import { read, type ReadingContext } from '../reading/read.ts';
 import type { Reading } from '../reading/reading.ts';
-import { foreignTo, hostOfPage } from './foreign.ts';
+import { foreignTo, hostOfPage, type IsForeign } from './foreign.ts';
 import { headingBefore, headingsOf, wordsIn } from './headings.ts';
 import { embedsByPlace, type HarvestedEmbed, type PageHarvest, type ReadPage } from './page.ts';
-import { regionsOf } from './regions.ts';
+import { regionsOf, type Region } from './regions.ts';
 import { pageRules } from './rules/index.ts';
 
 /** What is known of a page beside its text. */
@@ -24,26 +24,11 @@ export function harvest(text: string, context: HarvestContext): PageHarvest {
   const markup = parseMarkup(excess ? '' : text);
   const tooMuch = excess ?? excessIn(markup);
   const position = positionsIn(text);
-  if (tooMuch) {
-    const { what, most, found, offset } = tooMuch;
-    const start = Math.min(offset, text.length);
-    return {
-      title: null,
-      embeds: [],
-      findings: [
-        {
-          rule: 'too-much',
-          level: 'error',
-          start,
-          end: text.length,
-          ...position(start),
-          facts: { what, most, found, offset },
-        },
-      ],
-    };
-  }
+  if (tooMuch) return refused(tooMuch, text);
   const host = hostOfPage(markup, context.address ?? null);
-  const regions = regionsOf(markup, foreignTo(host));
+  const isForeign = foreignTo(host);
+  const regions = regionsOf(markup, isForeign);
+  const sharing = sharingIn(regions);
   const headings = headingsOf(markup);
   const title = markup.elements.find((e) => e.name === 'title' && e.parent?.name !== 'svg');
   const embeds = regions.map(({ pieces, element }): HarvestedEmbed => {
@@ -56,6 +41,8 @@ export function harvest(text: string, context: HarvestContext): PageHarvest {
       ...position(pieces[0]!.start),
       heading,
       name: nameFor(element, heading, reading),
+      isOwn: isOwn(element, reading, isForeign),
+      sharesWith: sharing(pieces),
       mark: reading.mark,
       reading,
     };
@@ -76,6 +63,36 @@ export function harvest(text: string, context: HarvestContext): PageHarvest {
     embeds,
     findings: findings.sort((a, b) => a.start - b.start),
   };
+}
+
+function refused({ what, most, found, offset }: Excess, text: string): PageHarvest {
+  const start = Math.min(offset, text.length);
+  const facts = { what, most, found, offset };
+  const place = { start, end: text.length, ...positionsIn(text)(start) };
+  return { title: null, embeds: [], findings: [{ rule: 'too-much', level: 'error', ...place, facts }] };
+}
+
+/* A frame or a player of the site's own files, with nobody else's in it. */
+const isOwn = ({ name }: MarkupElement, { addresses, hosts }: Reading, isForeign: IsForeign): boolean =>
+  ['iframe', 'video', 'audio'].includes(name) &&
+  addresses.some(({ use }) => use === 'frame' || use === 'media') &&
+  !addresses.some(({ url }) => isForeign(url)) &&
+  !hosts.some(({ host }) => isForeign(`https://${host}/`));
+
+/* How many other regions have a piece of the page that one has too: pieces that overlap, in their order. */
+function sharingIn(regions: readonly Region[]): (pieces: Region['pieces']) => number {
+  const pieces = regions
+    .flatMap((region) => region.pieces.map((piece) => ({ piece, region })))
+    .sort((a, b) => a.piece.start - b.piece.start);
+  const sharers = new Map<Region['pieces'][number], Set<Region>>();
+  let [group, end] = [new Set<Region>(), -1];
+  for (const { piece, region } of pieces) {
+    if (piece.start >= end) group = new Set();
+    group.add(region);
+    end = Math.max(end, piece.end);
+    sharers.set(piece, group);
+  }
+  return (of) => Math.max(...of.map((piece) => sharers.get(piece)!.size - 1));
 }
 
 /* What the owner would call it: the name that the code gives it, else the heading that it stands under, else

@@ -59,7 +59,8 @@ function callersOf(loaders: readonly Loader[]): Callers {
     const { parameters } = parseAddress(attribute(loader.element, 'src') ?? '');
     for (const { name, value } of parameters)
       if (value !== null && /^(?:callback|onload|cb)$/i.test(name)) callers.byCallback.set(value, loader);
-    for (const name of loader.names) callers.byName.set(name, loader);
+    const isProgram = loader.facts === null && loader.element.name === 'script';
+    for (const name of isProgram ? loader.names : []) callers.byName.set(name, loader);
   }
   return callers;
 }
@@ -145,7 +146,8 @@ function loaderOf(
   return address !== null && isForeign(address) ? { element, names: namesIn([address]), facts: null } : null;
 }
 
-/* Words by which a provider's elements are known: the provider's name in its hosts, and what its file is called. */
+/* Words by which a provider's elements are known: the provider's name in its hosts, and what its file is
+   called. */
 const namesIn = (addresses: readonly string[]): string[] =>
   [...new Set(addresses.flatMap((address) => [brandOf(address), fileNameOf(address)]))].filter(
     (name) => name !== '',

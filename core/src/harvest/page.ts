@@ -15,6 +15,10 @@ export interface HarvestedEmbed {
   heading: { text: string; rank: number } | null;
   /** What it could be called. */
   name: string;
+  /** Whether it shows a file or a page of the site's own, and nothing of anybody else's. */
+  isOwn: boolean;
+  /** How many other embeds of the page are filled by a script that is in its code as well. */
+  sharesWith: number;
   /** The mark of a placed code, where it carries one. */
   mark: string | null;
   reading: Reading;

@@ -80,13 +80,17 @@ const alwaysPlaces = new Set(['iframe', 'video', 'audio']);
 const unseen = new Set(['script', 'link', 'style', 'meta']);
 
 function isPlace(element: MarkupElement, signs: Signs): boolean {
-  const { isForeign, names, ids, classes } = signs;
+  const { isForeign } = signs;
   if (element.name === 'iframe' && isUnseen(element)) return false;
   if (alwaysPlaces.has(element.name)) return true;
   if (framing.has(element.name)) return isForeign(shownAddress(element) ?? firstSource(element));
   if (element.name === 'form') return isForeign(attribute(element, 'action')) && !isOfSite(element);
   if (unseen.has(element.name)) return false;
   if (isBadge(element, isForeign) || isLazyBox(element, signs)) return true;
+  return isLookedFor(element, signs);
+}
+
+function isLookedFor(element: MarkupElement, { names, ids, classes }: Signs): boolean {
   const isNothingLooked = names.length === 0 && ids.size === 0 && classes.size === 0;
   if (isNothingLooked || !isFillable(element)) return false;
   const id = attribute(element, 'id');

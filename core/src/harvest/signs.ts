@@ -19,7 +19,10 @@ export function brandOf(address: string): string {
 /** The name of a script's file, where it is one of its own (`scope-box.js`): libraries are called so. */
 export function fileNameOf(address: string): string {
   const file = address.split(/[?#]/)[0]!.split('/').at(-1) ?? '';
-  const name = file.replace(/(?:\.min|\.esm|\.umd|\.module)*\.m?js$/i, '').toLowerCase();
+  const name = file
+    .replace(/\.m?js$/i, '')
+    .replace(/\.(?:min|esm|umd|module)$/i, '')
+    .toLowerCase();
   return name.includes('-') ? name : '';
 }
 

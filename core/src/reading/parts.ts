@@ -118,27 +118,7 @@ export function settleScripts(
 ): void {
   if (!parts.some((part) => part.role === 'loader' || part.role === 'setup' || part.role === 'fallback'))
     return;
-  const mounts: number[] = [];
-  const shown: number[] = [];
-  const isOpen: boolean[] = [];
-  for (let i = 0; i < parts.length; i++) {
-    const { role, inside } = parts[i]!;
-    isOpen.push(inside === null || (isOpen[inside]! && parts[inside]!.role === 'wrapper'));
-    if (role === 'mount') mounts.push(i);
-    if (isOpen[i] && (role === 'mount' || role === 'frame' || role === 'media' || role === 'form'))
-      shown.push(i);
-  }
-  const ids = new Set<string>();
-  const classes = new Set<string>();
-  const fields = new Set<string>();
-  for (const element of markup.elements) {
-    const field = attribute(element, 'name');
-    if (field) fields.add(field);
-    const [id, names] = [attribute(element, 'id'), attribute(element, 'class')];
-    if (id) ids.add(id);
-    if (names) for (const name of names.split(/\s+/)) if (name) classes.add(name);
-  }
-  const page: Around = { mounts, shown, ids, classes, fields };
+  const page: Around = { ...standing(parts), ...namesOf(markup) };
   parts.forEach((part, i) => {
     const element = elements[i];
     if (!element) return;
@@ -149,6 +129,33 @@ export function settleScripts(
     if (part.role === 'setup')
       placeSetup(part, element, { facts: factsOf(element), text: innerText(markup.text, element) }, page);
   });
+}
+
+/* What scripts fill, and what shows something: at the top, or in a box that only holds it. */
+function standing(parts: readonly Part[]): Pick<Around, 'mounts' | 'shown'> {
+  const mounts: number[] = [];
+  const shown: number[] = [];
+  const isOpen: boolean[] = [];
+  for (let i = 0; i < parts.length; i++) {
+    const { role, inside } = parts[i]!;
+    isOpen.push(inside === null || (isOpen[inside]! && parts[inside]!.role === 'wrapper'));
+    if (role === 'mount') mounts.push(i);
+    if (isOpen[i] && showing.has(role)) shown.push(i);
+  }
+  return { mounts, shown };
+}
+const showing: ReadonlySet<Role> = new Set<Role>(['mount', 'frame', 'media', 'form']);
+
+function namesOf(markup: Markup): Pick<Around, 'ids' | 'classes' | 'fields'> {
+  const [ids, classes, fields] = [new Set<string>(), new Set<string>(), new Set<string>()];
+  for (const element of markup.elements) {
+    const field = attribute(element, 'name');
+    if (field) fields.add(field);
+    const [id, names] = [attribute(element, 'id'), attribute(element, 'class')];
+    if (id) ids.add(id);
+    if (names) for (const name of names.split(/\s+/)) if (name) classes.add(name);
+  }
+  return { ids, classes, fields };
 }
 
 /* What stands around a part: the parts that scripts fill, those that show something, and by what names

@@ -142,32 +142,49 @@ function readCode(reading: Reading, markup: Markup, inner: Inner, { sheets }: Re
   settleScripts(markup, read, inner.factsOf);
   reading.addresses = readAddresses(markup, read);
   reading.hosts = hostsOf(reading.addresses, inner.scripts, withStyleAttributes(markup, inner.styles));
+  const sheet = describe(reading, markup, read, inner, sheets);
+  reading.needs = needsOf(markup, inner.scripts, sheet);
+  reading.claims = claimsOf(markup, inner.scripts, inner.styles);
+  for (const element of markup.elements) reading.mark ??= attribute(element, 'data-orbis');
+  addFrameDocuments(reading, markup);
+}
+
+/* What the code is, whose, how large, and its embeds; gives the sheet that knows it. */
+function describe(
+  reading: Reading,
+  markup: Markup,
+  read: PartsRead,
+  inner: Inner,
+  sheets: readonly Sheet[],
+): Sheet | null {
+  const { addresses } = reading;
   const mains = mainElements(markup);
   const main = mains[0] ?? null;
   const units = unitsOf(read, mains);
-  const whole = sheetFor(reading.addresses, markup.elements, sheets);
-  const wholeSheet = whole ?? fileSheet(main, reading.addresses, sheets);
-  const kindOfWhole = (): Told => kindOf(markup, main, reading.addresses, wholeSheet, inner.scripts);
+  const provider = sheetFor(addresses, markup.elements, sheets);
+  const sheet = provider ?? fileSheet(main, addresses, sheets);
+  const whole = (): Told => kindOf(markup, main, addresses, sheet, inner.scripts);
+  if (units.length < 2) {
+    tell(reading, whole(), provider, sheet);
+    const shown = main ?? onlyMount(read);
+    reading.size = shown ? sizeOf(markup, shown, inner.styles) : noSize;
+    reading.embeds = onlyEmbed(reading);
+    return sheet;
+  }
   // Of several embeds, the first is described: what speaks for the others says nothing of it.
-  const several =
-    units.length > 1
-      ? describeEach(units, markup, read, reading.addresses, inner, sheets, kindOfWhole)
-      : null;
-  const provider = several?.sheet ?? whole;
-  const sheet = several?.sheet ?? wholeSheet;
+  const several = describeEach(units, markup, read, addresses, inner, sheets, whole);
+  tell(reading, several.first, several.sheet ?? provider, several.sheet ?? sheet);
+  reading.size = sizeOf(markup, units[0]!.element, inner.styles);
+  reading.embeds = several.embeds;
+  return several.sheet ?? sheet;
+}
+
+function tell(reading: Reading, told: Told, provider: Sheet | null, sheet: Sheet | null): void {
+  reading.kind = told.kind;
+  reading.kindReasons = told.kindReasons;
+  reading.evidence = told.evidence;
   reading.provider = provider && { id: provider.id, name: provider.name };
   reading.sheet = sheet && { id: sheet.id, version: sheet.version };
-  const { kind, kindReasons, evidence } = several?.first ?? kindOfWhole();
-  reading.kind = kind;
-  reading.kindReasons = kindReasons;
-  reading.evidence = evidence;
-  const shown = several ? units[0]!.element : (main ?? onlyMount(read));
-  reading.size = shown ? sizeOf(markup, shown, inner.styles) : noSize;
-  reading.needs = needsOf(markup, inner.scripts, sheet);
-  reading.claims = claimsOf(markup, inner.scripts, inner.styles);
-  reading.embeds = several?.embeds ?? onlyEmbed(reading);
-  for (const element of markup.elements) reading.mark ??= attribute(element, 'data-orbis');
-  addFrameDocuments(reading, markup);
 }
 
 type Told = Pick<Reading, 'kind' | 'kindReasons' | 'evidence'>;

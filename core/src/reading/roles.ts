@@ -117,7 +117,7 @@ const hasDataForScript = (element: MarkupElement): boolean =>
 const nearlyEmpty = 60;
 
 function isMount(markup: Markup, element: MarkupElement, hasLoader: boolean): boolean {
-  const named = element.attributes.has('id') || element.attributes.has('class') || hasData(element);
+  const named = isNamed(element);
   if (element.name === 'blockquote' || element.name === 'q')
     return attribute(element, 'cite') !== null || (hasLoader && named);
   if (!named) return false;
@@ -131,6 +131,9 @@ function isMount(markup: Markup, element: MarkupElement, hasLoader: boolean): bo
   if (inner.length > 4 * nearlyEmpty) return false;
   return visibleLength(element) <= nearlyEmpty && !holdsDoing(element);
 }
+
+const isNamed = (element: MarkupElement): boolean =>
+  element.attributes.has('id') || element.attributes.has('class') || hasData(element);
 
 function visibleLength(element: MarkupElement): number {
   return element.children.reduce(

@@ -1,4 +1,5 @@
-/* Marks that nobody’s own value has, wherever they stand in it. A real id of capitals has no word of these. */
+/* Marks that nobody’s own value has, wherever they stand in it. A real id of capitals has no word of
+   these. */
 const anywhere: readonly RegExp[] = [
   /\{\{[^{}]{0,60}\}\}/,
   /%%[A-Z][A-Z_]{1,30}%%/,

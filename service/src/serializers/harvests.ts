@@ -29,7 +29,8 @@ export function serializeHarvestSummary(
 }
 
 function serializeItem(stored: StoredItem): HarvestItem {
-  const { number, name, text, provider, hosts, level, heading, line, column, kind } = stored.item;
+  const { number, name, text, provider, hosts, level, heading, line, column, kind, isOwn, sharesWith } =
+    stored.item;
   return {
     number,
     name,
@@ -41,6 +42,8 @@ function serializeItem(stored: StoredItem): HarvestItem {
     heading,
     line,
     column,
+    own: isOwn,
+    sharesWith,
     embed: embedOf(stored),
     state: stateOf(stored),
   };

@@ -85,7 +85,7 @@ function refuseExcess({ findings }: PageHarvest): void {
 
 async function newItem(
   db: Handle,
-  { name, text, reading, heading, line, column, mark }: PageHarvest['embeds'][number],
+  { name, text, reading, heading, line, column, mark, isOwn, sharesWith }: PageHarvest['embeds'][number],
   number: number,
 ): Promise<NewItem> {
   const placement = mark === null ? null : readMark(mark);
@@ -101,6 +101,8 @@ async function newItem(
     heading: heading?.text ?? null,
     line,
     column,
+    isOwn,
+    sharesWith,
     markedEmbedId: placement && (await embedIdOfMark(db, placement.placement)),
   };
 }

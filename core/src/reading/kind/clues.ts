@@ -36,18 +36,15 @@ export function cluesOf(
   const spoken = new Spoken();
   // A picture beside a script stands for what is still to come.
   const shown = main !== null && pictures.has(main.name) && hasScript(markup) ? null : main;
-  const isPicture = shown !== null && pictures.has(shown.name);
-  const names: Weights = shown === null ? [3, 2] : [2, 1];
-  const titles: Weights = isPicture ? [1, 0] : [3, 1];
-  const ear = { spoken, allow, names, titles };
+  const ear = earFor(shown, spoken, allow);
   for (const element of markup.elements) {
     elements.add(element.name);
     const isCustom = element.name.includes('-');
-    if (isCustom) spoken.words('names', element.name, names);
+    if (isCustom) spoken.words('names', element.name, ear.names);
     for (const { name, value } of element.attributes.entries) {
       hearAttribute(name, value, ear);
       // A provider's own element has attributes of the provider's own.
-      if (isCustom && !name.startsWith('data-')) spoken.words('names', name, names);
+      if (isCustom && !name.startsWith('data-')) spoken.words('names', name, ear.names);
     }
     if (shown === null) hearText(spoken, element);
   }
@@ -99,6 +96,14 @@ function hearScript(spoken: Spoken, { addresses, calls, globals, keys }: ScriptF
   for (const key of keys) spoken.words('script', key, inScript);
 }
 const inScript: Weights = [2, 1];
+
+/* What a picture is called says what is to be seen on it; what a place is called says what it is. */
+const earFor = (shown: MarkupElement | null, spoken: Spoken, allow: Set<string>): Ear => ({
+  spoken,
+  allow,
+  names: shown === null ? [3, 2] : [2, 1],
+  titles: shown !== null && pictures.has(shown.name) ? [1, 0] : [3, 1],
+});
 
 interface Ear {
   spoken: Spoken;

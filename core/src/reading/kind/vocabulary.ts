@@ -158,7 +158,10 @@ const sorted = (
 const byEnd = sorted(endings, (piece) => piece.slice(-sideLength));
 const byBeginning = sorted(stems, (piece) => piece.slice(0, sideLength));
 
-/** What kinds a word in small letters speaks for, by itself, by its end or by its beginning; null for most words. */
+/**
+ * What kinds a word in small letters speaks for, by itself, by its end or by its beginning; null for most
+ * words.
+ */
 export function tradesOf(word: string): readonly Trade[] | null {
   const known = tradesOfWord.get(word);
   if (known) return known;

@@ -1,6 +1,13 @@
 /* Only so much of a text is looked at for words. */
 const readFor = 2000;
 
+/* What a character is: nothing of a word, a small letter, a capital, a digit. */
+const [small, capital] = [1, 2];
+const kindOfCharacter = Uint8Array.from({ length: 128 }, (_, c) => {
+  const character = String.fromCharCode(c);
+  return /[a-z]/.test(character) ? small : /[A-Z]/.test(character) ? capital : /\d/.test(character) ? 3 : 0;
+});
+
 /**
  * Calls with each word in a stretch of a text, in small letters: words are runs of letters and digits, and
  * within them a new one with each capital behind a small letter (`videoId`).
@@ -8,23 +15,18 @@ const readFor = 2000;
 export function eachWord(text: string, from: number, to: number, heard: (word: string) => void): void {
   const until = Math.min(to, from + readFor);
   let start = -1;
-  let hasUpper = false;
-  let wasLower = false;
+  let hasCapital = false;
+  let before = 0;
   for (let i = from; i <= until; i++) {
-    const c = i < until ? text.charCodeAt(i) : 0;
-    const isLower = c >= 97 && c <= 122;
-    const isUpper = c >= 65 && c <= 90;
-    const inside = isLower || isUpper || (c >= 48 && c <= 57);
-    if (start >= 0 && (!inside || (isUpper && wasLower))) {
-      if (i - start > 1) heard(hasUpper ? text.slice(start, i).toLowerCase() : text.slice(start, i));
+    const kind = i < until ? (kindOfCharacter[text.charCodeAt(i)] ?? 0) : 0;
+    const ends = kind === 0 || (kind === capital && before === small);
+    if (start >= 0 && ends) {
+      if (i - start > 1) heard(hasCapital ? text.slice(start, i).toLowerCase() : text.slice(start, i));
       start = -1;
     }
-    if (inside && start < 0) {
-      start = i;
-      hasUpper = false;
-    }
-    if (isUpper) hasUpper = true;
-    wasLower = isLower;
+    if (kind !== 0 && start < 0) [start, hasCapital] = [i, false];
+    hasCapital ||= kind === capital;
+    before = kind;
   }
 }
 

@@ -7,13 +7,12 @@ import { walk, type AnyNode } from './walk.ts';
  * what comes out if it holds, and what if not.
  */
 export function constantNames(program: AnyNode): Known[] {
-  let depends = false;
-  walk(
-    program,
-    ({ type }) => void (depends ||= type === 'ConditionalExpression' || type === 'LogicalExpression'),
-  );
+  const conditions: AnyNode[] = [];
+  walk(program, (node) => {
+    if (node.type === 'ConditionalExpression' || node.type === 'LogicalExpression') conditions.push(node);
+  });
   const first = namesTaking('first', program);
-  return depends ? [first, namesTaking('second', program)] : [first];
+  return conditions.length > 0 ? [first, namesTaking('second', program)] : [first];
 }
 
 function namesTaking(takes: Known['takes'], program: AnyNode): Known {

@@ -31,17 +31,11 @@ export function constantText(
     case 'Identifier':
       return names.get(String(node['name'])) ?? null;
     case 'MemberExpression':
-      return memberName(node) === 'protocol' && /location$/.test(pathOf(node['object'] as AnyNode))
-        ? 'https:'
-        : (names.get(pathOf(node)) ?? null);
+      return isProtocol(node) ? 'https:' : (names.get(pathOf(node)) ?? null);
     case 'ConditionalExpression':
-      return takes === 'first'
-        ? (inner(node['consequent']) ?? inner(node['alternate']))
-        : (inner(node['alternate']) ?? inner(node['consequent']));
+      return either(node['consequent'], node['alternate'], takes, inner);
     case 'LogicalExpression':
-      return takes === 'first'
-        ? (inner(node['left']) ?? inner(node['right']))
-        : (inner(node['right']) ?? inner(node['left']));
+      return either(node['left'], node['right'], takes, inner);
     case 'CallExpression':
       return callText(node, inner);
     default:
@@ -50,6 +44,13 @@ export function constantText(
 }
 
 type TextOf = (node: unknown) => string | null;
+
+/* The page's own protocol: `location.protocol`. */
+const isProtocol = (member: AnyNode): boolean =>
+  memberName(member) === 'protocol' && /location$/.test(pathOf(member['object'] as AnyNode));
+
+const either = (one: unknown, other: unknown, takes: Known['takes'], inner: TextOf): string | null =>
+  takes === 'first' ? (inner(one) ?? inner(other)) : (inner(other) ?? inner(one));
 
 function templateText(node: AnyNode, inner: TextOf): string | null {
   const pieces = (node['quasis'] as AnyNode[]).map(

@@ -8,7 +8,10 @@ export interface Guard {
   end: number;
 }
 
-/** `if (!window.x) …`, `if (typeof x === 'undefined') …`, `typeof x === 'undefined' && …`, `window.x || …`. */
+/**
+ * `if (!window.x) …`, `if (typeof x === 'undefined') …`, `typeof x === 'undefined' && …`,
+ * `window.x || …`.
+ */
 export function guardsOf(test: unknown, guarded: unknown, isElse = false): Guard[] {
   const { start, end } = guarded as AnyNode;
   const names = isElse ? [pathOf(test as AnyNode)] : [];

@@ -14,7 +14,8 @@ export const scriptBudget = 60_000;
 /**
  * Reads an inline script without running it. What does not parse is read by its tokens.
  *
- * @param isModule - whether it runs as a module: its names at the top are its own then (HTML, section 8.1.3.2).
+ * @param isModule - whether it runs as a module: its names at the top are its own then (HTML, section
+ * 8.1.3.2).
  */
 export function readScript(text: string, isModule = false): ScriptFacts {
   if (text.length > scriptBudget) return byTokens(text);
@@ -37,25 +38,30 @@ export function readScript(text: string, isModule = false): ScriptFacts {
 }
 
 const globals = new Set(['window', 'self', 'globalThis', 'top', 'parent', 'frames']);
-const finders: Record<string, 'ids' | 'classes' | 'fields' | 'selector'> = {
-  getElementById: 'ids',
-  getElementsByClassName: 'classes',
-  getElementsByName: 'fields',
-  querySelector: 'selector',
-  querySelectorAll: 'selector',
-  closest: 'selector',
-};
+type Finder = 'ids' | 'classes' | 'fields' | 'selector';
+const finders = new Map<string, Finder>(
+  Object.entries({
+    getElementById: 'ids',
+    getElementsByClassName: 'classes',
+    getElementsByName: 'fields',
+    querySelector: 'selector',
+    querySelectorAll: 'selector',
+    closest: 'selector',
+  } as const),
+);
 /* Methods whose first argument is contacted at once. */
-const contacting: Record<string, AddressUse> = {
-  fetch: 'data',
-  sendBeacon: 'data',
-  getJSON: 'data',
-  ajax: 'data',
-  getScript: 'script',
-  importScripts: 'script',
-  WebSocket: 'data',
-  EventSource: 'data',
-};
+const contacting = new Map<string, AddressUse>(
+  Object.entries({
+    fetch: 'data',
+    sendBeacon: 'data',
+    getJSON: 'data',
+    ajax: 'data',
+    getScript: 'script',
+    importScripts: 'script',
+    WebSocket: 'data',
+    EventSource: 'data',
+  } as const),
+);
 
 /* What a script is read with: what was found so far, and how expressions come to texts and addresses. */
 interface Pass {
@@ -200,20 +206,23 @@ function readNamedCall(
   const object = isMember ? realPath(callee['object'] as AnyNode, scope, pass.aliases) : '';
   const [first] = args;
   const value = text(first);
-  if (finders[called]) readFinder(finders[called], value, facts);
+  const finder = finders.get(called);
+  if (finder) readFinder(finder, value, facts);
   // A method of what has no name is one of an element.
   if (value) readOfPage(called, isMember ? object || 'element' : '', value, facts);
   if (writing.has(called) && /document$/.test(object)) readWriting(args, pass);
-  if (called === 'open' && (!isMember || globals.has(object))) {
+  if (called === 'open' && isOfWindow(isMember, object)) {
     facts.opensWindows = true;
     address(first, 'link', 'use');
   }
-  const use = contacting[called];
+  const use = contacting.get(called);
   if (use) address(first, use, 'load');
   facts.plays ||= called === 'play';
   facts.storesData ||= /(?:^|\.)(?:localStorage|sessionStorage)$/.test(object);
   if (isLibrary(object) && !isOwn(callee, scope)) facts.calls.push(`${object}.${called}`);
 }
+
+const isOfWindow = (isMember: boolean, object: string): boolean => !isMember || globals.has(object);
 
 /* Whether what is called belongs to the function around it: neither passed in nor everybody's. */
 function isOwn(callee: AnyNode, scope: Scope): boolean {
@@ -243,7 +252,7 @@ function readWriting(args: readonly AnyNode[], { facts, texts }: Pass): void {
   for (const argument of args) for (const written of texts(argument)) addAddresses(written, facts);
 }
 
-function readFinder(finder: (typeof finders)[string], value: string | null, facts: ScriptFacts): void {
+function readFinder(finder: Finder, value: string | null, facts: ScriptFacts): void {
   if (value === null) return;
   if (finder === 'selector') readSelector(value, facts);
   else facts[finder].push(value);
@@ -304,14 +313,16 @@ function noteCreated(given: string, value: AnyNode | null, pass: Pass): void {
 const isNewImage = (node: AnyNode | null): boolean =>
   node?.type === 'NewExpression' && (node['callee'] as AnyNode)['name'] === 'Image';
 
-const usesOfElement: Record<string, AddressUse> = {
-  script: 'script',
-  iframe: 'frame',
-  img: 'image',
-  link: 'stylesheet',
-  video: 'media',
-  audio: 'media',
-};
+const usesOfElement = new Map<string, AddressUse>(
+  Object.entries({
+    script: 'script',
+    iframe: 'frame',
+    img: 'image',
+    link: 'stylesheet',
+    video: 'media',
+    audio: 'media',
+  } as const),
+);
 
 function assign(node: AnyNode, scope: Scope, pass: Pass): void {
   const left = node['left'] as AnyNode;
@@ -352,7 +363,7 @@ function assignAddress(property: 'src' | 'href', left: AnyNode, right: AnyNode, 
   const element = isNewImage(owner) ? 'img' : pass.created.get(pathOf(owner));
   const isLink = property === 'href' && element !== 'link';
   const usual = property === 'href' ? 'link' : 'script';
-  pass.address(right, (element && usesOfElement[element]) || usual, isLink ? 'use' : 'load');
+  pass.address(right, (element && usesOfElement.get(element)) || usual, isLink ? 'use' : 'load');
 }
 
 /* `w[n] = w[n] || …` with the name passed in: the name is what the function was given. */

@@ -1,5 +1,5 @@
 /** Pages that were read for the embeds on them. */
-import { int, json, longtext, mysqlEnum, mysqlTable, unique, varchar } from 'drizzle-orm/mysql-core';
+import { boolean, int, json, longtext, mysqlEnum, mysqlTable, unique, varchar } from 'drizzle-orm/mysql-core';
 import { ascii, id, foreignKeyId } from './columns.ts';
 import { embed } from './collection.ts';
 import { created } from './people.ts';
@@ -42,6 +42,10 @@ export const harvestItem = mysqlTable(
     heading: varchar({ length: 200 }),
     line: int().notNull(),
     column: int().notNull(),
+    /** Whether it shows a file or page of the site's own. */
+    isOwn: boolean().notNull().default(false),
+    /** How many others of the page are filled by the same script. */
+    sharesWith: int().notNull().default(0),
     /** The embed that its mark names: it was in the register before. */
     markedEmbedId: foreignKeyId().references(() => embed.id),
     /** The embed that it was taken as. */
