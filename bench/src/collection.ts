@@ -16,7 +16,7 @@ import { line } from './figures.ts';
 const fetch = loopbackFetch();
 const many = 10_000;
 const text = (i: number): string =>
-  `<iframe src="https://play.kinorill.localhost/reel/r${i}?knobs=1&amp;from=${i % 90}" title="Talk ${i}" width="640" height="360" allow="fullscreen"></iframe>`;
+  `<iframe src="https://play.kinorill.localhost/film/r${i}?knobs=1&amp;from=${i % 90}" title="Talk ${i}" width="640" height="360" allow="fullscreen"></iframe>`;
 
 /**
  * Many codes taken in, and many embeds changed at once, through the service's interface with a real MariaDB,

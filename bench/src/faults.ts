@@ -154,7 +154,7 @@ async function work(client: Client, book: Book, number: number, goesOn: () => bo
 }
 
 const codeOf = (id: string): string =>
-  `<iframe src="https://play.kinorill.localhost/reel/${id}?knobs=1" title="${id}" width="640" height="360" allow="fullscreen"></iframe>`;
+  `<iframe src="https://play.kinorill.localhost/film/${id}?knobs=1" title="${id}" width="640" height="360" allow="fullscreen"></iframe>`;
 
 /* What is missing, wrong or half done. */
 async function audit(client: Client, book: Book): Promise<string[]> {

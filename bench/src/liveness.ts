@@ -51,7 +51,7 @@ export async function liveness(): Promise<string> {
     const { port } = media.address() as AddressInfo;
     const items = Array.from({ length: 10_000 }, (_, i) => ({
       name: `Talk ${i}`,
-      text: `<iframe src="https://play.kinorill.localhost/reel/r${i}?knobs=1" title="Talk ${i}" width="640" height="360"></iframe>`,
+      text: `<iframe src="https://play.kinorill.localhost/film/r${i}?knobs=1" title="Talk ${i}" width="640" height="360"></iframe>`,
       tags: [],
       notes: '',
     }));

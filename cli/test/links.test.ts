@@ -110,7 +110,7 @@ describe('the command line, with links and with providers that nobody knows', fu
   it('collects several links at once, from the line and from a file', async () => {
     const at = (host: string, path: string): string => `http://${host}.localhost:${test.world.port}${path}`;
     const { exit, out, err } = await orbis(
-      `collect ${at('kinorill', '/reels/tS9turning')} ${at('mapmere', '/maps/tarn')} --tag festival`,
+      `collect ${at('kinorill', '/films/tS9turning')} ${at('mapmere', '/maps/tarn')} --tag festival`,
     );
     expect([exit, out]).to.satisfy(
       ([status, text]: [number, string]) =>
@@ -129,7 +129,7 @@ describe('the command line, with links and with providers that nobody knows', fu
     expect((await orbis(`collect ${list}`)).err).to.include('One of them cannot be taken in');
     const some = await orbis(`collect ${list} --skip-refused`);
     expect([some.exit, some.out.includes('left out')]).to.deep.equal([1, true]);
-    expect(await done(`collect ${at('kinorill', '/reels/nB4moorNight')} --ask-nobody`)).to.include(
+    expect(await done(`collect ${at('kinorill', '/films/nB4moorNight')} --ask-nobody`)).to.include(
       'Collected as nb4moornight.',
     );
   });

@@ -211,7 +211,7 @@ describe('the command line with a service', function () {
 
   it('collects a link, with options in the same breath', async () => {
     const comet = await orbis(
-      `collect http://kinorill.localhost:${test.world.port}/reels/cM7comet --name Comet start=41`,
+      `collect http://kinorill.localhost:${test.world.port}/films/cM7comet --name Comet start=41`,
     );
     expect(comet.err).to.match(/^Asking kinorill\.localhost:\d+ for what it knows of this link/);
     expect(comet.out)
@@ -219,11 +219,11 @@ describe('the command line with a service', function () {
       .and.include('What a comet leaves behind, by Hollin Fell Observatory');
     expect(
       await done(
-        `collect http://kinorill.localhost:${test.world.port}/reels/rG5rings --name Rings --ask-nobody`,
+        `collect http://kinorill.localhost:${test.world.port}/films/rG5rings --name Rings --ask-nobody`,
       ),
     ).not.to.include('Title');
     expect(await done('code comet --bare'))
-      .to.include('/reel/cM7comet?from=41"')
+      .to.include('/film/cM7comet?from=41"')
       .and.not.include('data-orbis');
     expect(await done('list --q comet')).to.match(/^comet {2}/m);
   });
@@ -363,7 +363,7 @@ describe('the command line with a service', function () {
       for (const id of ['g1', 'g2'])
         await ours([
           'collect',
-          `http://kinorill.localhost:${test.world.port}/reels/${id}`,
+          `http://kinorill.localhost:${test.world.port}/films/${id}`,
           '--ask-nobody',
           '--name',
           `Group ${id}`,
@@ -450,7 +450,7 @@ describe('the command line with a service', function () {
         join(codes, 'moor_road.html'),
         '<iframe src="https://mapmere.localhost/embed/map?zoom=3" title="Map"></iframe>',
       );
-      writeFileSync(join(codes, 'second-talk.txt'), 'https://kinorill.localhost/reels/a9');
+      writeFileSync(join(codes, 'second-talk.txt'), 'https://kinorill.localhost/films/a9');
       writeFileSync(join(codes, 'picture.bin'), 'x');
       const dry = await ours(['import', codes, '--tag', 'import', '--dry-run']);
       expect([dry.exit, dry.out]).to.deep.equal([0, '2 codes would be taken in. Nothing was done.\n']);

@@ -341,13 +341,13 @@ describe('an owner at the console', function () {
   it('can do without a mouse', async () => {
     const { context, page } = await signedIn();
     await page.getByLabel('Code or link').focus();
-    await page.keyboard.insertText(`http://kinorill.localhost:${test.world.port}/reels/rG5rings`);
+    await page.keyboard.insertText(`http://kinorill.localhost:${test.world.port}/films/rG5rings`);
     await page.keyboard.press('Tab');
     await page.keyboard.type('Rings');
     await page.keyboard.press('Enter');
     await page.getByRole('heading', { name: 'Rings', level: 1 }).waitFor();
     expect(await page.getByLabel('The code with its changes marked').innerText()).to.include(
-      '/reel/rG5rings',
+      '/film/rG5rings',
     );
     await context.close();
   });

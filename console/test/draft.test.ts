@@ -4,7 +4,7 @@ import { startTestOrbis, type TestOrbis } from '../../service/test/support/orbis
 import { closeBrowser, newWindow } from './support/browser.ts';
 
 const code =
-  '<iframe src="https://play.kinorill.localhost/reel/nB4?knobs=1&amp;from=5" title="Opening talk" width="560" height="315"></iframe>';
+  '<iframe src="https://play.kinorill.localhost/film/nB4?knobs=1&amp;from=5" title="Opening talk" width="560" height="315"></iframe>';
 
 describe('a draft at the workbench', function () {
   this.timeout(60_000);

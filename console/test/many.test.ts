@@ -49,7 +49,7 @@ describe('an owner with many codes, at the console', function () {
     await page.getByRole('link', { name: 'Take in many' }).click();
     await page.getByLabel('Tags for all of them').fill('old site');
     const code = (n: number): string =>
-      `<iframe src=""https://play.kinorill.localhost/reel/r${n}"" title=""Reel ${n}""></iframe>`;
+      `<iframe src=""https://play.kinorill.localhost/film/r${n}"" title=""Reel ${n}""></iframe>`;
     const rows = Array.from({ length: 300 }, (_, n) => `Reel ${n},"${code(n % 299)}",reels,`);
     await page
       .getByLabel('Files with codes')

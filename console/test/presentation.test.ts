@@ -5,7 +5,7 @@ import { builtInSheets } from '@orbis/sheets';
 import { closeBrowser, newWindow } from './support/browser.ts';
 
 const code =
-  '<iframe width="560" height="315" src="about:blank#https://play.kinorill.localhost/reel/a" title="t"></iframe>';
+  '<iframe width="560" height="315" src="about:blank#https://play.kinorill.localhost/film/a" title="t"></iframe>';
 const sheets = builtInSheets();
 
 const parents: Record<string, (inner: string) => string> = {

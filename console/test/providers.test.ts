@@ -179,7 +179,7 @@ describe('an owner who adjusts, at the console', function () {
 
   it('is told whom Orbis would ask about a link, and sees the answer before collecting', async () => {
     await page.goto(test.url);
-    await page.getByLabel('Code or link').fill(`http://kinorill.localhost:${test.world.port}/reels/cM7comet`);
+    await page.getByLabel('Code or link').fill(`http://kinorill.localhost:${test.world.port}/films/cM7comet`);
     await page.getByText(`Orbis will ask kinorill.localhost:${test.world.port}`, { exact: false }).waitFor();
     await page.getByRole('button', { name: 'Ask now, without collecting it' }).click();
     await page.getByText('by Hollin Fell Observatory', { exact: false }).waitFor();

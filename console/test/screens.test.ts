@@ -5,7 +5,7 @@ import { startTestOrbis, type TestOrbis } from '../../service/test/support/orbis
 import { closeBrowser, newWindow } from './support/browser.ts';
 
 const code =
-  '<iframe src="https://play.kinorill.localhost/reel/nB4?knobs=1" title="Opening talk" width="560" height="315"></iframe>';
+  '<iframe src="https://play.kinorill.localhost/film/nB4?knobs=1" title="Opening talk" width="560" height="315"></iframe>';
 
 /* Each screen with the heading that it opens with. */
 const headings: Record<(typeof consoleScreens)[number], string> = {

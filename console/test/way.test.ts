@@ -62,7 +62,7 @@ describe('an owner who finds the way in the console', function () {
     await client.call('embeds.create', {
       body: {
         name: 'Talk',
-        text: '<iframe src="https://play.kinorill.localhost/reel/a1" title="t"></iframe>',
+        text: '<iframe src="https://play.kinorill.localhost/film/a1" title="t"></iframe>',
       },
     });
     await page.goto(`${test.url}/collection/talk`);

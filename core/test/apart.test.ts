@@ -48,7 +48,7 @@ describe('what holds on some screens only', () => {
 
   it('undoes what stands in its way in the code’s own style, on those screens', () => {
     const code =
-      '<iframe class=a style="min-width:600px" src="https://play.kinorill.localhost/reel/a1" title="t"></iframe>';
+      '<iframe class=a style="min-width:600px" src="https://play.kinorill.localhost/film/a1" title="t"></iframe>';
     expect(headOf(code, { 'max-width.phone': 320 })).to.deep.equal([
       `<style>${phone}{.orbis-x{min-width:initial!important;max-width:320px!important}}</style>`,
     ]);
@@ -57,7 +57,7 @@ describe('what holds on some screens only', () => {
 
   it('names what the code itself insists on, and leaves it', () => {
     const code =
-      '<iframe style="max-width:600px!important" src="https://play.kinorill.localhost/reel/a1" title="t"></iframe>';
+      '<iframe style="max-width:600px!important" src="https://play.kinorill.localhost/film/a1" title="t"></iframe>';
     const { text, snippets, uncarried } = apartOf(code, { 'max-width.phone': 320 });
     expect([text, snippets.length]).to.deep.equal([code, 1]);
     expect(uncarried).to.deep.equal([
@@ -67,7 +67,7 @@ describe('what holds on some screens only', () => {
 
   it('holds for the provider’s own box, with its shape', () => {
     const boxed =
-      '<div style="position:relative;padding-bottom:56.25%;height:0"><iframe src="https://play.kinorill.localhost/reel/a1" style="position:absolute;width:100%;height:100%"></iframe></div>';
+      '<div style="position:relative;padding-bottom:56.25%;height:0"><iframe src="https://play.kinorill.localhost/film/a1" style="position:absolute;width:100%;height:100%"></iframe></div>';
     expect(spotOf(boxed, { 'share.phone': 80 })).to.equal(boxed.replace('<div', '<div class="orbis-x"'));
     expect(headOf(boxed, { 'share.phone': 80 })[0])
       .to.include('width:80%!important')

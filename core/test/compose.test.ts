@@ -155,7 +155,7 @@ describe('composing', () => {
   ] as [string, string, Options, string][]) {
     it(label, () => {
       const code = (query: string): string =>
-        `<iframe src="https://play.kinorill.localhost/reel/a1${query}" title="t"></iframe>`;
+        `<iframe src="https://play.kinorill.localhost/film/a1${query}" title="t"></iframe>`;
       expect(adjusted(code(before), options)).to.equal(code(after));
     });
   }

@@ -7,10 +7,10 @@ export const kinorill: Sheet = {
   version: 1,
   kind: 'video',
   hosts: ['kinorill.localhost', 'play.kinorill.localhost'],
-  links: [{ hostname: 'kinorill.localhost', pathname: '/reels/:id' }],
-  frames: [{ hostname: 'play.kinorill.localhost', pathname: '/reel/:id' }],
+  links: [{ hostname: 'kinorill.localhost', pathname: '/films/:id' }],
+  frames: [{ hostname: 'play.kinorill.localhost', pathname: '/film/:id' }],
   code: {
-    address: '{scheme}://play.kinorill.localhost{+port}/reel/{id}',
+    address: '{scheme}://play.kinorill.localhost{+port}/film/{id}',
     width: 640,
     height: 360,
     title: 'Kinorill video',
@@ -63,28 +63,28 @@ export const oddreel: Sheet = {
 export const sheets = [kinorill, oddreel];
 
 export const talk =
-  '<iframe width="560" height="315" src="https://play.kinorill.localhost/reel/qX7_LORENZ?lang=en&amp;knobs=1" title="The long night" allow="fullscreen" allowfullscreen></iframe>';
+  '<iframe width="560" height="315" src="https://play.kinorill.localhost/film/qX7_LORENZ?lang=en&amp;knobs=1" title="The long night" allow="fullscreen" allowfullscreen></iframe>';
 
 /** Codes of many shapes, well and badly formed; each test that holds for "any code" walks over them. */
 export const codes: Record<string, string> = {
   'a plain frame': talk,
   'single quotes and upper case':
-    "<IFRAME SRC='https://play.kinorill.localhost/reel/a1?FROM=3&lang=en' WIDTH='640' HEIGHT='360'></IFRAME>",
+    "<IFRAME SRC='https://play.kinorill.localhost/film/a1?FROM=3&lang=en' WIDTH='640' HEIGHT='360'></IFRAME>",
   'no quotes':
-    '<iframe src=https://play.kinorill.localhost/reel/a1?lang=en&b=2 width=640 height=360></iframe>',
+    '<iframe src=https://play.kinorill.localhost/film/a1?lang=en&b=2 width=640 height=360></iframe>',
   'a bare ampersand and a fragment':
-    '<iframe src="https://play.kinorill.localhost/reel/a1?x=1&from=9#top" width="640" height="360"></iframe>',
+    '<iframe src="https://play.kinorill.localhost/film/a1?x=1&from=9#top" width="640" height="360"></iframe>',
   'numeric references':
-    '<iframe src="https://play.kinorill.localhost/reel/a1?x=1&#38;from=9&#x26;until=12" width="640" height="360"></iframe>',
+    '<iframe src="https://play.kinorill.localhost/film/a1?x=1&#38;from=9&#x26;until=12" width="640" height="360"></iframe>',
   'duplicate parameters':
-    '<iframe src="https://play.kinorill.localhost/reel/a1?from=1&amp;from=2&amp;z"></iframe>',
+    '<iframe src="https://play.kinorill.localhost/film/a1?from=1&amp;from=2&amp;z"></iframe>',
   'text around it':
-    'Our talk:\r\n<iframe src="//play.kinorill.localhost/reel/a1"></iframe>\r\n<!-- end -->  ',
+    'Our talk:\r\n<iframe src="//play.kinorill.localhost/film/a1"></iframe>\r\n<!-- end -->  ',
   'a style of its own':
-    '<iframe src="https://play.kinorill.localhost/reel/a1" style="border: 2px solid red; min-width:600px;width:560px"></iframe>',
-  'an unquoted style': '<iframe style=width:50% src="https://play.kinorill.localhost/reel/a1"></iframe>',
+    '<iframe src="https://play.kinorill.localhost/film/a1" style="border: 2px solid red; min-width:600px;width:560px"></iframe>',
+  'an unquoted style': '<iframe style=width:50% src="https://play.kinorill.localhost/film/a1"></iframe>',
   'a box around it':
-    '<div style="position:relative;padding-top:56.25%"><iframe src="https://play.kinorill.localhost/reel/a1" style="position:absolute"></iframe></div>',
+    '<div style="position:relative;padding-top:56.25%"><iframe src="https://play.kinorill.localhost/film/a1" style="position:absolute"></iframe></div>',
   'element and loader':
     '<div id="feed-7" class="fenn" data-set="7"></div>\n<script async src="https://cdn.fennfeed.localhost/l.js"></script>',
   'a video with sources':
@@ -92,12 +92,12 @@ export const codes: Record<string, string> = {
   'a form':
     '<form action="https://formwold.localhost/s" method="post"><input name="mail"><button>Join</button></form>',
   'non-ASCII':
-    '<p>Überblick 🌌</p><iframe src="https://play.kinorill.localhost/reel/a1?q=%C3%A9&amp;n=ü🌌" title="Nächte 🌌"></iframe>',
+    '<p>Überblick 🌌</p><iframe src="https://play.kinorill.localhost/film/a1?q=%C3%A9&amp;n=ü🌌" title="Nächte 🌌"></iframe>',
   'misnested':
-    '<b><i>x</b></i><table><iframe src="https://play.kinorill.localhost/reel/a1"></iframe></table>',
-  'cut off': '<iframe src="https://play.kinorill.localhost/reel/a1',
+    '<b><i>x</b></i><table><iframe src="https://play.kinorill.localhost/film/a1"></iframe></table>',
+  'cut off': '<iframe src="https://play.kinorill.localhost/film/a1',
   'stray tags':
-    '</div><html><head></head><body><iframe src="https://play.kinorill.localhost/reel/a1"></iframe></body></html>',
+    '</div><html><head></head><body><iframe src="https://play.kinorill.localhost/film/a1"></iframe></body></html>',
   'a parameter without a value':
     '<iframe src="https://oddreel.localhost/box/9?rounds&amp;sound#in=5s"></iframe>',
 };

@@ -195,7 +195,7 @@ describe('hostile text', function () {
     '&',
     '<iframe src="',
     '<p ',
-    "<iframe src='https://play.kinorill.localhost/reel/a?from=1&",
+    "<iframe src='https://play.kinorill.localhost/film/a?from=1&",
     '<b></b>',
     '<script>',
     '<!--',
@@ -216,7 +216,7 @@ describe('hostile text', function () {
 
   it('is planned and swept in proportion to its length', () => {
     const style = (times: number): string =>
-      `<iframe src="https://play.kinorill.localhost/reel/a?${'a=1&amp;'.repeat(times / 4)}" style="${'color:red;'.repeat(times / 10)}"></iframe>`;
+      `<iframe src="https://play.kinorill.localhost/film/a?${'a=1&amp;'.repeat(times / 4)}" style="${'color:red;'.repeat(times / 10)}"></iframe>`;
     expectLinear(
       'plan',
       (text) =>

@@ -190,7 +190,7 @@ describe('options that a sheet declares', () => {
     },
   };
   const open = (text: string) => openCode(text, { sheets: [sheet] });
-  const code = open('<iframe src="https://play.kinorill.localhost/reel/x?tells=c"></iframe>');
+  const code = open('<iframe src="https://play.kinorill.localhost/film/x?tells=c"></iframe>');
   const problemOf = (options: Options) =>
     compose(code, options).problems.map(({ option, code: why }) => [option, why]);
 

@@ -30,7 +30,7 @@ describe('presentation', () => {
 
   it('replaces what conflicts, keeps the rest byte for byte, and names what gave way', () => {
     const code =
-      '<iframe style="border: 2px solid red; outline : 0 ;min-width:600px;WIDTH:560px" src="https://play.kinorill.localhost/reel/a1"></iframe>';
+      '<iframe style="border: 2px solid red; outline : 0 ;min-width:600px;WIDTH:560px" src="https://play.kinorill.localhost/film/a1"></iframe>';
     const { edits, text } = compose(openCode(code, context), { fit: 'shape' });
     expect(text).to.include(
       'style="border:0; outline : 0 ;width:100%;display:block;height:auto;aspect-ratio:16/9;align-self:flex-start"',

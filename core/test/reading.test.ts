@@ -43,9 +43,9 @@ describe('the reading of a code', () => {
       { role: 'frame', place: 'body', repeat: 'placement', start: 0, end: talk.length, inside: null, of: [] },
     ]);
     const [address] = reading.addresses;
-    expect(address!.url).to.equal('https://play.kinorill.localhost/reel/qX7_LORENZ?lang=en&knobs=1');
+    expect(address!.url).to.equal('https://play.kinorill.localhost/film/qX7_LORENZ?lang=en&knobs=1');
     expect(talk.slice(address!.start, address!.end)).to.equal(
-      'https://play.kinorill.localhost/reel/qX7_LORENZ?lang=en&amp;knobs=1',
+      'https://play.kinorill.localhost/film/qX7_LORENZ?lang=en&amp;knobs=1',
     );
     expect(address!.parameters).to.deep.equal([
       { name: 'lang', value: 'en', in: 'query' },
@@ -56,14 +56,14 @@ describe('the reading of a code', () => {
   });
 
   it('makes a code of a link, with the port and scheme of the link', () => {
-    const reading = read('  http://kinorill.localhost:7430/reels/qX7?at=1m52s\n', context);
+    const reading = read('  http://kinorill.localhost:7430/films/qX7?at=1m52s\n', context);
     expect(reading).to.deep.include({
       input: 'link',
       kind: 'video',
       provider: { id: 'kinorill', name: 'Kinorill' },
     });
     expect(reading.generated).to.equal(
-      '<iframe src="http://play.kinorill.localhost:7430/reel/qX7" width="640" height="360" title="Kinorill video" loading="lazy" allow="fullscreen"></iframe>',
+      '<iframe src="http://play.kinorill.localhost:7430/film/qX7" width="640" height="360" title="Kinorill video" loading="lazy" allow="fullscreen"></iframe>',
     );
     expect(reading.parts.map((p) => p.role)).to.deep.equal(['text', 'link', 'text']);
   });
@@ -144,7 +144,7 @@ describe('the reading of a code', () => {
   });
 
   it('takes the decoded address, however it is quoted and escaped', () => {
-    const url = 'https://play.kinorill.localhost/reel/a1?x=1&y=2';
+    const url = 'https://play.kinorill.localhost/film/a1?x=1&y=2';
     const forms = [
       `"${url}"`,
       `'${url}'`,

@@ -6,7 +6,7 @@ import { sheets } from './corpus.ts';
 const context = { sheets };
 const rulesOf = (reading: Reading): string[] => reading.findings.map((f) => f.rule);
 const frame = (address: string, more = 'title="t"'): string => `<iframe src="${address}" ${more}></iframe>`;
-const player = 'https://play.kinorill.localhost/reel/a1';
+const player = 'https://play.kinorill.localhost/film/a1';
 const other = 'https://e.localhost';
 
 /** For each rule: codes where it must speak, and codes, near to these, where it must be silent. */
@@ -19,7 +19,7 @@ const table: [rule: string, speaks: string[], silent: string[]][] = [
       '<img src="http://e.example/x.png">',
     ],
     [
-      frame('http://play.kinorill.localhost:7430/reel/a'),
+      frame('http://play.kinorill.localhost:7430/film/a'),
       frame('http://127.0.0.1/'),
       frame('//e.example/'),
       '<a href="http://e.example/">x</a>',
@@ -128,7 +128,7 @@ const table: [rule: string, speaks: string[], silent: string[]][] = [
     [
       frame(`${other}/embed/QXZVKLMN`),
       frame(`${other}/embed/NASA_LIVE`),
-      frame(`${other}/reel/aXXb`),
+      frame(`${other}/film/aXXb`),
       frame(`${other}/?q=your+town`),
       frame(other, 'title="Your guide to the stars"'),
       frame(`${other}/maps?o=!k7!zq2`),

@@ -3,7 +3,7 @@ import { wholeWay, type Options } from '@orbis/core';
 import { builtInSheets } from '@orbis/sheets';
 
 const text =
-  '<iframe src="https://play.kinorill.localhost/reel/nB4?knobs=1&amp;from=5" title="Opening talk" width="560" height="315"></iframe>';
+  '<iframe src="https://play.kinorill.localhost/film/nB4?knobs=1&amp;from=5" title="Opening talk" width="560" height="315"></iframe>';
 const goes = (publish: (pasted: string) => string, options: Options = { start: 112 }) =>
   wholeWay({
     text,

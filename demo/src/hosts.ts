@@ -6,7 +6,6 @@ export const hosts = {
   kinorill: 'kinorill.localhost',
   kinorillPlayer: 'play.kinorill.localhost',
   kinorillQuiet: 'quiet.kinorill.localhost',
-  kinorillShort: 'kin.localhost',
   formwold: 'formwold.localhost',
   hollinfell: 'hollinfell.localhost',
 } as const;

@@ -60,7 +60,7 @@ async function collectCodes({ client, port }: Stage): Promise<void> {
     body: {
       name: 'What a comet leaves behind',
       tags: ['talks'],
-      text: `http://${hosts.kinorill}:${port}/reels/cM7comet`,
+      text: `http://${hosts.kinorill}:${port}/films/cM7comet`,
       options: { 'start': 41, 'fit': 'shape', 'max-width': 640, 'max-width.tablet': 480, 'align': 'centre' },
     },
   });
@@ -80,7 +80,7 @@ async function collectLinks({ client, port, site }: Stage): Promise<void> {
     body: {
       name: 'Rings, from the first minute',
       tags: ['talks'],
-      text: `http://${hosts.kinorillShort}:${port}/rG5rings?at=1m5s`,
+      text: `http://${hosts.kinorill}:${port}/k/rG5rings?at=1m5s`,
       ask: true,
     },
   });
@@ -105,7 +105,7 @@ async function collectLinks({ client, port, site }: Stage): Promise<void> {
 }
 
 async function collectReels({ client, port }: Stage): Promise<void> {
-  const player = `http://${hosts.kinorillPlayer}:${port}/reel`;
+  const player = `http://${hosts.kinorillPlayer}:${port}/film`;
   const frame = (id: string, title: string): string =>
     `<iframe width="560" height="315" src="${player}/${id}?knobs=1" title="${title}" allow="fullscreen" allowfullscreen></iframe>`;
 

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import express, { type Express, type Handler, type Router } from 'express';
 import { Faults } from './faults.ts';
 import { hosts } from './hosts.ts';
-import { kinorillPlayer, kinorillShort, kinorillSite } from './kinorill/app.ts';
+import { kinorillPlayer, kinorillSite } from './kinorill/app.ts';
 import { gladewick, standIns } from './providers/index.ts';
 import { hollinfell } from './site/app.ts';
 import { openSite } from './site/store.ts';
@@ -30,7 +30,6 @@ export function createDemoApp(folder: string): Express {
     [hosts.kinorill]: kinorillSite,
     [hosts.kinorillPlayer]: () => kinorillPlayer(true),
     [hosts.kinorillQuiet]: () => kinorillPlayer(false),
-    [hosts.kinorillShort]: kinorillShort,
   });
   for (const standIn of [...standIns, gladewick]) provider(standIn.id, standIn.hosts);
   const index = worldIndex(faults);

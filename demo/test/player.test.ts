@@ -35,7 +35,7 @@ describe('the stand-in video player', function () {
       '(({currentTime:time,paused,muted,controls})=>({time,paused,muted,controls}))(document.querySelector("video"))',
     );
   const open = async (query: string): Promise<void> => {
-    await page.goto(`http://play.kinorill.localhost:${world.port}/reel/tS9turning${query}`);
+    await page.goto(`http://play.kinorill.localhost:${world.port}/film/tS9turning${query}`);
     await expectSoon(
       () => evaluate<boolean>('document.querySelector("video").readyState >= 2'),
       'the video is there',

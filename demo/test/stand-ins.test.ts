@@ -432,10 +432,10 @@ describe('the stand-in providers', function () {
 
   describe('answer oEmbed questions as the standard says', () => {
     for (const [name, link, endpoint, formats, type] of [
-      ['Kinorill', 'kinorill.localhost/reels/cM7comet', 'kinorill.localhost', ['json', 'xml'], 'video'],
+      ['Kinorill', 'kinorill.localhost/films/cM7comet', 'kinorill.localhost', ['json', 'xml'], 'video'],
       [
         'Kinorill, by its short links',
-        'kin.localhost/cM7comet',
+        'kinorill.localhost/k/cM7comet',
         'kinorill.localhost',
         ['json', 'xml'],
         'video',
@@ -489,7 +489,7 @@ describe('the stand-in providers', function () {
   it('are quieter on the quieter host', async () => {
     const fetch = loopbackFetch();
     const cookie = async (host: string): Promise<string | null> =>
-      (await fetch(`${origin(host)}/reel/nB4moorNight`)).headers.get('set-cookie');
+      (await fetch(`${origin(host)}/film/nB4moorNight`)).headers.get('set-cookie');
     expect(await cookie(hosts.kinorillPlayer)).to.include('kinorill_seen');
     expect(await cookie(hosts.kinorillQuiet)).to.equal(null);
   });

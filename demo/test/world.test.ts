@@ -28,20 +28,20 @@ describe('the demo’s world', () => {
       headers: { 'content-type': 'application/x-www-form-urlencoded' },
     });
 
-  it('hands out a code and a short link for every reel, on the port where it is asked', async () => {
-    const html = await page(hosts.kinorill, '/reels/nB4moorNight');
+  it('hands out a code and a short link for every film, on the port where it is asked', async () => {
+    const html = await page(hosts.kinorill, '/films/nB4moorNight');
     expect(html).to.include(
-      `&lt;iframe width=&quot;560&quot; height=&quot;315&quot; src=&quot;${at(hosts.kinorillPlayer, '/reel/nB4moorNight')}?knobs=1&quot;`,
+      `&lt;iframe width=&quot;560&quot; height=&quot;315&quot; src=&quot;${at(hosts.kinorillPlayer, '/film/nB4moorNight')}?knobs=1&quot;`,
     );
-    const short = await fetch(at(hosts.kinorillShort, '/nB4moorNight'), { redirect: 'manual' });
+    const short = await fetch(at(hosts.kinorill, '/k/nB4moorNight'), { redirect: 'manual' });
     expect([short.status, short.headers.get('location')]).to.deep.equal([
       302,
-      at(hosts.kinorill, '/reels/nB4moorNight'),
+      at(hosts.kinorill, '/films/nB4moorNight'),
     ]);
     for (const [host, path] of [
-      [hosts.kinorill, '/reels/nothing'],
-      [hosts.kinorillPlayer, '/reel/nothing'],
-      [hosts.kinorillShort, '/nothing'],
+      [hosts.kinorill, '/films/nothing'],
+      [hosts.kinorillPlayer, '/film/nothing'],
+      [hosts.kinorill, '/k/nothing'],
       [hosts.hollinfell, '/nothing'],
       [hosts.hollinfell, '/edit/nothing'],
     ] as const) {

@@ -16,7 +16,7 @@ describe('long answers', function () {
   });
   after(() => test.stop());
   const code = (n: number): string =>
-    `<iframe src="https://play.kinorill.localhost/reel/l${n}" title="Reel “${n}” \u2028 🌌"></iframe>`;
+    `<iframe src="https://play.kinorill.localhost/film/l${n}" title="Reel “${n}” \u2028 🌌"></iframe>`;
   const items = (many: number) =>
     Array.from({ length: many }, (_, n) => ({ name: `Long ${n}`, text: code(n), tags: ['long'] }));
   const watch = async (body: object): Promise<ImportEvent[]> => {

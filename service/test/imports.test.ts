@@ -13,7 +13,7 @@ describe('codes of many at once', function () {
     const many = 2000;
     const items = Array.from({ length: many }, (_, i) => ({
       name: `Talk ${i % 700}`,
-      text: `<iframe src="https://play.kinorill.localhost/reel/r${i}?knobs=1" title="Talk ${i}" width="640" height="360"></iframe>`,
+      text: `<iframe src="https://play.kinorill.localhost/film/r${i}?knobs=1" title="Talk ${i}" width="640" height="360"></iframe>`,
       tags: [i % 2 === 0 ? 'even' : 'odd'],
     }));
     const { data } = await test.client.call('imports.create', { body: { items } });

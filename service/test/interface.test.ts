@@ -234,7 +234,7 @@ describe('the service', () => {
       [
         'several links at once',
         '/api/v1/embeds',
-        '{"name":"a","text":"https://kinorill.localhost/reels/a\\nhttps://kinorill.localhost/reels/b"}',
+        '{"name":"a","text":"https://kinorill.localhost/films/a\\nhttps://kinorill.localhost/films/b"}',
         422,
         'several-links',
       ],

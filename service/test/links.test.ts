@@ -37,9 +37,9 @@ describe('collecting by link', function () {
     };
     const link = async (address: string) =>
       (await test.client.call('links.find', { body: { link: address } })).data;
-    const kinorill = await link(on('kinorill', '/reels/cM7comet'));
+    const kinorill = await link(on('kinorill', '/films/cM7comet'));
     expect(kinorill.asks.map(({ host }) => host)).to.deep.equal([`kinorill.localhost:${test.world.port}`]);
-    expect(kinorill.code).to.include('/reel/cM7comet"');
+    expect(kinorill.code).to.include('/film/cM7comet"');
     expect((await link(`${elsewhere}/a`)).asks.map(({ host }) => host)).to.deep.equal([
       new URL(elsewhere).host,
     ]);
@@ -51,7 +51,7 @@ describe('collecting by link', function () {
   });
 
   for (const [name, host, path, title, format] of [
-    ['Kinorill', 'kinorill', '/reels/cM7comet', 'What a comet leaves behind', 'json'],
+    ['Kinorill', 'kinorill', '/films/cM7comet', 'What a comet leaves behind', 'json'],
     ['Mapmere, which speaks XML only', 'mapmere', '/maps/tarn', 'The tarn, where the festival is', 'xml'],
     ['Tonebarn', 'tonebarn', '/hear/16', 'Under the Fell, 16', 'json'],
     ['Folioferry', 'folioferry', '/charts/winter.pdf', 'winter.pdf', 'json'],
@@ -66,7 +66,7 @@ describe('collecting by link', function () {
   }
 
   it('collects without asking where that is asked for, with the time of the link', async () => {
-    const { found, base, current } = await collect('Unasked', on('kin', '/rG5rings?at=1m5s'), false);
+    const { found, base, current } = await collect('Unasked', on('kinorill', '/k/rG5rings?at=1m5s'), false);
     expect([found, current.options]).to.deep.equal([null, { start: 65 }]);
     expect(base).to.include('title="Kinorill video"');
   });
@@ -258,13 +258,13 @@ describe('collecting by link', function () {
           });
         await set(fault);
         try {
-          const error = await refusal(collect('Faulty', on('kinorill', `/reels/${reel}`)));
+          const error = await refusal(collect('Faulty', on('kinorill', `/films/${reel}`)));
           expect([error.code, error.message.includes(said)], error.message).to.deep.equal([
             'link-unreachable',
             true,
           ]);
           expect(
-            (await collect('Faulty, unasked', on('kinorill', '/reels/cM7comet'), false)).provider,
+            (await collect('Faulty, unasked', on('kinorill', '/films/cM7comet'), false)).provider,
           ).to.equal('kinorill');
         } finally {
           await set(null);
@@ -279,9 +279,9 @@ describe('collecting by link', function () {
         .data;
     it('makes an embed of each, called as its provider calls it, with what its link asks for', async () => {
       const links = [
-        on('kinorill', '/reels/rG5rings'),
+        on('kinorill', '/films/rG5rings'),
         on('mapmere', '/maps/moor-road'),
-        on('kin', '/rG5rings?at=1m5s'),
+        on('kinorill', '/k/rG5rings?at=1m5s'),
         `http://hollinfell.localhost:${test.world.port}/files/star-chart.pdf`,
       ];
       const { taken, refused } = await collectAll(links);

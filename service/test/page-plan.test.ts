@@ -5,7 +5,7 @@ const booking = (calendar: string): string =>
   `<div class="slotsedge-calendar" data-calendar="${calendar}"></div>\n<script async src="https://cdn.slotsedge.localhost/booking.js"></script>`;
 
 const talk =
-  '<iframe width="560" height="315" src="https://play.kinorill.localhost/reel/qX7" title="Talk"></iframe>';
+  '<iframe width="560" height="315" src="https://play.kinorill.localhost/film/qX7" title="Talk"></iframe>';
 
 describe('what a page needs only once', function () {
   this.timeout(60_000);

@@ -10,7 +10,7 @@ import { startTestOrbis, type TestOrbis } from './support/orbis.ts';
 import { until } from './support/until.ts';
 
 const reel = (id: string): string =>
-  `<iframe src="https://play.kinorill.localhost/reel/${id}" title="t" width="560" height="315"></iframe>`;
+  `<iframe src="https://play.kinorill.localhost/film/${id}" title="t" width="560" height="315"></iframe>`;
 const sheet = (accent: string): string =>
   `id: moorreel\nname: Moorreel\nversion: 1\nkind: video\nhosts: [play.moorreel.localhost]\nlinks: []\nneeds: {}\nframes: [{ hostname: play.moorreel.localhost, pathname: '/r/:id' }]\ncode: { address: 'https://play.moorreel.localhost/r/{id}', title: Moorreel, allow: [] }\nsettings: { accent: { in: query, name: ${accent}, format: rrggbb } }\n`;
 

@@ -160,7 +160,7 @@ describe('trying options out', () => {
     const one = await test.client.call('readings.create', { body: { text: talkCode(1) } });
     expect(one.data.items[0]).to.deep.include({ kind: 'video', input: 'code' });
     const many = await test.client.call('readings.create', {
-      body: { texts: ['', 'words', talkCode(1), 'https://kinorill.localhost/reels/a'] },
+      body: { texts: ['', 'words', talkCode(1), 'https://kinorill.localhost/films/a'] },
     });
     expect(many.data.items.map((reading) => reading.input)).to.deep.equal(['empty', 'text', 'code', 'link']);
     const long = await test.client.call('readings.create', { body: { text: 'x'.repeat(1_048_577) } });

@@ -219,10 +219,10 @@ describe('provider sheets that the service keeps', function () {
   it('make a code of a link with its time, and of a number alone', async () => {
     const { pasted, base, current } = await collect(
       'By link',
-      `http://kin.localhost:${test.world.port}/cM7comet?at=1m52s`,
+      `http://kinorill.localhost:${test.world.port}/k/cM7comet?at=1m52s`,
     );
-    expect(pasted).to.include('kin.localhost');
-    expect(base).to.include(`http://play.kinorill.localhost:${test.world.port}/reel/cM7comet"`);
+    expect(pasted).to.include('/k/cM7comet');
+    expect(base).to.include(`http://play.kinorill.localhost:${test.world.port}/film/cM7comet"`);
     expect(current.options).to.deep.equal({ start: 112 });
     const shop = await collect('By number', ' stallmere:311 ', { count: 3 });
     expect(shop).to.deep.include({ kind: 'shop', provider: 'stallmere' });

@@ -26,11 +26,11 @@ describe('the item that a code shows', () => {
   for (const [label, text, provider, id] of [
     [
       'with parameters behind it',
-      '<iframe src="https://play.kinorill.localhost/reel/nB4?from=3#t"></iframe>',
+      '<iframe src="https://play.kinorill.localhost/film/nB4?from=3#t"></iframe>',
       'kinorill',
       'nB4',
     ],
-    ['on the quieter host', '<iframe src="//quiet.kinorill.localhost/reel/nB4"></iframe>', 'kinorill', 'nB4'],
+    ['on the quieter host', '<iframe src="//quiet.kinorill.localhost/film/nB4"></iframe>', 'kinorill', 'nB4'],
     [
       'escaped',
       '<iframe src="https://mapmere.localhost/embed/moor%20road%2F2"></iframe>',

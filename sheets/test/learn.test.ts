@@ -151,8 +151,8 @@ describe('a sheet learned from three codes', () => {
     const codes = codesOf('kinorill').slice(0, 2);
     const { sheet, samples, lines } = learned('kinorill', {}, [
       ...codes,
-      'https://kinorill.localhost/reels/nB4moorNight',
-      'https://kinorill.localhost/reels/xY?at=1m5s',
+      'https://kinorill.localhost/films/nB4moorNight',
+      'https://kinorill.localhost/films/xY?at=1m5s',
     ]);
     expect(samples.map(({ is, item }) => [is, item])).to.deep.equal([
       ['code', 'nB4moorNight'],
@@ -160,11 +160,11 @@ describe('a sheet learned from three codes', () => {
       ['link', 'nB4moorNight'],
       ['link', 'xY'],
     ]);
-    expect(sheet.links).to.deep.equal([{ hostname: 'kinorill.localhost', pathname: '/reels/:id' }]);
+    expect(sheet.links).to.deep.equal([{ hostname: 'kinorill.localhost', pathname: '/films/:id' }]);
     expect(lines.find(({ about }) => about === 'link')!.reasons).to.deep.equal([
       { code: 'id-in-codes', facts: {} },
     ]);
-    expect(sheet.direct).to.equal('{scheme}://kinorill.localhost{+port}/reels/{id}');
+    expect(sheet.direct).to.equal('{scheme}://kinorill.localhost{+port}/films/{id}');
   });
 
   it('refuses with the reason, where nothing can be learned', () => {

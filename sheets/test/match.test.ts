@@ -8,34 +8,34 @@ const withPattern = (pattern: AddressPattern) => [{ ...sheet!, frames: [pattern]
 
 describe('matching an address with a sheet', () => {
   const patterns: AddressPattern[] = [
-    { hostname: 'p.localhost', pathname: '/reel/:id' },
+    { hostname: 'p.localhost', pathname: '/film/:id' },
     { hostname: 'p.localhost', pathname: '/:id' },
     { hostname: 'p.localhost', pathname: '/a/:id/embed' },
     { hostname: 'p.localhost', pathname: '/v', search: 'item=:id' },
-    { hostname: '*.p.localhost', pathname: '/reel/:id' },
-    { hostname: 'p.localhost', pathname: '/reel/:id(\\d+)' },
-    { hostname: 'p.localhost', pathname: '/reel/:id{/:rest}?' },
+    { hostname: '*.p.localhost', pathname: '/film/:id' },
+    { hostname: 'p.localhost', pathname: '/film/:id(\\d+)' },
+    { hostname: 'p.localhost', pathname: '/film/:id{/:rest}?' },
     { hostname: 'p.localhost', pathname: '/:show/:id{/b-:look}?' },
     { hostname: 'p.localhost', pathname: '/:show/:id/:rest' },
   ];
   const addresses = [
-    '/reel/a1',
-    '/reel/a1/',
-    '/reel/',
-    '/reel/17',
-    '/reel/a%2Fb',
-    '/reel/ü',
+    '/film/a1',
+    '/film/a1/',
+    '/film/',
+    '/film/17',
+    '/film/a%2Fb',
+    '/film/ü',
     '/a1',
     '/',
     '/a/x/embed',
     '/a/x/embed/',
     '/v?item=7',
     '/v?item=',
-    '/reel/a1?x=1#y',
-    '/reel/a/b',
-    '/reel/a/b-c',
-    '/reel/a/b-',
-    '/reel/a/b-c/d',
+    '/film/a1?x=1#y',
+    '/film/a/b',
+    '/film/a/b-c',
+    '/film/a/b-',
+    '/film/a/b-c/d',
   ].flatMap((path) =>
     ['p.localhost', 'q.p.localhost', 'P.localhost:7430', 'other.localhost'].map(
       (host) => `https://${host}${path}`,
@@ -56,20 +56,20 @@ describe('matching an address with a sheet', () => {
   }
   it('takes protocol-relative addresses, and nothing that is no http(s) address', () => {
     const sheets = withPattern(patterns[0]!);
-    expect(matchFrame('//p.localhost/reel/a', sheets)?.id).to.equal('a');
+    expect(matchFrame('//p.localhost/film/a', sheets)?.id).to.equal('a');
     for (const address of [
-      '/reel/a',
+      '/film/a',
       'reel/a',
-      'ftp://p.localhost/reel/a',
-      'javascript:p.localhost/reel/a',
+      'ftp://p.localhost/film/a',
+      'javascript:p.localhost/film/a',
       '',
       'https://',
-      'https://p.localhost@other.localhost/reel/a',
+      'https://p.localhost@other.localhost/film/a',
     ])
       expect([matchFrame(address, sheets), sheetOfFrame(address, sheets)], address).to.deep.equal([
         null,
         null,
       ]);
-    expect(matchFrame('https://user@p.localhost/reel/a', sheets)?.id).to.equal('a');
+    expect(matchFrame('https://user@p.localhost/film/a', sheets)?.id).to.equal('a');
   });
 });

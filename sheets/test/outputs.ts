@@ -96,11 +96,11 @@ const notOffered = (word: string): string => `${word.slice(0, word.indexOf('='))
 const awkward = [
   {
     name: 'frame in a box',
-    text: '<div style="position:relative;padding-bottom:56.25%;height:0"><iframe src="https://play.kinorill.localhost/reel/a1B2" style="position:absolute;top:0;left:0;width:100%;height:100%"></iframe></div>',
+    text: '<div style="position:relative;padding-bottom:56.25%;height:0"><iframe src="https://play.kinorill.localhost/film/a1B2" style="position:absolute;top:0;left:0;width:100%;height:100%"></iframe></div>',
   },
   {
     name: 'frame with a style',
-    text: "<iframe width=640 height=360 style='border:1px solid; max-width: 100%' src=https://play.kinorill.localhost/reel/a1B2?from=3&knobs=0#x allow='fullscreen'></iframe>",
+    text: "<iframe width=640 height=360 style='border:1px solid; max-width: 100%' src=https://play.kinorill.localhost/film/a1B2?from=3&knobs=0#x allow='fullscreen'></iframe>",
   },
   {
     name: 'player with two files',

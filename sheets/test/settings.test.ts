@@ -384,9 +384,9 @@ describe('the settings of every provider', () => {
 
   it('drop what only follows people from every address, and nothing else', () => {
     const text =
-      '<iframe src="https://play.kinorill.localhost/reel/a?via=letter&amp;from=3&amp;utm_source=x&seen=1" title="t"></iframe><a href="https://nobody.localhost/?via=1&utm_medium=y">x</a>';
+      '<iframe src="https://play.kinorill.localhost/film/a?via=letter&amp;from=3&amp;utm_source=x&seen=1" title="t"></iframe><a href="https://nobody.localhost/?via=1&utm_medium=y">x</a>';
     expect(adjusted(text, { tracking: false })).to.equal(
-      '<iframe src="https://play.kinorill.localhost/reel/a?from=3" title="t"></iframe><a href="https://nobody.localhost/">x</a>'
+      '<iframe src="https://play.kinorill.localhost/film/a?from=3" title="t"></iframe><a href="https://nobody.localhost/">x</a>'
         .replace('/">x', '/?via=1">x')
         .replace('?via=1">x', '">x'),
     );

@@ -31,7 +31,7 @@ export const standInCodes: readonly StandInCodes[] = [
       ['tS9turning', '?hush=1'],
     ],
     (item, rest, n) =>
-      frame(`play.kinorill.localhost/reel/${item}${rest}`, 'width="640" height="360"', `Reel ${n}`),
+      frame(`play.kinorill.localhost/film/${item}${rest}`, 'width="640" height="360"', `Reel ${n}`),
   ),
   each(
     'mapmere',

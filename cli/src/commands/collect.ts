@@ -35,7 +35,7 @@ export const addCollect: AddCommand = (program, run) => {
     .description('put a code, a link or several links into the collection')
     .addHelpText(
       'after',
-      '\nExamples:\n  orbis collect talk.html --name "Opening talk" --tag talks\n  orbis collect https://kinorill.localhost/reels/moor-night start=1:52 end=3:04\n  orbis collect https://kinorill.localhost/reels/moor-night https://mapmere.localhost/maps/tarn --tag festival\n\nA file can hold several links, one a line. Of several links each is called as its provider calls it.\nExit status: 0 collected, 1 collected and something is wrong with it or left out, 2 nothing was collected.',
+      '\nExamples:\n  orbis collect talk.html --name "Opening talk" --tag talks\n  orbis collect https://kinorill.localhost/films/moor-night start=1:52 end=3:04\n  orbis collect https://kinorill.localhost/films/moor-night https://mapmere.localhost/maps/tarn --tag festival\n\nA file can hold several links, one a line. Of several links each is called as its provider calls it.\nExit status: 0 collected, 1 collected and something is wrong with it or left out, 2 nothing was collected.',
     )
     .action((what: string, words: string[], options: Options) =>
       run(async (tools) => {

@@ -15,7 +15,7 @@ export const addRead: AddCommand = (program, run) => {
     .description('say what a code does, without keeping it and without the service')
     .addHelpText(
       'after',
-      '\nExamples:\n  orbis read talk.html\n  orbis read https://kinorill.localhost/reels/moor-night --why\n  cat talk.html | orbis read - --json\n  orbis read codes/*.html\n\nExit status: 0 nothing wrong, 1 an error was found in a code, 2 used wrongly.',
+      '\nExamples:\n  orbis read talk.html\n  orbis read https://kinorill.localhost/films/moor-night --why\n  cat talk.html | orbis read - --json\n  orbis read codes/*.html\n\nExit status: 0 nothing wrong, 1 an error was found in a code, 2 used wrongly.',
     )
     .action((what: string[], options: { why?: boolean; sheets?: string }) =>
       run(async (tools) => {

@@ -83,8 +83,8 @@ describe('the command line without a service, with provider sheets', () => {
   });
 
   it('makes a code of a link with its time, and of an id alone', async () => {
-    expect((await run(['adjust', 'https://kin.localhost/a7?at=1m52s', 'end=3:04'])).out).to.include(
-      '/reel/a7?from=112&amp;until=184"',
+    expect((await run(['adjust', 'https://kinorill.localhost/k/a7?at=1m52s', 'end=3:04'])).out).to.include(
+      '/film/a7?from=112&amp;until=184"',
     );
     expect((await run(['adjust', 'stallmere:311', 'count=3'])).out)
       .to.include('data-shop="311"')

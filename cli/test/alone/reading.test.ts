@@ -23,10 +23,10 @@ describe('the command line without a service', () => {
     );
   });
   it('reads a link, and shows the code that it would make', async () => {
-    const { exit, out } = await run(['read', 'https://kinorill.localhost/reels/a7']);
+    const { exit, out } = await run(['read', 'https://kinorill.localhost/films/a7']);
     expect(exit).to.equal(0);
     expect(out)
-      .to.include('<iframe src="https://play.kinorill.localhost/reel/a7"')
+      .to.include('<iframe src="https://play.kinorill.localhost/film/a7"')
       .and.include('kinorill, version 3');
   });
   it('shows the code cut into its parts, and with --why what spoke for its kind', async () => {

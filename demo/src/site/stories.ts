@@ -29,7 +29,7 @@ ${codeOf('map')}
 <section>
 <h2>The first talk</h2>
 <p>Few came; those who did stayed till dawn.</p>
-<div style="position:relative;padding-bottom:56.25%;height:0"><iframe src="http://${hosts.kinorillPlayer}:${port}/reel/rG5rings?knobs=1" style="position:absolute;inset:0;width:100%;height:100%" title="The first talk: rings and what is between them" allow="fullscreen"></iframe></div>
+<div style="position:relative;padding-bottom:56.25%;height:0"><iframe src="http://${hosts.kinorillPlayer}:${port}/film/rG5rings?knobs=1" style="position:absolute;inset:0;width:100%;height:100%" title="The first talk: rings and what is between them" allow="fullscreen"></iframe></div>
 <p>And this is what was said of it:</p>
 ${codeOf('feed')}
 <h3>What else was said</h3>

@@ -2,7 +2,7 @@ import { sql } from 'drizzle-orm';
 import type { Connection } from '../../src/database/connect.ts';
 
 const now = "'2026-11-26 12:00:00.000'";
-const code = `'<iframe src="https://play.kinorill.localhost/reel/a1" title="t"></iframe>'`;
+const code = `'<iframe src="https://play.kinorill.localhost/film/a1" title="t"></iframe>'`;
 const digestOf = (what: string): string => `convert(sha2(${what}, 256) using ascii)`;
 
 /** How much there is in the register. */

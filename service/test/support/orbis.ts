@@ -82,7 +82,7 @@ export async function startTestOrbis({
 
 /** The code that the stand-in video provider hands out. */
 export const talkCode = (port: number, id = 'nB4moorNight'): string =>
-  `<iframe width="560" height="315" src="http://play.kinorill.localhost:${port}/reel/${id}?knobs=1" title="Opening talk" allow="fullscreen" allowfullscreen></iframe>`;
+  `<iframe width="560" height="315" src="http://play.kinorill.localhost:${port}/film/${id}?knobs=1" title="Opening talk" allow="fullscreen" allowfullscreen></iframe>`;
 
 /** Declares the demo site with its talks page and a spot on it. */
 export async function declareSite(
