@@ -2,6 +2,7 @@ import { runInNewContext } from 'node:vm';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import {
+  type SheetSetting,
   codeFromLink,
   compose,
   current,
@@ -353,9 +354,20 @@ describe('the settings of every provider', () => {
   });
 
   it('bring what they need beside them, with the item’s own id', () => {
-    const once = adjusted(codeOf(sheetNamed('kinorill'), 'x&y'), { loop: true });
-    expect(new URL(read(once, { sheets }).addresses[0]!.url).searchParams.get('round')).to.equal('x&y');
-    expect(adjusted(codeOf(sheetNamed('kinorill')), { loop: false })).not.to.include('round');
+    const known = sheetNamed('kinorill');
+    const loop: SheetSetting = {
+      in: 'query',
+      name: 'again',
+      on: '1',
+      off: null,
+      companions: [{ name: 'lap', value: '{id}' }],
+    };
+    const own = [{ ...known, settings: { ...known.settings, loop } }];
+    const out = (code: string, on: boolean): string =>
+      compose(openCode(code, { sheets: own }), { loop: on }).text;
+    const once = out(codeOf(known, 'x&y'), true);
+    expect(new URL(read(once, { sheets }).addresses[0]!.url).searchParams.get('lap')).to.equal('x&y');
+    expect(out(codeOf(known), false)).not.to.include('lap');
   });
 
   it('give way to a parameter that is set by hand, and say so', () => {

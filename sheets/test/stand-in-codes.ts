@@ -26,7 +26,7 @@ export const standInCodes: readonly StandInCodes[] = [
     'kinorill',
     [
       ['nB4moorNight', '?from=112&amp;until=184&amp;knobs=1'],
-      ['cM7comet', '?roll=1&amp;hush=1&amp;again=1&amp;round=cM7comet&amp;knobs=0'],
+      ['cM7comet', '?roll=1&amp;hush=1&amp;again=1&amp;knobs=0'],
       ['rG5rings', '?from=65&amp;tongue=de&amp;hue=aa3355&amp;words=1'],
       ['tS9turning', '?hush=1'],
     ],

@@ -1,11 +1,10 @@
 // The stand-in player. It obeys its own parameters: from and until in seconds, roll (play by itself), hush
-// (no sound), again (from the start when the end is reached, where round names the reel that is to be
-// repeated), knobs=0 (no buttons), words (1: what is said, as text), tongue (the language of that), hue (the
-// colour of the button).
+// (no sound), again (from the start when the end is reached), knobs=0 (no buttons), words (1: what is
+// said, as text), tongue (the language of that), hue (the colour of the button).
 const wish = new URLSearchParams(location.search);
 const from = Math.max(0, Number(wish.get('from')) || 0);
 const until = Number(wish.get('until')) || Infinity;
-const again = wish.get('again') === '1' && wish.get('round') === location.pathname.split('/').at(-1);
+const again = wish.get('again') === '1';
 const video = document.querySelector('video');
 const start = document.querySelector('.start');
 
