@@ -77,7 +77,8 @@ const answerAbout: Parameters<typeof oembed>[1] = (link, request) => {
 
 /**
  * The player that is put into frames; on its usual host it remembers who has seen what, on its quiet
- * one it keeps nothing. Its script reads the parameters: from, until, roll, hush, again, knobs, words, tongue, hue.
+ * one it keeps nothing. Its script reads the parameters: from, until, roll, hush, again, knobs, words,
+ * tongue, hue.
  */
 export function kinorillPlayer(remembers: boolean): Router {
   const router = Router();
