@@ -156,6 +156,8 @@ async function at(
 ): Promise<void> {
   await page.setViewportSize({ width, height });
   await page.goto(orbis.origins.console + path);
+  // A preview comes when its code has been composed.
+  if (path.startsWith('/collection/')) await page.locator('iframe[title="Preview of the embed"]').waitFor();
   await shoot(page, name);
 }
 

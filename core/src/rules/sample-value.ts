@@ -68,8 +68,8 @@ function isNowhere({ url, use }: ReadAddress): boolean {
   const path = url.split(/[?#]/)[0]!;
   return !/\.(?:html?|php|aspx?|jsp|m?js|pdf|svg|mp4|webm|mp3|png|jpe?g|gif|webp)$/i.test(path);
 }
-/* A sample is told as such. */
-const hasMarks = /[{}[\]<>]| HERE\b/;
+/* A sample is told as such, and so are typographic quotes. */
+const hasMarks = /[{}[\]<>]| HERE\b|^[“”„«‘’‚″′]/;
 
 /* Names that stand for no site at all. */
 const isReserved = (url: string): string | null =>

@@ -62,4 +62,9 @@ export const quiet: CodeCase[] = [
     code: '<div id="wb"></div><script>Plot.defaults.x=1;</script><script async src="https://cdn.wellbrook.example/x.js"></script>',
     notRules: ['half-code'],
   },
+  {
+    code: '<iframe width=“5” src=“https://wellbrook.example/e”></iframe>',
+    rules: ['curly-quotes'],
+    notRules: ['sample-value'],
+  },
 ];

@@ -65,7 +65,7 @@ export const findings = {
           ? 'A source stands outside any player, so nothing plays it.'
           : f.why === 'film-in-picture'
             ? 'A film or a sound stands where a picture belongs: nothing is shown.'
-            : `A ${f.element} does nothing with an address in that attribute.`,
+            : `An address in that attribute of ${f.element} does nothing.`,
     remedy: () =>
       'Copy the code from the provider once more; the tag that shows something is missing or was changed.',
   },

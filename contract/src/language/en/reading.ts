@@ -37,7 +37,7 @@ export const mends = {
     'An address has no blanks: those around it are taken off, one inside is written %20.',
   'take-tracking-out': (f) => `${f.name} only follows people; it is taken out.`,
   'take-word-out': (f) => `Without the word ${f.name} it is off, as “${f.value}” was meant.`,
-  'address-belongs-in': (f) => `The address is put into ${f.attribute}, where a ${f.element} takes it.`,
+  'address-belongs-in': (f) => `The address is put into ${f.attribute}, where ${f.element} takes it.`,
   'write-as': (f) => `“${f.found}” is written “${f.meant}”.`,
   'code-block-off': () => 'The marks of a code block around it are taken off.',
   'code-word-off': () => 'The marks of a code word around it are taken off.',
@@ -54,13 +54,14 @@ export const mends = {
 /** What speaks for the kind of a code. */
 export const evidence = {
   'of-provider': (f) =>
-    `its ${f.what === 'frame' ? 'frame’s address' : f.what} is one of ${f.provider}, whose sheet says that it is a ${f.kind} provider`,
+    `its ${f.what === 'frame' ? 'frame’s address' : f.what} is one of ${f.provider}, whose sheet says that it is for ${trades[String(f.kind)] ?? `${f.kind}s`}`,
   'link-of-nobody': () => 'it is a link, and no provider sheet knows links like it',
   'link-to-file': (f) => `it is a link to a file whose ending says that it is of the kind ${f.kind}`,
   'link-to-page': () => 'it is a link to a page, which is shown in a frame',
   'link-to-provider': (f) =>
-    `it is a link to ${f.provider}, whose sheet says that it is a ${f.kind} provider`,
-  'names-provider': (f) => `it names ${f.provider}, whose sheet says that it is a ${f.kind} provider`,
+    `it is a link to ${f.provider}, whose sheet says that it is for ${trades[String(f.kind)] ?? `${f.kind}s`}`,
+  'names-provider': (f) =>
+    `it names ${f.provider}, whose sheet says that it is for ${trades[String(f.kind)] ?? `${f.kind}s`}`,
   'nothing-there': () => 'there is nothing in it',
   'code-as-text': () => 'it is code that was written as text',
   'no-code-there': () => 'it is text, not code',
