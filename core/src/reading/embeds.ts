@@ -1,5 +1,5 @@
 import type { Markup, MarkupElement } from '../text/index.ts';
-import { sheetOfFrame, sheetOfLoader, sheetOfMount } from '../sheets/match.ts';
+import { isMountByName, sheetOfFrame, sheetOfLoader, sheetOfMount } from '../sheets/match.ts';
 import type { Sheet } from '../sheets/sheet.ts';
 import type { ReadAddress } from './reading.ts';
 
@@ -45,13 +45,19 @@ export function sheetFor(
     if (sheet) return sheet;
   }
   if (!sheets.some(({ mounts }) => mounts)) return null;
+  // Another script than the sheet's may look for the same attribute.
+  const isFilledByOthers = addresses.some(({ use }) => use === 'script');
   for (const element of elements) {
-    const sheet =
-      element.attributes.size > 0 || element.name.includes('-') ? sheetOfMount(element, sheets) : null;
-    if (sheet) return sheet;
+    if (element.attributes.size === 0 && !element.name.includes('-')) continue;
+    const sheet = sheetOfMount(element, sheets);
+    if (!sheet) continue;
+    if (isMountByName(element, sheet) || !(isFilledByOthers || showing.has(element.name))) return sheet;
   }
   return null;
 }
+
+/* Elements that nobody fills. */
+const showing = new Set(['iframe', 'script', 'form', 'img', 'video', 'audio', 'object', 'embed']);
 
 /** What is inside an element: elements and addresses, from these places in their lists on. */
 export function within(

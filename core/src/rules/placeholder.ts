@@ -20,10 +20,10 @@ const alone: readonly RegExp[] = [
 ];
 /* A thing by its name in capitals: VIDEO_ID, USERNAME. */
 const named =
-  /^@?(?:[A-Z]{2,20}[_-]?){1,3}_(?:ID|KEY|URL|NAME|TOKEN|CODE|SLUG)$|^@?(?:VIDEO|ACCOUNT|USER|FORM|SITE|SHOP|CHANNEL|PAGE|API|EMBED|WIDGET|PLAYLIST|TRACK|CLIENT)(?:ID|KEY|URL|NAME|TOKEN|CODE)$|^@?(?:ID|USERNAME|NAME|URL|KEY|TOKEN|EMAIL|HANDLE|SLUG|TIME|SECONDS|DOMAIN)$/;
+  /^@?(?:[A-Z]{2,20}[_-]?){1,3}_(?:ID|KEY|URL|NAME|TOKEN|CODE|SLUG)$|^@?(?:VIDEO|ACCOUNT|USER|FORM|SITE|SHOP|CHANNEL|PAGE|API|EMBED|WIDGET|PLAYLIST|TRACK|CLIENT)(?:ID|KEY|URL|NAME|TOKEN|CODE)$|^@?(?:video|user|form|site|shop|channel|page|account|item|playlist|track)(?:ID|Id|_id)$|^@?(?:ID|USERNAME|NAME|URL|KEY|TOKEN|EMAIL|HANDLE|SLUG|TIME|SECONDS|DOMAIN)$/;
 
 /* What all of them have something of: most values have nothing, and are not looked at further. */
-const hint = /[A-Z]{2}|[{[<%$…]|[Yy]our|\/:[a-z]|xxx|\.\.\.|here/;
+const hint = /[A-Z]{2}|[a-z]Id|_id|[{[<%$…]|[Yy]our|\/:[a-z]|xxx|\.\.\.|here/;
 
 const longestPiece = 200;
 

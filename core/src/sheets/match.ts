@@ -103,6 +103,16 @@ function mountsKnown(sheets: readonly Sheet[]): {
 export const isMountOf = (element: MarkupElement, { mounts }: Pick<Sheet, 'mounts'>): boolean =>
   mounts !== undefined && mounts.some((pattern) => fitsMount(element, pattern));
 
+/**
+ * Whether an element is a sheet's mount by a class or a name of its own. An attribute alone, such as
+ * `data-shop`, may be anybody's.
+ */
+export const isMountByName = (element: MarkupElement, { mounts }: Pick<Sheet, 'mounts'>): boolean =>
+  mounts?.some(
+    (pattern) =>
+      (pattern.class !== undefined || pattern.element !== undefined) && fitsMount(element, pattern),
+  ) ?? false;
+
 function fitsMount(element: MarkupElement, pattern: MountPattern): boolean {
   if (pattern.element !== undefined && element.name !== pattern.element) return false;
   if (pattern.attribute !== undefined && !element.attributes.has(pattern.attribute)) return false;

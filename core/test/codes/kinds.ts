@@ -82,6 +82,18 @@ export const kinds: CodeCase[] = [
     kind: 'image',
     ratio: 1.5,
   },
+  // An attribute that a provider of the demo has as well.
+  {
+    code: '<div class="dw-stars" data-shop="8"></div><script async src="https://dalewick.example/reviews.js"></script>',
+    kind: 'reviews',
+  },
+  // The place, the host and the title: each by itself, and the owner's own words last.
+  { code: frame('https://map.dalewick.example/8842').replace('"Here"', '"Shop opening hours"'), kind: 'map' },
+  { code: frame('https://dalewick.example/e/8842').replace('"Here"', '"Contact form"'), kind: 'form' },
+  {
+    code: '<img src="https://files.dalewick.example/shop/review/8.jpg" alt="Our shop" width="640" height="480">',
+    kind: 'image',
+  },
   // A link that hands the page on.
   {
     code: '<a href="https://tellfell.example/share?u=https%3A%2F%2Fhollin.example" target="_blank" rel="noopener">Tell others</a>',

@@ -1,4 +1,4 @@
-import type { ReadAddress } from '../reading.ts';
+import type { Kind, ReadAddress } from '../reading.ts';
 import type { Spoken, Weights } from './spoken.ts';
 
 /** What the words of an address weigh, by what the address is for. */
@@ -10,6 +10,8 @@ export interface AddressWeights {
   host: Weights;
   brand: Weights;
   query: Weights;
+  /** The kinds that it can speak for, where it cannot for all. */
+  kinds?: ReadonlySet<Kind>;
 }
 
 /** Of what is shown, or of the script that shows it. */
@@ -28,13 +30,14 @@ export const ofLink: AddressWeights = {
   brand: [0, 0],
   query: [1, 1],
 };
-/** Of a picture: its file's name says what is to be seen, its folders what it is. */
+/** Of a picture: its folders say what it is, where it is more than one; all else is to be seen on it. */
 export const ofPicture: AddressWeights = {
   step: [3, 1],
   steps: [1, 0],
   host: [3, 0],
   brand: [0, 0],
   query: [1, 0],
+  kinds: new Set<Kind>(['counter', 'share', 'advert']),
 };
 
 /* A name of more words is one that somebody gave to the content: “the-radio-song-map”. */
@@ -54,6 +57,7 @@ export function hearAddress(
   parameters: ReadAddress['parameters'],
   weights: AddressWeights,
 ): void {
+  spoken.listenFor(weights.kinds ?? null);
   const end = pathEnd(url);
   const slashes = url.indexOf('//');
   if (slashes < 0 || slashes > end) return;
@@ -67,6 +71,7 @@ export function hearAddress(
     at = stop;
   }
   for (const { name, value } of parameters) hearParameter(spoken, name, value, weights.query);
+  spoken.listenFor(null);
 }
 
 /* The last label is nobody's, the one before it the provider's own; what stands before says what it is. */

@@ -102,7 +102,8 @@ const earFor = (shown: MarkupElement | null, spoken: Spoken, allow: Set<string>)
   spoken,
   allow,
   names: shown === null ? [3, 2] : [2, 1],
-  titles: shown !== null && pictures.has(shown.name) ? [1, 0] : [3, 1],
+  // A title is the owner's own words: where anything else says as much, that counts.
+  titles: shown !== null && pictures.has(shown.name) ? [1, 0] : [2.5, 1],
 });
 
 interface Ear {

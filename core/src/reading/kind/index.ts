@@ -10,7 +10,7 @@ import { evidenceIn } from './evidence.ts';
 export { kindWords } from './vocabulary.ts';
 
 /* Below this the evidence is too little to name a kind: it may be chance. */
-const enough = 3;
+const enough = 2.5;
 
 /**
  * Weighs the evidence for each kind. Too little, or as much for another kind, is no kind: then it is told

@@ -26,8 +26,14 @@ const stemIn = (place: Place, hint: number): number => (place === 'names' ? hint
 export class Spoken {
   readonly #heard: Heard[] = [];
 
+  #kinds: ReadonlySet<Kind> | null = null;
   #place: Place = 'names';
   #weights: Weights = [0, 0];
+
+  /** Hears of these kinds only from now on; null is of all. */
+  listenFor(kinds: ReadonlySet<Kind> | null): void {
+    this.#kinds = kinds;
+  }
 
   /** Every word in a text, or in a stretch of it. */
   words(place: Place, text: string, weights: Weights, from = 0, to = text.length): void {
@@ -56,7 +62,7 @@ export class Spoken {
   #note(place: Place, trades: readonly Trade[], word: string, [sure, hint]: Weights): void {
     for (const { kind, as } of trades) {
       const weight = as === 'sure' ? sure : as === 'hint' ? hint : stemIn(place, hint);
-      if (weight === 0) continue;
+      if (weight === 0 || this.#kinds?.has(kind) === false) continue;
       const known = this.#of(place, kind);
       if (!known) this.#heard.push({ place, kind, weight, word, more: false });
       else {
