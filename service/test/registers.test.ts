@@ -69,6 +69,9 @@ async function startOn(
   };
 }
 
+/* What a sheet of ours says was changed on purpose once since: a loop at Kinorill needs nothing beside it. */
+const withoutCompanion = (text: string): string => text.replace('&amp;round=nB4moorNight', '');
+
 describe('a register of version 8', function () {
   this.timeout(60_000);
   let client: Client;
@@ -87,7 +90,7 @@ describe('a register of version 8', function () {
         (await client.call('compositions.create', { body: { embed, options: data.current.options } })).data
           .text,
         embed,
-      ).to.equal(text);
+      ).to.equal(withoutCompanion(text));
       const { items } = (await client.call('revisions.list', { params: { embed } })).data;
       expect(items.map(({ number, options }) => [number, options])).to.deep.equal(
         revisions.map((row) => [row.number, flat(row)]),
