@@ -34,7 +34,7 @@ export const pages: readonly ExpectedPage[] = [
       },
       {
         has: 'id="comments-here"',
-        with: ['comwell.example/embed.js'],
+        with: ['comwell.example/talk.js'],
         heading: 'Comments',
       },
     ],
@@ -67,8 +67,8 @@ export const pages: readonly ExpectedPage[] = [
         with: ['sdk.cartwell.example'],
       },
       {
-        has: 'praisewell-widget',
-        with: ['boot.js'],
+        has: 'praisewell-stars',
+        with: ['stars.js'],
         kind: 'reviews',
       },
       {
@@ -86,13 +86,13 @@ export const pages: readonly ExpectedPage[] = [
         heading: 'Contact',
       },
       {
-        has: 'slotwell-inline',
-        with: ['assets.slotwell.example'],
+        has: 'slotwell-days',
+        with: ['slotwell.example/days.js'],
         heading: 'Calendar',
       },
       {
         has: 'id="sw_form"',
-        with: ['js.formwell.example', 'fw.forms.create'],
+        with: ['js.formwell.example', 'fw.place'],
         kind: 'form',
       },
       {
@@ -106,22 +106,22 @@ export const pages: readonly ExpectedPage[] = [
     optional: ['/own/tool.html', 'img.picwell.example'],
     embeds: [
       {
-        has: 'cdn.podwell.example/player/881.js',
+        has: 'podwell.example/hear/881.js',
         heading: 'Podcast',
       },
       {
-        has: 'data-slot="1"',
-        with: ['pag.adswell.example'],
+        has: 'data-room="1"',
+        with: ['adswell.example/rooms.js'],
         kind: 'advert',
       },
       {
-        has: 'data-slot="2"',
-        with: ['pag.adswell.example'],
+        has: 'data-room="2"',
+        with: ['adswell.example/rooms.js'],
         kind: 'advert',
       },
       {
-        has: 'charts.plotwell.example',
-        with: ['chart-height'],
+        has: 'plotwell.example/rain',
+        with: ['rainIsHigh'],
         heading: 'Chart',
       },
       {
@@ -191,7 +191,7 @@ export const pages: readonly ExpectedPage[] = [
       },
       {
         has: 'tripwell-rating',
-        with: ['tripwell.example/widget.js'],
+        with: ['tripwell.example/stars'],
         kind: 'reviews',
       },
       {
@@ -202,7 +202,7 @@ export const pages: readonly ExpectedPage[] = [
   },
   {
     page: 'gallery',
-    optional: ['/media/loop.mp4', '<lite-film'],
+    optional: ['/media/loop.mp4', '<later-film'],
     embeds: [
       {
         has: 'photowell-feed',

@@ -131,6 +131,22 @@ describe('harvesting a page', () => {
     ]);
   });
 
+  it('takes a picture of somebody else’s that leads to them, and no picture of the page’s own with a link', () => {
+    const badge =
+      '<a href="https://guide.starwell.example/x"><img src="https://badge.starwell.example/x.svg" alt="Rated"></a>';
+    const own = '<a href="https://s.ab/x"><img src="/img/x.jpg" alt="x"></a>';
+    const { embeds } = harvest(page(`<p>a</p>${own}<p>b</p>${badge}`), {
+      ...context,
+      address: 'https://hollinfell.localhost/x',
+    });
+    expect(embeds.map(({ text }) => text)).to.deep.equal([badge]);
+  });
+
+  it('leaves alone a library that is named with its version', () => {
+    const body = `<h1>x</h1><div>${'<script src="https://code.toolwell.example/quick-3.6.0.min.js"></script>'}</div><p>y</p>`;
+    expect(harvest(page(body), context).embeds).to.deep.equal([]);
+  });
+
   it('leaves alone what counts silently in the head, and the site’s own files between', () => {
     const head =
       '<link rel="stylesheet" href="/css/site.css"><script async src="https://www.sees.example/s.js?site=8"></script><script>window.sees = window.sees || [];</script>';

@@ -127,7 +127,8 @@ function isBadge(element: MarkupElement, isForeign: IsForeign): boolean {
   const inner = element.children.filter((child) => child.kind === 'element' || child.value.trim() !== '');
   const [picture] = inner;
   if (inner.length !== 1 || picture?.kind !== 'element' || picture.name !== 'img') return false;
-  return brandOf(attribute(picture, 'src') ?? '') === brandOf(attribute(element, 'href') ?? '');
+  const source = attribute(picture, 'src') ?? '';
+  return isForeign(source) && brandOf(source) === brandOf(attribute(element, 'href') ?? '');
 }
 
 /* A box that the page’s own script turns into a frame once it is seen. */

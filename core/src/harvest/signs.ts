@@ -63,16 +63,15 @@ export function bearsName(element: MarkupElement, names: readonly string[]): boo
 
 /* Scripts that measure, ask for consent, or bring types and icons. */
 const measuring =
-  /analytic|\bstats?\b|\btags?\b|tagmanager|pixel|track|consent|cookie|gdpr|privacy|captcha|\bfonts?\b|\bicons?\b|polyfill|monitor|beacon|metrics|telemetry|optimi[sz]e|experiment/i;
+  /analytic|\bstats?\b|\btags?\b|pixel|track|consent|cookie|gdpr|privacy|captcha|\bfonts?\b|\bicons?\b|polyfill|monitor|beacon|metrics|telemetry|optimi[sz]e|experiment/i;
 /* Those that only help others. */
-const helping = /\bjquery\b|bootstrap|\bnpm\b|\bajax\/libs\b|\blibs?\b/i;
-/* A library's version, or its package. */
-const library = /\/v?\d+\.\d+(?:\.\d+)?\/|@\d+(?:\.\d+)*(?:\/|$)/;
+const helping = /\blibs?\b/i;
+/* A version in the path, in the name of the file, or behind that of a package. */
+const library = /\/v?\d+\.\d+(?:\.\d+)?\/|-\d+\.\d+(?:\.\d+)?[^/]{0,20}\.js$|@\d+(?:\.\d+)*(?:\/|$)/;
 
 /** Whether a script from elsewhere measures, asks for consent, or brings types and icons. */
 export function onlyMeasures(script: MarkupElement, addresses: readonly string[]): boolean {
-  if (script.attributes.names().some((name) => /^data-(?:domain|website-id|consent|cookie)/.test(name)))
-    return true;
+  if (script.attributes.names().some((name) => /^data-(?:consent|cookie)/.test(name))) return true;
   return addresses.some((address) => measuring.test(wordsOf(address)));
 }
 

@@ -72,9 +72,7 @@ export function isDataScript(element: MarkupElement): boolean {
  * is read as the program that it will be (observed).
  */
 export const isBlocked = (element: MarkupElement): boolean =>
-  /^(?:text\/plain|(?:text|application)\/(?:x-)?blocked|(?:javascript|module)\/blocked)$/i.test(
-    (attribute(element, 'type') ?? '').trim(),
-  );
+  (attribute(element, 'type') ?? '').trim().toLowerCase() === 'text/plain';
 
 const isBlockedLoader = (element: MarkupElement): boolean =>
   isBlocked(element) && ['data-src', 'data-href', 'data-url'].some((name) => attribute(element, name));

@@ -20,13 +20,13 @@ export const hosts: CodeCase[] = [
     rules: ['writes-document'],
   },
   {
-    code: '<script>var h=(("https:"==document.location.protocol)?"https://ssl.":"http://www.");document.write(unescape("%3Cscript src=\'"+h+"wellbrook.example/a.js\'%3E%3C/script%3E"));</script>',
-    hosts: ['ssl.wellbrook.example', 'www.wellbrook.example'],
+    code: '<script>var h=(("https:"==document.location.protocol)?"https://safe.":"http://plain.");document.write(unescape("%3Cscript src=\'"+h+"wellbrook.example/a.js\'%3E%3C/script%3E"));</script>',
+    hosts: ['safe.wellbrook.example', 'plain.wellbrook.example'],
     rules: ['writes-document'],
   },
   {
-    code: '<script>var src=(location.protocol==="https:"?"https://ssl":"http://www")+".wellbrook.example/t.js";var s=document.createElement("script");s.src=src;document.body.appendChild(s)</script>',
-    hosts: ['ssl.wellbrook.example', 'www.wellbrook.example'],
+    code: '<script>var src=(location.protocol==="https:"?"https://safe":"http://plain")+".wellbrook.example/t.js";var s=document.createElement("script");s.src=src;document.body.appendChild(s)</script>',
+    hosts: ['safe.wellbrook.example', 'plain.wellbrook.example'],
   },
   {
     code: '<script>fetch("https://"+region+".api.wellbrook.example/v1");var x="https://cdn"+n+".wellbrook.example/a.js";</script>',

@@ -51,7 +51,7 @@ export const waiting: CodeCase[] = [
     hosts: ['play.wellbrook.example'],
   },
   {
-    code: '<noscript><iframe src="https://wellbrook.example/ns.html?id=8" height="0" width="0" style="display:none;visibility:hidden"></iframe></noscript>',
+    code: '<noscript><iframe src="https://wellbrook.example/none.html?site=8" style="visibility:hidden"></iframe></noscript>',
     notRules: ['no-title'],
   },
   {
