@@ -34,13 +34,14 @@ export function loadersOf(
   const loaders = markup.elements.flatMap((element) => loaderOf(element, isForeign, factsOf) ?? []);
   const known = new Map(loaders.map((loader) => [loader.element, loader]));
   const callers = callersOf(loaders);
+  const programs = loaders.filter(isProgram);
   const ids = new Set(markup.elements.flatMap((element) => attribute(element, 'id') ?? []));
   return markup.elements.flatMap((element): Loader[] => {
     const loader = known.get(element);
     const told = factsOf(element);
     if (told === null) return loader ? [loader] : [];
     const facts = withQuotedIds(told, element, markup, ids);
-    const caller = callerOf(facts, callers) ?? callerNear(facts, element, loaders);
+    const caller = callerOf(facts, callers) ?? callerNear(facts, element, programs);
     if (caller && caller.element !== element)
       return [{ element, names: loader?.names ?? caller.names, facts, calledBy: caller.element }];
     return loader ? [{ ...loader, facts }] : [];
@@ -59,8 +60,8 @@ function callersOf(loaders: readonly Loader[]): Callers {
     const { parameters } = parseAddress(attribute(loader.element, 'src') ?? '');
     for (const { name, value } of parameters)
       if (value !== null && /^(?:callback|onload|cb)$/i.test(name)) callers.byCallback.set(value, loader);
-    const isProgram = loader.facts === null && loader.element.name === 'script';
-    for (const name of isProgram ? loader.names : []) callers.byName.set(name, loader);
+    const isScript = loader.facts === null && loader.element.name === 'script';
+    for (const name of isScript ? loader.names : []) callers.byName.set(name, loader);
   }
   return callers;
 }
@@ -77,12 +78,9 @@ function callerOf({ globals, calls }: ScriptFacts, { byCallback, byName }: Calle
 function callerNear(
   { calls, ids }: ScriptFacts,
   element: MarkupElement,
-  loaders: readonly Loader[],
+  brought: readonly Loader[],
 ): Loader | undefined {
   if (ids.length === 0) return undefined;
-  const brought = loaders.filter(
-    (loader) => loader.facts === null && loader.element.name === 'script' && !measures(loader.element),
-  );
   const libraries = calls.map(libraryOf).filter((name) => name.length >= shortestLibrary);
   const named = brought.find((loader) =>
     [...loader.names, stemOf(loader.element)].some((name) =>
@@ -97,7 +95,8 @@ function callerNear(
 }
 const shortestLibrary = 3;
 const filling = /\.(?:render|init|create|mount|embed|setup|load|new|push|display|show)$/;
-const measures = (script: MarkupElement): boolean => onlyMeasures(script, [scriptAddress(script) ?? '']);
+const isProgram = ({ facts, element }: Loader): boolean =>
+  facts === null && element.name === 'script' && !onlyMeasures(element, [scriptAddress(element) ?? '']);
 const stemOf = (script: MarkupElement): string =>
   (scriptAddress(script) ?? '').split(/[?#]/)[0]!.split('/').at(-1)!.toLowerCase();
 

@@ -21,7 +21,7 @@ export function regionsOf(markup: Markup, isForeign: IsForeign): Region[] {
   const inner = readInner(markup);
   const page = new Siblings(markup, isForeign);
   const loaders = loadersOf(markup, isForeign, inner.factsOf);
-  const brings = bringsIn(loaders);
+  const brought = new Brought();
   const headEnd = Math.max(markup.text.search(/<\/head\s*>|<body[\s>]/i), 0);
   const places = placesOf(page, isForeign, loaders);
   const all = new Set(places);
@@ -29,17 +29,24 @@ export function regionsOf(markup: Markup, isForeign: IsForeign): Region[] {
   const regions = places.map((element): Region => {
     const outer = boxAround(element);
     const run = runAround(page, outer, taken, all);
-    run.forEach((node) => taken.add(node));
-    return { element, pieces: [{ start: run[0]!.start, end: run.at(-1)!.end }] };
+    const region = { element, pieces: [{ start: run[0]!.start, end: run.at(-1)!.end }] };
+    for (const node of run) {
+      taken.add(node);
+      brought.add(region, node);
+    }
+    return region;
   });
   // Scripts that stand elsewhere go with the places that bear their provider's name, or that they look for:
   // one that serves several is in the code of each.
   for (const [element, own] of servedBy(loaders, regions)) {
-    for (const region of own)
-      if (!brings(region, element)) region.pieces.push({ start: element.start, end: element.end });
     taken.add(element);
+    for (const region of own) {
+      if (brought.has(region, element)) continue;
+      region.pieces.push({ start: element.start, end: element.end });
+      brought.add(region, element);
+    }
   }
-  giveToCopies(regions, loaders);
+  giveToCopies(regions, loaders, brought);
   for (const loader of loaders) {
     const { element } = loader;
     // What shows something by itself stands where it shows it; in the head there is nothing to see.
@@ -51,35 +58,41 @@ export function regionsOf(markup: Markup, isForeign: IsForeign): Region[] {
   return regions.sort((a, b) => a.pieces[0]!.start - b.pieces[0]!.start);
 }
 
-/* Whether a region has a loader already, or another one with the same address. */
-function bringsIn(loaders: readonly Loader[]): (region: Region, loader: MarkupElement) => boolean {
-  const alike = new Map<string, MarkupElement[]>();
-  for (const { element } of loaders) {
-    const address = scriptAddress(element);
-    if (address !== null) alike.set(address, [...(alike.get(address) ?? []), element]);
+/* The scripts in the codes of regions, by what makes them the same: their address, else themselves. */
+class Brought {
+  readonly #byRegion = new Map<Region, Map<string | MarkupElement, MarkupElement>>();
+
+  add(region: Region, script: MarkupElement): void {
+    const own = this.of(region);
+    if (script.name === 'script') own.set(scriptAddress(script) ?? script, script);
+    this.#byRegion.set(region, own);
   }
-  return ({ pieces }, loader) =>
-    (alike.get(scriptAddress(loader) ?? '') ?? [loader]).some((element) =>
-      pieces.some(({ start, end }) => start <= element.start && element.end <= end),
-    );
+
+  has(region: Region, script: MarkupElement): boolean {
+    return this.of(region).has(scriptAddress(script) ?? script);
+  }
+
+  of(region: Region): Map<string | MarkupElement, MarkupElement> {
+    return this.#byRegion.get(region) ?? new Map<string | MarkupElement, MarkupElement>();
+  }
 }
 
 /* A script that stands beside one of several places that are alike is for each of them. */
-function giveToCopies(regions: readonly Region[], loaders: readonly Loader[]): void {
-  const has = ({ pieces }: Region, { element }: Loader): boolean =>
-    pieces.some(({ start, end }) => start <= element.start && element.end <= end);
-  const brought = loaders.filter(({ element }) => element.name === 'script' && !carriesOwnNumber(element));
-  const first = new Map<string, Loader[]>();
+function giveToCopies(regions: readonly Region[], loaders: readonly Loader[], brought: Brought): void {
+  const known = new Set(loaders.flatMap(({ element }) => (carriesOwnNumber(element) ? [] : [element])));
+  const first = new Map<string, MarkupElement[]>();
+  const ownOf = (region: Region): MarkupElement[] =>
+    [...brought.of(region).values()].filter((script) => known.has(script));
   for (const region of regions) {
     const signature = signatureOf(region.element);
-    const own =
-      signature === null || first.has(signature) ? [] : brought.filter((loader) => has(region, loader));
+    const own = signature === null || first.has(signature) ? [] : ownOf(region);
     if (own.length > 0) first.set(signature!, own);
   }
+  const scripts = new Set(loaders.map(({ element }) => element));
   for (const region of regions) {
-    if (loaders.some((loader) => loader.element.name === 'script' && has(region, loader))) continue;
-    for (const { element } of first.get(signatureOf(region.element) ?? '') ?? [])
-      region.pieces.push({ start: element.start, end: element.end });
+    if ([...brought.of(region).values()].some((script) => scripts.has(script))) continue;
+    for (const { start, end } of first.get(signatureOf(region.element) ?? '') ?? [])
+      region.pieces.push({ start, end });
   }
 }
 
@@ -108,13 +121,28 @@ function showsItself(page: Siblings, { element, facts, calledBy }: Loader): bool
 /* The places that each loader is for; what calls a script of the page is for the places that this fills. */
 function servedBy(loaders: readonly Loader[], regions: readonly Region[]): Map<MarkupElement, Set<Region>> {
   const served = new Map<MarkupElement, Set<Region>>();
+  // A script that is brought again is for the places of the first.
+  const known = new Map<string, MarkupElement>();
   for (const loader of loaders) {
+    const address = scriptAddress(loader.element);
+    const same = address === null ? undefined : known.get(address);
+    if (address !== null && !same) known.set(address, loader.element);
+    const again = same && served.get(same);
+    if (same) {
+      if (again) served.set(loader.element, again);
+      continue;
+    }
     const own = regions.filter(({ element }) => serves(loader, element));
     if (own.length === 0) continue;
-    for (const by of [loader.element, ...(loader.calledBy ? [loader.calledBy] : [])])
-      served.set(by, new Set([...(served.get(by) ?? []), ...own]));
+    for (const by of [loader.element, ...(loader.calledBy ? [loader.calledBy] : [])]) addAll(served, by, own);
   }
   return served;
+}
+
+function addAll(served: Map<MarkupElement, Set<Region>>, by: MarkupElement, own: readonly Region[]): void {
+  const all = served.get(by) ?? new Set<Region>();
+  for (const region of own) all.add(region);
+  served.set(by, all);
 }
 
 /* The provider's own box: it holds nothing else, and its style holds a shape; or it carries the mark. */

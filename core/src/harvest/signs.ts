@@ -43,22 +43,29 @@ const anybodys = new Set(
  */
 export function bearsName(element: MarkupElement, names: readonly string[]): boolean {
   if (names.length === 0) return false;
+  const { text, words } = saidOf(element);
+  if (names.some((name) => text.includes(name.replaceAll('-', '')) || text.includes(name))) return true;
+  return words.some((word) => names.some((name) => name.length > word.length && name.startsWith(word)));
+}
+
+/* What an element is called, worked out once: many scripts may ask. */
+const known = new WeakMap<MarkupElement, { text: string; words: readonly string[] }>();
+
+function saidOf(element: MarkupElement): { text: string; words: readonly string[] } {
+  const before = known.get(element);
+  if (before) return before;
   const said = [element.name];
   for (const { name, value } of element.attributes.entries) {
     if (name.startsWith('data-')) said.push(name.slice('data-'.length), isWord.test(value) ? value : '');
     else if (name === 'class' || name === 'id') said.push(value.toLowerCase());
   }
   const text = said.join(' ');
-  if (names.some((name) => text.includes(name.replaceAll('-', '')) || text.includes(name))) return true;
-  return text
+  const words = text
     .split(/[^a-z0-9]+/)
-    .some(
-      (word) =>
-        word.length >= shortestBrand &&
-        !anybodys.has(word) &&
-        tradesOf(word) === null &&
-        names.some((name) => name.length > word.length && name.startsWith(word)),
-    );
+    .filter((word) => word.length >= shortestBrand && !anybodys.has(word) && tradesOf(word) === null);
+  const called = { text, words };
+  known.set(element, called);
+  return called;
 }
 
 /* Scripts that measure, ask for consent, or bring types and icons. */
