@@ -5,7 +5,7 @@ import { line, timeBoth } from './figures.ts';
 const player = (id: number): string =>
   `<iframe width="560" height="315" src="https://play.kinorill.localhost/film/${id}?knobs=1&amp;from=3" title="Talk ${id}" allow="fullscreen" allowfullscreen></iframe>`;
 const map = (id: number): string =>
-  `<iframe src="https://mapmere.localhost/embed/map?lat=54.${id}&lng=-2.1&zoom=13" width="600" height="450" title="Map ${id}"></iframe>`;
+  `<iframe src="https://mapmere.localhost/embed/map?lat=54.${id}&lng=-2.1&zoom=13" width="640" height="480" title="Map ${id}"></iframe>`;
 const asked: [string, (id: number) => string, Options, (params: URLSearchParams) => void][] = [
   [
     'a clip of a video, without buttons',

@@ -51,7 +51,7 @@ describe('an owner who adjusts, at the console', function () {
   it('draws a slider, picks a colour, and moves on the map, each at once in the code', async () => {
     await collect(
       'Way',
-      `<iframe src="http://mapmere.localhost:${test.world.port}/embed/map?lat=54.3712&amp;lng=-2.1048&amp;zoom=13" width="600" height="450" title="Map"></iframe>`,
+      `<iframe src="http://mapmere.localhost:${test.world.port}/embed/map?lat=54.3712&amp;lng=-2.1048&amp;zoom=13" width="640" height="480" title="Map"></iframe>`,
     );
     await open('way');
     await page.getByRole('slider', { name: 'Zoom, as a slider' }).focus();

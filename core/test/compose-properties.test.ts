@@ -21,7 +21,7 @@ const seed = 20261126;
 const texts: readonly string[] = [
   ...Object.values(codes),
   talk,
-  '<iframe src="https://mapmere.localhost/embed/map?lat=54.37&lng=-2.1&zoom=13" width="600" height="450" title="Map"></iframe>',
+  '<iframe src="https://mapmere.localhost/embed/map?lat=54.37&lng=-2.1&zoom=13" width="640" height="480" title="Map"></iframe>',
   '<div style="position:relative;padding-bottom:56.25%;height:0"><iframe src="https://play.kinorill.localhost/film/a1?from=3" style="position:absolute;width:100%;height:100%"></iframe></div>',
   "<iframe src='https://play.kinorill.localhost/film/a1#x' allow='fullscreen' style='border:1px solid;float:left'></iframe>",
   '<div class="slotsedge-calendar" data-calendar="x" data-look=\'{ "kept": [1] }\'></div><script async src="https://cdn.slotsedge.localhost/booking.js"></script>',

@@ -315,13 +315,23 @@ describe('the kind of a code', () => {
   ] as const) {
     it(`is ${told} for ${code.slice(0, 80)}`, () => expect(kind(code)).to.equal(told));
   }
+  it('says between which two it cannot tell', () => {
+    const { kind, kindReasons } = read(
+      '<iframe src="https://a.localhost/shop/map" title=t></iframe>',
+      context,
+    );
+    expect(kind).to.equal('frame');
+    expect(formatKindReasons(kindReasons)).to.match(
+      /^It holds another page and it could be a shop as well as a map\./,
+    );
+  });
   it('is told with its reasons, and the whole evidence is there', () => {
     const reading = read(
       '<iframe src="https://a.localhost/embed/video/7" title="A talk" allow="picture-in-picture"></iframe>',
       context,
     );
     expect(formatKindReasons(reading.kindReasons)).to.equal(
-      'Its address says “video” (as videos do) and it asks to play by itself or picture in picture.',
+      'Its address says “video” (a word for videos) and it asks to play by itself or picture in picture.',
     );
     expect(reading.evidence).to.deep.include({
       kind: 'video',

@@ -17,7 +17,7 @@ const kinds: DemoCode[] = [
     kind: 'map',
     name: 'The way to the dome',
     tags: ['visit'],
-    text: '<iframe width="600" height="450" src="https://mapmere.localhost/embed/map?lat=54.3712&amp;lng=-2.1048&amp;zoom=13" title="Map: the moor road to the observatory" loading="lazy"></iframe>',
+    text: '<iframe width="640" height="480" src="https://mapmere.localhost/embed/map?lat=54.3712&amp;lng=-2.1048&amp;zoom=13" title="Map: the moor road to the observatory" loading="lazy"></iframe>',
   },
   {
     kind: 'booking',
@@ -35,7 +35,7 @@ const kinds: DemoCode[] = [
     kind: 'audio',
     name: 'Podcast: Under the Fell',
     tags: ['library'],
-    text: '<iframe src="https://tonebarn.localhost/podcast/under-the-fell/17" width="100%" height="152" allow="autoplay" title="Podcast: Under the Fell" loading="lazy"></iframe>',
+    text: '<iframe src="https://tonebarn.localhost/podcast/under-the-fell/17" width="100%" height="176" allow="autoplay" title="Podcast: Under the Fell" loading="lazy"></iframe>',
   },
   {
     kind: 'document',
@@ -72,7 +72,7 @@ const kinds: DemoCode[] = [
     kind: 'share',
     name: 'Tell others',
     tags: ['festival'],
-    text: '<iframe src="https://nodthorn.localhost/share?url=https%3A%2F%2Fdarkskyweek.localhost%2F%3Ffrom%3Dbutton" width="120" height="28" title="Share this page" frameborder="0" scrolling="no"></iframe>',
+    text: '<iframe src="https://nodthorn.localhost/share?url=https%3A%2F%2Fdarkskyweek.localhost%2F%3Ffrom%3Dbutton" width="132" height="36" title="Share this page" frameborder="0" scrolling="no"></iframe>',
   },
   {
     kind: 'advert',

@@ -3,7 +3,7 @@ import type { Client } from '@orbis/contract';
 import { declareSite, refusal, startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
 
 const map = (id: string): string =>
-  `<iframe src="https://mapmere.localhost/embed/${id}?zoom=13" title="Map" width="600" height="450"></iframe>`;
+  `<iframe src="https://mapmere.localhost/embed/${id}?zoom=13" title="Map" width="640" height="480"></iframe>`;
 
 describe('groups of embeds', function () {
   this.timeout(60_000);

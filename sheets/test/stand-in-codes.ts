@@ -42,7 +42,7 @@ export const standInCodes: readonly StandInCodes[] = [
       ['sheepfold', '?zoom=9'],
     ],
     (item, rest) =>
-      frame(`mapmere.localhost/embed/${item}${rest}`, 'width="600" height="450"', `Map: ${item}`),
+      frame(`mapmere.localhost/embed/${item}${rest}`, 'width="640" height="480"', `Map: ${item}`),
   ),
   each(
     'tonebarn',
@@ -55,7 +55,7 @@ export const standInCodes: readonly StandInCodes[] = [
     (item, rest) =>
       frame(
         `tonebarn.localhost/podcast/under-the-fell/${item}${rest}`,
-        'width="100%" height="152"',
+        'width="100%" height="176"',
         `Under the Fell, ${item}`,
       ),
   ),
@@ -81,7 +81,7 @@ export const standInCodes: readonly StandInCodes[] = [
     (item, rest) =>
       frame(
         `nodthorn.localhost/share?url=${encodeURIComponent(item)}${rest}`,
-        'width="120" height="28" frameborder="0"',
+        'width="132" height="36" frameborder="0"',
         'Share this page',
       ),
   ),

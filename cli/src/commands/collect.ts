@@ -1,5 +1,13 @@
 import { linkIn, linksIn, formatTime } from '@orbis/core';
-import { spoken, optionsLine, formatBytes, type Embed, type Found } from '@orbis/contract';
+import {
+  capital,
+  formatBytes,
+  formatKind,
+  optionsLine,
+  spoken,
+  type Embed,
+  type Found,
+} from '@orbis/contract';
 import { parseAsked, sheetOfText } from '../asked.ts';
 import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
 import type { Exit } from '../io.ts';
@@ -115,7 +123,7 @@ export function describeEmbed(embed: Embed, colours: Colours): string {
   const rows: [string, string][] = [
     ['Key', embed.key],
     ['Name', embed.name],
-    ['What it is', `${embed.kind}${embed.reading.provider ? ` by ${embed.reading.provider.name}` : ''}`],
+    ['What it is', capital(formatKind(embed.kind, embed.reading.provider))],
     ['Revision', `${embed.revision}`],
     ['Options', optionsLine(embed.current.options) || 'none: it goes out as it was pasted'],
     ['In the code', optionsLine(embed.inCode) || 'nothing that an option could change'],

@@ -1,6 +1,14 @@
 import { mend, read, type Sheet } from '@orbis/core';
-import { serializeMended, serializeReading, spoken, type Reading, plural } from '@orbis/contract';
-import type { AddCommand, Tools } from '../command.ts';
+import {
+  capital,
+  formatKind,
+  plural,
+  serializeMended,
+  serializeReading,
+  spoken,
+  type Reading,
+} from '@orbis/contract';
+import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
 import type { Exit } from '../io.ts';
 import { pasted } from '../pasted.ts';
 import { localSheets } from '../sheets.ts';
@@ -20,6 +28,8 @@ export const addRead: AddCommand = (program, run) => {
     .action((what: string[], options: { why?: boolean; sheets?: string }) =>
       run(async (tools) => {
         const sheets = localSheets(options.sheets);
+        if (what.length > 1 && options.why)
+          throw new UsedWrongly('--why is told of one code at a time: name one.');
         if (what.length > 1) return readMany(what, sheets, tools);
         const text = await pasted(what[0]!, tools.io);
         const reading = serializeReading(read(text, { sheets }));
@@ -69,7 +79,7 @@ function describe(
   why: boolean,
 ): string {
   const rows: [string, string][] = [
-    ['What it is', `${reading.kind}. ${reading.kindBecause}`],
+    ['What it is', `${capital(formatKind(reading.kind, reading.provider))}. ${reading.kindBecause}`],
     ['Provider', reading.provider?.name ?? 'not known'],
     ['Size', formatSize(reading)],
     [
@@ -117,7 +127,11 @@ function formatMending(text: string, sheets: readonly Sheet[], colours: Colours,
   if (mended.done.length === 0) return '';
   const now = read(mended.text, { sheets });
   const left = now.findings.filter((finding) => finding.level !== 'note').length;
-  const reading = `It is then read as ${now.kind}${now.provider ? ` by ${now.provider.name}` : ''}, ${left === 0 ? 'and nothing is wrong with it' : `and ${plural(left, 'thing')} in it only you can mend`}.`;
+  const what = formatKind(now.kind, now.provider);
+  const reading =
+    left === 0
+      ? `Read again, it is ${what}, and nothing is wrong with it.`
+      : `Read again, it is ${what}; ${plural(left, 'thing')} in it only you can mend.`;
   return [
     `\n${colours.bold('Mended')} ${colours.dim('(“orbis collect … --mend” takes it so; the paste is kept)')}\n`,
     ...[...new Set(serializeMended(mended).done.map(({ reason }) => reason))].map((reason) =>

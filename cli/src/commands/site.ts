@@ -1,6 +1,6 @@
 import { Option } from 'commander';
 import { withoutOptions, kinds, type KindDefaults, type Kind } from '@orbis/core';
-import { optionsLine, type Site } from '@orbis/contract';
+import { optionsLine, spoken, type Site } from '@orbis/contract';
 import { parseAsked } from '../asked.ts';
 import { UsedWrongly, type AddCommand } from '../command.ts';
 import { facts, type Colours } from '../text.ts';
@@ -71,7 +71,7 @@ function describeSite({ key, name, address, pages, head, defaults }: Site, colou
   const asked = (Object.keys(defaults) as (Kind | 'any')[])
     .filter((kind) => Object.keys(defaults[kind] ?? {}).length > 0)
     .map((kind): [string, string] => [
-      kind === 'any' ? 'Of all embeds' : `Of each ${kind}`,
+      kind === 'any' ? 'Of all embeds' : `Of ${spoken.kindNames[kind].many}`,
       optionsLine(defaults[kind] ?? {}),
     ]);
   return facts(

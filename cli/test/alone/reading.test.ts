@@ -37,8 +37,13 @@ describe('the command line without a service', () => {
       .to.include('mount an empty place that a script fills, at every place, 0–45')
       .and.include('loader loads something from elsewhere, once a page, in the head, 46–');
     expect(out).to.match(
-      /What spoke for a kind\nkind +weight +reason\nbooking +4 +its elements are called “booking” \(as bookings do\)/,
+      /What spoke for a kind\nkind +weight +reason\nbooking +4 +its elements are called “booking” \(a word for bookings\)/,
     );
+  });
+  it('refuses --why for several codes, of which it says a line each', async () => {
+    const { exit, err } = await run(['read', 'a.html', 'b.html', '--why']);
+    expect(exit).to.equal(2);
+    expect(err).to.include('--why is told of one code at a time: name one.');
   });
   it('offers the mending of what was pasted wrongly', async () => {
     const { exit, out } = await run(['read', '-'], { stdin: '&lt;b&gt;x&lt;/b&gt;' });

@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import type { Reading } from '@orbis/contract';
+import { capital, type Reading } from '@orbis/contract';
 import { spoken } from '@orbis/contract/language';
 import type { Role } from '@orbis/core';
 import { mono } from '../theme.ts';
@@ -107,5 +107,3 @@ function segments(
     part: parts.findLast((part) => part.start <= start && part.end > start) ?? null,
   }));
 }
-
-const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import type { Reading } from '@orbis/contract';
+import { capital, formatKind, type Reading } from '@orbis/contract';
 import { Findings } from '../components/Findings.tsx';
 
 const needWords: Record<keyof Reading['needs'], string> = {
@@ -20,7 +20,7 @@ export function ReadingFacts({ reading, onMend }: { reading: Reading; onMend?: (
     .filter((need) => reading.needs[need])
     .map((need) => needWords[need]);
   const facts: [string, string][] = [
-    ['What it is', `${capital(reading.kind)}. ${reading.kindBecause}`],
+    ['What it is', `${capital(formatKind(reading.kind, null))}. ${reading.kindBecause}`],
     ['From', reading.provider?.name ?? 'a provider that Orbis has no sheet for'],
     ['Size', formatSize(size)],
     [
@@ -65,4 +65,3 @@ function formatSize({ width, height, ratio }: Reading['size']): string {
 
 const side = (length: { value: number; unit: string } | null): string =>
   length ? `${length.value} ${length.unit}` : 'as it comes';
-const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);

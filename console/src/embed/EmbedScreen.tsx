@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
+import { capital, formatKind } from '@orbis/contract';
 import { useQuery } from '@tanstack/react-query';
 import { useParams } from 'react-router';
 import { api } from '../api.ts';
@@ -38,7 +39,7 @@ export default function EmbedScreen() {
       <ScreenHead
         title={now.name}
         lead={[
-          now.reading.provider ? `${now.kind} by ${now.reading.provider.name}` : now.kind,
+          capital(formatKind(now.kind, now.reading.provider)),
           `revision ${now.revision}`,
           ...(now.retired ? ['retired'] : []),
           ...(now.tags.length > 0 ? [now.tags.join(', ')] : []),

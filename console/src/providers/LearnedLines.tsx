@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import type { SheetProposal } from '@orbis/contract';
+import { capital, type SheetProposal } from '@orbis/contract';
 import { optionWords, formatLearnedLine, formatPart } from '@orbis/contract/language';
 
 type Line = SheetProposal['lines'][number];
@@ -124,5 +124,3 @@ function Answer({ line, busy, onAnswer }: Omit<Props, 'lines'> & { line: Line })
     </TextField>
   );
 }
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

@@ -12,6 +12,7 @@ import {
   type Facts,
   type Ratio,
   type Implied,
+  type Kind,
   type LearnedLine,
   type LearnProblem,
   type OptionProblem,
@@ -58,7 +59,19 @@ function wordsOnDevice(
   };
 }
 
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+/**
+ * What an embed is and whose, in a sentence: “a video by Kinorill”.
+ *
+ * @param provider - null where it is not known.
+ */
+export const formatKind = (
+  kind: Kind,
+  provider: { name: string } | null,
+  language: Language = spoken,
+): string => `${language.kindNames[kind].one}${provider ? ` by ${provider.name}` : ''}`;
+
+/** A text with a capital at its beginning. */
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 
 /** What a value could have been, as the end of a sentence. */

@@ -1,6 +1,7 @@
 import type {
   Condition,
   Facts,
+  Kind,
   LearnedLine,
   LearnProblem,
   OptionLevel,
@@ -56,6 +57,8 @@ export interface Language {
   reasons: Readonly<Record<string, Sentence>>;
   /** What a mending does, in a sentence. */
   mends: Readonly<Record<string, Sentence>>;
+  /** What a kind is called in a sentence: one of it with its article, and several. */
+  kindNames: Readonly<Record<Kind, { one: string; many: string }>>;
   /** What speaks for the kind of a code: clauses. */
   evidence: Readonly<Record<string, Sentence>>;
   /**

@@ -41,7 +41,7 @@ function frames(): Router {
         title: map.title,
         style: '',
         head: discovery(`${origin}/oembed`, link, ['xml']),
-        body: `<h1>${escapeHtml(map.title)}</h1><iframe src="/embed/${escapeHtml(request.params.id)}" width="600" height="450" title="${escapeHtml(map.title)}"></iframe>`,
+        body: `<h1>${escapeHtml(map.title)}</h1><iframe src="/embed/${escapeHtml(request.params.id)}" width="640" height="480" title="${escapeHtml(map.title)}"></iframe>`,
       }),
     );
   });
@@ -51,8 +51,8 @@ function frames(): Router {
       const id = /^\/maps\/([a-z-]+)$/.exec(link.pathname)?.[1] ?? '';
       const map = link.hostname === host ? maps[id] : undefined;
       if (!map) return null;
-      const html = `<iframe width="600" height="450" src="${originFor(request, host)}/embed/${id}" title="${escapeHtml(map.title)}" loading="lazy"></iframe>`;
-      return { type: 'rich', title: map.title, provider_name: 'Mapmere', html, width: 600, height: 450 };
+      const html = `<iframe width="640" height="480" src="${originFor(request, host)}/embed/${id}" title="${escapeHtml(map.title)}" loading="lazy"></iframe>`;
+      return { type: 'rich', title: map.title, provider_name: 'Mapmere', html, width: 640, height: 480 };
     }),
   );
   return router.get('/embed/:id', showMap);
@@ -68,11 +68,11 @@ function showMap(request: Request<{ id: string }>, response: Response): void {
   const pin = colourIn(request, 'pin', '#9c2f24');
   // Web Mercator would be more; here a degree is as wide as it is high at the moor's latitude.
   const scale = (256 * 2 ** zoom) / 360;
-  const x = (value: number): number => 300 + (value - longitude) * scale;
-  const y = (value: number): number => 225 - (value - latitude) * scale * 1.7;
+  const x = (value: number): number => 320 + (value - longitude) * scale;
+  const y = (value: number): number => 240 - (value - latitude) * scale * 1.7;
   const marks = places
     .map(([name, lat, lng]) => ({ name, x: x(lng), y: y(lat) }))
-    .filter((place) => place.x > -50 && place.x < 650 && place.y > -50 && place.y < 500)
+    .filter((place) => place.x > -50 && place.x < 690 && place.y > -50 && place.y < 530)
     .map(
       (place) =>
         `<g class="place"><circle cx="${place.x.toFixed(1)}" cy="${place.y.toFixed(1)}" r="7" fill="${pin}"/><text x="${(place.x + 12).toFixed(1)}" y="${(place.y + 5).toFixed(1)}">${escapeHtml(place.name)}</text></g>`,
@@ -87,8 +87,8 @@ function showMap(request: Request<{ id: string }>, response: Response): void {
       title: 'Mapmere',
       style: '',
       head: '<style>html,body{margin:0;height:100%;overflow:hidden;font:14px sans-serif}svg{width:100%;height:100%;display:block}nav{position:absolute;right:8px;top:8px;display:grid;gap:4px}nav a{background:#fff;color:#232a27;padding:6px 10px;border-radius:4px;text-decoration:none}</style>\n',
-      body: `<svg viewBox="0 0 600 450" preserveAspectRatio="xMidYMid slice" role="img" aria-label="Map around ${latitude}, ${longitude}" data-latitude="${latitude}" data-longitude="${longitude}" data-zoom="${zoom}" data-layer="${relief ? 'relief' : 'paper'}">
-<rect width="600" height="450" fill="${ground[0]}"/><g stroke="${ground[1]}" stroke-width="2">${Array.from({ length: 13 }, (_, i) => `<path d="M${((((i * 50 - longitude * scale) % 650) + 650) % 650) - 25} 0V450M0 ${((((i * 50 + latitude * scale) % 650) + 650) % 650) - 25}H600"/>`).join('')}</g>
+      body: `<svg viewBox="0 0 640 480" preserveAspectRatio="xMidYMid slice" role="img" aria-label="Map around ${latitude}, ${longitude}" data-latitude="${latitude}" data-longitude="${longitude}" data-zoom="${zoom}" data-layer="${relief ? 'relief' : 'paper'}">
+<rect width="640" height="480" fill="${ground[0]}"/><g stroke="${ground[1]}" stroke-width="2">${Array.from({ length: 13 }, (_, i) => `<path d="M${((((i * 50 - longitude * scale) % 690) + 690) % 690) - 25} 0V480M0 ${((((i * 50 + latitude * scale) % 690) + 690) % 690) - 25}H640"/>`).join('')}</g>
 <polyline points="${road}" fill="none" stroke="#b98a4a" stroke-width="5"/>${marks}</svg><nav><a href="${escapeHtml(turn(1))}">${said.closer}</a><a href="${escapeHtml(turn(-1))}">${said.farther}</a></nav>`,
     }),
   );
@@ -101,7 +101,7 @@ export const mapmere: StandIn = {
   offers: (origin) => [
     {
       what: 'The moor road',
-      code: `<iframe width="600" height="450" src="${origin(host)}/embed/map?lat=54.3712&amp;lng=-2.1048&amp;zoom=13" title="Map: the moor road to the observatory" loading="lazy"></iframe>`,
+      code: `<iframe width="640" height="480" src="${origin(host)}/embed/map?lat=54.3712&amp;lng=-2.1048&amp;zoom=13" title="Map: the moor road to the observatory" loading="lazy"></iframe>`,
     },
     { what: 'A link to the tarn', code: `${origin(host)}/maps/tarn` },
   ],

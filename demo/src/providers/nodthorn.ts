@@ -31,7 +31,7 @@ export const nodthorn: StandIn = {
   offers: (origin) => [
     {
       what: 'A button for the festival',
-      code: `<iframe src="${origin(host)}/share?url=https%3A%2F%2Fdarkskyweek.localhost%2F%3Ffrom%3Dbutton" width="120" height="28" title="Share this page" frameborder="0" scrolling="no"></iframe>`,
+      code: `<iframe src="${origin(host)}/share?url=https%3A%2F%2Fdarkskyweek.localhost%2F%3Ffrom%3Dbutton" width="132" height="36" title="Share this page" frameborder="0" scrolling="no"></iframe>`,
     },
   ],
 };

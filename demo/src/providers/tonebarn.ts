@@ -61,7 +61,7 @@ function frames(): Router {
         title,
         style: '',
         head: discovery(`${origin}/oembed`, `${origin}/hear/${encodeURIComponent(episode)}`, ['json']),
-        body: `<h1>${escapeHtml(title)}</h1><iframe src="/podcast/under-the-fell/${encodeURIComponent(episode)}" width="600" height="152" title="${escapeHtml(title)}"></iframe>`,
+        body: `<h1>${escapeHtml(title)}</h1><iframe src="/podcast/under-the-fell/${encodeURIComponent(episode)}" width="600" height="176" title="${escapeHtml(title)}"></iframe>`,
       }),
     );
   });
@@ -71,7 +71,7 @@ function frames(): Router {
       const episode = link.hostname === host ? /^\/hear\/(\d+)$/.exec(link.pathname)?.[1] : undefined;
       if (episode === undefined) return null;
       const title = `Under the Fell, ${episode}`;
-      const html = `<iframe src="${originFor(request, host)}/podcast/under-the-fell/${episode}" width="600" height="152" title="${title}" loading="lazy"></iframe>`;
+      const html = `<iframe src="${originFor(request, host)}/podcast/under-the-fell/${episode}" width="600" height="176" title="${title}" loading="lazy"></iframe>`;
       return {
         type: 'rich',
         title,
@@ -79,7 +79,7 @@ function frames(): Router {
         provider_name: 'Tonebarn',
         html,
         width: 600,
-        height: 152,
+        height: 176,
         cache_age: 86_400,
       };
     }),
@@ -109,7 +109,7 @@ export const tonebarn: StandIn = {
   offers: (origin) => [
     {
       what: 'Under the Fell, 17',
-      code: `<iframe src="${origin(host)}/podcast/under-the-fell/17" width="100%" height="152" allow="autoplay" title="Podcast: Under the Fell" loading="lazy"></iframe>`,
+      code: `<iframe src="${origin(host)}/podcast/under-the-fell/17" width="100%" height="176" allow="autoplay" title="Podcast: Under the Fell" loading="lazy"></iframe>`,
     },
     { what: 'A link to episode 16', code: `${origin(host)}/hear/16` },
   ],

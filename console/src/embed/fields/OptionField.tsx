@@ -1,3 +1,4 @@
+import { capital } from '@orbis/contract';
 import type { Option, Sheet, TypeName } from '@orbis/core';
 import { spoken, optionWords } from '@orbis/contract/language';
 import type { ReactElement } from 'react';
@@ -20,7 +21,6 @@ export interface FieldContext {
 
 type Words = readonly (readonly [value: string, label: string])[];
 const onOff: Record<string, string> = { on: 'Yes', off: 'No' };
-const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);
 
 const choices = (option: Option, words: readonly string[], inherited: FieldProps['inherited']): Words => {
   const called =

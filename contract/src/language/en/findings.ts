@@ -65,7 +65,7 @@ export const findings = {
           ? 'A source stands outside any player, so nothing plays it.'
           : f.why === 'film-in-picture'
             ? 'A film or a sound stands where a picture belongs: nothing is shown.'
-            : `An address in that attribute of ${f.element} does nothing.`,
+            : `The element ${f.element} takes no address in that attribute, so nothing is shown.`,
     remedy: () =>
       'Copy the code from the provider once more; the tag that shows something is missing or was changed.',
   },
@@ -100,7 +100,7 @@ export const findings = {
   },
   'active-attribute': {
     message: (f) =>
-      `The ${f.element} carries a script in ${f.attribute}: many sites and editors forbid that.`,
+      `The element ${f.element} carries a script in ${f.attribute}: many sites and editors forbid that.`,
     remedy: () => 'Ask the provider for a code without it, or put the embed into a frame of its own.',
   },
   'writes-document': {

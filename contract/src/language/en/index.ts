@@ -2,6 +2,7 @@ import type { Language } from '../language.ts';
 import { expected, reasons } from './changes.ts';
 import { errors } from './errors.ts';
 import { findings } from './findings.ts';
+import { kindNames } from './kinds.ts';
 import { learned, learnedAbout, learnedMeaning, learnProblems, step } from './learned.ts';
 import { links } from './links.ts';
 import { byHand, conditions, options } from './options.ts';
@@ -30,6 +31,7 @@ export const en = {
   expected,
   reasons,
   mends,
+  kindNames,
   evidence,
   findings,
   learned,

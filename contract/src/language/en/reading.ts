@@ -1,14 +1,9 @@
 import type { Language } from '../language.ts';
+import { kindNames } from './kinds.ts';
 
-const trades: Record<string, string> = {
-  audio: 'sounds',
-  reviews: 'reviews',
-  advert: 'adverts',
-  share: 'share buttons',
-  shop: 'shops',
-  booking: 'bookings',
-  popup: 'pop-ups',
-};
+/* Several of a kind. */
+const many = (kind: unknown): string => kindNames[kind as keyof typeof kindNames]?.many ?? String(kind);
+const one = (kind: unknown): string => kindNames[kind as keyof typeof kindNames]?.one ?? String(kind);
 
 /* Where a word of a trade stands. */
 const stands: Record<string, string> = {
@@ -53,32 +48,29 @@ export const mends = {
 
 /** What speaks for the kind of a code. */
 export const evidence = {
-  'of-provider': (f) =>
-    `its ${f.what === 'frame' ? 'frame’s address' : f.what} is one of ${f.provider}, whose sheet says that it is for ${trades[String(f.kind)] ?? `${f.kind}s`}`,
+  'of-provider': (f) => `its ${f.what} comes from ${f.provider}, a provider of ${many(f.kind)}`,
   'link-of-nobody': () => 'it is a link, and no provider sheet knows links like it',
-  'link-to-file': (f) => `it is a link to a file whose ending says that it is of the kind ${f.kind}`,
+  'link-to-file': (f) => `it is a link to a file whose ending is one of ${many(f.kind)}`,
   'link-to-page': () => 'it is a link to a page, which is shown in a frame',
-  'link-to-provider': (f) =>
-    `it is a link to ${f.provider}, whose sheet says that it is for ${trades[String(f.kind)] ?? `${f.kind}s`}`,
-  'names-provider': (f) =>
-    `it names ${f.provider}, whose sheet says that it is for ${trades[String(f.kind)] ?? `${f.kind}s`}`,
+  'link-to-provider': (f) => `it is a link to ${f.provider}, a provider of ${many(f.kind)}`,
+  'names-provider': (f) => `it names ${f.provider}, a provider of ${many(f.kind)}`,
   'nothing-there': () => 'there is nothing in it',
   'code-as-text': () => 'it is code that was written as text',
   'no-code-there': () => 'it is text, not code',
   'too-much-to-read': () => 'it was not read, because it is too much',
-  'is-frame': () => 'it is a frame',
-  'is-picture': () => 'it is a picture',
+  'is-frame': () => 'it holds another page',
+  'is-picture': () => 'it is nothing but a picture',
   'shows-nothing': () => 'it has no frame, player, form or picture of its own',
-  'too-little-evidence': () => 'what speaks for a kind is too little, or speaks for another one as well',
-  'no-evidence': () => 'nothing in it tells what it shows',
-  'word-of-trade': (f) =>
-    `${stands[String(f.where)] ?? 'it says'} “${f.word}” (as ${trades[String(f.kind)] ?? `${f.kind}s`} do)`,
-  'is-video': () => 'it is a video element',
-  'is-audio': () => 'it is an audio element',
+  'too-little-evidence': () => 'too little tells what it shows',
+  'could-be-either': (f) => `it could be ${one(f.kind)} as well as ${one(f.other)}`,
+  'no-evidence': () => 'nothing tells what it shows',
+  'word-of-trade': (f) => `${stands[String(f.where)] ?? 'it says'} “${f.word}” (a word for ${many(f.kind)})`,
+  'is-video': () => 'there is a video player in it',
+  'is-audio': () => 'there is a player for sound in it',
   'video-file': () => 'it leads to a video file',
   'audio-file': () => 'it leads to an audio file',
-  'document-file': () => 'it leads to a document file',
-  'is-form': () => 'it is a form',
+  'document-file': () => 'it leads to a document',
+  'is-form': () => 'there is a form in it',
   'asks-mail': () => 'it asks for a mail address',
   'gives-coordinates': () => 'its address gives latitude and longitude',
   'has-zoom-and-place': () => 'it has a zoom and a place',

@@ -9,6 +9,13 @@ import { evidenceIn } from './evidence.ts';
 
 export { kindWords } from './vocabulary.ts';
 
+/* A sheet for files is of no provider: what it leads to is the whole reason. */
+const ofFile: Partial<Record<Kind, Reason>> = {
+  video: reason('video-file'),
+  audio: reason('audio-file'),
+  document: reason('document-file'),
+};
+
 /* Below this the evidence is too little to name a kind: it may be chance. */
 const enough = 2.5;
 
@@ -31,32 +38,43 @@ export function kindOf(
       : sheet.loaders && addresses.some(({ use }) => use === 'script')
         ? 'script'
         : 'element';
-    const why = reason('of-provider', { what, provider: sheet.name, kind });
+    const why = (sheet.files && ofFile[kind]) || reason('of-provider', { what, provider: sheet.name, kind });
     return { kind, kindReasons: [why], evidence: [{ kind, weight: 100, reason: why }] };
   }
   const evidence = evidenceIn(cluesOf(markup, main, addresses, scripts));
   const sums = new Map<Kind, number>();
   for (const { kind, weight } of evidence) sums.set(kind, (sums.get(kind) ?? 0) + weight);
-  let [best, most, next]: [Kind, number, number] = ['unknown', 0, 0];
-  for (const [kind, sum] of sums) {
-    if (sum > most) [best, most, next] = [kind, sum, most];
-    else if (sum > next) next = sum;
-  }
+  const [[best, most], [other, next]] = strongestTwo(sums);
   if (most >= enough && most > next) {
     return { kind: best, kindReasons: strongest(best, evidence), evidence };
   }
-  return { ...withoutKind(markup, main, evidence.length > 0), evidence };
+  const why =
+    most >= enough
+      ? reason('could-be-either', { kind: best, other })
+      : reason(evidence.length > 0 ? 'too-little-evidence' : 'no-evidence');
+  return { ...withoutKind(markup, main, why), evidence };
 }
+
+type Sum = readonly [Kind, number];
+
+function strongestTwo(sums: ReadonlyMap<Kind, number>): [Sum, Sum] {
+  let [first, second]: [Sum, Sum] = [nobody, nobody];
+  for (const sum of sums) {
+    if (sum[1] > first[1]) [first, second] = [sum, first];
+    else if (sum[1] > second[1]) second = sum;
+  }
+  return [first, second];
+}
+const nobody: Sum = ['unknown', 0];
 
 function withoutKind(
   markup: Markup,
   main: MarkupElement | null,
-  some: boolean,
+  why: Reason,
 ): Pick<Reading, 'kind' | 'kindReasons'> {
-  const little = reason(some ? 'too-little-evidence' : 'no-evidence');
-  if (main && isDrawing(main)) return { kind: 'image', kindReasons: [reason('is-picture'), little] };
+  if (main && isDrawing(main)) return { kind: 'image', kindReasons: [reason('is-picture'), why] };
   if (main && ['iframe', 'object', 'embed', 'frame'].includes(main.name))
-    return { kind: 'frame', kindReasons: [reason('is-frame'), little] };
+    return { kind: 'frame', kindReasons: [reason('is-frame'), why] };
   // Beside a script a picture stands for what is still to come.
   const isScripted = markup.elements.some((element) => element.name === 'script');
   if (
@@ -64,8 +82,8 @@ function withoutKind(
     (['img', 'picture'].includes(main?.name ?? '') ||
       markup.elements.some((element) => element.name === 'svg'))
   )
-    return { kind: 'image', kindReasons: [reason('is-picture'), little] };
-  return { kind: 'unknown', kindReasons: [reason('shows-nothing'), little] };
+    return { kind: 'image', kindReasons: [reason('is-picture'), why] };
+  return { kind: 'unknown', kindReasons: [reason('shows-nothing'), why] };
 }
 
 /* A plug-in's element that shows a picture file. */
