@@ -26,7 +26,8 @@ describe('the command line, with what is on pages and what was before', () => {
     // A place on it has lost its script.
     expect(exit).to.equal(1);
     expect(out)
-      .to.include('Twelve winters on the moor · Hollin Fell Observatory\n6 embeds on it.')
+      .to.include('Twelve winters on the moor · Hollin Fell Observatory\n7 embeds on it.')
+      .and.match(/\n6 +The dome \(video\) +video +The dome +\d+ +none +your own file\n/)
       .and.match(
         /\n2 +The first talk: rings and what is between them +video +The first talk +\d+ +none +new\n/,
       )
@@ -43,7 +44,7 @@ describe('the command line, with what is on pages and what was before', () => {
       .and.not.match(/ new\n/);
     expect((await orbis(`harvest ${id}`)).out).to.include('All of it is in the collection.');
     expect(await done('list harvests')).to.match(
-      /Twelve winters on the moor · Hollin Fell Observatory +6 +6 +0/,
+      /Twelve winters on the moor · Hollin Fell Observatory +7 +6 +0/,
     );
     expect(await done('list --tag stories')).to.include('the-first-talk');
   });

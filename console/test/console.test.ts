@@ -31,7 +31,7 @@ describe('an owner at the console', function () {
   it('goes the whole way: collect, cut, fit, place, paste, publish, sweep, see it live', async () => {
     const { context, page, complaints } = await signedIn();
     await page.getByLabel('Code or link').fill(talkCode(test.world.port));
-    await page.getByText('Its frame’s address is one of Kinorill', { exact: false }).waitFor();
+    await page.getByText('Its frame comes from Kinorill', { exact: false }).waitFor();
     await page.getByLabel('Name').fill('Opening talk');
     await page.getByLabel('Tags').fill('talks, festival');
     await page.getByRole('button', { name: 'Collect it' }).click();
@@ -294,12 +294,13 @@ describe('an owner at the console', function () {
     await page.getByText('video by kinorill · under “The first talk”', { exact: false }).waitFor();
     await page.getByLabel('Collect Map: the moor road to the observatory').uncheck();
     await page.getByRole('textbox', { name: 'Name' }).nth(1).fill('Rings, from an old page');
+    expect(await page.getByLabel('Collect The dome (video)').isChecked()).to.equal(false);
     await page.getByLabel('Tags for all of these').fill('stories');
     await page.getByRole('button', { name: 'Collect 5' }).click();
     await page.getByRole('link', { name: 'rings-from-an-old-page' }).waitFor();
     await page.getByRole('button', { name: 'Nothing chosen' }).waitFor();
     await page.goto(`${test.url}/harvests`);
-    await page.getByText('6 embeds, 5 taken', { exact: false }).waitFor();
+    await page.getByText('7 embeds, 5 taken', { exact: false }).waitFor();
     expect((await test.client.call('embeds.list', { query: { tag: 'stories' } })).data.items).to.have.length(
       5,
     );

@@ -36,8 +36,10 @@ describe('harvesting through the service', () => {
       [3, 'feed', 'The first talk', 'offered'],
       [4, 'feed', 'What else was said', 'offered'],
       [5, 'booking', 'Come in winter', 'offered'],
-      [6, 'counter', 'Come in winter', 'offered'],
+      [6, 'video', 'The dome', 'offered'],
+      [7, 'counter', 'The dome', 'offered'],
     ]);
+    expect(found.items.filter(({ own }) => own).map(({ number }) => number)).to.deep.equal([6]);
     expect(found.findings.map(({ rule, level }) => [rule, level])).to.deep.equal([
       ['loader-repeated', 'warning'],
       ['loader-missing', 'error'],
@@ -124,7 +126,7 @@ describe('harvesting through the service', () => {
       (await refused(test.client.call('harvests.create', { body: { text: '<div>'.repeat(700) } }))).code,
     ).to.equal('text-too-much');
     expect((await test.client.call('harvests.list', {})).data.items.map(({ found: n }) => n)).to.deep.equal([
-      2, 6,
+      2, 7,
     ]);
   });
 });

@@ -76,11 +76,7 @@ function Found({ harvest }: { harvest: Harvest }) {
               const items = harvest.items.filter((item) => item.own === own);
               return items.length === 0 ? null : (
                 <Box key={String(own)} component="section">
-                  {own && (
-                    <Typography variant="h3" sx={{ mt: 3 }}>
-                      Your own files
-                    </Typography>
-                  )}
+                  {own && <OwnFilesHead />}
                   <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
                     {items.map((item) => (
                       <FoundEmbed
@@ -136,5 +132,17 @@ function Found({ harvest }: { harvest: Harvest }) {
         )}
       </Stack>
     </>
+  );
+}
+
+/* They come from nobody else, so nothing of them is chosen by itself. */
+function OwnFilesHead() {
+  return (
+    <Box sx={{ mt: 3, mb: 1 }}>
+      <Typography variant="h3">Your own files</Typography>
+      <Typography color="textSecondary">
+        They lie on the site itself. Choose those whose code Orbis should keep as well.
+      </Typography>
+    </Box>
   );
 }

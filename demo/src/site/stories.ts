@@ -41,6 +41,11 @@ ${codeOf('feed').replaceAll('88213', '88307').replace('First light on the new mi
 ${codeOf('booking')}
 ${placeOf('popup')}
 </section>
+<section>
+<h2>The dome</h2>
+<p>It took eleven of the winters. This is the first time that it opened.</p>
+<video src="/files/dome-opens.webm" controls width="640" height="360"><a href="/files/dome-opens.webm">The dome opens</a></video>
+</section>
 </main>
 <footer>Visitors so far: ${codeOf('counter')}</footer>`,
   });
