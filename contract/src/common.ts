@@ -1,9 +1,13 @@
+import { characterCount, shouldBe } from './misfit.ts';
 import { z } from './zod.ts';
 
 /** Lower-case letters, digits and hyphens, as made from a name. */
 export const key = z
   .string()
-  .regex(/^[a-z0-9]+(?:-[a-z0-9]+)*$/, 'lower-case letters and digits, with single hyphens between them')
+  .regex(
+    /^[a-z0-9]+(?:-[a-z0-9]+)*$/,
+    shouldBe('lower-case letters and digits, with single hyphens between them'),
+  )
   .max(80)
   .meta({ description: 'A key, made from a name; it never changes.', example: 'opening-talk' });
 
@@ -17,8 +21,17 @@ export const label = (most: number) =>
     .string()
     .trim()
     .min(1)
-    .max(most)
-    .regex(/^[^\p{Cc}\p{Cs}]*$/u, 'no control characters');
+    .check(atMost(most))
+    .regex(/^[^\p{Cc}\p{Cs}]*$/u, shouldBe('without control characters'))
+    .meta({ maxLength: most });
+
+/* Characters as people count them, and JSON Schema does: not UTF-16 code units. */
+const atMost =
+  (most: number): z.core.CheckFn<string> =>
+  (payload) => {
+    if (characterCount(payload.value) > most)
+      payload.issues.push({ code: 'too_big', origin: 'string', maximum: most, input: payload.value });
+  };
 
 export const tag = label(40).meta({ example: 'talks' });
 
@@ -35,7 +48,7 @@ export const listQuery = z.strictObject({
 
 export const publicId = z
   .string()
-  .regex(/^[0-9a-hjkmnp-tv-z]{10}$/, 'ten characters of Crockford’s base 32, in lower case');
+  .regex(/^[0-9a-hjkmnp-tv-z]{10}$/, shouldBe('ten lower-case letters and digits, as ids are'));
 
 /** An error answer (RFC 9457). */
 export const problem = z

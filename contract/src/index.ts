@@ -11,6 +11,7 @@ export * from './events.ts';
 export * from './import-file.ts';
 export * from './learned.ts';
 export * from './openapi.ts';
+export { characterCount } from './misfit.ts';
 export * from './place.ts';
 export * from './reading.ts';
 export * from './resources.ts';

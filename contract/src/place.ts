@@ -1,3 +1,4 @@
+import { shouldBe } from './misfit.ts';
 import { z } from './zod.ts';
 import { OrbisError } from './errors.ts';
 
@@ -25,22 +26,22 @@ const [longestPage, longestPlace] = [400, 460];
 export const siteKey = z
   .string()
   .max(60)
-  .regex(site, 'lower-case letters and digits, with single hyphens between them')
+  .regex(site, shouldBe('lower-case letters and digits, with single hyphens between them'))
   .meta({ example: 'hollinfell' });
 export const pageKey = z
   .string()
   .max(longestPage)
-  .regex(page, 'a page is written site/path, such as hollinfell/talks; the home page is hollinfell/')
+  .regex(page, shouldBe('written site/path, such as hollinfell/talks; the home page is hollinfell/'))
   .meta({ example: 'hollinfell/talks' });
 export const spotName = z
   .string()
   .max(60)
-  .regex(site, 'lower-case letters and digits, with single hyphens between them')
+  .regex(site, shouldBe('lower-case letters and digits, with single hyphens between them'))
   .meta({ example: 'main' });
 export const spotKey = z
   .string()
   .max(longestPlace)
-  .regex(place, 'a place is written site/path#spot, such as hollinfell/talks#main')
+  .regex(place, shouldBe('written site/path#spot, such as hollinfell/talks#main'))
   .meta({ example: 'hollinfell/talks#main' });
 
 const found = (pattern: RegExp, text: string, longest: number): RegExpExecArray => {

@@ -1,3 +1,4 @@
+import { shouldBe } from './misfit.ts';
 import { z } from './zod.ts';
 import { openSession, token } from './account.ts';
 import { harvestSummary } from './harvest.ts';
@@ -115,7 +116,7 @@ export const embed = embedSummary
 export const sheetOrigins = ['built-in', 'own', 'override'] as const;
 export const providerId = z
   .string()
-  .regex(/^[a-z0-9]+(?:-[a-z0-9]+)*$/, 'lower-case letters, digits and hyphens')
+  .regex(/^[a-z0-9]+(?:-[a-z0-9]+)*$/, shouldBe('lower-case letters, digits and hyphens'))
   .max(60);
 export const provider = z
   .object({

@@ -1,3 +1,4 @@
+import { shouldBe } from './misfit.ts';
 import { z } from './zod.ts';
 import {
   allOptions,
@@ -31,13 +32,16 @@ const place = {
     .meta({ description: 'Whose address or attribute: the frame’s where nothing is said' }),
   piece: z
     .string()
-    .regex(/^[^/?#{}]*\{value\}[^/?#{}]*$/, 'a step of a path with {value} in it, such as skin-{value}')
+    .regex(
+      /^[^/?#{}]*\{value\}[^/?#{}]*$/,
+      shouldBe('a step of a path with {value} in it, such as skin-{value}'),
+    )
     .optional()
     .meta({ description: 'In a path: a step of its own, such as skin-{value}' }),
   attribute: name.optional().meta({ description: 'In JSON: the attribute that holds it' }),
   call: z
     .string()
-    .regex(/^[A-Za-z_$][\w$]*(?:\.[A-Za-z_$][\w$]*)*$/, 'a name such as shop.show')
+    .regex(/^[A-Za-z_$][\w$]*(?:\.[A-Za-z_$][\w$]*)*$/, shouldBe('a name such as shop.show'))
     .optional()
     .meta({ description: 'In an option: what is called with the object, or what it is assigned to' }),
   companions: z
@@ -131,7 +135,7 @@ const ownOptionSchema = z.discriminatedUnion(
 ) as unknown as z.ZodType<SheetOption>;
 const ownOptionName = z
   .string()
-  .regex(/^[a-z][a-z0-9]*(?:-[a-z0-9]+)*$/, 'lower-case letters, digits and hyphens')
+  .regex(/^[a-z][a-z0-9]*(?:-[a-z0-9]+)*$/, shouldBe('lower-case letters, digits and hyphens'))
   .max(40);
 const patternPart = (part: 'hostname' | 'pathname' | 'search') =>
   z
@@ -160,7 +164,7 @@ export const sheetSchema = z
   .strictObject({
     id: z
       .string()
-      .regex(/^[a-z0-9]+(?:-[a-z0-9]+)*$/)
+      .regex(/^[a-z0-9]+(?:-[a-z0-9]+)*$/, shouldBe('lower-case letters, digits and hyphens'))
       .max(60),
     name: z.string().trim().min(1).max(80),
     version: z.number().int().min(1),
@@ -224,7 +228,12 @@ export const sheetSchema = z
       .meta({ description: 'Why it needs that, in a sentence each' }),
     files: z
       .array(
-        z.string().regex(/^[a-z0-9]{1,8}$/, 'the ending of a file’s name, in lower case and without the dot'),
+        z
+          .string()
+          .regex(
+            /^[a-z0-9]{1,8}$/,
+            shouldBe('the ending of a file’s name, in lower case and without the dot'),
+          ),
       )
       .optional()
       .meta({ description: 'It is for files on anybody’s host: the endings of their names' }),

@@ -44,6 +44,17 @@ describe('the search language', () => {
         ],
       },
     ],
+    [
+      'kind=video and tag=talks AND (a or b)',
+      {
+        all: [
+          { field: 'kind', values: ['video'] },
+          { field: 'tag', values: ['talks'] },
+          { any: [{ word: 'a' }, { word: 'b' }] },
+        ],
+      },
+    ],
+    ['"and"', { word: 'and' }],
     ['night-log', { word: 'night-log' }],
     ['what!now', { word: 'what!now' }],
     ['name="say \\"hi\\""', { field: 'name', values: ['say "hi"'] }],
@@ -62,6 +73,9 @@ describe('the search language', () => {
     ['name="x', 6, 'quotes that open here'],
     ['placed=maybe', 8, 'yes, no'],
     ['=x', 1, 'cannot stand here'],
+    ['a and', 6, 'missing here'],
+    ['and a', 1, 'cannot stand here'],
+    ['kind=film', 6, 'video, audio'],
     ['a -', 3, 'missing behind'],
     ['('.repeat(30) + 'a' + ')'.repeat(30), 21, 'nest at most'],
   ] as const)
@@ -74,7 +88,7 @@ describe('the search language', () => {
 
   it('reads what it writes', () => {
     const fields = (Object.keys(searchFields) as SearchField[]).filter(
-      (field) => !['placed', 'retired', 'level'].includes(field),
+      (field) => !['placed', 'retired', 'level', 'kind'].includes(field),
     );
     const { tree } = fc.letrec<{ tree: SearchTerm }>((tie) => ({
       tree: fc.oneof(
@@ -104,7 +118,7 @@ describe('the search language', () => {
         fc.oneof(
           fc.string(),
           fc
-            .array(fc.constantFrom('(', ')', '-', 'or', '=', '!=', ',', '"', 'kind', ' ', 'a'))
+            .array(fc.constantFrom('(', ')', '-', 'or', 'and', '=', '!=', ',', '"', 'kind', ' ', 'a'))
             .map((parts) => parts.join('')),
         ),
         (text) => {

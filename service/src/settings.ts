@@ -22,9 +22,7 @@ export function readSettings(env: Record<string, string | undefined>, folder: st
   if (!parsed.success) {
     const [issue] = parsed.error.issues;
     const name = String(issue?.path[0] ?? 'a setting');
-    throw new CannotStart(
-      `The setting ${name} does not fit (it is “${given[name] ?? ''}”): ${issue?.message}.`,
-    );
+    throw new CannotStart(`The setting ${name} ${issue?.message}.`);
   }
   const settings = parsed.data;
   refuseSameSite(

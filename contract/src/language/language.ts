@@ -91,6 +91,8 @@ export interface Language {
   sandboxTokens: Readonly<Record<string, Sentence>>;
   /** The search language: what its fields mean, and what is wrong with a search. */
   search: { fields: Readonly<Record<SearchField, string>>; problems: Readonly<Record<string, Sentence>> };
+  /** What is said of a value that is not as a schema asks: clauses that its name stands before. */
+  misfits: Readonly<Record<string, Sentence>>;
   /** Why an option cannot be fulfilled. `expected` is among the facts. */
   problems: Readonly<Record<string, { title: string; detail: Sentence }>>;
   /** Where a value comes from, behind it: “from the embed”. */

@@ -11,6 +11,7 @@ import {
   type TypeName,
 } from '@orbis/core';
 import { optionWords } from '../language/index.ts';
+import { shouldBe } from '../misfit.ts';
 import { z } from '../zod.ts';
 
 type Schema = z.ZodType;
@@ -22,7 +23,7 @@ const schemas: Record<TypeName, (type: OptionType) => Schema> = {
   number: ({ limits: { least = -Infinity, most = Infinity, whole = false } }) =>
     (whole ? z.number().int() : z.number()).min(least).max(most),
   choice: ({ limits: { words } }) => (words ? z.enum(words as [string, ...string[]]) : line(40)),
-  colour: () => z.string().regex(/^#[0-9a-f]{6}$/, 'a colour as #rrggbb, in lower case'),
+  colour: () => z.string().regex(/^#[0-9a-f]{6}$/, shouldBe('a colour as #rrggbb, in lower case')),
   text: ({ limits: { length = 200 } }) => line(length),
   coordinates: () =>
     z.strictObject({ latitude: z.number().min(-90).max(90), longitude: z.number().min(-180).max(180) }),
@@ -30,7 +31,10 @@ const schemas: Record<TypeName, (type: OptionType) => Schema> = {
   length: () =>
     z
       .string()
-      .regex(/^\d{1,5}(?:\.\d{1,3})?(?:px|em|rem|ch|vw|vh|%)$/, 'a length with its unit, such as 12px'),
+      .regex(
+        /^\d{1,5}(?:\.\d{1,3})?(?:px|em|rem|ch|vw|vh|%)$/,
+        shouldBe('a length with its unit, such as 12px'),
+      ),
   address: () => webAddress,
   picture: () => webAddress,
   list: ({ limits: { items = 50 } }) => z.array(line(longestItem)).min(1).max(items),

@@ -1,3 +1,4 @@
+import { kinds } from '../reading/reading.ts';
 import { reason, type Facts, type Reason } from '../reason.ts';
 
 /** What can be asked of an embed, each with an example; what it means stands in the language file. */
@@ -37,7 +38,7 @@ export class SearchError extends Error {
 }
 
 interface Token {
-  kind: 'word' | 'text' | '(' | ')' | 'not' | 'or' | '=' | '!=' | ',';
+  kind: 'word' | 'text' | '(' | ')' | 'not' | 'or' | 'and' | '=' | '!=' | ',';
   text: string;
   at: number;
 }
@@ -47,8 +48,8 @@ const deepest = 20;
 const longest = 2000;
 
 /**
- * Reads a search: terms with blanks between them must all hold; `or` between terms, brackets around them, `-`
- * before one that must not hold. A term is `field=value`, `field=one,other` (any of them), `field!=value`, a
+ * Reads a search: terms with blanks or `and` between them must all hold; `or` between terms, brackets around
+ * them, `-` before one that must not hold. A term is `field=value`, `field=one,other` (any of them), `field!=value`, a
  * word, or words in quotes. An empty search asks for nothing and finds everything.
  * @throws SearchError with the column of what cannot be understood.
  */
@@ -69,9 +70,13 @@ export function parseSearch(text: string): SearchTerm {
   };
   const allOf = (depth: number): SearchTerm => {
     const terms: SearchTerm[] = [];
-    for (let next = peek(); next && next.kind !== 'or' && next.kind !== ')'; next = peek())
-      terms.push(one(depth));
-    if (terms.length === 0) throw new SearchError('term-missing', peek()?.at ?? end);
+    let and = false;
+    for (let next = peek(); next && next.kind !== 'or' && next.kind !== ')'; next = peek()) {
+      and = next.kind === 'and' && terms.length > 0 && !and;
+      if (and) i++;
+      else terms.push(one(depth));
+    }
+    if (terms.length === 0 || and) throw new SearchError('term-missing', peek()?.at ?? end);
     return terms.length === 1 ? terms[0]! : { all: terms };
   };
   const one = (depth: number): SearchTerm => {
@@ -124,6 +129,7 @@ function checked(term: { field: SearchField; values: string[] }, at: number): Se
     placed: ['yes', 'no'],
     retired: ['yes', 'no'],
     level: ['error', 'warning', 'note'],
+    kind: kinds,
   };
   const known = words[term.field];
   const wrong = known && term.values.find((value) => !known.includes(value.toLowerCase()));
@@ -151,7 +157,8 @@ function tokensOf(text: string): Token[] {
     const rest = text.slice(at);
     const { found, kind } = pieceAt(rest, at);
     if (kind === 'text') tokens.push({ kind, text: found[1]!.replaceAll(/\\(.)/g, '$1'), at });
-    else if (kind === 'word' && /^or$/i.test(found[0])) tokens.push({ kind: 'or', text: found[0], at });
+    else if (kind === 'word' && /^(?:or|and)$/i.test(found[0]))
+      tokens.push({ kind: found[0].toLowerCase() as 'or' | 'and', text: found[0], at });
     else if (kind !== 'blank') tokens.push({ kind, text: found[0], at });
     at += found[0].length;
   }

@@ -87,12 +87,14 @@ function parsed(schema: z.ZodType | undefined, value: unknown, place: 'path' | '
         : issue.path.join('.'),
     detail: issue.message,
   }));
-  const [first] = errors;
-  throw new OrbisError(
-    'bad-request',
-    { problem: `${first?.pointer || 'The body'}: ${first?.detail}.`.replace(/\.\.$/, '.') },
-    errors,
-  );
+  throw new OrbisError('bad-request', { problem: sentenceOf(result.error.issues[0]!, errors[0]!) }, errors);
+}
+
+/* What is said of a value stands behind its name; what a schema says in words of its own, behind a colon. */
+function sentenceOf({ code }: z.core.$ZodIssue, { pointer, detail }: FieldError): string {
+  const name = pointer.replace(/^\//, '');
+  const subject = name === '' ? 'What was sent' : `“${name}”`;
+  return `${subject}${code === 'custom' ? ':' : ''} ${detail}.`.replace(/\.\.$/, '.');
 }
 
 const matchState =

@@ -6,6 +6,7 @@ import { kindNames } from './kinds.ts';
 import { learned, learnedAbout, learnedMeaning, learnProblems, step } from './learned.ts';
 import { links } from './links.ts';
 import { byHand, conditions, options } from './options.ts';
+import { misfits } from './misfits.ts';
 import { problems } from './problems.ts';
 import { evidence, mends } from './reading.ts';
 import { search } from './search.ts';
@@ -31,6 +32,7 @@ export const en = {
   expected,
   reasons,
   mends,
+  misfits,
   kindNames,
   evidence,
   findings,

@@ -6,7 +6,7 @@ export const search = {
     kind: 'What it is: video, map, form …',
     provider: 'The id of its provider’s sheet',
     host: 'A host that its code contacts',
-    tag: 'A tag of its',
+    tag: 'One of its tags',
     name: 'A piece of its name',
     key: 'Its key',
     level: 'The worst that was found: error, warning, note',
