@@ -59,6 +59,7 @@ const statuses = {
   'option-ambiguous': row(422, 2),
   'value-invalid': row(422, 2),
   'options-unfit': row(409, 4),
+  'another-thing': row(409, 4),
   'sheet-invalid': row(422, 2),
   'cannot-learn': row(422, 2),
   'list-invalid': row(422, 2),

@@ -106,6 +106,9 @@ export const embed = embedSummary
       .string()
       .nullable()
       .meta({ description: 'Where people can see the item itself, at its provider' }),
+    same: key
+      .nullable()
+      .meta({ description: 'The first other embed that holds the very same code; null where none does' }),
     inCode: optionsSchema.meta({
       description: 'What the code itself says of the options, with nothing asked',
     }),
@@ -353,6 +356,10 @@ export const placement = z
   })
   .meta({ id: 'Placement' });
 /** The link to a placement's document, for site editors that take a link only (oEmbed 1.0). */
+export const placementMade = placement
+  .extend({ beside: z.array(key).meta({ description: 'The other embeds in the same spot' }) })
+  .meta({ id: 'PlacementMade' });
+
 export const placementLink = z
   .object({
     link: z
@@ -418,7 +425,15 @@ export const sweepPage = z
     status: z.number().int().nullable(),
     why: z.string().nullable(),
     readAt: time.nullable(),
-    seen: z.array(z.object({ placement: publicId, embed: key, state, findings: z.array(placementFinding) })),
+    seen: z.array(
+      z.object({
+        placement: publicId,
+        embed: key,
+        spot: z.string().meta({ description: 'The name of the spot that it was placed in' }),
+        state,
+        findings: z.array(placementFinding),
+      }),
+    ),
   })
   .meta({ id: 'SweepPage' });
 export const comparison = z
@@ -482,6 +497,7 @@ export type Page = z.infer<typeof page>;
 export type Spot = z.infer<typeof spot>;
 export type Widths = z.infer<typeof widths>;
 export type Placement = z.infer<typeof placement>;
+export type PlacementMade = z.infer<typeof placementMade>;
 export type PlacementFinding = z.infer<typeof placementFinding>;
 export type PagePlan = z.infer<typeof pagePlan>;
 export type Delivery = z.infer<typeof delivery>;

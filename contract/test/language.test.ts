@@ -118,6 +118,7 @@ describe('the language file', () => {
       // What only the service finds: it alone knows what was handed out since, and
       // whether a page can be read.
       'out-of-date',
+      'retired',
       'page-unreachable',
     ];
     expect([...new Set(found)].sort()).to.deep.equal(Object.keys(en.findings).sort());

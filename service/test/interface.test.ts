@@ -396,15 +396,16 @@ describe('the service', () => {
       const created = await test.client.call('embeds.create', {
         body: { name: 'Renewed', text: talkCode(test.world.port), options: { start: 112, fit: 'shape' } },
       });
-      const renew = (text: string, etag: string, dropUnfit = false) =>
+      const renew = (text: string, etag: string, said = {}) =>
         test.client.call('sources.create', {
           params: { embed: 'renewed' },
           ifMatch: etag,
-          body: { text, dropUnfit },
+          body: { text, ...said },
         });
+      const anyway = { anyway: true };
       const same = await renew(talkCode(test.world.port), created.etag!);
       expect([same.status, same.data.source]).to.deep.equal([200, 1]);
-      const newer = await renew(talkCode(test.world.port, 'fN2north'), created.etag!);
+      const newer = await renew(talkCode(test.world.port, 'fN2north'), created.etag!, anyway);
       expect([newer.status, newer.data.source, newer.data.revision]).to.deep.equal([201, 2, 2]);
       expect(newer.data.current).to.deep.include({
         source: 2,
@@ -419,6 +420,7 @@ describe('the service', () => {
           renew(
             '<iframe src="https://e.localhost/a" width="640" height="360" title="t"></iframe>',
             newer.etag!,
+            anyway,
           ),
         ),
       ).to.equal('options-unfit');
@@ -426,7 +428,7 @@ describe('the service', () => {
       const dropped = await renew(
         '<iframe src="https://e.localhost/a" width="640" height="360" title="t"></iframe>',
         newer.etag!,
-        true,
+        { anyway: true, dropUnfit: true },
       );
       expect(dropped.data).to.deep.include({ kind: 'frame', provider: null, source: 3 });
       expect(dropped.data.current).to.deep.include({ options: { fit: 'shape' } });
@@ -435,6 +437,54 @@ describe('the service', () => {
           (item) => item.key,
         ),
       ).to.deep.equal(['renewed']);
+    });
+
+    it('asks before a newer code of another thing takes the place of the one before', async () => {
+      const refusal = async (base: string, text: string): Promise<string> => {
+        const { data, etag } = await test.client.call('embeds.create', {
+          body: { name: 'Guarded', text: base },
+        });
+        const call = test.client.call('sources.create', {
+          params: { embed: data.key },
+          ifMatch: etag!,
+          body: { text },
+        });
+        return call.then(
+          ({ status }) => String(status),
+          (error: ApiError) => `${error.code}: ${error.message}`,
+        );
+      };
+      const frame = (address: string): string => `<iframe src="https://${address}" title="t"></iframe>`;
+      const { port } = test.world;
+      expect(await refusal(talkCode(port), talkCode(port, 'fN2north'))).to.match(
+        /^another-thing: The code shows another item: “guarded” has been http:\S+nB4moorNight, and this is \S+fN2north\. Nothing was changed\./,
+      );
+      expect(await refusal(talkCode(port), frame('mapmere.localhost/embed/map'))).to.include(
+        'The code is another provider’s: “guarded-2” has been a video by Kinorill, and this is a map by Mapmere.',
+      );
+      expect(await refusal(frame('a.example/embed/video/1'), frame('a.example/maps/embed/1'))).to.include(
+        'The code is of another kind: “guarded-3” has been a video, and this is a map.',
+      );
+      expect(await refusal(frame('a.example/embed/1'), frame('b.example/embed/1'))).to.include(
+        'has been a frame from a.example, and this is a frame from b.example',
+      );
+      expect(
+        await refusal(talkCode(port), talkCode(port).replace(' title=', ' loading="lazy" title=')),
+      ).to.equal('201');
+      expect(await refusal(frame('a.example/embed/1'), frame('a.example/v2/embed/1'))).to.equal('201');
+    });
+
+    it('says which embed holds the very same code, and what else is in a spot', async () => {
+      const body = { name: 'Twin', text: '<iframe src="https://twin.example/1" title="t"></iframe>' };
+      expect((await test.client.call('embeds.create', { body })).data.same).to.equal(null);
+      const { data } = await test.client.call('embeds.create', { body });
+      expect([data.key, data.same]).to.deep.equal(['twin-2', 'twin']);
+      await test.client.call('pages.create', { body: { key: 'hollinfell/twins', title: 'Twins' } });
+      await test.client.call('spots.create', { body: { key: 'hollinfell/twins#a' } });
+      const place = async (embed: string) =>
+        (await test.client.call('placements.create', { body: { embed, place: 'hollinfell/twins#a' } })).data;
+      expect((await place('twin')).beside).to.deep.equal([]);
+      expect((await place('twin-2')).beside).to.deep.equal(['twin']);
     });
 
     it('pages through a list without losing or doubling anything', async () => {

@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import type { ApiError } from '@orbis/contract';
 import { startTestOrbis, type TestOrbis } from './support/orbis.ts';
 
 const booking = (calendar: string): string =>
@@ -155,5 +156,30 @@ describe('what a page needs only once', function () {
     const { findings } = await plan();
     expect(findings.map(({ rule, level }) => [rule, level])).to.deep.equal([['claims-collide', 'error']]);
     expect(findings[0]!.message).to.include('signup');
+  });
+
+  it('is brought by the next place when the embed that brought it is retired; that one is to be taken out', async () => {
+    await head(false);
+    const again = { embed: 'nights-a', place: 'hollinfell/visit#a' };
+    ids['a'] = (await test.client.call('placements.create', { body: again })).data.id;
+    expect((await deliver('b')).text).not.to.include('booking.js');
+    const retire = async (retired: boolean) => {
+      const { etag } = await test.client.call('embeds.read', { params: { embed: 'nights-a' } });
+      await test.client.call('embeds.change', {
+        params: { embed: 'nights-a' },
+        ifMatch: etag!,
+        body: { retired },
+      });
+    };
+    await retire(true);
+    expect((await deliver('b')).text).to.include('booking.js');
+    const refused = await deliver('a').catch((error: ApiError) => error.message);
+    expect(refused).to.equal('“nights-a” is retired. Restore it first.');
+    const { steps } = await plan();
+    expect(steps.flatMap(({ action, place }) => (action === 'take-out' ? [] : [place]))).to.deep.equal([
+      'hollinfell/visit#b',
+    ]);
+    await retire(false);
+    expect((await deliver('b')).text).not.to.include('booking.js');
   });
 });

@@ -109,7 +109,7 @@ describe('what is wanted of a placement', function () {
         client.call('sources.create', {
           params: { embed: 'talk' },
           ifMatch: await tagOf('talk'),
-          body: { text: reel('a2') },
+          body: { text: reel('a2'), anyway: true },
         }),
     ],
     [

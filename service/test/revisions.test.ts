@@ -19,7 +19,7 @@ describe('the revisions of an embed', () => {
     await client.call('sources.create', {
       params: { embed: 'talk' },
       ifMatch: await state(),
-      body: { text: talkCode(world.port, 'rG5rings') },
+      body: { text: talkCode(world.port, 'rG5rings'), anyway: true },
     });
   });
   after(() => test.stop());
@@ -75,7 +75,7 @@ describe('the revisions of an embed', () => {
     const newer = await test.client.call('sources.create', {
       params: { embed: 'talk' },
       ifMatch: await state(),
-      body: { text: talkCode(test.world.port, 'cM7comet') },
+      body: { text: talkCode(test.world.port, 'cM7comet'), anyway: true },
     });
     expect(newer.data).to.deep.include({ revision: 6, source: 3 });
   });

@@ -196,6 +196,25 @@ describe('a sweep of the published pages', () => {
       .to.include({ code: 'marked-code' })
       .and.have.nested.property('problem.facts.embed', 'opening-talk');
   });
+
+  it('says of what is retired that it is to be taken out, and misses nothing of it once it is', async () => {
+    await publish((await deliver()).text);
+    const { etag } = await test.client.call('embeds.read', { params: { embed: 'opening-talk' } });
+    await test.client.call('embeds.change', {
+      params: { embed: 'opening-talk' },
+      ifMatch: etag!,
+      body: { retired: true },
+    });
+    await sweepAll(test.client);
+    expect((await now()).findings.map(({ rule, remedy }) => [rule, remedy])).to.deep.equal([
+      ['retired', 'Take it out of the page, or restore the embed.'],
+    ]);
+    const { data } = await test.client.call('pages.plan', { params: { page } });
+    expect(data.steps.map(({ action, place: at }) => [action, at])).to.deep.equal([['take-out', place]]);
+    await publish('');
+    await sweepAll(test.client);
+    expect(await now()).to.deep.include({ state: 'planned', findings: [] });
+  });
 });
 
 describe('a sweep of a slow site', () => {

@@ -67,12 +67,18 @@ export const addCollect: AddCommand = (program, run) => {
         });
         tools.tell(
           data,
-          () => `Collected as ${tools.colours.bold(data.key)}.\n\n${describeEmbed(data, tools.colours)}`,
+          () =>
+            `Collected as ${tools.colours.bold(data.key)}.\n${sameNote(data)}\n${describeEmbed(data, tools.colours)}`,
         );
         return data.reading.findings.some((finding) => finding.level === 'error') ? 1 : 0;
       }),
     );
 };
+
+const sameNote = ({ key, same }: Embed): string =>
+  same === null
+    ? ''
+    : `The same code is in the collection already, as ${same}. If one is enough: orbis change ${key} --retire\n`;
 
 /* Each becomes an embed of its own; all of them or none. */
 async function collectLinks(

@@ -1,5 +1,7 @@
-import { parsePlace, type Client, type Placement } from '@orbis/contract';
-import { UsedWrongly, type AddCommand } from '../command.ts';
+import { parsePlace, type Client, type Embed, type Placement, type PlacementMade } from '@orbis/contract';
+import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
+import type { Exit } from '../io.ts';
+import { fold } from '../text.ts';
 import { placementsOf } from './list.ts';
 
 export const addPlace: AddCommand = (program, run) => {
@@ -24,12 +26,17 @@ const addPlacing: AddCommand = (program, run) => {
         tools.tell(
           data,
           () =>
-            `Placed ${data.embed} in ${data.place} (placement ${data.id}).\n“orbis code ${data.embed} ${data.place}” prints what to paste there.\n`,
+            `Placed ${data.embed} in ${data.place} (placement ${data.id}).\n${besideNote(data)}“orbis code ${data.embed} ${data.place}” prints what to paste there.\n`,
         );
         return 0;
       }),
     );
 };
+
+const besideNote = ({ beside }: Pick<PlacementMade, 'beside'>): string =>
+  beside.length === 0
+    ? ''
+    : `In the same spot ${beside.length === 1 ? 'is' : 'are'} already: ${beside.join(', ')}. Visitors see them one below the other.\n`;
 
 const addCode: AddCommand = (program, run) => {
   program
@@ -44,7 +51,7 @@ const addCode: AddCommand = (program, run) => {
     .description('print the code to paste, and nothing else')
     .addHelpText(
       'after',
-      '\nExamples:\n  orbis code opening-talk hollinfell/talks#main\n  orbis code opening-talk hollinfell/talks#main --link\n  orbis code opening-talk --bare > talk.html',
+      '\nExamples:\n  orbis code opening-talk hollinfell/talks#main\n  orbis code opening-talk hollinfell/talks#main --link\n  orbis code opening-talk --bare > talk.html\n\nExit status: 0 done, 1 there is an error in the code (told beside it), 2 used wrongly, 4 it is retired.',
     )
     .action((embed: string, place: string | undefined, options: { bare?: boolean; link?: boolean }) =>
       run(async (tools) => {
@@ -55,7 +62,7 @@ const addCode: AddCommand = (program, run) => {
             body: { embed, options: data.current.options },
           });
           tools.tell(composition, () => withNewline(composition.text));
-          return 0;
+          return tellErrors(data, tools);
         }
         const placement = await thePlacement(client, embed, place);
         if (options.link) {
@@ -71,18 +78,24 @@ const addCode: AddCommand = (program, run) => {
             ),
           );
         const elsewhere = data.snippets.some(({ position }) => position !== 'spot');
+        tools.tell(data, () => withNewline(data.text));
+        const at = (await client.call('placements.read', { params: { placement } })).data;
         if (elsewhere && !tools.json)
           tools.io.err(
-            `The page needs something in its head as well, once: “orbis plan ${await pageOf(client, placement)}” shows it.\n`,
+            `The page needs something in its head as well, once: “orbis plan ${at.page}” shows it.\n`,
           );
-        tools.tell(data, () => withNewline(data.text));
-        return 0;
+        return tellErrors((await client.call('embeds.read', { params: { embed: at.embed } })).data, tools);
       }),
     );
 };
 
-const pageOf = async (client: Client, placement: string): Promise<string> =>
-  (await client.call('placements.read', { params: { placement } })).data.page;
+/* A code that will not work goes out all the same; whoever pastes it is told. */
+function tellErrors({ key, reading }: Embed, { io, colours }: Tools): Exit {
+  const errors = reading.findings.filter(({ level }) => level === 'error');
+  for (const { message, remedy } of errors)
+    io.err(fold(`${colours.red('error')} in ${key}: ${message} ${remedy}`, io.width, ''));
+  return errors.length > 0 ? 1 : 0;
+}
 
 const withNewline = (text: string): string => (text.endsWith('\n') ? text : `${text}\n`);
 

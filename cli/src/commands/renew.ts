@@ -5,16 +5,23 @@ import { pasted } from '../pasted.ts';
 import { describeEmbed } from './collect.ts';
 import { formatRuns } from './revisions.ts';
 
+interface Options {
+  mend?: true | string[];
+  dropUnfit?: boolean;
+  anyway?: boolean;
+}
+
 export const addRenew: AddCommand = (program, run) => {
   program
     .command('renew')
     .argument('<embed>', 'the key of an embed')
     .argument('<what>', 'the newer code: a file, - for standard input, or a link')
     .option('--mend [rules...]', 'mend what Orbis can mend: everything, or the faults named')
+    .option('--anyway', 'take it though it shows another item, or is of another kind or provider')
     .option('--drop-unfit', 'drop options that the newer code cannot fulfil')
     .description('paste the provider’s newer code into the same embed; options and placements stay')
     .addHelpText('after', '\nExample:\n  orbis renew opening-talk new-code.html')
-    .action((embed: string, what: string, options: { mend?: true | string[]; dropUnfit?: boolean }) =>
+    .action((embed: string, what: string, options: Options) =>
       run(async (tools) => {
         const text = await pasted(what, tools.io);
         const client = tools.client();
@@ -22,7 +29,12 @@ export const addRenew: AddCommand = (program, run) => {
         const { data, status } = await client.call('sources.create', {
           params: { embed },
           ifMatch: before.etag ?? '',
-          body: { text, mend: options.mend ?? false, dropUnfit: options.dropUnfit ?? false },
+          body: {
+            text,
+            mend: options.mend ?? false,
+            dropUnfit: options.dropUnfit ?? false,
+            anyway: options.anyway ?? false,
+          },
         });
         tools.tell(data, () => {
           if (status === 200) return `Nothing differs: ${data.key} has this code already.\n`;

@@ -38,7 +38,7 @@ export const addSweep: AddCommand = (program, run) => {
           after = data.next;
         }
         tools.tell({ ...ended, seen: pages }, () => describe(ended, pages, tools));
-        return needsAttention(ended) ? 1 : 0;
+        return needsAttention(ended, pages) ? 1 : 0;
       }),
     );
 };
@@ -63,17 +63,23 @@ async function watch(client: Client, begun: Sweep, { io }: Tools): Promise<Sweep
   }
 }
 
-const needsAttention = ({ state, counts, unreachable }: Sweep): boolean =>
+const needsAttention = ({ state, counts, unreachable }: Sweep, pages: readonly SweepPage[]): boolean =>
   state !== 'done' ||
   unreachable > 0 ||
+  pages.some(({ seen }) => seen.some(({ findings }) => findings.some(({ level }) => level !== 'note'))) ||
   Object.entries(counts).some(([name, count]) => name !== 'live' && name !== 'planned' && count > 0);
 
 function describe(sweep: Sweep, pages: readonly SweepPage[], { colours, io }: Tools): string {
   const rows = pages.flatMap((page) => {
     const name = page.state === 'unreachable' ? `${page.page} ${colours.red('(not read)')}` : page.page;
     return page.seen.length === 0
-      ? [[name, '–', 'nothing is placed here']]
-      : page.seen.map((seen, i) => [i === 0 ? name : '', seen.embed, colourState(seen.state, colours)]);
+      ? [[name, '–', '–', 'nothing is placed here']]
+      : page.seen.map((seen, i) => [
+          i === 0 ? name : '',
+          seen.spot,
+          seen.embed,
+          colourState(seen.state, colours),
+        ]);
   });
   const findings = pages.flatMap((page) =>
     page.seen.flatMap((seen) =>
@@ -91,7 +97,7 @@ function describe(sweep: Sweep, pages: readonly SweepPage[], { colours, io }: To
     sweep.state === 'done'
       ? ''
       : `The sweep ${sweep.state === 'stopped' ? 'was stopped' : 'failed'} before its end. `;
-  return `${table(['page', 'embed', 'state'], rows, colours)}${told.join('')}\n${end}${plural(sweep.read, 'page')} read${sweep.unreachable ? `, ${sweep.unreachable} not` : ''}: ${counts.join(', ') || 'nothing is placed'}.\n`;
+  return `${table(['page', 'spot', 'embed', 'state'], rows, colours)}${told.join('')}\n${end}${plural(sweep.read, 'page')} read${sweep.unreachable ? `, ${sweep.unreachable} not` : ''}: ${counts.join(', ') || 'nothing is placed'}.\n`;
 }
 
 export function colourState(state: keyof typeof spoken.states, colours: Tools['colours']): string {

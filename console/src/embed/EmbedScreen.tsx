@@ -3,7 +3,7 @@ import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { capital, formatKind } from '@orbis/contract';
 import { useQuery } from '@tanstack/react-query';
-import { useParams } from 'react-router';
+import { Link, useParams } from 'react-router';
 import { api } from '../api.ts';
 import { FoundFacts } from '../collect/FoundFacts.tsx';
 import { CodeParts } from '../collect/CodeParts.tsx';
@@ -58,6 +58,12 @@ export default function EmbedScreen() {
         <Card title="What it is">
           <Stack spacing={2}>
             <ReadingFacts reading={now.reading} />
+            {now.same !== null && (
+              <Typography color="textSecondary">
+                The very same code is in the collection as{' '}
+                <Link to={`/collection/${now.same}`}>{now.same}</Link>.
+              </Typography>
+            )}
             {now.found && <FoundFacts found={now.found} />}
             {now.direct && (
               <Typography>

@@ -18,8 +18,8 @@ export function NewerCode({ embed, etag }: { embed: Embed; etag: string }) {
   const { text, setText, field } = usePasted();
   const announce = useAnnounce();
   const renew = useMutation({
-    mutationFn: async (dropUnfit: boolean) =>
-      api.call('sources.create', { params: { embed: embed.key }, ifMatch: etag, body: { text, dropUnfit } }),
+    mutationFn: async (said: { dropUnfit?: boolean; anyway?: boolean }) =>
+      api.call('sources.create', { params: { embed: embed.key }, ifMatch: etag, body: { text, ...said } }),
     onSuccess: async ({ data, status }) => {
       setText('');
       await refresh('embeds');
@@ -30,14 +30,14 @@ export function NewerCode({ embed, etag }: { embed: Embed; etag: string }) {
       );
     },
   });
-  const unfit = renew.error instanceof ApiError && renew.error.code === 'options-unfit';
+  const refusal = renew.error instanceof ApiError ? renew.error.code : null;
   return (
     <Stack
       component="form"
       spacing={1.5}
       onSubmit={(event) => {
         event.preventDefault();
-        renew.mutate(false);
+        renew.mutate({});
       }}
     >
       <Typography color="textSecondary">
@@ -64,8 +64,17 @@ export function NewerCode({ embed, etag }: { embed: Embed; etag: string }) {
         <Button type="submit" variant="outlined" disabled={renew.isPending}>
           Take it in
         </Button>
-        {unfit && (
-          <Button color="error" sx={{ ml: 1 }} onClick={() => renew.mutate(true)}>
+        {refusal === 'another-thing' && (
+          <Button color="error" sx={{ ml: 1 }} onClick={() => renew.mutate({ anyway: true })}>
+            It is meant to: take it in
+          </Button>
+        )}
+        {refusal === 'options-unfit' && (
+          <Button
+            color="error"
+            sx={{ ml: 1 }}
+            onClick={() => renew.mutate({ ...renew.variables, dropUnfit: true })}
+          >
             Take it in without those settings
           </Button>
         )}

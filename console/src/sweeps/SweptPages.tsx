@@ -29,15 +29,20 @@ export function SweptPages({ sweep }: { sweep: string }) {
               key={seen.placement}
               sx={{
                 display: 'grid',
-                gridTemplateColumns: { xs: '1fr auto', sm: '240px 1fr' },
+                gridTemplateColumns: { xs: '1fr auto', sm: '320px 1fr' },
                 gap: 1,
                 mt: 0.75,
                 alignItems: 'baseline',
               }}
             >
-              <Link to={`/collection/${seen.embed}`} style={{ color: 'inherit', overflowWrap: 'anywhere' }}>
-                {seen.embed}
-              </Link>
+              <Box sx={{ overflowWrap: 'anywhere' }}>
+                <Link to={`/collection/${seen.embed}`} style={{ color: 'inherit' }}>
+                  {seen.embed}
+                </Link>
+                <Typography component="span" color="textSecondary">
+                  {` in ${seen.spot}`}
+                </Typography>
+              </Box>
               <StateMark state={seen.state} />
               {seen.findings.length > 0 && (
                 <Box sx={{ gridColumn: '1 / -1' }}>

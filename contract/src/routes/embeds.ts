@@ -215,6 +215,9 @@ export const embedRoutes = {
     body: z.strictObject({
       text: z.string(),
       mend: mendChoice,
+      anyway: z.boolean().default(false).meta({
+        description: 'Whether a code of another item, kind or provider takes the place of the one before',
+      }),
       dropUnfit: z
         .boolean()
         .default(false)
@@ -232,6 +235,7 @@ export const embedRoutes = {
       'several-links',
       'link-not-known',
       'marked-code',
+      'another-thing',
       'options-unfit',
     ],
   }),

@@ -19,7 +19,7 @@ import {
   type PageResult,
   type PlacementResult,
 } from '../store/sweeps.ts';
-import { outOfDateFinding } from '../usecases/placements.ts';
+import { outOfDateFinding, retiredFinding } from '../usecases/placements.ts';
 import { pageUrl } from '../serializers/places.ts';
 import { planPage } from '../usecases/planning.ts';
 
@@ -117,12 +117,19 @@ async function lookAt(
 
 /* What a sweep makes out of one placement, held against what is wanted of it now. */
 function resultOf(
-  { id, wanted, revision }: SweptPlacement,
-  { state, delivery, line, served, findings }: PlacementSeen,
+  { id, wanted, revision, retiredAt }: SweptPlacement,
+  seen: PlacementSeen,
   issued: readonly IssuedText[],
 ): PlacementResult {
+  const { delivery, line, served } = seen;
   const carries = issued.find(({ number }) => number === delivery) ?? null;
-  const isOld = state === 'live' && carries !== null && wanted !== null && carries.textDigest !== wanted;
+  const isOld =
+    retiredAt === null &&
+    seen.state === 'live' &&
+    carries !== null &&
+    wanted !== null &&
+    carries.textDigest !== wanted;
+  const { state, findings } = retiredAt === null ? seen : seenRetired(seen);
   return {
     placementId: id,
     state: isOld ? 'out-of-date' : state,
@@ -134,6 +141,13 @@ function resultOf(
       ? [...findings, outOfDateFinding({ delivery: carries.number, revision: carries.revision }, revision)]
       : findings,
   };
+}
+
+/* Of what is retired, nothing is missed; what is still there is to be taken out. */
+function seenRetired({ state, findings }: PlacementSeen): Pick<PlacementResult, 'state' | 'findings'> {
+  return state === 'missing' || state === 'planned'
+    ? { state: 'planned', findings: [] }
+    : { state, findings: [...findings, retiredFinding] };
 }
 
 /* A page that is too much for the reader is one that could not be read. */

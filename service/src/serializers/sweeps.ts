@@ -28,9 +28,10 @@ export const serializeSweepPage = (row: PageRow, seen: readonly SightingRow[]): 
   status: row.sweepPage.status,
   why: row.sweepPage.why,
   readAt: row.sweepPage.readAt?.toISOString() ?? null,
-  seen: seen.map(({ sighting, placement, embed }) => ({
+  seen: seen.map(({ sighting, placement, embed, spot }) => ({
     placement,
     embed,
+    spot,
     state: sighting.state,
     findings: serializeFindings(sighting.findings),
   })),

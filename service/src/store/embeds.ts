@@ -1,4 +1,4 @@
-import { and, desc, eq, inArray, like, lt, or, sql, type SQL } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, like, lt, ne, or, sql, type SQL } from 'drizzle-orm';
 import type { Options, SearchTerm } from '@orbis/core';
 import type { Found } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
@@ -42,6 +42,18 @@ export async function findEmbed(db: Handle, key: string): Promise<StoredEmbed | 
     .innerJoin(source, eq(source.id, revision.sourceId))
     .where(eq(embed.key, key));
   return row ?? null;
+}
+
+/** The first other embed whose newest code is the same text, by its key. */
+export async function embedOfSameCode(db: Handle, embedId: number, digest: string): Promise<string | null> {
+  const [row] = await db
+    .select({ key: embed.key })
+    .from(source)
+    .innerJoin(embed, and(eq(embed.id, source.embedId), eq(embed.source, source.number)))
+    .where(and(eq(source.digest, digest), ne(source.embedId, embedId)))
+    .orderBy(asc(embed.id))
+    .limit(1);
+  return row?.key ?? null;
 }
 
 /** What was pasted, with the summary of its reading. */

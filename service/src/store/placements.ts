@@ -1,4 +1,4 @@
-import { and, desc, eq, inArray, isNull, lt, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, isNull, lt, ne, sql } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/mysql-core';
 import type { Options } from '@orbis/core';
 import type { Handle } from '../database/connect.ts';
@@ -62,7 +62,7 @@ export interface PlacementFilter {
 export interface ShownPlacement {
   id: number;
   placement: PlacementRow;
-  embed: Pick<EmbedRow, 'key' | 'name' | 'revision'>;
+  embed: Pick<EmbedRow, 'key' | 'name' | 'revision' | 'retiredAt'>;
   site: Pick<SiteRow, 'key' | 'address'>;
   page: Pick<PageRow, 'path'>;
   spot: Pick<SpotRow, 'name'>;
@@ -109,7 +109,7 @@ export async function shownPlacements(db: Handle, ids: readonly number[]): Promi
     .select({
       id: placement.id,
       placement,
-      embed: { key: embed.key, name: embed.name, revision: embed.revision },
+      embed: { key: embed.key, name: embed.name, revision: embed.revision, retiredAt: embed.retiredAt },
       site: { key: site.key, address: site.address },
       page: { path: page.path },
       spot: { name: spot.name },
@@ -133,6 +133,22 @@ export async function shownPlacements(db: Handle, ids: readonly number[]): Promi
     .orderBy(desc(placement.id));
 }
 
+/** The keys of the other embeds in the same spot. */
+export async function embedsBeside(
+  db: Handle,
+  { id, spotId }: Pick<PlacementRow, 'id' | 'spotId'>,
+): Promise<string[]> {
+  const found = await db
+    .select({ key: embed.key })
+    .from(placement)
+    .innerJoin(embed, eq(embed.id, placement.embedId))
+    .where(and(eq(placement.spotId, spotId), eq(placement.active, 1), ne(placement.id, id)))
+    .orderBy(asc(placement.id))
+    .limit(mostBeside);
+  return found.map(({ key }) => key);
+}
+const mostBeside = 20;
+
 /** Every placement of a page that is not ended, with its code, the newest first. */
 export const placementsOn = (db: Handle, pageId: number): Promise<StoredPlacement[]> =>
   rows(db)
@@ -146,6 +162,8 @@ export interface SweptPlacement extends Pick<
 > {
   /** The number of its embed’s newest revision. */
   revision: number;
+  /** When its embed was retired. */
+  retiredAt: Date | null;
 }
 
 /** Every placement of a page that is not ended. */
@@ -158,6 +176,7 @@ export const placementsToSweep = (db: Handle, pageId: number): Promise<SweptPlac
       wanted: placement.wanted,
       stale: placement.stale,
       revision: embed.revision,
+      retiredAt: embed.retiredAt,
     })
     .from(placement)
     .innerJoin(embed, eq(embed.id, placement.embedId))

@@ -73,8 +73,8 @@ export interface Planned {
   id: number;
   /** How often something had changed when it was read. */
   inputs: number;
-  /** Digest of the code for its spot. */
-  wanted: string;
+  /** Digest of the code for its spot; null where nothing is to stand there. */
+  wanted: string | null;
 }
 
 /** Writes down what is wanted now; false where something has changed since it was read. */

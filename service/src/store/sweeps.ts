@@ -13,6 +13,7 @@ import {
   placement,
   sighting,
   site,
+  spot,
   sweepPage,
   type SightedState,
   type StoredFinding,
@@ -96,10 +97,11 @@ export async function listSweepPages(
 export async function sightingsOf(db: Handle, sweepPageIds: readonly number[]) {
   if (sweepPageIds.length === 0) return [];
   return db
-    .select({ sighting, placement: placement.publicId, embed: embed.key })
+    .select({ sighting, placement: placement.publicId, embed: embed.key, spot: spot.name })
     .from(sighting)
     .innerJoin(placement, eq(placement.id, sighting.placementId))
     .innerJoin(embed, eq(embed.id, placement.embedId))
+    .innerJoin(spot, eq(spot.id, placement.spotId))
     .where(inArray(sighting.sweepPageId, [...sweepPageIds]))
     .orderBy(asc(sighting.id));
 }
@@ -188,6 +190,9 @@ async function lockPage(
   return held?.owner === owner && held.state === 'running' && waiting?.state === 'waiting' ? held : null;
 }
 
+/* What is worked out whenever a placement is shown is not kept with it. */
+const worked: ReadonlySet<string> = new Set(['out-of-date', 'retired']);
+
 /* What a page showed of one placement. `read` is when it was read; null where it could not be. */
 async function recordSeen(
   tx: Handle,
@@ -205,7 +210,7 @@ async function recordSeen(
       // What is wanted may have changed since the page was read: whether it is out of
       // date is said by what holds now.
       state: onPage ? stateOf(sql`${found}`, sql`${carried}`, sql`${placement.wanted}`) : found,
-      findings: seen.findings.filter((finding) => finding.rule !== 'out-of-date'),
+      findings: seen.findings.filter(({ rule }) => !worked.has(rule)),
       ...(read && { checkedAt: read }),
       ...(onPage ? { seenDelivery: seen.delivery, carried, lastSeenAt: now } : {}),
     })

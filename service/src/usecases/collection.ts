@@ -73,8 +73,8 @@ export const changeDetails = (
     if (!(await changeEmbed(tx, embed, { ...values, ...retiredAt }, now)))
       throw new OrbisError('if-match-stale', { what: 'embed' });
     if (tags) await setTags(tx, embed.id, tags);
-    // Of what is retired nothing is served, and so nothing was planned for it.
-    if (retired === false) await markEmbeds(tx, [embed.id]);
+    // What is retired is wanted nowhere, and brings nothing for its neighbours on a page.
+    if (retired !== undefined) await markEmbeds(tx, [embed.id]);
   });
 
 /** Copies an embed as it is now, under another name. @returns the copy’s key. */

@@ -1,3 +1,4 @@
+import { OrbisError } from '@orbis/contract';
 import type { Database } from '../database/connect.ts';
 import { inTransaction } from '../database/transaction.ts';
 import type { Actor } from '../store/embeds.ts';
@@ -8,13 +9,16 @@ import type { RenderContext } from './render-context.ts';
 
 /**
  * What to paste now: the last delivery where nothing differs, else the next one, kept whole under its number.
+ *
+ * @throws OrbisError `embed-retired`
  */
 export async function deliver(
   db: Database,
-  { id, placement, page }: StoredPlacement,
+  { id, placement, page, embed }: StoredPlacement,
   renderContext: RenderContext,
   actor: Actor,
 ): Promise<{ issued: Issued; isNew: boolean }> {
+  if (embed.retiredAt) throw new OrbisError('embed-retired', { embed: embed.key });
   return inTransaction(db, async (tx) => {
     await lockPlacement(tx, id);
     const last = await lastDelivery(tx, id);

@@ -3,7 +3,14 @@ import { OrbisError, serializeReading, type Embed, type EmbedSummary, type Revis
 import { openSource } from './codes.ts';
 import type { RenderContext } from './render-context.ts';
 import type { Handle } from '../database/connect.ts';
-import { findEmbed, tagsOf, type EmbedRow, type RevisionRow, type StoredEmbed } from '../store/embeds.ts';
+import {
+  embedOfSameCode,
+  findEmbed,
+  tagsOf,
+  type EmbedRow,
+  type RevisionRow,
+  type StoredEmbed,
+} from '../store/embeds.ts';
 
 /** The state of an embed, for `If-Match`. */
 export const embedTag = (row: Pick<EmbedRow, 'version'>): string => `"${row.version}"`;
@@ -51,6 +58,7 @@ async function serializeEmbed(
     reading: serializeReading(reading),
     found: source.found,
     direct: directOf(reading, renderContext.sheets),
+    same: await embedOfSameCode(db, embed.id, source.digest),
     inCode: current,
     current: serializeRevision(revision, source.number),
   };

@@ -1,9 +1,9 @@
 import type { Handle } from '../database/connect.ts';
 import { issuedDigests } from '../store/issued.ts';
 import { leavingOn, type PageOfRegister, type StoredPlacement } from '../store/placements.ts';
-import { placeOf, type OnPage } from './page-plan.ts';
+import { isWanted, placeOf, type OnPage } from './page-plan.ts';
 
-/** What a page carried when it was last read: of its placements, and of those that have ended. */
+/** What a page carried when it was last read: of its placements, of those that have ended, and of retired embeds. */
 export async function onPage(
   db: Handle,
   { site, page }: PageOfRegister,
@@ -30,9 +30,14 @@ export async function onPage(
         },
       ]),
     ),
-    leaving: (await leavingOn(db, page.id)).map(({ publicId, spot }) => ({
-      id: publicId,
-      place: placeOf({ site, page, spot: { name: spot } }),
-    })),
+    leaving: [
+      ...there
+        .filter((row) => !isWanted(row))
+        .map((row) => ({ id: row.placement.publicId, place: placeOf(row) })),
+      ...(await leavingOn(db, page.id)).map(({ publicId, spot }) => ({
+        id: publicId,
+        place: placeOf({ site, page, spot: { name: spot } }),
+      })),
+    ],
   };
 }

@@ -19,21 +19,22 @@ import { askedAt } from './asked.ts';
 
 /**
  * What would be handed out for each placement of a page now, by its row’s id: the snippets made with the
- * neutral mark, its own first by position. Most codes depend on nothing else of their page; where one brings
+ * neutral mark, its own first by position; nothing for those of retired embeds. Most codes depend on nothing else of their page; where one brings
  * what a page needs only once, the whole page is planned.
  */
 export async function outputsOn(
   rows: readonly StoredPlacement[],
   renderContext: RenderContext,
 ): Promise<Map<number, Snippet[]>> {
+  const wanted = rows.filter(isWanted);
   const alone = await Promise.all(
-    rows.map(async (row) => [row, await outputAlone(row, renderContext)] as const),
+    wanted.map(async (row) => [row, await outputAlone(row, renderContext)] as const),
   );
   if (!alone.some(([, { isShared }]) => isShared))
     return new Map(alone.map(([{ id }, { snippets }]) => [id, snippets]));
-  const { snippets } = await planOf(rows, renderContext);
+  const { snippets } = await planOf(wanted, renderContext);
   return new Map(
-    rows.map(({ id, placement }) => [
+    wanted.map(({ id, placement }) => [
       id,
       snippets.filter(({ placements }) => placements.includes(placement.publicId)).map(asSnippet),
     ]),
@@ -46,8 +47,10 @@ export async function wantedOn(
   renderContext: RenderContext,
 ): Promise<Map<number, string>> {
   const known = wantedBy(renderContext);
-  const digests = rows.map((row) => known.get(inputsOf(row)));
-  if (digests.every((each) => each !== undefined)) return new Map(rows.map(({ id }, i) => [id, digests[i]!]));
+  const wanted = rows.filter(isWanted);
+  const digests = wanted.map((row) => known.get(inputsOf(row)));
+  if (digests.every((each) => each !== undefined))
+    return new Map(wanted.map(({ id }, i) => [id, digests[i]!]));
   const outputs = await outputsOn(rows, renderContext);
   return new Map(
     [...outputs].map(([id, snippets]) => [
@@ -56,6 +59,9 @@ export async function wantedOn(
     ]),
   );
 }
+
+/** Whether anything is to stand there: nothing of a retired embed is. */
+export const isWanted = ({ embed }: Pick<StoredPlacement, 'embed'>): boolean => embed.retiredAt === null;
 
 interface Alone {
   snippets: Snippet[];

@@ -34,6 +34,9 @@ export const outOfDateFinding = (
   facts: { delivery: carries.delivery, carries: carries.revision, revision },
 });
 
+/* What stands on a page though its embed is retired. */
+export const retiredFinding: StoredFinding = { rule: 'retired', level: 'warning', facts: {} };
+
 /**
  * Placements as the register shows them, the newest first. Those of pages that wait to be planned are planned
  * now, so that their states are true.
@@ -61,9 +64,12 @@ function serializePlacement({
   const carries =
     placement.seenDelivery === null ? null : { delivery: placement.seenDelivery, revision: carried };
   const isOld = placement.state === 'out-of-date' && carries !== null;
-  const findings = isOld
-    ? [...placement.findings, outOfDateFinding(carries, embed.revision)]
-    : placement.findings;
+  const isLeft = embed.retiredAt !== null && ['live', 'altered'].includes(placement.seen);
+  const findings = [
+    ...placement.findings,
+    ...(isOld ? [outOfDateFinding(carries, embed.revision)] : []),
+    ...(isLeft ? [retiredFinding] : []),
+  ];
   return {
     id: placement.publicId,
     options: placement.options,

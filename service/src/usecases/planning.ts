@@ -40,7 +40,11 @@ export async function planPage(
     );
     await inTransaction(db, async (tx) => {
       for (const { id, placement } of inOrder(rows)) {
-        const isNew = await recordWanted(tx, { id, inputs: placement.inputs, wanted: wanted.get(id)! });
+        const isNew = await recordWanted(tx, {
+          id,
+          inputs: placement.inputs,
+          wanted: wanted.get(id) ?? null,
+        });
         if (isNew && served.has(id)) await keepServed(tx, { placementId: id, ...served.get(id)! });
       }
     });

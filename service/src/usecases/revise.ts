@@ -17,6 +17,7 @@ import { compositionOf, newRevision, openSource, sameOptions } from './codes.ts'
 import { ingest, sourceOfCode, type IngestTools } from './collect.ts';
 import { embedByKey, embedTag } from './embeds.ts';
 import type { MatchState } from './match-state.ts';
+import { otherThing } from './other-thing.ts';
 import type { RenderContext } from './render-context.ts';
 
 /** Which embed is changed, and the state in which whoever changes it saw it. */
@@ -61,6 +62,8 @@ export const saveOptions = (
 export interface NewerCode {
   text: string;
   mend?: boolean | readonly string[] | undefined;
+  /** Takes it though it is of another thing than the code before. */
+  anyway: boolean;
   /** Leaves out what the newer code cannot have, instead of refusing it. */
   dropUnfit: boolean;
 }
@@ -69,7 +72,7 @@ export interface NewerCode {
 export const renew = (
   db: Database,
   revised: Revised,
-  { text, mend, dropUnfit }: NewerCode,
+  { text, mend, anyway, dropUnfit }: NewerCode,
   tools: IngestTools,
   actor: Actor,
 ): Promise<boolean> =>
@@ -77,8 +80,11 @@ export const renew = (
     const taken = await ingest(tx, text, tools, { mend });
     const { code } = taken;
     if (code.text === stored.source.base) return false;
+    const renderContext = tools.renderContext();
+    const other = otherThing(await openSource(stored.source, renderContext), code, renderContext);
+    if (other && !anyway) throw new OrbisError('another-thing', { embed: stored.embed.key, ...other });
     const { options: now } = stored.revision;
-    const tried = await compositionOf({ base: code.text, asked: { embed: now } }, tools.renderContext());
+    const tried = await compositionOf({ base: code.text, asked: { embed: now } }, renderContext);
     const options = fittingOptions(now, tried.composition.problems, dropUnfit);
     const revision = newRevision(code.sheet, options, 'newer code of the provider');
     return written(await addSource(tx, stored, sourceOfCode(taken), revision, actor));

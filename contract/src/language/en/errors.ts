@@ -245,9 +245,14 @@ export const errors = {
     detail: (f) =>
       `${f.count === 1 ? 'One of them' : `${f.count} of them`} cannot be taken in: ${f.items}. Nothing was collected; leave them out, or skip them (--skip-refused).`,
   },
+  'another-thing': {
+    title: 'Another thing',
+    detail: (f) =>
+      `${f.what === 'item' ? 'The code shows another item' : f.what === 'kind' ? 'The code is of another kind' : 'The code is another provider’s'}: “${f.embed}” has been ${f.was}, and this is ${f.is}. Nothing was changed. Collect it as an embed of its own, or say that it is meant to take its place all the same.`,
+  },
   'embed-retired': {
     title: 'Retired',
-    detail: (f) => `“${f.embed}” is retired. Restore it before placing it.`,
+    detail: (f) => `“${f.embed}” is retired. Restore it first.`,
   },
   'page-unreadable': {
     title: 'Page not read',

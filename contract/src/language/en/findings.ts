@@ -239,6 +239,10 @@ export const findings = {
     message: () => 'It is meant to play by itself with sound, which browsers refuse: it will stand still.',
     remedy: () => 'Set muted as well, or let people start it.',
   },
+  'retired': {
+    message: () => 'Its embed is retired, and its code is still on this page.',
+    remedy: () => 'Take it out of the page, or restore the embed.',
+  },
   'missing': {
     message: () => 'It was on this page, and is not any more.',
     remedy: () => 'Paste its code again, or end the placement.',

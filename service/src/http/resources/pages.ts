@@ -18,7 +18,7 @@ import {
 } from '../../store/places.ts';
 import { onPage } from '../../usecases/on-page.ts';
 import { nextMarks } from '../../usecases/next-marks.ts';
-import { planOf } from '../../usecases/page-plan.ts';
+import { isWanted, planOf } from '../../usecases/page-plan.ts';
 import { pageByKey, siteByKey } from '../../usecases/places.ts';
 import { unlessTaken } from '../../usecases/unless-taken.ts';
 import type { Handlers, Named } from '../reply.ts';
@@ -54,7 +54,11 @@ export function pageHandlers(deps: Deps): Handlers<Named<'pages'>> {
     'pages.plan': async ({ params }) => {
       const { site, page } = await pageByKey(db, params.page);
       const rows = await placementsOn(db, page.id);
-      const plan = await planOf(rows, deps.renderContext(), await onPage(db, { site, page }, rows));
+      const plan = await planOf(
+        rows.filter(isWanted),
+        deps.renderContext(),
+        await onPage(db, { site, page }, rows),
+      );
       return { data: serializePlan(pageKeyOf({ site, page }), plan, await nextMarks(db, rows, plan)) };
     },
     'pages.delete': async ({ params }) => {

@@ -4,7 +4,12 @@ import type { Handle } from '../../database/connect.ts';
 import { digest } from '../../digest.ts';
 import { listDeliveries, type Issued } from '../../store/issued.ts';
 import { keyset } from '../../store/pages.ts';
-import { listPlacementIds, type PlacementFilter, type StoredPlacement } from '../../store/placements.ts';
+import {
+  embedsBeside,
+  listPlacementIds,
+  type PlacementFilter,
+  type StoredPlacement,
+} from '../../store/placements.ts';
 import { countStale } from '../../store/stale.ts';
 import { deliver } from '../../usecases/deliver.ts';
 import { changeAtPlace, endAtPlace, handOutLink, place } from '../../usecases/place.ts';
@@ -47,7 +52,8 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
     },
     'placements.create': async ({ body, actor }) => {
       const id = await place(db, body, renderContext(), actor);
-      return { status: 201, data: await told(await placementById(db, id)) };
+      const row = await placementById(db, id);
+      return { status: 201, data: { ...(await told(row)), beside: await embedsBeside(db, row.placement) } };
     },
     'placements.read': ({ params }) => reply(params.placement),
     'placements.change': async ({ params, body, matchState }) => {
