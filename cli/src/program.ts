@@ -32,6 +32,7 @@ import { connect } from './connection.ts';
 import type { Exit, Io } from './io.ts';
 import { forTerminal } from './terminal.ts';
 import { coloursFor } from './text.ts';
+import { wayOut } from './way-out.ts';
 
 /* In the order of the work. */
 const commands: AddCommand[] = [
@@ -130,7 +131,9 @@ function failed(error: unknown, io: Io, json: boolean): Exit {
     io.err(
       json
         ? `${JSON.stringify(error.problem)}\n`
-        : `${error.message}\n${(error.problem.errors ?? [])
+        : `${[error.message, wayOut(error.problem)].filter((words) => words !== null).join(' ')}\n${(
+            error.problem.errors ?? []
+          )
             .filter((e) => !error.message.includes(e.detail.replace(/\.$/, '')))
             .map((e) => `  ${e.pointer}: ${e.detail}\n`)
             .join('')}`,

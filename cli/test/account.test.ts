@@ -25,7 +25,7 @@ describe('the command line, on tokens, sessions and the password', function () {
     const refused = await reading('add site hollinfell http://hollinfell.localhost');
     expect([refused.exit, refused.err]).to.deep.equal([
       4,
-      'This token may only read. Use one that may change things: “orbis login” makes one, or “orbis tokens make”.\n',
+      'This token may only read. Use one that may change things as well. “orbis login ADDRESS” makes one.\n',
     ]);
     const listed = await orbis('tokens');
     expect(listed.out).to.match(/status board +only reads +\d.* from 127\.0\.0\.1/);

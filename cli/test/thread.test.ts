@@ -63,7 +63,7 @@ describe('the command line with a service', function () {
     expect(published.status).to.equal(303);
 
     expect(await done('sweep hollinfell/talks'))
-      .to.match(/hollinfell\/talks {2}opening-talk {2}live/)
+      .to.match(/hollinfell\/talks {2}opening {2}opening-talk {2}live/)
       .and.include('1 page read: 1 live.');
     expect(await done('where opening-talk')).to.match(/hollinfell\/talks#opening {2}live {3}3 /);
 
@@ -101,7 +101,7 @@ describe('the command line with a service', function () {
     expect((await orbis('set opening-talk@hollinfell/talks#elsewhere max-width=320')).err).to.include(
       'It is in: hollinfell/talks#opening.',
     );
-    expect(await done('site hollinfell loop=on --kind video')).to.match(/Of each video +loop=on/);
+    expect(await done('site hollinfell loop=on --kind video')).to.match(/Of videos +loop=on/);
     expect(await done('unset opening-talk@hollinfell/talks#opening max-width'))
       .to.match(/max-width +720 +from the embed/)
       .and.match(/loop +on +from the site/);
@@ -270,6 +270,33 @@ describe('the command line with a service', function () {
     const tokens = (await test.client.call('tokens.list')).data.items.length;
     expect((await run(['logout'], { env })).exit).to.equal(0);
     expect((await test.client.call('tokens.list')).data.items).to.have.length(tokens - 1);
+  });
+
+  it('tells of an error beside the code, of a twin, of what else is in a spot, and asks before another thing', async () => {
+    const half = '<div class="slotsedge-calendar" data-calendar="x"></div>';
+    expect((await orbis('collect - --name Half', half)).exit).to.equal(1);
+    const bare = await orbis('code half --bare');
+    expect([bare.exit, bare.out.trim()]).to.deep.equal([1, half]);
+    expect(bare.err).to.match(/^error in half: This is half of a code/);
+    expect((await orbis('collect - --name Again', half)).out).to.include(
+      'The same code is in the collection already, as half. If one is enough: orbis change again --retire\n',
+    );
+    await done('add spot hollinfell/talks#twins');
+    await done('place half hollinfell/talks#twins');
+    expect(await done('place again hollinfell/talks#twins')).to.include('In the same spot is already: half.');
+    await done('change again --retire');
+    expect(await orbis('code again hollinfell/talks#twins')).to.deep.include({ exit: 4, out: '' });
+    for (const placement of ['half', 'again'])
+      await done(
+        `remove placement ${(JSON.parse(await done(`where ${placement} --json`)) as { id: string }[])[0]!.id}`,
+      );
+    const newer = '<div class="slotsedge-calendar" data-calendar="y"></div>';
+    const refused = await orbis('renew half -', newer);
+    expect([refused.exit, refused.err]).to.satisfy(
+      ([exit, err]: [number, string]) => exit === 4 && err.includes('has been x, and this is y'),
+    );
+    expect(refused.err).to.include('--anyway');
+    expect((await orbis('renew half - --anyway', newer)).out).to.include('data-calendar="[-x-]{+y+}"');
   });
 
   it('runs as a program of its own', async () => {

@@ -134,6 +134,21 @@ describe('the language file', () => {
       ).to.equal(true);
   });
 
+  it('names neither commands nor switches of one program in what is said to all', () => {
+    const said = [
+      ...Object.values(en.errors).map(({ detail }) => detail({})),
+      ...Object.values(en.problems).map(({ detail }) => (detail as (facts: object) => string)({})),
+      ...Object.values(en.findings).flatMap(({ message, remedy }) =>
+        [message, remedy].map((words) =>
+          (words as (facts: object) => string)({ why: 'needs-page-head', names: 'a', known: 'b' }),
+        ),
+      ),
+      ...Object.values(en.learnProblems).map((words) => (words as (facts: object) => string)({})),
+      ...Object.values(en.misfits).map((words) => (words as (facts: object) => string)({})),
+    ];
+    expect(said.filter((words) => /--[a-z]|\borbis [a-z]|=yes\b|=on\b/.test(words))).to.deep.equal([]);
+  });
+
   it('has words for every refusal to learn, and for nothing else', () => {
     const codes = codesIn(/^learn\/learned/, /\bcode: ('[a-z-]+');\s+facts/g);
     expect(codes.length).to.be.at.least(9);

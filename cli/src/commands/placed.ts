@@ -3,6 +3,7 @@ import { spoken, formatOptions, type Composition, type Placement } from '@orbis/
 import type { Tools } from '../command.ts';
 import type { Exit } from '../io.ts';
 import { fold, table } from '../text.ts';
+import { wayOut } from '../way-out.ts';
 import { thePlacement } from './place.ts';
 
 /** An embed at one of its places: `opening-talk@hollinfell/talks#main`. */
@@ -53,7 +54,15 @@ export async function showPlaced({ embed, place }: Placed, tools: Tools): Promis
 
 /** What is asked and does not reach the page as things are, and why. */
 export const formatUncarried = (uncarried: Composition['uncarried'], width: number): string =>
-  uncarried.map(({ option, detail }) => fold(`Not carried: ${option}. ${detail}`, width, '')).join('');
+  uncarried
+    .map((each) =>
+      fold(
+        ['Not carried:', `${each.option}.`, each.detail, wayOut(each)].filter(Boolean).join(' '),
+        width,
+        '',
+      ),
+    )
+    .join('');
 
 function describePlaced(
   { embed, place }: Placement,

@@ -69,7 +69,6 @@ export const undoMany = (
       throw new OrbisError('not-found', {
         what: 'change',
         key: id,
-        remedy: '“orbis list changes” shows them.',
       });
     if (row.undoneAt) throw new OrbisError('change-undone', { at: row.undoneAt.toISOString() });
     const items = await itemsOfChange(tx, row.id);

@@ -18,8 +18,7 @@ export const embedTag = (row: Pick<EmbedRow, 'version'>): string => `"${row.vers
 /** @throws OrbisError `not-found` */
 export async function embedByKey(db: Handle, key: string): Promise<StoredEmbed> {
   const stored = await findEmbed(db, key);
-  if (!stored)
-    throw new OrbisError('not-found', { what: 'embed', key, remedy: '“orbis list” shows the collection.' });
+  if (!stored) throw new OrbisError('not-found', { what: 'embed', key });
   return stored;
 }
 

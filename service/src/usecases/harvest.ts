@@ -29,7 +29,6 @@ export async function harvestById(db: Handle, id: string): Promise<HarvestRow> {
     throw new OrbisError('not-found', {
       what: 'harvest',
       key: id,
-      remedy: '“orbis list harvests” shows them.',
     });
   return row;
 }

@@ -19,7 +19,6 @@ export async function placementById(db: Handle, id: string): Promise<StoredPlace
     throw new OrbisError('not-found', {
       what: 'placement',
       key: id,
-      remedy: '“orbis list placements” shows them.',
     });
   return row;
 }

@@ -6,7 +6,6 @@ const missing = (what: string, key: string): OrbisError =>
   new OrbisError('not-found', {
     what,
     key,
-    remedy: what === 'site' ? '“orbis list sites” shows them.' : '“orbis list pages” shows them.',
   });
 
 /** @throws OrbisError `not-found` */

@@ -154,5 +154,4 @@ export const noSuchSheet = (id: string): OrbisError =>
   new OrbisError('not-found', {
     what: 'provider sheet',
     key: id,
-    remedy: '“orbis providers list” shows them.',
   });

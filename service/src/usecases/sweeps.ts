@@ -21,7 +21,6 @@ export async function sweepById(db: Handle, id: string): Promise<JobRow> {
     throw new OrbisError('not-found', {
       what: 'sweep',
       key: id,
-      remedy: '“orbis list sweeps” shows them.',
     });
   return job;
 }

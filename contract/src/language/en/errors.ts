@@ -44,7 +44,7 @@ export const errors = {
   },
   'not-signed-in': {
     title: 'Not signed in',
-    detail: () => 'Sign in first: in the console with your password, on the command line with “orbis login”.',
+    detail: () => 'Nobody is signed in here. Sign in first.',
   },
   'wrong-password': {
     title: 'Wrong password',
@@ -58,7 +58,7 @@ export const errors = {
   },
   'token-unknown': {
     title: 'Token not valid',
-    detail: () => 'This token is not known, was revoked, or its time is over. “orbis login” makes a new one.',
+    detail: () => 'This token is not known, was revoked, or its time is over. Sign in again for a new one.',
   },
   'cross-site': {
     title: 'Refused',
@@ -72,8 +72,7 @@ export const errors = {
   },
   'token-read-only': {
     title: 'Only reading',
-    detail: () =>
-      'This token may only read. Use one that may change things: “orbis login” makes one, or “orbis tokens make”.',
+    detail: () => 'This token may only read. Use one that may change things as well.',
   },
   'password-weak': {
     title: 'Password too short',
@@ -128,12 +127,12 @@ export const errors = {
   'visible-code': {
     title: 'Code as text',
     detail: () =>
-      'This is a code that was copied as text: visitors would read it instead of seeing the embed. Let it be mended (in the console with “Mend it”, on the command line with --mend), or copy it from the provider’s own field once more, as plain text.',
+      'This is a code that was copied as text: visitors would read it instead of seeing the embed. Let it be mended, or copy it from the provider’s own field once more, as plain text.',
   },
   'several-links': {
     title: 'Several links',
     detail: (f) =>
-      `There are ${f.count} links in this. Each becomes an embed of its own: collect them as links (orbis collect takes several), not as one code.`,
+      `There are ${f.count} links in this. Each becomes an embed of its own: collect them as links, not as one code.`,
   },
   'link-not-known': {
     title: 'Link not known',
@@ -147,7 +146,7 @@ export const errors = {
   'link-unreachable': {
     title: 'Link not read',
     detail: (f) =>
-      `The link could not be followed: ${f.why}${f.remedy ? ` ${f.remedy}` : ''} Nothing was collected; it can be collected without asking anybody (--ask-nobody).`,
+      `The link could not be followed: ${f.why}${f.remedy ? ` ${f.remedy}` : ''} Nothing was collected; it can be collected without asking anybody.`,
   },
   'link-refuses-frames': {
     title: 'Not to be framed',
@@ -187,7 +186,7 @@ export const errors = {
   'options-unfit': {
     title: 'Options that no longer fit',
     detail: (f) =>
-      `With the newer code these options cannot be fulfilled: ${f.options}. Take them out first, or let them be dropped (--drop-unfit).`,
+      `With the newer code these options cannot be fulfilled: ${f.options}. Take them out first, or let them be dropped.`,
   },
   'sheet-invalid': {
     title: 'No provider sheet',
@@ -211,12 +210,12 @@ export const errors = {
   'sheet-changes-embeds': {
     title: 'Embeds would come out differently',
     detail: (f) =>
-      `With this sheet ${f.count === 1 ? 'one embed comes' : `${f.count} embeds come`} out differently: ${f.embeds}. Look at them first; then save it all the same (--yes).`,
+      `With this sheet ${f.count === 1 ? 'one embed comes' : `${f.count} embeds come`} out differently: ${f.embeds}. Look at them first; then save it all the same.`,
   },
   'sheet-in-use': {
     title: 'Sheet in use',
     detail: (f) =>
-      `“${f.key}” is in use by ${f.count === 1 ? 'one embed' : `${f.count} embeds`}: ${f.embeds}. What depends on it would be left out of them; remove it all the same with --yes.`,
+      `“${f.key}” is in use by ${f.count === 1 ? 'one embed' : `${f.count} embeds`}: ${f.embeds}. What depends on it would be left out of them; it can be removed all the same.`,
   },
   'search-invalid': {
     title: 'Search not understood',
@@ -229,7 +228,7 @@ export const errors = {
   'group-impossible': {
     title: 'Not possible for all',
     detail: (f) =>
-      `${f.count === 1 ? 'One of the embeds' : `${f.count} of the embeds`} cannot have it: ${f.embeds}. Nothing was changed; leave them out of the search, or skip them (--skip-impossible).`,
+      `${f.count === 1 ? 'One of the embeds' : `${f.count} of the embeds`} cannot have it: ${f.embeds}. Nothing was changed; leave them out of the search, or skip them.`,
   },
   'change-undone': {
     title: 'Already taken back',
@@ -238,12 +237,12 @@ export const errors = {
   'changed-since': {
     title: 'Changed since',
     detail: (f) =>
-      `${f.count === 1 ? 'One embed was' : `${f.count} embeds were`} changed since: ${f.embeds}. Nothing was taken back; bring those back one by one (orbis bring-back).`,
+      `${f.count === 1 ? 'One embed was' : `${f.count} embeds were`} changed since: ${f.embeds}. Nothing was taken back; bring those back one by one.`,
   },
   'import-refused': {
     title: 'Not all can be taken in',
     detail: (f) =>
-      `${f.count === 1 ? 'One of them' : `${f.count} of them`} cannot be taken in: ${f.items}. Nothing was collected; leave them out, or skip them (--skip-refused).`,
+      `${f.count === 1 ? 'One of them' : `${f.count} of them`} cannot be taken in: ${f.items}. Nothing was collected; leave them out, or skip them.`,
   },
   'another-thing': {
     title: 'Another thing',

@@ -41,9 +41,9 @@ export const learnProblems = {
   'no-embed': (f) =>
     `Sample ${f.sample} is text without any code in it. Give codes or links as the provider hands them out.`,
   'known': (f) =>
-    `Sample ${f.sample} is of ${f.provider}, whom a sheet knows already. To change that sheet, make it yours: “orbis providers copy”.`,
+    `Sample ${f.sample} is of ${f.provider}, whom a sheet knows already. To change that sheet, make a copy of it yours.`,
   'links-only': () =>
-    'These are links only: how the provider’s codes look is not known. Give one code at least, or let the links be asked about (without --ask-nobody).',
+    'These are links only: how the provider’s codes look is not known. Give one code at least, or let the links be asked about.',
   'nothing-to-know-by': (f) =>
     `Sample ${f.sample} has no frame and no script of a provider’s, or nothing in it that could be an id: there is nothing to know such codes by.`,
   'not-alike': (f) =>

@@ -61,7 +61,7 @@ export const problems = {
   'no-way-to-play': {
     title: 'Nothing starts it',
     detail: () =>
-      'With its buttons hidden nobody can start it. Leave “controls” on, or set autoplay=on, which plays it without sound.',
+      'With its buttons hidden nobody can start it. Leave “controls” on, or let it play by itself, which it does without sound.',
   },
   'nothing-to-present': {
     title: 'No frame there',
@@ -80,7 +80,7 @@ export const problems = {
   'needs-page-head': {
     title: 'Needs the head of the page',
     detail: (f) =>
-      `What holds only ${conditions[f.when as Condition]} needs style rules in the head of its page. Say that the site has a way into it (head=yes), and the page’s plan brings them.`,
+      `What holds only ${conditions[f.when as Condition]} needs style rules in the head of its page. Say that the site has a way into it, and the page’s plan brings them.`,
   },
   'code-insists': {
     title: 'The code insists',

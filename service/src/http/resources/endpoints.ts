@@ -39,7 +39,6 @@ export function endpointHandlers({ connection: { db }, reader }: Deps): Handlers
         throw new OrbisError('not-found', {
           what: 'oEmbed endpoint',
           key: params.endpoint,
-          remedy: '“orbis providers endpoints” shows them.',
         });
       return { data: undefined, status: 204 };
     },

@@ -27,7 +27,6 @@ export function presetHandlers({ connection: { db }, renderContext }: Deps): Han
         throw new OrbisError('not-found', {
           what: 'preset',
           key: params.preset,
-          remedy: '“orbis presets list” shows them.',
         });
       return { data: found, etag: presetTag(await findPreset(db, params.preset)) };
     },
@@ -46,7 +45,6 @@ export function presetHandlers({ connection: { db }, renderContext }: Deps): Han
         throw new OrbisError('not-found', {
           what: 'preset of your own',
           key: params.preset,
-          remedy: '“orbis presets list” shows them.',
         });
       matchState(presetTag(row), 'preset');
       await deletePreset(db, row);

@@ -1,0 +1,44 @@
+import type { Problem } from '@orbis/contract';
+
+/* Where the keys of a thing are listed. */
+const lists: Record<string, string> = {
+  'embed': 'orbis list',
+  'site': 'orbis list sites',
+  'page': 'orbis list pages',
+  'placement': 'orbis list placements',
+  'sweep': 'orbis list sweeps',
+  'harvest': 'orbis list harvests',
+  'change': 'orbis list changes',
+  'provider sheet': 'orbis providers list',
+  'list of providers': 'orbis providers endpoints',
+  'preset': 'orbis presets list',
+};
+
+const ways: Record<string, string> = {
+  'not-signed-in': '“orbis login ADDRESS” does.',
+  'token-unknown': '“orbis login ADDRESS” does.',
+  'token-read-only': '“orbis login ADDRESS” makes one.',
+  'visible-code': '“--mend” mends it.',
+  'several-links': '“orbis collect LINK LINK …” takes several.',
+  'link-unreachable': '“--ask-nobody” does that.',
+  'options-unfit': '“--drop-unfit” drops them.',
+  'another-thing': '“--anyway” says so.',
+  'sheet-changes-embeds': '“--yes” does that.',
+  'sheet-in-use': '“--yes” does that.',
+  'group-impossible': '“--skip-impossible” skips them.',
+  'changed-since': '“orbis bring-back EMBED REVISION” does that.',
+  'needs-page-head': '“orbis site SITE head=yes” says that.',
+  'import-refused': '“--skip-refused” skips them.',
+};
+
+/**
+ * What would do on the command line about an error of the service: the interface speaks to every program, and
+ * names none of this one’s words.
+ */
+export function wayOut({ code, facts = {} }: Pick<Problem, 'code' | 'facts'>): string | null {
+  if (code === 'not-found') {
+    const list = lists[String(facts['what'])];
+    return list === undefined ? null : `“${list}” shows what there is.`;
+  }
+  return ways[code] ?? null;
+}
