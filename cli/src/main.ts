@@ -29,7 +29,8 @@ const io: Io = {
   err: (written) => void process.stderr.write(written),
   outIsTerminal: out.isTTY ?? false,
   errIsTerminal: err.isTTY ?? false,
-  width: Math.min(out.columns ?? 100, 120),
+  // A terminal that does not know how wide it is says 0.
+  width: Math.min(out.columns === undefined ? 100 : out.columns || 80, 120),
   readFile: (path) => readFile(path, 'utf8'),
   readFolder: (path) =>
     readdir(path).catch((error: unknown) => {

@@ -18,6 +18,7 @@ const ways: Record<string, string> = {
   'not-signed-in': '“orbis login ADDRESS” does.',
   'token-unknown': '“orbis login ADDRESS” does.',
   'token-read-only': '“orbis login ADDRESS” makes one.',
+  'provider-unknown': '“orbis list providers” shows their ids.',
   'visible-code': '“--mend” mends it.',
   'several-links': '“orbis collect LINK LINK …” takes several.',
   'link-unreachable': '“--ask-nobody” does that.',

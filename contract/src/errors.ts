@@ -44,6 +44,7 @@ const statuses = {
   'reading-too-large': row(422, 2),
   'too-busy': row(503, 3),
   'no-code': row(422, 2),
+  'provider-unknown': row(422, 2),
   'visible-code': row(422, 2),
   'several-links': row(422, 2),
   'link-not-known': row(422, 2),

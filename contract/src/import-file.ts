@@ -13,9 +13,9 @@ export class ImportFileInvalid extends OrbisError {
 }
 
 /**
- * The codes in a file: CSV (RFC 4180, with a first line that names the columns: name, code, tags, note), or
- * one JSON object a line (NDJSON) with the same members. Tags stand in one field, with blanks or semicolons
- * between them.
+ * The codes in a file: CSV (RFC 4180, also with semicolons or tabs, with a first line that names the columns:
+ * name, code, tags, note), or one JSON object a line (NDJSON) with the same members. Tags stand in one field,
+ * with commas or semicolons between them.
  * @throws ImportFileInvalid with the row or line.
  */
 export function itemsInFile(text: string, file: string): ImportItem[] {
@@ -36,14 +36,37 @@ function fromCsv(text: string, file: string): ImportItem[] {
     rows = parse(text, {
       columns: (heads: string[]) => heads.map((head) => head.trim().toLowerCase()),
       bom: true,
+      delimiter: delimiterOf(text),
       skip_empty_lines: true,
     });
   } catch (error) {
-    throw new ImportFileInvalid(
-      `“${file}” is no CSV file: ${error instanceof Error ? error.message : String(error)}`,
-    );
+    throw new ImportFileInvalid(`“${file}” is no table of codes: ${csvProblem(error)}.`);
   }
   return rows.map((row, i) => itemOf(row, `${file}, row ${i + 2}`));
+}
+
+/* What stands between the names of the columns: a comma, or what spreadsheets put there in many countries. */
+function delimiterOf(text: string): string {
+  const heads = text.replace(/^\uFEFF/, '').split(/\r?\n|\r/, 1)[0]!;
+  const columnsBy = (delimiter: string): number =>
+    heads.split(delimiter).filter((head) => columns.has(head.replaceAll('"', '').trim().toLowerCase()))
+      .length;
+  return [',', ';', '\t'].reduce((best, each) => (columnsBy(each) > columnsBy(best) ? each : best));
+}
+const columns: ReadonlySet<string> = new Set(['name', 'code', 'tags', 'note']);
+
+/* In our words: those of the parser are for programmers. */
+function csvProblem(error: unknown): string {
+  const { code, lines } = error as { code?: string; lines?: number };
+  const where = typeof lines === 'number' ? `line ${lines}` : 'the file';
+  const problems: Record<string, string> = {
+    CSV_QUOTE_NOT_CLOSED: 'a quotation mark is opened and never closed, so a field has no end',
+    CSV_INVALID_CLOSING_QUOTE:
+      'a quotation mark stands inside a field; a field with quotation marks is put into them, and each in it is doubled',
+    CSV_RECORD_INCONSISTENT_COLUMNS: 'a row has more or fewer fields than there are columns',
+    CSV_RECORD_INCONSISTENT_FIELDS_LENGTH: 'a row has more or fewer fields than there are columns',
+  };
+  return `${where}: ${problems[code ?? ''] ?? 'it cannot be read as a table with a first line of names'}`;
 }
 
 function fromLines(text: string, file: string): ImportItem[] {
@@ -52,9 +75,9 @@ function fromLines(text: string, file: string): ImportItem[] {
     let data: unknown;
     try {
       data = JSON.parse(line);
-    } catch (error) {
+    } catch {
       throw new ImportFileInvalid(
-        `${file}, line ${i + 1} is no JSON: ${error instanceof Error ? error.message : String(error)}`,
+        `${file}, line ${i + 1} is no JSON: each line is one object, {"name": …, "code": …}.`,
       );
     }
     return [
@@ -71,6 +94,11 @@ function itemOf(row: Record<string, unknown>, where: string): ImportItem {
   const code = word('code');
   if (word('name').trim() === '' || code.trim() === '')
     throw new ImportFileInvalid(`${where} needs a name and a code (columns: name, code, tags, note).`);
-  const tags = Array.isArray(row['tags']) ? row['tags'].map(String) : word('tags').split(/[\s;]+/);
-  return { name: word('name'), text: code, tags: tags.filter(Boolean), notes: word('note') };
+  const tags = Array.isArray(row['tags']) ? row['tags'].map(String) : word('tags').split(/[;,\n]/);
+  return {
+    name: word('name'),
+    text: code,
+    tags: tags.map((tag) => tag.trim()).filter(Boolean),
+    notes: word('note'),
+  };
 }

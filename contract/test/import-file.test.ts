@@ -9,7 +9,7 @@ describe('a file of many codes', () => {
       'CSV',
       `name,code,tags,note\nOne,${quoted},a b,n\n`,
       'a.csv',
-      [{ name: 'One', text: code, tags: ['a', 'b'], notes: 'n' }],
+      [{ name: 'One', text: code, tags: ['a b'], notes: 'n' }],
     ],
     [
       'its columns in another order and case',
@@ -31,13 +31,25 @@ describe('a file of many codes', () => {
     ],
     [
       'tags with semicolons',
-      `name,code,tags\nOne,${quoted},a;b; c\n`,
+      `name,code,tags\nOne,${quoted},a;b; c d\n`,
       'a.csv',
-      [{ name: 'One', text: code, tags: ['a', 'b', 'c'], notes: '' }],
+      [{ name: 'One', text: code, tags: ['a', 'b', 'c d'], notes: '' }],
+    ],
+    [
+      'semicolons between the fields',
+      `name;code;tags\nOne;${quoted};a,b\n`,
+      'a.csv',
+      [{ name: 'One', text: code, tags: ['a', 'b'], notes: '' }],
+    ],
+    [
+      'tabs between the fields',
+      `Name\t"Code"\nOne, two\t${quoted}\n`,
+      'a.csv',
+      [{ name: 'One, two', text: code, tags: [], notes: '' }],
     ],
     [
       'NDJSON',
-      `${JSON.stringify({ name: 'One', code, tags: ['a b'] })}\n\n${JSON.stringify({ name: 'Two', code, tags: 'x y' })}`,
+      `${JSON.stringify({ name: 'One', code, tags: ['a b'] })}\n\n${JSON.stringify({ name: 'Two', code, tags: 'x, y' })}`,
       'a.ndjson',
       [
         { name: 'One', text: code, tags: ['a b'], notes: '' },
@@ -50,8 +62,9 @@ describe('a file of many codes', () => {
     it(`is read: ${label}`, () => expect(itemsInFile(text, file)).to.deep.equal(items));
 
   for (const [label, text, file, said] of [
-    ['an open quote', 'name,code\n"x', 'a.csv', /no CSV file/],
-    ['too many columns', 'name,code\na,b,c\n', 'a.csv', /no CSV file/],
+    ['an open quote', 'name,code\n"x', 'a.csv', /line 2: a quotation mark is opened and never closed/],
+    ['a quote inside', 'name,code\na,"b"c"\n', 'a.csv', /line 2: a quotation mark stands inside a field/],
+    ['too many columns', 'name,code\na,b,c\n', 'a.csv', /line 2: a row has more or fewer fields/],
     ['a row without a code', 'name,code\nOne,\n', 'a.csv', /row 2 needs a name and a code/],
     ['no such columns', 'title,html\nOne,x\n', 'a.csv', /row 2 needs a name and a code/],
     ['no JSON', '{"name":"a","code":"b"}\n{', 'a.ndjson', /line 2 is no JSON/],

@@ -6,6 +6,7 @@ import {
   compose,
   formatTime,
   openCode,
+  optionNamed,
   parseTime,
   read,
   readTime,
@@ -20,6 +21,22 @@ import { codes, sheets, talk } from './corpus.ts';
 const context = { sheets };
 const adjusted = (text: string, options: Options): string =>
   applyEdits(text, compose(openCode(text, context), options).edits);
+
+describe('what people write for a value', () => {
+  for (const [option, said, value] of [
+    ['accent', 'RebeccaPurple', '#663399'],
+    ['accent', 'red', '#ff0000'],
+    ['accent', 'A35', '#aa3355'],
+    ['align', 'center', 'centre'],
+    ['align', 'Middle', 'centre'],
+  ] as const)
+    it(`reads ${said} for ${option}`, () =>
+      expect(optionNamed(option)!.type.parse(said)).to.deep.equal({ ok: true, value }));
+  it('knows no name that CSS does not know', () => {
+    for (const said of ['rougish', 'constructor', 'toString'])
+      expect(optionNamed('accent')!.type.parse(said)).to.have.property('ok', false);
+  });
+});
 
 describe('times', () => {
   for (const [said, seconds] of [
@@ -36,6 +53,8 @@ describe('times', () => {
     ['0:01.25', 1.25],
     [' 1:52 ', 112],
     ['90:00', 5400],
+    ['PT1M52S', 112],
+    ['PT1H2.5S', 3602.5],
   ] as const) {
     it(`reads ${JSON.stringify(said)} as ${seconds} s`, () =>
       expect(parseTime(said)).to.deep.equal({ ok: true, value: seconds }));
@@ -52,6 +71,8 @@ describe('times', () => {
     '100:00:00',
     '1e3',
     '1,5',
+    'PT',
+    'P1D',
   ]) {
     it(`refuses ${JSON.stringify(said)} and says what would do`, () =>
       expect(parseTime(said)).to.have.property('expected').that.deep.include({ facts: {} }));

@@ -474,6 +474,31 @@ describe('the service', () => {
       expect(await refusal(frame('a.example/embed/1'), frame('a.example/v2/embed/1'))).to.equal('201');
     });
 
+    it('makes keys of names in any script, of the kind where nothing is left, or takes the one asked for', async () => {
+      const make = async (name: string, key?: string) => {
+        const text = '<video controls src="https://a.example/x.webm"></video>';
+        return (await test.client.call('embeds.create', { body: { name, text, key } })).data.key;
+      };
+      expect(await make('星の夜 2026')).to.equal('xingnoye-2026');
+      expect(await make('Ночь на болоте')).to.equal('noch-na-bolote');
+      expect(await make('🌖')).to.equal('video');
+      expect(await make('🌖')).to.equal('video-2');
+      expect(await make('Whatever', 'night-film')).to.equal('night-film');
+      const taken = await make('Again', 'night-film').catch((error: ApiError) => error.code);
+      expect(taken).to.equal('key-taken');
+      const odd = await make('Again', 'Night Film').catch((error: ApiError) => error.message);
+      expect(odd).to.equal(
+        '“key” is “Night Film”, and should be lower-case letters and digits, with single hyphens between them.',
+      );
+    });
+
+    it('says of an item of a provider that nobody knows that it is the provider', async () => {
+      const call = test.client.call('embeds.create', { body: { text: 'nosuch:311' } });
+      const error = await call.catch((refusal: ApiError) => refusal);
+      expect(error).to.include({ code: 'provider-unknown' });
+      expect((error as ApiError).message).to.match(/^There is no provider “nosuch”\./);
+    });
+
     it('says which embed holds the very same code, and what else is in a spot', async () => {
       const body = { name: 'Twin', text: '<iframe src="https://twin.example/1" title="t"></iframe>' };
       expect((await test.client.call('embeds.create', { body })).data.same).to.equal(null);

@@ -16,6 +16,7 @@ import { facts, fold, table, type Colours } from '../text.ts';
 
 interface Options {
   name?: string;
+  key?: string;
   tag?: string[];
   notes?: string;
   mend?: true | string[];
@@ -29,6 +30,7 @@ export const addCollect: AddCommand = (program, run) => {
     .argument('<what>', 'a file, - for standard input, or a link')
     .argument('[options...]', 'options, as name=value; or more links')
     .option('--name <name>', 'what to call it; without it, as its provider calls it')
+    .option('--key <key>', 'the key to type for it; without it, one is made of the name')
     .option('--tag <tag...>', 'tags to find it by')
     .option('--notes <text>', 'whatever is worth remembering')
     .option('--ask-nobody', 'of a link: make the code without asking its host what it is')
@@ -51,12 +53,15 @@ export const addCollect: AddCommand = (program, run) => {
         const links = [...linksIn(text), ...words.filter((word) => linkIn(word) !== null)];
         const asked = words.filter((word) => linkIn(word) === null);
         if (links.length > 1) return collectLinks(links, asked, options, tools);
+        if (options.skipRefused)
+          throw new UsedWrongly('--skip-refused is for several links; here is one code or link.');
         const link = options.askNobody ? null : linkIn(text);
         if (link !== null) await announceAsking(link, tools);
         const { name, tag = [], notes = '', mend = false } = options;
         const { data } = await tools.client().call('embeds.create', {
           body: {
             ...(name !== undefined && { name }),
+            ...(options.key !== undefined && { key: options.key }),
             text,
             tags: tag,
             notes,
@@ -84,16 +89,16 @@ const sameNote = ({ key, same }: Embed): string =>
 async function collectLinks(
   links: string[],
   asked: readonly string[],
-  { name, notes, mend, tag = [], askNobody = false, skipRefused = false }: Options,
+  { name, key, notes, mend, tag = [], askNobody = false, skipRefused = false }: Options,
   tools: Tools,
 ): Promise<Exit> {
   if (asked.length > 0)
     throw new UsedWrongly(
       `Of several links none can have options of its own. Collect them first; then “orbis set --where …” changes all of them.`,
     );
-  if (name !== undefined || notes !== undefined || mend !== undefined)
+  if ([name, key, notes, mend].some((each) => each !== undefined))
     throw new UsedWrongly(
-      '--name, --notes and --mend are for one link or code: of several, each is called as its provider calls it.',
+      '--name, --key, --notes and --mend are for one link or code: of several, each is called as its provider calls it.',
     );
   if (!askNobody) for (const link of links) await announceAsking(link, tools);
   const { data } = await tools

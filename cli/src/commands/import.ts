@@ -15,7 +15,7 @@ import {
 } from '@orbis/contract';
 import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
 import { pasted } from '../pasted.ts';
-import { fold, progressBar } from '../text.ts';
+import { fold, progressBar, table } from '../text.ts';
 
 export const addImport: AddCommand = (program, run) => {
   program
@@ -30,7 +30,7 @@ export const addImport: AddCommand = (program, run) => {
     .description('put many codes into the collection at once, all of them or none')
     .addHelpText(
       'after',
-      '\nExamples:\n  orbis import codes/ --dry-run\n  orbis import codes.csv --tag old-site\n  cat codes.ndjson | orbis import -\n\nA CSV file (RFC 4180) has a first line with the names of its columns; tags stand in one field, with blanks or semicolons between them.\nExit status: 0 all taken in, 1 some were refused and left out, 2 refused.',
+      '\nExamples:\n  orbis import codes/ --dry-run\n  orbis import codes.csv --tag old-site\n  cat codes.ndjson | orbis import -\n\nA CSV file (RFC 4180; semicolons and tabs are understood too) has a first line with the names of its columns; tags stand in one field, with commas or semicolons between them.\nExit status: 0 all taken in, 1 some were refused and left out, 2 refused.',
     )
     .action((what: string, options: { tag?: string[]; dryRun?: boolean; skipRefused?: boolean }) =>
       run(async (tools) => {
@@ -96,7 +96,7 @@ function describe(
   { colours, io }: Tools,
 ): string {
   const lines = [
-    ...doubled.map(({ item, name, embed, sameAs }) =>
+    ...(dryRun ? [] : doubled).map(({ item, name, embed, sameAs }) =>
       fold(`${item} ${name}: the same code as ${embed ?? `number ${sameAs}`}.`, io.width, '  '),
     ),
     ...refused.map(
@@ -106,8 +106,21 @@ function describe(
   ];
   const counts = [
     `${plural(taken.length, 'code')} ${dryRun ? 'would be taken in' : 'taken in'}`,
-    doubled.length > 0 ? `${doubled.length} of them doubled` : '',
+    doubled.length > 0 ? `${doubled.length} of them with a code that is there already` : '',
     refused.length > 0 ? `${refused.length} refused` : '',
   ].filter(Boolean);
-  return `${lines.join('')}${counts.join(', ')}.${dryRun ? ' Nothing was done.' : ''}\n`;
+  const same = new Map(doubled.map(({ item, embed, sameAs }) => [item, embed ?? `number ${sameAs}`]));
+  const each =
+    dryRun && taken.length > 0
+      ? `${table(
+          ['item', 'name', 'what would become of it'],
+          taken.map(({ item, name }) => [
+            String(item),
+            name,
+            same.has(item) ? `taken in, with the same code as ${same.get(item)}` : 'taken in',
+          ]),
+          colours,
+        )}\n`
+      : '';
+  return `${each}${lines.join('')}${counts.join(', ')}.${dryRun ? ' Nothing was done.' : ''}\n`;
 }

@@ -136,6 +136,7 @@ export const embedRoutes = {
       name: embedName
         .optional()
         .meta({ description: 'Without it: as its provider calls it, as its code says, or by its link' }),
+      key: key.optional().meta({ description: 'Without it: made of the name' }),
       text: z.string(),
       tags: tags.default([]),
       notes: z.string().max(20_000).default(''),
@@ -156,6 +157,8 @@ export const embedRoutes = {
       'visible-code',
       'several-links',
       'marked-code',
+      'provider-unknown',
+      'key-taken',
       ...linkErrors,
       ...optionErrors,
     ],

@@ -13,7 +13,7 @@ const margins: Readonly<Record<string, string>> = {
 export const option: Option<string> = {
   name: 'align',
   stage: 'presentation',
-  type: choiceType(Object.keys(margins)),
+  type: choiceType(Object.keys(margins), { center: 'centre', middle: 'centre' }),
   kinds: 'any',
   example: 'centre',
   source:

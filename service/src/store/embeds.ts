@@ -67,14 +67,24 @@ export interface NewSource {
   found: Found | null;
 }
 
+/** What an embed begins with, beside its code. */
+export interface NewDetails {
+  name: string;
+  /** Asked for; without it, made of the name. */
+  key?: string | undefined;
+  notes: string;
+  tags: readonly string[];
+  revision: NewRevision;
+}
+
 /** Puts an embed into the collection, with its first source and revision. Call it in a transaction. */
 export async function insertEmbed(
   tx: Handle,
-  values: NewSource & { name: string; notes: string; tags: readonly string[]; revision: NewRevision },
+  values: NewSource & NewDetails,
   { by, now }: Actor,
 ): Promise<string> {
-  const key = await freeKey(tx, keyFrom(values.name));
   const { name, notes, kind, provider, level } = values;
+  const key = values.key ?? (await freeKey(tx, keyFrom(name, kind)));
   const made = { createdAt: now, createdBy: by };
   const [{ insertId }] = await tx
     .insert(embed)

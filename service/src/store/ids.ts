@@ -1,3 +1,4 @@
+import anyAscii from 'any-ascii';
 import slugify from '@sindresorhus/slugify';
 import { randomBytes } from 'node:crypto';
 
@@ -12,9 +13,15 @@ export function newPublicId(): string {
 export const newSecret = (): string => randomBytes(32).toString('base64url');
 
 /**
- * A key made of a name in whatever script: Latin letters, digits, single hyphens, at most 60; `embed` where
+ * A key made of a name in whatever script: Latin letters, digits, single hyphens, at most 60; what it is where
  * nothing is left.
- * @example keyFrom('Führung durch die Kuppel') // 'fuehrung-durch-die-kuppel'
+ * @example keyFrom('Führung durch die Kuppel', 'video') // 'fuehrung-durch-die-kuppel'
+ * @example keyFrom('🌖', 'video') // 'video'
  */
-export const keyFrom = (name: string): string =>
-  slugify(name, { decamelize: false }).slice(0, 60).replace(/-$/, '') || 'embed';
+export const keyFrom = (name: string, kind: string): string =>
+  slugify(name.replaceAll(otherLetters, anyAscii), { decamelize: false }).slice(0, 60).replace(/-$/, '') ||
+  (kind === 'unknown' ? 'embed' : kind);
+
+/* Letters of scripts that the slug would lose. */
+const otherLetters =
+  /(?:(?![\p{Script=Latin}\p{Script=Cyrillic}\p{Script=Greek}\p{Script=Arabic}\p{Script=Armenian}\p{Script=Georgian}])\p{L})+/gu;

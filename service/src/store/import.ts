@@ -1,7 +1,7 @@
 import { and, eq, inArray, like, or, sql, type SQL } from 'drizzle-orm';
 import type { Handle } from '../database/connect.ts';
 import { chunks } from './chunks.ts';
-import { searchableHosts, type Actor, type NewRevision, type NewSource } from './embeds.ts';
+import { searchableHosts, type Actor, type NewDetails, type NewRevision, type NewSource } from './embeds.ts';
 import { groupBy } from './group.ts';
 import { insertMany } from './insert-many.ts';
 import { isOneOf } from './one-of.ts';
@@ -9,12 +9,8 @@ import { keyFrom } from './ids.ts';
 import { embed, embedHost, embedTag, revision, source } from './schema.ts';
 
 /** An embed as it is put into the collection with many others. */
-export interface NewEmbed extends NewSource {
-  name: string;
-  notes: string;
-  tags: readonly string[];
+export interface NewEmbed extends NewSource, Omit<NewDetails, 'key'> {
   digest: string;
-  revision: NewRevision;
 }
 
 /** The keys of embeds that have codes of these digests as their newest source. */
@@ -42,7 +38,7 @@ export async function insertEmbeds(
 ): Promise<string[]> {
   const keys = await freeKeys(
     tx,
-    values.map(({ name }) => keyFrom(name)),
+    values.map(({ name, kind }) => keyFrom(name, kind)),
   );
   const made = { createdAt: now, createdBy: by };
   await insertMany(

@@ -66,11 +66,19 @@ export function codeTextOf(
   }
   if (input === 'empty') throw new OrbisError('nothing-pasted');
   if (input === 'visible-code') throw new OrbisError('visible-code');
-  if (input === 'text') throw new OrbisError('no-code');
+  if (input === 'text') throw noCode(text.trim());
   if (input === 'link' && links > 1) throw new OrbisError('several-links', { count: links });
   if (input === 'link' && generated === null)
     throw new OrbisError('link-not-known', { link: text.trim().slice(0, 200) });
   return generated ?? text;
+}
+
+/* `nosuch:311` is written like an item of a provider. */
+function noCode(text: string): OrbisError {
+  const provider = /^([a-z0-9]+(?:-[a-z0-9]+)*):[^\s/][^\s]{0,200}$/.exec(text)?.[1];
+  return provider === undefined
+    ? new OrbisError('no-code')
+    : new OrbisError('provider-unknown', { provider: provider.slice(0, 60) });
 }
 
 /**

@@ -2,7 +2,7 @@ import type { OembedRoom, Options } from '@orbis/core';
 import { OrbisError, refuseProblems } from '@orbis/contract';
 import type { Database } from '../database/connect.ts';
 import { inTransaction } from '../database/transaction.ts';
-import { changeEmbed, insertEmbed, setTags, tagsOf, type Actor } from '../store/embeds.ts';
+import { changeEmbed, findEmbed, insertEmbed, setTags, tagsOf, type Actor } from '../store/embeds.ts';
 import { markEmbeds } from '../store/stale.ts';
 import { compositionOf, newRevision, openSource } from './codes.ts';
 import { ingest, nameFor, sourceOfCode, type IngestTools } from './collect.ts';
@@ -16,6 +16,8 @@ export interface ToCollect {
   text: string;
   /** Without one, what the code or its provider calls it. */
   name?: string | undefined;
+  /** Without one, made of the name. */
+  key?: string | undefined;
   notes: string;
   tags: readonly string[];
   options: Options;
@@ -30,7 +32,7 @@ export interface ToCollect {
  * @throws OrbisError of the code, of asking about a link, or of the options that it cannot have.
  */
 export async function collect(
-  { text, name, notes, tags, options: wanted, mend, ask }: ToCollect,
+  { text, name, key, notes, tags, options: wanted, mend, ask }: ToCollect,
   tools: IngestTools & ResolverTools,
   actor: Actor,
 ): Promise<string> {
@@ -42,11 +44,14 @@ export async function collect(
   refuseProblems((await compositionOf(source, tools.renderContext())).composition.problems);
   const values = {
     name: name ?? nameFor(taken),
+    key,
     notes,
     tags,
     ...sourceOfCode(taken),
     revision: newRevision(taken.code.sheet, options, 'collected'),
   };
+  if (key !== undefined && (await findEmbed(db, key)))
+    throw new OrbisError('key-taken', { what: 'embed', key });
   return inTransaction(db, (tx) => insertEmbed(tx, values, actor), { duplicates: true });
 }
 

@@ -124,6 +124,11 @@ export const errors = {
     detail: () =>
       'This is text without any code in it. Paste the code or the link that the provider hands out.',
   },
+  'provider-unknown': {
+    title: 'Provider not known',
+    detail: (f) =>
+      `There is no provider “${f.provider}”. An item is named by the id of its provider’s sheet and its own: provider:item.`,
+  },
   'visible-code': {
     title: 'Code as text',
     detail: () =>

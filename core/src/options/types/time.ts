@@ -5,7 +5,8 @@ import type { OptionType } from './type.ts';
 const longestTime = 360_000;
 
 /**
- * Reads a time as people write it: `112`, `112.5`, `1:52`, `1:01:52`, `1m52s`, `1h1m52s`.
+ * Reads a time as people write it: `112`, `112.5`, `1:52`, `1:01:52`, `1m52s`, `1h1m52s`, or as a duration of
+ * ISO 8601 (RFC 3339, appendix A): `PT1M52S`.
  * Seconds, at most to the millisecond, below 100 hours.
  */
 export function parseTime(text: string): Parsed<number> {
@@ -47,7 +48,9 @@ function clock(said: string): number | null {
 }
 
 function units(said: string): number | null {
-  const found = /^(?:(\d{1,3})h)? ?(?:(\d{1,5})m)? ?(?:(\d{1,7}(?:\.\d{1,3})?)s)?$/.exec(said);
+  const found = /^(?:(\d{1,3})h)? ?(?:(\d{1,5})m)? ?(?:(\d{1,7}(?:\.\d{1,3})?)s)?$/.exec(
+    said.replace(/^pt(?=\d)/, '').replace(',', '.'),
+  );
   if (!found || said.trim() === '') return null;
   return rounded(Number(found[1] ?? 0) * 3600 + Number(found[2] ?? 0) * 60 + Number(found[3] ?? 0));
 }
