@@ -1,5 +1,5 @@
 import { Command, CommanderError } from 'commander';
-import { ApiError, catalogue, OrbisError, type ErrorCode } from '@orbis/contract';
+import { ApiError, catalogue, OrbisError, type ErrorCode, type FieldError } from '@orbis/contract';
 import { UsedWrongly, type AddCommand, type Tools } from './command.ts';
 import { addPassword } from './commands/account/password.ts';
 import { addSessions } from './commands/account/sessions.ts';
@@ -135,13 +135,16 @@ function failed(error: unknown, io: Io, json: boolean): Exit {
             error.problem.errors ?? []
           )
             .filter((e) => !error.message.includes(e.detail.replace(/\.$/, '')))
-            .map((e) => `  ${e.pointer}: ${e.detail}\n`)
+            .map((e) => `  ${nameOf(e)}: ${e.detail}\n`)
             .join('')}`,
     );
     return exitOf(error.code);
   }
   throw error;
 }
+
+const nameOf = ({ pointer, parameter, embed }: FieldError): string =>
+  embed ?? parameter ?? pointer?.replace(/^\/(?:options\/)?/, '') ?? 'the request';
 
 /* A service that is newer than this program may answer codes that nobody here knows. */
 function exitOf(code: string): Exit {

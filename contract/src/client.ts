@@ -1,6 +1,6 @@
 import type { Problem } from './common.ts';
 import type { AnswerOf, BodyInput, QueryInput, Routes } from './routes/index.ts';
-import { apiBase, paths, type RouteName } from './routes/paths.ts';
+import { apiBase, pathOf, paths, type RouteName } from './routes/paths.ts';
 
 /** An error answer of the service, or the failure to reach it (`status` 0). */
 export class ApiError extends Error {
@@ -21,12 +21,14 @@ interface Call<N extends RouteName> {
   query?: QueryInput<Routes[N]>;
   body?: BodyInput<Routes[N]>;
   ifMatch?: string;
+  /** Makes it, and changes nothing that is there already. */
+  ifNoneMatch?: '*';
   /** For streams of events: what was seen last. */
   lastEventId?: string;
   signal?: AbortSignal;
 }
 /** A call whose answer is a stream of events. */
-export type EventCall<N extends RouteName> = Omit<Call<N>, 'lastEventId' | 'ifMatch'>;
+export type EventCall<N extends RouteName> = Omit<Call<N>, 'lastEventId' | 'ifMatch' | 'ifNoneMatch'>;
 export interface Answer<T> {
   status: number;
   etag: string | null;
@@ -57,6 +59,7 @@ export function createClient({ url, headers = {}, fetch = globalThis.fetch }: Cl
     const sent = init.headers as Record<string, string>;
     if (call.lastEventId !== undefined) sent['last-event-id'] = call.lastEventId;
     if (call.ifMatch !== undefined) sent['if-match'] = call.ifMatch;
+    if (call.ifNoneMatch !== undefined) sent['if-none-match'] = call.ifNoneMatch;
     if (call.signal) init.signal = call.signal;
     if (call.body !== undefined) {
       init.body = JSON.stringify(call.body);
@@ -91,13 +94,6 @@ async function wholeText(response: Response, url: string, signal: AbortSignal | 
       detail: `${url || 'Orbis'} broke its answer off in the middle. See whether what you asked for was done before you ask again.`,
     });
   }
-}
-
-/** The path of an operation with its parameters filled in, below {@link apiBase}. */
-export function pathOf(name: RouteName, params: Record<string, string | number>): string {
-  return paths[name].path.replace(/:([a-z]+)/g, (_, parameter: string) =>
-    encodeURIComponent(String(params[parameter] ?? '')),
-  );
 }
 
 function queryOf(query: Values): string {

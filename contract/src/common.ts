@@ -43,7 +43,10 @@ export const pageOf = <T extends z.ZodType>(item: T) =>
 
 export const listQuery = z.strictObject({
   limit: z.coerce.number().int().min(1).max(200).default(50),
-  after: z.string().max(200).optional(),
+  after: z
+    .string()
+    .regex(/^\d{1,15}$/, shouldBe('the “next” of the page before'))
+    .optional(),
 });
 
 export const publicId = z
@@ -59,7 +62,20 @@ export const problem = z
     code: z.string(),
     detail: z.string(),
     instance: z.string().optional(),
-    errors: z.array(z.object({ pointer: z.string(), detail: z.string() })).optional(),
+    errors: z
+      .array(
+        z.object({
+          pointer: z
+            .string()
+            .optional()
+            .meta({ description: 'A place in the body of the request (RFC 6901): /options/zoom' }),
+          parameter: z.string().optional().meta({ description: 'A parameter of the address' }),
+          embed: z.string().optional().meta({ description: 'The key of the embed that it is about' }),
+          detail: z.string(),
+        }),
+      )
+      .optional()
+      .meta({ description: 'Each thing that the error is about' }),
     facts: z.record(z.string(), z.union([z.string(), z.number(), z.boolean(), z.null()])).optional(),
   })
   .meta({ id: 'Problem', description: 'RFC 9457 problem document' });

@@ -21,6 +21,7 @@ const statuses = {
   'not-json': row(400, 2),
   'too-large': row(413, 2),
   'too-deep': row(400, 2),
+  'not-acceptable': row(406, 2),
   'unsupported-type': row(415, 2),
   'unsupported-encoding': row(415, 2),
   'not-found': row(404, 2),
@@ -111,11 +112,13 @@ export const catalogue = { ...own, ...ofProblems };
 export type ErrorCode = keyof typeof catalogue;
 
 /**
- * One place in the request that does not fit, as a JSON Pointer (RFC 6901) into the body,
- * or the name of a parameter.
+ * One thing of several that an error is about: a place in the body of the request, as a JSON Pointer (RFC 6901);
+ * a parameter of its address; or an embed by its key.
  */
 export interface FieldError {
-  pointer: string;
+  pointer?: string;
+  parameter?: string;
+  embed?: string;
   detail: string;
 }
 

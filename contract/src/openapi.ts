@@ -1,5 +1,4 @@
 import { z } from './zod.ts';
-import { problem } from './common.ts';
 import { catalogue } from './errors.ts';
 import { apiBase, routes, type Route } from './routes/index.ts';
 
@@ -20,9 +19,12 @@ export function openApi(version: string): Json {
       summary: 'Keeps the embed codes of a website’s owner.',
       license: { name: 'MIT', identifier: 'MIT' },
     },
+    servers: [{ url: '/', description: 'The Orbis that this document comes from' }],
+    tags: tagsOf(),
     paths,
     components: {
       schemas: components(),
+      headers,
       securitySchemes: {
         session: {
           type: 'apiKey',
@@ -38,18 +40,12 @@ export function openApi(version: string): Json {
 
 function operation(name: string, definition: Route): Json {
   const parameters = [...parametersOf(definition.params, 'path'), ...parametersOf(definition.query, 'query')];
-  if (definition.ifMatch)
-    parameters.push({
-      name: 'If-Match',
-      in: 'header',
-      required: true,
-      schema: { type: 'string' },
-      description: 'The ETag of the state that is changed',
-    });
+  if (definition.ifMatch) parameters.push(...conditionsOf(definition));
   const responses: Record<string, Json> = {};
   for (const status of definition.statuses) {
     responses[status] = {
-      description: status === 204 ? 'Done' : definition.summary,
+      description: meaningOf(status),
+      ...headersOf(definition, status),
       ...(definition.answer && status !== 204
         ? {
             content: {
@@ -64,6 +60,7 @@ function operation(name: string, definition: Route): Json {
   for (const [status, codes] of errorsOf(definition)) {
     responses[status] = {
       description: codes.map((code) => `${code}: ${catalogue[code].title}`).join('; '),
+      ...(status === 429 || status === 503 ? { headers: { 'Retry-After': header('RetryAfter') } } : {}),
       content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } },
     };
   }
@@ -92,6 +89,7 @@ function operation(name: string, definition: Route): Json {
 function errorsOf(definition: Route): Map<number, (keyof typeof catalogue)[]> {
   const codes = new Set<keyof typeof catalogue>([...definition.errors, 'bad-request', 'internal']);
   if (definition.access === 'owner') codes.add('not-signed-in');
+  codes.add('not-acceptable');
   if (definition.access !== 'probe') codes.add('database-away');
   if (definition.access === 'owner' && definition.method !== 'get' && !definition.readOnly)
     codes.add('token-read-only');
@@ -112,13 +110,123 @@ function errorsOf(definition: Route): Map<number, (keyof typeof catalogue)[]> {
 
 function parametersOf(shape: z.ZodObject | undefined, place: 'path' | 'query'): Json[] {
   if (!shape) return [];
-  return Object.entries(shape.shape).map(([name, schema]) => ({
-    name,
-    in: place,
-    required: place === 'path',
-    schema: schemaOf(schema as z.ZodType, 'input'),
-  }));
+  return Object.entries(shape.shape).map(([name, schema]) => {
+    const { description = parameterWords[name], ...described } = schemaOf(schema as z.ZodType, 'input');
+    return {
+      name,
+      in: place,
+      required: place === 'path' || !(schema as z.ZodType).safeParse(undefined).success,
+      description,
+      schema: described,
+    };
+  });
 }
+
+/* What parameters of these names mean, wherever they stand. */
+const parameterWords: Readonly<Record<string, string>> = {
+  limit: 'How many items an answer has at most',
+  after: 'The “next” of the answer before; without it, the list begins at its beginning',
+  q: 'Words that stand in the name, the notes or the tags',
+  where: 'A search, as docs/search.md explains it',
+  kind: 'Only embeds of this kind',
+  tag: 'Only embeds with this tag',
+  host: 'Only embeds whose code contacts this host',
+  provider: 'The id of a provider’s sheet',
+  level: 'Only embeds whose worst finding is of this level',
+  state: 'Only placements in this state',
+  embed: 'The key of an embed',
+  site: 'The key of a site',
+  page: 'The key of a page: site/path',
+  spot: 'The key of a spot: site/path#name',
+  placement: 'The id of a placement',
+  revision: 'The number of a revision',
+  from: 'The number of a revision',
+  to: 'The number of another revision',
+  change: 'The id of a change of many embeds',
+  harvest: 'The id of a harvest',
+  sweep: 'The id of a sweep',
+  preset: 'The key of a preset',
+  endpoint: 'The id of an entry in the list of oEmbed providers',
+  session: 'The id of a browser in which somebody is signed in',
+  token: 'The id of a token',
+  accept: 'Whether it is done though embeds come out differently',
+};
+
+/* Which state the request is about (RFC 9110, section 13.1). */
+function conditionsOf({ method }: Route): Json[] {
+  const makes = method === 'put';
+  return [
+    {
+      name: 'If-Match',
+      in: 'header',
+      required: !makes,
+      schema: { type: 'string' },
+      description: `The ETag of the state that is changed, or * for whatever it is${makes ? '; needed where it is there already' : ''}`,
+    },
+    ...(makes
+      ? [
+          {
+            name: 'If-None-Match',
+            in: 'header',
+            required: false,
+            schema: { type: 'string', enum: ['*'] },
+            description: 'Makes what is not there yet, in the place of If-Match',
+          },
+        ]
+      : []),
+  ];
+}
+
+const headers: Readonly<Record<string, Json>> = {
+  ETag: {
+    description: 'The state of what is answered, for If-Match (RFC 9110, section 8.8.3)',
+    schema: { type: 'string' },
+  },
+  Location: {
+    description: 'Where what was made or begun answers (RFC 9110, section 10.2.2)',
+    schema: { type: 'string' },
+  },
+  Link: {
+    description: 'With rel="next": the next page of the list, where there is one (RFC 8288)',
+    schema: { type: 'string' },
+  },
+  RetryAfter: {
+    description: 'After how many seconds to ask again (RFC 9110, section 10.2.3)',
+    schema: { type: 'string' },
+  },
+};
+const header = (name: string): Json => ({ $ref: `#/components/headers/${name}` });
+
+function headersOf({ etag, location, query }: Route, status: number): { headers?: Json } {
+  const sent = [
+    ...(etag ? ['ETag'] : []),
+    ...(location && (status === 201 || status === 202) ? ['Location'] : []),
+    ...(query && 'after' in query.shape ? ['Link'] : []),
+  ];
+  return sent.length === 0 ? {} : { headers: Object.fromEntries(sent.map((name) => [name, header(name)])) };
+}
+
+const meaningOf = (status: number): string =>
+  ({ 200: 'Done', 201: 'Made', 202: 'Begun', 204: 'Done; nothing to say' })[status] ?? 'Done';
+
+const tagsOf = (): Json[] =>
+  [...new Set((Object.values(routes) as Route[]).map(({ tag }) => tag))].map((name) => ({
+    name,
+    description: tagWords[name],
+  }));
+const tagWords: Readonly<Record<string, string>> = {
+  'Service': 'Whether Orbis runs',
+  'Signing in': 'Sessions of browsers, tokens of programs, the password',
+  'Reading': 'What codes and links are, without keeping them',
+  'Collection': 'Embeds: their codes, names and tags',
+  'Adjusting': 'Options, revisions, and how a code goes out with them',
+  'Groups': 'Many embeds at once: imports, presets, changes and taking them back',
+  'Harvest': 'The embeds that are on a whole page',
+  'Placing': 'Sites, pages and spots, and what a page needs',
+  'Register': 'Where each embed is, and what was handed out for it',
+  'Sweeping': 'What is really on the published pages',
+  'Providers': 'Provider sheets, and the list of oEmbed providers',
+};
 
 /* Schemas with an id stand once, among the components; the others stand where they are used. */
 function schemaOf(schema: z.ZodType, io: 'input' | 'output'): Json {
@@ -133,7 +241,7 @@ function components(): Record<string, Json> {
     unrepresentable: 'any',
   });
   const schemas = Object.entries(made.schemas).map(([id, schema]): [string, Json] => [id, relocated(schema)]);
-  return Object.fromEntries([...schemas, ['Problem', relocated(z.toJSONSchema(problem))]]);
+  return Object.fromEntries(schemas);
 }
 
 /* Nested definitions of a single schema point into itself; here they stand among the components. */

@@ -59,7 +59,7 @@ const addSave: AddCommand = (program, run) => {
             options: await parseAsked(words, tools.client, null),
             ...(options.meaning === undefined ? {} : { meaning: options.meaning }),
           },
-          ifMatch: etag ?? '"0"',
+          ...(etag === null ? { ifNoneMatch: '*' } : { ifMatch: etag }),
         });
         tools.tell(
           data,

@@ -73,7 +73,7 @@ export function SeveralLinks({ links, tags }: { links: readonly string[]; tags: 
           <Box component="ul" sx={{ m: 0, mt: 0.5, pl: 2.5 }}>
             {refused.map(({ pointer, detail }) => (
               <li key={pointer}>
-                {links[Number(pointer.split('/').at(-1))]}: {detail}
+                {links[Number(pointer?.split('/').at(-1))]}: {detail}
               </li>
             ))}
           </Box>

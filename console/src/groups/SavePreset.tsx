@@ -28,14 +28,14 @@ function Form({ options }: { options: Options }) {
       const etag = await api.call('presets.read', { params: { preset } }).then(
         (answer) => answer.etag,
         (error: unknown) => {
-          if (error instanceof ApiError && error.code === 'not-found') return '"0"';
+          if (error instanceof ApiError && error.code === 'not-found') return null;
           throw error;
         },
       );
       return (
         await api.call('presets.save', {
           params: { preset },
-          ifMatch: etag ?? '"0"',
+          ...(etag === null ? { ifNoneMatch: '*' } : { ifMatch: etag }),
           body: { options, ...(meaning && { meaning }) },
         })
       ).data;

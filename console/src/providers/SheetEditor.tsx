@@ -25,21 +25,23 @@ export function SheetEditor({
   onSaved: (provider: Provider & { changed: number }) => void | Promise<void>;
 }) {
   const [text, setText] = useState(initial);
-  const [seen, setSeen] = useState<{ text: string; comparison: SheetComparison; etag: string } | null>(null);
+  const [seen, setSeen] = useState<{ text: string; comparison: SheetComparison; etag: string | null } | null>(
+    null,
+  );
   const look = useMutation({
     mutationFn: async () => {
       const { data, etag } = await api.call('providers.compare', { body: { text } });
-      return { text, comparison: data, etag: etag ?? '' };
+      return { text, comparison: data, etag };
     },
     onSuccess: setSeen,
   });
   const save = useMutation({
-    mutationFn: async ({ comparison, etag }: { comparison: SheetComparison; etag: string }) =>
+    mutationFn: async ({ comparison, etag }: { comparison: SheetComparison; etag: string | null }) =>
       (
         await api.call('providers.save', {
           params: { provider: comparison.id },
           body: { text, accept: true },
-          ifMatch: etag,
+          ...(etag === null ? { ifNoneMatch: '*' } : { ifMatch: etag }),
         })
       ).data,
     onSuccess: async (provider) => {
@@ -94,8 +96,8 @@ export function SheetEditor({
         <Alert severity="error" variant="outlined">
           This is not a provider sheet yet:
           <Box component="ul" sx={{ m: 0, mt: 0.5, pl: 2.5 }}>
-            {faults.map(({ pointer, detail }) => (
-              <li key={pointer + detail}>{detail}</li>
+            {faults.map(({ detail }) => (
+              <li key={detail}>{detail}</li>
             ))}
           </Box>
         </Alert>

@@ -16,7 +16,7 @@ import {
   revision,
   tags,
 } from '../resources.ts';
-import { paths } from './paths.ts';
+import { pathOf, paths } from './paths.ts';
 import { mostWithCode, mostWithMany, route } from './route.ts';
 
 const params = z.object({ embed: key });
@@ -27,6 +27,9 @@ const linkErrors = ['link-not-known', 'link-unreachable', 'link-refuses-frames',
  * A code that is in the collection, a text that is not, or a placement, of which the options are then asked.
  */
 const subject = { embed: key.optional(), text: z.string().optional(), placement: publicId.optional() };
+
+const revisionMade = ({ key: embed, revision }: { key: string; revision: number }): string =>
+  pathOf('revisions.read', { embed, revision });
 
 export const embedRoutes = {
   'readings.create': route({
@@ -61,6 +64,7 @@ export const embedRoutes = {
     }),
     answer: linksCollected,
     statuses: [201],
+    location: () => pathOf('embeds.list'),
     errors: ['no-link', 'import-refused'],
   }),
   'links.find': route({
@@ -102,6 +106,7 @@ export const embedRoutes = {
     body: z.strictObject({ ...subject, ...options }),
     answer: preview,
     statuses: [201],
+    location: ({ url }) => url,
     errors: ['not-found', ...optionErrors],
   }),
   'embeds.list': route({
@@ -149,6 +154,8 @@ export const embedRoutes = {
     }),
     answer: embed,
     statuses: [201],
+    etag: true,
+    location: ({ key: embed }) => pathOf('embeds.read', { embed }),
     errors: [
       'nothing-pasted',
       'text-too-much',
@@ -171,6 +178,7 @@ export const embedRoutes = {
     params,
     answer: embed,
     statuses: [200],
+    etag: true,
     errors: ['not-found'],
   }),
   'embeds.change': route({
@@ -188,6 +196,7 @@ export const embedRoutes = {
     }),
     answer: embed,
     statuses: [200],
+    etag: true,
     errors: ['not-found'],
   }),
   'revisions.create': route({
@@ -204,6 +213,8 @@ export const embedRoutes = {
     }),
     answer: embed,
     statuses: [201, 200],
+    etag: true,
+    location: revisionMade,
     errors: ['not-found', ...optionErrors],
   }),
   'sources.create': route({
@@ -228,6 +239,8 @@ export const embedRoutes = {
     }),
     answer: embed,
     statuses: [201, 200],
+    etag: true,
+    location: revisionMade,
     errors: [
       'not-found',
       'nothing-pasted',
@@ -251,6 +264,8 @@ export const embedRoutes = {
     body: z.strictObject({ name: embedName }),
     answer: embed,
     statuses: [201],
+    etag: true,
+    location: ({ key: embed }) => pathOf('embeds.read', { embed }),
     errors: ['not-found'],
   }),
   'revisions.compare': route({
@@ -274,6 +289,8 @@ export const embedRoutes = {
     body: z.strictObject({}),
     answer: embed,
     statuses: [201, 200],
+    etag: true,
+    location: revisionMade,
     errors: ['not-found'],
   }),
   'revisions.list': route({

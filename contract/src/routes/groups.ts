@@ -3,7 +3,7 @@ import { key, label, listQuery, problem, publicId } from '../common.ts';
 import { groupChange, groupOutcome, embedName, importAnswer, lists, preset, tags } from '../resources.ts';
 import { manyErrors } from '../options/index.ts';
 import { optionsSchema } from '../options/schema.ts';
-import { paths } from './paths.ts';
+import { pathOf, paths } from './paths.ts';
 import { mostWithMany, route } from './route.ts';
 
 const params = z.object({ change: publicId });
@@ -48,6 +48,7 @@ export const groupRoutes = {
     body: importBody,
     answer: importAnswer,
     statuses: [201, 200],
+    location: () => pathOf('embeds.list'),
     errors: ['import-refused', 'reading-too-slow'],
   }),
   'imports.watch': route({
@@ -80,6 +81,7 @@ export const groupRoutes = {
     params: presetParams,
     answer: preset,
     statuses: [200],
+    etag: true,
     errors: ['not-found'],
   }),
   'presets.save': route({
@@ -93,6 +95,8 @@ export const groupRoutes = {
     body: z.strictObject({ meaning: label(300).default('Your own.'), options: optionsSchema.default({}) }),
     answer: preset,
     statuses: [200, 201],
+    etag: true,
+    location: ({ key: preset }) => pathOf('presets.read', { preset }),
     errors: [...manyErrors],
   }),
   'presets.remove': route({
@@ -135,6 +139,7 @@ export const groupRoutes = {
       }),
     answer: groupOutcome,
     statuses: [201, 200],
+    location: () => pathOf('changes.list'),
     errors: ['search-invalid', 'group-impossible', 'nothing-asked', ...manyErrors],
   }),
   'changes.list': route({

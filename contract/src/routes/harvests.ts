@@ -1,7 +1,7 @@
 import { z } from '../zod.ts';
 import { listQuery, publicId } from '../common.ts';
 import { embedName, embedSummary, harvest, lists, tags } from '../resources.ts';
-import { paths } from './paths.ts';
+import { pathOf, paths } from './paths.ts';
 import { mostWithCode, route } from './route.ts';
 
 const params = z.object({ harvest: publicId });
@@ -31,6 +31,7 @@ export const harvestRoutes = {
     ]),
     answer: harvest,
     statuses: [201],
+    location: ({ id: harvest }) => pathOf('harvests.read', { harvest }),
     errors: ['page-unreadable', 'text-too-much', 'reading-too-slow'],
   }),
   'harvests.list': route({
@@ -68,6 +69,7 @@ export const harvestRoutes = {
     }),
     answer: z.object({ items: z.array(embedSummary) }),
     statuses: [201],
+    location: () => pathOf('embeds.list'),
     errors: ['not-found', 'already-taken'],
   }),
 };

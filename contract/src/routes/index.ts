@@ -22,7 +22,7 @@ export const routes = {
 } satisfies Record<RouteName, Route>;
 export type Routes = typeof routes;
 
-export { apiBase, type RouteName } from './paths.ts';
+export { apiBase, pathOf, type RouteName } from './paths.ts';
 
 export type { ImportEvent } from './groups.ts';
 export type { EndpointImport, OembedEndpointRow } from './endpoints.ts';

@@ -57,6 +57,7 @@ export const paths = {
   'sites.delete': { method: 'delete', path: '/sites/:site' },
   'pages.list': { method: 'get', path: '/pages' },
   'pages.create': { method: 'post', path: '/pages' },
+  'pages.read': { method: 'get', path: '/pages/:page' },
   'pages.delete': { method: 'delete', path: '/pages/:page' },
   'pages.plan': { method: 'get', path: '/pages/:page/plan' },
   'spots.create': { method: 'post', path: '/spots' },
@@ -92,3 +93,10 @@ export const paths = {
 
 /** The name of an operation. */
 export type RouteName = keyof typeof paths;
+
+/** The path of an operation with its parameters filled in, below {@link apiBase}. */
+export function pathOf(name: RouteName, params: Record<string, string | number> = {}): string {
+  return paths[name].path.replace(/:([a-z]+)/g, (_, parameter: string) =>
+    encodeURIComponent(String(params[parameter] ?? '')),
+  );
+}

@@ -16,7 +16,7 @@ import {
   widths,
 } from '../resources.ts';
 import { spoken, type PlacementState } from '../language/index.ts';
-import { paths } from './paths.ts';
+import { pathOf, paths } from './paths.ts';
 import { route } from './route.ts';
 
 const state = z.enum(Object.keys(spoken.states) as [PlacementState, ...PlacementState[]]);
@@ -41,6 +41,8 @@ export const placeRoutes = {
     body: z.strictObject({ key: siteKey, name: label(120), address: z.string().max(500) }),
     answer: site,
     statuses: [201],
+    etag: true,
+    location: ({ key: site }) => pathOf('sites.read', { site }),
     errors: ['key-taken', 'address-invalid'],
   }),
   'sites.read': route({
@@ -51,6 +53,7 @@ export const placeRoutes = {
     params: z.object({ site: siteKey }),
     answer: site,
     statuses: [200],
+    etag: true,
     errors: ['not-found'],
   }),
   'sites.change': route({
@@ -69,6 +72,7 @@ export const placeRoutes = {
     }),
     answer: site,
     statuses: [200],
+    etag: true,
     errors: ['not-found', 'address-invalid', ...manyErrors],
   }),
   'sites.delete': route({
@@ -104,7 +108,18 @@ export const placeRoutes = {
     body: z.strictObject({ key: pageKey, title: label(200) }),
     answer: page,
     statuses: [201],
+    location: ({ key: page }) => pathOf('pages.read', { page }),
     errors: ['key-taken', 'not-found'],
+  }),
+  'pages.read': route({
+    ...paths['pages.read'],
+    summary: 'One page with its spots',
+    tag,
+    access: 'owner',
+    params: z.object({ page: pageKey }),
+    answer: page,
+    statuses: [200],
+    errors: ['not-found'],
   }),
   'pages.delete': route({
     ...paths['pages.delete'],
@@ -133,6 +148,8 @@ export const placeRoutes = {
     body: z.strictObject({ key: spotKey, widths: widths.default({ phone: 358, tablet: 704, desktop: 760 }) }),
     answer: spot,
     statuses: [201],
+    etag: true,
+    location: ({ key: spot }) => pathOf('spots.read', { spot }),
     errors: ['key-taken', 'not-found'],
   }),
   'spots.change': route({
@@ -145,6 +162,7 @@ export const placeRoutes = {
     body: z.strictObject({ widths }),
     answer: spot,
     statuses: [200],
+    etag: true,
     errors: ['not-found'],
   }),
   'spots.read': route({
@@ -155,6 +173,7 @@ export const placeRoutes = {
     params: z.object({ spot: spotKey }),
     answer: spot,
     statuses: [200],
+    etag: true,
     errors: ['not-found'],
   }),
   'spots.delete': route({
@@ -189,6 +208,7 @@ export const placeRoutes = {
     body: z.strictObject({ embed: key, place: spotKey, options: optionsSchema.default({}) }),
     answer: placementMade,
     statuses: [201],
+    location: ({ id: placement }) => pathOf('placements.read', { placement }),
     errors: ['not-found', 'already-placed', 'embed-retired', ...optionErrors],
   }),
   'placements.read': route({
@@ -199,6 +219,7 @@ export const placeRoutes = {
     params: z.object({ placement: publicId }),
     answer: placement,
     statuses: [200],
+    etag: true,
     errors: ['not-found'],
   }),
   'placements.change': route({
@@ -211,6 +232,7 @@ export const placeRoutes = {
     body: z.strictObject({ options: optionsSchema }).meta({ example: { options: { 'max-width': 320 } } }),
     answer: placement,
     statuses: [200],
+    etag: true,
     errors: ['not-found', ...optionErrors],
   }),
   'placements.delete': route({
@@ -240,6 +262,7 @@ export const placeRoutes = {
     params: z.object({ placement: publicId }),
     answer: delivery,
     statuses: [201, 200],
+    location: ({ placement }) => pathOf('deliveries.list', { placement }),
     errors: ['not-found'],
   }),
   'deliveries.list': route({

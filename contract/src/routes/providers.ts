@@ -3,7 +3,7 @@ import { listQuery } from '../common.ts';
 import { learnSamples, sheetProposal } from '../learned.ts';
 import { lists, provider, providerId, rules, sheetComparison } from '../resources.ts';
 import { sheetText } from '../sheet-file.ts';
-import { paths } from './paths.ts';
+import { pathOf, paths } from './paths.ts';
 import { mostWithCode, mostWithMany, route } from './route.ts';
 
 const params = z.object({ provider: providerId });
@@ -29,6 +29,7 @@ export const providerRoutes = {
     params,
     answer: provider.extend({ text: sheetText }),
     statuses: [200],
+    etag: true,
     errors: ['not-found'],
   }),
   'providers.compare': route({
@@ -42,6 +43,7 @@ export const providerRoutes = {
     body: z.union([z.strictObject({ text: sheetText }), z.strictObject({ remove: providerId })]),
     answer: sheetComparison,
     statuses: [200],
+    etag: true,
     errors: ['not-found', 'sheet-invalid', 'sheet-built-in'],
   }),
   'providers.learn': route({
@@ -93,6 +95,8 @@ export const providerRoutes = {
       changed: z.number().int().meta({ description: 'Embeds that got a new revision' }),
     }),
     statuses: [200, 201],
+    etag: true,
+    location: ({ id: provider }) => pathOf('providers.read', { provider }),
     errors: ['sheet-invalid', 'sheet-other-id', 'sheet-changes-embeds'],
   }),
   'providers.remove': route({
@@ -113,6 +117,7 @@ export const providerRoutes = {
     access: 'owner',
     answer: rules,
     statuses: [200],
+    etag: true,
     errors: [],
   }),
   'rules.change': route({
@@ -124,6 +129,7 @@ export const providerRoutes = {
     body: rules.partial().strict(),
     answer: rules,
     statuses: [200],
+    etag: true,
     errors: [],
   }),
 };

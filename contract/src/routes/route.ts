@@ -10,6 +10,9 @@ export const mostWithCode = 7 * 1024 * 1024;
 /** A body with many codes. */
 export const mostWithMany = 24 * 1024 * 1024;
 
+type Input<S> = S extends z.ZodType ? z.input<S> : never;
+type Output<S> = S extends z.ZodType ? z.output<S> : never;
+
 /**
  * One operation of the HTTP interface: the service, its description (OpenAPI) and every
  * client are made from it.
@@ -40,6 +43,13 @@ export interface Route<
   statuses: readonly number[];
   /** Whether the change must name the state it is made on (`If-Match`). */
   ifMatch?: boolean;
+  /** Whether its answers carry their state (`ETag`). */
+  etag?: boolean;
+  /**
+   * With 201 and 202: where what was made answers, below `/api/v1`, or by its whole address (`Location`, RFC 9110,
+   * section 10.2.2).
+   */
+  location?(answer: Output<R>): string;
   /** Answers with `text/event-stream` instead of JSON; `answer` is then the data of each event. */
   events?: boolean;
   errors: readonly ErrorCode[];
@@ -53,9 +63,6 @@ export const route = <
 >(
   definition: Route<P, Q, B, R>,
 ): Route<P, Q, B, R> => definition;
-
-type Input<S> = S extends z.ZodType ? z.input<S> : never;
-type Output<S> = S extends z.ZodType ? z.output<S> : never;
 
 export type ParamsOf<T> = T extends Route<infer P, infer _Q, infer _B, infer _R> ? Output<P> : never;
 export type QueryOf<T> = T extends Route<infer _P, infer Q, infer _B, infer _R> ? Output<Q> : never;

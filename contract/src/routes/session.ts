@@ -9,7 +9,7 @@ import {
   sessionAfterReset,
   tokenAccess,
 } from '../resources.ts';
-import { paths } from './paths.ts';
+import { pathOf, paths } from './paths.ts';
 import { route } from './route.ts';
 
 const password = z.string().min(1).max(1000);
@@ -138,6 +138,7 @@ export const sessionRoutes = {
     body: tokenBody,
     answer: newToken,
     statuses: [201],
+    location: () => pathOf('tokens.list'),
     errors: ['wrong-password', 'too-many-attempts'],
   }),
   'tokens.exchange': route({
@@ -148,6 +149,7 @@ export const sessionRoutes = {
     body: tokenBody,
     answer: newToken,
     statuses: [201],
+    location: () => pathOf('tokens.list'),
     errors: ['wrong-password', 'too-many-attempts'],
   }),
   'tokens.list': route({

@@ -2,7 +2,7 @@ import { z } from '../zod.ts';
 import { listQuery, publicId } from '../common.ts';
 import { pageKey, siteKey } from '../place.ts';
 import { lists, sweep } from '../resources.ts';
-import { paths } from './paths.ts';
+import { pathOf, paths } from './paths.ts';
 import { route } from './route.ts';
 
 const tag = 'Sweeping';
@@ -17,6 +17,7 @@ export const sweepRoutes = {
     body: z.strictObject({ site: siteKey.optional(), page: pageKey.optional() }),
     answer: sweep,
     statuses: [202],
+    location: ({ id: sweep }) => pathOf('sweeps.read', { sweep }),
     errors: ['not-found', 'nothing-to-sweep', 'job-running'],
   }),
   'sweeps.list': route({

@@ -1,6 +1,14 @@
 import { Router, type Request, type RequestHandler, type Response } from 'express';
 import type { z } from 'zod';
-import { OrbisError, routes, usualMost, type FieldError, type Route, type RouteName } from '@orbis/contract';
+import {
+  apiBase,
+  OrbisError,
+  routes,
+  usualMost,
+  type FieldError,
+  type Route,
+  type RouteName,
+} from '@orbis/contract';
 import type { Deps } from '../deps.ts';
 import { readBody } from './body.ts';
 import { nobody, visitorOf, whoCalls } from './caller.ts';
@@ -31,6 +39,8 @@ function answer(name: RouteName, route: Route, handlers: Handlers, deps: Deps): 
     const caller =
       route.access === 'probe' ? nobody : await connection.during(waiting, () => whoCalls(request, deps));
     refuse(caller, route);
+    if (!request.accepts(route.events ? 'text/event-stream' : 'application/json'))
+      throw new OrbisError('not-acceptable', { takes: request.get('accept')?.slice(0, 200) });
     const { person } = caller;
     const body = route.body ? await readBody(request, response, route.most ?? usualMost) : undefined;
     const reply = await connection.during(waiting, async () => {
@@ -53,7 +63,12 @@ function answer(name: RouteName, route: Route, handlers: Handlers, deps: Deps): 
       const isSignedIn = async (): Promise<boolean> => (await whoCalls(request, deps)).person !== null;
       return sendEvents(request, response, { events: reply.events, end: gone, isSignedIn });
     }
-    response.set('Cache-Control', 'no-store').status(reply.status ?? route.statuses[0] ?? 200);
+    const status = reply.status ?? route.statuses[0] ?? 200;
+    response.set('Cache-Control', 'no-store').status(status);
+    if (route.location && (status === 201 || status === 202))
+      response.set('Location', locationOf(route.location(reply.data)));
+    const next = nextPage(request, route, reply.data);
+    if (next !== null) response.set('Link', `<${next}>; rel="next"`);
     await sendReply(response, reply, deps);
   };
 }
@@ -62,6 +77,21 @@ function answer(name: RouteName, route: Route, handlers: Handlers, deps: Deps): 
 function refuse({ person, readOnly }: Awaited<ReturnType<typeof whoCalls>>, route: Route): void {
   if (route.access === 'owner' && !person) throw new OrbisError('not-signed-in');
   if (readOnly && route.method !== 'get' && !route.readOnly) throw new OrbisError('token-read-only');
+}
+
+/* An operation’s address stands below the interface’s; a document elsewhere has a whole one. */
+const locationOf = (location: string): string =>
+  location.startsWith('/') ? `${apiBase}${location}` : location;
+
+/* The address of a list’s next page (RFC 8288). */
+function nextPage(request: Request, route: Route, data: unknown): string | null {
+  if (!route.query || !('after' in route.query.shape)) return null;
+  const { next } = data as { next?: string | null };
+  if (typeof next !== 'string') return null;
+  const [path, query = ''] = request.originalUrl.split('?', 2);
+  const search = new URLSearchParams(query);
+  search.set('after', next);
+  return `${path}?${search.toString()}`;
 }
 
 async function sendReply(
@@ -80,29 +110,37 @@ function parsed(schema: z.ZodType | undefined, value: unknown, place: 'path' | '
   if (!schema) return undefined;
   const result = schema.safeParse(value ?? {});
   if (result.success) return result.data;
-  const errors: FieldError[] = result.error.issues.map((issue) => ({
-    pointer:
-      place === 'body'
-        ? '/' + issue.path.map((step) => String(step).replaceAll('~', '~0').replaceAll('/', '~1')).join('/')
-        : issue.path.join('.'),
-    detail: issue.message,
-  }));
+  const errors = result.error.issues.map((issue): FieldError => {
+    const steps = issue.path.map(String);
+    return place === 'body'
+      ? { pointer: steps.map((step) => `/${escapeStep(step)}`).join(''), detail: issue.message }
+      : { parameter: steps.join('.'), detail: issue.message };
+  });
   throw new OrbisError('bad-request', { problem: sentenceOf(result.error.issues[0]!, errors[0]!) }, errors);
 }
 
+/* RFC 6901, section 3. */
+const escapeStep = (step: string): string => step.replaceAll('~', '~0').replaceAll('/', '~1');
+
 /* What is said of a value stands behind its name; what a schema says in words of its own, behind a colon. */
-function sentenceOf({ code }: z.core.$ZodIssue, { pointer, detail }: FieldError): string {
-  const name = pointer.replace(/^\//, '');
+function sentenceOf({ code }: z.core.$ZodIssue, { pointer, parameter, detail }: FieldError): string {
+  const name = parameter ?? pointer!.replace(/^\//, '');
   const subject = name === '' ? 'What was sent' : `“${name}”`;
   return `${subject}${code === 'custom' ? ':' : ''} ${detail}.`.replace(/\.\.$/, '.');
 }
 
+/* `If-None-Match: *` makes what is not there yet; `If-Match` changes what is (RFC 9110, section 13.1). */
 const matchState =
   (request: Request, route: Route) =>
-  (etag: string, what: string): void => {
+  (etag: string, what: string, isThere = true): void => {
     if (!route.ifMatch) return;
-    const named = request.get('if-match');
+    const [named, none] = [request.get('if-match'), request.get('if-none-match')];
+    if (named === undefined && none?.trim() === '*') {
+      if (isThere) throw new OrbisError('if-match-stale', { what });
+      return;
+    }
     if (named === undefined) throw new OrbisError('if-match-missing');
     const states = named.split(',').map((state) => state.trim());
-    if (!states.includes('*') && !states.includes(etag)) throw new OrbisError('if-match-stale', { what });
+    if (!isThere || (!states.includes('*') && !states.includes(etag)))
+      throw new OrbisError('if-match-stale', { what });
   };

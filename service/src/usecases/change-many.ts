@@ -113,6 +113,6 @@ function refuseLaterChanges(items: Awaited<ReturnType<typeof itemsOfChange>>): v
   throw new OrbisError(
     'changed-since',
     { count: since.length, embeds: summarize(since.map(({ embed }) => embed.key)) },
-    since.map(({ embed }) => ({ pointer: `/${embed.key}`, detail: 'It was changed since.' })),
+    since.map(({ embed }) => ({ embed: embed.key, detail: 'It was changed since.' })),
   );
 }

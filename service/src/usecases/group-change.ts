@@ -134,7 +134,7 @@ function refused(impossible: readonly Impossible[]): OrbisError {
     'group-impossible',
     { count: impossible.length, embeds: summarize(impossible.map(({ embed }) => embed)) },
     impossible.map(({ embed, problems }) => ({
-      pointer: `/${embed}`,
+      embed,
       detail: problems.map(({ detail }) => detail).join(' '),
     })),
   );

@@ -63,7 +63,7 @@ export async function saveSheet(
     db,
     async (tx) => {
       const before = await findSheet(tx, id);
-      matchState(sheetTag(before), 'sheet');
+      matchState(sheetTag(before), 'sheet', before !== null || sheetRegistry.builtIn(id) !== null);
       const touched = await touchedBy(tx, changeOf(id, sheetRegistry.with(sheet), sheetRegistry));
       if (!accept) refuseDifferences(await serializeDifferences(tx, touched));
       if (!(await putSheet(tx, before, { sheet, text }, actor)))
@@ -114,7 +114,7 @@ function refuseDifferences(differences: SheetComparison['differs']): void {
     'sheet-changes-embeds',
     { count: differences.length, embeds: summarize(differences.map(({ embed }) => embed)) },
     differences.map(({ embed, problems }) => ({
-      pointer: `/${embed}`,
+      embed,
       detail: problems[0]?.detail ?? 'Its code comes out differently.',
     })),
   );
@@ -125,7 +125,7 @@ function refuseUse(key: string, embeds: readonly string[]): void {
   throw new OrbisError(
     'sheet-in-use',
     { key, count: embeds.length, embeds: summarize(embeds) },
-    embeds.map((embed) => ({ pointer: `/${embed}`, detail: 'It is read with this sheet.' })),
+    embeds.map((embed) => ({ embed, detail: 'It is read with this sheet.' })),
   );
 }
 
@@ -138,7 +138,7 @@ async function sheetIn(text: string, { reader }: Pick<Deps, 'reader'>): Promise<
   throw new OrbisError(
     'sheet-invalid',
     { problem: at(read.faults[0]!) },
-    read.faults.map((fault) => ({ pointer: `/${fault.path}`, detail: at(fault) })),
+    read.faults.map((fault) => ({ pointer: '/text', detail: at(fault) })),
   );
 }
 

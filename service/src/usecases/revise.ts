@@ -138,7 +138,10 @@ function fittingOptions(options: Options, problems: readonly OptionProblem[], dr
     throw new OrbisError(
       'options-unfit',
       { options: unfit.join(', ') },
-      problems.map((problem) => ({ pointer: `/${problem.option}`, detail: formatProblem(problem) })),
+      problems.map((problem) => ({
+        pointer: '/text',
+        detail: `${problem.option}: ${formatProblem(problem)}`,
+      })),
     );
   }
   return withoutOptions(options, unfit);

@@ -22,7 +22,7 @@ export const addRemove: AddCommand = (providers, run) => {
         await client.call('providers.remove', {
           params: { provider },
           query: { accept: options.yes ? 'true' : 'false' },
-          ifMatch: etag ?? '"0"',
+          ifMatch: etag ?? '*',
         });
         tools.tell({ removed: provider }, () =>
           comparison.from === 'built-in'

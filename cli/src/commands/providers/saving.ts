@@ -32,7 +32,7 @@ export async function saveSheets(
     const { data, status } = await client.call('providers.save', {
       params: { provider },
       body: { text, accept },
-      ifMatch: etag ?? '"0"',
+      ...(etag === null ? { ifNoneMatch: '*' } : { ifMatch: etag }),
     });
     saved.push(data);
     const changed = data.changed > 0 ? ` ${plural(data.changed, 'embed')} got a new revision.` : '';

@@ -22,6 +22,10 @@ export const errors = {
     title: 'Nested too deep',
     detail: (f) => `The body nests deeper than ${f.most} levels; nothing that Orbis takes does.`,
   },
+  'not-acceptable': {
+    title: 'Nothing acceptable',
+    detail: (f) => `The request accepts ${f.takes ?? 'something else'}; the answer is application/json.`,
+  },
   'unsupported-type': {
     title: 'Wrong type',
     detail: (f) => `This takes application/json; what arrived is ${f.found ?? 'of no stated type'}.`,

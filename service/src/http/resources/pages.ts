@@ -51,6 +51,7 @@ export function pageHandlers(deps: Deps): Handlers<Named<'pages'>> {
       );
       return { status: 201, data: (await withSpots([await pageByKey(db, body.key)]))[0]! };
     },
+    'pages.read': async ({ params }) => ({ data: (await withSpots([await pageByKey(db, params.page)]))[0]! }),
     'pages.plan': async ({ params }) => {
       const { site, page } = await pageByKey(db, params.page);
       const rows = await placementsOn(db, page.id);

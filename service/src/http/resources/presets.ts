@@ -33,7 +33,8 @@ export function presetHandlers({ connection: { db }, renderContext }: Deps): Han
     'presets.save': async ({ params, body, matchState, actor }) => {
       checkOptions(body.options, renderContext().sheets);
       const before = await findPreset(db, params.preset);
-      matchState(presetTag(before), 'preset');
+      const isThere = before !== null || builtInPresets.some(({ key }) => key === params.preset);
+      matchState(presetTag(before), 'preset', isThere);
       if (!(await putPreset(db, before, { key: params.preset, ...body }, actor)))
         throw new OrbisError('if-match-stale', { what: 'preset' });
       const row = (await findPreset(db, params.preset))!;

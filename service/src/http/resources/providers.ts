@@ -38,7 +38,9 @@ export function providerHandlers(deps: Deps): Handlers<Named<'providers'>> {
     'providers.read': ({ params }) => one(params.provider),
     'providers.compare': async ({ body }) => {
       const data = await trySheet(body, deps);
-      return { data, etag: sheetTag(await findSheet(db, data.id)) };
+      const own = await findSheet(db, data.id);
+      const isThere = own !== null || sheetRegistry.builtIn(data.id) !== null;
+      return isThere ? { data, etag: sheetTag(own) } : { data };
     },
     'providers.learn': async ({ body, actor }) => ({
       data: await learn(body, {
