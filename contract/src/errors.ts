@@ -112,8 +112,8 @@ export const catalogue = { ...own, ...ofProblems };
 export type ErrorCode = keyof typeof catalogue;
 
 /**
- * One thing of several that an error is about: a place in the body of the request, as a JSON Pointer (RFC 6901);
- * a parameter of its address; or an embed by its key.
+ * One thing of several that an error is about: a place in the body of the request, as a JSON Pointer
+ * (RFC 6901); a parameter of its address; or an embed by its key.
  */
 export interface FieldError {
   pointer?: string;

@@ -18,12 +18,12 @@ const forms: Record<string, string> = {
 };
 
 /**
- * What is wrong with a value that a schema refuses, in a clause that a name can stand before: “is “nosuch”, which
- * is none of these: video, audio”. Undefined where only the schema's own words say it.
+ * What is wrong with a value that a schema refuses, in a clause that a name can stand before: “is “nosuch”,
+ * which is none of these: video, audio”. Undefined where only the schema's own words say it.
  */
 export function describeMisfit(issue: Issue): string | undefined {
   const misfit = misfitOf(issue);
-  return misfit ? (spoken.misfits[misfit.code] as (facts: Facts) => string)(misfit.facts ?? {}) : undefined;
+  return misfit ? spoken.misfits[misfit.code](misfit.facts ?? {}) : undefined;
 }
 
 function misfitOf(issue: Issue): Misfit | null {
@@ -77,10 +77,10 @@ export const shouldBe = (form: string): { error: (issue: { input?: unknown }) =>
 });
 
 /** How many characters a text has, as people and JSON Schema count them: not UTF-16 code units. */
-export const characterCount = (text: string): number => [...text].length;
+export const characterCount = (text: string): number => Array.from(text).length;
 
 const cut = (text: string): string =>
-  characterCount(text) > longestShown ? `${[...text].slice(0, longestShown).join('')}…` : text;
+  characterCount(text) > longestShown ? `${Array.from(text).slice(0, longestShown).join('')}…` : text;
 const shown = (input: unknown): string | null =>
   typeof input === 'string'
     ? cut(input)

@@ -80,7 +80,7 @@ describe('groups of embeds', function () {
     const error = await refusal(change('kind=video,map', { options: { privacy: true } }));
     expect([error.code, error.problem.errors]).to.deep.equal([
       'group-impossible',
-      [{ pointer: '/way', detail: 'Mapmere does not offer privacy.' }],
+      [{ embed: 'way', detail: 'Mapmere does not offer privacy.' }],
     ]);
     expect((await current('first-talk')).number).to.equal(1);
     const done = await change('kind=video,map', { options: { privacy: true }, skipImpossible: true });
@@ -122,9 +122,9 @@ describe('groups of embeds', function () {
     const { change: made } = await change('tag=talks', { options: { loop: true, align: 'centre' } });
     await call('embeds.change', { params: { embed: 'second-talk' }, body: { notes: 'mine' }, ifMatch: '*' });
     const error = await refusal(call('changes.undo', { params: { change: made!.id }, body: {} }));
-    expect([error.code, error.problem.errors!.map(({ pointer }) => pointer)]).to.deep.equal([
+    expect([error.code, error.problem.errors!.map(({ embed }) => embed)]).to.deep.equal([
       'changed-since',
-      ['/second-talk'],
+      ['second-talk'],
     ]);
     expect((await current('first-talk')).options).to.deep.equal({ start: 5, loop: true, align: 'centre' });
   });

@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { expect } from 'chai';
 import type { Router } from 'express';
 import { pino } from 'pino';
-import { apiBase, ApiError, catalogue, en, openApi, OrbisError, routes } from '@orbis/contract';
+import { apiBase, ApiError, catalogue, en, openApi, OrbisError, routes, type Route } from '@orbis/contract';
 import { pageRules, rules, type Options } from '@orbis/core';
 import { createApp, type Deps } from '@orbis/service';
 import { declareSite, password, startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
@@ -110,6 +110,8 @@ describe('the service', () => {
     ...headers,
   });
 
+  const post = (path: string, body: string, headers: Record<string, string> = {}): Promise<Response> =>
+    raw(path, { method: 'POST', headers: signedIn(headers), body });
   describe('keeps the door', () => {
     for (const [name, route] of Object.entries(routes)) {
       if (route.access !== 'owner') continue;
@@ -210,8 +212,6 @@ describe('the service', () => {
   });
 
   describe('answers bad input clearly', () => {
-    const post = (path: string, body: string, headers: Record<string, string> = {}): Promise<Response> =>
-      raw(path, { method: 'POST', headers: signedIn(headers), body });
     for (const [label, path, body, status, code] of [
       ['a body that is no JSON', '/api/v1/embeds', '{', 400, 'not-json'],
       ['a name of nothing', '/api/v1/embeds', '{"name":" ","text":"x"}', 400, 'bad-request'],
@@ -472,6 +472,56 @@ describe('the service', () => {
         await refusal(talkCode(port), talkCode(port).replace(' title=', ' loading="lazy" title=')),
       ).to.equal('201');
       expect(await refusal(frame('a.example/embed/1'), frame('a.example/v2/embed/1'))).to.equal('201');
+    });
+
+    it('says where what was made answers, and which page of a list comes next', async () => {
+      const made = await post('/api/v1/embeds', JSON.stringify({ name: 'Located', text: '<b>x</b>' }));
+      expect(made.headers.get('location')).to.equal('/api/v1/embeds/located');
+      const there = await raw(made.headers.get('location')!, { headers: signedIn() });
+      expect(there.headers.get('etag')).to.equal(made.headers.get('etag'));
+      const first = await raw('/api/v1/embeds?limit=1&q=e', { headers: signedIn() });
+      const next = /^<([^>]+)>; rel="next"$/.exec(first.headers.get('link')!)![1]!;
+      const { next: after } = (await first.json()) as { next: string };
+      expect(next).to.equal(`/api/v1/embeds?limit=1&q=e&after=${after}`);
+      const last = await raw('/api/v1/sites?limit=200', { headers: signedIn() });
+      expect(last.headers.get('link')).to.equal(null);
+    });
+
+    it('refuses a mark of a page that is none of its own, and names the parameter', async () => {
+      const answer = await raw('/api/v1/embeds?after=zzz', { headers: signedIn() });
+      expect(answer.status).to.equal(400);
+      expect(await answer.json()).to.deep.include({
+        detail: '“after” is “zzz”, and should be the “next” of the page before.',
+        errors: [{ parameter: 'after', detail: 'is “zzz”, and should be the “next” of the page before' }],
+      });
+    });
+
+    it('answers only what the caller accepts', async () => {
+      const asked = (accept: string) => raw('/api/v1/sites', { headers: signedIn({ accept }) });
+      const refused = await asked('text/html');
+      expect([refused.status, ((await refused.json()) as { code: string }).code]).to.deep.equal([
+        406,
+        'not-acceptable',
+      ]);
+      for (const accept of ['*/*', 'application/*', 'text/html, application/json;q=0.5'])
+        expect((await asked(accept)).status, accept).to.equal(200);
+    });
+
+    it('makes what is not there with If-None-Match, and changes or deletes only the state that was seen', async () => {
+      const params = { preset: 'made-here' };
+      const body = { options: { fit: 'shape' } };
+      const save = (state: object) => codeOf(test.client.call('presets.save', { params, body, ...state }));
+      expect(await save({})).to.equal('if-match-missing');
+      expect(await save({ ifMatch: '"0"' })).to.equal('if-match-stale');
+      const made = await test.client.call('presets.save', { params, body, ifNoneMatch: '*' });
+      expect(made.status).to.equal(201);
+      expect(await save({ ifNoneMatch: '*' })).to.equal('if-match-stale');
+      const remove = (state: object) => test.client.call('presets.remove', { params, ...state });
+      expect(await codeOf(remove({}))).to.equal('if-match-missing');
+      expect(await codeOf(remove({ ifMatch: '"99"' }))).to.equal('if-match-stale');
+      expect((await remove({ ifMatch: made.etag! })).status).to.equal(204);
+      for (const name of ['sites.delete', 'spots.delete', 'placements.delete', 'providers.remove'] as const)
+        expect((routes[name] as Route).ifMatch, name).to.equal(true);
     });
 
     it('makes keys of names in any script, of the kind where nothing is left, or takes the one asked for', async () => {

@@ -125,7 +125,7 @@ describe('learning a sheet through the service', function () {
     await test.client.call('providers.save', {
       params: { provider: 'gladewick' },
       body: { text, accept: false },
-      ifMatch: '"0"',
+      ifNoneMatch: '*',
     });
     const { data } = await test.client.call('embeds.create', {
       body: {

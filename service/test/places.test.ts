@@ -108,23 +108,25 @@ describe('sites, pages and spots', () => {
   });
 
   it('are removed from the inside out, and not while something is in them', async () => {
-    expect(await refused(test.client.call('sites.delete', { params: { site: 'hollinfell' } }))).to.equal(
-      'in-use',
-    );
+    expect(
+      await refused(test.client.call('sites.delete', { params: { site: 'hollinfell' }, ifMatch: '*' })),
+    ).to.equal('in-use');
     expect(
       await refused(test.client.call('pages.delete', { params: { page: 'hollinfell/talks' } })),
     ).to.equal('in-use');
     await test.client.call('embeds.create', { body: { name: 'Talk', text: talkCode(test.world.port) } });
     await test.client.call('placements.create', { body: { embed: 'talk', place: 'hollinfell/talks#north' } });
     expect(
-      await refused(test.client.call('spots.delete', { params: { spot: 'hollinfell/talks#north' } })),
+      await refused(
+        test.client.call('spots.delete', { params: { spot: 'hollinfell/talks#north' }, ifMatch: '*' }),
+      ),
     ).to.equal('in-use');
-    await test.client.call('spots.delete', { params: { spot: 'hollinfell/talks#opening' } });
+    await test.client.call('spots.delete', { params: { spot: 'hollinfell/talks#opening' }, ifMatch: '*' });
     expect(
       await refused(test.client.call('spots.read', { params: { spot: 'hollinfell/talks#opening' } })),
     ).to.equal('not-found');
     await test.client.call('pages.delete', { params: { page: 'festival/' } });
-    await test.client.call('sites.delete', { params: { site: 'festival' } });
+    await test.client.call('sites.delete', { params: { site: 'festival' }, ifMatch: '*' });
     expect((await test.client.call('sites.list')).data.items.map((site) => site.key)).to.deep.equal([
       'hollinfell',
     ]);

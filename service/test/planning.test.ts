@@ -132,14 +132,14 @@ describe('what is wanted of a placement', function () {
       () =>
         client.call('providers.save', {
           params: { provider: 'moorreel' },
-          ifMatch: '"0"',
+          ifNoneMatch: '*',
           body: { text: sheet('hue'), accept: true },
         }),
     ],
     [
       'a neighbour that goes',
       false,
-      () => client.call('placements.delete', { params: { placement: second } }),
+      () => client.call('placements.delete', { params: { placement: second }, ifMatch: '*' }),
     ],
     [
       'what is asked there only',

@@ -179,7 +179,7 @@ describe('Orbis as an oEmbed provider', function () {
   });
 
   it('serves nothing of a placement that has ended', async () => {
-    await test.client.call('placements.delete', { params: { placement } });
+    await test.client.call('placements.delete', { params: { placement }, ifMatch: '*' });
     expect([(await get(link)).status, (await ask({ url: link })).status]).to.deep.equal([410, 410]);
     expect((await refusal(test.client.call('placements.read', { params: { placement } }))).code).to.equal(
       'not-found',

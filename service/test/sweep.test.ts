@@ -155,7 +155,7 @@ describe('a sweep of the published pages', () => {
     expect(
       (await test.client.call('pages.plan', { params: { page } })).data.snippets.map(({ text }) => text),
     ).to.deep.equal(shown);
-    await test.client.call('placements.delete', { params: { placement: id } });
+    await test.client.call('placements.delete', { params: { placement: id }, ifMatch: '*' });
     expect(await steps()).to.deep.equal([['take-out', place]]);
     await sweepAll(test.client);
     expect(await steps(), 'a sweep still finds it').to.deep.equal([['take-out', place]]);
@@ -173,7 +173,7 @@ describe('a sweep of the published pages', () => {
       body: { embed: 'opening-talk', place: `${page}#north` },
     });
     await test.client.call('deliveries.create', { params: { placement: data.id } });
-    await test.client.call('placements.delete', { params: { placement: data.id } });
+    await test.client.call('placements.delete', { params: { placement: data.id }, ifMatch: '*' });
     const again = await test.client.call('placements.create', {
       body: { embed: 'opening-talk', place: `${page}#north` },
     });
@@ -183,7 +183,7 @@ describe('a sweep of the published pages', () => {
       .catch((error: ApiError) => error);
     expect(refused).to.include({ code: 'already-placed' });
     const inUse = await test.client
-      .call('spots.delete', { params: { spot: `${page}#north` } })
+      .call('spots.delete', { params: { spot: `${page}#north` }, ifMatch: '*' })
       .catch((error: ApiError) => error);
     expect(inUse).to.include({ code: 'in-use' });
   });

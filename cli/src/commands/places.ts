@@ -81,7 +81,13 @@ const addRemove: AddCommand = (program, run) => {
     .description('remove an empty site, page or spot; end a placement; revoke a token')
     .action((thing: 'site' | 'page' | 'spot' | 'placement' | 'token', key: string) =>
       run(async (tools) => {
-        await tools.client().call(`${thing}s.delete`, { params: { [thing]: key } });
+        const client = tools.client();
+        const params = { [thing]: key };
+        const state =
+          thing === 'page' || thing === 'token'
+            ? {}
+            : { ifMatch: (await client.call(`${thing}s.read`, { params })).etag ?? '*' };
+        await client.call(`${thing}s.delete`, { params, ...state });
         tools.tell(
           { removed: key },
           () =>

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { capital, type Reading } from '@orbis/contract';
-import { spoken } from '@orbis/contract/language';
+import type { Reading } from '@orbis/contract';
+import { capital, spoken } from '@orbis/contract/language';
 import type { Role } from '@orbis/core';
 import { mono } from '../theme.ts';
 

@@ -1,7 +1,8 @@
 import Box from '@mui/material/Box';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import { capital, formatKind, type Reading } from '@orbis/contract';
+import type { Reading } from '@orbis/contract';
+import { capital, formatKind } from '@orbis/contract/language';
 import { Findings } from '../components/Findings.tsx';
 
 const needWords: Record<keyof Reading['needs'], string> = {

@@ -2,8 +2,8 @@ import Box from '@mui/material/Box';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { capital, type SheetProposal } from '@orbis/contract';
-import { optionWords, formatLearnedLine, formatPart } from '@orbis/contract/language';
+import type { SheetProposal } from '@orbis/contract';
+import { capital, formatLearnedLine, formatPart, optionWords } from '@orbis/contract/language';
 
 type Line = SheetProposal['lines'][number];
 

@@ -46,7 +46,11 @@ export function PlacementRow({ placement, showEmbed = true }: { placement: Place
     },
   });
   const end = useMutation({
-    mutationFn: async () => api.call('placements.delete', { params: { placement: placement.id } }),
+    mutationFn: async () => {
+      const params = { placement: placement.id };
+      const { etag } = await api.call('placements.read', { params });
+      return api.call('placements.delete', { params, ifMatch: etag ?? '*' });
+    },
     onSuccess: async () => {
       await refresh('placements');
       announce(`${placement.embedName} is no longer placed in ${placement.place}.`);

@@ -46,8 +46,8 @@ export interface Route<
   /** Whether its answers carry their state (`ETag`). */
   etag?: boolean;
   /**
-   * With 201 and 202: where what was made answers, below `/api/v1`, or by its whole address (`Location`, RFC 9110,
-   * section 10.2.2).
+   * With 201 and 202: where what was made answers, below `/api/v1`, or by its whole address (`Location`,
+   * RFC 9110, section 10.2.2).
    */
   location?(answer: Output<R>): string;
   /** Answers with `text/event-stream` instead of JSON; `answer` is then the data of each event. */

@@ -49,13 +49,13 @@ const longest = 2000;
 
 /**
  * Reads a search: terms with blanks or `and` between them must all hold; `or` between terms, brackets around
- * them, `-` before one that must not hold. A term is `field=value`, `field=one,other` (any of them), `field!=value`, a
- * word, or words in quotes. An empty search asks for nothing and finds everything.
+ * them, `-` before one that must not hold. A term is `field=value`, `field=one,other` (any of them),
+ * `field!=value`, a word, or words in quotes. An empty search asks for nothing and finds everything.
  * @throws SearchError with the column of what cannot be understood.
  */
 export function parseSearch(text: string): SearchTerm {
   if (text.length > longest) throw new SearchError('search-too-long', longest, { most: longest });
-  const tokens = tokensOf(text);
+  const tokens = withoutAnd(tokensOf(text), text.length);
   let i = 0;
   const peek = (): Token | undefined => tokens[i];
   const end = text.length;
@@ -70,13 +70,9 @@ export function parseSearch(text: string): SearchTerm {
   };
   const allOf = (depth: number): SearchTerm => {
     const terms: SearchTerm[] = [];
-    let and = false;
-    for (let next = peek(); next && next.kind !== 'or' && next.kind !== ')'; next = peek()) {
-      and = next.kind === 'and' && terms.length > 0 && !and;
-      if (and) i++;
-      else terms.push(one(depth));
-    }
-    if (terms.length === 0 || and) throw new SearchError('term-missing', peek()?.at ?? end);
+    for (let next = peek(); next && next.kind !== 'or' && next.kind !== ')'; next = peek())
+      terms.push(one(depth));
+    if (terms.length === 0) throw new SearchError('term-missing', peek()?.at ?? end);
     return terms.length === 1 ? terms[0]! : { all: terms };
   };
   const one = (depth: number): SearchTerm => {
@@ -116,6 +112,18 @@ export function parseSearch(text: string): SearchTerm {
   const whole = anyOf(0);
   if (i < tokens.length) throw new SearchError('bracket-not-opened', tokens[i]!.at);
   return whole;
+}
+
+/* `and` says what blanks say; it needs a term before it and one behind it. */
+function withoutAnd(tokens: readonly Token[], end: number): Token[] {
+  const before = new Set<Token['kind'] | undefined>([undefined, '(', 'or', 'and', 'not']);
+  const behind = new Set<Token['kind'] | undefined>([undefined, ')', 'or']);
+  for (const [i, { kind, text, at }] of tokens.entries()) {
+    if (kind !== 'and') continue;
+    if (before.has(tokens[i - 1]?.kind)) throw new SearchError('cannot-stand-here', at, { found: text });
+    if (behind.has(tokens[i + 1]?.kind)) throw new SearchError('term-missing', tokens[i + 1]?.at ?? end);
+  }
+  return tokens.filter(({ kind }) => kind !== 'and');
 }
 
 function fieldNamed({ text, at }: Token): SearchField {

@@ -13,8 +13,8 @@ export function newPublicId(): string {
 export const newSecret = (): string => randomBytes(32).toString('base64url');
 
 /**
- * A key made of a name in whatever script: Latin letters, digits, single hyphens, at most 60; what it is where
- * nothing is left.
+ * A key made of a name in whatever script: Latin letters, digits, single hyphens, at most 60; what it is
+ * where nothing is left.
  * @example keyFrom('Führung durch die Kuppel', 'video') // 'fuehrung-durch-die-kuppel'
  * @example keyFrom('🌖', 'video') // 'video'
  */

@@ -3,7 +3,10 @@ import { issuedDigests } from '../store/issued.ts';
 import { leavingOn, type PageOfRegister, type StoredPlacement } from '../store/placements.ts';
 import { isWanted, placeOf, type OnPage } from './page-plan.ts';
 
-/** What a page carried when it was last read: of its placements, of those that have ended, and of retired embeds. */
+/**
+ * What a page carried when it was last read: of its placements, of those that have ended, and of retired
+ * embeds.
+ */
 export async function onPage(
   db: Handle,
   { site, page }: PageOfRegister,

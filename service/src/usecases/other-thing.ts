@@ -11,8 +11,8 @@ export interface OtherThing {
 }
 
 /**
- * Tells a newer code of the same thing from one of another thing: of another provider, another kind, or another
- * item of the same provider, as far as the codes say which.
+ * Tells a newer code of the same thing from one of another thing: of another provider, another kind, or
+ * another item of the same provider, as far as the codes say which.
  */
 export function otherThing(
   before: OpenedCode,

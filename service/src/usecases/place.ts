@@ -84,13 +84,13 @@ export const changeAtPlace = (
   });
 
 /** Ends a placement: its code is no longer meant to stand there. */
-export async function endAtPlace(db: Database, id: string, { now }: Actor): Promise<void> {
-  const { placement, page } = await placementById(db, id);
-  await inTransaction(db, async (tx) => {
+export const endAtPlace = (db: Database, id: string, matchState: MatchState, { now }: Actor): Promise<void> =>
+  inTransaction(db, async (tx) => {
+    const { placement, page } = await placementById(tx, id);
+    matchState(versionTag(placement), 'placement');
     await endPlacement(tx, placement, now);
     await markPage(tx, page.id);
   });
-}
 
 /**
  * Hands out the link of a placement: from now on its document is served.

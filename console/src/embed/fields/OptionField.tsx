@@ -1,6 +1,5 @@
-import { capital } from '@orbis/contract';
 import type { Option, Sheet, TypeName } from '@orbis/core';
-import { spoken, optionWords } from '@orbis/contract/language';
+import { capital, optionWords, spoken } from '@orbis/contract/language';
 import type { ReactElement } from 'react';
 import type { PlayerTime } from '../player-time.ts';
 import { ChoiceField } from './ChoiceField.tsx';

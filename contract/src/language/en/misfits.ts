@@ -1,10 +1,12 @@
+import type { Facts } from '@orbis/core';
 import type { Language } from '../language.ts';
 
-const said = (value: unknown): string => (value === null || value === undefined ? 'nothing' : `“${value}”`);
-const characters = (count: unknown): string => `${count} ${count === 1 ? 'character' : 'characters'}`;
-const entries = (count: unknown): string => `${count} ${count === 1 ? 'entry' : 'entries'}`;
+type Fact = Facts[string] | undefined;
+const said = (value: Fact): string => (value === null || value === undefined ? 'nothing' : `“${value}”`);
+const characters = (count: Fact): string => `${count} ${count === 1 ? 'character' : 'characters'}`;
+const entries = (count: Fact): string => `${count} ${count === 1 ? 'entry' : 'entries'}`;
 
-const isOrAre = (count: unknown): string => `${count} ${count === 1 ? 'is' : 'are'}`;
+const isOrAre = (count: Fact): string => `${count} ${count === 1 ? 'is' : 'are'}`;
 
 /* What a value can be, as people call it. */
 const types: Record<string, string> = {

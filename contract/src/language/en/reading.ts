@@ -1,9 +1,10 @@
 import type { Language } from '../language.ts';
 import { kindNames } from './kinds.ts';
 
-/* Several of a kind. */
-const many = (kind: unknown): string => kindNames[kind as keyof typeof kindNames]?.many ?? String(kind);
-const one = (kind: unknown): string => kindNames[kind as keyof typeof kindNames]?.one ?? String(kind);
+/* A kind is told of by its id. */
+const namesOf = (kind: unknown): { one: string; many: string } => kindNames[kind as keyof typeof kindNames];
+const many = (kind: unknown): string => namesOf(kind).many;
+const one = (kind: unknown): string => namesOf(kind).one;
 
 /* Where a word of a trade stands. */
 const stands: Record<string, string> = {

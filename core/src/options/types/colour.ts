@@ -3,8 +3,8 @@ import { notUnderstood, type Parsed } from '../values.ts';
 import type { OptionType } from './type.ts';
 
 /**
- * Reads a colour (CSS Color 4, sections 5.2 and 6.1): `#aa3355` or `#a35`, with or without the sign, or by its
- * name, such as `rebeccapurple`.
+ * Reads a colour (CSS Color 4, sections 5.2 and 6.1): `#aa3355` or `#a35`, with or without the sign, or by
+ * its name, such as `rebeccapurple`.
  */
 export function parseColour(text: string): Parsed<string> {
   const named = Object.hasOwn(names, text.trim().toLowerCase())

@@ -33,12 +33,7 @@ export function kindOf(
   // That something is a picture says only how it is shown: a counter and a badge are pictures too.
   if (sheet && !(sheet.files && sheet.kind === 'image')) {
     const { kind } = sheet;
-    const what = addresses.some(({ use }) => use === 'frame')
-      ? 'frame'
-      : sheet.loaders && addresses.some(({ use }) => use === 'script')
-        ? 'script'
-        : 'element';
-    const why = (sheet.files && ofFile[kind]) || reason('of-provider', { what, provider: sheet.name, kind });
+    const why = (sheet.files && ofFile[kind]) || ofProvider(sheet, addresses);
     return { kind, kindReasons: [why], evidence: [{ kind, weight: 100, reason: why }] };
   }
   const evidence = evidenceIn(cluesOf(markup, main, addresses, scripts));
@@ -53,6 +48,12 @@ export function kindOf(
       ? reason('could-be-either', { kind: best, other })
       : reason(evidence.length > 0 ? 'too-little-evidence' : 'no-evidence');
   return { ...withoutKind(markup, main, why), evidence };
+}
+
+function ofProvider({ name, kind, loaders }: Sheet, addresses: readonly ReadAddress[]): Reason {
+  const has = (what: ReadAddress['use']): boolean => addresses.some(({ use }) => use === what);
+  const what = has('frame') ? 'frame' : loaders && has('script') ? 'script' : 'element';
+  return reason('of-provider', { what, provider: name, kind });
 }
 
 type Sum = readonly [Kind, number];

@@ -60,8 +60,8 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
       await changeAtPlace(db, params.placement, body.options, matchState, renderContext());
       return reply(params.placement);
     },
-    'placements.delete': async ({ params, actor }) => {
-      await endAtPlace(db, params.placement, actor);
+    'placements.delete': async ({ params, matchState, actor }) => {
+      await endAtPlace(db, params.placement, matchState, actor);
       return { data: undefined, status: 204 };
     },
     'placements.link': async ({ params, actor }) => {

@@ -43,8 +43,9 @@ export function siteHandlers(deps: Deps): Handlers<Named<'sites'>> {
       });
       return reply(params.site);
     },
-    'sites.delete': async ({ params }) => {
+    'sites.delete': async ({ params, matchState }) => {
       const row = await siteByKey(db, params.site);
+      matchState(versionTag(row), 'site');
       if (row.pages > 0)
         throw new OrbisError('in-use', {
           what: 'site',

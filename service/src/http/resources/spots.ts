@@ -29,8 +29,9 @@ export function spotHandlers(deps: Deps): Handlers<Named<'spots'>> {
         throw new OrbisError('if-match-stale', { what: 'spot' });
       return reply(params.spot);
     },
-    'spots.delete': async ({ params }) => {
+    'spots.delete': async ({ params, matchState }) => {
       const { spot } = await spotByKey(db, params.spot);
+      matchState(versionTag(spot), 'spot');
       if (await wasPlaced(db, spot.id))
         throw new OrbisError('in-use', {
           what: 'spot',
