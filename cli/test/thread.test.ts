@@ -166,9 +166,33 @@ describe('the command line with a service', function () {
     expect(await done('show mended --pasted')).to.equal(newer);
   });
 
+  it('refuses switches that say nothing here, and words that are none of a list', async () => {
+    for (const [line, said] of [
+      ['list sites --kind video', '--kind narrows the list of embeds; that of sites takes none.'],
+      [
+        'list placements --tag x',
+        '--tag narrows the list of embeds; that of placements takes --site, --page, --embed, --state.',
+      ],
+      ['list --kind film', 'Allowed choices are video, audio'],
+      ['list placements --state gone', 'Allowed choices are planned, live'],
+      ['list --where kind=film', 'video, audio'],
+      ['set opening-talk loop=on --dry-run', '--dry-run is for many embeds'],
+      ['unset opening-talk loop --skip-impossible', '--skip-impossible is for many embeds'],
+      ['show opening-talk@hollinfell/talks#opening --pasted', '--pasted is of an embed itself'],
+      ['code opening-talk --bare --link', '--bare is without a place'],
+      ['harvest x --tag y', '--tag is for what is collected'],
+    ] as const) {
+      const { exit, err } = await orbis(line);
+      expect([exit, err], line).to.satisfy(
+        ([status, text]: [number, string]) => status === 2 && text.includes(said),
+      );
+    }
+    expect((await orbis('collect - --ask-nobody', '<b>x</b>')).err).to.include('--ask-nobody is for a link');
+  });
+
   it('finds embeds by host, by level and by kind', async () => {
     expect(await done('list --host play.kinorill.localhost --kind video')).to.include('opening-talk');
-    expect(await done('list --level error')).to.equal('Nothing in the collection is like that.\n');
+    expect(await done('list --level error')).to.equal('Nothing in the collection fits that.\n');
   });
 
   it('shows what a page needs, all of its placements together, and says so with each place', async () => {
@@ -225,7 +249,7 @@ describe('the command line with a service', function () {
     expect(await done('code comet --bare'))
       .to.include('/film/cM7comet?from=41"')
       .and.not.include('data-orbis');
-    expect(await done('list --q comet')).to.match(/^comet {2}/m);
+    expect(await done('list --where comet')).to.match(/^comet {2}/m);
   });
 
   for (const [line, exit, said] of [

@@ -45,7 +45,7 @@ describe('the table of options', () => {
     ['page', '0'],
     ['page', '1.5'],
     ['theme', 'pink'],
-    ['accent', 'red'],
+    ['accent', 'reddish'],
     ['language', 'the one of here'],
     ['centre', '91, 0'],
     ['shape', '16'],

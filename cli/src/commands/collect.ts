@@ -55,6 +55,8 @@ export const addCollect: AddCommand = (program, run) => {
         if (links.length > 1) return collectLinks(links, asked, options, tools);
         if (options.skipRefused)
           throw new UsedWrongly('--skip-refused is for several links; here is one code or link.');
+        if (options.askNobody && linkIn(text) === null)
+          throw new UsedWrongly('--ask-nobody is for a link; of a code nobody is asked.');
         const link = options.askNobody ? null : linkIn(text);
         if (link !== null) await announceAsking(link, tools);
         const { name, tag = [], notes = '', mend = false } = options;

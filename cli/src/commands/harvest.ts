@@ -28,6 +28,8 @@ export const addHarvest: AddCommand = (program, run) => {
     )
     .action((page: string, options: Options) =>
       run(async (tools) => {
+        if (options.tag && !options.take)
+          throw new UsedWrongly('--tag is for what is collected: say with --take what that is.');
         const client = tools.client();
         const found = await read(page, tools);
         const wanted = options.take ? numbersOf(options.take, found) : [];

@@ -9,7 +9,7 @@ import {
 } from '@orbis/contract';
 import { Argument, Option } from 'commander';
 import { kinds, searchFields, type SearchField } from '@orbis/core';
-import type { AddCommand, Tools } from '../command.ts';
+import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
 import { formatTimestamp, table } from '../text.ts';
 
 const things = [
@@ -25,7 +25,6 @@ const things = [
 ] as const;
 type Thing = (typeof things)[number];
 interface Options {
-  q?: string;
   where?: string;
   kind?: (typeof kinds)[number];
   tag?: string;
@@ -33,6 +32,7 @@ interface Options {
   level?: 'error' | 'warning' | 'note';
   site?: string;
   embed?: string;
+  page?: string;
   state?: keyof typeof spoken.states;
 }
 
@@ -40,9 +40,11 @@ export const addList: AddCommand = (program, run) => {
   program
     .command('list')
     .addArgument(new Argument('[thing]', 'what to list').choices(things).default('embeds'))
-    .option('--q <words>', 'embeds with these words in name, notes or tags')
-    .option('--where <search>', 'embeds that a search finds: field=value words, “or”, brackets, “-” for not')
-    .option('--kind <kind>', 'embeds of one kind')
+    .option(
+      '--where <search>',
+      'embeds that a search finds: words, field=value, “and”, “or”, brackets, “-” for not',
+    )
+    .addOption(new Option('--kind <kind>', 'embeds of one kind').choices(kinds))
     .option('--tag <tag>', 'embeds with a tag')
     .option('--host <host>', 'embeds whose code contacts a host')
     .addOption(
@@ -54,7 +56,8 @@ export const addList: AddCommand = (program, run) => {
     )
     .option('--site <site>', 'pages or placements of one site')
     .option('--embed <embed>', 'placements of one embed')
-    .option('--state <state>', `placements in one state: ${Object.keys(spoken.states).join(', ')}`)
+    .addOption(new Option('--state <state>', 'placements in one state').choices(Object.keys(spoken.states)))
+    .option('--page <page>', 'placements on one page')
     .description(
       'show the collection, sites, pages, placements, sweeps, harvests, tokens, providers or changes',
     )
@@ -67,11 +70,35 @@ export const addList: AddCommand = (program, run) => {
     )
     .action((thing: Thing, options: Options) =>
       run(async (tools) => {
+        refuseOthers(thing, options);
         await lists[thing](tools, options);
         return 0;
       }),
     );
 };
+
+/* What each list can be narrowed by. */
+const switches: Record<Thing, readonly (keyof Options)[]> = {
+  embeds: ['where', 'kind', 'tag', 'host', 'level'],
+  sites: [],
+  pages: ['site'],
+  placements: ['site', 'page', 'embed', 'state'],
+  sweeps: [],
+  harvests: [],
+  tokens: [],
+  providers: [],
+  changes: [],
+};
+
+function refuseOthers(thing: Thing, options: Options): void {
+  const taken = switches[thing];
+  const other = (Object.keys(options) as (keyof Options)[]).find((name) => !taken.includes(name));
+  if (other === undefined) return;
+  const whose = things.filter((each) => switches[each].includes(other)).join(' and ');
+  throw new UsedWrongly(
+    `--${other} narrows the list of ${whose}; that of ${thing} takes ${taken.length === 0 ? 'none' : taken.map((name) => `--${name}`).join(', ')}.`,
+  );
+}
 
 async function all<T>(
   page: (after: string | undefined) => Promise<{ data: { items: T[]; next: string | null } }>,
@@ -87,13 +114,13 @@ function show(tools: Tools, items: unknown[], heads: string[], rows: () => strin
 
 const limit = 200;
 const lists: Record<Thing, (tools: Tools, options: Options) => Promise<void>> = {
-  embeds: async (tools, { q, where, kind, tag, host, level }) => {
+  embeds: async (tools, { where, kind, tag, host, level }) => {
     const items = await all((after) =>
-      tools.client().call('embeds.list', { query: { limit, after, q, where, kind, tag, host, level } }),
+      tools.client().call('embeds.list', { query: { limit, after, where, kind, tag, host, level } }),
     );
     const none =
-      q || where || kind || tag || host || level
-        ? 'Nothing in the collection is like that.'
+      where || kind || tag || host || level
+        ? 'Nothing in the collection fits that.'
         : 'The collection is empty. “orbis collect FILE --name NAME” puts the first code into it.';
     show(
       tools,
@@ -250,11 +277,13 @@ const lists: Record<Thing, (tools: Tools, options: Options) => Promise<void>> = 
  */
 export const placementsOf = (
   client: Client,
-  { site, embed, state }: Pick<Options, 'site' | 'embed' | 'state'>,
+  { site, page: of, embed, state }: Pick<Options, 'site' | 'page' | 'embed' | 'state'>,
   waiting: (count: number) => unknown = () => undefined,
 ) =>
   all(async (after) => {
-    const page = await client.call('placements.list', { query: { limit, after, site, embed, state } });
+    const page = await client.call('placements.list', {
+      query: { limit, after, site, page: of, embed, state },
+    });
     waiting(page.data.waiting);
     return page;
   });

@@ -55,6 +55,8 @@ const addCode: AddCommand = (program, run) => {
     )
     .action((embed: string, place: string | undefined, options: { bare?: boolean; link?: boolean }) =>
       run(async (tools) => {
+        if (options.bare && (options.link || place !== undefined))
+          throw new UsedWrongly('--bare is without a place: name none, and take no --link.');
         const client = tools.client();
         if (options.bare) {
           const { data } = await client.call('embeds.read', { params: { embed } });

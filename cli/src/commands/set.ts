@@ -26,6 +26,13 @@ export const addSet: AddCommand = (program, run) => {
   addEdits(program, run);
 };
 
+/* What is for many says nothing of one. */
+function refuseForOne({ where: search, dryRun, skipImpossible }: GroupOptions): void {
+  if (search !== undefined) return;
+  const other = dryRun ? '--dry-run' : skipImpossible ? '--skip-impossible' : null;
+  if (other) throw new UsedWrongly(`${other} is for many embeds: say with --where which ones.`);
+}
+
 const addSetting: AddCommand = (program, run) => {
   group(
     program
@@ -46,6 +53,7 @@ const addSetting: AddCommand = (program, run) => {
     )
     .action((embed: string | undefined, words: string[], options: GroupOptions & { preset?: string[] }) =>
       run(async (tools) => {
+        refuseForOne(options);
         const said =
           options.where === undefined ? words : [embed, ...words].filter((word) => word !== undefined);
         let asked = await parseAsked(
@@ -81,6 +89,7 @@ const addUnsetting: AddCommand = (program, run) => {
     )
     .action((embed: string | undefined, rest: string[], options: GroupOptions) =>
       run(async (tools) => {
+        refuseForOne(options);
         const names =
           options.where === undefined ? rest : [embed, ...rest].filter((name) => name !== undefined);
         await checkNames(names, tools.client, options.where === undefined ? sheetFor(embed) : null);

@@ -1,4 +1,4 @@
-import type { AddCommand } from '../command.ts';
+import { UsedWrongly, type AddCommand } from '../command.ts';
 import { describeEmbed } from './collect.ts';
 import { atPlace, showPlaced } from './placed.ts';
 
@@ -15,6 +15,8 @@ export const addShow: AddCommand = (program, run) => {
     .action((embed: string, options: { pasted?: boolean }) =>
       run(async (tools) => {
         const at = atPlace(embed);
+        if (at && options.pasted)
+          throw new UsedWrongly('--pasted is of an embed itself: name it without its place.');
         if (at) return showPlaced(at, tools);
         const { data } = await tools.client().call('embeds.read', { params: { embed } });
         if (options.pasted && !tools.json) tools.io.out(data.pasted);
