@@ -65,6 +65,18 @@ const commands: AddCommand[] = [
   addTokens,
 ];
 
+const endings = `Exit status:
+  0  done
+  1  done, and something needs a look: an error in a code, a page that is not as it should be, a difference
+  2  used wrongly, or what was given does not fit: nothing was done
+  3  Orbis, a page or a provider could not be reached
+  4  refused: it is in use, was changed by somebody else, or you may not do it`;
+
+const environment = `Environment:
+  ORBIS_URL    where Orbis is, in the place of what “orbis login” keeps
+  ORBIS_TOKEN  the token that is used there
+  NO_COLOR     no colours, whatever it is set to`;
+
 /** Runs one command line; nothing is written and nothing ended but through what is handed in. */
 export async function orbis(args: readonly string[], given: Io): Promise<Exit> {
   const io: Io = {
@@ -80,6 +92,7 @@ export async function orbis(args: readonly string[], given: Io): Promise<Exit> {
       'Keeps the embed codes of your websites: reads them, adjusts them, says what to paste where, and checks the published pages.',
     )
     .option('--json', 'print the data of the interface instead of text')
+    .addHelpText('after', `\n${endings}\n${environment}`)
     .version('0.1.0')
     .exitOverride()
     .showHelpAfterError('(“orbis COMMAND --help” shows how it is used)')
