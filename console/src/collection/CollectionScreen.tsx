@@ -77,7 +77,7 @@ function searchOf(q: string, kind: string | undefined, level: string | undefined
 
 const NothingHere = ({ isSearched }: { isSearched: boolean }) =>
   isSearched ? (
-    <Empty title="Nothing is like that">Take a word or the kind out of the search.</Empty>
+    <Empty title="Nothing fits that">Take a word or the kind out of the search.</Empty>
   ) : (
     <Empty title="The collection is empty">
       <Link to="/">Paste the first code or link</Link> that a provider gave you, or{' '}

@@ -6,7 +6,7 @@ import { kinds, type Kind, type Level } from '@orbis/core';
 /** The levels of findings, the worst first, as the collection calls them. */
 export const levels = [
   ['error', 'Needs mending'],
-  ['warning', 'Will disappoint somebody'],
+  ['warning', 'Needs a look'],
   ['note', 'Worth knowing'],
 ] as const;
 

@@ -18,7 +18,7 @@ interface Props {
 
 const levelWords = {
   error: 'something is wrong with it',
-  warning: 'something about it may disappoint',
+  warning: 'needs a look',
   note: 'something is worth knowing',
 };
 

@@ -94,8 +94,7 @@ export const findings = {
     remedy: () => 'Put a link to the same thing between its tags.',
   },
   'old-attribute': {
-    message: (f) =>
-      `${f.what} ${f.kind === 'element' ? 'is an element' : 'belongs to what'} that HTML has dropped.`,
+    message: (f) => `${f.what} ${String(f.what).includes(',') ? 'are' : 'is'} no longer part of HTML.`,
     remedy: () => 'It does no harm; a newer code of the provider may do without.',
   },
   'active-attribute': {
