@@ -5,7 +5,8 @@ import { join } from 'node:path';
 import { randomBytes } from 'node:crypto';
 import { say, setUp, stop as fail, top } from './setup.mjs';
 
-setUp();
+// `npm run dev` has done it, and builds what changes.
+if (process.env.SET_UP !== 'done') setUp();
 const { pino } = await import('pino');
 const { CannotStart, readSettings, startOrbis } = await import('../service/dist/index.js');
 const { hosts, loadDemo, loopbackFetch, startDemoServer } = await import('../demo/dist/index.js');

@@ -182,6 +182,7 @@ async function terminal(
       readFile: (path) => readFile(join(top, path), 'utf8'),
       askSecret: () => Promise.resolve(''),
       ask: null,
+      open: null,
       env: { ORBIS_URL: url, ORBIS_TOKEN: token, FORCE_COLOR: '1' },
       fetch,
       signal: new AbortController().signal,

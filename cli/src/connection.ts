@@ -43,6 +43,9 @@ function signIn(io: Io): StoredSignIn | null {
   return found && { ...found, ...(url ? { url: url.replace(/\/$/, '') } : {}), ...(token ? { token } : {}) };
 }
 
+/** Where the service is, as the client would ask it; null where nothing says which. */
+export const serviceAddress = (io: Io): string | null => signIn(io)?.url ?? null;
+
 /** The client of the service. @throws ApiError `not-signed-in` where nothing says which service. */
 export function connect(io: Io): Client {
   const found = signIn(io);

@@ -15,6 +15,8 @@ export interface Io {
   askSecret: (question: string) => Promise<string>;
   /** Asks somebody at a terminal; null where nobody sits at one. */
   ask: ((question: string) => Promise<string>) | null;
+  /** Opens an address for whoever sits at a desktop; null where there is none. */
+  open: ((address: string) => Promise<void>) | null;
   env: Record<string, string | undefined>;
   fetch: typeof globalThis.fetch;
   signal: AbortSignal;

@@ -2,6 +2,7 @@ import { readdir, readFile } from 'node:fs/promises';
 import { createInterface } from 'node:readline/promises';
 import { Writable } from 'node:stream';
 import { text } from 'node:stream/consumers';
+import openInBrowser from 'open';
 import { isErrno, type Io } from './io.ts';
 import { localFetch } from './loopback.ts';
 import { orbis } from './program.ts';
@@ -22,6 +23,10 @@ const askAtTerminal = async (question: string): Promise<string> => {
 /* What Node says of a terminal is missing where the output goes elsewhere. */
 type Terminal = Partial<Pick<typeof process.stdout, 'isTTY' | 'columns'>>;
 const [out, err]: [Terminal, Terminal] = [process.stdout, process.stderr];
+
+/* Elsewhere a program that shows pages can be expected. */
+const hasDesktop =
+  process.platform !== 'linux' || Boolean(process.env['DISPLAY'] ?? process.env['WAYLAND_DISPLAY']);
 
 const io: Io = {
   stdin: () => text(process.stdin),
@@ -47,6 +52,7 @@ const io: Io = {
     return answer;
   },
   ask: process.stdin.isTTY && process.stderr.isTTY ? askAtTerminal : null,
+  open: out.isTTY && hasDesktop ? async (address) => void (await openInBrowser(address)) : null,
   env: process.env,
   fetch: localFetch(),
   signal: stopped.signal,

@@ -22,10 +22,11 @@ import { addPresets } from './commands/presets.ts';
 import { addRules } from './commands/rules.ts';
 import { addSet } from './commands/set.ts';
 import { addOptions } from './commands/options.ts';
+import { addOpen } from './commands/open.ts';
 import { addPlan } from './commands/plan.ts';
 import { addSite } from './commands/site.ts';
-import { addSettings } from './commands/settings.ts';
 import { addShow } from './commands/show.ts';
+import { addStatus } from './commands/status.ts';
 import { addSweep } from './commands/sweep.ts';
 import { addWhere } from './commands/where.ts';
 import { connect } from './connection.ts';
@@ -45,7 +46,6 @@ const commands: AddCommand[] = [
   addPlan,
   addSite,
   addOptions,
-  addSettings,
   addPresets,
   addUndo,
   addPlaces,
@@ -54,6 +54,8 @@ const commands: AddCommand[] = [
   addWhere,
   addList,
   addShow,
+  addStatus,
+  addOpen,
   addChange,
   addRenew,
   addRevisions,

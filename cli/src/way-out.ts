@@ -29,6 +29,8 @@ const ways: Record<string, string> = {
   'group-impossible': '“--skip-impossible” skips them.',
   'changed-since': '“orbis bring-back EMBED REVISION” does that.',
   'needs-page-head': '“orbis site SITE head=yes” says that.',
+  'nothing-to-present': '“orbis options EMBED” lists what can be asked of it.',
+  'setting-not-offered': '“orbis options EMBED” lists what can be asked of it.',
   'import-refused': '“--skip-refused” skips them.',
 };
 

@@ -34,6 +34,7 @@ export async function run(
           return Promise.resolve(answers.shift() ?? '');
         }
       : null,
+    open: null,
     env,
     fetch: globalThis.fetch,
     signal: new AbortController().signal,

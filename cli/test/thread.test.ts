@@ -166,6 +166,30 @@ describe('the command line with a service', function () {
     expect(await done('show mended --pasted')).to.equal(newer);
   });
 
+  it('says who is signed in, where, and what needs attention; and where things are', async () => {
+    const { exit, out } = await orbis('status');
+    expect(out).to.match(new RegExp(`^Orbis +${test.url}\nSigned in as +\\S.*\nNeeds attention +`));
+    expect(exit).to.equal(out.includes('Needs attention  nothing') ? 0 : 1);
+    const data = JSON.parse((await orbis('status --json')).out) as { attention: object; url: string };
+    expect(data.url).to.equal(test.url);
+    expect(await done('open opening-talk')).to.equal(`${test.url}/collection/opening-talk\n`);
+    const published = `http://hollinfell.localhost:${test.world.port}/talks\n`;
+    expect(await done('open hollinfell/talks')).to.equal(published);
+    expect(await done('open hollinfell/talks#opening')).to.equal(published);
+    expect((await orbis('open nothing-there')).exit).to.equal(2);
+  });
+
+  it('lists what can be asked of one embed, with types and limits', async () => {
+    const items = JSON.parse(await done('options opening-talk --json')) as Record<string, unknown>[];
+    const named = (name: string) => items.find((item) => item['name'] === name);
+    expect(named('start')).to.deep.include({ stage: 'settings', type: 'time', unit: 's', label: 'Start' });
+    expect(named('max-width')).to.deep.include({ type: 'number', unit: 'px', example: 'max-width=800' });
+    expect(named('zoom')).to.equal(undefined);
+    expect((await orbis('options nothing-at-all')).err).to.include(
+      'There is no kind, provider or embed “nothing-at-all”. Kinds: video, audio',
+    );
+  });
+
   it('refuses switches that say nothing here, and words that are none of a list', async () => {
     for (const [line, said] of [
       ['list sites --kind video', '--kind narrows the list of embeds; that of sites takes none.'],

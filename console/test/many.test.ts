@@ -72,7 +72,7 @@ describe('an owner with many codes, at the console', function () {
     const { data } = await test.client.call('embeds.read', { params: { embed: 'a-map' } });
     expect([data.name, data.tags]).to.deep.equal(['a map', ['old site']]);
     await page.getByLabel('Files with codes').setInputFiles(file('broken.csv', 'name,code\n"open'));
-    await page.getByText('is no CSV file').waitFor();
+    await page.getByText('is no table of codes').waitFor();
     await page.getByLabel('Files with codes').setInputFiles(file('empty.ndjson', ''));
     await page.getByText('There is no code in it.').waitFor();
   });

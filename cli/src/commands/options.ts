@@ -1,47 +1,82 @@
-import { allOptions, handName, kinds, optionsFor, ownOptions, type Kind, type Option } from '@orbis/core';
-import { spoken, optionWords } from '@orbis/contract';
+import {
+  allOptions,
+  handName,
+  kinds,
+  optionsFor,
+  ownOptions,
+  type Kind,
+  type Option,
+  type Sheet,
+} from '@orbis/core';
+import { ApiError, optionWords, spoken } from '@orbis/contract';
 import { builtInSheets } from '@orbis/sheets';
-import { UsedWrongly, type AddCommand } from '../command.ts';
+import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
 import { table } from '../text.ts';
 
 export const addOptions: AddCommand = (program, run) => {
   program
     .command('options')
-    .argument('[of]', 'a kind of embed, or a provider: only what makes sense for it')
+    .argument('[of]', 'a kind of embed, a provider, or the key of an embed: only what can be asked of it')
     .description('list every option with its meaning and an example')
-    .addHelpText('after', '\nExamples:\n  orbis options\n  orbis options map\n  orbis options kinorill')
+    .addHelpText(
+      'after',
+      '\nExamples:\n  orbis options\n  orbis options map\n  orbis options kinorill\n  orbis options opening-talk --json\n\nKinds and providers need no service. “npm start -- --settings” lists what can be set of the service itself.',
+    )
     .action((of: string | undefined) =>
       run(async (tools) => {
-        const offered = optionsOf(of);
-        const rows = (stage: Option['stage']) =>
-          offered
-            .filter((option) => option.stage === stage)
-            .map(({ name, example, own }) => ({
-              name,
-              stage,
-              meaning: own?.explain ?? optionWords(name).explain,
-              example: `${name}=${example}`,
-            }));
-        const byHand = {
-          name: handName('NAME'),
-          stage: 'settings',
-          meaning: spoken.byHand.explain,
-          example: `${handName('hue')}=12`,
-        };
+        const { options, sheet, note } = await optionsOf(of, tools);
+        const rows = (stage: Option['stage']): OptionRow[] =>
+          options.filter((option) => option.stage === stage).map((option) => rowOf(option, sheet));
         const items = [...rows('settings'), byHand, ...rows('presentation')];
-        const more = of === undefined ? `\n${ownNote()}\n` : '';
         tools.tell(
           items,
           () =>
             table(
               ['option', 'example', 'meaning'],
-              items.map((item) => [item.name, item.example, item.meaning]),
+              items.map(({ name, example, meaning }) => [name, example, meaning]),
               tools.colours,
-            ) + more,
+            ) + note,
         );
         return 0;
       }),
     );
+};
+
+interface OptionRow {
+  name: string;
+  stage: Option['stage'];
+  label: string;
+  meaning: string;
+  type: string;
+  unit: string | null;
+  limits: Omit<Option['type']['limits'], 'unit'>;
+  example: string;
+}
+
+function rowOf({ name, stage, type, example }: Option, sheet: Sheet | null): OptionRow {
+  const { label, explain } = optionWords(name, sheet);
+  const { unit = type.name === 'time' ? 's' : null, ...limits } = type.limits;
+  return {
+    name,
+    stage,
+    label,
+    meaning: explain,
+    type: type.name,
+    unit,
+    limits,
+    example: `${name}=${example}`,
+  };
+}
+
+const byHand: OptionRow = {
+  name: handName('NAME'),
+  stage: 'settings',
+  label: spoken.byHand.label,
+  meaning: spoken.byHand.explain,
+  type: 'text',
+  unit: null,
+  limits: {},
+  example: `${handName('hue')}=12`,
 };
 
 /* Who has more than these. */
@@ -50,15 +85,46 @@ function ownNote(): string {
   return `Some providers have options of their own: ${having.map(({ name }) => name).join(', ')}. “orbis options ${having[0]!.id}” shows them too.`;
 }
 
-/* The options that make sense for a kind, or that a provider offers. */
-function optionsOf(of: string | undefined): readonly Option[] {
-  if (of === undefined) return allOptions;
-  const isFor = (option: Option): boolean => option.kinds === 'any' || option.kinds.includes(of as Kind);
-  if (kinds.includes(of as Kind)) return allOptions.filter(isFor);
-  const sheets = builtInSheets();
-  const sheet = sheets.find(({ id }) => id === of.toLowerCase());
-  if (sheet) return optionsFor(sheet).filter((option) => option.isOffered(sheet, null));
-  throw new UsedWrongly(
-    `There is no kind and no provider “${of}”. Kinds: ${kinds.join(', ')}. Providers: ${sheets.map(({ id }) => id).join(', ')}.`,
-  );
+interface OptionsOf {
+  options: readonly Option[];
+  /** With which they are called. */
+  sheet: Sheet | null;
+  note: string;
 }
+
+/* The options that make sense for a kind, that a provider offers, or that the code of an embed takes. */
+async function optionsOf(of: string | undefined, tools: Tools): Promise<OptionsOf> {
+  if (of === undefined) return { options: allOptions, sheet: null, note: `\n${ownNote()}\n` };
+  const isFor = (option: Option): boolean => option.kinds === 'any' || option.kinds.includes(of as Kind);
+  if (kinds.includes(of as Kind)) return { options: allOptions.filter(isFor), sheet: null, note: '' };
+  const sheet = builtInSheets().find(({ id }) => id === of.toLowerCase());
+  if (sheet)
+    return { options: optionsFor(sheet).filter((option) => option.isOffered(sheet, null)), sheet, note: '' };
+  return optionsOfEmbed(of, tools);
+}
+
+async function optionsOfEmbed(embed: string, { client }: Tools): Promise<OptionsOf> {
+  const { reading } = await client()
+    .call('embeds.read', { params: { embed } })
+    .then(
+      ({ data }) => data,
+      (error: unknown) => {
+        throw isUnknown(error) ? new UsedWrongly(unknownIn(embed)) : error;
+      },
+    );
+  const sheet =
+    reading.sheet === null
+      ? null
+      : (await client().call('providers.read', { params: { provider: reading.sheet.id } })).data.sheet;
+  const options = optionsFor(sheet).filter((option) => option.isOffered(sheet, reading));
+  return { options, sheet, note: '' };
+}
+
+/* Without a service nobody knows embeds; then it was a kind or a provider that was meant. */
+const isUnknown = (error: unknown): boolean =>
+  error instanceof ApiError && ['not-found', 'bad-request', 'not-signed-in', 'not-reached'].includes(error.code);
+
+const unknownIn = (of: string): string =>
+  `There is no kind, provider or embed “${of}”. Kinds: ${kinds.join(', ')}. Providers: ${builtInSheets()
+    .map(({ id }) => id)
+    .join(', ')}.`;
