@@ -122,7 +122,8 @@ async function optionsOfEmbed(embed: string, { client }: Tools): Promise<Options
 
 /* Without a service nobody knows embeds; then it was a kind or a provider that was meant. */
 const isUnknown = (error: unknown): boolean =>
-  error instanceof ApiError && ['not-found', 'bad-request', 'not-signed-in', 'not-reached'].includes(error.code);
+  error instanceof ApiError &&
+  ['not-found', 'bad-request', 'not-signed-in', 'not-reached'].includes(error.code);
 
 const unknownIn = (of: string): string =>
   `There is no kind, provider or embed “${of}”. Kinds: ${kinds.join(', ')}. Providers: ${builtInSheets()
