@@ -8,7 +8,7 @@ import {
   type Option,
   type Sheet,
 } from '@orbis/core';
-import { ApiError, optionWords, spoken } from '@orbis/contract';
+import { ApiError, optionWords, spoken, type Reading } from '@orbis/contract';
 import { builtInSheets } from '@orbis/sheets';
 import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
 import { table } from '../text.ts';
@@ -103,21 +103,22 @@ async function optionsOf(of: string | undefined, tools: Tools): Promise<OptionsO
   return optionsOfEmbed(of, tools);
 }
 
-async function optionsOfEmbed(embed: string, { client }: Tools): Promise<OptionsOf> {
-  const { reading } = await client()
-    .call('embeds.read', { params: { embed } })
-    .then(
-      ({ data }) => data,
-      (error: unknown) => {
-        throw isUnknown(error) ? new UsedWrongly(unknownIn(embed)) : error;
-      },
-    );
+async function optionsOfEmbed(embed: string, tools: Tools): Promise<OptionsOf> {
+  const reading = await readingOf(embed, tools);
   const sheet =
     reading.sheet === null
       ? null
-      : (await client().call('providers.read', { params: { provider: reading.sheet.id } })).data.sheet;
+      : (await tools.client().call('providers.read', { params: { provider: reading.sheet.id } })).data.sheet;
   const options = optionsFor(sheet).filter((option) => option.isOffered(sheet, reading));
   return { options, sheet, note: '' };
+}
+
+async function readingOf(embed: string, { client }: Tools): Promise<Reading> {
+  try {
+    return (await client().call('embeds.read', { params: { embed } })).data.reading;
+  } catch (error) {
+    throw isUnknown(error) ? new UsedWrongly(unknownIn(embed)) : error;
+  }
 }
 
 /* Without a service nobody knows embeds; then it was a kind or a provider that was meant. */

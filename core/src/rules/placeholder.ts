@@ -5,7 +5,7 @@ const anywhere: readonly RegExp[] = [
   /%%[A-Z][A-Z_]{1,30}%%/,
   /\b[A-Z]{2,}(?: [A-Z]{2,}){0,4} HERE\b/,
   /\b(?:paste|insert)\b[^"'<>]{1,40}\bhere\b/,
-  /(?:^|[^A-Za-z])(?:YOUR|INSERT|ENTER|REPLACE|PASTE|PLACEHOLDER|CHANGE)[_ -][A-Z]{2,}/,
+  /(?:^|[^A-Za-z])(?:YOUR|INSERT|ENTER|REPLACE|PASTE|PLACEHOLDER|CHANGE)(?:[_ -][A-Z]{2,}){1,4}/,
   /(?:^|[^A-Za-z])YOUR(?:ID|NAME|USER|SITE|KEY|CODE|URL|DOMAIN|ACCOUNT|VIDEO|CHANNEL|FORM|SHOP|PAGE|TOKEN|EMAIL)/,
 ];
 /* What is a sample only where nothing else stands beside it. */
