@@ -5,7 +5,6 @@ import { kindDefaults, optionsSchema } from '../options/schema.ts';
 import { pageKey, siteKey, spotKey } from '../place.ts';
 import {
   delivery,
-  lists,
   page,
   pagePlan,
   placement,
@@ -14,7 +13,8 @@ import {
   site,
   spot,
   widths,
-} from '../resources.ts';
+} from '../register.ts';
+import { lists } from '../resources.ts';
 import { spoken, type PlacementState } from '../language/index.ts';
 import { pathOf, paths } from './paths.ts';
 import { route } from './route.ts';

@@ -1,7 +1,8 @@
 import { z } from '../zod.ts';
 import { listQuery, publicId } from '../common.ts';
 import { pageKey, siteKey } from '../place.ts';
-import { lists, sweep } from '../resources.ts';
+import { sweep } from '../register.ts';
+import { lists } from '../resources.ts';
 import { pathOf, paths } from './paths.ts';
 import { route } from './route.ts';
 

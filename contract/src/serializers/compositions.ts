@@ -1,7 +1,8 @@
 import type { Edit as CoreEdit, LevelledComposition, Snippet as CoreSnippet } from '@orbis/core';
 import { formatImplied, formatReasons, formatValue } from '../language/index.ts';
 import { serializeProblem } from '../options/problems.ts';
-import type { Composition, Edit, Snippet } from '../resources.ts';
+import type { Edit, Snippet } from '../edits.ts';
+import type { Composition } from '../resources.ts';
 
 /** An edit with its reasons in plain sentences. */
 export const serializeEdit = (edit: CoreEdit): Edit => ({ ...edit, reason: formatReasons(edit.reasons) });

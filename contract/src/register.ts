@@ -1,0 +1,170 @@
+import { planActions, positions } from '@orbis/core';
+import { count, factRecord, key, publicId, time } from './common.ts';
+import { snippet } from './edits.ts';
+import { spoken, type PlacementState } from './language/index.ts';
+import { kindDefaults, optionsSchema } from './options/schema.ts';
+import { pageKey, siteKey, spotKey, spotName } from './place.ts';
+import { level } from './reading.ts';
+import { z } from './zod.ts';
+
+const state = z.enum(Object.keys(spoken.states) as [PlacementState, ...PlacementState[]]);
+
+export const widths = z
+  .strictObject({
+    phone: z.number().int().min(1).max(9999),
+    tablet: z.number().int().min(1).max(9999),
+    desktop: z.number().int().min(1).max(9999),
+  })
+  .meta({
+    id: 'Widths',
+    description: 'How wide the spot is on each, in px',
+    example: { phone: 358, tablet: 704, desktop: 760 },
+  });
+export const spot = z
+  .object({ key: spotKey, name: spotName, widths, placements: count })
+  .meta({ id: 'Spot' });
+export const page = z
+  .object({
+    key: pageKey,
+    path: z.string(),
+    title: z.string(),
+    url: z.string(),
+    spots: z.array(spot),
+    checkedAt: time.nullable(),
+  })
+  .meta({ id: 'Page' });
+export const site = z
+  .object({
+    key: siteKey,
+    name: z.string(),
+    address: z.string(),
+    defaults: kindDefaults.meta({ description: 'What is asked of every embed on it, by what kind it is of' }),
+    head: z.boolean().meta({ description: 'Whether it has a way into the heads of its pages' }),
+    pages: count,
+    createdAt: time,
+  })
+  .meta({ id: 'Site' });
+
+export const placementFinding = z
+  .object({ rule: z.string(), level, facts: factRecord, message: z.string(), remedy: z.string() })
+  .meta({ id: 'PlacementFinding' });
+export const placement = z
+  .object({
+    id: publicId,
+    served: z
+      .boolean()
+      .meta({ description: 'Whether the page showed it by that link when it was last seen' }),
+    embed: key,
+    embedName: z.string(),
+    options: optionsSchema.meta({ description: 'What is asked of it at this place only' }),
+    place: spotKey,
+    site: siteKey,
+    page: pageKey,
+    spot: spotName,
+    url: z.string(),
+    state,
+    revision: z.number().int().meta({ description: 'The embed’s newest revision' }),
+    carries: z
+      .object({ delivery: z.number().int(), revision: z.number().int().nullable() })
+      .nullable()
+      .meta({ description: 'What the page carried when it was last seen' }),
+    issued: z.object({ delivery: z.number().int(), revision: z.number().int(), at: time }).nullable(),
+    lastSeenAt: time.nullable(),
+    checkedAt: time.nullable(),
+    findings: z.array(placementFinding),
+    createdAt: time,
+  })
+  .meta({ id: 'Placement' });
+/** The link to a placement's document, for site editors that take a link only (oEmbed 1.0). */
+export const placementMade = placement
+  .extend({ beside: z.array(key).meta({ description: 'The other embeds in the same spot' }) })
+  .meta({ id: 'PlacementMade' });
+
+export const placementLink = z
+  .object({
+    link: z
+      .string()
+      .meta({ description: 'Where its document is served; what is changed later shows there by itself' }),
+  })
+  .meta({ id: 'PlacementLink' });
+export const delivery = z
+  .object({
+    placement: publicId,
+    number: z.number().int(),
+    revision: z.number().int(),
+    options: optionsSchema,
+    snippets: z.array(snippet),
+    text: z.string(),
+    digest: z.string(),
+    issuedAt: time,
+  })
+  .meta({ id: 'Delivery' });
+
+export const pagePlan = z
+  .object({
+    page: pageKey,
+    snippets: z
+      .array(snippet.extend({ text: z.string(), digest: z.string(), placements: z.array(publicId) }))
+      .meta({ description: 'By position, then by place' }),
+    steps: z
+      .array(
+        z.object({
+          action: z.enum(planActions),
+          position: z.enum(positions),
+          digest: z.string().nullable(),
+          place: spotKey.nullable(),
+        }),
+      )
+      .meta({ description: 'What to do, in the order of the work; what is only taken out has no snippet' }),
+    findings: z.array(placementFinding.extend({ placements: z.array(publicId) })),
+  })
+  .meta({ id: 'PagePlan' });
+
+export const sweepStates = ['waiting', 'running', 'done', 'stopped', 'failed'] as const;
+export const sweep = z
+  .object({
+    id: publicId,
+    state: z.enum(sweepStates),
+    scope: z.string().nullable().meta({ description: 'A site or page key; null for everything' }),
+    pages: count,
+    read: count,
+    unreachable: count,
+    counts: z
+      .partialRecord(state, count)
+      .meta({ description: 'Placements on the pages that were read, by state' }),
+    createdAt: time,
+    startedAt: time.nullable(),
+    endedAt: time.nullable(),
+  })
+  .meta({ id: 'Sweep' });
+export const sweepPage = z
+  .object({
+    page: pageKey,
+    url: z.string(),
+    state: z.enum(['waiting', 'read', 'unreachable']),
+    status: z.number().int().nullable(),
+    why: z.string().nullable(),
+    readAt: time.nullable(),
+    seen: z.array(
+      z.object({
+        placement: publicId,
+        embed: key,
+        spot: z.string().meta({ description: 'The name of the spot that it was placed in' }),
+        state,
+        findings: z.array(placementFinding),
+      }),
+    ),
+  })
+  .meta({ id: 'SweepPage' });
+
+export type Site = z.infer<typeof site>;
+export type Page = z.infer<typeof page>;
+export type Spot = z.infer<typeof spot>;
+export type Widths = z.infer<typeof widths>;
+export type Placement = z.infer<typeof placement>;
+export type PlacementMade = z.infer<typeof placementMade>;
+export type PlacementFinding = z.infer<typeof placementFinding>;
+export type PagePlan = z.infer<typeof pagePlan>;
+export type Delivery = z.infer<typeof delivery>;
+export type Sweep = z.infer<typeof sweep>;
+export type SweepPage = z.infer<typeof sweepPage>;
