@@ -41,7 +41,7 @@ export function searchDocument(): string {
 
 One small language finds embeds everywhere: in the console's collection, with \`orbis list --where\`, with \`orbis set --where\` and \`orbis unset --where\`, and as \`where\` in the HTTP interface.
 
-Terms with blanks between them must all hold. A term is a word (looked for in name, notes and tags), words in quotes, or a field with a value:
+Terms with blanks or \`and\` between them must all hold. A term is a word (looked for in name, notes and tags), words in quotes, or a field with a value:
 
 | field | meaning | example |
 | --- | --- | --- |

@@ -10,8 +10,12 @@ const lists: Record<string, string> = {
   'harvest': 'orbis list harvests',
   'change': 'orbis list changes',
   'provider sheet': 'orbis providers list',
-  'list of providers': 'orbis providers endpoints',
+  'oEmbed endpoint': 'orbis providers endpoints',
   'preset': 'orbis presets list',
+  'preset of your own': 'orbis presets list',
+  'spot': 'orbis list pages',
+  'token': 'orbis tokens list',
+  'session': 'orbis sessions list',
 };
 
 const ways: Record<string, string> = {
@@ -38,7 +42,9 @@ const ways: Record<string, string> = {
  * What would do on the command line about an error of the service: the interface speaks to every program, and
  * names none of this one’s words.
  */
-export function wayOut({ code, facts = {} }: Pick<Problem, 'code' | 'facts'>): string | null {
+export function wayOut({ type, code, facts = {} }: Partial<Problem> & Pick<Problem, 'code'>): string | null {
+  // What this program says itself, where no service answered, says all.
+  if (type === 'about:blank') return null;
   if (code === 'not-found') {
     const list = lists[String(facts['what'])];
     return list === undefined ? null : `“${list}” shows what there is.`;

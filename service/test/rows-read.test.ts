@@ -93,4 +93,16 @@ describe('with 50,000 placements', function () {
       expect(read).to.be.at.most(itself + each * shown);
     });
   }
+
+  it('reads one embed by a few rows, whether nobody else holds its code or thousands do', async () => {
+    const ask = async () =>
+      (
+        await fetch(`${test.url}/api/v1/embeds/e8`, { headers: { authorization: `Bearer ${test.token}` } })
+      ).json() as Promise<{ same: string | null }>;
+    expect((await ask()).same).to.equal(null);
+    expect(await readFor(ask)).to.be.at.most(itself);
+    await test.orbis.connection.db.execute(sql`update source set digest = repeat('a', 64)`);
+    expect((await ask()).same).to.match(/^e\d+$/);
+    expect(await readFor(ask)).to.be.at.most(itself);
+  });
 });

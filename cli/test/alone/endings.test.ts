@@ -92,6 +92,14 @@ describe('how commands end', function () {
       .and.match(/Environment:\n {2}ORBIS_URL {4}where/);
   });
 
+  it('says once how to sign in, where nobody is and where the token is not known', async () => {
+    const { wayOut } = await import('../../src/way-out.ts');
+    expect(wayOut({ type: 'about:blank', code: 'not-signed-in' })).to.equal(null);
+    expect(wayOut({ type: 'urn:orbis:error:token-unknown', code: 'token-unknown' })).to.equal(
+      '“orbis login ADDRESS” does.',
+    );
+  });
+
   it('is held here for every command there is', async () => {
     expect((await listedIn([])).sort()).to.deep.equal(Object.keys(words).sort());
   });

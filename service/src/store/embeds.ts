@@ -51,7 +51,8 @@ export async function embedOfSameCode(db: Handle, embedId: number, digest: strin
     .from(source)
     .innerJoin(embed, and(eq(embed.id, source.embedId), eq(embed.source, source.number)))
     .where(and(eq(source.digest, digest), ne(source.embedId, embedId)))
-    .orderBy(asc(embed.id))
+    // In the order of the index: however many hold it, one is read.
+    .orderBy(asc(source.id))
     .limit(1);
   return row?.key ?? null;
 }

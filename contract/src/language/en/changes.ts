@@ -27,7 +27,7 @@ export const expected = {
     return `a ${f.whole ? 'whole ' : ''}number ${bounds}`.trim();
   },
   'choice': (f) => anyOf(String(f.words)),
-  'colour': () => 'a colour such as #aa3355',
+  'colour': () => 'a colour such as #aa3355, or its name in CSS',
   'coordinates': () => 'latitude and longitude in degrees, such as 54.3712, -2.1048',
   'ratio': () => 'two whole numbers such as 16:9 or 9:16',
   'text': (f) => `a line of text, at most ${f.most} characters`,
