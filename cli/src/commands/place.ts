@@ -66,7 +66,7 @@ const addCode: AddCommand = (program, run) => {
           tools.tell(composition, () => withNewline(composition.text));
           return tellErrors(data, tools);
         }
-        const placement = await thePlacement(client, embed, place);
+        const { id: placement, page, embed: key } = await thePlacement(client, embed, place);
         if (options.link) {
           const { data } = await client.call('placements.link', { params: { placement } });
           tools.tell({ placement, link: data.link }, () => `${data.link}\n`);
@@ -81,12 +81,11 @@ const addCode: AddCommand = (program, run) => {
           );
         const elsewhere = data.snippets.some(({ position }) => position !== 'spot');
         tools.tell(data, () => withNewline(data.text));
-        const at = (await client.call('placements.read', { params: { placement } })).data;
         if (elsewhere && !tools.json)
           tools.io.err(
-            `The page needs something in its head as well, once: “orbis plan ${at.page}” shows it.\n`,
+            `The page needs something in its head as well, once: “orbis plan ${page}” shows it.\n`,
           );
-        return tellErrors((await client.call('embeds.read', { params: { embed: at.embed } })).data, tools);
+        return tellErrors((await client.call('embeds.read', { params: { embed: key } })).data, tools);
       }),
     );
 };
@@ -101,19 +100,23 @@ function tellErrors({ key, reading }: Embed, { io, colours }: Tools): Exit {
 
 const withNewline = (text: string): string => (text.endsWith('\n') ? text : `${text}\n`);
 
-/** The placement that is meant, by its id or by embed and place. */
+/**
+ * The placement that is meant, by its id or by embed and place.
+ *
+ * @throws UsedWrongly where it is none, or several.
+ */
 export async function thePlacement(
   client: Client,
   embed: string,
   place: string | undefined,
-): Promise<string> {
+): Promise<Placement> {
   if (place === undefined && /^[0-9a-hjkmnp-tv-z]{10}$/.test(embed)) {
     const direct = await client.call('placements.read', { params: { placement: embed } }).catch(() => null);
-    if (direct) return direct.data.id;
+    if (direct) return direct.data;
   }
   const all: Placement[] = await placementsOf(client, { embed });
   const fitting = place === undefined ? all : all.filter((p) => p.place === place);
-  if (fitting.length === 1) return fitting[0]!.id;
+  if (fitting.length === 1) return fitting[0]!;
   if (all.length === 0)
     throw new UsedWrongly(
       `${embed} is not placed anywhere. Place it first: orbis place ${embed} SITE/PATH#SPOT. Or print it without a place: --bare.`,

@@ -25,7 +25,7 @@ export async function changePlaced(
   change: (now: Options) => Options,
 ): Promise<Exit> {
   const client = tools.client();
-  const placement = await thePlacement(client, embed, place);
+  const { id: placement } = await thePlacement(client, embed, place);
   const before = await client.call('placements.read', { params: { placement } });
   const { data } = await client.call('placements.change', {
     params: { placement },
@@ -43,7 +43,7 @@ export async function changePlaced(
 export async function showPlaced({ embed, place }: Placed, tools: Tools): Promise<Exit> {
   const client = tools.client();
   const { data } = await client.call('placements.read', {
-    params: { placement: await thePlacement(client, embed, place) },
+    params: { placement: (await thePlacement(client, embed, place)).id },
   });
   const { data: composition } = await client.call('compositions.create', {
     body: { placement: data.id, options: data.options },
