@@ -129,14 +129,14 @@ describe('an owner at the console', function () {
       .fill('<iframe src="https://media.example/x" title="t"></iframe>');
     await page.getByRole('button', { name: 'Take it in', exact: true }).click();
     await page.getByText('The code is another provider’s', { exact: false }).waitFor();
-    await page.getByRole('button', { name: 'It is meant to: take it in' }).click();
+    await page.getByRole('button', { name: 'Take it in all the same' }).click();
     await page
       .getByText('With the newer code these options cannot be fulfilled: start.', { exact: false })
       .waitFor();
     await page.getByLabel('The newer code or link').fill(talkCode(test.world.port, 'rG5rings'));
     await page.getByRole('button', { name: 'Take it in', exact: true }).click();
     await page.getByText('The code shows another item', { exact: false }).waitFor();
-    await page.getByRole('button', { name: 'It is meant to: take it in' }).click();
+    await page.getByRole('button', { name: 'Take it in all the same' }).click();
     await page.getByText('The newer code is in, as revision 2.', { exact: false }).waitFor();
     expect(await page.getByLabel('The code as it was pasted').innerText()).to.include('rG5rings');
     expect(await page.getByRole('textbox', { name: 'Start' }).inputValue()).to.equal('0:12');

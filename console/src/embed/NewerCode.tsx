@@ -66,7 +66,7 @@ export function NewerCode({ embed, etag }: { embed: Embed; etag: string }) {
         </Button>
         {refusal === 'another-thing' && (
           <Button color="error" sx={{ ml: 1 }} onClick={() => renew.mutate({ anyway: true })}>
-            It is meant to: take it in
+            Take it in all the same
           </Button>
         )}
         {refusal === 'options-unfit' && (

@@ -40,11 +40,8 @@ export function readProviderList(text: string): ProviderList {
   let data: unknown;
   try {
     data = JSON.parse(text.replace(/^\uFEFF/, ''));
-  } catch (error) {
-    return {
-      ok: false,
-      reason: reason('list-no-json', { said: error instanceof Error ? error.message : String(error) }),
-    };
+  } catch {
+    return { ok: false, reason: reason('list-no-json') };
   }
   if (!Array.isArray(data)) return { ok: false, reason: reason('list-no-array') };
   const endpoints = new Map<string, ListedEndpoint>();

@@ -11,7 +11,7 @@ export const links = {
   'answer-without-code': (f) =>
     `the answer says that it is ${f.type === 'rich' ? 'something rich' : 'a video'}, and has no code for it`,
   'answer-without-picture': () => 'the answer says that it is a picture, and has no address of one',
-  'list-no-json': (f) => `it is no JSON: ${f.said}`,
+  'list-no-json': () => 'it cannot be read as JSON',
   'list-no-array': () => 'it is no list: it begins with no “[”',
   'entry-no-object': () => 'it is no object',
   'entry-without-name': () => 'it has no name',
