@@ -120,7 +120,7 @@ type Sql = Connection;
 /* The same rows, 500 a statement: embeds, sources, revisions, tags, hosts, in tables of the same shape. */
 async function byHand(sql: Sql, prefix: string, texts: readonly string[]): Promise<void> {
   const sheets = builtInSheets();
-  for (const table of ['embed', 'source', 'revision', 'embed_tag', 'embed_host', 'group_change_item'])
+  for (const table of ['embed', 'source', 'revision', 'embed_tag', 'embed_host', 'change_item'])
     await sql.query(`create table ${prefix}_${table} like ${table}`);
   const now = new Date();
   for (let from = 0; from < texts.length; from += 500) {
@@ -194,9 +194,8 @@ async function changeByHand(sql: Sql, prefix: string, texts: readonly string[]):
       `insert into ${prefix}_revision (embed_id, number, source_id, left_out, options, sheet_id, sheet_digest, reason, created_at, created_by) values ?`,
       [part.map(({ id }) => [id, 2, id, '[]', '{"start":112,"end":184}', 'kinorill', '', 'changed', now, 1])],
     );
-    await sql.query(
-      `insert into ${prefix}_group_change_item (change_id, embed_id, \`from\`, \`to\`, version) values ?`,
-      [part.map(({ id }) => [1, id, 1, 2, 2])],
-    );
+    await sql.query(`insert into ${prefix}_change_item (change_id, embed_id, \`from\`, \`to\`) values ?`, [
+      part.map(({ id }) => [2, id, 1, 2]),
+    ]);
   }
 }

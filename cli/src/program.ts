@@ -17,7 +17,7 @@ import { addProviders } from './commands/providers/index.ts';
 import { addRead } from './commands/read.ts';
 import { addRenew } from './commands/renew.ts';
 import { addRevisions } from './commands/revisions.ts';
-import { addUndo } from './commands/groups.ts';
+import { addUndo } from './commands/undo.ts';
 import { addPresets } from './commands/presets.ts';
 import { addRules } from './commands/rules.ts';
 import { addSet } from './commands/set.ts';

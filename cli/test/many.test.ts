@@ -132,10 +132,18 @@ describe('the command line', function () {
       expect(done.out).to.match(
         /2 embeds of 3 changed, as one change \([0-9a-z]{10}\)\. “orbis undo” takes it back\./,
       );
-      expect((await ours(['list', 'changes'])).out).to.match(/privacy=on +tag=group +2 /);
-      expect((await ours(['undo'])).out).to.equal('Taken back: privacy=on, of 2 embeds.\n');
+      expect((await ours(['list', 'changes'])).out).to.match(/Options of 2 embeds \(tag=group\): privacy=on/);
+      const before = await ours(['undo', '--dry-run']);
+      expect(before.out).to.equal('Would be taken back: Options of 2 embeds (tag=group): privacy=on.\n');
+      const undone = await ours(['undo']);
+      expect([undone.exit, undone.err, undone.out]).to.deep.equal([
+        0,
+        'Taking back: Options of 2 embeds (tag=group): privacy=on.\n',
+        'Taken back.\n',
+      ]);
       expect((await ours(['edits', 'group-g1'])).out).to.include('No edit');
-      expect((await ours(['undo'])).out).to.include('no change of many embeds');
+      const [id] = /[0-9a-z]{10}(?=\))/.exec(done.out)!;
+      expect((await ours(['undo', id])).err).to.match(/^This change was taken back already, at /);
     });
     it('keeps options under a name, and puts them on one or on many', async () => {
       expect(

@@ -64,15 +64,15 @@ export function useList<N extends ListName>(
 /** What can change, and which questions (by the first word of their key) its change shows in. */
 const shownIn = {
   embeds: ['embeds', 'revisions', 'placements', 'changes', 'harvests', 'providers', 'sites'],
-  placements: ['placements', 'embeds', 'sites', 'pages'],
-  sites: ['sites', 'pages', 'placements', 'embeds'],
+  placements: ['placements', 'embeds', 'sites', 'pages', 'changes'],
+  sites: ['sites', 'pages', 'placements', 'embeds', 'changes'],
   sweeps: ['sweeps', 'placements'],
   harvests: ['harvests'],
   // What a code is to be enclosed with is said by its sheet too.
-  providers: ['providers', 'embeds', 'revisions', 'placements', 'links', 'reading', 'preview'],
+  providers: ['providers', 'embeds', 'revisions', 'placements', 'links', 'reading', 'preview', 'changes'],
   endpoints: ['endpoints', 'links'],
-  rules: ['rules', 'placements'],
-  presets: ['presets'],
+  rules: ['rules', 'placements', 'changes'],
+  presets: ['presets', 'changes'],
   account: ['session', 'sessions', 'tokens'],
 } satisfies Record<string, readonly string[]>;
 
@@ -87,3 +87,6 @@ export async function refresh(...changed: Changed[]): Promise<void> {
   const stale = new Set<unknown>(changed.flatMap((what): readonly string[] => shownIn[what]));
   await queryClient.invalidateQueries({ predicate: ({ queryKey }) => stale.has(queryKey[0]) });
 }
+
+/** After something was taken back: it may have been anything. */
+export const refreshAll = (): Promise<void> => queryClient.invalidateQueries();

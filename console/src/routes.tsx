@@ -37,6 +37,7 @@ export const router = createBrowserRouter([
           { path: 'imports', lazy: screen(() => import('./imports/ImportScreen.tsx')) },
           { path: 'collection', lazy: screen(() => import('./collection/CollectionScreen.tsx')) },
           { path: 'changes', lazy: screen(() => import('./groups/GroupChangeScreen.tsx')) },
+          { path: 'done', lazy: screen(() => import('./done/DoneScreen.tsx')) },
           { path: 'collection/:embed', lazy: screen(() => import('./embed/EmbedScreen.tsx')) },
           { path: 'places', lazy: screen(() => import('./places/PlacesScreen.tsx')) },
           { path: 'places/:site', lazy: screen(() => import('./places/SiteScreen.tsx')) },

@@ -175,8 +175,12 @@ describe('an owner who adjusts, at the console', function () {
       fit: 'shape',
       start: 12,
     });
-    await page.getByRole('button', { name: 'Take it back' }).click();
-    await page.getByText('Taken back: 2 embeds as before.').waitFor();
+    await page.getByRole('link', { name: 'What was done' }).click();
+    await page.getByRole('heading', { name: 'What was done', level: 1 }).waitFor();
+    const first = page.getByRole('listitem').first();
+    expect(await first.textContent()).to.match(/^Options of 2 embeds .*start=0:12/);
+    await first.getByRole('button', { name: 'Take back' }).click();
+    await first.getByText('taken back').waitFor();
     expect(await settings()).to.deep.equal({});
   });
 

@@ -27,6 +27,7 @@ const headings: Record<(typeof consoleScreens)[number], string> = {
   '/providers/new': 'Bring a sheet',
   '/providers/learn': 'Learn a provider',
   '/providers/:provider': 'Kinorill',
+  '/done': 'What was done',
   '/account': 'Account',
 };
 

@@ -11,6 +11,7 @@ export const consoleScreens = [
   '/collection',
   '/collection/:embed',
   '/changes',
+  '/done',
   '/places',
   '/places/:site',
   '/register',

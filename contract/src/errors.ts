@@ -73,6 +73,7 @@ const statuses = {
   'nothing-asked': row(422, 2),
   'group-impossible': row(409, 4),
   'change-undone': row(409, 4),
+  'change-lasting': row(409, 4),
   'changed-since': row(409, 4),
   'import-refused': row(422, 2),
   'embed-retired': row(409, 4),

@@ -2,6 +2,8 @@
  * Schemas and types of all that crosses a wire or a file: the interface, sheets, errors, and the sentences
  * that people read.
  */
+export * from './change-facts.ts';
+export * from './change-log.ts';
 export * from './client.ts';
 export * from './common.ts';
 export * from './console-screens.ts';

@@ -1,10 +1,11 @@
 import { shouldBe } from './misfit.ts';
 import { z } from './zod.ts';
 import { openSession, token } from './account.ts';
+import { change } from './change-log.ts';
 import { harvestSummary } from './harvest.ts';
 import { kinds, levels } from '@orbis/core';
 import { mostCounted, mostWaiting } from './counting.ts';
-import { count, key, label, pageOf, publicId, tag, time } from './common.ts';
+import { count, key, label, pageOf, tag, time } from './common.ts';
 import { edit, snippet } from './edits.ts';
 import { level, reading } from './reading.ts';
 import { delivery, page, placement, site, sweep, sweepPage } from './register.ts';
@@ -184,16 +185,6 @@ export const preset = z
     own: z.boolean().meta({ description: 'False for those that come with Orbis' }),
   })
   .meta({ id: 'Preset' });
-export const groupChange = z
-  .object({
-    id: publicId,
-    where: z.string(),
-    said: z.string().meta({ description: 'The options, as people type them' }),
-    embeds: count,
-    createdAt: time,
-    undoneAt: time.nullable(),
-  })
-  .meta({ id: 'GroupChange' });
 export const composition = z
   .object({
     base: z.string(),
@@ -224,7 +215,7 @@ export const composition = z
   .meta({ id: 'Composition' });
 export const groupOutcome = z
   .object({
-    change: groupChange
+    change: change
       .nullable()
       .meta({ description: 'Null where nothing was done: a dry run, or nothing differs' }),
     found: count,
@@ -285,7 +276,7 @@ export const lists = {
   sweeps: pageOf(sweep).meta({ id: 'SweepPageList' }),
   sweepPages: pageOf(sweepPage).meta({ id: 'SweptPages' }),
   presets: pageOf(preset).meta({ id: 'PresetPage' }),
-  changes: pageOf(groupChange).meta({ id: 'GroupChangePage' }),
+  changes: pageOf(change).meta({ id: 'ChangePage' }),
   providers: pageOf(provider).meta({ id: 'ProviderPage' }),
   tokens: pageOf(token).meta({ id: 'TokenPage' }),
   sessions: pageOf(openSession).meta({ id: 'OpenSessionPage' }),
@@ -304,7 +295,6 @@ export type Found = z.infer<typeof found>;
 export type LinkAnswer = z.infer<typeof linkAnswer>;
 export type ImportAnswer = z.infer<typeof importAnswer>;
 export type Preset = z.infer<typeof preset>;
-export type GroupChange = z.infer<typeof groupChange>;
 export type GroupOutcome = z.infer<typeof groupOutcome>;
 export type Provider = z.infer<typeof provider>;
 export type SheetComparison = z.infer<typeof sheetComparison>;

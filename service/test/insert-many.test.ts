@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { eq, sql } from 'drizzle-orm';
 import { insertMany } from '../src/store/insert-many.ts';
-import { groupChange, groupChangeItem, preset, revision } from '../src/store/schema.ts';
+import { changeItem, changeLog, preset, revision } from '../src/store/schema.ts';
 import { startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
 
 describe('many rows written at once', function () {
@@ -57,21 +57,22 @@ describe('many rows written at once', function () {
     const now = new Date();
     await insertMany(
       db,
-      groupChange,
+      changeLog,
       Array.from({ length: many }, (_, i) => ({
         publicId: i.toString().padStart(10, '0'),
-        search: `s${i}`,
-        said: 'x',
-        embeds: i,
+        kind: 'options' as const,
+        facts: { kind: 'options' as const, embed: 'x', said: String(i) },
         createdAt: now,
         createdBy: 1,
         undoneAt: i % 2 === 0 ? null : now,
       })),
     );
-    const rows = await db.select().from(groupChange).where(eq(groupChange.said, 'x')).orderBy(groupChange.id);
-    expect(rows.map(({ embeds }) => embeds)).to.deep.equal(Array.from({ length: many }, (_, i) => i));
+    const rows = await db.select().from(changeLog).where(eq(changeLog.kind, 'options')).orderBy(changeLog.id);
+    expect(rows.map(({ facts }) => 'said' in facts && Number(facts.said))).to.deep.equal(
+      Array.from({ length: many }, (_, i) => i),
+    );
     expect(rows.filter(({ undoneAt }) => undoneAt === null).length).to.equal(Math.ceil(many / 2));
-    await insertMany(db, groupChange, []);
+    await insertMany(db, changeLog, []);
   });
 
   it('are refused, not cut, where something is too long or belongs to nothing', async () => {
@@ -83,18 +84,15 @@ describe('many rows written at once', function () {
       );
     const row = {
       publicId: 'zzzzzzzzzz',
-      search: 'x',
-      said: 'x',
-      embeds: 1,
+      kind: 'renewed' as const,
+      facts: { kind: 'renewed' as const, embed: 'x' },
       createdAt: new Date(),
       createdBy: 1,
     };
-    expect(await refused(insertMany(db, groupChange, [{ ...row, publicId: 'elevenchars' }]))).to.equal(true);
-    expect(await refused(insertMany(db, groupChange, [{ ...row, createdBy: 99_999 }]))).to.equal(true);
+    expect(await refused(insertMany(db, changeLog, [{ ...row, publicId: 'elevenchars' }]))).to.equal(true);
+    expect(await refused(insertMany(db, changeLog, [{ ...row, createdBy: 99_999 }]))).to.equal(true);
     expect(
-      await refused(
-        insertMany(db, groupChangeItem, [{ changeId: 99_999, embedId: 1, from: 1, to: 2, version: 1 }]),
-      ),
+      await refused(insertMany(db, changeItem, [{ changeId: 99_999, embedId: 1, from: 1, to: 2 }])),
     ).to.equal(true);
     const { data } = await test.client.call('embeds.create', { body: { name: 'One', text: talkCode(1) } });
     expect((await db.select().from(revision)).length).to.equal(data.revision);

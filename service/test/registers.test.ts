@@ -125,7 +125,8 @@ describe('a register of version 8', function () {
     const { data: preset } = await client.call('presets.read', { params: { preset: 'quiet-round' } });
     expect(preset.options).to.deep.equal({ 'muted': true, 'fit': 'shape', 'parameter.hue': '7' });
     const [change] = (await client.call('changes.list', {})).data.items;
-    expect(change).to.deep.include({ where: '-option=loop kind=video', said: 'loop=on' });
+    expect(change).to.include({ kind: 'group', undoneAt: null });
+    expect(change!.said).to.match(/^Options of .* \(-option=loop kind=video\): loop=on$/);
     expect(
       (
         await client.call('embeds.list', { query: { where: 'option=parameter.hue or option=loop' } })

@@ -44,6 +44,7 @@ const lists: readonly [path: string, query: Record<string, string>][] = [
   ['/providers', {}],
   ['/harvests', {}],
   ['/changes', {}],
+  ['/changes', { standing: 'true' }],
   ['/presets', {}],
 ];
 

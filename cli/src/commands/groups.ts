@@ -1,5 +1,5 @@
 import { plural, type BodyInput, type GroupOutcome, type Routes } from '@orbis/contract';
-import type { AddCommand, Tools } from '../command.ts';
+import type { Tools } from '../command.ts';
 import type { Exit } from '../io.ts';
 import { fold } from '../text.ts';
 
@@ -21,32 +21,6 @@ export async function changeAll(
   tools.tell(data, () => describe(data, dryRun, tools));
   return data.impossible.length > 0 ? 1 : 0;
 }
-
-export const addUndo: AddCommand = (program, run) => {
-  program
-    .command('undo')
-    .argument(
-      '[change]',
-      'the id of a change of many embeds; the newest that was not taken back where none is said',
-    )
-    .description('take a change of many embeds back, all of it or nothing')
-    .addHelpText('after', '\nExamples:\n  orbis undo\n  orbis list changes\n  orbis undo 3k7x2m9qpw')
-    .action((id: string | undefined) =>
-      run(async (tools) => {
-        const client = tools.client();
-        const change =
-          id ??
-          (await client.call('changes.list', {})).data.items.find(({ undoneAt }) => undoneAt === null)?.id;
-        if (change === undefined) {
-          tools.tell(null, () => 'There is no change of many embeds that could be taken back.\n');
-          return 0;
-        }
-        const { data } = await client.call('changes.undo', { params: { change }, body: {} });
-        tools.tell(data, () => `Taken back: ${data.said}, of ${plural(data.embeds, 'embed')}.\n`);
-        return 0;
-      }),
-    );
-};
 
 function describe(
   { change, found, changed, same, impossible }: GroupOutcome,

@@ -239,17 +239,15 @@ const lists: Record<Thing, (tools: Tools, options: Options) => Promise<void>> = 
     show(
       tools,
       items,
-      ['change', 'what', 'of', 'embeds', 'made', 'taken back'],
+      ['change', 'what was done', 'when', 'taken back'],
       () =>
         items.map((c) => [
           c.id,
           c.said,
-          c.where || 'everything',
-          String(c.embeds),
           formatTimestamp(c.createdAt),
-          c.undoneAt ? formatTimestamp(c.undoneAt) : '–',
+          c.undoneAt ? formatTimestamp(c.undoneAt) : c.lasting ? 'cannot be' : '–',
         ]),
-      'Many embeds were never changed at once. “orbis set --where SEARCH name=value” does it.',
+      'Nothing was done yet. “orbis collect FILE --name NAME” puts the first code into the collection.',
     );
   },
   providers: async (tools) => {

@@ -68,6 +68,12 @@ export default function AccountScreen() {
             <Link to="/providers">Look at them, or bring your own</Link>.
           </Typography>
         </Card>
+        <Card title="What was done">
+          <Typography>
+            Everything that was done stands in one list.{' '}
+            <Link to="/done">Look at it, or take something back</Link>.
+          </Typography>
+        </Card>
         <Card title="Where you are signed in">
           <Sessions />
         </Card>

@@ -6,6 +6,7 @@ import PlacesIcon from '@mui/icons-material/WebOutlined';
 import ProvidersIcon from '@mui/icons-material/ExtensionOutlined';
 import RegisterIcon from '@mui/icons-material/FactCheckOutlined';
 import SweepsIcon from '@mui/icons-material/TravelExploreOutlined';
+import DoneIcon from '@mui/icons-material/HistoryOutlined';
 import Box from '@mui/material/Box';
 import { NavLink, Outlet, ScrollRestoration } from 'react-router';
 import mark from '../mark.svg';
@@ -19,8 +20,13 @@ const screens = [
   { to: '/register', label: 'Register', icon: <RegisterIcon /> },
   { to: '/sweeps', label: 'Sweeps', icon: <SweepsIcon /> },
   { to: '/providers', label: 'Providers', icon: <ProvidersIcon /> },
+  { to: '/done', label: 'Done', icon: <DoneIcon /> },
   { to: '/account', label: 'Account', icon: <AccountIcon /> },
 ];
+
+/* There is no room for all of them on a phone: these are reached from the screens for collecting and of
+   the account. */
+const notOnPhones: ReadonlySet<string> = new Set(['/harvests', '/providers', '/done']);
 
 /* Only who goes by the keyboard meets it, before all the ways to other screens. */
 const skip = {
@@ -95,16 +101,14 @@ export function Shell() {
             to={to}
             end={to === '/'}
             sx={{
-              // On a phone there is no room for all of them: these are reached from the screens for
-              // collecting and of the account.
-              'display': { xs: to === '/harvests' || to === '/providers' ? 'none' : 'flex', md: 'flex' },
+              'display': { xs: notOnPhones.has(to) ? 'none' : 'flex', md: 'flex' },
               'flexDirection': { xs: 'column', md: 'row' },
               'flex': { xs: 1, md: 'none' },
               'alignItems': 'center',
               'gap': { xs: 0.25, md: 1.5 },
               'px': { xs: 0, md: 1.25 },
               'py': { xs: 0.75, md: 1 },
-              'mt': { md: to === '/account' ? 'auto' : 0 },
+              'mt': { md: to === '/done' ? 'auto' : 0 },
               'borderRadius': 1,
               'color': 'text.secondary',
               'textDecoration': 'none',

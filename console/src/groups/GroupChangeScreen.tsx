@@ -4,9 +4,9 @@ import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useSearchParams } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { allOptions, type Options } from '@orbis/core';
-import type { GroupChange, GroupOutcome } from '@orbis/contract';
+import type { Change, GroupOutcome } from '@orbis/contract';
 import { optionWords, plural } from '@orbis/contract/language';
 import { optionsLine } from '@orbis/contract/options';
 import { api, refresh, useList } from '../api.ts';
@@ -20,7 +20,6 @@ import { ChosenPreset } from './ChosenPreset.tsx';
 import { OptionChoice } from './OptionChoice.tsx';
 import { OwnPresets } from './OwnPresets.tsx';
 import { SavePreset } from './SavePreset.tsx';
-import { PastChanges } from './PastChanges.tsx';
 import { Tried } from './Tried.tsx';
 
 /** Changes many embeds at once: what, then what it would do, then done; and taken back as one. */
@@ -32,7 +31,7 @@ export default function GroupChangeScreen() {
   const [draft, setDraft] = useState<Draft>({});
   const [skip, setSkip] = useState(false);
   const [tried, setTried] = useState<{ said: string; outcome: GroupOutcome } | null>(null);
-  const [done, setDone] = useState<GroupChange | null>(null);
+  const [done, setDone] = useState<Change | null>(null);
   const announce = useAnnounce();
   const sheets = useList('providers.list', {}).items.map(({ sheet }) => sheet);
   const ofProviders = optionsOfProviders(sheets);
@@ -101,15 +100,12 @@ export default function GroupChangeScreen() {
         )}
         {done && (
           <Alert severity="success" variant="outlined">
-            {plural(done.embeds, 'embed')} changed: {done.said}. Pages keep the code that they carry until you
-            paste the new one there.
+            {plural(done.embeds, 'embed')} changed. Pages keep the code that they carry until you paste the
+            new one there. <Link to="/done">What was done</Link> takes it back, if you want.
           </Alert>
         )}
         <Card title="Your presets">
           <OwnPresets />
-        </Card>
-        <Card title="What was changed so">
-          <PastChanges />
         </Card>
       </Stack>
     </>

@@ -20,8 +20,9 @@ import {
   type Reason,
   type Sheet,
 } from '@orbis/core';
+import type { ChangeFacts } from '../change-facts.ts';
 import { spoken } from './spoken.ts';
-import type { Language, OptionWords } from './language.ts';
+import type { Language, OptionWords, Remains } from './language.ts';
 
 /** A state that a placement can be in. */
 export type PlacementState = keyof typeof spoken.states;
@@ -129,6 +130,18 @@ export function formatValue(name: string, value: OptionValue): string {
   if (Array.isArray(value)) return value.join(', ');
   if (typeof value !== 'object') return String(value);
   return 'latitude' in value ? coordinatesType.format(value) : ratioType.format(value as Ratio);
+}
+
+/** What was done, in a few words: “opening-talk placed in hollinfell/talks#opening”. */
+export function formatChange(facts: ChangeFacts, language: Language = spoken): string {
+  const words = language.changes[facts.kind] as (facts: ChangeFacts) => string;
+  return words(facts);
+}
+
+/** What taking a change back does not reach, in a sentence. */
+export function formatRemains(facts: Remains, language: Language = spoken): string {
+  const words = language.remains[facts.code] as (facts: Remains) => string;
+  return words(facts);
 }
 
 /** What a preset that comes with Orbis is for. */

@@ -10,8 +10,17 @@ import type {
   SearchField,
   SnippetPosition,
 } from '@orbis/core';
+import type { ChangeFacts, ChangeKind } from '../change-facts.ts';
 
 type Sentence = (facts: Facts) => string;
+
+/** Words for each kind of change, of what is kept of it. */
+export type ChangeWords = {
+  [K in ChangeKind]: (facts: Extract<ChangeFacts, { kind: K }>) => string;
+};
+
+/** What taking a change back does not reach: code on pages. */
+export type Remains = { code: 'paste-again'; placements: number } | { code: 'take-out'; place: string };
 
 /** What an error is called, and what it says of its facts; one that is not there is nothing. */
 export interface ErrorWords {
@@ -57,6 +66,10 @@ export interface Language {
   reasons: Readonly<Record<string, Sentence>>;
   /** What a mending does, in a sentence. */
   mends: Readonly<Record<string, Sentence>>;
+  /** What was done, in a few words. */
+  changes: ChangeWords;
+  /** What taking a change back does not reach: a sentence. */
+  remains: { [K in Remains['code']]: (facts: Extract<Remains, { code: K }>) => string };
   /** What a kind is called in a sentence: one of it with its article, and several. */
   kindNames: Readonly<Record<Kind, { one: string; many: string }>>;
   /** What speaks for the kind of a code: clauses. */

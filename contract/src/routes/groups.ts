@@ -1,6 +1,7 @@
 import { z } from '../zod.ts';
 import { key, label, listQuery, problem, publicId } from '../common.ts';
-import { groupChange, groupOutcome, embedName, importAnswer, lists, preset, tags } from '../resources.ts';
+import { change, undone } from '../change-log.ts';
+import { groupOutcome, embedName, importAnswer, lists, preset, tags } from '../resources.ts';
 import { manyErrors } from '../options/index.ts';
 import { optionsSchema } from '../options/schema.ts';
 import { pathOf, paths } from './paths.ts';
@@ -139,29 +140,44 @@ export const groupRoutes = {
       }),
     answer: groupOutcome,
     statuses: [201, 200],
-    location: () => pathOf('changes.list'),
+    location: ({ change }) => pathOf('changes.read', { change: change!.id }),
     errors: ['search-invalid', 'group-impossible', 'nothing-asked', ...manyErrors],
   }),
   'changes.list': route({
     ...paths['changes.list'],
-    summary: 'Changes of many embeds at once, newest first',
-    tag: 'Groups',
+    summary: 'What was done to the collection and the register, newest first',
+    tag: 'Changes',
     access: 'owner',
-    query: listQuery,
+    query: listQuery.extend({
+      standing: z
+        .enum(['true', 'false'])
+        .default('false')
+        .meta({ description: 'Whether what was taken back is left out' }),
+    }),
     answer: lists.changes,
     statuses: [200],
     errors: [],
   }),
+  'changes.read': route({
+    ...paths['changes.read'],
+    summary: 'One thing that was done',
+    tag: 'Changes',
+    access: 'owner',
+    params,
+    answer: change,
+    statuses: [200],
+    errors: ['not-found'],
+  }),
   'changes.undo': route({
     ...paths['changes.undo'],
     summary:
-      'Take a change of many embeds back, all or none: each gets a new revision equal to the one before',
-    tag: 'Groups',
+      'Take back what was done, all of it or nothing. Options and codes come back as new revisions; what stands on published pages stays there until it is pasted anew',
+    tag: 'Changes',
     access: 'owner',
     params,
     body: z.strictObject({}),
-    answer: groupChange,
+    answer: undone,
     statuses: [200],
-    errors: ['not-found', 'change-undone', 'changed-since'],
+    errors: ['not-found', 'change-undone', 'change-lasting', 'changed-since', 'in-use', 'already-placed'],
   }),
 };

@@ -45,6 +45,7 @@ export const paths = {
   'presets.remove': { method: 'delete', path: '/presets/:preset' },
   'changes.create': { method: 'post', path: '/changes' },
   'changes.list': { method: 'get', path: '/changes' },
+  'changes.read': { method: 'get', path: '/changes/:change' },
   'changes.undo': { method: 'post', path: '/changes/:change/undo' },
   'harvests.create': { method: 'post', path: '/harvests' },
   'harvests.list': { method: 'get', path: '/harvests' },

@@ -5,7 +5,8 @@ import type { Handle } from '../database/connect.ts';
 import { digest } from '../digest.ts';
 import { keyFrom } from './ids.ts';
 import { isOneOf } from './one-of.ts';
-import { embed, embedHost, embedTag, revision, source } from './schema.ts';
+import { chunks } from './chunks.ts';
+import { changeItem, embed, embedHost, embedTag, harvestItem, revision, source } from './schema.ts';
 import { afterId } from './pages.ts';
 import { conditionOf, wordCondition } from './search.ts';
 import { markEmbeds } from './stale.ts';
@@ -83,7 +84,7 @@ export async function insertEmbed(
   tx: Handle,
   values: NewSource & NewDetails,
   { by, now }: Actor,
-): Promise<string> {
+): Promise<Pick<EmbedRow, 'id' | 'key'>> {
   const { name, notes, kind, provider, level } = values;
   const key = values.key ?? (await freeKey(tx, keyFrom(name, kind)));
   const made = { createdAt: now, createdBy: by };
@@ -104,7 +105,27 @@ export async function insertEmbed(
     .values({ embedId: insertId, number: 1, sourceId, leftOut: [], ...values.revision, ...made });
   await setTags(tx, insertId, values.tags);
   await setHosts(tx, insertId, values.hosts);
-  return key;
+  return { id: insertId, key };
+}
+
+/** An embed’s row by its id; locked. Call it in a transaction. */
+export async function embedById(tx: Handle, id: number): Promise<EmbedRow> {
+  const [row] = await tx.select().from(embed).where(eq(embed.id, id)).for('update');
+  return row!;
+}
+
+/**
+ * Takes embeds that were never placed out of the collection, with their codes and revisions and all that
+ * names them. Call it in a transaction.
+ */
+export async function deleteEmbeds(tx: Handle, ids: readonly number[]): Promise<void> {
+  for (const part of chunks(ids)) {
+    await tx.update(harvestItem).set({ takenEmbedId: null }).where(isOneOf(harvestItem.takenEmbedId, part));
+    await tx.update(harvestItem).set({ markedEmbedId: null }).where(isOneOf(harvestItem.markedEmbedId, part));
+    for (const table of [changeItem, embedTag, embedHost, revision, source])
+      await tx.delete(table).where(isOneOf(table.embedId, part));
+    await tx.delete(embed).where(isOneOf(embed.id, part));
+  }
 }
 
 /* The unique key decides in the end; two that collect the same name at once make one of them try again. */

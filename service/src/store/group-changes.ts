@@ -5,12 +5,9 @@ import { chunks } from './chunks.ts';
 import type { Actor, EmbedRow, NewRevision, RevisionRow, SourceRow } from './embeds.ts';
 import { insertMany } from './insert-many.ts';
 import { isOneOf } from './one-of.ts';
-import { newPublicId } from './ids.ts';
-import { embed, groupChange, groupChangeItem, revision, source } from './schema.ts';
+import { embed, revision, source } from './schema.ts';
 import { conditionOf } from './search.ts';
 import { markEmbeds } from './stale.ts';
-
-export type GroupChangeRow = typeof groupChange.$inferSelect;
 
 /** Of an embed, what a change needs to know: thousands of them are read at once. */
 export interface ChangeableEmbed {
@@ -90,66 +87,3 @@ export async function addRevisions(
     changes.map((change) => change.embed.id),
   );
 }
-
-/**
- * Writes a change of many embeds down as one, so that it can be taken back. Call it in the
- * transaction that makes it.
- */
-export async function recordChange(
-  tx: Handle,
-  { search, said }: { search: string; said: string },
-  items: readonly { embedId: number; from: number; to: number; version: number }[],
-  { by, now }: Actor,
-): Promise<string> {
-  const publicId = newPublicId();
-  const [{ insertId }] = await tx
-    .insert(groupChange)
-    .values({ publicId, search, said, embeds: items.length, createdAt: now, createdBy: by });
-  await insertMany(
-    tx,
-    groupChangeItem,
-    items.map((item) => ({ changeId: insertId, ...item })),
-  );
-  return publicId;
-}
-
-export async function findChange(
-  db: Handle,
-  publicId: string,
-  { lock = false }: { lock?: boolean } = {},
-): Promise<GroupChangeRow | null> {
-  const query = db.select().from(groupChange).where(eq(groupChange.publicId, publicId));
-  const [row] = await (lock ? query.for('update') : query);
-  return row ?? null;
-}
-
-export async function listChanges(
-  db: Handle,
-  limit: number,
-  before: number | null,
-): Promise<GroupChangeRow[]> {
-  return db
-    .select()
-    .from(groupChange)
-    .where(before === null ? undefined : sql`${groupChange.id} < ${before}`)
-    .orderBy(sql`${groupChange.id} desc`)
-    .limit(limit + 1);
-}
-
-/** What a change did, with each embed as it is now (locked) and as it was before. */
-export async function itemsOfChange(
-  tx: Handle,
-  changeId: number,
-): Promise<{ item: typeof groupChangeItem.$inferSelect; embed: EmbedRow; earlier: RevisionRow }[]> {
-  return tx
-    .select({ item: groupChangeItem, embed, earlier: revision })
-    .from(groupChangeItem)
-    .innerJoin(embed, eq(embed.id, groupChangeItem.embedId))
-    .innerJoin(revision, and(eq(revision.embedId, embed.id), eq(revision.number, groupChangeItem.from)))
-    .where(eq(groupChangeItem.changeId, changeId))
-    .orderBy(embed.id)
-    .for('update');
-}
-
-export const markUndone = (tx: Handle, id: number, now: Date): Promise<unknown> =>
-  tx.update(groupChange).set({ undoneAt: now }).where(eq(groupChange.id, id));

@@ -72,11 +72,10 @@ export async function itemsOf(db: Handle, harvestIds: readonly number[]): Promis
 }
 
 /** Notes what an item was taken as; false where somebody took it in the meantime. */
-export async function markTaken(tx: Handle, itemId: number, embedKey: string): Promise<boolean> {
-  const [row] = await tx.select({ id: embed.id }).from(embed).where(eq(embed.key, embedKey));
+export async function markTaken(tx: Handle, itemId: number, embedId: number): Promise<boolean> {
   const [result] = await tx
     .update(harvestItem)
-    .set({ takenEmbedId: row!.id })
+    .set({ takenEmbedId: embedId })
     .where(and(eq(harvestItem.id, itemId), isNull(harvestItem.takenEmbedId)));
   return result.affectedRows === 1;
 }

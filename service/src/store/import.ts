@@ -1,7 +1,14 @@
 import { and, eq, inArray, like, or, sql, type SQL } from 'drizzle-orm';
 import type { Handle } from '../database/connect.ts';
 import { chunks } from './chunks.ts';
-import { searchableHosts, type Actor, type NewDetails, type NewRevision, type NewSource } from './embeds.ts';
+import {
+  searchableHosts,
+  type Actor,
+  type EmbedRow,
+  type NewDetails,
+  type NewRevision,
+  type NewSource,
+} from './embeds.ts';
 import { groupBy } from './group.ts';
 import { insertMany } from './insert-many.ts';
 import { isOneOf } from './one-of.ts';
@@ -28,14 +35,14 @@ export async function embedsOfDigests(db: Handle, digests: readonly string[]): P
 }
 
 /**
- * Puts many embeds into the collection, each with its first source and revision; their keys, in the same
- * order. Call it in a transaction.
+ * Puts many embeds into the collection, each with its first source and revision; their keys and ids, in the
+ * same order. Call it in a transaction.
  */
 export async function insertEmbeds(
   tx: Handle,
   values: readonly NewEmbed[],
   { by, now }: Actor,
-): Promise<string[]> {
+): Promise<Pick<EmbedRow, 'id' | 'key'>[]> {
   const keys = await freeKeys(
     tx,
     values.map(({ name, kind }) => keyFrom(name, kind)),
@@ -87,7 +94,7 @@ export async function insertEmbeds(
       );
   await insertTags(tx, values, idOf);
   await insertHosts(tx, values, idOf);
-  return keys;
+  return keys.map((key, i) => ({ key, id: idOf(i) }));
 }
 
 const insertTags = (tx: Handle, values: readonly NewEmbed[], idOf: (i: number) => number): Promise<void> =>

@@ -1,6 +1,7 @@
 import { and, asc, desc, eq, inArray, isNull, lt, ne, sql } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/mysql-core';
 import type { Options } from '@orbis/core';
+import { writePlace } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
 import type { Actor, EmbedRow, RevisionRow, SourceRow } from './embeds.ts';
 import { newPublicId } from './ids.ts';
@@ -206,11 +207,13 @@ export async function insertPlacement(
   tx: Handle,
   values: { embedId: number; spotId: number; pageId: number; siteId: number; options: Options },
   { by, now }: Actor,
-): Promise<string> {
+): Promise<Pick<PlacementRow, 'id' | 'publicId'>> {
   const publicId = newPublicId();
-  await tx.insert(placement).values({ publicId, ...values, findings: [], createdAt: now, createdBy: by });
+  const [{ insertId }] = await tx
+    .insert(placement)
+    .values({ publicId, ...values, findings: [], createdAt: now, createdBy: by });
   await count(tx, values, 1);
-  return publicId;
+  return { id: insertId, publicId };
 }
 
 /* An embed and a spot say how many placements they have. */
@@ -253,6 +256,54 @@ export async function endPlacement(
     .set({ endedAt: now, active: null, stale: 'no' })
     .where(and(eq(placement.id, row.id), eq(placement.active, 1)));
   if (result.affectedRows === 1) await count(tx, row, -1);
+}
+
+/** A placement, ended or not, with its place; locked. Call it in a transaction. */
+export async function placementWithPlace(
+  tx: Handle,
+  id: number,
+): Promise<{ placement: PlacementRow; place: string; embed: Pick<EmbedRow, 'key' | 'retiredAt'> }> {
+  const [row] = await tx
+    .select({ placement, embed: { key: embed.key, retiredAt: embed.retiredAt }, site, page, spot })
+    .from(placement)
+    .innerJoin(embed, eq(embed.id, placement.embedId))
+    .innerJoin(spot, eq(spot.id, placement.spotId))
+    .innerJoin(page, eq(page.id, placement.pageId))
+    .innerJoin(site, eq(site.id, placement.siteId))
+    .where(eq(placement.id, id))
+    .for('update');
+  const { site: of, page: on, spot: at, ...rest } = row!;
+  return { ...rest, place: writePlace({ site: of.key, path: on.path, spot: at.name }) };
+}
+
+/**
+ * Places again what was ended. Call it in a transaction.
+ * @throws the driver’s duplicate-key error where the embed was placed there once more.
+ */
+export async function resumePlacement(
+  tx: Handle,
+  row: Pick<PlacementRow, 'id' | 'embedId' | 'spotId'>,
+): Promise<void> {
+  await tx.update(placement).set({ endedAt: null, active: 1 }).where(eq(placement.id, row.id));
+  await count(tx, row, 1);
+}
+
+/** Takes a placement away of which nothing was handed out. Call it in a transaction. */
+export async function deletePlacement(
+  tx: Handle,
+  row: Pick<PlacementRow, 'id' | 'embedId' | 'spotId'>,
+): Promise<void> {
+  await tx.delete(placement).where(eq(placement.id, row.id));
+  await count(tx, row, -1);
+}
+
+/** Which of these embeds were ever placed. */
+export async function embedsEverPlaced(tx: Handle, embedIds: readonly number[]): Promise<Set<number>> {
+  const found = await tx
+    .selectDistinct({ id: placement.embedId })
+    .from(placement)
+    .where(isOneOf(placement.embedId, embedIds));
+  return new Set(found.map(({ id }) => id));
 }
 
 /** Notes that a placement's link was handed out; from then on its document is served. */

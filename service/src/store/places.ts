@@ -21,10 +21,10 @@ export const findSite = async (db: Handle, key: string): Promise<SiteRow | null>
 
 export async function insertSite(
   db: Handle,
-  values: { key: string; name: string; address: string },
+  values: Pick<SiteRow, 'key' | 'name' | 'address' | 'defaults' | 'head'>,
   { by, now }: Actor,
 ): Promise<void> {
-  await db.insert(site).values({ ...values, defaults: {}, createdAt: now, createdBy: by });
+  await db.insert(site).values({ ...values, createdAt: now, createdBy: by });
 }
 
 export async function listSites(db: Handle, limit: number, after: string | undefined): Promise<SiteRow[]> {

@@ -10,7 +10,8 @@ export * from './tables/issued.ts';
 export * from './tables/sweeps.ts';
 export * from './tables/harvests.ts';
 export * from './tables/previews.ts';
-export * from './tables/groups.ts';
+export * from './tables/changes.ts';
+export * from './tables/presets.ts';
 
 /** The time as the database's clock has it: what leases are measured by. */
 export const databaseNow = sql`UTC_TIMESTAMP(3)`;

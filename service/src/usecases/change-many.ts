@@ -1,22 +1,15 @@
 import { withoutOptions, type Options } from '@orbis/core';
-import { optionsLine, OrbisError, type GroupOutcome } from '@orbis/contract';
+import { OrbisError, type GroupOutcome } from '@orbis/contract';
 import { inTransaction } from '../database/transaction.ts';
 import type { Deps } from '../deps.ts';
-import { serializeChange } from '../serializers/group-changes.ts';
+import { serializeChange } from '../serializers/changes.ts';
 import type { Actor } from '../store/embeds.ts';
-import {
-  addRevisions,
-  embedsWhere,
-  findChange,
-  itemsOfChange,
-  markUndone,
-  recordChange,
-  type GroupChangeRow,
-} from '../store/group-changes.ts';
+import { findChange, recordChange, type ChangedEmbed } from '../store/change-log.ts';
+import { embedsWhere } from '../store/group-changes.ts';
 import { checkOptions } from './check-options.ts';
 import { changeGroup, serializePlan, type GroupPlan } from './group-change.ts';
+import { optionsWith } from './difference-line.ts';
 import { searchFor } from './search.ts';
-import { summarize } from './summarize.ts';
 
 /** A change of every embed that a search finds. */
 export interface ManyAsked {
@@ -38,7 +31,7 @@ export async function changeMany(
   { connection: { db }, renderContext }: Pick<Deps, 'connection' | 'renderContext'>,
   actor: Actor,
 ): Promise<GroupOutcome> {
-  const said = wordsOf(asked);
+  const said = optionsWith(asked.options, asked.unset);
   if (said === '') throw new OrbisError('nothing-asked');
   const term = searchFor(asked.where);
   checkOptions(asked.options, renderContext().sheets);
@@ -48,47 +41,11 @@ export async function changeMany(
     const plan = await changeGroup(tx, found, request, renderContext(), actor);
     const outcome = await serializePlan(tx, found.length, plan);
     if (asked.dryRun || plan.todo.length === 0) return outcome;
-    const what = { search: asked.where, said: said.slice(0, 2000) };
-    const id = await recordChange(tx, what, itemsOf(plan), actor);
+    const facts = { kind: 'group', where: asked.where, said, count: plan.todo.length } as const;
+    const id = await recordChange(tx, { facts, embeds: changedIn(plan) }, actor);
     return { ...outcome, change: serializeChange((await findChange(tx, id))!) };
   });
 }
-
-/**
- * Takes a change of many embeds back: each gets a new revision that is as it was before.
- * @throws OrbisError `not-found`, `change-undone`, `changed-since`
- */
-export const undoMany = (
-  id: string,
-  { connection: { db } }: Pick<Deps, 'connection'>,
-  actor: Actor,
-): Promise<GroupChangeRow> =>
-  inTransaction(db, async (tx) => {
-    const row = await findChange(tx, id, { lock: true });
-    if (!row)
-      throw new OrbisError('not-found', {
-        what: 'change',
-        key: id,
-      });
-    if (row.undoneAt) throw new OrbisError('change-undone', { at: row.undoneAt.toISOString() });
-    const items = await itemsOfChange(tx, row.id);
-    refuseLaterChanges(items);
-    const back = items.map(({ embed, earlier }) => {
-      const { options, sheetId, sheetDigest, sourceId, number } = earlier;
-      return {
-        embed,
-        sourceId,
-        values: { options, sheetId, sheetDigest, reason: `revision ${number} again` },
-      };
-    });
-    await addRevisions(tx, back, actor);
-    await markUndone(tx, row.id, actor.now);
-    return { ...row, undoneAt: actor.now };
-  });
-
-/* As somebody would type it: “end=3:05 without hue”. */
-const wordsOf = ({ options, unset }: ManyAsked): string =>
-  [optionsLine(options), ...unset.map((name) => `without ${name}`)].filter(Boolean).join(' ');
 
 /* What is asked of an embed afterwards; options of its own sheet are kept by their bare names. */
 const changeOf =
@@ -99,20 +56,5 @@ const changeOf =
     return { ...withoutOptions(now, unset.map(bare)), ...options };
   };
 
-const itemsOf = ({ todo }: GroupPlan): Parameters<typeof recordChange>[2] =>
-  todo.map(({ embed }) => ({
-    embedId: embed.id,
-    from: embed.revision,
-    to: embed.revision + 1,
-    version: embed.version + 1,
-  }));
-
-function refuseLaterChanges(items: Awaited<ReturnType<typeof itemsOfChange>>): void {
-  const since = items.filter(({ item, embed }) => embed.version !== item.version);
-  if (since.length === 0) return;
-  throw new OrbisError(
-    'changed-since',
-    { count: since.length, embeds: summarize(since.map(({ embed }) => embed.key)) },
-    since.map(({ embed }) => ({ embed: embed.key, detail: 'It was changed since.' })),
-  );
-}
+const changedIn = ({ todo }: GroupPlan): ChangedEmbed[] =>
+  todo.map(({ embed: { id, revision } }) => ({ embedId: id, from: revision, to: revision + 1 }));

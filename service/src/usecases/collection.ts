@@ -1,11 +1,23 @@
+import { isDeepStrictEqual } from 'node:util';
 import type { OembedRoom, Options } from '@orbis/core';
 import { OrbisError, refuseProblems } from '@orbis/contract';
-import type { Database } from '../database/connect.ts';
+import type { Database, Handle } from '../database/connect.ts';
 import { inTransaction } from '../database/transaction.ts';
-import { changeEmbed, findEmbed, insertEmbed, setTags, tagsOf, type Actor } from '../store/embeds.ts';
+import { recordChange, recordCollected } from '../store/change-log.ts';
+import {
+  changeEmbed,
+  embedById,
+  findEmbed,
+  insertEmbed,
+  setTags,
+  tagsOf,
+  type Actor,
+  type EmbedRow,
+} from '../store/embeds.ts';
 import { markEmbeds } from '../store/stale.ts';
 import { compositionOf, newRevision, openSource } from './codes.ts';
 import { ingest, nameFor, sourceOfCode, type IngestTools } from './collect.ts';
+import { detailsOf, type Details } from './details.ts';
 import { embedByKey, embedTag } from './embeds.ts';
 import { linkResolver, type ResolverTools } from './link-resolver.ts';
 import type { MatchState } from './match-state.ts';
@@ -52,7 +64,17 @@ export async function collect(
   };
   if (key !== undefined && (await findEmbed(db, key)))
     throw new OrbisError('key-taken', { what: 'embed', key });
-  return inTransaction(db, (tx) => insertEmbed(tx, values, actor), { duplicates: true });
+  return inTransaction(db, (tx) => insertCollected(tx, values, actor), { duplicates: true });
+}
+
+async function insertCollected(
+  tx: Handle,
+  values: Parameters<typeof insertEmbed>[1],
+  actor: Actor,
+): Promise<string> {
+  const made = await insertEmbed(tx, values, actor);
+  await recordCollected(tx, [made], actor);
+  return made.key;
 }
 
 /** What can change of an embed without another code coming of it. */
@@ -69,18 +91,44 @@ export const changeDetails = (
   key: string,
   { tags, retired, ...values }: DetailsChange,
   matchState: MatchState,
-  { now }: Actor,
+  actor: Actor,
 ): Promise<void> =>
   inTransaction(db, async (tx) => {
+    const { now } = actor;
     const { embed } = await embedByKey(tx, key);
     matchState(embedTag(embed), 'embed');
+    const asked = { ...values, tags, retired };
+    const named = (Object.keys(asked) as (keyof typeof asked)[]).filter((name) => asked[name] !== undefined);
+    const before = await detailsOf(tx, embed, named);
     const retiredAt = retired === undefined ? {} : { retiredAt: retired ? (embed.retiredAt ?? now) : null };
     if (!(await changeEmbed(tx, embed, { ...values, ...retiredAt }, now)))
       throw new OrbisError('if-match-stale', { what: 'embed' });
     if (tags) await setTags(tx, embed.id, tags);
     // What is retired is wanted nowhere, and brings nothing for its neighbours on a page.
     if (retired !== undefined) await markEmbeds(tx, [embed.id]);
+    await recordDetails(tx, embed, before, actor);
   });
+
+/* What really changed is kept: a form hands in all that it shows. */
+async function recordDetails(tx: Handle, { id, key }: EmbedRow, was: Details, actor: Actor): Promise<void> {
+  const embed = await embedById(tx, id);
+  const is = await detailsOf(tx, embed, Object.keys(was) as (keyof Details)[]);
+  const names = (Object.keys(was) as (keyof Details)[]).filter(
+    (name) => !isDeepStrictEqual(was[name], is[name]),
+  );
+  if (names.length === 0) return;
+  const pick = (details: Details): Details => Object.fromEntries(names.map((name) => [name, details[name]]));
+  const what = names.map((name) => (name !== 'retired' || is.retired ? name : 'restored'));
+  await recordChange(
+    tx,
+    {
+      facts: { kind: 'details', embed: key, what },
+      effect: { of: 'details', embedId: id, before: pick(was), after: pick(is) },
+      embeds: [{ embedId: id, from: embed.revision, to: embed.revision }],
+    },
+    actor,
+  );
+}
 
 /** Copies an embed as it is now, under another name. @returns the copy’s key. */
 export async function duplicate(
@@ -99,7 +147,7 @@ export async function duplicate(
     ...sourceOfCode({ pasted: source.pasted, found: source.found, code }),
     revision: newRevision(code.sheet, revision.options, `copy of ${embed.key}`),
   };
-  return inTransaction(db, (tx) => insertEmbed(tx, values, actor), { duplicates: true });
+  return inTransaction(db, (tx) => insertCollected(tx, values, actor), { duplicates: true });
 }
 
 /* How large the options let it be: its provider is asked for no more. */

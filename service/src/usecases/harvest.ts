@@ -5,7 +5,8 @@ import { inTransaction } from '../database/transaction.ts';
 import type { Deps } from '../deps.ts';
 import { digest } from '../digest.ts';
 import { FetchFailure } from '../fetching/failure.ts';
-import { insertEmbed, type Actor } from '../store/embeds.ts';
+import { recordCollected } from '../store/change-log.ts';
+import { insertEmbed, type Actor, type EmbedRow } from '../store/embeds.ts';
 import {
   findHarvest,
   insertHarvest,
@@ -128,7 +129,7 @@ export const takeFound = (
     async (tx) => {
       const harvest = await harvestById(tx, id);
       const known = new Map((await itemsOf(tx, [harvest.id])).map((stored) => [stored.item.number, stored]));
-      const keys: string[] = [];
+      const made: Pick<EmbedRow, 'id' | 'key'>[] = [];
       for (const { number, name } of items) {
         const stored = known.get(number);
         if (!stored)
@@ -138,9 +139,10 @@ export const takeFound = (
             remedy: `This page has ${known.size}.`,
           });
         if (stored.taken !== null) throw new OrbisError('already-taken', { number, embed: stored.taken });
-        keys.push(await take(tx, stored.item, { harvest, name, tags }, tools, actor));
+        made.push(await take(tx, stored.item, { harvest, name, tags }, tools, actor));
       }
-      return keys;
+      if (made.length > 0) await recordCollected(tx, made, actor);
+      return made.map(({ key }) => key);
     },
     { duplicates: true },
   );
@@ -151,7 +153,7 @@ async function take(
   as: { harvest: HarvestRow; name: string | undefined; tags: readonly string[] },
   tools: IngestTools,
   actor: Actor,
-): Promise<string> {
+): Promise<Pick<EmbedRow, 'id' | 'key'>> {
   const taken = await ingest(tx, item.text, tools);
   const where = [
     as.harvest.address ?? 'a saved page',
@@ -165,8 +167,8 @@ async function take(
     ...sourceOfCode(taken),
     revision: newRevision(taken.code.sheet, {}, 'harvested'),
   };
-  const key = await insertEmbed(tx, values, actor);
-  if (!(await markTaken(tx, item.id, key)))
-    throw new OrbisError('already-taken', { number: item.number, embed: key });
-  return key;
+  const made = await insertEmbed(tx, values, actor);
+  if (!(await markTaken(tx, item.id, made.id)))
+    throw new OrbisError('already-taken', { number: item.number, embed: made.key });
+  return made;
 }

@@ -3,6 +3,7 @@ import { OrbisError, refuseProblems } from '@orbis/contract';
 import type { Database } from '../database/connect.ts';
 import { isDuplicate } from '../database/errors.ts';
 import { inTransaction } from '../database/transaction.ts';
+import { recordChange } from '../store/change-log.ts';
 import { versionTag } from '../serializers/version-tag.ts';
 import type { Actor } from '../store/embeds.ts';
 import {
@@ -15,9 +16,11 @@ import {
 } from '../store/placements.ts';
 import { markPage } from '../store/stale.ts';
 import { askedAt } from './asked.ts';
-import { compositionOf } from './codes.ts';
+import { compositionOf, sameOptions } from './codes.ts';
+import { differenceLine } from './difference-line.ts';
 import { embedByKey } from './embeds.ts';
 import type { MatchState } from './match-state.ts';
+import { placeOf } from './page-plan.ts';
 import { placementById } from './placements.ts';
 import { spotByKey } from './places.ts';
 import { planPage, type PlanTools } from './planning.ts';
@@ -53,9 +56,11 @@ export async function place(
   try {
     return await inTransaction(db, async (tx) => {
       const ids = { embedId: embed.id, spotId: spot.id, pageId: page.id, siteId: site.id };
-      const placed = await insertPlacement(tx, { ...ids, options }, actor);
+      const { id, publicId } = await insertPlacement(tx, { ...ids, options }, actor);
       await markPage(tx, page.id);
-      return placed;
+      const effect = { of: 'placement' as const, placementId: id, before: null, after: options };
+      await recordChange(tx, { facts: { kind: 'placed', embed: embed.key, place: spotKey }, effect }, actor);
+      return publicId;
     });
   } catch (error) {
     if (!isDuplicate(error)) throw error;
@@ -72,6 +77,7 @@ export const changeAtPlace = (
   options: Options,
   matchState: MatchState,
   renderContext: RenderContext,
+  actor: Actor,
 ): Promise<void> =>
   inTransaction(db, async (tx) => {
     const row = await placementById(tx, id);
@@ -81,15 +87,29 @@ export const changeAtPlace = (
     if (!(await changePlacement(tx, row.placement, bare)))
       throw new OrbisError('if-match-stale', { what: 'placement' });
     await markPage(tx, row.page.id);
+    const { id: placementId, options: before } = row.placement;
+    if (sameOptions(before, bare)) return;
+    const said = differenceLine(before, bare);
+    const facts = { kind: 'placed-options', embed: row.embed.key, place: placeOf(row), said } as const;
+    await recordChange(tx, { facts, effect: { of: 'placement', placementId, before, after: bare } }, actor);
   });
 
 /** Ends a placement: its code is no longer meant to stand there. */
-export const endAtPlace = (db: Database, id: string, matchState: MatchState, { now }: Actor): Promise<void> =>
+export const endAtPlace = (db: Database, id: string, matchState: MatchState, actor: Actor): Promise<void> =>
   inTransaction(db, async (tx) => {
-    const { placement, page } = await placementById(tx, id);
+    const row = await placementById(tx, id);
+    const { placement, page, embed } = row;
     matchState(versionTag(placement), 'placement');
-    await endPlacement(tx, placement, now);
+    await endPlacement(tx, placement, actor.now);
     await markPage(tx, page.id);
+    const facts = { kind: 'ended', embed: embed.key, place: placeOf(row) } as const;
+    const effect = {
+      of: 'placement' as const,
+      placementId: placement.id,
+      before: placement.options,
+      after: null,
+    };
+    await recordChange(tx, { facts, effect }, actor);
   });
 
 /**

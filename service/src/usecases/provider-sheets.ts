@@ -4,6 +4,7 @@ import type { Handle } from '../database/connect.ts';
 import { inTransaction } from '../database/transaction.ts';
 import type { Deps } from '../deps.ts';
 import { versionTag } from '../serializers/version-tag.ts';
+import { recordChange } from '../store/change-log.ts';
 import type { Actor } from '../store/embeds.ts';
 import { deleteSheet, findSheet, putSheet, type SheetRow } from '../store/sheets.ts';
 import type { MatchState } from './match-state.ts';
@@ -68,7 +69,9 @@ export async function saveSheet(
       if (!accept) refuseDifferences(await serializeDifferences(tx, touched));
       if (!(await putSheet(tx, before, { sheet, text }, actor)))
         throw new OrbisError('if-match-stale', { what: 'sheet' });
-      return { isNew: before === null, changed: await settleChange(tx, touched, actor) };
+      const changed = await settleChange(tx, touched, actor);
+      await recordChange(tx, { facts: { kind: 'sheet-saved', provider: id } }, actor);
+      return { isNew: before === null, changed };
     },
     { duplicates: true },
   );
@@ -98,6 +101,7 @@ export async function removeSheet(
     if (!accept) refuseUse(id, dependent);
     if (!(await deleteSheet(tx, row))) throw new OrbisError('if-match-stale', { what: 'sheet' });
     await settleChange(tx, touched, actor);
+    await recordChange(tx, { facts: { kind: 'sheet-removed', provider: id } }, actor);
   });
   await sheetRegistry.refresh(db);
 }

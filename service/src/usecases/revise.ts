@@ -1,7 +1,8 @@
 import { withoutOptions, type OptionProblem, type Options } from '@orbis/core';
-import { formatProblem, OrbisError, refuseProblems } from '@orbis/contract';
+import { formatProblem, OrbisError, refuseProblems, type ChangeFacts } from '@orbis/contract';
 import type { Database, Handle } from '../database/connect.ts';
 import { inTransaction } from '../database/transaction.ts';
+import { recordChange } from '../store/change-log.ts';
 import {
   addRevision,
   addSource,
@@ -15,6 +16,7 @@ import {
 } from '../store/embeds.ts';
 import { compositionOf, newRevision, openSource, sameOptions } from './codes.ts';
 import { ingest, sourceOfCode, type IngestTools } from './collect.ts';
+import { differenceLine } from './difference-line.ts';
 import { embedByKey, embedTag } from './embeds.ts';
 import type { MatchState } from './match-state.ts';
 import { otherThing } from './other-thing.ts';
@@ -26,16 +28,24 @@ export interface Revised {
   matchState: MatchState;
 }
 
-/* Changes one embed, in the state in which whoever changes it saw it. */
+/*
+ * Changes one embed, in the state in which whoever changes it saw it, and writes down what was done; null
+ * where nothing differs.
+ */
 const revising = (
   db: Database,
   { embed: key, matchState }: Revised,
-  revise: (tx: Handle, stored: StoredEmbed) => Promise<boolean>,
+  actor: Actor,
+  revise: (tx: Handle, stored: StoredEmbed) => Promise<ChangeFacts | null>,
 ): Promise<boolean> =>
   inTransaction(db, async (tx) => {
     const stored = await embedByKey(tx, key);
     matchState(embedTag(stored.embed), 'embed');
-    return revise(tx, stored);
+    const facts = await revise(tx, stored);
+    if (facts === null) return false;
+    const { id: embedId, revision: from } = stored.embed;
+    await recordChange(tx, { facts, embeds: [{ embedId, from, to: from + 1 }] }, actor);
+    return true;
   });
 
 /** Saves options as a new revision; false where they are those that it has. */
@@ -46,7 +56,7 @@ export const saveOptions = (
   renderContext: RenderContext,
   actor: Actor,
 ): Promise<boolean> =>
-  revising(db, revised, async (tx, stored) => {
+  revising(db, revised, actor, async (tx, stored) => {
     const { base, found } = stored.source;
     const { code, composition } = await compositionOf(
       { base, found, asked: { embed: options } },
@@ -54,8 +64,10 @@ export const saveOptions = (
     );
     refuseProblems(composition.problems);
     const revision = newRevision(code.sheet, options, 'saved');
-    if (sameOptions(revision.options, stored.revision.options)) return false;
-    return written(await addRevision(tx, stored, revision, actor));
+    const { embed, revision: last } = stored;
+    if (sameOptions(revision.options, last.options)) return null;
+    refuseUnless(await addRevision(tx, stored, revision, actor));
+    return { kind: 'options', embed: embed.key, said: differenceLine(last.options, revision.options) };
   });
 
 /** A newer code of the provider, as it was pasted. */
@@ -76,10 +88,10 @@ export const renew = (
   tools: IngestTools,
   actor: Actor,
 ): Promise<boolean> =>
-  revising(db, revised, async (tx, stored) => {
+  revising(db, revised, actor, async (tx, stored) => {
     const taken = await ingest(tx, text, tools, { mend });
     const { code } = taken;
-    if (code.text === stored.source.base) return false;
+    if (code.text === stored.source.base) return null;
     const renderContext = tools.renderContext();
     const other = otherThing(await openSource(stored.source, renderContext), code, renderContext);
     if (other && !anyway) throw new OrbisError('another-thing', { embed: stored.embed.key, ...other });
@@ -87,7 +99,8 @@ export const renew = (
     const tried = await compositionOf({ base: code.text, asked: { embed: now } }, renderContext);
     const options = fittingOptions(now, tried.composition.problems, dropUnfit);
     const revision = newRevision(code.sheet, options, 'newer code of the provider');
-    return written(await addSource(tx, stored, sourceOfCode(taken), revision, actor));
+    refuseUnless(await addSource(tx, stored, sourceOfCode(taken), revision, actor));
+    return { kind: 'renewed', embed: stored.embed.key };
   });
 
 /** Brings an earlier revision back as a new one; false where it is as it was then. */
@@ -98,14 +111,15 @@ export const restore = (
   renderContext: RenderContext,
   actor: Actor,
 ): Promise<boolean> =>
-  revising(db, revised, async (tx, stored) => {
+  revising(db, revised, actor, async (tx, stored) => {
     const earlier = await revisionOf(tx, stored.embed, number);
     const { sourceId, options } = stored.revision;
-    if (earlier.sourceId === sourceId && sameOptions(earlier.options, options)) return false;
+    if (earlier.sourceId === sourceId && sameOptions(earlier.options, options)) return null;
     const from = await sourceOf(tx, earlier);
     const code = await openSource({ base: from.base }, renderContext);
     const summary = sourceOfCode({ pasted: from.pasted, found: from.found, code });
-    return written(await restoreRevision(tx, stored, earlier, from, summary, actor));
+    refuseUnless(await restoreRevision(tx, stored, earlier, from, summary, actor));
+    return { kind: 'brought-back', embed: stored.embed.key, revision: number };
   });
 
 /** A revision of an embed by its number. @throws OrbisError `not-found` */
@@ -125,9 +139,8 @@ export async function revisionOf(
 }
 
 /* The row is changed only where its state is still the one that was read. */
-function written(isWritten: boolean): true {
+function refuseUnless(isWritten: boolean): void {
   if (!isWritten) throw new OrbisError('if-match-stale', { what: 'embed' });
-  return true;
 }
 
 /* The options that a newer code can fulfil. @throws OrbisError `options-unfit` where some cannot

@@ -1,6 +1,7 @@
 import { inTransaction } from '../database/transaction.ts';
 import type { Deps } from '../deps.ts';
 import { versionTag } from '../serializers/version-tag.ts';
+import { recordChange } from '../store/change-log.ts';
 import type { Actor } from '../store/embeds.ts';
 import { readRules, writeRules } from '../store/rules.ts';
 import { markAll } from '../store/stale.ts';
@@ -12,13 +13,16 @@ export async function changeRules(
   change: Partial<Rules>,
   matchState: MatchState,
   { connection: { db }, sheetRegistry }: Pick<Deps, 'connection' | 'sheetRegistry'>,
-  { now }: Actor,
+  actor: Actor,
 ): Promise<void> {
   await inTransaction(db, async (tx) => {
     const stored = await readRules(tx);
     matchState(versionTag(stored), 'rules');
-    await writeRules(tx, { ...stored.rules, ...change }, stored.version, now);
+    const after = { ...stored.rules, ...change };
+    await writeRules(tx, after, stored.version, actor.now);
     await markAll(tx);
+    const facts = { kind: 'changed', what: 'rules', key: '' } as const;
+    await recordChange(tx, { facts, effect: { of: 'rules', before: stored.rules, after } }, actor);
   });
   await sheetRegistry.refresh(db);
 }

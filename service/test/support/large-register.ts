@@ -6,7 +6,15 @@ const code = `'<iframe src="https://play.kinorill.localhost/film/a1" title="t"><
 const digestOf = (what: string): string => `convert(sha2(${what}, 256) using ascii)`;
 
 /** How much there is in the register. */
-const size = { sites: 50, pages: 5000, spots: 10_000, embeds: 1000, placements: 50_000, sweeps: 3 } as const;
+const size = {
+  sites: 50,
+  pages: 5000,
+  spots: 10_000,
+  embeds: 1000,
+  placements: 50_000,
+  sweeps: 3,
+  changes: 50_000,
+} as const;
 
 /* Each is one statement over a sequence of numbers (MariaDB, Sequence Storage Engine). */
 const statements = [
@@ -37,12 +45,18 @@ const statements = [
   `insert into sweep_page (id, job_id, page_id, state, read_at) select seq, 1 + (seq - 1) div ${size.pages}, 1 + (seq - 1) mod ${size.pages}, 'read', ${now} from seq_1_to_${size.sweeps * size.pages}`,
   `insert into sighting (sweep_page_id, placement_id, state, delivery, line, findings)
      select sweep_page.id, placement.id, 'live', 1, 1, '[]' from placement join sweep_page on sweep_page.page_id = placement.page_id and sweep_page.job_id = 1`,
+  // The newest were all taken back.
+  `insert into change_log (id, public_id, kind, facts, undone_at, created_at)
+     select seq, lpad(conv(seq, 10, 16), 10, '0'), 'renewed', concat('{"kind":"renewed","embed":"e', 1 + seq mod ${size.embeds}, '"}'), if(seq mod 2 = 1 or seq > 30000, ${now}, null), ${now} from seq_1_to_${size.changes}`,
+  `insert into change_item (change_id, embed_id, \`from\`, \`to\`) select id, 1 + id mod ${size.embeds}, 1, 2 from change_log`,
 ];
 
 /** Fills an empty register. */
 export async function fillRegister({ db }: Pick<Connection, 'db'>): Promise<void> {
   for (const statement of statements) await db.execute(sql.raw(statement));
   await db.execute(
-    sql.raw('analyze table placement, embed, page, spot, delivery, sweep_page, sighting, revision'),
+    sql.raw(
+      'analyze table placement, embed, page, spot, delivery, sweep_page, sighting, revision, change_log, change_item',
+    ),
   );
 }

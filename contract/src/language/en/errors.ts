@@ -243,10 +243,15 @@ export const errors = {
     title: 'Already taken back',
     detail: (f) => `This change was taken back already, at ${f.at}.`,
   },
+  'change-lasting': {
+    title: 'Cannot be taken back',
+    detail: (f) =>
+      `“${f.said}” is not taken back by itself: embeds may be read differently with the sheet of before. Look at what would differ, and save that sheet again.`,
+  },
   'changed-since': {
     title: 'Changed since',
     detail: (f) =>
-      `${f.count === 1 ? 'One embed was' : `${f.count} embeds were`} changed since: ${f.embeds}. Nothing was taken back; bring those back one by one.`,
+      `Since then ${f.count === 1 ? 'this was' : `these ${f.count} were`} changed: ${f.things}. Nothing was taken back. Take back first what was done later, or change it by hand.`,
   },
   'import-refused': {
     title: 'Not all can be taken in',

@@ -1,4 +1,5 @@
 import type { Language } from '../language.ts';
+import { changes, remains } from './change-log.ts';
 import { expected, reasons } from './changes.ts';
 import { errors } from './errors.ts';
 import { findings } from './findings.ts';
@@ -29,6 +30,8 @@ export const en = {
   options,
   byHand,
   conditions,
+  changes,
+  remains,
   expected,
   reasons,
   mends,

@@ -1,11 +1,13 @@
+import { OrbisError } from '@orbis/contract';
 import type { Deps } from '../../deps.ts';
-import { serializeChange } from '../../serializers/group-changes.ts';
-import { listChanges } from '../../store/group-changes.ts';
+import { serializeChange } from '../../serializers/changes.ts';
+import { findChange, listChanges } from '../../store/change-log.ts';
 import { afterId, keyset } from '../../store/pages.ts';
-import { changeMany, undoMany } from '../../usecases/change-many.ts';
+import { changeMany } from '../../usecases/change-many.ts';
+import { undo } from '../../usecases/undo/index.ts';
 import type { Handlers, Named } from '../reply.ts';
 
-/** Changes of many embeds at once: tried, made, listed, taken back. */
+/** What was done: listed, and taken back; and many embeds changed at once. */
 export function changeHandlers(deps: Deps): Handlers<Named<'changes'>> {
   const { db } = deps.connection;
   return {
@@ -13,13 +15,19 @@ export function changeHandlers(deps: Deps): Handlers<Named<'changes'>> {
       const outcome = await changeMany(body, deps, actor);
       return { status: outcome.change === null ? 200 : 201, data: outcome };
     },
-    'changes.list': async ({ query }) => {
-      const rows = await listChanges(db, query.limit, afterId(query.after));
-      const page = keyset(rows, query.limit, (row) => row);
-      return { data: { items: page.items.map(serializeChange), next: page.next } };
+    'changes.list': async ({ query: { limit, after, standing } }) => {
+      const rows = await listChanges(db, {
+        limit,
+        before: afterId(after),
+        standing: standing === 'true',
+      });
+      return { data: keyset(rows, limit, serializeChange) };
     },
-    'changes.undo': async ({ params, actor }) => ({
-      data: serializeChange(await undoMany(params.change, deps, actor)),
-    }),
+    'changes.read': async ({ params: { change } }) => {
+      const row = await findChange(db, change);
+      if (!row) throw new OrbisError('not-found', { what: 'change', key: change });
+      return { data: serializeChange(row) };
+    },
+    'changes.undo': async ({ params, actor }) => ({ data: await undo(params.change, deps, actor) }),
   };
 }

@@ -1,13 +1,12 @@
 import { OrbisError, type BodyOf, type ImportAnswer, type ImportEvent, type Routes } from '@orbis/contract';
 import type { Deps } from '../../deps.ts';
 import type { Actor } from '../../store/embeds.ts';
-import { insertEmbeds } from '../../store/import.ts';
+import { insertCollected } from '../../usecases/collect-many.ts';
 import { readImport } from '../../usecases/import.ts';
 import { summarize } from '../../usecases/summarize.ts';
 import { problemOf } from '../problems.ts';
 import { progressOf } from '../progress.ts';
 import type { Handlers, Named } from '../reply.ts';
-import { inTransaction } from '../../database/transaction.ts';
 
 /** Many codes taken in at once: all of them, or none. */
 export function importHandlers(deps: Deps): Handlers<Named<'imports'>> {
@@ -26,9 +25,7 @@ export function importHandlers(deps: Deps): Handlers<Named<'imports'>> {
       );
     }
     const values = embeds.filter((embed) => embed !== null);
-    const keys = body.dryRun
-      ? null
-      : await inTransaction(db, (tx) => insertEmbeds(tx, values, actor), { duplicates: true });
+    const keys = body.dryRun ? null : await insertCollected(db, values, actor);
     let n = 0;
     const taken = embeds.flatMap((embed, i) =>
       embed === null ? [] : [{ item: i + 1, name: embed.name, embed: keys?.[n++] ?? null }],

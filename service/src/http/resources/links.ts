@@ -2,14 +2,13 @@ import { linkIn, read } from '@orbis/core';
 import { OrbisError } from '@orbis/contract';
 import type { Deps } from '../../deps.ts';
 import { endpointsOf } from '../../store/endpoints.ts';
-import { insertEmbeds } from '../../store/import.ts';
+import { insertCollected } from '../../usecases/collect-many.ts';
 import { resolveLinks } from '../../usecases/collect-links.ts';
 import { ingest } from '../../usecases/collect.ts';
 import { asksOf } from '../../usecases/resolve-link.ts';
 import { linkResolver } from '../../usecases/link-resolver.ts';
 import { summarize } from '../../usecases/summarize.ts';
 import type { Handlers, Named } from '../reply.ts';
-import { inTransaction } from '../../database/transaction.ts';
 
 /** Links: whom Orbis would ask about them, what they are, and several of them collected at once. */
 export function linkHandlers(deps: Deps): Handlers<Named<'links'>> {
@@ -44,10 +43,7 @@ export function linkHandlers(deps: Deps): Handlers<Named<'links'>> {
         );
       }
       const values = embeds.map(({ embed }) => embed);
-      const keys =
-        values.length === 0
-          ? []
-          : await inTransaction(db, (tx) => insertEmbeds(tx, values, actor), { duplicates: true });
+      const keys = await insertCollected(db, values, actor);
       return {
         status: 201,
         data: {

@@ -1,14 +1,11 @@
-import { OrbisError, parsePage, type Page } from '@orbis/contract';
+import type { Page } from '@orbis/contract';
 import type { Deps } from '../../deps.ts';
-import { inTransaction } from '../../database/transaction.ts';
 import { serializePlan } from '../../serializers/plans.ts';
 import { pageKeyOf, serializePage } from '../../serializers/places.ts';
 import { groupBy } from '../../store/group.ts';
 import { keyset } from '../../store/pages.ts';
 import { placementsOn } from '../../store/placements.ts';
 import {
-  deletePage,
-  insertPage,
   listPages,
   pagesBeginning,
   spotsOf,
@@ -19,8 +16,8 @@ import {
 import { onPage } from '../../usecases/on-page.ts';
 import { nextMarks } from '../../usecases/next-marks.ts';
 import { isWanted, planOf } from '../../usecases/page-plan.ts';
+import { addPage, removePage } from '../../usecases/pages.ts';
 import { pageByKey, siteByKey } from '../../usecases/places.ts';
-import { unlessTaken } from '../../usecases/unless-taken.ts';
 import type { Handlers, Named } from '../reply.ts';
 
 /** Pages: added, planned, removed. */
@@ -44,11 +41,7 @@ export function pageHandlers(deps: Deps): Handlers<Named<'pages'>> {
       return { data: { items: await withSpots(page.items), next: page.next } };
     },
     'pages.create': async ({ body, actor }) => {
-      const { site: key, path } = parsePage(body.key);
-      const site = await siteByKey(db, key);
-      await unlessTaken('page', body.key, () =>
-        inTransaction(db, (tx) => insertPage(tx, site.id, { path, title: body.title }, actor)),
-      );
+      await addPage(db, body, actor);
       return { status: 201, data: (await withSpots([await pageByKey(db, body.key)]))[0]! };
     },
     'pages.read': async ({ params }) => ({ data: (await withSpots([await pageByKey(db, params.page)]))[0]! }),
@@ -62,16 +55,8 @@ export function pageHandlers(deps: Deps): Handlers<Named<'pages'>> {
       );
       return { data: serializePlan(pageKeyOf({ site, page }), plan, await nextMarks(db, rows, plan)) };
     },
-    'pages.delete': async ({ params }) => {
-      const { page } = await pageByKey(db, params.page);
-      const spots = await spotsOf(db, [page.id]);
-      if (spots.length > 0)
-        throw new OrbisError('in-use', {
-          what: 'page',
-          key: params.page,
-          by: `it has ${spots.length} ${spots.length === 1 ? 'spot' : 'spots'}`,
-        });
-      await inTransaction(db, (tx) => deletePage(tx, page));
+    'pages.delete': async ({ params, actor }) => {
+      await removePage(db, params.page, actor);
       return { data: undefined, status: 204 };
     },
   };

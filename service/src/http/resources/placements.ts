@@ -56,8 +56,8 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
       return { status: 201, data: { ...(await told(row)), beside: await embedsBeside(db, row.placement) } };
     },
     'placements.read': ({ params }) => reply(params.placement),
-    'placements.change': async ({ params, body, matchState }) => {
-      await changeAtPlace(db, params.placement, body.options, matchState, renderContext());
+    'placements.change': async ({ params, body, matchState, actor }) => {
+      await changeAtPlace(db, params.placement, body.options, matchState, renderContext(), actor);
       return reply(params.placement);
     },
     'placements.delete': async ({ params, matchState, actor }) => {

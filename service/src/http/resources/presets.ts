@@ -1,14 +1,13 @@
 import { builtInPresets } from '@orbis/core';
 import { OrbisError, presetMeaning, type Preset } from '@orbis/contract';
 import type { Deps } from '../../deps.ts';
-import { deletePreset, findPreset, listPresets, putPreset, type PresetRow } from '../../store/presets.ts';
-import { checkOptions } from '../../usecases/check-options.ts';
+import { findPreset, listPresets, type PresetRow } from '../../store/presets.ts';
+import { presetTag, removePreset, savePreset } from '../../usecases/presets.ts';
 import type { Handlers, Named } from '../reply.ts';
 
-const presetTag = (row: Pick<PresetRow, 'version'> | null): string => `"${row?.version ?? 0}"`;
-
 /** Options under names of their own. */
-export function presetHandlers({ connection: { db }, renderContext }: Deps): Handlers<Named<'presets'>> {
+export function presetHandlers(deps: Deps): Handlers<Named<'presets'>> {
+  const { db } = deps.connection;
   const tell = ({ key, meaning, options }: PresetRow): Preset => ({ key, meaning, options, own: true });
   const all = async (): Promise<Preset[]> => {
     const own = (await listPresets(db)).map(tell);
@@ -31,24 +30,12 @@ export function presetHandlers({ connection: { db }, renderContext }: Deps): Han
       return { data: found, etag: presetTag(await findPreset(db, params.preset)) };
     },
     'presets.save': async ({ params, body, matchState, actor }) => {
-      checkOptions(body.options, renderContext().sheets);
-      const before = await findPreset(db, params.preset);
-      const isThere = before !== null || builtInPresets.some(({ key }) => key === params.preset);
-      matchState(presetTag(before), 'preset', isThere);
-      if (!(await putPreset(db, before, { key: params.preset, ...body }, actor)))
-        throw new OrbisError('if-match-stale', { what: 'preset' });
+      const isNew = await savePreset(params.preset, body, matchState, deps, actor);
       const row = (await findPreset(db, params.preset))!;
-      return { status: before === null ? 201 : 200, data: tell(row), etag: presetTag(row) };
+      return { status: isNew ? 201 : 200, data: tell(row), etag: presetTag(row) };
     },
-    'presets.remove': async ({ params, matchState }) => {
-      const row = await findPreset(db, params.preset);
-      if (!row)
-        throw new OrbisError('not-found', {
-          what: 'preset of your own',
-          key: params.preset,
-        });
-      matchState(presetTag(row), 'preset');
-      await deletePreset(db, row);
+    'presets.remove': async ({ params, matchState, actor }) => {
+      await removePreset(params.preset, matchState, deps, actor);
       return { data: undefined, status: 204 };
     },
   };

@@ -1,11 +1,9 @@
-import { OrbisError, parsePlace } from '@orbis/contract';
 import type { Deps } from '../../deps.ts';
 import { pageKeyOf, serializeSpot } from '../../serializers/places.ts';
-import { changeSpot, deleteSpot, insertSpot, wasPlaced } from '../../store/places.ts';
-import { pageByKey, spotByKey } from '../../usecases/places.ts';
-import { unlessTaken } from '../../usecases/unless-taken.ts';
-import type { Handlers, Named } from '../reply.ts';
 import { versionTag } from '../../serializers/version-tag.ts';
+import { spotByKey } from '../../usecases/places.ts';
+import { addSpot, changeWidths, removeSpot } from '../../usecases/spots.ts';
+import type { Handlers, Named } from '../reply.ts';
 
 /** Spots of pages: added, changed, removed. */
 export function spotHandlers(deps: Deps): Handlers<Named<'spots'>> {
@@ -16,29 +14,16 @@ export function spotHandlers(deps: Deps): Handlers<Named<'spots'>> {
   };
   return {
     'spots.create': async ({ body, actor }) => {
-      const { site, path, spot } = parsePlace(body.key);
-      const { page } = await pageByKey(db, `${site}/${path}`);
-      await unlessTaken('spot', body.key, () => insertSpot(db, page.id, spot, body.widths, actor));
+      await addSpot(db, body, actor);
       return reply(body.key, 201);
     },
     'spots.read': ({ params }) => reply(params.spot),
-    'spots.change': async ({ params, body, matchState }) => {
-      const { spot } = await spotByKey(db, params.spot);
-      matchState(versionTag(spot), 'spot');
-      if (!(await changeSpot(db, spot, body.widths)))
-        throw new OrbisError('if-match-stale', { what: 'spot' });
+    'spots.change': async ({ params, body, matchState, actor }) => {
+      await changeWidths(db, params.spot, body.widths, matchState, actor);
       return reply(params.spot);
     },
-    'spots.delete': async ({ params, matchState }) => {
-      const { spot } = await spotByKey(db, params.spot);
-      matchState(versionTag(spot), 'spot');
-      if (await wasPlaced(db, spot.id))
-        throw new OrbisError('in-use', {
-          what: 'spot',
-          key: params.spot,
-          by: 'the register keeps what was placed in it',
-        });
-      await deleteSpot(db, spot.id);
+    'spots.delete': async ({ params, matchState, actor }) => {
+      await removeSpot(db, params.spot, matchState, actor);
       return { data: undefined, status: 204 };
     },
   };

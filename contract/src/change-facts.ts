@@ -1,0 +1,60 @@
+/**
+ * What was done, as it is kept: by its kind, whatever its sentence tells. Embeds, sites and the rest are
+ * named by their keys as they were then.
+ */
+export type ChangeFacts =
+  /** Put into the collection, one or many at once; `embeds` are the first of them. */
+  | { kind: 'collected'; embeds: string[]; count: number }
+  /** Options of one embed; `said` as people type them: “end=2:40 without hue”. */
+  | { kind: 'options'; embed: string; said: string }
+  /** Options of every embed that a search found. */
+  | { kind: 'group'; where: string; said: string; count: number }
+  | { kind: 'renewed'; embed: string }
+  | { kind: 'brought-back'; embed: string; revision: number }
+  | { kind: 'details'; embed: string; what: ChangedDetail[] }
+  | { kind: 'placed'; embed: string; place: string }
+  | { kind: 'ended'; embed: string; place: string }
+  | { kind: 'placed-options'; embed: string; place: string; said: string }
+  | ThingFacts<'added'>
+  | ThingFacts<'changed'>
+  | ThingFacts<'removed'>
+  | { kind: 'sheet-saved'; provider: string }
+  | { kind: 'sheet-removed'; provider: string };
+
+interface ThingFacts<K extends string> {
+  kind: K;
+  what: ChangedThing;
+  key: string;
+}
+
+/** What of an embed’s details changed: a word for retiring and for restoring it is among them. */
+export type ChangedDetail = 'name' | 'notes' | 'tags' | 'retired' | 'restored';
+
+/** What else than embeds can be added, changed and removed. */
+export type ChangedThing = 'site' | 'page' | 'spot' | 'preset' | 'rules';
+
+/** A kind of change. */
+export type ChangeKind = ChangeFacts['kind'];
+
+export const changeKinds = [
+  'collected',
+  'options',
+  'group',
+  'renewed',
+  'brought-back',
+  'details',
+  'placed',
+  'placed-options',
+  'ended',
+  'added',
+  'changed',
+  'removed',
+  'sheet-saved',
+  'sheet-removed',
+] as const satisfies ChangeKind[];
+
+/**
+ * Kinds that are not taken back by themselves: with a sheet, embeds are read differently, and what would come
+ * of the earlier one wants to be looked at.
+ */
+export const lastingKinds: readonly ChangeKind[] = ['sheet-saved', 'sheet-removed'];

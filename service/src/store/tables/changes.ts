@@ -1,0 +1,50 @@
+/** What was done, and what taking it back needs. */
+import { index, int, json, mysqlTable, primaryKey, varchar } from 'drizzle-orm/mysql-core';
+import type { ChangeFacts } from '@orbis/contract';
+import { ascii, id, foreignKeyId, timestamp } from './columns.ts';
+import { embed } from './collection.ts';
+import { created } from './people.ts';
+
+/**
+ * What a change did to something other than the code of an embed: how that was before and is afterwards, null
+ * where it was not there. Of an embed’s details, and of sites, only what changed.
+ */
+export type ChangeEffect =
+  | { of: 'details'; embedId: number; before: object; after: object }
+  | { of: 'placement'; placementId: number; before: object | null; after: object | null }
+  | { of: 'site' | 'page' | 'spot' | 'preset' | 'rules'; before: object | null; after: object | null };
+
+/** Everything that was done, one row for each; the newest can be taken back. */
+export const changeLog = mysqlTable(
+  'change_log',
+  {
+    id: id(),
+    publicId: ascii({ length: 10 }).notNull().unique(),
+    kind: varchar({ length: 20 }).$type<ChangeFacts['kind']>().notNull(),
+    facts: json().$type<ChangeFacts>().notNull(),
+    effect: json().$type<ChangeEffect>(),
+    undoneAt: timestamp(),
+    ...created,
+  },
+  (t) => [index('change_standing').on(t.undoneAt, t.id)],
+);
+
+/** The embeds whose code or details a change is about. */
+export const changeItem = mysqlTable(
+  'change_item',
+  {
+    changeId: foreignKeyId()
+      .notNull()
+      .references(() => changeLog.id),
+    embedId: foreignKeyId()
+      .notNull()
+      .references(() => embed.id),
+    /** Numbers of the revisions before and after; 0 where there was none before. */
+    from: int().notNull(),
+    to: int().notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.changeId, t.embedId] }),
+    index('change_item_embed').on(t.embedId, t.changeId),
+  ],
+);

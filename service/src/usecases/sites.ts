@@ -1,0 +1,100 @@
+import { isHost, type KindDefaults } from '@orbis/core';
+import { OrbisError } from '@orbis/contract';
+import type { Database, Handle } from '../database/connect.ts';
+import { inTransaction } from '../database/transaction.ts';
+import type { Deps } from '../deps.ts';
+import { versionTag } from '../serializers/version-tag.ts';
+import { recordChange } from '../store/change-log.ts';
+import type { Actor } from '../store/embeds.ts';
+import { changeSite, deleteSite, insertSite, type SiteRow } from '../store/places.ts';
+import { markSite } from '../store/stale.ts';
+import { checkOptions } from './check-options.ts';
+import type { MatchState } from './match-state.ts';
+import { siteByKey } from './places.ts';
+import { unlessTaken } from './unless-taken.ts';
+
+/** What a site says of itself; its key stays. */
+export interface SiteValues {
+  name: string;
+  address: string;
+  defaults: KindDefaults;
+  head: boolean;
+}
+
+/** @throws OrbisError `key-taken`, `address-invalid` */
+export const addSite = (
+  db: Database,
+  { key, name, address }: Pick<SiteValues, 'name' | 'address'> & { key: string },
+  actor: Actor,
+): Promise<void> =>
+  unlessTaken('site', key, () =>
+    inTransaction(db, async (tx) => {
+      const values = { name, address: siteAddress(address), defaults: {}, head: false };
+      await insertSite(tx, { key, ...values }, actor);
+      const effect = { of: 'site' as const, before: null, after: values };
+      await recordChange(tx, { facts: { kind: 'added', what: 'site', key }, effect }, actor);
+    }),
+  );
+
+/** Changes what of a site is named. */
+export async function changeSiteValues(
+  key: string,
+  asked: { [K in keyof SiteValues]?: SiteValues[K] | undefined },
+  matchState: MatchState,
+  { connection: { db }, renderContext }: Pick<Deps, 'connection' | 'renderContext'>,
+  actor: Actor,
+): Promise<void> {
+  for (const options of Object.values(asked.defaults ?? {})) checkOptions(options, renderContext().sheets);
+  const names = (Object.keys(asked) as (keyof SiteValues)[]).filter((name) => asked[name] !== undefined);
+  const values = Object.fromEntries(
+    names.map((name) => [name, name === 'address' ? siteAddress(asked[name]!) : asked[name]]),
+  ) as Partial<SiteValues>;
+  await inTransaction(db, async (tx) => {
+    const row = await siteByKey(tx, key);
+    matchState(versionTag(row), 'site');
+    await writeSite(tx, row, values);
+    const before = Object.fromEntries(names.map((name) => [name, row[name]]));
+    const effect = { of: 'site' as const, before, after: values };
+    await recordChange(tx, { facts: { kind: 'changed', what: 'site', key }, effect }, actor);
+  });
+}
+
+/** Writes values of a site down; its pages are planned again where their codes depend on them. */
+export async function writeSite(tx: Handle, row: SiteRow, values: Partial<SiteValues>): Promise<void> {
+  if (!(await changeSite(tx, row, values))) throw new OrbisError('if-match-stale', { what: 'site' });
+  if (values.defaults !== undefined || values.head !== undefined) await markSite(tx, row.id);
+}
+
+/** @throws OrbisError `in-use` where it has pages */
+export const removeSite = (db: Database, key: string, matchState: MatchState, actor: Actor): Promise<void> =>
+  inTransaction(db, async (tx) => {
+    const row = await siteByKey(tx, key);
+    matchState(versionTag(row), 'site');
+    await deleteEmptySite(tx, row);
+    const { name, address, defaults, head } = row;
+    const effect = { of: 'site' as const, before: { name, address, defaults, head }, after: null };
+    await recordChange(tx, { facts: { kind: 'removed', what: 'site', key }, effect }, actor);
+  });
+
+/** @throws OrbisError `in-use` */
+export async function deleteEmptySite(tx: Handle, row: SiteRow): Promise<void> {
+  if (row.pages > 0)
+    throw new OrbisError('in-use', {
+      what: 'site',
+      key: row.key,
+      by: `it has ${row.pages} ${row.pages === 1 ? 'page' : 'pages'}`,
+    });
+  await deleteSite(tx, row.id);
+}
+
+/* The site's address without query, fragment and the slash at its end: pages are put behind it. */
+function siteAddress(address: string): string {
+  const url =
+    /^https?:\/\//i.test(address.trim()) && URL.canParse(address.trim()) ? new URL(address.trim()) : null;
+  const named = url !== null && (isHost(url.hostname) || url.hostname.startsWith('['));
+  if (!named || url.username || url.password || url.search || url.hash)
+    throw new OrbisError('address-invalid', { found: address }, [
+      { pointer: '/address', detail: 'an address such as https://site.example' },
+    ]);
+  return url.href.replace(/\/$/, '');
+}

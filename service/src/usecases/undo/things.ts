@@ -1,0 +1,108 @@
+import { isDeepStrictEqual } from 'node:util';
+import { parsePage, parsePlace, type ChangedThing } from '@orbis/contract';
+import type { Handle } from '../../database/connect.ts';
+import type { ChangeRow } from '../../store/change-log.ts';
+import type { Actor } from '../../store/embeds.ts';
+import { changeSpot, findPage, findSite, findSpot, insertSite, type Widths } from '../../store/places.ts';
+import { deletePreset, findPreset, putPreset } from '../../store/presets.ts';
+import { readRules, writeRules } from '../../store/rules.ts';
+import { markAll } from '../../store/stale.ts';
+import type { ChangeEffect } from '../../store/tables/changes.ts';
+import type { Rules } from '../../store/tables/providers.ts';
+import { deleteEmptyPage, writePage } from '../pages.ts';
+import { presetValues, type PresetValues } from '../presets.ts';
+import { deleteEmptySite, writeSite, type SiteValues } from '../sites.ts';
+import { deleteEmptySpot, widthsOf, writeSpot } from '../spots.ts';
+import { changedSince } from './changed-since.ts';
+
+/** How a thing that has a key is read, and made to be as it was. */
+interface Thing<Values extends object> {
+  read(tx: Handle, key: string): Promise<Values | null>;
+  add(tx: Handle, key: string, values: Values, actor: Actor): Promise<void>;
+  /** Only what is named changes; false where somebody was faster. */
+  change(tx: Handle, key: string, values: Partial<Values>, actor: Actor): Promise<unknown>;
+  remove(tx: Handle, key: string): Promise<void>;
+}
+
+const sites: Thing<SiteValues> = {
+  read: findSite,
+  add: (tx, key, values, actor) => insertSite(tx, { key, ...values }, actor),
+  change: async (tx, key, values) => writeSite(tx, (await findSite(tx, key))!, values),
+  remove: async (tx, key) => deleteEmptySite(tx, (await findSite(tx, key))!),
+};
+
+const pages: Thing<{ title: string }> = {
+  read: async (tx, key) => (await findPage(tx, parsePage(key)))?.page ?? null,
+  add: writePage,
+  change: () => Promise.resolve(),
+  remove: async (tx, key) => deleteEmptyPage(tx, key, (await findPage(tx, parsePage(key)))!.page),
+};
+
+const spots: Thing<Widths> = {
+  read: async (tx, key) => {
+    const found = await findSpot(tx, parsePlace(key));
+    return found && widthsOf(found.spot);
+  },
+  add: writeSpot,
+  change: async (tx, key, values) => {
+    const { spot } = (await findSpot(tx, parsePlace(key)))!;
+    return changeSpot(tx, spot, { ...widthsOf(spot), ...values });
+  },
+  remove: async (tx, key) => deleteEmptySpot(tx, key, (await findSpot(tx, parsePlace(key)))!.spot),
+};
+
+const presets: Thing<PresetValues> = {
+  read: async (tx, key) => {
+    const row = await findPreset(tx, key);
+    return row && presetValues(row);
+  },
+  add: async (tx, key, values, actor) => void (await putPreset(tx, null, { key, ...values }, actor)),
+  change: async (tx, key, values, actor) => {
+    const row = (await findPreset(tx, key))!;
+    return putPreset(tx, row, { key, ...presetValues(row), ...values }, actor);
+  },
+  remove: async (tx, key) => void (await deletePreset(tx, (await findPreset(tx, key))!)),
+};
+
+const rules: Thing<Rules> = {
+  read: async (tx) => (await readRules(tx)).rules,
+  add: () => Promise.resolve(),
+  change: async (tx, _key, values, { now }) => {
+    const stored = await readRules(tx);
+    await writeRules(tx, { ...stored.rules, ...values }, stored.version, now);
+    await markAll(tx);
+  },
+  remove: () => Promise.resolve(),
+};
+
+const things = { site: sites, page: pages, spot: spots, preset: presets, rules } as unknown as Record<
+  ChangedThing,
+  Thing<object>
+>;
+
+/**
+ * Makes a site, page, spot, preset or the rules as they were before a change.
+ * @throws OrbisError `changed-since`, `in-use`, `not-found` where what it belongs to is no longer there.
+ */
+export async function undoThing(
+  tx: Handle,
+  { facts }: ChangeRow,
+  { of, before, after }: Extract<ChangeEffect, { of: ChangedThing }>,
+  actor: Actor,
+): Promise<null> {
+  const key = 'key' in facts ? facts.key : '';
+  const thing = things[of];
+  const now = await thing.read(tx, key);
+  const stands = after === null ? now === null : now !== null && holds(now, after);
+  if (!stands) throw changedSince([key === '' ? 'the rules for all embeds' : `the ${of} ${key}`]);
+  if (before === null) await thing.remove(tx, key);
+  else if (after === null) await thing.add(tx, key, before, actor);
+  else if ((await thing.change(tx, key, before, actor)) === false) throw changedSince([`the ${of} ${key}`]);
+  return null;
+}
+
+/* Of what a change named, all is as it was left. */
+const holds = (now: object, after: object): boolean =>
+  Object.entries(after).every(([name, value]) =>
+    isDeepStrictEqual(JSON.parse(JSON.stringify(now[name as keyof typeof now])), value),
+  );
