@@ -30,4 +30,5 @@ ALTER TABLE `change_item` ADD CONSTRAINT `change_item_change_id_change_log_id_fk
 ALTER TABLE `change_item` ADD CONSTRAINT `change_item_embed_id_embed_id_fk` FOREIGN KEY (`embed_id`) REFERENCES `embed`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE `change_log` ADD CONSTRAINT `change_log_created_by_person_id_fk` FOREIGN KEY (`created_by`) REFERENCES `person`(`id`) ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 CREATE INDEX `change_item_embed` ON `change_item` (`embed_id`,`change_id`);--> statement-breakpoint
-CREATE INDEX `change_standing` ON `change_log` (`undone_at`,`id`);
+CREATE INDEX `change_standing` ON `change_log` (`undone_at`,`id`);--> statement-breakpoint
+ALTER TABLE `page` ADD `version` int DEFAULT 1 NOT NULL;

@@ -112,7 +112,7 @@ describe('sites, pages and spots', () => {
       await refused(test.client.call('sites.delete', { params: { site: 'hollinfell' }, ifMatch: '*' })),
     ).to.equal('in-use');
     expect(
-      await refused(test.client.call('pages.delete', { params: { page: 'hollinfell/talks' } })),
+      await refused(test.client.call('pages.delete', { params: { page: 'hollinfell/talks' }, ifMatch: '*' })),
     ).to.equal('in-use');
     await test.client.call('embeds.create', { body: { name: 'Talk', text: talkCode(test.world.port) } });
     await test.client.call('placements.create', { body: { embed: 'talk', place: 'hollinfell/talks#north' } });
@@ -125,7 +125,18 @@ describe('sites, pages and spots', () => {
     expect(
       await refused(test.client.call('spots.read', { params: { spot: 'hollinfell/talks#opening' } })),
     ).to.equal('not-found');
-    await test.client.call('pages.delete', { params: { page: 'festival/' } });
+    const params = { page: 'festival/' };
+    const { etag } = await test.client.call('pages.read', { params });
+    const retitled = await test.client.call('pages.change', {
+      params,
+      body: { title: 'Start' },
+      ifMatch: etag!,
+    });
+    expect(retitled.data.title).to.equal('Start');
+    expect(await refused(test.client.call('pages.delete', { params, ifMatch: etag! }))).to.equal(
+      'if-match-stale',
+    );
+    await test.client.call('pages.delete', { params, ifMatch: retitled.etag! });
     await test.client.call('sites.delete', { params: { site: 'festival' }, ifMatch: '*' });
     expect((await test.client.call('sites.list')).data.items.map((site) => site.key)).to.deep.equal([
       'hollinfell',

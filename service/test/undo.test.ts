@@ -161,6 +161,16 @@ describe('taking back what was done', function () {
       said: /^Page hollinfell\/p\d+ added$/,
       act: () => call('pages.create', { body: { key: `hollinfell/p${made++}`, title: 'P' } }),
     },
+    'retitling a page': {
+      kind: 'changed',
+      said: /^Page hollinfell\/talks changed$/,
+      act: () =>
+        call('pages.change', {
+          params: { page: 'hollinfell/talks' },
+          body: { title: `T${made++}` },
+          ifMatch: '*',
+        }),
+    },
     'adding a spot': {
       kind: 'added',
       said: /^Spot hollinfell\/talks#s\d+ added$/,

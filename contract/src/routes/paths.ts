@@ -59,6 +59,7 @@ export const paths = {
   'pages.list': { method: 'get', path: '/pages' },
   'pages.create': { method: 'post', path: '/pages' },
   'pages.read': { method: 'get', path: '/pages/:page' },
+  'pages.change': { method: 'patch', path: '/pages/:page' },
   'pages.delete': { method: 'delete', path: '/pages/:page' },
   'pages.plan': { method: 'get', path: '/pages/:page/plan' },
   'spots.create': { method: 'post', path: '/spots' },

@@ -77,6 +77,15 @@ export async function insertPage(
     .where(eq(site.id, siteId));
 }
 
+/** False where somebody changed the page since. */
+export async function changePage(db: Handle, row: PageRow, title: string): Promise<boolean> {
+  const [result] = await db
+    .update(page)
+    .set({ title, version: row.version + 1 })
+    .where(and(eq(page.id, row.id), eq(page.version, row.version)));
+  return result.affectedRows === 1;
+}
+
 export interface ListedPage {
   id: number;
   site: SiteRow;

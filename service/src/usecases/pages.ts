@@ -1,9 +1,11 @@
 import { OrbisError, parsePage } from '@orbis/contract';
 import type { Database, Handle } from '../database/connect.ts';
 import { inTransaction } from '../database/transaction.ts';
+import { versionTag } from '../serializers/version-tag.ts';
 import { recordChange } from '../store/change-log.ts';
 import type { Actor } from '../store/embeds.ts';
-import { deletePage, insertPage, spotsOf, type PageRow } from '../store/places.ts';
+import { changePage, deletePage, insertPage, spotsOf, type PageRow } from '../store/places.ts';
+import type { MatchState } from './match-state.ts';
 import { pageByKey, siteByKey } from './places.ts';
 import { unlessTaken } from './unless-taken.ts';
 
@@ -32,10 +34,27 @@ export async function writePage(
   await insertPage(tx, (await siteByKey(tx, site)).id, { path, title }, actor);
 }
 
-/** @throws OrbisError `in-use` where it has spots */
-export const removePage = (db: Database, key: string, actor: Actor): Promise<void> =>
+/** Calls a page something else. */
+export const retitlePage = (
+  db: Database,
+  key: string,
+  title: string,
+  matchState: MatchState,
+  actor: Actor,
+): Promise<void> =>
   inTransaction(db, async (tx) => {
     const { page } = await pageByKey(tx, key);
+    matchState(versionTag(page), 'page');
+    if (!(await changePage(tx, page, title))) throw new OrbisError('if-match-stale', { what: 'page' });
+    const effect = { of: 'page' as const, before: { title: page.title }, after: { title } };
+    await recordChange(tx, { facts: { kind: 'changed', what: 'page', key }, effect }, actor);
+  });
+
+/** @throws OrbisError `in-use` where it has spots */
+export const removePage = (db: Database, key: string, matchState: MatchState, actor: Actor): Promise<void> =>
+  inTransaction(db, async (tx) => {
+    const { page } = await pageByKey(tx, key);
+    matchState(versionTag(page), 'page');
     await deleteEmptyPage(tx, key, page);
     const effect = { of: 'page' as const, before: { title: page.title }, after: null };
     await recordChange(tx, { facts: { kind: 'removed', what: 'page', key }, effect }, actor);

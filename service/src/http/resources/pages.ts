@@ -2,6 +2,7 @@ import type { Page } from '@orbis/contract';
 import type { Deps } from '../../deps.ts';
 import { serializePlan } from '../../serializers/plans.ts';
 import { pageKeyOf, serializePage } from '../../serializers/places.ts';
+import { versionTag } from '../../serializers/version-tag.ts';
 import { groupBy } from '../../store/group.ts';
 import { keyset } from '../../store/pages.ts';
 import { placementsOn } from '../../store/placements.ts';
@@ -16,7 +17,7 @@ import {
 import { onPage } from '../../usecases/on-page.ts';
 import { nextMarks } from '../../usecases/next-marks.ts';
 import { isWanted, planOf } from '../../usecases/page-plan.ts';
-import { addPage, removePage } from '../../usecases/pages.ts';
+import { addPage, removePage, retitlePage } from '../../usecases/pages.ts';
 import { pageByKey, siteByKey } from '../../usecases/places.ts';
 import type { Handlers, Named } from '../reply.ts';
 
@@ -31,6 +32,10 @@ export function pageHandlers(deps: Deps): Handlers<Named<'pages'>> {
     const byPage = groupBy(spots, ({ pageId }) => pageId);
     return rows.map((row) => serializePage(row, byPage.get(row.page.id) ?? []));
   };
+  const reply = async (key: string, status = 200) => {
+    const row = await pageByKey(db, key);
+    return { status, data: (await withSpots([row]))[0]!, etag: versionTag(row.page) };
+  };
   return {
     'pages.list': async ({ query }) => {
       const siteId = query.site === undefined ? null : (await siteByKey(db, query.site)).id;
@@ -42,9 +47,13 @@ export function pageHandlers(deps: Deps): Handlers<Named<'pages'>> {
     },
     'pages.create': async ({ body, actor }) => {
       await addPage(db, body, actor);
-      return { status: 201, data: (await withSpots([await pageByKey(db, body.key)]))[0]! };
+      return reply(body.key, 201);
     },
-    'pages.read': async ({ params }) => ({ data: (await withSpots([await pageByKey(db, params.page)]))[0]! }),
+    'pages.read': ({ params }) => reply(params.page),
+    'pages.change': async ({ params, body, matchState, actor }) => {
+      await retitlePage(db, params.page, body.title, matchState, actor);
+      return reply(params.page);
+    },
     'pages.plan': async ({ params }) => {
       const { site, page } = await pageByKey(db, params.page);
       const rows = await placementsOn(db, page.id);
@@ -55,8 +64,8 @@ export function pageHandlers(deps: Deps): Handlers<Named<'pages'>> {
       );
       return { data: serializePlan(pageKeyOf({ site, page }), plan, await nextMarks(db, rows, plan)) };
     },
-    'pages.delete': async ({ params, actor }) => {
-      await removePage(db, params.page, actor);
+    'pages.delete': async ({ params, matchState, actor }) => {
+      await removePage(db, params.page, matchState, actor);
       return { data: undefined, status: 204 };
     },
   };

@@ -29,6 +29,7 @@ export const page = mysqlTable(
     path: exact({ length: 340 }).notNull(),
     title: varchar({ length: 200 }).notNull(),
     checkedAt: timestamp(),
+    version: int().notNull().default(1),
     ...created,
   },
   (t) => [unique('page_path').on(t.siteId, t.path)],

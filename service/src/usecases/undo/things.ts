@@ -3,7 +3,15 @@ import { parsePage, parsePlace, type ChangedThing } from '@orbis/contract';
 import type { Handle } from '../../database/connect.ts';
 import type { ChangeRow } from '../../store/change-log.ts';
 import type { Actor } from '../../store/embeds.ts';
-import { changeSpot, findPage, findSite, findSpot, insertSite, type Widths } from '../../store/places.ts';
+import {
+  changePage,
+  changeSpot,
+  findPage,
+  findSite,
+  findSpot,
+  insertSite,
+  type Widths,
+} from '../../store/places.ts';
 import { deletePreset, findPreset, putPreset } from '../../store/presets.ts';
 import { readRules, writeRules } from '../../store/rules.ts';
 import { markAll } from '../../store/stale.ts';
@@ -34,7 +42,7 @@ const sites: Thing<SiteValues> = {
 const pages: Thing<{ title: string }> = {
   read: async (tx, key) => (await findPage(tx, parsePage(key)))?.page ?? null,
   add: writePage,
-  change: () => Promise.resolve(),
+  change: async (tx, key, { title }) => changePage(tx, (await findPage(tx, parsePage(key)))!.page, title!),
   remove: async (tx, key) => deleteEmptyPage(tx, key, (await findPage(tx, parsePage(key)))!.page),
 };
 
