@@ -39,7 +39,7 @@ export function searchDocument(): string {
   );
   return `# Searching
 
-One small language finds embeds everywhere: in the console's collection, with \`orbis list --where\`, with \`orbis set --where\` and \`orbis unset --where\`, and as \`where\` in the HTTP interface.
+One small language finds embeds everywhere: in the console's collection, with \`orbis list embeds --where\`, with \`orbis set --where\` and \`orbis unset --where\`, and as \`where\` in the HTTP interface.
 
 Terms with blanks or \`and\` between them must all hold. A term is a word (looked for in name, notes and tags), words in quotes, or a field with a value:
 
@@ -73,7 +73,7 @@ export function optionsDocument(): string {
 
 Everything that can be asked of an embed. On the command line an option is a word, \`orbis set opening-talk start=1:52\`; in the HTTP interface it is a member of \`options\`, in canonical units (\`{ "start": 112 }\`); in the console it is a field. Which of them a provider offers says its sheet: \`orbis options kinorill\`.
 
-A value can be asked for at several levels, and the nearer wins: at one place (\`orbis set opening-talk@hollinfell/talks#opening max-width=320\`), of the embed, of all embeds of a site (\`orbis site hollinfell max-width=720 --kind video\`), by a rule for all (\`orbis rules\`), and last what the code itself says. \`orbis show opening-talk@hollinfell/talks#opening\` says where each value comes from.
+A value can be asked for at several levels, and the nearer wins: at one place (\`orbis set opening-talk@hollinfell/talks#opening max-width=320\`), of the embed, of all embeds of a site (\`orbis change site hollinfell max-width=720 --kind video\`), by a rule for all (\`orbis show rules\`), and last what the code itself says. \`orbis show embed opening-talk@hollinfell/talks#opening\` says where each value comes from.
 
 ## Settings: what is inside
 
@@ -86,11 +86,11 @@ ${table('settings')}
 ${head}
 ${table('presentation')}
 
-On phones (below 600 px) and on tablets (from there to 1024 px) \`share\` and \`max-width\` may have another value: \`max-width.phone=320\`. A style attribute cannot say that, so the code gets a class and the page’s head a few rules. Where the site has no way into the head of its pages (\`orbis site hollinfell head=yes\` says that it has), these values are kept, not carried, and named; frames that Orbis serves itself always have them.
+On phones (below 600 px) and on tablets (from there to 1024 px) \`share\` and \`max-width\` may have another value: \`max-width.phone=320\`. A style attribute cannot say that, so the code gets a class and the page’s head a few rules. Where the site has no way into the head of its pages (\`orbis change site hollinfell head=yes\` says that it has), these values are kept, not carried, and named; frames that Orbis serves itself always have them.
 
 ## What only one provider has
 
-A provider’s sheet can declare options of its own ([provider sheets](provider-sheets.md)). They are asked for like all others, by their names; where embeds of several providers are meant, as with the defaults of a site, the sheet’s id may stand before it, and has to where two sheets have one of the same name: \`orbis site hollinfell fennfeed.layout=grid\`.
+A provider’s sheet can declare options of its own ([provider sheets](provider-sheets.md)). They are asked for like all others, by their names; where embeds of several providers are meant, as with the defaults of a site, the sheet’s id may stand before it, and has to where two sheets have one of the same name: \`orbis change site hollinfell fennfeed.layout=grid\`.
 
 | provider | option | value | example | what it does |
 | --- | --- | --- | --- | --- |

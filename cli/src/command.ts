@@ -10,15 +10,21 @@ export interface Tools {
   /** The client of the service, made when it is first asked for. */
   client: () => Client;
   json: boolean;
-  /** Prints the interface's own data with `--json`, else the text for people. */
+  /** Whether only what was asked for is printed: no notes, no progress, nothing that says that it was done. */
+  quiet: boolean;
+  /** Prints what was asked for: the interface's own data with `--json`, else the text for people. */
   tell(data: unknown, text: () => string): void;
+  /** Says that something was done; with `--json` the data of it. */
+  confirm(data: unknown, text: () => string): void;
+  /** Says something beside the answer, on standard error. */
+  note(text: string): void;
 }
 
-/** Adds one command to the program; `done` says how it ended. */
-export type AddCommand = (
-  program: Command,
-  run: (action: (tools: Tools) => Promise<Exit>) => Promise<void>,
-) => void;
+/** Runs what a command does. */
+export type Run = (action: (tools: Tools) => Promise<Exit>) => Promise<void>;
+
+/** Adds one command, to the program or to a verb. */
+export type AddCommand = (program: Command, run: Run) => void;
 
 /** The program's own way of saying that it was used wrongly. */
 export class UsedWrongly extends Error {}

@@ -58,7 +58,7 @@ const io: Io = {
   signal: stopped.signal,
 };
 
-// A closed pipe (`orbis list | head`) is no failure.
+// A closed pipe (`orbis list embeds | head`) is no failure.
 process.stdout.on('error', (error: NodeJS.ErrnoException) => process.exit(error.code === 'EPIPE' ? 0 : 3));
 
 orbis(process.argv.slice(2), io).then(

@@ -1,71 +1,12 @@
 import { Command, CommanderError } from 'commander';
 import { ApiError, catalogue, OrbisError, type ErrorCode, type FieldError } from '@orbis/contract';
-import { UsedWrongly, type AddCommand, type Tools } from './command.ts';
-import { addPassword } from './commands/account/password.ts';
-import { addSessions } from './commands/account/sessions.ts';
-import { addTokens } from './commands/account/tokens.ts';
-import { addAdjust } from './commands/adjust.ts';
-import { addChange } from './commands/change.ts';
-import { addCollect } from './commands/collect.ts';
-import { addHarvest } from './commands/harvest.ts';
-import { addImport } from './commands/import.ts';
-import { addList } from './commands/list.ts';
-import { addLogin } from './commands/login.ts';
-import { addPlace } from './commands/place.ts';
-import { addPlaces } from './commands/places.ts';
-import { addProviders } from './commands/providers/index.ts';
-import { addRead } from './commands/read.ts';
-import { addRenew } from './commands/renew.ts';
-import { addRevisions } from './commands/revisions.ts';
-import { addUndo } from './commands/undo.ts';
-import { addPresets } from './commands/presets.ts';
-import { addRules } from './commands/rules.ts';
-import { addSet } from './commands/set.ts';
-import { addOptions } from './commands/options.ts';
-import { addOpen } from './commands/open.ts';
-import { addPlan } from './commands/plan.ts';
-import { addSite } from './commands/site.ts';
-import { addShow } from './commands/show.ts';
-import { addStatus } from './commands/status.ts';
-import { addSweep } from './commands/sweep.ts';
-import { addWhere } from './commands/where.ts';
+import { UsedWrongly, type Run, type Tools } from './command.ts';
 import { connect } from './connection.ts';
+import { addCommands, everyCommand } from './grammar.ts';
 import type { Exit, Io } from './io.ts';
 import { forTerminal } from './terminal.ts';
 import { coloursFor } from './text.ts';
 import { wayOut } from './way-out.ts';
-
-/* In the order of the work. */
-const commands: AddCommand[] = [
-  addCollect,
-  addHarvest,
-  addImport,
-  addRead,
-  addAdjust,
-  addSet,
-  addPlan,
-  addSite,
-  addOptions,
-  addPresets,
-  addUndo,
-  addPlaces,
-  addPlace,
-  addSweep,
-  addWhere,
-  addList,
-  addShow,
-  addStatus,
-  addOpen,
-  addChange,
-  addRenew,
-  addRevisions,
-  addProviders,
-  addRules,
-  addLogin,
-  addPassword,
-  addSessions,
-  addTokens,
-];
 
 const endings = `Exit status:
   0  done
@@ -79,6 +20,54 @@ const environment = `Environment:
   ORBIS_TOKEN  the token that is used there
   NO_COLOR     no colours, whatever it is set to`;
 
+/**
+ * The program with all its commands, as they are typed; `run` is what a command does where it is called.
+ */
+export function makeProgram(io: Pick<Io, 'out' | 'err' | 'width'>, run: Run): Command {
+  const program = new Command('orbis');
+  program
+    .description(
+      'Keeps the embed codes of your websites: reads them, adjusts them, says what to paste where, and checks the published pages.',
+    )
+    .usage('VERB [THING] [name=value …] [--switches]')
+    .addHelpText('after', `\n${endings}\n${environment}`)
+    .version('0.1.0', '-V, --version', 'print the version')
+    .configureHelp({ subcommandTerm })
+    .exitOverride()
+    .showHelpAfterError('(“orbis COMMAND --help” shows how it is used)')
+    .configureOutput({
+      writeOut: io.out,
+      writeErr: io.err,
+      getOutHelpWidth: () => io.width,
+      getErrHelpWidth: () => io.width,
+    });
+  addCommands(program, run);
+  for (const command of allCommands(program)) {
+    command.helpOption('-h, --help', 'show how it is used');
+    if (command.commands.length > 0) command.helpCommand('help [command]', 'show how a command is used');
+  }
+  for (const command of [program, ...everyCommand(program).map((each) => each.command)])
+    command
+      .option('--json', 'print the data of the interface instead of text')
+      .option(
+        '--quiet',
+        'print what was asked for alone: no notes, no progress, nothing that says it was done',
+      );
+  return program;
+}
+
+/* A command in a list of them: with what it takes, without saying of each that it has switches. */
+const subcommandTerm = (command: Command): string =>
+  [
+    command.name(),
+    ...command.registeredArguments.map((argument) => {
+      const name = `${argument.name()}${argument.variadic ? '...' : ''}`;
+      return argument.required ? `<${name}>` : `[${name}]`;
+    }),
+  ].join(' ');
+
+const allCommands = (command: Command): Command[] => [command, ...command.commands.flatMap(allCommands)];
+
 /** Runs one command line; nothing is written and nothing ended but through what is handed in. */
 export async function orbis(args: readonly string[], given: Io): Promise<Exit> {
   const io: Io = {
@@ -88,48 +77,36 @@ export async function orbis(args: readonly string[], given: Io): Promise<Exit> {
     err: (text) => given.err(given.errIsTerminal ? forTerminal(text) : text),
   };
   let exit: Exit = 0;
-  const program = new Command('orbis');
-  program
-    .description(
-      'Keeps the embed codes of your websites: reads them, adjusts them, says what to paste where, and checks the published pages.',
-    )
-    .option('--json', 'print the data of the interface instead of text')
-    .addHelpText('after', `\n${endings}\n${environment}`)
-    .version('0.1.0')
-    .exitOverride()
-    .showHelpAfterError('(“orbis COMMAND --help” shows how it is used)')
-    .configureOutput({
-      writeOut: io.out,
-      writeErr: io.err,
-      getOutHelpWidth: () => io.width,
-      getErrHelpWidth: () => io.width,
-    });
-  const run = async (action: (tools: Tools) => Promise<Exit>): Promise<void> => {
-    const json = args.includes('--json');
-    let made: ReturnType<typeof connect> | null = null;
-    const tools: Tools = {
-      io,
-      json,
-      colours: coloursFor(io),
-      client: () => (made ??= connect(io)),
-      tell: (data, text) => io.out(json ? `${JSON.stringify(data, null, 2)}\n` : text()),
-    };
+  const tools = toolsFor(args, io);
+  const program = makeProgram(io, async (action) => {
     exit = await action(tools);
-  };
-  for (const add of commands) add(program, run);
-  for (const command of everyCommand(program))
-    if (command.commands.length === 0)
-      command.option('--json', 'print the data of the interface instead of text');
+  });
   try {
     await program.parseAsync([...args], { from: 'user' });
     return exit;
   } catch (error) {
-    return failed(error, io, args.includes('--json'));
+    return failed(error, io, tools.json);
   }
 }
 
-function everyCommand(command: Command): Command[] {
-  return command.commands.flatMap((inner) => [inner, ...everyCommand(inner)]);
+function toolsFor(args: readonly string[], io: Io): Tools {
+  const [json, quiet] = [args.includes('--json'), args.includes('--quiet')];
+  let made: ReturnType<typeof connect> | null = null;
+  const tell: Tools['tell'] = (data, text) => io.out(json ? `${JSON.stringify(data, null, 2)}\n` : text());
+  return {
+    io,
+    json,
+    quiet,
+    colours: coloursFor(io),
+    client: () => (made ??= connect(io)),
+    tell,
+    confirm: (data, text) => {
+      if (json || !quiet) tell(data, text);
+    },
+    note: (text) => {
+      if (!json && !quiet) io.err(text);
+    },
+  };
 }
 
 function failed(error: unknown, io: Io, json: boolean): Exit {

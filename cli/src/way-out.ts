@@ -2,20 +2,20 @@ import type { Problem } from '@orbis/contract';
 
 /* Where the keys of a thing are listed. */
 const lists: Record<string, string> = {
-  'embed': 'orbis list',
+  'embed': 'orbis list embeds',
   'site': 'orbis list sites',
   'page': 'orbis list pages',
   'placement': 'orbis list placements',
   'sweep': 'orbis list sweeps',
   'harvest': 'orbis list harvests',
   'change': 'orbis list changes',
-  'provider sheet': 'orbis providers list',
-  'oEmbed endpoint': 'orbis providers endpoints',
-  'preset': 'orbis presets list',
-  'preset of your own': 'orbis presets list',
+  'provider sheet': 'orbis list providers',
+  'oEmbed endpoint': 'orbis list endpoints',
+  'preset': 'orbis list presets',
+  'preset of your own': 'orbis list presets',
   'spot': 'orbis list pages',
-  'token': 'orbis tokens list',
-  'session': 'orbis sessions list',
+  'token': 'orbis list tokens',
+  'session': 'orbis list sessions',
 };
 
 const ways: Record<string, string> = {
@@ -31,8 +31,9 @@ const ways: Record<string, string> = {
   'sheet-changes-embeds': '“--yes” does that.',
   'sheet-in-use': '“--yes” does that.',
   'group-impossible': '“--skip-impossible” skips them.',
-  'changed-since': '“orbis bring-back EMBED REVISION” does that.',
-  'needs-page-head': '“orbis site SITE head=yes” says that.',
+  'change-lasting': '“orbis add provider FILE” saves it.',
+  'changed-since': '“orbis list changes” shows what was done later.',
+  'needs-page-head': '“orbis change site SITE head=yes” says that.',
   'nothing-to-present': '“orbis options EMBED” lists what can be asked of it.',
   'setting-not-offered': '“orbis options EMBED” lists what can be asked of it.',
   'import-refused': '“--skip-refused” skips them.',

@@ -61,7 +61,7 @@ describe('the command line, with what is on pages and what was before', () => {
   it('shows revisions, compares two and brings one back', async () => {
     await done('collect - --name "A talk"', talkCode(test.world.port));
     await done('set a-talk start=1:52 align=centre');
-    expect(await done('revisions a-talk')).to.match(
+    expect(await done('list revisions a-talk')).to.match(
       /2 +\d+ \w+ \d{4}, \d\d:\d\d +1 +saved +start=1:52 align=centre\n1 +/,
     );
     const compared = await orbis('compare a-talk 1 2');
@@ -79,14 +79,14 @@ describe('the command line, with what is on pages and what was before', () => {
       .and.include('it goes out as it was pasted');
     expect(await done('bring-back a-talk 1')).to.include('Nothing differs');
     expect((await orbis('bring-back a-talk 9')).err).to.include('has revisions 1 to 3');
-    expect(JSON.parse(await done('revisions a-talk --json')) as Revision[]).to.have.length(3);
+    expect(JSON.parse(await done('list revisions a-talk --json')) as Revision[]).to.have.length(3);
   });
 
   it('duplicates an embed', async () => {
-    expect(await done('duplicate a-talk --name "A talk for home"'))
+    expect(await done('copy embed a-talk --name "A talk for home"'))
       .to.include('Made a-talk-for-home, a copy of a-talk.')
       .and.match(/Placed +nowhere yet/);
-    expect((await orbis('duplicate a-talk')).exit).to.equal(2);
+    expect((await orbis('copy embed a-talk')).exit).to.equal(2);
   });
 
   it('mends the faults that are named, and no others', async () => {
@@ -97,6 +97,6 @@ describe('the command line, with what is on pages and what was before', () => {
     expect(await done('code named --bare')).to.equal(
       '<iframe src="http://mapmere.localhost/embed?a=1&amp;b=2" title="Map"></iframe>\n',
     );
-    expect(await done('show named --pasted')).to.equal(wrong);
+    expect(await done('show embed named --pasted')).to.equal(wrong);
   });
 });

@@ -31,18 +31,18 @@ describe('the command line, with links and with providers that nobody knows', fu
     mkdirSync(samples);
     writeFileSync(join(samples, 'one.html'), code('red-torches', '?from=1&amp;hue=aa3355'));
     writeFileSync(join(samples, 'two.html'), code('comet-sketches', '?from=2'));
-    const open = await orbis(`providers learn ${samples}`);
+    const open = await orbis(`learn ${samples}`);
     expect(open.exit).to.equal(1);
     expect(open.out)
       .to.match(/hue +accent +“hue” says so/)
       .and.include('2 questions are open')
       .and.match(/ {2}from=start, end, /);
-    expect((await orbis(`providers learn ${samples} from=muted`)).err).to.include('“from” cannot be “muted”');
-    expect((await orbis(`providers learn ${join(samples, 'one.html')}`)).exit).to.equal(2);
+    expect((await orbis(`learn ${samples} from=muted`)).err).to.include('“from” cannot be “muted”');
+    expect((await orbis(`learn ${join(samples, 'one.html')}`)).exit).to.equal(2);
     // Somebody at the terminal is asked line by line; an answer that does not fit is
     // asked for again at the end.
     const answers = ['document', 'page', 'from=zest', 'name=Gladewick slides', 'id=gladewick-slides', ''];
-    const settled = await run(['providers', 'learn', samples, '--sheet'], {
+    const settled = await run(['learn', samples, '--sheet'], {
       env: { ORBIS_URL: test.url, ORBIS_TOKEN: test.token },
       answers,
     });
@@ -51,7 +51,7 @@ describe('the command line, with links and with providers that nobody knows', fu
     expect(settled.out)
       .to.match(/^id: gladewick-slides\nname: Gladewick slides\n/m)
       .and.match(/ {2}page:\n {4}in: query\n {4}name: from\n/);
-    expect(await done(`providers learn ${samples} from=page kind=document --save`)).to.include(
+    expect(await done(`learn ${samples} from=page kind=document --save`)).to.include(
       'Added gladewick, version 1.',
     );
     expect(
@@ -70,18 +70,16 @@ describe('the command line, with links and with providers that nobody knows', fu
       list,
       JSON.stringify([of('moorreel', ['https://moorreel.localhost/watch/*']), of('tarncast', ['tarn:*'])]),
     );
-    const first = await orbis(`providers import ${list}`);
+    const first = await orbis(`add endpoints ${list}`);
     expect(first.exit).to.equal(1);
     expect(first.out)
       .to.include('not used 2 tarncast: tarn:*: only links with http and https are followed.')
       .and.include('2 providers in the list; 1 endpoint: 1 new. 1 thing in it cannot be used.');
-    expect((await orbis(`providers import ${list}`)).out).to.include('1 endpoint: 0 new, 1 known already.');
-    const answering = await done('providers endpoints https://moorreel.localhost/watch/7');
+    expect((await orbis(`add endpoints ${list}`)).out).to.include('1 endpoint: 0 new, 1 known already.');
+    const answering = await done('list endpoints https://moorreel.localhost/watch/7');
     expect(answering).to.match(/moorreel +https:\/\/moorreel\.localhost\/oembed +json/);
-    expect(await done(`providers forget ${/^([0-9a-z]{10}) /m.exec(answering)![1]}`)).to.include(
-      'Forgotten.',
-    );
-    expect(await done('providers endpoints')).to.include('Nobody.');
+    expect(await done(`remove endpoint ${/^([0-9a-z]{10}) /m.exec(answering)![1]}`)).to.include('Removed.');
+    expect(await done('list endpoints')).to.include('Nobody.');
     // Sheets are taken by the same command, one or several.
     const sheet = (id: string) => ({
       id,
@@ -96,15 +94,18 @@ describe('the command line, with links and with providers that nobody knows', fu
       needs: {},
     });
     writeFileSync(list, JSON.stringify([sheet('one-reel'), sheet('two-reel')]));
-    expect(await done(`providers import ${list}`)).to.equal(
+    expect(await done(`add provider ${list}`)).to.equal(
       'Added one-reel, version 1.\nAdded two-reel, version 1.\n',
     );
     writeFileSync(list, '[{"a": 1}]');
-    expect((await orbis(`providers import ${list}`)).out).to.include(
+    expect((await orbis(`add endpoints ${list}`)).out).to.include(
       'not used 1 (no name): provider_name: it has no name.',
     );
+    expect((await orbis(`add provider ${list}`)).err).to.match(
+      /is a list, but not of sheets\. .*: orbis add endpoints \S+list\.json\n$/,
+    );
     writeFileSync(list, '{"a": 1}');
-    expect((await orbis(`providers import ${list}`)).exit).to.equal(2);
+    expect((await orbis(`add endpoints ${list}`)).exit).to.equal(2);
   });
 
   it('collects several links at once, from the line and from a file', async () => {

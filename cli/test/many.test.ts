@@ -34,60 +34,61 @@ describe('the command line', function () {
         (await ours(['collect', write('clip.html', talkCode(test.world.port)), '--name', 'Sheet clip'])).exit,
       ).to.equal(0);
       expect((await ours(['set', 'sheet-clip', 'start=1:52', 'parameter.zest=7'])).exit).to.equal(0);
-      const exported = await ours(['providers', 'export', 'kinorill']);
+      const exported = await ours(['show', 'provider', 'kinorill', '--as-written']);
       const file = write('kinorill.json', exported.out.replace('"name": "from"', '"name": "begin"'));
-      const refused = await ours(['providers', 'add', file]);
+      const refused = await ours(['add', 'provider', file]);
       expect(refused.exit).to.equal(1);
       expect(refused.out)
         .to.include('sheet-clip')
         .and.include('from=112')
         .and.include('begin=112')
         .and.include('Nothing was saved');
-      const saved = await ours(['providers', 'add', file, '--yes']);
+      const saved = await ours(['add', 'provider', file, '--yes']);
       expect([saved.exit, saved.out]).to.deep.include(0);
       expect(saved.out).to.match(
         /Added kinorill, version 3\. It stands before the built-in one\. \d+ embeds? got a new revision\./,
       );
-      expect((await ours(['providers', 'list'])).out).to.match(
+      expect((await ours(['list', 'providers'])).out).to.match(
         /kinorill +Kinorill +video +3 +your own, before the built-in one/,
       );
-      expect((await ours(['edits', 'sheet-clip'])).out).to.include('begin=112&amp;zest=7');
-      const kept = await ours(['providers', 'remove', 'kinorill']);
+      expect((await ours(['explain', 'sheet-clip'])).out).to.include('begin=112&amp;zest=7');
+      const kept = await ours(['remove', 'provider', 'kinorill']);
       expect([kept.exit, kept.err.includes('in use')]).to.deep.equal([4, true]);
-      expect((await ours(['providers', 'remove', 'kinorill', '--yes'])).out).to.equal(
+      expect((await ours(['remove', 'provider', 'kinorill', '--yes'])).out).to.equal(
         'Removed; the built-in sheet of kinorill is used again.\n',
       );
       expect((await ours(['unset', 'sheet-clip', 'parameter.zest'])).exit).to.equal(0);
-      expect((await ours(['edits', 'sheet-clip', '--json'])).out)
+      expect((await ours(['explain', 'sheet-clip', '--json'])).out)
         .to.include('from=112')
         .and.not.include('zest');
     });
     it('makes a copy, and refuses what is no sheet before anything is done', async () => {
-      expect((await ours(['providers', 'copy', 'tonebarn', 'moor-radio'])).out).to.include(
-        'Added moor-radio',
-      );
-      expect((await ours(['providers', 'show', 'moor-radio'])).out).to.include(
+      expect((await ours(['copy', 'provider', 'tonebarn', 'moor-radio'])).out).to.include('Added moor-radio');
+      expect((await ours(['show', 'provider', 'moor-radio'])).out).to.include(
         'moor-radio, version 2, your own',
       );
       const wrong = await ours([
-        'providers',
         'add',
+        'provider',
         write(
           'good.json',
-          (await ours(['providers', 'export', 'moor-radio'])).out.replace('moor-radio', 'second'),
+          (await ours(['show', 'provider', 'moor-radio', '--as-written'])).out.replace(
+            'moor-radio',
+            'second',
+          ),
         ),
         write('bad.yaml', 'id: x'),
       ]);
       expect([wrong.exit, wrong.err.includes('bad.yaml:1:1')]).to.deep.equal([2, true]);
-      expect((await ours(['providers', 'show', 'second'])).exit).to.equal(2);
-      expect((await ours(['providers', 'remove', 'moor-radio'])).exit).to.equal(0);
-      expect((await ours(['providers', 'remove', 'mapmere'])).err).to.include('built in and stays');
+      expect((await ours(['show', 'provider', 'second'])).exit).to.equal(2);
+      expect((await ours(['remove', 'provider', 'moor-radio'])).exit).to.equal(0);
+      expect((await ours(['remove', 'provider', 'mapmere'])).err).to.include('built in and stays');
     });
     it('has rules for all embeds', async () => {
-      expect((await ours(['rules'])).out).to.match(/drop-tracking +off/);
-      expect((await ours(['rules', 'drop-tracking=on'])).out).to.match(/drop-tracking +on/);
-      expect((await ours(['rules', 'drop-tracking=maybe'])).exit).to.equal(2);
-      expect(JSON.parse((await ours(['rules', 'drop-tracking=off', '--json'])).out)).to.deep.equal({
+      expect((await ours(['show', 'rules'])).out).to.match(/drop-tracking +off/);
+      expect((await ours(['change', 'rules', 'drop-tracking=on'])).out).to.match(/drop-tracking +on/);
+      expect((await ours(['change', 'rules', 'drop-tracking=maybe'])).exit).to.equal(2);
+      expect(JSON.parse((await ours(['change', 'rules', 'drop-tracking=off', '--json'])).out)).to.deep.equal({
         dropTracking: false,
       });
     });
@@ -108,11 +109,11 @@ describe('the command line', function () {
       await ours(['collect', 'mapmere:tarn', '--name', 'Group map', '--tag', 'group']);
     });
     it('tries, refuses, changes and takes back', async () => {
-      expect((await ours(['list', '--where', 'tag=group kind=video'])).out)
+      expect((await ours(['list', 'embeds', '--where', 'tag=group kind=video'])).out)
         .to.include('group-g1')
         .and.include('group-g2')
         .and.not.include('group-map');
-      const wrong = await ours(['list', '--where', 'tag=group (kind=video']);
+      const wrong = await ours(['list', 'embeds', '--where', 'tag=group (kind=video']);
       expect([wrong.exit, wrong.err]).to.deep.equal([
         2,
         'Column 11 of the search: The bracket that opens here is never closed.\n',
@@ -141,29 +142,20 @@ describe('the command line', function () {
         'Taking back: Options of 2 embeds (tag=group): privacy=on.\n',
         'Taken back.\n',
       ]);
-      expect((await ours(['edits', 'group-g1'])).out).to.include('No edit');
+      expect((await ours(['explain', 'group-g1'])).out).to.include('No edit');
       const [id] = /[0-9a-z]{10}(?=\))/.exec(done.out)!;
       expect((await ours(['undo', id])).err).to.match(/^This change was taken back already, at /);
     });
     it('keeps options under a name, and puts them on one or on many', async () => {
       expect(
-        (
-          await ours([
-            'presets',
-            'save',
-            'night',
-            'theme=dark',
-            'max-width=640',
-            '--meaning',
-            'For dark pages',
-          ])
-        ).out,
-      ).to.include('Saved night.');
-      expect((await ours(['presets', 'list'])).out)
+        (await ours(['add', 'preset', 'night', 'theme=dark', 'max-width=640', '--meaning', 'For dark pages']))
+          .out,
+      ).to.include('Added night.');
+      expect((await ours(['list', 'presets'])).out)
         .to.match(/night +theme=dark max-width=640 +For dark pages\n/)
         .and.match(/silent-loop +autoplay=on muted=on loop=on controls=off fit=shape/);
       expect((await ours(['set', 'group-g1', '--preset', 'silent-loop', 'start=0:12'])).exit).to.equal(0);
-      const { out } = await ours(['show', 'group-g1', '--json']);
+      const { out } = await ours(['show', 'embed', 'group-g1', '--json']);
       expect((JSON.parse(out) as { current: unknown }).current).to.deep.include({
         options: { autoplay: true, muted: true, loop: true, controls: false, start: 12, fit: 'shape' },
       });
@@ -173,14 +165,15 @@ describe('the command line', function () {
       expect((await ours(['set', '--where', 'tag=group', '--preset', 'night', '--dry-run'])).exit).to.equal(
         1,
       );
-      expect((await ours(['presets', 'remove', 'night'])).exit).to.equal(0);
+      expect((await ours(['remove', 'preset', 'night'])).exit).to.equal(0);
       expect((await ours(['set', 'group-g1', '--preset', 'night'])).exit).to.equal(2);
     });
   });
 
   describe('with codes of many', () => {
     const count = async (): Promise<number> =>
-      (JSON.parse((await ours(['list', '--where', 'tag=import', '--json'])).out) as unknown[]).length;
+      (JSON.parse((await ours(['list', 'embeds', '--where', 'tag=import', '--json'])).out) as unknown[])
+        .length;
     it('takes them in from a folder, from CSV and from NDJSON, all or none', async () => {
       const codes = join(folder, 'codes');
       mkdirSync(codes);
@@ -197,7 +190,7 @@ describe('the command line', function () {
         .and.include('2 codes would be taken in. Nothing was done.\n');
       expect(await count()).to.equal(0);
       expect((await ours(['import', codes, '--tag', 'import'])).out).to.equal('2 codes taken in.\n');
-      expect((await ours(['list', '--where', 'tag=import'])).out)
+      expect((await ours(['list', 'embeds', '--where', 'tag=import'])).out)
         .to.include('moor-road')
         .and.include('second-talk');
 
@@ -220,7 +213,7 @@ describe('the command line', function () {
       expect(skipped.out).to.include(
         '1 code taken in, 1 of them with a code that is there already, 1 refused.',
       );
-      const { out } = await ours(['show', 'a-quoted-name', '--json']);
+      const { out } = await ours(['show', 'embed', 'a-quoted-name', '--json']);
       expect(JSON.parse(out)).to.deep.include({
         name: 'A "quoted" name',
         tags: ['import', 'moor'],
@@ -232,7 +225,7 @@ describe('the command line', function () {
         .map((code, n) => JSON.stringify({ name: 'Line', code, tags: ['import', String(n)] }))
         .join('\n');
       expect((await ours(['import', '-'], lines)).out).to.equal('2 codes taken in.\n');
-      expect((await ours(['list', '--where', 'key=line,line-2'])).out)
+      expect((await ours(['list', 'embeds', '--where', 'key=line,line-2'])).out)
         .to.include('shop')
         .and.include('video');
       const broken = await ours(['import', '-'], '{"name":"x"');

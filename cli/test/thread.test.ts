@@ -91,7 +91,7 @@ describe('the command line with a service', function () {
     expect(set)
       .to.match(/max-width +320 +here +720 from the embed/)
       .and.match(/start +1:52 +from the embed/);
-    expect(await done('show opening-talk@hollinfell/talks#opening')).to.equal(set);
+    expect(await done('show embed opening-talk@hollinfell/talks#opening')).to.equal(set);
     expect(await done('code opening-talk')).to.include('max-width:320px');
     const onPhones = await done('set opening-talk@hollinfell/talks#opening max-width.phone=300');
     expect(onPhones)
@@ -101,33 +101,35 @@ describe('the command line with a service', function () {
     expect((await orbis('set opening-talk@hollinfell/talks#elsewhere max-width=320')).err).to.include(
       'It is in: hollinfell/talks#opening.',
     );
-    expect(await done('site hollinfell loop=on --kind video')).to.match(/Of videos +loop=on/);
+    expect(await done('change site hollinfell loop=on --kind video')).to.match(/Of videos +loop=on/);
     expect(await done('unset opening-talk@hollinfell/talks#opening max-width'))
       .to.match(/max-width +720 +from the embed/)
       .and.match(/loop +on +from the site/);
-    expect(await done('site hollinfell --kind video --unset loop')).not.to.include('loop=on');
-    expect(await done('site hollinfell head=yes')).to.include('yes: loaders and styles go there once a page');
-    expect((await orbis('site hollinfell head=perhaps')).exit).to.equal(2);
-    await done('site hollinfell head=no');
+    expect(await done('change site hollinfell --kind video --unset loop')).not.to.include('loop=on');
+    expect(await done('change site hollinfell head=yes')).to.include(
+      'yes: loaders and styles go there once a page',
+    );
+    expect((await orbis('change site hollinfell head=perhaps')).exit).to.equal(2);
+    await done('change site hollinfell head=no');
   });
 
   it('gives the interface’s own data with --json, wherever the option stands', async () => {
     const placements = JSON.parse(await done('list placements --json')) as { place: string; state: string }[];
     expect(placements).to.have.length(1);
     expect(placements[0]).to.include({ place: 'hollinfell/talks#opening', state: 'live' });
-    expect(JSON.parse(await done('--json show opening-talk'))).to.include({
+    expect(JSON.parse(await done('--json show embed opening-talk'))).to.include({
       key: 'opening-talk',
       revision: 6,
     });
     expect(JSON.parse(await done('code opening-talk --json'))).to.include({ number: 3 });
-    expect(JSON.parse(await done('edits opening-talk --json')))
+    expect(JSON.parse(await done('explain opening-talk --json')))
       .to.have.property('edits')
       .with.length(2);
     expect(JSON.parse(await done('sweep --json'))).to.deep.include({ state: 'done', counts: { live: 1 } });
   });
 
   it('gives back the paste byte for byte', async () =>
-    expect(await done('show opening-talk --pasted')).to.equal(talkCode(test.world.port)));
+    expect(await done('show embed opening-talk --pasted')).to.equal(talkCode(test.world.port)));
 
   it('collects what was pasted wrongly as its mending, and keeps the paste', async () => {
     expect((await orbis('collect - --name Mended', '&lt;b class="x"&gt;x&lt;/b&gt;')).err).to.include(
@@ -137,12 +139,12 @@ describe('the command line with a service', function () {
       'Collected as mended.',
     );
     expect(await done('code mended --bare')).to.equal('<b class="x">x</b>\n');
-    expect(await done('show mended --pasted')).to.equal('&lt;b class="x"&gt;x&lt;/b&gt;');
+    expect(await done('show embed mended --pasted')).to.equal('&lt;b class="x"&gt;x&lt;/b&gt;');
   });
 
   it('renames, tags, annotates, retires and restores; the key and the revision stay', async () => {
     const changed = await done(
-      'change mended --name "Mended once" --tag one --tag two --notes "From a letter"',
+      'change embed mended --name "Mended once" --tag one --tag two --notes "From a letter"',
     );
     expect(changed)
       .to.match(/Key +mended\n/)
@@ -150,20 +152,20 @@ describe('the command line with a service', function () {
       .and.match(/Revision +1\n/)
       .and.include('one, two')
       .and.include('From a letter');
-    expect(await done('change mended --untag ONE --retire'))
+    expect(await done('change embed mended --untag ONE --retire'))
       .to.match(/Tags +two\n/)
       .and.match(/Retired +yes\n/);
     expect((await orbis('place mended hollinfell/talks#opening')).exit).to.equal(4);
-    expect(await done('change mended --restore')).not.to.include('Retired');
-    expect((await orbis('change mended')).exit).to.equal(2);
-    expect((await orbis('change mended --retire --restore')).err).to.include('opposites');
+    expect(await done('change embed mended --restore')).not.to.include('Retired');
+    expect((await orbis('change embed mended')).exit).to.equal(2);
+    expect((await orbis('change embed mended --retire --restore')).err).to.include('opposites');
   });
 
   it('takes a newer code into the same embed, and shows both', async () => {
     const newer = '<b class="x">newer</b>';
     expect(await done('renew mended -', newer)).to.include('<b class="x">[-x-]{+newer+}</b>');
     expect(await done('renew mended -', newer)).to.equal('Nothing differs: mended has this code already.\n');
-    expect(await done('show mended --pasted')).to.equal(newer);
+    expect(await done('show embed mended --pasted')).to.equal(newer);
   });
 
   it('says who is signed in, where, and what needs attention; and where things are', async () => {
@@ -192,17 +194,14 @@ describe('the command line with a service', function () {
 
   it('refuses switches that say nothing here, and words that are none of a list', async () => {
     for (const [line, said] of [
-      ['list sites --kind video', '--kind narrows the list of embeds; that of sites takes none.'],
-      [
-        'list placements --tag x',
-        '--tag narrows the list of embeds; that of placements takes --site, --page, --embed, --state.',
-      ],
-      ['list --kind film', 'Allowed choices are video, audio'],
+      ['list sites --kind video', "unknown option '--kind'"],
+      ['list placements --tag x', "unknown option '--tag'"],
+      ['list embeds --kind film', 'Allowed choices are video, audio'],
       ['list placements --state gone', 'Allowed choices are planned, live'],
-      ['list --where kind=film', 'video, audio'],
+      ['list embeds --where kind=film', 'video, audio'],
       ['set opening-talk loop=on --dry-run', '--dry-run is for many embeds'],
       ['unset opening-talk loop --skip-impossible', '--skip-impossible is for many embeds'],
-      ['show opening-talk@hollinfell/talks#opening --pasted', '--pasted is of an embed itself'],
+      ['show embed opening-talk@hollinfell/talks#opening --pasted', '--pasted is of an embed itself'],
       ['code opening-talk --bare --link', '--bare is without a place'],
       ['harvest x --tag y', '--tag is for what is collected'],
     ] as const) {
@@ -214,8 +213,62 @@ describe('the command line with a service', function () {
     expect((await orbis('collect - --ask-nobody', '<b>x</b>')).err).to.include('--ask-nobody is for a link');
   });
 
+  it('shows, changes and removes everything by the same verbs', async () => {
+    await done('add page hollinfell/verbs --title Verbs');
+    await done('add spot hollinfell/verbs#one phone=300');
+    expect(await done('show page hollinfell/verbs')).to.match(/Title +Verbs\n[^]*Spots +one \(0 placed\)/);
+    expect(await done('change page hollinfell/verbs --title "All verbs"')).to.match(/Title +All verbs\n/);
+    expect(await done('change spot hollinfell/verbs#one tablet=600')).to.match(
+      /Width +300 px wide on a phone, 600 on a tablet, 760 on a desktop/,
+    );
+    expect(await done('show spot hollinfell/verbs#one')).to.match(/Placed in it +0\n/);
+    const [placement] = JSON.parse(await done('list placements --embed opening-talk --json')) as {
+      id: string;
+    }[];
+    expect(await done(`show placement ${placement!.id}`)).to.match(/Place +hollinfell\/talks#opening\n/);
+    expect(await done('show revision opening-talk 2')).to.match(/Options +start=1:52 end=3:04\n/);
+    expect(await done('show preset discreet')).to.match(/Preset +discreet \(built in\)\n/);
+    await done('add preset verbs loop=on --meaning "All of them"');
+    expect((await orbis('add preset verbs loop=on')).exit).to.equal(4);
+    expect(await done('change preset verbs muted=on --unset loop')).to.match(
+      /Options +muted=on\nMeaning +All of them\n/,
+    );
+    const [sweep] = JSON.parse(await done('list sweeps --json')) as { id: string }[];
+    expect((await orbis(`show sweep ${sweep!.id}`)).out).to.include('opening-talk');
+    const [change] = JSON.parse(await done('list changes --json')) as { id: string }[];
+    expect(await done(`show change ${change!.id}`)).to.match(/What was done +Preset verbs changed\n/);
+    for (const thing of ['preset verbs', 'spot hollinfell/verbs#one', 'page hollinfell/verbs'])
+      await done(`remove ${thing}`);
+    expect((await orbis('show page hollinfell/verbs')).exit).to.equal(2);
+  });
+
+  it('takes back what was done last, whatever it was, and says so first', async () => {
+    await done('change embed opening-talk --name "The opening talk"');
+    await done('set opening-talk loop=on');
+    expect(await done('undo --dry-run')).to.equal('Would be taken back: Options of opening-talk: loop=on.\n');
+    const undone = await orbis('undo');
+    expect([undone.exit, undone.err, undone.out]).to.deep.equal([
+      0,
+      'Taking back: Options of opening-talk: loop=on.\n',
+      'Taken back. One place may carry another code now: paste the one of now there.\n',
+    ]);
+    expect((await orbis('undo')).err).to.equal('Taking back: name of opening-talk changed.\n');
+    expect(await done('show embed opening-talk')).to.match(/Name +Opening talk\n/);
+  });
+
+  it('says nothing with --quiet but what was asked for', async () => {
+    expect(await orbis('set opening-talk loop=on --quiet')).to.deep.equal({ exit: 0, out: '', err: '' });
+    expect(await orbis('--quiet undo')).to.deep.equal({ exit: 0, out: '', err: '' });
+    expect((await orbis('code opening-talk --quiet')).out).to.include('<iframe');
+    expect((await orbis('list sites --quiet')).out).to.include('hollinfell');
+    const refused = await orbis('set opening-talk loop=perhaps --quiet');
+    expect([refused.exit, refused.err]).to.satisfy(
+      ([exit, err]: [number, string]) => exit === 2 && err !== '',
+    );
+  });
+
   it('finds embeds by host, by level and by kind', async () => {
-    expect(await done('list --host play.kinorill.localhost --kind video')).to.include('opening-talk');
+    expect(await done('list embeds --host play.kinorill.localhost --kind video')).to.include('opening-talk');
     expect(await done('list --level error')).to.equal('Nothing in the collection fits that.\n');
   });
 
@@ -230,7 +283,7 @@ describe('the command line with a service', function () {
       await done(`place nights-${n} hollinfell/nights#s${n}`);
     }
     expect((await done('plan hollinfell/nights')).split('booking.js')).to.have.length(2);
-    await done('site hollinfell head=yes');
+    await done('change site hollinfell head=yes');
     const plan = await done('plan hollinfell/nights');
     expect(plan).to.match(
       /^1\. Paste – into the head of the page, for 2 placements\n<script async src="[^"]*booking.js"><\/script>\n\n2\. Paste – hollinfell\/nights#s1\n<div data-orbis/,
@@ -239,7 +292,7 @@ describe('the command line with a service', function () {
     expect(await done('plan hollinfell/talks')).to.match(
       /^1\. (?:Already there|Replace) – hollinfell\/talks#\w+\n/,
     );
-    await done('site hollinfell head=no');
+    await done('change site hollinfell head=no');
   });
 
   it('sets what only one provider has, and refuses it elsewhere with what was meant', async () => {
@@ -247,14 +300,14 @@ describe('the command line with a service', function () {
     expect(await done('set stall badge=https://hollinfell.localhost/badge.png')).to.include(
       'badge not set → https://hollinfell.localhost/badge.png',
     );
-    expect(await done('show stall')).to.include('button=Mine');
+    expect(await done('show embed stall')).to.include('button=Mine');
     expect(await done('unset stall button')).to.include('button Mine → not set');
     const refused = await orbis('set opening-talk button=Mine');
     expect([refused.exit, refused.err]).to.deep.equal([2, 'Kinorill does not offer button.\n']);
     expect((await orbis('set opening-talk buton=Mine')).err).to.include('There is no option called “buton”');
-    await done('site hollinfell stallmere.button=Mine');
-    expect(await done('site hollinfell')).to.include('stallmere.button=Mine');
-    await done('site hollinfell --unset stallmere.button');
+    await done('change site hollinfell stallmere.button=Mine');
+    expect(await done('show site hollinfell')).to.include('stallmere.button=Mine');
+    await done('change site hollinfell --unset stallmere.button');
   });
 
   it('collects a link, with options in the same breath', async () => {
@@ -273,7 +326,7 @@ describe('the command line with a service', function () {
     expect(await done('code comet --bare'))
       .to.include('/film/cM7comet?from=41"')
       .and.not.include('data-orbis');
-    expect(await done('list --where comet')).to.match(/^comet {2}/m);
+    expect(await done('list embeds --where comet')).to.match(/^comet {2}/m);
   });
 
   for (const [line, exit, said] of [
@@ -290,7 +343,12 @@ describe('the command line with a service', function () {
     ['code comet', 2, 'comet is not placed anywhere.'],
     ['add spot hollinfell/talks#x wide=3', 2, 'is no width'],
     ['frobnicate', 2, "unknown command 'frobnicate'"],
-    ['list nonsense', 2, 'Allowed choices are'],
+    ['list nonsense', 2, 'There is no list of “nonsense”. There are: embeds, revisions, presets, sites,'],
+    ['show nonsense', 2, "unknown command 'nonsense'"],
+    ['remove session', 2, 'Say which session, or --all.'],
+    ['change site hollinfell', 2, 'Say what to change: head=yes,'],
+    ['change preset discreet', 2, 'Say what to change: an option,'],
+    ['check', 2, 'Say which file, or --schema.'],
   ] as const) {
     it(`refuses “${line}” with status ${exit}`, async () => {
       const ran = await orbis(line);
@@ -301,7 +359,7 @@ describe('the command line with a service', function () {
   }
 
   it('says that a service does not answer, with status 3', async () => {
-    const ran = await run(['list'], { env: { ORBIS_URL: 'http://127.0.0.1:1', ORBIS_TOKEN: 'x' } });
+    const ran = await run(['list', 'embeds'], { env: { ORBIS_URL: 'http://127.0.0.1:1', ORBIS_TOKEN: 'x' } });
     expect(ran.exit).to.equal(3);
     expect(ran.err).to.match(/Orbis does not answer at http:\/\/127\.0\.0\.1:1/);
   });
@@ -314,7 +372,7 @@ describe('the command line with a service', function () {
     ).to.equal(0);
     const file = join(folder, 'orbis/login.json');
     expect(statSync(file).mode & 0o777).to.equal(0o600);
-    expect((await run(['list'], { env })).exit).to.equal(0);
+    expect((await run(['list', 'embeds'], { env })).exit).to.equal(0);
     const tokens = (await test.client.call('tokens.list')).data.items.length;
     expect((await run(['logout'], { env })).exit).to.equal(0);
     expect((await test.client.call('tokens.list')).data.items).to.have.length(tokens - 1);
@@ -327,12 +385,12 @@ describe('the command line with a service', function () {
     expect([bare.exit, bare.out.trim()]).to.deep.equal([1, half]);
     expect(bare.err).to.match(/^error in half: This is half of a code/);
     expect((await orbis('collect - --name Again', half)).out).to.include(
-      'The same code is in the collection already, as half. If one is enough: orbis change again --retire\n',
+      'The same code is in the collection already, as half. If one is enough: orbis change embed again --retire\n',
     );
     await done('add spot hollinfell/talks#twins');
     await done('place half hollinfell/talks#twins');
     expect(await done('place again hollinfell/talks#twins')).to.include('In the same spot is already: half.');
-    await done('change again --retire');
+    await done('change embed again --retire');
     expect(await orbis('code again hollinfell/talks#twins')).to.deep.include({ exit: 4, out: '' });
     for (const placement of ['half', 'again'])
       await done(

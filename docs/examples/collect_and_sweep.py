@@ -2,7 +2,7 @@
 
     python3 collect_and_sweep.py http://orbis.localhost:7420 TOKEN code.html hollinfell/talks#opening
 
-A token is made in the console (Account), or with "orbis tokens make".
+A token is made in the console (Account), or with "orbis add token".
 """
 import json
 import sys

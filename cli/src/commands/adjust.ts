@@ -2,7 +2,7 @@ import { compose, openCode } from '@orbis/core';
 import { formatReasons, parseOptions, refuseProblems, serializeProblem } from '@orbis/contract';
 import type { AddCommand } from '../command.ts';
 import { pasted } from '../pasted.ts';
-import { localSheets } from '../sheets.ts';
+import { localSheets } from '../sheets/local.ts';
 import { fold } from '../text.ts';
 import { formatUncarried } from './placed.ts';
 
@@ -38,7 +38,7 @@ export const addAdjust: AddCommand = (program, run) => {
           );
         else {
           tools.io.out(text);
-          tools.io.err(
+          tools.note(
             `${sheet ? `Sheet ${sheet.id}, version ${sheet.version}.` : 'No sheet knows this provider.'}\n${edits.map((edit) => fold(formatReasons(edit.reasons), tools.io.width, '  ')).join('')}${formatUncarried(uncarried.map(serializeProblem), tools.io.width)}`,
           );
         }

@@ -1,18 +1,11 @@
-import { linkIn, linksIn, formatTime } from '@orbis/core';
-import {
-  capital,
-  formatBytes,
-  formatKind,
-  optionsLine,
-  spoken,
-  type Embed,
-  type Found,
-} from '@orbis/contract';
+import { linkIn, linksIn } from '@orbis/core';
+import type { Embed } from '@orbis/contract';
 import { parseAsked, sheetOfText } from '../asked.ts';
 import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
+import { describeEmbed } from '../describe/embed.ts';
 import type { Exit } from '../io.ts';
 import { pasted } from '../pasted.ts';
-import { facts, fold, table, type Colours } from '../text.ts';
+import { fold, table } from '../text.ts';
 
 interface Options {
   name?: string;
@@ -72,7 +65,7 @@ export const addCollect: AddCommand = (program, run) => {
             options: await parseAsked(asked, tools.client, sheetOfText(text)),
           },
         });
-        tools.tell(
+        tools.confirm(
           data,
           () =>
             `Collected as ${tools.colours.bold(data.key)}.\n${sameNote(data)}\n${describeEmbed(data, tools.colours)}`,
@@ -85,7 +78,7 @@ export const addCollect: AddCommand = (program, run) => {
 const sameNote = ({ key, same }: Embed): string =>
   same === null
     ? ''
-    : `The same code is in the collection already, as ${same}. If one is enough: orbis change ${key} --retire\n`;
+    : `The same code is in the collection already, as ${same}. If one is enough: orbis change embed ${key} --retire\n`;
 
 /* Each becomes an embed of its own; all of them or none. */
 async function collectLinks(
@@ -125,48 +118,8 @@ async function collectLinks(
 }
 
 /* Nobody is asked before the owner was told who. */
-async function announceAsking(link: string, { client, io }: Tools): Promise<void> {
+async function announceAsking(link: string, { client, note }: Tools): Promise<void> {
   const { data } = await client().call('links.find', { body: { link } });
   for (const { host, what } of data.asks)
-    io.err(`Asking ${host} for ${what}. (--ask-nobody collects it without.)\n`);
+    note(`Asking ${host} for ${what}. (--ask-nobody collects it without.)\n`);
 }
-
-/** An embed as people read it. */
-export function describeEmbed(embed: Embed, colours: Colours): string {
-  const rows: [string, string][] = [
-    ['Key', embed.key],
-    ['Name', embed.name],
-    ['What it is', capital(formatKind(embed.kind, embed.reading.provider))],
-    ['Revision', `${embed.revision}`],
-    ['Options', optionsLine(embed.current.options) || 'none: it goes out as it was pasted'],
-    ['In the code', optionsLine(embed.inCode) || 'nothing that an option could change'],
-    [
-      'Placed',
-      embed.placements === 0 ? 'nowhere yet' : embed.placements === 1 ? 'once' : `${embed.placements} times`,
-    ],
-  ];
-  if (embed.tags.length > 0) rows.push(['Tags', embed.tags.join(', ')]);
-  if (embed.notes) rows.push(['Notes', embed.notes]);
-  if (embed.retired) rows.push(['Retired', 'yes']);
-  if (embed.found) rows.push(...describeFound(embed.found));
-  if (embed.direct) rows.push(['See it at', embed.direct]);
-  for (const finding of embed.reading.findings)
-    rows.push([finding.level, `${finding.message} ${finding.remedy}`]);
-  return facts(rows, colours);
-}
-
-const describeFound = (found: Found): [string, string][] => {
-  const title = [found.title, found.author && `by ${found.author}`].filter(Boolean).join(', ');
-  const file = [
-    found.type,
-    found.bytes === null ? null : formatBytes(found.bytes),
-    found.width === null || found.height === null ? null : `${found.width} × ${found.height}`,
-    found.length === null ? null : `${formatTime(Math.round(found.length))} long`,
-    found.ranges === false ? 'its host does not answer in ranges: nobody can jump in it' : null,
-  ].filter((word) => word !== null);
-  return [
-    ...(title ? [['Title', title] as [string, string]] : []),
-    ...(file.length > 0 ? [['Size', file.join(', ')] as [string, string]] : []),
-    ['Found', `${spoken.foundBy[found.how]}, ${found.at.slice(0, 16).replace('T', ' ')} UTC`],
-  ];
-};

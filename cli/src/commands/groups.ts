@@ -18,7 +18,8 @@ export async function changeAll(
   const { data } = await tools
     .client()
     .call('changes.create', { body: { where, dryRun, skipImpossible, ...change } });
-  tools.tell(data, () => describe(data, dryRun, tools));
+  if (dryRun || data.impossible.length > 0) tools.tell(data, () => describe(data, dryRun, tools));
+  else tools.confirm(data, () => describe(data, dryRun, tools));
   return data.impossible.length > 0 ? 1 : 0;
 }
 

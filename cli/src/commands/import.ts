@@ -50,10 +50,14 @@ export const addImport: AddCommand = (program, run) => {
 };
 
 /* With a bar on a terminal, which says how many codes are read. */
-async function taken(body: BodyInput<Routes['imports.watch']>, { client, io }: Tools): Promise<ImportAnswer> {
-  const bar = io.errIsTerminal
-    ? ora({ text: progressBar(0, body.items.length), stream: process.stderr }).start()
-    : null;
+async function taken(
+  body: BodyInput<Routes['imports.watch']>,
+  { client, io, quiet }: Tools,
+): Promise<ImportAnswer> {
+  const bar =
+    io.errIsTerminal && !quiet
+      ? ora({ text: progressBar(0, body.items.length), stream: process.stderr }).start()
+      : null;
   try {
     const response = await client().open('imports.watch', { body, signal: io.signal });
     for await (const event of eventsIn<ImportEvent>(response)) {
@@ -66,7 +70,7 @@ async function taken(body: BodyInput<Routes['imports.watch']>, { client, io }: T
       title: 'Broken off',
       status: 0,
       code: 'not-reached',
-      detail: 'Orbis broke off before it was done. See with “orbis list” whether the codes are there.',
+      detail: 'Orbis broke off before it was done. See with “orbis list embeds” whether the codes are there.',
     });
   } finally {
     bar?.stop();

@@ -1,7 +1,7 @@
 import { hostname } from 'node:os';
 import { UsedWrongly, type AddCommand } from '../command.ts';
-import { askPassword } from './account/password.ts';
-import { daysIn } from './account/tokens.ts';
+import { askPassword } from '../password.ts';
+import { daysIn } from '../things/token.ts';
 import { formatTimestamp } from '../text.ts';
 import { clientFor, forgetSignIn, readSignIn, signInFile, writeSignIn } from '../connection.ts';
 
@@ -31,7 +31,7 @@ export const addLogin: AddCommand = (program, run) => {
         });
         const file = signInFile(tools.io);
         writeSignIn(file, { url: base, token: data.token, id: data.id });
-        tools.tell(
+        tools.confirm(
           { url: base, token: data.id, access: data.access, expiresAt: data.expiresAt },
           () =>
             `Signed in to ${base}${data.access === 'read' ? ', only to read' : ''}, until ${formatTimestamp(data.expiresAt)}. The token is kept in ${file}.\n`,
@@ -47,7 +47,7 @@ export const addLogin: AddCommand = (program, run) => {
         const file = signInFile(tools.io);
         const found = readSignIn(file);
         if (!found) {
-          tools.tell({ signedIn: false }, () => 'Nobody is signed in here.\n');
+          tools.confirm({ signedIn: false }, () => 'Nobody is signed in here.\n');
           return 0;
         }
         if (found.id)
@@ -55,7 +55,7 @@ export const addLogin: AddCommand = (program, run) => {
             .call('tokens.delete', { params: { token: found.id } })
             .catch(() => undefined);
         forgetSignIn(file);
-        tools.tell({ signedIn: false }, () => `Signed out of ${found.url}.\n`);
+        tools.confirm({ signedIn: false }, () => `Signed out of ${found.url}.\n`);
         return 0;
       }),
     );

@@ -2,7 +2,7 @@ import { parsePlace, type Client, type Embed, type Placement, type PlacementMade
 import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
 import type { Exit } from '../io.ts';
 import { fold } from '../text.ts';
-import { placementsOf } from './list.ts';
+import { placementsOf } from '../things/placement.ts';
 
 export const addPlace: AddCommand = (program, run) => {
   addPlacing(program, run);
@@ -23,7 +23,7 @@ const addPlacing: AddCommand = (program, run) => {
       run(async (tools) => {
         parsePlace(place);
         const { data } = await tools.client().call('placements.create', { body: { embed, place } });
-        tools.tell(
+        tools.confirm(
           data,
           () =>
             `Placed ${data.embed} in ${data.place} (placement ${data.id}).\n${besideNote(data)}“orbis code ${data.embed} ${data.place}” prints what to paste there.\n`,
@@ -73,18 +73,16 @@ const addCode: AddCommand = (program, run) => {
           return 0;
         }
         const { data } = await client.call('deliveries.create', { params: { placement } });
-        if (tools.io.errIsTerminal && !tools.json)
-          tools.io.err(
+        if (tools.io.errIsTerminal)
+          tools.note(
             tools.colours.dim(
               `delivery ${data.number} of placement ${data.placement}, revision ${data.revision}\n`,
             ),
           );
         const elsewhere = data.snippets.some(({ position }) => position !== 'spot');
         tools.tell(data, () => withNewline(data.text));
-        if (elsewhere && !tools.json)
-          tools.io.err(
-            `The page needs something in its head as well, once: “orbis plan ${page}” shows it.\n`,
-          );
+        if (elsewhere)
+          tools.note(`The page needs something in its head as well, once: “orbis plan ${page}” shows it.\n`);
         return tellErrors((await client.call('embeds.read', { params: { embed: key } })).data, tools);
       }),
     );

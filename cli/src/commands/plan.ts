@@ -9,7 +9,7 @@ export const addPlan: AddCommand = (program, run) => {
     .description('show what a page needs, all of its placements together, in the order of the work')
     .addHelpText(
       'after',
-      '\nExamples:\n  orbis plan hollinfell/visit\n  orbis plan hollinfell/ --json\n\nOf what several codes need, each thing stands once: in the head with “orbis site SITE head=yes”, else at the first place.\n“orbis code EMBED PLACE” hands one place out, with its number.',
+      '\nExamples:\n  orbis plan hollinfell/visit\n  orbis plan hollinfell/ --json\n\nOf what several codes need, each thing stands once: in the head with “orbis change site SITE head=yes”, else at the first place.\n“orbis code EMBED PLACE” hands one place out, with its number.',
     )
     .action((page: string) =>
       run(async (tools) => {

@@ -11,7 +11,7 @@ import {
 import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
 import type { Exit } from '../io.ts';
 import { pasted } from '../pasted.ts';
-import { localSheets } from '../sheets.ts';
+import { localSheets } from '../sheets/local.ts';
 import { facts, fold, levelColour, table, type Colours } from '../text.ts';
 
 export const addRead: AddCommand = (program, run) => {

@@ -1,9 +1,9 @@
 import { plural } from '@orbis/contract';
 import { compareTexts } from '@orbis/core';
 import type { AddCommand } from '../command.ts';
+import { describeEmbed } from '../describe/embed.ts';
+import { formatRuns } from '../describe/runs.ts';
 import { pasted } from '../pasted.ts';
-import { describeEmbed } from './collect.ts';
-import { formatRuns } from './revisions.ts';
 
 interface Options {
   mend?: true | string[];
@@ -36,7 +36,7 @@ export const addRenew: AddCommand = (program, run) => {
             anyway: options.anyway ?? false,
           },
         });
-        tools.tell(data, () => {
+        tools.confirm(data, () => {
           if (status === 200) return `Nothing differs: ${data.key} has this code already.\n`;
           const register =
             data.placements > 0

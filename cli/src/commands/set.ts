@@ -10,7 +10,7 @@ import { atPlace, changePlaced, formatUncarried } from './placed.ts';
 /* Of one embed, or of all that a search finds. */
 const where = new Option(
   '--where <search>',
-  'all embeds that a search finds, instead of one; “orbis list --help” explains searches',
+  'all embeds that a search finds, instead of one; “orbis list embeds --help” explains searches',
 );
 const group = (command: Command): Command =>
   command
@@ -23,7 +23,7 @@ const group = (command: Command): Command =>
 export const addSet: AddCommand = (program, run) => {
   addSetting(program, run);
   addUnsetting(program, run);
-  addEdits(program, run);
+  addExplain(program, run);
 };
 
 /* What is for many says nothing of one. */
@@ -41,7 +41,7 @@ const addSetting: AddCommand = (program, run) => {
       .argument('[options...]', 'options, as name=value')
       .option(
         '--preset <preset>',
-        'the options of a preset (may be said several times); “orbis presets list” shows them',
+        'the options of a preset (may be said several times); “orbis list presets” shows them',
         (preset: string, all: string[]) => [...all, preset],
         [],
       ),
@@ -49,7 +49,7 @@ const addSetting: AddCommand = (program, run) => {
     .description('change the options of an embed; makes a new revision where something differs')
     .addHelpText(
       'after',
-      '\nExamples:\n  orbis set opening-talk start=1:52 end=3:04\n  orbis set opening-talk fit=shape max-width=800 align=centre\n  orbis set sky --preset silent-loop\n  orbis set opening-talk@hollinfell/talks#main max-width=320\n  orbis set opening-talk tracking=off parameter.hue=12\n  orbis set --where "kind=video host=play.kinorill.localhost" privacy=on --dry-run\n\n“orbis options” lists every option with its meaning; “orbis undo” takes a change of many back.',
+      '\nExamples:\n  orbis set opening-talk start=1:52 end=3:04\n  orbis set opening-talk fit=shape max-width=800 align=centre\n  orbis set sky --preset silent-loop\n  orbis set opening-talk@hollinfell/talks#main max-width=320\n  orbis set opening-talk tracking=off parameter.hue=12\n  orbis set --where "kind=video host=play.kinorill.localhost" privacy=on --dry-run\n\n“orbis options” lists every option with its meaning; “orbis undo” takes it back.',
     )
     .action((embed: string | undefined, words: string[], options: GroupOptions & { preset?: string[] }) =>
       run(async (tools) => {
@@ -102,9 +102,9 @@ const addUnsetting: AddCommand = (program, run) => {
     );
 };
 
-const addEdits: AddCommand = (program, run) => {
+const addExplain: AddCommand = (program, run) => {
   program
-    .command('edits')
+    .command('explain')
     .argument('<embed>', 'the key of an embed')
     .description('show the code before and after, and each edit with its reason')
     .action((embed: string) =>
@@ -146,7 +146,7 @@ async function save(tools: Tools, embed: string, change: (now: Embed) => Options
     status === 201 && data.placements > 0
       ? `${plural(data.placements, 'placement')} of it may carry an earlier code now: “orbis where ${data.key}” tells.\n`
       : '';
-  tools.tell(data, () =>
+  tools.confirm(data, () =>
     status === 201
       ? `Revision ${data.revision} of ${tools.colours.bold(data.key)}: ${changesLine(before.data, data)}.\n\n${formatEdits(composition.edits, tools)}${formatUncarried(composition.uncarried, tools.io.width)}\n${register}`
       : `Nothing differs: ${data.key} stays at revision ${data.revision}.\n`,

@@ -34,9 +34,9 @@ Exit status: 0 taken back, 2 nothing to take back, 4 it was changed since, is in
           );
           return 0;
         }
-        if (!tools.json) tools.io.err(`Taking back: ${change.said}.\n`);
+        tools.note(`Taking back: ${change.said}.\n`);
         const { data } = await client.call('changes.undo', { params: { change: change.id }, body: {} });
-        tools.tell(data, () => `Taken back.${data.remains === null ? '' : ` ${data.remains}`}\n`);
+        tools.confirm(data, () => `Taken back.${data.remains === null ? '' : ` ${data.remains}`}\n`);
         return 0;
       }),
     );

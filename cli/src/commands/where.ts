@@ -1,7 +1,7 @@
 import type { AddCommand } from '../command.ts';
 import { formatTimestamp, table } from '../text.ts';
-import { placementsOf, formatRevision } from './list.ts';
-import { colourState } from './sweep.ts';
+import { colourState } from '../describe/state.ts';
+import { formatRevision, placementsOf } from '../things/placement.ts';
 
 export const addWhere: AddCommand = (program, run) => {
   program

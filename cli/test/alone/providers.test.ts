@@ -40,21 +40,21 @@ describe('the command line without a service, with provider sheets', () => {
   after(() => rmSync(folder, { recursive: true, force: true }));
 
   it('lists the sheets, and shows where each setting goes', async () => {
-    const list = await run(['providers', 'list', '--built-in']);
+    const list = await run(['list', 'providers', '--built-in']);
     expect(list.exit).to.equal(0);
     for (const { id, name, kind } of builtInSheets())
       expect(list.out).to.match(new RegExp(`${id} +${name} +${kind} +\\d+ +built in `));
-    expect((await run(['providers', 'show', 'slotsedge', '--built-in'])).out).to.match(
+    expect((await run(['show', 'provider', 'slotsedge', '--built-in'])).out).to.match(
       /theme +theme=dark +data-look: room\.hour +in the JSON of an attribute of the element that its script fills/,
     );
-    expect((await run(['providers', 'show', 'nobody', '--built-in'])).exit).to.equal(2);
+    expect((await run(['show', 'provider', 'nobody', '--built-in'])).exit).to.equal(2);
     expect(
-      JSON.parse((await run(['providers', 'list', '--built-in', '--json'])).out) as unknown[],
+      JSON.parse((await run(['list', 'providers', '--built-in', '--json'])).out) as unknown[],
     ).to.have.length(builtInSheets().length);
   });
 
   it('takes sheets of a folder, which win over built-in ones', async () => {
-    const list = await run(['providers', 'list', '--sheets', folder]);
+    const list = await run(['list', 'providers', '--sheets', folder]);
     expect(list.out)
       .to.match(/ownreel +Ownreel +video +3 +your own +0 +end, start\n/)
       .and.include('Kinorill, as I know it');
@@ -96,7 +96,7 @@ describe('the command line without a service, with provider sheets', () => {
   });
 
   it('says of a file that is no sheet what is wrong, with line and column', async () => {
-    const check = (text: string) => run(['providers', 'check', '-'], { stdin: text });
+    const check = (text: string) => run(['check', '-'], { stdin: text });
     expect((await check(written)).out).to.equal('-: a sheet of ownreel\n');
     const wrong = await check(
       written.replace('kind: video', 'kind: vidio').replace('format: clock', 'format: sundial'),
@@ -110,7 +110,7 @@ describe('the command line without a service, with provider sheets', () => {
   });
 
   it('prints the JSON Schema of a sheet', async () => {
-    const schema = JSON.parse((await run(['providers', 'schema'])).out) as {
+    const schema = JSON.parse((await run(['check', '--schema'])).out) as {
       $schema: string;
       $defs: { ProviderSheet: { properties: object } };
     };
@@ -139,7 +139,7 @@ describe('the command line without a service, with provider sheets', () => {
     expect((await run(['options', 'fennfeed'])).out)
       .to.match(/^count +count=/m)
       .and.match(/^layout +layout=grid +How the posts stand/m);
-    expect((await run(['providers', 'show', 'tallywren', '--built-in'])).out).to.match(
+    expect((await run(['show', 'provider', 'tallywren', '--built-in'])).out).to.match(
       /^counts +counts=visitors +tells/m,
     );
   });

@@ -47,7 +47,7 @@ export default function NewSheetScreen() {
     <>
       <ScreenHead
         title={of === null ? 'Bring a sheet' : `A copy of ${of}`}
-        lead="A sheet with the id of a built-in one is used instead of that; take yours away, and the built-in one is there again. “orbis providers schema” prints what may stand in it."
+        lead="A sheet with the id of a built-in one is used instead of that; take yours away, and the built-in one is there again. “orbis check --schema” prints what may stand in it."
       />
       <Card>
         <SheetEditor

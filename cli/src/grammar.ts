@@ -1,0 +1,114 @@
+import type { Command } from 'commander';
+import type { AddCommand, Run } from './command.ts';
+import { addAdjust } from './commands/adjust.ts';
+import { addCheck } from './commands/check.ts';
+import { addCollect } from './commands/collect.ts';
+import { addBringBack, addCompare } from './commands/compare.ts';
+import { addCompletion } from './commands/completion.ts';
+import { addCopy } from './commands/copy.ts';
+import { addHarvest } from './commands/harvest.ts';
+import { addImport } from './commands/import.ts';
+import { addLearn } from './commands/learn.ts';
+import { addLogin } from './commands/login.ts';
+import { addOpen } from './commands/open.ts';
+import { addOptions } from './commands/options.ts';
+import { addPlace } from './commands/place.ts';
+import { addPlan } from './commands/plan.ts';
+import { addRead } from './commands/read.ts';
+import { addRenew } from './commands/renew.ts';
+import { addSet } from './commands/set.ts';
+import { addStatus } from './commands/status.ts';
+import { addSweep } from './commands/sweep.ts';
+import { addUndo } from './commands/undo.ts';
+import { addWhere } from './commands/where.ts';
+import { change } from './things/change.ts';
+import { embed } from './things/embed.ts';
+import { endpoint } from './things/endpoint.ts';
+import { harvest } from './things/harvest.ts';
+import { page } from './things/page.ts';
+import { password } from './things/password.ts';
+import { placement } from './things/placement.ts';
+import { preset } from './things/preset.ts';
+import { provider } from './things/provider.ts';
+import { revision } from './things/revision.ts';
+import { rules } from './things/rules.ts';
+import { session } from './things/session.ts';
+import { site } from './things/site.ts';
+import { spot } from './things/spot.ts';
+import { sweep } from './things/sweep.ts';
+import { token } from './things/token.ts';
+import { verbs, type Thing, type Verb } from './things/thing.ts';
+
+/* What is kept, in the order in which an owner meets it. */
+const things: readonly Thing[] = [
+  embed,
+  revision,
+  preset,
+  rules,
+  site,
+  page,
+  spot,
+  placement,
+  sweep,
+  harvest,
+  change,
+  provider,
+  endpoint,
+  session,
+  token,
+  password,
+];
+
+/* The commands under their headings, in the order of the work. */
+const groups: Readonly<Record<string, readonly AddCommand[]>> = {
+  'The way of an embed:': [
+    addCollect,
+    addHarvest,
+    addImport,
+    addSet,
+    addRenew,
+    addCompare,
+    addBringBack,
+    addPlace,
+    addPlan,
+    addSweep,
+    addWhere,
+  ],
+  'What is kept, all of it by the same five verbs:': [
+    ...(Object.keys(verbs) as Verb[]).map(addVerb),
+    addCopy,
+    addUndo,
+    addOpen,
+    addStatus,
+  ],
+  'Without the service too:': [addRead, addAdjust, addOptions, addCheck],
+  'A provider that nobody knows:': [addLearn],
+  'This program:': [addLogin, addCompletion],
+};
+
+/** Puts every command into the program. */
+export function addCommands(program: Command, run: Run): void {
+  for (const [heading, commands] of Object.entries(groups)) {
+    program.commandsGroup(heading);
+    for (const add of commands) add(program, run);
+  }
+}
+
+function addVerb(verb: Verb): AddCommand {
+  return (program, run) => {
+    const command = program.command(verb);
+    for (const thing of things) thing[verb]?.(command, run);
+    command.description(`${verbs[verb]}: ${command.commands.map((each) => each.name()).join(', ')}`);
+  };
+}
+
+/** The commands that do something themselves, with the words that lead there: `list embeds`. */
+export function everyCommand(
+  command: Command,
+  path: readonly string[] = [],
+): { path: string; command: Command }[] {
+  return command.commands.flatMap((inner) => {
+    const to = [...path, inner.name()];
+    return inner.commands.length === 0 ? [{ path: to.join(' '), command: inner }] : everyCommand(inner, to);
+  });
+}

@@ -1,0 +1,178 @@
+import { Option } from 'commander';
+import { kinds, withoutOptions, type Kind, type KindDefaults } from '@orbis/core';
+import { optionsLine, spoken, type Site } from '@orbis/contract';
+import { parseAsked } from '../asked.ts';
+import { UsedWrongly } from '../command.ts';
+import { facts, type Colours } from '../text.ts';
+import { every, limit, tellList } from './every.ts';
+import type { Thing } from './thing.ts';
+
+interface Options {
+  kind: Kind | 'any';
+  unset?: string[];
+  name?: string;
+  address?: string;
+}
+
+/** Websites that are declared as one's own. */
+export const site: Thing = {
+  list: (verb, run) => {
+    verb
+      .command('sites')
+      .description('your sites')
+      .action(() =>
+        run(async (tools) => {
+          const items = await every((after) =>
+            tools.client().call('sites.list', { query: { limit, after } }),
+          );
+          tellList(
+            tools,
+            items,
+            {
+              key: ({ key }) => key,
+              name: ({ name }) => name,
+              address: ({ address }) => address,
+              pages: ({ pages }) => String(pages),
+            },
+            'There is no site yet. “orbis add site KEY ADDRESS” declares one.',
+          );
+          return 0;
+        }),
+      );
+  },
+  show: (verb, run) => {
+    verb
+      .command('site')
+      .argument('<site>', 'its key')
+      .description('where it is, and what holds for all embeds on it')
+      .addHelpText('after', '\nExample:\n  orbis show site hollinfell')
+      .action((key: string) =>
+        run(async (tools) => {
+          const { data } = await tools.client().call('sites.read', { params: { site: key } });
+          tools.tell(data, () => describeSite(data, tools.colours));
+          return 0;
+        }),
+      );
+  },
+  add: (verb, run) => {
+    verb
+      .command('site')
+      .argument('<key>', 'a short key, such as hollinfell')
+      .argument('<address>', 'where it is published, such as https://site.example')
+      .option('--name <name>', 'what to call it')
+      .description('declare a website as yours')
+      .addHelpText(
+        'after',
+        '\nExample:\n  orbis add site hollinfell https://hollinfell.example --name "Hollin Fell Observatory"',
+      )
+      .action((key: string, address: string, options: { name?: string }) =>
+        run(async (tools) => {
+          const { data } = await tools
+            .client()
+            .call('sites.create', { body: { key, address, name: options.name ?? key } });
+          tools.confirm(data, () => `Added the site ${data.key} at ${data.address}.\n`);
+          return 0;
+        }),
+      );
+  },
+  change: (verb, run) => {
+    verb
+      .command('site')
+      .argument('<site>', 'its key')
+      .argument('[values...]', 'head=yes or head=no, and options for every embed on it, as name=value')
+      .addOption(
+        new Option('--kind <kind>', 'options only for embeds of this kind')
+          .choices(['any', ...kinds])
+          .default('any'),
+      )
+      .option('--unset <names...>', 'take such options back')
+      .option('--name <name>', 'call it something else; its key stays')
+      .option('--address <address>', 'it is published elsewhere now')
+      .description(
+        'name it, say whether code can be put into the heads of its pages, set options for all embeds on it',
+      )
+      .addHelpText(
+        'after',
+        `
+Examples:
+  orbis change site hollinfell head=yes
+  orbis change site hollinfell align=centre
+  orbis change site hollinfell max-width=720 --kind video
+
+What is asked of an embed itself, or of one of its places, wins over what its site asks.`,
+      )
+      .action((key: string, words: string[], { kind, unset = [], ...named }: Options) =>
+        run(async (tools) => {
+          if (words.length === 0 && unset.length === 0 && Object.keys(named).length === 0)
+            throw new UsedWrongly('Say what to change: head=yes, an option, --unset, --name or --address.');
+          const client = tools.client();
+          const now = await client.call('sites.read', { params: { site: key } });
+          const head = headIn(words);
+          const asked = await parseAsked(
+            words.filter((word) => !word.startsWith('head=')),
+            tools.client,
+            null,
+          );
+          const defaults: KindDefaults = {
+            ...now.data.defaults,
+            [kind]: { ...withoutOptions(now.data.defaults[kind] ?? {}, unset), ...asked },
+          };
+          const hasOptions = unset.length > 0 || Object.keys(asked).length > 0;
+          const { data } = await client.call('sites.change', {
+            params: { site: key },
+            ifMatch: now.etag ?? '',
+            body: { ...named, ...(hasOptions && { defaults }), ...(head !== null && { head }) },
+          });
+          const paste =
+            hasOptions || head !== null
+              ? '\nPages keep the code that they carry until you paste the new one there: “orbis list placements --state out-of-date” tells where.\n'
+              : '';
+          tools.confirm(data, () => `${describeSite(data, tools.colours)}${paste}`);
+          return 0;
+        }),
+      );
+  },
+  remove: (verb, run) => {
+    verb
+      .command('site')
+      .argument('<site>', 'its key')
+      .description('a site that has no pages')
+      .action((site: string) =>
+        run(async (tools) => {
+          const client = tools.client();
+          const { etag } = await client.call('sites.read', { params: { site } });
+          await client.call('sites.delete', { params: { site }, ifMatch: etag ?? '*' });
+          tools.confirm({ removed: site }, () => `Removed the site ${site}.\n`);
+          return 0;
+        }),
+      );
+  },
+};
+
+function headIn(words: readonly string[]): boolean | null {
+  const said = words.findLast((word) => word.startsWith('head='));
+  if (said === undefined) return null;
+  if (said !== 'head=yes' && said !== 'head=no')
+    throw new UsedWrongly(`“${said}” is neither head=yes nor head=no.`);
+  return said === 'head=yes';
+}
+
+function describeSite({ key, name, address, pages, head, defaults }: Site, colours: Colours): string {
+  const asked = (Object.keys(defaults) as (Kind | 'any')[])
+    .filter((kind) => Object.keys(defaults[kind] ?? {}).length > 0)
+    .map((kind): [string, string] => [
+      kind === 'any' ? 'Of all embeds' : `Of ${spoken.kindNames[kind].many}`,
+      optionsLine(defaults[kind] ?? {}),
+    ]);
+  return facts(
+    [
+      ['Key', key],
+      ['Name', name],
+      ['Address', address],
+      ['Pages', String(pages)],
+      ['Into the head', head ? 'yes: loaders and styles go there once a page' : 'no: each code stays whole'],
+      ...asked,
+    ],
+    colours,
+  );
+}
