@@ -15,7 +15,7 @@ const { createClient } = await import('../contract/dist/index.js');
 
 const demoPort = 7430;
 const fetch = loopbackFetch();
-const folder = join(top, 'var/demo');
+const folder = process.env.ORBIS_DATA ?? join(top, 'var/demo');
 if (process.argv.includes('--fresh')) rmSync(folder, { recursive: true, force: true });
 mkdirSync(folder, { recursive: true, mode: 0o700 });
 

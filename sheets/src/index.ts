@@ -1,9 +1,14 @@
 import { readdirSync, readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
 import { pathToFileURL } from 'node:url';
 import { parseSheet } from '@orbis/contract';
 import type { Sheet } from '@orbis/core';
 
-const folder = new URL('../built-in/', import.meta.url);
+/* Beside this package, wherever this code itself was put: the command line is bundled. */
+const folder = new URL(
+  'built-in/',
+  pathToFileURL(createRequire(import.meta.url).resolve('@orbis/sheets/package.json')),
+);
 
 /**
  * The provider sheets in a folder of files (`.json`, `.yaml`, `.yml`), in alphabetical order.
