@@ -1,7 +1,7 @@
 // The whole demo with one command: set-up, service, stand-in provider, demo site, demo data, one sweep.
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createWriteStream } from 'node:fs';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import { randomBytes } from 'node:crypto';
 import { say, setUp, stop as fail, top } from './setup.mjs';
 
@@ -73,7 +73,7 @@ Three commands to try in another terminal:
   npx orbis code what-a-comet-leaves-behind
   npx orbis sweep
 
-The link signs in once, within an hour. Logs: var/demo/orbis.log
+The link signs in once, within an hour. Logs: ${join(relative(top, folder), 'orbis.log')}
 `);
 } catch (error) {
   process.stderr.write(error instanceof CannotStart ? `${error.message}\n` : `${error.stack}\n`);

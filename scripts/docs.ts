@@ -1,6 +1,8 @@
-// Writes what the documents take from the code: docs/errors.md, docs/options.md, the schema of a sheet, and
-// the README's list of settings.
+// Writes what the documents take from the code: the commands, the options, the errors, the search language, the
+// schema of a sheet, and the README's list of settings.
 import { readFileSync, writeFileSync } from 'node:fs';
+import type { Command } from 'commander';
+import { everyCommand, makeProgram } from '@orbis/cli';
 import { allOptions, handName, ownOptions, searchFields, type Option, type SearchField } from '@orbis/core';
 import { builtInSheets } from '@orbis/sheets';
 import { catalogue, spoken, optionWords, listServiceSettings, sheetJsonSchema } from '@orbis/contract';
@@ -120,27 +122,48 @@ function valueOf({ name, limits: { least, most, whole, unit, words, length } }: 
 /** The JSON Schema of a provider's sheet. */
 export const sheetSchemaDocument = (): string => `${JSON.stringify(sheetJsonSchema(), null, 2)}\n`;
 
-/** The documents that are not as the code would have them. */
-export function staleDocuments(): string[] {
-  const readme = readFileSync(new URL('README.md', top), 'utf8');
-  const errors = readFileSync(new URL('docs/errors.md', top), 'utf8');
-  const schema = readFileSync(new URL('docs/provider-sheet.schema.json', top), 'utf8');
-  const search = readFileSync(new URL('docs/search.md', top), 'utf8');
-  return [
-    ...(renewedReadme(readme) === readme ? [] : ['README.md']),
-    ...(errorsDocument() === errors ? [] : ['docs/errors.md']),
-    ...(searchDocument() === search ? [] : ['docs/search.md']),
-    ...(optionsDocument() === readFileSync(new URL('docs/options.md', top), 'utf8')
-      ? []
-      : ['docs/options.md']),
-    ...(sheetSchemaDocument() === schema ? [] : ['docs/provider-sheet.schema.json']),
-  ];
+/** The reference of the command line: what the help of each command says. */
+export function commandsDocument(): string {
+  const program = makeProgram({ out: () => {}, err: () => {}, width: 100 }, () => Promise.resolve());
+  const commands = everyCommand(program).map(
+    ({ path, command }) => `## orbis ${path}\n\n\`\`\`text\n${helpOf(command)}\n\`\`\`\n`,
+  );
+  return `# Every command
+
+What \`--help\` says of each command of \`orbis\`. [The book](README.md) has them in the order of the work.
+
+\`\`\`text
+${helpOf(program)}
+\`\`\`
+
+${commands.join('\n')}`;
 }
 
-if (process.argv[1]?.endsWith('docs.ts')) {
-  writeFileSync(new URL('docs/errors.md', top), errorsDocument());
-  writeFileSync(new URL('docs/search.md', top), searchDocument());
-  writeFileSync(new URL('docs/options.md', top), optionsDocument());
-  writeFileSync(new URL('docs/provider-sheet.schema.json', top), sheetSchemaDocument());
-  writeFileSync(new URL('README.md', top), renewedReadme(readFileSync(new URL('README.md', top), 'utf8')));
+/* With what stands behind the help proper: examples, statuses. */
+function helpOf(command: Command): string {
+  let text = '';
+  command.configureOutput({ writeOut: (written) => void (text += written), getOutHelpWidth: () => 100 });
+  command.outputHelp();
+  return text.trim().replaceAll(/[ \t]+$/gm, '');
 }
+
+/* Each with what it should be. */
+const documents: Readonly<Record<string, (now: string) => string>> = {
+  'README.md': renewedReadme,
+  'docs/commands.md': commandsDocument,
+  'docs/errors.md': errorsDocument,
+  'docs/options.md': optionsDocument,
+  'docs/provider-sheet.schema.json': sheetSchemaDocument,
+  'docs/search.md': searchDocument,
+};
+
+const read = (name: string): string => readFileSync(new URL(name, top), 'utf8');
+
+/** The documents that are not as the code would have them. */
+export const staleDocuments = (): string[] =>
+  Object.entries(documents)
+    .filter(([name, made]) => made(read(name)) !== read(name))
+    .map(([name]) => name);
+
+if (process.argv[1]?.endsWith('docs.ts'))
+  for (const [name, made] of Object.entries(documents)) writeFileSync(new URL(name, top), made(read(name)));

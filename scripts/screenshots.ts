@@ -108,7 +108,7 @@ try {
     'terminal-read',
     [
       ['read', '-'],
-      ['edits', 'how-to-find-north'],
+      ['explain', 'how-to-find-north'],
     ],
     { url, token: data.token },
   );
@@ -116,9 +116,9 @@ try {
     page,
     'terminal-learn',
     [
-      ['providers', 'learn', 'demo/samples/gladewick'],
-      ['providers', 'learn', 'demo/samples/gladewick', 'kind=document', 'from=page', '--save'],
-      ['providers', 'import', 'demo/samples/oembed-providers.json'],
+      ['learn', 'demo/samples/gladewick'],
+      ['learn', 'demo/samples/gladewick', 'kind=document', 'from=page', '--save'],
+      ['add', 'endpoints', 'demo/samples/oembed-providers.json'],
     ],
     { url, token: data.token },
   );

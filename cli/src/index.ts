@@ -1,3 +1,4 @@
 /** What owners type: `orbis` runs one command line with its outputs handed in. */
 export type { Exit, Io } from './io.ts';
-export { orbis } from './program.ts';
+export { everyCommand } from './grammar.ts';
+export { makeProgram, orbis } from './program.ts';

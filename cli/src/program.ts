@@ -30,7 +30,7 @@ export function makeProgram(io: Pick<Io, 'out' | 'err' | 'width'>, run: Run): Co
       'Keeps the embed codes of your websites: reads them, adjusts them, says what to paste where, and checks the published pages.',
     )
     .usage('VERB [THING] [name=value …] [--switches]')
-    .addHelpText('after', `\n${endings}\n${environment}`)
+    .addHelpText('after', `\n${endings}\n\n${environment}`)
     .version('0.1.0', '-V, --version', 'print the version')
     .configureHelp({ subcommandTerm })
     .exitOverride()
