@@ -1,7 +1,6 @@
-// Writes what the documents take from the code: the commands, the options, the errors, the search language, the
-// schema of a sheet, and the README's list of settings.
+// Writes what the documents take from the code: the commands, the options, the errors, the search language,
+// the schema of a sheet, and the README's list of settings.
 import { readFileSync, writeFileSync } from 'node:fs';
-import type { Command } from 'commander';
 import { everyCommand, makeProgram } from '@orbis/cli';
 import { allOptions, handName, ownOptions, searchFields, type Option, type SearchField } from '@orbis/core';
 import { builtInSheets } from '@orbis/sheets';
@@ -140,11 +139,15 @@ ${commands.join('\n')}`;
 }
 
 /* With what stands behind the help proper: examples, statuses. */
-function helpOf(command: Command): string {
+function helpOf(command: ReturnType<typeof makeProgram>): string {
   let text = '';
   command.configureOutput({ writeOut: (written) => void (text += written), getOutHelpWidth: () => 100 });
   command.outputHelp();
-  return text.trim().replaceAll(/[ \t]+$/gm, '');
+  return text
+    .trim()
+    .split('\n')
+    .map((line) => line.trimEnd())
+    .join('\n');
 }
 
 /* Each with what it should be. */

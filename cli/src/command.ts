@@ -10,7 +10,7 @@ export interface Tools {
   /** The client of the service, made when it is first asked for. */
   client: () => Client;
   json: boolean;
-  /** Whether only what was asked for is printed: no notes, no progress, nothing that says that it was done. */
+  /** Whether only what was asked for is printed: no notes, no progress, no word that it was done. */
   quiet: boolean;
   /** Prints what was asked for: the interface's own data with `--json`, else the text for people. */
   tell(data: unknown, text: () => string): void;

@@ -22,7 +22,7 @@ const documents = [
   'CONTRIBUTING.md',
 ];
 
-/* What these lines do is done around the blocks: the demo runs for all of them, and this is part of the tests. */
+/* What these lines do is done around the blocks: the demo runs for all of them, and this is a test. */
 const doneAround = ['npm run demo', 'npm test'];
 
 describe('the book', () => {

@@ -9,8 +9,8 @@ import type { Thing } from './thing.ts';
 
 type Narrowing = Pick<QueryOf<Routes['embeds.list']>, 'where' | 'kind' | 'tag' | 'host' | 'level'>;
 
-/** How searches are written, for the help of whatever takes one. */
-export const searchHelp = `Fields of a search (words, field=value, “and”, “or”, brackets, “-” for not):
+/* How searches are written. */
+const searchHelp = `Fields of a search (words, field=value, “and”, “or”, brackets, “-” for not):
 ${(Object.keys(searchFields) as SearchField[])
   .map((field) => `  ${searchFields[field].padEnd(36)}${spoken.search.fields[field]}`)
   .join('\n')}`;

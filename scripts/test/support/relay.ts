@@ -4,8 +4,8 @@ import { join, resolve } from 'node:path';
 import { orbis } from '@orbis/cli';
 
 /**
- * The command line for scripts, without half a second to start it for each command: a function of bash hands its
- * words over here, and writes out what comes back.
+ * The command line for scripts, without half a second to start it for each command: a function of bash hands
+ * its words over here, and writes out what comes back.
  */
 export interface Relay {
   /** What defines `orbis` in a script; a status of 1, that something needs a look, does not end it. */
