@@ -133,13 +133,15 @@ describe('the command line', function () {
       expect(done.out).to.match(
         /2 embeds of 3 changed, as one change \([0-9a-z]{10}\)\. “orbis undo” takes it back\./,
       );
-      expect((await ours(['list', 'changes'])).out).to.match(/Options of 2 embeds \(tag=group\): privacy=on/);
+      expect((await ours(['list', 'changes'])).out).to.match(
+        /Set options of 2 embeds \(tag=group\): privacy=on/,
+      );
       const before = await ours(['undo', '--dry-run']);
-      expect(before.out).to.equal('Would be taken back: Options of 2 embeds (tag=group): privacy=on.\n');
+      expect(before.out).to.equal('Would be taken back: Set options of 2 embeds (tag=group): privacy=on.\n');
       const undone = await ours(['undo']);
       expect([undone.exit, undone.err, undone.out]).to.deep.equal([
         0,
-        'Taking back: Options of 2 embeds (tag=group): privacy=on.\n',
+        'Taking back: Set options of 2 embeds (tag=group): privacy=on.\n',
         'Taken back.\n',
       ]);
       expect((await ours(['explain', 'group-g1'])).out).to.include('No edit');

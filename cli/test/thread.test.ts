@@ -236,7 +236,7 @@ describe('the command line with a service', function () {
     const [sweep] = JSON.parse(await done('list sweeps --json')) as { id: string }[];
     expect((await orbis(`show sweep ${sweep!.id}`)).out).to.include('opening-talk');
     const [change] = JSON.parse(await done('list changes --json')) as { id: string }[];
-    expect(await done(`show change ${change!.id}`)).to.match(/What was done +Preset verbs changed\n/);
+    expect(await done(`show change ${change!.id}`)).to.match(/What was done +Changed the preset verbs\n/);
     for (const thing of ['preset verbs', 'spot hollinfell/verbs#one', 'page hollinfell/verbs'])
       await done(`remove ${thing}`);
     expect((await orbis('show page hollinfell/verbs')).exit).to.equal(2);
@@ -245,14 +245,16 @@ describe('the command line with a service', function () {
   it('takes back what was done last, whatever it was, and says so first', async () => {
     await done('change embed opening-talk --name "The opening talk"');
     await done('set opening-talk loop=on');
-    expect(await done('undo --dry-run')).to.equal('Would be taken back: Options of opening-talk: loop=on.\n');
+    expect(await done('undo --dry-run')).to.equal(
+      'Would be taken back: Set options of opening-talk: loop=on.\n',
+    );
     const undone = await orbis('undo');
     expect([undone.exit, undone.err, undone.out]).to.deep.equal([
       0,
-      'Taking back: Options of opening-talk: loop=on.\n',
+      'Taking back: Set options of opening-talk: loop=on.\n',
       'Taken back. One place may carry another code now: paste the one of now there.\n',
     ]);
-    expect((await orbis('undo')).err).to.equal('Taking back: name of opening-talk changed.\n');
+    expect((await orbis('undo')).err).to.equal('Taking back: Changed name of opening-talk.\n');
     expect(await done('show embed opening-talk')).to.match(/Name +Opening talk\n/);
   });
 

@@ -178,7 +178,7 @@ describe('an owner who adjusts, at the console', function () {
     await page.getByRole('link', { name: 'What was done' }).click();
     await page.getByRole('heading', { name: 'What was done', level: 1 }).waitFor();
     const first = page.getByRole('listitem').first();
-    expect(await first.textContent()).to.match(/^Options of 2 embeds .*start=0:12/);
+    expect(await first.textContent()).to.match(/^Set options of 2 embeds .*start=0:12/);
     await first.getByRole('button', { name: 'Take back' }).click();
     await first.getByText('taken back').waitFor();
     expect(await settings()).to.deep.equal({});

@@ -91,7 +91,7 @@ describe('groups of embeds', function () {
     ]);
     expect(done.change).to.include({
       kind: 'group',
-      said: 'Options of 2 embeds (kind=video,map): privacy=on',
+      said: 'Set options of 2 embeds (kind=video,map): privacy=on',
       embeds: 2,
       lasting: false,
       undoneAt: null,

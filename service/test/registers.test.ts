@@ -126,7 +126,7 @@ describe('a register of version 8', function () {
     expect(preset.options).to.deep.equal({ 'muted': true, 'fit': 'shape', 'parameter.hue': '7' });
     const [change] = (await client.call('changes.list', {})).data.items;
     expect(change).to.include({ kind: 'group', undoneAt: null });
-    expect(change!.said).to.match(/^Options of .* \(-option=loop kind=video\): loop=on$/);
+    expect(change!.said).to.match(/^Set options of .* \(-option=loop kind=video\): loop=on$/);
     expect(
       (
         await client.call('embeds.list', { query: { where: 'option=parameter.hue or option=loop' } })

@@ -73,12 +73,12 @@ describe('taking back what was done', function () {
   const acts: Record<string, { kind: Change['kind']; said: RegExp; act: () => Promise<unknown> }> = {
     'collecting': {
       kind: 'collected',
-      said: /^new-\d+ collected$/,
+      said: /^Collected new-\d+$/,
       act: () => call('embeds.create', { body: { name: `New ${made++}`, text: code('c1') } }),
     },
     'importing': {
       kind: 'collected',
-      said: /^7 embeds collected: i-\d+, .* and 2 more$/,
+      said: /^Collected 7 embeds: i-\d+, .* and 2 more$/,
       act: () =>
         call('imports.create', {
           body: { items: Array.from({ length: 7 }, () => ({ name: `i ${made++}`, text: code(`i${made}`) })) },
@@ -86,27 +86,27 @@ describe('taking back what was done', function () {
     },
     'copying': {
       kind: 'collected',
-      said: /^copy-\d+ collected$/,
+      said: /^Collected copy-\d+$/,
       act: () => call('embeds.duplicate', { params: { embed: 'talk' }, body: { name: `Copy ${made++}` } }),
     },
     'setting options': {
       kind: 'options',
-      said: /^Options of other: end=1:40 without start$/,
+      said: /^Set options of other: end=1:40 without start$/,
       act: () => set('other', { end: 100 }),
     },
     'setting options of many': {
       kind: 'group',
-      said: /^Options of (?:\d+|one) embeds? \(kind=video\): loop=on$/,
+      said: /^Set options of (?:\d+|one) embeds? \(kind=video\): loop=on$/,
       act: () => call('changes.create', { body: { where: 'kind=video', options: { loop: true } } }),
     },
     'a newer code': {
       kind: 'renewed',
-      said: /^A newer code for talk$/,
+      said: /^Took a newer code for talk$/,
       act: () => renew('talk', `r${made++}`),
     },
     'bringing back': {
       kind: 'brought-back',
-      said: /^Revision 1 of talk brought back$/,
+      said: /^Brought revision 1 of talk back$/,
       act: () =>
         call('revisions.restore', {
           params: { embed: 'talk', revision: '1' },
@@ -116,22 +116,22 @@ describe('taking back what was done', function () {
     },
     'renaming': {
       kind: 'details',
-      said: /^name, notes and tags of talk changed$/,
+      said: /^Changed name, notes and tags of talk$/,
       act: () => change('talk', { name: `Talk ${made++}`, notes: `n${made}`, tags: [`t${made}`] }),
     },
     'retiring': {
       kind: 'details',
-      said: /^other (?:retired|no longer retired)$/,
+      said: /^(?:Retired|Restored) other$/,
       act: async () => change('other', { retired: !(await read('other')).retired }),
     },
     'placing': {
       kind: 'placed',
-      said: /^talk placed in hollinfell\/talks#opening$/,
+      said: /^Placed talk in hollinfell\/talks#opening$/,
       act: () => call('placements.create', { body: { embed: 'talk', place } }),
     },
     'options at one place': {
       kind: 'placed-options',
-      said: /^Options of talk in hollinfell\/talks#opening: max-width=\d+$/,
+      said: /^Set options of talk in hollinfell\/talks#opening: max-width=\d+$/,
       act: async () =>
         call('placements.change', {
           params: { placement: await placement() },
@@ -141,29 +141,29 @@ describe('taking back what was done', function () {
     },
     'ending': {
       kind: 'ended',
-      said: /^talk no longer placed in hollinfell\/talks#opening$/,
+      said: /^Ended the placement of talk in hollinfell\/talks#opening$/,
       act: async () => call('placements.delete', { params: { placement: await placement() }, ifMatch: '*' }),
     },
     'adding a site': {
       kind: 'added',
-      said: /^Site s\d+ added$/,
+      said: /^Added the site s\d+$/,
       act: () =>
         call('sites.create', { body: { key: `s${made++}`, name: 'S', address: 'http://s.localhost' } }),
     },
     'changing a site': {
       kind: 'changed',
-      said: /^Site hollinfell changed$/,
+      said: /^Changed the site hollinfell$/,
       act: () =>
         site({ name: `Fell ${made++}`, head: made % 2 === 0, defaults: { any: { 'max-width': made } } }),
     },
     'adding a page': {
       kind: 'added',
-      said: /^Page hollinfell\/p\d+ added$/,
+      said: /^Added the page hollinfell\/p\d+$/,
       act: () => call('pages.create', { body: { key: `hollinfell/p${made++}`, title: 'P' } }),
     },
     'retitling a page': {
       kind: 'changed',
-      said: /^Page hollinfell\/talks changed$/,
+      said: /^Changed the page hollinfell\/talks$/,
       act: () =>
         call('pages.change', {
           params: { page: 'hollinfell/talks' },
@@ -173,12 +173,12 @@ describe('taking back what was done', function () {
     },
     'adding a spot': {
       kind: 'added',
-      said: /^Spot hollinfell\/talks#s\d+ added$/,
+      said: /^Added the spot hollinfell\/talks#s\d+$/,
       act: () => call('spots.create', { body: { key: `hollinfell/talks#s${made++}` } }),
     },
     'widths of a spot': {
       kind: 'changed',
-      said: /^Spot hollinfell\/talks#second changed$/,
+      said: /^Changed the spot hollinfell\/talks#second$/,
       act: () =>
         call('spots.change', {
           params: { spot: 'hollinfell/talks#second' },
@@ -188,12 +188,12 @@ describe('taking back what was done', function () {
     },
     'removing a spot': {
       kind: 'removed',
-      said: /^Spot hollinfell\/talks#second removed$/,
+      said: /^Removed the spot hollinfell\/talks#second$/,
       act: () => call('spots.delete', { params: { spot: 'hollinfell/talks#second' }, ifMatch: '*' }),
     },
     'a preset': {
       kind: 'added',
-      said: /^Preset p\d+ added$/,
+      said: /^Added the preset p\d+$/,
       act: () =>
         call('presets.save', {
           params: { preset: `p${made++}` },
@@ -203,7 +203,7 @@ describe('taking back what was done', function () {
     },
     'rules': {
       kind: 'changed',
-      said: /^Rules for all embeds changed$/,
+      said: /^Changed the rules for all embeds$/,
       act: async () =>
         call('rules.change', {
           body: { dropTracking: !(await call('rules.read', {})).data.dropTracking },
@@ -293,7 +293,7 @@ describe('taking back what was done', function () {
   it('refuses to take out of the collection what was placed or changed', async () => {
     await acts['collecting']!.act();
     const collected = (await last())!;
-    const [embed] = collected.said.split(' ') as [string];
+    const embed = collected.said.split(' ')[1]!;
     await change(embed, { notes: 'mine' });
     expect((await refusal(undo(collected.id))).code).to.equal('changed-since');
     const { data } = await call('placements.create', { body: { embed, place } });
@@ -318,7 +318,7 @@ describe('taking back what was done', function () {
       ifMatch: '*',
     });
     const done = (await last())!;
-    expect([done.said, done.lasting]).to.deep.equal(['Sheet of kinorill saved', true]);
+    expect([done.said, done.lasting]).to.deep.equal(['Saved the sheet of kinorill', true]);
     expect((await refusal(undo(done.id))).code).to.equal('change-lasting');
   });
 

@@ -64,7 +64,7 @@ function Line({ change, isBusy, onUndo }: { change: Change; isBusy: boolean; onU
       component="li"
       sx={{
         'display': 'flex',
-        'gap': 2,
+        'columnGap': 2,
         'flexWrap': 'wrap',
         'alignItems': 'center',
         'minHeight': 52,
@@ -76,8 +76,9 @@ function Line({ change, isBusy, onUndo }: { change: Change; isBusy: boolean; onU
     >
       <Typography
         sx={{
-          flex: 1,
-          minWidth: 220,
+          // On a phone it has a line of its own.
+          flex: { xs: '1 0 100%', sm: 1 },
+          minWidth: 0,
           overflowWrap: 'anywhere',
           textDecoration: undoneAt ? 'line-through' : 'none',
           color: undoneAt ? 'text.secondary' : 'text.primary',
@@ -88,7 +89,7 @@ function Line({ change, isBusy, onUndo }: { change: Change; isBusy: boolean; onU
       <Typography variant="body2" color="textSecondary" sx={{ fontVariantNumeric: 'tabular-nums' }}>
         {formatWhen(createdAt)}
       </Typography>
-      <Box sx={{ width: 150, textAlign: 'right' }}>
+      <Box sx={{ width: { sm: 150 }, ml: 'auto', textAlign: 'right' }}>
         {undoneAt || lasting ? (
           <Typography variant="body2" color="textSecondary">
             {undoneAt ? 'taken back' : 'cannot be taken back'}

@@ -1,6 +1,12 @@
 import type { Language } from '../language.ts';
 
-const things = { site: 'Site', page: 'Page', spot: 'Spot', preset: 'Preset', rules: '' };
+const things = {
+  site: 'the site',
+  page: 'the page',
+  spot: 'the spot',
+  preset: 'the preset',
+  rules: 'the rules for all embeds',
+};
 const details = { name: 'name', notes: 'notes', tags: 'tags' };
 
 const list = new Intl.ListFormat('en-GB', { type: 'conjunction' });
@@ -9,30 +15,29 @@ const list = new Intl.ListFormat('en-GB', { type: 'conjunction' });
 export const changes: Language['changes'] = {
   'collected': ({ embeds, count }) =>
     count > embeds.length
-      ? `${count} embeds collected: ${embeds.join(', ')} and ${count - embeds.length} more`
-      : `${list.format(embeds)} collected`,
-  'options': ({ embed, said }) => `Options of ${embed}: ${said}`,
+      ? `Collected ${count} embeds: ${embeds.join(', ')} and ${count - embeds.length} more`
+      : `Collected ${list.format(embeds)}`,
+  'options': ({ embed, said }) => `Set options of ${embed}: ${said}`,
   'group': ({ where, said, count }) =>
-    `Options of ${count === 1 ? 'one embed' : `${count} embeds`} (${where || 'everything'}): ${said}`,
-  'renewed': ({ embed }) => `A newer code for ${embed}`,
-  'brought-back': ({ embed, revision }) => `Revision ${revision} of ${embed} brought back`,
+    `Set options of ${count === 1 ? 'one embed' : `${count} embeds`} (${where || 'everything'}): ${said}`,
+  'renewed': ({ embed }) => `Took a newer code for ${embed}`,
+  'brought-back': ({ embed, revision }) => `Brought revision ${revision} of ${embed} back`,
   'details': ({ embed, what }) => {
     const written = what.flatMap((each) => (each in details ? [details[each as keyof typeof details]] : []));
     return [
-      ...(written.length > 0 ? [`${list.format(written)} of ${embed} changed`] : []),
-      ...(what.includes('retired') ? [`${embed} retired`] : []),
-      ...(what.includes('restored') ? [`${embed} no longer retired`] : []),
+      ...(written.length > 0 ? [`Changed ${list.format(written)} of ${embed}`] : []),
+      ...(what.includes('retired') ? [`Retired ${embed}`] : []),
+      ...(what.includes('restored') ? [`Restored ${embed}`] : []),
     ].join('; ');
   },
-  'placed': ({ embed, place }) => `${embed} placed in ${place}`,
-  'ended': ({ embed, place }) => `${embed} no longer placed in ${place}`,
-  'placed-options': ({ embed, place, said }) => `Options of ${embed} in ${place}: ${said}`,
-  'added': ({ what, key }) => `${things[what]} ${key} added`,
-  'changed': ({ what, key }) =>
-    what === 'rules' ? 'Rules for all embeds changed' : `${things[what]} ${key} changed`,
-  'removed': ({ what, key }) => `${things[what]} ${key} removed`,
-  'sheet-saved': ({ provider }) => `Sheet of ${provider} saved`,
-  'sheet-removed': ({ provider }) => `Sheet of ${provider} removed`,
+  'placed': ({ embed, place }) => `Placed ${embed} in ${place}`,
+  'ended': ({ embed, place }) => `Ended the placement of ${embed} in ${place}`,
+  'placed-options': ({ embed, place, said }) => `Set options of ${embed} in ${place}: ${said}`,
+  'added': ({ what, key }) => `Added ${things[what]} ${key}`,
+  'changed': ({ what, key }) => `Changed ${things[what]} ${key}`.trimEnd(),
+  'removed': ({ what, key }) => `Removed ${things[what]} ${key}`,
+  'sheet-saved': ({ provider }) => `Saved the sheet of ${provider}`,
+  'sheet-removed': ({ provider }) => `Removed the sheet of ${provider}`,
 };
 
 /** What taking a change back does not reach. */
