@@ -21,6 +21,7 @@ export const harvestItem = z
     text: z.string().meta({ description: 'The code as it stands on the page, its pieces joined' }),
     kind: z.enum(kinds),
     provider: z.string().nullable(),
+    providerName: z.string().nullable().meta({ description: 'What its provider is called' }),
     hosts: z.array(z.string()),
     level: level.nullable(),
     heading: z.string().nullable().meta({ description: 'The heading that it follows on the page' }),

@@ -1,6 +1,7 @@
 import { isNode, LineCounter, parseDocument, stringify, type Document } from 'yaml';
 import { z } from './zod.ts';
 import type { Sheet } from '@orbis/core';
+import { spoken } from './language/spoken.ts';
 import { sheetSchema } from './sheet.ts';
 
 /** The text of a sheet's file as it crosses the wire. */
@@ -49,7 +50,7 @@ export function parseSheet(text: string, file: string): Sheet {
   if (document.errors.length > 0)
     throw new SheetInvalid(
       file,
-      document.errors.map(({ pos, message }) => ({ path: '', ...at(pos[0]), problem: message })),
+      document.errors.map(({ pos, code }) => ({ path: '', ...at(pos[0]), problem: spoken.yamlFaults[code] })),
     );
   const data = plainData(document, file);
   const parsed = sheetSchema.safeParse(data);
@@ -79,7 +80,8 @@ function plainData(document: Document, file: string): unknown {
         path: '',
         line: 1,
         column: 1,
-        problem: 'it has too many aliases (&name and *name); write out what they stand for',
+        problem:
+          'an alias (*name) names nothing that stands before it, or there are too many of them; write out what they stand for',
       },
     ]);
   }

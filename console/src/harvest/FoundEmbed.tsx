@@ -24,7 +24,7 @@ const levelWords = {
 
 /** One embed that stands on a page: to be chosen and named, or where it is in the collection. */
 export function FoundEmbed({ item, chosen, name, onChoose, onName }: Props) {
-  const { kind, provider, heading, line, hosts, level, state, embed, number, text, sharesWith } = item;
+  const { kind, providerName, heading, line, hosts, level, state, embed, number, text, sharesWith } = item;
   return (
     <Box
       component="li"
@@ -67,7 +67,7 @@ export function FoundEmbed({ item, chosen, name, onChoose, onName }: Props) {
         )}
         <Typography color="textSecondary" sx={{ mt: 0.75, overflowWrap: 'anywhere' }}>
           {[
-            `${kind === 'unknown' ? 'of no known kind' : kind}${provider ? ` by ${provider}` : hosts[0] ? ` from ${hosts[0]}` : ''}`,
+            `${kind === 'unknown' ? 'of no known kind' : kind}${providerName ? ` by ${providerName}` : hosts[0] ? ` from ${hosts[0]}` : ''}`,
             heading === null ? 'before any heading' : `under “${heading}”`,
             `line ${line}`,
             ...(sharesWith > 0 ? [`shares a script with ${plural(sharesWith, 'other')}`] : []),

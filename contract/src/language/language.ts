@@ -10,6 +10,7 @@ import type {
   SearchField,
   SnippetPosition,
 } from '@orbis/core';
+import type { YAMLError } from 'yaml';
 import type { ChangeFacts, ChangeKind } from '../change-facts.ts';
 
 type Sentence = (facts: Facts) => string;
@@ -66,6 +67,8 @@ export interface Language {
   reasons: Readonly<Record<string, Sentence>>;
   /** What a mending does, in a sentence. */
   mends: Readonly<Record<string, Sentence>>;
+  /** What is wrong with a text that should be YAML: a clause for each code of its reader. */
+  yamlFaults: Readonly<Record<YAMLError['code'], string>>;
   /** What was done, in a few words. */
   changes: ChangeWords;
   /** What taking a change back does not reach: a sentence. */

@@ -1,12 +1,16 @@
-import type { Kind } from '@orbis/core';
+import type { Kind, Sheet } from '@orbis/core';
 import { serializeFinding, type Harvest, type HarvestItem, type HarvestSummary } from '@orbis/contract';
 import type { HarvestRow, StoredItem } from '../store/harvests.ts';
 
 /** A harvest whole, with everything that was found. */
-export function serializeHarvest(row: HarvestRow, stored: readonly StoredItem[]): Harvest {
+export function serializeHarvest(
+  row: HarvestRow,
+  stored: readonly StoredItem[],
+  sheets: readonly Sheet[],
+): Harvest {
   return {
     ...serializeHarvestSummary(row, stored),
-    items: stored.map(serializeItem),
+    items: stored.map((item) => serializeItem(item, sheets)),
     findings: row.findings.map((finding) => serializeFinding({ ...finding, facts: { ...finding.facts } })),
   };
 }
@@ -28,7 +32,7 @@ export function serializeHarvestSummary(
   };
 }
 
-function serializeItem(stored: StoredItem): HarvestItem {
+function serializeItem(stored: StoredItem, sheets: readonly Sheet[]): HarvestItem {
   const { number, name, text, provider, hosts, level, heading, line, column, kind, isOwn, sharesWith } =
     stored.item;
   return {
@@ -37,6 +41,7 @@ function serializeItem(stored: StoredItem): HarvestItem {
     text,
     kind: kind as Kind,
     provider,
+    providerName: sheets.find(({ id }) => id === provider)?.name ?? provider,
     hosts,
     level,
     heading,

@@ -24,6 +24,7 @@ import {
   stateNames,
   states,
 } from './words.ts';
+import { yamlFaults } from './yaml.ts';
 
 /** English. Every code of the core and of the contract has its words here. */
 export const en = {
@@ -36,6 +37,7 @@ export const en = {
   reasons,
   mends,
   misfits,
+  yamlFaults,
   kindNames,
   evidence,
   findings,

@@ -13,7 +13,7 @@ export function harvestHandlers(deps: Deps): Handlers<Named<'harvests'>> {
   const { db } = deps.connection;
   const reply = async (id: string, status = 200) => {
     const row = await harvestById(db, id);
-    return { status, data: serializeHarvest(row, await itemsOf(db, [row.id])) };
+    return { status, data: serializeHarvest(row, await itemsOf(db, [row.id]), deps.renderContext().sheets) };
   };
   return {
     'harvests.create': async ({ body, actor }) => reply(await harvestPage(body, deps, actor), 201),
