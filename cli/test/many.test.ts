@@ -146,7 +146,7 @@ describe('the command line', function () {
       ]);
       expect((await ours(['explain', 'group-g1'])).out).to.include('No edit');
       const [id] = /[0-9a-z]{10}(?=\))/.exec(done.out)!;
-      expect((await ours(['undo', id])).err).to.match(/^This change was taken back already, at /);
+      expect((await ours(['undo', id])).err).to.match(/^This was taken back already, on /);
     });
     it('keeps options under a name, and puts them on one or on many', async () => {
       expect(

@@ -66,15 +66,15 @@ describe('an oEmbed answer', () => {
   });
 
   for (const [label, text, format, why] of [
-    ['no JSON', '<html>', 'json', /no JSON object/],
-    ['a list', '[]', 'json', /no JSON object/],
-    ['no XML', '<oembed><type>rich</oembed>', 'xml', /no oEmbed document/],
-    ['another document', '<a/>', 'xml', /no oEmbed document/],
+    ['no JSON', '<html>', 'json', /not a JSON object/],
+    ['a list', '[]', 'json', /not a JSON object/],
+    ['no XML', '<oembed><type>rich</oembed>', 'xml', /not an oEmbed document/],
+    ['another document', '<a/>', 'xml', /not an oEmbed document/],
     [
       'entities of its own',
       '<!DOCTYPE o [<!ENTITY a "b">]><oembed><type>link</type></oembed>',
       'xml',
-      /no oEmbed document/,
+      /not an oEmbed document/,
     ],
     ['a type that is none', '{"type":"dance"}', 'json', /“dance”/],
     ['a video without its code', '{"type":"video","html":" "}', 'json', /no code for it/],
@@ -275,7 +275,7 @@ describe('a list of oEmbed providers', () => {
   });
 
   for (const [label, given, what, why] of [
-    ['no object', 7, 'entry', /no object/],
+    ['no object', 7, 'entry', /not an object/],
     ['no name', { ...entry([endpoint]), provider_name: ' ' }, 'provider_name', /no name/],
     ['no endpoints', entry([]), 'endpoints', /names none/],
     ['no address', entry([{ schemes: ['https://a.localhost/*'] }]), 'url', /not the address/],
@@ -321,7 +321,7 @@ describe('a list of oEmbed providers', () => {
       'https://*.localhost/*',
       /too much/,
     ],
-    ['a number for a pattern', entry([{ ...endpoint, schemes: [4] }]), '', /no pattern/],
+    ['a number for a pattern', entry([{ ...endpoint, schemes: [4] }]), '', /not a pattern/],
   ] as [string, unknown, string, RegExp][])
     it(`says what cannot be used, and takes the rest: ${label}`, () => {
       const { endpoints, unusable } = list(given, { ...entry([endpoint]), provider_name: 'Other' });

@@ -43,7 +43,7 @@ function rulesIn(words: readonly string[]): { dropTracking?: boolean } {
     const [name, value = ''] = word.split('=', 2);
     const said = parseSwitch(value);
     if (name !== 'drop-tracking' || !said.ok)
-      throw new UsedWrongly(`“${word}” is no rule. There is: drop-tracking=on or drop-tracking=off.`);
+      throw new UsedWrongly(`“${word}” is not a rule. There is: drop-tracking=on or drop-tracking=off.`);
     body.dropTracking = said.value;
   }
   return body;

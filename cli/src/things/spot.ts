@@ -96,7 +96,7 @@ function widthsIn(words: readonly string[], now: Widths): Widths {
   for (const word of words) {
     const found = /^(phone|tablet|desktop)=(\d{1,4})(?:px)?$/.exec(word);
     if (!found)
-      throw new UsedWrongly(`“${word}” is no width. Write phone=358 tablet=704 desktop=760, in px.`);
+      throw new UsedWrongly(`“${word}” is not a width. Write phone=358 tablet=704 desktop=760, in px.`);
     widths[found[1] as keyof Widths] = Number(found[2]);
   }
   return widths;

@@ -10,7 +10,7 @@ export function daysIn(word: string | undefined): number | undefined {
   if (word === undefined) return undefined;
   const days = wholeNumber(word, 1, 3650);
   if (days === null)
-    throw new UsedWrongly(`“${word}” is no number of days. Say a whole number from 1 to 3650.`);
+    throw new UsedWrongly(`“${word}” is not a number of days. Say a whole number from 1 to 3650.`);
   return days;
 }
 

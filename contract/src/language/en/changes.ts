@@ -88,7 +88,7 @@ export const reasons = {
   'gave-way': (f) => `The code’s own ${f.declarations} had to give way.`,
   'mark': () => 'By this a sweep knows which placement it is, and which delivery of its code',
   'carry-mark': () =>
-    'This code has no element that shows anything; by one around it a sweep knows which placement it is, and which delivery of its code',
+    'This code has no element that shows anything, so one is put around it: by that a sweep knows which placement it is, and which delivery of its code',
   'moved-to-head': () => 'The page needs this only once: it stands in its head.',
   'loaded-at': (f) => `The page needs this only once: it stands in ${f.place}.`,
   'as-told': (f) => String(f.sentence),

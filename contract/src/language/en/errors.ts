@@ -3,6 +3,12 @@ import type { ErrorWords } from '../language.ts';
 const waitInWords = (seconds: number): string =>
   seconds < 100 ? `${seconds} ${seconds === 1 ? 'second' : 'seconds'}` : `${Math.ceil(seconds / 60)} minutes`;
 
+const moment = new Intl.DateTimeFormat('en-GB', { dateStyle: 'long', timeStyle: 'short', timeZone: 'UTC' });
+
+/* A time of the interface, as people read it. */
+const timeInWords = (at: string): string =>
+  Number.isNaN(Date.parse(at)) ? at : `${moment.format(new Date(at))} UTC`;
+
 /** Every error that is not about one option. */
 export const errors = {
   'bad-request': {
@@ -10,7 +16,7 @@ export const errors = {
     detail: (f) => `${f.problem ?? 'Something in the request does not fit.'}`,
   },
   'not-json': {
-    title: 'The body is no JSON',
+    title: 'The body is not JSON',
     detail: () => 'The body of the request could not be read as JSON.',
   },
   'too-large': {
@@ -20,7 +26,7 @@ export const errors = {
   },
   'too-deep': {
     title: 'Nested too deep',
-    detail: (f) => `The body nests deeper than ${f.most} levels; nothing that Orbis takes does.`,
+    detail: (f) => `The body is nested more than ${f.most} levels deep; nothing that Orbis takes needs that.`,
   },
   'not-acceptable': {
     title: 'Nothing acceptable',
@@ -190,7 +196,7 @@ export const errors = {
   },
   'value-invalid': {
     title: 'Value not understood',
-    detail: (f) => `“${f.found}” is no value for ${f.option}; it takes ${f.expected}.`,
+    detail: (f) => `“${f.found}” is not a value for ${f.option}; it takes ${f.expected}.`,
   },
   'options-unfit': {
     title: 'Options that no longer fit',
@@ -198,14 +204,14 @@ export const errors = {
       `With the newer code these options cannot be fulfilled: ${f.options}. Take them out first, or let them be dropped.`,
   },
   'sheet-invalid': {
-    title: 'No provider sheet',
+    title: 'Not a provider sheet',
     detail: (f) => `This is not a provider sheet: ${f.problem}`,
   },
   'cannot-learn': { title: 'Nothing to learn', detail: (f) => `${f.problem}` },
   'list-invalid': {
-    title: 'No list of providers',
+    title: 'Not a list of providers',
     detail: (f) =>
-      `This is no list of oEmbed providers: ${f.why}. Such a list is a JSON array of objects with provider_name, provider_url and endpoints.`,
+      `This is not a list of oEmbed providers: ${f.why}. Such a list is a JSON array of objects with provider_name, provider_url and endpoints.`,
   },
   'sheet-other-id': {
     title: 'Another id',
@@ -224,7 +230,7 @@ export const errors = {
   'sheet-in-use': {
     title: 'Sheet in use',
     detail: (f) =>
-      `“${f.key}” is in use by ${f.count === 1 ? 'one embed' : `${f.count} embeds`}: ${f.embeds}. What depends on it would be left out of them; it can be removed all the same.`,
+      `“${f.key}” is in use by ${f.count === 1 ? 'one embed' : `${f.count} embeds`}: ${f.embeds}. What they owe to it would be left out of their codes. It can be removed all the same.`,
   },
   'search-invalid': {
     title: 'Search not understood',
@@ -232,7 +238,7 @@ export const errors = {
   },
   'nothing-asked': {
     title: 'Nothing asked for',
-    detail: () => 'Say what shall be changed: options to set, or names of options to take back.',
+    detail: () => 'Say what to change: options to set, or names of options to take back.',
   },
   'group-impossible': {
     title: 'Not possible for all',
@@ -241,7 +247,7 @@ export const errors = {
   },
   'change-undone': {
     title: 'Already taken back',
-    detail: (f) => `This change was taken back already, at ${f.at}.`,
+    detail: (f) => `This was taken back already, on ${timeInWords(String(f.at))}.`,
   },
   'change-lasting': {
     title: 'Cannot be taken back',
@@ -299,7 +305,7 @@ export const errors = {
   'database-away': {
     title: 'Database away',
     detail: () =>
-      'The database does not answer at the moment. Nothing was changed by halves; Orbis brings it back by itself. Try again in a few seconds.',
+      'The database does not answer at the moment. Nothing was left half done; Orbis brings it back by itself. Try again in a few seconds.',
   },
   'query-too-slow': {
     title: 'Took too long',

@@ -70,13 +70,13 @@ export const findings = {
       'Copy the code from the provider once more; the tag that shows something is missing or was changed.',
   },
   'misspelt': {
-    message: (f) => `There is no ${f.what} “${f.found}”; it looks like “${f.meant}” with a slip of the pen.`,
+    message: (f) => `There is no ${f.what} “${f.found}”; “${f.meant}” is probably meant.`,
     remedy: (f) => `Write “${f.meant}”.`,
   },
   'value-on-presence': {
     message: (f) =>
       f.off
-        ? `${f.attribute}="${f.value}" switches it on all the same: for browsers it only counts that the word is there.`
+        ? `${f.attribute}="${f.value}" switches it on all the same: browsers only look whether the word is there.`
         : `${f.attribute}="${f.value}" works, but only because the word is there: “false” would switch it on as well.`,
     remedy: (f) =>
       f.off ? `Take “${f.attribute}” out to switch it off.` : `“${f.attribute}” alone is enough.`,
@@ -119,7 +119,7 @@ export const findings = {
     remedy: () => 'It may be taken out; what is shown does not change.',
   },
   'global-style': {
-    message: (f) => `Its rules for looks reach the rest of your page: ${f.selectors}.`,
+    message: (f) => `Its style rules reach the rest of your page: ${f.selectors}.`,
     remedy: () => 'Put it into a frame of its own, or ask the provider for narrower rules.',
   },
   'half-code': {
@@ -134,7 +134,7 @@ export const findings = {
   },
   'several-embeds': {
     message: (f) => `There are ${f.count} embeds in this code.`,
-    remedy: () => 'Collect each as an embed of its own, to place and change it for itself.',
+    remedy: () => 'Collect each as an embed of its own, so that it can be placed and changed by itself.',
   },
   'shape-mismatch': {
     message: (f) =>
@@ -243,12 +243,12 @@ export const findings = {
     remedy: () => 'Take it out of the page, or restore the embed.',
   },
   'missing': {
-    message: () => 'It was on this page, and is not any more.',
+    message: () => 'It was on this page, and no longer is.',
     remedy: () => 'Paste its code again, or end the placement.',
   },
   'altered': {
     message: () =>
-      'It is on the page, but not as Orbis handed it out: the site’s editor, or somebody, changed it.',
+      'It is on the page, but not as Orbis handed it out: the site’s editor or somebody else changed it.',
     remedy: () => 'Copy the code once more and put it in the place of what is there.',
   },
   'shown-as-text': {

@@ -6,7 +6,7 @@ export const learned = {
   'its-host': (f) => `its host is ${f.host}`,
   'samples-tell-nothing': () => 'nothing in the samples tells what they show',
   'in-the-links': () => 'the links have the same',
-  'another-in-every-sample': () => 'it is another in every sample',
+  'another-in-every-sample': () => 'it is different in every sample',
   'differs': () => 'it differs between samples',
   'same-in-all': () => 'all samples have the same one here',
   'name-says-so': (f) => `“${f.name}” says so`,
@@ -41,13 +41,13 @@ export const learnProblems = {
   'no-embed': (f) =>
     `Sample ${f.sample} is text without any code in it. Give codes or links as the provider hands them out.`,
   'known': (f) =>
-    `Sample ${f.sample} is of ${f.provider}, whom a sheet knows already. To change that sheet, make a copy of it yours.`,
+    `Sample ${f.sample} is of ${f.provider}, which a sheet knows already. To change that sheet, make a copy of your own.`,
   'links-only': () =>
     'These are links only: how the provider’s codes look is not known. Give one code at least, or let the links be asked about.',
   'nothing-to-know-by': (f) =>
     `Sample ${f.sample} has no frame and no script of a provider’s, or nothing in it that could be an id: there is nothing to know such codes by.`,
   'not-alike': (f) =>
-    `The samples are not of one make: sample ${f.sample} is from ${f.host}, and the first is from ${f.first}. Give codes of one provider and one kind.`,
+    `The samples are not alike: sample ${f.sample} is from ${f.host}, and the first is from ${f.first}. Give codes of one provider and one kind.`,
   'answer-unknown': (f) => `Nothing in the samples is called “${f.about}”. There are: ${f.may}.`,
   'answer-does-not-fit': (f) => `“${f.about}” cannot be “${f.answer}”. It can be: ${f.may}.`,
   'not-learned': (f) =>

@@ -20,7 +20,7 @@ export const problems = {
   'options-conflict': {
     title: 'Only one of them',
     detail: (f) =>
-      `${f.setting} and ${f.other} both set the same thing, and not to the same. Take one of them out.`,
+      `${f.setting} and ${f.other} both set the same thing, to different values. Take one of them out.`,
   },
   'no-sheet': {
     title: 'Provider not known',
@@ -47,8 +47,7 @@ export const problems = {
   },
   'sound-autoplay': {
     title: 'Sound and autoplay',
-    detail: () =>
-      'Browsers refuse to play by itself what has sound. Leave “muted” on, or take “autoplay” out.',
+    detail: () => 'Browsers let nothing with sound play by itself. Leave “muted” on, or take “autoplay” out.',
   },
   'settings-exclude': {
     title: 'Only one of them',

@@ -86,6 +86,6 @@ export const evidence = {
   'is-quotation': () => 'it is a quotation of what somebody posted, filled by a script',
   'counts-silently': () =>
     'it is a picture of one pixel or a script that writes, with a picture for whoever has no scripts',
-  'page-inside-address': () => 'an address of a page is inside its address',
+  'page-inside-address': () => 'its address has the address of a page in it',
   'advert-size': () => 'it has one of the fixed sizes of adverts',
 } satisfies Language['evidence'];

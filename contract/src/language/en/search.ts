@@ -24,7 +24,7 @@ export const search = {
     'cannot-stand-here': (f) => `“${f.found}” cannot stand here.`,
     'field-unknown': (f) => `There is no field “${f.found}”. There are: ${f.known}.`,
     'value-missing': () => 'A value is missing here. Put one with blanks into quotes.',
-    'no-such-value': (f) => `“${f.found}” is no value for ${f.field}; there are: ${f.known}.`,
+    'no-such-value': (f) => `“${f.found}” is not a value of ${f.field}; there are: ${f.known}.`,
     'quotes-not-closed': () => 'The quotes that open here are never closed.',
   },
 } satisfies Language['search'];

@@ -49,7 +49,7 @@ export const states = {
   'live': 'It is on its page, as Orbis would hand it out today.',
   'altered': 'It is on its page, but not as Orbis handed it out.',
   'out-of-date': 'It is on its page, but in an earlier form than Orbis would hand out today.',
-  'missing': 'It was on its page, and is not any more.',
+  'missing': 'It was on its page, and no longer is.',
   'unreachable': 'Its page could not be read, which says nothing about it.',
 } satisfies Language['states'];
 
