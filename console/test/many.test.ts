@@ -102,11 +102,12 @@ describe('an owner with many codes, at the console', function () {
     ).to.deep.equal({ muted: true, loop: true });
     await page.goto(`${test.url}/changes`);
     await page.getByRole('button', { name: 'Take the preset quiet-round away' }).click();
-    await page.getByRole('dialog').getByRole('button', { name: 'Take it away' }).click();
-    await expectSoon(
-      async () => !(await test.client.call('presets.list', {})).data.items.some(({ own }) => own),
-      'it is gone',
-    );
+    const isThere = async (): Promise<boolean> =>
+      (await test.client.call('presets.list', {})).data.items.some(({ own }) => own);
+    await expectSoon(async () => !(await isThere()), 'it is gone');
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByText('Taken back: Removed the preset quiet-round.').waitFor();
+    expect(await isThere()).to.equal(true);
     expect(
       (await test.client.call('embeds.read', { params: { embed: 'second-talk' } })).data.revision,
     ).to.equal(2);

@@ -259,7 +259,7 @@ describe('an owner who adjusts, at the console', function () {
       'only Moorreel is left',
     );
     await page.getByRole('button', { name: 'Forget Moorreel' }).click();
-    await page.getByText('Nobody who is known is called so').waitFor();
+    await page.getByText('No known provider has that name').waitFor();
     await page.getByLabel('Name, or a link: who answers').fill('');
     await page.getByRole('button', { name: 'Forget Tarncast' }).waitFor();
   });

@@ -53,7 +53,7 @@ export default function CollectScreen() {
       ).data,
     onSuccess: async (embed) => {
       await refresh('embeds');
-      announce(`“${embed.name}” is in the collection.`);
+      void announce.done(`“${embed.name}” is in the collection.`);
       await navigate(`/collection/${embed.key}`);
     },
   });

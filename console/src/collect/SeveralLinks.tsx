@@ -30,7 +30,7 @@ export function SeveralLinks({ links, tags }: { links: readonly string[]; tags: 
       (await api.call('links.collect', { body: { links: [...links], tags, ask, skipRefused } })).data,
     onSuccess: async ({ taken }) => {
       await refresh('embeds');
-      announce(`${plural(taken.length, 'link is', 'links are')} in the collection.`);
+      void announce.done(`${plural(taken.length, 'link is', 'links are')} in the collection.`);
     },
   });
   const refused =

@@ -27,7 +27,7 @@ export function Details({ embed, etag }: { embed: Embed; etag: string }) {
       (await api.call('embeds.change', { params: { embed: embed.key }, ifMatch: etag, body })).data,
     onSuccess: async (now, body) => {
       await refresh('embeds');
-      announce(
+      await announce.done(
         body.retired === undefined
           ? 'Saved.'
           : now.retired

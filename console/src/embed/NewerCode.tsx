@@ -23,11 +23,8 @@ export function NewerCode({ embed, etag }: { embed: Embed; etag: string }) {
     onSuccess: async ({ data, status }) => {
       setText('');
       await refresh('embeds');
-      announce(
-        status === 200
-          ? 'That is the code that is here already.'
-          : `The newer code is in, as revision ${data.revision}. The older one is kept.`,
-      );
+      if (status === 200) return announce('That is the code that is here already.');
+      await announce.done(`The newer code is in, as revision ${data.revision}. The older one is kept.`);
     },
   });
   const refusal = renew.error instanceof ApiError ? renew.error.code : null;

@@ -27,7 +27,7 @@ export function Placements({ embed }: { embed: Embed }) {
     onSuccess: async (placement) => {
       setPlace('');
       await refresh('placements');
-      announce(
+      await announce.done(
         `Placed in ${placement.place}. Copy its code, and paste it there.${
           placement.beside.length === 0 ? '' : ` In the same spot already: ${placement.beside.join(', ')}.`
         }`,

@@ -29,13 +29,10 @@ export function Revisions({ embed, etag }: { embed: Embed; etag: string }) {
       ).data,
     onSuccess: async (now, revision) => {
       await refresh('embeds');
+      if (now.revision === embed.revision) return announce('Nothing differs.');
       const places =
         now.placements > 0 ? ` ${plural(now.placements, 'place')} may carry another code now.` : '';
-      announce(
-        now.revision === embed.revision
-          ? 'Nothing differs.'
-          : `Revision ${now.revision} is revision ${revision} again.${places}`,
-      );
+      await announce.done(`Revision ${now.revision} is revision ${revision} again.${places}`);
     },
   });
   return (

@@ -43,10 +43,9 @@ export function Workbench({ embed, etag, sheet }: { embed: Embed; etag: string; 
       ).data,
     onSuccess: async (now) => {
       await refresh('embeds');
-      announce(
-        now.revision === embed.revision
-          ? 'Nothing differs.'
-          : `Revision ${now.revision} is saved.${now.placements > 0 ? ` ${plural(now.placements, 'place')} may carry the older code now.` : ''}`,
+      if (now.revision === embed.revision) return announce('Nothing differs.');
+      await announce.done(
+        `Revision ${now.revision} is saved.${now.placements > 0 ? ` ${plural(now.placements, 'place')} may carry the older code now.` : ''}`,
       );
     },
   });

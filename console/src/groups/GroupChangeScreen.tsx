@@ -58,7 +58,8 @@ export default function GroupChangeScreen() {
       setTried(null);
       setDone(change);
       await refresh('embeds');
-      announce(change ? `${plural(change.embeds, 'embed')} changed.` : 'Nothing differs.');
+      if (!change) return announce('Nothing differs.');
+      await announce.done(`${plural(change.embeds, 'embed')} changed.`);
     },
   });
   const current = tried !== null && tried.said === said ? tried.outcome : null;
@@ -72,7 +73,7 @@ export default function GroupChangeScreen() {
         }
       />
       <Stack spacing={3}>
-        <Card title="What they shall be">
+        <Card title="What to change them to">
           <Stack spacing={2}>
             <ChosenPreset presets={presets.items} value={preset} onChange={setPreset} />
             <OptionChoice choosable={choosable} draft={draft} wrong={wrong} onChange={setDraft} />

@@ -1,10 +1,10 @@
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
 import { formatOptions } from '@orbis/contract/options';
 import { api, refresh, useList } from '../api.ts';
 import { useAnnounce } from '../components/Announcer.tsx';
-import { Confirm } from '../components/Confirm.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 
 /** The owner's own presets, to be taken away. */
@@ -15,7 +15,7 @@ export function OwnPresets() {
     mutationFn: (preset: string) => api.call('presets.remove', { params: { preset }, ifMatch: '*' }),
     onSuccess: async () => {
       await refresh('presets');
-      announce('The preset is gone. Embeds that had it put on them stay as they are.');
+      await announce.done('The preset is gone. Embeds that had it put on them stay as they are.');
     },
   });
   const own = presets.items.filter((preset) => preset.own);
@@ -50,14 +50,13 @@ export function OwnPresets() {
                 .join(', ')}
             </Typography>
           </Box>
-          <Confirm
-            label="Take it away"
-            title={`Take away “${preset.key.replaceAll('-', ' ')}”?`}
+          <Button
+            size="small"
             aria-label={`Take the preset ${preset.key} away`}
-            onConfirm={() => remove.mutate(preset.key)}
+            onClick={() => remove.mutate(preset.key)}
           >
-            It can no longer be chosen. Embeds that had it put on them stay as they are.
-          </Confirm>
+            Take it away
+          </Button>
         </Box>
       ))}
       <ProblemNote error={remove.error} />

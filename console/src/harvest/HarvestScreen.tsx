@@ -53,7 +53,7 @@ function Found({ harvest }: { harvest: Harvest }) {
       ).data,
     onSuccess: async ({ items }) => {
       await refresh('harvests', 'embeds');
-      announce(`${plural(items.length, 'embed')} collected.`);
+      await announce.done(`${plural(items.length, 'embed')} collected.`);
     },
   });
   return (

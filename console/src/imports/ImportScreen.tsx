@@ -51,7 +51,7 @@ export default function ImportScreen() {
       setDone(answer);
       setTried(null);
       await refresh('embeds');
-      announce(`${plural(answer.taken.length, 'code is', 'codes are')} in the collection.`);
+      void announce.done(`${plural(answer.taken.length, 'code is', 'codes are')} in the collection.`);
     },
   });
   const blocked = tried !== null && tried.refused.length > 0 && !skipRefused;

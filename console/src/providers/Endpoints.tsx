@@ -86,7 +86,7 @@ export function Endpoints() {
         </Alert>
       )}
       {some && list.items.length === 0 && !list.isPending && (
-        <Typography>Nobody who is known is called so, or answers about that link.</Typography>
+        <Typography>No known provider has that name, or answers about that link.</Typography>
       )}
       <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
         {list.items.map(({ id, provider, schemes, url }) => (

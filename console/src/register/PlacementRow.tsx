@@ -9,7 +9,6 @@ import type { Placement } from '@orbis/contract';
 import { optionsInWords } from '@orbis/contract/options';
 import { api, refresh } from '../api.ts';
 import { useAnnounce } from '../components/Announcer.tsx';
-import { Confirm } from '../components/Confirm.tsx';
 import { CopyButton } from '../components/CopyButton.tsx';
 import { Findings } from '../components/Findings.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
@@ -53,7 +52,9 @@ export function PlacementRow({ placement, showEmbed = true }: { placement: Place
     },
     onSuccess: async () => {
       await refresh('placements');
-      announce(`${placement.embedName} is no longer placed in ${placement.place}.`);
+      await announce.done(
+        `${placement.embedName} is no longer placed in ${placement.place}. Take its code out of the page.`,
+      );
     },
   });
   const hasOwn = Object.keys(placement.options).length > 0;
@@ -103,16 +104,15 @@ export function PlacementRow({ placement, showEmbed = true }: { placement: Place
         <Button size="small" onClick={() => check.mutate()} disabled={check.isPending}>
           {check.isPending ? 'Reading the page…' : 'Check this page now'}
         </Button>
-        <Confirm
-          label="End"
-          title="End this placement?"
+        <Button
+          size="small"
           color="inherit"
           aria-label={`End the placement of ${placement.embedName} in ${placement.place}`}
-          onConfirm={() => end.mutate()}
+          disabled={end.isPending}
+          onClick={() => end.mutate()}
         >
-          The register will no longer look for {placement.embedName} in {placement.place}. What was handed out
-          for it is kept. Take its code out of the page yourself.
-        </Confirm>
+          End
+        </Button>
       </Box>
       {forHead !== '' && <ForHead code={forHead} />}
       <ProblemNote error={error ?? check.error ?? end.error} />
