@@ -53,6 +53,8 @@ export function Announcer({ children }: { children: ReactNode }) {
         autoHideDuration={change === null ? 5000 : 10_000}
         onClose={() => setSaid(null)}
         message={said?.sentence}
+        // Beside the ways between screens, or above them on a phone.
+        sx={{ bottom: { xs: 76, md: 24 }, left: { md: 232 } }}
         action={
           change !== null && (
             <Button

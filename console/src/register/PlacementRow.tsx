@@ -107,6 +107,7 @@ export function PlacementRow({ placement, showEmbed = true }: { placement: Place
         <Button
           size="small"
           color="inherit"
+          sx={{ minWidth: 0 }}
           aria-label={`End the placement of ${placement.embedName} in ${placement.place}`}
           disabled={end.isPending}
           onClick={() => end.mutate()}
