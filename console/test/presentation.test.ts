@@ -98,4 +98,23 @@ describe('presentation in a browser', function () {
     );
     expect([box.width, box.height]).to.deep.equal([360, 640]);
   });
+
+  /* Of a code without a frame: what is measured is the box of ours around it. */
+  for (const [label, wrap] of Object.entries(parents))
+    for (const [width, expected, x] of [
+      [320, 320, 0],
+      [704, 480, 112],
+      [1200, 480, 360],
+    ] as const)
+      it(`puts a form into a box in ${label}, ${width} px wide`, async () => {
+        const form = '<form action="https://a.example/in"><input name="mail" style="width:100%"></form>';
+        const options = { 'max-width': 480, 'align': 'centre' };
+        const { text } = compose(openCode(form, { sheets }), options);
+        await page.setViewportSize({ width: 1280, height: 800 });
+        await page.setContent(
+          `<!doctype html><style>body{margin:0}.place{width:${width}px}</style>${wrap(text)}`,
+        );
+        const box = (await page.locator('form').boundingBox())!;
+        expect([box.width, box.x].map(Math.round)).to.deep.equal([expected, x]);
+      });
 });

@@ -7,7 +7,10 @@ import { pageKey, siteKey, spotKey, spotName } from './place.ts';
 import { level } from './reading.ts';
 import { z } from './zod.ts';
 
-const state = z.enum(Object.keys(spoken.states) as [PlacementState, ...PlacementState[]]);
+/** Every state that a placement can be in. */
+export const placementStates = Object.keys(spoken.states) as [PlacementState, ...PlacementState[]];
+
+const state = z.enum(placementStates);
 
 export const widths = z
   .strictObject({

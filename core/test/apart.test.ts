@@ -75,7 +75,7 @@ describe('what holds on some screens only', () => {
   });
 
   it('is a problem where the option is one, and no option where it may not differ', () => {
-    expect(compose(openCode('<p>x</p>', { sheets }), { 'max-width.phone': 300 }).problems).to.deep.equal([
+    expect(compose(openCode('<!-- x -->', { sheets }), { 'max-width.phone': 300 }).problems).to.deep.equal([
       { option: 'max-width.phone', code: 'nothing-to-present', facts: {} },
     ]);
     expect(compose(openCode(talk, { sheets }), { 'start.phone': 3 }).problems[0]!.code).to.equal(

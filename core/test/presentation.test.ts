@@ -58,7 +58,8 @@ describe('presentation', () => {
   }
 
   for (const [label, text, options, code] of [
-    ['a code without a frame', codes['element and loader']!, { share: 50 }, 'nothing-to-present'],
+    ['a code that has no element', '<!-- nothing -->', { share: 50 }, 'nothing-to-present'],
+    ['a code that is cut off', codes['cut off']!, { share: 50 }, 'nothing-to-present'],
     ['a code in a box of its own', codes['a box around it']!, { fit: 'shape' }, 'own-wrapper'],
     [
       'a code whose shape nobody knows',
@@ -74,7 +75,7 @@ describe('presentation', () => {
   }
 
   it('names every option that cannot be, so that none is left over when these are dropped', () => {
-    const { problems } = compose(openCode(codes['element and loader']!, context), {
+    const { problems } = compose(openCode(codes['cut off']!, context), {
       'fit': 'shape',
       'max-width': 300,
       'align': 'left',

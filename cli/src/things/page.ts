@@ -8,12 +8,13 @@ export const page: Thing = {
   list: (verb, run) => {
     verb
       .command('pages')
+      .option('--where <search>', 'those that a search finds: site=…')
       .option('--site <site>', 'those of one site')
       .description('pages with their spots')
-      .action(({ site }: { site?: string }) =>
+      .action((narrowing: { where?: string; site?: string }) =>
         run(async (tools) => {
           const items = await every((after) =>
-            tools.client().call('pages.list', { query: { limit, after, site } }),
+            tools.client().call('pages.list', { query: { limit, after, ...narrowing } }),
           );
           tellList(
             tools,

@@ -14,6 +14,7 @@ import { every, limit, tellList } from './every.ts';
 import type { Thing } from './thing.ts';
 
 interface Narrowing {
+  where?: string;
   site?: string;
   page?: string;
   embed?: string;
@@ -25,12 +26,16 @@ export const placement: Thing = {
   list: (verb, run) => {
     verb
       .command('placements')
+      .option('--where <search>', 'those that a search finds: state=… site=… page=… embed=…')
       .option('--site <site>', 'those on one site')
       .option('--page <page>', 'those on one page')
       .option('--embed <embed>', 'those of one embed')
       .addOption(new Option('--state <state>', 'those in one state').choices(Object.keys(spoken.states)))
       .description('the register: what is placed where, and in which state')
-      .addHelpText('after', '\nExample:\n  orbis list placements --state out-of-date')
+      .addHelpText(
+        'after',
+        "\nExamples:\n  orbis list placements --state out-of-date\n  orbis list placements --where 'site=hollinfell state=live'",
+      )
       .action((narrowing: Narrowing) =>
         run(async (tools) => {
           let waiting = 0;

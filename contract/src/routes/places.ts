@@ -22,6 +22,14 @@ import { route } from './route.ts';
 const state = z.enum(Object.keys(spoken.states) as [PlacementState, ...PlacementState[]]);
 const tag = 'Placing';
 
+/* A search of a list that one index answers. */
+const where = (example: string) =>
+  z
+    .string()
+    .max(2000)
+    .optional()
+    .meta({ description: 'A value for each field, all of which must hold', example });
+
 export const placeRoutes = {
   'sites.list': route({
     ...paths['sites.list'],
@@ -92,6 +100,7 @@ export const placeRoutes = {
     access: 'owner',
     query: listQuery.extend({
       site: siteKey.optional(),
+      where: where('site=hollinfell'),
       q: z.string().max(400).optional().meta({
         description:
           'How the pages’ keys begin: hollinfell/ta. They come in the order of their keys then, of whatever site.',
@@ -99,7 +108,7 @@ export const placeRoutes = {
     }),
     answer: lists.pages,
     statuses: [200],
-    errors: [],
+    errors: ['search-invalid'],
   }),
   'pages.create': route({
     ...paths['pages.create'],
@@ -213,10 +222,11 @@ export const placeRoutes = {
       site: siteKey.optional(),
       page: pageKey.optional(),
       state: state.optional(),
+      where: where('state=out-of-date site=hollinfell'),
     }),
     answer: lists.placements,
     statuses: [200],
-    errors: [],
+    errors: ['search-invalid'],
   }),
   'placements.create': route({
     ...paths['placements.create'],

@@ -1,10 +1,10 @@
 import type { Code } from '../code.ts';
 import { conditions, mediaOf, type Condition } from '../options/condition.ts';
-import type { DeclarationChange } from '../options/change.ts';
+import { ourBox, type DeclarationChange, type OurBox } from '../options/change.ts';
 import type { OptionProblem } from '../options/option.ts';
 import { reason } from '../reason.ts';
 import { rawAttribute } from '../settings/targets.ts';
-import { parseStyle, type EditReason, type MarkupElement } from '../text/index.ts';
+import { parseStyle, type EditReason } from '../text/index.ts';
 import type { AskedChange } from './changes.ts';
 import { reasonOf } from './reasons.ts';
 
@@ -57,13 +57,21 @@ const insists = (code: Code, { element, property, clears }: Conditioned): boolea
     (own) => own.important && (own.property === property || clears.includes(own.property)),
   );
 
-const ownStyle = (code: Code, element: MarkupElement): ReturnType<typeof parseStyle> =>
-  parseStyle(rawAttribute(code, element, 'style'));
+type Target = DeclarationChange['element'];
+
+/* Our box has nothing of its own, and begins before all. */
+const isOurs = (element: Target): element is OurBox => element === ourBox;
+const startOf = (element: Target): number => (isOurs(element) ? -1 : element.start);
+
+const ownStyle = (code: Code, element: Target): ReturnType<typeof parseStyle> =>
+  isOurs(element) ? [] : parseStyle(rawAttribute(code, element, 'style'));
 
 /* A class for each element, and one style part with the rules of all. */
 function asClasses(code: Code, changes: readonly Conditioned[], name: string): AskedChange[] {
-  const elements = [...new Set(changes.map(({ element }) => element))].sort((a, b) => a.start - b.start);
-  const classOf = (element: MarkupElement): string =>
+  const elements = [...new Set(changes.map(({ element }) => element))].sort(
+    (a, b) => startOf(a) - startOf(b),
+  );
+  const classOf = (element: Target): string =>
     elements[0] === element ? name : `${name}-${elements.indexOf(element) + 1}`;
   const first = changes[0]!;
   const asker = { stage: first.stage, option: first.option };
@@ -104,8 +112,8 @@ function mediaRules(
   code: Code,
   when: Condition,
   changes: readonly Conditioned[],
-  elements: readonly MarkupElement[],
-  classOf: (element: MarkupElement) => string,
+  elements: readonly Target[],
+  classOf: (element: Target) => string,
 ): string[] {
   const rules = elements.flatMap((element) => {
     const here = changes.filter((change) => change.when === when && change.element === element);
@@ -119,7 +127,7 @@ function mediaRules(
 }
 
 /* Of the element’s own style, what would undo these. */
-const undoing = (code: Code, element: MarkupElement, changes: readonly Conditioned[]): string[] => {
+const undoing = (code: Code, element: Target, changes: readonly Conditioned[]): string[] => {
   const clears = new Set(changes.flatMap((change) => change.clears));
   return [...new Set(ownStyle(code, element).map(({ property }) => property))]
     .filter((property) => clears.has(property))

@@ -7,7 +7,8 @@ import { withBareNames } from '../settings/of-sheet.ts';
 import { carry } from './apart.ts';
 import { gatherChanges, type AskedChange } from './changes.ts';
 import { editsOf, optionsOf } from './edits.ts';
-import { markChange, type Mark } from './mark.ts';
+import { withBox } from './box.ts';
+import type { Mark } from './mark.ts';
 import { reasonOf } from './reasons.ts';
 import { settle, type Loss, type Settled } from './settle.ts';
 import { runsOf, snippetText, type Snippet } from './snippet.ts';
@@ -54,10 +55,10 @@ export function compose(
   { mark = null, apart = null, planned = [] }: Circumstances = {},
 ): Composition {
   const { changes, problems, implied } = gatherChanges(code, withBareNames(options, code.sheet));
-  if (mark) changes.push(markChange(code, mark));
   changes.push(...planned);
   const settled = settle(changes);
-  const { changes: stands, uncarried } = carry(code, standing(changes, settled), apart);
+  const { changes: carried, uncarried } = carry(code, standing(changes, settled), apart);
+  const stands = withBox(code, carried, mark);
   const edits = mergeEdits(withLosses(editsOf(code, stands), settled.losses));
   const spot: Snippet = { position: 'spot', runs: runsOf(code.text, edits) };
   const snippets = inOrder([...sharedSnippets(stands), spot]);

@@ -201,7 +201,9 @@ function memberEdit(code: Code, changes: readonly Of<MemberChange>[]): Composed 
 
 /* The tokens that are there stay as they are; those that a change adds come behind them. */
 function tokenEdit({ text }: Code, changes: readonly Of<TokenChange>[]): Composed {
-  const [{ element, name }] = changes as [Of<TokenChange>];
+  const [{ element: of, name }] = changes as [Of<TokenChange>];
+  // What is asked of our box was put into it before.
+  const element = of as MarkupElement;
   const now =
     name === 'allow' ? permissionsOf(element) : (attribute(element, name) ?? '').split(/\s+/).filter(Boolean);
   const isIt = (written: string, { token }: TokenChange): boolean =>

@@ -1,4 +1,4 @@
-import type { MarkupElement } from '../text/index.ts';
+import type { EditReason, MarkupElement } from '../text/index.ts';
 import type { Code } from '../code.ts';
 import { reason } from '../reason.ts';
 import type { AskedChange } from './changes.ts';
@@ -16,7 +16,8 @@ export interface Mark {
  */
 export const neutralMark: Mark = { placement: '0000000000', delivery: 0 };
 
-const markName = 'data-orbis';
+/** The attribute that carries a mark. */
+export const markName = 'data-orbis';
 const shape = /^([0-9a-hjkmnp-tv-z]{10})\.([1-9]\d{0,8})$/;
 
 export const writeMark = ({ placement, delivery }: Mark): string => `${placement}.${delivery}`;
@@ -54,6 +55,9 @@ export function markedElement(code: Pick<Code, 'markup'>): MarkupElement | null 
   const outer = code.markup.roots.filter((node) => node.kind === 'element');
   return outer.find((element) => !silent.has(element.name)) ?? null;
 }
+
+/** Why there is a mark. */
+export const markReason: EditReason = { stage: 'mark', option: 'mark', ...reason('mark') };
 
 /**
  * What marks a code; a mark that it carries already is replaced. A code without an element that shows

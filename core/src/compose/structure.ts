@@ -74,7 +74,8 @@ function insertions(
       ...inserted.map(({ markup }) => markup),
       ...opening.map(openingTag),
     ].join('');
-    return edit({ start: offset, end: offset }, text, [...closing, ...inserted, ...opening]);
+    const held = opening.flatMap(({ holds = [] }) => holds);
+    return edit({ start: offset, end: offset }, text, [...closing, ...inserted, ...opening], held);
   });
 }
 
@@ -87,8 +88,13 @@ const openingTag = ({ element, attributes }: SurroundChange): string =>
     .map(([name, value]) => ` ${name}="${escapeAttribute(value)}"`)
     .join('')}>`;
 
-function edit({ start, end }: CodeRange, text: string, changes: readonly AskedChange[]): Edit {
-  const reasons: EditReason[] = changes.map(reasonOf);
+function edit(
+  { start, end }: CodeRange,
+  text: string,
+  changes: readonly AskedChange[],
+  held: readonly EditReason[] = [],
+): Edit {
+  const reasons: EditReason[] = [...held, ...changes.map(reasonOf)];
   return {
     start,
     end,

@@ -57,17 +57,24 @@ export interface AttributeChange {
  */
 export interface TokenChange {
   kind: 'token';
-  element: MarkupElement;
+  element: MarkupElement | OurBox;
   name: 'allow' | 'class' | 'rel' | 'sandbox';
   token: string;
   /** Whether it shall be there. */
   present: boolean;
 }
 
-/** A declaration in an element’s own style. */
+/**
+ * The box of ours: an element around the whole code, for codes that have no frame or player of their own
+ * whose width and place could be changed.
+ */
+export const ourBox = Object.freeze({ ours: 'box' });
+export type OurBox = typeof ourBox;
+
+/** A declaration in the own style of an element, or of our box. */
 export interface DeclarationChange {
   kind: 'declaration';
-  element: MarkupElement;
+  element: MarkupElement | OurBox;
   property: string;
   value: string;
   /** Properties that would undo it, and that are taken out of the code’s own style. */
@@ -111,6 +118,8 @@ export interface SurroundChange {
   layer: Layer;
   element: string;
   attributes: Readonly<Record<string, string>>;
+  /** Why each attribute of it is as it is, where it does the work of several changes. */
+  holds?: readonly EditReason[];
 }
 
 /** Markup of ours at one offset of the code, between two of its parts. */

@@ -62,7 +62,7 @@ export interface Option<V extends OptionValue = OptionValue> {
    * Whether it can be had for codes of this provider, or of an unknown one (null), and for this
    * code, where one is given.
    */
-  isOffered(sheet: Sheet | null, reading: Pick<Reading, 'parts'> | null): boolean;
+  isOffered(sheet: Sheet | null, reading: Pick<Reading, 'parts' | 'kind'> | null): boolean;
   /** What comes with it where it is not asked for itself. */
   implies?(code: Code, value: V, options: Options): readonly Omit<Implied, 'by'>[];
   /** What the code itself says of it, without anything asked; null where it says nothing. */

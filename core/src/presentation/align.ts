@@ -2,7 +2,8 @@ import { contribution, problem, type Option } from '../options/option.ts';
 import { reason } from '../reason.ts';
 import { choiceType } from '../options/types/choice.ts';
 import { declare, type Declared } from './declarations.ts';
-import { hasFrame, targetOf } from './target.ts';
+import type { Options } from '../options/values.ts';
+import { declaredBy, hasPlace, noTarget, targetOf } from './target.ts';
 
 const margins: Readonly<Record<string, string>> = {
   left: '0 auto 0 0',
@@ -18,17 +19,18 @@ export const option: Option<string> = {
   example: 'centre',
   source:
     'CSS 2.2, section 10.3.4 (block-level replaced elements); observed: without display:block margin:auto does not centre',
-  isOffered: (_, reading) => hasFrame(reading),
+  isOffered: (_, reading) => hasPlace(reading),
   current: (code) => {
-    const target = targetOf(code);
-    const margin = target && code.inside.declarations(target.element).get('margin');
+    const margin = declaredBy(code)?.get('margin');
     return Object.keys(margins).find((where) => margins[where] === margin) ?? null;
   },
-  contribute: (code, where) => {
+  contribute: (code, where, { options }) => {
     const target = targetOf(code);
-    if (!target) return problem('nothing-to-present');
+    if (!target) return noTarget(code);
+    if (target.isAround && !hasWidth(options)) return problem('fills-its-place');
     // A box is a block already, or lays out its own children in a way that must stay.
-    const block: Declared[] = target.box === null ? [['display', 'block', reason('movable-block')]] : [];
+    const block: Declared[] =
+      target.box === null && !target.isAround ? [['display', 'block', reason('movable-block')]] : [];
     return contribution(
       declare(
         target,
@@ -46,3 +48,7 @@ export const option: Option<string> = {
     );
   },
 };
+
+/* Whether anything asks it to be narrower than its place, on any device. */
+const hasWidth = (options: Options): boolean =>
+  Object.keys(options).some((name) => /^(?:share|max-width)(?:\.|$)/.test(name));

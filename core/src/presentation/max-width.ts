@@ -1,8 +1,8 @@
-import { contribution, problem, type Option } from '../options/option.ts';
+import { contribution, type Option } from '../options/option.ts';
 import { reason } from '../reason.ts';
 import { numberType } from '../options/types/number.ts';
-import { declare, holdBoxShape } from './declarations.ts';
-import { declaredNumber, hasFrame, targetOf } from './target.ts';
+import { declare, holdBoxShape, type Declared } from './declarations.ts';
+import { declaredNumber, hasPlace, noTarget, targetOf } from './target.ts';
 
 export const option: Option<number> = {
   name: 'max-width',
@@ -12,13 +12,20 @@ export const option: Option<number> = {
   perDevice: true,
   example: '800',
   source: 'CSS Box Sizing 3, section 3 (max-width)',
-  isOffered: (_, reading) => hasFrame(reading),
+  isOffered: (_, reading) => hasPlace(reading),
   current: (code) => declaredNumber(code, 'max-width', 'px'),
-  contribute: (code, most) => {
+  contribute: (code, most, { options }) => {
     const target = targetOf(code);
-    if (!target) return problem('nothing-to-present');
+    if (!target) return noTarget(code);
+    // Among flexible neighbours a box is as wide as what is in it, unless it says otherwise.
+    const filling: Declared[] =
+      target.isAround && options['share'] === undefined ? [['width', '100%', reason('fills-its-place')]] : [];
     return contribution([
-      ...declare(target, [['max-width', `${most}px`, reason('never-wider', { most })]], ['min-width']),
+      ...declare(
+        target,
+        [...filling, ['max-width', `${most}px`, reason('never-wider', { most })]],
+        ['min-width'],
+      ),
       ...holdBoxShape(target),
     ]);
   },

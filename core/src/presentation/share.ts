@@ -1,8 +1,8 @@
-import { contribution, problem, type Option } from '../options/option.ts';
+import { contribution, type Option } from '../options/option.ts';
 import { reason } from '../reason.ts';
 import { numberType } from '../options/types/number.ts';
 import { declare, holdBoxShape } from './declarations.ts';
-import { declaredNumber, hasFrame, targetOf } from './target.ts';
+import { declaredNumber, hasPlace, noTarget, targetOf } from './target.ts';
 
 export const option: Option<number> = {
   name: 'share',
@@ -12,11 +12,11 @@ export const option: Option<number> = {
   perDevice: true,
   example: '80%',
   source: 'CSS Box Sizing 3, section 3 (width)',
-  isOffered: (_, reading) => hasFrame(reading),
+  isOffered: (_, reading) => hasPlace(reading),
   current: (code) => declaredNumber(code, 'width', '%'),
   contribute: (code, share) => {
     const target = targetOf(code);
-    if (!target) return problem('nothing-to-present');
+    if (!target) return noTarget(code);
     return contribution([
       ...declare(target, [['width', `${share}%`, reason('share-of-place', { share })]], ['min-width']),
       ...holdBoxShape(target),

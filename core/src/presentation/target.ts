@@ -1,23 +1,39 @@
 import type { MarkupElement } from '../text/index.ts';
 import type { Code } from '../code.ts';
+import { ourBox, type OurBox } from '../options/change.ts';
+import { problem, type Contribution } from '../options/option.ts';
 import type { Reading } from '../reading/reading.ts';
+import { boxAround, standsOverPage } from './around.ts';
 
 const shown = new Set(['iframe', 'video', 'object', 'embed', 'audio']);
 
-/** The frame or player that a code shows; null where it has none. */
-export const frameOf = ({ markup }: Pick<Code, 'markup'>): MarkupElement | null =>
-  markup.elements.find((element) => shown.has(element.name)) ?? null;
+/** The frame or player that a code shows, or the picture that is all of it; null where it has none. */
+export const frameOf = ({ markup: { elements } }: Pick<Code, 'markup'>): MarkupElement | null =>
+  elements.find((element) => shown.has(element.name)) ??
+  (elements.length === 1 && elements[0]!.name === 'img' ? elements[0]! : null);
 
-/** Whether a reading, where there is one, has a frame or a player. */
+/** Whether a reading, where there is one, has a frame or a player, or is a picture alone. */
 export const hasFrame = (reading: Pick<Reading, 'parts'> | null): boolean =>
-  reading === null || reading.parts.some(({ role }) => role === 'frame' || role === 'media');
+  reading === null ||
+  reading.parts.some(({ role }) => role === 'frame' || role === 'media') ||
+  (reading.parts.length === 1 && reading.parts[0]!.role === 'image');
+
+/** Whether a reading, where there is one, has something that stands on the page, or can be put into a box. */
+export const hasPlace = (reading: Pick<Reading, 'parts' | 'kind'> | null): boolean =>
+  reading === null || hasFrame(reading) || !standsOverPage(reading);
+
+/** Why nothing of a code has a width or a place. */
+export const noTarget = ({ reading }: Code): Contribution =>
+  standsOverPage(reading) ? problem('over-the-page') : problem('nothing-to-present');
 
 /** What stands on the page, and so has a width and a place there. */
 export interface PresentationTarget {
-  /** The frame or player itself, or the provider’s own box that it is laid over. */
-  element: MarkupElement;
-  /** The declarations of that box, by property; null where it is the frame itself. */
+  /** The frame or player itself, the provider’s own box that it is laid over, or our box around the code. */
+  element: MarkupElement | OurBox;
+  /** The declarations of the provider’s box, by property; null where it is another element. */
   box: ReadonlyMap<string, string> | null;
+  /** Whether it is a box around a code without a frame. */
+  isAround: boolean;
 }
 
 /**
@@ -26,9 +42,13 @@ export interface PresentationTarget {
  */
 export function targetOf(code: Code): PresentationTarget | null {
   const frame = frameOf(code);
-  if (!frame) return null;
+  if (!frame) {
+    const element = boxAround(code);
+    return element && { element, box: null, isAround: true };
+  }
   const declared = code.inside.declarations;
-  if (!frame.parent || declared(frame).get('position') !== 'absolute') return { element: frame, box: null };
+  if (!frame.parent || declared(frame).get('position') !== 'absolute')
+    return { element: frame, box: null, isAround: false };
   let box = frame.parent;
   for (let outer: MarkupElement | null = box; outer; outer = outer.parent) {
     if (!['relative', 'absolute', 'fixed', 'sticky'].includes(declared(outer).get('position') ?? ''))
@@ -36,16 +56,19 @@ export function targetOf(code: Code): PresentationTarget | null {
     box = outer;
     break;
   }
-  return { element: box, box: declared(box) };
+  return { element: box, box: declared(box), isAround: false };
+}
+
+/** What a code declares itself of what stands on the page; null where that would be our box. */
+export function declaredBy(code: Code): ReadonlyMap<string, string> | null {
+  const element = targetOf(code)?.element ?? ourBox;
+  return 'ours' in element ? null : code.inside.declarations(element);
 }
 
 /**
  * A number that is declared of what stands on the page, in this unit; null where none is, or another unit.
  */
 export function declaredNumber(code: Code, property: string, unit: 'px' | '%'): number | null {
-  const target = targetOf(code);
-  const found = /^(\d{1,5}(?:\.\d{1,6})?)(px|%)$/.exec(
-    (target && code.inside.declarations(target.element).get(property)) ?? '',
-  );
+  const found = /^(\d{1,5}(?:\.\d{1,6})?)(px|%)$/.exec(declaredBy(code)?.get(property) ?? '');
   return found?.[2] === unit ? Number(found[1]) : null;
 }

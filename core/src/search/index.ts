@@ -1,2 +1,12 @@
 /** In goes a search as people write it; out comes what it asks for, or where it cannot be understood. */
-export { parseSearch, searchFields, SearchError, type SearchField, type SearchTerm } from './parse.ts';
+export {
+  pageFields,
+  parsePlainSearch,
+  parseSearch,
+  placementFields,
+  searchFields,
+  SearchError,
+  type SearchField,
+  type SearchTerm,
+  type SearchVocabulary,
+} from './parse.ts';

@@ -16,14 +16,43 @@ export const searchFields = {
 } as const;
 export type SearchField = keyof typeof searchFields;
 
+/** What can be asked of a placement. */
+export const placementFields = {
+  state: 'state=out-of-date',
+  site: 'site=hollinfell',
+  page: 'page=hollinfell/talks',
+  embed: 'embed=opening-talk',
+} as const;
+export type PlacementField = keyof typeof placementFields;
+
+/** What can be asked of a page. */
+export const pageFields = { site: 'site=hollinfell' } as const;
+export type PageField = keyof typeof pageFields;
+
+/** What a search is about: its fields, and the values of those that have only some. */
+export interface SearchVocabulary<F extends string> {
+  fields: Readonly<Record<F, string>>;
+  words: Readonly<Partial<Record<F, readonly string[]>>>;
+}
+
+const ofEmbeds: SearchVocabulary<SearchField> = {
+  fields: searchFields,
+  words: {
+    placed: ['yes', 'no'],
+    retired: ['yes', 'no'],
+    level: ['error', 'warning', 'note'],
+    kind: kinds,
+  },
+};
+
 /**
  * A search as a tree: all of, any of, not, a field with one of some values, or a word in name, notes or tags.
  */
-export type SearchTerm =
-  | { all: SearchTerm[] }
-  | { any: SearchTerm[] }
-  | { not: SearchTerm }
-  | { field: SearchField; values: string[] }
+export type SearchTerm<F extends string = SearchField> =
+  | { all: SearchTerm<F>[] }
+  | { any: SearchTerm<F>[] }
+  | { not: SearchTerm<F> }
+  | { field: F; values: string[] }
   | { word: string };
 
 /** A search that cannot be understood: where (from 1), and what would do. */
@@ -53,14 +82,20 @@ const longest = 2000;
  * `field!=value`, a word, or words in quotes. An empty search asks for nothing and finds everything.
  * @throws SearchError with the column of what cannot be understood.
  */
-export function parseSearch(text: string): SearchTerm {
+export function parseSearch(text: string): SearchTerm;
+/** The same about something else than embeds. */
+export function parseSearch<F extends string>(text: string, vocabulary: SearchVocabulary<F>): SearchTerm<F>;
+export function parseSearch(
+  text: string,
+  vocabulary: SearchVocabulary<string> = ofEmbeds,
+): SearchTerm<string> {
   if (text.length > longest) throw new SearchError('search-too-long', longest, { most: longest });
   const tokens = withoutAnd(tokensOf(text), text.length);
   let i = 0;
   const peek = (): Token | undefined => tokens[i];
   const end = text.length;
 
-  const anyOf = (depth: number): SearchTerm => {
+  const anyOf = (depth: number): SearchTerm<string> => {
     const terms = [allOf(depth)];
     while (peek()?.kind === 'or') {
       i++;
@@ -68,14 +103,14 @@ export function parseSearch(text: string): SearchTerm {
     }
     return terms.length === 1 ? terms[0]! : { any: terms };
   };
-  const allOf = (depth: number): SearchTerm => {
-    const terms: SearchTerm[] = [];
+  const allOf = (depth: number): SearchTerm<string> => {
+    const terms: SearchTerm<string>[] = [];
     for (let next = peek(); next && next.kind !== 'or' && next.kind !== ')'; next = peek())
       terms.push(one(depth));
     if (terms.length === 0) throw new SearchError('term-missing', peek()?.at ?? end);
     return terms.length === 1 ? terms[0]! : { all: terms };
   };
-  const one = (depth: number): SearchTerm => {
+  const one = (depth: number): SearchTerm<string> => {
     const token = tokens[i++]!;
     if (token.kind === 'not') {
       if (!peek()) throw new SearchError('nothing-behind-minus', token.at);
@@ -87,13 +122,13 @@ export function parseSearch(text: string): SearchTerm {
     const sign = peek();
     if (sign?.kind !== '=' && sign?.kind !== '!=') return { word: token.text };
     i++;
-    const field = fieldNamed(token);
+    const field = fieldNamed(token, vocabulary);
     const values = [value(sign)];
     while (peek()?.kind === ',') values.push(value(tokens[i++]!));
-    const term = checked({ field, values }, sign.at + sign.text.length);
+    const term = checked({ field, values }, sign.at + sign.text.length, vocabulary);
     return sign.kind === '!=' ? { not: term } : term;
   };
-  const bracketed = (depth: number, at: number): SearchTerm => {
+  const bracketed = (depth: number, at: number): SearchTerm<string> => {
     if (depth >= deepest) throw new SearchError('brackets-too-deep', at, { most: deepest });
     const inner = anyOf(depth + 1);
     if (peek()?.kind !== ')') throw new SearchError('bracket-not-closed', at);
@@ -126,24 +161,42 @@ function withoutAnd(tokens: readonly Token[], end: number): Token[] {
   return tokens.filter(({ kind }) => kind !== 'and');
 }
 
-function fieldNamed({ text, at }: Token): SearchField {
+function fieldNamed({ text, at }: Token, { fields }: SearchVocabulary<string>): string {
   const field = text.toLowerCase();
-  if (Object.hasOwn(searchFields, field)) return field as SearchField;
-  throw new SearchError('field-unknown', at, { found: text, known: Object.keys(searchFields).join(', ') });
+  if (Object.hasOwn(fields, field)) return field;
+  throw new SearchError('field-unknown', at, { found: text, known: Object.keys(fields).join(', ') });
 }
 
-function checked(term: { field: SearchField; values: string[] }, at: number): SearchTerm {
-  const words: Partial<Record<SearchField, readonly string[]>> = {
-    placed: ['yes', 'no'],
-    retired: ['yes', 'no'],
-    level: ['error', 'warning', 'note'],
-    kind: kinds,
-  };
+function checked(
+  term: { field: string; values: string[] },
+  at: number,
+  { words }: SearchVocabulary<string>,
+): SearchTerm<string> {
   const known = words[term.field];
   const wrong = known && term.values.find((value) => !known.includes(value.toLowerCase()));
   if (wrong !== undefined)
     throw new SearchError('no-such-value', at, { found: wrong, field: term.field, known: known!.join(', ') });
   return known ? { ...term, values: term.values.map((value) => value.toLowerCase()) } : term;
+}
+
+/**
+ * Reads a search that one index answers: `field=value`, each field once, with blanks or `and` between them.
+ * @throws SearchError as `parseSearch` does, and where it asks for more than that.
+ */
+export function parsePlainSearch<F extends string>(
+  text: string,
+  vocabulary: SearchVocabulary<F>,
+): Partial<Record<F, string>> {
+  const term = parseSearch(text, vocabulary);
+  const terms = 'all' in term ? term.all : [term];
+  const found: Partial<Record<F, string>> = {};
+  for (const each of terms) {
+    const isPlain = 'field' in each && each.values.length === 1 && found[each.field] === undefined;
+    if (!isPlain)
+      throw new SearchError('only-plain', 0, { fields: Object.values(vocabulary.fields).join(', ') });
+    found[each.field] = each.values[0]!;
+  }
+  return found;
 }
 
 /* What a piece of a search is, the first that fits; a minus stands before what must not hold. */

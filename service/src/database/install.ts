@@ -30,8 +30,21 @@ export function installDatabase(folder: DataFolder): string {
   );
   if (status !== 0)
     throw new CannotStart(
-      `The database could not be installed in ${data}: ${(stderr || stdout).trim().split('\n').at(-1) || 'no reason given'}`,
+      `The database could not be installed in ${data}: ${reasonIn(`${stdout}\n${stderr}`)}`,
     );
   renameSync(aside, data);
   return data;
+}
+
+/**
+ * Why the installer gave up, in what it printed: its errors, of which the last says only that it aborts; where
+ * it names none, its last line.
+ */
+export function reasonIn(printed: string): string {
+  const lines = printed
+    .split('\n')
+    .map((line) => line.trim())
+    .filter((line) => line !== '');
+  const errors = lines.filter((line) => /\[ERROR\]/.test(line) && !/\[ERROR\] Aborting$/.test(line));
+  return errors.length > 0 ? errors.join(' ') : (lines.at(-1) ?? 'no reason given');
 }

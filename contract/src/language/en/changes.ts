@@ -83,6 +83,7 @@ export const reasons = {
   'box-height-follows': (f) => `The height of the provider’s box follows its width (${f.property})`,
   'box-holds-shape': (f) => `The provider’s box holds its shape ${f.shape} at every width (${f.property})`,
   'box-without-padding': (f) => `Its padding held the shape only at the full width (${f.property})`,
+  'box-around': () => 'A box around it has the width and the place, as this code has no frame and no player',
   'class-for-rules': () => 'By this the rules in the head of the page find it',
   'rules-apart': () => 'What holds on some screens only cannot stand in the code itself.',
   'gave-way': (f) => `The code’s own ${f.declarations} had to give way.`,

@@ -66,6 +66,15 @@ export const problems = {
     title: 'No frame there',
     detail: () => 'There is no frame and no player in this code whose look could be changed.',
   },
+  'over-the-page': {
+    title: 'Stands over the page',
+    detail: () => 'A pop-up stands over the page and not in a place on it, so it has no width or side there.',
+  },
+  'fills-its-place': {
+    title: 'Fills its place',
+    detail: () =>
+      'This code is as wide as its place, so there is nothing to move. Set max-width or share as well.',
+  },
   'shape-unknown': {
     title: 'Shape not known',
     detail: () =>

@@ -25,6 +25,8 @@ export const search = {
     'field-unknown': (f) => `There is no field “${f.found}”. There are: ${f.known}.`,
     'value-missing': () => 'A value is missing here. Put one with blanks into quotes.',
     'no-such-value': (f) => `“${f.found}” is not a value of ${f.field}; there are: ${f.known}.`,
+    'only-plain': (f) =>
+      `This list is searched by a value for each field, all of which must hold: ${f.fields}.`,
     'quotes-not-closed': () => 'The quotes that open here are never closed.',
   },
 } satisfies Language['search'];

@@ -17,6 +17,7 @@ import {
 import { onPage } from '../../usecases/on-page.ts';
 import { nextMarks } from '../../usecases/next-marks.ts';
 import { isWanted, planOf } from '../../usecases/page-plan.ts';
+import { pageSearch } from '../../usecases/search.ts';
 import { addPage, removePage, retitlePage } from '../../usecases/pages.ts';
 import { pageByKey, siteByKey } from '../../usecases/places.ts';
 import type { Handlers, Named } from '../reply.ts';
@@ -38,7 +39,8 @@ export function pageHandlers(deps: Deps): Handlers<Named<'pages'>> {
   };
   return {
     'pages.list': async ({ query }) => {
-      const siteId = query.site === undefined ? null : (await siteByKey(db, query.site)).id;
+      const { site } = { ...query, ...pageSearch(query.where ?? '') };
+      const siteId = site === undefined ? null : (await siteByKey(db, site)).id;
       const rows = query.q
         ? await pagesBeginning(db, beginningOf(query.q), query.limit, query.after)
         : await listPages(db, siteId, query.limit, query.after);

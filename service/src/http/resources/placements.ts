@@ -14,6 +14,7 @@ import { countStale } from '../../store/stale.ts';
 import { deliver } from '../../usecases/deliver.ts';
 import { changeAtPlace, endAtPlace, handOutLink, place } from '../../usecases/place.ts';
 import { planNext, type PlanTools } from '../../usecases/planning.ts';
+import { placementSearch } from '../../usecases/search.ts';
 import { placementById, showPlacements } from '../../usecases/placements.ts';
 import { embedByKey } from '../../usecases/embeds.ts';
 import { pageByKey, siteByKey } from '../../usecases/places.ts';
@@ -41,7 +42,7 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
 
   return {
     'placements.list': async ({ query }) => {
-      const filter = await filterOf(db, query);
+      const filter = await filterOf(db, { ...query, ...placementSearch(query.where ?? '') });
       // Who is in a state is known of planned pages only; a few are planned at once, of the
       // rest it is said that they wait.
       if (filter.state !== undefined) await planNext(pagesAtOnce, planTools);

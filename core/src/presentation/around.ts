@@ -1,0 +1,31 @@
+import type { Code } from '../code.ts';
+import { ourBox, type OurBox } from '../options/change.ts';
+import type { Reading } from '../reading/reading.ts';
+import type { MarkupElement } from '../text/index.ts';
+
+/* What a pop-up shows stands over the page, and has no place in it. */
+export const standsOverPage = ({ kind }: Pick<Reading, 'kind'>): boolean => kind === 'popup';
+
+/* What is wrong with a code that no box can be put around. */
+const unfit: ReadonlySet<string> = new Set(['cut-off', 'visible-code']);
+
+/**
+ * The box around a code that has no frame and no player: ours, or one that is there already; null where there
+ * can be none, as nothing is in it, it is no code but the text of one, or its end is missing and the box’s would be swallowed.
+ */
+export function boxAround(code: Code): MarkupElement | OurBox | null {
+  const { markup, reading } = code;
+  if (standsOverPage(reading) || markup.elements.length === 0) return null;
+  const there = boxThere(code);
+  if (there) return there;
+  return reading.findings.some(({ rule }) => unfit.has(rule)) ? null : ourBox;
+}
+
+/* A box of ours that was collected with the code, or one like it: what is asked goes there, and not around it. */
+function boxThere({ markup: { roots } }: Code): MarkupElement | null {
+  const solid = roots.filter((node) => node.kind === 'element' || node.value.trim() !== '');
+  const [only] = solid;
+  if (solid.length !== 1 || only?.kind !== 'element' || only.name !== 'div') return null;
+  const isPlain = only.attributes.names().every((name) => ['class', 'style', 'data-orbis'].includes(name));
+  return isPlain && only.children.some(({ kind }) => kind === 'element') ? only : null;
+}
