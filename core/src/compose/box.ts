@@ -11,7 +11,8 @@ type OfBox = AskedChange & (DeclarationChange | TokenChange);
 const isOfBox = (change: AskedChange): change is OfBox => 'element' in change && change.element === ourBox;
 
 /**
- * Makes one element of all that is asked of our box, around the whole code; what is outermost carries the mark.
+ * Makes one element of all that is asked of our box, around the whole code; what is outermost carries the
+ * mark.
  */
 export function withBox(
   code: Code,

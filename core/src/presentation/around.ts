@@ -10,8 +10,9 @@ export const standsOverPage = ({ kind }: Pick<Reading, 'kind'>): boolean => kind
 const unfit: ReadonlySet<string> = new Set(['cut-off', 'visible-code']);
 
 /**
- * The box around a code that has no frame and no player: ours, or one that is there already; null where there
- * can be none, as nothing is in it, it is no code but the text of one, or its end is missing and the box’s would be swallowed.
+ * The box around a code that has no frame and no player: ours, or one that is there already. Null where there
+ * can be none: nothing is in it, it is the text of a code and not one, or its end is missing, which would
+ * swallow the end of the box.
  */
 export function boxAround(code: Code): MarkupElement | OurBox | null {
   const { markup, reading } = code;
@@ -21,7 +22,7 @@ export function boxAround(code: Code): MarkupElement | OurBox | null {
   return reading.findings.some(({ rule }) => unfit.has(rule)) ? null : ourBox;
 }
 
-/* A box of ours that was collected with the code, or one like it: what is asked goes there, and not around it. */
+/* A box of ours that was collected with the code, or one like it: what is asked goes there. */
 function boxThere({ markup: { roots } }: Code): MarkupElement | null {
   const solid = roots.filter((node) => node.kind === 'element' || node.value.trim() !== '');
   const [only] = solid;

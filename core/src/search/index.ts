@@ -1,12 +1,10 @@
 /** In goes a search as people write it; out comes what it asks for, or where it cannot be understood. */
 export {
   pageFields,
-  parsePlainSearch,
-  parseSearch,
   placementFields,
   searchFields,
-  SearchError,
   type SearchField,
-  type SearchTerm,
   type SearchVocabulary,
-} from './parse.ts';
+} from './fields.ts';
+export { parseSearch, SearchError, type SearchTerm } from './parse.ts';
+export { parsePlainSearch } from './plain.ts';

@@ -1,49 +1,5 @@
-import { kinds } from '../reading/reading.ts';
 import { reason, type Facts, type Reason } from '../reason.ts';
-
-/** What can be asked of an embed, each with an example; what it means stands in the language file. */
-export const searchFields = {
-  kind: 'kind=video',
-  provider: 'provider=kinorill',
-  host: 'host=play.kinorill.localhost',
-  tag: 'tag=talks',
-  name: 'name="opening talk"',
-  key: 'key=opening-talk',
-  level: 'level=error',
-  option: 'option=autoplay',
-  placed: 'placed=no',
-  retired: 'retired=no',
-} as const;
-export type SearchField = keyof typeof searchFields;
-
-/** What can be asked of a placement. */
-export const placementFields = {
-  state: 'state=out-of-date',
-  site: 'site=hollinfell',
-  page: 'page=hollinfell/talks',
-  embed: 'embed=opening-talk',
-} as const;
-export type PlacementField = keyof typeof placementFields;
-
-/** What can be asked of a page. */
-export const pageFields = { site: 'site=hollinfell' } as const;
-export type PageField = keyof typeof pageFields;
-
-/** What a search is about: its fields, and the values of those that have only some. */
-export interface SearchVocabulary<F extends string> {
-  fields: Readonly<Record<F, string>>;
-  words: Readonly<Partial<Record<F, readonly string[]>>>;
-}
-
-const ofEmbeds: SearchVocabulary<SearchField> = {
-  fields: searchFields,
-  words: {
-    placed: ['yes', 'no'],
-    retired: ['yes', 'no'],
-    level: ['error', 'warning', 'note'],
-    kind: kinds,
-  },
-};
+import { ofEmbeds, type SearchField, type SearchVocabulary } from './fields.ts';
 
 /**
  * A search as a tree: all of, any of, not, a field with one of some values, or a word in name, notes or tags.
@@ -90,10 +46,17 @@ export function parseSearch(
   vocabulary: SearchVocabulary<string> = ofEmbeds,
 ): SearchTerm<string> {
   if (text.length > longest) throw new SearchError('search-too-long', longest, { most: longest });
-  const tokens = withoutAnd(tokensOf(text), text.length);
+  return termOf(withoutAnd(tokensOf(text), text.length), text.length, vocabulary);
+}
+
+/* What tokens come to; the search ends at `end`. */
+function termOf(
+  tokens: readonly Token[],
+  end: number,
+  vocabulary: SearchVocabulary<string>,
+): SearchTerm<string> {
   let i = 0;
   const peek = (): Token | undefined => tokens[i];
-  const end = text.length;
 
   const anyOf = (depth: number): SearchTerm<string> => {
     const terms = [allOf(depth)];
@@ -177,26 +140,6 @@ function checked(
   if (wrong !== undefined)
     throw new SearchError('no-such-value', at, { found: wrong, field: term.field, known: known!.join(', ') });
   return known ? { ...term, values: term.values.map((value) => value.toLowerCase()) } : term;
-}
-
-/**
- * Reads a search that one index answers: `field=value`, each field once, with blanks or `and` between them.
- * @throws SearchError as `parseSearch` does, and where it asks for more than that.
- */
-export function parsePlainSearch<F extends string>(
-  text: string,
-  vocabulary: SearchVocabulary<F>,
-): Partial<Record<F, string>> {
-  const term = parseSearch(text, vocabulary);
-  const terms = 'all' in term ? term.all : [term];
-  const found: Partial<Record<F, string>> = {};
-  for (const each of terms) {
-    const isPlain = 'field' in each && each.values.length === 1 && found[each.field] === undefined;
-    if (!isPlain)
-      throw new SearchError('only-plain', 0, { fields: Object.values(vocabulary.fields).join(', ') });
-    found[each.field] = each.values[0]!;
-  }
-  return found;
 }
 
 /* What a piece of a search is, the first that fits; a minus stands before what must not hold. */

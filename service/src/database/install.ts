@@ -29,16 +29,14 @@ export function installDatabase(folder: DataFolder): string {
     { encoding: 'utf8' },
   );
   if (status !== 0)
-    throw new CannotStart(
-      `The database could not be installed in ${data}: ${reasonIn(`${stdout}\n${stderr}`)}`,
-    );
+    throw new CannotStart(`The database could not be installed in ${data}: ${reasonIn(stdout + stderr)}`);
   renameSync(aside, data);
   return data;
 }
 
 /**
- * Why the installer gave up, in what it printed: its errors, of which the last says only that it aborts; where
- * it names none, its last line.
+ * Why the installer gave up, in what it printed: its errors, of which the last says only that it aborts;
+ * where it names none, its last line.
  */
 export function reasonIn(printed: string): string {
   const lines = printed
