@@ -117,7 +117,8 @@ async function told<T>(service: ChildProcess): Promise<T> {
 
 type Sql = Connection;
 
-/* The same rows, 500 a statement: embeds, sources, revisions, tags, hosts, in tables of the same shape. */
+/* The same rows, 500 a statement: embeds, sources, revisions, tags, hosts, what was done, in tables of the
+   same shape. */
 async function byHand(sql: Sql, prefix: string, texts: readonly string[]): Promise<void> {
   const sheets = builtInSheets();
   for (const table of ['embed', 'source', 'revision', 'embed_tag', 'embed_host', 'change_item'])
@@ -147,6 +148,9 @@ async function byHand(sql: Sql, prefix: string, texts: readonly string[]): Promi
         ]),
       ],
     );
+    await sql.query(`insert into ${prefix}_change_item (change_id, embed_id, \`from\`, \`to\`) values ?`, [
+      part.map(({ id }) => [1, id, 0, 1]),
+    ]);
     await sql.query(
       `insert into ${prefix}_source (id, embed_id, number, pasted, base, digest, created_at, created_by) values ?`,
       [

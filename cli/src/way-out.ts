@@ -31,7 +31,8 @@ const ways: Record<string, string> = {
   'sheet-changes-embeds': '“--yes” does that.',
   'sheet-in-use': '“--yes” does that.',
   'group-impossible': '“--skip-impossible” skips them.',
-  'change-lasting': '“orbis add provider FILE” saves it.',
+  'change-lasting':
+    '“orbis add provider FILE” saves it. “orbis list changes” shows what was done before it, and “orbis undo CHANGE” takes that back.',
   'changed-since': '“orbis list changes” shows what was done later.',
   'needs-page-head': '“orbis change site SITE head=yes” says that.',
   'nothing-to-present': '“orbis options EMBED” lists what can be asked of it.',

@@ -40,7 +40,7 @@ describe('the command line, on tokens, sessions and the password', function () {
     const days = await orbis('add token x --days soon --password-stdin', password);
     expect([days.exit, days.err]).to.deep.equal([
       2,
-      '“soon” is no number of days. Say a whole number from 1 to 3650.\n',
+      '“soon” is not a number of days. Say a whole number from 1 to 3650.\n',
     ]);
     expect((await orbis('add token x --password-stdin', 'wrong wrong wrong')).exit).to.equal(4);
     const weak = await orbis('change password --password-stdin', `${password}\nshort\n`);

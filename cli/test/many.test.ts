@@ -48,6 +48,11 @@ describe('the command line', function () {
       expect(saved.out).to.match(
         /Added kinorill, version 3\. It stands before the built-in one\. \d+ embeds? got a new revision\./,
       );
+      const lasting = await ours(['undo']);
+      expect([lasting.exit, lasting.out]).to.deep.equal([4, '']);
+      expect(lasting.err).to.match(
+        /^“Saved the sheet of kinorill” is not taken back by itself: .*“orbis list changes” shows what was done before it/,
+      );
       expect((await ours(['list', 'providers'])).out).to.match(
         /kinorill +Kinorill +video +3 +your own, before the built-in one/,
       );

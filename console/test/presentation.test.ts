@@ -117,4 +117,30 @@ describe('presentation in a browser', function () {
         const box = (await page.locator('form').boundingBox())!;
         expect([box.width, box.x].map(Math.round)).to.deep.equal([expected, x]);
       });
+
+  it('is cut off at round corners, and keeps its width with a line around it', async () => {
+    const options = {
+      'fit': 'shape',
+      'max-width': 600,
+      'corners': 40,
+      'border': 3,
+      'border-colour': '#2f6145',
+    };
+    const box = await measure(parents['a block']!, options, 1200);
+    expect([box.width, box.height]).to.deep.equal([600, 337.5]);
+    const hit = (x: number, y: number): Promise<string> =>
+      page.evaluate(([x, y]) => document.elementFromPoint(x!, y!)?.localName ?? '', [x, y]);
+    // Where a corner is rounded away, what is behind it is hit.
+    expect([await hit(2, 2), await hit(598, 2), await hit(2, 335), await hit(300, 2)]).to.deep.equal([
+      'div',
+      'div',
+      'div',
+      'iframe',
+    ]);
+  });
+
+  it('is never narrower than it may, also where its place is', async () => {
+    const box = await measure(parents['a block']!, { 'fit': 'shape', 'min-width': 480 }, 320);
+    expect([box.width, box.height]).to.deep.equal([480, 270]);
+  });
 });

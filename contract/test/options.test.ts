@@ -41,6 +41,15 @@ describe('options as people type them', () => {
     expect(optionsSchema.parse(options)).to.deep.equal(options);
   });
 
+  it('may be several in one word', () => {
+    expect(parseOptions(['fit=9:16', 'max-width=360'])).to.deep.equal({
+      'fit': 'shape',
+      'shape': { width: 9, height: 16 },
+      'max-width': 360,
+    });
+    expect(() => parseOptions(['fit=16'])).to.throw(OrbisError, 'fit=shape');
+  });
+
   for (const [word, code] of [
     ['begin=3', 'option-unknown'],
     ['parameter.=3', 'option-unknown'],

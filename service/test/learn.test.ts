@@ -146,6 +146,6 @@ describe('learning a sheet through the service', function () {
     });
     expect(outcome.data.text).to.include('/show/how-dark-is-dark?from=2&amp;hue=123456"');
     const known = await refusal(test.client.call('providers.learn', { body: { samples: samples() } }));
-    expect(known.message).to.include('Gladewick, whom a sheet knows already');
+    expect(known.message).to.include('Gladewick, which a sheet knows already');
   });
 });

@@ -225,7 +225,7 @@ describe('collecting by link', function () {
             ? r.writeHead(200).end('{')
             : r.writeHead(200, html).end('<link rel=alternate type=application/json+oembed href=/o>'),
         'link-unreachable',
-        'no JSON object',
+        'not a JSON object',
       ],
       [
         'another type',
@@ -246,7 +246,7 @@ describe('collecting by link', function () {
     // Of each another reel: an answer that holds for a while is not asked for again.
     for (const [fault, said, reel] of [
       ['gone', 'answers 410', 'nB4moorNight'],
-      ['wrong-type', 'no JSON object', 'tS9turning'],
+      ['wrong-type', 'not a JSON object', 'tS9turning'],
       ['redirects', 'asked about this link', 'fN2north'],
     ] as const) {
       it(`a known provider that is ${fault}`, async () => {

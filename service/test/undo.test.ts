@@ -264,7 +264,7 @@ describe('taking back what was done', function () {
           expect(pictures.length).to.equal(1);
         },
       ),
-      { numRuns: 12 },
+      { numRuns: 6 },
     );
   });
 

@@ -34,7 +34,8 @@ Exit status: 0 taken back, 2 nothing to take back, 4 it was changed since, is in
           );
           return 0;
         }
-        tools.note(`Taking back: ${change.said}.\n`);
+        // What cannot be taken back is refused, and named, by the service.
+        if (!change.lasting) tools.note(`Taking back: ${change.said}.\n`);
         const { data } = await client.call('changes.undo', { params: { change: change.id }, body: {} });
         tools.confirm(data, () => `Taken back.${data.remains === null ? '' : ` ${data.remains}`}\n`);
         return 0;

@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
+import type { ReactNode } from 'react';
 import {
   allOptions,
   deviceOf,
@@ -24,8 +25,9 @@ const grid = { display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' 
 const group = { border: 0, p: 0, m: 0, minWidth: 0 };
 
 const looks = allOptions.filter(({ stage }) => stage === 'presentation');
-/* What some screens only are asked: few need it. */
-const onScreens = looks.filter(({ name }) => deviceOf(name) !== null);
+/* What some screens only are asked, and what stands at the edges, few need. */
+const isOnScreens = ({ name }: Option): boolean => deviceOf(name) !== null;
+const isAtEdges = ({ group }: Option): boolean => group === 'edges';
 
 interface Props {
   draft: Draft;
@@ -59,6 +61,10 @@ export function OptionForm({
 }: Props) {
   const context = { sheet, player, zoom: Number(draft['zoom'] || inherited['zoom']?.value) || 13 };
   const { offered, missing } = settingsFor(sheet, reading);
+  // What is set stays in sight, also where the code cannot have it any more.
+  const possible = looks.filter(
+    (option) => option.isOffered(sheet, reading) || draft[option.name] !== undefined,
+  );
   const field = (option: Option) => {
     const { name, example } = option;
     return (
@@ -117,14 +123,26 @@ export function OptionForm({
         <Typography variant="h3" component="legend">
           How it stands on the page
         </Typography>
-        <Box sx={grid}>{looks.filter(({ name }) => deviceOf(name) === null).map(field)}</Box>
-        {onScreens.some(({ name }) => draft[name] !== undefined) ? (
-          <Box sx={grid}>{onScreens.map(field)}</Box>
-        ) : (
-          <Disclosure label="Different on phones or tablets">
-            <Box sx={grid}>{onScreens.map(field)}</Box>
-          </Disclosure>
+        {possible.length === 0 && (
+          <Typography color="textSecondary">
+            It stands over the page and not in a place on it, so it has no width and no side there.
+          </Typography>
         )}
+        <Box sx={grid}>
+          {possible.filter((option) => !isOnScreens(option) && !isAtEdges(option)).map(field)}
+        </Box>
+        <Folded
+          label="Corners, line and shadow"
+          options={possible.filter(isAtEdges)}
+          draft={draft}
+          field={field}
+        />
+        <Folded
+          label="Different on phones or tablets"
+          options={possible.filter(isOnScreens)}
+          draft={draft}
+          field={field}
+        />
         {uncarried.map(({ option, detail }) => (
           <Typography key={option} variant="body2" color="textSecondary" data-uncarried={option}>
             {optionWords(option, sheet).label}: {detail}
@@ -132,6 +150,27 @@ export function OptionForm({
         ))}
       </Stack>
     </Stack>
+  );
+}
+
+/* Fields behind a line that says what they are about, until one of them is set. */
+function Folded({
+  label,
+  options,
+  draft,
+  field,
+}: {
+  label: string;
+  options: readonly Option[];
+  draft: Draft;
+  field: (option: Option) => ReactNode;
+}) {
+  if (options.length === 0) return null;
+  const fields = <Box sx={grid}>{options.map(field)}</Box>;
+  return options.some(({ name }) => draft[name] !== undefined) ? (
+    fields
+  ) : (
+    <Disclosure label={label}>{fields}</Disclosure>
   );
 }
 

@@ -6,7 +6,6 @@ import {
   parameterOf,
   type Option,
   type Options,
-  type OptionValue,
   type Sheet,
 } from '@orbis/core';
 import { OrbisError } from '../errors.ts';
@@ -19,16 +18,18 @@ import { formatExpectation, formatValue, optionWords } from '../language/index.t
  * @throws OrbisError `option-unknown`, `option-ambiguous` or `value-invalid`, with what would do.
  */
 export const parseOptions = (words: readonly string[], sheets: readonly Sheet[] = []): Options =>
-  Object.fromEntries(words.map((word) => parseOption(word, sheets)));
+  Object.assign({}, ...words.map((word) => parseOption(word, sheets))) as Options;
 
-function parseOption(word: string, sheets: readonly Sheet[]): [name: string, value: OptionValue] {
+function parseOption(word: string, sheets: readonly Sheet[]): Options {
   const equals = word.indexOf('=');
   const name = (equals < 0 ? word : word.slice(0, equals)).trim();
   const found = equals < 0 ? '' : word.slice(equals + 1);
   const option = knownOption(name, sheets);
   const parsed = option.type.parse(found);
   const isMissing = equals < 0 && parameterOf(name) !== null;
-  if (parsed.ok && !isMissing) return [name, parsed.value];
+  if (parsed.ok && !isMissing) return { [name]: parsed.value };
+  const several = option.shorthand?.(found) ?? null;
+  if (several) return several;
   const expected = parsed.ok ? 'a value behind “=”' : formatExpectation(parsed.expected);
   throw new OrbisError('value-invalid', {
     option: name,

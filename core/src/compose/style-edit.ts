@@ -17,6 +17,7 @@ const order = [
   'display',
   'width',
   'max-width',
+  'min-width',
   'height',
   'aspect-ratio',
   'padding-bottom',
@@ -24,6 +25,10 @@ const order = [
   'padding',
   'margin',
   'border',
+  'box-sizing',
+  'border-radius',
+  'overflow',
+  'box-shadow',
   'align-self',
 ];
 

@@ -56,6 +56,8 @@ export interface Option<V extends OptionValue = OptionValue> {
   words?: readonly string[];
   /** Whether it may differ for phones and tablets (`max-width.phone`): then it asks for declarations only. */
   perDevice?: boolean;
+  /** With which others it is shown, where it is not among the first. */
+  group?: 'edges';
   /** What it is called and does, where a provider’s sheet declares it. */
   own?: OwnOptionWords;
   /**
@@ -63,6 +65,8 @@ export interface Option<V extends OptionValue = OptionValue> {
    * code, where one is given.
    */
   isOffered(sheet: Sheet | null, reading: Pick<Reading, 'parts' | 'kind'> | null): boolean;
+  /** Several options that one word for it means: `fit=16:9`. */
+  shorthand?(text: string): Options | null;
   /** What comes with it where it is not asked for itself. */
   implies?(code: Code, value: V, options: Options): readonly Omit<Implied, 'by'>[];
   /** What the code itself says of it, without anything asked; null where it says nothing. */

@@ -1,6 +1,7 @@
 import { contribution, problem, type Option } from '../options/option.ts';
 import { reason } from '../reason.ts';
 import { choiceType } from '../options/types/choice.ts';
+import { ratioType } from '../options/types/ratio.ts';
 import { declare } from './declarations.ts';
 import { shapeOf } from './shape-of.ts';
 import { frameOf, hasFrame } from './target.ts';
@@ -13,6 +14,10 @@ export const option: Option<string> = {
   example: 'shape',
   source:
     'observed: these hold the shape in block, flex, grid and fixed-table parents; without height:auto a height attribute wins over aspect-ratio',
+  shorthand: (text) => {
+    const shape = ratioType.parse(text);
+    return shape.ok ? { fit: 'shape', shape: shape.value } : null;
+  },
   isOffered: (_, reading) => hasFrame(reading),
   current: (code) => {
     const frame = frameOf(code);
@@ -43,7 +48,7 @@ export const option: Option<string> = {
             `${shape.width}/${shape.height}`,
             reason('holds-shape', { shape: `${shape.width}:${shape.height}` }),
           ],
-          ['border', '0', reason('no-frame-line')],
+          ...(options['border'] === undefined ? ([['border', '0', reason('no-frame-line')]] as const) : []),
           ['align-self', 'flex-start', reason('not-stretched')],
         ],
         ['min-width', 'min-height', 'max-height', 'float', 'border-width', 'border-style'],

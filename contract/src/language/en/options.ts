@@ -126,7 +126,8 @@ export const options = {
   },
   'fit': {
     label: 'Fit',
-    explain: 'Makes it as wide as its place lets it, always in its own shape.',
+    explain:
+      'Makes it as wide as its place lets it, always in its own shape; fit=16:9 says the shape as well.',
     done: () => 'Make it fit its place',
     words: { shape: 'Fills its place' },
   },
@@ -150,6 +151,32 @@ export const options = {
     explain: 'Where it stands when its place is wider than it: left, centre or right.',
     done: (value) => `Stand it ${value}`,
     words: { left: 'On the left', centre: 'In the middle', right: 'On the right' },
+  },
+  'min-width': {
+    label: 'Never narrower than',
+    explain: 'Never narrower than this, in px; on a narrower screen it can be moved sideways.',
+    done: (value) => `Never narrower than ${value} px`,
+  },
+  'corners': {
+    label: 'Round corners',
+    explain: 'How far its corners are rounded, in px.',
+    done: (value) => `Round its corners by ${value} px`,
+  },
+  'border': {
+    label: 'Line around it',
+    explain: 'How wide the line around it is, in px. It counts as a part of its width.',
+    done: (value) => `Draw a line of ${value} px around it`,
+  },
+  'border-colour': {
+    label: 'Colour of the line',
+    explain: 'The colour of the line around it; without it, that of the text beside it.',
+    done: (value) => `Draw the line around it in ${value}`,
+  },
+  'shadow': {
+    label: 'Shadow',
+    explain: 'Whether it casts a shadow on the page.',
+    done: (value) => `Give it a ${value} shadow`,
+    words: { soft: 'Soft', strong: 'Strong' },
   },
 } satisfies Language['options'];
 

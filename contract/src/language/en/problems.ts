@@ -66,6 +66,11 @@ export const problems = {
     title: 'No frame there',
     detail: () => 'There is no frame and no player in this code whose look could be changed.',
   },
+  'widths-cross': {
+    title: 'Widths that cross',
+    detail: (f) =>
+      `It cannot be at least ${f.least} px and at most ${f.most} px wide. Make the first one smaller, or the second larger.`,
+  },
   'over-the-page': {
     title: 'Stands over the page',
     detail: () => 'A pop-up stands over the page and not in a place on it, so it has no width or side there.',

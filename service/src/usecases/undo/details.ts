@@ -1,6 +1,5 @@
 import { isDeepStrictEqual } from 'node:util';
 import type { Handle } from '../../database/connect.ts';
-import type { ChangeRow } from '../../store/change-log.ts';
 import { changeEmbed, embedById, setTags, type Actor } from '../../store/embeds.ts';
 import { markEmbeds } from '../../store/stale.ts';
 import type { ChangeEffect } from '../../store/tables/changes.ts';
@@ -10,7 +9,6 @@ import { changedSince } from './changed-since.ts';
 /** Gives an embed its earlier name, notes and tags, or its earlier standing. */
 export async function undoDetails(
   tx: Handle,
-  _row: ChangeRow,
   { embedId, before, after }: Extract<ChangeEffect, { of: 'details' }>,
   { now }: Actor,
 ): Promise<null> {

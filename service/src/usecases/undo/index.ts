@@ -51,7 +51,7 @@ async function takeBack(
   const { effect } = row;
   if (effect === null)
     return row.kind === 'collected' ? undoCollecting(tx, row) : undoRevisions(tx, row, renderContext, actor);
-  if (effect.of === 'details') return undoDetails(tx, row, effect, actor);
+  if (effect.of === 'details') return undoDetails(tx, effect, actor);
   if (effect.of !== 'placement') return undoThing(tx, row, effect, actor);
   try {
     return await undoPlacement(tx, row, effect, actor);

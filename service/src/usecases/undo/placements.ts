@@ -39,17 +39,20 @@ export async function undoPlacement(
 
 type Placed = Awaited<ReturnType<typeof placementWithPlace>>;
 
+const wasHandedOut = ({ issued, linkedAt }: Placed['placement']): boolean =>
+  issued !== null || linkedAt !== null;
+
 const since = ({ embed, place }: Placed): OrbisError => changedSince([`${embed.key} in ${place}`]);
 
 /* What was handed out is kept, and may stand on the page; what was not is as if it had never been placed. */
 async function undoPlacing(tx: Handle, { placement, place }: Placed, now: Date): Promise<Remains | null> {
-  const wasHandedOut = placement.issued !== null || placement.linkedAt !== null;
-  if (!wasHandedOut && placement.checkedAt === null) {
+  const isHandedOut = wasHandedOut(placement);
+  if (!isHandedOut && placement.checkedAt === null) {
     await deletePlacement(tx, placement);
     return null;
   }
   await endPlacement(tx, placement, now);
-  return wasHandedOut ? { code: 'take-out', place } : null;
+  return isHandedOut ? { code: 'take-out', place } : null;
 }
 
 async function undoEnding(tx: Handle, { placement, embed }: Placed): Promise<null> {
@@ -58,9 +61,14 @@ async function undoEnding(tx: Handle, { placement, embed }: Placed): Promise<nul
   return null;
 }
 
-async function undoOptions(tx: Handle, placed: Placed, before: Options, after: Options): Promise<Remains> {
+async function undoOptions(
+  tx: Handle,
+  placed: Placed,
+  before: Options,
+  after: Options,
+): Promise<Remains | null> {
   const { placement } = placed;
   if (!sameOptions(placement.options, after)) throw since(placed);
   if (!(await changePlacement(tx, placement, before))) throw since(placed);
-  return { code: 'paste-again', placements: 1 };
+  return wasHandedOut(placement) ? { code: 'paste-again', placements: 1 } : null;
 }
