@@ -390,7 +390,7 @@ describe('an owner at the console', function () {
 });
 
 describe('the screens of the console', function () {
-  this.timeout(90_000);
+  this.timeout(180_000);
   const screens = [
     '/',
     '/collection',
@@ -402,6 +402,7 @@ describe('the screens of the console', function () {
     '/providers/kinorill',
     '/providers/new',
     '/changes',
+    '/done',
     '/account',
     '/nowhere',
   ];

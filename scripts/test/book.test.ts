@@ -82,6 +82,8 @@ describe('every shell block of the README and the book, on the demo', function (
     it(`${block.file}, line ${block.line}: ${block.script.split('\n')[0]}`, async () => {
       const lines = block.script.trim().split('\n');
       if (lines.every((line) => doneAround.includes(line))) return;
+      // What is started with the same words was started before.
+      if (block.script.trim() === 'npm start' && block.file !== documents[0]) return;
       if (/(?:^| )npm start$/.test(block.script.trim())) return startsAndStops(block);
       const { status, out, err } = await shell(block.script);
       expect(status, `${out}${err}`).to.equal(0);

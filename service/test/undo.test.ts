@@ -221,9 +221,10 @@ describe('taking back what was done', function () {
 
   for (const [name, { kind, said, act }] of Object.entries(acts))
     it(`undoes ${name}`, async () => {
+      const needed = first[name] ?? [];
       const start = await picture();
-      for (const earlier of first[name] ?? []) await acts[earlier]!.act();
-      const before = await picture();
+      for (const earlier of needed) await acts[earlier]!.act();
+      const before = needed.length === 0 ? start : await picture();
       await act();
       expect(await picture()).to.not.deep.equal(before);
       const done = await last();
@@ -233,7 +234,8 @@ describe('taking back what was done', function () {
       expect(undone.undoneAt).to.be.a('string');
       expect(await picture()).to.deep.equal(before);
       expect((await refusal(undo(done!.id))).code).to.equal('change-undone');
-      for (const _ of first[name] ?? []) await undo((await last())!.id);
+      if (needed.length === 0) return;
+      for (const _ of needed) await undo((await last())!.id);
       expect(await picture()).to.deep.equal(start);
     });
 
@@ -264,7 +266,7 @@ describe('taking back what was done', function () {
           expect(pictures.length).to.equal(1);
         },
       ),
-      { numRuns: 6 },
+      { numRuns: 4 },
     );
   });
 
