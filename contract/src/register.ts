@@ -78,11 +78,11 @@ export const placement = z
     createdAt: time,
   })
   .meta({ id: 'Placement' });
-/** The link to a placement's document, for site editors that take a link only (oEmbed 1.0). */
 export const placementMade = placement
   .extend({ beside: z.array(key).meta({ description: 'The other embeds in the same spot' }) })
   .meta({ id: 'PlacementMade' });
 
+/** The link to a placement's document, for site editors that take a link only (oEmbed 1.0). */
 export const placementLink = z
   .object({
     link: z

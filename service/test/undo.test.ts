@@ -282,6 +282,14 @@ describe('taking back what was done', function () {
     expect((await read('talk')).placements).to.equal(0);
   });
 
+  it('does not list what left all as it was', async () => {
+    const { id } = (await last())!;
+    const { data } = await call('sites.read', { params: { site: 'hollinfell' } });
+    await site({ name: data.name, head: data.head, defaults: data.defaults });
+    await call('rules.change', { body: (await call('rules.read', {})).data, ifMatch: '*' });
+    expect((await last())!.id).to.equal(id);
+  });
+
   it('refuses what was changed since, and does nothing', async () => {
     await set('other', { end: 50 });
     const { id } = (await last())!;

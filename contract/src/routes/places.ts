@@ -8,6 +8,7 @@ import {
   page,
   pagePlan,
   placement,
+  placementStates,
   placementMade,
   placementLink,
   site,
@@ -15,11 +16,10 @@ import {
   widths,
 } from '../register.ts';
 import { lists } from '../resources.ts';
-import { spoken, type PlacementState } from '../language/index.ts';
 import { pathOf, paths } from './paths.ts';
 import { route } from './route.ts';
 
-const state = z.enum(Object.keys(spoken.states) as [PlacementState, ...PlacementState[]]);
+const state = z.enum(placementStates);
 const tag = 'Placing';
 
 /* A search of a list that one index answers. */

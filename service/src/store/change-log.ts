@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util';
 import { and, desc, eq, gt, inArray, isNull, lt } from 'drizzle-orm';
 import type { ChangeFacts } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
@@ -25,12 +26,16 @@ export interface NewChange {
   embeds?: readonly ChangedEmbed[];
 }
 
-/** Writes down what is done, in the transaction that does it. @returns its id. */
+/**
+ * Writes down what is done, in the transaction that does it; nothing where it leaves all as it was.
+ * @returns its id, or null.
+ */
 export async function recordChange(
   tx: Handle,
   { facts, effect, embeds = [] }: NewChange,
   { by, now }: Actor,
-): Promise<string> {
+): Promise<string | null> {
+  if (effect && isDeepStrictEqual(effect.before, effect.after)) return null;
   const publicId = newPublicId();
   const [{ insertId }] = await tx
     .insert(changeLog)
@@ -48,7 +53,7 @@ export const recordCollected = (
   tx: Handle,
   embeds: readonly Pick<EmbedRow, 'id' | 'key'>[],
   actor: Actor,
-): Promise<string> =>
+): Promise<string | null> =>
   recordChange(
     tx,
     {

@@ -43,7 +43,7 @@ export async function changeMany(
     if (asked.dryRun || plan.todo.length === 0) return outcome;
     const facts = { kind: 'group', where: asked.where, said, count: plan.todo.length } as const;
     const id = await recordChange(tx, { facts, embeds: changedIn(plan) }, actor);
-    return { ...outcome, change: serializeChange((await findChange(tx, id))!) };
+    return { ...outcome, change: serializeChange((await findChange(tx, id!))!) };
   });
 }
 
