@@ -97,6 +97,8 @@ describe('the language file', () => {
   it('is the only place for sentences: the core has none of its own', () => {
     expect(files.length).to.be.greaterThan(100);
     for (const [name, text] of sources) {
+      // What visitors read in what is pasted is in ten languages, in a file of its own.
+      if (name === 'visitors/words.ts') continue;
       // What an option, a rule or a row of evidence rests on is no word to an owner.
       const told = text.replaceAll(/\bsource:\s*(?:'(?:[^'\\\n]|\\.)*'|`[^`]*`)/g, '');
       const sentences = [...told.matchAll(/'((?:[^'\\\n]|\\.)*)'|`((?:[^`\\]|\\.)*)`/g)].map(

@@ -60,7 +60,12 @@ describe('presentation', () => {
   for (const [label, text, options, code] of [
     ['a code that has no element', '<!-- nothing -->', { share: 50 }, 'nothing-to-present'],
     ['a code that is cut off', codes['cut off']!, { share: 50 }, 'nothing-to-present'],
-    ['a code in a box of its own', codes['a box around it']!, { fit: 'shape' }, 'own-wrapper'],
+    [
+      'a code in a box of its own',
+      '<div style="width:400px"><iframe src="https://a.example/x" width="4" height="3"></iframe></div>',
+      { fit: 'shape' },
+      'own-wrapper',
+    ],
     [
       'a code whose shape nobody knows',
       '<iframe src="https://elsewhere.localhost/" title=t></iframe>',

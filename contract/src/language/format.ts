@@ -236,6 +236,11 @@ export const formatBytes = (bytes: number): string =>
       ? `${Math.round(bytes / 1000)} kB`
       : `${(bytes / 1e6).toFixed(1)} MB`;
 
+const names = new Intl.DisplayNames('en', { type: 'language' });
+
+/** What a language is called. @example languageName('de') // 'German' */
+export const languageName = (language: string): string => names.of(language) ?? language;
+
 const english = { rules: new Intl.PluralRules('en'), numbers: new Intl.NumberFormat('en') };
 
 /** A number with what it counts: “1 embed”, “1,201 embeds”, “2 entries”. */

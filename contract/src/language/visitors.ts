@@ -1,3 +1,5 @@
+import type { PastedLanguage } from '@orbis/core';
+
 /**
  * What visitors of an owner’s page read that is of Orbis, not of a provider or of the owner: in the languages
  * that are spoken here.
@@ -87,9 +89,9 @@ export const visitorWords = {
     broken: 'Detta kan inte visas.',
     nothing: 'Här finns inget, eller så är tiden ute.',
   },
-} as const satisfies Record<string, VisitorWords>;
+} as const satisfies Record<PastedLanguage, VisitorWords>;
 
-export type VisitorLanguage = keyof typeof visitorWords;
+export type VisitorLanguage = PastedLanguage;
 
 /** The languages in which visitors are spoken to; the first where none of theirs is among them. */
 export const visitorLanguages = Object.keys(visitorWords) as VisitorLanguage[];

@@ -1,6 +1,6 @@
 import type { Code } from '../code.ts';
 import { conditions, mediaOf, type Condition } from '../options/condition.ts';
-import { ourBox, type DeclarationChange, type OurBox } from '../options/change.ts';
+import { isOurs, layers, type DeclarationChange } from '../options/change.ts';
 import type { OptionProblem } from '../options/option.ts';
 import { reason } from '../reason.ts';
 import { rawAttribute } from '../settings/targets.ts';
@@ -59,9 +59,9 @@ const insists = (code: Code, { element, property, clears }: Conditioned): boolea
 
 type Target = DeclarationChange['element'];
 
-/* Our box has nothing of its own, and begins before all. */
-const isOurs = (element: Target): element is OurBox => element === ourBox;
-const startOf = (element: Target): number => (isOurs(element) ? -1 : element.start);
+/* Elements of ours have nothing of their own, and begin before all, the outer ones first. */
+const startOf = (element: Target): number =>
+  isOurs(element) ? layers.indexOf(element.ours) - layers.length : element.start;
 
 const ownStyle = (code: Code, element: Target): ReturnType<typeof parseStyle> =>
   isOurs(element) ? [] : parseStyle(rawAttribute(code, element, 'style'));

@@ -1,6 +1,6 @@
 import type { Code } from '../code.ts';
 import type { Change } from '../options/change.ts';
-import type { Implied, OptionProblem, OptionStage } from '../options/option.ts';
+import type { Implied, OptionProblem, OptionStage, PastedPage } from '../options/option.ts';
 import type { Options } from '../options/values.ts';
 import { parameterOf } from '../settings/by-hand.ts';
 import type { Sheet } from '../sheets/sheet.ts';
@@ -27,13 +27,13 @@ export interface Asked {
  * the order of their sheet, then in that of the table, then what is set by hand. An option that cannot be
  * leaves its whole stage without changes, so that nothing is half done.
  */
-export function gatherChanges(code: Code, options: Options): Asked {
+export function gatherChanges(code: Code, options: Options, page: PastedPage): Asked {
   const implied = impliedBy(code, options);
   const all: Options =
     implied.length === 0
       ? options
       : { ...Object.fromEntries(implied.map(({ option, value }) => [option, value])), ...options };
-  const context = { options: all, implied: new Map(implied.map((one) => [one.option, one])) };
+  const context = { page, options: all, implied: new Map(implied.map((one) => [one.option, one])) };
   const changes: AskedChange[] = [];
   const problems: OptionProblem[] = [];
   const failed = new Set<OptionStage>();

@@ -1,13 +1,13 @@
 import { mergeEdits, type Edit } from '../text/index.ts';
 import type { Code } from '../code.ts';
 import { positions } from '../options/position.ts';
-import type { Implied, OptionProblem } from '../options/option.ts';
+import type { Implied, OptionProblem, PastedPage } from '../options/option.ts';
 import type { Options } from '../options/values.ts';
 import { withBareNames } from '../settings/of-sheet.ts';
 import { carry } from './apart.ts';
 import { gatherChanges, type AskedChange } from './changes.ts';
 import { editsOf, optionsOf } from './edits.ts';
-import { withBox } from './box.ts';
+import { withOurs } from './ours.ts';
 import type { Mark } from './mark.ts';
 import { reasonOf } from './reasons.ts';
 import { settle, type Loss, type Settled } from './settle.ts';
@@ -39,6 +39,10 @@ export interface Circumstances {
    * needs them is not carried.
    */
   apart?: string | null;
+  /** The language of the page (BCP 47), for words that visitors read; English where nothing is said. */
+  language?: string;
+  /** Where the page has the loader of ours, where this code needs it; with the code where nothing is said. */
+  loader?: PastedPage['loader'];
   /** What the page’s plan changes beside the options. */
   planned?: readonly AskedChange[];
 }
@@ -52,13 +56,16 @@ export interface Circumstances {
 export function compose(
   code: Code,
   options: Options,
-  { mark = null, apart = null, planned = [] }: Circumstances = {},
+  { mark = null, apart = null, language = 'en', loader = 'here', planned = [] }: Circumstances = {},
 ): Composition {
-  const { changes, problems, implied } = gatherChanges(code, withBareNames(options, code.sheet));
+  const { changes, problems, implied } = gatherChanges(code, withBareNames(options, code.sheet), {
+    language,
+    loader,
+  });
   changes.push(...planned);
   const settled = settle(changes);
   const { changes: carried, uncarried } = carry(code, standing(changes, settled), apart);
-  const stands = withBox(code, carried, mark);
+  const stands = withOurs(code, carried, mark);
   const edits = mergeEdits(withLosses(editsOf(code, stands), settled.losses));
   const spot: Snippet = { position: 'spot', runs: runsOf(code.text, edits) };
   const snippets = inOrder([...sharedSnippets(stands), spot]);

@@ -202,7 +202,7 @@ function memberEdit(code: Code, changes: readonly Of<MemberChange>[]): Composed 
 /* The tokens that are there stay as they are; those that a change adds come behind them. */
 function tokenEdit({ text }: Code, changes: readonly Of<TokenChange>[]): Composed {
   const [{ element: of, name }] = changes as [Of<TokenChange>];
-  // What is asked of our box was put into it before.
+  // What is asked of elements of ours was put into them before.
   const element = of as MarkupElement;
   const now =
     name === 'allow' ? permissionsOf(element) : (attribute(element, name) ?? '').split(/\s+/).filter(Boolean);
@@ -227,7 +227,9 @@ function tokenEdit({ text }: Code, changes: readonly Of<TokenChange>[]): Compose
 const wholeValue: Seams = { behind: '', before: '' };
 
 function attributeEdit({ text }: Code, change: Of<AttributeChange>): Composed {
-  const { element, name, value, stage } = change;
+  const { element: of, name, value, stage } = change;
+  // What is asked of elements of ours was put into them before.
+  const element = of as MarkupElement;
   if (stage === 'mark')
     return {
       place: setRawAttribute(text, element, name, String(value), wholeValue),

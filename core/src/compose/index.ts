@@ -9,6 +9,7 @@ export { current } from './current.ts';
 export { markedElement, neutralMark, readMark, withMark, writeMark, type Mark } from './mark.ts';
 export { builtInPresets, type Preset } from './presets.ts';
 export type { Loss } from './settle.ts';
+export { picturesOf } from './pictures.ts';
 export { positions, type SnippetPosition } from '../options/position.ts';
 export { documentText, runsOf, snippetText, type Run, type Snippet } from './snippet.ts';
 export { allOptions, optionNamed, optionNames, optionsFor } from './table.ts';

@@ -95,6 +95,7 @@ function thingOf(change: AskedChange): unknown {
     case 'path':
       return change.step;
     case 'host':
+    case 'tag':
       return null;
     case 'token':
       return [change.name, change.token];
@@ -127,6 +128,8 @@ function valueOf(change: AskedChange): string {
       return String(change.seconds);
     case 'host':
       return change.to;
+    case 'tag':
+      return change.name;
     case 'token':
       return `${change.token} ${change.present}`;
     case 'leave-out':

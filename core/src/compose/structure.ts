@@ -49,7 +49,8 @@ const length = ({ start, end }: CodeRange): number => end - start;
 
 const removal = (change: AskedChange & LeaveOutChange): Edit => edit(change.range, '', [change]);
 
-/* What stands at one offset, in this order: elements that end there, markup, elements that begin there. */
+/* What stands at one offset: elements that end there, markup between them all, elements that begin there;
+   with the markup that stands within one of these, behind its start tag or before its end tag. */
 interface Standing {
   closing: (AskedChange & SurroundChange)[];
   inserted: (AskedChange & InsertChange)[];
@@ -68,16 +69,26 @@ function insertions(
     standing(change.range.end).closing.unshift(change);
   }
   for (const change of inserts) standing(change.at).inserted.push(change);
-  return [...at].map(([offset, { closing, inserted, opening }]) => {
+  return [...at].map(([offset, here]) => {
+    const { closing, inserted, opening } = here;
+    const between = inserted.filter(({ within }) => !isAround(here, within));
+    const within = ({ layer }: SurroundChange): string =>
+      inserted
+        .filter((change) => change.within === layer)
+        .map(({ markup }) => markup)
+        .join('');
     const text = [
-      ...closing.map(({ element }) => `</${element}>`),
-      ...inserted.map(({ markup }) => markup),
-      ...opening.map(openingTag),
+      ...closing.map((change) => `${within(change)}</${change.element}>`),
+      ...between.map(({ markup }) => markup),
+      ...opening.map((change) => openingTag(change) + within(change)),
     ].join('');
     const held = opening.flatMap(({ holds = [] }) => holds);
     return edit({ start: offset, end: offset }, text, [...closing, ...inserted, ...opening], held);
   });
 }
+
+const isAround = ({ closing, opening }: Standing, layer: InsertChange['within']): boolean =>
+  [...closing, ...opening].some((change) => change.layer === layer);
 
 /* The wider one is outside; around the same part, the one of the outer layer. */
 const fromOutside = (a: SurroundChange, b: SurroundChange): number =>

@@ -14,6 +14,9 @@ import { reasonOf } from './reasons.ts';
 
 /* The order in which declarations are written, whatever the order of the options. */
 const order = [
+  'position',
+  'top',
+  'left',
   'display',
   'width',
   'max-width',
@@ -24,11 +27,20 @@ const order = [
   'padding-top',
   'padding',
   'margin',
+  'margin-top',
+  'margin-right',
+  'margin-bottom',
+  'margin-left',
   'border',
   'box-sizing',
   'border-radius',
   'overflow',
+  'background',
+  'color',
   'box-shadow',
+  'clip-path',
+  'transform-origin',
+  'transform',
   'align-self',
 ];
 

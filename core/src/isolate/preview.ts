@@ -2,6 +2,7 @@ import { escapeAttribute, escapeText } from '../text/index.ts';
 import type { Reading, Use } from '../reading/reading.ts';
 import type { Sheet } from '../sheets/sheet.ts';
 import { hostOf } from '../reading/addresses.ts';
+import { hasLoader, loadScriptHash } from '../visitors/index.ts';
 import { hostSource, isHost, originSource, writePolicy, type Directive } from './policy.ts';
 import { sandboxTokensOf } from './sandbox-tokens.ts';
 
@@ -32,6 +33,8 @@ export interface PreviewOptions {
   /** Where questions about it are answered (oEmbed 1.0, section 4). */
   discovery?: readonly { type: string; href: string }[];
   language: string;
+  /** Pictures that it was asked to show beside what its code shows. */
+  pictures?: readonly string[];
   /** A script of ours that tells the page around it (an origin) where the player is. */
   relay?: { src: string; to: string };
 }
@@ -69,7 +72,7 @@ ${text}${relay === null ? '' : `\n${relayTag(relay, sheet)}`}
 </body>
 </html>
 `;
-  return { html, policy: previewPolicy(reading, sheet, options, relay?.src ?? null) };
+  return { html, policy: previewPolicy(text, reading, sheet, { ...options, relaySrc: relay?.src ?? null }) };
 }
 
 const directiveOf: Partial<Record<Use, string>> = {
@@ -83,11 +86,12 @@ const directiveOf: Partial<Record<Use, string>> = {
 };
 
 function previewPolicy(
+  text: string,
   reading: ShownReading,
   sheet: ShownSheet | null,
-  { ancestors, ownHost }: PreviewOptions,
-  relay: string | null,
+  { ancestors, ownHost, pictures = [], relaySrc: relay }: PreviewOptions & { relaySrc: string | null },
 ): string {
+  const isWaiting = hasLoader(text);
   const sources = new Map<string, Set<string>>();
   const allow = (directive: string | undefined, source: string | null): void => {
     if (directive === undefined || source === null) return;
@@ -105,13 +109,14 @@ function previewPolicy(
   const named = new Set(reading.addresses.map((address) => hostOf(address.url)));
   for (const { host, uses } of reading.hosts)
     if (!named.has(host)) for (const use of uses) allow(directiveOf[use], hostSource(host));
-  if (reading.parts.some((part) => part.role === 'setup')) allow('script-src', "'unsafe-inline'");
+  allow('script-src', inlineScripts(reading, isWaiting));
   allow('script-src', relay);
+  for (const picture of pictures) allow('img-src', originSource(picture));
   // Inline styles are what presentation is made of.
   allow('style-src', "'unsafe-inline'");
   if (!sources.has('form-action')) allow('form-action', "'none'");
   const tokens = new Set([
-    ...sandboxTokensOf(reading).map(({ token }) => token),
+    ...sandboxTokensOf(reading, isWaiting).map(({ token }) => token),
     ...(relay === null ? [] : ['allow-scripts']),
   ]);
   if (!ownHost) tokens.delete('allow-same-origin');
@@ -124,6 +129,11 @@ function previewPolicy(
     ['base-uri', ["'none'"]],
   ]);
 }
+
+/* Where any script in the code may run, ours may; a digest beside that would shut the others out again
+   (CSP 3, section 6.7.3.2). */
+const inlineScripts = ({ parts }: ShownReading, isWaiting: boolean): string | null =>
+  parts.some(({ role }) => role === 'setup') ? "'unsafe-inline'" : isWaiting ? `'${loadScriptHash}'` : null;
 
 function sameSchemeAndPort(origin: string, host: string): string | null {
   const { protocol, port } = new URL(origin);

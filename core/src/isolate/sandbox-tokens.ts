@@ -9,8 +9,12 @@ export interface SandboxToken {
 
 /**
  * The fewest sandbox tokens with which a code can do its work in a document of its own, on a host of its own.
+ * `hasLoader`: it waits there for our loader to show it.
  */
-export function sandboxTokensOf(reading: Pick<Reading, 'parts' | 'needs'>): SandboxToken[] {
+export function sandboxTokensOf(
+  reading: Pick<Reading, 'parts' | 'needs'>,
+  hasLoader = false,
+): SandboxToken[] {
   const sandboxTokens: SandboxToken[] = [];
   const frames = reading.parts.some((part) => part.role === 'frame');
   if (reading.needs.scripts || frames)
@@ -18,6 +22,7 @@ export function sandboxTokensOf(reading: Pick<Reading, 'parts' | 'needs'>): Sand
       token: 'allow-scripts',
       reason: reason(frames ? 'frame-runs-script' : 'has-script'),
     });
+  else if (hasLoader) sandboxTokens.push({ token: 'allow-scripts', reason: reason('has-loader') });
   if (reading.needs.storage || frames) {
     sandboxTokens.push({ token: 'allow-same-origin', reason: reason('needs-its-origin') });
   }

@@ -45,7 +45,7 @@ export interface HostChange {
 /** An attribute: a value, only its presence (`true`), or gone (`null`). */
 export interface AttributeChange {
   kind: 'attribute';
-  element: MarkupElement;
+  element: MarkupElement | OurElement;
   name: string;
   value: string | true | null;
 }
@@ -57,24 +57,45 @@ export interface AttributeChange {
  */
 export interface TokenChange {
   kind: 'token';
-  element: MarkupElement | OurBox;
+  element: MarkupElement | OurElement;
   name: 'allow' | 'class' | 'rel' | 'sandbox';
   token: string;
   /** Whether it shall be there. */
   present: boolean;
 }
 
-/**
- * The box of ours: an element around the whole code, for codes that have no frame or player of their own
- * whose width and place could be changed.
- */
-export const ourBox = Object.freeze({ ours: 'box' });
-export type OurBox = typeof ourBox;
+/** The elements of ours that can stand around a part, from the outside in. */
+export const layers = ['backdrop', 'carrier', 'band', 'link', 'shape', 'clip'] as const;
+export type Layer = (typeof layers)[number];
+
+/** An element of ours around the whole code, by its layer. */
+export interface OurElement {
+  readonly ours: Layer;
+}
+
+/** What may reach beyond the content, and has a colour of its own. */
+export const ourBackdrop: OurElement = Object.freeze({ ours: 'backdrop' });
+/** What holds the content together with its heading, caption and links. */
+export const ourCarrier: OurElement = Object.freeze({ ours: 'carrier' });
+/** What has the shape, where the code has no element that could have it. */
+export const ourBox: OurElement = Object.freeze({ ours: 'shape' });
+/** What the code itself waits in. */
+export const ourClip: OurElement = Object.freeze({ ours: 'clip' });
+
+/** Whether an element is one of ours, not of the code. */
+export const isOurs = (element: MarkupElement | OurElement): element is OurElement => 'ours' in element;
+
+/** That there is an element of ours, and what it is. */
+export interface TagChange {
+  kind: 'tag';
+  element: OurElement;
+  name: 'div' | 'figure' | 'template';
+}
 
 /** A declaration in the own style of an element, or of our box. */
 export interface DeclarationChange {
   kind: 'declaration';
-  element: MarkupElement | OurBox;
+  element: MarkupElement | OurElement;
   property: string;
   value: string;
   /** Properties that would undo it, and that are taken out of the code’s own style. */
@@ -107,10 +128,6 @@ export interface LeaveOutChange {
   range: CodeRange;
 }
 
-/** The elements of ours that can stand around a part, from the outside in. */
-export const layers = ['carrier', 'backdrop', 'band', 'link', 'shape', 'clip'] as const;
-export type Layer = (typeof layers)[number];
-
 /** An element of ours around a part of the code. */
 export interface SurroundChange {
   kind: 'surround';
@@ -127,6 +144,8 @@ export interface InsertChange {
   kind: 'insert';
   at: number;
   markup: string;
+  /** The layer of ours in which it stands, at either end of the code; between all where none is said. */
+  within?: Layer;
 }
 
 /**
@@ -148,6 +167,7 @@ export type ChangeBody =
   | AddressChange
   | AttributeChange
   | TokenChange
+  | TagChange
   | DeclarationChange
   | MemberChange
   | StructureChange

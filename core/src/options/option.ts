@@ -6,6 +6,10 @@ import type { OptionType } from './types/index.ts';
 import type { Facts, Reason } from '../reason.ts';
 import type { Options, OptionValue } from './values.ts';
 
+/** What is shown together, folded, as few need it. */
+export const optionGroups = ['loading', 'beside', 'over', 'space', 'edges', 'crop', 'parts'] as const;
+export type OptionGroup = (typeof optionGroups)[number];
+
 /** The stages whose options owners can ask for. */
 export type OptionStage = 'settings' | 'presentation';
 
@@ -30,8 +34,20 @@ export interface Implied {
   reason: Reason;
 }
 
+/** What an option may know of the page that its code is pasted into. */
+export interface PastedPage {
+  /** Its language (BCP 47), for words that visitors read. */
+  language: string;
+  /**
+   * Where the loader of ours stands, which shows codes that wait: in the page’s head, with this code, or with
+   * another one that stands before it.
+   */
+  loader: 'head' | 'here' | 'elsewhere';
+}
+
 /** What an option may know beside its own value. */
 export interface OptionContext {
+  page: PastedPage;
   /** All that is asked for, with what is implied. */
   options: Options;
   /** What came with another option, by its name. */
@@ -57,7 +73,7 @@ export interface Option<V extends OptionValue = OptionValue> {
   /** Whether it may differ for phones and tablets (`max-width.phone`): then it asks for declarations only. */
   perDevice?: boolean;
   /** With which others it is shown, where it is not among the first. */
-  group?: 'edges';
+  group?: OptionGroup;
   /** What it is called and does, where a provider’s sheet declares it. */
   own?: OwnOptionWords;
   /**

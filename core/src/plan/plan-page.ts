@@ -5,6 +5,7 @@ import type { Circumstances } from '../compose/compose.ts';
 import { snippetText, type Run } from '../compose/snippet.ts';
 import { positions, type SnippetPosition } from '../options/position.ts';
 import { reason } from '../reason.ts';
+import { bringsLoader } from '../presentation/index.ts';
 import { collisions } from './collisions.ts';
 import { mergeOrders } from './order.ts';
 import type { PlanFinding } from './plan-finding.ts';
@@ -18,6 +19,8 @@ import { notCarried } from './uncarried.ts';
 export interface PlannedSite {
   /** Whether there is a way into the heads of its pages. */
   head: boolean;
+  /** The language of its pages (BCP 47), for words that visitors read; English where nothing is said. */
+  language?: string;
 }
 
 /** What a page needs, all of its placements together. */
@@ -49,16 +52,7 @@ export function planPage(
   digest: (text: string) => string,
   leaving: readonly LeavingPlacement[] = [],
 ): PagePlan {
-  const worked = [...placements].sort(byPlace).map((placement): Worked => {
-    const circumstances = circumstancesOf(placement, site);
-    const composition = composeLevels(placement.code, placement.asked, circumstances);
-    return {
-      placement,
-      circumstances,
-      composition,
-      parts: sharedParts(placement.id, placement.code, composition),
-    };
-  });
+  const worked = workedOut(placements, site);
   const first = firstOf(worked.flatMap(({ parts }) => parts));
   const placeBy = new Map(placements.map(({ id, place }) => [id, place]));
   const spots = worked.map((one) => {
@@ -95,6 +89,24 @@ export function planPage(
   };
 }
 
+/* What each code comes to, in the order of the places: the first that needs our loader brings it, where there
+   is no way into the head. */
+function workedOut(placements: readonly PlannedPlacement[], site: PlannedSite): Worked[] {
+  let hasLoader = false;
+  return [...placements].sort(byPlace).map((placement) => {
+    const loader = site.head ? 'head' : hasLoader ? 'elsewhere' : 'here';
+    const circumstances = circumstancesOf(placement, site, loader);
+    const composition = composeLevels(placement.code, placement.asked, circumstances);
+    hasLoader ||= bringsLoader(composition);
+    return {
+      placement,
+      circumstances,
+      composition,
+      parts: sharedParts(placement.id, placement.code, composition),
+    };
+  });
+}
+
 const byPlace = (a: PlannedPlacement, b: PlannedPlacement): number =>
   a.place < b.place ? -1 : a.place > b.place ? 1 : a.id < b.id ? -1 : 1;
 
@@ -105,10 +117,11 @@ function firstOf(parts: readonly SharedPart[]): Map<string, SharedPart> {
   return first;
 }
 
-const circumstancesOf = ({ id, mark }: PlannedPlacement, { head }: PlannedSite): Circumstances => ({
-  mark,
-  apart: head ? classFor(id) : null,
-});
+const circumstancesOf = (
+  { id, mark }: PlannedPlacement,
+  { head, language = 'en' }: PlannedSite,
+  loader: NonNullable<Circumstances['loader']>,
+): Circumstances => ({ mark, apart: head ? classFor(id) : null, language, loader });
 
 function spotSnippet(
   { placement, circumstances, composition }: Worked,

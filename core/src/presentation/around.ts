@@ -1,5 +1,5 @@
 import type { Code } from '../code.ts';
-import { ourBox, type OurBox } from '../options/change.ts';
+import { ourBox, type OurElement } from '../options/change.ts';
 import type { Reading } from '../reading/reading.ts';
 import type { MarkupElement } from '../text/index.ts';
 
@@ -10,16 +10,21 @@ export const standsOverPage = ({ kind }: Pick<Reading, 'kind'>): boolean => kind
 const unfit: ReadonlySet<string> = new Set(['cut-off', 'visible-code']);
 
 /**
- * The box around a code that has no frame and no player: ours, or one that is there already. Null where there
- * can be none: nothing is in it, it is the text of a code and not one, or its end is missing, which would
- * swallow the end of the box.
+ * Whether elements of ours can stand around a code: not where nothing is in it, where it is the text of a
+ * code and not one, where its end is missing, which would swallow theirs, and where it stands over the page.
  */
-export function boxAround(code: Code): MarkupElement | OurBox | null {
-  const { markup, reading } = code;
-  if (standsOverPage(reading) || markup.elements.length === 0) return null;
-  const there = boxThere(code);
-  if (there) return there;
-  return reading.findings.some(({ rule }) => unfit.has(rule)) ? null : ourBox;
+export const canSurround = ({ markup, reading }: Code): boolean =>
+  !standsOverPage(reading) &&
+  markup.elements.length > 0 &&
+  !reading.findings.some(({ rule }) => unfit.has(rule));
+
+/**
+ * The box around a code that has no frame and no player: ours, or one that is there already. Null where there
+ * can be none.
+ */
+export function boxAround(code: Code): MarkupElement | OurElement | null {
+  if (standsOverPage(code.reading)) return null;
+  return boxThere(code) ?? (canSurround(code) ? ourBox : null);
 }
 
 /* A box of ours that was collected with the code, or one like it: what is asked goes there. */

@@ -1,6 +1,6 @@
 import type { MarkupElement } from '../text/index.ts';
 import type { Code } from '../code.ts';
-import { ourBox, type OurBox } from '../options/change.ts';
+import { isOurs, ourBox, type OurElement } from '../options/change.ts';
 import { problem, type Contribution } from '../options/option.ts';
 import type { Reading } from '../reading/reading.ts';
 import { boxAround, standsOverPage } from './around.ts';
@@ -28,41 +28,47 @@ export const noTarget = ({ reading }: Code): Contribution =>
 
 /** What stands on the page, and so has a width and a place there. */
 export interface PresentationTarget {
-  /** The frame or player itself, the provider’s own box that it is laid over, or our box around the code. */
-  element: MarkupElement | OurBox;
+  /** The frame or player itself, the provider’s own box that it is laid over, or an element of ours. */
+  element: MarkupElement | OurElement;
   /** The declarations of the provider’s box, by property; null where it is another element. */
   box: ReadonlyMap<string, string> | null;
-  /** Whether it is a box around a code without a frame. */
-  isAround: boolean;
+  /** Whether it is a block by itself. */
+  isBlock: boolean;
+  /** Whether it is as wide as its place as long as nothing is asked. */
+  fills: boolean;
 }
 
 /**
- * What presentation changes. A frame that is placed absolutely fills the box that it is laid over (CSS
- * Positioned Layout 3, section 2.1): whatever is declared on the frame itself, the box stays as it is.
+ * What presentation changes in a code as it is. A frame that is placed absolutely fills the box that it is
+ * laid over (CSS Positioned Layout 3, section 2.1): whatever is declared on the frame itself, the box stays
+ * as it is.
  */
 export function targetOf(code: Code): PresentationTarget | null {
   const frame = frameOf(code);
   if (!frame) {
     const element = boxAround(code);
-    return element && { element, box: null, isAround: true };
+    return element && { element, box: null, isBlock: true, fills: true };
   }
   const declared = code.inside.declarations;
   if (!frame.parent || declared(frame).get('position') !== 'absolute')
-    return { element: frame, box: null, isAround: false };
+    return { element: frame, box: null, isBlock: false, fills: false };
   let box = frame.parent;
   for (let outer: MarkupElement | null = box; outer; outer = outer.parent) {
-    if (!['relative', 'absolute', 'fixed', 'sticky'].includes(declared(outer).get('position') ?? ''))
-      continue;
+    if (!isPositioned(declared(outer))) continue;
     box = outer;
     break;
   }
-  return { element: box, box: declared(box), isAround: false };
+  return { element: box, box: declared(box), isBlock: true, fills: false };
 }
+
+/** Whether what is placed absolutely in an element with these declarations is placed by it. */
+export const isPositioned = (declared: ReadonlyMap<string, string>): boolean =>
+  ['relative', 'absolute', 'fixed', 'sticky'].includes(declared.get('position') ?? '');
 
 /** What a code declares itself of what stands on the page; null where that would be our box. */
 export function declaredBy(code: Code): ReadonlyMap<string, string> | null {
   const element = targetOf(code)?.element ?? ourBox;
-  return 'ours' in element ? null : code.inside.declarations(element);
+  return isOurs(element) ? null : code.inside.declarations(element);
 }
 
 /**

@@ -16,8 +16,14 @@ function one(node: Node): string {
       .map(({ name, value }) => `${name}=${JSON.stringify(value)}`)
       .sort()
       .join(' ');
-    return `<${node.tagName}${attributes ? ` ${attributes}` : ''}>${canonical(node.childNodes)}</${node.tagName}>`;
+    return `<${node.tagName}${attributes ? ` ${attributes}` : ''}>${canonical(contentOf(node))}</${node.tagName}>`;
   }
   if (node.nodeName === '#text' && 'value' in node) return node.value.replace(/\s+/g, ' ').trim();
   return '';
 }
+
+/* What is in a template stands apart from the tree (HTML, section 4.12.3). */
+const contentOf = (element: DefaultTreeAdapterTypes.Element): readonly Node[] =>
+  element.nodeName === 'template' && 'content' in element
+    ? (element as DefaultTreeAdapterTypes.Template).content.childNodes
+    : element.childNodes;

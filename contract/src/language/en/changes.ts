@@ -1,3 +1,4 @@
+import type { Facts } from '@orbis/core';
 import type { Language } from '../language.ts';
 
 const taken = (provider: unknown): string =>
@@ -73,7 +74,7 @@ export const reasons = {
   'no-gap-below': (f) => `No gap below it (${f.property})`,
   'fills-its-place': (f) => `As wide as its place (${f.property})`,
   'height-follows': (f) => `The height follows the width (${f.property})`,
-  'holds-shape': (f) => `The shape ${f.shape} at every width (${f.property})`,
+  'holds-shape': (f) => `The shape ${f.shape} at every width${sums(f)} (${f.property})`,
   'no-frame-line': (f) => `No frame line around it (${f.property})`,
   'not-stretched': (f) => `Not stretched by taller neighbours (${f.property})`,
   'share-of-place': (f) => `${f.share} % of the width of its place (${f.property})`,
@@ -90,6 +91,55 @@ export const reasons = {
   'box-height-follows': (f) => `The height of the provider’s box follows its width (${f.property})`,
   'box-holds-shape': (f) => `The provider’s box holds its shape ${f.shape} at every width (${f.property})`,
   'box-without-padding': (f) => `Its padding held the shape only at the full width (${f.property})`,
+  'fills-its-height': (f) => `As high as what it stands in (${f.property})`,
+  'as-wide-as-said': (f) => `${f.width} px wide, and no wider than its place (${f.property})`,
+  'as-high-as-said': (f) => `${f.height} px high (${f.property})`,
+  'never-over-the-side': (f) => `On a narrower screen no wider than its place (${f.property})`,
+  'places-what-is-in-it': (f) => `What is laid over it keeps to it (${f.property})`,
+  'laid-over-box': (f) => `It fills its box (${f.property})`,
+  'space-at': (f) => `${f.space} px of space ${spaceAt[String(f.where)]} (${f.property})`,
+  'no-margin-of-browsers': (f) =>
+    `Browsers give a figure space of their own, which is taken away (${f.property})`,
+  'held-together': () => 'An element around it and what stands above and below it',
+  'held-as-figure': () => 'With its caption it is a figure, so that people hear that they belong together',
+  'heading-above': (f) => `A heading of level ${f.level} above it`,
+  'caption-below': () => 'A caption below it',
+  'link-below': (f) => `A link to ${f.to} below it`,
+  'link-to-content': (f) => `A link to the content itself (${f.to}), for whoever sees nothing there`,
+  'link-over-all': (f) => `A link to ${f.to} over all of it`,
+  'out-of-reach': () => 'What is under the link cannot be pressed or reached by key (inert)',
+  'tinted': (f) => `${f.colour} over it, ${f.strength} % strong; presses go through it`,
+  'words-on-top': () => 'Words on top of it; presses go through them',
+  'panel-around': () => 'A panel behind all of it',
+  'panel-as-high': (f) => `The panel is as high as what is on it (${f.property})`,
+  'panel-colour': (f) => `The panel is ${f.colour} (${f.property})`,
+  'padding-around': (f) => `${f.padding} px between it and the edge of the panel (${f.property})`,
+  'padding-within-width': (f) => `Its edge counts as a part of its width (${f.property})`,
+  'readable-on': (f) => `Words on ${f.colour} are easy to read in this colour (${f.property})`,
+  'reaches-page-edges': (f) => `Its colour goes on to both sides of the window (${f.property})`,
+  'group-around': () => 'An element of ours around it and what belongs to it',
+  'stage-around': () => 'A box around it has its place and its shape',
+  'kept-apart': () => 'An element of ours around the code itself',
+  'shows-part': (f) =>
+    `Only a part of it is shown: ${f.width} by ${f.height} px, from ${f.left} px on the left and ${f.top} px at the top (${f.property})`,
+  'clipped-to-part': (f) => `The rest of it is not seen (${f.property})`,
+  'scaled': (f) => `Shown at ${f.scale} % (${f.property})`,
+  'left-out': (f) => `${f.name} is left out, as you asked`,
+  'loads-when-near': (f) => `Browsers fetch it only when it is needed (${f.name})`,
+  'loads-at-once': (f) => `Browsers fetch it at once (${f.name} is taken out)`,
+  'waits-in-template': () => 'The code waits in a template, in which browsers fetch and run nothing',
+  'waits-for-click': () => 'Our loader shows it when its button is pressed',
+  'waits-for-near': () => 'Our loader shows it when it comes near on the screen',
+  'waits-for-allow': () => 'Our loader shows it when the page allows it, or its button is pressed',
+  'named-for-page': () => 'By these words a page can allow it',
+  'remembered-for-visit': () => 'Pressed once, others from this provider are shown too, for this visit',
+  'room-for-button': (f) => `Room for the button (${f.property})`,
+  'stands-in-click': () => 'What stands there until its button is pressed',
+  'stands-in-near': () => 'What stands there until it comes near',
+  'stands-in-allow': () => 'What stands there until the page allows it',
+  'loader-once': () => 'Our loader, which the page needs once: it shows codes that wait',
+  'poster': () => 'The picture that is shown until the film begins (poster)',
+  'still-behind': (f) => `The picture is behind it until it is there (${f.property})`,
   'box-around': () => 'A box around it has the width and the place, as this code has no frame and no player',
   'class-for-rules': () => 'By this the rules in the head of the page find it',
   'rules-apart': () => 'What holds on some screens only cannot stand in the code itself.',
@@ -101,6 +151,20 @@ export const reasons = {
   'loaded-at': (f) => `The page needs this only once: it stands in ${f.place}.`,
   'as-told': (f) => String(f.sentence),
 } satisfies Language['reasons'];
+
+/* “: 800 wide makes 450 high”, where it is known how wide it can be. */
+const sums = ({ wide, high, exactly }: Facts): string =>
+  wide === undefined
+    ? ''
+    : exactly === undefined
+      ? `: ${wide} wide makes ${high} high`
+      : `: ${wide} wide makes ${exactly} high, so ${high}`;
+
+const spaceAt: Readonly<Record<string, string>> = {
+  above: 'above it',
+  below: 'below it',
+  beside: 'on both sides of it',
+};
 
 /* “light, dark” as “light or dark”. */
 const anyOf = (words: string): string => words.replace(/, (?=[^,]*$)/, ' or ');

@@ -127,9 +127,19 @@ export const options = {
   'fit': {
     label: 'Fit',
     explain:
-      'Makes it as wide as its place lets it, always in its own shape; fit=16:9 says the shape as well.',
-    done: () => 'Make it fit its place',
-    words: { shape: 'Fills its place' },
+      'How it gets its size: as wide as its place and always in its shape (fit=16:9 says the shape as well), as wide as its place and as high as it is now, always of one size, or as wide and as high as what it stands in.',
+    done: (value) =>
+      ({
+        content: 'Make it as wide as its place, and as high as it is',
+        fixed: 'Keep it at one size',
+        fill: 'Make it fill what it stands in',
+      })[value] ?? 'Make it fit its place',
+    words: {
+      shape: 'As wide as its place, in its shape',
+      content: 'As wide as its place, as high as now',
+      fixed: 'Always of one size',
+      fill: 'As wide and high as what it stands in',
+    },
   },
   'shape': {
     label: 'Shape',
@@ -177,6 +187,174 @@ export const options = {
     explain: 'Whether it casts a shadow on the page.',
     done: (value) => `Give it a ${value} shadow`,
     words: { soft: 'Soft', strong: 'Strong' },
+  },
+  'load': {
+    label: 'Loads',
+    explain:
+      'When a visitor’s browser fetches it: at once, when it comes near on the screen, when the visitor presses a button, or when the page allows it. Until then its provider hears nothing of the visitor, except with “at once”.',
+    done: (value) =>
+      ({
+        near: 'Load it when it comes near',
+        click: 'Load it when somebody presses a button',
+        allow: 'Load it when the page allows it, or somebody presses a button',
+      })[value] ?? 'Load it at once',
+    words: {
+      now: 'At once',
+      near: 'When it comes near',
+      click: 'When its button is pressed',
+      allow: 'When the page allows it',
+    },
+  },
+  'still': {
+    label: 'Still picture',
+    explain: 'The address of a picture that is shown until it loads, as it stands on your own site.',
+    done: (value) => `Show the picture ${value} until it loads`,
+  },
+  'load-words': {
+    label: 'Words of the button',
+    explain: 'What the button says that loads it; without them, it says so in the language of the site.',
+    done: (value) => `Call the button “${value}”`,
+  },
+  'load-remember': {
+    label: 'Remember for the visit',
+    explain:
+      'Whether pressing the button once shows all from this provider, until the visitor closes the tab.',
+    done: (value) =>
+      value === 'on' ? 'Remember for the visit that the button was pressed' : 'Ask at each one',
+    words: { on: 'Ask once a visit', off: 'Ask at each one' },
+  },
+  'heading': {
+    label: 'Heading',
+    explain: 'A heading above it.',
+    done: (value) => `Put the heading “${value}” above it`,
+  },
+  'heading-level': {
+    label: 'Level of the heading',
+    explain: 'From 2, for a heading of the page, to 6; 2 where nothing is said.',
+    done: (value) => `Make it a heading of level ${value}`,
+  },
+  'heading-align': {
+    label: 'The heading stands',
+    explain: 'Where the heading stands: at the beginning of its line, in the middle or at the end.',
+    done: (value) => `Stand the heading at the ${value}`,
+    words: { beginning: 'At the beginning', centre: 'In the middle', end: 'At the end' },
+  },
+  'caption': {
+    label: 'Caption',
+    explain: 'A line of small text below it, which belongs to it.',
+    done: (value) => `Put the caption “${value}” below it`,
+  },
+  'link-below': {
+    label: 'Link below',
+    explain: 'The address of a page to which a link below it leads.',
+    done: (value) => `Put a link to ${value} below it`,
+  },
+  'link-below-words': {
+    label: 'Words of the link below',
+    explain: 'What the link below it says; without them, the name of the site that it leads to.',
+    done: (value) => `Call the link “${value}”`,
+  },
+  'fallback': {
+    label: 'Link to the content',
+    explain:
+      'A small line below it with a link to the content at its provider, for visitors who see nothing there.',
+    done: (value) => (value === 'on' ? 'Put a link to the content below it' : 'Put no link to the content'),
+    words: { on: 'With a link below', off: 'Without' },
+  },
+  'backdrop': {
+    label: 'Panel behind it',
+    explain: 'The colour of a panel behind it; words on it are black or white, whichever reads better.',
+    done: (value) => `Put a panel in ${value} behind it`,
+  },
+  'backdrop-padding': {
+    label: 'Edge of the panel',
+    explain: 'How far the panel goes beyond it, in px; 24 where nothing is said.',
+    done: (value) => `Let the panel go ${value} px beyond it`,
+  },
+  'backdrop-reach': {
+    label: 'The panel reaches',
+    explain: 'Whether the colour of the panel ends with it, or goes on to both sides of the window.',
+    done: (value) =>
+      value === 'page' ? 'Let the panel reach both sides of the window' : 'Let the panel end with it',
+    words: { content: 'As far as its place', page: 'To both sides of the window' },
+  },
+  'whole-link': {
+    label: 'All of it is a link',
+    explain: 'The address to which a press anywhere on it leads; then nothing in it can be pressed any more.',
+    done: (value) => `Make all of it a link to ${value}`,
+  },
+  'whole-link-name': {
+    label: 'Name of that link',
+    explain:
+      'What people hear of the link who cannot see it; without it, the heading or the name of the site.',
+    done: (value) => `Call that link “${value}”`,
+  },
+  'whole-link-opens': {
+    label: 'That link opens',
+    explain: 'Whether the link over all of it opens in the same tab or in a new one.',
+    done: (value) => (value === 'new' ? 'Open that link in a new tab' : 'Open that link in the same tab'),
+    words: { same: 'In the same tab', new: 'In a new tab' },
+  },
+  'tint': {
+    label: 'Tint over it',
+    explain: 'A colour that is laid over it; it can still be used.',
+    done: (value) => `Lay ${value} over it`,
+  },
+  'tint-strength': {
+    label: 'Strength of the tint',
+    explain: 'How much the tint hides, in per cent; 40 where nothing is said.',
+    done: (value) => `Let the tint hide ${value}`,
+  },
+  'words-over': {
+    label: 'Words over it',
+    explain: 'Words in the middle of it, on top; it can still be used.',
+    done: (value) => `Write “${value}” over it`,
+  },
+  'space-above': {
+    label: 'Space above',
+    explain: 'How far it stands from what is above it, in px.',
+    done: (value) => `Leave ${value} px above it`,
+  },
+  'space-below': {
+    label: 'Space below',
+    explain: 'How far it stands from what is below it, in px.',
+    done: (value) => `Leave ${value} px below it`,
+  },
+  'space-beside': {
+    label: 'Space beside',
+    explain: 'How far it stands from the sides of its place, in px.',
+    done: (value) => `Leave ${value} px on both sides of it`,
+  },
+  'crop-left': {
+    label: 'Part from the left',
+    explain: 'Where the part begins that is shown, in px from the left side of the page in the frame.',
+    done: (value) => `Show the part that begins ${value} px from the left`,
+  },
+  'crop-top': {
+    label: 'Part from the top',
+    explain: 'Where the part begins that is shown, in px from the top of the page in the frame.',
+    done: (value) => `Show the part that begins ${value} px from the top`,
+  },
+  'crop-width': {
+    label: 'Width of the part',
+    explain: 'How wide the part is that is shown of the page in the frame, in px.',
+    done: (value) => `Show a part of it, ${value} px wide`,
+  },
+  'crop-height': {
+    label: 'Height of the part',
+    explain: 'How high the part is that is shown of the page in the frame, in px.',
+    done: (value) => `Show a part of it, ${value} px high`,
+  },
+  'crop-scale': {
+    label: 'Size of the part',
+    explain: 'How large the part is shown, in per cent; 100 is as it is.',
+    done: (value) => `Show the part at ${value}`,
+  },
+  'leave-out': {
+    label: 'Leave out',
+    explain:
+      'Parts of the code to do without, by their names: heading, notice, link, picture, style, comment, fallback, or a field of a form (field.phone). Of several the first is heading.1.',
+    done: (value) => `Leave out ${value}`,
   },
 } satisfies Language['options'];
 

@@ -88,7 +88,69 @@ export const problems = {
   'own-wrapper': {
     title: 'Has a box of its own',
     detail: (f) =>
-      `This code brings a box of its own (a ${f.element}) around the frame, which holds its shape. Leave “fit” out.`,
+      `This code brings a box of its own (a ${f.element}) around the frame, which has a size. Leave “fit” out.`,
+  },
+  'height-unknown': {
+    title: 'Height not known',
+    detail: () => 'Nothing in this code says how high it is. Say it: height=480.',
+  },
+  'size-unknown': {
+    title: 'Size not known',
+    detail: () => 'This code does not say both sides in px. Say them: width=640 height=360.',
+  },
+  'content-unknown': {
+    title: 'Nowhere to lead to',
+    detail: () =>
+      'Nothing in this code says where its content can be seen. Use link-below with an address instead.',
+  },
+  'words-over-button': {
+    title: 'Words over the button',
+    detail: () =>
+      'Words over it would cover the button that loads it. Use load-words for what the button says, or let it load at once.',
+  },
+  'writes-too-late': {
+    title: 'Cannot wait',
+    detail: () =>
+      'This code writes into the page while that is read, and writes nothing once the page is there. It has to load at once.',
+  },
+  'starts-with-page': {
+    title: 'Cannot wait',
+    detail: (f) =>
+      `A script in this code begins when the page is there (${f.event}), and would never begin later. It has to load at once.`,
+  },
+  'still-needs-wait': {
+    title: 'No place for a picture',
+    detail: () =>
+      'A picture can stand in the place of this code only while that waits. Set load=click or load=near as well.',
+  },
+  'crop-needs-frame': {
+    title: 'No frame to show a part of',
+    detail: () => 'A part can be shown of a frame that stands alone. This code has none.',
+  },
+  'crop-needs-sides': {
+    title: 'One side is missing',
+    detail: (f) => `A part has two sides. Set ${f.missing} as well.`,
+  },
+  'crop-has-size': {
+    title: 'The part has a size',
+    detail: () => 'A part of a frame has the size that you say. Leave “fit” out.',
+  },
+  'required-field': {
+    title: 'The form needs it',
+    detail: (f) => `${f.name} must be filled in: without it nobody can send the form.`,
+  },
+  'robot-trap': {
+    title: 'The form needs it',
+    detail: (f) =>
+      `People do not see ${f.name}: it is there for the form itself, often to tell robots from people. Without it the form would be refused, or full of advertising.`,
+  },
+  'part-unknown': {
+    title: 'No such part',
+    detail: (f) => `This code has no part “${f.found}”. It could do without: ${f.names}.`,
+  },
+  'nothing-to-leave-out': {
+    title: 'Nothing to leave out',
+    detail: () => 'This code has no part that it could do without.',
   },
   'needs-page-head': {
     title: 'Needs the head of the page',

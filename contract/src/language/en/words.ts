@@ -4,6 +4,7 @@ import type { Language } from '../language.ts';
 export const sandboxTokens = {
   'frame-runs-script': () => 'the frame of the provider runs its own script',
   'has-script': () => 'the code has a script',
+  'has-loader': () => 'our loader shows it when it is time',
   'needs-its-origin': () =>
     'on a host of its own this only gives back what the provider’s own origin needs: without it its frame has none',
   'has-form': () => 'the code has a form to send',
@@ -38,6 +39,16 @@ export const positions = {
 
 /** What the presets that come with Orbis are for. */
 export const presets = {
+  'talk':
+    'A talk in an article: at most 800 px wide, in the middle, and its provider hears of visitors only once they press play.',
+  'moving-background':
+    'A moving background: without sound and buttons, as wide and high as what it stands in, a little darkened.',
+  'upright-clip': 'An upright clip: 9 to 16, at most 360 px wide, in the middle, with round corners.',
+  'map-beside-text': 'A map beside text: 4 to 3, at most 480 px wide, with a thin line around it.',
+  'form-like-text':
+    'A form as wide as the text around it: at most 640 px, in the middle, with some space above.',
+  'feed-on-panel': 'Posts on a panel: at most 560 px wide, in the middle, on a light colour.',
+  'quiet': 'Loads only when somebody presses its button; until then its provider hears nothing of visitors.',
   'silent-loop': 'Plays by itself without sound, again and again, without buttons: for a moving background.',
   'fills-its-place': 'As wide as its place, in its own shape, in the middle.',
   'discreet': 'The provider’s quieter address, and nothing in it that follows people.',

@@ -1,8 +1,9 @@
-import { contribution, problem, type Option } from '../options/option.ts';
-import { numberType } from '../options/types/number.ts';
-import { reason } from '../reason.ts';
-import { declare, holdBoxShape } from './declarations.ts';
-import { declaredNumber, hasPlace, noTarget, targetOf } from './target.ts';
+import { contribution, problem, type Option } from '../../options/option.ts';
+import { numberType } from '../../options/types/number.ts';
+import { reason } from '../../reason.ts';
+import { declare, holdBoxShape } from '../declarations.ts';
+import { placeOf } from '../standing.ts';
+import { declaredNumber, hasPlace, noTarget } from '../target.ts';
 
 export const option: Option<number> = {
   name: 'min-width',
@@ -14,13 +15,13 @@ export const option: Option<number> = {
   isOffered: (_, reading) => hasPlace(reading),
   current: (code) => declaredNumber(code, 'min-width', 'px'),
   contribute: (code, least, { options }) => {
-    const target = targetOf(code);
+    const target = placeOf(code, options);
     if (!target) return noTarget(code);
     const most = options['max-width'];
     if (typeof most === 'number' && most < least) return problem('widths-cross', { least, most });
     return contribution([
       ...declare(target, [['min-width', `${least}px`, reason('never-narrower', { least })]], []),
-      ...holdBoxShape(target),
+      ...holdBoxShape(target, options),
     ]);
   },
 };

@@ -1,6 +1,6 @@
-import type { Code } from '../code.ts';
-import type { Options, Ratio } from '../options/values.ts';
-import { frameOf } from './target.ts';
+import type { Code } from '../../code.ts';
+import type { Options, Ratio } from '../../options/values.ts';
+import { frameOf } from '../target.ts';
 
 /**
  * The shape to hold: what the owner says, else what the code says, else the natural shape of the provider’s

@@ -1,8 +1,9 @@
-import { contribution, type Option } from '../options/option.ts';
-import { numberType } from '../options/types/number.ts';
-import { reason } from '../reason.ts';
-import { declare } from './declarations.ts';
-import { declaredBy, hasPlace, noTarget, targetOf } from './target.ts';
+import { contribution, type Option } from '../../options/option.ts';
+import { numberType } from '../../options/types/number.ts';
+import { reason } from '../../reason.ts';
+import { declare } from '../declarations.ts';
+import { declaredBy, hasPlace, noTarget } from '../target.ts';
+import { bodyOf } from '../standing.ts';
 
 /** What a code declares of the line around it, as these options write it. */
 export const lineOf = (
@@ -23,7 +24,7 @@ export const option: Option<number> = {
   isOffered: (_, reading) => hasPlace(reading),
   current: (code) => lineOf(declaredBy(code))?.width ?? null,
   contribute: (code, width, { options }) => {
-    const target = targetOf(code);
+    const target = bodyOf(code, options);
     if (!target) return noTarget(code);
     const colour = (options['border-colour'] as string | undefined) ?? 'currentcolor';
     return contribution(

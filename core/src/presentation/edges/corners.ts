@@ -1,8 +1,9 @@
-import { contribution, type Option } from '../options/option.ts';
-import { numberType } from '../options/types/number.ts';
-import { reason } from '../reason.ts';
-import { declare, type Declared } from './declarations.ts';
-import { declaredNumber, frameOf, hasPlace, noTarget, targetOf } from './target.ts';
+import { contribution, type Option } from '../../options/option.ts';
+import { numberType } from '../../options/types/number.ts';
+import { reason } from '../../reason.ts';
+import { declare, type Declared } from '../declarations.ts';
+import { declaredNumber, frameOf, hasPlace, noTarget } from '../target.ts';
+import { bodyOf } from '../standing.ts';
 
 export const option: Option<number> = {
   name: 'corners',
@@ -15,8 +16,8 @@ export const option: Option<number> = {
     'CSS Backgrounds and Borders 3, section 4 (border-radius); a frame and a player are clipped by their own',
   isOffered: (_, reading) => hasPlace(reading),
   current: (code) => declaredNumber(code, 'border-radius', 'px'),
-  contribute: (code, radius) => {
-    const target = targetOf(code);
+  contribute: (code, radius, { options }) => {
+    const target = bodyOf(code, options);
     if (!target) return noTarget(code);
     const clipped: Declared[] =
       target.element === frameOf(code) ? [] : [['overflow', 'hidden', reason('clipped-at-corners')]];

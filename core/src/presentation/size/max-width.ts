@@ -1,8 +1,9 @@
-import { contribution, type Option } from '../options/option.ts';
-import { reason } from '../reason.ts';
-import { numberType } from '../options/types/number.ts';
-import { declare, holdBoxShape, type Declared } from './declarations.ts';
-import { declaredNumber, hasPlace, noTarget, targetOf } from './target.ts';
+import { contribution, type Option } from '../../options/option.ts';
+import { reason } from '../../reason.ts';
+import { numberType } from '../../options/types/number.ts';
+import { declare, holdBoxShape, type Declared } from '../declarations.ts';
+import { placeOf } from '../standing.ts';
+import { declaredNumber, hasPlace, noTarget } from '../target.ts';
 
 export const option: Option<number> = {
   name: 'max-width',
@@ -15,18 +16,18 @@ export const option: Option<number> = {
   isOffered: (_, reading) => hasPlace(reading),
   current: (code) => declaredNumber(code, 'max-width', 'px'),
   contribute: (code, most, { options }) => {
-    const target = targetOf(code);
+    const target = placeOf(code, options);
     if (!target) return noTarget(code);
     // Among flexible neighbours a box is as wide as what is in it, unless it says otherwise.
     const filling: Declared[] =
-      target.isAround && options['share'] === undefined ? [['width', '100%', reason('fills-its-place')]] : [];
+      target.fills && options['share'] === undefined ? [['width', '100%', reason('fills-its-place')]] : [];
     return contribution([
       ...declare(
         target,
         [...filling, ['max-width', `${most}px`, reason('never-wider', { most })]],
         ['min-width'],
       ),
-      ...holdBoxShape(target),
+      ...holdBoxShape(target, options),
     ]);
   },
 };

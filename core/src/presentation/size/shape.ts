@@ -1,8 +1,8 @@
-import { contribution, problem, type Option } from '../options/option.ts';
-import { ratioType } from '../options/types/ratio.ts';
-import type { Ratio } from '../options/values.ts';
+import { contribution, problem, type Option } from '../../options/option.ts';
+import { ratioType } from '../../options/types/ratio.ts';
+import type { Ratio } from '../../options/values.ts';
 import { shapeOf } from './shape-of.ts';
-import { frameOf, hasFrame } from './target.ts';
+import { frameOf, hasFrame } from '../target.ts';
 
 export const option: Option<Ratio> = {
   name: 'shape',

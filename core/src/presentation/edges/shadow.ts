@@ -1,8 +1,9 @@
-import { contribution, type Option } from '../options/option.ts';
-import { choiceType } from '../options/types/choice.ts';
-import { reason } from '../reason.ts';
-import { declare } from './declarations.ts';
-import { declaredBy, hasPlace, noTarget, targetOf } from './target.ts';
+import { contribution, type Option } from '../../options/option.ts';
+import { choiceType } from '../../options/types/choice.ts';
+import { reason } from '../../reason.ts';
+import { declare } from '../declarations.ts';
+import { declaredBy, hasPlace, noTarget } from '../target.ts';
+import { bodyOf } from '../standing.ts';
 
 const shadows: Readonly<Record<string, string>> = {
   soft: '0 1px 4px rgba(0,0,0,.25)',
@@ -22,8 +23,8 @@ export const option: Option<string> = {
     const declared = squeezed(declaredBy(code)?.get('box-shadow') ?? '');
     return Object.keys(shadows).find((name) => squeezed(shadows[name]!) === declared) ?? null;
   },
-  contribute: (code, name) => {
-    const target = targetOf(code);
+  contribute: (code, name, { options }) => {
+    const target = bodyOf(code, options);
     if (!target) return noTarget(code);
     return contribution(
       declare(target, [['box-shadow', shadows[name]!, reason('casts-shadow', { name })]], []),

@@ -1,8 +1,9 @@
-import { contribution, type Option } from '../options/option.ts';
-import { colourType } from '../options/types/colour.ts';
-import { reason } from '../reason.ts';
+import { contribution, type Option } from '../../options/option.ts';
+import { colourType } from '../../options/types/colour.ts';
+import { reason } from '../../reason.ts';
 import { lineOf } from './border.ts';
-import { declaredBy, hasPlace, noTarget, targetOf } from './target.ts';
+import { declaredBy, hasPlace, noTarget } from '../target.ts';
+import { bodyOf } from '../standing.ts';
 
 export const option: Option<string> = {
   name: 'border-colour',
@@ -19,5 +20,5 @@ export const option: Option<string> = {
     return colour === undefined || colour === 'currentcolor' ? null : colour;
   },
   // It is the line that it is written with.
-  contribute: (code) => (targetOf(code) ? contribution([]) : noTarget(code)),
+  contribute: (code, _, { options }) => (bodyOf(code, options) ? contribution([]) : noTarget(code)),
 };

@@ -1,8 +1,9 @@
-import { contribution, type Option } from '../options/option.ts';
-import { reason } from '../reason.ts';
-import { numberType } from '../options/types/number.ts';
-import { declare, holdBoxShape } from './declarations.ts';
-import { declaredNumber, hasPlace, noTarget, targetOf } from './target.ts';
+import { contribution, type Option } from '../../options/option.ts';
+import { reason } from '../../reason.ts';
+import { numberType } from '../../options/types/number.ts';
+import { declare, holdBoxShape } from '../declarations.ts';
+import { placeOf } from '../standing.ts';
+import { declaredNumber, hasPlace, noTarget } from '../target.ts';
 
 export const option: Option<number> = {
   name: 'share',
@@ -14,12 +15,12 @@ export const option: Option<number> = {
   source: 'CSS Box Sizing 3, section 3 (width)',
   isOffered: (_, reading) => hasPlace(reading),
   current: (code) => declaredNumber(code, 'width', '%'),
-  contribute: (code, share) => {
-    const target = targetOf(code);
+  contribute: (code, share, { options }) => {
+    const target = placeOf(code, options);
     if (!target) return noTarget(code);
     return contribution([
       ...declare(target, [['width', `${share}%`, reason('share-of-place', { share })]], ['min-width']),
-      ...holdBoxShape(target),
+      ...holdBoxShape(target, options),
     ]);
   },
 };

@@ -1,0 +1,358 @@
+import { expect } from 'chai';
+import type { Page } from 'playwright-core';
+import { AxeBuilder } from '@axe-core/playwright';
+import { compose, documentText, openCode, type Options } from '@orbis/core';
+import { builtInSheets } from '@orbis/sheets';
+import { closeBrowser, newWindow } from './support/browser.ts';
+
+const sheets = builtInSheets();
+const codes = {
+  frame:
+    '<iframe id="it" width="560" height="315" src="https://play.kinorill.localhost/film/a" title="The film"></iframe>',
+  boxed:
+    '<div style="position:relative;padding-bottom:56.25%;height:0"><iframe id="it" src="https://play.kinorill.localhost/film/a" style="position:absolute;top:0;left:0;width:100%;height:100%" title="The film"></iframe></div>',
+  form: '<form id="it" action="https://formwold.localhost/in"><label>Mail <input name="mail"></label></form>',
+};
+type Name = keyof typeof codes;
+
+/* Where pages put codes, and what their themes say of everything. */
+const surroundings: Record<string, (inner: string) => string> = {
+  'a block': (inner) => `<div class="place">${inner}</div>`,
+  'a flex row beside a tall neighbour': (inner) =>
+    `<div class="place" style="display:flex"><div style="flex:1;min-width:0">${inner}</div><div style="width:0;height:900px"></div></div>`,
+  'a flex row, directly': (inner) =>
+    `<div class="place" style="display:flex">${inner}<div style="width:0;height:900px"></div></div>`,
+  'a flex column': (inner) => `<div class="place" style="display:flex;flex-direction:column">${inner}</div>`,
+  'a grid': (inner) => `<div class="place" style="display:grid">${inner}</div>`,
+  'a cell of a table': (inner) =>
+    `<table class="place" style="table-layout:fixed;border-spacing:0"><tr><td style="padding:0">${inner}</td></tr></table>`,
+  'a float': (inner) => `<div class="place" style="float:left">${inner}</div>`,
+  'centred text': (inner) => `<div class="place" style="text-align:center">${inner}</div>`,
+  'a theme that sizes frames': (inner) =>
+    `<style>iframe{width:auto;height:auto!important}img{border:9px solid}*{box-sizing:content-box}</style><div class="place">${inner}</div>`,
+  'text from right to left': (inner) => `<div class="place" dir="rtl">${inner}</div>`,
+};
+const widths = [320, 360, 768, 1280] as const;
+
+interface Seen {
+  /** What is shown, and what holds all of ours. */
+  it: DOMRect;
+  all: DOMRect;
+  place: DOMRect;
+}
+
+describe('what is put around, over and beside a code, in a browser', function () {
+  this.timeout(60_000);
+  let page: Page;
+  const asked: string[] = [];
+  before(async () => {
+    ({ page } = await newWindow());
+    await page.route('**/*', async (route) => {
+      const url = route.request().url();
+      if (!url.includes('site.example')) asked.push(url);
+      await route.fulfill({ contentType: 'text/html', body: url.includes('kinorill') ? 'The film' : '' });
+    });
+  });
+  after(closeBrowser);
+
+  const show = async (html: string, width = 1280): Promise<void> => {
+    asked.length = 0;
+    await page.setViewportSize({ width, height: 800 });
+    await page.goto('https://site.example/', { waitUntil: 'commit' });
+    await page.setContent(
+      `<!doctype html><html lang="en"><title>Page</title><style>body{margin:0}</style>${html}`,
+    );
+  };
+  const dressed = (name: Name, options: Options): string => {
+    const { snippets, problems } = compose(openCode(codes[name], { sheets }), options);
+    expect(problems).to.deep.equal([]);
+    return documentText(snippets);
+  };
+  /* Every surrounding at every width at once, each in a window of its own. */
+  const seeAll = async (
+    text: string,
+  ): Promise<{ where: string; width: number; over: number; seen: Seen }[]> => {
+    const rooms = Object.entries(surroundings).flatMap(([where, wrap]) =>
+      widths.map((width) => ({
+        where,
+        width,
+        html: `<!doctype html><style>body{margin:0}.place{width:100%}</style>${wrap(text)}`,
+      })),
+    );
+    await show(
+      rooms
+        .map(
+          ({ width, html }) =>
+            `<iframe style="width:${width}px;height:900px;border:0" srcdoc="${html.replaceAll('&', '&amp;').replaceAll('"', '&quot;')}"></iframe>`,
+        )
+        .join(''),
+    );
+    const found = await page.evaluate(() =>
+      [...document.querySelectorAll('iframe')].map((room) => {
+        const inside = room.contentDocument!;
+        const boxes = ['#it', '[data-all]', '.place'].map(
+          (selector) => inside.querySelector(selector)!.getBoundingClientRect().toJSON() as DOMRect,
+        );
+        return { boxes, over: inside.documentElement.scrollWidth - room.clientWidth };
+      }),
+    );
+    return rooms.map(({ where, width }, i) => {
+      const [it, all, place] = found[i]!.boxes;
+      return { where, width, over: found[i]!.over, seen: { it: it!, all: all!, place: place! } };
+    });
+  };
+
+  const shape = 9 / 16;
+  for (const [label, name, options, check] of [
+    [
+      'a shape with a heading and a caption',
+      'frame',
+      { fit: 'shape', heading: 'The film', caption: 'On the moor' },
+      ({ it, all, place }) => {
+        expect(it.width).to.be.closeTo(place.width, 1);
+        expect(it.height).to.be.closeTo(it.width * shape, 1);
+        expect(all.height).to.be.greaterThan(it.height + 40);
+      },
+    ],
+    [
+      'a link over all of it, at most 400 wide, in the middle',
+      'frame',
+      {
+        'fit': 'shape',
+        'whole-link': 'https://site.example/x',
+        'max-width': 400,
+        'align': 'centre',
+        'corners': 20,
+      },
+      ({ it, place }) => {
+        expect(it.width).to.be.closeTo(Math.min(400, place.width), 1);
+        expect(it.height).to.be.closeTo(it.width * shape, 1);
+        expect(it.left - place.left).to.be.closeTo(place.right - it.right, 1);
+      },
+    ],
+    [
+      'a provider’s box in another shape, at the right',
+      'boxed',
+      { fit: 'shape', shape: { width: 4, height: 3 }, share: 50, align: 'right' },
+      ({ it, place }) => {
+        expect(it.width).to.be.closeTo(place.width / 2, 1);
+        expect(it.height).to.be.closeTo((it.width * 3) / 4, 1);
+        expect(it.right).to.be.closeTo(place.right, 1);
+      },
+    ],
+    [
+      'a panel with space beside it',
+      'frame',
+      { 'fit': 'shape', 'backdrop': '#f4efe6', 'space-beside': 12 },
+      ({ it, all, place }) => {
+        expect(all.left).to.be.closeTo(place.left + 12, 1);
+        expect(all.right).to.be.closeTo(place.right - 12, 1);
+        expect(it.left - all.left).to.be.closeTo(24, 1);
+        expect(all.bottom - it.bottom).to.be.closeTo(24, 1);
+        expect(it.height).to.be.closeTo(it.width * shape, 1);
+      },
+    ],
+    [
+      'a part of a frame',
+      'frame',
+      { 'crop-left': 40, 'crop-top': 30, 'crop-width': 200, 'crop-height': 100 },
+      ({ it, all }) => {
+        expect([all.width, all.height]).to.deep.equal([200, 100]);
+        expect([all.left - it.left, all.top - it.top]).to.deep.equal([40, 30]);
+      },
+    ],
+    [
+      'a size of its own, which is no wider than its place',
+      'frame',
+      { tint: '#224433' },
+      ({ it, all, place }) => {
+        expect(all.width).to.be.closeTo(Math.min(560, place.width), 1);
+        expect(it.height).to.be.closeTo(it.width * shape, 1);
+      },
+    ],
+    [
+      'a form with words beside it',
+      'form',
+      { 'heading': 'Write to us', 'max-width': 300, 'align': 'centre', 'space-above': 30 },
+      ({ all, place }) => {
+        expect(all.width).to.be.closeTo(Math.min(300, place.width), 1);
+        expect(all.left - place.left).to.be.closeTo(place.right - all.right, 1);
+      },
+    ],
+  ] as [string, Name, Options, (seen: Seen) => void][])
+    it(`${label}, wherever it is pasted`, async () => {
+      const text = dressed(name, options)
+        .replace(/^<(\w+)/, '<$1 data-all')
+        // Forty players of it would only take their time.
+        .replace('https://play.kinorill.localhost', 'about:blank#');
+      for (const { where, width, over, seen } of await seeAll(text)) {
+        try {
+          check(seen);
+          expect(over, 'over the side').to.be.at.most(0);
+        } catch (error) {
+          throw new Error(`in ${where}, ${width} px wide: ${(error as Error).message}`, { cause: error });
+        }
+      }
+    });
+
+  it('a panel that reaches the sides of the window makes nothing to scroll', async () => {
+    const text = dressed('frame', { 'backdrop': '#f4efe6', 'backdrop-reach': 'page', 'fit': 'shape' });
+    await show(`<div class="place" style="width:300px;margin:0 auto">${text}</div>`, 900);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).to.equal(900);
+    const [left, right] = await page.evaluate(() => {
+      const { top } = document.querySelector('iframe')!.getBoundingClientRect();
+      return [5, 890].map((x) => document.elementFromPoint(x, top + 10)?.tagName);
+    });
+    // It is painted there, and is nothing to be hit.
+    expect([left, right]).to.deep.equal(['BODY', 'BODY']);
+  });
+
+  it('a link over all of it is one stop of the Tab key, by its name', async () => {
+    await show(
+      `<a href="#a" id="a">a</a>${dressed('form', { 'whole-link': 'https://site.example/x', 'whole-link-name': 'Our films' })}<a href="#b" id="b">b</a>`,
+    );
+    const stops: string[] = [];
+    for (let i = 0; i < 3; i++) {
+      await page.keyboard.press('Tab');
+      stops.push(
+        await page.evaluate(
+          () => document.activeElement!.getAttribute('aria-label') ?? document.activeElement!.id,
+        ),
+      );
+    }
+    expect(stops).to.deep.equal(['a', 'Our films', 'b']);
+    const hit = await page.evaluate(() => {
+      const { left, top, right, bottom } = document.querySelector('form')!.getBoundingClientRect();
+      return [
+        [left + 2, top + 2],
+        [right - 2, bottom - 2],
+      ].map(([x, y]) => document.elementFromPoint(x!, y!)?.tagName);
+    });
+    expect(hit).to.deep.equal(['A', 'A']);
+  });
+
+  describe('a code that waits', () => {
+    const foreign = (): string[] => asked.filter((url) => !url.includes('picture'));
+    const waiting = (name: Name, options: Options = {}) => dressed(name, { load: 'click', ...options });
+
+    it('contacts nobody before its button is pressed, and moves nothing when it is', async () => {
+      await show(`${waiting('frame', { 'fit': 'shape', 'max-width': 600 })}<p id="below">below</p>`);
+      await page.waitForTimeout(300);
+      expect(foreign()).to.deep.equal([]);
+      const before = await page.locator('#below').boundingBox();
+      await page.getByRole('button', { name: 'Play the video Kinorill will see your address.' }).click();
+      await page.locator('#it').waitFor();
+      expect(foreign()).to.deep.equal(['https://play.kinorill.localhost/film/a']);
+      expect(await page.locator('#below').boundingBox()).to.deep.equal(before);
+      const box = (await page.locator('#it').boundingBox())!;
+      expect([box.width, box.height]).to.deep.equal([600, 337.5]);
+    });
+
+    it('is shown by the keyboard alone, which goes on in what was shown', async () => {
+      await show(waiting('form'));
+      await page.keyboard.press('Tab');
+      await page.keyboard.press('Space');
+      await page.locator('input').waitFor();
+      expect(await page.evaluate(() => (document.activeElement as HTMLInputElement).name)).to.equal('mail');
+    });
+
+    it('runs its scripts in their order, each once', async () => {
+      const code =
+        '<div id="it"></div><script>window.order = ["first"];</script><script src="https://site.example/two.js"></script><script>window.order.push("third")</script>';
+      await page.route('https://site.example/two.js', (route) =>
+        route.fulfill({ contentType: 'text/javascript', body: 'window.order.push("second")' }),
+      );
+      const { text } = compose(openCode(code, { sheets }), { load: 'click' });
+      await show(text);
+      await page.getByRole('button').click();
+      await page.waitForFunction(() => (window as unknown as { order?: string[] }).order?.length === 3);
+      expect(await page.evaluate(() => (window as unknown as { order: string[] }).order)).to.deep.equal([
+        'first',
+        'second',
+        'third',
+      ]);
+    });
+
+    it('is shown when the page allows what it is, and not before', async () => {
+      const text = dressed('frame', { load: 'allow' });
+      await show(text);
+      const allow = (words: string) =>
+        page.evaluate((words) => {
+          document.documentElement.setAttribute('data-orbis-allow', words);
+          document.dispatchEvent(new Event('orbis-allow'));
+        }, words);
+      await allow('mapmere form');
+      expect(await page.locator('#it').count()).to.equal(0);
+      await allow('form video');
+      await page.locator('#it').waitFor();
+      await show(`<script>document.documentElement.setAttribute('data-orbis-allow','all')</script>${text}`);
+      await page.locator('#it').waitFor();
+    });
+
+    it('is shown when it comes near', async () => {
+      const code =
+        '<div class="slotsedge-calendar" data-calendar="x" id="it"></div><script async src="https://cdn.slotsedge.localhost/booking.js"></script>';
+      const { text } = compose(openCode(code, { sheets }), { load: 'near' });
+      await show(`<div style="height:5000px"></div>${text}`);
+      await page.waitForTimeout(300);
+      expect(foreign()).to.deep.equal([]);
+      await page.evaluate(() => window.scrollTo(0, 4000));
+      await page.waitForFunction(() => document.querySelector('#it') !== null);
+    });
+
+    it('remembers for the visit that one of a provider was allowed, where it is asked to', async () => {
+      const two = waiting('frame', { 'load-remember': true });
+      await show(two + waiting('form') + two);
+      await page.getByRole('button').first().click();
+      await page.waitForFunction(() => document.querySelectorAll('iframe').length === 2);
+      expect(await page.getByRole('button').count()).to.equal(1);
+      await show(two);
+      await page.locator('iframe').waitFor();
+      await page.evaluate(() => sessionStorage.clear());
+    });
+
+    it('needs no script to lead to its content', async () => {
+      const context = await page.context().browser()!.newContext({ javaScriptEnabled: false });
+      const plain = await context.newPage();
+      await plain.setContent(waiting('frame', { fit: 'shape' }));
+      const link = plain.getByRole('link', { name: 'Open it at Kinorill' });
+      expect(await link.getAttribute('href')).to.equal('https://kinorill.localhost/films/a');
+      await link.click({ trial: true });
+      await context.close();
+    });
+
+    it('is printed as its picture and its button', async () => {
+      await show(waiting('frame', { fit: 'shape', still: 'https://site.example/picture.svg' }));
+      await page.emulateMedia({ media: 'print' });
+      expect(await page.locator('img').isVisible()).to.equal(true);
+      await page.emulateMedia({ media: 'screen', forcedColors: 'active', reducedMotion: 'reduce' });
+      expect(await page.getByRole('button').isVisible()).to.equal(true);
+      await page.emulateMedia({ media: null, forcedColors: null, reducedMotion: null });
+    });
+
+    it('passes axe, before and after it is shown, as all that is put around a code does', async () => {
+      const all: Options = {
+        'fit': 'shape',
+        'heading': 'The film',
+        'caption': 'On the moor',
+        'link-below': 'https://site.example/',
+        'fallback': true,
+        'backdrop': '#334433',
+        'corners': 8,
+        'load': 'click',
+        'still': 'https://site.example/picture.svg',
+      };
+      await show(
+        `<main><h1>Page</h1>${dressed('frame', all)}${dressed('form', { 'whole-link': 'https://site.example/' })}</main>`,
+      );
+      const worst = async () =>
+        (await new AxeBuilder({ page }).options({ iframes: false }).analyze()).violations
+          .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+          .map(({ id, nodes }) => `${id}: ${nodes[0]!.html}`);
+      expect(await worst()).to.deep.equal([]);
+      await page.getByRole('button').click();
+      await page.locator('iframe').waitFor();
+      expect(await worst()).to.deep.equal([]);
+    });
+  });
+});

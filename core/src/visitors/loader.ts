@@ -1,0 +1,7 @@
+import { loadScript } from './load-script.ts';
+
+/** The loader as it is pasted. */
+export const loaderTag = `<script>${loadScript}</script>`;
+
+/** Whether a text that was handed out has the loader in it. */
+export const hasLoader = (text: string): boolean => text.includes(loaderTag);
