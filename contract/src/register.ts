@@ -1,4 +1,4 @@
-import { planActions, positions } from '@orbis/core';
+import { pastedLanguages, planActions, positions, type PastedLanguage } from '@orbis/core';
 import { count, factRecord, key, publicId, time } from './common.ts';
 import { snippet } from './edits.ts';
 import { spoken, type PlacementState } from './language/index.ts';
@@ -36,6 +36,11 @@ export const page = z
     checkedAt: time.nullable(),
   })
   .meta({ id: 'Page' });
+/** The language of a site’s pages, among those that visitors are spoken to in. */
+export const siteLanguage = z.enum(pastedLanguages as [PastedLanguage, ...PastedLanguage[]]).meta({
+  description: 'The language of its pages (BCP 47), for words that visitors read',
+});
+
 export const site = z
   .object({
     key: siteKey,
@@ -43,6 +48,7 @@ export const site = z
     address: z.string(),
     defaults: kindDefaults.meta({ description: 'What is asked of every embed on it, by what kind it is of' }),
     head: z.boolean().meta({ description: 'Whether it has a way into the heads of its pages' }),
+    language: siteLanguage,
     pages: count,
     createdAt: time,
   })

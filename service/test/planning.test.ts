@@ -155,6 +155,7 @@ describe('what is wanted of a placement', function () {
     ],
     ['what its site asks of all', true, () => change({ defaults: { any: { align: 'centre' } } })],
     ['the way into the head of its site’s pages', true, () => change({ head: true })],
+    ['the language of its site’s pages', true, () => change({ language: 'de' })],
     [
       'the rules for all',
       true,

@@ -1,8 +1,16 @@
 import { Option } from 'commander';
-import { kinds, withoutOptions, type Kind, type KindDefaults } from '@orbis/core';
-import { optionsLine, spoken, type Site } from '@orbis/contract';
+import {
+  kinds,
+  pastedLanguages,
+  withoutOptions,
+  type Kind,
+  type KindDefaults,
+  type PastedLanguage,
+} from '@orbis/core';
+import { languageName, optionsLine, spoken, type Site } from '@orbis/contract';
 import { parseAsked } from '../asked.ts';
-import { UsedWrongly } from '../command.ts';
+import { UsedWrongly, type Tools } from '../command.ts';
+import type { Exit } from '../io.ts';
 import { facts, type Colours } from '../text.ts';
 import { every, limit, tellList } from './every.ts';
 import type { Thing } from './thing.ts';
@@ -12,6 +20,7 @@ interface Options {
   unset?: string[];
   name?: string;
   address?: string;
+  language?: PastedLanguage;
 }
 
 /** Websites that are declared as one's own. */
@@ -88,6 +97,12 @@ export const site: Thing = {
       .option('--unset <names...>', 'take such options back')
       .option('--name <name>', 'call it something else; its key stays')
       .option('--address <address>', 'it is published elsewhere now')
+      .addOption(
+        new Option(
+          '--language <language>',
+          'the language of its pages, for words that visitors read',
+        ).choices(pastedLanguages),
+      )
       .description(
         'name it, say whether code can be put into the heads of its pages, set options for all embeds on it',
       )
@@ -97,39 +112,13 @@ export const site: Thing = {
 Examples:
   orbis change site hollinfell head=yes
   orbis change site hollinfell align=centre
+  orbis change site hollinfell --language de
   orbis change site hollinfell max-width=720 --kind video
 
 What is asked of an embed itself, or of one of its places, wins over what its site asks.`,
       )
-      .action((key: string, words: string[], { kind, unset = [], ...named }: Options) =>
-        run(async (tools) => {
-          if (words.length === 0 && unset.length === 0 && Object.keys(named).length === 0)
-            throw new UsedWrongly('Say what to change: head=yes, an option, --unset, --name or --address.');
-          const client = tools.client();
-          const now = await client.call('sites.read', { params: { site: key } });
-          const head = headIn(words);
-          const asked = await parseAsked(
-            words.filter((word) => !word.startsWith('head=')),
-            tools.client,
-            null,
-          );
-          const defaults: KindDefaults = {
-            ...now.data.defaults,
-            [kind]: { ...withoutOptions(now.data.defaults[kind] ?? {}, unset), ...asked },
-          };
-          const hasOptions = unset.length > 0 || Object.keys(asked).length > 0;
-          const { data } = await client.call('sites.change', {
-            params: { site: key },
-            ifMatch: now.etag ?? '',
-            body: { ...named, ...(hasOptions && { defaults }), ...(head !== null && { head }) },
-          });
-          const paste =
-            hasOptions || head !== null
-              ? '\nPages keep the code that they carry until you paste the new one there: “orbis list placements --state out-of-date” tells where.\n'
-              : '';
-          tools.confirm(data, () => `${describeSite(data, tools.colours)}${paste}`);
-          return 0;
-        }),
+      .action((key: string, words: string[], options: Options) =>
+        run((tools) => changeSite(tools, key, words, options)),
       );
   },
   remove: (verb, run) => {
@@ -149,6 +138,42 @@ What is asked of an embed itself, or of one of its places, wins over what its si
   },
 };
 
+async function changeSite(
+  tools: Tools,
+  key: string,
+  words: string[],
+  { kind, unset = [], ...named }: Options,
+): Promise<Exit> {
+  if (words.length === 0 && unset.length === 0 && Object.keys(named).length === 0)
+    throw new UsedWrongly(
+      'Say what to change: head=yes, an option, --unset, --name, --address or --language.',
+    );
+  const client = tools.client();
+  const now = await client.call('sites.read', { params: { site: key } });
+  const head = headIn(words);
+  const asked = await parseAsked(
+    words.filter((word) => !word.startsWith('head=')),
+    tools.client,
+    null,
+  );
+  const defaults: KindDefaults = {
+    ...now.data.defaults,
+    [kind]: { ...withoutOptions(now.data.defaults[kind] ?? {}, unset), ...asked },
+  };
+  const hasOptions = unset.length > 0 || Object.keys(asked).length > 0;
+  const { data } = await client.call('sites.change', {
+    params: { site: key },
+    ifMatch: now.etag ?? '',
+    body: { ...named, ...(hasOptions && { defaults }), ...(head !== null && { head }) },
+  });
+  const paste =
+    hasOptions || head !== null || named.language !== undefined
+      ? '\nPages keep the code that they carry until you paste the new one there: “orbis list placements --state out-of-date” tells where.\n'
+      : '';
+  tools.confirm(data, () => `${describeSite(data, tools.colours)}${paste}`);
+  return 0;
+}
+
 function headIn(words: readonly string[]): boolean | null {
   const said = words.findLast((word) => word.startsWith('head='));
   if (said === undefined) return null;
@@ -157,7 +182,10 @@ function headIn(words: readonly string[]): boolean | null {
   return said === 'head=yes';
 }
 
-function describeSite({ key, name, address, pages, head, defaults }: Site, colours: Colours): string {
+function describeSite(
+  { key, name, address, pages, head, language, defaults }: Site,
+  colours: Colours,
+): string {
   const asked = (Object.keys(defaults) as (Kind | 'any')[])
     .filter((kind) => Object.keys(defaults[kind] ?? {}).length > 0)
     .map((kind): [string, string] => [
@@ -170,6 +198,7 @@ function describeSite({ key, name, address, pages, head, defaults }: Site, colou
       ['Name', name],
       ['Address', address],
       ['Pages', String(pages)],
+      ['Language', languageName(language)],
       ['Into the head', head ? 'yes: loaders and styles go there once a page' : 'no: each code stays whole'],
       ...asked,
     ],

@@ -30,7 +30,11 @@ export function PlacementForm({ placement, etag, embed, site, sheet }: Props) {
   const levels = { embed: embed.current.options, site: defaultsFor(site.defaults, embed.kind) };
   const place: WorkedOn = {
     asked: (here) => ({ ...levels, placement: here }),
-    circumstances: site.head ? { apart: classFor(placement.id) } : {},
+    circumstances: {
+      apart: site.head ? classFor(placement.id) : null,
+      language: site.language,
+      loader: site.head ? 'head' : 'here',
+    },
   };
   const work = useComposedDraft(embed, placement.options, place, sheet);
   const { draft, composition } = work;

@@ -8,9 +8,9 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
-import { allOptions, kinds, type Kind } from '@orbis/core';
+import { allOptions, kinds, pastedLanguages, type Kind } from '@orbis/core';
 import type { Site } from '@orbis/contract';
-import { optionWords } from '@orbis/contract/language';
+import { languageName, optionWords } from '@orbis/contract/language';
 import { api, refresh, useList } from '../api.ts';
 import { draftOf, optionsOf, type Draft } from '../embed/draft.ts';
 import { optionsOfProviders } from '../embed/own-options.ts';
@@ -36,6 +36,7 @@ const forMany = allOptions.filter(
  */
 export function SiteForm({ site, etag }: { site: Site; etag: string }) {
   const [head, setHead] = useState(site.head);
+  const [language, setLanguage] = useState(site.language);
   const [group, setGroup] = useState<Group>('any');
   const [drafts, setDrafts] = useState<Partial<Record<Group, Draft>>>(
     Object.fromEntries(Object.entries(site.defaults).map(([kind, options]) => [kind, draftOf(options)])),
@@ -55,7 +56,7 @@ export function SiteForm({ site, etag }: { site: Site; etag: string }) {
         await api.call('sites.change', {
           params: { site: site.key },
           ifMatch: etag,
-          body: { head, defaults },
+          body: { head, language, defaults },
         })
       ).data;
     },
@@ -83,6 +84,22 @@ export function SiteForm({ site, etag }: { site: Site; etag: string }) {
           Then what a page needs only once, such as the script of a provider, goes there, and is not repeated
           at every place.
         </Typography>
+      </Card>
+      <Card title="The language of its pages">
+        <TextField
+          select
+          label="Language"
+          value={language}
+          onChange={(event) => setLanguage(event.target.value as typeof language)}
+          helperText="In it visitors read what Orbis writes into your pages: the words of a button, of a link."
+          sx={{ maxWidth: 420 }}
+        >
+          {pastedLanguages.map((each) => (
+            <MenuItem key={each} value={each}>
+              {languageName(each)}
+            </MenuItem>
+          ))}
+        </TextField>
       </Card>
       <Card title="What holds for its embeds">
         <Stack spacing={2.5}>

@@ -14,6 +14,7 @@ import {
   site,
   spot,
   widths,
+  siteLanguage,
 } from '../register.ts';
 import { lists } from '../resources.ts';
 import { pathOf, paths } from './paths.ts';
@@ -67,7 +68,7 @@ export const placeRoutes = {
   'sites.change': route({
     ...paths['sites.change'],
     summary:
-      'Change a site: its name, its address, its defaults, whether it has a way into the heads of its pages',
+      'Change a site: its name, its address, its defaults, whether it has a way into the heads of its pages, its language',
     tag,
     access: 'owner',
     params: z.object({ site: siteKey }),
@@ -77,6 +78,7 @@ export const placeRoutes = {
       address: z.string().max(500).optional(),
       defaults: kindDefaults.optional(),
       head: z.boolean().optional(),
+      language: siteLanguage.optional(),
     }),
     answer: site,
     statuses: [200],

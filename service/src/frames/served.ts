@@ -57,7 +57,8 @@ export function createServed({ db, origins }: ServedTools): Served {
         title: titleOf(row),
         ancestors: [originSource(row.site.address), origins().console].filter((origin) => origin !== null),
         ownHost: origins().ownHosts,
-        language: 'en',
+        language: facts.language ?? 'en',
+        pictures: facts.pictures ?? [],
         discovery: (['json', 'xml'] as const).map((format) => ({
           type: types[format],
           href: question(format),

@@ -9,12 +9,22 @@ export const pageUrl = (site: { address: string }, page: { path: string }): stri
 export const pageKeyOf = ({ site, page }: { site: { key: string }; page: { path: string } }): string =>
   `${site.key}/${page.path}`;
 
-export const serializeSite = ({ key, name, address, defaults, head, pages, createdAt }: SiteRow): Site => ({
+export const serializeSite = ({
   key,
   name,
   address,
   defaults,
   head,
+  language,
+  pages,
+  createdAt,
+}: SiteRow): Site => ({
+  key,
+  name,
+  address,
+  defaults,
+  head,
+  language,
   pages,
   createdAt: createdAt.toISOString(),
 });

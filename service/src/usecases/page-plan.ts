@@ -1,9 +1,11 @@
 import { LRUCache } from 'lru-cache';
 import {
+  bringsLoader,
   classFor,
   hasShared,
   neutralMark,
   type Carried,
+  type Circumstances,
   type LeavingPlacement,
   type PagePlan,
   type PlannedSnippet,
@@ -70,15 +72,15 @@ interface Alone {
 }
 
 async function outputAlone(row: StoredPlacement, renderContext: RenderContext): Promise<Alone> {
-  const { source, placement, site } = row;
-  const circumstances = { mark: neutralMark, apart: site.head ? classFor(placement.publicId) : null };
+  const { source, site } = row;
+  const circumstances = { mark: neutralMark, ...pastedAt(row) };
   const { code, composition } = await compositionOf(
     { base: source.base, found: source.found, asked: askedAt(row) },
     renderContext,
     circumstances,
   );
   const { snippets } = composition;
-  const isShared = hasShared(code.reading);
+  const isShared = hasShared(code.reading) || (!site.head && bringsLoader(composition));
   // Of many placements of one embed the same is asked; what is the placement’s own, or its page’s, is no
   // matter of these alone.
   if (!isShared && snippets.length === 1)
@@ -88,7 +90,7 @@ async function outputAlone(row: StoredPlacement, renderContext: RenderContext): 
 
 /* All that the code of a placement depends on, where it depends on nothing else of its page. */
 const inputsOf = (row: StoredPlacement): string =>
-  `${row.revision.id} ${row.site.head} ${JSON.stringify(askedAt(row))}`;
+  `${row.revision.id} ${row.site.head} ${row.site.language} ${JSON.stringify(askedAt(row))}`;
 
 /* Digests that were worked out already, with these sheets and rules. */
 const known = new WeakMap<RenderContext, LRUCache<string, string>>();
@@ -121,12 +123,22 @@ export function planOf(
       carried: carried.get(row.id) ?? null,
     })),
     leaving,
-    site: { head: rows[0]?.site.head ?? false },
+    site: { head: rows[0]?.site.head ?? false, language: rows[0]?.site.language ?? 'en' },
     sheets: renderContext.sheets,
   };
   const length = task.placements.reduce((sum, { base }) => sum + base.length, 0);
   return length <= short ? Promise.resolve(workOutPage(task)) : renderContext.workOutPage(task);
 }
+
+/** What a site means for the code of a placement on it. */
+export const pastedAt = ({
+  site,
+  placement,
+}: Pick<StoredPlacement, 'site' | 'placement'>): Pick<Circumstances, 'apart' | 'language' | 'loader'> => ({
+  apart: site.head ? classFor(placement.publicId) : null,
+  language: site.language,
+  loader: site.head ? 'head' : 'here',
+});
 
 /** A placement’s place, as people write it. */
 export const placeOf = ({

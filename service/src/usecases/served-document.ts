@@ -1,4 +1,4 @@
-import { classFor, documentText, effectiveOptions } from '@orbis/core';
+import { classFor, documentText, effectiveOptions, picturesOf } from '@orbis/core';
 import type { Served } from '../store/served.ts';
 import type { StoredPlacement } from '../store/placements.ts';
 import { askedAt } from './asked.ts';
@@ -18,7 +18,7 @@ export async function servedFor(row: StoredPlacement, renderContext: RenderConte
   const { code, composition } = await compositionOf(
     { base: source.base, found: source.found, asked },
     renderContext,
-    { apart: classInFrames },
+    { apart: classInFrames, language: row.site.language },
   );
   const { parts, addresses, hosts, needs, kind, size } = code.reading;
   const maxWidth = effectiveOptions(asked).options['max-width'];
@@ -35,6 +35,8 @@ export async function servedFor(row: StoredPlacement, renderContext: RenderConte
       permissions: code.permissions,
       thumbnail: source.found?.thumbnail ?? null,
       maxWidth: typeof maxWidth === 'number' ? maxWidth : null,
+      pictures: picturesOf(composition.effective),
+      language: row.site.language,
     },
   };
 }

@@ -1,4 +1,4 @@
-import { isHost, type KindDefaults } from '@orbis/core';
+import { isHost, type KindDefaults, type PastedLanguage } from '@orbis/core';
 import { OrbisError } from '@orbis/contract';
 import type { Database, Handle } from '../database/connect.ts';
 import { inTransaction } from '../database/transaction.ts';
@@ -19,6 +19,7 @@ export interface SiteValues {
   address: string;
   defaults: KindDefaults;
   head: boolean;
+  language: PastedLanguage;
 }
 
 /** @throws OrbisError `key-taken`, `address-invalid` */
@@ -29,7 +30,13 @@ export const addSite = (
 ): Promise<void> =>
   unlessTaken('site', key, () =>
     inTransaction(db, async (tx) => {
-      const values = { name, address: siteAddress(address), defaults: {}, head: false };
+      const values = {
+        name,
+        address: siteAddress(address),
+        defaults: {},
+        head: false,
+        language: 'en' as const,
+      };
       await insertSite(tx, { key, ...values }, actor);
       const effect = { of: 'site' as const, before: null, after: values };
       await recordChange(tx, { facts: { kind: 'added', what: 'site', key }, effect }, actor);
@@ -62,7 +69,8 @@ export async function changeSiteValues(
 /** Writes values of a site down; its pages are planned again where their codes depend on them. */
 export async function writeSite(tx: Handle, row: SiteRow, values: Partial<SiteValues>): Promise<void> {
   if (!(await changeSite(tx, row, values))) throw new OrbisError('if-match-stale', { what: 'site' });
-  if (values.defaults !== undefined || values.head !== undefined) await markSite(tx, row.id);
+  const changesCodes = (['defaults', 'head', 'language'] as const).some((name) => values[name] !== undefined);
+  if (changesCodes) await markSite(tx, row.id);
 }
 
 /** @throws OrbisError `in-use` where it has pages */
@@ -71,8 +79,8 @@ export const removeSite = (db: Database, key: string, matchState: MatchState, ac
     const row = await siteByKey(tx, key);
     matchState(versionTag(row), 'site');
     await deleteEmptySite(tx, row);
-    const { name, address, defaults, head } = row;
-    const effect = { of: 'site' as const, before: { name, address, defaults, head }, after: null };
+    const { name, address, defaults, head, language } = row;
+    const effect = { of: 'site' as const, before: { name, address, defaults, head, language }, after: null };
     await recordChange(tx, { facts: { kind: 'removed', what: 'site', key }, effect }, actor);
   });
 

@@ -1,4 +1,12 @@
-import { classFor, documentText, previewDocument, sandboxTokensOf, type Options } from '@orbis/core';
+import {
+  classFor,
+  documentText,
+  hasLoader,
+  picturesOf,
+  previewDocument,
+  sandboxTokensOf,
+  type Options,
+} from '@orbis/core';
 import { OrbisError, refuseProblems } from '@orbis/contract';
 import type { Deps } from '../deps.ts';
 import { relayPath } from '../origins.ts';
@@ -8,6 +16,7 @@ import { askedAt } from './asked.ts';
 import { compositionOf, type CodeSource } from './codes.ts';
 import { ingest } from './collect.ts';
 import { embedByKey } from './embeds.ts';
+import { pastedAt } from './page-plan.ts';
 import { placementById } from './placements.ts';
 
 /** Options that are tried out on an embed, on one of its placements, or on a code that nobody has kept. */
@@ -26,8 +35,7 @@ export async function tryOut(trial: Trial, tools: TrialTools): Promise<{ base: s
   const { placement } = trial;
   const { db } = tools.connection;
   const source = await sourceOf(trial, tools);
-  const hasHead = placement !== undefined && (await placementById(db, placement)).site.head;
-  const circumstances = hasHead ? { apart: classFor(placement) } : {};
+  const circumstances = placement === undefined ? {} : pastedAt(await placementById(db, placement));
   return { base: source.base, tried: await compositionOf(source, tools.renderContext(), circumstances) };
 }
 
@@ -44,21 +52,27 @@ export interface Preview {
  */
 export async function preview(trial: Trial, tools: TrialTools, by: number, now: Date): Promise<Preview> {
   const source = await sourceOf(trial, tools);
-  const tried = await compositionOf(source, tools.renderContext(), { apart: classFor('preview') });
+  const { placement } = trial;
+  const language =
+    placement === undefined ? 'en' : (await placementById(tools.connection.db, placement)).site.language;
+  const circumstances = { apart: classFor('preview'), language };
+  const tried = await compositionOf(source, tools.renderContext(), circumstances);
   refuseProblems(tried.composition.problems);
   const origins = tools.origins();
   const name = newPublicId() + newPublicId();
   const url = origins.previewUrl(name);
   const { reading, sheet } = tried.code;
-  const document = previewDocument(documentText(tried.composition.snippets), reading, sheet, {
+  const text = documentText(tried.composition.snippets);
+  const document = previewDocument(text, reading, sheet, {
     title: trial.embed ?? 'Preview',
     ancestors: [origins.console],
     ownHost: origins.ownHosts,
-    language: 'en',
+    language,
+    pictures: picturesOf(tried.composition.effective),
     relay: { src: new URL(relayPath, url).href, to: origins.console },
   });
   const expiresAt = await insertPreview(tools.connection.db, name, document, { by, now });
-  return { url, expiresAt, sandboxTokens: sandboxTokensOf(reading) };
+  return { url, expiresAt, sandboxTokens: sandboxTokensOf(reading, hasLoader(text)) };
 }
 
 /* The code, and what is asked of it: of an embed itself, or of a placement beside what its embed asks. */

@@ -84,4 +84,8 @@ export interface ServedFacts {
   thumbnail: Found['thumbnail'];
   /** How wide it is asked to be at most, in px. */
   maxWidth: number | null;
+  /** Pictures that it was asked to show; none where it was written down before there were any. */
+  pictures?: string[];
+  /** The language of its site; English where it was written down before sites had one. */
+  language?: string;
 }

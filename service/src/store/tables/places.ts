@@ -1,6 +1,6 @@
 /** Sites, pages and spots. */
 import { boolean, int, json, mysqlTable, smallint, unique, varchar } from 'drizzle-orm/mysql-core';
-import type { KindDefaults } from '@orbis/core';
+import type { KindDefaults, PastedLanguage } from '@orbis/core';
 import { ascii, exact, id, foreignKeyId, timestamp } from './columns.ts';
 import { created } from './people.ts';
 
@@ -13,6 +13,8 @@ export const site = mysqlTable('site', {
   defaults: json().$type<KindDefaults>().notNull(),
   /** Whether the site has a way into the heads of its pages. */
   head: boolean().notNull().default(false),
+  /** The language of its pages (BCP 47, the language alone). */
+  language: ascii({ length: 8 }).$type<PastedLanguage>().notNull().default('en'),
   /** How many pages it has. */
   pages: int().notNull().default(0),
   version: int().notNull().default(1),

@@ -1,0 +1,1 @@
+ALTER TABLE `site` ADD `language` varchar(8) character set ascii collate ascii_bin DEFAULT 'en' NOT NULL;
