@@ -3,6 +3,7 @@ import { expect } from 'chai';
 import type { BrowserContext, Page } from 'playwright-core';
 import { password, startTestOrbis, talkCode, type TestOrbis } from '../../service/test/support/orbis.ts';
 import { closeBrowser, expectClip, expectSoon, newWindow } from './support/browser.ts';
+import { closeDrawer, openDrawer, openStep, showCode } from './support/workbench.ts';
 
 let test: TestOrbis;
 before(async function () {
@@ -39,8 +40,10 @@ describe('an owner at the console', function () {
 
     await page.getByRole('textbox', { name: 'Start' }).fill('1:52');
     await page.getByLabel('End', { exact: true }).fill('3:04');
+    await openStep(page, 'How it looks');
     await page.getByLabel('Fit').click();
-    await page.getByRole('option', { name: 'Fills its place' }).click();
+    await page.getByRole('option', { name: 'Always in its shape' }).click();
+    await showCode(page);
     await page.getByText('Start at 1:52', { exact: false }).waitFor();
     await page.getByRole('button', { name: 'Save as revision 2' }).click();
     await page.getByText('revision 2', { exact: false }).first().waitFor();
@@ -63,6 +66,7 @@ describe('an owner at the console', function () {
 
     await page.getByRole('link', { name: 'Collection' }).click();
     await page.getByRole('link', { name: /Opening talk/ }).click();
+    await openStep(page, 'Where it goes');
     await page.getByLabel('Place it in').click();
     await page.getByRole('option', { name: 'hollinfell/talks#opening' }).click();
     await page.getByRole('button', { name: 'Place', exact: true }).click();
@@ -102,18 +106,22 @@ describe('an owner at the console', function () {
     await page.goto(`${test.url}/collection/opening-talk`);
     await page.getByLabel('End', { exact: true }).fill('2:30');
     await page.getByRole('button', { name: 'Save as revision 3' }).click();
+    await openStep(page, 'Where it goes');
     const placed = page.getByRole('article', { name: 'Opening talk in hollinfell/talks#opening' });
     await placed.getByText('out of date', { exact: true }).waitFor();
     await placed.getByText('Revision 2, newest is 3', { exact: false }).waitFor();
+    await openDrawer(page, 'Revisions');
     await page.getByRole('button', { name: 'Compare' }).first().click();
     await page.getByText('end: 3:04 in revision 2, 2:30 in revision 3').waitFor();
     await page.getByLabel('The code of revision 2, with what is new in revision 3').waitFor();
     await page.getByRole('button', { name: 'Bring revision 2 back' }).click();
     await page.getByText('Revision 4 is revision 2 again.', { exact: false }).waitFor();
-    expect(await page.getByLabel('End', { exact: true }).inputValue()).to.equal('3:04');
+    await closeDrawer(page);
     await placed.getByText('live', { exact: true }).waitFor();
     await placed.getByRole('button', { name: 'Check this page now' }).click();
     await page.getByText('hollinfell/talks has been read.').waitFor();
+    await openStep(page, 'What it does');
+    expect(await page.getByLabel('End', { exact: true }).inputValue()).to.equal('3:04');
     await context.close();
   });
 
@@ -123,6 +131,7 @@ describe('an owner at the console', function () {
       body: { name: 'To be renewed', text: talkCode(test.world.port), options: { start: 12 } },
     });
     await page.goto(`${test.url}/collection/to-be-renewed`);
+    await openDrawer(page, 'The paste');
     await page.getByRole('button', { name: 'Take in a newer code of the provider' }).click();
     await page
       .getByLabel('The newer code or link')
@@ -139,6 +148,7 @@ describe('an owner at the console', function () {
     await page.getByRole('button', { name: 'Take it in all the same' }).click();
     await page.getByText('The newer code is in, as revision 2.', { exact: false }).waitFor();
     expect(await page.getByLabel('The code as it was pasted').innerText()).to.include('rG5rings');
+    await closeDrawer(page);
     expect(await page.getByRole('textbox', { name: 'Start' }).inputValue()).to.equal('0:12');
     expect(complaints).to.deep.equal([]);
     await context.close();
@@ -150,11 +160,12 @@ describe('an owner at the console', function () {
       body: { name: 'To be renamed', text: talkCode(test.world.port) },
     });
     await page.goto(`${test.url}/collection/to-be-renamed`);
-    await page.getByLabel('Name').fill('Renamed here');
+    await openDrawer(page, 'Details');
+    await page.getByRole('textbox', { name: 'Name' }).fill('Renamed here');
     await page.getByLabel('Tags').fill('moor, night');
     await page.getByLabel('Notes').fill('Kept for the winter.');
     await page.getByRole('button', { name: 'Save these' }).click();
-    await page.getByRole('heading', { name: 'Renamed here', level: 1 }).waitFor();
+    await page.getByText('Renamed here', { exact: true }).waitFor();
     await page.getByRole('button', { name: 'Retire it' }).click();
     await page.getByText('revision 1 · retired · moor, night', { exact: false }).waitFor();
     await page.getByRole('button', { name: 'Restore it' }).click();
@@ -318,6 +329,7 @@ describe('an owner at the console', function () {
       body: { name: 'To be copied', text: talkCode(test.world.port), options: { start: 12 } },
     });
     await page.goto(`${test.url}/collection/to-be-copied`);
+    await openDrawer(page, 'Details');
     await page.getByRole('button', { name: 'Make a copy' }).click();
     await page.getByRole('heading', { name: 'To be copied (copy)', level: 1 }).waitFor();
     expect(await page.getByRole('textbox', { name: 'Start' }).inputValue()).to.equal('0:12');
@@ -351,6 +363,7 @@ describe('an owner at the console', function () {
     await page.keyboard.type('Rings');
     await page.keyboard.press('Enter');
     await page.getByRole('heading', { name: 'Rings', level: 1 }).waitFor();
+    await page.getByRole('button', { name: 'Show the code' }).press('Enter');
     expect(await page.getByLabel('The code with its changes marked').innerText()).to.include(
       '/film/rG5rings',
     );

@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import type { Page, Request } from 'playwright-core';
 import { startTestOrbis, type TestOrbis } from '../../service/test/support/orbis.ts';
 import { closeBrowser, newWindow } from './support/browser.ts';
+import { closeDrawer, openDrawer, openStep, showCode } from './support/workbench.ts';
 
 const code =
   '<iframe src="https://play.kinorill.localhost/film/nB4?knobs=1&amp;from=5" title="Opening talk" width="560" height="315"></iframe>';
@@ -30,6 +31,7 @@ describe('a draft at the workbench', function () {
     await page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
     await page.goto(`${test.url}/collection/opening-talk`);
     await page.locator('iframe[title="Preview of the embed"]').waitFor();
+    await showCode(page);
   });
   after(async () => {
     await closeBrowser();
@@ -64,10 +66,10 @@ describe('a draft at the workbench', function () {
       .first()
       .waitFor();
     expect(await page.getByText('no sheet for this provider').count()).to.equal(0);
-    expect(await page.getByLabel('Place it in').count()).to.equal(0);
+    expect(await page.getByRole('button', { name: /^Where it goes/ }).count()).to.equal(0);
     known();
     await page.getByLabel('Start', { exact: true }).waitFor();
-    await page.getByLabel('Place it in').waitFor();
+    await page.getByRole('button', { name: /^Where it goes/ }).waitFor();
     await page.unroute('**/api/v1/providers/kinorill');
     await page.locator('iframe[title="Preview of the embed"]').waitFor();
   });
@@ -75,9 +77,11 @@ describe('a draft at the workbench', function () {
   it('keeps its preview while the code that is shown stays the same', async () => {
     const before = await frameAddress();
     asked.length = 0;
+    await openDrawer(page, 'Details');
     await page.getByRole('textbox', { name: 'Name' }).fill('Opening talk, cut');
     await page.getByRole('button', { name: 'Save these' }).click();
-    await page.getByRole('heading', { name: 'Opening talk, cut' }).waitFor();
+    await page.getByText('Opening talk, cut', { exact: true }).waitFor();
+    await closeDrawer(page);
     expect(asked).to.include('PATCH /api/v1/embeds/opening-talk');
     expect(asked.filter((line) => line.includes('/previews'))).to.deep.equal([]);
     expect(await frameAddress()).to.equal(before);
@@ -95,6 +99,50 @@ describe('a draft at the workbench', function () {
     expect(await page.getByLabel('Start', { exact: true }).inputValue()).to.equal('1:52');
   });
 
+  it('goes back step by step and on again, by buttons and by keys', async () => {
+    const start = page.getByLabel('Start', { exact: true });
+    await start.fill('1:40');
+    await openStep(page, 'How it looks');
+    await page.getByLabel('Fit').click();
+    await page.getByRole('option', { name: 'Always in its shape' }).click();
+    await showCode(page);
+    await shownCode('aspect-ratio');
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByRole('button', { name: /^How it looks/ }).focus();
+    await page.keyboard.press('Control+z');
+    await openStep(page, 'What it does');
+    expect(await start.inputValue()).to.equal('1:52');
+    await page.getByRole('button', { name: /^What it does/ }).focus();
+    await page.keyboard.press('Control+Shift+z');
+    expect(await start.inputValue()).to.equal('1:40');
+    await page.getByRole('button', { name: 'Redo' }).click();
+    await page.getByRole('button', { name: /^How it looks.*always in its shape/ }).waitFor();
+  });
+
+  it('asks before it is left with something that is not saved', async () => {
+    await page.getByRole('link', { name: 'Places' }).click();
+    await page.getByRole('dialog').getByText('is not saved', { exact: false }).waitFor();
+    await page.getByRole('button', { name: 'Stay here' }).click();
+    expect(new URL(page.url()).pathname).to.equal('/collection/opening-talk');
+    await page.getByRole('link', { name: 'Places' }).click();
+    await page.getByRole('button', { name: 'Leave', exact: true }).click();
+    await page.getByRole('heading', { name: 'Places', level: 1 }).waitFor();
+    await page.goto(`${test.url}/collection/opening-talk`);
+    await page.getByRole('button', { name: 'Back to revision 2' }).waitFor({ state: 'hidden' });
+  });
+
+  it('does not scroll on a desktop, and shows the code that waits in its preview', async () => {
+    const size = await page.evaluate(() => [document.documentElement.scrollHeight, window.innerHeight]);
+    expect(size[0]).to.equal(size[1]);
+    await openStep(page, 'How it loads');
+    await page.getByLabel('Loads').click();
+    await page.getByRole('option', { name: 'When pressed' }).click();
+    const inside = page.frameLocator('iframe[title="Preview of the embed"]');
+    await inside.getByRole('button', { name: /^Play the video/ }).press('Enter');
+    await inside.locator('iframe').waitFor();
+    await page.getByRole('button', { name: 'Back to revision 2' }).click();
+  });
+
   it('says so where a code takes too long, and composes the next draft with another worker', async () => {
     const worker = /compose\.worker/;
     await page.route(worker, (route) =>
@@ -103,6 +151,7 @@ describe('a draft at the workbench', function () {
     await page.goto(`${test.url}/collection/opening-talk`);
     await page.getByText('longer than 5 seconds').waitFor();
     await page.unroute(worker);
+    await showCode(page);
     await page.getByLabel('Start', { exact: true }).fill('1:53');
     await shownCode('from=113');
   });

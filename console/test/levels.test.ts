@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import type { Page } from 'playwright-core';
 import { startTestOrbis, talkCode, type TestOrbis } from '../../service/test/support/orbis.ts';
 import { closeBrowser, newWindow } from './support/browser.ts';
+import { openStep, showCode } from './support/workbench.ts';
 
 describe('an owner who sets something for one place, or for a whole site, at the console', function () {
   this.timeout(90_000);
@@ -71,6 +72,7 @@ describe('an owner who sets something for one place, or for a whole site, at the
     await page.getByLabel('Number format').filter({ hasText: '1,201' }).waitFor();
     await page.getByLabel('Counts', { exact: true }).click();
     await page.getByRole('option', { name: 'Visitors' }).click();
+    await showCode(page);
     await page.getByText('Counts: Visitors (tells=heads', { exact: false }).first().waitFor();
     await page.getByRole('button', { name: 'Save as revision 2' }).click();
     await page.getByText('Revision 2 is saved.', { exact: false }).waitFor();
@@ -81,16 +83,19 @@ describe('an owner who sets something for one place, or for a whole site, at the
 
   it('sees in the form of one place where each value comes from, and sets one for that place only', async () => {
     await page.goto(`${test.url}/collection/talk`);
+    await openStep(page, 'Where it goes');
     await page.getByRole('link', { name: 'Change it here only' }).click();
     await page.getByRole('heading', { name: 'Talk in hollinfell/talks#main' }).waitFor();
     const hint = async (name: string): Promise<string> =>
       `${await field(name).getAttribute('placeholder')}: ${await below(name)}`;
     const below = async (name: string): Promise<string | null> =>
       page.locator(`[id="${await field(name).getAttribute('aria-describedby')}"]`).textContent();
+    expect(await field('width').getAttribute('placeholder')).to.match(/^\d+ in the code$/);
+    await openStep(page, 'How it looks');
     expect(await hint('max-width')).to.match(/^700: From the embed\./);
     expect(await hint('share')).to.match(/^80%: From the site\./);
-    expect(await field('width').getAttribute('placeholder')).to.match(/^\d+ in the code$/);
     await field('max-width').fill('320');
+    await showCode(page);
     await page.getByText('max-width:320px', { exact: false }).first().waitFor();
     await page.getByRole('button', { name: 'Save for this place' }).click();
     await page.getByText('Saved for hollinfell/talks#main.').waitFor();

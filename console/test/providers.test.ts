@@ -4,6 +4,7 @@ import type { Options } from '@orbis/core';
 import type { Page } from 'playwright-core';
 import { startTestOrbis, talkCode, type TestOrbis } from '../../service/test/support/orbis.ts';
 import { closeBrowser, expectSoon, newWindow } from './support/browser.ts';
+import { showCode } from './support/workbench.ts';
 
 describe('an owner who adjusts, at the console', function () {
   this.timeout(90_000);
@@ -21,7 +22,10 @@ describe('an owner who adjusts, at the console', function () {
     await closeBrowser();
     await test.stop();
   });
-  const open = (key: string) => page.goto(`${test.url}/collection/${key}`);
+  const open = async (key: string): Promise<void> => {
+    await page.goto(`${test.url}/collection/${key}`);
+    await showCode(page);
+  };
   const field = (name: string) => page.locator(`input[data-option="${name}"]`);
 
   it('takes the time at which the player is, of a provider and of a file', async () => {

@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import type { BrowserContext, Page } from 'playwright-core';
 import { startTestOrbis, type TestOrbis } from '../../service/test/support/orbis.ts';
 import { closeBrowser, newWindow } from './support/browser.ts';
+import { openStep } from './support/workbench.ts';
 
 describe('an owner who finds the way in the console', function () {
   this.timeout(60_000);
@@ -66,6 +67,7 @@ describe('an owner who finds the way in the console', function () {
       },
     });
     await page.goto(`${test.url}/collection/talk`);
+    await openStep(page, 'Where it goes');
     await page.getByLabel('Place it in').fill('many/p11');
     await page.getByRole('option', { name: 'many/p119#main' }).click();
     expect(await page.getByLabel('Place it in').inputValue()).to.equal('many/p119#main');

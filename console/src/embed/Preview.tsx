@@ -1,23 +1,20 @@
 import Box from '@mui/material/Box';
-import ToggleButton from '@mui/material/ToggleButton';
-import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
-import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useLayoutEffect, useRef, useState, type Ref } from 'react';
 import type { Options } from '@orbis/core';
 import { api } from '../api.ts';
 import { ProblemNote } from '../components/ProblemNote.tsx';
+import { PreviewFrame } from './PreviewFrame.tsx';
+import { screenHere, screens, WidthChooser, type Shown } from './WidthChooser.tsx';
 
-const screens = {
-  phone: { width: 390, height: 480 },
-  tablet: { width: 768, height: 560 },
-  desktop: { width: 1280, height: 800 },
-};
-type Screen = keyof typeof screens;
+/* The height of the room for a preview, in px, where it is not what is left of the window. */
+const leastHeight = 320;
+const gap = 16;
 
 /**
  * The embed as it would look (while an option cannot be fulfilled: as it last looked), in a frame of its own
- * on another host: nothing of it runs where the owner is signed in.
+ * on another host: nothing of it runs where the owner is signed in. At one width, or on a phone and on a
+ * desktop side by side.
  */
 export function Preview({
   embed,
@@ -31,14 +28,9 @@ export function Preview({
   shown: { options: Options; text: string } | null;
   frame: Ref<HTMLIFrameElement>;
 }) {
-  const [screen, setScreen] = useState<Screen>('phone');
+  const [at, setAt] = useState<Shown>(screenHere);
   const box = useRef<HTMLDivElement>(null);
-  const [room, setRoom] = useState(390);
-  useLayoutEffect(() => {
-    const watch = new ResizeObserver(([entry]) => setRoom(entry!.contentRect.width));
-    if (box.current) watch.observe(box.current);
-    return () => watch.disconnect();
-  }, []);
+  const room = useRoom(box);
   const preview = useQuery({
     queryKey: ['preview', placement ?? embed, shown?.text],
     enabled: shown !== null,
@@ -52,68 +44,50 @@ export function Preview({
     staleTime: 600_000,
     retry: false,
   });
-  const { width, height } = screens[screen];
-  const scale = Math.min(1, room / width);
+  const widths = at.screen === 'both' ? [screens.phone.width, screens.desktop.width] : [at.width];
+  // All of them in one scale, so that they can be compared.
+  const scale = Math.min(
+    1,
+    (room.width - gap * (widths.length - 1)) / widths.reduce((sum, width) => sum + width, 0),
+  );
   return (
-    <div>
-      <Box
-        sx={{
-          display: 'flex',
-          justifyContent: 'space-between',
-          alignItems: 'center',
-          mb: 1.5,
-          flexWrap: 'wrap',
-          gap: 1,
-        }}
-      >
-        <ToggleButtonGroup
-          size="small"
-          exclusive
-          value={screen}
-          onChange={(_, value: Screen | null) => value && setScreen(value)}
-          aria-label="Preview as on"
-        >
-          <ToggleButton value="phone">Phone</ToggleButton>
-          <ToggleButton value="tablet">Tablet</ToggleButton>
-          <ToggleButton value="desktop">Desktop</ToggleButton>
-        </ToggleButtonGroup>
-        <Typography variant="body2" color="textSecondary">
-          {width} px wide{scale < 1 ? `, shown at ${Math.round(scale * 100)} %` : ''}
-        </Typography>
-      </Box>
+    <Box sx={{ display: 'flex', flexDirection: 'column', minHeight: 0, flex: 1 }}>
+      <WidthChooser shown={at} scale={scale} onChange={setAt} />
       {preview.error ? <ProblemNote error={preview.error} /> : null}
-      <Box ref={box}>
+      <Box
+        ref={box}
+        sx={{ flex: 1, minHeight: { xs: leastHeight, lg: 120 }, position: 'relative', overflow: 'hidden' }}
+      >
         <Box
-          sx={{
-            width: width * scale,
-            height: height * scale,
-            mx: 'auto',
-            overflow: 'hidden',
-            borderRadius: 1,
-            bgcolor: '#fff',
-            outline: '1px solid',
-            outlineColor: 'divider',
-          }}
+          sx={{ position: 'absolute', inset: 0, display: 'flex', justifyContent: 'center', gap: `${gap}px` }}
         >
-          {preview.data && (
-            <iframe
-              key={preview.data.url}
-              ref={frame}
-              title="Preview of the embed"
-              src={preview.data.url}
-              allow="fullscreen; autoplay"
-              style={{
-                width,
-                height,
-                border: 0,
-                transform: `scale(${scale})`,
-                transformOrigin: '0 0',
-                display: 'block',
-              }}
-            />
-          )}
+          {preview.data &&
+            widths.map((width, i) => (
+              <PreviewFrame
+                key={width}
+                address={preview.data.url}
+                frame={i === 0 ? frame : undefined}
+                title={i === 0 ? 'Preview of the embed' : `Preview of the embed, ${width} px wide`}
+                size={{ width, height: Math.round(room.height / scale) }}
+                scale={scale}
+              />
+            ))}
         </Box>
       </Box>
-    </div>
+    </Box>
   );
+}
+
+/* The room that an element has, in px. */
+function useRoom(box: { current: HTMLElement | null }): { width: number; height: number } {
+  const [room, setRoom] = useState({ width: 390, height: leastHeight });
+  useLayoutEffect(() => {
+    const watch = new ResizeObserver(([entry]) => {
+      const { width, height } = entry!.contentRect;
+      setRoom({ width, height });
+    });
+    if (box.current) watch.observe(box.current);
+    return () => watch.disconnect();
+  }, [box]);
+  return room;
 }

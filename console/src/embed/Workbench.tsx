@@ -1,32 +1,32 @@
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
-import Stack from '@mui/material/Stack';
+import Paper from '@mui/material/Paper';
+import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
 import type { Sheet } from '@orbis/core';
 import type { Embed } from '@orbis/contract';
 import { plural } from '@orbis/contract/language';
 import { api, refresh } from '../api.ts';
 import { useAnnounce } from '../components/Announcer.tsx';
-import { Card } from '../components/Card.tsx';
-import { CopyButton } from '../components/CopyButton.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
-import { Changes } from './Changes.tsx';
-import { inheritedFrom } from './inherited.ts';
-import { useComposedDraft } from './composed-draft.ts';
-import type { WorkedOn } from './useComposition.ts';
 import { SavePreset } from '../groups/SavePreset.tsx';
-import { PresetChooser } from './PresetChooser.tsx';
-import { Placements } from './Placements.tsx';
-import { Preview } from './Preview.tsx';
-import { Revisions } from './Revisions.tsx';
+import { CodeBar } from './CodeBar.tsx';
+import { useComposedDraft } from './composed-draft.ts';
+import { inheritedFrom } from './inherited.ts';
+import { bench, column, scrolls } from './one-screen.ts';
 import { OptionForm } from './OptionForm.tsx';
+import { Placements } from './Placements.tsx';
+import { PresetChooser } from './PresetChooser.tsx';
+import { Preview } from './Preview.tsx';
+import { SaveBar } from './SaveBar.tsx';
+import { StepsBack } from './StepsBack.tsx';
+import type { WorkedOn } from './useComposition.ts';
 
 const ofEmbed: WorkedOn = { asked: (here) => ({ embed: here }), circumstances: {} };
 
 /**
- * Where an embed is worked on: every change shows at once in the preview, in the code
- * and in the list of edits.
+ * Where an embed is worked on: every change shows at once in the preview, in the code and in the list of
+ * edits.
  */
 export function Workbench({ embed, etag, sheet }: { embed: Embed; etag: string; sheet: Sheet | null }) {
   const announce = useAnnounce();
@@ -49,32 +49,25 @@ export function Workbench({ embed, etag, sheet }: { embed: Embed; etag: string; 
       );
     },
   });
-
   return (
-    <Box
-      sx={{
-        display: 'grid',
-        gridTemplateColumns: { xs: 'minmax(0,1fr)', lg: 'minmax(0,1.15fr) minmax(0,1fr)' },
-        gap: 3,
-        alignItems: 'start',
-      }}
-    >
-      <Stack spacing={3} sx={{ minWidth: 0 }}>
-        <Card>
-          <Preview frame={work.frame} embed={embed.key} shown={work.shown} />
-        </Card>
-        <Card
-          title="The code"
-          action={
-            composition.data && <CopyButton text={composition.data.text} label="Copy without a place" />
-          }
+    <Box sx={bench}>
+      <Box sx={column}>
+        <Paper
+          component="section"
+          variant="outlined"
+          aria-label="Preview"
+          sx={{ p: 2, display: 'flex', flex: 1, minHeight: 0, minWidth: 0 }}
         >
-          <ProblemNote error={composition.error} />
-          {composition.data && <Changes composition={composition.data} />}
-        </Card>
-      </Stack>
-      <Stack spacing={3} sx={{ minWidth: 0 }}>
-        <Card title="Settings" action={<PresetChooser onChoose={(preset) => work.add(preset.options)} />}>
+          <Preview frame={work.frame} embed={embed.key} shown={work.shown} />
+        </Paper>
+        <CodeBar composition={composition} copyLabel="Copy without a place" />
+      </Box>
+      <Paper component="section" variant="outlined" aria-label="Settings" sx={{ ...column, gap: 0 }}>
+        <Box sx={{ px: 2.5, pt: 2, pb: 1, display: 'flex', alignItems: 'center', gap: 1 }}>
+          <PresetChooser onChoose={(preset) => work.add(preset.options)} />
+          <StepsBack work={work} />
+        </Box>
+        <Box sx={{ ...scrolls, px: 2.5, pb: 1 }}>
           <OptionForm
             draft={draft}
             wrong={work.wrong}
@@ -86,36 +79,33 @@ export function Workbench({ embed, etag, sheet }: { embed: Embed; etag: string; 
             reading={embed.reading}
             player={work.player}
             onChange={work.set}
+            last={{
+              title: 'Where it goes',
+              says: embed.placements === 0 ? 'Not placed yet' : plural(embed.placements, 'place'),
+              content: <Placements embed={embed} />,
+            }}
           />
-          <ProblemNote error={save.error} />
-          <Box sx={{ display: 'flex', gap: 1.5, mt: 3, alignItems: 'center', flexWrap: 'wrap' }}>
-            <Button
-              variant="contained"
-              disabled={!changed || !work.fits || save.isPending}
-              onClick={() => save.mutate()}
-            >
-              Save as revision {embed.revision + 1}
-            </Button>
-            {changed && <Button onClick={work.reset}>Back to revision {embed.revision}</Button>}
-          </Box>
           {work.shown && Object.keys(work.shown.options).length > 0 && (
-            <Box sx={{ mt: 2 }}>
-              <SavePreset options={work.shown.options} />
-            </Box>
+            <SavePreset options={work.shown.options} />
           )}
+        </Box>
+        <SaveBar
+          work={work}
+          isSaving={save.isPending}
+          label={`Save as revision ${embed.revision + 1}`}
+          backLabel={`Back to revision ${embed.revision}`}
+          onSave={() => save.mutate()}
+        >
+          <ProblemNote error={save.error} />
           {changed && embed.placements > 0 && (
-            <Alert severity="info" variant="outlined" sx={{ mt: 2 }}>
-              Pages keep the code that they carry until you paste the new one there.
+            <Alert severity="info" variant="outlined" sx={{ py: 0.25 }}>
+              <Typography variant="body2">
+                Pages keep the code that they carry until you paste the new one there.
+              </Typography>
             </Alert>
           )}
-        </Card>
-        <Card title="Where it is">
-          <Placements embed={embed} />
-        </Card>
-        <Card title="Revisions">
-          <Revisions embed={embed} etag={etag} />
-        </Card>
-      </Stack>
+        </SaveBar>
+      </Paper>
     </Box>
   );
 }

@@ -1,9 +1,10 @@
 import type { UseQueryResult } from '@tanstack/react-query';
-import { useRef, useState, type Dispatch, type RefObject, type SetStateAction } from 'react';
+import { useRef, useState, type RefObject } from 'react';
 import { handName, type Options, type Sheet } from '@orbis/core';
 import type { Composition, Embed } from '@orbis/contract';
 import { useDebounced } from '../components/useDebounced.ts';
 import { draftOf, optionsOf, type Draft } from './draft.ts';
+import { useDraftHistory, type DraftHistory } from './draft-history.ts';
 import { usePlayerTime, type PlayerTime } from './player-time.ts';
 import { useComposition, type Composed, type WorkedOn } from './useComposition.ts';
 
@@ -28,6 +29,9 @@ export interface ComposedDraft {
   set: (name: string, value: string | null) => void;
   /** Sets several. */
   add: (options: Options) => void;
+  /** Takes the last step back, or takes it again; null where there is none. */
+  undo: (() => void) | null;
+  redo: (() => void) | null;
   /** Back to what is saved. */
   reset: () => void;
 }
@@ -47,7 +51,8 @@ export function useComposedDraft(
   sheet: Sheet | null,
 ): ComposedDraft {
   const saved = draftOf(options);
-  const [draft, setDraft] = useDraftOf(saved);
+  const history = useDraftOf(saved);
+  const { draft, go } = history;
   const known = { sheets: sheet ? [sheet] : [], saved: options };
   const still = useDebounced(draft, quiet);
   const settled = still === draft;
@@ -73,25 +78,29 @@ export function useComposedDraft(
     frame,
     player,
     set: (name, value) =>
-      setDraft((now) =>
-        value === null
-          ? Object.fromEntries(Object.entries(now).filter(([other]) => other !== name))
-          : { ...now, [name]: value },
+      go(
+        (now) =>
+          value === null
+            ? Object.fromEntries(Object.entries(now).filter(([other]) => other !== name))
+            : { ...now, [name]: value },
+        name,
       ),
-    add: (options) => setDraft((now) => ({ ...now, ...draftOf(options) })),
-    reset: () => setDraft(saved),
+    add: (options) => go((now) => ({ ...now, ...draftOf(options) })),
+    undo: history.undo,
+    redo: history.redo,
+    reset: () => go(() => saved),
   };
 }
 
 /* A draft of what is saved; where something else is saved, it begins anew. */
-function useDraftOf(saved: Draft): [Draft, Dispatch<SetStateAction<Draft>>] {
-  const [draft, setDraft] = useState(saved);
+function useDraftOf(saved: Draft): DraftHistory {
+  const history = useDraftHistory(saved);
   const [of, setOf] = useState(saved);
   if (JSON.stringify(of) !== JSON.stringify(saved)) {
     setOf(saved);
-    setDraft(saved);
+    history.begin(saved);
   }
-  return [draft, setDraft];
+  return history;
 }
 
 /* An option that is empty is not asked for; a parameter that is set by hand can be empty. */

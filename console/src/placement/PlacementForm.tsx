@@ -1,18 +1,19 @@
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
-import Stack from '@mui/material/Stack';
+import Paper from '@mui/material/Paper';
 import { useMutation } from '@tanstack/react-query';
 import { classFor, defaultsFor, withBareNames, type Sheet } from '@orbis/core';
 import type { Embed, Placement, Site } from '@orbis/contract';
 import { api, refresh } from '../api.ts';
-import { Changes } from '../embed/Changes.tsx';
+import { CodeBar } from '../embed/CodeBar.tsx';
 import { useComposedDraft } from '../embed/composed-draft.ts';
 import { inheritedFrom } from '../embed/inherited.ts';
+import { bench, column, scrolls } from '../embed/one-screen.ts';
+import { SaveBar } from '../embed/SaveBar.tsx';
+import { StepsBack } from '../embed/StepsBack.tsx';
 import { OptionForm } from '../embed/OptionForm.tsx';
 import type { WorkedOn } from '../embed/useComposition.ts';
 import { Preview } from '../embed/Preview.tsx';
 import { useAnnounce } from '../components/Announcer.tsx';
-import { Card } from '../components/Card.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 
 interface Props {
@@ -53,52 +54,50 @@ export function PlacementForm({ placement, etag, embed, site, sheet }: Props) {
     },
   });
   return (
-    <Box
-      sx={{
-        display: 'grid',
-        gridTemplateColumns: { xs: 'minmax(0,1fr)', lg: 'minmax(0,1.15fr) minmax(0,1fr)' },
-        gap: 3,
-        alignItems: 'start',
-      }}
-    >
-      <Stack spacing={3} sx={{ minWidth: 0 }}>
-        <Card title="How it looks here">
+    <Box sx={bench}>
+      <Box sx={column}>
+        <Paper
+          component="section"
+          variant="outlined"
+          aria-label="How it looks here"
+          sx={{ p: 2, display: 'flex', flex: 1, minHeight: 0, minWidth: 0 }}
+        >
           <Preview frame={work.frame} embed={embed.key} placement={placement.id} shown={work.shown} />
-        </Card>
-        <Card title="The code">
-          <ProblemNote error={composition.error} />
-          {composition.data && <Changes composition={composition.data} />}
-        </Card>
-      </Stack>
-      <Card title="Only here">
-        <OptionForm
-          draft={draft}
-          wrong={work.wrong}
-          problems={work.problems}
-          implied={composition.data?.implied ?? []}
-          uncarried={composition.data?.uncarried ?? []}
-          inherited={inheritedFrom([
-            ['code', embed.inCode],
-            ['site', withBareNames(levels.site, sheet)],
-            ['embed', levels.embed],
-          ])}
-          sheet={sheet}
-          reading={embed.reading}
-          player={work.player}
-          onChange={work.set}
-        />
-        <ProblemNote error={save.error} />
-        <Box sx={{ display: 'flex', gap: 1.5, mt: 3, flexWrap: 'wrap' }}>
-          <Button
-            variant="contained"
-            disabled={!work.changed || !work.fits || save.isPending}
-            onClick={() => save.mutate()}
-          >
-            Save for this place
-          </Button>
-          {work.changed && <Button onClick={work.reset}>Back to what is saved</Button>}
+        </Paper>
+        <CodeBar composition={composition} />
+      </Box>
+      <Paper component="section" variant="outlined" aria-label="Only here" sx={{ ...column, gap: 0 }}>
+        <Box sx={{ px: 2.5, pt: 1, display: 'flex', justifyContent: 'flex-end' }}>
+          <StepsBack work={work} />
         </Box>
-      </Card>
+        <Box sx={{ ...scrolls, px: 2.5, pb: 1 }}>
+          <OptionForm
+            draft={draft}
+            wrong={work.wrong}
+            problems={work.problems}
+            implied={composition.data?.implied ?? []}
+            uncarried={composition.data?.uncarried ?? []}
+            inherited={inheritedFrom([
+              ['code', embed.inCode],
+              ['site', withBareNames(levels.site, sheet)],
+              ['embed', levels.embed],
+            ])}
+            sheet={sheet}
+            reading={embed.reading}
+            player={work.player}
+            onChange={work.set}
+          />
+        </Box>
+        <SaveBar
+          work={work}
+          isSaving={save.isPending}
+          label="Save for this place"
+          backLabel="Back to what is saved"
+          onSave={() => save.mutate()}
+        >
+          <ProblemNote error={save.error} />
+        </SaveBar>
+      </Paper>
     </Box>
   );
 }

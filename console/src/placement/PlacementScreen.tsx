@@ -8,6 +8,7 @@ import { ProblemNote } from '../components/ProblemNote.tsx';
 import { ScreenHead } from '../components/ScreenHead.tsx';
 import { Waiting } from '../components/Waiting.tsx';
 import { useSheetOf } from '../embed/sheet-of.ts';
+import { oneScreen } from '../embed/one-screen.ts';
 import { PlacementForm } from './PlacementForm.tsx';
 
 /** What is asked of an embed at one place only. */
@@ -29,16 +30,15 @@ export default function PlacementScreen() {
   if (!found.data || sheet === undefined) return <Waiting />;
   const { placement, etag, embed, site } = found.data;
   return (
-    <>
+    <Box sx={oneScreen}>
       <ScreenHead
         title={`${placement.embedName} in ${placement.place}`}
         lead="What you set here holds at this place only. The embed itself, and its other places, stay as they are."
-      />
-      <Box sx={{ mb: 2 }}>
-        <Button component={Link} to={`/collection/${placement.embed}`} size="small">
+      >
+        <Button component={Link} to={`/collection/${placement.embed}`} size="small" variant="outlined">
           To the embed itself
         </Button>
-      </Box>
+      </ScreenHead>
       {placement.state !== 'planned' && (
         <Alert severity="info" variant="outlined" sx={{ mb: 2 }}>
           The page keeps the code that it carries until you paste the new one there.
@@ -52,6 +52,6 @@ export default function PlacementScreen() {
         site={site}
         sheet={sheet}
       />
-    </>
+    </Box>
   );
 }

@@ -135,15 +135,15 @@ export const options = {
         fill: 'Make it fill what it stands in',
       })[value] ?? 'Make it fit its place',
     words: {
-      shape: 'As wide as its place, in its shape',
-      content: 'As wide as its place, as high as now',
+      shape: 'Always in its shape',
+      content: 'As high as it is',
       fixed: 'Always of one size',
-      fill: 'As wide and high as what it stands in',
+      fill: 'Fills its place',
     },
   },
   'shape': {
     label: 'Shape',
-    explain: 'The shape to hold, as width to height, where the code does not say it or says it wrongly.',
+    explain: 'The shape to hold, as width to height; without it, what the code says.',
     done: (value) => `Hold the shape ${value}`,
   },
   'share': {
@@ -164,7 +164,7 @@ export const options = {
   },
   'min-width': {
     label: 'Never narrower than',
-    explain: 'Never narrower than this, in px; on a narrower screen it can be moved sideways.',
+    explain: 'Never narrower than this, in px, also on a narrower screen.',
     done: (value) => `Never narrower than ${value} px`,
   },
   'corners': {
@@ -191,7 +191,7 @@ export const options = {
   'load': {
     label: 'Loads',
     explain:
-      'When a visitor’s browser fetches it: at once, when it comes near on the screen, when the visitor presses a button, or when the page allows it. Until then its provider hears nothing of the visitor, except with “at once”.',
+      'When visitors’ browsers fetch it: at once, when it comes near on the screen, when they press its button, or when the page allows it. Until then its provider hears nothing of them.',
     done: (value) =>
       ({
         near: 'Load it when it comes near',
@@ -201,8 +201,8 @@ export const options = {
     words: {
       now: 'At once',
       near: 'When it comes near',
-      click: 'When its button is pressed',
-      allow: 'When the page allows it',
+      click: 'When pressed',
+      allow: 'When allowed',
     },
   },
   'still': {

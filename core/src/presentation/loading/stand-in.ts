@@ -35,7 +35,7 @@ function button(code: Code, { options, page }: Pick<OptionContext, 'options' | '
   const back = options['still'] === undefined ? dark : 'none';
   return (
     `<button type="button" style="${laidStyle};margin:0;padding:0;border:0;border-radius:0;background:${back};font:inherit;cursor:pointer;outline-offset:-4px">` +
-    `<span style="display:inline-block;max-width:90%;padding:.7em 1.1em;border-radius:.4em;background:${dark};color:#fff">` +
+    `<span style="display:inline-block;max-width:90%;padding:.7em 1.1em;border:1px solid;border-radius:.4em;background:${dark};color:#fff">` +
     `${escapeText(says)}<br><small>${escapeText(words.sees(providerOf(code)))}</small></span></button>`
   );
 }

@@ -1,0 +1,29 @@
+import { allOptions, deviceOf, type Option } from '@orbis/core';
+
+/** A group of options as a line of its own says it, until one of them is set. */
+export interface LabelledGroup {
+  label: string;
+  options: readonly Option[];
+}
+
+const looks = allOptions.filter(({ stage }) => stage === 'presentation');
+const onScreens = (option: Option): boolean => deviceOf(option.name) !== null;
+const within = (group: Option['group']): readonly Option[] =>
+  looks.filter((option) => option.group === group && !onScreens(option));
+
+/** When it loads, and what stands there before. */
+export const loading: readonly Option[] = within('loading');
+
+/** What is asked first of how it looks. */
+export const first: readonly Option[] = within(undefined);
+
+/** The rest of it, which fewer people need. */
+export const groups: readonly LabelledGroup[] = [
+  { label: 'Heading, caption, links and a panel', options: within('beside') },
+  { label: 'Over it: a link, a tint, words', options: within('over') },
+  { label: 'Space around it', options: within('space') },
+  { label: 'Corners, line and shadow', options: within('edges') },
+  { label: 'Only a part of it', options: within('crop') },
+  { label: 'Do without parts of the code', options: within('parts') },
+  { label: 'Different on phones or tablets', options: looks.filter(onScreens) },
+];
