@@ -13,6 +13,7 @@ import { loadDemo, loopbackFetch, startDemoServer } from '@orbis/demo';
 import type { Sheet } from '@orbis/core';
 import { readSettings, startOrbis } from '@orbis/service';
 import { builtInSheets } from '@orbis/sheets';
+import { looksPage } from './looks.ts';
 
 const top = fileURLToPath(new URL('../', import.meta.url));
 const out = join(top, 'docs/screenshots');
@@ -62,8 +63,8 @@ try {
   await page.getByRole('link', { name: /^Twelve winters/ }).click();
   await shoot(page, 'harvest');
   await at(page, '/collection', 'collection', { height: 1000 });
-  await at(page, '/collection/opening-talk', 'embed', { height: 1180 });
-  await at(page, '/collection/the-way-to-the-dome', 'embed-map', { height: 1180 });
+  await at(page, '/collection/opening-talk', 'embed');
+  await at(page, '/collection/the-way-to-the-dome', 'embed-map');
   await at(page, '/providers/kinorill', 'provider', { height: 1000 });
   await page.setViewportSize({ width: 1280, height: 1000 });
   await page.goto(`${url}/changes?where=${encodeURIComponent('kind=video -tag=mistakes')}`);
@@ -83,12 +84,15 @@ try {
   await at(page, '/register', 'register', { height: 1000 });
   await at(page, '/sweeps', 'sweeps', { height: 900 });
   await page.emulateMedia({ colorScheme: 'dark' });
-  await at(page, '/collection/turning-sky', 'embed-dark', { height: 1180 });
+  await at(page, '/collection/turning-sky', 'embed-dark');
   await page.emulateMedia({ colorScheme: 'light' });
   await at(page, '/register', 'register-phone', { width: 390, height: 844 });
   await page.setViewportSize({ width: 1280, height: 1100 });
   await page.goto(`http://hollinfell.localhost:${port}/talks`);
   await shoot(page, 'published-page');
+  await page.setViewportSize({ width: 1280, height: 1180 });
+  await page.setContent(looksPage(sheets, port));
+  await shoot(page, 'looks');
   await page.setViewportSize({ width: 1280, height: 800 });
   await page.goto(`http://hollinfell.localhost:${port}/edit/talks`);
   await shoot(page, 'site-editor');
@@ -109,16 +113,6 @@ try {
     [
       ['read', '-'],
       ['explain', 'how-to-find-north'],
-    ],
-    { url, token: data.token },
-  );
-  await terminal(
-    page,
-    'terminal-learn',
-    [
-      ['learn', 'demo/samples/gladewick'],
-      ['learn', 'demo/samples/gladewick', 'kind=document', 'from=page', '--save'],
-      ['add', 'endpoints', 'demo/samples/oembed-providers.json'],
     ],
     { url, token: data.token },
   );

@@ -53,7 +53,7 @@ export function wholeWay({ text, options, sheets, placement, place, publish, dig
   return { code, composition, plan, seen: seen! };
 }
 
-export type { Facts, Reason } from './reason.ts';
+export { isSameReason, type Facts, type Reason } from './reason.ts';
 export * from './code.ts';
 export * from './text/index.ts';
 export * from './reading/index.ts';

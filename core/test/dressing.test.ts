@@ -24,7 +24,7 @@ const codes = {
     '<iframe width="560" height="315" src="https://play.kinorill.localhost/film/abc" title="t"></iframe>',
   boxed:
     '<div style="position:relative;padding-bottom:56.25%"><iframe src="https://a.example/x" style="position:absolute;width:100%;height:100%;border:0"></iframe></div>',
-  form: '<form action="https://a.example/in"><h3>Sign up</h3><label>Mail <input name="mail" required></label><label for="p">Phone</label><input id="p" name="phone"><input name="x" style="display:none"><small>Sent with care</small></form>',
+  form: '<form action="https://a.example/in"><h3>Sign up</h3><label>Mail <input name="mail" required></label><label for="p">Phone</label><input id="p" name="phone"><input name="x" style="display:none"><p><button>Send</button></p><small>Sent with care</small></form>',
   script: '<script src="https://count.tallywren.localhost/w.js?site=hollinfell"></script>',
   video: '<video src="https://a.example/a.webm" width="640" height="360" controls></video>',
   writes: '<script>document.write("<p>now</p>")</script>',
@@ -115,7 +115,7 @@ describe('what is put around, over and beside a code', () => {
       'parts left out, a field with its label',
       'form',
       { 'leave-out': ['heading', 'field.phone', 'notice'] },
-      '<form action="https://a.example/in"><label>Mail <input name="mail" required></label><input name="x" style="display:none"></form>',
+      '<form action="https://a.example/in"><label>Mail <input name="mail" required></label><input name="x" style="display:none"><p><button>Send</button></p></form>',
     ],
     [
       'a provider’s box that takes another shape',

@@ -84,15 +84,25 @@ async function collectLinks({ client, port, site }: Stage): Promise<void> {
       ask: true,
     },
   });
-  for (const [name, address] of [
-    ['The tarn', `http://mapmere.localhost:${port}/maps/tarn`],
-    ['Under the Fell, 16', `http://tonebarn.localhost:${port}/hear/16`],
-    ['Chart for winter', `http://folioferry.localhost:${port}/charts/winter.pdf`],
+  for (const [name, address, options] of [
+    [
+      'The tarn',
+      `http://mapmere.localhost:${port}/maps/tarn`,
+      { 'load': 'click', 'fit': 'shape', 'max-width': 720, 'caption': 'The tarn below the observatory' },
+    ],
+    ['Under the Fell, 16', `http://tonebarn.localhost:${port}/hear/16`, {}],
+    [
+      'Chart for winter',
+      `http://folioferry.localhost:${port}/charts/winter.pdf`,
+      { heading: 'What the sky shows this winter', fallback: true, corners: 8 },
+    ],
     // Nobody knows this provider: its pages say themselves who answers about them.
-    ['How dark is dark?', `http://gladewick.localhost:${port}/decks/how-dark-is-dark`],
-    ['Why our torches are red', `http://gladewick.localhost:${port}/decks/red-torches`],
+    ['How dark is dark?', `http://gladewick.localhost:${port}/decks/how-dark-is-dark`, {}],
+    ['Why our torches are red', `http://gladewick.localhost:${port}/decks/red-torches`, {}],
   ] as const)
-    await client.call('embeds.create', { body: { name, tags: ['by link'], text: address, ask: true } });
+    await client.call('embeds.create', {
+      body: { name, tags: ['by link'], text: address, ask: true, options },
+    });
   await client.call('embeds.create', {
     body: {
       name: 'The dome opens',

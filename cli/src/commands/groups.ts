@@ -1,5 +1,6 @@
 import { plural, type BodyInput, type GroupOutcome, type Routes } from '@orbis/contract';
 import type { Tools } from '../command.ts';
+import { editLines } from '../describe/edits.ts';
 import type { Exit } from '../io.ts';
 import { fold } from '../text.ts';
 
@@ -31,12 +32,7 @@ function describe(
   const each = changed.map(({ embed, placements, edits }) => {
     if (!edits)
       return `${colours.bold(embed)}${placements > 0 ? `, in ${plural(placements, 'place')}` : ''}\n`;
-    const lines = edits
-      .map(
-        (edit) =>
-          `${colours.green('+')} ${edit.text.trim() || '(taken out)'}\n${fold(edit.reason, io.width, '  ')}`,
-      )
-      .join('');
+    const lines = editLines(edits, { colours, io });
     return `${colours.bold(embed)}${placements > 0 ? `, in ${plural(placements, 'place')}` : ''}\n${lines || '  goes out as it was pasted\n'}`;
   });
   const not = impossible.map(

@@ -3,8 +3,8 @@ import { formatOptions, type Client, type Edit, type Embed, plural } from '@orbi
 import { Option, type Command } from 'commander';
 import { checkNames, parseAsked, sheetOfEmbed, type WhoseSheet } from '../asked.ts';
 import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
+import { editLines } from '../describe/edits.ts';
 import { changeAll, type GroupOptions } from './groups.ts';
-import { fold } from '../text.ts';
 import { atPlace, changePlaced, formatUncarried } from './placed.ts';
 
 /* Of one embed, or of all that a search finds. */
@@ -170,12 +170,5 @@ function changesLine(before: Embed, after: Embed): string {
 const compositionOf = async (client: Client, { key, current }: Embed) =>
   (await client.call('compositions.create', { body: { embed: key, options: current.options } })).data;
 
-function formatEdits(edits: readonly Edit[], { colours, io }: Tools): string {
-  if (edits.length === 0) return 'No edit: the code goes out as it was pasted.\n';
-  return edits
-    .map(
-      (edit) =>
-        `${colours.green('+')} ${edit.text.trim() || '(taken out)'}\n${fold(edit.reason, io.width, '  ')}`,
-    )
-    .join('');
-}
+const formatEdits = (edits: readonly Edit[], tools: Tools): string =>
+  editLines(edits, tools) || 'No edit: the code goes out as it was pasted.\n';

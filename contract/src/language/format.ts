@@ -2,6 +2,7 @@ import {
   coordinatesType,
   ratioType,
   deviceOf,
+  isSameReason,
   optionNamed,
   parameterOf,
   switchType,
@@ -81,11 +82,31 @@ export const formatExpectation = ({ code, facts }: Expectation, language: Langua
 
 /** The reasons of an edit in one or more plain sentences. */
 export function formatReasons(reasons: readonly EditReason[], language: Language = spoken): string {
-  const said = reasons.map((reason) => formatReason(reason, language));
+  const said = together(reasons).map((reason) => formatReason(reason, language));
   const clauses = said.filter((each) => !each.endsWith('.'));
   const sentences = said.filter((each) => each.endsWith('.'));
   const joined = clauses.map((clause, i) => (i === 0 ? clause : lower(clause))).join('; ');
   return [...(joined === '' ? [] : [`${joined}.`]), ...sentences].join(' ');
+}
+
+/* What is said of several properties alike is said once, with all of them. */
+function together(reasons: readonly EditReason[]): EditReason[] {
+  const out: EditReason[] = [];
+  for (const reason of reasons) {
+    const { property, ...facts } = reason.facts;
+    const alike = out.findIndex(
+      (other) =>
+        property !== undefined && isSameReason({ ...other, facts: { ...other.facts, property } }, reason),
+    );
+    if (alike < 0) out.push(reason);
+    else
+      out[alike] = {
+        ...reason,
+        option: out[alike]!.option,
+        facts: { ...facts, property: `${out[alike]!.facts['property']}, ${property}` },
+      };
+  }
+  return out;
 }
 
 function formatReason(

@@ -66,12 +66,8 @@ function around(code: Code, layer: Layer, changes: readonly OfOurs[], mark: Mark
       ...Object.fromEntries(attributes.map(({ name, value }) => [name, value === true ? '' : String(value)])),
       ...(mark && { [markName]: writeMark(mark) }),
     },
-    holds: [
-      ...[...declared, ...classes, ...attributes].map(reasonOf),
-      ...(tag ? [reasonOf(tag)] : []),
-      ...(mark ? [markReason] : []),
-    ],
-    reason: whyAround(code, layer),
+    holds: [...[...declared, ...classes, ...attributes].map(reasonOf), ...(mark ? [markReason] : [])],
+    reason: tag?.reason ?? whyAround(code, layer),
     stage,
     option,
   };
@@ -79,7 +75,6 @@ function around(code: Code, layer: Layer, changes: readonly OfOurs[], mark: Mark
 
 function whyAround(code: Code, layer: Layer): Reason {
   if (layer === 'backdrop') return reason('panel-around');
-  if (layer === 'carrier') return reason('group-around');
   if (layer === 'clip') return reason('kept-apart');
   return frameOf(code) ? reason('stage-around') : reason('box-around');
 }

@@ -1,4 +1,4 @@
 /** What visitors read, and what their browsers run, of Orbis in what is pasted. */
 export { pastedIn, pastedLanguages, type PastedLanguage, type PastedWords } from './words.ts';
 export { loadScript, loadScriptHash } from './load-script.ts';
-export { hasLoader, loaderTag } from './loader.ts';
+export { hasLoader, loaderInShort, loaderTag } from './loader.ts';

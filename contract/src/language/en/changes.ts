@@ -117,7 +117,6 @@ export const reasons = {
   'padding-within-width': (f) => `Its edge counts as a part of its width (${f.property})`,
   'readable-on': (f) => `Words on ${f.colour} are easy to read in this colour (${f.property})`,
   'reaches-page-edges': (f) => `Its colour goes on to both sides of the window (${f.property})`,
-  'group-around': () => 'An element of ours around it and what belongs to it',
   'stage-around': () => 'A box around it has its place and its shape',
   'kept-apart': () => 'An element of ours around the code itself',
   'shows-part': (f) =>

@@ -43,9 +43,17 @@ function asRemovable(code: Code, element: MarkupElement): Removable[] {
   if (element.name === 'link')
     return /\bstylesheet\b/i.test(attribute(element, 'rel') ?? '') ? one('style') : [];
   const name = Object.hasOwn(named, element.name) ? named[element.name]! : null;
-  // A picture that is the whole code is no part of it.
-  return name === null || code.markup.elements.length === 1 ? [] : one(name);
+  // What is the whole code is no part of it, nor is what holds more than words.
+  return name === null || code.markup.elements.length === 1 || holdsWork(element) ? [] : one(name);
 }
+
+/* What a code works with, which an owner who does without a notice does not mean. */
+const work: ReadonlySet<string> = new Set(
+  'input select textarea button script iframe video audio object embed form'.split(' '),
+);
+
+const holdsWork = (element: MarkupElement): boolean =>
+  element.children.some((child) => child.kind === 'element' && (work.has(child.name) || holdsWork(child)));
 
 /* A field goes with the label that is for it. */
 function asField(code: Code, field: MarkupElement): Removable[] {
