@@ -5,8 +5,8 @@ import { consoleSize } from './console.ts';
 import { faults } from './faults.ts';
 import { fuzz } from './fuzz.ts';
 import { growth } from './growth.ts';
-
 import { liveness } from './liveness.ts';
+import { looks } from './looks.ts';
 import { reading } from './reading.ts';
 import { truth } from './truth.ts';
 
@@ -20,7 +20,7 @@ const parts: Record<string, () => string | Promise<string>> = {
   truth,
 };
 /* These take minutes, or need a browser, and run only where they are named. */
-const named: typeof parts = { faults, console: consoleSize };
+const named: typeof parts = { faults, console: consoleSize, looks };
 
 const asked = process.argv.slice(2);
 const known = { ...parts, ...named };

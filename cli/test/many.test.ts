@@ -33,7 +33,12 @@ describe('the command line', function () {
       expect(
         (await ours(['collect', write('clip.html', talkCode(test.world.port)), '--name', 'Sheet clip'])).exit,
       ).to.equal(0);
-      expect((await ours(['set', 'sheet-clip', 'start=1:52', 'parameter.zest=7'])).exit).to.equal(0);
+      const noted = ['--note', 'for the new layout'];
+      expect((await ours(['set', 'sheet-clip', 'start=1:52', 'parameter.zest=7', ...noted])).exit).to.equal(
+        0,
+      );
+      expect((await ours(['show', 'revision', 'sheet-clip', '2'])).out).to.match(/Why +for the new layout/);
+      expect((await ours(['set', '--where', 'tag=x', 'loop=on', ...noted])).err).to.include('one embed');
       const exported = await ours(['show', 'provider', 'kinorill', '--as-written']);
       const file = write('kinorill.json', exported.out.replace('"name": "from"', '"name": "begin"'));
       const refused = await ours(['add', 'provider', file]);

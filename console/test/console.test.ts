@@ -2,7 +2,7 @@ import { AxeBuilder } from '@axe-core/playwright';
 import { expect } from 'chai';
 import type { BrowserContext, Page } from 'playwright-core';
 import { password, startTestOrbis, talkCode, type TestOrbis } from '../../service/test/support/orbis.ts';
-import { closeBrowser, expectClip, expectSoon, newWindow } from './support/browser.ts';
+import { closeBrowser, expectClip, expectSoon, newWindow, type SignedIn } from './support/browser.ts';
 import { closeDrawer, openDrawer, openStep, showCode } from './support/workbench.ts';
 
 let test: TestOrbis;
@@ -15,14 +15,18 @@ after(async () => {
   await test.stop();
 });
 
+let state: SignedIn | undefined;
+
 /** A window in which the owner is signed in. */
 async function signedIn(size?: {
   width: number;
   height: number;
 }): Promise<{ context: BrowserContext; page: Page; complaints: string[] }> {
-  const window = await newWindow(size);
-  await window.page.goto(await test.orbis.link('sign-in'));
+  const window = await newWindow(size, state);
+  await window.page.goto(state ? test.url : await test.orbis.link('sign-in'));
   await window.page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
+  // Who has signed in once stays signed in, in whatever window.
+  state ??= await window.context.storageState();
   return window;
 }
 

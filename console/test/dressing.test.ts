@@ -171,6 +171,18 @@ describe('what is put around, over and beside a code, in a browser', function ()
       },
     ],
     [
+      'a band that it covers',
+      'frame',
+      { band: 300 },
+      ({ it, all, place }) => {
+        expect([all.width, all.height]).to.deep.equal([place.width, 300]);
+        expect(it.width).to.be.at.least(place.width - 1);
+        expect(it.height).to.be.at.least(299);
+        expect(it.width / it.height).to.be.closeTo(16 / 9, 0.01);
+        expect(it.left + it.right).to.be.closeTo(all.left + all.right, 1);
+      },
+    ],
+    [
       'a form with words beside it',
       'form',
       { 'heading': 'Write to us', 'max-width': 300, 'align': 'centre', 'space-above': 30 },

@@ -12,12 +12,15 @@ import { delivery, page, placement, site, sweep, sweepPage } from './register.ts
 import { sheetSchema } from './sheet.ts';
 import { optionsSchema } from './options/schema.ts';
 
+/** Why a revision was saved, in the owner’s own words. */
+export const revisionNote = label(200).meta({ description: 'Why it was saved, in your own words' });
+
 export const revision = z
   .object({
     number: z.number().int().min(1),
     source: z.number().int().min(1),
     options: optionsSchema,
-    reason: z.string(),
+    reason: z.string().meta({ description: 'Why it was saved: a note of yours, or what was done' }),
     createdAt: time,
   })
   .meta({ id: 'Revision' });

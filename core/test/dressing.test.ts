@@ -141,6 +141,12 @@ describe('what is put around, over and beside a code', () => {
       { fit: 'fill' },
       /style="display:block;width:100%;height:100%;border:0"/,
     ],
+    [
+      'a band that a film covers, with what comes of that',
+      'frame',
+      { 'band': 400, 'band-focus-y': 20 },
+      /^<div style="position:relative;width:100%;height:400px;overflow:hidden;align-self:flex-start"><iframe allow="autoplay" style="position:absolute;top:20%;left:50%;width:max\(100%,712px\);max-width:none;height:auto;aspect-ratio:16\/9;border:0;transform:translate\(-50%,-20%\)"(?=.* aria-hidden="true")(?=.* tabindex="-1")(?=.*roll=1&amp;hush=1&amp;again=1&amp;knobs=0)/,
+    ],
     ['no lazy loading', 'frame', { load: 'now' }, codes.frame],
     [
       'words and a tint',
@@ -179,12 +185,26 @@ describe('what is put around, over and beside a code', () => {
     ['would miss a trap for robots', 'form', { 'leave-out': ['field.x'] }, 'robot-trap'],
     ['has no such part', 'form', { 'leave-out': ['picture'] }, 'part-unknown'],
     ['has no part to miss', 'frame', { 'leave-out': ['heading'] }, 'nothing-to-leave-out'],
+    ['has a band and a shape', 'frame', { band: 300, fit: 'shape' }, 'band-has-size'],
+    ['has nothing to cover a band', 'form', { band: 300 }, 'band-needs-frame'],
+    ['has a band on phones only', 'frame', { 'band.phone': 300 }, 'band-everywhere'],
     ['leads nowhere', 'starts', { fallback: true }, 'content-unknown'],
     ['does not say its height', 'boxed', { fit: 'content' }, 'height-unknown'],
     ['does not say its size', 'boxed', { fit: 'fixed' }, 'size-unknown'],
   ] as [string, Name, Options, string][])
     it(`refuses what a code cannot have that ${label}`, () =>
       expect(made(name, options).problems.map((problem) => problem.code)).to.include(code));
+
+  it('does not move for people who ask for that, and is lower on phones, where there is a way into the head', () => {
+    const { snippets, uncarried } = made('frame', { 'band': 400, 'band.phone': 200 }, { apart: 'x' });
+    expect(uncarried).to.deep.equal([]);
+    expect(snippetText(snippets[0]!)).to.match(
+      /@media \(max-width:599.98px\)\{\.x\{width:100%!important;height:200px!important;.*@media \(prefers-reduced-motion:reduce\)\{\.x-2\{visibility:hidden!important\}\}/,
+    );
+    expect(made('frame', { band: 400 }).uncarried).to.deep.equal([
+      { option: 'band', code: 'needs-page-head', facts: { when: 'reduced-motion' } },
+    ]);
+  });
 
   it('shows sums as people do them', () => {
     const facts = (width: number) =>

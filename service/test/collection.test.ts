@@ -50,7 +50,28 @@ describe('the collection that the service keeps', () => {
     const { data: first } = await test.client.call('revisions.read', {
       params: { embed: data.key, revision: 1 },
     });
-    expect(first.options).to.deep.equal({});
+    expect([first.options, first.reason]).to.deep.equal([{}, 'collected']);
+  });
+
+  it('keeps a note of why a revision was saved', async () => {
+    const { data, etag } = await test.client.call('embeds.create', {
+      body: { name: 'Noted', text: talkCode(test.world.port) },
+    });
+    const save = (options: Options, note: string | undefined, ifMatch: string) =>
+      test.client.call('revisions.create', {
+        params: { embed: data.key },
+        body: { options, ...(note !== undefined && { note }) },
+        ifMatch,
+      });
+    const noted = await save({ start: 5 }, 'for the new layout', etag!);
+    await save({ start: 6 }, undefined, noted.etag!);
+    const { data: list } = await test.client.call('revisions.list', { params: { embed: data.key } });
+    expect(list.items.map(({ reason }) => reason)).to.deep.equal([
+      'saved',
+      'for the new layout',
+      'collected',
+    ]);
+    expect(await codeOf(save({ start: 7 }, 'x'.repeat(201), '*'))).to.equal('bad-request');
   });
 
   it('lets exactly one of two changes at once through', async () => {

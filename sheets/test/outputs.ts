@@ -1,4 +1,4 @@
-import { codeFromLink, compose, openCode, optionNames, ruleOf, type Sheet } from '@orbis/core';
+import { codeFromLink, compose, openCode, optionNames, ruleOf, type Code, type Sheet } from '@orbis/core';
 import { formatOptions, parseOptions } from '@orbis/contract';
 import { demoCodes } from '@orbis/demo';
 import { standInCodes } from './stand-in-codes.ts';
@@ -52,9 +52,9 @@ const wordsFor = (sheet: Sheet | null): string[] => [
   ...byHand,
 ];
 
-function output(text: string, words: readonly string[], sheets: readonly Sheet[], marked = false): Output {
+function output(code: Code, words: readonly string[], marked = false): Output {
   const outcome = compose(
-    openCode(text, { sheets }),
+    code,
     parseOptions(words),
     marked ? { mark: { placement: '0123456789', delivery: 7 } } : {},
   );
@@ -109,19 +109,20 @@ const awkward = [
 ];
 
 function outputsOfCode(text: string, sheets: readonly Sheet[]): Record<string, Output> {
-  const code = openCode(text, { sheets });
-  const base = code.reading.generated ?? text;
+  const pasted = openCode(text, { sheets });
+  const { generated } = pasted.reading;
+  const code = generated === null ? pasted : openCode(generated, { sheets });
   const outputs: Record<string, Output> = {};
   const together: string[] = [];
-  for (const word of wordsFor(openCode(base, { sheets }).sheet)) {
-    const alone = output(base, [word], sheets);
+  for (const word of wordsFor(code.sheet)) {
+    const alone = output(code, [word]);
     if (alone !== notOffered(word)) outputs[word] = alone;
     const more = [...together, word];
     // Two values of one option are not asked for at once.
     const once = formatOptions(parseOptions(more)).length === more.length;
-    if (once && typeof output(base, more, sheets) !== 'string') together.push(word);
+    if (once && typeof output(code, more) !== 'string') together.push(word);
   }
-  outputs[together.join(' ')] = output(base, together, sheets);
-  outputs['with a mark'] = output(base, together.slice(0, 3), sheets, true);
+  outputs[together.join(' ')] = output(code, together);
+  outputs['with a mark'] = output(code, together.slice(0, 3), true);
   return outputs;
 }

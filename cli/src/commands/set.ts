@@ -26,6 +26,11 @@ export const addSet: AddCommand = (program, run) => {
   addExplain(program, run);
 };
 
+interface SetOptions extends GroupOptions {
+  preset?: string[];
+  note?: string;
+}
+
 /* What is for many says nothing of one. */
 function refuseForOne({ where: search, dryRun, skipImpossible }: GroupOptions): void {
   if (search !== undefined) return;
@@ -44,16 +49,19 @@ const addSetting: AddCommand = (program, run) => {
         'the options of a preset (may be said several times); “orbis list presets” shows them',
         (preset: string, all: string[]) => [...all, preset],
         [],
-      ),
+      )
+      .option('--note <words>', 'why, in your own words; kept with the revision'),
   )
     .description('change the options of an embed; makes a new revision where something differs')
     .addHelpText(
       'after',
-      '\nExamples:\n  orbis set opening-talk start=1:52 end=3:04\n  orbis set opening-talk fit=shape max-width=800 align=centre\n  orbis set sky --preset silent-loop\n  orbis set opening-talk@hollinfell/talks#main max-width=320\n  orbis set opening-talk tracking=off parameter.hue=12\n  orbis set --where "kind=video host=play.kinorill.localhost" privacy=on --dry-run\n\n“orbis options” lists every option with its meaning; “orbis undo” takes it back.',
+      '\nExamples:\n  orbis set opening-talk start=1:52 end=3:04\n  orbis set opening-talk fit=shape max-width=800 align=centre --note "for the new layout"\n  orbis set sky --preset silent-loop\n  orbis set opening-talk@hollinfell/talks#main max-width=320\n  orbis set opening-talk tracking=off parameter.hue=12\n  orbis set --where "kind=video host=play.kinorill.localhost" privacy=on --dry-run\n\n“orbis options” lists every option with its meaning; “orbis undo” takes it back.',
     )
-    .action((embed: string | undefined, words: string[], options: GroupOptions & { preset?: string[] }) =>
+    .action((embed: string | undefined, words: string[], options: SetOptions) =>
       run(async (tools) => {
         refuseForOne(options);
+        if (options.note !== undefined && (options.where !== undefined || atPlace(oneOf(embed)) !== null))
+          throw new UsedWrongly('--note is for the revision of one embed.');
         const said =
           options.where === undefined ? words : [embed, ...words].filter((word) => word !== undefined);
         let asked = await parseAsked(
@@ -70,7 +78,7 @@ const addSetting: AddCommand = (program, run) => {
           return changeAll(tools, { ...options, where: options.where }, { options: asked });
         const at = atPlace(oneOf(embed));
         if (at) return changePlaced(at, tools, (now) => ({ ...now, ...asked }));
-        return save(tools, oneOf(embed), ({ current }) => ({ ...current.options, ...asked }));
+        return save(tools, oneOf(embed), ({ current }) => ({ ...current.options, ...asked }), options.note);
       }),
     );
 };
@@ -133,12 +141,12 @@ function oneOf(embed: string | undefined): string {
   return embed;
 }
 
-async function save(tools: Tools, embed: string, change: (now: Embed) => Options): Promise<0> {
+async function save(tools: Tools, embed: string, change: (now: Embed) => Options, note?: string): Promise<0> {
   const client = tools.client();
   const before = await client.call('embeds.read', { params: { embed } });
   const { data, status } = await client.call('revisions.create', {
     params: { embed },
-    body: { options: change(before.data) },
+    body: { options: change(before.data), ...(note !== undefined && { note }) },
     ifMatch: before.etag ?? '',
   });
   const composition = await compositionOf(client, data);

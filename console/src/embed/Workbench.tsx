@@ -1,13 +1,16 @@
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Paper from '@mui/material/Paper';
+import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
 import type { Sheet } from '@orbis/core';
 import type { Embed } from '@orbis/contract';
 import { plural } from '@orbis/contract/language';
 import { api, refresh } from '../api.ts';
 import { useAnnounce } from '../components/Announcer.tsx';
+import { Disclosure } from '../components/Disclosure.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 import { SavePreset } from '../groups/SavePreset.tsx';
 import { CodeBar } from './CodeBar.tsx';
@@ -32,16 +35,18 @@ export function Workbench({ embed, etag, sheet }: { embed: Embed; etag: string; 
   const announce = useAnnounce();
   const work = useComposedDraft(embed, embed.current.options, ofEmbed, sheet);
   const { draft, changed, composition } = work;
+  const [note, setNote] = useState('');
   const save = useMutation({
     mutationFn: async () =>
       (
         await api.call('revisions.create', {
           params: { embed: embed.key },
-          body: { options: work.options() },
+          body: { options: work.options(), ...(note.trim() !== '' && { note: note.trim() }) },
           ifMatch: etag,
         })
       ).data,
     onSuccess: async (now) => {
+      setNote('');
       await refresh('embeds');
       if (now.revision === embed.revision) return announce('Nothing differs.');
       await announce.done(
@@ -97,6 +102,16 @@ export function Workbench({ embed, etag, sheet }: { embed: Embed; etag: string; 
           onSave={() => save.mutate()}
         >
           <ProblemNote error={save.error} />
+          {changed && (
+            <Disclosure label="Add a note">
+              <TextField
+                label="Why, in your own words"
+                value={note}
+                onChange={(event) => setNote(event.target.value)}
+                slotProps={{ htmlInput: { maxLength: 200 } }}
+              />
+            </Disclosure>
+          )}
           {changed && embed.placements > 0 && (
             <Alert severity="info" variant="outlined" sx={{ py: 0.25 }}>
               <Typography variant="body2">

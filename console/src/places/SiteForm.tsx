@@ -8,27 +8,17 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
-import { allOptions, kinds, pastedLanguages, type Kind } from '@orbis/core';
+import { kinds, pastedLanguages, type Kind } from '@orbis/core';
 import type { Site } from '@orbis/contract';
-import { languageName, optionWords } from '@orbis/contract/language';
+import { languageName } from '@orbis/contract/language';
 import { api, refresh, useList } from '../api.ts';
 import { draftOf, optionsOf, type Draft } from '../embed/draft.ts';
-import { optionsOfProviders } from '../embed/own-options.ts';
-import { OptionField } from '../embed/fields/OptionField.tsx';
 import { useAnnounce } from '../components/Announcer.tsx';
 import { Card } from '../components/Card.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
+import { DefaultFields } from './DefaultFields.tsx';
 
 type Group = Kind | 'any';
-const grid = { display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' }, gap: 2 };
-const context = { player: null, zoom: 13 };
-
-/* What can hold for many: not what only one item has, such as its title or a place on its map. */
-const forMany = allOptions.filter(
-  ({ type, name }) =>
-    !['time', 'coordinates'].includes(type.name) &&
-    !['title', 'account', 'prefill', 'view', 'page'].includes(name),
-);
 
 /**
  * Whether a site has a way into the heads of its pages, and what is asked of its
@@ -67,12 +57,6 @@ export function SiteForm({ site, etag }: { site: Site; etag: string }) {
   });
   const set = (name: string, value: string): void =>
     setDrafts((now) => ({ ...now, [group]: { ...now[group], [name]: value } }));
-  const shown = [
-    ...forMany
-      .filter(({ kinds: own }) => own === 'any' || (group !== 'any' && own.includes(group)))
-      .map((option) => ({ option, label: optionWords(option.name).label, sheet: null })),
-    ...optionsOfProviders(sheets.filter(({ kind }) => kind === group)),
-  ];
   return (
     <Stack spacing={3} sx={{ maxWidth: 820 }}>
       <Card title="The heads of its pages">
@@ -116,23 +100,14 @@ export function SiteForm({ site, etag }: { site: Site; etag: string }) {
               </MenuItem>
             ))}
           </TextField>
-          <Box sx={grid}>
-            {shown.map(({ option, label, sheet }) => (
-              <OptionField
-                key={`${group} ${option.name}`}
-                option={option}
-                context={{ ...context, sheet }}
-                name={option.name}
-                label={label}
-                value={draft[option.name] ?? ''}
-                wrong={wrong[option.name]}
-                help={optionWords(option.name, sheet).explain}
-                example={option.example.replace('%', ' %')}
-                inherited={null}
-                onChange={(value) => set(option.name, value)}
-              />
-            ))}
-          </Box>
+          <DefaultFields
+            key={group}
+            group={group}
+            draft={draft}
+            wrong={wrong}
+            sheets={sheets}
+            onChange={set}
+          />
         </Stack>
       </Card>
       <ProblemNote error={save.error} />

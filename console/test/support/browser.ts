@@ -23,13 +23,24 @@ export async function closeBrowser(): Promise<void> {
   running = null;
 }
 
-/** A window of its own, with a clipboard; what the pages complain about is kept. */
+/** What a window keeps of who is signed in. */
+export type SignedIn = Awaited<ReturnType<BrowserContext['storageState']>>;
+
+/**
+ * A window of its own, with a clipboard, of somebody who is signed in or of nobody; what the pages complain
+ * about is kept.
+ */
 export async function newWindow(
   size = { width: 1280, height: 800 },
+  storageState?: SignedIn,
 ): Promise<{ context: BrowserContext; page: Page; complaints: string[] }> {
   const context = await (
     await browser()
-  ).newContext({ viewport: size, permissions: ['clipboard-read', 'clipboard-write'] });
+  ).newContext({
+    viewport: size,
+    permissions: ['clipboard-read', 'clipboard-write'],
+    ...(storageState && { storageState }),
+  });
   const page = await context.newPage();
   const complaints: string[] = [];
   page.on('pageerror', (error) => complaints.push(error.message));

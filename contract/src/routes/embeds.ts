@@ -14,6 +14,7 @@ import {
   lists,
   preview,
   revision,
+  revisionNote,
   tags,
 } from '../resources.ts';
 import { pathOf, paths } from './paths.ts';
@@ -206,7 +207,7 @@ export const embedRoutes = {
     access: 'owner',
     params,
     ifMatch: true,
-    body: z.strictObject({ options: optionsSchema }).meta({
+    body: z.strictObject({ options: optionsSchema, note: revisionNote.optional() }).meta({
       example: {
         options: { zoom: 15, centre: { latitude: 54.3712, longitude: -2.1048 }, accent: '#aa3355' },
       },

@@ -20,7 +20,7 @@ export const builtInPresets: readonly Preset[] = [
       'muted': true,
       'loop': true,
       'controls': false,
-      'fit': 'fill',
+      'band': 420,
       'tint': '#000000',
       'tint-strength': 30,
     },

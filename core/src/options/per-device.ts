@@ -24,9 +24,10 @@ const onDevice = <V extends OptionValue>(option: Option<V>, device: Device): Opt
   contribute: (code, value, context) => {
     const { changes, problems } = option.contribute(code, value, context);
     return {
-      changes: changes.map((change): Change =>
-        change.kind === 'declaration' ? { ...change, when: device } : change,
-      ),
+      // What holds under another condition is asked for by the option without a device.
+      changes: changes
+        .filter((change) => change.kind !== 'declaration' || change.when === undefined)
+        .map((change): Change => (change.kind === 'declaration' ? { ...change, when: device } : change)),
       problems,
     };
   },

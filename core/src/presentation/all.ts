@@ -22,6 +22,9 @@ import { option as loadRemember } from './loading/load-remember.ts';
 import { option as loadWords } from './loading/load-words.ts';
 import { option as load } from './loading/load.ts';
 import { option as still } from './loading/still.ts';
+import { option as bandFocusX } from './over/band-focus-x.ts';
+import { option as bandFocusY } from './over/band-focus-y.ts';
+import { option as band } from './over/band.ts';
 import { option as tintStrength } from './over/tint-strength.ts';
 import { option as tint } from './over/tint.ts';
 import { option as wholeLinkName } from './over/whole-link-name.ts';
@@ -45,7 +48,7 @@ export const presentation: readonly Option[] = [
   ...[load, still, loadWords, loadRemember],
   ...[heading, headingLevel, headingAlign, caption, linkBelow, linkBelowWords, fallback],
   ...[backdrop, backdropPadding, backdropReach],
-  ...[wholeLink, wholeLinkName, wholeLinkOpens, tint, tintStrength, wordsOver],
+  ...[wholeLink, wholeLinkName, wholeLinkOpens, tint, tintStrength, wordsOver, band, bandFocusX, bandFocusY],
   ...[spaceAbove, spaceBelow, spaceBeside],
   ...[corners, border, borderColour, shadow],
   ...[cropLeft, cropTop, cropWidth, cropHeight, cropScale],

@@ -12,7 +12,7 @@ import { sizeDeclared } from './size/size.ts';
 import { frameOf, targetOf, type PresentationTarget } from './target.ts';
 
 /* What stands over or under what is shown, and so needs a box of ours that it is placed by. */
-const overIt = ['whole-link', 'tint', 'words-over', 'crop-width', 'crop-height'];
+const overIt = ['whole-link', 'tint', 'words-over', 'band', 'crop-width', 'crop-height'];
 /* What stands above or below it. */
 const besideIt = ['heading', 'caption', 'link-below', 'fallback'];
 /* What reaches beyond it. */
@@ -54,7 +54,7 @@ export function outermostOf(code: Code, options: Options): PresentationTarget | 
 
 /* The width that the code or the owner says, in px, where nothing else tells how wide it is. */
 function ownWidth(code: Code, options: Options): number | null {
-  if (asks(options, ['fit', 'share', 'max-width'])) return null;
+  if (asks(options, ['fit', 'share', 'max-width', 'band'])) return null;
   const seen = windowWidth(options);
   if (seen !== null) return seen;
   if (typeof options['width'] === 'number') return options['width'];
@@ -75,7 +75,7 @@ export function standing(code: Code, options: Options): Change[] {
   if (!outermost || !place || !body) return [];
   const isBox = body.element === ourBox && isBoxed(code, options);
   return [
-    ...(isBox || place !== body ? widthSaid(code, options, place) : []),
+    ...(isBox || place.element !== body.element ? widthSaid(code, options, place) : []),
     ...(isBox ? boxed(code, options, place.element === body.element) : besideFrame(code, options, place)),
     ...(isBox && outermost.element === ourBox && !shownAlone(code) ? [] : notStretched(outermost)),
   ];
@@ -108,6 +108,8 @@ function boxed(code: Code, options: Options, isPlace: boolean): Change[] {
   const alone = shownAlone(code);
   const positioned: Declared = ['position', 'relative', reason('places-what-is-in-it')];
   if (!alone) return declare({ element: ourBox }, [positioned], []);
+  // The band itself says how high it is, and how it is covered.
+  if (options['band'] !== undefined) return declare({ element: ourBox }, [positioned], []);
   const crop = cropped(code, options);
   const size = crop?.window ?? sizeOfBox(code, options, isPlace);
   const inner = crop?.content ?? laid;

@@ -48,11 +48,11 @@ const revising = (
     return true;
   });
 
-/** Saves options as a new revision; false where they are those that it has. */
+/** Saves options as a new revision, with a note why; false where they are those that it has. */
 export const saveOptions = (
   db: Database,
   revised: Revised,
-  options: Options,
+  { options, note = 'saved' }: { options: Options; note?: string | undefined },
   renderContext: RenderContext,
   actor: Actor,
 ): Promise<boolean> =>
@@ -63,7 +63,7 @@ export const saveOptions = (
       renderContext,
     );
     refuseProblems(composition.problems);
-    const revision = newRevision(code.sheet, options, 'saved');
+    const revision = newRevision(code.sheet, options, note);
     const { embed, revision: last } = stored;
     if (sameOptions(revision.options, last.options)) return null;
     refuseUnless(await addRevision(tx, stored, revision, actor));

@@ -310,6 +310,22 @@ export const options = {
     explain: 'Words in the middle of it, on top; it can still be used.',
     done: (value) => `Write “${value}” over it`,
   },
+  'band': {
+    label: 'Covers a band',
+    explain:
+      'How high a band is, in px, that it covers whatever the width: a moving background, without sound and out of the way of people who cannot see it.',
+    done: (value) => `Let it cover a band of ${value} px`,
+  },
+  'band-focus-x': {
+    label: 'What stays, across',
+    explain: 'Which part stays in sight where the band is narrower: 0 is its left side, 100 its right one.',
+    done: (value) => `Keep what is at ${value} from the left in sight`,
+  },
+  'band-focus-y': {
+    label: 'What stays, down',
+    explain: 'Which part stays in sight where the band is lower: 0 is its upper edge, 100 its lower one.',
+    done: (value) => `Keep what is at ${value} from the top in sight`,
+  },
   'space-above': {
     label: 'Space above',
     explain: 'How far it stands from what is above it, in px.',

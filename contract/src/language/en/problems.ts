@@ -135,6 +135,18 @@ export const problems = {
     title: 'The part has a size',
     detail: () => 'A part of a frame has the size that you say. Leave “fit” out.',
   },
+  'band-needs-frame': {
+    title: 'Nothing that could cover it',
+    detail: () => 'A frame, a film or a picture that stands alone can cover a band. This code has none.',
+  },
+  'band-everywhere': {
+    title: 'The height on other screens',
+    detail: () => 'Say how high the band is on all other screens as well: band=420.',
+  },
+  'band-has-size': {
+    title: 'The band has a size',
+    detail: () => 'A band is as high as you say, and as wide as its place. Leave “fit” and “crop” out.',
+  },
   'required-field': {
     title: 'The form needs it',
     detail: (f) => `${f.name} must be filled in: without it nobody can send the form.`,

@@ -42,7 +42,7 @@ export const presets = {
   'talk':
     'A talk in an article: at most 800 px wide, in the middle, and its provider hears of visitors only once they press play.',
   'moving-background':
-    'A moving background: without sound and buttons, as wide and high as what it stands in, a little darkened.',
+    'A moving background: without sound and buttons, it covers a band of 420 px, a little darkened.',
   'upright-clip': 'An upright clip: 9 to 16, at most 360 px wide, in the middle, with round corners.',
   'map-beside-text': 'A map beside text: 4 to 3, at most 480 px wide, with a thin line around it.',
   'form-like-text':

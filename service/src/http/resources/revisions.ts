@@ -23,7 +23,7 @@ export function revisionHandlers(deps: Deps): Handlers<Named<'revisions' | 'sour
     (await compositionOf({ base, found, asked: { embed: row.options } }, renderContext())).composition.text;
   return {
     'revisions.create': async ({ params: { embed }, body, matchState, actor }) =>
-      reply(embed, await saveOptions(db, { embed, matchState }, body.options, renderContext(), actor)),
+      reply(embed, await saveOptions(db, { embed, matchState }, body, renderContext(), actor)),
     'sources.create': async ({ params: { embed }, body, matchState, actor }) =>
       reply(embed, await renew(db, { embed, matchState }, body, deps, actor)),
     'revisions.restore': async ({ params: { embed, revision }, matchState, actor }) =>
