@@ -3,6 +3,7 @@ import {
   compose,
   hasLoader,
   loaderTag,
+  neutralMark,
   openCode,
   pastedIn,
   pastedLanguages,
@@ -14,6 +15,7 @@ import {
   sandboxTokensOf,
   scanPage,
   snippetText,
+  withMark,
   type Options,
 } from '@orbis/core';
 import { builtInSheets } from '@orbis/sheets';
@@ -213,6 +215,16 @@ describe('what is put around, over and beside a code', () => {
       )!.facts;
     expect(facts(800)).to.include({ wide: 800, high: 450 }).and.not.have.property('exactly');
     expect(facts(700)).to.include({ wide: 700, high: 394, exactly: 393.75 });
+  });
+
+  it('takes nothing that was typed for the mark that is put in its place', () => {
+    const { snippets } = made(
+      'frame',
+      { heading: '0000000000.0', caption: 'data-orbis' },
+      { mark: neutralMark },
+    );
+    const text = snippetText(withMark(snippets[0]!, { placement: '123456789a', delivery: 4 }));
+    expect(text).to.match(/^<figure [^>]*data-orbis="123456789a\.4"><h2[^>]*>0000000000\.0<\/h2>/);
   });
 
   it('names what can be left out, and what cannot', () =>

@@ -36,14 +36,13 @@ export const withMark = ({ position, runs }: Snippet, mark: Mark): Snippet => ({
 
 function marked(run: Run, mark: Mark): Run {
   if (run.from === 'source' || !run.reasons.some(({ stage }) => stage === 'mark')) return run;
-  // What people typed stands in attributes, where it cannot end with this.
-  const at = run.text.lastIndexOf(writeMark(neutralMark));
-  return at < 0
-    ? run
-    : {
-        ...run,
-        text: run.text.slice(0, at) + writeMark(mark) + run.text.slice(at + writeMark(neutralMark).length),
-      };
+  const neutral = writeMark(neutralMark);
+  // The outermost tag stands first, and what people typed behind it; where the code had a mark before, its
+  // value alone is written, and stands last.
+  const named = run.text.indexOf(`${markName}="${neutral}"`);
+  const at = named < 0 ? run.text.lastIndexOf(neutral) : named + markName.length + 2;
+  if (at < 0) return run;
+  return { ...run, text: run.text.slice(0, at) + writeMark(mark) + run.text.slice(at + neutral.length) };
 }
 
 /**

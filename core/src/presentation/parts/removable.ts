@@ -39,10 +39,10 @@ function asRemovable(code: Code, element: MarkupElement): Removable[] {
   const one = (name: string): Removable[] => [{ name, ranges: [element], needed: null }];
   const isField = ['input', 'select', 'textarea'].includes(element.name);
   if (isField) return asField(code, element);
-  if (/^h[1-6]$/.test(element.name)) return one('heading');
   if (element.name === 'link')
     return /\bstylesheet\b/i.test(attribute(element, 'rel') ?? '') ? one('style') : [];
-  const name = Object.hasOwn(named, element.name) ? named[element.name]! : null;
+  const isHeading = /^h[1-6]$/.test(element.name);
+  const name = isHeading ? 'heading' : Object.hasOwn(named, element.name) ? named[element.name]! : null;
   // What is the whole code is no part of it, nor is what holds more than words.
   return name === null || code.markup.elements.length === 1 || holdsWork(element) ? [] : one(name);
 }
