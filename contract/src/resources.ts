@@ -306,4 +306,5 @@ export type Comparison = z.infer<typeof comparison>;
 export * from './account.ts';
 export * from './harvest.ts';
 export * from './preview.ts';
+export * from './browsing.ts';
 export * from './rules.ts';

@@ -68,6 +68,14 @@ export const serviceSettingsSchema = z.object({
       description:
         'Whom to tell of holes, in /.well-known/security.txt (RFC 9116); without it mailto:security@ and the console’s host',
     }),
+  ORBIS_CHROMIUM: z
+    .string()
+    .regex(/^(?:none|\/.*)$/, shouldBe('the path of the browser Chromium, or none'))
+    .optional()
+    .meta({
+      description:
+        'Where the browser Chromium is, with which pictures are taken and heights are measured, or “none” where it is not to be used; without it /usr/bin/chromium, where that is installed',
+    }),
   ORBIS_ALLOW_PRIVATE: z.enum(['yes', 'no']).default('no').meta({
     description:
       'Whether pages on private addresses may be read beyond the declared sites; for demos and tests',

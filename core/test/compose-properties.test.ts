@@ -50,6 +50,7 @@ const valueOf: Record<Option['type']['name'], (option: Option) => fc.Arbitrary<O
   length: () => fc.constantFrom('12px', '1.5rem'),
   address: () => fc.constantFrom('https://hollinfell.localhost/thanks?a=1&b="2"'),
   picture: () => fc.constantFrom('https://hollinfell.localhost/dome.png'),
+  heights: () => fc.constantFrom('320:900, 820:400 on 2026-11-27', '640:300'),
   list: () => fc.uniqueArray(fc.constantFrom('fox', 'two words', '"<&>'), { minLength: 1 }),
 };
 const byHand = fc.dictionary(

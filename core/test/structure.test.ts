@@ -17,7 +17,7 @@ const made = (...changes: AskedChange[]) => compose(code, {}, { planned: changes
 const around = (
   from: number,
   to: number,
-  layer: 'band' | 'link' | 'shape' | 'clip' | 'backdrop',
+  layer: 'carrier' | 'room' | 'shape' | 'clip' | 'backdrop',
   option = layer as string,
 ): AskedChange =>
   asked(
@@ -39,11 +39,11 @@ const tree = (html: string): string => outline(parseFragment(html).childNodes);
 
 describe('changes of what a code consists of', () => {
   for (const [label, changes, expected] of [
-    ['an element around a part', [around(1, 1, 'band')], 'a band(b) c d'],
+    ['an element around a part', [around(1, 1, 'carrier')], 'a carrier(b) c d'],
     [
       'layers from the outside in, in whatever order they are asked for',
-      [around(0, 3, 'clip'), around(0, 3, 'backdrop'), around(0, 3, 'link')],
-      'backdrop(link(clip(a b c d)))',
+      [around(0, 3, 'clip'), around(0, 3, 'backdrop'), around(0, 3, 'room')],
+      'backdrop(room(clip(a b c d)))',
     ],
     [
       'the wider one outside, whatever its layer',
@@ -52,15 +52,15 @@ describe('changes of what a code consists of', () => {
     ],
     [
       'one that ends where the next begins',
-      [around(0, 0, 'band'), around(1, 2, 'shape')],
-      'band(a) shape(b c) d',
+      [around(0, 0, 'carrier'), around(1, 2, 'shape')],
+      'carrier(a) shape(b c) d',
     ],
-    ['two that end together', [around(1, 3, 'band'), around(3, 3, 'shape')], 'a band(b c shape(d))'],
-    ['the same twice', [around(0, 1, 'band'), around(0, 1, 'band')], 'band(a b) c d'],
+    ['two that end together', [around(1, 3, 'carrier'), around(3, 3, 'shape')], 'a carrier(b c shape(d))'],
+    ['the same twice', [around(0, 1, 'carrier'), around(0, 1, 'carrier')], 'carrier(a b) c d'],
     [
       'a part that is left out, with what was around it alone',
-      [asked({ kind: 'leave-out', range: range(1, 2) }), around(1, 1, 'band'), around(0, 3, 'link')],
-      'link(a d)',
+      [asked({ kind: 'leave-out', range: range(1, 2) }), around(1, 1, 'carrier'), around(0, 3, 'room')],
+      'room(a d)',
     ],
     [
       'one part left out within another',
@@ -71,10 +71,10 @@ describe('changes of what a code consists of', () => {
       'markup between two parts',
       [
         asked({ kind: 'insert', at: offsets[2]!, markup: '<hr>' }),
-        around(1, 1, 'band'),
+        around(1, 1, 'carrier'),
         around(2, 2, 'shape'),
       ],
-      'a band(b) hr shape(c) d',
+      'a carrier(b) hr shape(c) d',
     ],
     [
       'markup within what is left out',
@@ -94,12 +94,14 @@ describe('changes of what a code consists of', () => {
 
   it('are refused where two want another element of the same layer around the same', () => {
     const other = asked(
-      { kind: 'surround', range: range(0), layer: 'band', element: 'section', attributes: {} },
+      { kind: 'surround', range: range(0), layer: 'carrier', element: 'section', attributes: {} },
       'other',
     );
-    expect(made(around(0, 0, 'band'), other)).to.deep.include({
+    expect(made(around(0, 0, 'carrier'), other)).to.deep.include({
       text,
-      problems: [{ option: 'other', code: 'options-conflict', facts: { setting: 'other', other: 'band' } }],
+      problems: [
+        { option: 'other', code: 'options-conflict', facts: { setting: 'other', other: 'carrier' } },
+      ],
     });
   });
 
@@ -108,7 +110,7 @@ describe('changes of what a code consists of', () => {
       asked({
         kind: 'surround',
         range: range(0),
-        layer: 'link',
+        layer: 'room',
         element: 'a',
         attributes: { href: '/x?a=1&b="2"', title: '<é>' },
       }),
@@ -123,8 +125,8 @@ describe('changes of what a code consists of', () => {
   it('nest in every order, and leave no character of the rest otherwise', () => {
     const change = fc.oneof(
       fc
-        .tuple(fc.nat(3), fc.nat(3), fc.constantFrom('band', 'link', 'shape', 'clip'))
-        .map(([a, b, layer]) => around(Math.min(a, b), Math.max(a, b), layer as 'band')),
+        .tuple(fc.nat(3), fc.nat(3), fc.constantFrom('carrier', 'room', 'shape', 'clip'))
+        .map(([a, b, layer]) => around(Math.min(a, b), Math.max(a, b), layer as 'carrier')),
       fc.nat(3).map((i) => asked({ kind: 'leave-out', range: range(i) })),
       fc.nat(4).map((i) => asked({ kind: 'insert', at: offsets[i]!, markup: `<hr id="${i}">` })),
     );

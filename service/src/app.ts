@@ -5,6 +5,7 @@ import { pinoHttp } from 'pino-http';
 import type { Logger } from 'pino';
 import { apiBase, openApi } from '@orbis/contract';
 import { changeHandlers } from './http/resources/changes.ts';
+import { browsingHandlers } from './http/resources/browsing.ts';
 import { codeHandlers } from './http/resources/codes.ts';
 import { errorForLog } from './http/error-log.ts';
 import { consolePolicy, serveConsole } from './http/console.ts';
@@ -51,6 +52,7 @@ export function createApp(deps: Deps): Express {
     ...sessionHandlers(deps),
     ...tokenHandlers(deps),
     ...codeHandlers(deps),
+    ...browsingHandlers(deps),
     ...linkHandlers(deps),
     ...embedHandlers(deps),
     ...revisionHandlers(deps),

@@ -1,4 +1,5 @@
 import type { Logger } from 'pino';
+import type { Browser } from './browser/browser.ts';
 import type { Connection } from './database/connect.ts';
 import type { Answers } from './fetching/answers.ts';
 import type { Fetching } from './fetching/client.ts';
@@ -16,6 +17,8 @@ export interface Deps {
   sheetRegistry: SheetRegistry;
   runner: Pick<Runner, 'nudge'>;
   fetching: Pick<Fetching, 'readPage' | 'get'>;
+  /** What looks at foreign code as its visitors will. */
+  browser: Browser;
   answers: Answers;
   reader: Reader;
   /** Asked at each request, as ports are known only once they are listened on. */

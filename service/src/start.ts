@@ -6,6 +6,8 @@ import { pino, type Logger } from 'pino';
 import type { Sheet } from '@orbis/core';
 import { builtInSheets } from '@orbis/sheets';
 import { createApp } from './app.ts';
+import { createBrowser } from './browser/browser.ts';
+import { findChromium } from './browser/find.ts';
 import type { Deps } from './deps.ts';
 import type { Accounts } from './database/accounts.ts';
 import { connectDatabase, type Connection } from './database/connect.ts';
@@ -74,6 +76,11 @@ export async function startOrbis(
       robots: reader.robots,
     });
     undo.push(() => Promise.all([fetching.close(), reader.close()]));
+    const browser = createBrowser({
+      chromium: findChromium(settings.ORBIS_CHROMIUM),
+      allowPrivate: settings.ORBIS_ALLOW_PRIVATE === 'yes',
+    });
+    undo.push(() => browser.close());
     const sheetRegistry = createSheetRegistry(sheets, reader);
     await sheetRegistry.refresh(connection.db);
     await inTransaction(connection.db, (tx) => planWith(tx, digest(JSON.stringify([version, sheets]))));
@@ -86,6 +93,7 @@ export async function startOrbis(
       ...tools,
       renderContext: sheetRegistry.renderContext,
       runner,
+      browser,
       answers: createAnswers(),
       version,
       trustProxy,

@@ -23,6 +23,9 @@ export type ChangeWords = {
 /** What taking a change back does not reach: code on pages. */
 export type Remains = { code: 'paste-again'; placements: number } | { code: 'take-out'; place: string };
 
+/** Why the height of an embed cannot be measured. */
+export type NoHeight = 'nothing-shown' | 'follows-its-frame';
+
 /** What an error is called, and what it says of its facts; one that is not there is nothing. */
 export interface ErrorWords {
   title: string;
@@ -65,6 +68,8 @@ export interface Language {
    * is among the facts.
    */
   reasons: Readonly<Record<string, Sentence>>;
+  /** Why nobody can tell how high an embed is, in a sentence. */
+  noHeight: Readonly<Record<NoHeight, string>>;
   /** What a mending does, in a sentence. */
   mends: Readonly<Record<string, Sentence>>;
   /** What is wrong with a text that should be YAML: a clause for each code of its reader. */

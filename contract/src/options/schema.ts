@@ -1,10 +1,12 @@
 import {
   allOptions,
   coordinatesType,
+  isHeldPicture,
   kinds,
   longestByHand,
   longestItem,
   parameterOf,
+  parseHeights,
   type KindDefaults,
   type OptionType,
   type Options,
@@ -36,11 +38,21 @@ const schemas: Record<TypeName, (type: OptionType) => Schema> = {
         shouldBe('a length with its unit, such as 12px'),
       ),
   address: () => webAddress,
-  picture: () => webAddress,
+  picture: ({ limits: { held = false } }) => (held ? z.union([webAddress, heldPicture]) : webAddress),
+  heights: () =>
+    z
+      .string()
+      .max(200)
+      .refine((text) => parseHeights(text) !== null, shouldBe('heights at widths, such as 320:872, 800:392'))
+      .meta({ description: 'Widths and heights in px, and the day on which they were measured' }),
   list: ({ limits: { items = 50 } }) => z.array(line(longestItem)).min(1).max(items),
 };
 const line = (most: number): Schema => z.string().min(1).max(most);
 const webAddress = z.url({ protocol: /^https?$/ }).max(2000);
+const heldPicture = z
+  .string()
+  .max(1500)
+  .refine(isHeldPicture, shouldBe('the address of a picture, or a small one as data:image/webp;base64,…'));
 const side = z.number().int().min(1).max(99_999);
 
 /** The schema of an option’s value in canonical units. */

@@ -25,9 +25,15 @@ const revisionNumber = z.coerce.number().int().min(1).max(1_000_000);
 const options = { options: optionsSchema.default({}) };
 const linkErrors = ['link-not-known', 'link-unreachable', 'link-refuses-frames', 'link-not-shown'] as const;
 /**
- * A code that is in the collection, a text that is not, or a placement, of which the options are then asked.
+ * A code that is in the collection, a text that is not, or a placement, of which the options are then asked;
+ * with what is asked of it.
  */
-const subject = { embed: key.optional(), text: z.string().optional(), placement: publicId.optional() };
+export const subject = {
+  embed: key.optional(),
+  text: z.string().optional(),
+  placement: publicId.optional(),
+  ...options,
+};
 
 const revisionMade = ({ key: embed, revision }: { key: string; revision: number }): string =>
   pathOf('revisions.read', { embed, revision });
@@ -87,7 +93,7 @@ export const embedRoutes = {
     access: 'owner',
     readOnly: true,
     most: mostWithCode,
-    body: z.strictObject({ ...subject, ...options }).meta({
+    body: z.strictObject(subject).meta({
       example: {
         embed: 'opening-talk',
         options: { 'start': 112, 'end': 184, 'parameter.hue': '12', 'fit': 'shape' },
@@ -104,7 +110,7 @@ export const embedRoutes = {
     access: 'owner',
     readOnly: true,
     most: mostWithCode,
-    body: z.strictObject({ ...subject, ...options }),
+    body: z.strictObject(subject),
     answer: preview,
     statuses: [201],
     location: ({ url }) => url,

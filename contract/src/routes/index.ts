@@ -1,3 +1,4 @@
+import { browsingRoutes } from './browsing.ts';
 import { embedRoutes } from './embeds.ts';
 import { endpointRoutes } from './endpoints.ts';
 import { groupRoutes } from './groups.ts';
@@ -13,6 +14,7 @@ import type { Route } from './route.ts';
 export const routes = {
   ...sessionRoutes,
   ...embedRoutes,
+  ...browsingRoutes,
   ...groupRoutes,
   ...harvestRoutes,
   ...placeRoutes,

@@ -76,5 +76,6 @@ function around(code: Code, layer: Layer, changes: readonly OfOurs[], mark: Mark
 function whyAround(code: Code, layer: Layer): Reason {
   if (layer === 'backdrop') return reason('panel-around');
   if (layer === 'clip') return reason('kept-apart');
+  if (layer === 'room') return reason('room-around');
   return frameOf(code) ? reason('stage-around') : reason('box-around');
 }

@@ -2,6 +2,7 @@ import { escapeAttribute, escapeText } from '../text/index.ts';
 import type { Reading, Use } from '../reading/reading.ts';
 import type { Sheet } from '../sheets/sheet.ts';
 import { hostOf } from '../reading/addresses.ts';
+import { isHeldPicture } from '../options/types/index.ts';
 import { hasLoader, loadScriptHash } from '../visitors/index.ts';
 import { hostSource, isHost, originSource, writePolicy, type Directive } from './policy.ts';
 import { sandboxTokensOf } from './sandbox-tokens.ts';
@@ -111,7 +112,7 @@ function previewPolicy(
     if (!named.has(host)) for (const use of uses) allow(directiveOf[use], hostSource(host));
   allow('script-src', inlineScripts(reading, isWaiting));
   allow('script-src', relay);
-  for (const picture of pictures) allow('img-src', originSource(picture));
+  for (const picture of pictures) allow('img-src', isHeldPicture(picture) ? 'data:' : originSource(picture));
   // Inline styles are what presentation is made of.
   allow('style-src', "'unsafe-inline'");
   if (!sources.has('form-action')) allow('form-action', "'none'");

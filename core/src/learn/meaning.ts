@@ -152,6 +152,7 @@ export function fits(setting: string, values: readonly string[]): boolean {
       if (setting === 'prefill') return values.every((value) => value.includes('@'));
       return values.every((value) => value !== '' && !onWords.has(value) && !offWords.has(value));
     case 'ratio':
+    case 'heights':
     case 'length':
     case 'address':
     case 'picture':
@@ -215,6 +216,7 @@ export function ruleFor(
     case 'coordinates':
       return { ...place };
     case 'ratio':
+    case 'heights':
     case 'length':
     case 'address':
     case 'picture':

@@ -65,7 +65,7 @@ export interface TokenChange {
 }
 
 /** The elements of ours that can stand around a part, from the outside in. */
-export const layers = ['backdrop', 'carrier', 'band', 'link', 'shape', 'clip'] as const;
+export const layers = ['backdrop', 'carrier', 'room', 'shape', 'clip'] as const;
 export type Layer = (typeof layers)[number];
 
 /** An element of ours around the whole code, by its layer. */
@@ -77,6 +77,8 @@ export interface OurElement {
 export const ourBackdrop: OurElement = Object.freeze({ ours: 'backdrop' });
 /** What holds the content together with its heading, caption and links. */
 export const ourCarrier: OurElement = Object.freeze({ ours: 'carrier' });
+/** What keeps the room free that the content will need. */
+export const ourRoom: OurElement = Object.freeze({ ours: 'room' });
 /** What has the shape, where the code has no element that could have it. */
 export const ourBox: OurElement = Object.freeze({ ours: 'shape' });
 /** What the code itself waits in. */

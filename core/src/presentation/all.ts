@@ -21,6 +21,7 @@ import { option as shadow } from './edges/shadow.ts';
 import { option as loadRemember } from './loading/load-remember.ts';
 import { option as loadWords } from './loading/load-words.ts';
 import { option as load } from './loading/load.ts';
+import { option as stillAlso } from './loading/still-also.ts';
 import { option as still } from './loading/still.ts';
 import { option as bandFocusX } from './over/band-focus-x.ts';
 import { option as bandFocusY } from './over/band-focus-y.ts';
@@ -34,6 +35,7 @@ import { option as wordsOver } from './over/words-over.ts';
 import { option as leaveOut } from './parts/leave-out.ts';
 import { option as align } from './size/align.ts';
 import { option as fit } from './size/fit.ts';
+import { option as heights } from './size/heights.ts';
 import { option as maxWidth } from './size/max-width.ts';
 import { option as minWidth } from './size/min-width.ts';
 import { option as shape } from './size/shape.ts';
@@ -45,7 +47,7 @@ import { option as spaceBeside } from './space/space-beside.ts';
 /** Every option of presentation, in the order in which people are shown them. */
 export const presentation: readonly Option[] = [
   ...[fit, shape, share, maxWidth, minWidth, align],
-  ...[load, still, loadWords, loadRemember],
+  ...[load, still, stillAlso, loadWords, loadRemember, heights],
   ...[heading, headingLevel, headingAlign, caption, linkBelow, linkBelowWords, fallback],
   ...[backdrop, backdropPadding, backdropReach],
   ...[wholeLink, wholeLinkName, wholeLinkOpens, tint, tintStrength, wordsOver, band, bandFocusX, bandFocusY],

@@ -13,8 +13,8 @@ import { frameOf, targetOf, type PresentationTarget } from './target.ts';
 
 /* What stands over or under what is shown, and so needs a box of ours that it is placed by. */
 const overIt = ['whole-link', 'tint', 'words-over', 'band', 'crop-width', 'crop-height'];
-/* What stands above or below it. */
-const besideIt = ['heading', 'caption', 'link-below', 'fallback'];
+/* What stands above or below it, or keeps its room free. */
+const besideIt = ['heading', 'caption', 'link-below', 'fallback', 'heights'];
 /* What reaches beyond it. */
 const behindIt = ['backdrop', 'space-beside'];
 
@@ -23,7 +23,10 @@ const asks = (options: Options, names: readonly string[]): boolean =>
 
 /** Whether what is shown stands in a box of ours, which has the shape. */
 const isBoxed = (code: Code, options: Options): boolean =>
-  asks(options, overIt) || waits(code, options) !== null || stillBehind(code, options);
+  asks(options, overIt) ||
+  options['heights'] !== undefined ||
+  waits(code, options) !== null ||
+  stillBehind(code, options);
 
 /* A still picture is put behind a frame; a video has a place for it of its own. */
 const stillBehind = (code: Code, options: Options): boolean =>
@@ -137,6 +140,8 @@ function boxed(code: Code, options: Options, isPlace: boolean): Change[] {
 /* As its fit says; else as high as the code is at its width, or of the size that browsers give to frames that
    say none (CSS 2.2, section 10.3.2). */
 function sizeOfBox(code: Code, options: Options, isPlace: boolean): Declared[] {
+  // It is as high as the room that is kept for it.
+  if (options['heights'] !== undefined) return [];
   const fit = options['fit'];
   if (typeof fit === 'string') {
     const size = sizeDeclared(code, fit, options);

@@ -126,4 +126,5 @@ const readers: Record<TypeName, (rule: SheetSetting, standing: Standing) => Opti
     return items?.every((item) => item !== '') ? items : null;
   },
   ratio: () => null,
+  heights: () => null,
 };

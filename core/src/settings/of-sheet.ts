@@ -105,6 +105,7 @@ const kindOfValue: Record<OptionType['name'], 'number' | 'boolean' | 'string' | 
   picture: 'string',
   coordinates: 'object',
   ratio: 'object',
+  heights: 'string',
   list: 'object',
 };
 

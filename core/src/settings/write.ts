@@ -100,4 +100,5 @@ const writers: Record<TypeName, (rule: SheetSetting, value: OptionValue) => Writ
     one(rule.name, (value as readonly string[]).join((rule as ListSetting).joint ?? ',')),
   // No provider takes a shape; a sheet cannot say it.
   ratio: () => notUnderstood('ratio'),
+  heights: () => notUnderstood('heights', { most: 10 }),
 };

@@ -71,6 +71,9 @@ const answerAbout: Parameters<typeof oembed>[1] = (link, request) => {
     html,
     width: 640,
     height: 360,
+    thumbnail_url: `${originFor(request, hosts.kinorill)}/kinorill/still.webp`,
+    thumbnail_width: 640,
+    thumbnail_height: 360,
     cache_age: 3600,
   };
 };

@@ -6,6 +6,7 @@ import {
   previewDocument,
   sandboxTokensOf,
   type Options,
+  type PreviewDocument,
 } from '@orbis/core';
 import { OrbisError, refuseProblems } from '@orbis/contract';
 import type { Deps } from '../deps.ts';
@@ -27,8 +28,8 @@ export interface Trial {
   options: Options;
 }
 
-type TrialTools = Pick<Deps, 'connection' | 'renderContext' | 'reader' | 'origins'>;
-type Tried = Awaited<ReturnType<typeof compositionOf>>;
+export type TrialTools = Pick<Deps, 'connection' | 'renderContext' | 'reader' | 'origins'>;
+export type Tried = Awaited<ReturnType<typeof compositionOf>>;
 
 /** Composes a trial as it would come out where it stands; keeps nothing. */
 export async function tryOut(trial: Trial, tools: TrialTools): Promise<{ base: string; tried: Tried }> {
@@ -51,28 +52,55 @@ export interface Preview {
  * @throws OrbisError of the options that it cannot have.
  */
 export async function preview(trial: Trial, tools: TrialTools, by: number, now: Date): Promise<Preview> {
+  const { tried, language } = await asPreviewed(trial, tools);
+  refuseProblems(tried.composition.problems);
+  const { name, url, document, text } = documentOf(tried, tools, { title: trial.embed, language });
+  const expiresAt = await insertPreview(tools.connection.db, name, document, { by, now });
+  return { url, expiresAt, sandboxTokens: sandboxTokensOf(tried.code.reading, hasLoader(text)) };
+}
+
+/** Composes a trial as it is shown by itself, in the language of the site where it stands. */
+export async function asPreviewed(
+  trial: Trial,
+  tools: TrialTools,
+): Promise<{ tried: Tried; language: string }> {
   const source = await sourceOf(trial, tools);
   const { placement } = trial;
   const language =
     placement === undefined ? 'en' : (await placementById(tools.connection.db, placement)).site.language;
   const circumstances = { apart: classFor('preview'), language };
-  const tried = await compositionOf(source, tools.renderContext(), circumstances);
-  refuseProblems(tried.composition.problems);
-  const origins = tools.origins();
+  return { tried: await compositionOf(source, tools.renderContext(), circumstances), language };
+}
+
+/** The document in which a composition is shown, at an address that nobody can guess. */
+export function documentOf(
+  { code: { reading, sheet }, composition }: Tried,
+  { origins }: Pick<TrialTools, 'origins'>,
+  { title = 'Preview', language }: { title?: string | undefined; language: string },
+): { name: string; url: string; text: string; document: PreviewDocument } {
+  const { console, previewUrl, ownHosts } = origins();
   const name = newPublicId() + newPublicId();
-  const url = origins.previewUrl(name);
-  const { reading, sheet } = tried.code;
-  const text = documentText(tried.composition.snippets);
+  const url = previewUrl(name);
+  const text = documentText(composition.snippets);
   const document = previewDocument(text, reading, sheet, {
-    title: trial.embed ?? 'Preview',
-    ancestors: [origins.console],
-    ownHost: origins.ownHosts,
+    title,
+    ancestors: [console],
+    ownHost: ownHosts,
     language,
-    pictures: picturesOf(tried.composition.effective),
-    relay: { src: new URL(relayPath, url).href, to: origins.console },
+    pictures: picturesOf(composition.effective),
+    relay: { src: new URL(relayPath, url).href, to: console },
   });
-  const expiresAt = await insertPreview(tools.connection.db, name, document, { by, now });
-  return { url, expiresAt, sandboxTokens: sandboxTokensOf(reading, hasLoader(text)) };
+  return { name, url, text, document };
+}
+
+/** The picture that the provider of a trial named when its link was collected; null where there was none. */
+export async function namedPicture(
+  { embed, placement }: Trial,
+  { connection: { db } }: Pick<TrialTools, 'connection'>,
+): Promise<string | null> {
+  if (placement !== undefined)
+    return (await placementById(db, placement)).source.found?.thumbnail?.url ?? null;
+  return embed === undefined ? null : ((await embedByKey(db, embed)).source.found?.thumbnail?.url ?? null);
 }
 
 /* The code, and what is asked of it: of an embed itself, or of a placement beside what its embed asks. */

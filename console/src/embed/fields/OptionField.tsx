@@ -57,6 +57,7 @@ const fields: Record<TypeName, (props: FieldProps, option: Option, context: Fiel
   address: (props) => <LineField {...props} isAddress />,
   picture: (props) => <LineField {...props} isAddress />,
   list: (props) => <LineField {...props} />,
+  heights: (props) => <LineField {...props} />,
 };
 
 /** The field of an option, made from its type. */

@@ -35,6 +35,7 @@ export const expected = {
   'length': () => 'a length such as 12px, 1.5rem or 50%',
   'address': () => 'the whole address of a page or file, such as https://hollinfell.localhost/thanks',
   'picture': () => 'the whole address of a picture, such as https://hollinfell.localhost/mirror.jpg',
+  'heights': (f) => `up to ${f.most} widths with their heights in px, such as 320:872, 800:392 on 2026-11-27`,
   'list': (f) =>
     `up to ${f.most} words or phrases with commas between them, each of at most ${f.length} characters`,
   'language': () => 'a language such as en, de or en-GB',
@@ -123,6 +124,13 @@ export const reasons = {
   'readable-on': (f) => `Words on ${f.colour} are easy to read in this colour (${f.property})`,
   'reaches-page-edges': (f) => `Its colour goes on to both sides of the window (${f.property})`,
   'stage-around': () => 'A box around it has its place and its shape',
+  'room-around': () => 'A box around it keeps its room free',
+  'one-cell': (f) => `What keeps the room and what fills it lie in one cell (${f.property})`,
+  'in-the-cell': (f) => `It fills the room that is kept (${f.property})`,
+  'room-as-measured': (f) =>
+    `As high as it was measured at ${f.widths} ${f.widths === 1 ? 'width' : 'widths'}${f.measured === null ? '' : `, on ${f.measured}`}`,
+  'still-behind-smaller': (f) =>
+    `Browsers that know smaller types of the picture load one of them (${f.property})`,
   'kept-apart': () => 'An element of ours around the code itself',
   'shows-part': (f) =>
     `Only a part of it is shown: ${f.width} by ${f.height} px, from ${f.left} px on the left and ${f.top} px at the top (${f.property})`,

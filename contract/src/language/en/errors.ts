@@ -129,6 +129,35 @@ export const errors = {
     detail: () =>
       'There is more to read at the moment than Orbis can. Nothing was kept. Try again in a few seconds.',
   },
+  'browser-missing': {
+    title: 'No browser',
+    detail: () =>
+      'This needs the browser Chromium on the machine where Orbis runs, and there is none. Install it there (on Debian: apt-get install chromium) and start Orbis again; nothing else depends on it.',
+  },
+  'browser-failed': {
+    title: 'The browser failed',
+    detail: (f) =>
+      `Chromium could not do this: ${f.why}. Try again; if it stays so, see that Chromium runs on the machine where Orbis runs.`,
+  },
+  'browser-too-slow': {
+    title: 'Too slow',
+    detail: (f) =>
+      `It was not done within ${f.seconds} seconds: what the code shows may load too slowly. Try again later.`,
+  },
+  'browser-busy': {
+    title: 'The browser is busy',
+    detail: () => 'Chromium has more to look at than it can at the moment. Try again in half a minute.',
+  },
+  'nothing-to-photograph': {
+    title: 'Nothing to photograph',
+    detail: () =>
+      'The embed showed nothing that could be photographed: it stays empty, or what it shows has no height.',
+  },
+  'no-picture-named': {
+    title: 'No picture named',
+    detail: () =>
+      'No provider named a picture of this: that is asked where a link is collected. Take one of what the embed shows instead.',
+  },
   'no-code': {
     title: 'No embed code',
     detail: () =>

@@ -167,6 +167,12 @@ export const options = {
     explain: 'Never narrower than this, in px, also on a narrower screen.',
     done: (value) => `Never narrower than ${value} px`,
   },
+  'heights': {
+    label: 'Measured heights',
+    explain:
+      'How high it is at several widths, in px, as width:height. Its room is kept free until it is there, so nothing jumps; “Measure” fills this in.',
+    done: () => 'Keep its room free, as high as it was measured',
+  },
   'corners': {
     label: 'Round corners',
     explain: 'How far its corners are rounded, in px.',
@@ -207,8 +213,19 @@ export const options = {
   },
   'still': {
     label: 'Still picture',
-    explain: 'The address of a picture that is shown until it loads, as it stands on your own site.',
-    done: (value) => `Show the picture ${value} until it loads`,
+    explain:
+      'The address of a picture that is shown until it loads, as it stands on your own site; or a small one itself, as data:image/webp;base64,….',
+    done: (value) =>
+      value.startsWith('data:')
+        ? 'Show a small picture that the code holds until it loads'
+        : `Show the picture ${value} until it loads`,
+  },
+  'still-also': {
+    label: 'The picture in smaller types',
+    explain:
+      'In which other types the still picture stands beside it, under the same name with their endings (.avif, .webp): browsers that know them load less.',
+    done: (value) => `Offer the picture in smaller types (${value})`,
+    words: { 'avif': 'AVIF', 'webp': 'WebP', 'avif-and-webp': 'AVIF and WebP' },
   },
   'load-words': {
     label: 'Words of the button',

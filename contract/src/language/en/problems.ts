@@ -123,6 +123,19 @@ export const problems = {
     detail: () =>
       'A picture can stand in the place of this code only while that waits. Set load=click or load=near as well.',
   },
+  'still-also-needs-still': {
+    title: 'No picture to offer',
+    detail: () => 'Smaller types are those of the still picture. Set “still” to its address as well.',
+  },
+  'still-without-ending': {
+    title: 'The picture has no ending',
+    detail: () =>
+      'Smaller types stand beside the picture, under its name with another ending. The address of the still picture has none, such as .jpg.',
+  },
+  'height-said-twice': {
+    title: 'The height is said twice',
+    detail: (f) => `“${f.other}” says how high it is already. Leave that out, or the measured heights.`,
+  },
   'crop-needs-frame': {
     title: 'No frame to show a part of',
     detail: () => 'A part can be shown of a frame that stands alone. This code has none.',

@@ -115,3 +115,11 @@ export const sheetOrigins = {
   'own': 'your own',
   'override': 'your own, before the built-in one',
 } satisfies Language['sheetOrigins'];
+
+/** Why nobody can tell how high an embed is. */
+export const noHeight: Language['noHeight'] = {
+  'nothing-shown':
+    'It showed nothing that has a height. See in the preview whether it loads, and measure again.',
+  'follows-its-frame':
+    'What is in its frame makes itself as high as the frame, so it has no height of its own: give it a shape or a height.',
+};

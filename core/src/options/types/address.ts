@@ -23,11 +23,29 @@ export const addressType: OptionType<string> = {
   format: (value) => value,
 };
 
+/**
+ * A small picture that its address holds itself (RFC 2397): only types that show pixels and nothing else, and
+ * small enough to stand in a page.
+ */
+export const isHeldPicture = (address: string): boolean =>
+  address.length <= mostHeld && /^data:image\/(?:avif|jpeg|png|webp);base64,[a-z\d+/]+={0,2}$/i.test(address);
+const mostHeld = 1500;
+
 /** The address of a picture. */
 export const pictureType: OptionType<string> = {
   ...addressType,
   name: 'picture',
   parse: (text) => parsed(text) ?? notUnderstood('picture'),
+};
+
+/** The address of a picture, or a small picture itself. */
+export const stillType: OptionType<string> = {
+  ...pictureType,
+  limits: { held: true },
+  parse: (text) => {
+    const said = text.trim();
+    return isHeldPicture(said) ? { ok: true, value: said } : (parsed(text) ?? notUnderstood('picture'));
+  },
 };
 
 function parsed(text: string): Parsed<string> | null {

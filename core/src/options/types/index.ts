@@ -1,8 +1,9 @@
 export { typeNames, type Limits, type OptionType, type TypeName } from './type.ts';
-export { addressType, pictureType } from './address.ts';
+export { addressType, isHeldPicture, pictureType, stillType } from './address.ts';
 export { choiceType } from './choice.ts';
 export { colourType, parseColour } from './colour.ts';
 export { coordinatesType, formatCoordinates, parseCoordinates } from './coordinates.ts';
+export { formatHeights, heightsType, parseHeights, type HeightAt, type Heights } from './heights.ts';
 export { lengthType } from './length.ts';
 export { listType, longestItem } from './list.ts';
 export { numberType } from './number.ts';

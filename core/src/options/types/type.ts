@@ -14,6 +14,7 @@ export const typeNames = [
   'address',
   'picture',
   'list',
+  'heights',
 ] as const;
 export type TypeName = (typeof typeNames)[number];
 
@@ -32,6 +33,8 @@ export interface Limits {
   length?: number;
   /** Of a list: how many items it has at most. */
   items?: number;
+  /** Of a picture: it may also be a small one that its address holds itself. */
+  held?: boolean;
   /** Of a text: it names a language (BCP 47). */
   isLanguage?: boolean;
 }

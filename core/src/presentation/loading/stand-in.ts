@@ -3,7 +3,9 @@ import type { OptionContext } from '../../options/option.ts';
 import { escapeAttribute, escapeText } from '../../text/index.ts';
 import { pastedIn } from '../../visitors/words.ts';
 import { contentOf, providerOf } from '../beside/content.ts';
+import type { OptionValue } from '../../options/values.ts';
 import { laidStyle } from '../declarations.ts';
+import { stillsBeside } from './stills-beside.ts';
 import type { WaitsFor } from './waits.ts';
 
 /* Dark enough for white words on any picture (WCAG 2.2, success criterion 1.4.3). */
@@ -20,11 +22,16 @@ export function standIn(code: Code, waiting: WaitsFor, { options, page }: Option
   const link = content
     ? `<noscript><a href="${escapeAttribute(content.address)}" style="${laidStyle};${label}">${escapeText(words.open(content.provider))}</a></noscript>`
     : '';
-  return `${still === undefined ? '' : picture(still)}${waiting === 'near' ? '' : button(code, { options, page })}${link}`;
+  return `${still === undefined ? '' : picture(still, options['still-also'])}${waiting === 'near' ? '' : button(code, { options, page })}${link}`;
 }
 
-const picture = (address: string): string =>
-  `<img src="${escapeAttribute(address)}" alt="" loading="lazy" style="${laidStyle};object-fit:cover">`;
+function picture(address: string, also: OptionValue | undefined): string {
+  const image = `<img src="${escapeAttribute(address)}" alt="" loading="lazy" style="${laidStyle};object-fit:cover">`;
+  const others = stillsBeside(address, also).map(
+    (other) => `<source type="${other.type}" srcset="${escapeAttribute(other.address)}">`,
+  );
+  return others.length === 0 ? image : `<picture>${others.join('')}${image}</picture>`;
+}
 
 const label = `display:flex;align-items:center;justify-content:center;background:${dark};color:#fff`;
 

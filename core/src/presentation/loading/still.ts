@@ -1,16 +1,18 @@
 import { contribution, problem, type Option } from '../../options/option.ts';
 import { ourBox } from '../../options/change.ts';
-import { pictureType } from '../../options/types/address.ts';
+import { stillType } from '../../options/types/address.ts';
 import { reason } from '../../reason.ts';
-import { declare } from '../declarations.ts';
+import type { OptionValue } from '../../options/values.ts';
+import { declare, type Declared } from '../declarations.ts';
 import { bodyOf, standing } from '../standing.ts';
 import { frameOf, hasPlace, noTarget } from '../target.ts';
+import { stillsBeside } from './stills-beside.ts';
 import { waits } from './waits.ts';
 
 export const option: Option<string> = {
   name: 'still',
   stage: 'presentation',
-  type: pictureType,
+  type: stillType,
   kinds: 'any',
   group: 'loading',
   example: 'https://hollinfell.example/stills/moor.jpg',
@@ -18,7 +20,7 @@ export const option: Option<string> = {
   isOffered: (_, reading) => hasPlace(reading),
   current: (code) => {
     const poster = frameOf(code)?.attributes.value('poster') ?? null;
-    return poster !== null && pictureType.parse(poster).ok ? poster : null;
+    return poster !== null && stillType.parse(poster).ok ? poster : null;
   },
   contribute: (code, address, { options }) => {
     if (!bodyOf(code, options)) return noTarget(code);
@@ -31,15 +33,23 @@ export const option: Option<string> = {
       ]);
     if (frame?.name !== 'iframe') return problem('still-needs-wait');
     return contribution([
-      ...declare(
-        { element: ourBox },
-        [['background', `url(${quoted(address)}) 50%/cover`, reason('still-behind')]],
-        [],
-      ),
+      ...declare({ element: ourBox }, behindIt(address, options['still-also']), []),
       ...standing(code, options),
     ]);
   },
 };
+
+/* Browsers that know no sets keep to the picture alone. */
+function behindIt(address: string, also: OptionValue | undefined): Declared[] {
+  const beside = stillsBeside(address, also);
+  const alone: Declared = ['background', `url(${quoted(address)}) 50%/cover`, reason('still-behind')];
+  if (beside.length === 0) return [alone];
+  const others = beside.map((other) => `url(${quoted(other.address)}) type('${other.type}')`).join(',');
+  return [
+    alone,
+    ['background-image', `image-set(${others},url(${quoted(address)}))`, reason('still-behind-smaller')],
+  ];
+}
 
 /* As a string of CSS (CSS Syntax 3, section 4.3.5), in which nothing ends it. */
 const quoted = (address: string): string =>

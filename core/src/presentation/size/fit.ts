@@ -35,6 +35,8 @@ export const option: Option<string> = {
   },
   contribute: (code, fit, { options }) => {
     if (!frameOf(code)) return problem('nothing-to-present');
+    // Measured heights say how high it is; that it has no other is no hindrance then.
+    if (fit === 'content' && options['heights'] !== undefined) return contribution(standing(code, options));
     const size = sizeDeclared(code, fit, options);
     if ('code' in size) return { changes: [], problems: [size] };
     if (bodyOf(code, options)?.element === ourBox) return contribution(standing(code, options));

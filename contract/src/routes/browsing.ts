@@ -1,0 +1,74 @@
+import { z } from '../zod.ts';
+import { measurement, picture, still, weighing } from '../browsing.ts';
+import { optionErrors } from '../options/index.ts';
+import { subject } from './embeds.ts';
+import { paths } from './paths.ts';
+import { mostWithCode, route } from './route.ts';
+
+const width = z.number().int().min(160).max(2560);
+const errors = [
+  'not-found',
+  'browser-missing',
+  'browser-failed',
+  'browser-too-slow',
+  'browser-busy',
+  ...optionErrors,
+] as const;
+const usual = {
+  tag: 'Looking',
+  access: 'owner',
+  readOnly: true,
+  most: mostWithCode,
+  statuses: [200],
+} as const;
+
+/** What is done with a browser, where one is installed: pictures, heights, weights. */
+export const browsingRoutes = {
+  'pictures.create': route({
+    ...paths['pictures.create'],
+    ...usual,
+    summary: 'Photograph a preview at a width, as high as it is',
+    body: z.strictObject({ ...subject, width: width.default(1280) }),
+    answer: picture,
+    errors: [...errors, 'nothing-to-photograph'],
+  }),
+  'stills.create': route({
+    ...paths['stills.create'],
+    ...usual,
+    summary: 'Take a still picture of what an embed shows, for its place until it loads; nothing is kept',
+    body: z.strictObject({
+      ...subject,
+      at: z.number().min(0).lt(360_000).optional().meta({ description: 'The second of a film' }),
+      of: z.enum(['embed', 'provider']).default('embed').meta({
+        description:
+          'What the embed shows, or the picture that its provider named when its link was collected',
+      }),
+      width: width.optional().meta({
+        description:
+          'How wide it stands on the page, in px; the picture has twice as many. Without it: as its options or its code say, else 640',
+      }),
+    }),
+    answer: still,
+    errors: [...errors, 'nothing-to-photograph', 'no-picture-named'],
+  }),
+  'measurements.create': route({
+    ...paths['measurements.create'],
+    ...usual,
+    summary: 'Measure how high an embed is at several widths; nothing is kept',
+    body: z.strictObject({
+      ...subject,
+      widths: z.array(width).min(1).max(10).default([320, 480, 640, 800, 1280]),
+    }),
+    answer: measurement,
+    errors: [...errors],
+  }),
+  'weighings.create': route({
+    ...paths['weighings.create'],
+    ...usual,
+    summary:
+      'Count what a visitor’s browser does for an embed, before and after a click, and for the code as it was pasted',
+    body: z.strictObject(subject),
+    answer: weighing,
+    errors: [...errors],
+  }),
+};

@@ -1,0 +1,20 @@
+import { accessSync, constants } from 'node:fs';
+
+/** Where Debian and others put it. */
+const usual = ['/usr/bin/chromium', '/usr/bin/chromium-browser'];
+
+/**
+ * Where the browser Chromium is; null where there is none, or where it shall not be used.
+ * @param setting its path, `none`, or undefined for where it usually is.
+ */
+export const findChromium = (setting: string | undefined): string | null =>
+  (setting === undefined ? usual : setting === 'none' ? [] : [setting]).find(isProgram) ?? null;
+
+function isProgram(path: string): boolean {
+  try {
+    accessSync(path, constants.X_OK);
+    return true;
+  } catch {
+    return false;
+  }
+}

@@ -1,0 +1,68 @@
+import { setTimeout as wait } from 'node:timers/promises';
+import type { CDPSession, Frame, Page } from 'playwright-core';
+import type { NoHeight } from '@orbis/contract';
+import type { Tab } from './browser.ts';
+import { contentHeight } from './photograph.ts';
+import { ask, show, type ShownDocument } from './show.ts';
+
+/** How high something is at one width, in pixels of CSS. */
+export interface MeasuredHeight {
+  width: number;
+  height: number;
+}
+
+/**
+ * Measures how high the content of a document is at several widths.
+ * @param inFrame whether the content is that of a frame in it, which has no height of its own there.
+ */
+export async function measure(
+  { page, context }: Tab,
+  document: ShownDocument,
+  { widths, inFrame }: { widths: readonly number[]; inFrame: boolean },
+): Promise<MeasuredHeight[] | NoHeight> {
+  const first = widths[0] ?? 1280;
+  await show(page, document, { width: first, height: 800 });
+  const session = await context.newCDPSession(page);
+  const heights: MeasuredHeight[] = [];
+  for (const width of widths) {
+    await page.setViewportSize({ width, height: 800 });
+    const height = inFrame ? await heightInFrame(page, session) : await atRest(() => contentHeight(session));
+    if (height === null) return 'follows-its-frame';
+    if (height < 1) return 'nothing-shown';
+    heights.push({ width, height: Math.ceil(height) });
+  }
+  return heights;
+}
+
+/*
+ * What is in a frame is never lower than the frame, so the frame is made low. Content whose height goes by
+ * that of its frame has none of its own: it is null.
+ */
+async function heightInFrame(page: Page, session: CDPSession): Promise<number | null> {
+  const frame = page.frames().find((each) => each.parentFrame() === page.mainFrame());
+  if (!frame) return 0;
+  const heights: number[] = [];
+  for (const low of [60, 180]) {
+    await ask(
+      session,
+      `for (const frame of document.querySelectorAll('iframe')) for (const [name, value] of [['aspect-ratio', 'auto'], ['min-height', '0'], ['height', '${low}px']]) frame.style.setProperty(name, value, 'important')`,
+    );
+    heights.push(await atRest(() => innerHeight(frame)));
+  }
+  return Math.abs(heights[0]! - heights[1]!) <= 1 ? heights[0]! : null;
+}
+
+const innerHeight = (frame: Frame): Promise<number> =>
+  frame.evaluate<number>('document.documentElement.scrollHeight').catch(() => 0);
+
+/* Layout is done a moment after the width changed; scripts may take a few more. */
+async function atRest(look: () => Promise<number>): Promise<number> {
+  const [pause, most] = [150, 3000];
+  let last = -1;
+  for (let waited = 0; ; waited += pause) {
+    await wait(pause);
+    const now = await look();
+    if (now === last || waited >= most) return now;
+    last = now;
+  }
+}

@@ -1,0 +1,24 @@
+import type { Deps } from '../../deps.ts';
+import { heights, picture, weights } from '../../usecases/looking.ts';
+import { takeStill } from '../../usecases/still.ts';
+import type { Handlers, Named } from '../reply.ts';
+
+/** What is looked at with a browser, and not kept. */
+export function browsingHandlers(
+  deps: Deps,
+): Handlers<Named<'pictures' | 'stills' | 'measurements' | 'weighings'>> {
+  const at = (): string => deps.now().toISOString();
+  return {
+    'pictures.create': async ({ body, signal }) => {
+      const { png, width, height } = await picture(body, deps, signal);
+      return { data: { type: 'image/png', width, height, data: png.toString('base64') } };
+    },
+    'stills.create': async ({ body, signal }) => ({ data: await takeStill(body, deps, signal) }),
+    'measurements.create': async ({ body, signal }) => ({
+      data: { ...(await heights(body, deps, signal)), at: at() },
+    }),
+    'weighings.create': async ({ body, signal }) => ({
+      data: { ...(await weights(body, deps, signal)), at: at() },
+    }),
+  };
+}

@@ -1,0 +1,123 @@
+import { expect } from 'chai';
+import sharp from 'sharp';
+import { refusal, startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
+
+describe('looking with a browser', function () {
+  this.timeout(60_000);
+  let test: TestOrbis;
+  before(async () => void (test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } })));
+  after(() => test.stop());
+  const bytesOf = ({ data }: { data: string }): Buffer => Buffer.from(data, 'base64');
+  const form = (): string =>
+    `<form action="http://formwold.localhost:${test.world.port}/in"><p>${'Where the stars are. '.repeat(80)}</p><input name="mail"></form>`;
+
+  it('photographs a preview at a width, as high as it is', async () => {
+    const { data } = await test.client.call('pictures.create', {
+      body: {
+        text: talkCode(test.world.port),
+        options: { fit: 'shape', heading: 'A night on the moor' },
+        width: 390,
+      },
+    });
+    const { width, height, format } = await sharp(bytesOf(data)).metadata();
+    expect([format, width, height]).to.deep.equal(['png', 390, data.height]);
+    // The shape, and a heading above it.
+    expect(data.height).to.be.within(219 + 20, 219 + 120);
+  });
+
+  it('takes a still at the second that is asked for, in three types', async () => {
+    const at = async (second: number) =>
+      (
+        await test.client.call('stills.create', {
+          body: { text: talkCode(test.world.port), at: second, width: 320, options: { heading: 'Left aside' } },
+        })
+      ).data;
+    const still = await at(4);
+    expect([still.width, still.height, still.at, still.notes]).to.deep.equal([640, 360, 4, []]);
+    expect(still.files.map(({ type }) => type)).to.deep.equal(['image/avif', 'image/webp', 'image/jpeg']);
+    for (const file of still.files) {
+      const { width, height } = await sharp(bytesOf(file)).metadata();
+      expect([width, height, bytesOf(file).length]).to.deep.equal([640, 360, file.bytes]);
+    }
+    expect(still.blurred).to.match(/^data:image\/webp;base64,/);
+    expect(still.blurred.length).to.be.at.most(1500);
+    // The film shows its seconds in large figures.
+    const pixels = ({ files }: typeof still): Promise<Buffer> =>
+      sharp(bytesOf(files[2]!)).greyscale().raw().toBuffer();
+    const [one, other] = await Promise.all([still, await at(9)].map(pixels));
+    const differing = one!.filter((grey, i) => Math.abs(grey - other![i]!) > 60).length;
+    expect(differing).to.be.greaterThan(1000);
+  });
+
+  it('says where a player cannot be told its second, and takes it as it begins', async () => {
+    const { data } = await test.client.call('stills.create', { body: { text: form(), at: 4 } });
+    expect(data.at).to.equal(null);
+    expect(data.notes).to.have.length(1);
+  });
+
+  it('takes the picture that the provider named, without the provider being asked by visitors', async () => {
+    const link = `http://kinorill.localhost:${test.world.port}/k/nB4moorNight`;
+    const { data: embed } = await test.client.call('embeds.create', { body: { text: link, ask: true } });
+    expect(embed.found?.thumbnail?.url).to.match(/still\.webp$/);
+    const { data } = await test.client.call('stills.create', { body: { embed: embed.key, of: 'provider' } });
+    expect(data.width / data.height).to.be.closeTo(16 / 9, 0.02);
+    expect((await sharp(bytesOf(data.files[2]!)).stats()).isOpaque).to.equal(true);
+    expect(
+      (await refusal(test.client.call('stills.create', { body: { text: form(), of: 'provider' } }))).code,
+    ).to.equal('no-picture-named');
+  });
+
+  it('measures how high a code is where its text runs on, and says it of no frame that has no height', async () => {
+    const widths = [320, 640, 1280];
+    const measured = async (text: string, options = {}) =>
+      (await test.client.call('measurements.create', { body: { text, widths, options } })).data;
+    const { heights, unknown } = await measured(form());
+    expect(unknown).to.equal(null);
+    expect(heights.map(({ width }) => width)).to.deep.equal(widths);
+    expect(heights[0]!.height).to.be.greaterThan(heights[1]!.height + 100);
+    expect(heights[1]!.height).to.be.greaterThan(heights[2]!.height);
+    // What was measured before does not hold it open.
+    expect((await measured(form(), { heights: '320:5000' })).heights).to.deep.equal(heights);
+    const film = await measured(talkCode(test.world.port));
+    expect(film.heights).to.deep.equal([]);
+    expect(film.unknown).to.match(/no height of its own/);
+    const page = await measured(
+      `<iframe src="http://hollinfell.localhost:${test.world.port}/" height="200" title="Home"></iframe>`,
+    );
+    expect(page.heights.map(({ width }) => width)).to.deep.equal(widths);
+    expect(page.heights[0]!.height).to.be.greaterThan(300);
+  });
+
+  it('weighs a code as it waits and behind a click, beside the code as it was pasted', async () => {
+    const { data } = await test.client.call('weighings.create', {
+      body: { text: talkCode(test.world.port), options: { load: 'click' } },
+    });
+    const { embed, bare } = data;
+    expect(embed.loaded).to.deep.include({ requests: 0, hosts: [], bytes: 0, cookies: 0 });
+    expect(embed.clicked.hosts).to.deep.equal([`play.kinorill.localhost:${test.world.port}`]);
+    expect(embed.clicked.requests).to.equal(bare.clicked.requests).and.be.greaterThan(2);
+    // The film itself is a part of it.
+    expect(bare.clicked.bytes).to.be.greaterThan(1_000_000);
+    expect(bare.loaded.requests).to.be.greaterThan(2);
+  });
+
+  it('refuses options that the code cannot have, and embeds that are not there', async () => {
+    const refused = async (body: { text?: string; embed?: string; options?: Record<string, number> }) =>
+      (await refusal(test.client.call('pictures.create', { body }))).code;
+    expect(await refused({ text: form(), options: { start: 3 } })).to.equal('no-sheet');
+    expect(await refused({ embed: 'nobody' })).to.equal('not-found');
+  });
+});
+
+describe('without a browser', () => {
+  let test: TestOrbis;
+  before(async () => void (test = await startTestOrbis({ env: { ORBIS_CHROMIUM: 'none' } })));
+  after(() => test.stop());
+
+  it('says that it is missing, and all else works', async () => {
+    const text = talkCode(test.world.port);
+    const { code } = await refusal(test.client.call('pictures.create', { body: { text } }));
+    expect(code).to.equal('browser-missing');
+    expect((await test.client.call('previews.create', { body: { text } })).status).to.equal(201);
+  });
+});
