@@ -1,4 +1,5 @@
-import type { CDPSession, Page } from 'playwright-core';
+import { setTimeout as wait } from 'node:timers/promises';
+import type { CDPSession, Page, Request } from 'playwright-core';
 
 /** A document that is shown in the browser as if its server had sent it. */
 export interface ShownDocument {
@@ -19,11 +20,7 @@ export interface WindowSize {
 const [loading, resting] = [15_000, 6000];
 
 /** Shows a document and waits until it has loaded and no request of it is on its way any more. */
-export async function show(
-  page: Page,
-  { url, html, policy }: ShownDocument,
-  size: WindowSize,
-): Promise<void> {
+export async function show(page: Page, { url, html, policy }: ShownDocument, size: WindowSize): Promise<void> {
   await page.setViewportSize(size);
   const { host } = new URL(url);
   // The document is ours and need not be fetched; what else it asks of its own host is not there.
@@ -38,14 +35,40 @@ export async function show(
           })
         : route.fulfill({ status: 404, body: '' }),
   );
-  await page.goto(url, { waitUntil: 'commit', timeout: loading });
-  await unlessLate(page.waitForLoadState('load', { timeout: loading }));
-  await rest(page);
+  await untilQuiet(page, async () => {
+    await page.goto(url, { waitUntil: 'commit', timeout: loading });
+    await unlessLate(page.waitForLoadState('load', { timeout: loading }));
+  });
 }
 
-/** Waits until no request is on its way for half a second, but not for ever: some pages never rest. */
-export const rest = (page: Page): Promise<void> =>
-  unlessLate(page.waitForLoadState('networkidle', { timeout: resting }));
+/* These go on as long as they are looked at. */
+const endless: ReadonlySet<string> = new Set(['media', 'websocket', 'eventsource']);
+const [quiet, step] = [500, 50];
+
+/**
+ * Does something with a page, and waits until nothing that it asks for has been on its way for half a second;
+ * but not for ever, as some pages never rest.
+ */
+export async function untilQuiet(page: Page, work: () => Promise<void>): Promise<void> {
+  const onTheWay = new Set<Request>();
+  let last = performance.now();
+  const began = (request: Request): void => {
+    last = performance.now();
+    if (!endless.has(request.resourceType())) onTheWay.add(request);
+  };
+  const ended = (request: Request): void => {
+    last = performance.now();
+    onTheWay.delete(request);
+  };
+  page.on('request', began).on('requestfinished', ended).on('requestfailed', ended);
+  await work();
+  last = performance.now();
+  for (let waited = 0; waited < resting; waited += step) {
+    if (onTheWay.size === 0 && performance.now() - last >= quiet) break;
+    await wait(step);
+  }
+  page.off('request', began).off('requestfinished', ended).off('requestfailed', ended);
+}
 
 /* What takes longer is shown as far as it is. */
 const unlessLate = (waiting: Promise<void>): Promise<void> => waiting.catch(() => undefined);

@@ -1,7 +1,6 @@
-import { setTimeout as wait } from 'node:timers/promises';
 import type { CDPSession, Page } from 'playwright-core';
 import type { Tab } from './browser.ts';
-import { ask, rest, show, type ShownDocument } from './show.ts';
+import { ask, show, untilQuiet, type ShownDocument } from './show.ts';
 
 /** What a visitor's browser does for a document. */
 export interface Weight {
@@ -59,8 +58,5 @@ async function click(page: Page, session: CDPSession): Promise<void> {
     `(() => { const shown = document.querySelector('[data-orbis-load]>button') ?? document.querySelector('iframe, video, audio, form') ?? document.body;
       const { left, top, width, height } = shown.getBoundingClientRect(); return { x: left + width / 2, y: top + height / 2 }; })()`,
   );
-  await page.mouse.click(x, Math.min(y, window.height - 1));
-  // What it asks for begins a moment after.
-  await wait(300);
-  await rest(page);
+  await untilQuiet(page, () => page.mouse.click(x, Math.min(y, window.height - 1)));
 }
