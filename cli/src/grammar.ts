@@ -10,6 +10,10 @@ import { addHarvest } from './commands/harvest.ts';
 import { addImport } from './commands/import.ts';
 import { addLearn } from './commands/learn.ts';
 import { addLogin } from './commands/login.ts';
+import { addMeasure } from './commands/looking/measure.ts';
+import { addPreview } from './commands/looking/preview.ts';
+import { addStill } from './commands/looking/still.ts';
+import { addWeigh } from './commands/looking/weigh.ts';
 import { addOpen } from './commands/open.ts';
 import { addOptions } from './commands/options.ts';
 import { addPlace } from './commands/place.ts';
@@ -74,6 +78,7 @@ const groups: Readonly<Record<string, readonly AddCommand[]>> = {
     addSweep,
     addWhere,
   ],
+  'Looked at with a browser:': [addPreview, addStill, addMeasure, addWeigh],
   'What is kept, all of it by the same five verbs:': [
     ...(Object.keys(verbs) as Verb[]).map(addVerb),
     addCopy,

@@ -9,6 +9,8 @@ export interface Io {
   /** Width of the terminal, in characters. */
   width: number;
   readFile: (path: string) => Promise<string>;
+  /** Writes a file in the place of one that is there. */
+  writeFile: (path: string, bytes: Uint8Array) => Promise<void>;
   /** The names in a folder; null where it is none. */
   readFolder: (path: string) => Promise<string[] | null>;
   /** Asks for a secret without showing it. */

@@ -1,4 +1,4 @@
-import { readdir, readFile } from 'node:fs/promises';
+import { readdir, readFile, writeFile } from 'node:fs/promises';
 import { createInterface } from 'node:readline/promises';
 import { Writable } from 'node:stream';
 import { text } from 'node:stream/consumers';
@@ -37,6 +37,7 @@ const io: Io = {
   // A terminal that does not know how wide it is says 0.
   width: Math.min(out.columns === undefined ? 100 : out.columns || 80, 120),
   readFile: (path) => readFile(path, 'utf8'),
+  writeFile,
   readFolder: (path) =>
     readdir(path).catch((error: unknown) => {
       if (isErrno(error) && (error.code === 'ENOTDIR' || error.code === 'ENOENT')) return null;

@@ -1,4 +1,4 @@
-import { readdir, readFile } from 'node:fs/promises';
+import { readdir, readFile, writeFile } from 'node:fs/promises';
 import { orbis, type Exit, type Io } from '@orbis/cli';
 
 export interface Ran {
@@ -26,6 +26,7 @@ export async function run(
     errIsTerminal: false,
     width: 100,
     readFile: (path) => readFile(path, 'utf8'),
+    writeFile,
     readFolder: (path) => readdir(path).catch(() => null),
     askSecret: () => Promise.resolve(stdin),
     ask: answers

@@ -1,5 +1,7 @@
 import { parsePlace, type Client, type Embed, type Placement, type PlacementMade } from '@orbis/contract';
+import { Option } from 'commander';
 import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
+import { editLines } from '../describe/edits.ts';
 import type { Exit } from '../io.ts';
 import { fold } from '../text.ts';
 import { placementsOf } from '../things/placement.ts';
@@ -48,24 +50,28 @@ const addCode: AddCommand = (program, run) => {
       'a link instead, for site editors that take no code: what is changed later shows there by itself',
     )
     .option('--bare', 'without a place: no mark, so that no sweep can know it again')
+    .addOption(
+      new Option(
+        '--form <form>',
+        'with --bare: all in the code, or rules and loader apart, for the head of the page',
+      ).choices(['inline', 'apart']),
+    )
+    .option('--explain', 'each change with its reason beside it, on standard error')
     .description('print the code to paste, and nothing else')
     .addHelpText(
       'after',
-      '\nExamples:\n  orbis code opening-talk hollinfell/talks#main\n  orbis code opening-talk hollinfell/talks#main --link\n  orbis code opening-talk --bare > talk.html\n\nExit status: 0 done, 1 there is an error in the code (told beside it), 2 used wrongly, 4 it is retired.',
+      '\nExamples:\n  orbis code opening-talk hollinfell/talks#main\n  orbis code opening-talk hollinfell/talks#main --link\n  orbis code opening-talk --bare > talk.html\n  orbis code opening-talk --bare --form apart --explain\n\nExit status: 0 done, 1 there is an error in the code (told beside it), 2 used wrongly, 4 it is retired.',
     )
-    .action((embed: string, place: string | undefined, options: { bare?: boolean; link?: boolean }) =>
+    .action((embed: string, place: string | undefined, options: CodeOptions) =>
       run(async (tools) => {
         if (options.bare && (options.link || place !== undefined))
           throw new UsedWrongly('--bare is without a place: name none, and take no --link.');
+        if (options.form !== undefined && !options.bare)
+          throw new UsedWrongly(
+            '--form is for --bare. In a place, the site says it: orbis change site SITE head=yes.',
+          );
+        if (options.bare) return tellBare(embed, options, tools);
         const client = tools.client();
-        if (options.bare) {
-          const { data } = await client.call('embeds.read', { params: { embed } });
-          const { data: composition } = await client.call('compositions.create', {
-            body: { embed, options: data.current.options },
-          });
-          tools.tell(composition, () => withNewline(composition.text));
-          return tellErrors(data, tools);
-        }
         const { id: placement, page, embed: key } = await thePlacement(client, embed, place);
         if (options.link) {
           const { data } = await client.call('placements.link', { params: { placement } });
@@ -81,12 +87,45 @@ const addCode: AddCommand = (program, run) => {
           );
         const elsewhere = data.snippets.some(({ position }) => position !== 'spot');
         tools.tell(data, () => withNewline(data.text));
+        if (options.explain) await explain(placement, tools);
         if (elsewhere)
           tools.note(`The page needs something in its head as well, once: “orbis plan ${page}” shows it.\n`);
         return tellErrors((await client.call('embeds.read', { params: { embed: key } })).data, tools);
       }),
     );
 };
+
+/* Each change of the code of a placement, with its reason. */
+async function explain(placement: string, tools: Tools): Promise<void> {
+  const client = tools.client();
+  const { data } = await client.call('placements.read', { params: { placement } });
+  const { data: composition } = await client.call('compositions.create', {
+    body: { placement, options: data.options },
+  });
+  tools.note(editLines(composition.edits, tools));
+}
+
+interface CodeOptions {
+  bare?: boolean;
+  link?: boolean;
+  form?: 'inline' | 'apart';
+  explain?: boolean;
+}
+
+/* The code as it is without a place. */
+async function tellBare(embed: string, { form, explain }: CodeOptions, tools: Tools): Promise<Exit> {
+  const client = tools.client();
+  const { data } = await client.call('embeds.read', { params: { embed } });
+  const { data: composition } = await client.call('compositions.create', {
+    body: { embed, options: data.current.options, ...(form !== undefined && { form }) },
+  });
+  const head = composition.snippets.filter(({ position }) => position !== 'spot');
+  tools.tell(composition, () => withNewline(composition.text));
+  for (const { runs } of head)
+    tools.note(`For the head of the page, once:\n${withNewline(runs.map(({ text }) => text).join(''))}`);
+  if (explain) tools.note(editLines(composition.edits, tools));
+  return tellErrors(data, tools);
+}
 
 /* A code that will not work goes out all the same; whoever pastes it is told. */
 function tellErrors({ key, reading }: Embed, { io, colours }: Tools): Exit {

@@ -82,7 +82,8 @@ export const formatExpectation = ({ code, facts }: Expectation, language: Langua
 
 /** The reasons of an edit in one or more plain sentences. */
 export function formatReasons(reasons: readonly EditReason[], language: Language = spoken): string {
-  const said = together(reasons).map((reason) => formatReason(reason, language));
+  // Two elements of ours can be there for the same reason.
+  const said = [...new Set(together(reasons).map((reason) => formatReason(reason, language)))];
   const clauses = said.filter((each) => !each.endsWith('.'));
   const sentences = said.filter((each) => each.endsWith('.'));
   const joined = clauses.map((clause, i) => (i === 0 ? clause : lower(clause))).join('; ');

@@ -26,6 +26,15 @@ export type Remains = { code: 'paste-again'; placements: number } | { code: 'tak
 /** Why the height of an embed cannot be measured. */
 export type NoHeight = 'nothing-shown' | 'follows-its-frame';
 
+/** What a visitor’s browser does for something. */
+export interface Weighed {
+  requests: number;
+  hosts: readonly string[];
+  bytes: number;
+  blocked: number;
+  cookies: number;
+}
+
 /** What an error is called, and what it says of its facts; one that is not there is nothing. */
 export interface ErrorWords {
   title: string;
@@ -70,6 +79,8 @@ export interface Language {
   reasons: Readonly<Record<string, Sentence>>;
   /** Why nobody can tell how high an embed is, in a sentence. */
   noHeight: Readonly<Record<NoHeight, string>>;
+  /** What a visitor’s browser does for something, as a clause: “4 requests to 1 host, 12 kB”. */
+  weight: (weighed: Weighed) => string;
   /** What a mending does, in a sentence. */
   mends: Readonly<Record<string, Sentence>>;
   /** What is wrong with a text that should be YAML: a clause for each code of its reader. */

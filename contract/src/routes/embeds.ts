@@ -93,12 +93,20 @@ export const embedRoutes = {
     access: 'owner',
     readOnly: true,
     most: mostWithCode,
-    body: z.strictObject(subject).meta({
-      example: {
-        embed: 'opening-talk',
-        options: { 'start': 112, 'end': 184, 'parameter.hue': '12', 'fit': 'shape' },
-      },
-    }),
+    body: z
+      .strictObject({
+        ...subject,
+        form: z.enum(['inline', 'apart']).optional().meta({
+          description:
+            'Whether all of it stands in the code, or rules and the loader in the head of the page; without it as the site of the placement takes it, else inline',
+        }),
+      })
+      .meta({
+        example: {
+          embed: 'opening-talk',
+          options: { 'start': 112, 'end': 184, 'parameter.hue': '12', 'fit': 'shape' },
+        },
+      }),
     answer: composition,
     statuses: [200],
     errors: ['not-found'],

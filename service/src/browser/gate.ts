@@ -23,12 +23,12 @@ export interface GateRules {
   resolve: typeof resolveHost;
 }
 
-/* The browser may dial before it tells that the page asked; its own errands are never told, and never let out. */
+/* The browser may dial before it tells that the page asked; its own errands are never told, nor let out. */
 const [patience, step] = [2000, 20];
 
 /**
- * Opens a gate with the rules of the guarded client: only the public internet and declared sites, held against
- * the address that is dialled, and nothing that the page did not ask for.
+ * Opens a gate with the rules of the guarded client: only the public internet and declared sites, held
+ * against the address that is dialled, and nothing that the page did not ask for.
  */
 export async function openGate({ declared, allowPrivate, resolve }: GateRules): Promise<Gate> {
   const own = new Set(declared.map((site) => new URL(site).host));

@@ -20,7 +20,11 @@ export interface WindowSize {
 const [loading, resting] = [15_000, 6000];
 
 /** Shows a document and waits until it has loaded and no request of it is on its way any more. */
-export async function show(page: Page, { url, html, policy }: ShownDocument, size: WindowSize): Promise<void> {
+export async function show(
+  page: Page,
+  { url, html, policy }: ShownDocument,
+  size: WindowSize,
+): Promise<void> {
   await page.setViewportSize(size);
   const { host } = new URL(url);
   // The document is ours and need not be fetched; what else it asks of its own host is not there.
@@ -51,7 +55,7 @@ const [quiet, step] = [500, 50];
  */
 export async function untilQuiet(page: Page, work: () => Promise<void>): Promise<void> {
   const onTheWay = new Set<Request>();
-  let last = performance.now();
+  let last = 0;
   const began = (request: Request): void => {
     last = performance.now();
     if (!endless.has(request.resourceType())) onTheWay.add(request);
@@ -62,9 +66,9 @@ export async function untilQuiet(page: Page, work: () => Promise<void>): Promise
   };
   page.on('request', began).on('requestfinished', ended).on('requestfailed', ended);
   await work();
-  last = performance.now();
+  const done = performance.now();
   for (let waited = 0; waited < resting; waited += step) {
-    if (onTheWay.size === 0 && performance.now() - last >= quiet) break;
+    if (onTheWay.size === 0 && performance.now() - Math.max(done, last) >= quiet) break;
     await wait(step);
   }
   page.off('request', began).off('requestfinished', ended).off('requestfailed', ended);

@@ -104,7 +104,7 @@ export async function possible(
     options = withoutOptions(
       options,
       ours.map(({ option }) => option),
-    ) as typeof options;
+    );
   }
   return { options, refused };
 }

@@ -106,7 +106,7 @@ async function pictureNamed(trial: Trial, tools: LookingTools): Promise<ToTake> 
 function widthOf(options: Options, { code }: Tried): number {
   const said = [options['max-width'], options['width'], statedWidth(code.reading.size.width)];
   const width = said.find((each) => typeof each === 'number') ?? usualWidth;
-  return Math.min(widest, Math.max(160, Math.round(width as number)));
+  return Math.min(widest, Math.max(160, Math.round(width)));
 }
 
 const statedWidth = (width: { unit: string; value: number } | null): number | null =>

@@ -5,6 +5,7 @@ import {
   picturesOf,
   previewDocument,
   sandboxTokensOf,
+  type Circumstances,
   type Options,
   type PreviewDocument,
 } from '@orbis/core';
@@ -32,13 +33,23 @@ export type TrialTools = Pick<Deps, 'connection' | 'renderContext' | 'reader' | 
 export type Tried = Awaited<ReturnType<typeof compositionOf>>;
 
 /** Composes a trial as it would come out where it stands; keeps nothing. */
-export async function tryOut(trial: Trial, tools: TrialTools): Promise<{ base: string; tried: Tried }> {
+export async function tryOut(
+  { form, ...trial }: Trial & { form?: 'inline' | 'apart' | undefined },
+  tools: TrialTools,
+): Promise<{ base: string; tried: Tried }> {
   const { placement } = trial;
   const { db } = tools.connection;
   const source = await sourceOf(trial, tools);
-  const circumstances = placement === undefined ? {} : pastedAt(await placementById(db, placement));
+  const usual = placement === undefined ? {} : pastedAt(await placementById(db, placement));
+  const circumstances = form === undefined ? usual : { ...usual, ...inForm[form] };
   return { base: source.base, tried: await compositionOf(source, tools.renderContext(), circumstances) };
 }
+
+/* Where what is not the code itself stands. */
+const inForm = {
+  inline: { apart: null, loader: 'here' },
+  apart: { apart: classFor('bare'), loader: 'head' },
+} as const satisfies Record<string, Circumstances>;
 
 /** A preview that can be framed by the console, and until when. */
 export interface Preview {

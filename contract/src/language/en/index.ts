@@ -24,6 +24,7 @@ import {
   sheetOrigins,
   stateNames,
   states,
+  weight,
 } from './words.ts';
 import { yamlFaults } from './yaml.ts';
 
@@ -60,6 +61,7 @@ export const en = {
   positions,
   presets,
   states,
+  weight,
   roles,
   foundBy,
   sheetOrigins,

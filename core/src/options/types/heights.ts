@@ -28,14 +28,15 @@ export function parseHeights(text: string): Heights | null {
   if (measured !== null && !isDay(measured)) return null;
   const pairs = isDated ? words.slice(0, -2) : words;
   if (pairs.length === 0 || pairs.length > mostWidths) return null;
-  const at: HeightAt[] = [];
-  for (const pair of pairs) {
-    const [, width, height] = (/^(\d{1,5}):(\d{1,5})$/.exec(pair) ?? []).map(Number);
-    if (!width || !height || width > widest || height > highest) return null;
-    if (at.some((other) => other.width === width)) return null;
-    at.push({ width, height });
-  }
-  return { at: at.sort((a, b) => a.width - b.width), measured };
+  const at = pairs.map(heightIn);
+  if (at.some((one) => one === null) || new Set(at.map((one) => one?.width)).size < at.length) return null;
+  return { at: (at as HeightAt[]).sort((a, b) => a.width - b.width), measured };
+}
+
+/* `320:872` */
+function heightIn(pair: string): HeightAt | null {
+  const [, width, height] = (/^(\d{1,5}):(\d{1,5})$/.exec(pair) ?? []).map(Number);
+  return width && height && width <= widest && height <= highest ? { width, height } : null;
 }
 
 const isDay = (word: string): boolean => /^\d{4}-\d{2}-\d{2}$/.test(word) && !Number.isNaN(Date.parse(word));

@@ -1,11 +1,11 @@
 import type { HeightAt } from '../../options/types/heights.ts';
 
 /**
- * A length of CSS that is as high as was measured at each of several widths, and between them on the line from
- * one to the next. Per cent count of the width of the place (CSS 2.2, section 8.4), so it holds in any style
- * attribute and needs no query.
- * @param exact never lower than any height, as for a frame, which would cut its content off. Else never higher
- * than what is on the lines below all of them, as space that is kept free for nothing stays empty.
+ * A length of CSS that is as high as was measured at each of several widths, and between them on the line
+ * from one to the next. Per cent count of the width of the place (CSS 2.2, section 8.4), so it holds in any
+ * style attribute and needs no query.
+ * @param exact never lower than any height, as for a frame, which would cut its content off. Else never
+ * higher than what is on the lines below all of them, as space that is kept for nothing stays empty.
  */
 export function roomFor(heights: readonly HeightAt[], exact: boolean): string {
   const points = exact ? heights : below(heights);
