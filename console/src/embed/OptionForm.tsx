@@ -32,6 +32,8 @@ export interface OptionFormProps {
   reading: Pick<Reading, 'kind' | 'parts'>;
   player: PlayerTime | null;
   onChange: (name: string, value: string | null) => void;
+  /** What can be found out with a browser, beside how it loads. */
+  looking?: ReactNode;
   /** A step behind those of the options. */
   last?: { title: string; says: string; content: ReactNode };
 }
@@ -73,7 +75,15 @@ export function OptionForm(props: OptionFormProps) {
         steps.looks,
         <HowItLooks {...props} isPossible={isPossible} field={field} />,
       )}
-      {step('loads', 'How it loads', steps.loads, <Fields options={steps.loads} field={field} />)}
+      {step(
+        'loads',
+        'How it loads',
+        steps.loads,
+        <>
+          <Fields options={steps.loads} field={field} />
+          {props.looking}
+        </>,
+      )}
       {last && (
         <Step
           title={last.title}

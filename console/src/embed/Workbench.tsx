@@ -17,6 +17,7 @@ import { CodeBar } from './CodeBar.tsx';
 import { useComposedDraft } from './composed-draft.ts';
 import { inheritedFrom } from './inherited.ts';
 import { bench, column, scrolls } from './one-screen.ts';
+import { LookingTools } from './looking/LookingTools.tsx';
 import { OptionForm } from './OptionForm.tsx';
 import { Placements } from './Placements.tsx';
 import { PresetChooser } from './PresetChooser.tsx';
@@ -84,6 +85,7 @@ export function Workbench({ embed, etag, sheet }: { embed: Embed; etag: string; 
             reading={embed.reading}
             player={work.player}
             onChange={work.set}
+            looking={<LookingTools of={{ embed: embed.key }} found={embed.found} work={work} />}
             last={{
               title: 'Where it goes',
               says: embed.placements === 0 ? 'Not placed yet' : plural(embed.placements, 'place'),

@@ -8,6 +8,7 @@ import { CodeBar } from '../embed/CodeBar.tsx';
 import { useComposedDraft } from '../embed/composed-draft.ts';
 import { inheritedFrom } from '../embed/inherited.ts';
 import { bench, column, scrolls } from '../embed/one-screen.ts';
+import { LookingTools } from '../embed/looking/LookingTools.tsx';
 import { SaveBar } from '../embed/SaveBar.tsx';
 import { StepsBack } from '../embed/StepsBack.tsx';
 import { OptionForm } from '../embed/OptionForm.tsx';
@@ -86,6 +87,7 @@ export function PlacementForm({ placement, etag, embed, site, sheet }: Props) {
             reading={embed.reading}
             player={work.player}
             onChange={work.set}
+            looking={<LookingTools of={{ placement: placement.id }} found={embed.found} work={work} />}
           />
         </Box>
         <SaveBar

@@ -23,7 +23,7 @@ import {
 } from '@orbis/core';
 import type { ChangeFacts } from '../change-facts.ts';
 import { spoken } from './spoken.ts';
-import type { Language, OptionWords, Remains } from './language.ts';
+import type { Language, OptionWords, Remains, Weighed } from './language.ts';
 
 /** A state that a placement can be in. */
 export type PlacementState = keyof typeof spoken.states;
@@ -257,6 +257,12 @@ export const formatBytes = (bytes: number): string =>
     : bytes < 1e6
       ? `${Math.round(bytes / 1000)} kB`
       : `${(bytes / 1e6).toFixed(1)} MB`;
+
+/** What a visitor’s browser does for something, as a clause: “4 requests to 1 host, 12 kB, no cookies”. */
+export const formatWeight = (
+  { hosts, bytes, ...counts }: Omit<Weighed, 'hosts' | 'size'> & { hosts: readonly string[]; bytes: number },
+  language: Language = spoken,
+): string => language.weight({ ...counts, hosts: hosts.length, size: formatBytes(bytes) });
 
 const names = new Intl.DisplayNames('en', { type: 'language' });
 

@@ -29,8 +29,10 @@ export type NoHeight = 'nothing-shown' | 'follows-its-frame';
 /** What a visitor’s browser does for something. */
 export interface Weighed {
   requests: number;
-  hosts: readonly string[];
-  bytes: number;
+  hosts: number;
+  /** What came in, as people read it: `12 kB`. */
+  size: string;
+  /** In milliseconds. */
   blocked: number;
   cookies: number;
 }

@@ -1,6 +1,6 @@
 import { extname } from 'node:path';
 import { formatTime, parseTime, type Options } from '@orbis/core';
-import type { Still, StillType } from '@orbis/contract';
+import { formatBytes, type Still, type StillType } from '@orbis/contract';
 import { UsedWrongly, type AddCommand, type Tools } from '../../command.ts';
 import { fold } from '../../text.ts';
 import { wholeNumber } from './numbers.ts';
@@ -127,7 +127,7 @@ function described(
   saved: string | null,
   type: StillType | null,
 ): string {
-  const names = files.map(({ file, bytes }) => `${file} (${Math.ceil(bytes / 1000)} kB)`).join(', ');
+  const names = files.map(({ file, bytes }) => `${file} (${formatBytes(bytes)})`).join(', ');
   const when = at === null ? '' : `, at ${formatTime(at)}`;
   const also = type === null ? ' still-also=avif-and-webp' : '';
   const jpeg = files.at(-1)?.file;

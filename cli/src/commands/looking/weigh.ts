@@ -1,4 +1,4 @@
-import { spoken, type Weighing } from '@orbis/contract';
+import { formatWeight, type Weighing } from '@orbis/contract';
 import type { AddCommand } from '../../command.ts';
 import { fold } from '../../text.ts';
 import { embedArgument, subjectOf } from './subject.ts';
@@ -28,7 +28,7 @@ function described({ embed, bare }: Weighing, width: number): string {
     ['The same, after a click', bare.clicked],
   ]
     .map(([label, weight]) =>
-      fold(`${label as string}: ${spoken.weight(weight as typeof embed.loaded)}.`, width, ''),
+      fold(`${label as string}: ${formatWeight(weight as typeof embed.loaded)}.`, width, ''),
     )
     .concat(hosts.length > 0 ? [fold(`Hosts: ${hosts.join(', ')}.`, width, '')] : [])
     .join('');

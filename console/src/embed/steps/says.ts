@@ -14,6 +14,7 @@ export function saysOf(options: readonly Option[], draft: Draft, sheet: Sheet | 
 function inWords({ name, type }: Option, value: string, sheet: Sheet | null): string {
   const words = optionWords(name, sheet).words?.[value];
   if (words) return lower(words);
+  if (type.name === 'picture' && value.startsWith('data:')) return 'in the code';
   if (type.name === 'switch') return value === 'on' ? 'yes' : 'no';
   return optionNamed(name, sheet)?.type.limits.unit === 'px' ? `${value} px` : value;
 }

@@ -126,21 +126,13 @@ export const noHeight: Language['noHeight'] = {
 
 const count = (number: number, one: string): string => `${number} ${one}${number === 1 ? '' : 's'}`;
 
-/* As people say sizes: from a thousand on in kB, from a million on in MB (IEC 80000-13, section 13). */
-const size = (bytes: number): string =>
-  bytes < 1000
-    ? `${bytes} bytes`
-    : bytes < 1_000_000
-      ? `${Math.round(bytes / 1000)} kB`
-      : `${(bytes / 1_000_000).toFixed(1)} MB`;
-
 /** What a visitor’s browser does for something. */
-export const weight: Language['weight'] = ({ requests, hosts, bytes, blocked, cookies }) =>
+export const weight: Language['weight'] = ({ requests, hosts, size, blocked, cookies }) =>
   requests === 0
     ? 'nobody else is asked for anything'
     : [
-        `${count(requests, 'request')} to ${count(hosts.length, 'host')}`,
-        size(bytes),
+        `${count(requests, 'request')} to ${count(hosts, 'host')}`,
+        size,
         ...(blocked > 0 ? [`the page stands still for ${blocked} ms`] : []),
         cookies === 0 ? 'no cookies' : count(cookies, 'cookie'),
       ].join(', ');

@@ -1,0 +1,43 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
+import { useMutation } from '@tanstack/react-query';
+import { formatHeights } from '@orbis/core';
+import { api } from '../../api.ts';
+import { useAnnounce } from '../../components/Announcer.tsx';
+import { ProblemNote } from '../../components/ProblemNote.tsx';
+import type { TriedSubject } from './subject.ts';
+
+/** Measures how high an embed is, and puts that into the draft: its room is kept free then. */
+export function MeasureHeights({
+  subject,
+  onUse,
+}: {
+  subject: TriedSubject;
+  onUse: (name: string, value: string) => void;
+}) {
+  const announce = useAnnounce();
+  const measure = useMutation({
+    mutationFn: async () => (await api.call('measurements.create', { body: subject })).data,
+    onSuccess: ({ heights, unknown, at }) => {
+      if (unknown !== null) return;
+      onUse('heights', formatHeights({ at: heights, measured: at.slice(0, 10) }));
+      announce('Measured: so much room is kept free.');
+    },
+  });
+  return (
+    <Stack spacing={1}>
+      <Typography variant="body2" color="textSecondary">
+        Opens it at five widths, in a browser beside Orbis, and fills in “Measured heights”.
+      </Typography>
+      <Box>
+        <Button variant="outlined" loading={measure.isPending} onClick={() => measure.mutate()}>
+          {measure.data ? 'Measure again' : 'Measure'}
+        </Button>
+      </Box>
+      <ProblemNote error={measure.error} />
+      {measure.data?.unknown && <Typography>{measure.data.unknown}</Typography>}
+    </Stack>
+  );
+}
