@@ -183,6 +183,22 @@ describe('what is put around, over and beside a code, in a browser', function ()
       },
     ],
     [
+      'a form whose room is kept as it was measured',
+      'form',
+      { heights: '320:900, 820:400' },
+      ({ all, place }) => expect(all.height).to.be.closeTo(Math.max(400, 1220 - place.width), 1),
+    ],
+    [
+      'a frame as high as its content was measured, in the middle',
+      'frame',
+      { 'heights': '320:900, 820:400', 'max-width': 700, 'align': 'centre' },
+      ({ it, all, place }) => {
+        expect(it.width).to.be.closeTo(Math.min(700, place.width), 1);
+        expect(it.height).to.be.closeTo(Math.max(400, 1220 - it.width), 1);
+        expect(all.left - place.left).to.be.closeTo(place.right - all.right, 1);
+      },
+    ],
+    [
       'a form with words beside it',
       'form',
       { 'heading': 'Write to us', 'max-width': 300, 'align': 'centre', 'space-above': 30 },
@@ -246,6 +262,16 @@ describe('what is put around, over and beside a code, in a browser', function ()
   describe('a code that waits', () => {
     const foreign = (): string[] => asked.filter((url) => !url.includes('picture'));
     const waiting = (name: Name, options: Options = {}) => dressed(name, { load: 'click', ...options });
+
+    it('moves nothing when its button is pressed, where its height was measured', async () => {
+      const form = waiting('form', { heights: '320:500, 820:300' });
+      await show(`${form}<p id="below">below</p>`);
+      const before = await page.locator('#below').boundingBox();
+      await page.getByRole('button').click();
+      await page.locator('#it').waitFor();
+      expect(await page.locator('#below').boundingBox()).to.deep.equal(before);
+      expect(before!.y).to.be.within(300, 330);
+    });
 
     it('contacts nobody before its button is pressed, and moves nothing when it is', async () => {
       await show(`${waiting('frame', { 'fit': 'shape', 'max-width': 600 })}<p id="below">below</p>`);
