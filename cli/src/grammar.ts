@@ -4,6 +4,7 @@ import { addAdjust } from './commands/adjust.ts';
 import { addCheck } from './commands/check.ts';
 import { addCollect } from './commands/collect.ts';
 import { addBringBack, addCompare } from './commands/compare.ts';
+import { addColours } from './commands/colours.ts';
 import { addCompletion } from './commands/completion.ts';
 import { addCopy } from './commands/copy.ts';
 import { addHarvest } from './commands/harvest.ts';
@@ -83,6 +84,7 @@ const groups: Readonly<Record<string, readonly AddCommand[]>> = {
     ...(Object.keys(verbs) as Verb[]).map(addVerb),
     addCopy,
     addUndo,
+    addColours,
     addOpen,
     addStatus,
   ],

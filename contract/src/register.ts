@@ -5,6 +5,7 @@ import { spoken, type PlacementState } from './language/index.ts';
 import { kindDefaults, optionsSchema } from './options/schema.ts';
 import { pageKey, siteKey, spotKey, spotName } from './place.ts';
 import { level } from './reading.ts';
+import { shouldBe } from './misfit.ts';
 import { z } from './zod.ts';
 
 /** Every state that a placement can be in. */
@@ -41,6 +42,32 @@ export const siteLanguage = z.enum(pastedLanguages as [PastedLanguage, ...Pasted
   description: 'The language of its pages (BCP 47), for words that visitors read',
 });
 
+/** The colours of a site, of which its embeds can have some. */
+export const siteColours = z
+  .array(z.string().regex(/^#[0-9a-f]{6}$/, shouldBe('a colour as #rrggbb, in lower case')))
+  .max(10)
+  .meta({ description: 'Its colours, as #rrggbb: they are offered where an embed can have one' });
+
+/** The colours that stand most often in the styles of a site’s pages. */
+export const coloursFound = z
+  .object({
+    colours: z.array(
+      z.object({
+        colour: z.string(),
+        uses: count.meta({ description: 'How often it stands there' }),
+        where: z.array(z.string()).meta({ description: 'Where it stands, in words' }),
+      }),
+    ),
+    page: z.string().meta({ description: 'The page that was read' }),
+    sheets: count.meta({ description: 'How many style sheets were read beside what stands in the page' }),
+    unread: z
+      .array(z.object({ sheet: z.string(), why: z.string() }))
+      .meta({ description: 'Style sheets that could not be read' }),
+  })
+  .meta({ id: 'ColoursFound' });
+
+export type ColoursFound = z.infer<typeof coloursFound>;
+
 export const site = z
   .object({
     key: siteKey,
@@ -49,6 +76,7 @@ export const site = z
     defaults: kindDefaults.meta({ description: 'What is asked of every embed on it, by what kind it is of' }),
     head: z.boolean().meta({ description: 'Whether it has a way into the heads of its pages' }),
     language: siteLanguage,
+    colours: siteColours,
     pages: count,
     createdAt: time,
   })

@@ -68,6 +68,7 @@ export * from './plan/index.ts';
 export * from './isolate/index.ts';
 export * from './scan/index.ts';
 export * from './harvest/index.ts';
+export * from './colours/index.ts';
 export * from './links/index.ts';
 export * from './learn/index.ts';
 export * from './search/index.ts';

@@ -22,6 +22,7 @@ interface Stage {
 export async function loadDemo(client: Client, port: number): Promise<void> {
   const stage: Stage = { client, port, site: `http://${hosts.hollinfell}:${port}` };
   await addSite(stage);
+  await keepColours(stage);
   await collectCodes(stage);
   await collectLinks(stage);
   await collectReels(stage);
@@ -41,6 +42,18 @@ async function addSite({ client, site }: Stage): Promise<void> {
     for (const { spot } of page.sections)
       await client.call('spots.create', { body: { key: `hollinfell/${page.path}#${spot}`, widths: column } });
   }
+}
+
+/* As an owner does it: what the site's own pages say, kept with the site. */
+async function keepColours({ client }: Stage): Promise<void> {
+  const params = { site: 'hollinfell' };
+  const { data } = await client.call('sites.colours', { params, body: {} });
+  const { etag } = await client.call('sites.read', { params });
+  await client.call('sites.change', {
+    params,
+    ifMatch: etag ?? '',
+    body: { colours: data.colours.map(({ colour }) => colour) },
+  });
 }
 
 async function collectCodes({ client, port }: Stage): Promise<void> {

@@ -29,7 +29,12 @@ describe('looking with a browser', function () {
     const at = async (second: number) =>
       (
         await test.client.call('stills.create', {
-          body: { text: talkCode(test.world.port), at: second, width: 320, options: { heading: 'Left aside' } },
+          body: {
+            text: talkCode(test.world.port),
+            at: second,
+            width: 320,
+            options: { heading: 'Left aside' },
+          },
         })
       ).data;
     const still = await at(4);

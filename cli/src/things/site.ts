@@ -1,6 +1,7 @@
 import { Option } from 'commander';
 import {
   kinds,
+  parseColour,
   pastedLanguages,
   withoutOptions,
   type Kind,
@@ -21,6 +22,7 @@ interface Options {
   name?: string;
   address?: string;
   language?: PastedLanguage;
+  colours?: string;
 }
 
 /** Websites that are declared as one's own. */
@@ -103,6 +105,10 @@ export const site: Thing = {
           'the language of its pages, for words that visitors read',
         ).choices(pastedLanguages),
       )
+      .option(
+        '--colours <colours>',
+        'its colours with commas between them, to choose from; none takes them away',
+      )
       .description(
         'name it, say whether code can be put into the heads of its pages, set options for all embeds on it',
       )
@@ -113,6 +119,7 @@ Examples:
   orbis change site hollinfell head=yes
   orbis change site hollinfell align=centre
   orbis change site hollinfell --language de
+  orbis change site hollinfell --colours "#2f6145, #f4efe6"
   orbis change site hollinfell max-width=720 --kind video
 
 What is asked of an embed itself, or of one of its places, wins over what its site asks.`,
@@ -142,11 +149,11 @@ async function changeSite(
   tools: Tools,
   key: string,
   words: string[],
-  { kind, unset = [], ...named }: Options,
+  { kind, unset = [], colours, ...named }: Options,
 ): Promise<Exit> {
-  if (words.length === 0 && unset.length === 0 && Object.keys(named).length === 0)
+  if (words.length === 0 && unset.length === 0 && Object.keys(named).length === 0 && colours === undefined)
     throw new UsedWrongly(
-      'Say what to change: head=yes, an option, --unset, --name, --address or --language.',
+      'Say what to change: head=yes, an option, --unset, --name, --address, --language or --colours.',
     );
   const client = tools.client();
   const now = await client.call('sites.read', { params: { site: key } });
@@ -164,7 +171,12 @@ async function changeSite(
   const { data } = await client.call('sites.change', {
     params: { site: key },
     ifMatch: now.etag ?? '',
-    body: { ...named, ...(hasOptions && { defaults }), ...(head !== null && { head }) },
+    body: {
+      ...named,
+      ...(colours !== undefined && { colours: coloursIn(colours) }),
+      ...(hasOptions && { defaults }),
+      ...(head !== null && { head }),
+    },
   });
   const paste =
     hasOptions || head !== null || named.language !== undefined
@@ -172,6 +184,16 @@ async function changeSite(
       : '';
   tools.confirm(data, () => `${describeSite(data, tools.colours)}${paste}`);
   return 0;
+}
+
+function coloursIn(text: string): string[] {
+  if (text.trim().toLowerCase() === 'none') return [];
+  return text.split(',').map((word) => {
+    const colour = parseColour(word);
+    if (!colour.ok)
+      throw new UsedWrongly(`“${word.trim()}” is no colour. A colour is such as #2f6145 or teal.`);
+    return colour.value;
+  });
 }
 
 function headIn(words: readonly string[]): boolean | null {
@@ -183,7 +205,7 @@ function headIn(words: readonly string[]): boolean | null {
 }
 
 function describeSite(
-  { key, name, address, pages, head, language, defaults }: Site,
+  { key, name, address, pages, head, language, colours: own, defaults }: Site,
   colours: Colours,
 ): string {
   const asked = (Object.keys(defaults) as (Kind | 'any')[])
@@ -199,6 +221,7 @@ function describeSite(
       ['Address', address],
       ['Pages', String(pages)],
       ['Language', languageName(language)],
+      ['Colours', own.join(', ') || 'none kept: “orbis colours” reads them'],
       ['Into the head', head ? 'yes: loaders and styles go there once a page' : 'no: each code stays whole'],
       ...asked,
     ],

@@ -74,6 +74,7 @@ const words: Record<string, string[] | null> = {
   'remove token': ['0123456789'],
   'copy embed': ['talk', '--name', 'Copy'],
   'copy provider': ['kinorill', 'mine'],
+  'colours': ['hollinfell'],
   'undo': [],
   'open': ['talk'],
   'status': [],

@@ -16,6 +16,7 @@ import { draftOf, optionsOf, type Draft } from '../embed/draft.ts';
 import { useAnnounce } from '../components/Announcer.tsx';
 import { Card } from '../components/Card.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
+import { SiteColours } from './SiteColours.tsx';
 import { DefaultFields } from './DefaultFields.tsx';
 
 type Group = Kind | 'any';
@@ -27,6 +28,7 @@ type Group = Kind | 'any';
 export function SiteForm({ site, etag }: { site: Site; etag: string }) {
   const [head, setHead] = useState(site.head);
   const [language, setLanguage] = useState(site.language);
+  const [colours, setColours] = useState<readonly string[]>(site.colours);
   const [group, setGroup] = useState<Group>('any');
   const [drafts, setDrafts] = useState<Partial<Record<Group, Draft>>>(
     Object.fromEntries(Object.entries(site.defaults).map(([kind, options]) => [kind, draftOf(options)])),
@@ -46,7 +48,7 @@ export function SiteForm({ site, etag }: { site: Site; etag: string }) {
         await api.call('sites.change', {
           params: { site: site.key },
           ifMatch: etag,
-          body: { head, language, defaults },
+          body: { head, language, colours: [...colours], defaults },
         })
       ).data;
     },
@@ -85,6 +87,7 @@ export function SiteForm({ site, etag }: { site: Site; etag: string }) {
           ))}
         </TextField>
       </Card>
+      <SiteColours site={site} colours={colours} onChange={setColours} />
       <Card title="What holds for its embeds">
         <Stack spacing={2.5}>
           <TextField

@@ -264,6 +264,12 @@ export const formatWeight = (
   language: Language = spoken,
 ): string => language.weight({ ...counts, hosts: hosts.length, size: formatBytes(bytes) });
 
+/** Where a colour of a site stands: “background of the page”. */
+export const formatColourPlace = (
+  place: Parameters<Language['colourPlace']>[0],
+  language: Language = spoken,
+): string => language.colourPlace(place);
+
 const names = new Intl.DisplayNames('en', { type: 'language' });
 
 /** What a language is called. @example languageName('de') // 'German' */

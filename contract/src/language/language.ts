@@ -83,6 +83,8 @@ export interface Language {
   noHeight: Readonly<Record<NoHeight, string>>;
   /** What a visitor’s browser does for something, as a clause: “4 requests to 1 host, 12 kB”. */
   weight: (weighed: Weighed) => string;
+  /** Where a colour of a site stands: “background of the page”. */
+  colourPlace: (place: { property: string; selector: string }) => string;
   /** What a mending does, in a sentence. */
   mends: Readonly<Record<string, Sentence>>;
   /** What is wrong with a text that should be YAML: a clause for each code of its reader. */

@@ -59,6 +59,7 @@ export const paths = {
   'sites.create': { method: 'post', path: '/sites' },
   'sites.read': { method: 'get', path: '/sites/:site' },
   'sites.change': { method: 'patch', path: '/sites/:site' },
+  'sites.colours': { method: 'post', path: '/sites/:site/colours' },
   'sites.delete': { method: 'delete', path: '/sites/:site' },
   'pages.list': { method: 'get', path: '/pages' },
   'pages.create': { method: 'post', path: '/pages' },

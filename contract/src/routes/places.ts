@@ -10,10 +10,12 @@ import {
   placement,
   placementStates,
   placementMade,
+  coloursFound,
   placementLink,
   site,
   spot,
   widths,
+  siteColours,
   siteLanguage,
 } from '../register.ts';
 import { lists } from '../resources.ts';
@@ -68,7 +70,7 @@ export const placeRoutes = {
   'sites.change': route({
     ...paths['sites.change'],
     summary:
-      'Change a site: its name, its address, its defaults, whether it has a way into the heads of its pages, its language',
+      'Change a site: its name, its address, its defaults, whether it has a way into the heads of its pages, its language, its colours',
     tag,
     access: 'owner',
     params: z.object({ site: siteKey }),
@@ -79,11 +81,30 @@ export const placeRoutes = {
       defaults: kindDefaults.optional(),
       head: z.boolean().optional(),
       language: siteLanguage.optional(),
+      colours: siteColours.optional(),
     }),
     answer: site,
     statuses: [200],
     etag: true,
     errors: ['not-found', 'address-invalid', ...manyErrors],
+  }),
+  'sites.colours': route({
+    ...paths['sites.colours'],
+    summary: 'Read the colours that stand most often in the styles of a page of a site; nothing is kept',
+    tag,
+    access: 'owner',
+    readOnly: true,
+    params: z.object({ site: siteKey }),
+    body: z.strictObject({
+      path: z
+        .string()
+        .max(500)
+        .default('')
+        .meta({ description: 'The page that is read; without it the first' }),
+    }),
+    answer: coloursFound,
+    statuses: [200],
+    errors: ['not-found', 'page-unreadable'],
   }),
   'sites.delete': route({
     ...paths['sites.delete'],

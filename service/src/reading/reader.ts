@@ -11,11 +11,13 @@ import type {
   OembedParsed,
   PageFacts,
   PageHarvest,
+  PageStyles,
   PlacementSeen,
   Reading,
   ReadingContext,
   readProviderList,
   TextRun,
+  UsedColour,
   PagePlan,
 } from '@orbis/core';
 import { OrbisError } from '@orbis/contract';
@@ -48,6 +50,8 @@ export interface Reader {
   sheetFile(text: string): Promise<SheetRead>;
   compareTexts(before: string, after: string): Promise<TextRun[]>;
   providerList(text: string): Promise<ReturnType<typeof readProviderList>>;
+  pageStyles(page: { html: string; address: string }): Promise<PageStyles>;
+  colours(sheets: readonly string[]): Promise<UsedColour[]>;
   close(): Promise<void>;
 }
 
@@ -117,6 +121,8 @@ export function createReader({
     sheetFile: (text) => run('sheetFile', text),
     compareTexts: (before, after) => run('compare', { before, after }),
     providerList: (text) => run('providerList', text),
+    pageStyles: (page) => run('pageStyles', page),
+    colours: (sheets) => run('colours', sheets),
     close: async () => {
       queue.clear();
       await pool.destroy();

@@ -72,5 +72,7 @@ export const {
   robots,
   sheetFile,
   providerList,
+  pageStyles,
+  colours,
   compare,
 } = await import(pathToFileURL(file).href);

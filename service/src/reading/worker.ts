@@ -3,6 +3,7 @@
  * in and out is plain data.
  */
 import {
+  coloursIn,
   compareTexts,
   harvest,
   learnSheet,
@@ -13,6 +14,7 @@ import {
   readProviderList,
   reconcile,
   scanPage,
+  stylesOfPage,
   type Expected,
   type FoundFact,
   type HarvestContext,
@@ -154,3 +156,11 @@ export const learnFrom = retiring(
   ({ samples, context }: { samples: readonly string[]; context: LearnContext }): Learned =>
     learnSheet(samples, context),
 );
+
+/** Where the styles of a page are. */
+export const pageStyles = retiring(({ html, address }: { html: string; address: string }) =>
+  stylesOfPage(html, address),
+);
+
+/** The colours that stand most often in styles. */
+export const colours = retiring((sheets: readonly string[]) => coloursIn(sheets));

@@ -16,6 +16,7 @@ export const serializeSite = ({
   defaults,
   head,
   language,
+  colours,
   pages,
   createdAt,
 }: SiteRow): Site => ({
@@ -25,6 +26,7 @@ export const serializeSite = ({
   defaults,
   head,
   language,
+  colours,
   pages,
   createdAt: createdAt.toISOString(),
 });

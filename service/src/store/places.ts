@@ -21,7 +21,7 @@ export const findSite = async (db: Handle, key: string): Promise<SiteRow | null>
 
 export async function insertSite(
   db: Handle,
-  values: Pick<SiteRow, 'key' | 'name' | 'address' | 'defaults' | 'head' | 'language'>,
+  values: Pick<SiteRow, 'key' | 'name' | 'address' | 'defaults' | 'head' | 'language' | 'colours'>,
   { by, now }: Actor,
 ): Promise<void> {
   await db.insert(site).values({ ...values, createdAt: now, createdBy: by });
@@ -41,7 +41,7 @@ export async function listSites(db: Handle, limit: number, after: string | undef
 export async function changeSite(
   db: Handle,
   row: SiteRow,
-  values: Partial<Pick<SiteRow, 'name' | 'address' | 'defaults' | 'head' | 'language'>>,
+  values: Partial<Pick<SiteRow, 'name' | 'address' | 'defaults' | 'head' | 'language' | 'colours'>>,
 ): Promise<boolean> {
   const [result] = await db
     .update(site)

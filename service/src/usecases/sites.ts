@@ -20,6 +20,7 @@ export interface SiteValues {
   defaults: KindDefaults;
   head: boolean;
   language: PastedLanguage;
+  colours: string[];
 }
 
 /** @throws OrbisError `key-taken`, `address-invalid` */
@@ -36,6 +37,7 @@ export const addSite = (
         defaults: {},
         head: false,
         language: 'en' as const,
+        colours: [],
       };
       await insertSite(tx, { key, ...values }, actor);
       const effect = { of: 'site' as const, before: null, after: values };
@@ -79,8 +81,9 @@ export const removeSite = (db: Database, key: string, matchState: MatchState, ac
     const row = await siteByKey(tx, key);
     matchState(versionTag(row), 'site');
     await deleteEmptySite(tx, row);
-    const { name, address, defaults, head, language } = row;
-    const effect = { of: 'site' as const, before: { name, address, defaults, head, language }, after: null };
+    const { name, address, defaults, head, language, colours } = row;
+    const before = { name, address, defaults, head, language, colours };
+    const effect = { of: 'site' as const, before, after: null };
     await recordChange(tx, { facts: { kind: 'removed', what: 'site', key }, effect }, actor);
   });
 

@@ -73,26 +73,42 @@ describe('attack: the browser', function () {
   const profiles = (): string[] => readdirSync('/tmp').filter((name) => name.startsWith('orbis-browser-'));
 
   it('reaches nothing that only this machine reaches, by whatever name and way', async () => {
-    const addresses = ['127.0.0.1', 'localhost', 'site.localhost', '[::1]', '0.0.0.0', '[::ffff:127.0.0.1]', '2130706433']
+    const addresses = [
+      '127.0.0.1',
+      'localhost',
+      'site.localhost',
+      '[::1]',
+      '0.0.0.0',
+      '[::ffff:127.0.0.1]',
+      '2130706433',
+    ]
       .map((host) => `http://${host}:${port}`)
       .concat('http://127.0.0.1', 'http://metadata.example');
     const html = addresses
       .map(
-        (at, i) => `<img src="${at}/img${i}"><iframe src="${at}/frame${i}"></iframe><link rel="prefetch" href="${at}/pre${i}">
+        (
+          at,
+          i,
+        ) => `<img src="${at}/img${i}"><iframe src="${at}/frame${i}"></iframe><link rel="prefetch" href="${at}/pre${i}">
 <script>fetch('${at}/fetch${i}', { mode: 'no-cors' }).catch(() => 0); navigator.sendBeacon('${at}/beacon${i}'); new WebSocket('${at.replace('http', 'ws')}/socket${i}'); open('${at}/window${i}');</script>`,
       )
       .join('');
     await looking(html, {
       resolve: (host) =>
-        host === 'metadata.example' ? Promise.resolve([{ address: '169.254.169.254', family: 4 }]) : resolveHost(host),
+        host === 'metadata.example'
+          ? Promise.resolve([{ address: '169.254.169.254', family: 4 }])
+          : resolveHost(host),
     });
     expect(asked).to.deep.equal([]);
   });
 
   it('reaches the owner’s own site wherever it is, and no other port of its host', async () => {
-    await looking(`<img src="http://site.localhost:${port}/own"><img src="http://other.localhost:${port}/other">`, {
-      declared: [`http://site.localhost:${port}`],
-    });
+    await looking(
+      `<img src="http://site.localhost:${port}/own"><img src="http://other.localhost:${port}/other">`,
+      {
+        declared: [`http://site.localhost:${port}`],
+      },
+    );
     expect(asked).to.deep.equal([`site.localhost:${port}/own`]);
   });
 
@@ -145,7 +161,8 @@ describe('attack: the browser', function () {
   });
 
   it('is ended where it takes more memory than it may', async () => {
-    const greedy = '<script>const all = []; setInterval(() => all.push(new Uint8Array(64e6).fill(1)), 30)</script>';
+    const greedy =
+      '<script>const all = []; setInterval(() => all.push(new Uint8Array(64e6).fill(1)), 30)</script>';
     const staying = (html: string, milliseconds: number): Promise<void> =>
       looking(html, {
         memory: 900e6,
@@ -168,7 +185,9 @@ describe('attack: the browser', function () {
 
   it('is said to be missing, in one sentence with what to do', async () => {
     const error = await looking('', { chromium: null }).catch((reason: unknown) => reason);
-    expect(String((error as Error).message)).to.match(/^This needs the browser Chromium .*apt-get install chromium/);
+    expect(String((error as Error).message)).to.match(
+      /^This needs the browser Chromium .*apt-get install chromium/,
+    );
     expect(findChromium('none')).to.equal(null);
     expect(findChromium('/nowhere/chromium')).to.equal(null);
   });

@@ -12,6 +12,7 @@ import { problems } from './problems.ts';
 import { evidence, mends } from './reading.ts';
 import { search } from './search.ts';
 import {
+  colourPlace,
   foundBy,
   joints,
   levels,
@@ -56,6 +57,7 @@ export const en = {
   problems,
   errors,
   levels,
+  colourPlace,
   noHeight,
   planActions,
   positions,

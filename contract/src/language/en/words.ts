@@ -136,3 +136,33 @@ export const weight: Language['weight'] = ({ requests, hosts, size, blocked, coo
         ...(blocked > 0 ? [`the page stands still for ${blocked} ms`] : []),
         cookies === 0 ? 'no cookies' : count(cookies, 'cookie'),
       ].join(', ');
+
+/* What of an element has a colour, and what elements are called, where people have words for them. */
+const coloured: readonly (readonly [property: RegExp, called: string])[] = [
+  [/^color$|^-webkit-text-fill-color$/, 'text'],
+  [/^background/, 'background'],
+  [/^(?:border|outline|column-rule)/, 'lines'],
+  [/shadow$/, 'shadow'],
+  [/^(?:fill|stroke)/, 'drawings'],
+];
+const elements: Readonly<Record<string, string>> = {
+  ':root': 'the page',
+  'html': 'the page',
+  'body': 'the page',
+  'a': 'links',
+  'p': 'paragraphs',
+  'button': 'buttons',
+  'header': 'the head of the page',
+  'nav': 'the menu',
+  'main': 'the content',
+  'footer': 'the foot of the page',
+  'h1': 'the first heading',
+  'h2': 'headings',
+  'h3': 'small headings',
+};
+
+/** Where a colour of a site stands. */
+export const colourPlace: Language['colourPlace'] = ({ property, selector }) => {
+  const what = coloured.find(([shape]) => shape.test(property))?.[1] ?? property;
+  return selector === '' ? what : `${what} of ${elements[selector] ?? selector}`;
+};

@@ -4,6 +4,7 @@ import { versionTag } from '../../serializers/version-tag.ts';
 import { keyset } from '../../store/pages.ts';
 import { listSites } from '../../store/places.ts';
 import { siteByKey } from '../../usecases/places.ts';
+import { coloursOfSite } from '../../usecases/site-colours.ts';
 import { addSite, changeSiteValues, removeSite } from '../../usecases/sites.ts';
 import type { Handlers, Named } from '../reply.ts';
 
@@ -27,6 +28,9 @@ export function siteHandlers(deps: Deps): Handlers<Named<'sites'>> {
       await changeSiteValues(params.site, body, matchState, deps, actor);
       return reply(params.site);
     },
+    'sites.colours': async ({ params, body }) => ({
+      data: await coloursOfSite(params.site, body.path, deps),
+    }),
     'sites.delete': async ({ params, matchState, actor }) => {
       await removeSite(db, params.site, matchState, actor);
       return { data: undefined, status: 204 };

@@ -15,6 +15,8 @@ export const site = mysqlTable('site', {
   head: boolean().notNull().default(false),
   /** The language of its pages (BCP 47, the language alone). */
   language: ascii({ length: 8 }).$type<PastedLanguage>().notNull().default('en'),
+  /** Its colours, as `#rrggbb`. */
+  colours: json().$type<string[]>().notNull().default([]),
   /** How many pages it has. */
   pages: int().notNull().default(0),
   version: int().notNull().default(1),

@@ -1,0 +1,1 @@
+ALTER TABLE `site` ADD `colours` json DEFAULT ('[]') NOT NULL;
