@@ -6,6 +6,7 @@ import {
   en,
   visitorLanguages,
   visitorWords,
+  formatColourPlace,
   formatExpectation,
   optionWords,
   formatProblem,
@@ -198,4 +199,18 @@ describe('the language file', () => {
       'left, centre or right',
     );
   });
+});
+
+describe('where a colour stands', () => {
+  for (const [property, selector, words] of [
+    ['background-color', 'body', 'background of the page'],
+    ['color', '.top nav > a:hover, b', 'text of links'],
+    ['border-top-color', '.card.wide', 'lines of “card”'],
+    ['box-shadow', '#menu', 'shadow of “menu”'],
+    ['fill', '*', 'drawings'],
+    ['caret-color', '', 'caret-color'],
+    ['color', ':root', 'text of the page'],
+  ] as const)
+    it(`is said in words: ${property} of ${selector || 'nothing'}`, () =>
+      expect(formatColourPlace({ property, selector })).to.equal(words));
 });

@@ -32,7 +32,7 @@ describe('the colours of a site', () => {
       '<link rel="stylesheet" href="/site.css"><link rel="stylesheet" href="/gone.css"><style>body{background:#eee}</style>';
     const { colours, sheets, unread } = await read();
     expect(colours).to.deep.equal([
-      { colour: '#224466', uses: 2, where: ['text of a,b', 'text of links'] },
+      { colour: '#224466', uses: 2, where: ['text of links'] },
       { colour: '#eeeeee', uses: 1, where: ['background of the page'] },
     ]);
     expect(sheets).to.equal(1);

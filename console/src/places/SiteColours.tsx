@@ -14,7 +14,7 @@ import { Swatch } from '../components/Swatch.tsx';
 
 const most = 10;
 
-/** The colours of a site, read from its pages; those that are ticked are offered wherever an embed has one. */
+/** The colours of a site, read from its pages: those that are ticked are offered where an embed has one. */
 export function SiteColours({
   site,
   colours,

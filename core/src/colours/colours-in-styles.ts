@@ -97,7 +97,7 @@ const selectorOf = (rule: Rule | null): string =>
 /* What can be a colour in a value: not a part of one, such as a number within `rgb()`. */
 function coloursOfValue(value: Declaration['value'], named: ReadonlyMap<string, string>): string[] {
   const colours: string[] = [];
-  walk(value as CssNode, {
+  walk(value, {
     enter(node: CssNode) {
       if (node.type === 'Function' && node.name.toLowerCase() === 'var') {
         const name = node.children.first;

@@ -151,6 +151,8 @@ const elements: Readonly<Record<string, string>> = {
   'body': 'the page',
   'a': 'links',
   'p': 'paragraphs',
+  'li': 'lists',
+  'input': 'fields',
   'button': 'buttons',
   'header': 'the head of the page',
   'nav': 'the menu',
@@ -161,8 +163,19 @@ const elements: Readonly<Record<string, string>> = {
   'h3': 'small headings',
 };
 
+/* What the last step of a selector means: the element by the name that people have for it, else the name that
+   the site’s makers gave (Selectors 4, section 3). */
+function meantBy(selector: string): string | null {
+  const last = /[^\s>+~,]{1,60}$/.exec(selector.split(',')[0]!.trim())?.[0] ?? '';
+  const element = /^:?[a-z][a-z0-9]{0,9}/i.exec(last)?.[0].toLowerCase() ?? '';
+  if (Object.hasOwn(elements, element)) return elements[element]!;
+  const given = /[.#]([\w-]{1,40})/.exec(last)?.[1];
+  return given === undefined ? null : `“${given}”`;
+}
+
 /** Where a colour of a site stands. */
 export const colourPlace: Language['colourPlace'] = ({ property, selector }) => {
   const what = coloured.find(([shape]) => shape.test(property))?.[1] ?? property;
-  return selector === '' ? what : `${what} of ${elements[selector] ?? selector}`;
+  const meant = meantBy(selector);
+  return meant === null ? what : `${what} of ${meant}`;
 };
