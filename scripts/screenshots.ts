@@ -174,6 +174,8 @@ async function terminal(
       width: 100,
       readFolder: (path) => readdir(join(top, path)).catch(() => null),
       readFile: (path) => readFile(join(top, path), 'utf8'),
+      // What a command would leave behind is in nobody's way here.
+      writeFile: () => Promise.resolve(),
       askSecret: () => Promise.resolve(''),
       ask: null,
       open: null,

@@ -12,6 +12,7 @@ import { addImport } from './commands/import.ts';
 import { addLearn } from './commands/learn.ts';
 import { addLogin } from './commands/login.ts';
 import { addMeasure } from './commands/looking/measure.ts';
+import { addPicture } from './commands/looking/picture.ts';
 import { addPreview } from './commands/looking/preview.ts';
 import { addStill } from './commands/looking/still.ts';
 import { addWeigh } from './commands/looking/weigh.ts';
@@ -79,7 +80,7 @@ const groups: Readonly<Record<string, readonly AddCommand[]>> = {
     addSweep,
     addWhere,
   ],
-  'Looked at with a browser:': [addPreview, addStill, addMeasure, addWeigh],
+  'Looked at with a browser:': [addPreview, addStill, addMeasure, addWeigh, addPicture],
   'What is kept, all of it by the same five verbs:': [
     ...(Object.keys(verbs) as Verb[]).map(addVerb),
     addCopy,

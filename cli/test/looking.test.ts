@@ -61,14 +61,18 @@ describe('looking at an embed from the command line', function () {
 
   it('keeps the room free that it measured, and does not where it is only asked', async () => {
     const asked = await orbis('measure form --dry-run');
-    expect(asked.out).to.match(/^width +height\n320 px +\d+ px\n/).and.not.include('Revision');
+    expect(asked.out)
+      .to.match(/^width +height\n320 px +\d+ px\n/)
+      .and.not.include('Revision');
     const { exit, out } = await orbis('measure form');
     expect([exit, out]).to.satisfy(
       ([status, text]: [number, string]) => status === 0 && /Revision 2 of form\. So much room/.test(text),
     );
     const bare = await orbis('code form --bare --explain');
     expect(bare.out).to.match(/padding-bottom:max\(\d+px,calc\(\d+px - /);
-    expect(bare.err.replace(/\s+/g, ' ')).to.match(/as high as it was measured at 5 widths, on \d{4}-\d{2}-\d{2}/);
+    expect(bare.err.replace(/\s+/g, ' ')).to.match(
+      /as high as it was measured at 5 widths, on \d{4}-\d{2}-\d{2}/,
+    );
     const film = await orbis('measure talk');
     expect([film.exit, film.out.replace(/\s+/g, ' ')]).to.satisfy(
       ([status, text]: [number, string]) => status === 1 && text.includes('no height of its own'),
@@ -91,6 +95,20 @@ describe('looking at an embed from the command line', function () {
     expect(apart.err).to.include('For the head of the page, once:\n<style>').and.include('max-width:300px');
     expect(apart.out).not.to.include('<style>');
     expect((await orbis('code talk --bare --form inline')).err).to.equal('');
+  });
+
+  it('takes the pictures of those that have none', async () => {
+    expect((await orbis('picture talk')).out).to.equal('Took 1 picture.\n');
+    const rest = await orbis('picture --missing --json');
+    expect(JSON.parse(rest.out)).to.deep.equal({ taken: ['form'], refused: [] });
+    expect((await orbis('picture --missing')).out).to.equal('Every embed has its picture.\n');
+    const none = await orbis('collect - --name Nothing', '<div id="nothing"></div>');
+    expect(none.exit).to.be.lessThan(2);
+    const refused = await orbis('picture nothing');
+    expect([refused.exit, refused.err]).to.satisfy(
+      ([exit, err]: [number, string]) => exit === 1 && err.startsWith('nothing: The embed showed nothing'),
+    );
+    expect((await orbis('picture')).exit).to.equal(2);
   });
 
   for (const [line, why] of [

@@ -69,3 +69,43 @@ describe('an owner who has an embed looked at', function () {
     await context.close();
   });
 });
+
+describe('the collection in pictures', function () {
+  this.timeout(90_000);
+  let test: TestOrbis;
+  before(async () => {
+    test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });
+    const collect = (name: string, text: string) =>
+      test.client.call('embeds.create', { body: { name, text } });
+    await collect('Talk', talkCode(test.world.port));
+    await collect('Nothing', '<div id="nothing"></div>');
+  });
+  after(async () => {
+    await closeBrowser();
+    await test.stop();
+  });
+
+  it('takes those that are missing, says which show nothing, and leads to each embed', async () => {
+    const { context, page, complaints } = await newWindow();
+    await page.goto(await test.orbis.link('sign-in'));
+    await page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
+    await page.goto(`${test.url}/collection`);
+    await page.getByRole('button', { name: 'Pictures', exact: true }).click();
+    expect(new URL(page.url()).searchParams.get('view')).to.equal('pictures');
+    await page.getByRole('button', { name: 'Take 2 missing pictures' }).click();
+    await page.getByText('1 picture taken; 1 showed nothing that could be photographed.').waitFor();
+    await page.getByRole('button', { name: 'Take 1 missing picture', exact: true }).waitFor();
+    const card = page.getByRole('link', { name: /Talk A video by Kinorill Not placed/ });
+    const shown = await card.locator('img').evaluate(async (image: HTMLImageElement) => {
+      await image.decode();
+      return image.naturalWidth;
+    });
+    expect(shown).to.equal(480);
+    await page.getByLabel('Choose Talk').check();
+    await page.getByRole('link', { name: 'Change 1 at once' }).waitFor();
+    await card.click();
+    await page.getByRole('heading', { name: 'Talk', level: 1 }).waitFor();
+    expect(complaints).to.deep.equal([]);
+    await context.close();
+  });
+});

@@ -54,7 +54,7 @@ export function createClient({ url, headers = {}, fetch = globalThis.fetch }: Cl
     const target = url + apiBase + pathOf(name, call.params ?? {}) + queryOf((call.query ?? {}) as Values);
     const init: RequestInit = {
       method: method.toUpperCase(),
-      headers: { accept: 'application/json, text/event-stream', ...headers },
+      headers: { accept: 'application/json, text/event-stream, image/webp', ...headers },
     };
     const sent = init.headers as Record<string, string>;
     if (call.lastEventId !== undefined) sent['last-event-id'] = call.lastEventId;

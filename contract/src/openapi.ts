@@ -46,6 +46,7 @@ function operation(name: string, definition: Route): Json {
     responses[status] = {
       description: meaningOf(status),
       ...headersOf(definition, status),
+      ...(definition.file ? { content: { [definition.file]: {} } } : {}),
       ...(definition.answer && status !== 204
         ? {
             content: {

@@ -84,11 +84,16 @@ export const embedSummary = z
     name: z.string(),
     kind: z.enum(kinds),
     provider: z.string().nullable(),
+    providerName: z.string().nullable().meta({ description: 'What its provider is called' }),
     tags: z.array(z.string()),
     retired: z.boolean(),
     revision: z.number().int(),
     level: level.nullable().meta({ description: 'The worst level among the findings' }),
     placements: count,
+    picture: z
+      .string()
+      .nullable()
+      .meta({ description: 'Where a small picture of it is; null where none was taken' }),
     createdAt: time,
     changedAt: time,
   })

@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import sharp from 'sharp';
+import { get } from './support/get.ts';
 import { refusal, startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
 
 describe('looking with a browser', function () {
@@ -70,6 +71,35 @@ describe('looking with a browser', function () {
     expect(
       (await refusal(test.client.call('stills.create', { body: { text: form(), of: 'provider' } }))).code,
     ).to.equal('no-picture-named');
+  });
+
+  it('keeps a small picture of an embed for lists, of what its provider named or of what it shows', async () => {
+    const made = await test.client.call('embeds.create', {
+      body: { name: 'Form for the list', text: form() },
+    });
+    const params = { embed: made.data.key };
+    expect(made.data.picture).to.equal(null);
+    expect((await refusal(test.client.call('embeds.picture', { params }))).code).to.equal('not-found');
+    const { data } = await test.client.call('embeds.photograph', { params, body: {} });
+    expect(data.picture).to.match(/^\/api\/v1\/embeds\/form-for-the-list\/picture\?taken=\d+$/);
+    const headers = { authorization: `Bearer ${test.token}` };
+    const answer = await fetch(test.url + data.picture!, { headers });
+    expect(answer.headers.get('content-type')).to.equal('image/webp');
+    expect(answer.headers.get('cache-control')).to.equal('private, max-age=86400');
+    const { width, height } = await sharp(await answer.arrayBuffer()).metadata();
+    expect([width, height! <= 320]).to.deep.equal([480, true]);
+    const again = await get(test.url + data.picture!, {
+      headers: { ...headers, 'accept': 'image/webp', 'if-none-match': answer.headers.get('etag')! },
+    });
+    expect([again.status, again.body]).to.deep.equal([304, '']);
+    expect((await fetch(test.url + data.picture!)).status).to.equal(401);
+    const { items } = (await test.client.call('embeds.list', { query: {} })).data;
+    expect(items.find(({ key }) => key === made.data.key)!.picture).to.equal(data.picture);
+    // What is taken out of the collection takes its picture along.
+    const { data: changes } = await test.client.call('changes.list', { query: {} });
+    const collected = changes.items.find(({ said }) => said.includes('form-for-the-list'))!;
+    await test.client.call('changes.undo', { params: { change: collected.id }, body: {} });
+    expect((await refusal(test.client.call('embeds.picture', { params }))).code).to.equal('not-found');
   });
 
   it('measures how high a code is where its text runs on, and says it of no frame that has no height', async () => {

@@ -65,6 +65,8 @@ function valuesOf(sheet: Sheet, name: string): fc.Arbitrary<unknown> {
         latitude: fc.integer({ min: -85e4, max: 85e4 }).map((n) => n / 1e4),
         longitude: fc.integer({ min: -18e5, max: 18e5 }).map((n) => n / 1e4),
       });
+    case 'heights':
+      return fc.constant('320:900, 820:400');
     case 'ratio':
       return fc.constant({ width: 16, height: 9 });
     case 'length':

@@ -1,5 +1,5 @@
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Paper from '@mui/material/Paper';
 import { useDeferredValue, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { kinds } from '@orbis/core';
@@ -9,8 +9,10 @@ import { More } from '../components/More.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 import { ScreenHead } from '../components/ScreenHead.tsx';
 import { Waiting } from '../components/Waiting.tsx';
-import { EmbedRow } from './EmbedRow.tsx';
+import { Embeds } from './Embeds.tsx';
 import { Filter, levels } from './Filter.tsx';
+import { TakePictures } from './TakePictures.tsx';
+import { ViewChooser } from './ViewChooser.tsx';
 
 /** Everything that was collected, to search and to reuse. */
 export default function CollectionScreen() {
@@ -21,6 +23,7 @@ export default function CollectionScreen() {
   const list = useList('embeds.list', { where: q.trim() || undefined, kind, level });
   const [selected, setSelected] = useState<readonly string[]>([]);
   const chosen = selected.length > 0 ? `key=${selected.join(',')}` : searchOf(q, kind, level);
+  const view = search.get('view') === 'pictures' ? 'pictures' : 'list';
   const change = (name: string, value: string): void =>
     setSearch(
       (now) => {
@@ -45,18 +48,20 @@ export default function CollectionScreen() {
       {list.isPending && <Waiting />}
       {list.data && list.items.length === 0 && <NothingHere isSearched={Boolean(q || kind || level)} />}
       {list.items.length > 0 && (
-        <Paper variant="outlined" component="ul" sx={{ m: 0, p: 0, listStyle: 'none', overflow: 'hidden' }}>
-          {list.items.map((embed) => (
-            <EmbedRow
-              key={embed.key}
-              embed={embed}
-              chosen={selected.includes(embed.key)}
-              onChoose={(on) =>
-                setSelected((now) => (on ? [...now, embed.key] : now.filter((key) => key !== embed.key)))
-              }
-            />
-          ))}
-        </Paper>
+        <>
+          <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap', mb: 1.5 }}>
+            <ViewChooser view={view} onChange={(next) => change('view', next === 'list' ? '' : next)} />
+            <TakePictures embeds={list.items} />
+          </Box>
+          <Embeds
+            view={view}
+            embeds={list.items}
+            selected={selected}
+            onChoose={(key, on) =>
+              setSelected((now) => (on ? [...now, key] : now.filter((other) => other !== key)))
+            }
+          />
+        </>
       )}
       <More list={list} />
     </>

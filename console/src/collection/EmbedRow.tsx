@@ -3,7 +3,10 @@ import Checkbox from '@mui/material/Checkbox';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import type { EmbedSummary } from '@orbis/contract';
-import { plural } from '@orbis/contract/language';
+import { EmbedPicture } from './EmbedPicture.tsx';
+import { placedWords } from './placed-words.ts';
+import { whatItIs } from './what-it-is.ts';
+import { WorstFinding } from './WorstFinding.tsx';
 
 /** One embed in the collection, which can be ticked to be changed together with others. */
 export function EmbedRow({
@@ -35,48 +38,52 @@ export function EmbedRow({
         component={Link}
         to={`/collection/${embed.key}`}
         sx={{
-          'display': 'grid',
-          'gridTemplateColumns': { xs: '1fr auto', md: 'minmax(0,2.2fr) 1fr 1fr 1.4fr' },
+          'display': 'flex',
           'flex': 1,
           'minWidth': 0,
-          'columnGap': 3,
-          'alignItems': 'baseline',
+          'gap': 2,
+          'alignItems': 'center',
           'pl': 0.5,
           'pr': { xs: 2, sm: 3 },
-          'py': 1.75,
+          'py': 1.25,
           'textDecoration': 'none',
           'color': 'text.primary',
           '&:hover': { bgcolor: 'action.hover' },
         }}
       >
-        <Box sx={{ minWidth: 0 }}>
-          <Typography component="span" sx={{ fontWeight: 700 }}>
-            {embed.name}
+        <EmbedPicture embed={embed} width={72} />
+        <Box
+          sx={{
+            display: 'grid',
+            gridTemplateColumns: { xs: '1fr', md: 'minmax(0,2.2fr) 1.4fr 1fr 1.2fr' },
+            flex: 1,
+            minWidth: 0,
+            columnGap: 3,
+            alignItems: 'baseline',
+          }}
+        >
+          <Box sx={{ minWidth: 0 }}>
+            <Typography component="span" sx={{ fontWeight: 700 }}>
+              {embed.name}
+            </Typography>
+            {embed.retired && (
+              <Typography component="span" color="textSecondary">
+                {' '}
+                (retired)
+              </Typography>
+            )}
+            <WorstFinding level={embed.level} />
+          </Box>
+          <Typography component="span" color="textSecondary">
+            {whatItIs(embed)}
           </Typography>
-          {embed.retired && (
-            <Typography component="span" color="textSecondary">
-              {' '}
-              (retired)
-            </Typography>
-          )}
-          {embed.level === 'error' && (
-            <Typography component="span" color="error">
-              {' '}
-              needs mending
-            </Typography>
-          )}
+          <Typography component="span" color="textSecondary">
+            {placedWords(embed)}
+          </Typography>
+          <Typography component="span" color="textSecondary" noWrap>
+            {embed.tags.join(', ')}
+          </Typography>
         </Box>
-        <Typography component="span" color="textSecondary">
-          {embed.kind}
-        </Typography>
-        <Typography component="span" color="textSecondary" sx={{ gridColumn: { xs: 1, md: 'auto' } }}>
-          {embed.placements === 0
-            ? 'not placed'
-            : `placed ${embed.placements === 1 ? 'once' : plural(embed.placements, 'time')}`}
-        </Typography>
-        <Typography component="span" color="textSecondary" noWrap sx={{ gridColumn: { xs: 1, md: 'auto' } }}>
-          {embed.tags.join(', ')}
-        </Typography>
       </Box>
     </Box>
   );

@@ -17,6 +17,7 @@ import { ScreenHead } from '../components/ScreenHead.tsx';
 import { SideDrawer } from '../components/SideDrawer.tsx';
 import { Waiting } from '../components/Waiting.tsx';
 import { Details } from './Details.tsx';
+import { ItsPicture } from './ItsPicture.tsx';
 import { NewerCode } from './NewerCode.tsx';
 import { Revisions } from './Revisions.tsx';
 import { useSheetOf } from './sheet-of.ts';
@@ -60,7 +61,10 @@ export default function EmbedScreen() {
           </Stack>
         </SideDrawer>
         <SideDrawer label="Details">
-          <Details key={etag} embed={now} etag={etag} />
+          <Stack spacing={3}>
+            <ItsPicture embed={now} />
+            <Details key={etag} embed={now} etag={etag} />
+          </Stack>
         </SideDrawer>
         <SideDrawer label="Revisions">
           <Revisions embed={now} etag={etag} />

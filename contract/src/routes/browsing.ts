@@ -1,6 +1,8 @@
 import { z } from '../zod.ts';
 import { measurement, picture, still, weighing } from '../browsing.ts';
+import { key } from '../common.ts';
 import { optionErrors } from '../options/index.ts';
+import { embedSummary } from '../resources.ts';
 import { subject } from './embeds.ts';
 import { paths } from './paths.ts';
 import { mostWithCode, route } from './route.ts';
@@ -22,6 +24,8 @@ const usual = {
   statuses: [200],
 } as const;
 
+const params = z.object({ embed: key });
+
 /** What is done with a browser, where one is installed: pictures, heights, weights. */
 export const browsingRoutes = {
   'pictures.create': route({
@@ -31,6 +35,32 @@ export const browsingRoutes = {
     body: z.strictObject({ ...subject, width: width.default(1280) }),
     answer: picture,
     errors: [...errors, 'nothing-to-photograph'],
+  }),
+  'embeds.picture': route({
+    ...paths['embeds.picture'],
+    summary: 'A small picture of what an embed shows, for lists',
+    tag: usual.tag,
+    access: 'owner',
+    params,
+    file: 'image/webp',
+    etag: true,
+    statuses: [200],
+    errors: ['not-found'],
+  }),
+  'embeds.photograph': route({
+    ...paths['embeds.photograph'],
+    summary: 'Take that picture anew: what it shows, or what its provider named',
+    tag: usual.tag,
+    access: 'owner',
+    params,
+    body: z.strictObject({
+      of: z.enum(['embed', 'provider']).optional().meta({
+        description: 'Without it: what its provider named, where it named one',
+      }),
+    }),
+    answer: embedSummary,
+    statuses: [200],
+    errors: [...errors, 'nothing-to-photograph', 'no-picture-named'],
   }),
   'stills.create': route({
     ...paths['stills.create'],

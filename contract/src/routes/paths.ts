@@ -34,6 +34,8 @@ export const paths = {
   'embeds.create': { method: 'post', path: '/embeds' },
   'embeds.read': { method: 'get', path: '/embeds/:embed' },
   'embeds.change': { method: 'patch', path: '/embeds/:embed' },
+  'embeds.picture': { method: 'get', path: '/embeds/:embed/picture' },
+  'embeds.photograph': { method: 'post', path: '/embeds/:embed/picture' },
   'revisions.create': { method: 'post', path: '/embeds/:embed/revisions' },
   'sources.create': { method: 'post', path: '/embeds/:embed/sources' },
   'embeds.duplicate': { method: 'post', path: '/embeds/:embed/duplicates' },

@@ -50,6 +50,8 @@ export interface Route<
    * RFC 9110, section 10.2.2).
    */
   location?(answer: Output<R>): string;
+  /** Answers with a file of this type instead of JSON. */
+  file?: 'image/webp';
   /** Answers with `text/event-stream` instead of JSON; `answer` is then the data of each event. */
   events?: boolean;
   errors: readonly ErrorCode[];

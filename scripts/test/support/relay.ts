@@ -29,6 +29,7 @@ export async function startRelay(
       errIsTerminal: false,
       width: 100,
       readFile: (path) => readFile(resolve(cwd, path), 'utf8'),
+      writeFile: (path, bytes) => writeFile(resolve(cwd, path), bytes),
       readFolder: (path) => readdir(resolve(cwd, path)).catch(() => null),
       askSecret: () => Promise.reject(new Error('a block cannot be asked')),
       ask: null,

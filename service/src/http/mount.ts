@@ -13,7 +13,7 @@ import type { Deps } from '../deps.ts';
 import { readBody } from './body.ts';
 import { nobody, visitorOf, whoCalls } from './caller.ts';
 import { deviceCookie, sessionCookie } from './cookie.ts';
-import type { Handlers, Reply } from './reply.ts';
+import type { FileReply, Handlers, Reply } from './reply.ts';
 import { sendJson } from './send-json.ts';
 import { sendEvents } from './stream.ts';
 
@@ -39,8 +39,7 @@ function answer(name: RouteName, route: Route, handlers: Handlers, deps: Deps): 
     const caller =
       route.access === 'probe' ? nobody : await connection.during(waiting, () => whoCalls(request, deps));
     refuse(caller, route);
-    if (!request.accepts(route.events ? 'text/event-stream' : 'application/json'))
-      throw new OrbisError('not-acceptable', { takes: request.get('accept')?.slice(0, 200) });
+    refuseOtherTypes(request, route);
     const { person } = caller;
     const body = route.body ? await readBody(request, response, route.most ?? usualMost) : undefined;
     const reply = await connection.during(waiting, async () => {
@@ -63,14 +62,31 @@ function answer(name: RouteName, route: Route, handlers: Handlers, deps: Deps): 
       const isSignedIn = async (): Promise<boolean> => (await whoCalls(request, deps)).person !== null;
       return sendEvents(request, response, { events: reply.events, end: gone, isSignedIn });
     }
-    const status = reply.status ?? route.statuses[0] ?? 200;
-    response.set('Cache-Control', 'no-store').status(status);
-    if (route.location && (status === 201 || status === 202))
-      response.set('Location', locationOf(route.location(reply.data)));
-    const next = nextPage(request, route, reply.data);
-    if (next !== null) response.set('Link', `<${next}>; rel="next"`);
+    if ('file' in reply) return sendFile(response, route, reply);
+    setHeaders(request, response, route, reply);
     await sendReply(response, reply, deps);
   };
+}
+
+/* @throws OrbisError `not-acceptable` */
+function refuseOtherTypes(request: Request, { events, file }: Route): void {
+  if (request.accepts(events ? 'text/event-stream' : (file ?? 'application/json'))) return;
+  throw new OrbisError('not-acceptable', { takes: request.get('accept')?.slice(0, 200) });
+}
+
+/* The status, where what was made is, and where a list goes on. */
+function setHeaders(request: Request, response: Response, route: Route, reply: Reply<unknown>): void {
+  const status = reply.status ?? route.statuses[0] ?? 200;
+  response.set('Cache-Control', 'no-store').status(status);
+  if (route.location && (status === 201 || status === 202))
+    response.set('Location', locationOf(route.location(reply.data)));
+  const next = nextPage(request, route, reply.data);
+  if (next !== null) response.set('Link', `<${next}>; rel="next"`);
+}
+
+/* What is asked for by an address that names its state need not be asked for again. */
+function sendFile(response: Response, { file: type }: Route, { file, etag }: FileReply): void {
+  response.set({ 'Cache-Control': 'private, max-age=86400', 'ETag': etag }).type(type!).send(file);
 }
 
 /* @throws OrbisError where the caller may not do it. */

@@ -39,9 +39,15 @@ export interface EventReply<T> {
   events: AsyncIterable<T>;
 }
 
+/** For operations whose answer is a file. */
+export interface FileReply {
+  file: Buffer;
+  etag: string;
+}
+
 export type Handler<N extends RouteName> = (
   call: Call<N>,
-) => Promise<Reply<AnswerOf<Routes[N]>> | EventReply<AnswerOf<Routes[N]>>>;
+) => Promise<Reply<AnswerOf<Routes[N]>> | EventReply<AnswerOf<Routes[N]>> | FileReply>;
 export type Handlers<Names extends RouteName = RouteName> = { [N in Names]: Handler<N> };
 
 /** The operations whose names begin so. */

@@ -44,12 +44,23 @@ export async function blurred(png: Buffer): Promise<string> {
   throw new Error('the last width is always taken');
 }
 
-/** A picture at most so wide, as WebP: for lists. */
-export async function smaller(picture: Buffer, width: number): Promise<Buffer> {
+/* As lists show them. */
+const listed = { width: 480, height: 320 };
+
+/** A small picture for lists, as WebP: at most 480 wide, and of what is taller only the upper part. */
+export async function forList(png: Buffer): Promise<{ data: Buffer; width: number; height: number }> {
   const { default: sharp } = await import('sharp');
-  return sharp(picture, { limitInputPixels: mostPixels })
+  const { data, info } = await sharp(png, { limitInputPixels: mostPixels })
     .flatten({ background: '#fff' })
-    .resize({ width, withoutEnlargement: true })
-    .webp({ quality: 70 })
-    .toBuffer();
+    .resize({ width: listed.width, withoutEnlargement: true })
+    .toBuffer({ resolveWithObject: true });
+  const height = Math.min(info.height, listed.height);
+  return {
+    data: await sharp(data)
+      .extract({ left: 0, top: 0, width: info.width, height })
+      .webp({ quality: 70 })
+      .toBuffer(),
+    width: info.width,
+    height,
+  };
 }

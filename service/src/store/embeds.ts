@@ -6,7 +6,16 @@ import { digest } from '../digest.ts';
 import { keyFrom } from './ids.ts';
 import { isOneOf } from './one-of.ts';
 import { chunks } from './chunks.ts';
-import { changeItem, embed, embedHost, embedTag, harvestItem, revision, source } from './schema.ts';
+import {
+  changeItem,
+  embed,
+  embedHost,
+  embedPicture,
+  embedTag,
+  harvestItem,
+  revision,
+  source,
+} from './schema.ts';
 import { afterId } from './pages.ts';
 import { conditionOf, wordCondition } from './search.ts';
 import { markEmbeds } from './stale.ts';
@@ -122,7 +131,7 @@ export async function deleteEmbeds(tx: Handle, ids: readonly number[]): Promise<
   for (const part of chunks(ids)) {
     await tx.update(harvestItem).set({ takenEmbedId: null }).where(isOneOf(harvestItem.takenEmbedId, part));
     await tx.update(harvestItem).set({ markedEmbedId: null }).where(isOneOf(harvestItem.markedEmbedId, part));
-    for (const table of [changeItem, embedTag, embedHost, revision, source])
+    for (const table of [changeItem, embedTag, embedHost, embedPicture, revision, source])
       await tx.delete(table).where(isOneOf(table.embedId, part));
     await tx.delete(embed).where(isOneOf(embed.id, part));
   }

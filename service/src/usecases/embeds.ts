@@ -1,8 +1,17 @@
 import { directOf, type Kind } from '@orbis/core';
-import { OrbisError, serializeReading, type Embed, type EmbedSummary, type Revision } from '@orbis/contract';
+import {
+  apiBase,
+  OrbisError,
+  pathOf,
+  serializeReading,
+  type Embed,
+  type EmbedSummary,
+  type Revision,
+} from '@orbis/contract';
 import { openSource } from './codes.ts';
 import type { RenderContext } from './render-context.ts';
 import type { Handle } from '../database/connect.ts';
+import { picturesTaken } from '../store/embed-pictures.ts';
 import {
   embedOfSameCode,
   findEmbed,
@@ -23,23 +32,33 @@ export async function embedByKey(db: Handle, key: string): Promise<StoredEmbed> 
 }
 
 /** Embeds as the collection lists them. */
-export async function serializeSummaries(db: Handle, rows: readonly EmbedRow[]): Promise<EmbedSummary[]> {
+export async function serializeSummaries(
+  db: Handle,
+  rows: readonly EmbedRow[],
+  { sheets }: Pick<RenderContext, 'sheets'>,
+): Promise<EmbedSummary[]> {
   const ids = rows.map((row) => row.id);
-  const tags = await tagsOf(db, ids);
+  const [tags, pictures] = await Promise.all([tagsOf(db, ids), picturesTaken(db, ids)]);
   return rows.map((row) => ({
     key: row.key,
     name: row.name,
     kind: row.kind as Kind,
     provider: row.provider,
+    providerName: sheets.find(({ id }) => id === row.provider)?.name ?? row.provider,
     tags: tags.get(row.id) ?? [],
     retired: row.retiredAt !== null,
     revision: row.revision,
     level: row.level,
     placements: row.placements,
+    picture: pictureAddress(row.key, pictures.get(row.id)),
     createdAt: row.createdAt.toISOString(),
     changedAt: row.changedAt.toISOString(),
   }));
 }
+
+/* With its state, so that browsers keep it until another one is taken. */
+const pictureAddress = (embed: string, taken: Date | undefined): string | null =>
+  taken === undefined ? null : `${apiBase}${pathOf('embeds.picture', { embed })}?taken=${taken.getTime()}`;
 
 /** One embed whole, with the reading of its code. */
 async function serializeEmbed(
@@ -49,7 +68,7 @@ async function serializeEmbed(
 ): Promise<Embed> {
   const { reading, current } = await openSource(source, renderContext);
   return {
-    ...(await serializeSummaries(db, [embed]))[0]!,
+    ...(await serializeSummaries(db, [embed], renderContext))[0]!,
     notes: embed.notes,
     source: source.number,
     pasted: source.pasted,

@@ -7,7 +7,7 @@ import {
   writePolicy,
   type Options,
 } from '@orbis/core';
-import { photograph } from '../browser/photograph.ts';
+import { photograph, type Photograph } from '../browser/photograph.ts';
 import type { ShownDocument } from '../browser/show.ts';
 import { blurred, inTypes } from '../pictures/scale.ts';
 import { newPublicId } from '../store/ids.ts';
@@ -35,16 +35,30 @@ export interface StillAsked extends Trial {
  * provider named: to stand in its place until it loads.
  * @throws OrbisError of the browser, and where there is nothing to take.
  */
-export async function takeStill(
+export async function takeStill(asked: StillAsked, tools: LookingTools, signal: AbortSignal): Promise<Still> {
+  const { png, width, height, second, notes } = await photographed(asked, tools, signal);
+  const files = await inTypes(png);
+  return {
+    width: 2 * width,
+    height: 2 * height,
+    at: second,
+    files: files.map(({ type, data }) => ({ type, bytes: data.length, data: data.toString('base64') })),
+    blurred: await blurred(png),
+    notes,
+  };
+}
+
+/** The photograph of which a still is made, at twice its width, as a PNG. */
+export async function photographed(
   { at, of, width, ...trial }: StillAsked,
   tools: LookingTools,
   signal: AbortSignal,
-): Promise<Still> {
+): Promise<Photograph & Pick<ToTake, 'second' | 'notes'>> {
   const { tried } = await asPreviewed(trial, tools);
   const wide = width ?? widthOf(trial.options, tried);
   const { document, second, notes } =
     of === 'provider' ? await pictureNamed(trial, tools) : await quietlyShown(trial, at, tools);
-  const { png, height } = await tools.browser.work(
+  const taken = await tools.browser.work(
     (tab) =>
       photograph(tab, document, {
         window: { width: wide, height: Math.round((wide * 9) / 16) },
@@ -52,15 +66,7 @@ export async function takeStill(
       }),
     { declared: await declaredAddresses(tools.connection.db), scale: 2, signal },
   );
-  const files = await inTypes(png);
-  return {
-    width: 2 * wide,
-    height: 2 * height,
-    at: second,
-    files: files.map(({ type, data }) => ({ type, bytes: data.length, data: data.toString('base64') })),
-    blurred: await blurred(png),
-    notes,
-  };
+  return { ...taken, second, notes };
 }
 
 /** A document to photograph, the second of its film, and what could not be had. */

@@ -7,7 +7,9 @@ import { searchFor } from '../../usecases/search.ts';
 import type { Handlers, Named } from '../reply.ts';
 
 /** The collection: collecting, listing, renaming, duplicating. */
-export function embedHandlers(deps: Deps): Handlers<Named<'embeds'>> {
+export function embedHandlers(
+  deps: Deps,
+): Handlers<Exclude<Named<'embeds'>, 'embeds.picture' | 'embeds.photograph'>> {
   const { renderContext } = deps;
   const { db } = deps.connection;
   const reply = (key: string, status = 200) => embedReply(db, key, renderContext(), status);
@@ -15,7 +17,7 @@ export function embedHandlers(deps: Deps): Handlers<Named<'embeds'>> {
     'embeds.list': async ({ query }) => {
       const term = query.where === undefined ? undefined : searchFor(query.where);
       const page = keyset(await listEmbeds(db, { ...query, term }), query.limit, (row) => row);
-      return { data: { items: await serializeSummaries(db, page.items), next: page.next } };
+      return { data: { items: await serializeSummaries(db, page.items, renderContext()), next: page.next } };
     },
     'embeds.create': async ({ body, actor }) => reply(await collect(body, deps, actor), 201),
     'embeds.read': ({ params }) => reply(params.embed),

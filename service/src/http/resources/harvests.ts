@@ -32,7 +32,7 @@ export function harvestHandlers(deps: Deps): Handlers<Named<'harvests'>> {
     'harvests.take': async ({ params, body, actor }) => {
       const keys = await takeFound(params.harvest, body, deps, actor);
       const rows = await Promise.all(keys.map(async (key) => (await findEmbed(db, key))!.embed));
-      return { status: 201, data: { items: await serializeSummaries(db, rows) } };
+      return { status: 201, data: { items: await serializeSummaries(db, rows, deps.renderContext()) } };
     },
   };
 }

@@ -8,12 +8,13 @@ import {
   mysqlEnum,
   mysqlTable,
   primaryKey,
+  smallint,
   unique,
   varchar,
 } from 'drizzle-orm/mysql-core';
 import type { Options } from '@orbis/core';
 import type { Found } from '@orbis/contract';
-import { ascii, id, foreignKeyId, timestamp } from './columns.ts';
+import { ascii, file, id, foreignKeyId, timestamp } from './columns.ts';
 import { created } from './people.ts';
 
 export const embed = mysqlTable(
@@ -50,6 +51,20 @@ export const embedTag = mysqlTable(
   },
   (t) => [primaryKey({ columns: [t.embedId, t.tag] }), index('embed_tag_tag').on(t.tag)],
 );
+
+/** A small picture of what an embed shows, for lists. */
+export const embedPicture = mysqlTable('embed_picture', {
+  embedId: foreignKeyId()
+    .primaryKey()
+    .references(() => embed.id),
+  /** The revision that it is of. */
+  revision: int().notNull(),
+  /** WebP. */
+  data: file().notNull(),
+  width: smallint({ unsigned: true }).notNull(),
+  height: smallint({ unsigned: true }).notNull(),
+  takenAt: timestamp().notNull(),
+});
 
 /** The hosts that an embed's code contacts, for searching. */
 export const embedHost = mysqlTable(

@@ -12,3 +12,5 @@ export const exact = customType<{ data: string; config: { length: number }; conf
 export const id = () => bigint({ mode: 'number', unsigned: true }).autoincrement().primaryKey();
 export const foreignKeyId = () => bigint({ mode: 'number', unsigned: true });
 export const timestamp = () => datetime({ fsp: 3, mode: 'date' });
+/** A small file: at most 16 MiB. */
+export const file = customType<{ data: Buffer }>({ dataType: () => 'mediumblob' });

@@ -1,0 +1,61 @@
+import Button from '@mui/material/Button';
+import { useMutation } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import type { EmbedSummary } from '@orbis/contract';
+import { ApiError } from '@orbis/contract/client';
+import { plural } from '@orbis/contract/language';
+import { api, refresh } from '../api.ts';
+import { useAnnounce } from '../components/Announcer.tsx';
+import { ProblemNote } from '../components/ProblemNote.tsx';
+
+/* What one embed may have of its own: the next one is taken all the same. */
+const ofOne: readonly string[] = ['nothing-to-photograph', 'browser-too-slow', 'browser-failed'];
+
+/** Takes the pictures of those that are shown and have none, one after the other; it can be stopped. */
+export function TakePictures({ embeds }: { embeds: readonly EmbedSummary[] }) {
+  const announce = useAnnounce();
+  const [done, setDone] = useState(0);
+  const stop = useRef<AbortController>(null);
+  const missing = embeds.filter(({ picture, retired }) => picture === null && !retired);
+  const take = useMutation({
+    mutationFn: async () => {
+      const { signal } = (stop.current = new AbortController());
+      setDone(0);
+      let [taken, looked] = [0, 0];
+      for (const { key: embed } of missing) {
+        if (signal.aborted) break;
+        taken += await takeOne(embed);
+        setDone(++looked);
+      }
+      return { taken, looked };
+    },
+    onSettled: () => refresh('embeds'),
+    onSuccess: ({ taken, looked }) =>
+      announce(
+        `${plural(taken, 'picture')} taken${looked > taken ? `; ${looked - taken} showed nothing that could be photographed` : ''}.`,
+      ),
+  });
+  if (missing.length === 0 && !take.isPending) return <ProblemNote error={take.error} />;
+  return (
+    <>
+      {take.isPending ? (
+        <Button onClick={() => stop.current?.abort()}>
+          Stop: {done} of {missing.length} looked at
+        </Button>
+      ) : (
+        <Button onClick={() => take.mutate()}>Take {plural(missing.length, 'missing picture')}</Button>
+      )}
+      <ProblemNote error={take.error} />
+    </>
+  );
+}
+
+async function takeOne(embed: string): Promise<0 | 1> {
+  try {
+    await api.call('embeds.photograph', { params: { embed }, body: {} });
+    return 1;
+  } catch (error) {
+    if (error instanceof ApiError && ofOne.includes(error.code)) return 0;
+    throw error;
+  }
+}
