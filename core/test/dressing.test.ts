@@ -266,12 +266,12 @@ describe('what is put around, over and beside a code', () => {
   });
 
   it('names what can be left out, and what cannot', () =>
-    expect(removable(opened('form')).map(({ name, needed }) => [name, needed])).to.deep.equal([
-      ['heading', null],
-      ['field.mail', 'required-field'],
-      ['field.phone', null],
-      ['field.x', 'robot-trap'],
-      ['notice', null],
+    expect(removable(opened('form')).map(({ name, words, needed }) => [name, words, needed])).to.deep.equal([
+      ['heading', 'Sign up', null],
+      ['field.mail', 'Mail', 'required-field'],
+      ['field.phone', 'Phone', null],
+      ['field.x', '', 'robot-trap'],
+      ['notice', 'Sent with care', null],
     ]));
 
   it('knows the pictures that options bring', () =>

@@ -4,6 +4,7 @@ import { useState, type ReactNode } from 'react';
 import { handName, ruleOf, type Option, type Reading, type Sheet } from '@orbis/core';
 import type { Composition } from '@orbis/contract';
 import { optionWords } from '@orbis/contract/language';
+import type { CodePart } from './compose.ts';
 import type { Draft } from './draft.ts';
 import type { PlayerTime } from './player-time.ts';
 import { originOf, type Inherited } from './fields/field.ts';
@@ -31,6 +32,8 @@ export interface OptionFormProps {
   /** What the code shows, and whether it has a frame or player of its own. */
   reading: Pick<Reading, 'kind' | 'parts'>;
   player: PlayerTime | null;
+  /** The parts that the code could do without. */
+  parts?: readonly CodePart[] | undefined;
   onChange: (name: string, value: string | null) => void;
   /** What can be found out with a browser, beside how it loads. */
   looking?: ReactNode;
@@ -134,6 +137,7 @@ function FieldOf({
   inherited,
   sheet,
   player,
+  parts = [],
   onChange,
 }: OptionFormProps & { option: Option }) {
   const { name, example } = option;
@@ -145,7 +149,7 @@ function FieldOf({
   return (
     <OptionField
       option={option}
-      context={{ sheet, player, zoom: Number(draft['zoom'] || inherited['zoom']?.value) || 13 }}
+      context={{ sheet, player, parts, zoom: Number(draft['zoom'] || inherited['zoom']?.value) || 13 }}
       name={name}
       label={optionWords(name, sheet).label}
       value={value}

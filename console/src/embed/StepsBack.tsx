@@ -37,11 +37,12 @@ const StepButton = ({
   </Tooltip>
 );
 
-/* In a field of words the keys are the browser’s own. */
+/* In a field of words the keys are the browser’s own; a box that is ticked is none. */
+const fieldsOfWords = 'textarea,input:not([type=checkbox],[type=radio],[type=range],[type=color])';
 function useUndoKeys(undo: (() => void) | null, redo: (() => void) | null): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
-      const isIn = event.target instanceof Element && event.target.closest('input,textarea') !== null;
+      const isIn = event.target instanceof Element && event.target.closest(fieldsOfWords) !== null;
       if (isIn || event.key.toLowerCase() !== 'z' || !(event.ctrlKey || event.metaKey)) return;
       const act = event.shiftKey ? redo : undo;
       if (!act) return;

@@ -84,6 +84,7 @@ export function Workbench({ embed, etag, sheet }: { embed: Embed; etag: string; 
             sheet={sheet}
             reading={embed.reading}
             player={work.player}
+            parts={composition.data?.parts}
             onChange={work.set}
             looking={<LookingTools of={{ embed: embed.key }} found={embed.found} work={work} />}
             last={{

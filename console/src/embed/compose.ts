@@ -1,4 +1,12 @@
-import { composeLevels, openCode, type Circumstances, type LevelledOptions, type Sheet } from '@orbis/core';
+import {
+  composeLevels,
+  openCode,
+  removable,
+  type Circumstances,
+  type LevelledOptions,
+  type Removable,
+  type Sheet,
+} from '@orbis/core';
 import type { Composition } from '@orbis/contract';
 import { serializeComposition } from '@orbis/contract/serializers';
 
@@ -12,8 +20,15 @@ export interface ComposeTask {
   sheets: readonly Sheet[];
 }
 
-/** What the options come to, as the service would answer it (`compositions.create`). */
-export function composeHere({ base, length, asked, circumstances, sheets }: ComposeTask): Composition {
+/** A part that the code could do without, or why not. */
+export type CodePart = Pick<Removable, 'name' | 'words' | 'needed'>;
+
+/** What the options come to, as the service would answer it, and the parts that the code has. */
+export type ComposedHere = Composition & { parts: readonly CodePart[] };
+
+/** Composes a code as the service would. */
+export function composeHere({ base, length, asked, circumstances, sheets }: ComposeTask): ComposedHere {
   const code = openCode(base, { sheets, length });
-  return serializeComposition(base, composeLevels(code, asked, circumstances));
+  const parts = removable(code).map(({ name, words, needed }) => ({ name, words, needed }));
+  return { ...serializeComposition(base, composeLevels(code, asked, circumstances)), parts };
 }

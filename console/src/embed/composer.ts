@@ -1,14 +1,13 @@
-import type { Composition } from '@orbis/contract';
 import { OrbisError } from '@orbis/contract/errors';
 import address from './compose.worker.ts?worker&url';
-import type { ComposeTask } from './compose.ts';
+import type { ComposedHere, ComposeTask } from './compose.ts';
 
 /** How long a draft may take to be composed, in seconds; nearly all take a few milliseconds. */
 const deadline = 5;
 
 interface Answer {
   number: number;
-  composition?: Composition;
+  composition?: ComposedHere;
   problem?: string;
 }
 
@@ -20,7 +19,7 @@ let asked = 0;
  * is ended, and the next draft gets another one.
  * @throws OrbisError `reading-too-slow`, or the signal’s reason.
  */
-export function compose(task: ComposeTask, signal: AbortSignal): Promise<Composition> {
+export function compose(task: ComposeTask, signal: AbortSignal): Promise<ComposedHere> {
   const own = (worker ??= startWorker());
   const number = ++asked;
   return new Promise((resolve, reject) => {

@@ -1,12 +1,13 @@
 import { useQuery, type UseQueryResult } from '@tanstack/react-query';
 import type { Circumstances, LevelledOptions, Options, Sheet } from '@orbis/core';
-import type { Composition, Embed } from '@orbis/contract';
+import type { Embed } from '@orbis/contract';
 import { optionsOfRules } from '@orbis/contract/options';
 import { api } from '../api.ts';
+import type { ComposedHere } from './compose.ts';
 import { compose } from './composer.ts';
 
 /** A composition, with the options that it is of. */
-export type Composed = Composition & { options: Options };
+export type Composed = ComposedHere & { options: Options };
 
 /** Where options are worked on: what is asked at the other levels, and how the code goes out there. */
 export interface WorkedOn {

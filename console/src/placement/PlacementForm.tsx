@@ -86,6 +86,7 @@ export function PlacementForm({ placement, etag, embed, site, sheet }: Props) {
             sheet={sheet}
             reading={embed.reading}
             player={work.player}
+            parts={composition.data?.parts}
             onChange={work.set}
             looking={<LookingTools of={{ placement: placement.id }} found={embed.found} work={work} />}
           />

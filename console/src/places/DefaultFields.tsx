@@ -12,7 +12,18 @@ const context = { player: null, zoom: 13 };
 
 /* What only one item has cannot hold for many: its title, a place on its map, a heading above it. */
 const ofOne: ReadonlySet<string> = new Set([
-  ...['title', 'account', 'prefill', 'view', 'page', 'still', 'leave-out', 'words-over'],
+  ...[
+    'title',
+    'account',
+    'prefill',
+    'view',
+    'page',
+    'still',
+    'still-also',
+    'heights',
+    'leave-out',
+    'words-over',
+  ],
   ...['heading', 'caption', 'link-below', 'link-below-words', 'whole-link', 'whole-link-name'],
 ]);
 const isForMany = ({ name, type, group }: Option): boolean =>

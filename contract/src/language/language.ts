@@ -85,6 +85,10 @@ export interface Language {
   weight: (weighed: Weighed) => string;
   /** Where a colour of a site stands: “background of the page”. */
   colourPlace: (place: { property: string; selector: string }) => string;
+  /** What the parts of a code are called that it could do without, by their names. */
+  parts: Readonly<Record<string, string>>;
+  /** Why a code cannot do without a part, as a clause. */
+  neededParts: Readonly<Record<'required-field' | 'robot-trap', string>>;
   /** What a mending does, in a sentence. */
   mends: Readonly<Record<string, Sentence>>;
   /** What is wrong with a text that should be YAML: a clause for each code of its reader. */

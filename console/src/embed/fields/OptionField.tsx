@@ -5,7 +5,9 @@ import type { PlayerTime } from '../player-time.ts';
 import { ChoiceField } from './ChoiceField.tsx';
 import { ColourField } from './ColourField.tsx';
 import { boundsOf, wordsOf, type FieldProps } from './field.ts';
+import type { CodePart } from '../compose.ts';
 import { LineField } from './LineField.tsx';
+import { PartsField } from './PartsField.tsx';
 import { PlaceField } from './PlaceField.tsx';
 import { SliderField } from './SliderField.tsx';
 import { TimeField } from './TimeField.tsx';
@@ -16,6 +18,8 @@ export interface FieldContext {
   player: PlayerTime | null;
   /** How close in a map is, for the steps by which its place is moved. */
   zoom: number;
+  /** The parts that the code could do without. */
+  parts?: readonly CodePart[];
 }
 
 type Words = readonly (readonly [value: string, label: string])[];
@@ -56,7 +60,8 @@ const fields: Record<TypeName, (props: FieldProps, option: Option, context: Fiel
   length: (props) => <LineField {...props} />,
   address: (props) => <LineField {...props} isAddress />,
   picture: (props) => <LineField {...props} isAddress />,
-  list: (props) => <LineField {...props} />,
+  list: (props, { type: { limits } }, { parts = [] }) =>
+    limits.parts ? <PartsField {...props} parts={parts} /> : <LineField {...props} />,
   heights: (props) => <LineField {...props} />,
 };
 

@@ -1,13 +1,16 @@
 import Box from '@mui/material/Box';
-import type { ReactNode } from 'react';
+import Button from '@mui/material/Button';
+import { useState, type ReactNode } from 'react';
 import type { Option } from '@orbis/core';
-import { Disclosure } from '../../components/Disclosure.tsx';
 import type { Draft } from '../draft.ts';
 
 /** How fields stand beside each other. */
 export const fieldGrid = { display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' }, gap: 2 };
 
-/** Fields behind a line that says what they are about, until one of them is set. */
+/**
+ * Fields behind a line that says what they are about, until somebody wants them or one of them is set; then
+ * they stay, also where that is taken back.
+ */
 export function Folded({
   label,
   options,
@@ -19,11 +22,20 @@ export function Folded({
   draft: Draft;
   field: (option: Option) => ReactNode;
 }) {
+  const isSet = options.some(({ name }) => draft[name] !== undefined);
+  const [isOpen, setOpen] = useState(isSet);
+  if (isSet && !isOpen) setOpen(true);
   if (options.length === 0) return null;
-  const fields = <Box sx={fieldGrid}>{options.map(field)}</Box>;
-  return options.some(({ name }) => draft[name] !== undefined) ? (
-    fields
+  return isOpen ? (
+    <Box sx={fieldGrid}>{options.map(field)}</Box>
   ) : (
-    <Disclosure label={label}>{fields}</Disclosure>
+    <Button
+      size="small"
+      aria-expanded={false}
+      onClick={() => setOpen(true)}
+      sx={{ ml: -0.75, alignSelf: 'flex-start' }}
+    >
+      {label}
+    </Button>
   );
 }

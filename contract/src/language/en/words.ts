@@ -179,3 +179,21 @@ export const colourPlace: Language['colourPlace'] = ({ property, selector }) => 
   const meant = meantBy(selector);
   return meant === null ? what : `${what} of ${meant}`;
 };
+
+/** What the parts of a code are called that it could do without. */
+export const parts: Language['parts'] = {
+  heading: 'Heading',
+  notice: 'Notice',
+  link: 'Link',
+  picture: 'Picture',
+  style: 'Style sheet of the provider',
+  comment: 'Comment, which nobody sees',
+  fallback: 'What is there without scripts',
+  field: 'Field',
+};
+
+/** Why a code cannot do without a part. */
+export const neededParts: Language['neededParts'] = {
+  'required-field': 'must be filled in',
+  'robot-trap': 'is there for the form itself, and tells robots from people',
+};

@@ -33,6 +33,8 @@ export interface Limits {
   length?: number;
   /** Of a list: how many items it has at most. */
   items?: number;
+  /** Of a list: each item is the name of a part of the code. */
+  parts?: boolean;
   /** Of a picture: it may also be a small one that its address holds itself. */
   held?: boolean;
   /** Of a text: it names a language (BCP 47). */

@@ -6,7 +6,7 @@ import { removable, type Removable } from './removable.ts';
 export const option: Option<readonly string[]> = {
   name: 'leave-out',
   stage: 'presentation',
-  type: listType({ items: 20 }),
+  type: { ...listType({ items: 20 }), limits: { items: 20, parts: true } },
   kinds: 'any',
   group: 'parts',
   example: 'heading, field.phone',

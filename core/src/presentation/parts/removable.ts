@@ -1,12 +1,14 @@
 import type { Code } from '../../code.ts';
 import type { CodeRange } from '../../options/change.ts';
-import { attribute, type MarkupElement } from '../../text/index.ts';
+import { attribute, type MarkupElement, type MarkupNode } from '../../text/index.ts';
 
 /** A part of a code that an owner may do without, or why not. */
 export interface Removable {
   /** What it is called: `heading`, `style.2`, `field.phone`. */
   name: string;
   ranges: readonly CodeRange[];
+  /** The beginning of the words in it; empty where it has none. */
+  words: string;
   /** Why it must stay; null where it may go. */
   needed: 'required-field' | 'robot-trap' | null;
 }
@@ -20,7 +22,7 @@ export function removable(code: Code): Removable[] {
     ...code.markup.elements.flatMap((element) => asRemovable(code, element)),
     ...code.reading.parts
       .filter(({ role }) => role === 'comment')
-      .map(({ start, end }) => ({ name: 'comment', ranges: [{ start, end }], needed: null })),
+      .map(({ start, end }) => ({ name: 'comment', ranges: [{ start, end }], words: '', needed: null })),
   ];
   return numbered(found);
 }
@@ -36,7 +38,9 @@ const named: Readonly<Record<string, string>> = {
 };
 
 function asRemovable(code: Code, element: MarkupElement): Removable[] {
-  const one = (name: string): Removable[] => [{ name, ranges: [element], needed: null }];
+  const one = (name: string): Removable[] => [
+    { name, ranges: [element], words: wordsIn(element), needed: null },
+  ];
   const isField = ['input', 'select', 'textarea'].includes(element.name);
   if (isField) return asField(code, element);
   if (element.name === 'link')
@@ -72,7 +76,21 @@ function asField(code: Code, field: MarkupElement): Removable[] {
     (element) => element.name === 'label' && id !== null && attribute(element, 'for') === id,
   );
   const ranges = around ? [around] : [...labels, field];
-  return [{ name: `field.${name}`, ranges, needed }];
+  return [{ name: `field.${name}`, ranges, words: wordsIn(around ?? labels[0] ?? field), needed }];
+}
+
+const longest = 60;
+
+/* What stands between its tags, as people see it; of styles nothing is seen. */
+function wordsIn(element: MarkupElement): string {
+  const text = (node: MarkupNode): string =>
+    node.kind === 'text'
+      ? node.value
+      : node.kind === 'element' && !['style', 'script', 'noscript'].includes(node.name)
+        ? node.children.map(text).join(' ')
+        : '';
+  const words = element.name === 'style' ? '' : text(element).trim().split(/\s+/).join(' ');
+  return words.length > longest ? `${words.slice(0, longest).trimEnd()}…` : words;
 }
 
 function labelAround(field: MarkupElement): MarkupElement | null {
