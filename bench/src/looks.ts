@@ -8,6 +8,9 @@ const film =
 const calendar =
   '<div class="slotsedge-calendar" data-calendar="x"></div><script async src="https://cdn.slotsedge.localhost/booking.js"></script>';
 
+/* As high as the stand-in below makes itself. */
+const room = '320:300, 1280:300';
+
 const cases: readonly [label: string, code: string, options: Options][] = [
   ['a film as it was pasted', film, {}],
   ['a responsive film', film, { 'fit': 'shape', 'max-width': 720 }],
@@ -17,6 +20,8 @@ const cases: readonly [label: string, code: string, options: Options][] = [
   ['a film when allowed', film, { fit: 'shape', load: 'allow' }],
   ['a calendar as it was pasted', calendar, {}],
   ['a calendar at a press', calendar, { load: 'click' }],
+  ['a calendar with its room', calendar, { heights: room }],
+  ['the same at a press', calendar, { load: 'click', heights: room }],
 ];
 const rounds = 5;
 /* So long, in ms, a provider takes to answer. */

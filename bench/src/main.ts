@@ -9,6 +9,7 @@ import { liveness } from './liveness.ts';
 import { looks } from './looks.ts';
 import { reading } from './reading.ts';
 import { truth } from './truth.ts';
+import { workbench } from './workbench.ts';
 
 const parts: Record<string, () => string | Promise<string>> = {
   reading,
@@ -20,7 +21,7 @@ const parts: Record<string, () => string | Promise<string>> = {
   truth,
 };
 /* These take minutes, or need a browser, and run only where they are named. */
-const named: typeof parts = { faults, console: consoleSize, looks };
+const named: typeof parts = { faults, console: consoleSize, looks, workbench };
 
 const asked = process.argv.slice(2);
 const known = { ...parts, ...named };

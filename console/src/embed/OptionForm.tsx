@@ -137,7 +137,7 @@ function FieldOf({
   inherited,
   sheet,
   player,
-  parts = [],
+  parts,
   onChange,
 }: OptionFormProps & { option: Option }) {
   const { name, example } = option;

@@ -18,8 +18,8 @@ export interface FieldContext {
   player: PlayerTime | null;
   /** How close in a map is, for the steps by which its place is moved. */
   zoom: number;
-  /** The parts that the code could do without. */
-  parts?: readonly CodePart[];
+  /** The parts that the code could do without; undefined until it was read. */
+  parts?: readonly CodePart[] | undefined;
 }
 
 type Words = readonly (readonly [value: string, label: string])[];
@@ -60,7 +60,7 @@ const fields: Record<TypeName, (props: FieldProps, option: Option, context: Fiel
   length: (props) => <LineField {...props} />,
   address: (props) => <LineField {...props} isAddress />,
   picture: (props) => <LineField {...props} isAddress />,
-  list: (props, { type: { limits } }, { parts = [] }) =>
+  list: (props, { type: { limits } }, { parts }) =>
     limits.parts ? <PartsField {...props} parts={parts} /> : <LineField {...props} />,
   heights: (props) => <LineField {...props} />,
 };

@@ -10,13 +10,14 @@ import type { FieldProps } from './field.ts';
 import { LineField } from './LineField.tsx';
 
 /** Parts of the code, to be ticked; those that it needs say why. */
-export function PartsField({ parts, ...field }: FieldProps & { parts: readonly CodePart[] }) {
+export function PartsField({ parts, ...field }: FieldProps & { parts: readonly CodePart[] | undefined }) {
   const { label, value, wrong, name, onChange } = field;
   // What is left out and is no part of this code can still be taken back.
   const left = value
     .split(',')
     .map((word) => word.trim())
     .filter(Boolean);
+  if (parts === undefined) return <></>;
   if (parts.length === 0 || left.some((one) => !parts.some((part) => part.name === one)))
     return <LineField {...field} />;
   const toggle = (part: string, on: boolean): void =>

@@ -1,0 +1,115 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { pino } from 'pino';
+import { chromium, type Page } from 'playwright-core';
+import { createClient, type Client } from '@orbis/contract';
+import { loopbackFetch, startDemoServer } from '@orbis/demo';
+import { readSettings, startOrbis } from '@orbis/service';
+import { line, median } from './figures.ts';
+
+const rounds = 15;
+const looks = 5;
+/* So long, in ms, the console lets the typing rest before it composes. */
+const rest = 300;
+const password = 'seven owls over the fell';
+
+/**
+ * How soon the workbench shows a change, and how long looking at an embed with a browser takes, against a
+ * browser that is only started and shown an empty page.
+ */
+export async function workbench(): Promise<string> {
+  const folder = mkdtempSync(join(tmpdir(), 'orbis-bench-'));
+  const settings = readSettings(
+    { ORBIS_DATA: folder, ORBIS_PORT: '0', ORBIS_FRAMES_PORT: '0', ORBIS_ALLOW_PRIVATE: 'yes' },
+    folder,
+  );
+  const orbis = await startOrbis(settings, { log: pino({ level: 'silent' }), durable: false });
+  const world = await startDemoServer({ port: 0, folder });
+  try {
+    const url = orbis.origins.console;
+    const fetch = loopbackFetch();
+    const secret = new URL(await orbis.link('password')).hash.slice(1);
+    await createClient({ url, fetch }).call('password.set', { body: { secret, password, name: 'Bench' } });
+    const { data } = await createClient({ url, fetch }).call('tokens.exchange', {
+      body: { password, name: 'bench' },
+    });
+    const client = createClient({ url, fetch, headers: { authorization: `Bearer ${data.token}` } });
+    const text = `<iframe width="560" height="315" src="http://play.kinorill.localhost:${world.port}/film/nB4moorNight?knobs=1" title="Talk"></iframe>`;
+    await client.call('embeds.create', { body: { name: 'Talk', text } });
+    const changes = await changesShown(await orbis.link('sign-in'), `${url}/collection/talk`);
+    return `From a change to the changed preview, beyond the ${rest} ms that the typing rests: ${median(changes).toFixed(0)} ms (median of ${rounds}; at most ${Math.max(...changes).toFixed(0)})\n\nLooking with a browser, in s (medians of ${looks})\n${await lookingTimes(client)}`;
+  } finally {
+    await world.stop();
+    await orbis.stop();
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+async function changesShown(signIn: string, address: string): Promise<number[]> {
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu'],
+  });
+  try {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    await page.goto(signIn);
+    await page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
+    await page.goto(address);
+    await page.getByRole('button', { name: /^How it looks/ }).click();
+    const found: number[] = [];
+    for (let i = 0; i < rounds; i++) found.push(await changeShown(page, 400 + i));
+    return found;
+  } finally {
+    await browser.close();
+  }
+}
+
+/* From the key to the document that was asked for. */
+async function changeShown(page: Page, width: number): Promise<number> {
+  const field = page.locator('[data-option="max-width"]');
+  // What came before is at rest.
+  await page.waitForTimeout(1500);
+  const before = page.frames().map((frame) => frame.url());
+  const shown = page.waitForEvent(
+    'framenavigated',
+    (frame) =>
+      frame.parentFrame() === page.mainFrame() &&
+      frame.url().includes('.frames.') &&
+      !before.includes(frame.url()),
+  );
+  const began = performance.now();
+  await field.fill(String(width));
+  await shown;
+  return performance.now() - began - rest;
+}
+
+async function lookingTimes(client: Client): Promise<string> {
+  const body = { embed: 'talk' };
+  const works: [label: string, work: () => Promise<unknown>][] = [
+    ['a browser that shows an empty page', bareBrowser],
+    ['a picture of a preview', () => client.call('pictures.create', { body })],
+    ['a still in three types, at 0:04', () => client.call('stills.create', { body: { ...body, at: 4 } })],
+    ['heights at five widths', () => client.call('measurements.create', { body })],
+    ['a weight, beside the bare code’s', () => client.call('weighings.create', { body })],
+  ];
+  const rows: string[] = [];
+  for (const [label, work] of works) {
+    const times: number[] = [];
+    for (let i = 0; i < looks; i++) {
+      const began = performance.now();
+      await work();
+      times.push((performance.now() - began) / 1000);
+    }
+    rows.push(line(label, median(times).toFixed(1)));
+  }
+  return rows.join('');
+}
+
+async function bareBrowser(): Promise<void> {
+  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] });
+  const page = await browser.newPage();
+  await page.setContent('<p>empty</p>');
+  await page.screenshot();
+  await browser.close();
+}
