@@ -63,8 +63,9 @@ describe('what is put around, over and beside a code, in a browser', function ()
       `<!doctype html><html lang="en"><title>Page</title><style>body{margin:0}</style>${html}`,
     );
   };
-  const dressed = (name: Name, options: Options): string => {
-    const { snippets, problems } = compose(openCode(codes[name], { sheets }), options);
+  /* With what goes into the head of the page, where there is a way into it. */
+  const dressed = (name: Name, options: Options, apart: string | null = null): string => {
+    const { snippets, problems } = compose(openCode(codes[name], { sheets }), options, { apart });
     expect(problems).to.deep.equal([]);
     return documentText(snippets);
   };
@@ -207,10 +208,32 @@ describe('what is put around, over and beside a code, in a browser', function ()
         expect(all.left - place.left).to.be.closeTo(place.right - all.right, 1);
       },
     ],
+    [
+      'narrower on phones, with more room above it there, by rules in the head',
+      'frame',
+      {
+        'fit': 'shape',
+        'max-width': 700,
+        'max-width.phone': 280,
+        'align': 'centre',
+        'space-above.phone': 40,
+        'backdrop': '#f4efe6',
+      },
+      ({ it, all, place }) => {
+        const isPhone = place.width < 600;
+        const room = place.width - 48;
+        expect(it.width).to.be.closeTo(Math.min(isPhone ? 280 : 700, room), 1);
+        expect(it.height).to.be.closeTo(it.width * shape, 1);
+        // The room above may be that of what it stands in (CSS 2.2, section 8.3.1).
+        expect(all.top).to.be.closeTo(isPhone ? 40 : 0, 1);
+        expect(it.left - all.left).to.be.closeTo(all.right - it.right, 1);
+      },
+    ],
   ] as [string, Name, Options, (seen: Seen) => void][])
     it(`${label}, wherever it is pasted`, async () => {
-      const text = dressed(name, options)
-        .replace(/^<(\w+)/, '<$1 data-all')
+      const isApart = Object.keys(options).some((option) => option.includes('.'));
+      const text = dressed(name, options, isApart ? 'orbis-x' : null)
+        .replace(isApart ? /<\/style>\s*<\w+/ : /^<\w+/, '$& data-all')
         // Forty players of it would only take their time.
         .replace('https://play.kinorill.localhost', 'about:blank#');
       for (const { where, width, over, seen } of await seeAll(text)) {
