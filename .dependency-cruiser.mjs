@@ -32,10 +32,23 @@ const above = {
   reading: ['http', 'usecases', 'serializers', 'jobs', 'queue', 'frames', 'fetching', 'store', 'database'],
   serializers: ['http', 'usecases', 'jobs', 'queue', 'frames', 'fetching', 'database'],
   queue: ['http', 'usecases', 'serializers', 'jobs', 'frames', 'fetching', 'reading'],
-  fetching: ['http', 'usecases', 'serializers', 'jobs', 'queue', 'frames', 'store'],
+  fetching: ['http', 'usecases', 'serializers', 'jobs', 'queue', 'frames', 'store', 'browser', 'pictures'],
+  browser: ['http', 'usecases', 'serializers', 'jobs', 'queue', 'frames', 'store', 'reading', 'pictures'],
+  pictures: [
+    'http',
+    'usecases',
+    'serializers',
+    'jobs',
+    'queue',
+    'frames',
+    'store',
+    'reading',
+    'fetching',
+    'browser',
+  ],
   usecases: ['http', 'jobs', 'queue', 'frames'],
   jobs: ['http', 'frames'],
-  frames: ['http', 'usecases', 'jobs', 'reading', 'queue'],
+  frames: ['http', 'usecases', 'jobs', 'reading', 'queue', 'browser', 'pictures'],
 };
 
 const folder = (names) => `(?:${names.join('|')})`;

@@ -62,7 +62,10 @@ try {
   await page.goto(`${url}/harvests`);
   await page.getByRole('link', { name: /^Twelve winters/ }).click();
   await shoot(page, 'harvest');
-  await at(page, '/collection', 'collection', { height: 1000 });
+  await page.goto(`${url}/collection`);
+  await page.getByRole('button', { name: /^Take \d+ missing pictures$/ }).click();
+  await page.getByText(/^\d+ pictures taken/).waitFor({ timeout: 300_000 });
+  await at(page, '/collection?view=pictures', 'collection', { height: 1000 });
   await at(page, '/collection/opening-talk', 'embed');
   await at(page, '/collection/the-way-to-the-dome', 'embed-map');
   await at(page, '/providers/kinorill', 'provider', { height: 1000 });
