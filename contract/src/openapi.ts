@@ -220,6 +220,7 @@ const tagWords: Readonly<Record<string, string>> = {
   'Signing in': 'Sessions of browsers, tokens of programs, the password',
   'Reading': 'What codes and links are, without keeping them',
   'Collection': 'Embeds: their codes, names and tags',
+  'Looking': 'Pictures, stills, heights and weights, by a browser beside Orbis',
   'Adjusting': 'Options, revisions, and how a code goes out with them',
   'Groups': 'Many embeds at once: imports, presets and changes',
   'Changes': 'What was done, and taking it back',

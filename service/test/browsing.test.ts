@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import sharp from 'sharp';
 import { get } from './support/get.ts';
-import { refusal, startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
+import { declareSite, refusal, startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
 
 describe('looking with a browser', function () {
   this.timeout(60_000);
@@ -113,6 +113,19 @@ describe('looking with a browser', function () {
     expect(heights[1]!.height).to.be.greaterThan(heights[2]!.height);
     // What was measured before does not hold it open.
     expect((await measured(form(), { heights: '320:5000' })).heights).to.deep.equal(heights);
+    // Nor does what stands around it count, or what stands in its place until it is there.
+    const dressed = { 'heading': 'Write to us', 'max-width': 300, 'load': 'click', 'space-above': 40 };
+    expect((await measured(form(), dressed)).heights).to.deep.equal(heights);
+    // That is so at a place as well, whatever its embed asks.
+    await declareSite(test);
+    const { data: embed } = await test.client.call('embeds.create', {
+      body: { name: 'Placed form', text: form(), options: dressed },
+    });
+    const { data: placed } = await test.client.call('placements.create', {
+      body: { embed: embed.key, place: 'hollinfell/talks#opening' },
+    });
+    const there = await test.client.call('measurements.create', { body: { placement: placed.id, widths } });
+    expect(there.data.heights).to.deep.equal(heights);
     const film = await measured(talkCode(test.world.port));
     expect(film.heights).to.deep.equal([]);
     expect(film.unknown).to.match(/no height of its own/);
@@ -120,7 +133,7 @@ describe('looking with a browser', function () {
       `<iframe src="http://hollinfell.localhost:${test.world.port}/" height="200" title="Home"></iframe>`,
     );
     expect(page.heights.map(({ width }) => width)).to.deep.equal(widths);
-    expect(page.heights[0]!.height).to.be.greaterThan(300);
+    expect(page.heights[0]!.height).to.be.greaterThan(page.heights[2]!.height).and.greaterThan(300);
   });
 
   it('weighs a code as it waits and behind a click, beside the code as it was pasted', async () => {

@@ -10,6 +10,8 @@ export const EmbedPicture = ({
   width: number | string;
 }) => (
   <Box
+    // What it is stands beside it in words.
+    aria-hidden
     sx={{
       flex: 'none',
       width,

@@ -14,10 +14,10 @@ export const ViewChooser = ({ view, onChange }: { view: View; onChange: (view: V
     onChange={(_, next: View | null) => next && onChange(next)}
     aria-label="Shown as"
   >
-    <ToggleButton value="list">
+    <ToggleButton value="list" sx={{ color: 'text.primary' }}>
       <ListIcon fontSize="small" sx={{ mr: 0.75 }} /> List
     </ToggleButton>
-    <ToggleButton value="pictures">
+    <ToggleButton value="pictures" sx={{ color: 'text.primary' }}>
       <GridIcon fontSize="small" sx={{ mr: 0.75 }} /> Pictures
     </ToggleButton>
   </ToggleButtonGroup>

@@ -22,6 +22,10 @@ export function shownAlone(code: Code): MarkupElement | null {
   return element;
 }
 
+/** Whether a code shows a frame and nothing else, so that its height can be that of what is in the frame. */
+export const isFrameAlone = (code: Code): boolean =>
+  shownAlone(code) !== null && frameOf(code)?.name === 'iframe';
+
 /* Everything beside an element and what holds it, up to another one. */
 function siblings({ markup }: Code, from: MarkupElement, to: MarkupElement | null = null): MarkupNode[] {
   const beside: MarkupNode[] = [];

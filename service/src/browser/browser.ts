@@ -3,12 +3,10 @@ import type { BrowserContext, Page } from 'playwright-core';
 import { OrbisError } from '@orbis/contract';
 import { resolveHost } from '../fetching/addresses.ts';
 import type { Gate } from './gate.ts';
-import { BrowserFailed, launch } from './launch.ts';
+import { BrowserFailed, firstLine, launch } from './launch.ts';
 
 /** A browser that looks at foreign code, where one is installed. */
 export interface Browser {
-  /** Whether there is one. */
-  isThere: boolean;
   /**
    * Does one piece of work in a browser of its own, which is thrown away behind it.
    * @throws OrbisError `browser-missing`, `browser-failed`, `browser-too-slow`, or `browser-busy`.
@@ -74,14 +72,14 @@ export function createBrowser({
       return await Promise.race([work, exhausted, abortOf(end)]);
     } catch (error) {
       if (late.aborted) throw new OrbisError('browser-too-slow', { seconds });
-      throw error;
+      if (end.aborted || error instanceof OrbisError || !isOfDriver(error)) throw error;
+      throw new BrowserFailed(firstLine(error));
     } finally {
       await launched.close();
     }
   };
 
   return {
-    isThere: chromium !== null,
     work: async (task, options) => {
       if (chromium === null) throw new OrbisError('browser-missing');
       if (queue.size >= mostWaiting) throw new OrbisError('browser-busy');
@@ -98,6 +96,10 @@ export function createBrowser({
     },
   };
 }
+
+/* What the driver says, such as that the page broke down; faults of our own code have other classes. */
+const isOfDriver = (error: unknown): boolean =>
+  error instanceof Error && (error.constructor === Error || error.name === 'TimeoutError');
 
 const abortOf = (signal: AbortSignal): Promise<never> =>
   new Promise((_resolve, reject) => {

@@ -67,8 +67,8 @@ export async function launch({ chromium, scale, memory, ...rules }: LaunchOption
       await letGo();
       throw new BrowserFailed(firstLine(error));
     });
+  // Sockets are told only once they are open: they reach hosts that are asked for something else as well.
   context.on('request', (request) => gate.expect(request.url()));
-  context.on('page', (page) => page.on('websocket', (socket) => gate.expect(socket.url())));
   const group = groupNaming(`--user-data-dir=${profile.folder}`);
   const watch = watchMemory(group, memory);
   return {
@@ -107,7 +107,8 @@ function watchMemory(group: number | null, most: number): { exhausted: Promise<n
   return { exhausted, end: () => clearInterval(timer) };
 }
 
-const firstLine = (error: unknown): string =>
+/** What went wrong, in a line. */
+export const firstLine = (error: unknown): string =>
   String(error instanceof Error ? error.message : error)
     .split('\n')[0]!
     .slice(0, 200);

@@ -45,7 +45,7 @@ async function heightInFrame(page: Page, session: CDPSession): Promise<number | 
   for (const low of [60, 180]) {
     await ask(
       session,
-      `for (const frame of document.querySelectorAll('iframe')) for (const [name, value] of [['aspect-ratio', 'auto'], ['min-height', '0'], ['height', '${low}px']]) frame.style.setProperty(name, value, 'important')`,
+      `for (const frame of document.querySelectorAll('iframe')) for (const [name, value] of [['width', '100%'], ['max-width', 'none'], ['aspect-ratio', 'auto'], ['min-height', '0'], ['height', '${low}px']]) frame.style.setProperty(name, value, 'important')`,
     );
     heights.push(await atRest(() => innerHeight(frame)));
   }

@@ -2,6 +2,7 @@ import {
   attribute,
   composeLevels,
   current,
+  isFrameAlone,
   openCode,
   permissionsOf,
   shownElement,
@@ -32,6 +33,8 @@ export interface WorkedOut {
   title: string | null;
   /** The permissions that its frame asks for. */
   permissions: string[];
+  /** Whether it shows a frame and nothing else. */
+  frameAlone: boolean;
   /** What the code itself says of every option. */
   current: Options;
   compositions: LevelledComposition[];
@@ -46,6 +49,7 @@ export function workOut({ base, length, wanted, sheets }: WorkOutTask): WorkedOu
     sheetId: code.sheet?.id ?? null,
     title: code.markup.elements.map((element) => attribute(element, 'title')?.trim()).find(Boolean) ?? null,
     permissions: shown?.name === 'iframe' ? permissionsOf(shown) : [],
+    frameAlone: isFrameAlone(code),
     current: current(code),
     compositions: wanted.map(({ asked, circumstances }) => composeLevels(code, asked, circumstances)),
   };

@@ -32,6 +32,8 @@ export interface OpenedCode {
   title: string | null;
   /** The permissions that its frame asks for. */
   permissions: string[];
+  /** Whether it shows a frame and nothing else. */
+  frameAlone: boolean;
   /** What the code itself says of every option. */
   current: Options;
 }

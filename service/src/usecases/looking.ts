@@ -1,12 +1,12 @@
 import { refuseProblems, type Measurement, type Weight, spoken } from '@orbis/contract';
-import { withoutOptions, type Options } from '@orbis/core';
+import { optionNamed, withoutOptions, type Options } from '@orbis/core';
 import type { Browser } from '../browser/browser.ts';
 import { measure } from '../browser/measure.ts';
 import { photograph, type Photograph } from '../browser/photograph.ts';
 import type { ShownDocument } from '../browser/show.ts';
 import { weigh } from '../browser/weigh.ts';
 import { declaredAddresses } from '../store/places.ts';
-import { asPreviewed, documentOf, type Trial, type Tried, type TrialTools } from './try-out.ts';
+import { asPreviewed, composed, documentOf, type Trial, type Tried, type TrialTools } from './try-out.ts';
 
 export type LookingTools = TrialTools & { browser: Browser };
 
@@ -29,15 +29,18 @@ export async function picture(
   );
 }
 
-/** Measures how high a trial is at several widths. What it has asked of its own height is left aside. */
+/**
+ * Measures how high what a trial shows is at several widths, without what stands around it and what it waits
+ * for: so much room it needs where it is so wide.
+ */
 export async function heights(
   { widths, ...trial }: Trial & { widths: readonly number[] },
   tools: LookingTools,
   signal: AbortSignal,
 ): Promise<Pick<Measurement, 'heights' | 'unknown'>> {
-  const plain = { ...trial, options: withoutOptions(trial.options, ['heights']) };
-  const { document, tried } = await shown(plain, tools);
-  const inFrame = tried.code.reading.parts.some(({ role }) => role === 'frame');
+  const keep = (name: string): boolean => isOfInside(name) && name !== 'fit' && name !== 'shape';
+  const { document, tried } = await shown({ ...trial, keep }, tools);
+  const inFrame = tried.code.frameAlone;
   const found = await tools.browser.work((tab) => measure(tab, document, { widths, inFrame }), {
     declared: await declaredAddresses(tools.connection.db),
     signal,
@@ -60,21 +63,18 @@ export async function weights(
   signal: AbortSignal,
 ): Promise<{ embed: Weights; bare: Weights }> {
   const declared = await declaredAddresses(tools.connection.db);
-  const documents = await Promise.all([
-    shown(trial, tools),
-    shown({ ...trial, placement: undefined, ...(await bareOf(trial, tools)), options: {} }, tools),
+  const { document, tried } = await shown(trial, tools);
+  // The code itself, without what rules and sites ask of it.
+  const { code } = tried;
+  const bare = documentOf({ code, text: code.text, pictures: [] }, tools, { language: 'en' });
+  const weighed = (each: ShownDocument): Promise<Weights> =>
+    tools.browser.work((tab) => weigh(tab, each), { declared, signal });
+  const [ofEmbed, ofBare] = await Promise.all([
+    weighed(document),
+    weighed({ url: bare.url, ...bare.document }),
   ]);
-  const [embed, bare] = await Promise.all(
-    documents.map(({ document }) => tools.browser.work((tab) => weigh(tab, document), { declared, signal })),
-  );
-  return { embed: embed!, bare: bare! };
+  return { embed: ofEmbed, bare: ofBare };
 }
-
-/* The code itself, without what rules and sites ask of it. */
-const bareOf = async (trial: Trial, tools: LookingTools): Promise<{ embed: undefined; text: string }> => ({
-  embed: undefined,
-  text: (await asPreviewed(trial, tools)).tried.code.text,
-});
 
 /** The document of a trial. @throws OrbisError of the options that it cannot have. */
 export async function shown(
@@ -83,7 +83,7 @@ export async function shown(
 ): Promise<{ document: ShownDocument; tried: Tried }> {
   const { tried, language } = await asPreviewed(trial, tools);
   refuseProblems(tried.composition.problems);
-  const { url, document } = documentOf(tried, tools, { title: trial.embed, language });
+  const { url, document } = documentOf(composed(tried), tools, { title: trial.embed, language });
   return { document: { url, ...document }, tried };
 }
 
@@ -108,3 +108,7 @@ export async function possible(
   }
   return { options, refused };
 }
+
+/** Whether an option is of the inside, or of the shape: no heading, no panel, no waiting. */
+export const isOfInside = (name: string): boolean =>
+  optionNamed(name.split('.')[0]!)?.stage !== 'presentation' || ['fit', 'shape', 'leave-out'].includes(name);

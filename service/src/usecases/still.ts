@@ -1,18 +1,11 @@
 import { formatProblem, OrbisError, type Still } from '@orbis/contract';
-import {
-  escapeAttribute,
-  optionNamed,
-  originSource,
-  withoutOptions,
-  writePolicy,
-  type Options,
-} from '@orbis/core';
+import { escapeAttribute, originSource, writePolicy, type Options } from '@orbis/core';
 import { photograph, type Photograph } from '../browser/photograph.ts';
 import type { ShownDocument } from '../browser/show.ts';
 import { blurred, inTypes } from '../pictures/scale.ts';
 import { newPublicId } from '../store/ids.ts';
 import { declaredAddresses } from '../store/places.ts';
-import { possible, shown, type LookingTools } from './looking.ts';
+import { isOfInside, possible, shown, type LookingTools } from './looking.ts';
 import { asPreviewed, namedPicture, type Trial, type Tried } from './try-out.ts';
 
 /** As wide as an embed stands in the text of most pages, in px. */
@@ -55,7 +48,7 @@ export async function photographed(
   signal: AbortSignal,
 ): Promise<Photograph & Pick<ToTake, 'second' | 'notes'>> {
   const { tried } = await asPreviewed(trial, tools);
-  const wide = width ?? widthOf(trial.options, tried);
+  const wide = width ?? widthOf(tried);
   const { document, second, notes } =
     of === 'provider' ? await pictureNamed(trial, tools) : await quietlyShown(trial, at, tools);
   const taken = await tools.browser.work(
@@ -78,11 +71,11 @@ interface ToTake {
 
 /* What is asked of the inside, at the second, without sound and buttons, as far as it can be had. */
 async function quietlyShown(trial: Trial, at: number | undefined, tools: LookingTools): Promise<ToTake> {
-  const inner = { ...trial, options: insideOf(trial.options) };
+  const inner = { ...trial, keep: isOfInside };
   const wanted = at === undefined ? quietly : { ...quietly, start: at };
   const { options, refused } = await possible(inner, wanted, tools);
-  const { document } = await shown({ ...inner, options }, tools);
-  const { start } = options;
+  const { document, tried } = await shown({ ...inner, options }, tools);
+  const { start } = tried.composition.effective;
   return {
     document,
     second: typeof start === 'number' ? start : null,
@@ -109,7 +102,7 @@ async function pictureNamed(trial: Trial, tools: LookingTools): Promise<ToTake> 
   };
 }
 
-function widthOf(options: Options, { code }: Tried): number {
+function widthOf({ code, composition: { effective: options } }: Tried): number {
   const said = [options['max-width'], options['width'], statedWidth(code.reading.size.width)];
   const width = said.find((each) => typeof each === 'number') ?? usualWidth;
   return Math.min(widest, Math.max(160, Math.round(width)));
@@ -117,14 +110,3 @@ function widthOf(options: Options, { code }: Tried): number {
 
 const statedWidth = (width: { unit: string; value: number } | null): number | null =>
   width?.unit === 'px' ? width.value : null;
-
-/* What is asked of the inside, and of the shape: no heading, no panel, no waiting. */
-const insideOf = (options: Options): Options =>
-  withoutOptions(
-    options,
-    Object.keys(options).filter(
-      (name) =>
-        optionNamed(name.split('.')[0]!)?.stage === 'presentation' &&
-        !['fit', 'shape', 'leave-out'].includes(name),
-    ),
-  );

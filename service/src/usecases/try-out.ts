@@ -5,6 +5,7 @@ import {
   picturesOf,
   previewDocument,
   sandboxTokensOf,
+  withoutOptions,
   type Circumstances,
   type Options,
   type PreviewDocument,
@@ -27,6 +28,8 @@ export interface Trial {
   placement?: string | undefined;
   text?: string | undefined;
   options: Options;
+  /** Which options hold, at whatever level they are asked; all of them where nothing is said. */
+  keep?: (option: string) => boolean;
 }
 
 export type TrialTools = Pick<Deps, 'connection' | 'renderContext' | 'reader' | 'origins'>;
@@ -65,7 +68,10 @@ export interface Preview {
 export async function preview(trial: Trial, tools: TrialTools, by: number, now: Date): Promise<Preview> {
   const { tried, language } = await asPreviewed(trial, tools);
   refuseProblems(tried.composition.problems);
-  const { name, url, document, text } = documentOf(tried, tools, { title: trial.embed, language });
+  const { name, url, document, text } = documentOf(composed(tried), tools, {
+    title: trial.embed,
+    language,
+  });
   const expiresAt = await insertPreview(tools.connection.db, name, document, { by, now });
   return { url, expiresAt, sandboxTokens: sandboxTokensOf(tried.code.reading, hasLoader(text)) };
 }
@@ -75,7 +81,7 @@ export async function asPreviewed(
   trial: Trial,
   tools: TrialTools,
 ): Promise<{ tried: Tried; language: string }> {
-  const source = await sourceOf(trial, tools);
+  const source = withOnly(await sourceOf(trial, tools), trial.keep);
   const { placement } = trial;
   const language =
     placement === undefined ? 'en' : (await placementById(tools.connection.db, placement)).site.language;
@@ -83,22 +89,48 @@ export async function asPreviewed(
   return { tried: await compositionOf(source, tools.renderContext(), circumstances), language };
 }
 
-/** The document in which a composition is shown, at an address that nobody can guess. */
+function withOnly(source: CodeSource, keep: Trial['keep']): CodeSource {
+  if (keep === undefined) return source;
+  const kept = (options: Options): Options =>
+    withoutOptions(
+      options,
+      Object.keys(options).filter((name) => !keep(name)),
+    );
+  const asked = Object.fromEntries(
+    Object.entries(source.asked).map(([level, options]) => [level, kept(options)]),
+  );
+  return { ...source, asked };
+}
+
+/** A code as it is shown: its text, and the pictures that it brings beside what the code shows itself. */
+export interface ToShow {
+  code: Pick<Tried['code'], 'reading' | 'sheet'>;
+  text: string;
+  pictures: readonly string[];
+}
+
+/** What a trial comes to, to be shown. */
+export const composed = ({ code, composition }: Tried): ToShow => ({
+  code,
+  text: documentText(composition.snippets),
+  pictures: picturesOf(composition.effective),
+});
+
+/** The document in which a code is shown, at an address that nobody can guess. */
 export function documentOf(
-  { code: { reading, sheet }, composition }: Tried,
+  { code: { reading, sheet }, text, pictures }: ToShow,
   { origins }: Pick<TrialTools, 'origins'>,
   { title = 'Preview', language }: { title?: string | undefined; language: string },
 ): { name: string; url: string; text: string; document: PreviewDocument } {
   const { console, previewUrl, ownHosts } = origins();
   const name = newPublicId() + newPublicId();
   const url = previewUrl(name);
-  const text = documentText(composition.snippets);
   const document = previewDocument(text, reading, sheet, {
     title,
     ancestors: [console],
     ownHost: ownHosts,
     language,
-    pictures: picturesOf(composition.effective),
+    pictures,
     relay: { src: new URL(relayPath, url).href, to: console },
   });
   return { name, url, text, document };

@@ -112,6 +112,21 @@ describe('attack: the browser', function () {
     expect(asked).to.deep.equal([`site.localhost:${port}/own`]);
   });
 
+  it('dials what it was told that a name stands for, and nothing private', async () => {
+    const looked: string[] = [];
+    const resolve = (host: string) => {
+      looked.push(host);
+      return Promise.resolve([{ address: '127.0.0.1', family: 4 as const }]);
+    };
+    const own = `http://moor.example:${port}`;
+    await looking(`<img src="${own}/own"><img src="http://elsewhere.example/img">`, {
+      declared: [own],
+      resolve,
+    });
+    expect(asked).to.deep.equal([`moor.example:${port}/own`]);
+    expect(looked).to.have.members(['moor.example', 'elsewhere.example']);
+  });
+
   it('lets nothing out that no page asked for', async () => {
     const gate = await openGate({ declared: [], allowPrivate: true, resolve: resolveHost });
     const { hostname, port: at } = new URL(gate.url);

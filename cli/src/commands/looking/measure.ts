@@ -30,7 +30,8 @@ export const addMeasure: AddCommand = (program, run) => {
           ? null
           : await saveOptions(
               subject,
-              { options: { heights: heightsOf(data) }, note: 'Its height was measured' },
+              (now) => ({ ...now, heights: heightsOf(data) }),
+              'Its height was measured',
               client,
             );
         tools.confirm(

@@ -1,23 +1,23 @@
-import { withoutOptions, type Options } from '@orbis/core';
+import type { Options } from '@orbis/core';
 import { plural, type Client } from '@orbis/contract';
 import type { Subject } from './subject.ts';
 
 /**
- * Saves options of an embed, or of one of its places, beside those that it has.
+ * Changes options of an embed, or of one of its places, as they are now: looking at it took a while.
  * @returns what was saved, in a sentence.
  */
 export async function saveOptions(
   subject: Subject,
-  { without = [], ...change }: { options: Options; without?: readonly string[]; note: string },
+  change: (now: Options) => Options,
+  note: string,
   client: Client,
 ): Promise<string> {
-  const options = { ...withoutOptions(subject.options, without), ...change.options };
   if ('placement' in subject) {
     const params = { placement: subject.placement };
     const before = await client.call('placements.read', { params });
     const { data } = await client.call('placements.change', {
       params,
-      body: { options },
+      body: { options: change(before.data.options) },
       ifMatch: before.etag ?? '',
     });
     return `Saved for ${data.embed} in ${data.place}.`;
@@ -26,7 +26,7 @@ export async function saveOptions(
   const before = await client.call('embeds.read', { params });
   const { data, status } = await client.call('revisions.create', {
     params,
-    body: { options, note: change.note },
+    body: { options: change(before.data.current.options), note },
     ifMatch: before.etag ?? '',
   });
   if (status === 200) return `Nothing differs: ${data.key} stays at revision ${data.revision}.`;

@@ -1,5 +1,5 @@
 import { extname } from 'node:path';
-import { formatTime, parseTime, type Options } from '@orbis/core';
+import { formatTime, parseTime, withoutOptions, type Options } from '@orbis/core';
 import { formatBytes, type Still, type StillType } from '@orbis/contract';
 import { UsedWrongly, type AddCommand, type Tools } from '../../command.ts';
 import { fold } from '../../text.ts';
@@ -54,15 +54,7 @@ export const addStill: AddCommand = (program, run) => {
         const files = options.out === undefined ? [] : await write(data, options.out, type, tools);
         for (const note of data.notes) tools.note(fold(note, tools.io.width, ''));
         const saved = options.inside
-          ? await saveOptions(
-              subject,
-              {
-                options: inside(data, subject.options),
-                without: ['still-also'],
-                note: 'A still picture was taken',
-              },
-              client,
-            )
+          ? await saveOptions(subject, (now) => inside(data, now), 'A still picture was taken', client)
           : null;
         tools.confirm({ ...data, files }, () => described(embed, data, files, saved, type));
         return 0;
@@ -70,8 +62,9 @@ export const addStill: AddCommand = (program, run) => {
     );
 };
 
-/* It shows only while something waits: so that it does. */
+/* It shows only while something waits: so that it does. It has no other types beside it. */
 const inside = ({ blurred }: Still, now: Options): Options => ({
+  ...withoutOptions(now, ['still-also']),
   still: blurred,
   ...(now['load'] === undefined && { load: 'near' }),
 });

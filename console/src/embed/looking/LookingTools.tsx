@@ -18,16 +18,21 @@ export function LookingTools({
   found: Found | null;
   work: ComposedDraft;
 }) {
-  const { shown, set, player } = work;
+  const { shown, add, set, player } = work;
   if (shown === null) return null;
   const subject = { ...of, options: shown.options };
+  // It shows only while something waits, and has no other types beside it.
+  const takeIn = (still: string): void => {
+    if (shown.options['still-also'] !== undefined) set('still-also', null);
+    add({ still, ...(shown.options['load'] === undefined && { load: 'near' }) });
+  };
   return (
     <Stack spacing={1} sx={{ mt: 2 }}>
       <Disclosure label="Take a still picture">
-        <TakeStill subject={subject} hasNamed={Boolean(found?.thumbnail)} player={player} onUse={set} />
+        <TakeStill subject={subject} hasNamed={Boolean(found?.thumbnail)} player={player} onUse={takeIn} />
       </Disclosure>
       <Disclosure label="Measure how high it is">
-        <MeasureHeights subject={subject} onUse={set} />
+        <MeasureHeights subject={subject} onUse={(heights) => add({ heights })} />
       </Disclosure>
       <Disclosure label="Weigh it">
         <Weigh subject={subject} />

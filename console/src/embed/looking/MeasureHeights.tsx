@@ -15,14 +15,14 @@ export function MeasureHeights({
   onUse,
 }: {
   subject: TriedSubject;
-  onUse: (name: string, value: string) => void;
+  onUse: (heights: string) => void;
 }) {
   const announce = useAnnounce();
   const measure = useMutation({
     mutationFn: async () => (await api.call('measurements.create', { body: subject })).data,
     onSuccess: ({ heights, unknown, at }) => {
       if (unknown !== null) return;
-      onUse('heights', formatHeights({ at: heights, measured: at.slice(0, 10) }));
+      onUse(formatHeights({ at: heights, measured: at.slice(0, 10) }));
       announce('Measured: so much room is kept free.');
     },
   });

@@ -24,7 +24,8 @@ export function TakeStill({
   /** Whether its provider named a picture. */
   hasNamed: boolean;
   player: PlayerTime;
-  onUse: (name: string, value: string | null) => void;
+  /** Puts it into the draft. */
+  onUse: (still: string) => void;
 }) {
   const announce = useAnnounce();
   const [time, setTime] = useState('');
@@ -80,9 +81,7 @@ export function TakeStill({
         <TakenStill
           still={take.data}
           onInside={() => {
-            onUse('still', take.data.blurred);
-            onUse('still-also', null);
-            if (subject.options['load'] === undefined) onUse('load', 'near');
+            onUse(take.data.blurred);
             announce('The picture is in the code. Save to keep it.');
           }}
         />
