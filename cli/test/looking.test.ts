@@ -41,7 +41,9 @@ describe('looking at an embed from the command line', function () {
 
   it('writes a still in one type by its ending, in all without one', async () => {
     const one = await orbis(`still talk --at 0:04 --width 320 --out ${at('moor.webp')}`);
-    expect(one.out).to.match(/moor\.webp \(\d+ kB\): 640 × 360 pixels, at 0:04\.\nPut it on your site, then/);
+    expect(one.out).to.match(
+      /moor\.webp \(\d+ kB\): 640 × 360 pixels, at 0:04\.\nPut it on your site, then: orbis set talk still=ADDRESS\/moor\.webp\n/,
+    );
     const all = await orbis(`still talk --at 4 --width 320 --out ${at('moor')} --json`);
     const { files } = JSON.parse(all.out) as { files: { file: string }[] };
     expect(files.map(({ file }) => file)).to.deep.equal(
@@ -108,6 +110,7 @@ describe('looking at an embed from the command line', function () {
   });
 
   for (const [line, why] of [
+    ['preview talk --width 320 --out nowhere/a.png', /nowhere\/a\.png cannot be written \(ENOENT\)/],
     ['still talk', /Say where it goes: --out FILE, or --inside/],
     ['still talk --out moor.gif', /written as \.jpg, \.webp or \.avif, not as \.gif/],
     ['still talk --at noon --out moor.jpg', /“noon” is no time/],

@@ -1,6 +1,7 @@
 import type { AddCommand } from '../../command.ts';
 import { wholeNumber } from './numbers.ts';
 import { embedArgument, subjectOf } from './subject.ts';
+import { writeOut } from './writing.ts';
 
 export const addPreview: AddCommand = (program, run) => {
   program
@@ -18,7 +19,7 @@ export const addPreview: AddCommand = (program, run) => {
         const client = tools.client();
         const subject = await subjectOf(embed, client);
         const { data } = await client.call('pictures.create', { body: { ...subject, width } });
-        await tools.io.writeFile(out, Buffer.from(data.data, 'base64'));
+        await writeOut(out, data.data, tools.io);
         tools.confirm(
           { file: out, width: data.width, height: data.height },
           () => `Wrote ${out}: ${embed} in a window of ${data.width} px, ${data.height} px high.\n`,

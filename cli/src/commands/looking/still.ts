@@ -1,10 +1,11 @@
-import { extname } from 'node:path';
+import { basename, extname } from 'node:path';
 import { formatTime, parseTime, withoutOptions, type Options } from '@orbis/core';
 import { formatBytes, type Still, type StillType } from '@orbis/contract';
 import { UsedWrongly, type AddCommand, type Tools } from '../../command.ts';
 import { fold } from '../../text.ts';
 import { wholeNumber } from './numbers.ts';
 import { saveOptions } from './saving.ts';
+import { writeOut } from './writing.ts';
 import { embedArgument, subjectOf } from './subject.ts';
 
 interface StillOptions {
@@ -104,7 +105,7 @@ async function write(still: Still, out: string, type: StillType | null, { io }: 
   const written: Written[] = [];
   for (const file of wanted) {
     const name = type === null ? `${out}${endingOf(file.type)}` : out;
-    await io.writeFile(name, Buffer.from(file.data, 'base64'));
+    await writeOut(name, file.data, io);
     written.push({ file: name, bytes: file.bytes });
   }
   return written;
@@ -123,12 +124,12 @@ function described(
   const names = files.map(({ file, bytes }) => `${file} (${formatBytes(bytes)})`).join(', ');
   const when = at === null ? '' : `, at ${formatTime(at)}`;
   const also = type === null ? ' still-also=avif-and-webp' : '';
-  const jpeg = files.at(-1)?.file;
+  const last = basename(files.at(-1)?.file ?? '');
   return [
     ...(files.length > 0
       ? [
           `Wrote ${names}: ${width} × ${height} pixels${when}.`,
-          `Put ${files.length > 1 ? 'them beside each other' : 'it'} on your site, then: orbis set ${embed} still=ADDRESS/${jpeg}${also}`,
+          `Put ${files.length > 1 ? 'them beside each other' : 'it'} on your site, then: orbis set ${embed} still=ADDRESS/${last}${also}`,
         ]
       : []),
     ...(saved === null ? [] : [`It stands in the code now, small and blurred. ${saved}`]),
