@@ -129,6 +129,10 @@ export interface FieldError {
   detail: string;
 }
 
+/** Whether a picture could not be taken for a reason of its own embed: the next one can be all the same. */
+export const isOfOnePicture = (code: string): boolean =>
+  ['nothing-to-photograph', 'browser-too-slow', 'browser-failed'].includes(code);
+
 /** An error that has a row in the catalogue, with its facts. */
 export class OrbisError extends Error {
   readonly code: ErrorCode;

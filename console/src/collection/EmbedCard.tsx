@@ -3,23 +3,15 @@ import Checkbox from '@mui/material/Checkbox';
 import Paper from '@mui/material/Paper';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
-import type { EmbedSummary } from '@orbis/contract';
 import { capital } from '@orbis/contract/language';
+import type { Choosable } from './choosable.ts';
 import { EmbedPicture } from './EmbedPicture.tsx';
 import { placedWords } from './placed-words.ts';
 import { whatItIs } from './what-it-is.ts';
 import { WorstFinding } from './WorstFinding.tsx';
 
 /** One embed in the collection as a picture, which can be ticked to be changed together with others. */
-export function EmbedCard({
-  embed,
-  chosen,
-  onChoose,
-}: {
-  embed: EmbedSummary;
-  chosen: boolean;
-  onChoose: (on: boolean) => void;
-}) {
+export function EmbedCard({ embed, chosen, onChoose }: Choosable) {
   return (
     <Paper component="li" variant="outlined" sx={{ position: 'relative', minWidth: 0 }}>
       <Box

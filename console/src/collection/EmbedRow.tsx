@@ -2,22 +2,14 @@ import Box from '@mui/material/Box';
 import Checkbox from '@mui/material/Checkbox';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
-import type { EmbedSummary } from '@orbis/contract';
+import type { Choosable } from './choosable.ts';
 import { EmbedPicture } from './EmbedPicture.tsx';
 import { placedWords } from './placed-words.ts';
 import { whatItIs } from './what-it-is.ts';
 import { WorstFinding } from './WorstFinding.tsx';
 
 /** One embed in the collection, which can be ticked to be changed together with others. */
-export function EmbedRow({
-  embed,
-  chosen,
-  onChoose,
-}: {
-  embed: EmbedSummary;
-  chosen: boolean;
-  onChoose: (on: boolean) => void;
-}) {
+export function EmbedRow({ embed, chosen, onChoose }: Choosable) {
   return (
     <Box
       component="li"

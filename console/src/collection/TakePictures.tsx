@@ -3,13 +3,11 @@ import { useMutation } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import type { EmbedSummary } from '@orbis/contract';
 import { ApiError } from '@orbis/contract/client';
+import { isOfOnePicture } from '@orbis/contract/errors';
 import { plural } from '@orbis/contract/language';
 import { api, refresh } from '../api.ts';
 import { useAnnounce } from '../components/Announcer.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
-
-/* What one embed may have of its own: the next one is taken all the same. */
-const ofOne: readonly string[] = ['nothing-to-photograph', 'browser-too-slow', 'browser-failed'];
 
 /** Takes the pictures of those that are shown and have none, one after the other; it can be stopped. */
 export function TakePictures({ embeds }: { embeds: readonly EmbedSummary[] }) {
@@ -55,7 +53,7 @@ async function takeOne(embed: string): Promise<0 | 1> {
     await api.call('embeds.photograph', { params: { embed }, body: {} });
     return 1;
   } catch (error) {
-    if (error instanceof ApiError && ofOne.includes(error.code)) return 0;
+    if (error instanceof ApiError && isOfOnePicture(error.code)) return 0;
     throw error;
   }
 }

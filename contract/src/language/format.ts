@@ -258,11 +258,24 @@ export const formatBytes = (bytes: number): string =>
       ? `${Math.round(bytes / 1000)} kB`
       : `${(bytes / 1e6).toFixed(1)} MB`;
 
-/** What a visitor’s browser does for something, as a clause: “4 requests to 1 host, 12 kB, no cookies”. */
-export const formatWeight = (
-  { hosts, bytes, ...counts }: Omit<Weighed, 'hosts' | 'size'> & { hosts: readonly string[]; bytes: number },
+/** What is told of a visitor’s browser: as it is counted. */
+type Counted = Omit<Weighed, 'hosts' | 'size'> & { hosts: readonly string[]; bytes: number };
+type Counts = Readonly<Record<'loaded' | 'clicked', Counted>>;
+
+/** A weight in four lines, each with what it is about, beside that of the code as it was pasted. */
+export const formatWeighing = (
+  { embed, bare }: { embed: Counts; bare: Counts },
   language: Language = spoken,
-): string => language.weight({ ...counts, hosts: hosts.length, size: formatBytes(bytes) });
+): (readonly [about: string, weight: string])[] => [
+  [language.weighed.loaded, formatWeight(embed.loaded, language)],
+  [language.weighed.clicked, formatWeight(embed.clicked, language)],
+  [language.weighed.bareLoaded, formatWeight(bare.loaded, language)],
+  [language.weighed.bareClicked, formatWeight(bare.clicked, language)],
+];
+
+/* As a clause: “4 requests to 1 host, 12 kB, no cookies”. */
+const formatWeight = ({ hosts, bytes, ...counts }: Counted, language: Language): string =>
+  language.weight({ ...counts, hosts: hosts.length, size: formatBytes(bytes) });
 
 /** Where a colour of a site stands: “background of the page”. */
 export const formatColourPlace = (

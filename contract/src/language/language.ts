@@ -79,6 +79,8 @@ export interface Language {
    * is among the facts.
    */
   reasons: Readonly<Record<string, Sentence>>;
+  /** What is said of a weight: as it comes and after a click, of the embed and of the bare code. */
+  weighed: Readonly<Record<'loaded' | 'clicked' | 'bareLoaded' | 'bareClicked', string>>;
   /** Why nobody can tell how high an embed is, in a sentence. */
   noHeight: Readonly<Record<NoHeight, string>>;
   /** What a visitor’s browser does for something, as a clause: “4 requests to 1 host, 12 kB”. */

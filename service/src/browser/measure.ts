@@ -1,15 +1,10 @@
 import { setTimeout as wait } from 'node:timers/promises';
 import type { CDPSession, Frame, Page } from 'playwright-core';
 import type { NoHeight } from '@orbis/contract';
+import type { HeightAt } from '@orbis/core';
 import type { Tab } from './browser.ts';
 import { contentHeight } from './photograph.ts';
 import { ask, show, type ShownDocument } from './show.ts';
-
-/** How high something is at one width, in pixels of CSS. */
-export interface MeasuredHeight {
-  width: number;
-  height: number;
-}
 
 /**
  * Measures how high the content of a document is at several widths.
@@ -19,11 +14,11 @@ export async function measure(
   { page, context }: Tab,
   document: ShownDocument,
   { widths, inFrame }: { widths: readonly number[]; inFrame: boolean },
-): Promise<MeasuredHeight[] | NoHeight> {
+): Promise<HeightAt[] | NoHeight> {
   const first = widths[0] ?? 1280;
   await show(page, document, { width: first, height: 800 });
   const session = await context.newCDPSession(page);
-  const heights: MeasuredHeight[] = [];
+  const heights: HeightAt[] = [];
   for (const width of widths) {
     await page.setViewportSize({ width, height: 800 });
     const height = inFrame ? await heightInFrame(page, session) : await atRest(() => contentHeight(session));

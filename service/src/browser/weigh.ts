@@ -1,19 +1,7 @@
 import type { CDPSession, Page } from 'playwright-core';
+import type { Weight } from '@orbis/contract';
 import type { Tab } from './browser.ts';
 import { ask, show, untilQuiet, type ShownDocument } from './show.ts';
-
-/** What a visitor's browser does for a document. */
-export interface Weight {
-  /** Requests to hosts of others. */
-  requests: number;
-  /** The hosts of others, in the order in which they were asked. */
-  hosts: string[];
-  /** What came in over the wire, in bytes, with the headers. */
-  bytes: number;
-  /** How long the page could not answer its visitor, in milliseconds: of each task what is over 50. */
-  blocked: number;
-  cookies: number;
-}
 
 const window = { width: 1280, height: 800 };
 

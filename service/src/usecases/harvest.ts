@@ -4,7 +4,6 @@ import type { Handle } from '../database/connect.ts';
 import { inTransaction } from '../database/transaction.ts';
 import type { Deps } from '../deps.ts';
 import { digest } from '../digest.ts';
-import { FetchFailure } from '../fetching/failure.ts';
 import { recordCollected } from '../store/change-log.ts';
 import { insertEmbed, type Actor, type EmbedRow } from '../store/embeds.ts';
 import {
@@ -16,8 +15,8 @@ import {
   type NewItem,
   type StoredItem,
 } from '../store/harvests.ts';
-import { declaredAddresses } from '../store/places.ts';
 import { embedIdOfMark } from '../store/placements.ts';
+import { readPage } from './read-page.ts';
 import { newRevision } from './codes.ts';
 import { ingest, sourceOfCode, worstLevel, type IngestTools } from './collect.ts';
 
@@ -60,19 +59,6 @@ export async function harvestPage(asked: PageToHarvest, tools: HarvestTools, act
   return inTransaction(db, (tx) =>
     insertHarvest(tx, { address, title: found.title, findings }, items, actor),
   );
-}
-
-async function readPage(
-  address: string,
-  { fetching, connection: { db } }: HarvestTools,
-): Promise<{ url: string; text: string }> {
-  try {
-    return await fetching.readPage(address, await declaredAddresses(db));
-  } catch (error) {
-    if (error instanceof FetchFailure)
-      throw new OrbisError('page-unreadable', { why: error.message, remedy: error.remedy });
-    throw error;
-  }
 }
 
 /* @throws OrbisError `text-too-much` */

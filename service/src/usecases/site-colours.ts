@@ -1,9 +1,10 @@
-import { formatColourPlace, OrbisError, type ColoursFound } from '@orbis/contract';
+import { formatColourPlace, type ColoursFound } from '@orbis/contract';
 import type { Deps } from '../deps.ts';
 import { FetchFailure } from '../fetching/failure.ts';
 import { pageUrl } from '../serializers/places.ts';
 import { declaredAddresses } from '../store/places.ts';
 import { siteByKey } from './places.ts';
+import { readPage } from './read-page.ts';
 
 /* More a page of people has not; and each is as long as it may be to be looked at. */
 const [mostSheets, longestSheet] = [12, 500_000];
@@ -17,15 +18,13 @@ const [mostSheets, longestSheet] = [12, 500_000];
 export async function coloursOfSite(
   key: string,
   path: string,
-  { connection: { db }, fetching, reader }: Pick<Deps, 'connection' | 'fetching' | 'reader'>,
+  tools: Pick<Deps, 'connection' | 'fetching' | 'reader'>,
 ): Promise<ColoursFound> {
+  const { fetching, reader } = tools;
+  const { db } = tools.connection;
   const declared = await declaredAddresses(db);
   const address = pageUrl(await siteByKey(db, key), { path: path.replace(/^\//, '') });
-  const { url, text } = await fetching.readPage(address, declared).catch((error: unknown) => {
-    if (error instanceof FetchFailure)
-      throw new OrbisError('page-unreadable', { why: error.message, remedy: error.remedy });
-    throw error;
-  });
+  const { url, text } = await readPage(address, tools);
   const styles = await reader.pageStyles({ html: text, address: url });
   const unread: ColoursFound['unread'] = [];
   const read = await Promise.all(

@@ -1,5 +1,5 @@
 import ora from 'ora';
-import { ApiError, plural, type Client } from '@orbis/contract';
+import { ApiError, isOfOnePicture, plural, type Client } from '@orbis/contract';
 import { UsedWrongly, type AddCommand, type Tools } from '../../command.ts';
 import { every, limit } from '../../things/every.ts';
 import { progressBar } from '../../text.ts';
@@ -7,9 +7,6 @@ import { progressBar } from '../../text.ts';
 interface Options {
   missing?: boolean;
 }
-
-/* Of these each embed may have its own, and the next one is taken all the same. */
-const ofOne: readonly string[] = ['nothing-to-photograph', 'browser-too-slow', 'browser-failed'];
 
 export const addPicture: AddCommand = (program, run) => {
   program
@@ -59,7 +56,7 @@ async function takeAll(
         await client.call('embeds.photograph', { params: { embed }, body: {}, signal: tools.io.signal });
         taken.push(embed);
       } catch (error) {
-        if (!(error instanceof ApiError) || !ofOne.includes(error.code)) throw error;
+        if (!(error instanceof ApiError) || !isOfOnePicture(error.code)) throw error;
         refused.push({ embed, detail: error.message });
       }
       if (bar) bar.text = progressBar(taken.length + refused.length, keys.length);

@@ -1,4 +1,4 @@
-import { formatWeight, type Weighing } from '@orbis/contract';
+import { formatWeighing, type Weighing } from '@orbis/contract';
 import type { AddCommand } from '../../command.ts';
 import { fold } from '../../text.ts';
 import { embedArgument, subjectOf } from './subject.ts';
@@ -19,17 +19,12 @@ export const addWeigh: AddCommand = (program, run) => {
     );
 };
 
-function described({ embed, bare }: Weighing, width: number): string {
-  const hosts = [...new Set([...embed.clicked.hosts, ...bare.clicked.hosts])];
+function described(weighing: Weighing, width: number): string {
+  const hosts = [...new Set([...weighing.embed.clicked.hosts, ...weighing.bare.clicked.hosts])];
   return [
-    ['When the page is there', embed.loaded],
-    ['After a click on it', embed.clicked],
-    ['The code as it was pasted', bare.loaded],
-    ['The same, after a click', bare.clicked],
+    ...formatWeighing(weighing).map(([about, weight]) => `${about}: ${weight}.`),
+    ...(hosts.length > 0 ? [`Hosts: ${hosts.join(', ')}.`] : []),
   ]
-    .map(([label, weight]) =>
-      fold(`${label as string}: ${formatWeight(weight as typeof embed.loaded)}.`, width, ''),
-    )
-    .concat(hosts.length > 0 ? [fold(`Hosts: ${hosts.join(', ')}.`, width, '')] : [])
+    .map((line) => fold(line, width, ''))
     .join('');
 }

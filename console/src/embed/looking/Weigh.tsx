@@ -4,7 +4,7 @@ import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
 import type { Weighing } from '@orbis/contract';
-import { formatWeight } from '@orbis/contract/language';
+import { formatWeighing } from '@orbis/contract/language';
 import { api } from '../../api.ts';
 import { ProblemNote } from '../../components/ProblemNote.tsx';
 import type { TriedSubject } from './subject.ts';
@@ -30,26 +30,19 @@ export function Weigh({ subject }: { subject: TriedSubject }) {
   );
 }
 
-const Weights = ({ weighing: { embed, bare } }: { weighing: Weighing }) => (
+const Weights = ({ weighing }: { weighing: Weighing }) => (
   <Box
     component="dl"
     aria-live="polite"
     sx={{ m: 0, display: 'grid', gridTemplateColumns: 'auto 1fr', columnGap: 2, rowGap: 0.5 }}
   >
-    {(
-      [
-        ['When the page is there', embed.loaded],
-        ['After a click on it', embed.clicked],
-        ['The code as it was pasted', bare.loaded],
-        ['The same, after a click', bare.clicked],
-      ] as const
-    ).map(([label, weight]) => (
-      <Box key={label} sx={{ display: 'contents' }}>
+    {formatWeighing(weighing).map(([about, weight]) => (
+      <Box key={about} sx={{ display: 'contents' }}>
         <Typography component="dt" variant="body2" color="textSecondary">
-          {label}
+          {about}
         </Typography>
         <Typography component="dd" variant="body2" sx={{ m: 0 }}>
-          {formatWeight(weight)}
+          {weight}
         </Typography>
       </Box>
     ))}

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
 import type { Option } from '@orbis/core';
+import { Unfold } from '../../components/Disclosure.tsx';
 import type { Draft } from '../draft.ts';
 
 /** How fields stand beside each other. */
@@ -29,13 +29,6 @@ export function Folded({
   return isOpen ? (
     <Box sx={fieldGrid}>{options.map(field)}</Box>
   ) : (
-    <Button
-      size="small"
-      aria-expanded={false}
-      onClick={() => setOpen(true)}
-      sx={{ ml: -0.75, alignSelf: 'flex-start' }}
-    >
-      {label}
-    </Button>
+    <Unfold label={label} onOpen={() => setOpen(true)} />
   );
 }

@@ -27,6 +27,7 @@ import {
   sheetOrigins,
   stateNames,
   states,
+  weighed,
   weight,
 } from './words.ts';
 import { yamlFaults } from './yaml.ts';
@@ -67,6 +68,7 @@ export const en = {
   positions,
   presets,
   states,
+  weighed,
   weight,
   roles,
   foundBy,

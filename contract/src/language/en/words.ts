@@ -197,3 +197,11 @@ export const neededParts: Language['neededParts'] = {
   'required-field': 'must be filled in',
   'robot-trap': 'is there for the form itself, and tells robots from people',
 };
+
+/** What is said of a weight. */
+export const weighed: Language['weighed'] = {
+  loaded: 'When the page is there',
+  clicked: 'After a click on it',
+  bareLoaded: 'The code as it was pasted',
+  bareClicked: 'The same, after a click',
+};
