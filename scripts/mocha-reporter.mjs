@@ -36,15 +36,28 @@ function timed(runner) {
       .map(([name, ms]) => `  ${(ms / 1000).toFixed(1).padStart(6)} s  ${relative(process.cwd(), name)}`);
 }
 
+/* The tests that failed, each with its file and the first line of why. */
+function failed(runner) {
+  const tests = [];
+  runner.on('fail', (test, error) =>
+    tests.push({
+      test: `${relative(process.cwd(), test.file ?? '')}: ${test.fullTitle()}`,
+      because: String(error?.message ?? error).split('\n', 1)[0],
+    }),
+  );
+  return tests;
+}
+
 export default class Counts extends Mocha.reporters.Spec {
   constructor(runner, options) {
     super(runner, options);
     const longest = timed(runner);
+    const failedTests = failed(runner);
     runner.once('end', () => {
       const { passes, failures, pending } = runner.stats;
       const file = process.env.MOCHA_COUNTS;
       if (file) process.stdout.write(`Longest:\n${longest().join('\n')}\n\n`);
-      if (file) writeFileSync(file, JSON.stringify({ passes, failures, pending }));
+      if (file) writeFileSync(file, JSON.stringify({ passes, failures, pending, failedTests }));
       else process.stdout.write(`${passes} passed, ${failures} failed, ${pending} skipped\n`);
       setTimeout(tellOfLeaks, patience).unref();
     });

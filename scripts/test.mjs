@@ -34,6 +34,8 @@ async function everyTest() {
   for (const { output } of ended) process.stdout.write(output);
   const counts = ended.map((_, i) => countsIn(join(folder, `${i}`)));
   rmSync(folder, { recursive: true, force: true });
+  for (const { test, because } of counts.flatMap((count) => count?.failedTests ?? []))
+    process.stdout.write(`Failed: ${test}\n        ${because}\n`);
   const sum = (name) => counts.reduce((all, count) => all + (count?.[name] ?? 0), 0);
   process.stdout.write(`${sum('passes')} passed, ${sum('failures')} failed, ${sum('pending')} skipped\n`);
   if (ended.some(({ status }) => status !== 0) || counts.includes(null)) process.exit(1);

@@ -7,7 +7,7 @@ import { declareSite, startTestOrbis, talkCode, type TestOrbis } from '../../ser
 import { typedAt, type Ran } from './support.ts';
 
 describe('looking at an embed from the command line', function () {
-  this.timeout(60_000);
+  this.timeout(240_000);
   let test: TestOrbis;
   let folder: string;
   before(async () => {

@@ -4,7 +4,7 @@ import { closeBrowser, newWindow } from './support/browser.ts';
 import { openStep } from './support/workbench.ts';
 
 describe('an owner who has an embed looked at', function () {
-  this.timeout(90_000);
+  this.timeout(240_000);
   let test: TestOrbis;
   before(async () => {
     test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });
@@ -71,7 +71,7 @@ describe('an owner who has an embed looked at', function () {
 });
 
 describe('the collection in pictures', function () {
-  this.timeout(90_000);
+  this.timeout(240_000);
   let test: TestOrbis;
   before(async () => {
     test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });

@@ -4,7 +4,7 @@ import { get } from './support/get.ts';
 import { declareSite, refusal, startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
 
 describe('looking with a browser', function () {
-  this.timeout(60_000);
+  this.timeout(240_000);
   let test: TestOrbis;
   before(async () => void (test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } })));
   after(() => test.stop());

@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import { OrbisError } from '@orbis/contract';
+import { deadlineIn, type Deadline } from '../src/reading/deadline.ts';
 import { createReader } from '../src/reading/reader.ts';
 
 describe('the reader of foreign text', function () {
@@ -23,6 +24,29 @@ describe('the reader of foreign text', function () {
     } finally {
       await Promise.all([reader.close(), patient.close()]);
     }
+  });
+
+  it('waits longer for a text that had no processor, but not for ever', async () => {
+    let spent = 0;
+    const over: string[] = [];
+    const watch = (name: string, { signal }: Deadline): Promise<void> =>
+      new Promise((resolve) =>
+        signal.addEventListener('abort', () => {
+          over.push(name);
+          resolve();
+        }),
+      );
+    await Promise.all([
+      watch(
+        'had none',
+        deadlineIn(0.1, () => 0),
+      ),
+      watch(
+        'had it all',
+        deadlineIn(0.1, () => (spent += 100)),
+      ),
+    ]);
+    expect(over).to.deep.equal(['had it all', 'had none']);
   });
 
   it('keeps the process free while it reads', async () => {

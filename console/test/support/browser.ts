@@ -71,7 +71,7 @@ export async function expectClip(page: Page, frame: FrameLocator): Promise<void>
 }
 
 /** Waits for something to become true; fails with what it was. */
-export async function expectSoon(check: () => Promise<boolean>, what: string, ms = 10_000): Promise<void> {
+export async function expectSoon(check: () => Promise<boolean>, what: string, ms = 30_000): Promise<void> {
   for (const end = Date.now() + ms; Date.now() < end;) {
     if (await check()) return;
     await new Promise((resolve) => setTimeout(resolve, 50));

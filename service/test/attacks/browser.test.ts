@@ -24,7 +24,7 @@ const document = (html: string) => ({
 const size = { width: 400, height: 300 };
 
 describe('attack: the browser', function () {
-  this.timeout(60_000);
+  this.timeout(240_000);
   let server: Server;
   let port: number;
   let asked: string[] = [];

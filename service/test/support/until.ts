@@ -1,9 +1,9 @@
 import { setTimeout as wait } from 'node:timers/promises';
 
-/** Waits until something holds that comes about by itself; fails after ten seconds. */
+/** Waits until something holds that comes about by itself; fails after half a minute. */
 export async function until(holds: () => Promise<boolean>): Promise<void> {
-  for (const end = Date.now() + 10_000; !(await holds());) {
-    if (Date.now() > end) throw new Error('it did not come about in ten seconds');
+  for (const end = Date.now() + 30_000; !(await holds());) {
+    if (Date.now() > end) throw new Error('it did not come about in half a minute');
     await wait(50);
   }
 }
