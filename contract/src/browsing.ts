@@ -1,4 +1,4 @@
-import { count, time } from './common.ts';
+import { count, factRecord, time } from './common.ts';
 import { z } from './zod.ts';
 
 const side = z.number().int().min(1);
@@ -43,6 +43,16 @@ export const measurement = z
   })
   .meta({ id: 'Measurement' });
 
+/** What does not work in what a code loads, as far as asking for it tells. */
+export const inquiry = z
+  .object({
+    asked: count.meta({ description: 'How many addresses were asked' }),
+    troubles: z.array(
+      z.object({ code: z.string(), address: z.string(), facts: factRecord, message: z.string() }),
+    ),
+  })
+  .meta({ id: 'Inquiry' });
+
 const weight = z
   .object({
     requests: count.meta({ description: 'To hosts of others' }),
@@ -64,4 +74,5 @@ export type Still = z.infer<typeof still>;
 export type StillType = (typeof stillTypes)[number];
 export type Measurement = z.infer<typeof measurement>;
 export type Weight = z.infer<typeof weight>;
+export type Inquiry = z.infer<typeof inquiry>;
 export type Weighing = z.infer<typeof weighing>;

@@ -33,6 +33,12 @@ const atMost =
       payload.issues.push({ code: 'too_big', origin: 'string', maximum: most, input: payload.value });
   };
 
+/** A colour of CSS, in the one way in which the interface takes it. */
+export const hexColour = z
+  .string()
+  .regex(/^#[0-9a-f]{6}$/, shouldBe('a colour as #rrggbb, in lower case'))
+  .meta({ example: '#1f4e5f' });
+
 export const tag = label(40).meta({ example: 'talks' });
 
 /**

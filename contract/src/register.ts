@@ -1,11 +1,10 @@
 import { pastedLanguages, planActions, positions, type PastedLanguage } from '@orbis/core';
-import { count, factRecord, key, publicId, time } from './common.ts';
+import { count, factRecord, hexColour, key, publicId, time } from './common.ts';
 import { snippet } from './edits.ts';
 import { spoken, type PlacementState } from './language/index.ts';
 import { kindDefaults, optionsSchema } from './options/schema.ts';
 import { pageKey, siteKey, spotKey, spotName } from './place.ts';
 import { level } from './reading.ts';
-import { shouldBe } from './misfit.ts';
 import { z } from './zod.ts';
 
 /** Every state that a placement can be in. */
@@ -44,7 +43,7 @@ export const siteLanguage = z.enum(pastedLanguages as [PastedLanguage, ...Pasted
 
 /** The colours of a site, of which its embeds can have some. */
 export const siteColours = z
-  .array(z.string().regex(/^#[0-9a-f]{6}$/, shouldBe('a colour as #rrggbb, in lower case')))
+  .array(hexColour)
   .max(10)
   .meta({ description: 'Its colours, as #rrggbb: they are offered where an embed can have one' });
 

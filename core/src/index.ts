@@ -67,6 +67,7 @@ export * from './compose/index.ts';
 export * from './plan/index.ts';
 export * from './isolate/index.ts';
 export * from './scan/index.ts';
+export * from './in-page/index.ts';
 export * from './harvest/index.ts';
 export * from './colours/index.ts';
 export * from './links/index.ts';

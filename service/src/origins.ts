@@ -1,6 +1,9 @@
 /** Where a preview's document finds our script in it, on its own host. */
 export const relayPath = '/orbis-relay.js';
 
+/** Where a preview in a page finds our script by which one points at a place on that page. */
+export const pointingPath = '/orbis-pointing.js';
+
 /** The two sites that Orbis answers as: the console's, and that of foreign code. */
 export interface Origins {
   /** Where the console is reached, without a path. */

@@ -78,6 +78,7 @@ export async function startOrbis(
     undo.push(() => Promise.all([fetching.close(), reader.close()]));
     const browser = createBrowser({
       chromium: findChromium(settings.ORBIS_CHROMIUM),
+      seconds: settings.ORBIS_CHROMIUM_SECONDS,
       allowPrivate: settings.ORBIS_ALLOW_PRIVATE === 'yes',
     });
     undo.push(() => browser.close());

@@ -23,7 +23,7 @@ import {
 } from '@orbis/core';
 import type { ChangeFacts } from '../change-facts.ts';
 import { spoken } from './spoken.ts';
-import type { Language, OptionWords, Remains, Weighed } from './language.ts';
+import type { Language, OptionWords, Remains, TroubleCode, Weighed } from './language.ts';
 
 /** A state that a placement can be in. */
 export type PlacementState = keyof typeof spoken.states;
@@ -199,6 +199,12 @@ export const formatLearned = (reasons: readonly Reason[], language: Language = s
 /** Why a frame is given a sandbox token, as a clause. */
 export const formatSandboxToken = ({ code, facts }: Reason, language: Language = spoken): string =>
   language.sandboxTokens[code]!(facts);
+
+/** What does not work in a code as it is shown, in sentences. */
+export const formatTrouble = (
+  { code, facts }: { code: TroubleCode; facts: Facts },
+  language: Language = spoken,
+): string => language.troubles[code](facts);
 
 /** Why a link, an answer about it, or an entry in a list of providers cannot be used: a clause. */
 export const formatLink = ({ code, facts }: Reason, language: Language = spoken): string =>

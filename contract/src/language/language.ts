@@ -26,6 +26,16 @@ export type Remains = { code: 'paste-again'; placements: number } | { code: 'tak
 /** Why the height of an embed cannot be measured. */
 export type NoHeight = 'nothing-shown' | 'follows-its-frame';
 
+/** What does not work in a code as it is shown. */
+export type TroubleCode =
+  | 'refuses-frames'
+  | 'not-there'
+  | 'no-answer'
+  | 'not-loaded'
+  | 'blocked'
+  | 'script-stopped'
+  | 'nothing-shown';
+
 /** What a visitor’s browser does for something. */
 export interface Weighed {
   requests: number;
@@ -83,6 +93,8 @@ export interface Language {
   weighed: Readonly<Record<'loaded' | 'clicked' | 'bareLoaded' | 'bareClicked', string>>;
   /** Why nobody can tell how high an embed is, in a sentence. */
   noHeight: Readonly<Record<NoHeight, string>>;
+  /** What does not work in a code as it is shown, in sentences. */
+  troubles: Readonly<Record<TroubleCode, Sentence>>;
   /** What a visitor’s browser does for something, as a clause: “4 requests to 1 host, 12 kB”. */
   weight: (weighed: Weighed) => string;
   /** Where a colour of a site stands: “background of the page”. */

@@ -1,7 +1,8 @@
 import { z } from '../zod.ts';
-import { measurement, picture, still, weighing } from '../browsing.ts';
+import { inquiry, measurement, picture, still, weighing } from '../browsing.ts';
 import { key } from '../common.ts';
 import { optionErrors } from '../options/index.ts';
+import { view } from '../preview.ts';
 import { embedSummary } from '../resources.ts';
 import { subject } from './embeds.ts';
 import { paths } from './paths.ts';
@@ -28,13 +29,26 @@ const params = z.object({ embed: key });
 
 /** What is done with a browser, where one is installed: pictures, heights, weights. */
 export const browsingRoutes = {
+  'inquiries.create': route({
+    ...paths['inquiries.create'],
+    summary:
+      'Ask whether the frames, scripts and style sheets of a code are there, and let themselves be shown',
+    tag: usual.tag,
+    access: 'owner',
+    readOnly: true,
+    most: mostWithCode,
+    statuses: [200],
+    body: z.strictObject(subject),
+    answer: inquiry,
+    errors: ['not-found', ...optionErrors],
+  }),
   'pictures.create': route({
     ...paths['pictures.create'],
     ...usual,
     summary: 'Photograph a preview at a width, as high as it is',
-    body: z.strictObject({ ...subject, width: width.default(1280) }),
+    body: z.strictObject({ ...subject, ...view, width: width.default(1280) }),
     answer: picture,
-    errors: [...errors, 'nothing-to-photograph'],
+    errors: [...errors, 'nothing-to-photograph', 'page-unreadable', 'place-not-on-page'],
   }),
   'embeds.picture': route({
     ...paths['embeds.picture'],

@@ -17,6 +17,7 @@ import {
   revisionNote,
   tags,
 } from '../resources.ts';
+import { view } from '../preview.ts';
 import { pathOf, paths } from './paths.ts';
 import { mostWithCode, mostWithMany, route } from './route.ts';
 
@@ -118,11 +119,11 @@ export const embedRoutes = {
     access: 'owner',
     readOnly: true,
     most: mostWithCode,
-    body: z.strictObject(subject),
+    body: z.strictObject({ ...subject, ...view }),
     answer: preview,
     statuses: [201],
     location: ({ url }) => url,
-    errors: ['not-found', ...optionErrors],
+    errors: ['not-found', 'page-unreadable', 'place-not-on-page', ...optionErrors],
   }),
   'embeds.list': route({
     ...paths['embeds.list'],

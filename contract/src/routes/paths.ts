@@ -26,6 +26,7 @@ export const paths = {
   'links.find': { method: 'post', path: '/links' },
   'compositions.create': { method: 'post', path: '/compositions' },
   'previews.create': { method: 'post', path: '/previews' },
+  'inquiries.create': { method: 'post', path: '/inquiries' },
   'pictures.create': { method: 'post', path: '/pictures' },
   'stills.create': { method: 'post', path: '/stills' },
   'measurements.create': { method: 'post', path: '/measurements' },

@@ -3,5 +3,11 @@
  * that it is given.
  */
 export { sandboxTokensOf, type SandboxToken } from './sandbox-tokens.ts';
-export { previewDocument, type ShownReading, type ShownSheet, type PreviewDocument } from './preview.ts';
+export {
+  previewDocument,
+  type ShownReading,
+  type ShownPage,
+  type ShownSheet,
+  type PreviewDocument,
+} from './preview.ts';
 export { isHost, originSource, writePolicy, type Directive } from './policy.ts';

@@ -4,6 +4,7 @@ import type { Sheet } from '../sheets/sheet.ts';
 import { hostOf } from '../reading/addresses.ts';
 import { isHeldPicture } from '../options/types/index.ts';
 import { hasLoader, loadScriptHash } from '../visitors/index.ts';
+import type { PageWithRoom } from '../in-page/index.ts';
 import { hostSource, isHost, originSource, writePolicy, type Directive } from './policy.ts';
 import { sandboxTokensOf } from './sandbox-tokens.ts';
 
@@ -36,13 +37,16 @@ export interface PreviewOptions {
   language: string;
   /** Pictures that it was asked to show beside what its code shows. */
   pictures?: readonly string[];
-  /** A script of ours that tells the page around it (an origin) where the player is. */
+  /** A script of ours that tells the page around it (an origin) where the player is, and what does not work. */
   relay?: { src: string; to: string };
+  /** The colour behind it, as #rrggbb; white without it. */
+  background?: string;
+  /** The page in which it stands, and a script of ours by which another place on it can be pointed at. */
+  page?: { room: ShownPage; pointing: { src: string; to: string } | null };
 }
 
-/* A player of our own tells its time by itself, a provider's where its sheet says how. */
-const tellsTime = ({ parts }: ShownReading, sheet: ShownSheet | null): boolean =>
-  sheet?.tellsTime !== undefined || parts.some(({ role }) => role === 'media');
+/** A page with nothing of it acting, as the core cuts it, and by what its addresses are read. */
+export type ShownPage = Pick<PageWithRoom, 'parts' | 'base'>;
 
 const relayTag = ({ src, to }: NonNullable<PreviewOptions['relay']>, sheet: ShownSheet | null): string => {
   const { member = '', format = 'seconds' } = sheet?.tellsTime ?? {};
@@ -59,21 +63,40 @@ export function previewDocument(
   sheet: ShownSheet | null,
   options: PreviewOptions,
 ): PreviewDocument {
-  const relay = tellsTime(reading, sheet) ? (options.relay ?? null) : null;
+  // It stands before all else, to hear of all that goes wrong.
+  const script = options.relay ? relayTag(options.relay, sheet) : '';
+  const html = options.page ? inPage(text, script, options.page) : byItself(text, script, options);
+  return { html, policy: previewPolicy(text, reading, sheet, options) };
+}
+
+function byItself(text: string, script: string, options: PreviewOptions): string {
   const links = (options.discovery ?? []).map(
     ({ type, href }) =>
       `\n<link rel="alternate" type="${escapeAttribute(type)}" href="${escapeAttribute(href)}" title="${escapeAttribute(options.title)}">`,
   );
-  const html = `<!doctype html>
+  return `<!doctype html>
 <html lang="${escapeAttribute(options.language)}">
-<head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>${escapeText(options.title)}</title>${links.join('')}
-<style>html{background:#fff;color:#222}body{margin:0;display:flow-root;font:16px/1.5 sans-serif}</style></head>
+<head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">${script}<title>${escapeText(options.title)}</title>${links.join('')}
+<style>html{background:${escapeAttribute(options.background ?? '#fff')};color:#222}body{margin:0;display:flow-root;font:16px/1.5 sans-serif}</style></head>
 <body>
-${text}${relay === null ? '' : `\n${relayTag(relay, sheet)}`}
+${text}
 </body>
 </html>
 `;
-  return { html, policy: previewPolicy(text, reading, sheet, { ...options, relaySrc: relay?.src ?? null }) };
+}
+
+/* Between two comments, by which our script knows what is of the page and what is not. */
+function inPage(
+  text: string,
+  relay: string,
+  { room: { parts, base }, pointing }: NonNullable<PreviewOptions['page']>,
+): string {
+  const [start, upTo, rest] = parts;
+  const script =
+    pointing &&
+    `<script src="${escapeAttribute(pointing.src)}" data-to="${escapeAttribute(pointing.to)}"></script>`;
+  const head = `<meta charset="utf-8"><base href="${escapeAttribute(base)}">${relay}${script ?? ''}`;
+  return `${start}${head}${upTo}<!--orbis begins-->${text}<!--orbis ends-->${rest}`;
 }
 
 const directiveOf: Partial<Record<Use, string>> = {
@@ -90,7 +113,7 @@ function previewPolicy(
   text: string,
   reading: ShownReading,
   sheet: ShownSheet | null,
-  { ancestors, ownHost, pictures = [], relaySrc: relay }: PreviewOptions & { relaySrc: string | null },
+  { ancestors, ownHost, pictures = [], relay, page }: PreviewOptions,
 ): string {
   const isWaiting = hasLoader(text);
   const sources = new Map<string, Set<string>>();
@@ -111,14 +134,19 @@ function previewPolicy(
   for (const { host, uses } of reading.hosts)
     if (!named.has(host)) for (const use of uses) allow(directiveOf[use], hostSource(host));
   allow('script-src', inlineScripts(reading, isWaiting));
-  allow('script-src', relay);
+  const ours = [relay?.src, page?.pointing?.src].filter((src) => src !== undefined);
+  for (const src of ours) allow('script-src', src);
   for (const picture of pictures) allow('img-src', isHeldPicture(picture) ? 'data:' : originSource(picture));
+  // A page looks as it looks by sheets, pictures and fonts from wherever it has them.
+  if (page)
+    for (const each of ['style-src', 'img-src', 'font-src'])
+      for (const src of ['*', 'data:']) allow(each, src);
   // Inline styles are what presentation is made of.
   allow('style-src', "'unsafe-inline'");
   if (!sources.has('form-action')) allow('form-action', "'none'");
   const tokens = new Set([
     ...sandboxTokensOf(reading, isWaiting).map(({ token }) => token),
-    ...(relay === null ? [] : ['allow-scripts']),
+    ...(ours.length === 0 ? [] : ['allow-scripts']),
   ]);
   if (!ownHost) tokens.delete('allow-same-origin');
   const directives = [...sources].map(([name, values]): Directive => [name, [...values]]);
@@ -127,7 +155,7 @@ function previewPolicy(
     ['frame-ancestors', ancestors],
     ['default-src', ["'none'"]],
     ...directives,
-    ['base-uri', ["'none'"]],
+    ['base-uri', [(page && originSource(page.room.base)) ?? "'none'"]],
   ]);
 }
 

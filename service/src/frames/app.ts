@@ -5,8 +5,9 @@ import { writePolicy } from '@orbis/core';
 import { visitorLanguages, visitorWords, type VisitorWords } from '@orbis/contract';
 import type { Connection } from '../database/connect.ts';
 import { isAway } from '../database/errors.ts';
-import { relayPath, type Origins } from '../origins.ts';
+import { pointingPath, relayPath, type Origins } from '../origins.ts';
 import { findPreview } from '../store/previews.ts';
+import { pointingScript } from './pointing.ts';
 import { relayScript } from './relay.ts';
 import { createServed, holdsFor, type Served } from './served.ts';
 
@@ -70,10 +71,14 @@ export function createFramesApp({
     }),
   );
 
-  app.get(relayPath, (_request, response) => {
-    // A document without an origin of its own asks for it as if from elsewhere.
-    response.set('Cross-Origin-Resource-Policy', 'cross-origin').type('js').send(relayScript);
-  });
+  for (const [path, script] of [
+    [relayPath, relayScript],
+    [pointingPath, pointingScript],
+  ] as const)
+    app.get(path, (_request, response) => {
+      // A document without an origin of its own asks for it as if from elsewhere.
+      response.set('Cross-Origin-Resource-Policy', 'cross-origin').type('js').send(script);
+    });
   app.get(
     '/robots.txt',
     (_request, response) => void response.type('text/plain').send('User-agent: *\nDisallow: /\n'),

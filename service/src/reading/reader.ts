@@ -10,8 +10,11 @@ import type {
   OembedFormat,
   OembedParsed,
   PageFacts,
+  PageRequest,
   PageHarvest,
   PageStyles,
+  PageWithRoom,
+  PlaceOnPage,
   PlacementSeen,
   Reading,
   ReadingContext,
@@ -22,6 +25,7 @@ import type {
 } from '@orbis/core';
 import { OrbisError } from '@orbis/contract';
 import type * as tasks from './worker.ts';
+import { deadlineIn } from './deadline.ts';
 import type { FileFacts } from './file-facts.ts';
 import type { RobotsQuestion } from './robots-rules.ts';
 import type { WorkedOut, WorkOutTask } from './work-out.ts';
@@ -52,11 +56,12 @@ export interface Reader {
   providerList(text: string): Promise<ReturnType<typeof readProviderList>>;
   pageStyles(page: { html: string; address: string }): Promise<PageStyles>;
   colours(sheets: readonly string[]): Promise<UsedColour[]>;
+  pageWithRoom(page: PageRequest): Promise<PageWithRoom | PlaceOnPage[]>;
   close(): Promise<void>;
 }
 
 export interface ReaderOptions {
-  /** How long one task may take, from when its turn comes. */
+  /** How long one task may take, from when its turn comes; longer where it does not get a processor. */
   seconds?: number;
   threads?: number;
   /** How many tasks may wait for their turn. */
@@ -78,8 +83,7 @@ export function createReader({
   const queue = new PQueue({ concurrency: threads });
   const once = async (name: string, task: unknown): Promise<unknown> => {
     // A thread that does not come back in time is ended, and another one takes its place.
-    const deadline = new AbortController();
-    const timer = setTimeout(() => deadline.abort(), seconds * 1000);
+    const deadline = deadlineIn(seconds);
     try {
       return await pool.run(task, { name, signal: deadline.signal });
     } catch (error) {
@@ -88,7 +92,7 @@ export function createReader({
         throw new OrbisError('reading-too-large', { most: megabytes });
       throw error;
     } finally {
-      clearTimeout(timer);
+      deadline.callOff();
     }
   };
   const run = async <N extends keyof typeof tasks>(
@@ -122,6 +126,7 @@ export function createReader({
     compareTexts: (before, after) => run('compare', { before, after }),
     providerList: (text) => run('providerList', text),
     pageStyles: (page) => run('pageStyles', page),
+    pageWithRoom: (page) => run('pageWithRoom', page),
     colours: (sheets) => run('colours', sheets),
     close: async () => {
       queue.clear();

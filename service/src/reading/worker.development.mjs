@@ -73,6 +73,7 @@ export const {
   sheetFile,
   providerList,
   pageStyles,
+  pageWithRoom,
   colours,
   compare,
 } = await import(pathToFileURL(file).href);

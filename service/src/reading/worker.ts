@@ -13,6 +13,7 @@ import {
   readLinkedPage,
   readProviderList,
   reconcile,
+  roomOnPage,
   scanPage,
   stylesOfPage,
   type Expected,
@@ -26,6 +27,7 @@ import {
   type OembedParsed,
   type PageFacts,
   type PageHarvest,
+  type PageRequest,
   type PlacementSeen,
   type Reading,
   type ReadingContext,
@@ -102,6 +104,9 @@ export const reconcilePage = retiring(
   ({ text, expected }: { text: string; expected: readonly Expected[] }): PlacementSeen[] =>
     reconcile(scanPage(text), expected),
 );
+
+/** Makes room for an embed on a published page. */
+export const pageWithRoom = retiring((page: PageRequest) => roomOnPage(page));
 
 /** Works out what is asked of a code. */
 export const workOut = retiring(workOutHere);

@@ -6,7 +6,17 @@ import { photograph, type Photograph } from '../browser/photograph.ts';
 import type { ShownDocument } from '../browser/show.ts';
 import { weigh } from '../browser/weigh.ts';
 import { declaredAddresses } from '../store/places.ts';
-import { asPreviewed, composed, documentOf, type Trial, type Tried, type TrialTools } from './try-out.ts';
+import {
+  asPreviewed,
+  composed,
+  documentOf,
+  pasted,
+  viewed,
+  type Trial,
+  type Tried,
+  type TrialTools,
+  type View,
+} from './try-out.ts';
 
 export type LookingTools = TrialTools & { browser: Browser };
 
@@ -18,13 +28,14 @@ const usualHeight = 800;
  * @throws OrbisError of the options that it cannot have, and of the browser.
  */
 export async function picture(
-  trial: Trial & { width: number },
+  { width, ...trial }: Trial & View & { width: number },
   tools: LookingTools,
   signal: AbortSignal,
 ): Promise<Photograph> {
-  const { document } = await shown(trial, tools);
+  const { document: made } = await viewed(trial, tools);
+  const document = { url: made.url, ...made.document };
   return tools.browser.work(
-    (tab) => photograph(tab, document, { window: { width: trial.width, height: usualHeight }, at: null }),
+    (tab) => photograph(tab, document, { window: { width, height: usualHeight }, at: null }),
     { declared: await declaredAddresses(tools.connection.db), signal },
   );
 }
@@ -64,9 +75,7 @@ export async function weights(
 ): Promise<{ embed: Weights; bare: Weights }> {
   const declared = await declaredAddresses(tools.connection.db);
   const { document, tried } = await shown(trial, tools);
-  // The code itself, without what rules and sites ask of it.
-  const { code } = tried;
-  const bare = documentOf({ code, text: code.text, pictures: [] }, tools, { language: 'en' });
+  const bare = documentOf(pasted(tried), tools, { language: 'en' });
   const weighed = (each: ShownDocument): Promise<Weights> =>
     tools.browser.work((tab) => weigh(tab, each), { declared, signal });
   const [ofEmbed, ofBare] = await Promise.all([

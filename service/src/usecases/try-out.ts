@@ -1,24 +1,31 @@
 import {
   classFor,
+  defaultsFor,
   documentText,
   hasLoader,
   picturesOf,
   previewDocument,
   sandboxTokensOf,
   withoutOptions,
+  type Beside,
   type Circumstances,
+  type Kind,
   type Options,
   type PreviewDocument,
+  type ShownPage,
 } from '@orbis/core';
 import { OrbisError, refuseProblems } from '@orbis/contract';
 import type { Deps } from '../deps.ts';
-import { relayPath } from '../origins.ts';
+import { pointingPath, relayPath } from '../origins.ts';
 import { newPublicId } from '../store/ids.ts';
+import type { PageOfRegister } from '../store/placements.ts';
+import { languageOfSites } from '../store/places.ts';
 import { insertPreview } from '../store/previews.ts';
 import { askedAt } from './asked.ts';
 import { compositionOf, type CodeSource } from './codes.ts';
 import { ingest } from './collect.ts';
 import { embedByKey } from './embeds.ts';
+import { roomOn, type RoomOnPage } from './in-page.ts';
 import { pastedAt } from './page-plan.ts';
 import { placementById } from './placements.ts';
 
@@ -32,7 +39,17 @@ export interface Trial {
   keep?: (option: string) => boolean;
 }
 
-export type TrialTools = Pick<Deps, 'connection' | 'renderContext' | 'reader' | 'origins'>;
+/** How a trial is shown, which changes nothing of what is handed out. */
+export interface View {
+  /** As it was pasted, with nothing that is asked of it. */
+  asPasted?: boolean;
+  /** The colour behind it, as #rrggbb, where it is shown by itself. */
+  background?: string | undefined;
+  /** The published page in which it is shown. */
+  on?: { page: string; beside?: Beside | undefined } | undefined;
+}
+
+export type TrialTools = Pick<Deps, 'connection' | 'renderContext' | 'reader' | 'origins' | 'fetching'>;
 export type Tried = Awaited<ReturnType<typeof compositionOf>>;
 
 /** Composes a trial as it would come out where it stands; keeps nothing. */
@@ -58,6 +75,8 @@ const inForm = {
 export interface Preview {
   url: string;
   expiresAt: Date;
+  /** The page in which it is shown. */
+  page: RoomOnPage | null;
   sandboxTokens: ReturnType<typeof sandboxTokensOf>;
 }
 
@@ -65,26 +84,60 @@ export interface Preview {
  * Keeps a trial for a while as a document on a host of its own.
  * @throws OrbisError of the options that it cannot have.
  */
-export async function preview(trial: Trial, tools: TrialTools, by: number, now: Date): Promise<Preview> {
-  const { tried, language } = await asPreviewed(trial, tools);
-  refuseProblems(tried.composition.problems);
-  const { name, url, document, text } = documentOf(composed(tried), tools, {
-    title: trial.embed,
-    language,
-  });
+export async function preview(
+  trial: Trial & View,
+  tools: TrialTools,
+  by: number,
+  now: Date,
+): Promise<Preview> {
+  const { tried, document: made, page } = await viewed({ ...trial, watched: true }, tools);
+  const { name, url, document, text } = made;
   const expiresAt = await insertPreview(tools.connection.db, name, document, { by, now });
-  return { url, expiresAt, sandboxTokens: sandboxTokensOf(tried.code.reading, hasLoader(text)) };
+  return { url, expiresAt, page, sandboxTokens: sandboxTokensOf(tried.code.reading, hasLoader(text)) };
 }
 
-/** Composes a trial as it is shown by itself, in the language of the site where it stands. */
+/**
+ * The document of a trial as it is to be seen.
+ * @throws OrbisError of the options that it cannot have, and of the page in which it is shown.
+ */
+export async function viewed(
+  { asPasted = false, background, on, watched = false, ...trial }: Trial & View & { watched?: boolean },
+  tools: TrialTools,
+): Promise<{ tried: Tried; document: ReturnType<typeof documentOf>; page: RoomOnPage | null }> {
+  const page = on
+    ? await roomOn(
+        { page: on.page, beside: on.beside ?? null },
+        ({ placement, embed }) => placement === trial.placement || embed === trial.embed,
+        tools,
+      )
+    : null;
+  const { tried, language } = await asPreviewed(trial, tools, page?.site);
+  refuseProblems(tried.composition.problems);
+  const document = documentOf(asPasted ? pasted(tried) : composed(tried), tools, {
+    title: trial.embed,
+    language,
+    background,
+    page: page?.room,
+    watched,
+  });
+  return { tried, document, page };
+}
+
+/** Composes a trial as it is shown by itself, or for a site, in the language of the site where it stands. */
 export async function asPreviewed(
   trial: Trial,
   tools: TrialTools,
+  site?: PageOfRegister['site'],
 ): Promise<{ tried: Tried; language: string }> {
-  const source = withOnly(await sourceOf(trial, tools), trial.keep);
+  const source = withOnly(await sourceOf(trial, tools, site), trial.keep);
+  const { db } = tools.connection;
   const { placement } = trial;
   const language =
-    placement === undefined ? 'en' : (await placementById(tools.connection.db, placement)).site.language;
+    site?.language ??
+    (placement === undefined
+      ? await languageOfSites(db)
+      : (await placementById(db, placement)).site.language) ??
+    'en';
   const circumstances = { apart: classFor('preview'), language };
   return { tried: await compositionOf(source, tools.renderContext(), circumstances), language };
 }
@@ -116,11 +169,27 @@ export const composed = ({ code, composition }: Tried): ToShow => ({
   pictures: picturesOf(composition.effective),
 });
 
+/** The code of a trial as it was pasted, without what rules and sites ask of it. */
+export const pasted = ({ code }: Pick<Tried, 'code'>): ToShow => ({ code, text: code.text, pictures: [] });
+
 /** The document in which a code is shown, at an address that nobody can guess. */
 export function documentOf(
   { code: { reading, sheet }, text, pictures }: ToShow,
   { origins }: Pick<TrialTools, 'origins'>,
-  { title = 'Preview', language }: { title?: string | undefined; language: string },
+  {
+    title = 'Preview',
+    language,
+    background,
+    page,
+    watched = false,
+  }: {
+    title?: string | undefined;
+    language: string;
+    background?: string | undefined;
+    page?: ShownPage | undefined;
+    /** Whether the console looks at it, and hears of it what scripts of ours tell. */
+    watched?: boolean;
+  },
 ): { name: string; url: string; text: string; document: PreviewDocument } {
   const { console, previewUrl, ownHosts } = origins();
   const name = newPublicId() + newPublicId();
@@ -131,7 +200,14 @@ export function documentOf(
     ownHost: ownHosts,
     language,
     pictures,
-    relay: { src: new URL(relayPath, url).href, to: console },
+    ...(watched && { relay: { src: new URL(relayPath, url).href, to: console } }),
+    ...(background !== undefined && { background }),
+    ...(page && {
+      page: {
+        room: page,
+        pointing: watched ? { src: new URL(pointingPath, url).href, to: console } : null,
+      },
+    }),
   });
   return { name, url, text, document };
 }
@@ -147,7 +223,11 @@ export async function namedPicture(
 }
 
 /* The code, and what is asked of it: of an embed itself, or of a placement beside what its embed asks. */
-async function sourceOf({ embed, text, placement, options }: Trial, tools: TrialTools): Promise<CodeSource> {
+async function sourceOf(
+  { embed, text, placement, options }: Trial,
+  tools: TrialTools,
+  site?: PageOfRegister['site'],
+): Promise<CodeSource> {
   const { db } = tools.connection;
   if (placement !== undefined) {
     const row = await placementById(db, placement);
@@ -156,8 +236,13 @@ async function sourceOf({ embed, text, placement, options }: Trial, tools: Trial
   }
   const asked = { embed: options };
   if (embed !== undefined) {
-    const { base, found } = (await embedByKey(db, embed)).source;
-    return { base, found, asked };
+    const row = await embedByKey(db, embed);
+    const { base, found } = row.source;
+    return {
+      base,
+      found,
+      asked: site ? { ...asked, site: defaultsFor(site.defaults, row.embed.kind as Kind) } : asked,
+    };
   }
   if (text === undefined) throw new OrbisError('bad-request', { problem: 'Name an embed, or give a text.' });
   return { base: (await ingest(db, text, tools)).code.text, asked };

@@ -9,6 +9,9 @@ import { migratedDatabase } from './database.ts';
 
 export const password = 'seven owls over the fell';
 
+/* A busy machine is no fault of what is tested. */
+const patient = { ORBIS_CHROMIUM_SECONDS: '180' };
+
 /** A service on loopback with a database of its own, an owner, and the demo's world beside it. */
 export interface TestOrbis {
   orbis: Orbis;
@@ -34,7 +37,14 @@ export async function startTestOrbis({
   const log: string[] = [];
   const logger: Logger = pino({ level: 'info' }, { write: (line: string) => void log.push(line) });
   const settings = readSettings(
-    { ORBIS_DATA: folder, ORBIS_DATABASE_URL: database, ORBIS_PORT: '0', ORBIS_FRAMES_PORT: '0', ...env },
+    {
+      ORBIS_DATA: folder,
+      ORBIS_DATABASE_URL: database,
+      ORBIS_PORT: '0',
+      ORBIS_FRAMES_PORT: '0',
+      ...patient,
+      ...env,
+    },
     folder,
   );
   const world = await startDemoServer({ port: 0, folder });

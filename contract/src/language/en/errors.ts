@@ -306,6 +306,11 @@ export const errors = {
     title: 'Page not read',
     detail: (f) => `The page could not be read: ${f.why}${f.remedy ? ` ${f.remedy}` : ''}`,
   },
+  'place-not-on-page': {
+    title: 'Not on the page',
+    detail: (f) =>
+      `${f.asked} ${f.page}. ${f.has ? `It has: ${f.has}.` : 'It has no heading and no paragraph with words.'}`,
+  },
   'already-taken': {
     title: 'Already taken',
     detail: (f) =>

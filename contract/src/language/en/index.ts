@@ -11,6 +11,7 @@ import { misfits } from './misfits.ts';
 import { problems } from './problems.ts';
 import { evidence, mends } from './reading.ts';
 import { search } from './search.ts';
+import { troubles } from './troubles.ts';
 import {
   colourPlace,
   foundBy,
@@ -64,6 +65,7 @@ export const en = {
   neededParts,
   parts,
   noHeight,
+  troubles,
   planActions,
   positions,
   presets,

@@ -1,5 +1,6 @@
 import type { Deps } from '../../deps.ts';
 import { readPicture, takePicture } from '../../usecases/embed-picture.ts';
+import { inquire } from '../../usecases/inquire.ts';
 import { heights, picture, weights } from '../../usecases/looking.ts';
 import { takeStill } from '../../usecases/still.ts';
 import type { Handlers, Named } from '../reply.ts';
@@ -8,10 +9,13 @@ import type { Handlers, Named } from '../reply.ts';
 export function browsingHandlers(
   deps: Deps,
 ): Handlers<
-  Named<'pictures' | 'stills' | 'measurements' | 'weighings'> | 'embeds.picture' | 'embeds.photograph'
+  | Named<'inquiries' | 'pictures' | 'stills' | 'measurements' | 'weighings'>
+  | 'embeds.picture'
+  | 'embeds.photograph'
 > {
   const at = (): string => deps.now().toISOString();
   return {
+    'inquiries.create': async ({ body }) => ({ data: await inquire(body, deps) }),
     'pictures.create': async ({ body, signal }) => {
       const { png, width, height } = await picture(body, deps, signal);
       return { data: { type: 'image/png', width, height, data: png.toString('base64') } };

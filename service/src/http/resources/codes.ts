@@ -5,13 +5,23 @@ import {
   serializeComposition,
   serializeMended,
   serializeReading,
+  type PageShown,
 } from '@orbis/contract';
 import type { Deps } from '../../deps.ts';
+import type { RoomOnPage } from '../../usecases/in-page.ts';
 import { preview, tryOut } from '../../usecases/try-out.ts';
 import type { Handlers, Named } from '../reply.ts';
 
 /* The limit of a batch; of one text the reading itself says when it is too long. */
 const batchLimit = 8 * limits.length;
+
+const serializePageShown = ({ url, room: { places, at, side, instead } }: RoomOnPage): PageShown => ({
+  url,
+  places,
+  at,
+  side,
+  instead,
+});
 
 /** Reading, trying out and previewing codes, without keeping them. */
 export function codeHandlers(deps: Deps): Handlers<Named<'readings' | 'compositions' | 'previews'>> {
@@ -34,7 +44,7 @@ export function codeHandlers(deps: Deps): Handlers<Named<'readings' | 'compositi
       return { data: serializeComposition(base, tried.composition) };
     },
     'previews.create': async ({ body, actor }) => {
-      const { url, expiresAt, sandboxTokens } = await preview(body, deps, actor.by, now());
+      const { url, expiresAt, sandboxTokens, page } = await preview(body, deps, actor.by, now());
       return {
         status: 201,
         data: {
@@ -44,6 +54,7 @@ export function codeHandlers(deps: Deps): Handlers<Named<'readings' | 'compositi
             token,
             reason: formatSandboxToken(reason),
           })),
+          page: page && serializePageShown(page),
         },
       };
     },
