@@ -39,6 +39,21 @@ describe('looking at an embed from the command line', function () {
     expect(placed.out).to.include('180 px high');
   });
 
+  it('writes a picture of it in a page of the site, and as it was pasted', async () => {
+    const there = await orbis(
+      `preview talk --on hollinfell/talks --after "Opening" --out ${at('there.png')} --json`,
+    );
+    expect(JSON.parse(there.out)).to.deep.include({ width: 1280, troubles: [] });
+    await orbis('set talk heading="A night"');
+    const heights = [];
+    for (const pasted of ['--pasted', '']) {
+      const { out } = await orbis(`preview talk ${pasted} --width 390 --out ${at('a.png')} --json`);
+      heights.push((JSON.parse(out) as { height: number }).height);
+    }
+    expect(heights[0]).to.be.lessThan(heights[1]!);
+    await orbis('set talk heading=');
+  });
+
   it('writes a still in one type by its ending, in all without one', async () => {
     const one = await orbis(`still talk --at 0:04 --width 320 --out ${at('moor.webp')}`);
     expect(one.out).to.match(
@@ -115,6 +130,13 @@ describe('looking at an embed from the command line', function () {
     ['still talk --out moor.gif', /written as \.jpg, \.webp or \.avif, not as \.gif/],
     ['still talk --at noon --out moor.jpg', /“noon” is no time/],
     ['preview talk', /--out <file>/],
+    ['preview talk --after x --out a.png', /name the page with --on/],
+    ['preview talk --on hollinfell/talks --after x --before y --out a.png', /not both/],
+    [
+      'preview talk --on hollinfell/talks --after Nowhere --out a.png',
+      /No heading or paragraph that begins with “Nowhere” is on hollinfell\/talks\. It has: “/,
+    ],
+    ['preview talk --on hollinfell/none --out a.png', /hollinfell\/none/],
     ['preview talk --width wide --out a.png', /should be a whole number/],
     ['preview talk --width 100 --out a.png', /“width”.*160/],
     ['code talk hollinfell/talks#opening --form apart', /--form is for --bare/],

@@ -92,7 +92,7 @@ describe('a preview in a published page', () => {
     const { data: placed } = await client.call('placements.create', {
       body: { embed: 'talk', place: 'moor/placed#main' },
     });
-    const { data } = await client.call('deliveries.create', { params: { placement: placed.id }, body: {} });
+    const { data } = await client.call('deliveries.create', { params: { placement: placed.id } });
     body = `<h1>Talks</h1><p>One</p>${data.text}<p>Two</p>`;
     for (const of of [{ embed: 'talk' }, { embed: undefined, placement: placed.id }]) {
       const { page, url } = await preview({ ...of, on: { page: 'moor/placed' } });

@@ -1,8 +1,6 @@
 import Autocomplete from '@mui/material/Autocomplete';
 import TextField from '@mui/material/TextField';
-import { useQuery } from '@tanstack/react-query';
-import { useDeferredValue } from 'react';
-import { api } from '../api.ts';
+import { usePagesBeginning } from './pages-beginning.ts';
 
 interface Props {
   place: string;
@@ -13,14 +11,7 @@ interface Props {
 
 /** Chooses a spot: from those whose page begins as was typed, however many pages there are. */
 export function PlacePicker({ place, taken, onChange }: Props) {
-  const begins = useDeferredValue(place.split('#')[0]!.trim());
-  const pages = useQuery({
-    queryKey: ['pages', 'begins', begins],
-    queryFn: async ({ signal }) =>
-      (await api.call('pages.list', { query: { q: begins || undefined, limit: 50 }, signal })).data.items,
-    placeholderData: (before) => before,
-  });
-  const spots = (pages.data ?? [])
+  const spots = usePagesBeginning(place)
     .flatMap((page) => page.spots.map(({ key }) => key))
     .filter((key) => !taken.has(key));
   return (

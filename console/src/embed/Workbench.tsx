@@ -21,7 +21,7 @@ import { LookingTools } from './looking/LookingTools.tsx';
 import { OptionForm } from './OptionForm.tsx';
 import { Placements } from './Placements.tsx';
 import { PresetChooser } from './PresetChooser.tsx';
-import { Preview } from './Preview.tsx';
+import { Preview } from './preview/Preview.tsx';
 import { SaveBar } from './SaveBar.tsx';
 import { StepsBack } from './StepsBack.tsx';
 import type { WorkedOn } from './useComposition.ts';
@@ -64,7 +64,7 @@ export function Workbench({ embed, etag, sheet }: { embed: Embed; etag: string; 
           aria-label="Preview"
           sx={{ p: 2, display: 'flex', flex: 1, minHeight: 0, minWidth: 0 }}
         >
-          <Preview frame={work.frame} embed={embed.key} shown={work.shown} />
+          <Preview frame={work.frame} of={{ embed: embed.key }} shown={work.shown} />
         </Paper>
         <CodeBar composition={composition} copyLabel="Copy without a place" />
       </Box>

@@ -1,4 +1,5 @@
-import { useCallback, useEffect, useRef, useState, type RefObject } from 'react';
+import { useCallback, useRef, useState, type RefObject } from 'react';
+import { useFrameMessages } from './frame-messages.ts';
 
 /** Where the preview's player is, where it tells. */
 export interface PlayerTime {
@@ -8,27 +9,15 @@ export interface PlayerTime {
   now: () => number | null;
 }
 
-/** Listens to what our own script in the preview's document tells; nobody else is believed. */
+/** Listens to where the preview’s player is. */
 export function usePlayerTime(frame: RefObject<HTMLIFrameElement | null>): PlayerTime {
   const at = useRef<number | null>(null);
   const [tells, setTells] = useState(false);
-  useEffect(() => {
-    const hear = ({ source, data }: MessageEvent<unknown>): void => {
-      if (
-        source === null ||
-        source !== frame.current?.contentWindow ||
-        typeof data !== 'object' ||
-        data === null
-      )
-        return;
-      const told = data as { orbis?: unknown; at?: unknown };
-      if (told.orbis !== 'time' || typeof told.at !== 'number') return;
-      at.current = told.at;
-      setTells(true);
-    };
-    addEventListener('message', hear);
-    return () => removeEventListener('message', hear);
-  }, [frame]);
+  useFrameMessages(frame, (told) => {
+    if (told['orbis'] !== 'time' || typeof told['at'] !== 'number') return;
+    at.current = told['at'];
+    setTells(true);
+  });
   const now = useCallback(() => at.current, []);
   return { tells, now };
 }

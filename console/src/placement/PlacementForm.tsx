@@ -13,7 +13,7 @@ import { SaveBar } from '../embed/SaveBar.tsx';
 import { StepsBack } from '../embed/StepsBack.tsx';
 import { OptionForm } from '../embed/OptionForm.tsx';
 import type { WorkedOn } from '../embed/useComposition.ts';
-import { Preview } from '../embed/Preview.tsx';
+import { Preview } from '../embed/preview/Preview.tsx';
 import { useAnnounce } from '../components/Announcer.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 
@@ -63,7 +63,7 @@ export function PlacementForm({ placement, etag, embed, site, sheet }: Props) {
           aria-label="How it looks here"
           sx={{ p: 2, display: 'flex', flex: 1, minHeight: 0, minWidth: 0 }}
         >
-          <Preview frame={work.frame} embed={embed.key} placement={placement.id} shown={work.shown} />
+          <Preview frame={work.frame} of={{ placement: placement.id }} page={placement.page} shown={work.shown} />
         </Paper>
         <CodeBar composition={composition} />
       </Box>

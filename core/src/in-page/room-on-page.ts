@@ -22,7 +22,7 @@ export interface PageWithRoom {
   /** By which its addresses are read. */
   base: string;
   places: PlaceOnPage[];
-  /** The number of the place beside which there is room; null where it is instead of a code, or at the end. */
+  /** The number of the place beside which there is room; null instead of a code, or at the end. */
   at: number | null;
   side: Beside['side'];
   /** Whether it is instead of a code of ours that stands there. */
@@ -35,7 +35,8 @@ export interface PageWithRoom {
  *
  * @returns the places alone where the one that was asked for is not there.
  */
-export function roomOnPage({ html, address, beside, placements }: PageRequest): PageWithRoom | PlaceOnPage[] {
+export function roomOnPage(request: PageRequest): PageWithRoom | PlaceOnPage[] {
+  const { html, address, beside, placements } = request;
   const page = parse(html, { scriptingEnabled: false });
   const elements = elementsBelow(page);
   const base = baseOf(elements, address);

@@ -8,7 +8,7 @@ export type Element = DefaultTreeAdapterTypes.Element;
 export const attributeOf = ({ attrs }: Element, name: string): string | null =>
   attrs.find((each) => each.name === name)?.value ?? null;
 
-/** Every element below a node in the order of the page; what nests deeper than browsers let it is taken out. */
+/** Every element below a node in the order of the page; what nests too deep for a browser is taken out. */
 export function elementsBelow(top: Parent): Element[] {
   const elements: Element[] = [];
   const left: { node: Node; depth: number }[] = [];

@@ -1,0 +1,93 @@
+import { hostOf } from '../reading/addresses.ts';
+import type { Use } from '../reading/reading.ts';
+import { isHeldPicture } from '../options/types/index.ts';
+import { hasLoader, loadScriptHash } from '../visitors/index.ts';
+import { hostSource, isHost, originSource, writePolicy } from './policy.ts';
+import type { PreviewOptions, ShownReading, ShownSheet } from './preview-options.ts';
+import { sandboxTokensOf } from './sandbox-tokens.ts';
+
+/** What each directive of a policy lets in. */
+class Sources {
+  readonly #sources = new Map<string, Set<string>>();
+
+  allow(directive: string | undefined, ...sources: readonly (string | null | undefined)[]): void {
+    if (directive === undefined) return;
+    const known = this.#sources.get(directive) ?? new Set();
+    for (const source of sources) if (source) known.add(source);
+    if (known.size > 0) this.#sources.set(directive, known);
+  }
+
+  has(directive: string): boolean {
+    return this.#sources.has(directive);
+  }
+
+  list(): [string, string[]][] {
+    return [...this.#sources].map(([name, values]) => [name, [...values]]);
+  }
+}
+
+/** The policy of a document in which a code is shown: it reaches what the code names, and nothing else. */
+export function previewPolicy(
+  text: string,
+  reading: ShownReading,
+  sheet: ShownSheet | null,
+  { ancestors, ownHost, pictures = [], relay, page }: PreviewOptions,
+): string {
+  const isWaiting = hasLoader(text);
+  const ours = [relay?.src, page?.pointing?.src].filter((src) => src !== undefined);
+  const sources = new Sources();
+  allowNamed(sources, reading, sheet);
+  sources.allow('script-src', inlineScripts(reading, isWaiting), ...ours);
+  for (const picture of pictures)
+    sources.allow('img-src', isHeldPicture(picture) ? 'data:' : originSource(picture));
+  // A page looks as it looks by sheets, pictures and fonts from wherever it has them.
+  if (page) for (const each of ['style-src', 'img-src', 'font-src']) sources.allow(each, '*', 'data:');
+  // Inline styles are what presentation is made of.
+  sources.allow('style-src', "'unsafe-inline'");
+  if (!sources.has('form-action')) sources.allow('form-action', "'none'");
+  const tokens = new Set(sandboxTokensOf(reading, isWaiting).map(({ token }) => token));
+  if (ours.length > 0) tokens.add('allow-scripts');
+  if (!ownHost) tokens.delete('allow-same-origin');
+  return writePolicy([
+    ['sandbox', [...tokens]],
+    ['frame-ancestors', ancestors],
+    ['default-src', ["'none'"]],
+    ...sources.list(),
+    ['base-uri', [(page && originSource(page.room.base)) ?? "'none'"]],
+  ]);
+}
+
+const directiveOf: Partial<Record<Use, string>> = {
+  frame: 'frame-src',
+  script: 'script-src',
+  stylesheet: 'style-src',
+  image: 'img-src',
+  media: 'media-src',
+  form: 'form-action',
+  data: 'connect-src',
+};
+
+function allowNamed(sources: Sources, reading: ShownReading, sheet: ShownSheet | null): void {
+  for (const { use, url } of reading.addresses) {
+    const origin = originSource(url);
+    sources.allow(directiveOf[use], origin);
+    // The provider's other hosts serve the same item: a frame may move between them.
+    if (sheet && use === 'frame' && origin !== null)
+      sources.allow('frame-src', ...sheet.hosts.map((host) => sameSchemeAndPort(origin, host)));
+  }
+  // Hosts that only a script or a style names: its scheme and port are not known here, so
+  // any of the host's will do.
+  const named = new Set(reading.addresses.map((address) => hostOf(address.url)));
+  for (const { host, uses } of reading.hosts)
+    if (!named.has(host)) for (const use of uses) sources.allow(directiveOf[use], hostSource(host));
+}
+
+/* Where any script in the code may run, ours may; a digest beside that would shut the others out again
+   (CSP 3, section 6.7.3.2). */
+const inlineScripts = ({ parts }: ShownReading, isWaiting: boolean): string | null =>
+  parts.some(({ role }) => role === 'setup') ? "'unsafe-inline'" : isWaiting ? `'${loadScriptHash}'` : null;
+
+function sameSchemeAndPort(origin: string, host: string): string | null {
+  const { protocol, port } = new URL(origin);
+  return isHost(host) ? `${protocol}//${host}${port ? `:${port}` : ''}` : null;
+}
