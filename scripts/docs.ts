@@ -1,10 +1,18 @@
 // Writes what the documents take from the code: the commands, the options, the errors, the search language,
 // the schema of a sheet, and the README's list of settings.
-import { readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { everyCommand, makeProgram } from '@orbis/cli';
 import { allOptions, handName, ownOptions, searchFields, type Option, type SearchField } from '@orbis/core';
 import { builtInSheets } from '@orbis/sheets';
-import { catalogue, spoken, optionWords, listServiceSettings, sheetJsonSchema } from '@orbis/contract';
+import {
+  catalogue,
+  spoken,
+  optionWords,
+  optionsLine,
+  listServiceSettings,
+  sheetJsonSchema,
+} from '@orbis/contract';
+import { optionLooks, type Look } from './looks/options.ts';
 
 const top = new URL('../', import.meta.url);
 
@@ -120,6 +128,35 @@ function valueOf({ name, limits: { least, most, whole, unit, words, length } }: 
     .join(' ');
 }
 
+/** The document in which each option of presentation is seen. */
+export function looksDocument(): string {
+  const looks = Object.entries(optionLooks(0));
+  const cells = looks.flatMap(([name, look]) => (look ? [cellOf(name, look)] : []));
+  const rows = cells.flatMap((cell, i) => (i % 2 === 0 ? [`| ${cell} | ${cells[i + 1] ?? ''} |`] : []));
+  const unseen = looks.flatMap(([name, look]) => (look ? [] : [`\`${name}\``]));
+  return `# Looks
+
+What each option of presentation does to an embed, on codes of the demo’s providers in a small page of text. [Look](look.md) says how they are set, [Options](options.md) what values they take.
+
+| | |
+| --- | --- |
+${rows.join('\n')}
+
+Nothing of ${unseen.slice(0, -1).join(', ')} and ${unseen.at(-1)} can be seen in a picture: they say what happens when somebody presses, how browsers load, or what people hear who cannot see.
+`;
+}
+
+/* A look, with all that is asked for it. */
+function cellOf(name: string, { options }: Look): string {
+  const asked = Object.fromEntries(
+    Object.entries(options).map(([option, value]) => [
+      option,
+      option === 'still' ? 'https://hollinfell.example/still.webp' : value,
+    ]),
+  );
+  return `![${name}](looks/${name}.webp)<br>**${name}**: ${optionWords(name).explain}<br>\`${optionsLine(asked)}\``;
+}
+
 /** The JSON Schema of a provider's sheet. */
 export const sheetSchemaDocument = (): string => `${JSON.stringify(sheetJsonSchema(), null, 2)}\n`;
 
@@ -157,12 +194,16 @@ const documents: Readonly<Record<string, (now: string) => string>> = {
   'README.md': renewedReadme,
   'docs/commands.md': commandsDocument,
   'docs/errors.md': errorsDocument,
+  'docs/looks.md': looksDocument,
   'docs/options.md': optionsDocument,
   'docs/provider-sheet.schema.json': sheetSchemaDocument,
   'docs/search.md': searchDocument,
 };
 
-const read = (name: string): string => readFileSync(new URL(name, top), 'utf8');
+const read = (name: string): string => {
+  const file = new URL(name, top);
+  return existsSync(file) ? readFileSync(file, 'utf8') : '';
+};
 
 /** The documents that are not as the code would have them. */
 export const staleDocuments = (): string[] =>

@@ -13,7 +13,7 @@ import { loadDemo, loopbackFetch, startDemoServer } from '@orbis/demo';
 import type { Sheet } from '@orbis/core';
 import { readSettings, startOrbis } from '@orbis/service';
 import { builtInSheets } from '@orbis/sheets';
-import { looksPage } from './looks.ts';
+import { looksPage } from './looks/page.ts';
 
 const top = fileURLToPath(new URL('../', import.meta.url));
 const out = join(top, 'docs/screenshots');

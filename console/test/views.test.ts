@@ -164,6 +164,27 @@ describe('an owner who looks at an embed in other ways', function () {
     await context.close();
   });
 
+  it('draws the part of a frame that is shown', async () => {
+    const { context, page } = await opened('talk');
+    await page.getByRole('button', { name: /^How it looks/ }).click();
+    await page.getByRole('button', { name: 'Only a part of it' }).click();
+    await page.getByRole('button', { name: 'Draw the part' }).click();
+    await page.getByTitle('All that its frame shows').waitFor();
+    const { x, y } = (await page.getByTestId('draw-here').boundingBox())!;
+    await page.mouse.move(x + 300, y + 210);
+    await page.mouse.down();
+    await page.mouse.move(x + 100, y + 60, { steps: 4 });
+    await page.mouse.up();
+    await page.getByText('200 wide and 150 high, 100 from the left and 60 from the top, in px').waitFor();
+    await page.getByRole('button', { name: 'Show this part' }).click();
+    await page.getByRole('button', { name: 'Save as revision 2' }).click();
+    await page.getByText('Revision 2 is saved', { exact: false }).first().waitFor();
+    expect(
+      (await test.client.call('embeds.read', { params: { embed: 'talk' } })).data.current.options,
+    ).to.deep.equal({ 'crop-left': 100, 'crop-top': 60, 'crop-width': 200, 'crop-height': 150 });
+    await context.close();
+  });
+
   it('is told what does not work in it, each thing once', async () => {
     const { context, page } = await opened('broken');
     await page.getByText('A script is not there any more', { exact: false }).waitFor();

@@ -76,15 +76,9 @@ export const serviceSettingsSchema = z.object({
       description:
         'Where the browser Chromium is, with which pictures are taken and heights are measured, or “none” where it is not to be used; without it /usr/bin/chromium, where that is installed',
     }),
-  ORBIS_CHROMIUM_SECONDS: z.coerce
-    .number()
-    .int()
-    .min(10)
-    .max(600)
-    .default(45)
-    .meta({
-      description: 'How long one look with that browser may take, in seconds; more on a slow machine',
-    }),
+  ORBIS_CHROMIUM_SECONDS: z.coerce.number().int().min(10).max(600).default(45).meta({
+    description: 'How long one look with that browser may take, in seconds; more on a slow machine',
+  }),
   ORBIS_ALLOW_PRIVATE: z.enum(['yes', 'no']).default('no').meta({
     description:
       'Whether pages on private addresses may be read beyond the declared sites; for demos and tests',

@@ -37,6 +37,8 @@ export interface OptionFormProps {
   onChange: (name: string, value: string | null) => void;
   /** What can be found out with a browser, beside how it loads. */
   looking?: ReactNode;
+  /** What helps to choose a part of a frame. */
+  cropping?: ReactNode;
   /** A step behind those of the options. */
   last?: { title: string; says: string; content: ReactNode };
 }
@@ -76,7 +78,7 @@ export function OptionForm(props: OptionFormProps) {
         'looks',
         'How it looks',
         steps.looks,
-        <HowItLooks {...props} isPossible={isPossible} field={field} />,
+        <HowItLooks {...props} isPossible={isPossible} field={field} tools={{ crop: props.cropping }} />,
       )}
       {step(
         'loads',

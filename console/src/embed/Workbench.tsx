@@ -17,10 +17,11 @@ import { CodeBar } from './CodeBar.tsx';
 import { useComposedDraft } from './composed-draft.ts';
 import { inheritedFrom } from './inherited.ts';
 import { bench, column, scrolls } from './one-screen.ts';
+import { ChooseCrop } from './looking/ChooseCrop.tsx';
 import { LookingTools } from './looking/LookingTools.tsx';
 import { OptionForm } from './OptionForm.tsx';
 import { Placements } from './Placements.tsx';
-import { PresetChooser } from './PresetChooser.tsx';
+import { PresetChooser } from './presets/PresetChooser.tsx';
 import { Preview } from './preview/Preview.tsx';
 import { SaveBar } from './SaveBar.tsx';
 import { StepsBack } from './StepsBack.tsx';
@@ -86,6 +87,7 @@ export function Workbench({ embed, etag, sheet }: { embed: Embed; etag: string; 
             player={work.player}
             parts={composition.data?.parts}
             onChange={work.set}
+            cropping={<ChooseCrop of={{ embed: embed.key }} size={embed.reading.size} work={work} />}
             looking={<LookingTools of={{ embed: embed.key }} found={embed.found} work={work} />}
             last={{
               title: 'Where it goes',

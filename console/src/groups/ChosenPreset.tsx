@@ -1,6 +1,7 @@
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import type { Preset } from '@orbis/contract';
+import { nameOfPreset, PresetLine } from '../embed/presets/PresetLine.tsx';
 
 /** Options under one name, to begin with. */
 export function ChosenPreset({
@@ -21,12 +22,20 @@ export function ChosenPreset({
       onChange={(event) => onChange(event.target.value)}
       helperText={chosen?.meaning}
       sx={{ maxWidth: 420 }}
-      slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}
+      slotProps={{
+        inputLabel: { shrink: true },
+        select: {
+          displayEmpty: true,
+          // What was chosen is named in one line; its meaning stands below.
+          renderValue: (key) => (key === '' ? 'None' : nameOfPreset(String(key))),
+          MenuProps: { slotProps: { paper: { sx: { maxWidth: 440 } } } },
+        },
+      }}
     >
       <MenuItem value="">None</MenuItem>
-      {presets.map(({ key }) => (
-        <MenuItem key={key} value={key}>
-          {key.replaceAll('-', ' ')}
+      {presets.map((preset) => (
+        <MenuItem key={preset.key} value={preset.key}>
+          <PresetLine preset={preset} />
         </MenuItem>
       ))}
     </TextField>

@@ -8,6 +8,7 @@ import { CodeBar } from '../embed/CodeBar.tsx';
 import { useComposedDraft } from '../embed/composed-draft.ts';
 import { inheritedFrom } from '../embed/inherited.ts';
 import { bench, column, scrolls } from '../embed/one-screen.ts';
+import { ChooseCrop } from '../embed/looking/ChooseCrop.tsx';
 import { LookingTools } from '../embed/looking/LookingTools.tsx';
 import { SaveBar } from '../embed/SaveBar.tsx';
 import { StepsBack } from '../embed/StepsBack.tsx';
@@ -63,7 +64,12 @@ export function PlacementForm({ placement, etag, embed, site, sheet }: Props) {
           aria-label="How it looks here"
           sx={{ p: 2, display: 'flex', flex: 1, minHeight: 0, minWidth: 0 }}
         >
-          <Preview frame={work.frame} of={{ placement: placement.id }} page={placement.page} shown={work.shown} />
+          <Preview
+            frame={work.frame}
+            of={{ placement: placement.id }}
+            page={placement.page}
+            shown={work.shown}
+          />
         </Paper>
         <CodeBar composition={composition} />
       </Box>
@@ -88,6 +94,7 @@ export function PlacementForm({ placement, etag, embed, site, sheet }: Props) {
             player={work.player}
             parts={composition.data?.parts}
             onChange={work.set}
+            cropping={<ChooseCrop of={{ placement: placement.id }} size={embed.reading.size} work={work} />}
             looking={<LookingTools of={{ placement: placement.id }} found={embed.found} work={work} />}
           />
         </Box>

@@ -16,18 +16,24 @@ export function Folded({
   options,
   draft,
   field,
+  tool,
 }: {
   label: string;
   options: readonly Option[];
   draft: Draft;
   field: (option: Option) => ReactNode;
+  /** What else helps to fill them in. */
+  tool?: ReactNode;
 }) {
   const isSet = options.some(({ name }) => draft[name] !== undefined);
   const [isOpen, setOpen] = useState(isSet);
   if (isSet && !isOpen) setOpen(true);
   if (options.length === 0) return null;
   return isOpen ? (
-    <Box sx={fieldGrid}>{options.map(field)}</Box>
+    <Box sx={fieldGrid}>
+      {tool}
+      {options.map(field)}
+    </Box>
   ) : (
     <Unfold label={label} onOpen={() => setOpen(true)} />
   );

@@ -3,6 +3,8 @@ import { allOptions, deviceOf, type Option } from '@orbis/core';
 /** A group of options as a line of its own says it, until one of them is set. */
 export interface LabelledGroup {
   label: string;
+  /** What helps to fill them in, beside their fields. */
+  tool?: 'crop';
   options: readonly Option[];
 }
 
@@ -23,7 +25,7 @@ export const groups: readonly LabelledGroup[] = [
   { label: 'Over it: a link, a tint, words', options: within('over') },
   { label: 'Space around it', options: within('space') },
   { label: 'Corners, line and shadow', options: within('edges') },
-  { label: 'Only a part of it', options: within('crop') },
+  { label: 'Only a part of it', tool: 'crop', options: within('crop') },
   { label: 'Do without parts of the code', options: within('parts') },
   { label: 'Different on phones or tablets', options: looks.filter(onScreens) },
 ];

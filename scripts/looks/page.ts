@@ -1,8 +1,10 @@
 // A page with what Orbis can put around, over and beside an embed, one look beside the other.
-import { compose, documentText, openCode, type Options, type Sheet } from '@orbis/core';
+import { compose, documentText, openCode, type Sheet } from '@orbis/core';
 import { optionsLine } from '@orbis/contract';
+import { looksCodes } from './codes.ts';
+import type { Look } from './options.ts';
 
-const looks: readonly { of: 'film' | 'map' | 'form'; options: Options }[] = [
+const looks: readonly Look[] = [
   { of: 'film', options: { fit: 'shape', shape: { width: 21, height: 9 }, corners: 14 } },
   { of: 'film', options: { fit: 'shape', load: 'click' } },
   { of: 'map', options: { 'fit': 'shape', 'load': 'click', 'load-words': 'Where we are' } },
@@ -25,11 +27,7 @@ const looks: readonly { of: 'film' | 'map' | 'form'; options: Options }[] = [
 
 /** The page, with codes of the demo’s providers at this port. */
 export function looksPage(sheets: readonly Sheet[], port: number): string {
-  const codes = {
-    film: `<iframe width="560" height="315" src="http://play.kinorill.localhost:${port}/film/nB4moorNight?from=112" title="A night on the moor" allow="fullscreen"></iframe>`,
-    map: `<iframe width="640" height="480" src="http://mapmere.localhost:${port}/embed/map?lat=54.3712&amp;lng=-2.1048&amp;zoom=13" title="Map"></iframe>`,
-    form: `<form action="http://formwold.localhost:${port}/letters/x" method="post"><h3>The monthly letter</h3><p><label>Your address <input type="email" name="mail" required></label></p><p><button>Sign up</button></p></form>`,
-  };
+  const codes = looksCodes(port);
   const cells = looks.map(({ of, options }) => {
     const { snippets, problems } = compose(openCode(codes[of], { sheets }), options);
     if (problems.length > 0) throw new Error(JSON.stringify(problems));
