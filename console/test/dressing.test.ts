@@ -282,6 +282,38 @@ describe('what is put around, over and beside a code, in a browser', function ()
     expect(hit).to.deep.equal(['A', 'A']);
   });
 
+  it('a band lies behind the words of the section that it is pasted into, and covers all of it', async () => {
+    const text = dressed('frame', { 'band': 300, 'band-behind': true, 'band.phone': 200 }, 'orbis-a');
+    for (const [width, height] of [
+      [1280, 240],
+      [1280, 1500],
+      [360, 500],
+    ] as const) {
+      await show(
+        `<section style="padding:24px;height:${height}px;box-sizing:border-box">${text}<h2>Tonight</h2></section><p>After it</p>`,
+        width,
+      );
+      const found = await page.evaluate(() => {
+        const [section, band, film, words] = ['section', '.orbis-a', '#it', 'h2'].map(
+          (selector) => document.querySelector(selector)!.getBoundingClientRect().toJSON() as DOMRect,
+        );
+        return {
+          section: section!,
+          band: band!,
+          film: film!,
+          onTop: document.elementFromPoint(words!.x + 5, words!.y + 5)!.tagName,
+          over: document.documentElement.scrollWidth - innerWidth,
+        };
+      });
+      const label = `${width} × ${height}`;
+      expect(found.band, label).to.deep.equal(found.section);
+      expect(found.film.width, label).to.be.at.least(found.section.width - 1);
+      expect(found.film.height, label).to.be.at.least(found.section.height - 1);
+      expect(found.film.height / found.film.width, label).to.be.closeTo(shape, 0.01);
+      expect([found.onTop, found.over], label).to.deep.equal(['H2', 0]);
+    }
+  });
+
   describe('a code that waits', () => {
     const foreign = (): string[] => asked.filter((url) => !url.includes('picture'));
     const waiting = (name: Name, options: Options = {}) => dressed(name, { load: 'click', ...options });

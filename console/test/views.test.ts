@@ -54,7 +54,7 @@ describe('an owner who looks at an embed in other ways', function () {
     return window;
   };
   const view = async (page: Page, shown: string): Promise<void> => {
-    await page.getByRole('button', { name: /^(?:By itself|As it was|Before and|In your page)/ }).click();
+    await page.getByRole('button', { name: /^(?:By itself|As pasted|Compared|In your page)$/ }).click();
     await page.getByRole('radio', { name: shown }).check();
   };
   const inside = (page: Page) => page.frameLocator('iframe[title="Preview of the embed"]');

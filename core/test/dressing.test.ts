@@ -228,6 +228,13 @@ describe('what is put around, over and beside a code', () => {
     ['has a band and a shape', 'frame', { band: 300, fit: 'shape' }, 'band-has-size'],
     ['has nothing to cover a band', 'form', { band: 300 }, 'band-needs-frame'],
     ['has a band on phones only', 'frame', { 'band.phone': 300 }, 'band-everywhere'],
+    ['is behind a section without a band', 'frame', { 'band-behind': true }, 'band-behind-needs-band'],
+    [
+      'has a heading behind a section',
+      'frame',
+      { 'band': 300, 'band-behind': true, 'heading': 'x' },
+      'band-behind-alone',
+    ],
     ['leads nowhere', 'starts', { fallback: true }, 'content-unknown'],
     ['does not say its height', 'boxed', { fit: 'content' }, 'height-unknown'],
     ['does not say its size', 'boxed', { fit: 'fixed' }, 'size-unknown'],
@@ -244,6 +251,16 @@ describe('what is put around, over and beside a code', () => {
     expect(made('frame', { band: 400 }).uncarried).to.deep.equal([
       { option: 'band', code: 'needs-page-head', facts: { when: 'reduced-motion' } },
     ]);
+  });
+
+  it('lies behind its section by rules in the head, and has its own height where there are none', () => {
+    const behind = { 'band': 400, 'band-behind': true };
+    expect(snippetText(made('frame', behind, { apart: 'x' }).snippets[0]!)).to.match(
+      /:has\(>\.x\)\{position:relative!important;isolation:isolate!important\}/,
+    );
+    const { snippets, uncarried } = made('frame', behind);
+    expect(snippetText(snippets[0]!)).to.equal(snippetText(made('frame', { band: 400 }).snippets[0]!));
+    expect(uncarried.map(({ option }) => option)).to.include('band-behind');
   });
 
   it('shows sums as people do them', () => {

@@ -46,6 +46,7 @@ export const optionLooks = (port: number): Readonly<Record<string, Look | null>>
   'band': { of: 'film', options: { band: 200 } },
   'band-focus-x': null,
   'band-focus-y': { of: 'film', options: { 'band': 140, 'band-focus-y': 85 } },
+  'band-behind': null,
   'space-above': film({ 'space-above': 48, 'max-width': 340 }),
   'space-below': film({ 'space-below': 48, 'max-width': 340 }),
   'space-beside': film({ 'space-beside': 48 }),

@@ -120,11 +120,19 @@ function mediaRules(
     return here.length === 0
       ? []
       : [
-          `.${classOf(element)}{${[...undoing(code, element, here), ...here.map(({ property, value }) => declaration(property, value))].join(';')}}`,
+          `${selectorOf(when, classOf(element))}{${[...undoing(code, element, here), ...here.map(({ property, value }) => declaration(property, value))].join(';')}}`,
         ];
   });
-  return rules.length === 0 ? [] : [`@media ${mediaOf[when]}{${rules.join('')}}`];
+  if (rules.length === 0 || when === 'in-section' || when === 'of-section') return rules;
+  return [`@media ${mediaOf[when]}{${rules.join('')}}`];
 }
+
+/** Whether a code with its rules lies behind what it stands in, and so has no height of its own. */
+export const liesBehind = (text: string): boolean => text.includes(':has(>.orbis-');
+
+/* Of what an element stands in: Selectors 4, section 4.5. */
+const selectorOf = (when: Condition, name: string): string =>
+  when === 'of-section' ? `:has(>.${name})` : `.${name}`;
 
 /* Of the element’s own style, what would undo these. */
 const undoing = (code: Code, element: Target, changes: readonly Conditioned[]): string[] => {

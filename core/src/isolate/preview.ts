@@ -1,4 +1,5 @@
 import { escapeAttribute, escapeText } from '../text/index.ts';
+import { liesBehind } from '../compose/apart.ts';
 import type { PreviewOptions, ShownReading, ShownSheet } from './preview-options.ts';
 import { previewPolicy } from './preview-policy.ts';
 
@@ -41,7 +42,7 @@ function byItself(text: string, script: string, options: PreviewOptions): string
   return `<!doctype html>
 <html lang="${escapeAttribute(options.language)}">
 <head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">${script}<title>${escapeText(options.title)}</title>${links.join('')}
-<style>html{background:${escapeAttribute(options.background ?? '#fff')};color:#222}body{margin:0;display:flow-root;font:16px/1.5 sans-serif}</style></head>
+<style>html{background:${escapeAttribute(options.background ?? '#fff')};color:#222}body{margin:0;${liesBehind(text) ? 'min-height:100vh;' : ''}display:flow-root;font:16px/1.5 sans-serif}</style></head>
 <body>
 ${text}
 </body>

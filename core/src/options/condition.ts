@@ -1,6 +1,20 @@
-/** When a declaration holds, other than always. */
-export const conditions = ['phone', 'tablet', 'print', 'reduced-motion', 'forced-colours'] as const;
+/**
+ * When a declaration holds, other than always: by a media query, or within what the code is pasted into, where
+ * rules also reach that itself (`in-section` is of the element, `of-section` of what it stands in).
+ */
+export const conditions = [
+  'phone',
+  'tablet',
+  'print',
+  'reduced-motion',
+  'forced-colours',
+  'in-section',
+  'of-section',
+] as const;
 export type Condition = (typeof conditions)[number];
+
+/** Those that a media query tells. */
+export type MediaCondition = Exclude<Condition, 'in-section' | 'of-section'>;
 
 /**
  * Screens for which an option may have a value of its own; what is asked without one holds for all others.
@@ -19,7 +33,7 @@ const desktopFrom = 1024;
  * The media query of each condition (Media Queries 4; `forced-colors` and `prefers-reduced-motion`: Media
  * Queries 5, sections 12.1 and 12.5).
  */
-export const mediaOf: Readonly<Record<Condition, string>> = {
+export const mediaOf: Readonly<Record<MediaCondition, string>> = {
   'phone': `(max-width:${tabletFrom - 0.02}px)`,
   'tablet': `(min-width:${tabletFrom}px) and (max-width:${desktopFrom - 0.02}px)`,
   'print': 'print',

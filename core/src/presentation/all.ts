@@ -23,6 +23,7 @@ import { option as loadWords } from './loading/load-words.ts';
 import { option as load } from './loading/load.ts';
 import { option as stillAlso } from './loading/still-also.ts';
 import { option as still } from './loading/still.ts';
+import { option as bandBehind } from './over/band-behind.ts';
 import { option as bandFocusX } from './over/band-focus-x.ts';
 import { option as bandFocusY } from './over/band-focus-y.ts';
 import { option as band } from './over/band.ts';
@@ -50,7 +51,8 @@ export const presentation: readonly Option[] = [
   ...[load, still, stillAlso, loadWords, loadRemember, heights],
   ...[heading, headingLevel, headingAlign, caption, linkBelow, linkBelowWords, fallback],
   ...[backdrop, backdropPadding, backdropReach],
-  ...[wholeLink, wholeLinkName, wholeLinkOpens, tint, tintStrength, wordsOver, band, bandFocusX, bandFocusY],
+  ...[wholeLink, wholeLinkName, wholeLinkOpens, tint, tintStrength, wordsOver],
+  ...[band, bandFocusX, bandFocusY, bandBehind],
   ...[spaceAbove, spaceBelow, spaceBeside],
   ...[corners, border, borderColour, shadow],
   ...[cropLeft, cropTop, cropWidth, cropHeight, cropScale],

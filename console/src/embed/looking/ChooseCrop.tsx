@@ -39,7 +39,7 @@ export function ChooseCrop({
   };
   return (
     <>
-      <Button variant="outlined" onClick={open} sx={{ justifySelf: 'start' }}>
+      <Button variant="outlined" onClick={open} sx={{ gridColumn: '1 / -1', justifySelf: 'start' }}>
         Draw the part
       </Button>
       <Dialog open={isOpen} onClose={() => setOpen(false)} maxWidth="lg" aria-labelledby="draw-the-part">

@@ -50,7 +50,10 @@ export function Preview({
   const columns = columnsOf(at, widths, view.shown === 'both' ? [before.data, now.data] : [now.data]);
   // All of them in one scale, so that they can be compared.
   const sum = columns.reduce((all, { width }) => all + width, 0);
-  const scale = Math.min(1, (room.width - gap * Math.max(columns.length - 1, 2)) / sum);
+  const scale = Math.min(
+    1,
+    (room.width - gap * Math.max(columns.length - 1, hasEdge(room) ? 2 : 0) - 2) / sum,
+  );
   const main = columns.findIndex(({ document }) => document === now.data);
   return (
     <Box sx={{ display: 'flex', flexDirection: 'column', minHeight: 0, flex: 1, minWidth: 0 }}>
@@ -119,6 +122,9 @@ function columnsOf<Document>(at: Shown, widths: Widths, documents: readonly Docu
     documents.map((document, i) => ({ width, document, label: labels[i] })),
   );
 }
+
+/* On a phone there is no edge to drag. */
+const hasEdge = ({ width }: { width: number }): boolean => width > 420;
 
 const isPlace = (at: unknown, places = 0): at is number =>
   typeof at === 'number' && Number.isInteger(at) && at >= 0 && at < places;

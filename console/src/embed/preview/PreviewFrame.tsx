@@ -35,9 +35,7 @@ export const PreviewFrame = ({
           overflow: 'hidden',
           borderRadius: 1,
           bgcolor: '#fff',
-          outline: '1px solid',
-          outlineColor: 'divider',
-          outlineOffset: -1,
+          boxShadow: '0 0 0 1px var(--mui-palette-divider)',
         }}
       >
         <iframe

@@ -12,6 +12,13 @@ import { PageChooser } from './PageChooser.tsx';
 import { SpotChooser } from './SpotChooser.tsx';
 import type { View } from './view.ts';
 
+/* As the button says it, in a word or two. */
+const inShort: Readonly<Record<View['shown'], string>> = {
+  alone: 'By itself',
+  pasted: 'As pasted',
+  both: 'Compared',
+  page: 'In your page',
+};
 const labels: Readonly<Record<View['shown'], string>> = {
   alone: 'By itself',
   pasted: 'As it was pasted',
@@ -43,7 +50,7 @@ export function ViewChooser({
         onClick={({ currentTarget }) => setAnchor(currentTarget)}
         sx={{ ml: 'auto' }}
       >
-        {labels[view.shown]}
+        {inShort[view.shown]}
       </Button>
       <Popover
         open={anchor !== null}

@@ -113,6 +113,7 @@ export const reasons = {
   'words-on-top': () => 'Words on top of it; presses go through them',
   'covers-band': (f) => `It covers a band of ${f.height} px at every width (${f.property})`,
   'focus-in-band': (f) => `What is ${f.x} % across and ${f.y} % down in it stays in sight (${f.property})`,
+  'behind-section': (f) => `It lies behind all of the section that it stands in (${f.property})`,
   'for-the-eye-only': () => 'It is there for the eye only: people who cannot see it are not told of it',
   'still-for-less-motion': (f) => `People who ask for less motion do not see it move (${f.property})`,
   'moving-background': () => 'a moving background plays without sound, again and again',

@@ -333,6 +333,13 @@ export const options = {
       'How high a band is, in px, that it covers whatever the width: a moving background, without sound and out of the way of people who cannot see it.',
     done: (value) => `Let it cover a band of ${value} px`,
   },
+  'band-behind': {
+    label: 'Behind its section',
+    explain:
+      'Whether the band lies behind all of the section that it is pasted into, with the words that are there, instead of having a height of its own. Paste it as the first thing in that section.',
+    done: (value) =>
+      value === 'on' ? 'Lay it behind the section that it stands in' : 'Let it have a height of its own',
+  },
   'band-focus-x': {
     label: 'What stays, across',
     explain: 'Which part stays in sight where the band is narrower: 0 is its left side, 100 its right one.',
@@ -398,6 +405,8 @@ export const conditions = {
   'print': 'on paper',
   'reduced-motion': 'where people want less motion',
   'forced-colours': 'where people’s own colours hold',
+  'in-section': 'within the section that it stands in',
+  'of-section': 'of the section that it stands in',
 } satisfies Language['conditions'];
 
 /** What a parameter that is set by hand does. */

@@ -156,6 +156,16 @@ export const problems = {
     title: 'The height on other screens',
     detail: () => 'Say how high the band is on all other screens as well: band=420.',
   },
+  'band-behind-needs-band': {
+    title: 'No band to lay behind it',
+    detail: () =>
+      'Only a band can lie behind a section. Say how high it is where it cannot, such as in an older browser: band=420.',
+  },
+  'band-behind-alone': {
+    title: 'Nothing stands around it there',
+    detail: (f) =>
+      `Behind a section there is no room for what “${f.other}” puts around it. Leave that out, or write it in the section.`,
+  },
   'band-has-size': {
     title: 'The band has a size',
     detail: () => 'A band is as high as you say, and as wide as its place. Leave “fit” and “crop” out.',
