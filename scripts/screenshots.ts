@@ -63,7 +63,7 @@ try {
   await page.getByRole('link', { name: /^Twelve winters/ }).click();
   await shoot(page, 'harvest');
   await page.goto(`${url}/collection`);
-  await page.getByRole('button', { name: /^Take \d+ missing pictures$/ }).click();
+  await page.getByRole('button', { name: /^Bring \d+ pictures up to date$/ }).click();
   await page.getByText(/^\d+ pictures taken/).waitFor({ timeout: 300_000 });
   await at(page, '/collection?view=pictures', 'collection', { height: 1000 });
   await at(page, '/collection/opening-talk', 'embed');

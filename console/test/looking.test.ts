@@ -92,9 +92,9 @@ describe('the collection in pictures', function () {
     await page.goto(`${test.url}/collection`);
     await page.getByRole('button', { name: 'Pictures', exact: true }).click();
     expect(new URL(page.url()).searchParams.get('view')).to.equal('pictures');
-    await page.getByRole('button', { name: 'Take 2 missing pictures' }).click();
+    await page.getByRole('button', { name: 'Bring 2 pictures up to date' }).click();
     await page.getByText('1 picture taken; 1 showed nothing that could be photographed.').waitFor();
-    await page.getByRole('button', { name: 'Take 1 missing picture', exact: true }).waitFor();
+    await page.getByRole('button', { name: 'Bring 1 picture up to date', exact: true }).waitFor();
     const card = page.getByRole('link', { name: /Talk A video by Kinorill Not placed/ });
     const shown = await card.locator('img').evaluate(async (image: HTMLImageElement) => {
       await image.decode();

@@ -39,6 +39,10 @@ export const measurement = z
   .object({
     heights: z.array(z.object({ width: side, height: side })),
     unknown: z.string().nullable().meta({ description: 'Why its height cannot be told, in words' }),
+    guess: z
+      .string()
+      .nullable()
+      .meta({ description: 'That the height is a guess of its provider’s sheet, and why, in words' }),
     at: time,
   })
   .meta({ id: 'Measurement' });

@@ -94,6 +94,7 @@ export const embedSummary = z
       .string()
       .nullable()
       .meta({ description: 'Where a small picture of it is; null where none was taken' }),
+    pictured: z.number().int().nullable().meta({ description: 'The revision of which that was taken' }),
     createdAt: time,
     changedAt: time,
   })

@@ -195,6 +195,7 @@ export const sheetSchema = z
       }),
     ]),
     shape: z.strictObject({ width: whole, height: whole }).optional(),
+    height: whole.optional(),
     privacyHost: z
       .strictObject({ host: sheetHost, instead: sheetHost })
       .optional()

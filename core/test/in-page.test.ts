@@ -29,6 +29,11 @@ describe('a place in a published page', () => {
   ] as const)
     it(`is found ${label}`, () => expect(starred(page, beside)).to.include(expected));
 
+  it('is found by more words than are kept of it', () => {
+    const long = 'Many words of one paragraph. '.repeat(8).trim();
+    expect(starred(`<p>a</p><p>${long}</p>`, { side: 'after', words: long })).to.match(/paragraph\.<\/p>★$/);
+  });
+
   it('is at the end where a page has no words', () =>
     expect(starred('<img src="a.png">')).to.equal('<img src="a.png">★'));
 

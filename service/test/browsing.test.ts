@@ -81,6 +81,7 @@ describe('looking with a browser', function () {
     expect(made.data.picture).to.equal(null);
     expect((await refusal(test.client.call('embeds.picture', { params }))).code).to.equal('not-found');
     const { data } = await test.client.call('embeds.photograph', { params, body: {} });
+    expect(data.pictured).to.equal(1);
     expect(data.picture).to.match(/^\/api\/v1\/embeds\/form-for-the-list\/picture\?taken=\d+$/);
     const headers = { authorization: `Bearer ${test.token}` };
     const answer = await fetch(test.url + data.picture!, { headers });
@@ -167,5 +168,18 @@ describe('without a browser', () => {
     const { code } = await refusal(test.client.call('pictures.create', { body: { text } }));
     expect(code).to.equal('browser-missing');
     expect((await test.client.call('previews.create', { body: { text } })).status).to.equal(201);
+    expect((await refusal(test.client.call('measurements.create', { body: { text } }))).code).to.equal(
+      'browser-missing',
+    );
+  });
+
+  it('guesses a height as its provider’s sheet does, and says so', async () => {
+    const text = `<form action="http://formwold.localhost:${test.world.port}/letters/x"><input name="mail"></form>`;
+    const { data } = await test.client.call('measurements.create', { body: { text } });
+    expect(data.heights).to.deep.equal([{ width: 640, height: 212 }]);
+    expect(data.unknown).to.equal(null);
+    expect(data.guess).to.match(
+      /Chromium.*This is a guess: what is Formwold’s is usually about 212 px high\.$/,
+    );
   });
 });

@@ -9,12 +9,15 @@ import { api, refresh } from '../api.ts';
 import { useAnnounce } from '../components/Announcer.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 
-/** Takes the pictures of those that are shown and have none, one after the other; it can be stopped. */
+/**
+ * Takes the pictures of those that are shown and have none, or one of an earlier revision, one after the other;
+ * it can be stopped.
+ */
 export function TakePictures({ embeds }: { embeds: readonly EmbedSummary[] }) {
   const announce = useAnnounce();
   const [done, setDone] = useState(0);
   const stop = useRef<AbortController>(null);
-  const missing = embeds.filter(({ picture, retired }) => picture === null && !retired);
+  const missing = embeds.filter(({ pictured, revision, retired }) => pictured !== revision && !retired);
   const take = useMutation({
     mutationFn: async () => {
       const { signal } = (stop.current = new AbortController());
@@ -41,7 +44,7 @@ export function TakePictures({ embeds }: { embeds: readonly EmbedSummary[] }) {
           Stop: {done} of {missing.length} looked at
         </Button>
       ) : (
-        <Button onClick={() => take.mutate()}>Take {plural(missing.length, 'missing picture')}</Button>
+        <Button onClick={() => take.mutate()}>Bring {plural(missing.length, 'picture')} up to date</Button>
       )}
       <ProblemNote error={take.error} />
     </>

@@ -93,6 +93,8 @@ export interface Language {
   weighed: Readonly<Record<'loaded' | 'clicked' | 'bareLoaded' | 'bareClicked', string>>;
   /** Why nobody can tell how high an embed is, in a sentence. */
   noHeight: Readonly<Record<NoHeight, string>>;
+  /** That a height is the guess of a sheet, in sentences; `because` is a sentence. */
+  guessedHeight: (provider: string, height: number, because: string) => string;
   /** What does not work in a code as it is shown, in sentences. */
   troubles: Readonly<Record<TroubleCode, Sentence>>;
   /** What a visitor’s browser does for something, as a clause: “4 requests to 1 host, 12 kB”. */

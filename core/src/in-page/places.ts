@@ -33,7 +33,10 @@ export function placesIn(elements: readonly Element[]): FoundPlace[] {
 /** The number of the place that was asked for; null where there is none. */
 export function placeNumber(places: readonly PlaceOnPage[], beside: Beside): number | null {
   if ('at' in beside) return beside.at in places ? beside.at : null;
-  const wanted = folded(beside.words);
+  // As much as is kept of the words of a place.
+  const wanted = folded(beside.words)
+    .slice(0, mostCharacters - 1)
+    .trimEnd();
   const at = places.findIndex(({ words }) => folded(words).startsWith(wanted));
   return at < 0 ? null : at;
 }

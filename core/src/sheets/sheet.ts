@@ -156,6 +156,8 @@ export interface Sheet {
   code: FrameCode | { parts: { role: Role; html: string }[] };
   /** The natural shape of its content, where it has one. */
   shape?: { width: number; height: number };
+  /** How high its content usually is in the text of a page, in px, where it has no shape: a guess. */
+  height?: number;
   /** The address that keeps nothing in visitors' browsers: this host in the place of the usual one. */
   privacyHost?: { host: string; instead: string };
   /** Where its links (not its frames) give the time to start at. */

@@ -23,12 +23,15 @@ export async function pictureOf(db: Handle, key: string): Promise<{ data: Buffer
   return row ?? null;
 }
 
-/** When the picture of each of these embeds was taken, of those that have one. */
-export async function picturesTaken(db: Handle, ids: readonly number[]): Promise<Map<number, Date>> {
+/** When the picture of each of these embeds was taken, and of which revision, of those that have one. */
+export async function picturesTaken(
+  db: Handle,
+  ids: readonly number[],
+): Promise<Map<number, Pick<EmbedPicture, 'takenAt' | 'revision'>>> {
   if (ids.length === 0) return new Map();
   const rows = await db
-    .select({ id: embedPicture.embedId, takenAt: embedPicture.takenAt })
+    .select({ id: embedPicture.embedId, takenAt: embedPicture.takenAt, revision: embedPicture.revision })
     .from(embedPicture)
     .where(isOneOf(embedPicture.embedId, ids));
-  return new Map(rows.map(({ id, takenAt }) => [id, takenAt]));
+  return new Map(rows.map(({ id, ...taken }) => [id, taken]));
 }

@@ -3,16 +3,17 @@ import type { Handle } from '../database/connect.ts';
 import type { Actor } from './embeds.ts';
 import { preview } from './schema.ts';
 
-const hours = 2;
+/* As long as somebody may look at one without changing anything. */
+const minutes = 30;
 
-/** Keeps a preview's document for two hours under a random host name. */
+/** Keeps a preview's document for half an hour under a random host name. */
 export async function insertPreview(
   db: Handle,
   host: string,
   document: { html: string; policy: string },
   { by, now }: Actor,
 ): Promise<Date> {
-  const expiresAt = new Date(now.getTime() + hours * 3_600_000);
+  const expiresAt = new Date(now.getTime() + minutes * 60_000);
   await db.delete(preview).where(lt(preview.expiresAt, now));
   await db.insert(preview).values({ host, ...document, expiresAt, createdAt: now, createdBy: by });
   return expiresAt;

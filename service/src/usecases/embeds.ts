@@ -50,7 +50,8 @@ export async function serializeSummaries(
     revision: row.revision,
     level: row.level,
     placements: row.placements,
-    picture: pictureAddress(row.key, pictures.get(row.id)),
+    picture: pictureAddress(row.key, pictures.get(row.id)?.takenAt),
+    pictured: pictures.get(row.id)?.revision ?? null,
     createdAt: row.createdAt.toISOString(),
     changedAt: row.changedAt.toISOString(),
   }));

@@ -1,4 +1,4 @@
-import { refuseProblems, type Measurement, type Weight, spoken } from '@orbis/contract';
+import { OrbisError, refuseProblems, spoken, type Measurement, type Weight } from '@orbis/contract';
 import { optionNamed, withoutOptions, type Options } from '@orbis/core';
 import type { Browser } from '../browser/browser.ts';
 import { measure } from '../browser/measure.ts';
@@ -42,24 +42,44 @@ export async function picture(
 
 /**
  * Measures how high what a trial shows is at several widths, without what stands around it and what it waits
- * for: so much room it needs where it is so wide.
+ * for: so much room it needs where it is so wide. Where that cannot be told, its provider’s sheet may guess.
  */
 export async function heights(
   { widths, ...trial }: Trial & { widths: readonly number[] },
   tools: LookingTools,
   signal: AbortSignal,
-): Promise<Pick<Measurement, 'heights' | 'unknown'>> {
+): Promise<Omit<Measurement, 'at'>> {
   const keep = (name: string): boolean => isOfInside(name) && name !== 'fit' && name !== 'shape';
   const { document, tried } = await shown({ ...trial, keep }, tools);
   const inFrame = tried.code.frameAlone;
-  const found = await tools.browser.work((tab) => measure(tab, document, { widths, inFrame }), {
-    declared: await declaredAddresses(tools.connection.db),
-    signal,
-  });
-  return typeof found === 'string'
-    ? { heights: [], unknown: spoken.noHeight[found] }
-    : { heights: found, unknown: null };
+  const { sheet } = tried.code;
+  try {
+    const found = await tools.browser.work((tab) => measure(tab, document, { widths, inFrame }), {
+      declared: await declaredAddresses(tools.connection.db),
+      signal,
+    });
+    if (typeof found !== 'string') return { heights: found, unknown: null, guess: null };
+    const unknown = spoken.noHeight[found];
+    return guessOf(sheet, unknown) ?? { heights: [], unknown, guess: null };
+  } catch (error) {
+    const isMissing = error instanceof OrbisError && error.code === 'browser-missing';
+    const guess = isMissing ? guessOf(sheet, error.message) : null;
+    if (!guess) throw error;
+    return guess;
+  }
 }
+
+/* As wide as the text of most pages. */
+const usualWidth = 640;
+
+const guessOf = (sheet: Tried['code']['sheet'], because: string): Omit<Measurement, 'at'> | null =>
+  sheet?.height === undefined
+    ? null
+    : {
+        heights: [{ width: usualWidth, height: sheet.height }],
+        unknown: null,
+        guess: spoken.guessedHeight(sheet.name, sheet.height, because),
+      };
 
 /** What a visitor’s browser does for a document, as it comes and behind a click. */
 export interface Weights {

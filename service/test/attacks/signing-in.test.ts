@@ -11,6 +11,7 @@ import { networkOf } from '../../src/usecases/signing-in.ts';
 import { isCommon } from '../../src/usecases/passwords.ts';
 import { cookieNames, sessionCookie } from '../../src/http/cookie.ts';
 import { password, refusal, startTestOrbis, type TestOrbis } from '../support/orbis.ts';
+import { until } from '../support/until.ts';
 
 describe('attack: signing in', function () {
   this.timeout(60_000);
@@ -45,18 +46,23 @@ describe('attack: signing in', function () {
       .map((cookie) => cookie.split(';')[0]!)
       .join('; ');
 
+  /* Pauses are short at first: one that is over before a slow machine asks again is none. */
+  const wornOut = async (from: (i: number) => string): Promise<void> => {
+    let i = 0;
+    await until(
+      async () => Number((await attempt('no', from(i++ % 250))).headers.get('retry-after') ?? 0) >= 4,
+    );
+  };
+
   it('is slowed down more and more for a part of the network, and after a while for the account, in whichever process', async () => {
-    // It is there before the waiting begins, which is short at first.
     const other = await test.another();
     const statuses: number[] = [];
-    for (let i = 0; i < 12; i++) statuses.push((await attempt('no', `203.0.113.${i}`)).status);
-    expect(statuses).to.deep.equal([...Array.from({ length: 10 }, () => 401), 429, 429]);
+    for (let i = 0; i < 10; i++) statuses.push((await attempt('no', `203.0.113.${i}`)).status);
+    expect(statuses).to.deep.equal(Array.from({ length: 10 }, () => 401));
+    await wornOut((i) => `203.0.113.${i}`);
     expect((await attempt(password, '203.0.113.99')).status, 'the same /24').to.equal(429);
     // Many networks together wear out the account's patience.
-    let wait = 0;
-    for (let i = 0; wait === 0 && i < 40; i++)
-      wait = Number((await attempt('no', `198.51.${i}.1`)).headers.get('retry-after') ?? 0);
-    expect(wait).to.be.greaterThan(0);
+    await wornOut((i) => `198.51.${i}.1`);
     const refused = await refusal(other.client.call('session.create', { body: { password } }));
     await other.stop();
     expect(refused.code).to.equal('too-many-attempts');
@@ -87,7 +93,8 @@ describe('attack: signing in', function () {
     const statuses: number[] = [];
     for (let i = 0; i < 12; i++)
       statuses.push((await post('/session/link', { secret: 'x'.repeat(43) })).status);
-    expect(statuses.slice(-2)).to.deep.equal([429, 429]);
+    expect(statuses[9]).to.not.equal(429);
+    expect(statuses.slice(10)).to.include(429);
     expect((await attempt(password)).status).to.equal(200);
   });
 

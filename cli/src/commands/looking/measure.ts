@@ -15,7 +15,7 @@ export const addMeasure: AddCommand = (program, run) => {
     )
     .addHelpText(
       'after',
-      '\nExamples:\n  orbis measure newsletter-form\n  orbis measure newsletter-form --dry-run --json\n\nThe heights are kept as the option “heights”, with their day; “orbis unset newsletter-form heights” takes them back.\nExit status: 0 done, 1 it has no height that could be told.',
+      '\nExamples:\n  orbis measure newsletter-form\n  orbis measure newsletter-form --dry-run --json\n\nThe heights are kept as the option “heights”, with their day; “orbis unset newsletter-form heights” takes them back.\nWhere it cannot be measured, its provider’s sheet may guess, which is said.\nExit status: 0 done, 1 it has no height that could be told.',
     )
     .action((embed: string, { dryRun = false }: { dryRun?: boolean }) =>
       run(async (tools) => {
@@ -31,7 +31,7 @@ export const addMeasure: AddCommand = (program, run) => {
           : await saveOptions(
               subject,
               (now) => ({ ...now, heights: heightsOf(data) }),
-              'Its height was measured',
+              data.guess === null ? 'Its height was measured' : 'Its height was guessed',
               client,
             );
         tools.confirm(
@@ -41,12 +41,14 @@ export const addMeasure: AddCommand = (program, run) => {
               ['width', 'height'],
               data.heights.map(({ width, height }) => [`${width} px`, `${height} px`]),
               tools.colours,
-            ) + (saved === null ? '' : `\n${saved} So much room is kept free, and nothing jumps.\n`),
+            ) +
+            (data.guess === null ? '' : `\n${fold(data.guess, tools.io.width, '')}`) +
+            (saved === null ? '' : `\n${saved} So much room is kept free, and nothing jumps.\n`),
         );
         return 0;
       }),
     );
 };
 
-const heightsOf = ({ heights, at }: Measurement): string =>
-  formatHeights({ at: heights, measured: at.slice(0, 10) });
+const heightsOf = ({ heights, guess, at }: Measurement): string =>
+  formatHeights({ at: heights, measured: guess === null ? at.slice(0, 10) : null });

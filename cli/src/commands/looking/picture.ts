@@ -12,7 +12,7 @@ export const addPicture: AddCommand = (program, run) => {
   program
     .command('picture')
     .argument('[embeds...]', 'the keys of embeds')
-    .option('--missing', 'of all embeds that have none yet')
+    .option('--missing', 'of all embeds that have none of their newest revision')
     .description('take the small pictures by which the console lists embeds; needs Chromium where Orbis runs')
     .addHelpText(
       'after',
@@ -21,7 +21,9 @@ export const addPicture: AddCommand = (program, run) => {
     .action((embeds: string[], { missing = false }: Options) =>
       run(async (tools) => {
         if ((embeds.length === 0) !== missing)
-          throw new UsedWrongly('Name embeds, or say --missing for all that have no picture.');
+          throw new UsedWrongly(
+            'Name embeds, or say --missing for all that have none of their newest revision.',
+          );
         const client = tools.client();
         const keys = missing ? await withoutPicture(client) : embeds;
         const { taken, refused } = await takeAll(keys, tools);
@@ -34,9 +36,10 @@ export const addPicture: AddCommand = (program, run) => {
     );
 };
 
+/* Those with a picture of an earlier revision as well. */
 const withoutPicture = async (client: Client): Promise<string[]> =>
   (await every((after) => client.call('embeds.list', { query: { limit, after } })))
-    .filter(({ picture, retired }) => picture === null && !retired)
+    .filter(({ pictured, revision, retired }) => pictured !== revision && !retired)
     .map(({ key }) => key);
 
 async function takeAll(

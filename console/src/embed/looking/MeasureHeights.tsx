@@ -20,10 +20,10 @@ export function MeasureHeights({
   const announce = useAnnounce();
   const measure = useMutation({
     mutationFn: async () => (await api.call('measurements.create', { body: subject })).data,
-    onSuccess: ({ heights, unknown, at }) => {
+    onSuccess: ({ heights, unknown, guess, at }) => {
       if (unknown !== null) return;
-      onUse(formatHeights({ at: heights, measured: at.slice(0, 10) }));
-      announce('Measured: so much room is kept free.');
+      onUse(formatHeights({ at: heights, measured: guess === null ? at.slice(0, 10) : null }));
+      announce(guess === null ? 'Measured: so much room is kept free.' : 'A guess is filled in.');
     },
   });
   return (
@@ -37,7 +37,7 @@ export function MeasureHeights({
         </Button>
       </Box>
       <ProblemNote error={measure.error} />
-      {measure.data?.unknown && <Typography>{measure.data.unknown}</Typography>}
+      {measure.data && <Typography>{measure.data.unknown ?? measure.data.guess}</Typography>}
     </Stack>
   );
 }

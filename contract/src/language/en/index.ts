@@ -15,6 +15,7 @@ import { troubles } from './troubles.ts';
 import {
   colourPlace,
   foundBy,
+  guessedHeight,
   joints,
   levels,
   neededParts,
@@ -65,6 +66,7 @@ export const en = {
   neededParts,
   parts,
   noHeight,
+  guessedHeight,
   troubles,
   planActions,
   positions,

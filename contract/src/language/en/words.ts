@@ -124,6 +124,10 @@ export const noHeight: Language['noHeight'] = {
     'What is in its frame makes itself as high as the frame, so it has no height of its own: give it a shape or a height.',
 };
 
+/** That a height is the guess of a sheet. */
+export const guessedHeight: Language['guessedHeight'] = (provider, height, because) =>
+  `${because} This is a guess: what is ${provider}’s is usually about ${height} px high.`;
+
 const count = (number: number, one: string): string => `${number} ${one}${number === 1 ? '' : 's'}`;
 
 /** What a visitor’s browser does for something. */
