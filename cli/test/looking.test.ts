@@ -41,17 +41,17 @@ describe('looking at an embed from the command line', function () {
 
   it('writes a picture of it in a page of the site, and as it was pasted', async () => {
     const there = await orbis(
-      `preview talk --on hollinfell/talks --after "Opening" --out ${at('there.png')} --json`,
+      `preview talk --on hollinfell/talks --after "How to find north" --out ${at('there.png')} --json`,
     );
     expect(JSON.parse(there.out)).to.deep.include({ width: 1280, troubles: [] });
-    await orbis('set talk heading="A night"');
+    await orbis('set talk heading=Tonight');
     const heights = [];
     for (const pasted of ['--pasted', '']) {
       const { out } = await orbis(`preview talk ${pasted} --width 390 --out ${at('a.png')} --json`);
       heights.push((JSON.parse(out) as { height: number }).height);
     }
     expect(heights[0]).to.be.lessThan(heights[1]!);
-    await orbis('set talk heading=');
+    await orbis('unset talk heading');
   });
 
   it('writes a still in one type by its ending, in all without one', async () => {

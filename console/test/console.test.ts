@@ -423,6 +423,13 @@ describe('the screens of the console', function () {
     '/account',
     '/nowhere',
   ];
+  const colourful = new Set([
+    '/',
+    '/collection/opening-talk',
+    '/register',
+    '/providers/kinorill',
+    '/account',
+  ]);
 
   it('pass axe with no serious finding by day and at night, and fit a phone: nothing runs out at the side', async () => {
     const { context, page } = await signedIn();
@@ -439,14 +446,16 @@ describe('the screens of the console', function () {
       await page.emulateMedia({ colorScheme: 'light' });
       await page.goto(test.url + path);
       await page.getByRole('heading').first().waitFor();
-      await page.waitForTimeout(300);
-      expect(await serious(path)).to.deep.equal([]);
-      // At night nothing differs but the colours.
-      await page.emulateMedia({ colorScheme: 'dark' });
-      await page.waitForTimeout(300);
-      expect(await serious(path, ['color-contrast']), 'at night').to.deep.equal([]);
-      await page.setViewportSize({ width: 390, height: 844 });
       await page.waitForTimeout(200);
+      expect(await serious(path)).to.deep.equal([]);
+      // At night nothing differs but the colours: screens with all of them are looked at.
+      if (colourful.has(path)) {
+        await page.emulateMedia({ colorScheme: 'dark' });
+        await page.waitForTimeout(200);
+        expect(await serious(path, ['color-contrast']), 'at night').to.deep.equal([]);
+      }
+      await page.setViewportSize({ width: 390, height: 844 });
+      await page.waitForTimeout(100);
       expect(await page.evaluate(() => document.documentElement.scrollWidth), path).to.equal(390);
     }
     await context.close();

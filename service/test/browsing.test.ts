@@ -174,7 +174,7 @@ describe('without a browser', () => {
   });
 
   it('guesses a height as its provider’s sheet does, and says so', async () => {
-    const text = `<form action="http://formwold.localhost:${test.world.port}/letters/x"><input name="mail"></form>`;
+    const text = `<div class="formwold-letter" data-letter="x"></div><script async src="http://formwold.localhost:${test.world.port}/form.js"></script>`;
     const { data } = await test.client.call('measurements.create', { body: { text } });
     expect(data.heights).to.deep.equal([{ width: 640, height: 212 }]);
     expect(data.unknown).to.equal(null);

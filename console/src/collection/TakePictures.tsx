@@ -10,8 +10,8 @@ import { useAnnounce } from '../components/Announcer.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 
 /**
- * Takes the pictures of those that are shown and have none, or one of an earlier revision, one after the other;
- * it can be stopped.
+ * Takes the pictures of those that are shown and have none, or one of an earlier revision, one after the
+ * other; it can be stopped.
  */
 export function TakePictures({ embeds }: { embeds: readonly EmbedSummary[] }) {
   const announce = useAnnounce();

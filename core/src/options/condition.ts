@@ -1,6 +1,6 @@
 /**
- * When a declaration holds, other than always: by a media query, or within what the code is pasted into, where
- * rules also reach that itself (`in-section` is of the element, `of-section` of what it stands in).
+ * When a declaration holds, other than always: by a media query, or within what the code is pasted into,
+ * where rules also reach that itself (`in-section` is of the element, `of-section` of what it stands in).
  */
 export const conditions = [
   'phone',

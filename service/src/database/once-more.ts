@@ -1,7 +1,7 @@
 import { setTimeout as wait } from 'node:timers/promises';
 
-/* It is tried at least so often, and on a slow machine for so many milliseconds; the pauses grow to that many,
-   and chance keeps two from meeting again. */
+/* It is tried at least so often, and on a slow machine for so many milliseconds; the pauses grow to that
+   many, and chance keeps two from meeting again. */
 const [attempts, patience, longest] = [20, 20_000, 250];
 
 /** Does something once more, after a pause, as long as what it fails of passes by itself. */
