@@ -6,7 +6,10 @@ import { declareSite, refusal, startTestOrbis, talkCode, type TestOrbis } from '
 describe('looking with a browser', function () {
   this.timeout(240_000);
   let test: TestOrbis;
-  before(async () => void (test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } })));
+  before(async () => {
+    test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });
+    await declareSite(test);
+  });
   after(() => test.stop());
   const bytesOf = ({ data }: { data: string }): Buffer => Buffer.from(data, 'base64');
   const form = (): string =>
@@ -118,7 +121,6 @@ describe('looking with a browser', function () {
     const dressed = { 'heading': 'Write to us', 'max-width': 300, 'load': 'click', 'space-above': 40 };
     expect((await measured(form(), dressed)).heights).to.deep.equal(heights);
     // That is so at a place as well, whatever its embed asks.
-    await declareSite(test);
     const { data: embed } = await test.client.call('embeds.create', {
       body: { name: 'Placed form', text: form(), options: dressed },
     });
@@ -135,6 +137,20 @@ describe('looking with a browser', function () {
     );
     expect(page.heights.map(({ width }) => width)).to.deep.equal(widths);
     expect(page.heights[0]!.height).to.be.greaterThan(page.heights[2]!.height).and.greaterThan(300);
+  });
+
+  it('measures in a page of the site, with its fonts and styles, as wide as its place is there', async () => {
+    const { data } = await test.client.call('measurements.create', {
+      body: { text: form(), on: { page: 'hollinfell/talks' }, widths: [400, 1280] },
+    });
+    const alone = await test.client.call('measurements.create', {
+      body: { text: form(), widths: data.heights.map(({ width }) => width) },
+    });
+    expect(data.heights).to.have.length(2);
+    expect(data.heights[0]!.width).to.be.within(300, 400);
+    expect(data.heights[1]!.width).to.be.within(500, 1000);
+    // The page’s letters are not those of a document without a style.
+    expect(data.heights[0]!.height).to.not.equal(alone.data.heights[0]!.height);
   });
 
   it('weighs a code as it waits and behind a click, beside the code as it was pasted', async () => {

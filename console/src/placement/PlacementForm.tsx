@@ -95,7 +95,14 @@ export function PlacementForm({ placement, etag, embed, site, sheet }: Props) {
             parts={composition.data?.parts}
             onChange={work.set}
             cropping={<ChooseCrop of={{ placement: placement.id }} size={embed.reading.size} work={work} />}
-            looking={<LookingTools of={{ placement: placement.id }} found={embed.found} work={work} />}
+            looking={
+              <LookingTools
+                of={{ placement: placement.id }}
+                page={placement.page}
+                found={embed.found}
+                work={work}
+              />
+            }
           />
         </Box>
         <SaveBar

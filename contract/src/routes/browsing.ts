@@ -101,10 +101,11 @@ export const browsingRoutes = {
     summary: 'Measure how high an embed is at several widths; nothing is kept',
     body: z.strictObject({
       ...subject,
+      on: view.on,
       widths: z.array(width).min(1).max(10).default([320, 480, 640, 800, 1280]),
     }),
     answer: measurement,
-    errors: [...errors],
+    errors: [...errors, 'page-unreadable', 'place-not-on-page'],
   }),
   'weighings.create': route({
     ...paths['weighings.create'],

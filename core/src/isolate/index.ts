@@ -3,6 +3,6 @@
  * that it is given.
  */
 export { sandboxTokensOf, type SandboxToken } from './sandbox-tokens.ts';
-export { previewDocument, type PreviewDocument } from './preview.ts';
+export { inPageMarks, previewDocument, type PreviewDocument } from './preview.ts';
 export type { ShownPage, ShownReading, ShownSheet } from './preview-options.ts';
 export { isHost, originSource, writePolicy, type Directive } from './policy.ts';

@@ -50,7 +50,9 @@ ${text}
 `;
 }
 
-/* Between two comments, by which our script knows what is of the page and what is not. */
+/** The two comments between which an embed stands in a page: what is of the page, and what is not. */
+export const inPageMarks = ['orbis begins', 'orbis ends'] as const;
+
 function inPage(
   text: string,
   relay: string,
@@ -61,5 +63,5 @@ function inPage(
     pointing &&
     `<script src="${escapeAttribute(pointing.src)}" data-to="${escapeAttribute(pointing.to)}"></script>`;
   const head = `<meta charset="utf-8"><base href="${escapeAttribute(base)}">${relay}${script ?? ''}`;
-  return `${start}${head}${upTo}<!--orbis begins-->${text}<!--orbis ends-->${rest}`;
+  return `${start}${head}${upTo}<!--${inPageMarks[0]}-->${text}<!--${inPageMarks[1]}-->${rest}`;
 }

@@ -1,7 +1,7 @@
 import { setTimeout as wait } from 'node:timers/promises';
 import type { CDPSession, Frame, Page } from 'playwright-core';
 import type { NoHeight } from '@orbis/contract';
-import type { HeightAt } from '@orbis/core';
+import { inPageMarks, type HeightAt } from '@orbis/core';
 import type { Tab } from './browser.ts';
 import { contentHeight } from './photograph.ts';
 import { ask, show, type ShownDocument } from './show.ts';
@@ -28,6 +28,45 @@ export async function measure(
   }
   return heights;
 }
+
+/**
+ * Measures how wide and high a code is in a page, in windows of several widths: with the page’s fonts and
+ * styles. The code stands between two comments of ours.
+ * @returns a height for each width that its place had, the narrowest first.
+ */
+export async function measureInPage(
+  { page, context }: Tab,
+  document: ShownDocument,
+  widths: readonly number[],
+): Promise<HeightAt[] | NoHeight> {
+  await show(page, document, { width: widths[0] ?? 1280, height: 800 });
+  const session = await context.newCDPSession(page);
+  const heights = new Map<number, number>();
+  for (const width of widths) {
+    await page.setViewportSize({ width, height: 800 });
+    const height = await atRest(() => ask<number>(session, betweenComments('height')));
+    if (height < 1) return 'nothing-shown';
+    heights.set(Math.round(await ask<number>(session, betweenComments('width'))), Math.ceil(height));
+  }
+  return [...heights].sort(([a], [b]) => a - b).map(([width, height]) => ({ width, height }));
+}
+
+/* The height of what stands between them, and the width of what it stands in, without that one’s padding. */
+const betweenComments = (side: 'width' | 'height'): string => `(() => {
+  const comments = document.createTreeWalker(document, NodeFilter.SHOW_COMMENT);
+  const found = {};
+  for (let node; (node = comments.nextNode()); ) found[node.data] ??= node;
+  const [begin, end] = [found['${inPageMarks[0]}'], found['${inPageMarks[1]}']];
+  if (!begin || !end) return 0;
+  if ('${side}' === 'width') {
+    const style = getComputedStyle(begin.parentElement);
+    return begin.parentElement.clientWidth - parseFloat(style.paddingLeft) - parseFloat(style.paddingRight);
+  }
+  const range = document.createRange();
+  range.setStartAfter(begin);
+  range.setEndBefore(end);
+  return range.getBoundingClientRect().height;
+})()`;
 
 /*
  * What is in a frame is never lower than the frame, so the frame is made low. Content whose height goes by

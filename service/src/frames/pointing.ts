@@ -1,3 +1,5 @@
+import { inPageMarks } from '@orbis/core';
+
 /**
  * What a preview in a page runs of ours: it shows where the pointer would put the embed, tells the console
  * where it was put, and keeps the page’s own links and forms from leading away. What is between two comments
@@ -9,7 +11,7 @@ export const pointingScript = `(() => {
     const comments = document.createTreeWalker(document, NodeFilter.SHOW_COMMENT);
     const found = {};
     for (let node; (node = comments.nextNode()); ) found[node.data] ??= node;
-    return [found['orbis begins'], found['orbis ends']];
+    return [found['${inPageMarks[0]}'], found['${inPageMarks[1]}']];
   };
   const isOfIt = (node) => {
     const [begin, end] = bounds();

@@ -1,7 +1,7 @@
 import { OrbisError, refuseProblems, spoken, type Measurement, type Weight } from '@orbis/contract';
 import { optionNamed, withoutOptions, type Options } from '@orbis/core';
 import type { Browser } from '../browser/browser.ts';
-import { measure } from '../browser/measure.ts';
+import { measure, measureInPage } from '../browser/measure.ts';
 import { photograph, type Photograph } from '../browser/photograph.ts';
 import type { ShownDocument } from '../browser/show.ts';
 import { weigh } from '../browser/weigh.ts';
@@ -42,22 +42,25 @@ export async function picture(
 
 /**
  * Measures how high what a trial shows is at several widths, without what stands around it and what it waits
- * for: so much room it needs where it is so wide. Where that cannot be told, its provider’s sheet may guess.
+ * for: so much room it needs where it is so wide. In a page of the owner’s it is measured with the fonts and
+ * styles of that page, but for what is in a frame, which they do not reach. Where nothing can be told, its
+ * provider’s sheet may guess.
  */
 export async function heights(
-  { widths, ...trial }: Trial & { widths: readonly number[] },
+  { widths, on, ...trial }: Trial & Pick<View, 'on'> & { widths: readonly number[] },
   tools: LookingTools,
   signal: AbortSignal,
 ): Promise<Omit<Measurement, 'at'>> {
   const keep = (name: string): boolean => isOfInside(name) && name !== 'fit' && name !== 'shape';
-  const { document, tried } = await shown({ ...trial, keep }, tools);
-  const inFrame = tried.code.frameAlone;
-  const { sheet } = tried.code;
+  const { document: made, tried, page } = await viewed({ ...trial, on, keep }, tools);
+  const document = { url: made.url, ...made.document };
+  const { sheet, frameAlone: inFrame } = tried.code;
   try {
-    const found = await tools.browser.work((tab) => measure(tab, document, { widths, inFrame }), {
-      declared: await declaredAddresses(tools.connection.db),
-      signal,
-    });
+    const found = await tools.browser.work(
+      (tab) =>
+        page && !inFrame ? measureInPage(tab, document, widths) : measure(tab, document, { widths, inFrame }),
+      { declared: await declaredAddresses(tools.connection.db), signal },
+    );
     if (typeof found !== 'string') return { heights: found, unknown: null, guess: null };
     const unknown = spoken.noHeight[found];
     return guessOf(sheet, unknown) ?? { heights: [], unknown, guess: null };

@@ -9,19 +9,22 @@ export const addMeasure: AddCommand = (program, run) => {
   program
     .command('measure')
     .argument(...embedArgument)
+    .option('--on <page>', 'in a published page of yours, with its fonts and styles')
     .option('--dry-run', 'only say the heights, and save nothing')
     .description(
       'measure how high an embed is at five widths, and keep that room free; needs Chromium where Orbis runs',
     )
     .addHelpText(
       'after',
-      '\nExamples:\n  orbis measure newsletter-form\n  orbis measure newsletter-form --dry-run --json\n\nThe heights are kept as the option “heights”, with their day; “orbis unset newsletter-form heights” takes them back.\nWhere it cannot be measured, its provider’s sheet may guess, which is said.\nExit status: 0 done, 1 it has no height that could be told.',
+      '\nExamples:\n  orbis measure newsletter-form\n  orbis measure newsletter-form --on hollinfell/newsletter\n  orbis measure newsletter-form --dry-run --json\n\nThe heights are kept as the option “heights”, with their day; “orbis unset newsletter-form heights” takes them back.\nWhere it cannot be measured, its provider’s sheet may guess, which is said.\nExit status: 0 done, 1 it has no height that could be told.',
     )
-    .action((embed: string, { dryRun = false }: { dryRun?: boolean }) =>
+    .action((embed: string, { dryRun = false, on }: { dryRun?: boolean; on?: string }) =>
       run(async (tools) => {
         const client = tools.client();
         const subject = await subjectOf(embed, client);
-        const { data } = await client.call('measurements.create', { body: subject });
+        const { data } = await client.call('measurements.create', {
+          body: { ...subject, ...(on !== undefined && { on: { page: on } }) },
+        });
         if (data.unknown !== null) {
           tools.tell(data, () => fold(data.unknown!, tools.io.width, ''));
           return 1;

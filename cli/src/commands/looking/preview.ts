@@ -33,7 +33,7 @@ export const addPreview: AddCommand = (program, run) => {
 Examples:
   orbis preview opening-talk --width 390 --out phone.png
   orbis preview opening-talk@hollinfell/talks#main --out talks.png
-  orbis preview opening-talk --on hollinfell/talks --after "All talks" --out there.png
+  orbis preview opening-talk --on hollinfell/talks --after "How to find north" --out there.png
 
 Without --before and --after it stands where its code is on that page, else where it most likely
 goes. What does not work in it, as far as asking for its frames and scripts tells, is said beside.`,

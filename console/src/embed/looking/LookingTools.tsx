@@ -11,11 +11,14 @@ import type { Subject } from './subject.ts';
 export function LookingTools({
   of,
   found,
+  page = null,
   work,
 }: {
   of: Subject;
   /** What was found out about its link: its provider may have named a picture. */
   found: Found | null;
+  /** The page on which it stands, where it is about one place. */
+  page?: string | null;
   work: ComposedDraft;
 }) {
   const { shown, add, set, player } = work;
@@ -32,7 +35,7 @@ export function LookingTools({
         <TakeStill subject={subject} hasNamed={Boolean(found?.thumbnail)} player={player} onUse={takeIn} />
       </Disclosure>
       <Disclosure label="Measure how high it is">
-        <MeasureHeights subject={subject} onUse={(heights) => add({ heights })} />
+        <MeasureHeights subject={subject} page={page} onUse={(heights) => add({ heights })} />
       </Disclosure>
       <Disclosure label="Weigh it">
         <Weigh subject={subject} />

@@ -3,23 +3,34 @@ import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
 import { formatHeights } from '@orbis/core';
 import { api } from '../../api.ts';
 import { useAnnounce } from '../../components/Announcer.tsx';
 import { ProblemNote } from '../../components/ProblemNote.tsx';
+import { PagePicker } from '../PagePicker.tsx';
 import type { TriedSubject } from './subject.ts';
 
 /** Measures how high an embed is, and puts that into the draft: its room is kept free then. */
 export function MeasureHeights({
   subject,
+  page: itsPage,
   onUse,
 }: {
   subject: TriedSubject;
+  /** The page on which it stands, where it is about one place. */
+  page: string | null;
   onUse: (heights: string) => void;
 }) {
   const announce = useAnnounce();
+  const [page, setPage] = useState(itsPage);
   const measure = useMutation({
-    mutationFn: async () => (await api.call('measurements.create', { body: subject })).data,
+    mutationFn: async () =>
+      (
+        await api.call('measurements.create', {
+          body: { ...subject, ...(page !== null && { on: { page } }) },
+        })
+      ).data,
     onSuccess: ({ heights, unknown, guess, at }) => {
       if (unknown !== null) return;
       onUse(formatHeights({ at: heights, measured: guess === null ? at.slice(0, 10) : null }));
@@ -31,6 +42,7 @@ export function MeasureHeights({
       <Typography variant="body2" color="textSecondary">
         Opens it at five widths, in a browser beside Orbis, and fills in “Measured heights”.
       </Typography>
+      <PagePicker label="With the fonts and styles of" placeholder="no page" page={page} onChange={setPage} />
       <Box>
         <Button variant="outlined" loading={measure.isPending} onClick={() => measure.mutate()}>
           {measure.data ? 'Measure again' : 'Measure'}
