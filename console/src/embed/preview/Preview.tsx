@@ -80,7 +80,13 @@ export function Preview({
         sx={{ flex: 1, minHeight: { xs: leastHeight, lg: 120 }, position: 'relative', overflow: 'hidden' }}
       >
         <Box
-          sx={{ position: 'absolute', inset: 0, display: 'flex', justifyContent: 'center', gap: `${gap}px` }}
+          sx={{
+            position: 'absolute',
+            inset: '1px 0',
+            display: 'flex',
+            justifyContent: 'center',
+            gap: `${gap}px`,
+          }}
         >
           {columns.map(
             ({ width, document, label }, i) =>
@@ -94,7 +100,7 @@ export function Preview({
                   label={label}
                   size={{
                     width,
-                    height: Math.round((room.height - (label === undefined ? 0 : labelHeight)) / scale),
+                    height: Math.round((room.height - 2 - (label === undefined ? 0 : labelHeight)) / scale),
                   }}
                   scale={scale}
                   edge={
