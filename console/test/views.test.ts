@@ -17,7 +17,7 @@ describe('an owner who looks at an embed in other ways', function () {
       else
         response.setHeader('content-type', 'text/html').end(
           `<!doctype html><link rel="stylesheet" href="/site.css"><script>document.title = 'It ran'</script>
-             <main><h1>Talks</h1><p>Each of them.</p><p><a href="/other">The last</a></p></main>`,
+             <img src="http://play.kinorill.localhost:${test.world.port}/none.png" alt=""><main><h1>Talks</h1><p>Each of them.</p><p><a href="/other">The last</a></p></main>`,
         );
     });
     await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
@@ -97,6 +97,8 @@ describe('an owner who looks at an embed in other ways', function () {
     const body = inside(page).locator('body');
     expect(await body.evaluate((each) => getComputedStyle(each).backgroundColor)).to.equal('rgb(1, 2, 3)');
     expect(await body.evaluate(() => document.title)).to.not.equal('It ran');
+    // What the page itself lacks is no trouble of the embed.
+    expect(await page.getByText('did not load', { exact: false }).count()).to.equal(0);
     // The film plays there, too.
     await inside(page).frameLocator('iframe').getByRole('button', { name: /^Play/ }).waitFor();
     const last = inside(page).getByText('The last');

@@ -13,9 +13,13 @@ export interface PreviewDocument {
   policy: string;
 }
 
-const relayTag = ({ src, to }: NonNullable<PreviewOptions['relay']>, sheet: ShownSheet | null): string => {
+const relayTag = (
+  { src, to }: NonNullable<PreviewOptions['relay']>,
+  sheet: ShownSheet | null,
+  isInPage: boolean,
+): string => {
   const { member = '', format = 'seconds' } = sheet?.tellsTime ?? {};
-  return `<script src="${escapeAttribute(src)}" data-to="${escapeAttribute(to)}" data-member="${escapeAttribute(member)}" data-units="${format === 'seconds' ? 1 : 1000}"></script>`;
+  return `<script src="${escapeAttribute(src)}" data-to="${escapeAttribute(to)}" data-member="${escapeAttribute(member)}" data-units="${format === 'seconds' ? 1 : 1000}"${isInPage ? ' data-in-page="yes"' : ''}></script>`;
 };
 
 /**
@@ -29,7 +33,7 @@ export function previewDocument(
   options: PreviewOptions,
 ): PreviewDocument {
   // It stands before all else, to hear of all that goes wrong.
-  const script = options.relay ? relayTag(options.relay, sheet) : '';
+  const script = options.relay ? relayTag(options.relay, sheet, options.page !== undefined) : '';
   const html = options.page ? inPage(text, script, options.page) : byItself(text, script, options);
   return { html, policy: previewPolicy(text, reading, sheet, options) };
 }

@@ -1,4 +1,5 @@
 import { inPageMarks } from '@orbis/core';
+import { isOfItScript } from './bounds.ts';
 
 /**
  * What a preview in a page runs of ours: it shows where the pointer would put the embed, tells the console
@@ -7,18 +8,8 @@ import { inPageMarks } from '@orbis/core';
  */
 export const pointingScript = `(() => {
   const { to } = document.currentScript.dataset;
-  const bounds = () => {
-    const comments = document.createTreeWalker(document, NodeFilter.SHOW_COMMENT);
-    const found = {};
-    for (let node; (node = comments.nextNode()); ) found[node.data] ??= node;
-    return [found['${inPageMarks[0]}'], found['${inPageMarks[1]}']];
-  };
-  const isOfIt = (node) => {
-    const [begin, end] = bounds();
-    if (!begin || !end) return false;
-    const { DOCUMENT_POSITION_FOLLOWING: follows, DOCUMENT_POSITION_PRECEDING: precedes } = Node;
-    return Boolean(begin.compareDocumentPosition(node) & follows && end.compareDocumentPosition(node) & precedes);
-  };
+  const inPage = true;
+  ${isOfItScript}
   const placeAt = ({ target, clientY }) => {
     const element = target.closest?.('[data-orbis-place]');
     if (!element || isOfIt(element)) return null;
@@ -45,7 +36,9 @@ export const pointingScript = `(() => {
   }, true);
   addEventListener('submit', (event) => isOfIt(event.target) || event.preventDefault(), true);
   addEventListener('DOMContentLoaded', () => {
-    let [at] = bounds();
+    const comments = document.createTreeWalker(document, NodeFilter.SHOW_COMMENT);
+    while (comments.nextNode() && comments.currentNode.data !== '${inPageMarks[0]}');
+    let at = comments.currentNode;
     while (at && at.nodeType !== Node.ELEMENT_NODE) at = at.nextSibling;
     at?.scrollIntoView({ block: 'center' });
   });

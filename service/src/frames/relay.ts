@@ -1,16 +1,19 @@
+import { isOfItScript } from './bounds.ts';
+
 /**
  * What a preview's document runs of ours: it tells the console where the player is, and what does not work;
  * nothing else. The player of a file is asked itself; a provider's posts messages, in which its sheet says
  * where the time stands.
  */
 export const relayScript = `(() => {
-  const { to, member, units } = document.currentScript.dataset;
+  const { to, member, units, inPage } = document.currentScript.dataset;
   const say = (told) => parent.postMessage({ orbis: 'trouble', ...told }, to);
   const uses = { SCRIPT: 'script', LINK: 'stylesheet', IMG: 'image', VIDEO: 'media', AUDIO: 'media', SOURCE: 'media' };
+  ${isOfItScript}
   const clip = (text) => String(text).slice(0, 300);
   addEventListener('error', ({ target, message }) => {
     if (target === window) say({ code: 'script-stopped', words: clip(message) });
-    else if (uses[target.tagName]) say({ code: 'not-loaded', use: uses[target.tagName], address: clip(target.currentSrc || target.src || target.href) });
+    else if (uses[target.tagName] && isOfIt(target)) say({ code: 'not-loaded', use: uses[target.tagName], address: clip(target.currentSrc || target.src || target.href) });
   }, true);
   addEventListener('unhandledrejection', ({ reason }) => say({ code: 'script-stopped', words: clip(reason?.message ?? reason) }));
   addEventListener('securitypolicyviolation', ({ blockedURI, disposition }) => {

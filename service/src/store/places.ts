@@ -231,13 +231,13 @@ export async function deletePage(tx: Handle, { id, siteId }: Pick<PageRow, 'id' 
 export const deleteSpot = async (db: Handle, id: number): Promise<void> =>
   void (await db.delete(spot).where(eq(spot.id, id)));
 
-/** The addresses of every declared site, for the guard of the fetching client. */
 /** The language of all sites; null where they have several, or there is none. */
 export async function languageOfSites(db: Handle): Promise<SiteRow['language'] | null> {
   const [first, another] = await db.selectDistinct({ language: site.language }).from(site).limit(2);
   return first && !another ? first.language : null;
 }
 
+/** The addresses of every declared site, for the guard of the fetching client. */
 export const declaredAddresses = async (db: Handle): Promise<string[]> =>
   (await db.select({ address: site.address }).from(site)).map((row) => row.address);
 
