@@ -99,7 +99,7 @@ describe('looking at an embed from the command line', function () {
     const { out } = await orbis('weigh talk');
     const lines = out.trim().split('\n');
     expect(lines[0]).to.equal('When the page is there: nobody else is asked for anything.');
-    expect(lines[1]).to.match(/^After a click on it: \d+ requests to 1 host, 1\.\d MB, .*no cookies\.$/);
+    expect(lines[1]).to.match(/^After a click on it: \d+ requests to 1 host, [\d.]+ [kM]B, .*no cookies\.$/);
     expect(lines[2]).to.match(/^The code as it was pasted: \d+ requests to 1 host/);
     expect(lines[4]).to.equal(`Hosts: play.kinorill.localhost:${test.world.port}.`);
   });
