@@ -161,7 +161,7 @@ describe('looking with a browser', function () {
     expect(embed.loaded).to.deep.include({ requests: 0, hosts: [], bytes: 0, cookies: 0 });
     expect(embed.clicked.hosts).to.deep.equal([`play.kinorill.localhost:${test.world.port}`]);
     expect(embed.clicked.requests).to.be.greaterThan(2);
-    // The film itself is a part of it; how much of it comes, and in how many pieces, goes by how fast it plays.
+    // The film itself is a part of it; how much of it comes, and in how many pieces, goes by the machine.
     expect(bare.clicked.bytes).to.be.greaterThan(100_000);
     expect(bare.loaded.requests).to.be.greaterThan(2);
   });
