@@ -2,9 +2,11 @@
  * A browser that looks at foreign code is the largest door of all: it would fetch what only this machine
  * reaches, keep what it was given, run for ever, take all memory, and do so as whoever runs Orbis.
  */
-import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { chmodSync, existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { createServer, get, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { expect } from 'chai';
 import { OrbisError } from '@orbis/contract';
 import { createBrowser, type BrowserOptions, type Tab } from '../../src/browser/browser.ts';
@@ -28,7 +30,14 @@ describe('attack: the browser', function () {
   let server: Server;
   let port: number;
   let asked: string[] = [];
+  /* Others look with browsers at the same time: the profiles of these tests are in a folder of their own,
+     which the browser's user may pass through. */
+  const usual = process.env['TMPDIR'];
+  let own: string;
   before(async () => {
+    own = mkdtempSync(join(tmpdir(), 'orbis-test-'));
+    chmodSync(own, 0o711);
+    process.env['TMPDIR'] = own;
     server = createServer((incoming, response) => {
       asked.push(`${incoming.headers.host}${incoming.url}`);
       response.setHeader('Access-Control-Allow-Origin', '*').end('<p>inside</p>');
@@ -37,6 +46,9 @@ describe('attack: the browser', function () {
     ({ port } = server.address() as AddressInfo);
   });
   after(() => {
+    if (usual === undefined) delete process.env['TMPDIR'];
+    else process.env['TMPDIR'] = usual;
+    rmSync(own, { recursive: true, force: true });
     server.closeAllConnections();
     server.close();
   });
@@ -70,7 +82,7 @@ describe('attack: the browser', function () {
     );
     return error instanceof OrbisError ? error.code : `${String(error)}`;
   };
-  const profiles = (): string[] => readdirSync('/tmp').filter((name) => name.startsWith('orbis-browser-'));
+  const profiles = (): string[] => readdirSync(own);
 
   it('reaches nothing that only this machine reaches, by whatever name and way', async () => {
     const addresses = [
@@ -147,12 +159,11 @@ describe('attack: the browser', function () {
   });
 
   it('is nobody, in a sandbox, and leaves neither profile nor process behind', async () => {
-    const before = profiles();
     let folder = '';
     const status = await looking('<p>here</p>', {
       task: () => {
-        folder = profiles().find((name) => !before.includes(name))!;
-        const group = groupNaming(`--user-data-dir=/tmp/${folder}`)!;
+        folder = join(own, profiles()[0]!);
+        const group = groupNaming(`--user-data-dir=${folder}`)!;
         return Promise.resolve({
           text: readFileSync(`/proc/${group}/status`, 'utf8'),
           line: readFileSync(`/proc/${group}/cmdline`, 'utf8'),
@@ -165,14 +176,13 @@ describe('attack: the browser', function () {
     expect(status.text).to.match(/^CapEff:\s+0+$/m);
     expect(status.line).not.to.include('--no-sandbox');
     expect(status.environment).not.to.include('ORBIS_DATA');
-    expect(existsSync(`/tmp/${folder}`)).to.equal(false);
-    await until(() => Promise.resolve(groupNaming(`/tmp/${folder}`) === null));
+    expect(existsSync(folder)).to.equal(false);
+    await until(() => Promise.resolve(groupNaming(folder) === null));
   });
 
   it('is ended where it does not come to an end', async () => {
-    const before = profiles();
     expect(await codeOf(looking('<script>for (;;);</script>', { seconds: 4 }))).to.equal('browser-too-slow');
-    expect(profiles()).to.deep.equal(before);
+    expect(profiles()).to.deep.equal([]);
   });
 
   it('is ended where it takes more memory than it may', async () => {
