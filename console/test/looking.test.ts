@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { startTestOrbis, talkCode, type TestOrbis } from '../../service/test/support/orbis.ts';
 import { closeBrowser, newWindow } from './support/browser.ts';
-import { openStep } from './support/workbench.ts';
+import { openedEmbed, openStep } from './support/workbench.ts';
 
 describe('an owner who has an embed looked at', function () {
   this.timeout(240_000);
@@ -17,10 +17,7 @@ describe('an owner who has an embed looked at', function () {
     await test.stop();
   });
   const opened = async (embed: string) => {
-    const window = await newWindow();
-    await window.page.goto(await test.orbis.link('sign-in'));
-    await window.page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
-    await window.page.goto(`${test.url}/collection/${embed}`);
+    const window = await openedEmbed(test, embed);
     await openStep(window.page, 'How it loads');
     return window;
   };

@@ -3,7 +3,8 @@ import type { AddressInfo } from 'node:net';
 import { expect } from 'chai';
 import type { Locator, Page } from 'playwright-core';
 import { startTestOrbis, talkCode, type TestOrbis } from '../../service/test/support/orbis.ts';
-import { closeBrowser, expectSoon, newWindow } from './support/browser.ts';
+import { closeBrowser, expectSoon } from './support/browser.ts';
+import { openedEmbed } from './support/workbench.ts';
 
 describe('an owner who looks at an embed in other ways', function () {
   this.timeout(120_000);
@@ -46,10 +47,7 @@ describe('an owner who looks at an embed in other ways', function () {
     await test.stop();
   });
   const opened = async (embed: string) => {
-    const window = await newWindow();
-    await window.page.goto(await test.orbis.link('sign-in'));
-    await window.page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
-    await window.page.goto(`${test.url}/collection/${embed}`);
+    const window = await openedEmbed(test, embed);
     await window.page.getByTitle('Preview of the embed').waitFor();
     return window;
   };

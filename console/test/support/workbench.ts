@@ -1,4 +1,18 @@
 import type { Page } from 'playwright-core';
+import type { TestOrbis } from '../../../service/test/support/orbis.ts';
+import { newWindow } from './browser.ts';
+
+/** A window in which the owner has opened an embed. */
+export async function openedEmbed(
+  { orbis, url }: Pick<TestOrbis, 'orbis' | 'url'>,
+  embed: string,
+): ReturnType<typeof newWindow> {
+  const window = await newWindow();
+  await window.page.goto(await orbis.link('sign-in'));
+  await window.page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
+  await window.page.goto(`${url}/collection/${embed}`);
+  return window;
+}
 
 /** Opens a step of the work on an embed, which closes the one that was open. */
 export const openStep = (page: Page, title: string): Promise<void> =>

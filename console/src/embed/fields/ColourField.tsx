@@ -1,7 +1,6 @@
 import Box from '@mui/material/Box';
-import ButtonBase from '@mui/material/ButtonBase';
 import { parseColour } from '@orbis/core';
-import { Swatch } from '../../components/Swatch.tsx';
+import { SwatchButton } from '../../components/SwatchButton.tsx';
 import { LineField } from './LineField.tsx';
 import type { FieldProps } from './field.ts';
 import { useSiteColours } from './site-colours.ts';
@@ -42,19 +41,12 @@ export function ColourField(field: FieldProps) {
           sx={{ display: 'flex', flexWrap: 'wrap' }}
         >
           {own.map((colour) => (
-            <ButtonBase
+            <SwatchButton
               key={colour}
-              aria-label={colour}
-              aria-pressed={read.ok && read.value === colour}
-              onClick={() => field.onChange(colour)}
-              sx={{
-                'p': 0.5,
-                'borderRadius': '50%',
-                '&[aria-pressed=true]': { outline: '2px solid', outlineOffset: -1 },
-              }}
-            >
-              <Swatch colour={colour} />
-            </ButtonBase>
+              colour={colour}
+              chosen={read.ok && read.value === colour}
+              onChoose={() => field.onChange(colour)}
+            />
           ))}
         </Box>
       )}

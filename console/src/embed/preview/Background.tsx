@@ -1,8 +1,7 @@
 import Box from '@mui/material/Box';
-import ButtonBase from '@mui/material/ButtonBase';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
-import { Swatch } from '../../components/Swatch.tsx';
+import { SwatchButton } from '../../components/SwatchButton.tsx';
 import { useSiteColours } from '../fields/site-colours.ts';
 
 const white = '#ffffff';
@@ -23,19 +22,13 @@ export function Background({
       </Typography>
       <Box role="group" aria-labelledby="behind-it" sx={{ display: 'flex', flexWrap: 'wrap', mt: 0.5 }}>
         {[white, ...own].map((each) => (
-          <ButtonBase
+          <SwatchButton
             key={each}
-            aria-label={each === white ? 'White' : each}
-            aria-pressed={(colour ?? white) === each}
-            onClick={() => onChange(each === white ? null : each)}
-            sx={{
-              'p': 0.5,
-              'borderRadius': '50%',
-              '&[aria-pressed=true]': { outline: '2px solid', outlineOffset: -1 },
-            }}
-          >
-            <Swatch colour={each} />
-          </ButtonBase>
+            colour={each}
+            label={each === white ? 'White' : each}
+            chosen={(colour ?? white) === each}
+            onChoose={() => onChange(each === white ? null : each)}
+          />
         ))}
       </Box>
       {own.length === 0 && (
