@@ -1,5 +1,6 @@
 // Mocha's own list of tests, closed by the files that took longest and one plain line with the run's numbers;
-// or, for a part of a run, by a file of them. A run that does not end by itself fails.
+// or, for a part of a run, by a file of them. A run that does not end by itself fails, and one in which
+// many tests fail is given up: what broke once would let the rest wait, each for its whole time.
 import { writeFileSync } from 'node:fs';
 import { relative } from 'node:path';
 import Mocha from 'mocha';
@@ -7,6 +8,7 @@ import Mocha from 'mocha';
 /* How long after its last test a run may take to end by itself, in milliseconds. */
 const patience = 10_000;
 const toldFiles = 8;
+const enoughFailures = 15;
 
 /* What keeps the process alive was not closed by a test: with `exit: true` nobody would ever hear of it. */
 function tellOfLeaks() {
@@ -48,11 +50,24 @@ function failed(runner) {
   return tests;
 }
 
+/* Which test or hook runs, in a file: whoever watches the run can say where it stood still. */
+function noted(runner, file) {
+  const note = (what) =>
+    writeFileSync(file, `${relative(process.cwd(), what.file ?? '')}: ${what.fullTitle()}`);
+  runner.on('test', note);
+  runner.on('hook', note);
+  runner.once('end', () => writeFileSync(file, 'what comes after the last test'));
+}
+
 export default class Counts extends Mocha.reporters.Spec {
   constructor(runner, options) {
     super(runner, options);
     const longest = timed(runner);
     const failedTests = failed(runner);
+    if (process.env.MOCHA_AT) noted(runner, process.env.MOCHA_AT);
+    runner.on('fail', () => {
+      if (failedTests.length >= enoughFailures) runner.abort();
+    });
     runner.once('end', () => {
       const { passes, failures, pending } = runner.stats;
       const file = process.env.MOCHA_COUNTS;

@@ -1,9 +1,9 @@
 // The whole check: set-up, lint, types, every test; closes on one line of counts.
-import { spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { run, say, setUp, stop, top } from './setup.mjs';
+import { watched } from './watched.mjs';
 
 /* Two runs beside each other, each with a database of its own, that take about as long:
    half of all is the service's. */
@@ -12,9 +12,14 @@ const parts = [
   ['core', 'contract', 'sheets', 'cli', 'demo', 'console'],
 ];
 
+/* Longer than any test or hook has, in milliseconds: one that takes all of it will never end. */
+const longestTest = 10 * 60_000;
+
 setUp({ chromium: true });
 say('lint and types');
-const checks = await Promise.all(['lint', 'types'].map((name) => finished('npm', ['run', '--silent', name])));
+const checks = await Promise.all(
+  ['lint', 'types'].map((name) => watched('npm', ['run', '--silent', name], { cwd: top })),
+);
 for (const { output } of checks) process.stdout.write(output);
 if (checks.some(({ status }) => status !== 0)) stop('Lint or types found something.');
 say('tests');
@@ -24,45 +29,36 @@ else await everyTest();
 
 async function everyTest() {
   const folder = mkdtempSync(join(tmpdir(), 'orbis-counts-'));
-  const runs = parts.map((workspaces, i) =>
-    finished('npx', ['mocha', ...workspaces.map((workspace) => `${workspace}/test/**/*.test.ts`)], {
+  const runs = parts.map(async (workspaces, i) => {
+    const [counts, at] = ['counts', 'at'].map((name) => join(folder, `${name}${i}`));
+    const args = workspaces.map((workspace) => `${workspace}/test/**/*.test.ts`);
+    const { status, output, stoodStill } = await watched('npx', ['mocha', ...args], {
+      cwd: top,
       shown: i === 0,
-      env: { MOCHA_COUNTS: join(folder, `${i}`) },
-    }),
-  );
+      env: { MOCHA_COUNTS: counts, MOCHA_AT: at },
+      progress: at,
+      still: longestTest,
+    });
+    return { status, output, counts: read(counts), stoodAt: stoodStill ? read(at) : null };
+  });
   const ended = await Promise.all(runs);
-  for (const { output } of ended) process.stdout.write(output);
-  const counts = ended.map((_, i) => countsIn(join(folder, `${i}`)));
   rmSync(folder, { recursive: true, force: true });
+  for (const { output } of ended) process.stdout.write(output);
+  const counts = ended.map((each) => JSON.parse(each.counts ?? 'null'));
   for (const { test, because } of counts.flatMap((count) => count?.failedTests ?? []))
     process.stdout.write(`Failed: ${test}\n        ${because}\n`);
+  for (const { stoodAt } of ended)
+    if (stoodAt) process.stdout.write(`Stood still, and was ended: ${stoodAt}\n`);
   const sum = (name) => counts.reduce((all, count) => all + (count?.[name] ?? 0), 0);
   process.stdout.write(`${sum('passes')} passed, ${sum('failures')} failed, ${sum('pending')} skipped\n`);
   if (ended.some(({ status }) => status !== 0) || counts.includes(null)) process.exit(1);
 }
 
-/* The numbers of a run; null where it did not come to its end. */
-function countsIn(file) {
+/* What a file says; null where it was not written. */
+function read(file) {
   try {
-    return JSON.parse(readFileSync(file, 'utf8'));
+    return readFileSync(file, 'utf8');
   } catch {
     return null;
   }
-}
-
-/* Runs a program in the checkout; what it wrote is given back, or shown at once. */
-function finished(program, args, { shown = false, env = {} } = {}) {
-  return new Promise((resolve) => {
-    const child = spawn(program, args, {
-      cwd: top,
-      stdio: ['ignore', shown ? 'inherit' : 'pipe', shown ? 'inherit' : 'pipe'],
-      env: { ...process.env, ...env },
-    });
-    let output = '';
-    for (const stream of [child.stdout, child.stderr]) stream?.on('data', (chunk) => (output += chunk));
-    child.once('error', (error) =>
-      resolve({ status: 1, output: `${program} could not be started: ${error.message}\n` }),
-    );
-    child.once('close', (status) => resolve({ status, output }));
-  });
 }
