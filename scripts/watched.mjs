@@ -1,5 +1,5 @@
 // Runs a program beside others: what it writes is given back at its end, and it has an end.
-import { spawn } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { statSync } from 'node:fs';
 
 /* Between two looks at whether a program gets on, and how long it has for its last words, in milliseconds. */
@@ -34,6 +34,7 @@ export async function watched(program, args, { cwd, env = {}, shown = false, pro
   const looks = setInterval(() => {
     const lastWritten = progress && (statSync(progress, { throwIfNoEntry: false })?.mtimeMs ?? 0);
     if (Date.now() - Math.max(began, lastWritten ?? 0) < still) return;
+    if (!stoodStill) output += whatItDoes(child.pid);
     stoodStill = true;
     end('SIGTERM');
     setTimeout(end, patience, 'SIGKILL').unref();
@@ -57,3 +58,8 @@ const ended = (child, say) =>
     child.once('close', resolve);
     child.once('exit', (status) => setTimeout(resolve, patience, status));
   });
+
+/* The processes of a group: which of them work and which wait for what, and how long they have worked. */
+const whatItDoes = (group) =>
+  spawnSync('ps', ['-L', '-o', 'pid,tid,stat,wchan:24,time,comm', '-g', `${group}`], { encoding: 'utf8' })
+    .stdout ?? '';
