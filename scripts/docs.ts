@@ -97,7 +97,7 @@ ${table('settings')}
 ${head}
 ${table('presentation')}
 
-On phones (below 600 px) and on tablets (from there to 1024 px) \`share\` and \`max-width\` may have another value: \`max-width.phone=320\`. A style attribute cannot say that, so the code gets a class and the page’s head a few rules. Where the site has no way into the head of its pages (\`orbis change site hollinfell head=yes\` says that it has), these values are kept, not carried, and named; frames that Orbis serves itself always have them.
+On phones (below 600 px) and on tablets (from there to 1024 px) the options with such a row may have another value: \`max-width.phone=320\`. A style attribute cannot say that, so the code gets a class and the page’s head a few rules. Where the site has no way into the head of its pages (\`orbis change site hollinfell head=yes\` says that it has), these values are kept, not carried, and named; frames that Orbis serves itself always have them.
 
 ## What only one provider has
 

@@ -423,6 +423,45 @@ describe('what is put around, over and beside a code, in a browser', function ()
       await page.emulateMedia({ media: null, forcedColors: null, reducedMotion: null });
     });
 
+    it('leaves its place on paper to its picture, or to the link to its content', async () => {
+      const still = { still: 'https://site.example/picture.svg' };
+      await show(dressed('frame', still, 'x') + dressed('frame', { fallback: true }, 'y'));
+      await page.emulateMedia({ media: 'print' });
+      const frames = page.locator('iframe');
+      expect([await frames.nth(0).isVisible(), await frames.nth(1).isVisible()]).to.deep.equal([
+        false,
+        false,
+      ]);
+      expect((await frames.nth(1).boundingBox())?.height ?? 0, 'it takes no room').to.equal(0);
+      expect(await page.getByRole('link').isVisible()).to.equal(true);
+      await page.emulateMedia({ media: null });
+      expect([await frames.nth(0).isVisible(), await frames.nth(1).isVisible()]).to.deep.equal([true, true]);
+    });
+
+    it('has another shape and other corners on phones, where it is asked to', async () => {
+      const asked: Options = {
+        'fit': 'shape',
+        'shape.phone': { width: 1, height: 1 },
+        'corners': 12,
+        'corners.phone': 0,
+      };
+      for (const more of [{}, { load: 'click' }, { heading: 'The film' }] as Options[]) {
+        const code = dressed('frame', { ...asked, ...more }, 'x');
+        for (const [width, ratio, corners] of [
+          [360, 1, '0px'],
+          [1280, 9 / 16, '12px'],
+        ] as const) {
+          await show(code, width);
+          const it = page.locator('.x, .x iframe').last();
+          const box = (await it.boundingBox())!;
+          expect(box.height / box.width, `${width} ${JSON.stringify(more)}`).to.be.closeTo(ratio, 0.01);
+          expect(await it.evaluate((element) => getComputedStyle(element).borderTopLeftRadius)).to.equal(
+            corners,
+          );
+        }
+      }
+    });
+
     it('passes axe, before and after it is shown, as all that is put around a code does', async () => {
       const all: Options = {
         'fit': 'shape',

@@ -25,6 +25,43 @@ describe('what holds on some screens only', () => {
     ]);
   });
 
+  for (const [label, options, rules] of [
+    [
+      'a shape',
+      { 'fit': 'shape', 'shape': { width: 16, height: 9 }, 'shape.phone': { width: 1, height: 1 } },
+      '.orbis-x{aspect-ratio:1/1!important}',
+    ],
+    [
+      'a shape of what waits',
+      { 'fit': 'shape', 'load': 'click', 'shape.phone': { width: 1, height: 1 } },
+      '.orbis-x{aspect-ratio:1/1!important}',
+    ],
+    [
+      'a side',
+      { 'max-width': 400, 'align': 'centre', 'align.phone': 'left' },
+      '.orbis-x{display:block!important;margin:0 auto 0 0!important}',
+    ],
+    ['corners', { 'corners': 12, 'corners.phone': 0 }, '.orbis-x{border-radius:0px!important}'],
+    ['a least width', { 'min-width.phone': 300 }, '.orbis-x{min-width:300px!important}'],
+    [
+      'the padding of a panel',
+      { 'backdrop': '#334433', 'backdrop-padding.phone': 8 },
+      '.orbis-x{padding:8px!important}',
+    ],
+    ['the padding of no panel', { 'backdrop-padding.phone': 8 }, null],
+  ] as [string, Options, string | null][])
+    it(`may be ${label}`, () => {
+      const rest = `<style>${phone}{${rules}}</style>`;
+      expect(headOf(talk, options)).to.deep.equal(rules === null ? [] : [rest]);
+    });
+
+  it('is held against what else is asked for the same screens', () => {
+    const problems = (options: Options) => apartOf(talk, options).problems.map(({ code }) => code);
+    expect(problems({ 'min-width.phone': 300, 'max-width.phone': 200 })).to.deep.equal(['widths-cross']);
+    expect(problems({ 'min-width.phone': 300, 'max-width.tablet': 200 })).to.deep.equal([]);
+    expect(problems({ 'shape.phone': { width: 1, height: 1 } })).to.deep.equal(['shape-everywhere']);
+  });
+
   it('says why each rule is there, and on which screens it holds', () => {
     const [style] = apartOf(talk, { 'max-width.phone': 320, 'share.tablet': 50 }).snippets;
     const [run] = style!.runs;

@@ -253,6 +253,29 @@ describe('what is put around, over and beside a code', () => {
     ]);
   });
 
+  for (const [label, name, options, rules] of [
+    [
+      'its still picture',
+      'frame',
+      { still: 'https://a.example/a.jpg' },
+      '.x{print-color-adjust:exact!important}.x-2{visibility:hidden!important}',
+    ],
+    ['the link to its content', 'frame', { fallback: true }, '.x{display:none!important}'],
+    [
+      'its still picture rather than a link',
+      'frame',
+      { still: 'https://a.example/a.jpg', fallback: true },
+      '.x{print-color-adjust:exact!important}.x-2{visibility:hidden!important}',
+    ],
+    ['itself, where it is no player', 'form', { fallback: true }, null],
+  ] as [string, Name, Options, string | null][])
+    it(`is on paper ${label}`, () =>
+      expect(
+        made(name, options, { apart: 'x' })
+          .snippets.map(snippetText)
+          .filter((text) => text.startsWith('<style')),
+      ).to.deep.equal(rules === null ? [] : [`<style>@media print{${rules}}</style>`]));
+
   it('lies behind its section by rules in the head, and has its own height where there are none', () => {
     const behind = { 'band': 400, 'band-behind': true };
     expect(snippetText(made('frame', behind, { apart: 'x' }).snippets[0]!)).to.match(

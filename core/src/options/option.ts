@@ -70,7 +70,7 @@ export interface Option<V extends OptionValue = OptionValue> {
   source: string;
   /** Words of common speech by which providers call it, where their sheets say where it goes. */
   words?: readonly string[];
-  /** Whether it may differ for phones and tablets (`max-width.phone`): then it asks for declarations only. */
+  /** Whether it may differ for phones and tablets (`max-width.phone`): by declarations only. */
   perDevice?: boolean;
   /** With which others it is shown, where it is not among the first. */
   group?: OptionGroup;
@@ -89,6 +89,8 @@ export interface Option<V extends OptionValue = OptionValue> {
   current(code: Code): V | null;
   /** What fulfils it in a code, or why it cannot be. Pure. */
   contribute(code: Code, value: V, context: OptionContext): Contribution;
+  /** The same for one device, where it is not by the declarations that hold everywhere. */
+  contributeOnDevice?(code: Code, value: V, context: OptionContext): Contribution;
 }
 
 /** Changes that fulfil an option. */

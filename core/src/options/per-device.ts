@@ -1,7 +1,7 @@
 import type { Change } from './change.ts';
 import { devices, type Device } from './condition.ts';
 import type { Option } from './option.ts';
-import type { OptionValue } from './values.ts';
+import type { Options, OptionValue } from './values.ts';
 
 /**
  * An option together with what it is on phones and on tablets, where it may differ there: `max-width`,
@@ -22,7 +22,9 @@ const onDevice = <V extends OptionValue>(option: Option<V>, device: Device): Opt
   name: `${option.name}.${device}`,
   current: () => null,
   contribute: (code, value, context) => {
-    const { changes, problems } = option.contribute(code, value, context);
+    const there = { ...context, options: othersOn(device, option.name, context.options) };
+    const { changes, problems } =
+      option.contributeOnDevice?.(code, value, there) ?? option.contribute(code, value, there);
     return {
       // What holds under another condition is asked for by the option without a device.
       changes: changes
@@ -31,4 +33,15 @@ const onDevice = <V extends OptionValue>(option: Option<V>, device: Device): Opt
       problems,
     };
   },
+});
+
+/* What holds on a device of all the others. */
+const othersOn = (device: Device, option: string, options: Options): Options => ({
+  ...options,
+  ...Object.fromEntries(
+    Object.entries(options).flatMap(([name, value]) => {
+      const meant = deviceOf(name);
+      return meant?.device === device && meant.option !== option ? [[meant.option, value]] : [];
+    }),
+  ),
 });

@@ -1,5 +1,11 @@
 import type { Language } from '../language.ts';
+import type { Condition, Facts } from '@orbis/core';
+import { conditions } from './options.ts';
 import { problems } from './problems.ts';
+
+/* An option that holds everywhere, and does more where something holds; `max-width.phone` is all of it. */
+const onlySometimes = ({ when, option }: Facts): boolean =>
+  when !== undefined && !String(option).endsWith(`.${when}`);
 
 /** What each rule found, and what to do. */
 export const findings = {
@@ -218,10 +224,10 @@ export const findings = {
   },
   'not-carried': {
     message: (f) =>
-      `At ${f.place}, ${f.option} is not carried. ${problems[f.why as 'needs-page-head' | 'code-insists'].detail(f)}`,
+      `At ${f.place}, ${f.option} is not carried${onlySometimes(f) ? ` ${conditions[f.when as Condition]}` : ''}. ${problems[f.why as 'needs-page-head' | 'code-insists'].detail(f)}`,
     remedy: (f) =>
       f.why === 'needs-page-head'
-        ? 'If the site has no such way, take the option out.'
+        ? `If the site has no such way, ${onlySometimes(f) ? 'all else of the option holds there' : 'take the option out'}.`
         : 'Take that mark out of the code, or take the option out.',
   },
   'claims-collide': {

@@ -148,6 +148,11 @@ export const problems = {
     title: 'The part has a size',
     detail: () => 'A part of a frame has the size that you say. Leave “fit” out.',
   },
+  'shape-everywhere': {
+    title: 'The shape on other screens',
+    detail: () =>
+      'Only what always keeps a shape can have another one on some screens. Say the one that it has everywhere as well: fit=16:9.',
+  },
   'band-needs-frame': {
     title: 'Nothing that could cover it',
     detail: () => 'A frame, a film or a picture that stands alone can cover a band. This code has none.',

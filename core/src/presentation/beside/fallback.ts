@@ -1,10 +1,14 @@
+import type { Code } from '../../code.ts';
 import { contribution, problem, type Option } from '../../options/option.ts';
 import { switchType } from '../../options/types/switch.ts';
+import type { Options } from '../../options/values.ts';
 import { reason } from '../../reason.ts';
 import { escapeText } from '../../text/index.ts';
 import { pastedIn } from '../../visitors/words.ts';
-import { placeOf, standing } from '../standing.ts';
-import { hasPlace, noTarget } from '../target.ts';
+import { onPaper } from '../on-paper.ts';
+import { bodyOf, placeOf, standing } from '../standing.ts';
+import { waits } from '../loading/waits.ts';
+import { frameOf, hasPlace, noTarget } from '../target.ts';
 import { carrier } from './carrier.ts';
 import { contentOf } from './content.ts';
 import { link } from './link.ts';
@@ -34,7 +38,17 @@ export const option: Option<boolean> = {
         reason('link-to-content', { to: content.address }),
       ),
       ...carrier(code, options),
+      ...(isPrinted(code, options)
+        ? []
+        : onPaper(bodyOf(code, options)!, [['display', 'none', reason('link-instead')]])),
       ...standing(code, options),
     ]);
   },
 };
+
+/* Whether it is something to look at on paper: a frame or a player may be empty there. */
+const isPrinted = (code: Code, options: Options): boolean =>
+  options['still'] !== undefined ||
+  waits(code, options) !== null ||
+  !frameOf(code) ||
+  frameOf(code)?.name === 'img';

@@ -10,6 +10,7 @@ export const option: Option<number> = {
   stage: 'presentation',
   type: numberType({ least: 0, most: 200, whole: true, unit: 'px' }),
   kinds: 'any',
+  perDevice: true,
   group: 'edges',
   example: '12',
   source:

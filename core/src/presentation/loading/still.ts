@@ -4,6 +4,7 @@ import { stillType } from '../../options/types/address.ts';
 import { reason } from '../../reason.ts';
 import type { OptionValue } from '../../options/values.ts';
 import { declare, type Declared } from '../declarations.ts';
+import { onPaper } from '../on-paper.ts';
 import { bodyOf, standing } from '../standing.ts';
 import { frameOf, hasPlace, noTarget } from '../target.ts';
 import { stillsBeside } from './stills-beside.ts';
@@ -16,7 +17,8 @@ export const option: Option<string> = {
   kinds: 'any',
   group: 'loading',
   example: 'https://hollinfell.example/stills/moor.jpg',
-  source: 'HTML, section 4.8.8 (poster); CSS Backgrounds and Borders 3, section 2 (background)',
+  source:
+    'HTML, section 4.8.8 (poster); CSS Backgrounds and Borders 3, section 2 (background); CSS Color Adjustment 1, section 6 (print-color-adjust)',
   isOffered: (_, reading) => hasPlace(reading),
   current: (code) => {
     const poster = frameOf(code)?.attributes.value('poster') ?? null;
@@ -34,6 +36,8 @@ export const option: Option<string> = {
     if (frame?.name !== 'iframe') return problem('still-needs-wait');
     return contribution([
       ...declare({ element: ourBox }, behindIt(address, options['still-also']), []),
+      ...onPaper({ element: ourBox }, [['print-color-adjust', 'exact', reason('still-printed')]]),
+      ...onPaper({ element: frame }, [['visibility', 'hidden', reason('still-instead')]]),
       ...standing(code, options),
     ]);
   },

@@ -12,6 +12,7 @@ export const option: Option<string> = {
   stage: 'presentation',
   type: choiceType(Object.keys(sides), { center: 'centre', middle: 'centre' }),
   kinds: 'any',
+  perDevice: true,
   example: 'centre',
   source:
     'CSS 2.2, section 10.3.4 (block-level replaced elements); observed: without display:block margin:auto does not centre',

@@ -10,6 +10,7 @@ export const option: Option<number> = {
   stage: 'presentation',
   type: numberType({ least: 1, most: 99_999, whole: true, unit: 'px' }),
   kinds: 'any',
+  perDevice: true,
   example: '320',
   source: 'CSS Box Sizing 3, section 3 (min-width)',
   isOffered: (_, reading) => hasPlace(reading),
