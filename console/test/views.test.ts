@@ -40,6 +40,13 @@ describe('an owner who looks at an embed in other ways', function () {
         text: `<script src="http://play.kinorill.localhost:${test.world.port}/nowhere.js"></script><script>nobody.there()</script><p>Words</p>`,
       },
     });
+    await test.client.call('embeds.create', {
+      body: {
+        name: 'Empty',
+        // What it asks for is not to be read from it.
+        text: `<div></div><script>new Image().src = [...'iuuq;00fmtfxifsf/mpdbmiptu0b/qoh'].map((sign) => String.fromCharCode(sign.charCodeAt(0) - 1)).join('')</script>`,
+      },
+    });
   });
   after(async () => {
     await closeBrowser();
@@ -191,6 +198,14 @@ describe('an owner who looks at an embed in other ways', function () {
     await page.getByRole('button', { name: /^And \d other thing/ }).click();
     await page.getByText('One of its scripts stopped', { exact: false }).waitFor();
     await page.getByText('A script did not load', { exact: false }).waitFor();
+    await context.close();
+  });
+
+  it('is told of what the preview does not let through, and that nothing shows', async () => {
+    const { context, page } = await opened('empty');
+    await page.getByText('It asks for something from elsewhere.localhost', { exact: false }).waitFor();
+    await page.getByRole('button', { name: /^And (?:another|\d other) thing/ }).click();
+    await page.getByText('Nothing has shown after 10 seconds', { exact: false }).waitFor();
     await context.close();
   });
 });

@@ -37,11 +37,13 @@ const codes = looksCodes(world.port);
 const sheets = builtInSheets().map((sheet): Sheet =>
   sheet.hosts.length > 0 ? { ...sheet, answers: { scheme: 'http', port: world.port } } : sheet,
 );
-const codeOf = ({ of, options }: Look): string => {
-  const { snippets, problems } = compose(openCode(codes[of], { sheets }), options);
+const codeOf = ({ of, options, inSection = false }: Look): string => {
+  const { snippets, problems } = compose(openCode(codes[of], { sheets }), options, { apart: 'look' });
   if (problems.length > 0) throw new Error(`${JSON.stringify(options)}: ${JSON.stringify(problems)}`);
-  return documentText(snippets);
+  return inSection ? section(documentText(snippets)) : documentText(snippets);
 };
+const section = (code: string): string =>
+  `<section style="margin:12px 0;padding:44px 28px;color:#fff;text-shadow:0 1px 6px #000">${code}<h2>Open every day until dusk</h2><p>Bring warm clothes and no lamp.</p></section>`;
 const browser = await chromium.launch({
   executablePath: '/usr/bin/chromium',
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update'],

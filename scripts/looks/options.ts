@@ -5,6 +5,8 @@ import type { LooksOf } from './codes.ts';
 export interface Look {
   of: LooksOf;
   options: Options;
+  /** Whether it stands in a section with words of its own. */
+  inSection?: boolean;
 }
 
 const film = (options: Options): Look => ({ of: 'film', options: { fit: 'shape', ...options } });
@@ -44,9 +46,9 @@ export const optionLooks = (port: number): Readonly<Record<string, Look | null>>
   'tint-strength': film({ 'tint': '#3a1d4d', 'tint-strength': 80 }),
   'words-over': film({ 'tint': '#1d2b24', 'tint-strength': 60, 'words-over': 'Open every day until dusk' }),
   'band': { of: 'film', options: { band: 200 } },
-  'band-focus-x': null,
+  'band-focus-x': { of: 'film', options: { 'band': 270, 'band-focus-x': 90 } },
   'band-focus-y': { of: 'film', options: { 'band': 140, 'band-focus-y': 85 } },
-  'band-behind': null,
+  'band-behind': { of: 'film', options: { 'band': 200, 'band-behind': true }, inSection: true },
   'space-above': film({ 'space-above': 48, 'max-width': 340 }),
   'space-below': film({ 'space-below': 48, 'max-width': 340 }),
   'space-beside': film({ 'space-beside': 48 }),

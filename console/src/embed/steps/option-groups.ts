@@ -1,4 +1,4 @@
-import { allOptions, deviceOf, type Option } from '@orbis/core';
+import { allOptions, deviceOf, type Device, type Option } from '@orbis/core';
 
 /** A group of options as a line of its own says it, until one of them is set. */
 export interface LabelledGroup {
@@ -9,9 +9,10 @@ export interface LabelledGroup {
 }
 
 const looks = allOptions.filter(({ stage }) => stage === 'presentation');
-const onScreens = (option: Option): boolean => deviceOf(option.name) !== null;
 const within = (group: Option['group']): readonly Option[] =>
-  looks.filter((option) => option.group === group && !onScreens(option));
+  looks.filter((option) => option.group === group && deviceOf(option.name) === null);
+const on = (device: Device): readonly Option[] =>
+  looks.filter(({ name }) => deviceOf(name)?.device === device);
 
 /** When it loads, and what stands there before. */
 export const loading: readonly Option[] = within('loading');
@@ -27,5 +28,6 @@ export const groups: readonly LabelledGroup[] = [
   { label: 'Corners, line and shadow', options: within('edges') },
   { label: 'Only a part of it', tool: 'crop', options: within('crop') },
   { label: 'Do without parts of the code', options: within('parts') },
-  { label: 'Different on phones or tablets', options: looks.filter(onScreens) },
+  { label: 'Different on phones', options: on('phone') },
+  { label: 'Different on tablets', options: on('tablet') },
 ];
