@@ -11,7 +11,7 @@ import { orbis as commandLine } from '@orbis/cli';
 import { createClient } from '@orbis/contract';
 import { loadDemo, loopbackFetch, startDemoServer } from '@orbis/demo';
 import type { Sheet } from '@orbis/core';
-import { readSettings, startOrbis } from '@orbis/service';
+import { findChromium, readSettings, startOrbis } from '@orbis/service';
 import { builtInSheets } from '@orbis/sheets';
 import { looksPage } from './looks/page.ts';
 
@@ -35,7 +35,7 @@ const orbis = await startOrbis(readSettings({ ORBIS_DATA: folder, ORBIS_ALLOW_PR
 });
 const world = await startDemoServer({ port, folder });
 const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
+  executablePath: findChromium(undefined) ?? undefined,
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update'],
 });
 try {

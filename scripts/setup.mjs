@@ -6,10 +6,10 @@ import { fileURLToPath } from 'node:url';
 
 export const top = fileURLToPath(new URL('../', import.meta.url));
 
-/** Debian's packages that are needed, each with the program that shows that it is there. */
+/** Debian's packages that are needed, each with the programs of which one shows that it is there. */
 const packages = {
-  'mariadb-server': '/usr/sbin/mariadbd',
-  'chromium': '/usr/bin/chromium',
+  'mariadb-server': ['/usr/sbin/mariadbd'],
+  'chromium-headless-shell': ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium'],
 };
 
 /**
@@ -21,13 +21,13 @@ export function setUp({ chromium = false } = {}) {
   const [major, minor] = process.versions.node.split('.').map(Number);
   if (major < 20 || (major === 20 && minor < 19))
     stop(`Orbis needs Node 20.19 or newer; this is ${process.version}.`);
-  installPackages(['mariadb-server', ...(chromium ? ['chromium'] : [])]);
+  installPackages(['mariadb-server', ...(chromium ? ['chromium-headless-shell'] : [])]);
   installModules();
   build();
 }
 
 function installPackages(names) {
-  const missing = names.filter((name) => !existsSync(packages[name]));
+  const missing = names.filter((name) => !packages[name].some((program) => existsSync(program)));
   if (missing.length === 0) return;
   const command = `apt-get install --yes --no-install-recommends ${missing.join(' ')}`;
   if (process.getuid?.() !== 0 || !existsSync('/usr/bin/apt-get')) {

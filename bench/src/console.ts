@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pino } from 'pino';
 import { chromium } from 'playwright-core';
-import { readSettings, startOrbis } from '@orbis/service';
+import { findChromium, readSettings, startOrbis } from '@orbis/service';
 import { transferredFor } from '../../console/test/support/transferred.ts';
 
 /**
@@ -17,7 +17,7 @@ export async function consoleSize(): Promise<string> {
     { log: pino({ level: 'silent' }), durable: false },
   );
   const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: findChromium(undefined) ?? undefined,
     args: ['--no-sandbox', '--disable-gpu'],
   });
   try {

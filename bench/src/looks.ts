@@ -1,4 +1,5 @@
 import { chromium, type Browser, type Page } from 'playwright-core';
+import { findChromium } from '@orbis/service';
 import { compose, documentText, loaderTag, openCode, type Options } from '@orbis/core';
 import { builtInSheets } from '@orbis/sheets';
 import { line, median } from './figures.ts';
@@ -31,7 +32,7 @@ const answersAfter = 250;
 export async function looks(): Promise<string> {
   const sheets = builtInSheets();
   const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: findChromium(undefined) ?? undefined,
     args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update'],
   });
   try {

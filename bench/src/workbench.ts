@@ -5,7 +5,7 @@ import { pino } from 'pino';
 import { chromium, type Page } from 'playwright-core';
 import { createClient, type Client } from '@orbis/contract';
 import { loopbackFetch, startDemoServer } from '@orbis/demo';
-import { readSettings, startOrbis } from '@orbis/service';
+import { findChromium, readSettings, startOrbis } from '@orbis/service';
 import { line, median } from './figures.ts';
 
 const rounds = 15;
@@ -51,7 +51,7 @@ export async function workbench(): Promise<string> {
 
 async function changesShown(signIn: string, address: string): Promise<number[]> {
   const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: findChromium(undefined) ?? undefined,
     args: ['--no-sandbox', '--disable-gpu'],
   });
   try {
@@ -134,7 +134,10 @@ async function lookingTimes(client: Client): Promise<string> {
 }
 
 async function bareBrowser(): Promise<void> {
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] });
+  const browser = await chromium.launch({
+    executablePath: findChromium(undefined) ?? undefined,
+    args: ['--no-sandbox'],
+  });
   const page = await browser.newPage();
   await page.setContent('<p>empty</p>');
   await page.screenshot();

@@ -74,7 +74,7 @@ export const serviceSettingsSchema = z.object({
     .optional()
     .meta({
       description:
-        'Where the browser Chromium is, with which pictures are taken and heights are measured, or “none” where it is not to be used; without it /usr/bin/chromium, where that is installed',
+        'Where the browser Chromium is, with which pictures are taken and heights are measured, or “none” where it is not to be used; without it Debian’s, where chromium-headless-shell or chromium is installed',
     }),
   ORBIS_CHROMIUM_SECONDS: z.coerce.number().int().min(10).max(600).default(45).meta({
     description: 'How long one look with that browser may take, in seconds; more on a slow machine',

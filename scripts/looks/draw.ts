@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { chromium, type Page } from 'playwright-core';
+import { findChromium } from '@orbis/service';
 import sharp from 'sharp';
 import { compose, documentText, openCode, type Sheet } from '@orbis/core';
 import { startDemoServer } from '@orbis/demo';
@@ -45,7 +46,7 @@ const codeOf = ({ of, options, inSection = false }: Look): string => {
 const section = (code: string): string =>
   `<section style="margin:12px 0;padding:44px 28px;color:#fff;text-shadow:0 1px 6px #000">${code}<h2>Open every day until dusk</h2><p>Bring warm clothes and no lamp.</p></section>`;
 const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
+  executablePath: findChromium(undefined) ?? undefined,
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update'],
 });
 try {

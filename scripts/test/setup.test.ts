@@ -20,7 +20,7 @@ describe('the set-up', () => {
     expect(status).to.equal(1);
     expect(stdout).to.equal('');
     expect(stderr).to.equal(
-      'Missing on this machine: mariadb-server, chromium. Install them as root, on Debian with:\n  apt-get update && apt-get install --yes --no-install-recommends mariadb-server chromium\n',
+      'Missing on this machine: mariadb-server, chromium-headless-shell. Install them as root, on Debian with:\n  apt-get update && apt-get install --yes --no-install-recommends mariadb-server chromium-headless-shell\n',
     );
   });
 

@@ -4,4 +4,5 @@ export type { Deps } from './deps.ts';
 export { startOrbis, version, type Orbis } from './start.ts';
 export { CannotStart, readSettings, type Settings } from './settings.ts';
 export { openDataFolder } from './database/folder.ts';
+export { findChromium } from './browser/find.ts';
 export { startPrivateDatabase, type PrivateDatabase } from './database/private.ts';

@@ -1,12 +1,13 @@
 import { expect } from 'chai';
 import { chromium, type Browser, type BrowserContext, type FrameLocator, type Page } from 'playwright-core';
+import { findChromium } from '@orbis/service';
 
 let running: Promise<Browser> | null = null;
 
 /** One headless Chromium for the whole run. */
 const browser = (): Promise<Browser> =>
   (running ??= chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: findChromium(undefined) ?? undefined,
     args: [
       '--no-sandbox',
       '--disable-gpu',

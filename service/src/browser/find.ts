@@ -1,7 +1,7 @@
 import { accessSync, constants } from 'node:fs';
 
-/** Where Debian and others put it. */
-const usual = ['/usr/bin/chromium', '/usr/bin/chromium-browser'];
+/* Where Debian and others put it: first the one without windows, which comes up in half the time. */
+const usual = ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium', '/usr/bin/chromium-browser'];
 
 /**
  * Where the browser Chromium is; null where there is none, or where it shall not be used.

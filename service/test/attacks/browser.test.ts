@@ -211,7 +211,7 @@ describe('attack: the browser', function () {
   it('is said to be missing, in one sentence with what to do', async () => {
     const error = await looking('', { chromium: null }).catch((reason: unknown) => reason);
     expect(String((error as Error).message)).to.match(
-      /^This needs the browser Chromium .*apt-get install chromium/,
+      /^This needs the browser Chromium .*apt-get install chromium-headless-shell/,
     );
     expect(findChromium('none')).to.equal(null);
     expect(findChromium('/nowhere/chromium')).to.equal(null);

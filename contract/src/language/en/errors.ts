@@ -132,7 +132,7 @@ export const errors = {
   'browser-missing': {
     title: 'No browser',
     detail: () =>
-      'This needs the browser Chromium on the machine where Orbis runs, and there is none. Install it there (on Debian: apt-get install chromium) and start Orbis again; nothing else depends on it.',
+      'This needs the browser Chromium on the machine where Orbis runs, and there is none. Install it there (on Debian: apt-get install chromium-headless-shell) and start Orbis again; nothing else depends on it.',
   },
   'browser-failed': {
     title: 'The browser failed',
