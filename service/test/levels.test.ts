@@ -3,6 +3,7 @@ import type { KindDefaults, Options } from '@orbis/core';
 import type { ApiError } from '@orbis/contract';
 import { startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
 import { get } from './support/get.ts';
+import { until } from './support/until.ts';
 
 describe('values of placements, embeds, sites and rules', function () {
   this.timeout(60_000);
@@ -97,7 +98,7 @@ describe('values of placements, embeds, sites and rules', function () {
     const { data } = await test.client.call('placements.link', { params: { placement } });
     expect((await get(data.link)).body).to.include('max-width:280px');
     await here({ 'max-width': 240 });
-    expect((await get(data.link)).body).to.include('max-width:240px');
+    await until(async () => (await get(data.link)).body.includes('max-width:240px'));
   });
 
   it('for many embeds are passed over by those that cannot have them, and that is told; one’s own are refused', async () => {

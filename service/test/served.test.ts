@@ -86,6 +86,28 @@ describe('Orbis as an oEmbed provider', function () {
     }
   });
 
+  it('is not sent again to a visitor who has it, and small to whoever takes it so', async () => {
+    const plain = await get(link);
+    expect(plain.headers).to.include({ 'cache-control': 'public, max-age=60', 'vary': 'Accept-Encoding' });
+    expect(plain.headers).to.not.have.property('content-encoding');
+    for (const [accepts, encoding] of [
+      ['gzip, deflate, br', 'br'],
+      ['gzip', 'gzip'],
+    ] as const) {
+      const { headers } = await get(link, { headers: { 'accept-encoding': accepts } });
+      expect(headers['content-encoding']).to.equal(encoding);
+      expect(Number(headers['content-length'])).to.be.below(plain.body.length);
+      const again = await get(link, {
+        headers: { 'accept-encoding': accepts, 'if-none-match': String(headers['etag']) },
+      });
+      expect([again.status, again.body, again.headers['etag']]).to.deep.equal([304, '', headers['etag']]);
+      expect(again.headers['content-security-policy']).to.equal(plain.headers['content-security-policy']);
+      expect((await get(link, { headers: { 'if-none-match': String(headers['etag']) } })).status).to.equal(
+        200,
+      );
+    }
+  });
+
   it('answers in JSON and in XML alike, with a frame no larger than there is room', async () => {
     expect(await answer({}, 'xml')).to.deep.equal(await answer());
     expect(read((await answer()).html!, { sheets: [] }).addresses[0]!.url).to.equal(link);
@@ -147,12 +169,9 @@ describe('Orbis as an oEmbed provider', function () {
       });
     };
     await retire(true);
-    const { status, body } = await get(link);
-    expect([status, body, (await ask({ url: link })).status]).to.deep.equal([
-      410,
-      'This is no longer shown here.\n',
-      410,
-    ]);
+    await until(async () => (await get(link)).status === 410);
+    const { body } = await get(link);
+    expect([body, (await ask({ url: link })).status]).to.deep.equal(['This is no longer shown here.\n', 410]);
     const german = await get(link, { headers: { 'accept-language': 'de-CH, fr;q=0.5' } });
     expect([german.body, german.headers['content-language'], german.headers['vary']]).to.deep.equal([
       'Das wird hier nicht mehr gezeigt.\n',
@@ -180,7 +199,8 @@ describe('Orbis as an oEmbed provider', function () {
 
   it('serves nothing of a placement that has ended', async () => {
     await test.client.call('placements.delete', { params: { placement }, ifMatch: '*' });
-    expect([(await get(link)).status, (await ask({ url: link })).status]).to.deep.equal([410, 410]);
+    await until(async () => (await get(link)).status === 410);
+    expect((await ask({ url: link })).status).to.equal(410);
     expect((await refusal(test.client.call('placements.read', { params: { placement } }))).code).to.equal(
       'not-found',
     );

@@ -9,6 +9,7 @@ import { pointingPath, relayPath, type Origins } from '../origins.ts';
 import { findPreview } from '../store/previews.ts';
 import { pointingScript } from './pointing.ts';
 import { relayScript } from './relay.ts';
+import { keepDocuments, type Encoding } from './kept-documents.ts';
 import { createServed, holdsFor, type Served } from './served.ts';
 
 export interface FramesDeps {
@@ -85,7 +86,16 @@ export function createFramesApp({
   );
 
   app.get('/oembed', answerLinks(connection, served));
-  app.get('/{*path}', answerDocuments({ connection, origins, now }, served));
+  const documents = keepDocuments({
+    // Others may be waiting for it when whoever asked first has gone.
+    find: (id) => connection.during(null, () => served.document(id)),
+    tell: (state) =>
+      state === 'away'
+        ? log.warn('the database does not answer: documents are served as they were last')
+        : log.info('the database answers again: documents are up to date'),
+  });
+  app.get('/{*path}', answerPlacements(origins, documents));
+  app.get('/{*path}', answerPreviews({ connection, origins, now }));
   app.use((_request, response) => say(response, 405, 'This can only be looked at.'));
   app.use(quietly(log));
   return app;
@@ -118,37 +128,54 @@ const answerLinks =
       .send(answer.body);
   };
 
-/* Documents of placements and previews, each by the name of its host. */
-const answerDocuments =
-  (
-    { connection, origins, now }: Pick<FramesDeps, 'connection' | 'origins' | 'now'>,
-    served: Served,
-  ): RequestHandler =>
-  async (request, response) => {
+/* Documents of placements, each by the name of its host. */
+const answerPlacements =
+  (origins: FramesDeps['origins'], documents: ReturnType<typeof keepDocuments>): RequestHandler =>
+  async (request, response, next) => {
     const placement = origins().placementName(request.hostname, request.path);
-    const preview = origins().previewName(request.hostname, request.path);
-    const found = await connection.during(goneOf(response), async () =>
-      placement
-        ? served.document(placement)
-        : preview
-          ? findPreview(connection.frames, preview, now())
-          : null,
+    if (!placement) return next();
+    const { found, fromMemory, left } = await documents.get(placement);
+    // RFC 9211: whether it was kept, and how much longer it holds, in seconds; below 0 is past that.
+    response.set(
+      'Cache-Status',
+      fromMemory ? `Orbis; hit; ttl=${Math.floor(left / 1000)}` : 'Orbis; fwd=miss',
     );
     if (found === 'over') return speak(response, 410, 'over');
     if (found === 'not-yet') return speak(response.set('Retry-After', '1'), 503, 'away');
     if (!found) return speak(response, 404, 'nothing');
-    // That of a placement is on the page for all to see, and providers may want to know where they are shown.
-    if (placement)
-      response.set({
-        'Cache-Control': `public, max-age=${holdsFor}`,
-        'Referrer-Policy': 'strict-origin-when-cross-origin',
-      });
-    // A preview that was made while each had a host of its own is not given that origin where all share one.
+    const encoding: Encoding =
+      (['br', 'gzip'] as const).find((each) => request.acceptsEncodings(each)) ?? 'identity';
+    if (encoding !== 'identity') response.set('Content-Encoding', encoding);
+    const body = await found.body(encoding);
     response
-      .set('Content-Security-Policy', origins().ownHosts ? found.policy : [found.policy, withoutOrigin])
+      .vary('Accept-Encoding')
+      .set({
+        'Cache-Control': `public, max-age=${holdsFor}`,
+        'ETag': found.tag(encoding),
+        'Content-Security-Policy': policyOf(found, origins()),
+        // It is on the page for all to see, and providers may want to know where they are shown.
+        'Referrer-Policy': 'strict-origin-when-cross-origin',
+      })
       .type('html')
-      .send(found.html);
+      // Answers 304 where the visitor has it (HTTP, section 13.1.2).
+      .send(body);
   };
+
+/* Documents of previews, each by the name of its host. */
+const answerPreviews =
+  ({ connection, origins, now }: Pick<FramesDeps, 'connection' | 'origins' | 'now'>): RequestHandler =>
+  async (request, response) => {
+    const preview = origins().previewName(request.hostname, request.path);
+    const found =
+      preview &&
+      (await connection.during(goneOf(response), () => findPreview(connection.frames, preview, now())));
+    if (!found) return speak(response, 404, 'nothing');
+    response.set('Content-Security-Policy', policyOf(found, origins())).type('html').send(found.html);
+  };
+
+/* What was made while each document had a host of its own is not given that origin where all share one. */
+const policyOf = ({ policy }: { policy: string }, { ownHosts }: Origins): string | string[] =>
+  ownHosts ? policy : [policy, withoutOrigin];
 
 const say = (response: Response, status: number, text: string): void =>
   void response.status(status).type('text/plain').send(`${text}\n`);

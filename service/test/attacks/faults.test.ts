@@ -18,6 +18,7 @@ import { accountUrls } from '../../src/database/accounts.ts';
 import { seemsProxied } from '../../src/http/proxy-warning.ts';
 import { CannotStart, openDataFolder, readSettings } from '@orbis/service';
 import { declareSite, refusal, startTestOrbis, talkCode, type TestOrbis } from '../support/orbis.ts';
+import { get } from '../support/get.ts';
 import { runOrbis, type RunningOrbis } from '../support/process.ts';
 
 const soon = async (what: () => Promise<boolean>, ms = 20_000): Promise<void> => {
@@ -32,6 +33,8 @@ describe('fault: the database is away', function () {
   let orbis: RunningOrbis;
   let client: Client;
   let url: string;
+  /* Of documents that are served: one that was shown before, and one that was not. */
+  const links: string[] = [];
   before(async () => {
     root = mkdtempSync(join(tmpdir(), 'orbis-fault-'));
     orbis = runOrbis(join(root, 'data'));
@@ -43,6 +46,15 @@ describe('fault: the database is away', function () {
     const { data } = await createClient({ url }).call('tokens.exchange', { body: { name: 'x', password } });
     client = createClient({ url, headers: { authorization: `Bearer ${data.token}` } });
     await client.call('embeds.create', { body: { name: 'Talk', text: talkCode(1) } });
+    await client.call('sites.create', {
+      body: { key: 'moor', name: 'Moor', address: 'https://moor.example' },
+    });
+    for (const place of ['moor/a#a', 'moor/b#a']) {
+      await client.call('pages.create', { body: { key: place.slice(0, -2), title: place } });
+      await client.call('spots.create', { body: { key: place } });
+      const { id } = (await client.call('placements.create', { body: { embed: 'talk', place } })).data;
+      links.push((await client.call('placements.link', { params: { placement: id } })).data.link);
+    }
   });
   after(async () => {
     orbis.child.kill('SIGTERM');
@@ -101,6 +113,40 @@ describe('fault: the database is away', function () {
     }
     await soon(async () => (await timed('/api/v1/health/ready')).status === 200);
     await soon(async () => (await client.call('embeds.list').catch(() => null)) !== null);
+  });
+
+  it('stopped: what visitors were shown before is shown on, and what changed comes when it goes on', async () => {
+    const [shown, never] = links as [string, string];
+    const before = await get(shown);
+    expect(before.status).to.equal(200);
+    await stopDatabase();
+    try {
+      await soon(
+        async () => Number(/ttl=(-?\d+)/.exec(String((await get(shown)).headers['cache-status']))?.[1]) < 0,
+      );
+      for (let i = 0; i < 20; i++) {
+        const { status, body } = await get(shown);
+        expect([status, body]).to.deep.equal([200, before.body]);
+      }
+      expect(
+        (await get(shown, { headers: { 'if-none-match': String(before.headers['etag']) } })).status,
+      ).to.equal(304);
+      const { status, headers } = await get(never);
+      expect([status, headers['retry-after']]).to.deep.equal([503, '2']);
+    } finally {
+      process.kill(databasePid(), 'SIGCONT');
+    }
+    await soon(async () => (await timed('/api/v1/health/ready')).status === 200);
+    const { etag } = await client.call('embeds.read', { params: { embed: 'talk' } });
+    await client.call('revisions.create', {
+      params: { embed: 'talk' },
+      ifMatch: etag!,
+      body: { options: { 'max-width': 333 } },
+    });
+    await soon(async () => (await get(shown)).body.includes('max-width:333px'));
+    expect(orbis.log())
+      .to.include('documents are served as they were last')
+      .and.include('documents are up to date');
   });
 
   it('killed: it is started again by itself, with a word in the log, and nothing is lost', async () => {

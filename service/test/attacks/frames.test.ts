@@ -17,16 +17,17 @@ import { declareSite, startTestOrbis, talkCode, type TestOrbis } from '../suppor
 describe('attack: frames', function () {
   this.timeout(60_000);
   let test: TestOrbis;
-  let server: Server | null = null;
+  const servers: Server[] = [];
   before(async () => {
     test = await startTestOrbis();
     await declareSite(test);
   });
   after(() => test.stop());
   afterEach(() => {
-    server?.closeAllConnections();
-    server?.close();
-    server = null;
+    for (const server of servers.splice(0)) {
+      server.closeAllConnections();
+      server.close();
+    }
   });
 
   /* The second origin with something else in it. */
@@ -45,8 +46,9 @@ describe('attack: frames', function () {
       trustProxy: 0,
       ...changes,
     });
-    server = createServer(app);
-    await new Promise<void>((resolve) => server!.listen(0, '127.0.0.1', resolve));
+    const server = createServer(app);
+    servers.push(server);
+    await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
     ({ port } = server.address() as AddressInfo);
     return { at: (name, path = '/') => `http://${name}.frames.localhost:${port}${path}`, log };
   };
@@ -152,7 +154,9 @@ describe('attack: frames', function () {
     await db.execute(
       sql`delete from served where placement_id = (select id from placement where public_id = ${placement.id})`,
     );
-    const { status, headers } = await get(at(placement.id));
+    // Another process, which has kept nothing.
+    const other = await frames({});
+    const { status, headers } = await get(other.at(placement.id));
     expect([status, headers['retry-after']], 'until its page is planned').to.deep.equal([503, '1']);
   });
 });

@@ -1,0 +1,101 @@
+import { brotliDecompressSync, gunzipSync } from 'node:zlib';
+import { expect } from 'chai';
+import { DatabaseAway } from '../src/database/errors.ts';
+import { keepDocuments, type KeptDocument } from '../src/frames/kept-documents.ts';
+import type { NotServed } from '../src/frames/served.ts';
+
+type Found = { html: string; policy: string } | NotServed | null;
+
+/* What a database says, which can be away, and a clock that is put on by hand. */
+const keeping = (says: Record<string, Found>, most?: number) => {
+  const at = { now: 0, away: false, broken: false, asked: 0, told: [] as string[] };
+  const { get } = keepDocuments({
+    find: async (id) => {
+      at.asked++;
+      await Promise.resolve();
+      if (at.broken) throw new Error('broken');
+      if (at.away) throw new DatabaseAway('away');
+      return says[id] ?? null;
+    },
+    now: () => at.now,
+    tell: (state) => at.told.push(state),
+    ...(most !== undefined && { most }),
+  });
+  const text = async (id: string): Promise<string> => {
+    const { found } = await get(id);
+    return found === null || typeof found === 'string'
+      ? String(found)
+      : (await found.body('identity')).toString();
+  };
+  const document = async (id: string): Promise<KeptDocument> => (await get(id)).found as KeptDocument;
+  return { at, get, text, document };
+};
+const page = (html: string, policy = 'p'): Found => ({ html, policy });
+
+describe('documents that are kept in memory', () => {
+  it('are asked for once by however many come, and again a second later', async () => {
+    const says = { a: page('1') };
+    const { at, text, get } = keeping(says);
+    expect(await Promise.all([text('a'), text('a'), text('a')])).to.deep.equal(['1', '1', '1']);
+    says.a = page('2');
+    at.now = 999;
+    expect([await text('a'), at.asked, (await get('a')).fromMemory]).to.deep.equal(['1', 1, true]);
+    at.now = 1000;
+    expect([await text('a'), at.asked]).to.deep.equal(['2', 2]);
+  });
+
+  it('are not kept where there are none: what is handed out or comes back is there at once', async () => {
+    const says: Record<string, Found> = { a: 'over' };
+    const { at, text } = keeping(says);
+    expect([await text('a'), await text('b')]).to.deep.equal(['over', 'null']);
+    says['a'] = page('1');
+    expect([await text('a'), at.asked]).to.deep.equal(['1', 3]);
+    says['a'] = 'over';
+    at.now = 1000;
+    expect([await text('a'), await text('a'), at.asked]).to.deep.equal(['over', 'over', 5]);
+  });
+
+  it('are shown on while the database is away, nobody waits for it twice, and they catch up by themselves', async () => {
+    const says: Record<string, Found> = { a: page('1') };
+    const { at, text, get } = keeping(says);
+    await text('a');
+    Object.assign(at, { now: 5000, away: true });
+    expect([await text('a'), (await get('a')).left, at.told]).to.deep.equal(['1', -4000, ['away']]);
+    expect(await text('b').catch((error: unknown) => error)).to.be.instanceOf(DatabaseAway);
+    says['a'] = page('2');
+    Object.assign(at, { away: false });
+    expect(await text('a'), 'as it was, while it is asked').to.equal('1');
+    expect([await text('a'), at.told]).to.deep.equal(['2', ['away', 'back']]);
+  });
+
+  it('are not shown where something else went wrong', async () => {
+    const { at, text } = keeping({ a: page('1') });
+    await text('a');
+    Object.assign(at, { now: 5000, broken: true });
+    expect(await text('a').catch((error: Error) => error.message)).to.equal('broken');
+    expect(at.told).to.deep.equal([]);
+  });
+
+  it('have a tag of their own for each encoding, which changes with body and policy only', async () => {
+    const says: Record<string, Found> = { a: page('<p>a</p>'.repeat(50)) };
+    const { at, document } = keeping(says);
+    const first = await document('a');
+    const tags = (['identity', 'gzip', 'br'] as const).map((encoding) => first.tag(encoding));
+    expect(new Set(tags).size).to.equal(3);
+    for (const tag of tags) expect(tag).to.match(/^"[\w-]+"$/);
+    expect(brotliDecompressSync(await first.body('br')).toString()).to.equal('<p>a</p>'.repeat(50));
+    expect(gunzipSync(await first.body('gzip')).toString()).to.equal('<p>a</p>'.repeat(50));
+    expect((await first.body('br')).length).to.be.lessThan(60);
+    at.now = 1000;
+    expect(await document('a'), 'what did not change is not made again').to.equal(first);
+    says['a'] = page('<p>a</p>'.repeat(50), 'q');
+    at.now = 2000;
+    expect((await document('a')).tag('br')).to.not.equal(tags[2]);
+  });
+
+  it('go when others need the room', async () => {
+    const { at, text } = keeping({ a: page('a'.repeat(1000)), b: page('b'.repeat(1000)) }, 3000);
+    for (const id of ['a', 'b', 'a']) await text(id);
+    expect(at.asked).to.equal(3);
+  });
+});
