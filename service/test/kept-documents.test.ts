@@ -9,7 +9,7 @@ type Found = { html: string; policy: string } | NotServed | null;
 /* What a database says, which can be away, and a clock that is put on by hand. */
 const keeping = (says: Record<string, Found>, most?: number) => {
   const at = { now: 0, away: false, broken: false, asked: 0, told: [] as string[] };
-  const { get } = keepDocuments({
+  const { get, atHand } = keepDocuments({
     find: async (id) => {
       at.asked++;
       await Promise.resolve();
@@ -28,7 +28,7 @@ const keeping = (says: Record<string, Found>, most?: number) => {
       : (await found.body('identity')).toString();
   };
   const document = async (id: string): Promise<KeptDocument> => (await get(id)).found as KeptDocument;
-  return { at, get, text, document };
+  return { at, get, atHand: (id: string) => atHand(id) !== null, text, document };
 };
 const page = (html: string, policy = 'p'): Found => ({ html, policy });
 
@@ -42,6 +42,20 @@ describe('documents that are kept in memory', () => {
     expect([await text('a'), at.asked, (await get('a')).fromMemory]).to.deep.equal(['1', 1, true]);
     at.now = 1000;
     expect([await text('a'), at.asked]).to.deep.equal(['2', 2]);
+  });
+
+  it('are at hand as long as they hold, and while they are being asked for', async () => {
+    const { at, get, atHand } = keeping({ a: page('1') });
+    expect(atHand('a')).to.equal(false);
+    await get('a');
+    at.now = 999;
+    expect(atHand('a')).to.equal(true);
+    at.now = 1000;
+    expect(atHand('a')).to.equal(false);
+    const asked = get('a');
+    expect(atHand('a')).to.equal(true);
+    await asked;
+    expect([atHand('a'), at.asked]).to.deep.equal([true, 2]);
   });
 
   it('are not kept where there are none: what is handed out or comes back is there at once', async () => {

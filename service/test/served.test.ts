@@ -108,6 +108,42 @@ describe('Orbis as an oEmbed provider', function () {
     }
   });
 
+  it('is answered from memory as it is from the database, however it is asked for', async () => {
+    const told = ({ headers, ...rest }: Got): unknown => {
+      const {
+        date,
+        'cache-status': status,
+        'ratelimit': limit,
+        'ratelimit-policy': policy,
+        ...others
+      } = headers;
+      return {
+        ...rest,
+        headers: { ...others, kept: /; hit;/.test(String(status)), limited: limit !== undefined },
+      };
+    };
+    for (const [headers, changes] of [
+      [{}, {}],
+      [{ 'accept-encoding': 'br' }, {}],
+      // In these ways no browser asks: the app answers.
+      [{ 'accept-encoding': 'br;q=1' }, { limited: true }],
+      [{ 'cache-control': 'no-cache' }, { limited: true }],
+    ] as [Record<string, string>, object][]) {
+      // Past what is kept, then from what is.
+      await new Promise((resolve) => setTimeout(resolve, 1100));
+      const first = told(await get(link, { headers })) as { headers: object };
+      const second = told(await get(link, { headers })) as { headers: object };
+      expect(first.headers).to.deep.include({ kept: false, limited: true });
+      expect(second, JSON.stringify(headers)).to.deep.equal({
+        ...first,
+        headers: { ...first.headers, kept: true, limited: false, ...changes },
+      });
+    }
+    const other = link.replace('.frames.', '.elsewhere.');
+    expect((await get(link, { headers: { host: new URL(other).host } })).status).to.equal(421);
+    expect((await get(link, { method: 'POST' })).status).to.equal(405);
+  });
+
   it('answers in JSON and in XML alike, with a frame no larger than there is room', async () => {
     expect(await answer({}, 'xml')).to.deep.equal(await answer());
     expect(read((await answer()).html!, { sheets: [] }).addresses[0]!.url).to.equal(link);

@@ -1,4 +1,5 @@
-import express, { type ErrorRequestHandler, type Express, type RequestHandler, type Response } from 'express';
+import type { RequestListener } from 'node:http';
+import express, { type ErrorRequestHandler, type RequestHandler, type Response } from 'express';
 import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
 import type { Logger } from 'pino';
 import { writePolicy } from '@orbis/core';
@@ -9,7 +10,9 @@ import { pointingPath, relayPath, type Origins } from '../origins.ts';
 import { findPreview } from '../store/previews.ts';
 import { pointingScript } from './pointing.ts';
 import { relayScript } from './relay.ts';
-import { keepDocuments, type Encoding } from './kept-documents.ts';
+import { documentHeaders, everywhere, policyOf } from './document-headers.ts';
+import { fromMemory } from './from-memory.ts';
+import { keepDocuments, type Encoding, type KeptDocuments } from './kept-documents.ts';
 import { createServed, holdsFor, type Served } from './served.ts';
 
 export interface FramesDeps {
@@ -28,9 +31,6 @@ const nothing = writePolicy([
   ['default-src', ["'none'"]],
 ]);
 
-/* Of several policies only what all of them allow is allowed (CSP 3, section 4.4). */
-const withoutOrigin = writePolicy([['sandbox', ['allow-scripts', 'allow-forms', 'allow-popups']]]);
-
 /**
  * The second origin: documents of foreign code, each on a host of its own. It knows no cookie and no person.
  */
@@ -41,7 +41,7 @@ export function createFramesApp({
   log,
   trustProxy,
   perMinute = 600,
-}: FramesDeps): Express {
+}: FramesDeps): RequestListener {
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);
@@ -52,11 +52,9 @@ export function createFramesApp({
     response.set({
       'Cache-Control': 'no-store',
       'Content-Security-Policy': nothing,
-      'X-Content-Type-Options': 'nosniff',
+      ...everywhere,
       // The name of its host is all that lets somebody at a preview, so no provider in it is told.
       'Referrer-Policy': 'no-referrer',
-      'Cross-Origin-Resource-Policy': 'same-origin',
-      'Permissions-Policy': 'camera=(), microphone=(), geolocation=()',
     });
     if (origins().isFrames(request.host)) next();
     else say(response, 421, 'This is not the address of anything here.');
@@ -98,7 +96,7 @@ export function createFramesApp({
   app.get('/{*path}', answerPreviews({ connection, origins, now }));
   app.use((_request, response) => say(response, 405, 'This can only be looked at.'));
   app.use(quietly(log));
-  return app;
+  return fromMemory(app, { documents, origins });
 }
 
 /* What editors ask about a link of ours (oEmbed 1.0, section 2.2). */
@@ -130,35 +128,19 @@ const answerLinks =
 
 /* Documents of placements, each by the name of its host. */
 const answerPlacements =
-  (origins: FramesDeps['origins'], documents: ReturnType<typeof keepDocuments>): RequestHandler =>
+  (origins: FramesDeps['origins'], documents: KeptDocuments): RequestHandler =>
   async (request, response, next) => {
     const placement = origins().placementName(request.hostname, request.path);
     if (!placement) return next();
     const { found, fromMemory, left } = await documents.get(placement);
-    // RFC 9211: whether it was kept, and how much longer it holds, in seconds; below 0 is past that.
-    response.set(
-      'Cache-Status',
-      fromMemory ? `Orbis; hit; ttl=${Math.floor(left / 1000)}` : 'Orbis; fwd=miss',
-    );
     if (found === 'over') return speak(response, 410, 'over');
     if (found === 'not-yet') return speak(response.set('Retry-After', '1'), 503, 'away');
     if (!found) return speak(response, 404, 'nothing');
     const encoding: Encoding =
       (['br', 'gzip'] as const).find((each) => request.acceptsEncodings(each)) ?? 'identity';
-    if (encoding !== 'identity') response.set('Content-Encoding', encoding);
     const body = await found.body(encoding);
-    response
-      .vary('Accept-Encoding')
-      .set({
-        'Cache-Control': `public, max-age=${holdsFor}`,
-        'ETag': found.tag(encoding),
-        'Content-Security-Policy': policyOf(found, origins()),
-        // It is on the page for all to see, and providers may want to know where they are shown.
-        'Referrer-Policy': 'strict-origin-when-cross-origin',
-      })
-      .type('html')
-      // Answers 304 where the visitor has it (HTTP, section 13.1.2).
-      .send(body);
+    // Answers 304 where the visitor has it (HTTP, section 13.1.2).
+    response.set(documentHeaders({ document: found, fromMemory, left }, encoding, origins())).send(body);
   };
 
 /* Documents of previews, each by the name of its host. */
@@ -172,10 +154,6 @@ const answerPreviews =
     if (!found) return speak(response, 404, 'nothing');
     response.set('Content-Security-Policy', policyOf(found, origins())).type('html').send(found.html);
   };
-
-/* What was made while each document had a host of its own is not given that origin where all share one. */
-const policyOf = ({ policy }: { policy: string }, { ownHosts }: Origins): string | string[] =>
-  ownHosts ? policy : [policy, withoutOrigin];
 
 const say = (response: Response, status: number, text: string): void =>
   void response.status(status).type('text/plain').send(`${text}\n`);

@@ -14,6 +14,8 @@ export interface KeptDocument {
   policy: string;
   /** Its body, made once for each encoding. */
   body(encoding: Encoding): Promise<Buffer>;
+  /** The same, where it was made already. */
+  ready(encoding: Encoding): Buffer | null;
   /** Of the body and the policy together; another one for each encoding (HTTP, section 8.8.3). */
   tag(encoding: Encoding): string;
 }
@@ -25,6 +27,13 @@ export interface Kept {
   fromMemory: boolean;
   /** How much longer it holds without asking, in ms; 0 and below where the database could not be asked. */
   left: number;
+}
+
+/** The documents of placements. */
+export interface KeptDocuments {
+  get(id: string): Promise<Kept>;
+  /** What is in memory and holds, or is being asked for; null where somebody has to ask. */
+  atHand(id: string): KeptDocument | null;
 }
 
 export interface KeepingTools {
@@ -54,12 +63,13 @@ const compress = {
  *
  * @throws whatever `find` throws, where nothing is kept.
  */
-export function keepDocuments({ find, now = Date.now, tell, most = 64 * 1024 * 1024 }: KeepingTools): {
-  get(id: string): Promise<Kept>;
-} {
-  // In each encoding, and what comes with an entry.
-  const size = ({ source }: Entry): number => 2 * source.length + 500;
-  const entries = new LRUCache<string, Entry>({ maxSize: most, sizeCalculation: size });
+export function keepDocuments({
+  find,
+  now = Date.now,
+  tell,
+  most = 64 * 1024 * 1024,
+}: KeepingTools): KeptDocuments {
+  const entries = new LRUCache<string, Entry>({ maxSize: most, sizeCalculation: sizeOf });
   const asking = new Map<string, Promise<Kept['found']>>();
   let isAwayNow = false;
   const note = (state: boolean): void => {
@@ -76,12 +86,9 @@ export function keepDocuments({ find, now = Date.now, tell, most = 64 * 1024 * 1
         entries.delete(id);
         return found;
       }
-      const source = `${found.policy}\n${found.html}`;
-      const before = entries.peek(id);
-      // What did not change is not compressed again.
-      const document = before?.source === source ? before.document : prepared(found, source);
-      entries.set(id, { document, source, asked });
-      return document;
+      const entry = entryOf(found, asked, entries.peek(id));
+      entries.set(id, entry);
+      return entry.document;
     } catch (error) {
       if (entries.has(id) && isAway(error)) note(true);
       throw error;
@@ -95,10 +102,16 @@ export function keepDocuments({ find, now = Date.now, tell, most = 64 * 1024 * 1
     asking.set(id, running);
     return running;
   };
+  const leftOf = (entry: Entry | undefined): number => (entry ? entry.asked + fresh - now() : 0);
   return {
+    atHand: (id) => {
+      const kept = entries.get(id);
+      // Whoever finds it asked for already need not wait for the answer.
+      return kept && (leftOf(kept) > 0 || asking.has(id)) ? kept.document : null;
+    },
     get: async (id) => {
       const kept = entries.get(id);
-      const left = kept ? kept.asked + fresh - now() : 0;
+      const left = leftOf(kept);
       if (kept && left > 0) return { found: kept.document, fromMemory: true, left };
       const asked = askOnce(id).then((found): Kept => ({ found, fromMemory: false, left: fresh }));
       if (!kept) return asked;
@@ -122,17 +135,34 @@ interface Entry {
   asked: number;
 }
 
+/* In each encoding, and what comes with an entry. */
+const sizeOf = ({ source }: Entry): number => 2 * source.length + 500;
+
+function entryOf(found: PreviewDocument, asked: number, before: Entry | undefined): Entry {
+  const source = `${found.policy}\n${found.html}`;
+  // What did not change is not compressed again.
+  const document = before?.source === source ? before.document : prepared(found, source);
+  return { document, source, asked };
+}
+
 function prepared({ html, policy }: PreviewDocument, source: string): KeptDocument {
   const text = Buffer.from(html);
   const digest = createHash('sha256').update(source).digest('base64url').slice(0, 22);
   const bodies = new Map<Encoding, Promise<Buffer>>();
+  const made = new Map<Encoding, Buffer>();
+  const make = async (encoding: Encoding): Promise<Buffer> => {
+    const body = await compress[encoding](text);
+    made.set(encoding, body);
+    return body;
+  };
   return {
     policy,
     tag: (encoding) => `"${digest}${encoding === 'identity' ? '' : `-${encoding}`}"`,
     body: (encoding) => {
-      const made = bodies.get(encoding) ?? compress[encoding](text);
-      bodies.set(encoding, made);
-      return made;
+      const making = bodies.get(encoding) ?? make(encoding);
+      bodies.set(encoding, making);
+      return making;
     },
+    ready: (encoding) => made.get(encoding) ?? null,
   };
 }

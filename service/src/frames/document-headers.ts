@@ -1,0 +1,45 @@
+import { writePolicy } from '@orbis/core';
+import type { Origins } from '../origins.ts';
+import type { Encoding, KeptDocument } from './kept-documents.ts';
+import { holdsFor } from './served.ts';
+
+/* Of several policies only what all of them allow is allowed (CSP 3, section 4.4). */
+const withoutOrigin = writePolicy([['sandbox', ['allow-scripts', 'allow-forms', 'allow-popups']]]);
+
+/** What every answer of the second origin says, whatever it is. */
+export const everywhere = {
+  'X-Content-Type-Options': 'nosniff',
+  'Cross-Origin-Resource-Policy': 'same-origin',
+  'Permissions-Policy': 'camera=(), microphone=(), geolocation=()',
+} as const;
+
+/**
+ * The policy of a document. What was made while each had a host of its own is not given that origin where all
+ * share one.
+ */
+export const policyOf = (
+  { policy }: { policy: string },
+  { ownHosts }: Pick<Origins, 'ownHosts'>,
+): string | string[] => (ownHosts ? policy : [policy, withoutOrigin]);
+
+/** What is said with the document of a placement, as it goes out in an encoding. */
+export const documentHeaders = (
+  { document, fromMemory, left }: { document: KeptDocument; fromMemory: boolean; left: number },
+  encoding: Encoding,
+  origins: Pick<Origins, 'ownHosts'>,
+): Record<string, string | string[]> => ({
+  ...everywhere,
+  'Content-Type': 'text/html; charset=utf-8',
+  ...(encoding === 'identity' ? {} : { 'Content-Encoding': encoding }),
+  'Vary': 'Accept-Encoding',
+  'ETag': document.tag(encoding),
+  'Cache-Control': `public, max-age=${holdsFor}`,
+  'Cache-Status': cacheStatus(fromMemory, left),
+  'Content-Security-Policy': policyOf(document, origins),
+  // It is on the page for all to see, and providers may want to know where they are shown.
+  'Referrer-Policy': 'strict-origin-when-cross-origin',
+});
+
+/* Whether it was kept, and how much longer it holds, in seconds: below 0 it is past that (RFC 9211). */
+const cacheStatus = (fromMemory: boolean, left: number): string =>
+  fromMemory ? `Orbis; hit; ttl=${Math.floor(left / 1000)}` : 'Orbis; fwd=miss';
