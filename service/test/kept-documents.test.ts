@@ -28,7 +28,14 @@ const keeping = (says: Record<string, Found>, most?: number) => {
       : (await found.body('identity')).toString();
   };
   const document = async (id: string): Promise<KeptDocument> => (await get(id)).found as KeptDocument;
-  return { at, get, atHand: (id: string) => atHand(id) !== null, text, document };
+  return {
+    at,
+    get,
+    atHand: (id: string) => atHand(id) !== null,
+    left: (id: string) => atHand(id)?.left ?? null,
+    text,
+    document,
+  };
 };
 const page = (html: string, policy = 'p'): Found => ({ html, policy });
 
@@ -69,17 +76,30 @@ describe('documents that are kept in memory', () => {
     expect([await text('a'), await text('a'), at.asked]).to.deep.equal(['over', 'over', 5]);
   });
 
-  it('are shown on while the database is away, nobody waits for it twice, and they catch up by themselves', async () => {
+  it('are shown on while the database is away, which is asked no more often then, and catch up by themselves', async () => {
     const says: Record<string, Found> = { a: page('1') };
-    const { at, text, get } = keeping(says);
+    const { at, text, get, left } = keeping(says);
     await text('a');
     Object.assign(at, { now: 5000, away: true });
-    expect([await text('a'), (await get('a')).left, at.told]).to.deep.equal(['1', -4000, ['away']]);
+    expect([await text('a'), (await get('a')).left, left('a'), at.told]).to.deep.equal([
+      '1',
+      -4000,
+      -4000,
+      ['away'],
+    ]);
     expect(await text('b').catch((error: unknown) => error)).to.be.instanceOf(DatabaseAway);
+    const { asked } = at;
+    for (at.now = 5001; at.now < 6000; at.now += 111) expect(await text('a')).to.equal('1');
+    expect(at.asked).to.equal(asked);
     says['a'] = page('2');
-    Object.assign(at, { away: false });
+    Object.assign(at, { now: 6000, away: false });
     expect(await text('a'), 'as it was, while it is asked').to.equal('1');
-    expect([await text('a'), at.told]).to.deep.equal(['2', ['away', 'back']]);
+    expect([await text('a'), left('a'), at.asked, at.told]).to.deep.equal([
+      '2',
+      1000,
+      asked + 1,
+      ['away', 'back'],
+    ]);
   });
 
   it('are not shown where something else went wrong', async () => {

@@ -40,6 +40,6 @@ export const documentHeaders = (
   'Referrer-Policy': 'strict-origin-when-cross-origin',
 });
 
-/* Whether it was kept, and how much longer it holds, in seconds: below 0 it is past that (RFC 9211). */
-const cacheStatus = (fromMemory: boolean, left: number): string =>
+/** Whether it was kept, and how much longer it holds, in seconds: below 0 it is past that (RFC 9211). */
+export const cacheStatus = (fromMemory: boolean, left: number): string =>
   fromMemory ? `Orbis; hit; ttl=${Math.floor(left / 1000)}` : 'Orbis; fwd=miss';

@@ -1,6 +1,6 @@
 import type { IncomingMessage, OutgoingHttpHeaders, RequestListener } from 'node:http';
 import type { Origins } from '../origins.ts';
-import { documentHeaders } from './document-headers.ts';
+import { cacheStatus, documentHeaders } from './document-headers.ts';
 import type { Encoding, KeptDocument, KeptDocuments } from './kept-documents.ts';
 
 export interface FromMemoryTools {
@@ -25,12 +25,13 @@ export function fromMemory(app: RequestListener, { documents, origins }: FromMem
   };
   return (request, response) => {
     const id = isPlain(request) ? placementOf(request, origins()) : null;
-    const document = id === null ? null : documents.atHand(id);
+    const kept = id === null ? null : documents.atHand(id);
     const encoding = encodingOf(request.headers['accept-encoding']);
-    const answer = document && encoding && answerOf(document, encoding);
+    const answer = kept && encoding && answerOf(kept.document, encoding);
     if (!answer) return app(request, response);
-    if (request.headers['if-none-match'] === answer.tag) response.writeHead(304, answer.headers).end();
-    else response.writeHead(200, answer.withLength).end(answer.body);
+    if (request.headers['if-none-match'] === answer.tag)
+      response.writeHead(304, aged(answer.headers, kept.left)).end();
+    else response.writeHead(200, aged(answer.withLength, kept.left)).end(answer.body);
   };
 }
 
@@ -53,6 +54,10 @@ function prepare(document: KeptDocument, encoding: Encoding, origins: Origins): 
     body,
   };
 }
+
+/* What is past its time says so. */
+const aged = (headers: OutgoingHttpHeaders, left: number): OutgoingHttpHeaders =>
+  left > 0 ? headers : { ...headers, 'Cache-Status': cacheStatus(true, left) };
 
 /* Whether it asks as browsers do, with nothing that only the app understands. */
 const isPlain = ({ method, url, headers }: IncomingMessage): boolean =>

@@ -25,15 +25,15 @@ export interface Kept {
   found: KeptDocument | NotServed | null;
   /** Whether it was there before it was asked for. */
   fromMemory: boolean;
-  /** How much longer it holds without asking, in ms; 0 and below where the database could not be asked. */
+  /** How much longer it holds, in ms; 0 and below where the database could not be asked. */
   left: number;
 }
 
 /** The documents of placements. */
 export interface KeptDocuments {
   get(id: string): Promise<Kept>;
-  /** What is in memory and holds, or is being asked for; null where somebody has to ask. */
-  atHand(id: string): KeptDocument | null;
+  /** What is in memory and need not be asked for now; null where somebody has to ask. */
+  atHand(id: string): { document: KeptDocument; left: number } | null;
 }
 
 export interface KeepingTools {
@@ -70,13 +70,44 @@ export function keepDocuments({
   most = 64 * 1024 * 1024,
 }: KeepingTools): KeptDocuments {
   const entries = new LRUCache<string, Entry>({ maxSize: most, sizeCalculation: sizeOf });
+  const database = askedOnce({ find, now, tell }, entries);
+  const leftOf = ({ asked }: Entry): number => asked + fresh - now();
+  return {
+    atHand: (id) => {
+      const kept = entries.get(id);
+      if (!kept) return null;
+      // Whoever finds it asked for already need not wait for the answer.
+      const isEnough = now() < kept.askAgain || database.isAsked(id);
+      return isEnough ? { document: kept.document, left: leftOf(kept) } : null;
+    },
+    get: async (id) => {
+      const kept = entries.get(id);
+      const last: Kept | null = kept ? { found: kept.document, fromMemory: true, left: leftOf(kept) } : null;
+      if (last && kept && now() < kept.askAgain) return last;
+      const wasAway = database.isAway();
+      const asked = database.ask(id).then((found): Kept => ({ found, fromMemory: false, left: fresh }));
+      if (!last) return asked;
+      const orLast = asked.catch((error: unknown) => {
+        // Nobody waits for a database that is known to be away, and so nobody hears of this either.
+        if (isAway(error) || wasAway) return last;
+        throw error;
+      });
+      return wasAway ? last : orLast;
+    },
+  };
+}
+
+/* Asks the database: of many who come at once, one does. What it says is written down. */
+function askedOnce(
+  { find, now, tell }: Pick<Required<KeepingTools>, 'find' | 'now' | 'tell'>,
+  entries: LRUCache<string, Entry>,
+): { ask(id: string): Promise<Kept['found']>; isAsked(id: string): boolean; isAway(): boolean } {
   const asking = new Map<string, Promise<Kept['found']>>();
   let isAwayNow = false;
   const note = (state: boolean): void => {
     if (isAwayNow !== state) tell(state ? 'away' : 'back');
     isAwayNow = state;
   };
-
   const ask = async (id: string): Promise<Kept['found']> => {
     const asked = now();
     try {
@@ -90,40 +121,25 @@ export function keepDocuments({
       entries.set(id, entry);
       return entry.document;
     } catch (error) {
-      if (entries.has(id) && isAway(error)) note(true);
+      const kept = entries.peek(id);
+      if (kept && isAway(error)) {
+        note(true);
+        // However many visitors come, a database that is away is asked no more often than one that is there.
+        kept.askAgain = now() + fresh;
+      }
       throw error;
     } finally {
       asking.delete(id);
     }
   };
-  /* Many who come at once ask once. */
-  const askOnce = (id: string): Promise<Kept['found']> => {
-    const running = asking.get(id) ?? ask(id);
-    asking.set(id, running);
-    return running;
-  };
-  const leftOf = (entry: Entry | undefined): number => (entry ? entry.asked + fresh - now() : 0);
   return {
-    atHand: (id) => {
-      const kept = entries.get(id);
-      // Whoever finds it asked for already need not wait for the answer.
-      return kept && (leftOf(kept) > 0 || asking.has(id)) ? kept.document : null;
+    ask: (id) => {
+      const running = asking.get(id) ?? ask(id);
+      asking.set(id, running);
+      return running;
     },
-    get: async (id) => {
-      const kept = entries.get(id);
-      const left = leftOf(kept);
-      if (kept && left > 0) return { found: kept.document, fromMemory: true, left };
-      const asked = askOnce(id).then((found): Kept => ({ found, fromMemory: false, left: fresh }));
-      if (!kept) return asked;
-      const wasAway = isAwayNow;
-      const last: Kept = { found: kept.document, fromMemory: true, left };
-      const orLast = asked.catch((error: unknown) => {
-        // Nobody waits for a database that is known to be away, and so nobody hears of this either.
-        if (isAway(error) || wasAway) return last;
-        throw error;
-      });
-      return wasAway ? last : orLast;
-    },
+    isAsked: (id) => asking.has(id),
+    isAway: () => isAwayNow,
   };
 }
 
@@ -131,8 +147,9 @@ interface Entry {
   document: KeptDocument;
   /** What it was made of. */
   source: string;
-  /** When the database was asked. */
+  /** When the database was asked, and when it is to be asked again. */
   asked: number;
+  askAgain: number;
 }
 
 /* In each encoding, and what comes with an entry. */
@@ -142,7 +159,7 @@ function entryOf(found: PreviewDocument, asked: number, before: Entry | undefine
   const source = `${found.policy}\n${found.html}`;
   // What did not change is not compressed again.
   const document = before?.source === source ? before.document : prepared(found, source);
-  return { document, source, asked };
+  return { document, source, asked, askAgain: asked + fresh };
 }
 
 function prepared({ html, policy }: PreviewDocument, source: string): KeptDocument {
