@@ -1,16 +1,14 @@
-import { fork, type ChildProcess } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { once } from 'node:events';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import { createConnection, type Connection } from 'mysql2/promise';
 import { createClient } from '@orbis/contract';
 import { read } from '@orbis/core';
 import { loopbackFetch } from '@orbis/demo';
 import { openDataFolder, startPrivateDatabase } from '@orbis/service';
 import { builtInSheets } from '@orbis/sheets';
+import { alone, told } from './alone.ts';
 import { line } from './figures.ts';
 
 const fetch = loopbackFetch();
@@ -26,15 +24,11 @@ export async function collection(): Promise<string> {
   const folder = mkdtempSync(join(tmpdir(), 'orbis-bench-'));
   const database = await startPrivateDatabase(openDataFolder(join(folder, 'database')), { durable: false });
   // The service is a process of its own, so that its memory is its own.
-  const service = fork(fileURLToPath(new URL('service-alone.mjs', import.meta.url)), {
-    execArgv: [],
-    env: {
-      ...process.env,
-      ORBIS_DATA: join(folder, 'orbis'),
-      ORBIS_DATABASE_URL: database.urls.setUp,
-      ORBIS_PORT: '0',
-      ORBIS_FRAMES_PORT: '0',
-    },
+  const service = alone('service-alone.mjs', {
+    ORBIS_DATA: join(folder, 'orbis'),
+    ORBIS_DATABASE_URL: database.urls.setUp,
+    ORBIS_PORT: '0',
+    ORBIS_FRAMES_PORT: '0',
   });
   try {
     const { url, secret } = await told<{ url: string; secret: string }>(service);
@@ -104,15 +98,6 @@ export async function collection(): Promise<string> {
     await database.stop();
     rmSync(folder, { recursive: true, force: true });
   }
-}
-
-/* What the service's process says next. */
-async function told<T>(service: ChildProcess): Promise<T> {
-  const [message] = (await Promise.race([
-    once(service, 'message'),
-    once(service, 'exit').then(() => Promise.reject(new Error('the service ended'))),
-  ])) as [T];
-  return message;
 }
 
 type Sql = Connection;

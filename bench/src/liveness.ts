@@ -1,15 +1,13 @@
-import { fork, type ChildProcess } from 'node:child_process';
-import { once } from 'node:events';
 import { createServer } from 'node:http';
 import { mkdtempSync, rmSync } from 'node:fs';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import { setTimeout as wait } from 'node:timers/promises';
 import { createClient } from '@orbis/contract';
 import { loopbackFetch } from '@orbis/demo';
 import { openDataFolder, startPrivateDatabase } from '@orbis/service';
+import { alone, told } from './alone.ts';
 import { line } from './figures.ts';
 
 const fetch = loopbackFetch();
@@ -21,16 +19,12 @@ const fetch = loopbackFetch();
 export async function liveness(): Promise<string> {
   const folder = mkdtempSync(join(tmpdir(), 'orbis-bench-'));
   const database = await startPrivateDatabase(openDataFolder(join(folder, 'database')), { durable: false });
-  const service = fork(fileURLToPath(new URL('service-alone.mjs', import.meta.url)), {
-    execArgv: [],
-    env: {
-      ...process.env,
-      ORBIS_DATA: join(folder, 'orbis'),
-      ORBIS_DATABASE_URL: database.urls.setUp,
-      ORBIS_PORT: '0',
-      ORBIS_FRAMES_PORT: '0',
-      ORBIS_ALLOW_PRIVATE: 'yes',
-    },
+  const service = alone('service-alone.mjs', {
+    ORBIS_DATA: join(folder, 'orbis'),
+    ORBIS_DATABASE_URL: database.urls.setUp,
+    ORBIS_PORT: '0',
+    ORBIS_FRAMES_PORT: '0',
+    ORBIS_ALLOW_PRIVATE: 'yes',
   });
   // A film whose beginning is all that comes, and which says nothing of itself.
   const media = createServer((_request, response) => {
@@ -108,11 +102,3 @@ async function answersOf(url: string, during: () => Promise<unknown>): Promise<n
 
 const at = (times: readonly number[], share: number): string =>
   (times[Math.min(times.length - 1, Math.floor(times.length * share))] ?? 0).toFixed(1);
-
-async function told<T>(service: ChildProcess): Promise<T> {
-  const [message] = (await Promise.race([
-    once(service, 'message'),
-    once(service, 'exit').then(() => Promise.reject(new Error('the service ended'))),
-  ])) as [T];
-  return message;
-}

@@ -1,13 +1,11 @@
-import { fork, type ChildProcess } from 'node:child_process';
-import { once } from 'node:events';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import { Pool } from 'undici';
 import { createClient, type Client } from '@orbis/contract';
 import { loopbackFetch } from '@orbis/demo';
 import { openDataFolder, startPrivateDatabase } from '@orbis/service';
+import { alone, told } from './alone.ts';
 import { line, median } from './figures.ts';
 
 const [rounds, seconds, visitors] = [5, 2, 40];
@@ -102,15 +100,4 @@ async function placedLink({ url, secret }: { url: string; secret: string }): Pro
   const { id } = (await client.call('placements.create', { body: { embed: 'talk', place: 'moor/a#a' } }))
     .data;
   return (await client.call('placements.link', { params: { placement: id } })).data.link;
-}
-
-const alone = (file: string, env: Record<string, string>): ChildProcess =>
-  fork(fileURLToPath(new URL(file, import.meta.url)), { execArgv: [], env: { ...process.env, ...env } });
-
-async function told<T>(from: ChildProcess): Promise<T> {
-  const [message] = (await Promise.race([
-    once(from, 'message'),
-    once(from, 'exit').then(() => Promise.reject(new Error('it ended'))),
-  ])) as [T];
-  return message;
 }

@@ -159,4 +159,13 @@ describe('what holds on some screens only', () => {
       /^At x\/p#a, max-width\.phone is not carried\. What holds only on phones needs/,
     );
   });
+
+  it('is told apart from what is not carried at all, where only a part of an option is', () => {
+    const told = (option: string, when: string) =>
+      formatFinding({ rule: 'not-carried', facts: { option, place: 'x/p#a', why: 'needs-page-head', when } });
+    const part = told('fallback', 'print');
+    expect(part.message).to.match(/^At x\/p#a, fallback is not carried on paper\. What holds only on paper/);
+    expect(part.remedy).to.equal('If the site has no such way, all else of the option holds there.');
+    expect(told('max-width.phone', 'phone').remedy).to.match(/take the option out\.$/);
+  });
 });
