@@ -97,11 +97,14 @@ describe('looking at an embed from the command line', function () {
   it('says what a visitor’s browser does for it, beside the code as it was pasted', async () => {
     await orbis('set talk load=click');
     const { out } = await orbis('weigh talk');
-    const lines = out.trim().split('\n');
-    expect(lines[0]).to.equal('When the page is there: nobody else is asked for anything.');
-    expect(lines[1]).to.match(/^After a click on it: \d+ requests to 1 host, [\d.]+ [kM]B, .*no cookies\.$/);
-    expect(lines[2]).to.match(/^The code as it was pasted: \d+ requests to 1 host/);
-    expect(lines[4]).to.equal(`Hosts: play.kinorill.localhost:${test.world.port}.`);
+    // How long a page stood still differs, and with it where a line is folded.
+    const lines = out.replace(/\n(?=[a-z\d])/g, ' ').trim().split('\n');
+    expect(lines).to.have.length(3);
+    expect(lines[0]).to.match(
+      /^This embed: nobody else is asked for anything; after a click \d+ requests to 1 host, [\d.]+ [kM]B, .*no cookies\.$/,
+    );
+    expect(lines[1]).to.match(/^As it was pasted: \d+ requests to 1 host/);
+    expect(lines[2]).to.equal(`Hosts: play.kinorill.localhost:${test.world.port}.`);
   });
 
   it('prints a code inline, or what goes into the head apart', async () => {

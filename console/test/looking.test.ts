@@ -60,7 +60,7 @@ describe('an owner who has an embed looked at', function () {
     expect((await revised('form'))['heights']).to.equal(await field.inputValue());
     await page.getByRole('button', { name: 'Weigh it' }).click();
     await page.getByRole('button', { name: 'Weigh it' }).click();
-    await page.getByText('When the page is there').waitFor({ timeout: 120_000 });
+    await page.getByText('This embed', { exact: true }).waitFor({ timeout: 120_000 });
     expect(await page.getByText('nobody else is asked for anything').count()).to.be.greaterThan(1);
     expect(complaints).to.deep.equal([]);
     await context.close();

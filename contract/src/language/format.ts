@@ -268,16 +268,21 @@ export const formatBytes = (bytes: number): string =>
 type Counted = Omit<Weighed, 'hosts' | 'size'> & { hosts: readonly string[]; bytes: number };
 type Counts = Readonly<Record<'loaded' | 'clicked', Counted>>;
 
-/** A weight in four lines, each with what it is about, beside that of the code as it was pasted. */
+/** A weight as one line, and beside it that of the code as it was pasted, each with what it is about. */
 export const formatWeighing = (
   { embed, bare }: { embed: Counts; bare: Counts },
   language: Language = spoken,
 ): (readonly [about: string, weight: string])[] => [
-  [language.weighed.loaded, formatWeight(embed.loaded, language)],
-  [language.weighed.clicked, formatWeight(embed.clicked, language)],
-  [language.weighed.bareLoaded, formatWeight(bare.loaded, language)],
-  [language.weighed.bareClicked, formatWeight(bare.clicked, language)],
+  [language.weighed.embed, formatWeights(embed, language)],
+  [language.weighed.bare, formatWeights(bare, language)],
 ];
+
+/* As a sentence: “4 requests to 1 host, 12 kB, no cookies; after a click nothing more”. */
+const formatWeights = ({ loaded, clicked }: Counts, language: Language): string =>
+  language.weighed.then(
+    formatWeight(loaded, language),
+    clicked.requests === loaded.requests ? null : formatWeight(clicked, language),
+  );
 
 /* As a clause: “4 requests to 1 host, 12 kB, no cookies”. */
 const formatWeight = ({ hosts, bytes, ...counts }: Counted, language: Language): string =>

@@ -89,8 +89,13 @@ export interface Language {
    * is among the facts.
    */
   reasons: Readonly<Record<string, Sentence>>;
-  /** What is said of a weight: as it comes and after a click, of the embed and of the bare code. */
-  weighed: Readonly<Record<'loaded' | 'clicked' | 'bareLoaded' | 'bareClicked', string>>;
+  /**
+   * What is said of the weight of an embed and of the bare code: as it comes, and after a click, where that
+   * asks for more.
+   */
+  weighed: Readonly<Record<'embed' | 'bare', string>> & {
+    then: (loaded: string, clicked: string | null) => string;
+  };
   /** Why nobody can tell how high an embed is, in a sentence. */
   noHeight: Readonly<Record<NoHeight, string>>;
   /** That a height is the guess of a sheet, in sentences; `because` is a sentence. */

@@ -204,8 +204,8 @@ export const neededParts: Language['neededParts'] = {
 
 /** What is said of a weight. */
 export const weighed: Language['weighed'] = {
-  loaded: 'When the page is there',
-  clicked: 'After a click on it',
-  bareLoaded: 'The code as it was pasted',
-  bareClicked: 'The same, after a click',
+  embed: 'This embed',
+  bare: 'As it was pasted',
+  then: (loaded, clicked) =>
+    clicked === null ? `${loaded}; nothing more after a click` : `${loaded}; after a click ${clicked}`,
 };
