@@ -19,6 +19,7 @@ const stages = [
   'options',
   'settings',
   'presentation',
+  'frame',
   'compose',
   'plan',
 ];

@@ -62,6 +62,7 @@ export * from './sheets/index.ts';
 export * from './options/index.ts';
 export * from './settings/index.ts';
 export * from './presentation/index.ts';
+export * from './frame/index.ts';
 export * from './visitors/index.ts';
 export * from './compose/index.ts';
 export * from './plan/index.ts';

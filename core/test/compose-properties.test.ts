@@ -105,9 +105,12 @@ const forSome = (which: (option: Option) => boolean, check: Check): void =>
     }),
     { seed, numRuns: 400 },
   );
-const forAny = (check: Check): void => forSome(() => true, check);
+/* Of codes that stand in the page itself; what stands in a frame of its own is one edit. */
+const inPage = ({ stage }: Option): boolean => stage !== 'isolation';
+const forAny = (check: Check): void => forSome(inPage, check);
 /* What stands in the code itself, and brings at most one box around it. */
-const inCode = ({ group }: Option): boolean => group === undefined || group === 'edges';
+const inCode = ({ group, stage }: Option): boolean =>
+  stage !== 'isolation' && (group === undefined || group === 'edges');
 
 type Node = DefaultTreeAdapterTypes.ChildNode;
 const elementsOf = (nodes: readonly Node[]): { tag: string; attributes: Map<string, string> }[] =>

@@ -2,18 +2,38 @@ import { readFileSync } from 'node:fs';
 import { createHash } from 'node:crypto';
 import { expect } from 'chai';
 import { format, resolveConfig } from 'prettier';
-import { loaderTag, loadScript, loadScriptHash } from '@orbis/core';
-import { loaderFile, loaderModule } from '../loader.ts';
+import {
+  listenerTag,
+  listenScript,
+  listenScriptHash,
+  loaderTag,
+  loadScript,
+  loadScriptHash,
+  reporterTag,
+  reportScript,
+  reportScriptHash,
+} from '@orbis/core';
+import { fileOf, moduleOf, pastedScripts } from '../loader.ts';
 
-describe('the loader', () => {
-  it('is the small form of its source', async () => {
-    const options = { ...(await resolveConfig(loaderFile)), parser: 'typescript' };
-    expect(readFileSync(loaderFile, 'utf8')).to.equal(await format(loaderModule(), options));
-  });
+const small = {
+  loader: { tag: loaderTag, script: loadScript, hash: loadScriptHash, most: 1600 },
+  reporter: { tag: reporterTag, script: reportScript, hash: reportScriptHash, most: 600 },
+  listener: { tag: listenerTag, script: listenScript, hash: listenScriptHash, most: 900 },
+};
 
-  it('is less than 1.6 kB, and named by its digest', () => {
-    expect(Buffer.byteLength(loaderTag)).to.be.below(1600);
-    expect(loadScriptHash).to.equal(`sha256-${createHash('sha256').update(loadScript).digest('base64')}`);
-    expect(loadScript).to.not.include('</script');
+for (const pasted of pastedScripts)
+  describe(`the ${pasted.source}`, () => {
+    const { tag, script, hash, most } = small[pasted.source];
+
+    it('is the small form of its source', async () => {
+      const file = fileOf(pasted);
+      const options = { ...(await resolveConfig(file)), parser: 'typescript' };
+      expect(readFileSync(file, 'utf8')).to.equal(await format(moduleOf(pasted), options));
+    });
+
+    it(`is less than ${most} bytes, and named by its digest`, () => {
+      expect(Buffer.byteLength(tag)).to.be.below(most);
+      expect(hash).to.equal(`sha256-${createHash('sha256').update(script).digest('base64')}`);
+      expect(script).to.not.include('</script');
+    });
   });
-});

@@ -150,6 +150,10 @@ export interface Language {
   links: Readonly<Record<string, Sentence>>;
   /** Why a frame is given a sandbox token: clauses. */
   sandboxTokens: Readonly<Record<string, Sentence>>;
+  /** What each token lets a document do. */
+  tokenWords: Readonly<Record<string, string>>;
+  /** Why a way to place a code is recommended: clauses. */
+  advice: Readonly<Record<string, Sentence>>;
   /** The search language: what its fields mean, and what is wrong with a search. */
   search: { fields: Readonly<Record<SearchField, string>>; problems: Readonly<Record<string, Sentence>> };
   /** What is said of a value that is not as a schema asks: clauses that its name stands before. */

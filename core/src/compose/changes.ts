@@ -64,8 +64,8 @@ export function gatherChanges(code: Code, options: Options, page: PastedPage): A
 /* Few options bring others. */
 const bringing = allOptions.filter(({ implies }) => implies !== undefined);
 
-/* What comes with the options that are asked for; of two that bring the same, the first in the table does. */
-function impliedBy(code: Code, options: Options): Implied[] {
+/** What comes with the options that are asked for; of two that bring the same, the first in the table does. */
+export function impliedBy(code: Code, options: Options): Implied[] {
   const implied = new Map<string, Implied>();
   for (const { name: by, implies } of bringing) {
     const value = options[by];

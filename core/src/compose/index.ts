@@ -2,7 +2,8 @@
  * In go a code, options and a mark; out come the edits with their reasons, and the snippets to paste, each
  * character traced to the paste or to a reason.
  */
-export { compose, type Circumstances, type Composition } from './compose.ts';
+export { compose } from './compose.ts';
+export type { Circumstances, Composition, Framed } from './composition.ts';
 export { composeLevels, type LevelledComposition } from './levels.ts';
 export { classFor } from './apart.ts';
 export { current } from './current.ts';

@@ -8,7 +8,8 @@ import {
 import type { OptionProblem } from '../options/option.ts';
 import { withoutOptions, type Options } from '../options/values.ts';
 import { withBareNames } from '../settings/of-sheet.ts';
-import { compose, type Circumstances, type Composition } from './compose.ts';
+import { compose } from './compose.ts';
+import type { Circumstances, Composition } from './composition.ts';
 import { optionNamed } from './table.ts';
 
 /** What the values of several levels come to together. */

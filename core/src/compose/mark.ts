@@ -42,8 +42,21 @@ function marked(run: Run, mark: Mark): Run {
   const named = run.text.indexOf(`${markName}="${neutral}"`);
   const at = named < 0 ? run.text.lastIndexOf(neutral) : named + markName.length + 2;
   if (at < 0) return run;
-  return { ...run, text: run.text.slice(0, at) + writeMark(mark) + run.text.slice(at + neutral.length) };
+  const text = run.text.slice(0, at) + writeMark(mark) + run.text.slice(at + neutral.length);
+  return {
+    ...run,
+    text: run.reasons.some(({ code }) => code === 'framed-served') ? served(text, mark) : text,
+  };
 }
+
+/* The frame of a served document names it by its placement. */
+const served = (text: string, { placement }: Mark): string =>
+  text.replace(/ src="[^"]*/, (address) => {
+    const at = address.lastIndexOf(neutralMark.placement);
+    return at < 0
+      ? address
+      : address.slice(0, at) + placement + address.slice(at + neutralMark.placement.length);
+  });
 
 /**
  * The outermost element that carries the mark: the first one that shows something. Null

@@ -6,9 +6,10 @@ import type { Asker, AskedChange } from './changes.ts';
 const strength: Record<Asker, number> = {
   'settings': 1,
   'presentation': 2,
-  'mark': 3,
-  'hand': 4,
-  'leave-out': 5,
+  'isolation': 3,
+  'mark': 4,
+  'hand': 5,
+  'leave-out': 6,
 };
 
 /** An option that gave way to a stronger one. */

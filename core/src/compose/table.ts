@@ -1,5 +1,6 @@
 import type { Option } from '../options/option.ts';
 import { withDevices } from '../options/per-device.ts';
+import { isolation } from '../frame/index.ts';
 import { presentation } from '../presentation/all.ts';
 import { settings } from '../settings/all.ts';
 import { byHand, parameterOf } from '../settings/by-hand.ts';
@@ -7,7 +8,9 @@ import { ownOptionNamed, ownOptions } from '../settings/of-sheet.ts';
 import type { Sheet } from '../sheets/sheet.ts';
 
 /** Every option, in the order in which people are shown them. */
-export const allOptions: readonly Option[] = [...settings, ...presentation].flatMap(withDevices);
+export const allOptions: readonly Option[] = [...settings, ...presentation, ...isolation].flatMap(
+  withDevices,
+);
 
 export const optionNames: readonly string[] = allOptions.map(({ name }) => name);
 

@@ -4,7 +4,7 @@ import { isHeldPicture } from '../options/types/index.ts';
 import { hasLoader, loadScriptHash } from '../visitors/index.ts';
 import { hostSource, isHost, originSource, writePolicy } from './policy.ts';
 import type { PreviewOptions, ShownReading, ShownSheet } from './preview-options.ts';
-import { sandboxTokensOf } from './sandbox-tokens.ts';
+import { sandboxTokensOf } from '../frame/index.ts';
 
 /** What each directive of a policy lets in. */
 class Sources {

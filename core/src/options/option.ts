@@ -7,11 +7,11 @@ import type { Facts, Reason } from '../reason.ts';
 import type { Options, OptionValue } from './values.ts';
 
 /** What is shown together, folded, as few need it. */
-export const optionGroups = ['loading', 'beside', 'over', 'space', 'edges', 'crop', 'parts'] as const;
+export const optionGroups = ['loading', 'beside', 'over', 'space', 'edges', 'crop', 'parts', 'powers'] as const;
 export type OptionGroup = (typeof optionGroups)[number];
 
 /** The stages whose options owners can ask for. */
-export type OptionStage = 'settings' | 'presentation';
+export type OptionStage = 'settings' | 'presentation' | 'isolation';
 
 /** An option that cannot be fulfilled; the sentence is made at the edge from the code and the facts. */
 export interface OptionProblem {

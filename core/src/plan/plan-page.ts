@@ -1,11 +1,12 @@
 import type { AskedChange } from '../compose/changes.ts';
 import { composeLevels, type LevelledComposition } from '../compose/levels.ts';
 import { classFor } from '../compose/apart.ts';
-import type { Circumstances } from '../compose/compose.ts';
+import type { Circumstances } from '../compose/composition.ts';
 import { snippetText, type Run } from '../compose/snippet.ts';
 import { positions, type SnippetPosition } from '../options/position.ts';
 import { reason } from '../reason.ts';
 import { bringsLoader } from '../presentation/index.ts';
+import { bringsListener } from '../compose/framed.ts';
 import { collisions } from './collisions.ts';
 import { mergeOrders } from './order.ts';
 import type { PlanFinding } from './plan-finding.ts';
@@ -21,6 +22,8 @@ export interface PlannedSite {
   head: boolean;
   /** The language of its pages (BCP 47), for words that visitors read; English where nothing is said. */
   language?: string;
+  /** Where the document is served that is for the neutral mark. */
+  servedAt?: string;
 }
 
 /** What a page needs, all of its placements together. */
@@ -83,26 +86,32 @@ export function planPage(
     snippets,
     steps: stepsOf(snippets, placements, leaving),
     findings: [
-      ...collisions(placements),
+      ...collisions(worked.filter(isBare).map(({ placement }) => placement)),
       ...worked.flatMap(({ placement, composition }) => notCarried(placement, composition)),
     ],
   };
 }
 
+/* What has a document of its own shares no names with the page. */
+const isBare = ({ composition }: Worked): boolean => composition.framed === null;
+
 /* What each code comes to, in the order of the places: the first that needs our loader brings it, where there
    is no way into the head. */
 function workedOut(placements: readonly PlannedPlacement[], site: PlannedSite): Worked[] {
   let hasLoader = false;
+  let hasListener = false;
   return [...placements].sort(byPlace).map((placement) => {
     const loader = site.head ? 'head' : hasLoader ? 'elsewhere' : 'here';
-    const circumstances = circumstancesOf(placement, site, loader);
+    const listener = site.head ? 'head' : hasListener ? 'elsewhere' : 'here';
+    const circumstances = circumstancesOf(placement, site, { loader, listener });
     const composition = composeLevels(placement.code, placement.asked, circumstances);
     hasLoader ||= bringsLoader(composition);
+    hasListener ||= bringsListener(composition);
     return {
       placement,
       circumstances,
       composition,
-      parts: sharedParts(placement.id, placement.code, composition),
+      parts: composition.framed ? [] : sharedParts(placement.id, placement.code, composition),
     };
   });
 }
@@ -119,9 +128,15 @@ function firstOf(parts: readonly SharedPart[]): Map<string, SharedPart> {
 
 const circumstancesOf = (
   { id, mark }: PlannedPlacement,
-  { head, language = 'en' }: PlannedSite,
-  loader: NonNullable<Circumstances['loader']>,
-): Circumstances => ({ mark, apart: head ? classFor(id) : null, language, loader });
+  { head, language = 'en', servedAt }: PlannedSite,
+  ours: Pick<Circumstances, 'loader' | 'listener'>,
+): Circumstances => ({
+  mark,
+  apart: head ? classFor(id) : null,
+  language,
+  ...(servedAt !== undefined && { servedAt }),
+  ...ours,
+});
 
 function spotSnippet(
   { placement, circumstances, composition }: Worked,

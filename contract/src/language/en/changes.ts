@@ -1,5 +1,6 @@
 import type { Facts } from '@orbis/core';
 import type { Language } from '../language.ts';
+import { sandboxTokens, tokenWords } from './words.ts';
 
 const taken = (provider: unknown): string =>
   typeof provider === 'string' ? `as ${provider} takes it` : 'as browsers take it';
@@ -151,6 +152,15 @@ export const reasons = {
   'stands-in-near': () => 'What stands there until it comes near',
   'stands-in-allow': () => 'What stands there until the page allows it',
   'loader-once': () => 'Our loader, which the page needs once: it shows codes that wait',
+  'framed-enclosed': () =>
+    'It stands in a document of its own, within what is pasted, and is shut off from the page',
+  'framed-served': () =>
+    'It stands in a document of its own that Orbis serves: later revisions arrive without pasting again',
+  'framed-file': () => 'It stands in a document of its own, in a file on your server',
+  'frame-may': (f) =>
+    `Its frame lets it ${tokenWords[f.token as keyof typeof tokenWords]}: ${sandboxTokens[f.why as keyof typeof sandboxTokens]()}`,
+  'listener-once': () =>
+    'A small script of ours, which the page needs once: it makes the frame as high as what is in it',
   'poster': () => 'The picture that is shown until the film begins (poster)',
   'still-behind': (f) => `The picture is behind it until it is there (${f.property})`,
   'still-printed': (f) => `The picture behind it is printed (${f.property})`,

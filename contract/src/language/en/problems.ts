@@ -197,6 +197,40 @@ export const problems = {
     detail: (f) =>
       `What holds only ${conditions[f.when as Condition]} needs style rules in the head of its page. Say that the site has a way into it, and the page’s plan brings them.`,
   },
+  'frame-within-enclosed': {
+    title: 'Frames its provider',
+    detail: () =>
+      'This code shows a frame of its provider. In an enclosed document, or one in a file of yours, that has no origin, and its provider’s own calls fail. Use frame=served, or frame=none: it is kept apart by its own frame already.',
+  },
+  'storage-in-enclosed': {
+    title: 'Keeps data',
+    detail: () =>
+      'This code keeps data in the visitor’s browser, which an enclosed document, or one in a file of yours, may not. Use frame=served.',
+  },
+  'file-needs-address': {
+    title: 'Where is the file?',
+    detail: () =>
+      'Say at which address the file will stand on your server: frame-file=https://hollinfell.example/embeds/form.html.',
+  },
+  'address-needs-file': {
+    title: 'No file is asked for',
+    detail: () => 'The address of a file goes with frame=file only.',
+  },
+  'power-needs-frame': {
+    title: 'No frame of its own',
+    detail: () =>
+      'What it may do can be chosen only where it stands in a frame of its own: frame=enclosed, served or file.',
+  },
+  'origin-undoes-sandbox': {
+    title: 'Would undo its frame',
+    detail: () =>
+      'With the origin of your page it could take its own limits away and read the page. Use frame=served, where it has an origin of its own.',
+  },
+  'served-needs-place': {
+    title: 'Served where it is placed',
+    detail: () =>
+      'Its document is served for a placement: place it on a page, and take the code for there. This is the code without a frame.',
+  },
   'code-insists': {
     title: 'The code insists',
     detail: (f) =>

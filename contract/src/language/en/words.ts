@@ -9,7 +9,39 @@ export const sandboxTokens = {
     'on a host of its own this only gives back what the provider’s own origin needs: without it its frame has none',
   'has-form': () => 'the code has a form to send',
   'opens-window': () => 'the code opens a window of its own',
+  'links-open-tabs': () => 'its links open in a tab of their own',
+  'window-works': () => 'what it opens works as any window does',
+  'tells-its-height': () => 'a script of ours in it tells the page how high it is',
+  'allowed-by-hand': () => 'you allow it',
 } satisfies Language['sandboxTokens'];
+
+/** What a sandbox token lets a document do. */
+export const tokenWords = {
+  'allow-scripts': 'run scripts',
+  'allow-same-origin': 'have an origin of its own, and keep data there',
+  'allow-forms': 'send forms',
+  'allow-popups': 'open windows and tabs',
+  'allow-popups-to-escape-sandbox': 'open them without the limits of this frame',
+  'allow-top-navigation-by-user-activation': 'take visitors away from the page when they click',
+  'allow-modals': 'show dialogs',
+  'allow-downloads': 'start downloads',
+} satisfies Language['tokenWords'];
+
+/** Why one way to place a code is recommended. */
+export const advice = {
+  'frame-cannot': () => 'nothing of it could stand in a frame',
+  'keeps-to-itself': () => 'nothing of it reaches beyond its own place on the page',
+  'framed-already': () => 'its provider’s own frame keeps it apart from the page already',
+  'runs-nothing': () => 'it runs no script',
+  'needs-an-origin': () =>
+    'it keeps data in the visitor’s browser or shows a frame of its provider, and so needs an origin of its own',
+  'frame-for-writes': () =>
+    'its script writes into the document while that is read, and would wipe a page that is there already',
+  'frame-for-styles': () => 'its style rules would reach the rest of the page',
+  'frame-for-claims': (f) =>
+    `it takes the name “${f.name}” for itself, so that a second copy on the page would break it`,
+  'frame-for-hosts': (f) => `it contacts ${f.count} hosts`,
+} satisfies Language['advice'];
 
 /** Where a value comes from. */
 export const levels = {

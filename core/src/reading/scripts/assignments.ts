@@ -47,7 +47,8 @@ function assignMember(
   if (property === 'src' || property === 'href') assignAddress(property, left, right, pass);
   if (property === 'innerHTML' || property === 'outerHTML')
     for (const markup of pass.texts(right)) addAddresses(markup, pass.facts);
-  if (property === 'cookie' && /document$/.test(object)) pass.facts.storesData = true;
+  if ((property === 'cookie' && /document$/.test(object)) || /(?:^|\.)(?:local|session)Storage$/.test(object))
+    pass.facts.storesData = true;
 }
 
 function assignAddress(property: 'src' | 'href', left: AnyNode, right: AnyNode, pass: Pass): void {

@@ -1,0 +1,29 @@
+/*
+ * Tells the page around a document how high it is, in px, as `{ orbis: height }` by a message (HTML, section
+ * 9.3). Stands at the end of a framed document; `npm run loader` makes the small form of it in
+ * core/src/visitors.
+ *
+ * Content with `100vh` and anything more grows each time its frame does, for ever: a growth within the frame
+ * of animation in which the window was resized is taken for that, and the fourth one in a row is not told.
+ */
+(function (body) {
+  let told = 0;
+  let inARow = 0;
+  let isResized = false;
+
+  const tell = () => {
+    const height = Math.ceil(Math.max(body.getBoundingClientRect().height, body.scrollHeight));
+    if (height === told || (isResized && height > told && ++inARow > 3)) return;
+    if (!isResized) inARow = 0;
+    told = height;
+    parent.postMessage({ orbis: height }, '*');
+  };
+
+  addEventListener('resize', () => {
+    isResized = true;
+    requestAnimationFrame(() => setTimeout(() => (isResized = false)));
+  });
+  new ResizeObserver(tell).observe(body);
+  addEventListener('load', tell);
+  document.fonts.ready.then(tell);
+})(document.body);

@@ -1,0 +1,40 @@
+import { escapeAttribute, escapeText } from '../text/index.ts';
+import { reporterTag } from '../visitors/index.ts';
+
+export interface FrameDocumentOptions {
+  /** Of the page around it (BCP 47). */
+  language: string;
+  /** What screen readers say of the frame. */
+  title: string;
+  /** Whether what it shows is as high as the frame; else the frame is to be as high as what it shows. */
+  fills: boolean;
+  /** Whether a link in it opens a new tab where it does not say so itself; forms would do the same. */
+  linksOpenTabs: boolean;
+  /** Markup for its head. */
+  head?: string;
+}
+
+/* Its own edges are those of the frame, and what stands in it keeps its margins to itself. */
+const always = 'body{margin:0;font:16px/1.5 sans-serif}';
+const filled = 'html,body{height:100%}body{overflow:hidden}';
+/* It never scrolls up and down: the frame grows. */
+const grown = 'html{overflow-y:hidden}body{display:flow-root}';
+
+/**
+ * The document that holds a code in a frame of its own (HTML, section 4.8.5). With content that has a height
+ * of its own it tells the page around it how high that is.
+ */
+export function frameDocument(
+  text: string,
+  { language, title, fills, linksOpenTabs, head = '' }: FrameDocumentOptions,
+): string {
+  return `<!doctype html>
+<html lang="${escapeAttribute(language)}">
+<head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">${linksOpenTabs ? '<base target="_blank">' : ''}<title>${escapeText(title)}</title>${head}
+<style>${always}${fills ? filled : grown}</style></head>
+<body>
+${text}
+${fills ? '' : `${reporterTag}\n`}</body>
+</html>
+`;
+}
