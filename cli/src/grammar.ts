@@ -18,6 +18,7 @@ import { addStill } from './commands/looking/still.ts';
 import { addWeigh } from './commands/looking/weigh.ts';
 import { addOpen } from './commands/open.ts';
 import { addOptions } from './commands/options.ts';
+import { addPermissions } from './commands/permissions.ts';
 import { addPlace } from './commands/place.ts';
 import { addPlan } from './commands/plan.ts';
 import { addRead } from './commands/read.ts';
@@ -72,6 +73,7 @@ const groups: Readonly<Record<string, readonly AddCommand[]>> = {
     addHarvest,
     addImport,
     addSet,
+    addPermissions,
     addRenew,
     addCompare,
     addBringBack,

@@ -3,7 +3,7 @@ import { z } from './zod.ts';
 import { openSession, token } from './account.ts';
 import { change } from './change-log.ts';
 import { harvestSummary } from './harvest.ts';
-import { kinds, levels } from '@orbis/core';
+import { frameWays, kinds, levels } from '@orbis/core';
 import { mostCounted, mostWaiting } from './counting.ts';
 import { count, key, label, pageOf, tag, time } from './common.ts';
 import { edit, snippet } from './edits.ts';
@@ -220,6 +220,26 @@ export const composition = z
       .array(z.object({ option: z.string(), code: z.string(), detail: z.string() }))
       .meta({ description: 'Values for many embeds that this one cannot have' }),
     problems: z.array(z.object({ option: z.string(), code: z.string(), detail: z.string() })),
+    frame: z
+      .object({
+        way: z.enum(frameWays),
+        recommended: z.enum(frameWays),
+        reasons: z.array(z.string()).meta({ description: 'What speaks for the recommended way' }),
+        refused: z
+          .array(z.object({ way: z.enum(frameWays), detail: z.string() }))
+          .meta({ description: 'The ways that this code cannot have, and why' }),
+        powers: z
+          .array(z.object({ option: z.string(), allowed: z.boolean(), reason: z.string().nullable() }))
+          .meta({
+            description:
+              'What its frame lets it do, by the options that say otherwise; where it stands in the page, what a served frame would',
+          }),
+        document: z
+          .string()
+          .nullable()
+          .meta({ description: 'What stands in the file, where it is put into a file of yours' }),
+      })
+      .meta({ description: 'How it stands on its page: in the page itself, or in a frame of ours' }),
   })
   .meta({ id: 'Composition' });
 export const groupOutcome = z

@@ -29,7 +29,7 @@ function codesIn(folders: RegExp, pattern: RegExp): string[] {
   return [...new Set(found)].sort();
 }
 const reasons = /\breason\(((?:[^,()]|\([^()]*\))*)/g;
-const options = /^(?:options|settings|presentation|frame\/(?!recommend|sandbox)|compose|plan)/;
+const options = /^(?:options|settings|presentation|frame\/(?!recommend|sandbox|power-states)|compose|plan)/;
 
 describe('the language file', () => {
   it('has words for every option, and for nothing else', () => {
@@ -82,7 +82,7 @@ describe('the language file', () => {
       Object.keys(en.learned),
     ],
     ['line of a link or a list', codesIn(/^links\//, reasons), Object.keys(en.links)],
-    ['power', codesIn(/^frame\/sandbox/, reasons), Object.keys(en.sandboxTokens)],
+    ['power', codesIn(/^frame\/(?:sandbox|power-states)/, reasons), Object.keys(en.sandboxTokens)],
     ['piece of advice', codesIn(/^frame\/recommend/, reasons), Object.keys(en.advice)],
     [
       'problem of a search',

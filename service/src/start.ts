@@ -3,7 +3,7 @@ import type { AddressInfo } from 'node:net';
 import { randomUUID } from 'node:crypto';
 import { setTimeout as wait } from 'node:timers/promises';
 import { pino, type Logger } from 'pino';
-import type { Sheet } from '@orbis/core';
+import { neutralMark, type Sheet } from '@orbis/core';
 import { builtInSheets } from '@orbis/sheets';
 import { createApp } from './app.ts';
 import { createBrowser } from './browser/browser.ts';
@@ -82,11 +82,16 @@ export async function startOrbis(
       allowPrivate: settings.ORBIS_ALLOW_PRIVATE === 'yes',
     });
     undo.push(() => browser.close());
-    const sheetRegistry = createSheetRegistry(sheets, reader);
-    await sheetRegistry.refresh(connection.db);
-    await inTransaction(connection.db, (tx) => planWith(tx, digest(JSON.stringify([version, sheets]))));
     let origins: Origins | null = null;
     const known = (): Origins => origins!;
+    const { workOut, workOutPage } = reader;
+    const servedAt = (): string => known().placementUrl(neutralMark.placement);
+    const sheetRegistry = createSheetRegistry(sheets, { workOut, workOutPage, servedAt });
+    await sheetRegistry.refresh(connection.db);
+    // What is pasted depends on these, and on where frames are served.
+    const framesAt = settings.ORBIS_FRAMES_URL ?? settings.ORBIS_FRAMES_PORT;
+    const plannedWith = digest(JSON.stringify([version, sheets, framesAt]));
+    await inTransaction(connection.db, (tx) => planWith(tx, plannedWith));
     const tools = { connection, fetching, reader, sheetRegistry, origins: known, now, log };
     const runner = runJobs(tools, undo);
     const { ORBIS_TRUST_PROXY: trustProxy, ORBIS_SECURITY_CONTACT: securityContact } = settings;

@@ -60,6 +60,7 @@ describe('the queue of jobs', () => {
         rules: { dropTracking: false },
         workOut: reader.workOut,
         workOutPage: reader.workOutPage,
+        servedAt: () => '',
       }),
       refresh: () => Promise.resolve(),
       placementUrl: (id) => `http://${id}.frames.localhost/`,

@@ -220,6 +220,7 @@ describe('what is wanted of a placement', function () {
         rules: { dropTracking: false },
         workOut: () => Promise.reject(new Error('short')),
         workOutPage: () => Promise.reject(new Error('short')),
+        servedAt: () => '',
       };
     };
     await planPage(page, { db, renderContext, log: pino({ level: 'silent' }) });

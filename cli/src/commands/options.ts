@@ -27,7 +27,7 @@ export const addOptions: AddCommand = (program, run) => {
         const { options, sheet, note } = await optionsOf(of, tools);
         const rows = (stage: Option['stage']): OptionRow[] =>
           options.filter((option) => option.stage === stage).map((option) => rowOf(option, sheet));
-        const items = [...rows('settings'), byHand, ...rows('presentation')];
+        const items = [...rows('settings'), byHand, ...rows('presentation'), ...rows('isolation')];
         tools.tell(
           items,
           () =>

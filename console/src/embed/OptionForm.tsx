@@ -10,7 +10,8 @@ import type { PlayerTime } from './player-time.ts';
 import { originOf, type Inherited } from './fields/field.ts';
 import { OptionField } from './fields/OptionField.tsx';
 import { HowItLooks } from './steps/HowItLooks.tsx';
-import { first, groups, loading } from './steps/option-groups.ts';
+import { ItsFrame } from './steps/ItsFrame.tsx';
+import { first, groups, isolation, loading } from './steps/option-groups.ts';
 import { saysOf } from './steps/says.ts';
 import { settingsFor, type OfferedSettings } from './steps/settings-for.ts';
 import { Step } from './steps/Step.tsx';
@@ -26,6 +27,8 @@ export interface OptionFormProps {
   implied: Composition['implied'];
   /** What is asked and cannot be carried to the page as things are. */
   uncarried: Composition['uncarried'];
+  /** How it stands on its page; undefined until the code was read. */
+  frame: Composition['frame'] | undefined;
   /** What holds where nothing is asked here. */
   inherited: Readonly<Record<string, Inherited>>;
   sheet: Sheet | null;
@@ -89,6 +92,7 @@ export function OptionForm(props: OptionFormProps) {
           {props.looking}
         </>,
       )}
+      {step('frame', 'Its frame', isolation, <ItsFrame {...props} field={field} />)}
       {last && (
         <Step
           title={last.title}

@@ -81,6 +81,7 @@ export function Workbench({ embed, etag, sheet }: { embed: Embed; etag: string; 
             problems={work.problems}
             implied={composition.data?.implied ?? []}
             uncarried={composition.data?.uncarried ?? []}
+            frame={composition.data?.frame}
             inherited={inheritedFrom([['code', embed.inCode]])}
             sheet={sheet}
             reading={embed.reading}

@@ -84,6 +84,7 @@ export function PlacementForm({ placement, etag, embed, site, sheet }: Props) {
             problems={work.problems}
             implied={composition.data?.implied ?? []}
             uncarried={composition.data?.uncarried ?? []}
+            frame={composition.data?.frame}
             inherited={inheritedFrom([
               ['code', embed.inCode],
               ['site', withBareNames(levels.site, sheet)],

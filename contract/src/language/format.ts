@@ -196,6 +196,10 @@ export const formatSearchProblem = ({ code, facts }: Reason, language: Language 
 export const formatLearned = (reasons: readonly Reason[], language: Language = spoken): string =>
   reasons.map(({ code, facts }) => (language.learned[code] ?? language.evidence[code])!(facts)).join(', ');
 
+/** Why a way to place a code is recommended, as a clause. */
+export const formatAdvice = ({ code, facts }: Reason, language: Language = spoken): string =>
+  language.advice[code]!(facts);
+
 /** Why a frame is given a sandbox token, as a clause. */
 export const formatSandboxToken = ({ code, facts }: Reason, language: Language = spoken): string =>
   language.sandboxTokens[code]!(facts);

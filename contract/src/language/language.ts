@@ -1,4 +1,5 @@
 import type {
+  FrameWay,
   Condition,
   Facts,
   Kind,
@@ -152,6 +153,8 @@ export interface Language {
   sandboxTokens: Readonly<Record<string, Sentence>>;
   /** What each token lets a document do. */
   tokenWords: Readonly<Record<string, string>>;
+  /** What each way to place a code gives and costs, in sentences. */
+  frameWays: Readonly<Record<FrameWay, Readonly<Record<'gives' | 'costs', string>>>>;
   /** Why a way to place a code is recommended: clauses. */
   advice: Readonly<Record<string, Sentence>>;
   /** The search language: what its fields mean, and what is wrong with a search. */

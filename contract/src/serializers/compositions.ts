@@ -1,5 +1,12 @@
 import type { Edit as CoreEdit, LevelledComposition, Snippet as CoreSnippet } from '@orbis/core';
-import { formatImplied, formatReasons, formatValue } from '../language/index.ts';
+import {
+  formatAdvice,
+  formatImplied,
+  formatProblem,
+  formatReasons,
+  formatSandboxToken,
+  formatValue,
+} from '../language/index.ts';
 import { serializeProblem } from '../options/problems.ts';
 import type { Edit, Snippet } from '../edits.ts';
 import type { Composition } from '../resources.ts';
@@ -28,6 +35,9 @@ export const serializeComposition = (
     overridden,
     passedOver,
     problems,
+    framed,
+    advice,
+    powers,
   }: LevelledComposition,
 ): Composition => ({
   base,
@@ -51,4 +61,16 @@ export const serializeComposition = (
   })),
   passedOver: passedOver.map(serializeProblem),
   problems: problems.map(serializeProblem),
+  frame: {
+    way: framed?.way ?? 'none',
+    recommended: advice.way,
+    reasons: advice.reasons.map((each) => formatAdvice(each)),
+    refused: advice.refused.map(({ way, problem }) => ({ way, detail: formatProblem(problem) })),
+    powers: powers.map(({ power, isAllowed, reason }) => ({
+      option: power,
+      allowed: isAllowed,
+      reason: reason && formatSandboxToken(reason),
+    })),
+    document: framed?.way === 'file' ? framed.html : null,
+  },
 });

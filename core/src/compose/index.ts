@@ -4,10 +4,11 @@
  */
 export { compose } from './compose.ts';
 export type { Circumstances, Composition, Framed } from './composition.ts';
+export { bringsListener } from './framed.ts';
 export { composeLevels, type LevelledComposition } from './levels.ts';
 export { classFor } from './apart.ts';
 export { current } from './current.ts';
-export { markedElement, neutralMark, readMark, withMark, writeMark, type Mark } from './mark.ts';
+export { markedElement, neutralMark, readMark, showsServed, withMark, writeMark, type Mark } from './mark.ts';
 export { builtInPresets, type Preset } from './presets.ts';
 export type { Loss } from './settle.ts';
 export { picturesOf } from './pictures.ts';

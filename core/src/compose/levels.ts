@@ -7,6 +7,7 @@ import {
 } from '../options/levels.ts';
 import type { OptionProblem } from '../options/option.ts';
 import { withoutOptions, type Options } from '../options/values.ts';
+import { powerStates, recommendFrame, type FrameAdvice, type PowerState } from '../frame/index.ts';
 import { withBareNames } from '../settings/of-sheet.ts';
 import { compose } from './compose.ts';
 import type { Circumstances, Composition } from './composition.ts';
@@ -20,6 +21,9 @@ export interface LevelledComposition extends Composition {
   overridden: Effective['overridden'];
   /** Values for many embeds that this one cannot have, and so does without. */
   passedOver: OptionProblem[];
+  /** Which way to place it is recommended, and what its frame lets it do. */
+  advice: FrameAdvice;
+  powers: PowerState[];
 }
 
 /* Values that are meant for many embeds: where one of them cannot be had, nobody has asked this embed for
@@ -42,7 +46,16 @@ export function composeLevels(
     const { options, levels, overridden } = effectiveOptions(now);
     const composition = compose(code, options, circumstances);
     const foreign = composition.problems.filter(({ option }) => forMany.has(levels[option]!));
-    if (foreign.length === 0) return { ...composition, effective: options, levels, overridden, passedOver };
+    if (foreign.length === 0)
+      return {
+        ...composition,
+        effective: options,
+        levels,
+        overridden,
+        passedOver,
+        advice: recommendFrame(code),
+        powers: powerStates(code, options, composition.framed?.sandboxTokens),
+      };
     passedOver.push(
       ...foreign.map((problem) => (problem.code === 'option-unknown' ? notOffered(problem, code) : problem)),
     );

@@ -49,6 +49,10 @@ function marked(run: Run, mark: Mark): Run {
   };
 }
 
+/** Whether a snippet shows a document that is served for its placement. */
+export const showsServed = ({ runs }: Pick<Snippet, 'runs'>): boolean =>
+  runs.some((run) => run.from === 'orbis' && run.reasons.some(({ code }) => code === 'framed-served'));
+
 /* The frame of a served document names it by its placement. */
 const served = (text: string, { placement }: Mark): string =>
   text.replace(/ src="[^"]*/, (address) => {

@@ -3,6 +3,7 @@ export { isolation } from './all.ts';
 export { frameDocument, type FrameDocumentOptions } from './document.ts';
 export { featureOf, permissionsIn } from './permissions.ts';
 export { powers, type Power } from './powers.ts';
+export { powerStates, type PowerState } from './power-states.ts';
 export { recommendFrame, type FrameAdvice } from './recommend.ts';
 export { frameRefusal } from './refusal.ts';
 export { frameTokens, sandboxTokensOf, type NeedyReading, type SandboxToken } from './sandbox-tokens.ts';

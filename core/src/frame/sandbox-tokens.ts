@@ -65,9 +65,7 @@ export function frameTokens(
     ...needed.filter(({ token }) => !decided.has(token)),
     ...byHand
       .filter(({ name }) => options[name] === true)
-      .flatMap((power) =>
-        power.tokens.map((token) => ({ token, reason: reason('allowed-by-hand', { power: power.name }) })),
-      ),
+      .flatMap((power) => power.tokens.map((token) => ({ token, reason: reason('allowed-by-hand') }))),
   ];
   return isOpaque ? tokens.filter(({ token }) => token !== 'allow-same-origin') : tokens;
 }

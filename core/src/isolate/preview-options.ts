@@ -25,6 +25,10 @@ export interface PreviewOptions {
   relay?: { src: string; to: string };
   /** The colour behind it, as #rrggbb; white without it. */
   background?: string;
+  /** How it stands in a frame of ours, by which its page shows it. */
+  framed?: { title: string; fills: boolean; linksOpenTabs: boolean; sandbox: readonly string[] };
+  /** What it may do beside what the code needs, as it holds a frame that may. */
+  also?: readonly string[];
   /** The page in which it stands, and a script of ours by which another place on it can be pointed at. */
   page?: { room: ShownPage; pointing: { src: string; to: string } | null };
 }

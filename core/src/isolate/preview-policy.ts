@@ -1,7 +1,15 @@
 import { hostOf } from '../reading/addresses.ts';
 import type { Use } from '../reading/reading.ts';
 import { isHeldPicture } from '../options/types/index.ts';
-import { hasLoader, loadScriptHash } from '../visitors/index.ts';
+import {
+  hasLoader,
+  heightName,
+  listenerTag,
+  listenScriptHash,
+  loadScriptHash,
+  reportedMember,
+  reportScriptHash,
+} from '../visitors/index.ts';
 import { hostSource, isHost, originSource, writePolicy } from './policy.ts';
 import type { PreviewOptions, ShownReading, ShownSheet } from './preview-options.ts';
 import { sandboxTokensOf } from '../frame/index.ts';
@@ -31,13 +39,13 @@ export function previewPolicy(
   text: string,
   reading: ShownReading,
   sheet: ShownSheet | null,
-  { ancestors, ownHost, pictures = [], relay, page }: PreviewOptions,
+  { ancestors, ownHost, pictures = [], relay, page, framed, also = [] }: PreviewOptions,
 ): string {
-  const isWaiting = hasLoader(text);
+  const own = ownScripts(text, framed);
   const ours = [relay?.src, page?.pointing?.src].filter((src) => src !== undefined);
   const sources = new Sources();
   allowNamed(sources, reading, sheet);
-  sources.allow('script-src', inlineScripts(reading, isWaiting), ...ours);
+  sources.allow('script-src', ...inlineScripts(reading, own), ...ours);
   for (const picture of pictures)
     sources.allow('img-src', isHeldPicture(picture) ? 'data:' : originSource(picture));
   // A page looks as it looks by sheets, pictures and fonts from wherever it has them.
@@ -45,7 +53,9 @@ export function previewPolicy(
   // Inline styles are what presentation is made of.
   sources.allow('style-src', "'unsafe-inline'");
   if (!sources.has('form-action')) sources.allow('form-action', "'none'");
-  const tokens = new Set(sandboxTokensOf(reading, isWaiting).map(({ token }) => token));
+  const tokens = new Set(
+    framed?.sandbox ?? [...sandboxTokensOf(reading, own.length > 0).map(({ token }) => token), ...also],
+  );
   if (ours.length > 0) tokens.add('allow-scripts');
   if (!ownHost) tokens.delete('allow-same-origin');
   return writePolicy([
@@ -71,6 +81,8 @@ function allowNamed(sources: Sources, reading: ShownReading, sheet: ShownSheet |
   for (const { use, url } of reading.addresses) {
     const origin = originSource(url);
     sources.allow(directiveOf[use], origin);
+    // A script may send what a form would.
+    if (use === 'form' && reading.needs.scripts) sources.allow('connect-src', origin);
     // The provider's other hosts serve the same item: a frame may move between them.
     if (sheet && use === 'frame' && origin !== null)
       sources.allow('frame-src', ...sheet.hosts.map((host) => sameSchemeAndPort(origin, host)));
@@ -84,8 +96,18 @@ function allowNamed(sources: Sources, reading: ShownReading, sheet: ShownSheet |
 
 /* Where any script in the code may run, ours may; a digest beside that would shut the others out again
    (CSP 3, section 6.7.3.2). */
-const inlineScripts = ({ parts }: ShownReading, isWaiting: boolean): string | null =>
-  parts.some(({ role }) => role === 'setup') ? "'unsafe-inline'" : isWaiting ? `'${loadScriptHash}'` : null;
+const inlineScripts = ({ parts }: ShownReading, own: readonly string[]): string[] =>
+  parts.some(({ role }) => role === 'setup') ? ["'unsafe-inline'"] : own.map((hash) => `'${hash}'`);
+
+/* The scripts of ours that stand in it. What is enclosed in it goes by its policy as well (HTML, section
+   7.1.7.1: srcdoc inherits it). */
+const ownScripts = (text: string, framed: PreviewOptions['framed']): string[] => [
+  ...(hasLoader(text) ? [loadScriptHash] : []),
+  ...(text.includes(listenerTag) ? [listenScriptHash] : []),
+  ...(framed?.fills === false || text.includes(`${heightName}="${reportedMember}"`)
+    ? [reportScriptHash]
+    : []),
+];
 
 function sameSchemeAndPort(origin: string, host: string): string | null {
   const { protocol, port } = new URL(origin);

@@ -1,4 +1,5 @@
 import { escapeAttribute, escapeText } from '../text/index.ts';
+import { frameDocument } from '../frame/index.ts';
 import { liesBehind } from '../compose/apart.ts';
 import type { PreviewOptions, ShownReading, ShownSheet } from './preview-options.ts';
 import { previewPolicy } from './preview-policy.ts';
@@ -34,18 +35,26 @@ export function previewDocument(
 ): PreviewDocument {
   // It stands before all else, to hear of all that goes wrong.
   const script = options.relay ? relayTag(options.relay, sheet, options.page !== undefined) : '';
-  const html = options.page ? inPage(text, script, options.page) : byItself(text, script, options);
+  const html = options.page
+    ? inPage(text, script, options.page)
+    : options.framed
+      ? frameDocument(text, { ...options.framed, language: options.language, head: linksTo(options) })
+      : byItself(text, script, options);
   return { html, policy: previewPolicy(text, reading, sheet, options) };
 }
 
+const linksTo = ({ discovery = [], title }: PreviewOptions): string =>
+  discovery
+    .map(
+      ({ type, href }) =>
+        `\n<link rel="alternate" type="${escapeAttribute(type)}" href="${escapeAttribute(href)}" title="${escapeAttribute(title)}">`,
+    )
+    .join('');
+
 function byItself(text: string, script: string, options: PreviewOptions): string {
-  const links = (options.discovery ?? []).map(
-    ({ type, href }) =>
-      `\n<link rel="alternate" type="${escapeAttribute(type)}" href="${escapeAttribute(href)}" title="${escapeAttribute(options.title)}">`,
-  );
   return `<!doctype html>
 <html lang="${escapeAttribute(options.language)}">
-<head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">${script}<title>${escapeText(options.title)}</title>${links.join('')}
+<head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">${script}<title>${escapeText(options.title)}</title>${linksTo(options)}
 <style>html{background:${escapeAttribute(options.background ?? '#fff')};color:#222}body{margin:0;${liesBehind(text) ? 'min-height:100vh;' : ''}display:flow-root;font:16px/1.5 sans-serif}</style></head>
 <body>
 ${text}

@@ -7,7 +7,16 @@ import type { Facts, Reason } from '../reason.ts';
 import type { Options, OptionValue } from './values.ts';
 
 /** What is shown together, folded, as few need it. */
-export const optionGroups = ['loading', 'beside', 'over', 'space', 'edges', 'crop', 'parts', 'powers'] as const;
+export const optionGroups = [
+  'loading',
+  'beside',
+  'over',
+  'space',
+  'edges',
+  'crop',
+  'parts',
+  'powers',
+] as const;
 export type OptionGroup = (typeof optionGroups)[number];
 
 /** The stages whose options owners can ask for. */

@@ -43,7 +43,10 @@ export function reconcile(seen: PageSeen, expected: readonly Expected[]): Placem
     const served =
       wanted.served === undefined
         ? []
-        : seen.frames.filter(({ address }) => isSamePage(address, wanted.served!));
+        : // The frame of a code that was pasted is that code.
+          seen.frames.filter(
+            ({ address, of }) => of?.placement !== wanted.placement && isSamePage(address, wanted.served!),
+          );
     if (found.length + served.length > 1)
       findings.push({ rule: 'doubled', level: 'warning', facts: { times: found.length + served.length } });
     if (found.length === 0 && served.length > 0)

@@ -20,8 +20,11 @@ export interface MarkedCode {
 }
 
 export interface PageSeen {
-  /** The addresses of the frames on it, as written, with the lines where they stand. */
-  frames: { address: string; line: number }[];
+  /**
+   * The addresses of the frames on it, as written, with the lines where they stand, and the mark of the code
+   * that they are of.
+   */
+  frames: { address: string; line: number; of: Mark | null }[];
   marked: MarkedCode[];
   /** Marks that visitors can read as text: the code was pasted where only text is taken. */
   asText: Mark[];
@@ -54,7 +57,8 @@ export function scanPage(html: string): PageSeen {
     }
     if (node.tagName === 'iframe' && place) {
       const address = node.attrs.find((a) => a.name === 'src' || a.name === 'data-src')?.value;
-      if (address) seen.frames.push({ address, line: position(place.startOffset).line });
+      if (address)
+        seen.frames.push({ address, line: position(place.startOffset).line, of: markAround(node) });
     }
     for (let i = node.childNodes.length - 1; i >= 0; i--) stack.push(node.childNodes[i]!);
   }
@@ -75,6 +79,18 @@ const markOn = (element: Element): Mark | null => {
   const value = element.attrs.find((a) => a.name === 'data-orbis')?.value;
   return value === undefined ? null : readMark(value);
 };
+
+function markAround(element: Element): Mark | null {
+  for (
+    let outer: DefaultTreeAdapterTypes.Node | null = element;
+    outer && 'tagName' in outer;
+    outer = outer.parentNode
+  ) {
+    const mark = markOn(outer);
+    if (mark) return mark;
+  }
+  return null;
+}
 
 const meaningful = (nodes: readonly Node[]): Node[] =>
   nodes.filter(

@@ -59,6 +59,7 @@ export function createServed({ db, origins }: ServedTools): Served {
         ownHost: origins().ownHosts,
         language: facts.language ?? 'en',
         pictures: facts.pictures ?? [],
+        ...(facts.framed && { framed: facts.framed }),
         discovery: (['json', 'xml'] as const).map((format) => ({
           type: types[format],
           href: question(format),

@@ -1,14 +1,17 @@
+import { showsServed } from '@orbis/core';
 import { OrbisError } from '@orbis/contract';
 import type { Database } from '../database/connect.ts';
 import { inTransaction } from '../database/transaction.ts';
 import type { Actor } from '../store/embeds.ts';
 import { insertDelivery, issueDigest, lastDelivery, listDeliveries, type Issued } from '../store/issued.ts';
-import { lockPlacement, placementsOn, type StoredPlacement } from '../store/placements.ts';
+import { lockPlacement, markLinked, placementsOn, type StoredPlacement } from '../store/placements.ts';
+import { markPage } from '../store/stale.ts';
 import { outputsOn } from './page-plan.ts';
 import type { RenderContext } from './render-context.ts';
 
 /**
  * What to paste now: the last delivery where nothing differs, else the next one, kept whole under its number.
+ * From then on what it shows in a frame of ours is served; the page is to be planned for that.
  *
  * @throws OrbisError `embed-retired`
  */
@@ -17,7 +20,7 @@ export async function deliver(
   { id, placement, page, embed }: StoredPlacement,
   renderContext: RenderContext,
   actor: Actor,
-): Promise<{ issued: Issued; isNew: boolean }> {
+): Promise<{ issued: Issued; isNew: boolean; isFirstServed: boolean }> {
   if (embed.retiredAt) throw new OrbisError('embed-retired', { embed: embed.key });
   return inTransaction(db, async (tx) => {
     await lockPlacement(tx, id);
@@ -36,7 +39,12 @@ export async function deliver(
       };
       await insertDelivery(tx, values, actor);
     }
+    const isFirstServed = row.placement.linkedAt === null && snippets.some(showsServed);
+    if (isFirstServed) {
+      await markLinked(tx, id, actor.now);
+      await markPage(tx, page.id);
+    }
     const [issued] = await listDeliveries(tx, { id, publicId: placement.publicId }, 1, undefined);
-    return { issued: issued!, isNew };
+    return { issued: issued!, isNew, isFirstServed };
   });
 }

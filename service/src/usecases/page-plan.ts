@@ -1,5 +1,6 @@
 import { LRUCache } from 'lru-cache';
 import {
+  bringsListener,
   bringsLoader,
   classFor,
   hasShared,
@@ -73,14 +74,16 @@ interface Alone {
 
 async function outputAlone(row: StoredPlacement, renderContext: RenderContext): Promise<Alone> {
   const { source, site } = row;
-  const circumstances = { mark: neutralMark, ...pastedAt(row) };
+  const circumstances = { mark: neutralMark, servedAt: renderContext.servedAt(), ...pastedAt(row) };
   const { code, composition } = await compositionOf(
     { base: source.base, found: source.found, asked: askedAt(row) },
     renderContext,
     circumstances,
   );
   const { snippets } = composition;
-  const isShared = hasShared(code.reading) || (!site.head && bringsLoader(composition));
+  const isShared =
+    (composition.framed === null && hasShared(code.reading)) ||
+    (!site.head && (bringsLoader(composition) || bringsListener(composition)));
   // Of many placements of one embed the same is asked; what is the placement’s own, or its page’s, is no
   // matter of these alone.
   if (!isShared && snippets.length === 1)
@@ -123,7 +126,11 @@ export function planOf(
       carried: carried.get(row.id) ?? null,
     })),
     leaving,
-    site: { head: rows[0]?.site.head ?? false, language: rows[0]?.site.language ?? 'en' },
+    site: {
+      head: rows[0]?.site.head ?? false,
+      language: rows[0]?.site.language ?? 'en',
+      servedAt: renderContext.servedAt(),
+    },
     sheets: renderContext.sheets,
   };
   const length = task.placements.reduce((sum, { base }) => sum + base.length, 0);
@@ -134,10 +141,14 @@ export function planOf(
 export const pastedAt = ({
   site,
   placement,
-}: Pick<StoredPlacement, 'site' | 'placement'>): Pick<Circumstances, 'apart' | 'language' | 'loader'> => ({
+}: Pick<StoredPlacement, 'site' | 'placement'>): Pick<
+  Circumstances,
+  'apart' | 'language' | 'loader' | 'listener'
+> => ({
   apart: site.head ? classFor(placement.publicId) : null,
   language: site.language,
   loader: site.head ? 'head' : 'here',
+  listener: site.head ? 'head' : 'here',
 });
 
 /** A placement’s place, as people write it. */

@@ -11,6 +11,8 @@ import type { Rules } from '../store/tables/providers.ts';
 export interface RenderContext {
   sheets: readonly Sheet[];
   rules: Rules;
+  /** Where the document is served that is for the neutral mark. */
+  servedAt: () => string;
   /** Works a code out in a worker with a deadline, as foreign text is read. */
   workOut: (task: WorkOutTask) => Promise<WorkedOut>;
   /** Plans a page in such a worker. */

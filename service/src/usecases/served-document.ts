@@ -1,4 +1,4 @@
-import { classFor, documentText, effectiveOptions, picturesOf } from '@orbis/core';
+import { classFor, documentText, effectiveOptions, picturesOf, type Framed } from '@orbis/core';
 import type { Served } from '../store/served.ts';
 import type { StoredPlacement } from '../store/placements.ts';
 import { askedAt } from './asked.ts';
@@ -18,12 +18,14 @@ export async function servedFor(row: StoredPlacement, renderContext: RenderConte
   const { code, composition } = await compositionOf(
     { base: source.base, found: source.found, asked },
     renderContext,
-    { apart: classInFrames, language: row.site.language },
+    { apart: classInFrames, language: row.site.language, servedAt: 'held' },
   );
+  // One in a file or in the markup is not served; by its link all of it is shown.
+  const framed = composition.framed?.way === 'served' ? composition.framed : null;
   const { parts, addresses, hosts, needs, kind, size } = code.reading;
   const maxWidth = effectiveOptions(asked).options['max-width'];
   return {
-    text: documentText(composition.snippets),
+    text: framed?.text ?? documentText(composition.snippets),
     facts: {
       reading: { parts, addresses, hosts, needs, kind, size },
       sheet: code.sheet && {
@@ -37,6 +39,21 @@ export async function servedFor(row: StoredPlacement, renderContext: RenderConte
       maxWidth: typeof maxWidth === 'number' ? maxWidth : null,
       pictures: picturesOf(composition.effective),
       language: row.site.language,
+      ...(framed && { framed: kept(framed) }),
     },
   };
 }
+
+const kept = ({
+  title,
+  fills,
+  linksOpenTabs,
+  permissions,
+  sandboxTokens,
+}: Framed): NonNullable<Served['facts']['framed']> => ({
+  title,
+  fills,
+  linksOpenTabs,
+  permissions,
+  sandbox: sandboxTokens.map(({ token }) => token),
+});

@@ -21,10 +21,9 @@ export interface SheetRegistry {
 
 export function createSheetRegistry(
   builtIn: readonly Sheet[],
-  worker: Pick<RenderContext, 'workOut' | 'workOutPage'>,
+  { workOut, workOutPage, servedAt }: Pick<RenderContext, 'workOut' | 'workOutPage' | 'servedAt'>,
 ): SheetRegistry {
-  const { workOut, workOutPage } = worker;
-  const tools = { workOut, workOutPage };
+  const tools = { workOut, workOutPage, servedAt };
   let own: readonly Sheet[] = [];
   let state = '';
   let renderContext: RenderContext = { sheets: builtIn, rules: usualRules, ...tools };

@@ -12,6 +12,7 @@ import {
   type Kind,
   type Options,
   type PreviewDocument,
+  type SandboxToken,
   type ShownPage,
 } from '@orbis/core';
 import { OrbisError, refuseProblems } from '@orbis/contract';
@@ -60,15 +61,18 @@ export async function tryOut(
   const { placement } = trial;
   const { db } = tools.connection;
   const source = await sourceOf(trial, tools);
-  const usual = placement === undefined ? {} : pastedAt(await placementById(db, placement));
+  const usual =
+    placement === undefined
+      ? {}
+      : { ...pastedAt(await placementById(db, placement)), servedAt: tools.renderContext().servedAt() };
   const circumstances = form === undefined ? usual : { ...usual, ...inForm[form] };
   return { base: source.base, tried: await compositionOf(source, tools.renderContext(), circumstances) };
 }
 
 /* Where what is not the code itself stands. */
 const inForm = {
-  inline: { apart: null, loader: 'here' },
-  apart: { apart: classFor('bare'), loader: 'head' },
+  inline: { apart: null, loader: 'here', listener: 'here' },
+  apart: { apart: classFor('bare'), loader: 'head', listener: 'head' },
 } as const satisfies Record<string, Circumstances>;
 
 /** A preview that can be framed by the console, and until when. */
@@ -93,7 +97,14 @@ export async function preview(
   const { tried, document: made, page } = await viewed({ ...trial, watched: true }, tools);
   const { name, url, document, text } = made;
   const expiresAt = await insertPreview(tools.connection.db, name, document, { by, now });
-  return { url, expiresAt, page, sandboxTokens: sandboxTokensOf(tried.code.reading, hasLoader(text)) };
+  return { url, expiresAt, page, sandboxTokens: tokensOf(tried, text) };
+}
+
+/* Those of the code, and of a frame of ours in it. */
+function tokensOf({ code, composition }: Tried, text: string): SandboxToken[] {
+  const own = sandboxTokensOf(code.reading, hasLoader(text));
+  const framed = composition.framed?.sandboxTokens ?? [];
+  return [...own, ...framed.filter(({ token }) => !own.some((each) => each.token === token))];
 }
 
 /**
@@ -138,7 +149,8 @@ export async function asPreviewed(
       ? await languageOfSites(db)
       : (await placementById(db, placement)).site.language) ??
     'en';
-  const circumstances = { apart: classFor('preview'), language };
+  // What would be served stands in the preview itself, which has a host of its own as well.
+  const circumstances = { apart: classFor('preview'), language, servedAt: 'held' };
   return { tried: await compositionOf(source, tools.renderContext(), circumstances), language };
 }
 
@@ -160,6 +172,8 @@ export interface ToShow {
   code: Pick<Tried['code'], 'reading' | 'sheet'>;
   text: string;
   pictures: readonly string[];
+  /** What its frame is let do, where it stands in one of ours. */
+  also?: readonly string[];
 }
 
 /** What a trial comes to, to be shown. */
@@ -167,6 +181,7 @@ export const composed = ({ code, composition }: Tried): ToShow => ({
   code,
   text: documentText(composition.snippets),
   pictures: picturesOf(composition.effective),
+  also: composition.framed?.sandboxTokens.map(({ token }) => token) ?? [],
 });
 
 /** The code of a trial as it was pasted, without what rules and sites ask of it. */
@@ -174,7 +189,7 @@ export const pasted = ({ code }: Pick<Tried, 'code'>): ToShow => ({ code, text: 
 
 /** The document in which a code is shown, at an address that nobody can guess. */
 export function documentOf(
-  { code: { reading, sheet }, text, pictures }: ToShow,
+  { code: { reading, sheet }, text, pictures, also = [] }: ToShow,
   { origins }: Pick<TrialTools, 'origins'>,
   {
     title = 'Preview',
@@ -200,6 +215,7 @@ export function documentOf(
     ownHost: ownHosts,
     language,
     pictures,
+    also,
     ...(watched && { relay: { src: new URL(relayPath, url).href, to: console } }),
     ...(background !== undefined && { background }),
     ...(page && {

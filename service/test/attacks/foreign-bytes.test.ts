@@ -94,6 +94,7 @@ describe('attack: foreign bytes', function () {
         return one.workOut(task);
       },
       workOutPage: one.workOutPage,
+      servedAt: () => '',
     };
     const levels = { embed: { 'max-width': 300 } };
     const short = await compositionOf(

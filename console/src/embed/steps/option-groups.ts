@@ -17,6 +17,13 @@ const on = (device: Device): readonly Option[] =>
 /** When it loads, and what stands there before. */
 export const loading: readonly Option[] = within('loading');
 
+/** How it stands on its page. */
+export const isolation: readonly Option[] = allOptions.filter(({ stage }) => stage === 'isolation');
+/** What it may do in a frame of ours. */
+export const powerOptions: readonly Option[] = isolation.filter(({ group }) => group === 'powers');
+/** Where the file stands that it is in. */
+export const fileAddress: Option = isolation.find(({ name }) => name === 'frame-file')!;
+
 /** What is asked first of how it looks. */
 export const first: readonly Option[] = within(undefined);
 

@@ -13,6 +13,8 @@ export const sandboxTokens = {
   'window-works': () => 'what it opens works as any window does',
   'tells-its-height': () => 'a script of ours in it tells the page how high it is',
   'allowed-by-hand': () => 'you allow it',
+  'refused-by-hand': () => 'you do not let it',
+  'asked-by-code': () => 'the code’s own frame asks for it',
 } satisfies Language['sandboxTokens'];
 
 /** What a sandbox token lets a document do. */
@@ -26,6 +28,27 @@ export const tokenWords = {
   'allow-modals': 'show dialogs',
   'allow-downloads': 'start downloads',
 } satisfies Language['tokenWords'];
+
+/** What each way to place a code gives and costs. */
+export const frameWays = {
+  none: {
+    gives: 'In the page itself, with its fonts and colours.',
+    costs: 'It can read and change all of the page.',
+  },
+  enclosed: {
+    gives: 'Shut off from the page and from other embeds. Visitors need nothing but your page.',
+    costs: 'It keeps no data and has none of your styles, and a change has to be pasted again.',
+  },
+  served: {
+    gives:
+      'Shut off, at a host of its own where it can keep data. Later revisions arrive without pasting again.',
+    costs: 'Your visitors must be able to reach Orbis.',
+  },
+  file: {
+    gives: 'Shut off, in a file on your own server.',
+    costs: 'It keeps no data, and after a change the file has to be put there again.',
+  },
+} satisfies Language['frameWays'];
 
 /** Why one way to place a code is recommended. */
 export const advice = {

@@ -13,7 +13,7 @@ import {
 import { countStale } from '../../store/stale.ts';
 import { deliver } from '../../usecases/deliver.ts';
 import { changeAtPlace, endAtPlace, handOutLink, place } from '../../usecases/place.ts';
-import { planNext, type PlanTools } from '../../usecases/planning.ts';
+import { planNext, planPage, type PlanTools } from '../../usecases/planning.ts';
 import { placementSearch } from '../../usecases/search.ts';
 import { placementById, showPlacements } from '../../usecases/placements.ts';
 import { embedByKey } from '../../usecases/embeds.ts';
@@ -71,7 +71,8 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
     },
     'deliveries.create': async ({ params, actor }) => {
       const row = await placementById(db, params.placement);
-      const { issued, isNew } = await deliver(db, row, renderContext(), actor);
+      const { issued, isNew, isFirstServed } = await deliver(db, row, renderContext(), actor);
+      if (isFirstServed) await planPage(row.page.id, planTools);
       return { status: isNew ? 201 : 200, data: serializeDelivery(params.placement, issued) };
     },
     'deliveries.list': async ({ params, query }) => {

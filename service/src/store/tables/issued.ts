@@ -1,6 +1,6 @@
 /** What was issued: snippets, each kept once, and the deliveries that are made of them. */
 import { index, int, json, longtext, mysqlTable, primaryKey, smallint, unique } from 'drizzle-orm/mysql-core';
-import type { Options, Reading, Run, ShownReading, ShownSheet, SnippetPosition } from '@orbis/core';
+import type { Framed, Options, Reading, Run, ShownReading, ShownSheet, SnippetPosition } from '@orbis/core';
 import type { Found } from '@orbis/contract';
 import { ascii, foreignKeyId, id } from './columns.ts';
 import { revision } from './collection.ts';
@@ -88,4 +88,6 @@ export interface ServedFacts {
   pictures?: string[];
   /** The language of its site; English where it was written down before sites had one. */
   language?: string;
+  /** How its frame is, where it stands in one of ours; none where it is shown by its link alone. */
+  framed?: Pick<Framed, 'title' | 'fills' | 'linksOpenTabs' | 'permissions'> & { sandbox: string[] };
 }

@@ -1,0 +1,56 @@
+import type { Composition } from '@orbis/contract';
+import { optionWords, spoken } from '@orbis/contract';
+import type { AddCommand } from '../command.ts';
+import { fold, table, type Colours } from '../text.ts';
+import { embedArgument, subjectOf } from './looking/subject.ts';
+
+export const addPermissions: AddCommand = (program, run) => {
+  program
+    .command('permissions')
+    .argument(...embedArgument)
+    .description('how it stands on its page, and what its frame lets it do and why')
+    .addHelpText(
+      'after',
+      `
+Examples:
+  orbis permissions newsletter-form
+  orbis set newsletter-form frame=enclosed may-download=on`,
+    )
+    .action((embed: string) =>
+      run(async (tools) => {
+        const client = tools.client();
+        const { data } = await client.call('compositions.create', { body: await subjectOf(embed, client) });
+        const { document: _, ...frame } = data.frame;
+        tools.tell({ ...frame, uncarried: data.uncarried }, () =>
+          described(data, tools.io.width, tools.colours),
+        );
+        return 0;
+      }),
+    );
+};
+
+function described({ frame, uncarried }: Composition, width: number, colours: Colours): string {
+  const { way, recommended, reasons, refused, powers } = frame;
+  const called = (each: string): string => optionWords('frame').words?.[each] ?? each;
+  const waits = uncarried.find(({ option }) => option === 'frame')?.detail;
+  const lines = [
+    waits ?? `Its frame: ${called(way)}. ${spoken.frameWays[way].gives} ${spoken.frameWays[way].costs}`,
+    `Recommended: ${called(recommended)} (frame=${recommended}), as ${reasons.join('; ')}.`,
+    ...refused.map((each) => `Not possible: ${called(each.way)}. ${each.detail}`),
+  ];
+  const rows = powers.map(({ option, allowed, reason }) => [
+    option,
+    allowed ? 'yes' : 'no',
+    optionWords(option).label,
+    reason ?? '',
+  ]);
+  const heading =
+    way === 'none'
+      ? 'In the page itself it may do all that the page may. In a served frame it would:'
+      : 'What its frame lets it do:';
+  return (
+    lines.map((line) => fold(line, width, '')).join('') +
+    `\n${heading}\n` +
+    table(['option', 'may', 'what', 'why'], rows, colours)
+  );
+}

@@ -1,0 +1,188 @@
+import { expect } from 'chai';
+import { chromium, type Browser, type Page } from 'playwright-core';
+import { loopbackFetch } from '@orbis/demo';
+import { findChromium } from '../src/browser/find.ts';
+import { declareSite, refusal, startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
+import { get } from './support/get.ts';
+import { until } from './support/until.ts';
+
+const spots = ['one', 'two', 'three'] as const;
+
+describe('embeds in frames of their own, on a published page', function () {
+  this.timeout(120_000);
+  let test: TestOrbis;
+  let browser: Browser;
+  before(async () => {
+    test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });
+    await declareSite(test, spots);
+    browser = await chromium.launch({ executablePath: findChromium(process.env['ORBIS_CHROMIUM'])! });
+  });
+  after(async () => {
+    await browser.close();
+    await test.stop();
+  });
+  const site = (): string => `http://hollinfell.localhost:${test.world.port}`;
+  const formwold = (): string => `http://formwold.localhost:${test.world.port}`;
+  /* A form with a script that takes a name, and answers in its own place. */
+  const form = (): string => `<form class="fw-form" action="${formwold()}/letters/hf-monthly" method="post">
+  <input type="email" name="mail" aria-label="Your address" required><button>Sign up</button><output></output>
+</form>
+<script>
+const joining = document.querySelector('.fw-form');
+joining.addEventListener('submit', async (event) => {
+  event.preventDefault();
+  await fetch(joining.action, { method: 'POST', mode: 'no-cors', body: new URLSearchParams(new FormData(joining)) });
+  joining.querySelector('output').textContent = 'Thank you';
+});
+</script>`;
+
+  const collect = async (name: string, text: string, options = {}): Promise<void> =>
+    void (await test.client.call('embeds.create', { body: { name, text, options } }));
+  const place = async (embed: string, spot: string, options = {}): Promise<string> =>
+    (
+      await test.client.call('placements.create', {
+        body: { embed, place: `hollinfell/talks#${spot}`, options },
+      })
+    ).data.id;
+  const end = async (placement: string): Promise<void> => {
+    const { etag } = await test.client.call('placements.read', { params: { placement } });
+    await test.client.call('placements.delete', { params: { placement }, ifMatch: etag! });
+  };
+  const delivered = async (placement: string) =>
+    (await test.client.call('deliveries.create', { params: { placement } })).data;
+  const publish = (code: string) =>
+    loopbackFetch()(`${site()}/edit/talks`, {
+      method: 'POST',
+      redirect: 'manual',
+      body: new URLSearchParams({ 'spot-opening': code }).toString(),
+      headers: { 'content-type': 'application/x-www-form-urlencoded' },
+    });
+  const opened = async (): Promise<{ page: Page; errors: string[] }> => {
+    const page = await browser.newPage();
+    const errors: string[] = [];
+    page.on('pageerror', ({ message }) => errors.push(message));
+    await page.goto(`${site()}/talks`);
+    return { page, errors };
+  };
+  before(() => collect('Join', form()));
+
+  const withCopies = async (frame: string): Promise<string[]> => {
+    const ids = [];
+    for (const spot of spots) ids.push(await place('join', spot, { frame }));
+    const texts = [];
+    for (const id of ids) texts.push((await delivered(id)).text);
+    await publish(texts.join('\n'));
+    return ids;
+  };
+
+  describe('three copies of one form on a page', () => {
+    let ids: string[] = [];
+    afterEach(async () => {
+      for (const id of ids) await end(id);
+    });
+
+    it('in the page itself: only the first one works, the others take the visitor away', async () => {
+      ids = await withCopies('none');
+      const { page, errors } = await opened();
+      expect(errors).to.have.length(2);
+      expect(errors[0]).to.match(/joining.*already been declared/);
+      await page.locator('.fw-form input').nth(0).fill('a@hollinfell.localhost');
+      await page.locator('.fw-form button').nth(0).click();
+      await page.locator('.fw-form output').nth(0).getByText('Thank you').waitFor();
+      await page.locator('.fw-form input').nth(1).fill('b@hollinfell.localhost');
+      await page.locator('.fw-form button').nth(1).click();
+      await page.waitForURL(`${formwold()}/**`);
+      await page.close();
+    });
+
+    for (const way of ['enclosed', 'served'])
+      it(`${way}: all three send, each shows its answer, and each is as high as its content`, async () => {
+        ids = await withCopies(way);
+        const { page, errors } = await opened();
+        const sent: string[] = [];
+        page.on('response', (response) => {
+          if (response.request().method() === 'POST') sent.push(`${response.status()} ${response.url()}`);
+        });
+        for (const at of [0, 1, 2]) {
+          const frame = page.frameLocator('iframe[data-orbis]').nth(at);
+          await frame.locator('input').fill('a@hollinfell.localhost');
+          await frame.locator('button').click();
+          await frame.locator('output').getByText('Thank you').waitFor();
+        }
+        expect(sent).to.deep.equal(Array(3).fill(`200 ${formwold()}/letters/hf-monthly`));
+        expect(errors).to.deep.equal([]);
+        expect(page.url()).to.equal(`${site()}/talks`);
+        const heights = await page.evaluate(() =>
+          [...document.querySelectorAll<HTMLElement>('iframe[data-orbis]')].map(
+            (frame) => frame.offsetHeight,
+          ),
+        );
+        for (const height of heights) expect(height).to.be.within(15, 120);
+        await page.close();
+      });
+  });
+
+  it('a served one brings later revisions without pasting again, and its page stays up to date', async () => {
+    await collect('Talk', talkCode(test.world.port), { frame: 'served' });
+    const id = await place('talk', 'one');
+    const { text } = await delivered(id);
+    expect(text).to.match(
+      /^<iframe data-orbis="[0-9a-z]{10}\.1" src="http:\/\/[0-9a-z]{10}\.frames\.localhost:\d+\/" title="Opening talk" sandbox="allow-scripts allow-same-origin"/,
+    );
+    const address = /src="([^"]+)"/.exec(text)![1]!;
+    expect(address).to.include(id);
+    const { headers, body } = await get(address);
+    expect(body).to.include('film/nB4moorNight').and.not.include('from=');
+    expect(headers['content-security-policy']).to.match(
+      /^sandbox allow-scripts allow-same-origin; frame-ancestors http:\/\/hollinfell/,
+    );
+    await publish(text);
+    const { page } = await opened();
+    await page.frameLocator('iframe[data-orbis]').frameLocator('iframe').locator('body').waitFor();
+    const inner = await page.evaluate(() => {
+      const { width, height } = document.querySelector('iframe')!.getBoundingClientRect();
+      return [width, height];
+    });
+    expect(inner).to.deep.equal([560, 315]);
+    await page.close();
+    const { etag } = await test.client.call('embeds.read', { params: { embed: 'talk' } });
+    await test.client.call('revisions.create', {
+      params: { embed: 'talk' },
+      ifMatch: etag!,
+      body: { options: { frame: 'served', start: 112 } },
+    });
+    await until(async () => (await get(address)).body.includes('from=112'));
+    expect((await delivered(id)).text).to.equal(text);
+    const { data } = await test.client.call('sweeps.create', { body: { page: 'hollinfell/talks' } });
+    await until(
+      async () =>
+        (await test.client.call('sweeps.read', { params: { sweep: data.id } })).data.endedAt !== null,
+    );
+    const swept = (await test.client.call('placements.read', { params: { placement: id } })).data;
+    expect([swept.state, swept.findings]).to.deep.equal(['live', []]);
+    await end(id);
+  });
+
+  it('says before it is chosen what will not work, and refuses it then', async () => {
+    const { data } = await test.client.call('compositions.create', { body: { embed: 'talk', options: {} } });
+    expect(data.frame).to.deep.include({ way: 'none', recommended: 'none' });
+    expect(data.frame.refused.map(({ way }) => way)).to.deep.equal(['enclosed', 'file']);
+    const error = await refusal(place('talk', 'two', { frame: 'enclosed' }));
+    expect(error.code).to.equal('frame-within-enclosed');
+    expect(error.message).to.include(data.frame.refused[0]!.detail.slice(0, 40));
+  });
+
+  it('shows in its preview what stands in the frame', async () => {
+    for (const frame of ['enclosed', 'served']) {
+      const { data } = await test.client.call('previews.create', {
+        body: { embed: 'join', options: { frame } },
+      });
+      const page = await browser.newPage();
+      await page.setContent('<p>…</p>');
+      await page.goto(data.url);
+      await page.frameLocator('iframe').locator('input').waitFor();
+      await page.close();
+      expect(data.sandboxTokens.map(({ token }) => token)).to.include('allow-forms');
+    }
+  });
+});
