@@ -99,6 +99,13 @@ ${table('presentation')}
 
 On phones (below 600 px) and on tablets (from there to 1024 px) the options with such a row may have another value: \`max-width.phone=320\`. A style attribute cannot say that, so the code gets a class and the page’s head a few rules. Where the site has no way into the head of its pages (\`orbis change site hollinfell head=yes\` says that it has), these values are kept, not carried, and named; frames that Orbis serves itself always have them.
 
+## Isolation: what stands between it and the page
+
+${head}
+${table('isolation')}
+
+\`orbis permissions opening-talk\` says which way is recommended for an embed, which ones it cannot have, and what its frame lets it do and why. What each way protects from, and what not: [its frame](frame.md).
+
 ## What only one provider has
 
 A provider’s sheet can declare options of its own ([provider sheets](provider-sheets.md)). They are asked for like all others, by their names; where embeds of several providers are meant, as with the defaults of a site, the sheet’s id may stand before it, and has to where two sheets have one of the same name: \`orbis change site hollinfell fennfeed.layout=grid\`.

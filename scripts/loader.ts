@@ -5,7 +5,7 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { pathToFileURL } from 'node:url';
 import { transformSync } from 'esbuild';
 
-/** Each script: its readable form, the file that the core has the small one in, and what it is called there. */
+/** Each script: its readable form, the file that the core has the small one in, and its name there. */
 export const pastedScripts = [
   { source: 'loader', file: 'load-script', name: 'loadScript', what: 'loader that shows codes that wait' },
   {

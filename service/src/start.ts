@@ -76,22 +76,16 @@ export async function startOrbis(
       robots: reader.robots,
     });
     undo.push(() => Promise.all([fetching.close(), reader.close()]));
-    const browser = createBrowser({
-      chromium: findChromium(settings.ORBIS_CHROMIUM),
-      seconds: settings.ORBIS_CHROMIUM_SECONDS,
-      allowPrivate: settings.ORBIS_ALLOW_PRIVATE === 'yes',
-    });
+    const browser = createBrowser(browserOptions(settings));
     undo.push(() => browser.close());
     let origins: Origins | null = null;
     const known = (): Origins => origins!;
-    const { workOut, workOutPage } = reader;
-    const servedAt = (): string => known().placementUrl(neutralMark.placement);
-    const sheetRegistry = createSheetRegistry(sheets, { workOut, workOutPage, servedAt });
+    const sheetRegistry = createSheetRegistry(sheets, {
+      ...reader,
+      servedAt: () => known().placementUrl(neutralMark.placement),
+    });
     await sheetRegistry.refresh(connection.db);
-    // What is pasted depends on these, and on where frames are served.
-    const framesAt = settings.ORBIS_FRAMES_URL ?? settings.ORBIS_FRAMES_PORT;
-    const plannedWith = digest(JSON.stringify([version, sheets, framesAt]));
-    await inTransaction(connection.db, (tx) => planWith(tx, plannedWith));
+    await inTransaction(connection.db, (tx) => planWith(tx, plannedWith(settings, sheets)));
     const tools = { connection, fetching, reader, sheetRegistry, origins: known, now, log };
     const runner = runJobs(tools, undo);
     const { ORBIS_TRUST_PROXY: trustProxy, ORBIS_SECURITY_CONTACT: securityContact } = settings;
@@ -116,6 +110,16 @@ export async function startOrbis(
     throw error;
   }
 }
+
+const browserOptions = (settings: Settings): Parameters<typeof createBrowser>[0] => ({
+  chromium: findChromium(settings.ORBIS_CHROMIUM),
+  seconds: settings.ORBIS_CHROMIUM_SECONDS,
+  allowPrivate: settings.ORBIS_ALLOW_PRIVATE === 'yes',
+});
+
+/* What is pasted depends on these, and on where frames are served. */
+const plannedWith = (settings: Settings, sheets: readonly Sheet[]): string =>
+  digest(JSON.stringify([version, sheets, settings.ORBIS_FRAMES_URL ?? settings.ORBIS_FRAMES_PORT]));
 
 /* What is taken back when Orbis stops, the last first. */
 type Undo = (() => unknown)[];

@@ -64,7 +64,7 @@ export function gatherChanges(code: Code, options: Options, page: PastedPage): A
 /* Few options bring others. */
 const bringing = allOptions.filter(({ implies }) => implies !== undefined);
 
-/** What comes with the options that are asked for; of two that bring the same, the first in the table does. */
+/** What comes with what is asked for; of two options that bring the same, the first in the table does. */
 export function impliedBy(code: Code, options: Options): Implied[] {
   const implied = new Map<string, Implied>();
   for (const { name: by, implies } of bringing) {

@@ -26,7 +26,7 @@ export function inAndAround(code: Code, options: Options): InAndAround {
   const all = { ...Object.fromEntries(implied.map(({ option, value }) => [option, value])), ...options };
   const parts = { inside: {}, around: {}, isolation: {} } satisfies Record<string, Options>;
   for (const [name, value] of Object.entries(all))
-    if (value !== undefined) (parts[partOf(code, name)] as Record<string, typeof value>)[name] = value;
+    (parts[partOf(code, name)] as Record<string, typeof value>)[name] = value;
   return { ...parts, implied };
 }
 

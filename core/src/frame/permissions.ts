@@ -8,8 +8,8 @@ import { powers } from './powers.ts';
 export const featureOf = (permission: string): string => permission.split(/\s/)[0]!;
 
 /**
- * What a frame of ours passes on in `allow` (Permissions Policy, section 5.2): what the frame of the code asks
- * for, for whatever origin that goes on to, and what its owner says.
+ * What a frame of ours passes on in `allow` (Permissions Policy, section 5.2): what the frame of the code
+ * asks for, for whatever origin that goes on to, and what its owner says.
  */
 export function permissionsIn(code: Code, options: Options): string[] {
   const frame = frameOf(code);

@@ -39,8 +39,9 @@ export function previewPolicy(
   text: string,
   reading: ShownReading,
   sheet: ShownSheet | null,
-  { ancestors, ownHost, pictures = [], relay, page, framed, also = [] }: PreviewOptions,
+  options: PreviewOptions,
 ): string {
+  const { ancestors, pictures = [], relay, page, framed } = options;
   const own = ownScripts(text, framed);
   const ours = [relay?.src, page?.pointing?.src].filter((src) => src !== undefined);
   const sources = new Sources();
@@ -53,18 +54,26 @@ export function previewPolicy(
   // Inline styles are what presentation is made of.
   sources.allow('style-src', "'unsafe-inline'");
   if (!sources.has('form-action')) sources.allow('form-action', "'none'");
-  const tokens = new Set(
-    framed?.sandbox ?? [...sandboxTokensOf(reading, own.length > 0).map(({ token }) => token), ...also],
-  );
-  if (ours.length > 0) tokens.add('allow-scripts');
-  if (!ownHost) tokens.delete('allow-same-origin');
   return writePolicy([
-    ['sandbox', [...tokens]],
+    ['sandbox', tokensFor(reading, own.length > 0, ours.length > 0, options)],
     ['frame-ancestors', ancestors],
     ['default-src', ["'none'"]],
     ...sources.list(),
     ['base-uri', [(page && originSource(page.room.base)) ?? "'none'"]],
   ]);
+}
+
+function tokensFor(
+  reading: ShownReading,
+  hasOwn: boolean,
+  isWatched: boolean,
+  { ownHost, framed, also = [] }: PreviewOptions,
+): string[] {
+  const needed = sandboxTokensOf(reading, hasOwn).map(({ token }) => token);
+  const tokens = new Set(framed?.sandbox ?? [...needed, ...also]);
+  if (isWatched) tokens.add('allow-scripts');
+  if (!ownHost) tokens.delete('allow-same-origin');
+  return [...tokens];
 }
 
 const directiveOf: Partial<Record<Use, string>> = {

@@ -40,13 +40,7 @@ export function reconcile(seen: PageSeen, expected: readonly Expected[]): Placem
     const findings: PageFinding[] = [];
     if (seen.asText.some((mark) => mark.placement === wanted.placement))
       findings.push({ rule: 'shown-as-text', level: 'error', facts: {} });
-    const served =
-      wanted.served === undefined
-        ? []
-        : // The frame of a code that was pasted is that code.
-          seen.frames.filter(
-            ({ address, of }) => of?.placement !== wanted.placement && isSamePage(address, wanted.served!),
-          );
+    const served = servedFrames(seen, wanted);
     if (found.length + served.length > 1)
       findings.push({ rule: 'doubled', level: 'warning', facts: { times: found.length + served.length } });
     if (found.length === 0 && served.length > 0)
@@ -96,6 +90,12 @@ export function reconcile(seen: PageSeen, expected: readonly Expected[]): Placem
     };
   });
 }
+
+/* Where the page shows its document by its link; the frame of a code that was pasted is that code. */
+const servedFrames = ({ frames }: PageSeen, { placement, served }: Expected): PageSeen['frames'] =>
+  served === undefined
+    ? []
+    : frames.filter(({ address, of }) => of?.placement !== placement && isSamePage(address, served));
 
 /* Scheme, parameters and fragment aside: editors change these, and it is the same document. */
 function isSamePage(address: string, served: string): boolean {

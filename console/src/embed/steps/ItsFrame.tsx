@@ -17,7 +17,7 @@ import { TheFile } from './TheFile.tsx';
 
 type Frame = Composition['frame'];
 
-/** How an embed stands on its page: the four ways with what each gives and costs, and what it may do there. */
+/** How an embed stands on its page: the ways with what each gives and costs, and what it may do there. */
 export function ItsFrame({
   frame,
   draft,
