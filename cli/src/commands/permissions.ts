@@ -1,6 +1,6 @@
 import type { Composition } from '@orbis/contract';
 import { optionWords, spoken } from '@orbis/contract';
-import type { AddCommand } from '../command.ts';
+import { UsedWrongly, type AddCommand } from '../command.ts';
 import { fold, table, type Colours } from '../text.ts';
 import { embedArgument, subjectOf } from './looking/subject.ts';
 
@@ -8,6 +8,7 @@ export const addPermissions: AddCommand = (program, run) => {
   program
     .command('permissions')
     .argument(...embedArgument)
+    .option('--document', 'print what stands in the file of frame=file, and nothing else')
     .description('how it stands on its page, and what its frame lets it do and why')
     .addHelpText(
       'after',
@@ -16,11 +17,17 @@ Examples:
   orbis permissions newsletter-form
   orbis set newsletter-form frame=enclosed may-download=on`,
     )
-    .action((embed: string) =>
+    .action((embed: string, options: { document?: boolean }) =>
       run(async (tools) => {
         const client = tools.client();
         const { data } = await client.call('compositions.create', { body: await subjectOf(embed, client) });
-        const { document: _, ...frame } = data.frame;
+        const { document, ...frame } = data.frame;
+        if (options.document) {
+          if (document === null)
+            throw new UsedWrongly(`${embed} stands in no file: frame=file puts it there.`);
+          tools.tell({ document }, () => document);
+          return 0;
+        }
         tools.tell({ ...frame, uncarried: data.uncarried }, () =>
           described(data, tools.io.width, tools.colours),
         );
@@ -36,7 +43,10 @@ function described({ frame, uncarried }: Composition, width: number, colours: Co
   const lines = [
     waits ?? `Its frame: ${called(way)}. ${spoken.frameWays[way].gives} ${spoken.frameWays[way].costs}`,
     `Recommended: ${called(recommended)} (frame=${recommended}), as ${reasons.join('; ')}.`,
-    ...refused.map((each) => `Not possible: ${called(each.way)}. ${each.detail}`),
+    ...[...new Set(refused.map(({ detail }) => detail))].map((detail) => {
+      const ways = refused.filter((each) => each.detail === detail).map(({ way: each }) => called(each));
+      return `Not possible: ${ways.join(', ')}. ${detail}`;
+    }),
   ];
   const rows = powers.map(({ option, allowed, reason }) => [
     option,

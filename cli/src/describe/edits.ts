@@ -1,4 +1,4 @@
-import { loaderInShort } from '@orbis/core';
+import { scriptsInShort } from '@orbis/core';
 import type { Edit } from '@orbis/contract';
 import type { Tools } from '../command.ts';
 import { fold } from '../text.ts';
@@ -8,6 +8,6 @@ export const editLines = (edits: readonly Edit[], { colours, io }: Pick<Tools, '
   edits
     .map(
       ({ text, reason }) =>
-        `${colours.green('+')} ${loaderInShort(text).trim() || '(taken out)'}\n${fold(reason, io.width, '  ')}`,
+        `${colours.green('+')} ${scriptsInShort(text).trim() || '(taken out)'}\n${fold(reason, io.width, '  ')}`,
     )
     .join('');

@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { loaderInShort } from '@orbis/core';
+import { scriptsInShort } from '@orbis/core';
 import type { Composition } from '@orbis/contract';
 import { CodeRuns } from '../components/CodeRuns.tsx';
 import { mono } from '../theme.ts';
@@ -21,7 +21,7 @@ export function Changes({ composition }: { composition: Composition }) {
           {composition.edits.map((edit) => (
             <li key={`${edit.start} ${edit.stage}`}>
               <Box component="code" sx={{ fontFamily: mono, fontSize: 13.5, overflowWrap: 'anywhere' }}>
-                {loaderInShort(edit.text).trim() || 'taken out'}
+                {scriptsInShort(edit.text).trim() || 'taken out'}
               </Box>
               <Typography variant="body2" color="textSecondary">
                 {edit.reason}

@@ -1,3 +1,5 @@
+import { escapeAttribute } from '../text/index.ts';
+import { listenerTag, reporterTag } from './frames.ts';
 import { loadScript } from './load-script.ts';
 
 /** The loader as it is pasted. */
@@ -6,5 +8,10 @@ export const loaderTag = `<script>${loadScript}</script>`;
 /** Whether a text that was handed out has the loader in it. */
 export const hasLoader = (text: string): boolean => text.includes(loaderTag);
 
-/** A text for people to read, in which the loader is only named. */
-export const loaderInShort = (text: string): string => text.replaceAll(loaderTag, '<script>…</script>');
+/** A text for people to read, in which the scripts of ours are only named. */
+export const scriptsInShort = (text: string): string =>
+  [loaderTag, listenerTag, escapeAttribute(reporterTag)].reduce(
+    (short, tag) =>
+      short.replaceAll(tag, tag.startsWith('<') ? '<script>…</script>' : '&lt;script>…&lt;/script>'),
+    text,
+  );
