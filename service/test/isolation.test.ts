@@ -1,9 +1,9 @@
 import { expect } from 'chai';
 import { chromium, type Browser, type Page } from 'playwright-core';
-import { loopbackFetch } from '@orbis/demo';
 import { findChromium } from '../src/browser/find.ts';
 import { declareSite, refusal, startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
 import { get } from './support/get.ts';
+import { publishedWith, type Published } from './support/published.ts';
 import { until } from './support/until.ts';
 
 const spots = ['one', 'two', 'three'] as const;
@@ -12,16 +12,17 @@ describe('embeds in frames of their own, on a published page', function () {
   this.timeout(120_000);
   let test: TestOrbis;
   let browser: Browser;
+  let work: Published;
   before(async () => {
     test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });
     await declareSite(test, spots);
+    work = publishedWith(test);
     browser = await chromium.launch({ executablePath: findChromium(process.env['ORBIS_CHROMIUM'])! });
   });
   after(async () => {
     await browser.close();
     await test.stop();
   });
-  const site = (): string => `http://hollinfell.localhost:${test.world.port}`;
   const formwold = (): string => `http://formwold.localhost:${test.world.port}`;
   /* A form with a script that takes a name, and answers in its own place. */
   const form = (): string => `<form class="fw-form" action="${formwold()}/letters/hf-monthly" method="post">
@@ -36,49 +37,28 @@ joining.addEventListener('submit', async (event) => {
 });
 </script>`;
 
-  const collect = async (name: string, text: string, options = {}): Promise<void> =>
-    void (await test.client.call('embeds.create', { body: { name, text, options } }));
-  const place = async (embed: string, spot: string, options = {}): Promise<string> =>
-    (
-      await test.client.call('placements.create', {
-        body: { embed, place: `hollinfell/talks#${spot}`, options },
-      })
-    ).data.id;
-  const end = async (placement: string): Promise<void> => {
-    const { etag } = await test.client.call('placements.read', { params: { placement } });
-    await test.client.call('placements.delete', { params: { placement }, ifMatch: etag! });
-  };
-  const delivered = async (placement: string) =>
-    (await test.client.call('deliveries.create', { params: { placement } })).data;
-  const publish = (code: string) =>
-    loopbackFetch()(`${site()}/edit/talks`, {
-      method: 'POST',
-      redirect: 'manual',
-      body: new URLSearchParams({ 'spot-opening': code }).toString(),
-      headers: { 'content-type': 'application/x-www-form-urlencoded' },
-    });
   const opened = async (): Promise<{ page: Page; errors: string[] }> => {
     const page = await browser.newPage();
     const errors: string[] = [];
     page.on('pageerror', ({ message }) => errors.push(message));
-    await page.goto(`${site()}/talks`);
+    await page.goto(`${work.site}/talks`);
     return { page, errors };
   };
-  before(() => collect('Join', form()));
+  before(() => work.collect('Join', form()));
 
   const withCopies = async (frame: string): Promise<string[]> => {
     const ids = [];
-    for (const spot of spots) ids.push(await place('join', spot, { frame }));
+    for (const spot of spots) ids.push(await work.place('join', spot, { frame }));
     const texts = [];
-    for (const id of ids) texts.push((await delivered(id)).text);
-    await publish(texts.join('\n'));
+    for (const id of ids) texts.push((await work.delivered(id)).text);
+    await work.publish(...texts);
     return ids;
   };
 
   describe('three copies of one form on a page', () => {
     let ids: string[] = [];
     afterEach(async () => {
-      for (const id of ids) await end(id);
+      for (const id of ids) await work.end(id);
     });
 
     it('in the page itself: only the first one works, the others take the visitor away', async () => {
@@ -111,7 +91,7 @@ joining.addEventListener('submit', async (event) => {
         }
         expect(sent).to.deep.equal(Array(3).fill(`200 ${formwold()}/letters/hf-monthly`));
         expect(errors).to.deep.equal([]);
-        expect(page.url()).to.equal(`${site()}/talks`);
+        expect(page.url()).to.equal(`${work.site}/talks`);
         const heights = await page.evaluate(() =>
           [...document.querySelectorAll<HTMLElement>('iframe[data-orbis]')].map(
             (frame) => frame.offsetHeight,
@@ -123,9 +103,9 @@ joining.addEventListener('submit', async (event) => {
   });
 
   it('a served one brings later revisions without pasting again, and its page stays up to date', async () => {
-    await collect('Talk', talkCode(test.world.port), { frame: 'served' });
-    const id = await place('talk', 'one');
-    const { text } = await delivered(id);
+    await work.collect('Talk', talkCode(test.world.port), { frame: 'served' });
+    const id = await work.place('talk', 'one');
+    const { text } = await work.delivered(id);
     expect(text).to.match(
       /^<iframe data-orbis="[0-9a-z]{10}\.1" src="http:\/\/[0-9a-z]{10}\.frames\.localhost:\d+\/" title="Opening talk" sandbox="allow-scripts allow-same-origin"/,
     );
@@ -136,7 +116,7 @@ joining.addEventListener('submit', async (event) => {
     expect(headers['content-security-policy']).to.match(
       /^sandbox allow-scripts allow-same-origin; frame-ancestors http:\/\/hollinfell/,
     );
-    await publish(text);
+    await work.publish(text);
     const { page } = await opened();
     await page.frameLocator('iframe[data-orbis]').frameLocator('iframe').locator('body').waitFor();
     const inner = await page.evaluate(() => {
@@ -152,7 +132,7 @@ joining.addEventListener('submit', async (event) => {
       body: { options: { frame: 'served', start: 112 } },
     });
     await until(async () => (await get(address)).body.includes('from=112'));
-    expect((await delivered(id)).text).to.equal(text);
+    expect((await work.delivered(id)).text).to.equal(text);
     const { data } = await test.client.call('sweeps.create', { body: { page: 'hollinfell/talks' } });
     await until(
       async () =>
@@ -160,14 +140,14 @@ joining.addEventListener('submit', async (event) => {
     );
     const swept = (await test.client.call('placements.read', { params: { placement: id } })).data;
     expect([swept.state, swept.findings]).to.deep.equal(['live', []]);
-    await end(id);
+    await work.end(id);
   });
 
   it('says before it is chosen what will not work, and refuses it then', async () => {
     const { data } = await test.client.call('compositions.create', { body: { embed: 'talk', options: {} } });
     expect(data.frame).to.deep.include({ way: 'none', recommended: 'none' });
     expect(data.frame.refused.map(({ way }) => way)).to.deep.equal(['enclosed', 'file']);
-    const error = await refusal(place('talk', 'two', { frame: 'enclosed' }));
+    const error = await refusal(work.place('talk', 'two', { frame: 'enclosed' }));
     expect(error.code).to.equal('frame-within-enclosed');
     expect(error.message).to.include(data.frame.refused[0]!.detail.slice(0, 40));
   });

@@ -23,6 +23,7 @@ const words: Record<string, string[] | null> = {
   'still': ['talk', '--inside'],
   'measure': ['talk'],
   'weigh': ['talk'],
+  'permissions': ['talk'],
   'picture': ['talk'],
   'where': ['talk'],
   'list embeds': [],

@@ -11,7 +11,6 @@ export const hasLoader = (text: string): boolean => text.includes(loaderTag);
 /** A text for people to read, in which the scripts of ours are only named. */
 export const scriptsInShort = (text: string): string =>
   [loaderTag, listenerTag, escapeAttribute(reporterTag)].reduce(
-    (short, tag) =>
-      short.replaceAll(tag, tag.startsWith('<') ? '<script>…</script>' : '&lt;script>…&lt;/script>'),
+    (short, tag) => short.replaceAll(tag, '<script>…</script>'),
     text,
   );

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import type { Options } from '@orbis/core';
+import { optionNamed, type Options } from '@orbis/core';
 import { api } from '../../api.ts';
 import type { Subject } from '../looking/subject.ts';
 import type { View } from './view.ts';
@@ -24,7 +24,7 @@ export function usePreview(
     ...(isInPage && page !== null && { on: { page, ...(beside !== null && { beside }) } }),
   };
   return useQuery({
-    queryKey: ['preview', of, asPasted || draft?.text, view],
+    queryKey: ['preview', of, asPasted || [draft?.text, draft && framing(draft.options)], view],
     enabled: draft !== null && !(isInPage && page === null),
     queryFn: async () =>
       (await api.call('previews.create', { body: { ...of, options: draft!.options, ...view } })).data,
@@ -33,3 +33,7 @@ export function usePreview(
     retry: false,
   });
 }
+
+/* What is served is not in the text of a code without a place. */
+const framing = (options: Options): [string, unknown][] =>
+  Object.entries(options).filter(([name]) => optionNamed(name)?.stage === 'isolation');

@@ -94,7 +94,7 @@ function Way({ way, frame, isChosen }: { way: FrameWay; frame: Frame | undefined
 /* What it may do now, each with why. */
 const Powers = ({ powers }: { powers: Frame['powers'] }) => (
   <Box>
-    <Typography variant="h4" component="h3" sx={{ mb: 0.5 }}>
+    <Typography variant="body1" component="h3" sx={{ mb: 0.5, fontWeight: 600 }}>
       What it may do
     </Typography>
     <Box component="ul" sx={{ m: 0, pl: 2.5 }}>

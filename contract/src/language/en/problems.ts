@@ -200,12 +200,12 @@ export const problems = {
   'frame-within-enclosed': {
     title: 'Frames its provider',
     detail: () =>
-      'This code shows a frame of its provider. In an enclosed document, or one in a file of yours, that has no origin, and its provider’s own calls fail. Use frame=served, or frame=none: it is kept apart by its own frame already.',
+      'This code shows a frame of its provider, which needs an origin; a document that is enclosed, or in a file of yours, has none. Have it served (frame=served), or leave it in the page: its own frame keeps it apart already.',
   },
   'storage-in-enclosed': {
     title: 'Keeps data',
     detail: () =>
-      'This code keeps data in the visitor’s browser, which an enclosed document, or one in a file of yours, may not. Use frame=served.',
+      'This code keeps data in the visitor’s browser, which a document that is enclosed, or in a file of yours, may not. Have it served (frame=served).',
   },
   'file-needs-address': {
     title: 'Where is the file?',

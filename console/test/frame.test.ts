@@ -1,0 +1,86 @@
+import { expect } from 'chai';
+import { AxeBuilder } from '@axe-core/playwright';
+import type { Page } from 'playwright-core';
+import { startTestOrbis, talkCode, type TestOrbis } from '../../service/test/support/orbis.ts';
+import { closeBrowser } from './support/browser.ts';
+import { openedEmbed, openStep } from './support/workbench.ts';
+
+const form =
+  '<form action="https://formwold.localhost/letters/a" method="post"><input name="mail" aria-label="Your address"><button>Sign up</button></form><script>const joining = document.querySelector("form");</script>';
+
+describe('its frame, in the workbench', function () {
+  this.timeout(240_000);
+  let test: TestOrbis;
+  before(async () => {
+    test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });
+    for (const [name, text] of [
+      ['Form', form],
+      ['Talk', talkCode(test.world.port)],
+    ] as const)
+      await test.client.call('embeds.create', { body: { name, text } });
+  });
+  after(async () => {
+    await closeBrowser();
+    await test.stop();
+  });
+  const way = (page: Page, name: string) => page.getByRole('radio', { name: new RegExp(`^${name}`) });
+  const saved = async (embed: string) =>
+    (await test.client.call('embeds.read', { params: { embed } })).data.current.options;
+
+  it('says which way is best and why, and shows and saves the one that is chosen', async () => {
+    const { context, page, complaints } = await openedEmbed(test, 'form');
+    await openStep(page, 'Its frame');
+    await page.getByText('It takes the name “joining” for itself', { exact: false }).waitFor();
+    expect(await way(page, 'None').isChecked()).to.equal(true);
+    await way(page, 'Enclosed').check();
+    await page
+      .frameLocator('iframe[title^="Preview"]')
+      .frameLocator('iframe[srcdoc]')
+      .getByRole('button', { name: 'Sign up' })
+      .waitFor();
+    await page.locator('[data-power="may-send-forms"]').getByText('the code has a form to send').waitFor();
+    await page.getByRole('button', { name: 'Let it do more, or less' }).click();
+    await page.locator('[data-option="may-download"]').first().waitFor({ state: 'attached' });
+    const { violations } = await new AxeBuilder({ page }).exclude('iframe').analyze();
+    expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).to.deep.equal(
+      [],
+    );
+    await page.getByRole('button', { name: 'Save as revision 2' }).click();
+    await page.getByText('Revision 2 is saved', { exact: false }).first().waitFor();
+    expect(await saved('form')).to.deep.equal({ frame: 'enclosed' });
+    await way(page, 'None').check();
+    await page.getByRole('button', { name: 'Save as revision 3' }).click();
+    await page.getByText('Revision 3 is saved', { exact: false }).first().waitFor();
+    expect(await saved('form')).to.deep.equal({});
+    expect(complaints).to.deep.equal([]);
+    await context.close();
+  });
+
+  it('offers no way that would not work, and says why', async () => {
+    const { context, page } = await openedEmbed(test, 'talk');
+    await openStep(page, 'Its frame');
+    await page.getByText('This code shows a frame of its provider', { exact: false }).first().waitFor();
+    expect(await way(page, 'Enclosed').isDisabled()).to.equal(true);
+    await way(page, 'Served by Orbis').check();
+    await page.getByText('Its frame: Its document is served for a placement', { exact: false }).waitFor();
+    await page
+      .frameLocator('iframe[title^="Preview"]')
+      .frameLocator('iframe[srcdoc]')
+      .locator('iframe')
+      .waitFor();
+    await context.close();
+  });
+
+  it('gives the file that goes onto the owner’s server', async () => {
+    const { context, page } = await openedEmbed(test, 'form');
+    await openStep(page, 'Its frame');
+    await way(page, 'A file of yours').check();
+    await page.getByLabel('Address of the file').fill('https://hollinfell.localhost/form.html');
+    await page.getByRole('button', { name: 'Copy the file' }).click();
+    const copied = await page.evaluate(() => navigator.clipboard.readText());
+    expect(copied)
+      .to.match(/^<!doctype html>/)
+      .and.include('formwold.localhost');
+    await context.close();
+  });
+});

@@ -1,0 +1,46 @@
+import { loopbackFetch } from '@orbis/demo';
+import type { Delivery } from '@orbis/contract';
+import type { TestOrbis } from './orbis.ts';
+
+/** The demo site’s talks page, as its owner works on it. */
+export interface Published {
+  site: string;
+  /** Collects a code; its key is its name in lower case. */
+  collect(name: string, text: string, options?: Record<string, unknown>): Promise<void>;
+  /** The id of the placement at a spot. */
+  place(embed: string, spot: string, options?: Record<string, unknown>): Promise<string>;
+  end(placement: string): Promise<void>;
+  delivered(placement: string): Promise<Delivery>;
+  /** Puts codes onto the page, in the place of what was there. */
+  publish(...codes: string[]): Promise<void>;
+}
+
+/** Works on the talks page of a site that was declared (see `declareSite`). */
+export function publishedWith({ client, world }: Pick<TestOrbis, 'client' | 'world'>): Published {
+  const site = `http://hollinfell.localhost:${world.port}`;
+  return {
+    site,
+    collect: async (name, text, options = {}) => {
+      await client.call('embeds.create', { body: { name, text, options: options as never } });
+    },
+    place: async (embed, spot, options = {}) =>
+      (
+        await client.call('placements.create', {
+          body: { embed, place: `hollinfell/talks#${spot}`, options: options as never },
+        })
+      ).data.id,
+    end: async (placement) => {
+      const { etag } = await client.call('placements.read', { params: { placement } });
+      await client.call('placements.delete', { params: { placement }, ifMatch: etag! });
+    },
+    delivered: async (placement) => (await client.call('deliveries.create', { params: { placement } })).data,
+    publish: async (...codes) => {
+      await loopbackFetch()(`${site}/edit/talks`, {
+        method: 'POST',
+        redirect: 'manual',
+        body: new URLSearchParams({ 'spot-opening': codes.join('\n') }).toString(),
+        headers: { 'content-type': 'application/x-www-form-urlencoded' },
+      });
+    },
+  };
+}
