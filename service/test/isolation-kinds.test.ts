@@ -27,7 +27,8 @@ const kinds = [
 ];
 const said: Record<string, Partial<Record<FrameWay, string>>> = {};
 
-/* What a document shows, numbers aside, as some count: its words, and how many frames, players and forms that show something. */
+/* What a document shows, numbers aside, as some count: its words, and how many frames, players and forms
+   that show something. */
 const shown = `({
   words: document.body.innerText.replace(/\\s+/g, ' ').replace(/\\d[\\d,]*/g, '0').trim(),
   elements: ['iframe', 'video', 'audio', 'form', 'img', 'button', 'a'].map((name) => name + ' ' +

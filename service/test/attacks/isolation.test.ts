@@ -131,7 +131,8 @@ describe('attack: an embed in a frame', function () {
       expect((heights as number[])[0]).to.be.at.most(10_000);
       expect((heights as number[])[1]).to.be.within(15, 120);
 
-      // What remains, and is stated: a cookie for all of the frames’ hosts is seen by others that may keep data.
+      // What remains, and is stated: a cookie for all of the frames’ hosts is seen by others that may keep
+      // data.
       expect(await second!.evaluate('self.sees()')).to.equal(keeps ? 'evil=2' : '');
       await page.close();
     });
