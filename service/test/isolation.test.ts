@@ -143,6 +143,22 @@ joining.addEventListener('submit', async (event) => {
     await work.end(id);
   });
 
+  it('lets it ask for the camera only where its owner does', async () => {
+    await work.collect('Booth', `${form()}<p>Smile`, { 'frame': 'served', 'may-film': true });
+    const headersOf = async (embed: string) => {
+      const id = await work.place(embed, 'three', { frame: 'served' });
+      const { text } = await work.delivered(id);
+      const { headers } = await get(/src="([^"]+)"/.exec(text)![1]!);
+      await work.end(id);
+      return [/ allow="[^"]*"/.exec(text)?.[0], headers['permissions-policy']];
+    };
+    expect(await headersOf('booth')).to.deep.equal([
+      ' allow="camera *"',
+      'camera=*, microphone=(), geolocation=()',
+    ]);
+    expect(await headersOf('join')).to.deep.equal([undefined, 'camera=(), microphone=(), geolocation=()']);
+  });
+
   it('says before it is chosen what will not work, and refuses it then', async () => {
     const { data } = await test.client.call('compositions.create', { body: { embed: 'talk', options: {} } });
     expect(data.frame).to.deep.include({ way: 'none', recommended: 'none' });

@@ -6,11 +6,19 @@ import { holdsFor } from './served.ts';
 /* Of several policies only what all of them allow is allowed (CSP 3, section 4.4). */
 const withoutOrigin = writePolicy([['sandbox', ['allow-scripts', 'allow-forms', 'allow-popups']]]);
 
+/* What visitors would be asked for on behalf of the host of the frames: only where the owner lets it (Permissions
+   Policy, section 5.1). */
+const asking = ['camera', 'microphone', 'geolocation'] as const;
+
+function permissionsPolicy(features: readonly string[]): string {
+  return asking.map((feature) => `${feature}=${features.includes(feature) ? '*' : '()'}`).join(', ');
+}
+
 /** What every answer of the second origin says, whatever it is. */
 export const everywhere = {
   'X-Content-Type-Options': 'nosniff',
   'Cross-Origin-Resource-Policy': 'same-origin',
-  'Permissions-Policy': 'camera=(), microphone=(), geolocation=()',
+  'Permissions-Policy': permissionsPolicy([]),
 } as const;
 
 /**
@@ -35,6 +43,7 @@ export const documentHeaders = (
   'ETag': document.tag(encoding),
   'Cache-Control': `public, max-age=${holdsFor}`,
   'Cache-Status': cacheStatus(fromMemory, left),
+  'Permissions-Policy': permissionsPolicy(document.features),
   'Content-Security-Policy': policyOf(document, origins),
   // It is on the page for all to see, and providers may want to know where they are shown.
   'Referrer-Policy': 'strict-origin-when-cross-origin',

@@ -2,9 +2,8 @@ import { createHash } from 'node:crypto';
 import { promisify } from 'node:util';
 import { brotliCompress, constants, gzip } from 'node:zlib';
 import { LRUCache } from 'lru-cache';
-import type { PreviewDocument } from '@orbis/core';
 import { isAway } from '../database/errors.ts';
-import type { NotServed } from './served.ts';
+import type { NotServed, ServedDocument } from './served.ts';
 
 /** A way to write a document (HTTP, section 8.4.1). */
 export type Encoding = 'br' | 'gzip' | 'identity';
@@ -12,6 +11,8 @@ export type Encoding = 'br' | 'gzip' | 'identity';
 /** A document as it goes out. */
 export interface KeptDocument {
   policy: string;
+  /** The features that it may use. */
+  features: readonly string[];
   /** Its body, made once for each encoding. */
   body(encoding: Encoding): Promise<Buffer>;
   /** The same, where it was made already. */
@@ -38,7 +39,7 @@ export interface KeptDocuments {
 
 export interface KeepingTools {
   /** Asks the database. */
-  find(id: string): Promise<PreviewDocument | NotServed | null>;
+  find(id: string): Promise<ServedDocument | NotServed | null>;
   now?: () => number;
   /** Told when the database goes away and there is something to show all the same, and when it is back. */
   tell(state: 'away' | 'back'): void;
@@ -155,14 +156,14 @@ interface Entry {
 /* In each encoding, and what comes with an entry. */
 const sizeOf = ({ source }: Entry): number => 2 * source.length + 500;
 
-function entryOf(found: PreviewDocument, asked: number, before: Entry | undefined): Entry {
-  const source = `${found.policy}\n${found.html}`;
+function entryOf(found: ServedDocument, asked: number, before: Entry | undefined): Entry {
+  const source = [found.policy, found.features?.join() ?? '', found.html].join('\n');
   // What did not change is not compressed again.
   const document = before?.source === source ? before.document : prepared(found, source);
   return { document, source, asked, askAgain: asked + fresh };
 }
 
-function prepared({ html, policy }: PreviewDocument, source: string): KeptDocument {
+function prepared({ html, policy, features = [] }: ServedDocument, source: string): KeptDocument {
   const text = Buffer.from(html);
   const digest = createHash('sha256').update(source).digest('base64url').slice(0, 22);
   const bodies = new Map<Encoding, Promise<Buffer>>();
@@ -174,6 +175,7 @@ function prepared({ html, policy }: PreviewDocument, source: string): KeptDocume
   };
   return {
     policy,
+    features,
     tag: (encoding) => `"${digest}${encoding === 'identity' ? '' : `-${encoding}`}"`,
     body: (encoding) => {
       const making = bodies.get(encoding) ?? make(encoding);

@@ -1,4 +1,5 @@
 import {
+  featureOf,
   offerOembed,
   originSource,
   previewDocument,
@@ -16,6 +17,9 @@ export interface ServedTools {
   origins: () => Origins;
 }
 
+/** A document as it is served, with the features that it may use (Permissions Policy, section 4.1). */
+export type ServedDocument = PreviewDocument & { features?: readonly string[] };
+
 /** Where nothing is served: there is none any more, or it was not planned yet, which takes a moment. */
 export type NotServed = 'over' | 'not-yet';
 
@@ -25,7 +29,7 @@ export type NotServed = 'over' | 'not-yet';
  */
 export interface Served {
   /** The document; only its own site and the console may frame it. Null where there was never one. */
-  document(id: string): Promise<PreviewDocument | NotServed | null>;
+  document(id: string): Promise<ServedDocument | NotServed | null>;
   /** The answer about a link of ours (oEmbed 1.0, section 2.3). */
   answer(link: string, format: OembedFormat, room: OembedRoom): Promise<{ body: string } | NotServed | null>;
 }
@@ -53,7 +57,8 @@ export function createServed({ db, origins }: ServedTools): Served {
       const address = origins().placementUrl(id);
       const question = (format: OembedFormat): string =>
         `${new URL('/oembed', address).href}?${new URLSearchParams({ url: address, format }).toString()}`;
-      return previewDocument(text, facts.reading, facts.sheet, {
+      const features = facts.framed?.permissions.map(featureOf) ?? [];
+      const document = previewDocument(text, facts.reading, facts.sheet, {
         title: titleOf(row),
         ancestors: [originSource(row.site.address), origins().console].filter((origin) => origin !== null),
         ownHost: origins().ownHosts,
@@ -65,6 +70,7 @@ export function createServed({ db, origins }: ServedTools): Served {
           href: question(format),
         })),
       });
+      return { ...document, features };
     },
     answer: async (link, format, room) => {
       const id = placementIn(link, origins());

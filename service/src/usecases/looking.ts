@@ -141,6 +141,7 @@ export async function possible(
   return { options, refused };
 }
 
-/** Whether an option is of the inside, or of the shape: no heading, no panel, no waiting. */
+/** Whether an option is of the inside, or of the shape: no heading, no panel, no waiting, no frame. */
 export const isOfInside = (name: string): boolean =>
-  optionNamed(name.split('.')[0]!)?.stage !== 'presentation' || ['fit', 'shape', 'leave-out'].includes(name);
+  !['presentation', 'isolation'].includes(optionNamed(name.split('.')[0]!)?.stage ?? '') ||
+  ['fit', 'shape', 'leave-out'].includes(name);
