@@ -60,6 +60,7 @@ const kinds: DemoCode[] = [
     kind: 'reviews',
     name: 'What visitors say',
     tags: ['visit'],
+    options: { frame: 'enclosed' },
     text: '<div id="pc-wall" class="praisecroft-reviews" data-place="hollinfell"></div>\n<script async src="https://praisecroft.localhost/reviews.js"></script>',
   },
   {

@@ -6,8 +6,8 @@ import { holdsFor } from './served.ts';
 /* Of several policies only what all of them allow is allowed (CSP 3, section 4.4). */
 const withoutOrigin = writePolicy([['sandbox', ['allow-scripts', 'allow-forms', 'allow-popups']]]);
 
-/* What visitors would be asked for on behalf of the host of the frames: only where the owner lets it (Permissions
-   Policy, section 5.1). */
+/* What visitors would be asked for on behalf of the host of the frames: only where the owner lets it
+   (Permissions Policy, section 5.1). */
 const asking = ['camera', 'microphone', 'geolocation'] as const;
 
 function permissionsPolicy(features: readonly string[]): string {

@@ -1,4 +1,5 @@
 import type { Language, OptionWords } from '../language.ts';
+import { frameOptions } from './frame-options.ts';
 
 /** What each option of the table is called and does. */
 export const options = {
@@ -396,102 +397,7 @@ export const options = {
       'Parts of the code to do without, by their names: heading, notice, link, picture, style, comment, fallback, or a field of a form (field.phone). Of several the first is heading.1.',
     done: (value) => `Leave out ${value}`,
   },
-  'frame': {
-    label: 'Its frame',
-    explain:
-      'How it stands on the page: in the page itself; enclosed, in a document within the pasted code; served by Orbis, so that later revisions arrive without pasting again; or in a file on your own server.',
-    done: (value) =>
-      ({
-        none: 'Put it into the page itself',
-        enclosed: 'Enclose it in a document within the code',
-        served: 'Serve it in a document of its own',
-        file: 'Put it into a file on your server',
-      })[value] ?? `Frame it: ${value}`,
-    words: { none: 'None', enclosed: 'Enclosed', served: 'Served by Orbis', file: 'A file of yours' },
-  },
-  'frame-file': {
-    label: 'Address of the file',
-    explain: 'Where the file will stand on your own server. It goes with “A file of yours”.',
-    done: (value) => `Show the file at ${value}`,
-  },
-  'may-run-scripts': {
-    label: 'Runs scripts',
-    explain: 'Whether it may run scripts. Without them most forms, feeds and players do nothing.',
-    done: (value) => (value === 'on' ? 'Let it run scripts' : 'Do not let it run scripts'),
-  },
-  'may-keep-data': {
-    label: 'Keeps data',
-    explain:
-      'Whether it may keep data in the visitor’s browser, at an origin of its own. Only where it is served.',
-    done: (value) =>
-      value === 'on'
-        ? 'Let it keep data in the visitor’s browser'
-        : 'Do not let it keep data in the visitor’s browser',
-  },
-  'may-send-forms': {
-    label: 'Sends forms',
-    explain: 'Whether its forms can be sent.',
-    done: (value) => (value === 'on' ? 'Let it send forms' : 'Do not let it send forms'),
-  },
-  'may-open-windows': {
-    label: 'Opens windows',
-    explain: 'Whether it may open windows and tabs. Without that its links to elsewhere do nothing.',
-    done: (value) =>
-      value === 'on' ? 'Let it open windows and tabs' : 'Do not let it open windows and tabs',
-  },
-  'may-leave-page': {
-    label: 'Leaves the page',
-    explain: 'Whether a click in it may take the visitor away from your page.',
-    done: (value) =>
-      value === 'on'
-        ? 'Let it take visitors away from the page when they click'
-        : 'Do not let it take visitors away from the page when they click',
-  },
-  'may-show-dialogs': {
-    label: 'Shows dialogs',
-    explain: 'Whether it may stop everything with a dialog of the browser.',
-    done: (value) =>
-      value === 'on' ? 'Let it show dialogs of the browser' : 'Do not let it show dialogs of the browser',
-  },
-  'may-download': {
-    label: 'Starts downloads',
-    explain: 'Whether it may hand out files.',
-    done: (value) => (value === 'on' ? 'Let it start downloads' : 'Do not let it start downloads'),
-  },
-  'may-fill-screen': {
-    label: 'Fills the screen',
-    explain: 'Whether it may be shown on all of the screen.',
-    done: (value) => (value === 'on' ? 'Let it fill the screen' : 'Do not let it fill the screen'),
-  },
-  'may-autoplay': {
-    label: 'Plays with sound',
-    explain: 'Whether it may begin to play with sound, once the visitor has clicked somewhere.',
-    done: (value) =>
-      value === 'on' ? 'Let it begin to play with sound' : 'Do not let it begin to play with sound',
-  },
-  'may-copy': {
-    label: 'Copies',
-    explain: 'Whether it may put something on the visitor’s clipboard.',
-    done: (value) =>
-      value === 'on' ? 'Let it copy to the clipboard' : 'Do not let it copy to the clipboard',
-  },
-  'may-locate': {
-    label: 'Asks where they are',
-    explain: 'Whether it may ask the visitor’s browser where they are. The visitor is asked first.',
-    done: (value) =>
-      value === 'on' ? 'Let it ask where visitors are' : 'Do not let it ask where visitors are',
-  },
-  'may-film': {
-    label: 'Uses the camera',
-    explain: 'Whether it may ask for the camera. The visitor is asked first.',
-    done: (value) => (value === 'on' ? 'Let it ask for the camera' : 'Do not let it ask for the camera'),
-  },
-  'may-listen': {
-    label: 'Uses the microphone',
-    explain: 'Whether it may ask for the microphone. The visitor is asked first.',
-    done: (value) =>
-      value === 'on' ? 'Let it ask for the microphone' : 'Do not let it ask for the microphone',
-  },
+  ...frameOptions,
 } satisfies Language['options'];
 
 /** When what is asked holds. */

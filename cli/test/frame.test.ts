@@ -1,0 +1,69 @@
+import { expect } from 'chai';
+import { declareSite, startTestOrbis, talkCode, type TestOrbis } from '../../service/test/support/orbis.ts';
+import { typedAt, type Ran } from './support.ts';
+
+const form =
+  '<form action="https://formwold.localhost/letters/a"><input name="mail"></form><script>const joining = 1;</script>';
+
+describe('the frame of an embed from the command line', function () {
+  this.timeout(120_000);
+  let test: TestOrbis;
+  before(async () => {
+    test = await startTestOrbis();
+    await declareSite(test);
+    await orbis('collect - --name Form', form);
+    await orbis('collect - --name Talk', talkCode(test.world.port));
+  });
+  after(() => test.stop());
+  const orbis = (line: string, stdin?: string): Promise<Ran> => typedAt(test)(line, stdin);
+  const unfolded = (text: string): string => text.replace(/\s+/g, ' ');
+
+  it('says which way is recommended and why, and what its frame lets it do', async () => {
+    const { exit, out } = await orbis('permissions form');
+    expect(exit).to.equal(0);
+    expect(unfolded(out))
+      .to.include('Its frame: None. In the page itself')
+      .and.include('Recommended: Enclosed (frame=enclosed), as it takes the name “joining” for itself')
+      .and.match(/may-send-forms yes Sends forms the code has a form to send/);
+    const talk = JSON.parse((await orbis('permissions talk --json')).out) as Record<string, unknown>;
+    expect(talk).to.deep.include({ way: 'none', recommended: 'none' });
+  });
+
+  it('puts it into one, where it is asked', async () => {
+    const refused = await orbis('set talk frame=enclosed');
+    expect([refused.exit, unfolded(refused.err)]).to.satisfy(
+      ([exit, err]: [number, string]) => exit === 2 && err.includes('shows a frame of its provider'),
+    );
+    expect((await orbis('set form frame=enclosed may-download=on')).exit).to.equal(0);
+    expect((await orbis('code form --bare')).out).to.match(
+      /^<iframe srcdoc="<!doctype html>.* sandbox="allow-scripts allow-forms allow-downloads"/s,
+    );
+    expect(unfolded((await orbis('permissions form')).out))
+      .to.include('Its frame: Enclosed.')
+      .and.match(/may-download yes Starts downloads you allow it/);
+  });
+
+  it('is served at the place, and stands in the page without one, which is said', async () => {
+    await orbis('set talk frame=served');
+    expect((await orbis('code talk --bare')).out).to.not.include('sandbox');
+    expect(unfolded((await orbis('permissions talk')).out)).to.match(
+      /^Its document is served for a placement/,
+    );
+    await orbis('place talk hollinfell/talks#opening');
+    expect((await orbis('code talk hollinfell/talks#opening')).out).to.match(
+      /^<iframe data-orbis="[0-9a-z]{10}\.1" src="http:\/\/[0-9a-z]{10}\.frames\.localhost:\d+\/"/,
+    );
+  });
+
+  it('prints the file that goes onto the owner’s server', async () => {
+    const none = await orbis('permissions form --document');
+    expect([none.exit, none.err]).to.satisfy(
+      ([exit, err]: [number, string]) => exit === 2 && err.includes('frame=file'),
+    );
+    await orbis('set form frame=file frame-file=https://hollinfell.localhost/form.html');
+    const { out } = await orbis('permissions form --document');
+    expect(out)
+      .to.match(/^<!doctype html>\n<html lang="en">/)
+      .and.include(form);
+  });
+});
