@@ -98,7 +98,10 @@ describe('looking at an embed from the command line', function () {
     await orbis('set talk load=click');
     const { out } = await orbis('weigh talk');
     // How long a page stood still differs, and with it where a line is folded.
-    const lines = out.replace(/\n(?=[a-z\d])/g, ' ').trim().split('\n');
+    const lines = out
+      .replace(/\n(?=[a-z\d])/g, ' ')
+      .trim()
+      .split('\n');
     expect(lines).to.have.length(3);
     expect(lines[0]).to.match(
       /^This embed: nobody else is asked for anything; after a click \d+ requests to 1 host, [\d.]+ [kM]B, .*no cookies\.$/,
