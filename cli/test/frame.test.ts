@@ -36,7 +36,7 @@ describe('the frame of an embed from the command line', function () {
     );
     expect((await orbis('set form frame=enclosed may-download=on')).exit).to.equal(0);
     expect((await orbis('code form --bare')).out).to.match(
-      /^<iframe srcdoc="<!doctype html>.* sandbox="allow-scripts allow-forms allow-downloads"/s,
+      /^<script>.*<\/script><iframe srcdoc="<!doctype html>.* sandbox="allow-scripts allow-forms allow-downloads"/s,
     );
     expect(unfolded((await orbis('permissions form')).out))
       .to.include('Its frame: Enclosed.')

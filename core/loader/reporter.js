@@ -25,5 +25,10 @@
   });
   new ResizeObserver(tell).observe(body);
   addEventListener('load', tell);
+  // What was said before anybody listened is said once more.
+  setTimeout(() => {
+    told = 0;
+    tell();
+  }, 1000);
   document.fonts.ready.then(tell);
 })(document.body);

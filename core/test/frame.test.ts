@@ -57,7 +57,7 @@ describe('a code in a frame of its own', () => {
     expect(inDocument).to.equal(framed!.html).and.include(form);
     expect(inDocument).to.match(/^<!doctype html>\n<html lang="en">/);
     const outside = elementsOf(parseFragment(text).childNodes).map(({ tagName }) => tagName);
-    expect(outside).to.deep.equal(['iframe', 'script']);
+    expect(outside).to.deep.equal(['script', 'iframe']);
     expect(edits).to.have.length(1);
   });
 

@@ -37,6 +37,10 @@ joining.addEventListener('submit', async (event) => {
 });
 </script>`;
 
+  const heightsOn = (page: Page): Promise<number[]> =>
+    page.evaluate(
+      'Array.from(document.querySelectorAll("iframe[data-orbis]"), (frame) => frame.offsetHeight)',
+    );
   const opened = async (): Promise<{ page: Page; errors: string[] }> => {
     const page = await browser.newPage();
     const errors: string[] = [];
@@ -92,12 +96,7 @@ joining.addEventListener('submit', async (event) => {
         expect(sent).to.deep.equal(Array(3).fill(`200 ${formwold()}/letters/hf-monthly`));
         expect(errors).to.deep.equal([]);
         expect(page.url()).to.equal(`${work.site}/talks`);
-        const heights = await page.evaluate(() =>
-          [...document.querySelectorAll<HTMLElement>('iframe[data-orbis]')].map(
-            (frame) => frame.offsetHeight,
-          ),
-        );
-        for (const height of heights) expect(height).to.be.within(15, 120);
+        await until(async () => (await heightsOn(page)).every((height) => height > 15 && height < 120));
         await page.close();
       });
   });
@@ -141,6 +140,28 @@ joining.addEventListener('submit', async (event) => {
     const swept = (await test.client.call('placements.read', { params: { placement: id } })).data;
     expect([swept.state, swept.findings]).to.deep.equal(['live', []]);
     await work.end(id);
+  });
+
+  it('is as high as its content, also where that grows, but not where it grows with its frame', async () => {
+    const growing = '<button onclick="this.style.height = \'900px\'">Unfold</button>';
+    await work.collect('Growing', growing, { frame: 'enclosed' });
+    await work.collect('Runaway', '<div style="height:calc(100vh + 40px)">Ever higher</div>', {
+      frame: 'enclosed',
+    });
+    const ids = [await work.place('growing', 'one'), await work.place('runaway', 'two')];
+    const texts = [];
+    for (const id of ids) texts.push((await work.delivered(id)).text);
+    await work.publish(...texts);
+    const { page } = await opened();
+    await until(async () => (await heightsOn(page))[0]! < 60);
+    await page.waitForTimeout(500);
+    const [, runaway] = await heightsOn(page);
+    expect(runaway).to.be.within(300, 600);
+    await page.frameLocator('iframe[data-orbis]').first().getByRole('button').click();
+    await until(async () => (await heightsOn(page))[0]! >= 900);
+    expect((await heightsOn(page))[1]).to.equal(runaway);
+    await page.close();
+    for (const id of ids) await work.end(id);
   });
 
   it('lets it ask for the camera only where its owner does', async () => {

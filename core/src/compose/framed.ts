@@ -57,7 +57,7 @@ export function composeFramed(
   const stub = stubCode(code, frameStub(code, { address, ...stubbed(framed) }));
   const outer = composeBare(stub, around, {
     ...circumstances,
-    planned: framed.fills ? [] : listening(stub, circumstances),
+    planned: framed.fills ? [] : listening(circumstances),
   });
   return merged(code, { inner, outer, framed, implied, address });
 }
@@ -132,11 +132,12 @@ function stubCode(code: Code, text: string): Code {
   };
 }
 
-/* What makes the frame as high as its document says, where this code brings it. */
-function listening(stub: Code, { listener = 'here' }: Circumstances): AskedChange[] {
+/* What makes the frame as high as its document says, where this code brings it: before the frame, so that it
+   hears all that the frame says. */
+function listening({ listener = 'here' }: Circumstances): AskedChange[] {
   const why = { reason: reason('listener-once'), stage: 'isolation', option: 'frame' } as const;
   if (listener === 'head') return [{ kind: 'share', position: 'page-head', markup: listenerTag, ...why }];
-  return listener === 'here' ? [{ kind: 'insert', at: stub.text.length, markup: listenerTag, ...why }] : [];
+  return listener === 'here' ? [{ kind: 'insert', at: 0, markup: listenerTag, ...why }] : [];
 }
 
 /** Whether a code that was composed has the listener with it. */
