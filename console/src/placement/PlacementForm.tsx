@@ -37,6 +37,9 @@ export function PlacementForm({ placement, etag, embed, site, sheet }: Props) {
       apart: site.head ? classFor(placement.id) : null,
       language: site.language,
       loader: site.head ? 'head' : 'here',
+      listener: site.head ? 'head' : 'here',
+      // Where its frames are reached the service knows; what is copied comes from there, too.
+      servedAt: `https://${placement.id}.…/`,
     },
   };
   const work = useComposedDraft(embed, placement.options, place, sheet);

@@ -17,6 +17,7 @@ import { reason, type Reason } from '../reason.ts';
 import { withBareNames } from '../settings/of-sheet.ts';
 import { escapeAttribute, type Edit, type EditReason } from '../text/index.ts';
 import { listenerTag } from '../visitors/index.ts';
+import { classFor } from './apart.ts';
 import { composeBare } from './bare.ts';
 import { gatherChanges, type AskedChange } from './changes.ts';
 import type { Circumstances, Composition, Framed } from './composition.ts';
@@ -25,7 +26,7 @@ import { inAndAround } from './in-and-around.ts';
 import { runsOf, documentText, snippetText, type Snippet } from './snippet.ts';
 
 /* A document of its own takes style rules apart from the code; whose they are does not matter there. */
-const classInside = 'orbis-frame';
+const classInside = classFor('frame');
 
 /**
  * Composes a code that stands in a document of its own: what is asked of the code itself is done in the
