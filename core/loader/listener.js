@@ -15,9 +15,10 @@
   const apply = () => {
     for (const [frame, height] of page.orbisHeights) {
       // Laid over a box, it is as high as that.
-      const box = getComputedStyle(frame).position === 'absolute' ? frame.parentNode : null;
-      if (box) box.style.minHeight = height + 'px';
-      else frame.style.setProperty('height', height + 'px', 'important');
+      let box = frame;
+      while (getComputedStyle(box).position === 'absolute' && box.parentElement) box = box.parentElement;
+      if (box === frame) frame.style.setProperty('height', height + 'px', 'important');
+      else box.style.minHeight = height + 'px';
     }
     page.orbisHeights.clear();
   };

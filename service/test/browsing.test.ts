@@ -139,6 +139,17 @@ describe('looking with a browser', function () {
     expect(page.heights[0]!.height).to.be.greaterThan(page.heights[2]!.height).and.greaterThan(300);
   });
 
+  it('measures what a frame says of itself, where its provider has it say so', async () => {
+    const text = `<iframe src="http://tonebarn.localhost:${test.world.port}/podcast/under-the-fell/17?keep=no" width="600" height="300" title="Podcast"></iframe>`;
+    const { data } = await test.client.call('measurements.create', { body: { text, widths: [640] } });
+    expect(data.unknown).to.equal(null);
+    const keeps = text.replace('?keep=no', '');
+    const more = await test.client.call('measurements.create', { body: { text: keeps, widths: [640] } });
+    // The document is as high as its frame, if that is higher; what it says is not.
+    expect(data.heights[0]!.height).to.be.lessThan(150);
+    expect(more.data.heights[0]!.height).to.be.greaterThan(data.heights[0]!.height);
+  });
+
   it('measures in a page of the site, with its fonts and styles, as wide as its place is there', async () => {
     const { data } = await test.client.call('measurements.create', {
       body: { text: form(), on: { page: 'hollinfell/talks' }, widths: [400, 1280] },

@@ -16,11 +16,19 @@ import { runsOf, snippetText, type Snippet } from './snippet.ts';
 export function composeBare(
   code: Code,
   options: Options,
-  { mark = null, apart = null, language = 'en', loader = 'here', planned = [] }: Circumstances = {},
+  {
+    mark = null,
+    apart = null,
+    language = 'en',
+    loader = 'here',
+    listener = 'here',
+    planned = [],
+  }: Circumstances = {},
 ): Composition {
   const { changes, problems, implied } = gatherChanges(code, withBareNames(options, code.sheet), {
     language,
     loader,
+    listener,
   });
   changes.push(...planned);
   const settled = settle(changes);

@@ -13,6 +13,7 @@ import { withoutOptions } from '../options/values.ts';
 import { providerOf } from '../presentation/beside/content.ts';
 import { frameOf } from '../presentation/target.ts';
 import { shownAlone } from '../presentation/alone.ts';
+import { bringListener, toldHeight } from '../presentation/size/told-height.ts';
 import { reason, type Reason } from '../reason.ts';
 import { withBareNames } from '../settings/of-sheet.ts';
 import { escapeAttribute, type Edit, type EditReason } from '../text/index.ts';
@@ -41,7 +42,7 @@ export function composeFramed(
 ): Composition {
   const options = withBareNames(asked, code.sheet);
   const { inside, around, isolation, implied } = inAndAround(code, options);
-  const { problems } = gatherChanges(code, isolation, { language: 'en', loader: 'here' });
+  const { problems } = gatherChanges(code, isolation, { language: 'en', loader: 'here', listener: 'here' });
   const unframed = withoutOptions(options, Object.keys(isolation));
   if (problems.length > 0) {
     const bare = composeBare(code, unframed, circumstances);
@@ -53,7 +54,7 @@ export function composeFramed(
     const uncarried = { option: 'frame', code: 'served-needs-place', facts: {} };
     return { ...bare, uncarried: [...bare.uncarried, uncarried] };
   }
-  const inner = composeInside(code, inside, circumstances);
+  const inner = composeInside(code, inside, around, circumstances);
   const framed = framedCode(code, way, { inner, options, circumstances });
   const stub = stubCode(code, frameStub(code, { address, ...stubbed(framed) }));
   const outer = composeBare(stub, around, {
@@ -75,9 +76,16 @@ function addressOf(
 
 const sized: ReadonlySet<string> = new Set(['iframe', 'video', 'object', 'embed', 'img']);
 
-/* What shows a frame or player alone is as high as the frame of ours. */
-function composeInside(code: Code, inside: Options, { language = 'en' }: Circumstances): Inner {
+/* What shows a frame or player alone is as high as the frame of ours, unless it says itself how high it is. */
+function composeInside(
+  code: Code,
+  inside: Options,
+  around: Options,
+  { language = 'en' }: Circumstances,
+): Inner {
   const circumstances = { apart: classInside, language };
+  if (around['fit'] === 'content' && toldHeight(code) !== null)
+    return { fills: false, ...composeBare(code, { ...inside, fit: 'content' }, circumstances) };
   const shown = shownAlone(code) && frameOf(code);
   const filled =
     shown && sized.has(shown.name) ? composeBare(code, { ...inside, fit: 'fill' }, circumstances) : null;
@@ -133,13 +141,9 @@ function stubCode(code: Code, text: string): Code {
   };
 }
 
-/* What makes the frame as high as its document says, where this code brings it: before the frame, so that it
-   hears all that the frame says. */
-function listening({ listener = 'here' }: Circumstances): AskedChange[] {
-  const why = { reason: reason('listener-once'), stage: 'isolation', option: 'frame' } as const;
-  if (listener === 'head') return [{ kind: 'share', position: 'page-head', markup: listenerTag, ...why }];
-  return listener === 'here' ? [{ kind: 'insert', at: 0, markup: listenerTag, ...why }] : [];
-}
+/* What makes the frame as high as its document says, where this code brings it. */
+const listening = ({ listener = 'here' }: Circumstances): AskedChange[] =>
+  bringListener({ listener }).map((change) => ({ ...change, stage: 'isolation', option: 'frame' }));
 
 /** Whether a code that was composed has the listener with it. */
 export const bringsListener = ({ edits, text }: Pick<Composition, 'edits' | 'text'>): boolean =>

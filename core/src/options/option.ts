@@ -52,6 +52,8 @@ export interface PastedPage {
    * another one that stands before it.
    */
   loader: 'head' | 'here' | 'elsewhere';
+  /** Where the listener of ours stands, which makes frames as high as they say; as above. */
+  listener: PastedPage['loader'];
 }
 
 /** What an option may know beside its own value. */

@@ -8,7 +8,7 @@ import { declare, laid, type Declared } from './declarations.ts';
 import { waits } from './loading/waits.ts';
 import { cropped, windowWidth } from './crop/cropped.ts';
 import { shapeOf } from './size/shape-of.ts';
-import { sizeDeclared } from './size/size.ts';
+import { ofBox, sizeDeclared } from './size/size.ts';
 import { frameOf, targetOf, type PresentationTarget } from './target.ts';
 
 /* What stands over or under what is shown, and so needs a box of ours that it is placed by. */
@@ -147,7 +147,7 @@ function sizeOfBox(code: Code, options: Options, isPlace: boolean): Declared[] {
     const size = sizeDeclared(code, fit, options);
     if ('code' in size) return [];
     const isSaid = isPlace && options['share'] !== undefined;
-    return size.filter(([property, value]) => !(property === 'width' && isSaid) && value !== 'auto');
+    return ofBox(code, fit, size).filter(([property, value]) => !(property === 'width' && isSaid) && value !== 'auto');
   }
   const shape = shapeOf(code, options);
   const height = code.reading.size.height;

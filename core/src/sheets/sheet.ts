@@ -188,6 +188,8 @@ export interface Sheet {
    * 9.3) the time stands.
    */
   tellsTime?: { member: string; format: 'seconds' | 'milliseconds' };
+  /** How its frame tells the page around it how high it is: where in its messages that stands, in px. */
+  tellsHeight?: { member: string };
   /** Worth knowing before one relies on it, in plain words. */
   about?: { limits?: string; terms?: string; costs?: string };
   /** Where it answers when no link says it; https on the usual port where nothing is said. */

@@ -10,7 +10,7 @@ export const hasLoader = (text: string): boolean => text.includes(loaderTag);
 
 /** A text for people to read, in which the scripts of ours are only named. */
 export const scriptsInShort = (text: string): string =>
-  [loaderTag, listenerTag, escapeAttribute(reporterTag)].reduce(
+  [loaderTag, listenerTag, ...[listenerTag, reporterTag].map(escapeAttribute)].reduce(
     (short, tag) => short.replaceAll(tag, '<script>…</script>'),
     text,
   );

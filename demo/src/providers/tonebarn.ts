@@ -39,7 +39,7 @@ const sound = chords();
 /**
  * Tonebarn: a player for sound. Parameters: begin (seconds), quiet=yes, ink (a colour), keep=no (no
  * download); steps of the path: the show, and skin-slate. It never plays by itself: browsers let only silent
- * pictures do that.
+ * pictures do that. It tells the page around it where it is, and how high it is.
  */
 function frames(): Router {
   const router = Router();
@@ -95,7 +95,7 @@ function frames(): Router {
         style: '',
         head: `<style>body{margin:0;padding:14px 18px;font:16px sans-serif;background:${dark ? '#232a27' : '#f5f1e8'};color:${dark ? '#f5f1e8' : '#232a27'};border-left:8px solid ${colourIn(request, 'ink', '#2f6145')}}p{margin:0 0 10px;text-transform:capitalize}audio{width:100%}</style>\n`,
         body: `<p>${escapeHtml(title)}</p><audio controls src="/sounds/under-the-fell.wav"${keep ? '' : ' controlslist="nodownload"'}${quiet ? ' muted' : ''} preload="auto"></audio>${keep ? '<a href="/sounds/under-the-fell.wav" download>Take it along</a>' : ''}
-<script>const a = document.querySelector('audio'); a.addEventListener('loadedmetadata', () => { a.currentTime = ${begin}; }); for (const name of ['timeupdate', 'seeked', 'pause']) a.addEventListener(name, () => parent.postMessage({ tonebarn: { heard: a.currentTime * 1000 } }, '*'));</script>`,
+<script>const a = document.querySelector('audio'); a.addEventListener('loadedmetadata', () => { a.currentTime = ${begin}; }); for (const name of ['timeupdate', 'seeked', 'pause']) a.addEventListener(name, () => parent.postMessage({ tonebarn: { heard: a.currentTime * 1000 } }, '*')); const high = () => parent.postMessage({ tonebarn: { tall: document.body.offsetHeight } }, '*'); new ResizeObserver(high).observe(document.body);</script>`,
       }),
     );
   });

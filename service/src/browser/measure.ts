@@ -9,19 +9,24 @@ import { ask, show, type ShownDocument } from './show.ts';
 /**
  * Measures how high the content of a document is at several widths.
  * @param inFrame whether the content is that of a frame in it, which has no height of its own there.
+ * @param told the member of its messages in which that frame says how high it is: what it says counts before
+ * what is found in it.
  */
 export async function measure(
   { page, context }: Tab,
   document: ShownDocument,
-  { widths, inFrame }: { widths: readonly number[]; inFrame: boolean },
+  { widths, inFrame, told }: { widths: readonly number[]; inFrame: boolean; told: string | null },
 ): Promise<HeightAt[] | NoHeight> {
   const first = widths[0] ?? 1280;
+  if (told !== null) await page.addInitScript(hearing(told));
   await show(page, document, { width: first, height: 800 });
   const session = await context.newCDPSession(page);
   const heights: HeightAt[] = [];
   for (const width of widths) {
     await page.setViewportSize({ width, height: 800 });
-    const height = inFrame ? await heightInFrame(page, session) : await atRest(() => contentHeight(session));
+    const height = inFrame
+      ? await heightInFrame(page, session, told !== null)
+      : await atRest(() => contentHeight(session));
     if (height === null) return 'follows-its-frame';
     if (height < 1) return 'nothing-shown';
     heights.push({ width, height: Math.ceil(height) });
@@ -72,7 +77,7 @@ const betweenComments = (side: 'width' | 'height'): string => `(() => {
  * What is in a frame is never lower than the frame, so the frame is made low. Content whose height goes by
  * that of its frame has none of its own: it is null.
  */
-async function heightInFrame(page: Page, session: CDPSession): Promise<number | null> {
+async function heightInFrame(page: Page, session: CDPSession, saysIt: boolean): Promise<number | null> {
   const frame = page.frames().find((each) => each.parentFrame() === page.mainFrame());
   if (!frame) return 0;
   const heights: number[] = [];
@@ -83,8 +88,20 @@ async function heightInFrame(page: Page, session: CDPSession): Promise<number | 
     );
     heights.push(await atRest(() => innerHeight(frame)));
   }
+  const said = saysIt ? await ask<number>(session, heard) : 0;
+  if (said > 0) return said;
   return Math.abs(heights[0]! - heights[1]!) <= 1 ? heights[0]! : null;
 }
+
+/* What the document remembers of what the frame said last, in px. */
+const heard = 'Number(window.orbisHeard ?? 0)';
+const hearing = (member: string): string => `addEventListener('message', ({ data }) => {
+  try {
+    let said = typeof data === 'string' ? JSON.parse(data) : data;
+    for (const name of ${JSON.stringify(member)}.split('.')) said = said[name];
+    if (parseFloat(said) > 0) window.orbisHeard = Math.min(Math.ceil(parseFloat(said)), 10000);
+  } catch {}
+})`;
 
 const innerHeight = (frame: Frame): Promise<number> =>
   frame.evaluate<number>('document.documentElement.scrollHeight').catch(() => 0);

@@ -55,10 +55,13 @@ export async function heights(
   const { document: made, tried, page } = await viewed({ ...trial, on, keep }, tools);
   const document = { url: made.url, ...made.document };
   const { sheet, frameAlone: inFrame } = tried.code;
+  const told = inFrame ? (sheet?.tellsHeight?.member ?? null) : null;
   try {
     const found = await tools.browser.work(
       (tab) =>
-        page && !inFrame ? measureInPage(tab, document, widths) : measure(tab, document, { widths, inFrame }),
+        page && !inFrame
+          ? measureInPage(tab, document, widths)
+          : measure(tab, document, { widths, inFrame, told }),
       { declared: await declaredAddresses(tools.connection.db), signal },
     );
     if (typeof found !== 'string') return { heights: found, unknown: null, guess: null };

@@ -128,7 +128,7 @@ export const options = {
   'fit': {
     label: 'Fit',
     explain:
-      'How it gets its size: as wide as its place and always in its shape (fit=16:9 says the shape as well), as wide as its place and as high as it is now, always of one size, or as wide and as high as what it stands in.',
+      'How it gets its size: as wide as its place and always in its shape (fit=16:9 says the shape as well), as wide as its place and as high as it is now (or as its frame says it is, where its provider has it say so), always of one size, or as wide and as high as what it stands in.',
     done: (value) =>
       ({
         content: 'Make it as wide as its place, and as high as it is',

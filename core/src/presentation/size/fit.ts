@@ -9,7 +9,9 @@ import type { MarkupElement } from '../../text/index.ts';
 import { boxShape, declare, paddedSide } from '../declarations.ts';
 import { bodyOf, standing } from '../standing.ts';
 import { frameOf, hasFrame, targetOf, type PresentationTarget } from '../target.ts';
-import { sizeDeclared } from './size.ts';
+import { heightName } from '../../visitors/index.ts';
+import { ofBox, sizeDeclared } from './size.ts';
+import { followTold } from './told-height.ts';
 
 export const option: Option<string> = {
   name: 'fit',
@@ -27,20 +29,24 @@ export const option: Option<string> = {
   current: (code) => {
     const frame = frameOf(code);
     const declared = frame && code.inside.declarations(frame);
+    if (frame?.attributes.has(heightName)) return 'content';
     return declared?.get('height') === 'auto' &&
       declared.has('aspect-ratio') &&
       declared.get('width') !== undefined
       ? 'shape'
       : null;
   },
-  contribute: (code, fit, { options }) => {
+  contribute: (code, fit, { options, page }) => {
     if (!frameOf(code)) return problem('nothing-to-present');
+    const told = fit === 'content' ? followTold(code, page) : [];
     // Measured heights say how high it is; that it has no other is no hindrance then.
-    if (fit === 'content' && options['heights'] !== undefined) return contribution(standing(code, options));
+    if (fit === 'content' && options['heights'] !== undefined)
+      return contribution([...told, ...standing(code, options)]);
     const size = sizeDeclared(code, fit, options);
     if ('code' in size) return { changes: [], problems: [size] };
-    if (bodyOf(code, options)?.element === ourBox) return contribution(standing(code, options));
-    return ofCode(code, targetOf(code)!, fit, options);
+    if (bodyOf(code, options)?.element === ourBox) return contribution([...told, ...standing(code, options)]);
+    const { changes, problems } = ofCode(code, targetOf(code)!, fit, options);
+    return { changes: [...told, ...changes], problems };
   },
 };
 
@@ -64,7 +70,10 @@ function ofCode(code: Code, target: PresentationTarget, fit: string, options: Op
           ...boxShape(padded, shape, ratio[1]),
           ['align-self', 'flex-start', reason('not-stretched')] as const,
         ]
-      : [...sized, ...(padded ? ([[padded, '0', reason('box-without-padding')]] as const) : [])];
+      : [
+          ...ofBox(code, fit, sized),
+          ...(padded ? ([[padded, '0', reason('box-without-padding')]] as const) : []),
+        ];
     return contribution([
       ...declare({ element }, held, ['min-width', 'min-height', 'max-height', 'float']),
       ...declare(
