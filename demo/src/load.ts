@@ -103,7 +103,7 @@ async function collectLinks({ client, port, site }: Stage): Promise<void> {
       `http://mapmere.localhost:${port}/maps/tarn`,
       { 'load': 'click', 'fit': 'shape', 'max-width': 720, 'caption': 'The tarn below the observatory' },
     ],
-    ['Under the Fell, 16', `http://tonebarn.localhost:${port}/hear/16`, {}],
+    ['Under the Fell, 16', `http://tonebarn.localhost:${port}/hear/16`, { fit: 'content' }],
     [
       'Chart for winter',
       `http://folioferry.localhost:${port}/charts/winter.pdf`,

@@ -4,7 +4,7 @@ import Paper from '@mui/material/Paper';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import type { Sheet } from '@orbis/core';
 import type { Embed } from '@orbis/contract';
 import { plural } from '@orbis/contract/language';
@@ -17,15 +17,13 @@ import { CodeBar } from './CodeBar.tsx';
 import { useComposedDraft } from './composed-draft.ts';
 import { inheritedFrom } from './inherited.ts';
 import { bench, column, scrolls } from './one-screen.ts';
-import { ChooseCrop } from './looking/ChooseCrop.tsx';
-import { LookingTools } from './looking/LookingTools.tsx';
-import { OptionForm } from './OptionForm.tsx';
 import { Placements } from './Placements.tsx';
 import { PresetChooser } from './presets/PresetChooser.tsx';
 import { Preview } from './preview/Preview.tsx';
 import { SaveBar } from './SaveBar.tsx';
 import { StepsBack } from './StepsBack.tsx';
 import type { WorkedOn } from './useComposition.ts';
+import { WorkedForm } from './WorkedForm.tsx';
 
 const ofEmbed: WorkedOn = { asked: (here) => ({ embed: here }), circumstances: {} };
 
@@ -36,7 +34,10 @@ const ofEmbed: WorkedOn = { asked: (here) => ({ embed: here }), circumstances: {
 export function Workbench({ embed, etag, sheet }: { embed: Embed; etag: string; sheet: Sheet | null }) {
   const announce = useAnnounce();
   const work = useComposedDraft(embed, embed.current.options, ofEmbed, sheet);
-  const { draft, changed, composition } = work;
+  const { changed, composition } = work;
+  const of = useMemo(() => ({ embed: embed.key }), [embed.key]);
+  const inherited = useMemo(() => inheritedFrom([['code', embed.inCode]]), [embed.inCode]);
+  const last = useMemo(() => whereItGoes(embed), [embed]);
   const [note, setNote] = useState('');
   const save = useMutation({
     mutationFn: async () =>
@@ -65,36 +66,23 @@ export function Workbench({ embed, etag, sheet }: { embed: Embed; etag: string; 
           aria-label="Preview"
           sx={{ p: 2, display: 'flex', flex: 1, minHeight: 0, minWidth: 0 }}
         >
-          <Preview frame={work.frame} of={{ embed: embed.key }} shown={work.shown} />
+          <Preview frame={work.frame} of={of} shown={work.shown} />
         </Paper>
         <CodeBar composition={composition} copyLabel="Copy without a place" />
       </Box>
       <Paper component="section" variant="outlined" aria-label="Settings" sx={{ ...column, gap: 0 }}>
         <Box sx={{ px: 2.5, pt: 2, pb: 1, display: 'flex', alignItems: 'center', gap: 1 }}>
-          <PresetChooser onChoose={(preset) => work.add(preset.options)} />
+          <PresetChooser onChoose={(preset) => work.form.add(preset.options)} />
           <StepsBack work={work} />
         </Box>
         <Box sx={{ ...scrolls, px: 2.5, pb: 1 }}>
-          <OptionForm
-            draft={draft}
-            wrong={work.wrong}
-            problems={work.problems}
-            implied={composition.data?.implied ?? []}
-            uncarried={composition.data?.uncarried ?? []}
-            frame={composition.data?.frame}
-            inherited={inheritedFrom([['code', embed.inCode]])}
+          <WorkedForm
+            work={work.form}
+            of={of}
+            embed={embed}
             sheet={sheet}
-            reading={embed.reading}
-            player={work.player}
-            parts={composition.data?.parts}
-            onChange={work.set}
-            cropping={<ChooseCrop of={{ embed: embed.key }} size={embed.reading.size} work={work} />}
-            looking={<LookingTools of={{ embed: embed.key }} found={embed.found} work={work} />}
-            last={{
-              title: 'Where it goes',
-              says: embed.placements === 0 ? 'Not placed yet' : plural(embed.placements, 'place'),
-              content: <Placements embed={embed} />,
-            }}
+            inherited={inherited}
+            last={last}
           />
           {work.shown && Object.keys(work.shown.options).length > 0 && (
             <SavePreset options={work.shown.options} />
@@ -130,3 +118,9 @@ export function Workbench({ embed, etag, sheet }: { embed: Embed; etag: string; 
     </Box>
   );
 }
+
+const whereItGoes = (embed: Embed): { title: string; says: string; content: ReactNode } => ({
+  title: 'Where it goes',
+  says: embed.placements === 0 ? 'Not placed yet' : plural(embed.placements, 'place'),
+  content: <Placements embed={embed} />,
+});

@@ -1,34 +1,40 @@
 import type { UseQueryResult } from '@tanstack/react-query';
-import { useRef, useState, type RefObject } from 'react';
+import { useCallback, useDeferredValue, useMemo, useRef, useState, type RefObject } from 'react';
 import { handName, type Options, type Sheet } from '@orbis/core';
-import type { Composition, Embed } from '@orbis/contract';
+import type { Embed } from '@orbis/contract';
 import { useDebounced } from '../components/useDebounced.ts';
 import { draftOf, optionsOf, type Draft } from './draft.ts';
 import { useDraftHistory, type DraftHistory } from './draft-history.ts';
 import { usePlayerTime, type PlayerTime } from './player-time.ts';
 import { useComposition, type Composed, type WorkedOn } from './useComposition.ts';
 
-/** Options as they are being worked on, with what they come to. */
-export interface ComposedDraft {
+/** What the form of a draft is made from: the same one as long as nothing of it changes. */
+export interface FormWork {
   draft: Draft;
   /** What of the draft cannot be read, by the options’ names. */
   wrong: Record<string, string>;
-  /** Whether the draft differs from what is saved. */
-  changed: boolean;
-  /** Whether the draft as it stands has been composed, without a problem. */
-  fits: boolean;
-  composition: UseQueryResult<Composed>;
-  problems: Composition['problems'];
-  /** The composition that is shown, with the options that it is of, where they can be had. */
-  shown: { options: Options; text: string } | null;
-  /** The options that the draft as it stands comes to. */
-  options: () => Options;
-  frame: RefObject<HTMLIFrameElement | null>;
+  /** What the options come to; a moment later than elsewhere, as the preview is to be first. */
+  composed: Composed | undefined;
   player: PlayerTime;
   /** Sets one option as it was typed; null takes it out. */
   set: (name: string, value: string | null) => void;
   /** Sets several. */
   add: (options: Options) => void;
+}
+
+/** Options as they are being worked on, with what they come to. */
+export interface ComposedDraft {
+  form: FormWork;
+  /** Whether the draft differs from what is saved. */
+  changed: boolean;
+  /** Whether the draft as it stands has been composed, without a problem. */
+  fits: boolean;
+  composition: UseQueryResult<Composed>;
+  /** The composition that is shown, with the options that it is of, where they can be had. */
+  shown: { options: Options; text: string } | null;
+  /** The options that the draft as it stands comes to. */
+  options: () => Options;
+  frame: RefObject<HTMLIFrameElement | null>;
   /** Takes the last step back, or takes it again; null where there is none. */
   undo: (() => void) | null;
   redo: (() => void) | null;
@@ -53,31 +59,48 @@ export function useComposedDraft(
   const saved = draftOf(options);
   const history = useDraftOf(saved);
   const { draft, go } = history;
-  const known = { sheets: sheet ? [sheet] : [], saved: options };
+  const known = useMemo(() => ({ sheets: sheet ? [sheet] : [], saved: options }), [sheet, options]);
   const still = useDebounced(draft, quiet);
   const settled = still === draft;
-  const { options: wanted, wrong } = optionsOf(still, known);
+  const { options: wanted, wrong } = useMemo(() => optionsOf(still, known), [still, known]);
   const frame = useRef<HTMLIFrameElement>(null);
   const player = usePlayerTime(frame);
   const composition = useComposition(embed, wanted, place, known.sheets);
-  const problems = composition.data?.problems ?? [];
+  const form = useFormWork({ draft, wrong, composed: composition.data, player }, go);
+  const isPossible = composition.data?.problems.length === 0;
   return {
-    draft,
-    wrong,
+    form,
     changed: differs(draft, saved),
     fits:
       composition.isSuccess &&
       !composition.isPlaceholderData &&
       settled &&
-      problems.length === 0 &&
+      isPossible &&
       Object.keys(wrong).length === 0,
     composition,
-    problems,
     options: () => optionsOf(draft, known).options,
-    shown: composition.data && problems.length === 0 ? composition.data : null,
+    shown: possible(composition.data),
     frame,
-    player,
-    set: (name, value) =>
+    undo: history.undo,
+    redo: history.redo,
+    reset: () => go(() => saved),
+  };
+}
+
+/** What a draft comes to, where it has no problem. */
+export const possible = (composed: Composed | undefined): Composed | null =>
+  composed?.problems.length === 0 ? composed : null;
+
+const nothing: FormWork['wrong'] = {};
+
+function useFormWork(
+  { draft, wrong, composed, player }: Pick<FormWork, 'draft' | 'wrong' | 'composed' | 'player'>,
+  go: DraftHistory['go'],
+): FormWork {
+  const faults = Object.keys(wrong).length === 0 ? nothing : wrong;
+  const later = useDeferredValue(composed);
+  const set = useCallback<FormWork['set']>(
+    (name, value) =>
       go(
         (now) =>
           value === null
@@ -85,11 +108,13 @@ export function useComposedDraft(
             : { ...now, [name]: value },
         name,
       ),
-    add: (options) => go((now) => ({ ...now, ...draftOf(options) })),
-    undo: history.undo,
-    redo: history.redo,
-    reset: () => go(() => saved),
-  };
+    [go],
+  );
+  const add = useCallback<FormWork['add']>((options) => go((now) => ({ ...now, ...draftOf(options) })), [go]);
+  return useMemo(
+    () => ({ draft, wrong: faults, composed: later, player, set, add }),
+    [draft, faults, later, player, set, add],
+  );
 }
 
 /* A draft of what is saved; where something else is saved, it begins anew. */

@@ -1,4 +1,4 @@
-import { useCallback, useRef, useState, type RefObject } from 'react';
+import { useCallback, useMemo, useRef, useState, type RefObject } from 'react';
 import { useFrameMessages } from './frame-messages.ts';
 
 /** Where the preview's player is, where it tells. */
@@ -19,5 +19,5 @@ export function usePlayerTime(frame: RefObject<HTMLIFrameElement | null>): Playe
     setTells(true);
   });
   const now = useCallback(() => at.current, []);
-  return { tells, now };
+  return useMemo(() => ({ tells, now }), [tells, now]);
 }

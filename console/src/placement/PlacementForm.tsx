@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import Paper from '@mui/material/Paper';
 import { useMutation } from '@tanstack/react-query';
+import { useMemo } from 'react';
 import { classFor, defaultsFor, withBareNames, type Sheet } from '@orbis/core';
 import type { Embed, Placement, Site } from '@orbis/contract';
 import { api, refresh } from '../api.ts';
@@ -8,12 +9,10 @@ import { CodeBar } from '../embed/CodeBar.tsx';
 import { useComposedDraft } from '../embed/composed-draft.ts';
 import { inheritedFrom } from '../embed/inherited.ts';
 import { bench, column, scrolls } from '../embed/one-screen.ts';
-import { ChooseCrop } from '../embed/looking/ChooseCrop.tsx';
-import { LookingTools } from '../embed/looking/LookingTools.tsx';
 import { SaveBar } from '../embed/SaveBar.tsx';
 import { StepsBack } from '../embed/StepsBack.tsx';
-import { OptionForm } from '../embed/OptionForm.tsx';
 import type { WorkedOn } from '../embed/useComposition.ts';
+import { WorkedForm } from '../embed/WorkedForm.tsx';
 import { Preview } from '../embed/preview/Preview.tsx';
 import { useAnnounce } from '../components/Announcer.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
@@ -43,7 +42,9 @@ export function PlacementForm({ placement, etag, embed, site, sheet }: Props) {
     },
   };
   const work = useComposedDraft(embed, placement.options, place, sheet);
-  const { draft, composition } = work;
+  const { composition } = work;
+  const of = useMemo(() => ({ placement: placement.id }), [placement.id]);
+  const inherited = useMemo(() => inheritedAt(embed, site, sheet), [embed, site, sheet]);
   const save = useMutation({
     mutationFn: async () =>
       (
@@ -67,12 +68,7 @@ export function PlacementForm({ placement, etag, embed, site, sheet }: Props) {
           aria-label="How it looks here"
           sx={{ p: 2, display: 'flex', flex: 1, minHeight: 0, minWidth: 0 }}
         >
-          <Preview
-            frame={work.frame}
-            of={{ placement: placement.id }}
-            page={placement.page}
-            shown={work.shown}
-          />
+          <Preview frame={work.frame} of={of} page={placement.page} shown={work.shown} />
         </Paper>
         <CodeBar composition={composition} />
       </Box>
@@ -81,32 +77,13 @@ export function PlacementForm({ placement, etag, embed, site, sheet }: Props) {
           <StepsBack work={work} />
         </Box>
         <Box sx={{ ...scrolls, px: 2.5, pb: 1 }}>
-          <OptionForm
-            draft={draft}
-            wrong={work.wrong}
-            problems={work.problems}
-            implied={composition.data?.implied ?? []}
-            uncarried={composition.data?.uncarried ?? []}
-            frame={composition.data?.frame}
-            inherited={inheritedFrom([
-              ['code', embed.inCode],
-              ['site', withBareNames(levels.site, sheet)],
-              ['embed', levels.embed],
-            ])}
+          <WorkedForm
+            work={work.form}
+            of={of}
+            page={placement.page}
+            embed={embed}
             sheet={sheet}
-            reading={embed.reading}
-            player={work.player}
-            parts={composition.data?.parts}
-            onChange={work.set}
-            cropping={<ChooseCrop of={{ placement: placement.id }} size={embed.reading.size} work={work} />}
-            looking={
-              <LookingTools
-                of={{ placement: placement.id }}
-                page={placement.page}
-                found={embed.found}
-                work={work}
-              />
-            }
+            inherited={inherited}
           />
         </Box>
         <SaveBar
@@ -122,3 +99,10 @@ export function PlacementForm({ placement, etag, embed, site, sheet }: Props) {
     </Box>
   );
 }
+
+const inheritedAt = (embed: Embed, site: Site, sheet: Sheet | null): ReturnType<typeof inheritedFrom> =>
+  inheritedFrom([
+    ['code', embed.inCode],
+    ['site', withBareNames(defaultsFor(site.defaults, embed.kind), sheet)],
+    ['embed', embed.current.options],
+  ]);

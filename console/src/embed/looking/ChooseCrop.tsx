@@ -10,7 +10,7 @@ import type { Reading } from '@orbis/core';
 import { api } from '../../api.ts';
 import { ProblemNote } from '../../components/ProblemNote.tsx';
 import { Waiting } from '../../components/Waiting.tsx';
-import type { ComposedDraft } from '../composed-draft.ts';
+import type { FormWork } from '../composed-draft.ts';
 import { DraggedPart, type Part } from './DraggedPart.tsx';
 import type { Subject } from './subject.ts';
 
@@ -23,7 +23,7 @@ export function ChooseCrop({
   of: Subject;
   /** What the code says of its size. */
   size: Reading['size'];
-  work: Pick<ComposedDraft, 'draft' | 'add' | 'set'>;
+  work: Pick<FormWork, 'draft' | 'add' | 'set'>;
 }) {
   const [isOpen, setOpen] = useState(false);
   const [part, setPart] = useState<Part | null>(null);
@@ -101,7 +101,7 @@ function Whole({
   );
 }
 
-function partOf(draft: ComposedDraft['draft']): Part | null {
+function partOf(draft: FormWork['draft']): Part | null {
   const [left, top, width, height] = ['left', 'top', 'width', 'height'].map((side) =>
     Number(draft[`crop-${side}`]?.trim() || 0),
   ) as [number, number, number, number];

@@ -1,7 +1,7 @@
 import Stack from '@mui/material/Stack';
 import type { Found } from '@orbis/contract';
 import { Disclosure } from '../../components/Disclosure.tsx';
-import type { ComposedDraft } from '../composed-draft.ts';
+import { possible, type FormWork } from '../composed-draft.ts';
 import { MeasureHeights } from './MeasureHeights.tsx';
 import { TakeStill } from './TakeStill.tsx';
 import { Weigh } from './Weigh.tsx';
@@ -19,9 +19,10 @@ export function LookingTools({
   found: Found | null;
   /** The page on which it stands, where it is about one place. */
   page?: string | null;
-  work: ComposedDraft;
+  work: FormWork;
 }) {
-  const { shown, add, set, player } = work;
+  const { add, set, player } = work;
+  const shown = possible(work.composed);
   if (shown === null) return null;
   const subject = { ...of, options: shown.options };
   // It shows only while something waits, and has no other types beside it.
