@@ -8,6 +8,7 @@ import { growth } from './growth.ts';
 import { liveness } from './liveness.ts';
 import { looks } from './looks.ts';
 import { reading } from './reading.ts';
+import { room } from './room.ts';
 import { serving } from './serving.ts';
 import { truth } from './truth.ts';
 import { workbench } from './workbench.ts';
@@ -22,7 +23,7 @@ const parts: Record<string, () => string | Promise<string>> = {
   truth,
 };
 /* These take minutes, or need a browser, and run only where they are named. */
-const named: typeof parts = { faults, console: consoleSize, looks, serving, workbench };
+const named: typeof parts = { faults, console: consoleSize, looks, room, serving, workbench };
 
 const asked = process.argv.slice(2);
 const known = { ...parts, ...named };

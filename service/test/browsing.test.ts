@@ -150,6 +150,19 @@ describe('looking with a browser', function () {
     expect(more.data.heights[0]!.height).to.be.greaterThan(data.heights[0]!.height);
   });
 
+  it('keeps room for what stands there until a script fills it, where that is higher', async () => {
+    const host = `http://fennfeed.localhost:${test.world.port}`;
+    const post = (words: string): string =>
+      `<blockquote class="fennfeed-post" cite="${host}/p/88213">${words}</blockquote>\n<script async src="${host}/embed.js"></script>`;
+    const measured = async (text: string) =>
+      (await test.client.call('measurements.create', { body: { text, widths: [640] } })).data.heights[0]!;
+    const filled = await measured(post('First light'));
+    const before = await measured(post('<p>First light on the new mirror.</p>'.repeat(9)));
+    expect(before.height).to.be.greaterThan(filled.height + 100);
+    // It is the same when it is there.
+    expect(before.height).to.be.lessThan(9 * 60);
+  });
+
   it('measures in a page of the site, with its fonts and styles, as wide as its place is there', async () => {
     const { data } = await test.client.call('measurements.create', {
       body: { text: form(), on: { page: 'hollinfell/talks' }, widths: [400, 1280] },

@@ -6,6 +6,13 @@ import type { Tab } from './browser.ts';
 import { contentHeight } from './photograph.ts';
 import { ask, show, type ShownDocument } from './show.ts';
 
+/** What is measured. */
+export interface Measuring {
+  widths: readonly number[];
+  /** Whether something stands in its place until a script fills that: then the room is for both. */
+  isFilled: boolean;
+}
+
 /**
  * Measures how high the content of a document is at several widths.
  * @param inFrame whether the content is that of a frame in it, which has no height of its own there.
@@ -13,24 +20,52 @@ import { ask, show, type ShownDocument } from './show.ts';
  * what is found in it.
  */
 export async function measure(
-  { page, context }: Tab,
+  tab: Tab,
   document: ShownDocument,
-  { widths, inFrame, told }: { widths: readonly number[]; inFrame: boolean; told: string | null },
+  { widths, isFilled, inFrame, told }: Measuring & { inFrame: boolean; told: string | null },
 ): Promise<HeightAt[] | NoHeight> {
-  const first = widths[0] ?? 1280;
+  const { page, context } = tab;
+  const before = isFilled ? await unfilled(tab, document, widths, contentHeight) : [];
   if (told !== null) await page.addInitScript(hearing(told));
-  await show(page, document, { width: first, height: 800 });
+  await show(page, document, { width: widths[0] ?? 1280, height });
   const session = await context.newCDPSession(page);
   const heights: HeightAt[] = [];
-  for (const width of widths) {
-    await page.setViewportSize({ width, height: 800 });
-    const height = inFrame
+  for (const [at, width] of widths.entries()) {
+    await page.setViewportSize({ width, height });
+    const found = inFrame
       ? await heightInFrame(page, session, told !== null)
       : await atRest(() => contentHeight(session));
-    if (height === null) return 'follows-its-frame';
-    if (height < 1) return 'nothing-shown';
-    heights.push({ width, height: Math.ceil(height) });
+    if (found === null) return 'follows-its-frame';
+    if (found < 1) return 'nothing-shown';
+    heights.push({ width, height: Math.ceil(Math.max(found, before[at] ?? 0)) });
   }
+  return heights;
+}
+
+/* Of the window; what is in it may be higher. */
+const height = 800;
+
+/* How high it is at each width before any script runs. */
+async function unfilled(
+  { page, context }: Tab,
+  document: ShownDocument,
+  widths: readonly number[],
+  look: (session: CDPSession) => Promise<number>,
+): Promise<number[]> {
+  const session = await context.newCDPSession(page);
+  const scripts = (areOff: boolean): Promise<unknown> =>
+    session.send('Emulation.setScriptExecutionDisabled', { value: areOff });
+  await scripts(true);
+  await show(page, document, { width: widths[0] ?? 1280, height });
+  // What is for visitors without scripts is not seen by those who wait for one.
+  await ask(session, `for (const each of document.querySelectorAll('noscript')) each.remove()`);
+  const heights: number[] = [];
+  for (const width of widths) {
+    await page.setViewportSize({ width, height });
+    heights.push(await atRest(() => look(session)));
+  }
+  await scripts(false);
+  await session.detach();
   return heights;
 }
 
@@ -40,18 +75,22 @@ export async function measure(
  * @returns a height for each width that its place had, the narrowest first.
  */
 export async function measureInPage(
-  { page, context }: Tab,
+  tab: Tab,
   document: ShownDocument,
-  widths: readonly number[],
+  { widths, isFilled }: Measuring,
 ): Promise<HeightAt[] | NoHeight> {
-  await show(page, document, { width: widths[0] ?? 1280, height: 800 });
+  const { page, context } = tab;
+  const look = (session: CDPSession): Promise<number> => ask<number>(session, betweenComments('height'));
+  const before = isFilled ? await unfilled(tab, document, widths, look) : [];
+  await show(page, document, { width: widths[0] ?? 1280, height });
   const session = await context.newCDPSession(page);
   const heights = new Map<number, number>();
-  for (const width of widths) {
-    await page.setViewportSize({ width, height: 800 });
-    const height = await atRest(() => ask<number>(session, betweenComments('height')));
-    if (height < 1) return 'nothing-shown';
-    heights.set(Math.round(await ask<number>(session, betweenComments('width'))), Math.ceil(height));
+  for (const [at, width] of widths.entries()) {
+    await page.setViewportSize({ width, height });
+    const found = await atRest(() => look(session));
+    if (found < 1) return 'nothing-shown';
+    const place = Math.round(await ask<number>(session, betweenComments('width')));
+    heights.set(place, Math.ceil(Math.max(found, before[at] ?? 0)));
   }
   return [...heights].sort(([a], [b]) => a - b).map(([width, height]) => ({ width, height }));
 }

@@ -54,14 +54,15 @@ export async function heights(
   const keep = (name: string): boolean => isOfInside(name) && name !== 'fit' && name !== 'shape';
   const { document: made, tried, page } = await viewed({ ...trial, on, keep }, tools);
   const document = { url: made.url, ...made.document };
-  const { sheet, frameAlone: inFrame } = tried.code;
+  const { sheet, frameAlone: inFrame, reading } = tried.code;
+  const measuring = { widths, isFilled: !inFrame && reading.parts.some(({ role }) => role === 'mount') };
   const told = inFrame ? (sheet?.tellsHeight?.member ?? null) : null;
   try {
     const found = await tools.browser.work(
       (tab) =>
         page && !inFrame
-          ? measureInPage(tab, document, widths)
-          : measure(tab, document, { widths, inFrame, told }),
+          ? measureInPage(tab, document, measuring)
+          : measure(tab, document, { ...measuring, inFrame, told }),
       { declared: await declaredAddresses(tools.connection.db), signal },
     );
     if (typeof found !== 'string') return { heights: found, unknown: null, guess: null };
