@@ -76,7 +76,7 @@ function addressOf(
 
 const sized: ReadonlySet<string> = new Set(['iframe', 'video', 'object', 'embed', 'img']);
 
-/* What shows a frame or player alone is as high as the frame of ours, unless it says itself how high it is. */
+/* What shows a frame or player alone is as high as the frame of ours, unless it says how high it is. */
 function composeInside(
   code: Code,
   inside: Options,
