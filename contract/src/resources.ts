@@ -234,6 +234,15 @@ export const composition = z
             description:
               'What its frame lets it do, by the options that say otherwise; where it stands in the page, what a served frame would',
           }),
+        contacts: z
+          .object({
+            fixed: z.boolean().meta({ description: 'Whether any other host is blocked' }),
+            hosts: z.array(z.string()),
+            leftOut: z
+              .array(z.string())
+              .meta({ description: 'Hosts that the code names, and that are blocked' }),
+          })
+          .meta({ description: 'Whom it contacts: as contacts=… fixes it, else as the code tells' }),
         document: z
           .string()
           .nullable()

@@ -266,13 +266,10 @@ export const sheetSchema = z
         description:
           'How its player tells its time: where in the messages that it posts to the page around it the time stands, with dots from the outside in',
       }),
-    tellsHeight: z
-      .strictObject({ member: name })
-      .optional()
-      .meta({
-        description:
-          'How its frame tells how high it is: where in the messages that it posts to the page around it the height in px stands, with dots from the outside in',
-      }),
+    tellsHeight: z.strictObject({ member: name }).optional().meta({
+      description:
+        'How its frame tells how high it is: where in the messages that it posts to the page around it the height in px stands, with dots from the outside in',
+    }),
     about: z
       .strictObject({ limits: sentence.optional(), terms: sentence.optional(), costs: sentence.optional() })
       .optional()

@@ -6,6 +6,7 @@ import type { Logger } from 'pino';
 import { apiBase, openApi } from '@orbis/contract';
 import { changeHandlers } from './http/resources/changes.ts';
 import { browsingHandlers } from './http/resources/browsing.ts';
+import { contactHandlers } from './http/resources/contacts.ts';
 import { codeHandlers } from './http/resources/codes.ts';
 import { errorForLog } from './http/error-log.ts';
 import { consolePolicy, serveConsole } from './http/console.ts';
@@ -53,6 +54,7 @@ export function createApp(deps: Deps): Express {
     ...tokenHandlers(deps),
     ...codeHandlers(deps),
     ...browsingHandlers(deps),
+    ...contactHandlers(deps),
     ...linkHandlers(deps),
     ...embedHandlers(deps),
     ...revisionHandlers(deps),

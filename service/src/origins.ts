@@ -4,6 +4,9 @@ export const relayPath = '/orbis-relay.js';
 /** Where a preview in a page finds our script by which one points at a place on that page. */
 export const pointingPath = '/orbis-pointing.js';
 
+/** Where visitors’ browsers tell what a document was kept from contacting. */
+export const blockedPath = '/orbis-blocked';
+
 /** The two sites that Orbis answers as: the console's, and that of foreign code. */
 export interface Origins {
   /** Where the console is reached, without a path. */

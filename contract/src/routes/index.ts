@@ -1,4 +1,5 @@
 import { browsingRoutes } from './browsing.ts';
+import { contactRoutes } from './contacts.ts';
 import { embedRoutes } from './embeds.ts';
 import { endpointRoutes } from './endpoints.ts';
 import { groupRoutes } from './groups.ts';
@@ -15,6 +16,7 @@ export const routes = {
   ...sessionRoutes,
   ...embedRoutes,
   ...browsingRoutes,
+  ...contactRoutes,
   ...groupRoutes,
   ...harvestRoutes,
   ...placeRoutes,

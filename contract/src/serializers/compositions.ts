@@ -38,6 +38,7 @@ export const serializeComposition = (
     framed,
     advice,
     powers,
+    contacts,
   }: LevelledComposition,
 ): Composition => ({
   base,
@@ -71,6 +72,7 @@ export const serializeComposition = (
       allowed: isAllowed,
       reason: reason && formatSandboxToken(reason),
     })),
+    contacts: { fixed: contacts.areFixed, hosts: [...contacts.hosts], leftOut: [...contacts.leftOut] },
     document: framed?.way === 'file' ? framed.html : null,
   },
 });

@@ -36,6 +36,8 @@ export interface Framed {
   /** What its frame is let do, and why. */
   sandboxTokens: SandboxToken[];
   permissions: string[];
+  /** The hosts that it may contact, where its owner has fixed them; null where not. */
+  contacts: readonly string[] | null;
   /** Whether what it shows is as high as the frame. */
   fills: boolean;
   /** Whether a link in it opens a new tab where it does not say so itself. */

@@ -1,6 +1,8 @@
 import { openCode, type Code } from '../code.ts';
 import {
+  broughtPolicy,
   emptyDocument,
+  fixedContacts,
   frameDocument,
   frameStub,
   frameTokens,
@@ -107,7 +109,11 @@ function framedCode(
     !code.reading.needs.forms &&
     code.markup.elements.some(({ name, attributes }) => name === 'a' && attributes.has('href'));
   const tokens = { isOpaque: isOpaque(way), hasReporter: !fills, linksOpenTabs };
-  const document = { language: circumstances.language ?? 'en', title, fills, linksOpenTabs };
+  const contacts = fixedContacts(options);
+  const head = contacts
+    ? `<meta http-equiv="Content-Security-Policy" content="${escapeAttribute(broughtPolicy(text, code.reading, { hosts: contacts, reports: !fills }))}">`
+    : '';
+  const document = { language: circumstances.language ?? 'en', title, fills, linksOpenTabs, head };
   return {
     way,
     text,
@@ -115,6 +121,7 @@ function framedCode(
     title,
     sandboxTokens: frameTokens(code.reading, options, tokens),
     permissions: permissionsIn(code, options),
+    contacts,
     fills,
     linksOpenTabs,
   };

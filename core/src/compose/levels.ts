@@ -7,7 +7,14 @@ import {
 } from '../options/levels.ts';
 import type { OptionProblem } from '../options/option.ts';
 import { withoutOptions, type Options } from '../options/values.ts';
-import { powerStates, recommendFrame, type FrameAdvice, type PowerState } from '../frame/index.ts';
+import {
+  contactsOf,
+  powerStates,
+  recommendFrame,
+  type Contacts,
+  type FrameAdvice,
+  type PowerState,
+} from '../frame/index.ts';
 import { withBareNames } from '../settings/of-sheet.ts';
 import { compose } from './compose.ts';
 import type { Circumstances, Composition } from './composition.ts';
@@ -24,6 +31,8 @@ export interface LevelledComposition extends Composition {
   /** Which way to place it is recommended, and what its frame lets it do. */
   advice: FrameAdvice;
   powers: PowerState[];
+  /** Whom it contacts, as its owner has fixed it or its reading tells. */
+  contacts: Contacts;
 }
 
 /* Values that are meant for many embeds: where one of them cannot be had, nobody has asked this embed for
@@ -54,6 +63,7 @@ export function composeLevels(
         overridden,
         passedOver,
         advice: recommendFrame(code),
+        contacts: contactsOf(code, options),
         powers: powerStates(code, options, composition.framed?.sandboxTokens),
       };
     passedOver.push(

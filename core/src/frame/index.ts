@@ -1,5 +1,7 @@
 /** How a code is put into a document of its own, and what it may do there. */
 export { isolation } from './all.ts';
+export { contactsOf, fixedContacts, isAmong, type Contacts } from './contacts.ts';
+export { broughtPolicy, contactSources, inlineScripts, ownScripts } from './document-policy.ts';
 export { frameDocument, type FrameDocumentOptions } from './document.ts';
 export { featureOf, permissionsIn } from './permissions.ts';
 export { powers, type Power } from './powers.ts';

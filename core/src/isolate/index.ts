@@ -3,4 +3,4 @@
  */
 export { inPageMarks, previewDocument, type PreviewDocument } from './preview.ts';
 export type { ShownPage, ShownReading, ShownSheet } from './preview-options.ts';
-export { isHost, originSource, writePolicy, type Directive } from './policy.ts';
+export { isHost, originSource, writePolicy, type Directive } from '../text/policy.ts';

@@ -29,6 +29,10 @@ export interface PreviewOptions {
   framed?: { title: string; fills: boolean; linksOpenTabs: boolean; sandbox: readonly string[] };
   /** What it may do beside what the code needs, as it holds a frame that may. */
   also?: readonly string[];
+  /** The hosts that it may contact, where its owner has fixed them, and nobody else. */
+  contacts?: readonly string[];
+  /** The path at which its server hears what was blocked (CSP 3, section 6.5.1). */
+  reportsTo?: string;
   /** The page in which it stands, and a script of ours by which another place on it can be pointed at. */
   page?: { room: ShownPage; pointing: { src: string; to: string } | null };
 }

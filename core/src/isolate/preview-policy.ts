@@ -1,18 +1,9 @@
 import { hostOf } from '../reading/addresses.ts';
 import type { Use } from '../reading/reading.ts';
 import { isHeldPicture } from '../options/types/index.ts';
-import {
-  hasLoader,
-  heightName,
-  listenerTag,
-  listenScriptHash,
-  loadScriptHash,
-  reportedMember,
-  reportScriptHash,
-} from '../visitors/index.ts';
-import { hostSource, isHost, originSource, writePolicy } from './policy.ts';
+import { hostSource, isHost, originSource, writePolicy } from '../text/policy.ts';
 import type { PreviewOptions, ShownReading, ShownSheet } from './preview-options.ts';
-import { sandboxTokensOf } from '../frame/index.ts';
+import { contactSources, inlineScripts, ownScripts, sandboxTokensOf } from '../frame/index.ts';
 
 /** What each directive of a policy lets in. */
 class Sources {
@@ -41,11 +32,12 @@ export function previewPolicy(
   sheet: ShownSheet | null,
   options: PreviewOptions,
 ): string {
-  const { ancestors, pictures = [], relay, page, framed } = options;
-  const own = ownScripts(text, framed);
+  const { ancestors, pictures = [], relay, page, framed, contacts } = options;
+  const own = ownScripts(text, framed?.fills === false);
   const ours = [relay?.src, page?.pointing?.src].filter((src) => src !== undefined);
   const sources = new Sources();
-  allowNamed(sources, reading, sheet);
+  if (contacts) for (const [name, hosts] of contactSources(contacts)) sources.allow(name, ...hosts);
+  else allowNamed(sources, reading, sheet);
   sources.allow('script-src', ...inlineScripts(reading, own), ...ours);
   for (const picture of pictures)
     sources.allow('img-src', isHeldPicture(picture) ? 'data:' : originSource(picture));
@@ -60,6 +52,7 @@ export function previewPolicy(
     ['default-src', ["'none'"]],
     ...sources.list(),
     ['base-uri', [(page && originSource(page.room.base)) ?? "'none'"]],
+    ...(options.reportsTo === undefined ? [] : [['report-uri', [options.reportsTo]] as const]),
   ]);
 }
 
@@ -102,21 +95,6 @@ function allowNamed(sources: Sources, reading: ShownReading, sheet: ShownSheet |
   for (const { host, uses } of reading.hosts)
     if (!named.has(host)) for (const use of uses) sources.allow(directiveOf[use], hostSource(host));
 }
-
-/* Where any script in the code may run, ours may; a digest beside that would shut the others out again
-   (CSP 3, section 6.7.3.2). */
-const inlineScripts = ({ parts }: ShownReading, own: readonly string[]): string[] =>
-  parts.some(({ role }) => role === 'setup') ? ["'unsafe-inline'"] : own.map((hash) => `'${hash}'`);
-
-/* The scripts of ours that stand in it. What is enclosed in it goes by its policy as well (HTML, section
-   7.1.7.1: srcdoc inherits it). */
-const ownScripts = (text: string, framed: PreviewOptions['framed']): string[] => [
-  ...(hasLoader(text) ? [loadScriptHash] : []),
-  ...(text.includes(listenerTag) ? [listenScriptHash] : []),
-  ...(framed?.fills === false || text.includes(`${heightName}="${reportedMember}"`)
-    ? [reportScriptHash]
-    : []),
-];
 
 function sameSchemeAndPort(origin: string, host: string): string | null {
   const { protocol, port } = new URL(origin);

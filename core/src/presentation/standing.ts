@@ -147,7 +147,9 @@ function sizeOfBox(code: Code, options: Options, isPlace: boolean): Declared[] {
     const size = sizeDeclared(code, fit, options);
     if ('code' in size) return [];
     const isSaid = isPlace && options['share'] !== undefined;
-    return ofBox(code, fit, size).filter(([property, value]) => !(property === 'width' && isSaid) && value !== 'auto');
+    return ofBox(code, fit, size).filter(
+      ([property, value]) => !(property === 'width' && isSaid) && value !== 'auto',
+    );
   }
   const shape = shapeOf(code, options);
   const height = code.reading.size.height;

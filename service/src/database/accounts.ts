@@ -10,7 +10,7 @@ export interface Accounts<T> {
   setUp: T;
   /** Reads and writes rows. */
   service: T;
-  /** Reads what frames are made of. */
+  /** Reads what frames are made of, and writes down what they were kept from. */
   frames: T;
 }
 
@@ -20,11 +20,11 @@ const host = 'localhost';
 /* The account that owns MariaDB's own views: it is locked, and nobody signs in with it. */
 const ofMariaDb = 'mariadb.sys';
 
-/**
- * What the second origin reads: previews, what was issued for its documents, and whose they are. It counts
- * nothing yet, so it writes nothing.
- */
+/** What the second origin reads: previews, what was issued for its documents, and whose they are. */
 export const tablesOfFrames = ['preview', 'served', 'placement', 'embed', 'spot', 'site'] as const;
+
+/** The one thing that it writes: what its documents were kept from contacting. */
+export const tableThatFramesWrite = 'blocked_contact';
 
 /** Each account's address on the socket, for the driver. */
 export function accountUrls(folder: DataFolder, socket: string, database: string): Accounts<string> {
@@ -66,10 +66,13 @@ export function accountStatements(folder: DataFolder, databases: string): string
 }
 
 /** What gives the frames' account its rights; the set-up account runs it once the tables are there. */
-export const grantsOfFrames = (database: string): string[] =>
-  tablesOfFrames.map(
-    (table) => `GRANT SELECT ON \`${database}\`.\`${table}\` TO '${names.frames}'@'${host}'`,
-  );
+export const grantsOfFrames = (database: string): string[] => [
+  ...tablesOfFrames.map((table) => grant('SELECT', database, table)),
+  grant('SELECT, INSERT, UPDATE', database, tableThatFramesWrite),
+];
+
+const grant = (rights: string, database: string, table: string): string =>
+  `GRANT ${rights} ON \`${database}\`.\`${table}\` TO '${names.frames}'@'${host}'`;
 
 const secretOf = (folder: DataFolder, name: keyof Accounts<string>): string =>
   keptSecret(

@@ -6,8 +6,9 @@ import { writePolicy } from '@orbis/core';
 import { visitorLanguages, visitorWords, type VisitorWords } from '@orbis/contract';
 import type { Connection } from '../database/connect.ts';
 import { isAway } from '../database/errors.ts';
-import { pointingPath, relayPath, type Origins } from '../origins.ts';
+import { blockedPath, pointingPath, relayPath, type Origins } from '../origins.ts';
 import { findPreview } from '../store/previews.ts';
+import { hearBlocked } from './blocked.ts';
 import { pointingScript } from './pointing.ts';
 import { relayScript } from './relay.ts';
 import { documentHeaders, everywhere, policyOf } from './document-headers.ts';
@@ -83,6 +84,7 @@ export function createFramesApp({
     (_request, response) => void response.type('text/plain').send('User-agent: *\nDisallow: /\n'),
   );
 
+  app.post(blockedPath, hearBlocked({ connection, now }));
   app.get('/oembed', answerLinks(connection, served));
   const documents = keepDocuments({
     // Others may be waiting for it when whoever asked first has gone.

@@ -9,7 +9,7 @@ import {
   type PreviewDocument,
 } from '@orbis/core';
 import type { Handle } from '../database/connect.ts';
-import type { Origins } from '../origins.ts';
+import { blockedPath, type Origins } from '../origins.ts';
 import { findLinkedPlacement, type LinkedPlacement, type Served as KeptServed } from '../store/served.ts';
 
 export interface ServedTools {
@@ -65,6 +65,10 @@ export function createServed({ db, origins }: ServedTools): Served {
         language: facts.language ?? 'en',
         pictures: facts.pictures ?? [],
         ...(facts.framed && { framed: facts.framed }),
+        ...(facts.framed?.contacts && {
+          contacts: facts.framed.contacts,
+          reportsTo: `${blockedPath}?of=${id}`,
+        }),
         discovery: (['json', 'xml'] as const).map((format) => ({
           type: types[format],
           href: question(format),

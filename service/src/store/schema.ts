@@ -10,6 +10,7 @@ export * from './tables/issued.ts';
 export * from './tables/sweeps.ts';
 export * from './tables/harvests.ts';
 export * from './tables/previews.ts';
+export * from './tables/blocked-contacts.ts';
 export * from './tables/changes.ts';
 export * from './tables/presets.ts';
 

@@ -53,3 +53,16 @@ export async function findLinkedPlacement(db: Handle, publicId: string): Promise
   const { active, linkedAt, retiredAt, ...rest } = row;
   return { ...rest, isOver: active === null || linkedAt === null || retiredAt !== null };
 }
+
+/** A placement whose document may tell what it was kept from contacting; null where none is served. */
+export async function findReportable(
+  db: Handle,
+  publicId: string,
+): Promise<{ placementId: number; contacts: readonly string[] | null } | null> {
+  const [row] = await db
+    .select({ placementId: placement.id, facts: served.facts })
+    .from(placement)
+    .innerJoin(served, eq(served.placementId, placement.id))
+    .where(eq(placement.publicId, publicId));
+  return row ? { placementId: row.placementId, contacts: row.facts.framed?.contacts ?? null } : null;
+}

@@ -49,11 +49,13 @@ const kept = ({
   fills,
   linksOpenTabs,
   permissions,
+  contacts,
   sandboxTokens,
 }: Framed): NonNullable<Served['facts']['framed']> => ({
   title,
   fills,
   linksOpenTabs,
   permissions,
+  ...(contacts && { contacts }),
   sandbox: sandboxTokens.map(({ token }) => token),
 });

@@ -174,6 +174,8 @@ export interface ToShow {
   pictures: readonly string[];
   /** What its frame is let do, where it stands in one of ours. */
   also?: readonly string[];
+  /** The hosts that it may contact, where its owner has fixed them. */
+  contacts?: readonly string[] | null;
 }
 
 /** What a trial comes to, to be shown. */
@@ -182,6 +184,7 @@ export const composed = ({ code, composition }: Tried): ToShow => ({
   text: documentText(composition.snippets),
   pictures: picturesOf(composition.effective),
   also: composition.framed?.sandboxTokens.map(({ token }) => token) ?? [],
+  contacts: composition.framed?.contacts ?? null,
 });
 
 /** The code of a trial as it was pasted, without what rules and sites ask of it. */
@@ -189,7 +192,7 @@ export const pasted = ({ code }: Pick<Tried, 'code'>): ToShow => ({ code, text: 
 
 /** The document in which a code is shown, at an address that nobody can guess. */
 export function documentOf(
-  { code: { reading, sheet }, text, pictures, also = [] }: ToShow,
+  { code: { reading, sheet }, text, pictures, also = [], contacts = null }: ToShow,
   { origins }: Pick<TrialTools, 'origins'>,
   {
     title = 'Preview',
@@ -216,6 +219,7 @@ export function documentOf(
     language,
     pictures,
     also,
+    ...(contacts && { contacts }),
     ...(watched && { relay: { src: new URL(relayPath, url).href, to: console } }),
     ...(background !== undefined && { background }),
     ...(page && {

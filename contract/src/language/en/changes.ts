@@ -97,7 +97,8 @@ export const reasons = {
   'as-wide-as-said': (f) => `${f.width} px wide, and no wider than its place (${f.property})`,
   'as-high-as-said': (f) => `${f.height} px high (${f.property})`,
   'high-until-told': (f) => `${f.height} px high until it says how high it is (${f.property})`,
-  'height-told': (f) => `As high as it says itself, as ${f.provider} has its frames say (a mark for our script)`,
+  'height-told': (f) =>
+    `As high as it says itself, as ${f.provider} has its frames say (a mark for our script)`,
   'never-over-the-side': (f) => `On a narrower screen no wider than its place (${f.property})`,
   'places-what-is-in-it': (f) => `What is laid over it keeps to it (${f.property})`,
   'laid-over-box': (f) => `It fills its box (${f.property})`,

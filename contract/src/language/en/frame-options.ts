@@ -20,6 +20,12 @@ export const frameOptions = {
     explain: 'Where the file will stand on your own server. It goes with “A file of yours”.',
     done: (value) => `Show the file at ${value}`,
   },
+  'contacts': {
+    label: 'Whom it contacts',
+    explain:
+      'The hosts that it may contact in its frame, with commas between them; any other is blocked then. Find them out first: what a script loads later is not in the code.',
+    done: (value) => `Let it contact nobody but ${value}`,
+  },
   'may-run-scripts': {
     label: 'Runs scripts',
     explain: 'Whether it may run scripts. Without them most forms, feeds and players do nothing.',

@@ -221,6 +221,16 @@ export const problems = {
     detail: () =>
       'What it may do can be chosen only where it stands in a frame of its own: frame=enclosed, served or file.',
   },
+  'contacts-need-frame': {
+    title: 'No frame of its own',
+    detail: () =>
+      'Whom it contacts can be fixed only where it stands in a frame of its own: frame=enclosed, served or file.',
+  },
+  'no-host': {
+    title: 'Not the name of a host',
+    detail: (f) =>
+      `“${f.found}” is no name of a host. Write names such as cdn.slotsedge.example, or *.slotsedge.example for all below one, without https:// and without a path.`,
+  },
   'origin-undoes-sandbox': {
     title: 'Would undo its frame',
     detail: () =>

@@ -32,7 +32,7 @@ export function followTold(code: Code, page: PastedPage): Change[] {
   ];
 }
 
-/** What brings the listener of ours to the page, where this code does: before its frames, to hear them all. */
+/** What brings the listener of ours to the page, where this code does: before its frames, to hear them. */
 export function bringListener({ listener }: Pick<PastedPage, 'listener'>): Change[] {
   if (listener === 'elsewhere') return [];
   const why = reason('listener-once');

@@ -89,5 +89,9 @@ export interface ServedFacts {
   /** The language of its site; English where it was written down before sites had one. */
   language?: string;
   /** How its frame is, where it stands in one of ours; none where it is shown by its link alone. */
-  framed?: Pick<Framed, 'title' | 'fills' | 'linksOpenTabs' | 'permissions'> & { sandbox: string[] };
+  framed?: Pick<Framed, 'title' | 'fills' | 'linksOpenTabs' | 'permissions'> & {
+    sandbox: string[];
+    /** The hosts that it may contact, where its owner has fixed them. */
+    contacts?: readonly string[];
+  };
 }

@@ -1,0 +1,165 @@
+import { expect } from 'chai';
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { chromium, type Browser } from 'playwright-core';
+import { findChromium } from '../src/browser/find.ts';
+import { mostBlocked } from '../src/store/blocked-contacts.ts';
+import { declareSite, refusal, startTestOrbis, type TestOrbis } from './support/orbis.ts';
+import { publishedWith, type Published } from './support/published.ts';
+import { until } from './support/until.ts';
+
+describe('whom an embed contacts', function () {
+  this.timeout(120_000);
+  let test: TestOrbis;
+  let browser: Browser;
+  let work: Published;
+  let server: Server;
+  const asked: string[] = [];
+  before(async () => {
+    test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });
+    await declareSite(test, ['one']);
+    work = publishedWith(test);
+    browser = await chromium.launch({ executablePath: findChromium(process.env['ORBIS_CHROMIUM'])! });
+    // A widget that is not in the sheets: its script loads another one, from elsewhere, which is sent on.
+    server = createServer((request, response) => {
+      const { host = '', url = '' } = request.headers.host
+        ? { host: request.headers.host, url: request.url }
+        : {};
+      const name = host.split(':')[0]!;
+      asked.push(`${name}${url}`);
+      const port = (server.address() as AddressInfo).port;
+      response.setHeader('Access-Control-Allow-Origin', '*');
+      if (url === '/first.js')
+        response.setHeader('Content-Type', 'text/javascript').end(
+          `const hidden = ['http:', '', 'more.widget' + '.localhost:${port}', 'second.js'].join('/');
+             document.head.append(Object.assign(document.createElement('script'), { src: hidden }));
+             document.querySelector('#widget').textContent = 'First';
+             addEventListener('click', () => fetch('http://' + 'clicks.widget' + '.localhost:${port}/clicked'));`,
+        );
+      else if (url === '/second.js')
+        response.writeHead(302, { Location: `http://far.widget.localhost:${port}/third.js` }).end();
+      else if (url === '/third.js')
+        response
+          .setHeader('Content-Type', 'text/javascript')
+          .end(`document.querySelector('#widget').textContent = 'All of it';`);
+      else response.end();
+    }).listen(0, '127.0.0.1');
+  });
+  after(async () => {
+    server.close();
+    await browser.close();
+    await test.stop();
+  });
+  const code = (): string =>
+    `<div id="widget"></div>\n<script src="http://widget.localhost:${(server.address() as AddressInfo).port}/first.js"></script>`;
+  const all = [
+    'clicks.widget.localhost',
+    'far.widget.localhost',
+    'more.widget.localhost',
+    'widget.localhost',
+  ];
+  const blocked = async () =>
+    (await test.client.call('contacts.blocked', { params: { embed: 'widget' } })).data.items;
+
+  it('is found out by a browser: scripts that scripts load, where they are sent on, and what a click does', async () => {
+    await work.collect('Widget', code());
+    const { data } = await test.client.call('contacts.create', { body: { embed: 'widget' } });
+    expect(data.contacted.map(({ host }) => host)).to.deep.equal(all);
+    expect(data.contacted.filter(({ afterClick }) => afterClick).map(({ host }) => host)).to.deep.equal([
+      all[0],
+    ]);
+    expect(data.contacted.find(({ host }) => host === 'far.widget.localhost')!.uses).to.deep.equal([
+      'script',
+    ]);
+  });
+
+  it('is what its code names until its owner fixes it, and can be fixed only in a frame', async () => {
+    const composed = async (options: object) =>
+      (await test.client.call('compositions.create', { body: { embed: 'widget', options } as never })).data;
+    expect((await composed({})).frame.contacts).to.deep.equal({
+      fixed: false,
+      hosts: ['widget.localhost'],
+      leftOut: [],
+    });
+    const fixed = await composed({ frame: 'served', contacts: ['more.widget.localhost'] });
+    expect(fixed.frame.contacts).to.deep.equal({
+      fixed: true,
+      hosts: ['more.widget.localhost'],
+      leftOut: ['widget.localhost'],
+    });
+    expect(
+      (await composed({ contacts: ['a.localhost'] })).problems.map(({ code: why }) => why),
+    ).to.deep.equal(['contacts-need-frame']);
+    const odd = await composed({ frame: 'served', contacts: ['a.localhost; script-src *'] });
+    expect(odd.problems.map(({ code: why }) => why)).to.deep.equal(['no-host']);
+  });
+
+  for (const frame of ['enclosed', 'served'])
+    it(`is that list and nobody else, ${frame}`, async () => {
+      const id = await work.place('widget', 'one', { frame, contacts: all.slice(2) });
+      await work.publish((await work.delivered(id)).text);
+      const page = await browser.newPage();
+      asked.length = 0;
+      await page.goto(`${work.site}/talks`);
+      const inside = page.frameLocator('iframe').locator('#widget');
+      await inside.getByText('First').waitFor();
+      // Both hosts are on the list, and the one to which it is sent on is not.
+      await until(async () => asked.includes('more.widget.localhost/second.js'));
+      await page.waitForTimeout(500);
+      expect(asked.filter((each) => each.includes('far.'))).to.deep.equal([]);
+      expect(await inside.textContent()).to.equal('First');
+      await page.close();
+      await work.end(id);
+    });
+
+  it('is told by visitors’ browsers where a served frame was kept from it, and forgotten when that was seen', async () => {
+    const id = await work.place('widget', 'one', { frame: 'served', contacts: ['widget.localhost'] });
+    await work.publish((await work.delivered(id)).text);
+    const page = await browser.newPage();
+    await page.goto(`${work.site}/talks`);
+    await until(async () => (await blocked()).length > 0);
+    const [found] = await blocked();
+    expect(found).to.deep.include({
+      host: 'more.widget.localhost',
+      placement: id,
+      place: 'hollinfell/talks#one',
+    });
+    await page.close();
+    const params = { embed: 'widget' };
+    await test.client.call('contacts.clear', { params });
+    expect(await blocked()).to.deep.equal([]);
+
+    const report = (said: unknown, of = id): Promise<Response> =>
+      fetch(`${test.orbis.origins.placementUrl(id).replace(/\/$/, '')}/orbis-blocked?of=${of}`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/csp-report' },
+        body: JSON.stringify(said),
+      });
+    const about = (uri: unknown) => ({ 'csp-report': { 'blocked-uri': uri } });
+    // Whoever makes things up gets no further than this.
+    for (const said of [
+      about('inline'),
+      about('data'),
+      about(7),
+      {},
+      about('https://'),
+      about('javascript:1'),
+    ])
+      expect((await report(said)).status, JSON.stringify(said)).to.equal(400);
+    expect((await report(about('https://widget.localhost/a'))).status).to.equal(204);
+    expect((await report(about('https://a.localhost/a'), 'zzzzzzzzzz')).status).to.equal(204);
+    expect((await report(about('https://a.localhost/a'), '../x')).status).to.equal(400);
+    expect(await blocked()).to.deep.equal([]);
+    for (let i = 0; i < mostBlocked + 5; i++) await report(about(`https://h${i}.localhost/a?secret=${i}`));
+    const kept = await blocked();
+    expect(kept).to.have.length(mostBlocked);
+    expect(kept.every(({ host }) => /^h\d+\.localhost$/.test(host))).to.equal(true);
+    await work.end(id);
+  });
+
+  it('names what is not there', async () => {
+    const nobody = { params: { embed: 'nobody' } };
+    expect((await refusal(test.client.call('contacts.blocked', nobody))).code).to.equal('not-found');
+    expect((await refusal(test.client.call('contacts.clear', nobody))).code).to.equal('not-found');
+  });
+});
