@@ -18,6 +18,7 @@ import { addStill } from './commands/looking/still.ts';
 import { addWeigh } from './commands/looking/weigh.ts';
 import { addOpen } from './commands/open.ts';
 import { addOptions } from './commands/options.ts';
+import { addContacts } from './commands/looking/contacts.ts';
 import { addPermissions } from './commands/permissions.ts';
 import { addPlace } from './commands/place.ts';
 import { addPlan } from './commands/plan.ts';
@@ -74,6 +75,7 @@ const groups: Readonly<Record<string, readonly AddCommand[]>> = {
     addImport,
     addSet,
     addPermissions,
+    addContacts,
     addRenew,
     addCompare,
     addBringBack,

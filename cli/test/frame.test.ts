@@ -9,7 +9,7 @@ describe('the frame of an embed from the command line', function () {
   this.timeout(120_000);
   let test: TestOrbis;
   before(async () => {
-    test = await startTestOrbis();
+    test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });
     await declareSite(test);
     await orbis('collect - --name Form', form);
     await orbis('collect - --name Talk', talkCode(test.world.port));
@@ -41,6 +41,34 @@ describe('the frame of an embed from the command line', function () {
     expect(unfolded((await orbis('permissions form')).out))
       .to.include('Its frame: Enclosed.')
       .and.match(/may-download yes Starts downloads you allow it/);
+  });
+
+  it('says whom it contacts, finds that out, and fixes it', async () => {
+    const calendar = `<div class="slotsedge-calendar" data-calendar="x"></div><script async src="http://cdn.slotsedge.localhost:${test.world.port}/booking.js"></script>`;
+    await orbis('collect - --name Calendar', calendar);
+    expect((await orbis('contacts calendar')).out).to.equal(
+      'By its code it contacts cdn.slotsedge.localhost.\n',
+    );
+    const alone = await orbis('contacts calendar --fix');
+    expect([alone.exit, alone.err]).to.satisfy(
+      ([exit, err]: [number, string]) => exit === 2 && err.includes('--learn'),
+    );
+    expect((await orbis('contacts calendar --learn --fix')).err).to.include('frame=enclosed, served or file');
+    await orbis('set calendar frame=enclosed');
+    const fixed = await orbis('contacts calendar --learn --fix');
+    expect(unfolded(fixed.out))
+      .to.match(/^It may contact cdn.slotsedge.localhost, and no other host/)
+      .and.include('cdn.slotsedge.localhost scripts at once')
+      .and.include('Any other host is blocked from now on.');
+    expect(JSON.parse((await orbis('contacts calendar --json --forget')).out)).to.deep.equal({
+      fixed: true,
+      hosts: ['cdn.slotsedge.localhost'],
+      leftOut: [],
+      learned: null,
+      blocked: [],
+    });
+    await orbis('set calendar contacts=elsewhere.localhost');
+    expect((await orbis('contacts calendar')).out).to.include('which you have left out');
   });
 
   it('is served at the place, and stands in the page without one, which is said', async () => {

@@ -16,6 +16,10 @@ describe('its frame, in the workbench', function () {
     for (const [name, text] of [
       ['Form', form],
       ['Talk', talkCode(test.world.port)],
+      [
+        'Calendar',
+        `<div class="slotsedge-calendar" data-calendar="hollinfell-nights"></div>\n<script async src="http://cdn.slotsedge.localhost:${test.world.port}/booking.js"></script>`,
+      ],
     ] as const)
       await test.client.call('embeds.create', { body: { name, text } });
   });
@@ -52,6 +56,43 @@ describe('its frame, in the workbench', function () {
     await page.getByRole('button', { name: 'Save as revision 3' }).click();
     await page.getByText('Revision 3 is saved', { exact: false }).first().waitFor();
     expect(await saved('form')).to.deep.equal({});
+    expect(complaints).to.deep.equal([]);
+    await context.close();
+  });
+
+  it('finds out whom it contacts, fixes that, and lets it contact others again', async () => {
+    const { context, page, complaints } = await openedEmbed(test, 'calendar');
+    await openStep(page, 'Its frame');
+    await way(page, 'Enclosed').check();
+    const section = page.getByRole('region', { name: 'Whom it contacts' });
+    await section.getByText('by its code', { exact: false }).waitFor();
+    await section.getByRole('button', { name: 'Find out' }).click();
+    const found = section.locator('[data-contact="cdn.slotsedge.localhost"]');
+    await found.waitFor();
+    expect(await found.textContent()).to.include('for scripts');
+    await section.getByRole('button', { name: 'Let it contact only these' }).click();
+    await section.getByText('these and no other host', { exact: false }).waitFor();
+    await page.getByRole('button', { name: 'Save as revision 2' }).click();
+    await page.getByText('Revision 2 is saved', { exact: false }).first().waitFor();
+    expect(await saved('calendar')).to.deep.equal({
+      frame: 'enclosed',
+      contacts: ['cdn.slotsedge.localhost'],
+    });
+    // It still fills itself, in the preview as on a page.
+    await page
+      .frameLocator('iframe[title^="Preview"]')
+      .frameLocator('iframe[srcdoc]')
+      .getByText('Nights', { exact: false })
+      .first()
+      .waitFor();
+    const { violations } = await new AxeBuilder({ page }).exclude('iframe').analyze();
+    expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).to.deep.equal(
+      [],
+    );
+    await section.getByRole('button', { name: 'Let it contact others again' }).click();
+    await page.getByRole('button', { name: 'Save as revision 3' }).click();
+    await page.getByText('Revision 3 is saved', { exact: false }).first().waitFor();
+    expect(await saved('calendar')).to.deep.equal({ frame: 'enclosed' });
     expect(complaints).to.deep.equal([]);
     await context.close();
   });

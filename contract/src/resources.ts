@@ -342,4 +342,5 @@ export * from './account.ts';
 export * from './harvest.ts';
 export * from './preview.ts';
 export * from './browsing.ts';
+export * from './contacts.ts';
 export * from './rules.ts';

@@ -9,7 +9,7 @@ export interface DemoCode {
   /** Taken in as the mending that its reading offers would have it. */
   mend?: boolean;
   /** What is asked of it. */
-  options?: Readonly<Record<string, string | number>>;
+  options?: Readonly<Record<string, string | number | readonly string[]>>;
 }
 
 const kinds: DemoCode[] = [
@@ -60,7 +60,7 @@ const kinds: DemoCode[] = [
     kind: 'reviews',
     name: 'What visitors say',
     tags: ['visit'],
-    options: { frame: 'enclosed' },
+    options: { frame: 'enclosed', contacts: ['praisecroft.localhost'] },
     text: '<div id="pc-wall" class="praisecroft-reviews" data-place="hollinfell"></div>\n<script async src="https://praisecroft.localhost/reviews.js"></script>',
   },
   {

@@ -24,6 +24,7 @@ const words: Record<string, string[] | null> = {
   'measure': ['talk'],
   'weigh': ['talk'],
   'permissions': ['talk'],
+  'contacts': ['talk'],
   'picture': ['talk'],
   'where': ['talk'],
   'list embeds': [],

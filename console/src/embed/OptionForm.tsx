@@ -40,6 +40,8 @@ export interface OptionFormProps {
   onChange: (name: string, value: string | null) => void;
   /** What can be found out with a browser, beside how it loads. */
   looking?: ReactNode;
+  /** Whom it contacts, beside what its frame lets it do. */
+  contacting?: ReactNode;
   /** What helps to choose a part of a frame. */
   cropping?: ReactNode;
   /** A step behind those of the options. */

@@ -6,6 +6,7 @@ import type { Inherited } from './fields/field.ts';
 import { ChooseCrop } from './looking/ChooseCrop.tsx';
 import { LookingTools } from './looking/LookingTools.tsx';
 import type { Subject } from './looking/subject.ts';
+import { WhomItContacts } from './looking/WhomItContacts.tsx';
 import { OptionForm, type OptionFormProps } from './OptionForm.tsx';
 
 /**
@@ -47,6 +48,11 @@ export const WorkedForm = memo(function WorkedForm({
       onChange={work.set}
       cropping={<ChooseCrop of={of} size={embed.reading.size} work={work} />}
       looking={<LookingTools of={of} page={page} found={embed.found} work={work} />}
+      contacting={
+        composed && (
+          <WhomItContacts of={of} embed={embed.key} contacts={composed.frame.contacts} work={work} />
+        )
+      }
       {...(last && { last })}
     />
   );

@@ -268,6 +268,12 @@ export const formatBytes = (bytes: number): string =>
       ? `${Math.round(bytes / 1000)} kB`
       : `${(bytes / 1e6).toFixed(1)} MB`;
 
+/** What a code wants of a host, as people say it: “scripts and pictures”. */
+export const formatUses = (uses: readonly string[], language: Language = spoken): string => {
+  const words = [...new Set(uses.map((use) => language.contactUses[use] ?? language.contactUses['other']!))];
+  return [words.slice(0, -1).join(', '), words.at(-1)].filter(Boolean).join(' and ');
+};
+
 /** What is told of a visitor’s browser: as it is counted. */
 type Counted = Omit<Weighed, 'hosts' | 'size'> & { hosts: readonly string[]; bytes: number };
 type Counts = Readonly<Record<'loaded' | 'clicked', Counted>>;

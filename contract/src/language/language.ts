@@ -99,6 +99,8 @@ export interface Language {
   };
   /** Why nobody can tell how high an embed is, in a sentence. */
   noHeight: Readonly<Record<NoHeight, string>>;
+  /** What a code wants of a host, by what browsers call it. */
+  contactUses: Readonly<Record<string, string>>;
   /** That a height is the guess of a sheet, in sentences; `because` is a sentence. */
   guessedHeight: (provider: string, height: number, because: string) => string;
   /** What does not work in a code as it is shown, in sentences. */

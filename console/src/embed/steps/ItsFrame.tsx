@@ -12,7 +12,7 @@ import type { Draft } from '../draft.ts';
 import type { Inherited } from '../fields/field.ts';
 import { Fields } from './Fields.tsx';
 import { Folded } from './Folded.tsx';
-import { fileAddress, powerOptions } from './option-groups.ts';
+import { contactsOption, fileAddress, powerOptions } from './option-groups.ts';
 import { TheFile } from './TheFile.tsx';
 
 type Frame = Composition['frame'];
@@ -23,6 +23,7 @@ export function ItsFrame({
   draft,
   inherited,
   field,
+  contacting,
   onChange,
 }: {
   /** Undefined until the code was read. */
@@ -30,6 +31,8 @@ export function ItsFrame({
   draft: Draft;
   inherited: Readonly<Record<string, Inherited>>;
   field: (option: Option) => ReactNode;
+  /** Whom it contacts, and finding that out. */
+  contacting?: ReactNode;
   onChange: (name: string, value: string | null) => void;
 }) {
   const held = inherited['frame']?.value ?? 'none';
@@ -51,6 +54,13 @@ export function ItsFrame({
         <>
           <Powers powers={frame.powers} />
           <Folded label="Let it do more, or less" options={powerOptions} draft={draft} field={field} />
+          {contacting}
+          <Folded
+            label="The hosts as a line to type"
+            options={[contactsOption]}
+            draft={draft}
+            field={field}
+          />
         </>
       )}
     </Stack>

@@ -24,6 +24,9 @@ export const powerOptions: readonly Option[] = isolation.filter(({ group }) => g
 /** Where the file stands that it is in. */
 export const fileAddress: Option = isolation.find(({ name }) => name === 'frame-file')!;
 
+/** Whom it may contact there. */
+export const contactsOption: Option = isolation.find(({ name }) => name === 'contacts')!;
+
 /** What is asked first of how it looks. */
 export const first: readonly Option[] = within(undefined);
 

@@ -15,6 +15,7 @@ import { troubles } from './troubles.ts';
 import {
   colourPlace,
   foundBy,
+  contactUses,
   guessedHeight,
   joints,
   levels,
@@ -72,6 +73,7 @@ export const en = {
   neededParts,
   parts,
   noHeight,
+  contactUses,
   guessedHeight,
   troubles,
   planActions,

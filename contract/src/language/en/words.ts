@@ -179,6 +179,22 @@ export const noHeight: Language['noHeight'] = {
     'What is in its frame makes itself as high as the frame, so it has no height of its own: give it a shape or a height.',
 };
 
+/** What a code wants of a host. */
+export const contactUses: Language['contactUses'] = {
+  script: 'scripts',
+  stylesheet: 'style sheets',
+  image: 'pictures',
+  media: 'films and sound',
+  font: 'fonts',
+  frame: 'a frame',
+  fetch: 'data',
+  xhr: 'data',
+  websocket: 'data',
+  eventsource: 'data',
+  ping: 'counting',
+  other: 'something else',
+};
+
 /** That a height is the guess of a sheet. */
 export const guessedHeight: Language['guessedHeight'] = (provider, height, because) =>
   `${because} This is a guess: what is ${provider}’s is usually about ${height} px high.`;
