@@ -71,7 +71,7 @@ describe('its frame, in the workbench', function () {
     await found.waitFor();
     expect(await found.textContent()).to.include('for scripts');
     await section.getByRole('button', { name: 'Let it contact only these' }).click();
-    await section.getByText('these and no other host', { exact: false }).waitFor();
+    await section.getByText('and nobody else', { exact: false }).waitFor();
     await page.getByRole('button', { name: 'Save as revision 2' }).click();
     await page.getByText('Revision 2 is saved', { exact: false }).first().waitFor();
     expect(await saved('calendar')).to.deep.equal({

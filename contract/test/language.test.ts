@@ -124,6 +124,8 @@ describe('the language file', () => {
       'out-of-date',
       'retired',
       'page-unreachable',
+      // What visitors’ browsers say.
+      'contact-blocked',
     ];
     expect([...new Set(found)].sort()).to.deep.equal(Object.keys(en.findings).sort());
   });

@@ -125,6 +125,11 @@ describe('whom an embed contacts', function () {
       place: 'hollinfell/talks#one',
     });
     await page.close();
+    // Where it stands, it is a finding.
+    const { data: there } = await test.client.call('placements.read', { params: { placement: id } });
+    expect(there.findings.map(({ rule, facts }) => [rule, facts])).to.deep.equal([
+      ['contact-blocked', { hosts: 'more.widget.localhost', count: 1 }],
+    ]);
     const params = { embed: 'widget' };
     await test.client.call('contacts.clear', { params });
     expect(await blocked()).to.deep.equal([]);

@@ -1,5 +1,6 @@
 import { and, count, desc, eq, isNotNull, sql } from 'drizzle-orm';
 import type { Handle } from '../database/connect.ts';
+import { isOneOf } from './one-of.ts';
 import { blockedContact, page, placement, site, spot } from './schema.ts';
 
 /** So many hosts are kept for one placement: whoever reports more is making them up. */
@@ -56,6 +57,19 @@ export function blockedOf(db: Handle, embedId: number, most: number): Promise<Bl
     .where(and(eq(placement.embedId, embedId), isNotNull(placement.active)))
     .orderBy(desc(blockedContact.lastAt), blockedContact.host)
     .limit(most);
+}
+
+/** The hosts that the documents of these placements were kept from contacting, by the placements’ rows. */
+export async function blockedAt(db: Handle, ids: readonly number[]): Promise<ReadonlyMap<number, string[]>> {
+  const found = new Map<number, string[]>();
+  if (ids.length === 0) return found;
+  const rows = await db
+    .select({ placementId: blockedContact.placementId, host: blockedContact.host })
+    .from(blockedContact)
+    .where(isOneOf(blockedContact.placementId, ids))
+    .orderBy(blockedContact.placementId, blockedContact.host);
+  for (const { placementId, host } of rows) found.set(placementId, [...(found.get(placementId) ?? []), host]);
+  return found;
 }
 
 /** Forgets what the documents of an embed were kept from contacting. */

@@ -1,5 +1,6 @@
 import { OrbisError, type Placement } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
+import { blockedAt } from '../store/blocked-contacts.ts';
 import {
   findPlacement,
   shownPlacements,
@@ -33,6 +34,13 @@ export const outOfDateFinding = (
   facts: { delivery: carries.delivery, carries: carries.revision, revision },
 });
 
+/* What its frame was kept from contacting. */
+const blockedFinding = (hosts: readonly string[]): StoredFinding => ({
+  rule: 'contact-blocked',
+  level: 'warning',
+  facts: { hosts: hosts.join(', '), count: hosts.length },
+});
+
 /* What stands on a page though its embed is retired. */
 export const retiredFinding: StoredFinding = { rule: 'retired', level: 'warning', facts: {} };
 
@@ -47,19 +55,16 @@ export async function showPlacements(ids: readonly number[], tools: PlanTools): 
     rows.filter(({ placement }) => placement.stale === 'yes').map(({ placement }) => placement.pageId),
   );
   for (const page of waiting) await planPage(page, tools);
-  return (waiting.size === 0 ? rows : await shownPlacements(db, ids)).map(serializePlacement);
+  const blocked = await blockedAt(db, ids);
+  return (waiting.size === 0 ? rows : await shownPlacements(db, ids)).map((row) =>
+    serializePlacement(row, blocked.get(row.id) ?? []),
+  );
 }
 
-function serializePlacement({
-  placement,
-  embed,
-  site,
-  page,
-  spot,
-  carried,
-  issued,
-  revision,
-}: ShownPlacement): Placement {
+function serializePlacement(
+  { placement, embed, site, page, spot, carried, issued, revision }: ShownPlacement,
+  blocked: readonly string[],
+): Placement {
   const carries =
     placement.seenDelivery === null ? null : { delivery: placement.seenDelivery, revision: carried };
   const isOld = placement.state === 'out-of-date' && carries !== null;
@@ -68,6 +73,7 @@ function serializePlacement({
     ...placement.findings,
     ...(isOld ? [outOfDateFinding(carries, embed.revision)] : []),
     ...(isLeft ? [retiredFinding] : []),
+    ...(blocked.length > 0 ? [blockedFinding(blocked)] : []),
   ];
   return {
     id: placement.publicId,

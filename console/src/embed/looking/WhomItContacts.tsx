@@ -38,7 +38,7 @@ export function WhomItContacts({
       <Typography variant="body2">
         {hosts.length === 0 ? 'Nobody' : hosts.join(', ')}
         <Typography component="span" variant="body2" color="textSecondary">
-          {fixed ? ': these and no other host.' : ', by its code. Scripts may load more.'}
+          {fixed ? ', and nobody else.' : ', by its code. Scripts may load more.'}
           {leftOut.length > 0 && ` Its code also names ${leftOut.join(', ')}, which you have left out.`}
         </Typography>
       </Typography>
@@ -58,6 +58,7 @@ export function WhomItContacts({
         <Found
           seen={find.data}
           known={hosts}
+          areFixed={fixed}
           onFix={(found) =>
             work.set('contacts', [...new Set([...(fixed ? hosts : []), ...found])].join(', '))
           }
@@ -71,10 +72,12 @@ export function WhomItContacts({
 function Found({
   seen: { contacted },
   known,
+  areFixed,
   onFix,
 }: {
   seen: ContactsSeen;
   known: readonly string[];
+  areFixed: boolean;
   onFix: (hosts: readonly string[]) => void;
 }) {
   if (contacted.length === 0)
@@ -92,9 +95,11 @@ function Found({
           </Typography>
         ))}
       </Box>
-      <Button variant="outlined" onClick={() => onFix(contacted.map(({ host }) => host))}>
-        Let it contact only these
-      </Button>
+      {(!areFixed || contacted.some(({ host }) => !known.includes(host))) && (
+        <Button variant="outlined" onClick={() => onFix(contacted.map(({ host }) => host))}>
+          Let it contact only these
+        </Button>
+      )}
     </Box>
   );
 }

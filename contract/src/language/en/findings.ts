@@ -244,6 +244,12 @@ export const findings = {
     message: () => 'It is meant to play by itself with sound, which browsers refuse: it will stand still.',
     remedy: () => 'Set muted as well, or let people start it.',
   },
+  'contact-blocked': {
+    message: (f) =>
+      `Visitors’ browsers say that its frame was kept from ${f.hosts}: ${f.count === 1 ? 'it is' : 'they are'} not among the hosts that you let it contact.`,
+    remedy: () =>
+      'See whether it still does what it should. Let it contact them if it needs them, or forget them; both is done with its frame.',
+  },
   'retired': {
     message: () => 'Its embed is retired, and its code is still on this page.',
     remedy: () => 'Take it out of the page, or restore the embed.',
