@@ -1,6 +1,8 @@
 import { listServiceSettings } from '@orbis/contract';
 import { behindProxy, seemsProxied } from './http/proxy-warning.ts';
-import { startOrbis } from './start.ts';
+import { rolesIn, type Role } from './roles.ts';
+import { startOrbis, type Orbis } from './start.ts';
+import { startFrames, type Frames } from './start-frames.ts';
 import { CannotStart, readSettings } from './settings.ts';
 
 /* In milliseconds. */
@@ -10,7 +12,9 @@ const longestStop = 4800;
 async function main(): Promise<void> {
   if (process.argv.includes('--settings')) return void process.stdout.write(settingsInWords());
   const settings = readSettings(process.env, process.cwd());
-  const orbis = await startOrbis(settings);
+  const only = rolesIn(process.argv.slice(2));
+  const isFramesAlone = only.length === 1 && only[0] === 'frames';
+  const running = isFramesAlone ? await startFrames(settings) : await startOrbis(settings, { only });
   let stopping = false;
   const stop = (): void => {
     if (stopping) return;
@@ -18,7 +22,7 @@ async function main(): Promise<void> {
     // Whatever does not come to an end by then is left to itself: the database does, and
     // nothing else keeps anything.
     setTimeout(() => process.exit(0), longestStop).unref();
-    orbis.stop().then(
+    running.stop().then(
       () => process.exit(0),
       (error: unknown) => {
         process.stderr.write(`${String(error)}\n`);
@@ -29,11 +33,16 @@ async function main(): Promise<void> {
   process.on('SIGTERM', stop);
   process.on('SIGINT', stop);
   if (seemsProxied(settings)) process.stderr.write(`\n${behindProxy}\n`);
-  if (await orbis.hasPassword()) process.stderr.write(`\nOrbis is running: ${orbis.origins.console}\n`);
-  else
-    process.stderr.write(
-      `\nOrbis is running. Set your password within 30 minutes here:\n  ${await orbis.link('password')}\n`,
-    );
+  process.stderr.write(`\n${await greeting(running, only)}\n`);
+}
+
+async function greeting(running: Orbis | Frames, only: readonly Role[]): Promise<string> {
+  const { console, framesSource } = running.origins;
+  if (!('link' in running)) return `Orbis serves frames: ${framesSource}`;
+  if (!only.includes('console')) return `Orbis does ${only.join(' and ')}.`;
+  return (await running.hasPassword())
+    ? `Orbis is running: ${console}`
+    : `Orbis is running. Set your password within 30 minutes here:\n  ${await running.link('password')}`;
 }
 
 const settingsInWords = (): string =>

@@ -1,5 +1,4 @@
 import { createServer, type Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
 import { randomUUID } from 'node:crypto';
 import { setTimeout as wait } from 'node:timers/promises';
 import { pino, type Logger } from 'pino';
@@ -24,7 +23,10 @@ import { planJobs } from './jobs/plan.ts';
 import { sweepJobs } from './jobs/sweep.ts';
 import { createRunner, type Runner } from './queue/runner.ts';
 import { originsOf, type Origins } from './origins.ts';
-import { CannotStart, type Settings } from './settings.ts';
+import { closeServer, listen } from './listen.ts';
+import { roles, type Role } from './roles.ts';
+import type { Settings } from './settings.ts';
+import { sharedDatabase } from './start-frames.ts';
 import { createSheetRegistry } from './usecases/sheet-registry.ts';
 import { makeLink, owner } from './store/people.ts';
 import { planWith } from './store/planned-with.ts';
@@ -47,8 +49,8 @@ export interface Orbis {
 export const version = '0.1.0';
 
 /**
- * Starts everything: data folder, database, both servers, the queue of jobs. Where a step fails, what was
- * started before it is stopped again.
+ * Starts everything: data folder, database, both servers, the queue of jobs; or those of it that this process
+ * is for. Where a step fails, what was started before it is stopped again.
  * @throws CannotStart with one sentence.
  */
 export async function startOrbis(
@@ -57,8 +59,10 @@ export async function startOrbis(
     log: given = pino({ level: settings.ORBIS_LOG_LEVEL }),
     durable = true,
     sheets = builtInSheets(),
-  }: { log?: Logger; durable?: boolean; sheets?: readonly Sheet[] } = {},
+    only = roles,
+  }: { log?: Logger; durable?: boolean; sheets?: readonly Sheet[]; only?: readonly Role[] } = {},
 ): Promise<Orbis> {
+  if (only.length < roles.length) sharedDatabase(settings);
   keepHeapSmall();
   const log = given.child({}, { serializers: { err: errorForLog } });
   const undo: Undo = [];
@@ -87,23 +91,27 @@ export async function startOrbis(
     await sheetRegistry.refresh(connection.db);
     await inTransaction(connection.db, (tx) => planWith(tx, plannedWith(settings, sheets)));
     const tools = { connection, fetching, reader, sheetRegistry, origins: known, now, log };
+    const does = (role: Role): boolean => only.includes(role);
     const runner = runJobs(tools, undo);
     const { ORBIS_TRUST_PROXY: trustProxy, ORBIS_SECURITY_CONTACT: securityContact } = settings;
     const app = createApp({
       ...tools,
       renderContext: sheetRegistry.renderContext,
-      runner,
+      // Others look for work by themselves.
+      runner: does('jobs') ? runner : { nudge: () => undefined },
       browser,
       answers: createAnswers(),
       version,
       trustProxy,
       securityContact,
     });
-    const frames = createFramesApp({ ...tools, trustProxy });
-    const servers = [createServer(app), createServer(frames)] as const;
-    undo.push(() => Promise.all(servers.map(closeServer)));
+    const servers = {
+      ...(does('console') && { console: createServer(app) }),
+      ...(does('frames') && { frames: createServer(createFramesApp({ ...tools, trustProxy })) }),
+    };
+    undo.push(() => Promise.all(Object.values(servers).map(closeServer)));
     origins = await listenOn(servers, settings);
-    runner.start();
+    if (does('jobs')) runner.start();
     return { origins, connection, stop, ...signingIn(connection, known, now) };
   } catch (error) {
     await stop();
@@ -182,44 +190,21 @@ const signingIn = (
   },
 });
 
-/* Listens, and says where the console and the frames are reached. */
-async function listenOn([app, frames]: readonly [Server, Server], settings: Settings): Promise<Origins> {
-  const host = settings.ORBIS_HOST;
+/* Listens as far as its roles need it, and says where the console and the frames are reached. */
+async function listenOn(
+  servers: Readonly<Partial<Record<Role, Server>>>,
+  settings: Settings,
+): Promise<Origins> {
+  const { ORBIS_HOST: host, ORBIS_PORT: port, ORBIS_FRAMES_PORT: framesPort } = settings;
+  const { console, frames } = servers;
   return originsOf({
     publicUrl: settings.ORBIS_PUBLIC_URL,
     framesUrl: settings.ORBIS_FRAMES_URL,
-    port: await listen(app, host, settings.ORBIS_PORT, 'ORBIS_PORT'),
-    framesPort: await listen(frames, host, settings.ORBIS_FRAMES_PORT, 'ORBIS_FRAMES_PORT'),
+    port: console ? await listen(console, host, port, 'ORBIS_PORT') : port,
+    framesPort: frames ? await listen(frames, host, framesPort, 'ORBIS_FRAMES_PORT') : framesPort,
   });
 }
 
-/*
- * How long requests may take to be answered once Orbis is told to stop, and a page to be read, in
- * milliseconds: with all the rest, it stops within five seconds.
- */
-const [lastWord, lastPage] = [1000, 2000];
-
-async function listen(server: Server, host: string, port: number, setting: string): Promise<number> {
-  await new Promise<void>((resolve, reject) => {
-    server.once('error', (error: NodeJS.ErrnoException) => {
-      const taken = error.code === 'EADDRINUSE';
-      reject(
-        new CannotStart(
-          taken
-            ? `Port ${port} on ${host} is taken by another program. Stop that one, or set ${setting} to another port.`
-            : `Orbis cannot listen on ${host}:${port}: ${error.message}. See ORBIS_HOST and ${setting}.`,
-        ),
-      );
-    });
-    server.listen(port, host, resolve);
-  });
-  return (server.address() as AddressInfo).port;
-}
-
-const closeServer = (server: Server): Promise<void> =>
-  new Promise((resolve) => {
-    server.close(() => resolve());
-    server.closeIdleConnections();
-    // Streams of events never end by themselves, and slow callers are not waited for.
-    setTimeout(() => server.closeAllConnections(), lastWord).unref();
-  });
+/* How long a page may take to be read once Orbis is told to stop, in milliseconds: with all the rest, it stops
+   within five seconds. */
+const lastPage = 2000;

@@ -1,4 +1,5 @@
 import { setTimeout as wait } from 'node:timers/promises';
+import { sql } from 'drizzle-orm';
 import { drizzle, type MySql2Database } from 'drizzle-orm/mysql2';
 import mysql, { type PoolOptions, type RowDataPacket } from 'mysql2/promise';
 import { CannotStart } from '../settings.ts';
@@ -52,8 +53,6 @@ export async function connectDatabase(urls: string | Accounts<string>): Promise<
     ? []
     : [service, frames].map((url) => mysql.createPool({ ...optionsOf(url), connectionLimit: 1 }));
   const watch = createWatch(optionsOf(service));
-  const handle = (pool: ReturnType<typeof createPool>): Database =>
-    drizzle(pool as never, { schema, mode: 'planetscale', casing: 'snake_case' });
   const endQueries = ({ using }: Work): void => {
     for (const { threadId } of using)
       for (const pool of ending) void pool.query(`KILL QUERY ${threadId}`).catch(() => undefined);
@@ -61,30 +60,76 @@ export async function connectDatabase(urls: string | Accounts<string>): Promise<
   return {
     db: handle(pools.service),
     frames: handle(pools.frames),
-    during: async (caller, run) => {
-      const work: Work = { using: new Set(), over: null };
-      const leave = (): void => {
-        work.over = new CallerGone('whoever asked has gone');
-        endQueries(work);
-      };
-      caller?.addEventListener('abort', leave, { once: true });
-      try {
-        return await watch.during(asWork(work, run), () => {
-          work.over = new DatabaseAway('the database does not answer');
-          for (const connection of work.using) connection.destroy();
-        });
-      } finally {
-        caller?.removeEventListener('abort', leave);
-      }
-    },
+    during: duringOf(watch, endQueries),
     ping: () => watch.ask(),
-    close: async () => {
-      watch.close();
-      const all = [...Object.values(pools), ...ending].map((pool) => pool.end().catch(() => undefined));
-      // A database that does not answer takes no leave either.
-      await Promise.race([Promise.all(all), wait(1500, undefined, { ref: false })]);
-    },
+    close: () => closing([...Object.values(pools), ...ending], watch),
   };
+}
+
+/** What a process that only serves frames needs of a database. */
+export type FramesConnection = Pick<Connection, 'frames' | 'during' | 'close'>;
+
+/**
+ * Connects to a database whose tables others make and change, to serve frames from it; the account needs no
+ * more rights than that (see `grantsOfFrames`).
+ * @throws CannotStart when it cannot be reached, refuses us, or has no tables of Orbis yet.
+ */
+export async function connectFrames(url: string): Promise<FramesConnection> {
+  const pool = createPool({ ...optionsOf(url), connectionLimit: 6 });
+  const watch = createWatch(optionsOf(url));
+  const close = (): Promise<void> => closing([pool], watch);
+  const frames = handle(pool);
+  try {
+    await frames.execute(sql`SELECT 1 FROM ${schema.served} LIMIT 0`);
+  } catch (error) {
+    await close();
+    throw cannotUse(url, error);
+  }
+  // Its queries are short: they are not worth a connection of their own to end them.
+  return { frames, during: duringOf(watch, () => undefined), close };
+}
+
+const handle = (pool: ReturnType<typeof createPool>): Database =>
+  drizzle(pool as never, { schema, mode: 'planetscale', casing: 'snake_case' });
+
+const duringOf =
+  (watch: ReturnType<typeof createWatch>, endQueries: (work: Work) => void): Connection['during'] =>
+  async (caller, run) => {
+    const work: Work = { using: new Set(), over: null };
+    const leave = (): void => {
+      work.over = new CallerGone('whoever asked has gone');
+      endQueries(work);
+    };
+    caller?.addEventListener('abort', leave, { once: true });
+    try {
+      return await watch.during(asWork(work, run), () => {
+        work.over = new DatabaseAway('the database does not answer');
+        for (const connection of work.using) connection.destroy();
+      });
+    } finally {
+      caller?.removeEventListener('abort', leave);
+    }
+  };
+
+async function closing(
+  pools: readonly { end(): Promise<unknown> }[],
+  watch: ReturnType<typeof createWatch>,
+): Promise<void> {
+  watch.close();
+  const all = pools.map((pool) => pool.end().catch(() => undefined));
+  // A database that does not answer takes no leave either.
+  await Promise.race([Promise.all(all), wait(1500, undefined, { ref: false })]);
+}
+
+function cannotUse(url: string, error: unknown): CannotStart {
+  const { host } = new URL(url);
+  const cause = error instanceof Error && error.cause ? error.cause : error;
+  const { code, message } = cause as { code?: string; message?: string };
+  return new CannotStart(
+    code === 'ER_NO_SUCH_TABLE'
+      ? `The database at ${host} has no tables of Orbis yet: start a process with the console first.`
+      : `The database at ${host} cannot be used: ${message ?? String(cause)}`,
+  );
 }
 
 const optionsOf = (url: string): PoolOptions => ({
@@ -99,17 +144,14 @@ const optionsOf = (url: string): PoolOptions => ({
 
 async function setUpTables(url: string, alone: boolean): Promise<{ clustered: boolean }> {
   const pool = mysql.createPool({ ...optionsOf(url), connectionLimit: 3 });
-  const { host, pathname } = new URL(url);
+  const { pathname } = new URL(url);
   try {
     await migrate(pool, { alone });
     if (alone) for (const grant of grantsOfFrames(pathname.slice(1))) await pool.query(grant);
     const [[row]] = await pool.query<RowDataPacket[]>('SELECT @@wsrep_on AS clustered');
     return { clustered: Number(row?.['clustered']) === 1 };
   } catch (error) {
-    if (error instanceof CannotStart) throw error;
-    throw new CannotStart(
-      `The database at ${host} cannot be used: ${error instanceof Error ? error.message : String(error)}`,
-    );
+    throw error instanceof CannotStart ? error : cannotUse(url, error);
   } finally {
     await pool.end();
   }

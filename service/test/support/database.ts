@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import mysql from 'mysql2/promise';
 import { openDataFolder, startPrivateDatabase, type PrivateDatabase } from '@orbis/service';
+import { grantsOfFrames } from '../../src/database/accounts.ts';
 import { connectDatabase } from '../../src/database/connect.ts';
 
 let running: Promise<{ database: PrivateDatabase; folder: string }> | null = null;
@@ -58,6 +59,16 @@ export async function migratedDatabase(): Promise<string> {
   await connection.query(await (tables ??= readTables()));
   await connection.end();
   return url;
+}
+
+/** The address of the same database by the account of the frames, with the rights that it has and no other. */
+export async function asFrames(url: string): Promise<string> {
+  const { database } = await server();
+  const name = /\/(test_\w+)\?/.exec(url)![1]!;
+  const connection = await mysql.createConnection(url);
+  for (const grant of grantsOfFrames(name)) await connection.query(grant);
+  await connection.end();
+  return database.urls.frames.replace('/orbis?', `/${name}?`);
 }
 
 const serverUrl = ({ urls }: PrivateDatabase): string => urls.setUp.replace('/orbis?', '/?');

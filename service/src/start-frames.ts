@@ -1,0 +1,62 @@
+import { createServer } from 'node:http';
+import { pino, type Logger } from 'pino';
+import { connectFrames } from './database/connect.ts';
+import { createFramesApp } from './frames/app.ts';
+import { errorForLog } from './http/error-log.ts';
+import { closeServer, listen } from './listen.ts';
+import { originsOf, type Origins } from './origins.ts';
+import { CannotStart, type Settings } from './settings.ts';
+
+/** A process that serves frames and nothing else. */
+export interface Frames {
+  origins: Origins;
+  stop(): Promise<void>;
+}
+
+/**
+ * Serves the second origin alone: it has no folder, knows no session and no secret, reads what is served from
+ * a database that others keep, and fetches nothing. Any number of them may stand behind one address.
+ * @throws CannotStart with one sentence.
+ */
+export async function startFrames(
+  settings: Settings,
+  { log: given = pino({ level: settings.ORBIS_LOG_LEVEL }) }: { log?: Logger } = {},
+): Promise<Frames> {
+  const log = given.child({}, { serializers: { err: errorForLog } });
+  const connection = await connectFrames(sharedDatabase(settings));
+  let origins: Origins | null = null;
+  const server = createServer(
+    createFramesApp({
+      connection,
+      origins: () => origins!,
+      now: () => new Date(),
+      log,
+      trustProxy: settings.ORBIS_TRUST_PROXY,
+    }),
+  );
+  const stop = async (): Promise<void> => {
+    await closeServer(server);
+    await connection.close();
+  };
+  try {
+    const { ORBIS_HOST: host, ORBIS_FRAMES_PORT: port } = settings;
+    origins = originsOf({
+      publicUrl: settings.ORBIS_PUBLIC_URL,
+      framesUrl: settings.ORBIS_FRAMES_URL,
+      port: settings.ORBIS_PORT,
+      framesPort: await listen(server, host, port, 'ORBIS_FRAMES_PORT'),
+    });
+    return { origins, stop };
+  } catch (error) {
+    await stop();
+    throw error;
+  }
+}
+
+/** The database that several processes share. @throws CannotStart where the settings name none. */
+export function sharedDatabase(settings: Settings): string {
+  if (settings.ORBIS_DATABASE_URL !== undefined) return settings.ORBIS_DATABASE_URL;
+  throw new CannotStart(
+    'Processes that do different things need one database for all of them: set ORBIS_DATABASE_URL. The private one belongs to a single process.',
+  );
+}
