@@ -86,6 +86,18 @@ describe('Orbis as an oEmbed provider', function () {
     }
   });
 
+  it('is shut off from all others by its headers, and sets no cookie', async () => {
+    for (const at of [link, `${link}nothing`, new URL('/robots.txt', link).href]) {
+      const { headers } = await get(at);
+      expect(headers).to.deep.include({
+        'origin-agent-cluster': '?1',
+        'cross-origin-resource-policy': 'same-origin',
+        'x-content-type-options': 'nosniff',
+      });
+      expect(headers).not.to.have.property('set-cookie');
+    }
+  });
+
   it('is not sent again to a visitor who has it, and small to whoever takes it so', async () => {
     const plain = await get(link);
     expect(plain.headers).to.include({ 'cache-control': 'public, max-age=60', 'vary': 'Accept-Encoding' });

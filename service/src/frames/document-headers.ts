@@ -18,6 +18,8 @@ function permissionsPolicy(features: readonly string[]): string {
 export const everywhere = {
   'X-Content-Type-Options': 'nosniff',
   'Cross-Origin-Resource-Policy': 'same-origin',
+  // Each host is by itself, also where a browser would put several together (HTML, section 7.1.1.2).
+  'Origin-Agent-Cluster': '?1',
   'Permissions-Policy': permissionsPolicy([]),
 } as const;
 
