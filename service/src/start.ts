@@ -74,14 +74,7 @@ export async function startOrbis(
     const connection = await connectDatabase(urls);
     undo.push(() => connection.close());
     const now = (): Date => new Date();
-    const reader = createReader();
-    const fetching = createFetching({
-      allowPrivate: settings.ORBIS_ALLOW_PRIVATE === 'yes',
-      robots: reader.robots,
-    });
-    undo.push(() => Promise.all([fetching.close(), reader.close()]));
-    const browser = createBrowser(browserOptions(settings));
-    undo.push(() => browser.close());
+    const { reader, fetching, browser } = openReaders(settings, undo);
     let origins: Origins | null = null;
     const known = (): Origins => origins!;
     const sheetRegistry = createSheetRegistry(sheets, {
@@ -117,6 +110,22 @@ export async function startOrbis(
     await stop();
     throw error;
   }
+}
+
+/* What reads foreign codes and pages, fetches them, and looks at them. */
+function openReaders(
+  settings: Settings,
+  undo: Undo,
+): Pick<Deps, 'reader' | 'browser'> & { fetching: Fetching } {
+  const reader = createReader();
+  const fetching = createFetching({
+    allowPrivate: settings.ORBIS_ALLOW_PRIVATE === 'yes',
+    robots: reader.robots,
+  });
+  undo.push(() => Promise.all([fetching.close(), reader.close()]));
+  const browser = createBrowser(browserOptions(settings));
+  undo.push(() => browser.close());
+  return { reader, fetching, browser };
 }
 
 const browserOptions = (settings: Settings): Parameters<typeof createBrowser>[0] => ({
@@ -205,6 +214,6 @@ async function listenOn(
   });
 }
 
-/* How long a page may take to be read once Orbis is told to stop, in milliseconds: with all the rest, it stops
-   within five seconds. */
+/* How long a page may take to be read once Orbis is told to stop, in milliseconds: with all the rest, it
+   stops within five seconds. */
 const lastPage = 2000;

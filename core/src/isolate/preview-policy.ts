@@ -36,8 +36,7 @@ export function previewPolicy(
   const own = ownScripts(text, framed?.fills === false);
   const ours = [relay?.src, page?.pointing?.src].filter((src) => src !== undefined);
   const sources = new Sources();
-  if (contacts) for (const [name, hosts] of contactSources(contacts)) sources.allow(name, ...hosts);
-  else allowNamed(sources, reading, sheet);
+  allowContacts(sources, contacts, reading, sheet);
   sources.allow('script-src', ...inlineScripts(reading, own), ...ours);
   for (const picture of pictures)
     sources.allow('img-src', isHeldPicture(picture) ? 'data:' : originSource(picture));
@@ -78,6 +77,17 @@ const directiveOf: Partial<Record<Use, string>> = {
   form: 'form-action',
   data: 'connect-src',
 };
+
+/* As its owner has fixed them, else as its code names them. */
+function allowContacts(
+  sources: Sources,
+  fixed: readonly string[] | undefined,
+  reading: ShownReading,
+  sheet: ShownSheet | null,
+): void {
+  if (!fixed) return allowNamed(sources, reading, sheet);
+  for (const [name, hosts] of contactSources(fixed)) sources.allow(name, ...hosts);
+}
 
 function allowNamed(sources: Sources, reading: ShownReading, sheet: ShownSheet | null): void {
   for (const { use, url } of reading.addresses) {

@@ -32,7 +32,10 @@ export async function findContacts(
 /* Nobody looks through more. */
 const most = 5 * mostBlocked;
 
-/** What the documents of an embed were kept from contacting, the newest first. @throws OrbisError `not-found` */
+/**
+ * What the documents of an embed were kept from contacting, the newest first.
+ * @throws OrbisError `not-found`
+ */
 export async function readBlocked(
   key: string,
   { connection: { db } }: Pick<TrialTools, 'connection'>,

@@ -61,7 +61,7 @@ export async function migratedDatabase(): Promise<string> {
   return url;
 }
 
-/** The address of the same database by the account of the frames, with the rights that it has and no other. */
+/** The address of the same database by the account of the frames, with no more rights than it has. */
 export async function asFrames(url: string): Promise<string> {
   const { database } = await server();
   const name = /\/(test_\w+)\?/.exec(url)![1]!;
