@@ -28,6 +28,7 @@ import { addSet } from './commands/set.ts';
 import { addStatus } from './commands/status.ts';
 import { addSweep } from './commands/sweep.ts';
 import { addUndo } from './commands/undo.ts';
+import { addViews } from './commands/views.ts';
 import { addWhere } from './commands/where.ts';
 import { change } from './things/change.ts';
 import { embed } from './things/embed.ts';
@@ -83,6 +84,7 @@ const groups: Readonly<Record<string, readonly AddCommand[]>> = {
     addPlan,
     addSweep,
     addWhere,
+    addViews,
   ],
   'Looked at with a browser:': [addPreview, addStill, addMeasure, addWeigh, addPicture],
   'What is kept, all of it by the same five verbs:': [

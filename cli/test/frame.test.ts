@@ -1,5 +1,7 @@
 import { expect } from 'chai';
 import { declareSite, startTestOrbis, talkCode, type TestOrbis } from '../../service/test/support/orbis.ts';
+import { get } from '../../service/test/support/get.ts';
+import { until } from '../../service/test/support/until.ts';
 import { typedAt, type Ran } from './support.ts';
 
 const form =
@@ -81,6 +83,23 @@ describe('the frame of an embed from the command line', function () {
     expect((await orbis('code talk hollinfell/talks#opening')).out).to.match(
       /^<iframe data-orbis="[0-9a-z]{10}\.1" src="http:\/\/[0-9a-z]{10}\.frames\.localhost:\d+\/"/,
     );
+  });
+
+  it('says how often it was shown and where', async () => {
+    const named = 'talk@hollinfell/talks#opening';
+    expect((await orbis(`views ${named}`)).out).to.match(/^It was not shown since \d{4}-\d{2}-\d{2}/);
+    const alone = await orbis('views talk');
+    expect([alone.exit, alone.err]).to.satisfy(
+      ([exit, err]: [number, string]) => exit === 2 && err.includes('talk@SITE/PATH#SPOT'),
+    );
+    const { out } = await orbis('code talk hollinfell/talks#opening');
+    const link = /src="([^"]+)"/.exec(out)![1]!;
+    const page = `http://hollinfell.localhost:${test.world.port}/elsewhere`;
+    await get(link, { headers: { 'sec-fetch-dest': 'iframe', 'referer': page } });
+    await until(async () => (await orbis(`views ${named}`)).out.startsWith('Shown 1 time since'));
+    expect(unfolded((await orbis(`views ${named}`)).out))
+      .to.include('at 1 address, 1 of them not in the register.')
+      .and.include(`${page} 1 `);
   });
 
   it('prints the file that goes onto the owner’s server', async () => {

@@ -1,7 +1,9 @@
 import { expect } from 'chai';
 import { AxeBuilder } from '@axe-core/playwright';
 import type { Page } from 'playwright-core';
-import { startTestOrbis, talkCode, type TestOrbis } from '../../service/test/support/orbis.ts';
+import { get } from '../../service/test/support/get.ts';
+import { until } from '../../service/test/support/until.ts';
+import { declareSite, startTestOrbis, talkCode, type TestOrbis } from '../../service/test/support/orbis.ts';
 import { closeBrowser } from './support/browser.ts';
 import { openedEmbed, openStep } from './support/workbench.ts';
 
@@ -95,6 +97,27 @@ describe('its frame, in the workbench', function () {
     expect(await saved('calendar')).to.deep.equal({ frame: 'enclosed' });
     expect(complaints).to.deep.equal([]);
     await context.close();
+  });
+
+  it('says at its place how often it was shown, and where', async () => {
+    await declareSite(test, ['opening']);
+    const { data } = await test.client.call('placements.create', {
+      body: { embed: 'talk', place: 'hollinfell/talks#opening' },
+    });
+    const params = { placement: data.id };
+    const { link } = (await test.client.call('placements.link', { params })).data;
+    const page = `http://hollinfell.localhost:${test.world.port}/elsewhere`;
+    await get(link, { headers: { 'sec-fetch-dest': 'iframe', 'referer': page } });
+    await until(async () => (await test.client.call('placements.hits', { params })).data.times === 1);
+    const window = await openedEmbed(test, 'talk');
+    await window.page.goto(`${test.url}/register/${data.id}`);
+    const section = window.page.getByRole('region', { name: 'Seen by visitors' });
+    await section.getByText('Shown 1 time since', { exact: false }).waitFor();
+    await section.getByRole('button', { name: 'Where it was shown' }).click();
+    await section.getByText(page, { exact: false }).waitFor();
+    expect(await section.getByRole('listitem').textContent()).to.include('not in the register');
+    expect(window.complaints).to.deep.equal([]);
+    await window.context.close();
   });
 
   it('offers no way that would not work, and says why', async () => {

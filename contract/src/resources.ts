@@ -343,4 +343,5 @@ export * from './harvest.ts';
 export * from './preview.ts';
 export * from './browsing.ts';
 export * from './contacts.ts';
+export * from './hits.ts';
 export * from './rules.ts';

@@ -79,6 +79,10 @@ export const serviceSettingsSchema = z.object({
   ORBIS_CHROMIUM_SECONDS: z.coerce.number().int().min(10).max(600).default(45).meta({
     description: 'How long one look with that browser may take, in seconds; more on a slow machine',
   }),
+  ORBIS_COUNT_FRAMES: z.enum(['yes', 'no']).default('yes').meta({
+    description:
+      'Whether it is counted by day how often served frames are shown, and on which pages; nothing of visitors is kept',
+  }),
   ORBIS_ALLOW_PRIVATE: z.enum(['yes', 'no']).default('no').meta({
     description:
       'Whether pages on private addresses may be read beyond the declared sites; for demos and tests',

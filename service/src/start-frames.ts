@@ -25,17 +25,18 @@ export async function startFrames(
   const log = given.child({}, { serializers: { err: errorForLog } });
   const connection = await connectFrames(sharedDatabase(settings));
   let origins: Origins | null = null;
-  const server = createServer(
-    createFramesApp({
-      connection,
-      origins: () => origins!,
-      now: () => new Date(),
-      log,
-      trustProxy: settings.ORBIS_TRUST_PROXY,
-    }),
-  );
+  const app = createFramesApp({
+    connection,
+    origins: () => origins!,
+    now: () => new Date(),
+    log,
+    trustProxy: settings.ORBIS_TRUST_PROXY,
+    isCounted: settings.ORBIS_COUNT_FRAMES === 'yes',
+  });
+  const server = createServer(app.answer);
   const stop = async (): Promise<void> => {
     await closeServer(server);
+    await app.stop();
     await connection.close();
   };
   try {

@@ -98,9 +98,12 @@ export async function startOrbis(
       trustProxy,
       securityContact,
     });
+    const isCounted = settings.ORBIS_COUNT_FRAMES === 'yes';
+    const frames = createFramesApp({ ...tools, trustProxy, isCounted });
+    undo.push(() => frames.stop());
     const servers = {
       ...(does('console') && { console: createServer(app) }),
-      ...(does('frames') && { frames: createServer(createFramesApp({ ...tools, trustProxy })) }),
+      ...(does('frames') && { frames: createServer(frames.answer) }),
     };
     undo.push(() => Promise.all(Object.values(servers).map(closeServer)));
     origins = await listenOn(servers, settings);

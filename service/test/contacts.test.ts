@@ -134,12 +134,13 @@ describe('whom an embed contacts', function () {
     await test.client.call('contacts.clear', { params });
     expect(await blocked()).to.deep.equal([]);
 
-    const report = (said: unknown, of = id): Promise<Response> =>
+    const sent = (body: string, of = id): Promise<Response> =>
       fetch(`${test.orbis.origins.placementUrl(id).replace(/\/$/, '')}/orbis-blocked?of=${of}`, {
         method: 'POST',
         headers: { 'content-type': 'application/csp-report' },
-        body: JSON.stringify(said),
+        body,
       });
+    const report = (said: unknown, of = id): Promise<Response> => sent(JSON.stringify(said), of);
     const about = (uri: unknown) => ({ 'csp-report': { 'blocked-uri': uri } });
     // Whoever makes things up gets no further than this.
     for (const said of [
@@ -151,6 +152,9 @@ describe('whom an embed contacts', function () {
       about('javascript:1'),
     ])
       expect((await report(said)).status, JSON.stringify(said)).to.equal(400);
+    const broken = ['{', 'x'.repeat(20_000), ''];
+    for (const body of broken) expect((await sent(body)).status, body.slice(0, 9)).to.equal(400);
+    expect(test.log.filter((line) => line.includes('a frame failed'))).to.deep.equal([]);
     expect((await report(about('https://widget.localhost/a'))).status).to.equal(204);
     expect((await report(about('https://a.localhost/a'), 'zzzzzzzzzz')).status).to.equal(204);
     expect((await report(about('https://a.localhost/a'), '../x')).status).to.equal(400);

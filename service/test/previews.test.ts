@@ -82,15 +82,15 @@ describe('previews', () => {
       port: 1,
       framesPort: 2,
     });
-    const server = createServer(
-      createFramesApp({
-        log: pino({ level: 'silent' }),
-        trustProxy: 0,
-        connection: test.orbis.connection,
-        origins: () => origins,
-        now: () => new Date(),
-      }),
-    );
+    const app = createFramesApp({
+      log: pino({ level: 'silent' }),
+      trustProxy: 0,
+      connection: test.orbis.connection,
+      origins: () => origins,
+      now: () => new Date(),
+      isCounted: false,
+    });
+    const server = createServer(app.answer);
     await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
     const name = new URL(data.url).hostname.split('.')[0]!;
     const { status, headers } = await get(

@@ -8,7 +8,7 @@ import { pino } from 'pino';
 import { createClient, type Client } from '@orbis/contract';
 import { startDemoServer, type DemoServer } from '@orbis/demo';
 import { readSettings, startOrbis, type Orbis } from '@orbis/service';
-import { tableThatFramesWrite, tablesOfFrames } from '../src/database/accounts.ts';
+import { tablesOfFrames, tablesThatFramesWrite } from '../src/database/accounts.ts';
 import { rolesIn, type Role } from '../src/roles.ts';
 import { startFrames, type Frames } from '../src/start-frames.ts';
 import { asFrames, migratedDatabase, newDatabase } from './support/database.ts';
@@ -123,6 +123,17 @@ describe('what a process does', function () {
       expect(there.body).not.to.include('kinorill');
     });
 
+    it('counts where they are shown, with that account', async () => {
+      const { origin } = new URL(`http://hollinfell.localhost:${world.port}`);
+      const headers = { 'sec-fetch-dest': 'iframe', 'referer': `${origin}/talks` };
+      expect((await get(frames!.origins.placementUrl(placement), { headers })).status).to.equal(200);
+      const params = { placement };
+      await until(async () => {
+        const { data } = await client.call('placements.hits', { params });
+        return data.pages.some(({ page, registered }) => page === `${origin}/talks` && registered === true);
+      });
+    });
+
     it('serves frames with an account that reads nobody’s name, and no code', async () => {
       const account = await mysql.createConnection(await asFrames(database));
       for (const table of ['person', 'session', 'source', 'revision', 'token', 'change_log'])
@@ -161,6 +172,6 @@ describe('what a process does', function () {
         ([, table]) => table!,
       );
     expect(granted('SELECT').sort()).to.deep.equal([...tablesOfFrames].sort());
-    expect(granted('SELECT, INSERT, UPDATE')).to.deep.equal([tableThatFramesWrite]);
+    expect(granted('SELECT, INSERT, UPDATE')).to.deep.equal([...tablesThatFramesWrite]);
   });
 });

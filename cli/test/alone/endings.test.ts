@@ -27,6 +27,7 @@ const words: Record<string, string[] | null> = {
   'contacts': ['talk'],
   'picture': ['talk'],
   'where': ['talk'],
+  'views': ['talk@hollinfell/visit#main'],
   'list embeds': [],
   'list revisions': ['talk'],
   'list presets': [],

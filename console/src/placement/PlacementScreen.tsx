@@ -10,6 +10,7 @@ import { Waiting } from '../components/Waiting.tsx';
 import { useSheetOf } from '../embed/sheet-of.ts';
 import { oneScreen } from '../embed/one-screen.ts';
 import { PlacementForm } from './PlacementForm.tsx';
+import { SeenByVisitors } from './SeenByVisitors.tsx';
 
 /** What is asked of an embed at one place only. */
 export default function PlacementScreen() {
@@ -44,6 +45,7 @@ export default function PlacementScreen() {
           The page keeps the code that it carries until you paste the new one there.
         </Alert>
       )}
+      <SeenByVisitors placement={placement.id} />
       <PlacementForm
         key={`${placement.id} ${etag}`}
         placement={placement}

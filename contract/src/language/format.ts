@@ -274,6 +274,22 @@ export const formatUses = (uses: readonly string[], language: Language = spoken)
   return [words.slice(0, -1).join(', '), words.at(-1)].filter(Boolean).join(' and ');
 };
 
+/** How often a served frame was shown, in a sentence. */
+export const formatHits = (
+  {
+    since,
+    times,
+    pages,
+  }: { since: string; times: number; pages: readonly { page: string | null; registered: boolean | null }[] },
+  language: Language = spoken,
+): string =>
+  language.hits({
+    since,
+    times,
+    named: pages.filter(({ page }) => page !== null).length,
+    elsewhere: pages.filter(({ registered }) => registered === false).length,
+  });
+
 /** What is told of a visitor’s browser: as it is counted. */
 type Counted = Omit<Weighed, 'hosts' | 'size'> & { hosts: readonly string[]; bytes: number };
 type Counts = Readonly<Record<'loaded' | 'clicked', Counted>>;

@@ -82,6 +82,7 @@ export const paths = {
   'placements.read': { method: 'get', path: '/placements/:placement' },
   'placements.change': { method: 'patch', path: '/placements/:placement' },
   'placements.delete': { method: 'delete', path: '/placements/:placement' },
+  'placements.hits': { method: 'get', path: '/placements/:placement/hits' },
   'placements.link': { method: 'post', path: '/placements/:placement/link' },
   'deliveries.create': { method: 'post', path: '/placements/:placement/deliveries' },
   'deliveries.list': { method: 'get', path: '/placements/:placement/deliveries' },

@@ -18,6 +18,7 @@ import {
   siteColours,
   siteLanguage,
 } from '../register.ts';
+import { hitReport } from '../hits.ts';
 import { lists } from '../resources.ts';
 import { pathOf, paths } from './paths.ts';
 import { route } from './route.ts';
@@ -294,6 +295,16 @@ export const placeRoutes = {
     params: z.object({ placement: publicId }),
     ifMatch: true,
     statuses: [204],
+    errors: ['not-found'],
+  }),
+  'placements.hits': route({
+    ...paths['placements.hits'],
+    summary: 'Where its served document was shown in the last thirty days, as browsers say',
+    tag: 'Register',
+    access: 'owner',
+    params: z.object({ placement: publicId }),
+    answer: hitReport,
+    statuses: [200],
     errors: ['not-found'],
   }),
   'placements.link': route({

@@ -23,8 +23,8 @@ const ofMariaDb = 'mariadb.sys';
 /** What the second origin reads: previews, what was issued for its documents, and whose they are. */
 export const tablesOfFrames = ['preview', 'served', 'placement', 'embed', 'spot', 'site'] as const;
 
-/** The one thing that it writes: what its documents were kept from contacting. */
-export const tableThatFramesWrite = 'blocked_contact';
+/** What it writes: what its documents were kept from contacting, and where they were shown. */
+export const tablesThatFramesWrite = ['blocked_contact', 'hit'] as const;
 
 /** Each account's address on the socket, for the driver. */
 export function accountUrls(folder: DataFolder, socket: string, database: string): Accounts<string> {
@@ -68,7 +68,7 @@ export function accountStatements(folder: DataFolder, databases: string): string
 /** What gives the frames' account its rights; the set-up account runs it once the tables are there. */
 export const grantsOfFrames = (database: string): string[] => [
   ...tablesOfFrames.map((table) => grant('SELECT', database, table)),
-  grant('SELECT, INSERT, UPDATE', database, tableThatFramesWrite),
+  ...tablesThatFramesWrite.map((table) => grant('SELECT, INSERT, UPDATE', database, table)),
 ];
 
 const grant = (rights: string, database: string, table: string): string =>

@@ -12,6 +12,7 @@ import { hearBlocked } from './blocked.ts';
 import { pointingScript } from './pointing.ts';
 import { relayScript } from './relay.ts';
 import { documentHeaders, everywhere, policyOf } from './document-headers.ts';
+import { countHits, type HitCounter } from './count-hits.ts';
 import { fromMemory } from './from-memory.ts';
 import { keepDocuments, type Encoding, type KeptDocuments } from './kept-documents.ts';
 import { createServed, holdsFor, type Served } from './served.ts';
@@ -24,6 +25,15 @@ export interface FramesDeps {
   trustProxy: number;
   /** How many requests of one part of the network are answered in a minute. */
   perMinute?: number;
+  /** Whether it is counted where documents are shown. */
+  isCounted?: boolean;
+}
+
+/** What answers at the second origin. */
+export interface FramesApp {
+  answer: RequestListener;
+  /** Writes down what was counted. */
+  stop(): Promise<void>;
 }
 
 const nothing = writePolicy([
@@ -42,11 +52,13 @@ export function createFramesApp({
   log,
   trustProxy,
   perMinute = 600,
-}: FramesDeps): RequestListener {
+  isCounted = true,
+}: FramesDeps): FramesApp {
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);
   app.set('trust proxy', trustProxy);
+  const hits = isCounted ? countHits({ connection, origins, now, log }) : notCounted;
   const served = createServed({ db: connection.frames, origins });
 
   app.use((request, response, next) => {
@@ -94,12 +106,17 @@ export function createFramesApp({
         ? log.warn('the database does not answer: documents are served as they were last')
         : log.info('the database answers again: documents are up to date'),
   });
-  app.get('/{*path}', answerPlacements(origins, documents));
+  app.get('/{*path}', answerPlacements(origins, documents, hits));
   app.get('/{*path}', answerPreviews({ connection, origins, now }));
   app.use((_request, response) => say(response, 405, 'This can only be looked at.'));
   app.use(quietly(log));
-  return fromMemory(app, { documents, origins });
+  return { answer: fromMemory(app, { documents, hits, origins }), stop: () => hits.stop() };
 }
+
+const notCounted: Pick<HitCounter, 'note' | 'stop'> = {
+  note: () => undefined,
+  stop: () => Promise.resolve(),
+};
 
 /* What editors ask about a link of ours (oEmbed 1.0, section 2.2). */
 const answerLinks =
@@ -130,7 +147,11 @@ const answerLinks =
 
 /* Documents of placements, each by the name of its host. */
 const answerPlacements =
-  (origins: FramesDeps['origins'], documents: KeptDocuments): RequestHandler =>
+  (
+    origins: FramesDeps['origins'],
+    documents: KeptDocuments,
+    hits: Pick<HitCounter, 'note'>,
+  ): RequestHandler =>
   async (request, response, next) => {
     const placement = origins().placementName(request.hostname, request.path);
     if (!placement) return next();
@@ -138,6 +159,7 @@ const answerPlacements =
     if (found === 'over') return speak(response, 410, 'over');
     if (found === 'not-yet') return speak(response.set('Retry-After', '1'), 503, 'away');
     if (!found) return speak(response, 404, 'nothing');
+    hits.note({ id: placement, site: found.site }, request.headers);
     const encoding: Encoding =
       (['br', 'gzip'] as const).find((each) => request.acceptsEncodings(each)) ?? 'identity';
     const body = await found.body(encoding);

@@ -1,4 +1,4 @@
-import express, { type RequestHandler, type Response } from 'express';
+import express, { type ErrorRequestHandler, type RequestHandler, type Response } from 'express';
 import { LRUCache } from 'lru-cache';
 import { isAmong } from '@orbis/core';
 import { z } from 'zod';
@@ -16,34 +16,39 @@ export interface BlockedTools {
 }
 
 /* So long, in ms, a host that was just written down is not written down again. */
-const pause = 60 * 60_000;
+const pause = 60_000;
 
 /**
  * Hears from visitors’ browsers which hosts a document was kept from contacting. Anybody can say anything
  * here, so what is kept is little: hosts that its owner’s list does not have, a few for each placement.
  */
-export function hearBlocked({ connection, now }: BlockedTools): RequestHandler[] {
+export function hearBlocked({ connection, now }: BlockedTools): (RequestHandler | ErrorRequestHandler)[] {
   const told = new LRUCache<string, true>({ max: 5000, ttl: pause });
-  return [
-    express.json({ type: ['application/csp-report', 'application/json'], limit: '8kb' }),
-    async (request, response) => {
-      const id = publicId.safeParse(request.query['of']);
-      const said = report.safeParse(request.body);
-      const host = said.success ? hostIn(said.data['csp-report']['blocked-uri']) : null;
-      if (!id.success || host === null) return done(response, 400);
-      const name = `${id.data} ${host}`;
-      if (!told.has(name)) {
-        told.set(name, true);
-        await connection.during(null, async () => {
-          const found = await findReportable(connection.frames, id.data);
-          if (!found?.contacts || isAmong(host, found.contacts)) return;
-          await keepBlocked(connection.frames, { placementId: found.placementId, host }, now());
-        });
-      }
-      done(response, 204);
-    },
-  ];
+  const hear: RequestHandler = async ({ query, body }, response) => {
+    const id = publicId.safeParse(query['of']);
+    const said = report.safeParse(body);
+    const host = said.success ? hostIn(said.data['csp-report']['blocked-uri']) : null;
+    if (!id.success || host === null) return done(response, 400);
+    const name = `${id.data} ${host}`;
+    if (!told.has(name)) {
+      await connection.during(null, async () => {
+        const found = await findReportable(connection.frames, id.data);
+        if (!found?.contacts || isAmong(host, found.contacts)) return;
+        await keepBlocked(connection.frames, { placementId: found.placementId, host }, now());
+      });
+      told.set(name, true);
+    }
+    done(response, 204);
+  };
+  return [express.json({ type: ['application/csp-report', 'application/json'], limit: '8kb' }), hear, unread];
 }
+
+/* What cannot even be read is nothing that went wrong inside. */
+const unread: ErrorRequestHandler = (error: unknown, _request, response, next) => {
+  const { type } = error as { type?: string };
+  if (type?.startsWith('entity.') || type?.startsWith('encoding.')) done(response, 400);
+  else next(error);
+};
 
 const done = (response: Response, status: number): void => void response.status(status).end();
 

@@ -1,10 +1,12 @@
 import type { IncomingMessage, OutgoingHttpHeaders, RequestListener } from 'node:http';
+import type { HitCounter } from './count-hits.ts';
 import type { Origins } from '../origins.ts';
 import { cacheStatus, documentHeaders } from './document-headers.ts';
 import type { Encoding, KeptDocument, KeptDocuments } from './kept-documents.ts';
 
 export interface FromMemoryTools {
   documents: KeptDocuments;
+  hits: Pick<HitCounter, 'note'>;
   origins: () => Origins;
 }
 
@@ -14,7 +16,10 @@ export interface FromMemoryTools {
  * app, as does whatever is to be asked of the database; it answers alike. What is answered here is not
  * counted against whoever asks: it costs less than counting.
  */
-export function fromMemory(app: RequestListener, { documents, origins }: FromMemoryTools): RequestListener {
+export function fromMemory(
+  app: RequestListener,
+  { documents, hits, origins }: FromMemoryTools,
+): RequestListener {
   const answers = new WeakMap<KeptDocument, Map<Encoding, Answer>>();
   const answerOf = (document: KeptDocument, encoding: Encoding): Answer | null => {
     const made = answers.get(document) ?? new Map<Encoding, Answer>();
@@ -29,6 +34,7 @@ export function fromMemory(app: RequestListener, { documents, origins }: FromMem
     const encoding = encodingOf(request.headers['accept-encoding']);
     const answer = kept && encoding && answerOf(kept.document, encoding);
     if (!answer) return app(request, response);
+    hits.note({ id: id!, site: kept.document.site }, request.headers);
     if (request.headers['if-none-match'] === answer.tag)
       response.writeHead(304, aged(answer.headers, kept.left)).end();
     else response.writeHead(200, aged(answer.withLength, kept.left)).end(answer.body);

@@ -13,6 +13,8 @@ export interface KeptDocument {
   policy: string;
   /** The features that it may use. */
   features: readonly string[];
+  /** The origin of the site on which it is placed. */
+  site: string | null;
   /** Its body, made once for each encoding. */
   body(encoding: Encoding): Promise<Buffer>;
   /** The same, where it was made already. */
@@ -157,13 +159,16 @@ interface Entry {
 const sizeOf = ({ source }: Entry): number => 2 * source.length + 500;
 
 function entryOf(found: ServedDocument, asked: number, before: Entry | undefined): Entry {
-  const source = [found.policy, found.features?.join() ?? '', found.html].join('\n');
+  const source = [found.policy, found.features?.join() ?? '', found.site ?? '', found.html].join('\n');
   // What did not change is not compressed again.
   const document = before?.source === source ? before.document : prepared(found, source);
   return { document, source, asked, askAgain: asked + fresh };
 }
 
-function prepared({ html, policy, features = [] }: ServedDocument, source: string): KeptDocument {
+function prepared(
+  { html, policy, features = [], site = null }: ServedDocument,
+  source: string,
+): KeptDocument {
   const text = Buffer.from(html);
   const digest = createHash('sha256').update(source).digest('base64url').slice(0, 22);
   const bodies = new Map<Encoding, Promise<Buffer>>();
@@ -176,6 +181,7 @@ function prepared({ html, policy, features = [] }: ServedDocument, source: strin
   return {
     policy,
     features,
+    site,
     tag: (encoding) => `"${digest}${encoding === 'identity' ? '' : `-${encoding}`}"`,
     body: (encoding) => {
       const making = bodies.get(encoding) ?? make(encoding);

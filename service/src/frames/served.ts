@@ -18,7 +18,11 @@ export interface ServedTools {
 }
 
 /** A document as it is served, with the features that it may use (Permissions Policy, section 4.1). */
-export type ServedDocument = PreviewDocument & { features?: readonly string[] };
+export type ServedDocument = PreviewDocument & {
+  features?: readonly string[];
+  /** The origin of the site on which it is placed. */
+  site?: string | null;
+};
 
 /** Where nothing is served: there is none any more, or it was not planned yet, which takes a moment. */
 export type NotServed = 'over' | 'not-yet';
@@ -74,7 +78,7 @@ export function createServed({ db, origins }: ServedTools): Served {
           href: question(format),
         })),
       });
-      return { ...document, features };
+      return { ...document, features, site: originSource(row.site.address) };
     },
     answer: async (link, format, room) => {
       const id = placementIn(link, origins());

@@ -11,6 +11,7 @@ export * from './tables/sweeps.ts';
 export * from './tables/harvests.ts';
 export * from './tables/previews.ts';
 export * from './tables/blocked-contacts.ts';
+export * from './tables/hits.ts';
 export * from './tables/changes.ts';
 export * from './tables/presets.ts';
 

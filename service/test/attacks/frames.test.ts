@@ -44,9 +44,10 @@ describe('attack: frames', function () {
       now: () => new Date(),
       log: pino({ level: 'info' }, { write: (line: string) => void log.push(line) }),
       trustProxy: 0,
+      isCounted: false,
       ...changes,
     });
-    const server = createServer(app);
+    const server = createServer(app.answer);
     servers.push(server);
     await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
     ({ port } = server.address() as AddressInfo);

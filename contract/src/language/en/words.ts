@@ -179,6 +179,12 @@ export const noHeight: Language['noHeight'] = {
     'What is in its frame makes itself as high as the frame, so it has no height of its own: give it a shape or a height.',
 };
 
+/** How often a served frame was shown. */
+export const hits: Language['hits'] = ({ since, times, named, elsewhere }) =>
+  times === 0
+    ? `It was not shown since ${since}, as far as Orbis serves it.`
+    : `Shown ${count(times, 'time')} since ${since}, at ${named} ${named === 1 ? 'address' : 'addresses'}${elsewhere > 0 ? `, ${elsewhere} of them not in the register` : ''}.`;
+
 /** What a code wants of a host. */
 export const contactUses: Language['contactUses'] = {
   script: 'scripts',

@@ -15,6 +15,7 @@ import { deliver } from '../../usecases/deliver.ts';
 import { changeAtPlace, endAtPlace, handOutLink, place } from '../../usecases/place.ts';
 import { planNext, planPage, type PlanTools } from '../../usecases/planning.ts';
 import { placementSearch } from '../../usecases/search.ts';
+import { readHits } from '../../usecases/hits.ts';
 import { placementById, showPlacements } from '../../usecases/placements.ts';
 import { embedByKey } from '../../usecases/embeds.ts';
 import { pageByKey, siteByKey } from '../../usecases/places.ts';
@@ -65,6 +66,7 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
       await endAtPlace(db, params.placement, matchState, actor);
       return { data: undefined, status: 204 };
     },
+    'placements.hits': async ({ params }) => ({ data: await readHits(db, params.placement, deps.now()) }),
     'placements.link': async ({ params, actor }) => {
       await handOutLink(params.placement, actor, planTools);
       return { data: { link: deps.origins().placementUrl(params.placement) } };

@@ -1,0 +1,67 @@
+import { and, eq, gte, inArray, max, sql, sum } from 'drizzle-orm';
+import type { Handle } from '../database/connect.ts';
+import { hit, page } from './schema.ts';
+
+/** How often the document of a placement was asked for on a day from a page. */
+export interface Hits {
+  publicId: string;
+  /** As YYYY-MM-DD. */
+  day: string;
+  page: string;
+  times: number;
+}
+
+/** Adds hits to those of their day; of placements that are gone nothing is kept. */
+export async function addHits(tx: Handle, hits: readonly Hits[]): Promise<void> {
+  for (const { publicId, day, page: from, times } of hits)
+    await tx.execute(sql`INSERT INTO hit (placement_id, day, page, times)
+      SELECT id, ${day}, ${from}, ${times} FROM placement WHERE public_id = ${publicId}
+      ON DUPLICATE KEY UPDATE times = times + ${times}`);
+}
+
+/** A page from which the document of a placement was asked for, since a day. */
+export interface HitPage {
+  page: string;
+  times: number;
+  lastDay: string;
+}
+
+/** The pages from which it was asked for most, since a day, at most so many. */
+export async function hitPages(
+  db: Handle,
+  placementId: number,
+  { since, most }: { since: string; most: number },
+): Promise<HitPage[]> {
+  const times = sum(hit.times).mapWith(Number);
+  const rows = await db
+    .select({ page: hit.page, times, lastDay: max(hit.day) })
+    .from(hit)
+    .where(and(eq(hit.placementId, placementId), gte(hit.day, since)))
+    .groupBy(hit.page)
+    .orderBy(sql`${times} DESC`, hit.page)
+    .limit(most);
+  return rows.map(({ lastDay, ...row }) => ({ ...row, lastDay: String(lastDay) }));
+}
+
+/** How often it was asked for in all, since a day. */
+export async function hitsSince(db: Handle, placementId: number, since: string): Promise<number> {
+  const [row] = await db
+    .select({ times: sum(hit.times).mapWith(Number) })
+    .from(hit)
+    .where(and(eq(hit.placementId, placementId), gte(hit.day, since)));
+  return row?.times ?? 0;
+}
+
+/** Which of these paths are pages of a site. */
+export async function knownPaths(
+  db: Handle,
+  siteId: number,
+  paths: readonly string[],
+): Promise<ReadonlySet<string>> {
+  if (paths.length === 0) return new Set();
+  const rows = await db
+    .select({ path: page.path })
+    .from(page)
+    .where(and(eq(page.siteId, siteId), inArray(page.path, [...paths])));
+  return new Set(rows.map(({ path }) => path));
+}
