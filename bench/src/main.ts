@@ -2,6 +2,7 @@ import { cpus } from 'node:os';
 import { adjusting } from './adjusting.ts';
 import { collection } from './collection.ts';
 import { consoleSize } from './console.ts';
+import { enduring } from './enduring.ts';
 import { faults } from './faults.ts';
 import { fuzz } from './fuzz.ts';
 import { growth } from './growth.ts';
@@ -23,7 +24,7 @@ const parts: Record<string, () => string | Promise<string>> = {
   truth,
 };
 /* These take minutes, or need a browser, and run only where they are named. */
-const named: typeof parts = { faults, console: consoleSize, looks, room, serving, workbench };
+const named: typeof parts = { enduring, faults, console: consoleSize, looks, room, serving, workbench };
 
 const asked = process.argv.slice(2);
 const known = { ...parts, ...named };

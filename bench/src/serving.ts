@@ -2,11 +2,10 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Pool } from 'undici';
-import { createClient, type Client } from '@orbis/contract';
-import { loopbackFetch } from '@orbis/demo';
 import { openDataFolder, startPrivateDatabase } from '@orbis/service';
 import { alone, told } from './alone.ts';
 import { line, median } from './figures.ts';
+import { asBrowsersAsk, placedLink } from './placed-link.ts';
 
 const [rounds, seconds, visitors] = [5, 2, 40];
 
@@ -25,9 +24,9 @@ export async function serving(): Promise<string> {
   });
   const bare = alone('bare-alone.mjs', {});
   try {
-    const link = await placedLink(await told<{ url: string; secret: string }>(service));
-    const { host, port } = new URL(link);
-    const asked = { host, 'accept-encoding': 'gzip, deflate, br' };
+    const { link } = await placedLink(await told<{ url: string; secret: string }>(service));
+    const { port } = new URL(link);
+    const asked = asBrowsersAsk(link);
     const full = pool(Number(port));
     const first = await full.request({ path: '/', method: 'GET', headers: asked });
     const body = Buffer.from(await first.body.arrayBuffer());
@@ -80,24 +79,4 @@ async function answered(at: Pool, headers: Record<string, string>): Promise<numb
   };
   await Promise.all(Array.from({ length: visitors }, visitor));
   return count / seconds;
-}
-
-/* An embed that is placed, and the link of its document. */
-async function placedLink({ url, secret }: { url: string; secret: string }): Promise<string> {
-  const fetch = loopbackFetch();
-  const password = 'only for this measure';
-  await createClient({ url, fetch }).call('password.set', { body: { secret, password, name: 'Bench' } });
-  const { data } = await createClient({ url, fetch }).call('tokens.exchange', {
-    body: { password, name: 'bench' },
-  });
-  const client: Client = createClient({ url, fetch, headers: { authorization: `Bearer ${data.token}` } });
-  const text =
-    '<iframe src="https://play.kinorill.localhost/film/a" title="Talk" width="640" height="360"></iframe>';
-  await client.call('embeds.create', { body: { name: 'Talk', text } });
-  await client.call('sites.create', { body: { key: 'moor', name: 'Moor', address: 'https://moor.example' } });
-  await client.call('pages.create', { body: { key: 'moor/a', title: 'A' } });
-  await client.call('spots.create', { body: { key: 'moor/a#a' } });
-  const { id } = (await client.call('placements.create', { body: { embed: 'talk', place: 'moor/a#a' } }))
-    .data;
-  return (await client.call('placements.link', { params: { placement: id } })).data.link;
 }

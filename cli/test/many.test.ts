@@ -75,7 +75,7 @@ describe('the command line', function () {
     it('makes a copy, and refuses what is no sheet before anything is done', async () => {
       expect((await ours(['copy', 'provider', 'tonebarn', 'moor-radio'])).out).to.include('Added moor-radio');
       expect((await ours(['show', 'provider', 'moor-radio'])).out).to.include(
-        'moor-radio, version 2, your own',
+        'moor-radio, version 3, your own',
       );
       const wrong = await ours([
         'add',

@@ -65,6 +65,19 @@ describe('documents that are kept in memory', () => {
     expect([atHand('a'), at.asked]).to.deep.equal([true, 2]);
   });
 
+  it('are compressed as the last ones were before they take their place, so that nobody waits for it', async () => {
+    const says = { a: page('1'.repeat(9999)) };
+    const { at, document } = keeping(says);
+    const first = await document('a');
+    await first.body('br');
+    says.a = page('2'.repeat(9999));
+    at.now = 1000;
+    const second = await document('a');
+    expect(second).not.to.equal(first);
+    expect(brotliDecompressSync(second.ready('br')!).toString()).to.match(/^2+$/);
+    expect(second.ready('gzip')).to.equal(null);
+  });
+
   it('are not kept where there are none: what is handed out or comes back is there at once', async () => {
     const says: Record<string, Found> = { a: 'over' };
     const { at, text } = keeping(says);

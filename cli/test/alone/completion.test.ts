@@ -18,7 +18,7 @@ describe('completion', function () {
   }
 
   for (const [line, words] of [
-    ['orbis co', ['collect', 'compare', 'code', 'copy', 'colours', 'completion']],
+    ['orbis co', ['collect', 'contacts', 'compare', 'code', 'copy', 'colours', 'completion']],
     ['orbis list s', ['sites', 'sweeps', 'sessions']],
     ['orbis list placements --state li', ['live']],
     ['orbis list placements --st', ['--state']],

@@ -42,10 +42,12 @@ const pause = 5000;
  */
 export function countHits({ connection, origins, now, log }: HitCounterTools): HitCounter {
   let counted = new Map<string, Hits>();
+  /* The same by placement and by what its browser says: most say what was said a moment ago. */
+  let recent = new Map<string, Map<string, Hits>>();
   let told = { day: '', pages: new Map<string, Set<string>>() };
-  const note: HitCounter['note'] = ({ id, site }, headers) => {
+  const count = ({ id, site }: Shown, headers: IncomingMessage['headers']): Hits | null => {
     const page = pageOf(headers);
-    if (page === null || originOf(page) === origins().console) return;
+    if (page === null || originOf(page) === origins().console) return null;
     const day = now().toISOString().slice(0, 10);
     if (told.day !== day) told = { day, pages: new Map() };
     const isOwn = originOf(page) === site;
@@ -53,13 +55,28 @@ export function countHits({ connection, origins, now, log }: HitCounterTools): H
     const named = apart ? page : '';
     const key = `${id} ${day} ${named}`;
     const known = counted.get(key);
-    if (known) known.times++;
-    else if (counted.size < most.inAll) counted.set(key, { publicId: id, day, page: named, times: 1 });
+    if (known) return known;
+    if (counted.size >= most.inAll) return null;
+    const first = { publicId: id, day, page: named, times: 0 };
+    counted.set(key, first);
+    return first;
+  };
+  const note: HitCounter['note'] = (shown, headers) => {
+    const referer = headers['sec-fetch-dest'] === 'iframe' ? headers.referer : undefined;
+    const again = referer === undefined ? undefined : recent.get(shown.id)?.get(referer);
+    if (again) return void again.times++;
+    const hits = count(shown, headers);
+    if (!hits) return;
+    hits.times++;
+    if (referer === undefined) return;
+    const ofPlacement = recent.get(shown.id) ?? new Map<string, Hits>();
+    if (ofPlacement.size < most.elsewhere) recent.set(shown.id, ofPlacement.set(referer, hits));
   };
   const flush = async (): Promise<void> => {
     if (counted.size === 0) return;
     const hits = counted;
     counted = new Map();
+    recent = new Map();
     try {
       await connection.during(null, () =>
         inTransaction(connection.frames, (tx) => addHits(tx, [...hits.values()])),

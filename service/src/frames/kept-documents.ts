@@ -120,7 +120,11 @@ function askedOnce(
         entries.delete(id);
         return found;
       }
-      const entry = entryOf(found, asked, entries.peek(id));
+      const before = entries.peek(id);
+      const entry = entryOf(found, asked, before);
+      // What is taken now is ready before it takes the place of the last one, so that nobody waits for it.
+      const taken = before ? readyIn(before.document) : [];
+      await Promise.all(taken.map((encoding) => entry.document.body(encoding)));
       entries.set(id, entry);
       return entry.document;
     } catch (error) {
@@ -156,6 +160,9 @@ interface Entry {
 }
 
 /* In each encoding, and what comes with an entry. */
+const readyIn = (document: KeptDocument): Encoding[] =>
+  (['br', 'gzip', 'identity'] as const).filter((encoding) => document.ready(encoding) !== null);
+
 const sizeOf = ({ source }: Entry): number => 2 * source.length + 500;
 
 function entryOf(found: ServedDocument, asked: number, before: Entry | undefined): Entry {

@@ -47,9 +47,10 @@ What is fixed is the option “contacts”, which needs a frame of its own (fram
           ...now,
           contacts: allOf(now['contacts'] as readonly string[] | undefined, learned!),
         });
-        const saved = asked.fix
-          ? await saveOptions(subject, fix, 'Whom it contacts was found out and fixed', client)
-          : null;
+        const saved =
+          asked.fix && learned!.contacted.length > 0
+            ? await saveOptions(subject, fix, 'Whom it contacts was found out and fixed', client)
+            : null;
         const { frame } = (await client.call('compositions.create', { body: await subjectOf(embed, client) }))
           .data;
         const { items } = (await client.call('contacts.blocked', { params: { embed: key } })).data;
