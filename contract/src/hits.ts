@@ -18,12 +18,9 @@ export const hitReport = z
           .meta({ description: 'As the browser named it: mostly its site alone; null where it named none' }),
         times: count,
         lastDay: day,
-        registered: z
-          .boolean()
-          .nullable()
-          .meta({
-            description: 'Whether it is a page of its site in the register; null where no page is named',
-          }),
+        registered: z.boolean().nullable().meta({
+          description: 'Whether it is a page of its site in the register; null where no page is named',
+        }),
       }),
     ),
   })

@@ -99,7 +99,7 @@ export interface Language {
   };
   /** Why nobody can tell how high an embed is, in a sentence. */
   noHeight: Readonly<Record<NoHeight, string>>;
-  /** How often a served frame was shown since a day, at how many addresses that browsers named, in a sentence. */
+  /** How often a served frame was shown since a day, at how many addresses that were named, in a sentence. */
   hits: (counted: { since: string; times: number; named: number; elsewhere: number }) => string;
   /** What a code wants of a host, by what browsers call it. */
   contactUses: Readonly<Record<string, string>>;

@@ -83,14 +83,7 @@ export function createFramesApp({
     }),
   );
 
-  for (const [path, script] of [
-    [relayPath, relayScript],
-    [pointingPath, pointingScript],
-  ] as const)
-    app.get(path, (_request, response) => {
-      // A document without an origin of its own asks for it as if from elsewhere.
-      response.set('Cross-Origin-Resource-Policy', 'cross-origin').type('js').send(script);
-    });
+  for (const [path, script] of ownScripts) app.get(path, sendScript(script));
   app.get(
     '/robots.txt',
     (_request, response) => void response.type('text/plain').send('User-agent: *\nDisallow: /\n'),
@@ -112,6 +105,17 @@ export function createFramesApp({
   app.use(quietly(log));
   return { answer: fromMemory(app, { documents, hits, origins }), stop: () => hits.stop() };
 }
+
+const ownScripts = [
+  [relayPath, relayScript],
+  [pointingPath, pointingScript],
+] as const;
+
+/* A document without an origin of its own asks for it as if from elsewhere. */
+const sendScript =
+  (script: string): RequestHandler =>
+  (_request, response) =>
+    void response.set('Cross-Origin-Resource-Policy', 'cross-origin').type('js').send(script);
 
 const notCounted: Pick<HitCounter, 'note' | 'stop'> = {
   note: () => undefined,

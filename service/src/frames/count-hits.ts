@@ -28,9 +28,9 @@ export interface HitCounter {
 }
 
 /*
- * What browsers name can be made up by anybody. So many pages of its own site are told apart for a document and
- * a day, so many elsewhere, and so many in all between two times of writing; what goes beyond is one number
- * without a page, or not counted.
+ * What browsers name can be made up by anybody. So many pages of its own site are told apart for a document
+ * and a day, so many elsewhere, and so many in all between two times of writing; what goes beyond is one
+ * number without a page, or not counted.
  */
 const most = { ofSite: 200, elsewhere: 10, inAll: 5000 } as const;
 /* How often what was counted is written down, in ms. */
