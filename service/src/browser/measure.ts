@@ -139,7 +139,9 @@ const hearing = (member: string): string => `addEventListener('message', ({ data
     let said = typeof data === 'string' ? JSON.parse(data) : data;
     for (const name of ${JSON.stringify(member)}.split('.')) said = said[name];
     if (parseFloat(said) > 0) window.orbisHeard = Math.min(Math.ceil(parseFloat(said)), 10000);
-  } catch {}
+  } catch {
+    // It was no message of this kind.
+  }
 })`;
 
 const innerHeight = (frame: Frame): Promise<number> =>
