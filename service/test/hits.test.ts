@@ -127,6 +127,7 @@ describe('where served frames are shown', function () {
     counting.note({ id: placement, site: site() }, from(site()));
     await counting.flush();
     counting.note({ id: placement, site: site() }, from(site()));
+    await counting.flush();
     isAway = false;
     await counting.flush();
     await counting.flush();

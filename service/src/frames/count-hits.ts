@@ -83,8 +83,14 @@ export function countHits({ connection, origins, now, log }: HitCounterTools): H
       );
     } catch (error) {
       log.warn({ err: error }, 'hits could not be written down; they are kept for the next time');
-      for (const [key, { times, ...rest }] of hits)
-        counted.set(key, { ...rest, times: times + (counted.get(key)?.times ?? 0) });
+      const since = counted;
+      counted = hits;
+      recent = new Map();
+      for (const [key, later] of since) {
+        const known = counted.get(key);
+        if (known) known.times += later.times;
+        else if (counted.size < most.inAll) counted.set(key, later);
+      }
     }
   };
   const timer = setInterval(() => void flush(), pause).unref();
