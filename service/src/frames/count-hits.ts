@@ -83,14 +83,8 @@ export function countHits({ connection, origins, now, log }: HitCounterTools): H
       );
     } catch (error) {
       log.warn({ err: error }, 'hits could not be written down; they are kept for the next time');
-      const since = counted;
-      counted = hits;
+      counted = together(hits, counted);
       recent = new Map();
-      for (const [key, later] of since) {
-        const known = counted.get(key);
-        if (known) known.times += later.times;
-        else if (counted.size < most.inAll) counted.set(key, later);
-      }
     }
   };
   const timer = setInterval(() => void flush(), pause).unref();
@@ -102,6 +96,16 @@ export function countHits({ connection, origins, now, log }: HitCounterTools): H
       return flush();
     },
   };
+}
+
+/* What was counted before with what was counted since, as far as there is room. */
+function together(before: Map<string, Hits>, since: ReadonlyMap<string, Hits>): Map<string, Hits> {
+  for (const [key, later] of since) {
+    const known = before.get(key);
+    if (known) known.times += later.times;
+    else if (before.size < most.inAll) before.set(key, later);
+  }
+  return before;
 }
 
 /* Whether a page is one of those that are told apart. */
