@@ -51,11 +51,14 @@ describe('attack: an embed in a frame', function () {
   let context: BrowserContext;
   let elsewhere: Server;
   let phoned: string[] = [];
+  /* The file that its owner has put onto a server of theirs. */
+  let file = '';
   before(async () => {
     test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });
     await declareSite(test, ['one', 'two']);
     work = publishedWith(test);
     elsewhere = createServer(({ url = '' }, response) => {
+      if (url === '/evil.html') return void response.setHeader('Content-Type', 'text/html').end(file);
       phoned.push(url);
       response.end('<p>Elsewhere');
     });
@@ -89,14 +92,26 @@ describe('attack: an embed in a frame', function () {
     for (const id of placed.splice(0)) await work.end(id);
   });
 
+  const contacts = ['hollinfell.localhost'];
   for (const [way, options] of [
     ['enclosed', { frame: 'enclosed' }],
+    ['enclosed, with its contacts fixed', { frame: 'enclosed', contacts }],
     ['served', { frame: 'served' }],
     ['served, and may keep data', { 'frame': 'served', 'may-keep-data': true }],
-  ] as const)
+    ['in a file', { frame: 'file' }],
+    ['in a file, with its contacts fixed', { frame: 'file', contacts }],
+  ] as [string, Record<string, unknown>][])
     it(`${way}: reaches nothing of the page, of others, and of the console`, async () => {
       phoned = [];
-      const evil = await place('evil', 'one', options);
+      await context.clearCookies({ name: 'evil' });
+      const { port } = elsewhere.address() as AddressInfo;
+      const isFile = options['frame'] === 'file';
+      const all = isFile ? { ...options, 'frame-file': `http://files.localhost:${port}/evil.html` } : options;
+      const evil = await place('evil', 'one', all);
+      const { data } = await test.client.call('compositions.create', {
+        body: { placement: evil, options: all as never },
+      });
+      file = data.frame.document ?? '';
       const beside = await place('victim', 'two', { frame: 'served' });
       await work.publish((await work.delivered(evil)).text, (await work.delivered(beside)).text);
       const page = await context.newPage();
@@ -106,19 +121,20 @@ describe('attack: an embed in a frame', function () {
       const [first, second] = page.frames().filter((frame) => frame.parentFrame() === page.mainFrame());
       await first!.waitForFunction('self.tried');
       const tried = await first!.evaluate<Record<string, unknown>>('self.tried');
-      const isServed = way !== 'enclosed';
+      const isServed = options['frame'] === 'served';
+      const isKept = isServed || 'contacts' in options;
       const keeps = 'may-keep-data' in options;
       expect(tried).to.deep.include({
         page: 'refused',
         storage: keeps ? null : 'refused',
         window: 'refused',
         worker: 'refused',
-        // Who may be contacted is said by the policy of what is served only.
-        phone: isServed ? 'refused' : 'sent',
+        // Who may be contacted is said by the policy of what is served, and where its owner has fixed it.
+        phone: isKept ? 'refused' : 'sent',
         reads: 'refused',
       });
       await page.waitForTimeout(500);
-      expect(phoned).to.deep.equal(isServed ? [] : ['/phone']);
+      expect(phoned).to.deep.equal(isKept ? [] : ['/phone']);
       expect(page.url()).to.equal(address);
       expect((await test.client.call('sites.list')).data.items.map(({ key }) => key)).to.deep.equal([
         'hollinfell',

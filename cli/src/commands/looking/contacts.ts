@@ -1,3 +1,4 @@
+import { isAmong } from '@orbis/core';
 import {
   formatUses,
   plural,
@@ -93,7 +94,7 @@ function found(
     host,
     formatUses(uses),
     afterClick ? 'after a click' : 'at once',
-    hosts.includes(host) ? '' : 'not named before',
+    isAmong(host, hosts) ? '' : 'not named before',
   ]);
   return `In a browser it contacted ${plural(contacted.length, 'host')}:\n${table(['host', 'for', 'when', ''], rows, colours)}`;
 }

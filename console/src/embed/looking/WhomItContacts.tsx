@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { useMutation, useQuery } from '@tanstack/react-query';
+import { isAmong } from '@orbis/core';
 import type { BlockedContacts, Composition, ContactsSeen } from '@orbis/contract';
 import { formatUses } from '@orbis/contract/language';
 import { api, refresh } from '../../api.ts';
@@ -90,12 +91,12 @@ function Found({
           <Typography key={host} component="li" variant="body2" data-contact={host}>
             {host}
             <Typography component="span" variant="body2" color="textSecondary">
-              {` for ${formatUses(uses)}${afterClick ? ', after a click' : ''}${known.includes(host) ? '' : ', not named before'}`}
+              {` for ${formatUses(uses)}${afterClick ? ', after a click' : ''}${isAmong(host, known) ? '' : ', not named before'}`}
             </Typography>
           </Typography>
         ))}
       </Box>
-      {(!areFixed || contacted.some(({ host }) => !known.includes(host))) && (
+      {(!areFixed || contacted.some(({ host }) => !isAmong(host, known))) && (
         <Button variant="outlined" onClick={() => onFix(contacted.map(({ host }) => host))}>
           Let it contact only these
         </Button>
