@@ -1,4 +1,4 @@
-import { generate, parse, walk, type CssNode, type Declaration, type Rule } from 'css-tree';
+import { fork, generate, walk, type CssNode, type Declaration, type Rule } from 'css-tree';
 import { formatHex, parse as parseColour } from 'culori';
 
 /** A colour that a site uses. */
@@ -54,7 +54,9 @@ export function coloursIn(sheets: readonly string[], most = 10): UsedColour[] {
 /* What is nested so deep that nobody could read it is passed over. */
 function sheetIn(text: string): CssNode[] {
   try {
-    const sheet = parse(text, {
+    // A parser of its own: what one has read before can make it stand still at a text that closes more than it
+    // opens, as it reads places of its list of tokens that were written then (css-tree 3).
+    const sheet = fork({}).parse(text, {
       parseCustomProperty: true,
       parseAtrulePrelude: false,
       onParseError: () => {},
