@@ -54,8 +54,8 @@ export function coloursIn(sheets: readonly string[], most = 10): UsedColour[] {
 /* What is nested so deep that nobody could read it is passed over. */
 function sheetIn(text: string): CssNode[] {
   try {
-    // A parser of its own: what one has read before can make it stand still at a text that closes more than it
-    // opens, as it reads places of its list of tokens that were written then (css-tree 3).
+    // A parser of its own: css-tree 3 reads places of its list of tokens that an earlier, longer text has
+    // written, and can stand still there at a text that closes more than it opens.
     const sheet = fork({}).parse(text, {
       parseCustomProperty: true,
       parseAtrulePrelude: false,
