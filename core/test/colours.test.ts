@@ -71,6 +71,12 @@ describe('the colours of a site', () => {
       sheets: ['https://site.example/x/a.css', 'https://cdn.example/d.css'],
     }));
 
+  it('are read whatever was read before: a shared parser would stand still here', () => {
+    for (const times of [5, 8, 9, 10, 11, 12, 13, 14, 15, 20, 40])
+      coloursIn(['('.repeat(times), '{'.repeat(times)]);
+    expect(coloursIn(['argb(1,2,3)}('])).to.deep.equal([]);
+  });
+
   it('are read from whatever text there is, and soon', () =>
     fc.assert(
       fc.property(
