@@ -1,4 +1,5 @@
-import { generate, parse, tokenize, tokenTypes, walk, type CssNode, type Rule } from 'css-tree';
+import { generate, tokenize, tokenTypes, walk, type CssNode, type Rule } from 'css-tree';
+import { parseCss } from '../text/css.ts';
 
 /** What the rules of a `style` element show of themselves. */
 export interface StyleFacts {
@@ -31,7 +32,7 @@ export function readStyleRules(text: string): StyleFacts {
     });
     return facts;
   }
-  const tree = parse(text, {
+  const tree = parseCss(text, {
     positions: true,
     parseValue: true,
     parseCustomProperty: false,

@@ -1,4 +1,5 @@
-import { parse, type Declaration } from 'css-tree';
+import type { Declaration } from 'css-tree';
+import { parseCss } from './css.ts';
 import { decodeAttribute } from './entities.ts';
 
 /** One declaration of a `style` attribute, with its offsets within the raw value. */
@@ -16,7 +17,7 @@ export interface StyleDeclaration {
  */
 export function parseStyle(raw: string): StyleDeclaration[] {
   const { text, at } = decodeAttribute(raw);
-  const list = parse(text, {
+  const list = parseCss(text, {
     context: 'declarationList',
     positions: true,
     parseValue: false,
@@ -31,7 +32,7 @@ export function parseStyle(raw: string): StyleDeclaration[] {
       value: node.value.type === 'Raw' ? node.value.value.trim() : '',
       important: Boolean(node.important),
       start: at[node.loc!.start.offset]!,
-      end: at[node.loc!.end.offset]!,
+      end: at[Math.min(node.loc!.end.offset, text.length)]!,
     }));
 }
 
