@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { performance } from 'node:perf_hooks';
 import { expect } from 'chai';
 import ts from 'typescript';
-import { openCode, compose, read, scanPage } from '@orbis/core';
+import { openCode, compose, parseStyle, read, scanPage } from '@orbis/core';
 import { sheets } from './corpus.ts';
 
 /**
@@ -187,6 +187,17 @@ describe('hostile text', function () {
       }
     }
     expect(slow).to.deep.equal([]);
+  });
+
+  it('of styles is read to its end whatever was read before: a parser that texts share would stand still', () => {
+    const inside = (text: string): string => `<style>${text}</style>`;
+    for (const times of [5, 8, 9, 10, 11, 12, 13, 14, 15, 20, 40])
+      for (const text of ['('.repeat(times), '{'.repeat(times)]) {
+        parseStyle(text);
+        read(inside(text), { sheets });
+      }
+    expect(parseStyle('argb(1,2,3)}(')).to.deep.equal([]);
+    expect(read(inside('argb(1,2,3)}('), { sheets }).parts.map(({ role }) => role)).to.deep.equal(['style']);
   });
 
   for (const piece of [
