@@ -20,6 +20,12 @@ export const pastedScripts = [
     name: 'listenScript',
     what: 'script that makes frames as high as their documents tell',
   },
+  {
+    source: 'answer',
+    file: 'answer-script',
+    name: 'answerScript',
+    what: 'script that sends a form and says in words of its owner whether it got there',
+  },
 ] as const;
 export type PastedScript = (typeof pastedScripts)[number];
 

@@ -26,6 +26,7 @@ import { addRead } from './commands/read.ts';
 import { addRenew } from './commands/renew.ts';
 import { addSet } from './commands/set.ts';
 import { addStatus } from './commands/status.ts';
+import { addStyle } from './commands/style.ts';
 import { addSweep } from './commands/sweep.ts';
 import { addUndo } from './commands/undo.ts';
 import { addViews } from './commands/views.ts';
@@ -92,6 +93,7 @@ const groups: Readonly<Record<string, readonly AddCommand[]>> = {
     addCopy,
     addUndo,
     addColours,
+    addStyle,
     addOpen,
     addStatus,
   ],

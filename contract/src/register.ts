@@ -1,4 +1,11 @@
-import { pastedLanguages, planActions, positions, type PastedLanguage } from '@orbis/core';
+import {
+  mostStyle,
+  pastedLanguages,
+  planActions,
+  positions,
+  wrongInStyle,
+  type PastedLanguage,
+} from '@orbis/core';
 import { count, factRecord, hexColour, key, publicId, time } from './common.ts';
 import { snippet } from './edits.ts';
 import { spoken, type PlacementState } from './language/index.ts';
@@ -47,6 +54,15 @@ export const siteColours = z
   .max(10)
   .meta({ description: 'Its colours, as #rrggbb: they are offered where an embed can have one' });
 
+/** A site’s style for what is in its frames. */
+export const frameStyle = z
+  .string()
+  .max(mostStyle)
+  .refine((style) => wrongInStyle(style) === null, {
+    error: ({ input }) => `a style without “${wrongInStyle(String(input))}”`,
+  })
+  .meta({ description: 'Its style for what is in frames of their own (CSS); empty for none' });
+
 /** The colours that stand most often in the styles of a site’s pages. */
 export const coloursFound = z
   .object({
@@ -57,6 +73,7 @@ export const coloursFound = z
         where: z.array(z.string()).meta({ description: 'Where it stands, in words' }),
       }),
     ),
+    font: z.string().nullable().meta({ description: 'The font of the whole page, as font-family names it' }),
     page: z.string().meta({ description: 'The page that was read' }),
     sheets: count.meta({ description: 'How many style sheets were read beside what stands in the page' }),
     unread: z
@@ -76,6 +93,7 @@ export const site = z
     head: z.boolean().meta({ description: 'Whether it has a way into the heads of its pages' }),
     language: siteLanguage,
     colours: siteColours,
+    frameStyle,
     pages: count,
     createdAt: time,
   })

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { coloursIn, stylesOfPage } from '@orbis/core';
+import { coloursIn, fontIn, stylesOfPage } from '@orbis/core';
 
 const hex = (css: string): [string, number][] => coloursIn([css]).map(({ colour, uses }) => [colour, uses]);
 
@@ -112,4 +112,20 @@ describe('the colours of a site', () => {
     expect(
       coloursIn([`a{color:${'('.repeat(50_000)}`, 'b{color:#fff}']).map(({ colour }) => colour),
     ).to.deep.equal(['#ffffff']));
+});
+
+describe('the font of a site', () => {
+  for (const [styles, font] of [
+    ['body{font-family:Georgia, "Times New Roman", serif}', 'Georgia, "Times New Roman", serif'],
+    ['html,button{font:italic 16px/1.5 Fell Sans,sans-serif}', 'Fell Sans, sans-serif'],
+    ['body{font:100% Fell Sans}', 'Fell Sans'],
+    [':root{--f:"Fell", serif}body{font-family:var(--f)}', '"Fell", serif'],
+    ['body{font-family:a}body{font-family:b}', 'b'],
+    ['h1{font-family:a}.x body{font-family:b}', null],
+    ['body{font-family:url(x)}', null],
+    ['body{font:inherit}', null],
+    ['', null],
+  ] as const)
+    it(`is ${font ?? 'not known'} where it says ${styles || 'nothing'}`, () =>
+      expect(fontIn([styles])).to.equal(font));
 });

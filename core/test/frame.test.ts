@@ -2,8 +2,11 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { parse, parseFragment, type DefaultTreeAdapterTypes } from 'parse5';
 import {
+  answerScriptHash,
+  answerTag,
   applyEdits,
   compose,
+  escapeAttribute,
   neutralMark,
   openCode,
   optionsFor,
@@ -11,8 +14,10 @@ import {
   powers,
   recommendFrame,
   snippetText,
+  starterStyle,
   withMark,
   writeMark,
+  wrongInStyle,
   type Code,
   type Options,
 } from '@orbis/core';
@@ -282,4 +287,117 @@ describe('whatever is asked of whatever code in a frame', () => {
       if (own[0] === undefined || ['style', 'link', 'meta', 'title'].includes(own[0])) return;
       expect(body.slice(from, from + own.length), code.text).to.deep.equal(own);
     }));
+});
+
+describe('the answer to a form in a frame', () => {
+  const plain =
+    '<form action="https://letterloom.localhost/join" method="post" target="_blank"><input name="mail"><input name="trap" hidden><button formtarget="_top">Join</button></form>';
+  const asked = (options: Options, text = plain): { html: string; tokens: string[]; problems: string[] } => {
+    const { framed, text: code, problems } = compose(open(text), { frame: 'enclosed', ...options });
+    return {
+      html: framed?.html ?? '',
+      tokens: framed ? tokensIn(code) : [],
+      problems: problems.map((each) => `${each.option}: ${each.code}`),
+    };
+  };
+  const formIn = (html: string): Element =>
+    elementsOf(parse(html).childNodes).find(({ tagName }) => tagName === 'form')!;
+
+  it('is where the code has it, where nothing is said, and its frame lets it go there', () => {
+    const { html, tokens } = asked({});
+    expect(html).to.include(plain);
+    expect(tokens).to.include.members(['allow-popups', 'allow-top-navigation-by-user-activation']);
+    expect(asked({}, plain.replace(/ (form)?target="\w+"/g, '')).tokens).to.deep.equal([
+      'allow-scripts',
+      'allow-forms',
+    ]);
+  });
+
+  for (const [answer, target, token] of [
+    ['frame', '_self', 'allow-forms'],
+    ['tab', '_blank', 'allow-popups'],
+    ['page', '_top', 'allow-top-navigation-by-user-activation'],
+  ] as const)
+    it(`is in the ${answer} where that is asked for, whatever a button of it says`, () => {
+      const { html, tokens } = asked({ answer });
+      expect(attributeOf(formIn(html), 'target')).to.equal(target);
+      expect(html).not.to.include('formtarget');
+      expect(tokens).to.include(token);
+    });
+
+  it('takes no more power than it needs: one that stays in the frame opens no page', () =>
+    expect(asked({ answer: 'frame' }).tokens).not.to.include('allow-top-navigation-by-user-activation'));
+
+  it('can be words of one’s own, else the usual ones in the language of the page', () => {
+    const { html, tokens } = asked({ 'answer': 'words', 'answer-words': 'Until <Friday>!' });
+    expect(attributeOf(formIn(html), 'data-orbis-sent')).to.equal('Until <Friday>!');
+    expect(attributeOf(formIn(html), 'data-orbis-failed')).to.match(/could not be sent/);
+    expect(tokens).to.include('allow-scripts');
+    expect(html.split(answerTag)).to.have.length(2);
+    const inGerman = compose(open(plain), { frame: 'enclosed', answer: 'words' }, { language: 'de' });
+    expect(attributeOf(formIn(inGerman.framed!.html), 'data-orbis-sent')).to.match(/^Vielen Dank/);
+  });
+
+  it('is refused where nothing could come of it', () => {
+    expect(asked({ answer: 'words' }, quotation).problems).to.deep.equal(['answer: no-form-in-code']);
+    expect(asked({ 'answer': 'tab', 'may-open-windows': false }).problems).to.deep.equal([
+      'answer: answer-needs-power',
+    ]);
+    expect(asked({ 'answer-words': 'Thanks' }).problems).to.deep.equal(['answer-words: words-need-answer']);
+    expect(problemsOf(plain, { answer: 'tab' })).to.deep.equal(['answer-needs-frame']);
+  });
+
+  it('lets its script run by its digest, where the hosts are fixed', () =>
+    expect(asked({ answer: 'words', contacts: ['letterloom.localhost'] }).html).to.include(
+      escapeAttribute(`'${answerScriptHash}'`),
+    ));
+});
+
+describe('what a framed document has beside the code', () => {
+  const html = (text: string, options: Options = {}, frameStyle?: string): string =>
+    compose(
+      open(text),
+      { frame: 'enclosed', ...options },
+      { ...(frameStyle !== undefined && { frameStyle }) },
+    ).framed!.html;
+
+  it('is the style of its site, in every way but where it is left out', () => {
+    const style = 'a{color:teal}';
+    expect(html(form, {}, style)).to.include(`<style>${style}</style></head>`);
+    expect(html(form, { 'site-style': false }, style)).not.to.include(style);
+    expect(problemsOf(form, { 'site-style': true })).to.deep.equal(['style-needs-frame']);
+    expect(compose(open(form), {}, { frameStyle: style }).text).to.equal(form);
+  });
+
+  it('is a link to the content where no script runs, in a tab where its frame lets it', () => {
+    const link = (options: Options): Element | undefined => {
+      const { framed } = compose(open(film), { frame: 'served', ...options }, { servedAt: 'held' });
+      const inside = /<noscript>(.*?)<\/noscript>/s.exec(framed!.html)?.[1] ?? '';
+      return elementsOf(parseFragment(inside).childNodes).find(({ tagName }) => tagName === 'a');
+    };
+    expect(attributeOf(link({})!, 'href')).to.match(/^https?:\/\//);
+    expect(attributeOf(link({})!, 'target')).to.equal(undefined);
+    expect(attributeOf(link({ 'may-open-windows': true })!, 'target')).to.equal('_blank');
+    expect(html(quotation)).not.to.include('noscript');
+  });
+});
+
+describe('the style of a site for its frames', () => {
+  it('begins with the font and the colours of the site', () => {
+    const style = starterStyle({
+      colours: ['#f4efe6', '#2f6145', '#1d1d1b', '#cccccc'],
+      font: 'Georgia, serif',
+    });
+    expect(style).to.include('font-family: Georgia, serif;').and.include('color: #1d1d1b;');
+    expect(style).to.match(/a \{\s*color: #2f6145;/);
+    expect(style).to.match(/background: #2f6145;\s*color: #ffffff;/);
+    expect(wrongInStyle(style)).to.equal(null);
+    expect(starterStyle({ colours: [], font: null }))
+      .to.include('sans-serif')
+      .and.include('#222222');
+  });
+
+  for (const wrong of ['</style', '</STYLE', '<!--', '@import'])
+    it(`cannot have ${wrong} in it`, () =>
+      expect(wrongInStyle(`a{color:red}${wrong} "x.css";`)).to.equal(wrong));
 });

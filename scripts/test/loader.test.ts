@@ -3,6 +3,9 @@ import { createHash } from 'node:crypto';
 import { expect } from 'chai';
 import { format, resolveConfig } from 'prettier';
 import {
+  answerScript,
+  answerScriptHash,
+  answerTag,
   listenerTag,
   listenScript,
   listenScriptHash,
@@ -19,6 +22,7 @@ const small = {
   loader: { tag: loaderTag, script: loadScript, hash: loadScriptHash, most: 1600 },
   reporter: { tag: reporterTag, script: reportScript, hash: reportScriptHash, most: 600 },
   listener: { tag: listenerTag, script: listenScript, hash: listenScriptHash, most: 900 },
+  answer: { tag: answerTag, script: answerScript, hash: answerScriptHash, most: 1500 },
 };
 
 for (const pasted of pastedScripts)

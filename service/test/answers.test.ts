@@ -1,204 +1,156 @@
-import { request } from 'node:http';
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { text } from 'node:stream/consumers';
 import { expect } from 'chai';
-import { eventsIn, type ImportEvent } from '@orbis/contract';
-import { createAnswers } from '../src/fetching/answers.ts';
-import { progressOf } from '../src/http/progress.ts';
-import { originsOf } from '../src/origins.ts';
-import { isOneOf } from '../src/store/one-of.ts';
-import { embed } from '../src/store/schema.ts';
-import { startTestOrbis, type TestOrbis } from './support/orbis.ts';
+import { chromium, type Browser, type FrameLocator, type Page } from 'playwright-core';
+import { findChromium } from '../src/browser/find.ts';
+import { declareSite, startTestOrbis, type TestOrbis } from './support/orbis.ts';
+import { publishedWith, type Published } from './support/published.ts';
+import { until } from './support/until.ts';
 
-describe('long answers', function () {
-  this.timeout(60_000);
+const spots = ['one', 'two', 'three'] as const;
+
+describe('answers to forms in frames, on a published page', function () {
+  this.timeout(120_000);
   let test: TestOrbis;
+  let browser: Browser;
+  let work: Published;
+  let provider: Server;
+  const taken: string[] = [];
+  const port = (): number => (provider.address() as AddressInfo).port;
   before(async () => {
-    test = await startTestOrbis();
-  });
-  after(() => test.stop());
-  const code = (n: number): string =>
-    `<iframe src="https://play.kinorill.localhost/film/l${n}" title="Reel “${n}” \u2028 🌌"></iframe>`;
-  const items = (many: number) =>
-    Array.from({ length: many }, (_, n) => ({ name: `Long ${n}`, text: code(n), tags: ['long'] }));
-  const watch = async (body: object): Promise<ImportEvent[]> => {
-    const events: ImportEvent[] = [];
-    for await (const event of eventsIn<ImportEvent>(
-      await test.client.open('imports.watch', { body: body as never }),
-    ))
-      events.push(event);
-    return events;
-  };
-
-  it('tell how far an import is, and then what came of it', async () => {
-    const events = await watch({ items: items(1300) });
-    const read = events.flatMap((event) => ('read' in event ? [event.read] : []));
-    expect(read).to.deep.equal([...read].sort((a, b) => a - b));
-    expect([read.length, read.at(-1)]).to.deep.equal([7, 1300]);
-    const last = events.at(-1)!;
-    expect('done' in last && last.done.taken.length).to.equal(1300);
-    expect(
-      (await test.client.call('embeds.list', { query: { where: 'tag=long', limit: 200 } })).data.items.length,
-    ).to.equal(200);
-  });
-
-  it('tell a refusal as the interface does everywhere, and nothing is taken in', async () => {
-    const [last] = (
-      await watch({
-        items: [
-          { name: 'Good', text: code(9999), tags: ['refused'] },
-          { name: 'Bad', text: 'words' },
-        ],
-      })
-    ).slice(-1);
-    expect(
-      'problem' in last! && [
-        last.problem.code,
-        last.problem.status,
-        last.problem.errors!.map(({ pointer }) => pointer),
-      ],
-    ).to.deep.equal(['import-refused', 422, ['/items/1']]);
-    expect(
-      (await test.client.call('embeds.list', { query: { where: 'tag=refused' } })).data.items,
-    ).to.deep.equal([]);
-  });
-
-  it('are the same in pieces as they would be whole', async () => {
-    const body = { where: 'tag=long', options: { start: 7 }, dryRun: true };
-    const { data } = await test.client.call('changes.create', { body });
-    expect([data.changed.length, data.found, data.change, data.same, data.impossible]).to.deep.equal([
-      1300,
-      1300,
-      null,
-      0,
-      [],
-    ]);
-    for (const { embed: key, before, after, edits } of data.changed) {
-      const n = Number(key.replace('long-', ''));
-      expect([before, after]).to.deep.equal([code(n), code(n).replace(`/l${n}"`, `/l${n}?from=7"`)]);
-      expect(edits!.length).to.equal(1);
-    }
-    // What is refused half-way is taken back whole: the last one cannot have it.
-    await test.client.call('embeds.create', {
-      body: {
-        name: 'A map',
-        text: '<iframe src="https://mapmere.localhost/embed/map" title="Map"></iframe>',
-        tags: ['long'],
-      },
-    });
-    const refused = await test.client
-      .call('changes.create', { body: { ...body, dryRun: false } })
-      .catch((error: { code: string }) => error.code);
-    expect(refused).to.equal('group-impossible');
-    expect((await test.client.call('embeds.read', { params: { embed: 'long-0' } })).data.revision).to.equal(
-      1,
-    );
-    const done = (
-      await test.client.call('changes.create', { body: { ...body, dryRun: false, skipImpossible: true } })
-    ).data;
-    expect([done.changed.length, done.changed[0]!.before, done.impossible.length]).to.deep.equal([
-      1300,
-      undefined,
-      1,
-    ]);
-    expect(
-      (await test.client.call('embeds.read', { params: { embed: 'long-1299' } })).data.current,
-    ).to.deep.include({ number: 2, options: { start: 7 } });
-  });
-
-  it('do no harm where nobody waits for them to the end', async () => {
-    const { port } = new URL(test.url);
-    const body = JSON.stringify({ where: 'tag=long', options: { start: 8 }, dryRun: true });
-    for (let n = 0; n < 3; n++) {
-      await new Promise<void>((resolve) => {
-        const headers = { 'authorization': `Bearer ${test.token}`, 'content-type': 'application/json' };
-        const sent = request(
-          { host: '127.0.0.1', port, path: '/api/v1/changes', method: 'POST', headers },
-          (response) => {
-            response.on('error', () => undefined);
-            response.once('data', () => sent.destroy());
-          },
-        );
-        sent.on('error', () => undefined).on('close', resolve);
-        sent.end(body);
+    test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });
+    await declareSite(test, spots);
+    work = publishedWith(test);
+    provider = createServer((request, response) => {
+      void text(request).then((body) => {
+        taken.push(`${request.method} ${request.url} ${body}`);
+        if (request.url!.startsWith('/on'))
+          response.writeHead(303, { location: `http://thanks.localhost:${port()}/thanks` }).end();
+        else
+          response
+            .writeHead(200, { 'content-type': 'text/html; charset=utf-8' })
+            .end('<h1>The provider’s answer</h1>');
       });
-    }
-    expect((await test.client.call('embeds.list', { query: { limit: 1 } })).data.items).to.have.length(1);
+    }).listen(0, '127.0.0.1');
+    browser = await chromium.launch({ executablePath: findChromium(process.env['ORBIS_CHROMIUM'])! });
+    await work.collect('Plain', formTo('/take'));
+    await work.collect('Sent on', formTo('/on'));
+    await work.collect('Nowhere', formTo('/take').replaceAll(`:${port()}`, ':9'));
   });
-});
-
-describe('what the service keeps and tells by itself', () => {
-  it('progress: everything that is told, in order, and the end last', async () => {
-    const told: number[] = [];
-    const work = async (tell: (n: number) => void): Promise<number> => {
-      tell(1);
-      tell(2);
-      await new Promise((resolve) => setTimeout(resolve, 5));
-      tell(3);
-      return 4;
-    };
-    for await (const event of progressOf(work)) told.push(event);
-    expect(told).to.deep.equal([1, 2, 3, 4]);
-    const broken = (async () => {
-      for await (const _ of progressOf<number>(() => Promise.reject(new Error('broken')))) told.push(0);
-    })();
-    expect(await broken.catch((error: Error) => error.message)).to.equal('broken');
+  after(async () => {
+    await browser.close();
+    provider.close();
+    await test.stop();
   });
+  beforeEach(() => taken.splice(0));
 
-  it('answers: for as long as they hold, and those that say nothing not at all', () => {
-    const answers = createAnswers();
-    const answer = {
-      type: 'link' as const,
-      title: 'T',
-      author: null,
-      provider: null,
-      thumbnail: null,
-      width: null,
-      height: null,
-      html: null,
-      url: null,
-      cacheAge: 60,
-    };
-    answers.keep('a', answer);
-    answers.keep('b', { ...answer, cacheAge: null });
-    answers.keep('c', { ...answer, cacheAge: 0 });
-    expect([answers.get('a')?.title, answers.get('b'), answers.get('c')]).to.deep.equal([
-      'T',
-      undefined,
-      undefined,
-    ]);
+  /* A prefilled field, one for robots, and one whose name is that of a property. */
+  const formTo = (path: string): string =>
+    `<form action="http://letters.localhost:${port()}${path}" method="post" target="_blank"><input name="mail" value="ada@hollinfell.localhost"><input name="action" value="join"><input name="trap" hidden><button name="by" value="button">Join</button></form>`;
+
+  let ids: string[] = [];
+  afterEach(async () => {
+    for (const id of ids.splice(0)) await work.end(id);
   });
+  /* A page with these embeds, each at a spot of its own. */
+  async function published(...embeds: { embed: string; options: Record<string, unknown> }[]): Promise<Page> {
+    ids = [];
+    for (const [at, { embed, options }] of embeds.entries())
+      ids.push(await work.place(embed, spots[at]!, options));
+    const texts = [];
+    for (const id of ids) texts.push((await work.delivered(id)).text);
+    await work.publish(...texts);
+    const page = await browser.newPage();
+    await page.goto(`${work.site}/talks`);
+    return page;
+  }
+  const frameOf = (page: Page, at = 0): FrameLocator => page.frameLocator('iframe[data-orbis]').nth(at);
 
-  it('names of placements and previews, never one for the other', () => {
-    const own = originsOf({ publicUrl: undefined, framesUrl: undefined, port: 1, framesPort: 2 });
-    const one = originsOf({
-      publicUrl: 'https://a.example',
-      framesUrl: 'https://f.example',
-      port: 1,
-      framesPort: 2,
+  for (const frame of ['enclosed', 'served']) {
+    it(`${frame}: in words of one’s own, each form with its own, and everything typed arrives`, async () => {
+      const page = await published(
+        { embed: 'plain', options: { frame, 'answer': 'words', 'answer-words': 'See you at the talk' } },
+        { embed: 'plain', options: { frame, answer: 'words' } },
+      );
+      await frameOf(page).getByRole('button').click();
+      const said = frameOf(page).getByRole('status');
+      await said.getByText('See you at the talk').waitFor();
+      expect(await said.evaluate((line) => line === document.activeElement)).to.equal(true);
+      expect(await frameOf(page).locator('form').count()).to.equal(0);
+      expect(await frameOf(page, 1).getByRole('status').count()).to.equal(0);
+      await frameOf(page, 1).getByRole('button').click();
+      await frameOf(page, 1).getByText('Thank you. It has been sent.').waitFor();
+      expect(taken).to.deep.equal(
+        Array(2).fill('POST /take mail=ada%40hollinfell.localhost&action=join&trap=&by=button'),
+      );
+      expect(page.context().pages()).to.have.length(1);
+      await page.close();
     });
-    const [short, long] = ['0123456789', '01234567890123456789'];
-    expect([own.placementUrl(short), one.placementUrl(short)]).to.deep.equal([
-      `http://${short}.frames.localhost:2/`,
-      `https://f.example/${short}`,
-    ]);
-    for (const [origins, hostOf, pathOf] of [
-      [own, (name: string) => `${name}.frames.localhost`, () => '/'],
-      [one, () => 'f.example', (name: string) => `/${name}`],
-    ] as const) {
-      expect([
-        origins.placementName(hostOf(short), pathOf(short)),
-        origins.previewName(hostOf(short), pathOf(short)),
-      ]).to.deep.equal([short, null]);
-      expect([
-        origins.placementName(hostOf(long), pathOf(long)),
-        origins.previewName(hostOf(long), pathOf(long)),
-      ]).to.deep.equal([null, long]);
-      expect(origins.placementName(hostOf('oembed'), pathOf('oembed'))).to.equal(null);
-    }
+
+    it(`${frame}: what does not arrive is said, and what was typed stays`, async () => {
+      const page = await published({ embed: 'nowhere', options: { frame, answer: 'words' } });
+      await frameOf(page).locator('[name=mail]').fill('grace@hollinfell.localhost');
+      await frameOf(page).getByRole('button').click();
+      await frameOf(page).getByRole('alert').getByText('It could not be sent.').waitFor();
+      expect(await frameOf(page).locator('[name=mail]').inputValue()).to.equal('grace@hollinfell.localhost');
+      await frameOf(page).getByRole('button').click();
+      await until(async () => (await frameOf(page).getByRole('alert').count()) === 1);
+      await page.close();
+    });
+
+    it(`${frame}: what is sent on to another host has arrived`, async () => {
+      const page = await published({
+        embed: 'sent-on',
+        options: { frame, answer: 'words', contacts: ['letters.localhost'] },
+      });
+      await frameOf(page).getByRole('button').click();
+      await frameOf(page).getByRole('status').waitFor();
+      expect(taken.map((each) => each.split(' ')[1])).to.deep.equal(['/on']);
+      await page.close();
+    });
+  }
+
+  it('in the frame, where the provider would open a tab', async () => {
+    const page = await published({ embed: 'plain', options: { frame: 'served', answer: 'frame' } });
+    await frameOf(page).getByRole('button').click();
+    await frameOf(page).getByRole('heading', { name: 'The provider’s answer' }).waitFor();
+    expect(page.context().pages()).to.have.length(1);
+    await page.close();
   });
 
-  it('ids in a statement: whole numbers and nothing else', () => {
-    for (const wrong of [[1.5], [-1], [Number.NaN], ['1) or (1=1' as unknown as number]])
-      expect(() => isOneOf(embed.id, wrong)).to.throw();
-    expect(() => isOneOf(embed.id, [1, 2, Number.MAX_SAFE_INTEGER])).not.to.throw();
+  it('in a tab, and in the place of the page, where its frame is let do that', async () => {
+    const page = await published(
+      { embed: 'plain', options: { frame: 'enclosed', answer: 'tab' } },
+      { embed: 'plain', options: { frame: 'enclosed', answer: 'page' } },
+    );
+    const opening = page.waitForEvent('popup');
+    await frameOf(page).getByRole('button').click();
+    await (await opening).getByRole('heading', { name: 'The provider’s answer' }).waitFor();
+    await frameOf(page, 1).getByRole('button').click();
+    await page.waitForURL(`http://letters.localhost:${port()}/take`);
+    await page.getByRole('heading', { name: 'The provider’s answer' }).waitFor();
+    await page.close();
+  });
+
+  it('with the style of the site, which comes to what is served without pasting again', async () => {
+    await (await published({ embed: 'plain', options: { frame: 'served' } })).close();
+    const colour = async (): Promise<string> => {
+      // As somebody who comes for the first time.
+      const page = await browser.newPage();
+      await page.goto(`${work.site}/talks`);
+      const button = frameOf(page).getByRole('button');
+      const found = await button.evaluate((element) => getComputedStyle(element).backgroundColor);
+      await page.close();
+      return found;
+    };
+    expect(await colour()).not.to.equal('rgb(47, 97, 69)');
+    const { etag } = await test.client.call('sites.read', { params: { site: 'hollinfell' } });
+    await test.client.call('sites.change', {
+      params: { site: 'hollinfell' },
+      ifMatch: etag!,
+      body: { frameStyle: 'button { background: #2f6145 }' },
+    });
+    await until(async () => (await colour()) === 'rgb(47, 97, 69)');
   });
 });

@@ -205,7 +205,7 @@ function headIn(words: readonly string[]): boolean | null {
 }
 
 function describeSite(
-  { key, name, address, pages, head, language, colours: own, defaults }: Site,
+  { key, name, address, pages, head, language, colours: own, frameStyle, defaults }: Site,
   colours: Colours,
 ): string {
   const asked = (Object.keys(defaults) as (Kind | 'any')[])
@@ -223,6 +223,10 @@ function describeSite(
       ['Language', languageName(language)],
       ['Colours', own.join(', ') || 'none kept: “orbis colours” reads them'],
       ['Into the head', head ? 'yes: loaders and styles go there once a page' : 'no: each code stays whole'],
+      [
+        'Style for frames',
+        frameStyle === '' ? 'none: “orbis style” makes one' : 'kept: “orbis style” shows it',
+      ],
       ...asked,
     ],
     colours,

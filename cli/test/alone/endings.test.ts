@@ -79,6 +79,7 @@ const words: Record<string, string[] | null> = {
   'copy embed': ['talk', '--name', 'Copy'],
   'copy provider': ['kinorill', 'mine'],
   'colours': ['hollinfell'],
+  'style': ['hollinfell'],
   'undo': [],
   'open': ['talk'],
   'status': [],

@@ -35,6 +35,7 @@ export function PlacementForm({ placement, etag, embed, site, sheet }: Props) {
     circumstances: {
       apart: site.head ? classFor(placement.id) : null,
       language: site.language,
+      frameStyle: site.frameStyle,
       loader: site.head ? 'head' : 'here',
       listener: site.head ? 'head' : 'here',
       // Where its frames are reached the service knows; what is copied comes from there, too.

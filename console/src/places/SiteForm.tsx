@@ -17,6 +17,7 @@ import { useAnnounce } from '../components/Announcer.tsx';
 import { Card } from '../components/Card.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 import { SiteColours } from './SiteColours.tsx';
+import { SiteStyle, styleProblem } from './SiteStyle.tsx';
 import { DefaultFields } from './DefaultFields.tsx';
 
 type Group = Kind | 'any';
@@ -29,6 +30,7 @@ export function SiteForm({ site, etag }: { site: Site; etag: string }) {
   const [head, setHead] = useState(site.head);
   const [language, setLanguage] = useState(site.language);
   const [colours, setColours] = useState<readonly string[]>(site.colours);
+  const [frameStyle, setFrameStyle] = useState(site.frameStyle);
   const [group, setGroup] = useState<Group>('any');
   const [drafts, setDrafts] = useState<Partial<Record<Group, Draft>>>(
     Object.fromEntries(Object.entries(site.defaults).map(([kind, options]) => [kind, draftOf(options)])),
@@ -48,7 +50,7 @@ export function SiteForm({ site, etag }: { site: Site; etag: string }) {
         await api.call('sites.change', {
           params: { site: site.key },
           ifMatch: etag,
-          body: { head, language, colours: [...colours], defaults },
+          body: { head, language, colours: [...colours], frameStyle, defaults },
         })
       ).data;
     },
@@ -88,6 +90,7 @@ export function SiteForm({ site, etag }: { site: Site; etag: string }) {
         </TextField>
       </Card>
       <SiteColours site={site} colours={colours} onChange={setColours} />
+      <SiteStyle site={site.key} colours={colours} style={frameStyle} onChange={setFrameStyle} />
       <Card title="What holds for its embeds">
         <Stack spacing={2.5}>
           <TextField
@@ -119,6 +122,7 @@ export function SiteForm({ site, etag }: { site: Site; etag: string }) {
           variant="contained"
           disabled={
             Object.entries(drafts).some(([kind, each]) => Object.keys(read(kind, each).wrong).length > 0) ||
+            styleProblem(frameStyle) !== null ||
             save.isPending
           }
           onClick={() => save.mutate()}

@@ -15,6 +15,7 @@ import {
   site,
   spot,
   widths,
+  frameStyle,
   siteColours,
   siteLanguage,
 } from '../register.ts';
@@ -71,7 +72,7 @@ export const placeRoutes = {
   'sites.change': route({
     ...paths['sites.change'],
     summary:
-      'Change a site: its name, its address, its defaults, whether it has a way into the heads of its pages, its language, its colours',
+      'Change a site: its name, its address, its defaults, whether it has a way into the heads of its pages, its language, its colours, its style for frames',
     tag,
     access: 'owner',
     params: z.object({ site: siteKey }),
@@ -83,6 +84,7 @@ export const placeRoutes = {
       head: z.boolean().optional(),
       language: siteLanguage.optional(),
       colours: siteColours.optional(),
+      frameStyle: frameStyle.optional(),
     }),
     answer: site,
     statuses: [200],
@@ -91,7 +93,8 @@ export const placeRoutes = {
   }),
   'sites.colours': route({
     ...paths['sites.colours'],
-    summary: 'Read the colours that stand most often in the styles of a page of a site; nothing is kept',
+    summary:
+      'Read the colours that stand most often in the styles of a page of a site, and its font; nothing is kept',
     tag,
     access: 'owner',
     readOnly: true,

@@ -1,5 +1,6 @@
-import { fork, generate, walk, type CssNode, type Declaration, type Rule } from 'css-tree';
+import { generate, walk, type CssNode, type Declaration, type Rule } from 'css-tree';
 import { formatHex, parse as parseColour } from 'culori';
+import { parseSheet } from './parse-sheet.ts';
 
 /** A colour that a site uses. */
 export interface UsedColour {
@@ -17,8 +18,6 @@ export interface ColourPlace {
   selector: string;
 }
 
-/* What is longer is no style that people wrote; parts beyond are passed over. */
-const longest = 500_000;
 const mostPlaces = 6;
 /* What is a word there is a name that somebody gave, also where a colour has it too. */
 const wordsOnly = /^(?:font|animation|grid|counter|container|view-transition)(?:-|$)/;
@@ -30,7 +29,7 @@ const longestSelector = 60;
  * @param most how many of them.
  */
 export function coloursIn(sheets: readonly string[], most = 10): UsedColour[] {
-  const parsed = sheets.flatMap((text) => sheetIn(text.slice(0, longest)));
+  const parsed = sheets.flatMap(parseSheet);
   const named = namedColours(parsed);
   const found = new Map<string, UsedColour>();
   const use = (colour: string, place: ColourPlace): void => {
@@ -49,24 +48,6 @@ export function coloursIn(sheets: readonly string[], most = 10): UsedColour[] {
       for (const colour of coloursOfValue(declaration.value, named)) use(colour, { property, selector });
     });
   return [...found.values()].sort((a, b) => b.uses - a.uses).slice(0, most);
-}
-
-/* What is nested so deep that nobody could read it is passed over. */
-function sheetIn(text: string): CssNode[] {
-  try {
-    // A parser of its own: css-tree 3 reads places of its list of tokens that an earlier, longer text has
-    // written, and can stand still there at a text that closes more than it opens.
-    const sheet = fork({}).parse(text, {
-      parseCustomProperty: true,
-      parseAtrulePrelude: false,
-      onParseError: () => {},
-    });
-    walk(sheet, () => {});
-    return [sheet];
-  } catch (error) {
-    if (error instanceof RangeError) return [];
-    throw error;
-  }
 }
 
 /* The colours that custom properties stand for, where they stand for one; the first one of a name. */

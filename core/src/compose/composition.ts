@@ -1,5 +1,5 @@
 import type { Edit } from '../text/index.ts';
-import type { FramedWay, SandboxToken } from '../frame/index.ts';
+import type { FramedContent, FramedWay, SandboxToken } from '../frame/index.ts';
 import type { Implied, OptionProblem, PastedPage } from '../options/option.ts';
 import type { AskedChange } from './changes.ts';
 import type { Mark } from './mark.ts';
@@ -42,6 +42,10 @@ export interface Framed {
   fills: boolean;
   /** Whether a link in it opens a new tab where it does not say so itself. */
   linksOpenTabs: boolean;
+  /** Where visitors find what it shows; null where nothing tells, or where it needs no script. */
+  content: FramedContent | null;
+  /** The site’s own style for what is in it; empty where there is none. */
+  style: string;
 }
 
 /** What a code is composed for; all of it may be missing. */
@@ -65,6 +69,8 @@ export interface Circumstances {
    * said.
    */
   servedAt?: string;
+  /** The site’s own style for what is in its frames (CSS); none where nothing is said. */
+  frameStyle?: string;
   /** What the page’s plan changes beside the options. */
   planned?: readonly AskedChange[];
 }

@@ -8,11 +8,12 @@ import {
   frameTokens,
   isOpaque,
   permissionsIn,
+  type FramedContent,
   type FramedWay,
 } from '../frame/index.ts';
 import type { Options } from '../options/values.ts';
 import { withoutOptions } from '../options/values.ts';
-import { providerOf } from '../presentation/beside/content.ts';
+import { contentOf, providerOf, type Content } from '../presentation/beside/content.ts';
 import { frameOf } from '../presentation/target.ts';
 import { shownAlone } from '../presentation/alone.ts';
 import { bringListener, toldHeight } from '../presentation/size/told-height.ts';
@@ -44,7 +45,12 @@ export function composeFramed(
 ): Composition {
   const options = withBareNames(asked, code.sheet);
   const { inside, around, isolation, implied } = inAndAround(code, options);
-  const { problems } = gatherChanges(code, isolation, { language: 'en', loader: 'here', listener: 'here' });
+  const { language = 'en' } = circumstances;
+  const { changes, problems } = gatherChanges(code, isolation, {
+    language,
+    loader: 'here',
+    listener: 'here',
+  });
   const unframed = withoutOptions(options, Object.keys(isolation));
   if (problems.length > 0) {
     const bare = composeBare(code, unframed, circumstances);
@@ -56,7 +62,7 @@ export function composeFramed(
     const uncarried = { option: 'frame', code: 'served-needs-place', facts: {} };
     return { ...bare, uncarried: [...bare.uncarried, uncarried] };
   }
-  const inner = composeInside(code, inside, around, circumstances);
+  const inner = composeInside(code, { inside, around, planned: changes }, language);
   const framed = framedCode(code, way, { inner, options, circumstances });
   const stub = stubCode(code, frameStub(code, { address, ...stubbed(framed) }));
   const outer = composeBare(stub, around, {
@@ -81,11 +87,10 @@ const sized: ReadonlySet<string> = new Set(['iframe', 'video', 'object', 'embed'
 /* What shows a frame or player alone is as high as the frame of ours, unless it says how high it is. */
 function composeInside(
   code: Code,
-  inside: Options,
-  around: Options,
-  { language = 'en' }: Circumstances,
+  { inside, around, planned }: { inside: Options; around: Options; planned: readonly AskedChange[] },
+  language: string,
 ): Inner {
-  const circumstances = { apart: classInside, language };
+  const circumstances = { apart: classInside, language, planned };
   if (around['fit'] === 'content' && toldHeight(code) !== null)
     return { fills: false, ...composeBare(code, { ...inside, fit: 'content' }, circumstances) };
   const shown = shownAlone(code) && frameOf(code);
@@ -108,24 +113,47 @@ function framedCode(
   const linksOpenTabs =
     !code.reading.needs.forms &&
     code.markup.elements.some(({ name, attributes }) => name === 'a' && attributes.has('href'));
-  const tokens = { isOpaque: isOpaque(way), hasReporter: !fills, linksOpenTabs };
+  const sandboxTokens = frameTokens(code.reading, options, {
+    isOpaque: isOpaque(way),
+    hasReporter: !fills,
+    linksOpenTabs,
+    leavesPage: options['answer'] === undefined && isForPage(code),
+  });
   const contacts = fixedContacts(options);
   const head = contacts
     ? `<meta http-equiv="Content-Security-Policy" content="${escapeAttribute(broughtPolicy(text, code.reading, { hosts: contacts, reports: !fills }))}">`
     : '';
-  const document = { language: circumstances.language ?? 'en', title, fills, linksOpenTabs, head };
+  const language = circumstances.language ?? 'en';
+  const style = options['site-style'] === false ? '' : (circumstances.frameStyle ?? '');
+  const inTab = sandboxTokens.some(({ token }) => token === 'allow-popups');
+  const content = runsSomething(code) ? withTab(contentOf(code), inTab) : null;
+  const document = { language, title, fills, linksOpenTabs, content, style, head };
   return {
     way,
     text,
     html: frameDocument(text, document),
     title,
-    sandboxTokens: frameTokens(code.reading, options, tokens),
+    sandboxTokens,
     permissions: permissionsIn(code, options),
     contacts,
     fills,
     linksOpenTabs,
+    content,
+    style,
   };
 }
+
+/* Whether something in it is for the page around it (HTML, section 7.3.2.3). */
+const isForPage = ({ markup }: Code): boolean =>
+  markup.elements.some(({ attributes }) =>
+    ['target', 'formtarget'].some((name) => /^_(?:top|parent)$/i.test(attributes.value(name) ?? '')),
+  );
+
+const runsSomething = ({ reading: { needs, parts } }: Code): boolean =>
+  needs.scripts || parts.some(({ role }) => role === 'frame');
+
+const withTab = (content: Content | null, inTab: boolean): FramedContent | null =>
+  content && { ...content, inTab };
 
 const titleOf = (code: Code): string =>
   code.markup.elements.map(({ attributes }) => attributes.value('title')?.trim()).find(Boolean) ??

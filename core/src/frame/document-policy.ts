@@ -1,6 +1,8 @@
 import type { Reading } from '../reading/reading.ts';
 import { hostSource, writePolicy, type Directive } from '../text/policy.ts';
 import {
+  answerScriptHash,
+  answerTag,
   hasLoader,
   heightName,
   listenerTag,
@@ -40,6 +42,7 @@ export function contactSources(hosts: readonly string[]): Directive[] {
 export const ownScripts = (text: string, reports: boolean): string[] => [
   ...(hasLoader(text) ? [loadScriptHash] : []),
   ...(text.includes(listenerTag) ? [listenScriptHash] : []),
+  ...(text.includes(answerTag) ? [answerScriptHash] : []),
   ...(reports || text.includes(`${heightName}="${reportedMember}"`) ? [reportScriptHash] : []),
 ];
 

@@ -24,7 +24,7 @@ export function powerStates(
   sandboxTokens?: readonly SandboxToken[],
 ): PowerState[] {
   const way = framedWay(options) ?? 'served';
-  const usual = { isOpaque: isOpaque(way), hasReporter: false, linksOpenTabs: false };
+  const usual = { isOpaque: isOpaque(way), hasReporter: false, linksOpenTabs: false, leavesPage: false };
   const tokens = sandboxTokens ?? frameTokens(code.reading, options, usual);
   const features = permissionsIn(code, options).map(featureOf);
   return powers.map((power) => stateOf(power, { tokens, features, said: options[power.name] }));

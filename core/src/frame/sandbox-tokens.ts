@@ -33,6 +33,13 @@ export function sandboxTokensOf(reading: NeedyReading, hasLoader = false): Sandb
   return sandboxTokens;
 }
 
+/* By where the answer to a form is shown. */
+const forAnswer: Readonly<Record<string, SandboxToken>> = {
+  tab: { token: 'allow-popups', reason: reason('answer-in-tab') },
+  page: { token: 'allow-top-navigation-by-user-activation', reason: reason('answer-in-page') },
+  words: { token: 'allow-scripts', reason: reason('answer-in-words') },
+};
+
 export interface TokenOptions {
   /** Whether it gets no origin of its own, whatever it needs. */
   isOpaque: boolean;
@@ -40,6 +47,8 @@ export interface TokenOptions {
   hasReporter: boolean;
   /** Whether links in it open new tabs. */
   linksOpenTabs: boolean;
+  /** Whether a link or form in it is for the page around it. */
+  leavesPage: boolean;
 }
 
 /**
@@ -49,11 +58,15 @@ export interface TokenOptions {
 export function frameTokens(
   reading: NeedyReading,
   options: Options,
-  { isOpaque, hasReporter, linksOpenTabs }: TokenOptions,
+  { isOpaque, hasReporter, linksOpenTabs, leavesPage }: TokenOptions,
 ): SandboxToken[] {
   const needed = sandboxTokensOf(reading);
   if (linksOpenTabs && !needed.some(({ token }) => token === 'allow-popups'))
     needed.push({ token: 'allow-popups', reason: reason('links-open-tabs') });
+  if (leavesPage)
+    needed.push({ token: 'allow-top-navigation-by-user-activation', reason: reason('is-for-the-page') });
+  const answer = forAnswer[options['answer'] as string];
+  if (answer && !needed.some(({ token }) => token === answer.token)) needed.push(answer);
   // What a window of it could do is no less than what it could do anywhere else.
   if (needed.some(({ token }) => token === 'allow-popups'))
     needed.push({ token: 'allow-popups-to-escape-sandbox', reason: reason('window-works') });

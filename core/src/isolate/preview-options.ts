@@ -1,3 +1,4 @@
+import type { FrameDocumentOptions } from '../frame/index.ts';
 import type { PageWithRoom } from '../in-page/index.ts';
 import type { Reading } from '../reading/reading.ts';
 import type { Sheet } from '../sheets/sheet.ts';
@@ -26,7 +27,9 @@ export interface PreviewOptions {
   /** The colour behind it, as #rrggbb; white without it. */
   background?: string;
   /** How it stands in a frame of ours, by which its page shows it. */
-  framed?: { title: string; fills: boolean; linksOpenTabs: boolean; sandbox: readonly string[] };
+  framed?: Pick<FrameDocumentOptions, 'title' | 'fills' | 'linksOpenTabs' | 'content' | 'style'> & {
+    sandbox: readonly string[];
+  };
   /** What it may do beside what the code needs, as it holds a frame that may. */
   also?: readonly string[];
   /** The hosts that it may contact, where its owner has fixed them, and nobody else. */

@@ -93,8 +93,8 @@ function allowNamed(sources: Sources, reading: ShownReading, sheet: ShownSheet |
   for (const { use, url } of reading.addresses) {
     const origin = originSource(url);
     sources.allow(directiveOf[use], origin);
-    // A script may send what a form would.
-    if (use === 'form' && reading.needs.scripts) sources.allow('connect-src', origin);
+    // A script may send what a form would; ours does, where a form is answered in words of its owner’s own.
+    if (use === 'form') sources.allow('connect-src', origin);
     // The provider's other hosts serve the same item: a frame may move between them.
     if (sheet && use === 'frame' && origin !== null)
       sources.allow('frame-src', ...sheet.hosts.map((host) => sameSchemeAndPort(origin, host)));

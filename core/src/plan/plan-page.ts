@@ -22,6 +22,8 @@ export interface PlannedSite {
   head: boolean;
   /** The language of its pages (BCP 47), for words that visitors read; English where nothing is said. */
   language?: string;
+  /** Its style for what is in its frames (CSS). */
+  frameStyle?: string;
   /** Where the document is served that is for the neutral mark. */
   servedAt?: string;
 }
@@ -128,12 +130,13 @@ function firstOf(parts: readonly SharedPart[]): Map<string, SharedPart> {
 
 const circumstancesOf = (
   { id, mark }: PlannedPlacement,
-  { head, language = 'en', servedAt }: PlannedSite,
+  { head, language = 'en', servedAt, frameStyle }: PlannedSite,
   ours: Pick<Circumstances, 'loader' | 'listener'>,
 ): Circumstances => ({
   mark,
   apart: head ? classFor(id) : null,
   language,
+  ...(frameStyle !== undefined && { frameStyle }),
   ...(servedAt !== undefined && { servedAt }),
   ...ours,
 });

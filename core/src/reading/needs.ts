@@ -23,6 +23,7 @@ export function needsOf(markup: Markup, scripts: readonly ScriptFacts[], sheet: 
         break;
       case 'form':
         needs.forms = true;
+        if (attribute(element, 'target')?.toLowerCase() === '_blank') needs.popups = true;
         break;
       case 'a':
       case 'area':

@@ -1,4 +1,5 @@
 import { escapeAttribute } from '../text/index.ts';
+import { answerTag } from './answer.ts';
 import { listenerTag, reporterTag } from './frames.ts';
 import { loadScript } from './load-script.ts';
 
@@ -10,7 +11,7 @@ export const hasLoader = (text: string): boolean => text.includes(loaderTag);
 
 /** A text for people to read, in which the scripts of ours are only named. */
 export const scriptsInShort = (text: string): string =>
-  [loaderTag, listenerTag, ...[listenerTag, reporterTag].map(escapeAttribute)].reduce(
+  [loaderTag, listenerTag, answerTag, ...[listenerTag, reporterTag, answerTag].map(escapeAttribute)].reduce(
     (short, tag) => short.replaceAll(tag, '<script>…</script>'),
     text,
   );

@@ -10,6 +10,10 @@ export interface PastedWords {
   open: (provider: string) => string;
   /** Before such a link, where the content may not be there. */
   instead: string;
+  /** In the place of a form that was sent. */
+  sent: string;
+  /** Below a form that could not be sent. */
+  notSent: string;
 }
 
 /** By language (BCP 47, the language alone). */
@@ -31,6 +35,8 @@ export const pastedWords = {
     sees: (provider) => `${provider} will see your address.`,
     open: (provider) => `Open it at ${provider}`,
     instead: 'Nothing to be seen here?',
+    sent: 'Thank you. It has been sent.',
+    notSent: 'It could not be sent. Please try again.',
   },
   da: {
     show: {
@@ -49,6 +55,8 @@ export const pastedWords = {
     sees: (provider) => `${provider} vil se din IP-adresse.`,
     open: (provider) => `Åbn det hos ${provider}`,
     instead: 'Er der intet at se her?',
+    sent: 'Tak. Det er sendt.',
+    notSent: 'Det kunne ikke sendes. Prøv igen.',
   },
   de: {
     show: {
@@ -67,6 +75,8 @@ export const pastedWords = {
     sees: (provider) => `${provider} sieht dann Ihre IP-Adresse.`,
     open: (provider) => `Bei ${provider} öffnen`,
     instead: 'Hier ist nichts zu sehen?',
+    sent: 'Vielen Dank. Es ist abgeschickt.',
+    notSent: 'Es ließ sich nicht abschicken. Bitte versuchen Sie es noch einmal.',
   },
   es: {
     show: {
@@ -85,6 +95,8 @@ export const pastedWords = {
     sees: (provider) => `${provider} verá su dirección IP.`,
     open: (provider) => `Abrir en ${provider}`,
     instead: '¿No se ve nada aquí?',
+    sent: 'Gracias. Se ha enviado.',
+    notSent: 'No se ha podido enviar. Inténtelo de nuevo.',
   },
   fr: {
     show: {
@@ -103,6 +115,8 @@ export const pastedWords = {
     sees: (provider) => `${provider} verra votre adresse IP.`,
     open: (provider) => `Ouvrir chez ${provider}`,
     instead: 'Rien ne s’affiche ici ?',
+    sent: 'Merci. C’est envoyé.',
+    notSent: 'L’envoi a échoué. Veuillez réessayer.',
   },
   it: {
     show: {
@@ -121,6 +135,8 @@ export const pastedWords = {
     sees: (provider) => `${provider} vedrà il tuo indirizzo IP.`,
     open: (provider) => `Apri su ${provider}`,
     instead: 'Qui non si vede nulla?',
+    sent: 'Grazie. È stato inviato.',
+    notSent: 'Non è stato possibile inviarlo. Riprova.',
   },
   nl: {
     show: {
@@ -139,6 +155,8 @@ export const pastedWords = {
     sees: (provider) => `${provider} ziet dan uw IP-adres.`,
     open: (provider) => `Openen bij ${provider}`,
     instead: 'Is hier niets te zien?',
+    sent: 'Dank u wel. Het is verzonden.',
+    notSent: 'Het kon niet worden verzonden. Probeer het opnieuw.',
   },
   pl: {
     show: {
@@ -157,6 +175,8 @@ export const pastedWords = {
     sees: (provider) => `${provider} zobaczy Twój adres IP.`,
     open: (provider) => `Otwórz w ${provider}`,
     instead: 'Nic tu nie widać?',
+    sent: 'Dziękujemy. Wysłano.',
+    notSent: 'Nie udało się wysłać. Spróbuj ponownie.',
   },
   pt: {
     show: {
@@ -175,6 +195,8 @@ export const pastedWords = {
     sees: (provider) => `${provider} verá o seu endereço IP.`,
     open: (provider) => `Abrir em ${provider}`,
     instead: 'Não se vê nada aqui?',
+    sent: 'Obrigado. Foi enviado.',
+    notSent: 'Não foi possível enviar. Tente novamente.',
   },
   sv: {
     show: {
@@ -193,6 +215,8 @@ export const pastedWords = {
     sees: (provider) => `${provider} ser då din IP-adress.`,
     open: (provider) => `Öppna hos ${provider}`,
     instead: 'Syns inget här?',
+    sent: 'Tack. Det är skickat.',
+    notSent: 'Det gick inte att skicka. Försök igen.',
   },
 } as const satisfies Record<string, PastedWords>;
 

@@ -2,8 +2,8 @@ import type { RequestListener } from 'node:http';
 import express, { type ErrorRequestHandler, type RequestHandler, type Response } from 'express';
 import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
 import type { Logger } from 'pino';
-import { writePolicy } from '@orbis/core';
-import { visitorLanguages, visitorWords, type VisitorWords } from '@orbis/contract';
+import { writePolicy, type FramedContent } from '@orbis/core';
+import { visitorLanguages, visitorWords, type VisitorLanguage, type VisitorWords } from '@orbis/contract';
 import type { Connection } from '../database/connect.ts';
 import { isAway } from '../database/errors.ts';
 import { blockedPath, pointingPath, relayPath, type Origins } from '../origins.ts';
@@ -14,6 +14,7 @@ import { relayScript } from './relay.ts';
 import { documentHeaders, everywhere, policyOf } from './document-headers.ts';
 import { countHits, type HitCounter } from './count-hits.ts';
 import { fromMemory } from './from-memory.ts';
+import { overDocument } from './over-document.ts';
 import { keepDocuments, type Encoding, type KeptDocuments } from './kept-documents.ts';
 import { createServed, holdsFor, type Served } from './served.ts';
 
@@ -39,6 +40,16 @@ export interface FramesApp {
 const nothing = writePolicy([
   ['sandbox', []],
   ['frame-ancestors', ["'none'"]],
+  ['default-src', ["'none'"]],
+]);
+
+/* It may stand on any page, as it says nothing that is not for all. */
+const spoken = writePolicy([
+  ['sandbox', []],
+  ['default-src', ["'none'"]],
+]);
+const withLink = writePolicy([
+  ['sandbox', ['allow-popups', 'allow-popups-to-escape-sandbox']],
   ['default-src', ["'none'"]],
 ]);
 
@@ -141,8 +152,8 @@ const answerLinks =
     };
     const answer = await connection.during(goneOf(response), () => served.answer(link, format, room));
     if (answer === null) return say(response, 404, 'Nothing is known of this link.');
-    if (answer === 'over') return speak(response, 410, 'over');
-    if (answer === 'not-yet') return speak(response.set('Retry-After', '1'), 503, 'away');
+    if ('why' in answer && answer.why === 'over') return speak(response, 410, 'over');
+    if ('why' in answer) return speak(response.set('Retry-After', '1'), 503, 'away');
     response
       .set('Cache-Control', `public, max-age=${holdsFor}`)
       .type(format === 'json' ? 'application/json' : 'text/xml')
@@ -160,9 +171,9 @@ const answerPlacements =
     const placement = origins().placementName(request.hostname, request.path);
     if (!placement) return next();
     const { found, fromMemory, left } = await documents.get(placement);
-    if (found === 'over') return speak(response, 410, 'over');
-    if (found === 'not-yet') return speak(response.set('Retry-After', '1'), 503, 'away');
     if (!found) return speak(response, 404, 'nothing');
+    if ('why' in found && found.why === 'over') return sayOver(response, found.content);
+    if ('why' in found) return speak(response.set('Retry-After', '1'), 503, 'away');
     hits.note({ id: placement, site: found.site }, request.headers);
     const encoding: Encoding =
       (['br', 'gzip'] as const).find((each) => request.acceptsEncodings(each)) ?? 'identity';
@@ -186,15 +197,29 @@ const answerPreviews =
 const say = (response: Response, status: number, text: string): void =>
   void response.status(status).type('text/plain').send(`${text}\n`);
 
-/* What visitors read in the place of an embed, in their own language where it is among ours. */
+/* What visitors read in the place of an embed: a page that framed that frames this as well. */
 function speak(response: Response, status: number, words: keyof VisitorWords): void {
+  say(response.set('Content-Security-Policy', spoken), status, visitorWords[spokenIn(response)][words]);
+}
+
+/* In the visitor’s own language, where it is among ours. */
+function spokenIn(response: Response): VisitorLanguage {
+  response.vary('Accept-Language');
   const asked = response.req.acceptsLanguages([...visitorLanguages]);
   const language = visitorLanguages.find((known) => known === asked) ?? visitorLanguages[0]!;
-  say(
-    response.set('Content-Language', language).vary('Accept-Language'),
-    status,
-    visitorWords[language][words],
-  );
+  response.set('Content-Language', language);
+  return language;
+}
+
+/* That an embed is shown no more, and where its content may still be. */
+function sayOver(response: Response, content: FramedContent | null): void {
+  if (!content) return speak(response, 410, 'over');
+  const language = spokenIn(response);
+  response
+    .status(410)
+    .set('Content-Security-Policy', withLink)
+    .type('html')
+    .send(overDocument(visitorWords[language].over, content, language));
 }
 
 /* Ends when whoever asked goes away. */

@@ -116,7 +116,7 @@ function askedOnce(
     try {
       const found = await find(id);
       note(false);
-      if (found === null || typeof found === 'string') {
+      if (found === null || 'why' in found) {
         entries.delete(id);
         return found;
       }

@@ -4,6 +4,7 @@ import {
   originSource,
   previewDocument,
   writeOembed,
+  type FramedContent,
   type OembedFormat,
   type OembedRoom,
   type PreviewDocument,
@@ -24,8 +25,13 @@ export type ServedDocument = PreviewDocument & {
   site?: string | null;
 };
 
-/** Where nothing is served: there is none any more, or it was not planned yet, which takes a moment. */
-export type NotServed = 'over' | 'not-yet';
+/** Where nothing is served. */
+export interface NotServed {
+  /** There is none any more, or it was not planned yet, which takes a moment. */
+  why: 'over' | 'not-yet';
+  /** Where visitors find what was shown. */
+  content: FramedContent | null;
+}
 
 /**
  * What is served for placements whose link was handed out: what was last planned, and
@@ -50,13 +56,13 @@ export function createServed({ db, origins }: ServedTools): Served {
     const row = await findLinkedPlacement(db, id);
     if (row === null) return null;
     const { served } = row;
-    if (row.isOver) return 'over';
-    return served === null ? 'not-yet' : { ...row, served };
+    if (row.isOver) return { why: 'over', content: served && contentIn(served.facts) };
+    return served === null ? { why: 'not-yet', content: null } : { ...row, served };
   };
   return {
     document: async (id) => {
       const row = await find(id);
-      if (row === null || typeof row === 'string') return row;
+      if (row === null || 'why' in row) return row;
       const { text, facts } = row.served;
       const address = origins().placementUrl(id);
       const question = (format: OembedFormat): string =>
@@ -83,7 +89,7 @@ export function createServed({ db, origins }: ServedTools): Served {
     answer: async (link, format, room) => {
       const id = placementIn(link, origins());
       const row = id === null ? null : await find(id);
-      if (row === null || typeof row === 'string') return row;
+      if (row === null || 'why' in row) return row;
       const { facts } = row.served;
       const item = {
         address: origins().placementUrl(row.publicId),
@@ -101,6 +107,10 @@ export function createServed({ db, origins }: ServedTools): Served {
     },
   };
 }
+
+/* In a tab where the frame on the page lets it. */
+const contentIn = ({ content = null, framed }: KeptServed['facts']): FramedContent | null =>
+  content && { ...content, inTab: framed?.sandbox.includes('allow-popups') ?? true };
 
 const titleOf = ({ served, site }: Found): string => served.facts.title ?? new URL(site.address).host;
 

@@ -55,7 +55,7 @@ export interface Reader {
   compareTexts(before: string, after: string): Promise<TextRun[]>;
   providerList(text: string): Promise<ReturnType<typeof readProviderList>>;
   pageStyles(page: { html: string; address: string }): Promise<PageStyles>;
-  colours(sheets: readonly string[]): Promise<UsedColour[]>;
+  look(sheets: readonly string[]): Promise<{ colours: UsedColour[]; font: string | null }>;
   pageWithRoom(page: PageRequest): Promise<PageWithRoom | PlaceOnPage[]>;
   close(): Promise<void>;
 }
@@ -127,7 +127,7 @@ export function createReader({
     providerList: (text) => run('providerList', text),
     pageStyles: (page) => run('pageStyles', page),
     pageWithRoom: (page) => run('pageWithRoom', page),
-    colours: (sheets) => run('colours', sheets),
+    look: (sheets) => run('look', sheets),
     close: async () => {
       queue.clear();
       await pool.destroy();

@@ -1,12 +1,14 @@
 import {
   attribute,
   composeLevels,
+  contentOf,
   current,
   isFrameAlone,
   openCode,
   permissionsOf,
   shownElement,
   type Circumstances,
+  type Content,
   type LevelledComposition,
   type LevelledOptions,
   type Options,
@@ -31,6 +33,8 @@ export interface WorkedOut {
   sheetId: string | null;
   /** What the code itself calls its content. */
   title: string | null;
+  /** Where visitors find what it shows; null where nothing tells. */
+  content: Content | null;
   /** The permissions that its frame asks for. */
   permissions: string[];
   /** Whether it shows a frame and nothing else. */
@@ -48,6 +52,7 @@ export function workOut({ base, length, wanted, sheets }: WorkOutTask): WorkedOu
     reading: code.reading,
     sheetId: code.sheet?.id ?? null,
     title: code.markup.elements.map((element) => attribute(element, 'title')?.trim()).find(Boolean) ?? null,
+    content: contentOf(code),
     permissions: shown?.name === 'iframe' ? permissionsOf(shown) : [],
     frameAlone: isFrameAlone(code),
     current: current(code),

@@ -74,6 +74,6 @@ export const {
   providerList,
   pageStyles,
   pageWithRoom,
-  colours,
+  look,
   compare,
 } = await import(pathToFileURL(file).href);

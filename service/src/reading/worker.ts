@@ -4,6 +4,7 @@
  */
 import {
   coloursIn,
+  fontIn,
   compareTexts,
   harvest,
   learnSheet,
@@ -167,5 +168,8 @@ export const pageStyles = retiring(({ html, address }: { html: string; address: 
   stylesOfPage(html, address),
 );
 
-/** The colours that stand most often in styles. */
-export const colours = retiring((sheets: readonly string[]) => coloursIn(sheets));
+/** The colours that stand most often in styles, and the font of the whole page. */
+export const look = retiring((sheets: readonly string[]) => ({
+  colours: coloursIn(sheets),
+  font: fontIn(sheets),
+}));

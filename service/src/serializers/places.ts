@@ -17,6 +17,7 @@ export const serializeSite = ({
   head,
   language,
   colours,
+  frameStyle,
   pages,
   createdAt,
 }: SiteRow): Site => ({
@@ -27,6 +28,7 @@ export const serializeSite = ({
   head,
   language,
   colours,
+  frameStyle,
   pages,
   createdAt: createdAt.toISOString(),
 });

@@ -21,7 +21,10 @@ export const findSite = async (db: Handle, key: string): Promise<SiteRow | null>
 
 export async function insertSite(
   db: Handle,
-  values: Pick<SiteRow, 'key' | 'name' | 'address' | 'defaults' | 'head' | 'language' | 'colours'>,
+  values: Pick<
+    SiteRow,
+    'key' | 'name' | 'address' | 'defaults' | 'head' | 'language' | 'colours' | 'frameStyle'
+  >,
   { by, now }: Actor,
 ): Promise<void> {
   await db.insert(site).values({ ...values, createdAt: now, createdBy: by });
@@ -41,7 +44,9 @@ export async function listSites(db: Handle, limit: number, after: string | undef
 export async function changeSite(
   db: Handle,
   row: SiteRow,
-  values: Partial<Pick<SiteRow, 'name' | 'address' | 'defaults' | 'head' | 'language' | 'colours'>>,
+  values: Partial<
+    Pick<SiteRow, 'name' | 'address' | 'defaults' | 'head' | 'language' | 'colours' | 'frameStyle'>
+  >,
 ): Promise<boolean> {
   const [result] = await db
     .update(site)
@@ -231,11 +236,18 @@ export async function deletePage(tx: Handle, { id, siteId }: Pick<PageRow, 'id' 
 export const deleteSpot = async (db: Handle, id: number): Promise<void> =>
   void (await db.delete(spot).where(eq(spot.id, id)));
 
-/** The language of all sites; null where they have several, or there is none. */
-export async function languageOfSites(db: Handle): Promise<SiteRow['language'] | null> {
-  const [first, another] = await db.selectDistinct({ language: site.language }).from(site).limit(2);
-  return first && !another ? first.language : null;
+/** What all sites have in common; null where they differ, or where there is none. */
+export async function commonToSites(
+  db: Handle,
+): Promise<{ [K in 'language' | 'frameStyle']: SiteRow[K] | null }> {
+  const [languages, styles] = await Promise.all([
+    db.selectDistinct({ value: site.language }).from(site).limit(2),
+    db.selectDistinct({ value: site.frameStyle }).from(site).limit(2),
+  ]);
+  return { language: only(languages), frameStyle: only(styles) };
 }
+
+const only = <T>([found, another]: { value: T }[]): T | null => (found && !another ? found.value : null);
 
 /** The addresses of every declared site, for the guard of the fetching client. */
 export const declaredAddresses = async (db: Handle): Promise<string[]> =>

@@ -2,6 +2,7 @@ import { isDeepStrictEqual } from 'node:util';
 import {
   withBareNames,
   type Circumstances,
+  type Content,
   type LevelledComposition,
   type LevelledOptions,
   type Options,
@@ -30,6 +31,8 @@ export interface OpenedCode {
   sheet: Sheet | null;
   /** What the code itself calls its content. */
   title: string | null;
+  /** Where visitors find what it shows; null where nothing tells. */
+  content: Content | null;
   /** The permissions that its frame asks for. */
   permissions: string[];
   /** Whether it shows a frame and nothing else. */

@@ -92,8 +92,10 @@ async function outputAlone(row: StoredPlacement, renderContext: RenderContext): 
 }
 
 /* All that the code of a placement depends on, where it depends on nothing else of its page. */
-const inputsOf = (row: StoredPlacement): string =>
-  `${row.revision.id} ${row.site.head} ${row.site.language} ${JSON.stringify(askedAt(row))}`;
+const inputsOf = (row: StoredPlacement): string => {
+  const { head, language, frameStyle } = row.site;
+  return JSON.stringify([row.revision.id, head, language, frameStyle, askedAt(row)]);
+};
 
 /* Digests that were worked out already, with these sheets and rules. */
 const known = new WeakMap<RenderContext, LRUCache<string, string>>();
@@ -129,6 +131,7 @@ export function planOf(
     site: {
       head: rows[0]?.site.head ?? false,
       language: rows[0]?.site.language ?? 'en',
+      frameStyle: rows[0]?.site.frameStyle ?? '',
       servedAt: renderContext.servedAt(),
     },
     sheets: renderContext.sheets,
@@ -143,10 +146,11 @@ export const pastedAt = ({
   placement,
 }: Pick<StoredPlacement, 'site' | 'placement'>): Pick<
   Circumstances,
-  'apart' | 'language' | 'loader' | 'listener'
+  'apart' | 'language' | 'frameStyle' | 'loader' | 'listener'
 > => ({
   apart: site.head ? classFor(placement.publicId) : null,
   language: site.language,
+  frameStyle: site.frameStyle,
   loader: site.head ? 'head' : 'here',
   listener: site.head ? 'head' : 'here',
 });

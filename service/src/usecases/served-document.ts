@@ -18,7 +18,7 @@ export async function servedFor(row: StoredPlacement, renderContext: RenderConte
   const { code, composition } = await compositionOf(
     { base: source.base, found: source.found, asked },
     renderContext,
-    { apart: classInFrames, language: row.site.language, servedAt: 'held' },
+    { apart: classInFrames, language: row.site.language, frameStyle: row.site.frameStyle, servedAt: 'held' },
   );
   // One in a file or in the markup is not served; by its link all of it is shown.
   const framed = composition.framed?.way === 'served' ? composition.framed : null;
@@ -34,6 +34,7 @@ export async function servedFor(row: StoredPlacement, renderContext: RenderConte
       },
       // What visitors may read: the owner’s own names, of embeds and of sites, are for the console only.
       title: (revision.options['title'] as string | undefined) ?? code.title ?? source.found?.title ?? null,
+      content: code.content,
       permissions: code.permissions,
       thumbnail: source.found?.thumbnail ?? null,
       maxWidth: typeof maxWidth === 'number' ? maxWidth : null,
@@ -50,6 +51,8 @@ const kept = ({
   linksOpenTabs,
   permissions,
   contacts,
+  content,
+  style,
   sandboxTokens,
 }: Framed): NonNullable<Served['facts']['framed']> => ({
   title,
@@ -57,5 +60,7 @@ const kept = ({
   linksOpenTabs,
   permissions,
   ...(contacts && { contacts }),
+  content,
+  style,
   sandbox: sandboxTokens.map(({ token }) => token),
 });

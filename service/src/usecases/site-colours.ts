@@ -10,7 +10,7 @@ import { readPage } from './read-page.ts';
 const [mostSheets, longestSheet] = [12, 500_000];
 
 /**
- * Reads the colours that stand most often in the styles of a page: those in it, and those of its style
+ * Reads the colours that stand most often in the styles of a page, and its font: those in it, and those of its style
  * sheets. What these import is not read.
  * @param path that of the page; the first one where it is empty.
  * @throws OrbisError `page-unreadable`
@@ -40,13 +40,15 @@ export async function coloursOfSite(
     }),
   );
   const sheets = read.flat();
-  const colours = await reader.colours([...styles.inside, ...sheets]);
+  const all = [...sheets, ...styles.inside];
+  const { colours, font } = await reader.look(all);
   return {
     colours: colours.map(({ colour, uses, where }) => ({
       colour,
       uses,
       where: [...new Set(where.map((place) => formatColourPlace(place)))],
     })),
+    font,
     page: url,
     sheets: sheets.length,
     unread,

@@ -21,6 +21,8 @@ export interface SiteValues {
   head: boolean;
   language: PastedLanguage;
   colours: string[];
+  /** Its style for what is in its frames (CSS). */
+  frameStyle: string;
 }
 
 /** @throws OrbisError `key-taken`, `address-invalid` */
@@ -38,6 +40,7 @@ export const addSite = (
         head: false,
         language: 'en' as const,
         colours: [],
+        frameStyle: '',
       };
       await insertSite(tx, { key, ...values }, actor);
       const effect = { of: 'site' as const, before: null, after: values };
@@ -71,7 +74,9 @@ export async function changeSiteValues(
 /** Writes values of a site down; its pages are planned again where their codes depend on them. */
 export async function writeSite(tx: Handle, row: SiteRow, values: Partial<SiteValues>): Promise<void> {
   if (!(await changeSite(tx, row, values))) throw new OrbisError('if-match-stale', { what: 'site' });
-  const changesCodes = (['defaults', 'head', 'language'] as const).some((name) => values[name] !== undefined);
+  const changesCodes = (['defaults', 'head', 'language', 'frameStyle'] as const).some(
+    (name) => values[name] !== undefined,
+  );
   if (changesCodes) await markSite(tx, row.id);
 }
 
@@ -81,8 +86,8 @@ export const removeSite = (db: Database, key: string, matchState: MatchState, ac
     const row = await siteByKey(tx, key);
     matchState(versionTag(row), 'site');
     await deleteEmptySite(tx, row);
-    const { name, address, defaults, head, language, colours } = row;
-    const before = { name, address, defaults, head, language, colours };
+    const { name, address, defaults, head, language, colours, frameStyle } = row;
+    const before = { name, address, defaults, head, language, colours, frameStyle };
     const effect = { of: 'site' as const, before, after: null };
     await recordChange(tx, { facts: { kind: 'removed', what: 'site', key }, effect }, actor);
   });

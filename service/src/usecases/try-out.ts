@@ -20,7 +20,7 @@ import type { Deps } from '../deps.ts';
 import { pointingPath, relayPath } from '../origins.ts';
 import { newPublicId } from '../store/ids.ts';
 import type { PageOfRegister } from '../store/placements.ts';
-import { languageOfSites } from '../store/places.ts';
+import { commonToSites } from '../store/places.ts';
 import { insertPreview } from '../store/previews.ts';
 import { askedAt } from './asked.ts';
 import { compositionOf, type CodeSource } from './codes.ts';
@@ -143,14 +143,11 @@ export async function asPreviewed(
   const source = withOnly(await sourceOf(trial, tools, site), trial.keep);
   const { db } = tools.connection;
   const { placement } = trial;
-  const language =
-    site?.language ??
-    (placement === undefined
-      ? await languageOfSites(db)
-      : (await placementById(db, placement)).site.language) ??
-    'en';
+  const of =
+    site ?? (placement === undefined ? await commonToSites(db) : (await placementById(db, placement)).site);
+  const { language, frameStyle } = { language: of.language ?? 'en', frameStyle: of.frameStyle ?? '' };
   // What would be served stands in the preview itself, which has a host of its own as well.
-  const circumstances = { apart: classFor('preview'), language, servedAt: 'held' };
+  const circumstances = { apart: classFor('preview'), language, frameStyle, servedAt: 'held' };
   return { tried: await compositionOf(source, tools.renderContext(), circumstances), language };
 }
 

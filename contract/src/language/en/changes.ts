@@ -162,6 +162,11 @@ export const reasons = {
   'framed-file': () => 'It stands in a document of its own, in a file on your server',
   'frame-may': (f) =>
     `Its frame lets it ${tokenWords[f.token as keyof typeof tokenWords]}: ${sandboxTokens[f.why as keyof typeof sandboxTokens]()}`,
+  'answer-shown-in-frame': () => 'The answer to the form is shown where the form is (target)',
+  'answer-shown-in-tab': () => 'The answer to the form is shown in a tab of its own (target)',
+  'answer-shown-in-page': () => 'The answer to the form takes the place of the page (target)',
+  'answer-shown-as-words': () => 'Your words, which are shown when the form was sent, or could not be',
+  'answer-script': () => 'A small script of ours that sends the form and shows your words',
   'listener-once': () =>
     'A small script of ours, which the page needs once: it makes the frame as high as what is in it',
   'poster': () => 'The picture that is shown until the film begins (poster)',

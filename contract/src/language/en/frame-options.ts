@@ -20,6 +20,40 @@ export const frameOptions = {
     explain: 'Where the file will stand on your own server. It goes with “A file of yours”.',
     done: (value) => `Show the file at ${value}`,
   },
+  'answer': {
+    label: 'Answer to its form',
+    explain:
+      'Where the visitor reads what the provider answers: in the frame, in a new tab, in the place of your page; or words of your own instead, which stand in the place of the form. Whether the provider took what was sent is then not known, only that it arrived.',
+    done: (value) =>
+      ({
+        frame: 'Show the answer to its form in the frame',
+        tab: 'Show the answer to its form in a new tab',
+        page: 'Show the answer to its form in the place of the page',
+        words: 'Answer its form in your own words',
+      })[value] ?? `Answer its form: ${value}`,
+    words: {
+      frame: 'In the frame',
+      tab: 'In a new tab',
+      page: 'In the place of the page',
+      words: 'Your own words',
+    },
+  },
+  'answer-words': {
+    label: 'When it was sent',
+    explain: 'What stands in the place of the form then. It goes with “Your own words”.',
+    done: (value) => `Say when its form was sent: “${value}”`,
+  },
+  'answer-failed': {
+    label: 'When it could not be sent',
+    explain: 'What stands below the form then; what was typed stays. It goes with “Your own words”.',
+    done: (value) => `Say when its form could not be sent: “${value}”`,
+  },
+  'site-style': {
+    label: 'Style of the site',
+    explain:
+      'Whether it has the style that its site keeps for what is in frames. It has, where nothing is said.',
+    done: (value) => (value === 'on' ? 'Give it the style of the site' : 'Leave out the style of the site'),
+  },
   'contacts': {
     label: 'Whom it contacts',
     explain:

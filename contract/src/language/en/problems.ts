@@ -226,6 +226,29 @@ export const problems = {
     detail: () =>
       'Whom it contacts can be fixed only where it stands in a frame of its own: frame=enclosed, served or file.',
   },
+  'answer-needs-frame': {
+    title: 'No frame of its own',
+    detail: () =>
+      'Where the answer to a form is shown can be chosen only where it stands in a frame of its own: frame=enclosed, served or file.',
+  },
+  'no-form-in-code': {
+    title: 'No form in the code',
+    detail: () =>
+      'The code has no form of its own: a script brings it, or its provider’s frame. What is answered there is set at the provider.',
+  },
+  'answer-needs-power': {
+    title: 'Not let do that',
+    detail: (f) => `You have switched off what this answer needs: ${f.option}=off.`,
+  },
+  'words-need-answer': {
+    title: 'No words of your own are asked for',
+    detail: () => 'These words go with answer=words only.',
+  },
+  'style-needs-frame': {
+    title: 'No frame of its own',
+    detail: () =>
+      'The style for frames is for what stands in one: frame=enclosed, served or file. In the page itself the styles of the page hold.',
+  },
   'no-host': {
     title: 'Not the name of a host',
     detail: (f) =>

@@ -1,6 +1,15 @@
 /** What was issued: snippets, each kept once, and the deliveries that are made of them. */
 import { index, int, json, longtext, mysqlTable, primaryKey, smallint, unique } from 'drizzle-orm/mysql-core';
-import type { Framed, Options, Reading, Run, ShownReading, ShownSheet, SnippetPosition } from '@orbis/core';
+import type {
+  Content,
+  Framed,
+  Options,
+  Reading,
+  Run,
+  ShownReading,
+  ShownSheet,
+  SnippetPosition,
+} from '@orbis/core';
 import type { Found } from '@orbis/contract';
 import { ascii, foreignKeyId, id } from './columns.ts';
 import { revision } from './collection.ts';
@@ -79,6 +88,8 @@ export interface ServedFacts {
   sheet: ShownSheet | null;
   /** What visitors may read as its title; null where nothing tells one. */
   title: string | null;
+  /** Where visitors find what it shows; none where it was written down before that was told. */
+  content?: Content | null;
   /** The permissions that its frame asks for. */
   permissions: string[];
   thumbnail: Found['thumbnail'];
@@ -93,5 +104,8 @@ export interface ServedFacts {
     sandbox: string[];
     /** The hosts that it may contact, where its owner has fixed them. */
     contacts?: readonly string[];
+    /** None where it was written down before there were any. */
+    content?: Framed['content'];
+    style?: string;
   };
 }

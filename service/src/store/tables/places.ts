@@ -1,5 +1,5 @@
 /** Sites, pages and spots. */
-import { boolean, int, json, mysqlTable, smallint, unique, varchar } from 'drizzle-orm/mysql-core';
+import { boolean, int, json, mysqlTable, smallint, text, unique, varchar } from 'drizzle-orm/mysql-core';
 import type { KindDefaults, PastedLanguage } from '@orbis/core';
 import { ascii, exact, id, foreignKeyId, timestamp } from './columns.ts';
 import { created } from './people.ts';
@@ -17,6 +17,8 @@ export const site = mysqlTable('site', {
   language: ascii({ length: 8 }).$type<PastedLanguage>().notNull().default('en'),
   /** Its colours, as `#rrggbb`. */
   colours: json().$type<string[]>().notNull().default([]),
+  /** Its style for what is in its frames (CSS); empty where it has none. */
+  frameStyle: text().notNull().default(''),
   /** How many pages it has. */
   pages: int().notNull().default(0),
   version: int().notNull().default(1),

@@ -1,0 +1,1 @@
+ALTER TABLE `site` ADD `frame_style` text DEFAULT ('') NOT NULL;
