@@ -1,3 +1,4 @@
+import { starterStyle } from '@orbis/core';
 import type { Client, Sweep, Widths } from '@orbis/contract';
 import { demoCodes, onPort } from './codes.ts';
 import { hosts } from './hosts.ts';
@@ -44,15 +45,16 @@ async function addSite({ client, site }: Stage): Promise<void> {
   }
 }
 
-/* As an owner does it: what the site's own pages say, kept with the site. */
+/* As an owner does it: what the site's own pages say, kept with the site, and a style made of it. */
 async function keepColours({ client }: Stage): Promise<void> {
   const params = { site: 'hollinfell' };
   const { data } = await client.call('sites.colours', { params, body: {} });
+  const colours = data.colours.map(({ colour }) => colour);
   const { etag } = await client.call('sites.read', { params });
   await client.call('sites.change', {
     params,
     ifMatch: etag ?? '',
-    body: { colours: data.colours.map(({ colour }) => colour) },
+    body: { colours, frameStyle: starterStyle({ colours, font: data.font }) },
   });
 }
 
@@ -66,6 +68,11 @@ async function collectCodes({ client, port }: Stage): Promise<void> {
       name: 'Newsletter form',
       tags: ['newsletter'],
       notes: 'The monthly letter. The hidden field catches robots.',
+      options: {
+        'frame': 'enclosed',
+        'answer': 'words',
+        'answer-words': 'Thank you. The letter comes when the moon is new.',
+      },
       text: `<form class="fw-form" action="http://${hosts.formwold}:${port}/letters/hf-monthly" method="post">\n  <p><label>Your address <input type="email" name="mail" required></label></p>\n  <p style="display:none"><label>Leave this empty <input name="hf_trap"></label></p>\n  <p><button>Sign up</button></p>\n</form>\n`,
     },
   });

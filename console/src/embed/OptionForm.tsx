@@ -94,7 +94,7 @@ export function OptionForm(props: OptionFormProps) {
           {props.looking}
         </>,
       )}
-      {step('frame', 'Its frame', isolation, <ItsFrame {...props} field={field} />)}
+      {step('frame', 'Its frame', isolation, <ItsFrame {...props} isPossible={isPossible} field={field} />)}
       {last && (
         <Step
           title={last.title}

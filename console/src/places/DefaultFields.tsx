@@ -6,7 +6,7 @@ import type { Draft } from '../embed/draft.ts';
 import { OptionField } from '../embed/fields/OptionField.tsx';
 import { optionsOfProviders } from '../embed/own-options.ts';
 import { fieldGrid, Folded } from '../embed/steps/Folded.tsx';
-import { first, groups, loading } from '../embed/steps/option-groups.ts';
+import { first, framesOfMany, groups, loading } from '../embed/steps/option-groups.ts';
 
 const context = { player: null, zoom: 13 };
 
@@ -70,7 +70,7 @@ export function DefaultFields({
         {own.map(({ option, label, sheet }) => shown(option, label, sheet))}
         {[...first, ...loading].filter(isForMany).map((option) => shown(option))}
       </Box>
-      {groups.map(({ label, options }) => (
+      {[...groups, framesOfMany].map(({ label, options }) => (
         <Folded
           key={label}
           label={label}

@@ -48,7 +48,7 @@ export function frameDocument(
   text: string,
   { language, title, fills, linksOpenTabs, content, style = '', head = '' }: FrameDocumentOptions,
 ): string {
-  const own = style === '' ? '' : `\n<style>${style}</style>`;
+  const own = style === '' ? '' : `\n<style>${style.trim().replace(/\s*\n\s*/g, ' ')}</style>`;
   return `<!doctype html>
 <html lang="${escapeAttribute(language)}">
 <head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">${linksOpenTabs ? '<base target="_blank">' : ''}<title>${escapeText(title)}</title>${head}

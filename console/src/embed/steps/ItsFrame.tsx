@@ -12,7 +12,14 @@ import type { Draft } from '../draft.ts';
 import type { Inherited } from '../fields/field.ts';
 import { Fields } from './Fields.tsx';
 import { Folded } from './Folded.tsx';
-import { contactsOption, fileAddress, powerOptions } from './option-groups.ts';
+import {
+  answerOption,
+  answerWords,
+  contactsOption,
+  fileAddress,
+  powerOptions,
+  siteStyleOption,
+} from './option-groups.ts';
 import { TheFile } from './TheFile.tsx';
 
 type Frame = Composition['frame'];
@@ -22,6 +29,7 @@ export function ItsFrame({
   frame,
   draft,
   inherited,
+  isPossible,
   field,
   contacting,
   onChange,
@@ -30,6 +38,8 @@ export function ItsFrame({
   frame: Frame | undefined;
   draft: Draft;
   inherited: Readonly<Record<string, Inherited>>;
+  /** Whether an option makes sense for it. */
+  isPossible: (option: Option) => boolean;
   field: (option: Option) => ReactNode;
   /** Whom it contacts, and finding that out. */
   contacting?: ReactNode;
@@ -37,6 +47,7 @@ export function ItsFrame({
 }) {
   const held = inherited['frame']?.value ?? 'none';
   const chosen = (draft['frame']?.trim() || held) as FrameWay;
+  const answer = draft['answer']?.trim() || inherited['answer']?.value;
   return (
     <Stack spacing={1.5}>
       <RadioGroup
@@ -53,6 +64,15 @@ export function ItsFrame({
       {chosen !== 'none' && frame && (
         <>
           <Powers powers={frame.powers} />
+          {isPossible(answerOption) && (
+            <Fields options={[answerOption, ...(answer === 'words' ? answerWords : [])]} field={field} />
+          )}
+          <Folded
+            label="Without the style of its site"
+            options={[siteStyleOption]}
+            draft={draft}
+            field={field}
+          />
           <Folded label="Let it do more, or less" options={powerOptions} draft={draft} field={field} />
           {contacting}
           <Folded

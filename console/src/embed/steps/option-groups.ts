@@ -21,11 +21,25 @@ export const loading: readonly Option[] = within('loading');
 export const isolation: readonly Option[] = allOptions.filter(({ stage }) => stage === 'isolation');
 /** What it may do in a frame of ours. */
 export const powerOptions: readonly Option[] = isolation.filter(({ group }) => group === 'powers');
+/** Where the answer to its form is shown, and what stands there in words of the owner’s own. */
+export const [answerOption, ...answerWords]: readonly [Option, ...Option[]] = isolation.filter(({ name }) =>
+  name.startsWith('answer'),
+) as [Option, ...Option[]];
+/** Whether it has the style of its site. */
+export const siteStyleOption: Option = isolation.find(({ name }) => name === 'site-style')!;
 /** Where the file stands that it is in. */
 export const fileAddress: Option = isolation.find(({ name }) => name === 'frame-file')!;
 
 /** Whom it may contact there. */
 export const contactsOption: Option = isolation.find(({ name }) => name === 'contacts')!;
+
+/** What of a frame can hold for many embeds. */
+export const framesOfMany: LabelledGroup = {
+  label: 'A frame of its own, and what it may do there',
+  options: isolation.filter(
+    (option) => !answerWords.includes(option) && option !== fileAddress && option !== contactsOption,
+  ),
+};
 
 /** What is asked first of how it looks. */
 export const first: readonly Option[] = within(undefined);

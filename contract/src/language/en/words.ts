@@ -41,7 +41,7 @@ export const frameWays = {
   },
   enclosed: {
     gives: 'Shut off from the page and from other embeds. Visitors need nothing but your page.',
-    costs: 'It keeps no data and has none of your styles, and a change has to be pasted again.',
+    costs: 'It keeps no data and has none of the page’s own styles, and a change has to be pasted again.',
   },
   served: {
     gives:
