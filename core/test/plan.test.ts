@@ -2,10 +2,12 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import {
   compose,
+  fileAddress,
   neutralMark,
   openCode,
   planPage,
   snippetText,
+  whichDocument,
   type Carried,
   type LeavingPlacement,
   type LevelledOptions,
@@ -231,4 +233,90 @@ describe('the plan of a page', () => {
         if (composed.problems.length === 0) expect(spot(alone, placement.id)).to.equal(composed.text);
       }
     }));
+});
+
+describe('the plan of a page with codes in files', () => {
+  const at = (name: string): string => `https://hollinfell.localhost/embeds/${name}.html`;
+  const quote = (words: string): string => `<blockquote>${words}</blockquote>`;
+  const inFile = (place: string, text: string, address: string, more: Partial<PlannedPlacement> = {}) => ({
+    ...put({ [place]: text }, { placement: { 'frame': 'file', 'frame-file': address } })[0]!,
+    id: `id-${place}`,
+    ...more,
+  });
+  const steps = (placements: PlannedPlacement[]): string[] =>
+    planPage(placements, { head: true }, digest).steps.map(
+      ({ action, position, place }) => `${action} ${position} ${place}`,
+    );
+
+  it('puts each document into its file first, the same one once', () => {
+    const placed = [
+      inFile('x/p#a', quote('one'), at('one')),
+      inFile('x/p#b', quote('one'), at('one')),
+      inFile('x/p#c', quote('two'), at('two')),
+    ];
+    const { snippets, findings } = planPage(placed, { head: true }, digest);
+    const files = snippets.filter(({ position }) => position === 'file');
+    expect(files.map(({ placements }) => placements)).to.deep.equal([['id-x/p#a', 'id-x/p#b'], ['id-x/p#c']]);
+    expect(files.map(fileAddress)).to.deep.equal([at('one'), at('two')]);
+    expect(files.map(snippetText).map((text) => /<blockquote>(\w+)/.exec(text)?.[1])).to.deep.equal([
+      'one',
+      'two',
+    ]);
+    expect(findings).to.deep.equal([]);
+    expect(steps(placed)).to.deep.equal([
+      `paste file ${at('one')}`,
+      `paste file ${at('two')}`,
+      'paste page-head null',
+      ...['a', 'b', 'c'].map((spot) => `paste spot x/p#${spot}`),
+    ]);
+  });
+
+  it('replaces a file where the page has an earlier one, and leaves one that is there', () => {
+    const [file, , spot] = planPage(
+      [inFile('x/p#a', quote('one'), at('one'))],
+      { head: true },
+      digest,
+    ).snippets;
+    const carrying = (digests: string[]): string[] =>
+      steps([
+        inFile('x/p#a', quote('one'), at('one'), { carried: { digests, isWhole: true, byLink: false } }),
+      ]).filter((step) => !step.includes('page-head'));
+    expect(carrying([spot!.digest])).to.deep.equal([`replace file ${at('one')}`, 'already-there spot x/p#a']);
+    expect(carrying([spot!.digest, file!.digest])).to.deep.equal([
+      `already-there file ${at('one')}`,
+      'already-there spot x/p#a',
+    ]);
+  });
+
+  it('says where two codes would have one file', () => {
+    const { findings } = planPage(
+      [inFile('x/p#a', quote('one'), at('one')), inFile('x/p#b', quote('two'), at('one'))],
+      { head: false },
+      digest,
+    );
+    expect(findings).to.deep.equal([
+      {
+        rule: 'file-taken',
+        level: 'error',
+        facts: { address: at('one'), place: 'x/p#b' },
+        placements: ['id-x/p#b'],
+      },
+    ]);
+  });
+});
+
+describe('which document stands in a file', () => {
+  const documents = ['<!doctype html>\n<p class="a" id="b">One</p>\n', '<!doctype html>\n<p>Two</p>\n'];
+
+  for (const [how, text, which] of [
+    ['byte for byte', documents[1]!, 1],
+    ['with other line ends and a mark of its encoding', `\uFEFF${documents[0]!.replaceAll('\n', '\r\n')}`, 0],
+    ['written otherwise', "<!DOCTYPE html><html><P id=b class='a'>One<!-- stored --></P></html>", 0],
+    ['changed', documents[1]!.replace('Two', 'Three'), null],
+    ['with something else in it', `${documents[1]!}<script src="x.js"></script>`, null],
+    ['nothing at all', '', null],
+    ['much more than that', `${documents[1]!}${'<b>x'.repeat(5000)}`, null],
+    ['nested without end', `<p>Two${'<b>'.repeat(1200)}`, null],
+  ] as const)
+    it(`is found ${how}`, () => expect(whichDocument(text, documents)).to.equal(which));
 });

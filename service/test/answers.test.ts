@@ -1,3 +1,4 @@
+import { once } from 'node:events';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { text } from 'node:stream/consumers';
@@ -33,6 +34,7 @@ describe('answers to forms in frames, on a published page', function () {
             .end('<h1>The provider’s answer</h1>');
       });
     }).listen(0, '127.0.0.1');
+    await once(provider, 'listening');
     browser = await chromium.launch({ executablePath: findChromium(process.env['ORBIS_CHROMIUM'])! });
     await work.collect('Plain', formTo('/take'));
     await work.collect('Sent on', formTo('/on'));

@@ -85,11 +85,16 @@ const addCode: AddCommand = (program, run) => {
               `delivery ${data.number} of placement ${data.placement}, revision ${data.revision}\n`,
             ),
           );
-        const elsewhere = data.snippets.some(({ position }) => position !== 'spot');
+        const elsewhere = data.snippets.some(({ position }) => position !== 'spot' && position !== 'file');
+        const inFile = data.snippets.some(({ position }) => position === 'file');
         tools.tell(data, () => withNewline(data.text));
         if (options.explain) await explain(placement, tools);
         if (elsewhere)
           tools.note(`The page needs something in its head as well, once: “orbis plan ${page}” shows it.\n`);
+        if (inFile)
+          tools.note(
+            `It shows a file on your server: “orbis permissions ${key} --document” prints what stands in it, “orbis plan ${page}” says where.\n`,
+          );
         return tellErrors((await client.call('embeds.read', { params: { embed: key } })).data, tools);
       }),
     );
@@ -119,7 +124,7 @@ async function tellBare(embed: string, { form, explain }: CodeOptions, tools: To
   const { data: composition } = await client.call('compositions.create', {
     body: { embed, options: data.current.options, ...(form !== undefined && { form }) },
   });
-  const head = composition.snippets.filter(({ position }) => position !== 'spot');
+  const head = composition.snippets.filter(({ position }) => position !== 'spot' && position !== 'file');
   tools.tell(composition, () => withNewline(composition.text));
   for (const { runs } of head)
     tools.note(`For the head of the page, once:\n${withNewline(runs.map(({ text }) => text).join(''))}`);

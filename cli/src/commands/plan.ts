@@ -23,11 +23,12 @@ export const addPlan: AddCommand = (program, run) => {
 function describePlan({ page, snippets, steps, findings }: PagePlan, { colours, io }: Tools): string {
   if (steps.length === 0) return `Nothing is placed on ${page} yet: “orbis place EMBED ${page}#SPOT” does.\n`;
   const parts = steps.map(({ action, position, digest, place }, i) => {
-    const snippet = snippets.find(
-      (each) => each.digest === digest && (place === null || each.position === 'spot'),
-    );
+    const snippet = snippets.find((each) => each.digest === digest && each.position === position);
     const where =
-      place ?? `${spoken.positions[position]}, for ${plural(snippet?.placements.length ?? 0, 'placement')}`;
+      position === 'file'
+        ? `${spoken.positions.file}: ${place}`
+        : (place ??
+          `${spoken.positions[position]}, for ${plural(snippet?.placements.length ?? 0, 'placement')}`);
     const line = `${i + 1}. ${spoken.planActions[action]} – ${where}`;
     if (snippet === undefined || action === 'already-there')
       return `${action === 'already-there' ? colours.dim(line) : colours.bold(line)}\n`;
@@ -38,7 +39,7 @@ function describePlan({ page, snippets, steps, findings }: PagePlan, { colours, 
       `${level === 'error' ? colours.red('error') : colours.yellow(level)} ${fold(`${message} ${remedy}`, io.width, '  ').trim()}\n`,
   );
   const open = steps.some(
-    ({ action, place }) => place !== null && (action === 'paste' || action === 'replace'),
+    ({ action, position }) => position === 'spot' && (action === 'paste' || action === 'replace'),
   );
   const hint = open
     ? [

@@ -5,7 +5,8 @@ import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { Placement } from '@orbis/contract';
+import { fileAddress, type Snippet } from '@orbis/core';
+import type { Delivery, Placement } from '@orbis/contract';
 import { optionsInWords } from '@orbis/contract/options';
 import { api, refresh } from '../api.ts';
 import { useAnnounce } from '../components/Announcer.tsx';
@@ -21,6 +22,7 @@ export function PlacementRow({ placement, showEmbed = true }: { placement: Place
   const announce = useAnnounce();
   const [error, setError] = useState<unknown>(null);
   const [forHead, setForHead] = useState('');
+  const [file, setFile] = useState<FileOfFrame | null>(null);
   const code = async (): Promise<string> => {
     setError(null);
     const { data, status } = await api.call('deliveries.create', { params: { placement: placement.id } });
@@ -31,6 +33,7 @@ export function PlacementRow({ placement, showEmbed = true }: { placement: Place
         .map(({ runs }) => runs.map(({ text }) => text).join(''))
         .join('\n'),
     );
+    setFile(fileIn(data.snippets));
     return data.text;
   };
   const link = async (): Promise<string> => {
@@ -116,6 +119,7 @@ export function PlacementRow({ placement, showEmbed = true }: { placement: Place
         </Button>
       </Box>
       {forHead !== '' && <ForHead code={forHead} />}
+      {file && <ForFile {...file} />}
       <ProblemNote error={error ?? check.error ?? end.error} />
     </Box>
   );
@@ -138,6 +142,28 @@ function Title({ placement, showEmbed }: { placement: Placement; showEmbed: bool
         {placement.place}
       </MuiLink>
     </Typography>
+  );
+}
+
+interface FileOfFrame {
+  address: string;
+  text: string;
+}
+
+function fileIn(snippets: Delivery['snippets']): FileOfFrame | null {
+  const snippet = snippets.find(({ position }) => position === 'file');
+  const address = snippet && fileAddress(snippet as Snippet);
+  return snippet && address ? { address, text: snippet.runs.map(({ text }) => text).join('') } : null;
+}
+
+function ForFile({ address, text }: FileOfFrame) {
+  return (
+    <Box sx={{ mt: 1.5, display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'center' }} role="note">
+      <Typography variant="body2" sx={{ overflowWrap: 'anywhere' }}>
+        Its frame shows a file on your server, at {address}.
+      </Typography>
+      <CopyButton text={text} label="Copy the file" />
+    </Box>
   );
 }
 

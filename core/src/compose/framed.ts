@@ -206,9 +206,10 @@ function merged(code: Code, { inner, outer, framed, implied, address }: Merging)
       ? snippetText(spot).replace(emptyDocument, () => `srcdoc="${escapeAttribute(framed.html)}"`)
       : snippetText(spot);
   const edit = wholeEdit(code, text, { inner, outer, framed });
-  const snippets = outer.snippets.map((snippet): Snippet =>
+  const onPage = outer.snippets.map((snippet): Snippet =>
     snippet === spot ? { position: 'spot', runs: runsOf(code.text, [edit]) } : snippet,
   );
+  const snippets = framed.way === 'file' ? [fileSnippet(framed, address!), ...onPage] : onPage;
   return {
     edits: [edit],
     problems: [...inner.problems, ...outer.problems],
@@ -218,6 +219,17 @@ function merged(code: Code, { inner, outer, framed, implied, address }: Merging)
     snippets,
     text,
     framed,
+  };
+}
+
+/* The document, as it is put at its address. */
+function fileSnippet({ html }: Framed, address: string): Snippet {
+  const why: EditReason = { stage: 'isolation', option: 'frame', ...reason('document-of-file', { address }) };
+  return {
+    position: 'file',
+    runs: [
+      { from: 'orbis', text: html, stage: 'isolation', options: ['frame'], reasons: [why], instead: null },
+    ],
   };
 }
 

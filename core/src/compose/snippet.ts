@@ -17,7 +17,7 @@ export type Run =
       instead: { start: number; end: number } | null;
     };
 
-/** What is pasted at one position. */
+/** What is pasted at one position, or put into a file. */
 export interface Snippet {
   position: SnippetPosition;
   runs: Run[];
@@ -40,7 +40,18 @@ export function runsOf(source: string, edits: readonly Edit[]): Run[] {
 }
 
 /** The text of several snippets, as they stand in a document of their own. */
-export const documentText = (snippets: readonly Snippet[]): string => snippets.map(snippetText).join('\n');
+export const documentText = (snippets: readonly Snippet[]): string =>
+  snippets
+    .filter(({ position }) => position !== 'file')
+    .map(snippetText)
+    .join('\n');
+
+/** Where a snippet stands that is a file: its address, as the reason for it tells; null for every other one. */
+export function fileAddress({ position, runs: [run] }: Snippet): string | null {
+  if (position !== 'file' || run?.from !== 'orbis') return null;
+  const address = run.reasons.find(({ code }) => code === 'document-of-file')?.facts['address'];
+  return typeof address === 'string' ? address : null;
+}
 
 /** The text of a snippet. */
 export const snippetText = ({ runs }: Pick<Snippet, 'runs'>): string => runs.map((run) => run.text).join('');

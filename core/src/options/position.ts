@@ -1,3 +1,6 @@
-/** Where on a page or a site something is pasted, in the order of the page. */
-export const positions = ['site-head', 'page-head', 'body-start', 'spot', 'body-end'] as const;
+/**
+ * Where something is put, in the order of the work: into a file of its own, which its frame then finds there;
+ * and on a page or a site, in the order of the page.
+ */
+export const positions = ['file', 'site-head', 'page-head', 'body-start', 'spot', 'body-end'] as const;
 export type SnippetPosition = (typeof positions)[number];

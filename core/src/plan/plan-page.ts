@@ -8,6 +8,7 @@ import { reason } from '../reason.ts';
 import { bringsLoader } from '../presentation/index.ts';
 import { bringsListener } from '../compose/framed.ts';
 import { collisions } from './collisions.ts';
+import { fileSnippets, filesTaken } from './files.ts';
 import { mergeOrders } from './order.ts';
 import type { PlanFinding } from './plan-finding.ts';
 import type { LeavingPlacement, PlannedPlacement } from './planned-placement.ts';
@@ -73,7 +74,7 @@ export function planPage(
     return spotSnippet(one, changes, digest);
   });
   const shared = positions
-    .filter((position) => position !== 'spot')
+    .filter((position) => position !== 'spot' && position !== 'file')
     .flatMap((position) =>
       sharedSnippets(
         worked.map((one) => sharedAt(position, one, site)),
@@ -81,13 +82,14 @@ export function planPage(
         digest,
       ),
     );
-  const snippets = [...shared, ...spots].sort(
+  const snippets = [...fileSnippets(worked, digest), ...shared, ...spots].sort(
     (a, b) => positions.indexOf(a.position) - positions.indexOf(b.position),
   );
   return {
     snippets,
     steps: stepsOf(snippets, placements, leaving),
     findings: [
+      ...filesTaken(worked),
       ...collisions(worked.filter(isBare).map(({ placement }) => placement)),
       ...worked.flatMap(({ placement, composition }) => notCarried(placement, composition)),
     ],

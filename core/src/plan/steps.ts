@@ -1,4 +1,5 @@
 import { positions, type SnippetPosition } from '../options/position.ts';
+import { fileAddress } from '../compose/snippet.ts';
 import type { LeavingPlacement, PlannedPlacement } from './planned-placement.ts';
 import type { PlannedSnippet } from './planned-snippet.ts';
 
@@ -15,7 +16,7 @@ export interface PlanStep {
   position: SnippetPosition;
   /** Of the snippet; null where something is only taken out. */
   digest: string | null;
-  /** Where, at a spot. */
+  /** Where, at a spot; of a file its address. */
   place: string | null;
 }
 
@@ -26,8 +27,11 @@ export function stepsOf(
   leaving: readonly LeavingPlacement[],
 ): PlanStep[] {
   const byId = new Map(placements.map((placement) => [placement.id, placement]));
-  const steps = snippets.map(({ position, digest, placements: needed }): PlanStep => {
+  const steps = snippets.map((snippet): PlanStep => {
+    const { position, digest, placements: needed } = snippet;
     const those = needed.map((id) => byId.get(id)!);
+    if (position === 'file')
+      return { action: inFile(digest, those), position, digest, place: fileAddress(snippet) };
     return position === 'spot'
       ? { action: atSpot(digest, those[0]!), position, digest, place: those[0]!.place }
       : { action: elsewhere(digest, those), position, digest, place: null };
@@ -51,6 +55,13 @@ function atSpot(digest: string, { carried = null }: PlannedPlacement): PlanActio
   return carried.byLink || (carried.isWhole && carried.digests.includes(digest))
     ? 'already-there'
     : 'replace';
+}
+
+/* What is there under the same address is replaced. */
+function inFile(digest: string, placements: readonly PlannedPlacement[]): PlanAction {
+  const action = elsewhere(digest, placements);
+  const stands = placements.some(({ carried }) => carried !== null && carried !== undefined);
+  return action === 'paste' && stands ? 'replace' : action;
 }
 
 /* What was handed out together with a code that stands on the page was pasted together with it. */

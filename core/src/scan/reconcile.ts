@@ -25,7 +25,7 @@ export interface PlacementSeen {
 }
 
 export interface PageFinding {
-  rule: 'missing' | 'altered' | 'doubled' | 'shown-as-text';
+  rule: 'missing' | 'altered' | 'doubled' | 'shown-as-text' | 'file-altered' | 'file-unreachable';
   level: Level;
   facts: Record<string, string | number | null>;
 }

@@ -19,6 +19,7 @@ import {
   type PageResult,
   type PlacementResult,
 } from '../store/sweeps.ts';
+import { withItsFile } from './file-of-frame.ts';
 import { outOfDateFinding, retiredFinding } from '../usecases/placements.ts';
 import { pageUrl } from '../serializers/places.ts';
 import { planPage } from '../usecases/planning.ts';
@@ -26,7 +27,7 @@ import { planPage } from '../usecases/planning.ts';
 export interface SweepTools {
   db: Database;
   fetching: Fetching;
-  reader: Pick<Reader, 'reconcilePage'>;
+  reader: Pick<Reader, 'reconcilePage' | 'fileSeen'>;
   renderContext: () => RenderContext;
   /** Reads the sheets again where somebody has changed them. */
   refresh: () => Promise<void>;
@@ -63,8 +64,9 @@ async function lookAt(
     await planPage(row.page.id, { db, renderContext: () => refresh().then(renderContext), log });
     placements = await placementsToSweep(db, row.page.id);
   }
+  const declared = await declaredAddresses(db);
   try {
-    const answer = await fetching.readPage(pageUrl(row.site, row.page), await declaredAddresses(db));
+    const answer = await fetching.readPage(pageUrl(row.site, row.page), declared);
     const issued = await issuedTexts(db, placements);
     const expected = placements.map(({ id, publicId, lastSeenAt }) => ({
       placement: publicId,
@@ -80,7 +82,12 @@ async function lookAt(
       issued: new Map<number, string>(),
     }));
     const scanned = await reader.reconcilePage(answer.text, [...expected, ...ended]);
-    const seen = placements.map((placed, i) => resultOf(placed, scanned[i]!, issued.get(placed.id) ?? []));
+    const looked = await Promise.all(
+      placements.map(({ id }, i) =>
+        withItsFile(scanned[i]!, issued.get(id) ?? [], { fetching, reader, declared }),
+      ),
+    );
+    const seen = placements.map((placed, i) => resultOf(placed, looked[i]!, issued.get(placed.id) ?? []));
     const gone = leaving
       .filter((_, i) => scanned[placements.length + i]!.state === 'missing')
       .map(({ id }) => id);
@@ -128,13 +135,13 @@ function resultOf(
     seen.state === 'live' &&
     carries !== null &&
     wanted !== null &&
-    carries.textDigest !== wanted;
+    carries.shown !== wanted;
   const { state, findings } = retiredAt === null ? seen : seenRetired(seen);
   return {
     placementId: id,
     state: isOld ? 'out-of-date' : state,
     delivery,
-    carried: carries?.textDigest ?? null,
+    carried: carries?.shown ?? null,
     line,
     served,
     findings: isOld

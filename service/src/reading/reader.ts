@@ -43,6 +43,8 @@ export interface Reader {
   mendTexts(texts: readonly string[], context: ReadingContext, only?: readonly string[]): Promise<Mended[]>;
   harvestPage(text: string, context: HarvestContext): Promise<PageHarvest>;
   reconcilePage(text: string, expected: readonly Expected[]): Promise<PlacementSeen[]>;
+  /** Which of these documents stands in a file; null where none does. */
+  fileSeen(text: string, documents: readonly string[]): Promise<number | null>;
   learnFrom(samples: readonly string[], context: LearnContext): Promise<Learned>;
   linkedPage(page: { html: string; linkHeader: string | null; base: string }): Promise<PageFacts>;
   workOut(task: WorkOutTask): Promise<WorkedOut>;
@@ -115,6 +117,7 @@ export function createReader({
     mendTexts: (texts, context, only) => run('mendTexts', { texts, context, only }),
     harvestPage: (text, context) => run('harvestPage', { text, context }),
     reconcilePage: (text, expected) => run('reconcilePage', { text, expected }),
+    fileSeen: (text, documents) => run('fileSeen', { text, documents }),
     learnFrom: (samples, context) => run('learnFrom', { samples, context }),
     linkedPage: (page) => run('linkedPage', page),
     workOut: (task) => run('workOut', task),

@@ -17,6 +17,7 @@ import {
   roomOnPage,
   scanPage,
   stylesOfPage,
+  whichDocument,
   type Expected,
   type FoundFact,
   type HarvestContext,
@@ -104,6 +105,12 @@ export const harvestPage = retiring(
 export const reconcilePage = retiring(
   ({ text, expected }: { text: string; expected: readonly Expected[] }): PlacementSeen[] =>
     reconcile(scanPage(text), expected),
+);
+
+/** Which of the documents that were handed out stands in a file. */
+export const fileSeen = retiring(
+  ({ text, documents }: { text: string; documents: readonly string[] }): number | null =>
+    whichDocument(text, documents),
 );
 
 /** Makes room for an embed on a published page. */

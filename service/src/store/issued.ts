@@ -1,5 +1,5 @@
 import { and, asc, desc, eq, inArray, lt, or } from 'drizzle-orm';
-import { snippetText, withMark, type Options, type Snippet } from '@orbis/core';
+import { fileAddress, snippetText, withMark, type Options, type Snippet } from '@orbis/core';
 import type { Handle } from '../database/connect.ts';
 import { digest } from '../digest.ts';
 import { chunks } from './chunks.ts';
@@ -31,6 +31,20 @@ export const textDigest = (made: Pick<Snippet, 'runs'>): string => digest(snippe
  */
 export const issueDigest = (snippets: readonly Snippet[]): string =>
   digest(JSON.stringify(snippets.map((made) => [made.position, textDigest(made)])));
+
+/**
+ * Of all that is shown at a spot: of the code there, and of the document in the file that it names. What is
+ * wanted at a spot and what a page carries are held against each other by it.
+ */
+export function shownDigest(snippets: readonly Snippet[]): string {
+  const of = (wanted: Snippet['position']): string[] =>
+    snippets.filter(({ position }) => position === wanted).map(textDigest);
+  const [spot, ...files] = [...of('spot'), ...of('file')];
+  return withFile(spot!, files[0]);
+}
+
+const withFile = (spot: string, file: string | undefined): string =>
+  file === undefined ? spot : digest(`${spot} ${file}`);
 
 export async function lastDelivery(db: Handle, placementId: number): Promise<DeliveryRow | null> {
   const [row] = await db
@@ -146,8 +160,11 @@ export interface IssuedText {
   number: number;
   /** The number of the revision that it was made of. */
   revision: number;
-  textDigest: string;
+  /** Of what is shown there ({@link shownDigest}). */
+  shown: string;
   text: string;
+  /** The document that stands in a file, and where; null where there is none. */
+  file: { address: string; text: string } | null;
 }
 
 /**
@@ -162,9 +179,11 @@ export async function issuedTexts(
   for (const part of chunks([...publicIds.keys()])) {
     const rows = await db
       .select({
+        id: delivery.id,
         placementId: delivery.placementId,
         number: delivery.number,
         revision: revision.number,
+        position: deliverySnippet.position,
         textDigest: snippet.textDigest,
         runs: snippet.runs,
       })
@@ -172,20 +191,33 @@ export async function issuedTexts(
       .innerJoin(revision, eq(revision.id, delivery.revisionId))
       .innerJoin(
         deliverySnippet,
-        and(eq(deliverySnippet.deliveryId, delivery.id), eq(deliverySnippet.position, 'spot')),
+        and(eq(deliverySnippet.deliveryId, delivery.id), inArray(deliverySnippet.position, ['file', 'spot'])),
       )
       .innerJoin(snippet, eq(snippet.id, deliverySnippet.snippetId))
       .where(inArray(delivery.placementId, part))
       .orderBy(asc(delivery.id));
-    for (const { runs, ...row } of rows) {
-      const marked = withMark(
-        { position: 'spot', runs },
-        { placement: publicIds.get(row.placementId)!, delivery: row.number },
-      );
-      out.push({ ...row, text: snippetText(marked) });
-    }
+    for (const own of groupBy(rows, ({ id }) => id).values())
+      out.push(issuedText(own, publicIds.get(own[0]!.placementId)!));
   }
   return groupBy(out, (row) => row.placementId);
+}
+
+type IssuedRow = Omit<IssuedText, 'shown' | 'text' | 'file'> & Snippet & { textDigest: string };
+
+/* What one delivery is made of. */
+function issuedText(rows: readonly IssuedRow[], publicId: string): IssuedText {
+  const spot = rows.find(({ position }) => position === 'spot')!;
+  const file = rows.find(({ position }) => position === 'file');
+  const { placementId, number, revision, runs } = spot;
+  const address = file && fileAddress(file);
+  return {
+    placementId,
+    number,
+    revision,
+    shown: withFile(spot.textDigest, file?.textDigest),
+    text: snippetText(withMark({ position: 'spot', runs }, { placement: publicId, delivery: number })),
+    file: file && address ? { address, text: snippetText(file) } : null,
+  };
 }
 
 /** The digests of all that was handed out under these numbers, by the placement. */

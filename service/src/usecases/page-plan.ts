@@ -14,7 +14,7 @@ import {
 } from '@orbis/core';
 import { writePlace } from '@orbis/contract';
 import { workOutPage, type PageTask } from '../reading/work-out-page.ts';
-import { textDigest } from '../store/issued.ts';
+import { shownDigest } from '../store/issued.ts';
 import type { StoredPlacement } from '../store/placements.ts';
 import { compositionOf, short } from './codes.ts';
 import { withRules, type RenderContext } from './render-context.ts';
@@ -44,7 +44,7 @@ export async function outputsOn(
   );
 }
 
-/** The digest of the code for each placement’s spot, as it would be handed out now. */
+/** The digest of what is to be shown at each placement’s spot, as it would be handed out now. */
 export async function wantedOn(
   rows: readonly StoredPlacement[],
   renderContext: RenderContext,
@@ -55,12 +55,7 @@ export async function wantedOn(
   if (digests.every((each) => each !== undefined))
     return new Map(wanted.map(({ id }, i) => [id, digests[i]!]));
   const outputs = await outputsOn(rows, renderContext);
-  return new Map(
-    [...outputs].map(([id, snippets]) => [
-      id,
-      textDigest(snippets.find(({ position }) => position === 'spot')!),
-    ]),
-  );
+  return new Map([...outputs].map(([id, snippets]) => [id, shownDigest(snippets)]));
 }
 
 /** Whether anything is to stand there: nothing of a retired embed is. */
@@ -86,8 +81,7 @@ async function outputAlone(row: StoredPlacement, renderContext: RenderContext): 
     (!site.head && (bringsLoader(composition) || bringsListener(composition)));
   // Of many placements of one embed the same is asked; what is the placement’s own, or its page’s, is no
   // matter of these alone.
-  if (!isShared && snippets.length === 1)
-    wantedBy(renderContext).set(inputsOf(row), textDigest(snippets[0]!));
+  if (!isShared && snippets.length === 1) wantedBy(renderContext).set(inputsOf(row), shownDigest(snippets));
   return { snippets, isShared };
 }
 

@@ -160,6 +160,7 @@ export const reasons = {
   'framed-served': () =>
     'It stands in a document of its own that Orbis serves: later revisions arrive without pasting again',
   'framed-file': () => 'It stands in a document of its own, in a file on your server',
+  'document-of-file': (f) => `The document that stands in the file at ${f.address}`,
   'frame-may': (f) =>
     `Its frame lets it ${tokenWords[f.token as keyof typeof tokenWords]}: ${sandboxTokens[f.why as keyof typeof sandboxTokens]()}`,
   'answer-shown-in-frame': () => 'The answer to the form is shown where the form is (target)',

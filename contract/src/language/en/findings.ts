@@ -224,11 +224,13 @@ export const findings = {
   },
   'not-carried': {
     message: (f) =>
-      `At ${f.place}, ${f.option} is not carried${onlySometimes(f) ? ` ${conditions[f.when as Condition]}` : ''}. ${problems[f.why as 'needs-page-head' | 'code-insists'].detail(f)}`,
+      `At ${f.place}, ${f.option} is not carried${onlySometimes(f) ? ` ${conditions[f.when as Condition]}` : ''}. ${problems[f.why as 'needs-page-head' | 'code-insists' | 'served-needs-place'].detail(f)}`,
     remedy: (f) =>
       f.why === 'needs-page-head'
         ? `If the site has no such way, ${onlySometimes(f) ? 'all else of the option holds there' : 'take the option out'}.`
-        : 'Take that mark out of the code, or take the option out.',
+        : f.why === 'served-needs-place'
+          ? 'Until then, have it enclosed (frame=enclosed) where it can be.'
+          : 'Take that mark out of the code, or take the option out.',
   },
   'claims-collide': {
     message: (f) =>
@@ -262,6 +264,19 @@ export const findings = {
     message: () =>
       'It is on the page, but not as Orbis handed it out: the site’s editor or somebody else changed it.',
     remedy: () => 'Copy the code once more and put it in the place of what is there.',
+  },
+  'file-altered': {
+    message: (f) => `What stands in the file at ${f.address} is nothing that Orbis handed out.`,
+    remedy: () => 'Copy the file once more and put it there.',
+  },
+  'file-unreachable': {
+    message: (f) => `The file that its frame shows cannot be read, at ${f.address}. ${f.why}`,
+    remedy: (f) => String(f.remedy),
+  },
+  'file-taken': {
+    message: (f) =>
+      `At ${f.place}, the file at ${f.address} would have something else in it than for another place of this page.`,
+    remedy: () => 'Give each of them a file of its own (frame-file).',
   },
   'shown-as-text': {
     message: () => 'Visitors read the code itself: it was pasted where the editor takes text only.',

@@ -89,6 +89,7 @@ export const planActions = {
 
 /** Where a snippet is pasted. */
 export const positions = {
+  'file': 'into a file on your server',
   'site-head': 'into the head of every page of the site',
   'page-head': 'into the head of the page',
   'body-start': 'at the beginning of the body of the page',
