@@ -1,7 +1,9 @@
 import { createServer } from 'node:http';
+import { join } from 'node:path';
 import { pino, type Logger } from 'pino';
 import { connectFrames } from './database/connect.ts';
 import { createFramesApp } from './frames/app.ts';
+import { documentsOnDisk } from './frames/documents-on-disk.ts';
 import { errorForLog } from './http/error-log.ts';
 import { closeServer, listen } from './listen.ts';
 import { originsOf, type Origins } from './origins.ts';
@@ -14,8 +16,9 @@ export interface Frames {
 }
 
 /**
- * Serves the second origin alone: it has no folder, knows no session and no secret, reads what is served from
- * a database that others keep, and fetches nothing. Any number of them may stand behind one address.
+ * Serves the second origin alone: it knows no session and no secret, reads what is served from a database that
+ * others keep, and fetches nothing. Any number of them may stand behind one address. What it has served is kept
+ * in a folder, so that it can be started and go on while that database is away.
  * @throws CannotStart with one sentence.
  */
 export async function startFrames(
@@ -23,7 +26,12 @@ export async function startFrames(
   { log: given = pino({ level: settings.ORBIS_LOG_LEVEL }) }: { log?: Logger } = {},
 ): Promise<Frames> {
   const log = given.child({}, { serializers: { err: errorForLog } });
-  const connection = await connectFrames(sharedDatabase(settings));
+  const disk = documentsOnDisk(framesFolder(settings), { log });
+  const connection = await connectFrames(sharedDatabase(settings), {
+    // Without anything to show it would do no good to be there.
+    mayBeAway: !(await disk.isEmpty()),
+    tell: () => log.warn('the database does not answer: what is on disk is served as it was last'),
+  });
   let origins: Origins | null = null;
   const app = createFramesApp({
     connection,
@@ -32,6 +40,7 @@ export async function startFrames(
     log,
     trustProxy: settings.ORBIS_TRUST_PROXY,
     isCounted: settings.ORBIS_COUNT_FRAMES === 'yes',
+    disk,
   });
   const server = createServer(app.answer);
   const stop = async (): Promise<void> => {
@@ -53,6 +62,10 @@ export async function startFrames(
     throw error;
   }
 }
+
+/** Where documents outlive a process; several may share it. */
+export const framesFolder = ({ ORBIS_DATA }: Pick<Settings, 'ORBIS_DATA'>): string =>
+  join(ORBIS_DATA, 'cache', 'frames');
 
 /** The database that several processes share. @throws CannotStart where the settings name none. */
 export function sharedDatabase(settings: Settings): string {

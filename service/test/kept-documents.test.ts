@@ -7,7 +7,11 @@ import type { NotServed } from '../src/frames/served.ts';
 type Found = { html: string; policy: string } | NotServed | null;
 
 /* What a database says, which can be away, and a clock that is put on by hand. */
-const keeping = (says: Record<string, Found>, most?: number) => {
+const keeping = (
+  says: Record<string, Found>,
+  most?: number,
+  onDisk = new Map<string, { html: string; policy: string }>(),
+) => {
   const at = { now: 0, away: false, broken: false, asked: 0, told: [] as string[] };
   const { get, atHand } = keepDocuments({
     find: async (id) => {
@@ -16,6 +20,11 @@ const keeping = (says: Record<string, Found>, most?: number) => {
       if (at.broken) throw new Error('broken');
       if (at.away) throw new DatabaseAway('away');
       return says[id] ?? null;
+    },
+    disk: {
+      keep: (id, document) => void onDisk.set(id, document),
+      forget: (id) => void onDisk.delete(id),
+      read: (id) => Promise.resolve(onDisk.get(id) ?? null),
     },
     now: () => at.now,
     tell: (state) => at.told.push(state),
@@ -46,7 +55,7 @@ describe('documents that are kept in memory', () => {
     expect(await Promise.all([text('a'), text('a'), text('a')])).to.deep.equal(['1', '1', '1']);
     says.a = page('2');
     at.now = 999;
-    expect([await text('a'), at.asked, (await get('a')).fromMemory]).to.deep.equal(['1', 1, true]);
+    expect([await text('a'), at.asked, (await get('a')).from]).to.deep.equal(['1', 1, 'memory']);
     at.now = 1000;
     expect([await text('a'), at.asked]).to.deep.equal(['2', 2]);
   });
@@ -114,6 +123,22 @@ describe('documents that are kept in memory', () => {
       asked + 1,
       ['away', 'back'],
     ]);
+  });
+
+  it('are taken from disk by a process that begins while the database is away, and are up to date after it', async () => {
+    const onDisk = new Map([['a', { html: 'kept', policy: 'p' }]]);
+    const says: Record<string, Found> = { a: page('1'), b: { why: 'over', content: null } };
+    const { at, text, get, left } = keeping(says, undefined, onDisk);
+    at.away = true;
+    expect(await get('a')).to.deep.include({ from: 'disk', left: 0 });
+    expect([await text('a'), left('a'), at.asked, at.told]).to.deep.equal(['kept', 0, 1, ['away']]);
+    expect(await text('c').catch((error: unknown) => error)).to.be.instanceOf(DatabaseAway);
+    Object.assign(at, { now: 1000, away: false });
+    await text('a');
+    expect([await text('a'), onDisk.get('a')?.html, at.told]).to.deep.equal(['1', '1', ['away', 'back']]);
+    onDisk.set('b', { html: 'b', policy: 'p' });
+    await text('b');
+    expect([...onDisk.keys()]).to.deep.equal(['a']);
   });
 
   it('are not shown where something else went wrong', async () => {

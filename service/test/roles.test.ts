@@ -13,7 +13,8 @@ import { rolesIn, type Role } from '../src/roles.ts';
 import { startFrames, type Frames } from '../src/start-frames.ts';
 import { asFrames, migratedDatabase, newDatabase } from './support/database.ts';
 import { get } from './support/get.ts';
-import { declareSite, password, talkCode } from './support/orbis.ts';
+import { declareSite, password, startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
+import { gateTo, type Gate } from './support/tcp-gate.ts';
 import { until } from './support/until.ts';
 
 const log = pino({ level: 'silent' });
@@ -162,6 +163,93 @@ describe('what a process does', function () {
       // What was changed shows where it is served, without pasting again.
       await until(async () => (await document()).body.includes('=112'));
       await jobs.stop();
+    });
+  });
+
+  describe('for frames, while its database goes and comes', () => {
+    let test: TestOrbis;
+    let gate: Gate;
+    let folder: string;
+    let frames: Frames;
+    let placement: string;
+    const settings = () => settingsFor(folder, gate.url);
+    before(async () => {
+      test = await startTestOrbis();
+      await declareSite(test);
+      await test.client.call('embeds.create', { body: { name: 'Talk', text: talkCode(test.world.port) } });
+      const { data } = await test.client.call('placements.create', {
+        body: { embed: 'talk', place: 'hollinfell/talks#opening', options: { frame: 'served' } as never },
+      });
+      placement = data.id;
+      await test.client.call('deliveries.create', { params: { placement } });
+      folder = mkdtempSync(join(tmpdir(), 'orbis-test-'));
+      gate = await gateTo(await asFrames(test.database));
+      frames = await startFrames(settings(), { log });
+    });
+    after(async () => {
+      await frames.stop();
+      await gate.close();
+      await test.stop();
+      rmSync(folder, { recursive: true, force: true });
+    });
+    const document = (headers: Record<string, string> = {}) =>
+      get(frames.origins.placementUrl(placement), { headers });
+
+    const cache = async (): Promise<string> => String((await document()).headers['cache-status']);
+
+    it('answers all that come for what it had served, and catches up', async () => {
+      const tag = { 'if-none-match': String((await document()).headers['etag']) };
+      const statuses = new Map<number, number>();
+      let isOver = false;
+      const come = async (): Promise<void> => {
+        for (let at = 0; !isOver; at++) {
+          const { status } = await document(at % 2 ? tag : {});
+          statuses.set(status, (statuses.get(status) ?? 0) + 1);
+        }
+      };
+      const visitors = Array.from({ length: 8 }, come);
+      for (let times = 0; times < 3; times++) {
+        gate.shut();
+        await until(async () => /ttl=-[1-9]/.test(await cache()));
+        gate.open();
+        await until(async () => !/ttl=-/.test(await cache()));
+      }
+      isOver = true;
+      await Promise.all(visitors);
+      expect([...statuses.keys()].sort()).to.deep.equal([200, 304]);
+      expect(Math.min(...statuses.values())).to.be.greaterThan(50);
+    });
+
+    it('begins without it where there is something on disk, shows that, and catches up', async () => {
+      const before = await document();
+      await frames.stop();
+      gate.shut();
+      frames = await startFrames(settings(), { log });
+      const cold = await document();
+      expect([cold.status, cold.body, cold.headers['etag']]).to.deep.equal([
+        200,
+        before.body,
+        before.headers['etag'],
+      ]);
+      expect(cold.headers['cache-status']).to.equal('Orbis; hit; ttl=0; detail=disk');
+      const unknown = await get(frames.origins.placementUrl('zzzzzzzzzz'));
+      expect(unknown.status).to.equal(503);
+      gate.open();
+      const { etag } = await test.client.call('embeds.read', { params: { embed: 'talk' } });
+      await test.client.call('revisions.create', {
+        params: { embed: 'talk' },
+        ifMatch: etag!,
+        body: { options: { start: 112 } },
+      });
+      await until(async () => (await document()).body.includes('=112'));
+    });
+
+    it('begins nowhere where there is nothing on disk', async () => {
+      gate.shut();
+      const empty = mkdtempSync(join(tmpdir(), 'orbis-test-'));
+      expect(await refused(startFrames(settingsFor(empty, gate.url), { log }))).to.include('cannot be used');
+      gate.open();
+      rmSync(empty, { recursive: true, force: true });
     });
   });
 

@@ -5,7 +5,7 @@ import mysql, { type PoolOptions, type RowDataPacket } from 'mysql2/promise';
 import { CannotStart } from '../settings.ts';
 import * as schema from '../store/schema.ts';
 import { grantsOfFrames, type Accounts } from './accounts.ts';
-import { DatabaseAway } from './errors.ts';
+import { DatabaseAway, isAway } from './errors.ts';
 import { migrate } from './migrate.ts';
 import { asWork, createPool, type Work } from './pool.ts';
 import { createWatch } from './watch.ts';
@@ -72,9 +72,13 @@ export type FramesConnection = Pick<Connection, 'frames' | 'during' | 'close'>;
 /**
  * Connects to a database whose tables others make and change, to serve frames from it; the account needs no
  * more rights than that (see `grantsOfFrames`).
+ * @param mayBeAway whether there is something to do while it cannot be reached; that is told then.
  * @throws CannotStart when it cannot be reached, refuses us, or has no tables of Orbis yet.
  */
-export async function connectFrames(url: string): Promise<FramesConnection> {
+export async function connectFrames(
+  url: string,
+  { mayBeAway, tell }: { mayBeAway: boolean; tell: () => void },
+): Promise<FramesConnection> {
   const pool = createPool({ ...optionsOf(url), connectionLimit: 6 });
   const watch = createWatch(optionsOf(url));
   const close = (): Promise<void> => closing([pool], watch);
@@ -82,8 +86,11 @@ export async function connectFrames(url: string): Promise<FramesConnection> {
   try {
     await frames.execute(sql`SELECT 1 FROM ${schema.served} LIMIT 0`);
   } catch (error) {
-    await close();
-    throw cannotUse(url, error);
+    if (!mayBeAway || !isAway(error)) {
+      await close();
+      throw cannotUse(url, error);
+    }
+    tell();
   }
   // Its queries are short: they are not worth a connection of their own to end them.
   return { frames, during: duringOf(watch, () => undefined), close };

@@ -15,6 +15,7 @@ import { documentHeaders, everywhere, policyOf } from './document-headers.ts';
 import { countHits, type HitCounter } from './count-hits.ts';
 import { fromMemory } from './from-memory.ts';
 import { overDocument } from './over-document.ts';
+import type { DocumentsOnDisk } from './documents-on-disk.ts';
 import { keepDocuments, type Encoding, type KeptDocuments } from './kept-documents.ts';
 import { createServed, holdsFor, type Served } from './served.ts';
 
@@ -28,6 +29,8 @@ export interface FramesDeps {
   perMinute?: number;
   /** Whether it is counted where documents are shown. */
   isCounted?: boolean;
+  /** Where documents outlive the process; nowhere where nothing is said. */
+  disk?: DocumentsOnDisk;
 }
 
 /** What answers at the second origin. */
@@ -64,6 +67,7 @@ export function createFramesApp({
   trustProxy,
   perMinute = 600,
   isCounted = true,
+  disk,
 }: FramesDeps): FramesApp {
   const app = express();
   app.disable('x-powered-by');
@@ -105,6 +109,7 @@ export function createFramesApp({
   const documents = keepDocuments({
     // Others may be waiting for it when whoever asked first has gone.
     find: (id) => connection.during(null, () => served.document(id)),
+    ...(disk && { disk }),
     tell: (state) =>
       state === 'away'
         ? log.warn('the database does not answer: documents are served as they were last')
@@ -114,8 +119,12 @@ export function createFramesApp({
   app.get('/{*path}', answerPreviews({ connection, origins, now }));
   app.use((_request, response) => say(response, 405, 'This can only be looked at.'));
   app.use(quietly(log));
-  return { answer: fromMemory(app, { documents, hits, origins }), stop: () => hits.stop() };
+  return { answer: fromMemory(app, { documents, hits, origins }), stop: () => stopAll(hits, disk) };
 }
+
+const stopAll = async (hits: Pick<HitCounter, 'stop'>, disk: DocumentsOnDisk | undefined): Promise<void> => {
+  await Promise.all([hits.stop(), disk?.settled()]);
+};
 
 const ownScripts = [
   [relayPath, relayScript],
@@ -170,7 +179,7 @@ const answerPlacements =
   async (request, response, next) => {
     const placement = origins().placementName(request.hostname, request.path);
     if (!placement) return next();
-    const { found, fromMemory, left } = await documents.get(placement);
+    const { found, from, left } = await documents.get(placement);
     if (!found) return speak(response, 404, 'nothing');
     if ('why' in found && found.why === 'over') return sayOver(response, found.content);
     if ('why' in found) return speak(response.set('Retry-After', '1'), 503, 'away');
@@ -179,7 +188,7 @@ const answerPlacements =
       (['br', 'gzip'] as const).find((each) => request.acceptsEncodings(each)) ?? 'identity';
     const body = await found.body(encoding);
     // Answers 304 where the visitor has it (HTTP, section 13.1.2).
-    response.set(documentHeaders({ document: found, fromMemory, left }, encoding, origins())).send(body);
+    response.set(documentHeaders({ document: found, from, left }, encoding, origins())).send(body);
   };
 
 /* Documents of previews, each by the name of its host. */

@@ -1,6 +1,6 @@
 import { writePolicy } from '@orbis/core';
 import type { Origins } from '../origins.ts';
-import type { Encoding, KeptDocument } from './kept-documents.ts';
+import type { Encoding, KeptDocument, Source } from './kept-documents.ts';
 import { holdsFor } from './served.ts';
 
 /* Of several policies only what all of them allow is allowed (CSP 3, section 4.4). */
@@ -34,7 +34,7 @@ export const policyOf = (
 
 /** What is said with the document of a placement, as it goes out in an encoding. */
 export const documentHeaders = (
-  { document, fromMemory, left }: { document: KeptDocument; fromMemory: boolean; left: number },
+  { document, from, left }: { document: KeptDocument; from: Source; left: number },
   encoding: Encoding,
   origins: Pick<Origins, 'ownHosts'>,
 ): Record<string, string | string[]> => ({
@@ -44,13 +44,18 @@ export const documentHeaders = (
   'Vary': 'Accept-Encoding',
   'ETag': document.tag(encoding),
   'Cache-Control': `public, max-age=${holdsFor}`,
-  'Cache-Status': cacheStatus(fromMemory, left),
+  'Cache-Status': cacheStatus(from, left),
   'Permissions-Policy': permissionsPolicy(document.features),
   'Content-Security-Policy': policyOf(document, origins),
   // It is on the page for all to see, and providers may want to know where they are shown.
   'Referrer-Policy': 'strict-origin-when-cross-origin',
 });
 
-/** Whether it was kept, and how much longer it holds, in seconds: below 0 it is past that (RFC 9211). */
-export const cacheStatus = (fromMemory: boolean, left: number): string =>
-  fromMemory ? `Orbis; hit; ttl=${Math.floor(left / 1000)}` : 'Orbis; fwd=miss';
+/**
+ * Whether it was kept, where, and how much longer it holds, in seconds: at 0 and below it is past that
+ * (RFC 9211).
+ */
+export function cacheStatus(from: Source, left: number): string {
+  if (from === 'database') return 'Orbis; fwd=miss';
+  return `Orbis; hit; ttl=${Math.floor(left / 1000)}${from === 'disk' ? '; detail=disk' : ''}`;
+}

@@ -52,7 +52,7 @@ interface Answer {
 function prepare(document: KeptDocument, encoding: Encoding, origins: Origins): Answer | null {
   const body = document.ready(encoding);
   if (!body) return null;
-  const headers = documentHeaders({ document, fromMemory: true, left: 0 }, encoding, origins);
+  const headers = documentHeaders({ document, from: 'memory', left: 0 }, encoding, origins);
   return {
     tag: document.tag(encoding),
     headers,
@@ -63,7 +63,7 @@ function prepare(document: KeptDocument, encoding: Encoding, origins: Origins): 
 
 /* What is past its time says so. */
 const aged = (headers: OutgoingHttpHeaders, left: number): OutgoingHttpHeaders =>
-  left > 0 ? headers : { ...headers, 'Cache-Status': cacheStatus(true, left) };
+  left > 0 ? headers : { ...headers, 'Cache-Status': cacheStatus('memory', left) };
 
 /* Whether it asks as browsers do, with nothing that only the app understands. */
 const isPlain = ({ method, url, headers }: IncomingMessage): boolean =>

@@ -3,6 +3,7 @@ import { promisify } from 'node:util';
 import { brotliCompress, constants, gzip } from 'node:zlib';
 import { LRUCache } from 'lru-cache';
 import { isAway } from '../database/errors.ts';
+import type { DocumentsOnDisk } from './documents-on-disk.ts';
 import type { NotServed, ServedDocument } from './served.ts';
 
 /** A way to write a document (HTTP, section 8.4.1). */
@@ -26,11 +27,14 @@ export interface KeptDocument {
 /** What is there for a placement: a document, or why there is none; null where there was never one. */
 export interface Kept {
   found: KeptDocument | NotServed | null;
-  /** Whether it was there before it was asked for. */
-  fromMemory: boolean;
+  /** Where it was. */
+  from: Source;
   /** How much longer it holds, in ms; 0 and below where the database could not be asked. */
   left: number;
 }
+
+/** Where a document was found: nearest first. */
+export type Source = 'memory' | 'disk' | 'database';
 
 /** The documents of placements. */
 export interface KeptDocuments {
@@ -43,6 +47,8 @@ export interface KeepingTools {
   /** Asks the database. */
   find(id: string): Promise<ServedDocument | NotServed | null>;
   now?: () => number;
+  /** Where documents outlive the process, for one that begins while the database is away. */
+  disk?: Pick<DocumentsOnDisk, 'keep' | 'forget' | 'read'>;
   /** Told when the database goes away and there is something to show all the same, and when it is back. */
   tell(state: 'away' | 'back'): void;
   /** How many bytes are kept. */
@@ -52,6 +58,11 @@ export interface KeepingTools {
 /* So long a document goes out without asking again, in ms: a change is seen that much later at most, and
    however many visitors come, the database is asked once in that time for each document. */
 const fresh = 1000;
+const noDisk: Required<KeepingTools>['disk'] = {
+  keep: () => undefined,
+  forget: () => undefined,
+  read: () => Promise.resolve(null),
+};
 /* Documents are small; what compresses them best is done once. */
 const compress = {
   br: (text: Buffer) =>
@@ -68,12 +79,13 @@ const compress = {
  */
 export function keepDocuments({
   find,
+  disk = noDisk,
   now = Date.now,
   tell,
   most = 64 * 1024 * 1024,
 }: KeepingTools): KeptDocuments {
   const entries = new LRUCache<string, Entry>({ maxSize: most, sizeCalculation: sizeOf });
-  const database = askedOnce({ find, now, tell }, entries);
+  const database = askedOnce({ find, disk, now, tell }, entries);
   const leftOf = ({ asked }: Entry): number => asked + fresh - now();
   return {
     atHand: (id) => {
@@ -85,10 +97,10 @@ export function keepDocuments({
     },
     get: async (id) => {
       const kept = entries.get(id);
-      const last: Kept | null = kept ? { found: kept.document, fromMemory: true, left: leftOf(kept) } : null;
+      const last: Kept | null = kept ? { found: kept.document, from: 'memory', left: leftOf(kept) } : null;
       if (last && kept && now() < kept.askAgain) return last;
       const wasAway = database.isAway();
-      const asked = database.ask(id).then((found): Kept => ({ found, fromMemory: false, left: fresh }));
+      const asked = database.ask(id);
       if (!last) return asked;
       const orLast = asked.catch((error: unknown) => {
         // Nobody waits for a database that is known to be away, and so nobody hears of this either.
@@ -102,23 +114,33 @@ export function keepDocuments({
 
 /* Asks the database: of many who come at once, one does. What it says is written down. */
 function askedOnce(
-  { find, now, tell }: Pick<Required<KeepingTools>, 'find' | 'now' | 'tell'>,
+  { find, disk, now, tell }: Pick<Required<KeepingTools>, 'find' | 'disk' | 'now' | 'tell'>,
   entries: LRUCache<string, Entry>,
-): { ask(id: string): Promise<Kept['found']>; isAsked(id: string): boolean; isAway(): boolean } {
-  const asking = new Map<string, Promise<Kept['found']>>();
+): { ask(id: string): Promise<Kept>; isAsked(id: string): boolean; isAway(): boolean } {
+  const asking = new Map<string, Promise<Kept>>();
   let isAwayNow = false;
-  const note = (state: boolean): void => {
-    if (isAwayNow !== state) tell(state ? 'away' : 'back');
-    isAwayNow = state;
+  const note = (state: 'away' | 'back'): void => {
+    if (isAwayNow !== (state === 'away')) tell(state);
+    isAwayNow = state === 'away';
   };
-  const ask = async (id: string): Promise<Kept['found']> => {
+  /* What was written down before this process began; it is as old as can be. */
+  const fromDisk = async (id: string): Promise<Kept | null> => {
+    const found = await disk.read(id);
+    if (!found) return null;
+    note('away');
+    const entry = { ...entryOf(found, now() - fresh, undefined), askAgain: now() + fresh };
+    entries.set(id, entry);
+    return { found: entry.document, from: 'disk', left: 0 };
+  };
+  const ask = async (id: string): Promise<Kept> => {
     const asked = now();
     try {
       const found = await find(id);
-      note(false);
+      note('back');
       if (found === null || 'why' in found) {
         entries.delete(id);
-        return found;
+        if (found?.why === 'over') disk.forget(id);
+        return { found, from: 'database', left: fresh };
       }
       const before = entries.peek(id);
       const entry = entryOf(found, asked, before);
@@ -126,14 +148,19 @@ function askedOnce(
       const taken = before ? readyIn(before.document) : [];
       await Promise.all(taken.map((encoding) => entry.document.body(encoding)));
       entries.set(id, entry);
-      return entry.document;
+      if (entry.document !== before?.document) disk.keep(id, found);
+      return { found: entry.document, from: 'database', left: fresh };
     } catch (error) {
+      if (!isAway(error)) throw error;
       const kept = entries.peek(id);
-      if (kept && isAway(error)) {
-        note(true);
+      if (kept) {
+        note('away');
         // However many visitors come, a database that is away is asked no more often than one that is there.
         kept.askAgain = now() + fresh;
+        throw error;
       }
+      const onDisk = await fromDisk(id);
+      if (onDisk) return onDisk;
       throw error;
     } finally {
       asking.delete(id);

@@ -20,6 +20,8 @@ export interface TestOrbis {
   client: Client;
   token: string;
   world: DemoServer;
+  /** The address of its database. */
+  database: string;
   /** Everything that was logged, as lines. */
   log: string[];
   /** Another process on the same database, with a folder of its own. */
@@ -58,6 +60,7 @@ export async function startTestOrbis({
     orbis,
     url,
     world,
+    database,
     log,
     token: data.token,
     client: createClient({ url, headers: { authorization: `Bearer ${data.token}` } }),
