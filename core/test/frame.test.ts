@@ -401,3 +401,26 @@ describe('the style of a site for its frames', () => {
     it(`cannot have ${wrong} in it`, () =>
       expect(wrongInStyle(`a{color:red}${wrong} "x.css";`)).to.equal(wrong));
 });
+
+describe('frames that all share one host', () => {
+  const shared = { servedAt: 'https://frames.example/0000000000', sharesHost: true };
+  const tried = (text: string, options: Options) => {
+    const { text: code, problems } = compose(open(text), options, shared);
+    return problems.length > 0 ? problems.map((each) => each.code) : tokensIn(code);
+  };
+
+  it('have no origin of their own: what needs one is refused there, and said before', () => {
+    expect(tried(film, { frame: 'served' })).to.deep.equal(['frames-share-host']);
+    expect(tried(form, { 'frame': 'served', 'may-keep-data': true })).to.deep.equal(['frames-share-host']);
+    expect(tried(form, { frame: 'served' })).to.deep.equal(['allow-scripts', 'allow-forms']);
+    const refused = (text: string, sharesHost: boolean): string[] =>
+      recommendFrame(open(text), sharesHost).refused.map(({ way }) => way);
+    expect(refused(film, true)).to.deep.equal(['enclosed', 'served', 'file']);
+    expect(refused(film, false)).to.deep.equal(['enclosed', 'file']);
+  });
+
+  it('do not keep anything from being enclosed that can be', () => {
+    expect(recommendFrame(open(form), true).way).to.equal('enclosed');
+    expect(recommendFrame(open(film), true).way).to.equal('none');
+  });
+});

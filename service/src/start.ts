@@ -81,6 +81,7 @@ export async function startOrbis(
     const sheetRegistry = createSheetRegistry(sheets, {
       ...reader,
       servedAt: () => known().placementUrl(neutralMark.placement),
+      sharesHost: () => !known().ownHosts,
     });
     await sheetRegistry.refresh(connection.db);
     await inTransaction(connection.db, (tx) => planWith(tx, plannedWith(settings, sheets)));

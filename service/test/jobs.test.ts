@@ -61,6 +61,7 @@ describe('the queue of jobs', () => {
         workOut: reader.workOut,
         workOutPage: reader.workOutPage,
         servedAt: () => '',
+        sharesHost: () => false,
       }),
       refresh: () => Promise.resolve(),
       placementUrl: (id) => `http://${id}.frames.localhost/`,

@@ -221,6 +221,7 @@ describe('what is wanted of a placement', function () {
         workOut: () => Promise.reject(new Error('short')),
         workOutPage: () => Promise.reject(new Error('short')),
         servedAt: () => '',
+        sharesHost: () => false,
       };
     };
     await planPage(page, { db, renderContext, log: pino({ level: 'silent' }) });

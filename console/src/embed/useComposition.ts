@@ -25,11 +25,16 @@ export function useComposition(
 ): UseQueryResult<Composed> {
   const rules = useQuery({ queryKey: ['rules'], queryFn: () => api.call('rules.read') });
   const rule = rules.data && optionsOfRules(rules.data.data);
+  const session = useQuery({
+    queryKey: ['session'],
+    queryFn: async () => (await api.call('session.read')).data,
+  });
+  const sharesHost = session.data?.frames === 'shared-host';
   const task = rule && {
     base: embed.base,
     length: embed.found?.length ?? null,
     asked: { ...asked(options), rule },
-    circumstances,
+    circumstances: { ...circumstances, sharesHost },
     sheets,
   };
   return useQuery({

@@ -69,6 +69,8 @@ export interface Circumstances {
    * said.
    */
   servedAt?: string;
+  /** Whether all documents that are served share one host, so that none has an origin of its own. */
+  sharesHost?: boolean;
   /** The site’s own style for what is in its frames (CSS); none where nothing is said. */
   frameStyle?: string;
   /** What the page’s plan changes beside the options. */

@@ -45,12 +45,9 @@ export function composeFramed(
 ): Composition {
   const options = withBareNames(asked, code.sheet);
   const { inside, around, isolation, implied } = inAndAround(code, options);
-  const { language = 'en' } = circumstances;
-  const { changes, problems } = gatherChanges(code, isolation, {
-    language,
-    loader: 'here',
-    listener: 'here',
-  });
+  const { language = 'en', sharesHost = false } = circumstances;
+  const page = { language, sharesHost, loader: 'here', listener: 'here' } as const;
+  const { changes, problems } = gatherChanges(code, isolation, page);
   const unframed = withoutOptions(options, Object.keys(isolation));
   if (problems.length > 0) {
     const bare = composeBare(code, unframed, circumstances);
@@ -114,7 +111,7 @@ function framedCode(
     !code.reading.needs.forms &&
     code.markup.elements.some(({ name, attributes }) => name === 'a' && attributes.has('href'));
   const sandboxTokens = frameTokens(code.reading, options, {
-    isOpaque: isOpaque(way),
+    isOpaque: isOpaque(way, circumstances.sharesHost),
     hasReporter: !fills,
     linksOpenTabs,
     leavesPage: options['answer'] === undefined && isForPage(code),

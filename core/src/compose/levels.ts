@@ -62,9 +62,9 @@ export function composeLevels(
         levels,
         overridden,
         passedOver,
-        advice: recommendFrame(code),
+        advice: recommendFrame(code, circumstances.sharesHost),
         contacts: contactsOf(code, options),
-        powers: powerStates(code, options, composition.framed?.sandboxTokens),
+        powers: powerStates(code, options, composition.framed?.sandboxTokens, circumstances.sharesHost),
       };
     passedOver.push(
       ...foreign.map((problem) => (problem.code === 'option-unknown' ? notOffered(problem, code) : problem)),

@@ -14,9 +14,9 @@ export const option: Option<string> = {
   isOffered: () => true,
   current: () => null,
   // The composer puts the code into its document; here stands only whether that can be.
-  contribute: (code, _, { options }) => {
+  contribute: (code, _, { options, page }) => {
     const way = framedWay(options);
-    const refusal = way && frameRefusal(code, way);
+    const refusal = way && frameRefusal(code, way, page.sharesHost);
     if (refusal) return problem(refusal.code, refusal.facts);
     if (way === 'file' && options['frame-file'] === undefined) return problem('file-needs-address');
     return contribution([]);

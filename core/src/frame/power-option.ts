@@ -17,13 +17,14 @@ export const powerOption = (power: Power): Option<boolean> => ({
     : `HTML, section 7.1.5 (sandbox: ${power.tokens[0]!})`,
   isOffered: () => true,
   current: () => null,
-  contribute: (_, isOn, { options }) => allowed(power, isOn, options),
+  contribute: (_, isOn, { options, page }) => allowed(power, isOn, options, page.sharesHost),
 });
 
-function allowed({ name }: Power, isOn: boolean, options: Options): Contribution {
+function allowed({ name }: Power, isOn: boolean, options: Options, sharesHost = false): Contribution {
   const way = framedWay(options);
   if (way === null) return problem('power-needs-frame');
   // With scripts and the origin of the page it could take its own sandbox away.
-  if (name === 'may-keep-data' && isOn && isOpaque(way)) return problem('origin-undoes-sandbox');
+  if (name === 'may-keep-data' && isOn && isOpaque(way, sharesHost))
+    return way === 'served' ? problem('frames-share-host') : problem('origin-undoes-sandbox');
   return contribution([]);
 }

@@ -17,14 +17,21 @@ export interface PowerState {
 /**
  * What a code may do in its frame; where it stands in the page itself, what it could in one that is served.
  * @param sandboxTokens those of its frame, where it has one.
+ * @param sharesHost whether all that is served shares one host.
  */
 export function powerStates(
   code: Code,
   options: Options,
   sandboxTokens?: readonly SandboxToken[],
+  sharesHost = false,
 ): PowerState[] {
   const way = framedWay(options) ?? 'served';
-  const usual = { isOpaque: isOpaque(way), hasReporter: false, linksOpenTabs: false, leavesPage: false };
+  const usual = {
+    isOpaque: isOpaque(way, sharesHost),
+    hasReporter: false,
+    linksOpenTabs: false,
+    leavesPage: false,
+  };
   const tokens = sandboxTokens ?? frameTokens(code.reading, options, usual);
   const features = permissionsIn(code, options).map(featureOf);
   return powers.map((power) => stateOf(power, { tokens, features, said: options[power.name] }));

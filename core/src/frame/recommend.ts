@@ -15,18 +15,22 @@ export interface FrameAdvice {
 /** From how many hosts on a code is said to contact many. */
 const many = 4;
 
-/** Recommends a way to place a code, by what its reading says of it. */
-export function recommendFrame(code: Code): FrameAdvice {
+/**
+ * Recommends a way to place a code, by what its reading says of it.
+ * @param sharesHost whether all that is served shares one host.
+ */
+export function recommendFrame(code: Code, sharesHost = false): FrameAdvice {
   const refused = frameWays.flatMap((way) => {
-    const problem = way === 'none' ? null : frameRefusal(code, way);
+    const problem = way === 'none' ? null : frameRefusal(code, way, sharesHost);
     return problem ? [{ way, problem }] : [];
   });
   const isRefused = (way: FrameWay): boolean => refused.some((each) => each.way === way);
   const reasons = reachesOut(code);
-  if (reasons.length === 0 || isRefused('served'))
+  const cannot = isRefused('served') && isRefused('enclosed');
+  if (reasons.length === 0 || cannot)
     return {
       way: 'none',
-      reasons: [isRefused('served') ? reason('frame-cannot') : staysInside(code)],
+      reasons: [cannot ? reason('frame-cannot') : staysInside(code)],
       refused,
     };
   if (!isRefused('enclosed')) return { way: 'enclosed', reasons, refused };

@@ -18,6 +18,7 @@ export function framedWay(options: Options): FramedWay | null {
 
 /**
  * Whether a document gets no origin of its own (HTML, section 7.1.5: sandboxed without allow-same-origin).
- * It would have the page’s otherwise, or that of the server that the page is on.
+ * It would have the page’s otherwise, or that of the server that the page is on, or of all others that are
+ * served where they share a host.
  */
-export const isOpaque = (way: FramedWay): boolean => way !== 'served';
+export const isOpaque = (way: FramedWay, sharesHost = false): boolean => way !== 'served' || sharesHost;

@@ -54,6 +54,8 @@ export interface PastedPage {
   loader: 'head' | 'here' | 'elsewhere';
   /** Where the listener of ours stands, which makes frames as high as they say; as above. */
   listener: PastedPage['loader'];
+  /** Whether all documents that are served share one host, so that none has an origin of its own. */
+  sharesHost?: boolean;
 }
 
 /** What an option may know beside its own value. */

@@ -25,6 +25,8 @@ export interface PlannedSite {
   language?: string;
   /** Its style for what is in its frames (CSS). */
   frameStyle?: string;
+  /** Whether all documents that are served share one host. */
+  sharesHost?: boolean;
   /** Where the document is served that is for the neutral mark. */
   servedAt?: string;
 }
@@ -132,12 +134,13 @@ function firstOf(parts: readonly SharedPart[]): Map<string, SharedPart> {
 
 const circumstancesOf = (
   { id, mark }: PlannedPlacement,
-  { head, language = 'en', servedAt, frameStyle }: PlannedSite,
+  { head, language = 'en', servedAt, frameStyle, sharesHost = false }: PlannedSite,
   ours: Pick<Circumstances, 'loader' | 'listener'>,
 ): Circumstances => ({
   mark,
   apart: head ? classFor(id) : null,
   language,
+  sharesHost,
   ...(frameStyle !== undefined && { frameStyle }),
   ...(servedAt !== undefined && { servedAt }),
   ...ours,

@@ -58,7 +58,7 @@ async function open(
     length: found?.length ?? null,
     wanted: wanted.map(({ asked, circumstances }) => ({
       asked: withRules(asked, renderContext),
-      circumstances,
+      circumstances: { ...circumstances, sharesHost: renderContext.sharesHost() },
     })),
     sheets: renderContext.sheets,
   };

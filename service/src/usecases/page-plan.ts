@@ -127,6 +127,7 @@ export function planOf(
       language: rows[0]?.site.language ?? 'en',
       frameStyle: rows[0]?.site.frameStyle ?? '',
       servedAt: renderContext.servedAt(),
+      sharesHost: renderContext.sharesHost(),
     },
     sheets: renderContext.sheets,
   };

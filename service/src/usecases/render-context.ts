@@ -13,6 +13,8 @@ export interface RenderContext {
   rules: Rules;
   /** Where the document is served that is for the neutral mark. */
   servedAt: () => string;
+  /** Whether all documents that are served share one host. */
+  sharesHost: () => boolean;
   /** Works a code out in a worker with a deadline, as foreign text is read. */
   workOut: (task: WorkOutTask) => Promise<WorkedOut>;
   /** Plans a page in such a worker. */

@@ -21,9 +21,9 @@ export interface SheetRegistry {
 
 export function createSheetRegistry(
   builtIn: readonly Sheet[],
-  { workOut, workOutPage, servedAt }: Pick<RenderContext, 'workOut' | 'workOutPage' | 'servedAt'>,
+  { workOut, workOutPage, servedAt, sharesHost }: Omit<RenderContext, 'sheets' | 'rules'>,
 ): SheetRegistry {
-  const tools = { workOut, workOutPage, servedAt };
+  const tools = { workOut, workOutPage, servedAt, sharesHost };
   let own: readonly Sheet[] = [];
   let state = '';
   let renderContext: RenderContext = { sheets: builtIn, rules: usualRules, ...tools };

@@ -95,6 +95,7 @@ describe('attack: foreign bytes', function () {
       },
       workOutPage: one.workOutPage,
       servedAt: () => '',
+      sharesHost: () => false,
     };
     const levels = { embed: { 'max-width': 300 } };
     const short = await compositionOf(

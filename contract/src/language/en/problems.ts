@@ -259,6 +259,11 @@ export const problems = {
     detail: () =>
       'With the origin of your page it could take its own limits away and read the page. Use frame=served, where it has an origin of its own.',
   },
+  'frames-share-host': {
+    title: 'Frames share one host',
+    detail: () =>
+      'All that is served shares one host here, so that none has an origin of its own. This code needs one: it keeps data, or shows a frame of its provider. Whoever runs Orbis can give each frame a host (ORBIS_FRAMES_URL=https://*.frames.example).',
+  },
   'served-needs-place': {
     title: 'Served where it is placed',
     detail: () =>
