@@ -68,11 +68,6 @@ async function collectCodes({ client, port }: Stage): Promise<void> {
       name: 'Newsletter form',
       tags: ['newsletter'],
       notes: 'The monthly letter. The hidden field catches robots.',
-      options: {
-        'frame': 'enclosed',
-        'answer': 'words',
-        'answer-words': 'Thank you. The letter comes when the moon is new.',
-      },
       text: `<form class="fw-form" action="http://${hosts.formwold}:${port}/letters/hf-monthly" method="post">\n  <p><label>Your address <input type="email" name="mail" required></label></p>\n  <p style="display:none"><label>Leave this empty <input name="hf_trap"></label></p>\n  <p><button>Sign up</button></p>\n</form>\n`,
     },
   });
@@ -186,7 +181,11 @@ async function placeAndPublish(stage: Stage): Promise<void> {
     await place('turning-sky', '', 'sky'),
     await place('opening-talk', 'talks', 'opening'),
     await place('how-to-find-north', 'talks', 'north'),
-    await place('newsletter-form', 'newsletter', 'form'),
+    await place('newsletter-form', 'newsletter', 'form', {
+      'frame': 'enclosed',
+      'answer': 'words',
+      'answer-words': 'Thank you. The letter comes when the moon is new.',
+    }),
     await place('turning-sky', 'live', 'camera', { 'max-width': 640, 'align': 'centre' }), // narrower there than on the home page
   ];
   await place('what-a-comet-leaves-behind', 'talks', 'comet'); // placed, but not pasted: the owner's next step
