@@ -85,6 +85,12 @@ describe('an owner whose site has colours', function () {
     await page.getByLabel('Answer to its form').click();
     await page.getByRole('option', { name: 'Your own words' }).click();
     await page.getByLabel('When it was sent').fill('Until the next new moon');
+    const inside = page.frameLocator('iframe').frameLocator('iframe');
+    await inside.locator('[data-orbis-sent="Until the next new moon"]').waitFor();
+    await inside
+      .getByRole('button', { name: 'Sign up' })
+      .evaluate((button: HTMLButtonElement) => button.click());
+    await inside.getByText('Until the next new moon').waitFor();
     await page.getByRole('button', { name: 'Save as revision 2' }).click();
     await page.getByText('Revision 2 is saved', { exact: false }).first().waitFor();
     const { data } = await test.client.call('embeds.read', { params: { embed: 'letter' } });

@@ -1,4 +1,11 @@
-import { parsePlace, type Client, type Embed, type Placement, type PlacementMade } from '@orbis/contract';
+import {
+  parsePlace,
+  type Client,
+  type Delivery,
+  type Embed,
+  type Placement,
+  type PlacementMade,
+} from '@orbis/contract';
 import { Option } from 'commander';
 import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
 import { editLines } from '../describe/edits.ts';
@@ -49,6 +56,7 @@ const addCode: AddCommand = (program, run) => {
       '--link',
       'a link instead, for site editors that take no code: what is changed later shows there by itself',
     )
+    .option('--file', 'what stands in the file on your server that the code shows (frame=file)')
     .option('--bare', 'without a place: no mark, so that no sweep can know it again')
     .addOption(
       new Option(
@@ -60,45 +68,72 @@ const addCode: AddCommand = (program, run) => {
     .description('print the code to paste, and nothing else')
     .addHelpText(
       'after',
-      '\nExamples:\n  orbis code opening-talk hollinfell/talks#main\n  orbis code opening-talk hollinfell/talks#main --link\n  orbis code opening-talk --bare > talk.html\n  orbis code opening-talk --bare --form apart --explain\n\nExit status: 0 done, 1 there is an error in the code (told beside it), 2 used wrongly, 4 it is retired.',
+      '\nExamples:\n  orbis code opening-talk hollinfell/talks#main\n  orbis code opening-talk hollinfell/talks#main --link\n  orbis code festival-stall hollinfell/live#camera --file > stall.html\n  orbis code opening-talk --bare > talk.html\n  orbis code opening-talk --bare --form apart --explain\n\nExit status: 0 done, 1 there is an error in the code (told beside it), 2 used wrongly, 4 it is retired.',
     )
     .action((embed: string, place: string | undefined, options: CodeOptions) =>
       run(async (tools) => {
-        if (options.bare && (options.link || place !== undefined))
-          throw new UsedWrongly('--bare is without a place: name none, and take no --link.');
-        if (options.form !== undefined && !options.bare)
-          throw new UsedWrongly(
-            '--form is for --bare. In a place, the site says it: orbis change site SITE head=yes.',
-          );
+        refuseTogether(place, options);
         if (options.bare) return tellBare(embed, options, tools);
         const client = tools.client();
-        const { id: placement, page, embed: key } = await thePlacement(client, embed, place);
-        if (options.link) {
-          const { data } = await client.call('placements.link', { params: { placement } });
-          tools.tell({ placement, link: data.link }, () => `${data.link}\n`);
-          return 0;
-        }
-        const { data } = await client.call('deliveries.create', { params: { placement } });
-        if (tools.io.errIsTerminal)
-          tools.note(
-            tools.colours.dim(
-              `delivery ${data.number} of placement ${data.placement}, revision ${data.revision}\n`,
-            ),
-          );
-        const elsewhere = data.snippets.some(({ position }) => position !== 'spot' && position !== 'file');
-        const inFile = data.snippets.some(({ position }) => position === 'file');
-        tools.tell(data, () => withNewline(data.text));
-        if (options.explain) await explain(placement, tools);
-        if (elsewhere)
-          tools.note(`The page needs something in its head as well, once: “orbis plan ${page}” shows it.\n`);
-        if (inFile)
-          tools.note(
-            `It shows a file on your server: “orbis permissions ${key} --document” prints what stands in it, “orbis plan ${page}” says where.\n`,
-          );
-        return tellErrors((await client.call('embeds.read', { params: { embed: key } })).data, tools);
+        const found = await thePlacement(client, embed, place);
+        if (!options.link) return tellCode(found, options, tools);
+        const { data } = await client.call('placements.link', { params: { placement: found.id } });
+        tools.tell({ placement: found.id, link: data.link }, () => `${data.link}\n`);
+        return 0;
       }),
     );
 };
+
+/* @throws UsedWrongly where switches do not go together. */
+function refuseTogether(place: string | undefined, { file, bare, link, form }: CodeOptions): void {
+  if (file && (bare || link))
+    throw new UsedWrongly('--file is for the code of a place: take no --bare and no --link.');
+  if (bare && (link || place !== undefined))
+    throw new UsedWrongly('--bare is without a place: name none, and take no --link.');
+  if (form !== undefined && !bare)
+    throw new UsedWrongly(
+      '--form is for --bare. In a place, the site says it: orbis change site SITE head=yes.',
+    );
+}
+
+/* The code of a placement, with what else its page needs. */
+async function tellCode(
+  { id: placement, page, embed }: Placement,
+  { file, explain: isExplained }: CodeOptions,
+  tools: Tools,
+): Promise<Exit> {
+  const client = tools.client();
+  const { data } = await client.call('deliveries.create', { params: { placement } });
+  if (tools.io.errIsTerminal)
+    tools.note(
+      tools.colours.dim(
+        `delivery ${data.number} of placement ${data.placement}, revision ${data.revision}\n`,
+      ),
+    );
+  if (file) return tellFile(data, tools);
+  tools.tell(data, () => withNewline(data.text));
+  if (isExplained) await explain(placement, tools);
+  const positions = data.snippets.map(({ position }) => position);
+  if (positions.some((position) => position !== 'spot' && position !== 'file'))
+    tools.note(`The page needs something in its head as well, once: “orbis plan ${page}” shows it.\n`);
+  if (positions.includes('file'))
+    tools.note(
+      `It shows a file on your server: with --file this prints what stands in it, and “orbis plan ${page}” says where.\n`,
+    );
+  return tellErrors((await client.call('embeds.read', { params: { embed } })).data, tools);
+}
+
+/* What stands in the file that the code shows. */
+function tellFile({ snippets }: Delivery, tools: Tools): Exit {
+  const file = snippets.find(({ position }) => position === 'file');
+  if (!file)
+    throw new UsedWrongly(
+      'It stands in no file there. “orbis set EMBED frame=file frame-file=ADDRESS” puts it into one.',
+    );
+  const document = file.runs.map(({ text }) => text).join('');
+  tools.tell({ document }, () => document);
+  return 0;
+}
 
 /* Each change of the code of a placement, with its reason. */
 async function explain(placement: string, tools: Tools): Promise<void> {
@@ -113,6 +148,7 @@ async function explain(placement: string, tools: Tools): Promise<void> {
 interface CodeOptions {
   bare?: boolean;
   link?: boolean;
+  file?: boolean;
   form?: 'inline' | 'apart';
   explain?: boolean;
 }

@@ -11,19 +11,14 @@ const always = 'body{margin:16px;font:16px/1.5 sans-serif}';
  */
 export function StyleSample({ style }: { style: string }) {
   const frame = useRef<HTMLIFrameElement>(null);
-  const [inside, setInside] = useState<Document | null>(null);
-  const look = () => setInside(frame.current?.contentDocument ?? null);
+  const [body, setBody] = useState<HTMLElement | null>(null);
+  const look = () => setBody(frame.current?.contentDocument?.body ?? null);
   // An empty document may be there before anybody hears that it is loaded.
   useEffect(look, []);
   useEffect(() => {
-    const view = inside?.defaultView;
-    if (!view) return;
-    const sheet = new (view as Window & typeof globalThis).CSSStyleSheet();
-    sheet.replaceSync(`${always}${style}`);
-    inside.adoptedStyleSheets = [sheet];
-    inside.documentElement.lang = 'en';
-    inside.title = 'A form with this style';
-  }, [inside, style]);
+    const inside = frame.current?.contentDocument;
+    if (body && inside) dress(inside, style);
+  }, [body, style]);
   return (
     <>
       <Box
@@ -42,9 +37,19 @@ export function StyleSample({ style }: { style: string }) {
           bgcolor: '#fff',
         }}
       />
-      {inside && createPortal(<Sample />, inside.body)}
+      {body && createPortal(<Sample />, body)}
     </>
   );
+}
+
+function dress(inside: Document, style: string): void {
+  const view = inside.defaultView;
+  if (!view) return;
+  const sheet = new view.CSSStyleSheet();
+  sheet.replaceSync(`${always}${style}`);
+  inside.adoptedStyleSheets = [sheet];
+  inside.documentElement.lang = 'en';
+  inside.title = 'A form with this style';
 }
 
 function Sample() {

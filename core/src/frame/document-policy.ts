@@ -1,4 +1,5 @@
 import type { Reading } from '../reading/reading.ts';
+import { escapeAttribute } from '../text/index.ts';
 import { hostSource, writePolicy, type Directive } from '../text/policy.ts';
 import {
   answerScriptHash,
@@ -42,7 +43,7 @@ export function contactSources(hosts: readonly string[]): Directive[] {
 export const ownScripts = (text: string, reports: boolean): string[] => [
   ...(hasLoader(text) ? [loadScriptHash] : []),
   ...(text.includes(listenerTag) ? [listenScriptHash] : []),
-  ...(text.includes(answerTag) ? [answerScriptHash] : []),
+  ...([answerTag, escapeAttribute(answerTag)].some((tag) => text.includes(tag)) ? [answerScriptHash] : []),
   ...(reports || text.includes(`${heightName}="${reportedMember}"`) ? [reportScriptHash] : []),
 ];
 

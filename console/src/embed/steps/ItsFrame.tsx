@@ -47,7 +47,7 @@ export function ItsFrame({
 }) {
   const held = inherited['frame']?.value ?? 'none';
   const chosen = (draft['frame']?.trim() || held) as FrameWay;
-  const answer = draft['answer']?.trim() || inherited['answer']?.value;
+  const answer = valueOf('answer', draft, inherited);
   return (
     <Stack spacing={1.5}>
       <RadioGroup
@@ -63,10 +63,8 @@ export function ItsFrame({
       {chosen === 'file' && frame?.document && <TheFile document={frame.document} />}
       {chosen !== 'none' && frame && (
         <>
+          {isPossible(answerOption) && <Answer answer={answer} field={field} />}
           <Powers powers={frame.powers} />
-          {isPossible(answerOption) && (
-            <Fields options={[answerOption, ...(answer === 'words' ? answerWords : [])]} field={field} />
-          )}
           <Folded
             label="Without the style of its site"
             options={[siteStyleOption]}
@@ -86,6 +84,15 @@ export function ItsFrame({
     </Stack>
   );
 }
+
+/* What is asked, here or at another level; empty where nothing is. */
+const valueOf = (name: string, draft: Draft, inherited: Readonly<Record<string, Inherited>>): string =>
+  draft[name]?.trim() || (inherited[name]?.value ?? '');
+
+/* Where its form is answered, with the words where they are the owner’s own. */
+const Answer = ({ answer, field }: { answer: string; field: (option: Option) => ReactNode }) => (
+  <Fields options={[answerOption, ...(answer === 'words' ? answerWords : [])]} field={field} />
+);
 
 function Way({ way, frame, isChosen }: { way: FrameWay; frame: Frame | undefined; isChosen: boolean }) {
   const refused = frame?.refused.find((each) => each.way === way)?.detail;

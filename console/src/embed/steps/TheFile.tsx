@@ -7,7 +7,8 @@ import { CopyButton } from '../../components/CopyButton.tsx';
 export const TheFile = ({ document }: { document: string }) => (
   <Stack spacing={1}>
     <Typography variant="body2" color="textSecondary">
-      Put this file on your server at the address above. Put it there again whenever you save a change.
+      Put this file on your server at the address above, and again whenever you save a change. Where the embed
+      is placed, the register hands it out with the style of that site.
     </Typography>
     <Box>
       <CopyButton text={document} label="Copy the file" />
