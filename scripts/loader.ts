@@ -24,7 +24,7 @@ export const pastedScripts = [
     source: 'answer',
     file: 'answer-script',
     name: 'answerScript',
-    what: 'script that sends a form and says in words of its owner whether it got there',
+    what: 'script that sends a form and says whether it got there',
   },
 ] as const;
 export type PastedScript = (typeof pastedScripts)[number];

@@ -191,12 +191,13 @@ describe('hostile text', function () {
 
   it('of styles is read to its end whatever was read before: a parser that texts share would stand still', () => {
     const inside = (text: string): string => `<style>${text}</style>`;
-    for (const times of [5, 8, 9, 10, 11, 12, 13, 14, 15, 20, 40])
-      for (const text of ['('.repeat(times), '{'.repeat(times)]) {
+    for (const times of [5, 8, 9, 10, 11, 12, 13, 14, 15, 20, 40, 128, 300, 5000])
+      for (const text of ['('.repeat(times), '{'.repeat(times), 'a{'.repeat(times / 2)]) {
         parseStyle(text);
         read(inside(text), { sheets });
       }
-    expect(parseStyle('argb(1,2,3)}(')).to.deep.equal([]);
+    for (const before of ['', ' '.repeat(200), 'a'.repeat(128 - 13), 'a'.repeat(256 - 13)])
+      expect(parseStyle(`${before}argb(1,2,3)}(`)).to.deep.equal([]);
     expect(read(inside('argb(1,2,3)}('), { sheets }).parts.map(({ role }) => role)).to.deep.equal(['style']);
   });
 

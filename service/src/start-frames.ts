@@ -2,7 +2,7 @@ import { createServer } from 'node:http';
 import { join } from 'node:path';
 import { pino, type Logger } from 'pino';
 import { connectFrames } from './database/connect.ts';
-import { createFramesApp } from './frames/app.ts';
+import { createFramesApp, type FramesDeps } from './frames/app.ts';
 import { documentsOnDisk } from './frames/documents-on-disk.ts';
 import { errorForLog } from './http/error-log.ts';
 import { closeServer, listen } from './listen.ts';
@@ -16,9 +16,9 @@ export interface Frames {
 }
 
 /**
- * Serves the second origin alone: it knows no session and no secret, reads what is served from a database that
- * others keep, and fetches nothing. Any number of them may stand behind one address. What it has served is kept
- * in a folder, so that it can be started and go on while that database is away.
+ * Serves the second origin alone: it knows no session and no secret, reads what is served from a database
+ * that others keep, and fetches nothing. Any number of them may stand behind one address. What it has served
+ * is kept in a folder, so that it can be started and go on while that database is away.
  * @throws CannotStart with one sentence.
  */
 export async function startFrames(
@@ -26,10 +26,10 @@ export async function startFrames(
   { log: given = pino({ level: settings.ORBIS_LOG_LEVEL }) }: { log?: Logger } = {},
 ): Promise<Frames> {
   const log = given.child({}, { serializers: { err: errorForLog } });
-  const disk = documentsOnDisk(framesFolder(settings), { log });
+  const options = framesOptions(settings, log);
   const connection = await connectFrames(sharedDatabase(settings), {
     // Without anything to show it would do no good to be there.
-    mayBeAway: !(await disk.isEmpty()),
+    mayBeAway: !(await options.disk.isEmpty()),
     tell: () => log.warn('the database does not answer: what is on disk is served as it was last'),
   });
   let origins: Origins | null = null;
@@ -38,9 +38,7 @@ export async function startFrames(
     origins: () => origins!,
     now: () => new Date(),
     log,
-    trustProxy: settings.ORBIS_TRUST_PROXY,
-    isCounted: settings.ORBIS_COUNT_FRAMES === 'yes',
-    disk,
+    ...options,
   });
   const server = createServer(app.answer);
   const stop = async (): Promise<void> => {
@@ -63,9 +61,14 @@ export async function startFrames(
   }
 }
 
-/** Where documents outlive a process; several may share it. */
-export const framesFolder = ({ ORBIS_DATA }: Pick<Settings, 'ORBIS_DATA'>): string =>
-  join(ORBIS_DATA, 'cache', 'frames');
+/** What the settings say of frames; documents outlive a process in a folder that several may share. */
+export const framesOptions = (settings: Settings, log: Logger): FramesOptions => ({
+  trustProxy: settings.ORBIS_TRUST_PROXY,
+  isCounted: settings.ORBIS_COUNT_FRAMES === 'yes',
+  disk: documentsOnDisk(join(settings.ORBIS_DATA, 'cache', 'frames'), { log }),
+});
+
+type FramesOptions = Required<Pick<FramesDeps, 'trustProxy' | 'isCounted' | 'disk'>>;
 
 /** The database that several processes share. @throws CannotStart where the settings name none. */
 export function sharedDatabase(settings: Settings): string {

@@ -19,7 +19,6 @@ import { errorForLog } from './http/error-log.ts';
 import { keepHeapSmall } from './memory.ts';
 import { createReader } from './reading/reader.ts';
 import { createFramesApp } from './frames/app.ts';
-import { documentsOnDisk } from './frames/documents-on-disk.ts';
 import { planJobs } from './jobs/plan.ts';
 import { sweepJobs } from './jobs/sweep.ts';
 import { createRunner, type Runner } from './queue/runner.ts';
@@ -27,7 +26,7 @@ import { originsOf, type Origins } from './origins.ts';
 import { closeServer, listen } from './listen.ts';
 import { roles, type Role } from './roles.ts';
 import type { Settings } from './settings.ts';
-import { framesFolder, sharedDatabase } from './start-frames.ts';
+import { framesOptions, sharedDatabase } from './start-frames.ts';
 import { createSheetRegistry } from './usecases/sheet-registry.ts';
 import { makeLink, owner } from './store/people.ts';
 import { planWith } from './store/planned-with.ts';
@@ -100,9 +99,7 @@ export async function startOrbis(
       trustProxy,
       securityContact,
     });
-    const isCounted = settings.ORBIS_COUNT_FRAMES === 'yes';
-    const disk = documentsOnDisk(framesFolder(settings), { log });
-    const frames = createFramesApp({ ...tools, trustProxy, isCounted, disk });
+    const frames = createFramesApp({ ...tools, ...framesOptions(settings, log) });
     undo.push(() => frames.stop());
     const servers = {
       ...(does('console') && { console: createServer(app) }),

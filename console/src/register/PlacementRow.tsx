@@ -5,7 +5,7 @@ import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { fileAddress, type Snippet } from '@orbis/core';
+import { fileAddress } from '@orbis/core';
 import type { Delivery, Placement } from '@orbis/contract';
 import { optionsInWords } from '@orbis/contract/options';
 import { api, refresh } from '../api.ts';
@@ -152,7 +152,7 @@ interface FileOfFrame {
 
 function fileIn(snippets: Delivery['snippets']): FileOfFrame | null {
   const snippet = snippets.find(({ position }) => position === 'file');
-  const address = snippet && fileAddress(snippet as Snippet);
+  const address = snippet && fileAddress(snippet);
   return snippet && address ? { address, text: snippet.runs.map(({ text }) => text).join('') } : null;
 }
 

@@ -90,7 +90,8 @@ export const optionsInWords = (options: Options, sheet: Sheet | null = null): st
   formatOptions(options)
     .map(({ name, value }) => {
       const { label, words } = optionWords(name, sheet);
-      return `${label.toLowerCase()} ${words?.[value]?.toLowerCase() ?? value}`;
+      const said = optionNamed(name, sheet)?.type.name === 'text' ? `“${value}”` : value;
+      return `${label.toLowerCase()} ${words?.[value]?.toLowerCase() ?? said}`;
     })
     .join(', ');
 

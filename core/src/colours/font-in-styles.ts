@@ -8,8 +8,8 @@ const plainNames = /^[\p{L}\d\s"',-]+$/u;
 const longest = 200;
 
 /**
- * The font of a site (CSS Fonts 4, section 2.1), as its styles say it of the whole page: the last one that they
- * name, custom properties replaced by what they stand for. Null where none is named.
+ * The font of a site (CSS Fonts 4, section 2.1), as its styles say it of the whole page: the last one that
+ * they name, custom properties replaced by what they stand for. Null where none is named.
  */
 export function fontIn(sheets: readonly string[]): string | null {
   const named = new Map<string, string>();

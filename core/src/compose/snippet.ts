@@ -46,7 +46,7 @@ export const documentText = (snippets: readonly Snippet[]): string =>
     .map(snippetText)
     .join('\n');
 
-/** Where a snippet stands that is a file: its address, as the reason for it tells; null for every other one. */
+/** The address of a snippet that is a file, as the reason for it tells; null for every other one. */
 export function fileAddress({ position, runs: [run] }: Snippet): string | null {
   if (position !== 'file' || run?.from !== 'orbis') return null;
   const address = run.reasons.find(({ code }) => code === 'document-of-file')?.facts['address'];

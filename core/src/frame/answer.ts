@@ -71,7 +71,7 @@ const why: Readonly<Record<Exclude<Answer, 'words'>, Reason>> = {
 const shownIn = (form: MarkupElement, answer: Exclude<Answer, 'words'>): Change[] => [
   { kind: 'attribute', element: form, name: 'target', value: targets[answer], reason: why[answer] },
   ...within(form)
-    .filter((element) => attribute(element, 'formtarget') !== undefined)
+    .filter((element) => attribute(element, 'formtarget') !== null)
     .map((element): Change => ({
       kind: 'attribute',
       element,

@@ -37,6 +37,14 @@ function unlessScripts({ content, language }: Pick<FrameDocumentOptions, 'conten
   return `<noscript><p>${escapeText(instead)} <a href="${escapeAttribute(content.address)}"${target} rel="noopener">${escapeText(open(content.provider))}</a></p></noscript>\n`;
 }
 
+/* Editors may take a line for more than it is. */
+const inOneLine = (style: string): string =>
+  style
+    .split('\n')
+    .map((line) => line.trim())
+    .filter(Boolean)
+    .join(' ');
+
 /* It never scrolls up and down: the frame grows. */
 const grown = 'html{overflow-y:hidden}body{display:flow-root}';
 
@@ -48,7 +56,7 @@ export function frameDocument(
   text: string,
   { language, title, fills, linksOpenTabs, content, style = '', head = '' }: FrameDocumentOptions,
 ): string {
-  const own = style === '' ? '' : `\n<style>${style.trim().replace(/\s*\n\s*/g, ' ')}</style>`;
+  const own = style === '' ? '' : `\n<style>${inOneLine(style)}</style>`;
   return `<!doctype html>
 <html lang="${escapeAttribute(language)}">
 <head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">${linksOpenTabs ? '<base target="_blank">' : ''}<title>${escapeText(title)}</title>${head}

@@ -21,8 +21,8 @@ export interface StyleOfSite {
 }
 
 /**
- * A style for the insides of a site’s frames to begin with: the font of the site, its darkest colour for words,
- * the most vivid one for links and buttons.
+ * A style for the insides of a site’s frames to begin with: the font of the site, its darkest colour for
+ * words, the most vivid one for links and buttons.
  */
 export function starterStyle({ colours, font }: StyleOfSite): string {
   const words = colours.filter((colour) => wcagContrast(colour, '#ffffff') >= readable);

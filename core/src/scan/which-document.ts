@@ -6,14 +6,14 @@ import { canonical } from './canonical.ts';
  * where none is.
  */
 export function whichDocument(text: string, documents: readonly string[]): number | null {
-  const plain = documents.findIndex((document) => squeezed(document) === squeezed(text));
+  const plain = documents.findIndex((each) => squeezed(each) === squeezed(text));
   if (plain >= 0) return plain;
   // What a server or a program for files adds is little.
-  const candidates = documents.map((document) => text.length <= 2 * document.length + 4096);
+  const candidates = documents.map((each) => text.length <= 2 * each.length + 4096);
   if (!candidates.some(Boolean)) return null;
   const found = canonicalOf(text);
   const same = documents.findIndex(
-    (document, at) => candidates[at] && found !== null && canonicalOf(document) === found,
+    (each, at) => candidates[at] && found !== null && canonicalOf(each) === found,
   );
   return same < 0 ? null : same;
 }

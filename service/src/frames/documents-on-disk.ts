@@ -37,9 +37,9 @@ const written = z.object({
 const mostWaiting = 1000;
 
 /**
- * Keeps documents in a folder, each in a file of its own that is whole or not there at all; the oldest go when
- * others need the room. Several processes may share the folder. What cannot be written is said once, and done
- * without.
+ * Keeps documents in a folder, each in a file of its own that is whole or not there at all; the oldest go
+ * when others need the room. Several processes may share the folder. What cannot be written is said once, and
+ * done without.
  */
 export function documentsOnDisk(
   folder: string,

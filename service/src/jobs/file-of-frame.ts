@@ -1,8 +1,8 @@
 import type { PlacementSeen } from '@orbis/core';
 import type { Fetching } from '../fetching/client.ts';
-import { FetchFailure } from '../fetching/failure.ts';
 import type { Reader } from '../reading/reader.ts';
 import type { IssuedText } from '../store/issued.ts';
+import { whyUnreadable } from './unreadable.ts';
 
 export interface FileTools {
   fetching: Pick<Fetching, 'readPage'>;
@@ -34,8 +34,7 @@ export async function withItsFile(
       ? withFinding({ ...seen, state: 'altered' }, 'file-altered', 'warning', { address })
       : { ...seen, delivery: there[at]!.number };
   } catch (error) {
-    if (!(error instanceof FetchFailure)) throw error;
-    const { message: why, remedy, status } = error;
+    const { message: why, remedy, status } = whyUnreadable(error);
     const isGone = status === 404 || status === 410;
     return withFinding(isGone ? { ...seen, state: 'missing' } : seen, 'file-unreachable', 'error', {
       address,

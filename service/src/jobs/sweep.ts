@@ -1,10 +1,9 @@
 import type { RenderContext } from '../usecases/render-context.ts';
 import type { Logger } from 'pino';
 import type { PlacementSeen } from '@orbis/core';
-import { OrbisError } from '@orbis/contract';
 import type { Database } from '../database/connect.ts';
 import type { Fetching } from '../fetching/client.ts';
-import { FetchFailure } from '../fetching/failure.ts';
+import type { FetchFailure } from '../fetching/failure.ts';
 import type { JobHandler } from '../queue/handler.ts';
 import type { Reader } from '../reading/reader.ts';
 import { digest } from '../digest.ts';
@@ -20,6 +19,7 @@ import {
   type PlacementResult,
 } from '../store/sweeps.ts';
 import { withItsFile } from './file-of-frame.ts';
+import { whyUnreadable } from './unreadable.ts';
 import { outOfDateFinding, retiredFinding } from '../usecases/placements.ts';
 import { pageUrl } from '../serializers/places.ts';
 import { planPage } from '../usecases/planning.ts';
@@ -82,44 +82,44 @@ async function lookAt(
       issued: new Map<number, string>(),
     }));
     const scanned = await reader.reconcilePage(answer.text, [...expected, ...ended]);
-    const looked = await Promise.all(
-      placements.map(({ id }, i) =>
-        withItsFile(scanned[i]!, issued.get(id) ?? [], { fetching, reader, declared }),
-      ),
-    );
-    const seen = placements.map((placed, i) => resultOf(placed, looked[i]!, issued.get(placed.id) ?? []));
+    const seen: PlacementResult[] = [];
+    // One after the other, as they may all be of one server.
+    for (const [i, placed] of placements.entries()) {
+      const own = issued.get(placed.id) ?? [];
+      seen.push(resultOf(placed, await withItsFile(scanned[i]!, own, { fetching, reader, declared }), own));
+    }
     const gone = leaving
       .filter((_, i) => scanned[placements.length + i]!.state === 'missing')
       .map(({ id }) => id);
     return { state: 'read', status: answer.status, why: null, digest: digest(answer.text), seen, gone };
   } catch (error) {
-    const failure =
-      error instanceof OrbisError && unreadable.has(error.code)
-        ? new FetchFailure(error.message, 'See what makes the page so large.')
-        : error;
-    if (!(failure instanceof FetchFailure)) throw error;
-    const finding = {
-      rule: 'page-unreachable',
-      level: 'error' as const,
-      facts: { why: failure.message, remedy: failure.remedy },
-    };
-    return {
-      state: 'unreachable',
-      status: failure.status,
-      why: failure.message,
-      digest: null,
-      gone: [],
-      seen: placements.map((p) => ({
-        placementId: p.id,
-        state: 'unreachable' as const,
-        delivery: null,
-        carried: null,
-        line: null,
-        served: false,
-        findings: [finding],
-      })),
-    };
+    return unreachable(placements, whyUnreadable(error));
   }
+}
+
+/* A page that could not be read says nothing of its placements. */
+function unreachable(placements: readonly SweptPlacement[], failure: FetchFailure): PageResult {
+  const finding = {
+    rule: 'page-unreachable',
+    level: 'error' as const,
+    facts: { why: failure.message, remedy: failure.remedy },
+  };
+  return {
+    state: 'unreachable',
+    status: failure.status,
+    why: failure.message,
+    digest: null,
+    gone: [],
+    seen: placements.map((p) => ({
+      placementId: p.id,
+      state: 'unreachable' as const,
+      delivery: null,
+      carried: null,
+      line: null,
+      served: false,
+      findings: [finding],
+    })),
+  };
 }
 
 /* What a sweep makes out of one placement, held against what is wanted of it now. */
@@ -156,6 +156,3 @@ function seenRetired({ state, findings }: PlacementSeen): Pick<PlacementResult, 
     ? { state: 'planned', findings: [] }
     : { state, findings: [...findings, retiredFinding] };
 }
-
-/* A page that is too much for the reader is one that could not be read. */
-const unreadable: ReadonlySet<string> = new Set(['reading-too-slow', 'reading-too-large']);

@@ -23,7 +23,7 @@ export interface Issued {
 }
 
 /** Of a snippet made with the neutral mark: what a page carries is known by it. */
-export const textDigest = (made: Pick<Snippet, 'runs'>): string => digest(snippetText(made));
+const textDigest = (made: Pick<Snippet, 'runs'>): string => digest(snippetText(made));
 
 /**
  * Of snippets made with the neutral mark: whether the same is pasted, at each position; why

@@ -10,8 +10,8 @@ import { readPage } from './read-page.ts';
 const [mostSheets, longestSheet] = [12, 500_000];
 
 /**
- * Reads the colours that stand most often in the styles of a page, and its font: those in it, and those of its style
- * sheets. What these import is not read.
+ * Reads the colours that stand most often in the styles of a page, and its font: in styles that stand in it,
+ * and in its style sheets. What these import is not read.
  * @param path that of the page; the first one where it is empty.
  * @throws OrbisError `page-unreadable`
  */

@@ -10,7 +10,10 @@ export interface Gate {
   close(): Promise<void>;
 }
 
-/** A gate before a server on this machine, by its port or its socket: shut, it breaks off what is going on, and lets nobody in. */
+/**
+ * A gate before a server on this machine, by its port or its socket: shut, it breaks off what is going on,
+ * and lets nobody in.
+ */
 export async function gateTo(url: string): Promise<Gate> {
   const there = new URL(url);
   const socketPath = there.searchParams.get('socketPath');
