@@ -113,4 +113,50 @@ describe('the frame of an embed from the command line', function () {
       .to.match(/^<!doctype html>\n<html lang="en">/)
       .and.include(form);
   });
+
+  it('keeps the style of a site for what is in frames, begun with its colours or of one’s own', async () => {
+    expect((await orbis('style hollinfell')).out).to.match(/^There is none\./);
+    const starter = await orbis('style hollinfell --starter');
+    expect(starter.out).to.match(/^body \{\n {2}font-family: "DejaVu Serif", serif;\n/);
+    expect((await orbis('style hollinfell')).out).to.match(/^There is none\./);
+    expect((await orbis('style hollinfell --starter --keep')).exit).to.equal(0);
+    expect((await orbis('style hollinfell')).out).to.equal(starter.out);
+    const style = 'button { color: teal }';
+    expect((await orbis('style hollinfell -', style)).out).to.include('Hollin Fell has this style');
+    expect(JSON.parse((await orbis('style hollinfell --json')).out)).to.deep.equal({
+      site: 'hollinfell',
+      style,
+    });
+    const refused = await orbis('style hollinfell -', 'a { color: red } </style>');
+    expect([refused.exit, refused.err.includes('a style without “</style”')]).to.deep.equal([2, true]);
+    for (const wrong of [
+      'style hollinfell --keep',
+      'style hollinfell --starter --none',
+      'style hollinfell no.css',
+    ])
+      expect((await orbis(wrong)).exit, wrong).to.equal(2);
+    expect((await orbis('style hollinfell --none')).exit).to.equal(0);
+    expect((await orbis('style hollinfell')).out).to.match(/^There is none\./);
+  });
+
+  it('hands the file out that its frame shows, and says where it is put', async () => {
+    const address = 'https://hollinfell.localhost/embeds/form.html';
+    await orbis(`set form frame=file frame-file=${address}`);
+    await orbis('place form hollinfell/talks#opening');
+    const code = await orbis('code form hollinfell/talks#opening');
+    expect(code.out).to.include(`src="${address}"`);
+    expect(code.err).to.include('with --file this prints what stands in it');
+    const file = await orbis('code form hollinfell/talks#opening --file');
+    expect(file.out)
+      .to.match(/^<!doctype html>/)
+      .and.include('action="https://formwold.localhost/letters/a"');
+    const plan = (await orbis('plan hollinfell/talks')).out;
+    expect(plan).to.match(
+      new RegExp(`^1\\. Paste – into a file on your server: ${address}\n<!doctype html>`),
+    );
+    expect(plan).to.include('2. Paste – hollinfell/talks#opening');
+    await orbis('place talk hollinfell/talks#opening');
+    const none = await orbis('code talk hollinfell/talks#opening --file');
+    expect([none.exit, none.err.includes('It stands in no file there.')]).to.deep.equal([2, true]);
+  });
 });

@@ -29,22 +29,6 @@ export interface FrameDocumentOptions {
 /* Its own edges are those of the frame, and what stands in it keeps its margins to itself. */
 const always = 'body{margin:0;font:16px/1.5 sans-serif}';
 const filled = 'html,body{height:100%}body{overflow:hidden}';
-/* Where nothing runs, nothing may be shown (HTML, section 4.12.2). */
-function unlessScripts({ content, language }: Pick<FrameDocumentOptions, 'content' | 'language'>): string {
-  if (!content) return '';
-  const { instead, open } = pastedIn(language);
-  const target = content.inTab ? ' target="_blank"' : '';
-  return `<noscript><p>${escapeText(instead)} <a href="${escapeAttribute(content.address)}"${target} rel="noopener">${escapeText(open(content.provider))}</a></p></noscript>\n`;
-}
-
-/* Editors may take a line for more than it is. */
-const inOneLine = (style: string): string =>
-  style
-    .split('\n')
-    .map((line) => line.trim())
-    .filter(Boolean)
-    .join(' ');
-
 /* It never scrolls up and down: the frame grows. */
 const grown = 'html{overflow-y:hidden}body{display:flow-root}';
 
@@ -67,3 +51,19 @@ ${unlessScripts({ content, language })}${fills ? '' : `${reporterTag}\n`}</body>
 </html>
 `;
 }
+
+/* Where nothing runs, nothing may be shown (HTML, section 4.12.2). */
+function unlessScripts({ content, language }: Pick<FrameDocumentOptions, 'content' | 'language'>): string {
+  if (!content) return '';
+  const { instead, open } = pastedIn(language);
+  const target = content.inTab ? ' target="_blank"' : '';
+  return `<noscript><p>${escapeText(instead)} <a href="${escapeAttribute(content.address)}"${target} rel="noopener">${escapeText(open(content.provider))}</a></p></noscript>\n`;
+}
+
+/* Editors may take a line for more than it is. */
+const inOneLine = (style: string): string =>
+  style
+    .split('\n')
+    .map((line) => line.trim())
+    .filter(Boolean)
+    .join(' ');
