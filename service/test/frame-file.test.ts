@@ -114,6 +114,13 @@ describe('an embed in a file on the owner’s server', function () {
       'replace spot hollinfell/talks#opening',
     ]);
     file = { status: 200, text: second.document };
+    await work.publish(first.text);
+    expect(inShort(await swept()), 'the frame is the old one').to.deep.equal([
+      'out-of-date',
+      1,
+      'out-of-date',
+    ]);
+    await work.publish(second.text);
     expect(inShort(await swept())).to.deep.equal(['live', second.number]);
   });
 });

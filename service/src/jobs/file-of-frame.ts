@@ -11,8 +11,8 @@ export interface FileTools {
 }
 
 /**
- * What was seen of a placement, with the file that its frame shows, where it stands in one: visitors see what
- * is in the file, so it carries the delivery whose document stands there.
+ * What was seen of a placement, with the file that its frame shows, where it stands in one: it carries the
+ * delivery of which both are.
  */
 export async function withItsFile(
   seen: PlacementSeen,
@@ -32,7 +32,7 @@ export async function withItsFile(
     );
     return at === null
       ? withFinding({ ...seen, state: 'altered' }, 'file-altered', 'warning', { address })
-      : { ...seen, delivery: there[at]!.number };
+      : { ...seen, delivery: together(carries, there[at]!).number };
   } catch (error) {
     const { message: why, remedy, status } = whyUnreadable(error);
     const isGone = status === 404 || status === 410;
@@ -43,6 +43,10 @@ export async function withItsFile(
     });
   }
 }
+
+/* The same frame may be of several deliveries: then the file tells. Of two that are not of one, the older. */
+const together = (frame: IssuedText, file: IssuedText): IssuedText =>
+  frame.spot === file.spot || file.number < frame.number ? file : frame;
 
 const withFinding = (
   seen: PlacementSeen,

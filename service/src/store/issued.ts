@@ -162,6 +162,8 @@ export interface IssuedText {
   revision: number;
   /** Of what is shown there ({@link shownDigest}). */
   shown: string;
+  /** Of the code at the spot alone, without its mark. */
+  spot: string;
   text: string;
   /** The document that stands in a file, and where; null where there is none. */
   file: { address: string; text: string } | null;
@@ -202,7 +204,7 @@ export async function issuedTexts(
   return groupBy(out, (row) => row.placementId);
 }
 
-type IssuedRow = Omit<IssuedText, 'shown' | 'text' | 'file'> & Snippet & { textDigest: string };
+type IssuedRow = Omit<IssuedText, 'shown' | 'spot' | 'text' | 'file'> & Snippet & { textDigest: string };
 
 /* What one delivery is made of. */
 function issuedText(rows: readonly IssuedRow[], publicId: string): IssuedText {
@@ -215,6 +217,7 @@ function issuedText(rows: readonly IssuedRow[], publicId: string): IssuedText {
     number,
     revision,
     shown: withFile(spot.textDigest, file?.textDigest),
+    spot: spot.textDigest,
     text: snippetText(withMark({ position: 'spot', runs }, { placement: publicId, delivery: number })),
     file: file && address ? { address, text: snippetText(file) } : null,
   };
