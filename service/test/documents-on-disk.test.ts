@@ -25,7 +25,7 @@ describe('documents on disk', () => {
   it('are there for the next process, as they were, and for nobody else of the machine', async () => {
     const first = documentsOnDisk(folder, { log });
     expect([await first.isEmpty(), await first.read('abcdefghij')]).to.deep.equal([true, null]);
-    first.keep('abcdefghij', page('<p>One'));
+    for (let at = 0; at < 50; at++) first.keep('abcdefghij', page(`<p>One ${at}`));
     first.keep('abcdefghij', page('<p>Two'));
     first.keep('abzzzzzzzz', { html: '<p>Plain', policy: 'p' });
     await first.settled();

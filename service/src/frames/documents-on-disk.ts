@@ -45,7 +45,8 @@ export function documentsOnDisk(
   folder: string,
   { log, most = 256 * 1024 * 1024 }: DiskTools,
 ): DocumentsOnDisk {
-  const queue = new PQueue({ concurrency: 2 });
+  // One after the other: of two of one placement, the later one stays.
+  const queue = new PQueue({ concurrency: 1 });
   let isBroken = false;
   let sinceLook = Infinity;
   const work = (task: () => Promise<void>): void => {
