@@ -1,7 +1,6 @@
 import type { Option } from '../options/option.ts';
 import { option as answer } from './answer.ts';
-import { option as answerFailed } from './answer-failed.ts';
-import { option as answerWords } from './answer-words.ts';
+import { answerSentences } from './answer-sentence.ts';
 import { option as contacts } from './contacts.ts';
 import { option as frame } from './frame.ts';
 import { option as frameFile } from './frame-file.ts';
@@ -14,8 +13,7 @@ export const isolation: readonly Option[] = [
   frame,
   frameFile,
   answer,
-  answerWords,
-  answerFailed,
+  ...answerSentences,
   siteStyle,
   contacts,
   ...powers.map(powerOption),

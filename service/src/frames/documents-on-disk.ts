@@ -50,7 +50,7 @@ export function documentsOnDisk(
   let isBroken = false;
   let sinceLook = Infinity;
   const work = (task: () => Promise<void>): void => {
-    if (isBroken || queue.size >= mostWaiting) return;
+    if (isBroken) return;
     void queue.add(task).catch((error: unknown) => {
       if (isBroken) return;
       isBroken = true;
@@ -72,7 +72,9 @@ export function documentsOnDisk(
     await makeRoom(folder, most);
   };
   return {
-    keep: (id, document) => work(() => write(id, document)),
+    keep: (id, document) => {
+      if (queue.size < mostWaiting) work(() => write(id, document));
+    },
     forget: (id) => work(() => rm(fileOf(folder, id), { force: true })),
     read: async (id) => {
       const text = await readFile(fileOf(folder, id), 'utf8').catch(() => null);
