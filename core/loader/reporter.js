@@ -4,19 +4,26 @@
  * core/src/visitors.
  *
  * Content with `100vh` and anything more grows each time its frame does, for ever: a growth within the frame
- * of animation in which the window was resized is taken for that, and the fourth one in a row is not told.
+ * of animation in which the window was resized is taken for that. The fourth one in a row is not told, now or
+ * later.
  */
 (function (body) {
   let told = 0;
+  let untold = 0;
   let inARow = 0;
   let isResized = false;
 
+  const say = () => parent.postMessage({ orbis: told }, '*');
   const tell = () => {
     const height = Math.ceil(Math.max(body.getBoundingClientRect().height, body.scrollHeight));
-    if (height === told || (isResized && height > told && ++inARow > 3)) return;
+    if (height === told || height === untold) return;
+    if (isResized && height > told && ++inARow > 3) {
+      untold = height;
+      return;
+    }
     if (!isResized) inARow = 0;
     told = height;
-    parent.postMessage({ orbis: height }, '*');
+    say();
   };
 
   addEventListener('resize', () => {
@@ -26,9 +33,6 @@
   new ResizeObserver(tell).observe(body);
   addEventListener('load', tell);
   // What was said before anybody listened is said once more.
-  setTimeout(() => {
-    told = 0;
-    tell();
-  }, 1000);
+  setTimeout(say, 1000);
   document.fonts.ready.then(tell);
 })(document.body);

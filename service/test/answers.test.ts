@@ -51,13 +51,10 @@ describe('answers to forms in frames, on a published page', function () {
   const formTo = (path: string): string =>
     `<form action="http://letters.localhost:${port()}${path}" method="post" target="_blank"><input name="mail" value="ada@hollinfell.localhost"><input name="action" value="join"><input name="trap" hidden><button name="by" value="button">Join</button></form>`;
 
-  let ids: string[] = [];
-  afterEach(async () => {
-    for (const id of ids.splice(0)) await work.end(id);
-  });
+  afterEach(() => work.endAll());
   /* A page with these embeds, each at a spot of its own. */
   async function published(...embeds: { embed: string; options: Record<string, unknown> }[]): Promise<Page> {
-    ids = [];
+    const ids: string[] = [];
     for (const [at, { embed, options }] of embeds.entries())
       ids.push(await work.place(embed, spots[at]!, options));
     const texts = [];

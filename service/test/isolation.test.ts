@@ -23,6 +23,7 @@ describe('embeds in frames of their own, on a published page', function () {
     await browser.close();
     await test.stop();
   });
+  afterEach(() => work.endAll());
   const formwold = (): string => `http://formwold.localhost:${test.world.port}`;
   /* A form with a script that takes a name, and answers in its own place. */
   const form = (): string => `<form class="fw-form" action="${formwold()}/letters/hf-monthly" method="post">
@@ -50,23 +51,17 @@ joining.addEventListener('submit', async (event) => {
   };
   before(() => work.collect('Join', form()));
 
-  const withCopies = async (frame: string): Promise<string[]> => {
+  const withCopies = async (frame: string): Promise<void> => {
     const ids = [];
     for (const spot of spots) ids.push(await work.place('join', spot, { frame }));
     const texts = [];
     for (const id of ids) texts.push((await work.delivered(id)).text);
     await work.publish(...texts);
-    return ids;
   };
 
   describe('three copies of one form on a page', () => {
-    let ids: string[] = [];
-    afterEach(async () => {
-      for (const id of ids) await work.end(id);
-    });
-
     it('in the page itself: only the first one works, the others take the visitor away', async () => {
-      ids = await withCopies('none');
+      await withCopies('none');
       const { page, errors } = await opened();
       expect(errors).to.have.length(2);
       expect(errors[0]).to.match(/joining.*already been declared/);
@@ -81,7 +76,7 @@ joining.addEventListener('submit', async (event) => {
 
     for (const way of ['enclosed', 'served'])
       it(`${way}: all three send, each shows its answer, and each is as high as its content`, async () => {
-        ids = await withCopies(way);
+        await withCopies(way);
         const { page, errors } = await opened();
         const sent: string[] = [];
         page.on('response', (response) => {
@@ -139,7 +134,6 @@ joining.addEventListener('submit', async (event) => {
     );
     const swept = (await test.client.call('placements.read', { params: { placement: id } })).data;
     expect([swept.state, swept.findings]).to.deep.equal(['live', []]);
-    await work.end(id);
   });
 
   it('is as high as its content, also where that grows, but not where it grows with its frame', async () => {
@@ -157,11 +151,13 @@ joining.addEventListener('submit', async (event) => {
     await page.waitForTimeout(500);
     const [, runaway] = await heightsOn(page);
     expect(runaway).to.be.within(300, 600);
+    // Also when it says once more how high it is.
+    await page.waitForTimeout(1000);
+    expect((await heightsOn(page))[1]).to.equal(runaway);
     await page.frameLocator('iframe[data-orbis]').first().getByRole('button').click();
     await until(async () => (await heightsOn(page))[0]! >= 900);
     expect((await heightsOn(page))[1]).to.equal(runaway);
     await page.close();
-    for (const id of ids) await work.end(id);
   });
 
   it('lets it ask for the camera only where its owner does', async () => {

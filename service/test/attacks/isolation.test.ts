@@ -83,14 +83,7 @@ describe('attack: an embed in a frame', function () {
     await test.stop();
   });
 
-  const placed: string[] = [];
-  const place = async (...where: Parameters<Published['place']>): Promise<string> => {
-    placed.push(await work.place(...where));
-    return placed.at(-1)!;
-  };
-  afterEach(async () => {
-    for (const id of placed.splice(0)) await work.end(id);
-  });
+  afterEach(() => work.endAll());
 
   const contacts = ['hollinfell.localhost'];
   for (const [way, options] of [
@@ -107,12 +100,12 @@ describe('attack: an embed in a frame', function () {
       const { port } = elsewhere.address() as AddressInfo;
       const isFile = options['frame'] === 'file';
       const all = isFile ? { ...options, 'frame-file': `http://files.localhost:${port}/evil.html` } : options;
-      const evil = await place('evil', 'one', all);
+      const evil = await work.place('evil', 'one', all);
       const { data } = await test.client.call('compositions.create', {
         body: { placement: evil, options: all as never },
       });
       file = data.frame.document ?? '';
-      const beside = await place('victim', 'two', { frame: 'served' });
+      const beside = await work.place('victim', 'two', { frame: 'served' });
       await work.publish((await work.delivered(evil)).text, (await work.delivered(beside)).text);
       const page = await context.newPage();
       // Browsers keep the pages of the site for a while.
@@ -155,7 +148,7 @@ describe('attack: an embed in a frame', function () {
 
   it('in the page itself it reads all of it: that is stated', async () => {
     phoned = [];
-    await work.publish((await work.delivered(await place('evil', 'one'))).text);
+    await work.publish((await work.delivered(await work.place('evil', 'one'))).text);
     const page = await context.newPage();
     await page.goto(`${work.site}/talks?bare`).catch(() => undefined);
     await page.waitForURL(/elsewhere/, { timeout: 30_000 });
