@@ -37,6 +37,12 @@ export const view = {
   }),
 };
 
+/** Whether it contacts whom it wants, and tells. */
+export const learning = z.boolean().default(false).meta({
+  description:
+    'By itself, without what stands around it, with nobody kept out: its document tells the console whom it contacts',
+});
+
 /** A page in which something is shown. */
 const pageShown = z.object({
   url: z.string(),

@@ -22,12 +22,17 @@ export interface Origins {
   placementUrl(id: string): string;
   /** The placement whose document an address asks for, or null. */
   placementName(hostname: string, path: string): string | null;
+  /** Where a placement’s document is for good in one version, as long as it is the current one: a path. */
+  versionPath(id: string, version: string): string;
+  /** The placement and the version of its document that an address asks for, or null. */
+  placementVersion(hostname: string, path: string): { id: string; version: string } | null;
   /** The name of the preview that an address asks for, or null. */
   previewName(hostname: string, path: string): string | null;
 }
 
 const previewShape = /^[0-9a-hjkmnp-tv-z]{20}$/;
 const placementShape = /^[0-9a-hjkmnp-tv-z]{10}$/;
+const versionShape = /^(.*)\/versions\/([\w-]{22})$/;
 
 /** Works out the origins from the settings; where they say nothing, from the ports that are listened on. */
 export function originsOf({
@@ -61,5 +66,11 @@ export function originsOf({
     previewName: (hostname, path) => asked(hostname, path, previewShape),
     placementUrl: at,
     placementName: (hostname, path) => asked(hostname, path, placementShape),
+    versionPath: (id, version) => `${ownHosts ? '' : `/${id}`}/versions/${version}`,
+    placementVersion: (hostname, path) => {
+      const [, rest = '', version] = versionShape.exec(path) ?? [];
+      const id = version === undefined ? null : asked(hostname, rest, placementShape);
+      return id === null ? null : { id, version: version! };
+    },
   };
 }

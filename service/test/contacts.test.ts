@@ -1,72 +1,39 @@
 import { expect } from 'chai';
-import { createServer, type Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
 import { chromium, type Browser } from 'playwright-core';
 import { findChromium } from '../src/browser/find.ts';
 import { mostBlocked } from '../src/store/blocked-contacts.ts';
 import { declareSite, refusal, startTestOrbis, type TestOrbis } from './support/orbis.ts';
 import { publishedWith, type Published } from './support/published.ts';
 import { until } from './support/until.ts';
+import { startWidget, type Widget } from './support/widget.ts';
 
 describe('whom an embed contacts', function () {
   this.timeout(120_000);
   let test: TestOrbis;
   let browser: Browser;
   let work: Published;
-  let server: Server;
-  const asked: string[] = [];
+  let widget: Widget;
   before(async () => {
     test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });
     await declareSite(test, ['one']);
     work = publishedWith(test);
     browser = await chromium.launch({ executablePath: findChromium(process.env['ORBIS_CHROMIUM'])! });
-    // A widget that is not in the sheets: its script loads another one, from elsewhere, which is sent on.
-    server = createServer((request, response) => {
-      const { host = '', url = '' } = request.headers.host
-        ? { host: request.headers.host, url: request.url }
-        : {};
-      const name = host.split(':')[0]!;
-      asked.push(`${name}${url}`);
-      const port = (server.address() as AddressInfo).port;
-      response.setHeader('Access-Control-Allow-Origin', '*');
-      if (url === '/first.js')
-        response.setHeader('Content-Type', 'text/javascript').end(
-          `const hidden = ['http:', '', 'more.widget' + '.localhost:${port}', 'second.js'].join('/');
-             document.head.append(Object.assign(document.createElement('script'), { src: hidden }));
-             document.querySelector('#widget').textContent = 'First';
-             addEventListener('click', () => fetch('http://' + 'clicks.widget' + '.localhost:${port}/clicked'));`,
-        );
-      else if (url === '/second.js')
-        response.writeHead(302, { Location: `http://far.widget.localhost:${port}/third.js` }).end();
-      else if (url === '/third.js')
-        response
-          .setHeader('Content-Type', 'text/javascript')
-          .end(`document.querySelector('#widget').textContent = 'All of it';`);
-      else response.end();
-    }).listen(0, '127.0.0.1');
+    widget = await startWidget();
   });
   after(async () => {
-    server.close();
+    widget.stop();
     await browser.close();
     await test.stop();
   });
-  const code = (): string =>
-    `<div id="widget"></div>\n<script src="http://widget.localhost:${(server.address() as AddressInfo).port}/first.js"></script>`;
-  const all = [
-    'clicks.widget.localhost',
-    'far.widget.localhost',
-    'more.widget.localhost',
-    'widget.localhost',
-  ];
   const blocked = async () =>
     (await test.client.call('contacts.blocked', { params: { embed: 'widget' } })).data.items;
 
   it('is found out by a browser: scripts that scripts load, where they are sent on, and what a click does', async () => {
-    await work.collect('Widget', code());
+    await work.collect('Widget', widget.code);
     const { data } = await test.client.call('contacts.create', { body: { embed: 'widget' } });
-    expect(data.contacted.map(({ host }) => host)).to.deep.equal(all);
+    expect(data.contacted.map(({ host }) => host)).to.deep.equal(widget.hosts);
     expect(data.contacted.filter(({ afterClick }) => afterClick).map(({ host }) => host)).to.deep.equal([
-      all[0],
+      widget.hosts[0],
     ]);
     expect(data.contacted.find(({ host }) => host === 'far.widget.localhost')!.uses).to.deep.equal([
       'script',
@@ -96,17 +63,17 @@ describe('whom an embed contacts', function () {
 
   for (const frame of ['enclosed', 'served'])
     it(`is that list and nobody else, ${frame}`, async () => {
-      const id = await work.place('widget', 'one', { frame, contacts: all.slice(2) });
+      const id = await work.place('widget', 'one', { frame, contacts: widget.hosts.slice(2) });
       await work.publish((await work.delivered(id)).text);
       const page = await browser.newPage();
-      asked.length = 0;
+      widget.asked.length = 0;
       await page.goto(`${work.site}/talks`);
       const inside = page.frameLocator('iframe').locator('#widget');
       await inside.getByText('First').waitFor();
       // Both hosts are on the list, and the one to which it is sent on is not.
-      await until(async () => asked.includes('more.widget.localhost/second.js'));
+      await until(async () => widget.asked.includes('more.widget.localhost/second.js'));
       await page.waitForTimeout(500);
-      expect(asked.filter((each) => each.includes('far.'))).to.deep.equal([]);
+      expect(widget.asked.filter((each) => each.includes('far.'))).to.deep.equal([]);
       expect(await inside.textContent()).to.equal('First');
       await page.close();
       await work.end(id);

@@ -120,6 +120,27 @@ describe('Orbis as an oEmbed provider', function () {
     }
   });
 
+  it('has an address of its own in each version, where it may be kept for good', async () => {
+    const first = await get(link);
+    const version = new URL(String(first.headers['content-location']), link).href;
+    expect(version).to.match(new RegExp(`^${link}versions/[\\w-]{22}$`));
+    const kept = await get(version);
+    expect([kept.status, kept.body]).to.deep.equal([200, first.body]);
+    expect(kept.headers).to.deep.include({
+      'cache-control': 'public, max-age=31536000, immutable',
+      'content-security-policy': first.headers['content-security-policy'],
+      'etag': first.headers['etag'],
+    });
+    const none = await get(version.replace(/.$/, (last) => (last === 'A' ? 'B' : 'A')));
+    expect([none.status, none.headers['cache-control']]).to.deep.equal([404, 'no-store']);
+    await change({ start: 60 });
+    await until(async () => (await get(version)).status === 404);
+    const { headers } = await get(link);
+    expect(headers['content-location']).to.not.equal(first.headers['content-location']);
+    await change({ start: 112 });
+    await until(async () => (await get(version)).status === 200);
+  });
+
   it('is answered from memory as it is from the database, however it is asked for', async () => {
     const told = ({ headers, ...rest }: Got): unknown => {
       const {

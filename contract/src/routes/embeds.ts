@@ -17,7 +17,7 @@ import {
   revisionNote,
   tags,
 } from '../resources.ts';
-import { view } from '../preview.ts';
+import { learning, view } from '../preview.ts';
 import { pathOf, paths } from './paths.ts';
 import { mostWithCode, mostWithMany, route } from './route.ts';
 
@@ -119,7 +119,7 @@ export const embedRoutes = {
     access: 'owner',
     readOnly: true,
     most: mostWithCode,
-    body: z.strictObject({ ...subject, ...view }),
+    body: z.strictObject({ ...subject, ...view, learning }),
     answer: preview,
     statuses: [201],
     location: ({ url }) => url,

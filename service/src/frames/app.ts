@@ -1,5 +1,5 @@
 import type { RequestListener } from 'node:http';
-import express, { type ErrorRequestHandler, type RequestHandler, type Response } from 'express';
+import express, { type ErrorRequestHandler, type Request, type RequestHandler, type Response } from 'express';
 import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
 import type { Logger } from 'pino';
 import { writePolicy, type FramedContent } from '@orbis/core';
@@ -11,7 +11,7 @@ import { findPreview } from '../store/previews.ts';
 import { hearBlocked } from './blocked.ts';
 import { pointingScript } from './pointing.ts';
 import { relayScript } from './relay.ts';
-import { documentHeaders, everywhere, policyOf } from './document-headers.ts';
+import { documentHeaders, everywhere, forGood, policyOf } from './document-headers.ts';
 import { countHits, type HitCounter } from './count-hits.ts';
 import { fromMemory } from './from-memory.ts';
 import { overDocument } from './over-document.ts';
@@ -169,7 +169,7 @@ const answerLinks =
       .send(answer.body);
   };
 
-/* Documents of placements, each by the name of its host. */
+/* Documents of placements, each by the name of its host, and in its version of now by a path below that. */
 const answerPlacements =
   (
     origins: FramesDeps['origins'],
@@ -177,19 +177,26 @@ const answerPlacements =
     hits: Pick<HitCounter, 'note'>,
   ): RequestHandler =>
   async (request, response, next) => {
-    const placement = origins().placementName(request.hostname, request.path);
-    if (!placement) return next();
-    const { found, from, left } = await documents.get(placement);
+    const { hostname, path } = request;
+    const one = origins().placementVersion(hostname, path);
+    const id = one?.id ?? origins().placementName(hostname, path);
+    if (!id) return next();
+    const { found, from, left } = await documents.get(id);
     if (!found) return speak(response, 404, 'nothing');
     if ('why' in found && found.why === 'over') return sayOver(response, found.content);
     if ('why' in found) return speak(response.set('Retry-After', '1'), 503, 'away');
-    hits.note({ id: placement, site: found.site }, request.headers);
-    const encoding: Encoding =
-      (['br', 'gzip'] as const).find((each) => request.acceptsEncodings(each)) ?? 'identity';
-    const body = await found.body(encoding);
+    // Whatever keeps a version for good must never have another one under its name.
+    if (one && one.version !== found.version) return speak(response, 404, 'nothing');
+    hits.note({ id, site: found.site }, request.headers);
+    const encoding = encodingFor(request);
+    response.set(documentHeaders({ id, document: found, from, left }, encoding, origins()));
+    if (one) response.set('Cache-Control', forGood);
     // Answers 304 where the visitor has it (HTTP, section 13.1.2).
-    response.set(documentHeaders({ document: found, from, left }, encoding, origins())).send(body);
+    response.send(await found.body(encoding));
   };
+
+const encodingFor = (request: Request): Encoding =>
+  (['br', 'gzip'] as const).find((each) => request.acceptsEncodings(each)) ?? 'identity';
 
 /* Documents of previews, each by the name of its host. */
 const answerPreviews =
@@ -200,7 +207,9 @@ const answerPreviews =
       preview &&
       (await connection.during(goneOf(response), () => findPreview(connection.frames, preview, now())));
     if (!found) return speak(response, 404, 'nothing');
-    response.set('Content-Security-Policy', policyOf(found, origins())).type('html').send(found.html);
+    response.set('Content-Security-Policy', policyOf(found, origins()));
+    if (found.reportOnly !== null) response.set('Content-Security-Policy-Report-Only', found.reportOnly);
+    response.type('html').send(found.html);
   };
 
 const say = (response: Response, status: number, text: string): void =>

@@ -32,17 +32,22 @@ export const policyOf = (
   { ownHosts }: Pick<Origins, 'ownHosts'>,
 ): string | string[] => (ownHosts ? policy : [policy, withoutOrigin]);
 
+/** As long as a cache may keep anything, without asking again (RFC 8246). */
+export const forGood = 'public, max-age=31536000, immutable';
+
 /** What is said with the document of a placement, as it goes out in an encoding. */
 export const documentHeaders = (
-  { document, from, left }: { document: KeptDocument; from: Source; left: number },
+  { id, document, from, left }: { id: string; document: KeptDocument; from: Source; left: number },
   encoding: Encoding,
-  origins: Pick<Origins, 'ownHosts'>,
+  origins: Pick<Origins, 'ownHosts' | 'versionPath'>,
 ): Record<string, string | string[]> => ({
   ...everywhere,
   'Content-Type': 'text/html; charset=utf-8',
   ...(encoding === 'identity' ? {} : { 'Content-Encoding': encoding }),
   'Vary': 'Accept-Encoding',
   'ETag': document.tag(encoding),
+  // The same for good, where something between Orbis and visitors keeps it (HTTP, section 8.7).
+  'Content-Location': origins.versionPath(id, document.version),
   'Cache-Control': `public, max-age=${holdsFor}`,
   'Cache-Status': cacheStatus(from, left),
   'Permissions-Policy': permissionsPolicy(document.features),

@@ -21,10 +21,10 @@ export function fromMemory(
   { documents, hits, origins }: FromMemoryTools,
 ): RequestListener {
   const answers = new WeakMap<KeptDocument, Map<Encoding, Answer>>();
-  const answerOf = (document: KeptDocument, encoding: Encoding): Answer | null => {
+  const answerOf = (id: string, document: KeptDocument, encoding: Encoding): Answer | null => {
     const made = answers.get(document) ?? new Map<Encoding, Answer>();
     answers.set(document, made);
-    const answer = made.get(encoding) ?? prepare(document, encoding, origins());
+    const answer = made.get(encoding) ?? prepare({ id, document }, encoding, origins());
     if (answer) made.set(encoding, answer);
     return answer;
   };
@@ -32,7 +32,7 @@ export function fromMemory(
     const id = isPlain(request) ? placementOf(request, origins()) : null;
     const kept = id === null ? null : documents.atHand(id);
     const encoding = encodingOf(request.headers['accept-encoding']);
-    const answer = kept && encoding && answerOf(kept.document, encoding);
+    const answer = kept && encoding && answerOf(id!, kept.document, encoding);
     if (!answer) return app(request, response);
     hits.note({ id: id!, site: kept.document.site }, request.headers);
     if (request.headers['if-none-match'] === answer.tag)
@@ -49,10 +49,14 @@ interface Answer {
   body: Buffer;
 }
 
-function prepare(document: KeptDocument, encoding: Encoding, origins: Origins): Answer | null {
+function prepare(
+  { id, document }: { id: string; document: KeptDocument },
+  encoding: Encoding,
+  origins: Origins,
+): Answer | null {
   const body = document.ready(encoding);
   if (!body) return null;
-  const headers = documentHeaders({ document, from: 'memory', left: 0 }, encoding, origins);
+  const headers = documentHeaders({ id, document, from: 'memory', left: 0 }, encoding, origins);
   return {
     tag: document.tag(encoding),
     headers,

@@ -16,6 +16,8 @@ export interface KeptDocument {
   features: readonly string[];
   /** The origin of the site on which it is placed. */
   site: string | null;
+  /** A short digest of all that is sent with it. */
+  version: string;
   /** Its body, made once for each encoding. */
   body(encoding: Encoding): Promise<Buffer>;
   /** The same, where it was made already. */
@@ -204,7 +206,7 @@ function prepared(
   source: string,
 ): KeptDocument {
   const text = Buffer.from(html);
-  const digest = createHash('sha256').update(source).digest('base64url').slice(0, 22);
+  const version = createHash('sha256').update(source).digest('base64url').slice(0, 22);
   const bodies = new Map<Encoding, Promise<Buffer>>();
   const made = new Map<Encoding, Buffer>();
   const make = async (encoding: Encoding): Promise<Buffer> => {
@@ -216,7 +218,8 @@ function prepared(
     policy,
     features,
     site,
-    tag: (encoding) => `"${digest}${encoding === 'identity' ? '' : `-${encoding}`}"`,
+    version,
+    tag: (encoding) => `"${version}${encoding === 'identity' ? '' : `-${encoding}`}"`,
     body: (encoding) => {
       const making = bodies.get(encoding) ?? make(encoding);
       bodies.set(encoding, making);

@@ -1,9 +1,22 @@
 import { isOfItScript } from './bounds.ts';
 
+/* What was wanted, by the directive that would have kept it out, as a browser calls what it asks for. */
+const useOfDirective = {
+  'script-src-elem': 'script',
+  'worker-src': 'script',
+  'style-src-elem': 'stylesheet',
+  'img-src': 'image',
+  'media-src': 'media',
+  'font-src': 'font',
+  'connect-src': 'fetch',
+  'frame-src': 'frame',
+  'form-action': 'form',
+};
+
 /**
- * What a preview's document runs of ours: it tells the console where the player is, and what does not work;
- * nothing else. The player of a file is asked itself; a provider's posts messages, in which its sheet says
- * where the time stands.
+ * What a preview's document runs of ours: it tells the console where the player is, what does not work, and
+ * whom the document contacts where a policy only tells; nothing else. The player of a file is asked itself; a
+ * provider's posts messages, in which its sheet says where the time stands.
  */
 export const relayScript = `(() => {
   const { to, member, units, inPage } = document.currentScript.dataset;
@@ -16,8 +29,13 @@ export const relayScript = `(() => {
     else if (uses[target.tagName] && isOfIt(target)) say({ code: 'not-loaded', use: uses[target.tagName], address: clip(target.currentSrc || target.src || target.href) });
   }, true);
   addEventListener('unhandledrejection', ({ reason }) => say({ code: 'script-stopped', words: clip(reason?.message ?? reason) }));
-  addEventListener('securitypolicyviolation', ({ blockedURI, disposition }) => {
-    if (disposition === 'enforce' && URL.canParse(blockedURI)) say({ code: 'blocked', host: new URL(blockedURI).host });
+  const wanted = ${JSON.stringify(useOfDirective)};
+  addEventListener('securitypolicyviolation', ({ blockedURI, disposition, effectiveDirective }) => {
+    if (!URL.canParse(blockedURI)) return;
+    const { protocol, host, hostname } = new URL(blockedURI);
+    if (disposition === 'enforce') say({ code: 'blocked', host });
+    else if (/^(http|ws)s?:$/.test(protocol) && host !== location.host)
+      parent.postMessage({ orbis: 'contact', host: hostname, use: wanted[effectiveDirective] ?? 'other', afterClick: navigator.userActivation?.hasBeenActive === true }, to);
   });
   const seconds = 10;
   const shows = (element) => {

@@ -1,15 +1,23 @@
 import { writePolicy } from '@orbis/core';
 import { contactsSeen, type Contacted } from '../browser/contacts.ts';
 import { embedByKey } from './embeds.ts';
+import type { Actor } from '../store/embeds.ts';
 import { blockedOf, forgetBlocked, mostBlocked, type BlockedContact } from '../store/blocked-contacts.ts';
 import { declaredAddresses } from '../store/places.ts';
 import { isOfInside, type LookingTools } from './looking.ts';
-import { viewed, type Trial, type TrialTools } from './try-out.ts';
+import { preview, viewed, type Preview, type Trial, type TrialTools } from './try-out.ts';
 
 /* It may contact everybody: what it then does is what is to be found out. */
-const open = writePolicy([
-  ['sandbox', ['allow-scripts', 'allow-same-origin', 'allow-forms', 'allow-popups']],
-  ['frame-ancestors', ["'none'"]],
+const openTo = (ancestor: string): string =>
+  writePolicy([
+    ['sandbox', ['allow-scripts', 'allow-same-origin', 'allow-forms', 'allow-popups']],
+    ['frame-ancestors', [ancestor]],
+  ]);
+
+/* Nothing is kept out by it, and everything is told. */
+const tellsAll = writePolicy([
+  ['default-src', ["'none'"]],
+  ['form-action', ["'none'"]],
 ]);
 
 /**
@@ -22,12 +30,24 @@ export async function findContacts(
   signal: AbortSignal,
 ): Promise<Contacted[]> {
   const { document: made } = await viewed({ ...trial, keep: isOfInside }, tools);
-  const document = { url: made.url, html: made.document.html, policy: open };
+  const document = { url: made.url, html: made.document.html, policy: openTo("'none'") };
   return tools.browser.work((tab) => contactsSeen(tab, document), {
     declared: await declaredAddresses(tools.connection.db),
     signal,
   });
 }
+
+/**
+ * Keeps a trial for a while as a document that contacts whom it wants and tells the console about it, in the
+ * owner’s own browser: without what stands around it and what it waits for. Where it is sent on is not told
+ * (CSP 3, section 5.3, keeps that from a page).
+ * @throws OrbisError of the options that it cannot have.
+ */
+export const previewOfContacts = (trial: Trial, tools: TrialTools, actor: Actor): Promise<Preview> =>
+  preview({ ...trial, keep: isOfInside }, tools, actor, {
+    policy: openTo(tools.origins().console),
+    reportOnly: tellsAll,
+  });
 
 /* Nobody looks through more. */
 const most = 5 * mostBlocked;

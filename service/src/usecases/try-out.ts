@@ -21,7 +21,8 @@ import { pointingPath, relayPath } from '../origins.ts';
 import { newPublicId } from '../store/ids.ts';
 import type { PageOfRegister } from '../store/placements.ts';
 import { commonToSites } from '../store/places.ts';
-import { insertPreview } from '../store/previews.ts';
+import type { Actor } from '../store/embeds.ts';
+import { insertPreview, type KeptPreview } from '../store/previews.ts';
 import { askedAt } from './asked.ts';
 import { compositionOf, type CodeSource } from './codes.ts';
 import { ingest } from './collect.ts';
@@ -86,17 +87,19 @@ export interface Preview {
 
 /**
  * Keeps a trial for a while as a document on a host of its own.
+ * @param policies - instead of those that let it contact only whom it names.
  * @throws OrbisError of the options that it cannot have.
  */
 export async function preview(
   trial: Trial & View,
   tools: TrialTools,
-  by: number,
-  now: Date,
+  actor: Actor,
+  policies: Partial<Omit<KeptPreview, 'html'>> = {},
 ): Promise<Preview> {
   const { tried, document: made, page } = await viewed({ ...trial, watched: true }, tools);
   const { name, url, document, text } = made;
-  const expiresAt = await insertPreview(tools.connection.db, name, document, { by, now });
+  const kept = { reportOnly: null, ...document, ...policies };
+  const expiresAt = await insertPreview(tools.connection.db, name, kept, actor);
   return { url, expiresAt, page, sandboxTokens: tokensOf(tried, text) };
 }
 

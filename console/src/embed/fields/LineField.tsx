@@ -8,6 +8,8 @@ interface LineProps extends FieldProps {
   unit?: string | undefined;
   /** Whether phones should offer the keys of an address. */
   isAddress?: boolean;
+  /** Whether what is written in it is long. */
+  isWide?: boolean;
 }
 
 /** An option that is written as a line. */
@@ -23,6 +25,7 @@ export function LineField({
   end,
   unit,
   isAddress = false,
+  isWide = isAddress,
 }: LineProps) {
   return (
     <TextField
@@ -31,6 +34,7 @@ export function LineField({
       onChange={(event) => onChange(event.target.value)}
       error={wrong !== undefined}
       helperText={wrong ?? help}
+      {...(isWide && { sx: { gridColumn: '1 / -1' } })}
       placeholder={inherited === null ? example : hintOf(inherited)}
       slotProps={{
         input: {

@@ -61,7 +61,7 @@ const fields: Record<TypeName, (props: FieldProps, option: Option, context: Fiel
   address: (props) => <LineField {...props} isAddress />,
   picture: (props) => <LineField {...props} isAddress />,
   list: (props, { type: { limits } }, { parts }) =>
-    limits.parts ? <PartsField {...props} parts={parts} /> : <LineField {...props} />,
+    limits.parts ? <PartsField {...props} parts={parts} /> : <LineField {...props} isWide />,
   heights: (props) => <LineField {...props} />,
 };
 

@@ -3,17 +3,19 @@ import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { isAmong } from '@orbis/core';
-import type { BlockedContacts, Composition, ContactsSeen } from '@orbis/contract';
-import { formatUses } from '@orbis/contract/language';
+import { useState } from 'react';
+import type { BlockedContacts, Composition } from '@orbis/contract';
+import { ApiError } from '@orbis/contract/client';
 import { api, refresh } from '../../api.ts';
 import { ProblemNote } from '../../components/ProblemNote.tsx';
 import { possible, type FormWork } from '../composed-draft.ts';
+import { FoundContacts } from './FoundContacts.tsx';
 import type { Subject } from './subject.ts';
+import { WatchContacts } from './WatchContacts.tsx';
 
 /**
- * Whom an embed in a frame contacts: found out by a browser, fixed as a list, and what its frames were kept
- * from.
+ * Whom an embed in a frame contacts: found out by a browser or by watching it, fixed as a list, and what its
+ * frames were kept from.
  */
 export function WhomItContacts({
   of,
@@ -26,11 +28,16 @@ export function WhomItContacts({
   contacts: Composition['frame']['contacts'];
   work: FormWork;
 }) {
+  const [watched, setWatched] = useState<boolean | null>(null);
   const shown = possible(work.composed);
   const find = useMutation({
     mutationFn: async () =>
       (await api.call('contacts.create', { body: { ...of, options: shown?.options ?? {} } })).data,
   });
+  const hasNoBrowser = find.error instanceof ApiError && find.error.code === 'browser-missing';
+  const isWatched = watched ?? hasNoBrowser;
+  const fix = (found: readonly string[]): void =>
+    work.set('contacts', [...new Set([...(fixed ? hosts : []), ...found])].join(', '));
   return (
     <Stack spacing={1} component="section" aria-label="Whom it contacts">
       <Typography variant="body1" component="h3" sx={{ fontWeight: 600 }}>
@@ -52,56 +59,32 @@ export function WhomItContacts({
         >
           {find.data ? 'Find out again' : 'Find out'}
         </Button>
+        <Button variant="outlined" disabled={shown === null} onClick={() => setWatched(!isWatched)}>
+          {isWatched ? 'Stop watching' : 'Watch it here'}
+        </Button>
         {fixed && <Button onClick={() => work.set('contacts', null)}>Let it contact others again</Button>}
       </Box>
-      <ProblemNote error={find.error} />
+      {hasNoBrowser && isWatched ? (
+        <Typography variant="body2">
+          Orbis has no browser of its own to find out, so here it is in yours.
+        </Typography>
+      ) : (
+        <ProblemNote error={find.error} />
+      )}
       {find.data && (
-        <Found
-          seen={find.data}
+        <FoundContacts
+          contacted={find.data.contacted}
+          words={{ found: 'In a browser it contacted:', nobody: 'In a browser it contacted nobody.' }}
           known={hosts}
           areFixed={fixed}
-          onFix={(found) =>
-            work.set('contacts', [...new Set([...(fixed ? hosts : []), ...found])].join(', '))
-          }
+          onFix={fix}
         />
+      )}
+      {isWatched && shown && (
+        <WatchContacts of={{ ...of, options: shown.options }} known={hosts} areFixed={fixed} onFix={fix} />
       )}
       <Kept embed={embed} />
     </Stack>
-  );
-}
-
-function Found({
-  seen: { contacted },
-  known,
-  areFixed,
-  onFix,
-}: {
-  seen: ContactsSeen;
-  known: readonly string[];
-  areFixed: boolean;
-  onFix: (hosts: readonly string[]) => void;
-}) {
-  if (contacted.length === 0)
-    return <Typography variant="body2">In a browser it contacted nobody.</Typography>;
-  return (
-    <Box aria-live="polite">
-      <Typography variant="body2">In a browser it contacted:</Typography>
-      <Box component="ul" sx={{ m: 0, mb: 1, pl: 2.5 }}>
-        {contacted.map(({ host, uses, afterClick }) => (
-          <Typography key={host} component="li" variant="body2" data-contact={host}>
-            {host}
-            <Typography component="span" variant="body2" color="textSecondary">
-              {` for ${formatUses(uses)}${afterClick ? ', after a click' : ''}${isAmong(host, known) ? '' : ', not named before'}`}
-            </Typography>
-          </Typography>
-        ))}
-      </Box>
-      {(!areFixed || contacted.some(({ host }) => !isAmong(host, known))) && (
-        <Button variant="outlined" onClick={() => onFix(contacted.map(({ host }) => host))}>
-          Let it contact only these
-        </Button>
-      )}
-    </Box>
   );
 }
 

@@ -198,6 +198,7 @@ export const contactUses: Language['contactUses'] = {
   media: 'films and sound',
   font: 'fonts',
   frame: 'a frame',
+  form: 'sending a form',
   fetch: 'data',
   xhr: 'data',
   websocket: 'data',

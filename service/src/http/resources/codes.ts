@@ -9,6 +9,7 @@ import {
 } from '@orbis/contract';
 import type { Deps } from '../../deps.ts';
 import type { RoomOnPage } from '../../usecases/in-page.ts';
+import { previewOfContacts } from '../../usecases/contacts.ts';
 import { preview, tryOut } from '../../usecases/try-out.ts';
 import type { Handlers, Named } from '../reply.ts';
 
@@ -25,7 +26,7 @@ const serializePageShown = ({ url, room: { places, at, side, instead } }: RoomOn
 
 /** Reading, trying out and previewing codes, without keeping them. */
 export function codeHandlers(deps: Deps): Handlers<Named<'readings' | 'compositions' | 'previews'>> {
-  const { renderContext, now, reader } = deps;
+  const { renderContext, reader } = deps;
   return {
     'readings.create': async ({ body: { mend, ...body } }) => {
       const texts = 'texts' in body ? body.texts : [body.text];
@@ -43,8 +44,10 @@ export function codeHandlers(deps: Deps): Handlers<Named<'readings' | 'compositi
       const { base, tried } = await tryOut(body, deps);
       return { data: serializeComposition(base, tried.composition) };
     },
-    'previews.create': async ({ body, actor }) => {
-      const { url, expiresAt, sandboxTokens, page } = await preview(body, deps, actor.by, now());
+    'previews.create': async ({ body: { learning, ...body }, actor }) => {
+      const { url, expiresAt, sandboxTokens, page } = learning
+        ? await previewOfContacts(body, deps, actor)
+        : await preview(body, deps, actor);
       return {
         status: 201,
         data: {

@@ -10,6 +10,8 @@ export const preview = mysqlTable(
     host: ascii({ length: 32 }).primaryKey(),
     html: longtext().notNull(),
     policy: text().notNull(),
+    /** What it would have kept out, and is only told of. */
+    reportOnly: text(),
     expiresAt: timestamp().notNull(),
     ...created,
   },

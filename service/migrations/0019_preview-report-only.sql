@@ -1,0 +1,1 @@
+ALTER TABLE `preview` ADD `report_only` text;
