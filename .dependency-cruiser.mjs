@@ -83,7 +83,7 @@ export default {
         severity: 'error',
         from: { path: `^core/src/${stage}/` },
         to: {
-          path: `^core/src/${folder([...later(stage), 'scan', 'in-page', 'harvest', 'isolate', 'learn', 'links', 'search'])}/`,
+          path: `^core/src/${folder([...later(stage), 'scan', 'in-page', 'harvest', 'isolate', 'learn', 'links', 'pages', 'search'])}/`,
         },
       })),
     ...Object.entries(above).map(([name, others]) => ({

@@ -19,6 +19,7 @@ import { addWeigh } from './commands/looking/weigh.ts';
 import { addOpen } from './commands/open.ts';
 import { addOptions } from './commands/options.ts';
 import { addContacts } from './commands/looking/contacts.ts';
+import { addPages } from './commands/pages.ts';
 import { addPermissions } from './commands/permissions.ts';
 import { addPlace } from './commands/place.ts';
 import { addPlan } from './commands/plan.ts';
@@ -92,6 +93,7 @@ const groups: Readonly<Record<string, readonly AddCommand[]>> = {
     ...(Object.keys(verbs) as Verb[]).map(addVerb),
     addCopy,
     addUndo,
+    addPages,
     addColours,
     addStyle,
     addOpen,

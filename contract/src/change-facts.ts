@@ -15,6 +15,8 @@ export type ChangeFacts =
   | { kind: 'placed'; embed: string; place: string }
   | { kind: 'ended'; embed: string; place: string }
   | { kind: 'placed-options'; embed: string; place: string; said: string }
+  /** Pages of a site, many at once; `pages` are the keys of the first of them. */
+  | { kind: 'pages-added'; site: string; pages: string[]; count: number }
   | ThingFacts<'added'>
   | ThingFacts<'changed'>
   | ThingFacts<'removed'>
@@ -46,6 +48,7 @@ export const changeKinds = [
   'placed',
   'placed-options',
   'ended',
+  'pages-added',
   'added',
   'changed',
   'removed',

@@ -1,4 +1,4 @@
-import { parse } from 'csv-parse/browser/esm/sync';
+import { TableInvalid, tableIn } from './csv.ts';
 import { OrbisError } from './errors.ts';
 import type { BodyInput, Routes } from './routes/index.ts';
 
@@ -31,43 +31,15 @@ export const nameOfFile = (file: string): string =>
     .trim() || file;
 
 function fromCsv(text: string, file: string): ImportItem[] {
-  let rows: Record<string, string>[];
   try {
-    rows = parse(text, {
-      columns: (heads: string[]) => heads.map((head) => head.trim().toLowerCase()),
-      bom: true,
-      delimiter: delimiterOf(text),
-      skip_empty_lines: true,
-    });
+    return tableIn(text, columns).map((row, i) => itemOf(row, `${file}, row ${i + 2}`));
   } catch (error) {
-    throw new ImportFileInvalid(`“${file}” is no table of codes: ${csvProblem(error)}.`);
+    if (error instanceof TableInvalid)
+      throw new ImportFileInvalid(`“${file}” is no table of codes: ${error.message}.`);
+    throw error;
   }
-  return rows.map((row, i) => itemOf(row, `${file}, row ${i + 2}`));
 }
-
-/* What stands between the names of the columns: a comma, or what spreadsheets put there in many countries. */
-function delimiterOf(text: string): string {
-  const heads = text.replace(/^\uFEFF/, '').split(/\r?\n|\r/, 1)[0]!;
-  const columnsBy = (delimiter: string): number =>
-    heads.split(delimiter).filter((head) => columns.has(head.replaceAll('"', '').trim().toLowerCase()))
-      .length;
-  return [',', ';', '\t'].reduce((best, each) => (columnsBy(each) > columnsBy(best) ? each : best));
-}
-const columns: ReadonlySet<string> = new Set(['name', 'code', 'tags', 'note']);
-
-/* In our words: those of the parser are for programmers. */
-function csvProblem(error: unknown): string {
-  const { code, lines } = error as { code?: string; lines?: number };
-  const where = typeof lines === 'number' ? `line ${lines}` : 'the file';
-  const problems: Record<string, string> = {
-    CSV_QUOTE_NOT_CLOSED: 'a quotation mark is opened and never closed, so a field has no end',
-    CSV_INVALID_CLOSING_QUOTE:
-      'a quotation mark stands inside a field; a field with quotation marks is put into them, and each in it is doubled',
-    CSV_RECORD_INCONSISTENT_COLUMNS: 'a row has more or fewer fields than there are columns',
-    CSV_RECORD_INCONSISTENT_FIELDS_LENGTH: 'a row has more or fewer fields than there are columns',
-  };
-  return `${where}: ${problems[code ?? ''] ?? 'it cannot be read as a table with a first line of names'}`;
-}
+const columns = ['name', 'code', 'tags', 'note'];
 
 function fromLines(text: string, file: string): ImportItem[] {
   return text.split(/\r?\n/).flatMap((line, i) => {

@@ -15,6 +15,8 @@ export * from './import-file.ts';
 export * from './learned.ts';
 export * from './openapi.ts';
 export { characterCount } from './misfit.ts';
+export * from './page-address.ts';
+export * from './page-file.ts';
 export * from './place.ts';
 export * from './reading.ts';
 export * from './register.ts';

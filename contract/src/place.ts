@@ -20,7 +20,8 @@ const pathPattern = "(?!/)(?!.*//)[A-Za-z0-9._~!$&'()*+,;=:@%/-]*";
 const site = new RegExp(`^${namePattern}$`);
 const page = new RegExp(`^(${namePattern})/(${pathPattern})$`);
 const place = new RegExp(`^(${namePattern})/(${pathPattern})#(${namePattern})$`);
-const [longestPage, longestPlace] = [400, 460];
+const path = new RegExp(`^${pathPattern}$`);
+const [longestPage, longestPlace, longestPath] = [400, 460, 340];
 
 /* Lengths are looked at first: nothing longer is held against a pattern. */
 export const siteKey = z
@@ -33,6 +34,11 @@ export const pageKey = z
   .max(longestPage)
   .regex(page, shouldBe('written site/path, such as hollinfell/talks; the home page is hollinfell/'))
   .meta({ example: 'hollinfell/talks' });
+export const pagePath = z
+  .string()
+  .max(longestPath)
+  .regex(path, shouldBe('a path without the slash before it, such as talks'))
+  .meta({ description: 'Empty for the home page', example: 'talks' });
 export const spotName = z
   .string()
   .max(60)
@@ -50,6 +56,9 @@ const found = (pattern: RegExp, text: string, longest: number): RegExpExecArray 
   if (!match) throw new OrbisError('place-invalid', { found: text.slice(0, longest) });
   return match;
 };
+
+/** Whether a path can be that of a page, in its key. */
+export const isPagePath = (text: string): boolean => text.length <= longestPath && path.test(text);
 
 /** @throws OrbisError `place-invalid` */
 export function parsePlace(text: string): Place {

@@ -72,5 +72,6 @@ export * from './in-page/index.ts';
 export * from './harvest/index.ts';
 export * from './colours/index.ts';
 export * from './links/index.ts';
+export * from './pages/index.ts';
 export * from './learn/index.ts';
 export * from './search/index.ts';

@@ -18,6 +18,7 @@ import { embedHandlers } from './http/resources/embeds.ts';
 import { importHandlers } from './http/resources/imports.ts';
 import { linkHandlers } from './http/resources/links.ts';
 import { mountRoutes } from './http/mount.ts';
+import { foundPageHandlers } from './http/resources/found-pages.ts';
 import { harvestHandlers } from './http/resources/harvests.ts';
 import { placementHandlers } from './http/resources/placements.ts';
 import { pageHandlers } from './http/resources/pages.ts';
@@ -67,6 +68,7 @@ export function createApp(deps: Deps): Express {
     ...endpointHandlers(deps),
     ...siteHandlers(deps),
     ...pageHandlers(deps),
+    ...foundPageHandlers(deps),
     ...spotHandlers(deps),
     ...placementHandlers(deps),
     ...sweepHandlers(deps),

@@ -78,6 +78,7 @@ const words: Record<string, string[] | null> = {
   'remove token': ['0123456789'],
   'copy embed': ['talk', '--name', 'Copy'],
   'copy provider': ['kinorill', 'mine'],
+  'pages': ['hollinfell'],
   'colours': ['hollinfell'],
   'style': ['hollinfell'],
   'undo': [],

@@ -2,6 +2,7 @@ import { browsingRoutes } from './browsing.ts';
 import { contactRoutes } from './contacts.ts';
 import { embedRoutes } from './embeds.ts';
 import { endpointRoutes } from './endpoints.ts';
+import { foundPageRoutes } from './found-pages.ts';
 import { groupRoutes } from './groups.ts';
 import { harvestRoutes } from './harvests.ts';
 import { placeRoutes } from './places.ts';
@@ -20,6 +21,7 @@ export const routes = {
   ...groupRoutes,
   ...harvestRoutes,
   ...placeRoutes,
+  ...foundPageRoutes,
   ...providerRoutes,
   ...endpointRoutes,
   ...sweepRoutes,
@@ -29,6 +31,8 @@ export type Routes = typeof routes;
 export { apiBase, pathOf, type RouteName } from './paths.ts';
 
 export type { ImportEvent } from './groups.ts';
+export type { FoundPage, FoundPages, PageSearchEvent } from './found-pages.ts';
+export { mostPages } from './found-pages.ts';
 export type { EndpointImport, OembedEndpointRow } from './endpoints.ts';
 export { usualMost } from './route.ts';
 export type { AnswerOf, BodyInput, BodyOf, ParamsOf, QueryInput, QueryOf, Route } from './route.ts';

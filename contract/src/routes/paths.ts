@@ -67,6 +67,8 @@ export const paths = {
   'sites.change': { method: 'patch', path: '/sites/:site' },
   'sites.colours': { method: 'post', path: '/sites/:site/colours' },
   'sites.delete': { method: 'delete', path: '/sites/:site' },
+  'pageSearches.create': { method: 'post', path: '/sites/:site/page-searches' },
+  'pageImports.create': { method: 'post', path: '/sites/:site/page-imports' },
   'pages.list': { method: 'get', path: '/pages' },
   'pages.create': { method: 'post', path: '/pages' },
   'pages.read': { method: 'get', path: '/pages/:page' },

@@ -1,7 +1,5 @@
-import { XMLParser } from 'fast-xml-parser';
-import { SyntaxValidator } from 'fast-xml-validator';
 import { reason, type Reason } from '../reason.ts';
-import { escapeAttribute } from '../text/index.ts';
+import { escapeAttribute, readXml } from '../text/index.ts';
 
 export type OembedFormat = 'json' | 'xml';
 
@@ -111,21 +109,9 @@ function fromJson(text: string): Record<string, unknown> | null {
   }
 }
 
-function isWellFormed(xml: string): boolean {
-  try {
-    return SyntaxValidator.validate(xml);
-  } catch {
-    return false;
-  }
-}
-
 function fromXml(text: string): Record<string, unknown> | null {
-  // Entities of its own could make a small document a very large one: none are needed here.
-  if (/<!DOCTYPE|<!ENTITY/i.test(text) || !isWellFormed(text)) return null;
-  const data = new XMLParser({ ignoreAttributes: true, parseTagValue: false, trimValues: true }).parse(
-    text,
-  ) as { oembed?: unknown };
-  return typeof data.oembed === 'object' && data.oembed !== null
-    ? (data.oembed as Record<string, unknown>)
+  const data = readXml(text);
+  return typeof data?.['oembed'] === 'object' && data['oembed'] !== null
+    ? (data['oembed'] as Record<string, unknown>)
     : null;
 }

@@ -12,3 +12,4 @@ export { changePath, readPath, type PathStep } from './path.ts';
 export * from './position.ts';
 export * from './one-edit.ts';
 export * from './styles.ts';
+export { readXml } from './xml.ts';

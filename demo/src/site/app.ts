@@ -3,6 +3,7 @@ import { Router, static as serveFiles } from 'express';
 import { escapeHtml, htmlPage } from '../html.ts';
 import { pageAt, pages } from './content.ts';
 import { editor } from './editor.ts';
+import { forPrograms } from './for-programs.ts';
 import { files } from './files.ts';
 import { twelveWinters } from './stories.ts';
 import type { SiteStore } from './store.ts';
@@ -13,6 +14,7 @@ const assets = fileURLToPath(new URL('../../assets/site', import.meta.url));
 export function hollinfell(store: SiteStore): Router {
   const router = Router();
   router.use('/site', serveFiles(assets));
+  router.use(forPrograms());
   router.use('/edit', editor(store));
   router.use('/files', files());
   router.get(

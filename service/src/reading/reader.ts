@@ -12,6 +12,7 @@ import type {
   PageFacts,
   PageRequest,
   PageHarvest,
+  PageLinks,
   PageStyles,
   PageWithRoom,
   PlaceOnPage,
@@ -19,6 +20,7 @@ import type {
   Reading,
   ReadingContext,
   readProviderList,
+  Sitemap,
   TextRun,
   UsedColour,
   PagePlan,
@@ -27,7 +29,7 @@ import { OrbisError } from '@orbis/contract';
 import type * as tasks from './worker.ts';
 import { deadlineIn } from './deadline.ts';
 import type { FileFacts } from './file-facts.ts';
-import type { RobotsQuestion } from './robots-rules.ts';
+import type { RobotsFile, RobotsQuestion } from './robots-rules.ts';
 import type { WorkedOut, WorkOutTask } from './work-out.ts';
 import type { PageTask } from './work-out-page.ts';
 import type { SheetRead, Summary } from './worker.ts';
@@ -53,6 +55,10 @@ export interface Reader {
   fileFacts(beginning: Uint8Array, size: number | null): Promise<FileFacts>;
   /** Whether a site's robots.txt lets programs read an address. */
   robots(question: RobotsQuestion): Promise<boolean>;
+  /** The sitemaps that a site's robots.txt names (Sitemaps protocol 0.9). */
+  sitemapsNamed(file: RobotsFile): Promise<string[]>;
+  sitemap(text: string): Promise<Sitemap | null>;
+  pageLinks(page: { html: string; address: string }): Promise<PageLinks>;
   sheetFile(text: string): Promise<SheetRead>;
   compareTexts(before: string, after: string): Promise<TextRun[]>;
   providerList(text: string): Promise<ReturnType<typeof readProviderList>>;
@@ -125,6 +131,9 @@ export function createReader({
     oembedAnswer: (text, format) => run('oembedAnswer', { text, format }),
     fileFacts: (beginning, size) => run('fileFacts', { beginning, size }),
     robots: (question) => run('robots', question),
+    sitemapsNamed: (file) => run('sitemapsNamed', file),
+    sitemap: (text) => run('sitemap', text),
+    pageLinks: (page) => run('pageLinks', page),
     sheetFile: (text) => run('sheetFile', text),
     compareTexts: (before, after) => run('compare', { before, after }),
     providerList: (text) => run('providerList', text),

@@ -8,11 +8,13 @@ import {
   compareTexts,
   harvest,
   learnSheet,
+  linksOfPage,
   mend,
   parseOembed,
   read,
   readLinkedPage,
   readProviderList,
+  readSitemap,
   reconcile,
   roomOnPage,
   scanPage,
@@ -29,19 +31,32 @@ import {
   type OembedParsed,
   type PageFacts,
   type PageHarvest,
+  type PageLinks,
   type PageRequest,
   type PlacementSeen,
   type Reading,
   type ReadingContext,
   type Sheet,
+  type Sitemap,
   type TextRun,
 } from '@orbis/core';
 import { parseSheet, SheetInvalid, type SheetFault } from '@orbis/contract';
 import { factsOfFile, type FileFacts } from './file-facts.ts';
 import { retiring } from './retire.ts';
-import { robotsAllow } from './robots-rules.ts';
+import { robotsAllow, sitemapsIn, type RobotsFile } from './robots-rules.ts';
 import { workOut as workOutHere } from './work-out.ts';
 import { workOutPage as workOutPageHere } from './work-out-page.ts';
+
+/** The pages, or further files, that a sitemap names; null where it is none. */
+export const sitemap = retiring((text: string): Sitemap | null => readSitemap(text));
+
+/** What a page is called, and where it leads. */
+export const pageLinks = retiring(({ html, address }: { html: string; address: string }): PageLinks =>
+  linksOfPage(html, address),
+);
+
+/** The sitemaps that a site's robots.txt names. */
+export const sitemapsNamed = ({ file, text }: RobotsFile): string[] => sitemapsIn({ file, text });
 
 /** Reads each text. */
 export const readTexts = retiring(

@@ -2,6 +2,8 @@ import { and, asc, desc, eq, gt, gte, inArray, like, sql } from 'drizzle-orm';
 import type { Place } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
 import type { Actor } from './embeds.ts';
+import { chunks } from './chunks.ts';
+import { insertMany } from './insert-many.ts';
 import { afterId } from './pages.ts';
 import { page, placement, site, spot } from './schema.ts';
 
@@ -76,10 +78,69 @@ export async function insertPage(
   { by, now }: Actor,
 ): Promise<void> {
   await tx.insert(page).values({ siteId, ...values, createdAt: now, createdBy: by });
-  await tx
+  await countPages(tx, siteId, 1);
+}
+
+/** Adds pages that are not there. Call it in a transaction. */
+export async function insertPages(
+  tx: Handle,
+  siteId: number,
+  pages: readonly { path: string; title: string }[],
+  { by, now }: Actor,
+): Promise<void> {
+  await insertMany(
+    tx,
+    page,
+    pages.map((values) => ({ siteId, ...values, createdAt: now, createdBy: by })),
+  );
+  await countPages(tx, siteId, pages.length);
+}
+
+const countPages = (tx: Handle, siteId: number, more: number): Promise<unknown> =>
+  tx
     .update(site)
-    .set({ pages: sql`${site.pages} + 1` })
+    .set({ pages: sql`${site.pages} + ${more}` })
     .where(eq(site.id, siteId));
+
+/** Which of these paths a site has pages at. */
+export async function knownPaths(db: Handle, siteId: number, paths: readonly string[]): Promise<Set<string>> {
+  const known = new Set<string>();
+  for (const part of chunks(paths)) {
+    const rows = await db
+      .select({ path: page.path })
+      .from(page)
+      .where(and(eq(page.siteId, siteId), inArray(page.path, part)));
+    for (const { path } of rows) known.add(path);
+  }
+  return known;
+}
+
+/** Which of these pages have spots; the first ten. */
+export async function pagesWithSpots(
+  db: Handle,
+  siteId: number,
+  paths: readonly string[],
+): Promise<string[]> {
+  const found: string[] = [];
+  for (const part of chunks(paths)) {
+    const rows = await db
+      .selectDistinct({ path: page.path })
+      .from(page)
+      .innerJoin(spot, eq(spot.pageId, page.id))
+      .where(and(eq(page.siteId, siteId), inArray(page.path, part)))
+      .limit(10);
+    found.push(...rows.map(({ path }) => path));
+    if (found.length >= 10) break;
+  }
+  return found.slice(0, 10);
+}
+
+/** Removes pages without spots. Call it in a transaction. */
+export async function deletePages(tx: Handle, siteId: number, paths: readonly string[]): Promise<void> {
+  for (const part of chunks(paths)) {
+    const [result] = await tx.delete(page).where(and(eq(page.siteId, siteId), inArray(page.path, part)));
+    await countPages(tx, siteId, -result.affectedRows);
+  }
 }
 
 /** False where somebody changed the page since. */
@@ -226,11 +287,7 @@ export const deleteSite = async (db: Handle, id: number): Promise<void> =>
 /** Call it in a transaction. */
 export async function deletePage(tx: Handle, { id, siteId }: Pick<PageRow, 'id' | 'siteId'>): Promise<void> {
   const [result] = await tx.delete(page).where(eq(page.id, id));
-  if (result.affectedRows === 1)
-    await tx
-      .update(site)
-      .set({ pages: sql`${site.pages} - 1` })
-      .where(eq(site.id, siteId));
+  if (result.affectedRows === 1) await countPages(tx, siteId, -1);
 }
 
 export const deleteSpot = async (db: Handle, id: number): Promise<void> =>

@@ -33,6 +33,8 @@ export const changes: Language['changes'] = {
   'placed': ({ embed, place }) => `Placed ${embed} in ${place}`,
   'ended': ({ embed, place }) => `Ended the placement of ${embed} in ${place}`,
   'placed-options': ({ embed, place, said }) => `Set options of ${embed} in ${place}: ${said}`,
+  'pages-added': ({ site, pages, count }) =>
+    `Added ${count === 1 ? `the page ${pages[0]}` : `${count} pages to the site ${site}`}`,
   'added': ({ what, key }) => `Added ${things[what]} ${key}`,
   'changed': ({ what, key }) => `Changed ${things[what]} ${key}`.trimEnd(),
   'removed': ({ what, key }) => `Removed ${things[what]} ${key}`,

@@ -306,6 +306,11 @@ export const errors = {
     title: 'Page not read',
     detail: (f) => `The page could not be read: ${f.why}${f.remedy ? ` ${f.remedy}` : ''}`,
   },
+  'sitemap-missing': {
+    title: 'No sitemap',
+    detail: (f) =>
+      `No sitemap could be read at ${f.address}: ${f.why} Give the address of another one, or have the links on its pages followed.`,
+  },
   'place-not-on-page': {
     title: 'Not on the page',
     detail: (f) =>

@@ -12,6 +12,7 @@ import { created } from './people.ts';
 export type ChangeEffect =
   | { of: 'details'; embedId: number; before: object; after: object }
   | { of: 'placement'; placementId: number; before: object | null; after: object | null }
+  | { of: 'pages'; before: null; after: { site: string; paths: string[] } }
   | { of: 'site' | 'page' | 'spot' | 'preset' | 'rules'; before: object | null; after: object | null };
 
 /** Everything that was done, one row for each; the newest can be taken back. */

@@ -9,6 +9,7 @@ import type { Actor } from '../../store/embeds.ts';
 import type { RenderContext } from '../render-context.ts';
 import { undoCollecting } from './collected.ts';
 import { undoDetails } from './details.ts';
+import { undoPages } from './pages.ts';
 import { undoPlacement } from './placements.ts';
 import { undoRevisions } from './revisions.ts';
 import { undoThing } from './things.ts';
@@ -52,6 +53,7 @@ async function takeBack(
   if (effect === null)
     return row.kind === 'collected' ? undoCollecting(tx, row) : undoRevisions(tx, row, renderContext, actor);
   if (effect.of === 'details') return undoDetails(tx, effect, actor);
+  if (effect.of === 'pages') return undoPages(tx, effect);
   if (effect.of !== 'placement') return undoThing(tx, row, effect, actor);
   try {
     return await undoPlacement(tx, row, effect, actor);
