@@ -18,7 +18,7 @@ describe('the command line, with the pages of a site', () => {
     expect(out)
       .to.match(/\nhollinfell\/talks +Talks +in the register\n/)
       .and.match(/\nhollinfell\/stories\/twelve-winters +Twelve winters +new\n/)
-      .and.include('5 pages found, by 3 addresses that were read.')
+      .and.include('5 pages found; for that 3 addresses were read.')
       .and.include('4 of them new. “orbis pages hollinfell --add” adds them.');
     expect((await orbis('pages hollinfell --add')).out).to.include('Added 4 pages to hollinfell.');
     expect((await orbis('pages hollinfell')).out).to.include('The register has them all.');

@@ -40,6 +40,7 @@ export const router = createBrowserRouter([
           { path: 'done', lazy: screen(() => import('./done/DoneScreen.tsx')) },
           { path: 'collection/:embed', lazy: screen(() => import('./embed/EmbedScreen.tsx')) },
           { path: 'places', lazy: screen(() => import('./places/PlacesScreen.tsx')) },
+          { path: 'places/:site/pages', lazy: screen(() => import('./places/pages/FindPagesScreen.tsx')) },
           { path: 'places/:site', lazy: screen(() => import('./places/SiteScreen.tsx')) },
           { path: 'register', lazy: screen(() => import('./register/RegisterScreen.tsx')) },
           { path: 'register/:placement', lazy: screen(() => import('./placement/PlacementScreen.tsx')) },

@@ -20,6 +20,7 @@ const headings: Record<(typeof consoleScreens)[number], string> = {
   '/changes': 'Change many at once',
   '/places': 'Places',
   '/places/:site': 'Fell',
+  '/places/:site/pages': 'The pages of Fell',
   '/register': 'Register',
   '/register/:placement': 'Opening talk in fell/talks#main',
   '/sweeps': 'Sweeps',

@@ -14,6 +14,7 @@ export const consoleScreens = [
   '/done',
   '/places',
   '/places/:site',
+  '/places/:site/pages',
   '/register',
   '/register/:placement',
   '/sweeps',

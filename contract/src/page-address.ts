@@ -1,4 +1,14 @@
-import { isPagePath } from './place.ts';
+/**
+ * What the path of a page is, as a pattern: steps with single slashes between them, and none before; the
+ * second half is said by what must not follow (RFC 3986, section 3.3).
+ */
+export const pathPattern = "(?!/)(?!.*//)[A-Za-z0-9._~!$&'()*+,;=:@%/-]*";
+
+/** So many characters it has at most. */
+export const longestPath = 340;
+
+const pattern = new RegExp(`^${pathPattern}$`);
+const isPagePath = (text: string): boolean => text.length <= longestPath && pattern.test(text);
 
 /** Why an address is no page of a site. */
 export type NoPage = 'elsewhere' | 'question' | 'odd';

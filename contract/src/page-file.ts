@@ -15,6 +15,9 @@ export interface ListedPage {
   title: string;
 }
 
+/** So many pages are found and added at once. */
+export const mostPages = 5000;
+
 const columns = ['address', 'path', 'page', 'url', 'title', 'name'];
 
 /**

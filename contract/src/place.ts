@@ -1,6 +1,7 @@
 import { shouldBe } from './misfit.ts';
 import { z } from './zod.ts';
 import { OrbisError } from './errors.ts';
+import { longestPath, pathPattern } from './page-address.ts';
 
 /**
  * A place as people write it: `hollinfell/talks#main` is site, path and spot; the home page is
@@ -13,15 +14,12 @@ export interface Place {
 }
 
 const namePattern = '[a-z0-9]+(?:-[a-z0-9]+)*';
-/* Steps with single slashes between them, and none before: the second half is said by what must not follow
-   (RFC 3986, section 3.3). */
-const pathPattern = "(?!/)(?!.*//)[A-Za-z0-9._~!$&'()*+,;=:@%/-]*";
 
 const site = new RegExp(`^${namePattern}$`);
 const page = new RegExp(`^(${namePattern})/(${pathPattern})$`);
 const place = new RegExp(`^(${namePattern})/(${pathPattern})#(${namePattern})$`);
 const path = new RegExp(`^${pathPattern}$`);
-const [longestPage, longestPlace, longestPath] = [400, 460, 340];
+const [longestPage, longestPlace] = [400, 460];
 
 /* Lengths are looked at first: nothing longer is held against a pattern. */
 export const siteKey = z
@@ -56,9 +54,6 @@ const found = (pattern: RegExp, text: string, longest: number): RegExpExecArray 
   if (!match) throw new OrbisError('place-invalid', { found: text.slice(0, longest) });
   return match;
 };
-
-/** Whether a path can be that of a page, in its key. */
-export const isPagePath = (text: string): boolean => text.length <= longestPath && path.test(text);
 
 /** @throws OrbisError `place-invalid` */
 export function parsePlace(text: string): Place {

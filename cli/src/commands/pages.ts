@@ -147,7 +147,7 @@ function summaryOf({ pages, read, leftOut, unread, isCut }: FoundPages): string[
     odd > 0 ? `${odd} that no page of the register can have` : '',
   ].filter(Boolean);
   return [
-    `${plural(pages.length, 'page')} found, by ${plural(read.length, 'address', 'addresses')} that were read.`,
+    `${plural(pages.length, 'page')} found; for that ${plural(read.length, 'address was', 'addresses were')} read.`,
     others.length > 0 ? `Left out: ${others.join(', ')}.` : '',
     isCut ? 'There are more; --most says how many are found.' : '',
     ...unread.map(({ address, why }) => `Not read: ${address}: ${why}`),

@@ -30,9 +30,14 @@ export function SiteCard({ site }: { site: Site }) {
           <Button component={Link} to={`/places/${site.key}`} size="small">
             What holds for all its embeds
           </Button>
+          <Button component={Link} to={`/places/${site.key}/pages`} size="small">
+            Find its pages
+          </Button>
         </Box>
         {pages.data && pages.items.length === 0 && (
-          <Typography color="textSecondary">No page yet: add the ones that have embeds on them.</Typography>
+          <Typography color="textSecondary">
+            No page yet: have its pages found, or add the ones that have embeds on them.
+          </Typography>
         )}
         {pages.items.map((page) => (
           <PageItem key={page.key} page={page} />

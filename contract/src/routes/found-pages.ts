@@ -1,11 +1,9 @@
 import { z } from '../zod.ts';
 import { count, label, problem } from '../common.ts';
+import { mostPages } from '../page-file.ts';
 import { pageKey, pagePath, siteKey } from '../place.ts';
 import { paths } from './paths.ts';
 import { mostWithMany, route } from './route.ts';
-
-/** So many pages are found and added at once. */
-export const mostPages = 5000;
 
 const foundPage = z.object({
   key: pageKey,

@@ -32,7 +32,6 @@ export { apiBase, pathOf, type RouteName } from './paths.ts';
 
 export type { ImportEvent } from './groups.ts';
 export type { FoundPage, FoundPages, PageSearchEvent } from './found-pages.ts';
-export { mostPages } from './found-pages.ts';
 export type { EndpointImport, OembedEndpointRow } from './endpoints.ts';
 export { usualMost } from './route.ts';
 export type { AnswerOf, BodyInput, BodyOf, ParamsOf, QueryInput, QueryOf, Route } from './route.ts';

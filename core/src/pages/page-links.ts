@@ -22,7 +22,7 @@ export function linksOfPage(html: string, address: string): PageLinks {
   for (const element of elements) {
     if (element.name !== 'a' && element.name !== 'area') continue;
     const href = attribute(element, 'href');
-    const url = href === null || href === undefined ? null : resolved(href, from);
+    const url = href === null ? null : resolved(href, from);
     if (!url || !/^https?:$/.test(url.protocol)) continue;
     url.hash = '';
     found.add(url.href);

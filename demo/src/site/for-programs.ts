@@ -2,7 +2,7 @@ import { gzipSync } from 'node:zlib';
 import { Router } from 'express';
 import { pages } from './content.ts';
 
-/** What the demo site says to programs: where its pages are listed (Sitemaps protocol 0.9), and what is no page. */
+/** What the demo site says to programs: where its pages are listed, and what is none. */
 export function forPrograms(): Router {
   const router = Router();
   router.get(

@@ -103,10 +103,7 @@ export function createReader({
       deadline.callOff();
     }
   };
-  const run = async <N extends keyof typeof tasks>(
-    name: N,
-    task: Parameters<(typeof tasks)[N]>[0],
-  ): Promise<Awaited<ReturnType<(typeof tasks)[N]>>> => {
+  const run: Run = async (name, task) => {
     if (queue.size >= waiting) throw new OrbisError('too-busy', { seconds: 5 });
     const result = await queue.add(() =>
       once(name, task).catch((error: unknown) => {
@@ -115,37 +112,47 @@ export function createReader({
         throw error;
       }),
     );
-    return result as Awaited<ReturnType<(typeof tasks)[N]>>;
+    return result as never;
   };
   return {
-    readTexts: (texts, context) => run('readTexts', { texts, context }),
-    summariseTexts: (texts, context) => run('summariseTexts', { texts, context }),
-    mendTexts: (texts, context, only) => run('mendTexts', { texts, context, only }),
-    harvestPage: (text, context) => run('harvestPage', { text, context }),
-    reconcilePage: (text, expected) => run('reconcilePage', { text, expected }),
-    fileSeen: (text, documents) => run('fileSeen', { text, documents }),
-    learnFrom: (samples, context) => run('learnFrom', { samples, context }),
-    linkedPage: (page) => run('linkedPage', page),
-    workOut: (task) => run('workOut', task),
-    workOutPage: (task) => run('workOutPage', task),
-    oembedAnswer: (text, format) => run('oembedAnswer', { text, format }),
-    fileFacts: (beginning, size) => run('fileFacts', { beginning, size }),
-    robots: (question) => run('robots', question),
-    sitemapsNamed: (file) => run('sitemapsNamed', file),
-    sitemap: (text) => run('sitemap', text),
-    pageLinks: (page) => run('pageLinks', page),
-    sheetFile: (text) => run('sheetFile', text),
-    compareTexts: (before, after) => run('compare', { before, after }),
-    providerList: (text) => run('providerList', text),
-    pageStyles: (page) => run('pageStyles', page),
-    pageWithRoom: (page) => run('pageWithRoom', page),
-    look: (sheets) => run('look', sheets),
+    ...tasksBy(run),
     close: async () => {
       queue.clear();
       await pool.destroy();
     },
   };
 }
+
+/* Does a task of the worker. */
+type Run = <N extends keyof typeof tasks>(
+  name: N,
+  task: Parameters<(typeof tasks)[N]>[0],
+) => Promise<Awaited<ReturnType<(typeof tasks)[N]>>>;
+
+const tasksBy = (run: Run): Omit<Reader, 'close'> => ({
+  readTexts: (texts, context) => run('readTexts', { texts, context }),
+  summariseTexts: (texts, context) => run('summariseTexts', { texts, context }),
+  mendTexts: (texts, context, only) => run('mendTexts', { texts, context, only }),
+  harvestPage: (text, context) => run('harvestPage', { text, context }),
+  reconcilePage: (text, expected) => run('reconcilePage', { text, expected }),
+  fileSeen: (text, documents) => run('fileSeen', { text, documents }),
+  learnFrom: (samples, context) => run('learnFrom', { samples, context }),
+  linkedPage: (page) => run('linkedPage', page),
+  workOut: (task) => run('workOut', task),
+  workOutPage: (task) => run('workOutPage', task),
+  oembedAnswer: (text, format) => run('oembedAnswer', { text, format }),
+  fileFacts: (beginning, size) => run('fileFacts', { beginning, size }),
+  robots: (question) => run('robots', question),
+  sitemapsNamed: (file) => run('sitemapsNamed', file),
+  sitemap: (text) => run('sitemap', text),
+  pageLinks: (page) => run('pageLinks', page),
+  sheetFile: (text) => run('sheetFile', text),
+  compareTexts: (before, after) => run('compare', { before, after }),
+  providerList: (text) => run('providerList', text),
+  pageStyles: (page) => run('pageStyles', page),
+  pageWithRoom: (page) => run('pageWithRoom', page),
+  look: (sheets) => run('look', sheets),
+});
 
 function createPool({ threads, megabytes }: { threads: number; megabytes: number }): Piscina {
   const worker = import.meta.url.endsWith('.ts') ? './worker.development.mjs' : './worker.js';

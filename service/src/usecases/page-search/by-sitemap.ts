@@ -69,7 +69,7 @@ async function readOne(
   }
 }
 
-/* Whether a file is packed is seen by its first bytes (RFC 1952, section 2.3.1): servers call it this or that. */
+/* A packed file is known by its first bytes (RFC 1952, section 2.3.1): servers call it this or that. */
 async function unpacked(body: Uint8Array): Promise<Uint8Array> {
   if (body[0] !== 0x1f || body[1] !== 0x8b) return body;
   try {
