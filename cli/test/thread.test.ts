@@ -109,6 +109,11 @@ describe('the command line with a service', function () {
     expect(await done('change site hollinfell head=yes')).to.include(
       'yes: loaders and styles go there once a page',
     );
+    expect(
+      await done('change site hollinfell --also "https://www.fell.example/, https://try.fell.example"'),
+    ).to.match(/Also at +https:\/\/www\.fell\.example, https:\/\/try\.fell\.example\n/);
+    expect((await orbis('change site hollinfell --also www')).err).to.include('“www”');
+    expect(await done('change site hollinfell --also none')).to.not.include('Also at');
     expect((await orbis('change site hollinfell head=perhaps')).exit).to.equal(2);
     await done('change site hollinfell head=no');
   });

@@ -18,13 +18,18 @@ export type NoPage = 'elsewhere' | 'question' | 'odd';
  * for the home page. What stands behind `#` does not count; whether it is asked for with or without TLS
  * neither.
  *
- * @param site - the site’s address.
+ * @param addresses - of the site, the main one first.
  * @returns the path, or why there is none: it is of another site, it has a question mark, or something in it
  * that no path has.
  * @example
- * pathOnSite('https://site.example/talks#next', 'https://site.example') // { path: 'talks' }
+ * pathOnSite('https://site.example/talks#next', ['https://site.example']) // { path: 'talks' }
  */
-export function pathOnSite(text: string, site: string): { path: string } | { why: NoPage } {
+export function pathOnSite(text: string, addresses: readonly string[]): { path: string } | { why: NoPage } {
+  const places = addresses.map((address) => pathAt(text, address));
+  return places.find((place) => !('why' in place && place.why === 'elsewhere')) ?? { why: 'elsewhere' };
+}
+
+function pathAt(text: string, site: string): { path: string } | { why: NoPage } {
   const home = new URL(site);
   const top = home.pathname.replace(/\/?$/, '/');
   const trimmed = text.trim();

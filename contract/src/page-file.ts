@@ -25,14 +25,17 @@ const columns = ['address', 'path', 'page', 'url', 'title', 'name'];
  * semicolons or tabs) with a first line that names the columns: address or path, and title. Lines that are
  * empty, or begin with `#`, do not count; of several with one path the first one does.
  *
- * @param site - whose pages they are: its address, and what its home page is called.
+ * @param site - whose pages they are: its addresses, and what its home page is called.
  * @throws PageListInvalid with the line.
  */
-export function pagesInList(text: string, site: { address: string; name: string }): ListedPage[] {
+export function pagesInList(
+  text: string,
+  site: { address: string; furtherAddresses?: readonly string[]; name: string },
+): ListedPage[] {
   const rows = hasColumns(text, columns) ? fromTable(text) : fromLines(text);
   const found = new Map<string, ListedPage>();
   for (const { address, title, where } of rows) {
-    const place = pathOnSite(address, site.address);
+    const place = pathOnSite(address, [site.address, ...(site.furtherAddresses ?? [])]);
     if ('why' in place) throw new PageListInvalid(`${where}: ${refusals[place.why](address, site.address)}`);
     if (!found.has(place.path))
       found.set(place.path, {

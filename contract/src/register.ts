@@ -48,6 +48,16 @@ export const siteLanguage = z.enum(pastedLanguages as [PastedLanguage, ...Pasted
   description: 'The language of its pages (BCP 47), for words that visitors read',
 });
 
+/** Where a site is to be seen beside its address. */
+export const furtherAddresses = z
+  .array(z.string().max(500))
+  .max(10)
+  .meta({
+    description:
+      'Where it is to be seen as well: with and without www, a preview. Its frames are shown there too',
+    example: ['https://www.hollinfell.example'],
+  });
+
 /** The colours of a site, of which its embeds can have some. */
 export const siteColours = z
   .array(hexColour)
@@ -92,6 +102,7 @@ export const site = z
     defaults: kindDefaults.meta({ description: 'What is asked of every embed on it, by what kind it is of' }),
     head: z.boolean().meta({ description: 'Whether it has a way into the heads of its pages' }),
     language: siteLanguage,
+    furtherAddresses,
     colours: siteColours,
     frameStyle,
     pages: count,

@@ -26,13 +26,21 @@ describe('a list of pages', () => {
     ['https://', site.address, { why: 'odd' }],
   ] as const)
     it(`knows ${address.slice(0, 60)} on ${of}`, () => {
-      expect(pathOnSite(address, of)).to.deep.equal(expected);
+      expect(pathOnSite(address, [of])).to.deep.equal(expected);
     });
+
+  it('knows pages at any address of the site', () => {
+    const both = ['https://site.example', 'https://www.site.example:444/new'];
+    expect(pathOnSite('https://www.site.example:444/new/talks', both)).to.deep.equal({ path: 'talks' });
+    expect(pathOnSite('https://www.site.example:444/new/talks?a', both)).to.deep.equal({ why: 'question' });
+    expect(pathOnSite('https://www.site.example/talks', both)).to.deep.equal({ why: 'elsewhere' });
+    expect(pathOnSite('/talks', both)).to.deep.equal({ path: 'talks' });
+  });
 
   it('makes keys only that a page can have, of whatever address', () => {
     fc.assert(
       fc.property(fc.oneof(fc.webUrl(), fc.string(), fc.webPath()), (text) => {
-        const place = pathOnSite(text, 'https://site.example');
+        const place = pathOnSite(text, ['https://site.example']);
         if ('path' in place) expect(pageKey.safeParse(`site/${place.path}`).success).to.equal(true);
       }),
     );

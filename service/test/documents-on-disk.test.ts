@@ -18,7 +18,7 @@ describe('documents on disk', () => {
     html,
     policy: "default-src 'none'",
     features: ['camera'],
-    site: 'https://a.example',
+    sites: ['https://a.example'],
   });
   const fileOf = (id: string): string => join(folder, id.slice(0, 2), `${id}.json`);
 
@@ -31,7 +31,7 @@ describe('documents on disk', () => {
     await first.settled();
     const next = documentsOnDisk(folder, { log });
     expect([await next.isEmpty(), await next.read('abcdefghij')]).to.deep.equal([false, page('<p>Two')]);
-    expect(await next.read('abzzzzzzzz')).to.deep.include({ features: [], site: null });
+    expect(await next.read('abzzzzzzzz')).to.deep.include({ features: [], sites: [] });
     expect(statSync(fileOf('abcdefghij')).mode & 0o077).to.equal(0);
     expect(readdirSync(join(folder, 'ab')).sort()).to.deep.equal(['abcdefghij.json', 'abzzzzzzzz.json']);
     next.forget('abcdefghij');

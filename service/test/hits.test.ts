@@ -6,6 +6,7 @@ import { declareSite, refusal, startTestOrbis, talkCode, type TestOrbis } from '
 import { until } from './support/until.ts';
 
 const site = (): string => 'http://hollinfell.localhost:1';
+const preview = (): string => 'https://preview.hollinfell.example';
 
 describe('where served frames are shown', function () {
   this.timeout(60_000);
@@ -16,7 +17,7 @@ describe('where served frames are shown', function () {
     await declareSite(test, ['one', 'two']);
     await test.client.call('sites.change', {
       params: { site: 'hollinfell' },
-      body: { address: site() } as never,
+      body: { address: site(), furtherAddresses: [preview()] },
       ifMatch: (await test.client.call('sites.read', { params: { site: 'hollinfell' } })).etag!,
     });
     await test.client.call('embeds.create', { body: { name: 'Talk', text: talkCode(1) } });
@@ -59,29 +60,35 @@ describe('where served frames are shown', function () {
 
   it('is counted by day and by the page that a browser names, without what is behind its question mark', async () => {
     const counting = counter();
-    const note = (referer?: string): void => counting.note({ id: placement, site: site() }, from(referer));
+    const note = (referer?: string): void =>
+      counting.note({ id: placement, sites: [site(), preview()] }, from(referer));
     for (let i = 0; i < 3; i++) note(`${site()}/talks?visitor=7#me`);
     note(`${site()}/`);
     note(`${site()}/elsewhere`);
     note('https://copied.example/page');
+    note(`${preview()}/talks`);
     note();
     note('about:client');
     // Nobody shows it in a frame, or the owner looks at it in the console.
-    counting.note({ id: placement, site: site() }, { 'sec-fetch-dest': 'document', 'referer': site() });
-    counting.note({ id: placement, site: site() }, {});
+    counting.note(
+      { id: placement, sites: [site(), preview()] },
+      { 'sec-fetch-dest': 'document', 'referer': site() },
+    );
+    counting.note({ id: placement, sites: [site(), preview()] }, {});
     note('https://orbis.example/register/1');
     await counting.flush();
     today = '2026-11-28T00:00:02Z';
     note(`${site()}/talks`);
     await counting.flush();
     expect(await hits()).to.deep.include({
-      times: 9,
+      times: 10,
       pages: [
         { page: `${site()}/talks`, times: 4, lastDay: '2026-11-28', registered: true },
         { page: null, times: 2, lastDay: '2026-11-27', registered: null },
         { page: site(), times: 1, lastDay: '2026-11-27', registered: null },
         { page: `${site()}/elsewhere`, times: 1, lastDay: '2026-11-27', registered: false },
         { page: 'https://copied.example/page', times: 1, lastDay: '2026-11-27', registered: false },
+        { page: `${preview()}/talks`, times: 1, lastDay: '2026-11-27', registered: true },
       ],
     });
   });
@@ -89,9 +96,12 @@ describe('where served frames are shown', function () {
   it('is bounded, whatever is made up: pages elsewhere sooner than those of its site', async () => {
     const counting = counter();
     for (let i = 0; i < 300; i++) {
-      counting.note({ id: other, site: site() }, from(`${site()}/p${i}`));
-      counting.note({ id: other, site: site() }, from(`https://e${i}.example/${'x'.repeat(400)}`));
-      counting.note({ id: `nobody${i}`.padEnd(10, '0'), site: site() }, from(site()));
+      counting.note({ id: other, sites: [site(), preview()] }, from(`${site()}/p${i}`));
+      counting.note(
+        { id: other, sites: [site(), preview()] },
+        from(`https://e${i}.example/${'x'.repeat(400)}`),
+      );
+      counting.note({ id: `nobody${i}`.padEnd(10, '0'), sites: [site(), preview()] }, from(site()));
     }
     await counting.flush();
     const { pages, times } = await hits(other);
@@ -124,9 +134,9 @@ describe('where served frames are shown', function () {
     });
     counters.push(counting);
     const before = (await hits()).times;
-    counting.note({ id: placement, site: site() }, from(site()));
+    counting.note({ id: placement, sites: [site(), preview()] }, from(site()));
     await counting.flush();
-    counting.note({ id: placement, site: site() }, from(site()));
+    counting.note({ id: placement, sites: [site(), preview()] }, from(site()));
     await counting.flush();
     isAway = false;
     await counting.flush();

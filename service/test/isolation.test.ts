@@ -1,3 +1,5 @@
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import { expect } from 'chai';
 import { chromium, type Browser, type Page } from 'playwright-core';
 import { findChromium } from '../src/browser/find.ts';
@@ -134,6 +136,36 @@ joining.addEventListener('submit', async (event) => {
     );
     const swept = (await test.client.call('placements.read', { params: { placement: id } })).data;
     expect([swept.state, swept.findings]).to.deep.equal(['live', []]);
+  });
+
+  it('a served one is shown at a further address of its site, and at no other', async () => {
+    await work.collect('Notice', '<p>Open tonight</p><script>document.title = "x"</script>', {
+      frame: 'served',
+    });
+    const { text } = await work.delivered(await work.place('notice', 'one'));
+    const server = createServer((_request, response) =>
+      response.setHeader('content-type', 'text/html').end(text),
+    );
+    await new Promise<void>((listening) => server.listen(0, '127.0.0.1', listening));
+    const { port } = server.address() as AddressInfo;
+    const params = { site: 'hollinfell' };
+    const { etag } = await test.client.call('sites.read', { params });
+    await test.client.call('sites.change', {
+      params,
+      ifMatch: etag!,
+      body: { furtherAddresses: [`http://preview.fell.localhost:${port}/`] },
+    });
+    const shownAt = async (address: string): Promise<number> => {
+      const page = await browser.newPage();
+      await page.goto(address, { waitUntil: 'load' });
+      const shown = await page.frameLocator('iframe').getByText('Open tonight').count();
+      await page.close();
+      return shown;
+    };
+    await until(async () => (await shownAt(`http://preview.fell.localhost:${port}/draft`)) === 1);
+    expect(await shownAt(`http://copied.localhost:${port}/draft`)).to.equal(0);
+    server.closeAllConnections();
+    server.close();
   });
 
   it('is as high as its content, also where that grows, but not where it grows with its frame', async () => {

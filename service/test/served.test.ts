@@ -120,6 +120,34 @@ describe('Orbis as an oEmbed provider', function () {
     }
   });
 
+  it('is framed at each address of its site, once they are named', async () => {
+    const params = { site: 'hollinfell' };
+    const change = async (furtherAddresses: string[]) => {
+      const { etag } = await test.client.call('sites.read', { params });
+      return test.client.call('sites.change', { params, ifMatch: etag!, body: { furtherAddresses } });
+    };
+    const { data } = await change([
+      'https://www.fell.example/',
+      'http://try.fell.example:81/new',
+      'https://www.fell.example',
+    ]);
+    expect(data.furtherAddresses).to.deep.equal([
+      'https://www.fell.example',
+      'http://try.fell.example:81/new',
+    ]);
+    const named = `frame-ancestors http://hollinfell.localhost:${test.world.port} https://www.fell.example http://try.fell.example:81 ${test.url};`;
+    await until(async () => String((await get(link)).headers['content-security-policy']).includes(named));
+    const error = await refusal(change(['https://a.example', 'ftp://b.example']));
+    expect([error.code, error.problem.errors?.[0]?.pointer]).to.deep.equal([
+      'address-invalid',
+      '/furtherAddresses/1',
+    ]);
+    await change([]);
+    await until(
+      async () => !String((await get(link)).headers['content-security-policy']).includes('fell.example'),
+    );
+  });
+
   it('has an address of its own in each version, where it may be kept for good', async () => {
     const first = await get(link);
     const version = new URL(String(first.headers['content-location']), link).href;
@@ -142,7 +170,7 @@ describe('Orbis as an oEmbed provider', function () {
   });
 
   it('is answered from memory as it is from the database, however it is asked for', async () => {
-    const told = ({ headers, ...rest }: Got): unknown => {
+    const told = ({ headers, ...rest }: Got) => {
       const {
         date,
         'cache-status': status,
@@ -162,10 +190,16 @@ describe('Orbis as an oEmbed provider', function () {
       [{ 'accept-encoding': 'br;q=1' }, { limited: true }],
       [{ 'cache-control': 'no-cache' }, { limited: true }],
     ] as [Record<string, string>, object][]) {
-      // Past what is kept, then from what is.
-      await new Promise((resolve) => setTimeout(resolve, 1100));
-      const first = told(await get(link, { headers })) as { headers: object };
-      const second = told(await get(link, { headers })) as { headers: object };
+      // Past what is kept, then from what is: on a busy machine that may be past again meanwhile.
+      const answered = async (kept: boolean): Promise<ReturnType<typeof told>> => {
+        for (;;) {
+          if (!kept) await new Promise((resolve) => setTimeout(resolve, 1100));
+          const answer = told(await get(link, { headers }));
+          if (answer.headers.kept === kept) return answer;
+        }
+      };
+      const first = await answered(false);
+      const second = await answered(true);
       expect(first.headers).to.deep.include({ kept: false, limited: true });
       expect(second, JSON.stringify(headers)).to.deep.equal({
         ...first,

@@ -21,6 +21,7 @@ interface Options {
   unset?: string[];
   name?: string;
   address?: string;
+  also?: string;
   language?: PastedLanguage;
   colours?: string;
 }
@@ -99,6 +100,10 @@ export const site: Thing = {
       .option('--unset <names...>', 'take such options back')
       .option('--name <name>', 'call it something else; its key stays')
       .option('--address <address>', 'it is published elsewhere now')
+      .option(
+        '--also <addresses>',
+        'where it is to be seen as well, such as with www or as a preview, with commas between them; none takes them away',
+      )
       .addOption(
         new Option(
           '--language <language>',
@@ -119,6 +124,7 @@ Examples:
   orbis change site hollinfell head=yes
   orbis change site hollinfell align=centre
   orbis change site hollinfell --language de
+  orbis change site hollinfell --also "https://www.hollinfell.example, https://preview.hollinfell.example"
   orbis change site hollinfell --colours "#2f6145, #f4efe6"
   orbis change site hollinfell max-width=720 --kind video
 
@@ -149,11 +155,12 @@ async function changeSite(
   tools: Tools,
   key: string,
   words: string[],
-  { kind, unset = [], colours, ...named }: Options,
+  { kind, unset = [], colours, also, ...named }: Options,
 ): Promise<Exit> {
-  if (words.length === 0 && unset.length === 0 && Object.keys(named).length === 0 && colours === undefined)
+  const isNamed = Object.keys(named).length > 0 || colours !== undefined || also !== undefined;
+  if (words.length === 0 && unset.length === 0 && !isNamed)
     throw new UsedWrongly(
-      'Say what to change: head=yes, an option, --unset, --name, --address, --language or --colours.',
+      'Say what to change: head=yes, an option, --unset, --name, --address, --also, --language or --colours.',
     );
   const client = tools.client();
   const now = await client.call('sites.read', { params: { site: key } });
@@ -174,6 +181,7 @@ async function changeSite(
     body: {
       ...named,
       ...(colours !== undefined && { colours: coloursIn(colours) }),
+      ...(also !== undefined && { furtherAddresses: wordsIn(also) }),
       ...(hasOptions && { defaults }),
       ...(head !== null && { head }),
     },
@@ -186,12 +194,14 @@ async function changeSite(
   return 0;
 }
 
+/* What stands between commas; nothing where it says none. */
+const wordsIn = (text: string): string[] =>
+  text.trim().toLowerCase() === 'none' ? [] : text.split(',').map((word) => word.trim());
+
 function coloursIn(text: string): string[] {
-  if (text.trim().toLowerCase() === 'none') return [];
-  return text.split(',').map((word) => {
+  return wordsIn(text).map((word) => {
     const colour = parseColour(word);
-    if (!colour.ok)
-      throw new UsedWrongly(`“${word.trim()}” is no colour. A colour is such as #2f6145 or teal.`);
+    if (!colour.ok) throw new UsedWrongly(`“${word}” is no colour. A colour is such as #2f6145 or teal.`);
     return colour.value;
   });
 }
@@ -205,7 +215,7 @@ function headIn(words: readonly string[]): boolean | null {
 }
 
 function describeSite(
-  { key, name, address, pages, head, language, colours: own, frameStyle, defaults }: Site,
+  { key, name, address, furtherAddresses, pages, head, language, colours: own, frameStyle, defaults }: Site,
   colours: Colours,
 ): string {
   const asked = (Object.keys(defaults) as (Kind | 'any')[])
@@ -219,6 +229,7 @@ function describeSite(
       ['Key', key],
       ['Name', name],
       ['Address', address],
+      ...(furtherAddresses.length > 0 ? [['Also at', furtherAddresses.join(', ')] as [string, string]] : []),
       ['Pages', String(pages)],
       ['Language', languageName(language)],
       ['Colours', own.join(', ') || 'none kept: “orbis colours” reads them'],

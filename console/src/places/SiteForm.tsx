@@ -16,6 +16,7 @@ import { draftOf, optionsOf, type Draft } from '../embed/draft.ts';
 import { useAnnounce } from '../components/Announcer.tsx';
 import { Card } from '../components/Card.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
+import { addressesIn, SiteAddresses } from './SiteAddresses.tsx';
 import { SiteColours } from './SiteColours.tsx';
 import { SiteStyle, styleProblem } from './SiteStyle.tsx';
 import { DefaultFields } from './DefaultFields.tsx';
@@ -30,6 +31,7 @@ export function SiteForm({ site, etag }: { site: Site; etag: string }) {
   const [head, setHead] = useState(site.head);
   const [language, setLanguage] = useState(site.language);
   const [colours, setColours] = useState<readonly string[]>(site.colours);
+  const [further, setFurther] = useState(site.furtherAddresses.join('\n'));
   const [frameStyle, setFrameStyle] = useState(site.frameStyle);
   const [group, setGroup] = useState<Group>('any');
   const [drafts, setDrafts] = useState<Partial<Record<Group, Draft>>>(
@@ -50,7 +52,14 @@ export function SiteForm({ site, etag }: { site: Site; etag: string }) {
         await api.call('sites.change', {
           params: { site: site.key },
           ifMatch: etag,
-          body: { head, language, colours: [...colours], frameStyle, defaults },
+          body: {
+            head,
+            language,
+            furtherAddresses: addressesIn(further),
+            colours: [...colours],
+            frameStyle,
+            defaults,
+          },
         })
       ).data;
     },
@@ -89,6 +98,7 @@ export function SiteForm({ site, etag }: { site: Site; etag: string }) {
           ))}
         </TextField>
       </Card>
+      <SiteAddresses lines={further} onChange={setFurther} />
       <SiteColours site={site} colours={colours} onChange={setColours} />
       <SiteStyle site={site.key} colours={colours} style={frameStyle} onChange={setFrameStyle} />
       <Card title="What holds for its embeds">

@@ -16,6 +16,7 @@ import {
   spot,
   widths,
   frameStyle,
+  furtherAddresses,
   siteColours,
   siteLanguage,
 } from '../register.ts';
@@ -72,7 +73,7 @@ export const placeRoutes = {
   'sites.change': route({
     ...paths['sites.change'],
     summary:
-      'Change a site: its name, its address, its defaults, whether it has a way into the heads of its pages, its language, its colours, its style for frames',
+      'Change a site: its name, its addresses, its defaults, whether it has a way into the heads of its pages, its language, its colours, its style for frames',
     tag,
     access: 'owner',
     params: z.object({ site: siteKey }),
@@ -83,6 +84,7 @@ export const placeRoutes = {
       defaults: kindDefaults.optional(),
       head: z.boolean().optional(),
       language: siteLanguage.optional(),
+      furtherAddresses: furtherAddresses.optional(),
       colours: siteColours.optional(),
       frameStyle: frameStyle.optional(),
     }),

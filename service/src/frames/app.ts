@@ -187,7 +187,7 @@ const answerPlacements =
     if ('why' in found) return speak(response.set('Retry-After', '1'), 503, 'away');
     // Whatever keeps a version for good must never have another one under its name.
     if (one && one.version !== found.version) return speak(response, 404, 'nothing');
-    hits.note({ id, site: found.site }, request.headers);
+    hits.note({ id, sites: found.sites }, request.headers);
     const encoding = encodingFor(request);
     response.set(documentHeaders({ id, document: found, from, left }, encoding, origins()));
     if (one) response.set('Cache-Control', forGood);

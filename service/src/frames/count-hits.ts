@@ -15,8 +15,8 @@ export interface HitCounterTools {
 /** A document that was asked for. */
 export interface Shown {
   id: string;
-  /** The origin of the site on which it is placed. */
-  site: string | null;
+  /** The origins of the site on which it is placed. */
+  sites: readonly string[];
 }
 
 /** Counts where documents are shown. */
@@ -45,12 +45,12 @@ export function countHits({ connection, origins, now, log }: HitCounterTools): H
   /* The same by placement and by what its browser says: most say what was said a moment ago. */
   let recent = new Map<string, Map<string, Hits>>();
   let told = { day: '', pages: new Map<string, Set<string>>() };
-  const count = ({ id, site }: Shown, headers: IncomingMessage['headers']): Hits | null => {
+  const count = ({ id, sites }: Shown, headers: IncomingMessage['headers']): Hits | null => {
     const page = pageOf(headers);
     if (page === null || originOf(page) === origins().console) return null;
     const day = now().toISOString().slice(0, 10);
     if (told.day !== day) told = { day, pages: new Map() };
-    const isOwn = originOf(page) === site;
+    const isOwn = sites.includes(originOf(page));
     const apart = isBounded(told.pages, `${id} ${isOwn}`, page, isOwn ? most.ofSite : most.elsewhere);
     const named = apart ? page : '';
     const key = `${id} ${day} ${named}`;

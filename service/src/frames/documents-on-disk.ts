@@ -30,7 +30,8 @@ const written = z.object({
   html: z.string(),
   policy: z.string(),
   features: z.array(z.string()),
-  site: z.string().nullable(),
+  // None where it was written down before there were several.
+  sites: z.array(z.string()).default([]),
 });
 
 /* More that wait to be written than this are passed over: the next change writes them. */
@@ -58,8 +59,8 @@ export function documentsOnDisk(
     });
   };
   const write = async (id: string, document: ServedDocument): Promise<void> => {
-    const { html, policy, features = [], site = null } = document;
-    const text = JSON.stringify({ html, policy, features, site });
+    const { html, policy, features = [], sites = [] } = document;
+    const text = JSON.stringify({ html, policy, features, sites });
     const file = fileOf(folder, id);
     await mkdir(dirname(file), { recursive: true, mode: 0o700 });
     const unfinished = `${file}.${newPublicId()}`;

@@ -34,7 +34,7 @@ export function fromMemory(
     const encoding = encodingOf(request.headers['accept-encoding']);
     const answer = kept && encoding && answerOf(id!, kept.document, encoding);
     if (!answer) return app(request, response);
-    hits.note({ id: id!, site: kept.document.site }, request.headers);
+    hits.note({ id: id!, sites: kept.document.sites }, request.headers);
     if (request.headers['if-none-match'] === answer.tag)
       response.writeHead(304, aged(answer.headers, kept.left)).end();
     else response.writeHead(200, aged(answer.withLength, kept.left)).end(answer.body);

@@ -14,8 +14,8 @@ export interface KeptDocument {
   policy: string;
   /** The features that it may use. */
   features: readonly string[];
-  /** The origin of the site on which it is placed. */
-  site: string | null;
+  /** The origins of the site on which it is placed. */
+  sites: readonly string[];
   /** A short digest of all that is sent with it. */
   version: string;
   /** Its body, made once for each encoding. */
@@ -195,16 +195,15 @@ const readyIn = (document: KeptDocument): Encoding[] =>
 const sizeOf = ({ source }: Entry): number => 2 * source.length + 500;
 
 function entryOf(found: ServedDocument, asked: number, before: Entry | undefined): Entry {
-  const source = [found.policy, found.features?.join() ?? '', found.site ?? '', found.html].join('\n');
+  const source = [found.policy, found.features?.join() ?? '', found.sites?.join() ?? '', found.html].join(
+    '\n',
+  );
   // What did not change is not compressed again.
   const document = before?.source === source ? before.document : prepared(found, source);
   return { document, source, asked, askAgain: asked + fresh };
 }
 
-function prepared(
-  { html, policy, features = [], site = null }: ServedDocument,
-  source: string,
-): KeptDocument {
+function prepared({ html, policy, features = [], sites = [] }: ServedDocument, source: string): KeptDocument {
   const text = Buffer.from(html);
   const version = createHash('sha256').update(source).digest('base64url').slice(0, 22);
   const bodies = new Map<Encoding, Promise<Buffer>>();
@@ -217,7 +216,7 @@ function prepared(
   return {
     policy,
     features,
-    site,
+    sites,
     version,
     tag: (encoding) => `"${version}${encoding === 'identity' ? '' : `-${encoding}`}"`,
     body: (encoding) => {

@@ -11,6 +11,7 @@ import {
 } from '@orbis/core';
 import type { Handle } from '../database/connect.ts';
 import { blockedPath, type Origins } from '../origins.ts';
+import { addressesOf } from '../store/places.ts';
 import { findLinkedPlacement, type LinkedPlacement, type Served as KeptServed } from '../store/served.ts';
 
 export interface ServedTools {
@@ -21,8 +22,8 @@ export interface ServedTools {
 /** A document as it is served, with the features that it may use (Permissions Policy, section 4.1). */
 export type ServedDocument = PreviewDocument & {
   features?: readonly string[];
-  /** The origin of the site on which it is placed. */
-  site?: string | null;
+  /** The origins of the site on which it is placed. */
+  sites?: readonly string[];
 };
 
 /** Where nothing is served. */
@@ -67,10 +68,13 @@ export function createServed({ db, origins }: ServedTools): Served {
       const address = origins().placementUrl(id);
       const question = (format: OembedFormat): string =>
         `${new URL('/oembed', address).href}?${new URLSearchParams({ url: address, format }).toString()}`;
+      const sites = addressesOf(row.site)
+        .map(originSource)
+        .filter((origin) => origin !== null);
       const features = facts.framed?.permissions.map(featureOf) ?? [];
       const document = previewDocument(text, facts.reading, facts.sheet, {
         title: titleOf(row),
-        ancestors: [originSource(row.site.address), origins().console].filter((origin) => origin !== null),
+        ancestors: [...sites, origins().console],
         ownHost: origins().ownHosts,
         language: facts.language ?? 'en',
         pictures: facts.pictures ?? [],
@@ -84,7 +88,7 @@ export function createServed({ db, origins }: ServedTools): Served {
           href: question(format),
         })),
       });
-      return { ...document, features, site: originSource(row.site.address) };
+      return { ...document, features, sites };
     },
     answer: async (link, format, room) => {
       const id = placementIn(link, origins());

@@ -1,6 +1,6 @@
-import { and, eq, gte, inArray, max, sql, sum } from 'drizzle-orm';
+import { and, eq, gte, max, sql, sum } from 'drizzle-orm';
 import type { Handle } from '../database/connect.ts';
-import { hit, page } from './schema.ts';
+import { hit } from './schema.ts';
 
 /** How often the document of a placement was asked for on a day from a page. */
 export interface Hits {
@@ -50,18 +50,4 @@ export async function hitsSince(db: Handle, placementId: number, since: string):
     .from(hit)
     .where(and(eq(hit.placementId, placementId), gte(hit.day, since)));
   return row?.times ?? 0;
-}
-
-/** Which of these paths are pages of a site. */
-export async function knownPaths(
-  db: Handle,
-  siteId: number,
-  paths: readonly string[],
-): Promise<ReadonlySet<string>> {
-  if (paths.length === 0) return new Set();
-  const rows = await db
-    .select({ path: page.path })
-    .from(page)
-    .where(and(eq(page.siteId, siteId), inArray(page.path, [...paths])));
-  return new Set(rows.map(({ path }) => path));
 }

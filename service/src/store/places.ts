@@ -8,6 +8,9 @@ import { afterId } from './pages.ts';
 import { page, placement, site, spot } from './schema.ts';
 
 export type SiteRow = typeof site.$inferSelect;
+/** What of a site can be changed. */
+type ChangingOfSite =
+  'name' | 'address' | 'furtherAddresses' | 'defaults' | 'head' | 'language' | 'colours' | 'frameStyle';
 export type PageRow = typeof page.$inferSelect;
 export type SpotRow = typeof spot.$inferSelect;
 export interface Widths {
@@ -23,10 +26,7 @@ export const findSite = async (db: Handle, key: string): Promise<SiteRow | null>
 
 export async function insertSite(
   db: Handle,
-  values: Pick<
-    SiteRow,
-    'key' | 'name' | 'address' | 'defaults' | 'head' | 'language' | 'colours' | 'frameStyle'
-  >,
+  values: Pick<SiteRow, 'key' | ChangingOfSite>,
   { by, now }: Actor,
 ): Promise<void> {
   await db.insert(site).values({ ...values, createdAt: now, createdBy: by });
@@ -46,9 +46,7 @@ export async function listSites(db: Handle, limit: number, after: string | undef
 export async function changeSite(
   db: Handle,
   row: SiteRow,
-  values: Partial<
-    Pick<SiteRow, 'name' | 'address' | 'defaults' | 'head' | 'language' | 'colours' | 'frameStyle'>
-  >,
+  values: Partial<Pick<SiteRow, ChangingOfSite>>,
 ): Promise<boolean> {
   const [result] = await db
     .update(site)
@@ -306,9 +304,17 @@ export async function commonToSites(
 
 const only = <T>([found, another]: { value: T }[]): T | null => (found && !another ? found.value : null);
 
-/** The addresses of every declared site, for the guard of the fetching client. */
+/** All addresses of every declared site, for the guard of the fetching client. */
 export const declaredAddresses = async (db: Handle): Promise<string[]> =>
-  (await db.select({ address: site.address }).from(site)).map((row) => row.address);
+  (await db.select({ address: site.address, furtherAddresses: site.furtherAddresses }).from(site)).flatMap(
+    addressesOf,
+  );
+
+/** Every address of a site, the main one first. */
+export const addressesOf = ({
+  address,
+  furtherAddresses,
+}: Pick<SiteRow, 'address' | 'furtherAddresses'>): string[] => [address, ...furtherAddresses];
 
 /** The pages that a sweep reads: all, those of a site, or one. */
 export async function pagesToSweep(

@@ -27,7 +27,7 @@ export interface LinkedPlacement {
   isOver: boolean;
   /** Null where its page was not planned yet. */
   served: Served | null;
-  site: Pick<SiteRow, 'address'>;
+  site: Pick<SiteRow, 'address' | 'furtherAddresses'>;
   /** The width of its spot on a desktop, in px. */
   desktop: number;
 }
@@ -40,7 +40,7 @@ export async function findLinkedPlacement(db: Handle, publicId: string): Promise
       linkedAt: placement.linkedAt,
       retiredAt: embed.retiredAt,
       served: { text: served.text, facts: served.facts },
-      site: { address: site.address },
+      site: { address: site.address, furtherAddresses: site.furtherAddresses },
       desktop: spot.desktop,
     })
     .from(placement)

@@ -1,6 +1,7 @@
 import type { HitReport } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
-import { hitPages, hitsSince, knownPaths } from '../store/hits.ts';
+import { hitPages, hitsSince } from '../store/hits.ts';
+import { addressesOf, knownPaths } from '../store/places.ts';
 import { placementById } from './placements.ts';
 
 const days = 30;
@@ -14,7 +15,7 @@ export async function readHits(db: Handle, id: string, now: Date): Promise<HitRe
   const { id: placementId, site } = await placementById(db, id);
   const since = new Date(now.getTime() - (days - 1) * 86_400_000).toISOString().slice(0, 10);
   const pages = await hitPages(db, placementId, { since, most: mostPages });
-  const paths = new Map(pages.map(({ page }) => [page, pathOn(site.address, page)]));
+  const paths = new Map(pages.map(({ page }) => [page, pathOn(addressesOf(site), page)]));
   const known = await knownPaths(
     db,
     site.id,
@@ -38,8 +39,9 @@ export async function readHits(db: Handle, id: string, now: Date): Promise<HitRe
 }
 
 /* The path of a page on a site, as pages have it; null where it is elsewhere. */
-function pathOn(address: string, page: string): string | null {
-  const root = address.replace(/\/$/, '');
-  if (page === root) return '';
-  return page.startsWith(`${root}/`) ? page.slice(root.length + 1) : null;
+function pathOn(addresses: readonly string[], page: string): string | null {
+  const root = addresses
+    .map((address) => address.replace(/\/$/, ''))
+    .find((each) => page === each || page.startsWith(`${each}/`));
+  return root === undefined ? null : page.slice(root.length + 1);
 }

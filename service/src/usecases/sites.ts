@@ -17,6 +17,8 @@ import { unlessTaken } from './unless-taken.ts';
 export interface SiteValues {
   name: string;
   address: string;
+  /** Where it is to be seen as well. */
+  furtherAddresses: string[];
   defaults: KindDefaults;
   head: boolean;
   language: PastedLanguage;
@@ -35,7 +37,8 @@ export const addSite = (
     inTransaction(db, async (tx) => {
       const values = {
         name,
-        address: siteAddress(address),
+        address: siteAddress(address, '/address'),
+        furtherAddresses: [],
         defaults: {},
         head: false,
         language: 'en' as const,
@@ -58,9 +61,11 @@ export async function changeSiteValues(
 ): Promise<void> {
   for (const options of Object.values(asked.defaults ?? {})) checkOptions(options, renderContext().sheets);
   const names = (Object.keys(asked) as (keyof SiteValues)[]).filter((name) => asked[name] !== undefined);
-  const values = Object.fromEntries(
-    names.map((name) => [name, name === 'address' ? siteAddress(asked[name]!) : asked[name]]),
-  ) as Partial<SiteValues>;
+  const values: Partial<SiteValues> = {
+    ...(Object.fromEntries(names.map((name) => [name, asked[name]])) as Partial<SiteValues>),
+    ...(asked.address !== undefined && { address: siteAddress(asked.address, '/address') }),
+    ...(asked.furtherAddresses && { furtherAddresses: furtherAddresses(asked.furtherAddresses) }),
+  };
   await inTransaction(db, async (tx) => {
     const row = await siteByKey(tx, key);
     matchState(versionTag(row), 'site');
@@ -86,8 +91,8 @@ export const removeSite = (db: Database, key: string, matchState: MatchState, ac
     const row = await siteByKey(tx, key);
     matchState(versionTag(row), 'site');
     await deleteEmptySite(tx, row);
-    const { name, address, defaults, head, language, colours, frameStyle } = row;
-    const before = { name, address, defaults, head, language, colours, frameStyle };
+    const { name, address, furtherAddresses, defaults, head, language, colours, frameStyle } = row;
+    const before = { name, address, furtherAddresses, defaults, head, language, colours, frameStyle };
     const effect = { of: 'site' as const, before, after: null };
     await recordChange(tx, { facts: { kind: 'removed', what: 'site', key }, effect }, actor);
   });
@@ -103,14 +108,19 @@ export async function deleteEmptySite(tx: Handle, row: SiteRow): Promise<void> {
   await deleteSite(tx, row.id);
 }
 
+/* Each once. */
+const furtherAddresses = (addresses: readonly string[]): string[] => [
+  ...new Set(addresses.map((each, i) => siteAddress(each, `/furtherAddresses/${i}`))),
+];
+
 /* The site's address without query, fragment and the slash at its end: pages are put behind it. */
-function siteAddress(address: string): string {
+function siteAddress(address: string, pointer: string): string {
   const url =
     /^https?:\/\//i.test(address.trim()) && URL.canParse(address.trim()) ? new URL(address.trim()) : null;
   const named = url !== null && (isHost(url.hostname) || url.hostname.startsWith('['));
   if (!named || url.username || url.password || url.search || url.hash)
     throw new OrbisError('address-invalid', { found: address }, [
-      { pointer: '/address', detail: 'an address such as https://site.example' },
+      { pointer, detail: 'an address such as https://site.example' },
     ]);
   return url.href.replace(/\/$/, '');
 }

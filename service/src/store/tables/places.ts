@@ -9,6 +9,8 @@ export const site = mysqlTable('site', {
   key: ascii({ length: 60 }).notNull().unique(),
   name: varchar({ length: 120 }).notNull(),
   address: varchar({ length: 500 }).notNull(),
+  /** Where it is to be seen as well: with and without www, a preview. */
+  furtherAddresses: json().$type<string[]>().notNull().default([]),
   /** What is asked of every embed on it, by what kind the embed is of. */
   defaults: json().$type<KindDefaults>().notNull(),
   /** Whether the site has a way into the heads of its pages. */

@@ -2,7 +2,7 @@ import { withoutSiteName } from '@orbis/core';
 import { titleOfPath, type FoundPages } from '@orbis/contract';
 import type { Deps } from '../../deps.ts';
 import { pageKeyOf } from '../../serializers/places.ts';
-import { declaredAddresses, knownPaths } from '../../store/places.ts';
+import { addressesOf, declaredAddresses, knownPaths } from '../../store/places.ts';
 import { siteByKey } from '../places.ts';
 import { byLinks } from './by-links.ts';
 import { bySitemap } from './by-sitemap.ts';
@@ -30,7 +30,7 @@ export async function findPages(
 ): Promise<FoundPages> {
   const site = await siteByKey(db, key);
   const declared = await declaredAddresses(db);
-  const pages = collectPages(site.address, most);
+  const pages = collectPages(addressesOf(site), most);
   const searching = { site, declared, fetching, reader, tell, pause: pausing(signal) };
   await (by === 'links' ? byLinks(pages, searching) : bySitemap(pages, address, searching));
   const found = pages.found();

@@ -25,7 +25,8 @@ export interface PageCollection {
 /* As much is told. */
 const [mostRead, mostUnread] = [1000, 20];
 
-export function collectPages(site: string, most: number): PageCollection {
+/** @param addresses - of the site. */
+export function collectPages(addresses: readonly string[], most: number): PageCollection {
   const pages = new Map<string, string | null>();
   const others = new Set<string>();
   const leftOut = { elsewhere: 0, question: 0, odd: 0 };
@@ -35,7 +36,7 @@ export function collectPages(site: string, most: number): PageCollection {
   let isCut = false;
   return {
     pathOf: (address) => {
-      const place = pathOnSite(address, site);
+      const place = pathOnSite(address, addresses);
       if ('path' in place) return place.path;
       // The same address on every page counts once.
       if (!others.has(address)) leftOut[place.why]++;

@@ -1,0 +1,1 @@
+ALTER TABLE `site` ADD `further_addresses` json DEFAULT ('[]') NOT NULL;
