@@ -155,10 +155,10 @@ async function changeSite(
   tools: Tools,
   key: string,
   words: string[],
-  { kind, unset = [], colours, also, ...named }: Options,
+  { kind, unset = [], ...named }: Options,
 ): Promise<Exit> {
-  const isNamed = Object.keys(named).length > 0 || colours !== undefined || also !== undefined;
-  if (words.length === 0 && unset.length === 0 && !isNamed)
+  const values = valuesIn(named);
+  if (words.length === 0 && unset.length === 0 && Object.keys(values).length === 0)
     throw new UsedWrongly(
       'Say what to change: head=yes, an option, --unset, --name, --address, --also, --language or --colours.',
     );
@@ -179,9 +179,7 @@ async function changeSite(
     params: { site: key },
     ifMatch: now.etag ?? '',
     body: {
-      ...named,
-      ...(colours !== undefined && { colours: coloursIn(colours) }),
-      ...(also !== undefined && { furtherAddresses: wordsIn(also) }),
+      ...values,
       ...(hasOptions && { defaults }),
       ...(head !== null && { head }),
     },
@@ -193,6 +191,13 @@ async function changeSite(
   tools.confirm(data, () => `${describeSite(data, tools.colours)}${paste}`);
   return 0;
 }
+
+/* What the site says of itself from now on. */
+const valuesIn = ({ colours, also, ...named }: Omit<Options, 'kind' | 'unset'>) => ({
+  ...named,
+  ...(colours !== undefined && { colours: coloursIn(colours) }),
+  ...(also !== undefined && { furtherAddresses: wordsIn(also) }),
+});
 
 /* What stands between commas; nothing where it says none. */
 const wordsIn = (text: string): string[] =>

@@ -2,8 +2,9 @@ import { XMLParser } from 'fast-xml-parser';
 import { SyntaxValidator } from 'fast-xml-validator';
 
 /**
- * The elements of a foreign XML document, by their names without prefixes; attributes do not count. Null where
- * it is not well-formed, or brings entities of its own: they could make a small document a very large one.
+ * The elements of a foreign XML document, by their names without prefixes; attributes do not count. Null
+ * where it is not well-formed, or brings entities of its own: they could make a small document a very large
+ * one.
  *
  * @param lists - elements that may stand several times, and are lists also where there is one.
  */
