@@ -1,14 +1,6 @@
-/**
- * What the path of a page is, as a pattern: steps with single slashes between them, and none before; the
- * second half is said by what must not follow (RFC 3986, section 3.3).
- */
-export const pathPattern = "(?!/)(?!.*//)[A-Za-z0-9._~!$&'()*+,;=:@%/-]*";
+import { longest, pathPattern } from './key-patterns.ts';
 
-/** So many characters it has at most. */
-export const longestPath = 340;
-
-const pattern = new RegExp(`^${pathPattern}$`);
-const isPagePath = (text: string): boolean => text.length <= longestPath && pattern.test(text);
+const isPagePath = (text: string): boolean => text.length <= longest.path && pathPattern.test(text);
 
 /** Why an address is no page of a site. */
 export type NoPage = 'elsewhere' | 'question' | 'odd';
@@ -55,12 +47,20 @@ function pathAt(text: string, site: string): { path: string } | { why: NoPage } 
  */
 export function titleOfPath(path: string, home: string): string {
   const last = path.split('/').filter(Boolean).at(-1) ?? '';
-  const words = decoded(last)
-    .replace(/\.[a-z]{2,5}$/i, '')
-    .replaceAll(/[\p{Cc}\s_+-]+/gu, ' ')
-    .trim();
-  return words === '' ? home : (words.charAt(0).toUpperCase() + words.slice(1)).slice(0, 200);
+  const words = pageTitle(
+    decoded(last)
+      .replace(/\.[a-z]{2,5}$/i, '')
+      .replaceAll(/[_+-]/g, ' '),
+  );
+  return words === '' ? home : words.charAt(0).toUpperCase() + words.slice(1);
 }
+
+/** A foreign text as a title of a page can be: in one line, without what no title has, and not too long. */
+export const pageTitle = (text: string): string =>
+  Array.from(text.replaceAll(/[\p{Cc}\p{Cs}\s]+/gu, ' ').trim())
+    .slice(0, 200)
+    .join('')
+    .trim();
 
 function decoded(text: string): string {
   try {

@@ -1,6 +1,6 @@
 import { hasColumns, TableInvalid, tableIn } from './csv.ts';
 import { OrbisError } from './errors.ts';
-import { pathOnSite, titleOfPath, type NoPage } from './page-address.ts';
+import { pageTitle, pathOnSite, titleOfPath, type NoPage } from './page-address.ts';
 
 /** A list of pages that is not what it should be; the message names the line. */
 export class PageListInvalid extends OrbisError {
@@ -40,7 +40,7 @@ export function pagesInList(
     if (!found.has(place.path))
       found.set(place.path, {
         path: place.path,
-        title: title.trim().slice(0, 200) || titleOfPath(place.path, site.name),
+        title: pageTitle(title) || titleOfPath(place.path, site.name),
       });
   }
   return [...found.values()];

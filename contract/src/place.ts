@@ -1,7 +1,7 @@
 import { shouldBe } from './misfit.ts';
 import { z } from './zod.ts';
 import { OrbisError } from './errors.ts';
-import { longestPath, pathPattern } from './page-address.ts';
+import { longest, namePattern, pagePattern, pathPattern, placePattern } from './key-patterns.ts';
 
 /**
  * A place as people write it: `hollinfell/talks#main` is site, path and spot; the home page is
@@ -13,57 +13,49 @@ export interface Place {
   spot: string;
 }
 
-const namePattern = '[a-z0-9]+(?:-[a-z0-9]+)*';
-
-const site = new RegExp(`^${namePattern}$`);
-const page = new RegExp(`^(${namePattern})/(${pathPattern})$`);
-const place = new RegExp(`^(${namePattern})/(${pathPattern})#(${namePattern})$`);
-const path = new RegExp(`^${pathPattern}$`);
-const [longestPage, longestPlace] = [400, 460];
-
 /* Lengths are looked at first: nothing longer is held against a pattern. */
 export const siteKey = z
   .string()
   .max(60)
-  .regex(site, shouldBe('lower-case letters and digits, with single hyphens between them'))
+  .regex(namePattern, shouldBe('lower-case letters and digits, with single hyphens between them'))
   .meta({ example: 'hollinfell' });
 export const pageKey = z
   .string()
-  .max(longestPage)
-  .regex(page, shouldBe('written site/path, such as hollinfell/talks; the home page is hollinfell/'))
+  .max(longest.page)
+  .regex(pagePattern, shouldBe('written site/path, such as hollinfell/talks; the home page is hollinfell/'))
   .meta({ example: 'hollinfell/talks' });
 export const pagePath = z
   .string()
-  .max(longestPath)
-  .regex(path, shouldBe('a path without the slash before it, such as talks'))
+  .max(longest.path)
+  .regex(pathPattern, shouldBe('a path without the slash before it, such as talks'))
   .meta({ description: 'Empty for the home page', example: 'talks' });
 export const spotName = z
   .string()
   .max(60)
-  .regex(site, shouldBe('lower-case letters and digits, with single hyphens between them'))
+  .regex(namePattern, shouldBe('lower-case letters and digits, with single hyphens between them'))
   .meta({ example: 'main' });
 export const spotKey = z
   .string()
-  .max(longestPlace)
-  .regex(place, shouldBe('written site/path#spot, such as hollinfell/talks#main'))
+  .max(longest.place)
+  .regex(placePattern, shouldBe('written site/path#spot, such as hollinfell/talks#main'))
   .meta({ example: 'hollinfell/talks#main' });
 
-const found = (pattern: RegExp, text: string, longest: number): RegExpExecArray => {
+const found = (pattern: RegExp, text: string, most: number): RegExpExecArray => {
   const trimmed = text.trim();
-  const match = trimmed.length > longest ? null : pattern.exec(trimmed);
-  if (!match) throw new OrbisError('place-invalid', { found: text.slice(0, longest) });
+  const match = trimmed.length > most ? null : pattern.exec(trimmed);
+  if (!match) throw new OrbisError('place-invalid', { found: text.slice(0, most) });
   return match;
 };
 
 /** @throws OrbisError `place-invalid` */
 export function parsePlace(text: string): Place {
-  const [, siteName = '', path = '', spot = ''] = found(place, text, longestPlace);
+  const [, siteName = '', path = '', spot = ''] = found(placePattern, text, longest.place);
   return { site: siteName, path, spot };
 }
 
 /** @throws OrbisError `place-invalid` */
 export function parsePage(text: string): Pick<Place, 'site' | 'path'> {
-  const [, siteName = '', path = ''] = found(page, text, longestPage);
+  const [, siteName = '', path = ''] = found(pagePattern, text, longest.page);
   return { site: siteName, path };
 }
 

@@ -54,7 +54,7 @@ describe('the pages of a site, found and added together', function () {
       if (body === undefined) response.writeHead(404).end();
       else
         response
-          .writeHead(200, { 'content-type': url.endsWith('.xml') ? 'text/xml' : 'text/html' })
+          .writeHead(200, { 'content-type': url.endsWith('.xml') ? 'text/xml' : 'text/html; charset=utf-8' })
           .end(body);
     };
   const listOf = (...addresses: string[]): string =>
@@ -63,17 +63,13 @@ describe('the pages of a site, found and added together', function () {
 
   it('are in its sitemaps: where its robots.txt names them, in an index, and packed', async () => {
     const { found } = await search('hollinfell', { by: 'sitemap' });
-    const { pages, read, ...rest } = found;
+    const { pages, ...rest } = found;
     expect(rest).to.deep.equal({
+      read: 3,
       leftOut: { elsewhere: 0, question: 0, odd: 0 },
       unread: [],
       isCut: false,
     });
-    expect(read.map((address) => new URL(address).pathname)).to.deep.equal([
-      '/sitemaps/index.xml',
-      '/sitemaps/pages.xml',
-      '/sitemaps/stories.xml.gz',
-    ]);
     expect(pages).to.deep.include.members([
       { key: 'hollinfell/', path: '', title: 'Hollin Fell', isKnown: false },
       { key: 'hollinfell/talks', path: 'talks', title: 'Talks', isKnown: true },
@@ -101,15 +97,33 @@ describe('the pages of a site, found and added together', function () {
   it('are not what is of others, has a question mark, or is no page', async () => {
     answer = serving({
       '/': `<title>Odd</title><a href="/a">A</a><a href="/a?b">Q</a><a href="//x.example/">X</a><a href="/b//c">O</a><a href="/p.pdf">P</a><a href="/gone">G</a>`,
-      '/a': `<title>A</title><a href="/">Back</a><a href="/a?b">Q</a>`,
+      '/a': `<title>\u0007A ${'\u{1f52d}'.repeat(300)}</title><a href="/">Back</a><a href="/a?b">Q</a>`,
     });
     const { found } = await search('odd', { by: 'links' });
     expect(paths(found)).to.deep.equal(['', 'a']);
+    // What is called so can be added so.
+    expect(found.pages[1]!.title).to.equal(`A ${'\u{1f52d}'.repeat(198)}`);
+    const [, { title }] = found.pages as [unknown, { title: string }];
+    expect(await add([{ path: 'a', title }])).to.deep.equal({ added: 1, known: 0 });
     expect(found.leftOut).to.deep.equal({ elsewhere: 1, question: 1, odd: 1 });
     expect(found.unread).to.deep.equal([
       { address: at('/gone'), why: `odd.localhost:${port()} answers 404.` },
     ]);
     expect(asked).to.deep.equal(['/robots.txt', '/', '/a', '/gone']);
+  });
+
+  it('are not those of another site to which the first one leads', async () => {
+    answer = (_request, response) =>
+      response.writeHead(302, { location: `http://hollinfell.localhost:${test.world.port}/` }).end();
+    const error = await refusal(search('odd', { by: 'links' }));
+    expect(error.message).to.include(`it leads to hollinfell.localhost:${test.world.port}`);
+  });
+
+  it('are not looked for without an end where links lead nowhere', async () => {
+    const many = Array.from({ length: 20 }, (_, i) => `<a href="/no${i}">No</a>`).join('');
+    answer = serving({ '/': many });
+    const { found } = await search('odd', { by: 'links', most: 3 });
+    expect([paths(found), found.unread.length, found.isCut]).to.deep.equal([[''], 4, true]);
   });
 
   it('are read on where one file is none, packed wrongly, or too large', async () => {
@@ -152,7 +166,7 @@ describe('the pages of a site, found and added together', function () {
     answer = ({ url = '' }, response) => {
       last = url;
       response
-        .writeHead(200, { 'content-type': 'text/html' })
+        .writeHead(200, { 'content-type': 'text/html; charset=utf-8' })
         .end(`<title>Page</title><a href="/${asked.length}">Next</a>`);
       if (asked.length > 3) gone.abort();
     };
@@ -176,7 +190,7 @@ describe('the pages of a site, found and added together', function () {
     expect(
       await add([{ path: 'b', title: 'Other' }, ...pages, { path: 'p0', title: 'Once more' }]),
     ).to.deep.equal({ added: 1500, known: 1 });
-    expect(await onSite()).to.equal(1501);
+    expect(await onSite()).to.equal(1502);
     const read = async (page: string) =>
       (await test.client.call('pages.read', { params: { page } })).data.title;
     expect([await read('odd/b'), await read('odd/p0')]).to.deep.equal(['Mine', 'Page 0']);
@@ -190,13 +204,13 @@ describe('the pages of a site, found and added together', function () {
     const { etag } = await test.client.call('spots.read', { params: spot });
     await test.client.call('spots.delete', { params: spot, ifMatch: etag! });
     await undo();
-    expect(await onSite()).to.equal(1);
+    expect(await onSite()).to.equal(2);
   });
 
   it('are added once by two who add them at once', async () => {
     const pages = Array.from({ length: 300 }, (_, i) => ({ path: `q${i}`, title: `Page ${i}` }));
     const both = await Promise.all([add(pages), add([...pages].reverse())]);
     expect(both.map(({ added }) => added).sort()).to.deep.equal([0, 300]);
-    await until(async () => (await onSite()) === 301);
+    await until(async () => (await onSite()) === 302);
   });
 });

@@ -6,6 +6,7 @@ import {
   PageListInvalid,
   pagesInList,
   plural,
+  spoken,
   type FoundPages,
   type ListedPage,
   type PageSearchEvent,
@@ -62,7 +63,9 @@ Links are followed one at a time, with a pause after each. “orbis undo” take
           [
             found ? foundTable(found, tools) : '',
             ...(found ? summaryOf(found).map((line) => fold(line, tools.io.width, '')) : []),
-            fold(added ? outcomeOf(added, site) : nextStep(pages.length, site, list), tools.io.width, ''),
+            found?.pages.length === 0
+              ? ''
+              : fold(added ? outcomeOf(added, site) : nextStep(pages.length, site, list), tools.io.width, ''),
           ].join(''),
         );
         return 0;
@@ -140,15 +143,9 @@ const foundTable = ({ pages }: FoundPages, { colours }: Tools): string =>
       )}\n`;
 
 function summaryOf({ pages, read, leftOut, unread, isCut }: FoundPages): string[] {
-  const { elsewhere, question, odd } = leftOut;
-  const others = [
-    elsewhere > 0 ? `${plural(elsewhere, 'address', 'addresses')} of other sites` : '',
-    question > 0 ? `${question} with a question mark` : '',
-    odd > 0 ? `${odd} that no page of the register can have` : '',
-  ].filter(Boolean);
   return [
-    `${plural(pages.length, 'page')} found; for that ${plural(read.length, 'address was', 'addresses were')} read.`,
-    others.length > 0 ? `Left out: ${others.join(', ')}.` : '',
+    `${plural(pages.length, 'page')} found; for that ${plural(read, 'address was', 'addresses were')} read.`,
+    spoken.noPages(leftOut),
     isCut ? 'There are more; --most says how many are found.' : '',
     ...unread.map(({ address, why }) => `Not read: ${address}: ${why}`),
   ].filter(Boolean);

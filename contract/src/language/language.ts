@@ -101,6 +101,8 @@ export interface Language {
   noHeight: Readonly<Record<NoHeight, string>>;
   /** How often a served frame was shown since a day, at how many addresses that were named, in a sentence. */
   hits: (counted: { since: string; times: number; named: number; elsewhere: number }) => string;
+  /** Which addresses were not taken for pages of a site, in a sentence; empty where there were none. */
+  noPages: (counts: Readonly<Record<'elsewhere' | 'question' | 'odd', number>>) => string;
   /** What a code wants of a host, by what browsers call it. */
   contactUses: Readonly<Record<string, string>>;
   /** That a height is the guess of a sheet, in sentences; `because` is a sentence. */

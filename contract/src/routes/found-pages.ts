@@ -15,7 +15,7 @@ const foundPage = z.object({
 const foundPages = z
   .object({
     pages: z.array(foundPage).meta({ description: 'In the order in which they were found' }),
-    read: z.array(z.string()).meta({ description: 'The addresses of what was read; the first thousand' }),
+    read: count.meta({ description: 'How many pages or sitemaps were read for it' }),
     leftOut: z.object({
       elsewhere: count.meta({ description: 'Addresses of other sites' }),
       question: count.meta({ description: 'Addresses with a question mark' }),

@@ -29,13 +29,15 @@ export const relayScript = `(() => {
     else if (uses[target.tagName] && isOfIt(target)) say({ code: 'not-loaded', use: uses[target.tagName], address: clip(target.currentSrc || target.src || target.href) });
   }, true);
   addEventListener('unhandledrejection', ({ reason }) => say({ code: 'script-stopped', words: clip(reason?.message ?? reason) }));
+  let isUsed = false;
+  for (const type of ['pointerdown', 'keydown']) addEventListener(type, (event) => { isUsed ||= event.isTrusted; }, true);
   const wanted = ${JSON.stringify(useOfDirective)};
   addEventListener('securitypolicyviolation', ({ blockedURI, disposition, effectiveDirective }) => {
     if (!URL.canParse(blockedURI)) return;
     const { protocol, host, hostname } = new URL(blockedURI);
     if (disposition === 'enforce') say({ code: 'blocked', host });
     else if (/^(http|ws)s?:$/.test(protocol) && host !== location.host)
-      parent.postMessage({ orbis: 'contact', host: hostname, use: wanted[effectiveDirective] ?? 'other', afterClick: navigator.userActivation?.hasBeenActive === true }, to);
+      parent.postMessage({ orbis: 'contact', host: hostname, use: wanted[effectiveDirective] ?? 'other', afterClick: isUsed }, to);
   });
   const seconds = 10;
   const shows = (element) => {

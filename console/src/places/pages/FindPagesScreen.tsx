@@ -5,7 +5,7 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { FoundPages, Site } from '@orbis/contract';
-import { plural } from '@orbis/contract/language';
+import { plural, spoken } from '@orbis/contract/language';
 import { pagesInList } from '@orbis/contract/page-file';
 import { api, refresh } from '../../api.ts';
 import { useAnnounce } from '../../components/Announcer.tsx';
@@ -107,18 +107,15 @@ const titleOf = ({ told, pages }: Found): string =>
   told === null
     ? `${plural(pages.length, 'page')} in your list`
     : pages.length === 0
-      ? `${plural(told.pages.length, 'page')} found, and the register has them all`
+      ? told.pages.length === 0
+        ? 'No page found'
+        : `${plural(told.pages.length, 'page')} found, and the register has them all`
       : `${plural(told.pages.length, 'page')} found, ${pages.length === told.pages.length ? 'all' : pages.length} of them new`;
 
 /* What was not taken, and why. */
-function Told({ leftOut: { elsewhere, question, odd }, unread, isCut }: FoundPages) {
-  const others = [
-    elsewhere > 0 ? `${plural(elsewhere, 'address', 'addresses')} of other sites` : '',
-    question > 0 ? `${question} with a question mark` : '',
-    odd > 0 ? `${odd} that no page of the register can have` : '',
-  ].filter(Boolean);
+function Told({ leftOut, unread, isCut }: FoundPages) {
   const sentences = [
-    others.length > 0 ? `Left out: ${others.join(', ')}.` : '',
+    spoken.noPages(leftOut),
     isCut ? 'There are more pages: add these first, then look again.' : '',
     ...unread.slice(0, 5).map(({ address, why }) => `Not read: ${address}: ${why}`),
     unread.length > 5 ? `${unread.length - 5} more could not be read.` : '',

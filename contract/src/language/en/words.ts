@@ -190,6 +190,16 @@ export const hits: Language['hits'] = ({ since, times, named, elsewhere }) =>
     ? `It was not shown since ${since}, as far as Orbis serves it.`
     : `Shown ${count(times, 'time')} since ${since}, at ${named} ${named === 1 ? 'address' : 'addresses'}${elsewhere > 0 ? `, ${elsewhere} of them not in the register` : ''}.`;
 
+/** Addresses that were not taken for pages. */
+export const noPages: Language['noPages'] = ({ elsewhere, question, odd }) => {
+  const kinds = [
+    elsewhere > 0 ? `${elsewhere} ${elsewhere === 1 ? 'address' : 'addresses'} of other sites` : '',
+    question > 0 ? `${question} with a question mark` : '',
+    odd > 0 ? `${odd} that no page of the register can have` : '',
+  ].filter(Boolean);
+  return kinds.length === 0 ? '' : `Left out: ${kinds.join(', ')}.`;
+};
+
 /** What a code wants of a host. */
 export const contactUses: Language['contactUses'] = {
   script: 'scripts',

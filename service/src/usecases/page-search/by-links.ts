@@ -32,9 +32,14 @@ export async function byLinks(pages: PageCollection, searching: Searching): Prom
     }
     // Where it was led to another page, that one is meant.
     const at = pages.pathOf(found.url);
+    if (path === '' && at === null)
+      throw new OrbisError('page-unreadable', {
+        why: `it leads to ${new URL(found.url).host}, which is no address of this site.`,
+        remedy: 'Name that one among its further addresses.',
+      });
     if (at === null || !pages.add(at)) continue;
     asked.add(at);
-    pages.read(found.url);
+    pages.read();
     pages.titled(at, found.title);
     for (const address of found.addresses) {
       const next = pages.pathOf(address);

@@ -34,7 +34,7 @@ export async function bySitemap(
       pages.unread(next, found);
       continue;
     }
-    pages.read(next);
+    pages.read();
     if (found.kind === 'index') queue.push(...found.addresses);
     else
       for (const page of found.addresses) {

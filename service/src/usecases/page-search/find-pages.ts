@@ -1,5 +1,5 @@
 import { withoutSiteName } from '@orbis/core';
-import { titleOfPath, type FoundPages } from '@orbis/contract';
+import { pageTitle, titleOfPath, type FoundPages } from '@orbis/contract';
 import type { Deps } from '../../deps.ts';
 import { pageKeyOf } from '../../serializers/places.ts';
 import { addressesOf, declaredAddresses, knownPaths } from '../../store/places.ts';
@@ -37,7 +37,7 @@ export async function findPages(
   const paths = found.pages.map(({ path }) => path);
   const known = await knownPaths(db, site.id, paths);
   const titles = withoutSiteName(
-    found.pages.map(({ path, title }) => title?.slice(0, 200) || titleOfPath(path, site.name)),
+    found.pages.map(({ path, title }) => pageTitle(title ?? '') || titleOfPath(path, site.name)),
   );
   return {
     ...found,

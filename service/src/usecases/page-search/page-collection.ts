@@ -15,15 +15,15 @@ export interface PageCollection {
   add(path: string): boolean;
   titled(path: string, title: string | null): void;
   /** Says that something was read, or could not be. */
-  read(address: string): void;
+  read(): void;
   unread(address: string, failure: Pick<FetchFailure, 'message'>): void;
   isFull(): boolean;
   count(): { read: number; found: number };
   found(): Omit<FoundPages, 'pages'> & { pages: CollectedPage[] };
 }
 
-/* As much is told. */
-const [mostRead, mostUnread] = [1000, 20];
+/* So many are told. */
+const mostUnread = 20;
 
 /** @param addresses - of the site. */
 export function collectPages(addresses: readonly string[], most: number): PageCollection {
@@ -31,8 +31,8 @@ export function collectPages(addresses: readonly string[], most: number): PageCo
   const others = new Set<string>();
   const leftOut = { elsewhere: 0, question: 0, odd: 0 };
   const unread: FoundPages['unread'] = [];
-  const read: string[] = [];
-  let reads = 0;
+  let read = 0;
+  let failures = 0;
   let isCut = false;
   return {
     pathOf: (address) => {
@@ -52,15 +52,14 @@ export function collectPages(addresses: readonly string[], most: number): PageCo
     titled: (path, title) => {
       if (pages.has(path)) pages.set(path, title);
     },
-    read: (address) => {
-      reads++;
-      if (read.length < mostRead) read.push(address);
-    },
+    read: () => void read++,
     unread: (address, { message }) => {
+      // A site whose links lead nowhere is not asked for ever.
+      if (++failures > most) isCut = true;
       if (unread.length < mostUnread) unread.push({ address, why: message });
     },
     isFull: () => isCut,
-    count: () => ({ read: reads, found: pages.size }),
+    count: () => ({ read, found: pages.size }),
     found: () => ({
       pages: [...pages].map(([path, title]) => ({ path, title })),
       read,
