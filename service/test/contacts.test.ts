@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import { chromium, type Browser } from 'playwright-core';
 import { findChromium } from '../src/browser/find.ts';
 import { mostBlocked } from '../src/store/blocked-contacts.ts';
+import { get } from './support/get.ts';
 import { declareSite, refusal, startTestOrbis, type TestOrbis } from './support/orbis.ts';
 import { publishedWith, type Published } from './support/published.ts';
 import { until } from './support/until.ts';
@@ -38,6 +39,19 @@ describe('whom an embed contacts', function () {
     expect(data.contacted.find(({ host }) => host === 'far.widget.localhost')!.uses).to.deep.equal([
       'script',
     ]);
+  });
+
+  it('is told of a preview by itself, which keeps nobody out and is framed by the console only', async () => {
+    const { data } = await test.client.call('previews.create', {
+      body: { embed: 'widget', options: {}, learning: true, on: { page: 'hollinfell/talks' } },
+    });
+    expect(data.page).to.equal(null);
+    const { headers, body } = await get(data.url);
+    expect(headers['content-security-policy']).to.equal(
+      `sandbox allow-scripts allow-same-origin allow-forms allow-popups; frame-ancestors ${test.url}`,
+    );
+    expect(headers['content-security-policy-report-only']).to.equal("default-src 'none'; form-action 'none'");
+    expect(body).to.include('/first.js').and.not.include('Hollin Fell Observatory');
   });
 
   it('is what its code names until its owner fixes it, and can be fixed only in a frame', async () => {

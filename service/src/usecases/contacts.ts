@@ -43,8 +43,13 @@ export async function findContacts(
  * (CSP 3, section 5.3, keeps that from a page).
  * @throws OrbisError of the options that it cannot have.
  */
-export const previewOfContacts = (trial: Trial, tools: TrialTools, actor: Actor): Promise<Preview> =>
-  preview({ ...trial, keep: isOfInside }, tools, actor, {
+export const previewOfContacts = (
+  { embed, placement, text, options }: Trial,
+  tools: TrialTools,
+  actor: Actor,
+): Promise<Preview> =>
+  // However else it was to be looked at, it is by itself: nothing of a page may contact anybody with it.
+  preview({ embed, placement, text, options, keep: isOfInside }, tools, actor, {
     policy: openTo(tools.origins().console),
     reportOnly: tellsAll,
   });
