@@ -42,6 +42,32 @@ export async function* eventsIn<T>(response: Response): AsyncGenerator<T> {
   for await (const { data } of eventsOf<T>(response)) yield data;
 }
 
+/**
+ * What some work comes to that tells on the way how far it is.
+ * @param onProgress told that.
+ * @param brokenOff what to say where the answer ends before the work does.
+ * @throws ApiError with the problem that ended the work, or with `brokenOff`.
+ */
+export async function outcomeOf<Done, Progress extends object>(
+  response: Response,
+  onProgress: (progress: Progress) => void,
+  brokenOff: string,
+): Promise<Done> {
+  type Event = Progress | { done: Done } | { problem: ApiError['problem'] };
+  for await (const event of eventsIn<Event>(response)) {
+    if ('problem' in event) throw new ApiError(event.problem);
+    if ('done' in event) return event.done;
+    onProgress(event);
+  }
+  throw new ApiError({
+    type: 'about:blank',
+    title: 'Broken off',
+    status: 0,
+    code: 'not-reached',
+    detail: brokenOff,
+  });
+}
+
 /* Between two attempts, in milliseconds; and how long in all without any news it is tried. */
 const [shortest, longest, patience] = [250, 4000, 120_000];
 /* The service says something every 15 seconds: who is silent for so long is gone, whatever

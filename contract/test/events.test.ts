@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { ApiError, follow, type Client, type Sweep } from '@orbis/contract';
+import { ApiError, follow, outcomeOf, type Client, type Sweep } from '@orbis/contract';
 
 /* A service whose streams are these, one after the other: text, or an error with this status. */
 const serving = (...streams: (string | number)[]) => {
@@ -53,4 +53,25 @@ describe('a stream that is followed', () => {
       expect(error).to.be.instanceOf(ApiError).with.nested.property('problem.status', status);
     });
   }
+
+  it('come to an outcome, to the problem that ended the work, or to nothing', async () => {
+    const answer = (...events: object[]): Response =>
+      new Response(events.map((event) => `data: ${JSON.stringify(event)}\n\n`).join(''));
+    const told: object[] = [];
+    const outcome = (...events: object[]): Promise<unknown> =>
+      outcomeOf(answer(...events), (progress) => told.push(progress), 'It broke off.');
+    expect(await outcome({ read: 1 }, { read: 2 }, { done: 7 })).to.equal(7);
+    expect(told).to.deep.equal([{ read: 1 }, { read: 2 }]);
+    const said = (...events: object[]): Promise<string> =>
+      outcome(...events).then(String, (error: Error) => error.message);
+    const problem = {
+      type: 'about:blank',
+      title: 'No',
+      status: 422,
+      code: 'no-code',
+      detail: 'There is none.',
+    };
+    expect(await said({ read: 1 }, { problem })).to.equal('There is none.');
+    expect(await said({ read: 1 })).to.equal('It broke off.');
+  });
 });

@@ -1,14 +1,12 @@
 import { join } from 'node:path';
 import ora from 'ora';
 import {
-  ApiError,
-  eventsIn,
   ImportFileInvalid,
   itemsInFile,
   nameOfFile,
+  outcomeOf,
   type BodyInput,
   type ImportAnswer,
-  type ImportEvent,
   type ImportItem,
   type Routes,
   plural,
@@ -60,18 +58,13 @@ async function taken(
       : null;
   try {
     const response = await client().open('imports.watch', { body, signal: io.signal });
-    for await (const event of eventsIn<ImportEvent>(response)) {
-      if ('problem' in event) throw new ApiError(event.problem);
-      if ('done' in event) return event.done;
-      if (bar) bar.text = event.read === event.of ? 'writing them down' : progressBar(event.read, event.of);
-    }
-    throw new ApiError({
-      type: 'about:blank',
-      title: 'Broken off',
-      status: 0,
-      code: 'not-reached',
-      detail: 'Orbis broke off before it was done. See with “orbis list embeds” whether the codes are there.',
-    });
+    return await outcomeOf<ImportAnswer, { read: number; of: number }>(
+      response,
+      ({ read, of }) => {
+        if (bar) bar.text = read === of ? 'writing them down' : progressBar(read, of);
+      },
+      'Orbis broke off before it was done. See with “orbis list embeds” whether the codes are there.',
+    );
   } finally {
     bar?.stop();
   }

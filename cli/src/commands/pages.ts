@@ -1,15 +1,13 @@
 import ora from 'ora';
 import {
-  ApiError,
-  eventsIn,
   mostPages,
+  outcomeOf,
   PageListInvalid,
   pagesInList,
   plural,
   spoken,
   type FoundPages,
   type ListedPage,
-  type PageSearchEvent,
 } from '@orbis/contract';
 import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
 import { textOf } from '../pasted.ts';
@@ -65,7 +63,7 @@ Links are followed one at a time, with a pause after each. “orbis undo” take
             ...(found ? summaryOf(found).map((line) => fold(line, tools.io.width, '')) : []),
             found?.pages.length === 0
               ? ''
-              : fold(added ? outcomeOf(added, site) : nextStep(pages.length, site, list), tools.io.width, ''),
+              : fold(added ? addedOf(added, site) : nextStep(pages.length, site, list), tools.io.width, ''),
           ].join(''),
         );
         return 0;
@@ -88,18 +86,13 @@ async function search(
   try {
     const call = { params: { site }, body, signal: io.signal };
     const response = await client().open('pageSearches.create', call);
-    for await (const event of eventsIn<PageSearchEvent>(response)) {
-      if ('problem' in event) throw new ApiError(event.problem);
-      if ('done' in event) return event.done;
-      if (line) line.text = `${plural(event.found, 'page')} found`;
-    }
-    throw new ApiError({
-      type: 'about:blank',
-      title: 'Broken off',
-      status: 0,
-      code: 'not-reached',
-      detail: 'Orbis broke off before it was done. Nothing was kept; try again.',
-    });
+    return await outcomeOf<FoundPages, { found: number }>(
+      response,
+      ({ found }) => {
+        if (line) line.text = `${plural(found, 'page')} found`;
+      },
+      'Orbis broke off before it was done. Nothing was kept; try again.',
+    );
   } finally {
     line?.stop();
   }
@@ -151,7 +144,7 @@ function summaryOf({ pages, read, leftOut, unread, isCut }: FoundPages): string[
   ].filter(Boolean);
 }
 
-const outcomeOf = ({ added, known }: { added: number; known: number }, site: string): string =>
+const addedOf = ({ added, known }: { added: number; known: number }, site: string): string =>
   added === 0
     ? `The register has them all. Nothing was added.`
     : `Added ${plural(added, 'page')} to ${site}${known > 0 ? `; ${known === 1 ? '1 was' : `${known} were`} there already` : ''}.`;

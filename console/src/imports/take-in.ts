@@ -1,7 +1,6 @@
-import type { ImportAnswer, ImportEvent, ImportItem } from '@orbis/contract';
-import { ApiError } from '@orbis/contract/client';
+import type { ImportAnswer, ImportItem } from '@orbis/contract';
 import { OrbisError } from '@orbis/contract/errors';
-import { eventsIn } from '@orbis/contract/events';
+import { outcomeOf } from '@orbis/contract/events';
 import { itemsInFile } from '@orbis/contract/import-file';
 import { api } from '../api.ts';
 
@@ -24,13 +23,9 @@ export async function takeIn(
   onProgress({ read: 0, of: items.length });
   const withTags = items.map((item) => ({ ...item, tags: [...(item.tags ?? []), ...tags] }));
   const response = await api.open('imports.watch', { body: { items: withTags, dryRun, skipRefused } });
-  for await (const event of eventsIn<ImportEvent>(response)) {
-    if ('problem' in event) throw new ApiError(event.problem);
-    if ('done' in event) return event.done;
-    onProgress(event);
-  }
-  throw new OrbisError('bad-request', {
-    problem:
-      'The connection broke off before all was read. Look into the collection to see whether the codes are there.',
-  });
+  return outcomeOf<ImportAnswer, { read: number; of: number }>(
+    response,
+    onProgress,
+    'The connection broke off before all was read. Look into the collection to see whether the codes are there.',
+  );
 }

@@ -1,7 +1,5 @@
-import type { FoundPages, PageSearchEvent } from '@orbis/contract';
-import { ApiError } from '@orbis/contract/client';
-import { OrbisError } from '@orbis/contract/errors';
-import { eventsIn } from '@orbis/contract/events';
+import type { FoundPages } from '@orbis/contract';
+import { outcomeOf } from '@orbis/contract/events';
 import { mostPages } from '@orbis/contract/page-file';
 import { api } from '../../api.ts';
 
@@ -19,14 +17,11 @@ export async function searchPages(
   { signal, onFound }: { signal: AbortSignal; onFound: (found: number) => void },
 ): Promise<FoundPages> {
   const response = await api.open('pageSearches.create', { params: { site }, body: { by }, signal });
-  for await (const event of eventsIn<PageSearchEvent>(response)) {
-    if ('problem' in event) throw new ApiError(event.problem);
-    if ('done' in event) return event.done;
-    onFound(event.found);
-  }
-  throw new OrbisError('bad-request', {
-    problem: 'The connection broke off before all was read. Nothing was kept; try again.',
-  });
+  return outcomeOf<FoundPages, { found: number }>(
+    response,
+    ({ found }) => onFound(found),
+    'The connection broke off before all was read. Nothing was kept; try again.',
+  );
 }
 
 /** Adds pages to a site, as many at a time as the service takes. */
