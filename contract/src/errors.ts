@@ -79,6 +79,7 @@ const statuses = {
   'embed-retired': row(409, 4),
   'page-unreadable': row(422, 3),
   'sitemap-missing': row(422, 3),
+  'specimen-missing': row(422, 3),
   'place-not-on-page': row(422, 2),
   'already-taken': row(409, 4),
   'already-placed': row(409, 4),

@@ -7,6 +7,7 @@ import {
   type PastedLanguage,
 } from '@orbis/core';
 import { count, factRecord, hexColour, key, publicId, time } from './common.ts';
+import { editorRules } from './editor-rules.ts';
 import { snippet } from './edits.ts';
 import { spoken, type PlacementState } from './language/index.ts';
 import { kindDefaults, optionsSchema } from './options/schema.ts';
@@ -105,6 +106,7 @@ export const site = z
     furtherAddresses,
     colours: siteColours,
     frameStyle,
+    editor: editorRules.meta({ description: 'What its editor lets through, and how one works with it' }),
     pages: count,
     createdAt: time,
   })
@@ -182,6 +184,9 @@ export const pagePlan = z
       )
       .meta({ description: 'What to do, in the order of the work; what is only taken out has no snippet' }),
     findings: z.array(placementFinding.extend({ placements: z.array(publicId) })),
+    editor: editorRules
+      .pick({ notes: true, delay: true, showsUnpublished: true })
+      .meta({ description: 'How one works with the site’s editor' }),
   })
   .meta({ id: 'PagePlan' });
 

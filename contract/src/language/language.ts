@@ -5,7 +5,9 @@ import type {
   Kind,
   LearnedLine,
   LearnProblem,
+  OpenQuestion,
   OptionLevel,
+  PieceSeen,
   PlanAction,
   Role,
   SearchField,
@@ -171,6 +173,13 @@ export interface Language {
   problems: Readonly<Record<string, { title: string; detail: Sentence }>>;
   /** Where a value comes from, behind it: “from the embed”. */
   levels: Readonly<Record<OptionLevel | 'code', string>>;
+  /** What became of a piece of a specimen, and what only the owner can say of an editor: sentences. */
+  editor: {
+    pieces: Readonly<
+      Record<PieceSeen['state'], (piece: { name: string; lost: readonly string[] }) => string>
+    >;
+    questions: Readonly<Record<OpenQuestion, () => string>>;
+  };
   /** What is done in a step of a page’s plan, as the beginning of a line. */
   planActions: Readonly<Record<PlanAction, string>>;
   /** Where a snippet is pasted. */

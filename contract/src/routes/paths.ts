@@ -66,6 +66,8 @@ export const paths = {
   'sites.read': { method: 'get', path: '/sites/:site' },
   'sites.change': { method: 'patch', path: '/sites/:site' },
   'sites.colours': { method: 'post', path: '/sites/:site/colours' },
+  'sites.specimen': { method: 'get', path: '/sites/:site/specimen' },
+  'sites.learn': { method: 'post', path: '/sites/:site/specimen-readings' },
   'sites.delete': { method: 'delete', path: '/sites/:site' },
   'pageSearches.create': { method: 'post', path: '/sites/:site/page-searches' },
   'pageImports.create': { method: 'post', path: '/sites/:site/page-imports' },

@@ -20,6 +20,7 @@ import {
   siteColours,
   siteLanguage,
 } from '../register.ts';
+import { editorRules, specimen, specimenReading } from '../editor-rules.ts';
 import { hitReport } from '../hits.ts';
 import { lists } from '../resources.ts';
 import { pathOf, paths } from './paths.ts';
@@ -73,7 +74,7 @@ export const placeRoutes = {
   'sites.change': route({
     ...paths['sites.change'],
     summary:
-      'Change a site: its name, its addresses, its defaults, whether it has a way into the heads of its pages, its language, its colours, its style for frames',
+      'Change a site: its name, its addresses, its defaults, whether it has a way into the heads of its pages, its language, its colours, its style for frames, what its editor lets through',
     tag,
     access: 'owner',
     params: z.object({ site: siteKey }),
@@ -87,6 +88,7 @@ export const placeRoutes = {
       furtherAddresses: furtherAddresses.optional(),
       colours: siteColours.optional(),
       frameStyle: frameStyle.optional(),
+      editor: editorRules.partial().optional().meta({ description: 'What is left out stays as it is' }),
     }),
     answer: site,
     statuses: [200],
@@ -111,6 +113,34 @@ export const placeRoutes = {
     answer: coloursFound,
     statuses: [200],
     errors: ['not-found', 'page-unreadable'],
+  }),
+  'sites.specimen': route({
+    ...paths['sites.specimen'],
+    summary: 'A harmless text with one of everything, to be pasted and published once on a page of a site',
+    tag,
+    access: 'owner',
+    params: z.object({ site: siteKey }),
+    answer: specimen,
+    statuses: [200],
+    errors: ['not-found'],
+  }),
+  'sites.learn': route({
+    ...paths['sites.learn'],
+    summary: 'Read what a site’s editor made of the specimen; nothing is kept',
+    tag,
+    access: 'owner',
+    readOnly: true,
+    params: z.object({ site: siteKey }),
+    body: z.strictObject({
+      path: z
+        .string()
+        .max(500)
+        .default('')
+        .meta({ description: 'The page that it was published on; without it the first' }),
+    }),
+    answer: specimenReading,
+    statuses: [200],
+    errors: ['not-found', 'page-unreadable', 'specimen-missing'],
   }),
   'sites.delete': route({
     ...paths['sites.delete'],

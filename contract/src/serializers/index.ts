@@ -2,4 +2,5 @@
 export { serializeComposition, serializeEdit, serializeSnippet } from './compositions.ts';
 export { serializeFinding } from './findings.ts';
 export { serializeLearnedLine } from './learned.ts';
+export { serializeSpecimen } from './specimens.ts';
 export { serializeMended, serializeReading } from './reading.ts';

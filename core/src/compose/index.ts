@@ -13,6 +13,14 @@ export { builtInPresets, type Preset } from './presets.ts';
 export type { Loss } from './settle.ts';
 export { picturesOf } from './pictures.ts';
 export { positions, type SnippetPosition } from '../options/position.ts';
-export { documentText, fileAddress, runsOf, snippetText, type Run, type Snippet } from './snippet.ts';
+export {
+  documentText,
+  fileAddress,
+  publishedText,
+  runsOf,
+  snippetText,
+  type Run,
+  type Snippet,
+} from './snippet.ts';
 export { allOptions, optionNamed, optionNames, optionsFor } from './table.ts';
 export type { AskedChange, Asker } from './changes.ts';

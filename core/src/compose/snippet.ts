@@ -53,5 +53,12 @@ export function fileAddress({ position, runs: [run] }: Snippet): string | null {
   return typeof address === 'string' ? address : null;
 }
 
+/** The text of a snippet as it stands on a page: what is there for the site’s editor alone does not. */
+export const publishedText = ({ runs }: Pick<Snippet, 'runs'>): string =>
+  runs
+    .filter((run) => run.from === 'source' || !run.reasons.some(({ code }) => code === 'editor-line'))
+    .map((run) => run.text)
+    .join('');
+
 /** The text of a snippet. */
 export const snippetText = ({ runs }: Pick<Snippet, 'runs'>): string => runs.map((run) => run.text).join('');

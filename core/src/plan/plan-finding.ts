@@ -2,8 +2,16 @@ import type { Facts } from '../reason.ts';
 
 /** Something wrong with a page as it is planned; the sentence is made at the edge. */
 export interface PlanFinding {
-  rule: 'claims-collide' | 'file-taken' | 'not-carried';
-  level: 'error' | 'warning';
+  rule:
+    | 'claims-collide'
+    | 'file-taken'
+    | 'not-carried'
+    | 'editor-form'
+    | 'editor-takes-out'
+    | 'editor-lets-nothing-through'
+    | 'too-many-hosts'
+    | 'too-many-scripts';
+  level: 'error' | 'warning' | 'note';
   facts: Facts;
   /** The placements that it is about. */
   placements: string[];

@@ -7,8 +7,11 @@ import { positions, type SnippetPosition } from '../options/position.ts';
 import { reason } from '../reason.ts';
 import { bringsLoader } from '../presentation/index.ts';
 import { bringsListener } from '../compose/framed.ts';
+import { changesCodes, type EditorRules } from '../editor/index.ts';
 import { collisions } from './collisions.ts';
+import { forEditorFindings, overBudget } from './editor-findings.ts';
 import { fileSnippets, filesTaken } from './files.ts';
+import { composeForEditor, type ForEditor } from './forms.ts';
 import { mergeOrders } from './order.ts';
 import type { PlanFinding } from './plan-finding.ts';
 import type { LeavingPlacement, PlannedPlacement } from './planned-placement.ts';
@@ -29,6 +32,8 @@ export interface PlannedSite {
   sharesHost?: boolean;
   /** Where the document is served that is for the neutral mark. */
   servedAt?: string;
+  /** What its editor lets through; everything where nothing is said. */
+  editor?: EditorRules;
 }
 
 /** What a page needs, all of its placements together. */
@@ -43,7 +48,7 @@ export interface PagePlan {
 interface Worked {
   placement: PlannedPlacement;
   circumstances: Circumstances;
-  composition: LevelledComposition;
+  composition: LevelledComposition & { forEditor: ForEditor | null };
   /** The parts of the code that could as well stand elsewhere. */
   parts: SharedPart[];
 }
@@ -73,7 +78,7 @@ export function planPage(
           : reason('loaded-at', { place: placeBy.get(first.get(part.text)!.placement)! }),
       ),
     );
-    return spotSnippet(one, changes, digest);
+    return spotSnippet(one, site, changes, digest);
   });
   const shared = positions
     .filter((position) => position !== 'spot' && position !== 'file')
@@ -93,13 +98,29 @@ export function planPage(
     findings: [
       ...filesTaken(worked),
       ...collisions(worked.filter(isBare).map(({ placement }) => placement)),
-      ...worked.flatMap(({ placement, composition }) => notCarried(placement, composition)),
+      ...worked.flatMap(({ placement, composition }) => [
+        ...notCarried(placement, composition),
+        ...forEditorFindings(placement, composition),
+      ]),
+      ...overBudget(worked, snippets, site.editor),
     ],
   };
 }
 
-/* What has a document of its own shares no names with the page. */
-const isBare = ({ composition }: Worked): boolean => composition.framed === null;
+/* What has a document of its own, or stands there as a link, shares no names with the page. */
+const isBare = ({ composition: { framed, forEditor } }: Pick<Worked, 'composition'>): boolean =>
+  framed === null && (forEditor === null || forEditor.form === 'asked');
+
+/* What a code comes to, in the form that the site’s editor lets through. */
+function composed(
+  { code, asked }: Pick<PlannedPlacement, 'code' | 'asked'>,
+  circumstances: Circumstances,
+  { editor }: Pick<PlannedSite, 'editor'>,
+): Worked['composition'] {
+  return editor && changesCodes(editor)
+    ? composeForEditor(code, asked, circumstances, editor)
+    : { ...composeLevels(code, asked, circumstances), forEditor: null };
+}
 
 /* What each code comes to, in the order of the places: the first that needs our loader brings it, where there
    is no way into the head. */
@@ -110,14 +131,14 @@ function workedOut(placements: readonly PlannedPlacement[], site: PlannedSite): 
     const loader = site.head ? 'head' : hasLoader ? 'elsewhere' : 'here';
     const listener = site.head ? 'head' : hasListener ? 'elsewhere' : 'here';
     const circumstances = circumstancesOf(placement, site, { loader, listener });
-    const composition = composeLevels(placement.code, placement.asked, circumstances);
+    const composition = composed(placement, circumstances, site);
     hasLoader ||= bringsLoader(composition);
     hasListener ||= bringsListener(composition);
     return {
       placement,
       circumstances,
       composition,
-      parts: composition.framed ? [] : sharedParts(placement.id, placement.code, composition),
+      parts: isBare({ composition }) ? sharedParts(placement.id, placement.code, composition) : [],
     };
   });
 }
@@ -148,12 +169,13 @@ const circumstancesOf = (
 
 function spotSnippet(
   { placement, circumstances, composition }: Worked,
+  site: PlannedSite,
   planned: readonly AskedChange[],
   digest: (text: string) => string,
 ): PlannedSnippet {
-  const { id, code, asked } = placement;
+  const { id } = placement;
   const { snippets } =
-    planned.length === 0 ? composition : composeLevels(code, asked, { ...circumstances, planned });
+    planned.length === 0 ? composition : composed(placement, { ...circumstances, planned }, site);
   const runs = snippets
     .find(({ position }) => position === 'spot')!
     .runs.map((run): Run => (run.from === 'source' ? { ...run, of: id } : run));

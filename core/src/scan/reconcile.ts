@@ -1,5 +1,5 @@
 import type { Level } from '../reading/reading.ts';
-import { sameContent, type PageSeen } from './scan-page.ts';
+import { findUnmarked, sameContent, type PageSeen } from './scan-page.ts';
 
 /** What the register says of one placement on the page that was read. */
 export interface Expected {
@@ -35,6 +35,7 @@ export interface PageFinding {
  * other pages are left alone.
  */
 export function reconcile(seen: PageSeen, expected: readonly Expected[]): PlacementSeen[] {
+  const known = new Set<unknown>();
   return expected.map((wanted) => {
     const found = seen.marked.filter((code) => code.mark.placement === wanted.placement);
     const findings: PageFinding[] = [];
@@ -50,6 +51,15 @@ export function reconcile(seen: PageSeen, expected: readonly Expected[]): Placem
         delivery: null,
         line: served[0]!.line,
         served: true,
+        findings,
+      };
+    const unmarked = found.length === 0 ? unmarkedCode(seen, wanted, known) : null;
+    if (unmarked)
+      return {
+        placement: wanted.placement,
+        state: 'live',
+        ...unmarked,
+        served: false,
         findings,
       };
     if (found.length === 0) {
@@ -89,6 +99,22 @@ export function reconcile(seen: PageSeen, expected: readonly Expected[]): Placem
       findings,
     };
   });
+}
+
+/* What was handed out without a mark, as the editor keeps none, is known by its content, the newest first;
+   each that stands there is one placement’s. */
+function unmarkedCode(
+  seen: PageSeen,
+  { issued }: Expected,
+  known: Set<unknown>,
+): { delivery: number; line: number } | null {
+  for (const [delivery, text] of [...issued].reverse()) {
+    const found = findUnmarked(seen, text, known);
+    if (!found) continue;
+    known.add(found.node);
+    return { delivery, line: found.line };
+  }
+  return null;
 }
 
 /* Where the page shows its document by its link; the frame of a code that was pasted is that code. */

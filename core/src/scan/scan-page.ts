@@ -1,6 +1,6 @@
 import { parse, parseFragment, type DefaultTreeAdapterTypes } from 'parse5';
 import { positionsIn } from '../text/index.ts';
-import { readMark, type Mark } from '../compose/mark.ts';
+import { readClassMark, readCommentMark, readMark, type Mark } from '../compose/mark.ts';
 import { canonical } from './canonical.ts';
 
 type Node = DefaultTreeAdapterTypes.ChildNode;
@@ -20,6 +20,8 @@ export interface MarkedCode {
 }
 
 export interface PageSeen {
+  /** What stands on it. */
+  roots: readonly Node[];
   /**
    * The addresses of the frames on it, as written, with the lines where they stand, and the mark of the code
    * that they are of.
@@ -31,30 +33,33 @@ export interface PageSeen {
 }
 
 /**
- * Finds the marked codes of a published page. A mark counts only on a parsed element: not in a comment, a
- * `template`, a script or a text field, where no visitor would meet it.
+ * Finds the marked codes of a published page: by an attribute, by a class, or by a comment of ours before
+ * them. A mark counts only where visitors meet what it marks: not in a `template`, a script or a text field,
+ * nor in a comment with a code that somebody has put out of use.
  */
 export function scanPage(html: string): PageSeen {
   const page = parse(html, { sourceCodeLocationInfo: true });
   const position = positionsIn(html);
-  const seen: PageSeen = { marked: [], asText: [], frames: [] };
+  const seen: PageSeen = { roots: page.childNodes, marked: [], asText: [], frames: [] };
   const stack: Node[] = [...page.childNodes].reverse();
   for (let node = stack.pop(); node; node = stack.pop()) {
     if (node.nodeName === '#text' && 'value' in node) {
       if (!hidesText(node.parentNode)) for (const mark of marksInText(node.value)) seen.asText.push(mark);
       continue;
     }
-    if (!('tagName' in node)) continue;
-    const mark = markOn(node);
-    const place = node.sourceCodeLocation;
-    if (mark && place) {
-      seen.marked.push({
-        mark,
-        ...position(place.startOffset),
-        run: siblingsFrom(node),
-        source: html.slice(place.startOffset, place.endOffset),
-      });
+    const mark = markOf(node);
+    if (mark) {
+      const place = (mark.of ?? node).sourceCodeLocation;
+      if (place)
+        seen.marked.push({
+          mark: mark.mark,
+          ...position(place.startOffset),
+          run: siblingsFrom(node),
+          source: html.slice(place.startOffset, place.endOffset),
+        });
     }
+    if (!('tagName' in node)) continue;
+    const place = node.sourceCodeLocation;
     if (node.tagName === 'iframe' && place) {
       const address = node.attrs.find((a) => a.name === 'src' || a.name === 'data-src')?.value;
       if (address)
@@ -67,18 +72,59 @@ export function scanPage(html: string): PageSeen {
 
 /** Whether a marked code on a page says the same to a browser as the code that was issued. */
 export function sameContent(found: MarkedCode, issued: string): boolean {
-  const nodes = meaningful(parseFragment(issued).childNodes);
+  const nodes = parseFragment(issued).childNodes;
   // What stands before the marked element (a script, a style) is compared where it stands too.
-  const from = nodes.findIndex((node) => 'tagName' in node && markOn(node) !== null);
-  if (from < 0) return false;
-  const wanted = nodes.slice(from);
-  return canonical(wanted) === canonical(meaningful(found.run).slice(0, wanted.length));
+  const from = nodes.findIndex((node) => markOf(node) !== null);
+  return from >= 0 && beginsWith(found.run, nodes.slice(from));
 }
 
-const markOn = (element: Element): Mark | null => {
-  const value = element.attrs.find((a) => a.name === 'data-orbis')?.value;
-  return value === undefined ? null : readMark(value);
-};
+/* Whether what stands here begins with what is wanted. */
+function beginsWith(run: readonly Node[], wanted: readonly Node[]): boolean {
+  const nodes = meaningful(wanted);
+  return canonical(nodes) === canonical(meaningful(run).slice(0, nodes.length));
+}
+
+/**
+ * Where a code that carries no mark stands on a page, by its content; those that others are known to be are
+ * left alone. Null where it stands nowhere, or carries a mark.
+ */
+export function findUnmarked(
+  { roots }: Pick<PageSeen, 'roots'>,
+  issued: string,
+  others: ReadonlySet<unknown>,
+): { node: Node; line: number } | null {
+  const wanted = meaningful(parseFragment(issued).childNodes);
+  const [first] = wanted;
+  if (!first || !('tagName' in first) || wanted.some((node) => markOf(node) !== null)) return null;
+  const size = first.attrs.length;
+  const stack: Node[] = [...roots].reverse();
+  for (let node = stack.pop(); node; node = stack.pop()) {
+    if (!('tagName' in node)) continue;
+    const isAlike = node.tagName === first.tagName && node.attrs.length === size && !others.has(node);
+    if (isAlike && beginsWith(siblingsFrom(node), wanted))
+      return { node, line: node.sourceCodeLocation?.startLine ?? 1 };
+    for (let i = node.childNodes.length - 1; i >= 0; i--) stack.push(node.childNodes[i]!);
+  }
+  return null;
+}
+
+/* The mark that a node brings: an element its own, a comment that of what follows it. */
+function markOf(node: Node): { mark: Mark; of?: Element } | null {
+  if ('tagName' in node) {
+    const mark = markOn(node);
+    return mark && { mark };
+  }
+  if (node.nodeName !== '#comment' || !('data' in node)) return null;
+  const mark = readCommentMark(node.data);
+  const of = mark && siblingsFrom(node).find((sibling): sibling is Element => 'tagName' in sibling);
+  return of ? { mark, of } : null;
+}
+
+function markOn({ attrs }: Element): Mark | null {
+  const value = (name: string): string | undefined => attrs.find((each) => each.name === name)?.value;
+  const own = value('data-orbis');
+  return own === undefined ? readClassMark(value('class') ?? '') : readMark(own);
+}
 
 function markAround(element: Element): Mark | null {
   for (
@@ -99,9 +145,9 @@ const meaningful = (nodes: readonly Node[]): Node[] =>
       !(node.nodeName === '#text' && 'value' in node && node.value.trim() === ''),
   );
 
-function siblingsFrom(element: Element): Node[] {
-  const all = element.parentNode?.childNodes ?? [element];
-  return all.slice(all.indexOf(element));
+function siblingsFrom(node: Node): Node[] {
+  const all = node.parentNode?.childNodes ?? [node];
+  return all.slice(all.indexOf(node));
 }
 
 /* Text in these is not shown to visitors. */

@@ -1,7 +1,7 @@
 /**
  * The stages of the work that change a code, in the order in which their insertions at one place are written.
  */
-export const stages = ['leave-out', 'settings', 'presentation', 'isolation', 'mark'] as const;
+export const stages = ['leave-out', 'settings', 'presentation', 'isolation', 'editor', 'mark'] as const;
 export type Stage = (typeof stages)[number];
 
 /**

@@ -17,6 +17,7 @@ import { fromMemory } from './from-memory.ts';
 import { overDocument } from './over-document.ts';
 import type { DocumentsOnDisk } from './documents-on-disk.ts';
 import { keepDocuments, type Encoding, type KeptDocuments } from './kept-documents.ts';
+import { specimenFrames } from './specimen-frame.ts';
 import { createServed, holdsFor, type Served } from './served.ts';
 
 export interface FramesDeps {
@@ -104,6 +105,7 @@ export function createFramesApp({
     (_request, response) => void response.type('text/plain').send('User-agent: *\nDisallow: /\n'),
   );
 
+  app.use(specimenFrames(origins));
   app.post(blockedPath, hearBlocked({ connection, now }));
   app.get('/oembed', answerLinks(connection, served));
   const documents = keepDocuments({

@@ -16,11 +16,13 @@ import type {
   PageStyles,
   PageWithRoom,
   PlaceOnPage,
+  PieceSeen,
   PlacementSeen,
   Reading,
   ReadingContext,
   readProviderList,
   Sitemap,
+  SpecimenPlace,
   TextRun,
   UsedColour,
   PagePlan,
@@ -45,6 +47,8 @@ export interface Reader {
   mendTexts(texts: readonly string[], context: ReadingContext, only?: readonly string[]): Promise<Mended[]>;
   harvestPage(text: string, context: HarvestContext): Promise<PageHarvest>;
   reconcilePage(text: string, expected: readonly Expected[]): Promise<PlacementSeen[]>;
+  /** What a published page shows of a specimen; null where it shows none of it. */
+  specimenSeen(html: string, place: Pick<SpecimenPlace, 'token' | 'address'>): Promise<PieceSeen[] | null>;
   /** Which of these documents stands in a file; null where none does. */
   fileSeen(text: string, documents: readonly string[]): Promise<number | null>;
   learnFrom(samples: readonly string[], context: LearnContext): Promise<Learned>;
@@ -135,6 +139,7 @@ const tasksBy = (run: Run): Omit<Reader, 'close'> => ({
   mendTexts: (texts, context, only) => run('mendTexts', { texts, context, only }),
   harvestPage: (text, context) => run('harvestPage', { text, context }),
   reconcilePage: (text, expected) => run('reconcilePage', { text, expected }),
+  specimenSeen: (html, place) => run('specimenSeen', { html, ...place }),
   fileSeen: (text, documents) => run('fileSeen', { text, documents }),
   learnFrom: (samples, context) => run('learnFrom', { samples, context }),
   linkedPage: (page) => run('linkedPage', page),

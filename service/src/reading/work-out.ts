@@ -1,5 +1,6 @@
 import {
   attribute,
+  composeForEditor,
   composeLevels,
   contentOf,
   current,
@@ -9,6 +10,8 @@ import {
   shownElement,
   type Circumstances,
   type Content,
+  type EditorComposition,
+  type EditorRules,
   type LevelledComposition,
   type LevelledOptions,
   type Options,
@@ -22,7 +25,7 @@ export interface WorkOutTask {
   /** How long its content is, in seconds, where somebody told. */
   length: number | null;
   /** What is asked of it, once for each composition; none where it is only to be read. */
-  wanted: readonly { asked: LevelledOptions; circumstances: Circumstances }[];
+  wanted: readonly { asked: LevelledOptions; circumstances: Circumstances; editor?: EditorRules }[];
   sheets: readonly Sheet[];
 }
 
@@ -41,7 +44,7 @@ export interface WorkedOut {
   frameAlone: boolean;
   /** What the code itself says of every option. */
   current: Options;
-  compositions: LevelledComposition[];
+  compositions: (LevelledComposition | EditorComposition)[];
 }
 
 /** Reads a code and works out what is asked of it. */
@@ -56,6 +59,10 @@ export function workOut({ base, length, wanted, sheets }: WorkOutTask): WorkedOu
     permissions: shown?.name === 'iframe' ? permissionsOf(shown) : [],
     frameAlone: isFrameAlone(code),
     current: current(code),
-    compositions: wanted.map(({ asked, circumstances }) => composeLevels(code, asked, circumstances)),
+    compositions: wanted.map(({ asked, circumstances, editor }) =>
+      editor
+        ? composeForEditor(code, asked, circumstances, editor)
+        : composeLevels(code, asked, circumstances),
+    ),
   };
 }

@@ -13,6 +13,7 @@ import {
   parseOembed,
   read,
   readLinkedPage,
+  readSpecimen,
   readProviderList,
   readSitemap,
   reconcile,
@@ -33,11 +34,13 @@ import {
   type PageHarvest,
   type PageLinks,
   type PageRequest,
+  type PieceSeen,
   type PlacementSeen,
   type Reading,
   type ReadingContext,
   type Sheet,
   type Sitemap,
+  type SpecimenPlace,
   type TextRun,
 } from '@orbis/core';
 import { parseSheet, SheetInvalid, type SheetFault } from '@orbis/contract';
@@ -114,6 +117,12 @@ export const mendTexts = retiring(
 /** Finds the embeds of a whole page. */
 export const harvestPage = retiring(
   ({ text, context }: { text: string; context: HarvestContext }): PageHarvest => harvest(text, context),
+);
+
+/** What a published page shows of a specimen; null where it shows none of it. */
+export const specimenSeen = retiring(
+  ({ html, ...place }: { html: string } & Pick<SpecimenPlace, 'token' | 'address'>): PieceSeen[] | null =>
+    readSpecimen(html, place),
 );
 
 /** Holds a published page against what the register expects on it. */

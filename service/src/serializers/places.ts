@@ -19,6 +19,7 @@ export const serializeSite = ({
   language,
   colours,
   frameStyle,
+  editor,
   pages,
   createdAt,
 }: SiteRow): Site => ({
@@ -31,6 +32,7 @@ export const serializeSite = ({
   language,
   colours,
   frameStyle,
+  editor,
   pages,
   createdAt: createdAt.toISOString(),
 });

@@ -1,4 +1,10 @@
-import { snippetText, withMark, type Mark, type PagePlan as CorePagePlan } from '@orbis/core';
+import {
+  snippetText,
+  withMark,
+  type EditorRules,
+  type Mark,
+  type PagePlan as CorePagePlan,
+} from '@orbis/core';
 import { serializeFinding, serializeSnippet, type PagePlan } from '@orbis/contract';
 
 /** The plan of a page, with the text of every snippet; each of a spot has the mark of its placement. */
@@ -6,6 +12,7 @@ export const serializePlan = (
   page: string,
   { snippets, steps, findings }: CorePagePlan,
   marks: ReadonlyMap<string, Mark>,
+  { notes, delay, showsUnpublished }: EditorRules,
 ): PagePlan => ({
   page,
   snippets: snippets.map(({ digest, placements, ...made }) => {
@@ -14,4 +21,5 @@ export const serializePlan = (
   }),
   steps,
   findings: findings.map(({ placements, ...finding }) => ({ ...serializeFinding(finding), placements })),
+  editor: { notes, delay, showsUnpublished },
 });

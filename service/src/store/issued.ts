@@ -1,5 +1,5 @@
 import { and, asc, desc, eq, inArray, lt, or } from 'drizzle-orm';
-import { fileAddress, snippetText, withMark, type Options, type Snippet } from '@orbis/core';
+import { fileAddress, publishedText, snippetText, withMark, type Options, type Snippet } from '@orbis/core';
 import type { Handle } from '../database/connect.ts';
 import { digest } from '../digest.ts';
 import { chunks } from './chunks.ts';
@@ -164,6 +164,7 @@ export interface IssuedText {
   shown: string;
   /** Of the code at the spot alone, without its mark. */
   spot: string;
+  /** As it stands on the page. */
   text: string;
   /** The document that stands in a file, and where; null where there is none. */
   file: { address: string; text: string } | null;
@@ -218,7 +219,7 @@ function issuedText(rows: readonly IssuedRow[], publicId: string): IssuedText {
     revision,
     shown: withFile(spot.textDigest, file?.textDigest),
     spot: spot.textDigest,
-    text: snippetText(withMark({ position: 'spot', runs }, { placement: publicId, delivery: number })),
+    text: publishedText(withMark({ position: 'spot', runs }, { placement: publicId, delivery: number })),
     file: file && address ? { address, text: snippetText(file) } : null,
   };
 }

@@ -10,7 +10,15 @@ import { page, placement, site, spot } from './schema.ts';
 export type SiteRow = typeof site.$inferSelect;
 /** What of a site can be changed. */
 type ChangingOfSite =
-  'name' | 'address' | 'furtherAddresses' | 'defaults' | 'head' | 'language' | 'colours' | 'frameStyle';
+  | 'name'
+  | 'address'
+  | 'furtherAddresses'
+  | 'defaults'
+  | 'head'
+  | 'language'
+  | 'colours'
+  | 'frameStyle'
+  | 'editor';
 export type PageRow = typeof page.$inferSelect;
 export type SpotRow = typeof spot.$inferSelect;
 export interface Widths {

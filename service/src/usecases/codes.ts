@@ -3,6 +3,8 @@ import {
   withBareNames,
   type Circumstances,
   type Content,
+  type EditorComposition,
+  type EditorRules,
   type LevelledComposition,
   type LevelledOptions,
   type Options,
@@ -10,7 +12,7 @@ import {
   type Sheet,
 } from '@orbis/core';
 import type { Found } from '@orbis/contract';
-import { workOut, type WorkedOut } from '../reading/work-out.ts';
+import { workOut, type WorkedOut, type WorkOutTask } from '../reading/work-out.ts';
 import type { NewRevision } from '../store/embeds.ts';
 import { digest } from '../digest.ts';
 import { withRules, type RenderContext } from './render-context.ts';
@@ -22,6 +24,8 @@ export interface CodeSource {
   asked: LevelledOptions;
   /** What was found out about its link: how long it is. */
   found?: Pick<Found, 'length'> | null;
+  /** What the editor that it goes to lets through, where it is to be in a form that it does. */
+  editor?: EditorRules;
 }
 
 /** A code that was read, with the sheet that it was read with. */
@@ -51,12 +55,13 @@ async function open(
   base: string,
   found: CodeSource['found'],
   renderContext: RenderContext,
-  wanted: readonly { asked: LevelledOptions; circumstances: Circumstances }[],
-): Promise<{ code: OpenedCode; compositions: LevelledComposition[] }> {
+  wanted: WorkOutTask['wanted'],
+): Promise<{ code: OpenedCode; compositions: (LevelledComposition | EditorComposition)[] }> {
   const task = {
     base,
     length: found?.length ?? null,
-    wanted: wanted.map(({ asked, circumstances }) => ({
+    wanted: wanted.map(({ asked, circumstances, ...rest }) => ({
+      ...rest,
       asked: withRules(asked, renderContext),
       circumstances: { ...circumstances, sharesHost: renderContext.sharesHost() },
     })),
@@ -78,11 +83,12 @@ export const openSource = async (
 
 /** The output for a place, or without circumstances for no place. */
 export async function compositionOf(
-  { base, asked, found }: CodeSource,
+  { base, asked, found, editor }: CodeSource,
   renderContext: RenderContext,
   circumstances: Circumstances = {},
-): Promise<{ code: OpenedCode; composition: LevelledComposition }> {
-  const { code, compositions } = await open(base, found, renderContext, [{ asked, circumstances }]);
+): Promise<{ code: OpenedCode; composition: LevelledComposition | EditorComposition }> {
+  const wanted = [{ asked, circumstances, ...(editor && { editor }) }];
+  const { code, compositions } = await open(base, found, renderContext, wanted);
   return { code, composition: compositions[0]! };
 }
 

@@ -2,6 +2,7 @@ import { LRUCache } from 'lru-cache';
 import {
   bringsListener,
   bringsLoader,
+  changesCodes,
   classFor,
   hasShared,
   neutralMark,
@@ -69,6 +70,8 @@ interface Alone {
 
 async function outputAlone(row: StoredPlacement, renderContext: RenderContext): Promise<Alone> {
   const { source, site } = row;
+  // In which form an editor lets it through depends on what its page’s head takes.
+  if (changesCodes(site.editor)) return { snippets: [], isShared: true };
   const circumstances = { mark: neutralMark, servedAt: renderContext.servedAt(), ...pastedAt(row) };
   const { code, composition } = await compositionOf(
     { base: source.base, found: source.found, asked: askedAt(row) },
@@ -87,8 +90,8 @@ async function outputAlone(row: StoredPlacement, renderContext: RenderContext): 
 
 /* All that the code of a placement depends on, where it depends on nothing else of its page. */
 const inputsOf = (row: StoredPlacement): string => {
-  const { head, language, frameStyle } = row.site;
-  return JSON.stringify([row.revision.id, head, language, frameStyle, askedAt(row)]);
+  const { head, language, frameStyle, editor } = row.site;
+  return JSON.stringify([row.revision.id, head, language, frameStyle, editor, askedAt(row)]);
 };
 
 /* Digests that were worked out already, with these sheets and rules. */
@@ -128,6 +131,7 @@ export function planOf(
       frameStyle: rows[0]?.site.frameStyle ?? '',
       servedAt: renderContext.servedAt(),
       sharesHost: renderContext.sharesHost(),
+      ...(rows[0] && { editor: rows[0].site.editor }),
     },
     sheets: renderContext.sheets,
   };

@@ -1,8 +1,18 @@
-import { classFor, documentText, effectiveOptions, picturesOf, type Framed } from '@orbis/core';
+import {
+  changesCodes,
+  classFor,
+  documentText,
+  effectiveOptions,
+  neutralMark,
+  picturesOf,
+  type Framed,
+  type LevelledOptions,
+} from '@orbis/core';
 import type { Served } from '../store/served.ts';
 import type { StoredPlacement } from '../store/placements.ts';
 import { askedAt } from './asked.ts';
 import { compositionOf } from './codes.ts';
+import { pastedAt } from './page-plan.ts';
 import type { RenderContext } from './render-context.ts';
 
 /* A document of its own takes style rules apart from the code; whose they are does not matter there. */
@@ -14,7 +24,7 @@ const classInFrames = classFor('frame');
  */
 export async function servedFor(row: StoredPlacement, renderContext: RenderContext): Promise<Served> {
   const { source, revision } = row;
-  const asked = askedAt(row);
+  const asked = await askedInForm(row, renderContext);
   const { code, composition } = await compositionOf(
     { base: source.base, found: source.found, asked },
     renderContext,
@@ -43,6 +53,21 @@ export async function servedFor(row: StoredPlacement, renderContext: RenderConte
       ...(framed && { framed: kept(framed) }),
     },
   };
+}
+
+/* What is asked of it, in the form in which the site’s editor has it: a frame that is served, where nothing
+   stronger comes through. */
+async function askedInForm(row: StoredPlacement, renderContext: RenderContext): Promise<LevelledOptions> {
+  const asked = askedAt(row);
+  if (!changesCodes(row.site.editor)) return asked;
+  const { composition } = await compositionOf(
+    { base: row.source.base, found: row.source.found, asked, editor: row.site.editor },
+    renderContext,
+    { mark: neutralMark, servedAt: renderContext.servedAt(), ...pastedAt(row) },
+  );
+  return 'forEditor' in composition && composition.forEditor.form === 'served'
+    ? { ...asked, placement: { ...asked.placement, frame: 'served' } }
+    : asked;
 }
 
 const kept = ({

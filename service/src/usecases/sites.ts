@@ -1,4 +1,4 @@
-import { isHost, type KindDefaults, type PastedLanguage } from '@orbis/core';
+import { isHost, openEditor, type EditorRules, type KindDefaults, type PastedLanguage } from '@orbis/core';
 import { OrbisError } from '@orbis/contract';
 import type { Database, Handle } from '../database/connect.ts';
 import { inTransaction } from '../database/transaction.ts';
@@ -25,7 +25,14 @@ export interface SiteValues {
   colours: string[];
   /** Its style for what is in its frames (CSS). */
   frameStyle: string;
+  editor: EditorRules;
 }
+
+/** What is asked of a site; of its editor’s rules what is left out stays. */
+export type AskedOfSite = {
+  [K in keyof SiteValues]?: (K extends 'editor' ? Loose<EditorRules> : SiteValues[K]) | undefined;
+};
+type Loose<T> = { [K in keyof T]?: T[K] | undefined };
 
 /** @throws OrbisError `key-taken`, `address-invalid` */
 export const addSite = (
@@ -44,6 +51,7 @@ export const addSite = (
         language: 'en' as const,
         colours: [],
         frameStyle: '',
+        editor: openEditor,
       };
       await insertSite(tx, { key, ...values }, actor);
       const effect = { of: 'site' as const, before: null, after: values };
@@ -54,7 +62,7 @@ export const addSite = (
 /** Changes what of a site is named. */
 export async function changeSiteValues(
   key: string,
-  asked: { [K in keyof SiteValues]?: SiteValues[K] | undefined },
+  asked: AskedOfSite,
   matchState: MatchState,
   { connection: { db }, renderContext }: Pick<Deps, 'connection' | 'renderContext'>,
   actor: Actor,
@@ -69,6 +77,7 @@ export async function changeSiteValues(
   await inTransaction(db, async (tx) => {
     const row = await siteByKey(tx, key);
     matchState(versionTag(row), 'site');
+    if (asked.editor) values.editor = { ...row.editor, ...said(asked.editor) };
     await writeSite(tx, row, values);
     const before = Object.fromEntries(names.map((name) => [name, row[name]]));
     const effect = { of: 'site' as const, before, after: values };
@@ -79,7 +88,7 @@ export async function changeSiteValues(
 /** Writes values of a site down; its pages are planned again where their codes depend on them. */
 export async function writeSite(tx: Handle, row: SiteRow, values: Partial<SiteValues>): Promise<void> {
   if (!(await changeSite(tx, row, values))) throw new OrbisError('if-match-stale', { what: 'site' });
-  const changesCodes = (['defaults', 'head', 'language', 'frameStyle'] as const).some(
+  const changesCodes = (['defaults', 'head', 'language', 'frameStyle', 'editor'] as const).some(
     (name) => values[name] !== undefined,
   );
   if (changesCodes) await markSite(tx, row.id);
@@ -91,8 +100,8 @@ export const removeSite = (db: Database, key: string, matchState: MatchState, ac
     const row = await siteByKey(tx, key);
     matchState(versionTag(row), 'site');
     await deleteEmptySite(tx, row);
-    const { name, address, furtherAddresses, defaults, head, language, colours, frameStyle } = row;
-    const before = { name, address, furtherAddresses, defaults, head, language, colours, frameStyle };
+    const { name, address, furtherAddresses, defaults, head, language, colours, frameStyle, editor } = row;
+    const before = { name, address, furtherAddresses, defaults, head, language, colours, frameStyle, editor };
     const effect = { of: 'site' as const, before, after: null };
     await recordChange(tx, { facts: { kind: 'removed', what: 'site', key }, effect }, actor);
   });
@@ -107,6 +116,9 @@ export async function deleteEmptySite(tx: Handle, row: SiteRow): Promise<void> {
     });
   await deleteSite(tx, row.id);
 }
+
+const said = (rules: Loose<EditorRules>): Partial<EditorRules> =>
+  Object.fromEntries(Object.entries(rules).filter(([, value]) => value !== undefined));
 
 /* Each once. */
 const furtherAddresses = (addresses: readonly string[]): string[] => [

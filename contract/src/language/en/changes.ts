@@ -184,6 +184,11 @@ export const reasons = {
     'This code has no element that shows anything, so one is put around it: by that a sweep knows which placement it is, and which delivery of its code',
   'moved-to-head': () => 'The page needs this only once: it stands in its head.',
   'loaded-at': (f) => `The page needs this only once: it stands in ${f.place}.`,
+  'editor-takes-out': (f) => `The site’s editor would take this out (${f.name})`,
+  'editor-line': () => 'The site’s editor wants this line with a code; visitors do not see it',
+  'pasted-link': () => 'A link to what Orbis serves for it: the site’s editor makes of it what visitors see',
+  'link-in-words': () => 'A link to what it shows, as the site’s editor lets no code and no frame through',
+  'words-alone': () => 'Words alone, as nobody knows where visitors find what it shows',
   'as-told': (f) => String(f.sentence),
 } satisfies Language['reasons'];
 

@@ -306,6 +306,11 @@ export const errors = {
     title: 'Page not read',
     detail: (f) => `The page could not be read: ${f.why}${f.remedy ? ` ${f.remedy}` : ''}`,
   },
+  'specimen-missing': {
+    title: 'No specimen',
+    detail: (f) =>
+      `The page ${f.page} shows nothing of the specimen. Paste it there, publish the page${Number(f.delay) > 0 ? `, wait ${f.delay} ${f.delay === 1 ? 'minute' : 'minutes'}` : ''}, and read it again; some editors are live only after minutes.`,
+  },
   'sitemap-missing': {
     title: 'No sitemap',
     detail: (f) =>

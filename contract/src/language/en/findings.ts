@@ -8,6 +8,15 @@ const onlySometimes = ({ when, option }: Facts): boolean =>
   when !== undefined && !String(option).endsWith(`.${when}`);
 
 /** What each rule found, and what to do. */
+/* What is handed out instead of what was asked for, as a clause. */
+const editorForms = {
+  asked: 'it is handed out as you asked',
+  enclosed: 'it is handed out in a frame that holds it',
+  served: 'it is handed out in a frame that Orbis serves',
+  link: 'a link alone is handed out, of which the editor makes what visitors see',
+  words: 'only a link in words is handed out',
+};
+
 export const findings = {
   'too-much': {
     message: (f) =>
@@ -231,6 +240,33 @@ export const findings = {
         : f.why === 'served-needs-place'
           ? 'Until then, have it enclosed (frame=enclosed) where it can be.'
           : 'Take that mark out of the code, or take the option out.',
+  },
+  'editor-form': {
+    message: (f) =>
+      `At ${f.place}, ${editorForms[f.form as keyof typeof editorForms]}: ${f.names === '' ? 'the site’s editor takes nothing else' : `the site’s editor takes ${f.names} out of what you asked for`}.${f.also ? ` Nor does it let through ${f.also}.` : ''}`,
+    remedy: (f) =>
+      f.form === 'words'
+        ? 'If the editor has a field that takes codes, paste it there, and say so in the site’s editor rules.'
+        : 'Nothing needs to be done. If the editor lets more through by now, learn its rules again.',
+  },
+  'editor-takes-out': {
+    message: (f) =>
+      `At ${f.place}, ${f.names} ${String(f.names).includes(', ') ? 'are' : 'is'} left out, as the site’s editor would take ${String(f.names).includes(', ') ? 'them' : 'it'} out: it works without, but may look, or be called, otherwise.`,
+    remedy: () => 'See on the published page whether it does what it should.',
+  },
+  'editor-lets-nothing-through': {
+    message: (f) =>
+      `At ${f.place}, the site’s editor lets nothing of it through that would do: it takes ${f.names} out, and links as well.`,
+    remedy: () => 'Place it on a site, or in a field of this editor, that takes codes.',
+  },
+  'too-many-hosts': {
+    message: (f) =>
+      `What is placed on this page makes visitors’ browsers contact ${f.count} hosts; you wanted at most ${f.most}.`,
+    remedy: () => 'Have some of it wait for a click (load=click), or place it on another page.',
+  },
+  'too-many-scripts': {
+    message: (f) => `What is placed on this page brings ${f.count} scripts; you wanted at most ${f.most}.`,
+    remedy: () => 'Put some of it into frames of their own, or on another page.',
   },
   'claims-collide': {
     message: (f) =>

@@ -64,7 +64,8 @@ export function pageHandlers(deps: Deps): Handlers<Named<'pages'>> {
         deps.renderContext(),
         await onPage(db, { site, page }, rows),
       );
-      return { data: serializePlan(pageKeyOf({ site, page }), plan, await nextMarks(db, rows, plan)) };
+      const marks = await nextMarks(db, rows, plan);
+      return { data: serializePlan(pageKeyOf({ site, page }), plan, marks, site.editor) };
     },
     'pages.delete': async ({ params, matchState, actor }) => {
       await removePage(db, params.page, matchState, actor);

@@ -5,6 +5,7 @@ import { keyset } from '../../store/pages.ts';
 import { listSites } from '../../store/places.ts';
 import { siteByKey } from '../../usecases/places.ts';
 import { coloursOfSite } from '../../usecases/site-colours.ts';
+import { learnEditorOf, specimenFor } from '../../usecases/specimens.ts';
 import { addSite, changeSiteValues, removeSite } from '../../usecases/sites.ts';
 import type { Handlers, Named } from '../reply.ts';
 
@@ -30,6 +31,10 @@ export function siteHandlers(deps: Deps): Handlers<Named<'sites'>> {
     },
     'sites.colours': async ({ params, body }) => ({
       data: await coloursOfSite(params.site, body.path, deps),
+    }),
+    'sites.specimen': async ({ params }) => ({ data: await specimenFor(params.site, deps) }),
+    'sites.learn': async ({ params, body }) => ({
+      data: await learnEditorOf(params.site, body.path, deps),
     }),
     'sites.delete': async ({ params, matchState, actor }) => {
       await removeSite(db, params.site, matchState, actor);

@@ -1,6 +1,6 @@
 /** Sites, pages and spots. */
 import { boolean, int, json, mysqlTable, smallint, text, unique, varchar } from 'drizzle-orm/mysql-core';
-import type { KindDefaults, PastedLanguage } from '@orbis/core';
+import { openEditor, type EditorRules, type KindDefaults, type PastedLanguage } from '@orbis/core';
 import { ascii, exact, id, foreignKeyId, timestamp } from './columns.ts';
 import { created } from './people.ts';
 
@@ -21,6 +21,8 @@ export const site = mysqlTable('site', {
   colours: json().$type<string[]>().notNull().default([]),
   /** Its style for what is in its frames (CSS); empty where it has none. */
   frameStyle: text().notNull().default(''),
+  /** What its editor lets through. */
+  editor: json().$type<EditorRules>().notNull().default(openEditor),
   /** How many pages it has. */
   pages: int().notNull().default(0),
   version: int().notNull().default(1),

@@ -1,0 +1,101 @@
+import type { Code } from '../code.ts';
+import { snippetText } from '../compose/snippet.ts';
+import type { EditorRules } from '../editor/index.ts';
+import { parseMarkup } from '../text/index.ts';
+import type { ForEditor } from './forms.ts';
+import type { PlanFinding } from './plan-finding.ts';
+import type { PlannedPlacement } from './planned-placement.ts';
+import type { PlannedSnippet } from './planned-snippet.ts';
+
+/** What the site’s editor makes of a placement: another form than was asked for, and what is lost. */
+export function forEditorFindings(
+  { id, place }: Pick<PlannedPlacement, 'id' | 'place'>,
+  { forEditor }: { forEditor: ForEditor | null },
+): PlanFinding[] {
+  if (forEditor === null) return [];
+  const { form, stronger, without, survives } = forEditor;
+  const about = { placements: [id] };
+  if (!survives)
+    return [
+      {
+        rule: 'editor-lets-nothing-through',
+        level: 'error',
+        facts: { place, names: stronger[0]?.lost.join(', ') ?? '' },
+        ...about,
+      },
+    ];
+  return [
+    ...(form === 'asked'
+      ? []
+      : [
+          {
+            rule: 'editor-form' as const,
+            level: form === 'words' ? ('warning' as const) : ('note' as const),
+            facts: {
+              place,
+              form,
+              names: stronger[0]?.lost.join(', ') ?? '',
+              also: stronger
+                .slice(1)
+                .map((each) => `${each.form}: ${each.lost.join(', ')}`)
+                .join('; '),
+            },
+            ...about,
+          },
+        ]),
+    ...(without.length === 0
+      ? []
+      : [
+          {
+            rule: 'editor-takes-out' as const,
+            level: 'note' as const,
+            facts: { place, names: without.join(', ') },
+            ...about,
+          },
+        ]),
+  ];
+}
+
+interface Counted {
+  placement: { id: string; code: Pick<Code, 'reading'> };
+  composition: { forEditor: ForEditor | null };
+}
+
+/** Where a page has more of other hosts, or more scripts, than its owner wants. */
+export function overBudget(
+  worked: readonly Counted[],
+  snippets: readonly PlannedSnippet[],
+  editor: EditorRules | undefined,
+): PlanFinding[] {
+  if (!editor) return [];
+  const { mostHosts, mostScripts } = editor;
+  const loading = worked.filter(({ composition: { forEditor } }) => forEditor?.form !== 'words');
+  const hosts = new Set(loading.flatMap(({ placement: { code } }) => hostsOf(code)));
+  const scripts = mostScripts === null ? 0 : scriptsIn(snippets);
+  const placements = loading.map(({ placement: { id } }) => id);
+  return [
+    ...(mostHosts !== null && hosts.size > mostHosts
+      ? [over('too-many-hosts', placements, { count: hosts.size, most: mostHosts })]
+      : []),
+    ...(mostScripts !== null && scripts > mostScripts
+      ? [over('too-many-scripts', placements, { count: scripts, most: mostScripts })]
+      : []),
+  ];
+}
+
+const over = (
+  rule: 'too-many-hosts' | 'too-many-scripts',
+  placements: string[],
+  facts: PlanFinding['facts'],
+): PlanFinding => ({ rule, level: 'warning', facts, placements });
+
+/* Whom visitors’ browsers contact without doing anything. */
+const hostsOf = ({ reading: { hosts } }: Pick<Code, 'reading'>): string[] =>
+  hosts.filter(({ when }) => when === 'load').map(({ host }) => host);
+
+/* What stands in a document of its own is not of the page. */
+const scriptsIn = (snippets: readonly PlannedSnippet[]): number =>
+  snippets
+    .filter(({ position }) => position !== 'file')
+    .flatMap((snippet) => parseMarkup(snippetText(snippet)).elements)
+    .filter(({ name }) => name === 'script').length;

@@ -1,0 +1,131 @@
+import type { Code } from '../code.ts';
+import type { Circumstances } from '../compose/composition.ts';
+import { composeLevels, type LevelledComposition } from '../compose/levels.ts';
+import { isTaken, type EditorRules } from '../editor/index.ts';
+import type { FrameWay } from '../frame/index.ts';
+import type { LevelledOptions } from '../options/levels.ts';
+import { reason } from '../reason.ts';
+import { fitToEditor, type Fitted } from './fit-to-editor.ts';
+import { linkAlone, linkInWords } from './link-forms.ts';
+import { leaveOut, sharedParts } from './shared.ts';
+
+/**
+ * How a code is handed out for an editor, the strongest first: as it is asked for, enclosed, served, as the
+ * link alone of which the editor makes something itself, as a link in words.
+ */
+export const editorForms = ['asked', 'enclosed', 'served', 'link', 'words'] as const;
+export type EditorForm = (typeof editorForms)[number];
+
+/** What an editor makes of a code. */
+export interface ForEditor {
+  form: EditorForm;
+  /** The stronger forms, and what it takes out of each that it cannot do without. */
+  stronger: { form: EditorForm; lost: string[] }[];
+  /** What this form goes without, as the editor would take it out. */
+  without: string[];
+  /** Whether something of it is published that does what it is for; false where not even a link is. */
+  survives: boolean;
+}
+
+/** A composition in a form that an editor lets through. */
+export interface EditorComposition extends LevelledComposition {
+  forEditor: ForEditor;
+}
+
+/**
+ * Composes a code in the strongest form that an editor with these rules lets through. What it would take out
+ * of that form, and what the form does not need, is left out beforehand: what is handed out is what is
+ * published.
+ */
+export function composeForEditor(
+  code: Code,
+  asked: LevelledOptions,
+  circumstances: Circumstances,
+  rules: EditorRules,
+): EditorComposition {
+  // Rules apart from the code find it by its class.
+  const apart = isTaken(rules.attributes, 'class') ? null : (circumstances.apart ?? null);
+  const forms = formsOf(code, asked, { ...circumstances, apart }, rules);
+  const stronger: ForEditor['stronger'] = [];
+  let first: Tried | null = null;
+  for (const tried of forms) {
+    first ??= tried;
+    const { form, composition, fitted } = tried;
+    if (fitted.lost.length === 0)
+      return {
+        ...composition,
+        ...(form === 'asked' && fitted.isSame ? {} : withSpot(composition, fitted)),
+        forEditor: { form, stronger, without: fitted.without, survives: true },
+      };
+    stronger.push({ form, lost: fitted.lost });
+  }
+  return {
+    ...first!.composition,
+    forEditor: { form: first!.form, stronger, without: [], survives: false },
+  };
+}
+
+interface Tried {
+  form: EditorForm;
+  composition: LevelledComposition;
+  fitted: Fitted;
+}
+
+/* Worked out one by one: mostly the first will do. */
+function* formsOf(
+  code: Code,
+  asked: LevelledOptions,
+  circumstances: Circumstances,
+  rules: EditorRules,
+): Generator<Tried> {
+  const asIs = composeLevels(code, asked, circumstances);
+  const fit = (form: EditorForm, composition: LevelledComposition): Tried => ({
+    form,
+    composition,
+    fitted: fitToEditor(code, composition, rules),
+  });
+  if (rules.takes === 'code') {
+    yield {
+      form: 'asked',
+      composition: asIs,
+      fitted: fitToEditor(code, inSpot(code, asked, { circumstances, composition: asIs }), rules),
+    };
+    for (const way of weakerThan(asIs)) {
+      const options = { ...asked, placement: { ...asked.placement, frame: way } };
+      const composition = composeLevels(code, options, circumstances);
+      if (composition.framed?.way === way) yield fit(way, composition);
+    }
+  } else {
+    const composition = linkAlone(code, asIs, circumstances);
+    if (composition) yield fit('link', composition);
+  }
+  yield fit('words', linkInWords(code, asIs, circumstances));
+}
+
+/* The ways with a frame of ours that come after the one that is asked for. */
+const weakerThan = ({ framed }: LevelledComposition): ('enclosed' | 'served')[] =>
+  (['enclosed', 'served'] as const).filter(
+    (way) => framed === null || order.indexOf(way) > order.indexOf(framed.way),
+  );
+const order: readonly FrameWay[] = ['none', 'file', 'enclosed', 'served'];
+
+/* What of a code stands at its spot, where the page’s head takes what is there once a page. */
+function inSpot(
+  code: Code,
+  asked: LevelledOptions,
+  { circumstances, composition }: { circumstances: Circumstances; composition: LevelledComposition },
+): LevelledComposition {
+  if (circumstances.loader !== 'head' || circumstances.planned || composition.framed) return composition;
+  const parts = sharedParts('', code, composition);
+  if (parts.length === 0) return composition;
+  const planned = parts.map((part) => leaveOut(part, reason('moved-to-head')));
+  return composeLevels(code, asked, { ...circumstances, planned });
+}
+
+const withSpot = (
+  { snippets }: LevelledComposition,
+  { runs, text }: Fitted,
+): Pick<LevelledComposition, 'snippets' | 'text'> => ({
+  snippets: snippets.map((snippet) => (snippet.position === 'spot' ? { ...snippet, runs } : snippet)),
+  text,
+});

@@ -1,0 +1,257 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import {
+  composeForEditor,
+  neutralMark,
+  openCode,
+  openEditor,
+  planPage,
+  publishedText,
+  reconcile,
+  scanPage,
+  showsServed,
+  snippetText,
+  takenOut,
+  throughEditor,
+  withMark,
+  type EditorRules,
+  type LevelledOptions,
+  type PagePlan,
+} from '@orbis/core';
+import { codes, sheets } from './corpus.ts';
+
+const id = '7k3v9q0xzm';
+const servedAt = 'http://0000000000.frames.localhost:7421/';
+const film =
+  '<iframe src="https://play.kinorill.localhost/film/nB4moorNight" width="560" height="315" title="A talk" allow="fullscreen"></iframe>';
+const booking =
+  '<div class="slotsedge-calendar" data-calendar="one"></div>\n<script async src="https://cdn.slotsedge.localhost/booking.js"></script>';
+const taken = (...names: string[]) => ({ which: 'these' as const, names });
+const onlyThese = (...names: string[]) => ({ which: 'all-but' as const, names });
+
+const composed = (
+  text: string,
+  rules: Partial<EditorRules>,
+  asked: LevelledOptions = {},
+  circumstances: object = {},
+) =>
+  composeForEditor(
+    openCode(text, { sheets }),
+    asked,
+    { mark: neutralMark, servedAt, ...circumstances },
+    { ...openEditor, ...rules },
+  );
+const seen = (pasted: string, page: string, served?: string) =>
+  reconcile(scanPage(`<body><main>${page}</main>`), [
+    { placement: id, seenBefore: true, issued: new Map([[2, pasted]]), ...(served && { served }) },
+  ])[0]!;
+const issued = (composition: ReturnType<typeof composed>): string =>
+  publishedText(
+    withMark(
+      composition.snippets.find(({ position }) => position === 'spot')!,
+      { placement: id, delivery: 2 },
+    ),
+  );
+
+describe('the form that an editor lets through', () => {
+  const cases: [string, string, Partial<EditorRules>, object, string, string[]][] = [
+    ['as it was asked for, where nothing is taken out', booking, {}, {}, 'asked', []],
+    [
+      'a frame of its own, where scripts are taken out',
+      booking,
+      { elements: taken('script') },
+      {},
+      'enclosed',
+      ['<script>'],
+    ],
+    [
+      'a frame that is served, where documents in the markup are taken out as well',
+      booking,
+      { elements: taken('script'), attributes: taken('srcdoc') },
+      {},
+      'served',
+      ['<script>'],
+    ],
+    [
+      'a link in words, where frames are taken out as well',
+      film,
+      { elements: taken('script', 'iframe') },
+      {},
+      'words',
+      ['<iframe>'],
+    ],
+    ['the link alone, where nothing else is taken', film, { takes: 'link' }, {}, 'link', []],
+    [
+      'as it was asked for, where its script goes into the head of the page',
+      booking,
+      { elements: taken('script') },
+      { loader: 'head', listener: 'head', apart: 'x' },
+      'asked',
+      [],
+    ],
+    [
+      'served, where an element without its names would not be found by its script',
+      booking,
+      { attributes: onlyThese('src', 'async') },
+      {},
+      'served',
+      ['class', 'data-calendar'],
+    ],
+  ];
+  for (const [what, text, rules, circumstances, form, because] of cases)
+    it(what, () => {
+      const { forEditor } = composed(text, rules, {}, circumstances);
+      expect(forEditor).to.deep.include({ form, survives: true });
+      expect(forEditor.stronger[0]?.lost ?? []).to.deep.equal(because);
+    });
+
+  it('leaves out beforehand what would be taken out, and says what that is', () => {
+    const composition = composed(film, { attributes: onlyThese('src') });
+    expect(composition.text).to.equal(
+      '<!--orbis 0000000000.0--><iframe src="https://play.kinorill.localhost/film/nB4moorNight"></iframe>',
+    );
+    expect(composition.forEditor).to.deep.equal({
+      form: 'asked',
+      stronger: [],
+      without: ['width', 'height', 'title', 'allow'],
+      survives: true,
+    });
+  });
+
+  it('says so where not even a link survives', () => {
+    const { forEditor } = composed(film, { elements: onlyThese('p') });
+    expect(forEditor).to.deep.include({ form: 'asked', survives: false });
+  });
+
+  it('has the lines around it that the editor wants, which the page does not show', () => {
+    const composition = composed(film, { firstLine: '[code]', lastLine: '[/code]' });
+    expect(composition.text.startsWith('[code]\n<iframe data-orbis="')).to.equal(true);
+    expect(composition.text.endsWith('</iframe>\n[/code]')).to.equal(true);
+    expect(seen(issued(composition), issued(composition)).state).to.equal('live');
+  });
+
+  for (const [way, rules] of [
+    ['a comment', { attributes: taken('data-*') }],
+    ['a class', { attributes: taken('data-*'), comments: false }],
+    ['its content', { attributes: onlyThese('src', 'width'), comments: false }],
+  ] as const)
+    it(`is known on its page by ${way}, where the attribute does not survive`, () => {
+      const composition = composed(film, rules);
+      const pasted = issued(composition);
+      expect(throughEditor(pasted, { ...openEditor, ...rules })).to.equal(pasted);
+      expect(seen(pasted, `<p>Before</p>${pasted}`)).to.deep.include({
+        state: 'live',
+        delivery: 2,
+        findings: [],
+      });
+      expect(seen(pasted, '<p>Before</p>').state).to.equal('missing');
+      expect(seen(pasted, pasted.replace('nB4moorNight', 'other')).state).to.equal(
+        way === 'its content' ? 'missing' : 'altered',
+      );
+    });
+
+  it('tells two that are alike, and carry no mark, apart by their places', () => {
+    const pasted = issued(composed(film, { attributes: onlyThese('src'), comments: false }));
+    const expected = ['1111111111', '2222222222', '3333333333'].map((placement) => ({
+      placement,
+      seenBefore: true,
+      issued: new Map([[1, pasted]]),
+    }));
+    const states = reconcile(scanPage(`${pasted}<hr>${pasted}`), expected).map(({ state }) => state);
+    expect(states).to.deep.equal(['live', 'live', 'missing']);
+  });
+
+  it('names its placement in a link alone', () => {
+    const [snippet] = composed(film, { takes: 'link' }).snippets;
+    expect(showsServed(snippet!)).to.equal(true);
+    expect(snippetText(withMark(snippet!, { placement: id, delivery: 2 }))).to.equal(
+      `http://${id}.frames.localhost:7421/`,
+    );
+  });
+
+  it('hands nothing out that the editor takes out, whatever the code and the rules', () => {
+    const names = (of: string[]) =>
+      fc.record({ which: fc.constantFrom('these' as const, 'all-but' as const), names: fc.subarray(of) });
+    const elements =
+      'div span p a img iframe script style link form input button video audio noscript figure'.split(' ');
+    const attributes =
+      'class id style src srcdoc href action name type value sandbox allow width height data-*'.split(' ');
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...Object.values(codes)),
+        names(elements),
+        names(attributes),
+        fc.boolean(),
+        fc.boolean(),
+        fc.boolean(),
+        (text, taken, lost, inlineScripts, comments, head) => {
+          const rules = { ...openEditor, elements: taken, attributes: lost, inlineScripts, comments };
+          const plan = planned(text, rules, head);
+          const spot = snippetText(plan.snippets.find(({ position }) => position === 'spot')!);
+          const isLost = plan.findings.some(({ rule }) => rule === 'editor-lets-nothing-through');
+          if (!isLost) expect(takenOut(spot, rules).map(({ name }) => name)).to.deep.equal([]);
+        },
+      ),
+      { numRuns: 300 },
+    );
+  });
+
+  it('is traced to the paste or to a reason, and taking it back gives the paste', () => {
+    const attributes = 'class id style title width height data-*'.split(' ');
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...Object.values(codes)),
+        fc.subarray(attributes),
+        fc.boolean(),
+        (text, names, comments) => {
+          const { snippets, forEditor } = composed(text, { attributes: taken(...names), comments });
+          if (forEditor.form !== 'asked') return;
+          const { runs } = snippets.find(({ position }) => position === 'spot')!;
+          const back = runs
+            .map((run) =>
+              run.from === 'source'
+                ? run.text
+                : run.instead
+                  ? text.slice(run.instead.start, run.instead.end)
+                  : '',
+            )
+            .join('');
+          expect(back).to.equal(text);
+        },
+      ),
+    );
+  });
+});
+
+function planned(text: string, editor: EditorRules, head: boolean): PagePlan {
+  const code = openCode(text, { sheets });
+  const placement = { id, place: 'x/p#a', code, asked: {}, mark: neutralMark };
+  return planPage([placement], { head, servedAt, editor }, (each) => each);
+}
+
+describe('the plan of a page for an editor', () => {
+  it('says which form it took and why, what is lost, and what is too much', () => {
+    const { findings } = planned(
+      booking,
+      {
+        ...openEditor,
+        elements: taken('script'),
+        attributes: taken('srcdoc', 'sandbox'),
+        mostHosts: 0,
+        mostScripts: 0,
+      },
+      false,
+    );
+    expect(
+      findings.map(({ rule, level, facts }) => [
+        rule,
+        level,
+        facts['form'] ?? facts['names'] ?? facts['count'],
+      ]),
+    ).to.deep.equal([
+      ['editor-form', 'note', 'served'],
+      ['editor-takes-out', 'note', '<script>, sandbox'],
+      ['too-many-hosts', 'warning', 1],
+    ]);
+  });
+});

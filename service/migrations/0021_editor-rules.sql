@@ -1,0 +1,1 @@
+ALTER TABLE `site` ADD `editor` json DEFAULT ('{"takes":"code","elements":{"which":"these","names":[]},"attributes":{"which":"these","names":[]},"inlineScripts":true,"comments":true,"firstLine":"","lastLine":"","showsUnpublished":null,"delay":0,"mostHosts":null,"mostScripts":null,"notes":""}') NOT NULL;
