@@ -6,6 +6,9 @@ import { Faults } from './faults.ts';
 import { hosts } from './hosts.ts';
 import { kinorillPlayer, kinorillSite } from './kinorill/app.ts';
 import { gladewick, standIns } from './providers/index.ts';
+import { openPages } from './editors/published-pages.ts';
+import { smallSite } from './editors/small-site.ts';
+import { smallSites } from './editors/small-sites.ts';
 import { hollinfell } from './site/app.ts';
 import { openSite } from './site/store.ts';
 import { worldIndex } from './world.ts';
@@ -16,12 +19,16 @@ export interface DemoServer {
 }
 
 /** The demo's world as one app: stand-in providers and demo sites, told apart by host name. */
-export function createDemoApp(folder: string): Express {
+export function createDemoApp(folder: string, now: () => number = Date.now): Express {
   const app = express();
   app.disable('x-powered-by');
   const faults = new Faults();
   const worlds = new Map<string, Handler[]>([
     [hosts.hollinfell, [hollinfell(openSite(join(folder, 'site/hollinfell.json')))]],
+    ...smallSites.map((site): [string, Handler[]] => [
+      site.host,
+      [smallSite(site, openPages(join(folder, 'site', `${site.key}.json`), now))],
+    ]),
   ]);
   const provider = (id: string, routers: Record<string, () => Router>): void => {
     for (const [host, router] of Object.entries(routers)) worlds.set(host, [faults.before(id), router()]);
@@ -52,11 +59,14 @@ export function createDemoApp(folder: string): Express {
 export async function startDemoServer({
   port,
   folder,
+  now,
 }: {
   port: number;
   folder: string;
+  /** What time it is for what is live only after a while; that of the machine where nothing is said. */
+  now?: () => number;
 }): Promise<DemoServer> {
-  const server = createServer(createDemoApp(folder));
+  const server = createServer(createDemoApp(folder, now));
   await new Promise<void>((resolve, reject) => {
     server.once('error', reject);
     server.listen(port, '127.0.0.1', resolve);

@@ -1,6 +1,7 @@
 import { fileURLToPath } from 'node:url';
 import { Router, static as serveFiles } from 'express';
 import type { Faults } from './faults.ts';
+import { smallSites } from './editors/small-sites.ts';
 import { escapeHtml, htmlPage } from './html.ts';
 import { hosts, originFor } from './hosts.ts';
 import { gladewick, standIns } from './providers/index.ts';
@@ -35,6 +36,7 @@ export function worldIndex(faults: Faults): Router {
     );
     const sites = [
       ['The observatory’s own site', hosts.hollinfell],
+      ...smallSites.map(({ name, host }) => [name, host]),
       ['Kinorill, the video provider', hosts.kinorill],
     ].map(([words, host]) => `<li><a href="${origin(host!)}/">${words}</a></li>`);
     response.send(

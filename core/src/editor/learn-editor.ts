@@ -68,14 +68,15 @@ function attributesKept(
   return kept;
 }
 
-/* What nobody has ever heard of tells whether an editor knows what it takes out, or what it lets through. */
+/* What nobody has ever heard of tells whether an editor knows what it takes out, or what it lets through;
+   where nothing could carry it, the latter. */
 function namesOf(kept: ReadonlyMap<string, boolean>, unheardOf: string): TakenNames {
   const these = (wanted: boolean): string[] =>
     [...kept]
       .filter(([name, isThere]) => isThere === wanted && name !== unheardOf)
       .map(([name]) => name)
       .sort();
-  return kept.get(unheardOf) === false
+  return kept.get(unheardOf) !== true
     ? { which: 'all-but', names: these(true) }
     : { which: 'these', names: these(false) };
 }

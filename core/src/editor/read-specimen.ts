@@ -90,27 +90,32 @@ function seenOf(piece: SpecimenPiece, { nodes, text }: Stretch): PieceSeen {
   const as = (state: PieceSeen['state']): PieceSeen => ({
     piece,
     state,
-    elements: piece.elements.filter((name) =>
-      nodes.some((node) => 'tagName' in node && node.tagName === name),
-    ),
+    elements: [],
     lost: [],
     changed: [],
   });
   if (piece.name === 'link')
     return as(nodes.some((node) => 'tagName' in node && isMadeOf(node)) ? 'made-of-it' : 'kept');
-  const isComment = piece.element === null;
-  const there = nodes.find((node) =>
-    isComment ? node.nodeName === '#comment' : 'tagName' in node && isPiece(node, piece),
-  );
-  if (there) return isComment ? as('kept') : { ...as('kept'), ...attributesOf(there as Element, piece) };
-  return as(text.includes(isComment ? '<!--' : `<${piece.element}`) ? 'shown-as-text' : 'taken-out');
+  // An editor may well put paragraphs of its own around what it shows as text.
+  if (text.includes(piece.element === null ? '<!--' : `<${piece.element}`)) return as('shown-as-text');
+  const there = nodes.find((node) => isPiece(node, piece));
+  const kept = there ? as('kept') : as('taken-out');
+  return {
+    ...kept,
+    elements: piece.elements.filter((name) =>
+      nodes.some((node) => 'tagName' in node && node.tagName === name),
+    ),
+    ...(there && 'tagName' in there ? attributesOf(there, piece) : {}),
+  };
 }
 
 const isMadeOf = ({ tagName }: Element): boolean => tagName === 'iframe' || tagName === 'a';
 
 /* An inline script without its text is none. */
-const isPiece = (node: Element, { element, inside }: SpecimenPiece): boolean =>
-  node.tagName === element && (inside === null || node.childNodes.length > 0);
+const isPiece = (node: Stretch['nodes'][number], { element, inside }: SpecimenPiece): boolean =>
+  'tagName' in node
+    ? node.tagName === element && (inside === null || node.childNodes.length > 0)
+    : element === null;
 
 function attributesOf(node: Element, piece: SpecimenPiece): Pick<PieceSeen, 'lost' | 'changed'> {
   const own = (name: string): string | undefined => node.attrs.find((each) => each.name === name)?.value;

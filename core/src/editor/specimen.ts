@@ -40,10 +40,10 @@ export function specimenPieces(address: string): SpecimenPiece[] {
     ),
     piece(`<p>p <b>b</b> <i>i</i> <em>em</em> <strong>strong</strong> <br></p>`),
     piece(`<span>span</span>`),
-    piece(`<a href="${at}" target="_blank" rel="noopener">a</a>`),
-    piece(`<img src="${picture}" alt="" width="1" height="1" loading="lazy">`),
+    piece(`<a href="${at}" target="_blank" rel="noopener" specimen="yes">a</a>`),
+    piece(`<img src="${picture}" alt="" width="1" height="1" loading="lazy" specimen="yes">`),
     piece(
-      `<iframe src="${at}" title="specimen" name="specimen" width="320" height="80" loading="lazy" allow="fullscreen" allowfullscreen sandbox="allow-scripts" referrerpolicy="no-referrer" style="border:0"></iframe>`,
+      `<iframe src="${at}" title="specimen" name="specimen" width="320" height="80" loading="lazy" allow="fullscreen" allowfullscreen sandbox="allow-scripts" referrerpolicy="no-referrer" class="specimen" id="specimen-frame" style="border:0" data-orbis="specimen" data-specimen="yes" specimen="yes"></iframe>`,
     ),
     piece(`<iframe srcdoc="&lt;p>specimen&lt;/p>" width="320" height="80"></iframe>`),
     piece(`<script src="${file}" async></script>`),

@@ -5,7 +5,8 @@ import { snippetText, type Run } from '../compose/snippet.ts';
 import { isTaken, takenOut, type EditorRules, type TakenOut } from '../editor/index.ts';
 import { reason, type Reason } from '../reason.ts';
 import { parseMarkup, type EditReason } from '../text/index.ts';
-import { cutRuns } from './cut-runs.ts';
+import { heightName, listenerTag } from '../visitors/index.ts';
+import { cutRuns, type Cut } from './cut-runs.ts';
 import { matters } from './matters.ts';
 
 /** A code at its spot as an editor lets it through. */
@@ -31,16 +32,16 @@ export function fitToEditor(
   const taken = takenOut(text, rules);
   const ours = oursIn(runs);
   const lost = taken.filter((each) => matters(each, { text, code, isOurs: ours(each) }));
-  const cut = cutRuns(
-    runs,
-    taken.flatMap((each) => each.ranges.map((range) => ({ ...range, reason: why(each), instead: '' }))),
-  );
+  const cut = cutRuns(runs, [
+    ...taken.flatMap((each) => each.ranges.map((range) => ({ ...range, reason: why(each), instead: '' }))),
+    ...useless(text, taken),
+  ]);
   const whole = inLines(marked(cut, hasMark(runs), rules), rules);
   return {
     runs: whole,
     text: snippetText({ runs: whole }),
     lost: namesOf(lost),
-    without: namesOf(taken.filter((each) => !lost.includes(each) && each.name !== 'data-orbis')),
+    without: namesOf(taken.filter((each) => !lost.includes(each) && !each.name.startsWith('data-orbis'))),
     isSame: taken.length === 0 && whole.length === runs.length,
   };
 }
@@ -69,6 +70,16 @@ function oursIn(runs: readonly Run[]): (taken: TakenOut) => boolean {
 
 const asked = (why: Reason): EditReason => ({ stage: 'editor', option: 'editor', ...why });
 const why = (taken: TakenOut): EditReason => asked(reason('editor-takes-out', { name: nameOf(taken) }));
+
+/* Our listener finds its frames by their attribute. */
+function useless(text: string, taken: readonly TakenOut[]): Cut[] {
+  const height = taken.find(({ name }) => name === heightName);
+  const start = height ? text.indexOf(listenerTag) : -1;
+  const isTakenToo = taken.some(({ ranges }) => ranges.some((range) => range.start === start));
+  return start < 0 || isTakenToo
+    ? []
+    : [{ start, end: start + listenerTag.length, reason: why(height!), instead: '' }];
+}
 
 const hasMark = (runs: readonly Run[]): boolean =>
   runs.some((run) => run.from === 'orbis' && run.text !== '' && run.reasons.some(isMark));

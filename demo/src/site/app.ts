@@ -1,19 +1,17 @@
-import { fileURLToPath } from 'node:url';
-import { Router, static as serveFiles } from 'express';
+import { Router } from 'express';
 import { escapeHtml, htmlPage } from '../html.ts';
 import { pageAt, pages } from './content.ts';
 import { editor } from './editor.ts';
 import { forPrograms } from './for-programs.ts';
 import { files } from './files.ts';
+import { look } from './look.ts';
 import { twelveWinters } from './stories.ts';
 import type { SiteStore } from './store.ts';
-
-const assets = fileURLToPath(new URL('../../assets/site', import.meta.url));
 
 /** The demo site: its published pages, and the editor behind `/edit`. */
 export function hollinfell(store: SiteStore): Router {
   const router = Router();
-  router.use('/site', serveFiles(assets));
+  router.use('/site', look());
   router.use(forPrograms());
   router.use('/edit', editor(store));
   router.use('/files', files());

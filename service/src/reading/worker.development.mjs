@@ -63,6 +63,7 @@ export const {
   mendTexts,
   harvestPage,
   reconcilePage,
+  specimenSeen,
   fileSeen,
   learnFrom,
   linkedPage,

@@ -33,7 +33,12 @@ export interface TestOrbis {
 
 export async function startTestOrbis({
   env = {},
-}: { env?: Record<string, string> } = {}): Promise<TestOrbis> {
+  worldTime,
+}: {
+  env?: Record<string, string>;
+  /** What time it is in the demo’s world, where some editors are live only after a while. */
+  worldTime?: () => number;
+} = {}): Promise<TestOrbis> {
   const folder = mkdtempSync(join(tmpdir(), 'orbis-test-'));
   const database = await migratedDatabase();
   const log: string[] = [];
@@ -49,7 +54,7 @@ export async function startTestOrbis({
     },
     folder,
   );
-  const world = await startDemoServer({ port: 0, folder });
+  const world = await startDemoServer({ port: 0, folder, ...(worldTime && { now: worldTime }) });
   const start = (): Promise<Orbis> => startOrbis(settings, { log: logger });
   const orbis = await start();
   const secret = new URL(await orbis.link('password')).hash.slice(1);

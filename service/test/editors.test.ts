@@ -1,0 +1,221 @@
+import { expect } from 'chai';
+import { chromium, type Browser } from 'playwright-core';
+import { hosts, loopbackFetch, markerLine, smallSites, spotOfAll, sweepAll } from '@orbis/demo';
+import type { PagePlan, SpecimenReading } from '@orbis/contract';
+import { findChromium } from '../src/browser/find.ts';
+import { refusal, startTestOrbis, type TestOrbis } from './support/orbis.ts';
+
+const minute = 60_000;
+const booking = (port: number): string =>
+  `<div class="slotsedge-calendar" data-calendar="hollinfell-nights"></div>\n<script async src="http://cdn.slotsedge.localhost:${port}/booking.js"></script>`;
+
+/* The observatory’s own site, of which one page is used, and the sites of its friends. */
+const sites = [
+  { key: 'hollinfell', host: hosts.hollinfell, path: 'talks', spot: 'opening' },
+  ...smallSites.map(({ key, host, page: { path } }) => ({ key, host, path, spot: spotOfAll })),
+];
+type Known = (typeof sites)[number];
+const called = (key: string): Known => sites.find((site) => site.key === key)!;
+
+describe('the editors of five sites', function () {
+  this.timeout(120_000);
+  let test: TestOrbis;
+  let ahead = 0;
+  before(async () => {
+    test = await startTestOrbis({
+      env: { ORBIS_ALLOW_PRIVATE: 'yes' },
+      worldTime: () => Date.now() + ahead,
+    });
+    for (const { key, host, path, spot } of sites) {
+      const address = `http://${host}:${test.world.port}`;
+      await test.client.call('sites.create', { body: { key, name: key, address } });
+      await test.client.call('pages.create', { body: { key: `${key}/${path}`, title: path } });
+      await test.client.call('spots.create', { body: { key: `${key}/${path}#${spot}` } });
+    }
+  });
+  after(() => test.stop());
+
+  const edit = async ({ host }: Known, method: string, what: string, body: object): Promise<void> => {
+    const answer = await loopbackFetch()(`http://${host}:${test.world.port}/edit/api/${what}`, {
+      method,
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    });
+    expect(answer.status, await answer.text()).to.equal(204);
+  };
+  const publish = async (site: Known, code: string): Promise<void> => {
+    await edit(site, 'PUT', 'spots', { page: site.path, spot: site.spot, code });
+    await edit(site, 'POST', 'publish', { page: site.path });
+  };
+  const specimen = async ({ key }: Known): Promise<string> =>
+    (await test.client.call('sites.specimen', { params: { site: key } })).data.text;
+  const learn = async ({ key, path }: Known): Promise<SpecimenReading> =>
+    (await test.client.call('sites.learn', { params: { site: key }, body: { path } })).data;
+  const keep = async ({ key }: Known, editor: object): Promise<void> => {
+    const params = { site: key };
+    const { etag } = await test.client.call('sites.read', { params });
+    await test.client.call('sites.change', { params, ifMatch: etag!, body: { editor } });
+  };
+  const learnAndKeep = async (site: Known): Promise<SpecimenReading> => {
+    await publish(site, await specimen(site));
+    const reading = await learn(site);
+    if (reading.rules) await keep(site, reading.rules);
+    return reading;
+  };
+
+  it('are learned from what each makes of the specimen', async () => {
+    const open = await learnAndKeep(called('hollinfell'));
+    expect(open.rules).to.deep.equal({
+      takes: 'code',
+      elements: { which: 'these', names: [] },
+      attributes: { which: 'these', names: [] },
+      inlineScripts: true,
+      comments: true,
+    });
+    expect(open.pieces.find(({ name }) => name === '<iframe>')).to.deep.include({
+      state: 'kept',
+      said: '<iframe> comes through as it is.',
+    });
+
+    const frames = await learnAndKeep(called('darkskyweek'));
+    expect(frames.rules!.elements).to.deep.equal({
+      which: 'all-but',
+      names: ['a', 'b', 'br', 'em', 'i', 'iframe', 'p', 'strong'],
+    });
+    expect(frames.rules!.attributes.names).to.include.members(['src', 'srcdoc', 'sandbox', 'style']);
+    expect(frames.pieces.find(({ name }) => name === '<script>')!.said).to.equal('<script> is taken out.');
+
+    const addresses = await learnAndKeep(called('moorhostel'));
+    expect(addresses.rules).to.deep.include({
+      elements: { which: 'these', names: [] },
+      attributes: { which: 'all-but', names: ['src'] },
+      comments: false,
+    });
+    expect(addresses.pieces.find(({ name }) => name === '<iframe>')!.lost).to.include('allow');
+
+    const links = await learnAndKeep(called('skyletter'));
+    expect(links.rules!.takes).to.equal('link');
+  });
+
+  it('one that wants a line first says nothing until it has it, and is live only after a while', async () => {
+    const site = called('nightwalkers');
+    await publish(site, await specimen(site));
+    const early = await refusal(learn(site));
+    expect([early.problem.status, early.problem.code]).to.deep.equal([422, 'specimen-missing']);
+    ahead += 2 * minute;
+    const reading = await learn(site);
+    expect(reading.rules).to.equal(null);
+    expect(reading.open.map(({ question }) => question)).to.deep.equal(['first-line']);
+    await keep(site, { firstLine: markerLine, delay: 2 });
+    expect((await specimen(site)).startsWith(`${markerLine}\n`)).to.equal(true);
+    await publish(site, await specimen(site));
+    ahead += 2 * minute;
+    const second = await learn(site);
+    expect(second.rules).to.deep.include({ comments: true, inlineScripts: true });
+    await keep(site, second.rules!);
+  });
+
+  it('are taken back as every other change of a site', async () => {
+    const site = called('hollinfell');
+    await keep(site, { notes: 'Click on the plus, then on HTML.' });
+    const { data: list } = await test.client.call('changes.list', { query: { limit: 1 } });
+    await test.client.call('changes.undo', { params: { change: list.items[0]!.id }, body: {} });
+    const { data } = await test.client.call('sites.read', { params: { site: site.key } });
+    expect(data.editor.notes).to.equal('');
+  });
+
+  describe('one embed on all of them', () => {
+    let browser: Browser;
+    const plans = new Map<string, PagePlan>();
+    const pasted = new Map<string, string>();
+    before(async () => {
+      browser = await chromium.launch({ executablePath: findChromium(process.env['ORBIS_CHROMIUM'])! });
+      await test.client.call('embeds.create', { body: { name: 'Nights', text: booking(test.world.port) } });
+      for (const site of sites) {
+        const { data: placement } = await test.client.call('placements.create', {
+          body: { embed: 'nights', place: `${site.key}/${site.path}#${site.spot}` },
+        });
+        const params = { page: `${site.key}/${site.path}` };
+        plans.set(site.key, (await test.client.call('pages.plan', { params })).data);
+        const { data } = await test.client.call('deliveries.create', { params: { placement: placement.id } });
+        pasted.set(site.key, data.text);
+        await publish(site, data.text);
+      }
+      ahead += 2 * minute;
+    });
+    after(() => browser.close());
+    const form = (key: string): unknown =>
+      plans.get(key)!.findings.find(({ rule }) => rule === 'editor-form')?.facts['form'] ?? 'asked';
+
+    it('is handed out in five forms', () => {
+      expect(sites.map(({ key }) => form(key))).to.deep.equal([
+        'asked',
+        'enclosed',
+        'served',
+        'asked',
+        'link',
+      ]);
+      expect(pasted.get('darkskyweek')).to.match(/<iframe .*srcdoc="/);
+      expect(pasted.get('moorhostel')).to.match(
+        /^<iframe src="http:\/\/[0-9a-z]{10}\.frames\.localhost:\d+\/"><\/iframe>$/,
+      );
+      expect(pasted.get('nightwalkers')).to.match(/^\[\[code\]\]\n<div data-orbis="/);
+      expect(pasted.get('skyletter')).to.match(/^http:\/\/[0-9a-z]{10}\.frames\.localhost:\d+\/$/);
+    });
+
+    it('says what an editor’s rules meant for it, and how one works there', () => {
+      const { findings, editor } = plans.get('moorhostel')!;
+      expect(findings.map(({ rule }) => rule)).to.deep.equal(['editor-form', 'editor-takes-out']);
+      expect(findings[1]!.facts['names']).to.equal('title, sandbox, style');
+      expect(findings[0]!.message).to.contain('in a frame that Orbis serves');
+      expect(editor.showsUnpublished).to.equal(null);
+      expect(plans.get('nightwalkers')!.editor.delay).to.equal(2);
+    });
+
+    it('is seen live on each of them by a sweep, and nothing of it is out of date', async () => {
+      await sweepAll(test.client);
+      const { data } = await test.client.call('placements.list', { query: { limit: 10 } });
+      expect(data.items.map(({ site, state, findings }) => [site, state, findings])).to.have.deep.members(
+        sites.map(({ key }) => [key, 'live', []]),
+      );
+    });
+
+    it('works on each of them as its visitors see it', async () => {
+      for (const { key, host, path } of sites) {
+        const page = await browser.newPage();
+        await page.goto(`http://${host}:${test.world.port}/${path}`);
+        const where =
+          form(key) === 'asked'
+            ? page.mainFrame()
+            : await (await page.waitForSelector('iframe')).contentFrame();
+        await where!.waitForSelector('.slotsedge-calendar button', { timeout: 20_000 }).catch(() => {
+          throw new Error(`nothing can be booked on ${key}`);
+        });
+        await page.close();
+      }
+    });
+
+    it('is handed out anew where an editor’s rules change, and is out of date until then', async () => {
+      const site = called('darkskyweek');
+      const { data: was } = await test.client.call('sites.read', { params: { site: site.key } });
+      const { names } = was.editor.attributes;
+      await keep(site, {
+        attributes: { which: 'all-but', names: names.filter((name) => name !== 'srcdoc') },
+      });
+      const stateNow = async (): Promise<unknown[]> => {
+        await sweepAll(test.client);
+        const { data } = await test.client.call('placements.list', { query: { limit: 1, site: site.key } });
+        return data.items.map(({ state }) => state);
+      };
+      expect(await stateNow()).to.deep.equal(['out-of-date']);
+      const { data: list } = await test.client.call('placements.list', {
+        query: { limit: 1, site: site.key },
+      });
+      const params = { placement: list.items[0]!.id };
+      const { data } = await test.client.call('deliveries.create', { params });
+      expect(data.text).to.match(/ src="http:\/\/[0-9a-z]{10}\.frames\.localhost:\d+\/"/);
+      await publish(site, data.text);
+      expect(await stateNow()).to.deep.equal(['live']);
+    });
+  });
+});
