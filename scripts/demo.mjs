@@ -9,7 +9,7 @@ import { say, setUp, stop as fail, top } from './setup.mjs';
 if (process.env.SET_UP !== 'done') setUp();
 const { pino } = await import('pino');
 const { CannotStart, readSettings, startOrbis } = await import('../service/dist/index.js');
-const { hosts, loadDemo, loopbackFetch, startDemoServer } = await import('../demo/dist/index.js');
+const { hosts, loadDemo, loopbackFetch, smallSites, startDemoServer } = await import('../demo/dist/index.js');
 const { builtInSheets } = await import('../sheets/dist/index.js');
 const { createClient } = await import('../contract/dist/index.js');
 
@@ -64,6 +64,7 @@ The demo is running. Ctrl-C stops it.
   Orbis, signed in    ${link}
   The demo site       http://${hosts.hollinfell}:${demoPort}/talks
   Its page editor     http://${hosts.hollinfell}:${demoPort}/edit/talks
+  Its friends’ sites  ${smallSites.map(({ host }) => `http://${host}:${demoPort}/`).join('\n                      ')}
   The video provider  http://${hosts.kinorill}:${demoPort}/
   All providers       http://${hosts.index}:${demoPort}/
 

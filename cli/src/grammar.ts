@@ -7,6 +7,7 @@ import { addBringBack, addCompare } from './commands/compare.ts';
 import { addColours } from './commands/colours.ts';
 import { addCompletion } from './commands/completion.ts';
 import { addCopy } from './commands/copy.ts';
+import { addEditor } from './commands/editor.ts';
 import { addHarvest } from './commands/harvest.ts';
 import { addImport } from './commands/import.ts';
 import { addLearn } from './commands/learn.ts';
@@ -26,6 +27,7 @@ import { addPlan } from './commands/plan.ts';
 import { addRead } from './commands/read.ts';
 import { addRenew } from './commands/renew.ts';
 import { addSet } from './commands/set.ts';
+import { addSpecimen } from './commands/specimen.ts';
 import { addStatus } from './commands/status.ts';
 import { addStyle } from './commands/style.ts';
 import { addSweep } from './commands/sweep.ts';
@@ -96,6 +98,8 @@ const groups: Readonly<Record<string, readonly AddCommand[]>> = {
     addPages,
     addColours,
     addStyle,
+    addEditor,
+    addSpecimen,
     addOpen,
     addStatus,
   ],

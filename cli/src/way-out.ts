@@ -34,6 +34,7 @@ const ways: Record<string, string> = {
   'change-lasting':
     '“orbis add provider FILE” saves it. “orbis list changes” shows what was done before it, and “orbis undo CHANGE” takes that back.',
   'changed-since': '“orbis list changes” shows what was done later.',
+  'specimen-missing': '“orbis specimen SITE” prints it.',
   'needs-page-head': '“orbis change site SITE head=yes” says that.',
   'nothing-to-present': '“orbis options EMBED” lists what can be asked of it.',
   'setting-not-offered': '“orbis options EMBED” lists what can be asked of it.',

@@ -21,6 +21,8 @@ const headings: Record<(typeof consoleScreens)[number], string> = {
   '/places': 'Places',
   '/places/:site': 'Fell',
   '/places/:site/pages': 'The pages of Fell',
+  '/places/:site/editor': 'The editor of Fell',
+  '/plan': 'What Talks needs',
   '/register': 'Register',
   '/register/:placement': 'Opening talk in fell/talks#main',
   '/sweeps': 'Sweeps',
@@ -68,7 +70,8 @@ describe('each screen of the console', function () {
     const heading = headings[screen];
     it(`${screen || '/'} opens by its address with “${heading}”, and nothing to complain of`, async () => {
       complaints.length = 0;
-      await page.goto(test.url + screen.replace(/:(\w+)/, (_, name: string) => keys[name]!));
+      const query = screen === '/plan' ? '?page=fell/talks' : '';
+      await page.goto(test.url + screen.replace(/:(\w+)/, (_, name: string) => keys[name]!) + query);
       await page.getByRole('heading', { name: heading, level: 1 }).waitFor();
       expect(complaints).to.deep.equal([]);
       expect(await page.title()).to.include('Orbis');

@@ -15,6 +15,8 @@ export const consoleScreens = [
   '/places',
   '/places/:site',
   '/places/:site/pages',
+  '/places/:site/editor',
+  '/plan',
   '/register',
   '/register/:placement',
   '/sweeps',

@@ -68,13 +68,16 @@ export const specimenReading = z
       .pick({ takes: true, elements: true, attributes: true, inlineScripts: true, comments: true })
       .nullable()
       .meta({ description: 'The rules that it shows; null where all of it is shown as text' }),
+    meaning: z.string().meta({ description: 'What that means for codes, in a sentence' }),
+    lines: z
+      .array(z.string())
+      .meta({ description: 'What does not come through as it is, in sentences, several pieces together' }),
     pieces: z.array(
       z.object({
         name: z.string(),
         state: z.enum(pieceStates),
         lost: z.array(z.string()).meta({ description: 'Its attributes that are not there any more' }),
         changed: z.array(z.object({ name: z.string(), now: z.string() })),
-        said: z.string().meta({ description: 'What became of it, in a sentence' }),
       }),
     ),
     open: z.array(z.object({ question: z.enum(openQuestions), said: z.string() })).meta({

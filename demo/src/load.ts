@@ -2,6 +2,7 @@ import { starterStyle } from '@orbis/core';
 import type { Client, Sweep, Widths } from '@orbis/contract';
 import { demoCodes, onPort } from './codes.ts';
 import { hosts } from './hosts.ts';
+import { loadFriends } from './load-friends.ts';
 import { loopbackFetch } from './loopback.ts';
 import { pages } from './site/content.ts';
 
@@ -29,6 +30,7 @@ export async function loadDemo(client: Client, port: number): Promise<void> {
   await collectReels(stage);
   await placeAndPublish(stage);
   await moveOn(stage);
+  await loadFriends(client, port);
   await sweepAll(client);
 }
 

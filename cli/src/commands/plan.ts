@@ -20,7 +20,7 @@ export const addPlan: AddCommand = (program, run) => {
     );
 };
 
-function describePlan({ page, snippets, steps, findings }: PagePlan, { colours, io }: Tools): string {
+function describePlan({ page, snippets, steps, findings, editor }: PagePlan, { colours, io }: Tools): string {
   if (steps.length === 0) return `Nothing is placed on ${page} yet: “orbis place EMBED ${page}#SPOT” does.\n`;
   const parts = steps.map(({ action, position, digest, place }, i) => {
     const snippet = snippets.find((each) => each.digest === digest && each.position === position);
@@ -50,5 +50,11 @@ function describePlan({ page, snippets, steps, findings }: PagePlan, { colours, 
         ),
       ]
     : [];
-  return [...parts, ...told, ...hint].join('\n');
+  const working = [editor.notes, spoken.editor.working(editor)].filter((words) => words !== '');
+  return [
+    ...working.map((words) => `${fold(words, io.width, '').trim()}\n`),
+    ...parts,
+    ...told,
+    ...hint,
+  ].join('\n');
 }

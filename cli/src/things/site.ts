@@ -1,5 +1,6 @@
 import { Option } from 'commander';
 import {
+  changesCodes,
   kinds,
   parseColour,
   pastedLanguages,
@@ -220,7 +221,19 @@ function headIn(words: readonly string[]): boolean | null {
 }
 
 function describeSite(
-  { key, name, address, furtherAddresses, pages, head, language, colours: own, frameStyle, defaults }: Site,
+  {
+    key,
+    name,
+    address,
+    furtherAddresses,
+    pages,
+    head,
+    language,
+    colours: own,
+    frameStyle,
+    editor,
+    defaults,
+  }: Site,
   colours: Colours,
 ): string {
   const asked = (Object.keys(defaults) as (Kind | 'any')[])
@@ -242,6 +255,12 @@ function describeSite(
       [
         'Style for frames',
         frameStyle === '' ? 'none: “orbis style” makes one' : 'kept: “orbis style” shows it',
+      ],
+      [
+        'Its editor',
+        changesCodes(editor)
+          ? `“orbis editor ${key}” shows what it lets through`
+          : 'lets everything through, as far as is known',
       ],
       ...asked,
     ],

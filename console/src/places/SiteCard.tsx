@@ -33,6 +33,9 @@ export function SiteCard({ site }: { site: Site }) {
           <Button component={Link} to={`/places/${site.key}/pages`} size="small">
             Find its pages
           </Button>
+          <Button component={Link} to={`/places/${site.key}/editor`} size="small">
+            What its editor lets through
+          </Button>
         </Box>
         {pages.data && pages.items.length === 0 && (
           <Typography color="textSecondary">
@@ -70,6 +73,16 @@ function PageItem({ page }: { page: Page }) {
         <MuiLink href={page.url} target="_blank" rel="noreferrer" variant="body2">
           {page.key}
         </MuiLink>
+        {page.spots.some(({ placements }) => placements > 0) && (
+          <MuiLink
+            component={Link}
+            to={`/plan?page=${encodeURIComponent(page.key)}`}
+            variant="body2"
+            aria-label={`What ${page.title} needs`}
+          >
+            What it needs
+          </MuiLink>
+        )}
         <Typography variant="body2" color="textSecondary">
           last read {formatWhen(page.checkedAt)}
         </Typography>

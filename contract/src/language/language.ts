@@ -1,6 +1,7 @@
 import type {
   FrameWay,
   Condition,
+  EditorRules,
   Facts,
   Kind,
   LearnedLine,
@@ -12,6 +13,7 @@ import type {
   Role,
   SearchField,
   SnippetPosition,
+  TakenNames,
 } from '@orbis/core';
 import type { YAMLError } from 'yaml';
 import type { ChangeFacts, ChangeKind } from '../change-facts.ts';
@@ -173,12 +175,23 @@ export interface Language {
   problems: Readonly<Record<string, { title: string; detail: Sentence }>>;
   /** Where a value comes from, behind it: “from the embed”. */
   levels: Readonly<Record<OptionLevel | 'code', string>>;
-  /** What became of a piece of a specimen, and what only the owner can say of an editor: sentences. */
+  /** What became of a specimen, and what only the owner can say of an editor: sentences. */
   editor: {
-    pieces: Readonly<
-      Record<PieceSeen['state'], (piece: { name: string; lost: readonly string[] }) => string>
-    >;
+    /** What of a piece came through otherwise than it was; empty where nothing did. */
+    kept: (piece: {
+      name: string;
+      lost: readonly string[];
+      changed: readonly { name: string; now: string }[];
+    }) => string;
     questions: Readonly<Record<OpenQuestion, () => string>>;
+    /** What the pieces in one state have in common: “Taken out: div and span.” */
+    together: Readonly<Record<Exclude<PieceSeen['state'], 'kept'>, (names: readonly string[]) => string>>;
+    /** What an editor means for the codes that are handed out for it. */
+    meaning: (lets: { code: boolean; scripts: boolean; frames: boolean; links: boolean }) => string;
+    /** What of several names it takes out: “all but a, iframe”. */
+    takenNames: (taken: TakenNames) => string;
+    /** What is still to be said where a plan’s steps begin: when it is live, what the editor shows. */
+    working: (rules: Pick<EditorRules, 'delay' | 'showsUnpublished'>) => string;
   };
   /** What is done in a step of a page’s plan, as the beginning of a line. */
   planActions: Readonly<Record<PlanAction, string>>;

@@ -2,7 +2,7 @@ import type { Code } from '../code.ts';
 import { snippetText } from '../compose/snippet.ts';
 import type { EditorRules } from '../editor/index.ts';
 import { parseMarkup } from '../text/index.ts';
-import type { ForEditor } from './forms.ts';
+import type { EditorForm, ForEditor } from './forms.ts';
 import type { PlanFinding } from './plan-finding.ts';
 import type { PlannedPlacement } from './planned-placement.ts';
 import type { PlannedSnippet } from './planned-snippet.ts';
@@ -15,6 +15,12 @@ export function forEditorFindings(
   if (forEditor === null) return [];
   const { form, stronger, without, survives } = forEditor;
   const about = { placements: [id] };
+  // Of the form that was asked for it is said by itself.
+  const lostBy = (form: EditorForm): string | null =>
+    stronger
+      .slice(1)
+      .find((each) => each.form === form)
+      ?.lost.join(', ') ?? null;
   if (!survives)
     return [
       {
@@ -35,10 +41,8 @@ export function forEditorFindings(
               place,
               form,
               names: stronger[0]?.lost.join(', ') ?? '',
-              also: stronger
-                .slice(1)
-                .map((each) => `${each.form}: ${each.lost.join(', ')}`)
-                .join('; '),
+              enclosed: lostBy('enclosed'),
+              served: lostBy('served'),
             },
             ...about,
           },

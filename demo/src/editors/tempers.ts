@@ -22,7 +22,7 @@ const framesAlone: Temper = {
         a: ['href'],
         iframe: [
           ...['src', 'srcdoc', 'title', 'width', 'height', 'style', 'sandbox', 'allow', 'allowfullscreen'],
-          ...['loading', 'data-orbis', 'data-orbis-height'],
+          ...['loading', 'data-*'],
         ],
       },
       allowedSchemes: ['http', 'https', 'mailto'],

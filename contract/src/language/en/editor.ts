@@ -1,17 +1,31 @@
 import type { Language } from '../language.ts';
 
-const list = new Intl.ListFormat('en', { type: 'conjunction' });
+const list = new Intl.ListFormat('en-GB', { type: 'conjunction' });
 
 /** What became of a piece of a specimen, and what only the owner can say of an editor. */
 export const editor = {
-  pieces: {
-    'kept': ({ name, lost }) =>
-      lost.length === 0
-        ? `${name} comes through as it is.`
-        : `${name} comes through without ${list.format(lost)}.`,
-    'taken-out': ({ name }) => `${name} is taken out.`,
-    'shown-as-text': ({ name }) => `${name} is shown as text.`,
+  kept: ({ name, lost, changed }) =>
+    [
+      ...(lost.length > 0 ? [`${name} comes through without ${list.format(lost)}.`] : []),
+      ...changed.map((each) => `Of ${name}, ${each.name} is “${each.now}” there.`),
+    ].join(' '),
+  together: {
+    'taken-out': (names) => `Taken out: ${list.format(names)}.`,
+    'shown-as-text': (names) => `Shown as text: ${list.format(names)}.`,
     'made-of-it': () => 'Of a link alone the editor makes something that visitors see.',
+  },
+  meaning: ({ code, scripts, frames, links }) => {
+    if (!code)
+      return links
+        ? 'This editor takes links alone. Orbis hands out a link to each embed, and the editor makes of it what visitors see.'
+        : 'This editor shows all of it as text.';
+    if (scripts && frames)
+      return 'This editor lets scripts and frames through: nearly every code can stand as it is.';
+    if (frames)
+      return 'This editor takes scripts out and lets frames through. Orbis hands out what needs a script in a frame of its own.';
+    return scripts
+      ? 'This editor takes frames out and lets scripts through. Orbis hands out what needs a frame as a link.'
+      : 'This editor takes scripts and frames out. Orbis hands out a link to what they show.';
   },
   questions: {
     'first-line': () =>
@@ -20,4 +34,15 @@ export const editor = {
     'delay': () => 'How many minutes does it take until what was published can be seen?',
     'shows-unpublished': () => 'Does the editor show embeds before they are published?',
   },
+  takenNames: ({ which, names }) => {
+    if (which === 'these') return names.length === 0 ? 'nothing' : list.format(names);
+    return names.length === 0 ? 'all' : `all but ${list.format(names)}`;
+  },
+  working: ({ delay, showsUnpublished }) =>
+    [
+      ...(showsUnpublished === false ? ['The editor shows nothing of an embed before you publish.'] : []),
+      ...(delay > 0
+        ? [`What you publish can be seen after ${delay} ${delay === 1 ? 'minute' : 'minutes'}.`]
+        : []),
+    ].join(' '),
 } satisfies Language['editor'];

@@ -17,6 +17,15 @@ const editorForms = {
   words: 'only a link in words is handed out',
 };
 
+/* What the site’s editor takes out of each stronger form, as clauses. */
+const lostWays = ({ names, enclosed, served }: Facts): string[] => [
+  names === ''
+    ? 'the site’s editor takes nothing else'
+    : `the site’s editor takes ${names} out of what you asked for`,
+  ...(enclosed ? [`${enclosed} out of a frame that holds it`] : []),
+  ...(served ? [`${served} out of a frame that Orbis serves`] : []),
+];
+
 export const findings = {
   'too-much': {
     message: (f) =>
@@ -243,7 +252,7 @@ export const findings = {
   },
   'editor-form': {
     message: (f) =>
-      `At ${f.place}, ${editorForms[f.form as keyof typeof editorForms]}: ${f.names === '' ? 'the site’s editor takes nothing else' : `the site’s editor takes ${f.names} out of what you asked for`}.${f.also ? ` Nor does it let through ${f.also}.` : ''}`,
+      `At ${f.place}, ${editorForms[f.form as keyof typeof editorForms]}: ${lostWays(f).join(', and ')}.`,
     remedy: (f) =>
       f.form === 'words'
         ? 'If the editor has a field that takes codes, paste it there, and say so in the site’s editor rules.'

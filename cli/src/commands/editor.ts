@@ -1,0 +1,148 @@
+import { Option } from 'commander';
+import { openEditor, type EditorRules, type TakenNames } from '@orbis/core';
+import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
+import { describeEditor } from '../describe/editor.ts';
+import type { Exit } from '../io.ts';
+import { textOf } from '../pasted.ts';
+
+interface Options {
+  from?: string;
+  everything?: boolean;
+  takes?: EditorRules['takes'];
+  withoutElements?: string;
+  onlyElements?: string;
+  withoutAttributes?: string;
+  onlyAttributes?: string;
+  inlineScripts?: boolean;
+  comments?: boolean;
+  firstLine?: string;
+  lastLine?: string;
+  showsUnpublished?: boolean;
+  delay?: number;
+  mostHosts?: number | null;
+  mostScripts?: number | null;
+  notes?: string;
+}
+
+const yesNo = (word: string): boolean => {
+  if (word !== 'yes' && word !== 'no') throw new UsedWrongly(`“${word}” is neither yes nor no.`);
+  return word === 'yes';
+};
+const wholeNumber = (word: string): number => {
+  if (!/^\d{1,4}$/.test(word)) throw new UsedWrongly(`“${word}” is no whole number.`);
+  return Number(word);
+};
+const most = (word: string): number | null => (word === 'any' ? null : wholeNumber(word));
+
+export const addEditor: AddCommand = (program, run) => {
+  program
+    .command('editor')
+    .argument('<site>', 'its key')
+    .argument('[file]', 'rules that it is to have, as --json prints them; - for standard input')
+    .option('--from <site>', 'have the rules of another site')
+    .option('--everything', 'it lets everything through')
+    .addOption(new Option('--takes <what>', 'codes, or links alone').choices(['code', 'link']))
+    .option('--without-elements <names>', 'elements that it takes out, with commas between them')
+    .option('--only-elements <names>', 'elements that it lets through, and no other')
+    .option('--without-attributes <names>', 'attributes that it takes out; data-* for all that begin so')
+    .option('--only-attributes <names>', 'attributes that it lets through, and no other')
+    .option('--inline-scripts <yes|no>', 'whether scripts with their text in them come through', yesNo)
+    .option('--comments <yes|no>', 'whether comments come through', yesNo)
+    .option('--first-line <line>', 'what must stand in a line before a code; none for nothing')
+    .option('--last-line <line>', 'what must stand in a line behind it; none for nothing')
+    .option('--shows-unpublished <yes|no>', 'whether it shows embeds before publishing', yesNo)
+    .option('--delay <minutes>', 'until what was published can be seen', wholeNumber)
+    .option('--most-hosts <number>', 'how many hosts a page may contact; any for no limit', most)
+    .option('--most-scripts <number>', 'how many scripts a page may have; any for no limit', most)
+    .option('--notes <words>', 'where to click, for whoever pastes; none for nothing')
+    .description('what a site’s editor lets through, and how one works with it')
+    .addHelpText(
+      'after',
+      `
+Examples:
+  orbis editor hollinfell
+  orbis editor hollinfell --without-elements "script, style" --delay 2
+  orbis editor darkskyweek --from hollinfell
+  orbis editor hollinfell --json > editor.json
+  orbis editor darkskyweek editor.json
+
+“orbis specimen SITE” finds out what comes through. Whether code can be put into the head of its pages says
+“orbis change site SITE head=yes”.`,
+    )
+    .action((site: string, file: string | undefined, options: Options) =>
+      run((tools) => editor(tools, site, file, options)),
+    );
+};
+
+async function editor(tools: Tools, site: string, file: string | undefined, options: Options): Promise<Exit> {
+  const client = tools.client();
+  const found = await client.call('sites.read', { params: { site } });
+  const asked = { ...(await wholeRules(tools, file, options)), ...rulesIn(options) };
+  if (Object.keys(asked).length === 0) {
+    tools.tell(found.data.editor, () => describeEditor(found.data, tools.colours));
+    return 0;
+  }
+  const { data } = await client.call('sites.change', {
+    params: { site },
+    ifMatch: found.etag ?? '*',
+    body: { editor: asked },
+  });
+  tools.confirm(data.editor, () => describeEditor(data, tools.colours));
+  tools.note(
+    '\nPages keep the code that they carry until you paste the new one there: “orbis list placements --state out-of-date” tells where.\n',
+  );
+  return 0;
+}
+
+/* All rules at once: of a file, of another site, or none. */
+async function wholeRules(
+  tools: Tools,
+  file: string | undefined,
+  { from, everything = false }: Options,
+): Promise<Partial<EditorRules>> {
+  if ([file !== undefined, from !== undefined, everything].filter(Boolean).length > 1)
+    throw new UsedWrongly('Give a file, or --from, or --everything: only one of them.');
+  if (everything) return openEditor;
+  if (from !== undefined)
+    return (await tools.client().call('sites.read', { params: { site: from } })).data.editor;
+  return file === undefined ? {} : rulesOf(await textOf(file, tools.io));
+}
+
+/* Whether they fit is said by the service, as of every other value. */
+function rulesOf(text: string): Partial<EditorRules> {
+  try {
+    const read: unknown = JSON.parse(text);
+    if (typeof read === 'object' && read !== null && !Array.isArray(read)) return read;
+  } catch {
+    // What it is then is said below, as of a list.
+  }
+  throw new UsedWrongly('These are no rules as “orbis editor SITE --json” prints them.');
+}
+
+function rulesIn(options: Options): Partial<EditorRules> {
+  const { withoutElements, onlyElements, withoutAttributes, onlyAttributes } = options;
+  const elements = taken('elements', withoutElements, onlyElements);
+  const attributes = taken('attributes', withoutAttributes, onlyAttributes);
+  const { takes, inlineScripts, comments, showsUnpublished, delay, mostHosts, mostScripts } = options;
+  const words = {
+    firstLine: noneIsEmpty(options.firstLine),
+    lastLine: noneIsEmpty(options.lastLine),
+    notes: noneIsEmpty(options.notes),
+  };
+  const all = {
+    ...{ elements, attributes, takes, inlineScripts, comments, showsUnpublished, delay },
+    ...{ mostHosts, mostScripts, ...words },
+  };
+  return Object.fromEntries(Object.entries(all).filter(([, value]) => value !== undefined));
+}
+
+const noneIsEmpty = (text: string | undefined): string | undefined => (text === 'none' ? '' : text);
+
+function taken(what: string, without: string | undefined, only: string | undefined): TakenNames | undefined {
+  if (without !== undefined && only !== undefined)
+    throw new UsedWrongly(`Say --without-${what} or --only-${what}: only one of them.`);
+  const names = (text: string): string[] =>
+    text === 'none' ? [] : text.split(',').map((name) => name.trim().toLowerCase().replace(/^<|>$/g, ''));
+  if (without !== undefined) return { which: 'these', names: names(without) };
+  return only === undefined ? undefined : { which: 'all-but', names: names(only) };
+}

@@ -1,0 +1,114 @@
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import { useState } from 'react';
+import type { PagePlan } from '@orbis/contract';
+import { plural, spoken } from '@orbis/contract/language';
+import { api, refresh } from '../api.ts';
+import { CodeRuns } from '../components/CodeRuns.tsx';
+import { CopyButton } from '../components/CopyButton.tsx';
+import { Disclosure } from '../components/Disclosure.tsx';
+import { ProblemNote } from '../components/ProblemNote.tsx';
+
+type Step = PagePlan['steps'][number];
+type Snippet = PagePlan['snippets'][number];
+
+/** The steps of a plan, numbered, each with what is pasted; `names` are those of embeds, by the placement. */
+export function PlanSteps({
+  plan: { steps, snippets },
+  names,
+}: {
+  plan: PagePlan;
+  names: ReadonlyMap<string, string>;
+}) {
+  return (
+    <Box component="ol" aria-label="What to do" sx={{ m: 0, p: 0, listStyle: 'none' }}>
+      {steps.map((step, at) => (
+        <StepItem
+          key={`${step.position} ${step.place} ${step.digest}`}
+          number={at + 1}
+          step={step}
+          names={names}
+          snippet={snippets.find(
+            ({ digest, position }) => digest === step.digest && position === step.position,
+          )}
+        />
+      ))}
+    </Box>
+  );
+}
+
+interface StepProps {
+  number: number;
+  step: Step;
+  snippet: Snippet | undefined;
+  names: ReadonlyMap<string, string>;
+}
+
+function StepItem({ number, step, snippet, names }: StepProps) {
+  const shown = step.position === 'spot' ? names.get(snippet?.placements[0] ?? '') : undefined;
+  const isDone = step.action === 'already-there';
+  return (
+    <Box
+      component="li"
+      sx={{
+        'display': 'grid',
+        'gridTemplateColumns': '2.25rem 1fr',
+        'columnGap': 1,
+        'py': 2,
+        'borderTop': 1,
+        'borderColor': 'divider',
+        '&:first-of-type': { borderTop: 0, pt: 0 },
+      }}
+    >
+      <Typography
+        aria-hidden
+        sx={{ fontWeight: 700, fontVariantNumeric: 'tabular-nums', color: 'text.secondary' }}
+      >
+        {number}
+      </Typography>
+      <Box sx={{ minWidth: 0 }}>
+        <Typography sx={{ color: isDone ? 'text.secondary' : 'text.primary', overflowWrap: 'anywhere' }}>
+          <strong>{spoken.planActions[step.action]}</strong>
+          {shown !== undefined && ` “${shown}”`} · {whereOf(step, snippet)}
+        </Typography>
+        {snippet && <Code snippet={snippet} isDone={isDone} where={whereOf(step, snippet)} />}
+      </Box>
+    </Box>
+  );
+}
+
+function whereOf({ position, place }: Step, snippet: Snippet | undefined): string {
+  if (position === 'spot') return place ?? '';
+  if (position === 'file') return `${spoken.positions.file}: ${place}`;
+  return `${spoken.positions[position]}, for ${plural(snippet?.placements.length ?? 0, 'placement')}`;
+}
+
+/* What is pasted; what stands at a spot gets its number when it is copied, so that a sweep knows it. */
+function Code({ snippet, isDone, where }: { snippet: Snippet; isDone: boolean; where: string }) {
+  const [error, setError] = useState<unknown>(null);
+  const text = async (): Promise<string> => {
+    setError(null);
+    const [placement] = snippet.placements;
+    if (snippet.position !== 'spot' || placement === undefined) return snippet.text;
+    const { data, status } = await api.call('deliveries.create', { params: { placement } });
+    if (status === 201) await refresh('placements');
+    return data.text;
+  };
+  const code = <CodeRuns runs={snippet.runs} label={`Code for ${where}`} />;
+  return (
+    <Box sx={{ mt: 1, display: 'flex', flexDirection: 'column', alignItems: 'flex-start', gap: 1 }}>
+      {!isDone && (
+        <CopyButton
+          text={text}
+          label="Copy it"
+          aria-label={`Copy what goes to ${where}`}
+          onError={setError}
+        />
+      )}
+      <Box sx={{ width: '100%' }}>
+        <Disclosure label={isDone ? 'Show what is there' : 'Show the code'}>{code}</Disclosure>
+      </Box>
+      <ProblemNote error={error} />
+    </Box>
+  );
+}

@@ -1,0 +1,128 @@
+import { expect } from 'chai';
+import { AxeBuilder } from '@axe-core/playwright';
+import type { Page } from 'playwright-core';
+import { loopbackFetch, smallSites, spotOfAll } from '@orbis/demo';
+import { startTestOrbis, type TestOrbis } from '../../service/test/support/orbis.ts';
+import { closeBrowser, newWindow } from './support/browser.ts';
+
+const hostel = smallSites.find(({ key }) => key === 'moorhostel')!;
+const page = `${hostel.key}/${hostel.page.path}`;
+
+describe('an owner whose editor changes what is pasted', function () {
+  this.timeout(120_000);
+  let test: TestOrbis;
+  let ahead = 0;
+  before(async () => {
+    test = await startTestOrbis({ worldTime: () => Date.now() + ahead });
+    const { client } = test;
+    for (const { key, host, name, page: of } of smallSites) {
+      await client.call('sites.create', {
+        body: { key, name, address: `http://${host}:${test.world.port}` },
+      });
+      await client.call('pages.create', { body: { key: `${key}/${of.path}`, title: of.title } });
+      await client.call('spots.create', { body: { key: `${key}/${of.path}#${spotOfAll}` } });
+    }
+    const text = `<div class="slotsedge-calendar" data-calendar="nights"></div>\n<script async src="http://cdn.slotsedge.localhost:${test.world.port}/booking.js"></script>`;
+    await client.call('embeds.create', { body: { name: 'Nights', text } });
+    await client.call('placements.create', { body: { embed: 'nights', place: `${page}#${spotOfAll}` } });
+  });
+  after(async () => {
+    await closeBrowser();
+    await test.stop();
+  });
+
+  /* As whoever works with the editor of a site does it. */
+  const publish = async (key: string, code: string): Promise<void> => {
+    const { host, page: of } = smallSites.find((site) => site.key === key)!;
+    await loopbackFetch()(`http://${host}:${test.world.port}/edit/${of.path}`, {
+      method: 'POST',
+      redirect: 'manual',
+      body: new URLSearchParams({ code }).toString(),
+      headers: { 'content-type': 'application/x-www-form-urlencoded' },
+    });
+  };
+  const signedIn = async (): Promise<Awaited<ReturnType<typeof newWindow>>> => {
+    const window = await newWindow();
+    await window.context.grantPermissions(['clipboard-read', 'clipboard-write']);
+    await window.page.goto(await test.orbis.link('sign-in'));
+    await window.page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
+    return window;
+  };
+  const copied = (window: Page): Promise<string> => window.evaluate('navigator.clipboard.readText()');
+  const noHarm = async (window: Page): Promise<void> => {
+    const { violations } = await new AxeBuilder({ page: window }).analyze();
+    expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).to.deep.equal(
+      [],
+    );
+  };
+
+  it('finds out what it lets through, is handed out what survives, and sees it live', async () => {
+    const { context, page: window, complaints } = await signedIn();
+    await window.goto(`${test.url}/places/${hostel.key}/editor`);
+    await window.getByRole('button', { name: 'Copy the specimen' }).click();
+    await window.getByText('Copied').waitFor();
+    await publish(hostel.key, await copied(window));
+    await window.getByRole('button', { name: 'Read it' }).click();
+    await window.getByText('<iframe> comes through without title, name', { exact: false }).waitFor();
+    await noHarm(window);
+    await window.getByRole('button', { name: 'Keep these rules' }).click();
+    await window.getByText('Orbis knows what the editor of', { exact: false }).waitFor();
+    expect(await window.getByLabel('Attributes', { exact: true }).inputValue()).to.equal('src');
+
+    await window.goto(`${test.url}/plan?page=${page}`);
+    await window.getByText('it is handed out in a frame that Orbis serves', { exact: false }).waitFor();
+    await noHarm(window);
+    await window.getByRole('button', { name: `Copy what goes to ${page}#${spotOfAll}` }).click();
+    await window.getByText('Copied').waitFor();
+    const code = await copied(window);
+    expect(code).to.match(/^<iframe src="[^"]*"><\/iframe>$/);
+    await publish(hostel.key, code);
+    await window.getByRole('button', { name: 'Check this page now' }).click();
+    await window.getByText('Already there').waitFor();
+    expect(complaints).to.deep.equal([]);
+    await context.close();
+  });
+
+  it('is told that it may want a line first, says which, and what else no specimen shows', async () => {
+    const { context, page: window } = await signedIn();
+    await window.goto(`${test.url}/places/nightwalkers/editor`);
+    const read = async (): Promise<void> => {
+      await window.getByRole('button', { name: 'Copy the specimen' }).click();
+      await window.getByText('Copied').waitFor();
+      await publish('nightwalkers', await copied(window));
+      ahead += 120_000;
+      await window.getByRole('button', { name: 'Read it' }).click();
+    };
+    await read();
+    await window.getByText('does the editor want a line of its own', { exact: false }).waitFor();
+    expect(await window.getByRole('button', { name: 'Keep these rules' }).count()).to.equal(0);
+    await window.getByLabel('A line before each code').fill('[[code]]');
+    await window.getByLabel('Minutes until it can be seen').fill('2');
+    await window.getByLabel('Where to click').fill('The grey button, then “Code”.');
+    await window.getByRole('button', { name: 'Save for this editor' }).click();
+    await window.getByText('Saved for the editor of', { exact: false }).waitFor();
+    await window.reload();
+    await read();
+    await window.getByText('This editor lets scripts and frames through', { exact: false }).waitFor();
+    const { data } = await test.client.call('sites.read', { params: { site: 'nightwalkers' } });
+    expect(data.editor).to.deep.include({ firstLine: '[[code]]', delay: 2 });
+    await window.goto(`${test.url}/plan?page=nightwalkers/walks`);
+    await window.getByText('The grey button, then “Code”.').waitFor();
+    await window.getByText('What you publish can be seen after 2 minutes.').waitFor();
+    await window.getByText('Nothing is placed on this page.', { exact: false }).waitFor();
+    await context.close();
+  });
+
+  it('has the rules of another site with the same editor', async () => {
+    const { context, page: window } = await signedIn();
+    await window.goto(`${test.url}/places/darkskyweek/editor`);
+    await window.getByLabel('As on another site').click();
+    await window.getByRole('option', { name: hostel.name }).click();
+    await window.getByRole('button', { name: 'Save for this editor' }).click();
+    await window.getByText('Saved for the editor of', { exact: false }).waitFor();
+    const rulesOf = async (site: string) =>
+      (await test.client.call('sites.read', { params: { site } })).data.editor;
+    expect(await rulesOf('darkskyweek')).to.deep.equal(await rulesOf(hostel.key));
+    await context.close();
+  });
+});
