@@ -10,7 +10,7 @@ const embeds: Readonly<Record<string, string>> = {
   darkskyweek: 'book-a-night-at-the-telescope',
   moorhostel: 'book-a-night-at-the-telescope',
   nightwalkers: 'the-way-to-the-dome',
-  skyletter: 'what-a-comet-leaves-behind',
+  skyletter: 'star-chart-for-autumn',
 };
 
 /* What the owner says of an editor that no specimen shows. */

@@ -5,6 +5,9 @@ import { describeEditor } from '../describe/editor.ts';
 import type { Exit } from '../io.ts';
 import { textOf } from '../pasted.ts';
 
+/* How many there may be. */
+type Most = number | 'any';
+
 interface Options {
   from?: string;
   everything?: boolean;
@@ -19,8 +22,8 @@ interface Options {
   lastLine?: string;
   showsUnpublished?: boolean;
   delay?: number;
-  mostHosts?: number | null;
-  mostScripts?: number | null;
+  mostHosts?: Most;
+  mostScripts?: Most;
   notes?: string;
 }
 
@@ -32,7 +35,7 @@ const wholeNumber = (word: string): number => {
   if (!/^\d{1,4}$/.test(word)) throw new UsedWrongly(`“${word}” is no whole number.`);
   return Number(word);
 };
-const most = (word: string): number | null => (word === 'any' ? null : wholeNumber(word));
+const most = (word: string): Most => (word === 'any' ? word : wholeNumber(word));
 
 export const addEditor: AddCommand = (program, run) => {
   program
@@ -123,19 +126,21 @@ function rulesIn(options: Options): Partial<EditorRules> {
   const { withoutElements, onlyElements, withoutAttributes, onlyAttributes } = options;
   const elements = taken('elements', withoutElements, onlyElements);
   const attributes = taken('attributes', withoutAttributes, onlyAttributes);
-  const { takes, inlineScripts, comments, showsUnpublished, delay, mostHosts, mostScripts } = options;
+  const { takes, inlineScripts, comments, showsUnpublished, delay } = options;
   const words = {
     firstLine: noneIsEmpty(options.firstLine),
     lastLine: noneIsEmpty(options.lastLine),
     notes: noneIsEmpty(options.notes),
   };
+  const limits = { mostHosts: anyIsNull(options.mostHosts), mostScripts: anyIsNull(options.mostScripts) };
   const all = {
     ...{ elements, attributes, takes, inlineScripts, comments, showsUnpublished, delay },
-    ...{ mostHosts, mostScripts, ...words },
+    ...{ ...limits, ...words },
   };
   return Object.fromEntries(Object.entries(all).filter(([, value]) => value !== undefined));
 }
 
+const anyIsNull = (most: Most | undefined): number | null | undefined => (most === 'any' ? null : most);
 const noneIsEmpty = (text: string | undefined): string | undefined => (text === 'none' ? '' : text);
 
 function taken(what: string, without: string | undefined, only: string | undefined): TakenNames | undefined {

@@ -37,7 +37,7 @@ export function describeSpecimen(
   const questions = open.map(({ said }) => `${colours.yellow('?')} ${fold(said, io.width, '  ').trim()}`);
   return [
     `${colours.bold(fold(meaning, io.width, '').trim())}\nRead on ${page}.`,
-    lines.map((line) => fold(line, io.width, '  ')).join('\n'),
+    lines.map((line) => `  ${fold(line, io.width, '  ').trim()}`).join('\n'),
     questions.join('\n'),
   ]
     .filter((part) => part !== '')

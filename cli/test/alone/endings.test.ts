@@ -81,6 +81,8 @@ const words: Record<string, string[] | null> = {
   'pages': ['hollinfell'],
   'colours': ['hollinfell'],
   'style': ['hollinfell'],
+  'editor': ['hollinfell'],
+  'specimen': ['hollinfell'],
   'undo': [],
   'open': ['talk'],
   'status': [],

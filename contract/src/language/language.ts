@@ -187,7 +187,14 @@ export interface Language {
     /** What the pieces in one state have in common: “Taken out: div and span.” */
     together: Readonly<Record<Exclude<PieceSeen['state'], 'kept'>, (names: readonly string[]) => string>>;
     /** What an editor means for the codes that are handed out for it. */
-    meaning: (lets: { code: boolean; scripts: boolean; frames: boolean; links: boolean }) => string;
+    meaning: (lets: {
+      code: boolean;
+      scripts: boolean;
+      frames: boolean;
+      /** Ids, classes and attributes of data. */
+      names: boolean;
+      links: boolean;
+    }) => string;
     /** What of several names it takes out: “all but a, iframe”. */
     takenNames: (taken: TakenNames) => string;
     /** What is still to be said where a plan’s steps begin: when it is live, what the editor shows. */

@@ -45,6 +45,9 @@ function letsThrough(learned: LearnedEditor | null): Parameters<Language['editor
     code: learned?.rules.takes === 'code',
     scripts: lets('script'),
     frames: lets('iframe'),
+    names:
+      learned !== null &&
+      ['id', 'class', 'data-name'].every((name) => !isTaken(learned.rules.attributes, name)),
     links: learned?.rules.takes === 'link',
   };
 }

@@ -2,6 +2,11 @@ import type { Language } from '../language.ts';
 
 const list = new Intl.ListFormat('en-GB', { type: 'conjunction' });
 
+/* What is no element’s name is told in words. */
+const called = (name: string): string =>
+  name === '<!-- -->' ? 'comments' : name === '<x-specimen>' ? 'elements that nobody knows' : name;
+const listed = (names: readonly string[]): string => list.format(names.map(called));
+
 /** What became of a piece of a specimen, and what only the owner can say of an editor. */
 export const editor = {
   kept: ({ name, lost, changed }) =>
@@ -10,17 +15,19 @@ export const editor = {
       ...changed.map((each) => `Of ${name}, ${each.name} is “${each.now}” there.`),
     ].join(' '),
   together: {
-    'taken-out': (names) => `Taken out: ${list.format(names)}.`,
-    'shown-as-text': (names) => `Shown as text: ${list.format(names)}.`,
+    'taken-out': (names) => `Taken out: ${listed(names)}.`,
+    'shown-as-text': (names) => `Shown as text: ${listed(names)}.`,
     'made-of-it': () => 'Of a link alone the editor makes something that visitors see.',
   },
-  meaning: ({ code, scripts, frames, links }) => {
+  meaning: ({ code, scripts, frames, links, names }) => {
     if (!code)
       return links
         ? 'This editor takes links alone. Orbis hands out a link to each embed, and the editor makes of it what visitors see.'
         : 'This editor shows all of it as text.';
     if (scripts && frames)
-      return 'This editor lets scripts and frames through: nearly every code can stand as it is.';
+      return names
+        ? 'This editor lets scripts and frames through: nearly every code can stand as it is.'
+        : 'This editor lets scripts and frames through, but takes away what scripts find their places by. Orbis hands out what has a script in a frame of its own.';
     if (frames)
       return 'This editor takes scripts out and lets frames through. Orbis hands out what needs a script in a frame of its own.';
     return scripts
