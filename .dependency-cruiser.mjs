@@ -21,6 +21,7 @@ const stages = [
   'presentation',
   'frame',
   'compose',
+  'editor',
   'plan',
 ];
 /* Reading asks its rules, a link’s reading names options, and a sheet speaks of readings and of the types of

@@ -89,15 +89,17 @@ describe('a specimen', () => {
   });
 
   it('teaches one that knows only some elements and attributes', () => {
+    const known = new Set(['iframe', 'p', 'a', 'b']);
+    const tag = (all: string, end: string, name: string): string => {
+      if (!known.has(name)) return '';
+      const [address = ''] = / (?:src|href)="[^"]*"/.exec(all) ?? [];
+      return `<${end}${name}${address}>`;
+    };
     const publish = (text: string): string =>
       text
         .replace(/<!--[^]*?-->/g, '')
         .replace(/<(script|style|template|textarea|object|noscript|select)\b[^]*?<\/\1>/g, '')
-        .replace(/<\/?(?!iframe|p\b|a\b|b\b)[a-z-]+[^>]*>/g, '')
-        .replace(
-          /<(iframe|a)\b[^>]*?( (?:src|href)="[^"]*")?[^>]*>/g,
-          (_, name: string, kept = '') => `<${name}${kept}>`,
-        );
+        .replace(/<(\/?)([a-z][a-z-]*)(?=[ >])[^>]*>/g, tag);
     const { elements, attributes, comments } = learned(publish)!.rules;
     expect(attributes).to.deep.equal({ which: 'all-but', names: ['href', 'src'] });
     expect(elements).to.deep.equal({ which: 'all-but', names: ['a', 'b', 'iframe', 'p'] });
@@ -135,7 +137,8 @@ describe('a specimen', () => {
 
   it('stands in a summary and on the page: the page counts', () => {
     const text = specimen(place);
-    const summary = `<p>${text.replace(/<[^>]*>/g, ' ')}</p>`;
+    const words = text.split('<').map((part) => part.slice(part.indexOf('>') + 1));
+    const summary = `<p>${words.join(' ')}</p>`;
     const seen = readSpecimen(page(summary + text), place)!;
     expect(learnEditor(seen)!.rules).to.deep.include({ takes: 'code', comments: true });
   });

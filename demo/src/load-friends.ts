@@ -20,8 +20,8 @@ const said: Readonly<Record<string, object>> = {
 };
 
 /**
- * Loads the sites of the observatory’s friends as an owner would: each is declared, its editor is learned by a
- * specimen, and one embed is placed, pasted and published there.
+ * Loads the sites of the observatory’s friends as an owner would: each is declared, its editor is learned by
+ * a specimen, and one embed is placed, pasted and published there.
  */
 export async function loadFriends(client: Client, port: number): Promise<void> {
   for (const site of smallSites) {

@@ -53,8 +53,8 @@ function elementsKept(seen: readonly PieceSeen[]): Map<string, boolean> {
   return kept;
 }
 
-/* Whether each attribute survives wherever it was. Of a piece that is gone, though its element is let through,
-   what only it has is the cause. */
+/* Whether each attribute survives wherever it was. Of a piece that is gone, though its element is let
+   through, what only it has is the cause. */
 function attributesKept(
   seen: readonly PieceSeen[],
   elements: ReadonlyMap<string, boolean>,

@@ -56,7 +56,7 @@ function cutAtWords(html: string, token: string, count: number): Map<number, Str
   };
   walk(parse(html).childNodes, (node) => {
     if (node.nodeName === '#text' && 'value' in node) take(node.value);
-    else if ('tagName' in node || node.nodeName === '#comment') now?.nodes.push(node as Element);
+    else if ('tagName' in node || node.nodeName === '#comment') now?.nodes.push(node);
   });
   return found.size === 0 ? null : found;
 }

@@ -65,7 +65,7 @@ const attributesTaken = (text: string, element: MarkupElement, { attributes }: E
 /**
  * The text as an editor with these rules publishes it.
  * @example
- * throughEditor('<b onclick="go()">Hear</b>', { ...openEditor, attributes: { which: 'these', names: ['on*'] } })
+ * throughEditor('<b id="x">Hear</b>', { ...openEditor, attributes: { which: 'these', names: ['id'] } })
  * // <b>Hear</b>
  */
 export const throughEditor = (text: string, rules: EditorRules): string =>

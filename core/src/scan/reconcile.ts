@@ -1,5 +1,5 @@
 import type { Level } from '../reading/reading.ts';
-import { findUnmarked, sameContent, type PageSeen } from './scan-page.ts';
+import { findUnmarked, sameContent, type MarkedCode, type PageSeen } from './scan-page.ts';
 
 /** What the register says of one placement on the page that was read. */
 export interface Expected {
@@ -36,69 +36,56 @@ export interface PageFinding {
  */
 export function reconcile(seen: PageSeen, expected: readonly Expected[]): PlacementSeen[] {
   const known = new Set<unknown>();
-  return expected.map((wanted) => {
-    const found = seen.marked.filter((code) => code.mark.placement === wanted.placement);
-    const findings: PageFinding[] = [];
-    if (seen.asText.some((mark) => mark.placement === wanted.placement))
-      findings.push({ rule: 'shown-as-text', level: 'error', facts: {} });
-    const served = servedFrames(seen, wanted);
-    if (found.length + served.length > 1)
-      findings.push({ rule: 'doubled', level: 'warning', facts: { times: found.length + served.length } });
-    if (found.length === 0 && served.length > 0)
-      return {
-        placement: wanted.placement,
-        state: 'live',
-        delivery: null,
-        line: served[0]!.line,
-        served: true,
-        findings,
-      };
-    const unmarked = found.length === 0 ? unmarkedCode(seen, wanted, known) : null;
-    if (unmarked)
-      return {
-        placement: wanted.placement,
-        state: 'live',
-        ...unmarked,
-        served: false,
-        findings,
-      };
-    if (found.length === 0) {
-      if (wanted.seenBefore) findings.push({ rule: 'missing', level: 'error', facts: {} });
-      return {
-        placement: wanted.placement,
-        state: wanted.seenBefore ? 'missing' : 'planned',
-        delivery: null,
-        line: null,
-        served: false,
-        findings,
-      };
-    }
-    const whole = found.find((code) => {
-      const issued = wanted.issued.get(code.mark.delivery);
-      return issued !== undefined && sameContent(code, issued);
-    });
-    const best = whole ?? found[0]!;
-    if (!whole) {
-      const issued = wanted.issued.get(best.mark.delivery) ?? null;
-      findings.push({
-        rule: 'altered',
-        level: 'warning',
-        facts: {
-          line: best.line,
-          found: excerpt(best.source),
-          issued: issued === null ? null : excerpt(issued),
-        },
-      });
-    }
-    return {
-      placement: wanted.placement,
-      state: whole ? 'live' : 'altered',
-      delivery: best.mark.delivery,
-      line: best.line,
-      served: served.length > 0,
-      findings,
-    };
+  return expected.map((wanted) => seenOf(seen, wanted, known));
+}
+
+/* `known` are the codes that placements before this one were known by. */
+function seenOf(seen: PageSeen, wanted: Expected, known: Set<unknown>): PlacementSeen {
+  const { placement } = wanted;
+  const marked = seen.marked.filter((code) => code.mark.placement === placement);
+  const served = servedFrames(seen, wanted);
+  const findings: PageFinding[] = [
+    ...(seen.asText.some((mark) => mark.placement === placement) ? [finding('shown-as-text', 'error')] : []),
+    ...(marked.length + served.length > 1
+      ? [finding('doubled', 'warning', { times: marked.length + served.length })]
+      : []),
+  ];
+  if (marked.length > 0) return { ...markedSeen(marked, wanted, findings), served: served.length > 0 };
+  const [frame] = served;
+  if (frame) return { placement, state: 'live', delivery: null, line: frame.line, served: true, findings };
+  const unmarked = unmarkedCode(seen, wanted, known);
+  if (unmarked) return { placement, state: 'live', ...unmarked, served: false, findings };
+  if (wanted.seenBefore) findings.push(finding('missing', 'error'));
+  const state = wanted.seenBefore ? 'missing' : 'planned';
+  return { placement, state, delivery: null, line: null, served: false, findings };
+}
+
+const finding = (rule: PageFinding['rule'], level: Level, facts: PageFinding['facts'] = {}): PageFinding => ({
+  rule,
+  level,
+  facts,
+});
+
+/* Of several the one that is whole counts. */
+function markedSeen(
+  marked: readonly MarkedCode[],
+  { placement, issued }: Expected,
+  findings: PageFinding[],
+): Omit<PlacementSeen, 'served'> {
+  const whole = marked.find((code) => {
+    const text = issued.get(code.mark.delivery);
+    return text !== undefined && sameContent(code, text);
   });
+  const best = whole ?? marked[0]!;
+  const seen = { placement, delivery: best.mark.delivery, line: best.line };
+  if (whole) return { ...seen, state: 'live', findings };
+  const text = issued.get(best.mark.delivery) ?? null;
+  const facts = {
+    line: best.line,
+    found: excerpt(best.source),
+    issued: text === null ? null : excerpt(text),
+  };
+  return { ...seen, state: 'altered', findings: [...findings, finding('altered', 'warning', facts)] };
 }
 
 /* What was handed out without a mark, as the editor keeps none, is known by its content, the newest first;

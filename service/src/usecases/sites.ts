@@ -117,8 +117,11 @@ export async function deleteEmptySite(tx: Handle, row: SiteRow): Promise<void> {
   await deleteSite(tx, row.id);
 }
 
-const said = (rules: Loose<EditorRules>): Partial<EditorRules> =>
-  Object.fromEntries(Object.entries(rules).filter(([, value]) => value !== undefined));
+/* What is named of rules. */
+const said = (rules: Loose<EditorRules>): Partial<EditorRules> => {
+  const named: [string, unknown][] = Object.entries(rules);
+  return Object.fromEntries(named.filter(([, value]) => value !== undefined));
+};
 
 /* Each once. */
 const furtherAddresses = (addresses: readonly string[]): string[] => [
