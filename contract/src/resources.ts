@@ -209,6 +209,9 @@ export const composition = z
     uncarried: z
       .array(z.object({ option: z.string(), code: z.string(), detail: z.string() }))
       .meta({ description: 'Options that this form of the code cannot carry' }),
+    editor: z
+      .array(z.object({ level, message: z.string(), remedy: z.string() }))
+      .meta({ description: 'What the editor of the site where it is placed means for it' }),
     effective: optionsSchema.meta({ description: 'The values that hold' }),
     levels: z
       .record(z.string(), z.enum(levels))

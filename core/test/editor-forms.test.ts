@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import {
+  applyEdits,
   composeForEditor,
   neutralMark,
   openCode,
@@ -196,17 +197,19 @@ describe('the form that an editor lets through', () => {
     );
   });
 
-  it('is traced to the paste or to a reason, and taking it back gives the paste', () => {
-    const attributes = 'class id style title width height data-*'.split(' ');
+  it('is traced to the paste or to a reason: its edits make it, and taking them back gives the paste', () => {
+    const attributes = 'class id style title width height srcdoc data-*'.split(' ');
     fc.assert(
       fc.property(
         fc.constantFrom(...Object.values(codes)),
         fc.subarray(attributes),
+        fc.subarray(['script', 'iframe', 'div', 'noscript']),
         fc.boolean(),
-        (text, names, comments) => {
-          const { snippets, forEditor } = composed(text, { attributes: taken(...names), comments });
-          if (forEditor.form !== 'asked') return;
-          const { runs } = snippets.find(({ position }) => position === 'spot')!;
+        fc.constantFrom('', '[code]'),
+        (text, names, elements, comments, line) => {
+          const rules = { attributes: taken(...names), elements: taken(...elements), comments };
+          const composition = composed(text, { ...rules, firstLine: line, lastLine: line });
+          const { runs } = composition.snippets.find(({ position }) => position === 'spot')!;
           const back = runs
             .map((run) =>
               run.from === 'source'
@@ -217,6 +220,7 @@ describe('the form that an editor lets through', () => {
             )
             .join('');
           expect(back).to.equal(text);
+          expect(applyEdits(text, composition.edits)).to.equal(snippetText({ runs }));
         },
       ),
     );

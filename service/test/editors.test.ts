@@ -174,6 +174,19 @@ describe('the editors of five sites', function () {
       expect(plans.get('nightwalkers')!.editor.delay).to.equal(2);
     });
 
+    it('is shown beforehand as it will be handed out, and why', async () => {
+      const { data: list } = await test.client.call('placements.list', { query: { limit: 10 } });
+      for (const { id, site } of list.items) {
+        const { data } = await test.client.call('compositions.create', {
+          body: { placement: id, options: {} },
+        });
+        const unmarked = (text: string): string =>
+          text.replace(/ data-orbis="[^"]*"/, '').replace(/0{10}|[0-9a-z]{10}(?=\.frames)/g, '');
+        expect(unmarked(data.text), site).to.equal(unmarked(pasted.get(site)!));
+        expect(data.editor.length > 0, site).to.equal(form(site) !== 'asked');
+      }
+    });
+
     it('is seen live on each of them by a sweep, and nothing of it is out of date', async () => {
       await sweepAll(test.client);
       const { data } = await test.client.call('placements.list', { query: { limit: 10 } });

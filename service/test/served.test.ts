@@ -229,7 +229,7 @@ describe('Orbis as an oEmbed provider', function () {
   });
 
   it('says 404 of what is none of its links, 501 of other formats, and 400 where no link is named', async () => {
-    const strange = link.replace(/\/\/\w{10}/, '//0000000000');
+    const strange = link.replace(/\/\/\w{10}/, '//1111111111');
     for (const [parameters, status] of [
       [{ url: strange }, 404],
       [{ url: 'https://elsewhere.localhost/x' }, 404],
@@ -241,6 +241,26 @@ describe('Orbis as an oEmbed provider', function () {
     ] as [Record<string, string>, number][])
       expect((await ask(parameters)).status, JSON.stringify(parameters)).to.equal(status);
     expect((await get(strange)).status).to.equal(404);
+  });
+
+  it('has a link for specimens, whose document, script and answer do nothing', async () => {
+    const specimen = link.replace(/\/\/\w{10}/, '//0000000000');
+    const page = await get(specimen);
+    expect([page.status, page.headers['content-security-policy']]).to.deep.equal([
+      200,
+      "default-src 'none'; style-src 'unsafe-inline'; frame-ancestors *",
+    ]);
+    expect(page.body).to.include('A specimen: it does nothing').and.not.include('<script');
+    const { endpoints } = readLinkedPage({ html: page.body, linkHeader: null, base: specimen });
+    expect(endpoints.map(({ url }) => new URL(url).searchParams.get('url'))).to.deep.equal([specimen]);
+    const script = await get(`${specimen}specimen.js`);
+    expect([script.status, script.body]).to.deep.equal([200, '']);
+    for (const format of ['json', 'xml'] as const) {
+      const told = parseOembed((await ask({ url: specimen, format })).body, format);
+      expect(told.ok && told.answer.html).to.include(`<iframe src="${specimen}"`);
+    }
+    expect((await ask({ url: specimen, format: 'yaml' })).status).to.equal(501);
+    expect((await get(`${specimen}versions/x`)).status).to.equal(404);
   });
 
   it('shows what is changed later without pasting again, and a sweep knows it by its link', async () => {

@@ -8,6 +8,7 @@ import type { UseQueryResult } from '@tanstack/react-query';
 import { useId, useState } from 'react';
 import { plural } from '@orbis/contract/language';
 import { CopyButton } from '../components/CopyButton.tsx';
+import { Findings } from '../components/Findings.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 import { Changes } from './Changes.tsx';
 import type { Composed } from './useComposition.ts';
@@ -55,6 +56,7 @@ export function CodeBar({
           role="group"
           aria-label="The code with its changes"
         >
+          {data && <Findings findings={data.editor.map((told) => ({ rule: 'editor', ...told }))} />}
           {data && <Changes composition={data} />}
         </Box>
       </Collapse>

@@ -1,8 +1,9 @@
 import {
-  composeLevels,
+  composeAtPlace,
   openCode,
   removable,
   type Circumstances,
+  type EditorRules,
   type LevelledOptions,
   type Removable,
   type Sheet,
@@ -17,6 +18,8 @@ export interface ComposeTask {
   length: number | null;
   asked: LevelledOptions;
   circumstances: Circumstances;
+  /** What the editor of its place lets through, where it is at a place. */
+  editor?: EditorRules | undefined;
   sheets: readonly Sheet[];
 }
 
@@ -27,8 +30,15 @@ export type CodePart = Pick<Removable, 'name' | 'words' | 'needed'>;
 export type ComposedHere = Composition & { parts: readonly CodePart[] };
 
 /** Composes a code as the service would. */
-export function composeHere({ base, length, asked, circumstances, sheets }: ComposeTask): ComposedHere {
+export function composeHere({
+  base,
+  length,
+  asked,
+  circumstances,
+  editor,
+  sheets,
+}: ComposeTask): ComposedHere {
   const code = openCode(base, { sheets, length });
   const parts = removable(code).map(({ name, words, needed }) => ({ name, words, needed }));
-  return { ...serializeComposition(base, composeLevels(code, asked, circumstances)), parts };
+  return { ...serializeComposition(base, composeAtPlace(code, asked, circumstances, editor)), parts };
 }

@@ -1,5 +1,5 @@
 import { useQuery, type UseQueryResult } from '@tanstack/react-query';
-import type { Circumstances, LevelledOptions, Options, Sheet } from '@orbis/core';
+import type { Circumstances, EditorRules, LevelledOptions, Options, Sheet } from '@orbis/core';
 import type { Embed } from '@orbis/contract';
 import { optionsOfRules } from '@orbis/contract/options';
 import { api } from '../api.ts';
@@ -14,13 +14,15 @@ export interface WorkedOn {
   /** From what is asked here to what is asked at every level but that of the rules for all. */
   asked: (here: Options) => LevelledOptions;
   circumstances: Circumstances;
+  /** What the editor there lets through. */
+  editor?: EditorRules;
 }
 
 /** What options of an embed come to, composed in this browser as soon as the rules for all are known. */
 export function useComposition(
   embed: Embed,
   options: Options,
-  { asked, circumstances }: WorkedOn,
+  { asked, circumstances, editor }: WorkedOn,
   sheets: readonly Sheet[],
 ): UseQueryResult<Composed> {
   const rules = useQuery({ queryKey: ['rules'], queryFn: () => api.call('rules.read') });
@@ -35,6 +37,7 @@ export function useComposition(
     length: embed.found?.length ?? null,
     asked: { ...asked(options), rule },
     circumstances: { ...circumstances, sharesHost },
+    editor,
     sheets,
   };
   return useQuery({

@@ -41,6 +41,7 @@ export function PlacementForm({ placement, etag, embed, site, sheet }: Props) {
       // Where its frames are reached the service knows; what is copied comes from there, too.
       servedAt: `https://${placement.id}.…/`,
     },
+    editor: site.editor,
   };
   const work = useComposedDraft(embed, placement.options, place, sheet);
   const { composition } = work;

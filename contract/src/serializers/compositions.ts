@@ -1,6 +1,12 @@
-import type { Edit as CoreEdit, LevelledComposition, Snippet as CoreSnippet } from '@orbis/core';
+import {
+  forEditorFindings,
+  type Edit as CoreEdit,
+  type PlacedComposition,
+  type Snippet as CoreSnippet,
+} from '@orbis/core';
 import {
   formatAdvice,
+  formatFinding,
   formatImplied,
   formatProblem,
   formatReasons,
@@ -39,7 +45,8 @@ export const serializeComposition = (
     advice,
     powers,
     contacts,
-  }: LevelledComposition,
+    forEditor,
+  }: PlacedComposition,
 ): Composition => ({
   base,
   edits: edits.map(serializeEdit),
@@ -53,6 +60,10 @@ export const serializeComposition = (
   })),
   losses,
   uncarried: uncarried.map(serializeProblem),
+  editor: forEditorFindings({ id: '', place: 'this place' }, { forEditor }).map((finding) => ({
+    level: finding.level,
+    ...formatFinding(finding),
+  })),
   effective,
   levels,
   overridden: overridden.map(({ option, level, value }) => ({

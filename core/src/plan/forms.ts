@@ -5,6 +5,8 @@ import { isTaken, type EditorRules } from '../editor/index.ts';
 import type { FrameWay } from '../frame/index.ts';
 import type { LevelledOptions } from '../options/levels.ts';
 import { reason } from '../reason.ts';
+import type { Edit } from '../text/index.ts';
+import { editsOfRuns } from './edits-of-runs.ts';
 import { fitToEditor, type Fitted } from './fit-to-editor.ts';
 import { linkAlone, linkInWords } from './link-forms.ts';
 import { leaveOut, sharedParts } from './shared.ts';
@@ -27,10 +29,16 @@ export interface ForEditor {
   survives: boolean;
 }
 
-/** A composition in a form that an editor lets through. */
-export interface EditorComposition extends LevelledComposition {
-  forEditor: ForEditor;
+/** A composition as it is handed out for a place. */
+export interface PlacedComposition extends LevelledComposition {
+  /** Its edits without what is left out for the editor: they hold for what does not stand at the spot. */
+  uncut: Edit[];
+  /** Null where the editor of the place lets everything through. */
+  forEditor: ForEditor | null;
 }
+
+/** A composition in a form that an editor lets through. */
+export type EditorComposition = PlacedComposition & { forEditor: ForEditor };
 
 /**
  * Composes a code in the strongest form that an editor with these rules lets through. What it would take out
@@ -54,16 +62,27 @@ export function composeForEditor(
     if (fitted.lost.length === 0)
       return {
         ...composition,
+        ...askedOf(first),
         ...(form === 'asked' && fitted.isSame ? {} : withSpot(composition, fitted)),
+        uncut: composition.edits,
         forEditor: { form, stronger, without: fitted.without, survives: true },
       };
     stronger.push({ form, lost: fitted.lost });
   }
+  const { composition, form } = first!;
   return {
-    ...first!.composition,
-    forEditor: { form: first!.form, stronger, without: [], survives: false },
+    ...composition,
+    uncut: composition.edits,
+    forEditor: { form, stronger, without: [], survives: false },
   };
 }
+
+/* In whatever form it is handed out, the same is asked of it. */
+const askedOf = ({
+  composition: { effective, levels, overridden, passedOver, advice },
+}: Tried): Pick<LevelledComposition, 'effective' | 'levels' | 'overridden' | 'passedOver' | 'advice'> => ({
+  ...{ effective, levels, overridden, passedOver, advice },
+});
 
 interface Tried {
   form: EditorForm;
@@ -125,7 +144,8 @@ function inSpot(
 const withSpot = (
   { snippets }: LevelledComposition,
   { runs, text }: Fitted,
-): Pick<LevelledComposition, 'snippets' | 'text'> => ({
+): Pick<LevelledComposition, 'snippets' | 'text' | 'edits'> => ({
   snippets: snippets.map((snippet) => (snippet.position === 'spot' ? { ...snippet, runs } : snippet)),
   text,
+  edits: editsOfRuns(runs),
 });

@@ -6,12 +6,15 @@ export { planPage, type PagePlan, type PlannedSite } from './plan-page.ts';
 export type { PlannedSnippet } from './planned-snippet.ts';
 export { planActions, type PlanAction, type PlanStep } from './steps.ts';
 export type { Carried, LeavingPlacement, PlannedPlacement } from './planned-placement.ts';
+export { composeAtPlace } from './at-place.ts';
+export { forEditorFindings } from './editor-findings.ts';
 export {
   composeForEditor,
   editorForms,
   type EditorComposition,
   type EditorForm,
   type ForEditor,
+  type PlacedComposition,
 } from './forms.ts';
 export { hasShared } from './shared.ts';
 export type { PlanFinding } from './plan-finding.ts';

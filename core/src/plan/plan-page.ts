@@ -1,5 +1,4 @@
 import type { AskedChange } from '../compose/changes.ts';
-import { composeLevels, type LevelledComposition } from '../compose/levels.ts';
 import { classFor } from '../compose/apart.ts';
 import type { Circumstances } from '../compose/composition.ts';
 import { snippetText, type Run } from '../compose/snippet.ts';
@@ -7,11 +6,12 @@ import { positions, type SnippetPosition } from '../options/position.ts';
 import { reason } from '../reason.ts';
 import { bringsLoader } from '../presentation/index.ts';
 import { bringsListener } from '../compose/framed.ts';
-import { changesCodes, type EditorRules } from '../editor/index.ts';
+import type { EditorRules } from '../editor/index.ts';
+import { composeAtPlace } from './at-place.ts';
 import { collisions } from './collisions.ts';
 import { forEditorFindings, overBudget } from './editor-findings.ts';
 import { fileSnippets, filesTaken } from './files.ts';
-import { composeForEditor, type ForEditor } from './forms.ts';
+import type { PlacedComposition } from './forms.ts';
 import { mergeOrders } from './order.ts';
 import type { PlanFinding } from './plan-finding.ts';
 import type { LeavingPlacement, PlannedPlacement } from './planned-placement.ts';
@@ -48,7 +48,7 @@ export interface PagePlan {
 interface Worked {
   placement: PlannedPlacement;
   circumstances: Circumstances;
-  composition: LevelledComposition & { forEditor: ForEditor | null };
+  composition: PlacedComposition;
   /** The parts of the code that could as well stand elsewhere. */
   parts: SharedPart[];
 }
@@ -111,17 +111,6 @@ export function planPage(
 const isBare = ({ composition: { framed, forEditor } }: Pick<Worked, 'composition'>): boolean =>
   framed === null && (forEditor === null || forEditor.form === 'asked');
 
-/* What a code comes to, in the form that the site’s editor lets through. */
-function composed(
-  { code, asked }: Pick<PlannedPlacement, 'code' | 'asked'>,
-  circumstances: Circumstances,
-  { editor }: Pick<PlannedSite, 'editor'>,
-): Worked['composition'] {
-  return editor && changesCodes(editor)
-    ? composeForEditor(code, asked, circumstances, editor)
-    : { ...composeLevels(code, asked, circumstances), forEditor: null };
-}
-
 /* What each code comes to, in the order of the places: the first that needs our loader brings it, where there
    is no way into the head. */
 function workedOut(placements: readonly PlannedPlacement[], site: PlannedSite): Worked[] {
@@ -131,14 +120,16 @@ function workedOut(placements: readonly PlannedPlacement[], site: PlannedSite): 
     const loader = site.head ? 'head' : hasLoader ? 'elsewhere' : 'here';
     const listener = site.head ? 'head' : hasListener ? 'elsewhere' : 'here';
     const circumstances = circumstancesOf(placement, site, { loader, listener });
-    const composition = composed(placement, circumstances, site);
+    const composition = composeAtPlace(placement.code, placement.asked, circumstances, site.editor);
     hasLoader ||= bringsLoader(composition);
     hasListener ||= bringsListener(composition);
     return {
       placement,
       circumstances,
       composition,
-      parts: isBare({ composition }) ? sharedParts(placement.id, placement.code, composition) : [],
+      parts: isBare({ composition })
+        ? sharedParts(placement.id, placement.code, { edits: composition.uncut })
+        : [],
     };
   });
 }
@@ -173,9 +164,11 @@ function spotSnippet(
   planned: readonly AskedChange[],
   digest: (text: string) => string,
 ): PlannedSnippet {
-  const { id } = placement;
+  const { id, code, asked } = placement;
   const { snippets } =
-    planned.length === 0 ? composition : composed(placement, { ...circumstances, planned }, site);
+    planned.length === 0
+      ? composition
+      : composeAtPlace(code, asked, { ...circumstances, planned }, site.editor);
   const runs = snippets
     .find(({ position }) => position === 'spot')!
     .runs.map((run): Run => (run.from === 'source' ? { ...run, of: id } : run));

@@ -26,9 +26,9 @@ export function specimenFrames(origins: () => Origins): Router {
       .send(document(questionAt(origins())));
   });
   router.get('/oembed', ({ query }, response, next) => {
-    const format: OembedFormat = query['format'] === 'xml' ? 'xml' : 'json';
+    const format = formats.find((known) => known === (query['format'] ?? 'json'));
     const address = origins().placementUrl(id);
-    if (query['url'] !== address) return next();
+    if (format === undefined || query['url'] !== address) return next();
     response
       .set('Access-Control-Allow-Origin', '*')
       .type(format === 'json' ? 'application/json' : 'text/xml')
@@ -37,6 +37,7 @@ export function specimenFrames(origins: () => Origins): Router {
   return router;
 }
 
+const formats: readonly OembedFormat[] = ['json', 'xml'];
 const script = '/specimen.js';
 
 const item = {

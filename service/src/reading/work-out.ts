@@ -1,7 +1,6 @@
 import {
   attribute,
-  composeForEditor,
-  composeLevels,
+  composeAtPlace,
   contentOf,
   current,
   isFrameAlone,
@@ -10,11 +9,10 @@ import {
   shownElement,
   type Circumstances,
   type Content,
-  type EditorComposition,
   type EditorRules,
-  type LevelledComposition,
   type LevelledOptions,
   type Options,
+  type PlacedComposition,
   type Reading,
   type Sheet,
 } from '@orbis/core';
@@ -44,7 +42,7 @@ export interface WorkedOut {
   frameAlone: boolean;
   /** What the code itself says of every option. */
   current: Options;
-  compositions: (LevelledComposition | EditorComposition)[];
+  compositions: PlacedComposition[];
 }
 
 /** Reads a code and works out what is asked of it. */
@@ -60,9 +58,7 @@ export function workOut({ base, length, wanted, sheets }: WorkOutTask): WorkedOu
     frameAlone: isFrameAlone(code),
     current: current(code),
     compositions: wanted.map(({ asked, circumstances, editor }) =>
-      editor
-        ? composeForEditor(code, asked, circumstances, editor)
-        : composeLevels(code, asked, circumstances),
+      composeAtPlace(code, asked, circumstances, editor),
     ),
   };
 }

@@ -3,11 +3,10 @@ import {
   withBareNames,
   type Circumstances,
   type Content,
-  type EditorComposition,
   type EditorRules,
-  type LevelledComposition,
   type LevelledOptions,
   type Options,
+  type PlacedComposition,
   type Reading,
   type Sheet,
 } from '@orbis/core';
@@ -56,7 +55,7 @@ async function open(
   found: CodeSource['found'],
   renderContext: RenderContext,
   wanted: WorkOutTask['wanted'],
-): Promise<{ code: OpenedCode; compositions: (LevelledComposition | EditorComposition)[] }> {
+): Promise<{ code: OpenedCode; compositions: PlacedComposition[] }> {
   const task = {
     base,
     length: found?.length ?? null,
@@ -86,7 +85,7 @@ export async function compositionOf(
   { base, asked, found, editor }: CodeSource,
   renderContext: RenderContext,
   circumstances: Circumstances = {},
-): Promise<{ code: OpenedCode; composition: LevelledComposition | EditorComposition }> {
+): Promise<{ code: OpenedCode; composition: PlacedComposition }> {
   const wanted = [{ asked, circumstances, ...(editor && { editor }) }];
   const { code, compositions } = await open(base, found, renderContext, wanted);
   return { code, composition: compositions[0]! };
@@ -97,7 +96,7 @@ export const compositionsOf = (
   { base, found }: Pick<CodeSource, 'base' | 'found'>,
   renderContext: RenderContext,
   options: readonly Options[],
-): Promise<{ code: OpenedCode; compositions: LevelledComposition[] }> =>
+): Promise<{ code: OpenedCode; compositions: PlacedComposition[] }> =>
   open(
     base,
     found,

@@ -65,7 +65,7 @@ async function askedInForm(row: StoredPlacement, renderContext: RenderContext): 
     renderContext,
     { mark: neutralMark, servedAt: renderContext.servedAt(), ...pastedAt(row) },
   );
-  return 'forEditor' in composition && composition.forEditor.form === 'served'
+  return composition.forEditor?.form === 'served'
     ? { ...asked, placement: { ...asked.placement, frame: 'served' } }
     : asked;
 }

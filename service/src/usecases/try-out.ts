@@ -67,7 +67,11 @@ export async function tryOut(
       ? {}
       : { ...pastedAt(await placementById(db, placement)), servedAt: tools.renderContext().servedAt() };
   const circumstances = form === undefined ? usual : { ...usual, ...inForm[form] };
-  return { base: source.base, tried: await compositionOf(source, tools.renderContext(), circumstances) };
+  const placed =
+    placement === undefined
+      ? source
+      : { ...source, editor: (await placementById(db, placement)).site.editor };
+  return { base: source.base, tried: await compositionOf(placed, tools.renderContext(), circumstances) };
 }
 
 /* Where what is not the code itself stands. */
