@@ -252,7 +252,7 @@ describe('Orbis as an oEmbed provider', function () {
     ]);
     expect(page.body).to.include('A specimen: it does nothing').and.not.include('<script');
     const { endpoints } = readLinkedPage({ html: page.body, linkHeader: null, base: specimen });
-    expect(endpoints.map(({ url }) => new URL(url).searchParams.get('url'))).to.deep.equal([specimen]);
+    expect(endpoints.map(({ href }) => new URL(href).searchParams.get('url'))).to.deep.equal([specimen]);
     const script = await get(`${specimen}specimen.js`);
     expect([script.status, script.body]).to.deep.equal([200, '']);
     for (const format of ['json', 'xml'] as const) {
