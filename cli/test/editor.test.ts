@@ -64,14 +64,19 @@ describe('the command line, with a site’s editor', () => {
 
   it('changes rules by hand, hands them on as a file, and takes them from another site', async () => {
     const change =
-      'editor moorhostel --without-elements <script>,style --only-attributes src,data-* --comments no --delay 2 --most-hosts 3 --shows-unpublished no';
-    const { exit } = await orbis(change);
+      'editor moorhostel --without-elements <script>,style --only-attributes src,data-* --comments no --delay 2 --most-hosts 3 --shows-unpublished no --asks-for Title=title,Name=name --companion -';
+    const { exit } = await orbis(change, '<script src="https://builder.localhost/e.js"></script>\n');
     expect(exit).to.equal(0);
     const rules = JSON.parse((await orbis('editor moorhostel --json')).out) as EditorRules;
     expect(rules).to.deep.include({
       elements: { which: 'these', names: ['script', 'style'] },
       attributes: { which: 'all-but', names: ['src', 'data-*'] },
       ...{ comments: false, delay: 2, mostHosts: 3, showsUnpublished: false },
+      companion: '<script src="https://builder.localhost/e.js"></script>',
+      asksFor: [
+        { label: 'Title', value: 'title' },
+        { label: 'Name', value: 'name' },
+      ],
     });
     await orbis('editor moorhostel --most-hosts any --without-elements none');
     await orbis('editor skyletter --from moorhostel');
@@ -82,6 +87,10 @@ describe('the command line, with a site’s editor', () => {
     expect((await orbis('editor skyletter --everything')).out).to.match(
       /^Takes +codes\nTakes out elements +nothing/,
     );
+    expect((await orbis('plan moorhostel/stay')).out)
+      .to.include('\nTitle: ')
+      .and.include('\nName: Nights\n')
+      .and.include('builder.localhost');
     expect((await orbis('plan moorhostel/stay')).out).to.match(
       /^The editor shows nothing of an embed before you publish\. What you publish can be seen after 2\s+minutes\./,
     );
@@ -94,6 +103,7 @@ describe('the command line, with a site’s editor', () => {
     ['editor moorhostel --from skyletter --everything', 'only one of them'],
     ['editor moorhostel --without-elements no,1b', '“1b”'],
     ['editor moorhostel -', 'These are no rules'],
+    ['editor moorhostel --asks-for Title=colour', '“Title=colour” should be such as Title=title'],
     ['specimen moorhostel --keep', '--keep goes with --read.'],
   ] as const)
     it(`refuses “${wrong}”, and changes nothing`, async () => {

@@ -99,13 +99,18 @@ describe('an owner whose editor changes what is pasted', function () {
     await window.getByLabel('A line before each code').fill('[[code]]');
     await window.getByLabel('Minutes until it can be seen').fill('2');
     await window.getByLabel('Where to click').fill('The grey button, then “Code”.');
+    await window.getByRole('button', { name: 'Add a field' }).click();
+    await window.getByLabel('As the editor calls it').fill('Title');
     await window.getByRole('button', { name: 'Save for this editor' }).click();
     await window.getByText('Saved for the editor of', { exact: false }).waitFor();
     await window.reload();
     await read();
     await window.getByText('This editor lets scripts and frames through', { exact: false }).waitFor();
     const { data } = await test.client.call('sites.read', { params: { site: 'nightwalkers' } });
-    expect(data.editor).to.deep.include({ firstLine: '[[code]]', delay: 2 });
+    expect(data.editor).to.deep.include({
+      ...{ firstLine: '[[code]]', delay: 2 },
+      asksFor: [{ label: 'Title', value: 'title' }],
+    });
     await window.goto(`${test.url}/plan?page=nightwalkers/walks`);
     await window.getByText('The grey button, then “Code”.').waitFor();
     await window.getByText('What you publish can be seen after 2 minutes.').waitFor();

@@ -1,4 +1,4 @@
-import { editorTakes } from '@orbis/core';
+import { askedValues, editorTakes } from '@orbis/core';
 import { shouldBe } from './misfit.ts';
 import { z } from './zod.ts';
 
@@ -30,6 +30,17 @@ export const editorRules = z
     comments: z.boolean(),
     firstLine: line(200).meta({ description: 'What must stand in a line before a code; empty for nothing' }),
     lastLine: line(200).meta({ description: 'What must stand in a line behind it' }),
+    companion: z.string().max(4000).meta({
+      description:
+        'A code that each page needs once, so that embeds are made of what is pasted; empty for none',
+    }),
+    asksFor: z
+      .array(z.strictObject({ label: line(60).min(1), value: z.enum(askedValues) }))
+      .max(6)
+      .meta({
+        description: 'What it asks for beside a code: its title, your name for it, where its content is',
+        example: [{ label: 'Title', value: 'title' }],
+      }),
     showsUnpublished: z
       .boolean()
       .nullable()

@@ -180,6 +180,9 @@ export const pagePlan = z
           position: z.enum(positions),
           digest: z.string().nullable(),
           place: spotKey.nullable(),
+          fields: z
+            .array(z.object({ label: z.string(), value: z.string() }))
+            .meta({ description: 'What the editor asks for beside the code, filled in' }),
         }),
       )
       .meta({ description: 'What to do, in the order of the work; what is only taken out has no snippet' }),

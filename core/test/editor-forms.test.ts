@@ -258,4 +258,53 @@ describe('the plan of a page for an editor', () => {
       ['too-many-hosts', 'warning', 1],
     ]);
   });
+
+  it('brings what the editor needs beside, once, in the head or at the end of the page, as long as it is needed', () => {
+    const companion = '<script src="https://builder.localhost/embeds.js"></script>';
+    const place = (text: string, id: string) => ({
+      id,
+      place: `x/p#${id}`,
+      name: 'Nights',
+      code: openCode(text, { sheets }),
+      asked: {},
+      mark: neutralMark,
+    });
+    const plan = (texts: string[], rules: Partial<EditorRules>, head = false): PagePlan =>
+      planPage(
+        texts.map((text, at) => place(text, `000000000${at}`)),
+        { head, servedAt, editor: { ...openEditor, companion, ...rules } },
+        (each) => each,
+      );
+    const where = ({ snippets }: PagePlan): unknown[] =>
+      snippets
+        .filter((snippet) => snippetText(snippet) === companion)
+        .map(({ position, placements }) => [position, placements.length]);
+    expect(where(plan([film, booking], {}))).to.deep.equal([['body-end', 2]]);
+    expect(where(plan([film, booking], {}, true))).to.deep.equal([['page-head', 2]]);
+    expect(where(plan([film], { elements: taken('iframe') }))).to.deep.equal([]);
+    expect(where(plan([], {}))).to.deep.equal([]);
+  });
+
+  it('fills in what the editor asks for, as far as it is known', () => {
+    const asksFor = [
+      { label: 'Title', value: 'title' as const },
+      { label: 'Element name', value: 'name' as const },
+      { label: 'Link', value: 'address' as const },
+    ];
+    const fields = (text: string) => {
+      const code = openCode(text, { sheets });
+      const placement = { id, place: 'x/p#a', name: 'My nights', code, asked: {}, mark: neutralMark };
+      const editor = { ...openEditor, asksFor };
+      return planPage([placement], { head: false, editor }, (each) => each).steps[0]!.fields;
+    };
+    expect(fields(film)).to.deep.equal([
+      { label: 'Title', value: 'A talk' },
+      { label: 'Element name', value: 'My nights' },
+      { label: 'Link', value: 'https://play.kinorill.localhost/film/nB4moorNight' },
+    ]);
+    expect(fields(booking)).to.deep.equal([
+      { label: 'Title', value: 'My nights' },
+      { label: 'Element name', value: 'My nights' },
+    ]);
+  });
 });

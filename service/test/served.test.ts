@@ -260,7 +260,6 @@ describe('Orbis as an oEmbed provider', function () {
       expect(told.ok && told.answer.html).to.include(`<iframe src="${specimen}"`);
     }
     expect((await ask({ url: specimen, format: 'yaml' })).status).to.equal(501);
-    expect((await get(`${specimen}versions/x`)).status).to.equal(404);
   });
 
   it('shows what is changed later without pasting again, and a sweep knows it by its link', async () => {

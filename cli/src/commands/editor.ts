@@ -1,5 +1,5 @@
 import { Option } from 'commander';
-import { openEditor, type EditorRules, type TakenNames } from '@orbis/core';
+import { askedValues, openEditor, type AskedField, type EditorRules, type TakenNames } from '@orbis/core';
 import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
 import { describeEditor } from '../describe/editor.ts';
 import type { Exit } from '../io.ts';
@@ -24,6 +24,8 @@ interface Options {
   delay?: number;
   mostHosts?: Most;
   mostScripts?: Most;
+  companion?: string;
+  asksFor?: string;
   notes?: string;
 }
 
@@ -57,6 +59,11 @@ export const addEditor: AddCommand = (program, run) => {
     .option('--delay <minutes>', 'until what was published can be seen', wholeNumber)
     .option('--most-hosts <number>', 'how many hosts a page may contact; any for no limit', most)
     .option('--most-scripts <number>', 'how many scripts a page may have; any for no limit', most)
+    .option('--companion <file>', 'a code that each page needs once beside what is pasted; none for nothing')
+    .option(
+      '--asks-for <fields>',
+      'what it asks for beside a code, as Label=title, Label=name or Label=address with commas between them; none for nothing',
+    )
     .option('--notes <words>', 'where to click, for whoever pastes; none for nothing')
     .description('what a site’s editor lets through, and how one works with it')
     .addHelpText(
@@ -80,7 +87,11 @@ Examples:
 async function editor(tools: Tools, site: string, file: string | undefined, options: Options): Promise<Exit> {
   const client = tools.client();
   const found = await client.call('sites.read', { params: { site } });
-  const asked = { ...(await wholeRules(tools, file, options)), ...rulesIn(options) };
+  const asked = {
+    ...(await wholeRules(tools, file, options)),
+    ...rulesIn(options),
+    ...(await companionIn(tools, options)),
+  };
   if (Object.keys(asked).length === 0) {
     tools.tell(found.data.editor, () => describeEditor(found.data, tools.colours));
     return 0;
@@ -135,9 +146,30 @@ function rulesIn(options: Options): Partial<EditorRules> {
   const limits = { mostHosts: anyIsNull(options.mostHosts), mostScripts: anyIsNull(options.mostScripts) };
   const all = {
     ...{ elements, attributes, takes, inlineScripts, comments, showsUnpublished, delay },
+    asksFor: fieldsIn(options.asksFor),
     ...{ ...limits, ...words },
   };
   return Object.fromEntries(Object.entries(all).filter(([, value]) => value !== undefined));
+}
+
+async function companionIn(tools: Tools, { companion }: Options): Promise<Partial<EditorRules>> {
+  if (companion === undefined) return {};
+  return { companion: companion === 'none' ? '' : (await textOf(companion, tools.io)).trim() };
+}
+
+function fieldsIn(text: string | undefined): AskedField[] | undefined {
+  if (text === undefined) return undefined;
+  if (text === 'none') return [];
+  return text.split(',').map((each) => {
+    const at = each.lastIndexOf('=');
+    const value = askedValues.find((known) => known === each.slice(at + 1).trim());
+    const label = each.slice(0, Math.max(0, at)).trim();
+    if (value === undefined || label === '')
+      throw new UsedWrongly(
+        `“${each.trim()}” should be such as Title=title, ending in ${askedValues.join(', ')}.`,
+      );
+    return { label, value };
+  });
 }
 
 const anyIsNull = (most: Most | undefined): number | null | undefined => (most === 'any' ? null : most);

@@ -22,7 +22,7 @@ export const addPlan: AddCommand = (program, run) => {
 
 function describePlan({ page, snippets, steps, findings, editor }: PagePlan, { colours, io }: Tools): string {
   if (steps.length === 0) return `Nothing is placed on ${page} yet: “orbis place EMBED ${page}#SPOT” does.\n`;
-  const parts = steps.map(({ action, position, digest, place }, i) => {
+  const parts = steps.map(({ action, position, digest, place, fields }, i) => {
     const snippet = snippets.find((each) => each.digest === digest && each.position === position);
     const where =
       position === 'file'
@@ -32,7 +32,8 @@ function describePlan({ page, snippets, steps, findings, editor }: PagePlan, { c
     const line = `${i + 1}. ${spoken.planActions[action]} – ${where}`;
     if (snippet === undefined || action === 'already-there')
       return `${action === 'already-there' ? colours.dim(line) : colours.bold(line)}\n`;
-    return `${colours.bold(line)}\n${snippet.text.trim()}\n`;
+    const asked = fields.map(({ label, value }) => `${label}: ${value}\n`).join('');
+    return `${colours.bold(line)}\n${snippet.text.trim()}\n${asked}`;
   });
   const told = findings.map(
     ({ level, message, remedy }) =>

@@ -13,6 +13,15 @@ export function describeEditor({ editor, head }: Pick<Site, 'editor' | 'head'>, 
     ['Into the head', head ? 'yes' : 'no'],
     ...(editor.firstLine ? [['First line', editor.firstLine] as [string, string]] : []),
     ...(editor.lastLine ? [['Last line', editor.lastLine] as [string, string]] : []),
+    ...(editor.companion ? [['Once a page', editor.companion] as [string, string]] : []),
+    ...(editor.asksFor.length > 0
+      ? [
+          ['Asks for', editor.asksFor.map(({ label, value }) => `${label} (${value})`).join(', ')] as [
+            string,
+            string,
+          ],
+        ]
+      : []),
     ['Shown before publishing', yesOr(editor.showsUnpublished)],
     ['Live after', editor.delay === 0 ? 'at once' : `${editor.delay} min`],
     ['Hosts on a page', any(editor.mostHosts)],

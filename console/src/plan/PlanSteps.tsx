@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { useState } from 'react';
+import { Fragment, useState } from 'react';
 import type { PagePlan } from '@orbis/contract';
 import { plural, spoken } from '@orbis/contract/language';
 import { api, refresh } from '../api.ts';
@@ -71,8 +71,27 @@ function StepItem({ number, step, snippet, names }: StepProps) {
           <strong>{spoken.planActions[step.action]}</strong>
           {shown !== undefined && ` “${shown}”`} · {whereOf(step, snippet)}
         </Typography>
+        {!isDone && step.fields.length > 0 && <Fields fields={step.fields} />}
         {snippet && <Code snippet={snippet} isDone={isDone} where={whereOf(step, snippet)} />}
       </Box>
+    </Box>
+  );
+}
+
+/* What the editor asks for beside the code. */
+function Fields({ fields }: Pick<Step, 'fields'>) {
+  return (
+    <Box component="dl" sx={{ m: 0, mt: 1, display: 'grid', gridTemplateColumns: 'auto 1fr', columnGap: 2 }}>
+      {fields.map(({ label, value }) => (
+        <Fragment key={label}>
+          <Typography component="dt" color="textSecondary">
+            {label}
+          </Typography>
+          <Typography component="dd" sx={{ m: 0, overflowWrap: 'anywhere' }}>
+            {value}
+          </Typography>
+        </Fragment>
+      ))}
     </Box>
   );
 }

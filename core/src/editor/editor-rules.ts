@@ -8,6 +8,17 @@ export interface TakenNames {
 /** What one place takes: whole codes, or links alone, which the editor makes something of by itself. */
 export const editorTakes = ['code', 'link'] as const;
 
+/** What an editor can ask for beside a code. */
+export const askedValues = ['title', 'name', 'address'] as const;
+
+/** A field of an editor beside that for the code, and what belongs into it. */
+export interface AskedField {
+  /** As the editor calls it. */
+  label: string;
+  /** What visitors may read as its title, what the owner calls the embed, or where its content is. */
+  value: (typeof askedValues)[number];
+}
+
 /** What a site’s editor lets through, and how one works with it. */
 export interface EditorRules {
   takes: (typeof editorTakes)[number];
@@ -21,6 +32,9 @@ export interface EditorRules {
   /** What must stand in a line of its own before a code, and behind it; empty for nothing. */
   firstLine: string;
   lastLine: string;
+  /** A code that each page needs once, so that the editor makes embeds of what is pasted; empty for none. */
+  companion: string;
+  asksFor: AskedField[];
   /** Whether it shows embeds before they are published; null where nobody has said. */
   showsUnpublished: boolean | null;
   /** How long it takes until what was published can be seen, in minutes. */
@@ -41,6 +55,8 @@ export const openEditor: EditorRules = {
   comments: true,
   firstLine: '',
   lastLine: '',
+  companion: '',
+  asksFor: [],
   showsUnpublished: null,
   delay: 0,
   mostHosts: null,
@@ -60,4 +76,5 @@ export const changesCodes = (rules: EditorRules): boolean =>
   !rules.inlineScripts ||
   !rules.comments ||
   rules.firstLine !== '' ||
-  rules.lastLine !== '';
+  rules.lastLine !== '' ||
+  rules.companion !== '';

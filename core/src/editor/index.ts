@@ -1,9 +1,11 @@
 /** What a site’s editor lets through, what it makes of a code, and how that is learned. */
 export {
+  askedValues,
   changesCodes,
   editorTakes,
   isTaken,
   openEditor,
+  type AskedField,
   type EditorRules,
   type TakenNames,
 } from './editor-rules.ts';

@@ -7,8 +7,10 @@ import { reason } from '../reason.ts';
 import { bringsLoader } from '../presentation/index.ts';
 import { bringsListener } from '../compose/framed.ts';
 import type { EditorRules } from '../editor/index.ts';
+import { askedFields, type FilledField } from './asked-fields.ts';
 import { composeAtPlace } from './at-place.ts';
 import { collisions } from './collisions.ts';
+import { companionOf } from './companion.ts';
 import { forEditorFindings, overBudget } from './editor-findings.ts';
 import { fileSnippets, filesTaken } from './files.ts';
 import type { PlacedComposition } from './forms.ts';
@@ -89,12 +91,15 @@ export function planPage(
         digest,
       ),
     );
-  const snippets = [...fileSnippets(worked, digest), ...shared, ...spots].sort(
-    (a, b) => positions.indexOf(a.position) - positions.indexOf(b.position),
-  );
+  const snippets = [
+    ...fileSnippets(worked, digest),
+    ...shared,
+    ...companionOf(worked, site, digest),
+    ...spots,
+  ].sort((a, b) => positions.indexOf(a.position) - positions.indexOf(b.position));
   return {
     snippets,
-    steps: stepsOf(snippets, placements, leaving),
+    steps: stepsOf(snippets, placements, leaving, fieldsOf(worked, site)),
     findings: [
       ...filesTaken(worked),
       ...collisions(worked.filter(isBare).map(({ placement }) => placement)),
@@ -106,6 +111,19 @@ export function planPage(
     ],
   };
 }
+
+const fieldsOf = (
+  worked: readonly Worked[],
+  { editor }: PlannedSite,
+): ReadonlyMap<string, readonly FilledField[]> =>
+  new Map(
+    editor
+      ? worked.map(({ placement, composition }) => [
+          placement.id,
+          askedFields(placement, composition, editor),
+        ])
+      : [],
+  );
 
 /* What has a document of its own, or stands there as a link, shares no names with the page. */
 const isBare = ({ composition: { framed, forEditor } }: Pick<Worked, 'composition'>): boolean =>

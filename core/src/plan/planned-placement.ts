@@ -25,6 +25,8 @@ export interface PlannedPlacement {
   /** Where it is, as people write it: the plan follows the order of these. */
   place: string;
   code: Code;
+  /** What its owner calls the embed. */
+  name?: string;
   asked: LevelledOptions;
   /** The mark that it carries; null for none. */
   mark: Mark | null;

@@ -1,5 +1,6 @@
 import { positions, type SnippetPosition } from '../options/position.ts';
 import { fileAddress } from '../compose/snippet.ts';
+import type { FilledField } from './asked-fields.ts';
 import type { LeavingPlacement, PlannedPlacement } from './planned-placement.ts';
 import type { PlannedSnippet } from './planned-snippet.ts';
 
@@ -18,6 +19,8 @@ export interface PlanStep {
   digest: string | null;
   /** Where, at a spot; of a file its address. */
   place: string | null;
+  /** At a spot: what belongs into the other fields of the editor. */
+  fields: readonly FilledField[];
 }
 
 /** The steps of a page, by position and place. */
@@ -25,22 +28,27 @@ export function stepsOf(
   snippets: readonly PlannedSnippet[],
   placements: readonly PlannedPlacement[],
   leaving: readonly LeavingPlacement[],
+  fieldsOf: ReadonlyMap<string, readonly FilledField[]> = new Map(),
 ): PlanStep[] {
   const byId = new Map(placements.map((placement) => [placement.id, placement]));
   const steps = snippets.map((snippet): PlanStep => {
     const { position, digest, placements: needed } = snippet;
     const those = needed.map((id) => byId.get(id)!);
     if (position === 'file')
-      return { action: inFile(digest, those), position, digest, place: fileAddress(snippet) };
+      return { action: inFile(digest, those), position, digest, place: fileAddress(snippet), fields: [] };
     return position === 'spot'
-      ? { action: atSpot(digest, those[0]!), position, digest, place: those[0]!.place }
-      : { action: elsewhere(digest, those), position, digest, place: null };
+      ? {
+          ...{ action: atSpot(digest, those[0]!), position, digest, place: those[0]!.place },
+          fields: fieldsOf.get(those[0]!.id) ?? [],
+        }
+      : { action: elsewhere(digest, those), position, digest, place: null, fields: [] };
   });
   const out = leaving.map(({ place }): PlanStep => ({
     action: 'take-out',
     position: 'spot',
     digest: null,
     place,
+    fields: [],
   }));
   return [...steps, ...out].sort(inOrder);
 }

@@ -16,6 +16,7 @@ export interface PageTask {
   placements: readonly {
     id: string;
     place: string;
+    name: string;
     base: string;
     length: number | null;
     asked: LevelledOptions;

@@ -19,7 +19,7 @@ export const serializePlan = (
     const snippet = made.position === 'spot' ? withMark(made, marks.get(placements[0]!)!) : made;
     return { ...serializeSnippet(snippet), text: snippetText(snippet), digest, placements };
   }),
-  steps,
+  steps: steps.map(({ fields, ...step }) => ({ ...step, fields: [...fields] })),
   findings: findings.map(({ placements, ...finding }) => ({ ...serializeFinding(finding), placements })),
   editor: { notes, delay, showsUnpublished },
 });

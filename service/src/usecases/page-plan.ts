@@ -118,6 +118,7 @@ export function planOf(
     placements: rows.map((row) => ({
       id: row.placement.publicId,
       place: placeOf(row),
+      name: row.embed.name,
       base: row.source.base,
       length: row.source.found?.length ?? null,
       asked: withRules(askedAt(row), renderContext),

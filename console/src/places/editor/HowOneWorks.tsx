@@ -3,6 +3,7 @@ import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import type { EditorRules } from '@orbis/core';
+import { AskedFields } from './AskedFields.tsx';
 import { mono } from '../../theme.ts';
 
 interface Props {
@@ -56,6 +57,20 @@ export function HowOneWorks({ rules, onChange }: Props) {
           onChange={(mostScripts) => onChange({ mostScripts })}
         />
       </Box>
+      <AskedFields fields={rules.asksFor} onChange={(asksFor) => onChange({ asksFor })} />
+      <TextField
+        label="A code that each page needs once"
+        value={rules.companion}
+        onChange={(event) => onChange({ companion: event.target.value })}
+        multiline
+        maxRows={8}
+        placeholder="none"
+        helperText="Where this editor needs a code of its own before it makes embeds of what is pasted."
+        slotProps={{
+          inputLabel: { shrink: true },
+          htmlInput: { maxLength: 4000, spellCheck: false, sx: { fontFamily: mono } },
+        }}
+      />
       <TextField
         label="Where to click"
         value={rules.notes}

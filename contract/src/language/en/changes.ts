@@ -186,6 +186,8 @@ export const reasons = {
   'loaded-at': (f) => `The page needs this only once: it stands in ${f.place}.`,
   'editor-takes-out': (f) => `The site’s editor would take this out (${f.name})`,
   'editor-line': () => 'The site’s editor wants this line with a code; visitors do not see it',
+  'editor-companion': () =>
+    'The page needs this once, so that the site’s editor makes embeds of what is pasted',
   'pasted-link': () => 'A link to what Orbis serves for it: the site’s editor makes of it what visitors see',
   'link-in-words': () => 'A link to what it shows, as the site’s editor lets no code and no frame through',
   'words-alone': () => 'Words alone, as nobody knows where visitors find what it shows',

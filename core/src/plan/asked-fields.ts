@@ -1,0 +1,29 @@
+import type { Code } from '../code.ts';
+import type { Framed } from '../compose/composition.ts';
+import type { EditorRules } from '../editor/index.ts';
+import { contentOf } from '../presentation/beside/content.ts';
+import { attribute } from '../text/index.ts';
+
+/** A field of an editor as it is filled in for one placement. */
+export interface FilledField {
+  label: string;
+  value: string;
+}
+
+/** What belongs into the fields that an editor asks for beside the code; one that nobody knows is left out. */
+export function askedFields(
+  { code, name }: { code: Code; name?: string },
+  { framed }: { framed: Pick<Framed, 'title'> | null },
+  { asksFor }: Pick<EditorRules, 'asksFor'>,
+): FilledField[] {
+  const own = code.markup.elements.map((element) => attribute(element, 'title')?.trim()).find(Boolean);
+  const values = {
+    title: framed?.title ?? own ?? name,
+    name,
+    address: contentOf(code)?.address,
+  };
+  return asksFor.flatMap(({ label, value }) => {
+    const known = values[value];
+    return known === undefined ? [] : [{ label, value: known }];
+  });
+}

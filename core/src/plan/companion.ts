@@ -1,0 +1,42 @@
+import { snippetText, type Run } from '../compose/snippet.ts';
+import type { EditorRules } from '../editor/index.ts';
+import { reason } from '../reason.ts';
+import type { EditReason } from '../text/index.ts';
+import type { ForEditor } from './forms.ts';
+import type { PlannedSnippet } from './planned-snippet.ts';
+
+interface InSpot {
+  placement: { id: string };
+  composition: { forEditor: ForEditor | null };
+}
+
+/**
+ * What a page needs once, so that its editor makes embeds of what is pasted: in its head where there is a way
+ * into it, else at its end. Nothing where there are only links in words.
+ */
+export function companionOf(
+  worked: readonly InSpot[],
+  { editor, head }: { editor?: EditorRules; head: boolean },
+  digest: (text: string) => string,
+): PlannedSnippet[] {
+  const needed = worked.filter(({ composition: { forEditor } }) => forEditor?.form !== 'words');
+  if (!editor || editor.companion === '' || needed.length === 0) return [];
+  const why: EditReason = { stage: 'editor', option: 'editor', ...reason('editor-companion') };
+  const { stage, option } = why;
+  const run: Run = {
+    from: 'orbis',
+    text: editor.companion,
+    stage,
+    options: [option],
+    reasons: [why],
+    instead: null,
+  };
+  return [
+    {
+      position: head ? 'page-head' : 'body-end',
+      runs: [run],
+      digest: digest(snippetText({ runs: [run] })),
+      placements: needed.map(({ placement: { id } }) => id),
+    },
+  ];
+}
