@@ -10,7 +10,7 @@ export interface FilledField {
   value: string;
 }
 
-/** What belongs into the fields that an editor asks for beside the code; one that nobody knows is left out. */
+/** What belongs into the fields that an editor asks for beside the code; what nobody knows is left out. */
 export function askedFields(
   { code, name }: { code: Code; name?: string },
   { framed }: { framed: Pick<Framed, 'title'> | null },

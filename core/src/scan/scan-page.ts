@@ -93,9 +93,11 @@ export function findUnmarked(
   issued: string,
   others: ReadonlySet<unknown>,
 ): { node: Node; line: number } | null {
+  // Nearly every code carries one: then nothing needs to be parsed.
+  if (/data-orbis="\w{10}\.|<!--orbis \w{10}\.|\borbis-\w{10}-\d/.test(issued)) return null;
   const wanted = meaningful(parseFragment(issued).childNodes);
   const [first] = wanted;
-  if (!first || !('tagName' in first) || wanted.some((node) => markOf(node) !== null)) return null;
+  if (!first || !('tagName' in first)) return null;
   const size = first.attrs.length;
   const stack: Node[] = [...roots].reverse();
   for (let node = stack.pop(); node; node = stack.pop()) {
@@ -121,9 +123,12 @@ function markOf(node: Node): { mark: Mark; of?: Element } | null {
 }
 
 function markOn({ attrs }: Element): Mark | null {
-  const value = (name: string): string | undefined => attrs.find((each) => each.name === name)?.value;
-  const own = value('data-orbis');
-  return own === undefined ? readClassMark(value('class') ?? '') : readMark(own);
+  let classes = '';
+  for (const { name, value } of attrs) {
+    if (name === 'data-orbis') return readMark(value);
+    if (name === 'class') classes = value;
+  }
+  return classes === '' ? null : readClassMark(classes);
 }
 
 function markAround(element: Element): Mark | null {
