@@ -67,7 +67,6 @@ try {
   await page.getByText(/^\d+ pictures taken/).waitFor({ timeout: 300_000 });
   await at(page, '/collection?view=pictures', 'collection', { height: 1000 });
   await at(page, '/collection/opening-talk', 'embed');
-  await at(page, '/collection/the-way-to-the-dome', 'embed-map');
   await at(page, '/providers/kinorill', 'provider', { height: 1000 });
   await page.setViewportSize({ width: 1280, height: 1000 });
   await page.goto(`${url}/changes?where=${encodeURIComponent('kind=video -tag=mistakes')}`);
@@ -84,6 +83,8 @@ try {
   await page.getByRole('heading', { name: '2 questions for you' }).waitFor();
   await shoot(page, 'learn');
   await at(page, '/places', 'places');
+  await at(page, '/plan?page=darkskyweek/programme', 'plan');
+  await editorLearned(page);
   await at(page, '/register', 'register', { height: 1000 });
   await at(page, '/sweeps', 'sweeps', { height: 900 });
   await page.emulateMedia({ colorScheme: 'dark' });
@@ -96,9 +97,6 @@ try {
   await page.setViewportSize({ width: 1280, height: 1180 });
   await page.setContent(looksPage(sheets, port));
   await shoot(page, 'looks');
-  await page.setViewportSize({ width: 1280, height: 800 });
-  await page.goto(`http://hollinfell.localhost:${port}/edit/talks`);
-  await shoot(page, 'site-editor');
   await terminal(
     page,
     'terminal',
@@ -138,6 +136,23 @@ try {
 /** A code of Gladewick's, whom no sheet knows. */
 function sample(name: string): string {
   return readFileSync(join(top, `demo/samples/gladewick/${name}.html`), 'utf8').trim();
+}
+
+/** What a site’s editor lets through, as its specimen shows. */
+async function editorLearned(page: Page): Promise<void> {
+  const { console: url } = orbis.origins;
+  await page.goto(`${url}/places`);
+  const text = await page.evaluate<string>(
+    `fetch('/api/v1/sites/darkskyweek/specimen').then((answer) => answer.json()).then(({ text }) => text)`,
+  );
+  await page.goto(`http://darkskyweek.localhost:${port}/edit`);
+  await page.locator('#code').fill(text);
+  await page.getByRole('button', { name: 'Publish' }).click();
+  await page.setViewportSize({ width: 1280, height: 1000 });
+  await page.goto(`${url}/places/darkskyweek/editor`);
+  await page.getByRole('button', { name: 'Read it' }).click();
+  await page.getByRole('button', { name: 'Keep these rules' }).waitFor();
+  await shoot(page, 'editor');
 }
 
 async function shoot(page: Page, name: string): Promise<void> {

@@ -115,6 +115,7 @@ describe('the form that an editor lets through', () => {
       form: 'asked',
       stronger: [],
       without: ['width', 'height', 'title', 'allow'],
+      fixesHeight: false,
       survives: true,
     });
   });
@@ -254,7 +255,8 @@ describe('the plan of a page for an editor', () => {
       ]),
     ).to.deep.equal([
       ['editor-form', 'note', 'served'],
-      ['editor-takes-out', 'note', '<script>, sandbox'],
+      ['editor-fixes-height', 'note', undefined],
+      ['editor-takes-out', 'note', 'sandbox'],
       ['too-many-hosts', 'warning', 1],
     ]);
   });

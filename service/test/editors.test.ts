@@ -167,8 +167,12 @@ describe('the editors of five sites', function () {
 
     it('says what an editor’s rules meant for it, and how one works there', () => {
       const { findings, editor } = plans.get('moorhostel')!;
-      expect(findings.map(({ rule }) => rule)).to.deep.equal(['editor-form', 'editor-takes-out']);
-      expect(findings[1]!.facts['names']).to.equal('title, sandbox, style');
+      expect(findings.map(({ rule }) => rule)).to.deep.equal([
+        'editor-form',
+        'editor-fixes-height',
+        'editor-takes-out',
+      ]);
+      expect(findings[2]!.facts['names']).to.equal('title, sandbox, style');
       expect(findings[0]!.message).to.contain('in a frame that Orbis serves');
       expect(editor.showsUnpublished).to.equal(null);
       expect(plans.get('nightwalkers')!.editor.delay).to.equal(2);

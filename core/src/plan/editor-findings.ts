@@ -13,7 +13,7 @@ export function forEditorFindings(
   { forEditor }: { forEditor: ForEditor | null },
 ): PlanFinding[] {
   if (forEditor === null) return [];
-  const { form, stronger, without, survives } = forEditor;
+  const { form, stronger, without, fixesHeight, survives } = forEditor;
   const about = { placements: [id] };
   // Of the form that was asked for it is said by itself.
   const lostBy = (form: EditorForm): string | null =>
@@ -47,6 +47,9 @@ export function forEditorFindings(
             ...about,
           },
         ]),
+    ...(fixesHeight
+      ? [{ rule: 'editor-fixes-height' as const, level: 'note' as const, facts: { place }, ...about }]
+      : []),
     ...(without.length === 0
       ? []
       : [

@@ -17,6 +17,8 @@ export interface Fitted {
   lost: string[];
   /** What it loses beside that, left out already. */
   without: string[];
+  /** Whether its frame keeps one height, as nothing on the page makes it as high as what is in it. */
+  fixesHeight: boolean;
   /** Whether nothing had to be changed. */
   isSame: boolean;
 }
@@ -41,7 +43,13 @@ export function fitToEditor(
     runs: whole,
     text: snippetText({ runs: whole }),
     lost: namesOf(lost),
-    without: namesOf(taken.filter((each) => !lost.includes(each) && !each.name.startsWith('data-orbis'))),
+    without: namesOf(
+      taken.filter(
+        (each) =>
+          !lost.includes(each) && !each.name.startsWith('data-orbis') && !isListener(text, each.element),
+      ),
+    ),
+    fixesHeight: taken.some(({ name, element }) => name === heightName || isListener(text, element)),
     isSame: taken.length === 0 && whole.length === runs.length,
   };
 }
@@ -70,6 +78,9 @@ function oursIn(runs: readonly Run[]): (taken: TakenOut) => boolean {
 
 const asked = (why: Reason): EditReason => ({ stage: 'editor', option: 'editor', ...why });
 const why = (taken: TakenOut): EditReason => asked(reason('editor-takes-out', { name: nameOf(taken) }));
+
+const isListener = (text: string, element: TakenOut['element']): boolean =>
+  element?.name === 'script' && text.slice(element.start, element.end) === listenerTag;
 
 /* Our listener finds its frames by their attribute. */
 function useless(text: string, taken: readonly TakenOut[]): Cut[] {

@@ -25,6 +25,8 @@ export interface ForEditor {
   stronger: { form: EditorForm; lost: string[] }[];
   /** What this form goes without, as the editor would take it out. */
   without: string[];
+  /** Whether its frame keeps one height there. */
+  fixesHeight: boolean;
   /** Whether something of it is published that does what it is for; false where not even a link is. */
   survives: boolean;
 }
@@ -65,7 +67,10 @@ export function composeForEditor(
         ...askedOf(first),
         ...(form === 'asked' && fitted.isSame ? {} : withSpot(composition, fitted)),
         uncut: composition.edits,
-        forEditor: { form, stronger, without: fitted.without, survives: true },
+        forEditor: {
+          ...{ form, stronger, survives: true },
+          ...{ without: fitted.without, fixesHeight: fitted.fixesHeight },
+        },
       };
     stronger.push({ form, lost: fitted.lost });
   }
@@ -73,7 +78,7 @@ export function composeForEditor(
   return {
     ...composition,
     uncut: composition.edits,
-    forEditor: { form, stronger, without: [], survives: false },
+    forEditor: { form, stronger, without: [], fixesHeight: false, survives: false },
   };
 }
 

@@ -8,6 +8,7 @@ export interface PlanFinding {
     | 'not-carried'
     | 'editor-form'
     | 'editor-takes-out'
+    | 'editor-fixes-height'
     | 'editor-lets-nothing-through'
     | 'too-many-hosts'
     | 'too-many-scripts';

@@ -263,6 +263,12 @@ export const findings = {
       `At ${f.place}, ${f.names} ${String(f.names).includes(', ') ? 'are' : 'is'} left out, as the site’s editor would take ${String(f.names).includes(', ') ? 'them' : 'it'} out: it works without, but may look, or be called, otherwise.`,
     remedy: () => 'See on the published page whether it does what it should.',
   },
+  'editor-fixes-height': {
+    message: (f) =>
+      `At ${f.place}, its frame keeps one height: the site’s editor takes out what would make it as high as what is in it.`,
+    remedy: () =>
+      'Measure its heights (heights), or choose one (fit=fixed, height), so that nothing is cut off.',
+  },
   'editor-lets-nothing-through': {
     message: (f) =>
       `At ${f.place}, the site’s editor lets nothing of it through that would do: it takes ${f.names} out, and links as well.`,
