@@ -180,6 +180,7 @@ export const pagePlan = z
           position: z.enum(positions),
           digest: z.string().nullable(),
           place: spotKey.nullable(),
+          text: z.string().nullable().meta({ description: 'What is taken out, where no place says it' }),
           fields: z
             .array(z.object({ label: z.string(), value: z.string() }))
             .meta({ description: 'What the editor asks for beside the code, filled in' }),

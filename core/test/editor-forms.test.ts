@@ -147,6 +147,10 @@ describe('the form that an editor lets through', () => {
         findings: [],
       });
       expect(seen(pasted, '<p>Before</p>').state).to.equal('missing');
+      const asText = seen(pasted, `<p>${pasted.replaceAll('<', '&lt;')}</p>`);
+      expect(asText.findings.map(({ rule }) => rule)).to.deep.equal(
+        way === 'its content' ? ['missing'] : ['shown-as-text', 'missing'],
+      );
       expect(seen(pasted, pasted.replace('nB4moorNight', 'other')).state).to.equal(
         way === 'its content' ? 'missing' : 'altered',
       );

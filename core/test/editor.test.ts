@@ -125,6 +125,16 @@ describe('a specimen', () => {
     expect(learned(links)!.rules.takes).to.equal('link');
   });
 
+  it('teaches one that lets paragraphs through, and makes frames of links, to take links', () => {
+    const frames = (text: string): string =>
+      text.replace(`\n${address}\n`, `\n<iframe src="${address}"></iframe>\n`);
+    const onlyWords = { ...openEditor, elements: { which: 'all-but' as const, names: ['p', 'b'] } };
+    expect(learned((text) => frames(throughEditor(text, onlyWords)))!.rules.takes).to.equal('link');
+    expect(learned((text) => throughEditor(text, onlyWords))!.rules.takes).to.equal('code');
+    // One that takes frames has no need of it.
+    expect(learned(frames)!.rules.takes).to.equal('code');
+  });
+
   it('shows what an editor changed, with what stands there now', () => {
     const seen = readSpecimen(
       page(specimen(place).replace('sandbox="allow-scripts"', 'sandbox="allow-scripts allow-same-origin"')),

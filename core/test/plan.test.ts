@@ -13,6 +13,7 @@ import {
   type LevelledOptions,
   type PagePlan,
   type PlannedPlacement,
+  type StandsElsewhere,
 } from '@orbis/core';
 import { builtInSheets } from '@orbis/sheets';
 import { codes } from './corpus.ts';
@@ -218,6 +219,33 @@ describe('the plan of a page', () => {
         }
         expect(at).to.equal(code.text.length);
       }
+    }));
+
+  it('takes out of the head what nobody needs any more, and nothing else, whoever leaves', () =>
+    plans((placements) => {
+      const all = planPage(placements, { head: true }, digest);
+      const elsewhere = (id: string): StandsElsewhere[] =>
+        all.snippets
+          .filter((snippet) => snippet.position !== 'spot' && snippet.placements.includes(id))
+          .map((snippet) => ({ ...snippet, text: snippetText(snippet) }));
+      const stay = placements.filter((_, at) => at % 2 === 0);
+      const leave = placements.filter((_, at) => at % 2 === 1);
+      const plan = planPage(
+        stay.map((one) => ({
+          ...one,
+          carried: { digests: [], isWhole: true, byLink: false, elsewhere: elsewhere(one.id) },
+        })),
+        { head: true },
+        digest,
+        leave.map(({ id, place }) => ({ id, place, elsewhere: elsewhere(id) })),
+      );
+      const out = plan.steps.flatMap(({ action, text }) => (action === 'take-out' && text ? [text] : []));
+      const needed = new Set(head(plan));
+      expect(out.sort()).to.deep.equal(
+        head(all)
+          .filter((text) => !needed.has(text))
+          .sort(),
+      );
     }));
 
   it('says nothing twice, and alone it is what the code comes to by itself', () =>

@@ -1,6 +1,8 @@
 import { expect } from 'chai';
 import type { ApiError } from '@orbis/contract';
-import { startTestOrbis, type TestOrbis } from './support/orbis.ts';
+import { sweepAll } from '@orbis/demo';
+import { declareSite, startTestOrbis, type TestOrbis } from './support/orbis.ts';
+import { publishedWith, type Published } from './support/published.ts';
 
 const booking = (calendar: string): string =>
   `<div class="slotsedge-calendar" data-calendar="${calendar}"></div>\n<script async src="https://cdn.slotsedge.localhost/booking.js"></script>`;
@@ -179,5 +181,58 @@ describe('what a page needs only once', function () {
     expect(planned).to.include(ids['b']).and.not.include(ids['a']);
     await retire(false);
     expect((await deliver('b')).text).not.to.include('booking.js');
+  });
+});
+
+describe('what a page needs no more', function () {
+  this.timeout(60_000);
+  let test: TestOrbis;
+  let page: Published;
+  before(async () => {
+    test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });
+    await declareSite(test, ['opening', 'north']);
+    page = publishedWith(test);
+    const { etag } = await test.client.call('sites.read', { params: { site: 'hollinfell' } });
+    await test.client.call('sites.change', {
+      params: { site: 'hollinfell' },
+      ifMatch: etag!,
+      body: { head: true },
+    });
+  });
+  after(() => test.stop());
+  const steps = async () => {
+    const { data } = await test.client.call('pages.plan', { params: { page: 'hollinfell/talks' } });
+    return data.steps.map(({ action, position, place, text }) => [action, place ?? position, text]);
+  };
+
+  it('is taken out of its head when the last that needed it has ended, and not before', async () => {
+    const loader = '<script async src="https://cdn.slotsedge.localhost/booking.js"></script>';
+    for (const name of ['One', 'Two']) await page.collect(name, booking(name));
+    const one = await page.place('one', 'opening');
+    const two = await page.place('two', 'north');
+    await page.publish((await page.delivered(one)).text, (await page.delivered(two)).text);
+    await sweepAll(test.client);
+    const there = 'already-there';
+    const [first, second] = ['hollinfell/talks#opening', 'hollinfell/talks#north'];
+    expect(await steps()).to.deep.equal([
+      [there, 'page-head', null],
+      [there, second, null],
+      [there, first, null],
+    ]);
+    await page.end(one);
+    expect(await steps()).to.deep.equal([
+      [there, 'page-head', null],
+      [there, second, null],
+      ['take-out', first, null],
+    ]);
+    await page.end(two);
+    expect(await steps()).to.deep.equal([
+      ['take-out', 'page-head', loader],
+      ['take-out', second, null],
+      ['take-out', first, null],
+    ]);
+    await page.publish('');
+    await sweepAll(test.client);
+    expect(await steps()).to.deep.equal([]);
   });
 });

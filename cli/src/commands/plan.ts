@@ -22,14 +22,15 @@ export const addPlan: AddCommand = (program, run) => {
 
 function describePlan({ page, snippets, steps, findings, editor }: PagePlan, { colours, io }: Tools): string {
   if (steps.length === 0) return `Nothing is placed on ${page} yet: “orbis place EMBED ${page}#SPOT” does.\n`;
-  const parts = steps.map(({ action, position, digest, place, fields }, i) => {
+  const parts = steps.map(({ action, position, digest, place, text, fields }, i) => {
     const snippet = snippets.find((each) => each.digest === digest && each.position === position);
     const where =
       position === 'file'
         ? `${spoken.positions.file}: ${place}`
         : (place ??
-          `${spoken.positions[position]}, for ${plural(snippet?.placements.length ?? 0, 'placement')}`);
+          `${spoken.positions[position]}, ${snippet ? `for ${plural(snippet.placements.length, 'placement')}` : 'as nothing on this page needs it any more'}`);
     const line = `${i + 1}. ${spoken.planActions[action]} – ${where}`;
+    if (text !== null) return `${colours.bold(line)}\n${text.trim()}\n`;
     if (snippet === undefined || action === 'already-there')
       return `${action === 'already-there' ? colours.dim(line) : colours.bold(line)}\n`;
     const asked = fields.map(({ label, value }) => `${label}: ${value}\n`).join('');

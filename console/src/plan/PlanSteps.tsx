@@ -4,7 +4,7 @@ import { Fragment, useState } from 'react';
 import type { PagePlan } from '@orbis/contract';
 import { plural, spoken } from '@orbis/contract/language';
 import { api, refresh } from '../api.ts';
-import { CodeRuns } from '../components/CodeRuns.tsx';
+import { CodeRuns, PlainCode } from '../components/CodeRuns.tsx';
 import { CopyButton } from '../components/CopyButton.tsx';
 import { Disclosure } from '../components/Disclosure.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
@@ -24,7 +24,7 @@ export function PlanSteps({
     <Box component="ol" aria-label="What to do" sx={{ m: 0, p: 0, listStyle: 'none' }}>
       {steps.map((step, at) => (
         <StepItem
-          key={`${step.position} ${step.place} ${step.digest}`}
+          key={`${step.position} ${step.place} ${step.digest} ${step.text}`}
           number={at + 1}
           step={step}
           names={names}
@@ -72,6 +72,7 @@ function StepItem({ number, step, snippet, names }: StepProps) {
           {shown !== undefined && ` “${shown}”`} · {whereOf(step, snippet)}
         </Typography>
         {!isDone && step.fields.length > 0 && <Fields fields={step.fields} />}
+        {step.text !== null && <PlainCode text={step.text} label="What to take out" />}
         {snippet && <Code snippet={snippet} isDone={isDone} where={whereOf(step, snippet)} />}
       </Box>
     </Box>
@@ -99,7 +100,11 @@ function Fields({ fields }: Pick<Step, 'fields'>) {
 function whereOf({ position, place }: Step, snippet: Snippet | undefined): string {
   if (position === 'spot') return place ?? '';
   if (position === 'file') return `${spoken.positions.file}: ${place}`;
-  return `${spoken.positions[position]}, for ${plural(snippet?.placements.length ?? 0, 'placement')}`;
+  return `${spoken.positions[position]}, ${
+    snippet
+      ? `for ${plural(snippet.placements.length, 'placement')}`
+      : 'as nothing on this page needs it any more'
+  }`;
 }
 
 /* What is pasted; what stands at a spot gets its number when it is copied, so that a sweep knows it. */

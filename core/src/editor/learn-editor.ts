@@ -14,15 +14,17 @@ export interface LearnedEditor {
 const always: readonly OpenQuestion[] = ['head', 'delay', 'shows-unpublished'];
 
 /**
- * Learns what an editor lets through. Null where all of the specimen is shown as text and no link was made
- * anything of: then it may want a line of its own first, or is no place for codes.
+ * Learns what an editor lets through. Where it makes frames of links, and lets neither frames nor scripts
+ * through, it takes links. Null where all of the specimen is shown as text and no link was made anything of:
+ * then it may want a line of its own first, or is no place for codes.
  */
 export function learnEditor(seen: readonly PieceSeen[]): LearnedEditor | null {
-  const kept = seen.filter(({ state, piece }) => state === 'kept' && piece.name !== 'link');
-  const makesLinks = seen.some(({ state }) => state === 'made-of-it');
   const open = [...always];
-  if (kept.length === 0 && seen.some(({ state }) => state === 'shown-as-text'))
-    return makesLinks ? { rules: ofLinks, open } : null;
+  const has = (name: string): boolean => seen.some(({ elements }) => elements.includes(name));
+  const makesFrames = seen.some(({ state }) => state === 'made-of-it');
+  if (makesFrames && !has('iframe') && !has('script')) return { rules: ofLinks, open };
+  const isNoneKept = !seen.some(({ state, piece }) => state === 'kept' && piece.name !== 'link');
+  if (isNoneKept && seen.some(({ state }) => state === 'shown-as-text')) return null;
   return { rules: rulesFrom(seen), open };
 }
 

@@ -7,7 +7,7 @@ type Element = DefaultTreeAdapterTypes.Element;
 /** What became of a piece of a specimen on the published page. */
 export interface PieceSeen {
   piece: SpecimenPiece;
-  /** `made-of-it`: the editor put a frame or a link in the place of an address. */
+  /** `made-of-it`: the editor put a frame in the place of an address. */
   state: 'kept' | 'taken-out' | 'shown-as-text' | 'made-of-it';
   /** Which of its elements are there. */
   elements: string[];
@@ -109,7 +109,8 @@ function seenOf(piece: SpecimenPiece, { nodes, text }: Stretch): PieceSeen {
   };
 }
 
-const isMadeOf = ({ tagName }: Element): boolean => tagName === 'iframe' || tagName === 'a';
+/* A frame: that a link can be clicked is nothing that its editor makes of it. */
+const isMadeOf = ({ tagName }: Element): boolean => tagName === 'iframe';
 
 /* An inline script without its text is none. */
 const isPiece = (node: Stretch['nodes'][number], { element, inside }: SpecimenPiece): boolean =>

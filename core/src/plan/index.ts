@@ -5,7 +5,7 @@
 export { planPage, type PagePlan, type PlannedSite } from './plan-page.ts';
 export type { PlannedSnippet } from './planned-snippet.ts';
 export { planActions, type PlanAction, type PlanStep } from './steps.ts';
-export type { Carried, LeavingPlacement, PlannedPlacement } from './planned-placement.ts';
+export type { Carried, LeavingPlacement, PlannedPlacement, StandsElsewhere } from './planned-placement.ts';
 export { composeAtPlace } from './at-place.ts';
 export { forEditorFindings } from './editor-findings.ts';
 export {

@@ -1,6 +1,14 @@
 import type { Code } from '../code.ts';
 import type { Mark } from '../compose/mark.ts';
+import type { SnippetPosition } from '../options/position.ts';
 import type { LevelledOptions } from '../options/levels.ts';
+
+/** What was handed out for another position than the spot, together with a code that is on the page. */
+export interface StandsElsewhere {
+  position: SnippetPosition;
+  digest: string;
+  text: string;
+}
 
 /** What a page carries of a placement. */
 export interface Carried {
@@ -10,12 +18,16 @@ export interface Carried {
   isWhole: boolean;
   /** Whether the page shows it by its link: then there is no code to paste. */
   byLink: boolean;
+  /** What else was pasted for it. */
+  elsewhere?: readonly StandsElsewhere[];
 }
 
 /** A placement that has ended, and was still on its page when that was last read. */
 export interface LeavingPlacement {
   id: string;
   place: string;
+  /** What else was pasted for it. */
+  elsewhere?: readonly StandsElsewhere[];
 }
 
 /** A code in a spot of a page, with what is asked of it there. */

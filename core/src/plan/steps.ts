@@ -19,6 +19,8 @@ export interface PlanStep {
   digest: string | null;
   /** Where, at a spot; of a file its address. */
   place: string | null;
+  /** What is taken out, where no place says it; null elsewhere. */
+  text: string | null;
   /** At a spot: what belongs into the other fields of the editor. */
   fields: readonly FilledField[];
 }
@@ -35,22 +37,42 @@ export function stepsOf(
     const { position, digest, placements: needed } = snippet;
     const those = needed.map((id) => byId.get(id)!);
     if (position === 'file')
-      return { action: inFile(digest, those), position, digest, place: fileAddress(snippet), fields: [] };
+      return { action: inFile(digest, those), position, digest, place: fileAddress(snippet), ...nothing };
     return position === 'spot'
       ? {
-          ...{ action: atSpot(digest, those[0]!), position, digest, place: those[0]!.place },
+          ...{ action: atSpot(digest, those[0]!), position, digest, place: those[0]!.place, text: null },
           fields: fieldsOf.get(those[0]!.id) ?? [],
         }
-      : { action: elsewhere(digest, those), position, digest, place: null, fields: [] };
+      : { action: elsewhere(digest, those), position, digest, place: null, ...nothing };
   });
   const out = leaving.map(({ place }): PlanStep => ({
     action: 'take-out',
     position: 'spot',
     digest: null,
     place,
-    fields: [],
+    ...nothing,
   }));
-  return [...steps, ...out].sort(inOrder);
+  return [...steps, ...out, ...leftOver(snippets, placements, leaving)].sort(inOrder);
+}
+
+const nothing = { text: null, fields: [] } as const;
+
+/* What was pasted elsewhere together with a code that is on the page, and nobody needs any more. */
+function leftOver(
+  snippets: readonly PlannedSnippet[],
+  placements: readonly PlannedPlacement[],
+  leaving: readonly LeavingPlacement[],
+): PlanStep[] {
+  const needed = new Set(snippets.map(({ position, digest }) => `${position} ${digest}`));
+  const stands = [...placements.map(({ carried }) => carried), ...leaving].flatMap(
+    (each) => each?.elsewhere ?? [],
+  );
+  return stands.flatMap(({ position, digest, text }): PlanStep[] => {
+    const key = `${position} ${digest}`;
+    if (needed.has(key)) return [];
+    needed.add(key);
+    return [{ action: 'take-out', position, digest: null, place: null, text, fields: [] }];
+  });
 }
 
 /* Stable, so that what stands at one position keeps its order. */

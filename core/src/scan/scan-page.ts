@@ -170,12 +170,12 @@ const hidden = new Set([
 const hidesText = (parent: { nodeName: string } | null): boolean =>
   parent !== null && hidden.has(parent.nodeName);
 
+/* In whatever form a mark is written. */
 function marksInText(text: string): Mark[] {
-  const out: Mark[] = [];
-  const pattern = /data-orbis=["“”'’]?([0-9a-z]{10}\.\d{1,9})/g;
-  for (let found = pattern.exec(text); found; found = pattern.exec(text)) {
-    const mark = readMark(found[1]!);
-    if (mark) out.push(mark);
-  }
-  return out;
+  if (!text.includes('orbis')) return [];
+  const written = /(?:data-orbis=["“”'’]?|<!--orbis )([0-9a-z]{10}\.\d{1,9})|\b(orbis-[0-9a-z]{10}-\d{1,9})/g;
+  return [...text.matchAll(written)].flatMap(([, value, name]) => {
+    const mark = value === undefined ? readClassMark(name!) : readMark(value);
+    return mark ? [mark] : [];
+  });
 }

@@ -17,7 +17,7 @@ import { fromMemory } from './from-memory.ts';
 import { overDocument } from './over-document.ts';
 import type { DocumentsOnDisk } from './documents-on-disk.ts';
 import { keepDocuments, type Encoding, type KeptDocuments } from './kept-documents.ts';
-import { specimenFrames } from './specimen-frame.ts';
+import { specimenAnswers, specimenDocuments } from './specimen-frame.ts';
 import { createServed, holdsFor, type Served } from './served.ts';
 
 export interface FramesDeps {
@@ -105,9 +105,8 @@ export function createFramesApp({
     (_request, response) => void response.type('text/plain').send('User-agent: *\nDisallow: /\n'),
   );
 
-  app.use(specimenFrames(origins));
   app.post(blockedPath, hearBlocked({ connection, now }));
-  app.get('/oembed', answerLinks(connection, served));
+  app.get('/oembed', specimenAnswers(origins), answerLinks(connection, served));
   const documents = keepDocuments({
     // Others may be waiting for it when whoever asked first has gone.
     find: (id) => connection.during(null, () => served.document(id)),
@@ -117,6 +116,7 @@ export function createFramesApp({
         ? log.warn('the database does not answer: documents are served as they were last')
         : log.info('the database answers again: documents are up to date'),
   });
+  app.get('/{*path}', specimenDocuments(origins));
   app.get('/{*path}', answerPlacements(origins, documents, hits));
   app.get('/{*path}', answerPreviews({ connection, origins, now }));
   app.use((_request, response) => say(response, 405, 'This can only be looked at.'));

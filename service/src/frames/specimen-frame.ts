@@ -1,4 +1,4 @@
-import { Router } from 'express';
+import type { RequestHandler } from 'express';
 import { escapeAttribute, neutralMark, offerOembed, writeOembed, type OembedFormat } from '@orbis/core';
 import type { Origins } from '../origins.ts';
 
@@ -9,11 +9,11 @@ const harmless = "default-src 'none'; style-src 'unsafe-inline'; frame-ancestors
 
 /**
  * What the frames, links and scripts of specimens name: a document that does nothing, and a script without
- * anything in it. Editors may ask about its link as about every other one (oEmbed 1.0).
+ * anything in it.
  */
-export function specimenFrames(origins: () => Origins): Router {
-  const router = Router();
-  router.get('/{*path}', ({ hostname, path }, response, next) => {
+export const specimenDocuments =
+  (origins: () => Origins): RequestHandler =>
+  ({ hostname, path }, response, next) => {
     const below = path.endsWith(script) ? path.slice(0, -script.length) || '/' : path;
     if (origins().placementName(hostname, below) !== id) return next();
     if (below !== path) {
@@ -24,8 +24,12 @@ export function specimenFrames(origins: () => Origins): Router {
       .set('Content-Security-Policy', harmless)
       .type('html')
       .send(document(questionAt(origins())));
-  });
-  router.get('/oembed', ({ query }, response, next) => {
+  };
+
+/** What editors are told about that link, as about every other one (oEmbed 1.0). */
+export const specimenAnswers =
+  (origins: () => Origins): RequestHandler =>
+  ({ query }, response, next) => {
     const format = formats.find((known) => known === (query['format'] ?? 'json'));
     const address = origins().placementUrl(id);
     if (format === undefined || query['url'] !== address) return next();
@@ -33,9 +37,7 @@ export function specimenFrames(origins: () => Origins): Router {
       .set('Access-Control-Allow-Origin', '*')
       .type(format === 'json' ? 'application/json' : 'text/xml')
       .send(writeOembed(offerOembed({ ...item, address }, {}), format));
-  });
-  return router;
-}
+  };
 
 const formats: readonly OembedFormat[] = ['json', 'xml'];
 const script = '/specimen.js';

@@ -1,5 +1,13 @@
-import { and, asc, desc, eq, inArray, lt, or } from 'drizzle-orm';
-import { fileAddress, publishedText, snippetText, withMark, type Options, type Snippet } from '@orbis/core';
+import { and, asc, desc, eq, inArray, lt, notInArray, or } from 'drizzle-orm';
+import {
+  fileAddress,
+  publishedText,
+  snippetText,
+  withMark,
+  type Options,
+  type Snippet,
+  type StandsElsewhere,
+} from '@orbis/core';
 import type { Handle } from '../database/connect.ts';
 import { digest } from '../digest.ts';
 import { chunks } from './chunks.ts';
@@ -235,13 +243,7 @@ export async function issuedDigests(
     .from(delivery)
     .innerJoin(deliverySnippet, eq(deliverySnippet.deliveryId, delivery.id))
     .innerJoin(snippet, eq(snippet.id, deliverySnippet.snippetId))
-    .where(
-      or(
-        ...wanted.map(({ placementId, number }) =>
-          and(eq(delivery.placementId, placementId), eq(delivery.number, number)),
-        ),
-      ),
-    );
+    .where(underNumbers(wanted));
   return new Map(
     [...groupBy(rows, (row) => row.placementId)].map(([id, own]) => [
       id,
@@ -249,3 +251,42 @@ export async function issuedDigests(
     ]),
   );
 }
+
+/** What was handed out under these numbers for other positions than the spot, by the placement. */
+export async function issuedElsewhere(
+  db: Handle,
+  wanted: readonly { placementId: number; number: number }[],
+): Promise<Map<number, StandsElsewhere[]>> {
+  if (wanted.length === 0) return new Map();
+  const rows = await db
+    .select({
+      placementId: delivery.placementId,
+      position: deliverySnippet.position,
+      digest: snippet.textDigest,
+      runs: snippet.runs,
+    })
+    .from(delivery)
+    .innerJoin(
+      deliverySnippet,
+      and(
+        eq(deliverySnippet.deliveryId, delivery.id),
+        notInArray(deliverySnippet.position, ['file', 'spot']),
+      ),
+    )
+    .innerJoin(snippet, eq(snippet.id, deliverySnippet.snippetId))
+    .where(underNumbers(wanted))
+    .orderBy(asc(delivery.id), asc(deliverySnippet.at));
+  return new Map(
+    [...groupBy(rows, (row) => row.placementId)].map(([id, own]) => [
+      id,
+      own.map(({ position, digest: of, runs }) => ({ position, digest: of, text: snippetText({ runs }) })),
+    ]),
+  );
+}
+
+const underNumbers = (wanted: readonly { placementId: number; number: number }[]) =>
+  or(
+    ...wanted.map(({ placementId, number }) =>
+      and(eq(delivery.placementId, placementId), eq(delivery.number, number)),
+    ),
+  );

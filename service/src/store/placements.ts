@@ -188,9 +188,14 @@ export const placementsToSweep = (db: Handle, pageId: number): Promise<SweptPlac
 export const leavingOn = (
   db: Handle,
   pageId: number,
-): Promise<{ id: number; publicId: string; spot: string }[]> =>
+): Promise<{ id: number; publicId: string; spot: string; seenDelivery: number | null }[]> =>
   db
-    .select({ id: placement.id, publicId: placement.publicId, spot: spot.name })
+    .select({
+      id: placement.id,
+      publicId: placement.publicId,
+      spot: spot.name,
+      seenDelivery: placement.seenDelivery,
+    })
     .from(placement)
     .innerJoin(spot, eq(spot.id, placement.spotId))
     .where(

@@ -1,5 +1,5 @@
 import type { Handle } from '../database/connect.ts';
-import { issuedDigests } from '../store/issued.ts';
+import { issuedDigests, issuedElsewhere } from '../store/issued.ts';
 import { leavingOn, type PageOfRegister, type StoredPlacement } from '../store/placements.ts';
 import { isWanted, placeOf, type OnPage } from './page-plan.ts';
 
@@ -16,12 +16,15 @@ export async function onPage(
   const there = rows.filter(
     ({ placement: { seen, lastSeenAt } }) => lastSeenAt !== null && seen !== 'missing',
   );
-  const digests = await issuedDigests(
-    db,
-    there.flatMap(({ id, placement: { seenDelivery } }) =>
-      seenDelivery === null ? [] : [{ placementId: id, number: seenDelivery }],
-    ),
+  const ended = await leavingOn(db, page.id);
+  const seen = [
+    ...there.map(({ id, placement: { seenDelivery } }) => ({ id, seenDelivery })),
+    ...ended,
+  ].flatMap(({ id, seenDelivery }) =>
+    seenDelivery === null ? [] : [{ placementId: id, number: seenDelivery }],
   );
+  const digests = await issuedDigests(db, seen);
+  const elsewhere = await issuedElsewhere(db, seen);
   return {
     carried: new Map(
       there.map(({ id, placement }) => [
@@ -30,16 +33,22 @@ export async function onPage(
           digests: digests.get(id) ?? [],
           isWhole: placement.seen !== 'altered',
           byLink: placement.seenDelivery === null,
+          elsewhere: elsewhere.get(id) ?? [],
         },
       ]),
     ),
     leaving: [
       ...there
         .filter((row) => !isWanted(row))
-        .map((row) => ({ id: row.placement.publicId, place: placeOf(row) })),
-      ...(await leavingOn(db, page.id)).map(({ publicId, spot }) => ({
+        .map((row) => ({
+          id: row.placement.publicId,
+          place: placeOf(row),
+          elsewhere: elsewhere.get(row.id) ?? [],
+        })),
+      ...ended.map(({ id, publicId, spot }) => ({
         id: publicId,
         place: placeOf({ site, page, spot: { name: spot } }),
+        elsewhere: elsewhere.get(id) ?? [],
       })),
     ],
   };

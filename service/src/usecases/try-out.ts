@@ -60,17 +60,13 @@ export async function tryOut(
   tools: TrialTools,
 ): Promise<{ base: string; tried: Tried }> {
   const { placement } = trial;
-  const { db } = tools.connection;
   const source = await sourceOf(trial, tools);
-  const usual =
-    placement === undefined
-      ? {}
-      : { ...pastedAt(await placementById(db, placement)), servedAt: tools.renderContext().servedAt() };
-  const circumstances = form === undefined ? usual : { ...usual, ...inForm[form] };
-  const placed =
-    placement === undefined
-      ? source
-      : { ...source, editor: (await placementById(db, placement)).site.editor };
+  const row = placement === undefined ? null : await placementById(tools.connection.db, placement);
+  const circumstances = {
+    ...(row && { ...pastedAt(row), servedAt: tools.renderContext().servedAt() }),
+    ...(form !== undefined && inForm[form]),
+  };
+  const placed = row ? { ...source, editor: row.site.editor } : source;
   return { base: source.base, tried: await compositionOf(placed, tools.renderContext(), circumstances) };
 }
 

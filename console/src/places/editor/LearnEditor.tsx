@@ -1,8 +1,6 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -13,6 +11,7 @@ import { useAnnounce } from '../../components/Announcer.tsx';
 import { Card } from '../../components/Card.tsx';
 import { CopyButton } from '../../components/CopyButton.tsx';
 import { ProblemNote } from '../../components/ProblemNote.tsx';
+import { PagePicker } from '../../embed/PagePicker.tsx';
 import { saveRules } from './save-rules.ts';
 import { WhatCameThrough } from './WhatCameThrough.tsx';
 
@@ -22,7 +21,8 @@ export function LearnEditor({ site, etag }: { site: Site; etag: string }) {
   const [chosen, setChosen] = useState<string | null>(null);
   const announce = useAnnounce();
   const pages = useList('pages.list', { site: site.key }).items;
-  const page = pages.find(({ key }) => key === chosen) ?? pages[0];
+  const page = chosen ?? pages[0]?.key;
+  const isOfSite = page?.startsWith(`${site.key}/`) === true;
   const params = { site: site.key };
   const specimen = async (): Promise<string> => {
     setError(null);
@@ -30,7 +30,8 @@ export function LearnEditor({ site, etag }: { site: Site; etag: string }) {
   };
   const read = useMutation({
     mutationFn: async () =>
-      (await api.call('sites.learn', { params, body: { path: page?.path ?? '' } })).data,
+      (await api.call('sites.learn', { params, body: { path: page?.slice(site.key.length + 1) ?? '' } }))
+        .data,
   });
   const keep = useMutation({
     mutationFn: () => saveRules(site, etag, read.data?.rules ?? {}),
@@ -59,21 +60,15 @@ export function LearnEditor({ site, etag }: { site: Site; etag: string }) {
             </Typography>
           ) : (
             <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'center', pt: 0.5 }}>
-              <TextField
-                select
-                size="small"
-                label="The page that has it"
-                value={page.key}
-                onChange={(event) => setChosen(event.target.value)}
-                sx={{ width: 280 }}
+              <Box sx={{ width: 320 }}>
+                <PagePicker label="The page that has it" page={page} onChange={setChosen} />
+              </Box>
+              <Button
+                variant="outlined"
+                disabled={!isOfSite}
+                loading={read.isPending}
+                onClick={() => read.mutate()}
               >
-                {pages.map(({ key, title }) => (
-                  <MenuItem key={key} value={key}>
-                    {title}
-                  </MenuItem>
-                ))}
-              </TextField>
-              <Button variant="outlined" loading={read.isPending} onClick={() => read.mutate()}>
                 Read it
               </Button>
             </Box>

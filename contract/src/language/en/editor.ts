@@ -17,7 +17,7 @@ export const editor = {
   together: {
     'taken-out': (names) => `Taken out: ${listed(names)}.`,
     'shown-as-text': (names) => `Shown as text: ${listed(names)}.`,
-    'made-of-it': () => 'Of a link alone the editor makes something that visitors see.',
+    'made-of-it': () => 'Of a link alone the editor makes a frame.',
   },
   meaning: ({ code, scripts, frames, links, names }) => {
     if (!code)
