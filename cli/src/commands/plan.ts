@@ -24,11 +24,7 @@ function describePlan({ page, snippets, steps, findings, editor }: PagePlan, { c
   if (steps.length === 0) return `Nothing is placed on ${page} yet: “orbis place EMBED ${page}#SPOT” does.\n`;
   const parts = steps.map(({ action, position, digest, place, text, fields }, i) => {
     const snippet = snippets.find((each) => each.digest === digest && each.position === position);
-    const where =
-      position === 'file'
-        ? `${spoken.positions.file}: ${place}`
-        : (place ??
-          `${spoken.positions[position]}, ${snippet ? `for ${plural(snippet.placements.length, 'placement')}` : 'as nothing on this page needs it any more'}`);
+    const where = whereOf({ action, position, place }, snippet);
     const line = `${i + 1}. ${spoken.planActions[action]} – ${where}`;
     if (text !== null) return `${colours.bold(line)}\n${text.trim()}\n`;
     if (snippet === undefined || action === 'already-there')
@@ -59,4 +55,17 @@ function describePlan({ page, snippets, steps, findings, editor }: PagePlan, { c
     ...told,
     ...hint,
   ].join('\n');
+}
+
+type Step = PagePlan['steps'][number];
+
+function whereOf(
+  { action, position, place }: Pick<Step, 'action' | 'position' | 'place'>,
+  snippet: PagePlan['snippets'][number] | undefined,
+): string {
+  if (position === 'file') return `${spoken.positions.file}: ${place}`;
+  if (place !== null) return place;
+  return action === 'take-out'
+    ? `${spoken.positionsLeft[position]}, as nothing on this page needs it any more`
+    : `${spoken.positions[position]}, for ${plural(snippet?.placements.length ?? 0, 'placement')}`;
 }

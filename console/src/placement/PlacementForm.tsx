@@ -68,7 +68,7 @@ export function PlacementForm({ placement, etag, embed, site, sheet }: Props) {
           component="section"
           variant="outlined"
           aria-label="How it looks here"
-          sx={{ p: 2, display: 'flex', flex: 1, minHeight: 0, minWidth: 0 }}
+          sx={{ p: 2, display: 'flex', flex: 1, minHeight: 0, minWidth: 0, overflow: 'clip' }}
         >
           <Preview frame={work.frame} of={of} page={placement.page} shown={work.shown} />
         </Paper>

@@ -97,14 +97,12 @@ function Fields({ fields }: Pick<Step, 'fields'>) {
   );
 }
 
-function whereOf({ position, place }: Step, snippet: Snippet | undefined): string {
+function whereOf({ action, position, place }: Step, snippet: Snippet | undefined): string {
   if (position === 'spot') return place ?? '';
   if (position === 'file') return `${spoken.positions.file}: ${place}`;
-  return `${spoken.positions[position]}, ${
-    snippet
-      ? `for ${plural(snippet.placements.length, 'placement')}`
-      : 'as nothing on this page needs it any more'
-  }`;
+  return action === 'take-out'
+    ? `${spoken.positionsLeft[position]}, as nothing on this page needs it any more`
+    : `${spoken.positions[position]}, for ${plural(snippet?.placements.length ?? 0, 'placement')}`;
 }
 
 /* What is pasted; what stands at a spot gets its number when it is copied, so that a sweep knows it. */

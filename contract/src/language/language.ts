@@ -204,6 +204,8 @@ export interface Language {
   planActions: Readonly<Record<PlanAction, string>>;
   /** Where a snippet is pasted. */
   positions: Readonly<Record<SnippetPosition, string>>;
+  /** Where one is taken out that nothing needs any more. */
+  positionsLeft: Readonly<Record<SnippetPosition, string>>;
   /** What the presets that come with Orbis are for. */
   presets: Readonly<Record<string, string>>;
   /** Every error that is not about one option. */

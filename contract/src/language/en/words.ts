@@ -97,6 +97,16 @@ export const positions = {
   'body-end': 'at the end of the body of the page',
 } satisfies Language['positions'];
 
+/** Where something is taken out that nothing on a page needs any more. */
+export const positionsLeft = {
+  'file': 'the file on your server',
+  'site-head': 'from the head of every page of the site',
+  'page-head': 'from the head of the page',
+  'body-start': 'from the beginning of the body of the page',
+  'spot': 'from its place',
+  'body-end': 'from the end of the body of the page',
+} satisfies Language['positionsLeft'];
+
 /** What the presets that come with Orbis are for. */
 export const presets = {
   'talk':
