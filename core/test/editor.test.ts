@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import {
+  asksTheSame,
   changesCodes,
   isTaken,
   learnEditor,
@@ -65,6 +66,21 @@ describe('what an editor takes out', () => {
   ];
   for (const [what, text, rules, expected] of cases)
     it(what, () => expect(throughEditor(text, { ...openEditor, ...rules })).to.equal(expected));
+
+  it('is the same for two that differ in what people need to know', () => {
+    const rules = { ...openEditor, comments: false };
+    const told = { ...rules, notes: 'Press +.', delay: 3, mostHosts: 2, showsUnpublished: true };
+    expect(asksTheSame(rules, { ...told, asksFor: [{ label: 'Title', value: 'title' }] })).to.equal(true);
+    const others: Partial<EditorRules>[] = [
+      { takes: 'link' },
+      { comments: true },
+      { companion: '<b>' },
+      { lastLine: '-' },
+      { elements: { which: 'these', names: ['b'] } },
+      { attributes: { which: 'all-but', names: [] } },
+    ];
+    for (const other of others) expect(asksTheSame(rules, { ...rules, ...other })).to.equal(false);
+  });
 
   it('is nothing where everything is let through', () => {
     expect(changesCodes(openEditor)).to.equal(false);

@@ -78,3 +78,19 @@ export const changesCodes = (rules: EditorRules): boolean =>
   rules.firstLine !== '' ||
   rules.lastLine !== '' ||
   rules.companion !== '';
+
+/** Whether the same is handed out for both: what only people need to know of an editor may differ. */
+export const asksTheSame = (a: EditorRules, b: EditorRules): boolean =>
+  JSON.stringify(forCodes(a)) === JSON.stringify(forCodes(b));
+
+const forCodes = ({
+  takes,
+  elements,
+  attributes,
+  inlineScripts,
+  comments,
+  ...rest
+}: EditorRules): unknown[] => [
+  ...[takes, inlineScripts, comments, rest.firstLine, rest.lastLine, rest.companion],
+  ...[elements, attributes].flatMap(({ which, names }) => [which, names]),
+];

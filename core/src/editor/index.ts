@@ -1,6 +1,7 @@
 /** What a site’s editor lets through, what it makes of a code, and how that is learned. */
 export {
   askedValues,
+  asksTheSame,
   changesCodes,
   editorTakes,
   isTaken,

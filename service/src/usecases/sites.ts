@@ -1,4 +1,11 @@
-import { isHost, openEditor, type EditorRules, type KindDefaults, type PastedLanguage } from '@orbis/core';
+import {
+  asksTheSame,
+  isHost,
+  openEditor,
+  type EditorRules,
+  type KindDefaults,
+  type PastedLanguage,
+} from '@orbis/core';
 import { OrbisError } from '@orbis/contract';
 import type { Database, Handle } from '../database/connect.ts';
 import { inTransaction } from '../database/transaction.ts';
@@ -88,9 +95,9 @@ export async function changeSiteValues(
 /** Writes values of a site down; its pages are planned again where their codes depend on them. */
 export async function writeSite(tx: Handle, row: SiteRow, values: Partial<SiteValues>): Promise<void> {
   if (!(await changeSite(tx, row, values))) throw new OrbisError('if-match-stale', { what: 'site' });
-  const changesCodes = (['defaults', 'head', 'language', 'frameStyle', 'editor'] as const).some(
-    (name) => values[name] !== undefined,
-  );
+  const changesCodes =
+    (['defaults', 'head', 'language', 'frameStyle'] as const).some((name) => values[name] !== undefined) ||
+    (values.editor !== undefined && !asksTheSame(values.editor, row.editor));
   if (changesCodes) await markSite(tx, row.id);
 }
 
