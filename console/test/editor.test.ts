@@ -3,6 +3,7 @@ import { AxeBuilder } from '@axe-core/playwright';
 import type { Page } from 'playwright-core';
 import { loopbackFetch, smallSites, spotOfAll } from '@orbis/demo';
 import { startTestOrbis, type TestOrbis } from '../../service/test/support/orbis.ts';
+import { until } from '../../service/test/support/until.ts';
 import { closeBrowser, newWindow } from './support/browser.ts';
 
 const hostel = smallSites.find(({ key }) => key === 'moorhostel')!;
@@ -56,6 +57,20 @@ describe('an owner whose editor changes what is pasted', function () {
     );
   };
 
+  /* The sheet for whoever does the pasting: the steps with their codes, and nothing to press. */
+  const printed = async (window: Page): Promise<void> => {
+    await window.evaluate('window.print = () => { window.sheets = (window.sheets ?? 0) + 1 }');
+    await window.getByRole('button', { name: 'Print the steps' }).click();
+    await until(async () => (await window.evaluate('window.sheets')) === 1);
+    await window.emulateMedia({ media: 'print' });
+    expect(await window.getByRole('navigation').isVisible()).to.equal(false);
+    expect(await window.getByRole('button').count()).to.equal(0);
+    const { data } = await test.client.call('placements.list', { query: { page, limit: 1 } });
+    expect(data.items[0]!.issued?.delivery).to.equal(1);
+    await window.getByText(`src="http://${data.items[0]!.id}.frames.localhost`, { exact: false }).waitFor();
+    await window.emulateMedia({ media: 'screen' });
+  };
+
   it('finds out what it lets through, is handed out what survives, and sees it live', async () => {
     const { context, page: window, complaints } = await signedIn();
     await window.goto(`${test.url}/places/${hostel.key}/editor`);
@@ -72,6 +87,7 @@ describe('an owner whose editor changes what is pasted', function () {
     await window.goto(`${test.url}/plan?page=${page}`);
     await window.getByText('it is handed out in a frame that Orbis serves', { exact: false }).waitFor();
     await noHarm(window);
+    await printed(window);
     await window.getByRole('button', { name: `Copy what goes to ${page}#${spotOfAll}` }).click();
     await window.getByText('Copied').waitFor();
     const code = await copied(window);

@@ -4,17 +4,19 @@ import type { TextRun } from '@orbis/core';
 import { mono } from '../theme.ts';
 
 const frame = {
-  m: 0,
-  p: 2,
-  fontFamily: mono,
-  fontSize: 14,
-  lineHeight: 1.65,
-  whiteSpace: 'pre-wrap',
-  overflowWrap: 'anywhere',
-  bgcolor: 'background.default',
-  borderRadius: 1,
-  maxHeight: 360,
-  overflow: 'auto',
+  'm': 0,
+  'p': 2,
+  'fontFamily': mono,
+  'fontSize': 14,
+  'lineHeight': 1.65,
+  'whiteSpace': 'pre-wrap',
+  'overflowWrap': 'anywhere',
+  'bgcolor': 'background.default',
+  'borderRadius': 1,
+  'maxHeight': 360,
+  'overflow': 'auto',
+  // On paper nobody can scroll.
+  '@media print': { maxHeight: 'none', overflow: 'visible' },
 } as const;
 
 /** A piece of a code: as it was pasted, or with why it is otherwise. */

@@ -52,6 +52,7 @@ export function Shell() {
     <Box
       sx={{
         display: 'grid',
+        displayPrint: 'block',
         gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: '208px minmax(0, 1fr)' },
         minHeight: '100vh',
       }}
@@ -73,6 +74,7 @@ export function Shell() {
           height: { md: '100vh' },
           p: { xs: 0.5, md: 2 },
           display: 'flex',
+          displayPrint: 'none',
           flexDirection: { xs: 'row', md: 'column' },
           gap: 0.5,
           bgcolor: 'background.paper',

@@ -1,3 +1,4 @@
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MuiLink from '@mui/material/Link';
 import Stack from '@mui/material/Stack';
@@ -15,6 +16,7 @@ import { ScreenHead } from '../components/ScreenHead.tsx';
 import { Waiting } from '../components/Waiting.tsx';
 import { sweepToItsEnd } from '../sweeps/watch.ts';
 import { PlanSteps } from './PlanSteps.tsx';
+import { PrintButton } from './PrintButton.tsx';
 
 /** What one page needs, all of its placements together, in the order of the work. */
 export default function PlanScreen() {
@@ -57,9 +59,12 @@ export default function PlanScreen() {
           </>
         }
       >
-        <Button variant="outlined" size="small" loading={check.isPending} onClick={() => check.mutate()}>
-          Check this page now
-        </Button>
+        <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', displayPrint: 'none' }}>
+          {plan.steps.length > 0 && <PrintButton plan={plan} />}
+          <Button variant="outlined" size="small" loading={check.isPending} onClick={() => check.mutate()}>
+            Check this page now
+          </Button>
+        </Box>
       </ScreenHead>
       <Stack spacing={3} sx={{ maxWidth: 820 }}>
         <ProblemNote error={check.error} />

@@ -65,6 +65,10 @@ function StepItem({ number, step, snippet, names }: StepProps) {
         sx={{ fontWeight: 700, fontVariantNumeric: 'tabular-nums', color: 'text.secondary' }}
       >
         {number}
+        <Box component="span" sx={{ display: 'none', displayPrint: 'inline' }}>
+          {' '}
+          ☐
+        </Box>
       </Typography>
       <Box sx={{ minWidth: 0 }}>
         <Typography sx={{ color: isDone ? 'text.secondary' : 'text.primary', overflowWrap: 'anywhere' }}>
@@ -118,19 +122,35 @@ function Code({ snippet, isDone, where }: { snippet: Snippet; isDone: boolean; w
   };
   const code = <CodeRuns runs={snippet.runs} label={`Code for ${where}`} />;
   return (
-    <Box sx={{ mt: 1, display: 'flex', flexDirection: 'column', alignItems: 'flex-start', gap: 1 }}>
+    <>
       {!isDone && (
-        <CopyButton
-          text={text}
-          label="Copy it"
-          aria-label={`Copy what goes to ${where}`}
-          onError={setError}
-        />
+        <Box sx={{ display: 'none', displayPrint: 'block', mt: 1 }}>
+          <PlainCode text={snippet.text} label={`Code for ${where}, on paper`} />
+        </Box>
       )}
-      <Box sx={{ width: '100%' }}>
-        <Disclosure label={isDone ? 'Show what is there' : 'Show the code'}>{code}</Disclosure>
+      <Box
+        sx={{
+          mt: 1,
+          display: 'flex',
+          displayPrint: 'none',
+          flexDirection: 'column',
+          alignItems: 'flex-start',
+          gap: 1,
+        }}
+      >
+        {!isDone && (
+          <CopyButton
+            text={text}
+            label="Copy it"
+            aria-label={`Copy what goes to ${where}`}
+            onError={setError}
+          />
+        )}
+        <Box sx={{ width: '100%' }}>
+          <Disclosure label={isDone ? 'Show what is there' : 'Show the code'}>{code}</Disclosure>
+        </Box>
+        <ProblemNote error={error} />
       </Box>
-      <ProblemNote error={error} />
-    </Box>
+    </>
   );
 }
