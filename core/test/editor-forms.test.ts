@@ -91,6 +91,14 @@ describe('the form that an editor lets through', () => {
       [],
     ],
     [
+      'served, where a document in the markup would be let into the page',
+      '<iframe srcdoc="<script>go()</script>" sandbox="allow-scripts" title="A game"></iframe>',
+      { attributes: taken('sandbox') },
+      {},
+      'served',
+      ['sandbox'],
+    ],
+    [
       'served, where an element without its names would not be found by its script',
       booking,
       { attributes: onlyThese('src', 'async') },

@@ -43,7 +43,8 @@ function elementMatters(element: MarkupElement, { isOurs, code, text }: LossPlac
 function attributeMatters(name: string, element: MarkupElement, { isOurs, code }: LossPlace): boolean {
   if (name.startsWith('data-orbis')) return false;
   // What is in the markup itself would be of the page’s own origin without it.
-  if (isOurs) return needed.has(name) || (name === 'sandbox' && element.attributes.has('srcdoc'));
+  if (name === 'sandbox' && element.attributes.has('srcdoc')) return true;
+  if (isOurs) return needed.has(name);
   if (name === 'style') return /display\s*:\s*none/i.test(element.attributes.value(name) ?? '');
   return needed.has(name) || (isNaming(name) && holdsByNames(code));
 }
