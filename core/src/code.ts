@@ -23,3 +23,7 @@ export function openCode(text: string, context: ReadingContext): Code {
   const whole = readWhole(text, context);
   return { text, ...whole, sheet: sheetOf(whole.reading, context) };
 }
+
+/** What a code itself calls its content: the first title in it; null where there is none. */
+export const titleIn = ({ markup }: Pick<Code, 'markup'>): string | null =>
+  markup.elements.map(({ attributes }) => attributes.value('title')?.trim()).find(Boolean) ?? null;

@@ -1,18 +1,14 @@
-import { useQuery } from '@tanstack/react-query';
 import { useParams } from 'react-router';
-import { api } from '../api.ts';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 import { ScreenHead } from '../components/ScreenHead.tsx';
 import { Waiting } from '../components/Waiting.tsx';
 import { SiteForm } from './SiteForm.tsx';
+import { useSite } from './use-site.ts';
 
 /** What holds for all embeds on a site. */
 export default function SiteScreen() {
   const { site: key = '' } = useParams();
-  const found = useQuery({
-    queryKey: ['sites', key],
-    queryFn: () => api.call('sites.read', { params: { site: key } }),
-  });
+  const found = useSite(key);
   if (found.error) return <ProblemNote error={found.error} />;
   if (!found.data) return <Waiting />;
   const { data: site, etag } = found.data;

@@ -1,4 +1,4 @@
-import { openCode, type Code } from '../code.ts';
+import { openCode, titleIn, type Code } from '../code.ts';
 import {
   broughtPolicy,
   emptyDocument,
@@ -152,9 +152,7 @@ const runsSomething = ({ reading: { needs, parts } }: Code): boolean =>
 const withTab = (content: Content | null, inTab: boolean): FramedContent | null =>
   content && { ...content, inTab };
 
-const titleOf = (code: Code): string =>
-  code.markup.elements.map(({ attributes }) => attributes.value('title')?.trim()).find(Boolean) ??
-  providerOf(code);
+const titleOf = (code: Code): string => titleIn(code) ?? providerOf(code);
 
 const stubbed = ({ sandboxTokens, ...framed }: Framed): Omit<Parameters<typeof frameStub>[1], 'address'> => ({
   ...framed,

@@ -1,8 +1,7 @@
-import type { Code } from '../code.ts';
+import { titleIn, type Code } from '../code.ts';
 import type { Framed } from '../compose/composition.ts';
 import type { EditorRules } from '../editor/index.ts';
 import { contentOf } from '../presentation/beside/content.ts';
-import { attribute } from '../text/index.ts';
 
 /** A field of an editor as it is filled in for one placement. */
 export interface FilledField {
@@ -16,9 +15,8 @@ export function askedFields(
   { framed }: { framed: Pick<Framed, 'title'> | null },
   { asksFor }: Pick<EditorRules, 'asksFor'>,
 ): FilledField[] {
-  const own = code.markup.elements.map((element) => attribute(element, 'title')?.trim()).find(Boolean);
   const values = {
-    title: framed?.title ?? own ?? name,
+    title: framed?.title ?? titleIn(code) ?? name,
     name,
     address: contentOf(code)?.address,
   };

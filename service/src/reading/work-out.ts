@@ -1,5 +1,4 @@
 import {
-  attribute,
   composeAtPlace,
   contentOf,
   current,
@@ -7,6 +6,7 @@ import {
   openCode,
   permissionsOf,
   shownElement,
+  titleIn,
   type Circumstances,
   type Content,
   type EditorRules,
@@ -52,7 +52,7 @@ export function workOut({ base, length, wanted, sheets }: WorkOutTask): WorkedOu
   return {
     reading: code.reading,
     sheetId: code.sheet?.id ?? null,
-    title: code.markup.elements.map((element) => attribute(element, 'title')?.trim()).find(Boolean) ?? null,
+    title: titleIn(code),
     content: contentOf(code),
     permissions: shown?.name === 'iframe' ? permissionsOf(shown) : [],
     frameAlone: isFrameAlone(code),

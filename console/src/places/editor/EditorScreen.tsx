@@ -1,20 +1,16 @@
 import Stack from '@mui/material/Stack';
-import { useQuery } from '@tanstack/react-query';
 import { useParams } from 'react-router';
-import { api } from '../../api.ts';
 import { ProblemNote } from '../../components/ProblemNote.tsx';
 import { ScreenHead } from '../../components/ScreenHead.tsx';
 import { Waiting } from '../../components/Waiting.tsx';
 import { EditorForm } from './EditorForm.tsx';
 import { LearnEditor } from './LearnEditor.tsx';
+import { useSite } from '../use-site.ts';
 
 /** What a site’s editor lets through: learned by a specimen, or said by hand. */
 export default function EditorScreen() {
   const { site: key = '' } = useParams();
-  const found = useQuery({
-    queryKey: ['sites', key],
-    queryFn: () => api.call('sites.read', { params: { site: key } }),
-  });
+  const found = useSite(key);
   if (found.error) return <ProblemNote error={found.error} />;
   if (!found.data) return <Waiting />;
   const { data: site, etag } = found.data;

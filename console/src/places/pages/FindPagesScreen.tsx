@@ -1,13 +1,13 @@
 import Alert from '@mui/material/Alert';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import { useMutation, useQuery } from '@tanstack/react-query';
+import { useMutation } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { FoundPages, Site } from '@orbis/contract';
 import { plural, spoken } from '@orbis/contract/language';
 import { pagesInList } from '@orbis/contract/page-file';
-import { api, refresh } from '../../api.ts';
+import { refresh } from '../../api.ts';
 import { useAnnounce } from '../../components/Announcer.tsx';
 import { Card } from '../../components/Card.tsx';
 import { ProblemNote } from '../../components/ProblemNote.tsx';
@@ -16,14 +16,12 @@ import { Waiting } from '../../components/Waiting.tsx';
 import { FoundPagesList } from './FoundPagesList.tsx';
 import { addPages, searchPages, type NewPage } from './search-pages.ts';
 import { WhereToLook, type Way } from './WhereToLook.tsx';
+import { useSite } from '../use-site.ts';
 
 /** The pages of a site, found by itself or from a list, and added together. */
 export default function FindPagesScreen() {
   const { site: key = '' } = useParams();
-  const site = useQuery({
-    queryKey: ['sites', key],
-    queryFn: () => api.call('sites.read', { params: { site: key } }),
-  });
+  const site = useSite(key);
   if (site.error) return <ProblemNote error={site.error} />;
   if (!site.data) return <Waiting />;
   return <FindPages site={site.data.data} />;
