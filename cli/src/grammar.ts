@@ -23,6 +23,7 @@ import { addContacts } from './commands/looking/contacts.ts';
 import { addPages } from './commands/pages.ts';
 import { addPermissions } from './commands/permissions.ts';
 import { addPlace } from './commands/place.ts';
+import { addHead } from './commands/head.ts';
 import { addPlan } from './commands/plan.ts';
 import { addRead } from './commands/read.ts';
 import { addRenew } from './commands/renew.ts';
@@ -86,6 +87,7 @@ const groups: Readonly<Record<string, readonly AddCommand[]>> = {
     addBringBack,
     addPlace,
     addPlan,
+    addHead,
     addSweep,
     addWhere,
     addViews,

@@ -41,6 +41,7 @@ export const router = createBrowserRouter([
           { path: 'collection/:embed', lazy: screen(() => import('./embed/EmbedScreen.tsx')) },
           { path: 'places', lazy: screen(() => import('./places/PlacesScreen.tsx')) },
           { path: 'places/:site/pages', lazy: screen(() => import('./places/pages/FindPagesScreen.tsx')) },
+          { path: 'places/:site/head', lazy: screen(() => import('./places/head/HeadScreen.tsx')) },
           { path: 'places/:site/editor', lazy: screen(() => import('./places/editor/EditorScreen.tsx')) },
           { path: 'places/:site', lazy: screen(() => import('./places/SiteScreen.tsx')) },
           { path: 'plan', lazy: screen(() => import('./plan/PlanScreen.tsx')) },

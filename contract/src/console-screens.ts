@@ -16,6 +16,7 @@ export const consoleScreens = [
   '/places/:site',
   '/places/:site/pages',
   '/places/:site/editor',
+  '/places/:site/head',
   '/plan',
   '/register',
   '/register/:placement',

@@ -20,6 +20,7 @@ export * from './page-file.ts';
 export * from './place.ts';
 export * from './reading.ts';
 export * from './editor-rules.ts';
+export * from './site-head.ts';
 export * from './register.ts';
 export * from './resources.ts';
 export * from './routes/index.ts';

@@ -40,7 +40,10 @@ const composed = (
     openCode(text, { sheets }),
     asked,
     { mark: neutralMark, servedAt, ...circumstances },
-    { ...openEditor, ...rules },
+    {
+      editor: { ...openEditor, ...rules },
+      moves: () => 'loader' in circumstances && circumstances.loader === 'head',
+    },
   );
 const seen = (pasted: string, page: string, served?: string) =>
   reconcile(scanPage(`<body><main>${page}</main>`), [

@@ -46,20 +46,27 @@ const editors: fc.Arbitrary<EditorRules> = fc.record({
   inlineScripts: fc.boolean(),
   comments: fc.boolean(),
 });
-const sites: fc.Arbitrary<PlannedSite> = fc.record({
-  head: fc.boolean(),
-  servedAt: fc.constant(servedAt),
-  editor: fc.oneof(fc.constant(openEditor), editors),
-});
-
-const put = (page: readonly (readonly [string, number])[]): PlannedPlacement[] =>
-  page.map(([name, at]) => ({
+function put(page: readonly (readonly [string, number])[]): PlannedPlacement[] {
+  return page.map(([name, at]) => ({
     id: `000000000${name}`,
     place: `x/p#${name}`,
     code: opened[at]!,
     asked: {},
     mark: neutralMark,
   }));
+}
+
+/* Whatever of what a page may need once is meant for the head of the whole site. */
+const shared = planPage(put([...opened.keys()].map((at) => [`${at}`, at])), { head: true }, digest).once.map(
+  (thing) => thing.digest,
+);
+const sites: fc.Arbitrary<PlannedSite> = fc.record({
+  head: fc.boolean(),
+  siteHead: fc.record({ kept: fc.subarray(shared), stands: fc.subarray(shared) }),
+  servedAt: fc.constant(servedAt),
+  editor: fc.oneof(fc.constant(openEditor), editors),
+});
+
 const spotOf = ({ snippets }: PagePlan, id: string) =>
   snippets.find(({ position, placements }) => position === 'spot' && placements[0] === id)!;
 

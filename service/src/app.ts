@@ -22,6 +22,7 @@ import { foundPageHandlers } from './http/resources/found-pages.ts';
 import { harvestHandlers } from './http/resources/harvests.ts';
 import { placementHandlers } from './http/resources/placements.ts';
 import { pageHandlers } from './http/resources/pages.ts';
+import { headHandlers } from './http/resources/heads.ts';
 import { siteHandlers } from './http/resources/sites.ts';
 import { spotHandlers } from './http/resources/spots.ts';
 import { presetHandlers } from './http/resources/presets.ts';
@@ -67,6 +68,7 @@ export function createApp(deps: Deps): Express {
     ...ruleHandlers(deps),
     ...endpointHandlers(deps),
     ...siteHandlers(deps),
+    ...headHandlers(deps),
     ...pageHandlers(deps),
     ...foundPageHandlers(deps),
     ...spotHandlers(deps),

@@ -168,7 +168,7 @@ function runJobs(
 ): Runner {
   const { renderContext } = sheetRegistry;
   const refresh = (): Promise<void> => sheetRegistry.refresh(db);
-  const planning = { tools: { db, renderContext: () => refresh().then(renderContext), log }, now };
+  const planning = { tools: { db, renderContext: () => refresh().then(renderContext), log, now }, now };
   const sweeping = {
     db,
     fetching,

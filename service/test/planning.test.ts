@@ -224,7 +224,7 @@ describe('what is wanted of a placement', function () {
         sharesHost: () => false,
       };
     };
-    await planPage(page, { db, renderContext, log: pino({ level: 'silent' }) });
+    await planPage(page, { db, renderContext, log: pino({ level: 'silent' }), now: () => new Date() });
     const after = await row('talk');
     expect(after.inputs).to.be.greaterThan(before.inputs);
     await until(async () => (await row('talk')).stale === 'no');
@@ -259,9 +259,12 @@ describe('what is wanted of a placement', function () {
     await markPage(db, page);
     const renderContext = (): Promise<RenderContext> =>
       Promise.reject(new OrbisError('too-busy', { seconds: 5 }));
-    const refused = await planPage(page, { db, renderContext, log: pino({ level: 'silent' }) }).catch(
-      (error: unknown) => error,
-    );
+    const refused = await planPage(page, {
+      db,
+      renderContext,
+      log: pino({ level: 'silent' }),
+      now: () => new Date(),
+    }).catch((error: unknown) => error);
     expect(refused).to.have.property('code', 'too-busy');
     await until(async () => (await row('talk')).stale === 'no');
   });

@@ -95,6 +95,13 @@ describe('with 50,000 placements', function () {
     });
   }
 
+  it(`reads at most ${each} rows for each thing in the head of a site`, async () => {
+    const ask = () => test.client.call('heads.read', { params: { site: 's9' } });
+    const { data } = await ask();
+    expect(data.things).to.have.length(60);
+    expect(await readFor(ask)).to.be.at.most(itself + each * data.things.length);
+  });
+
   it('reads one embed by a few rows, whether nobody else holds its code or thousands do', async () => {
     const ask = async () =>
       (

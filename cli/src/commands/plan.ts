@@ -1,11 +1,15 @@
 import { spoken, type PagePlan, plural } from '@orbis/contract';
 import type { AddCommand, Tools } from '../command.ts';
+import { describeHead } from '../describe/head.ts';
 import { fold } from '../text.ts';
 
 export const addPlan: AddCommand = (program, run) => {
   program
     .command('plan')
-    .argument('<page>', 'site and path, such as hollinfell/talks; the home page is hollinfell/')
+    .argument(
+      '<page>',
+      'site and path, such as hollinfell/talks; the home page is hollinfell/. A site alone shows its head',
+    )
     .description('show what a page needs, all of its placements together, in the order of the work')
     .addHelpText(
       'after',
@@ -13,6 +17,11 @@ export const addPlan: AddCommand = (program, run) => {
     )
     .action((page: string) =>
       run(async (tools) => {
+        if (!page.includes('/')) {
+          const { data } = await tools.client().call('heads.read', { params: { site: page } });
+          tools.tell(data, () => describeHead(data, tools));
+          return 0;
+        }
         const { data } = await tools.client().call('pages.plan', { params: { page } });
         tools.tell(data, () => describePlan(data, tools));
         return data.findings.some(({ level }) => level === 'error') ? 1 : 0;
@@ -39,21 +48,23 @@ function describePlan({ page, snippets, steps, findings, editor }: PagePlan, { c
   const open = steps.some(
     ({ action, position }) => position === 'spot' && (action === 'paste' || action === 'replace'),
   );
-  const hint = open
-    ? [
-        fold(
+  const inSiteHead = steps.some(({ action, position }) => position === 'site-head' && action === 'paste');
+  const hints = [
+    ...(inSiteHead
+      ? [`“orbis head ${page.split('/')[0]} --code” hands out what belongs into the head of the whole site.`]
+      : []),
+    ...(open
+      ? [
           '“orbis code EMBED PLACE” hands the code of a place out: paste it from there, so that its number is kept and a sweep knows it.',
-          io.width,
-          '',
-        ),
-      ]
-    : [];
+        ]
+      : []),
+  ].map((words) => fold(words, io.width, ''));
   const working = [editor.notes, spoken.editor.working(editor)].filter((words) => words !== '');
   return [
     ...working.map((words) => `${fold(words, io.width, '').trim()}\n`),
     ...parts,
     ...told,
-    ...hint,
+    ...hints,
   ].join('\n');
 }
 

@@ -82,6 +82,7 @@ const words: Record<string, string[] | null> = {
   'colours': ['hollinfell'],
   'style': ['hollinfell'],
   'editor': ['hollinfell'],
+  'head': ['hollinfell'],
   'specimen': ['hollinfell'],
   'undo': [],
   'open': ['talk'],

@@ -40,5 +40,5 @@ export function composeHere({
 }: ComposeTask): ComposedHere {
   const code = openCode(base, { sheets, length });
   const parts = removable(code).map(({ name, words, needed }) => ({ name, words, needed }));
-  return { ...serializeComposition(base, composeAtPlace(code, asked, circumstances, editor)), parts };
+  return { ...serializeComposition(base, composeAtPlace(code, asked, circumstances, { editor })), parts };
 }

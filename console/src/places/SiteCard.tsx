@@ -36,6 +36,9 @@ export function SiteCard({ site }: { site: Site }) {
           <Button component={Link} to={`/places/${site.key}/editor`} size="small">
             What its editor lets through
           </Button>
+          <Button component={Link} to={`/places/${site.key}/head`} size="small">
+            The head of every page
+          </Button>
         </Box>
         {pages.data && pages.items.length === 0 && (
           <Typography color="textSecondary">

@@ -14,7 +14,7 @@ type Snippet = PagePlan['snippets'][number];
 
 /** The steps of a plan, numbered, each with what is pasted; `names` are those of embeds, by the placement. */
 export function PlanSteps({
-  plan: { steps, snippets },
+  plan: { page, steps, snippets },
   names,
 }: {
   plan: PagePlan;
@@ -28,6 +28,7 @@ export function PlanSteps({
           number={at + 1}
           step={step}
           names={names}
+          site={page.slice(0, page.indexOf('/'))}
           snippet={snippets.find(
             ({ digest, position }) => digest === step.digest && position === step.position,
           )}
@@ -42,9 +43,11 @@ interface StepProps {
   step: Step;
   snippet: Snippet | undefined;
   names: ReadonlyMap<string, string>;
+  /** The key of the page’s site. */
+  site: string;
 }
 
-function StepItem({ number, step, snippet, names }: StepProps) {
+function StepItem({ number, step, snippet, names, site }: StepProps) {
   const shown = step.position === 'spot' ? names.get(snippet?.placements[0] ?? '') : undefined;
   const isDone = step.action === 'already-there';
   return (
@@ -77,7 +80,7 @@ function StepItem({ number, step, snippet, names }: StepProps) {
         </Typography>
         {!isDone && step.fields.length > 0 && <Fields fields={step.fields} />}
         {step.text !== null && <PlainCode text={step.text} label="What to take out" />}
-        {snippet && <Code snippet={snippet} isDone={isDone} where={whereOf(step, snippet)} />}
+        {snippet && <Code snippet={snippet} isDone={isDone} where={whereOf(step, snippet)} site={site} />}
       </Box>
     </Box>
   );
@@ -110,11 +113,26 @@ function whereOf({ action, position, place }: Step, snippet: Snippet | undefined
 }
 
 /* What is pasted; what stands at a spot gets its number when it is copied, so that a sweep knows it. */
-function Code({ snippet, isDone, where }: { snippet: Snippet; isDone: boolean; where: string }) {
+function Code({
+  snippet,
+  isDone,
+  where,
+  site,
+}: {
+  snippet: Snippet;
+  isDone: boolean;
+  where: string;
+  site: string;
+}) {
   const [error, setError] = useState<unknown>(null);
   const text = async (): Promise<string> => {
     setError(null);
     const [placement] = snippet.placements;
+    if (snippet.position === 'site-head') {
+      // From then on a sweep looks for it in the heads of pages.
+      await api.call('headDeliveries.create', { params: { site } });
+      await refresh('sites');
+    }
     if (snippet.position !== 'spot' || placement === undefined) return snippet.text;
     const { data, status } = await api.call('deliveries.create', { params: { placement } });
     if (status === 201) await refresh('placements');

@@ -6,6 +6,7 @@ import type {
   Kind,
   LearnedLine,
   LearnProblem,
+  OnceKind,
   OpenQuestion,
   OptionLevel,
   PieceSeen,
@@ -199,6 +200,24 @@ export interface Language {
     takenNames: (taken: TakenNames) => string;
     /** What is still to be said where a plan’s steps begin: when it is live, what the editor shows. */
     working: (rules: Pick<EditorRules, 'delay' | 'showsUnpublished'>) => string;
+  };
+  /** What stands in the head of a whole site. */
+  siteHead: {
+    called: (thing: { what: OnceKind; name: string }) => string;
+    /** What holds of it and what is to be done; `when` writes a time as people read it. */
+    says: (
+      thing: {
+        action: 'paste' | 'already-there' | 'take-out' | 'wait' | 'offered';
+        kept: boolean;
+        recommended: boolean;
+        pages: number;
+        resting: number;
+        unneededSince: string | null;
+        /** The page that had it when it was read last. */
+        seenOn: string | null;
+      },
+      when: (time: string) => string,
+    ) => string;
   };
   /** What is done in a step of a page’s plan, as the beginning of a line. */
   planActions: Readonly<Record<PlanAction, string>>;

@@ -5,6 +5,7 @@ import { endpointRoutes } from './endpoints.ts';
 import { foundPageRoutes } from './found-pages.ts';
 import { groupRoutes } from './groups.ts';
 import { harvestRoutes } from './harvests.ts';
+import { headRoutes } from './heads.ts';
 import { placeRoutes } from './places.ts';
 import { providerRoutes } from './providers.ts';
 import { sessionRoutes } from './session.ts';
@@ -21,6 +22,7 @@ export const routes = {
   ...groupRoutes,
   ...harvestRoutes,
   ...placeRoutes,
+  ...headRoutes,
   ...foundPageRoutes,
   ...providerRoutes,
   ...endpointRoutes,

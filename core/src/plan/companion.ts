@@ -3,6 +3,7 @@ import type { EditorRules } from '../editor/index.ts';
 import { reason } from '../reason.ts';
 import type { EditReason } from '../text/index.ts';
 import type { ForEditor } from './forms.ts';
+import type { Heads } from './site-head.ts';
 import type { PlannedSnippet } from './planned-snippet.ts';
 
 interface InSpot {
@@ -16,7 +17,7 @@ interface InSpot {
  */
 export function companionOf(
   worked: readonly InSpot[],
-  { editor, head }: { editor?: EditorRules; head: boolean },
+  { editor, heads }: { editor?: EditorRules; heads: Heads },
   digest: (text: string) => string,
 ): PlannedSnippet[] {
   const needed = worked.filter(({ composition: { forEditor } }) => forEditor?.form !== 'words');
@@ -33,7 +34,7 @@ export function companionOf(
   };
   return [
     {
-      position: head ? 'page-head' : 'body-end',
+      position: heads.ofSite(editor.companion) ? 'site-head' : heads.page ? 'page-head' : 'body-end',
       runs: [run],
       digest: digest(snippetText({ runs: [run] })),
       placements: needed.map(({ placement: { id } }) => id),

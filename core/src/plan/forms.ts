@@ -42,6 +42,12 @@ export interface PlacedComposition extends LevelledComposition {
 /** A composition in a form that an editor lets through. */
 export type EditorComposition = PlacedComposition & { forEditor: ForEditor };
 
+/** An editor, and whether a head takes a part that its page needs once. */
+export interface EditorPlace {
+  editor: EditorRules;
+  moves: (text: string) => boolean;
+}
+
 /**
  * Composes a code in the strongest form that an editor with these rules lets through. What it would take out
  * of that form, and what the form does not need, is left out beforehand: what is handed out is what is
@@ -51,11 +57,11 @@ export function composeForEditor(
   code: Code,
   asked: LevelledOptions,
   circumstances: Circumstances,
-  rules: EditorRules,
+  { editor: rules, moves }: EditorPlace,
 ): EditorComposition {
   // Rules apart from the code find it by its class.
   const apart = isTaken(rules.attributes, 'class') ? null : (circumstances.apart ?? null);
-  const forms = formsOf(code, asked, { ...circumstances, apart }, rules);
+  const forms = formsOf(code, asked, { ...circumstances, apart }, { editor: rules, moves });
   const stronger: ForEditor['stronger'] = [];
   let first: Tried | null = null;
   for (const tried of forms) {
@@ -100,7 +106,7 @@ function* formsOf(
   code: Code,
   asked: LevelledOptions,
   circumstances: Circumstances,
-  rules: EditorRules,
+  { editor: rules, moves }: EditorPlace,
 ): Generator<Tried> {
   const asIs = composeLevels(code, asked, circumstances);
   const fit = (form: EditorForm, composition: LevelledComposition): Tried => ({
@@ -112,7 +118,7 @@ function* formsOf(
     yield {
       form: 'asked',
       composition: asIs,
-      fitted: fitToEditor(code, inSpot(code, asked, { circumstances, composition: asIs }), rules),
+      fitted: fitToEditor(code, inSpot(code, asked, { circumstances, composition: asIs, moves }), rules),
     };
     for (const way of weakerThan(asIs)) {
       const options = { ...asked, placement: { ...asked.placement, frame: way } };
@@ -133,14 +139,18 @@ const weakerThan = ({ framed }: LevelledComposition): ('enclosed' | 'served')[] 
   );
 const order: readonly FrameWay[] = ['none', 'file', 'enclosed', 'served'];
 
-/* What of a code stands at its spot, where the page’s head takes what is there once a page. */
+/* What of a code stands at its spot, where a head takes what is there once a page. */
 function inSpot(
   code: Code,
   asked: LevelledOptions,
-  { circumstances, composition }: { circumstances: Circumstances; composition: LevelledComposition },
+  {
+    circumstances,
+    composition,
+    moves,
+  }: { circumstances: Circumstances; composition: LevelledComposition; moves: EditorPlace['moves'] },
 ): LevelledComposition {
-  if (circumstances.loader !== 'head' || circumstances.planned || composition.framed) return composition;
-  const parts = sharedParts('', code, composition);
+  if (circumstances.planned || composition.framed) return composition;
+  const parts = sharedParts('', code, composition).filter(({ text }) => moves(text));
   if (parts.length === 0) return composition;
   const planned = parts.map((part) => leaveOut(part, reason('moved-to-head')));
   return composeLevels(code, asked, { ...circumstances, planned });

@@ -16,5 +16,7 @@ export {
   type ForEditor,
   type PlacedComposition,
 } from './forms.ts';
+export type { SiteHead } from './site-head.ts';
+export { onceKinds, snippetForSite, type OnceKind, type OncePerPage } from './once.ts';
 export { hasShared } from './shared.ts';
 export type { PlanFinding } from './plan-finding.ts';

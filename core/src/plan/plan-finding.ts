@@ -11,7 +11,8 @@ export interface PlanFinding {
     | 'editor-fixes-height'
     | 'editor-lets-nothing-through'
     | 'too-many-hosts'
-    | 'too-many-scripts';
+    | 'too-many-scripts'
+    | 'site-head-too-early';
   level: 'error' | 'warning' | 'note';
   facts: Facts;
   /** The placements that it is about. */

@@ -7,6 +7,7 @@ import { reason } from '../reason.ts';
 import { bringsLoader } from '../presentation/index.ts';
 import { bringsListener } from '../compose/framed.ts';
 import type { EditorRules } from '../editor/index.ts';
+import { listenerTag, loaderTag } from '../visitors/index.ts';
 import { askedFields, type FilledField } from './asked-fields.ts';
 import { composeAtPlace } from './at-place.ts';
 import { collisions } from './collisions.ts';
@@ -14,11 +15,13 @@ import { companionOf } from './companion.ts';
 import { forEditorFindings, overBudget } from './editor-findings.ts';
 import { fileSnippets, filesTaken } from './files.ts';
 import type { PlacedComposition } from './forms.ts';
+import { oncePerPage, type OncePerPage } from './once.ts';
 import { mergeOrders } from './order.ts';
 import type { PlanFinding } from './plan-finding.ts';
 import type { LeavingPlacement, PlannedPlacement } from './planned-placement.ts';
 import { leaveOut, sharedParts, type SharedPart } from './shared.ts';
 import type { PlannedSnippet } from './planned-snippet.ts';
+import { headsOf, tooEarly, whyMoved, type Heads, type SiteHead } from './site-head.ts';
 import { stepsOf, type PlanStep } from './steps.ts';
 import { notCarried } from './uncarried.ts';
 
@@ -26,6 +29,8 @@ import { notCarried } from './uncarried.ts';
 export interface PlannedSite {
   /** Whether there is a way into the heads of its pages. */
   head: boolean;
+  /** What is meant for the head of the whole site; nothing where there is no way into it. */
+  siteHead?: SiteHead;
   /** The language of its pages (BCP 47), for words that visitors read; English where nothing is said. */
   language?: string;
   /** Its style for what is in its frames (CSS). */
@@ -44,6 +49,8 @@ export interface PagePlan {
   snippets: PlannedSnippet[];
   steps: PlanStep[];
   findings: PlanFinding[];
+  /** What it needs once: more than one page may need the same. */
+  once: OncePerPage[];
 }
 
 /* A placement with what its code comes to, and what of that its page needs only once. */
@@ -67,39 +74,39 @@ export function planPage(
   digest: (text: string) => string,
   leaving: readonly LeavingPlacement[] = [],
 ): PagePlan {
-  const worked = workedOut(placements, site);
+  const heads = headsOf(site, digest);
+  const worked = workedOut(placements, site, heads);
   const first = firstOf(worked.flatMap(({ parts }) => parts));
   const placeBy = new Map(placements.map(({ id, place }) => [id, place]));
   const spots = worked.map((one) => {
-    const out = one.parts.filter((part) => site.head || first.get(part.text)!.placement !== part.placement);
-    const changes = out.map((part) =>
-      leaveOut(
-        part,
-        site.head
-          ? reason('moved-to-head')
-          : reason('loaded-at', { place: placeBy.get(first.get(part.text)!.placement)! }),
-      ),
-    );
-    return spotSnippet(one, site, changes, digest);
+    const changes = one.parts.flatMap((part) => {
+      const firstAt = first.get(part.text)!.placement;
+      const elsewhere =
+        firstAt === part.placement ? null : reason('loaded-at', { place: placeBy.get(firstAt)! });
+      const why = whyMoved(part.text, heads) ?? elsewhere;
+      return why === null ? [] : [leaveOut(part, why)];
+    });
+    return spotSnippet(one, { site, heads }, changes, digest);
   });
   const shared = positions
     .filter((position) => position !== 'spot' && position !== 'file')
     .flatMap((position) =>
       sharedSnippets(
-        worked.map((one) => sharedAt(position, one, site)),
+        worked.map((one) => sharedAt(position, one, heads)),
         position,
         digest,
       ),
     );
-  const snippets = [
-    ...fileSnippets(worked, digest),
-    ...shared,
-    ...companionOf(worked, site, digest),
-    ...spots,
-  ].sort((a, b) => positions.indexOf(a.position) - positions.indexOf(b.position));
+  const companion = companionOf(worked, { ...site, heads }, digest);
+  const snippets = [...fileSnippets(worked, digest), ...shared, ...companion, ...spots].sort(
+    (a, b) => positions.indexOf(a.position) - positions.indexOf(b.position),
+  );
   return {
     snippets,
-    steps: stepsOf(snippets, placements, leaving, fieldsOf(worked, site)),
+    steps: stepsOf(snippets, placements, leaving, {
+      fieldsOf: fieldsOf(worked, site),
+      inSiteHead: new Set(site.siteHead?.stands ?? []),
+    }),
     findings: [
       ...filesTaken(worked),
       ...collisions(worked.filter(isBare).map(({ placement }) => placement)),
@@ -107,8 +114,10 @@ export function planPage(
         ...notCarried(placement, composition),
         ...forEditorFindings(placement, composition),
       ]),
+      ...tooEarly(worked, heads),
       ...overBudget(worked, snippets, site.editor),
     ],
+    once: oncePerPage(worked, companion, digest),
   };
 }
 
@@ -131,14 +140,18 @@ const isBare = ({ composition: { framed, forEditor } }: Pick<Worked, 'compositio
 
 /* What each code comes to, in the order of the places: the first that needs our loader brings it, where there
    is no way into the head. */
-function workedOut(placements: readonly PlannedPlacement[], site: PlannedSite): Worked[] {
+function workedOut(placements: readonly PlannedPlacement[], site: PlannedSite, heads: Heads): Worked[] {
   let hasLoader = false;
   let hasListener = false;
   return [...placements].sort(byPlace).map((placement) => {
-    const loader = site.head ? 'head' : hasLoader ? 'elsewhere' : 'here';
-    const listener = site.head ? 'head' : hasListener ? 'elsewhere' : 'here';
+    const inHead = (tag: string): boolean => heads.page || heads.ofSite(tag);
+    const loader = inHead(loaderTag) ? 'head' : hasLoader ? 'elsewhere' : 'here';
+    const listener = inHead(listenerTag) ? 'head' : hasListener ? 'elsewhere' : 'here';
     const circumstances = circumstancesOf(placement, site, { loader, listener });
-    const composition = composeAtPlace(placement.code, placement.asked, circumstances, site.editor);
+    const composition = composeAtPlace(placement.code, placement.asked, circumstances, {
+      editor: site.editor,
+      moves: (text) => heads.page || heads.ofSite(text),
+    });
     hasLoader ||= bringsLoader(composition);
     hasListener ||= bringsListener(composition);
     return {
@@ -178,7 +191,7 @@ const circumstancesOf = (
 
 function spotSnippet(
   { placement, circumstances, composition }: Worked,
-  site: PlannedSite,
+  { site, heads }: { site: PlannedSite; heads: Heads },
   planned: readonly AskedChange[],
   digest: (text: string) => string,
 ): PlannedSnippet {
@@ -186,7 +199,15 @@ function spotSnippet(
   const { snippets } =
     planned.length === 0
       ? composition
-      : composeAtPlace(code, asked, { ...circumstances, planned }, site.editor);
+      : composeAtPlace(
+          code,
+          asked,
+          { ...circumstances, planned },
+          {
+            editor: site.editor,
+            moves: (text) => heads.page || heads.ofSite(text),
+          },
+        );
   const runs = snippets
     .find(({ position }) => position === 'spot')!
     .runs.map((run): Run => (run.from === 'source' ? { ...run, of: id } : run));
@@ -200,17 +221,22 @@ interface SharedThing {
   placement: string;
 }
 
-/* What a placement needs at a position: what its options ask for there, and in the page’s head its own parts
-   that belong there. */
+/* What a placement needs at a position: what its options ask for there, and in a head its own parts that
+   belong there. What is meant for the site’s head does not stand in the page’s. */
 function sharedAt(
   position: SnippetPosition,
   { placement: { id }, composition, parts }: Worked,
-  site: PlannedSite,
+  heads: Heads,
 ): SharedThing[] {
-  const asked = composition.snippets
-    .filter((snippet) => snippet.position === position)
-    .map(({ runs }) => ({ text: snippetText({ runs }), runs, placement: id }));
-  return position === 'page-head' && site.head ? [...parts, ...asked] : asked;
+  const askedAt = (wanted: SnippetPosition): SharedThing[] =>
+    composition.snippets
+      .filter((snippet) => snippet.position === wanted)
+      .map(({ runs }) => ({ text: snippetText({ runs }), runs, placement: id }));
+  if (position !== 'site-head' && position !== 'page-head') return askedAt(position);
+  const things = [...parts, ...askedAt('page-head')];
+  return position === 'site-head'
+    ? things.filter(({ text }) => heads.ofSite(text))
+    : things.filter(({ text }) => heads.page && !heads.ofSite(text));
 }
 
 /* Each shared text by itself, so that what one code brings does not change when another one comes or goes. */

@@ -25,12 +25,20 @@ export interface PlanStep {
   fields: readonly FilledField[];
 }
 
+/** What is known beside what stands at the places. */
+export interface KnownOfPage {
+  /** By the placement. */
+  fieldsOf: ReadonlyMap<string, readonly FilledField[]>;
+  /** The digests of what stands in the head of the whole site. */
+  inSiteHead: ReadonlySet<string>;
+}
+
 /** The steps of a page, by position and place. */
 export function stepsOf(
   snippets: readonly PlannedSnippet[],
   placements: readonly PlannedPlacement[],
   leaving: readonly LeavingPlacement[],
-  fieldsOf: ReadonlyMap<string, readonly FilledField[]> = new Map(),
+  { fieldsOf, inSiteHead }: KnownOfPage = { fieldsOf: new Map(), inSiteHead: new Set() },
 ): PlanStep[] {
   const byId = new Map(placements.map((placement) => [placement.id, placement]));
   const steps = snippets.map((snippet): PlanStep => {
@@ -38,6 +46,10 @@ export function stepsOf(
     const those = needed.map((id) => byId.get(id)!);
     if (position === 'file')
       return { action: inFile(digest, those), position, digest, place: fileAddress(snippet), ...nothing };
+    if (position === 'site-head') {
+      const action = inSiteHead.has(digest) ? 'already-there' : 'paste';
+      return { action, position, digest, place: null, ...nothing };
+    }
     return position === 'spot'
       ? {
           ...{ action: atSpot(digest, those[0]!), position, digest, place: those[0]!.place, text: null },
@@ -57,7 +69,8 @@ export function stepsOf(
 
 const nothing = { text: null, fields: [] } as const;
 
-/* What was pasted elsewhere together with a code that is on the page, and nobody needs any more. */
+/* What was pasted elsewhere together with a code that is on the page, and nobody needs any more. What stands
+   in the site’s head is for other pages as well. */
 function leftOver(
   snippets: readonly PlannedSnippet[],
   placements: readonly PlannedPlacement[],
@@ -69,7 +82,7 @@ function leftOver(
   );
   return stands.flatMap(({ position, digest, text }): PlanStep[] => {
     const key = `${position} ${digest}`;
-    if (needed.has(key)) return [];
+    if (needed.has(key) || position === 'site-head') return [];
     needed.add(key);
     return [{ action: 'take-out', position, digest: null, place: null, text, fields: [] }];
   });

@@ -78,8 +78,8 @@ export function sameContent(found: MarkedCode, issued: string): boolean {
   return from >= 0 && beginsWith(found.run, nodes.slice(from));
 }
 
-/* Whether what stands here begins with what is wanted. */
-function beginsWith(run: readonly Node[], wanted: readonly Node[]): boolean {
+/** Whether what stands here begins with what is wanted, as browsers understand both. */
+export function beginsWith(run: readonly Node[], wanted: readonly Node[]): boolean {
   const nodes = meaningful(wanted);
   return canonical(nodes) === canonical(meaningful(run).slice(0, nodes.length));
 }
@@ -143,7 +143,8 @@ function markAround(element: Element): Mark | null {
   return null;
 }
 
-const meaningful = (nodes: readonly Node[]): Node[] =>
+/** What of a run of nodes means something to a browser. */
+export const meaningful = (nodes: readonly Node[]): Node[] =>
   nodes.filter(
     (node) =>
       node.nodeName !== '#comment' &&

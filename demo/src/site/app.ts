@@ -23,7 +23,7 @@ export function hollinfell(store: SiteStore): Router {
   router.get('/{*path}', (request, response, next) => {
     const page = pageAt(request.path.slice(1));
     if (!page) return next();
-    const { published } = store.read();
+    const { published, head = '' } = store.read();
     const sections = page.sections.map(
       ({ heading, text, spot }) =>
         `<section>\n<h2>${escapeHtml(heading)}</h2>\n<p>${escapeHtml(text)}</p>\n<div class="spot">${published[`${page.path}#${spot}`] ?? ''}</div>\n</section>`,
@@ -44,6 +44,7 @@ ${sections.join('\n')}
       htmlPage({
         title: page.path === '' ? page.title : `${page.title} · Hollin Fell Observatory`,
         style: '/site/site.css',
+        head,
         body,
       }),
     );

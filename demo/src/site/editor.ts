@@ -24,6 +24,12 @@ export function editor(store: SiteStore): Router {
     store.edit(page, spot, code);
     response.status(204).end();
   });
+  router.put('/api/head', json({ limit: '2mb' }), (request, response) => {
+    const { code } = (request.body ?? {}) as Record<string, unknown>;
+    if (typeof code !== 'string') return void response.status(400).json({ problem: 'No code was given.' });
+    store.editHead(code);
+    response.status(204).end();
+  });
   router.post('/api/publish', json(), (request, response) => {
     const { page } = (request.body ?? {}) as Record<string, unknown>;
     if (typeof page !== 'string' || !pageAt(page))
@@ -34,6 +40,14 @@ export function editor(store: SiteStore): Router {
   router.get('/', (request, response) => {
     if (!request.originalUrl.endsWith('/')) return response.redirect('/edit/');
     show('', request.query['published'] !== undefined, store, response);
+  });
+  router.get('/every-page', (request, response) =>
+    showHead(request.query['published'] !== undefined, store, response),
+  );
+  router.post('/every-page', urlencoded({ extended: false, limit: '2mb' }), (request, response) => {
+    const { head = '' } = (request.body ?? {}) as Record<string, string>;
+    store.editHead(head.replaceAll('\r\n', '\n'));
+    response.redirect(303, '/edit/every-page?published');
   });
   router.get('/:path', (request, response, next) =>
     pageAt(request.params.path)
@@ -56,19 +70,10 @@ export function editor(store: SiteStore): Router {
   return router;
 }
 
-function show(
-  path: string,
-  published: boolean,
-  store: SiteStore,
-  response: { send(html: string): unknown; set(name: string, value: string): unknown },
-): void {
+function show(path: string, published: boolean, store: SiteStore, response: Sent): void {
   const page = pageAt(path)!;
   const { draft } = store.read();
-  const links = pages.map(
-    (other) =>
-      `<a href="/edit/${other.path}"${other === page ? ' aria-current="page"' : ''}>${escapeHtml(other.path === '' ? 'Home' : other.title)}</a>`,
-  );
-  const body = `<header><p class="brand">Hollin Fell<span>page editor</span></p><nav>${links.join('')}</nav></header>
+  const body = `${header(page)}
 <main class="editor">
 <h1>${escapeHtml(page.path === '' ? 'Home' : page.title)}</h1>
 ${published ? `<p class="done" role="status">Published. <a href="/${page.path}">See the page</a></p>` : ''}
@@ -77,8 +82,42 @@ ${fields(page, draft)}
 <p><button type="submit">Publish</button></p>
 </form>
 </main>`;
+  send(response, `Edit: ${page.title}`, body);
+}
+
+/* What the whole site has in common. */
+function showHead(published: boolean, store: SiteStore, response: Sent): void {
+  const body = `${header(null)}
+<main class="editor">
+<h1>Every page</h1>
+${published ? '<p class="done" role="status">Published on every page.</p>' : ''}
+<form method="post" action="/edit/every-page">
+<p><label for="head">Code for the head of every page <span>(HTML)</span></label>
+<textarea id="head" name="head" rows="6" spellcheck="false">
+${escapeHtml(store.read().head ?? '')}</textarea></p>
+<p><button type="submit">Publish</button></p>
+</form>
+</main>`;
+  send(response, 'Edit: every page', body);
+}
+
+interface Sent {
+  send(html: string): unknown;
+  set(name: string, value: string): unknown;
+}
+
+function send(response: Sent, title: string, body: string): void {
   response.set('Cache-Control', 'no-store');
-  response.send(htmlPage({ title: `Edit: ${page.title}`, style: '/site/site.css', body }));
+  response.send(htmlPage({ title, style: '/site/site.css', body }));
+}
+
+function header(page: SitePage | null): string {
+  const link = (path: string, title: string, isOpen: boolean): string =>
+    `<a href="/edit/${path}"${isOpen ? ' aria-current="page"' : ''}>${escapeHtml(title)}</a>`;
+  const links = pages.map((other) =>
+    link(other.path, other.path === '' ? 'Home' : other.title, other === page),
+  );
+  return `<header><p class="brand">Hollin Fell<span>page editor</span></p><nav>${links.join('')}${link('every-page', 'Every page', page === null)}</nav></header>`;
 }
 
 const fields = (page: SitePage, draft: Record<string, string>): string =>

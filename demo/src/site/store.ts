@@ -5,12 +5,16 @@ import { dirname } from 'node:path';
 export interface SpotContents {
   draft: Record<string, string>;
   published: Record<string, string>;
+  /** What stands in the head of every page. */
+  head?: string;
 }
 
 export interface SiteStore {
   read(): SpotContents;
   /** Puts a code into a spot of the draft. */
   edit(path: string, spot: string, code: string): void;
+  /** Puts a code into the head of every page, for visitors to see. */
+  editHead(code: string): void;
   /** Shows visitors what the draft of a page holds. */
   publish(path: string): void;
 }
@@ -35,6 +39,7 @@ export function openSite(file: string): SiteStore {
       const now = read();
       write({ ...now, draft: { ...now.draft, [`${path}#${spot}`]: code } });
     },
+    editHead: (head) => write({ ...read(), head }),
     publish: (path) => {
       const now = read();
       const own = Object.fromEntries(Object.entries(now.draft).filter(([key]) => key.startsWith(`${path}#`)));

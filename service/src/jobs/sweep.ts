@@ -7,10 +7,11 @@ import type { FetchFailure } from '../fetching/failure.ts';
 import type { JobHandler } from '../queue/handler.ts';
 import type { Reader } from '../reading/reader.ts';
 import { digest } from '../digest.ts';
-import { issuedTexts, type IssuedText } from '../store/issued.ts';
+import { issuedElsewhere, issuedTexts, type IssuedText } from '../store/issued.ts';
 import type { JobRow } from '../store/jobs.ts';
 import { declaredAddresses } from '../store/places.ts';
 import { leavingOn, placementsToSweep, type SweptPlacement } from '../store/placements.ts';
+import { soughtInHead, type HeadSeen } from '../store/site-heads.ts';
 import {
   nextPage,
   recordPage,
@@ -57,11 +58,11 @@ async function sweepOnePage(
 
 async function lookAt(
   row: PageOfSweep,
-  { db, fetching, reader, renderContext, refresh, placementUrl, log }: SweepTools,
+  { db, fetching, reader, renderContext, refresh, placementUrl, log, now }: SweepTools,
 ): Promise<PageResult> {
   let placements = await placementsToSweep(db, row.page.id);
   if (placements.some(({ stale }) => stale === 'yes')) {
-    await planPage(row.page.id, { db, renderContext: () => refresh().then(renderContext), log });
+    await planPage(row.page.id, { db, renderContext: () => refresh().then(renderContext), log, now });
     placements = await placementsToSweep(db, row.page.id);
   }
   const declared = await declaredAddresses(db);
@@ -81,7 +82,12 @@ async function lookAt(
       served: placementUrl(publicId),
       issued: new Map<number, string>(),
     }));
-    const scanned = await reader.reconcilePage(answer.text, [...expected, ...ended]);
+    const sought = await soughtInHead(db, row.site.id, row.site.headKept);
+    const { placements: scanned, inHead } = await reader.reconcilePage(
+      answer.text,
+      [...expected, ...ended],
+      sought,
+    );
     const seen: PlacementResult[] = [];
     // One after the other, as they may all be of one server.
     for (const [i, placed] of placements.entries()) {
@@ -91,10 +97,37 @@ async function lookAt(
     const gone = leaving
       .filter((_, i) => scanned[placements.length + i]!.state === 'missing')
       .map(({ id }) => id);
-    return { state: 'read', status: answer.status, why: null, digest: digest(answer.text), seen, gone };
+    const head = await headSeen(db, { sought, inHead }, [...seen, ...leaving.map(carriedByLeaving)]);
+    return { state: 'read', status: answer.status, why: null, digest: digest(answer.text), seen, gone, head };
   } catch (error) {
     return unreachable(placements, whyUnreadable(error));
   }
+}
+
+const carriedByLeaving = ({ id, seenDelivery }: { id: number; seenDelivery: number | null }) => ({
+  placementId: id,
+  delivery: seenDelivery,
+});
+
+/* What a page says of the head of its site: nothing of what its own head has for what it carries. */
+async function headSeen(
+  db: Database,
+  { sought, inHead }: { sought: readonly { digest: string }[]; inHead: readonly string[] },
+  carried: readonly { placementId: number; delivery: number | null }[],
+): Promise<HeadSeen[]> {
+  if (sought.length === 0) return [];
+  const own = await issuedElsewhere(
+    db,
+    carried.flatMap(({ placementId, delivery }) =>
+      delivery === null ? [] : [{ placementId, number: delivery }],
+    ),
+  );
+  const ofPage = new Set(
+    [...own.values()].flat().flatMap(({ position, digest }) => (position === 'page-head' ? [digest] : [])),
+  );
+  return sought
+    .filter(({ digest }) => !ofPage.has(digest))
+    .map(({ digest }) => ({ digest, stands: inHead.includes(digest) }));
 }
 
 /* A page that could not be read says nothing of its placements. */
@@ -110,6 +143,7 @@ function unreachable(placements: readonly SweptPlacement[], failure: FetchFailur
     why: failure.message,
     digest: null,
     gone: [],
+    head: [],
     seen: placements.map((p) => ({
       placementId: p.id,
       state: 'unreachable' as const,

@@ -58,7 +58,7 @@ export function workOut({ base, length, wanted, sheets }: WorkOutTask): WorkedOu
     frameAlone: isFrameAlone(code),
     current: current(code),
     compositions: wanted.map(({ asked, circumstances, editor }) =>
-      composeAtPlace(code, asked, circumstances, editor),
+      composeAtPlace(code, asked, circumstances, { editor }),
     ),
   };
 }

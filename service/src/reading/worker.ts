@@ -19,6 +19,7 @@ import {
   reconcile,
   roomOnPage,
   scanPage,
+  standingInHead,
   stylesOfPage,
   whichDocument,
   type Expected,
@@ -125,10 +126,30 @@ export const specimenSeen = retiring(
     readSpecimen(html, place),
 );
 
+/** What is looked for in the head of a page. */
+export type SoughtInHead = readonly { digest: string; text: string }[];
+
+/** What a published page shows. */
+export interface PageShown {
+  placements: PlacementSeen[];
+  /** The digests of what was sought in its head, and is there. */
+  inHead: string[];
+}
+
 /** Holds a published page against what the register expects on it. */
 export const reconcilePage = retiring(
-  ({ text, expected }: { text: string; expected: readonly Expected[] }): PlacementSeen[] =>
-    reconcile(scanPage(text), expected),
+  ({
+    text,
+    expected,
+    sought,
+  }: {
+    text: string;
+    expected: readonly Expected[];
+    sought: SoughtInHead;
+  }): PageShown => {
+    const seen = scanPage(text);
+    return { placements: reconcile(seen, expected), inHead: standingInHead(seen, sought) };
+  },
 );
 
 /** Which of the documents that were handed out stands in a file. */

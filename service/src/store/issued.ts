@@ -94,8 +94,8 @@ export async function insertDelivery(
   await tx.update(placement).set({ issued: values.number }).where(eq(placement.id, values.placementId));
 }
 
-/* The ids of these snippets, in their order. */
-async function keepSnippets(tx: Handle, snippets: readonly Snippet[]): Promise<number[]> {
+/** Keeps snippets, each once; their ids, in their order. Call it in a transaction. */
+export async function keepSnippets(tx: Handle, snippets: readonly Snippet[]): Promise<number[]> {
   const rows = snippets.map((made) => ({
     digest: digest(JSON.stringify(made.runs)),
     textDigest: textDigest(made),

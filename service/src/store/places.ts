@@ -3,6 +3,7 @@ import type { Place } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
 import type { Actor } from './embeds.ts';
 import { chunks } from './chunks.ts';
+import { deleteHead } from './site-heads.ts';
 import { insertMany } from './insert-many.ts';
 import { afterId } from './pages.ts';
 import { page, placement, site, spot } from './schema.ts';
@@ -15,6 +16,7 @@ type ChangingOfSite =
   | 'furtherAddresses'
   | 'defaults'
   | 'head'
+  | 'headKept'
   | 'language'
   | 'colours'
   | 'frameStyle'
@@ -287,8 +289,15 @@ export const wasPlaced = async (db: Handle, spotId: number): Promise<boolean> =>
       .limit(1)
   ).length > 0;
 
-export const deleteSite = async (db: Handle, id: number): Promise<void> =>
-  void (await db.delete(site).where(eq(site.id, id)));
+/** Holds a site’s row for the rest of the transaction, so that numbers are given once. */
+export const lockSite = async (tx: Handle, id: number): Promise<void> =>
+  void (await tx.select({ id: site.id }).from(site).where(eq(site.id, id)).for('update'));
+
+/** Call it in a transaction. */
+export async function deleteSite(tx: Handle, id: number): Promise<void> {
+  await deleteHead(tx, id);
+  await tx.delete(site).where(eq(site.id, id));
+}
 
 /** Call it in a transaction. */
 export async function deletePage(tx: Handle, { id, siteId }: Pick<PageRow, 'id' | 'siteId'>): Promise<void> {

@@ -7,6 +7,7 @@ export * from './tables/providers.ts';
 export * from './tables/places.ts';
 export * from './tables/placements.ts';
 export * from './tables/issued.ts';
+export * from './tables/site-heads.ts';
 export * from './tables/sweeps.ts';
 export * from './tables/harvests.ts';
 export * from './tables/previews.ts';

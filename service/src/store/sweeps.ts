@@ -18,6 +18,7 @@ import {
   type SightedState,
   type StoredFinding,
 } from './schema.ts';
+import { recordHead, type HeadSeen } from './site-heads.ts';
 import { stateOf } from './stale.ts';
 
 export type SweepPageRow = typeof sweepPage.$inferSelect;
@@ -127,6 +128,8 @@ export interface PageResult {
   seen: PlacementResult[];
   /** Placements that had ended, and are not on the page any more. */
   gone: number[];
+  /** What it says of the head of its site. */
+  head: HeadSeen[];
 }
 
 /**
@@ -155,6 +158,7 @@ export async function recordPage(
         .update(placement)
         .set({ seen: 'missing', state: 'missing' })
         .where(inArray(placement.id, result.gone));
+    await recordHead(tx, { pageId: row.page.id, siteId: row.site.id }, result.head, now);
     for (const seen of result.seen)
       await recordSeen(tx, row.sweepPage.id, seen, state === 'read' ? now : null, now);
     await tx

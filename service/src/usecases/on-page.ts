@@ -1,5 +1,6 @@
 import type { Handle } from '../database/connect.ts';
 import { issuedDigests, issuedElsewhere } from '../store/issued.ts';
+import { standingInHead } from '../store/site-heads.ts';
 import { leavingOn, type PageOfRegister, type StoredPlacement } from '../store/placements.ts';
 import { isWanted, placeOf, type OnPage } from './page-plan.ts';
 
@@ -26,6 +27,7 @@ export async function onPage(
   const digests = await issuedDigests(db, seen);
   const elsewhere = await issuedElsewhere(db, seen);
   return {
+    inSiteHead: site.headKept.length === 0 ? [] : await standingInHead(db, site.id),
     carried: new Map(
       there.map(({ id, placement }) => [
         id,

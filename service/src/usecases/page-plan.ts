@@ -9,6 +9,7 @@ import {
   type Carried,
   type Circumstances,
   type LeavingPlacement,
+  type OncePerPage,
   type PagePlan,
   type PlannedSnippet,
   type Snippet,
@@ -26,37 +27,48 @@ import { askedAt } from './asked.ts';
  * neutral mark, its own first by position; nothing for those of retired embeds. Most codes depend on nothing
  * else of their page; where one brings what a page needs only once, the whole page is planned.
  */
-export async function outputsOn(
+export const outputsOn = async (
   rows: readonly StoredPlacement[],
   renderContext: RenderContext,
-): Promise<Map<number, Snippet[]>> {
+): Promise<Map<number, Snippet[]>> => (await comesTo(rows, renderContext)).outputs;
+
+async function comesTo(
+  rows: readonly StoredPlacement[],
+  renderContext: RenderContext,
+): Promise<{ outputs: Map<number, Snippet[]>; once: readonly OncePerPage[] }> {
   const wanted = rows.filter(isWanted);
   const alone = await Promise.all(
     wanted.map(async (row) => [row, await outputAlone(row, renderContext)] as const),
   );
   if (!alone.some(([, { isShared }]) => isShared))
-    return new Map(alone.map(([{ id }, { snippets }]) => [id, snippets]));
-  const { snippets } = await planOf(wanted, renderContext);
-  return new Map(
-    wanted.map(({ id, placement }) => [
-      id,
-      snippets.filter(({ placements }) => placements.includes(placement.publicId)).map(asSnippet),
-    ]),
-  );
+    return { outputs: new Map(alone.map(([{ id }, { snippets }]) => [id, snippets])), once: [] };
+  const { snippets, once } = await planOf(wanted, renderContext);
+  const outputs = wanted.map(({ id, placement }): [number, Snippet[]] => [
+    id,
+    snippets.filter(({ placements }) => placements.includes(placement.publicId)).map(asSnippet),
+  ]);
+  return { outputs: new Map(outputs), once };
 }
 
-/** The digest of what is to be shown at each placement’s spot, as it would be handed out now. */
+/** What a page comes to, as it would be handed out now. */
+export interface WantedOn {
+  /** The digest of what is to be shown at each placement’s spot, by its row’s id. */
+  wanted: Map<number, string>;
+  once: readonly OncePerPage[];
+}
+
+/** What is to be shown at each spot of a page, and what the page needs once. */
 export async function wantedOn(
   rows: readonly StoredPlacement[],
   renderContext: RenderContext,
-): Promise<Map<number, string>> {
+): Promise<WantedOn> {
   const known = wantedBy(renderContext);
   const wanted = rows.filter(isWanted);
   const digests = wanted.map((row) => known.get(inputsOf(row)));
   if (digests.every((each) => each !== undefined))
-    return new Map(wanted.map(({ id }, i) => [id, digests[i]!]));
-  const outputs = await outputsOn(rows, renderContext);
-  return new Map([...outputs].map(([id, snippets]) => [id, shownDigest(snippets)]));
+    return { wanted: new Map(wanted.map(({ id }, i) => [id, digests[i]!])), once: [] };
+  const { outputs, once } = await comesTo(rows, renderContext);
+  return { wanted: new Map([...outputs].map(([id, snippets]) => [id, shownDigest(snippets)])), once };
 }
 
 /** Whether anything is to stand there: nothing of a retired embed is. */
@@ -81,7 +93,8 @@ async function outputAlone(row: StoredPlacement, renderContext: RenderContext): 
   const { snippets } = composition;
   const isShared =
     (composition.framed === null && hasShared(code.reading)) ||
-    (!site.head && (bringsLoader(composition) || bringsListener(composition)));
+    bringsLoader(composition) ||
+    bringsListener(composition);
   // Of many placements of one embed the same is asked; what is the placement’s own, or its page’s, is no
   // matter of these alone.
   if (!isShared && snippets.length === 1) wantedBy(renderContext).set(inputsOf(row), shownDigest(snippets));
@@ -106,13 +119,15 @@ const asSnippet = ({ position, runs }: PlannedSnippet): Snippet => ({ position, 
 export interface OnPage {
   carried: ReadonlyMap<number, Carried>;
   leaving: readonly LeavingPlacement[];
+  /** The digests of what stands in the head of the whole site. */
+  inSiteHead: readonly string[];
 }
 
 /** Plans a page with these placements, each with the neutral mark. */
 export function planOf(
   rows: readonly StoredPlacement[],
   renderContext: RenderContext,
-  { carried, leaving }: OnPage = { carried: new Map(), leaving: [] },
+  { carried, leaving, inSiteHead }: OnPage = { carried: new Map(), leaving: [], inSiteHead: [] },
 ): Promise<PagePlan> {
   const task: PageTask = {
     placements: rows.map((row) => ({
@@ -132,7 +147,10 @@ export function planOf(
       frameStyle: rows[0]?.site.frameStyle ?? '',
       servedAt: renderContext.servedAt(),
       sharesHost: renderContext.sharesHost(),
-      ...(rows[0] && { editor: rows[0].site.editor }),
+      ...(rows[0] && {
+        editor: rows[0].site.editor,
+        siteHead: { kept: rows[0].site.headKept, stands: inSiteHead },
+      }),
     },
     sheets: renderContext.sheets,
   };

@@ -14,6 +14,7 @@ import {
   placementOf,
   type StoredPlacement,
 } from '../store/placements.ts';
+import { dropNeedsOfEmptyPage } from '../store/needs.ts';
 import { markPage } from '../store/stale.ts';
 import { askedAt } from './asked.ts';
 import { compositionOf, sameOptions } from './codes.ts';
@@ -101,6 +102,7 @@ export const endAtPlace = (db: Database, id: string, matchState: MatchState, act
     const { placement, page, embed } = row;
     matchState(versionTag(placement), 'placement');
     await endPlacement(tx, placement, actor.now);
+    await dropNeedsOfEmptyPage(tx, placement, actor.now);
     await markPage(tx, page.id);
     const facts = { kind: 'ended', embed: embed.key, place: placeOf(row) } as const;
     const effect = {

@@ -1,9 +1,11 @@
 import type { Logger } from 'pino';
 import { OrbisError } from '@orbis/contract';
 import type { Database } from '../database/connect.ts';
+import type { Deps } from '../deps.ts';
 import { isAway } from '../database/errors.ts';
 import { inTransaction } from '../database/transaction.ts';
 import { placementsOn, type StoredPlacement } from '../store/placements.ts';
+import { recordNeeds } from '../store/needs.ts';
 import { keepServed } from '../store/served.ts';
 import { recordFailed, recordWanted, stalePages } from '../store/stale.ts';
 import { wantedOn } from './page-plan.ts';
@@ -16,7 +18,23 @@ export interface PlanTools {
   /** The sheets and rules as they are now, whoever changed them. */
   renderContext: () => Promise<RenderContext>;
   log: Logger;
+  now: () => Date;
 }
+
+/** So many pages are planned before something is answered that depends on all of them. */
+export const pagesAtOnce = 50;
+
+/** What pages are planned with when somebody asks. */
+export const planTools = ({
+  connection: { db },
+  sheetRegistry,
+  renderContext,
+  log,
+  now,
+}: Pick<Deps, 'connection' | 'sheetRegistry' | 'renderContext' | 'log' | 'now'>): PlanTools => ({
+  ...{ db, log, now },
+  renderContext: () => sheetRegistry.refresh(db).then(renderContext),
+});
 
 /**
  * Plans a page: works out what would be handed out for each of its placements, and writes down
@@ -25,28 +43,33 @@ export interface PlanTools {
  */
 export async function planPage(
   pageId: number,
-  { db, renderContext: renewed, log }: PlanTools,
+  { db, renderContext: renewed, log, now }: PlanTools,
 ): Promise<void> {
   const rows = await placementsOn(db, pageId);
   try {
     // Asked behind the rows: whoever changes it marks them, so a plan with what held
     // before is not written down.
     const renderContext = await renewed();
-    const wanted = await wantedOn(rows, renderContext);
+    const { wanted, once } = await wantedOn(rows, renderContext);
     const served = new Map(
       await Promise.all(
         rows.filter(isServed).map(async (row) => [row.id, await servedFor(row, renderContext)] as const),
       ),
     );
     await inTransaction(db, async (tx) => {
+      let allNew = true;
       for (const { id, placement } of inOrder(rows)) {
         const isNew = await recordWanted(tx, {
           id,
           inputs: placement.inputs,
           wanted: wanted.get(id) ?? null,
         });
+        allNew &&= isNew;
         if (isNew && served.has(id)) await keepServed(tx, { placementId: id, ...served.get(id)! });
       }
+      // A plan of what was before something changed says nothing of what the page needs now.
+      const [row] = rows;
+      if (row && allNew) await recordNeeds(tx, { pageId, siteId: row.site.id }, once, now());
     });
   } catch (error) {
     // Whoever asked is told that Orbis is busy or away, and the job comes back to it.

@@ -28,6 +28,8 @@ export interface SiteValues {
   furtherAddresses: string[];
   defaults: KindDefaults;
   head: boolean;
+  /** Digests of what is wanted once in the head of the whole site. */
+  headKept: string[];
   language: PastedLanguage;
   colours: string[];
   /** Its style for what is in its frames (CSS). */
@@ -55,6 +57,7 @@ export const addSite = (
         furtherAddresses: [],
         defaults: {},
         head: false,
+        headKept: [],
         language: 'en' as const,
         colours: [],
         frameStyle: '',
@@ -96,7 +99,9 @@ export async function changeSiteValues(
 export async function writeSite(tx: Handle, row: SiteRow, values: Partial<SiteValues>): Promise<void> {
   if (!(await changeSite(tx, row, values))) throw new OrbisError('if-match-stale', { what: 'site' });
   const changesCodes =
-    (['defaults', 'head', 'language', 'frameStyle'] as const).some((name) => values[name] !== undefined) ||
+    (['defaults', 'head', 'headKept', 'language', 'frameStyle'] as const).some(
+      (name) => values[name] !== undefined,
+    ) ||
     (values.editor !== undefined && !asksTheSame(values.editor, row.editor));
   if (changesCodes) await markSite(tx, row.id);
 }
@@ -107,11 +112,22 @@ export const removeSite = (db: Database, key: string, matchState: MatchState, ac
     const row = await siteByKey(tx, key);
     matchState(versionTag(row), 'site');
     await deleteEmptySite(tx, row);
-    const { name, address, furtherAddresses, defaults, head, language, colours, frameStyle, editor } = row;
-    const before = { name, address, furtherAddresses, defaults, head, language, colours, frameStyle, editor };
-    const effect = { of: 'site' as const, before, after: null };
+    const effect = { of: 'site' as const, before: valuesOf(row), after: null };
     await recordChange(tx, { facts: { kind: 'removed', what: 'site', key }, effect }, actor);
   });
+
+const valuesOf = (row: SiteRow): SiteValues => ({
+  name: row.name,
+  address: row.address,
+  furtherAddresses: row.furtherAddresses,
+  defaults: row.defaults,
+  head: row.head,
+  headKept: row.headKept,
+  language: row.language,
+  colours: row.colours,
+  frameStyle: row.frameStyle,
+  editor: row.editor,
+});
 
 /** @throws OrbisError `in-use` */
 export async function deleteEmptySite(tx: Handle, row: SiteRow): Promise<void> {

@@ -274,7 +274,7 @@ describe('fault: a process that was stopped for longer than its lease', function
         sql`update job set lease_until = utc_timestamp(3) - interval 1 second where id = ${job.id}`,
       );
       await claimJob(db, 'sweep', 'next');
-      const seen = { status: 200, why: null, digest: null, seen: [], gone: [] };
+      const seen = { status: 200, why: null, digest: null, seen: [], gone: [], head: [] };
       expect(await recordPage(db, 'stopped', page, { state: 'read', ...seen }, now)).to.equal(false);
       expect(await recordPage(db, 'next', page, { state: 'unreachable', ...seen }, now)).to.equal(true);
       expect(

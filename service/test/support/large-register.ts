@@ -40,6 +40,10 @@ const statements = [
   `insert into delivery (id, placement_id, number, revision_id, options, digest, created_at)
      select seq, 1 + (seq - 1) mod ${size.placements}, 1 + (seq - 1) div ${size.placements}, 1 + (seq * 7) mod ${size.embeds}, '{}', ${digestOf('seq')}, ${now} from seq_1_to_${2 * size.placements}`,
   `insert into delivery_snippet select id, 0, 'spot', 1 + id mod ${size.embeds} from delivery`,
+  `insert into snippet (id, digest, text_digest, runs) select 100000 + seq, ${digestOf("concat('once', seq)")}, ${digestOf("concat('text', seq)")}, '[]' from seq_1_to_60`,
+  `insert into site_need (site_id, digest, snippet_id, what, name, after, pages, stands)
+     select site.id, snippet.text_digest, snippet.id, 'code', concat('n', snippet.id), '[]', snippet.id, if(snippet.id mod 5 = 0, 'yes', 'unknown') from site join snippet on snippet.id > 100000`,
+  `insert into page_need select page.id, snippet.text_digest, page.site_id from page join snippet on snippet.id between 100001 and 100003`,
   `insert into job (id, public_id, kind, state, pages, pages_read, counts, created_at, ended_at)
      select seq, lpad(seq, 10, 'j'), 'sweep', 'done', ${size.pages}, ${size.pages}, '{"live":${size.placements}}', ${now}, ${now} from seq_1_to_${size.sweeps}`,
   `insert into sweep_page (id, job_id, page_id, state, read_at) select seq, 1 + (seq - 1) div ${size.pages}, 1 + (seq - 1) mod ${size.pages}, 'read', ${now} from seq_1_to_${size.sweeps * size.pages}`,
@@ -56,7 +60,7 @@ export async function fillRegister({ db }: Pick<Connection, 'db'>): Promise<void
   for (const statement of statements) await db.execute(sql.raw(statement));
   await db.execute(
     sql.raw(
-      'analyze table placement, embed, page, spot, delivery, sweep_page, sighting, revision, change_log, change_item',
+      'analyze table placement, embed, page, spot, site_need, delivery, sweep_page, sighting, revision, change_log, change_item',
     ),
   );
 }

@@ -183,6 +183,7 @@ export const reasons = {
   'carry-mark': () =>
     'This code has no element that shows anything, so one is put around it: by that a sweep knows which placement it is, and which delivery of its code',
   'moved-to-head': () => 'The page needs this only once: it stands in its head.',
+  'moved-to-site-head': () => 'Many pages need this: it stands once in the head of the whole site.',
   'loaded-at': (f) => `The page needs this only once: it stands in ${f.place}.`,
   'editor-takes-out': (f) => `The site’s editor would take this out (${f.name})`,
   'editor-line': () => 'The site’s editor wants this line with a code; visitors do not see it',

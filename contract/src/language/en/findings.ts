@@ -283,6 +283,11 @@ export const findings = {
     message: (f) => `What is placed on this page brings ${f.count} scripts; you wanted at most ${f.most}.`,
     remedy: () => 'Put some of it into frames of their own, or on another page.',
   },
+  'site-head-too-early': {
+    message: (f) =>
+      `Something of ${f.place} stands in the head of the whole site, before what it needs: it may not work here.`,
+    remedy: () => 'Put what it needs into the head of the whole site as well, or take it back from there.',
+  },
   'claims-collide': {
     message: (f) =>
       `${f.times === 2 ? 'Two embeds' : `${f.times} embeds`} on this page claim the same ${({ id: 'id', global: 'global name', field: 'form field', style: 'style rule' } as Record<string, string>)[String(f.what)]} “${f.name}”: one of them may not work.`,

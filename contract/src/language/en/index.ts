@@ -2,6 +2,7 @@ import type { Language } from '../language.ts';
 import { changes, remains } from './change-log.ts';
 import { expected, reasons } from './changes.ts';
 import { editor } from './editor.ts';
+import { siteHead } from './site-head.ts';
 import { errors } from './errors.ts';
 import { findings } from './findings.ts';
 import { kindNames } from './kinds.ts';
@@ -45,6 +46,7 @@ import { yamlFaults } from './yaml.ts';
 /** English. Every code of the core and of the contract has its words here. */
 export const en = {
   editor,
+  siteHead,
   options,
   byHand,
   conditions,

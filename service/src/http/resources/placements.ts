@@ -13,7 +13,7 @@ import {
 import { countStale } from '../../store/stale.ts';
 import { deliver } from '../../usecases/deliver.ts';
 import { changeAtPlace, endAtPlace, handOutLink, place } from '../../usecases/place.ts';
-import { planNext, planPage, type PlanTools } from '../../usecases/planning.ts';
+import { pagesAtOnce, planNext, planPage, planTools } from '../../usecases/planning.ts';
 import { placementSearch } from '../../usecases/search.ts';
 import { readHits } from '../../usecases/hits.ts';
 import { placementById, showPlacements } from '../../usecases/placements.ts';
@@ -22,20 +22,13 @@ import { pageByKey, siteByKey } from '../../usecases/places.ts';
 import { versionTag } from '../../serializers/version-tag.ts';
 import type { Handlers, Named } from '../reply.ts';
 
-/* So many pages are planned before a list by state is answered. */
-const pagesAtOnce = 50;
-
 /** The register: placements, and what was issued for them. */
 export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'deliveries'>> {
   const { renderContext } = deps;
   const { db } = deps.connection;
-  const planTools: PlanTools = {
-    db,
-    renderContext: () => deps.sheetRegistry.refresh(db).then(renderContext),
-    log: deps.log,
-  };
+  const tools = planTools(deps);
   const told = async ({ id }: Pick<StoredPlacement, 'id'>): Promise<Placement> =>
-    (await showPlacements([id], planTools))[0]!;
+    (await showPlacements([id], tools))[0]!;
   const reply = async (id: string) => {
     const row = await placementById(db, id);
     return { data: await told(row), etag: versionTag(row.placement) };
@@ -46,9 +39,9 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
       const filter = await filterOf(db, { ...query, ...placementSearch(query.where ?? '') });
       // Who is in a state is known of planned pages only; a few are planned at once, of the
       // rest it is said that they wait.
-      if (filter.state !== undefined) await planNext(pagesAtOnce, planTools);
+      if (filter.state !== undefined) await planNext(pagesAtOnce, tools);
       const ids = await listPlacementIds(db, filter, query.limit + 1, query.after);
-      const items = await showPlacements(ids.slice(0, query.limit), planTools);
+      const items = await showPlacements(ids.slice(0, query.limit), tools);
       const next = ids.length > query.limit ? String(ids[query.limit - 1]) : null;
       return { data: { items, next, waiting: await countStale(db) } };
     },
@@ -68,13 +61,13 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
     },
     'placements.hits': async ({ params }) => ({ data: await readHits(db, params.placement, deps.now()) }),
     'placements.link': async ({ params, actor }) => {
-      await handOutLink(params.placement, actor, planTools);
+      await handOutLink(params.placement, actor, tools);
       return { data: { link: deps.origins().placementUrl(params.placement) } };
     },
     'deliveries.create': async ({ params, actor }) => {
       const row = await placementById(db, params.placement);
       const { issued, isNew, isFirstServed } = await deliver(db, row, renderContext(), actor);
-      if (isFirstServed) await planPage(row.page.id, planTools);
+      if (isFirstServed) await planPage(row.page.id, tools);
       return { status: isNew ? 201 : 200, data: serializeDelivery(params.placement, issued) };
     },
     'deliveries.list': async ({ params, query }) => {

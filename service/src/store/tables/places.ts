@@ -15,6 +15,8 @@ export const site = mysqlTable('site', {
   defaults: json().$type<KindDefaults>().notNull(),
   /** Whether the site has a way into the heads of its pages. */
   head: boolean().notNull().default(false),
+  /** Digests of the texts that its owner wants once in the head of the whole site. */
+  headKept: json().$type<string[]>().notNull().default([]),
   /** The language of its pages (BCP 47, the language alone). */
   language: ascii({ length: 8 }).$type<PastedLanguage>().notNull().default('en'),
   /** Its colours, as `#rrggbb`. */

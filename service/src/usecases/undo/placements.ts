@@ -10,6 +10,7 @@ import {
   placementWithPlace,
   resumePlacement,
 } from '../../store/placements.ts';
+import { dropNeedsOfEmptyPage } from '../../store/needs.ts';
 import { markPage } from '../../store/stale.ts';
 import type { ChangeEffect } from '../../store/tables/changes.ts';
 import { sameOptions } from '../codes.ts';
@@ -33,6 +34,7 @@ export async function undoPlacement(
     : facts.kind === 'ended'
       ? undoEnding(tx, placed)
       : undoOptions(tx, placed, before as Options, after as Options));
+  await dropNeedsOfEmptyPage(tx, placed.placement, now);
   await markPage(tx, placed.placement.pageId);
   return remains;
 }
