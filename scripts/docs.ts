@@ -10,6 +10,7 @@ import {
   optionWords,
   optionsLine,
   listServiceSettings,
+  registerJsonSchema,
   sheetJsonSchema,
 } from '@orbis/contract';
 import { optionLooks, type Look } from './looks/options.ts';
@@ -167,6 +168,9 @@ function cellOf(name: string, { options }: Look): string {
 /** The JSON Schema of a provider's sheet. */
 export const sheetSchemaDocument = (): string => `${JSON.stringify(sheetJsonSchema(), null, 2)}\n`;
 
+/** The JSON Schema of a line of a register file. */
+export const registerSchemaDocument = (): string => `${JSON.stringify(registerJsonSchema(), null, 2)}\n`;
+
 /** The reference of the command line: what the help of each command says. */
 export function commandsDocument(): string {
   const program = makeProgram({ out: () => {}, err: () => {}, width: 100 }, () => Promise.resolve());
@@ -204,6 +208,7 @@ const documents: Readonly<Record<string, (now: string) => string>> = {
   'docs/looks.md': looksDocument,
   'docs/options.md': optionsDocument,
   'docs/provider-sheet.schema.json': sheetSchemaDocument,
+  'docs/register-file.schema.json': registerSchemaDocument,
   'docs/search.md': searchDocument,
 };
 

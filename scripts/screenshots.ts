@@ -7,7 +7,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import { chromium, type Page } from 'playwright-core';
-import { orbis as commandLine } from '@orbis/cli';
+import { openFile, orbis as commandLine } from '@orbis/cli';
 import { createClient } from '@orbis/contract';
 import { loadDemo, loopbackFetch, startDemoServer } from '@orbis/demo';
 import type { Sheet } from '@orbis/core';
@@ -194,6 +194,8 @@ async function terminal(
       readFile: (path) => readFile(join(top, path), 'utf8'),
       // What a command would leave behind is in nobody's way here.
       writeFile: () => Promise.resolve(),
+      openFile: (path) => openFile(join(top, path)),
+      writeStream: () => Promise.resolve(),
       askSecret: () => Promise.resolve(''),
       ask: null,
       open: null,

@@ -9,6 +9,7 @@ import { addCompletion } from './commands/completion.ts';
 import { addCopy } from './commands/copy.ts';
 import { addEditor } from './commands/editor.ts';
 import { addHarvest } from './commands/harvest.ts';
+import { addExport } from './commands/export.ts';
 import { addImport } from './commands/import.ts';
 import { addLearn } from './commands/learn.ts';
 import { addLogin } from './commands/login.ts';
@@ -97,6 +98,7 @@ const groups: Readonly<Record<string, readonly AddCommand[]>> = {
     ...(Object.keys(verbs) as Verb[]).map(addVerb),
     addCopy,
     addUndo,
+    addExport,
     addPages,
     addColours,
     addStyle,

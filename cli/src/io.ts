@@ -1,3 +1,5 @@
+import type { LargeFile } from './files.ts';
+
 /** What a command talks to: everything outside it is handed in, so that tests need no process. */
 export interface Io {
   stdin: () => Promise<string>;
@@ -11,6 +13,10 @@ export interface Io {
   readFile: (path: string) => Promise<string>;
   /** Writes a file in the place of one that is there. */
   writeFile: (path: string, bytes: Uint8Array) => Promise<void>;
+  /** Opens a file without reading all of it. */
+  openFile: (path: string) => Promise<LargeFile>;
+  /** Writes a file piece by piece, in the place of one that is there. */
+  writeStream: (path: string, from: ReadableStream<Uint8Array>) => Promise<void>;
   /** The names in a folder; null where it is none. */
   readFolder: (path: string) => Promise<string[] | null>;
   /** Asks for a secret without showing it. */

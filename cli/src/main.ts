@@ -3,6 +3,7 @@ import { createInterface } from 'node:readline/promises';
 import { Writable } from 'node:stream';
 import { text } from 'node:stream/consumers';
 import openInBrowser from 'open';
+import { openFile, writeStream } from './files.ts';
 import { isErrno, type Io } from './io.ts';
 import { localFetch } from './loopback.ts';
 import { orbis } from './program.ts';
@@ -38,6 +39,8 @@ const io: Io = {
   width: Math.min(out.columns === undefined ? 100 : out.columns || 80, 120),
   readFile: (path) => readFile(path, 'utf8'),
   writeFile,
+  openFile,
+  writeStream,
   readFolder: (path) =>
     readdir(path).catch((error: unknown) => {
       if (isErrno(error) && (error.code === 'ENOTDIR' || error.code === 'ENOENT')) return null;

@@ -1,5 +1,5 @@
 import { readdir, readFile, writeFile } from 'node:fs/promises';
-import { orbis, type Exit, type Io } from '@orbis/cli';
+import { openFile, orbis, writeStream, type Exit, type Io } from '@orbis/cli';
 
 export interface Ran {
   exit: Exit;
@@ -27,6 +27,8 @@ export async function run(
     width: 100,
     readFile: (path) => readFile(path, 'utf8'),
     writeFile,
+    openFile,
+    writeStream,
     readFolder: (path) => readdir(path).catch(() => null),
     askSecret: () => Promise.resolve(stdin),
     ask: answers

@@ -21,7 +21,9 @@ export type ChangeFacts =
   | ThingFacts<'changed'>
   | ThingFacts<'removed'>
   | { kind: 'sheet-saved'; provider: string }
-  | { kind: 'sheet-removed'; provider: string };
+  | { kind: 'sheet-removed'; provider: string }
+  /** A whole register, out of a file of so many lines. */
+  | { kind: 'register-taken'; lines: number };
 
 interface ThingFacts<K extends string> {
   kind: K;
@@ -54,10 +56,11 @@ export const changeKinds = [
   'removed',
   'sheet-saved',
   'sheet-removed',
+  'register-taken',
 ] as const satisfies ChangeKind[];
 
 /**
  * Kinds that are not taken back by themselves: with a sheet, embeds are read differently, and what would come
- * of the earlier one wants to be looked at.
+ * of the earlier one wants to be looked at; of a register that was taken in, all there is has come.
  */
-export const lastingKinds: readonly ChangeKind[] = ['sheet-saved', 'sheet-removed'];
+export const lastingKinds: readonly ChangeKind[] = ['sheet-saved', 'sheet-removed', 'register-taken'];

@@ -20,6 +20,8 @@ interface Call<N extends RouteName> {
   params?: Record<string, string | number>;
   query?: QueryInput<Routes[N]>;
   body?: BodyInput<Routes[N]>;
+  /** What is sent as it comes, to operations that take such a text. */
+  text?: { type: string; from: ReadableStream<Uint8Array> | Blob };
   ifMatch?: string;
   /** Makes it, and changes nothing that is there already. */
   ifNoneMatch?: '*';
@@ -54,7 +56,10 @@ export function createClient({ url, headers = {}, fetch = globalThis.fetch }: Cl
     const target = url + apiBase + pathOf(name, call.params ?? {}) + queryOf((call.query ?? {}) as Values);
     const init: RequestInit = {
       method: method.toUpperCase(),
-      headers: { accept: 'application/json, text/event-stream, image/webp', ...headers },
+      headers: {
+        accept: 'application/json, text/event-stream, image/webp, application/x-ndjson, text/csv',
+        ...headers,
+      },
     };
     const sent = init.headers as Record<string, string>;
     if (call.lastEventId !== undefined) sent['last-event-id'] = call.lastEventId;
@@ -64,6 +69,11 @@ export function createClient({ url, headers = {}, fetch = globalThis.fetch }: Cl
     if (call.body !== undefined) {
       init.body = JSON.stringify(call.body);
       sent['content-type'] = method === 'patch' ? 'application/merge-patch+json' : 'application/json';
+    }
+    if (call.text !== undefined) {
+      sent['content-type'] = call.text.type;
+      // A stream is sent while nothing of the answer is there yet (Fetch, section 5.4).
+      Object.assign(init, { body: call.text.from, duplex: 'half' });
     }
     const response = await fetch(target, init).catch((error: unknown) => {
       if (call.signal?.aborted) throw error;

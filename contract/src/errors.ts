@@ -76,6 +76,8 @@ const statuses = {
   'change-lasting': row(409, 4),
   'changed-since': row(409, 4),
   'import-refused': row(422, 2),
+  'register-file-invalid': row(422, 2),
+  'register-not-empty': row(409, 4),
   'embed-retired': row(409, 4),
   'page-unreadable': row(422, 3),
   'sitemap-missing': row(422, 3),

@@ -21,6 +21,7 @@ export * from './place.ts';
 export * from './reading.ts';
 export * from './editor-rules.ts';
 export * from './site-head.ts';
+export * from './register-file.ts';
 export * from './register.ts';
 export * from './resources.ts';
 export * from './routes/index.ts';

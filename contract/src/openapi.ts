@@ -47,6 +47,7 @@ function operation(name: string, definition: Route): Json {
       description: meaningOf(status),
       ...headersOf(definition, status),
       ...(definition.file ? { content: { [definition.file]: {} } } : {}),
+      ...(definition.stream ? { content: { [definition.stream]: { schema: { type: 'string' } } } } : {}),
       ...(definition.answer && status !== 204
         ? {
             content: {
@@ -71,20 +72,20 @@ function operation(name: string, definition: Route): Json {
     tags: [definition.tag],
     ...(definition.access === 'owner' ? { security: [{ session: [] }, { token: [] }] } : { security: [] }),
     ...(parameters.length > 0 ? { parameters } : {}),
-    ...(definition.body
-      ? {
-          requestBody: {
-            required: true,
-            content: {
-              [definition.method === 'patch' ? 'application/merge-patch+json' : 'application/json']: {
-                schema: schemaOf(definition.body, 'input'),
-              },
-            },
-          },
-        }
-      : {}),
+    ...requestBodyOf(definition),
     responses,
   };
+}
+
+function requestBodyOf({ method, body, takes }: Route): Json {
+  const content = takes
+    ? { [takes]: { schema: { type: 'string' } } }
+    : body && {
+        [method === 'patch' ? 'application/merge-patch+json' : 'application/json']: {
+          schema: schemaOf(body, 'input'),
+        },
+      };
+  return content ? { requestBody: { required: true, content } } : {};
 }
 
 function errorsOf(definition: Route): Map<number, (keyof typeof catalogue)[]> {
@@ -102,6 +103,7 @@ function errorsOf(definition: Route): Map<number, (keyof typeof catalogue)[]> {
       .add('not-json')
       .add('too-deep')
       .add('too-large');
+  if (definition.takes) codes.add('unsupported-type').add('unsupported-encoding');
   if (definition.ifMatch) codes.add('if-match-missing').add('if-match-stale');
   const byStatus = new Map<number, (keyof typeof catalogue)[]>();
   for (const code of codes)

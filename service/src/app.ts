@@ -23,6 +23,7 @@ import { harvestHandlers } from './http/resources/harvests.ts';
 import { placementHandlers } from './http/resources/placements.ts';
 import { pageHandlers } from './http/resources/pages.ts';
 import { headHandlers } from './http/resources/heads.ts';
+import { registerHandlers } from './http/resources/register.ts';
 import { siteHandlers } from './http/resources/sites.ts';
 import { spotHandlers } from './http/resources/spots.ts';
 import { presetHandlers } from './http/resources/presets.ts';
@@ -73,6 +74,7 @@ export function createApp(deps: Deps): Express {
     ...foundPageHandlers(deps),
     ...spotHandlers(deps),
     ...placementHandlers(deps),
+    ...registerHandlers(deps),
     ...sweepHandlers(deps),
   };
   app.use(apiBase, mountRoutes(handlers, deps), noRoute);

@@ -12,6 +12,8 @@ import {
   plural,
 } from '@orbis/contract';
 import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
+import type { LargeFile } from '../files.ts';
+import { describeTaken, importRegister, isRegister } from '../whole-register.ts';
 import { pasted } from '../pasted.ts';
 import { fold, progressBar, table } from '../text.ts';
 
@@ -20,19 +22,30 @@ export const addImport: AddCommand = (program, run) => {
     .command('import')
     .argument(
       '<what>',
-      'a folder of codes, a CSV file (name, code, tags, note) or an NDJSON file; - for NDJSON on standard input',
+      'a folder of codes, a CSV file (name, code, tags, note), an NDJSON file, or a whole register as “orbis export” writes it; - for NDJSON on standard input',
     )
     .option('--tag <tag...>', 'tags for all of them')
     .option('--dry-run', 'only say what would become of each')
     .option('--skip-refused', 'leave out what cannot be taken in, instead of taking in nothing')
-    .description('put many codes into the collection at once, all of them or none')
+    .description('put many codes into the collection at once, or take a whole register in: all, or nothing')
     .addHelpText(
       'after',
-      '\nExamples:\n  orbis import codes/ --dry-run\n  orbis import codes.csv --tag old-site\n  cat codes.ndjson | orbis import -\n\nA CSV file (RFC 4180; semicolons and tabs are understood too) has a first line with the names of its columns; tags stand in one field, with commas or semicolons between them.\nExit status: 0 all taken in, 1 some were refused and left out, 2 refused.',
+      '\nExamples:\n  orbis import codes/ --dry-run\n  orbis import codes.csv --tag old-site\n  cat codes.ndjson | orbis import -\n  orbis import register.ndjson\n\nA CSV file (RFC 4180; semicolons and tabs are understood too) has a first line with the names of its columns; tags stand in one field, with commas or semicolons between them.\nExit status: 0 all taken in, 1 some were refused and left out, 2 refused.',
     )
     .action((what: string, options: { tag?: string[]; dryRun?: boolean; skipRefused?: boolean }) =>
       run(async (tools) => {
-        const items = (await itemsIn(what, tools)).map((item) => ({
+        const typed = what === '-' ? await tools.io.stdin() : null;
+        const register = await registerIn(what, typed, tools);
+        if (register) {
+          if (options.tag ?? options.dryRun ?? options.skipRefused)
+            throw new UsedWrongly(
+              'A whole register is taken in as it is: neither tags nor --dry-run or --skip-refused go with it.',
+            );
+          const taken = await importRegister(register, tools);
+          tools.confirm(taken, () => describeTaken(taken));
+          return 0;
+        }
+        const items = (await itemsIn(what, typed, tools)).map((item) => ({
           ...item,
           tags: [...(item.tags ?? []), ...(options.tag ?? [])],
         }));
@@ -46,6 +59,20 @@ export const addImport: AddCommand = (program, run) => {
       }),
     );
 };
+
+/* A file that begins as a register does; null for everything else. */
+async function registerIn(
+  what: string,
+  typed: string | null,
+  { io }: Tools,
+): Promise<Pick<LargeFile, 'length' | 'stream'> | null> {
+  if (typed !== null) {
+    const text = new Blob([typed]);
+    return isRegister(typed.slice(0, 200)) ? { length: text.size, stream: () => text.stream() } : null;
+  }
+  const file = await io.openFile(what).catch(() => null);
+  return file && isRegister(file.beginning) ? file : null;
+}
 
 /* With a bar on a terminal, which says how many codes are read. */
 async function taken(
@@ -71,15 +98,15 @@ async function taken(
 }
 
 /** @throws UsedWrongly where a file is not what it should be, with its line. */
-async function itemsIn(what: string, { io }: Tools): Promise<ImportItem[]> {
-  const names = what === '-' ? null : await io.readFolder(what);
+async function itemsIn(what: string, typed: string | null, { io }: Tools): Promise<ImportItem[]> {
+  const names = typed !== null ? null : await io.readFolder(what);
   if (names) {
     const files = names.filter((name) => /\.(?:html?|txt|svg)$/i.test(name)).sort();
     return Promise.all(
       files.map(async (name) => ({ name: nameOfFile(name), text: await io.readFile(join(what, name)) })),
     );
   }
-  const text = await pasted(what, io);
+  const text = typed ?? (await pasted(what, io));
   try {
     return itemsInFile(text, what);
   } catch (error) {

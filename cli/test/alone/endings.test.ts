@@ -83,6 +83,7 @@ const words: Record<string, string[] | null> = {
   'style': ['hollinfell'],
   'editor': ['hollinfell'],
   'head': ['hollinfell'],
+  'export': [],
   'specimen': ['hollinfell'],
   'undo': [],
   'open': ['talk'],

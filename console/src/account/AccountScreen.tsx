@@ -14,6 +14,7 @@ import { ChangePassword } from './ChangePassword.tsx';
 import { Rules } from './Rules.tsx';
 import { Sessions } from './Sessions.tsx';
 import { Tokens } from './Tokens.tsx';
+import { WholeRegister } from './WholeRegister.tsx';
 
 /** Who is signed in and where, the tokens of programs, the password, and the look. */
 export default function AccountScreen() {
@@ -73,6 +74,9 @@ export default function AccountScreen() {
             Everything that was done stands in one list.{' '}
             <Link to="/done">Look at it, or take something back</Link>.
           </Typography>
+        </Card>
+        <Card title="Everything that is kept">
+          <WholeRegister />
         </Card>
         <Card title="Where you are signed in">
           <Sessions />

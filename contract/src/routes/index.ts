@@ -8,6 +8,7 @@ import { harvestRoutes } from './harvests.ts';
 import { headRoutes } from './heads.ts';
 import { placeRoutes } from './places.ts';
 import { providerRoutes } from './providers.ts';
+import { registerRoutes } from './register.ts';
 import { sessionRoutes } from './session.ts';
 import { sweepRoutes } from './sweeps.ts';
 import type { RouteName } from './paths.ts';
@@ -24,6 +25,7 @@ export const routes = {
   ...placeRoutes,
   ...headRoutes,
   ...foundPageRoutes,
+  ...registerRoutes,
   ...providerRoutes,
   ...endpointRoutes,
   ...sweepRoutes,

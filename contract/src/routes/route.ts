@@ -52,6 +52,10 @@ export interface Route<
   location?(answer: Output<R>): string;
   /** Answers with a file of this type instead of JSON. */
   file?: 'image/webp';
+  /** Answers with a text of this type instead of JSON, sent as it is made. */
+  stream?: 'application/x-ndjson' | 'text/csv';
+  /** Takes a text of this type instead of a body of JSON, of whatever length, read as it comes. */
+  takes?: 'application/x-ndjson';
   /** Answers with `text/event-stream` instead of JSON; `answer` is then the data of each event. */
   events?: boolean;
   errors: readonly ErrorCode[];

@@ -1,7 +1,7 @@
 import { readdir, readFile, writeFile } from 'node:fs/promises';
 import { createServer, type AddressInfo, type Server } from 'node:net';
 import { join, resolve } from 'node:path';
-import { orbis } from '@orbis/cli';
+import { openFile, orbis, writeStream } from '@orbis/cli';
 
 /**
  * The command line for scripts, without half a second to start it for each command: a function of bash hands
@@ -30,6 +30,8 @@ export async function startRelay(
       width: 100,
       readFile: (path) => readFile(resolve(cwd, path), 'utf8'),
       writeFile: (path, bytes) => writeFile(resolve(cwd, path), bytes),
+      openFile: (path) => openFile(resolve(cwd, path)),
+      writeStream: (path, from) => writeStream(resolve(cwd, path), from),
       readFolder: (path) => readdir(resolve(cwd, path)).catch(() => null),
       askSecret: () => Promise.reject(new Error('a block cannot be asked')),
       ask: null,

@@ -1,11 +1,8 @@
 import express, { type Request, type Response } from 'express';
 import { OrbisError } from '@orbis/contract';
+import { depthOf, deepest } from '../json-depth.ts';
 
 const types = ['application/json', 'application/merge-patch+json'];
-
-/* How deep a body may nest: what Orbis takes nests ten deep at most, and parsers run out of stack
-   somewhere. */
-const deepest = 64;
 
 /**
  * Reads the JSON body of a request, of at most so many bytes. Nothing is unpacked, and nothing is parsed
@@ -15,9 +12,7 @@ const deepest = 64;
 export async function readBody(request: Request, response: Response, most: number): Promise<unknown> {
   if (!request.is(types))
     throw new OrbisError('unsupported-type', { found: request.get('content-type') ?? null });
-  const encoding = request.get('content-encoding');
-  if (encoding !== undefined && encoding !== 'identity')
-    throw new OrbisError('unsupported-encoding', { found: encoding.slice(0, 40) });
+  refuseEncodings(request);
   const bytes = await rawBody(request, response, most);
   if (depthOf(bytes) > deepest) throw new OrbisError('too-deep', { most: deepest });
   try {
@@ -25,6 +20,23 @@ export async function readBody(request: Request, response: Response, most: numbe
   } catch {
     throw new OrbisError('not-json');
   }
+}
+
+/**
+ * What a request brings, as it comes.
+ * @throws OrbisError `unsupported-type`, `unsupported-encoding`
+ */
+export function inputOf(request: Request, type: string): AsyncIterable<Uint8Array> {
+  if (!request.is(type))
+    throw new OrbisError('unsupported-type', { found: request.get('content-type') ?? null, takes: type });
+  refuseEncodings(request);
+  return request as AsyncIterable<Uint8Array>;
+}
+
+function refuseEncodings(request: Request): void {
+  const encoding = request.get('content-encoding');
+  if (encoding !== undefined && encoding !== 'identity')
+    throw new OrbisError('unsupported-encoding', { found: encoding.slice(0, 40) });
 }
 
 const rawBody = (request: Request, response: Response, most: number): Promise<Uint8Array> =>
@@ -39,20 +51,3 @@ const rawBody = (request: Request, response: Response, most: number): Promise<Ui
 
 const sizeInWords = (bytes: number): string =>
   bytes < 1024 * 1024 ? `${Math.round(bytes / 1024)} kB` : `${Math.round(bytes / 1024 / 1024)} MB`;
-
-const [quote, backslash, opens, closes] = [0x22, 0x5c, [0x7b, 0x5b], [0x7d, 0x5d]];
-
-/** How deep a JSON text nests, told from its bytes alone (RFC 8259). */
-export function depthOf(bytes: Uint8Array): number {
-  let [depth, most, inText] = [0, 0, false];
-  for (let i = 0; i < bytes.length; i++) {
-    const byte = bytes[i]!;
-    if (inText) {
-      if (byte === backslash) i++;
-      else if (byte === quote) inText = false;
-    } else if (byte === quote) inText = true;
-    else if (opens.includes(byte)) most = Math.max(most, ++depth);
-    else if (closes.includes(byte)) depth--;
-  }
-  return most;
-}

@@ -1,3 +1,5 @@
+import { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
 import { Router, type Request, type RequestHandler, type Response } from 'express';
 import type { z } from 'zod';
 import {
@@ -10,10 +12,10 @@ import {
   type RouteName,
 } from '@orbis/contract';
 import type { Deps } from '../deps.ts';
-import { readBody } from './body.ts';
+import { inputOf, readBody } from './body.ts';
 import { nobody, visitorOf, whoCalls } from './caller.ts';
 import { deviceCookie, sessionCookie } from './cookie.ts';
-import type { FileReply, Handlers, Reply } from './reply.ts';
+import type { FileReply, Handlers, Reply, StreamReply } from './reply.ts';
 import { sendJson } from './send-json.ts';
 import { sendEvents } from './stream.ts';
 
@@ -42,12 +44,14 @@ function answer(name: RouteName, route: Route, handlers: Handlers, deps: Deps): 
     refuseOtherTypes(request, route);
     const { person } = caller;
     const body = route.body ? await readBody(request, response, route.most ?? usualMost) : undefined;
+    const input = route.takes ? inputOf(request, route.takes) : nothing();
     const reply = await connection.during(waiting, async () => {
       if (route.access !== 'probe') await deps.sheetRegistry.refresh(connection.db);
       const call = {
         params: parsed(route.params, request.params, 'path'),
         query: parsed(route.query, request.query, 'query'),
         body: parsed(route.body, body, 'body'),
+        input,
         person,
         actor: { by: person?.id ?? 0, now: deps.now() },
         visitor,
@@ -63,14 +67,15 @@ function answer(name: RouteName, route: Route, handlers: Handlers, deps: Deps): 
       return sendEvents(request, response, { events: reply.events, end: gone, isSignedIn });
     }
     if ('file' in reply) return sendFile(response, route, reply);
+    if ('stream' in reply) return sendStream(response, route, reply);
     setHeaders(request, response, route, reply);
     await sendReply(response, reply, deps);
   };
 }
 
 /* @throws OrbisError `not-acceptable` */
-function refuseOtherTypes(request: Request, { events, file }: Route): void {
-  if (request.accepts(events ? 'text/event-stream' : (file ?? 'application/json'))) return;
+function refuseOtherTypes(request: Request, { events, file, stream }: Route): void {
+  if (request.accepts(events ? 'text/event-stream' : (file ?? stream ?? 'application/json'))) return;
   throw new OrbisError('not-acceptable', { takes: request.get('accept')?.slice(0, 200) });
 }
 
@@ -88,6 +93,25 @@ function setHeaders(request: Request, response: Response, route: Route, reply: R
 function sendFile(response: Response, { file: type }: Route, { file, etag }: FileReply): void {
   response.set({ 'Cache-Control': 'private, max-age=86400', 'ETag': etag }).type(type!).send(file);
 }
+
+/* What is made as it is sent is a file for whoever asks with a browser. */
+async function sendStream(
+  response: Response,
+  { stream: type }: Route,
+  { stream, name }: StreamReply,
+): Promise<void> {
+  response
+    .set({ 'Cache-Control': 'no-store', 'Content-Disposition': `attachment; filename="${name}"` })
+    .type(type!);
+  try {
+    await pipeline(Readable.from(stream), response);
+  } catch (error) {
+    // Whoever went away before the end wants no answer any more.
+    if ((error as NodeJS.ErrnoException).code !== 'ERR_STREAM_PREMATURE_CLOSE') throw error;
+  }
+}
+
+async function* nothing(): AsyncGenerator<Uint8Array> {}
 
 /* @throws OrbisError where the caller may not do it. */
 function refuse({ person, readOnly }: Awaited<ReturnType<typeof whoCalls>>, route: Route): void {

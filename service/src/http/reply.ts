@@ -17,6 +17,8 @@ export interface Call<N extends RouteName> {
   visitor: Visitor;
   /** Holds `If-Match` against a state. */
   matchState: MatchState;
+  /** What comes in as a text of any length; empty for operations that take none. */
+  input: AsyncIterable<Uint8Array>;
   /** By which the log names this request. */
   request: string;
   /** Ends when the caller goes away. */
@@ -45,9 +47,16 @@ export interface FileReply {
   etag: string;
 }
 
+/** For operations whose answer is sent as it is made. */
+export interface StreamReply {
+  stream: AsyncIterable<string | Uint8Array>;
+  /** What a file of it is called. */
+  name: string;
+}
+
 export type Handler<N extends RouteName> = (
   call: Call<N>,
-) => Promise<Reply<AnswerOf<Routes[N]>> | EventReply<AnswerOf<Routes[N]>> | FileReply>;
+) => Promise<Reply<AnswerOf<Routes[N]>> | EventReply<AnswerOf<Routes[N]>> | FileReply | StreamReply>;
 export type Handlers<Names extends RouteName = RouteName> = { [N in Names]: Handler<N> };
 
 /** The operations whose names begin so. */

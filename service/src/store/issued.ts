@@ -142,7 +142,11 @@ export async function listDeliveries(
   });
 }
 
-async function snippetsOf(db: Handle, deliveryIds: readonly number[]): Promise<Map<number, Snippet[]>> {
+/** The snippets of these deliveries, by the delivery, in their order. */
+export async function snippetsOf(
+  db: Handle,
+  deliveryIds: readonly number[],
+): Promise<Map<number, Snippet[]>> {
   if (deliveryIds.length === 0) return new Map();
   const rows = await db
     .select({

@@ -11,7 +11,7 @@ import express, { type ErrorRequestHandler, type RequestHandler } from 'express'
 import fc from 'fast-check';
 import { pageKey, routes, spotKey, usualMost } from '@orbis/contract';
 import { knownHosts } from '../../src/http/guard.ts';
-import { depthOf } from '../../src/http/body.ts';
+import { depthOf } from '../../src/json-depth.ts';
 import { startTestOrbis, type TestOrbis } from '../support/orbis.ts';
 
 interface Answered {

@@ -38,6 +38,7 @@ export const changes: Language['changes'] = {
   'added': ({ what, key }) => `Added ${things[what]} ${key}`,
   'changed': ({ what, key }) => `Changed ${things[what]} ${key}`.trimEnd(),
   'removed': ({ what, key }) => `Removed ${things[what]} ${key}`,
+  'register-taken': ({ lines }) => `Took in a register of ${lines} ${lines === 1 ? 'line' : 'lines'}`,
   'sheet-saved': ({ provider }) => `Saved the sheet of ${provider}`,
   'sheet-removed': ({ provider }) => `Removed the sheet of ${provider}`,
 };

@@ -34,7 +34,8 @@ export const errors = {
   },
   'unsupported-type': {
     title: 'Wrong type',
-    detail: (f) => `This takes application/json; what arrived is ${f.found ?? 'of no stated type'}.`,
+    detail: (f) =>
+      `This takes ${f.takes ?? 'application/json'}; what arrived is ${f.found ?? 'of no stated type'}.`,
   },
   'unsupported-encoding': {
     title: 'Compressed',
@@ -292,6 +293,15 @@ export const errors = {
     title: 'Not all can be taken in',
     detail: (f) =>
       `${f.count === 1 ? 'One of them' : `${f.count} of them`} cannot be taken in: ${f.items}. Nothing was collected; leave them out, or skip them.`,
+  },
+  'register-file-invalid': {
+    title: 'No register file',
+    detail: (f) => `Line ${f.line}: ${f.problem}. Nothing was taken in.`,
+  },
+  'register-not-empty': {
+    title: 'Not empty',
+    detail: () =>
+      'A whole register is taken in where there is none yet: here are sites, embeds, presets, sheets or providers already. Nothing was taken in.',
   },
   'another-thing': {
     title: 'Another thing',

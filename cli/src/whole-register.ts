@@ -1,0 +1,56 @@
+import ora from 'ora';
+import { plural, registerType, type RecordType, type RegisterTaken } from '@orbis/contract';
+import type { Tools } from './command.ts';
+import type { LargeFile } from './files.ts';
+import { progressBar } from './text.ts';
+
+/** Whether a text begins as a register file does. */
+export const isRegister = (beginning: string): boolean =>
+  /^\uFEFF?\s*\{\s*"type"\s*:\s*"register"/.test(beginning);
+
+/** Takes a whole register in, with a bar on a terminal which says how much of the file is sent. */
+export async function importRegister(
+  { length, stream }: Pick<LargeFile, 'length' | 'stream'>,
+  { client, io, quiet }: Tools,
+): Promise<RegisterTaken> {
+  const thousand = (bytes: number): number => Math.ceil(bytes / 1000);
+  const told = (bytes: number): string => `${progressBar(thousand(bytes), thousand(length))} kB`;
+  const bar = io.errIsTerminal && !quiet ? ora({ text: told(0), stream: process.stderr }).start() : null;
+  let sent = 0;
+  const watched = stream().pipeThrough(
+    new TransformStream<Uint8Array, Uint8Array>({
+      transform: (chunk, controller) => {
+        sent += chunk.length;
+        if (bar) bar.text = sent === length ? 'reading the codes' : told(sent);
+        controller.enqueue(chunk);
+      },
+    }),
+  );
+  try {
+    const text = { type: registerType, from: watched };
+    return (await client().call('register.create', { text, signal: io.signal })).data;
+  } finally {
+    bar?.stop();
+  }
+}
+
+const names: Partial<Record<RecordType, string>> = {
+  site: 'site',
+  page: 'page',
+  spot: 'spot',
+  embed: 'embed',
+  revision: 'revision',
+  placement: 'placement',
+  delivery: 'code',
+  preset: 'preset',
+  sheet: 'provider sheet',
+};
+
+/** What was taken in, in a sentence. */
+export function describeTaken({ lines }: RegisterTaken): string {
+  const parts = (Object.keys(names) as RecordType[]).flatMap((type) => {
+    const count = lines[type] ?? 0;
+    return count === 0 ? [] : [type === 'delivery' ? `${count} handed out` : plural(count, names[type]!)];
+  });
+  return `Taken in: ${parts.join(', ') || 'nothing but rules'}.\n`;
+}

@@ -1,0 +1,37 @@
+import { registerCounts, registerType } from '../register-file.ts';
+import { paths } from './paths.ts';
+import { route } from './route.ts';
+
+const tag = 'Register';
+
+/** The register as a whole. */
+export const registerRoutes = {
+  'register.read': route({
+    ...paths['register.read'],
+    summary: 'The whole register, as a JSON text in each line; docs/register-file.schema.json describes them',
+    tag,
+    access: 'owner',
+    stream: registerType,
+    statuses: [200],
+    errors: [],
+  }),
+  'register.create': route({
+    ...paths['register.create'],
+    summary: 'Take a whole register in, where there is none yet: all of it, or nothing',
+    tag,
+    access: 'owner',
+    takes: registerType,
+    answer: registerCounts,
+    statuses: [201],
+    errors: ['register-not-empty', 'register-file-invalid', 'reading-too-slow'],
+  }),
+  'register.table': route({
+    ...paths['register.table'],
+    summary: 'Every placement as a row of a table, for spreadsheets (RFC 4180)',
+    tag,
+    access: 'owner',
+    stream: 'text/csv',
+    statuses: [200],
+    errors: [],
+  }),
+};

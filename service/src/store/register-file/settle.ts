@@ -1,0 +1,44 @@
+import { eq, sql } from 'drizzle-orm';
+import type { Handle } from '../../database/connect.ts';
+import {
+  delivery,
+  embed,
+  oembedEndpoint,
+  page,
+  placement,
+  preset,
+  providerSheet,
+  revision,
+  site,
+  source,
+  spot,
+} from '../schema.ts';
+
+/** Whether nothing is kept yet that a register file brings. Call it in a transaction. */
+export async function isEmpty(tx: Handle): Promise<boolean> {
+  for (const table of [site, embed, preset, providerSheet, oembedEndpoint])
+    if ((await tx.select({ id: table.id }).from(table).limit(1)).length > 0) return false;
+  return true;
+}
+
+/** What follows from all rows together: the newest numbers, and what is counted. Call it in a transaction. */
+export async function settleRegister(tx: Handle): Promise<void> {
+  for (const [column, table] of [
+    ['source', source],
+    ['revision', revision],
+  ] as const)
+    await tx.execute(
+      sql`update ${embed} join (select embed_id, max(number) as newest from ${table} group by embed_id) as last on last.embed_id = ${embed.id} set ${embed[column]} = last.newest`,
+    );
+  await tx.execute(
+    sql`update ${placement} join (select placement_id, max(number) as newest from ${delivery} group by placement_id) as last on last.placement_id = ${placement.id} set ${placement.issued} = last.newest`,
+  );
+  for (const [table, column] of [
+    [embed, placement.embedId],
+    [spot, placement.spotId],
+  ] as const)
+    await tx.update(table).set({
+      placements: sql`(select count(*) from ${placement} where ${column} = ${table.id} and ${eq(placement.active, 1)})`,
+    });
+  await tx.update(site).set({ pages: sql`(select count(*) from ${page} where ${page.siteId} = ${site.id})` });
+}

@@ -1,0 +1,50 @@
+import { parsePage, parsePlace } from '@orbis/contract';
+import { insertMany } from '../insert-many.ts';
+import { page, site, spot } from '../schema.ts';
+import { pagesBy, sitesBy } from './found-rows.ts';
+import { date, dateOrNull, type Take } from './take.ts';
+
+/** Sites, with all that holds for them. */
+export const takeSites: Take<'site'> = (tx, records, by) =>
+  insertMany(
+    tx,
+    site,
+    records.map(({ type: _type, at, ...values }) => ({ ...values, createdAt: date(at), createdBy: by })),
+  );
+
+/** Pages of sites. */
+export const takePages: Take<'page'> = async (tx, records, by) => {
+  const sites = await sitesBy(
+    tx,
+    records.map(({ key }) => parsePage(key).site),
+  );
+  await insertMany(
+    tx,
+    page,
+    records.map(({ key, title, checkedAt, at }) => {
+      const { site: of, path } = parsePage(key);
+      const times = { checkedAt: dateOrNull(checkedAt), createdAt: date(at) };
+      return { siteId: sites.of(of), path, title, ...times, createdBy: by };
+    }),
+  );
+};
+
+/** Spots on pages. */
+export const takeSpots: Take<'spot'> = async (tx, records, by) => {
+  const pageOf = (key: string): string => {
+    const { site: of, path } = parsePlace(key);
+    return `${of}/${path}`;
+  };
+  const pages = await pagesBy(
+    tx,
+    records.map(({ key }) => pageOf(key)),
+  );
+  await insertMany(
+    tx,
+    spot,
+    records.map(({ key, widths: { phone, tablet, desktop }, at }) => ({
+      ...{ pageId: pages.of(pageOf(key)).pageId, name: parsePlace(key).spot, phone, tablet, desktop },
+      ...{ createdAt: date(at), createdBy: by },
+    })),
+  );
+};

@@ -1,0 +1,24 @@
+import type { RecordType } from '@orbis/contract';
+import { takeEndpoints, takePresets, takeRules } from './take-asked.ts';
+import { takeEmbeds, takeRevisions, takeSources } from './take-collection.ts';
+import { takeHeadDeliveries, takeNeeds } from './take-heads.ts';
+import { takeDeliveries, takePlacements } from './take-placements.ts';
+import { takePages, takeSites, takeSpots } from './take-places.ts';
+import type { Take } from './take.ts';
+
+/** What records of each kind come to; sheets are read first, and so are for whoever can. */
+export const takes: { [T in Exclude<RecordType, 'register' | 'sheet' | 'end'>]: Take<T> } = {
+  rules: takeRules,
+  endpoint: takeEndpoints,
+  preset: takePresets,
+  site: takeSites,
+  page: takePages,
+  spot: takeSpots,
+  embed: takeEmbeds,
+  source: takeSources,
+  revision: takeRevisions,
+  placement: takePlacements,
+  delivery: takeDeliveries,
+  need: takeNeeds,
+  headDelivery: takeHeadDeliveries,
+};
