@@ -7,6 +7,8 @@ import { Agent, fetch as undiciFetch } from 'undici';
  */
 export function localFetch(): typeof globalThis.fetch {
   const dispatcher = new Agent({
+    // A large register takes its time to be taken in, and nothing is answered before.
+    headersTimeout: 0,
     connect: {
       lookup: (hostname, _options, done) => {
         if (/(?:^|\.)localhost$/i.test(hostname)) return done(null, [{ address: '127.0.0.1', family: 4 }]);

@@ -96,23 +96,43 @@ export async function insertDelivery(
 
 /** Keeps snippets, each once; their ids, in their order. Call it in a transaction. */
 export async function keepSnippets(tx: Handle, snippets: readonly Snippet[]): Promise<number[]> {
-  const rows = snippets.map((made) => ({
-    digest: digest(JSON.stringify(made.runs)),
-    textDigest: textDigest(made),
-    runs: made.runs,
-  }));
-  await tx.insert(snippet).ignore().values(rows);
-  const kept = await tx
-    .select({ id: snippet.id, digest: snippet.digest })
-    .from(snippet)
-    .where(
-      inArray(
-        snippet.digest,
-        rows.map((row) => row.digest),
-      ),
+  const digests = snippets.map(({ runs }) => digest(JSON.stringify(runs)));
+  const rows = new Map(
+    snippets.map((made, i) => [
+      digests[i]!,
+      { digest: digests[i]!, textDigest: textDigest(made), runs: made.runs },
+    ]),
+  );
+  const ids = await snippetIds(tx, [...rows.keys()]);
+  const fresh = [...rows.values()].filter((row) => !ids.has(row.digest));
+  if (fresh.length > 0) {
+    for (const part of chunks(fresh)) await tx.insert(snippet).ignore().values(part);
+    const made = await snippetIds(
+      tx,
+      fresh.map((row) => row.digest),
+      'newest',
     );
-  const ids = new Map(kept.map((row) => [row.digest, row.id]));
-  return rows.map((row) => ids.get(row.digest)!);
+    for (const [own, id] of made) ids.set(own, id);
+  }
+  return digests.map((own) => ids.get(own)!);
+}
+
+/* Whoever kept the same in the meantime is seen only by a reading that locks. */
+async function snippetIds(
+  tx: Handle,
+  digests: readonly string[],
+  state: 'snapshot' | 'newest' = 'snapshot',
+): Promise<Map<string, number>> {
+  const ids = new Map<string, number>();
+  for (const part of chunks(digests)) {
+    const found = tx
+      .select({ id: snippet.id, digest: snippet.digest })
+      .from(snippet)
+      .where(inArray(snippet.digest, part));
+    const rows = await (state === 'newest' ? found.for('update') : found);
+    for (const row of rows) ids.set(row.digest, row.id);
+  }
+  return ids;
 }
 
 /** What was handed out for a placement, the newest first. */

@@ -32,7 +32,7 @@ const statements = [
   `insert into revision (id, embed_id, number, source_id, left_out, options, sheet_id, reason, created_at)
      select seq, 1 + (seq - 1) mod ${size.embeds}, 1 + (seq - 1) div ${size.embeds}, 1 + (seq - 1) mod ${size.embeds}, '[]', '{}', 'kinorill', 'r', ${now} from seq_1_to_${2 * size.embeds}`,
   `insert into placement (id, public_id, spot_id, page_id, site_id, embed_id, seen, seen_delivery, carried, wanted, state, stale, issued, findings, options, created_at)
-     select seq, lpad(conv(seq, 10, 16), 10, '0'), spot.id, spot.page_id, page.site_id, 1 + (seq * 7 + (seq - 1) div ${size.spots}) mod ${size.embeds},
+     select seq, lower(lpad(conv(seq, 10, 16), 10, '0')), spot.id, spot.page_id, page.site_id, 1 + (seq * 7 + (seq - 1) div ${size.spots}) mod ${size.embeds},
        if(seq mod 10 = 9, 'missing', 'live'), if(seq mod 10 = 9, null, 1), ${digestOf('1')}, ${digestOf('if(seq mod 10 = 8, 2, 1)')},
        elt(1 + greatest(seq mod 10, 7) - 7, 'live', 'out-of-date', 'missing'), 'no', 2, '[]', '{}', ${now}
      from seq_1_to_${size.placements} join spot on spot.id = 1 + (seq - 1) mod ${size.spots} join page on page.id = spot.page_id`,
@@ -40,7 +40,7 @@ const statements = [
   `insert into delivery (id, placement_id, number, revision_id, options, digest, created_at)
      select seq, 1 + (seq - 1) mod ${size.placements}, 1 + (seq - 1) div ${size.placements}, 1 + (seq * 7) mod ${size.embeds}, '{}', ${digestOf('seq')}, ${now} from seq_1_to_${2 * size.placements}`,
   `insert into delivery_snippet select id, 0, 'spot', 1 + id mod ${size.embeds} from delivery`,
-  `insert into snippet (id, digest, text_digest, runs) select 100000 + seq, ${digestOf("concat('once', seq)")}, ${digestOf("concat('text', seq)")}, '[]' from seq_1_to_60`,
+  `insert into snippet (id, digest, text_digest, runs) select 100000 + seq, ${digestOf("concat('once', seq)")}, ${digestOf("concat('text', seq)")}, concat('[{"from":"source","start":0,"end":1,"text":"text', seq, '"}]') from seq_1_to_60`,
   `insert into site_need (site_id, digest, snippet_id, what, name, after, pages, stands)
      select site.id, snippet.text_digest, snippet.id, 'code', concat('n', snippet.id), '[]', snippet.id, if(snippet.id mod 5 = 0, 'yes', 'unknown') from site join snippet on snippet.id > 100000`,
   `insert into page_need select page.id, snippet.text_digest, page.site_id from page join snippet on snippet.id between 100001 and 100003`,
@@ -51,7 +51,7 @@ const statements = [
      select sweep_page.id, placement.id, 'live', 1, 1, '[]' from placement join sweep_page on sweep_page.page_id = placement.page_id and sweep_page.job_id = 1`,
   // The newest were all taken back.
   `insert into change_log (id, public_id, kind, facts, undone_at, created_at)
-     select seq, lpad(conv(seq, 10, 16), 10, '0'), 'renewed', concat('{"kind":"renewed","embed":"e', 1 + seq mod ${size.embeds}, '"}'), if(seq mod 2 = 1 or seq > 30000, ${now}, null), ${now} from seq_1_to_${size.changes}`,
+     select seq, lower(lpad(conv(seq, 10, 16), 10, '0')), 'renewed', concat('{"kind":"renewed","embed":"e', 1 + seq mod ${size.embeds}, '"}'), if(seq mod 2 = 1 or seq > 30000, ${now}, null), ${now} from seq_1_to_${size.changes}`,
   `insert into change_item (change_id, embed_id, \`from\`, \`to\`) select id, 1 + id mod ${size.embeds}, 1, 2 from change_log`,
 ];
 

@@ -1,6 +1,7 @@
 import type { Deps } from '../../deps.ts';
 import { planTools } from '../../usecases/planning.ts';
 import { placementRows } from '../../usecases/register-file/table.ts';
+import { spooled } from '../../usecases/register-file/spooled.ts';
 import { takeInRegister } from '../../usecases/register-file/take-in.ts';
 import { writeOutRegister } from '../../usecases/register-file/write-out.ts';
 import type { Handlers, Named } from '../reply.ts';
@@ -17,7 +18,7 @@ export function registerHandlers(deps: Deps): Handlers<Named<'register'>> {
       }),
     'register.create': async ({ input, actor }) => ({
       status: 201,
-      data: await takeInRegister(input, deps, actor),
+      data: await spooled(input, (whole) => takeInRegister(whole, deps, actor)),
     }),
     'register.table': ({ actor: { now } }) =>
       Promise.resolve({ stream: placementRows(planTools(deps)), name: named(now, 'csv') }),

@@ -1,4 +1,4 @@
-import { and, eq, inArray, or } from 'drizzle-orm';
+import { and, eq, inArray } from 'drizzle-orm';
 import { parsePage, parsePlace, RecordUnfit } from '@orbis/contract';
 import type { Handle } from '../../database/connect.ts';
 import { chunks } from '../chunks.ts';
@@ -127,7 +127,12 @@ export async function numberedBy(
     const rows = await tx
       .select({ id: table.id, embedId: table.embedId, number: table.number })
       .from(table)
-      .where(or(...part.map((each) => and(eq(table.embedId, each.embedId), eq(table.number, each.number)))));
+      .where(
+        and(
+          isOneOf(table.embedId, [...new Set(part.map(({ embedId }) => embedId))]),
+          isOneOf(table.number, [...new Set(part.map(({ number }) => number))]),
+        ),
+      );
     for (const row of rows) found.set(numberedKey(row), row.id);
   }
   return new FoundRows(

@@ -1,8 +1,9 @@
-import { and, asc, eq, gt, inArray } from 'drizzle-orm';
+import { and, asc, gt } from 'drizzle-orm';
 import { registerFormat, type RecordOf, type RegisterRecord } from '@orbis/contract';
 import type { Handle } from '../../database/connect.ts';
 import { tagsOf } from '../embeds.ts';
 import { snippetsOf } from '../issued.ts';
+import { isOneOf } from '../one-of.ts';
 import { readRules } from '../rules.ts';
 import {
   delivery,
@@ -18,6 +19,7 @@ import {
   spot,
 } from '../schema.ts';
 import { headRecords } from './head-records.ts';
+import { embedKeys, numbersOf, pageKeys, placementIds, spotKeys } from './keys-of-rows.ts';
 
 /* So many rows are read at once: however large the register is, no more of it is in memory. */
 const together = 500;
@@ -74,32 +76,33 @@ async function* ofPlaces(tx: Handle): AsyncGenerator<RegisterRecord> {
     tx.select().from(site).where(gt(site.id, after)).orderBy(asc(site.id)).limit(together),
   ))
     yield siteRecord(row);
-  for await (const { page: row, site: of } of inOrder((after) =>
-    tx
-      .select({ id: page.id, page, site: site.key })
-      .from(page)
-      .innerJoin(site, eq(site.id, page.siteId))
-      .where(gt(page.id, after))
-      .orderBy(asc(page.id))
-      .limit(together),
+  for await (const rows of inBatches((after) =>
+    tx.select().from(page).where(gt(page.id, after)).orderBy(asc(page.id)).limit(together),
   )) {
-    const { path, title, checkedAt, createdAt } = row;
-    const times = { checkedAt: iso(checkedAt), at: createdAt.toISOString() };
-    yield { type: 'page', key: `${of}/${path}`, title, ...times };
+    const keys = await pageKeys(
+      tx,
+      rows.map(({ id }) => id),
+    );
+    for (const { id, title, checkedAt, createdAt } of rows)
+      yield {
+        type: 'page',
+        key: keys.get(id)!,
+        title,
+        checkedAt: iso(checkedAt),
+        at: createdAt.toISOString(),
+      };
   }
-  for await (const { spot: row, site: of, path } of inOrder((after) =>
-    tx
-      .select({ id: spot.id, spot, site: site.key, path: page.path })
-      .from(spot)
-      .innerJoin(page, eq(page.id, spot.pageId))
-      .innerJoin(site, eq(site.id, page.siteId))
-      .where(gt(spot.id, after))
-      .orderBy(asc(spot.id))
-      .limit(together),
+  for await (const rows of inBatches((after) =>
+    tx.select().from(spot).where(gt(spot.id, after)).orderBy(asc(spot.id)).limit(together),
   )) {
-    const { name, phone, tablet, desktop, createdAt } = row;
-    const key = `${of}/${path}#${name}`;
-    yield { type: 'spot', key, widths: { phone, tablet, desktop }, at: createdAt.toISOString() };
+    const keys = await pageKeys(
+      tx,
+      rows.map(({ pageId }) => pageId),
+    );
+    for (const { pageId, name, phone, tablet, desktop, createdAt } of rows) {
+      const key = `${keys.get(pageId)!}#${name}`;
+      yield { type: 'spot', key, widths: { phone, tablet, desktop }, at: createdAt.toISOString() };
+    }
   }
 }
 
@@ -137,7 +140,7 @@ async function* ofEmbeds(tx: Handle, keys: ReadonlyMap<number, string>): AsyncGe
     tx
       .select()
       .from(source)
-      .where(and(inArray(source.embedId, ids), gt(source.id, after)))
+      .where(and(isOneOf(source.embedId, ids), gt(source.id, after)))
       .orderBy(asc(source.id))
       .limit(together),
   )) {
@@ -145,77 +148,85 @@ async function* ofEmbeds(tx: Handle, keys: ReadonlyMap<number, string>): AsyncGe
     const at = createdAt.toISOString();
     yield { type: 'source', embed: keys.get(embedId)!, number, pasted, base, found, at };
   }
-  for await (const { revision: row, source: of } of inOrder((after) =>
+  for await (const rows of inBatches((after) =>
     tx
-      .select({ id: revision.id, revision, source: source.number })
+      .select()
       .from(revision)
-      .innerJoin(source, eq(source.id, revision.sourceId))
-      .where(and(inArray(revision.embedId, ids), gt(revision.id, after)))
+      .where(and(isOneOf(revision.embedId, ids), gt(revision.id, after)))
       .orderBy(asc(revision.id))
       .limit(together),
   )) {
-    const { embedId, number, leftOut, options, sheetId, sheetDigest, reason, createdAt } = row;
-    const sheet = sheetId === null ? null : { id: sheetId, digest: sheetDigest };
-    yield {
-      type: 'revision',
-      ...{ embed: keys.get(embedId)!, number, source: of, leftOut, options, sheet, reason },
-      at: createdAt.toISOString(),
-    };
+    const sources = await numbersOf(
+      tx,
+      source,
+      rows.map(({ sourceId }) => sourceId),
+    );
+    for (const row of rows) yield revisionRecord(row, keys.get(row.embedId)!, sources.get(row.sourceId)!);
   }
 }
 
+function revisionRecord(
+  { number, leftOut, options, sheetId, sheetDigest, reason, createdAt }: typeof revision.$inferSelect,
+  key: string,
+  of: number,
+): RecordOf<'revision'> {
+  const sheet = sheetId === null ? null : { id: sheetId, digest: sheetDigest };
+  const at = createdAt.toISOString();
+  return { type: 'revision', embed: key, number, source: of, leftOut, options, sheet, reason, at };
+}
+
 async function* ofPlacements(tx: Handle): AsyncGenerator<RegisterRecord> {
-  for await (const row of inOrder((after) =>
-    tx
-      .select({
-        id: placement.id,
-        placement,
-        embed: embed.key,
-        site: site.key,
-        path: page.path,
-        spot: spot.name,
-      })
-      .from(placement)
-      .innerJoin(embed, eq(embed.id, placement.embedId))
-      .innerJoin(spot, eq(spot.id, placement.spotId))
-      .innerJoin(page, eq(page.id, placement.pageId))
-      .innerJoin(site, eq(site.id, placement.siteId))
-      .where(gt(placement.id, after))
-      .orderBy(asc(placement.id))
-      .limit(together),
+  for await (const rows of inBatches((after) =>
+    tx.select().from(placement).where(gt(placement.id, after)).orderBy(asc(placement.id)).limit(together),
   )) {
-    const { publicId, options, seen, seenDelivery, carried, findings, ...times } = row.placement;
-    yield {
-      type: 'placement',
-      ...{ id: publicId, embed: row.embed, place: `${row.site}/${row.path}#${row.spot}`, options },
-      ...{ seen, seenDelivery, carried, findings },
-      ...{ lastSeenAt: iso(times.lastSeenAt), checkedAt: iso(times.checkedAt) },
-      ...{ linkedAt: iso(times.linkedAt), endedAt: iso(times.endedAt), at: times.createdAt.toISOString() },
-    };
+    const embeds = await embedKeys(
+      tx,
+      rows.map(({ embedId }) => embedId),
+    );
+    const spots = await spotKeys(
+      tx,
+      rows.map(({ spotId }) => spotId),
+    );
+    for (const row of rows) yield placementRecord(row, embeds.get(row.embedId)!, spots.get(row.spotId)!);
   }
   yield* ofDeliveries(tx);
 }
 
+function placementRecord(
+  { publicId, options, seen, seenDelivery, carried, findings, ...times }: typeof placement.$inferSelect,
+  of: string,
+  place: string,
+): RecordOf<'placement'> {
+  return {
+    type: 'placement',
+    ...{ id: publicId, embed: of, place, options, seen, seenDelivery, carried, findings },
+    ...{ lastSeenAt: iso(times.lastSeenAt), checkedAt: iso(times.checkedAt) },
+    ...{ linkedAt: iso(times.linkedAt), endedAt: iso(times.endedAt), at: times.createdAt.toISOString() },
+  };
+}
+
 async function* ofDeliveries(tx: Handle): AsyncGenerator<RegisterRecord> {
   for await (const rows of inBatches((after) =>
-    tx
-      .select({ id: delivery.id, delivery, placement: placement.publicId, revision: revision.number })
-      .from(delivery)
-      .innerJoin(placement, eq(placement.id, delivery.placementId))
-      .innerJoin(revision, eq(revision.id, delivery.revisionId))
-      .where(gt(delivery.id, after))
-      .orderBy(asc(delivery.id))
-      .limit(together),
+    tx.select().from(delivery).where(gt(delivery.id, after)).orderBy(asc(delivery.id)).limit(together),
   )) {
+    const placements = await placementIds(
+      tx,
+      rows.map(({ placementId }) => placementId),
+    );
+    const revisions = await numbersOf(
+      tx,
+      revision,
+      rows.map(({ revisionId }) => revisionId),
+    );
     const snippets = await snippetsOf(
       tx,
       rows.map(({ id }) => id),
     );
-    for (const { id, delivery: row, placement: of, revision: made } of rows)
+    for (const { id, placementId, revisionId, number, options, createdAt } of rows)
       yield {
         type: 'delivery',
-        ...{ placement: of, number: row.number, revision: made, options: row.options },
-        ...{ snippets: snippets.get(id) ?? [], at: row.createdAt.toISOString() },
+        ...{ placement: placements.get(placementId)!, number, revision: revisions.get(revisionId)!, options },
+        ...{ snippets: snippets.get(id) ?? [], at: createdAt.toISOString() },
       };
   }
 }

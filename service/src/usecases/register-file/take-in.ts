@@ -23,7 +23,7 @@ const together = 500;
 const mostText = 4 * 1024 * 1024;
 
 /**
- * Takes a register file in as it comes, into a register that is empty: all of it, or nothing.
+ * Takes a register file in, into a register that is empty: all of it, or nothing.
  * @returns how many lines there were of each kind
  * @throws OrbisError `register-not-empty`, `register-file-invalid` with the line
  */
