@@ -35,6 +35,7 @@ import { addStyle } from './commands/style.ts';
 import { addSweep } from './commands/sweep.ts';
 import { addUndo } from './commands/undo.ts';
 import { addViews } from './commands/views.ts';
+import { addThirdParties } from './commands/third-parties.ts';
 import { addWhere } from './commands/where.ts';
 import { change } from './things/change.ts';
 import { embed } from './things/embed.ts';
@@ -92,6 +93,7 @@ const groups: Readonly<Record<string, readonly AddCommand[]>> = {
     addSweep,
     addWhere,
     addViews,
+    addThirdParties,
   ],
   'Looked at with a browser:': [addPreview, addStill, addMeasure, addWeigh, addPicture],
   'What is kept, all of it by the same five verbs:': [

@@ -63,4 +63,15 @@ describe('the command line, with the head of a whole site', () => {
     const { out } = await orbis('head hollinfell --json');
     expect((JSON.parse(out) as SiteHead).things.map(({ kept }) => kept)).to.deep.equal([false, false]);
   });
+
+  it('tells whom browsers contact, and writes that for a privacy statement', async () => {
+    const { out } = await orbis('third-parties hollinfell');
+    expect(out).to.equal(
+      'Slotsedge\n  takes bookings, as soon as the page is opened\n  cdn.slotsedge.localhost\n  in 3 places on hollinfell\n',
+    );
+    const { out: markdown } = await orbis('third-parties --as markdown');
+    expect(markdown).to.include('| Slotsedge | takes bookings | as soon as the page is opened |');
+    const { out: html } = await orbis('third-parties --as html');
+    expect(html).to.match(/^<table>\n<thead>\n<tr><th>Who<\/th>/);
+  });
 });

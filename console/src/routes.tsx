@@ -47,6 +47,7 @@ export const router = createBrowserRouter([
           { path: 'plan', lazy: screen(() => import('./plan/PlanScreen.tsx')) },
           { path: 'register', lazy: screen(() => import('./register/RegisterScreen.tsx')) },
           { path: 'register/:placement', lazy: screen(() => import('./placement/PlacementScreen.tsx')) },
+          { path: 'third-parties', lazy: screen(() => import('./register/ThirdPartiesScreen.tsx')) },
           { path: 'sweeps', lazy: screen(() => import('./sweeps/SweepsScreen.tsx')) },
           { path: 'providers', lazy: screen(() => import('./providers/ProvidersScreen.tsx')) },
           { path: 'providers/new', lazy: screen(() => import('./providers/NewSheetScreen.tsx')) },

@@ -22,6 +22,7 @@ const headings: Record<(typeof consoleScreens)[number], string> = {
   '/places/:site': 'Fell',
   '/places/:site/pages': 'The pages of Fell',
   '/places/:site/editor': 'The editor of Fell',
+  '/third-parties': 'Third parties',
   '/places/:site/head': 'The head of every page of Fell',
   '/plan': 'What Talks needs',
   '/register': 'Register',

@@ -20,6 +20,7 @@ export const consoleScreens = [
   '/plan',
   '/register',
   '/register/:placement',
+  '/third-parties',
   '/sweeps',
   '/providers',
   '/providers/new',

@@ -23,6 +23,7 @@ import { harvestHandlers } from './http/resources/harvests.ts';
 import { placementHandlers } from './http/resources/placements.ts';
 import { pageHandlers } from './http/resources/pages.ts';
 import { headHandlers } from './http/resources/heads.ts';
+import { thirdPartyHandlers } from './http/resources/third-parties.ts';
 import { registerHandlers } from './http/resources/register.ts';
 import { siteHandlers } from './http/resources/sites.ts';
 import { spotHandlers } from './http/resources/spots.ts';
@@ -75,6 +76,7 @@ export function createApp(deps: Deps): Express {
     ...spotHandlers(deps),
     ...placementHandlers(deps),
     ...registerHandlers(deps),
+    ...thirdPartyHandlers(deps),
     ...sweepHandlers(deps),
   };
   app.use(apiBase, mountRoutes(handlers, deps), noRoute);

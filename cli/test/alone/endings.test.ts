@@ -84,6 +84,7 @@ const words: Record<string, string[] | null> = {
   'editor': ['hollinfell'],
   'head': ['hollinfell'],
   'export': [],
+  'third-parties': [],
   'specimen': ['hollinfell'],
   'undo': [],
   'open': ['talk'],

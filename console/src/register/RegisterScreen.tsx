@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
@@ -27,7 +28,11 @@ export default function RegisterScreen() {
       <ScreenHead
         title="Register"
         lead="Where each embed is, in which revision, and when it was last seen there. Live means: its page was read, and the code was found."
-      />
+      >
+        <Button component={Link} to="/third-parties" variant="outlined" size="small">
+          Third parties
+        </Button>
+      </ScreenHead>
       <TextField
         select
         label="State"

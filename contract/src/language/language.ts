@@ -219,6 +219,13 @@ export interface Language {
       when: (time: string) => string,
     ) => string;
   };
+  /** Whom browsers contact for what is placed, as a privacy statement tells it. */
+  thirdParties: {
+    heads: Readonly<Record<'name' | 'purpose' | 'when' | 'hosts', string>>;
+    /** What embeds of these kinds do, in one clause. */
+    purposes: (kinds: readonly Kind[]) => string;
+    loads: Readonly<Record<'at-once' | 'waits' | 'both', string>>;
+  };
   /** What is done in a step of a page’s plan, as the beginning of a line. */
   planActions: Readonly<Record<PlanAction, string>>;
   /** Where a snippet is pasted. */

@@ -11,6 +11,7 @@ import { providerRoutes } from './providers.ts';
 import { registerRoutes } from './register.ts';
 import { sessionRoutes } from './session.ts';
 import { sweepRoutes } from './sweeps.ts';
+import { thirdPartyRoutes } from './third-parties.ts';
 import type { RouteName } from './paths.ts';
 import type { Route } from './route.ts';
 
@@ -26,6 +27,7 @@ export const routes = {
   ...headRoutes,
   ...foundPageRoutes,
   ...registerRoutes,
+  ...thirdPartyRoutes,
   ...providerRoutes,
   ...endpointRoutes,
   ...sweepRoutes,

@@ -94,6 +94,7 @@ export const paths = {
   'placements.link': { method: 'post', path: '/placements/:placement/link' },
   'deliveries.create': { method: 'post', path: '/placements/:placement/deliveries' },
   'deliveries.list': { method: 'get', path: '/placements/:placement/deliveries' },
+  'thirdParties.read': { method: 'get', path: '/third-parties' },
   'register.read': { method: 'get', path: '/register' },
   'register.create': { method: 'post', path: '/register' },
   'register.table': { method: 'get', path: '/register/table' },

@@ -3,6 +3,7 @@ import { changes, remains } from './change-log.ts';
 import { expected, reasons } from './changes.ts';
 import { editor } from './editor.ts';
 import { siteHead } from './site-head.ts';
+import { thirdParties } from './third-parties.ts';
 import { errors } from './errors.ts';
 import { findings } from './findings.ts';
 import { kindNames } from './kinds.ts';
@@ -47,6 +48,7 @@ import { yamlFaults } from './yaml.ts';
 export const en = {
   editor,
   siteHead,
+  thirdParties,
   options,
   byHand,
   conditions,

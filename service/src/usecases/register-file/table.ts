@@ -1,5 +1,4 @@
-import { stringify } from 'csv-stringify/sync';
-import type { Placement } from '@orbis/contract';
+import { tableText, type Placement } from '@orbis/contract';
 import { listPlacementIds } from '../../store/placements.ts';
 import { showPlacements } from '../placements.ts';
 import type { PlanTools } from '../planning.ts';
@@ -24,18 +23,14 @@ const columns: readonly [name: string, of: (placement: Placement) => string | nu
   ['placed', ({ createdAt }) => createdAt],
 ];
 
-/** Every placement as a row of a table (RFC 4180), the newest first; what a spreadsheet would take for a
- * formula is a text. */
+/** Every placement as a row of a table (RFC 4180), the newest first. */
 export async function* placementRows(tools: PlanTools): AsyncGenerator<string> {
-  yield rows([columns.map(([name]) => name)]);
+  yield tableText([columns.map(([name]) => name)]);
   for (let after: string | undefined; ;) {
     const ids = await listPlacementIds(tools.db, {}, together, after);
     const placements = await showPlacements(ids, tools);
-    yield rows(placements.map((placement) => columns.map(([, of]) => of(placement))));
+    yield tableText(placements.map((placement) => columns.map(([, of]) => of(placement))));
     if (ids.length < together) return;
     after = String(ids.at(-1));
   }
 }
-
-const rows = (table: readonly (readonly (string | number)[])[]): string =>
-  stringify([...table], { record_delimiter: '\r\n', escape_formulas: true });
