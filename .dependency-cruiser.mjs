@@ -84,7 +84,7 @@ export default {
         severity: 'error',
         from: { path: `^core/src/${stage}/` },
         to: {
-          path: `^core/src/${folder([...later(stage), 'scan', 'in-page', 'harvest', 'isolate', 'learn', 'links', 'pages', 'search'])}/`,
+          path: `^core/src/${folder([...later(stage), 'scan', 'fill', 'in-page', 'harvest', 'isolate', 'learn', 'links', 'pages', 'search'])}/`,
         },
       })),
     ...Object.entries(above).map(([name, others]) => ({

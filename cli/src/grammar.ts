@@ -8,6 +8,7 @@ import { addColours } from './commands/colours.ts';
 import { addCompletion } from './commands/completion.ts';
 import { addCopy } from './commands/copy.ts';
 import { addEditor } from './commands/editor.ts';
+import { addFill } from './commands/fill.ts';
 import { addHarvest } from './commands/harvest.ts';
 import { addExport } from './commands/export.ts';
 import { addImport } from './commands/import.ts';
@@ -90,6 +91,7 @@ const groups: Readonly<Record<string, readonly AddCommand[]>> = {
     addPlace,
     addPlan,
     addHead,
+    addFill,
     addSweep,
     addWhere,
     addViews,

@@ -14,7 +14,8 @@ export async function run(
     stdin = '',
     env = {},
     answers,
-  }: { stdin?: string; env?: Record<string, string>; answers?: string[] } = {},
+    signal = new AbortController().signal,
+  }: { stdin?: string; env?: Record<string, string>; answers?: string[]; signal?: AbortSignal } = {},
 ): Promise<Ran> {
   let out = '';
   let err = '';
@@ -40,7 +41,7 @@ export async function run(
     open: null,
     env,
     fetch: globalThis.fetch,
-    signal: new AbortController().signal,
+    signal,
   };
   const exit = await orbis(args, io);
   return { exit, out, err };

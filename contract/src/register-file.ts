@@ -155,7 +155,11 @@ export const registerRecords = {
     number,
     revision: number,
     options: optionsSchema,
-    snippets: z.array(z.strictObject({ position: z.enum(positions), runs: z.array(run) })).min(1),
+    snippets: z
+      .array(z.strictObject({ position: z.enum(positions), runs: z.array(run) }))
+      .refine((all) => all.filter(({ position }) => position === 'spot').length === 1, {
+        error: 'has a code for its spot, and only one',
+      }),
     at: time,
   }),
   need: z

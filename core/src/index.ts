@@ -66,6 +66,7 @@ export * from './frame/index.ts';
 export * from './visitors/index.ts';
 export * from './compose/index.ts';
 export * from './editor/index.ts';
+export * from './fill/index.ts';
 export * from './plan/index.ts';
 export * from './isolate/index.ts';
 export * from './scan/index.ts';

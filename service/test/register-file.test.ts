@@ -81,6 +81,10 @@ describe('a whole register as a file', function () {
     const lines = file.trim().split('\n');
     // Not the first of its kind: the line is known all the same.
     const at = lines.findIndex((line) => line.includes('"type":"placement"')) + 2;
+    const without = (kinds: RegExp): string => {
+      const left = lines.slice(0, -1).filter((line) => !kinds.test(line));
+      return [...left, JSON.stringify({ type: 'end', lines: left.length })].join('\n');
+    };
     const cases: [string, string, RegExp][] = [
       ['broken off', lines.slice(0, -1).join('\n'), /^Line \d+: the file breaks off/],
       [
@@ -114,6 +118,16 @@ describe('a whole register as a file', function () {
         'a colour that is none',
         lines.map((line) => line.replace(/"colours":\["#[0-9a-f]{6}"/, '"colours":["url(x)"')).join('\n'),
         /^Line \d+: “colours\/0”: /,
+      ],
+      [
+        'an embed without a revision',
+        without(/"type":"(?:revision|placement|delivery)"/),
+        /^Line \d+: the embed “[^”]+” has no code, or no revision/,
+      ],
+      [
+        'a delivery without a code for its spot',
+        lines.map((line) => line.replaceAll('"position":"spot"', '"position":"file"')).join('\n'),
+        /^Line \d+: “snippets”: has a code for its spot, and only one/,
       ],
       [
         'a form of another time',

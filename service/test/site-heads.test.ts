@@ -148,10 +148,15 @@ describe('the head of a whole site', function () {
     await choose({ keep: [(await thing()).digest] });
     await edit('PUT', 'head', { code: loader });
     await sweepAll(test.client);
+    let ended = 0;
     for (const [path] of pages) {
       const placement = placed.get(path)!;
       const { etag } = await test.client.call('placements.read', { params: { placement } });
       await test.client.call('placements.delete', { params: { placement }, ifMatch: etag! });
+      ended += 1;
+      const now = await thing();
+      expect(now.pages).to.equal(pages.length - ended);
+      expect(now.unneededSince === null).to.equal(ended < pages.length);
     }
     const left = await thing();
     expect(left).to.deep.include({ pages: 0, kept: true });

@@ -84,6 +84,7 @@ const words: Record<string, string[] | null> = {
   'editor': ['hollinfell'],
   'head': ['hollinfell'],
   'export': [],
+  'fill': ['docs/place.md'],
   'third-parties': [],
   'specimen': ['hollinfell'],
   'undo': [],

@@ -3,6 +3,7 @@ import type {
   Condition,
   EditorRules,
   Facts,
+  FillFault,
   Kind,
   LearnedLine,
   LearnProblem,
@@ -226,6 +227,8 @@ export interface Language {
     purposes: (kinds: readonly Kind[]) => string;
     loads: Readonly<Record<'at-once' | 'waits' | 'both', string>>;
   };
+  /** What is wrong with a comment that marks a place of a file, behind the file and its line. */
+  fillFaults: Readonly<Record<FillFault['code'], (found: string) => string>>;
   /** What is done in a step of a page’s plan, as the beginning of a line. */
   planActions: Readonly<Record<PlanAction, string>>;
   /** Where a snippet is pasted. */

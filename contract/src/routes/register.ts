@@ -1,5 +1,5 @@
 import { registerCounts, registerType } from '../register-file.ts';
-import { paths } from './paths.ts';
+import { pathOf, paths } from './paths.ts';
 import { route } from './route.ts';
 
 const tag = 'Register';
@@ -23,6 +23,7 @@ export const registerRoutes = {
     takes: registerType,
     answer: registerCounts,
     statuses: [201],
+    location: () => pathOf('register.read'),
     errors: ['register-not-empty', 'register-file-invalid', 'reading-too-slow'],
   }),
   'register.table': route({

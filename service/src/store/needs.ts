@@ -1,4 +1,4 @@
-import { and, eq, inArray, sql } from 'drizzle-orm';
+import { and, eq, inArray, isNull, sql } from 'drizzle-orm';
 import { snippetForSite, type OncePerPage } from '@orbis/core';
 import type { Handle } from '../database/connect.ts';
 import { insertMany } from './insert-many.ts';
@@ -83,15 +83,17 @@ async function dropNeeds(
   if (digests.length === 0) return;
   const gone = [...digests].sort();
   await tx.delete(pageNeed).where(and(eq(pageNeed.pageId, pageId), inArray(pageNeed.digest, gone)));
-  for (const digest of gone)
+  for (const digest of gone) {
+    const key = and(eq(siteNeed.siteId, siteId), eq(siteNeed.digest, digest));
     await tx
       .update(siteNeed)
-      .set({
-        // MariaDB assigns from left to right: the time is held against what was counted before.
-        unneededSince: sql`if(${siteNeed.pages} <= 1, ${now}, null)`,
-        pages: sql`greatest(${siteNeed.pages} - 1, 0)`,
-      })
-      .where(and(eq(siteNeed.siteId, siteId), eq(siteNeed.digest, digest)));
+      .set({ pages: sql`greatest(${siteNeed.pages} - 1, 0)` })
+      .where(key);
+    await tx
+      .update(siteNeed)
+      .set({ unneededSince: now })
+      .where(and(key, eq(siteNeed.pages, 0), isNull(siteNeed.unneededSince)));
+  }
 }
 
 const byDigest = (a: OncePerPage, b: OncePerPage): number => (a.digest < b.digest ? -1 : 1);

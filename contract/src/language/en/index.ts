@@ -2,6 +2,7 @@ import type { Language } from '../language.ts';
 import { changes, remains } from './change-log.ts';
 import { expected, reasons } from './changes.ts';
 import { editor } from './editor.ts';
+import { fillFaults } from './fill-faults.ts';
 import { siteHead } from './site-head.ts';
 import { thirdParties } from './third-parties.ts';
 import { errors } from './errors.ts';
@@ -48,6 +49,7 @@ import { yamlFaults } from './yaml.ts';
 export const en = {
   editor,
   siteHead,
+  fillFaults,
   thirdParties,
   options,
   byHand,

@@ -1,4 +1,4 @@
-import { eq, sql } from 'drizzle-orm';
+import { and, eq, isNull, or, sql } from 'drizzle-orm';
 import type { Handle } from '../../database/connect.ts';
 import {
   delivery,
@@ -19,6 +19,18 @@ export async function isEmpty(tx: Handle): Promise<boolean> {
   for (const table of [site, embed, preset, providerSheet, oembedEndpoint])
     if ((await tx.select({ id: table.id }).from(table).limit(1)).length > 0) return false;
   return true;
+}
+
+/** An embed that has no code or no revision, by its key; null where none is like that. */
+export async function bareEmbed(tx: Handle): Promise<string | null> {
+  const [row] = await tx
+    .select({ key: embed.key })
+    .from(embed)
+    .leftJoin(source, and(eq(source.embedId, embed.id), eq(source.number, embed.source)))
+    .leftJoin(revision, and(eq(revision.embedId, embed.id), eq(revision.number, embed.revision)))
+    .where(or(isNull(source.id), isNull(revision.id)))
+    .limit(1);
+  return row?.key ?? null;
 }
 
 /** What follows from all rows together: the newest numbers, and what is counted. Call it in a transaction. */

@@ -12,7 +12,7 @@ import { isDuplicate } from '../../database/errors.ts';
 import type { Deps } from '../../deps.ts';
 import { recordChange } from '../../store/change-log.ts';
 import type { Actor } from '../../store/embeds.ts';
-import { isEmpty, settleRegister, takes, type Take } from '../../store/register-file/index.ts';
+import { bareEmbed, isEmpty, settleRegister, takes, type Take } from '../../store/register-file/index.ts';
 import { recordsIn, unfit, type NumberedRecord } from './records-in.ts';
 import { describeEmbeds } from './describe-embeds.ts';
 import { takeSheet } from './take-sheet.ts';
@@ -43,6 +43,9 @@ export async function takeInRegister(
       await takeBatch(tx, batch, { reader, sheets, actor });
     }
     await settleRegister(tx);
+    const bare = await bareEmbed(tx);
+    if (bare !== null)
+      throw unfit(sum(counts), new RecordUnfit(`the embed “${bare}” has no code, or no revision`));
     const builtIn = sheetRegistry.renderContext().sheets;
     const all = [...sheets, ...builtIn.filter(({ id }) => !sheets.some((own) => own.id === id))];
     await describeEmbeds(tx, { reader, sheets: all });
