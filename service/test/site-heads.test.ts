@@ -176,3 +176,48 @@ describe('the head of a whole site', function () {
     expect(stale.problem.code).to.equal('if-match-stale');
   });
 });
+
+describe('what comes with something into the head of a whole site', function () {
+  this.timeout(60_000);
+  let test: TestOrbis;
+  before(async () => {
+    test = await startTestOrbis();
+    const { client } = test;
+    await client.call('sites.create', {
+      body: { key: 'hollinfell', name: 'Hollin Fell', address: 'http://hollinfell.localhost' },
+    });
+    await client.call('pages.create', { body: { key: 'hollinfell/talks', title: 'Talks' } });
+    const script = (name: string): string => `<script defer src="https://a.localhost/${name}.js"></script>`;
+    for (const [name, text] of [
+      [
+        'one',
+        `<link rel="stylesheet" href="https://a.localhost/first.css">${script('second')}<div class="a">x</div>`,
+      ],
+      ['two', `${script('second')}${script('third')}<div class="b">x</div>`],
+    ] as const) {
+      await client.call('embeds.create', { body: { name, text } });
+      await client.call('spots.create', { body: { key: `hollinfell/talks#${name}` } });
+      await client.call('placements.create', { body: { embed: name, place: `hollinfell/talks#${name}` } });
+    }
+  });
+  after(() => test.stop());
+
+  const params = { site: 'hollinfell' };
+  const chosen = async (body: (digestOf: (name: string) => string) => object): Promise<string[]> => {
+    const { data, etag } = await test.client.call('heads.read', { params });
+    const digestOf = (name: string): string => data.things.find((thing) => thing.name.includes(name))!.digest;
+    const { data: head } = await test.client.call('heads.change', {
+      params,
+      ifMatch: etag!,
+      body: body(digestOf),
+    });
+    return [...head.text.matchAll(/first|second|third/g)].map(([name]) => name);
+  };
+
+  it('is all that must stand before it, in its order; and all that needs it leaves with it', async () => {
+    expect(await chosen((of) => ({ keep: [of('third')] }))).to.deep.equal(['first', 'second', 'third']);
+    expect(await chosen((of) => ({ leave: [of('third')] }))).to.deep.equal(['first', 'second']);
+    await chosen((of) => ({ keep: [of('third')] }));
+    expect(await chosen((of) => ({ leave: [of('first')] }))).to.deep.equal([]);
+  });
+});

@@ -76,11 +76,10 @@ export const changeHead = (
   inTransaction(db, async (tx) => {
     const site = await siteByKey(tx, key);
     matchState(versionTag(site), 'site');
-    const named = await needsNamed(tx, site, [...keep, ...leave]);
+    await refuseUnknown(tx, site, [...keep, ...leave]);
     const kept = new Set(site.headKept);
-    for (const text of keep) for (const each of [text, ...named.get(text)!.after]) kept.add(each);
-    for (const text of leave) kept.delete(text);
-    await leaveWhatNeeds(tx, site, kept, leave);
+    await keepWith(tx, site, kept, keep);
+    await leaveWith(tx, site, kept, leave);
     const headKept = [...kept].sort();
     if (headKept.join() === [...site.headKept].sort().join()) return;
     await writeSite(tx, site, { headKept });
@@ -88,29 +87,43 @@ export const changeHead = (
     await recordChange(tx, { facts: { kind: 'changed', what: 'site', key }, effect }, actor);
   });
 
-async function needsNamed(
-  tx: Handle,
-  site: SiteRow,
-  digests: readonly string[],
-): Promise<Map<string, SiteNeedRow>> {
-  const found = new Map((await needsByDigest(tx, site.id, digests)).map(({ need }) => [need.digest, need]));
-  const unknown = digests.find((text) => !found.has(text));
-  if (unknown !== undefined)
-    throw new OrbisError('not-found', {
-      what: 'text',
-      key: `${unknown.slice(0, 12)} in the head of ${site.key}`,
-    });
-  return found;
+async function refuseUnknown(tx: Handle, site: SiteRow, digests: readonly string[]): Promise<void> {
+  const known = new Set((await needsByDigest(tx, site.id, digests)).map(({ need }) => need.digest));
+  const unknown = digests.find((text) => !known.has(text));
+  if (unknown === undefined) return;
+  const key = `${unknown.slice(0, 12)} in the head of ${site.key}`;
+  throw new OrbisError('not-found', { what: 'text', key });
 }
 
-async function leaveWhatNeeds(
+/* These, what must stand before them, and what must stand before that. */
+async function keepWith(
+  tx: Handle,
+  site: SiteRow,
+  kept: Set<string>,
+  keep: readonly string[],
+): Promise<void> {
+  for (let fresh = [...keep]; fresh.length > 0;) {
+    for (const text of fresh) kept.add(text);
+    const needs = await needsByDigest(tx, site.id, fresh);
+    fresh = [...new Set(needs.flatMap(({ need }) => need.after))].filter((text) => !kept.has(text));
+  }
+}
+
+/* These, what needs them, and what needs that. */
+async function leaveWith(
   tx: Handle,
   site: SiteRow,
   kept: Set<string>,
   leave: readonly string[],
 ): Promise<void> {
-  for (const { need } of await needsByDigest(tx, site.id, [...kept]))
-    if (need.after.some((before) => leave.includes(before))) kept.delete(need.digest);
+  for (let gone = [...leave]; gone.length > 0;) {
+    for (const text of gone) kept.delete(text);
+    const left = gone;
+    const needs = await needsByDigest(tx, site.id, [...kept]);
+    gone = needs
+      .filter(({ need }) => need.after.some((before) => left.includes(before)))
+      .map(({ need }) => need.digest);
+  }
 }
 
 /**

@@ -32,7 +32,7 @@ export async function takeInRegister(
   { connection: { db }, reader, sheetRegistry }: Pick<Deps, 'connection' | 'reader' | 'sheetRegistry'>,
   actor: Actor,
 ): Promise<RegisterTaken> {
-  // What came in cannot come in once more: where it collides with something else, it is refused.
+  // It is tried once: where something else is written at the same time, the register is not empty any more.
   const lines = await db.transaction(async (tx) => {
     if (!(await isEmpty(tx))) throw new OrbisError('register-not-empty');
     const counts: Partial<Record<RecordType, number>> = {};
