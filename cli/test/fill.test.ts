@@ -136,10 +136,15 @@ describe('the command line, with a site that is kept as files', () => {
     const has = (words: string): Promise<void> =>
       until(() => Promise.resolve(readFileSync(watched, 'utf8').includes(words)));
     await has('slotsedge-calendar');
+    // As somebody is just editing it.
+    writeFileSync(watched, '<!-- orbis:spot hollinfell/talks#main -->');
+    await new Promise((resolve) => setTimeout(resolve, 6000));
+    writeFileSync(watched, '<!-- orbis:spot hollinfell/talks#main --><!-- /orbis:spot -->');
     await orbis('place talk hollinfell/talks#main');
     await has('play.kinorill.localhost');
     stop.abort();
-    const { exit, out } = await running;
+    const { exit, out, err } = await running;
+    expect(err).to.include('is not closed');
     expect([exit, out]).to.deep.equal([
       0,
       `${`${watched}: spot hollinfell/talks#main\n1 file filled.\n`.repeat(2)}`,

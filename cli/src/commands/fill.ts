@@ -1,6 +1,6 @@
 import { setTimeout as wait } from 'node:timers/promises';
 import { fill, type FillMark } from '@orbis/core';
-import { plural } from '@orbis/contract';
+import { ApiError, plural } from '@orbis/contract';
 import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
 import { contentsFor } from '../fill/contents.ts';
 import { markedFiles } from '../fill/files.ts';
@@ -48,10 +48,25 @@ async function fillAll(
 ): Promise<Exit> {
   if (check && watch) throw new UsedWrongly('Either files are checked, or they are filled again and again.');
   if (!watch) return once(paths, check, tools, true);
+  await once(paths, false, tools, true);
+  return again(paths, tools);
+}
+
+/* A file that is just being edited, or a service that begins anew, is no reason to end: it is told, once. */
+async function again(paths: readonly string[], tools: Tools): Promise<Exit> {
   const { signal } = tools.io;
-  for (let isFirst = true; !signal.aborted; isFirst = false) {
-    await once(paths, false, tools, isFirst);
+  let told = '';
+  while (!signal.aborted) {
     await wait(pause, undefined, { signal }).catch(() => undefined);
+    if (signal.aborted) break;
+    try {
+      await once(paths, false, tools, false);
+      told = '';
+    } catch (error) {
+      if (!(error instanceof UsedWrongly) && !(error instanceof ApiError)) throw error;
+      if (error.message !== told) tools.note(`${error.message}\n`);
+      told = error.message;
+    }
   }
   return 0;
 }
