@@ -56,9 +56,9 @@ async function fillAll(
 async function again(paths: readonly string[], tools: Tools): Promise<Exit> {
   const { signal } = tools.io;
   let told = '';
-  while (!signal.aborted) {
+  for (;;) {
     await wait(pause, undefined, { signal }).catch(() => undefined);
-    if (signal.aborted) break;
+    if (signal.aborted) return 0;
     try {
       await once(paths, false, tools, false);
       told = '';
@@ -68,7 +68,6 @@ async function again(paths: readonly string[], tools: Tools): Promise<Exit> {
       told = error.message;
     }
   }
-  return 0;
 }
 
 /* A file, and what of it is not as it should be. */
