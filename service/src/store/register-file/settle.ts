@@ -1,4 +1,5 @@
-import { and, eq, isNull, or, sql } from 'drizzle-orm';
+import { and, between, eq, isNull, max, or, sql, type SQL } from 'drizzle-orm';
+import type { MySqlColumn } from 'drizzle-orm/mysql-core';
 import type { Handle } from '../../database/connect.ts';
 import {
   delivery,
@@ -35,22 +36,52 @@ export async function bareEmbed(tx: Handle): Promise<string | null> {
 
 /** What follows from all rows together: the newest numbers, and what is counted. Call it in a transaction. */
 export async function settleRegister(tx: Handle): Promise<void> {
-  for (const [column, table] of [
-    ['source', source],
-    ['revision', revision],
-  ] as const)
-    await tx.execute(
-      sql`update ${embed} join (select embed_id, max(number) as newest from ${table} group by embed_id) as last on last.embed_id = ${embed.id} set ${embed[column]} = last.newest`,
-    );
-  await tx.execute(
-    sql`update ${placement} join (select placement_id, max(number) as newest from ${delivery} group by placement_id) as last on last.placement_id = ${placement.id} set ${placement.issued} = last.newest`,
+  await byRanges(tx, embed, (range) =>
+    tx
+      .update(embed)
+      .set({
+        source: sql`coalesce((select max(${source.number}) from ${source} where ${source.embedId} = ${embed.id}), 1)`,
+        revision: sql`coalesce((select max(${revision.number}) from ${revision} where ${revision.embedId} = ${embed.id}), 1)`,
+        placements: placed(placement.embedId, embed.id),
+      })
+      .where(range),
   );
-  for (const [table, column] of [
-    [embed, placement.embedId],
-    [spot, placement.spotId],
-  ] as const)
-    await tx.update(table).set({
-      placements: sql`(select count(*) from ${placement} where ${column} = ${table.id} and ${eq(placement.active, 1)})`,
-    });
-  await tx.update(site).set({ pages: sql`(select count(*) from ${page} where ${page.siteId} = ${site.id})` });
+  await byRanges(tx, spot, (range) =>
+    tx
+      .update(spot)
+      .set({ placements: placed(placement.spotId, spot.id) })
+      .where(range),
+  );
+  await byRanges(tx, placement, (range) =>
+    tx
+      .update(placement)
+      .set({
+        issued: sql`(select max(${delivery.number}) from ${delivery} where ${delivery.placementId} = ${placement.id})`,
+      })
+      .where(range),
+  );
+  await byRanges(tx, site, (range) =>
+    tx
+      .update(site)
+      .set({ pages: sql`(select count(*) from ${page} where ${page.siteId} = ${site.id})` })
+      .where(range),
+  );
+}
+
+/* How many placements there are that are not ended. */
+const placed = (of: MySqlColumn, id: MySqlColumn): SQL =>
+  sql`(select count(*) from ${placement} where ${of} = ${id} and ${placement.active} = 1)`;
+
+/* So many rows are settled at once: a statement has its time, however large the register is. */
+const together = 5000;
+
+/* Ids are given one after the other, so ranges of them are about as full as they are long. */
+async function byRanges(
+  tx: Handle,
+  table: typeof embed | typeof spot | typeof placement | typeof site,
+  settle: (range: SQL) => Promise<unknown>,
+): Promise<void> {
+  const [row] = await tx.select({ last: max(table.id) }).from(table);
+  for (let from = 1; from <= (row?.last ?? 0); from += together)
+    await settle(between(table.id, from, from + together - 1));
 }
