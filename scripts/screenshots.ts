@@ -7,7 +7,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import { chromium, type Page } from 'playwright-core';
-import { openFile, orbis as commandLine } from '@orbis/cli';
+import { filesBelow, openFile, orbis as commandLine } from '@orbis/cli';
 import { createClient } from '@orbis/contract';
 import { loadDemo, loopbackFetch, startDemoServer } from '@orbis/demo';
 import type { Sheet } from '@orbis/core';
@@ -195,6 +195,7 @@ async function terminal(
       // What a command would leave behind is in nobody's way here.
       writeFile: () => Promise.resolve(),
       openFile: (path) => openFile(join(top, path)),
+      filesBelow: (path) => filesBelow(join(top, path)),
       writeStream: () => Promise.resolve(),
       askSecret: () => Promise.resolve(''),
       ask: null,

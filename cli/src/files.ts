@@ -1,5 +1,6 @@
 import { createReadStream, createWriteStream } from 'node:fs';
-import { open, rename, rm } from 'node:fs/promises';
+import { open, readdir, rename, rm } from 'node:fs/promises';
+import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { ReadableStream as NodeStream } from 'node:stream/web';
@@ -40,4 +41,24 @@ export async function writeStream(path: string, from: ReadableStream<Uint8Array>
     await rm(part, { force: true });
     throw error;
   }
+}
+
+/* What others made, or what no page stands in. */
+const leftAlone = /^(?:\.|node_modules$)/;
+
+/**
+ * The files below a folder, in the order of their names; of a file itself alone. Links to elsewhere are not
+ * followed, as they may lead in a circle.
+ */
+export async function filesBelow(path: string): Promise<string[]> {
+  const entries = await readdir(path, { withFileTypes: true }).catch(() => null);
+  if (entries === null) return [path];
+  const below: string[] = [];
+  for (const entry of entries.sort((a, b) => (a.name < b.name ? -1 : 1))) {
+    if (leftAlone.test(entry.name)) continue;
+    const inside = join(path, entry.name);
+    if (entry.isFile()) below.push(inside);
+    else if (entry.isDirectory()) below.push(...(await filesBelow(inside)));
+  }
+  return below;
 }

@@ -1,5 +1,5 @@
 /** What owners type: `orbis` runs one command line with its outputs handed in. */
-export { openFile, writeStream } from './files.ts';
+export { filesBelow, openFile, writeStream } from './files.ts';
 export type { Exit, Io } from './io.ts';
 export { everyCommand } from './grammar.ts';
 export { makeProgram, orbis } from './program.ts';

@@ -15,6 +15,8 @@ export interface Io {
   writeFile: (path: string, bytes: Uint8Array) => Promise<void>;
   /** Opens a file without reading all of it. */
   openFile: (path: string) => Promise<LargeFile>;
+  /** The files below a folder, or the file itself, whether it is there or not. */
+  filesBelow: (path: string) => Promise<string[]>;
   /** Writes a file piece by piece, in the place of one that is there. */
   writeStream: (path: string, from: ReadableStream<Uint8Array>) => Promise<void>;
   /** The names in a folder; null where it is none. */

@@ -3,7 +3,7 @@ import { createInterface } from 'node:readline/promises';
 import { Writable } from 'node:stream';
 import { text } from 'node:stream/consumers';
 import openInBrowser from 'open';
-import { openFile, writeStream } from './files.ts';
+import { filesBelow, openFile, writeStream } from './files.ts';
 import { isErrno, type Io } from './io.ts';
 import { localFetch } from './loopback.ts';
 import { orbis } from './program.ts';
@@ -40,6 +40,7 @@ const io: Io = {
   readFile: (path) => readFile(path, 'utf8'),
   writeFile,
   openFile,
+  filesBelow,
   writeStream,
   readFolder: (path) =>
     readdir(path).catch((error: unknown) => {

@@ -34,23 +34,23 @@ export async function importRegister(
   }
 }
 
-const names: Partial<Record<RecordType, string>> = {
-  site: 'site',
-  page: 'page',
-  spot: 'spot',
-  embed: 'embed',
-  revision: 'revision',
-  placement: 'placement',
-  delivery: 'code',
-  preset: 'preset',
-  sheet: 'provider sheet',
-};
+const names: readonly [RecordType, one: string, many?: string][] = [
+  ['site', 'site'],
+  ['page', 'page'],
+  ['spot', 'spot'],
+  ['embed', 'embed'],
+  ['revision', 'revision'],
+  ['placement', 'placement'],
+  ['delivery', 'delivery', 'deliveries'],
+  ['preset', 'preset'],
+  ['sheet', 'provider sheet'],
+];
 
 /** What was taken in, in a sentence. */
 export function describeTaken({ lines }: RegisterTaken): string {
-  const parts = (Object.keys(names) as RecordType[]).flatMap((type) => {
+  const parts = names.flatMap(([type, one, many]) => {
     const count = lines[type] ?? 0;
-    return count === 0 ? [] : [type === 'delivery' ? `${count} handed out` : plural(count, names[type]!)];
+    return count === 0 ? [] : [plural(count, one, many)];
   });
   return `Taken in: ${parts.join(', ') || 'nothing but rules'}.\n`;
 }

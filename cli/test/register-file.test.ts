@@ -33,7 +33,7 @@ describe('the command line, with a whole register', () => {
     const taken = await typedAt(other)(`import ${file}`);
     expect(taken.err).to.equal('');
     expect(taken.out).to.equal(
-      'Taken in: 1 site, 1 page, 1 spot, 1 embed, 1 revision, 1 placement, 1 handed out.\n',
+      'Taken in: 1 site, 1 page, 1 spot, 1 embed, 1 revision, 1 placement, 1 delivery.\n',
     );
     expect((await typedAt(other)('code talk hollinfell/talks#main')).out).to.equal(
       (await typedAt(one)('code talk hollinfell/talks#main')).out,

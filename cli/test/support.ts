@@ -1,5 +1,5 @@
 import { readdir, readFile, writeFile } from 'node:fs/promises';
-import { openFile, orbis, writeStream, type Exit, type Io } from '@orbis/cli';
+import { filesBelow, openFile, orbis, writeStream, type Exit, type Io } from '@orbis/cli';
 
 export interface Ran {
   exit: Exit;
@@ -29,6 +29,7 @@ export async function run(
     readFile: (path) => readFile(path, 'utf8'),
     writeFile,
     openFile,
+    filesBelow,
     writeStream,
     readFolder: (path) => readdir(path).catch(() => null),
     askSecret: () => Promise.resolve(stdin),

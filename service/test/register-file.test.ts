@@ -120,6 +120,11 @@ describe('a whole register as a file', function () {
         /^Line \d+: “colours\/0”: /,
       ],
       [
+        'a revision of a code that is not there',
+        lines.map((line) => line.replace(/("type":"revision".*"source":)1/, '$199')).join('\n'),
+        /^Line \d+: there is no source “99 of [a-z-]+” in the lines before/,
+      ],
+      [
         'an embed without a revision',
         without(/"type":"(?:revision|placement|delivery)"/),
         /^Line \d+: the embed “[^”]+” has no code, or no revision/,

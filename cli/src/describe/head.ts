@@ -10,18 +10,13 @@ export function describeHead({ site, things, issued }: SiteHead, { colours, io }
   if (things.length === 0)
     return `No page of ${site} needs anything that could stand once in the head of the whole site.\n`;
   const lines = things.map((thing) => {
-    const { seen } = thing;
-    const said = spoken.siteHead.says({ ...thing, seenOn: seen?.on ?? null }, formatTimestamp);
+    const said = spoken.siteHead.says(thing, formatTimestamp);
     const mark = thing.kept
       ? colours.bold('in the head of the site')
       : thing.recommended
         ? colours.yellow('recommended')
         : '';
-    const missed =
-      thing.action === 'paste' && seen && !seen.stands && seen.on !== null
-        ? ` It was not there when ${seen.on} was read.`
-        : '';
-    return `${colours.bold(nameOf(thing))}${mark === '' ? '' : `  ${mark}`}\n${fold(`${said}${missed}`, io.width, '  ')}`;
+    return `${colours.bold(nameOf(thing))}${mark === '' ? '' : `  ${mark}`}\n${fold(said, io.width, '  ')}`;
   });
   const open = things.some(({ action }) => action === 'paste');
   const hint = open

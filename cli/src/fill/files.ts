@@ -1,4 +1,3 @@
-import { join } from 'node:path';
 import { fillMarksIn, type FillFault, type FillMark } from '@orbis/core';
 import { spoken } from '@orbis/contract';
 import { UsedWrongly } from '../command.ts';
@@ -11,11 +10,6 @@ export interface MarkedFile {
   marks: FillMark[];
 }
 
-/* What sites are written in; everything else is left alone. */
-const written =
-  /\.(?:html?|xhtml|md|mdx|markdown|njk|liquid|hbs|handlebars|mustache|ejs|php|twig|erb|j2|jinja2?|vue|svelte|astro|tmpl|gohtml)$/i;
-/* What others made, and nobody edits. */
-const leftAlone = /^(?:\.|node_modules$|vendor$)/;
 /* Pages are smaller than this, in bytes. */
 const largest = 8 * 1024 * 1024;
 
@@ -25,7 +19,7 @@ const largest = 8 * 1024 * 1024;
  */
 export async function markedFiles(paths: readonly string[], io: Io): Promise<MarkedFile[]> {
   const names: string[] = [];
-  for (const path of paths) names.push(...(await filesBelow(path, io, true)));
+  for (const path of paths) names.push(...(await io.filesBelow(path)));
   const marked: MarkedFile[] = [];
   const faults: string[] = [];
   for (const path of [...new Set(names)]) {
@@ -39,23 +33,14 @@ export async function markedFiles(paths: readonly string[], io: Io): Promise<Mar
   return marked;
 }
 
-async function filesBelow(path: string, io: Io, isNamed: boolean): Promise<string[]> {
-  const inside = await io.readFolder(path);
-  if (inside === null) return isNamed || written.test(path) ? [path] : [];
-  const below: string[] = [];
-  for (const name of [...inside].sort())
-    if (!leftAlone.test(name)) below.push(...(await filesBelow(join(path, name), io, false)));
-  return below;
-}
-
-/* Byte for byte, with its byte order mark; null for what is no text, or far larger than a page. */
+/* Byte for byte, with its byte order mark; null for pictures and what is far larger than a page. */
 async function textOf(path: string, io: Io): Promise<string | null> {
   const file = await io.openFile(path).catch((error: unknown) => {
     throw new UsedWrongly(
       `“${path}” cannot be read: ${error instanceof Error ? error.message : String(error)}.`,
     );
   });
-  if (file.length > largest) return null;
+  if (file.length > largest || file.beginning.includes('\0')) return null;
   const bytes = new Uint8Array(await new Response(file.stream()).arrayBuffer());
   try {
     return new TextDecoder('utf-8', { fatal: true, ignoreBOM: true }).decode(bytes);

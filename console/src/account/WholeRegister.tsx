@@ -3,6 +3,7 @@ import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
 import { useRef } from 'react';
+import { plural } from '@orbis/contract/language';
 import { api, refreshAll } from '../api.ts';
 import { useAnnounce } from '../components/Announcer.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
@@ -18,7 +19,9 @@ export function WholeRegister() {
     },
     onSuccess: async ({ lines }) => {
       await refreshAll();
-      announce(`Taken in: ${lines.embed ?? 0} embeds, ${lines.placement ?? 0} placements.`);
+      announce(
+        `Taken in: ${plural(lines.embed ?? 0, 'embed')}, ${plural(lines.placement ?? 0, 'placement')}.`,
+      );
     },
   });
   return (

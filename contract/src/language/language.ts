@@ -214,8 +214,8 @@ export interface Language {
         pages: number;
         resting: number;
         unneededSince: string | null;
-        /** The page that had it when it was read last. */
-        seenOn: string | null;
+        /** Whether the page that was read last had it; null where none was. */
+        seen: { stands: boolean; on: string | null } | null;
       },
       when: (time: string) => string,
     ) => string;

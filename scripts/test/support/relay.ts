@@ -1,7 +1,7 @@
 import { readdir, readFile, writeFile } from 'node:fs/promises';
 import { createServer, type AddressInfo, type Server } from 'node:net';
 import { join, resolve } from 'node:path';
-import { openFile, orbis, writeStream } from '@orbis/cli';
+import { filesBelow, openFile, orbis, writeStream } from '@orbis/cli';
 
 /**
  * The command line for scripts, without half a second to start it for each command: a function of bash hands
@@ -31,6 +31,7 @@ export async function startRelay(
       readFile: (path) => readFile(resolve(cwd, path), 'utf8'),
       writeFile: (path, bytes) => writeFile(resolve(cwd, path), bytes),
       openFile: (path) => openFile(resolve(cwd, path)),
+      filesBelow: (path) => filesBelow(resolve(cwd, path)),
       writeStream: (path, from) => writeStream(resolve(cwd, path), from),
       readFolder: (path) => readdir(resolve(cwd, path)).catch(() => null),
       askSecret: () => Promise.reject(new Error('a block cannot be asked')),

@@ -49,7 +49,7 @@ export function HeadThings({ head: { site, things }, etag }: { head: SiteHead; e
             <Typography sx={{ fontWeight: 600, overflowWrap: 'anywhere' }}>
               {spoken.siteHead.called(thing)}
             </Typography>
-            <Typography color="textSecondary">{said(thing)}</Typography>
+            <Typography color="textSecondary">{spoken.siteHead.says(thing, formatWhen)}</Typography>
             <FormControlLabel
               control={
                 <Switch
@@ -65,12 +65,4 @@ export function HeadThings({ head: { site, things }, etag }: { head: SiteHead; e
       </Box>
     </>
   );
-}
-
-function said(thing: HeadThing): string {
-  const { action, seen } = thing;
-  const sentence = spoken.siteHead.says({ ...thing, seenOn: seen?.on ?? null }, formatWhen);
-  return action === 'paste' && seen && !seen.stands && seen.on !== null
-    ? `${sentence} It was not there when ${seen.on} was read.`
-    : sentence;
 }

@@ -11,13 +11,13 @@ export const siteHead = {
       listener: 'The script of Orbis that makes frames as high as what is in them',
       companion: 'What your editor needs to make embeds of what is pasted',
     })[what],
-  says: ({ action, kept, recommended, pages, resting, unneededSince, seenOn }, when) => {
+  says: ({ action, kept, recommended, pages, resting, unneededSince, seen }, when) => {
     const needed = pages === 1 ? '1 page needs it' : `${many(pages)} need it`;
     switch (action) {
       case 'paste':
-        return `${needed}: paste it into the head of the whole site.`;
+        return `${needed}: paste it into the head of the whole site.${seen?.stands === false && seen.on !== null ? ` It was not there when ${seen.on} was read.` : ''}`;
       case 'already-there':
-        return `${needed}. ${seenOn === null ? 'It is there.' : `It was there when ${seenOn} was read.`}`;
+        return `${needed}. ${seen === null || seen.on === null ? 'It is there.' : `It was there when ${seen.on} was read.`}`;
       case 'wait':
         return `It is not wanted there any more, but ${many(resting)} still ${resting === 1 ? 'carries a code that rests' : 'carry codes that rest'} on it: paste ${resting === 1 ? 'that' : 'those'} anew first.`;
       case 'take-out':

@@ -14,10 +14,14 @@ export class FoundRows<T> {
     this.#what = what;
     this.#found = found;
   }
-  /** @throws RecordUnfit where there is none */
-  of(key: string): T {
+  /**
+   * @param shown how the file names it, where that is not the key.
+   * @throws RecordUnfit where there is none
+   */
+  of(key: string, shown = key): T {
     const found = this.#found.get(key);
-    if (found === undefined) throw new RecordUnfit(`there is no ${this.#what} “${key}” in the lines before`);
+    if (found === undefined)
+      throw new RecordUnfit(`there is no ${this.#what} “${shown}” in the lines before`);
     return found;
   }
 }
@@ -135,10 +139,7 @@ export async function numberedBy(
       );
     for (const row of rows) found.set(numberedKey(row), row.id);
   }
-  return new FoundRows(
-    table === source ? 'source of that embed of the number' : 'revision of that embed of the number',
-    found,
-  );
+  return new FoundRows(table === source ? 'source' : 'revision', found);
 }
 
 /** As {@link numberedBy} finds it. */

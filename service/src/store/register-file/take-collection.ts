@@ -56,7 +56,8 @@ export const takeRevisions: Take<'revision'> = async (tx, records, by) => {
     records.map((record) => {
       const { embed: of, number, leftOut, options, sheet, reason, at } = record;
       return {
-        ...{ embedId: ids.of(of), number, sourceId: sources.of(numberedKey(sourceOf(record))) },
+        ...{ embedId: ids.of(of), number },
+        sourceId: sources.of(numberedKey(sourceOf(record)), `${record.source} of ${of}`),
         ...{ leftOut, options, sheetId: sheet?.id ?? null, sheetDigest: sheet?.digest ?? null, reason },
         ...{ createdAt: date(at), createdBy: by },
       };

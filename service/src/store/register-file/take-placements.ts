@@ -50,7 +50,8 @@ export const takeDeliveries: Take<'delivery'> = async (tx, records, by) => {
     delivery,
     records.map((record) => ({
       ...{ placementId: placements.of(record.placement).id, number: record.number, options: record.options },
-      ...{ revisionId: revisions.of(numberedKey(madeOf(record))), digest: issueDigest(record.snippets) },
+      revisionId: revisions.of(numberedKey(madeOf(record)), `${record.revision} of ${record.placement}`),
+      digest: issueDigest(record.snippets),
       ...{ createdAt: date(record.at), createdBy: by },
     })),
   );

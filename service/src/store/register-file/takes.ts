@@ -6,7 +6,7 @@ import { takeDeliveries, takePlacements } from './take-placements.ts';
 import { takePages, takeSites, takeSpots } from './take-places.ts';
 import type { Take } from './take.ts';
 
-/** What records of each kind come to; sheets are read first, and so are for whoever can. */
+/** How records of each kind are written down; sheets are not among them, as a worker reads them before. */
 export const takes: { [T in Exclude<RecordType, 'register' | 'sheet' | 'end'>]: Take<T> } = {
   rules: takeRules,
   endpoint: takeEndpoints,
