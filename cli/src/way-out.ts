@@ -22,6 +22,7 @@ const ways: Record<string, string> = {
   'not-signed-in': '“orbis login ADDRESS” does.',
   'token-unknown': '“orbis login ADDRESS” does.',
   'token-read-only': '“orbis login ADDRESS” makes one.',
+  'placement-paused': '“orbis change placement EMBED@PLACE --resume” does.',
   'provider-unknown': '“orbis list providers” shows their ids.',
   'visible-code': '“--mend” mends it.',
   'several-links': '“orbis collect LINK LINK …” takes several.',

@@ -15,6 +15,9 @@ export type ChangeFacts =
   | { kind: 'placed'; embed: string; place: string }
   | { kind: 'ended'; embed: string; place: string }
   | { kind: 'placed-options'; embed: string; place: string; said: string }
+  | { kind: 'placed-details'; embed: string; place: string; what: ChangedAtPlace[] }
+  | { kind: 'moved'; embed: string; from: string; to: string }
+  | { kind: 'page-moved'; from: string; to: string }
   /** Pages of a site, many at once; `pages` are the keys of the first of them. */
   | { kind: 'pages-added'; site: string; pages: string[]; count: number }
   | ThingFacts<'added'>
@@ -34,6 +37,9 @@ interface ThingFacts<K extends string> {
 /** What of an embed’s details changed: a word for retiring and for restoring it is among them. */
 export type ChangedDetail = 'name' | 'notes' | 'tags' | 'retired' | 'restored';
 
+/** What of a placement changed: a word for pausing it and for letting it go on is among them. */
+export type ChangedAtPlace = 'note' | 'paused' | 'resumed';
+
 /** What else than embeds can be added, changed and removed. */
 export type ChangedThing = 'site' | 'page' | 'spot' | 'preset' | 'rules';
 
@@ -49,6 +55,9 @@ export const changeKinds = [
   'details',
   'placed',
   'placed-options',
+  'placed-details',
+  'moved',
+  'page-moved',
   'ended',
   'pages-added',
   'added',

@@ -6,3 +6,6 @@ export const mostCounted = 15;
  * whether they are out of date.
  */
 export const mostWaiting = 1000;
+
+/** So many placements are counted of what goes along with a page or site. */
+export const mostStanding = 10_000;

@@ -79,6 +79,7 @@ const statuses = {
   'register-file-invalid': row(422, 2),
   'register-not-empty': row(409, 4),
   'embed-retired': row(409, 4),
+  'placement-paused': row(409, 4),
   'page-unreadable': row(422, 3),
   'sitemap-missing': row(422, 3),
   'specimen-missing': row(422, 3),

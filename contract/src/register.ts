@@ -6,6 +6,7 @@ import {
   wrongInStyle,
   type PastedLanguage,
 } from '@orbis/core';
+import { mostStanding } from './counting.ts';
 import { count, factRecord, hexColour, key, publicId, time } from './common.ts';
 import { editorRules } from './editor-rules.ts';
 import { snippet } from './edits.ts';
@@ -112,6 +113,16 @@ export const site = z
   })
   .meta({ id: 'Site' });
 
+/** What goes along with a page or a site when it goes. */
+export const standing = z
+  .object({
+    pages: count,
+    placements: count.meta({ description: `At most ${mostStanding}: then there may be more` }),
+    seen: count.meta({ description: 'How many of these were last seen on their pages' }),
+  })
+  .meta({ id: 'Standing' });
+export type Standing = z.infer<typeof standing>;
+
 export const placementFinding = z
   .object({ rule: z.string(), level, facts: factRecord, message: z.string(), remedy: z.string() })
   .meta({ id: 'PlacementFinding' });
@@ -124,6 +135,8 @@ export const placement = z
     embed: key,
     embedName: z.string(),
     options: optionsSchema.meta({ description: 'What is asked of it at this place only' }),
+    note: z.string().meta({ description: 'What is to be remembered about it here' }),
+    pausedAt: time.nullable().meta({ description: 'Since when nothing of it is to stand there' }),
     place: spotKey,
     site: siteKey,
     page: pageKey,

@@ -108,18 +108,18 @@ describe('sites, pages and spots', () => {
   });
 
   it('are removed from the inside out, and not while something is in them', async () => {
-    expect(
-      await refused(test.client.call('sites.delete', { params: { site: 'hollinfell' }, ifMatch: '*' })),
-    ).to.equal('in-use');
-    expect(
-      await refused(test.client.call('pages.delete', { params: { page: 'hollinfell/talks' }, ifMatch: '*' })),
-    ).to.equal('in-use');
     await test.client.call('embeds.create', { body: { name: 'Talk', text: talkCode(test.world.port) } });
     await test.client.call('placements.create', { body: { embed: 'talk', place: 'hollinfell/talks#north' } });
     expect(
       await refused(
         test.client.call('spots.delete', { params: { spot: 'hollinfell/talks#north' }, ifMatch: '*' }),
       ),
+    ).to.equal('in-use');
+    expect(
+      await refused(test.client.call('sites.delete', { params: { site: 'hollinfell' }, ifMatch: '*' })),
+    ).to.equal('in-use');
+    expect(
+      await refused(test.client.call('pages.delete', { params: { page: 'hollinfell/talks' }, ifMatch: '*' })),
     ).to.equal('in-use');
     await test.client.call('spots.delete', { params: { spot: 'hollinfell/talks#opening' }, ifMatch: '*' });
     expect(

@@ -42,10 +42,17 @@ describe('a whole register as a file', function () {
       ifMatch: (await client.call('rules.read')).etag!,
       body: { dropTracking: true },
     });
-    const { data: list } = await client.call('placements.list', { query: { limit: 1 } });
+    const { data: list } = await client.call('placements.list', { query: { limit: 2 } });
     const placement = list.items[0]!.id;
     const { etag } = await client.call('placements.read', { params: { placement } });
     await client.call('placements.delete', { params: { placement }, ifMatch: etag! });
+    const page = 'hollinfell/live';
+    await client.call('pages.delete', { params: { page }, query: { placements: 'end' }, ifMatch: '*' });
+    await client.call('placements.change', {
+      params: { placement: list.items[1]!.id },
+      body: { note: 'Until May.', paused: true },
+      ifMatch: '*',
+    });
     await settled(one);
     file = await written(one);
     other = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });

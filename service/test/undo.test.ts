@@ -15,6 +15,8 @@ describe('taking back what was done', function () {
   before(async () => {
     test = await startTestOrbis();
     await declareSite(test, ['opening', 'second']);
+    await call('pages.create', { body: { key: 'hollinfell/empty', title: 'Empty' } });
+    for (const spot of ['a', 'b']) await call('spots.create', { body: { key: `hollinfell/empty#${spot}` } });
     await call('embeds.create', { body: { name: 'Talk', text: code('a1'), tags: ['talks'] } });
     await call('embeds.create', { body: { name: 'Other', text: code('a2'), options: { start: 5 } } });
   });
@@ -45,7 +47,9 @@ describe('taking back what was done', function () {
       presets: presets.data.items,
       rules: rules.data,
       placements: sorted(
-        placements.data.items.map((each) => ({ key: `${each.embed} ${each.place}`, options: each.options })),
+        placements.data.items.map(({ embed, place: where, options, note, pausedAt }) => ({
+          ...{ key: `${embed} ${where}`, options, note, paused: pausedAt !== null },
+        })),
       ),
     };
   }
@@ -144,6 +148,64 @@ describe('taking back what was done', function () {
       said: /^Ended the placement of talk in hollinfell\/talks#opening$/,
       act: async () => call('placements.delete', { params: { placement: await placement() }, ifMatch: '*' }),
     },
+    'noting and pausing': {
+      kind: 'placed-details',
+      said: /^(?:Changed the note of talk in hollinfell\/talks#opening; )?(?:Paused|Let) talk in /,
+      act: async () => {
+        const id = await placement();
+        const { data } = await call('placements.read', { params: { placement: id } });
+        return call('placements.change', {
+          params: { placement: id },
+          body: { note: `n${made++}`, paused: data.pausedAt === null },
+          ifMatch: '*',
+        });
+      },
+    },
+    'moving': {
+      kind: 'moved',
+      said: /^Moved talk from hollinfell\/talks#opening to hollinfell\/talks#second$/,
+      act: async () =>
+        call('placements.move', {
+          params: { placement: await placement() },
+          body: { place: 'hollinfell/talks#second' },
+          ifMatch: '*',
+        }),
+    },
+    'removing a page with what is on it': {
+      kind: 'removed',
+      said: /^Removed the page hollinfell\/talks$/,
+      act: () =>
+        call('pages.delete', {
+          params: { page: 'hollinfell/talks' },
+          query: { placements: 'end' },
+          ifMatch: '*',
+        }),
+    },
+    'removing a page with nothing on it': {
+      kind: 'removed',
+      said: /^Removed the page hollinfell\/empty$/,
+      act: () => call('pages.delete', { params: { page: 'hollinfell/empty' }, ifMatch: '*' }),
+    },
+    'moving a page': {
+      kind: 'page-moved',
+      said: /^Gave the page hollinfell\/talks the address hollinfell\/talks\/\d+$/,
+      act: () =>
+        call('pages.change', {
+          params: { page: 'hollinfell/talks' },
+          body: { path: `talks/${made++}` },
+          ifMatch: '*',
+        }),
+    },
+    'removing a site with what is on it': {
+      kind: 'removed',
+      said: /^Removed the site hollinfell$/,
+      act: () =>
+        call('sites.delete', {
+          params: { site: 'hollinfell' },
+          query: { placements: 'end' },
+          ifMatch: '*',
+        }),
+    },
     'adding a site': {
       kind: 'added',
       said: /^Added the site s\d+$/,
@@ -217,6 +279,10 @@ describe('taking back what was done', function () {
     'bringing back': ['a newer code'],
     'options at one place': ['placing'],
     'ending': ['placing'],
+    'noting and pausing': ['placing'],
+    'moving': ['placing'],
+    'removing a page with what is on it': ['placing'],
+    'removing a site with what is on it': ['placing'],
   };
 
   for (const [name, { kind, said, act }] of Object.entries(acts))

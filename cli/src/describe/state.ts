@@ -10,6 +10,7 @@ export function colourState(state: PlacementState, colours: Colours): string {
     'out-of-date': colours.yellow,
     'missing': colours.red,
     'unreachable': colours.red,
+    'paused': colours.dim,
   }[state];
   return colour(formatState(state));
 }

@@ -1,5 +1,8 @@
-import type { Page } from '@orbis/contract';
-import { facts, formatTimestamp, type Colours } from '../text.ts';
+import { mostStanding, spoken, type Page } from '@orbis/contract';
+import { UsedWrongly, type Tools } from '../command.ts';
+import type { Exit } from '../io.ts';
+import { facts, fold, formatTimestamp, type Colours } from '../text.ts';
+import { endedWith, endsPlacements, refuseToEnd } from './standing.ts';
 import { every, limit, tellList } from './every.ts';
 import type { Thing } from './thing.ts';
 
@@ -68,38 +71,68 @@ export const page: Thing = {
     verb
       .command('page')
       .argument('<page>', 'site and path')
-      .requiredOption('--title <title>', 'what to call it')
-      .description('call it something else')
-      .action((page: string, { title }: { title: string }) =>
-        run(async (tools) => {
-          const client = tools.client();
-          const { etag } = await client.call('pages.read', { params: { page } });
-          const { data } = await client.call('pages.change', {
-            params: { page },
-            body: { title },
-            ifMatch: etag ?? '*',
-          });
-          tools.confirm(data, () => describePage(data, tools.colours));
-          return 0;
-        }),
+      .option('--title <title>', 'what to call it')
+      .option('--path <path>', 'its path on the site is another one now; the home page has ""')
+      .description('call it something else, or say that it has another address')
+      .addHelpText(
+        'after',
+        '\nExamples:\n  orbis change page hollinfell/talks --title "Talks and films"\n  orbis change page hollinfell/talks --path lectures\n\nWhat is placed on it goes along.',
+      )
+      .action((page: string, asked: { title?: string; path?: string }) =>
+        run((tools) => changePage(page, asked, tools)),
       );
   },
   remove: (verb, run) => {
     verb
       .command('page')
       .argument('<page>', 'site and path')
-      .description('a page that has no spots')
-      .action((page: string) =>
+      .addOption(endsPlacements())
+      .description('a page with its spots')
+      .addHelpText(
+        'after',
+        '\nExample:\n  orbis remove page hollinfell/visit\n\n“orbis undo” has it again, with all that was placed on it.',
+      )
+      .action((page: string, { endPlacements = false }: { endPlacements?: boolean }) =>
         run(async (tools) => {
           const client = tools.client();
           const { etag } = await client.call('pages.read', { params: { page } });
-          await client.call('pages.delete', { params: { page }, ifMatch: etag ?? '*' });
-          tools.confirm({ removed: page }, () => `Removed the page ${page}.\n`);
+          const { data: standing } = await client.call('pages.standing', { params: { page } });
+          refuseToEnd('page', page, standing, endPlacements);
+          const query = endPlacements ? { placements: 'end' as const } : {};
+          await client.call('pages.delete', { params: { page }, query, ifMatch: etag ?? '*' });
+          tools.confirm(
+            { removed: page, ended: standing.placements },
+            () => `Removed the page ${page}${endedWith(standing)}.\n`,
+          );
           return 0;
         }),
       );
   },
 };
+
+async function changePage(
+  page: string,
+  { title, path }: { title?: string; path?: string },
+  tools: Tools,
+): Promise<Exit> {
+  if (title === undefined && path === undefined)
+    throw new UsedWrongly('Say what to change: --title or --path.');
+  const client = tools.client();
+  const { etag } = await client.call('pages.read', { params: { page } });
+  const { data: standing } = await client.call('pages.standing', { params: { page } });
+  const { data } = await client.call('pages.change', {
+    params: { page },
+    body: {
+      ...(title !== undefined && { title }),
+      ...(path !== undefined && { path: path.replace(/^\//, '') }),
+    },
+    ifMatch: etag ?? '*',
+  });
+  const moved =
+    data.key === page ? '' : `\n${fold(spoken.standing.moved(standing, mostStanding), tools.io.width, '')}`;
+  tools.confirm(data, () => `${describePage(data, tools.colours)}${moved}`);
+  return 0;
+}
 
 const describePage = ({ key, title, url, spots, checkedAt }: Page, colours: Colours): string =>
   facts(

@@ -3,12 +3,17 @@ import {
   formatState,
   mostWaiting,
   optionsLine,
+  parsePlace,
   plural,
   spoken,
   type Client,
   type Placement,
   type PlacementState,
 } from '@orbis/contract';
+import { UsedWrongly, type Tools } from '../command.ts';
+import { atPlace } from '../commands/placed.ts';
+import { thePlacement } from '../commands/place.ts';
+import type { Exit } from '../io.ts';
 import { facts, formatTimestamp, type Colours } from '../text.ts';
 import { every, limit, tellList } from './every.ts';
 import type { Thing } from './thing.ts';
@@ -21,7 +26,7 @@ interface Narrowing {
   state?: PlacementState;
 }
 
-/** Embeds in spots: the register. They are made by “orbis place”, changed by “orbis set EMBED@PLACE”. */
+/** Embeds in spots: the register. “orbis place” makes them, “orbis set EMBED@PLACE” sets options there. */
 export const placement: Thing = {
   list: (verb, run) => {
     verb
@@ -74,6 +79,26 @@ export const placement: Thing = {
         }),
       );
   },
+  change: (verb, run) => {
+    verb
+      .command('placement')
+      .argument('<placement>', 'its id, or an embed and its place: opening-talk@hollinfell/talks#main')
+      .option('--note <words>', 'what is to be remembered about it there; none takes it away')
+      .option('--pause', 'nothing of it is to stand there for a while; what is asked of it is kept')
+      .option('--resume', 'it is to stand there again')
+      .option('--to <place>', 'it is to stand in another spot instead, with what is asked of it')
+      .description('note something about it, pause it, or move it to another spot')
+      .addHelpText(
+        'after',
+        `
+Examples:
+  orbis change placement opening-talk@hollinfell/talks#opening --note "until the new dome stands" --pause
+  orbis change placement opening-talk@hollinfell/talks#opening --to hollinfell/live#camera
+
+“orbis plan PAGE” then says what to take out and what to paste; “orbis undo” takes it back.`,
+      )
+      .action((named: string, asked: ChangeAsked) => run((tools) => changePlacement(named, asked, tools)));
+  },
   remove: (verb, run) => {
     verb
       .command('placement')
@@ -95,6 +120,69 @@ export const placement: Thing = {
   },
 };
 
+interface ChangeAsked {
+  note?: string;
+  pause?: boolean;
+  resume?: boolean;
+  to?: string;
+}
+
+async function changePlacement(named: string, asked: ChangeAsked, tools: Tools): Promise<Exit> {
+  const body = bodyOf(asked);
+  if (asked.to !== undefined) parsePlace(asked.to);
+  const client = tools.client();
+  const at = atPlace(named);
+  const { id: placement } = await thePlacement(client, at?.embed ?? named, at?.place);
+  const params = { placement };
+  if (body !== null) {
+    const { etag } = await client.call('placements.read', { params });
+    await client.call('placements.change', { params, body, ifMatch: etag ?? '*' });
+  }
+  const { data, etag } = await client.call('placements.read', { params });
+  if (asked.to !== undefined) return movePlacement(data, { to: asked.to, etag }, tools);
+  const next = body?.paused === undefined ? '' : `\n“orbis plan ${data.page}” says what to do there now.\n`;
+  tools.confirm(data, () => `${describePlacement(data, tools.colours)}${next}`);
+  return 0;
+}
+
+/* What changes where it is; null for nothing. @throws UsedWrongly where nothing is asked, or both ways */
+function bodyOf({
+  note,
+  pause = false,
+  resume = false,
+  to,
+}: ChangeAsked): { note?: string; paused?: boolean } | null {
+  if (pause && resume) throw new UsedWrongly('Say either --pause or --resume.');
+  const body = {
+    ...(note !== undefined && { note: note.trim().toLowerCase() === 'none' ? '' : note }),
+    ...((pause || resume) && { paused: pause }),
+  };
+  if (Object.keys(body).length > 0) return body;
+  if (to === undefined) throw new UsedWrongly('Say what to change: --note, --pause, --resume or --to.');
+  return null;
+}
+
+async function movePlacement(
+  from: Placement,
+  { to, etag }: { to: string; etag: string | null },
+  tools: Tools,
+): Promise<Exit> {
+  const { data } = await tools.client().call('placements.move', {
+    params: { placement: from.id },
+    body: { place: to },
+    ifMatch: etag ?? '*',
+  });
+  const next =
+    from.page === data.page
+      ? `“orbis plan ${data.page}” says what to take out and what to paste.`
+      : `“orbis plan ${from.page}” says what to take out there, “orbis plan ${data.page}” what to paste.`;
+  tools.confirm(
+    data,
+    () => `Moved ${data.embed} from ${from.place} to ${data.place} (placement ${data.id}).\n${next}\n`,
+  );
+  return 0;
+}
+
 const describePlacement = (placement: Placement, colours: Colours): string =>
   facts(
     [
@@ -105,6 +193,10 @@ const describePlacement = (placement: Placement, colours: Colours): string =>
       ['State', formatState(placement.state)],
       ['Revision', formatRevision(placement)],
       ['Only here', optionsLine(placement.options) || 'nothing is asked of it only here'],
+      ...(placement.note === '' ? [] : [['Note', placement.note] as [string, string]]),
+      ...(placement.pausedAt === null
+        ? []
+        : [['Paused', `since ${formatTimestamp(placement.pausedAt)}`] as [string, string]]),
       ['Last seen', formatTimestamp(placement.lastSeenAt)],
       ...placement.findings.map(({ level, message, remedy }): [string, string] => [
         level,

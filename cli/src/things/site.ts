@@ -9,12 +9,13 @@ import {
   type KindDefaults,
   type PastedLanguage,
 } from '@orbis/core';
-import { languageName, optionsLine, spoken, type Site } from '@orbis/contract';
+import { languageName, optionsLine, plural, spoken, type Site } from '@orbis/contract';
 import { parseAsked } from '../asked.ts';
 import { UsedWrongly, type Tools } from '../command.ts';
 import type { Exit } from '../io.ts';
 import { facts, type Colours } from '../text.ts';
 import { every, limit, tellList } from './every.ts';
+import { endedWith, endsPlacements, refuseToEnd } from './standing.ts';
 import type { Thing } from './thing.ts';
 
 interface Options {
@@ -139,13 +140,21 @@ What is asked of an embed itself, or of one of its places, wins over what its si
     verb
       .command('site')
       .argument('<site>', 'its key')
-      .description('a site that has no pages')
-      .action((site: string) =>
+      .addOption(endsPlacements())
+      .description('a site with its pages')
+      .addHelpText('after', '\n“orbis undo” has it again, with its pages and all that was placed on them.')
+      .action((site: string, { endPlacements = false }: { endPlacements?: boolean }) =>
         run(async (tools) => {
           const client = tools.client();
           const { etag } = await client.call('sites.read', { params: { site } });
-          await client.call('sites.delete', { params: { site }, ifMatch: etag ?? '*' });
-          tools.confirm({ removed: site }, () => `Removed the site ${site}.\n`);
+          const { data: standing } = await client.call('sites.standing', { params: { site } });
+          refuseToEnd('site', site, standing, endPlacements);
+          const query = endPlacements ? { placements: 'end' as const } : {};
+          await client.call('sites.delete', { params: { site }, query, ifMatch: etag ?? '*' });
+          tools.confirm(
+            { removed: site, pages: standing.pages, ended: standing.placements },
+            () => `Removed the site ${site} with ${plural(standing.pages, 'page')}${endedWith(standing)}.\n`,
+          );
           return 0;
         }),
       );

@@ -65,6 +65,7 @@ const words: Record<string, string[] | null> = {
   'change rules': ['drop-tracking=on'],
   'change site': ['hollinfell', 'head=yes'],
   'change page': ['hollinfell/visit', '--title', 'Visit'],
+  'change placement': ['0123456789', '--pause'],
   'change spot': ['hollinfell/visit#main', 'phone=300'],
   'change password': null,
   'remove preset': ['clip'],

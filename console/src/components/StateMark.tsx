@@ -10,6 +10,7 @@ const colours: Record<PlacementState, string> = {
   'out-of-date': 'warning.main',
   'missing': 'error.main',
   'unreachable': 'error.main',
+  'paused': 'text.secondary',
 };
 
 /** A placement's state: a dot and a word, with what it means on demand. */
@@ -34,7 +35,7 @@ export function StateMark({ state }: { state: PlacementState }) {
             width: 9,
             height: 9,
             borderRadius: '50%',
-            bgcolor: state === 'planned' ? 'transparent' : 'currentcolor',
+            bgcolor: state === 'planned' || state === 'paused' ? 'transparent' : 'currentcolor',
             border: '2px solid',
             borderColor: 'currentcolor',
           }}

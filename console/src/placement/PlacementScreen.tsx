@@ -1,14 +1,17 @@
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { api } from '../api.ts';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 import { ScreenHead } from '../components/ScreenHead.tsx';
+import { formatWhen } from '../components/when.ts';
 import { Waiting } from '../components/Waiting.tsx';
 import { useSheetOf } from '../embed/sheet-of.ts';
 import { oneScreen } from '../embed/one-screen.ts';
+import { AtThisPlace } from './AtThisPlace.tsx';
 import { PlacementForm } from './PlacementForm.tsx';
 import { SeenByVisitors } from './SeenByVisitors.tsx';
 
@@ -40,7 +43,19 @@ export default function PlacementScreen() {
           To the embed itself
         </Button>
       </ScreenHead>
-      {placement.state !== 'planned' && (
+      <AtThisPlace key={`at ${etag}`} placement={placement} etag={etag} />
+      {placement.note !== '' && (
+        <Typography sx={{ mb: 2, whiteSpace: 'pre-wrap', overflowWrap: 'anywhere' }}>
+          {placement.note}
+        </Typography>
+      )}
+      {placement.pausedAt !== null && (
+        <Alert severity="info" variant="outlined" sx={{ mb: 2 }}>
+          It is paused here since {formatWhen(placement.pausedAt)}: nothing of it is to stand there, and
+          frames that Orbis serves for it show nothing.
+        </Alert>
+      )}
+      {placement.state !== 'planned' && placement.pausedAt === null && (
         <Alert severity="info" variant="outlined" sx={{ mb: 2 }}>
           The page keeps the code that it carries until you paste the new one there.
         </Alert>

@@ -1,7 +1,9 @@
+import Box from '@mui/material/Box';
 import { useParams } from 'react-router';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 import { ScreenHead } from '../components/ScreenHead.tsx';
 import { Waiting } from '../components/Waiting.tsx';
+import { RemoveSite } from './RemoveSite.tsx';
 import { SiteForm } from './SiteForm.tsx';
 import { useSite } from './use-site.ts';
 
@@ -19,6 +21,9 @@ export default function SiteScreen() {
         lead="What you set here holds for every embed on this site that can have it. What is set on an embed, or at one of its places, wins."
       />
       <SiteForm key={etag} site={site} etag={etag ?? ''} />
+      <Box sx={{ mt: 3, maxWidth: 820 }}>
+        <RemoveSite site={site} />
+      </Box>
     </>
   );
 }

@@ -60,6 +60,7 @@ export function PlacementRow({ placement, showEmbed = true }: { placement: Place
       );
     },
   });
+  const isPaused = placement.pausedAt !== null;
   const hasOwn = Object.keys(placement.options).length > 0;
   return (
     <Box
@@ -87,20 +88,27 @@ export function PlacementRow({ placement, showEmbed = true }: { placement: Place
           Only here: {optionsInWords(placement.options)}
         </Typography>
       )}
+      {placement.note !== '' && (
+        <Typography variant="body2" sx={{ mb: 1.5, whiteSpace: 'pre-wrap', overflowWrap: 'anywhere' }}>
+          {placement.note}
+        </Typography>
+      )}
       {placement.findings.length > 0 && (
         <Box sx={{ mb: 1.5 }}>
           <Findings findings={placement.findings} />
         </Box>
       )}
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
-        <CopyButton text={code} label="Copy the code" onError={setError} />
-        <CopyButton
-          text={link}
-          label="Copy a link instead"
-          onError={setError}
-          variant="text"
-          title="For site editors that take no code, only a link: what you change later shows there by itself"
-        />
+        {!isPaused && <CopyButton text={code} label="Copy the code" onError={setError} />}
+        {!isPaused && (
+          <CopyButton
+            text={link}
+            label="Copy a link instead"
+            onError={setError}
+            variant="text"
+            title="For site editors that take no code, only a link: what you change later shows there by itself"
+          />
+        )}
         <Button size="small" component={Link} to={`/register/${placement.id}`}>
           Change it here only
         </Button>
@@ -179,8 +187,9 @@ function ForHead({ code }: { code: string }) {
 }
 
 /* What its page was last seen with. */
-function seenIn({ served, carries, revision, lastSeenAt }: Placement): string {
+function seenIn({ served, carries, revision, lastSeenAt, pausedAt }: Placement): string {
   const seen = `last seen ${formatWhen(lastSeenAt)}`;
+  if (pausedAt !== null) return `Paused since ${formatWhen(pausedAt)} · ${seen}`;
   if (served) return `Shown by its link, always as it is now · ${seen}`;
   if (carries === null) return `Not seen there yet; its newest revision is ${revision}.`;
   if (carries.revision === revision) return `Revision ${revision} · ${seen}`;

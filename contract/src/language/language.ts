@@ -82,6 +82,12 @@ export interface OptionWords {
  * A language in which Orbis speaks to owners, with the words for every code: a folder of its own beside
  * `en/`, which every function that makes sentences takes.
  */
+/** How many placements there are on a page or site, and how many were last seen there. */
+export interface StandingFacts {
+  placements: number;
+  seen: number;
+}
+
 export interface Language {
   /** By the names of options. */
   options: Readonly<Record<string, OptionWords>>;
@@ -203,6 +209,11 @@ export interface Language {
     working: (rules: Pick<EditorRules, 'delay' | 'showsUnpublished'>) => string;
   };
   /** What stands in the head of a whole site. */
+  /** What becomes of what is placed on a page or site; at `most` it was not counted on. */
+  standing: {
+    removed: (standing: StandingFacts, most: number) => string;
+    moved: (standing: StandingFacts, most: number) => string;
+  };
   siteHead: {
     called: (thing: { what: OnceKind; name: string }) => string;
     /** What holds of it and what is to be done; `when` writes a time as people read it. */

@@ -178,6 +178,14 @@ export const groupRoutes = {
     body: z.strictObject({}),
     answer: undone,
     statuses: [200],
-    errors: ['not-found', 'change-undone', 'change-lasting', 'changed-since', 'in-use', 'already-placed'],
+    errors: [
+      'not-found',
+      'change-undone',
+      'change-lasting',
+      'changed-since',
+      'in-use',
+      'already-placed',
+      'key-taken',
+    ],
   }),
 };

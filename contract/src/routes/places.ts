@@ -2,7 +2,7 @@ import { z } from '../zod.ts';
 import { key, label, listQuery, publicId } from '../common.ts';
 import { manyErrors, optionErrors } from '../options/index.ts';
 import { kindDefaults, optionsSchema } from '../options/schema.ts';
-import { pageKey, siteKey, spotKey } from '../place.ts';
+import { pageKey, pagePath, siteKey, spotKey } from '../place.ts';
 import {
   delivery,
   page,
@@ -14,6 +14,7 @@ import {
   placementLink,
   site,
   spot,
+  standing,
   widths,
   frameStyle,
   furtherAddresses,
@@ -36,6 +37,13 @@ const where = (example: string) =>
     .max(2000)
     .optional()
     .meta({ description: 'A value for each field, all of which must hold', example });
+
+/* What becomes of what is placed there. */
+const goingAlong = z.object({
+  placements: z.literal('end').optional().meta({
+    description: 'Ends what is placed there as well; without it, nothing is removed while something is',
+  }),
+});
 
 export const placeRoutes = {
   'sites.list': route({
@@ -142,12 +150,23 @@ export const placeRoutes = {
     statuses: [200],
     errors: ['not-found', 'page-unreadable', 'specimen-missing'],
   }),
-  'sites.delete': route({
-    ...paths['sites.delete'],
-    summary: 'Remove a site that has no pages',
+  'sites.standing': route({
+    ...paths['sites.standing'],
+    summary: 'What is placed on a site, which ends when it is removed',
     tag,
     access: 'owner',
     params: z.object({ site: siteKey }),
+    answer: standing,
+    statuses: [200],
+    errors: ['not-found'],
+  }),
+  'sites.delete': route({
+    ...paths['sites.delete'],
+    summary: 'Remove a site with its pages; what was issued for what is placed there is kept',
+    tag,
+    access: 'owner',
+    params: z.object({ site: siteKey }),
+    query: goingAlong,
     ifMatch: true,
     statuses: [204],
     errors: ['not-found', 'in-use'],
@@ -194,23 +213,37 @@ export const placeRoutes = {
   }),
   'pages.change': route({
     ...paths['pages.change'],
-    summary: 'Call a page something else; its key is its address and stays',
+    summary: 'Call a page something else, or give it another path: what is placed on it goes along',
     tag,
     access: 'owner',
     params: z.object({ page: pageKey }),
     ifMatch: true,
-    body: z.strictObject({ title: label(200) }),
+    body: z.strictObject({
+      title: label(200).optional(),
+      path: pagePath.optional(),
+    }),
     answer: page,
     statuses: [200],
     etag: true,
+    errors: ['not-found', 'key-taken'],
+  }),
+  'pages.standing': route({
+    ...paths['pages.standing'],
+    summary: 'What is placed on a page, which goes along when it is moved and ends when it is removed',
+    tag,
+    access: 'owner',
+    params: z.object({ page: pageKey }),
+    answer: standing,
+    statuses: [200],
     errors: ['not-found'],
   }),
   'pages.delete': route({
     ...paths['pages.delete'],
-    summary: 'Remove a page that has no spots',
+    summary: 'Remove a page with its spots; what was issued for what is placed there is kept',
     tag,
     access: 'owner',
     params: z.object({ page: pageKey }),
+    query: goingAlong,
     ifMatch: true,
     statuses: [204],
     errors: ['not-found', 'in-use'],
@@ -311,16 +344,39 @@ export const placeRoutes = {
   }),
   'placements.change': route({
     ...paths['placements.change'],
-    summary: 'Change what is asked of an embed at this place only',
+    summary: 'Change what is asked of an embed at this place only, its note there, or whether it is paused',
     tag: 'Register',
     access: 'owner',
     params: z.object({ placement: publicId }),
     ifMatch: true,
-    body: z.strictObject({ options: optionsSchema }).meta({ example: { options: { 'max-width': 320 } } }),
+    body: z
+      .strictObject({
+        options: optionsSchema.optional(),
+        note: z.string().trim().max(2000).optional(),
+        paused: z
+          .boolean()
+          .optional()
+          .meta({ description: 'Whether nothing of it is to stand there for a while' }),
+      })
+      .meta({ example: { options: { 'max-width': 320 } } }),
     answer: placement,
     statuses: [200],
     etag: true,
     errors: ['not-found', ...optionErrors],
+  }),
+  'placements.move': route({
+    ...paths['placements.move'],
+    summary:
+      'Move a placement to another spot, with what is asked of it: it ends here, and is placed anew there',
+    tag,
+    access: 'owner',
+    params: z.object({ placement: publicId }),
+    ifMatch: true,
+    body: z.strictObject({ place: spotKey }),
+    answer: placementMade,
+    statuses: [201],
+    location: ({ id: placement }) => pathOf('placements.read', { placement }),
+    errors: ['not-found', 'already-placed', 'embed-retired', ...optionErrors],
   }),
   'placements.delete': route({
     ...paths['placements.delete'],
@@ -350,7 +406,7 @@ export const placeRoutes = {
     params: z.object({ placement: publicId }),
     answer: placementLink,
     statuses: [200],
-    errors: ['not-found', 'embed-retired'],
+    errors: ['not-found', 'embed-retired', 'placement-paused'],
   }),
   'deliveries.create': route({
     ...paths['deliveries.create'],
@@ -361,7 +417,7 @@ export const placeRoutes = {
     answer: delivery,
     statuses: [201, 200],
     location: ({ placement }) => pathOf('deliveries.list', { placement }),
-    errors: ['not-found'],
+    errors: ['not-found', 'embed-retired', 'placement-paused'],
   }),
   'deliveries.list': route({
     ...paths['deliveries.list'],

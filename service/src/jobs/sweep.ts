@@ -21,7 +21,7 @@ import {
 } from '../store/sweeps.ts';
 import { withItsFile } from './file-of-frame.ts';
 import { whyUnreadable } from './unreadable.ts';
-import { outOfDateFinding, retiredFinding } from '../usecases/placements.ts';
+import { outOfDateFinding, pausedFinding, retiredFinding } from '../usecases/placements.ts';
 import { pageUrl } from '../serializers/places.ts';
 import { planPage } from '../usecases/planning.ts';
 
@@ -69,9 +69,10 @@ async function lookAt(
   try {
     const answer = await fetching.readPage(pageUrl(row.site, row.page), declared);
     const issued = await issuedTexts(db, placements);
-    const expected = placements.map(({ id, publicId, lastSeenAt }) => ({
+    const expected = placements.map(({ id, publicId, lastSeenAt, seen }) => ({
       placement: publicId,
-      seenBefore: lastSeenAt !== null,
+      // What was taken out while it was paused or retired is not missed: it is to be pasted again.
+      seenBefore: lastSeenAt !== null && seen !== 'planned',
       served: placementUrl(publicId),
       issued: new Map((issued.get(id) ?? []).map(({ number, text }) => [number, text])),
     }));
@@ -158,19 +159,20 @@ function unreachable(placements: readonly SweptPlacement[], failure: FetchFailur
 
 /* What a sweep makes out of one placement, held against what is wanted of it now. */
 function resultOf(
-  { id, wanted, revision, retiredAt }: SweptPlacement,
+  { id, wanted, revision, retiredAt, pausedAt }: SweptPlacement,
   seen: PlacementSeen,
   issued: readonly IssuedText[],
 ): PlacementResult {
   const { delivery, line, served } = seen;
   const carries = issued.find(({ number }) => number === delivery) ?? null;
+  const unwanted = retiredAt !== null ? seenRetired : pausedAt !== null ? seenPaused : null;
   const isOld =
-    retiredAt === null &&
+    unwanted === null &&
     seen.state === 'live' &&
     carries !== null &&
     wanted !== null &&
     carries.shown !== wanted;
-  const { state, findings } = retiredAt === null ? seen : seenRetired(seen);
+  const { state, findings } = unwanted === null ? seen : unwanted(seen);
   return {
     placementId: id,
     state: isOld ? 'out-of-date' : state,
@@ -184,8 +186,16 @@ function resultOf(
   };
 }
 
+type StateAndFindings = Pick<PlacementResult, 'state' | 'findings'>;
+
+/* Of what is paused, nothing is missed; what is still there is to be taken out for now. */
+const seenPaused = ({ state, findings }: PlacementSeen): StateAndFindings =>
+  state === 'missing' || state === 'planned'
+    ? { state: 'paused', findings: [] }
+    : { state: 'out-of-date', findings: [...findings, pausedFinding] };
+
 /* Of what is retired, nothing is missed; what is still there is to be taken out. */
-function seenRetired({ state, findings }: PlacementSeen): Pick<PlacementResult, 'state' | 'findings'> {
+function seenRetired({ state, findings }: PlacementSeen): StateAndFindings {
   return state === 'missing' || state === 'planned'
     ? { state: 'planned', findings: [] }
     : { state, findings: [...findings, retiredFinding] };

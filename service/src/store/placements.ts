@@ -1,6 +1,5 @@
 import { and, asc, desc, eq, inArray, isNull, lt, ne, sql } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/mysql-core';
-import type { Options } from '@orbis/core';
 import { writePlace } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
 import type { Actor, EmbedRow, RevisionRow, SourceRow } from './embeds.ts';
@@ -159,7 +158,7 @@ export const placementsOn = (db: Handle, pageId: number): Promise<StoredPlacemen
 /** Of a placement, what a sweep must know beside what was handed out. */
 export interface SweptPlacement extends Pick<
   PlacementRow,
-  'id' | 'publicId' | 'lastSeenAt' | 'wanted' | 'stale'
+  'id' | 'publicId' | 'lastSeenAt' | 'seen' | 'wanted' | 'stale' | 'pausedAt'
 > {
   /** The number of its embed’s newest revision. */
   revision: number;
@@ -174,8 +173,10 @@ export const placementsToSweep = (db: Handle, pageId: number): Promise<SweptPlac
       id: placement.id,
       publicId: placement.publicId,
       lastSeenAt: placement.lastSeenAt,
+      seen: placement.seen,
       wanted: placement.wanted,
       stale: placement.stale,
+      pausedAt: placement.pausedAt,
       revision: embed.revision,
       retiredAt: embed.retiredAt,
     })
@@ -210,7 +211,11 @@ export const leavingOn = (
 /** Call it in a transaction. */
 export async function insertPlacement(
   tx: Handle,
-  values: { embedId: number; spotId: number; pageId: number; siteId: number; options: Options },
+  values: { embedId: number; spotId: number; pageId: number; siteId: number } & Pick<
+    PlacementRow,
+    'options'
+  > &
+    Partial<Pick<PlacementRow, 'note' | 'pausedAt'>>,
   { by, now }: Actor,
 ): Promise<Pick<PlacementRow, 'id' | 'publicId'>> {
   const publicId = newPublicId();
@@ -237,30 +242,32 @@ async function count(
     .where(eq(spot.id, spotId));
 }
 
-/** Changes what is asked at this place only; false where it has changed since. */
+/** Changes what is said of it at this place only; false where it has changed since. */
 export async function changePlacement(
   tx: Handle,
   { id, version }: Pick<PlacementRow, 'id' | 'version'>,
-  options: Options,
+  values: Partial<Pick<PlacementRow, 'options' | 'note' | 'pausedAt'>>,
 ): Promise<boolean> {
   const [result] = await tx
     .update(placement)
-    .set({ options, version: version + 1 })
+    .set({ ...values, version: version + 1 })
     .where(and(eq(placement.id, id), eq(placement.version, version)));
   return result.affectedRows === 1;
 }
 
-/** Ends a placement, unless it is ended already. Call it in a transaction. */
+/** Ends a placement; false where it has ended already. Call it in a transaction. */
 export async function endPlacement(
   tx: Handle,
   row: Pick<PlacementRow, 'id' | 'embedId' | 'spotId'>,
   now: Date,
-): Promise<void> {
+): Promise<boolean> {
   const [result] = await tx
     .update(placement)
     .set({ endedAt: now, active: null, stale: 'no' })
     .where(and(eq(placement.id, row.id), eq(placement.active, 1)));
-  if (result.affectedRows === 1) await count(tx, row, -1);
+  const hasEnded = result.affectedRows === 1;
+  if (hasEnded) await count(tx, row, -1);
+  return hasEnded;
 }
 
 /** A placement, ended or not, with its place; locked. Call it in a transaction. */

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, gt, gte, inArray, like, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, gte, inArray, isNotNull, isNull, like, sql } from 'drizzle-orm';
 import type { Place } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
 import type { Actor } from './embeds.ts';
@@ -32,14 +32,26 @@ export interface Widths {
 const first = <T>([row]: T[]): T | null => row ?? null;
 
 export const findSite = async (db: Handle, key: string): Promise<SiteRow | null> =>
-  first(await db.select().from(site).where(eq(site.key, key)));
+  first(
+    await db
+      .select()
+      .from(site)
+      .where(and(eq(site.key, key), isNull(site.goneAt))),
+  );
+
+/** Declares a site; one that was removed has its key, and its pages that are gone, again. */
 
 export async function insertSite(
   db: Handle,
   values: Pick<SiteRow, 'key' | ChangingOfSite>,
   { by, now }: Actor,
 ): Promise<void> {
-  await db.insert(site).values({ ...values, createdAt: now, createdBy: by });
+  const back = { ...values, goneAt: null, version: sql`${site.version} + 1` };
+  const [again] = await db
+    .update(site)
+    .set(back)
+    .where(and(eq(site.key, values.key), isNotNull(site.goneAt)));
+  if (again.affectedRows === 0) await db.insert(site).values({ ...values, createdAt: now, createdBy: by });
 }
 
 export async function listSites(db: Handle, limit: number, after: string | undefined): Promise<SiteRow[]> {
@@ -47,7 +59,7 @@ export async function listSites(db: Handle, limit: number, after: string | undef
   return db
     .select()
     .from(site)
-    .where(from === null ? undefined : gt(site.id, from))
+    .where(and(isNull(site.goneAt), from === null ? undefined : gt(site.id, from)))
     .orderBy(asc(site.id))
     .limit(limit + 1);
 }
@@ -74,32 +86,61 @@ export async function findPage(
       .select({ site, page })
       .from(page)
       .innerJoin(site, eq(site.id, page.siteId))
-      .where(and(eq(site.key, key), eq(page.path, path))),
+      .where(and(eq(site.key, key), eq(page.path, path), isNull(page.goneAt))),
   );
 }
 
-/** Call it in a transaction. */
+/**
+ * Adds a page; one that was removed comes back with its spots. Call it in a transaction.
+ * @throws the driver’s duplicate-key error where it is there.
+ */
 export async function insertPage(
   tx: Handle,
   siteId: number,
   values: { path: string; title: string },
   { by, now }: Actor,
 ): Promise<void> {
-  await tx.insert(page).values({ siteId, ...values, createdAt: now, createdBy: by });
+  const [again] = await comeBack(tx, siteId, [values]);
+  if (!again) await tx.insert(page).values({ siteId, ...values, createdAt: now, createdBy: by });
   await countPages(tx, siteId, 1);
 }
 
-/** Adds pages that are not there. Call it in a transaction. */
+/* Those of these pages that were removed come back; their paths. */
+async function comeBack(
+  tx: Handle,
+  siteId: number,
+  pages: readonly { path: string; title: string }[],
+): Promise<string[]> {
+  const titles = new Map(pages.map(({ path, title }) => [path, title]));
+  const back: string[] = [];
+  for (const part of chunks([...titles.keys()])) {
+    const gone = await tx
+      .select({ id: page.id, path: page.path })
+      .from(page)
+      .where(and(eq(page.siteId, siteId), inArray(page.path, part), isNotNull(page.goneAt)));
+    for (const { id, path } of gone) {
+      const values = { title: titles.get(path)!, goneAt: null, goneWith: null };
+      await tx.update(page).set(values).where(eq(page.id, id));
+      back.push(path);
+    }
+  }
+  return back;
+}
+
+/** Adds pages that are not there; those that were removed come back. Call it in a transaction. */
 export async function insertPages(
   tx: Handle,
   siteId: number,
   pages: readonly { path: string; title: string }[],
   { by, now }: Actor,
 ): Promise<void> {
+  const back = new Set(await comeBack(tx, siteId, pages));
   await insertMany(
     tx,
     page,
-    pages.map((values) => ({ siteId, ...values, createdAt: now, createdBy: by })),
+    pages
+      .filter(({ path }) => !back.has(path))
+      .map((values) => ({ siteId, ...values, createdAt: now, createdBy: by })),
   );
   await countPages(tx, siteId, pages.length);
 }
@@ -117,7 +158,7 @@ export async function knownPaths(db: Handle, siteId: number, paths: readonly str
     const rows = await db
       .select({ path: page.path })
       .from(page)
-      .where(and(eq(page.siteId, siteId), inArray(page.path, part)));
+      .where(and(eq(page.siteId, siteId), inArray(page.path, part), isNull(page.goneAt)));
     for (const { path } of rows) known.add(path);
   }
   return known;
@@ -152,10 +193,14 @@ export async function deletePages(tx: Handle, siteId: number, paths: readonly st
 }
 
 /** False where somebody changed the page since. */
-export async function changePage(db: Handle, row: PageRow, title: string): Promise<boolean> {
+export async function changePage(
+  db: Handle,
+  row: PageRow,
+  values: Partial<Pick<PageRow, 'title' | 'path'>>,
+): Promise<boolean> {
   const [result] = await db
     .update(page)
-    .set({ title, version: row.version + 1 })
+    .set({ ...values, version: row.version + 1 })
     .where(and(eq(page.id, row.id), eq(page.version, row.version)));
   return result.affectedRows === 1;
 }
@@ -180,6 +225,7 @@ export async function listPages(
   return pagesOf(db)
     .where(
       and(
+        isNull(page.goneAt),
         siteId === null ? undefined : eq(page.siteId, siteId),
         from === null ? undefined : gt(page.id, from),
       ),
@@ -214,6 +260,7 @@ export async function pagesBeginning(
     .from(site)
     .where(
       and(
+        isNull(site.goneAt),
         path === null ? like(site.key, beginning(key)) : eq(site.key, key),
         last ? gte(site.key, last.site.key) : undefined,
       ),
@@ -225,7 +272,14 @@ export async function pagesBeginning(
     if (out.length > limit) break;
     const behind = last?.site.id === id ? gt(page.path, last.page.path) : undefined;
     const found = await pagesOf(db)
-      .where(and(eq(page.siteId, id), path ? like(page.path, beginning(path)) : undefined, behind))
+      .where(
+        and(
+          eq(page.siteId, id),
+          isNull(page.goneAt),
+          path ? like(page.path, beginning(path)) : undefined,
+          behind,
+        ),
+      )
       .orderBy(asc(page.path))
       .limit(limit + 1 - out.length);
     out.push(...found);
@@ -246,7 +300,14 @@ export async function findSpot(
       .from(spot)
       .innerJoin(page, eq(page.id, spot.pageId))
       .innerJoin(site, eq(site.id, page.siteId))
-      .where(and(eq(site.key, place.site), eq(page.path, place.path), eq(spot.name, place.spot))),
+      .where(
+        and(
+          eq(site.key, place.site),
+          eq(page.path, place.path),
+          isNull(page.goneAt),
+          eq(spot.name, place.spot),
+        ),
+      ),
   );
 }
 
@@ -313,8 +374,8 @@ export async function commonToSites(
   db: Handle,
 ): Promise<{ [K in 'language' | 'frameStyle']: SiteRow[K] | null }> {
   const [languages, styles] = await Promise.all([
-    db.selectDistinct({ value: site.language }).from(site).limit(2),
-    db.selectDistinct({ value: site.frameStyle }).from(site).limit(2),
+    db.selectDistinct({ value: site.language }).from(site).where(isNull(site.goneAt)).limit(2),
+    db.selectDistinct({ value: site.frameStyle }).from(site).where(isNull(site.goneAt)).limit(2),
   ]);
   return { language: only(languages), frameStyle: only(styles) };
 }
@@ -323,9 +384,12 @@ const only = <T>([found, another]: { value: T }[]): T | null => (found && !anoth
 
 /** All addresses of every declared site, for the guard of the fetching client. */
 export const declaredAddresses = async (db: Handle): Promise<string[]> =>
-  (await db.select({ address: site.address, furtherAddresses: site.furtherAddresses }).from(site)).flatMap(
-    addressesOf,
-  );
+  (
+    await db
+      .select({ address: site.address, furtherAddresses: site.furtherAddresses })
+      .from(site)
+      .where(isNull(site.goneAt))
+  ).flatMap(addressesOf);
 
 /** Every address of a site, the main one first. */
 export const addressesOf = ({
@@ -343,6 +407,7 @@ export async function pagesToSweep(
     .from(page)
     .where(
       and(
+        isNull(page.goneAt),
         scope.siteId === undefined ? undefined : eq(page.siteId, scope.siteId),
         scope.pageId === undefined ? undefined : eq(page.id, scope.pageId),
       ),

@@ -21,8 +21,8 @@ export async function keepServed(
 export interface LinkedPlacement {
   publicId: string;
   /**
-   * Whether nothing is shown any more, or not yet: it was ended, its embed is retired, or its
-   * link was never handed out.
+   * Whether nothing is shown any more, or not yet: it was ended or is paused, its embed is retired,
+   * or its link was never handed out.
    */
   isOver: boolean;
   /** Null where its page was not planned yet. */
@@ -38,6 +38,7 @@ export async function findLinkedPlacement(db: Handle, publicId: string): Promise
       publicId: placement.publicId,
       active: placement.active,
       linkedAt: placement.linkedAt,
+      pausedAt: placement.pausedAt,
       retiredAt: embed.retiredAt,
       served: { text: served.text, facts: served.facts },
       site: { address: site.address, furtherAddresses: site.furtherAddresses },
@@ -50,8 +51,9 @@ export async function findLinkedPlacement(db: Handle, publicId: string): Promise
     .leftJoin(served, eq(served.placementId, placement.id))
     .where(eq(placement.publicId, publicId));
   if (!row) return null;
-  const { active, linkedAt, retiredAt, ...rest } = row;
-  return { ...rest, isOver: active === null || linkedAt === null || retiredAt !== null };
+  const { active, linkedAt, pausedAt, retiredAt, ...rest } = row;
+  const isOver = active === null || linkedAt === null || pausedAt !== null || retiredAt !== null;
+  return { ...rest, isOver };
 }
 
 /** A placement whose document may tell what it was kept from contacting; null where none is served. */

@@ -104,6 +104,13 @@ export const recordFailed = (
     ),
   );
 
-/** The state of a placement: what was seen live is out of date where something else is wanted by now. */
-export const stateOf = (seen: SQL, carried: SQL, wanted: SQL): SQL =>
-  sql`if(${seen} = 'live' and ${carried} is not null and ${wanted} is not null and ${carried} <> ${wanted}, 'out-of-date', ${seen})`;
+/**
+ * The state of a placement: what was seen live is out of date where something else is wanted by now, and
+ * so is what still stands there while it is paused.
+ */
+export const stateOf = (seen: SQL, carried: SQL, wanted: SQL): SQL => sql`case
+  when ${placement.pausedAt} is not null and ${seen} in ('live', 'altered') then 'out-of-date'
+  when ${placement.pausedAt} is not null and ${seen} <> 'unreachable' then 'paused'
+  when ${seen} = 'live' and ${carried} is not null and ${wanted} is not null
+    and ${carried} <> ${wanted} then 'out-of-date'
+  else ${seen} end`;

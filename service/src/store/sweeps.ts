@@ -6,6 +6,7 @@ import type { Actor } from './embeds.ts';
 import { newPublicId } from './ids.ts';
 import type { JobRow } from './jobs.ts';
 import { afterId } from './pages.ts';
+import type { PlacementRow } from './placements.ts';
 import {
   embed,
   job,
@@ -195,7 +196,7 @@ async function lockPage(
 }
 
 /* What is worked out whenever a placement is shown is not kept with it. */
-const worked: ReadonlySet<string> = new Set(['out-of-date', 'retired']);
+const worked: ReadonlySet<string> = new Set(['out-of-date', 'retired', 'paused-stands']);
 
 /* What a page showed of one placement. `read` is when it was read; null where it could not be. */
 async function recordSeen(
@@ -206,14 +207,14 @@ async function recordSeen(
   now: Date,
 ): Promise<void> {
   const onPage = seen.delivery !== null || served;
-  const found = seen.state === 'out-of-date' ? 'live' : seen.state;
+  const found = seenAs(seen.state);
   await tx
     .update(placement)
     .set({
       seen: found,
       // What is wanted may have changed since the page was read: whether it is out of
       // date is said by what holds now.
-      state: onPage ? stateOf(sql`${found}`, sql`${carried}`, sql`${placement.wanted}`) : found,
+      state: stateOf(sql`${found}`, sql`${onPage ? carried : null}`, sql`${placement.wanted}`),
       findings: seen.findings.filter(({ rule }) => !worked.has(rule)),
       ...(read && { checkedAt: read }),
       ...(onPage ? { seenDelivery: seen.delivery, carried, lastSeenAt: now } : {}),
@@ -227,6 +228,12 @@ async function recordSeen(
     line: seen.line,
     findings: seen.findings,
   });
+}
+
+/* What is not meant to be there, and is not, is as if it had not been placed yet. */
+function seenAs(state: SightedState): PlacementRow['seen'] {
+  if (state === 'out-of-date') return 'live';
+  return state === 'paused' ? 'planned' : state;
 }
 
 type StateCounts = Partial<Record<SightedState, number>>;

@@ -29,7 +29,13 @@ export const placedUses = (db: Handle, siteId: number | null): Promise<PlacedUse
     })
     .from(placement)
     .innerJoin(site, eq(site.id, placement.siteId))
-    .where(and(eq(placement.active, 1), siteId === null ? undefined : eq(placement.siteId, siteId)))
+    .where(
+      and(
+        eq(placement.active, 1),
+        isNull(placement.pausedAt),
+        siteId === null ? undefined : eq(placement.siteId, siteId),
+      ),
+    )
     .groupBy(placement.embedId, placement.siteId, load);
 };
 

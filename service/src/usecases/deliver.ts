@@ -1,5 +1,4 @@
 import { showsServed } from '@orbis/core';
-import { OrbisError } from '@orbis/contract';
 import type { Database } from '../database/connect.ts';
 import { inTransaction } from '../database/transaction.ts';
 import type { Actor } from '../store/embeds.ts';
@@ -7,13 +6,14 @@ import { insertDelivery, issueDigest, lastDelivery, listDeliveries, type Issued 
 import { lockPlacement, markLinked, placementsOn, type StoredPlacement } from '../store/placements.ts';
 import { markPage } from '../store/stale.ts';
 import { outputsOn } from './page-plan.ts';
+import { refuseUnwanted } from './placements.ts';
 import type { RenderContext } from './render-context.ts';
 
 /**
  * What to paste now: the last delivery where nothing differs, else the next one, kept whole under its number.
  * From then on what it shows in a frame of ours is served; the page is to be planned for that.
  *
- * @throws OrbisError `embed-retired`
+ * @throws OrbisError `embed-retired`, `placement-paused`
  */
 export async function deliver(
   db: Database,
@@ -21,7 +21,7 @@ export async function deliver(
   renderContext: RenderContext,
   actor: Actor,
 ): Promise<{ issued: Issued; isNew: boolean; isFirstServed: boolean }> {
-  if (embed.retiredAt) throw new OrbisError('embed-retired', { embed: embed.key });
+  refuseUnwanted({ placement, embed });
   return inTransaction(db, async (tx) => {
     await lockPlacement(tx, id);
     const last = await lastDelivery(tx, id);

@@ -5,8 +5,8 @@ import { leavingOn, type PageOfRegister, type StoredPlacement } from '../store/p
 import { isWanted, placeOf, type OnPage } from './page-plan.ts';
 
 /**
- * What a page carried when it was last read: of its placements, of those that have ended, and of retired
- * embeds.
+ * What a page carried when it was last read: of its placements, of those that have ended, are paused or of
+ * retired embeds.
  */
 export async function onPage(
   db: Handle,
@@ -15,7 +15,7 @@ export async function onPage(
 ): Promise<OnPage> {
   // A page that could not be read last time has most likely what it had before.
   const there = rows.filter(
-    ({ placement: { seen, lastSeenAt } }) => lastSeenAt !== null && seen !== 'missing',
+    ({ placement: { seen, lastSeenAt } }) => lastSeenAt !== null && seen !== 'missing' && seen !== 'planned',
   );
   const ended = await leavingOn(db, page.id);
   const seen = [

@@ -71,8 +71,9 @@ export async function wantedOn(
   return { wanted: new Map([...outputs].map(([id, snippets]) => [id, shownDigest(snippets)])), once };
 }
 
-/** Whether anything is to stand there: nothing of a retired embed is. */
-export const isWanted = ({ embed }: Pick<StoredPlacement, 'embed'>): boolean => embed.retiredAt === null;
+/** Whether anything is to stand there: nothing is of a retired embed, nor while the placement is paused. */
+export const isWanted = ({ embed, placement }: Pick<StoredPlacement, 'embed' | 'placement'>): boolean =>
+  embed.retiredAt === null && placement.pausedAt === null;
 
 interface Alone {
   snippets: Snippet[];

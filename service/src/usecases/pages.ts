@@ -4,12 +4,26 @@ import { inTransaction } from '../database/transaction.ts';
 import { versionTag } from '../serializers/version-tag.ts';
 import { recordChange } from '../store/change-log.ts';
 import type { Actor } from '../store/embeds.ts';
-import { changePage, deletePage, insertPage, spotsOf, type PageRow } from '../store/places.ts';
+import { deleteSpotsOf, endAllOn, markPageGone, wasPlacedOn } from '../store/gone-places.ts';
+import { dropNeedsOfEmptyPage } from '../store/needs.ts';
+import { changePage, deletePage, insertPage, insertSpot, spotsOf, type PageRow } from '../store/places.ts';
+import { markPage } from '../store/stale.ts';
 import type { MatchState } from './match-state.ts';
 import { pageByKey, siteByKey } from './places.ts';
+import { widthsOf, type SpotValues } from './spots.ts';
+import { numberOfChange, refusePlaced } from './standing.ts';
 import { unlessTaken } from './unless-taken.ts';
 
-/** @throws OrbisError `not-found`, `place-invalid`, `key-taken` */
+/** What a page says of itself, with its spots where it was removed with them. */
+export interface PageValues {
+  title: string;
+  spots?: SpotValues[];
+}
+
+/**
+ * Adds a page; one that was removed comes back with its spots.
+ * @throws OrbisError `not-found`, `place-invalid`, `key-taken`
+ */
 export const addPage = (
   db: Database,
   { key, title }: { key: string; title: string },
@@ -27,41 +41,84 @@ export const addPage = (
 export async function writePage(
   tx: Handle,
   key: string,
-  { title }: { title: string },
+  { title, spots = [] }: PageValues,
   actor: Actor,
 ): Promise<void> {
   const { site, path } = parsePage(key);
   await insertPage(tx, (await siteByKey(tx, site)).id, { path, title }, actor);
+  if (spots.length === 0) return;
+  const { page } = await pageByKey(tx, key);
+  for (const { name, widths } of spots) await insertSpot(tx, page.id, name, widths, actor);
 }
 
-/** Calls a page something else. */
-export const retitlePage = (
+/**
+ * Calls a page something else, or says that it has another path on its site: what is placed there goes along.
+ * @throws OrbisError `not-found`, `if-match-stale`, `key-taken`
+ */
+export const changePageValues = (
   db: Database,
   key: string,
-  title: string,
+  { title, path }: { title?: string | undefined; path?: string | undefined },
+  matchState: MatchState,
+  actor: Actor,
+): Promise<void> =>
+  unlessTaken('page', `${parsePage(key).site}/${path ?? ''}`, () =>
+    inTransaction(db, async (tx) => {
+      const { page, site } = await pageByKey(tx, key);
+      matchState(versionTag(page), 'page');
+      const values = { ...(title !== undefined && { title }), ...(path !== undefined && { path }) };
+      if (!(await changePage(tx, page, values))) throw new OrbisError('if-match-stale', { what: 'page' });
+      if (title !== undefined) {
+        const effect = { of: 'page' as const, before: { title: page.title }, after: { title } };
+        const now = `${site.key}/${path ?? page.path}`;
+        await recordChange(tx, { facts: { kind: 'changed', what: 'page', key: now }, effect }, actor);
+      }
+      if (path === undefined || path === page.path) return;
+      await markPage(tx, page.id);
+      const facts = { kind: 'page-moved', from: key, to: `${site.key}/${path}` } as const;
+      const paths = { before: { path: page.path }, after: { path } };
+      await recordChange(tx, { facts, effect: { of: 'page-path', pageId: page.id, ...paths } }, actor);
+    }),
+  );
+
+/**
+ * Removes a page with its spots. Where anything was ever placed on it, the register keeps it, and what is
+ * placed there ends with it.
+ * @param endsPlacements whether that is agreed to.
+ * @throws OrbisError `in-use` where it is not, and something is placed on it
+ */
+export const removePage = (
+  db: Database,
+  key: string,
+  { endsPlacements }: { endsPlacements: boolean },
   matchState: MatchState,
   actor: Actor,
 ): Promise<void> =>
   inTransaction(db, async (tx) => {
     const { page } = await pageByKey(tx, key);
     matchState(versionTag(page), 'page');
-    if (!(await changePage(tx, page, title))) throw new OrbisError('if-match-stale', { what: 'page' });
-    const effect = { of: 'page' as const, before: { title: page.title }, after: { title } };
-    await recordChange(tx, { facts: { kind: 'changed', what: 'page', key }, effect }, actor);
+    const where = { pageId: page.id };
+    if (!endsPlacements) await refusePlaced(tx, 'page', key, where);
+    const facts = { kind: 'removed', what: 'page', key } as const;
+    const before: PageValues = { title: page.title };
+    if (await wasPlacedOn(tx, page.id)) {
+      const effect = { of: 'gone' as const, what: 'page' as const, id: page.id, before, after: null };
+      await endAllOn(tx, where, await numberOfChange(tx, { facts, effect }, actor), actor.now);
+      await dropNeedsOfEmptyPage(tx, { pageId: page.id, siteId: page.siteId }, actor.now);
+      await markPageGone(tx, page, actor.now);
+      return;
+    }
+    const spots = await spotsOf(tx, [page.id]);
+    if (spots.length > 0) before.spots = spots.map((spot) => ({ name: spot.name, widths: widthsOf(spot) }));
+    await deleteSpotsOf(tx, page.id);
+    await deletePage(tx, page);
+    await recordChange(tx, { facts, effect: { of: 'page', before, after: null } }, actor);
   });
 
-/** @throws OrbisError `in-use` where it has spots */
-export const removePage = (db: Database, key: string, matchState: MatchState, actor: Actor): Promise<void> =>
-  inTransaction(db, async (tx) => {
-    const { page } = await pageByKey(tx, key);
-    matchState(versionTag(page), 'page');
-    await deleteEmptyPage(tx, key, page);
-    const effect = { of: 'page' as const, before: { title: page.title }, after: null };
-    await recordChange(tx, { facts: { kind: 'removed', what: 'page', key }, effect }, actor);
-  });
-
-/** @throws OrbisError `in-use` */
-export async function deleteEmptyPage(tx: Handle, key: string, page: PageRow): Promise<void> {
+/** Takes a page out that was added, as long as it has no spots. @throws OrbisError `in-use` */
+export async function deleteEmptyPage(tx: Handle, key: string, page: PageRow, now: Date): Promise<void> {
+  await refusePlaced(tx, 'page', key, { pageId: page.id });
+  if (await wasPlacedOn(tx, page.id)) return markPageGone(tx, page, now);
   const spots = await spotsOf(tx, [page.id]);
   if (spots.length > 0)
     throw new OrbisError('in-use', {

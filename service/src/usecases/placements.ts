@@ -24,6 +24,12 @@ export async function placementById(db: Handle, id: string): Promise<StoredPlace
   return row;
 }
 
+/** @throws OrbisError `embed-retired`, `placement-paused` where nothing is to stand there */
+export function refuseUnwanted({ placement, embed }: Pick<StoredPlacement, 'placement' | 'embed'>): void {
+  if (embed.retiredAt) throw new OrbisError('embed-retired', { embed: embed.key });
+  if (placement.pausedAt) throw new OrbisError('placement-paused', { embed: embed.key });
+}
+
 /** The finding of a placement whose page carries an earlier form, as of these revisions. */
 export const outOfDateFinding = (
   carries: { delivery: number; revision: number | null },
@@ -40,6 +46,9 @@ const blockedFinding = (hosts: readonly string[]): StoredFinding => ({
   level: 'warning',
   facts: { hosts: hosts.join(', '), count: hosts.length },
 });
+
+/* What stands on a page though it is paused there. */
+export const pausedFinding: StoredFinding = { rule: 'paused-stands', level: 'warning', facts: {} };
 
 /* What stands on a page though its embed is retired. */
 export const retiredFinding: StoredFinding = { rule: 'retired', level: 'warning', facts: {} };
@@ -67,17 +76,11 @@ function serializePlacement(
 ): Placement {
   const carries =
     placement.seenDelivery === null ? null : { delivery: placement.seenDelivery, revision: carried };
-  const isOld = placement.state === 'out-of-date' && carries !== null;
-  const isLeft = embed.retiredAt !== null && ['live', 'altered'].includes(placement.seen);
-  const findings = [
-    ...placement.findings,
-    ...(isOld ? [outOfDateFinding(carries, embed.revision)] : []),
-    ...(isLeft ? [retiredFinding] : []),
-    ...(blocked.length > 0 ? [blockedFinding(blocked)] : []),
-  ];
   return {
     id: placement.publicId,
     options: placement.options,
+    note: placement.note,
+    pausedAt: placement.pausedAt?.toISOString() ?? null,
     served: placement.seen === 'live' && placement.seenDelivery === null,
     embed: embed.key,
     embedName: embed.name,
@@ -95,7 +98,25 @@ function serializePlacement(
         : null,
     lastSeenAt: placement.lastSeenAt?.toISOString() ?? null,
     checkedAt: placement.checkedAt?.toISOString() ?? null,
-    findings: serializeFindings(findings),
+    findings: serializeFindings(findingsOf({ placement, embed }, carries, blocked)),
     createdAt: placement.createdAt.toISOString(),
   };
+}
+
+/* What was found on its page, and what follows from how it is meant to be. */
+function findingsOf(
+  { placement, embed }: Pick<ShownPlacement, 'placement' | 'embed'>,
+  carries: Placement['carries'],
+  blocked: readonly string[],
+): StoredFinding[] {
+  const isPaused = placement.pausedAt !== null;
+  const isOld = placement.state === 'out-of-date' && carries !== null && !isPaused;
+  const stands = ['live', 'altered'].includes(placement.seen);
+  return [
+    ...placement.findings,
+    ...(isOld ? [outOfDateFinding(carries, embed.revision)] : []),
+    ...(isPaused && stands ? [pausedFinding] : []),
+    ...(embed.retiredAt !== null && stands ? [retiredFinding] : []),
+    ...(blocked.length > 0 ? [blockedFinding(blocked)] : []),
+  ];
 }

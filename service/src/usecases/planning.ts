@@ -8,7 +8,7 @@ import { placementsOn, type StoredPlacement } from '../store/placements.ts';
 import { recordNeeds } from '../store/needs.ts';
 import { keepServed } from '../store/served.ts';
 import { recordFailed, recordWanted, stalePages } from '../store/stale.ts';
-import { wantedOn } from './page-plan.ts';
+import { isWanted, wantedOn } from './page-plan.ts';
 import type { RenderContext } from './render-context.ts';
 import { servedFor } from './served-document.ts';
 
@@ -93,8 +93,7 @@ export async function planNext(limit: number, tools: PlanTools): Promise<number>
 
 const isBusy = (error: unknown): boolean => error instanceof OrbisError && error.code === 'too-busy';
 
-const isServed = ({ placement, embed }: StoredPlacement): boolean =>
-  placement.linkedAt !== null && embed.retiredAt === null;
+const isServed = (row: StoredPlacement): boolean => row.placement.linkedAt !== null && isWanted(row);
 
 /* Rows are locked in one order everywhere. */
 const inOrder = (rows: readonly StoredPlacement[]): StoredPlacement[] =>

@@ -13,11 +13,13 @@ import type { Deps } from '../deps.ts';
 import { versionTag } from '../serializers/version-tag.ts';
 import { recordChange } from '../store/change-log.ts';
 import type { Actor } from '../store/embeds.ts';
+import { endAllOn, hasAnyPage, markSiteGone } from '../store/gone-places.ts';
 import { changeSite, deleteSite, insertSite, type SiteRow } from '../store/places.ts';
 import { markSite } from '../store/stale.ts';
 import { checkOptions } from './check-options.ts';
 import type { MatchState } from './match-state.ts';
 import { siteByKey } from './places.ts';
+import { numberOfChange, refusePlaced } from './standing.ts';
 import { unlessTaken } from './unless-taken.ts';
 
 /** What a site says of itself; its key stays. */
@@ -106,14 +108,34 @@ export async function writeSite(tx: Handle, row: SiteRow, values: Partial<SiteVa
   if (changesCodes) await markSite(tx, row.id);
 }
 
-/** @throws OrbisError `in-use` where it has pages */
-export const removeSite = (db: Database, key: string, matchState: MatchState, actor: Actor): Promise<void> =>
+/**
+ * Removes a site. Where it ever had pages, the register keeps it, and what is placed on them ends with it.
+ * @param endsPlacements whether that is agreed to.
+ * @throws OrbisError `in-use` where it is not, and something is placed on it
+ */
+export const removeSite = (
+  db: Database,
+  key: string,
+  { endsPlacements }: { endsPlacements: boolean },
+  matchState: MatchState,
+  actor: Actor,
+): Promise<void> =>
   inTransaction(db, async (tx) => {
     const row = await siteByKey(tx, key);
     matchState(versionTag(row), 'site');
-    await deleteEmptySite(tx, row);
-    const effect = { of: 'site' as const, before: valuesOf(row), after: null };
-    await recordChange(tx, { facts: { kind: 'removed', what: 'site', key }, effect }, actor);
+    const where = { siteId: row.id };
+    if (!endsPlacements) await refusePlaced(tx, 'site', key, where);
+    const facts = { kind: 'removed', what: 'site', key } as const;
+    const before = valuesOf(row);
+    if (await hasAnyPage(tx, row.id)) {
+      const effect = { of: 'gone' as const, what: 'site' as const, id: row.id, before, after: null };
+      const change = await numberOfChange(tx, { facts, effect }, actor);
+      await endAllOn(tx, where, change, actor.now);
+      await markSiteGone(tx, row.id, change, actor.now);
+      return;
+    }
+    await deleteSite(tx, row.id);
+    await recordChange(tx, { facts, effect: { of: 'site', before, after: null } }, actor);
   });
 
 const valuesOf = (row: SiteRow): SiteValues => ({
@@ -129,15 +151,16 @@ const valuesOf = (row: SiteRow): SiteValues => ({
   editor: row.editor,
 });
 
-/** @throws OrbisError `in-use` */
-export async function deleteEmptySite(tx: Handle, row: SiteRow): Promise<void> {
+/** Takes a site out that was declared, as long as it has no pages. @throws OrbisError `in-use` */
+export async function deleteEmptySite(tx: Handle, row: SiteRow, change: number, now: Date): Promise<void> {
   if (row.pages > 0)
     throw new OrbisError('in-use', {
       what: 'site',
       key: row.key,
       by: `it has ${row.pages} ${row.pages === 1 ? 'page' : 'pages'}`,
     });
-  await deleteSite(tx, row.id);
+  if (await hasAnyPage(tx, row.id)) await markSiteGone(tx, row.id, change, now);
+  else await deleteSite(tx, row.id);
 }
 
 /* What is named of rules. */

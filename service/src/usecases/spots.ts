@@ -9,6 +9,12 @@ import type { MatchState } from './match-state.ts';
 import { pageByKey, spotByKey } from './places.ts';
 import { unlessTaken } from './unless-taken.ts';
 
+/** A spot as it is written down with its page. */
+export interface SpotValues {
+  name: string;
+  widths: Widths;
+}
+
 /** How wide a spot is, in px. */
 export const widthsOf = ({ phone, tablet, desktop }: Widths): Widths => ({ phone, tablet, desktop });
 

@@ -33,6 +33,14 @@ export const changes: Language['changes'] = {
   'placed': ({ embed, place }) => `Placed ${embed} in ${place}`,
   'ended': ({ embed, place }) => `Ended the placement of ${embed} in ${place}`,
   'placed-options': ({ embed, place, said }) => `Set options of ${embed} in ${place}: ${said}`,
+  'placed-details': ({ embed, place, what }) =>
+    [
+      ...(what.includes('note') ? [`Changed the note of ${embed} in ${place}`] : []),
+      ...(what.includes('paused') ? [`Paused ${embed} in ${place}`] : []),
+      ...(what.includes('resumed') ? [`Let ${embed} in ${place} go on`] : []),
+    ].join('; '),
+  'moved': ({ embed, from, to }) => `Moved ${embed} from ${from} to ${to}`,
+  'page-moved': ({ from, to }) => `Gave the page ${from} the address ${to}`,
   'pages-added': ({ site, pages, count }) =>
     `Added ${count === 1 ? `the page ${pages[0]}` : `${count} pages to the site ${site}`}`,
   'added': ({ what, key }) => `Added ${things[what]} ${key}`,

@@ -312,6 +312,10 @@ export const errors = {
     title: 'Retired',
     detail: (f) => `“${f.embed}” is retired. Restore it first.`,
   },
+  'placement-paused': {
+    title: 'Paused',
+    detail: (f) => `“${f.embed}” is paused there: nothing of it is to be pasted. Let it go on first.`,
+  },
   'page-unreadable': {
     title: 'Page not read',
     detail: (f) => `The page could not be read: ${f.why}${f.remedy ? ` ${f.remedy}` : ''}`,

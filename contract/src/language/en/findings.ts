@@ -312,6 +312,10 @@ export const findings = {
     message: () => 'Its embed is retired, and its code is still on this page.',
     remedy: () => 'Take it out of the page, or restore the embed.',
   },
+  'paused-stands': {
+    message: () => 'It is paused here, and its code is still on this page.',
+    remedy: () => 'Take it out of the page for now, or let it go on.',
+  },
   'missing': {
     message: () => 'It was on this page, and no longer is.',
     remedy: () => 'Paste its code again, or end the placement.',

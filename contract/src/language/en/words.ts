@@ -129,9 +129,11 @@ export const states = {
   'planned': 'It has never been seen on its page yet.',
   'live': 'It is on its page, as Orbis would hand it out today.',
   'altered': 'It is on its page, but not as Orbis handed it out.',
-  'out-of-date': 'It is on its page, but in an earlier form than Orbis would hand out today.',
+  'out-of-date':
+    'It is on its page, but in an earlier form than Orbis would hand out today, or though it is paused.',
   'missing': 'It was on its page, and no longer is.',
   'unreachable': 'Its page could not be read, which says nothing about it.',
+  'paused': 'It is not to stand there for a while; what is asked of it is kept.',
 } satisfies Language['states'];
 
 /** What those states are called. */
@@ -142,6 +144,7 @@ export const stateNames = {
   'out-of-date': 'out of date',
   'missing': 'missing',
   'unreachable': 'unreachable',
+  'paused': 'paused',
 } satisfies Record<keyof typeof states, string>;
 
 /**

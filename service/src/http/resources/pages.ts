@@ -1,4 +1,4 @@
-import type { Page } from '@orbis/contract';
+import { parsePage, type Page } from '@orbis/contract';
 import type { Deps } from '../../deps.ts';
 import { serializePlan } from '../../serializers/plans.ts';
 import { pageKeyOf, serializePage } from '../../serializers/places.ts';
@@ -18,8 +18,9 @@ import { onPage } from '../../usecases/on-page.ts';
 import { nextMarks } from '../../usecases/next-marks.ts';
 import { isWanted, planOf } from '../../usecases/page-plan.ts';
 import { pageSearch } from '../../usecases/search.ts';
-import { addPage, removePage, retitlePage } from '../../usecases/pages.ts';
+import { addPage, changePageValues, removePage } from '../../usecases/pages.ts';
 import { pageByKey, siteByKey } from '../../usecases/places.ts';
+import { standingOfPage } from '../../usecases/standing.ts';
 import type { Handlers, Named } from '../reply.ts';
 
 /** Pages: added, planned, removed. */
@@ -53,8 +54,9 @@ export function pageHandlers(deps: Deps): Handlers<Named<'pages'>> {
     },
     'pages.read': ({ params }) => reply(params.page),
     'pages.change': async ({ params, body, matchState, actor }) => {
-      await retitlePage(db, params.page, body.title, matchState, actor);
-      return reply(params.page);
+      await changePageValues(db, params.page, body, matchState, actor);
+      const { site, path } = parsePage(params.page);
+      return reply(`${site}/${body.path ?? path}`);
     },
     'pages.plan': async ({ params }) => {
       const { site, page } = await pageByKey(db, params.page);
@@ -67,8 +69,10 @@ export function pageHandlers(deps: Deps): Handlers<Named<'pages'>> {
       const marks = await nextMarks(db, rows, plan);
       return { data: serializePlan(pageKeyOf({ site, page }), plan, marks, site.editor) };
     },
-    'pages.delete': async ({ params, matchState, actor }) => {
-      await removePage(db, params.page, matchState, actor);
+    'pages.standing': async ({ params }) => ({ data: await standingOfPage(db, params.page) }),
+    'pages.delete': async ({ params, query, matchState, actor }) => {
+      const agreed = { endsPlacements: query.placements === 'end' };
+      await removePage(db, params.page, agreed, matchState, actor);
       return { data: undefined, status: 204 };
     },
   };

@@ -12,7 +12,9 @@ import {
 } from '../../store/placements.ts';
 import { countStale } from '../../store/stale.ts';
 import { deliver } from '../../usecases/deliver.ts';
-import { changeAtPlace, endAtPlace, handOutLink, place } from '../../usecases/place.ts';
+import { changeAtPlace } from '../../usecases/at-place.ts';
+import { move } from '../../usecases/move.ts';
+import { endAtPlace, handOutLink, place } from '../../usecases/place.ts';
 import { pagesAtOnce, planNext, planPage, planTools } from '../../usecases/planning.ts';
 import { placementSearch } from '../../usecases/search.ts';
 import { readHits } from '../../usecases/hits.ts';
@@ -52,8 +54,13 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
     },
     'placements.read': ({ params }) => reply(params.placement),
     'placements.change': async ({ params, body, matchState, actor }) => {
-      await changeAtPlace(db, params.placement, body.options, matchState, renderContext(), actor);
+      await changeAtPlace(db, params.placement, body, matchState, renderContext(), actor);
       return reply(params.placement);
+    },
+    'placements.move': async ({ params, body, matchState, actor }) => {
+      const asked = { id: params.placement, place: body.place };
+      const row = await placementById(db, await move(db, asked, matchState, renderContext(), actor));
+      return { status: 201, data: { ...(await told(row)), beside: await embedsBeside(db, row.placement) } };
     },
     'placements.delete': async ({ params, matchState, actor }) => {
       await endAtPlace(db, params.placement, matchState, actor);

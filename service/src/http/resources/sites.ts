@@ -6,6 +6,7 @@ import { listSites } from '../../store/places.ts';
 import { siteByKey } from '../../usecases/places.ts';
 import { coloursOfSite } from '../../usecases/site-colours.ts';
 import { learnEditorOf, specimenFor } from '../../usecases/specimens.ts';
+import { standingOfSite } from '../../usecases/standing.ts';
 import { addSite, changeSiteValues, removeSite } from '../../usecases/sites.ts';
 import type { Handlers, Named } from '../reply.ts';
 
@@ -36,8 +37,10 @@ export function siteHandlers(deps: Deps): Handlers<Named<'sites'>> {
     'sites.learn': async ({ params, body }) => ({
       data: await learnEditorOf(params.site, body.path, deps),
     }),
-    'sites.delete': async ({ params, matchState, actor }) => {
-      await removeSite(db, params.site, matchState, actor);
+    'sites.standing': async ({ params }) => ({ data: await standingOfSite(db, params.site) }),
+    'sites.delete': async ({ params, query, matchState, actor }) => {
+      const agreed = { endsPlacements: query.placements === 'end' };
+      await removeSite(db, params.site, agreed, matchState, actor);
       return { data: undefined, status: 204 };
     },
   };

@@ -83,12 +83,13 @@ async function* ofPlaces(tx: Handle): AsyncGenerator<RegisterRecord> {
       tx,
       rows.map(({ id }) => id),
     );
-    for (const { id, title, checkedAt, createdAt } of rows)
+    for (const { id, title, checkedAt, goneAt, createdAt } of rows)
       yield {
         type: 'page',
         key: keys.get(id)!,
         title,
         checkedAt: iso(checkedAt),
+        goneAt: iso(goneAt),
         at: createdAt.toISOString(),
       };
   }
@@ -108,11 +109,11 @@ async function* ofPlaces(tx: Handle): AsyncGenerator<RegisterRecord> {
 
 function siteRecord(row: typeof site.$inferSelect): RecordOf<'site'> {
   const { key, name, address, furtherAddresses, defaults, head, headKept } = row;
-  const { language, colours, frameStyle, editor, createdAt } = row;
+  const { language, colours, frameStyle, editor, goneAt, createdAt } = row;
   return {
     type: 'site',
     ...{ key, name, address, furtherAddresses, defaults, head, headKept },
-    ...{ language, colours, frameStyle, editor, at: createdAt.toISOString() },
+    ...{ language, colours, frameStyle, editor, goneAt: iso(goneAt), at: createdAt.toISOString() },
   };
 }
 
@@ -193,13 +194,24 @@ async function* ofPlacements(tx: Handle): AsyncGenerator<RegisterRecord> {
 }
 
 function placementRecord(
-  { publicId, options, seen, seenDelivery, carried, findings, ...times }: typeof placement.$inferSelect,
+  { publicId, options, note, seen, seenDelivery, carried, findings, ...times }: typeof placement.$inferSelect,
   of: string,
   place: string,
 ): RecordOf<'placement'> {
   return {
     type: 'placement',
-    ...{ id: publicId, embed: of, place, options, seen, seenDelivery, carried, findings },
+    ...{
+      id: publicId,
+      embed: of,
+      place,
+      options,
+      note,
+      pausedAt: iso(times.pausedAt),
+      seen,
+      seenDelivery,
+      carried,
+      findings,
+    },
     ...{ lastSeenAt: iso(times.lastSeenAt), checkedAt: iso(times.checkedAt) },
     ...{ linkedAt: iso(times.linkedAt), endedAt: iso(times.endedAt), at: times.createdAt.toISOString() },
   };

@@ -63,7 +63,9 @@ export async function settleRegister(tx: Handle): Promise<void> {
   await byRanges(tx, site, (range) =>
     tx
       .update(site)
-      .set({ pages: sql`(select count(*) from ${page} where ${page.siteId} = ${site.id})` })
+      .set({
+        pages: sql`(select count(*) from ${page} where ${page.siteId} = ${site.id} and ${page.goneAt} is null)`,
+      })
       .where(range),
   );
 }

@@ -20,11 +20,13 @@ export const takePlacements: Take<'placement'> = async (tx, records, by) => {
   await insertMany(
     tx,
     placement,
-    records.map(({ id, embed: of, place, options, seen, seenDelivery, carried, findings, at, ...times }) => {
+    records.map(({ id, embed: of, place, seen, seenDelivery, carried, findings, at, ...own }) => {
+      const { options, note, pausedAt, ...times } = own;
       const isOver = times.endedAt !== null;
       return {
-        ...{ publicId: id, embedId: embeds.of(of), ...spots.of(place), options },
+        ...{ publicId: id, embedId: embeds.of(of), ...spots.of(place), options, note },
         ...{ seen, state: seen, seenDelivery, carried, findings },
+        pausedAt: dateOrNull(pausedAt),
         ...{ lastSeenAt: dateOrNull(times.lastSeenAt), checkedAt: dateOrNull(times.checkedAt) },
         ...{ linkedAt: dateOrNull(times.linkedAt), endedAt: dateOrNull(times.endedAt) },
         ...{ active: isOver ? null : 1, stale: isOver ? ('no' as const) : ('yes' as const) },

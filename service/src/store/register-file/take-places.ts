@@ -9,7 +9,9 @@ export const takeSites: Take<'site'> = (tx, records, by) =>
   insertMany(
     tx,
     site,
-    records.map(({ type: _type, at, ...values }) => ({ ...values, createdAt: date(at), createdBy: by })),
+    records.map(({ type: _type, at, goneAt, ...values }) => ({
+      ...{ ...values, goneAt: dateOrNull(goneAt), createdAt: date(at), createdBy: by },
+    })),
   );
 
 /** Pages of sites. */
@@ -21,9 +23,10 @@ export const takePages: Take<'page'> = async (tx, records, by) => {
   await insertMany(
     tx,
     page,
-    records.map(({ key, title, checkedAt, at }) => {
+    records.map(({ key, title, checkedAt, goneAt, at }) => {
       const { site: of, path } = parsePage(key);
-      const times = { checkedAt: dateOrNull(checkedAt), createdAt: date(at) };
+      const gone = dateOrNull(goneAt);
+      const times = { checkedAt: dateOrNull(checkedAt), goneAt: gone, createdAt: date(at) };
       return { siteId: sites.of(of), path, title, ...times, createdBy: by };
     }),
   );

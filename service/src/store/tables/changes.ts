@@ -5,6 +5,12 @@ import { ascii, id, foreignKeyId, timestamp } from './columns.ts';
 import { embed } from './collection.ts';
 import { created } from './people.ts';
 
+/** What is said of a placement beside its options. */
+export interface PlacementDetails {
+  note?: string;
+  paused?: boolean;
+}
+
 /**
  * What a change did to something other than the code of an embed: how that was before and is afterwards, null
  * where it was not there. Of an embed’s details, and of sites, only what changed.
@@ -12,6 +18,11 @@ import { created } from './people.ts';
 export type ChangeEffect =
   | { of: 'details'; embedId: number; before: object; after: object }
   | { of: 'placement'; placementId: number; before: object | null; after: object | null }
+  | { of: 'placement-details'; placementId: number; before: PlacementDetails; after: PlacementDetails }
+  | { of: 'move'; before: { placementId: number }; after: { placementId: number } }
+  | { of: 'page-path'; pageId: number; before: { path: string }; after: { path: string } }
+  /** A page or site that went with all that was placed there; the register keeps what it knows of it. */
+  | { of: 'gone'; what: 'page' | 'site'; id: number; before: object; after: null }
   | { of: 'pages'; before: null; after: { site: string; paths: string[] } }
   | { of: 'site' | 'page' | 'spot' | 'preset' | 'rules'; before: object | null; after: object | null };
 

@@ -1,5 +1,5 @@
 /** Embeds in spots, and how they stand there. */
-import { index, int, json, mysqlEnum, mysqlTable, tinyint, unique } from 'drizzle-orm/mysql-core';
+import { index, int, json, mysqlEnum, mysqlTable, tinyint, unique, varchar } from 'drizzle-orm/mysql-core';
 import type { Options } from '@orbis/core';
 import { ascii, id, foreignKeyId, timestamp } from './columns.ts';
 import { embed } from './collection.ts';
@@ -47,7 +47,7 @@ export const placement = mysqlTable(
      */
     wanted: ascii({ length: 64 }),
     /** What was seen, and whether that is what is wanted. */
-    state: mysqlEnum([...seenStates, 'out-of-date'])
+    state: mysqlEnum([...seenStates, 'out-of-date', 'paused'])
       .notNull()
       .default('planned'),
     /**
@@ -66,9 +66,15 @@ export const placement = mysqlTable(
     findings: json().$type<StoredFinding[]>().notNull(),
     /** What is asked of it at this place only. */
     options: json().$type<Options>().notNull(),
+    /** What its owner wants to remember about it here; empty for nothing. */
+    note: varchar({ length: 2000 }).notNull().default(''),
+    /** Since when nothing of it is to stand there for a while. */
+    pausedAt: timestamp(),
     /** Counts every change of these, for lost updates. */
     version: int().notNull().default(1),
     endedAt: timestamp(),
+    /** The change that ended it along with its page or site; null where it was ended by itself. */
+    endedWith: int(),
     /** 1 until it is ended, then null: an embed is in a spot once at a time. */
     active: tinyint().default(1),
     ...created,

@@ -1,5 +1,15 @@
 /** Sites, pages and spots. */
-import { boolean, int, json, mysqlTable, smallint, text, unique, varchar } from 'drizzle-orm/mysql-core';
+import {
+  boolean,
+  index,
+  int,
+  json,
+  mysqlTable,
+  smallint,
+  text,
+  unique,
+  varchar,
+} from 'drizzle-orm/mysql-core';
 import { openEditor, type EditorRules, type KindDefaults, type PastedLanguage } from '@orbis/core';
 import { ascii, exact, id, foreignKeyId, timestamp } from './columns.ts';
 import { created } from './people.ts';
@@ -25,6 +35,8 @@ export const site = mysqlTable('site', {
   frameStyle: text().notNull().default(''),
   /** What its editor lets through. */
   editor: json().$type<EditorRules>().notNull().default(openEditor),
+  /** Since when it is no site of the owner’s any more, though the register keeps what was on it. */
+  goneAt: timestamp(),
   /** How many pages it has. */
   pages: int().notNull().default(0),
   version: int().notNull().default(1),
@@ -41,10 +53,18 @@ export const page = mysqlTable(
     path: exact({ length: 340 }).notNull(),
     title: varchar({ length: 200 }).notNull(),
     checkedAt: timestamp(),
+    /** Since when there is no such page any more, though the register keeps what was placed on it. */
+    goneAt: timestamp(),
+    /** The change that removed it along with its site; null where it was removed by itself. */
+    goneWith: int(),
     version: int().notNull().default(1),
     ...created,
   },
-  (t) => [unique('page_path').on(t.siteId, t.path)],
+  (t) => [
+    unique('page_path').on(t.siteId, t.path),
+    index('page_list').on(t.goneAt, t.id),
+    index('page_site').on(t.siteId, t.goneAt, t.id),
+  ],
 );
 
 export const spot = mysqlTable(

@@ -17,7 +17,7 @@ import { placement, seenStates, type StoredFinding } from './placements.ts';
 import { page } from './places.ts';
 
 /** What a sweep can make out about a placement. */
-export const sightedStates = [...seenStates, 'out-of-date'] as const;
+export const sightedStates = [...seenStates, 'out-of-date', 'paused'] as const;
 export type SightedState = (typeof sightedStates)[number];
 
 /** Long work, leased to one process at a time. */

@@ -6,11 +6,13 @@ import type { Deps } from '../../deps.ts';
 import { serializeChange } from '../../serializers/changes.ts';
 import { findChange, markUndone, type ChangeRow } from '../../store/change-log.ts';
 import type { Actor } from '../../store/embeds.ts';
+import type { ChangeEffect } from '../../store/tables/changes.ts';
 import type { RenderContext } from '../render-context.ts';
 import { undoCollecting } from './collected.ts';
 import { undoDetails } from './details.ts';
+import { undoGone, undoPagePath } from './gone.ts';
 import { undoPages } from './pages.ts';
-import { undoPlacement } from './placements.ts';
+import { undoMove, undoPlacement, undoPlacementDetails } from './placements.ts';
 import { undoRevisions } from './revisions.ts';
 import { undoThing } from './things.ts';
 
@@ -53,13 +55,27 @@ async function takeBack(
   if (effect === null)
     return row.kind === 'collected' ? undoCollecting(tx, row) : undoRevisions(tx, row, renderContext, actor);
   if (effect.of === 'details') return undoDetails(tx, effect, actor);
+  if (effect.of === 'gone') return undoGone(tx, row, effect);
+  if (effect.of === 'page-path') return undoPagePath(tx, row, effect);
   if (effect.of === 'pages') return undoPages(tx, effect);
-  if (effect.of !== 'placement') return undoThing(tx, row, effect, actor);
+  if (effect.of === 'placement-details') return undoPlacementDetails(tx, effect, actor);
+  if (effect.of !== 'placement' && effect.of !== 'move') return undoThing(tx, row, effect, actor);
+  return placeBack(tx, row, effect, actor);
+}
+
+/* Placements come back where nobody has placed the embed there meanwhile. */
+async function placeBack(
+  tx: Handle,
+  row: ChangeRow,
+  effect: Extract<ChangeEffect, { of: 'placement' | 'move' }>,
+  actor: Actor,
+): Promise<Remains | null> {
   try {
-    return await undoPlacement(tx, row, effect, actor);
+    return await (effect.of === 'move' ? undoMove(tx, effect, actor) : undoPlacement(tx, row, effect, actor));
   } catch (error) {
-    if (!isDuplicate(error) || row.facts.kind !== 'ended') throw error;
-    const { embed, place } = row.facts;
-    throw new OrbisError('already-placed', { embed, place, placement: null });
+    const { facts } = row;
+    if (!isDuplicate(error) || (facts.kind !== 'ended' && facts.kind !== 'moved')) throw error;
+    const place = facts.kind === 'ended' ? facts.place : facts.from;
+    throw new OrbisError('already-placed', { embed: facts.embed, place, placement: null });
   }
 }

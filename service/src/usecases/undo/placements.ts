@@ -14,6 +14,7 @@ import { dropNeedsOfEmptyPage } from '../../store/needs.ts';
 import { markPage } from '../../store/stale.ts';
 import type { ChangeEffect } from '../../store/tables/changes.ts';
 import { sameOptions } from '../codes.ts';
+import { detailValues, placementDetails } from '../placement-details.ts';
 import { changedSince } from './changed-since.ts';
 
 /**
@@ -36,6 +37,47 @@ export async function undoPlacement(
       : undoOptions(tx, placed, before as Options, after as Options));
   await dropNeedsOfEmptyPage(tx, placed.placement, now);
   await markPage(tx, placed.placement.pageId);
+  return remains;
+}
+
+/**
+ * Makes of what is said of a placement what it was, beside its options.
+ * @throws OrbisError `changed-since`
+ */
+export async function undoPlacementDetails(
+  tx: Handle,
+  { placementId, before, after }: Extract<ChangeEffect, { of: 'placement-details' }>,
+  { now }: Actor,
+): Promise<Remains | null> {
+  const placed = await placementWithPlace(tx, placementId);
+  const { placement } = placed;
+  const said = placementDetails(placement);
+  const names = Object.keys(after) as (keyof typeof said)[];
+  const stands = placement.active !== null && names.every((name) => said[name] === after[name]);
+  if (!stands) throw since(placed);
+  if (!(await changePlacement(tx, placement, detailValues(before, placement, now)))) throw since(placed);
+  if (before.paused === undefined) return null;
+  await markPage(tx, placement.pageId);
+  return wasHandedOut(placement) ? { code: 'paste-again', placements: 1 } : null;
+}
+
+/**
+ * Puts a placement back into the spot that it was moved from.
+ * @throws OrbisError `changed-since`, `embed-retired`, or the driver’s duplicate-key error where the embed
+ * was placed there once more.
+ */
+export async function undoMove(
+  tx: Handle,
+  { before, after }: Extract<ChangeEffect, { of: 'move' }>,
+  { now }: Actor,
+): Promise<Remains | null> {
+  const here = await placementWithPlace(tx, after.placementId);
+  const there = await placementWithPlace(tx, before.placementId);
+  if (here.placement.active === null || there.placement.active !== null) throw since(here);
+  const remains = await undoPlacing(tx, here, now);
+  await undoEnding(tx, there);
+  await dropNeedsOfEmptyPage(tx, here.placement, now);
+  for (const pageId of new Set([here.placement.pageId, there.placement.pageId])) await markPage(tx, pageId);
   return remains;
 }
 
@@ -71,6 +113,6 @@ async function undoOptions(
 ): Promise<Remains | null> {
   const { placement } = placed;
   if (!sameOptions(placement.options, after)) throw since(placed);
-  if (!(await changePlacement(tx, placement, before))) throw since(placed);
+  if (!(await changePlacement(tx, placement, { options: before }))) throw since(placed);
   return wasHandedOut(placement) ? { code: 'paste-again', placements: 1 } : null;
 }

@@ -17,7 +17,7 @@ import { readRules, writeRules } from '../../store/rules.ts';
 import { markAll } from '../../store/stale.ts';
 import type { ChangeEffect } from '../../store/tables/changes.ts';
 import type { Rules } from '../../store/tables/providers.ts';
-import { deleteEmptyPage, writePage } from '../pages.ts';
+import { deleteEmptyPage, writePage, type PageValues } from '../pages.ts';
 import { presetValues, type PresetValues } from '../presets.ts';
 import { deleteEmptySite, writeSite, type SiteValues } from '../sites.ts';
 import { deleteEmptySpot, widthsOf, writeSpot } from '../spots.ts';
@@ -29,21 +29,23 @@ interface Thing<Values extends object> {
   add(tx: Handle, key: string, values: Values, actor: Actor): Promise<void>;
   /** Only what is named changes; false where somebody was faster. */
   change(tx: Handle, key: string, values: Partial<Values>, actor: Actor): Promise<unknown>;
-  remove(tx: Handle, key: string): Promise<void>;
+  remove(tx: Handle, key: string, undo: { change: number; now: Date }): Promise<void>;
 }
 
 const sites: Thing<SiteValues> = {
   read: findSite,
   add: (tx, key, values, actor) => insertSite(tx, { key, ...values }, actor),
   change: async (tx, key, values) => writeSite(tx, (await findSite(tx, key))!, values),
-  remove: async (tx, key) => deleteEmptySite(tx, (await findSite(tx, key))!),
+  remove: async (tx, key, { change, now }) => deleteEmptySite(tx, (await findSite(tx, key))!, change, now),
 };
 
-const pages: Thing<{ title: string }> = {
+const pages: Thing<PageValues> = {
   read: async (tx, key) => (await findPage(tx, parsePage(key)))?.page ?? null,
   add: writePage,
-  change: async (tx, key, { title }) => changePage(tx, (await findPage(tx, parsePage(key)))!.page, title!),
-  remove: async (tx, key) => deleteEmptyPage(tx, key, (await findPage(tx, parsePage(key)))!.page),
+  change: async (tx, key, { title }) =>
+    changePage(tx, (await findPage(tx, parsePage(key)))!.page, title === undefined ? {} : { title }),
+  remove: async (tx, key, { now }) =>
+    deleteEmptyPage(tx, key, (await findPage(tx, parsePage(key)))!.page, now),
 };
 
 const spots: Thing<Widths> = {
@@ -94,7 +96,7 @@ const things = { site: sites, page: pages, spot: spots, preset: presets, rules }
  */
 export async function undoThing(
   tx: Handle,
-  { facts }: ChangeRow,
+  { id, facts }: ChangeRow,
   { of, before, after }: Extract<ChangeEffect, { of: ChangedThing }>,
   actor: Actor,
 ): Promise<null> {
@@ -103,7 +105,7 @@ export async function undoThing(
   const now = await thing.read(tx, key);
   const stands = after === null ? now === null : now !== null && holds(now, after);
   if (!stands) throw changedSince([key === '' ? 'the rules for all embeds' : `the ${of} ${key}`]);
-  if (before === null) await thing.remove(tx, key);
+  if (before === null) await thing.remove(tx, key, { change: id, now: actor.now });
   else if (after === null) await thing.add(tx, key, before, actor);
   else if ((await thing.change(tx, key, before, actor)) === false) throw changedSince([`the ${of} ${key}`]);
   return null;

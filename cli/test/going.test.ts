@@ -1,0 +1,65 @@
+import { expect } from 'chai';
+import { startTestOrbis, talkCode, type TestOrbis } from '../../service/test/support/orbis.ts';
+import { typedAt, type Ran } from './support.ts';
+
+describe('the command line, with what pauses, moves and goes', () => {
+  let test: TestOrbis;
+  const orbis = (line: string): Promise<Ran> => typedAt(test)(line);
+  before(async () => {
+    test = await startTestOrbis();
+    await orbis(`add site hollinfell http://hollinfell.localhost:${test.world.port}`);
+    await orbis('add page hollinfell/talks');
+    for (const spot of ['opening', 'north']) await orbis(`add spot hollinfell/talks#${spot}`);
+    await test.client.call('embeds.create', { body: { name: 'Talk', text: talkCode(test.world.port) } });
+    await orbis('place talk hollinfell/talks#opening');
+  });
+  after(() => test.stop());
+
+  it('pauses with a note, and says where to go on', async () => {
+    const { out, exit } = await orbis(
+      'change placement talk@hollinfell/talks#opening --pause --note "until May"',
+    );
+    expect(exit).to.equal(0);
+    expect(out)
+      .to.match(/State +paused\n/)
+      .and.match(/Note +until May\n/)
+      .and.match(/Paused +since /);
+    expect(out).to.include('“orbis plan hollinfell/talks” says what to do there now.\n');
+    const code = await orbis('code talk hollinfell/talks#opening');
+    expect([code.exit, code.err]).to.deep.equal([
+      4,
+      '“talk” is paused there: nothing of it is to be pasted. Let it go on first. “orbis change placement EMBED@PLACE --resume” does.\n',
+    ]);
+    expect((await orbis('list placements --state paused')).out).to.include('hollinfell/talks#opening');
+    await orbis('change placement talk@hollinfell/talks#opening --resume --note none');
+    expect((await orbis('change placement talk@hollinfell/talks#opening')).exit).to.equal(2);
+  });
+
+  it('moves an embed to another spot', async () => {
+    const { out } = await orbis('change placement talk@hollinfell/talks#opening --to hollinfell/talks#north');
+    expect(out).to.match(
+      /^Moved talk from hollinfell\/talks#opening to hollinfell\/talks#north \(placement \w+\)\.\n“orbis plan hollinfell\/talks” says what to take out and what to paste\.\n$/,
+    );
+  });
+
+  it('says what becomes of what is placed there, before a page or a site goes', async () => {
+    const moved = await orbis('change page hollinfell/talks --path /lectures');
+    expect(moved.out)
+      .to.match(/^Page +hollinfell\/lectures\n/)
+      .and.include('One embed is placed there and goes along: nothing has to be pasted anew.');
+    const refused = await orbis('remove page hollinfell/lectures');
+    expect([refused.exit, refused.err]).to.deep.equal([
+      4,
+      'The page “hollinfell/lectures” cannot be removed: one embed is placed there; it ends with it. Say --end-placements to remove it all the same.\n',
+    ]);
+    expect((await orbis('remove site hollinfell')).exit).to.equal(4);
+    expect((await orbis('remove site hollinfell --end-placements')).out).to.equal(
+      'Removed the site hollinfell with 1 page, and ended 1 placement.\n',
+    );
+    expect((await orbis('undo')).out).to.include('Taken back.');
+    expect((await orbis('where talk')).out).to.include('hollinfell/lectures#north');
+    expect((await orbis('remove page hollinfell/lectures --end-placements')).out).to.equal(
+      'Removed the page hollinfell/lectures, and ended 1 placement.\n',
+    );
+  });
+});

@@ -1,0 +1,162 @@
+import { and, eq, isNull, sql, type SQL } from 'drizzle-orm';
+import type { Handle } from '../database/connect.ts';
+import type { PageRow } from './places.ts';
+import { page, placement, site, spot } from './schema.ts';
+
+/** What stands on a page, or on all pages of a site. */
+export type Whereabouts = { pageId: number } | { siteId: number };
+
+const placedOn = (where: Whereabouts): SQL =>
+  'pageId' in where ? eq(placement.pageId, where.pageId) : eq(placement.siteId, where.siteId);
+
+/** How many placements there are, and how many of them were last seen on their pages; at most so many. */
+export async function countPlaced(
+  db: Handle,
+  where: Whereabouts,
+  most: number,
+): Promise<{ placements: number; seen: number }> {
+  const first = db
+    .select({ state: placement.state })
+    .from(placement)
+    .where(and(placedOn(where), eq(placement.active, 1)))
+    .limit(most)
+    .as('placed');
+  const [row] = await db
+    .select({
+      placements: sql<number>`count(*)`.mapWith(Number),
+      seen: sql<number>`coalesce(sum(${first.state} in ('live', 'altered', 'out-of-date')), 0)`.mapWith(
+        Number,
+      ),
+    })
+    .from(first);
+  return row!;
+}
+
+/** Whether anything was ever placed on a page: then the register keeps the page. */
+export const wasPlacedOn = async (db: Handle, pageId: number): Promise<boolean> =>
+  (await db.select({ id: placement.id }).from(placement).where(eq(placement.pageId, pageId)).limit(1))
+    .length > 0;
+
+/** Whether a site has pages, those that are removed among them. */
+export const hasAnyPage = async (db: Handle, siteId: number): Promise<boolean> =>
+  (await db.select({ id: page.id }).from(page).where(eq(page.siteId, siteId)).limit(1)).length > 0;
+
+/* So many placements are ended or placed again at once: a statement has its time, however many there are. */
+const together = 5000;
+
+/** Ends everything that is placed there, along with its page or site. Call it in a transaction. */
+export async function endAllOn(tx: Handle, where: Whereabouts, change: number, now: Date): Promise<void> {
+  const placed = and(placedOn(where), eq(placement.active, 1))!;
+  await count(tx, placed, sql`-`);
+  const values = { endedAt: now, active: null, stale: 'no' as const, endedWith: change };
+  for (let ended = together; ended === together;) {
+    const [result] = await tx.update(placement).set(values).where(placed).limit(together);
+    ended = result.affectedRows;
+  }
+}
+
+/**
+ * Places again what was ended along with its page or site; it waits to be planned. Call it in a transaction.
+ */
+export async function resumeAllOf(tx: Handle, where: Whereabouts, change: number): Promise<void> {
+  const ended = and(placedOn(where), isNull(placement.active), eq(placement.endedWith, change))!;
+  await count(tx, ended, sql`+`);
+  const values = {
+    ...{ endedAt: null, active: 1, stale: 'yes' as const, endedWith: null },
+    inputs: sql`${placement.inputs} + 1`,
+  };
+  for (let resumed = together; resumed === together;) {
+    const [result] = await tx.update(placement).set(values).where(ended).limit(together);
+    resumed = result.affectedRows;
+  }
+}
+
+/* Embeds and spots say how many placements they have. */
+async function count(tx: Handle, which: SQL, sign: SQL): Promise<void> {
+  for (const of of [sql.raw('embed'), sql.raw('spot')])
+    await tx.execute(sql`
+      update ${of} join (
+        select ${of}_id as placed_id, count(*) as placed from ${placement} where ${which} group by ${of}_id
+      ) as placed_there on placed_there.placed_id = ${of}.id
+      set ${of}.placements = ${of}.placements ${sign} placed_there.placed`);
+}
+
+/** Takes a page out that the register keeps something of. Call it in a transaction. */
+export async function markPageGone(
+  tx: Handle,
+  row: Pick<PageRow, 'id' | 'siteId'>,
+  now: Date,
+): Promise<void> {
+  const [result] = await tx
+    .update(page)
+    .set({ goneAt: now, version: sql`${page.version} + 1` })
+    .where(and(eq(page.id, row.id), isNull(page.goneAt)));
+  if (result.affectedRows === 1) await countPage(tx, row.siteId, sql`-`);
+}
+
+/** Has a page again that was taken out. Call it in a transaction. */
+export async function bringPageBack(
+  tx: Handle,
+  row: Pick<PageRow, 'id' | 'siteId'>,
+  values: Partial<Pick<PageRow, 'title'>> = {},
+): Promise<void> {
+  await tx
+    .update(page)
+    .set({ ...values, goneAt: null, goneWith: null, version: sql`${page.version} + 1` })
+    .where(eq(page.id, row.id));
+  await countPage(tx, row.siteId, sql`+`);
+}
+
+const countPage = (tx: Handle, siteId: number, sign: SQL): Promise<unknown> =>
+  tx
+    .update(site)
+    .set({ pages: sql`${site.pages} ${sign} 1` })
+    .where(eq(site.id, siteId));
+
+/** Takes a site out with all its pages. Call it in a transaction. */
+export async function markSiteGone(tx: Handle, siteId: number, change: number, now: Date): Promise<void> {
+  await tx
+    .update(page)
+    .set({ goneAt: now, goneWith: change })
+    .where(and(eq(page.siteId, siteId), isNull(page.goneAt)));
+  await tx
+    .update(site)
+    .set({ goneAt: now, pages: 0, version: sql`${site.version} + 1` })
+    .where(eq(site.id, siteId));
+}
+
+/** Has a site again with the pages that it had when it was taken out. Call it in a transaction. */
+export async function bringSiteBack(tx: Handle, siteId: number, change: number): Promise<void> {
+  const [back] = await tx
+    .update(page)
+    .set({ goneAt: null, goneWith: null })
+    .where(and(eq(page.siteId, siteId), eq(page.goneWith, change)));
+  await tx
+    .update(site)
+    .set({ goneAt: null, pages: back.affectedRows, version: sql`${site.version} + 1` })
+    .where(eq(site.id, siteId));
+}
+
+/** A page by its row, gone or not, with the site’s standing. */
+export async function pageWithSite(
+  tx: Handle,
+  id: number,
+): Promise<{ page: PageRow; site: { key: string; goneAt: Date | null } } | null> {
+  const [row] = await tx
+    .select({ page, site: { key: site.key, goneAt: site.goneAt } })
+    .from(page)
+    .innerJoin(site, eq(site.id, page.siteId))
+    .where(eq(page.id, id))
+    .for('update');
+  return row ?? null;
+}
+
+/** A site by its row, gone or not. */
+export async function siteById(tx: Handle, id: number): Promise<{ goneAt: Date | null } | null> {
+  const [row] = await tx.select({ goneAt: site.goneAt }).from(site).where(eq(site.id, id)).for('update');
+  return row ?? null;
+}
+
+/** Takes spots out of which nothing was ever placed in any. Call it in a transaction. */
+export const deleteSpotsOf = (tx: Handle, pageId: number): Promise<unknown> =>
+  tx.delete(spot).where(eq(spot.pageId, pageId));
