@@ -4,7 +4,7 @@ import type { Tools } from '../command.ts';
 import type { Exit } from '../io.ts';
 import { fold, table } from '../text.ts';
 import { wayOut } from '../way-out.ts';
-import { thePlacement } from './place.ts';
+import { thePlacement } from '../things/the-placement.ts';
 
 /** An embed at one of its places: `opening-talk@hollinfell/talks#main`. */
 export interface Placed {

@@ -2,7 +2,7 @@ import { formatHits, type HitReport } from '@orbis/contract';
 import { UsedWrongly, type AddCommand } from '../command.ts';
 import { fold, table, type Colours } from '../text.ts';
 import { atPlace } from './placed.ts';
-import { thePlacement } from './place.ts';
+import { thePlacement } from '../things/the-placement.ts';
 
 export const addViews: AddCommand = (program, run) => {
   program

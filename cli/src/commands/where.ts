@@ -1,7 +1,8 @@
 import type { AddCommand } from '../command.ts';
 import { formatTimestamp, table } from '../text.ts';
 import { colourState } from '../describe/state.ts';
-import { formatRevision, placementsOf } from '../things/placement.ts';
+import { formatRevision } from '../things/placement.ts';
+import { placementsOf } from '../things/placements-of.ts';
 
 export const addWhere: AddCommand = (program, run) => {
   program

@@ -6,25 +6,16 @@ import {
   parsePlace,
   plural,
   spoken,
-  type Client,
   type Placement,
-  type PlacementState,
 } from '@orbis/contract';
 import { UsedWrongly, type Tools } from '../command.ts';
 import { atPlace } from '../commands/placed.ts';
-import { thePlacement } from '../commands/place.ts';
 import type { Exit } from '../io.ts';
 import { facts, formatTimestamp, type Colours } from '../text.ts';
-import { every, limit, tellList } from './every.ts';
+import { tellList } from './every.ts';
+import { placementsOf, type Narrowing } from './placements-of.ts';
+import { thePlacement } from './the-placement.ts';
 import type { Thing } from './thing.ts';
-
-interface Narrowing {
-  where?: string;
-  site?: string;
-  page?: string;
-  embed?: string;
-  state?: PlacementState;
-}
 
 /** Embeds in spots: the register. “orbis place” makes them, “orbis set EMBED@PLACE” sets options there. */
 export const placement: Thing = {
@@ -205,21 +196,6 @@ const describePlacement = (placement: Placement, colours: Colours): string =>
     ],
     colours,
   );
-
-/**
- * Every placement of these; `waiting` is told of how many it is still being worked out
- * whether they are out of date.
- */
-export const placementsOf = (
-  client: Client,
-  narrowing: Narrowing,
-  waiting: (count: number) => unknown = () => undefined,
-): Promise<Placement[]> =>
-  every(async (after) => {
-    const page = await client.call('placements.list', { query: { limit, after, ...narrowing } });
-    waiting(page.data.waiting);
-    return page;
-  });
 
 /** Which revision the page carries, and which is the newest where that differs. */
 export function formatRevision(placement: Pick<Placement, 'revision' | 'served' | 'carries'>): string {

@@ -1,6 +1,6 @@
 import type { Options } from '@orbis/core';
 import type { Client } from '@orbis/contract';
-import { thePlacement } from '../place.ts';
+import { thePlacement } from '../../things/the-placement.ts';
 import { atPlace } from '../placed.ts';
 
 /** What the browser is to look at, with what is asked of it now. */
