@@ -63,7 +63,7 @@ ${rows.join('\n')}
 - Values with blanks, commas or brackets in them stand in quotes: \`tag="night log"\`; a quotation mark within is written \`\\"\`.
 - An empty search finds everything.
 
-The register and the pages are searched in the same form, by one value for each field, all of which must hold: \`orbis list placements --where 'state=out-of-date site=hollinfell'\` (\`state\`, \`site\`, \`page\`, \`embed\`), \`orbis list pages --where site=hollinfell\`. What is asked for most often has a switch as well: \`--state\`, \`--site\`, \`--kind\`, \`--tag\`.
+The register and the pages are searched in the same form, by one value for each field, all of which must hold: \`orbis list placements --where 'state=out-of-date site=hollinfell'\` (\`state\`, \`site\`, \`page\`, \`embed\`, and \`host\` for what loads from one), \`orbis list pages --where site=hollinfell\`. What is asked for most often has a switch as well: \`--state\`, \`--site\`, \`--kind\`, \`--tag\`.
 
 What cannot be understood is refused with the column where it begins. A change of all that a search finds is tried with \`--dry-run\`, done as one, and taken back with \`orbis undo\`.
 `;

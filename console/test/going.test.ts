@@ -43,6 +43,10 @@ describe('an owner whose pages change', function () {
     const row = window.getByRole('article', { name: 'Talk in hollinfell/talks#main' });
     await row.getByText('Until the new dome stands.').waitFor();
     expect(await row.getByRole('button', { name: 'Copy the code' }).count()).to.equal(0);
+    await window.getByLabel('Loads from the host').fill('elsewhere.localhost');
+    await window.getByText('Nothing is like that').waitFor();
+    expect(window.url()).to.include('state=paused&host=elsewhere.localhost');
+    await window.getByLabel('Loads from the host').fill('play.kinorill.localhost');
     await row.getByRole('link', { name: 'Change it here only' }).click();
     await window.getByRole('button', { name: 'Let it go on' }).click();
     await window.getByRole('button', { name: 'Pause it here' }).waitFor();

@@ -6,7 +6,7 @@ import {
   wrongInStyle,
   type PastedLanguage,
 } from '@orbis/core';
-import { mostStanding } from './counting.ts';
+import { mostReached, mostStanding } from './counting.ts';
 import { count, factRecord, hexColour, key, publicId, time } from './common.ts';
 import { editorRules } from './editor-rules.ts';
 import { snippet } from './edits.ts';
@@ -122,6 +122,16 @@ export const standing = z
   })
   .meta({ id: 'Standing' });
 export type Standing = z.infer<typeof standing>;
+
+/** On how many places, pages and sites a change shows. */
+export const reach = z
+  .object({
+    placements: count.meta({ description: `At most ${mostReached}: then there may be more` }),
+    pages: count,
+    sites: count,
+  })
+  .meta({ id: 'Reach' });
+export type Reach = z.infer<typeof reach>;
 
 export const placementFinding = z
   .object({ rule: z.string(), level, facts: factRecord, message: z.string(), remedy: z.string() })

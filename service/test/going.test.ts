@@ -127,6 +127,26 @@ describe('pausing, moving and removing', function () {
     expect(await states()).to.have.length(1);
   });
 
+  it('says on how many places, pages and sites a change shows, and what loads from a host', async () => {
+    await call('pages.create', { body: { key: 'hollinfell/visit', title: 'Visit' } });
+    await call('spots.create', { body: { key: 'hollinfell/visit#main' } });
+    const { data } = await call('placements.create', {
+      body: { embed: 'talk', place: 'hollinfell/visit#main' },
+    });
+    const two = { placements: 2, pages: 2, sites: 1 };
+    for (const query of [{ embed: 'talk' }, { site: 'hollinfell' }, { provider: 'kinorill' }])
+      expect((await call('reach.read', { query })).data).to.deep.equal(two);
+    const nowhere = { placements: 0, pages: 0, sites: 0 };
+    expect((await call('reach.read', { query: { embed: 'other' } })).data).to.deep.equal(nowhere);
+    expect((await refusal(call('reach.read', { query: {} }))).code).to.equal('bad-request');
+    const from = async (host: string) =>
+      (await call('placements.list', { query: { where: `host=${host}` } })).data.items.length;
+    expect(await from('play.kinorill.localhost')).to.equal(2);
+    expect(await from('elsewhere.localhost')).to.equal(0);
+    await call('placements.delete', { params: { placement: data.id }, ifMatch });
+    await call('pages.delete', { params: { page: 'hollinfell/visit' }, ifMatch });
+  });
+
   it('says what is placed on a page before it goes, and ends that only where it is agreed to', async () => {
     await place('other', 'north');
     expect((await call('pages.standing', { params: { page } })).data).to.deep.equal({

@@ -1,8 +1,15 @@
+import { spoken, type Placement } from '@orbis/contract';
 import type { AddCommand } from '../command.ts';
 import { formatTimestamp, table } from '../text.ts';
 import { colourState } from '../describe/state.ts';
 import { formatRevision } from '../things/placement.ts';
 import { placementsOf } from '../things/placements-of.ts';
+
+const reachOf = (items: readonly Placement[]) => ({
+  placements: items.length,
+  pages: new Set(items.map(({ page }) => page)).size,
+  sites: new Set(items.map(({ site }) => site)).size,
+});
 
 export const addWhere: AddCommand = (program, run) => {
   program
@@ -29,7 +36,7 @@ export const addWhere: AddCommand = (program, run) => {
         tools.tell(items, () =>
           items.length === 0
             ? `${data.name} is not placed anywhere. “orbis place ${embed} SITE/PATH#SPOT” places it.\n`
-            : `${tools.colours.bold(data.name)}, newest revision ${data.revision}\n\n${table(['place', 'state', 'revision', 'last seen', 'page'], rows(), tools.colours)}`,
+            : `${tools.colours.bold(data.name)}, newest revision ${data.revision}, in ${spoken.reach(reachOf(items), Infinity)}\n\n${table(['place', 'state', 'revision', 'last seen', 'page'], rows(), tools.colours)}`,
         );
         return items.some((p) => p.state !== 'live' && p.state !== 'planned') ? 1 : 0;
       }),

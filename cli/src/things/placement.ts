@@ -22,15 +22,16 @@ export const placement: Thing = {
   list: (verb, run) => {
     verb
       .command('placements')
-      .option('--where <search>', 'those that a search finds: state=… site=… page=… embed=…')
+      .option('--where <search>', 'those that a search finds: state=… site=… page=… embed=… host=…')
       .option('--site <site>', 'those on one site')
       .option('--page <page>', 'those on one page')
       .option('--embed <embed>', 'those of one embed')
+      .option('--host <host>', 'those whose code loads something from a host')
       .addOption(new Option('--state <state>', 'those in one state').choices(Object.keys(spoken.states)))
       .description('the register: what is placed where, and in which state')
       .addHelpText(
         'after',
-        "\nExamples:\n  orbis list placements --state out-of-date\n  orbis list placements --where 'site=hollinfell state=live'",
+        "\nExamples:\n  orbis list placements --state out-of-date\n  orbis list placements --where 'site=hollinfell state=live'\n  orbis list placements --host play.kinorill.localhost",
       )
       .action((narrowing: Narrowing) =>
         run(async (tools) => {

@@ -1,8 +1,6 @@
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Paper from '@mui/material/Paper';
 import TextField from '@mui/material/TextField';
-import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
 import { useMemo, useState, type ReactNode } from 'react';
 import type { Sheet } from '@orbis/core';
@@ -11,6 +9,7 @@ import { plural } from '@orbis/contract/language';
 import { api, refresh } from '../api.ts';
 import { useAnnounce } from '../components/Announcer.tsx';
 import { Disclosure } from '../components/Disclosure.tsx';
+import { ReachNote } from '../components/ReachNote.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 import { SavePreset } from '../groups/SavePreset.tsx';
 import { CodeBar } from './CodeBar.tsx';
@@ -106,13 +105,7 @@ export function Workbench({ embed, etag, sheet }: { embed: Embed; etag: string; 
               />
             </Disclosure>
           )}
-          {changed && embed.placements > 0 && (
-            <Alert severity="info" variant="outlined" sx={{ py: 0.25 }}>
-              <Typography variant="body2">
-                Pages keep the code that they carry until you paste the new one there.
-              </Typography>
-            </Alert>
-          )}
+          {changed && embed.placements > 0 && <ReachNote of={{ embed: embed.key }} />}
         </SaveBar>
       </Paper>
     </Box>

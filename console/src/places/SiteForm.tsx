@@ -15,6 +15,7 @@ import { api, refresh, useList } from '../api.ts';
 import { draftOf, optionsOf, type Draft } from '../embed/draft.ts';
 import { useAnnounce } from '../components/Announcer.tsx';
 import { Card } from '../components/Card.tsx';
+import { ReachNote } from '../components/ReachNote.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 import { addressesIn, SiteAddresses } from './SiteAddresses.tsx';
 import { SiteColours } from './SiteColours.tsx';
@@ -127,6 +128,7 @@ export function SiteForm({ site, etag }: { site: Site; etag: string }) {
         </Stack>
       </Card>
       <ProblemNote error={save.error} />
+      <ReachNote of={{ site: site.key }} />
       <Box>
         <Button
           variant="contained"

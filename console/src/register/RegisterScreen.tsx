@@ -1,19 +1,19 @@
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { Link, useSearchParams } from 'react-router';
 import type { PlacementState } from '@orbis/contract';
 import { mostWaiting } from '@orbis/contract/counting';
-import { spoken, formatState, plural } from '@orbis/contract/language';
+import { spoken, plural } from '@orbis/contract/language';
 import { useList } from '../api.ts';
 import { Empty } from '../components/Empty.tsx';
 import { More } from '../components/More.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 import { ScreenHead } from '../components/ScreenHead.tsx';
+import { useDebounced } from '../components/useDebounced.ts';
 import { Waiting } from '../components/Waiting.tsx';
 import { PlacementRow } from './PlacementRow.tsx';
+import { RegisterFilter } from './RegisterFilter.tsx';
 
 const states = Object.keys(spoken.states) as PlacementState[];
 
@@ -21,7 +21,10 @@ const states = Object.keys(spoken.states) as PlacementState[];
 export default function RegisterScreen() {
   const [search, setSearch] = useSearchParams();
   const state = states.find((known) => known === search.get('state'));
-  const list = useList('placements.list', { state }, {}, ({ waiting }) => waiting > 0 && 2000);
+  const site = search.get('site') ?? undefined;
+  const host = useDebounced(search.get('host')?.trim() || undefined, 300);
+  const list = useList('placements.list', { state, site, host }, {}, ({ waiting }) => waiting > 0 && 2000);
+  const isNarrow = [state, site, host].some((each) => each !== undefined);
   const waiting = list.last?.waiting ?? 0;
   return (
     <>
@@ -33,21 +36,7 @@ export default function RegisterScreen() {
           Third parties
         </Button>
       </ScreenHead>
-      <TextField
-        select
-        label="State"
-        value={state ?? ''}
-        onChange={(e) => setSearch(e.target.value ? { state: e.target.value } : {}, { replace: true })}
-        sx={{ maxWidth: 260, mb: 3 }}
-        slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}
-      >
-        <MenuItem value="">Every state</MenuItem>
-        {states.map((known) => (
-          <MenuItem key={known} value={known}>
-            {formatState(known)}
-          </MenuItem>
-        ))}
-      </TextField>
+      <RegisterFilter search={search} setSearch={setSearch} />
       <ProblemNote error={list.error} />
       {waiting > 0 && (
         <Typography role="status" color="textSecondary" sx={{ mb: 2 }}>
@@ -58,8 +47,8 @@ export default function RegisterScreen() {
       )}
       {list.isPending && <Waiting />}
       {list.data && list.items.length === 0 && (
-        <Empty title={state ? 'Nothing is in that state' : 'Nothing is placed yet'}>
-          {state ? (
+        <Empty title={isNarrow ? 'Nothing is like that' : 'Nothing is placed yet'}>
+          {isNarrow ? (
             'That may be good news.'
           ) : (
             <>

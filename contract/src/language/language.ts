@@ -209,6 +209,8 @@ export interface Language {
     working: (rules: Pick<EditorRules, 'delay' | 'showsUnpublished'>) => string;
   };
   /** What stands in the head of a whole site. */
+  /** On how many places a change shows, as a noun; at `most` they were not counted on. */
+  reach: (reach: { placements: number; pages: number; sites: number }, most: number) => string;
   /** What becomes of what is placed on a page or site; at `most` it was not counted on. */
   standing: {
     removed: (standing: StandingFacts, most: number) => string;

@@ -87,6 +87,7 @@ export const paths = {
   'spots.change': { method: 'put', path: '/spots/:spot' },
   'spots.read': { method: 'get', path: '/spots/:spot' },
   'spots.delete': { method: 'delete', path: '/spots/:spot' },
+  'reach.read': { method: 'get', path: '/reach' },
   'placements.list': { method: 'get', path: '/placements' },
   'placements.create': { method: 'post', path: '/placements' },
   'placements.read': { method: 'get', path: '/placements/:placement' },

@@ -15,6 +15,7 @@ import {
   site,
   spot,
   standing,
+  reach,
   widths,
   frameStyle,
   furtherAddresses,
@@ -314,11 +315,26 @@ export const placeRoutes = {
       site: siteKey.optional(),
       page: pageKey.optional(),
       state: state.optional(),
+      host: z.string().max(253).optional().meta({ description: 'Those whose code loads something from it' }),
       where: where('state=out-of-date site=hollinfell'),
     }),
     answer: lists.placements,
     statuses: [200],
     errors: ['search-invalid'],
+  }),
+  'reach.read': route({
+    ...paths['reach.read'],
+    summary: 'On how many places, pages and sites a change shows: of an embed, a site, or a provider’s sheet',
+    tag: 'Register',
+    access: 'owner',
+    query: z
+      .object({ embed: key.optional(), site: siteKey.optional(), provider: key.optional() })
+      .refine((asked) => Object.values(asked).filter((each) => each !== undefined).length === 1, {
+        error: 'one of embed, site and provider',
+      }),
+    answer: reach,
+    statuses: [200],
+    errors: ['not-found'],
   }),
   'placements.create': route({
     ...paths['placements.create'],

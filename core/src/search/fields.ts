@@ -21,6 +21,7 @@ export const placementFields = {
   site: 'site=hollinfell',
   page: 'page=hollinfell/talks',
   embed: 'embed=opening-talk',
+  host: 'host=play.kinorill.localhost',
 } as const;
 
 /** What can be asked of a page. */

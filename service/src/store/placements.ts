@@ -3,6 +3,7 @@ import { alias } from 'drizzle-orm/mysql-core';
 import { writePlace } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
 import type { Actor, EmbedRow, RevisionRow, SourceRow } from './embeds.ts';
+import { loadingFrom } from './hosts.ts';
 import { newPublicId } from './ids.ts';
 import { isOneOf } from './one-of.ts';
 import { afterId } from './pages.ts';
@@ -56,6 +57,8 @@ export interface PlacementFilter {
   siteId?: number;
   pageId?: number;
   state?: PlacementRow['state'];
+  /** What its code loads something from. */
+  host?: string;
 }
 
 /** A placement as lists show it: no code is read for it. */
@@ -76,7 +79,7 @@ export interface ShownPlacement {
 /** A page of the register, from one index, the newest first: ids alone. */
 export async function listPlacementIds(
   db: Handle,
-  { embedId, siteId, pageId, state }: PlacementFilter,
+  { embedId, siteId, pageId, state, host }: PlacementFilter,
   limit: number,
   after: string | undefined,
 ): Promise<number[]> {
@@ -87,6 +90,7 @@ export async function listPlacementIds(
     .where(
       and(
         eq(placement.active, 1),
+        host === undefined ? undefined : await loadingFrom(db, host),
         embedId === undefined ? undefined : eq(placement.embedId, embedId),
         pageId === undefined ? undefined : eq(placement.pageId, pageId),
         siteId === undefined ? undefined : eq(placement.siteId, siteId),

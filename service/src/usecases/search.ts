@@ -17,6 +17,7 @@ export function placementSearch(text: string): {
   site?: string;
   page?: string;
   embed?: string;
+  host?: string;
 } {
   const words = { state: placementStates };
   return understood(() => parsePlainSearch(text, { fields: placementFields, words })) as ReturnType<

@@ -4,7 +4,7 @@ import { expected, reasons } from './changes.ts';
 import { editor } from './editor.ts';
 import { fillFaults } from './fill-faults.ts';
 import { siteHead } from './site-head.ts';
-import { standing } from './standing.ts';
+import { reach, standing } from './standing.ts';
 import { thirdParties } from './third-parties.ts';
 import { errors } from './errors.ts';
 import { findings } from './findings.ts';
@@ -50,6 +50,7 @@ import { yamlFaults } from './yaml.ts';
 export const en = {
   editor,
   siteHead,
+  reach,
   standing,
   fillFaults,
   thirdParties,

@@ -22,3 +22,11 @@ export const standing: Language['standing'] = {
       ? 'Nothing is placed there. Sweeps read the new address from then on.'
       : `${embeds(placements, most)} placed there and ${placements === 1 ? 'goes' : 'go'} along: nothing has to be pasted anew. Sweeps read the new address from then on.`,
 };
+
+const plural = (count: number, one: string): string => `${count} ${count === 1 ? one : `${one}s`}`;
+
+/** On how many places a change shows. */
+export const reach: Language['reach'] = ({ placements, pages, sites }, most) =>
+  placements < most
+    ? `${plural(placements, 'place')} on ${plural(pages, 'page')} of ${plural(sites, 'site')}`
+    : `${most} places or more`;

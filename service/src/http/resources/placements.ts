@@ -16,6 +16,7 @@ import { changeAtPlace } from '../../usecases/at-place.ts';
 import { move } from '../../usecases/move.ts';
 import { endAtPlace, handOutLink, place } from '../../usecases/place.ts';
 import { pagesAtOnce, planNext, planPage, planTools } from '../../usecases/planning.ts';
+import { reachOf } from '../../usecases/reach.ts';
 import { placementSearch } from '../../usecases/search.ts';
 import { readHits } from '../../usecases/hits.ts';
 import { placementById, showPlacements } from '../../usecases/placements.ts';
@@ -25,7 +26,7 @@ import { versionTag } from '../../serializers/version-tag.ts';
 import type { Handlers, Named } from '../reply.ts';
 
 /** The register: placements, and what was issued for them. */
-export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'deliveries'>> {
+export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'deliveries' | 'reach'>> {
   const { renderContext } = deps;
   const { db } = deps.connection;
   const tools = planTools(deps);
@@ -47,6 +48,7 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
       const next = ids.length > query.limit ? String(ids[query.limit - 1]) : null;
       return { data: { items, next, waiting: await countStale(db) } };
     },
+    'reach.read': async ({ query }) => ({ data: await reachOf(db, query) }),
     'placements.create': async ({ body, actor }) => {
       const id = await place(db, body, renderContext(), actor);
       const row = await placementById(db, id);
@@ -87,13 +89,20 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
 
 async function filterOf(
   db: Handle,
-  { embed, site, page, state }: Pick<QueryOf<Routes['placements.list']>, 'embed' | 'site' | 'page' | 'state'>,
+  {
+    embed,
+    site,
+    page,
+    state,
+    host,
+  }: Pick<QueryOf<Routes['placements.list']>, 'embed' | 'site' | 'page' | 'state' | 'host'>,
 ): Promise<PlacementFilter> {
   return {
     ...(embed !== undefined && { embedId: (await embedByKey(db, embed)).embed.id }),
     ...(site !== undefined && { siteId: (await siteByKey(db, site)).id }),
     ...(page !== undefined && { pageId: (await pageByKey(db, page)).page.id }),
     ...(state !== undefined && { state }),
+    ...(host !== undefined && { host: host.toLowerCase() }),
   };
 }
 
