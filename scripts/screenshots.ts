@@ -52,9 +52,11 @@ try {
     await browser.newContext({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' })
   ).newPage();
   await page.goto(await orbis.link('sign-in'));
-  await page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
+  await page.getByRole('heading', { name: 'Today', exact: true }).waitFor();
 
   await page.setViewportSize({ width: 1280, height: 1180 });
+  await at(page, '/', 'today', { height: 1000 });
+  await page.goto(`${url}/collect`);
   await page.getByLabel('Code or link').fill(collected);
   await page.getByLabel('Name').fill('Book a night');
   await shoot(page, 'collect');

@@ -24,7 +24,7 @@ export async function consoleSize(): Promise<string> {
     const context = await browser.newContext();
     const page = await context.newPage();
     await page.goto(await orbis.link('sign-in'));
-    await page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
+    await page.getByRole('heading', { name: 'Today', exact: true }).waitFor();
     const loaded = await transferredFor(context, orbis.origins.console);
     const of = (pattern: RegExp): number =>
       loaded.filter(({ name }) => pattern.test(name)).reduce((sum, { bytes }) => sum + bytes, 0);

@@ -73,7 +73,7 @@ async function changesShown(signIn: string, address: string): Promise<Change[]> 
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     await page.goto(signIn);
-    await page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
+    await page.getByRole('heading', { name: 'Today', exact: true }).waitFor();
     await page.goto(address);
     await page.getByRole('button', { name: /^How it looks/ }).click();
     await page.locator('iframe').waitFor();

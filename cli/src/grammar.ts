@@ -36,6 +36,7 @@ import { addStyle } from './commands/style.ts';
 import { addSweep } from './commands/sweep.ts';
 import { addUndo } from './commands/undo.ts';
 import { addViews } from './commands/views.ts';
+import { addTick } from './commands/tick.ts';
 import { addThirdParties } from './commands/third-parties.ts';
 import { addWhere } from './commands/where.ts';
 import { change } from './things/change.ts';
@@ -45,6 +46,7 @@ import { harvest } from './things/harvest.ts';
 import { page } from './things/page.ts';
 import { password } from './things/password.ts';
 import { placement } from './things/placement.ts';
+import { changelist } from './things/changelist.ts';
 import { preset } from './things/preset.ts';
 import { provider } from './things/provider.ts';
 import { revision } from './things/revision.ts';
@@ -61,6 +63,7 @@ const things: readonly Thing[] = [
   embed,
   revision,
   preset,
+  changelist,
   rules,
   site,
   page,
@@ -90,6 +93,7 @@ const groups: Readonly<Record<string, readonly AddCommand[]>> = {
     addBringBack,
     addPlace,
     addPlan,
+    addTick,
     addHead,
     addFill,
     addSweep,

@@ -2,6 +2,7 @@ import type { Problem } from '@orbis/contract';
 
 /* Where the keys of a thing are listed. */
 const lists: Record<string, string> = {
+  'change list': 'orbis list changelists',
   'embed': 'orbis list embeds',
   'site': 'orbis list sites',
   'page': 'orbis list pages',

@@ -35,6 +35,28 @@ describe('the command line, with what pauses, moves and goes', () => {
     expect((await orbis('change placement talk@hollinfell/talks#opening')).exit).to.equal(2);
   });
 
+  it('puts pages on a list, and ticks them off', async () => {
+    const made = await orbis('add changelist "New films" --where state=planned');
+    const id = /as (\w+)\./.exec(made.out)![1]!;
+    expect(made.out).to.equal(`Listed 1 page as ${id}. “orbis show changelist ${id}” shows them.\n`);
+    const shown = await orbis(`show changelist ${id}`);
+    expect([shown.exit, shown.out]).to.satisfy(
+      ([exit, out]: [number, string]) =>
+        exit === 1 && /Ticked +0 of 1 page\n/.test(out) && /hollinfell\/talks +talk planned\n/.test(out),
+    );
+    expect((await orbis(`tick ${id} hollinfell/talks`)).out).to.equal(
+      'Ticked hollinfell/talks: 1 of 1 page done.\n',
+    );
+    expect((await orbis(`tick ${id} hollinfell/talks`)).exit).to.equal(4);
+    expect((await orbis(`show changelist ${id}`)).exit).to.equal(0);
+    expect((await orbis(`show changelist ${id} --open`)).out).to.include('No page is open.');
+    await orbis(`tick ${id} hollinfell/talks --undo`);
+    expect((await orbis('list changelists')).out).to.match(/New films +0 of 1 page\n/);
+    expect((await orbis(`change changelist ${id}`)).out).to.equal('No page has come since.\n');
+    await orbis(`remove changelist ${id}`);
+    expect((await orbis(`show changelist ${id}`)).err).to.include('“orbis list changelists”');
+  });
+
   it('moves an embed to another spot', async () => {
     const { out } = await orbis('change placement talk@hollinfell/talks#opening --to hollinfell/talks#north');
     expect(out).to.match(

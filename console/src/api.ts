@@ -64,9 +64,10 @@ export function useList<N extends ListName>(
 /** What can change, and which questions (by the first word of their key) its change shows in. */
 const shownIn = {
   embeds: ['embeds', 'revisions', 'placements', 'changes', 'harvests', 'providers', 'sites'],
-  placements: ['placements', 'embeds', 'sites', 'pages', 'changes'],
+  placements: ['placements', 'embeds', 'sites', 'pages', 'changes', 'changeListPages'],
+  lists: ['changeLists', 'changeListPages'],
   sites: ['sites', 'pages', 'placements', 'embeds', 'changes'],
-  sweeps: ['sweeps', 'placements'],
+  sweeps: ['sweeps', 'placements', 'changeListPages'],
   harvests: ['harvests'],
   // What a code is to be enclosed with is said by its sheet too.
   providers: ['providers', 'embeds', 'revisions', 'placements', 'links', 'reading', 'preview', 'changes'],

@@ -31,7 +31,8 @@ export const router = createBrowserRouter([
         // Within the shell, so that the way to the other screens stays.
         ErrorBoundary: Broken,
         children: [
-          { index: true, lazy: screen(() => import('./collect/CollectScreen.tsx')) },
+          { index: true, lazy: screen(() => import('./today/TodayScreen.tsx')) },
+          { path: 'collect', lazy: screen(() => import('./collect/CollectScreen.tsx')) },
           { path: 'harvests', lazy: screen(() => import('./harvest/HarvestsScreen.tsx')) },
           { path: 'harvests/:harvest', lazy: screen(() => import('./harvest/HarvestScreen.tsx')) },
           { path: 'imports', lazy: screen(() => import('./imports/ImportScreen.tsx')) },
@@ -44,6 +45,7 @@ export const router = createBrowserRouter([
           { path: 'places/:site/head', lazy: screen(() => import('./places/head/HeadScreen.tsx')) },
           { path: 'places/:site/editor', lazy: screen(() => import('./places/editor/EditorScreen.tsx')) },
           { path: 'places/:site', lazy: screen(() => import('./places/SiteScreen.tsx')) },
+          { path: 'lists/:list', lazy: screen(() => import('./lists/ListScreen.tsx')) },
           { path: 'plan', lazy: screen(() => import('./plan/PlanScreen.tsx')) },
           { path: 'register', lazy: screen(() => import('./register/RegisterScreen.tsx')) },
           { path: 'register/:placement', lazy: screen(() => import('./placement/PlacementScreen.tsx')) },

@@ -14,7 +14,7 @@ describe('the account screen', function () {
   it('makes a token with the password given again, shows it once, and revokes it', async () => {
     const { context, page, complaints } = await newWindow();
     await page.goto(await test.orbis.link('sign-in'));
-    await page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
+    await page.getByRole('heading', { name: 'Today', exact: true }).waitFor();
     await page.goto(`${test.url}/account`);
     const form = page.locator('form', { has: page.getByRole('button', { name: 'Make a token' }) });
     await form.getByLabel('What it is for').fill('the status board');
@@ -46,7 +46,7 @@ describe('the account screen', function () {
     const [one, two] = [await newWindow(), await newWindow()];
     for (const { page } of [one, two]) {
       await page.goto(await test.orbis.link('sign-in'));
-      await page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
+      await page.getByRole('heading', { name: 'Today', exact: true }).waitFor();
     }
     await one.page.goto(`${test.url}/account`);
     await one.page.getByText('Chrome on Linux (this one)').waitFor();
@@ -76,7 +76,7 @@ describe('the account screen', function () {
     await page.keyboard.press('Enter');
     await page.getByText('1 token of programs no longer valid', { exact: false }).waitFor();
     await page.getByRole('link', { name: 'Go on' }).click();
-    await page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
+    await page.getByRole('heading', { name: 'Today', exact: true }).waitFor();
     await context.close();
   });
 });

@@ -20,7 +20,7 @@ describe('an owner whose site has colours', function () {
   it('has them read, keeps some, and puts one of them on an embed', async () => {
     const { context, page, complaints } = await newWindow();
     await page.goto(await test.orbis.link('sign-in'));
-    await page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
+    await page.getByRole('heading', { name: 'Today', exact: true }).waitFor();
     await page.goto(`${test.url}/places/hollinfell`);
     await page.getByRole('button', { name: 'Read them from the site' }).click();
     await page.getByText('Read of http', { exact: false }).waitFor();
@@ -47,7 +47,7 @@ describe('an owner whose site has colours', function () {
   it('begins a style for frames with them, sees it at once, changes it and keeps it', async () => {
     const { context, page, complaints } = await newWindow();
     await page.goto(await test.orbis.link('sign-in'));
-    await page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
+    await page.getByRole('heading', { name: 'Today', exact: true }).waitFor();
     await page.goto(`${test.url}/places/hollinfell`);
     await page.getByRole('button', { name: 'Start with the site’s colours and font' }).click();
     const sheet = page.getByLabel('Style sheet (CSS)');
@@ -78,7 +78,7 @@ describe('an owner whose site has colours', function () {
     });
     const { context, page } = await newWindow();
     await page.goto(await test.orbis.link('sign-in'));
-    await page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
+    await page.getByRole('heading', { name: 'Today', exact: true }).waitFor();
     await page.goto(`${test.url}/collection/letter`);
     await openStep(page, 'Its frame');
     await page.getByRole('radio', { name: /^Enclosed/ }).check();

@@ -25,15 +25,23 @@ describe('the console', function () {
   }): Promise<{ context: BrowserContext; page: Page; complaints: string[] }> {
     const window = await newWindow(size, state);
     await window.page.goto(state ? test.url : await test.orbis.link('sign-in'));
-    await window.page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
+    await window.page.getByRole('heading', { name: 'Today', exact: true }).waitFor();
     // Who has signed in once stays signed in, in whatever window.
     state ??= await window.context.storageState();
+    return window;
+  }
+
+  /** The same, where codes and links are pasted. */
+  async function collecting(): ReturnType<typeof signedIn> {
+    const window = await signedIn();
+    await window.page.getByRole('link', { name: 'Collect', exact: true }).click();
     return window;
   }
 
   describe('and an owner', () => {
     it('goes the whole way: collect, cut, fit, place, paste, publish, sweep, see it live', async () => {
       const { context, page, complaints } = await signedIn();
+      await page.getByRole('link', { name: 'Paste a code or link' }).click();
       await page.getByLabel('Code or link').fill(talkCode(test.world.port));
       await page.getByText('Its frame comes from Kinorill', { exact: false }).waitFor();
       await page.getByLabel('Name').fill('Opening talk');
@@ -239,7 +247,7 @@ describe('the console', function () {
       const evil =
         '<img src="x:" onerror="top.harmed=1"><script>try{parent.harmed=parent.document.cookie}catch(e){document.title="kept out"}</script><iframe src="javascript:top.harmed=2"></iframe><b id="seen">shown</b>';
       const { data } = await test.client.call('embeds.create', { body: { name: 'Evil', text: evil } });
-      await page.goto(test.url);
+      await page.goto(`${test.url}/collect`);
       await page.getByLabel('Code or link').fill(evil);
       await page.getByText('is itself a program', { exact: false }).waitFor();
       await page.goto(`${test.url}/collection/${data.key}`);
@@ -256,7 +264,7 @@ describe('the console', function () {
     });
 
     it('is shown the parts in plain words, and has a wrong paste mended at a click', async () => {
-      const { context, page, complaints } = await signedIn();
+      const { context, page, complaints } = await collecting();
       await page
         .getByLabel('Code or link')
         .fill(
@@ -275,7 +283,7 @@ describe('the console', function () {
     });
 
     it('has faults mended one by one or all at once, and shows what becomes of the paste', async () => {
-      const { context, page, complaints } = await signedIn();
+      const { context, page, complaints } = await collecting();
       await page
         .getByLabel('Code or link')
         .fill('<ifrmae src="http://mapmere.localhost/embed?a=1?b=2" title="Map"></ifrmae>');
@@ -304,7 +312,7 @@ describe('the console', function () {
     });
 
     it('harvests a page, leaves one out, and collects the rest under the names it gives', async () => {
-      const { context, page, complaints } = await signedIn();
+      const { context, page, complaints } = await collecting();
       await page.getByRole('link', { name: 'Harvest a page instead' }).click();
       await page.getByText('No page harvested yet').waitFor();
       await page
@@ -470,7 +478,7 @@ describe('the console', function () {
       const empty = await startTestOrbis();
       const { context, page } = await newWindow();
       await page.goto(await empty.orbis.link('sign-in'));
-      await page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
+      await page.getByRole('heading', { name: 'Today', exact: true }).waitFor();
       for (const [screen, sentence] of [
         ['Collection', 'The collection is empty'],
         ['Places', 'No site yet'],

@@ -28,7 +28,7 @@ describe('a draft at the workbench', function () {
       asked.push(`${request.method()} ${new URL(request.url()).pathname}`),
     );
     await page.goto(await test.orbis.link('sign-in'));
-    await page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
+    await page.getByRole('heading', { name: 'Today', exact: true }).waitFor();
     await page.goto(`${test.url}/collection/opening-talk`);
     await page.locator('iframe[title="Preview of the embed"]').waitFor();
     await showCode(page);

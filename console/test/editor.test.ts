@@ -46,7 +46,7 @@ describe('an owner whose editor changes what is pasted', function () {
     const window = await newWindow();
     await window.context.grantPermissions(['clipboard-read', 'clipboard-write']);
     await window.page.goto(await test.orbis.link('sign-in'));
-    await window.page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
+    await window.page.getByRole('heading', { name: 'Today', exact: true }).waitFor();
     return window;
   };
   const copied = (window: Page): Promise<string> => window.evaluate('navigator.clipboard.readText()');

@@ -31,7 +31,7 @@ describe('an owner whose pages change', function () {
   it('pauses an embed with a note, lets it go on, and moves it to another page', async () => {
     const { context, page: window, complaints } = await newWindow();
     await window.goto(await test.orbis.link('sign-in'));
-    await window.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
+    await window.getByRole('heading', { name: 'Today', exact: true }).waitFor();
     await window.goto(`${test.url}/register/${(await placed())[0]!.id}`);
     await window.getByRole('button', { name: 'Note something about it here' }).click();
     await window.getByLabel('Note').fill('Until the new dome stands.');
@@ -64,7 +64,7 @@ describe('an owner whose pages change', function () {
   it('moves and removes pages and sites, told first what becomes of what is placed there', async () => {
     const { context, page: window, complaints } = await newWindow();
     await window.goto(await test.orbis.link('sign-in'));
-    await window.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
+    await window.getByRole('heading', { name: 'Today', exact: true }).waitFor();
     await window.goto(`${test.url}/places`);
     const visit = window.getByRole('region', { name: 'Visit' });
     await visit.getByRole('button', { name: 'Change or remove this page' }).click();

@@ -35,7 +35,7 @@ describe('an owner who has no mouse', function () {
   it('dresses an embed, leaves a part out, takes a step back, and saves it with a note', async () => {
     const { context, page, complaints } = await newWindow();
     await page.goto(await test.orbis.link('sign-in'));
-    await page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
+    await page.getByRole('heading', { name: 'Today', exact: true }).waitFor();
     await tabTo(page, /^Collection$/);
     await page.keyboard.press('Enter');
     await page.getByRole('heading', { name: 'Collection', level: 1 }).waitFor();

@@ -25,7 +25,7 @@ describe('an owner who sets something for one place, or for a whole site, at the
     ).data.id;
     ({ page } = await newWindow());
     await page.goto(await test.orbis.link('sign-in'));
-    await page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
+    await page.getByRole('heading', { name: 'Today', exact: true }).waitFor();
   });
   after(async () => {
     await closeBrowser();

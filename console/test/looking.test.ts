@@ -85,7 +85,7 @@ describe('the collection in pictures', function () {
   it('takes those that are missing, says which show nothing, and leads to each embed', async () => {
     const { context, page, complaints } = await newWindow();
     await page.goto(await test.orbis.link('sign-in'));
-    await page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
+    await page.getByRole('heading', { name: 'Today', exact: true }).waitFor();
     await page.goto(`${test.url}/collection`);
     await page.getByRole('button', { name: 'Pictures', exact: true }).click();
     expect(new URL(page.url()).searchParams.get('view')).to.equal('pictures');

@@ -11,7 +11,7 @@ describe('an owner with many codes, at the console', function () {
     test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });
     ({ page } = await newWindow());
     await page.goto(await test.orbis.link('sign-in'));
-    await page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
+    await page.getByRole('heading', { name: 'Today', exact: true }).waitFor();
   });
   after(async () => {
     await closeBrowser();
@@ -23,7 +23,7 @@ describe('an owner with many codes, at the console', function () {
   const file = (name: string, text: string) => ({ name, mimeType: 'text/plain', buffer: Buffer.from(text) });
 
   it('pastes several links, is told who is asked, and has all of them or none', async () => {
-    await page.goto(test.url);
+    await page.goto(`${test.url}/collect`);
     const field = page.getByLabel('Code or link');
     await field.fill(`${at('mapmere', '/maps/tarn')}\n${at('mapmere', '/maps/nowhere')}`);
     await page.getByText(`Orbis will ask mapmere.localhost:${test.world.port}`).first().waitFor();
@@ -38,14 +38,14 @@ describe('an owner with many codes, at the console', function () {
   });
 
   it('leaves the name of a link to its provider', async () => {
-    await page.goto(test.url);
+    await page.goto(`${test.url}/collect`);
     await page.getByLabel('Code or link').fill(at('mapmere', '/maps/moor-road'));
     await page.getByRole('button', { name: 'Collect it' }).click();
     await page.getByRole('heading', { name: 'The moor road to the observatory' }).waitFor();
   });
 
   it('takes many codes in from files: tried first, what cannot be is left out by choice', async () => {
-    await page.goto(test.url);
+    await page.goto(`${test.url}/collect`);
     await page.getByRole('link', { name: 'Take in many' }).click();
     await page.getByLabel('Tags for all of them').fill('old site');
     const code = (n: number): string =>

@@ -22,7 +22,7 @@ describe('an owner who has many pages', function () {
   it('has them found, adds what is wanted of them, takes that back, and brings a list', async () => {
     const { context, page, complaints } = await newWindow();
     await page.goto(await test.orbis.link('sign-in'));
-    await page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
+    await page.getByRole('heading', { name: 'Today', exact: true }).waitFor();
     await page.goto(`${test.url}/places`);
     await page.getByRole('link', { name: 'Find its pages' }).click();
     await page.getByRole('button', { name: 'Read its sitemap' }).click();
@@ -63,7 +63,7 @@ describe('an owner who has many pages', function () {
     });
     const { context, page } = await newWindow();
     await page.goto(await test.orbis.link('sign-in'));
-    await page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
+    await page.getByRole('heading', { name: 'Today', exact: true }).waitFor();
     await page.goto(`${test.url}/places/gone/pages`);
     await page.getByRole('button', { name: 'Read its sitemap' }).click();
     await page.getByText('No sitemap could be read at', { exact: false }).waitFor();

@@ -16,7 +16,7 @@ describe('an owner who adjusts, at the console', function () {
     test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });
     ({ page } = await newWindow());
     await page.goto(await test.orbis.link('sign-in'));
-    await page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
+    await page.getByRole('heading', { name: 'Today', exact: true }).waitFor();
   });
   after(async () => {
     await closeBrowser();
@@ -189,7 +189,7 @@ describe('an owner who adjusts, at the console', function () {
   });
 
   it('is told whom Orbis would ask about a link, and sees the answer before collecting', async () => {
-    await page.goto(test.url);
+    await page.goto(`${test.url}/collect`);
     await page.getByLabel('Code or link').fill(`http://kinorill.localhost:${test.world.port}/films/cM7comet`);
     await page.getByText(`Orbis will ask kinorill.localhost:${test.world.port}`, { exact: false }).waitFor();
     await page.getByRole('button', { name: 'Ask now, without collecting it' }).click();
@@ -204,7 +204,7 @@ describe('an owner who adjusts, at the console', function () {
   });
 
   it('collects an item of which only a number is known', async () => {
-    await page.goto(test.url);
+    await page.goto(`${test.url}/collect`);
     await page.getByLabel('Code or link').fill('stallmere:311');
     await page.getByText('It names Stallmere', { exact: false }).first().waitFor();
     await page.getByLabel('Name').fill('By number');

@@ -21,7 +21,7 @@ describe('an owner who takes everything along', function () {
   const account = async ({ orbis, url }: TestOrbis): Promise<Awaited<ReturnType<typeof newWindow>>> => {
     const window = await newWindow();
     await window.page.goto(await orbis.link('sign-in'));
-    await window.page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
+    await window.page.getByRole('heading', { name: 'Today', exact: true }).waitFor();
     await window.page.goto(`${url}/account`);
     return window;
   };

@@ -39,7 +39,7 @@ describe('a sweep that is watched in the console', function () {
   it('is followed to its end over a restart of the service', async () => {
     const { context, page } = await newWindow();
     await page.goto(await test.orbis.link('sign-in'));
-    await page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
+    await page.getByRole('heading', { name: 'Today', exact: true }).waitFor();
     await page.goto(`${test.url}/sweeps`);
     await page.getByRole('button', { name: 'Sweep everything' }).click();
     await page.getByText('0 of 1 page').waitFor();

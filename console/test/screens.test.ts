@@ -9,7 +9,8 @@ const code =
 
 /* Each screen with the heading that it opens with. */
 const headings: Record<(typeof consoleScreens)[number], string> = {
-  '': 'Collect',
+  '': 'Today',
+  '/collect': 'Collect',
   '/sign-in': 'Sign in',
   '/set-password': 'Choose your password',
   '/harvests': 'Harvest',
@@ -24,6 +25,7 @@ const headings: Record<(typeof consoleScreens)[number], string> = {
   '/places/:site/editor': 'The editor of Fell',
   '/third-parties': 'Third parties',
   '/places/:site/head': 'The head of every page of Fell',
+  '/lists/:list': 'New colour',
   '/plan': 'What Talks needs',
   '/register': 'Register',
   '/register/:placement': 'Opening talk in fell/talks#main',
@@ -58,10 +60,13 @@ describe('each screen of the console', function () {
     const { data: harvest } = await client.call('harvests.create', {
       body: { text: `<!doctype html><title>Stories</title>${code}`, name: 'stories.html' },
     });
-    Object.assign(keys, { placement: placement.id, harvest: harvest.id });
+    const { data: list } = await client.call('changeLists.create', {
+      body: { name: 'New colour', where: '' },
+    });
+    Object.assign(keys, { list: list.id, placement: placement.id, harvest: harvest.id });
     ({ page, complaints } = await newWindow());
     await page.goto(await test.orbis.link('sign-in'));
-    await page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
+    await page.getByRole('heading', { name: 'Today', exact: true }).waitFor();
   });
   after(async () => {
     await closeBrowser();

@@ -43,7 +43,7 @@ describe('an owner whose pages all need the same script', function () {
     const { context, page: window, complaints } = await newWindow();
     await context.grantPermissions(['clipboard-read', 'clipboard-write']);
     await window.goto(await test.orbis.link('sign-in'));
-    await window.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
+    await window.getByRole('heading', { name: 'Today', exact: true }).waitFor();
     await until(async () => {
       const { data } = await test.client.call('heads.read', { params: { site: 'hollinfell' } });
       return data.things[0]?.pages === pages.length;

@@ -18,10 +18,10 @@ describe('the first screen', function () {
   it(`takes at most ${most / 1000} kB over the wire: no schema, no language and no parser comes before there is a code`, async () => {
     const { page, context } = await newWindow();
     await page.goto(await test.orbis.link('sign-in'));
-    await page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
+    await page.getByRole('heading', { name: 'Today', exact: true }).waitFor();
     const loaded = await transferredFor(context, test.url);
     expect(loaded.filter(({ name }) => name.endsWith('.woff2')).length, 'fonts').to.be.at.least(3);
-    expect(loaded.some(({ name }) => /CollectScreen/.test(name))).to.equal(true);
+    expect(loaded.some(({ name }) => /TodayScreen/.test(name))).to.equal(true);
     expect(loaded.reduce((sum, { bytes }) => sum + bytes, 0)).to.be.at.most(most);
   });
 

@@ -13,7 +13,7 @@ describe('an owner who finds the way in the console', function () {
     test = await startTestOrbis();
     ({ page, context } = await newWindow());
     await page.goto(await test.orbis.link('sign-in'));
-    await page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
+    await page.getByRole('heading', { name: 'Today', exact: true }).waitFor();
   });
   after(async () => {
     await closeBrowser();

@@ -3,6 +3,7 @@
  */
 export const consoleScreens = [
   '',
+  '/collect',
   '/sign-in',
   '/set-password',
   '/harvests',
@@ -17,6 +18,7 @@ export const consoleScreens = [
   '/places/:site/pages',
   '/places/:site/editor',
   '/places/:site/head',
+  '/lists/:list',
   '/plan',
   '/register',
   '/register/:placement',

@@ -12,3 +12,6 @@ export const mostStanding = 10_000;
 
 /** So many placements are looked at, to say where a change shows. */
 export const mostReached = 10_000;
+
+/** So many placements are counted of those in one state that want doing. */
+export const mostToDo = 200;

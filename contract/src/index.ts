@@ -3,6 +3,7 @@
  * that people read.
  */
 export * from './change-facts.ts';
+export * from './change-lists.ts';
 export * from './change-log.ts';
 export * from './client.ts';
 export * from './common.ts';
@@ -23,6 +24,7 @@ export * from './editor-rules.ts';
 export * from './site-head.ts';
 export * from './register-file.ts';
 export * from './third-parties.ts';
+export * from './today.ts';
 export * from './third-party-list.ts';
 export { tableText } from './csv-out.ts';
 export * from './register.ts';

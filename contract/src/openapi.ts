@@ -145,6 +145,7 @@ const parameterWords: Readonly<Record<string, string>> = {
   revision: 'The number of a revision',
   from: 'The number of a revision',
   to: 'The number of another revision',
+  list: 'The id of a change list',
   change: 'The id of a change of many embeds',
   harvest: 'The id of a harvest',
   sweep: 'The id of a sweep',

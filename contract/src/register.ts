@@ -19,6 +19,15 @@ import { z } from './zod.ts';
 /** Every state that a placement can be in. */
 export const placementStates = Object.keys(spoken.states) as [PlacementState, ...PlacementState[]];
 
+/** States in which a placement wants something done, the worst first. */
+export const wantingStates = [
+  'missing',
+  'altered',
+  'out-of-date',
+  'unreachable',
+  'planned',
+] as const satisfies PlacementState[];
+
 const state = z.enum(placementStates);
 
 export const widths = z

@@ -1,6 +1,7 @@
 import { shouldBe } from './misfit.ts';
 import { z } from './zod.ts';
 import { openSession, token } from './account.ts';
+import { changeList, changeListPage } from './change-lists.ts';
 import { change } from './change-log.ts';
 import { harvestSummary } from './harvest.ts';
 import { frameWays, kinds, levels } from '@orbis/core';
@@ -317,6 +318,8 @@ export const lists = {
   sweeps: pageOf(sweep).meta({ id: 'SweepPageList' }),
   sweepPages: pageOf(sweepPage).meta({ id: 'SweptPages' }),
   presets: pageOf(preset).meta({ id: 'PresetPage' }),
+  changeLists: pageOf(changeList).meta({ id: 'ChangeListPageList' }),
+  changeListPages: pageOf(changeListPage).meta({ id: 'ListedPages' }),
   changes: pageOf(change).meta({ id: 'ChangePage' }),
   providers: pageOf(provider).meta({ id: 'ProviderPage' }),
   tokens: pageOf(token).meta({ id: 'TokenPage' }),

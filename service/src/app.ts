@@ -24,6 +24,8 @@ import { placementHandlers } from './http/resources/placements.ts';
 import { pageHandlers } from './http/resources/pages.ts';
 import { headHandlers } from './http/resources/heads.ts';
 import { thirdPartyHandlers } from './http/resources/third-parties.ts';
+import { changeListHandlers } from './http/resources/change-lists.ts';
+import { todayHandlers } from './http/resources/today.ts';
 import { registerHandlers } from './http/resources/register.ts';
 import { siteHandlers } from './http/resources/sites.ts';
 import { spotHandlers } from './http/resources/spots.ts';
@@ -77,6 +79,8 @@ export function createApp(deps: Deps): Express {
     ...placementHandlers(deps),
     ...registerHandlers(deps),
     ...thirdPartyHandlers(deps),
+    ...todayHandlers(deps),
+    ...changeListHandlers(deps),
     ...sweepHandlers(deps),
   };
   app.use(apiBase, mountRoutes(handlers, deps), noRoute);

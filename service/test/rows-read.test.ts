@@ -46,6 +46,9 @@ const lists: readonly [path: string, query: Record<string, string>][] = [
   ['/sweeps/jjjjjjjjj1/pages', {}],
   ['/providers', {}],
   ['/harvests', {}],
+  ['/change-lists/jjjjjjjjj1/pages', {}],
+  ['/change-lists/jjjjjjjjj1/pages', { open: 'true' }],
+  ['/change-lists', {}],
   ['/changes', {}],
   ['/changes', { standing: 'true' }],
   ['/presets', {}],
@@ -86,17 +89,29 @@ describe('with 50,000 placements', function () {
       const ask = async (after = '') =>
         (
           await fetch(`${address}${after}`, { headers: { authorization: `Bearer ${test.token}` } })
-        ).json() as Promise<{ items: { seen?: unknown[] }[]; next: string | null }>;
+        ).json() as Promise<{ items: { seen?: unknown[]; toDo?: unknown[] }[]; next: string | null }>;
       const first = await ask();
       // The second page must not read the first one again.
       const after = first.next === null ? '' : `&after=${first.next}`;
-      // A page of a sweep is shown with what was seen on it.
-      const shown = (await ask(after)).items.reduce((sum, { seen = [] }) => sum + 1 + seen.length, 0);
+      // A page of a sweep is shown with what was seen on it, one of a list with what is to be done.
+      const shown = (await ask(after)).items.reduce(
+        (sum, { seen = [], toDo = [] }) => sum + 1 + seen.length + toDo.length,
+        0,
+      );
       const read = await readFor(() => ask(after));
       if (process.env['ROWS'] !== undefined) console.log(`${name} | ${shown} | ${read}`);
       expect(read).to.be.at.most(itself + each * shown);
     });
   }
+
+  it('says what wants doing from a few hundred rows, however many want it', async () => {
+    const { data } = await test.client.call('today.read', {});
+    expect(data.states.map(({ state, count }) => [state, count])).to.deep.equal([
+      ['missing', 200],
+      ['out-of-date', 200],
+    ]);
+    expect(await readFor(() => test.client.call('today.read', {}))).to.be.at.most(itself + 2 * 2 * 200);
+  });
 
   it(`reads at most ${each} rows for each thing in the head of a site`, async () => {
     const ask = () => test.client.call('heads.read', { params: { site: 's9' } });

@@ -1,12 +1,10 @@
-import { formatState, mostWaiting, plural, type Client, type PlacementState } from '@orbis/contract';
+import { formatState, mostToDo, mostWaiting, plural, type Today } from '@orbis/contract';
 import type { AddCommand } from '../command.ts';
 import { serviceAddress } from '../connection.ts';
 import { facts } from '../text.ts';
 
-/* What stands on a page and is not as it should be. */
-const wanting = ['missing', 'altered', 'out-of-date', 'unreachable'] as const satisfies PlacementState[];
-/* So many are counted. */
-const most = 200;
+/* What was never pasted is no fault of anything. */
+const isWanting = ({ state }: Today['states'][number]): boolean => state !== 'planned';
 
 export const addStatus: AddCommand = (program, run) => {
   program
@@ -17,12 +15,10 @@ export const addStatus: AddCommand = (program, run) => {
       run(async (tools) => {
         const client = tools.client();
         const { data: session } = await client.call('session.read', {});
-        const states = await Promise.all(
-          wanting.map(async (state) => ({ state, ...(await countOf(client, state)) })),
-        );
-        const waiting = Math.max(...states.map((each) => each.waiting));
+        const { data: today } = await client.call('today.read', {});
+        const { waiting } = today;
         const url = serviceAddress(tools.io);
-        const found = states.filter(({ count }) => count > 0);
+        const found = today.states.filter(isWanting);
         tools.tell(
           {
             url,
@@ -46,13 +42,8 @@ export const addStatus: AddCommand = (program, run) => {
     );
 };
 
-async function countOf(client: Client, state: PlacementState): Promise<{ count: number; waiting: number }> {
-  const { data } = await client.call('placements.list', { query: { state, limit: most } });
-  return { count: data.items.length, waiting: data.waiting };
-}
-
-const inWords = ({ state, count }: { state: PlacementState; count: number }): string =>
-  `${count < most ? plural(count, 'placement') : `${most} placements or more`} ${formatState(state)} (orbis list placements --state ${state})`;
+const inWords = ({ state, count }: Today['states'][number]): string =>
+  `${count < mostToDo ? plural(count, 'placement') : `${mostToDo} placements or more`} ${formatState(state)} (orbis list placements --state ${state})`;
 
 const waitingInWords = (waiting: number): string =>
   waiting < mostWaiting ? plural(waiting, 'placement') : `${mostWaiting} placements or more`;

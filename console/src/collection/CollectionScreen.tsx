@@ -39,7 +39,7 @@ export default function CollectionScreen() {
         <Button component={Link} to={`/changes?where=${encodeURIComponent(chosen)}`}>
           {selected.length > 0 ? `Change ${selected.length} at once` : 'Change all of these at once'}
         </Button>
-        <Button variant="contained" component={Link} to="/">
+        <Button variant="contained" component={Link} to="/collect">
           Collect another
         </Button>
       </ScreenHead>
@@ -85,7 +85,7 @@ const NothingHere = ({ isSearched }: { isSearched: boolean }) =>
     <Empty title="Nothing fits that">Take a word or the kind out of the search.</Empty>
   ) : (
     <Empty title="The collection is empty">
-      <Link to="/">Paste the first code or link</Link> that a provider gave you, or{' '}
+      <Link to="/collect">Paste the first code or link</Link> that a provider gave you, or{' '}
       <Link to="/harvests">harvest a page</Link> that has embeds on it already.
     </Empty>
   );

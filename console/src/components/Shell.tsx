@@ -6,6 +6,7 @@ import PlacesIcon from '@mui/icons-material/WebOutlined';
 import ProvidersIcon from '@mui/icons-material/ExtensionOutlined';
 import RegisterIcon from '@mui/icons-material/FactCheckOutlined';
 import SweepsIcon from '@mui/icons-material/TravelExploreOutlined';
+import TodayIcon from '@mui/icons-material/WbTwilightOutlined';
 import DoneIcon from '@mui/icons-material/HistoryOutlined';
 import Box from '@mui/material/Box';
 import { NavLink, Outlet, ScrollRestoration } from 'react-router';
@@ -13,7 +14,8 @@ import mark from '../mark.svg';
 import { useFocusOnNavigation } from './useFocusOnNavigation.ts';
 
 const screens = [
-  { to: '/', label: 'Collect', icon: <CollectIcon /> },
+  { to: '/', label: 'Today', icon: <TodayIcon /> },
+  { to: '/collect', label: 'Collect', icon: <CollectIcon /> },
   { to: '/harvests', label: 'Harvest', icon: <HarvestIcon /> },
   { to: '/collection', label: 'Collection', icon: <CollectionIcon /> },
   { to: '/places', label: 'Places', icon: <PlacesIcon /> },
@@ -24,9 +26,9 @@ const screens = [
   { to: '/account', label: 'Account', icon: <AccountIcon /> },
 ];
 
-/* There is no room for all of them on a phone: these are reached from the screens for collecting and of
-   the account. */
-const notOnPhones: ReadonlySet<string> = new Set(['/harvests', '/providers', '/done']);
+/* There is no room for all of them on a phone: these are reached from the screens of today, for collecting
+   and of the account. */
+const notOnPhones: ReadonlySet<string> = new Set(['/harvests', '/sweeps', '/providers', '/done']);
 
 /* Only who goes by the keyboard meets it, before all the ways to other screens. */
 const skip = {

@@ -36,7 +36,7 @@ export default function DoneScreen() {
       <ProblemNote error={list.error ?? undo.error} />
       {list.data && list.items.length === 0 ? (
         <Empty title="Nothing yet">
-          <Link to="/">Collect a code</Link>: it will be the first thing that stands here.
+          <Link to="/collect">Collect a code</Link>: it will be the first thing that stands here.
         </Empty>
       ) : (
         <Card>

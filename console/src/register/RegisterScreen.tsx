@@ -1,3 +1,4 @@
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
@@ -12,6 +13,7 @@ import { ProblemNote } from '../components/ProblemNote.tsx';
 import { ScreenHead } from '../components/ScreenHead.tsx';
 import { useDebounced } from '../components/useDebounced.ts';
 import { Waiting } from '../components/Waiting.tsx';
+import { MakeList } from '../lists/MakeList.tsx';
 import { PlacementRow } from './PlacementRow.tsx';
 import { RegisterFilter } from './RegisterFilter.tsx';
 
@@ -37,6 +39,11 @@ export default function RegisterScreen() {
         </Button>
       </ScreenHead>
       <RegisterFilter search={search} setSearch={setSearch} />
+      {list.items.length > 0 && (
+        <Box sx={{ mb: 3 }}>
+          <MakeList key={search.toString()} search={search} />
+        </Box>
+      )}
       <ProblemNote error={list.error} />
       {waiting > 0 && (
         <Typography role="status" color="textSecondary" sx={{ mb: 2 }}>

@@ -9,7 +9,7 @@ export async function openedEmbed(
 ): ReturnType<typeof newWindow> {
   const window = await newWindow();
   await window.page.goto(await orbis.link('sign-in'));
-  await window.page.getByRole('heading', { name: 'Collect', exact: true }).waitFor();
+  await window.page.getByRole('heading', { name: 'Today', exact: true }).waitFor();
   await window.page.goto(`${url}/collection/${embed}`);
   return window;
 }

@@ -1,4 +1,5 @@
 import { browsingRoutes } from './browsing.ts';
+import { changeListRoutes } from './change-lists.ts';
 import { contactRoutes } from './contacts.ts';
 import { embedRoutes } from './embeds.ts';
 import { endpointRoutes } from './endpoints.ts';
@@ -12,6 +13,7 @@ import { registerRoutes } from './register.ts';
 import { sessionRoutes } from './session.ts';
 import { sweepRoutes } from './sweeps.ts';
 import { thirdPartyRoutes } from './third-parties.ts';
+import { todayRoutes } from './today.ts';
 import type { RouteName } from './paths.ts';
 import type { Route } from './route.ts';
 
@@ -22,12 +24,14 @@ export const routes = {
   ...browsingRoutes,
   ...contactRoutes,
   ...groupRoutes,
+  ...changeListRoutes,
   ...harvestRoutes,
   ...placeRoutes,
   ...headRoutes,
   ...foundPageRoutes,
   ...registerRoutes,
   ...thirdPartyRoutes,
+  ...todayRoutes,
   ...providerRoutes,
   ...endpointRoutes,
   ...sweepRoutes,

@@ -1,5 +1,6 @@
 import { and, eq, isNull, sql, type SQL } from 'drizzle-orm';
 import type { Handle } from '../database/connect.ts';
+import { takeOffLists } from './take-off-lists.ts';
 import type { PageRow } from './places.ts';
 import { page, placement, site, spot } from './schema.ts';
 
@@ -91,7 +92,9 @@ export async function markPageGone(
     .update(page)
     .set({ goneAt: now, version: sql`${page.version} + 1` })
     .where(and(eq(page.id, row.id), isNull(page.goneAt)));
-  if (result.affectedRows === 1) await countPage(tx, row.siteId, sql`-`);
+  if (result.affectedRows === 0) return;
+  await countPage(tx, row.siteId, sql`-`);
+  await takeOffLists(tx, eq(page.id, row.id));
 }
 
 /** Has a page again that was taken out. Call it in a transaction. */
@@ -115,6 +118,7 @@ const countPage = (tx: Handle, siteId: number, sign: SQL): Promise<unknown> =>
 
 /** Takes a site out with all its pages. Call it in a transaction. */
 export async function markSiteGone(tx: Handle, siteId: number, change: number, now: Date): Promise<void> {
+  await takeOffLists(tx, eq(page.siteId, siteId));
   await tx
     .update(page)
     .set({ goneAt: now, goneWith: change })

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, inArray, isNull, lt, ne, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, isNull, lt, ne, sql, type SQL } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/mysql-core';
 import { writePlace } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
@@ -76,10 +76,25 @@ export interface ShownPlacement {
   revision: number | null;
 }
 
+/** Which placements are meant, as a condition on their rows; all of it comes from one index. */
+export async function placedWhere(
+  db: Handle,
+  { embedId, siteId, pageId, state, host }: PlacementFilter,
+): Promise<SQL> {
+  return and(
+    eq(placement.active, 1),
+    host === undefined ? undefined : await loadingFrom(db, host),
+    embedId === undefined ? undefined : eq(placement.embedId, embedId),
+    pageId === undefined ? undefined : eq(placement.pageId, pageId),
+    siteId === undefined ? undefined : eq(placement.siteId, siteId),
+    state === undefined ? undefined : eq(placement.state, state),
+  )!;
+}
+
 /** A page of the register, from one index, the newest first: ids alone. */
 export async function listPlacementIds(
   db: Handle,
-  { embedId, siteId, pageId, state, host }: PlacementFilter,
+  filter: PlacementFilter,
   limit: number,
   after: string | undefined,
 ): Promise<number[]> {
@@ -87,17 +102,7 @@ export async function listPlacementIds(
   const found = await db
     .select({ id: placement.id })
     .from(placement)
-    .where(
-      and(
-        eq(placement.active, 1),
-        host === undefined ? undefined : await loadingFrom(db, host),
-        embedId === undefined ? undefined : eq(placement.embedId, embedId),
-        pageId === undefined ? undefined : eq(placement.pageId, pageId),
-        siteId === undefined ? undefined : eq(placement.siteId, siteId),
-        state === undefined ? undefined : eq(placement.state, state),
-        from === null ? undefined : lt(placement.id, from),
-      ),
-    )
+    .where(and(await placedWhere(db, filter), from === null ? undefined : lt(placement.id, from)))
     .orderBy(desc(placement.id))
     .limit(limit);
   return found.map(({ id }) => id);

@@ -3,6 +3,7 @@ import type { Place } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
 import type { Actor } from './embeds.ts';
 import { chunks } from './chunks.ts';
+import { takeOffLists } from './take-off-lists.ts';
 import { deleteHead } from './site-heads.ts';
 import { insertMany } from './insert-many.ts';
 import { afterId } from './pages.ts';
@@ -187,7 +188,9 @@ export async function pagesWithSpots(
 /** Removes pages without spots. Call it in a transaction. */
 export async function deletePages(tx: Handle, siteId: number, paths: readonly string[]): Promise<void> {
   for (const part of chunks(paths)) {
-    const [result] = await tx.delete(page).where(and(eq(page.siteId, siteId), inArray(page.path, part)));
+    const them = and(eq(page.siteId, siteId), inArray(page.path, part));
+    await takeOffLists(tx, them);
+    const [result] = await tx.delete(page).where(them);
     await countPages(tx, siteId, -result.affectedRows);
   }
 }
@@ -362,6 +365,7 @@ export async function deleteSite(tx: Handle, id: number): Promise<void> {
 
 /** Call it in a transaction. */
 export async function deletePage(tx: Handle, { id, siteId }: Pick<PageRow, 'id' | 'siteId'>): Promise<void> {
+  await takeOffLists(tx, eq(page.id, id));
   const [result] = await tx.delete(page).where(eq(page.id, id));
   if (result.affectedRows === 1) await countPages(tx, siteId, -1);
 }

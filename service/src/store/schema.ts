@@ -14,6 +14,7 @@ export * from './tables/previews.ts';
 export * from './tables/blocked-contacts.ts';
 export * from './tables/hits.ts';
 export * from './tables/changes.ts';
+export * from './tables/change-lists.ts';
 export * from './tables/presets.ts';
 
 /** The time as the database's clock has it: what leases are measured by. */

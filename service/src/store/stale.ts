@@ -58,6 +58,17 @@ export async function stalePages(db: Handle, limit: number): Promise<number[]> {
   return found.map(({ id }) => id);
 }
 
+/** Which of these pages are to be planned. */
+export async function staleAmong(db: Handle, pageIds: readonly number[]): Promise<number[]> {
+  if (pageIds.length === 0) return [];
+  const found = await db
+    .selectDistinct({ id: placement.pageId })
+    .from(placement)
+    .where(and(isOneOf(placement.pageId, pageIds), eq(placement.active, 1), eq(placement.stale, 'yes')))
+    .orderBy(asc(placement.pageId));
+  return found.map(({ id }) => id);
+}
+
 /** How many placements are still to be planned; beyond this limit they are not counted. */
 export async function countStale(db: Handle, limit = mostWaiting): Promise<number> {
   const found = await db

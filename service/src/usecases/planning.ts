@@ -7,7 +7,8 @@ import { inTransaction } from '../database/transaction.ts';
 import { placementsOn, type StoredPlacement } from '../store/placements.ts';
 import { recordNeeds } from '../store/needs.ts';
 import { keepServed } from '../store/served.ts';
-import { recordFailed, recordWanted, stalePages } from '../store/stale.ts';
+import { dropTicksOn } from '../store/change-lists.ts';
+import { recordFailed, recordWanted, staleAmong, stalePages } from '../store/stale.ts';
 import { isWanted, wantedOn } from './page-plan.ts';
 import type { RenderContext } from './render-context.ts';
 import { servedFor } from './served-document.ts';
@@ -68,6 +69,7 @@ export async function planPage(
         if (isNew && served.has(id)) await keepServed(tx, { placementId: id, ...served.get(id)! });
       }
       // A plan of what was before something changed says nothing of what the page needs now.
+      await dropTicksOn(tx, pageId);
       const [row] = rows;
       if (row && allNew) await recordNeeds(tx, { pageId, siteId: row.site.id }, once, now());
     });
@@ -82,6 +84,11 @@ export async function planPage(
       ),
     );
   }
+}
+
+/** Plans those of these pages that wait for it. */
+export async function planPages(pageIds: readonly number[], tools: PlanTools): Promise<void> {
+  for (const page of await staleAmong(tools.db, pageIds)) await planPage(page, tools);
 }
 
 /** Plans the next pages that wait for it; how many there were. */

@@ -49,6 +49,9 @@ const statements = [
   `insert into sweep_page (id, job_id, page_id, state, read_at) select seq, 1 + (seq - 1) div ${size.pages}, 1 + (seq - 1) mod ${size.pages}, 'read', ${now} from seq_1_to_${size.sweeps * size.pages}`,
   `insert into sighting (sweep_page_id, placement_id, state, delivery, line, findings)
      select sweep_page.id, placement.id, 'live', 1, 1, '[]' from placement join sweep_page on sweep_page.page_id = placement.page_id and sweep_page.job_id = 1`,
+  `insert into change_list (id, public_id, name, search, pages, ticked, created_at)
+     select seq, lpad(seq, 10, 'j'), concat('List ', seq), '', ${size.pages}, 2500, ${now} from seq_1_to_60`,
+  `insert into change_list_page (list_id, page_id, ticked_at, work) select 1, id, if(id mod 2 = 0, ${now}, null), if(id mod 2 = 0, ${digestOf('1')}, null) from page`,
   // The newest were all taken back.
   `insert into change_log (id, public_id, kind, facts, undone_at, created_at)
      select seq, lower(lpad(conv(seq, 10, 16), 10, '0')), 'renewed', concat('{"kind":"renewed","embed":"e', 1 + seq mod ${size.embeds}, '"}'), if(seq mod 2 = 1 or seq > 30000, ${now}, null), ${now} from seq_1_to_${size.changes}`,

@@ -316,6 +316,20 @@ export const errors = {
     title: 'Paused',
     detail: (f) => `“${f.embed}” is paused there: nothing of it is to be pasted. Let it go on first.`,
   },
+  'nothing-to-list': {
+    title: 'Nothing to list',
+    detail: (f) => `The register has nothing that fits “${f.where}”: there is no page to put on a list.`,
+  },
+  'already-ticked': {
+    title: 'Ticked already',
+    detail: (f) =>
+      `The page ${f.page} was ticked already${f.by ? ` by ${f.by}` : ''}${f.at ? `, on ${timeInWords(String(f.at))}` : ''}.`,
+  },
+  'work-changed': {
+    title: 'Something else is to be done',
+    detail: (f) =>
+      `What is to be done on ${f.page} has changed since you looked at it. Look again, and tick it then.`,
+  },
   'page-unreadable': {
     title: 'Page not read',
     detail: (f) => `The page could not be read: ${f.why}${f.remedy ? ` ${f.remedy}` : ''}`,

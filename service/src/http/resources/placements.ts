@@ -1,15 +1,9 @@
-import { serializeSnippet, type Delivery, type Placement, type QueryOf, type Routes } from '@orbis/contract';
+import { serializeSnippet, type Delivery, type Placement } from '@orbis/contract';
 import type { Deps } from '../../deps.ts';
-import type { Handle } from '../../database/connect.ts';
 import { digest } from '../../digest.ts';
 import { listDeliveries, type Issued } from '../../store/issued.ts';
 import { keyset } from '../../store/pages.ts';
-import {
-  embedsBeside,
-  listPlacementIds,
-  type PlacementFilter,
-  type StoredPlacement,
-} from '../../store/placements.ts';
+import { embedsBeside, listPlacementIds, type StoredPlacement } from '../../store/placements.ts';
 import { countStale } from '../../store/stale.ts';
 import { deliver } from '../../usecases/deliver.ts';
 import { changeAtPlace } from '../../usecases/at-place.ts';
@@ -17,11 +11,9 @@ import { move } from '../../usecases/move.ts';
 import { endAtPlace, handOutLink, place } from '../../usecases/place.ts';
 import { pagesAtOnce, planNext, planPage, planTools } from '../../usecases/planning.ts';
 import { reachOf } from '../../usecases/reach.ts';
-import { placementSearch } from '../../usecases/search.ts';
+import { placementFilter } from '../../usecases/placement-filter.ts';
 import { readHits } from '../../usecases/hits.ts';
 import { placementById, showPlacements } from '../../usecases/placements.ts';
-import { embedByKey } from '../../usecases/embeds.ts';
-import { pageByKey, siteByKey } from '../../usecases/places.ts';
 import { versionTag } from '../../serializers/version-tag.ts';
 import type { Handlers, Named } from '../reply.ts';
 
@@ -39,7 +31,7 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
 
   return {
     'placements.list': async ({ query }) => {
-      const filter = await filterOf(db, { ...query, ...placementSearch(query.where ?? '') });
+      const filter = await placementFilter(db, query);
       // Who is in a state is known of planned pages only; a few are planned at once, of the
       // rest it is said that they wait.
       if (filter.state !== undefined) await planNext(pagesAtOnce, tools);
@@ -84,25 +76,6 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
       const rows = await listDeliveries(db, { id, publicId: params.placement }, query.limit, query.after);
       return { data: keyset(rows, query.limit, (issued) => serializeDelivery(params.placement, issued)) };
     },
-  };
-}
-
-async function filterOf(
-  db: Handle,
-  {
-    embed,
-    site,
-    page,
-    state,
-    host,
-  }: Pick<QueryOf<Routes['placements.list']>, 'embed' | 'site' | 'page' | 'state' | 'host'>,
-): Promise<PlacementFilter> {
-  return {
-    ...(embed !== undefined && { embedId: (await embedByKey(db, embed)).embed.id }),
-    ...(site !== undefined && { siteId: (await siteByKey(db, site)).id }),
-    ...(page !== undefined && { pageId: (await pageByKey(db, page)).page.id }),
-    ...(state !== undefined && { state }),
-    ...(host !== undefined && { host: host.toLowerCase() }),
   };
 }
 

@@ -1,0 +1,37 @@
+import Stack from '@mui/material/Stack';
+import { useQuery } from '@tanstack/react-query';
+import { api } from '../api.ts';
+import { ProblemNote } from '../components/ProblemNote.tsx';
+import { ScreenHead } from '../components/ScreenHead.tsx';
+import { Waiting } from '../components/Waiting.tsx';
+import { OpenLists } from '../lists/OpenLists.tsx';
+import { DoneLast } from './DoneLast.tsx';
+import { FirstEmbed } from './FirstEmbed.tsx';
+import { WhatWantsDoing } from './WhatWantsDoing.tsx';
+
+const day = new Intl.DateTimeFormat(undefined, { weekday: 'long', day: 'numeric', month: 'long' });
+
+/** What wants doing, the first thing after signing in; who has nothing yet is led to a first embed. */
+export default function TodayScreen() {
+  const found = useQuery({
+    // Whatever happens to placements may change it.
+    queryKey: ['placements', 'today'],
+    queryFn: async () => (await api.call('today.read', {})).data,
+    refetchInterval: ({ state }) => (state.data && state.data.waiting > 0 ? 2000 : false),
+  });
+  return (
+    <>
+      <ScreenHead title="Today" lead={day.format(new Date())} />
+      <ProblemNote error={found.error} />
+      {found.isPending && <Waiting />}
+      {found.data && (
+        <Stack spacing={3} sx={{ maxWidth: 820 }}>
+          {!found.data.has.live && <FirstEmbed has={found.data.has} />}
+          {found.data.has.placements && <WhatWantsDoing today={found.data} />}
+          {found.data.has.placements && <OpenLists />}
+          {found.data.has.embeds && <DoneLast />}
+        </Stack>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,32 @@
+import { mostToDo } from './counting.ts';
+import { count, time } from './common.ts';
+import { placementStates } from './register.ts';
+import { z } from './zod.ts';
+
+/** What wants doing, and how far a new owner has come. */
+export const today = z
+  .object({
+    states: z
+      .array(
+        z.object({
+          state: z.enum(placementStates),
+          count: count.meta({ description: `At most ${mostToDo}: then there may be more` }),
+        }),
+      )
+      .meta({
+        description: 'Placements that are not as they should be, the worst first; none where none is',
+      }),
+    waiting: count.meta({ description: 'Placements of which that is still being worked out' }),
+    has: z
+      .object({
+        embeds: z.boolean(),
+        spots: z.boolean(),
+        placements: z.boolean(),
+        live: z.boolean().meta({ description: 'Whether anything was ever seen live on a page' }),
+      })
+      .meta({ description: 'What there is already' }),
+    sweptAt: time.nullable().meta({ description: 'When pages were last read to the end of a sweep' }),
+  })
+  .meta({ id: 'Today' });
+
+export type Today = z.infer<typeof today>;

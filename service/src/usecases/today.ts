@@ -1,0 +1,19 @@
+import { mostToDo, wantingStates, type Today } from '@orbis/contract';
+import { countStale } from '../store/stale.ts';
+import { countInState, lastSwept, whatThereIs } from '../store/today.ts';
+import { pagesAtOnce, planNext, type PlanTools } from './planning.ts';
+
+/** What wants doing. A few pages that wait are planned first, so that little is left open. */
+export async function readToday(tools: PlanTools): Promise<Today> {
+  const { db } = tools;
+  await planNext(pagesAtOnce, tools);
+  const states = await Promise.all(
+    wantingStates.map(async (state) => ({ state, count: await countInState(db, state, mostToDo) })),
+  );
+  return {
+    states: states.filter(({ count }) => count > 0),
+    waiting: await countStale(db),
+    has: await whatThereIs(db),
+    sweptAt: (await lastSwept(db))?.toISOString() ?? null,
+  };
+}
