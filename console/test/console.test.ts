@@ -352,7 +352,7 @@ describe('the console', function () {
     });
 
     it('keeps the clipboard’s own line ends when a code is pasted', async () => {
-      const { context, page } = await signedIn();
+      const { context, page } = await collecting();
       const text = `first\r\n${talkCode(test.world.port)}\r\n`;
       await page.getByLabel('Code or link').evaluate((field, pasted) => {
         const data = new DataTransfer();
@@ -371,7 +371,7 @@ describe('the console', function () {
     });
 
     it('can do without a mouse', async () => {
-      const { context, page } = await signedIn();
+      const { context, page } = await collecting();
       await page.getByLabel('Code or link').focus();
       await page.keyboard.insertText(`http://kinorill.localhost:${test.world.port}/films/rG5rings`);
       await page.keyboard.press('Tab');

@@ -209,6 +209,41 @@ describe('pausing, moving and removing', function () {
     await call('pages.change', { params: { page: 'hollinfell/lectures' }, body: { path: 'talks' }, ifMatch });
   });
 
+  it('takes no ending back on a page that is removed, and gives no page the path of one', async () => {
+    const key = 'hollinfell/more';
+    await call('spots.create', { body: { key: `${key}#main` } });
+    const { data } = await call('placements.create', { body: { embed: 'other', place: `${key}#main` } });
+    await call('placements.delete', { params: { placement: data.id }, ifMatch });
+    const [ended] = (await call('changes.list', { query: { limit: 1 } })).data.items;
+    await call('pages.delete', { params: { page: key }, ifMatch });
+    expect((await refusal(call('changes.undo', { params: { change: ended!.id }, body: {} }))).code).to.equal(
+      'changed-since',
+    );
+    const taken = call('pages.change', { params: { page }, body: { path: 'more' }, ifMatch });
+    expect((await refusal(taken)).message).to.equal(
+      'The page “hollinfell/more” was removed, and the register keeps what was placed on it. Add it again to have it back, or choose another path.',
+    );
+    await call('pages.create', { body: { key, title: 'More' } });
+  });
+
+  it('places nothing on a page that is removed at the same moment', async () => {
+    const key = 'hollinfell/busy';
+    await call('pages.create', { body: { key, title: 'Busy' } });
+    for (let at = 0; at < 8; at++) await call('spots.create', { body: { key: `${key}#s${at}` } });
+    await call('placements.create', { body: { embed: 'other', place: `${key}#s7` } });
+    const placing = Array.from({ length: 7 }, (_, at) =>
+      call('placements.create', { body: { embed: 'other', place: `${key}#s${at}` } }),
+    );
+    const removing = call('pages.delete', { params: { page: key }, query: { placements: 'end' }, ifMatch });
+    await Promise.allSettled([...placing, removing]);
+    await call('pages.delete', { params: { page: key }, query: { placements: 'end' }, ifMatch }).catch(
+      () => undefined,
+    );
+    const { data } = await call('placements.list', { query: { embed: 'other' } });
+    expect(data.items.map(({ place: where }) => where)).to.deep.equal([]);
+    expect((await call('embeds.read', { params: { embed: 'other' } })).data.placements).to.equal(0);
+  });
+
   it('removes a site with all of it, and has it again as it was', async () => {
     const params = { site: 'hollinfell' };
     expect((await call('sites.standing', { params })).data).to.include({ pages: 2, placements: 1 });

@@ -62,7 +62,8 @@ export default function PlacementScreen() {
       )}
       <SeenByVisitors placement={placement.id} />
       <PlacementForm
-        key={`${placement.id} ${etag}`}
+        // What is typed stays when only a note or a pause is saved meanwhile.
+        key={`${placement.id} ${JSON.stringify(placement.options)}`}
         placement={placement}
         etag={etag}
         embed={embed}

@@ -1,13 +1,18 @@
 import Stack from '@mui/material/Stack';
 import { useQuery } from '@tanstack/react-query';
+import { lazy, Suspense } from 'react';
 import { api } from '../api.ts';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 import { ScreenHead } from '../components/ScreenHead.tsx';
 import { Waiting } from '../components/Waiting.tsx';
-import { OpenLists } from '../lists/OpenLists.tsx';
-import { DoneLast } from './DoneLast.tsx';
 import { FirstEmbed } from './FirstEmbed.tsx';
-import { WhatWantsDoing } from './WhatWantsDoing.tsx';
+
+/* Who has nothing yet needs none of the words for it. */
+const WhatWantsDoing = lazy(async () => ({
+  default: (await import('./WhatWantsDoing.tsx')).WhatWantsDoing,
+}));
+const OpenLists = lazy(async () => ({ default: (await import('../lists/OpenLists.tsx')).OpenLists }));
+const DoneLast = lazy(async () => ({ default: (await import('./DoneLast.tsx')).DoneLast }));
 
 const day = new Intl.DateTimeFormat(undefined, { weekday: 'long', day: 'numeric', month: 'long' });
 
@@ -27,9 +32,11 @@ export default function TodayScreen() {
       {found.data && (
         <Stack spacing={3} sx={{ maxWidth: 820 }}>
           {!found.data.has.live && <FirstEmbed has={found.data.has} />}
-          {found.data.has.placements && <WhatWantsDoing today={found.data} />}
-          {found.data.has.placements && <OpenLists />}
-          {found.data.has.embeds && <DoneLast />}
+          <Suspense>
+            {found.data.has.placements && <WhatWantsDoing today={found.data} />}
+            {found.data.has.placements && <OpenLists />}
+            {found.data.has.embeds && <DoneLast />}
+          </Suspense>
         </Stack>
       )}
     </>

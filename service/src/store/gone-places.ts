@@ -1,4 +1,4 @@
-import { and, eq, isNull, sql, type SQL } from 'drizzle-orm';
+import { and, eq, isNotNull, isNull, sql, type SQL } from 'drizzle-orm';
 import type { Handle } from '../database/connect.ts';
 import { takeOffLists } from './take-off-lists.ts';
 import type { PageRow } from './places.ts';
@@ -81,6 +81,15 @@ async function count(tx: Handle, which: SQL, sign: SQL): Promise<void> {
       ) as placed_there on placed_there.placed_id = ${of}.id
       set ${of}.placements = ${of}.placements ${sign} placed_there.placed`);
 }
+
+/** Whether a page that was removed has this path. */
+export const isGonePath = async (db: Handle, siteId: number, path: string): Promise<boolean> =>
+  (
+    await db
+      .select({ id: page.id })
+      .from(page)
+      .where(and(eq(page.siteId, siteId), eq(page.path, path), isNotNull(page.goneAt)))
+  ).length > 0;
 
 /** Takes a page out that the register keeps something of. Call it in a transaction. */
 export async function markPageGone(

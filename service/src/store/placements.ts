@@ -283,7 +283,13 @@ export async function endPlacement(
 export async function placementWithPlace(
   tx: Handle,
   id: number,
-): Promise<{ placement: PlacementRow; place: string; embed: Pick<EmbedRow, 'key' | 'retiredAt'> }> {
+): Promise<{
+  placement: PlacementRow;
+  place: string;
+  embed: Pick<EmbedRow, 'key' | 'retiredAt'>;
+  /** Whether its page is removed. */
+  isGone: boolean;
+}> {
   const [row] = await tx
     .select({ placement, embed: { key: embed.key, retiredAt: embed.retiredAt }, site, page, spot })
     .from(placement)
@@ -294,7 +300,8 @@ export async function placementWithPlace(
     .where(eq(placement.id, id))
     .for('update');
   const { site: of, page: on, spot: at, ...rest } = row!;
-  return { ...rest, place: writePlace({ site: of.key, path: on.path, spot: at.name }) };
+  const place = writePlace({ site: of.key, path: on.path, spot: at.name });
+  return { ...rest, place, isGone: on.goneAt !== null };
 }
 
 /**

@@ -9,6 +9,7 @@ import { endPlacement, insertPlacement } from '../store/placements.ts';
 import { markPage } from '../store/stale.ts';
 import { askedAt } from './asked.ts';
 import { fitting } from './fitting.ts';
+import { holdPage } from './hold-page.ts';
 import type { MatchState } from './match-state.ts';
 import { placeOf } from './page-plan.ts';
 import { placementById } from './placements.ts';
@@ -37,6 +38,7 @@ export async function move(
   const asked = { ...askedAt(row), site: defaultsFor(site.defaults, embed.kind as Kind) };
   const options = await fitting(row.source, asked, renderContext);
   return unlessPlaced({ embed, spot, place: to }, db, async (tx) => {
+    await holdPage(tx, page.id);
     const now = await placementById(tx, id);
     matchState(versionTag(now.placement), 'placement');
     const { note, pausedAt } = placement;

@@ -4,9 +4,17 @@ import { inTransaction } from '../database/transaction.ts';
 import { versionTag } from '../serializers/version-tag.ts';
 import { recordChange } from '../store/change-log.ts';
 import type { Actor } from '../store/embeds.ts';
-import { deleteSpotsOf, endAllOn, markPageGone, wasPlacedOn } from '../store/gone-places.ts';
+import { deleteSpotsOf, endAllOn, isGonePath, markPageGone, wasPlacedOn } from '../store/gone-places.ts';
 import { dropNeedsOfEmptyPage } from '../store/needs.ts';
-import { changePage, deletePage, insertPage, insertSpot, spotsOf, type PageRow } from '../store/places.ts';
+import {
+  changePage,
+  deletePage,
+  insertPage,
+  insertSpot,
+  spotsOf,
+  type PageRow,
+  type SiteRow,
+} from '../store/places.ts';
 import { markPage } from '../store/stale.ts';
 import type { MatchState } from './match-state.ts';
 import { pageByKey, siteByKey } from './places.ts';
@@ -66,6 +74,7 @@ export const changePageValues = (
     inTransaction(db, async (tx) => {
       const { page, site } = await pageByKey(tx, key);
       matchState(versionTag(page), 'page');
+      if (path !== undefined && path !== page.path) await refuseRemoved(tx, site, path);
       const values = { ...(title !== undefined && { title }), ...(path !== undefined && { path }) };
       if (!(await changePage(tx, page, values))) throw new OrbisError('if-match-stale', { what: 'page' });
       if (title !== undefined) {
@@ -80,6 +89,12 @@ export const changePageValues = (
       await recordChange(tx, { facts, effect: { of: 'page-path', pageId: page.id, ...paths } }, actor);
     }),
   );
+
+/* What was placed on a page that was removed is kept under its path. */
+async function refuseRemoved(tx: Handle, { id, key }: SiteRow, path: string): Promise<void> {
+  if (await isGonePath(tx, id, path))
+    throw new OrbisError('key-taken', { what: 'page', key: `${key}/${path}`, removed: true });
+}
 
 /**
  * Removes a page with its spots. Where anything was ever placed on it, the register keeps it, and what is
@@ -103,9 +118,11 @@ export const removePage = (
     const before: PageValues = { title: page.title };
     if (await wasPlacedOn(tx, page.id)) {
       const effect = { of: 'gone' as const, what: 'page' as const, id: page.id, before, after: null };
-      await endAllOn(tx, where, await numberOfChange(tx, { facts, effect }, actor), actor.now);
-      await dropNeedsOfEmptyPage(tx, { pageId: page.id, siteId: page.siteId }, actor.now);
+      const change = await numberOfChange(tx, { facts, effect }, actor);
+      // First of all: whoever is placing something there waits for it, and then finds no page.
       await markPageGone(tx, page, actor.now);
+      await endAllOn(tx, where, change, actor.now);
+      await dropNeedsOfEmptyPage(tx, { pageId: page.id, siteId: page.siteId }, actor.now);
       return;
     }
     const spots = await spotsOf(tx, [page.id]);

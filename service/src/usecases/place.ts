@@ -10,6 +10,7 @@ import { dropNeedsOfEmptyPage } from '../store/needs.ts';
 import { markPage } from '../store/stale.ts';
 import { embedByKey } from './embeds.ts';
 import { fitting } from './fitting.ts';
+import { holdPage } from './hold-page.ts';
 import type { MatchState } from './match-state.ts';
 import { placeOf } from './page-plan.ts';
 import { placementById, refuseUnwanted } from './placements.ts';
@@ -46,6 +47,7 @@ export async function place(
   };
   const options = Object.keys(wanted).length > 0 ? await fitting(source, asked, renderContext) : wanted;
   return unlessPlaced({ embed, spot, place: spotKey }, db, async (tx) => {
+    await holdPage(tx, page.id);
     const ids = { embedId: embed.id, spotId: spot.id, pageId: page.id, siteId: site.id };
     const { id, publicId } = await insertPlacement(tx, { ...ids, options }, actor);
     await markPage(tx, page.id);

@@ -130,8 +130,9 @@ export const removeSite = (
     if (await hasAnyPage(tx, row.id)) {
       const effect = { of: 'gone' as const, what: 'site' as const, id: row.id, before, after: null };
       const change = await numberOfChange(tx, { facts, effect }, actor);
-      await endAllOn(tx, where, change, actor.now);
+      // First of all: whoever is placing something there waits for it, and then finds no page.
       await markSiteGone(tx, row.id, change, actor.now);
+      await endAllOn(tx, where, change, actor.now);
       return;
     }
     await deleteSite(tx, row.id);

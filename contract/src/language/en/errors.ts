@@ -208,7 +208,13 @@ export const errors = {
     detail: (f) =>
       `This code was handed out by Orbis: it is the embed “${f.embed}”. Change that one instead of collecting it again.`,
   },
-  'key-taken': { title: 'Already there', detail: (f) => `There is a ${f.what} “${f.key}” already.` },
+  'key-taken': {
+    title: 'Already there',
+    detail: (f) =>
+      f.removed
+        ? `The ${f.what} “${f.key}” was removed, and the register keeps what was placed on it. Add it again to have it back, or choose another path.`
+        : `There is a ${f.what} “${f.key}” already.`,
+  },
   'in-use': { title: 'Still in use', detail: (f) => `The ${f.what} “${f.key}” cannot be removed: ${f.by}.` },
   'address-invalid': {
     title: 'Not an address',

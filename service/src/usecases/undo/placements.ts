@@ -99,7 +99,9 @@ async function undoPlacing(tx: Handle, { placement, place }: Placed, now: Date):
   return isHandedOut ? { code: 'take-out', place } : null;
 }
 
-async function undoEnding(tx: Handle, { placement, embed }: Placed): Promise<null> {
+async function undoEnding(tx: Handle, placed: Placed): Promise<null> {
+  const { placement, embed } = placed;
+  if (placed.isGone) throw since(placed);
   if (embed.retiredAt) throw new OrbisError('embed-retired', { embed: embed.key });
   await resumePlacement(tx, placement);
   return null;
