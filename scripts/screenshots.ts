@@ -92,7 +92,6 @@ try {
   await page.emulateMedia({ colorScheme: 'dark' });
   await at(page, '/collection/turning-sky', 'embed-dark');
   await page.emulateMedia({ colorScheme: 'light' });
-  await at(page, '/register', 'register-phone', { width: 390, height: 844 });
   await page.setViewportSize({ width: 1280, height: 1100 });
   await page.goto(`http://hollinfell.localhost:${port}/talks`);
   await shoot(page, 'published-page');

@@ -79,7 +79,7 @@ const Progress = ({ list: { pages, ticked } }: { list: ChangeList }) => (
       variant="determinate"
       value={pages === 0 ? 100 : (100 * ticked) / pages}
       aria-label="How much is ticked"
-      sx={{ height: 8, borderRadius: 4 }}
+      sx={{ height: 8, borderRadius: 4, bgcolor: 'divider' }}
     />
   </>
 );

@@ -60,7 +60,7 @@ export function ListedPage({ list, page }: { list: string; page: ChangeListPage 
           {toDoOn(page)}
         </Typography>
         {page.again && (
-          <Typography variant="body2" color="warning.main">
+          <Typography variant="body2" sx={{ color: 'warning.main' }}>
             It was ticked, and something else is to be done there since.
           </Typography>
         )}

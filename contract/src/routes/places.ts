@@ -329,7 +329,7 @@ export const placeRoutes = {
     access: 'owner',
     query: z
       .object({ embed: key.optional(), site: siteKey.optional(), provider: key.optional() })
-      .refine((asked) => Object.values(asked).filter((each) => each !== undefined).length === 1, {
+      .refine((asked) => Object.keys(asked).length === 1, {
         error: 'one of embed, site and provider',
       }),
     answer: reach,

@@ -7,8 +7,8 @@ import { embed, embedHost, placement } from './schema.ts';
 const [fewEmbeds, fewPlacements] = [100, 400];
 
 /**
- * Those placements whose code loads something from a host. Where few do, they are found by their embeds; where
- * many do, along the list, as one of them soon comes.
+ * Those placements whose code loads something from a host. Where few do, they are found by their embeds;
+ * where many do, along the list, as one of them soon comes.
  */
 export async function loadingFrom(db: Handle, host: string): Promise<SQL> {
   const placed = await db
