@@ -40,8 +40,8 @@ export const changeListPage = z
           embed: key,
           embedName: z.string(),
           spot: spotName,
-          state: z.enum(placementStates).meta({ description: 'Missing, too, of what is to be taken out' }),
-          takeOut: z.boolean(),
+          state: z.enum(placementStates),
+          takeOut: z.boolean().meta({ description: 'Whether its code is to be taken out' }),
         }),
       )
       .meta({ description: 'Placements that are not as they should be; none once all of it was seen' }),

@@ -22,7 +22,7 @@ export const today = z
         embeds: z.boolean(),
         spots: z.boolean(),
         placements: z.boolean(),
-        live: z.boolean().meta({ description: 'Whether anything was ever seen live on a page' }),
+        seen: z.boolean().meta({ description: 'Whether anything was ever seen on a page' }),
       })
       .meta({ description: 'What there is already' }),
     sweptAt: time.nullable().meta({ description: 'When pages were last read to the end of a sweep' }),

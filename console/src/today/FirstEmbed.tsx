@@ -31,7 +31,7 @@ const steps: readonly { done: keyof Has; title: string; says: string; to: string
     button: 'Open the collection',
   },
   {
-    done: 'live',
+    done: 'seen',
     title: 'Paste it, and see it live',
     says: 'Copy its code into your page and publish it. Then have the page read: Orbis tells whether it arrived.',
     to: '/register',

@@ -31,7 +31,7 @@ export default function TodayScreen() {
       {found.isPending && <Waiting />}
       {found.data && (
         <Stack spacing={3} sx={{ maxWidth: 820 }}>
-          {!found.data.has.live && <FirstEmbed has={found.data.has} />}
+          {!found.data.has.seen && <FirstEmbed has={found.data.has} />}
           <Suspense>
             {found.data.has.placements && <WhatWantsDoing today={found.data} />}
             {found.data.has.placements && <OpenLists />}

@@ -24,7 +24,7 @@ export function WhatWantsDoing({ today: { states, waiting, has, sweptAt } }: { t
     <Card title="What wants doing">
       {states.length === 0 && (
         <Typography>
-          {has.live ? 'Nothing: everything is on its page as it should be.' : 'Nothing is to be done yet.'}
+          {has.seen ? 'Nothing: everything is on its page as it should be.' : 'Nothing is to be done yet.'}
         </Typography>
       )}
       <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>

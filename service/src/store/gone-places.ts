@@ -107,14 +107,10 @@ export async function markPageGone(
 }
 
 /** Has a page again that was taken out. Call it in a transaction. */
-export async function bringPageBack(
-  tx: Handle,
-  row: Pick<PageRow, 'id' | 'siteId'>,
-  values: Partial<Pick<PageRow, 'title'>> = {},
-): Promise<void> {
+export async function bringPageBack(tx: Handle, row: Pick<PageRow, 'id' | 'siteId'>): Promise<void> {
   await tx
     .update(page)
-    .set({ ...values, goneAt: null, goneWith: null, version: sql`${page.version} + 1` })
+    .set({ goneAt: null, goneWith: null, version: sql`${page.version} + 1` })
     .where(eq(page.id, row.id));
   await countPage(tx, row.siteId, sql`+`);
 }
@@ -148,6 +144,12 @@ export async function bringSiteBack(tx: Handle, siteId: number, change: number):
     .update(site)
     .set({ goneAt: null, pages: back.affectedRows, version: sql`${site.version} + 1` })
     .where(eq(site.id, siteId));
+}
+
+/** Holds a page’s row for the rest of the transaction; false where it is removed by now. */
+export async function lockPage(tx: Handle, id: number): Promise<boolean> {
+  const [row] = await tx.select({ goneAt: page.goneAt }).from(page).where(eq(page.id, id)).for('update');
+  return row?.goneAt === null;
 }
 
 /** A page by its row, gone or not, with the site’s standing. */

@@ -40,8 +40,7 @@ export const findSite = async (db: Handle, key: string): Promise<SiteRow | null>
       .where(and(eq(site.key, key), isNull(site.goneAt))),
   );
 
-/** Declares a site; one that was removed has its key, and its pages that are gone, again. */
-
+/** Declares a site; one that was removed has its key again, and its pages come back as they are added. */
 export async function insertSite(
   db: Handle,
   values: Pick<SiteRow, 'key' | ChangingOfSite>,

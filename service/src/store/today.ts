@@ -1,4 +1,4 @@
-import { and, desc, eq, sql } from 'drizzle-orm';
+import { and, desc, eq, inArray, isNull, sql, type SQL } from 'drizzle-orm';
 import type { Handle } from '../database/connect.ts';
 import type { PlacementRow } from './placements.ts';
 import { embed, job, placement, spot } from './schema.ts';
@@ -18,18 +18,21 @@ export async function countInState(db: Handle, state: PlacementRow['state'], lim
 /** What there is already. */
 export async function whatThereIs(
   db: Handle,
-): Promise<{ embeds: boolean; spots: boolean; placements: boolean; live: boolean }> {
-  const live = and(eq(placement.active, 1), eq(placement.state, 'live'));
-  const [embeds, spots, placements, seen] = await Promise.all([
+): Promise<{ embeds: boolean; spots: boolean; placements: boolean; seen: boolean }> {
+  const onPage = inArray(placement.state, ['live', 'altered', 'out-of-date', 'missing']);
+  const seenOf = (active: SQL) =>
+    db.select({ id: placement.id }).from(placement).where(and(active, onPage)).limit(1);
+  const [embeds, spots, placements, seen, ended] = await Promise.all([
     db.select({ id: embed.id }).from(embed).limit(1),
     db.select({ id: spot.id }).from(spot).limit(1),
     db.select({ id: placement.id }).from(placement).limit(1),
-    db.select({ id: placement.id }).from(placement).where(live).limit(1),
+    seenOf(eq(placement.active, 1)),
+    seenOf(isNull(placement.active)),
   ]);
   const isThere = (rows: unknown[]): boolean => rows.length > 0;
   return {
     ...{ embeds: isThere(embeds), spots: isThere(spots) },
-    ...{ placements: isThere(placements), live: isThere(seen) },
+    ...{ placements: isThere(placements), seen: isThere(seen) || isThere(ended) },
   };
 }
 

@@ -38,7 +38,7 @@ export async function move(
   const asked = { ...askedAt(row), site: defaultsFor(site.defaults, embed.kind as Kind) };
   const options = await fitting(row.source, asked, renderContext);
   return unlessPlaced({ embed, spot, place: to }, db, async (tx) => {
-    await holdPage(tx, page.id);
+    await holdPage(tx, { site, page });
     const now = await placementById(tx, id);
     matchState(versionTag(now.placement), 'placement');
     const { note, pausedAt } = placement;

@@ -47,7 +47,7 @@ export async function place(
   };
   const options = Object.keys(wanted).length > 0 ? await fitting(source, asked, renderContext) : wanted;
   return unlessPlaced({ embed, spot, place: spotKey }, db, async (tx) => {
-    await holdPage(tx, page.id);
+    await holdPage(tx, { site, page });
     const ids = { embedId: embed.id, spotId: spot.id, pageId: page.id, siteId: site.id };
     const { id, publicId } = await insertPlacement(tx, { ...ids, options }, actor);
     await markPage(tx, page.id);

@@ -68,8 +68,8 @@ export async function planPage(
         allNew &&= isNew;
         if (isNew && served.has(id)) await keepServed(tx, { placementId: id, ...served.get(id)! });
       }
-      // A plan of what was before something changed says nothing of what the page needs now.
       await dropTicksOn(tx, pageId);
+      // A plan of what was before something changed says nothing of what the page needs now.
       const [row] = rows;
       if (row && allNew) await recordNeeds(tx, { pageId, siteId: row.site.id }, once, now());
     });
