@@ -123,6 +123,7 @@ describe('the language file', () => {
       // whether a page can be read.
       'out-of-date',
       'retired',
+      'paused-stands',
       'page-unreachable',
       // What visitors’ browsers say.
       'contact-blocked',

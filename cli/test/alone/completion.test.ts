@@ -22,7 +22,7 @@ describe('completion', function () {
     ['orbis list s', ['sites', 'sweeps', 'sessions']],
     ['orbis list placements --state li', ['live']],
     ['orbis list placements --st', ['--state']],
-    ['orbis --json list ch', ['changes']],
+    ['orbis --json list ch', ['changelists', 'changes']],
     ['orbis set opening-talk --where x fi', ['fit=']],
     ['orbis set opening-talk max-width.p', ['max-width.phone=']],
     ['orbis show pro', ['provider']],

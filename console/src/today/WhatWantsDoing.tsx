@@ -13,7 +13,7 @@ import { formatWhen } from '../components/when.ts';
 const ways: Partial<Record<PlacementState, string>> = {
   'missing': 'Paste the code again, or end the placement.',
   'altered': 'See what came through, and paste the code again.',
-  'out-of-date': 'Paste the new code.',
+  'out-of-date': 'Paste the new code, or take out what is paused.',
   'unreachable': 'See why the page could not be read.',
   'planned': 'Paste the code, or have the page read if it is there already.',
 };

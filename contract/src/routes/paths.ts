@@ -64,7 +64,7 @@ export const paths = {
   'changeLists.delete': { method: 'delete', path: '/change-lists/:list' },
   'changeListPages.list': { method: 'get', path: '/change-lists/:list/pages' },
   'changeListPages.read': { method: 'get', path: '/change-lists/:list/pages/:page' },
-  'changeListPages.tick': { method: 'put', path: '/change-lists/:list/pages/:page/tick' },
+  'changeListPages.tick': { method: 'post', path: '/change-lists/:list/pages/:page/tick' },
   'changeListPages.untick': { method: 'delete', path: '/change-lists/:list/pages/:page/tick' },
   'harvests.create': { method: 'post', path: '/harvests' },
   'harvests.list': { method: 'get', path: '/harvests' },
