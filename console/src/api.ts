@@ -64,7 +64,7 @@ export function useList<N extends ListName>(
 /** What can change, and which questions (by the first word of their key) its change shows in. */
 const shownIn = {
   embeds: ['embeds', 'revisions', 'placements', 'changes', 'harvests', 'providers', 'sites'],
-  placements: ['placements', 'embeds', 'sites', 'pages', 'changes', 'changeListPages'],
+  placements: ['placements', 'embeds', 'sites', 'pages', 'changes', 'changeLists', 'changeListPages'],
   lists: ['changeLists', 'changeListPages'],
   sites: ['sites', 'pages', 'placements', 'embeds', 'changes'],
   sweeps: ['sweeps', 'placements', 'changeListPages'],

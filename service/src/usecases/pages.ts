@@ -4,7 +4,14 @@ import { inTransaction } from '../database/transaction.ts';
 import { versionTag } from '../serializers/version-tag.ts';
 import { recordChange } from '../store/change-log.ts';
 import type { Actor } from '../store/embeds.ts';
-import { deleteSpotsOf, endAllOn, isGonePath, markPageGone, wasPlacedOn } from '../store/gone-places.ts';
+import {
+  deleteSpotsOf,
+  endAllOn,
+  isGonePath,
+  lockPage,
+  markPageGone,
+  wasPlacedOn,
+} from '../store/gone-places.ts';
 import { dropNeedsOfEmptyPage } from '../store/needs.ts';
 import {
   changePage,
@@ -110,6 +117,8 @@ export const removePage = (
   actor: Actor,
 ): Promise<void> =>
   inTransaction(db, async (tx) => {
+    // Held before anything is read: what is placed there meanwhile waits, and what was is seen.
+    await lockPage(tx, (await pageByKey(db, key)).page.id);
     const { page } = await pageByKey(tx, key);
     matchState(versionTag(page), 'page');
     const where = { pageId: page.id };
@@ -119,7 +128,6 @@ export const removePage = (
     if (await wasPlacedOn(tx, page.id)) {
       const effect = { of: 'gone' as const, what: 'page' as const, id: page.id, before, after: null };
       const change = await numberOfChange(tx, { facts, effect }, actor);
-      // First of all: whoever is placing something there waits for it, and then finds no page.
       await markPageGone(tx, page, actor.now);
       await endAllOn(tx, where, change, actor.now);
       await dropNeedsOfEmptyPage(tx, { pageId: page.id, siteId: page.siteId }, actor.now);
