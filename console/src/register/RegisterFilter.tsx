@@ -1,11 +1,9 @@
 import Box from '@mui/material/Box';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import type { PlacementState } from '@orbis/contract';
-import { formatState, spoken } from '@orbis/contract/language';
+import { formatState } from '@orbis/contract/language';
 import { useList } from '../api.ts';
-
-const states = Object.keys(spoken.states) as PlacementState[];
+import { knownStates, stateIn } from './known-states.ts';
 
 interface Props {
   /** What is asked for, as it stands in the address. */
@@ -23,7 +21,7 @@ export function RegisterFilter({ search, setSearch }: Props) {
     setSearch(next, { replace: true });
   };
   const site = search.get('site') ?? '';
-  const state = states.find((known) => known === search.get('state'));
+  const state = stateIn(search);
   return (
     <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', mb: 3 }}>
       <TextField
@@ -35,7 +33,7 @@ export function RegisterFilter({ search, setSearch }: Props) {
         slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}
       >
         <MenuItem value="">Every state</MenuItem>
-        {states.map((known) => (
+        {knownStates.map((known) => (
           <MenuItem key={known} value={known}>
             {formatState(known)}
           </MenuItem>

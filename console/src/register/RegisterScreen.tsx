@@ -3,9 +3,8 @@ import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { Link, useSearchParams } from 'react-router';
-import type { PlacementState } from '@orbis/contract';
 import { mostWaiting } from '@orbis/contract/counting';
-import { spoken, plural } from '@orbis/contract/language';
+import { plural } from '@orbis/contract/language';
 import { useList } from '../api.ts';
 import { Empty } from '../components/Empty.tsx';
 import { More } from '../components/More.tsx';
@@ -14,15 +13,14 @@ import { ScreenHead } from '../components/ScreenHead.tsx';
 import { useDebounced } from '../components/useDebounced.ts';
 import { Waiting } from '../components/Waiting.tsx';
 import { MakeList } from '../lists/MakeList.tsx';
+import { stateIn } from './known-states.ts';
 import { PlacementRow } from './PlacementRow.tsx';
 import { RegisterFilter } from './RegisterFilter.tsx';
-
-const states = Object.keys(spoken.states) as PlacementState[];
 
 /** Where everything is, checked against the published pages. */
 export default function RegisterScreen() {
   const [search, setSearch] = useSearchParams();
-  const state = states.find((known) => known === search.get('state'));
+  const state = stateIn(search);
   const site = search.get('site') ?? undefined;
   const host = useDebounced(search.get('host')?.trim() || undefined, 300);
   const list = useList('placements.list', { state, site, host }, {}, ({ waiting }) => waiting > 0 && 2000);
