@@ -2,8 +2,7 @@ import { expect } from 'chai';
 import { password, startTestOrbis, type TestOrbis } from '../../service/test/support/orbis.ts';
 import { typedAt, type Ran } from './support.ts';
 
-describe('the command line, on tokens, sessions and the password', function () {
-  this.timeout(60_000);
+describe('the command line, on tokens, sessions and the password', () => {
   let test: TestOrbis;
   let orbis: (line: string, stdin?: string) => Promise<Ran>;
   before(async () => {

@@ -7,8 +7,7 @@ import { typedAt, type Ran } from './support.ts';
 const form =
   '<form action="https://formwold.localhost/letters/a"><input name="mail"></form><script>const joining = 1;</script>';
 
-describe('the frame of an embed from the command line', function () {
-  this.timeout(120_000);
+describe('the frame of an embed from the command line', () => {
   let test: TestOrbis;
   before(async () => {
     test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });

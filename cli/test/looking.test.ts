@@ -6,8 +6,7 @@ import sharp from 'sharp';
 import { declareSite, startTestOrbis, talkCode, type TestOrbis } from '../../service/test/support/orbis.ts';
 import { typedAt, type Ran } from './support.ts';
 
-describe('looking at an embed from the command line', function () {
-  this.timeout(240_000);
+describe('looking at an embed from the command line', () => {
   let test: TestOrbis;
   let folder: string;
   before(async () => {

@@ -5,8 +5,7 @@ import { expect } from 'chai';
 import { startTestOrbis, talkCode, type TestOrbis } from '../../service/test/support/orbis.ts';
 import { run, type Ran } from './support.ts';
 
-describe('the command line', function () {
-  this.timeout(60_000);
+describe('the command line', () => {
   let test: TestOrbis;
   let folder: string;
   before(async () => {

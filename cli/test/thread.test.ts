@@ -9,8 +9,7 @@ import { closeBrowser, expectClip, newWindow } from '../../console/test/support/
 import { password, startTestOrbis, talkCode, type TestOrbis } from '../../service/test/support/orbis.ts';
 import { run, typedAt, type Ran } from './support.ts';
 
-describe('the command line with a service', function () {
-  this.timeout(60_000);
+describe('the command line with a service', () => {
   let test: TestOrbis;
   let folder: string;
   before(async () => {

@@ -4,8 +4,7 @@ import { until } from '../../service/test/support/until.ts';
 import { closeBrowser, newWindow } from './support/browser.ts';
 import { openStep } from './support/workbench.ts';
 
-describe('an owner whose site has colours', function () {
-  this.timeout(60_000);
+describe('an owner whose site has colours', () => {
   let test: TestOrbis;
   before(async () => {
     test = await startTestOrbis();

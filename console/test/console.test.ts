@@ -5,8 +5,7 @@ import { password, startTestOrbis, talkCode, type TestOrbis } from '../../servic
 import { closeBrowser, expectClip, expectSoon, newWindow, type SignedIn } from './support/browser.ts';
 import { closeDrawer, openDrawer, openStep, showCode } from './support/workbench.ts';
 
-describe('the console', function () {
-  this.timeout(90_000);
+describe('the console', () => {
   let test: TestOrbis;
   before(async () => {
     test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });
@@ -417,8 +416,7 @@ describe('the console', function () {
     });
   });
 
-  describe('and its screens', function () {
-    this.timeout(180_000);
+  describe('and its screens', () => {
     const screens = [
       '/',
       '/collection',

@@ -6,8 +6,7 @@ import { startWidget, type Widget } from '../../service/test/support/widget.ts';
 import { closeBrowser } from './support/browser.ts';
 import { openedEmbed, openStep } from './support/workbench.ts';
 
-describe('whom an embed contacts, watched in the owner’s own browser', function () {
-  this.timeout(120_000);
+describe('whom an embed contacts, watched in the owner’s own browser', () => {
   let test: TestOrbis;
   let widget: Widget;
   before(async () => {

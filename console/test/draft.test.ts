@@ -7,8 +7,7 @@ import { closeDrawer, openDrawer, openStep, showCode } from './support/workbench
 const code =
   '<iframe src="https://play.kinorill.localhost/film/nB4?knobs=1&amp;from=5" title="Opening talk" width="560" height="315"></iframe>';
 
-describe('a draft at the workbench', function () {
-  this.timeout(60_000);
+describe('a draft at the workbench', () => {
   let test: TestOrbis;
   let page: Page;
   const asked: string[] = [];

@@ -41,8 +41,7 @@ interface Seen {
   place: DOMRect;
 }
 
-describe('what is put around, over and beside a code, in a browser', function () {
-  this.timeout(60_000);
+describe('what is put around, over and beside a code, in a browser', () => {
   let page: Page;
   const asked: string[] = [];
   before(async () => {

@@ -10,8 +10,7 @@ import { openedEmbed, openStep } from './support/workbench.ts';
 const form =
   '<form action="https://formwold.localhost/letters/a" method="post"><input name="mail" aria-label="Your address"><button>Sign up</button></form><script>const joining = document.querySelector("form");</script>';
 
-describe('its frame, in the workbench', function () {
-  this.timeout(240_000);
+describe('its frame, in the workbench', () => {
   let test: TestOrbis;
   before(async () => {
     test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });

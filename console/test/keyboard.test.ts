@@ -6,8 +6,7 @@ import { closeBrowser, newWindow } from './support/browser.ts';
 const form =
   '<form action="https://formwold.localhost/in"><h3>Sign up</h3><p><label>Mail <input name="mail" required></label></p><label>Phone <input name="phone"></label><p><button>Send</button></p></form>';
 
-describe('an owner who has no mouse', function () {
-  this.timeout(60_000);
+describe('an owner who has no mouse', () => {
   let test: TestOrbis;
   before(async () => {
     test = await startTestOrbis();

@@ -4,8 +4,7 @@ import { startTestOrbis, talkCode, type TestOrbis } from '../../service/test/sup
 import { closeBrowser, newWindow } from './support/browser.ts';
 import { openStep, showCode } from './support/workbench.ts';
 
-describe('an owner who sets something for one place, or for a whole site, at the console', function () {
-  this.timeout(90_000);
+describe('an owner who sets something for one place, or for a whole site, at the console', () => {
   let test: TestOrbis;
   let page: Page;
   let placement: string;

@@ -3,8 +3,7 @@ import type { Page } from 'playwright-core';
 import { startTestOrbis, talkCode, type TestOrbis } from '../../service/test/support/orbis.ts';
 import { closeBrowser, expectSoon, newWindow } from './support/browser.ts';
 
-describe('an owner with many codes, at the console', function () {
-  this.timeout(90_000);
+describe('an owner with many codes, at the console', () => {
   let test: TestOrbis;
   let page: Page;
   before(async () => {

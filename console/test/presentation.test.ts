@@ -20,8 +20,7 @@ const parents: Record<string, (inner: string) => string> = {
     `<table class="place" style="table-layout:fixed;border-spacing:0"><tr><td style="padding:0">${inner}</td></tr></table>`,
 };
 
-describe('presentation in a browser', function () {
-  this.timeout(60_000);
+describe('presentation in a browser', () => {
   let page: Page;
   before(async () => void ({ page } = await newWindow()));
   after(closeBrowser);

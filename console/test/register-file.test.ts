@@ -4,8 +4,7 @@ import { startTestOrbis, talkCode, type TestOrbis } from '../../service/test/sup
 import { until } from '../../service/test/support/until.ts';
 import { closeBrowser, newWindow } from './support/browser.ts';
 
-describe('an owner who takes everything along', function () {
-  this.timeout(120_000);
+describe('an owner who takes everything along', () => {
   let one: TestOrbis;
   let other: TestOrbis;
   before(async () => {

@@ -13,8 +13,7 @@ const pages = [
   ['live', 'camera'],
 ] as const;
 
-describe('an owner whose pages all need the same script', function () {
-  this.timeout(120_000);
+describe('an owner whose pages all need the same script', () => {
   let test: TestOrbis;
   let loader: string;
   before(async () => {

@@ -6,8 +6,7 @@ import { transferredFor } from './support/transferred.ts';
 /* Bytes over the wire, fonts included. */
 const most = 250_000;
 
-describe('the first screen', function () {
-  this.timeout(60_000);
+describe('the first screen', () => {
   let test: TestOrbis;
   before(async () => void (test = await startTestOrbis()));
   after(async () => {

@@ -3,8 +3,7 @@ import { AxeBuilder } from '@axe-core/playwright';
 import { startTestOrbis, talkCode, type TestOrbis } from '../../service/test/support/orbis.ts';
 import { closeBrowser, newWindow } from './support/browser.ts';
 
-describe('an owner who begins a day', function () {
-  this.timeout(120_000);
+describe('an owner who begins a day', () => {
   let test: TestOrbis;
   before(async () => {
     test = await startTestOrbis();

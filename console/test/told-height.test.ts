@@ -19,8 +19,7 @@ new ResizeObserver(say).observe(document.body);</script>`;
 /* Another frame of the page, which says things about others. */
 const liar = `<script>for (const frame of [0, 1]) parent.postMessage({ tonebarn: { tall: 5000 } }, '*')</script>`;
 
-describe('a frame that says how high it is, in a browser', function () {
-  this.timeout(30_000);
+describe('a frame that says how high it is, in a browser', () => {
   let page: Page;
   before(async () => {
     ({ page } = await newWindow());

@@ -6,8 +6,7 @@ import { startTestOrbis, talkCode, type TestOrbis } from '../../service/test/sup
 import { closeBrowser, expectSoon } from './support/browser.ts';
 import { openedEmbed } from './support/workbench.ts';
 
-describe('an owner who looks at an embed in other ways', function () {
-  this.timeout(120_000);
+describe('an owner who looks at an embed in other ways', () => {
   let test: TestOrbis;
   let server: Server;
   before(async () => {

@@ -4,8 +4,7 @@ import { startTestOrbis, type TestOrbis } from '../../service/test/support/orbis
 import { closeBrowser, newWindow } from './support/browser.ts';
 import { openStep } from './support/workbench.ts';
 
-describe('an owner who finds the way in the console', function () {
-  this.timeout(60_000);
+describe('an owner who finds the way in the console', () => {
   let test: TestOrbis;
   let page: Page;
   let context: BrowserContext;

@@ -147,9 +147,7 @@ function expectLinear(label: string, work: (text: string) => unknown, make: (tim
   );
 }
 
-describe('hostile text', function () {
-  this.timeout(120_000);
-
+describe('hostile text', () => {
   it('makes no regular expression slow', () => {
     const { all: written, unknown } = expressions();
     expect([...new Set(unknown)].sort(), 'put together of what is only known later').to.deep.equal(

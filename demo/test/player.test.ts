@@ -10,8 +10,7 @@ interface Player {
   controls: boolean;
 }
 
-describe('the stand-in video player', function () {
-  this.timeout(60_000);
+describe('the stand-in video player', () => {
   let world: DemoServer;
   let page: Page;
   let cdp: CDPSession;

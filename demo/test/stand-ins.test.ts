@@ -15,8 +15,7 @@ const providers = sheets.filter(({ files, pages }) => !files && !pages);
 /* Which of a provider's codes its settings are for, where it has several. */
 const which: Record<string, number> = { fennfeed: 1 };
 
-describe('the stand-in providers', function () {
-  this.timeout(60_000);
+describe('the stand-in providers', () => {
   let world: DemoServer;
   let page: Page;
   /* A page of the owner’s, with the code on it. */

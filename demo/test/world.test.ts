@@ -102,8 +102,7 @@ describe('the demo’s world', () => {
   });
 });
 
-describe('the demo’s data', function () {
-  this.timeout(30_000);
+describe('the demo’s data', () => {
   it('fill the register through the interfaces alone: current, out of date, and not pasted yet', async () => {
     const test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });
     try {

@@ -51,15 +51,13 @@ describe('the book', () => {
       expect(isAsExpected(text, expected)).to.equal(isRight));
 });
 
-describe('every shell block of the README and the book, on the demo', function () {
-  this.timeout(120_000);
+describe('every shell block of the README and the book, on the demo', () => {
   const folder = mkdtempSync(join(tmpdir(), 'orbis-book-'));
   let demo: ChildProcess;
   let env: NodeJS.ProcessEnv;
   let relay: Relay;
 
-  before(async function () {
-    this.timeout(180_000);
+  before(async () => {
     const data = join(folder, 'data');
     demo = spawn('npm', ['run', '--silent', 'demo'], {
       cwd: top,

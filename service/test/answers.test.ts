@@ -3,16 +3,15 @@ import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { text } from 'node:stream/consumers';
 import { expect } from 'chai';
-import { chromium, type Browser, type FrameLocator, type Page } from 'playwright-core';
-import { findChromium } from '../src/browser/find.ts';
+import type { Browser, FrameLocator, Page } from 'playwright-core';
 import { declareSite, startTestOrbis, type TestOrbis } from './support/orbis.ts';
 import { publishedWith, type Published } from './support/published.ts';
 import { until } from './support/until.ts';
+import { launchBrowser, newVisitor } from './support/visitors.ts';
 
 const spots = ['one', 'two', 'three'] as const;
 
-describe('answers to forms in frames, on a published page', function () {
-  this.timeout(120_000);
+describe('answers to forms in frames, on a published page', () => {
   let test: TestOrbis;
   let browser: Browser;
   let work: Published;
@@ -35,7 +34,7 @@ describe('answers to forms in frames, on a published page', function () {
       });
     }).listen(0, '127.0.0.1');
     await once(provider, 'listening');
-    browser = await chromium.launch({ executablePath: findChromium(process.env['ORBIS_CHROMIUM'])! });
+    browser = await launchBrowser();
     await work.collect('Plain', formTo('/take'));
     await work.collect('Sent on', formTo('/on'));
     await work.collect('Nowhere', formTo('/take').replaceAll(`:${port()}`, ':9'));
@@ -60,7 +59,7 @@ describe('answers to forms in frames, on a published page', function () {
     const texts = [];
     for (const id of ids) texts.push((await work.delivered(id)).text);
     await work.publish(...texts);
-    const page = await browser.newPage();
+    const page = await newVisitor(browser);
     await page.goto(`${work.site}/talks`);
     return page;
   }
@@ -136,7 +135,7 @@ describe('answers to forms in frames, on a published page', function () {
     await (await published({ embed: 'plain', options: { frame: 'served' } })).close();
     const colour = async (): Promise<string> => {
       // As somebody who comes for the first time.
-      const page = await browser.newPage();
+      const page = await newVisitor(browser);
       await page.goto(`${work.site}/talks`);
       const button = frameOf(page).getByRole('button');
       const found = await button.evaluate((element) => getComputedStyle(element).backgroundColor);

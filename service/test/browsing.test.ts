@@ -3,8 +3,7 @@ import sharp from 'sharp';
 import { get } from './support/get.ts';
 import { declareSite, refusal, startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
 
-describe('looking with a browser', function () {
-  this.timeout(240_000);
+describe('looking with a browser', () => {
   let test: TestOrbis;
   before(async () => {
     test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });

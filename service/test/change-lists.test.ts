@@ -6,8 +6,7 @@ import { declareSite, refusal, startTestOrbis, talkCode, type TestOrbis } from '
 const talks = 'hollinfell/talks';
 const visit = 'hollinfell/visit';
 
-describe('lists of pages where something is to be done', function () {
-  this.timeout(120_000);
+describe('lists of pages where something is to be done', () => {
   let test: TestOrbis;
   let other: Awaited<ReturnType<TestOrbis['another']>>;
   let list: string;

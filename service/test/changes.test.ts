@@ -5,8 +5,7 @@ import { declareSite, refusal, startTestOrbis, talkCode, type TestOrbis } from '
 const map = (id: string): string =>
   `<iframe src="https://mapmere.localhost/embed/${id}?zoom=13" title="Map" width="640" height="480"></iframe>`;
 
-describe('groups of embeds', function () {
-  this.timeout(60_000);
+describe('groups of embeds', () => {
   let test: TestOrbis;
   const call: Client['call'] = (name, options) => test.client.call(name, options);
   const current = async (key: string) => (await call('embeds.read', { params: { embed: key } })).data.current;

@@ -1,15 +1,14 @@
 import { expect } from 'chai';
-import { chromium, type Browser } from 'playwright-core';
-import { findChromium } from '../src/browser/find.ts';
+import type { Browser } from 'playwright-core';
 import { mostBlocked } from '../src/store/blocked-contacts.ts';
 import { get } from './support/get.ts';
 import { declareSite, refusal, startTestOrbis, type TestOrbis } from './support/orbis.ts';
 import { publishedWith, type Published } from './support/published.ts';
 import { until } from './support/until.ts';
 import { startWidget, type Widget } from './support/widget.ts';
+import { launchBrowser, newVisitor } from './support/visitors.ts';
 
-describe('whom an embed contacts', function () {
-  this.timeout(120_000);
+describe('whom an embed contacts', () => {
   let test: TestOrbis;
   let browser: Browser;
   let work: Published;
@@ -18,7 +17,7 @@ describe('whom an embed contacts', function () {
     test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });
     await declareSite(test, ['one']);
     work = publishedWith(test);
-    browser = await chromium.launch({ executablePath: findChromium(process.env['ORBIS_CHROMIUM'])! });
+    browser = await launchBrowser();
     widget = await startWidget();
   });
   after(async () => {
@@ -79,7 +78,7 @@ describe('whom an embed contacts', function () {
     it(`is that list and nobody else, ${frame}`, async () => {
       const id = await work.place('widget', 'one', { frame, contacts: widget.hosts.slice(2) });
       await work.publish((await work.delivered(id)).text);
-      const page = await browser.newPage();
+      const page = await newVisitor(browser);
       widget.asked.length = 0;
       await page.goto(`${work.site}/talks`);
       const inside = page.frameLocator('iframe').locator('#widget');
@@ -96,7 +95,7 @@ describe('whom an embed contacts', function () {
   it('is told by visitors’ browsers where a served frame was kept from it, and forgotten when that was seen', async () => {
     const id = await work.place('widget', 'one', { frame: 'served', contacts: ['widget.localhost'] });
     await work.publish((await work.delivered(id)).text);
-    const page = await browser.newPage();
+    const page = await newVisitor(browser);
     await page.goto(`${work.site}/talks`);
     await until(async () => (await blocked()).length > 0);
     const [found] = await blocked();

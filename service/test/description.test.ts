@@ -22,8 +22,7 @@ interface Description {
 
 const examples = fileURLToPath(new URL('../../docs/examples/', import.meta.url));
 
-describe('the description of the interface (OpenAPI)', function () {
-  this.timeout(120_000);
+describe('the description of the interface (OpenAPI)', () => {
   const document = openApi('1.0.0') as unknown as Description;
   const operations = Object.values(document.paths).flatMap((methods) => Object.values(methods));
   const named = (id: string): Operation => operations.find(({ operationId }) => operationId === id)!;

@@ -15,8 +15,7 @@ const named = (n: number) => ({
   ],
 });
 
-describe('a list of oEmbed providers, imported', function () {
-  this.timeout(60_000);
+describe('a list of oEmbed providers, imported', () => {
   let test: TestOrbis;
   let server: Server;
   let asked: URL[] = [];

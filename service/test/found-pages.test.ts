@@ -6,8 +6,7 @@ import { ApiError, eventsIn, type FoundPages, type PageSearchEvent } from '@orbi
 import { declareSite, refusal, startTestOrbis, type TestOrbis } from './support/orbis.ts';
 import { until } from './support/until.ts';
 
-describe('the pages of a site, found and added together', function () {
-  this.timeout(60_000);
+describe('the pages of a site, found and added together', () => {
   let test: TestOrbis;
   let server: Server;
   let answer: RequestListener;

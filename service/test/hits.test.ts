@@ -8,8 +8,7 @@ import { until } from './support/until.ts';
 const site = (): string => 'http://hollinfell.localhost:1';
 const preview = (): string => 'https://preview.hollinfell.example';
 
-describe('where served frames are shown', function () {
-  this.timeout(60_000);
+describe('where served frames are shown', () => {
   let test: TestOrbis;
   let [placement, other] = ['', ''];
   before(async () => {

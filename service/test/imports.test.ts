@@ -1,8 +1,7 @@
 import { expect } from 'chai';
 import { startTestOrbis, type TestOrbis } from './support/orbis.ts';
 
-describe('codes of many at once', function () {
-  this.timeout(120_000);
+describe('codes of many at once', () => {
   let test: TestOrbis;
   before(async () => {
     test = await startTestOrbis();

@@ -4,8 +4,7 @@ import { insertMany } from '../src/store/insert-many.ts';
 import { changeItem, changeLog, preset, revision } from '../src/store/schema.ts';
 import { startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
 
-describe('many rows written at once', function () {
-  this.timeout(60_000);
+describe('many rows written at once', () => {
   let test: TestOrbis;
   before(async () => {
     test = await startTestOrbis();

@@ -3,12 +3,12 @@ import type { AddressInfo } from 'node:net';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { expect } from 'chai';
 import { format } from 'prettier';
-import { chromium, type Browser, type Frame } from 'playwright-core';
+import type { Browser, Frame } from 'playwright-core';
 import { frameWays, type FrameWay } from '@orbis/core';
 import { spoken } from '@orbis/contract';
 import { demoCodes } from '@orbis/demo';
-import { findChromium } from '../src/browser/find.ts';
 import { startTestOrbis, type TestOrbis } from './support/orbis.ts';
+import { launchBrowser, newVisitor } from './support/visitors.ts';
 
 const chapter = new URL('../../docs/frame.md', import.meta.url);
 const marks = ['<!-- tried: begin -->', '<!-- tried: end -->'] as const;
@@ -38,15 +38,14 @@ const shownIn = (frame: Frame) => frame.evaluate<{ words: string; elements: stri
 
 type Seen = Awaited<ReturnType<typeof shownIn>> & { errors: string[] };
 
-describe('every kind of embed in each of the four ways', function () {
-  this.timeout(180_000);
+describe('every kind of embed in each of the four ways', () => {
   let test: TestOrbis;
   let browser: Browser;
   let server: Server;
   const pages = new Map<string, string>();
   before(async () => {
     test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });
-    browser = await chromium.launch({ executablePath: findChromium(process.env['ORBIS_CHROMIUM'])! });
+    browser = await launchBrowser();
     server = createServer(({ url = '' }, response) => {
       response.setHeader('Content-Type', 'text/html; charset=utf-8');
       response.end(pages.get(url) ?? '');
@@ -65,7 +64,7 @@ describe('every kind of embed in each of the four ways', function () {
 
   /* What is seen where a way has its document: on the page, or in its frame. */
   const seen = async (address: string, isFramed: boolean): Promise<Seen> => {
-    const page = await browser.newPage();
+    const page = await newVisitor(browser);
     const errors: string[] = [];
     page.on('pageerror', ({ message }) => errors.push(message));
     page.on('console', (message) => {

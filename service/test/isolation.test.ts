@@ -1,17 +1,16 @@
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { expect } from 'chai';
-import { chromium, type Browser, type Page } from 'playwright-core';
-import { findChromium } from '../src/browser/find.ts';
+import type { Browser, Page } from 'playwright-core';
 import { declareSite, refusal, startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
 import { get } from './support/get.ts';
 import { publishedWith, type Published } from './support/published.ts';
 import { until } from './support/until.ts';
+import { launchBrowser, newVisitor } from './support/visitors.ts';
 
 const spots = ['one', 'two', 'three'] as const;
 
-describe('embeds in frames of their own, on a published page', function () {
-  this.timeout(120_000);
+describe('embeds in frames of their own, on a published page', () => {
   let test: TestOrbis;
   let browser: Browser;
   let work: Published;
@@ -19,7 +18,7 @@ describe('embeds in frames of their own, on a published page', function () {
     test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });
     await declareSite(test, spots);
     work = publishedWith(test);
-    browser = await chromium.launch({ executablePath: findChromium(process.env['ORBIS_CHROMIUM'])! });
+    browser = await launchBrowser();
   });
   after(async () => {
     await browser.close();
@@ -45,7 +44,7 @@ joining.addEventListener('submit', async (event) => {
       'Array.from(document.querySelectorAll("iframe[data-orbis]"), (frame) => frame.offsetHeight)',
     );
   const opened = async (): Promise<{ page: Page; errors: string[] }> => {
-    const page = await browser.newPage();
+    const page = await newVisitor(browser);
     const errors: string[] = [];
     page.on('pageerror', ({ message }) => errors.push(message));
     await page.goto(`${work.site}/talks`);
@@ -156,7 +155,7 @@ joining.addEventListener('submit', async (event) => {
       body: { furtherAddresses: [`http://preview.fell.localhost:${port}/`] },
     });
     const shownAt = async (address: string): Promise<number> => {
-      const page = await browser.newPage();
+      const page = await newVisitor(browser);
       await page.goto(address, { waitUntil: 'load' });
       const shown = await page.frameLocator('iframe').getByText('Open tonight').count();
       await page.close();
@@ -222,7 +221,7 @@ joining.addEventListener('submit', async (event) => {
       const { data } = await test.client.call('previews.create', {
         body: { embed: 'join', options: { frame } },
       });
-      const page = await browser.newPage();
+      const page = await newVisitor(browser);
       await page.setContent('<p>…</p>');
       await page.goto(data.url);
       await page.frameLocator('iframe').locator('input').waitFor();

@@ -4,8 +4,7 @@ import { renderTemplate } from '@orbis/core';
 import { loopbackFetch } from '@orbis/demo';
 import { refusal, startTestOrbis, type TestOrbis } from './support/orbis.ts';
 
-describe('learning a sheet through the service', function () {
-  this.timeout(60_000);
+describe('learning a sheet through the service', () => {
   let test: TestOrbis;
   before(async () => {
     test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });

@@ -5,8 +5,7 @@ import { startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
 import { get } from './support/get.ts';
 import { until } from './support/until.ts';
 
-describe('values of placements, embeds, sites and rules', function () {
-  this.timeout(60_000);
+describe('values of placements, embeds, sites and rules', () => {
   let test: TestOrbis;
   let placement: string;
   const form = '<form action="https://formwold.localhost/letters/x"><input name="mail"></form>';

@@ -4,8 +4,7 @@ import { expect } from 'chai';
 import { loopbackFetch } from '@orbis/demo';
 import { refusal, startTestOrbis, type TestOrbis } from './support/orbis.ts';
 
-describe('collecting by link', function () {
-  this.timeout(60_000);
+describe('collecting by link', () => {
   let test: TestOrbis;
   let server: Server;
   let answer: RequestListener = (_q, r) => r.end();

@@ -31,8 +31,7 @@ settings:
 needs: {}
 `;
 
-describe('provider sheets that the service keeps', function () {
-  this.timeout(60_000);
+describe('provider sheets that the service keeps', () => {
   let test: TestOrbis;
   before(async () => {
     test = await startTestOrbis();
@@ -241,8 +240,7 @@ describe('provider sheets that the service keeps', function () {
   });
 });
 
-describe('rules for all embeds', function () {
-  this.timeout(60_000);
+describe('rules for all embeds', () => {
   let test: TestOrbis;
   before(async () => {
     test = await startTestOrbis();

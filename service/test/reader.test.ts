@@ -3,9 +3,8 @@ import { OrbisError } from '@orbis/contract';
 import { deadlineIn, type Deadline } from '../src/reading/deadline.ts';
 import { createReader } from '../src/reading/reader.ts';
 
-describe('the reader of foreign text', function () {
+describe('the reader of foreign text', () => {
   // A slow machine is no fault of the reader's.
-  this.timeout(120_000);
 
   it('gives a text up at the deadline, and goes on with the next one', async () => {
     const reader = createReader({ seconds: 0.05, threads: 1 });

@@ -35,9 +35,7 @@ const refused = (work: Promise<unknown>): Promise<string> =>
     ({ message }: Error) => message,
   );
 
-describe('what a process does', function () {
-  this.timeout(60_000);
-
+describe('what a process does', () => {
   for (const [words, found] of [
     [[], ['console', 'frames', 'jobs']],
     [['--only', 'frames'], ['frames']],

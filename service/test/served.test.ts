@@ -5,8 +5,7 @@ import { get, type Got } from './support/get.ts';
 import { until } from './support/until.ts';
 import { declareSite, refusal, startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
 
-describe('Orbis as an oEmbed provider', function () {
-  this.timeout(60_000);
+describe('Orbis as an oEmbed provider', () => {
   let test: TestOrbis;
   let link: string;
   let placement: string;

@@ -3,8 +3,7 @@ import type { Options } from '@orbis/core';
 import type { ApiError } from '@orbis/contract';
 import { startTestOrbis, type TestOrbis } from './support/orbis.ts';
 
-describe('options that only one provider has', function () {
-  this.timeout(60_000);
+describe('options that only one provider has', () => {
   let test: TestOrbis;
   let placement: string;
   const feed =

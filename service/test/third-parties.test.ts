@@ -1,8 +1,7 @@
 import { expect } from 'chai';
 import { refusal, startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
 
-describe('whom browsers contact for what is placed', function () {
-  this.timeout(60_000);
+describe('whom browsers contact for what is placed', () => {
   let test: TestOrbis;
   before(async () => {
     test = await startTestOrbis();

@@ -6,8 +6,7 @@ import { declareSite, refusal, startTestOrbis, talkCode, type TestOrbis } from '
 
 const place = 'hollinfell/talks#opening';
 
-describe('taking back what was done', function () {
-  this.timeout(120_000);
+describe('taking back what was done', () => {
   let test: TestOrbis;
   const call: Client['call'] = (name, options) => test.client.call(name, options);
   const code = (id: string): string => talkCode(test.world.port, id);

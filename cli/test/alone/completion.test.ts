@@ -3,9 +3,7 @@ import { promisify } from 'node:util';
 import { expect } from 'chai';
 import { run } from '../support.ts';
 
-describe('completion', function () {
-  this.timeout(30_000);
-
+describe('completion', () => {
   /* What bash would offer for a line, which is split as bash splits words. */
   async function offered(line: string): Promise<string[]> {
     const { out } = await run(['completion', 'bash']);

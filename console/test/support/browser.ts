@@ -2,6 +2,9 @@ import { expect } from 'chai';
 import { chromium, type Browser, type BrowserContext, type FrameLocator, type Page } from 'playwright-core';
 import { findChromium } from '@orbis/service';
 
+/* How long is waited for something to show, in milliseconds. */
+const patience = 120_000;
+
 let running: Promise<Browser> | null = null;
 
 /** One headless Chromium for the whole run. */
@@ -42,6 +45,8 @@ export async function newWindow(
     permissions: ['clipboard-read', 'clipboard-write'],
     ...(storageState && { storageState }),
   });
+  // A busy machine is no fault of what is tested.
+  context.setDefaultTimeout(patience);
   const page = await context.newPage();
   const complaints: string[] = [];
   page.on('pageerror', (error) => complaints.push(error.message));
@@ -72,7 +77,7 @@ export async function expectClip(page: Page, frame: FrameLocator): Promise<void>
 }
 
 /** Waits for something to become true; fails with what it was. */
-export async function expectSoon(check: () => Promise<boolean>, what: string, ms = 30_000): Promise<void> {
+export async function expectSoon(check: () => Promise<boolean>, what: string, ms = patience): Promise<void> {
   for (const end = Date.now() + ms; Date.now() < end;) {
     if (await check()) return;
     await new Promise((resolve) => setTimeout(resolve, 50));

@@ -38,7 +38,6 @@ const codeOf = async (work: Promise<unknown>): Promise<string> =>
   );
 
 describe('attack: the private database, by another user of the machine', function () {
-  this.timeout(60_000);
   let root: string;
   let database: PrivateDatabase;
   let socket: string;
@@ -173,7 +172,6 @@ describe('attack: the private database, by another user of the machine', functio
 });
 
 describe('the socket of the private database', function () {
-  this.timeout(60_000);
   it('goes into a short private folder where the way to the data folder is too long for one', async () => {
     const root = mkdtempSync(join(tmpdir(), 'orbis-attack-'));
     const folder = openDataFolder(join(root, 'a'.repeat(60), 'b'.repeat(60)));

@@ -10,8 +10,7 @@ import { openSource, compositionOf } from '../../src/usecases/codes.ts';
 const slow = (kilobytes: number): string =>
   '<div class="a b c">'.repeat(200) + '<iframe src="https://a.localhost/x">'.repeat((kilobytes * 1024) / 36);
 
-describe('attack: foreign bytes', function () {
-  this.timeout(120_000);
+describe('attack: foreign bytes', () => {
   const readers: Reader[] = [];
   const reader = (options?: Parameters<typeof createReader>[0]): Reader => {
     const made = createReader(options);

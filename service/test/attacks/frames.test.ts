@@ -14,8 +14,7 @@ import { originsOf } from '../../src/origins.ts';
 import { get } from '../support/get.ts';
 import { declareSite, startTestOrbis, talkCode, type TestOrbis } from '../support/orbis.ts';
 
-describe('attack: frames', function () {
-  this.timeout(60_000);
+describe('attack: frames', () => {
   let test: TestOrbis;
   const servers: Server[] = [];
   before(async () => {

@@ -30,8 +30,7 @@ async function shapeOf(pool: Pool): Promise<string[]> {
 
 class PowerCut extends Error {}
 
-describe('attack: the power goes while the tables are made', function () {
-  this.timeout(120_000);
+describe('attack: the power goes while the tables are made', () => {
   const pools: Pool[] = [];
   const open = async (): Promise<Pool> => {
     const pool = mysql.createPool({ uri: await newDatabase(), connectionLimit: 3 });

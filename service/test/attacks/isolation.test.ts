@@ -5,10 +5,10 @@
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { expect } from 'chai';
-import { chromium, type Browser, type BrowserContext } from 'playwright-core';
-import { findChromium } from '../../src/browser/find.ts';
+import type { Browser, BrowserContext } from 'playwright-core';
 import { declareSite, password, startTestOrbis, type TestOrbis } from '../support/orbis.ts';
 import { publishedWith, type Published } from '../support/published.ts';
+import { launchBrowser, patience } from '../support/visitors.ts';
 
 /* What it tries is hidden from whoever reads it: names are written backwards. */
 const attack = (elsewhere: string, console: string): string => `<p>A pleasant embed</p>
@@ -43,8 +43,7 @@ const attack = (elsewhere: string, console: string): string => `<p>A pleasant em
 const victim =
   '<p>Beside it</p><script>localStorage.setItem("secret", "mine"); document.cookie = "own=1"; self.sees = () => document.cookie;</script>';
 
-describe('attack: an embed in a frame', function () {
-  this.timeout(120_000);
+describe('attack: an embed in a frame', () => {
   let test: TestOrbis;
   let work: Published;
   let browser: Browser;
@@ -63,8 +62,9 @@ describe('attack: an embed in a frame', function () {
       response.end('<p>Elsewhere');
     });
     await new Promise<void>((resolve) => elsewhere.listen(0, '127.0.0.1', resolve));
-    browser = await chromium.launch({ executablePath: findChromium(process.env['ORBIS_CHROMIUM'])! });
+    browser = await launchBrowser();
     context = await browser.newContext();
+    context.setDefaultTimeout(patience);
     const owner = await context.newPage();
     await owner.goto(`${test.url}/api/v1/session`);
     const status = await owner.evaluate(
@@ -151,7 +151,7 @@ describe('attack: an embed in a frame', function () {
     await work.publish((await work.delivered(await work.place('evil', 'one'))).text);
     const page = await context.newPage();
     await page.goto(`${work.site}/talks?bare`).catch(() => undefined);
-    await page.waitForURL(/elsewhere/, { timeout: 30_000 });
+    await page.waitForURL(/elsewhere/);
     expect(phoned).to.include('/phone').and.include('/phone?top');
     await page.close();
   });

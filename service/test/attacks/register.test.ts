@@ -6,8 +6,7 @@ import { expect } from 'chai';
 import { sql } from 'drizzle-orm';
 import { declareSite, startTestOrbis, talkCode, type TestOrbis } from '../support/orbis.ts';
 
-describe('attack: the register, by questions', function () {
-  this.timeout(120_000);
+describe('attack: the register, by questions', () => {
   let test: TestOrbis;
   before(async () => {
     test = await startTestOrbis();

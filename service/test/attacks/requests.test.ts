@@ -20,8 +20,7 @@ interface Answered {
   body: string;
 }
 
-describe('attack: requests', function () {
-  this.timeout(60_000);
+describe('attack: requests', () => {
   let test: TestOrbis;
   before(async () => void (test = await startTestOrbis()));
   after(() => test.stop());
@@ -132,7 +131,7 @@ describe('attack: requests', function () {
     });
     expect(codeOf(refused)).to.equal('bad-request');
     // It took minutes, and then hours: this is no figure of speed.
-    expect(performance.now() - begun).to.be.below(10_000);
+    expect(performance.now() - begun).to.be.below(60_000);
   });
 
   for (const [method, path] of [

@@ -13,8 +13,7 @@ import { cookieNames, sessionCookie } from '../../src/http/cookie.ts';
 import { password, refusal, startTestOrbis, type TestOrbis } from '../support/orbis.ts';
 import { until } from '../support/until.ts';
 
-describe('attack: signing in', function () {
-  this.timeout(60_000);
+describe('attack: signing in', () => {
   let test: TestOrbis;
   beforeEach(async () => void (test = await startTestOrbis({ env: { ORBIS_TRUST_PROXY: '1' } })));
   afterEach(() => test.stop());
