@@ -3,15 +3,11 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createConnection, type Connection } from 'mysql2/promise';
-import { createClient } from '@orbis/contract';
 import { read } from '@orbis/core';
-import { loopbackFetch } from '@orbis/demo';
-import { openDataFolder, startPrivateDatabase } from '@orbis/service';
 import { builtInSheets } from '@orbis/sheets';
-import { alone, told } from './alone.ts';
 import { line } from './figures.ts';
+import { started, timed } from './started.ts';
 
-const fetch = loopbackFetch();
 const many = 10_000;
 const text = (i: number): string =>
   `<iframe src="https://play.kinorill.localhost/film/r${i}?knobs=1&amp;from=${i % 90}" title="Talk ${i}" width="640" height="360" allow="fullscreen"></iframe>`;
@@ -22,34 +18,16 @@ const text = (i: number): string =>
  */
 export async function collection(): Promise<string> {
   const folder = mkdtempSync(join(tmpdir(), 'orbis-bench-'));
-  const database = await startPrivateDatabase(openDataFolder(join(folder, 'database')), { durable: false });
-  // The service is a process of its own, so that its memory is its own.
-  const service = alone('service-alone.mjs', {
-    ORBIS_DATA: join(folder, 'orbis'),
-    ORBIS_DATABASE_URL: database.urls.setUp,
-    ORBIS_PORT: '0',
-    ORBIS_FRAMES_PORT: '0',
-  });
+  const service = await started(folder);
   try {
-    const { url, secret } = await told<{ url: string; secret: string }>(service);
-    const password = 'only for this measure';
-    await createClient({ url, fetch }).call('password.set', { body: { secret, password, name: 'Bench' } });
-    const { token } = (
-      await createClient({ url, fetch }).call('tokens.exchange', { body: { password, name: 'bench' } })
-    ).data;
-    const client = createClient({ url, fetch, headers: { authorization: `Bearer ${token}` } });
+    const { client } = service;
     const items = Array.from({ length: many }, (_, i) => ({
       name: `Talk ${i}`,
       text: text(i),
       tags: ['bench'],
     }));
     const texts = items.map((item) => item.text);
-    const sql = await createConnection(database.urls.setUp);
-    const timed = async (work: () => unknown): Promise<number> => {
-      const from = performance.now();
-      await work();
-      return performance.now() - from;
-    };
+    const sql = await createConnection(service.database);
     // Both sides have run before, as a service that has been up for a while has.
     const warm = texts.slice(0, 500);
     await byHand(sql, 'warm', warm);
@@ -81,8 +59,7 @@ export async function collection(): Promise<string> {
       client.call('endpoints.import', { body: { text: JSON.stringify(list) } }),
     );
     await sql.end();
-    service.send('stop');
-    const { most } = await told<{ most: number }>(service);
+    const most = await service.stop();
     const row = (label: string, bare: number, full: number): string =>
       line(label, `${(bare / 1000).toFixed(2)} s`, `${(full / 1000).toFixed(2)} s`, (full / bare).toFixed(2));
     return [
@@ -94,8 +71,7 @@ export async function collection(): Promise<string> {
       `The service took at most ${Math.round(most / 1e6)} MB, its threads and all.\n`,
     ].join('');
   } finally {
-    service.kill();
-    await database.stop();
+    await service.end();
     rmSync(folder, { recursive: true, force: true });
   }
 }

@@ -8,10 +8,12 @@ import { fuzz } from './fuzz.ts';
 import { growth } from './growth.ts';
 import { liveness } from './liveness.ts';
 import { looks } from './looks.ts';
+import { million } from './million.ts';
 import { reading } from './reading.ts';
 import { room } from './room.ts';
 import { serving } from './serving.ts';
 import { truth } from './truth.ts';
+import { wholeRegister } from './whole-register.ts';
 import { workbench } from './workbench.ts';
 
 const parts: Record<string, () => string | Promise<string>> = {
@@ -24,7 +26,17 @@ const parts: Record<string, () => string | Promise<string>> = {
   truth,
 };
 /* These take minutes, or need a browser, and run only where they are named. */
-const named: typeof parts = { enduring, faults, console: consoleSize, looks, room, serving, workbench };
+const named: typeof parts = {
+  enduring,
+  faults,
+  console: consoleSize,
+  looks,
+  million,
+  register: wholeRegister,
+  room,
+  serving,
+  workbench,
+};
 
 const asked = process.argv.slice(2);
 const known = { ...parts, ...named };

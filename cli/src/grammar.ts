@@ -36,7 +36,9 @@ import { addStyle } from './commands/style.ts';
 import { addSweep } from './commands/sweep.ts';
 import { addUndo } from './commands/undo.ts';
 import { addViews } from './commands/views.ts';
+import { addShare } from './commands/share.ts';
 import { addTick } from './commands/tick.ts';
+import { addTerms } from './commands/terms.ts';
 import { addThirdParties } from './commands/third-parties.ts';
 import { addWhere } from './commands/where.ts';
 import { change } from './things/change.ts';
@@ -94,12 +96,14 @@ const groups: Readonly<Record<string, readonly AddCommand[]>> = {
     addPlace,
     addPlan,
     addTick,
+    addShare,
     addHead,
     addFill,
     addSweep,
     addWhere,
     addViews,
     addThirdParties,
+    addTerms,
   ],
   'Looked at with a browser:': [addPreview, addStill, addMeasure, addWeigh, addPicture],
   'What is kept, all of it by the same five verbs:': [

@@ -34,7 +34,7 @@ const ways: Record<string, string> = {
   'sheet-in-use': '“--yes” does that.',
   'group-impossible': '“--skip-impossible” skips them.',
   'change-lasting':
-    '“orbis add provider FILE” saves it. “orbis list changes” shows what was done before it, and “orbis undo CHANGE” takes that back.',
+    '“orbis list changes” shows what was done before it, and “orbis undo CHANGE” takes that back.',
   'changed-since': '“orbis list changes” shows what was done later.',
   'specimen-missing': '“orbis specimen SITE” prints it.',
   'needs-page-head': '“orbis change site SITE head=yes” says that.',

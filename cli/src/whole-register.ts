@@ -42,6 +42,7 @@ const names: readonly [RecordType, one: string, many?: string][] = [
   ['revision', 'revision'],
   ['placement', 'placement'],
   ['delivery', 'delivery', 'deliveries'],
+  ['terms', 'agreement with a provider', 'agreements with providers'],
   ['preset', 'preset'],
   ['sheet', 'provider sheet'],
 ];

@@ -59,7 +59,7 @@ describe('the command line, with a site that is kept as files', () => {
     ]);
     const code = async (embed: string): Promise<string> =>
       (await orbis(`code ${embed} hollinfell/talks#main`)).out.trim();
-    const { data } = await test.client.call('pages.plan', { params: { page: 'hollinfell/talks' } });
+    const { data } = await test.client.call('plans.read', { params: { page: 'hollinfell/talks' } });
     const spots = data.snippets.filter(({ position }) => position === 'spot').map(({ text }) => text.trim());
     expect([...spots].sort()).to.deep.equal([await code('talk'), await code('nights')].sort());
     expect(read()).to.equal(

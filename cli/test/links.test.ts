@@ -5,8 +5,7 @@ import { expect } from 'chai';
 import { startTestOrbis, type TestOrbis } from '../../service/test/support/orbis.ts';
 import { run, typedAt, type Ran } from './support.ts';
 
-describe('the command line, with links and with providers that nobody knows', function () {
-  this.timeout(60_000);
+describe('the command line, with links and with providers that nobody knows', () => {
   let test: TestOrbis;
   let folder: string;
   before(async () => {
@@ -32,7 +31,7 @@ describe('the command line, with links and with providers that nobody knows', fu
     writeFileSync(join(samples, 'one.html'), code('red-torches', '?from=1&amp;hue=aa3355'));
     writeFileSync(join(samples, 'two.html'), code('comet-sketches', '?from=2'));
     const open = await orbis(`learn ${samples}`);
-    expect(open.exit).to.equal(1);
+    expect(open.exit, open.err).to.equal(1);
     expect(open.out)
       .to.match(/hue +accent +“hue” says so/)
       .and.include('2 questions are open')

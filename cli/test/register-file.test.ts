@@ -62,6 +62,14 @@ describe('the command line, with a whole register', () => {
     );
   });
 
+  it('writes what was done as a feed', async () => {
+    const feed = join(folder, 'changes.atom');
+    const { out } = await typedAt(one)(`export --atom ${feed}`);
+    expect(out).to.equal(`Wrote the feed to ${feed}.\n`);
+    expect(readFileSync(feed, 'utf8')).to.include('<title>Collected talk</title>');
+    expect((await typedAt(one)('export --atom --csv')).err).to.include('not both');
+  });
+
   it('still takes codes out of NDJSON, from standard input as well', async () => {
     const codes = join(folder, 'codes.ndjson');
     const line = JSON.stringify({ name: 'Another', code: talkCode(one.world.port, 'fN2north') });

@@ -2,8 +2,23 @@ import { QueryCache, QueryClient, useInfiniteQuery } from '@tanstack/react-query
 import type { AnswerOf, QueryInput, RouteName, Routes } from '@orbis/contract';
 import { ApiError, createClient } from '@orbis/contract/client';
 
+/* When the first request since the last sentence began that may change something, by this window’s clock. */
+let begun: number | null = null;
+
+const noted: typeof fetch = (address, init) => {
+  if (init?.method !== 'GET') begun ??= performance.now();
+  return fetch(address, init);
+};
+
+/** How long ago something began to be changed here, in milliseconds; null where nothing was. It ends that. */
+export function takeBegun(): number | null {
+  const ago = begun === null ? null : performance.now() - begun;
+  begun = null;
+  return ago;
+}
+
 /** The client of the service that serves this page; the session's cookie goes with it by itself. */
-export const api = createClient({ url: '' });
+export const api = createClient({ url: '', fetch: noted });
 
 /** Server state. Whoever is no longer signed in is sent to sign in, and back afterwards. */
 export const queryClient = new QueryClient({
@@ -63,17 +78,39 @@ export function useList<N extends ListName>(
 
 /** What can change, and which questions (by the first word of their key) its change shows in. */
 const shownIn = {
-  embeds: ['embeds', 'revisions', 'placements', 'changes', 'harvests', 'providers', 'sites'],
-  placements: ['placements', 'embeds', 'sites', 'pages', 'changes', 'changeLists', 'changeListPages'],
+  embeds: ['embeds', 'revisions', 'placements', 'plans', 'changes', 'harvests', 'providers', 'sites'],
+  placements: [
+    'placements',
+    'plans',
+    'embeds',
+    'sites',
+    'pages',
+    'changes',
+    'changeLists',
+    'changeListPages',
+  ],
   lists: ['changeLists', 'changeListPages'],
-  sites: ['sites', 'pages', 'placements', 'embeds', 'changes'],
-  sweeps: ['sweeps', 'placements', 'changeListPages'],
+  sites: ['sites', 'pages', 'placements', 'plans', 'embeds', 'changes'],
+  sweeps: ['sweeps', 'placements', 'plans', 'changeListPages'],
   harvests: ['harvests'],
   // What a code is to be enclosed with is said by its sheet too.
-  providers: ['providers', 'embeds', 'revisions', 'placements', 'links', 'reading', 'preview', 'changes'],
+  providers: [
+    'providers',
+    'embeds',
+    'revisions',
+    'placements',
+    'plans',
+    'links',
+    'reading',
+    'preview',
+    'changes',
+  ],
   endpoints: ['endpoints', 'links'],
-  rules: ['rules', 'placements', 'changes'],
+  rules: ['rules', 'placements', 'plans', 'changes'],
   presets: ['presets', 'changes'],
+  // The start screen tells of them.
+  terms: ['terms', 'placements', 'changes'],
+  plans: ['plans', 'planLinks'],
   account: ['session', 'sessions', 'tokens'],
 } satisfies Record<string, readonly string[]>;
 

@@ -22,6 +22,12 @@ export const router = createBrowserRouter([
     lazy: screen(() => import('./signing-in/SetPassword.tsx')),
   },
   {
+    path: '/steps',
+    HydrateFallback: () => null,
+    ErrorBoundary: Broken,
+    lazy: screen(() => import('./plan/SharedPlanScreen.tsx')),
+  },
+  {
     path: '/',
     Component: Shell,
     HydrateFallback: () => null,
@@ -50,6 +56,7 @@ export const router = createBrowserRouter([
           { path: 'register', lazy: screen(() => import('./register/RegisterScreen.tsx')) },
           { path: 'register/:placement', lazy: screen(() => import('./placement/PlacementScreen.tsx')) },
           { path: 'third-parties', lazy: screen(() => import('./register/ThirdPartiesScreen.tsx')) },
+          { path: 'terms', lazy: screen(() => import('./terms/TermsScreen.tsx')) },
           { path: 'sweeps', lazy: screen(() => import('./sweeps/SweepsScreen.tsx')) },
           { path: 'providers', lazy: screen(() => import('./providers/ProvidersScreen.tsx')) },
           { path: 'providers/new', lazy: screen(() => import('./providers/NewSheetScreen.tsx')) },

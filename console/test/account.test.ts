@@ -3,13 +3,15 @@ import { consoleScreens } from '@orbis/contract';
 import { readFileSync } from 'node:fs';
 import { password, startTestOrbis, type TestOrbis } from '../../service/test/support/orbis.ts';
 import { wayBackFrom } from '../src/signing-in/way-back.ts';
-import { newWindow } from './support/browser.ts';
+import { closeBrowser, newWindow } from './support/browser.ts';
 
-describe('the account screen', function () {
-  this.timeout(90_000);
+describe('the account screen', () => {
   let test: TestOrbis;
   before(async () => void (test = await startTestOrbis()));
-  after(() => test.stop());
+  after(async () => {
+    await closeBrowser();
+    await test.stop();
+  });
 
   it('makes a token with the password given again, shows it once, and revokes it', async () => {
     const { context, page, complaints } = await newWindow();

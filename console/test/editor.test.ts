@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
 import { AxeBuilder } from '@axe-core/playwright';
 import type { Page } from 'playwright-core';
@@ -9,8 +10,7 @@ import { closeBrowser, newWindow } from './support/browser.ts';
 const hostel = smallSites.find(({ key }) => key === 'moorhostel')!;
 const page = `${hostel.key}/${hostel.page.path}`;
 
-describe('an owner whose editor changes what is pasted', function () {
-  this.timeout(120_000);
+describe('an owner whose editor changes what is pasted', () => {
   let test: TestOrbis;
   let ahead = 0;
   before(async () => {
@@ -131,6 +131,58 @@ describe('an owner whose editor changes what is pasted', function () {
     await window.getByText('The grey button, then “Code”.').waitFor();
     await window.getByText('What you publish can be seen after 2 minutes.').waitFor();
     await window.getByText('Nothing is placed on this page.', { exact: false }).waitFor();
+    await context.close();
+  });
+
+  it('is not offered to take something else back where nothing was changed', async () => {
+    const { db } = test.orbis.connection;
+    await db.execute('update change_log set created_at = created_at - interval 1 hour');
+    const { context, page: window } = await signedIn();
+    await window.goto(`${test.url}/places/${hostel.key}/editor`);
+    const save = window.getByRole('button', { name: 'Save for this editor' });
+    await save.click();
+    await window.getByText('Saved for the editor of', { exact: false }).waitFor();
+    expect(await window.getByRole('button', { name: 'Undo' }).count()).to.equal(0);
+    await window.getByLabel('Where to click').fill('The plus.');
+    await save.click();
+    await window.getByRole('button', { name: 'Undo' }).click();
+    await window.getByText(`Taken back: Changed the site ${hostel.key}`, { exact: false }).waitFor();
+    await context.close();
+  });
+
+  it('takes its rules out as a file, and takes them in at another site', async () => {
+    await test.client.call('sites.change', {
+      params: { site: hostel.key },
+      ifMatch: '*',
+      body: { editor: { comments: false, delay: 7 } },
+    });
+    const { context, page: window } = await signedIn();
+    await window.goto(`${test.url}/places/${hostel.key}/editor`);
+    const [download] = await Promise.all([
+      window.waitForEvent('download'),
+      window.getByRole('link', { name: 'Export the rules' }).click(),
+    ]);
+    expect(download.suggestedFilename()).to.equal(`editor-of-${hostel.key}.json`);
+    const rules = readFileSync(await download.path());
+    const editorOf = async (site: string) =>
+      (await test.client.call('sites.read', { params: { site } })).data.editor;
+    await window.goto(`${test.url}/places/darkskyweek/editor`);
+    const take = (name: string, buffer: Buffer): Promise<void> =>
+      window
+        .getByLabel('Take rules from a file')
+        .setInputFiles({ name, mimeType: 'application/json', buffer });
+    const before = await editorOf('darkskyweek');
+    await take('list.json', Buffer.from('[1]'));
+    await window.getByText('There are no rules of an editor in this file.').waitFor();
+    await take('wrong.json', Buffer.from('{"delay":-1}'));
+    await window.getByText('“editor/delay”', { exact: false }).waitFor();
+    expect(await editorOf('darkskyweek')).to.deep.equal(before);
+    await take('rules.json', rules);
+    await window.getByText('has the rules of the file now.', { exact: false }).waitFor();
+    expect(await editorOf('darkskyweek')).to.deep.equal(await editorOf(hostel.key));
+    await window.getByRole('button', { name: 'Undo' }).click();
+    await window.getByText('Taken back: Changed the site darkskyweek', { exact: false }).waitFor();
+    expect(await editorOf('darkskyweek')).to.deep.equal(before);
     await context.close();
   });
 

@@ -4,8 +4,7 @@ import { startTestOrbis, talkCode, type TestOrbis } from '../../service/test/sup
 import { until } from '../../service/test/support/until.ts';
 import { closeBrowser, newWindow } from './support/browser.ts';
 
-describe('an owner whose pages change', function () {
-  this.timeout(120_000);
+describe('an owner whose pages change', () => {
   let test: TestOrbis;
   before(async () => {
     test = await startTestOrbis();
@@ -87,6 +86,16 @@ describe('an owner whose pages change', function () {
     await window.getByRole('button', { name: 'Undo' }).click();
     await window.getByText('Taken back: Removed the page hollinfell/plan-a-visit.').waitFor();
     expect((await placed()).map(({ place }) => place)).to.deep.equal(['hollinfell/plan-a-visit#main']);
+
+    await visit.getByRole('button', { name: 'Remove the spot “main”' }).click();
+    const asked = window.getByRole('dialog', { name: 'Remove the spot “main”?' });
+    await asked.getByText('One embed is placed there; it ends with it.').waitFor();
+    await asked.getByRole('button', { name: 'Remove the spot “main”' }).click();
+    await window.getByText('The spot “main” is removed.').waitFor();
+    await until(async () => (await placed()).length === 0);
+    await window.getByRole('button', { name: 'Undo' }).click();
+    await window.getByText('Taken back: Removed the spot hollinfell/plan-a-visit#main.').waitFor();
+    expect(await placed()).to.have.length(1);
 
     await window.goto(`${test.url}/places/hollinfell`);
     await window.getByRole('button', { name: 'Remove this site' }).click();

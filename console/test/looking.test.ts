@@ -3,8 +3,7 @@ import { startTestOrbis, talkCode, type TestOrbis } from '../../service/test/sup
 import { closeBrowser, newWindow } from './support/browser.ts';
 import { openedEmbed, openStep } from './support/workbench.ts';
 
-describe('an owner who has an embed looked at', function () {
-  this.timeout(240_000);
+describe('an owner who has an embed looked at', () => {
   let test: TestOrbis;
   before(async () => {
     test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });
@@ -32,7 +31,7 @@ describe('an owner who has an embed looked at', function () {
     await page.getByLabel('Of a film: at').fill('0:05');
     await page.getByRole('button', { name: 'Take the picture' }).click();
     const picture = page.getByAltText('The picture that was taken');
-    await picture.waitFor({ timeout: 120_000 });
+    await picture.waitFor();
     expect(await picture.evaluate((image) => (image as HTMLImageElement).naturalWidth)).to.equal(1120);
     const [download] = await Promise.all([
       page.waitForEvent('download'),
@@ -52,7 +51,7 @@ describe('an owner who has an embed looked at', function () {
     const { context, page, complaints } = await opened('form');
     await page.getByRole('button', { name: 'Measure how high it is' }).click();
     await page.getByRole('button', { name: 'Measure', exact: true }).click();
-    await page.getByText('Measured: so much room is kept free.').waitFor({ timeout: 120_000 });
+    await page.getByText('Measured: so much room is kept free.').waitFor();
     const field = page.getByLabel('Measured heights');
     expect(await field.inputValue()).to.match(/^320:\d+, 480:\d+, .* on \d{4}-\d{2}-\d{2}$/);
     await page.getByRole('button', { name: 'Save as revision 2' }).click();
@@ -60,15 +59,14 @@ describe('an owner who has an embed looked at', function () {
     expect((await revised('form'))['heights']).to.equal(await field.inputValue());
     await page.getByRole('button', { name: 'Weigh it' }).click();
     await page.getByRole('button', { name: 'Weigh it' }).click();
-    await page.getByText('This embed', { exact: true }).waitFor({ timeout: 120_000 });
+    await page.getByText('This embed', { exact: true }).waitFor();
     expect(await page.getByText('nobody else is asked for anything').count()).to.be.greaterThan(1);
     expect(complaints).to.deep.equal([]);
     await context.close();
   });
 });
 
-describe('the collection in pictures', function () {
-  this.timeout(240_000);
+describe('the collection in pictures', () => {
   let test: TestOrbis;
   before(async () => {
     test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });

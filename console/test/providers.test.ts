@@ -6,8 +6,7 @@ import { startTestOrbis, talkCode, type TestOrbis } from '../../service/test/sup
 import { closeBrowser, expectSoon, newWindow } from './support/browser.ts';
 import { showCode } from './support/workbench.ts';
 
-describe('an owner who adjusts, at the console', function () {
-  this.timeout(90_000);
+describe('an owner who adjusts, at the console', () => {
   let test: TestOrbis;
   let page: Page;
   const collect = async (name: string, text: string, settings: Options = {}): Promise<void> =>
@@ -185,6 +184,8 @@ describe('an owner who adjusts, at the console', function () {
     expect(await first.textContent()).to.match(/^Set options of 2 embeds .*start=0:12/);
     await first.getByRole('button', { name: 'Take back' }).click();
     await first.getByText('taken back').waitFor();
+    await page.getByRole('button', { name: 'Follow it in a feed reader' }).click();
+    await page.getByText(`${test.url}/api/v1/changes.atom`).waitFor();
     expect(await settings()).to.deep.equal({});
   });
 

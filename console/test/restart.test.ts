@@ -1,10 +1,9 @@
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { startTestOrbis, type TestOrbis } from '../../service/test/support/orbis.ts';
-import { newWindow } from './support/browser.ts';
+import { closeBrowser, newWindow } from './support/browser.ts';
 
-describe('a sweep that is watched in the console', function () {
-  this.timeout(90_000);
+describe('a sweep that is watched in the console', () => {
   let test: TestOrbis;
   let site: Server;
   let letGo: () => void = () => undefined;
@@ -31,6 +30,7 @@ describe('a sweep that is watched in the console', function () {
     await test.client.call('pages.create', { body: { key: 'slow/', title: 'Home' } });
   });
   after(async () => {
+    await closeBrowser();
     await test.stop();
     site.closeAllConnections();
     site.close();
@@ -45,7 +45,7 @@ describe('a sweep that is watched in the console', function () {
     await page.getByText('0 of 1 page').waitFor();
     await test.restart();
     letGo();
-    await page.getByText('1 page read', { exact: false }).first().waitFor({ timeout: 45_000 });
+    await page.getByText('1 page read', { exact: false }).first().waitFor();
     await page.getByText('0 of 1 page').waitFor({ state: 'detached' });
     await context.close();
   });

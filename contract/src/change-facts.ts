@@ -12,6 +12,7 @@ export type ChangeFacts =
   | { kind: 'renewed'; embed: string }
   | { kind: 'brought-back'; embed: string; revision: number }
   | { kind: 'details'; embed: string; what: ChangedDetail[] }
+  | { kind: 'purged'; embed: string; reason: string }
   | { kind: 'placed'; embed: string; place: string }
   | { kind: 'ended'; embed: string; place: string }
   | { kind: 'placed-options'; embed: string; place: string; said: string }
@@ -23,6 +24,9 @@ export type ChangeFacts =
   | ThingFacts<'added'>
   | ThingFacts<'changed'>
   | ThingFacts<'removed'>
+  /** What has been agreed upon for an embed or with a provider. */
+  | { kind: 'terms'; embed: string }
+  | { kind: 'terms'; provider: string }
   | { kind: 'sheet-saved'; provider: string }
   | { kind: 'sheet-removed'; provider: string }
   /** A whole register, out of a file of so many lines. */
@@ -53,6 +57,7 @@ export const changeKinds = [
   'renewed',
   'brought-back',
   'details',
+  'purged',
   'placed',
   'placed-options',
   'placed-details',
@@ -63,6 +68,7 @@ export const changeKinds = [
   'added',
   'changed',
   'removed',
+  'terms',
   'sheet-saved',
   'sheet-removed',
   'register-taken',
@@ -70,6 +76,12 @@ export const changeKinds = [
 
 /**
  * Kinds that are not taken back by themselves: with a sheet, embeds are read differently, and what would come
- * of the earlier one wants to be looked at; of a register that was taken in, all there is has come.
+ * of the earlier one wants to be looked at; of a register that was taken in, all there is has come; what was
+ * purged is gone.
  */
-export const lastingKinds: readonly ChangeKind[] = ['sheet-saved', 'sheet-removed', 'register-taken'];
+export const lastingKinds: readonly ChangeKind[] = [
+  'sheet-saved',
+  'sheet-removed',
+  'register-taken',
+  'purged',
+];

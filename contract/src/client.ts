@@ -57,7 +57,8 @@ export function createClient({ url, headers = {}, fetch = globalThis.fetch }: Cl
     const init: RequestInit = {
       method: method.toUpperCase(),
       headers: {
-        accept: 'application/json, text/event-stream, image/webp, application/x-ndjson, text/csv',
+        accept:
+          'application/json, text/event-stream, image/webp, application/x-ndjson, text/csv, application/atom+xml',
         ...headers,
       },
     };

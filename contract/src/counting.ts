@@ -13,5 +13,8 @@ export const mostStanding = 10_000;
 /** So many placements are looked at, to say where a change shows. */
 export const mostReached = 10_000;
 
+/** So many contracts and limits that want looking at are told of at once. */
+export const mostTermsToSee = 5;
+
 /** So many placements are counted of those in one state that want doing. */
 export const mostToDo = 200;

@@ -33,6 +33,11 @@ export function openApi(version: string): Json {
           description: 'Under http on this machine it is called orbis',
         },
         token: { type: 'http', scheme: 'bearer' },
+        password: {
+          type: 'http',
+          scheme: 'basic',
+          description: 'Any name, and a token as the password',
+        },
       },
     },
   };
@@ -70,12 +75,15 @@ function operation(name: string, definition: Route): Json {
     operationId: name,
     summary: definition.summary,
     tags: [definition.tag],
-    ...(definition.access === 'owner' ? { security: [{ session: [] }, { token: [] }] } : { security: [] }),
+    security: securityOf(definition),
     ...(parameters.length > 0 ? { parameters } : {}),
     ...requestBodyOf(definition),
     responses,
   };
 }
+
+const securityOf = ({ access, basic }: Route): Json[] =>
+  access === 'owner' ? [{ session: [] }, { token: [] }, ...(basic ? [{ password: [] }] : [])] : [];
 
 function requestBodyOf({ method, body, takes }: Route): Json {
   const content = takes
@@ -146,6 +154,7 @@ const parameterWords: Readonly<Record<string, string>> = {
   from: 'The number of a revision',
   to: 'The number of another revision',
   list: 'The id of a change list',
+  link: 'The id of a link to a plan',
   change: 'The id of a change of many embeds',
   harvest: 'The id of a harvest',
   sweep: 'The id of a sweep',
@@ -229,7 +238,9 @@ const tagWords: Readonly<Record<string, string>> = {
   'Changes': 'What was done, and taking it back',
   'Harvest': 'The embeds that are on a whole page',
   'Placing': 'Sites, pages and spots, and what a page needs',
+  'Plans': 'What a page needs, step by step, also for somebody who is not signed in',
   'Register': 'Where each embed is, and what was handed out for it',
+  'Terms': 'What has been agreed upon with providers: limits, prices, licences, ends',
   'Sweeping': 'What is really on the published pages',
   'Providers': 'Provider sheets, and the list of oEmbed providers',
 };

@@ -5,9 +5,10 @@ import { kindDefaults, optionsSchema } from './options/schema.ts';
 import { pageKey, siteKey, spotKey } from './place.ts';
 import { level } from './reading.ts';
 import { frameStyle, furtherAddresses, siteColours, siteLanguage, widths } from './register.ts';
-import { embedName, found, revisionNote } from './resources.ts';
+import { embedName, found, providerId, revisionNote } from './resources.ts';
 import { rules } from './rules.ts';
 import { headDigest } from './site-head.ts';
+import { termsValues } from './terms.ts';
 import { z } from './zod.ts';
 
 /** The media type of a register file: a JSON text in each line. */
@@ -104,7 +105,13 @@ export const registerRecords = {
     goneAt: time.nullable().default(null).meta({ description: 'Since when it is removed' }),
     at: time,
   }),
-  spot: z.strictObject({ type: z.literal('spot'), key: spotKey, widths, at: time }),
+  spot: z.strictObject({
+    type: z.literal('spot'),
+    key: spotKey,
+    widths,
+    goneAt: time.nullable().default(null).meta({ description: 'Since when it is removed' }),
+    at: time,
+  }),
   embed: z.strictObject({
     type: z.literal('embed'),
     key,
@@ -112,6 +119,11 @@ export const registerRecords = {
     notes: z.string().max(20_000),
     tags: z.array(tag).max(20),
     retiredAt: time.nullable(),
+    purged: z
+      .strictObject({ at: time, reason: z.string().max(500) })
+      .nullable()
+      .default(null)
+      .meta({ description: 'When its code and its texts were taken out for good, and why' }),
     changedAt: time,
     at: time,
   }),
@@ -135,6 +147,16 @@ export const registerRecords = {
     reason: revisionNote,
     at: time,
   }),
+  terms: z
+    .strictObject({
+      type: z.literal('terms'),
+      embed: key.nullable(),
+      provider: providerId.nullable(),
+      ...termsValues.shape,
+      changedAt: time,
+      at: time,
+    })
+    .meta({ description: 'What has been agreed upon, either for an embed or with a provider' }),
   placement: z.strictObject({
     type: z.literal('placement'),
     id: publicId,
@@ -189,6 +211,23 @@ export const registerRecords = {
     number,
     texts: z.array(digest),
     at: time,
+  }),
+  changeList: z.strictObject({
+    type: z.literal('changeList'),
+    id: publicId,
+    name: label(120),
+    where: z.string().max(2000),
+    at: time,
+  }),
+  changeListPage: z.strictObject({
+    type: z.literal('changeListPage'),
+    list: publicId,
+    page: pageKey,
+    ticked: z
+      .strictObject({ at: time, work: digest })
+      .nullable()
+      .meta({ description: 'When it was ticked, and for what was to be done there then' }),
+    again: z.boolean(),
   }),
   end: z
     .strictObject({ type: z.literal('end'), lines: count })

@@ -1,11 +1,4 @@
-import {
-  mostStyle,
-  pastedLanguages,
-  planActions,
-  positions,
-  wrongInStyle,
-  type PastedLanguage,
-} from '@orbis/core';
+import { mostStyle, pastedLanguages, wrongInStyle, type PastedLanguage } from '@orbis/core';
 import { mostReached, mostStanding } from './counting.ts';
 import { count, factRecord, hexColour, key, publicId, time } from './common.ts';
 import { editorRules } from './editor-rules.ts';
@@ -199,33 +192,6 @@ export const delivery = z
   })
   .meta({ id: 'Delivery' });
 
-export const pagePlan = z
-  .object({
-    page: pageKey,
-    snippets: z
-      .array(snippet.extend({ text: z.string(), digest: z.string(), placements: z.array(publicId) }))
-      .meta({ description: 'By position, then by place' }),
-    steps: z
-      .array(
-        z.object({
-          action: z.enum(planActions),
-          position: z.enum(positions),
-          digest: z.string().nullable(),
-          place: spotKey.nullable(),
-          text: z.string().nullable().meta({ description: 'What is taken out, where no place says it' }),
-          fields: z
-            .array(z.object({ label: z.string(), value: z.string() }))
-            .meta({ description: 'What the editor asks for beside the code, filled in' }),
-        }),
-      )
-      .meta({ description: 'What to do, in the order of the work; what is only taken out has no snippet' }),
-    findings: z.array(placementFinding.extend({ placements: z.array(publicId) })),
-    editor: editorRules
-      .pick({ notes: true, delay: true, showsUnpublished: true })
-      .meta({ description: 'How one works with the site’s editor' }),
-  })
-  .meta({ id: 'PagePlan' });
-
 export const sweepStates = ['waiting', 'running', 'done', 'stopped', 'failed'] as const;
 export const sweep = z
   .object({
@@ -270,7 +236,6 @@ export type Widths = z.infer<typeof widths>;
 export type Placement = z.infer<typeof placement>;
 export type PlacementMade = z.infer<typeof placementMade>;
 export type PlacementFinding = z.infer<typeof placementFinding>;
-export type PagePlan = z.infer<typeof pagePlan>;
 export type Delivery = z.infer<typeof delivery>;
 export type Sweep = z.infer<typeof sweep>;
 export type SweepPage = z.infer<typeof sweepPage>;

@@ -26,6 +26,11 @@ export const revision = z
   })
   .meta({ id: 'Revision' });
 
+/** Why an embed is purged. */
+export const purge = z.strictObject({
+  reason: label(500).meta({ description: 'Why, in your own words; it is kept' }),
+});
+
 /** What was found out about a link when it was collected. */
 export const found = z
   .object({
@@ -122,6 +127,10 @@ export const embed = embedSummary
       description: 'What the code itself says of the options, with nothing asked',
     }),
     current: revision,
+    purged: z
+      .object({ at: time, by: z.string(), reason: z.string() })
+      .nullable()
+      .meta({ description: 'When its code and its texts were taken out for good, by whom, and why' }),
   })
   .meta({ id: 'Embed' });
 

@@ -1,3 +1,4 @@
+import { escapeText } from '@orbis/core';
 import { tableText } from './csv-out.ts';
 import { spoken } from './language/index.ts';
 import type { ThirdParty } from './third-parties.ts';
@@ -25,12 +26,9 @@ type Writer = (heads: readonly string[], rows: readonly (readonly string[])[]) =
 
 const inHtml: Writer = (heads, rows) => {
   const row = (cells: readonly string[], element: 'th' | 'td'): string =>
-    `<tr>${cells.map((cell) => `<${element}>${escapeHtml(cell)}</${element}>`).join('')}</tr>`;
+    `<tr>${cells.map((cell) => `<${element}>${escapeText(cell)}</${element}>`).join('')}</tr>`;
   return `<table>\n<thead>\n${row(heads, 'th')}\n</thead>\n<tbody>\n${rows.map((cells) => `${row(cells, 'td')}\n`).join('')}</tbody>\n</table>\n`;
 };
-
-const escapeHtml = (text: string): string =>
-  text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;');
 
 /* What steers Markdown is escaped (CommonMark, section 2.4); nearly everything that reads it knows tables. */
 const inMarkdown: Writer = (heads, rows) => {

@@ -1,6 +1,7 @@
-import { mostToDo } from './counting.ts';
+import { mostTermsToSee, mostToDo } from './counting.ts';
 import { count, time } from './common.ts';
 import { placementStates } from './register.ts';
+import { terms } from './terms.ts';
 import { z } from './zod.ts';
 
 /** What wants doing, and how far a new owner has come. */
@@ -25,6 +26,9 @@ export const today = z
         seen: z.boolean().meta({ description: 'Whether anything was ever seen on a page' }),
       })
       .meta({ description: 'What there is already' }),
+    terms: z.array(terms).meta({
+      description: `Contracts and limits that want looking at, the worst first; at most ${mostTermsToSee}`,
+    }),
     sweptAt: time.nullable().meta({ description: 'When pages were last read to the end of a sweep' }),
   })
   .meta({ id: 'Today' });

@@ -118,7 +118,7 @@ describe('the language file', () => {
   it('has words for whatever is found, in codes, on pages and by sweeps, and for nothing else', () => {
     const found = [
       ...[...rules, ...pageRules].map(({ id }) => id),
-      ...codesIn(/^(?:reading|harvest|scan|plan)\//, /\brule: ('[a-z-]+'(?: \| '[a-z-]+')*)/g),
+      ...codesIn(/^(?:reading|harvest|scan|plan|terms)\//, /\brule: ('[a-z-]+'(?: \| '[a-z-]+')*)/g),
       // What only the service finds: it alone knows what was handed out since, and
       // whether a page can be read.
       'out-of-date',

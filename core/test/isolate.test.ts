@@ -4,13 +4,14 @@ import { isHost, openCode, sandboxTokensOf, previewDocument, writePolicy } from 
 import { formatSandboxToken } from '@orbis/contract';
 import { codes, sheets, talk } from './corpus.ts';
 
-const preview = (text: string) => {
+const preview = (text: string, also: string[] = []) => {
   const code = openCode(text, { sheets });
   const { html, policy } = previewDocument(text, code.reading, code.sheet, {
     title: 'A <b>title</b>',
     ancestors: ['http://localhost:7420'],
     ownHost: true,
     language: 'en',
+    also,
   });
   return {
     html,
@@ -92,6 +93,10 @@ describe('the document of a preview', () => {
   it('sends forms where they say, and nowhere otherwise', () => {
     expect(preview(codes['a form']!).policy.get('form-action')).to.equal('https://formwold.localhost');
     expect(preview(talk).policy.get('form-action')).to.equal("'none'");
+    // One that its script makes when it is there, where it may send any.
+    const made = '<div class="a-letter"></div><script src="https://another.localhost/form.js"></script>';
+    expect(preview(made).policy.get('form-action')).to.equal("'none'");
+    expect(preview(made, ['allow-forms']).policy.get('form-action')).to.equal('https://another.localhost');
   });
 
   it('names no source that could carry another directive', () => {

@@ -11,8 +11,10 @@ import {
   type Carried,
   type LeavingPlacement,
   type LevelledOptions,
+  type Options,
   type PagePlan,
   type PlannedPlacement,
+  type PlannedSite,
   type StandsElsewhere,
 } from '@orbis/core';
 import { builtInSheets } from '@orbis/sheets';
@@ -145,9 +147,45 @@ describe('the plan of a page', () => {
     ]);
   });
 
-  it('finds what two codes claim for themselves', () => {
-    const form = '<form id="signup"><input name="mail"></form>';
-    const { findings } = planPage(put({ 'x/p#a': form, 'x/p#b': form }), { head: false }, digest);
+  const form = '<form id="signup"><input name="mail"></form>';
+  const spotAt = ({ snippets }: PagePlan, at: number): string =>
+    snippetText(snippets.filter(({ position }) => position === 'spot')[at]!);
+
+  it('puts what claims the same into frames of their own, all but the first, and says so', () => {
+    const plan = planPage(put({ 'x/p#b': form, 'x/p#a': form, 'x/p#c': form }), { head: false }, digest);
+    const about = { way: 'enclosed', from: 'x/p#a', what: 'id', name: 'signup' };
+    expect(plan.findings).to.deep.equal([
+      { rule: 'kept-apart', level: 'note', facts: { place: 'x/p#b', ...about }, placements: ['0000000000'] },
+      { rule: 'kept-apart', level: 'note', facts: { place: 'x/p#c', ...about }, placements: ['0000000002'] },
+    ]);
+    expect(unmarked(spotAt(plan, 0))).to.equal(form);
+    for (const at of [1, 2]) expect(spotAt(plan, at)).to.match(/<iframe [^>]* srcdoc="[^"]*signup/);
+    expect(plan.apart.map(({ placement }) => placement).sort()).to.deep.equal(['0000000000', '0000000002']);
+  });
+
+  it('leaves what cannot be in a frame as it is, and puts the other one into one, wherever it stands', () => {
+    const storing = `${form}<script>document.getElementById('signup').hidden = localStorage.getItem('x') === '1';</script>`;
+    const served = { head: false, servedAt: 'http://0000000000.frames.localhost:7421/' };
+    const bySite = (site: PlannedSite) =>
+      planPage(put({ 'x/p#a': form, 'x/p#b': storing }), site, digest).findings.map(
+        ({ rule, facts }) => `${rule} ${String(facts['place'])} ${String(facts['way'])}`,
+      );
+    expect(bySite(served)).to.deep.equal(['kept-apart x/p#b served']);
+    expect(bySite({ ...served, sharesHost: true })).to.deep.equal(['kept-apart x/p#a enclosed']);
+  });
+
+  it('leaves as they are two frames with one id, which nothing looks for, and says it', () => {
+    const frame = '<iframe id="player" src="https://kinorill.localhost/embed/1"></iframe>';
+    const { findings, apart } = planPage(put({ 'x/p#a': frame, 'x/p#b': frame }), { head: false }, digest);
+    expect([findings.map(({ rule }) => rule), apart]).to.deep.equal([['claims-collide'], []]);
+  });
+
+  it('finds what two codes claim for themselves whose owner wants no frames', () => {
+    const placements = put({ 'x/p#a': form, 'x/p#b': form }).map((one) => ({
+      ...one,
+      asked: { embed: { frame: 'none' } },
+    }));
+    const { findings } = planPage(placements, { head: false }, digest);
     expect(findings).to.deep.equal([
       {
         rule: 'claims-collide',
@@ -157,6 +195,34 @@ describe('the plan of a page', () => {
       },
     ]);
   });
+
+  const film = '<iframe src="https://kinorill.localhost/embed/1" width="560" height="315"></iframe>';
+  const widthCases: [what: string, text: string, asked: Options, expected: [string, number] | null][] = [
+    ['a frame that says its width', film, {}, ['phone tablet', 560]],
+    ['one that keeps its shape', film, { fit: 'shape' }, null],
+    ['one that is never wider', film, { 'max-width': 500 }, ['phone', 500]],
+    ['one that is narrower on phones', film, { 'max-width.phone': 320 }, ['tablet', 560]],
+    ['one that is never narrower', film, { 'fit': 'shape', 'min-width': 400 }, ['phone', 400]],
+    ['one as wide as asked', film, { fit: 'fixed', width: 900, height: 500 }, null],
+    ['one that gives way by itself', film.replace('<iframe', '<iframe style="max-width:100%"'), {}, null],
+    ['what has no width', form, {}, null],
+    ['what is in a frame of ours', form, { frame: 'enclosed' }, null],
+  ];
+  for (const [what, text, asked, expected] of widthCases)
+    it(`knows whether its spot is wide enough for ${what}`, () => {
+      const [one] = put({ 'x/p#a': text });
+      const placement = {
+        ...one!,
+        asked: { embed: asked },
+        widths: { phone: 358, tablet: 540, desktop: 760 },
+      };
+      const { findings } = planPage([placement], { head: true }, digest);
+      const found = findings.filter(({ rule }) => rule === 'too-wide').map(({ facts }) => facts);
+      expect(found.map(({ devices, width }) => [devices, width])).to.deep.equal(expected ? [expected] : []);
+      expect(planPage([{ ...one!, asked: { embed: asked } }], { head: true }, digest).findings).to.deep.equal(
+        findings.filter(({ rule }) => rule !== 'too-wide'),
+      );
+    });
 
   const some = fc.uniqueArray(
     fc.tuple(

@@ -119,7 +119,7 @@ describe('the reading of any code', () => {
       fc.property(scrapTexts, (text) => expectWhole(text, read(text, context))),
       { seed, numRuns: 3000 },
     );
-  }).timeout(60_000);
+  });
 
   it('is mended once and for all, and a text with nothing to mend stays as it is', () => {
     fc.assert(
@@ -131,7 +131,7 @@ describe('the reading of any code', () => {
       }),
       { seed, numRuns: 1500 },
     );
-  }).timeout(60_000);
+  });
 
   it('counts what the documents in frames contact and need, down to those inside them', () => {
     const inner =

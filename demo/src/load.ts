@@ -3,6 +3,7 @@ import type { Client, Sweep, Widths } from '@orbis/contract';
 import { demoCodes, onPort } from './codes.ts';
 import { hosts } from './hosts.ts';
 import { loadFriends } from './load-friends.ts';
+import { loadTerms } from './load-terms.ts';
 import { loopbackFetch } from './loopback.ts';
 import { pages } from './site/content.ts';
 
@@ -31,6 +32,7 @@ export async function loadDemo(client: Client, port: number): Promise<void> {
   await placeAndPublish(stage);
   await moveOn(stage);
   await loadFriends(client, port);
+  await loadTerms(client);
   await sweepAll(client);
 }
 

@@ -21,6 +21,7 @@ import { mountRoutes } from './http/mount.ts';
 import { foundPageHandlers } from './http/resources/found-pages.ts';
 import { harvestHandlers } from './http/resources/harvests.ts';
 import { placementHandlers } from './http/resources/placements.ts';
+import { planHandlers } from './http/resources/plans.ts';
 import { pageHandlers } from './http/resources/pages.ts';
 import { headHandlers } from './http/resources/heads.ts';
 import { thirdPartyHandlers } from './http/resources/third-parties.ts';
@@ -29,6 +30,7 @@ import { todayHandlers } from './http/resources/today.ts';
 import { registerHandlers } from './http/resources/register.ts';
 import { siteHandlers } from './http/resources/sites.ts';
 import { spotHandlers } from './http/resources/spots.ts';
+import { termsHandlers } from './http/resources/terms.ts';
 import { presetHandlers } from './http/resources/presets.ts';
 import { providerHandlers } from './http/resources/providers.ts';
 import { ruleHandlers } from './http/resources/rules.ts';
@@ -67,6 +69,7 @@ export function createApp(deps: Deps): Express {
     ...harvestHandlers(deps),
     ...changeHandlers(deps),
     ...importHandlers(deps),
+    ...termsHandlers(deps),
     ...presetHandlers(deps),
     ...providerHandlers(deps),
     ...ruleHandlers(deps),
@@ -81,6 +84,7 @@ export function createApp(deps: Deps): Express {
     ...thirdPartyHandlers(deps),
     ...todayHandlers(deps),
     ...changeListHandlers(deps),
+    ...planHandlers(deps),
     ...sweepHandlers(deps),
   };
   app.use(apiBase, mountRoutes(handlers, deps), noRoute);

@@ -48,6 +48,19 @@ export interface Orbis {
 
 export const version = '0.1.0';
 
+export interface StartOptions {
+  log?: Logger;
+  /** Whether the private database writes to disk before it answers; tests do without. */
+  durable?: boolean;
+  sheets?: readonly Sheet[];
+  /** What this process is for; everything where nothing is said. */
+  only?: readonly Role[];
+  /** How long the database may take to say that it is there, in milliseconds; under a second as usual. */
+  patience?: number;
+  /** How long reading one text may take, in seconds; see `createReader`. */
+  readingSeconds?: number;
+}
+
 /**
  * Starts everything: data folder, database, both servers, the queue of jobs; or those of it that this process
  * is for. Where a step fails, what was started before it is stopped again.
@@ -60,7 +73,8 @@ export async function startOrbis(
     durable = true,
     sheets = builtInSheets(),
     only = roles,
-  }: { log?: Logger; durable?: boolean; sheets?: readonly Sheet[]; only?: readonly Role[] } = {},
+    ...waits
+  }: StartOptions = {},
 ): Promise<Orbis> {
   if (only.length < roles.length) sharedDatabase(settings);
   keepHeapSmall();
@@ -70,11 +84,9 @@ export async function startOrbis(
     for (let step = undo.pop(); step; step = undo.pop()) await step();
   };
   try {
-    const urls = await openDatabase(settings, { durable, log }, undo);
-    const connection = await connectDatabase(urls);
-    undo.push(() => connection.close());
+    const connection = await openDatabase(settings, { durable, log, ...waits }, undo);
     const now = (): Date => new Date();
-    const { reader, fetching, browser } = openReaders(settings, undo);
+    const { reader, fetching, browser } = openReaders(settings, waits, undo);
     let origins: Origins | null = null;
     const known = (): Origins => origins!;
     const sheetRegistry = createSheetRegistry(sheets, {
@@ -118,9 +130,10 @@ export async function startOrbis(
 /* What reads foreign codes and pages, fetches them, and looks at them. */
 function openReaders(
   settings: Settings,
+  { readingSeconds }: Pick<StartOptions, 'readingSeconds'>,
   undo: Undo,
 ): Pick<Deps, 'reader' | 'browser'> & { fetching: Fetching } {
-  const reader = createReader();
+  const reader = createReader({ seconds: readingSeconds });
   const fetching = createFetching({
     allowPrivate: settings.ORBIS_ALLOW_PRIVATE === 'yes',
     robots: reader.robots,
@@ -147,15 +160,20 @@ type Undo = (() => unknown)[];
 /* The data folder, locked, and the database in it, or the one elsewhere that the settings name. */
 async function openDatabase(
   settings: Settings,
-  options: { durable: boolean; log: Logger },
+  { durable, log, patience }: { durable: boolean; log: Logger } & Pick<StartOptions, 'patience'>,
   undo: Undo,
-): Promise<string | Accounts<string>> {
+): Promise<Connection> {
   const folder = openDataFolder(settings.ORBIS_DATA);
   undo.push(await lockFolder(folder.root));
-  if (settings.ORBIS_DATABASE_URL !== undefined) return settings.ORBIS_DATABASE_URL;
-  const database = await startPrivateDatabase(folder, options);
-  undo.push(() => database.stop());
-  return database.urls;
+  let urls: string | Accounts<string> | undefined = settings.ORBIS_DATABASE_URL;
+  if (urls === undefined) {
+    const database = await startPrivateDatabase(folder, { durable, log });
+    undo.push(() => database.stop());
+    urls = database.urls;
+  }
+  const connection = await connectDatabase(urls, { patience });
+  undo.push(() => connection.close());
+  return connection;
 }
 
 type JobTools = Pick<Deps, 'connection' | 'reader' | 'sheetRegistry' | 'origins' | 'now' | 'log'> & {

@@ -1,9 +1,10 @@
 import { expect } from 'chai';
-import { chromium, type Browser } from 'playwright-core';
+import type { Browser, Frame, Page } from 'playwright-core';
 import { hosts, loopbackFetch, markerLine, smallSites, spotOfAll, sweepAll } from '@orbis/demo';
 import type { PagePlan, SpecimenReading } from '@orbis/contract';
-import { findChromium } from '../src/browser/find.ts';
 import { refusal, startTestOrbis, type TestOrbis } from './support/orbis.ts';
+import { until } from './support/until.ts';
+import { launchBrowser, newVisitor, patience, standsStill } from './support/visitors.ts';
 
 const minute = 60_000;
 const booking = (port: number): string =>
@@ -17,8 +18,7 @@ const sites = [
 type Known = (typeof sites)[number];
 const called = (key: string): Known => sites.find((site) => site.key === key)!;
 
-describe('the editors of five sites', function () {
-  this.timeout(120_000);
+describe('the editors of five sites', () => {
   let test: TestOrbis;
   let ahead = 0;
   before(async () => {
@@ -131,14 +131,14 @@ describe('the editors of five sites', function () {
     const plans = new Map<string, PagePlan>();
     const pasted = new Map<string, string>();
     before(async () => {
-      browser = await chromium.launch({ executablePath: findChromium(process.env['ORBIS_CHROMIUM'])! });
+      browser = await launchBrowser();
       await test.client.call('embeds.create', { body: { name: 'Nights', text: booking(test.world.port) } });
       for (const site of sites) {
         const { data: placement } = await test.client.call('placements.create', {
           body: { embed: 'nights', place: `${site.key}/${site.path}#${site.spot}` },
         });
         const params = { page: `${site.key}/${site.path}` };
-        plans.set(site.key, (await test.client.call('pages.plan', { params })).data);
+        plans.set(site.key, (await test.client.call('plans.read', { params })).data);
         const { data } = await test.client.call('deliveries.create', { params: { placement: placement.id } });
         pasted.set(site.key, data.text);
         await publish(site, data.text);
@@ -201,13 +201,13 @@ describe('the editors of five sites', function () {
 
     it('works on each of them as its visitors see it', async () => {
       for (const { key, host, path } of sites) {
-        const page = await browser.newPage();
+        const page = await newVisitor(browser);
         await page.goto(`http://${host}:${test.world.port}/${path}`);
         const where =
           form(key) === 'asked'
             ? page.mainFrame()
             : await (await page.waitForSelector('iframe')).contentFrame();
-        await where!.waitForSelector('.slotsedge-calendar button', { timeout: 20_000 }).catch(() => {
+        await where!.waitForSelector('.slotsedge-calendar button').catch(() => {
           throw new Error(`nothing can be booked on ${key}`);
         });
         await page.close();
@@ -236,5 +236,76 @@ describe('the editors of five sites', function () {
       await publish(site, data.text);
       expect(await stateNow()).to.deep.equal(['live']);
     });
+  });
+
+  describe('a film, a form and a calendar on one page of each of them', () => {
+    let browser: Browser;
+    before(async () => {
+      browser = await launchBrowser();
+      const { port } = test.world;
+      const codes = {
+        Film: `<iframe width="560" height="315" src="http://play.kinorill.localhost:${port}/film/nB4moorNight" title="A night on the moor" allow="fullscreen"></iframe>`,
+        Letter: `<div class="formwold-letter" data-letter="hf-monthly"></div>\n<script async src="http://formwold.localhost:${port}/form.js"></script>`,
+        Calendar: booking(port),
+      };
+      for (const [name, text] of Object.entries(codes))
+        await test.client.call('embeds.create', { body: { name, text } });
+      for (const site of sites) {
+        const place = `${site.key}/${site.path}#${site.spot}`;
+        const { data: before } = await test.client.call('placements.list', { query: { site: site.key } });
+        for (const { id } of before.items)
+          await test.client.call('placements.delete', { params: { placement: id }, ifMatch: '*' });
+        const texts: string[] = [];
+        for (const embed of ['film', 'letter', 'calendar']) {
+          const { data } = await test.client.call('placements.create', { body: { embed, place } });
+          const params = { placement: data.id };
+          texts.push((await test.client.call('deliveries.create', { params })).data.text);
+        }
+        await publish(site, texts.join('\n'));
+      }
+      ahead += 2 * minute;
+    });
+    after(() => browser.close());
+
+    /* Where on a page, and in which of its frames, something is. */
+    const framed = async (page: Page, selector: string): Promise<Frame> => {
+      for (const end = Date.now() + patience; Date.now() < end; await page.waitForTimeout(100))
+        for (const frame of page.frames()) if (await frame.$(selector).catch(() => null)) return frame;
+      throw new Error(`there is no ${selector}`);
+    };
+
+    for (const site of sites)
+      it(`plays, sends and books on ${site.key}, as the editor there publishes it`, async () => {
+        await sweepAll(test.client);
+        const { data } = await test.client.call('placements.list', { query: { site: site.key } });
+        expect(data.items.map(({ embed, state }) => [embed, state])).to.have.deep.members([
+          ['film', 'live'],
+          ['letter', 'live'],
+          ['calendar', 'live'],
+        ]);
+        const page = await newVisitor(browser);
+        await page.goto(`http://${site.host}:${test.world.port}/${site.path}`);
+
+        const film = await framed(page, 'video');
+        const calendar = await framed(page, '.slotsedge-calendar button');
+        const letter = await framed(page, 'input[type=email]');
+        // A frame that takes its height moves those below it, also under a click.
+        await standsStill(page);
+        await film.getByRole('button', { name: /^Play/ }).click();
+        await film.waitForFunction(() => document.querySelector('video')!.currentTime > 0);
+
+        await calendar.locator('.slotsedge-calendar button').first().click();
+        await calendar.getByText('Booked').waitFor();
+
+        await letter.locator('input[type=email]').fill('mara@hollinfell.localhost');
+        await letter.getByRole('button', { name: 'Sign up' }).click();
+        await until(async () => {
+          const shown = await Promise.all(
+            [...page.context().pages()].flatMap((each) => each.frames()).map((frame) => frame.content()),
+          ).catch(() => []);
+          return shown.some((text) => text.includes('Thank you'));
+        });
+        await page.close();
+      });
   });
 });

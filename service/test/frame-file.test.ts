@@ -7,8 +7,7 @@ import { declareSite, startTestOrbis, type TestOrbis } from './support/orbis.ts'
 import { publishedWith, type Published } from './support/published.ts';
 import { until } from './support/until.ts';
 
-describe('an embed in a file on the owner’s server', function () {
-  this.timeout(60_000);
+describe('an embed in a file on the owner’s server', () => {
   let test: TestOrbis;
   let work: Published;
   let server: Server;
@@ -58,7 +57,7 @@ describe('an embed in a file on the owner’s server', function () {
     return { text, document: document.runs.map((run) => run.text).join(''), number };
   }
   const planned = async (): Promise<string[]> =>
-    (await test.client.call('pages.plan', { params: { page: 'hollinfell/talks' } })).data.steps.map(
+    (await test.client.call('plans.read', { params: { page: 'hollinfell/talks' } })).data.steps.map(
       ({ action, position, place }) => `${action} ${position} ${place}`,
     );
 

@@ -7,8 +7,7 @@ import { until } from './support/until.ts';
 const page = 'hollinfell/talks';
 const ifMatch = '*';
 
-describe('pausing, moving and removing', function () {
-  this.timeout(120_000);
+describe('pausing, moving and removing', () => {
   let test: TestOrbis;
   const call: Client['call'] = (name, options) => test.client.call(name, options);
   const fetch = loopbackFetch();
@@ -38,7 +37,7 @@ describe('pausing, moving and removing', function () {
   const change = (placement: string, body: object) =>
     call('placements.change', { params: { placement }, body, ifMatch });
   const plan = async () =>
-    (await call('pages.plan', { params: { page } })).data.steps.map(({ action, place: where }) => ({
+    (await call('plans.read', { params: { page } })).data.steps.map(({ action, place: where }) => ({
       action,
       place: where,
     }));

@@ -10,8 +10,7 @@ const booking = (calendar: string): string =>
 const talk =
   '<iframe width="560" height="315" src="https://play.kinorill.localhost/film/qX7" title="Talk"></iframe>';
 
-describe('what a page needs only once', function () {
-  this.timeout(60_000);
+describe('what a page needs only once', () => {
   let test: TestOrbis;
   const ids: Record<string, string> = {};
   before(async () => {
@@ -37,7 +36,7 @@ describe('what a page needs only once', function () {
   const deliver = async (spot: string) =>
     (await test.client.call('deliveries.create', { params: { placement: ids[spot]! } })).data;
   const plan = async () =>
-    (await test.client.call('pages.plan', { params: { page: 'hollinfell/visit' } })).data;
+    (await test.client.call('plans.read', { params: { page: 'hollinfell/visit' } })).data;
   const head = async (yes: boolean) => {
     const { etag } = await test.client.call('sites.read', { params: { site: 'hollinfell' } });
     await test.client.call('sites.change', {
@@ -141,25 +140,6 @@ describe('what a page needs only once', function () {
     await head(false);
   });
 
-  it('is told where two codes claim one thing', async () => {
-    const { client } = test;
-    await client.call('embeds.create', {
-      body: {
-        name: 'Letter',
-        text: '<form id="signup" action="https://formwold.localhost/x"><input name="mail"></form>',
-      },
-    });
-    await client.call('embeds.duplicate', { params: { embed: 'letter' }, body: { name: 'Letter again' } });
-    for (const [embed, spot] of [
-      ['letter', 'a'],
-      ['letter-again', 'b'],
-    ])
-      await client.call('placements.create', { body: { embed: embed!, place: `hollinfell/visit#${spot}` } });
-    const { findings } = await plan();
-    expect(findings.map(({ rule, level }) => [rule, level])).to.deep.equal([['claims-collide', 'error']]);
-    expect(findings[0]!.message).to.include('signup');
-  });
-
   it('is brought by the next place when the embed that brought it is retired; that one is to be taken out', async () => {
     await head(false);
     const again = { embed: 'nights-a', place: 'hollinfell/visit#a' };
@@ -184,8 +164,7 @@ describe('what a page needs only once', function () {
   });
 });
 
-describe('what a page needs no more', function () {
-  this.timeout(60_000);
+describe('what a page needs no more', () => {
   let test: TestOrbis;
   let page: Published;
   before(async () => {
@@ -201,7 +180,7 @@ describe('what a page needs no more', function () {
   });
   after(() => test.stop());
   const steps = async () => {
-    const { data } = await test.client.call('pages.plan', { params: { page: 'hollinfell/talks' } });
+    const { data } = await test.client.call('plans.read', { params: { page: 'hollinfell/talks' } });
     return data.steps.map(({ action, position, place, text }) => [action, place ?? position, text]);
   };
 

@@ -16,8 +16,7 @@ const taken = ({ client }: TestOrbis, text: string) =>
 const settled = ({ client }: TestOrbis): Promise<void> =>
   until(async () => (await client.call('placements.list', { query: { limit: 1 } })).data.waiting === 0);
 
-describe('a whole register as a file', function () {
-  this.timeout(120_000);
+describe('a whole register as a file', () => {
   let one: TestOrbis;
   let other: TestOrbis;
   let file: string;
@@ -48,12 +47,29 @@ describe('a whole register as a file', function () {
     await client.call('placements.delete', { params: { placement }, ifMatch: etag! });
     const page = 'hollinfell/live';
     await client.call('pages.delete', { params: { page }, query: { placements: 'end' }, ifMatch: '*' });
+    const spot = 'hollinfell/talks#comet';
+    await client.call('spots.delete', { params: { spot }, query: { placements: 'end' }, ifMatch: '*' });
     await client.call('placements.change', {
       params: { placement: list.items[1]!.id },
       body: { note: 'Until May.', paused: true },
       ifMatch: '*',
     });
+    await client.call('terms.writeOfProvider', {
+      params: { provider: 'mapmere' },
+      ifMatch: '*',
+      body: {
+        viewsAMonth: 9000,
+        price: { amount: 4.5, currency: 'EUR', every: 'month' },
+        ends: '2027-02-28',
+      },
+    });
     await settled(one);
+    const { data: made } = await client.call('changeLists.create', { body: { name: 'All', where: '' } });
+    const { data: listed } = await client.call('changeListPages.list', { params: { list: made.id } });
+    await client.call('changeListPages.tick', {
+      params: { list: made.id, page: listed.items[0]!.page },
+      body: { work: listed.items[0]!.work },
+    });
     file = await written(one);
     other = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });
   });
@@ -78,7 +94,10 @@ describe('a whole register as a file', function () {
         'revision',
         'placement',
         'delivery',
+        'terms',
         'need',
+        'changeList',
+        'changeListPage',
       ],
     );
     expect(file).to.not.include('createdBy');
@@ -174,7 +193,7 @@ describe('a whole register as a file', function () {
       });
       const { data: pages } = await client.call('pages.list', { query: { limit: 200 } });
       const { data: sites } = await client.call('sites.list', { query: {} });
-      const { data: plan } = await client.call('pages.plan', { params: { page: 'hollinfell/talks' } });
+      const { data: plan } = await client.call('plans.read', { params: { page: 'hollinfell/talks' } });
       const { data: head } = await client.call('heads.read', { params: { site: 'hollinfell' } });
       return {
         placements,

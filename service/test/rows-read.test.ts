@@ -42,6 +42,7 @@ const lists: readonly [path: string, query: Record<string, string>][] = [
   ['/pages', { site: 's9' }],
   ['/pages', { q: 's9/p10' }],
   ['/pages', { q: 's4' }],
+  ['/pages/s9%2Fp9/plan/links', {}],
   ['/sweeps', {}],
   ['/sweeps/jjjjjjjjj1/pages', {}],
   ['/providers', {}],
@@ -52,10 +53,10 @@ const lists: readonly [path: string, query: Record<string, string>][] = [
   ['/changes', {}],
   ['/changes', { standing: 'true' }],
   ['/presets', {}],
+  ['/terms', {}],
 ];
 
-describe('with 50,000 placements', function () {
-  this.timeout(300_000);
+describe('with 50,000 placements', () => {
   let test: TestOrbis;
   before(async () => {
     test = await startTestOrbis();
@@ -110,7 +111,9 @@ describe('with 50,000 placements', function () {
       ['missing', 200],
       ['out-of-date', 200],
     ]);
-    expect(await readFor(() => test.client.call('today.read', {}))).to.be.at.most(itself + 2 * 2 * 200);
+    // Limits are written down by hand, one by one: each of the fifty is looked at.
+    const allowed = itself + 2 * 2 * 200 + 3 * 50;
+    expect(await readFor(() => test.client.call('today.read', {}))).to.be.at.most(allowed);
   });
 
   it(`reads at most ${each} rows for each thing in the head of a site`, async () => {

@@ -11,8 +11,7 @@ const pages = [
   ['live', 'camera'],
 ] as const;
 
-describe('the head of a whole site', function () {
-  this.timeout(60_000);
+describe('the head of a whole site', () => {
   let test: TestOrbis;
   const placed = new Map<string, string>();
   let loader: string;
@@ -45,7 +44,7 @@ describe('the head of a whole site', function () {
     return (await test.client.call('heads.change', { params, ifMatch: etag!, body })).data;
   };
   const plan = async (path: string): Promise<PagePlan> =>
-    (await test.client.call('pages.plan', { params: { page: `hollinfell/${path}` } })).data;
+    (await test.client.call('plans.read', { params: { page: `hollinfell/${path}` } })).data;
   const steps = async (path: string) =>
     (await plan(path)).steps.map(({ action, position }) => `${action} ${position}`);
   const edit = async (method: string, what: string, body: object): Promise<void> => {
@@ -177,8 +176,7 @@ describe('the head of a whole site', function () {
   });
 });
 
-describe('what comes with something into the head of a whole site', function () {
-  this.timeout(60_000);
+describe('what comes with something into the head of a whole site', () => {
   let test: TestOrbis;
   before(async () => {
     test = await startTestOrbis();

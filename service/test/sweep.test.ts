@@ -140,7 +140,7 @@ describe('a sweep of the published pages', () => {
 
   it('tells the plan of the page what is there, what is to be replaced, and what is left behind by a placement that ended', async () => {
     const steps = async () =>
-      (await test.client.call('pages.plan', { params: { page } })).data.steps.map(({ action, place }) => [
+      (await test.client.call('plans.read', { params: { page } })).data.steps.map(({ action, place }) => [
         action,
         place,
       ]);
@@ -148,12 +148,12 @@ describe('a sweep of the published pages', () => {
     await save({ start: 60 });
     expect(await steps()).to.deep.equal([['replace', place]]);
     // What the plan shows is what is handed out then, to the number.
-    const shown = (await test.client.call('pages.plan', { params: { page } })).data.snippets.map(
+    const shown = (await test.client.call('plans.read', { params: { page } })).data.snippets.map(
       ({ text }) => text,
     );
     expect(shown).to.deep.equal([(await deliver()).text]);
     expect(
-      (await test.client.call('pages.plan', { params: { page } })).data.snippets.map(({ text }) => text),
+      (await test.client.call('plans.read', { params: { page } })).data.snippets.map(({ text }) => text),
     ).to.deep.equal(shown);
     await test.client.call('placements.delete', { params: { placement: id }, ifMatch: '*' });
     expect(await steps()).to.deep.equal([['take-out', place]]);
@@ -209,7 +209,7 @@ describe('a sweep of the published pages', () => {
     expect((await now()).findings.map(({ rule, remedy }) => [rule, remedy])).to.deep.equal([
       ['retired', 'Take it out of the page, or restore the embed.'],
     ]);
-    const { data } = await test.client.call('pages.plan', { params: { page } });
+    const { data } = await test.client.call('plans.read', { params: { page } });
     expect(data.steps.map(({ action, place: at }) => [action, at])).to.deep.equal([['take-out', place]]);
     await publish('');
     await sweepAll(test.client);

@@ -1,4 +1,4 @@
-import { formatState, mostToDo, mostWaiting, plural, type Today } from '@orbis/contract';
+import { formatState, mostToDo, mostWaiting, plural, type Terms, type Today } from '@orbis/contract';
 import type { AddCommand } from '../command.ts';
 import { serviceAddress } from '../connection.ts';
 import { facts } from '../text.ts';
@@ -24,6 +24,7 @@ export const addStatus: AddCommand = (program, run) => {
             url,
             person: session.person,
             attention: Object.fromEntries(found.map(({ state, count }) => [state, count])),
+            terms: today.terms,
             waiting,
           },
           () =>
@@ -31,19 +32,24 @@ export const addStatus: AddCommand = (program, run) => {
               [
                 ['Orbis', url ?? 'not known'],
                 ['Signed in as', session.person?.name ?? 'nobody'],
-                ['Needs attention', found.map(inWords).join('\n') || 'nothing'],
+                [
+                  'Needs attention',
+                  [...found.map(inWords), ...today.terms.map(termsInWords)].join('\n') || 'nothing',
+                ],
                 ...(waiting > 0 ? [['Being worked out', waitingInWords(waiting)] as [string, string]] : []),
               ],
               tools.colours,
             ),
         );
-        return found.length > 0 ? 1 : 0;
+        return found.length > 0 || today.terms.length > 0 ? 1 : 0;
       }),
     );
 };
 
 const inWords = ({ state, count }: Today['states'][number]): string =>
   `${count < mostToDo ? plural(count, 'placement') : `${mostToDo} placements or more`} ${formatState(state)} (orbis list placements --state ${state})`;
+
+const termsInWords = ({ name, findings }: Terms): string => `${name}: ${findings[0]!.message} (orbis terms)`;
 
 const waitingInWords = (waiting: number): string =>
   waiting < mostWaiting ? plural(waiting, 'placement') : `${mostWaiting} placements or more`;

@@ -8,7 +8,7 @@ import {
   type Embed,
   type Found,
 } from '@orbis/contract';
-import { facts, type Colours } from '../text.ts';
+import { facts, formatTimestamp, type Colours } from '../text.ts';
 
 /** An embed as people read it. */
 export function describeEmbed(embed: Embed, colours: Colours): string {
@@ -26,13 +26,17 @@ export function describeEmbed(embed: Embed, colours: Colours): string {
   ];
   if (embed.tags.length > 0) rows.push(['Tags', embed.tags.join(', ')]);
   if (embed.notes) rows.push(['Notes', embed.notes]);
-  if (embed.retired) rows.push(['Retired', 'yes']);
+  if (embed.purged) rows.push(['Purged', purgedLine(embed.purged)]);
+  else if (embed.retired) rows.push(['Retired', 'yes']);
   if (embed.found) rows.push(...describeFound(embed.found));
   if (embed.direct) rows.push(['See it at', embed.direct]);
   for (const finding of embed.reading.findings)
     rows.push([finding.level, `${finding.message} ${finding.remedy}`]);
   return facts(rows, colours);
 }
+
+const purgedLine = ({ at, by, reason }: NonNullable<Embed['purged']>): string =>
+  `${formatTimestamp(at)}${by === '' ? '' : ` by ${by}`}: ${reason}`;
 
 const describeFound = (found: Found): [string, string][] => {
   const title = [found.title, found.author && `by ${found.author}`].filter(Boolean).join(', ');

@@ -58,7 +58,7 @@ const headOf = async (site: string, client: Client): Promise<string> =>
   (await client.call('heads.read', { params: { site } })).data.text;
 
 async function pageOf(page: string, client: Client): Promise<PageContents> {
-  const { data: plan } = await client.call('pages.plan', { params: { page } });
+  const { data: plan } = await client.call('plans.read', { params: { page } });
   const placements = await every((after) =>
     client.call('placements.list', { query: { page, limit, after } }),
   );

@@ -103,6 +103,7 @@ Examples:
       .option('--notes <text>', 'write other notes')
       .option('--retire', 'keep it, but place it nowhere any more')
       .option('--restore', 'take a retired one into use again')
+      .option('--purge <reason>', 'take the code and the texts of a retired one out for good')
       .description('rename it, tag it, annotate it, retire or restore it; makes no revision')
       .addHelpText(
         'after',
@@ -110,6 +111,9 @@ Examples:
 Examples:
   orbis change embed opening-talk --name "Opening talk, 2026" --tag archive
   orbis change embed old-map --retire
+  orbis change embed old-map --purge 'Its licence has ended.'
+
+What is purged does not come back. That it was there, where it stood and why it was purged is kept.
 
 “orbis set” changes its options, “orbis renew” its code.`,
       )
@@ -118,6 +122,15 @@ Examples:
           refuseNothing(options);
           const client = tools.client();
           const now = await client.call('embeds.read', { params: { embed } });
+          if (options.purge !== undefined) {
+            const { data } = await client.call('embeds.purge', {
+              params: { embed },
+              ifMatch: now.etag ?? '',
+              body: { reason: options.purge },
+            });
+            tools.confirm(data, () => describeEmbed(data, tools.colours));
+            return 0;
+          }
           const retired = options.retire ? true : options.restore ? false : undefined;
           const { data } = await client.call('embeds.change', {
             params: { embed },
@@ -141,13 +154,18 @@ interface Details {
   notes?: string;
   retire?: boolean;
   restore?: boolean;
+  purge?: string;
 }
 
 function refuseNothing(options: Details): void {
   if (Object.keys(options).length === 0)
-    throw new UsedWrongly('Say what to change: --name, --tag, --untag, --notes, --retire or --restore.');
+    throw new UsedWrongly(
+      'Say what to change: --name, --tag, --untag, --notes, --retire, --restore or --purge.',
+    );
   if (options.retire && options.restore)
     throw new UsedWrongly('--retire and --restore are opposites. Give one of them.');
+  if (options.purge !== undefined && Object.keys(options).length > 1)
+    throw new UsedWrongly('--purge goes by itself: nothing else is kept of what is purged.');
 }
 
 function tagsOf(now: { tags: string[] }, { tag, untag }: Details): string[] | undefined {

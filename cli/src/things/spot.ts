@@ -1,6 +1,7 @@
 import { parsePlace, type Spot, type Widths } from '@orbis/contract';
 import { UsedWrongly } from '../command.ts';
 import { facts, type Colours } from '../text.ts';
+import { endedWith, endsPlacements, refuseToEnd } from './standing.ts';
 import type { Thing } from './thing.ts';
 
 const usual: Widths = { phone: 358, tablet: 704, desktop: 760 };
@@ -64,14 +65,25 @@ export const spot: Thing = {
     verb
       .command('spot')
       .argument('<place>', 'site, path and name')
-      .description('a spot in which nothing was ever placed')
-      .action((spot: string) =>
+      .addOption(endsPlacements())
+      .description('a spot of a page')
+      .addHelpText(
+        'after',
+        '\nExample:\n  orbis remove spot hollinfell/talks#north --end-placements\n\n“orbis undo” has it again, with all that was placed in it.',
+      )
+      .action((spot: string, { endPlacements = false }: { endPlacements?: boolean }) =>
         run(async (tools) => {
           parsePlace(spot);
           const client = tools.client();
           const { etag } = await client.call('spots.read', { params: { spot } });
-          await client.call('spots.delete', { params: { spot }, ifMatch: etag ?? '*' });
-          tools.confirm({ removed: spot }, () => `Removed the spot ${spot}.\n`);
+          const { data: standing } = await client.call('spots.standing', { params: { spot } });
+          refuseToEnd('spot', spot, standing, endPlacements);
+          const query = endPlacements ? { placements: 'end' as const } : {};
+          await client.call('spots.delete', { params: { spot }, query, ifMatch: etag ?? '*' });
+          tools.confirm(
+            { removed: spot, ended: standing.placements },
+            () => `Removed the spot ${spot}${endedWith(standing)}.\n`,
+          );
           return 0;
         }),
       );

@@ -28,6 +28,7 @@ const words: Record<string, string[] | null> = {
   'picture': ['talk'],
   'where': ['talk'],
   'views': ['talk@hollinfell/visit#main'],
+  'terms': [],
   'list embeds': [],
   'list revisions': ['talk'],
   'list presets': [],
@@ -71,6 +72,7 @@ const words: Record<string, string[] | null> = {
   'change changelist': ['0123456789'],
   'remove changelist': ['0123456789'],
   'tick': ['0123456789', 'hollinfell/talks'],
+  'share': ['hollinfell/talks'],
   'change placement': ['0123456789', '--pause'],
   'change spot': ['hollinfell/visit#main', 'phone=300'],
   'change password': null,
@@ -116,8 +118,7 @@ const given: Record<string, string> = {
 };
 const code = '<video controls src="https://a.example/x.webm">x</video>';
 
-describe('how commands end', function () {
-  this.timeout(60_000);
+describe('how commands end', () => {
   it('is told once for all of them in the help, with the environment', async () => {
     const { out, exit } = await run(['--help']);
     expect(exit).to.equal(0);

@@ -2,7 +2,8 @@ import Button from '@mui/material/Button';
 import Snackbar from '@mui/material/Snackbar';
 import { useMutation } from '@tanstack/react-query';
 import { createContext, useContext, useMemo, useState, type ReactNode } from 'react';
-import { api, refreshAll } from '../api.ts';
+import type { Change } from '@orbis/contract';
+import { api, refreshAll, takeBegun } from '../api.ts';
 
 interface Announce {
   /** Says a sentence. */
@@ -29,8 +30,12 @@ export function Announcer({ children }: { children: ReactNode }) {
   const announce = useMemo(() => {
     const say = (sentence: string, change: string | null = null): void =>
       setSaid((before) => ({ sentence, change, at: (before?.at ?? 0) + 1 }));
-    return Object.assign((sentence: string) => say(sentence), {
-      done: async (sentence: string) => say(sentence, await newestChange()),
+    const plain = (sentence: string): void => {
+      takeBegun();
+      say(sentence);
+    };
+    return Object.assign(plain, {
+      done: async (sentence: string) => say(sentence, await changeMadeHere()),
     });
   }, []);
   const undo = useMutation({
@@ -72,12 +77,20 @@ export function Announcer({ children }: { children: ReactNode }) {
   );
 }
 
-/* What was done last, as it was done here a moment ago; without an answer, nothing is offered. */
-async function newestChange(): Promise<string | null> {
+/*
+ * What was done here a moment ago, for it to be taken back: the newest change, if it is as new as that. Where
+ * what was saved was the same as before, nothing was done. The service’s own clock is what counts (`Date`,
+ * RFC 9110, section 6.6.1); without an answer, nothing is offered.
+ */
+async function changeMadeHere(): Promise<string | null> {
   try {
-    const { data } = await api.call('changes.list', { query: { limit: 1, standing: 'true' } });
-    const [newest] = data.items;
-    return newest && !newest.lasting ? newest.id : null;
+    const answer = await api.open('changes.list', { query: { limit: 1, standing: 'true' } });
+    const { items } = (await answer.json()) as { items: Change[] };
+    const ago = takeBegun();
+    const [newest] = items;
+    if (ago === null || !newest || newest.lasting) return null;
+    const since = Date.parse(answer.headers.get('date') ?? '') - ago;
+    return Date.parse(newest.createdAt) >= since ? newest.id : null;
   } catch {
     return null;
   }

@@ -7,11 +7,13 @@ import type { Change } from '@orbis/contract';
 import { api, refreshAll, useList } from '../api.ts';
 import { useAnnounce } from '../components/Announcer.tsx';
 import { Card } from '../components/Card.tsx';
+import { Disclosure } from '../components/Disclosure.tsx';
 import { Empty } from '../components/Empty.tsx';
 import { More } from '../components/More.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 import { ScreenHead } from '../components/ScreenHead.tsx';
 import { formatWhen } from '../components/when.ts';
+import { Feed } from './Feed.tsx';
 
 /** What was done to the collection and the register, the newest first, and taking it back. */
 export default function DoneScreen() {
@@ -52,6 +54,13 @@ export default function DoneScreen() {
           </Box>
           <More list={list} />
         </Card>
+      )}
+      {list.items.length > 0 && (
+        <Box sx={{ mt: 3 }}>
+          <Disclosure label="Follow it in a feed reader">
+            <Feed />
+          </Disclosure>
+        </Box>
       )}
     </>
   );

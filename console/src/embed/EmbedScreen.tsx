@@ -16,7 +16,10 @@ import { Disclosure } from '../components/Disclosure.tsx';
 import { ScreenHead } from '../components/ScreenHead.tsx';
 import { SideDrawer } from '../components/SideDrawer.tsx';
 import { Waiting } from '../components/Waiting.tsx';
+import { TermsForm } from '../terms/TermsForm.tsx';
 import { Details } from './Details.tsx';
+import { Purge } from './Purge.tsx';
+import { Purged } from './Purged.tsx';
 import { ItsPicture } from './ItsPicture.tsx';
 import { NewerCode } from './NewerCode.tsx';
 import { Revisions } from './Revisions.tsx';
@@ -38,6 +41,7 @@ export default function EmbedScreen() {
   if (embed.error) return <ProblemNote error={embed.error} />;
   if (!embed.data || sheet === undefined) return <Waiting />;
   const { embed: now, etag } = embed.data;
+  if (now.purged) return <Purged embed={now} purged={now.purged} />;
   return (
     <Box sx={oneScreen}>
       <ScreenHead
@@ -64,6 +68,19 @@ export default function EmbedScreen() {
           <Stack spacing={3}>
             <ItsPicture embed={now} />
             <Details key={etag} embed={now} etag={etag} />
+            <Disclosure label="Costs and terms">
+              <Box component="section">
+                <Typography variant="h2" sx={{ mb: 2 }}>
+                  Costs and terms
+                </Typography>
+                <TermsForm of={{ embed: now.key }} />
+              </Box>
+            </Disclosure>
+            {now.retired && (
+              <Disclosure label="Purge it">
+                <Purge embed={now} etag={etag} />
+              </Disclosure>
+            )}
           </Stack>
         </SideDrawer>
         <SideDrawer label="Revisions">

@@ -2,10 +2,8 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MuiLink from '@mui/material/Link';
 import Stack from '@mui/material/Stack';
-import Typography from '@mui/material/Typography';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { Link, useSearchParams } from 'react-router';
-import { spoken } from '@orbis/contract/language';
 import { api, refresh } from '../api.ts';
 import { useAnnounce } from '../components/Announcer.tsx';
 import { Card } from '../components/Card.tsx';
@@ -15,20 +13,23 @@ import { ProblemNote } from '../components/ProblemNote.tsx';
 import { ScreenHead } from '../components/ScreenHead.tsx';
 import { Waiting } from '../components/Waiting.tsx';
 import { sweepToItsEnd } from '../sweeps/watch.ts';
+import { EditorWords } from './EditorWords.tsx';
 import { PlanSteps } from './PlanSteps.tsx';
 import { PrintButton } from './PrintButton.tsx';
+import { ShareLinks } from './ShareLinks.tsx';
+import { ownersWork } from './work.ts';
 
 /** What one page needs, all of its placements together, in the order of the work. */
 export default function PlanScreen() {
   const key = useSearchParams()[0].get('page') ?? '';
   const announce = useAnnounce();
   const found = useQuery({
-    queryKey: ['placements', 'plan', key],
+    queryKey: ['plans', key],
     queryFn: async () => {
       const params = { page: key };
       const [page, plan, placed] = await Promise.all([
         api.call('pages.read', { params }),
-        api.call('pages.plan', { params }),
+        api.call('plans.read', { params }),
         api.call('placements.list', { query: { page: key, limit: 100 } }),
       ]);
       return { page: page.data, plan: plan.data, placed: placed.data.items };
@@ -44,7 +45,6 @@ export default function PlanScreen() {
   if (found.error) return <ProblemNote error={found.error} />;
   if (!found.data) return <Waiting />;
   const { page, plan, placed } = found.data;
-  const words = [plan.editor.notes, spoken.editor.working(plan.editor)].filter((each) => each !== '');
   return (
     <>
       <ScreenHead
@@ -68,15 +68,7 @@ export default function PlanScreen() {
       </ScreenHead>
       <Stack spacing={3} sx={{ maxWidth: 820 }}>
         <ProblemNote error={check.error} />
-        {words.length > 0 && (
-          <Card title="How its editor works">
-            {words.map((each) => (
-              <Typography key={each} sx={{ whiteSpace: 'pre-wrap', overflowWrap: 'anywhere' }}>
-                {each}
-              </Typography>
-            ))}
-          </Card>
-        )}
+        <EditorWords editor={plan.editor} />
         {plan.steps.length === 0 ? (
           <Empty title="Nothing to do">
             Nothing is placed on this page. <Link to="/collection">Choose an embed</Link> and place it in one
@@ -84,10 +76,19 @@ export default function PlanScreen() {
           </Empty>
         ) : (
           <Card title="What to do">
-            <PlanSteps plan={plan} names={new Map(placed.map(({ id, embedName }) => [id, embedName]))} />
+            <PlanSteps
+              plan={plan}
+              names={new Map(placed.map(({ id, embedName }) => [id, embedName]))}
+              work={ownersWork(plan, () => check.mutate())}
+            />
           </Card>
         )}
         <Findings findings={plan.findings} />
+        <Box sx={{ displayPrint: 'none' }}>
+          <Card title="Have somebody else do it">
+            <ShareLinks page={key} />
+          </Card>
+        </Box>
       </Stack>
     </>
   );

@@ -3,32 +3,35 @@ import Typography from '@mui/material/Typography';
 import { Fragment, useState } from 'react';
 import type { PagePlan } from '@orbis/contract';
 import { plural, spoken } from '@orbis/contract/language';
-import { api, refresh } from '../api.ts';
 import { CodeRuns, PlainCode } from '../components/CodeRuns.tsx';
 import { CopyButton } from '../components/CopyButton.tsx';
 import { Disclosure } from '../components/Disclosure.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
+import { StepTick } from './StepTick.tsx';
+import type { PlanWork } from './work.ts';
 
 type Step = PagePlan['steps'][number];
 type Snippet = PagePlan['snippets'][number];
 
 /** The steps of a plan, numbered, each with what is pasted; `names` are those of embeds, by the placement. */
 export function PlanSteps({
-  plan: { page, steps, snippets },
+  plan: { steps, snippets },
   names,
+  work,
 }: {
-  plan: PagePlan;
+  plan: Pick<PagePlan, 'steps' | 'snippets'>;
   names: ReadonlyMap<string, string>;
+  work: PlanWork;
 }) {
   return (
     <Box component="ol" aria-label="What to do" sx={{ m: 0, p: 0, listStyle: 'none' }}>
       {steps.map((step, at) => (
         <StepItem
-          key={`${step.position} ${step.place} ${step.digest} ${step.text}`}
+          key={step.id}
           number={at + 1}
           step={step}
           names={names}
-          site={page.slice(0, page.indexOf('/'))}
+          work={work}
           snippet={snippets.find(
             ({ digest, position }) => digest === step.digest && position === step.position,
           )}
@@ -43,11 +46,10 @@ interface StepProps {
   step: Step;
   snippet: Snippet | undefined;
   names: ReadonlyMap<string, string>;
-  /** The key of the page’s site. */
-  site: string;
+  work: PlanWork;
 }
 
-function StepItem({ number, step, snippet, names, site }: StepProps) {
+function StepItem({ number, step, snippet, names, work }: StepProps) {
   const shown = step.position === 'spot' ? names.get(snippet?.placements[0] ?? '') : undefined;
   const isDone = step.action === 'already-there';
   return (
@@ -80,7 +82,15 @@ function StepItem({ number, step, snippet, names, site }: StepProps) {
         </Typography>
         {!isDone && step.fields.length > 0 && <Fields fields={step.fields} />}
         {step.text !== null && <PlainCode text={step.text} label="What to take out" />}
-        {snippet && <Code snippet={snippet} isDone={isDone} where={whereOf(step, snippet)} site={site} />}
+        {snippet && (
+          <Code
+            snippet={snippet}
+            isDone={isDone}
+            where={whereOf(step, snippet)}
+            handOut={() => work.handOut(step)}
+          />
+        )}
+        {!isDone && <StepTick number={number} step={step} work={work} />}
       </Box>
     </Box>
   );
@@ -117,26 +127,17 @@ function Code({
   snippet,
   isDone,
   where,
-  site,
+  handOut,
 }: {
   snippet: Snippet;
   isDone: boolean;
   where: string;
-  site: string;
+  handOut: () => Promise<string>;
 }) {
   const [error, setError] = useState<unknown>(null);
   const text = async (): Promise<string> => {
     setError(null);
-    const [placement] = snippet.placements;
-    if (snippet.position === 'site-head') {
-      // From then on a sweep looks for it in the heads of pages.
-      await api.call('headDeliveries.create', { params: { site } });
-      await refresh('sites');
-    }
-    if (snippet.position !== 'spot' || placement === undefined) return snippet.text;
-    const { data, status } = await api.call('deliveries.create', { params: { placement } });
-    if (status === 201) await refresh('placements');
-    return data.text;
+    return handOut();
   };
   const code = <CodeRuns runs={snippet.runs} label={`Code for ${where}`} />;
   return (

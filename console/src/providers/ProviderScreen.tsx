@@ -16,6 +16,7 @@ import { CopyButton } from '../components/CopyButton.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 import { ScreenHead } from '../components/ScreenHead.tsx';
 import { Waiting } from '../components/Waiting.tsx';
+import { TermsForm } from '../terms/TermsForm.tsx';
 import { mono } from '../theme.ts';
 import { optionWords, spoken } from '@orbis/contract/language';
 import { Differences, SheetEditor } from './SheetEditor.tsx';
@@ -60,6 +61,11 @@ export default function ProviderScreen() {
       <Stack spacing={3}>
         <Card title="What it says">
           <About sheet={sheet} />
+        </Card>
+        <Card title="Your costs and terms">
+          <Box sx={{ maxWidth: 560 }}>
+            <TermsForm of={{ provider: id }} />
+          </Box>
         </Card>
         <Card title="The sheet itself" action={<CopyButton text={text} label="Copy the sheet" />}>
           {from === 'built-in' && (

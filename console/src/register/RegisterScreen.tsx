@@ -35,6 +35,9 @@ export default function RegisterScreen() {
         <Button component={Link} to="/third-parties" variant="outlined" size="small">
           Third parties
         </Button>
+        <Button component={Link} to="/terms" variant="outlined" size="small">
+          Costs and terms
+        </Button>
       </ScreenHead>
       <RegisterFilter search={search} setSearch={setSearch} />
       {list.items.length > 0 && (

@@ -12,10 +12,12 @@ import type {
   OptionLevel,
   PieceSeen,
   PlanAction,
+  Price,
   Role,
   SearchField,
   SnippetPosition,
   TakenNames,
+  Terms,
 } from '@orbis/core';
 import type { YAMLError } from 'yaml';
 import type { ChangeFacts, ChangeKind } from '../change-facts.ts';
@@ -239,6 +241,22 @@ export interface Language {
     /** What embeds of these kinds do, in one clause. */
     purposes: (kinds: readonly Kind[]) => string;
     loads: Readonly<Record<'at-once' | 'waits' | 'both', string>>;
+  };
+  /** The feed of what was done. */
+  feed: { title: string; undone: (said: string) => string };
+  /** What has been agreed upon for an embed or with a provider. */
+  terms: {
+    labels: Readonly<Record<keyof Terms, string>>;
+    price: (price: Price) => string;
+    /** What `views` is called, and where they are counted. */
+    viewsSoFar: string;
+    countedWhere: string;
+    /** How often it was shown, of how many times; null where no limit is said. */
+    views: (times: number, most: number | null) => string;
+    /** A day as people read it, of `YYYY-MM-DD`. */
+    day: (date: string) => string;
+    personalData: (may: boolean) => string;
+    costs: (costs: readonly { currency: string; amount: number }[]) => string;
   };
   /** What is wrong with a comment that marks a place of a file, behind the file and its line. */
   fillFaults: Readonly<Record<FillFault['code'], (found: string) => string>>;

@@ -9,6 +9,7 @@ import {
   composition,
   embed,
   embedName,
+  purge,
   linkAnswer,
   linksCollected,
   lists,
@@ -196,6 +197,20 @@ export const embedRoutes = {
     statuses: [200],
     etag: true,
     errors: ['not-found'],
+  }),
+  'embeds.purge': route({
+    ...paths['embeds.purge'],
+    summary:
+      'Take the code and the texts of a retired embed out for good; that it was there, and where, is kept',
+    tag: 'Collection',
+    access: 'owner',
+    params,
+    ifMatch: true,
+    body: purge,
+    answer: embed,
+    statuses: [200],
+    etag: true,
+    errors: ['not-found', 'not-retired', 'still-placed', 'embed-purged'],
   }),
   'embeds.change': route({
     ...paths['embeds.change'],

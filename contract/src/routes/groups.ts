@@ -158,6 +158,18 @@ export const groupRoutes = {
     statuses: [200],
     errors: [],
   }),
+  'changes.feed': route({
+    ...paths['changes.feed'],
+    summary: 'What was done, newest first, as a feed for programs that follow feeds (Atom, RFC 4287)',
+    tag: 'Changes',
+    access: 'owner',
+    basic: true,
+    query: listQuery,
+    stream: 'application/atom+xml',
+    statuses: [200],
+    etag: true,
+    errors: [],
+  }),
   'changes.read': route({
     ...paths['changes.read'],
     summary: 'One thing that was done',

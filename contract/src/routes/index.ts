@@ -8,11 +8,13 @@ import { groupRoutes } from './groups.ts';
 import { harvestRoutes } from './harvests.ts';
 import { headRoutes } from './heads.ts';
 import { placeRoutes } from './places.ts';
+import { planRoutes } from './plans.ts';
 import { providerRoutes } from './providers.ts';
 import { registerRoutes } from './register.ts';
 import { sessionRoutes } from './session.ts';
 import { sweepRoutes } from './sweeps.ts';
 import { thirdPartyRoutes } from './third-parties.ts';
+import { termsRoutes } from './terms.ts';
 import { todayRoutes } from './today.ts';
 import type { RouteName } from './paths.ts';
 import type { Route } from './route.ts';
@@ -27,10 +29,12 @@ export const routes = {
   ...changeListRoutes,
   ...harvestRoutes,
   ...placeRoutes,
+  ...planRoutes,
   ...headRoutes,
   ...foundPageRoutes,
   ...registerRoutes,
   ...thirdPartyRoutes,
+  ...termsRoutes,
   ...todayRoutes,
   ...providerRoutes,
   ...endpointRoutes,

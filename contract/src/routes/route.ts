@@ -53,7 +53,12 @@ export interface Route<
   /** Answers with a file of this type instead of JSON. */
   file?: 'image/webp';
   /** Answers with a text of this type instead of JSON, sent as it is made. */
-  stream?: 'application/x-ndjson' | 'text/csv';
+  stream?: 'application/x-ndjson' | 'text/csv' | 'application/atom+xml';
+  /**
+   * It only reads, and is asked by programs that know names and passwords alone: a token may come as the
+   * password of HTTP Basic (RFC 7617).
+   */
+  basic?: true;
   /** Takes a text of this type instead of a body of JSON, of whatever length, read as it comes. */
   takes?: 'application/x-ndjson';
   /** Answers with `text/event-stream` instead of JSON; `answer` is then the data of each event. */

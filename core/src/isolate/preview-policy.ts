@@ -44,9 +44,11 @@ export function previewPolicy(
   if (page) for (const each of ['style-src', 'img-src', 'font-src']) sources.allow(each, '*', 'data:');
   // Inline styles are what presentation is made of.
   sources.allow('style-src', "'unsafe-inline'");
+  const tokens = tokensFor(reading, own.length > 0, ours.length > 0, options);
+  if (!contacts) allowMadeForms(sources, tokens, reading, sheet);
   if (!sources.has('form-action')) sources.allow('form-action', "'none'");
   return writePolicy([
-    ['sandbox', tokensFor(reading, own.length > 0, ours.length > 0, options)],
+    ['sandbox', tokens],
     ['frame-ancestors', ancestors],
     ['default-src', ["'none'"]],
     ...sources.list(),
@@ -104,6 +106,22 @@ function allowNamed(sources: Sources, reading: ShownReading, sheet: ShownSheet |
   const named = new Set(reading.addresses.map((address) => hostOf(address.url)));
   for (const { host, uses } of reading.hosts)
     if (!named.has(host)) for (const use of uses) sources.allow(directiveOf[use], hostSource(host));
+}
+
+/* A form that a script makes goes to where the script comes from, or to another host of its provider. */
+function allowMadeForms(
+  sources: Sources,
+  tokens: readonly string[],
+  reading: ShownReading,
+  sheet: ShownSheet | null,
+): void {
+  if (!tokens.includes('allow-forms') || sources.has('form-action')) return;
+  for (const { use, url } of reading.addresses) {
+    const origin = use === 'script' ? originSource(url) : null;
+    if (origin === null) continue;
+    const others = sheet?.hosts.map((host) => sameSchemeAndPort(origin, host)) ?? [];
+    sources.allow('form-action', origin, ...others);
+  }
 }
 
 function sameSchemeAndPort(origin: string, host: string): string | null {

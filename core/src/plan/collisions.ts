@@ -1,6 +1,6 @@
 import { heldBySeveral } from '../reading/held-claims.ts';
 import type { PlanFinding } from './plan-finding.ts';
-import type { PlannedPlacement } from './planned-placement.ts';
+import { byPlace, type PlannedPlacement } from './planned-placement.ts';
 
 /**
  * What several codes of a page claim for themselves, so that one of them would not work (HTML,
@@ -9,7 +9,7 @@ import type { PlannedPlacement } from './planned-placement.ts';
 export function collisions(
   placements: readonly Pick<PlannedPlacement, 'id' | 'place' | 'code'>[],
 ): PlanFinding[] {
-  const inOrder = [...placements].sort((a, b) => (a.place < b.place ? -1 : 1));
+  const inOrder = [...placements].sort(byPlace);
   return heldBySeveral(
     inOrder,
     ({ code }) => code.reading.claims.filter(({ what }) => what !== 'style'),

@@ -39,6 +39,10 @@ export interface PlacedComposition extends LevelledComposition {
   forEditor: ForEditor | null;
 }
 
+/** Whether it shares names with its page: what has a document of its own, or is a link, does not. */
+export const isBare = ({ framed, forEditor }: Pick<PlacedComposition, 'framed' | 'forEditor'>): boolean =>
+  framed === null && (forEditor === null || forEditor.form === 'asked');
+
 /** A composition in a form that an editor lets through. */
 export type EditorComposition = PlacedComposition & { forEditor: ForEditor };
 

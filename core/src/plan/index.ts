@@ -2,7 +2,8 @@
  * In go the placements of a page with their codes, and the site; out comes what is pasted at each position,
  * what only once is said once.
  */
-export { planPage, type PagePlan, type PlannedSite } from './plan-page.ts';
+export { planPage, type PagePlan } from './plan-page.ts';
+export type { PlannedSite } from './planned-site.ts';
 export type { PlannedSnippet } from './planned-snippet.ts';
 export { planActions, type PlanAction, type PlanStep } from './steps.ts';
 export type { Carried, LeavingPlacement, PlannedPlacement, StandsElsewhere } from './planned-placement.ts';
@@ -20,3 +21,5 @@ export type { SiteHead } from './site-head.ts';
 export { onceKinds, snippetForSite, type OnceKind, type OncePerPage } from './once.ts';
 export { hasShared } from './shared.ts';
 export type { PlanFinding } from './plan-finding.ts';
+export { claimsAlone, type KeptApart } from './keep-apart.ts';
+export { spotDevices, type SpotWidths } from './spot-widths.ts';

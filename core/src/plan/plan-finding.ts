@@ -4,6 +4,8 @@ import type { Facts } from '../reason.ts';
 export interface PlanFinding {
   rule:
     | 'claims-collide'
+    | 'kept-apart'
+    | 'too-wide'
     | 'file-taken'
     | 'not-carried'
     | 'editor-form'

@@ -1,47 +1,28 @@
 import type { AskedChange } from '../compose/changes.ts';
-import { classFor } from '../compose/apart.ts';
-import type { Circumstances } from '../compose/composition.ts';
 import { snippetText, type Run } from '../compose/snippet.ts';
 import { positions, type SnippetPosition } from '../options/position.ts';
 import { reason } from '../reason.ts';
-import { bringsLoader } from '../presentation/index.ts';
-import { bringsListener } from '../compose/framed.ts';
 import type { EditorRules } from '../editor/index.ts';
-import { listenerTag, loaderTag } from '../visitors/index.ts';
 import { askedFields, type FilledField } from './asked-fields.ts';
 import { composeAtPlace } from './at-place.ts';
 import { collisions } from './collisions.ts';
 import { companionOf } from './companion.ts';
 import { forEditorFindings, overBudget } from './editor-findings.ts';
 import { fileSnippets, filesTaken } from './files.ts';
-import type { PlacedComposition } from './forms.ts';
+import { isBare } from './forms.ts';
+import { keptApartFindings, type KeptApart } from './keep-apart.ts';
 import { oncePerPage, type OncePerPage } from './once.ts';
 import { mergeOrders } from './order.ts';
 import type { PlanFinding } from './plan-finding.ts';
 import type { LeavingPlacement, PlannedPlacement } from './planned-placement.ts';
-import { leaveOut, sharedParts, type SharedPart } from './shared.ts';
+import type { PlannedSite } from './planned-site.ts';
+import { leaveOut, type SharedPart } from './shared.ts';
 import type { PlannedSnippet } from './planned-snippet.ts';
-import { headsOf, tooEarly, whyMoved, type Heads, type SiteHead } from './site-head.ts';
+import { headsOf, tooEarly, whyMoved, type Heads } from './site-head.ts';
 import { stepsOf, type PlanStep } from './steps.ts';
+import { tooWide } from './too-wide.ts';
 import { notCarried } from './uncarried.ts';
-
-/** What a plan must know of the site. */
-export interface PlannedSite {
-  /** Whether there is a way into the heads of its pages. */
-  head: boolean;
-  /** What is meant for the head of the whole site; nothing where there is no way into it. */
-  siteHead?: SiteHead;
-  /** The language of its pages (BCP 47), for words that visitors read; English where nothing is said. */
-  language?: string;
-  /** Its style for what is in its frames (CSS). */
-  frameStyle?: string;
-  /** Whether all documents that are served share one host. */
-  sharesHost?: boolean;
-  /** Where the document is served that is for the neutral mark. */
-  servedAt?: string;
-  /** What its editor lets through; everything where nothing is said. */
-  editor?: EditorRules;
-}
+import { apartFrom, keptApart, placeOf, workedOut, type Worked } from './worked.ts';
 
 /** What a page needs, all of its placements together. */
 export interface PagePlan {
@@ -51,15 +32,8 @@ export interface PagePlan {
   findings: PlanFinding[];
   /** What it needs once: more than one page may need the same. */
   once: OncePerPage[];
-}
-
-/* A placement with what its code comes to, and what of that its page needs only once. */
-interface Worked {
-  placement: PlannedPlacement;
-  circumstances: Circumstances;
-  composition: PlacedComposition;
-  /** The parts of the code that could as well stand elsewhere. */
-  parts: SharedPart[];
+  /** What is in a frame of its own here because it claims what another placement has. */
+  apart: { placement: string; way: KeptApart['way'] }[];
 }
 
 /**
@@ -75,7 +49,8 @@ export function planPage(
   leaving: readonly LeavingPlacement[] = [],
 ): PagePlan {
   const heads = headsOf(site, digest);
-  const worked = workedOut(placements, site, heads);
+  const apart = keptApart(placements, site, heads);
+  const worked = workedOut(apartFrom(placements, apart), site, heads);
   const first = firstOf(worked.flatMap(({ parts }) => parts));
   const placeBy = new Map(placements.map(({ id, place }) => [id, place]));
   const spots = worked.map((one) => {
@@ -107,19 +82,41 @@ export function planPage(
       fieldsOf: fieldsOf(worked, site),
       inSiteHead: new Set(site.siteHead?.stands ?? []),
     }),
-    findings: [
-      ...filesTaken(worked),
-      ...collisions(worked.filter(isBare).map(({ placement }) => placement)),
-      ...worked.flatMap(({ placement, composition }) => [
-        ...notCarried(placement, composition),
-        ...forEditorFindings(placement, composition),
-      ]),
-      ...tooEarly(worked, heads),
-      ...overBudget(worked, snippets, site.editor),
-    ],
+    findings: findingsOf(worked, { apart, heads, snippets, editor: site.editor }),
     once: oncePerPage(worked, companion, digest),
+    apart: [...apart].map(([placement, { way }]) => ({ placement, way })),
   };
 }
+
+/* What is wrong with it, or worth knowing: of the page, then of each placement. */
+const findingsOf = (
+  worked: readonly Worked[],
+  {
+    apart,
+    heads,
+    snippets,
+    editor,
+  }: {
+    apart: ReadonlyMap<string, KeptApart>;
+    heads: Heads;
+    snippets: readonly PlannedSnippet[];
+    editor: EditorRules | undefined;
+  },
+): PlanFinding[] => [
+  ...filesTaken(worked),
+  ...keptApartFindings(
+    worked.map(({ placement }) => placement),
+    apart,
+  ),
+  ...collisions(worked.filter(({ composition }) => isBare(composition)).map(({ placement }) => placement)),
+  ...worked.flatMap(({ placement, composition }) => [
+    ...tooWide(placement, composition),
+    ...notCarried(placement, composition),
+    ...forEditorFindings(placement, composition),
+  ]),
+  ...tooEarly(worked, heads),
+  ...overBudget(worked, snippets, editor),
+];
 
 const fieldsOf = (
   worked: readonly Worked[],
@@ -134,60 +131,12 @@ const fieldsOf = (
       : [],
   );
 
-/* What has a document of its own, or stands there as a link, shares no names with the page. */
-const isBare = ({ composition: { framed, forEditor } }: Pick<Worked, 'composition'>): boolean =>
-  framed === null && (forEditor === null || forEditor.form === 'asked');
-
-/* What each code comes to, in the order of the places: the first that needs our loader brings it, where there
-   is no way into the head. */
-function workedOut(placements: readonly PlannedPlacement[], site: PlannedSite, heads: Heads): Worked[] {
-  let hasLoader = false;
-  let hasListener = false;
-  return [...placements].sort(byPlace).map((placement) => {
-    const inHead = (tag: string): boolean => heads.page || heads.ofSite(tag);
-    const loader = inHead(loaderTag) ? 'head' : hasLoader ? 'elsewhere' : 'here';
-    const listener = inHead(listenerTag) ? 'head' : hasListener ? 'elsewhere' : 'here';
-    const circumstances = circumstancesOf(placement, site, { loader, listener });
-    const composition = composeAtPlace(placement.code, placement.asked, circumstances, {
-      editor: site.editor,
-      moves: (text) => heads.page || heads.ofSite(text),
-    });
-    hasLoader ||= bringsLoader(composition);
-    hasListener ||= bringsListener(composition);
-    return {
-      placement,
-      circumstances,
-      composition,
-      parts: isBare({ composition })
-        ? sharedParts(placement.id, placement.code, { edits: composition.uncut })
-        : [],
-    };
-  });
-}
-
-const byPlace = (a: PlannedPlacement, b: PlannedPlacement): number =>
-  a.place < b.place ? -1 : a.place > b.place ? 1 : a.id < b.id ? -1 : 1;
-
 /* Who brings each shared text first, in the order of the places. */
 function firstOf(parts: readonly SharedPart[]): Map<string, SharedPart> {
   const first = new Map<string, SharedPart>();
   for (const part of parts) if (!first.has(part.text)) first.set(part.text, part);
   return first;
 }
-
-const circumstancesOf = (
-  { id, mark }: PlannedPlacement,
-  { head, language = 'en', servedAt, frameStyle, sharesHost = false }: PlannedSite,
-  ours: Pick<Circumstances, 'loader' | 'listener'>,
-): Circumstances => ({
-  mark,
-  apart: head ? classFor(id) : null,
-  language,
-  sharesHost,
-  ...(frameStyle !== undefined && { frameStyle }),
-  ...(servedAt !== undefined && { servedAt }),
-  ...ours,
-});
 
 function spotSnippet(
   { placement, circumstances, composition }: Worked,
@@ -199,15 +148,7 @@ function spotSnippet(
   const { snippets } =
     planned.length === 0
       ? composition
-      : composeAtPlace(
-          code,
-          asked,
-          { ...circumstances, planned },
-          {
-            editor: site.editor,
-            moves: (text) => heads.page || heads.ofSite(text),
-          },
-        );
+      : composeAtPlace(code, asked, { ...circumstances, planned }, placeOf(site, heads));
   const runs = snippets
     .find(({ position }) => position === 'spot')!
     .runs.map((run): Run => (run.from === 'source' ? { ...run, of: id } : run));

@@ -2,6 +2,7 @@ import type { Code } from '../code.ts';
 import type { Mark } from '../compose/mark.ts';
 import type { SnippetPosition } from '../options/position.ts';
 import type { LevelledOptions } from '../options/levels.ts';
+import type { SpotWidths } from './spot-widths.ts';
 
 /** What was handed out for another position than the spot, together with a code that is on the page. */
 export interface StandsElsewhere {
@@ -40,8 +41,16 @@ export interface PlannedPlacement {
   /** What its owner calls the embed. */
   name?: string;
   asked: LevelledOptions;
+  /** How wide its spot is; nothing where nobody asks whether it fits. */
+  widths?: SpotWidths;
   /** The mark that it carries; null for none. */
   mark: Mark | null;
   /** What its page was last seen with; null where it was not there. */
   carried?: Carried | null;
 }
+
+/** The order of a plan: by the places, and in one spot by what never changes. */
+export const byPlace = (
+  a: Pick<PlannedPlacement, 'id' | 'place'>,
+  b: Pick<PlannedPlacement, 'id' | 'place'>,
+): number => (a.place < b.place ? -1 : a.place > b.place ? 1 : a.id < b.id ? -1 : 1);

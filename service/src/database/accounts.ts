@@ -24,7 +24,7 @@ const ofMariaDb = 'mariadb.sys';
 export const tablesOfFrames = ['preview', 'served', 'placement', 'embed', 'spot', 'site'] as const;
 
 /** What it writes: what its documents were kept from contacting, and where they were shown. */
-export const tablesThatFramesWrite = ['blocked_contact', 'hit'] as const;
+export const tablesThatFramesWrite = ['blocked_contact', 'embed_views', 'hit', 'provider_views'] as const;
 
 /** Each account's address on the socket, for the driver. */
 export function accountUrls(folder: DataFolder, socket: string, database: string): Accounts<string> {

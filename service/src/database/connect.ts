@@ -37,9 +37,13 @@ class CallerGone extends Error {
 /**
  * Connects to a MariaDB and brings its tables to the newest form; several processes may do so at once.
  * @param urls the private database's accounts, or one address of a database elsewhere.
+ * @param patience how long it may take to say that it is there, in milliseconds; see `createWatch`.
  * @throws CannotStart when it cannot be reached, or refuses us.
  */
-export async function connectDatabase(urls: string | Accounts<string>): Promise<Connection> {
+export async function connectDatabase(
+  urls: string | Accounts<string>,
+  { patience }: { patience?: number | undefined } = {},
+): Promise<Connection> {
   const own = typeof urls !== 'string';
   const { setUp, service, frames } = own ? urls : { setUp: urls, service: urls, frames: urls };
   const { clustered } = await setUpTables(setUp, own);
@@ -52,7 +56,7 @@ export async function connectDatabase(urls: string | Accounts<string>): Promise<
   const ending = clustered
     ? []
     : [service, frames].map((url) => mysql.createPool({ ...optionsOf(url), connectionLimit: 1 }));
-  const watch = createWatch(optionsOf(service));
+  const watch = createWatch(optionsOf(service), patience);
   const endQueries = ({ using }: Work): void => {
     for (const { threadId } of using)
       for (const pool of ending) void pool.query(`KILL QUERY ${threadId}`).catch(() => undefined);

@@ -32,6 +32,7 @@ const quick = [
   '--innodb-doublewrite=0',
   '--innodb-flush-method=nosync',
   '--performance-schema=OFF',
+  '--innodb-buffer-pool-size=128M',
 ];
 
 /* Before a database that died is started again, in milliseconds: at once, then slower and slower. */

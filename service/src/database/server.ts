@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import { CannotStart } from '../settings.ts';
 import type { DataFolder } from './folder.ts';
+import { bufferPoolSize } from './pool-size.ts';
 import { isRunning, pidIn } from './processes.ts';
 import { handOver, type ServerUser } from './server-user.ts';
 
@@ -60,6 +61,7 @@ export async function launchServer(
       '--character-set-server=utf8mb4',
       '--collation-server=utf8mb4_unicode_ci',
       '--max-allowed-packet=64M',
+      `--innodb-buffer-pool-size=${bufferPoolSize()}`,
       '--sql-mode=STRICT_ALL_TABLES,NO_ENGINE_SUBSTITUTION',
       ...(user.name === null ? [] : [`--user=${user.name}`]),
       ...extra,

@@ -17,7 +17,7 @@ export interface Watch {
 
 /* In milliseconds: when a wait begins to be looked after, how often, and how long an answer may take.
    Together under a second. */
-const [grace, interval, patience] = [100, 100, 700];
+const [grace, interval, usualPatience] = [100, 100, 700];
 
 /* Asks the database whether it is there, on a connection that nothing else uses. */
 interface Probe {
@@ -26,7 +26,7 @@ interface Probe {
   drop(): void;
 }
 
-function createProbe(options: ConnectionOptions): Probe {
+function createProbe(options: ConnectionOptions, patience: number): Probe {
   let connection: Promise<Connection> | null = null;
   const drop = (): void => {
     const dropped = connection;
@@ -61,10 +61,13 @@ function createProbe(options: ConnectionOptions): Probe {
   return { answers, drop };
 }
 
-/** @param options where the database is. It is asked on a connection that nothing else uses. */
-export function createWatch(options: ConnectionOptions): Watch {
+/**
+ * @param options where the database is. It is asked on a connection that nothing else uses.
+ * @param patience how long an answer may take, in milliseconds.
+ */
+export function createWatch(options: ConnectionOptions, patience = usualPatience): Watch {
   const waiting = new Set<(error: DatabaseAway) => void>();
-  const { answers, drop } = createProbe(options);
+  const { answers, drop } = createProbe(options, patience);
   let looking = false;
   let closed = false;
 

@@ -30,13 +30,21 @@ export function visitorOf(request: Request, { origins }: Pick<Deps, 'origins'>):
   };
 }
 
-/** @throws OrbisError `token-unknown` */
-export async function whoCalls(request: Request, deps: Deps): Promise<Caller> {
+/** What asks for a name and a password (RFC 7617, section 2). */
+export const basicChallenge = 'Basic realm="Orbis", charset="UTF-8"';
+
+/**
+ * Who asks, by a token or a session.
+ * @param basic whether a token may also come as the password of HTTP Basic.
+ * @throws OrbisError `token-unknown`
+ */
+export async function whoCalls(request: Request, deps: Deps, { basic = false } = {}): Promise<Caller> {
   const { db } = deps.connection;
   const visitor = visitorOf(request, deps);
-  const bearer = /^Bearer (\S{1,200})$/i.exec(request.get('authorization') ?? '')?.[1];
-  if (bearer) {
-    const found = await personOfToken(db, bearer, visitor.address, deps.now());
+  const sent = request.get('authorization') ?? '';
+  const token = /^Bearer (\S{1,200})$/i.exec(sent)?.[1] ?? (basic ? passwordIn(sent) : null);
+  if (token) {
+    const found = await personOfToken(db, token, visitor.address, deps.now());
     if (!found) throw new OrbisError('token-unknown');
     return { person: found.person, readOnly: found.access === 'read' };
   }
@@ -44,4 +52,11 @@ export async function whoCalls(request: Request, deps: Deps): Promise<Caller> {
     person: visitor.session === null ? null : await personOfSession(db, visitor.session, visitor, deps.now()),
     readOnly: false,
   };
+}
+
+/* The password of HTTP Basic; null where none was sent. */
+function passwordIn(sent: string): string | null {
+  const encoded = /^Basic ([\w+/=-]{1,600})$/i.exec(sent)?.[1];
+  if (encoded === undefined) return null;
+  return /^[^:]*:(\S{1,200})$/.exec(Buffer.from(encoded, 'base64').toString('utf8'))?.[1] ?? null;
 }

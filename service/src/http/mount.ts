@@ -13,7 +13,7 @@ import {
 } from '@orbis/contract';
 import type { Deps } from '../deps.ts';
 import { inputOf, readBody } from './body.ts';
-import { nobody, visitorOf, whoCalls } from './caller.ts';
+import { basicChallenge, nobody, visitorOf, whoCalls, type Caller } from './caller.ts';
 import { deviceCookie, sessionCookie } from './cookie.ts';
 import type { FileReply, Handlers, Reply, StreamReply } from './reply.ts';
 import { sendJson } from './send-json.ts';
@@ -39,7 +39,10 @@ function answer(name: RouteName, route: Route, handlers: Handlers, deps: Deps): 
     const waiting = route.method === 'get' ? gone.signal : null;
     const visitor = visitorOf(request, deps);
     const caller =
-      route.access === 'probe' ? nobody : await connection.during(waiting, () => whoCalls(request, deps));
+      route.access === 'probe'
+        ? nobody
+        : await connection.during(waiting, () => callerOf(request, route, deps));
+    if (route.basic && caller.person === null) response.set('WWW-Authenticate', basicChallenge);
     refuse(caller, route);
     refuseOtherTypes(request, route);
     const { person } = caller;
@@ -67,11 +70,16 @@ function answer(name: RouteName, route: Route, handlers: Handlers, deps: Deps): 
       return sendEvents(request, response, { events: reply.events, end: gone, isSignedIn });
     }
     if ('file' in reply) return sendFile(response, route, reply);
-    if ('stream' in reply) return sendStream(response, route, reply);
+    if ('stream' in reply) return sendStream(request, response, route, reply);
     setHeaders(request, response, route, reply);
     await sendReply(response, reply, deps);
   };
 }
+
+/* A name and a password are asked for by operations alone that only read: browsers send them again by
+   themselves, whoever makes them ask. */
+const callerOf = (request: Request, { basic, method }: Route, deps: Deps): Promise<Caller> =>
+  whoCalls(request, deps, { basic: basic === true && method === 'get' });
 
 /* @throws OrbisError `not-acceptable` */
 function refuseOtherTypes(request: Request, { events, file, stream }: Route): void {
@@ -94,15 +102,17 @@ function sendFile(response: Response, { file: type }: Route, { file, etag }: Fil
   response.set({ 'Cache-Control': 'private, max-age=86400', 'ETag': etag }).type(type!).send(file);
 }
 
-/* What is made as it is sent is a file for whoever asks with a browser. */
+/* What is made as it is sent is a file for whoever asks with a browser; what was seen is not sent again. */
 async function sendStream(
+  request: Request,
   response: Response,
   { stream: type }: Route,
-  { stream, name }: StreamReply,
+  { stream, name, etag }: StreamReply,
 ): Promise<void> {
-  response
-    .set({ 'Cache-Control': 'no-store', 'Content-Disposition': `attachment; filename="${name}"` })
-    .type(type!);
+  response.set('Cache-Control', etag === undefined ? 'no-store' : 'private, no-cache').type(type!);
+  if (name !== undefined) response.set('Content-Disposition', `attachment; filename="${name}"`);
+  if (etag !== undefined) response.set('ETag', etag);
+  if (etag !== undefined && request.fresh) return void response.status(304).end();
   try {
     await pipeline(Readable.from(stream), response);
   } catch (error) {

@@ -35,7 +35,7 @@ export function answerProblems(log: Logger): ErrorRequestHandler {
       response.set('Retry-After', String(error.facts['seconds']));
     // What was sent and not read is not waited for.
     if (!request.complete) response.set('Connection', 'close');
-    if (error.code === 'not-signed-in') response.set('WWW-Authenticate', 'Bearer');
+    if (error.code === 'not-signed-in') response.append('WWW-Authenticate', 'Bearer');
     if (error.code === 'method-not-allowed') response.set('Allow', String(error.facts['allowed']));
     response
       .status(error.status)

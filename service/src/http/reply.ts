@@ -50,8 +50,10 @@ export interface FileReply {
 /** For operations whose answer is sent as it is made. */
 export interface StreamReply {
   stream: AsyncIterable<string | Uint8Array>;
-  /** What a file of it is called. */
-  name: string;
+  /** What a file of it is called; none where it is not meant to be kept. */
+  name?: string;
+  /** The state of what is sent, where that is known beforehand. */
+  etag?: string;
 }
 
 export type Handler<N extends RouteName> = (

@@ -73,7 +73,7 @@ export interface Reader {
 
 export interface ReaderOptions {
   /** How long one task may take, from when its turn comes; longer where it does not get a processor. */
-  seconds?: number;
+  seconds?: number | undefined;
   threads?: number;
   /** How many tasks may wait for their turn. */
   waiting?: number;

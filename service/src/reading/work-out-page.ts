@@ -8,6 +8,7 @@ import {
   type PagePlan,
   type PlannedSite,
   type Sheet,
+  type SpotWidths,
 } from '@orbis/core';
 import { digest } from '../digest.ts';
 
@@ -21,6 +22,7 @@ export interface PageTask {
     length: number | null;
     asked: LevelledOptions;
     mark: Mark | null;
+    widths?: SpotWidths;
     carried?: Carried | null;
   }[];
   leaving: readonly LeavingPlacement[];

@@ -1,6 +1,6 @@
 import { and, asc, desc, eq, inArray, like, lt, ne, or, sql, type SQL } from 'drizzle-orm';
 import type { Options, SearchTerm } from '@orbis/core';
-import type { Found } from '@orbis/contract';
+import { OrbisError, type Found } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
 import { digest } from '../digest.ts';
 import { keyFrom } from './ids.ts';
@@ -18,7 +18,7 @@ import {
 } from './schema.ts';
 import { afterId } from './pages.ts';
 import { conditionOf, wordCondition } from './search.ts';
-import { markEmbeds } from './stale.ts';
+import { markEmbeds } from './mark-stale.ts';
 
 export type EmbedRow = typeof embed.$inferSelect;
 export type RevisionRow = typeof revision.$inferSelect;
@@ -241,13 +241,17 @@ export async function listEmbeds(db: Handle, query: EmbedQuery): Promise<EmbedRo
     .limit(query.limit + 1);
 }
 
-/** Changes an embed's row if it still is in the version that the caller saw; false where it is not. */
+/**
+ * Changes an embed's row if it still is in the version that the caller saw; false where it is not.
+ * @throws OrbisError `embed-purged`
+ */
 export async function changeEmbed(
   tx: Handle,
-  row: Pick<EmbedRow, 'id' | 'version'>,
+  row: Pick<EmbedRow, 'id' | 'key' | 'version' | 'purgedAt'>,
   values: Partial<EmbedRow>,
   now: Date,
 ): Promise<boolean> {
+  if (row.purgedAt !== null) throw new OrbisError('embed-purged', { embed: row.key });
   const [result] = await tx
     .update(embed)
     .set({ ...values, version: row.version + 1, changedAt: now })

@@ -1,14 +1,18 @@
 import { and, eq, isNotNull, isNull, sql, type SQL } from 'drizzle-orm';
 import type { Handle } from '../database/connect.ts';
-import { takeOffLists } from './take-off-lists.ts';
-import type { PageRow } from './places.ts';
+import { letPagesGo } from './let-pages-go.ts';
+import type { PageRow, SpotRow } from './places.ts';
 import { page, placement, site, spot } from './schema.ts';
 
-/** What stands on a page, or on all pages of a site. */
-export type Whereabouts = { pageId: number } | { siteId: number };
+/** What stands in a spot, on a page, or on all pages of a site. */
+export type Whereabouts = { spotId: number } | { pageId: number } | { siteId: number };
 
 const placedOn = (where: Whereabouts): SQL =>
-  'pageId' in where ? eq(placement.pageId, where.pageId) : eq(placement.siteId, where.siteId);
+  'spotId' in where
+    ? eq(placement.spotId, where.spotId)
+    : 'pageId' in where
+      ? eq(placement.pageId, where.pageId)
+      : eq(placement.siteId, where.siteId);
 
 /** How many placements there are, and how many of them were last seen on their pages; at most so many. */
 export async function countPlaced(
@@ -103,7 +107,7 @@ export async function markPageGone(
     .where(and(eq(page.id, row.id), isNull(page.goneAt)));
   if (result.affectedRows === 0) return;
   await countPage(tx, row.siteId, sql`-`);
-  await takeOffLists(tx, eq(page.id, row.id));
+  await letPagesGo(tx, eq(page.id, row.id));
 }
 
 /** Has a page again that was taken out. Call it in a transaction. */
@@ -121,9 +125,23 @@ const countPage = (tx: Handle, siteId: number, sign: SQL): Promise<unknown> =>
     .set({ pages: sql`${site.pages} ${sign} 1` })
     .where(eq(site.id, siteId));
 
+/** Takes a spot out that the register keeps something of. Call it in a transaction. */
+export const markSpotGone = (tx: Handle, id: number, now: Date): Promise<unknown> =>
+  tx
+    .update(spot)
+    .set({ goneAt: now, version: sql`${spot.version} + 1` })
+    .where(and(eq(spot.id, id), isNull(spot.goneAt)));
+
+/** Has a spot again that was taken out. Call it in a transaction. */
+export const bringSpotBack = (tx: Handle, id: number): Promise<unknown> =>
+  tx
+    .update(spot)
+    .set({ goneAt: null, version: sql`${spot.version} + 1` })
+    .where(eq(spot.id, id));
+
 /** Takes a site out with all its pages. Call it in a transaction. */
 export async function markSiteGone(tx: Handle, siteId: number, change: number, now: Date): Promise<void> {
-  await takeOffLists(tx, eq(page.siteId, siteId));
+  await letPagesGo(tx, eq(page.siteId, siteId));
   await tx
     .update(page)
     .set({ goneAt: now, goneWith: change })
@@ -150,6 +168,27 @@ export async function bringSiteBack(tx: Handle, siteId: number, change: number):
 export async function lockPage(tx: Handle, id: number): Promise<boolean> {
   const [row] = await tx.select({ goneAt: page.goneAt }).from(page).where(eq(page.id, id)).for('update');
   return row?.goneAt === null;
+}
+
+/** Holds a spot’s row for the rest of the transaction; false where it is removed by now. */
+export async function lockSpot(tx: Handle, id: number): Promise<boolean> {
+  const [row] = await tx.select({ goneAt: spot.goneAt }).from(spot).where(eq(spot.id, id)).for('update');
+  return row?.goneAt === null;
+}
+
+/** A spot by its row, gone or not, with the standing of its page and site. */
+export async function spotWithPage(
+  tx: Handle,
+  id: number,
+): Promise<{ spot: SpotRow; pageGoneAt: Date | null; siteGoneAt: Date | null } | null> {
+  const [row] = await tx
+    .select({ spot, pageGoneAt: page.goneAt, siteGoneAt: site.goneAt })
+    .from(spot)
+    .innerJoin(page, eq(page.id, spot.pageId))
+    .innerJoin(site, eq(site.id, page.siteId))
+    .where(eq(spot.id, id))
+    .for('update');
+  return row ?? null;
 }
 
 /** A page by its row, gone or not, with the site’s standing. */

@@ -1,4 +1,4 @@
-import { and, eq, sql } from 'drizzle-orm';
+import { and, eq, isNull, sql } from 'drizzle-orm';
 import type { SearchTerm } from '@orbis/core';
 import type { Handle } from '../database/connect.ts';
 import { chunks } from './chunks.ts';
@@ -7,7 +7,7 @@ import { insertMany } from './insert-many.ts';
 import { isOneOf } from './one-of.ts';
 import { embed, revision, source } from './schema.ts';
 import { conditionOf } from './search.ts';
-import { markEmbeds } from './stale.ts';
+import { markEmbeds } from './mark-stale.ts';
 
 /** Of an embed, what a change needs to know: thousands of them are read at once. */
 export interface ChangeableEmbed {
@@ -40,7 +40,8 @@ export async function embedsWhere(
     .from(embed)
     .innerJoin(revision, and(eq(revision.embedId, embed.id), eq(revision.number, embed.revision)))
     .innerJoin(source, eq(source.id, revision.sourceId))
-    .where(conditionOf(term))
+    // Of what was purged there is no code that could be changed.
+    .where(and(conditionOf(term), isNull(embed.purgedAt)))
     .orderBy(embed.id);
   return lock ? query.for('update') : query;
 }

@@ -11,12 +11,33 @@ export interface Hits {
   times: number;
 }
 
-/** Adds hits to those of their day; of placements that are gone nothing is kept. */
+/** Adds hits to those of their day and of their month; of placements that are gone nothing is kept. */
 export async function addHits(tx: Handle, hits: readonly Hits[]): Promise<void> {
   for (const { publicId, day, page: from, times } of hits)
     await tx.execute(sql`INSERT INTO hit (placement_id, day, page, times)
       SELECT id, ${day}, ${from}, ${times} FROM placement WHERE public_id = ${publicId}
       ON DUPLICATE KEY UPDATE times = times + ${times}`);
+  for (const { publicId, month, times } of byMonth(hits)) {
+    await tx.execute(sql`INSERT INTO embed_views (embed_id, month, times)
+      SELECT embed_id, ${month}, ${times} FROM placement WHERE public_id = ${publicId}
+      ON DUPLICATE KEY UPDATE times = embed_views.times + ${times}`);
+    await tx.execute(sql`INSERT INTO provider_views (provider, month, times)
+      SELECT embed.provider, ${month}, ${times} FROM placement JOIN embed ON embed.id = placement.embed_id
+      WHERE placement.public_id = ${publicId} AND embed.provider IS NOT NULL
+      ON DUPLICATE KEY UPDATE times = provider_views.times + ${times}`);
+  }
+}
+
+/* What was counted of each placement in each month. */
+function byMonth(hits: readonly Hits[]): { publicId: string; month: string; times: number }[] {
+  const sums = new Map<string, { publicId: string; month: string; times: number }>();
+  for (const { publicId, day, times } of hits) {
+    const month = day.slice(0, 7);
+    const sum = sums.get(`${publicId} ${month}`);
+    if (sum) sum.times += times;
+    else sums.set(`${publicId} ${month}`, { publicId, month, times });
+  }
+  return [...sums.values()];
 }
 
 /** A page from which the document of a placement was asked for, since a day. */

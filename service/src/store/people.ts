@@ -1,4 +1,4 @@
-import { and, eq, gt, isNull } from 'drizzle-orm';
+import { and, eq, gt, inArray, isNull } from 'drizzle-orm';
 import type { Handle } from '../database/connect.ts';
 import { digest } from '../digest.ts';
 import { newSecret } from './ids.ts';
@@ -14,6 +14,23 @@ export async function owner(db: Handle, now: Date): Promise<Person> {
   await db.insert(person).ignore().values({ id: 1, name: 'Owner', createdAt: now });
   const [made] = await db.select().from(person).orderBy(person.id).limit(1);
   return made!;
+}
+
+/** What somebody is called; null for nobody. */
+export async function personName(db: Handle, id: number | null): Promise<string | null> {
+  if (id === null) return null;
+  const [row] = await db.select({ name: person.name }).from(person).where(eq(person.id, id));
+  return row?.name ?? null;
+}
+
+/** What these are called, by their ids. */
+export async function namesOf(db: Handle, ids: readonly (number | null)[]): Promise<Map<number, string>> {
+  const asked = [...new Set(ids)].filter((id) => id !== null);
+  const rows = await db
+    .select({ id: person.id, name: person.name })
+    .from(person)
+    .where(inArray(person.id, asked));
+  return new Map(rows.map(({ id, name }) => [id, name]));
 }
 
 /** Makes a one-time link's secret. Earlier unused links of the same purpose lose their force. */

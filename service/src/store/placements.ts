@@ -5,6 +5,7 @@ import type { Handle } from '../database/connect.ts';
 import type { Actor, EmbedRow, RevisionRow, SourceRow } from './embeds.ts';
 import { loadingFrom } from './hosts.ts';
 import { newPublicId } from './ids.ts';
+import { markedUpTo } from './mark-stale.ts';
 import { isOneOf } from './one-of.ts';
 import { afterId } from './pages.ts';
 import type { PageRow, SiteRow, SpotRow } from './places.ts';
@@ -74,6 +75,8 @@ export interface ShownPlacement {
   /** Its last delivery, and the number of the revision that it was made of. */
   issued: { number: number; createdAt: Date } | null;
   revision: number | null;
+  /** Whether it is to be planned before its state is said. */
+  isStale: boolean;
 }
 
 /** Which placements are meant, as a condition on their rows; all of it comes from one index. */
@@ -114,7 +117,17 @@ const carriedRevision = alias(revision, 'carried_revision');
 /** These placements as they are shown, the newest first. */
 export async function shownPlacements(db: Handle, ids: readonly number[]): Promise<ShownPlacement[]> {
   if (ids.length === 0) return [];
-  return db
+  // Before the rows: what is marked in between says so itself.
+  const marked = await markedUpTo(db);
+  const rows = await shownOf(db, ids);
+  return rows.map((row) => {
+    const { id, siteId, stale } = row.placement;
+    return { ...row, isStale: stale === 'yes' || id > (marked.get(siteId) ?? Infinity) };
+  });
+}
+
+const shownOf = (db: Handle, ids: readonly number[]) =>
+  db
     .select({
       id: placement.id,
       placement,
@@ -140,7 +153,6 @@ export async function shownPlacements(db: Handle, ids: readonly number[]): Promi
     .leftJoin(carriedRevision, eq(carriedRevision.id, carriedDelivery.revisionId))
     .where(isOneOf(placement.id, ids))
     .orderBy(desc(placement.id));
-}
 
 /** The keys of the other embeds in the same spot. */
 export async function embedsBeside(
@@ -287,7 +299,7 @@ export async function placementWithPlace(
   placement: PlacementRow;
   place: string;
   embed: Pick<EmbedRow, 'key' | 'retiredAt'>;
-  /** Whether its page is removed. */
+  /** Whether its page or its spot is removed. */
   isGone: boolean;
 }> {
   const [row] = await tx
@@ -301,7 +313,7 @@ export async function placementWithPlace(
     .for('update');
   const { site: of, page: on, spot: at, ...rest } = row!;
   const place = writePlace({ site: of.key, path: on.path, spot: at.name });
-  return { ...rest, place, isGone: on.goneAt !== null };
+  return { ...rest, place, isGone: on.goneAt !== null || at.goneAt !== null };
 }
 
 /**

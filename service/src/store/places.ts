@@ -3,7 +3,7 @@ import type { Place } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
 import type { Actor } from './embeds.ts';
 import { chunks } from './chunks.ts';
-import { takeOffLists } from './take-off-lists.ts';
+import { letPagesGo } from './let-pages-go.ts';
 import { deleteHead } from './site-heads.ts';
 import { insertMany } from './insert-many.ts';
 import { afterId } from './pages.ts';
@@ -188,7 +188,7 @@ export async function pagesWithSpots(
 export async function deletePages(tx: Handle, siteId: number, paths: readonly string[]): Promise<void> {
   for (const part of chunks(paths)) {
     const them = and(eq(page.siteId, siteId), inArray(page.path, part));
-    await takeOffLists(tx, them);
+    await letPagesGo(tx, them);
     const [result] = await tx.delete(page).where(them);
     await countPages(tx, siteId, -result.affectedRows);
   }
@@ -308,11 +308,13 @@ export async function findSpot(
           eq(page.path, place.path),
           isNull(page.goneAt),
           eq(spot.name, place.spot),
+          isNull(spot.goneAt),
         ),
       ),
   );
 }
 
+/** Adds a spot; one that was removed comes back with what is known of it. */
 export async function insertSpot(
   db: Handle,
   pageId: number,
@@ -320,7 +322,12 @@ export async function insertSpot(
   widths: Widths,
   { by, now }: Actor,
 ): Promise<void> {
-  await db.insert(spot).values({ pageId, name, ...widths, createdAt: now, createdBy: by });
+  const [back] = await db
+    .update(spot)
+    .set({ ...widths, goneAt: null, version: sql`${spot.version} + 1` })
+    .where(and(eq(spot.pageId, pageId), eq(spot.name, name), isNotNull(spot.goneAt)));
+  if (back.affectedRows === 0)
+    await db.insert(spot).values({ pageId, name, ...widths, createdAt: now, createdBy: by });
 }
 
 /** False where somebody changed the spot since. */
@@ -338,7 +345,7 @@ export const spotsOf = async (db: Handle, pageIds: readonly number[]): Promise<S
     : db
         .select()
         .from(spot)
-        .where(inArray(spot.pageId, [...pageIds]))
+        .where(and(inArray(spot.pageId, [...pageIds]), isNull(spot.goneAt)))
         .orderBy(asc(spot.id));
 
 /** Whether anything was ever placed in a spot; what was issued is kept, so such a spot stays. */
@@ -364,7 +371,7 @@ export async function deleteSite(tx: Handle, id: number): Promise<void> {
 
 /** Call it in a transaction. */
 export async function deletePage(tx: Handle, { id, siteId }: Pick<PageRow, 'id' | 'siteId'>): Promise<void> {
-  await takeOffLists(tx, eq(page.id, id));
+  await letPagesGo(tx, eq(page.id, id));
   const [result] = await tx.delete(page).where(eq(page.id, id));
   if (result.affectedRows === 1) await countPages(tx, siteId, -1);
 }

@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm';
 import type { Handle } from '../database/connect.ts';
 import { plannedWith } from './schema.ts';
-import { markAll, markFailed } from './stale.ts';
+import { markAll, markFailed } from './mark-stale.ts';
 
 /* There is one row of it. */
 const only = 1;

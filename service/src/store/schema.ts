@@ -9,12 +9,15 @@ export * from './tables/placements.ts';
 export * from './tables/issued.ts';
 export * from './tables/site-heads.ts';
 export * from './tables/sweeps.ts';
+export * from './tables/terms.ts';
 export * from './tables/harvests.ts';
 export * from './tables/previews.ts';
 export * from './tables/blocked-contacts.ts';
 export * from './tables/hits.ts';
 export * from './tables/changes.ts';
 export * from './tables/change-lists.ts';
+export * from './tables/plans.ts';
+export * from './tables/site-marking.ts';
 export * from './tables/presets.ts';
 
 /** The time as the database's clock has it: what leases are measured by. */

@@ -1,51 +1,8 @@
-import { and, asc, eq, sql, type SQL } from 'drizzle-orm';
+import { and, asc, eq, gt, or, sql, type SQL } from 'drizzle-orm';
 import { mostWaiting } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
 import { isOneOf } from './one-of.ts';
-import { placement } from './schema.ts';
-
-/*
- * What would be handed out on a page depends on its embeds, its site and the rules for all. Whoever
- * changes one of them says so here, in the transaction that does; the pages are planned again when
- * somebody asks, or by the job.
- */
-const mark = (tx: Handle, where: SQL | undefined): Promise<unknown> =>
-  tx
-    .update(placement)
-    .set({ stale: 'yes', inputs: sql`${placement.inputs} + 1` })
-    .where(and(eq(placement.active, 1), where));
-
-/** Something changed on a page itself. */
-export const markPage = (tx: Handle, pageId: number): Promise<unknown> =>
-  mark(tx, eq(placement.pageId, pageId));
-
-/** Something changed that holds for every page of a site. */
-export const markSite = (tx: Handle, siteId: number): Promise<unknown> =>
-  mark(tx, eq(placement.siteId, siteId));
-
-/** Something changed that holds for all pages. */
-export const markAll = (tx: Handle): Promise<unknown> => mark(tx, undefined);
-
-/** What could not be planned is tried once more. */
-export async function markFailed(tx: Handle): Promise<void> {
-  await tx.update(placement).set({ stale: 'yes' }).where(eq(placement.stale, 'failed'));
-}
-
-/** These embeds come out differently: so may their neighbours on every page that they are on. */
-export async function markEmbeds(tx: Handle, embedIds: readonly number[]): Promise<void> {
-  const pages = await tx
-    .selectDistinct({ id: placement.pageId })
-    .from(placement)
-    .where(and(isOneOf(placement.embedId, embedIds), eq(placement.active, 1)));
-  if (pages.length === 0) return;
-  await mark(
-    tx,
-    isOneOf(
-      placement.pageId,
-      pages.map(({ id }) => id),
-    ),
-  );
-}
+import { placement, siteMarking } from './schema.ts';
 
 /** The next pages that are to be planned. */
 export async function stalePages(db: Handle, limit: number): Promise<number[]> {
@@ -64,19 +21,37 @@ export async function staleAmong(db: Handle, pageIds: readonly number[]): Promis
   const found = await db
     .selectDistinct({ id: placement.pageId })
     .from(placement)
-    .where(and(isOneOf(placement.pageId, pageIds), eq(placement.active, 1), eq(placement.stale, 'yes')))
+    .leftJoin(siteMarking, eq(siteMarking.siteId, placement.siteId))
+    .where(
+      and(
+        isOneOf(placement.pageId, pageIds),
+        eq(placement.active, 1),
+        // Also those that are to be marked yet.
+        or(eq(placement.stale, 'yes'), gt(placement.id, siteMarking.upTo)),
+      ),
+    )
     .orderBy(asc(placement.pageId));
   return found.map(({ id }) => id);
 }
 
-/** How many placements are still to be planned; beyond this limit they are not counted. */
+/**
+ * How many placements are still to be planned; beyond this limit they are not counted, nor while those of a
+ * large site are marked.
+ */
 export async function countStale(db: Handle, limit = mostWaiting): Promise<number> {
-  const found = await db
+  const waiting = db
     .select({ id: placement.id })
     .from(placement)
     .where(eq(placement.stale, 'yes'))
-    .limit(limit);
-  return found.length;
+    .limit(limit)
+    .as('waiting');
+  const [row] = await db
+    .select({
+      count: sql<number>`count(*)`.mapWith(Number),
+      isMarking: sql<number>`exists (select 1 from ${siteMarking})`.mapWith(Number),
+    })
+    .from(waiting);
+  return row!.isMarking === 1 ? limit : row!.count;
 }
 
 /** What a plan says of one placement. */
@@ -88,18 +63,40 @@ export interface Planned {
   wanted: string | null;
 }
 
-/** Writes down what is wanted now; false where something has changed since it was read. */
-export async function recordWanted(tx: Handle, { id, inputs, wanted }: Planned): Promise<boolean> {
+/**
+ * Writes down what is wanted of placements now, in one statement: a page has many. Which of them that is: not
+ * those where something has changed since they were read. Call it in a transaction.
+ */
+export async function recordWanted(tx: Handle, planned: readonly Planned[]): Promise<ReadonlySet<number>> {
+  if (planned.length === 0) return new Set();
+  const ids = planned.map(({ id }) => id);
+  const asRead = and(
+    isOneOf(placement.id, ids),
+    eq(
+      placement.inputs,
+      byId(planned, ({ inputs }) => inputs),
+    ),
+  );
   const [result] = await tx
     .update(placement)
     .set({
-      wanted,
+      wanted: byId(planned, ({ wanted }) => wanted),
       stale: 'no',
-      state: stateOf(sql`${placement.seen}`, sql`${placement.carried}`, sql`${wanted}`),
+      // Of the row as it is by then: MariaDB sets the columns one after another.
+      state: stateOf(sql`${placement.seen}`, sql`${placement.carried}`, sql`${placement.wanted}`),
     })
-    .where(and(eq(placement.id, id), eq(placement.inputs, inputs)));
-  return result.affectedRows === 1;
+    .where(asRead);
+  if (result.affectedRows === planned.length) return new Set(ids);
+  const written = await tx.select({ id: placement.id }).from(placement).where(asRead).for('update');
+  return new Set(written.map(({ id }) => id));
 }
+
+/* For each row its own value. */
+const byId = (planned: readonly Planned[], valueOf: (one: Planned) => number | string | null): SQL =>
+  sql`case ${placement.id} ${sql.join(
+    planned.map((one) => sql`when ${one.id} then ${valueOf(one)}`),
+    sql` `,
+  )} end`;
 
 /** Leaves placements of which nothing could be planned until something changes, or the next start. */
 export const recordFailed = (

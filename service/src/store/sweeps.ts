@@ -1,10 +1,11 @@
-import { and, asc, eq, inArray, sql } from 'drizzle-orm';
+import { and, asc, eq, gt, inArray, sql, type SQL } from 'drizzle-orm';
 import type { Database, Handle } from '../database/connect.ts';
 import { inTransaction } from '../database/transaction.ts';
 import { digest } from '../digest.ts';
 import type { Actor } from './embeds.ts';
 import { newPublicId } from './ids.ts';
 import type { JobRow } from './jobs.ts';
+import { isOneOf } from './one-of.ts';
 import { afterId } from './pages.ts';
 import type { PlacementRow } from './placements.ts';
 import {
@@ -68,19 +69,28 @@ export interface PageOfSweep {
 }
 
 export async function nextPage(db: Handle, jobId: number): Promise<PageOfSweep | null> {
-  const [row] = await pagesOfJob(db)
-    .where(and(eq(sweepPage.jobId, jobId), eq(sweepPage.state, 'waiting')))
-    .orderBy(asc(sweepPage.id))
-    .limit(1);
+  const [row] = await pagesOfJob(db, and(eq(sweepPage.jobId, jobId), eq(sweepPage.state, 'waiting')), 1);
   return row ?? null;
 }
 
-const pagesOfJob = (db: Handle) =>
-  db
+/* Ids first: where tables are joined before the limit, the database may begin with all pages of a site. */
+async function pagesOfJob(db: Handle, where: SQL | undefined, limit: number): Promise<PageOfSweep[]> {
+  const found = await db
+    .select({ id: sweepPage.id })
+    .from(sweepPage)
+    .where(where)
+    .orderBy(asc(sweepPage.id))
+    .limit(limit);
+  if (found.length === 0) return [];
+  const ids = found.map(({ id }) => id);
+  return db
     .select({ id: sweepPage.id, sweepPage, page, site })
     .from(sweepPage)
     .innerJoin(page, eq(page.id, sweepPage.pageId))
-    .innerJoin(site, eq(site.id, page.siteId));
+    .innerJoin(site, eq(site.id, page.siteId))
+    .where(isOneOf(sweepPage.id, ids))
+    .orderBy(asc(sweepPage.id));
+}
 
 export async function listSweepPages(
   db: Handle,
@@ -89,10 +99,8 @@ export async function listSweepPages(
   after: string | undefined,
 ): Promise<PageOfSweep[]> {
   const from = afterId(after);
-  return pagesOfJob(db)
-    .where(and(eq(sweepPage.jobId, jobId), from === null ? undefined : sql`${sweepPage.id} > ${from}`))
-    .orderBy(asc(sweepPage.id))
-    .limit(limit + 1);
+  const behind = from === null ? undefined : gt(sweepPage.id, from);
+  return pagesOfJob(db, and(eq(sweepPage.jobId, jobId), behind), limit + 1);
 }
 
 /** What a sweep saw on these pages. */

@@ -6,7 +6,7 @@ import { versionTag } from '../serializers/version-tag.ts';
 import { recordChange } from '../store/change-log.ts';
 import type { Actor } from '../store/embeds.ts';
 import { changePlacement, type StoredPlacement } from '../store/placements.ts';
-import { markPage } from '../store/stale.ts';
+import { markPage } from '../store/mark-stale.ts';
 import type { PlacementDetails } from '../store/tables/changes.ts';
 import { askedAt } from './asked.ts';
 import { sameOptions } from './codes.ts';

@@ -14,11 +14,11 @@ import {
   type Actor,
   type EmbedRow,
 } from '../store/embeds.ts';
-import { markEmbeds } from '../store/stale.ts';
+import { markEmbeds } from '../store/mark-stale.ts';
 import { compositionOf, newRevision, openSource } from './codes.ts';
 import { ingest, nameFor, sourceOfCode, type IngestTools } from './collect.ts';
 import { detailsOf, type Details } from './details.ts';
-import { embedByKey, embedTag } from './embeds.ts';
+import { embedByKey, embedTag, usableEmbed } from './embeds.ts';
 import { linkResolver, type ResolverTools } from './link-resolver.ts';
 import type { MatchState } from './match-state.ts';
 import type { RenderContext } from './render-context.ts';
@@ -138,7 +138,7 @@ export async function duplicate(
   renderContext: RenderContext,
   actor: Actor,
 ): Promise<string> {
-  const { embed, source, revision } = await embedByKey(db, key);
+  const { embed, source, revision } = await usableEmbed(db, key);
   const code = await openSource(source, renderContext);
   const values = {
     name,

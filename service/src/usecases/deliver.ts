@@ -4,7 +4,7 @@ import { inTransaction } from '../database/transaction.ts';
 import type { Actor } from '../store/embeds.ts';
 import { insertDelivery, issueDigest, lastDelivery, listDeliveries, type Issued } from '../store/issued.ts';
 import { lockPlacement, markLinked, placementsOn, type StoredPlacement } from '../store/placements.ts';
-import { markPage } from '../store/stale.ts';
+import { markPage } from '../store/mark-stale.ts';
 import { outputsOn } from './page-plan.ts';
 import { refuseUnwanted } from './placements.ts';
 import type { RenderContext } from './render-context.ts';

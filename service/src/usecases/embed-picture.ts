@@ -1,7 +1,7 @@
 import { OrbisError, type EmbedSummary } from '@orbis/contract';
 import { forList } from '../pictures/scale.ts';
 import { keepPicture, pictureOf } from '../store/embed-pictures.ts';
-import { embedByKey, serializeSummaries } from './embeds.ts';
+import { usableEmbed, serializeSummaries } from './embeds.ts';
 import type { LookingTools } from './looking.ts';
 import { photographed } from './still.ts';
 
@@ -20,7 +20,7 @@ export async function takePicture(
   signal: AbortSignal,
 ): Promise<EmbedSummary> {
   const { db } = tools.connection;
-  const { embed, source, revision } = await embedByKey(db, key);
+  const { embed, source, revision } = await usableEmbed(db, key);
   const asked = {
     embed: key,
     options: revision.options,

@@ -11,6 +11,7 @@ import {
 import { openSource } from './codes.ts';
 import type { RenderContext } from './render-context.ts';
 import type { Handle } from '../database/connect.ts';
+import { personName } from '../store/people.ts';
 import { picturesTaken } from '../store/embed-pictures.ts';
 import {
   embedOfSameCode,
@@ -28,6 +29,13 @@ export const embedTag = (row: Pick<EmbedRow, 'version'>): string => `"${row.vers
 export async function embedByKey(db: Handle, key: string): Promise<StoredEmbed> {
   const stored = await findEmbed(db, key);
   if (!stored) throw new OrbisError('not-found', { what: 'embed', key });
+  return stored;
+}
+
+/** The same, where something is to be made of it. @throws OrbisError `not-found`, `embed-purged` */
+export async function usableEmbed(db: Handle, key: string): Promise<StoredEmbed> {
+  const stored = await embedByKey(db, key);
+  if (stored.embed.purgedAt !== null) throw new OrbisError('embed-purged', { embed: key });
   return stored;
 }
 
@@ -80,6 +88,11 @@ async function serializeEmbed(
     same: await embedOfSameCode(db, embed.id, source.digest),
     inCode: current,
     current: serializeRevision(revision, source.number),
+    purged: embed.purgedAt && {
+      at: embed.purgedAt.toISOString(),
+      by: (await personName(db, embed.purgedBy)) ?? '',
+      reason: embed.purgeReason ?? '',
+    },
   };
 }
 

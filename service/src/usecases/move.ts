@@ -6,10 +6,10 @@ import { recordChange } from '../store/change-log.ts';
 import type { Actor } from '../store/embeds.ts';
 import { dropNeedsOfEmptyPage } from '../store/needs.ts';
 import { endPlacement, insertPlacement } from '../store/placements.ts';
-import { markPage } from '../store/stale.ts';
+import { markPage } from '../store/mark-stale.ts';
 import { askedAt } from './asked.ts';
 import { fitting } from './fitting.ts';
-import { holdPage } from './hold-page.ts';
+import { holdSpot } from './hold-spot.ts';
 import type { MatchState } from './match-state.ts';
 import { placeOf } from './page-plan.ts';
 import { placementById } from './placements.ts';
@@ -38,7 +38,7 @@ export async function move(
   const asked = { ...askedAt(row), site: defaultsFor(site.defaults, embed.kind as Kind) };
   const options = await fitting(row.source, asked, renderContext);
   return unlessPlaced({ embed, spot, place: to }, db, async (tx) => {
-    await holdPage(tx, { site, page });
+    await holdSpot(tx, { site, page, spot });
     const now = await placementById(tx, id);
     matchState(versionTag(now.placement), 'placement');
     const { note, pausedAt } = placement;

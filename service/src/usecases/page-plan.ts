@@ -3,6 +3,7 @@ import {
   bringsListener,
   bringsLoader,
   changesCodes,
+  claimsAlone,
   classFor,
   hasShared,
   neutralMark,
@@ -16,11 +17,13 @@ import {
 } from '@orbis/core';
 import { writePlace } from '@orbis/contract';
 import { workOutPage, type PageTask } from '../reading/work-out-page.ts';
+import { digest } from '../digest.ts';
 import { shownDigest } from '../store/issued.ts';
 import type { StoredPlacement } from '../store/placements.ts';
 import { compositionOf, short } from './codes.ts';
 import { withRules, type RenderContext } from './render-context.ts';
 import { askedAt } from './asked.ts';
+import { widthsOf } from './spots.ts';
 
 /**
  * What would be handed out for each placement of a page now, by its row’s id: the snippets made with the
@@ -32,22 +35,27 @@ export const outputsOn = async (
   renderContext: RenderContext,
 ): Promise<Map<number, Snippet[]>> => (await comesTo(rows, renderContext)).outputs;
 
-async function comesTo(
-  rows: readonly StoredPlacement[],
-  renderContext: RenderContext,
-): Promise<{ outputs: Map<number, Snippet[]>; once: readonly OncePerPage[] }> {
+interface ComesTo {
+  outputs: Map<number, Snippet[]>;
+  once: readonly OncePerPage[];
+  /** The public ids of what is served only so that it does not meet others of its page. */
+  served: readonly string[];
+}
+
+async function comesTo(rows: readonly StoredPlacement[], renderContext: RenderContext): Promise<ComesTo> {
   const wanted = rows.filter(isWanted);
   const alone = await Promise.all(
-    wanted.map(async (row) => [row, await outputAlone(row, renderContext)] as const),
+    wanted.map(async (row) => [row, await outputAlone(row, renderContext, wanted.length > 1)] as const),
   );
   if (!alone.some(([, { isShared }]) => isShared))
-    return { outputs: new Map(alone.map(([{ id }, { snippets }]) => [id, snippets])), once: [] };
-  const { snippets, once } = await planOf(wanted, renderContext);
+    return { outputs: new Map(alone.map(([{ id }, { snippets }]) => [id, snippets])), once: [], served: [] };
+  const { snippets, once, apart } = await planOf(wanted, renderContext);
   const outputs = wanted.map(({ id, placement }): [number, Snippet[]] => [
     id,
     snippets.filter(({ placements }) => placements.includes(placement.publicId)).map(asSnippet),
   ]);
-  return { outputs: new Map(outputs), once };
+  const served = apart.filter(({ way }) => way === 'served').map(({ placement }) => placement);
+  return { outputs: new Map(outputs), once, served };
 }
 
 /** What a page comes to, as it would be handed out now. */
@@ -55,6 +63,8 @@ export interface WantedOn {
   /** The digest of what is to be shown at each placement’s spot, by its row’s id. */
   wanted: Map<number, string>;
   once: readonly OncePerPage[];
+  /** The public ids of what is served only so that it does not meet others of its page. */
+  served: readonly string[];
 }
 
 /** What is to be shown at each spot of a page, and what the page needs once. */
@@ -66,9 +76,9 @@ export async function wantedOn(
   const wanted = rows.filter(isWanted);
   const digests = wanted.map((row) => known.get(inputsOf(row)));
   if (digests.every((each) => each !== undefined))
-    return { wanted: new Map(wanted.map(({ id }, i) => [id, digests[i]!])), once: [] };
-  const { outputs, once } = await comesTo(rows, renderContext);
-  return { wanted: new Map([...outputs].map(([id, snippets]) => [id, shownDigest(snippets)])), once };
+    return { wanted: new Map(wanted.map(({ id }, i) => [id, digests[i]!])), once: [], served: [] };
+  const { outputs, ...rest } = await comesTo(rows, renderContext);
+  return { wanted: new Map([...outputs].map(([id, snippets]) => [id, shownDigest(snippets)])), ...rest };
 }
 
 /** Whether anything is to stand there: nothing is of a retired embed, nor while the placement is paused. */
@@ -81,7 +91,11 @@ interface Alone {
   isShared: boolean;
 }
 
-async function outputAlone(row: StoredPlacement, renderContext: RenderContext): Promise<Alone> {
+async function outputAlone(
+  row: StoredPlacement,
+  renderContext: RenderContext,
+  hasNeighbours: boolean,
+): Promise<Alone> {
   const { source, site } = row;
   // In which form an editor lets it through depends on what its page’s head takes.
   if (changesCodes(site.editor)) return { snippets: [], isShared: true };
@@ -93,26 +107,30 @@ async function outputAlone(row: StoredPlacement, renderContext: RenderContext): 
   );
   const { snippets } = composition;
   const isShared =
-    (composition.framed === null && hasShared(code.reading)) ||
+    (composition.framed === null && (hasShared(code.reading) || (hasNeighbours && claimsAlone(code)))) ||
     bringsLoader(composition) ||
     bringsListener(composition);
   // Of many placements of one embed the same is asked; what is the placement’s own, or its page’s, is no
   // matter of these alone.
-  if (!isShared && snippets.length === 1) wantedBy(renderContext).set(inputsOf(row), shownDigest(snippets));
+  if (!isShared && snippets.length === 1 && !claimsAlone(code))
+    wantedBy(renderContext).set(inputsOf(row), shownDigest(snippets));
   return { snippets, isShared };
 }
 
 /* All that the code of a placement depends on, where it depends on nothing else of its page. */
 const inputsOf = (row: StoredPlacement): string => {
   const { head, language, frameStyle, editor } = row.site;
-  return JSON.stringify([row.revision.id, head, language, frameStyle, editor, askedAt(row)]);
+  return digest(JSON.stringify([row.revision.id, head, language, frameStyle, editor, askedAt(row)]));
 };
+
+/* More than there are distinct codes in all but the largest registers: some ten megabytes. */
+const mostKnown = 50_000;
 
 /* Digests that were worked out already, with these sheets and rules. */
 const known = new WeakMap<RenderContext, LRUCache<string, string>>();
 const wantedBy = (renderContext: RenderContext): LRUCache<string, string> =>
   known.get(renderContext) ??
-  known.set(renderContext, new LRUCache<string, string>({ max: 5000 })).get(renderContext)!;
+  known.set(renderContext, new LRUCache<string, string>({ max: mostKnown })).get(renderContext)!;
 
 const asSnippet = ({ position, runs }: PlannedSnippet): Snippet => ({ position, runs });
 
@@ -124,12 +142,15 @@ export interface OnPage {
   inSiteHead: readonly string[];
 }
 
+const nothingYet: OnPage = { carried: new Map(), leaving: [], inSiteHead: [] };
+
 /** Plans a page with these placements, each with the neutral mark. */
 export function planOf(
   rows: readonly StoredPlacement[],
   renderContext: RenderContext,
-  { carried, leaving, inSiteHead }: OnPage = { carried: new Map(), leaving: [], inSiteHead: [] },
+  onPage?: OnPage,
 ): Promise<PagePlan> {
+  const { carried, leaving, inSiteHead } = onPage ?? nothingYet;
   const task: PageTask = {
     placements: rows.map((row) => ({
       id: row.placement.publicId,
@@ -140,6 +161,8 @@ export function planOf(
       asked: withRules(askedAt(row), renderContext),
       mark: neutralMark,
       carried: carried.get(row.id) ?? null,
+      // What fits is for people to know: nothing that is handed out depends on it.
+      ...(onPage && { widths: widthsOf(row.spot) }),
     })),
     leaving,
     site: {

@@ -22,7 +22,7 @@ import {
   type PageRow,
   type SiteRow,
 } from '../store/places.ts';
-import { markPage } from '../store/stale.ts';
+import { markPage } from '../store/mark-stale.ts';
 import type { MatchState } from './match-state.ts';
 import { pageByKey, siteByKey } from './places.ts';
 import { widthsOf, type SpotValues } from './spots.ts';

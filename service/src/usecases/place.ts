@@ -7,10 +7,10 @@ import { versionTag } from '../serializers/version-tag.ts';
 import type { Actor } from '../store/embeds.ts';
 import { endPlacement, insertPlacement, markLinked } from '../store/placements.ts';
 import { dropNeedsOfEmptyPage } from '../store/needs.ts';
-import { markPage } from '../store/stale.ts';
-import { embedByKey } from './embeds.ts';
+import { markPage } from '../store/mark-stale.ts';
+import { usableEmbed } from './embeds.ts';
 import { fitting } from './fitting.ts';
-import { holdPage } from './hold-page.ts';
+import { holdSpot } from './hold-spot.ts';
 import type { MatchState } from './match-state.ts';
 import { placeOf } from './page-plan.ts';
 import { placementById, refuseUnwanted } from './placements.ts';
@@ -37,7 +37,7 @@ export async function place(
   renderContext: RenderContext,
   actor: Actor,
 ): Promise<string> {
-  const { embed, source, revision } = await embedByKey(db, key);
+  const { embed, source, revision } = await usableEmbed(db, key);
   if (embed.retiredAt) throw new OrbisError('embed-retired', { embed: embed.key });
   const { spot, site, page } = await spotByKey(db, spotKey);
   const asked = {
@@ -47,7 +47,7 @@ export async function place(
   };
   const options = Object.keys(wanted).length > 0 ? await fitting(source, asked, renderContext) : wanted;
   return unlessPlaced({ embed, spot, place: spotKey }, db, async (tx) => {
-    await holdPage(tx, { site, page });
+    await holdSpot(tx, { site, page, spot });
     const ids = { embedId: embed.id, spotId: spot.id, pageId: page.id, siteId: site.id };
     const { id, publicId } = await insertPlacement(tx, { ...ids, options }, actor);
     await markPage(tx, page.id);

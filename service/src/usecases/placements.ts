@@ -59,15 +59,21 @@ export const retiredFinding: StoredFinding = { rule: 'retired', level: 'warning'
  */
 export async function showPlacements(ids: readonly number[], tools: PlanTools): Promise<Placement[]> {
   const { db } = tools;
-  const rows = await shownPlacements(db, ids);
-  const waiting = new Set(
-    rows.filter(({ placement }) => placement.stale === 'yes').map(({ placement }) => placement.pageId),
-  );
-  for (const page of waiting) await planPage(page, tools);
-  const blocked = await blockedAt(db, ids);
-  return (waiting.size === 0 ? rows : await shownPlacements(db, ids)).map((row) =>
-    serializePlacement(row, blocked.get(row.id) ?? []),
-  );
+  const [rows, blocked] = await Promise.all([plannedPlacements(ids, tools), blockedAt(db, ids)]);
+  return rows.map((row) => serializePlacement(row, blocked.get(row.id) ?? []));
+}
+
+/* A page may be marked while it is planned: then its plan is not written down, and it is
+   planned once more. */
+async function plannedPlacements(ids: readonly number[], tools: PlanTools): Promise<ShownPlacement[]> {
+  let rows = await shownPlacements(tools.db, ids);
+  let waiting = rows.filter(({ isStale }) => isStale);
+  for (let tries = 3; waiting.length > 0 && tries > 0; tries--) {
+    for (const page of new Set(waiting.map(({ placement }) => placement.pageId))) await planPage(page, tools);
+    rows = await shownPlacements(tools.db, ids);
+    waiting = rows.filter(({ placement }) => placement.stale === 'yes');
+  }
+  return rows;
 }
 
 function serializePlacement(

@@ -51,27 +51,27 @@ export async function planPage(
     // Asked behind the rows: whoever changes it marks them, so a plan with what held
     // before is not written down.
     const renderContext = await renewed();
-    const { wanted, once } = await wantedOn(rows, renderContext);
+    const { wanted, once, served: apart } = await wantedOn(rows, renderContext);
     const served = new Map(
       await Promise.all(
-        rows.filter(isServed).map(async (row) => [row.id, await servedFor(row, renderContext)] as const),
+        rows
+          .filter(isServed)
+          .map(async (row) => [row.id, await servedFor(row, renderContext, isAmong(apart, row))] as const),
       ),
     );
     await inTransaction(db, async (tx) => {
-      let allNew = true;
-      for (const { id, placement } of inOrder(rows)) {
-        const isNew = await recordWanted(tx, {
-          id,
-          inputs: placement.inputs,
-          wanted: wanted.get(id) ?? null,
-        });
-        allNew &&= isNew;
-        if (isNew && served.has(id)) await keepServed(tx, { placementId: id, ...served.get(id)! });
-      }
+      const planned = inOrder(rows).map(({ id, placement }) => ({
+        ...{ id, inputs: placement.inputs },
+        wanted: wanted.get(id) ?? null,
+      }));
+      const written = await recordWanted(tx, planned);
+      for (const [id, what] of served)
+        if (written.has(id)) await keepServed(tx, { placementId: id, ...what });
       await dropTicksOn(tx, pageId);
       // A plan of what was before something changed says nothing of what the page needs now.
       const [row] = rows;
-      if (row && allNew) await recordNeeds(tx, { pageId, siteId: row.site.id }, once, now());
+      if (row && written.size === rows.length)
+        await recordNeeds(tx, { pageId, siteId: row.site.id }, once, now());
     });
   } catch (error) {
     // Whoever asked is told that Orbis is busy or away, and the job comes back to it.
@@ -101,6 +101,9 @@ export async function planNext(limit: number, tools: PlanTools): Promise<number>
 const isBusy = (error: unknown): boolean => error instanceof OrbisError && error.code === 'too-busy';
 
 const isServed = (row: StoredPlacement): boolean => row.placement.linkedAt !== null && isWanted(row);
+
+const isAmong = (ids: readonly string[], { placement }: StoredPlacement): boolean =>
+  ids.includes(placement.publicId);
 
 /* Rows are locked in one order everywhere. */
 const inOrder = (rows: readonly StoredPlacement[]): StoredPlacement[] =>

@@ -17,7 +17,7 @@ import {
 import { compositionOf, newRevision, openSource, sameOptions } from './codes.ts';
 import { ingest, sourceOfCode, type IngestTools } from './collect.ts';
 import { differenceLine } from './difference-line.ts';
-import { embedByKey, embedTag } from './embeds.ts';
+import { usableEmbed, embedTag } from './embeds.ts';
 import type { MatchState } from './match-state.ts';
 import { otherThing } from './other-thing.ts';
 import type { RenderContext } from './render-context.ts';
@@ -39,7 +39,7 @@ const revising = (
   revise: (tx: Handle, stored: StoredEmbed) => Promise<ChangeFacts | null>,
 ): Promise<boolean> =>
   inTransaction(db, async (tx) => {
-    const stored = await embedByKey(tx, key);
+    const stored = await usableEmbed(tx, key);
     matchState(embedTag(stored.embed), 'embed');
     const facts = await revise(tx, stored);
     if (facts === null) return false;

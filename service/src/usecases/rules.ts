@@ -4,7 +4,7 @@ import { versionTag } from '../serializers/version-tag.ts';
 import { recordChange } from '../store/change-log.ts';
 import type { Actor } from '../store/embeds.ts';
 import { readRules, writeRules } from '../store/rules.ts';
-import { markAll } from '../store/stale.ts';
+import { markAll } from '../store/mark-stale.ts';
 import type { Rules } from '../store/tables/providers.ts';
 import type { MatchState } from './match-state.ts';
 

@@ -20,11 +20,15 @@ const classInFrames = classFor('frame');
 
 /**
  * What is served for a placement whose link was handed out: its code alone, without a mark, and what must be
- * known to serve it.
+ * known to serve it. What is kept apart from others of its page is served in a frame, whatever is asked.
  */
-export async function servedFor(row: StoredPlacement, renderContext: RenderContext): Promise<Served> {
+export async function servedFor(
+  row: StoredPlacement,
+  renderContext: RenderContext,
+  keptApart: boolean,
+): Promise<Served> {
   const { source, revision } = row;
-  const asked = await askedInForm(row, renderContext);
+  const asked = await askedInForm(row, renderContext, keptApart);
   const { code, composition } = await compositionOf(
     { base: source.base, found: source.found, asked },
     renderContext,
@@ -57,18 +61,26 @@ export async function servedFor(row: StoredPlacement, renderContext: RenderConte
 
 /* What is asked of it, in the form in which the site’s editor has it: a frame that is served, where nothing
    stronger comes through. */
-async function askedInForm(row: StoredPlacement, renderContext: RenderContext): Promise<LevelledOptions> {
+async function askedInForm(
+  row: StoredPlacement,
+  renderContext: RenderContext,
+  keptApart: boolean,
+): Promise<LevelledOptions> {
   const asked = askedAt(row);
+  if (keptApart) return askedServed(asked);
   if (!changesCodes(row.site.editor)) return asked;
   const { composition } = await compositionOf(
     { base: row.source.base, found: row.source.found, asked, editor: row.site.editor },
     renderContext,
     { mark: neutralMark, servedAt: renderContext.servedAt(), ...pastedAt(row) },
   );
-  return composition.forEditor?.form === 'served'
-    ? { ...asked, placement: { ...asked.placement, frame: 'served' } }
-    : asked;
+  return composition.forEditor?.form === 'served' ? askedServed(asked) : asked;
 }
+
+const askedServed = (asked: LevelledOptions): LevelledOptions => ({
+  ...asked,
+  placement: { ...asked.placement, frame: 'served' },
+});
 
 const kept = ({
   title,

@@ -4,7 +4,7 @@ import { formatProblem, type SheetComparison } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
 import { addRevision, placementCounts, resummarise, type Actor, type StoredEmbed } from '../store/embeds.ts';
 import { embedsTouchedBy } from '../store/sheets.ts';
-import { markEmbeds } from '../store/stale.ts';
+import { markEmbeds } from '../store/mark-stale.ts';
 import { compositionOf, newRevision } from './codes.ts';
 import { sourceOfCode } from './collect.ts';
 import type { RenderContext } from './render-context.ts';

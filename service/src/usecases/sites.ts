@@ -15,7 +15,7 @@ import { recordChange } from '../store/change-log.ts';
 import type { Actor } from '../store/embeds.ts';
 import { endAllOn, hasAnyPage, markSiteGone } from '../store/gone-places.ts';
 import { changeSite, deleteSite, insertSite, type SiteRow } from '../store/places.ts';
-import { markSite } from '../store/stale.ts';
+import { markSite } from '../store/mark-stale.ts';
 import { checkOptions } from './check-options.ts';
 import type { MatchState } from './match-state.ts';
 import { siteByKey } from './places.ts';

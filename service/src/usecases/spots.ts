@@ -5,8 +5,12 @@ import { versionTag } from '../serializers/version-tag.ts';
 import { recordChange } from '../store/change-log.ts';
 import type { Actor } from '../store/embeds.ts';
 import { changeSpot, deleteSpot, insertSpot, wasPlaced, type SpotRow, type Widths } from '../store/places.ts';
+import { endAllOn, lockPage, markSpotGone } from '../store/gone-places.ts';
+import { markPage } from '../store/mark-stale.ts';
+import { dropNeedsOfEmptyPage } from '../store/needs.ts';
 import type { MatchState } from './match-state.ts';
 import { pageByKey, spotByKey } from './places.ts';
+import { numberOfChange, refusePlaced } from './standing.ts';
 import { unlessTaken } from './unless-taken.ts';
 
 /** A spot as it is written down with its page. */
@@ -55,23 +59,44 @@ export const changeWidths = (
     await recordChange(tx, { facts: { kind: 'changed', what: 'spot', key }, effect }, actor);
   });
 
-/** @throws OrbisError `in-use` where anything was ever placed in it */
-export const removeSpot = (db: Database, key: string, matchState: MatchState, actor: Actor): Promise<void> =>
+/**
+ * Removes a spot. Where anything was ever placed in it, the register keeps it, and what is placed there ends
+ * with it.
+ * @param endsPlacements whether that is agreed to.
+ * @throws OrbisError `in-use` where it is not, and something is placed in it
+ */
+export const removeSpot = (
+  db: Database,
+  key: string,
+  { endsPlacements }: { endsPlacements: boolean },
+  matchState: MatchState,
+  actor: Actor,
+): Promise<void> =>
   inTransaction(db, async (tx) => {
-    const { spot } = await spotByKey(tx, key);
+    // Held before anything is read: what is placed there meanwhile waits, and what was is seen.
+    await lockPage(tx, (await spotByKey(db, key)).page.id);
+    const { spot, page } = await spotByKey(tx, key);
     matchState(versionTag(spot), 'spot');
-    await deleteEmptySpot(tx, key, spot);
-    const effect = { of: 'spot' as const, before: widthsOf(spot), after: null };
-    await recordChange(tx, { facts: { kind: 'removed', what: 'spot', key }, effect }, actor);
+    const where = { spotId: spot.id };
+    if (!endsPlacements) await refusePlaced(tx, 'spot', key, where);
+    const facts = { kind: 'removed', what: 'spot', key } as const;
+    const before = widthsOf(spot);
+    if (!(await wasPlaced(tx, spot.id))) {
+      await deleteSpot(tx, spot.id);
+      await recordChange(tx, { facts, effect: { of: 'spot', before, after: null } }, actor);
+      return;
+    }
+    const effect = { of: 'gone' as const, what: 'spot' as const, id: spot.id, before, after: null };
+    const change = await numberOfChange(tx, { facts, effect }, actor);
+    await markSpotGone(tx, spot.id, actor.now);
+    await endAllOn(tx, where, change, actor.now);
+    await dropNeedsOfEmptyPage(tx, { pageId: page.id, siteId: page.siteId }, actor.now);
+    await markPage(tx, page.id);
   });
 
-/** @throws OrbisError `in-use` */
-export async function deleteEmptySpot(tx: Handle, key: string, spot: SpotRow): Promise<void> {
-  if (await wasPlaced(tx, spot.id))
-    throw new OrbisError('in-use', {
-      what: 'spot',
-      key,
-      by: 'the register keeps what was placed in it',
-    });
-  await deleteSpot(tx, spot.id);
+/** Takes a spot out that was added, as long as nothing is placed in it. @throws OrbisError `in-use` */
+export async function deleteEmptySpot(tx: Handle, key: string, spot: SpotRow, now: Date): Promise<void> {
+  await refusePlaced(tx, 'spot', key, { spotId: spot.id });
+  if (await wasPlaced(tx, spot.id)) await markSpotGone(tx, spot.id, now);
+  else await deleteSpot(tx, spot.id);
 }

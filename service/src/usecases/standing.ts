@@ -3,12 +3,18 @@ import type { Handle } from '../database/connect.ts';
 import { findChange, recordChange, type NewChange } from '../store/change-log.ts';
 import type { Actor } from '../store/embeds.ts';
 import { countPlaced, type Whereabouts } from '../store/gone-places.ts';
-import { pageByKey, siteByKey } from './places.ts';
+import { pageByKey, siteByKey, spotByKey } from './places.ts';
 
 /** What is placed on a page, which goes along with it. @throws OrbisError `not-found` */
 export async function standingOfPage(db: Handle, key: string): Promise<Standing> {
   const { page } = await pageByKey(db, key);
   return { pages: 1, ...(await countPlaced(db, { pageId: page.id }, mostStanding)) };
+}
+
+/** What is placed in a spot, which goes along with it. @throws OrbisError `not-found` */
+export async function standingOfSpot(db: Handle, key: string): Promise<Standing> {
+  const { spot } = await spotByKey(db, key);
+  return { pages: 1, ...(await countPlaced(db, { spotId: spot.id }, mostStanding)) };
 }
 
 /** What is placed on a site, which goes along with it. @throws OrbisError `not-found` */
@@ -20,14 +26,15 @@ export async function standingOfSite(db: Handle, key: string): Promise<Standing>
 /** @throws OrbisError `in-use` where something is placed there */
 export async function refusePlaced(
   db: Handle,
-  what: 'page' | 'site',
+  what: 'spot' | 'page' | 'site',
   key: string,
   where: Whereabouts,
 ): Promise<void> {
   const { placements } = await countPlaced(db, where, mostStanding);
   if (placements === 0) return;
   const count = placements < mostStanding ? String(placements) : `${mostStanding} or more`;
-  const by = placements === 1 ? 'one embed is placed on it' : `${count} embeds are placed on it`;
+  const there = what === 'spot' ? 'in it' : 'on it';
+  const by = `${placements === 1 ? 'one embed is' : `${count} embeds are`} placed ${there}`;
   throw new OrbisError('in-use', { what, key, by });
 }
 

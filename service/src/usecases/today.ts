@@ -1,11 +1,13 @@
-import { mostToDo, wantingStates, type Today } from '@orbis/contract';
+import { mostTermsToSee, mostToDo, wantingStates, type Today } from '@orbis/contract';
 import { countStale } from '../store/stale.ts';
 import { countInState, lastSwept, whatThereIs } from '../store/today.ts';
+import { termsToLookAt } from './terms.ts';
 import { pagesAtOnce, planNext, type PlanTools } from './planning.ts';
 
 /** What wants doing. A few pages that wait are planned first, so that little is left open. */
 export async function readToday(tools: PlanTools): Promise<Today> {
   const { db } = tools;
+  const { sheets } = await tools.renderContext();
   await planNext(pagesAtOnce, tools);
   const states = await Promise.all(
     wantingStates.map(async (state) => ({ state, count: await countInState(db, state, mostToDo) })),
@@ -14,6 +16,7 @@ export async function readToday(tools: PlanTools): Promise<Today> {
     states: states.filter(({ count }) => count > 0),
     waiting: await countStale(db),
     has: await whatThereIs(db),
+    terms: await termsToLookAt(mostTermsToSee, { db, sheets, now: tools.now() }),
     sweptAt: (await lastSwept(db))?.toISOString() ?? null,
   };
 }

@@ -25,8 +25,7 @@ const document = (html: string) => ({
 });
 const size = { width: 400, height: 300 };
 
-describe('attack: the browser', function () {
-  this.timeout(240_000);
+describe('attack: the browser', () => {
   let server: Server;
   let port: number;
   let asked: string[] = [];
@@ -62,7 +61,7 @@ describe('attack: the browser', function () {
       ...options
     }: Partial<BrowserOptions> & { declared?: string[]; task?: (tab: Tab) => Promise<T> } = {},
   ): Promise<T> => {
-    const browser = createBrowser({ chromium, allowPrivate: false, ...options });
+    const browser = createBrowser({ chromium, allowPrivate: false, seconds: 180, ...options });
     try {
       return await browser.work(
         async (tab) => {

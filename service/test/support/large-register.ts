@@ -5,8 +5,19 @@ const now = "'2026-11-26 12:00:00.000'";
 const code = `'<iframe src="https://play.kinorill.localhost/film/a1" title="t"></iframe>'`;
 const digestOf = (what: string): string => `convert(sha2(${what}, 256) using ascii)`;
 
-/** How much there is in the register. */
-const size = {
+/** How much there is in a register. */
+export interface RegisterSize {
+  sites: number;
+  pages: number;
+  spots: number;
+  embeds: number;
+  placements: number;
+  sweeps: number;
+  changes: number;
+}
+
+/** That of the tests. */
+export const usual: RegisterSize = {
   sites: 50,
   pages: 5000,
   spots: 10_000,
@@ -14,10 +25,10 @@ const size = {
   placements: 50_000,
   sweeps: 3,
   changes: 50_000,
-} as const;
+};
 
-/* Each is one statement over a sequence of numbers (MariaDB, Sequence Storage Engine). */
-const statements = [
+/** Each is one statement over a sequence of numbers (MariaDB, Sequence Storage Engine). */
+export const fillStatements = (size: RegisterSize): string[] => [
   `insert into site (id, \`key\`, name, address, defaults, pages, created_at) select seq, concat('s', seq), concat('Site ', seq), concat('https://s', seq, '.localhost'), '{}', 100, ${now} from seq_1_to_${size.sites}`,
   `insert into page (id, site_id, path, title, created_at) select seq, 1 + (seq - 1) mod ${size.sites}, concat('p', seq), 'T', ${now} from seq_1_to_${size.pages}`,
   `insert into spot (id, page_id, name, phone, tablet, desktop, placements, created_at) select seq, 1 + (seq - 1) mod ${size.pages}, concat('spot', seq), 358, 704, 760, 5, ${now} from seq_1_to_${size.spots}`,
@@ -26,6 +37,9 @@ const statements = [
   `insert into embed_tag select id, elt(1 + id mod 3, 'talks', 'visit', 'shop') from embed`,
   `insert into embed_host select id, 'play.kinorill.localhost' from embed`,
   `update embed set provider = 'rare', kind = 'popup' where id in (3, 500)`,
+  `insert into terms (embed_id, views_a_month, price_amount, price_currency, price_every, ends, changed_at, created_at)
+     select id, if(id mod 20 = 0, 1000, null), 12, 'EUR', 'month', '2027-12-31', ${now}, ${now} from embed`,
+  `insert into embed_views select id, date_format(utc_date(), '%Y-%m'), 500 from embed`,
   `insert into embed_tag values (3, 'rare'), (500, 'rare')`,
   `insert into embed_host values (3, 'rare.localhost'), (500, 'rare.localhost')`,
   `insert into source (id, embed_id, number, pasted, base, found, digest, created_at) select id, id, 1, ${code}, ${code}, null, ${digestOf('id')}, ${now} from embed`,
@@ -52,18 +66,19 @@ const statements = [
   `insert into change_list (id, public_id, name, search, pages, ticked, created_at)
      select seq, lpad(seq, 10, 'j'), concat('List ', seq), '', ${size.pages}, 2500, ${now} from seq_1_to_60`,
   `insert into change_list_page (list_id, page_id, ticked_at, work) select 1, id, if(id mod 2 = 0, ${now}, null), if(id mod 2 = 0, ${digestOf('1')}, null) from page`,
+  `insert into plan_link (public_id, page_id, name, hash, expires_at, created_at)
+     select lpad(conv(seq, 10, 32), 10, '0'), if(seq > 300, seq, (select id from page where path = 'p9')), 'The web desk', ${digestOf('seq')}, '2099-01-01', ${now} from seq_1_to_${size.pages}`,
   // The newest were all taken back.
   `insert into change_log (id, public_id, kind, facts, undone_at, created_at)
      select seq, lower(lpad(conv(seq, 10, 16), 10, '0')), 'renewed', concat('{"kind":"renewed","embed":"e', 1 + seq mod ${size.embeds}, '"}'), if(seq mod 2 = 1 or seq > 30000, ${now}, null), ${now} from seq_1_to_${size.changes}`,
   `insert into change_item (change_id, embed_id, \`from\`, \`to\`) select id, 1 + id mod ${size.embeds}, 1, 2 from change_log`,
 ];
 
-/** Fills an empty register. */
+/** What the database is to look at again when all of it is there. */
+export const analyzeStatement =
+  'analyze table placement, embed, page, spot, site_need, delivery, sweep_page, sighting, revision, change_log, change_item';
+
+/** Fills an empty register with 50,000 placements. */
 export async function fillRegister({ db }: Pick<Connection, 'db'>): Promise<void> {
-  for (const statement of statements) await db.execute(sql.raw(statement));
-  await db.execute(
-    sql.raw(
-      'analyze table placement, embed, page, spot, site_need, delivery, sweep_page, sighting, revision, change_log, change_item',
-    ),
-  );
+  for (const statement of [...fillStatements(usual), analyzeStatement]) await db.execute(sql.raw(statement));
 }

@@ -11,6 +11,7 @@ export const password = 'seven owls over the fell';
 
 /* A busy machine is no fault of what is tested. */
 const patient = { ORBIS_CHROMIUM_SECONDS: '180' };
+const waits = { patience: 60_000, readingSeconds: 120 };
 
 /** A service on loopback with a database of its own, an owner, and the demo's world beside it. */
 export interface TestOrbis {
@@ -55,7 +56,7 @@ export async function startTestOrbis({
     folder,
   );
   const world = await startDemoServer({ port: 0, folder, ...(worldTime && { now: worldTime }) });
-  const start = (): Promise<Orbis> => startOrbis(settings, { log: logger });
+  const start = (): Promise<Orbis> => startOrbis(settings, { log: logger, ...waits });
   const orbis = await start();
   const secret = new URL(await orbis.link('password')).hash.slice(1);
   const url = orbis.origins.console;
@@ -71,7 +72,7 @@ export async function startTestOrbis({
     client: createClient({ url, headers: { authorization: `Bearer ${data.token}` } }),
     another: async () => {
       const other = mkdtempSync(join(tmpdir(), 'orbis-test-'));
-      const second = await startOrbis({ ...settings, ORBIS_DATA: other }, { log: logger });
+      const second = await startOrbis({ ...settings, ORBIS_DATA: other }, { log: logger, ...waits });
       return {
         client: createClient({
           url: second.origins.console,

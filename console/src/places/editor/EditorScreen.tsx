@@ -5,6 +5,7 @@ import { ScreenHead } from '../../components/ScreenHead.tsx';
 import { Waiting } from '../../components/Waiting.tsx';
 import { EditorForm } from './EditorForm.tsx';
 import { LearnEditor } from './LearnEditor.tsx';
+import { RulesFile } from './RulesFile.tsx';
 import { useSite } from '../use-site.ts';
 
 /** What a site’s editor lets through: learned by a specimen, or said by hand. */
@@ -23,6 +24,7 @@ export default function EditorScreen() {
       <Stack spacing={3} sx={{ maxWidth: 820 }}>
         <LearnEditor site={site} etag={etag ?? ''} />
         <EditorForm key={etag} site={site} etag={etag ?? ''} />
+        <RulesFile site={site} etag={etag ?? ''} />
       </Stack>
     </>
   );

@@ -3,12 +3,12 @@ import MuiLink from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import type { Page } from '@orbis/contract';
-import { plural } from '@orbis/contract/language';
 import { api } from '../../api.ts';
 import { AddForm } from '../../components/AddForm.tsx';
 import { Disclosure } from '../../components/Disclosure.tsx';
 import { formatWhen } from '../../components/when.ts';
 import { ChangePage } from './ChangePage.tsx';
+import { SpotItem } from './SpotItem.tsx';
 
 /** A page of a site with its spots, and what can be done with it. */
 export function PageItem({ page }: { page: Page }) {
@@ -35,13 +35,7 @@ export function PageItem({ page }: { page: Page }) {
       </Box>
       <Box component="ul" sx={{ m: 0, mt: 0.5, mb: 0.5, pl: 2.5 }}>
         {page.spots.map((spot) => (
-          <li key={spot.key}>
-            <strong>{spot.name}</strong>{' '}
-            <Typography component="span" color="textSecondary">
-              {spot.widths.phone}, {spot.widths.tablet} and {spot.widths.desktop} px wide;{' '}
-              {spot.placements === 0 ? 'empty' : plural(spot.placements, 'embed')}
-            </Typography>
-          </li>
+          <SpotItem key={spot.key} spot={spot} />
         ))}
       </Box>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 2, rowGap: 1.5 }}>

@@ -30,6 +30,7 @@ export const changes: Language['changes'] = {
       ...(what.includes('restored') ? [`Restored ${embed}`] : []),
     ].join('; ');
   },
+  'purged': ({ embed, reason }) => `Purged ${embed}: ${reason}`,
   'placed': ({ embed, place }) => `Placed ${embed} in ${place}`,
   'ended': ({ embed, place }) => `Ended the placement of ${embed} in ${place}`,
   'placed-options': ({ embed, place, said }) => `Set options of ${embed} in ${place}: ${said}`,
@@ -46,6 +47,7 @@ export const changes: Language['changes'] = {
   'added': ({ what, key }) => `Added ${things[what]} ${key}`,
   'changed': ({ what, key }) => `Changed ${things[what]} ${key}`.trimEnd(),
   'removed': ({ what, key }) => `Removed ${things[what]} ${key}`,
+  'terms': (facts) => `Wrote down the terms of ${'embed' in facts ? facts.embed : facts.provider}`,
   'register-taken': ({ lines }) => `Took in a register of ${lines} ${lines === 1 ? 'line' : 'lines'}`,
   'sheet-saved': ({ provider }) => `Saved the sheet of ${provider}`,
   'sheet-removed': ({ provider }) => `Removed the sheet of ${provider}`,
@@ -56,4 +58,10 @@ export const remains: Language['remains'] = {
   'paste-again': ({ placements }) =>
     `${placements === 1 ? 'One place' : `${placements} places`} may carry another code now: paste the one of now there.`,
   'take-out': ({ place }) => `Its code was handed out for ${place}: take it out there, if it was pasted.`,
+};
+
+/** The feed of what was done. */
+export const feed: Language['feed'] = {
+  title: 'What was done in Orbis',
+  undone: (said) => `Taken back: ${said}`,
 };

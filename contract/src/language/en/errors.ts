@@ -288,7 +288,7 @@ export const errors = {
   'change-lasting': {
     title: 'Cannot be taken back',
     detail: (f) =>
-      `“${f.said}” is not taken back by itself: embeds may be read differently with the sheet of before. Look at what would differ, and save that sheet again.`,
+      `“${f.said}” is not taken back by itself: ${f.kind === 'purged' ? 'what was purged is gone for good.' : f.kind === 'register-taken' ? 'all that there is came with it.' : 'embeds may be read differently with the sheet of before. Look at what would differ, and save that sheet again.'}`,
   },
   'changed-since': {
     title: 'Changed since',
@@ -329,12 +329,30 @@ export const errors = {
   'already-ticked': {
     title: 'Ticked already',
     detail: (f) =>
-      `The page ${f.page} was ticked already${f.by ? ` by ${f.by}` : ''}${f.at ? `, on ${timeInWords(String(f.at))}` : ''}.`,
+      `${f.step ? 'This step of' : 'The page'} ${f.page} was ticked already${f.by ? ` by ${f.by}` : ''}${f.at ? `, on ${timeInWords(String(f.at))}` : ''}.`,
   },
   'work-changed': {
     title: 'Something else is to be done',
     detail: (f) =>
       `What is to be done on ${f.page} has changed since you looked at it. Look again, and tick it then.`,
+  },
+  'embed-purged': {
+    title: 'Purged',
+    detail: (f) => `“${f.embed}” was purged: its code and its texts are gone. Collect the code anew.`,
+  },
+  'not-retired': {
+    title: 'Not retired',
+    detail: (f) => `“${f.embed}” is in use. What is purged is gone for good: retire it first.`,
+  },
+  'still-placed': {
+    title: 'Still placed',
+    detail: (f) =>
+      `“${f.embed}” is still placed at ${f.count === 1 ? 'one place' : `${f.count} places`}. End ${f.count === 1 ? 'that' : 'those'} first, so that the register says what is to be taken out.`,
+  },
+  'link-over': {
+    title: 'The link holds no more',
+    detail: () =>
+      'This link is not valid, or not any more: its days are over, or it was ended. Ask whoever sent it for a new one.',
   },
   'page-unreadable': {
     title: 'Page not read',

@@ -2,12 +2,12 @@ import type { Language } from '../language.ts';
 import type { Condition, Facts } from '@orbis/core';
 import { conditions } from './options.ts';
 import { problems } from './problems.ts';
+import { termsFindings } from './terms.ts';
 
 /* An option that holds everywhere, and does more where something holds; `max-width.phone` is all of it. */
 const onlySometimes = ({ when, option }: Facts): boolean =>
   when !== undefined && !String(option).endsWith(`.${when}`);
 
-/** What each rule found, and what to do. */
 /* What is handed out instead of what was asked for, as a clause. */
 const editorForms = {
   asked: 'it is handed out as you asked',
@@ -26,6 +26,28 @@ const lostWays = ({ names, enclosed, served }: Facts): string[] => [
   ...(served ? [`${served} out of a frame that Orbis serves`] : []),
 ];
 
+/* What embeds claim for themselves. */
+const claims = {
+  id: 'id',
+  global: 'global name',
+  field: 'form field',
+  listener: 'event',
+  style: 'style rule',
+};
+
+/* On which screens, the narrowest first; the width that is said is that of the first. */
+const onDevices = ({ devices }: Facts): string =>
+  ({
+    'phone': 'on phones',
+    'phone tablet': 'on phones (and on tablets it is too wide as well)',
+    'phone tablet desktop': 'on phones (and on wider screens it is too wide as well)',
+    'tablet': 'on tablets',
+    'tablet desktop': 'on tablets (and on wider screens it is too wide as well)',
+    'desktop': 'on wide screens',
+    'phone desktop': 'on phones (and on wide screens it is too wide as well)',
+  })[String(devices)]!;
+
+/** What each rule found, and what to do. */
 export const findings = {
   'too-much': {
     message: (f) =>
@@ -288,9 +310,21 @@ export const findings = {
       `Something of ${f.place} stands in the head of the whole site, before what it needs: it may not work here.`,
     remedy: () => 'Put what it needs into the head of the whole site as well, or take it back from there.',
   },
+  'kept-apart': {
+    message: (f) =>
+      `At ${f.place}, it is handed out in a frame of its own (frame=${f.way}): it claims the same ${claims[f.what as keyof typeof claims]} “${f.name}” as what stands at ${f.from}, and side by side one of the two would not work.`,
+    remedy: (f) =>
+      `Nothing needs to be done. To have it as it is all the same, set frame=none at ${f.place}; to have the other one in a frame, set frame=${f.way} at ${f.from}.`,
+  },
+  'too-wide': {
+    message: (f) =>
+      `At ${f.place}, it stays ${f.width} px wide, and its spot has ${f.spot} px ${onDevices(f)}: it sticks out, or is cut off.`,
+    remedy: () =>
+      'Have it keep its shape at every width (fit=shape), or be as wide as its place (share=100). If the widths of the spot are not right, change them.',
+  },
   'claims-collide': {
     message: (f) =>
-      `${f.times === 2 ? 'Two embeds' : `${f.times} embeds`} on this page claim the same ${({ id: 'id', global: 'global name', field: 'form field', style: 'style rule' } as Record<string, string>)[String(f.what)]} “${f.name}”: one of them may not work.`,
+      `${f.times === 2 ? 'Two embeds' : `${f.times} embeds`} on this page claim the same ${claims[f.what as keyof typeof claims]} “${f.name}”: one of them may not work.`,
     remedy: () => 'Put one of them into a frame of its own.',
   },
   'link-time': {
@@ -354,4 +388,5 @@ export const findings = {
     message: (f) => `The page could not be read: ${f.why}`,
     remedy: (f) => `${f.remedy ?? 'See that the page opens in a browser, then check it again.'}`,
   },
+  ...termsFindings,
 } satisfies Language['findings'];

@@ -1,10 +1,11 @@
 import type { Language } from '../language.ts';
-import { changes, remains } from './change-log.ts';
+import { changes, feed, remains } from './change-log.ts';
 import { expected, reasons } from './changes.ts';
 import { editor } from './editor.ts';
 import { fillFaults } from './fill-faults.ts';
 import { siteHead } from './site-head.ts';
 import { reach, standing } from './standing.ts';
+import { terms } from './terms.ts';
 import { thirdParties } from './third-parties.ts';
 import { errors } from './errors.ts';
 import { findings } from './findings.ts';
@@ -53,7 +54,9 @@ export const en = {
   reach,
   standing,
   fillFaults,
+  terms,
   thirdParties,
+  feed,
   options,
   byHand,
   conditions,

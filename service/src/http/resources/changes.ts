@@ -1,8 +1,11 @@
+import { Readable } from 'node:stream';
 import { OrbisError } from '@orbis/contract';
 import type { Deps } from '../../deps.ts';
+import { digest } from '../../digest.ts';
 import { serializeChange } from '../../serializers/changes.ts';
 import { findChange, listChanges } from '../../store/change-log.ts';
 import { afterId, keyset } from '../../store/pages.ts';
+import { changeFeed } from '../../usecases/change-feed.ts';
 import { changeMany } from '../../usecases/change-many.ts';
 import { undo } from '../../usecases/undo/index.ts';
 import type { Handlers, Named } from '../reply.ts';
@@ -22,6 +25,15 @@ export function changeHandlers(deps: Deps): Handlers<Named<'changes'>> {
         standing: standing === 'true',
       });
       return { data: keyset(rows, limit, serializeChange) };
+    },
+    'changes.feed': async ({ query, actor: { now } }) => {
+      const feed = await changeFeed(query, {
+        db,
+        origin: deps.origins().console,
+        version: deps.version,
+        now,
+      });
+      return { stream: Readable.from([feed]), etag: `"${digest(feed).slice(0, 32)}"` };
     },
     'changes.read': async ({ params: { change } }) => {
       const row = await findChange(db, change);

@@ -3,6 +3,7 @@ import { listEmbeds } from '../../store/embeds.ts';
 import { keyset } from '../../store/pages.ts';
 import { changeDetails, collect, duplicate } from '../../usecases/collection.ts';
 import { embedReply, serializeSummaries } from '../../usecases/embeds.ts';
+import { purge } from '../../usecases/purge.ts';
 import { searchFor } from '../../usecases/search.ts';
 import type { Handlers, Named } from '../reply.ts';
 
@@ -23,6 +24,10 @@ export function embedHandlers(
     'embeds.read': ({ params }) => reply(params.embed),
     'embeds.change': async ({ params, body, matchState, actor }) => {
       await changeDetails(db, params.embed, body, matchState, actor);
+      return reply(params.embed);
+    },
+    'embeds.purge': async ({ params, body, matchState, actor }) => {
+      await purge(db, params.embed, body.reason, matchState, actor);
       return reply(params.embed);
     },
     'embeds.duplicate': async ({ params, body, actor }) =>

@@ -1,11 +1,9 @@
 import { parsePage, type Page } from '@orbis/contract';
 import type { Deps } from '../../deps.ts';
-import { serializePlan } from '../../serializers/plans.ts';
-import { pageKeyOf, serializePage } from '../../serializers/places.ts';
+import { serializePage } from '../../serializers/places.ts';
 import { versionTag } from '../../serializers/version-tag.ts';
 import { groupBy } from '../../store/group.ts';
 import { keyset } from '../../store/pages.ts';
-import { placementsOn } from '../../store/placements.ts';
 import {
   listPages,
   pagesBeginning,
@@ -14,9 +12,6 @@ import {
   type PageRow,
   type SiteRow,
 } from '../../store/places.ts';
-import { onPage } from '../../usecases/on-page.ts';
-import { nextMarks } from '../../usecases/next-marks.ts';
-import { isWanted, planOf } from '../../usecases/page-plan.ts';
 import { pageSearch } from '../../usecases/search.ts';
 import { addPage, changePageValues, removePage } from '../../usecases/pages.ts';
 import { pageByKey, siteByKey } from '../../usecases/places.ts';
@@ -57,17 +52,6 @@ export function pageHandlers(deps: Deps): Handlers<Named<'pages'>> {
       await changePageValues(db, params.page, body, matchState, actor);
       const { site, path } = parsePage(params.page);
       return reply(`${site}/${body.path ?? path}`);
-    },
-    'pages.plan': async ({ params }) => {
-      const { site, page } = await pageByKey(db, params.page);
-      const rows = await placementsOn(db, page.id);
-      const plan = await planOf(
-        rows.filter(isWanted),
-        deps.renderContext(),
-        await onPage(db, { site, page }, rows),
-      );
-      const marks = await nextMarks(db, rows, plan);
-      return { data: serializePlan(pageKeyOf({ site, page }), plan, marks, site.editor) };
     },
     'pages.standing': async ({ params }) => ({ data: await standingOfPage(db, params.page) }),
     'pages.delete': async ({ params, query, matchState, actor }) => {

@@ -2,6 +2,7 @@ import type { Deps } from '../../deps.ts';
 import { pageKeyOf, serializeSpot } from '../../serializers/places.ts';
 import { versionTag } from '../../serializers/version-tag.ts';
 import { spotByKey } from '../../usecases/places.ts';
+import { standingOfSpot } from '../../usecases/standing.ts';
 import { addSpot, changeWidths, removeSpot } from '../../usecases/spots.ts';
 import type { Handlers, Named } from '../reply.ts';
 
@@ -22,8 +23,10 @@ export function spotHandlers(deps: Deps): Handlers<Named<'spots'>> {
       await changeWidths(db, params.spot, body.widths, matchState, actor);
       return reply(params.spot);
     },
-    'spots.delete': async ({ params, matchState, actor }) => {
-      await removeSpot(db, params.spot, matchState, actor);
+    'spots.standing': async ({ params }) => ({ data: await standingOfSpot(db, params.spot) }),
+    'spots.delete': async ({ params, query, matchState, actor }) => {
+      const endsPlacements = query.placements === 'end';
+      await removeSpot(db, params.spot, { endsPlacements }, matchState, actor);
       return { data: undefined, status: 204 };
     },
   };

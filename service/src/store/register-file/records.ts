@@ -18,7 +18,9 @@ import {
   source,
   spot,
 } from '../schema.ts';
+import { changeListRecords } from './change-list-records.ts';
 import { headRecords } from './head-records.ts';
+import { termsRecords } from './terms-records.ts';
 import { embedKeys, numbersOf, pageKeys, placementIds, spotKeys } from './keys-of-rows.ts';
 
 /* So many rows are read at once: however large the register is, no more of it is in memory. */
@@ -49,8 +51,10 @@ async function* allOf(
   yield* ofProviders(tx);
   yield* ofPlaces(tx);
   yield* ofCollection(tx);
+  yield* termsRecords(tx);
   yield* ofPlacements(tx);
   yield* headRecords(tx);
+  yield* changeListRecords(tx);
 }
 
 async function* ofProviders(tx: Handle): AsyncGenerator<RegisterRecord> {
@@ -100,9 +104,12 @@ async function* ofPlaces(tx: Handle): AsyncGenerator<RegisterRecord> {
       tx,
       rows.map(({ pageId }) => pageId),
     );
-    for (const { pageId, name, phone, tablet, desktop, createdAt } of rows) {
+    for (const { pageId, name, phone, tablet, desktop, goneAt, createdAt } of rows) {
       const key = `${keys.get(pageId)!}#${name}`;
-      yield { type: 'spot', key, widths: { phone, tablet, desktop }, at: createdAt.toISOString() };
+      yield {
+        type: 'spot',
+        ...{ key, widths: { phone, tablet, desktop }, goneAt: iso(goneAt), at: createdAt.toISOString() },
+      };
     }
   }
 }
@@ -124,10 +131,11 @@ async function* ofCollection(tx: Handle): AsyncGenerator<RegisterRecord> {
     const ids = rows.map(({ id }) => id);
     const keys = new Map(rows.map(({ id, key }) => [id, key]));
     const tags = await tagsOf(tx, ids);
-    for (const { id, key, name, notes, retiredAt, changedAt, createdAt } of rows)
+    for (const { id, key, name, notes, retiredAt, purgedAt, purgeReason, changedAt, createdAt } of rows)
       yield {
         type: 'embed',
         ...{ key, name, notes, tags: tags.get(id) ?? [] },
+        purged: purgedAt && { at: purgedAt.toISOString(), reason: purgeReason ?? '' },
         ...{ retiredAt: iso(retiredAt), changedAt: changedAt.toISOString(), at: createdAt.toISOString() },
       };
     yield* ofEmbeds(tx, keys);

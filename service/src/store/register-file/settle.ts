@@ -2,6 +2,8 @@ import { and, between, eq, isNull, max, or, sql, type SQL } from 'drizzle-orm';
 import type { MySqlColumn } from 'drizzle-orm/mysql-core';
 import type { Handle } from '../../database/connect.ts';
 import {
+  changeList,
+  changeListPage,
   delivery,
   embed,
   oembedEndpoint,
@@ -13,11 +15,12 @@ import {
   site,
   source,
   spot,
+  terms,
 } from '../schema.ts';
 
 /** Whether nothing is kept yet that a register file brings. Call it in a transaction. */
 export async function isEmpty(tx: Handle): Promise<boolean> {
-  for (const table of [site, embed, preset, providerSheet, oembedEndpoint])
+  for (const table of [site, embed, terms, preset, providerSheet, oembedEndpoint])
     if ((await tx.select({ id: table.id }).from(table).limit(1)).length > 0) return false;
   return true;
 }
@@ -68,6 +71,16 @@ export async function settleRegister(tx: Handle): Promise<void> {
       })
       .where(range),
   );
+  await countListed(tx);
+}
+
+/* How many pages a change list has, and how many of them are ticked: there are few lists. */
+async function countListed(tx: Handle): Promise<void> {
+  const own = sql`from ${changeListPage} where ${changeListPage.listId} = ${changeList.id}`;
+  await tx.update(changeList).set({
+    pages: sql`(select count(*) ${own})`,
+    ticked: sql`(select count(*) ${own} and ${changeListPage.tickedAt} is not null)`,
+  });
 }
 
 /* How many placements there are that are not ended. */

@@ -10,8 +10,9 @@ export const takeEmbeds: Take<'embed'> = async (tx, records, by) => {
   await insertMany(
     tx,
     embed,
-    records.map(({ key, name, notes, retiredAt, changedAt, at }) => ({
+    records.map(({ key, name, notes, retiredAt, purged, changedAt, at }) => ({
       ...{ key, name, notes, kind: 'unknown', provider: null, level: null, source: 1, revision: 1 },
+      ...{ purgedAt: dateOrNull(purged?.at ?? null), purgeReason: purged?.reason ?? null },
       ...{ retiredAt: dateOrNull(retiredAt), changedAt: date(changedAt), createdAt: date(at), createdBy: by },
     })),
   );

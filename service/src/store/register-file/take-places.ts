@@ -45,9 +45,9 @@ export const takeSpots: Take<'spot'> = async (tx, records, by) => {
   await insertMany(
     tx,
     spot,
-    records.map(({ key, widths: { phone, tablet, desktop }, at }) => ({
+    records.map(({ key, widths: { phone, tablet, desktop }, goneAt, at }) => ({
       ...{ pageId: pages.of(pageOf(key)).pageId, name: parsePlace(key).spot, phone, tablet, desktop },
-      ...{ createdAt: date(at), createdBy: by },
+      ...{ goneAt: dateOrNull(goneAt), createdAt: date(at), createdBy: by },
     })),
   );
 };

@@ -1,9 +1,11 @@
 import type { RecordType } from '@orbis/contract';
 import { takeEndpoints, takePresets, takeRules } from './take-asked.ts';
+import { takeChangeListPages, takeChangeLists } from './take-change-lists.ts';
 import { takeEmbeds, takeRevisions, takeSources } from './take-collection.ts';
 import { takeHeadDeliveries, takeNeeds } from './take-heads.ts';
 import { takeDeliveries, takePlacements } from './take-placements.ts';
 import { takePages, takeSites, takeSpots } from './take-places.ts';
+import { takeTerms } from './take-terms.ts';
 import type { Take } from './take.ts';
 
 /** How records of each kind are written down; sheets are not among them, as a worker reads them before. */
@@ -17,8 +19,11 @@ export const takes: { [T in Exclude<RecordType, 'register' | 'sheet' | 'end'>]: 
   embed: takeEmbeds,
   source: takeSources,
   revision: takeRevisions,
+  terms: takeTerms,
   placement: takePlacements,
   delivery: takeDeliveries,
   need: takeNeeds,
   headDelivery: takeHeadDeliveries,
+  changeList: takeChangeLists,
+  changeListPage: takeChangeListPages,
 };

@@ -21,9 +21,10 @@ export type ChangeEffect =
   | { of: 'placement-details'; placementId: number; before: PlacementDetails; after: PlacementDetails }
   | { of: 'move'; before: { placementId: number }; after: { placementId: number } }
   | { of: 'page-path'; pageId: number; before: { path: string }; after: { path: string } }
-  /** A page or site that went with all that was placed there; the register keeps what it knows of it. */
-  | { of: 'gone'; what: 'page' | 'site'; id: number; before: object; after: null }
+  /** A spot, page or site that went with all that was placed there; the register keeps what it knows. */
+  | { of: 'gone'; what: 'spot' | 'page' | 'site'; id: number; before: object; after: null }
   | { of: 'pages'; before: null; after: { site: string; paths: string[] } }
+  | { of: 'terms'; before: object | null; after: object | null }
   | { of: 'site' | 'page' | 'spot' | 'preset' | 'rules'; before: object | null; after: object | null };
 
 /** Everything that was done, one row for each; the newest can be taken back. */

@@ -15,7 +15,7 @@ import {
 import type { Options } from '@orbis/core';
 import type { Found } from '@orbis/contract';
 import { ascii, file, id, foreignKeyId, timestamp } from './columns.ts';
-import { created } from './people.ts';
+import { created, person } from './people.ts';
 
 export const embed = mysqlTable(
   'embed',
@@ -31,6 +31,10 @@ export const embed = mysqlTable(
     source: int().notNull(),
     revision: int().notNull(),
     retiredAt: timestamp(),
+    /** When its code and its texts were taken out for good, by whom, and why. */
+    purgedAt: timestamp(),
+    purgedBy: foreignKeyId().references(() => person.id),
+    purgeReason: varchar({ length: 500 }),
     /** How many placements of it there are that are not ended. */
     placements: int().notNull().default(0),
     /** Counts every change of the row, for lost updates. */

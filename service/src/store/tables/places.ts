@@ -80,6 +80,8 @@ export const spot = mysqlTable(
     desktop: smallint({ unsigned: true }).notNull(),
     /** How many placements there are in it that are not ended. */
     placements: int().notNull().default(0),
+    /** Since when there is no such spot any more, though the register keeps what was placed in it. */
+    goneAt: timestamp(),
     version: int().notNull().default(1),
     ...created,
   },

@@ -1,7 +1,7 @@
 import { isDeepStrictEqual } from 'node:util';
 import type { Handle } from '../../database/connect.ts';
 import { changeEmbed, embedById, setTags, type Actor } from '../../store/embeds.ts';
-import { markEmbeds } from '../../store/stale.ts';
+import { markEmbeds } from '../../store/mark-stale.ts';
 import type { ChangeEffect } from '../../store/tables/changes.ts';
 import { detailsOf, type Details } from '../details.ts';
 import { changedSince } from './changed-since.ts';

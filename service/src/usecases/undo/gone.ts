@@ -3,25 +3,40 @@ import type { ChangeRow } from '../../store/change-log.ts';
 import {
   bringPageBack,
   bringSiteBack,
+  bringSpotBack,
   pageWithSite,
   resumeAllOf,
   siteById,
+  spotWithPage,
 } from '../../store/gone-places.ts';
 import { changePage } from '../../store/places.ts';
-import { markPage } from '../../store/stale.ts';
+import { markPage } from '../../store/mark-stale.ts';
 import type { ChangeEffect } from '../../store/tables/changes.ts';
 import { unlessTaken } from '../unless-taken.ts';
 import { changedSince } from './changed-since.ts';
 
 /**
- * Has a page or site again that was removed, with everything that was placed there.
- * @throws OrbisError `changed-since` where it was added again, or its site is not there any more
+ * Has a spot, page or site again that was removed, with everything that was placed there.
+ * @throws OrbisError `changed-since` where it was added again, or where it was is not there any more
  */
 export const undoGone = (
   tx: Handle,
   row: ChangeRow,
   effect: Extract<ChangeEffect, { of: 'gone' }>,
-): Promise<null> => (effect.what === 'page' ? pageAgain(tx, row, effect.id) : siteAgain(tx, row, effect.id));
+): Promise<null> => again[effect.what](tx, row, effect.id);
+
+const again = { spot: spotAgain, page: pageAgain, site: siteAgain } as const;
+
+async function spotAgain(tx: Handle, { id: change, facts }: ChangeRow, spotId: number): Promise<null> {
+  const found = await spotWithPage(tx, spotId);
+  const isThere = found !== null && [found.pageGoneAt, found.siteGoneAt].every((gone) => gone === null);
+  if (!isThere || found.spot.goneAt === null)
+    throw changedSince([`the spot ${'key' in facts ? facts.key : ''}`]);
+  await bringSpotBack(tx, spotId);
+  await resumeAllOf(tx, { spotId }, change);
+  await markPage(tx, found.spot.pageId);
+  return null;
+}
 
 async function pageAgain(tx: Handle, { id: change, facts }: ChangeRow, pageId: number): Promise<null> {
   const found = await pageWithSite(tx, pageId);

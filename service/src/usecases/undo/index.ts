@@ -5,7 +5,7 @@ import { inTransaction } from '../../database/transaction.ts';
 import type { Deps } from '../../deps.ts';
 import { serializeChange } from '../../serializers/changes.ts';
 import { findChange, markUndone, type ChangeRow } from '../../store/change-log.ts';
-import type { Actor } from '../../store/embeds.ts';
+import { findEmbed, type Actor } from '../../store/embeds.ts';
 import type { ChangeEffect } from '../../store/tables/changes.ts';
 import type { RenderContext } from '../render-context.ts';
 import { undoCollecting } from './collected.ts';
@@ -14,6 +14,7 @@ import { undoGone, undoPagePath } from './gone.ts';
 import { undoPages } from './pages.ts';
 import { undoMove, undoPlacement, undoPlacementDetails } from './placements.ts';
 import { undoRevisions } from './revisions.ts';
+import { undoTerms } from './terms.ts';
 import { undoThing } from './things.ts';
 
 export type UndoTools = Pick<Deps, 'connection' | 'renderContext' | 'sheetRegistry'>;
@@ -33,7 +34,8 @@ export async function undo(
     if (!row) throw new OrbisError('not-found', { what: 'change', key: id });
     if (row.undoneAt) throw new OrbisError('change-undone', { at: row.undoneAt.toISOString() });
     if (lastingKinds.includes(row.kind))
-      throw new OrbisError('change-lasting', { said: serializeChange(row).said });
+      throw new OrbisError('change-lasting', { said: serializeChange(row).said, kind: row.kind });
+    await refusePurged(tx, row);
     const remains = await takeBack(tx, row, renderContext(), actor);
     await markUndone(tx, row.id, actor.now);
     return {
@@ -43,6 +45,13 @@ export async function undo(
   });
   await sheetRegistry.refresh(db);
   return done;
+}
+
+/* Of an embed that was purged nothing is kept that could be brought back. */
+async function refusePurged(tx: Handle, { facts }: ChangeRow): Promise<void> {
+  if (!('embed' in facts)) return;
+  const found = await findEmbed(tx, facts.embed);
+  if (found && found.embed.purgedAt !== null) throw new OrbisError('embed-purged', { embed: facts.embed });
 }
 
 async function takeBack(
@@ -59,6 +68,7 @@ async function takeBack(
   if (effect.of === 'page-path') return undoPagePath(tx, row, effect);
   if (effect.of === 'pages') return undoPages(tx, effect);
   if (effect.of === 'placement-details') return undoPlacementDetails(tx, effect, actor);
+  if (effect.of === 'terms') return undoTerms(tx, row, effect, renderContext.sheets, actor);
   if (effect.of !== 'placement' && effect.of !== 'move') return undoThing(tx, row, effect, actor);
   return placeBack(tx, row, effect, actor);
 }

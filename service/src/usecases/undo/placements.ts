@@ -11,7 +11,7 @@ import {
   resumePlacement,
 } from '../../store/placements.ts';
 import { dropNeedsOfEmptyPage } from '../../store/needs.ts';
-import { markPage } from '../../store/stale.ts';
+import { markPage } from '../../store/mark-stale.ts';
 import type { ChangeEffect } from '../../store/tables/changes.ts';
 import { sameOptions } from '../codes.ts';
 import { detailValues, placementDetails } from '../placement-details.ts';

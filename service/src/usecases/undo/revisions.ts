@@ -19,7 +19,7 @@ export async function undoRevisions(
   actor: Actor,
 ): Promise<Remains | null> {
   const items = await revisedBy(tx, id);
-  const since = items.filter(({ now, after }) => !sameCode(now, after));
+  const since = items.filter(({ embed, now, after }) => embed.purgedAt !== null || !sameCode(now, after));
   if (since.length > 0)
     throw changedSince(
       since.map(({ embed }) => embed.key),

@@ -14,7 +14,7 @@ import {
 } from '../../store/places.ts';
 import { deletePreset, findPreset, putPreset } from '../../store/presets.ts';
 import { readRules, writeRules } from '../../store/rules.ts';
-import { markAll } from '../../store/stale.ts';
+import { markAll } from '../../store/mark-stale.ts';
 import type { ChangeEffect } from '../../store/tables/changes.ts';
 import type { Rules } from '../../store/tables/providers.ts';
 import { deleteEmptyPage, writePage, type PageValues } from '../pages.ts';
@@ -58,7 +58,8 @@ const spots: Thing<Widths> = {
     const { spot } = (await findSpot(tx, parsePlace(key)))!;
     return changeSpot(tx, spot, { ...widthsOf(spot), ...values });
   },
-  remove: async (tx, key) => deleteEmptySpot(tx, key, (await findSpot(tx, parsePlace(key)))!.spot),
+  remove: async (tx, key, { now }) =>
+    deleteEmptySpot(tx, key, (await findSpot(tx, parsePlace(key)))!.spot, now),
 };
 
 const presets: Thing<PresetValues> = {

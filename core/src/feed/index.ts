@@ -1,0 +1,2 @@
+/** Feeds that other programs follow. */
+export * from './atom-feed.ts';

@@ -1,0 +1,1 @@
+ALTER TABLE `spot` ADD `gone_at` datetime(3);

@@ -1,0 +1,41 @@
+import type { PagePlan as CorePagePlan } from '@orbis/core';
+import type { PagePlan } from '@orbis/contract';
+import type { Handle } from '../database/connect.ts';
+import { pageKeyOf } from '../serializers/places.ts';
+import { serializePlan } from '../serializers/plans.ts';
+import { placementsOn, type StoredPlacement } from '../store/placements.ts';
+import type { PageRow, SiteRow } from '../store/places.ts';
+import { ticksOn } from '../store/step-ticks.ts';
+import { nextMarks } from './next-marks.ts';
+import { onPage } from './on-page.ts';
+import { isWanted, planOf } from './page-plan.ts';
+import type { RenderContext } from './render-context.ts';
+
+/** A page and its site. */
+export interface PlannedPage {
+  site: SiteRow;
+  page: PageRow;
+}
+
+/** The plan of a page as people see it: with the marks that the codes would have, and what is ticked. */
+export async function showPlan(
+  db: Handle,
+  { site, page }: PlannedPage,
+  renderContext: RenderContext,
+): Promise<PagePlan> {
+  const rows = await placementsOn(db, page.id);
+  const plan = await planNow(db, { site, page }, rows, renderContext);
+  return serializePlan(
+    pageKeyOf({ site, page }),
+    plan,
+    { marks: await nextMarks(db, rows, plan), ticks: await ticksOn(db, page) },
+    site.editor,
+  );
+}
+
+const planNow = async (
+  db: Handle,
+  place: PlannedPage,
+  rows: readonly StoredPlacement[],
+  renderContext: RenderContext,
+): Promise<CorePagePlan> => planOf(rows.filter(isWanted), renderContext, await onPage(db, place, rows));
