@@ -14,6 +14,7 @@ import { addExport } from './commands/export.ts';
 import { addImport } from './commands/import.ts';
 import { addLearn } from './commands/learn.ts';
 import { addLogin } from './commands/login.ts';
+import { addAreas } from './commands/looking/areas.ts';
 import { addMeasure } from './commands/looking/measure.ts';
 import { addPicture } from './commands/looking/picture.ts';
 import { addPreview } from './commands/looking/preview.ts';
@@ -105,7 +106,7 @@ const groups: Readonly<Record<string, readonly AddCommand[]>> = {
     addThirdParties,
     addTerms,
   ],
-  'Looked at with a browser:': [addPreview, addStill, addMeasure, addWeigh, addPicture],
+  'Looked at with a browser:': [addPreview, addStill, addMeasure, addWeigh, addPicture, addAreas],
   'What is kept, all of it by the same five verbs:': [
     ...(Object.keys(verbs) as Verb[]).map(addVerb),
     addCopy,

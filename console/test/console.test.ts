@@ -72,7 +72,7 @@ describe('the console', () => {
       await talks.getByRole('button', { name: 'Add a spot' }).click();
       await talks.getByLabel('Name of a spot').fill('opening');
       await talks.getByRole('button', { name: 'Add a spot' }).click();
-      await talks.getByText('358, 704 and 760 px wide').waitFor();
+      await talks.getByText('358 px wide on a phone, 704 on a tablet, 760 on a desktop').waitFor();
 
       await page.getByRole('link', { name: 'Collection' }).click();
       await page.getByRole('link', { name: /Opening talk/ }).click();

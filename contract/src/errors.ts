@@ -100,6 +100,7 @@ const statuses = {
   'browser-failed': row(503, 3),
   'browser-too-slow': row(503, 3),
   'browser-busy': row(503, 3),
+  'selector-finds-nothing': row(422, 2),
   'nothing-to-photograph': row(422, 2),
   'no-picture-named': row(422, 2),
   'internal': row(500, 3),

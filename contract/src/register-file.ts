@@ -4,7 +4,8 @@ import { editorRules } from './editor-rules.ts';
 import { kindDefaults, optionsSchema } from './options/schema.ts';
 import { pageKey, siteKey, spotKey } from './place.ts';
 import { level } from './reading.ts';
-import { frameStyle, furtherAddresses, siteColours, siteLanguage, widths } from './register.ts';
+import { frameStyle, furtherAddresses, siteColours, siteLanguage } from './register.ts';
+import { heights, spotSelector, widths } from './spot.ts';
 import { embedName, found, providerId, revisionNote } from './resources.ts';
 import { rules } from './rules.ts';
 import { headDigest } from './site-head.ts';
@@ -109,6 +110,8 @@ export const registerRecords = {
     type: z.literal('spot'),
     key: spotKey,
     widths,
+    heights: heights.default({}),
+    selector: spotSelector.nullable().default(null),
     goneAt: time.nullable().default(null).meta({ description: 'Since when it is removed' }),
     at: time,
   }),

@@ -7,6 +7,7 @@ import { spoken, type PlacementState } from './language/index.ts';
 import { kindDefaults, optionsSchema } from './options/schema.ts';
 import { pageKey, siteKey, spotKey, spotName } from './place.ts';
 import { level } from './reading.ts';
+import { spot } from './spot.ts';
 import { z } from './zod.ts';
 
 /** Every state that a placement can be in. */
@@ -23,20 +24,6 @@ export const wantingStates = [
 
 const state = z.enum(placementStates);
 
-export const widths = z
-  .strictObject({
-    phone: z.number().int().min(1).max(9999),
-    tablet: z.number().int().min(1).max(9999),
-    desktop: z.number().int().min(1).max(9999),
-  })
-  .meta({
-    id: 'Widths',
-    description: 'How wide the spot is on each, in px',
-    example: { phone: 358, tablet: 704, desktop: 760 },
-  });
-export const spot = z
-  .object({ key: spotKey, name: spotName, widths, placements: count })
-  .meta({ id: 'Spot' });
 export const page = z
   .object({
     key: pageKey,
@@ -231,8 +218,6 @@ export const sweepPage = z
 
 export type Site = z.infer<typeof site>;
 export type Page = z.infer<typeof page>;
-export type Spot = z.infer<typeof spot>;
-export type Widths = z.infer<typeof widths>;
 export type Placement = z.infer<typeof placement>;
 export type PlacementMade = z.infer<typeof placementMade>;
 export type PlacementFinding = z.infer<typeof placementFinding>;

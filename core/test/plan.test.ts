@@ -214,7 +214,7 @@ describe('the plan of a page', () => {
       const placement = {
         ...one!,
         asked: { embed: asked },
-        widths: { phone: 358, tablet: 540, desktop: 760 },
+        room: { widths: { phone: 358, tablet: 540, desktop: 760 }, heights: {} },
       };
       const { findings } = planPage([placement], { head: true }, digest);
       const found = findings.filter(({ rule }) => rule === 'too-wide').map(({ facts }) => facts);

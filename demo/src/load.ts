@@ -44,8 +44,14 @@ async function addSite({ client, site }: Stage): Promise<void> {
     await client.call('pages.create', {
       body: { key: `hollinfell/${page.path}`, title: page.path === '' ? 'Home' : page.title },
     });
-    for (const { spot } of page.sections)
-      await client.call('spots.create', { body: { key: `hollinfell/${page.path}#${spot}`, widths: column } });
+    for (const [i, { spot }] of page.sections.entries())
+      await client.call('spots.create', {
+        body: {
+          key: `hollinfell/${page.path}#${spot}`,
+          widths: column,
+          selector: `main > section:nth-of-type(${i + 1}) > .spot`,
+        },
+      });
   }
 }
 

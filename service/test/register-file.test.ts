@@ -54,6 +54,13 @@ describe('a whole register as a file', () => {
       body: { note: 'Until May.', paused: true },
       ifMatch: '*',
     });
+    await client.call('spots.create', {
+      body: {
+        key: 'hollinfell/talks#advert',
+        heights: { phone: 50, desktop: 90 },
+        selector: 'main > .advert',
+      },
+    });
     await client.call('terms.writeOfProvider', {
       params: { provider: 'mapmere' },
       ifMatch: '*',

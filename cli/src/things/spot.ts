@@ -1,10 +1,14 @@
-import { parsePlace, type Spot, type Widths } from '@orbis/contract';
-import { UsedWrongly } from '../command.ts';
+import { Option } from 'commander';
+import { parsePlace, spoken, type Client, type Spot, type SpotValues } from '@orbis/contract';
+import { spotDevices, type MeasuredWidths } from '@orbis/core';
+import { UsedWrongly, type Tools } from '../command.ts';
 import { facts, type Colours } from '../text.ts';
 import { endedWith, endsPlacements, refuseToEnd } from './standing.ts';
+import { measuredAt } from './spot-at.ts';
+import { sizeIn, sizesInWords, type SpotSize } from './spot-size.ts';
 import type { Thing } from './thing.ts';
 
-const usual: Widths = { phone: 358, tablet: 704, desktop: 760 };
+const usual: SpotSize = { widths: { phone: 358, tablet: 704, desktop: 760 }, heights: {} };
 
 /** Named positions on pages; “orbis list pages” lists them. */
 export const spot: Thing = {
@@ -12,7 +16,7 @@ export const spot: Thing = {
     verb
       .command('spot')
       .argument('<place>', 'site, path and name, such as hollinfell/talks#main')
-      .description('how wide it is, and how much is placed in it')
+      .description('how large it is, where, and how much is placed in it')
       .action((spot: string) =>
         run(async (tools) => {
           parsePlace(spot);
@@ -26,16 +30,17 @@ export const spot: Thing = {
     verb
       .command('spot')
       .argument('<place>', 'site, path and name, such as hollinfell/talks#main')
-      .argument('[widths...]', 'how wide it is, as phone=358 tablet=704 desktop=760 (px)')
+      .argument('[size...]', 'how large it is, as phone=358 tablet=704 desktop=760 (px)')
+      .addOption(at())
       .description('a position on a page, under a name')
-      .addHelpText('after', '\nExample:\n  orbis add spot hollinfell/talks#opening desktop=728')
-      .action((place: string, words: string[]) =>
+      .addHelpText('after', help('add', 'hollinfell/talks#opening'))
+      .action((place: string, words: string[], { at: selector }: { at?: string }) =>
         run(async (tools) => {
           parsePlace(place);
-          const { data } = await tools
-            .client()
-            .call('spots.create', { body: { key: place, widths: widthsIn(words, usual) } });
-          tools.confirm(data, () => `Added the spot ${data.key}: ${inWords(data.widths)}.\n`);
+          const { body, measured } = await wanted(place, { words, selector, now: usual }, tools.client());
+          const { data } = await tools.client().call('spots.create', { body: { key: place, ...body } });
+          tools.confirm(data, () => `Added the spot ${data.key}: ${spoken.spots.size(data)}.\n`);
+          tellHidden(measured, tools);
           return 0;
         }),
       );
@@ -44,19 +49,25 @@ export const spot: Thing = {
     verb
       .command('spot')
       .argument('<place>', 'site, path and name')
-      .argument('<widths...>', 'how wide it is now, as phone=358 tablet=704 desktop=760 (px)')
-      .description('say anew how wide it is')
-      .action((spot: string, words: string[]) =>
+      .argument('[size...]', 'how large it is now, as phone=358 tablet=704 desktop=760 (px)')
+      .addOption(at())
+      .description('say anew how large it is, or where')
+      .addHelpText('after', help('change', 'hollinfell/talks#opening'))
+      .action((spot: string, words: string[], { at: selector }: { at?: string }) =>
         run(async (tools) => {
           parsePlace(spot);
+          if (words.length === 0 && selector === undefined)
+            throw new UsedWrongly('Say how large it is now, such as desktop=728, or where: --at main.');
           const client = tools.client();
-          const now = await client.call('spots.read', { params: { spot } });
+          const { data: now, etag } = await client.call('spots.read', { params: { spot } });
+          const { body, measured } = await wanted(spot, { words, selector, now }, client);
           const { data } = await client.call('spots.change', {
             params: { spot },
-            body: { widths: widthsIn(words, now.data.widths) },
-            ifMatch: now.etag ?? '*',
+            body,
+            ifMatch: etag ?? '*',
           });
           tools.confirm(data, () => describeSpot(data, tools.colours));
+          tellHidden(measured, tools);
           return 0;
         }),
       );
@@ -90,26 +101,41 @@ export const spot: Thing = {
   },
 };
 
-const inWords = ({ phone, tablet, desktop }: Widths): string =>
-  `${phone} px wide on a phone, ${tablet} on a tablet, ${desktop} on a desktop`;
+const at = (): Option =>
+  new Option(
+    '--at <selector>',
+    'the element of the published page that it is in, as a CSS selector; how wide it is there is measured',
+  );
 
-const describeSpot = ({ key, widths, placements }: Spot, colours: Colours): string =>
+const help = (verb: string, place: string): string =>
+  `\nExamples:\n  orbis ${verb} spot ${place} desktop=728\n  orbis ${verb} spot ${place} --at main\n\n${sizesInWords}\n\n“orbis areas PAGE” lists what --at can be. Measuring needs Chromium where Orbis runs; what is typed is not measured.`;
+
+/* What a spot is to be: the widths that nobody typed are measured where its element is said. */
+async function wanted(
+  place: string,
+  { words, selector, now }: { words: string[]; selector: string | undefined; now: SpotSize & Partial<Spot> },
+  client: Client,
+): Promise<{ body: SpotValues; measured: MeasuredWidths | null }> {
+  const isTyped = spotDevices.every((device) =>
+    words.some((word) => !word.includes('=') || word.startsWith(device)),
+  );
+  const measured =
+    selector === undefined || isTyped ? null : await measuredAt(place, selector, { client, now });
+  const size = sizeIn(words, { widths: measured?.widths ?? now.widths, heights: now.heights });
+  return { body: { ...size, selector: selector ?? now.selector ?? null }, measured };
+}
+
+function tellHidden(measured: MeasuredWidths | null, tools: Tools): void {
+  if (measured && measured.hidden.length > 0) tools.note(`${spoken.spots.hidden(measured.hidden)}\n`);
+}
+
+const describeSpot = (spot: Spot, colours: Colours): string =>
   facts(
     [
-      ['Spot', key],
-      ['Width', inWords(widths)],
-      ['Placed in it', String(placements)],
+      ['Spot', spot.key],
+      ['Size', spoken.spots.size(spot)],
+      ['Where', spot.selector ?? 'nobody said it'],
+      ['Placed in it', String(spot.placements)],
     ],
     colours,
   );
-
-function widthsIn(words: readonly string[], now: Widths): Widths {
-  const widths = { ...now };
-  for (const word of words) {
-    const found = /^(phone|tablet|desktop)=(\d{1,4})(?:px)?$/.exec(word);
-    if (!found)
-      throw new UsedWrongly(`“${word}” is not a width. Write phone=358 tablet=704 desktop=760, in px.`);
-    widths[found[1] as keyof Widths] = Number(found[2]);
-  }
-  return widths;
-}

@@ -26,6 +26,7 @@ const words: Record<string, string[] | null> = {
   'permissions': ['talk'],
   'contacts': ['talk'],
   'picture': ['talk'],
+  'areas': ['hollinfell/visit'],
   'where': ['talk'],
   'views': ['talk@hollinfell/visit#main'],
   'terms': [],

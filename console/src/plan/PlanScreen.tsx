@@ -14,6 +14,7 @@ import { ScreenHead } from '../components/ScreenHead.tsx';
 import { Waiting } from '../components/Waiting.tsx';
 import { sweepToItsEnd } from '../sweeps/watch.ts';
 import { EditorWords } from './EditorWords.tsx';
+import { PagePicture } from './picture/PagePicture.tsx';
 import { PlanSteps } from './PlanSteps.tsx';
 import { PrintButton } from './PrintButton.tsx';
 import { ShareLinks } from './ShareLinks.tsx';
@@ -42,6 +43,9 @@ export default function PlanScreen() {
       announce(`${key} has been read.`);
     },
   });
+  const picture = useMutation({
+    mutationFn: async () => (await api.call('pageSurveys.create', { params: { page: key }, body: {} })).data,
+  });
   if (found.error) return <ProblemNote error={found.error} />;
   if (!found.data) return <Waiting />;
   const { page, plan, placed } = found.data;
@@ -61,35 +65,60 @@ export default function PlanScreen() {
       >
         <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', displayPrint: 'none' }}>
           {plan.steps.length > 0 && <PrintButton plan={plan} />}
+          <Button
+            variant="outlined"
+            size="small"
+            loading={picture.isPending}
+            onClick={() => picture.mutate()}
+          >
+            {picture.data ? 'Take the picture anew' : 'Show the page in a picture'}
+          </Button>
           <Button variant="outlined" size="small" loading={check.isPending} onClick={() => check.mutate()}>
             Check this page now
           </Button>
         </Box>
       </ScreenHead>
-      <Stack spacing={3} sx={{ maxWidth: 820 }}>
-        <ProblemNote error={check.error} />
-        <EditorWords editor={plan.editor} />
-        {plan.steps.length === 0 ? (
-          <Empty title="Nothing to do">
-            Nothing is placed on this page. <Link to="/collection">Choose an embed</Link> and place it in one
-            of its spots.
-          </Empty>
-        ) : (
-          <Card title="What to do">
-            <PlanSteps
-              plan={plan}
-              names={new Map(placed.map(({ id, embedName }) => [id, embedName]))}
-              work={ownersWork(plan, () => check.mutate())}
-            />
-          </Card>
+      <Box sx={picture.data ? besideIt : {}}>
+        {picture.data && (
+          <Box sx={{ displayPrint: 'none', minWidth: 0 }}>
+            <Card title="The page">
+              <PagePicture page={page} survey={picture.data} placed={placed} />
+            </Card>
+          </Box>
         )}
-        <Findings findings={plan.findings} />
-        <Box sx={{ displayPrint: 'none' }}>
-          <Card title="Have somebody else do it">
-            <ShareLinks page={key} />
-          </Card>
-        </Box>
-      </Stack>
+        <Stack spacing={3} sx={{ maxWidth: 820, minWidth: 0 }}>
+          <ProblemNote error={check.error ?? picture.error} />
+          <EditorWords editor={plan.editor} />
+          {plan.steps.length === 0 ? (
+            <Empty title="Nothing to do">
+              Nothing is placed on this page. <Link to="/collection">Choose an embed</Link> and place it in
+              one of its spots.
+            </Empty>
+          ) : (
+            <Card title="What to do">
+              <PlanSteps
+                plan={plan}
+                names={new Map(placed.map(({ id, embedName }) => [id, embedName]))}
+                work={ownersWork(plan, () => check.mutate())}
+              />
+            </Card>
+          )}
+          <Findings findings={plan.findings} />
+          <Box sx={{ displayPrint: 'none' }}>
+            <Card title="Have somebody else do it">
+              <ShareLinks page={key} />
+            </Card>
+          </Box>
+        </Stack>
+      </Box>
     </>
   );
 }
+
+/* The picture of the page, and its plan beside it where there is room. */
+const besideIt = {
+  display: 'grid',
+  gap: 3,
+  alignItems: 'start',
+  gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: 'minmax(0, 1fr) minmax(0, 1fr)' },
+};

@@ -4,6 +4,7 @@ import type {
   EditorRules,
   Facts,
   FillFault,
+  FixedSizeName,
   Kind,
   LearnedLine,
   LearnProblem,
@@ -16,6 +17,8 @@ import type {
   Role,
   SearchField,
   SnippetPosition,
+  SpotDevice,
+  SpotRoom,
   TakenNames,
   Terms,
 } from '@orbis/core';
@@ -245,6 +248,14 @@ export interface Language {
   /** The feed of what was done. */
   feed: { title: string; undone: (said: string) => string };
   /** What has been agreed upon for an embed or with a provider. */
+  spots: {
+    size: (room: SpotRoom) => string;
+    /** Where an element does not show on these devices. */
+    hidden: (devices: readonly SpotDevice[]) => string;
+    /** Where the element that a spot is in is not found. */
+    notThere: (spot: string) => string;
+    fixedSizes: Record<FixedSizeName, string>;
+  };
   terms: {
     labels: Readonly<Record<keyof Terms, string>>;
     price: (price: Price) => string;

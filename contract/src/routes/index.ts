@@ -12,6 +12,7 @@ import { planRoutes } from './plans.ts';
 import { providerRoutes } from './providers.ts';
 import { registerRoutes } from './register.ts';
 import { sessionRoutes } from './session.ts';
+import { spotRoutes } from './spots.ts';
 import { sweepRoutes } from './sweeps.ts';
 import { thirdPartyRoutes } from './third-parties.ts';
 import { termsRoutes } from './terms.ts';
@@ -29,6 +30,7 @@ export const routes = {
   ...changeListRoutes,
   ...harvestRoutes,
   ...placeRoutes,
+  ...spotRoutes,
   ...planRoutes,
   ...headRoutes,
   ...foundPageRoutes,

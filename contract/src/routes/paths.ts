@@ -112,6 +112,7 @@ export const paths = {
   'spots.read': { method: 'get', path: '/spots/:spot' },
   'spots.standing': { method: 'get', path: '/spots/:spot/standing' },
   'spots.delete': { method: 'delete', path: '/spots/:spot' },
+  'pageSurveys.create': { method: 'post', path: '/pages/:page/surveys' },
   'today.read': { method: 'get', path: '/today' },
   'reach.read': { method: 'get', path: '/reach' },
   'placements.list': { method: 'get', path: '/placements' },

@@ -12,10 +12,8 @@ import {
   coloursFound,
   placementLink,
   site,
-  spot,
   standing,
   reach,
-  widths,
   frameStyle,
   furtherAddresses,
   siteColours,
@@ -25,6 +23,7 @@ import { editorRules, specimen, specimenReading } from '../editor-rules.ts';
 import { hitReport } from '../hits.ts';
 import { lists } from '../resources.ts';
 import { pathOf, paths } from './paths.ts';
+import { goingAlong } from './going-along.ts';
 import { route } from './route.ts';
 
 const state = z.enum(placementStates);
@@ -37,13 +36,6 @@ const where = (example: string) =>
     .max(2000)
     .optional()
     .meta({ description: 'A value for each field, all of which must hold', example });
-
-/* What becomes of what is placed there. */
-const goingAlong = z.object({
-  placements: z.literal('end').optional().meta({
-    description: 'Ends what is placed there as well; without it, nothing is removed while something is',
-  }),
-});
 
 export const placeRoutes = {
   'sites.list': route({
@@ -243,63 +235,6 @@ export const placeRoutes = {
     tag,
     access: 'owner',
     params: z.object({ page: pageKey }),
-    query: goingAlong,
-    ifMatch: true,
-    statuses: [204],
-    errors: ['not-found', 'in-use'],
-  }),
-  'spots.create': route({
-    ...paths['spots.create'],
-    summary: 'Name a position on a page, with its widths',
-    tag,
-    access: 'owner',
-    body: z.strictObject({ key: spotKey, widths: widths.default({ phone: 358, tablet: 704, desktop: 760 }) }),
-    answer: spot,
-    statuses: [201],
-    etag: true,
-    location: ({ key: spot }) => pathOf('spots.read', { spot }),
-    errors: ['key-taken', 'not-found'],
-  }),
-  'spots.change': route({
-    ...paths['spots.change'],
-    summary: 'Change a spot’s widths',
-    tag,
-    access: 'owner',
-    params: z.object({ spot: spotKey }),
-    ifMatch: true,
-    body: z.strictObject({ widths }),
-    answer: spot,
-    statuses: [200],
-    etag: true,
-    errors: ['not-found'],
-  }),
-  'spots.read': route({
-    ...paths['spots.read'],
-    summary: 'One spot',
-    tag,
-    access: 'owner',
-    params: z.object({ spot: spotKey }),
-    answer: spot,
-    statuses: [200],
-    etag: true,
-    errors: ['not-found'],
-  }),
-  'spots.standing': route({
-    ...paths['spots.standing'],
-    summary: 'What is placed in a spot, which ends when it is removed',
-    tag,
-    access: 'owner',
-    params: z.object({ spot: spotKey }),
-    answer: standing,
-    statuses: [200],
-    errors: ['not-found'],
-  }),
-  'spots.delete': route({
-    ...paths['spots.delete'],
-    summary: 'Remove a spot; what was issued for what is placed in it is kept',
-    tag,
-    access: 'owner',
-    params: z.object({ spot: spotKey }),
     query: goingAlong,
     ifMatch: true,
     statuses: [204],

@@ -22,4 +22,12 @@ export { onceKinds, snippetForSite, type OnceKind, type OncePerPage } from './on
 export { hasShared } from './shared.ts';
 export type { PlanFinding } from './plan-finding.ts';
 export { claimsAlone, type KeptApart } from './keep-apart.ts';
-export { spotDevices, type SpotWidths } from './spot-widths.ts';
+export {
+  spotDevices,
+  type SpotDevice,
+  type SpotHeights,
+  type SpotRoom,
+  type SpotWidths,
+} from './spot-room.ts';
+export { measuredWidths, type MeasuredWidths } from './measured-widths.ts';
+export { fixedSizes, type FixedSize, type FixedSizeName } from './fixed-sizes.ts';

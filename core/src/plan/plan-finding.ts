@@ -6,6 +6,7 @@ export interface PlanFinding {
     | 'claims-collide'
     | 'kept-apart'
     | 'too-wide'
+    | 'too-high'
     | 'file-taken'
     | 'not-carried'
     | 'editor-form'

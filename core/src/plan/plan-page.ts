@@ -20,7 +20,7 @@ import { leaveOut, type SharedPart } from './shared.ts';
 import type { PlannedSnippet } from './planned-snippet.ts';
 import { headsOf, tooEarly, whyMoved, type Heads } from './site-head.ts';
 import { stepsOf, type PlanStep } from './steps.ts';
-import { tooWide } from './too-wide.ts';
+import { tooLarge } from './too-large.ts';
 import { notCarried } from './uncarried.ts';
 import { apartFrom, keptApart, placeOf, workedOut, type Worked } from './worked.ts';
 
@@ -110,7 +110,7 @@ const findingsOf = (
   ),
   ...collisions(worked.filter(({ composition }) => isBare(composition)).map(({ placement }) => placement)),
   ...worked.flatMap(({ placement, composition }) => [
-    ...tooWide(placement, composition),
+    ...tooLarge(placement, composition),
     ...notCarried(placement, composition),
     ...forEditorFindings(placement, composition),
   ]),

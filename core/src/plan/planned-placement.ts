@@ -2,7 +2,7 @@ import type { Code } from '../code.ts';
 import type { Mark } from '../compose/mark.ts';
 import type { SnippetPosition } from '../options/position.ts';
 import type { LevelledOptions } from '../options/levels.ts';
-import type { SpotWidths } from './spot-widths.ts';
+import type { SpotRoom } from './spot-room.ts';
 
 /** What was handed out for another position than the spot, together with a code that is on the page. */
 export interface StandsElsewhere {
@@ -41,8 +41,8 @@ export interface PlannedPlacement {
   /** What its owner calls the embed. */
   name?: string;
   asked: LevelledOptions;
-  /** How wide its spot is; nothing where nobody asks whether it fits. */
-  widths?: SpotWidths;
+  /** How much room its spot has; nothing where nobody asks whether it fits. */
+  room?: SpotRoom;
   /** The mark that it carries; null for none. */
   mark: Mark | null;
   /** What its page was last seen with; null where it was not there. */

@@ -13,3 +13,4 @@ export * from './position.ts';
 export * from './one-edit.ts';
 export * from './styles.ts';
 export { readXml } from './xml.ts';
+export { isSelector } from './selector.ts';

@@ -1,10 +1,9 @@
-import { setTimeout as wait } from 'node:timers/promises';
 import type { CDPSession, Frame, Page } from 'playwright-core';
 import type { NoHeight } from '@orbis/contract';
 import { inPageMarks, type HeightAt } from '@orbis/core';
 import type { Tab } from './browser.ts';
 import { contentHeight } from './photograph.ts';
-import { ask, show, type ShownDocument } from './show.ts';
+import { ask, atRest, show, type ShownDocument } from './show.ts';
 
 /** What is measured. */
 export interface Measuring {
@@ -146,15 +145,3 @@ const hearing = (member: string): string => `addEventListener('message', ({ data
 
 const innerHeight = (frame: Frame): Promise<number> =>
   frame.evaluate<number>('document.documentElement.scrollHeight').catch(() => 0);
-
-/* Layout is done a moment after the width changed; scripts may take a few more. */
-async function atRest(look: () => Promise<number>): Promise<number> {
-  const [pause, most] = [150, 3000];
-  let last = -1;
-  for (let waited = 0; ; waited += pause) {
-    await wait(pause);
-    const now = await look();
-    if (now === last || waited >= most) return now;
-    last = now;
-  }
-}

@@ -18,8 +18,8 @@ export interface PhotographOptions {
   at: number | null;
 }
 
-/** Nobody looks at more than that, and it is much to hold. */
-const tallest = 6000;
+/** How high a picture is at most, in px of CSS: nobody looks at more than that, and it is much to hold. */
+export const tallest = 6000;
 
 /**
  * Photographs what a document shows, as high as it is.

@@ -1,4 +1,5 @@
 import { setTimeout as wait } from 'node:timers/promises';
+import { isDeepStrictEqual } from 'node:util';
 import type { CDPSession, Page, Request } from 'playwright-core';
 
 /** A document that is shown in the browser as if its server had sent it. */
@@ -89,4 +90,19 @@ export async function ask<T>(session: CDPSession, expression: string): Promise<T
     userGesture: false,
   });
   return result.value as T;
+}
+
+/**
+ * What a look sees once it sees the same twice: layout is done a moment after a width changed; scripts may
+ * take a few more.
+ */
+export async function atRest<T>(look: () => Promise<T>): Promise<T> {
+  const [pause, most] = [150, 3000];
+  let last: T | undefined;
+  for (let waited = 0; ; waited += pause) {
+    await wait(pause);
+    const now = await look();
+    if (isDeepStrictEqual(now, last) || waited >= most) return now;
+    last = now;
+  }
 }

@@ -8,7 +8,7 @@ import {
   type PagePlan,
   type PlannedSite,
   type Sheet,
-  type SpotWidths,
+  type SpotRoom,
 } from '@orbis/core';
 import { digest } from '../digest.ts';
 
@@ -22,7 +22,7 @@ export interface PageTask {
     length: number | null;
     asked: LevelledOptions;
     mark: Mark | null;
-    widths?: SpotWidths;
+    room?: SpotRoom;
     carried?: Carried | null;
   }[];
   leaving: readonly LeavingPlacement[];

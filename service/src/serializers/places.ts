@@ -41,6 +41,8 @@ export const serializeSpot = (page: string, spot: SpotRow): Spot => ({
   key: `${page}#${spot.name}`,
   name: spot.name,
   widths: { phone: spot.phone, tablet: spot.tablet, desktop: spot.desktop },
+  heights: spot.heights,
+  selector: spot.selector,
   placements: spot.placements,
 });
 

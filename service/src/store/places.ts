@@ -24,11 +24,8 @@ type ChangingOfSite =
   | 'editor';
 export type PageRow = typeof page.$inferSelect;
 export type SpotRow = typeof spot.$inferSelect;
-export interface Widths {
-  phone: number;
-  tablet: number;
-  desktop: number;
-}
+/** How large a spot is, and where on its page. */
+export type SpotSize = Pick<SpotRow, 'phone' | 'tablet' | 'desktop' | 'heights' | 'selector'>;
 
 const first = <T>([row]: T[]): T | null => row ?? null;
 
@@ -319,22 +316,22 @@ export async function insertSpot(
   db: Handle,
   pageId: number,
   name: string,
-  widths: Widths,
+  size: SpotSize,
   { by, now }: Actor,
 ): Promise<void> {
   const [back] = await db
     .update(spot)
-    .set({ ...widths, goneAt: null, version: sql`${spot.version} + 1` })
+    .set({ ...size, goneAt: null, version: sql`${spot.version} + 1` })
     .where(and(eq(spot.pageId, pageId), eq(spot.name, name), isNotNull(spot.goneAt)));
   if (back.affectedRows === 0)
-    await db.insert(spot).values({ pageId, name, ...widths, createdAt: now, createdBy: by });
+    await db.insert(spot).values({ pageId, name, ...size, createdAt: now, createdBy: by });
 }
 
 /** False where somebody changed the spot since. */
-export async function changeSpot(db: Handle, row: SpotRow, widths: Widths): Promise<boolean> {
+export async function changeSpot(db: Handle, row: SpotRow, size: SpotSize): Promise<boolean> {
   const [result] = await db
     .update(spot)
-    .set({ ...widths, version: row.version + 1 })
+    .set({ ...size, version: row.version + 1 })
     .where(and(eq(spot.id, row.id), eq(spot.version, row.version)));
   return result.affectedRows === 1;
 }

@@ -23,7 +23,7 @@ import type { StoredPlacement } from '../store/placements.ts';
 import { compositionOf, short } from './codes.ts';
 import { withRules, type RenderContext } from './render-context.ts';
 import { askedAt } from './asked.ts';
-import { widthsOf } from './spots.ts';
+import { roomOf } from './spots.ts';
 
 /**
  * What would be handed out for each placement of a page now, by its row’s id: the snippets made with the
@@ -162,7 +162,7 @@ export function planOf(
       mark: neutralMark,
       carried: carried.get(row.id) ?? null,
       // What fits is for people to know: nothing that is handed out depends on it.
-      ...(onPage && { widths: widthsOf(row.spot) }),
+      ...(onPage && { room: roomOf(row.spot) }),
     })),
     leaving,
     site: {

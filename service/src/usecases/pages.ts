@@ -21,18 +21,19 @@ import {
   spotsOf,
   type PageRow,
   type SiteRow,
+  type SpotSize,
 } from '../store/places.ts';
 import { markPage } from '../store/mark-stale.ts';
 import type { MatchState } from './match-state.ts';
 import { pageByKey, siteByKey } from './places.ts';
-import { widthsOf, type SpotValues } from './spots.ts';
+import { sizeOf } from './spots.ts';
 import { numberOfChange, refusePlaced } from './standing.ts';
 import { unlessTaken } from './unless-taken.ts';
 
 /** What a page says of itself, with its spots where it was removed with them. */
 export interface PageValues {
   title: string;
-  spots?: SpotValues[];
+  spots?: { name: string; widths: SpotSize }[];
 }
 
 /**
@@ -134,7 +135,7 @@ export const removePage = (
       return;
     }
     const spots = await spotsOf(tx, [page.id]);
-    if (spots.length > 0) before.spots = spots.map((spot) => ({ name: spot.name, widths: widthsOf(spot) }));
+    if (spots.length > 0) before.spots = spots.map((spot) => ({ name: spot.name, widths: sizeOf(spot) }));
     await deleteSpotsOf(tx, page.id);
     await deletePage(tx, page);
     await recordChange(tx, { facts, effect: { of: 'page', before, after: null } }, actor);

@@ -1,10 +1,18 @@
-import { OrbisError, parsePlace } from '@orbis/contract';
+import { OrbisError, parsePlace, type SpotValues } from '@orbis/contract';
+import type { SpotRoom } from '@orbis/core';
 import type { Database, Handle } from '../database/connect.ts';
 import { inTransaction } from '../database/transaction.ts';
 import { versionTag } from '../serializers/version-tag.ts';
 import { recordChange } from '../store/change-log.ts';
 import type { Actor } from '../store/embeds.ts';
-import { changeSpot, deleteSpot, insertSpot, wasPlaced, type SpotRow, type Widths } from '../store/places.ts';
+import {
+  changeSpot,
+  deleteSpot,
+  insertSpot,
+  wasPlaced,
+  type SpotRow,
+  type SpotSize,
+} from '../store/places.ts';
 import { endAllOn, lockPage, markSpotGone } from '../store/gone-places.ts';
 import { markPage } from '../store/mark-stale.ts';
 import { dropNeedsOfEmptyPage } from '../store/needs.ts';
@@ -13,49 +21,62 @@ import { pageByKey, spotByKey } from './places.ts';
 import { numberOfChange, refusePlaced } from './standing.ts';
 import { unlessTaken } from './unless-taken.ts';
 
-/** A spot as it is written down with its page. */
-export interface SpotValues {
-  name: string;
-  widths: Widths;
-}
+/** How large a spot is, and where, without what else is known of it. */
+export const sizeOf = ({ phone, tablet, desktop, heights, selector }: SpotSize): SpotSize => ({
+  phone,
+  tablet,
+  desktop,
+  heights,
+  selector,
+});
 
-/** How wide a spot is, in px. */
-export const widthsOf = ({ phone, tablet, desktop }: Widths): Widths => ({ phone, tablet, desktop });
+/** How much room a spot has for what is placed in it. */
+export const roomOf = ({ phone, tablet, desktop, heights }: SpotRow): SpotRoom => ({
+  widths: { phone, tablet, desktop },
+  heights,
+});
+
+/** How large a spot is, as it is said. */
+export const sizeSaid = ({ widths, heights, selector }: SpotValues): SpotSize => ({
+  ...widths,
+  heights,
+  selector,
+});
 
 /** @throws OrbisError `not-found`, `place-invalid`, `key-taken` */
 export const addSpot = (
   db: Database,
-  { key, widths }: { key: string; widths: Widths },
+  { key, size }: { key: string; size: SpotSize },
   actor: Actor,
 ): Promise<void> =>
   unlessTaken('spot', key, () =>
     inTransaction(db, async (tx) => {
-      await writeSpot(tx, key, widths, actor);
-      const effect = { of: 'spot' as const, before: null, after: widths };
+      await writeSpot(tx, key, size, actor);
+      const effect = { of: 'spot' as const, before: null, after: size };
       await recordChange(tx, { facts: { kind: 'added', what: 'spot', key }, effect }, actor);
     }),
   );
 
 /** Writes a spot down. @throws OrbisError `not-found` where its page is not there. */
-export async function writeSpot(tx: Handle, key: string, widths: Widths, actor: Actor): Promise<void> {
+export async function writeSpot(tx: Handle, key: string, size: SpotSize, actor: Actor): Promise<void> {
   const { site, path, spot } = parsePlace(key);
   const { page } = await pageByKey(tx, `${site}/${path}`);
-  await insertSpot(tx, page.id, spot, widths, actor);
+  await insertSpot(tx, page.id, spot, size, actor);
 }
 
-/** Says anew how wide a spot is. */
-export const changeWidths = (
+/** Says anew how large a spot is, and where. */
+export const changeSize = (
   db: Database,
   key: string,
-  widths: Widths,
+  size: SpotSize,
   matchState: MatchState,
   actor: Actor,
 ): Promise<void> =>
   inTransaction(db, async (tx) => {
     const { spot } = await spotByKey(tx, key);
     matchState(versionTag(spot), 'spot');
-    if (!(await changeSpot(tx, spot, widths))) throw new OrbisError('if-match-stale', { what: 'spot' });
-    const effect = { of: 'spot' as const, before: widthsOf(spot), after: widths };
+    if (!(await changeSpot(tx, spot, size))) throw new OrbisError('if-match-stale', { what: 'spot' });
+    const effect = { of: 'spot' as const, before: sizeOf(spot), after: size };
     await recordChange(tx, { facts: { kind: 'changed', what: 'spot', key }, effect }, actor);
   });
 
@@ -80,7 +101,7 @@ export const removeSpot = (
     const where = { spotId: spot.id };
     if (!endsPlacements) await refusePlaced(tx, 'spot', key, where);
     const facts = { kind: 'removed', what: 'spot', key } as const;
-    const before = widthsOf(spot);
+    const before = sizeOf(spot);
     if (!(await wasPlaced(tx, spot.id))) {
       await deleteSpot(tx, spot.id);
       await recordChange(tx, { facts, effect: { of: 'spot', before, after: null } }, actor);

@@ -4,10 +4,10 @@ import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import type { Page } from '@orbis/contract';
 import { api } from '../../api.ts';
-import { AddForm } from '../../components/AddForm.tsx';
 import { Disclosure } from '../../components/Disclosure.tsx';
 import { formatWhen } from '../../components/when.ts';
 import { ChangePage } from './ChangePage.tsx';
+import { newSpot, SpotForm } from './SpotForm.tsx';
 import { SpotItem } from './SpotItem.tsx';
 
 /** A page of a site with its spots, and what can be done with it. */
@@ -19,16 +19,14 @@ export function PageItem({ page }: { page: Page }) {
         <MuiLink href={page.url} target="_blank" rel="noreferrer" variant="body2">
           {page.key}
         </MuiLink>
-        {page.spots.some(({ placements }) => placements > 0) && (
-          <MuiLink
-            component={Link}
-            to={`/plan?page=${encodeURIComponent(page.key)}`}
-            variant="body2"
-            aria-label={`What ${page.title} needs`}
-          >
-            What it needs
-          </MuiLink>
-        )}
+        <MuiLink
+          component={Link}
+          to={`/plan?page=${encodeURIComponent(page.key)}`}
+          variant="body2"
+          aria-label={`${page.title} in a picture, and what it needs`}
+        >
+          Picture, and what it needs
+        </MuiLink>
         <Typography variant="body2" color="textSecondary">
           last read {formatWhen(page.checkedAt)}
         </Typography>
@@ -55,22 +53,13 @@ export function PageItem({ page }: { page: Page }) {
 }
 
 const AddSpot = ({ page }: { page: string }) => (
-  <AddForm
-    changes="sites"
+  <SpotForm
+    spot={newSpot}
+    label={`Add a spot to ${page}`}
     button="Add a spot"
-    fields={[
-      { name: 'spot', label: 'Name of a spot', placeholder: 'main' },
-      { name: 'phone', label: 'Phone px', initial: '358', width: 100 },
-      { name: 'tablet', label: 'Tablet px', initial: '704', width: 100 },
-      { name: 'desktop', label: 'Desktop px', initial: '760', width: 110 },
-    ]}
-    add={async ({ spot = '', phone, tablet, desktop }) => {
-      const { data } = await api.call('spots.create', {
-        body: {
-          key: `${page}#${spot.trim()}`,
-          widths: { phone: Number(phone), tablet: Number(tablet), desktop: Number(desktop) },
-        },
-      });
+    named
+    save={async (values, name) => {
+      const { data } = await api.call('spots.create', { body: { key: `${page}#${name}`, ...values } });
       return `The spot ${data.key} is there.`;
     }}
   />

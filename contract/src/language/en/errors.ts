@@ -149,6 +149,11 @@ export const errors = {
     title: 'The browser is busy',
     detail: () => 'Chromium has more to look at than it can at the moment. Try again in half a minute.',
   },
+  'selector-finds-nothing': {
+    title: 'Nothing there',
+    detail: (f) =>
+      `Nothing on ${f.page} is at “${f.selector}”, or what is there does not show. Look at the page’s areas for those that do.`,
+  },
   'nothing-to-photograph': {
     title: 'Nothing to photograph',
     detail: () =>

@@ -36,15 +36,15 @@ const claims = {
 };
 
 /* On which screens, the narrowest first; the width that is said is that of the first. */
-const onDevices = ({ devices }: Facts): string =>
+const onDevices = ({ devices }: Facts, tooMuch: string): string =>
   ({
     'phone': 'on phones',
-    'phone tablet': 'on phones (and on tablets it is too wide as well)',
-    'phone tablet desktop': 'on phones (and on wider screens it is too wide as well)',
+    'phone tablet': `on phones (and on tablets it is ${tooMuch} as well)`,
+    'phone tablet desktop': `on phones (and on wider screens it is ${tooMuch} as well)`,
     'tablet': 'on tablets',
-    'tablet desktop': 'on tablets (and on wider screens it is too wide as well)',
+    'tablet desktop': `on tablets (and on wider screens it is ${tooMuch} as well)`,
     'desktop': 'on wide screens',
-    'phone desktop': 'on phones (and on wide screens it is too wide as well)',
+    'phone desktop': `on phones (and on wide screens it is ${tooMuch} as well)`,
   })[String(devices)]!;
 
 /** What each rule found, and what to do. */
@@ -318,9 +318,15 @@ export const findings = {
   },
   'too-wide': {
     message: (f) =>
-      `At ${f.place}, it stays ${f.width} px wide, and its spot has ${f.spot} px ${onDevices(f)}: it sticks out, or is cut off.`,
+      `At ${f.place}, it stays ${f.width} px wide, and its spot has ${f.spot} px ${onDevices(f, 'too wide')}: it sticks out, or is cut off.`,
     remedy: () =>
       'Have it keep its shape at every width (fit=shape), or be as wide as its place (share=100). If the widths of the spot are not right, change them.',
+  },
+  'too-high': {
+    message: (f) =>
+      `At ${f.place}, it gets ${f.height} px high, and its spot has ${f.spot} px ${onDevices(f, 'too high')}: it pushes away what stands below, or is cut off.`,
+    remedy: () =>
+      'Make it narrower (max-width), so that it gets lower as well, or choose one that is made for this size. If the size of the spot is not right, change it.',
   },
   'claims-collide': {
     message: (f) =>

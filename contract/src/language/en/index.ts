@@ -5,6 +5,7 @@ import { editor } from './editor.ts';
 import { fillFaults } from './fill-faults.ts';
 import { siteHead } from './site-head.ts';
 import { reach, standing } from './standing.ts';
+import { spots } from './spots.ts';
 import { terms } from './terms.ts';
 import { thirdParties } from './third-parties.ts';
 import { errors } from './errors.ts';
@@ -54,6 +55,7 @@ export const en = {
   reach,
   standing,
   fillFaults,
+  spots,
   terms,
   thirdParties,
   feed,

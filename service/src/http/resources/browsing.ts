@@ -3,13 +3,14 @@ import { readPicture, takePicture } from '../../usecases/embed-picture.ts';
 import { inquire } from '../../usecases/inquire.ts';
 import { heights, picture, weights } from '../../usecases/looking.ts';
 import { takeStill } from '../../usecases/still.ts';
+import { surveyPage } from '../../usecases/survey-page.ts';
 import type { Handlers, Named } from '../reply.ts';
 
 /** What is looked at with a browser, and not kept. */
 export function browsingHandlers(
   deps: Deps,
 ): Handlers<
-  | Named<'inquiries' | 'pictures' | 'stills' | 'measurements' | 'weighings'>
+  | Named<'inquiries' | 'pictures' | 'stills' | 'measurements' | 'weighings' | 'pageSurveys'>
   | 'embeds.picture'
   | 'embeds.photograph'
 > {
@@ -27,6 +28,9 @@ export function browsingHandlers(
     'stills.create': async ({ body, signal }) => ({ data: await takeStill(body, deps, signal) }),
     'measurements.create': async ({ body, signal }) => ({
       data: { ...(await heights(body, deps, signal)), at: at() },
+    }),
+    'pageSurveys.create': async ({ params, body, signal }) => ({
+      data: await surveyPage({ ...params, ...body }, deps, signal),
     }),
     'weighings.create': async ({ body, signal }) => ({
       data: { ...(await weights(body, deps, signal)), at: at() },

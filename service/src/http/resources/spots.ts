@@ -3,7 +3,7 @@ import { pageKeyOf, serializeSpot } from '../../serializers/places.ts';
 import { versionTag } from '../../serializers/version-tag.ts';
 import { spotByKey } from '../../usecases/places.ts';
 import { standingOfSpot } from '../../usecases/standing.ts';
-import { addSpot, changeWidths, removeSpot } from '../../usecases/spots.ts';
+import { addSpot, changeSize, removeSpot, sizeSaid } from '../../usecases/spots.ts';
 import type { Handlers, Named } from '../reply.ts';
 
 /** Spots of pages: added, changed, removed. */
@@ -15,12 +15,12 @@ export function spotHandlers(deps: Deps): Handlers<Named<'spots'>> {
   };
   return {
     'spots.create': async ({ body, actor }) => {
-      await addSpot(db, body, actor);
+      await addSpot(db, { key: body.key, size: sizeSaid(body) }, actor);
       return reply(body.key, 201);
     },
     'spots.read': ({ params }) => reply(params.spot),
     'spots.change': async ({ params, body, matchState, actor }) => {
-      await changeWidths(db, params.spot, body.widths, matchState, actor);
+      await changeSize(db, params.spot, sizeSaid(body), matchState, actor);
       return reply(params.spot);
     },
     'spots.standing': async ({ params }) => ({ data: await standingOfSpot(db, params.spot) }),

@@ -104,11 +104,12 @@ async function* ofPlaces(tx: Handle): AsyncGenerator<RegisterRecord> {
       tx,
       rows.map(({ pageId }) => pageId),
     );
-    for (const { pageId, name, phone, tablet, desktop, goneAt, createdAt } of rows) {
+    for (const { pageId, name, phone, tablet, desktop, heights, selector, goneAt, createdAt } of rows) {
       const key = `${keys.get(pageId)!}#${name}`;
       yield {
         type: 'spot',
-        ...{ key, widths: { phone, tablet, desktop }, goneAt: iso(goneAt), at: createdAt.toISOString() },
+        ...{ key, widths: { phone, tablet, desktop }, heights, selector },
+        ...{ goneAt: iso(goneAt), at: createdAt.toISOString() },
       };
     }
   }

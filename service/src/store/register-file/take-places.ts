@@ -45,8 +45,9 @@ export const takeSpots: Take<'spot'> = async (tx, records, by) => {
   await insertMany(
     tx,
     spot,
-    records.map(({ key, widths: { phone, tablet, desktop }, goneAt, at }) => ({
-      ...{ pageId: pages.of(pageOf(key)).pageId, name: parsePlace(key).spot, phone, tablet, desktop },
+    records.map(({ key, widths, heights, selector, goneAt, at }) => ({
+      ...{ pageId: pages.of(pageOf(key)).pageId, name: parsePlace(key).spot },
+      ...{ ...widths, heights, selector },
       ...{ goneAt: dateOrNull(goneAt), createdAt: date(at), createdBy: by },
     })),
   );

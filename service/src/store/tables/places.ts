@@ -10,7 +10,13 @@ import {
   unique,
   varchar,
 } from 'drizzle-orm/mysql-core';
-import { openEditor, type EditorRules, type KindDefaults, type PastedLanguage } from '@orbis/core';
+import {
+  openEditor,
+  type EditorRules,
+  type KindDefaults,
+  type PastedLanguage,
+  type SpotHeights,
+} from '@orbis/core';
 import { ascii, exact, id, foreignKeyId, timestamp } from './columns.ts';
 import { created } from './people.ts';
 
@@ -78,6 +84,10 @@ export const spot = mysqlTable(
     phone: smallint({ unsigned: true }).notNull(),
     tablet: smallint({ unsigned: true }).notNull(),
     desktop: smallint({ unsigned: true }).notNull(),
+    /** How high it is at most, on the devices where that is said. */
+    heights: json().$type<SpotHeights>().notNull().default({}),
+    /** The element that it is in, as a CSS selector; null where nobody said it. */
+    selector: varchar({ length: 300 }),
     /** How many placements there are in it that are not ended. */
     placements: int().notNull().default(0),
     /** Since when there is no such spot any more, though the register keeps what was placed in it. */

@@ -10,7 +10,7 @@ import {
   findSite,
   findSpot,
   insertSite,
-  type Widths,
+  type SpotSize,
 } from '../../store/places.ts';
 import { deletePreset, findPreset, putPreset } from '../../store/presets.ts';
 import { readRules, writeRules } from '../../store/rules.ts';
@@ -20,7 +20,7 @@ import type { Rules } from '../../store/tables/providers.ts';
 import { deleteEmptyPage, writePage, type PageValues } from '../pages.ts';
 import { presetValues, type PresetValues } from '../presets.ts';
 import { deleteEmptySite, writeSite, type SiteValues } from '../sites.ts';
-import { deleteEmptySpot, widthsOf, writeSpot } from '../spots.ts';
+import { deleteEmptySpot, sizeOf, writeSpot } from '../spots.ts';
 import { changedSince } from './changed-since.ts';
 
 /** How a thing that has a key is read, and made to be as it was. */
@@ -48,15 +48,15 @@ const pages: Thing<PageValues> = {
     deleteEmptyPage(tx, key, (await findPage(tx, parsePage(key)))!.page, now),
 };
 
-const spots: Thing<Widths> = {
+const spots: Thing<SpotSize> = {
   read: async (tx, key) => {
     const found = await findSpot(tx, parsePlace(key));
-    return found && widthsOf(found.spot);
+    return found && sizeOf(found.spot);
   },
   add: writeSpot,
   change: async (tx, key, values) => {
     const { spot } = (await findSpot(tx, parsePlace(key)))!;
-    return changeSpot(tx, spot, { ...widthsOf(spot), ...values });
+    return changeSpot(tx, spot, { ...sizeOf(spot), ...values });
   },
   remove: async (tx, key, { now }) =>
     deleteEmptySpot(tx, key, (await findSpot(tx, parsePlace(key)))!.spot, now),
