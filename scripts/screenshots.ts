@@ -85,7 +85,11 @@ try {
   await page.getByRole('heading', { name: '2 questions for you' }).waitFor();
   await shoot(page, 'learn');
   await at(page, '/places', 'places');
-  await at(page, '/plan?page=darkskyweek/programme', 'plan');
+  await page.setViewportSize({ width: 1280, height: 1000 });
+  await page.goto(`${url}/plan?page=hollinfell/talks`);
+  await page.getByRole('button', { name: 'Show the page in a picture' }).click();
+  await page.getByRole('group', { name: 'Picture of Talks' }).getByRole('img').waitFor({ timeout: 60_000 });
+  await shoot(page, 'plan');
   await editorLearned(page);
   await at(page, '/register', 'register', { height: 1000 });
   await at(page, '/sweeps', 'sweeps', { height: 900 });
