@@ -35,6 +35,26 @@ describe('the command line, with what pauses, moves and goes', () => {
     expect((await orbis('change placement talk@hollinfell/talks#opening')).exit).to.equal(2);
   });
 
+  it('sees what is on a preview, apart from what is published', async () => {
+    const at = `http://darkskyweek.localhost:${test.world.port}`;
+    await orbis(`change site hollinfell --also ${at}`);
+    const { exit, out } = await orbis(`sweep hollinfell --at ${at}`);
+    expect([exit, out]).to.satisfy(
+      ([status, text]: [number, string]) =>
+        status === 1 &&
+        text.includes('hollinfell/talks (not read)') &&
+        text
+          .replaceAll('\n', ' ')
+          .includes(`Read at ${at}: what is seen there says nothing of what is published`),
+    );
+    expect((await orbis('list sweeps')).out).to.include(`hollinfell at ${at}`);
+    const other = await orbis('sweep hollinfell --at http://moorhostel.localhost');
+    expect([other.exit, other.err]).to.deep.equal([
+      2,
+      `http://moorhostel.localhost is no further address of the site hollinfell: it has ${at}.\n`,
+    ]);
+  });
+
   it('puts pages on a list, and ticks them off', async () => {
     const made = await orbis('add changelist "New films" --where state=planned');
     const id = /as (\w+)\./.exec(made.out)![1]!;

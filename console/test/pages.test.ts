@@ -56,6 +56,25 @@ describe('an owner who has many pages', () => {
     await context.close();
   });
 
+  it('sees what is on a preview, apart from what is published', async () => {
+    const at = `http://darkskyweek.localhost:${test.world.port}`;
+    await test.client.call('sites.change', {
+      params: { site: 'hollinfell' },
+      ifMatch: '*',
+      body: { furtherAddresses: [at] },
+    });
+    const { context, page, complaints } = await newWindow();
+    await page.goto(await test.orbis.link('sign-in'));
+    await page.getByRole('heading', { name: 'Today', exact: true }).waitFor();
+    await page.goto(`${test.url}/places/hollinfell`);
+    await page.getByRole('button', { name: `See what is on ${at}` }).click();
+    await page.getByRole('heading', { name: 'Sweeps', level: 1 }).waitFor();
+    await page.getByRole('heading', { name: `hollinfell at ${at}` }).waitFor();
+    await page.getByText(`Read at ${at}: what is seen there says nothing`, { exact: false }).waitFor();
+    expect(complaints).to.deep.equal([]);
+    await context.close();
+  });
+
   it('is told why nothing was found', async () => {
     await test.client.call('sites.create', {
       body: { key: 'gone', name: 'Gone', address: `http://gone.localhost:${test.world.port}` },

@@ -93,6 +93,7 @@ const statuses = {
   'place-not-on-page': row(422, 2),
   'already-taken': row(409, 4),
   'already-placed': row(409, 4),
+  'address-not-of-site': row(422, 2),
   'nothing-to-sweep': row(422, 2),
   'sweep-ended': row(409, 4),
   'job-running': row(409, 4),

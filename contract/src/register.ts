@@ -185,6 +185,10 @@ export const sweep = z
     id: publicId,
     state: z.enum(sweepStates),
     scope: z.string().nullable().meta({ description: 'A site or page key; null for everything' }),
+    at: z.string().nullable().meta({
+      description:
+        'The further address of the site at which it read; what is seen there says nothing of what is published. Null where it read the published pages',
+    }),
     pages: count,
     read: count,
     unreachable: count,

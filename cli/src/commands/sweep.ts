@@ -8,16 +8,20 @@ export const addSweep: AddCommand = (program, run) => {
   program
     .command('sweep')
     .argument('[what]', 'a site (hollinfell) or a page (hollinfell/talks); everything where it is left out')
+    .option(
+      '--at <address>',
+      'at a further address of the site, such as a preview: only told, and kept apart',
+    )
     .description('read the published pages, and say what is really there')
     .addHelpText(
       'after',
-      '\nExamples:\n  orbis sweep\n  orbis sweep hollinfell/talks\n\nExit status: 0 everything that was placed is live, 1 something needs attention.',
+      '\nExamples:\n  orbis sweep\n  orbis sweep hollinfell/talks\n  orbis sweep hollinfell --at https://preview.hollinfell.example\n\n“orbis change site SITE --also” says which further addresses a site has.\nExit status: 0 everything that was placed is live, 1 something needs attention.',
     )
-    .action((what: string | undefined) =>
+    .action((what: string | undefined, { at }: { at?: string }) =>
       run(async (tools) => {
         const client = tools.client();
-        const body = what === undefined ? {} : what.includes('/') ? { page: what } : { site: what };
-        const { data: begun } = await client.call('sweeps.create', { body });
+        const scope = what === undefined ? {} : what.includes('/') ? { page: what } : { site: what };
+        const { data: begun } = await client.call('sweeps.create', { body: { ...scope, at } });
         const ended = await watch(client, begun, tools);
         const pages = await pagesOfSweep(begun.id, client);
         tools.tell({ ...ended, seen: pages }, () => describeSweep(ended, pages, tools));

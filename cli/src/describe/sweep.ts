@@ -1,4 +1,4 @@
-import { formatState, plural, type PlacementState, type Sweep, type SweepPage } from '@orbis/contract';
+import { formatSeen, plural, spoken, type PlacementState, type Sweep, type SweepPage } from '@orbis/contract';
 import type { Tools } from '../command.ts';
 import { fold, levelColour, table } from '../text.ts';
 import { colourState } from './state.ts';
@@ -20,7 +20,7 @@ export function describeSweep(sweep: Sweep, pages: readonly SweepPage[], { colou
           i === 0 ? name : '',
           seen.spot,
           seen.embed,
-          colourState(seen.state, colours),
+          sweep.at === null ? colourState(seen.state, colours) : formatSeen(seen.state, sweep),
         ]);
   });
   const findings = pages.flatMap((page) =>
@@ -34,10 +34,10 @@ export function describeSweep(sweep: Sweep, pages: readonly SweepPage[], { colou
   );
   const counts = Object.entries(sweep.counts)
     .filter(([, count]) => count > 0)
-    .map(([state, count]) => `${String(count)} ${formatState(state as PlacementState)}`);
+    .map(([state, count]) => `${String(count)} ${formatSeen(state as PlacementState, sweep)}`);
   const end =
     sweep.state === 'done'
       ? ''
       : `The sweep ${sweep.state === 'stopped' ? 'was stopped' : 'failed'} before its end. `;
-  return `${table(['page', 'spot', 'embed', 'state'], rows, colours)}${told.join('')}\n${end}${plural(sweep.read, 'page')} read${sweep.unreachable ? `, ${sweep.unreachable} not` : ''}: ${counts.join(', ') || 'nothing is placed'}.\n`;
+  return `${table(['page', 'spot', 'embed', 'state'], rows, colours)}${told.join('')}\n${end}${plural(sweep.read, 'page')} read${sweep.unreachable ? `, ${sweep.unreachable} not` : ''}: ${counts.join(', ') || 'nothing is placed'}.\n${sweep.at === null ? '' : fold(spoken.readElsewhere(sweep.at), io.width, '')}`;
 }

@@ -24,7 +24,7 @@ export const sweep: Thing = {
             items,
             {
               'sweep': ({ id }) => id,
-              'of': ({ scope }) => scope ?? 'everything',
+              'of': ({ scope, at }) => `${scope ?? 'everything'}${at === null ? '' : ` at ${at}`}`,
               'state': ({ state }) => state,
               'pages read': ({ read, pages }) => `${read} of ${pages}`,
               'begun': ({ createdAt }) => formatTimestamp(createdAt),

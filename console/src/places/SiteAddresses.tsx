@@ -1,9 +1,19 @@
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
+import type { Site } from '@orbis/contract';
 import { Card } from '../components/Card.tsx';
+import { SweepElsewhere } from './SweepElsewhere.tsx';
 
 /** Where a site is to be seen beside its address: one address a line. */
-export function SiteAddresses({ lines, onChange }: { lines: string; onChange: (lines: string) => void }) {
+export function SiteAddresses({
+  site: { key, furtherAddresses },
+  lines,
+  onChange,
+}: {
+  site: Pick<Site, 'key' | 'furtherAddresses'>;
+  lines: string;
+  onChange: (lines: string) => void;
+}) {
   return (
     <Card title="Where else it is to be seen">
       <TextField
@@ -20,6 +30,11 @@ export function SiteAddresses({ lines, onChange }: { lines: string; onChange: (l
         One in each line: with or without www, a preview, a site where changes are tried out. What Orbis
         serves for this site is shown there too; anywhere else browsers refuse it.
       </Typography>
+      {furtherAddresses.map((at) => (
+        <div key={at}>
+          <SweepElsewhere site={key} at={at} />
+        </div>
+      ))}
     </Card>
   );
 }

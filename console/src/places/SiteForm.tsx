@@ -99,7 +99,7 @@ export function SiteForm({ site, etag }: { site: Site; etag: string }) {
           ))}
         </TextField>
       </Card>
-      <SiteAddresses lines={further} onChange={setFurther} />
+      <SiteAddresses site={site} lines={further} onChange={setFurther} />
       <SiteColours site={site} colours={colours} onChange={setColours} />
       <SiteStyle site={site.key} colours={colours} style={frameStyle} onChange={setFrameStyle} />
       <Card title="What holds for its embeds">

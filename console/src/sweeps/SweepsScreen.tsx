@@ -6,7 +6,7 @@ import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import type { PlacementState, Sweep } from '@orbis/contract';
-import { formatState, plural } from '@orbis/contract/language';
+import { formatSeen, plural, spoken } from '@orbis/contract/language';
 import { api, refresh, useList } from '../api.ts';
 import { useAnnounce } from '../components/Announcer.tsx';
 import { Card } from '../components/Card.tsx';
@@ -103,6 +103,7 @@ export default function SweepsScreen() {
                   <div>
                     <Typography variant="h3">
                       {formatWhen(item.startedAt ?? item.createdAt)} · {item.scope ?? 'everything'}
+                      {item.at !== null && ` at ${item.at}`}
                       {item.state !== 'done' && ` · ${item.state}`}
                     </Typography>
                     <Typography color="textSecondary">{formatCounts(item)}</Typography>
@@ -111,7 +112,12 @@ export default function SweepsScreen() {
                     {isOpen ? 'Hide what it saw' : 'Show what it saw'}
                   </Button>
                 </Box>
-                {isOpen && <SweptPages sweep={item.id} />}
+                {item.at !== null && (
+                  <Typography variant="body2" color="textSecondary">
+                    {spoken.readElsewhere(item.at)}
+                  </Typography>
+                )}
+                {isOpen && <SweptPages sweep={item} />}
               </Card>
             );
           })}
@@ -121,9 +127,10 @@ export default function SweepsScreen() {
   );
 }
 
-function formatCounts({ read, unreachable, counts }: Sweep): string {
+function formatCounts(sweep: Sweep): string {
+  const { read, unreachable, counts } = sweep;
   const states = Object.entries(counts)
     .filter(([, count]) => count > 0)
-    .map(([state, count]) => `${String(count)} ${formatState(state as PlacementState)}`);
+    .map(([state, count]) => `${String(count)} ${formatSeen(state as PlacementState, sweep)}`);
   return `${plural(read, 'page')} read${unreachable > 0 ? `, ${unreachable} could not be read` : ''}${states.length > 0 ? `: ${states.join(', ')}` : ''}`;
 }

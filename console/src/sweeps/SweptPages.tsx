@@ -2,14 +2,16 @@ import Box from '@mui/material/Box';
 import MuiLink from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
+import type { Sweep } from '@orbis/contract';
+import { formatSeen } from '@orbis/contract/language';
 import { useList } from '../api.ts';
 import { Findings } from '../components/Findings.tsx';
 import { More } from '../components/More.tsx';
 import { StateMark } from '../components/StateMark.tsx';
 
 /** What a sweep saw, page by page. */
-export function SweptPages({ sweep }: { sweep: string }) {
-  const list = useList('sweeps.pages', {}, { sweep });
+export function SweptPages({ sweep }: { sweep: Pick<Sweep, 'id' | 'at'> }) {
+  const list = useList('sweeps.pages', {}, { sweep: sweep.id });
   return (
     <Box sx={{ mt: 2 }}>
       {list.items.map((page) => (
@@ -43,7 +45,11 @@ export function SweptPages({ sweep }: { sweep: string }) {
                   {` in ${seen.spot}`}
                 </Typography>
               </Box>
-              <StateMark state={seen.state} />
+              {sweep.at === null ? (
+                <StateMark state={seen.state} />
+              ) : (
+                <strong>{formatSeen(seen.state, sweep)}</strong>
+              )}
               {seen.findings.length > 0 && (
                 <Box sx={{ gridColumn: '1 / -1' }}>
                   <Findings findings={seen.findings} />

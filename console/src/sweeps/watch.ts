@@ -27,7 +27,7 @@ export async function watchSweep(id: string, onChange: (sweep: Sweep) => void): 
 
 /** Begins a sweep and waits for its end. */
 export async function sweepToItsEnd(
-  scope: { site?: string; page?: string },
+  scope: { site?: string; page?: string; at?: string },
   onChange: (sweep: Sweep) => void = () => {},
 ): Promise<Sweep> {
   const { data } = await api.call('sweeps.create', { body: scope });

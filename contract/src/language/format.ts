@@ -260,6 +260,13 @@ export function formatPart(about: string, language: Language = spoken): string {
 export const formatState = (state: PlacementState, language: Language = spoken): string =>
   language.stateNames[state]!;
 
+/** A state as a sweep saw it: at a further address of a site nothing is live. */
+export const formatSeen = (
+  state: PlacementState,
+  { at }: { at: string | null },
+  language: Language = spoken,
+): string => (at !== null && state === 'live' ? language.seenElsewhere : formatState(state, language));
+
 /** A number of bytes as people read it: `1.1 MB`. */
 export const formatBytes = (bytes: number): string =>
   bytes < 1000

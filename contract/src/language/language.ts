@@ -248,6 +248,10 @@ export interface Language {
   /** The feed of what was done. */
   feed: { title: string; undone: (said: string) => string };
   /** What has been agreed upon for an embed or with a provider. */
+  /** What is seen at a further address of a site, where it would be live at the site’s own. */
+  seenElsewhere: string;
+  /** Where a sweep read that did not read what is published. */
+  readElsewhere: (address: string) => string;
   spots: {
     size: (room: SpotRoom) => string;
     /** Where an element does not show on these devices. */

@@ -12,14 +12,26 @@ const params = z.object({ sweep: publicId });
 export const sweepRoutes = {
   'sweeps.create': route({
     ...paths['sweeps.create'],
-    summary: 'Read the published pages: all of them, those of a site, or one',
+    summary: 'Read the published pages: all of them, those of a site, or one; or those of a preview',
     tag,
     access: 'owner',
-    body: z.strictObject({ site: siteKey.optional(), page: pageKey.optional() }),
+    body: z
+      .strictObject({
+        site: siteKey.optional(),
+        page: pageKey.optional(),
+        at: z.string().trim().max(500).optional().meta({
+          description:
+            'One of the further addresses of the site, such as a preview: what is seen there is told, and says nothing of what is published',
+        }),
+      })
+      .refine(({ site, page, at }) => at === undefined || (site ?? page) !== undefined, {
+        path: ['at'],
+        error: 'is an address of one site: name the site, or one of its pages',
+      }),
     answer: sweep,
     statuses: [202],
     location: ({ id: sweep }) => pathOf('sweeps.read', { sweep }),
-    errors: ['not-found', 'nothing-to-sweep', 'job-running'],
+    errors: ['not-found', 'address-not-of-site', 'nothing-to-sweep', 'job-running'],
   }),
   'sweeps.list': route({
     ...paths['sweeps.list'],

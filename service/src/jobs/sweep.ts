@@ -67,7 +67,7 @@ async function lookAt(
   }
   const declared = await declaredAddresses(db);
   try {
-    const answer = await fetching.readPage(pageUrl(row.site, row.page), declared);
+    const answer = await fetching.readPage(addressOfPage(row), declared);
     const issued = await issuedTexts(db, placements);
     const expected = placements.map(({ id, publicId, lastSeenAt, seen }) => ({
       placement: publicId,
@@ -104,6 +104,10 @@ async function lookAt(
     return unreachable(placements, whyUnreadable(error));
   }
 }
+
+/* Where a page is read: at the site’s own address, or at a further one. */
+const addressOfPage = ({ site, page, address }: PageOfSweep): string =>
+  pageUrl({ address: address ?? site.address }, page);
 
 const carriedByLeaving = ({ id, seenDelivery }: { id: number; seenDelivery: number | null }) => ({
   placementId: id,

@@ -11,6 +11,7 @@ export const serializeSweep = (job: JobRow): Sweep => ({
   id: job.publicId,
   state: job.state,
   scope: job.scope,
+  at: job.address,
   pages: job.pages,
   read: job.pagesRead,
   unreachable: job.pagesUnreachable,
@@ -23,7 +24,7 @@ export const serializeSweep = (job: JobRow): Sweep => ({
 /** One page of a sweep, with what was seen on it. */
 export const serializeSweepPage = (row: PageRow, seen: readonly SightingRow[]): SweepPage => ({
   page: `${row.site.key}/${row.page.path}`,
-  url: pageUrl(row.site, row.page),
+  url: pageUrl({ address: row.address ?? row.site.address }, row.page),
   state: row.sweepPage.state,
   status: row.sweepPage.status,
   why: row.sweepPage.why,

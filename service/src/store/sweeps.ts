@@ -4,6 +4,7 @@ import { inTransaction } from '../database/transaction.ts';
 import { digest } from '../digest.ts';
 import type { Actor } from './embeds.ts';
 import { newPublicId } from './ids.ts';
+import { insertMany } from './insert-many.ts';
 import type { JobRow } from './jobs.ts';
 import { isOneOf } from './one-of.ts';
 import { afterId } from './pages.ts';
@@ -25,6 +26,9 @@ import { stateOf } from './stale.ts';
 
 export type SweepPageRow = typeof sweepPage.$inferSelect;
 
+/** What a sweep reads: a site or a page by its key, or all; and the further address at which it does. */
+export type SweptScope = Pick<JobRow, 'scope' | 'address'>;
+
 /**
  * Writes down a sweep of these pages. Call it in a transaction.
  * @throws the driver's duplicate-key error where one of the same scope has not ended: so of many that ask at
@@ -32,7 +36,7 @@ export type SweepPageRow = typeof sweepPage.$inferSelect;
  */
 export async function insertSweep(
   tx: Handle,
-  scope: string | null,
+  { scope, address }: SweptScope,
   pageIds: readonly number[],
   { by, now }: Actor,
 ): Promise<string> {
@@ -41,7 +45,8 @@ export async function insertSweep(
     publicId,
     kind: 'sweep',
     scope,
-    exclusiveKey: exclusiveKey(scope),
+    address,
+    exclusiveKey: exclusiveKey({ scope, address }),
     pages: pageIds.length,
     createdAt: now,
     createdBy: by,
@@ -51,7 +56,7 @@ export async function insertSweep(
 }
 
 /** A sweep of the same scope that has not ended. */
-export async function runningSweep(db: Handle, scope: string | null): Promise<JobRow | null> {
+export async function runningSweep(db: Handle, scope: SweptScope): Promise<JobRow | null> {
   const [found] = await db
     .select()
     .from(job)
@@ -59,13 +64,16 @@ export async function runningSweep(db: Handle, scope: string | null): Promise<Jo
   return found ?? null;
 }
 
-const exclusiveKey = (scope: string | null): string => digest(`sweep ${scope ?? ''}`);
+const exclusiveKey = ({ scope, address }: SweptScope): string =>
+  digest(`sweep ${scope ?? ''}${address === null ? '' : ` ${address}`}`);
 
 export interface PageOfSweep {
   id: number;
   sweepPage: SweepPageRow;
   page: typeof page.$inferSelect;
   site: typeof site.$inferSelect;
+  /** The further address of its site at which it is read; null for the site’s own. */
+  address: string | null;
 }
 
 export async function nextPage(db: Handle, jobId: number): Promise<PageOfSweep | null> {
@@ -84,8 +92,9 @@ async function pagesOfJob(db: Handle, where: SQL | undefined, limit: number): Pr
   if (found.length === 0) return [];
   const ids = found.map(({ id }) => id);
   return db
-    .select({ id: sweepPage.id, sweepPage, page, site })
+    .select({ id: sweepPage.id, sweepPage, page, site, address: job.address })
     .from(sweepPage)
+    .innerJoin(job, eq(job.id, sweepPage.jobId))
     .innerJoin(page, eq(page.id, sweepPage.pageId))
     .innerJoin(site, eq(site.id, page.siteId))
     .where(isOneOf(sweepPage.id, ids))
@@ -142,8 +151,8 @@ export interface PageResult {
 }
 
 /**
- * Writes down what a page showed, and what that says of each placement, in one transaction. A process that
- * was stopped and lost its lease meanwhile writes nothing.
+ * Writes down what a page showed, and what that says of each placement, in one transaction; at a further
+ * address it says nothing of them. A process that was stopped and lost its lease meanwhile writes nothing.
  * @returns whether it was still this process's to write.
  */
 export async function recordPage(
@@ -161,15 +170,8 @@ export async function recordPage(
       .update(sweepPage)
       .set({ state, status, why: why?.slice(0, 300) ?? null, digest, readAt: now })
       .where(eq(sweepPage.id, row.sweepPage.id));
-    if (state === 'read') await tx.update(page).set({ checkedAt: now }).where(eq(page.id, row.page.id));
-    if (result.gone.length > 0)
-      await tx
-        .update(placement)
-        .set({ seen: 'missing', state: 'missing' })
-        .where(inArray(placement.id, result.gone));
-    await recordHead(tx, { pageId: row.page.id, siteId: row.site.id }, result.head, now);
-    for (const seen of result.seen)
-      await recordSeen(tx, row.sweepPage.id, seen, state === 'read' ? now : null, now);
+    if (row.address === null) await recordPublished(tx, row, result, now);
+    await insertSightings(tx, row.sweepPage.id, result.seen);
     await tx
       .update(job)
       .set({
@@ -182,6 +184,34 @@ export async function recordPage(
     return true;
   });
 }
+
+/* What a published page says of its placements and of the head of its site. */
+async function recordPublished(
+  tx: Handle,
+  row: PageOfSweep,
+  { state, gone, head, seen }: PageResult,
+  now: Date,
+): Promise<void> {
+  if (state === 'read') await tx.update(page).set({ checkedAt: now }).where(eq(page.id, row.page.id));
+  if (gone.length > 0)
+    await tx.update(placement).set({ seen: 'missing', state: 'missing' }).where(inArray(placement.id, gone));
+  await recordHead(tx, { pageId: row.page.id, siteId: row.site.id }, head, now);
+  for (const each of seen) await recordSeen(tx, each, state === 'read' ? now : null, now);
+}
+
+const insertSightings = (
+  tx: Handle,
+  sweepPageId: number,
+  seen: readonly PlacementResult[],
+): Promise<unknown> =>
+  insertMany(
+    tx,
+    sighting,
+    seen.map(({ placementId, state, delivery, line, findings }) => ({
+      sweepPageId,
+      ...{ placementId, state, delivery, line, findings },
+    })),
+  );
 
 /* The job with its page, locked; null where it is not this process's any more, or another has written
    the page. */
@@ -209,7 +239,6 @@ const worked: ReadonlySet<string> = new Set(['out-of-date', 'retired', 'paused-s
 /* What a page showed of one placement. `read` is when it was read; null where it could not be. */
 async function recordSeen(
   tx: Handle,
-  sweepPageId: number,
   { placementId, served, carried, ...seen }: PlacementResult,
   read: Date | null,
   now: Date,
@@ -228,14 +257,6 @@ async function recordSeen(
       ...(onPage ? { seenDelivery: seen.delivery, carried, lastSeenAt: now } : {}),
     })
     .where(eq(placement.id, placementId));
-  await tx.insert(sighting).values({
-    sweepPageId,
-    placementId,
-    state: seen.state,
-    delivery: seen.delivery,
-    line: seen.line,
-    findings: seen.findings,
-  });
 }
 
 /* What is not meant to be there, and is not, is as if it had not been placed yet. */

@@ -6,7 +6,7 @@ import { inTransaction } from '../database/transaction.ts';
 import { serializeSweep } from '../serializers/sweeps.ts';
 import type { Actor } from '../store/embeds.ts';
 import { askToStop, findJob, type JobRow } from '../store/jobs.ts';
-import { pagesToSweep } from '../store/places.ts';
+import { pagesToSweep, type SiteRow } from '../store/places.ts';
 import { insertSweep, runningSweep } from '../store/sweeps.ts';
 import { pageByKey, siteByKey } from './places.ts';
 
@@ -29,19 +29,28 @@ export async function sweepById(db: Handle, id: string): Promise<JobRow> {
 export interface SweepScope {
   page?: string | undefined;
   site?: string | undefined;
+  /** A further address of the site, at which its pages are read instead. */
+  at?: string | undefined;
 }
 
 /**
  * Asks for a sweep; whoever runs jobs takes it up.
  * @returns the sweep’s id.
- * @throws OrbisError `nothing-to-sweep`, `job-running`
+ * @throws OrbisError `not-found`, `address-not-of-site`, `nothing-to-sweep`, `job-running`
  */
-export async function beginSweep(db: Database, { page, site }: SweepScope, actor: Actor): Promise<string> {
-  const scope = page ?? site ?? null;
+export async function beginSweep(
+  db: Database,
+  { page, site, at }: SweepScope,
+  actor: Actor,
+): Promise<string> {
+  const ofPage = page === undefined ? null : await pageByKey(db, page);
+  const ofSite = site === undefined ? null : await siteByKey(db, site);
   const pageIds = await pagesToSweep(db, {
-    ...(page !== undefined && { pageId: (await pageByKey(db, page)).page.id }),
-    ...(site !== undefined && { siteId: (await siteByKey(db, site)).id }),
+    ...(ofPage && { pageId: ofPage.page.id }),
+    ...(ofSite && { siteId: ofSite.id }),
   });
+  const swept = (ofPage?.site ?? ofSite)!;
+  const scope = { scope: page ?? site ?? null, address: at === undefined ? null : addressOf(swept, at) };
   if (pageIds.length === 0) throw new OrbisError('nothing-to-sweep');
   try {
     return await inTransaction(db, (tx) => insertSweep(tx, scope, pageIds, actor));
@@ -50,6 +59,19 @@ export async function beginSweep(db: Database, { page, site }: SweepScope, actor
     const running = await runningSweep(db, scope);
     throw running ? new OrbisError('job-running', { sweep: running.publicId }) : error;
   }
+}
+
+/* The further address that is meant. */
+function addressOf({ key, furtherAddresses }: SiteRow, at: string): string {
+  const [wanted, ...known] = [at, ...furtherAddresses].map((each) => each.replace(/\/$/, ''));
+  const found = furtherAddresses[known.indexOf(wanted!)];
+  if (found === undefined)
+    throw new OrbisError('address-not-of-site', {
+      site: key,
+      address: at,
+      known: furtherAddresses.join(', '),
+    });
+  return found;
 }
 
 /** A sweep each time that it has come on, until it has ended or nobody looks any more. */

@@ -262,7 +262,10 @@ describe('fault: a process that was stopped for longer than its lease', () => {
       const { db } = test.orbis.connection;
       const now = new Date();
       const [pages] = (await db.execute(sql`select id from page`)) as unknown as [{ id: number }[]];
-      const id = await insertSweep(db, 'elsewhere', [Number(pages[0]!.id)], { by: 1, now });
+      const id = await insertSweep(db, { scope: 'elsewhere', address: null }, [Number(pages[0]!.id)], {
+        by: 1,
+        now,
+      });
       await claimJob(db, 'sweep', 'stopped');
       const job = (await findJob(db, id))!;
       const page = (await nextPage(db, job.id))!;

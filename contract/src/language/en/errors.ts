@@ -387,6 +387,13 @@ export const errors = {
     title: 'Already placed',
     detail: (f) => `“${f.embed}” is in ${f.place} already (placement ${f.placement}).`,
   },
+  'address-not-of-site': {
+    title: 'No address of the site',
+    detail: (f) =>
+      f.known === ''
+        ? `The site ${f.site} has no further address. Add ${f.address} to it first.`
+        : `${f.address} is no further address of the site ${f.site}: it has ${f.known}.`,
+  },
   'nothing-to-sweep': {
     title: 'Nothing to read',
     detail: () => 'There is no page in the register that could be read. Add a site and its pages first.',

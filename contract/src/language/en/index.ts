@@ -55,6 +55,9 @@ export const en = {
   reach,
   standing,
   fillFaults,
+  seenElsewhere: 'there',
+  readElsewhere: (address) =>
+    `Read at ${address}: what is seen there says nothing of what is published, and changes nothing in the register.`,
   spots,
   terms,
   thirdParties,

@@ -29,6 +29,8 @@ export const job = mysqlTable(
     kind: mysqlEnum(['sweep', 'plan']).notNull(),
     state: mysqlEnum(['waiting', 'running', 'done', 'stopped', 'failed']).notNull().default('waiting'),
     scope: varchar({ length: 460 }),
+    /** Of a sweep: the further address of the site at which it reads; null for the site’s own. */
+    address: varchar({ length: 500 }),
     leaseOwner: ascii({ length: 40 }),
     leaseUntil: timestamp(),
     /** What no two jobs that have not ended may share; null once it has. */

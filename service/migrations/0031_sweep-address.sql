@@ -1,0 +1,1 @@
+ALTER TABLE `job` ADD `address` varchar(500);
