@@ -72,6 +72,9 @@ describe('the command line, with how large spots are and where', () => {
     expect((await orbis('show spot hollinfell/talks#plain')).out)
       .to.match(/^Where +header$/m)
       .and.include('500 on a desktop');
+    expect((await orbis('change spot hollinfell/talks#main --at none')).out).to.match(
+      /^Where +nobody said it$/m,
+    );
     expect((await orbis('areas hollinfell/talks --at header')).out).to.match(
       /^header .* plain +Hollin Fell/m,
     );

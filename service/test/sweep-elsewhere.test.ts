@@ -46,7 +46,8 @@ describe('a sweep of a further address of a site', () => {
   const known = async () => {
     const [placed] = (await call('placements.list', { query: { site: 'moor' } })).data.items;
     const { data: page } = await call('pages.read', { params: { page: 'moor/start' } });
-    return [placed!.state, placed!.lastSeenAt, page.checkedAt];
+    const { data: today } = await call('today.read', {});
+    return [placed!.state, placed!.lastSeenAt, page.checkedAt, today.sweptAt];
   };
   const seen = async ({ id }: Sweep) =>
     (await call('sweeps.pages', { params: { sweep: id } })).data.items.map(({ url, state, seen: on }) => [
@@ -59,7 +60,7 @@ describe('a sweep of a further address of a site', () => {
     const swept = await sweep({ site: 'moor', at: `${at('preview')}/` });
     expect(swept).to.deep.include({ at: at('preview'), scope: 'moor', read: 1, counts: { live: 1 } });
     expect(await seen(swept)).to.deep.equal([[`${at('preview')}/start`, 'read', 'live']]);
-    expect(await known()).to.deep.equal(['planned', null, null]);
+    expect(await known()).to.deep.equal(['planned', null, null, null]);
   });
 
   it('takes nothing away that is published', async () => {

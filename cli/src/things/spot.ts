@@ -104,7 +104,7 @@ export const spot: Thing = {
 const at = (): Option =>
   new Option(
     '--at <selector>',
-    'the element of the published page that it is in, as a CSS selector; how wide it is there is measured',
+    'the element of the published page that it is in, as a CSS selector, or “none”; how wide it is there is measured',
   );
 
 const help = (verb: string, place: string): string =>
@@ -119,10 +119,13 @@ async function wanted(
   const isTyped = spotDevices.every((device) =>
     words.some((word) => !word.includes('=') || word.startsWith(device)),
   );
-  const measured =
-    selector === undefined || isTyped ? null : await measuredAt(place, selector, { client, now });
-  const size = sizeIn(words, { widths: measured?.widths ?? now.widths, heights: now.heights });
-  return { body: { ...size, selector: selector ?? now.selector ?? null }, measured };
+  // What is no size is refused before anything is measured.
+  const typed = sizeIn(words, now);
+  const where = selector === 'none' ? null : (selector ?? now.selector ?? null);
+  const isMeasured = selector !== undefined && where !== null && !isTyped;
+  const measured = isMeasured ? await measuredAt(place, where, { client, now }) : null;
+  const size = measured ? sizeIn(words, { widths: measured.widths, heights: now.heights }) : typed;
+  return { body: { ...size, selector: where }, measured };
 }
 
 function tellHidden(measured: MeasuredWidths | null, tools: Tools): void {

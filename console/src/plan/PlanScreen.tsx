@@ -43,8 +43,11 @@ export default function PlanScreen() {
       announce(`${key} has been read.`);
     },
   });
-  const picture = useMutation({
-    mutationFn: async () => (await api.call('pageSurveys.create', { params: { page: key }, body: {} })).data,
+  // Taken when somebody wants it: it takes a while, and the page is asked for.
+  const picture = useQuery({
+    queryKey: ['surveys', key],
+    queryFn: async () => (await api.call('pageSurveys.create', { params: { page: key }, body: {} })).data,
+    enabled: false,
   });
   if (found.error) return <ProblemNote error={found.error} />;
   if (!found.data) return <Waiting />;
@@ -68,8 +71,8 @@ export default function PlanScreen() {
           <Button
             variant="outlined"
             size="small"
-            loading={picture.isPending}
-            onClick={() => picture.mutate()}
+            loading={picture.isFetching}
+            onClick={() => void picture.refetch()}
           >
             {picture.data ? 'Take the picture anew' : 'Show the page in a picture'}
           </Button>

@@ -36,12 +36,12 @@ export async function whatThereIs(
   };
 }
 
-/** When a sweep last came to its end. */
+/** When a sweep of the published pages last came to its end. */
 export async function lastSwept(db: Handle): Promise<Date | null> {
   const [row] = await db
     .select({ endedAt: job.endedAt })
     .from(job)
-    .where(and(eq(job.kind, 'sweep'), eq(job.state, 'done')))
+    .where(and(eq(job.kind, 'sweep'), eq(job.state, 'done'), isNull(job.address)))
     .orderBy(desc(job.id))
     .limit(1);
   return row?.endedAt ?? null;

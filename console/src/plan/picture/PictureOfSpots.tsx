@@ -1,5 +1,5 @@
 import Box from '@mui/material/Box';
-import { useState, type PointerEvent } from 'react';
+import { useState, type MouseEvent, type ReactNode } from 'react';
 import type { PageArea, PageSurvey } from '@orbis/contract';
 import { areaAt } from './areas.ts';
 
@@ -25,12 +25,12 @@ export function PictureOfSpots({
   onChoose: (area: PageArea) => void;
 }) {
   const [under, setUnder] = useState<PageArea | null>(null);
-  const point = (event: PointerEvent<HTMLElement>): PageArea | null => {
+  const point = (event: MouseEvent<HTMLElement>): PageArea | null => {
     const { left, top, width } = event.currentTarget.getBoundingClientRect();
     const scale = picture.width / width;
     return areaAt(areas, { x: (event.clientX - left) * scale, y: (event.clientY - top) * scale });
   };
-  const pick = (event: PointerEvent<HTMLElement>): void => {
+  const pick = (event: MouseEvent<HTMLElement>): void => {
     const area = point(event);
     if (area) onChoose(area);
   };
@@ -45,7 +45,7 @@ export function PictureOfSpots({
         sx={{ position: 'relative', cursor: 'crosshair' }}
         onPointerMove={(event) => setUnder(point(event))}
         onPointerLeave={() => setUnder(null)}
-        onClick={(event) => pick(event as unknown as PointerEvent<HTMLElement>)}
+        onClick={pick}
       >
         <Box
           component="img"
@@ -98,7 +98,7 @@ function Outline({
   area: PageArea;
   picture: PageSurvey['picture'];
   sx: object;
-  children?: React.ReactNode;
+  children?: ReactNode;
 }) {
   const share = (part: number, whole: number): string => `${(100 * part) / whole}%`;
   return (
