@@ -54,6 +54,7 @@ import { preset } from './things/preset.ts';
 import { provider } from './things/provider.ts';
 import { revision } from './things/revision.ts';
 import { rules } from './things/rules.ts';
+import { search } from './things/search.ts';
 import { session } from './things/session.ts';
 import { site } from './things/site.ts';
 import { spot } from './things/spot.ts';
@@ -71,6 +72,7 @@ const things: readonly Thing[] = [
   page,
   spot,
   placement,
+  search,
   changelist,
   sweep,
   harvest,

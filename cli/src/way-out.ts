@@ -13,6 +13,7 @@ const lists: Record<string, string> = {
   'provider sheet': 'orbis list providers',
   'oEmbed endpoint': 'orbis list endpoints',
   'preset': 'orbis list presets',
+  'search': 'orbis list searches',
   'preset of your own': 'orbis list presets',
   'spot': 'orbis list pages',
   'token': 'orbis list tokens',
@@ -36,6 +37,8 @@ const ways: Record<string, string> = {
   'change-lasting':
     '“orbis list changes” shows what was done before it, and “orbis undo CHANGE” takes that back.',
   'changed-since': '“orbis list changes” shows what was done later.',
+  'selector-finds-nothing': '“orbis areas PAGE” lists them.',
+  'address-not-of-site': '“orbis change site SITE --also” says which it has.',
   'specimen-missing': '“orbis specimen SITE” prints it.',
   'needs-page-head': '“orbis change site SITE head=yes” says that.',
   'nothing-to-present': '“orbis options EMBED” lists what can be asked of it.',

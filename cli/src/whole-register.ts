@@ -44,6 +44,7 @@ const names: readonly [RecordType, one: string, many?: string][] = [
   ['delivery', 'delivery', 'deliveries'],
   ['terms', 'agreement with a provider', 'agreements with providers'],
   ['preset', 'preset'],
+  ['search', 'search of the register', 'searches of the register'],
   ['sheet', 'provider sheet'],
 ];
 

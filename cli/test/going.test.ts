@@ -51,8 +51,24 @@ describe('the command line, with what pauses, moves and goes', () => {
     const other = await orbis('sweep hollinfell --at http://moorhostel.localhost');
     expect([other.exit, other.err]).to.deep.equal([
       2,
-      `http://moorhostel.localhost is no further address of the site hollinfell: it has ${at}.\n`,
+      `http://moorhostel.localhost is no further address of the site hollinfell: it has ${at}. “orbis change site SITE --also” says which it has.\n`,
     ]);
+  });
+
+  it('keeps a search of the register under a name', async () => {
+    expect((await orbis('add search waiting state=planned site=hollinfell')).out).to.equal(
+      'Kept as “waiting”: state=planned site=hollinfell\n',
+    );
+    expect((await orbis('list placements --search waiting')).out).to.include('hollinfell/talks#opening');
+    expect((await orbis('change search waiting state=missing')).out).to.match(/^Finds +state=missing$/m);
+    expect((await orbis('list placements --search waiting')).out).to.include('There is no such placement.');
+    expect((await orbis('list placements --search waiting --where state=live')).err).to.equal(
+      'Give --search or --where: only one of them.\n',
+    );
+    expect((await orbis('add search odd colour=green')).exit).to.equal(2);
+    expect((await orbis('list searches')).out).to.match(/^waiting +state=missing$/m);
+    expect((await orbis('remove search waiting')).out).to.equal('Removed the search “waiting”.\n');
+    expect((await orbis('show search waiting')).err).to.include('“orbis list searches” shows what there is.');
   });
 
   it('puts pages on a list, and ticks them off', async () => {

@@ -223,7 +223,7 @@ describe('the command line with a service', () => {
     expect(await done('show page hollinfell/verbs')).to.match(/Title +Verbs\n[^]*Spots +one \(0 placed\)/);
     expect(await done('change page hollinfell/verbs --title "All verbs"')).to.match(/Title +All verbs\n/);
     expect(await done('change spot hollinfell/verbs#one tablet=600')).to.match(
-      /Width +300 px wide on a phone, 600 on a tablet, 760 on a desktop/,
+      /Size +300 px wide on a phone, 600 on a tablet, 760 on a desktop/,
     );
     expect(await done('show spot hollinfell/verbs#one')).to.match(/Placed in it +0\n/);
     const [placement] = JSON.parse(await done('list placements --embed opening-talk --json')) as {
@@ -350,7 +350,7 @@ describe('the command line with a service', () => {
     ['list placements --where "state=gone"', 2, '“gone” is not a value of state; there are: planned, live'],
     ['list placements --where "state=live or site=x"', 2, 'This list is searched by a value for each field'],
     ['list pages --where "state=live"', 2, 'There is no field “state”. There are: site.'],
-    ['add spot hollinfell/talks#x wide=3', 2, 'is not a width'],
+    ['add spot hollinfell/talks#x wide=3', 2, 'is not a size'],
     ['frobnicate', 2, "unknown command 'frobnicate'"],
     ['list nonsense', 2, 'There is no list of “nonsense”. There are: embeds, revisions, presets, sites,'],
     ['show nonsense', 2, "unknown command 'nonsense'"],

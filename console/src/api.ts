@@ -108,6 +108,7 @@ const shownIn = {
   endpoints: ['endpoints', 'links'],
   rules: ['rules', 'placements', 'plans', 'changes'],
   presets: ['presets', 'changes'],
+  savedSearches: ['savedSearches', 'changes'],
   // The start screen tells of them.
   terms: ['terms', 'placements', 'changes'],
   plans: ['plans', 'planLinks'],

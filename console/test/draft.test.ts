@@ -147,8 +147,12 @@ describe('a draft at the workbench', () => {
     await page.route(worker, (route) =>
       route.fulfill({ contentType: 'text/javascript', body: 'self.onmessage = () => {};' }),
     );
+    await page.clock.install();
+    const asked = page.waitForRequest(worker);
     await page.goto(`${test.url}/collection/opening-talk`);
-    await page.getByText('longer than 5 seconds').waitFor();
+    await asked;
+    await page.clock.fastForward(61_000);
+    await page.getByText('longer than 60 seconds').waitFor();
     await page.unroute(worker);
     await showCode(page);
     await page.getByLabel('Start', { exact: true }).fill('1:53');

@@ -159,6 +159,7 @@ const parameterWords: Readonly<Record<string, string>> = {
   harvest: 'The id of a harvest',
   sweep: 'The id of a sweep',
   preset: 'The key of a preset',
+  search: 'The name of a search that is kept',
   endpoint: 'The id of an entry in the list of oEmbed providers',
   session: 'The id of a browser in which somebody is signed in',
   token: 'The id of a token',

@@ -5,6 +5,7 @@ import { kindDefaults, optionsSchema } from './options/schema.ts';
 import { pageKey, siteKey, spotKey } from './place.ts';
 import { level } from './reading.ts';
 import { frameStyle, furtherAddresses, siteColours, siteLanguage } from './register.ts';
+import { searchName } from './saved-searches.ts';
 import { heights, spotSelector, widths } from './spot.ts';
 import { embedName, found, providerId, revisionNote } from './resources.ts';
 import { rules } from './rules.ts';
@@ -80,6 +81,12 @@ export const registerRecords = {
     key,
     meaning: z.string().max(300),
     options: optionsSchema,
+    at: time,
+  }),
+  search: z.strictObject({
+    type: z.literal('search'),
+    name: searchName,
+    where: z.string().max(2000),
     at: time,
   }),
   site: z.strictObject({

@@ -12,6 +12,7 @@ import { level, reading } from './reading.ts';
 import { delivery, page, placement, site, sweep, sweepPage } from './register.ts';
 import { sheetSchema } from './sheet.ts';
 import { optionsSchema } from './options/schema.ts';
+import { savedSearch } from './saved-searches.ts';
 
 /** Why a revision was saved, in the owner’s own words. */
 export const revisionNote = label(200).meta({ description: 'Why it was saved, in your own words' });
@@ -327,6 +328,7 @@ export const lists = {
   sweeps: pageOf(sweep).meta({ id: 'SweepPageList' }),
   sweepPages: pageOf(sweepPage).meta({ id: 'SweptPages' }),
   presets: pageOf(preset).meta({ id: 'PresetPage' }),
+  savedSearches: pageOf(savedSearch).meta({ id: 'SavedSearchPage' }),
   changeLists: pageOf(changeList).meta({ id: 'ChangeListPageList' }),
   changeListPages: pageOf(changeListPage).meta({ id: 'ListedPages' }),
   changes: pageOf(change).meta({ id: 'ChangePage' }),

@@ -33,6 +33,11 @@ export async function loadDemo(client: Client, port: number): Promise<void> {
   await moveOn(stage);
   await loadFriends(client, port);
   await loadTerms(client);
+  await client.call('savedSearches.save', {
+    params: { search: 'To renew at the observatory' },
+    ifNoneMatch: '*',
+    body: { where: 'state=out-of-date site=hollinfell' },
+  });
   await sweepAll(client);
 }
 

@@ -32,6 +32,7 @@ import { siteHandlers } from './http/resources/sites.ts';
 import { spotHandlers } from './http/resources/spots.ts';
 import { termsHandlers } from './http/resources/terms.ts';
 import { presetHandlers } from './http/resources/presets.ts';
+import { savedSearchHandlers } from './http/resources/saved-searches.ts';
 import { providerHandlers } from './http/resources/providers.ts';
 import { ruleHandlers } from './http/resources/rules.ts';
 import { answerProblems, noRoute } from './http/problems.ts';
@@ -71,6 +72,7 @@ export function createApp(deps: Deps): Express {
     ...importHandlers(deps),
     ...termsHandlers(deps),
     ...presetHandlers(deps),
+    ...savedSearchHandlers(deps),
     ...providerHandlers(deps),
     ...ruleHandlers(deps),
     ...endpointHandlers(deps),

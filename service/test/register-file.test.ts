@@ -37,6 +37,11 @@ describe('a whole register as a file', () => {
         body: { meaning: 'Small', options: { 'max-width': 320 } },
       })
       .catch(() => undefined);
+    await client.call('savedSearches.save', {
+      params: { search: 'To renew' },
+      ifNoneMatch: '*',
+      body: { where: 'state=out-of-date' },
+    });
     await client.call('rules.change', {
       ifMatch: (await client.call('rules.read')).etag!,
       body: { dropTracking: true },

@@ -53,6 +53,7 @@ const lists: readonly [path: string, query: Record<string, string>][] = [
   ['/changes', {}],
   ['/changes', { standing: 'true' }],
   ['/presets', {}],
+  ['/saved-searches', {}],
   ['/terms', {}],
 ];
 

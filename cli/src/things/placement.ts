@@ -23,6 +23,7 @@ export const placement: Thing = {
     verb
       .command('placements')
       .option('--where <search>', 'those that a search finds: state=… site=… page=… embed=… host=…')
+      .option('--search <name>', 'those that a search finds which is kept under this name')
       .option('--site <site>', 'those on one site')
       .option('--page <page>', 'those on one page')
       .option('--embed <embed>', 'those of one embed')
@@ -33,9 +34,10 @@ export const placement: Thing = {
         'after',
         "\nExamples:\n  orbis list placements --state out-of-date\n  orbis list placements --where 'site=hollinfell state=live'\n  orbis list placements --host play.kinorill.localhost",
       )
-      .action((narrowing: Narrowing) =>
+      .action(({ search, ...asked }: Narrowing & { search?: string }) =>
         run(async (tools) => {
           let waiting = 0;
+          const narrowing = { ...asked, ...(await keptAs(search, asked, tools)) };
           const items = await placementsOf(tools.client(), narrowing, (count) => (waiting = count));
           tellList(
             tools,
@@ -111,6 +113,17 @@ Examples:
       );
   },
 };
+
+/* What a search asks for that is kept; nothing where none is named. */
+async function keptAs(
+  search: string | undefined,
+  { where }: Narrowing,
+  tools: Tools,
+): Promise<Pick<Narrowing, 'where'>> {
+  if (search === undefined) return {};
+  if (where !== undefined) throw new UsedWrongly('Give --search or --where: only one of them.');
+  return { where: (await tools.client().call('savedSearches.read', { params: { search } })).data.where };
+}
 
 interface ChangeAsked {
   note?: string;

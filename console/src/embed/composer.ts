@@ -2,8 +2,11 @@ import { OrbisError } from '@orbis/contract/errors';
 import address from './compose.worker.ts?worker&url';
 import type { ComposedHere, ComposeTask } from './compose.ts';
 
-/** How long a draft may take to be composed, in seconds; nearly all take a few milliseconds. */
-const deadline = 5;
+/**
+ * How long a draft may take to be composed, in seconds: nearly all take a few milliseconds; a busy machine,
+ * and a worker that is still loading, take longer.
+ */
+const [deadline, loading] = [20, 60];
 
 interface Answer {
   number: number;
@@ -12,6 +15,7 @@ interface Answer {
 }
 
 let worker: Worker | null = null;
+const hasAnswered = new WeakSet<Worker>();
 let asked = 0;
 
 /**
@@ -22,6 +26,7 @@ let asked = 0;
 export function compose(task: ComposeTask, signal: AbortSignal): Promise<ComposedHere> {
   const own = (worker ??= startWorker());
   const number = ++asked;
+  const seconds = hasAnswered.has(own) ? deadline : loading;
   return new Promise((resolve, reject) => {
     const end = (): void => {
       clearTimeout(timer);
@@ -35,6 +40,7 @@ export function compose(task: ComposeTask, signal: AbortSignal): Promise<Compose
       end();
     };
     const hear = ({ data }: MessageEvent<Answer>): void => {
+      hasAnswered.add(own);
       if (data.number !== number) return;
       end();
       if (data.composition) resolve(data.composition);
@@ -50,8 +56,8 @@ export function compose(task: ComposeTask, signal: AbortSignal): Promise<Compose
     };
     const timer = setTimeout(() => {
       drop();
-      reject(new OrbisError('reading-too-slow', { seconds: deadline }));
-    }, deadline * 1000);
+      reject(new OrbisError('reading-too-slow', { seconds }));
+    }, seconds * 1000);
     own.addEventListener('message', hear);
     own.addEventListener('error', fail);
     signal.addEventListener('abort', leave);

@@ -1,14 +1,11 @@
 import { api } from '../api.ts';
 import { AddForm } from '../components/AddForm.tsx';
 import { Disclosure } from '../components/Disclosure.tsx';
+import { searchWords } from '../register/search-words.ts';
 
 /** Puts the pages of what the register shows on a list. */
 export function MakeList({ search }: { search: URLSearchParams }) {
-  const where = ['state', 'site', 'host']
-    .map((name) => [name, search.get(name)?.trim() ?? ''] as const)
-    .filter(([, value]) => value !== '')
-    .map(([name, value]) => `${name}=${value}`)
-    .join(' ');
+  const where = searchWords(search);
   return (
     <Disclosure label="Make a change list of these pages">
       <AddForm

@@ -16,6 +16,8 @@ import { MakeList } from '../lists/MakeList.tsx';
 import { stateIn } from './known-states.ts';
 import { PlacementRow } from './PlacementRow.tsx';
 import { RegisterFilter } from './RegisterFilter.tsx';
+import { SavedSearches } from './SavedSearches.tsx';
+import { searchWords } from './search-words.ts';
 
 /** Where everything is, checked against the published pages. */
 export default function RegisterScreen() {
@@ -40,6 +42,7 @@ export default function RegisterScreen() {
         </Button>
       </ScreenHead>
       <RegisterFilter search={search} setSearch={setSearch} />
+      <SavedSearches key={searchWords(search)} search={search} />
       {list.items.length > 0 && (
         <Box sx={{ mb: 3 }}>
           <MakeList key={search.toString()} search={search} />

@@ -11,6 +11,7 @@ import { placeRoutes } from './places.ts';
 import { planRoutes } from './plans.ts';
 import { providerRoutes } from './providers.ts';
 import { registerRoutes } from './register.ts';
+import { savedSearchRoutes } from './saved-searches.ts';
 import { sessionRoutes } from './session.ts';
 import { spotRoutes } from './spots.ts';
 import { sweepRoutes } from './sweeps.ts';
@@ -35,6 +36,7 @@ export const routes = {
   ...headRoutes,
   ...foundPageRoutes,
   ...registerRoutes,
+  ...savedSearchRoutes,
   ...thirdPartyRoutes,
   ...termsRoutes,
   ...todayRoutes,

@@ -39,6 +39,7 @@ export const fillStatements = (size: RegisterSize): string[] => [
   `update embed set provider = 'rare', kind = 'popup' where id in (3, 500)`,
   `insert into terms (embed_id, views_a_month, price_amount, price_currency, price_every, ends, changed_at, created_at)
      select id, if(id mod 20 = 0, 1000, null), 12, 'EUR', 'month', '2027-12-31', ${now}, ${now} from embed`,
+  `insert into saved_search (id, name, \`where\`, created_at) select seq, concat('Search ', seq), 'state=live', ${now} from seq_1_to_${size.sites * 4}`,
   `insert into embed_views select id, date_format(utc_date(), '%Y-%m'), 500 from embed`,
   `insert into embed_tag values (3, 'rare'), (500, 'rare')`,
   `insert into embed_host values (3, 'rare.localhost'), (500, 'rare.localhost')`,

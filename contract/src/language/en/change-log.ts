@@ -5,6 +5,7 @@ const things = {
   page: 'the page',
   spot: 'the spot',
   preset: 'the preset',
+  search: 'the search of the register',
   rules: 'the rules for all embeds',
 };
 const details = { name: 'name', notes: 'notes', tags: 'tags' };

@@ -152,7 +152,7 @@ export const errors = {
   'selector-finds-nothing': {
     title: 'Nothing there',
     detail: (f) =>
-      `Nothing on ${f.page} is at “${f.selector}”, or what is there does not show. Look at the page’s areas for those that do.`,
+      `Nothing on ${f.page} is at “${f.selector}”, or what is there does not show. Choose one of the page’s elements that do.`,
   },
   'nothing-to-photograph': {
     title: 'Nothing to photograph',

@@ -14,6 +14,7 @@ import {
   preset,
   providerSheet,
   revision,
+  savedSearch,
   site,
   source,
   spot,
@@ -73,6 +74,8 @@ async function* ofProviders(tx: Handle): AsyncGenerator<RegisterRecord> {
   }
   for (const { key, meaning, options, createdAt } of await tx.select().from(preset).orderBy(preset.id))
     yield { type: 'preset', key, meaning, options, at: createdAt.toISOString() };
+  for (const { name, where, createdAt } of await tx.select().from(savedSearch).orderBy(savedSearch.id))
+    yield { type: 'search', name, where, at: createdAt.toISOString() };
 }
 
 async function* ofPlaces(tx: Handle): AsyncGenerator<RegisterRecord> {

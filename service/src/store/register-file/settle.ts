@@ -12,6 +12,7 @@ import {
   preset,
   providerSheet,
   revision,
+  savedSearch,
   site,
   source,
   spot,
@@ -20,7 +21,7 @@ import {
 
 /** Whether nothing is kept yet that a register file brings. Call it in a transaction. */
 export async function isEmpty(tx: Handle): Promise<boolean> {
-  for (const table of [site, embed, terms, preset, providerSheet, oembedEndpoint])
+  for (const table of [site, embed, terms, preset, savedSearch, providerSheet, oembedEndpoint])
     if ((await tx.select({ id: table.id }).from(table).limit(1)).length > 0) return false;
   return true;
 }

@@ -2,7 +2,7 @@ import { putEndpoints } from '../endpoints.ts';
 import { groupBy } from '../group.ts';
 import { insertMany } from '../insert-many.ts';
 import { readRules, writeRules } from '../rules.ts';
-import { preset } from '../schema.ts';
+import { preset, savedSearch } from '../schema.ts';
 import { date, type Take } from './take.ts';
 
 /** The rules for all embeds. */
@@ -30,4 +30,12 @@ export const takePresets: Take<'preset'> = (tx, records, by) =>
       ...{ key, meaning, options },
       ...{ createdAt: date(at), createdBy: by },
     })),
+  );
+
+/** Searches of the register that are kept. */
+export const takeSearches: Take<'search'> = (tx, records, by) =>
+  insertMany(
+    tx,
+    savedSearch,
+    records.map(({ name, where, at }) => ({ name, where, createdAt: date(at), createdBy: by })),
   );

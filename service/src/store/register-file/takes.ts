@@ -1,5 +1,5 @@
 import type { RecordType } from '@orbis/contract';
-import { takeEndpoints, takePresets, takeRules } from './take-asked.ts';
+import { takeEndpoints, takePresets, takeRules, takeSearches } from './take-asked.ts';
 import { takeChangeListPages, takeChangeLists } from './take-change-lists.ts';
 import { takeEmbeds, takeRevisions, takeSources } from './take-collection.ts';
 import { takeHeadDeliveries, takeNeeds } from './take-heads.ts';
@@ -13,6 +13,7 @@ export const takes: { [T in Exclude<RecordType, 'register' | 'sheet' | 'end'>]: 
   rules: takeRules,
   endpoint: takeEndpoints,
   preset: takePresets,
+  search: takeSearches,
   site: takeSites,
   page: takePages,
   spot: takeSpots,

@@ -25,7 +25,11 @@ export type ChangeEffect =
   | { of: 'gone'; what: 'spot' | 'page' | 'site'; id: number; before: object; after: null }
   | { of: 'pages'; before: null; after: { site: string; paths: string[] } }
   | { of: 'terms'; before: object | null; after: object | null }
-  | { of: 'site' | 'page' | 'spot' | 'preset' | 'rules'; before: object | null; after: object | null };
+  | {
+      of: 'site' | 'page' | 'spot' | 'preset' | 'search' | 'rules';
+      before: object | null;
+      after: object | null;
+    };
 
 /** Everything that was done, one row for each; the newest can be taken back. */
 export const changeLog = mysqlTable(

@@ -14,11 +14,13 @@ import {
 } from '../../store/places.ts';
 import { deletePreset, findPreset, putPreset } from '../../store/presets.ts';
 import { readRules, writeRules } from '../../store/rules.ts';
+import { deleteSavedSearch, findSavedSearch, putSavedSearch } from '../../store/saved-searches.ts';
 import { markAll } from '../../store/mark-stale.ts';
 import type { ChangeEffect } from '../../store/tables/changes.ts';
 import type { Rules } from '../../store/tables/providers.ts';
 import { deleteEmptyPage, writePage, type PageValues } from '../pages.ts';
 import { presetValues, type PresetValues } from '../presets.ts';
+import { searchValues } from '../saved-searches.ts';
 import { deleteEmptySite, writeSite, type SiteValues } from '../sites.ts';
 import { deleteEmptySpot, sizeOf, writeSpot } from '../spots.ts';
 import { changedSince } from './changed-since.ts';
@@ -75,6 +77,19 @@ const presets: Thing<PresetValues> = {
   remove: async (tx, key) => void (await deletePreset(tx, (await findPreset(tx, key))!)),
 };
 
+const searches: Thing<{ where: string }> = {
+  read: async (tx, key) => {
+    const row = await findSavedSearch(tx, key);
+    return row && searchValues(row);
+  },
+  add: async (tx, name, { where }, actor) => void (await putSavedSearch(tx, null, { name, where }, actor)),
+  change: async (tx, name, values, actor) => {
+    const row = (await findSavedSearch(tx, name))!;
+    return putSavedSearch(tx, row, { name, ...searchValues(row), ...values }, actor);
+  },
+  remove: async (tx, key) => void (await deleteSavedSearch(tx, (await findSavedSearch(tx, key))!)),
+};
+
 const rules: Thing<Rules> = {
   read: async (tx) => (await readRules(tx)).rules,
   add: () => Promise.resolve(),
@@ -86,10 +101,14 @@ const rules: Thing<Rules> = {
   remove: () => Promise.resolve(),
 };
 
-const things = { site: sites, page: pages, spot: spots, preset: presets, rules } as unknown as Record<
-  ChangedThing,
-  Thing<object>
->;
+const things = {
+  site: sites,
+  page: pages,
+  spot: spots,
+  preset: presets,
+  search: searches,
+  rules,
+} as unknown as Record<ChangedThing, Thing<object>>;
 
 /**
  * Makes a site, page, spot, preset or the rules as they were before a change.
