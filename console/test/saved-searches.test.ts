@@ -31,6 +31,14 @@ describe('an owner who looks for the same again and again', () => {
       ['To paste', 'state=planned site=hollinfell'],
     ]);
 
+    await test.client.call('savedSearches.save', {
+      params: { search: 'Typed the other way' },
+      ifNoneMatch: '*',
+      body: { where: 'site=hollinfell state=live' },
+    });
+    await page.goto(`${test.url}/register?state=live&site=hollinfell`);
+    await page.getByRole('button', { name: 'Keep “Typed the other way” no more' }).waitFor();
+
     await page.goto(`${test.url}/register`);
     await page.getByRole('link', { name: 'To paste' }).click();
     await page.waitForURL(/state=planned&site=hollinfell/);

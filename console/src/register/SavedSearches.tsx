@@ -10,14 +10,14 @@ import { AddForm } from '../components/AddForm.tsx';
 import { useAnnounce } from '../components/Announcer.tsx';
 import { Disclosure } from '../components/Disclosure.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
-import { addressOf, searchWords } from './search-words.ts';
+import { addressOf, searchIn, searchWords } from './search-words.ts';
 
 /** The searches that are kept: each a way back to what it finds; and keeping the one that is shown. */
 export function SavedSearches({ search }: { search: URLSearchParams }) {
   const list = useList('savedSearches.list', {});
   const announce = useAnnounce();
   const where = searchWords(search);
-  const current = list.items.find((each) => each.where === where);
+  const current = list.items.find((each) => isSame(each, where));
   const remove = useMutation({
     mutationFn: async ({ name }: SavedSearch) => {
       const params = { search: name };
@@ -34,13 +34,18 @@ export function SavedSearches({ search }: { search: URLSearchParams }) {
       {list.items.length > 0 && (
         <Typography component="div" sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 2.5, mb: 1 }}>
           {list.items.map(({ name, where: kept }) => {
-            const to = addressOf(kept);
-            return to === null ? (
+            const asked = searchIn(kept);
+            return asked === null ? (
               <span key={name} title={kept}>
                 {name}
               </span>
             ) : (
-              <MuiLink key={name} component={Link} to={to} aria-current={name === current?.name}>
+              <MuiLink
+                key={name}
+                component={Link}
+                to={addressOf(asked)}
+                aria-current={name === current?.name}
+              >
                 {name}
               </MuiLink>
             );
@@ -79,4 +84,10 @@ export function SavedSearches({ search }: { search: URLSearchParams }) {
       <ProblemNote error={list.error ?? remove.error} />
     </Box>
   );
+}
+
+/* Whether a kept search is the one that is shown. */
+function isSame({ where }: SavedSearch, shown: string): boolean {
+  const asked = searchIn(where);
+  return asked !== null && searchWords(asked) === shown;
 }

@@ -10,7 +10,7 @@ export const spots: Language['spots'] = {
     return `${on('phone')} ${unit} on a phone, ${on('tablet')} on a tablet, ${on('desktop')} on a desktop`;
   },
   hidden: (devices) =>
-    `It does not show on a ${devices.join(' or a ')}: its width there is not measured, and stays as it was.`,
+    `It does not show on a ${devices.join(' or a ')}: nothing is measured there. See that its width there is right.`,
   notThere: (spot) => `${spot}: what it is in is not on the page any more, or does not show.`,
   fixedSizes: {
     'billboard': 'Billboard',
