@@ -45,7 +45,7 @@ export type ChangedDetail = 'name' | 'notes' | 'tags' | 'retired' | 'restored';
 export type ChangedAtPlace = 'note' | 'paused' | 'resumed';
 
 /** What else than embeds can be added, changed and removed. */
-export type ChangedThing = 'site' | 'page' | 'spot' | 'preset' | 'search' | 'rules';
+export type ChangedThing = 'site' | 'page' | 'spot' | 'sharedSpot' | 'preset' | 'search' | 'rules';
 
 /** A kind of change. */
 export type ChangeKind = ChangeFacts['kind'];

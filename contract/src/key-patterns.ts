@@ -17,5 +17,8 @@ export const pagePattern = new RegExp(`^(${name})/(${path})$`);
 /** The key of a spot, as site, path and spot: `hollinfell/talks#main`. */
 export const placePattern = new RegExp(`^(${name})/(${path})#(${name})$`);
 
+/** The key of a spot that many pages of a site have, as site and spot: `hollinfell#main`. */
+export const sharedSpotPattern = new RegExp(`^(${name})#(${name})$`);
+
 /** How many characters each has at most. */
-export const longest = { path: 340, page: 400, place: 460 } as const;
+export const longest = { path: 340, page: 400, place: 460, sharedSpot: 121 } as const;

@@ -149,6 +149,7 @@ const parameterWords: Readonly<Record<string, string>> = {
   site: 'The key of a site',
   page: 'The key of a page: site/path',
   spot: 'The key of a spot: site/path#name',
+  shared: 'The key of a spot that many pages have: site#name',
   placement: 'The id of a placement',
   revision: 'The number of a revision',
   from: 'The number of a revision',

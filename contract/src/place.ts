@@ -1,7 +1,14 @@
 import { shouldBe } from './misfit.ts';
 import { z } from './zod.ts';
 import { OrbisError } from './errors.ts';
-import { longest, namePattern, pagePattern, pathPattern, placePattern } from './key-patterns.ts';
+import {
+  longest,
+  namePattern,
+  pagePattern,
+  pathPattern,
+  placePattern,
+  sharedSpotPattern,
+} from './key-patterns.ts';
 
 /**
  * A place as people write it: `hollinfell/talks#main` is site, path and spot; the home page is
@@ -40,6 +47,12 @@ export const spotKey = z
   .regex(placePattern, shouldBe('written site/path#spot, such as hollinfell/talks#main'))
   .meta({ example: 'hollinfell/talks#main' });
 
+export const sharedSpotKey = z
+  .string()
+  .max(longest.sharedSpot)
+  .regex(sharedSpotPattern, shouldBe('written site#spot, such as hollinfell#main'))
+  .meta({ example: 'hollinfell#main' });
+
 const found = (pattern: RegExp, text: string, most: number): RegExpExecArray => {
   const trimmed = text.trim();
   const match = trimmed.length > most ? null : pattern.exec(trimmed);
@@ -57,6 +70,15 @@ export function parsePlace(text: string): Place {
 export function parsePage(text: string): Pick<Place, 'site' | 'path'> {
   const [, siteName = '', path = ''] = found(pagePattern, text, longest.page);
   return { site: siteName, path };
+}
+
+/** @throws OrbisError `shared-spot-invalid` */
+export function parseSharedSpot(text: string): Pick<Place, 'site' | 'spot'> {
+  const trimmed = text.trim();
+  const match = trimmed.length > longest.sharedSpot ? null : sharedSpotPattern.exec(trimmed);
+  if (!match) throw new OrbisError('shared-spot-invalid', { found: text.slice(0, longest.sharedSpot) });
+  const [, siteName = '', spot = ''] = match;
+  return { site: siteName, spot };
 }
 
 export const writePlace = ({ site, path, spot }: Place): string => `${site}/${path}#${spot}`;

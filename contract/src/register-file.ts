@@ -2,11 +2,11 @@ import { onceKinds, positions, stages } from '@orbis/core';
 import { count, key, label, publicId, tag, time } from './common.ts';
 import { editorRules } from './editor-rules.ts';
 import { kindDefaults, optionsSchema } from './options/schema.ts';
-import { pageKey, siteKey, spotKey } from './place.ts';
+import { pageKey, sharedSpotKey, siteKey, spotKey } from './place.ts';
 import { level } from './reading.ts';
 import { frameStyle, furtherAddresses, siteColours, siteLanguage } from './register.ts';
 import { searchName } from './saved-searches.ts';
-import { heights, spotSelector, widths } from './spot.ts';
+import { heights, sharedUnder, spotSelector, widths } from './spot.ts';
 import { embedName, found, providerId, revisionNote } from './resources.ts';
 import { rules } from './rules.ts';
 import { headDigest } from './site-head.ts';
@@ -105,6 +105,17 @@ export const registerRecords = {
     goneAt: time.nullable().default(null).meta({ description: 'Since when it is removed' }),
     at: time,
   }),
+  sharedSpot: z
+    .strictObject({
+      type: z.literal('sharedSpot'),
+      key: sharedSpotKey,
+      under: sharedUnder,
+      widths,
+      heights: heights.default({}),
+      selector: spotSelector.nullable().default(null),
+      at: time,
+    })
+    .meta({ description: 'A spot that many pages of a site have' }),
   page: z.strictObject({
     type: z.literal('page'),
     key: pageKey,
@@ -119,6 +130,9 @@ export const registerRecords = {
     widths,
     heights: heights.default({}),
     selector: spotSelector.nullable().default(null),
+    shared: z.boolean().default(false).meta({
+      description: 'Whether it is as the shared spot of its name on its site says, where there is one',
+    }),
     goneAt: time.nullable().default(null).meta({ description: 'Since when it is removed' }),
     at: time,
   }),

@@ -13,6 +13,7 @@ import { delivery, page, placement, site, sweep, sweepPage } from './register.ts
 import { sheetSchema } from './sheet.ts';
 import { optionsSchema } from './options/schema.ts';
 import { savedSearch } from './saved-searches.ts';
+import { sharedSpot } from './spot.ts';
 
 /** Why a revision was saved, in the owner’s own words. */
 export const revisionNote = label(200).meta({ description: 'Why it was saved, in your own words' });
@@ -328,6 +329,7 @@ export const lists = {
   sweeps: pageOf(sweep).meta({ id: 'SweepPageList' }),
   sweepPages: pageOf(sweepPage).meta({ id: 'SweptPages' }),
   presets: pageOf(preset).meta({ id: 'PresetPage' }),
+  sharedSpots: pageOf(sharedSpot).meta({ id: 'SharedSpotPage' }),
   savedSearches: pageOf(savedSearch).meta({ id: 'SavedSearchPage' }),
   changeLists: pageOf(changeList).meta({ id: 'ChangeListPageList' }),
   changeListPages: pageOf(changeListPage).meta({ id: 'ListedPages' }),

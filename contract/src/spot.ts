@@ -2,7 +2,7 @@ import { isSelector } from '@orbis/core';
 import { z } from './zod.ts';
 import { picture } from './browsing.ts';
 import { count, time } from './common.ts';
-import { spotKey, spotName } from './place.ts';
+import { pagePath, sharedSpotKey, spotKey, spotName } from './place.ts';
 
 const px = z.number().int().min(1).max(9999);
 
@@ -51,9 +51,35 @@ export const spot = z
     selector: spotSelector.nullable().meta({
       description: 'The element that it is in, as a CSS selector; null where nobody said it',
     }),
+    shared: z.boolean().meta({
+      description: 'Whether that is said for all pages of its site that have it, and not for this one',
+    }),
     placements: count,
   })
   .meta({ id: 'Spot' });
+
+/** So many spots that many pages have are there for a site at most. */
+export const mostSharedSpots = 50;
+
+/** How the paths of the pages begin that have a spot. */
+export const sharedUnder = pagePath.meta({
+  description: 'How the paths of the pages begin that have it; empty for every page of the site',
+  example: 'talks/',
+});
+
+/** A spot that many pages of a site have, said once for all of them. */
+export const sharedSpot = z
+  .object({
+    key: sharedSpotKey,
+    name: spotName,
+    under: sharedUnder,
+    widths,
+    heights,
+    selector: spotSelector.nullable().meta({
+      description: 'The element that it is in on each page, as a CSS selector; null where nobody said it',
+    }),
+  })
+  .meta({ id: 'SharedSpot' });
 
 const side = z.number().int().min(0);
 const measured = px.nullable();
@@ -86,6 +112,7 @@ export const pageSurvey = z
   .meta({ id: 'PageSurvey' });
 
 export type Spot = z.infer<typeof spot>;
+export type SharedSpot = z.infer<typeof sharedSpot>;
 export type Widths = z.infer<typeof widths>;
 export type Heights = z.infer<typeof heights>;
 export type SpotValues = z.infer<typeof spotValues>;

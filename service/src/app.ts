@@ -29,6 +29,7 @@ import { changeListHandlers } from './http/resources/change-lists.ts';
 import { todayHandlers } from './http/resources/today.ts';
 import { registerHandlers } from './http/resources/register.ts';
 import { siteHandlers } from './http/resources/sites.ts';
+import { sharedSpotHandlers } from './http/resources/shared-spots.ts';
 import { spotHandlers } from './http/resources/spots.ts';
 import { termsHandlers } from './http/resources/terms.ts';
 import { presetHandlers } from './http/resources/presets.ts';
@@ -81,6 +82,7 @@ export function createApp(deps: Deps): Express {
     ...pageHandlers(deps),
     ...foundPageHandlers(deps),
     ...spotHandlers(deps),
+    ...sharedSpotHandlers(deps),
     ...placementHandlers(deps),
     ...registerHandlers(deps),
     ...thirdPartyHandlers(deps),

@@ -66,6 +66,9 @@ describe('a whole register as a file', () => {
         selector: 'main > .advert',
       },
     });
+    await client.call('sharedSpots.create', {
+      body: { key: 'hollinfell#advert', under: 'ta', selector: 'aside', takesIn: true },
+    });
     await client.call('terms.writeOfProvider', {
       params: { provider: 'mapmere' },
       ifMatch: '*',
@@ -101,6 +104,7 @@ describe('a whole register as a file', () => {
         'site',
         'page',
         'spot',
+        'sharedSpot',
         'embed',
         'source',
         'revision',
@@ -205,6 +209,7 @@ describe('a whole register as a file', () => {
       });
       const { data: pages } = await client.call('pages.list', { query: { limit: 200 } });
       const { data: sites } = await client.call('sites.list', { query: {} });
+      const { data: shared } = await client.call('sharedSpots.list', { query: {} });
       const { data: plan } = await client.call('plans.read', { params: { page: 'hollinfell/talks' } });
       const { data: head } = await client.call('heads.read', { params: { site: 'hollinfell' } });
       return {
@@ -213,6 +218,7 @@ describe('a whole register as a file', () => {
         found: found.items.map(({ key }) => key),
         pages,
         sites,
+        shared: shared.items,
         plan,
         head,
       };

@@ -13,7 +13,8 @@ describe('taking back what was done', () => {
 
   before(async () => {
     test = await startTestOrbis();
-    await declareSite(test, ['opening', 'second']);
+    await declareSite(test, ['opening', 'second', 'side']);
+    await call('sharedSpots.create', { body: { key: 'hollinfell#side', under: 'ta' } });
     await call('pages.create', { body: { key: 'hollinfell/empty', title: 'Empty' } });
     for (const spot of ['a', 'b']) await call('spots.create', { body: { key: `hollinfell/empty#${spot}` } });
     await call('embeds.create', { body: { name: 'Talk', text: code('a1'), tags: ['talks'] } });
@@ -32,9 +33,10 @@ describe('taking back what was done', () => {
         return { key, name, notes, tags, retired, kind, base, placements, options: current.options };
       }),
     );
-    const [sites, pages, presets, rules, placements] = await Promise.all([
+    const [sites, pages, shared, presets, rules, placements] = await Promise.all([
       call('sites.list', {}),
       call('pages.list', {}),
+      call('sharedSpots.list', {}),
       call('presets.list', {}),
       call('rules.read', {}),
       call('placements.list', {}),
@@ -43,6 +45,7 @@ describe('taking back what was done', () => {
       embeds: sorted(embeds),
       sites: sorted(sites.data.items.map(({ createdAt: _, ...site }) => site)),
       pages: sorted(pages.data.items.map(({ key, title, spots }) => ({ key, title, spots: sorted(spots) }))),
+      shared: sorted(shared.data.items),
       presets: presets.data.items,
       rules: rules.data,
       placements: sorted(
@@ -251,6 +254,48 @@ describe('taking back what was done', () => {
       kind: 'removed',
       said: /^Removed the spot hollinfell\/talks#second$/,
       act: () => call('spots.delete', { params: { spot: 'hollinfell/talks#second' }, ifMatch: '*' }),
+    },
+    'a spot of many pages': {
+      kind: 'added',
+      said: /^Added the shared spot hollinfell#m\d+$/,
+      act: () => call('sharedSpots.create', { body: { key: `hollinfell#m${made++}`, under: 'ta' } }),
+    },
+    'taking a spot in': {
+      kind: 'added',
+      said: /^Added the shared spot hollinfell#second$/,
+      act: () =>
+        call('sharedSpots.create', {
+          body: {
+            key: 'hollinfell#second',
+            widths: { phone: 200 + made++, tablet: 700, desktop: 900 },
+            takesIn: true,
+          },
+        }),
+    },
+    'the size of a spot of many pages': {
+      kind: 'changed',
+      said: /^Changed the shared spot hollinfell#side$/,
+      act: () =>
+        call('sharedSpots.change', {
+          params: { shared: 'hollinfell#side' },
+          body: { widths: { phone: 100 + made++, tablet: 700, desktop: 900 } },
+          ifMatch: '*',
+        }),
+    },
+    'a spot as on many pages': {
+      kind: 'changed',
+      said: /^Changed the spot hollinfell\/talks#side$/,
+      act: () =>
+        call('spots.change', {
+          params: { spot: 'hollinfell/talks#side' },
+          body: { shared: true },
+          ifMatch: '*',
+        }),
+    },
+    'removing a spot of many pages': {
+      kind: 'removed',
+      said: /^Removed the shared spot hollinfell#side$/,
+      act: () => call('sharedSpots.delete', { params: { shared: 'hollinfell#side' }, ifMatch: '*' }),
     },
     'a preset': {
       kind: 'added',

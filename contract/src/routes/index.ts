@@ -13,6 +13,7 @@ import { providerRoutes } from './providers.ts';
 import { registerRoutes } from './register.ts';
 import { savedSearchRoutes } from './saved-searches.ts';
 import { sessionRoutes } from './session.ts';
+import { sharedSpotRoutes } from './shared-spots.ts';
 import { spotRoutes } from './spots.ts';
 import { sweepRoutes } from './sweeps.ts';
 import { thirdPartyRoutes } from './third-parties.ts';
@@ -32,6 +33,7 @@ export const routes = {
   ...harvestRoutes,
   ...placeRoutes,
   ...spotRoutes,
+  ...sharedSpotRoutes,
   ...planRoutes,
   ...headRoutes,
   ...foundPageRoutes,

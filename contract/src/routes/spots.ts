@@ -27,7 +27,12 @@ export const spotRoutes = {
     access: 'owner',
     params: z.object({ spot: spotKey }),
     ifMatch: true,
-    body: spotValues,
+    body: z.strictObject({
+      ...spotValues.shape,
+      shared: z.boolean().default(false).meta({
+        description: 'Be as the site’s shared spot of this name says; the other values do not count then',
+      }),
+    }),
     answer: spot,
     statuses: [200],
     etag: true,

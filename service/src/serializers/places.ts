@@ -1,5 +1,7 @@
-import type { Page, Site, Spot } from '@orbis/contract';
-import type { PageRow, SiteRow, SpotRow } from '../store/places.ts';
+import type { Page, SharedSpot, Site, Spot } from '@orbis/contract';
+import type { PageRow, SiteRow } from '../store/places.ts';
+import type { SharedSpotRow } from '../store/shared-spots.ts';
+import type { FoundSpot, SpotSize } from '../store/spots.ts';
 
 /** The address of a page: the site's address with the page's path. */
 export const pageUrl = (site: { address: string }, page: { path: string }): string =>
@@ -37,18 +39,30 @@ export const serializeSite = ({
   createdAt: createdAt.toISOString(),
 });
 
-export const serializeSpot = (page: string, spot: SpotRow): Spot => ({
+export const serializeSpot = (page: string, spot: FoundSpot): Spot => ({
   key: `${page}#${spot.name}`,
   name: spot.name,
-  widths: { phone: spot.phone, tablet: spot.tablet, desktop: spot.desktop },
-  heights: spot.heights,
-  selector: spot.selector,
+  ...saidSize(spot),
+  shared: spot.from !== null,
   placements: spot.placements,
+});
+
+export const serializeSharedSpot = (site: { key: string }, shared: SharedSpotRow): SharedSpot => ({
+  key: `${site.key}#${shared.name}`,
+  name: shared.name,
+  under: shared.under,
+  ...saidSize(shared),
+});
+
+const saidSize = ({ phone, tablet, desktop, heights, selector }: SpotSize) => ({
+  widths: { phone, tablet, desktop },
+  heights,
+  selector,
 });
 
 export function serializePage(
   { site, page }: { site: SiteRow; page: PageRow },
-  spots: readonly SpotRow[],
+  spots: readonly FoundSpot[],
 ): Page {
   const key = pageKeyOf({ site, page });
   return {

@@ -1,2 +1,2 @@
 /** The state of a row that counts its changes, for `If-Match`. */
-export const versionTag = ({ version }: { version: number }): string => `"${version}"`;
+export const versionTag = ({ version }: { version: number | string }): string => `"${version}"`;

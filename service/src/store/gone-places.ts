@@ -1,7 +1,8 @@
 import { and, eq, isNotNull, isNull, sql, type SQL } from 'drizzle-orm';
 import type { Handle } from '../database/connect.ts';
 import { letPagesGo } from './let-pages-go.ts';
-import type { PageRow, SpotRow } from './places.ts';
+import type { PageRow } from './places.ts';
+import type { SpotRow } from './spots.ts';
 import { page, placement, site, spot } from './schema.ts';
 
 /** What stands in a spot, on a page, or on all pages of a site. */

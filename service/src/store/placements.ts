@@ -8,8 +8,9 @@ import { newPublicId } from './ids.ts';
 import { markedUpTo } from './mark-stale.ts';
 import { isOneOf } from './one-of.ts';
 import { afterId } from './pages.ts';
-import type { PageRow, SiteRow, SpotRow } from './places.ts';
+import type { PageRow, SiteRow } from './places.ts';
 import { delivery, embed, page, placement, revision, site, source, spot } from './schema.ts';
+import type { SpotRow } from './spots.ts';
 
 export type PlacementRow = typeof placement.$inferSelect;
 

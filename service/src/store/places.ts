@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, gt, gte, inArray, isNotNull, isNull, like, sql } from 'drizzle-orm';
+import { and, asc, eq, gt, gte, inArray, isNotNull, isNull, like, sql } from 'drizzle-orm';
 import type { Place } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
 import type { Actor } from './embeds.ts';
@@ -7,7 +7,7 @@ import { letPagesGo } from './let-pages-go.ts';
 import { deleteHead } from './site-heads.ts';
 import { insertMany } from './insert-many.ts';
 import { afterId } from './pages.ts';
-import { page, placement, site, spot } from './schema.ts';
+import { page, site, spot } from './schema.ts';
 
 export type SiteRow = typeof site.$inferSelect;
 /** What of a site can be changed. */
@@ -23,9 +23,6 @@ type ChangingOfSite =
   | 'frameStyle'
   | 'editor';
 export type PageRow = typeof page.$inferSelect;
-export type SpotRow = typeof spot.$inferSelect;
-/** How large a spot is, and where on its page. */
-export type SpotSize = Pick<SpotRow, 'phone' | 'tablet' | 'desktop' | 'heights' | 'selector'>;
 
 const first = <T>([row]: T[]): T | null => row ?? null;
 
@@ -289,73 +286,6 @@ export async function pagesBeginning(
 /* As a pattern of LIKE, which stands for nothing but what was typed. */
 const beginning = (text: string): string => `${text.replace(/[\\%_]/g, '\\$&')}%`;
 
-export async function findSpot(
-  db: Handle,
-  place: Place,
-): Promise<{ site: SiteRow; page: PageRow; spot: SpotRow } | null> {
-  return first(
-    await db
-      .select({ site, page, spot })
-      .from(spot)
-      .innerJoin(page, eq(page.id, spot.pageId))
-      .innerJoin(site, eq(site.id, page.siteId))
-      .where(
-        and(
-          eq(site.key, place.site),
-          eq(page.path, place.path),
-          isNull(page.goneAt),
-          eq(spot.name, place.spot),
-          isNull(spot.goneAt),
-        ),
-      ),
-  );
-}
-
-/** Adds a spot; one that was removed comes back with what is known of it. */
-export async function insertSpot(
-  db: Handle,
-  pageId: number,
-  name: string,
-  size: SpotSize,
-  { by, now }: Actor,
-): Promise<void> {
-  const [back] = await db
-    .update(spot)
-    .set({ ...size, goneAt: null, version: sql`${spot.version} + 1` })
-    .where(and(eq(spot.pageId, pageId), eq(spot.name, name), isNotNull(spot.goneAt)));
-  if (back.affectedRows === 0)
-    await db.insert(spot).values({ pageId, name, ...size, createdAt: now, createdBy: by });
-}
-
-/** False where somebody changed the spot since. */
-export async function changeSpot(db: Handle, row: SpotRow, size: SpotSize): Promise<boolean> {
-  const [result] = await db
-    .update(spot)
-    .set({ ...size, version: row.version + 1 })
-    .where(and(eq(spot.id, row.id), eq(spot.version, row.version)));
-  return result.affectedRows === 1;
-}
-
-export const spotsOf = async (db: Handle, pageIds: readonly number[]): Promise<SpotRow[]> =>
-  pageIds.length === 0
-    ? []
-    : db
-        .select()
-        .from(spot)
-        .where(and(inArray(spot.pageId, [...pageIds]), isNull(spot.goneAt)))
-        .orderBy(asc(spot.id));
-
-/** Whether anything was ever placed in a spot; what was issued is kept, so such a spot stays. */
-export const wasPlaced = async (db: Handle, spotId: number): Promise<boolean> =>
-  (
-    await db
-      .select({ id: placement.id })
-      .from(placement)
-      .where(eq(placement.spotId, spotId))
-      .orderBy(desc(placement.id))
-      .limit(1)
-  ).length > 0;
-
 /** Holds a site’s row for the rest of the transaction, so that numbers are given once. */
 export const lockSite = async (tx: Handle, id: number): Promise<void> =>
   void (await tx.select({ id: site.id }).from(site).where(eq(site.id, id)).for('update'));
@@ -372,9 +302,6 @@ export async function deletePage(tx: Handle, { id, siteId }: Pick<PageRow, 'id' 
   const [result] = await tx.delete(page).where(eq(page.id, id));
   if (result.affectedRows === 1) await countPages(tx, siteId, -1);
 }
-
-export const deleteSpot = async (db: Handle, id: number): Promise<void> =>
-  void (await db.delete(spot).where(eq(spot.id, id)));
 
 /** What all sites have in common; null where they differ, or where there is none. */
 export async function commonToSites(

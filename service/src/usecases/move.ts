@@ -37,12 +37,12 @@ export async function move(
   const { spot, site, page } = await spotByKey(db, to);
   const asked = { ...askedAt(row), site: defaultsFor(site.defaults, embed.kind as Kind) };
   const options = await fitting(row.source, asked, renderContext);
-  return unlessPlaced({ embed, spot, place: to }, db, async (tx) => {
-    await holdSpot(tx, { site, page, spot });
+  return unlessPlaced({ embed, place: to }, db, async (tx) => {
+    const { id: spotId } = await holdSpot(tx, { site, page, spot }, actor);
     const now = await placementById(tx, id);
     matchState(versionTag(now.placement), 'placement');
     const { note, pausedAt } = placement;
-    const ids = { embedId: embed.id, spotId: spot.id, pageId: page.id, siteId: site.id };
+    const ids = { embedId: embed.id, spotId, pageId: page.id, siteId: site.id };
     const fresh = await insertPlacement(tx, { ...ids, options, note, pausedAt }, actor);
     if (!(await endPlacement(tx, placement, actor.now)))
       throw new OrbisError('if-match-stale', { what: 'placement' });

@@ -2,7 +2,9 @@ import type { Handle } from '../database/connect.ts';
 import { issuedDigests, issuedElsewhere } from '../store/issued.ts';
 import { standingInHead } from '../store/site-heads.ts';
 import { leavingOn, type PageOfRegister, type StoredPlacement } from '../store/placements.ts';
+import { sharedSpotsOf } from '../store/shared-spots.ts';
 import { isWanted, placeOf, type OnPage } from './page-plan.ts';
+import { roomOf } from './spots.ts';
 
 /**
  * What a page carried when it was last read: of its placements, of those that have ended, are paused or of
@@ -27,6 +29,7 @@ export async function onPage(
   const digests = await issuedDigests(db, seen);
   const elsewhere = await issuedElsewhere(db, seen);
   return {
+    rooms: await roomsOf(db, site.id, rows),
     inSiteHead: site.headKept.length === 0 ? [] : await standingInHead(db, site.id),
     carried: new Map(
       there.map(({ id, placement }) => [
@@ -54,4 +57,17 @@ export async function onPage(
       })),
     ],
   };
+}
+
+/* Where a shared spot says how large a spot is, that holds. */
+async function roomsOf(
+  db: Handle,
+  siteId: number,
+  rows: readonly StoredPlacement[],
+): Promise<OnPage['rooms']> {
+  const isShared = rows.some(({ spot }) => spot.shared);
+  const shared = new Map(
+    (isShared ? await sharedSpotsOf(db, [siteId]) : []).map((each) => [each.name, each]),
+  );
+  return new Map(rows.map(({ spot }) => [spot.id, roomOf((spot.shared && shared.get(spot.name)) || spot)]));
 }

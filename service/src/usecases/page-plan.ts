@@ -14,6 +14,7 @@ import {
   type PagePlan,
   type PlannedSnippet,
   type Snippet,
+  type SpotRoom,
 } from '@orbis/core';
 import { writePlace } from '@orbis/contract';
 import { workOutPage, type PageTask } from '../reading/work-out-page.ts';
@@ -23,7 +24,6 @@ import type { StoredPlacement } from '../store/placements.ts';
 import { compositionOf, short } from './codes.ts';
 import { withRules, type RenderContext } from './render-context.ts';
 import { askedAt } from './asked.ts';
-import { roomOf } from './spots.ts';
 
 /**
  * What would be handed out for each placement of a page now, by its row’s id: the snippets made with the
@@ -140,9 +140,13 @@ export interface OnPage {
   leaving: readonly LeavingPlacement[];
   /** The digests of what stands in the head of the whole site. */
   inSiteHead: readonly string[];
+  /** How much room there is in its spots, by their rows’ ids. */
+  rooms: ReadonlyMap<number, SpotRoom>;
 }
 
-const nothingYet: OnPage = { carried: new Map(), leaving: [], inSiteHead: [] };
+const nothingYet: OnPage = { carried: new Map(), leaving: [], inSiteHead: [], rooms: new Map() };
+
+const roomAt = (room: SpotRoom | undefined): { room?: SpotRoom } => (room ? { room } : {});
 
 /** Plans a page with these placements, each with the neutral mark. */
 export function planOf(
@@ -150,7 +154,7 @@ export function planOf(
   renderContext: RenderContext,
   onPage?: OnPage,
 ): Promise<PagePlan> {
-  const { carried, leaving, inSiteHead } = onPage ?? nothingYet;
+  const { carried, leaving, inSiteHead, rooms } = onPage ?? nothingYet;
   const task: PageTask = {
     placements: rows.map((row) => ({
       id: row.placement.publicId,
@@ -162,7 +166,7 @@ export function planOf(
       mark: neutralMark,
       carried: carried.get(row.id) ?? null,
       // What fits is for people to know: nothing that is handed out depends on it.
-      ...(onPage && { room: roomOf(row.spot) }),
+      ...roomAt(rooms.get(row.spot.id)),
     })),
     leaving,
     site: {

@@ -13,16 +13,8 @@ import {
   wasPlacedOn,
 } from '../store/gone-places.ts';
 import { dropNeedsOfEmptyPage } from '../store/needs.ts';
-import {
-  changePage,
-  deletePage,
-  insertPage,
-  insertSpot,
-  spotsOf,
-  type PageRow,
-  type SiteRow,
-  type SpotSize,
-} from '../store/places.ts';
+import { changePage, deletePage, insertPage, type PageRow, type SiteRow } from '../store/places.ts';
+import { insertSpot, spotRowsOf, type SpotSize } from '../store/spots.ts';
 import { markPage } from '../store/mark-stale.ts';
 import type { MatchState } from './match-state.ts';
 import { pageByKey, siteByKey } from './places.ts';
@@ -33,7 +25,7 @@ import { unlessTaken } from './unless-taken.ts';
 /** What a page says of itself, with its spots where it was removed with them. */
 export interface PageValues {
   title: string;
-  spots?: { name: string; widths: SpotSize }[];
+  spots?: { name: string; widths: SpotSize & { shared?: boolean } }[];
 }
 
 /**
@@ -134,8 +126,9 @@ export const removePage = (
       await dropNeedsOfEmptyPage(tx, { pageId: page.id, siteId: page.siteId }, actor.now);
       return;
     }
-    const spots = await spotsOf(tx, [page.id]);
-    if (spots.length > 0) before.spots = spots.map((spot) => ({ name: spot.name, widths: sizeOf(spot) }));
+    const spots = await spotRowsOf(tx, page.id);
+    if (spots.length > 0)
+      before.spots = spots.map((row) => ({ name: row.name, widths: { ...sizeOf(row), shared: row.shared } }));
     await deleteSpotsOf(tx, page.id);
     await deletePage(tx, page);
     await recordChange(tx, { facts, effect: { of: 'page', before, after: null } }, actor);
@@ -145,7 +138,7 @@ export const removePage = (
 export async function deleteEmptyPage(tx: Handle, key: string, page: PageRow, now: Date): Promise<void> {
   await refusePlaced(tx, 'page', key, { pageId: page.id });
   if (await wasPlacedOn(tx, page.id)) return markPageGone(tx, page, now);
-  const spots = await spotsOf(tx, [page.id]);
+  const spots = await spotRowsOf(tx, page.id);
   if (spots.length > 0)
     throw new OrbisError('in-use', {
       what: 'page',

@@ -46,9 +46,9 @@ export async function place(
     site: defaultsFor(site.defaults, embed.kind as Kind),
   };
   const options = Object.keys(wanted).length > 0 ? await fitting(source, asked, renderContext) : wanted;
-  return unlessPlaced({ embed, spot, place: spotKey }, db, async (tx) => {
-    await holdSpot(tx, { site, page, spot });
-    const ids = { embedId: embed.id, spotId: spot.id, pageId: page.id, siteId: site.id };
+  return unlessPlaced({ embed, place: spotKey }, db, async (tx) => {
+    const { id: spotId } = await holdSpot(tx, { site, page, spot }, actor);
+    const ids = { embedId: embed.id, spotId, pageId: page.id, siteId: site.id };
     const { id, publicId } = await insertPlacement(tx, { ...ids, options }, actor);
     await markPage(tx, page.id);
     const effect = { of: 'placement' as const, placementId: id, before: null, after: options };

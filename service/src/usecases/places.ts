@@ -1,6 +1,7 @@
 import { OrbisError, parsePage, parsePlace } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
-import { findPage, findSite, findSpot, type PageRow, type SiteRow, type SpotRow } from '../store/places.ts';
+import { findPage, findSite, type PageRow, type SiteRow } from '../store/places.ts';
+import { findSpot, type FoundSpot } from '../store/spots.ts';
 
 const missing = (what: string, key: string): OrbisError =>
   new OrbisError('not-found', {
@@ -26,7 +27,7 @@ export async function pageByKey(db: Handle, key: string): Promise<{ site: SiteRo
 export async function spotByKey(
   db: Handle,
   key: string,
-): Promise<{ site: SiteRow; page: PageRow; spot: SpotRow }> {
+): Promise<{ site: SiteRow; page: PageRow; spot: FoundSpot }> {
   const found = await findSpot(db, parsePlace(key));
   if (!found) throw missing('spot', key);
   return found;

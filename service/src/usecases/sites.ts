@@ -15,6 +15,7 @@ import { recordChange } from '../store/change-log.ts';
 import type { Actor } from '../store/embeds.ts';
 import { endAllOn, hasAnyPage, markSiteGone } from '../store/gone-places.ts';
 import { changeSite, deleteSite, insertSite, type SiteRow } from '../store/places.ts';
+import { sharedSpotsOf } from '../store/shared-spots.ts';
 import { markSite } from '../store/mark-stale.ts';
 import { checkOptions } from './check-options.ts';
 import type { MatchState } from './match-state.ts';
@@ -127,7 +128,7 @@ export const removeSite = (
     if (!endsPlacements) await refusePlaced(tx, 'site', key, where);
     const facts = { kind: 'removed', what: 'site', key } as const;
     const before = valuesOf(row);
-    if (await hasAnyPage(tx, row.id)) {
+    if (await isKept(tx, row.id)) {
       const effect = { of: 'gone' as const, what: 'site' as const, id: row.id, before, after: null };
       const change = await numberOfChange(tx, { facts, effect }, actor);
       // First of all: whoever is placing something there waits for it, and then finds no page.
@@ -138,6 +139,10 @@ export const removeSite = (
     await deleteSite(tx, row.id);
     await recordChange(tx, { facts, effect: { of: 'site', before, after: null } }, actor);
   });
+
+/* Whether something hangs on it that would not be found again. */
+const isKept = async (tx: Handle, siteId: number): Promise<boolean> =>
+  (await hasAnyPage(tx, siteId)) || (await sharedSpotsOf(tx, [siteId])).length > 0;
 
 const valuesOf = (row: SiteRow): SiteValues => ({
   name: row.name,
@@ -160,7 +165,7 @@ export async function deleteEmptySite(tx: Handle, row: SiteRow, change: number, 
       key: row.key,
       by: `it has ${row.pages} ${row.pages === 1 ? 'page' : 'pages'}`,
     });
-  if (await hasAnyPage(tx, row.id)) await markSiteGone(tx, row.id, change, now);
+  if (await isKept(tx, row.id)) await markSiteGone(tx, row.id, change, now);
   else await deleteSite(tx, row.id);
 }
 

@@ -8,18 +8,25 @@ import type { Actor } from '../store/embeds.ts';
 import {
   changeSpot,
   deleteSpot,
+  findSpot,
   insertSpot,
   wasPlaced,
+  type FoundSpot,
   type SpotRow,
   type SpotSize,
-} from '../store/places.ts';
+} from '../store/spots.ts';
+import { findSharedSpot } from '../store/shared-spots.ts';
 import { endAllOn, lockPage, markSpotGone } from '../store/gone-places.ts';
 import { markPage } from '../store/mark-stale.ts';
 import { dropNeedsOfEmptyPage } from '../store/needs.ts';
+import { holdSpot } from './hold-spot.ts';
 import type { MatchState } from './match-state.ts';
 import { pageByKey, spotByKey } from './places.ts';
 import { numberOfChange, refusePlaced } from './standing.ts';
 import { unlessTaken } from './unless-taken.ts';
+
+/** What a page says of a spot itself: its size, or that it is as the shared one says. */
+export type SpotSaid = SpotSize & Partial<Pick<SpotRow, 'shared'>>;
 
 /** How large a spot is, and where, without what else is known of it. */
 export const sizeOf = ({ phone, tablet, desktop, heights, selector }: SpotSize): SpotSize => ({
@@ -30,8 +37,11 @@ export const sizeOf = ({ phone, tablet, desktop, heights, selector }: SpotSize):
   selector,
 });
 
+/** A spot as it is, whoever says so. */
+export const spotSaid = (spot: FoundSpot): SpotSaid => ({ ...sizeOf(spot), shared: spot.from !== null });
+
 /** How much room a spot has for what is placed in it. */
-export const roomOf = ({ phone, tablet, desktop, heights }: SpotRow): SpotRoom => ({
+export const roomOf = ({ phone, tablet, desktop, heights }: SpotSize): SpotRoom => ({
   widths: { phone, tablet, desktop },
   heights,
 });
@@ -51,6 +61,7 @@ export const addSpot = (
 ): Promise<void> =>
   unlessTaken('spot', key, () =>
     inTransaction(db, async (tx) => {
+      if (await findSpot(tx, parsePlace(key))) throw new OrbisError('key-taken', { what: 'spot', key });
       await writeSpot(tx, key, size, actor);
       const effect = { of: 'spot' as const, before: null, after: size };
       await recordChange(tx, { facts: { kind: 'added', what: 'spot', key }, effect }, actor);
@@ -58,25 +69,35 @@ export const addSpot = (
   );
 
 /** Writes a spot down. @throws OrbisError `not-found` where its page is not there. */
-export async function writeSpot(tx: Handle, key: string, size: SpotSize, actor: Actor): Promise<void> {
+export async function writeSpot(tx: Handle, key: string, said: SpotSaid, actor: Actor): Promise<void> {
   const { site, path, spot } = parsePlace(key);
   const { page } = await pageByKey(tx, `${site}/${path}`);
-  await insertSpot(tx, page.id, spot, size, actor);
+  await insertSpot(tx, page.id, spot, said, actor);
 }
 
-/** Says anew how large a spot is, and where. */
+/**
+ * Says anew how large a spot is, and where.
+ * @param size null: as the site’s shared spot of its name says.
+ * @throws OrbisError `not-found`, also where there is no such shared spot; `if-match-stale`
+ */
 export const changeSize = (
   db: Database,
-  key: string,
-  size: SpotSize,
+  { key, size }: { key: string; size: SpotSize | null },
   matchState: MatchState,
   actor: Actor,
 ): Promise<void> =>
   inTransaction(db, async (tx) => {
+    const place = parsePlace(key);
+    const there = await spotByKey(db, key);
+    // It has a row by now, and nobody else changes it.
+    await holdSpot(tx, there, actor);
     const { spot } = await spotByKey(tx, key);
     matchState(versionTag(spot), 'spot');
-    if (!(await changeSpot(tx, spot, size))) throw new OrbisError('if-match-stale', { what: 'spot' });
-    const effect = { of: 'spot' as const, before: sizeOf(spot), after: size };
+    if (size === null && !(await findSharedSpot(tx, place)))
+      throw new OrbisError('not-found', { what: 'shared spot', key: `${place.site}#${place.spot}` });
+    const after = size === null ? { shared: true } : { ...size, shared: false };
+    if (!(await changeSpot(tx, spot.row!, after))) throw new OrbisError('if-match-stale', { what: 'spot' });
+    const effect = { of: 'spot' as const, before: spotSaid(spot), after };
     await recordChange(tx, { facts: { kind: 'changed', what: 'spot', key }, effect }, actor);
   });
 
@@ -94,30 +115,39 @@ export const removeSpot = (
   actor: Actor,
 ): Promise<void> =>
   inTransaction(db, async (tx) => {
+    const there = await spotByKey(db, key);
     // Held before anything is read: what is placed there meanwhile waits, and what was is seen.
-    await lockPage(tx, (await spotByKey(db, key)).page.id);
+    await lockPage(tx, there.page.id);
     const { spot, page } = await spotByKey(tx, key);
     matchState(versionTag(spot), 'spot');
-    const where = { spotId: spot.id };
-    if (!endsPlacements) await refusePlaced(tx, 'spot', key, where);
     const facts = { kind: 'removed', what: 'spot', key } as const;
-    const before = sizeOf(spot);
-    if (!(await wasPlaced(tx, spot.id))) {
-      await deleteSpot(tx, spot.id);
+    const before = spotSaid(spot);
+    const row = spot.row ?? (await holdSpot(tx, there, actor));
+    const where = { spotId: row.id };
+    if (!endsPlacements) await refusePlaced(tx, 'spot', key, where);
+    // Of what a shared spot gives the page, it is kept that this page does not have it.
+    if (!spot.isOffered && !(await wasPlaced(tx, row.id))) {
+      await deleteSpot(tx, row.id);
       await recordChange(tx, { facts, effect: { of: 'spot', before, after: null } }, actor);
       return;
     }
-    const effect = { of: 'gone' as const, what: 'spot' as const, id: spot.id, before, after: null };
+    const effect = { of: 'gone' as const, what: 'spot' as const, id: row.id, before, after: null };
     const change = await numberOfChange(tx, { facts, effect }, actor);
-    await markSpotGone(tx, spot.id, actor.now);
+    await markSpotGone(tx, row.id, actor.now);
     await endAllOn(tx, where, change, actor.now);
     await dropNeedsOfEmptyPage(tx, { pageId: page.id, siteId: page.siteId }, actor.now);
     await markPage(tx, page.id);
   });
 
 /** Takes a spot out that was added, as long as nothing is placed in it. @throws OrbisError `in-use` */
-export async function deleteEmptySpot(tx: Handle, key: string, spot: SpotRow, now: Date): Promise<void> {
-  await refusePlaced(tx, 'spot', key, { spotId: spot.id });
-  if (await wasPlaced(tx, spot.id)) await markSpotGone(tx, spot.id, now);
-  else await deleteSpot(tx, spot.id);
+export async function deleteEmptySpot(
+  tx: Handle,
+  key: string,
+  { row }: Pick<FoundSpot, 'row'>,
+  now: Date,
+): Promise<void> {
+  if (!row) return;
+  await refusePlaced(tx, 'spot', key, { spotId: row.id });
+  if (await wasPlaced(tx, row.id)) await markSpotGone(tx, row.id, now);
+  else await deleteSpot(tx, row.id);
 }

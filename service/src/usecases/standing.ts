@@ -13,8 +13,9 @@ export async function standingOfPage(db: Handle, key: string): Promise<Standing>
 
 /** What is placed in a spot, which goes along with it. @throws OrbisError `not-found` */
 export async function standingOfSpot(db: Handle, key: string): Promise<Standing> {
-  const { spot } = await spotByKey(db, key);
-  return { pages: 1, ...(await countPlaced(db, { spotId: spot.id }, mostStanding)) };
+  const { row } = (await spotByKey(db, key)).spot;
+  const placed = row ? await countPlaced(db, { spotId: row.id }, mostStanding) : { placements: 0, seen: 0 };
+  return { pages: 1, ...placed };
 }
 
 /** What is placed on a site, which goes along with it. @throws OrbisError `not-found` */

@@ -2,7 +2,8 @@ import { OrbisError, type PageSurvey } from '@orbis/contract';
 import { survey } from '../browser/survey.ts';
 import type { Deps } from '../deps.ts';
 import { pageUrl } from '../serializers/places.ts';
-import { declaredAddresses, spotsOf } from '../store/places.ts';
+import { declaredAddresses } from '../store/places.ts';
+import { spotsOf } from '../store/spots.ts';
 import { pageByKey } from './places.ts';
 import { readPage } from './read-page.ts';
 
@@ -22,7 +23,8 @@ export async function surveyPage(
   const url = pageUrl(row.site, row.page);
   // It says why where a page cannot be read, which a browser does not.
   await readPage(url, tools);
-  const known = (await spotsOf(db, [row.page.id])).filter((spot) => spot.selector !== null);
+  const spots = (await spotsOf(db, [row.page])).get(row.page.id) ?? [];
+  const known = spots.filter((spot) => spot.selector !== null);
   const selectors = [...(selector === undefined ? [] : [selector]), ...known.map((spot) => spot.selector!)];
   const found = await tools.browser.work(
     (tab) => survey(tab, url, { selectors, offers: selector === undefined }),

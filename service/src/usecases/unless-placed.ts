@@ -4,14 +4,14 @@ import { isDuplicate } from '../database/errors.ts';
 import { inTransaction } from '../database/transaction.ts';
 import type { EmbedRow } from '../store/embeds.ts';
 import { placementOf } from '../store/placements.ts';
-import type { SpotRow } from '../store/places.ts';
+import { spotByKey } from './places.ts';
 
 /**
  * Places an embed into a spot, in a transaction: it is in one once at a time.
  * @throws OrbisError `already-placed`
  */
 export async function unlessPlaced<T>(
-  { embed, spot, place }: { embed: EmbedRow; spot: SpotRow; place: string },
+  { embed, place }: { embed: EmbedRow; place: string },
   db: Database,
   work: (tx: Handle) => Promise<T>,
 ): Promise<T> {
@@ -19,7 +19,8 @@ export async function unlessPlaced<T>(
     return await inTransaction(db, work);
   } catch (error) {
     if (!isDuplicate(error)) throw error;
-    const there = await placementOf(db, embed.id, spot.id);
+    const { row } = (await spotByKey(db, place)).spot;
+    const there = row && (await placementOf(db, embed.id, row.id));
     const facts = { embed: embed.key, place, placement: there?.publicId ?? null };
     throw new OrbisError('already-placed', facts);
   }

@@ -32,6 +32,7 @@ export const fillStatements = (size: RegisterSize): string[] => [
   `insert into site (id, \`key\`, name, address, defaults, pages, created_at) select seq, concat('s', seq), concat('Site ', seq), concat('https://s', seq, '.localhost'), '{}', 100, ${now} from seq_1_to_${size.sites}`,
   `insert into page (id, site_id, path, title, created_at) select seq, 1 + (seq - 1) mod ${size.sites}, concat('p', seq), 'T', ${now} from seq_1_to_${size.pages}`,
   `insert into spot (id, page_id, name, phone, tablet, desktop, placements, created_at) select seq, 1 + (seq - 1) mod ${size.pages}, concat('spot', seq), 358, 704, 760, 5, ${now} from seq_1_to_${size.spots}`,
+  `insert into shared_spot (id, site_id, name, under, phone, tablet, desktop, created_at) select seq, 1 + (seq - 1) mod ${size.sites}, concat('shared', seq), '', 358, 704, 760, ${now} from seq_1_to_${4 * size.sites}`,
   `insert into embed (id, \`key\`, name, notes, kind, provider, level, source, revision, placements, changed_at, created_at)
      select seq, concat('e', seq), concat('Embed ', seq), '', elt(1 + seq mod 4, 'video', 'map', 'form', 'feed'), 'kinorill', null, 1, 2, 50, ${now}, ${now} from seq_1_to_${size.embeds}`,
   `insert into embed_tag select id, elt(1 + id mod 3, 'talks', 'visit', 'shop') from embed`,

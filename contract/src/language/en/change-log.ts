@@ -4,6 +4,7 @@ const things = {
   site: 'the site',
   page: 'the page',
   spot: 'the spot',
+  sharedSpot: 'the shared spot',
   preset: 'the preset',
   search: 'the search of the register',
   rules: 'the rules for all embeds',

@@ -220,11 +220,20 @@ export const errors = {
         ? `The ${f.what} “${f.key}” was removed, and the register keeps what was placed on it. Add it again to have it back, or choose another path.`
         : `There is a ${f.what} “${f.key}” already.`,
   },
+  'too-many-shared-spots': {
+    title: 'Too many spots that many pages have',
+    detail: (f) => `The site ${f.site} has ${f.most} of them already, which is the most. Remove one first.`,
+  },
   'in-use': { title: 'Still in use', detail: (f) => `The ${f.what} “${f.key}” cannot be removed: ${f.by}.` },
   'address-invalid': {
     title: 'Not an address',
     detail: (f) =>
       `“${f.found}” is not the address of a site. It begins with https:// or http:// and names a host.`,
+  },
+  'shared-spot-invalid': {
+    title: 'Not a shared spot',
+    detail: (f) =>
+      `“${f.found}” is not a spot that many pages have. It is written site#spot, for example hollinfell#main.`,
   },
   'place-invalid': {
     title: 'Not a place',

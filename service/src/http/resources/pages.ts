@@ -2,16 +2,15 @@ import { parsePage, type Page } from '@orbis/contract';
 import type { Deps } from '../../deps.ts';
 import { serializePage } from '../../serializers/places.ts';
 import { versionTag } from '../../serializers/version-tag.ts';
-import { groupBy } from '../../store/group.ts';
 import { keyset } from '../../store/pages.ts';
 import {
   listPages,
   pagesBeginning,
-  spotsOf,
   type KeyBeginning,
   type PageRow,
   type SiteRow,
 } from '../../store/places.ts';
+import { spotsOf } from '../../store/spots.ts';
 import { pageSearch } from '../../usecases/search.ts';
 import { addPage, changePageValues, removePage } from '../../usecases/pages.ts';
 import { pageByKey, siteByKey } from '../../usecases/places.ts';
@@ -24,10 +23,9 @@ export function pageHandlers(deps: Deps): Handlers<Named<'pages'>> {
   const withSpots = async (rows: readonly { site: SiteRow; page: PageRow }[]): Promise<Page[]> => {
     const spots = await spotsOf(
       db,
-      rows.map(({ page }) => page.id),
+      rows.map(({ page }) => page),
     );
-    const byPage = groupBy(spots, ({ pageId }) => pageId);
-    return rows.map((row) => serializePage(row, byPage.get(row.page.id) ?? []));
+    return rows.map((row) => serializePage(row, spots.get(row.page.id) ?? []));
   };
   const reply = async (key: string, status = 200) => {
     const row = await pageByKey(db, key);

@@ -20,7 +20,8 @@ export function spotHandlers(deps: Deps): Handlers<Named<'spots'>> {
     },
     'spots.read': ({ params }) => reply(params.spot),
     'spots.change': async ({ params, body, matchState, actor }) => {
-      await changeSize(db, params.spot, sizeSaid(body), matchState, actor);
+      const size = body.shared ? null : sizeSaid(body);
+      await changeSize(db, { key: params.spot, size }, matchState, actor);
       return reply(params.spot);
     },
     'spots.standing': async ({ params }) => ({ data: await standingOfSpot(db, params.spot) }),

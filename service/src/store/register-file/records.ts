@@ -1,4 +1,4 @@
-import { and, asc, gt } from 'drizzle-orm';
+import { and, asc, eq, gt } from 'drizzle-orm';
 import { registerFormat, type RecordOf, type RegisterRecord } from '@orbis/contract';
 import type { Handle } from '../../database/connect.ts';
 import { tagsOf } from '../embeds.ts';
@@ -15,6 +15,7 @@ import {
   providerSheet,
   revision,
   savedSearch,
+  sharedSpot,
   site,
   source,
   spot,
@@ -83,6 +84,7 @@ async function* ofPlaces(tx: Handle): AsyncGenerator<RegisterRecord> {
     tx.select().from(site).where(gt(site.id, after)).orderBy(asc(site.id)).limit(together),
   ))
     yield siteRecord(row);
+  yield* sharedSpotRecords(tx);
   for await (const rows of inBatches((after) =>
     tx.select().from(page).where(gt(page.id, after)).orderBy(asc(page.id)).limit(together),
   )) {
@@ -107,14 +109,33 @@ async function* ofPlaces(tx: Handle): AsyncGenerator<RegisterRecord> {
       tx,
       rows.map(({ pageId }) => pageId),
     );
-    for (const { pageId, name, phone, tablet, desktop, heights, selector, goneAt, createdAt } of rows) {
+    for (const { pageId, name, phone, tablet, desktop, heights, selector, shared, ...times } of rows) {
       const key = `${keys.get(pageId)!}#${name}`;
       yield {
         type: 'spot',
-        ...{ key, widths: { phone, tablet, desktop }, heights, selector },
-        ...{ goneAt: iso(goneAt), at: createdAt.toISOString() },
+        ...{ key, widths: { phone, tablet, desktop }, heights, selector, shared },
+        ...{ goneAt: iso(times.goneAt), at: times.createdAt.toISOString() },
       };
     }
+  }
+}
+
+async function* sharedSpotRecords(tx: Handle): AsyncGenerator<RegisterRecord> {
+  for await (const { site: of, row } of inOrder((after) =>
+    tx
+      .select({ id: sharedSpot.id, site: site.key, row: sharedSpot })
+      .from(sharedSpot)
+      .innerJoin(site, eq(site.id, sharedSpot.siteId))
+      .where(gt(sharedSpot.id, after))
+      .orderBy(asc(sharedSpot.id))
+      .limit(together),
+  )) {
+    const { name, under, phone, tablet, desktop, heights, selector, createdAt } = row;
+    yield {
+      type: 'sharedSpot',
+      ...{ key: `${of}#${name}`, under, widths: { phone, tablet, desktop }, heights, selector },
+      at: createdAt.toISOString(),
+    };
   }
 }
 

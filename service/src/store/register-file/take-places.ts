@@ -1,6 +1,6 @@
-import { parsePage, parsePlace } from '@orbis/contract';
+import { parsePage, parsePlace, parseSharedSpot } from '@orbis/contract';
 import { insertMany } from '../insert-many.ts';
-import { page, site, spot } from '../schema.ts';
+import { page, sharedSpot, site, spot } from '../schema.ts';
 import { pagesBy, sitesBy } from './found-rows.ts';
 import { date, dateOrNull, type Take } from './take.ts';
 
@@ -13,6 +13,23 @@ export const takeSites: Take<'site'> = (tx, records, by) =>
       ...{ ...values, goneAt: dateOrNull(goneAt), createdAt: date(at), createdBy: by },
     })),
   );
+
+/** Spots that many pages of a site have. */
+export const takeSharedSpots: Take<'sharedSpot'> = async (tx, records, by) => {
+  const sites = await sitesBy(
+    tx,
+    records.map(({ key }) => parseSharedSpot(key).site),
+  );
+  await insertMany(
+    tx,
+    sharedSpot,
+    records.map(({ key, under, widths, heights, selector, at }) => {
+      const { site: of, spot: name } = parseSharedSpot(key);
+      const size = { ...widths, heights, selector };
+      return { siteId: sites.of(of), name, under, ...size, createdAt: date(at), createdBy: by };
+    }),
+  );
+};
 
 /** Pages of sites. */
 export const takePages: Take<'page'> = async (tx, records, by) => {
@@ -45,9 +62,9 @@ export const takeSpots: Take<'spot'> = async (tx, records, by) => {
   await insertMany(
     tx,
     spot,
-    records.map(({ key, widths, heights, selector, goneAt, at }) => ({
+    records.map(({ key, widths, heights, selector, shared, goneAt, at }) => ({
       ...{ pageId: pages.of(pageOf(key)).pageId, name: parsePlace(key).spot },
-      ...{ ...widths, heights, selector },
+      ...{ ...widths, heights, selector, shared },
       ...{ goneAt: dateOrNull(goneAt), createdAt: date(at), createdBy: by },
     })),
   );

@@ -4,7 +4,7 @@ import { takeChangeListPages, takeChangeLists } from './take-change-lists.ts';
 import { takeEmbeds, takeRevisions, takeSources } from './take-collection.ts';
 import { takeHeadDeliveries, takeNeeds } from './take-heads.ts';
 import { takeDeliveries, takePlacements } from './take-placements.ts';
-import { takePages, takeSites, takeSpots } from './take-places.ts';
+import { takePages, takeSharedSpots, takeSites, takeSpots } from './take-places.ts';
 import { takeTerms } from './take-terms.ts';
 import type { Take } from './take.ts';
 
@@ -15,6 +15,7 @@ export const takes: { [T in Exclude<RecordType, 'register' | 'sheet' | 'end'>]: 
   preset: takePresets,
   search: takeSearches,
   site: takeSites,
+  sharedSpot: takeSharedSpots,
   page: takePages,
   spot: takeSpots,
   embed: takeEmbeds,

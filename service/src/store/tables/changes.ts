@@ -26,7 +26,7 @@ export type ChangeEffect =
   | { of: 'pages'; before: null; after: { site: string; paths: string[] } }
   | { of: 'terms'; before: object | null; after: object | null }
   | {
-      of: 'site' | 'page' | 'spot' | 'preset' | 'search' | 'rules';
+      of: 'site' | 'page' | 'spot' | 'sharedSpot' | 'preset' | 'search' | 'rules';
       before: object | null;
       after: object | null;
     };

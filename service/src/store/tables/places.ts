@@ -73,6 +73,17 @@ export const page = mysqlTable(
   ],
 );
 
+/* How large a spot is, and where on its page. */
+const spotSize = () => ({
+  phone: smallint({ unsigned: true }).notNull(),
+  tablet: smallint({ unsigned: true }).notNull(),
+  desktop: smallint({ unsigned: true }).notNull(),
+  /** How high it is at most, on the devices where that is said. */
+  heights: json().$type<SpotHeights>().notNull().default({}),
+  /** The element that it is in, as a CSS selector; null where nobody said it. */
+  selector: varchar({ length: 300 }),
+});
+
 export const spot = mysqlTable(
   'spot',
   {
@@ -81,13 +92,9 @@ export const spot = mysqlTable(
       .notNull()
       .references(() => page.id),
     name: ascii({ length: 60 }).notNull(),
-    phone: smallint({ unsigned: true }).notNull(),
-    tablet: smallint({ unsigned: true }).notNull(),
-    desktop: smallint({ unsigned: true }).notNull(),
-    /** How high it is at most, on the devices where that is said. */
-    heights: json().$type<SpotHeights>().notNull().default({}),
-    /** The element that it is in, as a CSS selector; null where nobody said it. */
-    selector: varchar({ length: 300 }),
+    ...spotSize(),
+    /** Whether it is as the site’s shared spot of this name says, as long as there is one. */
+    shared: boolean().notNull().default(false),
     /** How many placements there are in it that are not ended. */
     placements: int().notNull().default(0),
     /** Since when there is no such spot any more, though the register keeps what was placed in it. */
@@ -96,4 +103,22 @@ export const spot = mysqlTable(
     ...created,
   },
   (t) => [unique('spot_name').on(t.pageId, t.name)],
+);
+
+/** Spots that many pages of a site have; a page has a row of its own for one once something is placed there. */
+export const sharedSpot = mysqlTable(
+  'shared_spot',
+  {
+    id: id(),
+    siteId: foreignKeyId()
+      .notNull()
+      .references(() => site.id),
+    name: ascii({ length: 60 }).notNull(),
+    /** How the paths of the pages begin that have it. */
+    under: exact({ length: 340 }).notNull(),
+    ...spotSize(),
+    version: int().notNull().default(1),
+    ...created,
+  },
+  (t) => [unique('shared_spot_name').on(t.siteId, t.name), index('shared_spot_list').on(t.siteId, t.id)],
 );

@@ -1,17 +1,11 @@
 import { isDeepStrictEqual } from 'node:util';
-import { parsePage, parsePlace, type ChangedThing } from '@orbis/contract';
+import { parsePage, parsePlace, parseSharedSpot, type ChangedThing } from '@orbis/contract';
 import type { Handle } from '../../database/connect.ts';
 import type { ChangeRow } from '../../store/change-log.ts';
 import type { Actor } from '../../store/embeds.ts';
-import {
-  changePage,
-  changeSpot,
-  findPage,
-  findSite,
-  findSpot,
-  insertSite,
-  type SpotSize,
-} from '../../store/places.ts';
+import { changePage, findPage, findSite, insertSite } from '../../store/places.ts';
+import { changeSpot, findSpot } from '../../store/spots.ts';
+import { changeSharedSpot, findSharedSpot, type SharedSpotValues } from '../../store/shared-spots.ts';
 import { deletePreset, findPreset, putPreset } from '../../store/presets.ts';
 import { readRules, writeRules } from '../../store/rules.ts';
 import { deleteSavedSearch, findSavedSearch, putSavedSearch } from '../../store/saved-searches.ts';
@@ -22,7 +16,8 @@ import { deleteEmptyPage, writePage, type PageValues } from '../pages.ts';
 import { presetValues, type PresetValues } from '../presets.ts';
 import { searchValues } from '../saved-searches.ts';
 import { deleteEmptySite, writeSite, type SiteValues } from '../sites.ts';
-import { deleteEmptySpot, sizeOf, writeSpot } from '../spots.ts';
+import { sharedValues, takeOutShared, writeSharedSpot } from '../shared-spots.ts';
+import { deleteEmptySpot, spotSaid, writeSpot, type SpotSaid } from '../spots.ts';
 import { changedSince } from './changed-since.ts';
 
 /** How a thing that has a key is read, and made to be as it was. */
@@ -50,18 +45,29 @@ const pages: Thing<PageValues> = {
     deleteEmptyPage(tx, key, (await findPage(tx, parsePage(key)))!.page, now),
 };
 
-const spots: Thing<SpotSize> = {
+const spots: Thing<SpotSaid> = {
   read: async (tx, key) => {
     const found = await findSpot(tx, parsePlace(key));
-    return found && sizeOf(found.spot);
+    return found && spotSaid(found.spot);
   },
   add: writeSpot,
   change: async (tx, key, values) => {
     const { spot } = (await findSpot(tx, parsePlace(key)))!;
-    return changeSpot(tx, spot, { ...sizeOf(spot), ...values });
+    return spot.row !== null && changeSpot(tx, spot.row, values);
   },
   remove: async (tx, key, { now }) =>
     deleteEmptySpot(tx, key, (await findSpot(tx, parsePlace(key)))!.spot, now),
+};
+
+const sharedSpots: Thing<SharedSpotValues> = {
+  read: async (tx, key) => {
+    const found = await findSharedSpot(tx, parseSharedSpot(key));
+    return found && sharedValues(found.shared);
+  },
+  add: writeSharedSpot,
+  change: async (tx, key, values) =>
+    changeSharedSpot(tx, (await findSharedSpot(tx, parseSharedSpot(key)))!.shared, values),
+  remove: async (tx, key) => takeOutShared(tx, (await findSharedSpot(tx, parseSharedSpot(key)))!),
 };
 
 const presets: Thing<PresetValues> = {
@@ -105,6 +111,7 @@ const things = {
   site: sites,
   page: pages,
   spot: spots,
+  sharedSpot: sharedSpots,
   preset: presets,
   search: searches,
   rules,
