@@ -57,6 +57,7 @@ import { rules } from './things/rules.ts';
 import { search } from './things/search.ts';
 import { session } from './things/session.ts';
 import { site } from './things/site.ts';
+import { sharedSpot } from './things/shared-spot.ts';
 import { spot } from './things/spot.ts';
 import { sweep } from './things/sweep.ts';
 import { token } from './things/token.ts';
@@ -71,6 +72,7 @@ const things: readonly Thing[] = [
   site,
   page,
   spot,
+  sharedSpot,
   placement,
   search,
   changelist,

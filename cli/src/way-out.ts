@@ -16,6 +16,7 @@ const lists: Record<string, string> = {
   'search': 'orbis list searches',
   'preset of your own': 'orbis list presets',
   'spot': 'orbis list pages',
+  'shared spot': 'orbis list shared-spots',
   'token': 'orbis list tokens',
   'session': 'orbis list sessions',
 };

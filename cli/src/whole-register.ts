@@ -38,6 +38,7 @@ const names: readonly [RecordType, one: string, many?: string][] = [
   ['site', 'site'],
   ['page', 'page'],
   ['spot', 'spot'],
+  ['sharedSpot', 'spot of many pages', 'spots of many pages'],
   ['embed', 'embed'],
   ['revision', 'revision'],
   ['placement', 'placement'],

@@ -90,7 +90,7 @@ const shownIn = {
     'changeListPages',
   ],
   lists: ['changeLists', 'changeListPages'],
-  sites: ['sites', 'pages', 'placements', 'plans', 'embeds', 'changes'],
+  sites: ['sites', 'pages', 'sharedSpots', 'placements', 'plans', 'embeds', 'changes'],
   sweeps: ['sweeps', 'placements', 'plans', 'changeListPages'],
   harvests: ['harvests'],
   // What a code is to be enclosed with is said by its sheet too.

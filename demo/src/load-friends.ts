@@ -36,10 +36,10 @@ async function declare(client: Client, port: number, { key, host, name, page }: 
   for (const [path, title] of [
     ['', 'Home'],
     [page.path, page.title],
-  ] as const) {
+  ] as const)
     await client.call('pages.create', { body: { key: `${key}/${path}`, title } });
-    await client.call('spots.create', { body: { key: `${key}/${path}#${spotOfAll}` } });
-  }
+  // All its pages are made of one template.
+  await client.call('sharedSpots.create', { body: { key: `${key}#${spotOfAll}` } });
 }
 
 async function learn(client: Client, port: number, site: SmallSite): Promise<void> {

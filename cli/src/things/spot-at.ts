@@ -1,5 +1,5 @@
 import { measuredWidths, type MeasuredWidths } from '@orbis/core';
-import { parsePlace, type Client } from '@orbis/contract';
+import type { Client } from '@orbis/contract';
 import type { SpotSize } from './spot-size.ts';
 
 /**
@@ -7,13 +7,12 @@ import type { SpotSize } from './spot-size.ts';
  * @param now how large the spot is where the element does not show.
  */
 export async function measuredAt(
-  place: string,
+  page: string,
   selector: string,
   { client, now }: { client: Client; now: SpotSize },
 ): Promise<MeasuredWidths> {
-  const { site, path } = parsePlace(place);
   const { data } = await client.call('pageSurveys.create', {
-    params: { page: `${site}/${path}` },
+    params: { page },
     body: { selector },
   });
   return measuredWidths(data.areas[0]!.widths, now.widths);

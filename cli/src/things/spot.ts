@@ -1,14 +1,10 @@
-import { Option } from 'commander';
-import { parsePlace, spoken, type Client, type Spot, type SpotValues } from '@orbis/contract';
-import { spotDevices, type MeasuredWidths } from '@orbis/core';
+import { parsePlace, spoken, type Spot } from '@orbis/contract';
 import { UsedWrongly, type Tools } from '../command.ts';
+import type { Exit } from '../io.ts';
 import { facts, type Colours } from '../text.ts';
 import { endedWith, endsPlacements, refuseToEnd } from './standing.ts';
-import { measuredAt } from './spot-at.ts';
-import { sizeIn, sizesInWords, type SpotSize } from './spot-size.ts';
+import { atOption, spotHelp, tellHidden, usualSpot, wantedSpot } from './spot-asked.ts';
 import type { Thing } from './thing.ts';
-
-const usual: SpotSize = { widths: { phone: 358, tablet: 704, desktop: 760 }, heights: {} };
 
 /** Named positions on pages; “orbis list pages” lists them. */
 export const spot: Thing = {
@@ -31,13 +27,14 @@ export const spot: Thing = {
       .command('spot')
       .argument('<place>', 'site, path and name, such as hollinfell/talks#main')
       .argument('[size...]', 'how large it is, as phone=358 tablet=704 desktop=760 (px)')
-      .addOption(at())
+      .addOption(atOption())
       .description('a position on a page, under a name')
-      .addHelpText('after', help('add', 'hollinfell/talks#opening'))
+      .addHelpText('after', spotHelp('add spot hollinfell/talks#opening'))
       .action((place: string, words: string[], { at: selector }: { at?: string }) =>
         run(async (tools) => {
           parsePlace(place);
-          const { body, measured } = await wanted(place, { words, selector, now: usual }, tools.client());
+          const asked = { words, selector, now: usualSpot, page: pageOf(place) };
+          const { body, measured } = await wantedSpot(asked, tools.client());
           const { data } = await tools.client().call('spots.create', { body: { key: place, ...body } });
           tools.confirm(data, () => `Added the spot ${data.key}: ${spoken.spots.size(data)}.\n`);
           tellHidden(measured, tools);
@@ -50,26 +47,12 @@ export const spot: Thing = {
       .command('spot')
       .argument('<place>', 'site, path and name')
       .argument('[size...]', 'how large it is now, as phone=358 tablet=704 desktop=760 (px)')
-      .addOption(at())
+      .addOption(atOption())
+      .option('--shared', 'be as the spot of this name that many pages of the site have')
       .description('say anew how large it is, or where')
-      .addHelpText('after', help('change', 'hollinfell/talks#opening'))
-      .action((spot: string, words: string[], { at: selector }: { at?: string }) =>
-        run(async (tools) => {
-          parsePlace(spot);
-          if (words.length === 0 && selector === undefined)
-            throw new UsedWrongly('Say how large it is now, such as desktop=728, or where: --at main.');
-          const client = tools.client();
-          const { data: now, etag } = await client.call('spots.read', { params: { spot } });
-          const { body, measured } = await wanted(spot, { words, selector, now }, client);
-          const { data } = await client.call('spots.change', {
-            params: { spot },
-            body,
-            ifMatch: etag ?? '*',
-          });
-          tools.confirm(data, () => describeSpot(data, tools.colours));
-          tellHidden(measured, tools);
-          return 0;
-        }),
+      .addHelpText('after', spotHelp('change spot hollinfell/talks#opening'))
+      .action((spot: string, words: string[], asked: ChangeAsked) =>
+        run((tools) => changeSpot(spot, words, asked, tools)),
       );
   },
   remove: (verb, run) => {
@@ -101,35 +84,37 @@ export const spot: Thing = {
   },
 };
 
-const at = (): Option =>
-  new Option(
-    '--at <selector>',
-    'the element of the published page that it is in, as a CSS selector, or “none”; how wide it is there is measured',
-  );
-
-const help = (verb: string, place: string): string =>
-  `\nExamples:\n  orbis ${verb} spot ${place} desktop=728\n  orbis ${verb} spot ${place} --at main\n\n${sizesInWords}\n\n“orbis areas PAGE” lists what --at can be. Measuring needs Chromium where Orbis runs; what is typed is not measured.`;
-
-/* What a spot is to be: the widths that nobody typed are measured where its element is said. */
-async function wanted(
-  place: string,
-  { words, selector, now }: { words: string[]; selector: string | undefined; now: SpotSize & Partial<Spot> },
-  client: Client,
-): Promise<{ body: SpotValues; measured: MeasuredWidths | null }> {
-  const isTyped = spotDevices.every((device) =>
-    words.some((word) => !word.includes('=') || word.startsWith(device)),
-  );
-  // What is no size is refused before anything is measured.
-  const typed = sizeIn(words, now);
-  const where = selector === 'none' ? null : (selector ?? now.selector ?? null);
-  const isMeasured = selector !== undefined && where !== null && !isTyped;
-  const measured = isMeasured ? await measuredAt(place, where, { client, now }) : null;
-  const size = measured ? sizeIn(words, { widths: measured.widths, heights: now.heights }) : typed;
-  return { body: { ...size, selector: where }, measured };
+interface ChangeAsked {
+  at?: string;
+  shared?: true;
 }
 
-function tellHidden(measured: MeasuredWidths | null, tools: Tools): void {
-  if (measured && measured.hidden.length > 0) tools.note(`${spoken.spots.hidden(measured.hidden)}\n`);
+async function changeSpot(
+  spot: string,
+  words: string[],
+  { at: selector, shared }: ChangeAsked,
+  tools: Tools,
+): Promise<Exit> {
+  parsePlace(spot);
+  const saysItself = words.length > 0 || selector !== undefined;
+  if (shared && saysItself)
+    throw new UsedWrongly('With --shared the spot has no size of its own: leave the rest out.');
+  if (!shared && !saysItself)
+    throw new UsedWrongly('Say how large it is now, such as desktop=728, or where: --at main.');
+  const client = tools.client();
+  const params = { spot };
+  const { data: now, etag } = await client.call('spots.read', { params });
+  const asked = { words, selector, now, page: pageOf(spot) };
+  const { body, measured } = shared ? { body: { shared }, measured: null } : await wantedSpot(asked, client);
+  const { data } = await client.call('spots.change', { params, body, ifMatch: etag ?? '*' });
+  tools.confirm(data, () => describeSpot(data, tools.colours));
+  tellHidden(measured, tools);
+  return 0;
+}
+
+function pageOf(place: string): string {
+  const { site, path } = parsePlace(place);
+  return `${site}/${path}`;
 }
 
 const describeSpot = (spot: Spot, colours: Colours): string =>
@@ -138,6 +123,7 @@ const describeSpot = (spot: Spot, colours: Colours): string =>
       ['Spot', spot.key],
       ['Size', spoken.spots.size(spot)],
       ['Where', spot.selector ?? 'nobody said it'],
+      ...(spot.shared ? [['Said for', 'all pages that have it'] satisfies [string, string]] : []),
       ['Placed in it', String(spot.placements)],
     ],
     colours,

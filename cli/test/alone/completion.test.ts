@@ -17,7 +17,7 @@ describe('completion', () => {
 
   for (const [line, words] of [
     ['orbis co', ['collect', 'contacts', 'compare', 'code', 'copy', 'colours', 'completion']],
-    ['orbis list s', ['sites', 'searches', 'sweeps', 'sessions']],
+    ['orbis list s', ['sites', 'shared-spots', 'searches', 'sweeps', 'sessions']],
     ['orbis list placements --state li', ['live']],
     ['orbis list placements --st', ['--state']],
     ['orbis --json list ch', ['changelists', 'changes']],

@@ -10,10 +10,12 @@ import { Card } from '../components/Card.tsx';
 import { More } from '../components/More.tsx';
 import { AddForm } from '../components/AddForm.tsx';
 import { PageItem } from './pages/PageItem.tsx';
+import { SharedSpots } from './pages/SharedSpots.tsx';
 
 /** One site with its pages and their spots, and what adds more of both. */
 export function SiteCard({ site }: { site: Site }) {
   const pages = useList('pages.list', { site: site.key });
+  const shared = useList('sharedSpots.list', { site: site.key });
   return (
     <Card
       title={site.name}
@@ -38,13 +40,14 @@ export function SiteCard({ site }: { site: Site }) {
             The head of every page
           </Button>
         </Box>
+        <SharedSpots site={site.key} spots={shared.items} />
         {pages.data && pages.items.length === 0 && (
           <Typography color="textSecondary">
             No page yet: have its pages found, or add the ones that have embeds on them.
           </Typography>
         )}
         {pages.items.map((page) => (
-          <PageItem key={page.key} page={page} />
+          <PageItem key={page.key} page={page} shared={shared.items.map(({ name }) => name)} />
         ))}
         <More list={pages} />
         <AddForm

@@ -254,6 +254,8 @@ export interface Language {
   readElsewhere: (address: string) => string;
   spots: {
     size: (room: SpotRoom) => string;
+    /** Which pages have a spot that many have, by how their paths begin. */
+    sharedBy: (under: string) => string;
     /** Where an element does not show on these devices. */
     hidden: (devices: readonly SpotDevice[]) => string;
     /** Where the element that a spot is in is not found. */

@@ -10,8 +10,11 @@ import { ChangePage } from './ChangePage.tsx';
 import { newSpot, SpotForm } from './SpotForm.tsx';
 import { SpotItem } from './SpotItem.tsx';
 
-/** A page of a site with its spots, and what can be done with it. */
-export function PageItem({ page }: { page: Page }) {
+/**
+ * A page of a site with its spots, and what can be done with it.
+ * @param shared the names of the spots that many pages of its site have.
+ */
+export function PageItem({ page, shared }: { page: Page; shared: readonly string[] }) {
   return (
     <Box component="section" aria-label={page.title} sx={{ borderLeft: 3, borderColor: 'divider', pl: 2 }}>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 2, alignItems: 'baseline' }}>
@@ -33,7 +36,7 @@ export function PageItem({ page }: { page: Page }) {
       </Box>
       <Box component="ul" sx={{ m: 0, mt: 0.5, mb: 0.5, pl: 2.5 }}>
         {page.spots.map((spot) => (
-          <SpotItem key={spot.key} spot={spot} />
+          <SpotItem key={spot.key} spot={spot} isShareable={shared.includes(spot.name)} />
         ))}
       </Box>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 2, rowGap: 1.5 }}>

@@ -4,7 +4,7 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
 import { useMutation } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { spotDevices, type SpotDevice } from '@orbis/core';
 import type { Spot, SpotValues } from '@orbis/contract';
 import { refresh } from '../../api.ts';
@@ -30,12 +30,15 @@ export function SpotForm({
   label,
   button,
   named = false,
+  children,
   save,
 }: {
   spot: SpotSaid;
   label: string;
   button: string;
   named?: boolean;
+  /** What else can be said of it. */
+  children?: ReactNode;
   /** Saves it, and says what is there then. */
   save: (values: SpotValues, name: string) => Promise<string>;
 }) {
@@ -109,6 +112,7 @@ export function SpotForm({
         onChange={({ target }) => setSaid({ ...said, selector: target.value || null })}
         helperText="Pointing at it in the picture of the page fills this in. By hand it is a CSS selector, such as main or #content."
       />
+      {children}
       <Button type="submit" variant="outlined" loading={work.isPending} sx={{ alignSelf: 'flex-start' }}>
         {button}
       </Button>

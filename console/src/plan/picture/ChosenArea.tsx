@@ -1,6 +1,8 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
+import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
@@ -30,11 +32,16 @@ export function ChosenArea({
   const announce = useAnnounce();
   const [target, setTarget] = useState('');
   const [name, setName] = useState('');
+  const [forAll, setForAll] = useState(false);
   const spot = page.spots.find(({ key }) => key === target) ?? null;
   const { widths, hidden } = measuredWidths(area.widths, spot?.widths ?? newSpot.widths);
   const save = useMutation({
     mutationFn: async () => {
       const { selector } = area;
+      if (!spot && forAll) {
+        const shared = `${page.key.split('/')[0]}#${name.trim()}`;
+        return (await api.call('sharedSpots.create', { body: { key: shared, widths, selector } })).data;
+      }
       if (!spot) {
         const body = { key: `${page.key}#${name.trim()}`, widths, selector };
         return (await api.call('spots.create', { body })).data;
@@ -47,7 +54,12 @@ export function ChosenArea({
     onSuccess: async ({ key }) => {
       onDone();
       await refresh('sites');
-      await announce.done(spot ? `The spot ${key} is there from now on.` : `The spot ${key} is there.`);
+      const sentence = spot
+        ? `The spot ${key} is there from now on.`
+        : forAll
+          ? `Every page has the spot “${name.trim()}” now.`
+          : `The spot ${key} is there.`;
+      await announce.done(sentence);
     },
   });
   return (
@@ -90,6 +102,12 @@ export function ChosenArea({
             value={name}
             onChange={(event) => setName(event.target.value)}
             sx={{ flex: '1 1 160px' }}
+          />
+        )}
+        {!spot && (
+          <FormControlLabel
+            control={<Switch checked={forAll} onChange={(event) => setForAll(event.target.checked)} />}
+            label="Every page of the site has it there"
           />
         )}
         <Button type="submit" variant="outlined" loading={save.isPending} sx={{ height: 40 }}>

@@ -9,6 +9,7 @@ export const spots: Language['spots'] = {
     const unit = heights.phone === undefined ? 'px wide' : 'px';
     return `${on('phone')} ${unit} on a phone, ${on('tablet')} on a tablet, ${on('desktop')} on a desktop`;
   },
+  sharedBy: (under) => (under === '' ? 'every page' : `pages whose paths begin with ${under}`),
   hidden: (devices) =>
     `It does not show on a ${devices.join(' or a ')}: nothing is measured there. See that its width there is right.`,
   notThere: (spot) => `${spot}: what it is in is not on the page any more, or does not show.`,
