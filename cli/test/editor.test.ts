@@ -50,7 +50,11 @@ describe('the command line, with a site’s editor', () => {
     expect((await orbis('editor moorhostel')).out).to.match(/\nTakes out attributes +nothing\n/);
     const kept = await orbis('specimen moorhostel --read --keep --json');
     expect((JSON.parse(kept.out) as SpecimenReading).rules!.attributes.names).to.deep.equal(['src']);
-    expect((await orbis('editor moorhostel')).out).to.match(/\nTakes out attributes +all but src\n/);
+    expect((await orbis('editor moorhostel')).out)
+      .to.match(/\nTakes out attributes +all but src\n/)
+      .and.match(/\nThe specimen showed on \d.*: This editor lets scripts and frames through/)
+      .and.include('\n  Taken out: comments.\n')
+      .and.match(/\nRead on http\S+\n$/);
     expect((await orbis('plan moorhostel/stay')).out).to.include('in a frame that Orbis serves');
   });
 

@@ -13,11 +13,10 @@ import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router/dom';
 import { queryClient } from './api.ts';
 import { Announcer } from './components/Announcer.tsx';
+import { nonce } from './components/nonce.ts';
 import { router } from './routes.tsx';
 import { theme } from './theme.ts';
 
-// The page's policy lets in style elements with this nonce only.
-const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content ?? '';
 const styles = createCache({ key: 'o', nonce });
 
 createRoot(document.getElementById('root')!).render(

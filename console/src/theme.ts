@@ -69,6 +69,7 @@ export const theme = createTheme({
     MuiFormHelperText: {
       styleOverrides: { root: { '&.Mui-disabled': { color: 'var(--mui-palette-text-secondary)' } } },
     },
+    MuiToggleButton: { styleOverrides: { root: { color: 'var(--mui-palette-text-secondary)' } } },
     MuiTooltip: { defaultProps: { arrow: true } },
   },
 });

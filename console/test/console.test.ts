@@ -97,7 +97,7 @@ describe('the console', () => {
       await page.getByText('1 page read: 1 live').waitFor();
       await page.getByRole('link', { name: 'Register' }).click();
       await page
-        .getByRole('article', { name: 'Opening talk in hollinfell/talks#opening' })
+        .getByRole('row', { name: /Opening talk hollinfell\/talks#opening/ })
         .getByText('live', { exact: true })
         .waitFor();
       expect(complaints).to.deep.equal([]);

@@ -42,7 +42,7 @@ describe('an owner who looks for the same again and again', () => {
     await page.goto(`${test.url}/register`);
     await page.getByRole('link', { name: 'To paste' }).click();
     await page.waitForURL(/state=planned&site=hollinfell/);
-    await page.getByRole('article', { name: 'Talk in hollinfell/talks#opening' }).waitFor();
+    await page.getByRole('row', { name: /Talk hollinfell\/talks#opening/ }).waitFor();
     const { violations } = await new AxeBuilder({ page }).analyze();
     expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).to.deep.equal(
       [],

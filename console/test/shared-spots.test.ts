@@ -56,7 +56,7 @@ describe('an owner whose pages are made of one template', () => {
       ['visit', '500*'],
     ]);
     const talks = window.getByRole('region', { name: 'Talks' });
-    await talks.getByText('500 on a desktop, as on many pages; empty').waitFor();
+    await talks.getByText('as on many pages; empty').waitFor();
     await talks.getByRole('button', { name: 'Change the spot “main” on this page' }).click();
     const one = talks.getByRole('form', { name: 'Change the spot “main”' });
     await one.getByLabel('Desktop px').fill('700');

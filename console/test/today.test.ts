@@ -35,7 +35,7 @@ describe('an owner who begins a day', () => {
     await window.reload();
     await window.getByText('2 places').waitFor();
     await window.getByRole('link', { name: 'Show what is planned' }).click();
-    await window.getByRole('article', { name: 'Talk in hollinfell/talks#main' }).waitFor();
+    await window.getByRole('row', { name: /Talk hollinfell\/talks#main/ }).waitFor();
     await window.getByRole('button', { name: 'Make a change list of these pages' }).click();
     await window.getByLabel('What is it about?').fill('The new films');
     await window.getByRole('button', { name: 'Make the list' }).click();

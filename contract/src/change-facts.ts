@@ -18,6 +18,8 @@ export type ChangeFacts =
   | { kind: 'placed-options'; embed: string; place: string; said: string }
   | { kind: 'placed-details'; embed: string; place: string; what: ChangedAtPlace[] }
   | { kind: 'moved'; embed: string; from: string; to: string }
+  /** Many placements at once; `placements` are the first of them, as “talk in hollinfell/talks#main”. */
+  | { kind: 'placements'; make: MadeOfMany; placements: string[]; count: number }
   | { kind: 'page-moved'; from: string; to: string }
   /** Pages of a site, many at once; `pages` are the keys of the first of them. */
   | { kind: 'pages-added'; site: string; pages: string[]; count: number }
@@ -44,6 +46,10 @@ export type ChangedDetail = 'name' | 'notes' | 'tags' | 'retired' | 'restored';
 /** What of a placement changed: a word for pausing it and for letting it go on is among them. */
 export type ChangedAtPlace = 'note' | 'paused' | 'resumed';
 
+/** What many placements were made at once. */
+export const madeOfMany = ['paused', 'resumed', 'ended'] as const;
+export type MadeOfMany = (typeof madeOfMany)[number];
+
 /** What else than embeds can be added, changed and removed. */
 export type ChangedThing = 'site' | 'page' | 'spot' | 'sharedSpot' | 'preset' | 'search' | 'rules';
 
@@ -62,6 +68,7 @@ export const changeKinds = [
   'placed-options',
   'placed-details',
   'moved',
+  'placements',
   'page-moved',
   'ended',
   'pages-added',

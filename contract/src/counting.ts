@@ -10,6 +10,9 @@ export const mostWaiting = 1000;
 /** So many placements are counted of what goes along with a page or site. */
 export const mostStanding = 10_000;
 
+/** So many placements are changed at once. */
+export const mostAtOnce = 200;
+
 /** So many placements are looked at, to say where a change shows. */
 export const mostReached = 10_000;
 

@@ -1,4 +1,5 @@
 import { askedValues, editorTakes } from '@orbis/core';
+import { time } from './common.ts';
 import { shouldBe } from './misfit.ts';
 import { z } from './zod.ts';
 
@@ -66,11 +67,6 @@ export const editorRules = z
 export const pieceStates = ['kept', 'taken-out', 'shown-as-text', 'made-of-it'] as const;
 export const openQuestions = ['first-line', 'head', 'delay', 'shows-unpublished'] as const;
 
-/** A text that is pasted and published once, to see what an editor makes of it. */
-export const specimen = z
-  .object({ text: z.string(), begins: z.string().meta({ description: 'The first word that visitors read' }) })
-  .meta({ id: 'Specimen' });
-
 /** What a published specimen shows. */
 export const specimenReading = z
   .object({
@@ -97,4 +93,17 @@ export const specimenReading = z
   })
   .meta({ id: 'SpecimenReading' });
 
+/** A text that is pasted and published once, to see what an editor makes of it. */
+export const specimen = z
+  .object({
+    text: z.string(),
+    begins: z.string().meta({ description: 'The first word that visitors read' }),
+    last: specimenReading.extend({ at: time }).nullable().meta({
+      id: 'LastSpecimenReading',
+      description: 'What it showed when it was last read, which the rules rest on; null before that',
+    }),
+  })
+  .meta({ id: 'Specimen' });
+
+export type Specimen = z.infer<typeof specimen>;
 export type SpecimenReading = z.infer<typeof specimenReading>;

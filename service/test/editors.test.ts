@@ -64,7 +64,13 @@ describe('the editors of five sites', () => {
   };
 
   it('are learned from what each makes of the specimen', async () => {
+    const lastOf = async (key: string) =>
+      (await test.client.call('sites.specimen', { params: { site: key } })).data.last;
+    expect(await lastOf('hollinfell')).to.equal(null);
     const open = await learnAndKeep(called('hollinfell'));
+    const { at, ...last } = (await lastOf('hollinfell'))!;
+    expect(last).to.deep.equal(open);
+    expect(Date.parse(at)).to.be.closeTo(Date.now(), 60_000);
     expect(open.rules).to.deep.equal({
       takes: 'code',
       elements: { which: 'these', names: [] },

@@ -163,6 +163,18 @@ describe('taking back what was done', () => {
         });
       },
     },
+    'pausing many': {
+      kind: 'placements',
+      said: /^Paused talk in hollinfell\/talks#opening$/,
+      act: async () =>
+        call('placements.changeMany', { body: { placements: [await placement()], make: 'paused' } }),
+    },
+    'ending many': {
+      kind: 'placements',
+      said: /^Ended talk in hollinfell\/talks#opening$/,
+      act: async () =>
+        call('placements.changeMany', { body: { placements: [await placement()], make: 'ended' } }),
+    },
     'moving': {
       kind: 'moved',
       said: /^Moved talk from hollinfell\/talks#opening to hollinfell\/talks#second$/,
@@ -324,6 +336,8 @@ describe('taking back what was done', () => {
     'options at one place': ['placing'],
     'ending': ['placing'],
     'noting and pausing': ['placing'],
+    'pausing many': ['placing'],
+    'ending many': ['placing'],
     'moving': ['placing'],
     'removing a page with what is on it': ['placing'],
     'removing a site with what is on it': ['placing'],

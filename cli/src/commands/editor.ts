@@ -1,7 +1,7 @@
 import { Option } from 'commander';
 import { askedValues, openEditor, type AskedField, type EditorRules, type TakenNames } from '@orbis/core';
 import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
-import { describeEditor } from '../describe/editor.ts';
+import { describeEditor, describeEvidence } from '../describe/editor.ts';
 import type { Exit } from '../io.ts';
 import { textOf } from '../pasted.ts';
 
@@ -93,7 +93,11 @@ async function editor(tools: Tools, site: string, file: string | undefined, opti
     ...(await companionIn(tools, options)),
   };
   if (Object.keys(asked).length === 0) {
-    tools.tell(found.data.editor, () => describeEditor(found.data, tools.colours));
+    const { last } = (await client.call('sites.specimen', { params: { site } })).data;
+    tools.tell(
+      found.data.editor,
+      () => describeEditor(found.data, tools.colours) + describeEvidence(last, tools),
+    );
     return 0;
   }
   const { data } = await client.call('sites.change', {

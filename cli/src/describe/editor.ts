@@ -1,6 +1,6 @@
 import type { EditorRules } from '@orbis/core';
-import { spoken, type Site, type SpecimenReading } from '@orbis/contract';
-import { facts, fold, type Colours } from '../text.ts';
+import { spoken, type Site, type Specimen, type SpecimenReading } from '@orbis/contract';
+import { facts, fold, formatTimestamp, type Colours } from '../text.ts';
 
 const yesOr = (isSo: boolean | null): string => (isSo === null ? 'nobody has said' : isSo ? 'yes' : 'no');
 const any = (most: number | null): string => (most === null ? 'any number' : String(most));
@@ -37,6 +37,18 @@ const takenLines = (editor: EditorRules): [string, string][] => [
   ['Scripts with their text', editor.inlineScripts ? 'come through' : 'are taken out'],
   ['Comments', editor.comments ? 'come through' : 'are taken out'],
 ];
+
+/** What the rules rest on: what the specimen showed when it was last read. */
+export function describeEvidence(
+  last: Specimen['last'],
+  { colours, io }: { colours: Colours; io: { width: number } },
+): string {
+  if (last === null) return '';
+  const { at, page, meaning, lines } = last;
+  const head = `The specimen showed on ${formatTimestamp(at)}: ${meaning}`;
+  const shown = lines.map((line) => `  ${fold(line, io.width, '  ').trim()}\n`).join('');
+  return `\n${colours.bold(fold(head, io.width, '').trim())}\n${shown}Read on ${page}.\n`;
+}
 
 /** What became of a specimen: what did not come through as it is, and what stays open. */
 export function describeSpecimen(

@@ -13,7 +13,8 @@ import { atPlace } from '../commands/placed.ts';
 import type { Exit } from '../io.ts';
 import { facts, formatTimestamp, type Colours } from '../text.ts';
 import { tellList } from './every.ts';
-import { placementsOf, type Narrowing } from './placements-of.ts';
+import { addChangeMany } from './many-placements.ts';
+import { keptAs, placementsOf, type Narrowing } from './placements-of.ts';
 import { thePlacement } from './the-placement.ts';
 import type { Thing } from './thing.ts';
 
@@ -92,6 +93,7 @@ Examples:
 “orbis plan PAGE” then says what to take out and what to paste; “orbis undo” takes it back.`,
       )
       .action((named: string, asked: ChangeAsked) => run((tools) => changePlacement(named, asked, tools)));
+    addChangeMany(verb, run);
   },
   remove: (verb, run) => {
     verb
@@ -113,17 +115,6 @@ Examples:
       );
   },
 };
-
-/* What a search asks for that is kept; nothing where none is named. */
-async function keptAs(
-  search: string | undefined,
-  { where }: Narrowing,
-  tools: Tools,
-): Promise<Pick<Narrowing, 'where'>> {
-  if (search === undefined) return {};
-  if (where !== undefined) throw new UsedWrongly('Give --search or --where: only one of them.');
-  return { where: (await tools.client().call('savedSearches.read', { params: { search } })).data.where };
-}
 
 interface ChangeAsked {
   note?: string;

@@ -1,4 +1,5 @@
 import type { Client, Placement, PlacementState } from '@orbis/contract';
+import { UsedWrongly, type Tools } from '../command.ts';
 import { every, limit } from './every.ts';
 
 /** Which placements are meant. */
@@ -25,3 +26,14 @@ export const placementsOf = (
     waiting(page.data.waiting);
     return page;
   });
+
+/** What a search asks for that is kept; nothing where none is named. */
+export async function keptAs(
+  search: string | undefined,
+  { where }: Narrowing,
+  tools: Tools,
+): Promise<Pick<Narrowing, 'where'>> {
+  if (search === undefined) return {};
+  if (where !== undefined) throw new UsedWrongly('Give --search or --where: only one of them.');
+  return { where: (await tools.client().call('savedSearches.read', { params: { search } })).data.where };
+}

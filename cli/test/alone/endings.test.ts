@@ -83,6 +83,7 @@ const words: Record<string, string[] | null> = {
   'tick': ['0123456789', 'hollinfell/talks'],
   'share': ['hollinfell/talks'],
   'change placement': ['0123456789', '--pause'],
+  'change placements': ['--site', 'hollinfell', '--pause'],
   'change spot': ['hollinfell/visit#main', 'phone=300'],
   'change shared-spot': ['hollinfell#main', 'phone=300'],
   'change password': null,

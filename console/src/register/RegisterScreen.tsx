@@ -1,6 +1,5 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { Link, useSearchParams } from 'react-router';
 import { mostWaiting } from '@orbis/contract/counting';
@@ -14,15 +13,18 @@ import { useDebounced } from '../components/useDebounced.ts';
 import { Waiting } from '../components/Waiting.tsx';
 import { MakeList } from '../lists/MakeList.tsx';
 import { stateIn } from './known-states.ts';
-import { PlacementRow } from './PlacementRow.tsx';
+import { Placements } from './Placements.tsx';
 import { RegisterFilter } from './RegisterFilter.tsx';
 import { SavedSearches } from './SavedSearches.tsx';
 import { searchWords } from './search-words.ts';
+import { ShownAsChoice } from './ShownAsChoice.tsx';
+import { useShownAs } from './use-shown-as.ts';
 
 /** Where everything is, checked against the published pages. */
 export default function RegisterScreen() {
   const [search, setSearch] = useSearchParams();
   const state = stateIn(search);
+  const { as, isChoice } = useShownAs(search);
   const site = search.get('site') ?? undefined;
   const host = useDebounced(search.get('host')?.trim() || undefined, 300);
   const list = useList('placements.list', { state, site, host }, {}, ({ waiting }) => waiting > 0 && 2000);
@@ -44,8 +46,11 @@ export default function RegisterScreen() {
       <RegisterFilter search={search} setSearch={setSearch} />
       <SavedSearches key={searchWords(search)} search={search} />
       {list.items.length > 0 && (
-        <Box sx={{ mb: 3 }}>
-          <MakeList key={search.toString()} search={search} />
+        <Box sx={{ mb: 2, display: 'flex', flexWrap: 'wrap', gap: 1.5, alignItems: 'flex-start' }}>
+          <Box sx={{ flex: '1 1 300px' }}>
+            <MakeList key={searchWords(search)} search={search} />
+          </Box>
+          {isChoice && <ShownAsChoice as={as} search={search} setSearch={setSearch} />}
         </Box>
       )}
       <ProblemNote error={list.error} />
@@ -68,11 +73,7 @@ export default function RegisterScreen() {
           )}
         </Empty>
       )}
-      <Stack spacing={1.5}>
-        {list.items.map((placement) => (
-          <PlacementRow key={placement.id} placement={placement} />
-        ))}
-      </Stack>
+      {list.items.length > 0 && <Placements placements={list.items} as={as} />}
       <More list={list} />
     </>
   );

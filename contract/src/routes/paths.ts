@@ -126,6 +126,7 @@ export const paths = {
   'reach.read': { method: 'get', path: '/reach' },
   'placements.list': { method: 'get', path: '/placements' },
   'placements.create': { method: 'post', path: '/placements' },
+  'placements.changeMany': { method: 'post', path: '/placements/changes' },
   'placements.read': { method: 'get', path: '/placements/:placement' },
   'placements.change': { method: 'patch', path: '/placements/:placement' },
   'placements.move': { method: 'post', path: '/placements/:placement/moves' },

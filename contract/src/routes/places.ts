@@ -1,5 +1,7 @@
 import { z } from '../zod.ts';
+import { madeOfMany } from '../change-facts.ts';
 import { key, label, listQuery, publicId } from '../common.ts';
+import { mostAtOnce } from '../counting.ts';
 import { manyErrors, optionErrors } from '../options/index.ts';
 import { kindDefaults, optionsSchema } from '../options/schema.ts';
 import { pageKey, pagePath, siteKey, spotKey } from '../place.ts';
@@ -126,10 +128,10 @@ export const placeRoutes = {
   }),
   'sites.learn': route({
     ...paths['sites.learn'],
-    summary: 'Read what a site’s editor made of the specimen; nothing is kept',
+    summary:
+      'Read what a site’s editor made of the specimen; what it shows is kept as evidence, and the rules stay as they are',
     tag,
     access: 'owner',
-    readOnly: true,
     params: z.object({ site: siteKey }),
     body: z.strictObject({
       path: z
@@ -314,6 +316,23 @@ export const placeRoutes = {
     statuses: [200],
     etag: true,
     errors: ['not-found', ...optionErrors],
+  }),
+  'placements.changeMany': route({
+    ...paths['placements.changeMany'],
+    summary: 'Pause many placements at once, let them go on, or end them: all of them, or none',
+    tag: 'Register',
+    access: 'owner',
+    body: z.strictObject({
+      placements: z.array(publicId).min(1).max(mostAtOnce),
+      make: z.enum(madeOfMany),
+    }),
+    answer: z
+      .object({
+        placements: z.array(publicId).meta({ description: 'Those that were not so already' }),
+      })
+      .meta({ id: 'ChangedPlacements' }),
+    statuses: [200],
+    errors: ['not-found'],
   }),
   'placements.move': route({
     ...paths['placements.move'],

@@ -1,19 +1,23 @@
 import { and, eq, isNotNull, isNull, sql, type SQL } from 'drizzle-orm';
 import type { Handle } from '../database/connect.ts';
 import { letPagesGo } from './let-pages-go.ts';
+import { isOneOf } from './one-of.ts';
 import type { PageRow } from './places.ts';
 import type { SpotRow } from './spots.ts';
 import { page, placement, site, spot } from './schema.ts';
 
-/** What stands in a spot, on a page, or on all pages of a site. */
-export type Whereabouts = { spotId: number } | { pageId: number } | { siteId: number };
+/** What stands in a spot, on a page, or on all pages of a site; or these placements. */
+export type Whereabouts =
+  { spotId: number } | { pageId: number } | { siteId: number } | { ids: readonly number[] };
 
 const placedOn = (where: Whereabouts): SQL =>
-  'spotId' in where
-    ? eq(placement.spotId, where.spotId)
-    : 'pageId' in where
-      ? eq(placement.pageId, where.pageId)
-      : eq(placement.siteId, where.siteId);
+  'ids' in where
+    ? isOneOf(placement.id, where.ids)
+    : 'spotId' in where
+      ? eq(placement.spotId, where.spotId)
+      : 'pageId' in where
+        ? eq(placement.pageId, where.pageId)
+        : eq(placement.siteId, where.siteId);
 
 /** How many placements there are, and how many of them were last seen on their pages; at most so many. */
 export async function countPlaced(

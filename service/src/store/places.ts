@@ -5,6 +5,7 @@ import type { Actor } from './embeds.ts';
 import { chunks } from './chunks.ts';
 import { letPagesGo } from './let-pages-go.ts';
 import { deleteHead } from './site-heads.ts';
+import { deleteSpecimenSeen } from './specimens.ts';
 import { insertMany } from './insert-many.ts';
 import { afterId } from './pages.ts';
 import { page, site, spot } from './schema.ts';
@@ -293,6 +294,7 @@ export const lockSite = async (tx: Handle, id: number): Promise<void> =>
 /** Call it in a transaction. */
 export async function deleteSite(tx: Handle, id: number): Promise<void> {
   await deleteHead(tx, id);
+  await deleteSpecimenSeen(tx, id);
   await tx.delete(site).where(eq(site.id, id));
 }
 

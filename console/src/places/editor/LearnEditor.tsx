@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import { useMutation } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Site } from '@orbis/contract';
@@ -12,6 +12,7 @@ import { Card } from '../../components/Card.tsx';
 import { CopyButton } from '../../components/CopyButton.tsx';
 import { ProblemNote } from '../../components/ProblemNote.tsx';
 import { PagePicker } from '../../embed/PagePicker.tsx';
+import { formatWhen } from '../../components/when.ts';
 import { saveRules } from './save-rules.ts';
 import { WhatCameThrough } from './WhatCameThrough.tsx';
 
@@ -28,6 +29,10 @@ export function LearnEditor({ site, etag }: { site: Site; etag: string }) {
     setError(null);
     return (await api.call('sites.specimen', { params })).data.text;
   };
+  const last = useQuery({
+    queryKey: ['sites', 'specimen', site.key],
+    queryFn: async () => (await api.call('sites.specimen', { params })).data.last,
+  });
   const read = useMutation({
     mutationFn: async () =>
       (await api.call('sites.learn', { params, body: { path: page?.slice(site.key.length + 1) ?? '' } }))
@@ -75,6 +80,14 @@ export function LearnEditor({ site, etag }: { site: Site; etag: string }) {
           )}
           <ProblemNote error={read.error} />
         </Step>
+        {last.data && !read.data && (
+          <Box component="section" aria-label="What it showed last">
+            <Typography sx={{ fontWeight: 600, mb: 0.5 }}>
+              What it showed on {formatWhen(last.data.at)}
+            </Typography>
+            <WhatCameThrough reading={{ ...last.data, open: [] }} />
+          </Box>
+        )}
         {read.data && (
           <Step number={3} title={read.data.rules ? 'Keep what it shows' : 'It shows nothing yet'}>
             <WhatCameThrough reading={read.data} />

@@ -20,8 +20,7 @@ export function SpotItem({ spot, isShareable }: { spot: Spot; isShareable: boole
     <li>
       <strong>{spot.name}</strong>{' '}
       <Typography component="span" color="textSecondary">
-        {spoken.spots.size(spot)}
-        {spot.shared && ', as on many pages'};{' '}
+        {spot.shared ? 'as on many pages' : spoken.spots.size(spot)};{' '}
         {spot.placements === 0 ? 'empty' : plural(spot.placements, 'embed')}
       </Typography>{' '}
       <Disclosure

@@ -42,6 +42,14 @@ export const changes: Language['changes'] = {
       ...(what.includes('paused') ? [`Paused ${embed} in ${place}`] : []),
       ...(what.includes('resumed') ? [`Let ${embed} in ${place} go on`] : []),
     ].join('; '),
+  'placements': ({ make, placements, count }) => {
+    const some =
+      count > placements.length
+        ? `${count} placements: ${placements.join(', ')} and ${count - placements.length} more`
+        : list.format(placements);
+    if (make === 'resumed') return `Let go on ${some}`;
+    return `${make === 'paused' ? 'Paused' : 'Ended'} ${some}`;
+  },
   'moved': ({ embed, from, to }) => `Moved ${embed} from ${from} to ${to}`,
   'page-moved': ({ from, to }) => `Gave the page ${from} the address ${to}`,
   'pages-added': ({ site, pages, count }) =>

@@ -7,6 +7,7 @@ import { embedsBeside, listPlacementIds, type StoredPlacement } from '../../stor
 import { countStale } from '../../store/stale.ts';
 import { deliver } from '../../usecases/deliver.ts';
 import { changeAtPlace } from '../../usecases/at-place.ts';
+import { changePlacements } from '../../usecases/change-placements.ts';
 import { move } from '../../usecases/move.ts';
 import { endAtPlace, handOutLink, place } from '../../usecases/place.ts';
 import { pagesAtOnce, planNext, planPage, planTools } from '../../usecases/planning.ts';
@@ -51,6 +52,9 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
       await changeAtPlace(db, params.placement, body, matchState, renderContext(), actor);
       return reply(params.placement);
     },
+    'placements.changeMany': async ({ body, actor }) => ({
+      data: { placements: await changePlacements(db, body, actor) },
+    }),
     'placements.move': async ({ params, body, matchState, actor }) => {
       const asked = { id: params.placement, place: body.place };
       const row = await placementById(db, await move(db, asked, matchState, renderContext(), actor));

@@ -1,6 +1,6 @@
 /** What was done, and what taking it back needs. */
 import { index, int, json, mysqlTable, primaryKey, varchar } from 'drizzle-orm/mysql-core';
-import type { ChangeFacts } from '@orbis/contract';
+import type { ChangeFacts, MadeOfMany } from '@orbis/contract';
 import { ascii, id, foreignKeyId, timestamp } from './columns.ts';
 import { embed } from './collection.ts';
 import { created } from './people.ts';
@@ -19,6 +19,13 @@ export type ChangeEffect =
   | { of: 'details'; embedId: number; before: object; after: object }
   | { of: 'placement'; placementId: number; before: object | null; after: object | null }
   | { of: 'placement-details'; placementId: number; before: PlacementDetails; after: PlacementDetails }
+  /** Many placements at once; of each since when it was paused before. */
+  | {
+      of: 'placements';
+      make: MadeOfMany;
+      before: { placementId: number; pausedAt: string | null }[];
+      after: null;
+    }
   | { of: 'move'; before: { placementId: number }; after: { placementId: number } }
   | { of: 'page-path'; pageId: number; before: { path: string }; after: { path: string } }
   /** A spot, page or site that went with all that was placed there; the register keeps what it knows. */

@@ -15,6 +15,7 @@ import {
   type EditorRules,
   type KindDefaults,
   type PastedLanguage,
+  type PieceSeen,
   type SpotHeights,
 } from '@orbis/core';
 import { ascii, exact, id, foreignKeyId, timestamp } from './columns.ts';
@@ -47,6 +48,17 @@ export const site = mysqlTable('site', {
   pages: int().notNull().default(0),
   version: int().notNull().default(1),
   ...created,
+});
+
+/** What the specimen showed of a site’s editor when it was last read. */
+export const specimenSeen = mysqlTable('specimen_seen', {
+  siteId: foreignKeyId()
+    .primaryKey()
+    .references(() => site.id),
+  /** The address of the page that was read. */
+  page: varchar({ length: 1000 }).notNull(),
+  seen: json().$type<PieceSeen[]>().notNull(),
+  at: timestamp().notNull(),
 });
 
 export const page = mysqlTable(

@@ -8,10 +8,12 @@ import { findChange, markUndone, type ChangeRow } from '../../store/change-log.t
 import { findEmbed, type Actor } from '../../store/embeds.ts';
 import type { ChangeEffect } from '../../store/tables/changes.ts';
 import type { RenderContext } from '../render-context.ts';
+import { changedSince } from './changed-since.ts';
 import { undoCollecting } from './collected.ts';
 import { undoDetails } from './details.ts';
 import { undoGone, undoPagePath } from './gone.ts';
 import { undoPages } from './pages.ts';
+import { undoPlacements } from './many-placements.ts';
 import { undoMove, undoPlacement, undoPlacementDetails } from './placements.ts';
 import { undoRevisions } from './revisions.ts';
 import { undoTerms } from './terms.ts';
@@ -69,7 +71,8 @@ async function takeBack(
   if (effect.of === 'pages') return undoPages(tx, effect);
   if (effect.of === 'placement-details') return undoPlacementDetails(tx, effect, actor);
   if (effect.of === 'terms') return undoTerms(tx, row, effect, renderContext.sheets, actor);
-  if (effect.of !== 'placement' && effect.of !== 'move') return undoThing(tx, row, effect, actor);
+  if (effect.of !== 'placement' && effect.of !== 'move' && effect.of !== 'placements')
+    return undoThing(tx, row, effect, actor);
   return placeBack(tx, row, effect, actor);
 }
 
@@ -77,13 +80,16 @@ async function takeBack(
 async function placeBack(
   tx: Handle,
   row: ChangeRow,
-  effect: Extract<ChangeEffect, { of: 'placement' | 'move' }>,
+  effect: Extract<ChangeEffect, { of: 'placement' | 'placements' | 'move' }>,
   actor: Actor,
 ): Promise<Remains | null> {
   try {
-    return await (effect.of === 'move' ? undoMove(tx, effect, actor) : undoPlacement(tx, row, effect, actor));
+    if (effect.of === 'move') return await undoMove(tx, effect, actor);
+    if (effect.of === 'placements') return await undoPlacements(tx, row, effect, actor);
+    return await undoPlacement(tx, row, effect, actor);
   } catch (error) {
     const { facts } = row;
+    if (isDuplicate(error) && facts.kind === 'placements') throw changedSince(facts.placements);
     if (!isDuplicate(error) || (facts.kind !== 'ended' && facts.kind !== 'moved')) throw error;
     const place = facts.kind === 'ended' ? facts.place : facts.from;
     throw new OrbisError('already-placed', { embed: facts.embed, place, placement: null });
