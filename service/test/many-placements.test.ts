@@ -9,17 +9,25 @@ describe('many placements at once', () => {
   let ids: string[];
   const call: Client['call'] = (name, options) => test.client.call(name, options);
 
-  beforeEach(async () => {
+  before(async () => {
     test = await startTestOrbis();
     await declareSite(test, ['opening', 'north', 'comet', 'sky']);
     await call('embeds.create', { body: { name: 'Talk', text: talkCode(test.world.port) } });
+  });
+  after(() => test.stop());
+  beforeEach(async () => {
+    const { items } = (await call('placements.list', { query: { page } })).data;
+    if (items.length > 0)
+      await make(
+        'ended',
+        items.map(({ id }) => id),
+      );
     ids = [];
     for (const spot of ['opening', 'north', 'comet', 'sky'])
       ids.push(
         (await call('placements.create', { body: { embed: 'talk', place: `${page}#${spot}` } })).data.id,
       );
   });
-  afterEach(() => test.stop());
 
   const make = async (what: 'paused' | 'resumed' | 'ended', placements: string[]) =>
     (await call('placements.changeMany', { body: { placements, make: what } })).data.placements;

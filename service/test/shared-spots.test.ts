@@ -1,24 +1,30 @@
 import { expect } from 'chai';
 import type { Client } from '@orbis/contract';
-import { declareSite, refusal, startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
+import { refusal, startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
 
-const key = 'hollinfell#main';
 const ifMatch = '*';
 const narrow = { phone: 320, tablet: 480, desktop: 480 };
 const wide = { phone: 358, tablet: 704, desktop: 900 };
 
 describe('spots that many pages have', () => {
   let test: TestOrbis;
+  let [site, key, made] = ['', '', 0];
   const call: Client['call'] = (name, options) => test.client.call(name, options);
 
-  beforeEach(async () => {
+  before(async () => {
     test = await startTestOrbis();
-    await declareSite(test, ['aside']);
-    for (const path of ['talks/one', 'talks/two', 'visit'])
-      await call('pages.create', { body: { key: `hollinfell/${path}`, title: path } });
     await call('embeds.create', { body: { name: 'Talk', text: talkCode(test.world.port) } });
   });
-  afterEach(() => test.stop());
+  after(() => test.stop());
+  // A site for each of them.
+  beforeEach(async () => {
+    site = `fell${made++}`;
+    key = `${site}#main`;
+    await call('sites.create', { body: { key: site, name: site, address: `http://${site}.localhost` } });
+    for (const path of ['talks', 'talks/one', 'talks/two', 'visit'])
+      await call('pages.create', { body: { key: `${site}/${path}`, title: path } });
+    await call('spots.create', { body: { key: `${site}/talks#aside` } });
+  });
 
   const share = (body: object = {}) =>
     call('sharedSpots.create', { body: { key, under: 'talks/', widths: narrow, selector: 'main', ...body } });
@@ -30,7 +36,7 @@ describe('spots that many pages have', () => {
     });
   const read = async (spot: string) => (await call('spots.read', { params: { spot } })).data;
   const place = (spot: string) =>
-    call('placements.create', { body: { embed: 'talk', place: `hollinfell/${spot}` } });
+    call('placements.create', { body: { embed: 'talk', place: `${site}/${spot}` } });
   const undoLast = async () => {
     const { data } = await call('changes.list', { query: { limit: 1, standing: 'true' } });
     await call('changes.undo', { params: { change: data.items[0]!.id }, body: {} });
@@ -38,13 +44,13 @@ describe('spots that many pages have', () => {
   /* Name and width on a desktop of each, with a star where many pages have it. */
   const spots = async (): Promise<Record<string, string[]>> =>
     Object.fromEntries(
-      (await call('pages.list', { query: { site: 'hollinfell' } })).data.items.map((page) => [
+      (await call('pages.list', { query: { site } })).data.items.map((page) => [
         page.path,
         page.spots.map(({ name, widths, shared }) => `${name} ${widths.desktop}${shared ? '*' : ''}`),
       ]),
     );
   const tooWide = async () =>
-    (await call('plans.read', { params: { page: 'hollinfell/talks/one' } })).data.findings
+    (await call('plans.read', { params: { page: `${site}/talks/one` } })).data.findings
       .map(({ rule }) => rule)
       .filter((rule) => rule === 'too-wide');
   const both = (said: string) => ({
@@ -57,21 +63,21 @@ describe('spots that many pages have', () => {
   it('are there on each page that is meant, and change in one place', async () => {
     await share();
     expect(await spots()).to.deep.equal(both('main 480*'));
-    await call('pages.create', { body: { key: 'hollinfell/talks/three', title: 'Three' } });
+    await call('pages.create', { body: { key: `${site}/talks/three`, title: 'Three' } });
     expect((await spots())['talks/three']).to.deep.equal(['main 480*']);
     await resize(wide);
-    expect(await read('hollinfell/talks/one#main')).to.deep.equal({
-      ...{ key: 'hollinfell/talks/one#main', name: 'main', widths: wide, heights: {}, selector: 'main' },
+    expect(await read(`${site}/talks/one#main`)).to.deep.equal({
+      ...{ key: `${site}/talks/one#main`, name: 'main', widths: wide, heights: {}, selector: 'main' },
       ...{ shared: true, placements: 0 },
     });
     await undoLast();
-    expect((await read('hollinfell/talks/two#main')).widths).to.deep.equal(narrow);
+    expect((await read(`${site}/talks/two#main`)).widths).to.deep.equal(narrow);
   });
 
   it('hold what is placed in them, and say what is too wide for all of their pages', async () => {
     await share();
     await place('talks/one#main');
-    expect((await read('hollinfell/talks/one#main')).placements).to.equal(1);
+    expect((await read(`${site}/talks/one#main`)).placements).to.equal(1);
     expect(await tooWide()).to.deep.equal(['too-wide']);
     await resize({ phone: 900, tablet: 900, desktop: 900 });
     expect(await tooWide()).to.deep.equal([]);
@@ -93,7 +99,7 @@ describe('spots that many pages have', () => {
 
   it('are another thing on a page that says so, and as everywhere again', async () => {
     await share();
-    const params = { spot: 'hollinfell/talks/one#main' };
+    const params = { spot: `${site}/talks/one#main` };
     const { etag } = await call('spots.read', { params });
     await call('spots.change', { params, body: { widths: wide }, ifMatch: etag! });
     expect((await spots())['talks/one']).to.deep.equal(['main 900']);
@@ -109,9 +115,19 @@ describe('spots that many pages have', () => {
     expect((await spots())['talks/one']).to.deep.equal(['main 900']);
   });
 
+  it('leave nothing behind where all of it is taken back', async () => {
+    const before = await spots();
+    await share();
+    await place('talks/one#main');
+    await undoLast();
+    expect(await spots()).to.deep.equal(both('main 480*'));
+    await undoLast();
+    expect(await spots()).to.deep.equal(before);
+  });
+
   it('are not there on a page that does not have them', async () => {
     await share();
-    const params = { spot: 'hollinfell/talks/one#main' };
+    const params = { spot: `${site}/talks/one#main` };
     await call('spots.delete', { params, ifMatch });
     expect((await spots())['talks/one']).to.deep.equal([]);
     expect((await refusal(place('talks/one#main'))).code).to.equal('not-found');
@@ -126,7 +142,7 @@ describe('spots that many pages have', () => {
   });
 
   it('take in what pages have of their name by themselves where that is asked', async () => {
-    await call('spots.create', { body: { key: 'hollinfell/visit#main', widths: wide } });
+    await call('spots.create', { body: { key: `${site}/visit#main`, widths: wide } });
     await share({ under: '' });
     expect((await spots())['visit']).to.deep.equal(['main 900']);
     await undoLast();
@@ -139,14 +155,14 @@ describe('spots that many pages have', () => {
   it('have a name once on a site, and no page has a second one of it', async () => {
     await share();
     expect((await refusal(share())).code).to.equal('key-taken');
-    const own = call('spots.create', { body: { key: 'hollinfell/talks/one#main' } });
+    const own = call('spots.create', { body: { key: `${site}/talks/one#main` } });
     expect((await refusal(own)).code).to.equal('key-taken');
     const none = call('spots.change', {
-      params: { spot: 'hollinfell/talks#aside' },
+      params: { spot: `${site}/talks#aside` },
       body: { shared: true },
       ifMatch,
     });
-    expect((await refusal(none)).message).to.include('hollinfell#aside');
+    expect((await refusal(none)).message).to.include(`${site}#aside`);
     expect((await refusal(share({ key: 'nowhere#main' }))).code).to.equal('not-found');
   });
 
@@ -154,11 +170,11 @@ describe('spots that many pages have', () => {
     await share();
     const all = await Promise.allSettled(Array.from({ length: 7 }, () => place('talks/one#main')));
     expect(all.filter(({ status }) => status === 'fulfilled')).to.have.length(1);
-    expect((await read('hollinfell/talks/one#main')).placements).to.equal(1);
+    expect((await read(`${site}/talks/one#main`)).placements).to.equal(1);
   });
 
   it('are at most fifty of a site', async () => {
-    for (let at = 0; at < 50; at++) await share({ key: `hollinfell#s${at}` });
+    for (let at = 0; at < 50; at++) await share({ key: `${site}#s${at}` });
     expect((await refusal(share())).code).to.equal('too-many-shared-spots');
   });
 });

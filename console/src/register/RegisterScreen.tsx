@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
+import type { ComponentProps } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { mostWaiting } from '@orbis/contract/counting';
 import { plural } from '@orbis/contract/language';
@@ -24,7 +25,7 @@ import { useShownAs } from './use-shown-as.ts';
 export default function RegisterScreen() {
   const [search, setSearch] = useSearchParams();
   const state = stateIn(search);
-  const { as, isChoice } = useShownAs(search);
+  const { as } = useShownAs(search);
   const site = search.get('site') ?? undefined;
   const host = useDebounced(search.get('host')?.trim() || undefined, 300);
   const list = useList('placements.list', { state, site, host }, {}, ({ waiting }) => waiting > 0 && 2000);
@@ -45,14 +46,7 @@ export default function RegisterScreen() {
       </ScreenHead>
       <RegisterFilter search={search} setSearch={setSearch} />
       <SavedSearches key={searchWords(search)} search={search} />
-      {list.items.length > 0 && (
-        <Box sx={{ mb: 2, display: 'flex', flexWrap: 'wrap', gap: 1.5, alignItems: 'flex-start' }}>
-          <Box sx={{ flex: '1 1 300px' }}>
-            <MakeList key={searchWords(search)} search={search} />
-          </Box>
-          {isChoice && <ShownAsChoice as={as} search={search} setSearch={setSearch} />}
-        </Box>
-      )}
+      {list.items.length > 0 && <Bar search={search} setSearch={setSearch} />}
       <ProblemNote error={list.error} />
       {waiting > 0 && (
         <Typography role="status" color="textSecondary" sx={{ mb: 2 }}>
@@ -76,5 +70,18 @@ export default function RegisterScreen() {
       {list.items.length > 0 && <Placements placements={list.items} as={as} />}
       <More list={list} />
     </>
+  );
+}
+
+/* What is done with all that is shown, and how it is shown. */
+function Bar({ search, setSearch }: ComponentProps<typeof RegisterFilter>) {
+  const { as, isChoice } = useShownAs(search);
+  return (
+    <Box sx={{ mb: 2, display: 'flex', flexWrap: 'wrap', gap: 1.5, alignItems: 'flex-start' }}>
+      <Box sx={{ flex: '1 1 300px' }}>
+        <MakeList key={searchWords(search)} search={search} />
+      </Box>
+      {isChoice && <ShownAsChoice as={as} search={search} setSearch={setSearch} />}
+    </Box>
   );
 }

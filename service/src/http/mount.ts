@@ -41,7 +41,11 @@ function answer(name: RouteName, route: Route, handlers: Handlers, deps: Deps): 
     const caller =
       route.access === 'probe'
         ? nobody
-        : await connection.during(waiting, () => callerOf(request, route, deps));
+        : (
+            await connection.during(waiting, () =>
+              Promise.all([callerOf(request, route, deps), deps.sheetRegistry.refresh(connection.db)]),
+            )
+          )[0];
     if (route.basic && caller.person === null) response.set('WWW-Authenticate', basicChallenge);
     refuse(caller, route);
     refuseOtherTypes(request, route);
@@ -49,7 +53,6 @@ function answer(name: RouteName, route: Route, handlers: Handlers, deps: Deps): 
     const body = route.body ? await readBody(request, response, route.most ?? usualMost) : undefined;
     const input = route.takes ? inputOf(request, route.takes) : nothing();
     const reply = await connection.during(waiting, async () => {
-      if (route.access !== 'probe') await deps.sheetRegistry.refresh(connection.db);
       const call = {
         params: parsed(route.params, request.params, 'path'),
         query: parsed(route.query, request.query, 'query'),

@@ -1,5 +1,6 @@
-import { and, desc, eq, gt, lt, ne, or } from 'drizzle-orm';
+import { and, desc, eq, gt, lt, ne, or, sql } from 'drizzle-orm';
 import type { Handle } from '../database/connect.ts';
+import { prepared } from '../database/prepared.ts';
 import { digest } from '../digest.ts';
 import { newPublicId, newSecret } from './ids.ts';
 import { afterId } from './pages.ts';
@@ -54,6 +55,21 @@ export async function openSession(
   return { secret, expiresAt };
 }
 
+const sessionWith = prepared((db) =>
+  db
+    .select({ person, session })
+    .from(session)
+    .innerJoin(person, eq(person.id, session.personId))
+    .where(
+      and(
+        eq(session.hash, sql.placeholder('hash')),
+        gt(session.expiresAt, sql.placeholder('now')),
+        gt(session.usedAt, sql.placeholder('idle')),
+      ),
+    )
+    .prepare(),
+);
+
 /** Whose session it is, as long as it lasts; its use is written down to the minute. */
 export async function personOfSession(
   db: Handle,
@@ -62,11 +78,7 @@ export async function personOfSession(
   now: Date,
 ): Promise<Person | null> {
   const hash = digest(secret);
-  const [row] = await db
-    .select({ person, session })
-    .from(session)
-    .innerJoin(person, eq(person.id, session.personId))
-    .where(and(eq(session.hash, hash), gt(session.expiresAt, now), gt(session.usedAt, idleSince(now))));
+  const [row] = await sessionWith(db).execute({ hash, now, idle: idleSince(now) });
   if (!row) return null;
   if (now.getTime() - row.session.usedAt.getTime() > minute)
     await db.update(session).set({ usedAt: now, address }).where(eq(session.hash, hash));

@@ -5,7 +5,7 @@ import type { Actor } from './embeds.ts';
 import { isOneOf } from './one-of.ts';
 import { afterId } from './pages.ts';
 import type { SiteRow } from './places.ts';
-import { page, sharedSpot, site, spot } from './schema.ts';
+import { page, placement, sharedSpot, site, spot } from './schema.ts';
 
 export type SharedSpotRow = typeof sharedSpot.$inferSelect;
 /** What is said of a shared spot; its name stays. */
@@ -97,6 +97,13 @@ export const followShared = (tx: Handle, named: Named, shared: boolean): Promise
   tx.execute(sql`
     ${onPages(named)} set ${spot}.shared = ${shared ? 1 : 0}, ${spot}.version = ${spot}.version + 1
     where ${spot.name} = ${named.name} and ${spot.goneAt} is null and ${spot}.shared = ${shared ? 0 : 1}`);
+
+/** Takes the rows out that pages got of a spot of this name, where nothing was placed after all. */
+export const dropOffered = (tx: Handle, { siteId, name }: Named): Promise<unknown> =>
+  tx.execute(sql`
+    delete ${spot} from ${spot} join ${page} on ${page.id} = ${spot.pageId} and ${page.siteId} = ${siteId}
+    where ${spot.name} = ${name} and ${spot}.shared = 1 and ${spot}.version = 0
+      and not exists (select 1 from ${placement} where ${placement.spotId} = ${spot.id})`);
 
 /** What a shared spot says is written down with each page that has a row for it: they stay as they are. */
 export const keepAsShared = (tx: Handle, row: SharedSpotRow): Promise<unknown> =>

@@ -1,6 +1,7 @@
 import { and, eq, inArray, isNull, or, sql } from 'drizzle-orm';
 import type { Sheet } from '@orbis/core';
 import type { Handle } from '../database/connect.ts';
+import { prepared } from '../database/prepared.ts';
 import type { Actor, StoredEmbed } from './embeds.ts';
 import { embed, embedHost, providerSheet, revision, rule, source } from './schema.ts';
 
@@ -98,11 +99,16 @@ export async function embedsTouchedBy(
 
 /** What tells whether any sheet or rule has changed since. */
 export async function sheetRegistryState(db: Handle): Promise<string> {
-  const [row] = await db
+  const [row] = await registryState(db).execute();
+  return `${row!.sheets} ${row!.rules}`;
+}
+
+const registryState = prepared((db) =>
+  db
     .select({
       sheets: sql<string>`(select concat(count(*), ':', coalesce(sum(crc32(concat(${providerSheet.id}, ':', ${providerSheet.version}))), 0)) from ${providerSheet})`,
       rules: sql<string>`coalesce((select max(${rule.version}) from ${rule}), 0)`,
     })
-    .from(sql`(select 1) as one`);
-  return `${row!.sheets} ${row!.rules}`;
-}
+    .from(sql`(select 1) as one`)
+    .prepare(),
+);

@@ -35,9 +35,16 @@ function asFound(
   const from = row === null || row.shared ? shared : null;
   const { phone, tablet, desktop, heights, selector } = (from ?? row)!;
   return {
-    ...{ phone, tablet, desktop, heights, selector },
-    ...{ name: (row ?? shared)!.name, placements: row?.placements ?? 0 },
-    ...{ row, from, isOffered },
+    phone,
+    tablet,
+    desktop,
+    heights,
+    selector,
+    name: (row ?? shared)!.name,
+    placements: row?.placements ?? 0,
+    row,
+    from,
+    isOffered,
     version: from ? `${row?.version ?? 0}-${from.version}` : row!.version,
     // The shared ones first, so that a spot stays where it is as it gets a row.
     order: from ? from.id - Number.MAX_SAFE_INTEGER : row!.id,

@@ -1,5 +1,6 @@
-import { and, desc, eq, gt, isNull, lt } from 'drizzle-orm';
+import { and, desc, eq, gt, isNull, lt, sql } from 'drizzle-orm';
 import type { Handle } from '../database/connect.ts';
+import { prepared } from '../database/prepared.ts';
 import { digest } from '../digest.ts';
 import { newPublicId, newSecret } from './ids.ts';
 import { afterId } from './pages.ts';
@@ -41,6 +42,21 @@ export async function makeToken(
   return { row: row!, secret };
 }
 
+const tokenWith = prepared((db) =>
+  db
+    .select({ person, token })
+    .from(token)
+    .innerJoin(person, eq(person.id, token.personId))
+    .where(
+      and(
+        eq(token.hash, sql.placeholder('hash')),
+        isNull(token.revokedAt),
+        gt(token.expiresAt, sql.placeholder('now')),
+      ),
+    )
+    .prepare(),
+);
+
 /** Whose token it is, and what it is good for; its use is written down to the minute. */
 export async function personOfToken(
   db: Handle,
@@ -48,11 +64,7 @@ export async function personOfToken(
   address: string,
   now: Date,
 ): Promise<{ person: Person; access: TokenRow['access'] } | null> {
-  const [row] = await db
-    .select({ person, token })
-    .from(token)
-    .innerJoin(person, eq(person.id, token.personId))
-    .where(and(eq(token.hash, digest(secret)), isNull(token.revokedAt), gt(token.expiresAt, now)));
+  const [row] = await tokenWith(db).execute({ hash: digest(secret), now });
   if (!row) return null;
   const { lastUsedAt, lastUsedFrom } = row.token;
   if (!lastUsedAt || lastUsedFrom !== address || now.getTime() - lastUsedAt.getTime() > minute)

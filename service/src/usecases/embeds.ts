@@ -75,9 +75,14 @@ async function serializeEmbed(
   { embed, source, revision }: StoredEmbed,
   renderContext: RenderContext,
 ): Promise<Embed> {
-  const { reading, current } = await openSource(source, renderContext);
+  const [{ reading, current }, [summary], same, purgedBy] = await Promise.all([
+    openSource(source, renderContext),
+    serializeSummaries(db, [embed], renderContext),
+    embedOfSameCode(db, embed.id, source.digest),
+    embed.purgedAt && personName(db, embed.purgedBy),
+  ]);
   return {
-    ...(await serializeSummaries(db, [embed], renderContext))[0]!,
+    ...summary!,
     notes: embed.notes,
     source: source.number,
     pasted: source.pasted,
@@ -85,12 +90,12 @@ async function serializeEmbed(
     reading: serializeReading(reading),
     found: source.found,
     direct: directOf(reading, renderContext.sheets),
-    same: await embedOfSameCode(db, embed.id, source.digest),
+    same,
     inCode: current,
     current: serializeRevision(revision, source.number),
     purged: embed.purgedAt && {
       at: embed.purgedAt.toISOString(),
-      by: (await personName(db, embed.purgedBy)) ?? '',
+      by: purgedBy ?? '',
       reason: embed.purgeReason ?? '',
     },
   };

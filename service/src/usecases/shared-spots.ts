@@ -8,6 +8,7 @@ import { lockSite } from '../store/places.ts';
 import {
   changeSharedSpot,
   deleteSharedSpot,
+  dropOffered,
   findSharedSpot,
   followShared,
   insertSharedSpot,
@@ -108,6 +109,7 @@ export const removeShared = (
 
 /** Takes a shared spot out that was added: pages’ own spots that it took in are by themselves again. */
 export async function takeOutShared(tx: Handle, { shared }: SiteSharedSpot): Promise<void> {
+  await dropOffered(tx, shared);
   await followShared(tx, shared, false);
   await deleteSharedSpot(tx, shared);
 }

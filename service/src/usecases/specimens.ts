@@ -16,7 +16,7 @@ const placeOf = (site: Pick<SiteRow, 'id' | 'key'>, { origins }: Pick<Deps, 'ori
   address: origins().placementUrl(neutralMark.placement),
 });
 
-/** The text that a site’s editor is learned by, with the lines that it is known to want, and what it showed. */
+/** The text that a site’s editor is learned by, with the lines that it wants, and what it showed last. */
 export async function specimenFor(key: string, tools: Tools): Promise<Specimen> {
   const site = await siteByKey(tools.connection.db, key);
   const place = placeOf(site, tools);

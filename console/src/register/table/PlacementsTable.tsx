@@ -46,7 +46,7 @@ export default function PlacementsTable({ placements }: { placements: readonly P
             onRowSelectionModelChange={setSelection}
             columnVisibilityModel={shown}
             onColumnVisibilityModelChange={setShown}
-            onRowClick={({ row }) => setOpened(row.id)}
+            onRowClick={({ id }) => setOpened(String(id))}
             showToolbar
             slots={{ toolbar: Bar }}
             slotProps={{ columnsManagement: { getTogglableColumns: togglable, disableShowHideToggle: true } }}

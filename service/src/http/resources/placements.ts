@@ -10,7 +10,7 @@ import { changeAtPlace } from '../../usecases/at-place.ts';
 import { changePlacements } from '../../usecases/change-placements.ts';
 import { move } from '../../usecases/move.ts';
 import { endAtPlace, handOutLink, place } from '../../usecases/place.ts';
-import { pagesAtOnce, planNext, planPage, planTools } from '../../usecases/planning.ts';
+import { pagesAtOnce, planNext, planPage, planTools, type PlanTools } from '../../usecases/planning.ts';
 import { reachOf } from '../../usecases/reach.ts';
 import { placementFilter } from '../../usecases/placement-filter.ts';
 import { readHits } from '../../usecases/hits.ts';
@@ -37,9 +37,13 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
       // rest it is said that they wait.
       if (filter.state !== undefined) await planNext(pagesAtOnce, tools);
       const ids = await listPlacementIds(db, filter, query.limit + 1, query.after);
-      const items = await showPlacements(ids.slice(0, query.limit), tools);
+      const [items, before] = await Promise.all([
+        showPlacements(ids.slice(0, query.limit), tools),
+        countStale(db),
+      ]);
       const next = ids.length > query.limit ? String(ids[query.limit - 1]) : null;
-      return { data: { items, next, waiting: await countStale(db) } };
+      // Those that are shown may have been among them.
+      return { data: { items, next, waiting: before === 0 ? 0 : await countStale(db) } };
     },
     'reach.read': async ({ query }) => ({ data: await reachOf(db, query) }),
     'placements.create': async ({ body, actor }) => {
@@ -69,6 +73,16 @@ export function placementHandlers(deps: Deps): Handlers<Named<'placements' | 'de
       await handOutLink(params.placement, actor, tools);
       return { data: { link: deps.origins().placementUrl(params.placement) } };
     },
+    ...deliveryHandlers(deps, tools),
+  };
+}
+
+/* What was issued for them. */
+function deliveryHandlers(
+  { connection: { db }, renderContext }: Deps,
+  tools: PlanTools,
+): Handlers<Named<'deliveries'>> {
+  return {
     'deliveries.create': async ({ params, actor }) => {
       const row = await placementById(db, params.placement);
       const { issued, isNew, isFirstServed } = await deliver(db, row, renderContext(), actor);

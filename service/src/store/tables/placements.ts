@@ -73,7 +73,7 @@ export const placement = mysqlTable(
     /** Counts every change of these, for lost updates. */
     version: int().notNull().default(1),
     endedAt: timestamp(),
-    /** The change that ended it along with others, or with its page or site; null where it was ended by itself. */
+    /** The change that ended it with its page or site, or with others; null where it was ended by itself. */
     endedWith: int(),
     /** 1 until it is ended, then null: an embed is in a spot once at a time. */
     active: tinyint().default(1),

@@ -117,7 +117,7 @@ export const spot = mysqlTable(
   (t) => [unique('spot_name').on(t.pageId, t.name)],
 );
 
-/** Spots that many pages of a site have; a page has a row of its own for one once something is placed there. */
+/** Spots that many pages of a site have; a page has a row for one once something is placed there. */
 export const sharedSpot = mysqlTable(
   'shared_spot',
   {
