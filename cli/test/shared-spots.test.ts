@@ -18,9 +18,7 @@ describe('the command line, with spots that many pages have', () => {
     expect(added.out).to.match(/^Pages +pages whose paths begin with vis$/m);
     expect((await orbis('list pages --site hollinfell')).out).to.match(/^hollinfell\/visit +visit +main/m);
     await orbis('change shared-spot hollinfell#main phone=300 --under ""');
-    expect((await orbis('show shared-spot hollinfell#main')).out).to.match(
-      /^Pages +pages whose paths begin/m,
-    );
+    expect((await orbis('show shared-spot hollinfell#main')).out).to.match(/^Pages +every page$/m);
     expect((await orbis('show spot hollinfell/visit#main')).out)
       .to.match(/^Size +300 px wide on a phone, 704 on a tablet, 480 on a desktop$/m)
       .and.match(/^Said for +all pages that have it$/m);

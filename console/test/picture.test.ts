@@ -57,6 +57,17 @@ describe('a page as a picture of its spots', () => {
     expect((await spot('foot')).selector).to.equal('footer');
   });
 
+  it('makes it a spot of every page', async () => {
+    await page.getByLabel('Point at a part of the page, or choose it').press('Enter');
+    await page.getByRole('option', { name: /^“Hollin Fell Observatory · the moor road/ }).press('Enter');
+    const form = page.getByRole('form', { name: 'What you pointed at' });
+    await form.getByLabel('Its name').fill('everywhere');
+    await form.getByLabel('Every page of the site has it there').check();
+    await form.getByRole('button', { name: 'Make it a spot' }).click();
+    await page.getByText('Every page has the spot “everywhere” now.').waitFor();
+    expect(await spot('everywhere')).to.deep.include({ selector: 'footer', shared: true });
+  });
+
   it('has spots of fixed sizes, which are typed and changed among the pages', async () => {
     await page.goto(`${test.url}/places`);
     const talks = page.getByRole('region', { name: 'Talks' });

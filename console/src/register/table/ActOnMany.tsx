@@ -31,6 +31,11 @@ export function ActOnMany({ chosen, onDone }: { chosen: readonly string[]; onDon
   const isTooMany = chosen.length > mostAtOnce;
   return (
     <Box role="group" aria-label="What is chosen">
+      {chosen.length === 0 && (
+        <Typography variant="body2" color="textSecondary">
+          Tick places to change many at once. A click on a row opens it below.
+        </Typography>
+      )}
       {chosen.length > 0 && (
         <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap' }}>
           <Typography sx={{ mr: 1 }}>
