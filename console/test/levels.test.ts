@@ -101,7 +101,7 @@ describe('an owner who sets something for one place, or for a whole site, at the
     expect((await test.client.call('placements.read', { params: { placement } })).data.options).to.deep.equal(
       { 'max-width': 320 },
     );
-    await page.goto(`${test.url}/register`);
+    await page.goto(`${test.url}/register?as=list`);
     await page.getByText('Only here: never wider than 320').waitFor();
   });
 });

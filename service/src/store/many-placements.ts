@@ -1,4 +1,4 @@
-import { and, asc, eq, sql } from 'drizzle-orm';
+import { and, asc, eq, inArray, sql } from 'drizzle-orm';
 import type { Handle } from '../database/connect.ts';
 import { isOneOf } from './one-of.ts';
 import type { PlacementRow } from './placements.ts';
@@ -58,15 +58,7 @@ export async function rowsOfMarks(db: Handle, publicIds: readonly string[]): Pro
   const found = await db
     .select({ id: placement.id, publicId: placement.publicId })
     .from(placement)
-    .where(
-      and(
-        sql`${placement.publicId} in (${sql.join(
-          publicIds.map((each) => sql`${each}`),
-          sql`, `,
-        )})`,
-        eq(placement.active, 1),
-      ),
-    );
+    .where(and(inArray(placement.publicId, [...publicIds]), eq(placement.active, 1)));
   return new Map(found.map(({ id, publicId }) => [publicId, id]));
 }
 

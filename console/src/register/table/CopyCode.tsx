@@ -20,7 +20,7 @@ export function CopyCode({ placement: { id, place, embedName, pausedAt } }: { pl
     onSuccess: (hasMore) =>
       announce(
         hasMore
-          ? `Copied for ${place}. The page needs more than this: open the row to see what.`
+          ? `Copied for ${place}. The page needs more than this: its steps are under Places, “what it needs”.`
           : `Copied for ${place}.`,
       ),
     onError: (error) => announce(error.message),

@@ -3,6 +3,7 @@ import type { GridColDef } from '@mui/x-data-grid';
 import { Link } from 'react-router';
 import type { Placement } from '@orbis/contract';
 import { formatState } from '@orbis/contract/language';
+import { optionsInWords } from '@orbis/contract/options';
 import { StateMark } from '../../components/StateMark.tsx';
 import { formatWhen } from '../../components/when.ts';
 import { CopyCode } from './CopyCode.tsx';
@@ -51,6 +52,13 @@ export const columns: GridColDef<Placement>[] = [
     valueGetter: (_, { issued }) => formatWhen(issued?.at ?? null),
   },
   when('createdAt', 'Placed'),
+  {
+    field: 'options',
+    headerName: 'Set here only',
+    flex: 1,
+    minWidth: 160,
+    valueGetter: (_, { options }) => (Object.keys(options).length > 0 ? optionsInWords(options) : ''),
+  },
   { field: 'note', headerName: 'Note', flex: 1, minWidth: 160 },
   {
     field: 'findings',
@@ -70,7 +78,7 @@ export const columns: GridColDef<Placement>[] = [
 ];
 
 /** Those that are not shown until somebody wants them. */
-export const hiddenAtFirst = ['site', 'checkedAt', 'issued', 'createdAt', 'note', 'findings'];
+export const hiddenAtFirst = ['site', 'checkedAt', 'issued', 'createdAt', 'options', 'note', 'findings'];
 
 function when(field: 'lastSeenAt' | 'checkedAt' | 'createdAt', headerName: string): GridColDef<Placement> {
   return { field, headerName, width: 190, valueFormatter: (at: string | null) => formatWhen(at) };
