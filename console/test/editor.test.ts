@@ -83,10 +83,9 @@ describe('an owner whose editor changes what is pasted', () => {
     await window.getByRole('button', { name: 'Keep these rules' }).click();
     await window.getByText('Orbis knows what the editor of', { exact: false }).waitFor();
     expect(await window.getByLabel('Attributes', { exact: true }).inputValue()).to.equal('src');
-    await window
-      .getByRole('region', { name: 'What it showed last' })
-      .getByText('<iframe> comes through without title, name', { exact: false })
-      .waitFor();
+    const showed = window.getByRole('region', { name: 'What it showed last' });
+    await showed.getByRole('button', { name: 'Show what became of each piece' }).click();
+    await showed.getByText('<iframe> comes through without title, name', { exact: false }).waitFor();
 
     await window.goto(`${test.url}/plan?page=${page}`);
     await window.getByText('it is handed out in a frame that Orbis serves', { exact: false }).waitFor();

@@ -43,6 +43,8 @@ describe('the register as a table', () => {
     await until(async () => !(await states()).some((each) => each.endsWith('paused')));
     await row('north').getByText('planned').waitFor();
 
+    await row('north').getByText('nothing yet').press('Enter');
+    await window.getByRole('article', { name: 'Talk in hollinfell/talks#north' }).waitFor();
     await row('comet').getByText('nothing yet').click();
     await window
       .getByRole('article', { name: 'Talk in hollinfell/talks#comet' })

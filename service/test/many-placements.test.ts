@@ -100,6 +100,19 @@ describe('many placements at once', () => {
     expect(await states()).to.deep.equal({ ...all('paused'), north: 'planned' });
   });
 
+  it('say what was meant where one of them was taken back altogether', async () => {
+    await make('paused', [ids[0]!]);
+    const [paused, placed] = (
+      await call('changes.list', { query: { limit: 10, standing: 'true' } })
+    ).data.items.filter(({ said }) => said.includes('#opening'));
+    await call('changes.undo', { params: { change: placed!.id }, body: {} });
+    const refused = await refusal(call('changes.undo', { params: { change: paused!.id }, body: {} }));
+    expect([refused.code, refused.message]).to.satisfy(
+      ([code, said]: [string, string]) =>
+        code === 'changed-since' && said.includes('talk in hollinfell/talks#opening'),
+    );
+  });
+
   it('are changed by two processes at once without a deadlock, and counted once', async () => {
     const other = await test.another();
     try {

@@ -1,8 +1,7 @@
-import { Option } from 'commander';
-import { mostAtOnce, plural, spoken, type MadeOfMany } from '@orbis/contract';
+import { mostAtOnce, plural, type MadeOfMany } from '@orbis/contract';
 import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
 import type { Exit } from '../io.ts';
-import { keptAs, type Narrowing } from './placements-of.ts';
+import { addNarrowing, keptAs, type Narrowing } from './placements-of.ts';
 
 interface Asked extends Narrowing {
   search?: string;
@@ -13,15 +12,7 @@ interface Asked extends Narrowing {
 
 /** Pauses every placement that a search finds, lets them go on, or ends them: all of them, or none. */
 export const addChangeMany: AddCommand = (verb, run) => {
-  verb
-    .command('placements')
-    .option('--where <search>', 'those that a search finds: state=… site=… page=… embed=… host=…')
-    .option('--search <name>', 'those that a search finds which is kept under this name')
-    .option('--site <site>', 'those on one site')
-    .option('--page <page>', 'those on one page')
-    .option('--embed <embed>', 'those of one embed')
-    .option('--host <host>', 'those whose code loads something from a host')
-    .addOption(new Option('--state <state>', 'those in one state').choices(Object.keys(spoken.states)))
+  addNarrowing(verb.command('placements'))
     .option('--pause', 'nothing of them is to stand there for a while')
     .option('--resume', 'they are to stand there again')
     .option('--end', 'they are no longer meant to stand there')

@@ -1,35 +1,18 @@
-import { Option } from 'commander';
-import {
-  formatState,
-  mostWaiting,
-  optionsLine,
-  parsePlace,
-  plural,
-  spoken,
-  type Placement,
-} from '@orbis/contract';
+import { formatState, mostWaiting, optionsLine, parsePlace, plural, type Placement } from '@orbis/contract';
 import { UsedWrongly, type Tools } from '../command.ts';
 import { atPlace } from '../commands/placed.ts';
 import type { Exit } from '../io.ts';
 import { facts, formatTimestamp, type Colours } from '../text.ts';
 import { tellList } from './every.ts';
 import { addChangeMany } from './many-placements.ts';
-import { keptAs, placementsOf, type Narrowing } from './placements-of.ts';
+import { addNarrowing, keptAs, placementsOf, type Narrowing } from './placements-of.ts';
 import { thePlacement } from './the-placement.ts';
 import type { Thing } from './thing.ts';
 
 /** Embeds in spots: the register. “orbis place” makes them, “orbis set EMBED@PLACE” sets options there. */
 export const placement: Thing = {
   list: (verb, run) => {
-    verb
-      .command('placements')
-      .option('--where <search>', 'those that a search finds: state=… site=… page=… embed=… host=…')
-      .option('--search <name>', 'those that a search finds which is kept under this name')
-      .option('--site <site>', 'those on one site')
-      .option('--page <page>', 'those on one page')
-      .option('--embed <embed>', 'those of one embed')
-      .option('--host <host>', 'those whose code loads something from a host')
-      .addOption(new Option('--state <state>', 'those in one state').choices(Object.keys(spoken.states)))
+    addNarrowing(verb.command('placements'))
       .description('the register: what is placed where, and in which state')
       .addHelpText(
         'after',

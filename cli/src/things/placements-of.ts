@@ -1,4 +1,5 @@
-import type { Client, Placement, PlacementState } from '@orbis/contract';
+import { Option, type Command } from 'commander';
+import { spoken, type Client, type Placement, type PlacementState } from '@orbis/contract';
 import { UsedWrongly, type Tools } from '../command.ts';
 import { every, limit } from './every.ts';
 
@@ -26,6 +27,17 @@ export const placementsOf = (
     waiting(page.data.waiting);
     return page;
   });
+
+/** The options that say which placements are meant. */
+export const addNarrowing = (command: Command): Command =>
+  command
+    .option('--where <search>', 'those that a search finds: state=… site=… page=… embed=… host=…')
+    .option('--search <name>', 'those that a search finds which is kept under this name')
+    .option('--site <site>', 'those on one site')
+    .option('--page <page>', 'those on one page')
+    .option('--embed <embed>', 'those of one embed')
+    .option('--host <host>', 'those whose code loads something from a host')
+    .addOption(new Option('--state <state>', 'those in one state').choices(Object.keys(spoken.states)));
 
 /** What a search asks for that is kept; nothing where none is named. */
 export async function keptAs(

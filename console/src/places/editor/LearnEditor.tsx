@@ -9,6 +9,7 @@ import type { Site } from '@orbis/contract';
 import { api, useList } from '../../api.ts';
 import { useAnnounce } from '../../components/Announcer.tsx';
 import { Card } from '../../components/Card.tsx';
+import { Disclosure } from '../../components/Disclosure.tsx';
 import { CopyButton } from '../../components/CopyButton.tsx';
 import { ProblemNote } from '../../components/ProblemNote.tsx';
 import { PagePicker } from '../../embed/PagePicker.tsx';
@@ -85,7 +86,10 @@ export function LearnEditor({ site, etag }: { site: Site; etag: string }) {
             <Typography sx={{ fontWeight: 600, mb: 0.5 }}>
               What it showed on {formatWhen(last.data.at)}
             </Typography>
-            <WhatCameThrough reading={{ ...last.data, open: [] }} />
+            <Typography sx={{ mb: 0.5 }}>{last.data.meaning}</Typography>
+            <Disclosure label="Show what became of each piece">
+              <WhatCameThrough reading={{ ...last.data, open: [] }} />
+            </Disclosure>
           </Box>
         )}
         {read.data && (

@@ -47,6 +47,9 @@ export default function PlacementsTable({ placements }: { placements: readonly P
             columnVisibilityModel={shown}
             onColumnVisibilityModelChange={setShown}
             onRowClick={({ id }) => setOpened(String(id))}
+            onCellKeyDown={({ id, field }, { key }) => {
+              if (key === 'Enter' && field !== 'code') setOpened(String(id));
+            }}
             showToolbar
             slots={{ toolbar: Bar }}
             slotProps={{ columnsManagement: { getTogglableColumns: togglable, disableShowHideToggle: true } }}

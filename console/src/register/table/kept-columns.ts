@@ -34,7 +34,8 @@ function kept(): Shown {
         typeof entry[1] === 'boolean' &&
         columns.some(({ field, hideable }) => field === entry[0] && hideable !== false),
     );
-    return Object.fromEntries(known);
+    // A column that came later is hidden as it is at first.
+    return { ...atFirst(), ...Object.fromEntries(known) };
   } catch {
     return atFirst();
   }

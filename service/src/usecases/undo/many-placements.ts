@@ -18,7 +18,7 @@ type Effect = Extract<ChangeEffect, { of: 'placements' }>;
  */
 export async function undoPlacements(
   tx: Handle,
-  { id: change }: ChangeRow,
+  { id: change, facts }: ChangeRow,
   { make, before }: Effect,
   { now }: Actor,
 ): Promise<Remains | null> {
@@ -28,7 +28,12 @@ export async function undoPlacements(
   );
   const other = rows.filter((row) => !stands(row, make));
   if (other.length > 0 || rows.length < before.length)
-    throw changedSince(other.map((row) => `${row.embed.key} in ${placeOf(row)}`));
+    throw changedSince(
+      // Of what is not there any more, only what was told then is known.
+      other.length === 0 && facts.kind === 'placements'
+        ? facts.placements
+        : other.map((row) => `${row.embed.key} in ${placeOf(row)}`),
+    );
   const ids = rows.map(({ id }) => id);
   if (make === 'ended') await resumeAllOf(tx, { ids }, change);
   else if (make === 'paused') await pauseThese(tx, ids, null);
