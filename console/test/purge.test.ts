@@ -1,6 +1,6 @@
 import { expect } from 'chai';
-import { AxeBuilder } from '@axe-core/playwright';
 import { startTestOrbis, talkCode, type TestOrbis } from '../../service/test/support/orbis.ts';
+import { axeFindings } from './support/access.ts';
 import { closeBrowser, newWindow } from './support/browser.ts';
 import { openDrawer } from './support/workbench.ts';
 
@@ -31,7 +31,7 @@ describe('an owner who must let an embed go for good', () => {
     await window.getByText('“Old talk” is purged.').waitFor();
     await window.getByRole('heading', { name: 'Why it was purged' }).waitFor();
     await window.getByText('The speaker took her leave back.').waitFor();
-    expect((await new AxeBuilder({ page: window }).analyze()).violations).to.deep.equal([]);
+    expect(await axeFindings(window)).to.deep.equal([]);
     const { data } = await test.client.call('embeds.read', { params: { embed: 'old-talk' } });
     expect([data.pasted, data.notes, data.purged?.reason]).to.deep.equal([
       '',

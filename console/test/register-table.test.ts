@@ -1,7 +1,7 @@
 import { expect } from 'chai';
-import { AxeBuilder } from '@axe-core/playwright';
 import { declareSite, startTestOrbis, talkCode, type TestOrbis } from '../../service/test/support/orbis.ts';
 import { until } from '../../service/test/support/until.ts';
+import { barriers } from './support/access.ts';
 import { closeBrowser, newWindow } from './support/browser.ts';
 
 describe('the register as a table', () => {
@@ -62,10 +62,7 @@ describe('the register as a table', () => {
     await window.getByRole('columnheader', { name: 'Note' }).waitFor();
     await window.reload();
     await window.getByRole('columnheader', { name: 'Note' }).waitFor();
-    const { violations } = await new AxeBuilder({ page: window }).analyze();
-    expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).to.deep.equal(
-      [],
-    );
+    expect(await barriers(window)).to.deep.equal([]);
 
     await window.getByRole('button', { name: 'List', exact: true }).click();
     await window.getByRole('article', { name: 'Talk in hollinfell/talks#comet' }).waitFor();

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
-import { AxeBuilder } from '@axe-core/playwright';
 import { declareSite, startTestOrbis, talkCode, type TestOrbis } from '../../service/test/support/orbis.ts';
 import { publishedWith } from '../../service/test/support/published.ts';
+import { axeFindings } from './support/access.ts';
 import { closeBrowser, newWindow } from './support/browser.ts';
 
 describe('the steps of a page that somebody else does', () => {
@@ -31,7 +31,7 @@ describe('the steps of a page that somebody else does', () => {
     await desk.page.goto(link!.trim());
     await desk.page.getByRole('heading', { name: 'What Talks needs', level: 1 }).waitFor();
     expect(await desk.page.getByRole('navigation').count()).to.equal(0);
-    expect((await new AxeBuilder({ page: desk.page }).analyze()).violations).to.deep.equal([]);
+    expect(await axeFindings(desk.page)).to.deep.equal([]);
     await desk.page.getByRole('button', { name: 'Copy what goes to hollinfell/talks#opening' }).click();
     await desk.page.getByText('Copied').waitFor();
     const copied = await desk.page.evaluate(() => navigator.clipboard.readText());

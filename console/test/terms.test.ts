@@ -1,6 +1,6 @@
 import { expect } from 'chai';
-import { AxeBuilder } from '@axe-core/playwright';
 import { startTestOrbis, talkCode, type TestOrbis } from '../../service/test/support/orbis.ts';
+import { axeFindings } from './support/access.ts';
 import { closeBrowser, newWindow } from './support/browser.ts';
 import { openDrawer } from './support/workbench.ts';
 
@@ -47,7 +47,7 @@ describe('an owner who keeps an eye on costs and contracts', () => {
     await page.getByRole('link', { name: 'All costs and terms' }).click();
     await page.getByText('EUR 150.00 a year in all.').waitFor();
     await page.getByText('0 of 20,000').waitFor();
-    expect((await new AxeBuilder({ page }).analyze()).violations).to.deep.equal([]);
+    expect(await axeFindings(page)).to.deep.equal([]);
     await page.getByRole('link', { name: 'Kinorill' }).click();
     await page.getByRole('heading', { name: 'Your costs and terms' }).waitFor();
     expect(complaints).to.deep.equal([]);

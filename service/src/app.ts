@@ -55,9 +55,13 @@ export function createApp(deps: Deps): Express {
   app.use(consolePolicy(deps));
   app.use(knownHosts(deps.origins, deps.trustProxy));
   app.use(compression());
-  const description = openApi(deps.version);
   app.use('/api', refuseCrossSite(deps.origins));
-  app.get('/api/openapi.json', (_request, response) => void response.json(description));
+  // Put together by who asks first: that takes longer than all else of a start.
+  let description: ReturnType<typeof openApi> | undefined;
+  app.get('/api/openapi.json', (_request, response) => {
+    description ??= openApi(deps.version);
+    response.json(description);
+  });
   const handlers = {
     ...healthHandlers(deps),
     ...sessionHandlers(deps),
