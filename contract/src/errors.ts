@@ -56,6 +56,8 @@ const statuses = {
   'marked-code': row(409, 4),
   'key-taken': row(409, 4),
   'too-many-shared-spots': row(409, 4),
+  'too-many-blocks': row(409, 4),
+  'no-block': row(422, 2),
   'in-use': row(409, 4),
   'address-invalid': row(422, 2),
   'place-invalid': row(422, 2),

@@ -11,11 +11,17 @@ export const namePattern = new RegExp(`^${name}$`);
 /** The path of a page, without the slash before it: `talks`. */
 export const pathPattern = new RegExp(`^${path}$`);
 
-/** The key of a page, as site and path: `hollinfell/talks`. */
-export const pagePattern = new RegExp(`^(${name})/(${path})$`);
+/* What stands in the place of a path for a block: no path has braces (RFC 3986, section 3.3). */
+const block = `\\{${name}\\}`;
+
+/** What a block of a site has in the place of a path: `{footer}`. */
+export const blockPattern = new RegExp(`^${block}$`);
+
+/** The key of a page, as site and path: `hollinfell/talks`; of a block `hollinfell/{footer}`. */
+export const pagePattern = new RegExp(`^(${name})/(${block}|${path})$`);
 
 /** The key of a spot, as site, path and spot: `hollinfell/talks#main`. */
-export const placePattern = new RegExp(`^(${name})/(${path})#(${name})$`);
+export const placePattern = new RegExp(`^(${name})/(${block}|${path})#(${name})$`);
 
 /** The key of a spot that many pages of a site have, as site and spot: `hollinfell#main`. */
 export const sharedSpotPattern = new RegExp(`^(${name})#(${name})$`);

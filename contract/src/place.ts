@@ -2,6 +2,7 @@ import { shouldBe } from './misfit.ts';
 import { z } from './zod.ts';
 import { OrbisError } from './errors.ts';
 import {
+  blockPattern,
   longest,
   namePattern,
   pagePattern,
@@ -29,7 +30,12 @@ export const siteKey = z
 export const pageKey = z
   .string()
   .max(longest.page)
-  .regex(pagePattern, shouldBe('written site/path, such as hollinfell/talks; the home page is hollinfell/'))
+  .regex(
+    pagePattern,
+    shouldBe(
+      'written site/path, such as hollinfell/talks; the home page is hollinfell/, and a block hollinfell/{footer}',
+    ),
+  )
   .meta({ example: 'hollinfell/talks' });
 export const pagePath = z
   .string()
@@ -71,6 +77,9 @@ export function parsePage(text: string): Pick<Place, 'site' | 'path'> {
   const [, siteName = '', path = ''] = found(pagePattern, text, longest.page);
   return { site: siteName, path };
 }
+
+/** Whether a path is that of a block, which stands on many pages: `{footer}`. */
+export const isBlockPath = (path: string): boolean => path.length <= longest.path && blockPattern.test(path);
 
 /** @throws OrbisError `shared-spot-invalid` */
 export function parseSharedSpot(text: string): Pick<Place, 'site' | 'spot'> {

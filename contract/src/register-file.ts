@@ -4,7 +4,7 @@ import { editorRules } from './editor-rules.ts';
 import { kindDefaults, optionsSchema } from './options/schema.ts';
 import { pageKey, sharedSpotKey, siteKey, spotKey } from './place.ts';
 import { level } from './reading.ts';
-import { frameStyle, furtherAddresses, siteColours, siteLanguage } from './register.ts';
+import { blockPlacing, frameStyle, furtherAddresses, siteColours, siteLanguage } from './register.ts';
 import { searchName } from './saved-searches.ts';
 import { heights, sharedUnder, spotSelector, widths } from './spot.ts';
 import { embedName, found, providerId, revisionNote } from './resources.ts';
@@ -120,6 +120,7 @@ export const registerRecords = {
     type: z.literal('page'),
     key: pageKey,
     title: label(200),
+    block: blockPlacing.nullable().default(null).meta({ description: 'Of a block, which pages show it' }),
     checkedAt: time.nullable(),
     goneAt: time.nullable().default(null).meta({ description: 'Since when it is removed' }),
     at: time,

@@ -1,11 +1,11 @@
-import { mostStyle, pastedLanguages, wrongInStyle, type PastedLanguage } from '@orbis/core';
+import { blockStands, mostStyle, pastedLanguages, wrongInStyle, type PastedLanguage } from '@orbis/core';
 import { mostReached, mostStanding } from './counting.ts';
 import { count, factRecord, hexColour, key, publicId, time } from './common.ts';
 import { editorRules } from './editor-rules.ts';
 import { snippet } from './edits.ts';
 import { spoken, type PlacementState } from './language/index.ts';
 import { kindDefaults, optionsSchema } from './options/schema.ts';
-import { pageKey, siteKey, spotKey, spotName } from './place.ts';
+import { pageKey, pagePath, siteKey, spotKey, spotName } from './place.ts';
 import { level } from './reading.ts';
 import { spot } from './spot.ts';
 import { z } from './zod.ts';
@@ -24,6 +24,29 @@ export const wantingStates = [
 
 const state = z.enum(placementStates);
 
+/** So many blocks are there for a site at most. */
+export const mostBlocks = 50;
+
+const blockUnder = pagePath.nullable().meta({
+  description:
+    'How the paths of the pages begin that show it; empty for every page of the site, null for those on which a sweep sees it',
+  example: 'talks/',
+});
+const blockStand = z
+  .enum(blockStands)
+  .meta({ description: 'Before the own content of these pages, or after it' });
+
+/** Where a block stands, which is pasted once and shown by many pages. */
+export const blockPlacing = z
+  .strictObject({ under: blockUnder.default(''), stands: blockStand.default('after') })
+  .meta({ id: 'BlockPlacing', example: { under: '', stands: 'after' } });
+
+/** What of that is said anew. */
+export const blockChange = z.strictObject({
+  under: blockUnder.optional(),
+  stands: blockStand.optional(),
+});
+
 export const page = z
   .object({
     key: pageKey,
@@ -31,6 +54,9 @@ export const page = z
     title: z.string(),
     url: z.string(),
     spots: z.array(spot),
+    block: blockPlacing.nullable().meta({
+      description: 'Of a block, which pages show it; null for a page. Its address is where to see it',
+    }),
     checkedAt: time.nullable(),
   })
   .meta({ id: 'Page' });
@@ -222,6 +248,7 @@ export const sweepPage = z
 
 export type Site = z.infer<typeof site>;
 export type Page = z.infer<typeof page>;
+export type BlockPlacing = z.infer<typeof blockPlacing>;
 export type Placement = z.infer<typeof placement>;
 export type PlacementMade = z.infer<typeof placementMade>;
 export type PlacementFinding = z.infer<typeof placementFinding>;

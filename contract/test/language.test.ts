@@ -125,6 +125,7 @@ describe('the language file', () => {
       'retired',
       'paused-stands',
       'page-unreachable',
+      'block-not-everywhere',
       // What visitors’ browsers say.
       'contact-blocked',
     ];

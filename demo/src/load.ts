@@ -205,7 +205,23 @@ async function placeAndPublish(stage: Stage): Promise<void> {
   ];
   await place('what-a-comet-leaves-behind', 'talks', 'comet'); // placed, but not pasted: the owner's next step
   for (const paste of toPaste) await paste();
+  await fillFooter(stage);
   for (const page of pages) await edit(stage, 'POST', 'publish', { page: page.path });
+}
+
+/* The footer of every page is pasted once, and all of them show it. */
+async function fillFooter(stage: Stage): Promise<void> {
+  const { client } = stage;
+  const key = 'hollinfell/{footer}';
+  await client.call('pages.create', { body: { key, title: 'Footer' } });
+  await client.call('spots.create', {
+    body: { key: `${key}#main`, widths: column, selector: 'footer > .spot' },
+  });
+  const { data } = await client.call('placements.create', {
+    body: { embed: 'visit-counter', place: `${key}#main` },
+  });
+  const { data: delivery } = await client.call('deliveries.create', { params: { placement: data.id } });
+  await edit(stage, 'PUT', 'footer', { code: delivery.text });
 }
 
 /* The site's own editor. */

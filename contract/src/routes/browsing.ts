@@ -48,7 +48,7 @@ export const browsingRoutes = {
     summary: 'Photograph a preview at a width, as high as it is',
     body: z.strictObject({ ...subject, ...view, width: width.default(1280) }),
     answer: picture,
-    errors: [...errors, 'nothing-to-photograph', 'page-unreadable', 'place-not-on-page'],
+    errors: [...errors, 'nothing-to-photograph', 'page-unreadable', 'place-not-on-page', 'nothing-to-sweep'],
   }),
   'embeds.picture': route({
     ...paths['embeds.picture'],
@@ -105,7 +105,7 @@ export const browsingRoutes = {
       widths: z.array(width).min(1).max(10).default([320, 480, 640, 800, 1280]),
     }),
     answer: measurement,
-    errors: [...errors, 'page-unreadable', 'place-not-on-page'],
+    errors: [...errors, 'page-unreadable', 'place-not-on-page', 'nothing-to-sweep'],
   }),
   'weighings.create': route({
     ...paths['weighings.create'],

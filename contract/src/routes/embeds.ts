@@ -124,7 +124,7 @@ export const embedRoutes = {
     answer: preview,
     statuses: [201],
     location: ({ url }) => url,
-    errors: ['not-found', 'page-unreadable', 'place-not-on-page', ...optionErrors],
+    errors: ['not-found', 'page-unreadable', 'place-not-on-page', 'nothing-to-sweep', ...optionErrors],
   }),
   'embeds.list': route({
     ...paths['embeds.list'],

@@ -6,6 +6,8 @@ import { manyErrors, optionErrors } from '../options/index.ts';
 import { kindDefaults, optionsSchema } from '../options/schema.ts';
 import { pageKey, pagePath, siteKey, spotKey } from '../place.ts';
 import {
+  blockChange,
+  blockPlacing,
   delivery,
   page,
   placement,
@@ -184,15 +186,21 @@ export const placeRoutes = {
   }),
   'pages.create': route({
     ...paths['pages.create'],
-    summary: 'Add a page to a site',
+    summary: 'Add a page to a site, or a block that many of its pages show, whose key is written site/{name}',
     tag,
     access: 'owner',
-    body: z.strictObject({ key: pageKey, title: label(200) }),
+    body: z.strictObject({
+      key: pageKey,
+      title: label(200),
+      block: blockPlacing
+        .optional()
+        .meta({ description: 'Of a block alone; after every page where it is left out' }),
+    }),
     answer: page,
     statuses: [201],
     etag: true,
     location: ({ key: page }) => pathOf('pages.read', { page }),
-    errors: ['key-taken', 'not-found'],
+    errors: ['key-taken', 'not-found', 'no-block', 'too-many-blocks'],
   }),
   'pages.read': route({
     ...paths['pages.read'],
@@ -215,11 +223,12 @@ export const placeRoutes = {
     body: z.strictObject({
       title: label(200).optional(),
       path: pagePath.optional(),
+      block: blockChange.optional().meta({ description: 'Of a block alone: which pages show it, and where' }),
     }),
     answer: page,
     statuses: [200],
     etag: true,
-    errors: ['not-found', 'key-taken'],
+    errors: ['not-found', 'key-taken', 'no-block'],
   }),
   'pages.standing': route({
     ...paths['pages.standing'],

@@ -87,6 +87,7 @@ export const spotRoutes = {
     statuses: [200],
     errors: [
       'not-found',
+      'nothing-to-sweep',
       'page-unreadable',
       'selector-finds-nothing',
       'browser-missing',

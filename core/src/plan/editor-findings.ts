@@ -1,5 +1,5 @@
 import type { Code } from '../code.ts';
-import { snippetText } from '../compose/snippet.ts';
+import { snippetText, type Snippet } from '../compose/snippet.ts';
 import type { EditorRules } from '../editor/index.ts';
 import { parseMarkup } from '../text/index.ts';
 import type { EditorForm, ForEditor } from './forms.ts';
@@ -68,17 +68,31 @@ interface Counted {
   composition: { forEditor: ForEditor | null };
 }
 
+interface CountedAround extends Counted {
+  composition: Counted['composition'] & { snippets: readonly Snippet[] };
+}
+
 /** Where a page has more of other hosts, or more scripts, than its owner wants. */
 export function overBudget(
   worked: readonly Counted[],
-  snippets: readonly PlannedSnippet[],
-  editor: EditorRules | undefined,
+  {
+    snippets,
+    editor,
+    around,
+  }: {
+    snippets: readonly PlannedSnippet[];
+    editor: EditorRules | undefined;
+    /** What the page shows around its own content. */
+    around: readonly CountedAround[];
+  },
 ): PlanFinding[] {
   if (!editor) return [];
   const { mostHosts, mostScripts } = editor;
-  const loading = worked.filter(({ composition: { forEditor } }) => forEditor?.form !== 'words');
+  const loading = [...worked, ...around].filter(
+    ({ composition: { forEditor } }) => forEditor?.form !== 'words',
+  );
   const hosts = new Set(loading.flatMap(({ placement: { code } }) => hostsOf(code)));
-  const scripts = mostScripts === null ? 0 : scriptsIn(snippets);
+  const scripts = mostScripts === null ? 0 : scriptsIn(snippets) + scriptsAround(around);
   const placements = loading.map(({ placement: { id } }) => id);
   return [
     ...(mostHosts !== null && hosts.size > mostHosts
@@ -100,9 +114,19 @@ const over = (
 const hostsOf = ({ reading: { hosts } }: Pick<Code, 'reading'>): string[] =>
   hosts.filter(({ when }) => when === 'load').map(({ host }) => host);
 
+const scriptsIn = (snippets: readonly Snippet[]): number => scriptTexts(snippets).length;
+
+/* Of what its codes bring several times, a block has one. */
+const scriptsAround = (around: readonly CountedAround[]): number =>
+  new Set(around.flatMap(({ composition: { snippets } }) => scriptTexts(snippets))).size;
+
 /* What stands in a document of its own is not of the page. */
-const scriptsIn = (snippets: readonly PlannedSnippet[]): number =>
+const scriptTexts = (snippets: readonly Snippet[]): string[] =>
   snippets
     .filter(({ position }) => position !== 'file')
-    .flatMap((snippet) => parseMarkup(snippetText(snippet)).elements)
-    .filter(({ name }) => name === 'script').length;
+    .flatMap((snippet) => {
+      const text = snippetText(snippet);
+      return parseMarkup(text)
+        .elements.filter(({ name }) => name === 'script')
+        .map(({ start, end }) => text.slice(start, end));
+    });

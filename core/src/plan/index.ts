@@ -3,6 +3,7 @@
  * what only once is said once.
  */
 export { planPage, type PagePlan } from './plan-page.ts';
+export { blockStands, type Block, type BlockStands } from './around.ts';
 export type { PlannedSite } from './planned-site.ts';
 export type { PlannedSnippet } from './planned-snippet.ts';
 export { planActions, type PlanAction, type PlanStep } from './steps.ts';

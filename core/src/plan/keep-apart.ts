@@ -27,15 +27,19 @@ export interface KeptApart {
  * Decides which placements are put into frames of their own, so that each thing that is claimed has one
  * claimant: by the id of the placement. The first in the order of the places stays as it is, and whoever
  * cannot be put into a frame stays before all who can. Where an owner says of a placement how it is framed,
- * that holds.
+ * that holds. Those who are `fixed` keep what they have, whoever else wants it.
  */
-export function keepApart(claimants: readonly Claimant[]): ReadonlyMap<string, KeptApart> {
+export function keepApart(
+  own: readonly Claimant[],
+  fixed: readonly Claimant[] = [],
+): ReadonlyMap<string, KeptApart> {
   const apart = new Map<string, KeptApart>();
+  const claimants = [...fixed, ...own];
   if (collide(claimants).length === 0) return apart;
   const bare = claimants.filter(({ placement, compose }) => isBare(compose(placement.asked)));
   const involved = new Set(collide(bare).flatMap(({ by }) => by));
   const ordered = [...involved]
-    .map((one) => ({ ...one, way: wayFor(one) }))
+    .map((one) => ({ ...one, way: fixed.includes(one) ? null : wayFor(one) }))
     .sort((a, b) => Number(a.way !== null) - Number(b.way !== null) || byPlace(a.placement, b.placement));
   const holders = new Map<string, string>();
   for (const { placement, way } of ordered) {

@@ -48,7 +48,7 @@ export function oncePerPage(
   for (const { placement, composition, parts } of worked) {
     const digests = parts.map(({ text }) => digest(text));
     parts.forEach((part, at) =>
-      add('code', part.text, { name: nameOf(part, placement.code), after: digests.slice(0, at) }),
+      add('code', part.text, { name: nameOfPart(part, placement.code), after: digests.slice(0, at) }),
     );
     if (bringsLoader(composition)) add('loader', loaderTag);
     if (bringsListener(composition)) add('listener', listenerTag);
@@ -57,8 +57,8 @@ export function oncePerPage(
   return [...found.values()];
 }
 
-/* The address that a part loads, without its scheme. */
-function nameOf({ start, end }: SharedPart, { markup }: Code): string {
+/** The address that a part loads, without its scheme; empty where it loads nothing. */
+export function nameOfPart({ start, end }: SharedPart, { markup }: Code): string {
   const loads = markup.elements
     .filter((element) => element.start >= start && element.end <= end)
     .map(({ attributes }) => attributes.value('src') || attributes.value('href'))

@@ -5,6 +5,7 @@ export interface PlanFinding {
   rule:
     | 'claims-collide'
     | 'kept-apart'
+    | 'brought-twice'
     | 'too-wide'
     | 'too-high'
     | 'file-taken'

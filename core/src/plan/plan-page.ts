@@ -1,10 +1,12 @@
 import type { AskedChange } from '../compose/changes.ts';
 import { snippetText, type Run } from '../compose/snippet.ts';
 import { positions, type SnippetPosition } from '../options/position.ts';
-import { reason } from '../reason.ts';
+import { reason, type Reason } from '../reason.ts';
 import type { EditorRules } from '../editor/index.ts';
+import { aroundOf, givenParts, type Around, type Block } from './around.ts';
 import { askedFields, type FilledField } from './asked-fields.ts';
 import { composeAtPlace } from './at-place.ts';
+import { broughtTwice } from './brought-twice.ts';
 import { collisions } from './collisions.ts';
 import { companionOf } from './companion.ts';
 import { forEditorFindings, overBudget } from './editor-findings.ts';
@@ -40,39 +42,31 @@ export interface PagePlan {
  * Plans a page: what its placements need only once is said once, in the page’s head where the site has a way
  * into it, else at the first place that needs it. The outcome does not depend on the order of placing.
  * `digest` makes the digest of a text, always the same for the same text; `leaving` are placements that have
- * ended and are still on the page.
+ * ended and are still on the page; `blocks` stand around its own content, and stay as they are.
  */
 export function planPage(
   placements: readonly PlannedPlacement[],
   site: PlannedSite,
   digest: (text: string) => string,
   leaving: readonly LeavingPlacement[] = [],
+  blocks: readonly Block[] = [],
 ): PagePlan {
   const heads = headsOf(site, digest);
-  const apart = keptApart(placements, site, heads);
-  const worked = workedOut(apartFrom(placements, apart), site, heads);
-  const first = firstOf(worked.flatMap(({ parts }) => parts));
-  const placeBy = new Map(placements.map(({ id, place }) => [id, place]));
-  const spots = worked.map((one) => {
-    const changes = one.parts.flatMap((part) => {
-      const firstAt = first.get(part.text)!.placement;
-      const elsewhere =
-        firstAt === part.placement ? null : reason('loaded-at', { place: placeBy.get(firstAt)! });
-      const why = whyMoved(part.text, heads) ?? elsewhere;
-      return why === null ? [] : [leaveOut(part, why)];
-    });
-    return spotSnippet(one, { site, heads }, changes, digest);
-  });
+  const around = aroundOf(blocks, site, digest);
+  const apart = keptApart(placements, site, heads, around.claimants);
+  const worked = workedOut(apartFrom(placements, apart), site, heads, around.before);
+  const given = new Set(worked.flatMap((one) => [...givenParts(one, heads, around)]));
+  const spots = spotSnippets(worked, { site, heads, given, around }, digest);
   const shared = positions
     .filter((position) => position !== 'spot' && position !== 'file')
     .flatMap((position) =>
       sharedSnippets(
-        worked.map((one) => sharedAt(position, one, heads)),
+        worked.map((one) => sharedAt(position, one, { heads, given })),
         position,
         digest,
       ),
     );
-  const companion = companionOf(worked, { ...site, heads }, digest);
+  const companion = around.hasCompanion ? [] : companionOf(worked, { ...site, heads }, digest);
   const snippets = [...fileSnippets(worked, digest), ...shared, ...companion, ...spots].sort(
     (a, b) => positions.indexOf(a.position) - positions.indexOf(b.position),
   );
@@ -82,7 +76,7 @@ export function planPage(
       fieldsOf: fieldsOf(worked, site),
       inSiteHead: new Set(site.siteHead?.stands ?? []),
     }),
-    findings: findingsOf(worked, { apart, heads, snippets, editor: site.editor }),
+    findings: findingsOf(worked, { apart, heads, snippets, editor: site.editor, around, given }),
     once: oncePerPage(worked, companion, digest),
     apart: [...apart].map(([placement, { way }]) => ({ placement, way })),
   };
@@ -96,11 +90,15 @@ const findingsOf = (
     heads,
     snippets,
     editor,
+    around,
+    given,
   }: {
     apart: ReadonlyMap<string, KeptApart>;
     heads: Heads;
     snippets: readonly PlannedSnippet[];
     editor: EditorRules | undefined;
+    around: Around;
+    given: ReadonlySet<SharedPart>;
   },
 ): PlanFinding[] => [
   ...filesTaken(worked),
@@ -108,14 +106,19 @@ const findingsOf = (
     worked.map(({ placement }) => placement),
     apart,
   ),
-  ...collisions(worked.filter(({ composition }) => isBare(composition)).map(({ placement }) => placement)),
+  ...collisions(
+    [...worked, ...around.worked]
+      .filter(({ composition }) => isBare(composition))
+      .map(({ placement }) => placement),
+  ),
+  ...broughtTwice(worked, { heads, around, given }),
   ...worked.flatMap(({ placement, composition }) => [
     ...tooLarge(placement, composition),
     ...notCarried(placement, composition),
     ...forEditorFindings(placement, composition),
   ]),
   ...tooEarly(worked, heads),
-  ...overBudget(worked, snippets, editor),
+  ...overBudget(worked, { snippets, editor, around: around.worked }),
 ];
 
 const fieldsOf = (
@@ -136,6 +139,37 @@ function firstOf(parts: readonly SharedPart[]): Map<string, SharedPart> {
   const first = new Map<string, SharedPart>();
   for (const part of parts) if (!first.has(part.text)) first.set(part.text, part);
   return first;
+}
+
+/* What stands at each spot: without what its page has elsewhere. */
+function spotSnippets(
+  worked: readonly Worked[],
+  {
+    site,
+    heads,
+    given,
+    around,
+  }: { site: PlannedSite; heads: Heads; given: ReadonlySet<SharedPart>; around: Around },
+  digest: (text: string) => string,
+): PlannedSnippet[] {
+  const first = firstOf(worked.flatMap(({ parts }) => parts.filter((part) => !given.has(part))));
+  const placeBy = new Map(worked.map(({ placement: { id, place } }) => [id, place]));
+  const whyElsewhere = (part: SharedPart): Reason | null => {
+    if (given.has(part)) return reason('loaded-at', { place: around.before.get(part.text)! });
+    const firstAt = first.get(part.text)!.placement;
+    const isElsewhere = firstAt !== part.placement;
+    return (
+      whyMoved(part.text, heads) ??
+      (isElsewhere ? reason('loaded-at', { place: placeBy.get(firstAt)! }) : null)
+    );
+  };
+  return worked.map((one) => {
+    const changes = one.parts.flatMap((part) => {
+      const why = whyElsewhere(part);
+      return why === null ? [] : [leaveOut(part, why)];
+    });
+    return spotSnippet(one, { site, heads }, changes, digest);
+  });
 }
 
 function spotSnippet(
@@ -167,14 +201,14 @@ interface SharedThing {
 function sharedAt(
   position: SnippetPosition,
   { placement: { id }, composition, parts }: Worked,
-  heads: Heads,
+  { heads, given }: { heads: Heads; given: ReadonlySet<SharedPart> },
 ): SharedThing[] {
   const askedAt = (wanted: SnippetPosition): SharedThing[] =>
     composition.snippets
       .filter((snippet) => snippet.position === wanted)
       .map(({ runs }) => ({ text: snippetText({ runs }), runs, placement: id }));
   if (position !== 'site-head' && position !== 'page-head') return askedAt(position);
-  const things = [...parts, ...askedAt('page-head')];
+  const things = [...parts.filter((part) => !given.has(part)), ...askedAt('page-head')];
   return position === 'site-head'
     ? things.filter(({ text }) => heads.ofSite(text))
     : things.filter(({ text }) => heads.page && !heads.ofSite(text));

@@ -5,7 +5,7 @@ import { bringsLoader } from '../presentation/index.ts';
 import { listenerTag, loaderTag } from '../visitors/index.ts';
 import { composeAtPlace, type Place } from './at-place.ts';
 import { isBare, type PlacedComposition } from './forms.ts';
-import { inFrame, keepApart, type KeptApart } from './keep-apart.ts';
+import { inFrame, keepApart, type Claimant, type KeptApart } from './keep-apart.ts';
 import { byPlace, type PlannedPlacement } from './planned-placement.ts';
 import type { PlannedSite } from './planned-site.ts';
 import { sharedParts, type SharedPart } from './shared.ts';
@@ -20,23 +20,31 @@ export interface Worked {
   parts: SharedPart[];
 }
 
-/** Who is put into a frame of its own: decided before what each page needs once is shared out. */
+/** A placement as one who claims things on its page. */
+export const claimantOf = (placement: PlannedPlacement, site: PlannedSite, heads: Heads): Claimant => ({
+  placement,
+  compose: (asked) =>
+    composeAtPlace(
+      placement.code,
+      asked,
+      circumstancesOf(placement, site, { loader: 'here', listener: 'here' }),
+      placeOf(site, heads),
+    ),
+});
+
+/**
+ * Who is put into a frame of its own: decided before what each page needs once is shared out. `fixed` are
+ * those around, who stay as they are.
+ */
 export const keptApart = (
   placements: readonly PlannedPlacement[],
   site: PlannedSite,
   heads: Heads,
+  fixed: readonly Claimant[] = [],
 ): ReadonlyMap<string, KeptApart> =>
   keepApart(
-    [...placements].sort(byPlace).map((placement) => ({
-      placement,
-      compose: (asked) =>
-        composeAtPlace(
-          placement.code,
-          asked,
-          circumstancesOf(placement, site, { loader: 'here', listener: 'here' }),
-          placeOf(site, heads),
-        ),
-    })),
+    [...placements].sort(byPlace).map((placement) => claimantOf(placement, site, heads)),
+    fixed,
   );
 
 /** The same placements, those that are kept apart in frames of their own. */
@@ -57,18 +65,19 @@ export const placeOf = ({ editor }: PlannedSite, heads: Heads): Place => ({
 
 /**
  * What each code comes to, in the order of the places: the first that needs our loader brings it, where
- * there is no way into the head.
+ * there is no way into the head; `given` are the texts that stand before all of them.
  */
 export function workedOut(
   placements: readonly PlannedPlacement[],
   site: PlannedSite,
   heads: Heads,
+  given: ReadonlyMap<string, unknown> = new Map(),
 ): Worked[] {
-  let hasLoader = false;
-  let hasListener = false;
+  let hasLoader = given.has(loaderTag);
+  let hasListener = given.has(listenerTag);
   return [...placements].sort(byPlace).map((placement) => {
     const place = placeOf(site, heads);
-    const inHead = (tag: string): boolean => heads.page || heads.ofSite(tag);
+    const inHead = (tag: string): boolean => (heads.page && !given.has(tag)) || heads.ofSite(tag);
     const loader = inHead(loaderTag) ? 'head' : hasLoader ? 'elsewhere' : 'here';
     const listener = inHead(listenerTag) ? 'head' : hasListener ? 'elsewhere' : 'here';
     const circumstances = circumstancesOf(placement, site, { loader, listener });

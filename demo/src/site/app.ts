@@ -23,7 +23,7 @@ export function hollinfell(store: SiteStore): Router {
   router.get('/{*path}', (request, response, next) => {
     const page = pageAt(request.path.slice(1));
     if (!page) return next();
-    const { published, head = '' } = store.read();
+    const { published, head = '', footer = '' } = store.read();
     const sections = page.sections.map(
       ({ heading, text, spot }) =>
         `<section>\n<h2>${escapeHtml(heading)}</h2>\n<p>${escapeHtml(text)}</p>\n<div class="spot">${published[`${page.path}#${spot}`] ?? ''}</div>\n</section>`,
@@ -38,7 +38,7 @@ export function hollinfell(store: SiteStore): Router {
 <p class="lead">${escapeHtml(page.lead)}</p>
 ${sections.join('\n')}
 </main>
-<footer>Hollin Fell Observatory · the moor road, last gate · <a href="/stories/twelve-winters">twelve winters</a> · <a href="/edit/${page.path}">edit this page</a></footer>`;
+<footer>${footer === '' ? '' : `<div class="spot">${footer}</div>\n`}Hollin Fell Observatory · the moor road, last gate · <a href="/stories/twelve-winters">twelve winters</a> · <a href="/edit/${page.path}">edit this page</a></footer>`;
     // Readers of the site may keep a page for a while; whoever asks past the cache gets the newest.
     response.set('Cache-Control', 'max-age=60').send(
       htmlPage({

@@ -24,12 +24,13 @@ export function editor(store: SiteStore): Router {
     store.edit(page, spot, code);
     response.status(204).end();
   });
-  router.put('/api/head', json({ limit: '2mb' }), (request, response) => {
-    const { code } = (request.body ?? {}) as Record<string, unknown>;
-    if (typeof code !== 'string') return void response.status(400).json({ problem: 'No code was given.' });
-    store.editHead(code);
-    response.status(204).end();
-  });
+  for (const where of ['head', 'footer'] as const)
+    router.put(`/api/${where}`, json({ limit: '2mb' }), (request, response) => {
+      const { code } = (request.body ?? {}) as Record<string, unknown>;
+      if (typeof code !== 'string') return void response.status(400).json({ problem: 'No code was given.' });
+      store.editEvery(where, code);
+      response.status(204).end();
+    });
   router.post('/api/publish', json(), (request, response) => {
     const { page } = (request.body ?? {}) as Record<string, unknown>;
     if (typeof page !== 'string' || !pageAt(page))
@@ -42,11 +43,12 @@ export function editor(store: SiteStore): Router {
     show('', request.query['published'] !== undefined, store, response);
   });
   router.get('/every-page', (request, response) =>
-    showHead(request.query['published'] !== undefined, store, response),
+    showEveryPage(request.query['published'] !== undefined, store, response),
   );
   router.post('/every-page', urlencoded({ extended: false, limit: '2mb' }), (request, response) => {
-    const { head = '' } = (request.body ?? {}) as Record<string, string>;
-    store.editHead(head.replaceAll('\r\n', '\n'));
+    const { head = '', footer = '' } = (request.body ?? {}) as Record<string, string>;
+    store.editEvery('head', head.replaceAll('\r\n', '\n'));
+    store.editEvery('footer', footer.replaceAll('\r\n', '\n'));
     response.redirect(303, '/edit/every-page?published');
   });
   router.get('/:path', (request, response, next) =>
@@ -86,7 +88,8 @@ ${fields(page, draft)}
 }
 
 /* What the whole site has in common. */
-function showHead(published: boolean, store: SiteStore, response: Sent): void {
+function showEveryPage(published: boolean, store: SiteStore, response: Sent): void {
+  const { head = '', footer = '' } = store.read();
   const body = `${header(null)}
 <main class="editor">
 <h1>Every page</h1>
@@ -94,7 +97,10 @@ ${published ? '<p class="done" role="status">Published on every page.</p>' : ''}
 <form method="post" action="/edit/every-page">
 <p><label for="head">Code for the head of every page <span>(HTML)</span></label>
 <textarea id="head" name="head" rows="6" spellcheck="false">
-${escapeHtml(store.read().head ?? '')}</textarea></p>
+${escapeHtml(head)}</textarea></p>
+<p><label for="footer">Code for the footer of every page <span>(HTML)</span></label>
+<textarea id="footer" name="footer" rows="6" spellcheck="false">
+${escapeHtml(footer)}</textarea></p>
 <p><button type="submit">Publish</button></p>
 </form>
 </main>`;

@@ -5,16 +5,20 @@ import { dirname } from 'node:path';
 export interface SpotContents {
   draft: Record<string, string>;
   published: Record<string, string>;
-  /** What stands in the head of every page. */
+  /** What stands in the head of every page, and in its footer. */
   head?: string;
+  footer?: string;
 }
+
+/** What every page has in common. */
+export type EveryPage = 'head' | 'footer';
 
 export interface SiteStore {
   read(): SpotContents;
   /** Puts a code into a spot of the draft. */
   edit(path: string, spot: string, code: string): void;
-  /** Puts a code into the head of every page, for visitors to see. */
-  editHead(code: string): void;
+  /** Puts a code into the head or the footer of every page, for visitors to see. */
+  editEvery(where: EveryPage, code: string): void;
   /** Shows visitors what the draft of a page holds. */
   publish(path: string): void;
 }
@@ -39,7 +43,7 @@ export function openSite(file: string): SiteStore {
       const now = read();
       write({ ...now, draft: { ...now.draft, [`${path}#${spot}`]: code } });
     },
-    editHead: (head) => write({ ...read(), head }),
+    editEvery: (where, code) => write({ ...read(), [where]: code }),
     publish: (path) => {
       const now = read();
       const own = Object.fromEntries(Object.entries(now.draft).filter(([key]) => key.startsWith(`${path}#`)));

@@ -9,18 +9,14 @@ import type { Reader } from '../reading/reader.ts';
 import { digest } from '../digest.ts';
 import { issuedElsewhere, issuedTexts, type IssuedText } from '../store/issued.ts';
 import type { JobRow } from '../store/jobs.ts';
-import { declaredAddresses } from '../store/places.ts';
+import { blocksOf, isSaidToShow } from '../store/blocks.ts';
+import { declaredAddresses, type PageRow } from '../store/places.ts';
 import { leavingOn, placementsToSweep, type SweptPlacement } from '../store/placements.ts';
 import { soughtInHead, type HeadSeen } from '../store/site-heads.ts';
-import {
-  nextPage,
-  recordPage,
-  type PageOfSweep,
-  type PageResult,
-  type PlacementResult,
-} from '../store/sweeps.ts';
+import { nextPage, recordPage, type PageOfSweep, type PageResult } from '../store/sweeps.ts';
 import { withItsFile } from './file-of-frame.ts';
 import { whyUnreadable } from './unreadable.ts';
+import type { PlacementResult } from '../store/seen.ts';
 import { outOfDateFinding, pausedFinding, retiredFinding } from '../usecases/placements.ts';
 import { pageUrl } from '../serializers/places.ts';
 import { planPage } from '../usecases/planning.ts';
@@ -60,11 +56,14 @@ async function lookAt(
   row: PageOfSweep,
   { db, fetching, reader, renderContext, refresh, placementUrl, log, now }: SweepTools,
 ): Promise<PageResult> {
-  let placements = await placementsToSweep(db, row.page.id);
-  if (placements.some(({ stale }) => stale === 'yes')) {
-    await planPage(row.page.id, { db, renderContext: () => refresh().then(renderContext), log, now });
-    placements = await placementsToSweep(db, row.page.id);
-  }
+  const blocks = await blocksOf(db, row.site.id);
+  const places = [row.page.id, ...blocks.map(({ id }) => id)];
+  let placements = await placementsToSweep(db, places);
+  const stale = new Set(placements.filter((each) => each.stale === 'yes').map(({ pageId }) => pageId));
+  for (const pageId of stale)
+    await planPage(pageId, { db, renderContext: () => refresh().then(renderContext), log, now });
+  if (stale.size > 0) placements = await placementsToSweep(db, places);
+  const ofBlock = blockOn(row.page, blocks);
   const declared = await declaredAddresses(db);
   try {
     const answer = await fetching.readPage(addressOfPage(row), declared);
@@ -76,7 +75,7 @@ async function lookAt(
       served: placementUrl(publicId),
       issued: new Map((issued.get(id) ?? []).map(({ number, text }) => [number, text])),
     }));
-    const leaving = await leavingOn(db, row.page.id);
+    const leaving = await leavingOn(db, places);
     const ended = leaving.map(({ publicId }) => ({
       placement: publicId,
       seenBefore: true,
@@ -93,17 +92,35 @@ async function lookAt(
     // One after the other, as they may all be of one server.
     for (const [i, placed] of placements.entries()) {
       const own = issued.get(placed.id) ?? [];
-      seen.push(resultOf(placed, await withItsFile(scanned[i]!, own, { fetching, reader, declared }), own));
+      const block = ofBlock(placed);
+      const isRead = block !== null && wasReadLately(placed, now());
+      const found = isRead
+        ? scanned[i]!
+        : await withItsFile(scanned[i]!, own, { fetching, reader, declared });
+      seen.push({ ...resultOf(placed, found, own), block });
     }
     const gone = leaving
       .filter((_, i) => scanned[placements.length + i]!.state === 'missing')
-      .map(({ id }) => id);
+      .map((each) => ({ id: each.id, isOfBlock: ofBlock(each) !== null }));
     const head = await headSeen(db, { sought, inHead }, [...seen, ...leaving.map(carriedByLeaving)]);
     return { state: 'read', status: answer.status, why: null, digest: digest(answer.text), seen, gone, head };
   } catch (error) {
-    return unreachable(placements, whyUnreadable(error));
+    const own = placements.filter((placed) => ofBlock(placed) === null);
+    return unreachable(own, whyUnreadable(error));
   }
 }
+
+/* By the row of what is placed there: what it says of a block that it is in; null for the page’s own. */
+const blockOn =
+  (on: PageRow, blocks: readonly PageRow[]) =>
+  ({ pageId }: { pageId: number }): PlacementResult['block'] => {
+    const block = blocks.find(({ id }) => id === pageId);
+    return block ? { isExpected: isSaidToShow(on, block) } : null;
+  };
+
+/* A file that is in a block is the same on each of its pages. */
+const wasReadLately = ({ checkedAt }: SweptPlacement, now: Date): boolean =>
+  checkedAt !== null && now.getTime() - checkedAt.getTime() < 600_000;
 
 /* Where a page is read: at the site’s own address, or at a further one. */
 const addressOfPage = ({ site, page, address }: PageOfSweep): string =>
@@ -157,6 +174,7 @@ function unreachable(placements: readonly SweptPlacement[], failure: FetchFailur
       line: null,
       served: false,
       findings: [finding],
+      block: null,
     })),
   };
 }
@@ -166,7 +184,7 @@ function resultOf(
   { id, wanted, revision, retiredAt, pausedAt }: SweptPlacement,
   seen: PlacementSeen,
   issued: readonly IssuedText[],
-): PlacementResult {
+): Omit<PlacementResult, 'block'> {
   const { delivery, line, served } = seen;
   const carries = issued.find(({ number }) => number === delivery) ?? null;
   const unwanted = retiredAt !== null ? seenRetired : pausedAt !== null ? seenPaused : null;

@@ -1,11 +1,16 @@
-import type { Page, SharedSpot, Site, Spot } from '@orbis/contract';
+import { isBlockPath, type Page, type SharedSpot, type Site, type Spot } from '@orbis/contract';
 import type { PageRow, SiteRow } from '../store/places.ts';
 import type { SharedSpotRow } from '../store/shared-spots.ts';
 import type { FoundSpot, SpotSize } from '../store/spots.ts';
 
-/** The address of a page: the site's address with the page's path. */
-export const pageUrl = (site: { address: string }, page: { path: string }): string =>
-  site.address.replace(/\/$/, '') + '/' + page.path;
+/**
+ * The address of a page: the site's address with the page's path. Of a block, the address under which the
+ * pages are that show it.
+ */
+export const pageUrl = (
+  site: { address: string },
+  { path, under = null }: { path: string; under?: string | null },
+): string => `${site.address.replace(/\/$/, '')}/${isBlockPath(path) ? (under ?? '') : path}`;
 
 /** A page as people write it: `hollinfell/talks`. */
 export const pageKeyOf = ({ site, page }: { site: { key: string }; page: { path: string } }): string =>
@@ -70,6 +75,7 @@ export function serializePage(
     path: page.path,
     title: page.title,
     url: pageUrl(site, page),
+    block: page.stands === null ? null : { under: page.under, stands: page.stands },
     checkedAt: page.checkedAt?.toISOString() ?? null,
     spots: spots.map((spot) => serializeSpot(key, spot)),
   };

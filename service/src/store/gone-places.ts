@@ -1,4 +1,5 @@
 import { and, eq, isNotNull, isNull, sql, type SQL } from 'drizzle-orm';
+import { isBlockPath } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
 import { letPagesGo } from './let-pages-go.ts';
 import { isOneOf } from './one-of.ts';
@@ -103,7 +104,7 @@ export const isGonePath = async (db: Handle, siteId: number, path: string): Prom
 /** Takes a page out that the register keeps something of. Call it in a transaction. */
 export async function markPageGone(
   tx: Handle,
-  row: Pick<PageRow, 'id' | 'siteId'>,
+  row: Pick<PageRow, 'id' | 'siteId' | 'path'>,
   now: Date,
 ): Promise<void> {
   const [result] = await tx
@@ -111,24 +112,31 @@ export async function markPageGone(
     .set({ goneAt: now, version: sql`${page.version} + 1` })
     .where(and(eq(page.id, row.id), isNull(page.goneAt)));
   if (result.affectedRows === 0) return;
-  await countPage(tx, row.siteId, sql`-`);
+  await countPage(tx, row, sql`-`);
   await letPagesGo(tx, eq(page.id, row.id));
 }
 
 /** Has a page again that was taken out. Call it in a transaction. */
-export async function bringPageBack(tx: Handle, row: Pick<PageRow, 'id' | 'siteId'>): Promise<void> {
+export async function bringPageBack(tx: Handle, row: Pick<PageRow, 'id' | 'siteId' | 'path'>): Promise<void> {
   await tx
     .update(page)
     .set({ goneAt: null, goneWith: null, version: sql`${page.version} + 1` })
     .where(eq(page.id, row.id));
-  await countPage(tx, row.siteId, sql`+`);
+  await countPage(tx, row, sql`+`);
 }
 
-const countPage = (tx: Handle, siteId: number, sign: SQL): Promise<unknown> =>
-  tx
+/* A block is no page. */
+async function countPage(
+  tx: Handle,
+  { siteId, path }: Pick<PageRow, 'siteId' | 'path'>,
+  sign: SQL,
+): Promise<void> {
+  if (isBlockPath(path)) return;
+  await tx
     .update(site)
     .set({ pages: sql`${site.pages} ${sign} 1` })
     .where(eq(site.id, siteId));
+}
 
 /** Takes a spot out that the register keeps something of. Call it in a transaction. */
 export const markSpotGone = (tx: Handle, id: number, now: Date): Promise<unknown> =>
@@ -163,9 +171,13 @@ export async function bringSiteBack(tx: Handle, siteId: number, change: number):
     .update(page)
     .set({ goneAt: null, goneWith: null })
     .where(and(eq(page.siteId, siteId), eq(page.goneWith, change)));
+  const blocks = await tx.$count(
+    page,
+    and(eq(page.siteId, siteId), isNull(page.goneAt), isNotNull(page.stands)),
+  );
   await tx
     .update(site)
-    .set({ goneAt: null, pages: back.affectedRows, version: sql`${site.version} + 1` })
+    .set({ goneAt: null, pages: back.affectedRows - blocks, version: sql`${site.version} + 1` })
     .where(eq(site.id, siteId));
 }
 

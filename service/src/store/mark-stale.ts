@@ -1,10 +1,11 @@
-import { and, asc, eq, gt, sql, type SQL } from 'drizzle-orm';
+import { and, asc, eq, gt, isNotNull, sql, type SQL } from 'drizzle-orm';
 import type { Handle } from '../database/connect.ts';
 import { isOneOf } from './one-of.ts';
-import { placement, siteMarking } from './schema.ts';
+import { page, placement, siteMarking } from './schema.ts';
 
 /*
- * What would be handed out on a page depends on its embeds, its site and the rules for all. Whoever
+ * What would be handed out on a page depends on its embeds, its site, the blocks that it shows and the rules
+ * for all. Whoever
  * changes one of them says so here, in the transaction that does; the pages are planned again when
  * somebody asks, or by the job. Where that is about many placements, the transaction writes down the sites
  * alone, and they are marked piece by piece: a change answers in the same time however large a site is.
@@ -19,9 +20,20 @@ const mark = (tx: Handle, where: SQL | undefined): Promise<unknown> =>
     .set({ stale: 'yes', inputs: sql`${placement.inputs} + 1` })
     .where(and(eq(placement.active, 1), where));
 
-/** Something changed on a page itself. */
-export const markPage = (tx: Handle, pageId: number): Promise<unknown> =>
-  mark(tx, eq(placement.pageId, pageId));
+/** Something changed on a page itself, or in a block: then also for the pages around it. */
+export async function markPage(tx: Handle, pageId: number): Promise<void> {
+  await mark(tx, eq(placement.pageId, pageId));
+  await markAroundBlocks(tx, [pageId]);
+}
+
+/* What is in a block is so for every page that shows it; which these are changes with every sweep. */
+async function markAroundBlocks(tx: Handle, pageIds: readonly number[]): Promise<void> {
+  const sites = await tx
+    .selectDistinct({ id: page.siteId })
+    .from(page)
+    .where(and(isOneOf(page.id, pageIds), isNotNull(page.stands)));
+  for (const { id } of sites) await markSite(tx, id);
+}
 
 /** Something changed that holds for every page of a site. */
 export async function markSite(tx: Handle, siteId: number): Promise<void> {
@@ -54,13 +66,9 @@ export async function markEmbeds(tx: Handle, embedIds: readonly number[]): Promi
     .from(placement)
     .where(and(where, eq(placement.active, 1)));
   if (pages.length === 0) return;
-  await mark(
-    tx,
-    isOneOf(
-      placement.pageId,
-      pages.map(({ id }) => id),
-    ),
-  );
+  const ids = pages.map(({ id }) => id);
+  await mark(tx, isOneOf(placement.pageId, ids));
+  await markAroundBlocks(tx, ids);
 }
 
 async function isMany(tx: Handle, where: SQL | undefined): Promise<boolean> {

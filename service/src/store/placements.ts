@@ -69,7 +69,7 @@ export interface ShownPlacement {
   placement: PlacementRow;
   embed: Pick<EmbedRow, 'key' | 'name' | 'revision' | 'retiredAt'>;
   site: Pick<SiteRow, 'key' | 'address'>;
-  page: Pick<PageRow, 'path'>;
+  page: Pick<PageRow, 'path' | 'under'>;
   spot: Pick<SpotRow, 'name'>;
   /** The number of the revision that its page carries. */
   carried: number | null;
@@ -134,7 +134,7 @@ const shownOf = (db: Handle, ids: readonly number[]) =>
       placement,
       embed: { key: embed.key, name: embed.name, revision: embed.revision, retiredAt: embed.retiredAt },
       site: { key: site.key, address: site.address },
-      page: { path: page.path },
+      page: { path: page.path, under: page.under },
       spot: { name: spot.name },
       carried: carriedRevision.number,
       issued: { number: delivery.number, createdAt: delivery.createdAt },
@@ -180,7 +180,7 @@ export const placementsOn = (db: Handle, pageId: number): Promise<StoredPlacemen
 /** Of a placement, what a sweep must know beside what was handed out. */
 export interface SweptPlacement extends Pick<
   PlacementRow,
-  'id' | 'publicId' | 'lastSeenAt' | 'seen' | 'wanted' | 'stale' | 'pausedAt'
+  'id' | 'publicId' | 'pageId' | 'lastSeenAt' | 'checkedAt' | 'seen' | 'wanted' | 'stale' | 'pausedAt'
 > {
   /** The number of its embed’s newest revision. */
   revision: number;
@@ -188,13 +188,15 @@ export interface SweptPlacement extends Pick<
   retiredAt: Date | null;
 }
 
-/** Every placement of a page that is not ended. */
-export const placementsToSweep = (db: Handle, pageId: number): Promise<SweptPlacement[]> =>
+/** Every placement of a page, or of some blocks, that is not ended. */
+export const placementsToSweep = (db: Handle, pageIds: readonly number[]): Promise<SweptPlacement[]> =>
   db
     .select({
       id: placement.id,
       publicId: placement.publicId,
+      pageId: placement.pageId,
       lastSeenAt: placement.lastSeenAt,
+      checkedAt: placement.checkedAt,
       seen: placement.seen,
       wanted: placement.wanted,
       stale: placement.stale,
@@ -204,17 +206,24 @@ export const placementsToSweep = (db: Handle, pageId: number): Promise<SweptPlac
     })
     .from(placement)
     .innerJoin(embed, eq(embed.id, placement.embedId))
-    .where(and(eq(placement.pageId, pageId), eq(placement.active, 1)))
+    .where(and(isOneOf(placement.pageId, pageIds), eq(placement.active, 1)))
     .orderBy(desc(placement.id));
 
-/** Placements that have ended, and were still on the page when it was last read. */
-export const leavingOn = (
-  db: Handle,
-  pageId: number,
-): Promise<{ id: number; publicId: string; spot: string; seenDelivery: number | null }[]> =>
+/** A placement that has ended, and was still on its page when that was last read. */
+export interface LeavingRow {
+  id: number;
+  pageId: number;
+  publicId: string;
+  spot: string;
+  seenDelivery: number | null;
+}
+
+/** Placements that have ended, and were still on the page, or in the blocks, when that was last read. */
+export const leavingOn = (db: Handle, pageIds: readonly number[]): Promise<LeavingRow[]> =>
   db
     .select({
       id: placement.id,
+      pageId: placement.pageId,
       publicId: placement.publicId,
       spot: spot.name,
       seenDelivery: placement.seenDelivery,
@@ -223,7 +232,7 @@ export const leavingOn = (
     .innerJoin(spot, eq(spot.id, placement.spotId))
     .where(
       and(
-        eq(placement.pageId, pageId),
+        isOneOf(placement.pageId, pageIds),
         isNull(placement.active),
         inArray(placement.seen, ['live', 'altered']),
       ),

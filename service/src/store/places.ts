@@ -1,5 +1,5 @@
 import { and, asc, eq, gt, gte, inArray, isNotNull, isNull, like, sql } from 'drizzle-orm';
-import type { Place } from '@orbis/contract';
+import { isBlockPath, type Place } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
 import type { Actor } from './embeds.ts';
 import { chunks } from './chunks.ts';
@@ -24,6 +24,8 @@ type ChangingOfSite =
   | 'frameStyle'
   | 'editor';
 export type PageRow = typeof page.$inferSelect;
+/** What a page says of itself; the last two are a block’s alone. */
+export type PageSaid = Pick<PageRow, 'path' | 'title'> & Partial<Pick<PageRow, 'under' | 'stands'>>;
 
 const first = <T>([row]: T[]): T | null => row ?? null;
 
@@ -85,6 +87,10 @@ export async function findPage(
   );
 }
 
+/** A page that is there, by its row. */
+export const pageById = async (db: Handle, id: number): Promise<PageRow> =>
+  (await db.select().from(page).where(eq(page.id, id)))[0]!;
+
 /**
  * Adds a page; one that was removed comes back with its spots. Call it in a transaction.
  * @throws the driver’s duplicate-key error where it is there.
@@ -92,30 +98,28 @@ export async function findPage(
 export async function insertPage(
   tx: Handle,
   siteId: number,
-  values: { path: string; title: string },
+  values: PageSaid,
   { by, now }: Actor,
 ): Promise<void> {
   const [again] = await comeBack(tx, siteId, [values]);
   if (!again) await tx.insert(page).values({ siteId, ...values, createdAt: now, createdBy: by });
-  await countPages(tx, siteId, 1);
+  if (!isBlockPath(values.path)) await countPages(tx, siteId, 1);
 }
 
 /* Those of these pages that were removed come back; their paths. */
-async function comeBack(
-  tx: Handle,
-  siteId: number,
-  pages: readonly { path: string; title: string }[],
-): Promise<string[]> {
-  const titles = new Map(pages.map(({ path, title }) => [path, title]));
+async function comeBack(tx: Handle, siteId: number, pages: readonly PageSaid[]): Promise<string[]> {
+  const said = new Map(pages.map((each) => [each.path, each]));
   const back: string[] = [];
-  for (const part of chunks([...titles.keys()])) {
+  for (const part of chunks([...said.keys()])) {
     const gone = await tx
       .select({ id: page.id, path: page.path })
       .from(page)
       .where(and(eq(page.siteId, siteId), inArray(page.path, part), isNotNull(page.goneAt)));
     for (const { id, path } of gone) {
-      const values = { title: titles.get(path)!, goneAt: null, goneWith: null };
-      await tx.update(page).set(values).where(eq(page.id, id));
+      await tx
+        .update(page)
+        .set({ ...said.get(path)!, goneAt: null, goneWith: null })
+        .where(eq(page.id, id));
       back.push(path);
     }
   }
@@ -190,11 +194,7 @@ export async function deletePages(tx: Handle, siteId: number, paths: readonly st
 }
 
 /** False where somebody changed the page since. */
-export async function changePage(
-  db: Handle,
-  row: PageRow,
-  values: Partial<Pick<PageRow, 'title' | 'path'>>,
-): Promise<boolean> {
+export async function changePage(db: Handle, row: PageRow, values: Partial<PageSaid>): Promise<boolean> {
   const [result] = await db
     .update(page)
     .set({ ...values, version: row.version + 1 })
@@ -299,10 +299,13 @@ export async function deleteSite(tx: Handle, id: number): Promise<void> {
 }
 
 /** Call it in a transaction. */
-export async function deletePage(tx: Handle, { id, siteId }: Pick<PageRow, 'id' | 'siteId'>): Promise<void> {
+export async function deletePage(
+  tx: Handle,
+  { id, siteId, path }: Pick<PageRow, 'id' | 'siteId' | 'path'>,
+): Promise<void> {
   await letPagesGo(tx, eq(page.id, id));
   const [result] = await tx.delete(page).where(eq(page.id, id));
-  if (result.affectedRows === 1) await countPages(tx, siteId, -1);
+  if (result.affectedRows === 1 && !isBlockPath(path)) await countPages(tx, siteId, -1);
 }
 
 /** What all sites have in common; null where they differ, or where there is none. */
@@ -333,7 +336,7 @@ export const addressesOf = ({
   furtherAddresses,
 }: Pick<SiteRow, 'address' | 'furtherAddresses'>): string[] => [address, ...furtherAddresses];
 
-/** The pages that a sweep reads: all, those of a site, or one. */
+/** The pages that a sweep reads: all, those of a site, or one. Blocks are no pages by themselves. */
 export async function pagesToSweep(
   db: Handle,
   scope: { siteId?: number; pageId?: number },
@@ -344,6 +347,7 @@ export async function pagesToSweep(
     .where(
       and(
         isNull(page.goneAt),
+        isNull(page.stands),
         scope.siteId === undefined ? undefined : eq(page.siteId, scope.siteId),
         scope.pageId === undefined ? undefined : eq(page.id, scope.pageId),
       ),

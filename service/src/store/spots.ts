@@ -1,5 +1,5 @@
 import { and, asc, desc, eq, isNotNull, isNull, sql } from 'drizzle-orm';
-import type { Place } from '@orbis/contract';
+import { isBlockPath, type Place } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
 import type { Actor } from './embeds.ts';
 import { groupBy } from './group.ts';
@@ -30,7 +30,7 @@ function asFound(
   row: SpotRow | null,
   shared: SharedSpotRow | null,
 ): (FoundSpot & { order: number }) | null {
-  const isOffered = shared !== null && path.startsWith(shared.under);
+  const isOffered = shared !== null && !isBlockPath(path) && path.startsWith(shared.under);
   if (row === null ? !isOffered : row.goneAt !== null) return null;
   const from = row === null || row.shared ? shared : null;
   const { phone, tablet, desktop, heights, selector } = (from ?? row)!;

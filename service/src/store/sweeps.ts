@@ -8,7 +8,6 @@ import { insertMany } from './insert-many.ts';
 import type { JobRow } from './jobs.ts';
 import { isOneOf } from './one-of.ts';
 import { afterId } from './pages.ts';
-import type { PlacementRow } from './placements.ts';
 import {
   embed,
   job,
@@ -19,10 +18,10 @@ import {
   spot,
   sweepPage,
   type SightedState,
-  type StoredFinding,
 } from './schema.ts';
 import { recordHead, type HeadSeen } from './site-heads.ts';
-import { stateOf } from './stale.ts';
+import { isGoneEverywhere, isTold, recordSeen, recordSeenInBlock, type PlacementResult } from './seen.ts';
+import { markPage } from './mark-stale.ts';
 
 export type SweepPageRow = typeof sweepPage.$inferSelect;
 
@@ -125,19 +124,6 @@ export async function sightingsOf(db: Handle, sweepPageIds: readonly number[]) {
     .orderBy(asc(sighting.id));
 }
 
-/** What is written down of one placement: its finding at that time, which may be that it was out of date. */
-export interface PlacementResult {
-  placementId: number;
-  state: (typeof sighting.$inferSelect)['state'];
-  delivery: number | null;
-  /** Digest of what it carries, without its mark, where that was handed out. */
-  carried: string | null;
-  line: number | null;
-  /** Whether the page shows its document, by a link. */
-  served: boolean;
-  findings: StoredFinding[];
-}
-
 export interface PageResult {
   state: 'read' | 'unreachable';
   status: number | null;
@@ -145,7 +131,7 @@ export interface PageResult {
   digest: string | null;
   seen: PlacementResult[];
   /** Placements that had ended, and are not on the page any more. */
-  gone: number[];
+  gone: { id: number; isOfBlock: boolean }[];
   /** What it says of the head of its site. */
   head: HeadSeen[];
 }
@@ -171,14 +157,15 @@ export async function recordPage(
       .set({ state, status, why: why?.slice(0, 300) ?? null, digest, readAt: now })
       .where(eq(sweepPage.id, row.sweepPage.id));
     if (row.address === null) await recordPublished(tx, row, result, now);
-    await insertSightings(tx, row.sweepPage.id, result.seen);
+    const seen = result.seen.filter(isTold);
+    await insertSightings(tx, row.sweepPage.id, seen);
     await tx
       .update(job)
       .set({
         ...(state === 'read'
           ? { pagesRead: sql`${job.pagesRead} + 1` }
           : { pagesUnreachable: sql`${job.pagesUnreachable} + 1` }),
-        counts: withSeen(held.counts ?? {}, result.seen),
+        counts: withSeen(held.counts ?? {}, seen),
       })
       .where(eq(job.id, row.sweepPage.jobId));
     return true;
@@ -193,10 +180,18 @@ async function recordPublished(
   now: Date,
 ): Promise<void> {
   if (state === 'read') await tx.update(page).set({ checkedAt: now }).where(eq(page.id, row.page.id));
-  if (gone.length > 0)
-    await tx.update(placement).set({ seen: 'missing', state: 'missing' }).where(inArray(placement.id, gone));
-  await recordHead(tx, { pageId: row.page.id, siteId: row.site.id }, head, now);
-  for (const each of seen) await recordSeen(tx, each, state === 'read' ? now : null, now);
+  const pageId = row.page.id;
+  for (const { id, isOfBlock } of gone)
+    if (!isOfBlock || (await isGoneEverywhere(tx, { placementId: id, pageId })))
+      await tx.update(placement).set({ seen: 'missing', state: 'missing' }).where(eq(placement.id, id));
+  await recordHead(tx, { pageId, siteId: row.site.id }, head, now);
+  const times = { read: state === 'read' ? now : null, now };
+  let changes = false;
+  for (const each of seen)
+    if (each.block === null) await recordSeen(tx, each, times);
+    else if (await recordSeenInBlock(tx, row, each, times)) changes = true;
+  // What a page needs depends on the blocks that it shows.
+  if (changes) await markPage(tx, pageId);
 }
 
 const insertSightings = (
@@ -231,38 +226,6 @@ async function lockPage(
     .where(eq(sweepPage.id, row.sweepPage.id))
     .for('update');
   return held?.owner === owner && held.state === 'running' && waiting?.state === 'waiting' ? held : null;
-}
-
-/* What is worked out whenever a placement is shown is not kept with it. */
-const worked: ReadonlySet<string> = new Set(['out-of-date', 'retired', 'paused-stands']);
-
-/* What a page showed of one placement. `read` is when it was read; null where it could not be. */
-async function recordSeen(
-  tx: Handle,
-  { placementId, served, carried, ...seen }: PlacementResult,
-  read: Date | null,
-  now: Date,
-): Promise<void> {
-  const onPage = seen.delivery !== null || served;
-  const found = seenAs(seen.state);
-  await tx
-    .update(placement)
-    .set({
-      seen: found,
-      // What is wanted may have changed since the page was read: whether it is out of
-      // date is said by what holds now.
-      state: stateOf(sql`${found}`, sql`${onPage ? carried : null}`, sql`${placement.wanted}`),
-      findings: seen.findings.filter(({ rule }) => !worked.has(rule)),
-      ...(read && { checkedAt: read }),
-      ...(onPage ? { seenDelivery: seen.delivery, carried, lastSeenAt: now } : {}),
-    })
-    .where(eq(placement.id, placementId));
-}
-
-/* What is not meant to be there, and is not, is as if it had not been placed yet. */
-function seenAs(state: SightedState): PlacementRow['seen'] {
-  if (state === 'out-of-date') return 'live';
-  return state === 'paused' ? 'planned' : state;
 }
 
 type StateCounts = Partial<Record<SightedState, number>>;

@@ -3,8 +3,9 @@ import type { Database } from '../database/connect.ts';
 import { inTransaction } from '../database/transaction.ts';
 import type { Actor } from '../store/embeds.ts';
 import { insertDelivery, issueDigest, lastDelivery, listDeliveries, type Issued } from '../store/issued.ts';
-import { lockPlacement, markLinked, placementsOn, type StoredPlacement } from '../store/placements.ts';
+import { lockPlacement, markLinked, type StoredPlacement } from '../store/placements.ts';
 import { markPage } from '../store/mark-stale.ts';
+import { filledPage } from './filled-page.ts';
 import { outputsOn } from './page-plan.ts';
 import { refuseUnwanted } from './placements.ts';
 import type { RenderContext } from './render-context.ts';
@@ -25,9 +26,9 @@ export async function deliver(
   return inTransaction(db, async (tx) => {
     await lockPlacement(tx, id);
     const last = await lastDelivery(tx, id);
-    const rows = await placementsOn(tx, page.id);
-    const row = rows.find((each) => each.id === id)!;
-    const snippets = (await outputsOn(rows, renderContext)).get(id)!;
+    const filled = await filledPage(tx, page.id);
+    const row = filled.rows.find((each) => each.id === id)!;
+    const snippets = (await outputsOn(filled, renderContext)).get(id)!;
     const isNew = last?.digest !== issueDigest(snippets);
     if (isNew) {
       const values = {

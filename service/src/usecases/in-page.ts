@@ -5,6 +5,7 @@ import type { Deps } from '../deps.ts';
 import type { FetchedPage } from '../fetching/client.ts';
 import { pageKeyOf, pageUrl } from '../serializers/places.ts';
 import { placementsOn, type PageOfRegister } from '../store/placements.ts';
+import { pageShowing } from './page-showing.ts';
 import { pageByKey } from './places.ts';
 import { readPage } from './read-page.ts';
 
@@ -27,7 +28,7 @@ export interface RoomOnPage {
 /**
  * Fetches a published page, and makes room in it.
  * @param isOfIt whether a placement on the page is one of what is shown.
- * @throws OrbisError `not-found`, `page-unreadable`, `place-not-on-page`
+ * @throws OrbisError `not-found`, `nothing-to-sweep`, `page-unreadable`, `place-not-on-page`
  */
 export async function roomOn(
   { page: key, beside }: OnPage,
@@ -36,7 +37,8 @@ export async function roomOn(
 ): Promise<RoomOnPage> {
   const { db } = tools.connection;
   const { site, page } = await pageByKey(db, key);
-  const { url, text } = await lately(pageUrl(site, page), tools);
+  const shown = await pageShowing(db, { site, page });
+  const { url, text } = await lately(pageUrl(shown.site, shown.page), tools);
   const placements = (await placementsOn(db, page.id))
     .filter(({ placement, embed }) => isOfIt({ placement: placement.publicId, embed: embed.key }))
     .map(({ placement }) => placement.publicId);

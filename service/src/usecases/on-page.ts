@@ -19,7 +19,7 @@ export async function onPage(
   const there = rows.filter(
     ({ placement: { seen, lastSeenAt } }) => lastSeenAt !== null && seen !== 'missing' && seen !== 'planned',
   );
-  const ended = await leavingOn(db, page.id);
+  const ended = await leavingOn(db, [page.id]);
   const seen = [
     ...there.map(({ id, placement: { seenDelivery } }) => ({ id, seenDelivery })),
     ...ended,

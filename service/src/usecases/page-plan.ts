@@ -17,8 +17,9 @@ import {
   type SpotRoom,
 } from '@orbis/core';
 import { writePlace } from '@orbis/contract';
-import { workOutPage, type PageTask } from '../reading/work-out-page.ts';
+import { workOutPage, type KeptPlacement, type PageTask } from '../reading/work-out-page.ts';
 import { digest } from '../digest.ts';
+import { isBlock, type FilledBlock } from '../store/blocks.ts';
 import { shownDigest } from '../store/issued.ts';
 import type { StoredPlacement } from '../store/placements.ts';
 import { compositionOf, short } from './codes.ts';
@@ -28,12 +29,19 @@ import { askedAt } from './asked.ts';
 /**
  * What would be handed out for each placement of a page now, by its row’s id: the snippets made with the
  * neutral mark, its own first by position; nothing for those of retired embeds. Most codes depend on nothing
- * else of their page; where one brings what a page needs only once, the whole page is planned.
+ * else of their page; where one brings what a page needs only once, the whole page is planned, with the blocks
+ * that it shows.
  */
 export const outputsOn = async (
-  rows: readonly StoredPlacement[],
+  page: FilledPage,
   renderContext: RenderContext,
-): Promise<Map<number, Snippet[]>> => (await comesTo(rows, renderContext)).outputs;
+): Promise<Map<number, Snippet[]>> => (await comesTo(page, renderContext)).outputs;
+
+/** What is placed on a page, and what it shows around that. */
+export interface FilledPage {
+  rows: readonly StoredPlacement[];
+  blocks: readonly FilledBlock[];
+}
 
 interface ComesTo {
   outputs: Map<number, Snippet[]>;
@@ -42,14 +50,15 @@ interface ComesTo {
   served: readonly string[];
 }
 
-async function comesTo(rows: readonly StoredPlacement[], renderContext: RenderContext): Promise<ComesTo> {
+async function comesTo({ rows, blocks }: FilledPage, renderContext: RenderContext): Promise<ComesTo> {
   const wanted = rows.filter(isWanted);
+  const hasNeighbours = wanted.length > 1 || blocks.some((block) => block.rows.some(isWanted));
   const alone = await Promise.all(
-    wanted.map(async (row) => [row, await outputAlone(row, renderContext, wanted.length > 1)] as const),
+    wanted.map(async (row) => [row, await outputAlone(row, renderContext, hasNeighbours)] as const),
   );
   if (!alone.some(([, { isShared }]) => isShared))
     return { outputs: new Map(alone.map(([{ id }, { snippets }]) => [id, snippets])), once: [], served: [] };
-  const { snippets, once, apart } = await planOf(wanted, renderContext);
+  const { snippets, once, apart } = await planOf({ rows: wanted, blocks }, renderContext);
   const outputs = wanted.map(({ id, placement }): [number, Snippet[]] => [
     id,
     snippets.filter(({ placements }) => placements.includes(placement.publicId)).map(asSnippet),
@@ -68,16 +77,13 @@ export interface WantedOn {
 }
 
 /** What is to be shown at each spot of a page, and what the page needs once. */
-export async function wantedOn(
-  rows: readonly StoredPlacement[],
-  renderContext: RenderContext,
-): Promise<WantedOn> {
+export async function wantedOn(page: FilledPage, renderContext: RenderContext): Promise<WantedOn> {
   const known = wantedBy(renderContext);
-  const wanted = rows.filter(isWanted);
+  const wanted = page.rows.filter(isWanted);
   const digests = wanted.map((row) => known.get(inputsOf(row)));
   if (digests.every((each) => each !== undefined))
     return { wanted: new Map(wanted.map(({ id }, i) => [id, digests[i]!])), once: [], served: [] };
-  const { outputs, ...rest } = await comesTo(rows, renderContext);
+  const { outputs, ...rest } = await comesTo(page, renderContext);
   return { wanted: new Map([...outputs].map(([id, snippets]) => [id, shownDigest(snippets)])), ...rest };
 }
 
@@ -119,8 +125,8 @@ async function outputAlone(
 
 /* All that the code of a placement depends on, where it depends on nothing else of its page. */
 const inputsOf = (row: StoredPlacement): string => {
-  const { head, language, frameStyle, editor } = row.site;
-  return digest(JSON.stringify([row.revision.id, head, language, frameStyle, editor, askedAt(row)]));
+  const { language, frameStyle, editor } = row.site;
+  return digest(JSON.stringify([row.revision.id, hasHead(row), language, frameStyle, editor, askedAt(row)]));
 };
 
 /* More than there are distinct codes in all but the largest registers: some ten megabytes. */
@@ -148,29 +154,37 @@ const nothingYet: OnPage = { carried: new Map(), leaving: [], inSiteHead: [], ro
 
 const roomAt = (room: SpotRoom | undefined): { room?: SpotRoom } => (room ? { room } : {});
 
+const keptOf = (row: StoredPlacement, renderContext: RenderContext): KeptPlacement => ({
+  id: row.placement.publicId,
+  place: placeOf(row),
+  name: row.embed.name,
+  base: row.source.base,
+  length: row.source.found?.length ?? null,
+  asked: withRules(askedAt(row), renderContext),
+  mark: neutralMark,
+});
+
 /** Plans a page with these placements, each with the neutral mark. */
 export function planOf(
-  rows: readonly StoredPlacement[],
+  { rows, blocks }: FilledPage,
   renderContext: RenderContext,
   onPage?: OnPage,
 ): Promise<PagePlan> {
   const { carried, leaving, inSiteHead, rooms } = onPage ?? nothingYet;
   const task: PageTask = {
     placements: rows.map((row) => ({
-      id: row.placement.publicId,
-      place: placeOf(row),
-      name: row.embed.name,
-      base: row.source.base,
-      length: row.source.found?.length ?? null,
-      asked: withRules(askedAt(row), renderContext),
-      mark: neutralMark,
+      ...keptOf(row, renderContext),
       carried: carried.get(row.id) ?? null,
       // What fits is for people to know: nothing that is handed out depends on it.
       ...roomAt(rooms.get(row.spot.id)),
     })),
     leaving,
+    blocks: blocks.map(({ block, rows: inIt }) => ({
+      stands: block.stands!,
+      placements: inIt.filter(isWanted).map((row) => keptOf(row, renderContext)),
+    })),
     site: {
-      head: rows[0]?.site.head ?? false,
+      head: rows[0] ? hasHead(rows[0]) : false,
       language: rows[0]?.site.language ?? 'en',
       frameStyle: rows[0]?.site.frameStyle ?? '',
       servedAt: renderContext.servedAt(),
@@ -182,24 +196,30 @@ export function planOf(
     },
     sheets: renderContext.sheets,
   };
-  const length = task.placements.reduce((sum, { base }) => sum + base.length, 0);
+  const all = [...task.placements, ...task.blocks.flatMap(({ placements }) => placements)];
+  const length = all.reduce((sum, { base }) => sum + base.length, 0);
   return length <= short ? Promise.resolve(workOutPage(task)) : renderContext.workOutPage(task);
 }
 
 /** What a site means for the code of a placement on it. */
 export const pastedAt = ({
   site,
+  page,
   placement,
-}: Pick<StoredPlacement, 'site' | 'placement'>): Pick<
+}: Pick<StoredPlacement, 'site' | 'page' | 'placement'>): Pick<
   Circumstances,
   'apart' | 'language' | 'frameStyle' | 'loader' | 'listener'
 > => ({
-  apart: site.head ? classFor(placement.publicId) : null,
+  apart: hasHead({ site, page }) ? classFor(placement.publicId) : null,
   language: site.language,
   frameStyle: site.frameStyle,
-  loader: site.head ? 'head' : 'here',
-  listener: site.head ? 'head' : 'here',
+  loader: hasHead({ site, page }) ? 'head' : 'here',
+  listener: hasHead({ site, page }) ? 'head' : 'here',
 });
+
+/* A block stands on many pages, and has the head of none. */
+const hasHead = ({ site, page }: Pick<StoredPlacement, 'site' | 'page'>): boolean =>
+  site.head && !isBlock(page);
 
 /** A placement’s place, as people write it. */
 export const placeOf = ({

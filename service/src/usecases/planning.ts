@@ -4,11 +4,12 @@ import type { Database } from '../database/connect.ts';
 import type { Deps } from '../deps.ts';
 import { isAway } from '../database/errors.ts';
 import { inTransaction } from '../database/transaction.ts';
-import { placementsOn, type StoredPlacement } from '../store/placements.ts';
+import type { StoredPlacement } from '../store/placements.ts';
 import { recordNeeds } from '../store/needs.ts';
 import { keepServed } from '../store/served.ts';
 import { dropTicksOn } from '../store/change-lists.ts';
 import { recordFailed, recordWanted, staleAmong, stalePages } from '../store/stale.ts';
+import { filledPage } from './filled-page.ts';
 import { isWanted, wantedOn } from './page-plan.ts';
 import type { RenderContext } from './render-context.ts';
 import { servedFor } from './served-document.ts';
@@ -46,12 +47,13 @@ export async function planPage(
   pageId: number,
   { db, renderContext: renewed, log, now }: PlanTools,
 ): Promise<void> {
-  const rows = await placementsOn(db, pageId);
+  const filled = await filledPage(db, pageId);
+  const { rows } = filled;
   try {
     // Asked behind the rows: whoever changes it marks them, so a plan with what held
     // before is not written down.
     const renderContext = await renewed();
-    const { wanted, once, served: apart } = await wantedOn(rows, renderContext);
+    const { wanted, once, served: apart } = await wantedOn(filled, renderContext);
     const served = new Map(
       await Promise.all(
         rows

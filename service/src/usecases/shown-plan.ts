@@ -3,12 +3,12 @@ import type { PagePlan } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
 import { pageKeyOf } from '../serializers/places.ts';
 import { serializePlan } from '../serializers/plans.ts';
-import { placementsOn, type StoredPlacement } from '../store/placements.ts';
 import type { PageRow, SiteRow } from '../store/places.ts';
 import { ticksOn } from '../store/step-ticks.ts';
+import { filledPage } from './filled-page.ts';
 import { nextMarks } from './next-marks.ts';
 import { onPage } from './on-page.ts';
-import { isWanted, planOf } from './page-plan.ts';
+import { isWanted, planOf, type FilledPage } from './page-plan.ts';
 import type { RenderContext } from './render-context.ts';
 
 /** A page and its site. */
@@ -23,8 +23,9 @@ export async function showPlan(
   { site, page }: PlannedPage,
   renderContext: RenderContext,
 ): Promise<PagePlan> {
-  const rows = await placementsOn(db, page.id);
-  const plan = await planNow(db, { site, page }, rows, renderContext);
+  const filled = await filledPage(db, page.id);
+  const { rows } = filled;
+  const plan = await planNow(db, { site, page }, filled, renderContext);
   return serializePlan(
     pageKeyOf({ site, page }),
     plan,
@@ -36,6 +37,7 @@ export async function showPlan(
 const planNow = async (
   db: Handle,
   place: PlannedPage,
-  rows: readonly StoredPlacement[],
+  { rows, blocks }: FilledPage,
   renderContext: RenderContext,
-): Promise<CorePagePlan> => planOf(rows.filter(isWanted), renderContext, await onPage(db, place, rows));
+): Promise<CorePagePlan> =>
+  planOf({ rows: rows.filter(isWanted), blocks }, renderContext, await onPage(db, place, rows));

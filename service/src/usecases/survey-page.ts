@@ -4,6 +4,7 @@ import type { Deps } from '../deps.ts';
 import { pageUrl } from '../serializers/places.ts';
 import { declaredAddresses } from '../store/places.ts';
 import { spotsOf } from '../store/spots.ts';
+import { pageShowing } from './page-showing.ts';
 import { pageByKey } from './places.ts';
 import { readPage } from './read-page.ts';
 
@@ -11,7 +12,8 @@ import { readPage } from './read-page.ts';
  * Looks at a published page with a browser: what it looks like, which of its elements spots can be in, and
  * where those spots are that say it.
  * @param selector the one element that is asked for; without it, all that can hold an embed.
- * @throws OrbisError `not-found`, `page-unreadable`, `selector-finds-nothing`, and of the browser
+ * @throws OrbisError `not-found`, `nothing-to-sweep`, `page-unreadable`, `selector-finds-nothing`, and of the
+ * browser
  */
 export async function surveyPage(
   { page: key, selector }: { page: string; selector?: string | undefined },
@@ -20,7 +22,8 @@ export async function surveyPage(
 ): Promise<PageSurvey> {
   const { db } = tools.connection;
   const row = await pageByKey(db, key);
-  const url = pageUrl(row.site, row.page);
+  const shown = await pageShowing(db, row);
+  const url = pageUrl(shown.site, shown.page);
   // It says why where a page cannot be read, which a browser does not.
   await readPage(url, tools);
   const spots = (await spotsOf(db, [row.page])).get(row.page.id) ?? [];

@@ -6,6 +6,7 @@ import { inTransaction } from '../database/transaction.ts';
 import { serializeSweep } from '../serializers/sweeps.ts';
 import type { Actor } from '../store/embeds.ts';
 import { askToStop, findJob, type JobRow } from '../store/jobs.ts';
+import { isBlock, pagesShowing } from '../store/blocks.ts';
 import { pagesToSweep, type SiteRow } from '../store/places.ts';
 import { insertSweep, runningSweep } from '../store/sweeps.ts';
 import { pageByKey, siteByKey } from './places.ts';
@@ -25,7 +26,10 @@ export async function sweepById(db: Handle, id: string): Promise<JobRow> {
   return job;
 }
 
-/** What is swept: a page, a site, or everything. */
+/* To see whether a block is there, so many of the pages that show it are read; all of them with their site. */
+const mostOfBlock = 10;
+
+/** What is swept: a page, or pages that show a block; a site; or everything. */
 export interface SweepScope {
   page?: string | undefined;
   site?: string | undefined;
@@ -45,13 +49,17 @@ export async function beginSweep(
 ): Promise<string> {
   const ofPage = page === undefined ? null : await pageByKey(db, page);
   const ofSite = site === undefined ? null : await siteByKey(db, site);
-  const pageIds = await pagesToSweep(db, {
-    ...(ofPage && { pageId: ofPage.page.id }),
-    ...(ofSite && { siteId: ofSite.id }),
-  });
+  const pageIds =
+    ofPage && isBlock(ofPage.page)
+      ? await pagesShowing(db, ofPage.page, mostOfBlock)
+      : await pagesToSweep(db, {
+          ...(ofPage && { pageId: ofPage.page.id }),
+          ...(ofSite && { siteId: ofSite.id }),
+        });
   const swept = (ofPage?.site ?? ofSite)!;
   const scope = { scope: page ?? site ?? null, address: at === undefined ? null : addressOf(swept, at) };
-  if (pageIds.length === 0) throw new OrbisError('nothing-to-sweep');
+  if (pageIds.length === 0)
+    throw new OrbisError('nothing-to-sweep', { block: ofPage && isBlock(ofPage.page) ? page! : null });
   try {
     return await inTransaction(db, (tx) => insertSweep(tx, scope, pageIds, actor));
   } catch (error) {

@@ -224,6 +224,17 @@ export const errors = {
     title: 'Too many spots that many pages have',
     detail: (f) => `The site ${f.site} has ${f.most} of them already, which is the most. Remove one first.`,
   },
+  'too-many-blocks': {
+    title: 'Too many blocks',
+    detail: (f) => `The site ${f.site} has ${f.most} of them already, which is the most. Remove one first.`,
+  },
+  'no-block': {
+    title: 'Not so of a page, or of a block',
+    detail: (f) =>
+      f.isBlock
+        ? `${f.key} is a block, which many pages show: it has no path of its own.`
+        : `${f.key} is a page, and stands for itself. Only of a block, such as ${f.site}/{footer}, is said which pages show it.`,
+  },
   'in-use': { title: 'Still in use', detail: (f) => `The ${f.what} “${f.key}” cannot be removed: ${f.by}.` },
   'address-invalid': {
     title: 'Not an address',
@@ -405,7 +416,10 @@ export const errors = {
   },
   'nothing-to-sweep': {
     title: 'Nothing to read',
-    detail: () => 'There is no page in the register that could be read. Add a site and its pages first.',
+    detail: (f) =>
+      f.block
+        ? `No page is known that shows ${f.block}. Say which do, or have the pages of its whole site read: then it is seen.`
+        : 'There is no page in the register that could be read. Add a site and its pages first.',
   },
   'sweep-ended': {
     title: 'Already ended',

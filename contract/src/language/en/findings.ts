@@ -310,6 +310,12 @@ export const findings = {
       `Something of ${f.place} stands in the head of the whole site, before what it needs: it may not work here.`,
     remedy: () => 'Put what it needs into the head of the whole site as well, or take it back from there.',
   },
+  'brought-twice': {
+    message: (f) =>
+      `${f.name === '' ? 'A piece of code' : `“${f.name}”`} comes with ${f.place} as well, which this page shows: it is loaded twice here, and some programs break when they run twice.`,
+    remedy: () =>
+      'Have it once in the head of every page of the site, where there is a field for that; else put one of the two into a frame of its own (frame=enclosed).',
+  },
   'kept-apart': {
     message: (f) =>
       `At ${f.place}, it is handed out in a frame of its own (frame=${f.way}): it claims the same ${claims[f.what as keyof typeof claims]} “${f.name}” as what stands at ${f.from}, and side by side one of the two would not work.`,
@@ -355,6 +361,11 @@ export const findings = {
   'paused-stands': {
     message: () => 'It is paused here, and its code is still on this page.',
     remedy: () => 'Take it out of the page for now, or let it go on.',
+  },
+  'block-not-everywhere': {
+    message: (f) => `It is there on other pages, and not on ${f.page}.`,
+    remedy: (f) =>
+      `See whether ${f.page} shows the block. If it is not meant to, say more closely which pages do.`,
   },
   'missing': {
     message: () => 'It was on this page, and no longer is.',

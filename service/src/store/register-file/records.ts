@@ -92,11 +92,12 @@ async function* ofPlaces(tx: Handle): AsyncGenerator<RegisterRecord> {
       tx,
       rows.map(({ id }) => id),
     );
-    for (const { id, title, checkedAt, goneAt, createdAt } of rows)
+    for (const { id, title, under, stands, checkedAt, goneAt, createdAt } of rows)
       yield {
         type: 'page',
         key: keys.get(id)!,
         title,
+        block: stands === null ? null : { under, stands },
         checkedAt: iso(checkedAt),
         goneAt: iso(goneAt),
         at: createdAt.toISOString(),

@@ -68,7 +68,7 @@ export async function settleRegister(tx: Handle): Promise<void> {
     tx
       .update(site)
       .set({
-        pages: sql`(select count(*) from ${page} where ${page.siteId} = ${site.id} and ${page.goneAt} is null)`,
+        pages: sql`(select count(*) from ${page} where ${page.siteId} = ${site.id} and ${page.goneAt} is null and ${page.stands} is null)`,
       })
       .where(range),
   );

@@ -1,4 +1,4 @@
-import { parsePage, parsePlace, parseSharedSpot } from '@orbis/contract';
+import { isBlockPath, parsePage, parsePlace, parseSharedSpot } from '@orbis/contract';
 import { insertMany } from '../insert-many.ts';
 import { page, sharedSpot, site, spot } from '../schema.ts';
 import { pagesBy, sitesBy } from './found-rows.ts';
@@ -40,11 +40,14 @@ export const takePages: Take<'page'> = async (tx, records, by) => {
   await insertMany(
     tx,
     page,
-    records.map(({ key, title, checkedAt, goneAt, at }) => {
+    records.map(({ key, title, block, checkedAt, goneAt, at }) => {
       const { site: of, path } = parsePage(key);
       const gone = dateOrNull(goneAt);
       const times = { checkedAt: dateOrNull(checkedAt), goneAt: gone, createdAt: date(at) };
-      return { siteId: sites.of(of), path, title, ...times, createdBy: by };
+      const placing = isBlockPath(path)
+        ? { under: block?.under ?? null, stands: block?.stands ?? 'after' }
+        : { under: null, stands: null };
+      return { siteId: sites.of(of), path, title, ...placing, ...times, createdBy: by };
     }),
   );
 };

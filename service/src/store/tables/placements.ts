@@ -1,5 +1,16 @@
 /** Embeds in spots, and how they stand there. */
-import { index, int, json, mysqlEnum, mysqlTable, tinyint, unique, varchar } from 'drizzle-orm/mysql-core';
+import {
+  foreignKey,
+  index,
+  int,
+  json,
+  mysqlEnum,
+  mysqlTable,
+  primaryKey,
+  tinyint,
+  unique,
+  varchar,
+} from 'drizzle-orm/mysql-core';
 import type { Options } from '@orbis/core';
 import { ascii, id, foreignKeyId, timestamp } from './columns.ts';
 import { embed } from './collection.ts';
@@ -90,5 +101,28 @@ export const placement = mysqlTable(
     index('placement_site').on(t.siteId, t.active, t.id),
     index('placement_site_state').on(t.siteId, t.active, t.state, t.id),
     index('placement_stale').on(t.stale, t.pageId),
+  ],
+);
+
+/** How the pages that show a block were last seen with what is placed in it. */
+export const blockPage = mysqlTable(
+  'block_page',
+  {
+    placementId: foreignKeyId().notNull(),
+    pageId: foreignKeyId().notNull(),
+    seen: mysqlEnum(seenStates).notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.placementId, t.pageId] }),
+    index('block_page_seen').on(t.placementId, t.seen, t.pageId),
+    foreignKey({
+      name: 'block_page_placement',
+      columns: [t.placementId],
+      foreignColumns: [placement.id],
+    }).onDelete('cascade'),
+    // A page that is removed shows nothing any more.
+    foreignKey({ name: 'block_page_page', columns: [t.pageId], foreignColumns: [page.id] }).onDelete(
+      'cascade',
+    ),
   ],
 );

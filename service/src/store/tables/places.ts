@@ -4,6 +4,7 @@ import {
   index,
   int,
   json,
+  mysqlEnum,
   mysqlTable,
   smallint,
   text,
@@ -11,6 +12,7 @@ import {
   varchar,
 } from 'drizzle-orm/mysql-core';
 import {
+  blockStands,
   openEditor,
   type EditorRules,
   type KindDefaults,
@@ -70,6 +72,10 @@ export const page = mysqlTable(
       .references(() => site.id),
     path: exact({ length: 340 }).notNull(),
     title: varchar({ length: 200 }).notNull(),
+    /** Of a block, where on its pages it stands; null for a page. */
+    stands: mysqlEnum(blockStands),
+    /** Of a block, how the paths of the pages begin that show it; null for those on which it is seen. */
+    under: exact({ length: 340 }),
     checkedAt: timestamp(),
     /** Since when there is no such page any more, though the register keeps what was placed on it. */
     goneAt: timestamp(),

@@ -44,6 +44,7 @@ async function pageAgain(tx: Handle, { id: change, facts }: ChangeRow, pageId: n
   if (!isThere) throw changedSince([`the page ${'key' in facts ? facts.key : ''}`]);
   await bringPageBack(tx, found.page);
   await resumeAllOf(tx, { pageId }, change);
+  await markPage(tx, pageId);
   return null;
 }
 

@@ -12,7 +12,7 @@ import { deleteSavedSearch, findSavedSearch, putSavedSearch } from '../../store/
 import { markAll } from '../../store/mark-stale.ts';
 import type { ChangeEffect } from '../../store/tables/changes.ts';
 import type { Rules } from '../../store/tables/providers.ts';
-import { deleteEmptyPage, writePage, type PageValues } from '../pages.ts';
+import { deleteEmptyPage, showBlockAnew, writePage, type PageValues } from '../pages.ts';
 import { presetValues, type PresetValues } from '../presets.ts';
 import { searchValues } from '../saved-searches.ts';
 import { deleteEmptySite, writeSite, type SiteValues } from '../sites.ts';
@@ -39,8 +39,12 @@ const sites: Thing<SiteValues> = {
 const pages: Thing<PageValues> = {
   read: async (tx, key) => (await findPage(tx, parsePage(key)))?.page ?? null,
   add: writePage,
-  change: async (tx, key, { title }) =>
-    changePage(tx, (await findPage(tx, parsePage(key)))!.page, title === undefined ? {} : { title }),
+  change: async (tx, key, { spots: _spots, ...said }) => {
+    const { page } = (await findPage(tx, parsePage(key)))!;
+    const isChanged = await changePage(tx, page, said);
+    if (page.stands !== null) await showBlockAnew(tx, { ...page, ...said });
+    return isChanged;
+  },
   remove: async (tx, key, { now }) =>
     deleteEmptyPage(tx, key, (await findPage(tx, parsePage(key)))!.page, now),
 };
