@@ -42,6 +42,7 @@ import { addTick } from './commands/tick.ts';
 import { addTerms } from './commands/terms.ts';
 import { addThirdParties } from './commands/third-parties.ts';
 import { addWhere } from './commands/where.ts';
+import { block } from './things/block.ts';
 import { change } from './things/change.ts';
 import { embed } from './things/embed.ts';
 import { endpoint } from './things/endpoint.ts';
@@ -71,6 +72,7 @@ const things: readonly Thing[] = [
   rules,
   site,
   page,
+  block,
   spot,
   sharedSpot,
   placement,

@@ -1,9 +1,9 @@
 import { planActions, positions } from '@orbis/core';
-import { label, publicId, time } from './common.ts';
+import { count, label, publicId, time } from './common.ts';
 import { editorRules } from './editor-rules.ts';
 import { snippet } from './edits.ts';
 import { pageKey, spotKey } from './place.ts';
-import { placementFinding } from './register.ts';
+import { blockPlacing, placementFinding } from './register.ts';
 import { z } from './zod.ts';
 
 /** Names a step by what is done and with what: another code, or another place, is another step. */
@@ -39,6 +39,10 @@ export const pagePlan = z
       .array(planStep)
       .meta({ description: 'What to do, in the order of the work; what is only taken out has no snippet' }),
     findings: z.array(placementFinding.extend({ placements: z.array(publicId) })),
+    block: blockPlacing.nullable().meta({ description: 'Of a block, which pages show it; null for a page' }),
+    shows: z
+      .array(z.object({ page: pageKey, title: z.string(), placements: count }))
+      .meta({ description: 'Blocks that the page shows and that have embeds: each has a plan of its own' }),
     editor: editorRules
       .pick({ notes: true, delay: true, showsUnpublished: true })
       .meta({ description: 'How one works with the site’s editor' }),
@@ -81,7 +85,7 @@ export const tickByLink = stepTick.extend({ link: secret });
 
 /** The steps of one page, as whoever has a link sees them. */
 export const sharedPlan = pagePlan
-  .omit({ findings: true })
+  .omit({ findings: true, shows: true })
   .extend({
     title: z.string(),
     url: z.string(),

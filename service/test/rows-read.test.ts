@@ -1,5 +1,8 @@
 import { expect } from 'chai';
 import { sql } from 'drizzle-orm';
+import { inTransaction } from '../src/database/transaction.ts';
+import { blocksOn, keepSeenOnPage, pagesShowing } from '../src/store/blocks.ts';
+import { pageByKey } from '../src/usecases/places.ts';
 import { fillRegister } from './support/large-register.ts';
 import { startTestOrbis, type TestOrbis } from './support/orbis.ts';
 
@@ -124,6 +127,24 @@ describe('with 50,000 placements', () => {
     const { data } = await ask();
     expect(data.things).to.have.length(60);
     expect(await readFor(ask)).to.be.at.most(itself + each * data.things.length);
+  });
+
+  it('keeps how a page shows a block by a few rows, however many pages do', async () => {
+    const { db } = test.orbis.connection;
+    const key = { placementId: 1_000_001, pageId: 9 };
+    const keep = (seen: 'live' | 'missing') => inTransaction(db, (tx) => keepSeenOnPage(tx, key, seen));
+    expect(await keep('missing')).to.deep.equal({ seen: 'live', without: 9, changes: true });
+    expect(await readFor(() => keep('missing'))).to.be.at.most(itself);
+    expect(await keep('live')).to.deep.equal({ seen: 'live', without: 10, changes: true });
+    const { page } = await pageByKey(db, 's9/p9');
+    expect(await blocksOn(db, page)).to.have.length(1);
+    expect(await readFor(() => blocksOn(db, page))).to.be.at.most(itself);
+    const block = await pageByKey(db, 's9/{foot}');
+    expect(await pagesShowing(db, block.page, 10)).to.have.length(10);
+    expect(await readFor(() => pagesShowing(db, block.page, 10))).to.be.at.most(itself);
+    const seen = { ...block.page, under: null };
+    expect(await pagesShowing(db, seen, 10)).to.have.length(10);
+    expect(await readFor(() => pagesShowing(db, seen, 10))).to.be.at.most(itself);
   });
 
   it('reads one embed by a few rows, whether nobody else holds its code or thousands do', async () => {

@@ -16,6 +16,8 @@ describe('taking back what was done', () => {
     await declareSite(test, ['opening', 'second', 'side']);
     await call('sharedSpots.create', { body: { key: 'hollinfell#side', under: 'ta' } });
     await call('pages.create', { body: { key: 'hollinfell/empty', title: 'Empty' } });
+    await call('pages.create', { body: { key: 'hollinfell/{foot}', title: 'Foot' } });
+    await call('spots.create', { body: { key: 'hollinfell/{foot}#main' } });
     for (const spot of ['a', 'b']) await call('spots.create', { body: { key: `hollinfell/empty#${spot}` } });
     await call('embeds.create', { body: { name: 'Talk', text: code('a1'), tags: ['talks'] } });
     await call('embeds.create', { body: { name: 'Other', text: code('a2'), options: { start: 5 } } });
@@ -44,7 +46,9 @@ describe('taking back what was done', () => {
     return {
       embeds: sorted(embeds),
       sites: sorted(sites.data.items.map(({ createdAt: _, ...site }) => site)),
-      pages: sorted(pages.data.items.map(({ key, title, spots }) => ({ key, title, spots: sorted(spots) }))),
+      pages: sorted(
+        pages.data.items.map(({ key, title, block, spots }) => ({ key, title, block, spots: sorted(spots) })),
+      ),
       shared: sorted(shared.data.items),
       presets: presets.data.items,
       rules: rules.data,
@@ -266,6 +270,26 @@ describe('taking back what was done', () => {
       kind: 'removed',
       said: /^Removed the spot hollinfell\/talks#second$/,
       act: () => call('spots.delete', { params: { spot: 'hollinfell/talks#second' }, ifMatch: '*' }),
+    },
+    'a block': {
+      kind: 'added',
+      said: /^Added the block hollinfell\/\{b\d+\}$/,
+      act: () => call('pages.create', { body: { key: `hollinfell/{b${made++}}`, title: 'A block' } }),
+    },
+    'which pages show a block': {
+      kind: 'changed',
+      said: /^Changed the block hollinfell\/\{foot\}$/,
+      act: () =>
+        call('pages.change', {
+          params: { page: 'hollinfell/{foot}' },
+          body: { title: `Foot ${made++}`, block: { under: `t${made}`, stands: 'before' } },
+          ifMatch: '*',
+        }),
+    },
+    'removing a block': {
+      kind: 'removed',
+      said: /^Removed the block hollinfell\/\{foot\}$/,
+      act: () => call('pages.delete', { params: { page: 'hollinfell/{foot}' }, ifMatch: '*' }),
     },
     'a spot of many pages': {
       kind: 'added',

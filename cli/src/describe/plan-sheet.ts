@@ -13,7 +13,8 @@ dd { margin: 0 }
 .box { float: right; width: 1em; height: 1em; border: 1px solid }`;
 
 /** The steps of a page on a sheet for whoever does the pasting, each with a box to tick: an HTML document. */
-export function planSheet({ page, snippets, steps, findings, editor }: PagePlan): string {
+export function planSheet(plan: PagePlan): string {
+  const { page, block, snippets, steps, findings, editor } = plan;
   const items = steps
     .filter(({ action, ticked }) => action !== 'already-there' && ticked === null)
     .map((step) => {
@@ -23,13 +24,17 @@ export function planSheet({ page, snippets, steps, findings, editor }: PagePlan)
         ({ label, value }) => `<dt>${escapeText(label)}</dt><dd>${escapeText(value)}</dd>`,
       );
       return [
-        `<li><span class="box"></span><strong>${escapeText(`${spoken.planActions[step.action]} – ${whereOf(step, snippet)}`)}</strong>`,
+        `<li><span class="box"></span><strong>${escapeText(`${spoken.planActions[step.action]} – ${whereOf(plan, step, snippet)}`)}</strong>`,
         ...(code === null ? [] : [`<pre>${escapeText(code.trim())}</pre>`]),
         ...(fields.length === 0 ? [] : [`<dl>${fields.join('')}</dl>`]),
         '</li>',
       ].join('\n');
     });
-  const working = [editor.notes, spoken.editor.working(editor)].filter((words) => words !== '');
+  const working = [
+    block ? `Pasted once. ${spoken.blocks.shownBy(block)}` : '',
+    editor.notes,
+    spoken.editor.working(editor),
+  ].filter((words) => words !== '');
   return `<!doctype html>
 <html lang="en">
 <head>

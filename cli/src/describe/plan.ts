@@ -1,16 +1,22 @@
-import { plural, spoken, type PagePlan } from '@orbis/contract';
+import { spoken, type PagePlan } from '@orbis/contract';
 import type { Tools } from '../command.ts';
 import { fold, formatTimestamp } from '../text.ts';
 
 /** What a page needs, step by step, and what is wrong with it. */
-export function describePlan(
-  { page, snippets, steps, findings, editor }: PagePlan,
-  { colours, io }: Tools,
-): string {
-  if (steps.length === 0) return `Nothing is placed on ${page} yet: “orbis place EMBED ${page}#SPOT” does.\n`;
+export function describePlan(plan: PagePlan, { colours, io }: Tools): string {
+  const { page, block, shows, snippets, steps, findings, editor } = plan;
+  const about = [
+    ...(block ? [`Pasted once. ${spoken.blocks.shownBy(block)}`] : []),
+    ...shows.map((each) => `${spoken.blocks.shows(each)} “orbis plan ${each.page}” shows them.`),
+  ].map((words) => `${fold(words, io.width, '').trim()}\n`);
+  if (steps.length === 0)
+    return [
+      `Nothing is placed ${block ? 'in' : 'on'} ${page} yet: “orbis place EMBED ${page}#SPOT” does.\n`,
+      ...about,
+    ].join('\n');
   const parts = steps.map(({ action, position, digest, place, text, fields, ticked }, i) => {
     const snippet = snippets.find((each) => each.digest === digest && each.position === position);
-    const where = whereOf({ action, position, place }, snippet);
+    const where = whereOf(plan, { action, position, place }, snippet);
     const line = `${i + 1}. ${spoken.planActions[action]} – ${where}`;
     if (ticked) return `${colours.dim(`${line}\nTicked by ${ticked.by}, ${formatTimestamp(ticked.at)}`)}\n`;
     if (text !== null) return `${colours.bold(line)}\n${text.trim()}\n`;
@@ -39,6 +45,7 @@ export function describePlan(
   ].map((words) => fold(words, io.width, ''));
   const working = [editor.notes, spoken.editor.working(editor)].filter((words) => words !== '');
   return [
+    ...about,
     ...working.map((words) => `${fold(words, io.width, '').trim()}\n`),
     ...parts,
     ...told,
@@ -49,13 +56,8 @@ export function describePlan(
 type Step = PagePlan['steps'][number];
 
 /** Where a step is done, in words. */
-export function whereOf(
-  { action, position, place }: Pick<Step, 'action' | 'position' | 'place'>,
+export const whereOf = (
+  { block }: Pick<PagePlan, 'block'>,
+  step: Pick<Step, 'action' | 'position' | 'place'>,
   snippet: PagePlan['snippets'][number] | undefined,
-): string {
-  if (position === 'file') return `${spoken.positions.file}: ${place}`;
-  if (place !== null) return place;
-  return action === 'take-out'
-    ? `${spoken.positionsLeft[position]}, as nothing on this page needs it any more`
-    : `${spoken.positions[position]}, for ${plural(snippet?.placements.length ?? 0, 'placement')}`;
-}
+): string => spoken.stepAt(step, { placements: snippet?.placements.length ?? 0, isBlock: block !== null });

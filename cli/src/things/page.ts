@@ -13,7 +13,7 @@ export const page: Thing = {
       .command('pages')
       .option('--where <search>', 'those that a search finds: site=…')
       .option('--site <site>', 'those of one site')
-      .description('pages with their spots')
+      .description('pages and blocks, with their spots')
       .action((narrowing: { where?: string; site?: string }) =>
         run(async (tools) => {
           const items = await every((after) =>
@@ -93,22 +93,29 @@ export const page: Thing = {
         '\nExample:\n  orbis remove page hollinfell/visit\n\n“orbis undo” has it again, with all that was placed on it.',
       )
       .action((page: string, { endPlacements = false }: { endPlacements?: boolean }) =>
-        run(async (tools) => {
-          const client = tools.client();
-          const { etag } = await client.call('pages.read', { params: { page } });
-          const { data: standing } = await client.call('pages.standing', { params: { page } });
-          refuseToEnd('page', page, standing, endPlacements);
-          const query = endPlacements ? { placements: 'end' as const } : {};
-          await client.call('pages.delete', { params: { page }, query, ifMatch: etag ?? '*' });
-          tools.confirm(
-            { removed: page, ended: standing.placements },
-            () => `Removed the page ${page}${endedWith(standing)}.\n`,
-          );
-          return 0;
-        }),
+        run((tools) => removePage({ page, what: 'page' }, endPlacements, tools)),
       );
   },
 };
+
+/** Removes a page, or a block. */
+export async function removePage(
+  { page, what }: { page: string; what: 'page' | 'block' },
+  endPlacements: boolean,
+  tools: Tools,
+): Promise<Exit> {
+  const client = tools.client();
+  const { etag } = await client.call('pages.read', { params: { page } });
+  const { data: standing } = await client.call('pages.standing', { params: { page } });
+  refuseToEnd(what, page, standing, endPlacements);
+  const query = endPlacements ? { placements: 'end' as const } : {};
+  await client.call('pages.delete', { params: { page }, query, ifMatch: etag ?? '*' });
+  tools.confirm(
+    { removed: page, ended: standing.placements },
+    () => `Removed the ${what} ${page}${endedWith(standing)}.\n`,
+  );
+  return 0;
+}
 
 async function changePage(
   page: string,
@@ -134,18 +141,19 @@ async function changePage(
   return 0;
 }
 
-const describePage = ({ key, title, url, spots, checkedAt }: Page, colours: Colours): string =>
+/** A page with its spots, or a block with the pages that show it. */
+export const describePage = ({ key, title, url, block, spots, checkedAt }: Page, colours: Colours): string =>
   facts(
     [
-      ['Page', key],
+      [block ? 'Block' : 'Page', key],
       ['Title', title],
-      ['Address', url],
+      block ? ['Pages', spoken.blocks.shownBy(block)] : ['Address', url],
       [
         'Spots',
         spots.map(({ name, placements }) => `${name} (${placements} placed)`).join('\n') ||
           `none: “orbis add spot ${key}#NAME” names one`,
       ],
-      ['Last read', formatTimestamp(checkedAt)],
+      ...(block ? [] : [['Last read', formatTimestamp(checkedAt)] as [string, string]]),
     ],
     colours,
   );

@@ -7,7 +7,7 @@ export const endsPlacements = (): Option =>
 
 /** @throws OrbisError `in-use` with what would become of what is placed there, where that is not agreed to */
 export function refuseToEnd(
-  what: 'spot' | 'page' | 'site',
+  what: 'spot' | 'page' | 'block' | 'site',
   key: string,
   standing: Standing,
   isAgreed: boolean,

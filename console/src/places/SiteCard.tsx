@@ -9,6 +9,8 @@ import { api, useList } from '../api.ts';
 import { Card } from '../components/Card.tsx';
 import { More } from '../components/More.tsx';
 import { AddForm } from '../components/AddForm.tsx';
+import { Disclosure } from '../components/Disclosure.tsx';
+import { AddBlock } from './pages/AddBlock.tsx';
 import { PageItem } from './pages/PageItem.tsx';
 import { SharedSpots } from './pages/SharedSpots.tsx';
 
@@ -41,6 +43,11 @@ export function SiteCard({ site }: { site: Site }) {
           </Button>
         </Box>
         <SharedSpots site={site.key} spots={shared.items} />
+        <Box>
+          <Disclosure label="Add a block that many pages show">
+            <AddBlock site={site.key} />
+          </Disclosure>
+        </Box>
         {pages.data && pages.items.length === 0 && (
           <Typography color="textSecondary">
             No page yet: have its pages found, or add the ones that have embeds on them.

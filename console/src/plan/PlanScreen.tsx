@@ -4,6 +4,7 @@ import MuiLink from '@mui/material/Link';
 import Stack from '@mui/material/Stack';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { Link, useSearchParams } from 'react-router';
+import { spoken } from '@orbis/contract/language';
 import { api, refresh } from '../api.ts';
 import { useAnnounce } from '../components/Announcer.tsx';
 import { Card } from '../components/Card.tsx';
@@ -13,6 +14,7 @@ import { ProblemNote } from '../components/ProblemNote.tsx';
 import { ScreenHead } from '../components/ScreenHead.tsx';
 import { Waiting } from '../components/Waiting.tsx';
 import { sweepToItsEnd } from '../sweeps/watch.ts';
+import { BlocksShown } from './BlocksShown.tsx';
 import { EditorWords } from './EditorWords.tsx';
 import { PagePicture } from './picture/PagePicture.tsx';
 import { PlanSteps } from './PlanSteps.tsx';
@@ -57,13 +59,17 @@ export default function PlanScreen() {
       <ScreenHead
         title={`What ${page.title} needs`}
         lead={
-          <>
-            Step by step, in the order of the page{' '}
-            <MuiLink href={page.url} target="_blank" rel="noreferrer">
-              {page.key}
-            </MuiLink>
-            . What several embeds need stands here once.
-          </>
+          plan.block ? (
+            `It is pasted once. ${spoken.blocks.shownBy(plan.block)}`
+          ) : (
+            <>
+              Step by step, in the order of the page{' '}
+              <MuiLink href={page.url} target="_blank" rel="noreferrer">
+                {page.key}
+              </MuiLink>
+              . What several embeds need stands here once.
+            </>
+          )
         }
       >
         <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', displayPrint: 'none' }}>
@@ -74,10 +80,14 @@ export default function PlanScreen() {
             loading={picture.isFetching}
             onClick={() => void picture.refetch()}
           >
-            {picture.data ? 'Take the picture anew' : 'Show the page in a picture'}
+            {picture.data
+              ? 'Take the picture anew'
+              : plan.block
+                ? 'Show a page with it in a picture'
+                : 'Show the page in a picture'}
           </Button>
           <Button variant="outlined" size="small" loading={check.isPending} onClick={() => check.mutate()}>
-            Check this page now
+            {plan.block ? 'Check it now' : 'Check this page now'}
           </Button>
         </Box>
       </ScreenHead>
@@ -92,10 +102,11 @@ export default function PlanScreen() {
         <Stack spacing={3} sx={{ maxWidth: 820, minWidth: 0 }}>
           <ProblemNote error={check.error ?? picture.error} />
           <EditorWords editor={plan.editor} />
+          <BlocksShown shows={plan.shows} />
           {plan.steps.length === 0 ? (
             <Empty title="Nothing to do">
-              Nothing is placed on this page. <Link to="/collection">Choose an embed</Link> and place it in
-              one of its spots.
+              Nothing is placed {plan.block ? 'in this block' : 'on this page'}.{' '}
+              <Link to="/collection">Choose an embed</Link> and place it in one of its spots.
             </Empty>
           ) : (
             <Card title="What to do">

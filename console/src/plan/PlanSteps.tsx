@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { Fragment, useState } from 'react';
 import type { PagePlan } from '@orbis/contract';
-import { plural, spoken } from '@orbis/contract/language';
+import { spoken } from '@orbis/contract/language';
 import { CodeRuns, PlainCode } from '../components/CodeRuns.tsx';
 import { CopyButton } from '../components/CopyButton.tsx';
 import { Disclosure } from '../components/Disclosure.tsx';
@@ -15,11 +15,11 @@ type Snippet = PagePlan['snippets'][number];
 
 /** The steps of a plan, numbered, each with what is pasted; `names` are those of embeds, by the placement. */
 export function PlanSteps({
-  plan: { steps, snippets },
+  plan: { block, steps, snippets },
   names,
   work,
 }: {
-  plan: Pick<PagePlan, 'steps' | 'snippets'>;
+  plan: Pick<PagePlan, 'block' | 'steps' | 'snippets'>;
   names: ReadonlyMap<string, string>;
   work: PlanWork;
 }) {
@@ -32,6 +32,7 @@ export function PlanSteps({
           step={step}
           names={names}
           work={work}
+          isBlock={block !== null}
           snippet={snippets.find(
             ({ digest, position }) => digest === step.digest && position === step.position,
           )}
@@ -47,11 +48,14 @@ interface StepProps {
   snippet: Snippet | undefined;
   names: ReadonlyMap<string, string>;
   work: PlanWork;
+  /** Whether it is of a block, and of no page. */
+  isBlock: boolean;
 }
 
-function StepItem({ number, step, snippet, names, work }: StepProps) {
+function StepItem({ number, step, snippet, names, work, isBlock }: StepProps) {
   const shown = step.position === 'spot' ? names.get(snippet?.placements[0] ?? '') : undefined;
   const isDone = step.action === 'already-there';
+  const where = spoken.stepAt(step, { placements: snippet?.placements.length ?? 0, isBlock });
   return (
     <Box
       component="li"
@@ -78,17 +82,12 @@ function StepItem({ number, step, snippet, names, work }: StepProps) {
       <Box sx={{ minWidth: 0 }}>
         <Typography sx={{ color: isDone ? 'text.secondary' : 'text.primary', overflowWrap: 'anywhere' }}>
           <strong>{spoken.planActions[step.action]}</strong>
-          {shown !== undefined && ` “${shown}”`} · {whereOf(step, snippet)}
+          {shown !== undefined && ` “${shown}”`} · {where}
         </Typography>
         {!isDone && step.fields.length > 0 && <Fields fields={step.fields} />}
         {step.text !== null && <PlainCode text={step.text} label="What to take out" />}
         {snippet && (
-          <Code
-            snippet={snippet}
-            isDone={isDone}
-            where={whereOf(step, snippet)}
-            handOut={() => work.handOut(step)}
-          />
+          <Code snippet={snippet} isDone={isDone} where={where} handOut={() => work.handOut(step)} />
         )}
         {!isDone && <StepTick number={number} step={step} work={work} />}
       </Box>
@@ -112,14 +111,6 @@ function Fields({ fields }: Pick<Step, 'fields'>) {
       ))}
     </Box>
   );
-}
-
-function whereOf({ action, position, place }: Step, snippet: Snippet | undefined): string {
-  if (position === 'spot') return place ?? '';
-  if (position === 'file') return `${spoken.positions.file}: ${place}`;
-  return action === 'take-out'
-    ? `${spoken.positionsLeft[position]}, as nothing on this page needs it any more`
-    : `${spoken.positions[position]}, for ${plural(snippet?.placements.length ?? 0, 'placement')}`;
 }
 
 /* What is pasted; what stands at a spot gets its number when it is copied, so that a sweep knows it. */

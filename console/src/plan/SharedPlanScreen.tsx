@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import MuiLink from '@mui/material/Link';
 import Stack from '@mui/material/Stack';
 import { useQuery } from '@tanstack/react-query';
+import { spoken } from '@orbis/contract/language';
 import { api } from '../api.ts';
 import { Card } from '../components/Card.tsx';
 import { Empty } from '../components/Empty.tsx';
@@ -42,11 +43,18 @@ export default function SharedPlanScreen() {
             title={`What ${plan.title} needs`}
             lead={
               <>
-                Step by step, in the order of the page{' '}
-                <MuiLink href={plan.url} target="_blank" rel="noreferrer">
-                  {plan.page}
-                </MuiLink>
-                . Copy a code, paste it there, and tick it. Made for {plan.name}; the link holds until{' '}
+                {plan.block ? (
+                  `It is pasted once. ${spoken.blocks.shownBy(plan.block)}`
+                ) : (
+                  <>
+                    Step by step, in the order of the page{' '}
+                    <MuiLink href={plan.url} target="_blank" rel="noreferrer">
+                      {plan.page}
+                    </MuiLink>
+                    .
+                  </>
+                )}{' '}
+                Copy a code, paste it there, and tick it. Made for {plan.name}; the link holds until{' '}
                 {formatWhen(plan.expiresAt)}.
               </>
             }

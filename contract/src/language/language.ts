@@ -1,4 +1,5 @@
 import type {
+  BlockStands,
   FrameWay,
   Condition,
   EditorRules,
@@ -279,6 +280,18 @@ export interface Language {
   fillFaults: Readonly<Record<FillFault['code'], (found: string) => string>>;
   /** What is done in a step of a page’s plan, as the beginning of a line. */
   planActions: Readonly<Record<PlanAction, string>>;
+  /** Blocks, which are pasted once and shown by many pages. */
+  blocks: {
+    /** Which pages show one, and where. */
+    shownBy: (block: { under: string | null; stands: BlockStands }) => string;
+    /** That a page shows one that has embeds in it. */
+    shows: (block: { title: string; placements: number }) => string;
+  };
+  /** Where a step of a plan is done; for how many placements, where it is of no place. */
+  stepAt: (
+    step: { action: PlanAction; position: SnippetPosition; place: string | null },
+    of: { placements: number; isBlock: boolean },
+  ) => string;
   /** Where a snippet is pasted. */
   positions: Readonly<Record<SnippetPosition, string>>;
   /** Where one is taken out that nothing needs any more. */

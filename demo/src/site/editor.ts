@@ -42,15 +42,7 @@ export function editor(store: SiteStore): Router {
     if (!request.originalUrl.endsWith('/')) return response.redirect('/edit/');
     show('', request.query['published'] !== undefined, store, response);
   });
-  router.get('/every-page', (request, response) =>
-    showEveryPage(request.query['published'] !== undefined, store, response),
-  );
-  router.post('/every-page', urlencoded({ extended: false, limit: '2mb' }), (request, response) => {
-    const { head = '', footer = '' } = (request.body ?? {}) as Record<string, string>;
-    store.editEvery('head', head.replaceAll('\r\n', '\n'));
-    store.editEvery('footer', footer.replaceAll('\r\n', '\n'));
-    response.redirect(303, '/edit/every-page?published');
-  });
+  router.use('/every-page', everyPage(store));
   router.get('/:path', (request, response, next) =>
     pageAt(request.params.path)
       ? show(request.params.path, request.query['published'] !== undefined, store, response)
@@ -72,6 +64,21 @@ export function editor(store: SiteStore): Router {
   return router;
 }
 
+/* What all pages have in common. */
+function everyPage(store: SiteStore): Router {
+  const router = Router();
+  router.get('/', (request, response) =>
+    showEveryPage(request.query['published'] !== undefined, store, response),
+  );
+  router.post('/', urlencoded({ extended: false, limit: '2mb' }), (request, response) => {
+    const { head = '', footer = '' } = (request.body ?? {}) as Record<string, string>;
+    store.editEvery('head', head.replaceAll('\r\n', '\n'));
+    store.editEvery('footer', footer.replaceAll('\r\n', '\n'));
+    response.redirect(303, '/edit/every-page?published');
+  });
+  return router;
+}
+
 function show(path: string, published: boolean, store: SiteStore, response: Sent): void {
   const page = pageAt(path)!;
   const { draft } = store.read();
@@ -87,7 +94,6 @@ ${fields(page, draft)}
   send(response, `Edit: ${page.title}`, body);
 }
 
-/* What the whole site has in common. */
 function showEveryPage(published: boolean, store: SiteStore, response: Sent): void {
   const { head = '', footer = '' } = store.read();
   const body = `${header(null)}

@@ -65,6 +65,10 @@ const saidSize = ({ phone, tablet, desktop, heights, selector }: SpotSize) => ({
   selector,
 });
 
+/** Which pages show a block, and where; null for a page. */
+export const blockOf = ({ under, stands }: Pick<PageRow, 'under' | 'stands'>): Page['block'] =>
+  stands === null ? null : { under, stands };
+
 export function serializePage(
   { site, page }: { site: SiteRow; page: PageRow },
   spots: readonly FoundSpot[],
@@ -75,7 +79,7 @@ export function serializePage(
     path: page.path,
     title: page.title,
     url: pageUrl(site, page),
-    block: page.stands === null ? null : { under: page.under, stands: page.stands },
+    block: blockOf(page),
     checkedAt: page.checkedAt?.toISOString() ?? null,
     spots: spots.map((spot) => serializeSpot(key, spot)),
   };

@@ -12,12 +12,12 @@ import type { StepTick } from '../store/step-ticks.ts';
 
 /** The plan of a page, with the text of every snippet; each of a spot has the mark of its placement. */
 export const serializePlan = (
-  page: string,
+  { page, block, shows }: Pick<PagePlan, 'page' | 'block' | 'shows'>,
   { snippets, steps, findings }: CorePagePlan,
   { marks, ticks }: { marks: ReadonlyMap<string, Mark>; ticks: readonly StepTick[] },
   { notes, delay, showsUnpublished }: EditorRules,
 ): PagePlan => ({
-  page,
+  ...{ page, block, shows },
   snippets: snippets.map(({ digest, placements, ...made }) => {
     const snippet = made.position === 'spot' ? withMark(made, marks.get(placements[0]!)!) : made;
     return { ...serializeSnippet(snippet), text: snippetText(snippet), digest, placements };

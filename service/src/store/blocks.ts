@@ -56,17 +56,14 @@ export async function filledBlocksOn(
   return filled;
 }
 
-/** Pages that show a block, the first of them: those of which that is said, else those on which it was seen. */
+/** The first pages that show a block: those of which that is said, else those on which it was seen. */
 export async function pagesShowing(
   db: Handle,
   block: Pick<PageRow, 'id' | 'siteId' | 'under'>,
   limit: number,
 ): Promise<number[]> {
-  const seen = db
-    .select({ id: blockPage.pageId })
-    .from(blockPage)
-    .innerJoin(placement, eq(placement.id, blockPage.placementId))
-    .where(and(eq(placement.pageId, block.id), inArray(blockPage.seen, ['live', 'altered'])));
+  if (block.under === null) return pagesSeenWith(db, block, limit);
+  const begins = like(page.path, `${block.under.replace(/[\\%_]/g, '\\$&')}%`);
   const rows = await db
     .select({ id: page.id })
     .from(page)
@@ -75,16 +72,32 @@ export async function pagesShowing(
         eq(page.siteId, block.siteId),
         isNull(page.goneAt),
         isNull(page.stands),
-        block.under === null
-          ? inArray(page.id, seen)
-          : block.under === ''
-            ? undefined
-            : like(page.path, `${block.under.replace(/[\\%_]/g, '\\$&')}%`),
+        block.under === '' ? undefined : begins,
       ),
     )
     .orderBy(asc(page.id))
     .limit(limit);
   return rows.map(({ id }) => id);
+}
+
+/* One by one what is placed in it, of which there is little: joined, all that was seen would be read. */
+async function pagesSeenWith(db: Handle, { id }: Pick<PageRow, 'id'>, limit: number): Promise<number[]> {
+  const inIt = await db
+    .select({ id: placement.id })
+    .from(placement)
+    .where(and(eq(placement.pageId, id), eq(placement.active, 1)));
+  const found = new Set<number>();
+  for (const { id: placementId } of inIt)
+    for (const seen of ['live', 'altered'] as const) {
+      const rows = await db
+        .select({ pageId: blockPage.pageId })
+        .from(blockPage)
+        .where(and(eq(blockPage.placementId, placementId), eq(blockPage.seen, seen)))
+        .orderBy(asc(blockPage.pageId))
+        .limit(limit);
+      for (const { pageId } of rows) found.add(pageId);
+    }
+  return [...found].sort((a, b) => a - b).slice(0, limit);
 }
 
 /** How the pages that were read show something that is placed in a block. */
@@ -96,7 +109,7 @@ export interface SeenOnPages {
 }
 
 /* The worst that a page shows of it, and that it stands somewhere before that it stands nowhere. */
-const overall = ['altered', 'live', 'missing', 'unreachable'] as const;
+const overall = ['altered', 'live', 'missing'] as const;
 
 /**
  * Keeps how a page was seen with something that is placed in a block. Call it in a transaction.
@@ -123,16 +136,20 @@ export async function keepSeenOnPage(
 
 const isShown = (seen: Seen | null): boolean => seen === 'live' || seen === 'altered';
 
-/* One page for each state, from the ends of one index, however many pages there are. */
+/* The first page of each state, from one index: to group by them would read a row of each page. */
 async function seenOnPages(tx: Handle, placementId: number): Promise<SeenOnPages> {
-  const rows = await tx
-    .select({ seen: blockPage.seen, page: sql<number>`min(${blockPage.pageId})`.mapWith(Number) })
-    .from(blockPage)
-    .where(eq(blockPage.placementId, placementId))
-    .groupBy(blockPage.seen);
-  const pageBy = new Map(rows.map((row) => [row.seen, row.page]));
-  const seen = overall.find((state) => pageBy.has(state)) ?? null;
-  return { seen, without: isShown(seen) ? (pageBy.get('missing') ?? null) : null };
+  const first = async (seen: Seen): Promise<number | null> => {
+    const [row] = await tx
+      .select({ pageId: blockPage.pageId })
+      .from(blockPage)
+      .where(and(eq(blockPage.placementId, placementId), eq(blockPage.seen, seen)))
+      .orderBy(asc(blockPage.pageId))
+      .limit(1);
+    return row?.pageId ?? null;
+  };
+  for (const seen of overall)
+    if ((await first(seen)) !== null) return { seen, without: isShown(seen) ? await first('missing') : null };
+  return { seen: null, without: null };
 }
 
 /** Whether some page still shows something of a block. */

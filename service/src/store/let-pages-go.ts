@@ -4,8 +4,8 @@ import { blockPage, page, planLink, stepTick } from './schema.ts';
 import { takeOffLists } from './take-off-lists.ts';
 
 /**
- * Pages go: they are on no list any more, show no block, and nothing of their plans is kept. Call it in a transaction, while
- * they are there.
+ * Pages go: they are on no list any more, show no block, and nothing of their plans is kept. Call it in a
+ * transaction, while they are there.
  */
 export async function letPagesGo(tx: Handle, pages: SQL | undefined): Promise<void> {
   await takeOffLists(tx, pages);

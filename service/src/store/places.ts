@@ -336,11 +336,8 @@ export const addressesOf = ({
   furtherAddresses,
 }: Pick<SiteRow, 'address' | 'furtherAddresses'>): string[] => [address, ...furtherAddresses];
 
-/** The pages that a sweep reads: all, those of a site, or one. Blocks are no pages by themselves. */
-export async function pagesToSweep(
-  db: Handle,
-  scope: { siteId?: number; pageId?: number },
-): Promise<number[]> {
+/** The pages that a sweep reads: all, or those of a site. Blocks are no pages by themselves. */
+export async function pagesToSweep(db: Handle, scope: { siteId: number } | null): Promise<number[]> {
   const rows = await db
     .select({ id: page.id })
     .from(page)
@@ -348,8 +345,7 @@ export async function pagesToSweep(
       and(
         isNull(page.goneAt),
         isNull(page.stands),
-        scope.siteId === undefined ? undefined : eq(page.siteId, scope.siteId),
-        scope.pageId === undefined ? undefined : eq(page.id, scope.pageId),
+        scope === null ? undefined : eq(page.siteId, scope.siteId),
       ),
     )
     .orderBy(asc(page.id));

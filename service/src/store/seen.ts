@@ -62,8 +62,8 @@ export const isTold = (result: PlacementResult): boolean =>
   result.block === null || result.block.isExpected || isOnPage(result);
 
 /**
- * What a page showed of something that is placed in a block, together with what other pages showed of it. Call
- * it in a transaction.
+ * What a page showed of something that is placed in a block, together with what other pages showed of it.
+ * Call it in a transaction.
  * @returns whether the page shows the block from now on, or does no more.
  */
 export async function recordSeenInBlock(

@@ -8,17 +8,7 @@ import { insertMany } from './insert-many.ts';
 import type { JobRow } from './jobs.ts';
 import { isOneOf } from './one-of.ts';
 import { afterId } from './pages.ts';
-import {
-  embed,
-  job,
-  page,
-  placement,
-  sighting,
-  site,
-  spot,
-  sweepPage,
-  type SightedState,
-} from './schema.ts';
+import { embed, job, page, placement, sighting, site, spot, sweepPage, type SightedState } from './schema.ts';
 import { recordHead, type HeadSeen } from './site-heads.ts';
 import { isGoneEverywhere, isTold, recordSeen, recordSeenInBlock, type PlacementResult } from './seen.ts';
 import { markPage } from './mark-stale.ts';

@@ -29,8 +29,8 @@ import { askedAt } from './asked.ts';
 /**
  * What would be handed out for each placement of a page now, by its row’s id: the snippets made with the
  * neutral mark, its own first by position; nothing for those of retired embeds. Most codes depend on nothing
- * else of their page; where one brings what a page needs only once, the whole page is planned, with the blocks
- * that it shows.
+ * else of their page; where one brings what a page needs only once, the whole page is planned, with the
+ * blocks that it shows.
  */
 export const outputsOn = async (
   page: FilledPage,

@@ -21,11 +21,11 @@ export async function sharedBy(db: Handle, secret: string, now: Date): Promise<L
 export async function sharePlan(
   db: Database,
   { site, page, link }: LinkedPlan,
-  { page: key, snippets, steps, editor }: PagePlan,
+  { page: key, block, snippets, steps, editor }: PagePlan,
 ): Promise<SharedPlan> {
   const rows = await placementsOn(db, page.id);
   return {
-    ...{ page: key, snippets, steps, editor },
+    ...{ page: key, block, snippets, steps, editor },
     title: page.title,
     url: pageUrl(site, page),
     name: link.name,

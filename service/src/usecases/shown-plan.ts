@@ -1,11 +1,12 @@
 import type { PagePlan as CorePagePlan } from '@orbis/core';
 import type { PagePlan } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
-import { pageKeyOf } from '../serializers/places.ts';
+import { blockOf, pageKeyOf } from '../serializers/places.ts';
 import { serializePlan } from '../serializers/plans.ts';
+import { filledBlocksOn } from '../store/blocks.ts';
+import { placementsOn } from '../store/placements.ts';
 import type { PageRow, SiteRow } from '../store/places.ts';
 import { ticksOn } from '../store/step-ticks.ts';
-import { filledPage } from './filled-page.ts';
 import { nextMarks } from './next-marks.ts';
 import { onPage } from './on-page.ts';
 import { isWanted, planOf, type FilledPage } from './page-plan.ts';
@@ -23,11 +24,19 @@ export async function showPlan(
   { site, page }: PlannedPage,
   renderContext: RenderContext,
 ): Promise<PagePlan> {
-  const filled = await filledPage(db, page.id);
+  const filled: FilledPage = {
+    rows: await placementsOn(db, page.id),
+    blocks: await filledBlocksOn(db, page),
+  };
   const { rows } = filled;
   const plan = await planNow(db, { site, page }, filled, renderContext);
+  const shows = filled.blocks.map((shown) => ({
+    page: pageKeyOf({ site, page: shown.block }),
+    title: shown.block.title,
+    placements: shown.rows.length,
+  }));
   return serializePlan(
-    pageKeyOf({ site, page }),
+    { page: pageKeyOf({ site, page }), block: blockOf(page), shows },
     plan,
     { marks: await nextMarks(db, rows, plan), ticks: await ticksOn(db, page) },
     site.editor,

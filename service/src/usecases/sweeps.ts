@@ -26,7 +26,7 @@ export async function sweepById(db: Handle, id: string): Promise<JobRow> {
   return job;
 }
 
-/* To see whether a block is there, so many of the pages that show it are read; all of them with their site. */
+/* So many of the pages that show a block are read to see whether it is there; all of them with their site. */
 const mostOfBlock = 10;
 
 /** What is swept: a page, or pages that show a block; a site; or everything. */
@@ -47,19 +47,9 @@ export async function beginSweep(
   { page, site, at }: SweepScope,
   actor: Actor,
 ): Promise<string> {
-  const ofPage = page === undefined ? null : await pageByKey(db, page);
-  const ofSite = site === undefined ? null : await siteByKey(db, site);
-  const pageIds =
-    ofPage && isBlock(ofPage.page)
-      ? await pagesShowing(db, ofPage.page, mostOfBlock)
-      : await pagesToSweep(db, {
-          ...(ofPage && { pageId: ofPage.page.id }),
-          ...(ofSite && { siteId: ofSite.id }),
-        });
-  const swept = (ofPage?.site ?? ofSite)!;
-  const scope = { scope: page ?? site ?? null, address: at === undefined ? null : addressOf(swept, at) };
-  if (pageIds.length === 0)
-    throw new OrbisError('nothing-to-sweep', { block: ofPage && isBlock(ofPage.page) ? page! : null });
+  const { pageIds, swept, block } = await pagesOf(db, { page, site });
+  const scope = { scope: page ?? site ?? null, address: at === undefined ? null : addressOf(swept!, at) };
+  if (pageIds.length === 0) throw new OrbisError('nothing-to-sweep', { block });
   try {
     return await inTransaction(db, (tx) => insertSweep(tx, scope, pageIds, actor));
   } catch (error) {
@@ -67,6 +57,21 @@ export async function beginSweep(
     const running = await runningSweep(db, scope);
     throw running ? new OrbisError('job-running', { sweep: running.publicId }) : error;
   }
+}
+
+/* The pages that are read, and their site where it is one; a block’s key where it is about one. */
+async function pagesOf(
+  db: Database,
+  { page, site }: Pick<SweepScope, 'page' | 'site'>,
+): Promise<{ pageIds: number[]; swept: SiteRow | null; block: string | null }> {
+  if (page !== undefined) {
+    const found = await pageByKey(db, page);
+    return isBlock(found.page)
+      ? { pageIds: await pagesShowing(db, found.page, mostOfBlock), swept: found.site, block: page }
+      : { pageIds: [found.page.id], swept: found.site, block: null };
+  }
+  const swept = site === undefined ? null : await siteByKey(db, site);
+  return { pageIds: await pagesToSweep(db, swept && { siteId: swept.id }), swept, block: null };
 }
 
 /* The further address that is meant. */

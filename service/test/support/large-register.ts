@@ -52,6 +52,12 @@ export const fillStatements = (size: RegisterSize): string[] => [
        if(seq mod 10 = 9, 'missing', 'live'), if(seq mod 10 = 9, null, 1), ${digestOf('1')}, ${digestOf('if(seq mod 10 = 8, 2, 1)')},
        elt(1 + greatest(seq mod 10, 7) - 7, 'live', 'out-of-date', 'missing'), 'no', 2, '[]', '{}', ${now}
      from seq_1_to_${size.placements} join spot on spot.id = 1 + (seq - 1) mod ${size.spots} join page on page.id = spot.page_id`,
+  // A block that every page of its site shows, and was seen on all of them, and on others.
+  `insert into page (id, site_id, path, title, stands, under, created_at) values (1000001, 9, '{foot}', 'Foot', 'after', '', ${now})`,
+  `insert into spot (id, page_id, name, phone, tablet, desktop, placements, created_at) values (1000001, 1000001, 'main', 358, 704, 760, 1, ${now})`,
+  `insert into placement (id, public_id, spot_id, page_id, site_id, embed_id, seen, state, stale, findings, options, created_at)
+     values (1000001, 'bbbbbbbbbb', 1000001, 1000001, 9, 1, 'live', 'live', 'no', '[]', '{}', ${now})`,
+  `insert into block_page select 1000001, seq, if(seq mod 10 = 0, 'missing', 'live') from seq_1_to_${size.pages}`,
   `insert into snippet (id, digest, text_digest, runs) select seq, ${digestOf("concat('r', seq)")}, ${digestOf('seq')}, concat('[{"from":"source","start":0,"end":1,"text":"', seq, '"}]') from seq_1_to_${size.embeds}`,
   `insert into delivery (id, placement_id, number, revision_id, options, digest, created_at)
      select seq, 1 + (seq - 1) mod ${size.placements}, 1 + (seq - 1) div ${size.placements}, 1 + (seq * 7) mod ${size.embeds}, '{}', ${digestOf('seq')}, ${now} from seq_1_to_${2 * size.placements}`,
@@ -78,7 +84,7 @@ export const fillStatements = (size: RegisterSize): string[] => [
 
 /** What the database is to look at again when all of it is there. */
 export const analyzeStatement =
-  'analyze table placement, embed, page, spot, site_need, delivery, sweep_page, sighting, revision, change_log, change_item';
+  'analyze table placement, embed, page, block_page, spot, site_need, delivery, sweep_page, sighting, revision, change_log, change_item';
 
 /** Fills an empty register with 50,000 placements. */
 export async function fillRegister({ db }: Pick<Connection, 'db'>): Promise<void> {

@@ -11,24 +11,32 @@ import { api, refresh } from '../../api.ts';
 import { useAnnounce } from '../../components/Announcer.tsx';
 import { ProblemNote } from '../../components/ProblemNote.tsx';
 import { RemoveButton } from '../RemoveButton.tsx';
+import { BlockFields } from './BlockFields.tsx';
 
-/** Calls a page something else, moves it to another address, or removes it. */
+/**
+ * Calls a page something else, moves it to another address, or removes it; of a block, says which pages show
+ * it.
+ */
 export function ChangePage({ page }: { page: Page }) {
   const announce = useAnnounce();
   const [title, setTitle] = useState(page.title);
   const [path, setPath] = useState(page.path);
+  const [block, setBlock] = useState(page.block);
   const params = { page: page.key };
   const standing = useQuery({
     queryKey: ['pages', 'standing', page.key],
     queryFn: async () => (await api.call('pages.standing', { params })).data,
   });
   const isMoved = path.trim() !== page.path;
+  const isElsewhere = block?.under !== page.block?.under || block?.stands !== page.block?.stands;
+  const what = page.block ? 'block' : 'page';
   const save = useMutation({
     mutationFn: async () => {
       const { etag } = await api.call('pages.read', { params });
       const body = {
         ...(title.trim() !== page.title && { title: title.trim() }),
         ...(isMoved && { path: path.trim().replace(/^\/+/, '') }),
+        ...(block && isElsewhere && { block }),
       };
       return (await api.call('pages.change', { params, body, ifMatch: etag ?? '*' })).data;
     },
@@ -50,20 +58,24 @@ export function ChangePage({ page }: { page: Page }) {
           onChange={({ target }) => setTitle(target.value)}
           sx={{ flex: '1 1 200px' }}
         />
-        <TextField
-          label="Its path"
-          value={path}
-          onChange={({ target }) => setPath(target.value)}
-          sx={{ flex: '1 1 200px' }}
-        />
+        {block ? (
+          <BlockFields block={block} change={setBlock} />
+        ) : (
+          <TextField
+            label="Its path"
+            value={path}
+            onChange={({ target }) => setPath(target.value)}
+            sx={{ flex: '1 1 200px' }}
+          />
+        )}
         <Button
           type="submit"
           variant="outlined"
           loading={save.isPending}
-          disabled={title.trim() === '' || (title.trim() === page.title && !isMoved)}
+          disabled={title.trim() === '' || (title.trim() === page.title && !isMoved && !isElsewhere)}
           sx={{ height: 40 }}
         >
-          Save the page
+          Save the {what}
         </Button>
       </Box>
       {isMoved && standing.data && (
@@ -74,7 +86,7 @@ export function ChangePage({ page }: { page: Page }) {
       <ProblemNote error={save.error ?? standing.error} />
       {standing.data && (
         <RemoveButton
-          label="Remove this page"
+          label={`Remove this ${what}`}
           name={page.title}
           standing={standing.data}
           remove={async (query) => {

@@ -3,6 +3,7 @@ import MuiLink from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import type { Page } from '@orbis/contract';
+import { spoken } from '@orbis/contract/language';
 import { api } from '../../api.ts';
 import { Disclosure } from '../../components/Disclosure.tsx';
 import { formatWhen } from '../../components/when.ts';
@@ -31,7 +32,9 @@ export function PageItem({ page, shared }: { page: Page; shared: readonly string
           Picture, and what it needs
         </MuiLink>
         <Typography variant="body2" color="textSecondary">
-          last read {formatWhen(page.checkedAt)}
+          {page.block
+            ? `A block. ${spoken.blocks.shownBy(page.block)}`
+            : `last read ${formatWhen(page.checkedAt)}`}
         </Typography>
       </Box>
       <Box component="ul" sx={{ m: 0, mt: 0.5, mb: 0.5, pl: 2.5 }}>
@@ -45,7 +48,7 @@ export function PageItem({ page, shared }: { page: Page; shared: readonly string
             <AddSpot page={page.key} />
           </Box>
         </Disclosure>
-        <Disclosure label="Change or remove this page">
+        <Disclosure label={`Change or remove this ${page.block ? 'block' : 'page'}`}>
           <Box sx={{ flex: '1 1 100%' }}>
             <ChangePage page={page} />
           </Box>

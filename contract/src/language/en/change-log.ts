@@ -11,6 +11,10 @@ const things = {
 };
 const details = { name: 'name', notes: 'notes', tags: 'tags' };
 
+/* A block is kept as a page is, with a name in braces. */
+const thing = (what: keyof typeof things, key: string): string =>
+  what === 'page' && key.endsWith('}') ? 'the block' : things[what];
+
 const list = new Intl.ListFormat('en-GB', { type: 'conjunction' });
 
 /** What was done, in a few words without a full stop. */
@@ -54,9 +58,9 @@ export const changes: Language['changes'] = {
   'page-moved': ({ from, to }) => `Gave the page ${from} the address ${to}`,
   'pages-added': ({ site, pages, count }) =>
     `Added ${count === 1 ? `the page ${pages[0]}` : `${count} pages to the site ${site}`}`,
-  'added': ({ what, key }) => `Added ${things[what]} ${key}`,
-  'changed': ({ what, key }) => `Changed ${things[what]} ${key}`.trimEnd(),
-  'removed': ({ what, key }) => `Removed ${things[what]} ${key}`,
+  'added': ({ what, key }) => `Added ${thing(what, key)} ${key}`,
+  'changed': ({ what, key }) => `Changed ${thing(what, key)} ${key}`.trimEnd(),
+  'removed': ({ what, key }) => `Removed ${thing(what, key)} ${key}`,
   'terms': (facts) => `Wrote down the terms of ${'embed' in facts ? facts.embed : facts.provider}`,
   'register-taken': ({ lines }) => `Took in a register of ${lines} ${lines === 1 ? 'line' : 'lines'}`,
   'sheet-saved': ({ provider }) => `Saved the sheet of ${provider}`,

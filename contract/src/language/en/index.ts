@@ -1,4 +1,5 @@
 import type { Language } from '../language.ts';
+import { blocks, stepAt } from './blocks.ts';
 import { changes, feed, remains } from './change-log.ts';
 import { expected, reasons } from './changes.ts';
 import { editor } from './editor.ts';
@@ -101,6 +102,8 @@ export const en = {
   guessedHeight,
   troubles,
   planActions,
+  blocks,
+  stepAt,
   positions,
   positionsLeft,
   presets,
