@@ -238,7 +238,10 @@ export const sweepPage = z
       z.object({
         placement: publicId,
         embed: key,
-        spot: z.string().meta({ description: 'The name of the spot that it was placed in' }),
+        spot: z.string().meta({
+          description:
+            'The name of the spot that it was placed in; with the block where it is in one: {footer}#main',
+        }),
         state,
         findings: z.array(placementFinding),
       }),

@@ -26,7 +26,7 @@ export const page: Thing = {
               'page': ({ key }) => key,
               'title': ({ title }) => title,
               'spots': ({ spots }) => spots.map(({ name }) => name).join(', ') || '–',
-              'last read': ({ checkedAt }) => formatTimestamp(checkedAt),
+              'last read': ({ checkedAt, block }) => (block ? '–' : formatTimestamp(checkedAt)),
             },
             'There is no page yet. “orbis add page SITE/PATH” adds one.',
           );

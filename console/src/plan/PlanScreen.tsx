@@ -94,7 +94,7 @@ export default function PlanScreen() {
       <Box sx={picture.data ? besideIt : {}}>
         {picture.data && (
           <Box sx={{ displayPrint: 'none', minWidth: 0 }}>
-            <Card title="The page">
+            <Card title={plan.block ? 'A page that shows it' : 'The page'}>
               <PagePicture page={page} survey={picture.data} placed={placed} />
             </Card>
           </Box>

@@ -1,4 +1,4 @@
-import type { Sweep, SweepPage } from '@orbis/contract';
+import { isBlockPath, type Sweep, type SweepPage } from '@orbis/contract';
 import type { JobRow } from '../store/jobs.ts';
 import type { listSweepPages, sightingsOf } from '../store/sweeps.ts';
 import { serializeFindings } from './findings.ts';
@@ -29,10 +29,10 @@ export const serializeSweepPage = (row: PageRow, seen: readonly SightingRow[]): 
   status: row.sweepPage.status,
   why: row.sweepPage.why,
   readAt: row.sweepPage.readAt?.toISOString() ?? null,
-  seen: seen.map(({ sighting, placement, embed, spot }) => ({
+  seen: seen.map(({ sighting, placement, embed, spot, path }) => ({
     placement,
     embed,
-    spot,
+    spot: isBlockPath(path) ? `${path}#${spot}` : spot,
     state: sighting.state,
     findings: serializeFindings(sighting.findings),
   })),

@@ -105,11 +105,18 @@ export async function listSweepPages(
 export async function sightingsOf(db: Handle, sweepPageIds: readonly number[]) {
   if (sweepPageIds.length === 0) return [];
   return db
-    .select({ sighting, placement: placement.publicId, embed: embed.key, spot: spot.name })
+    .select({
+      sighting,
+      placement: placement.publicId,
+      embed: embed.key,
+      spot: spot.name,
+      path: page.path,
+    })
     .from(sighting)
     .innerJoin(placement, eq(placement.id, sighting.placementId))
     .innerJoin(embed, eq(embed.id, placement.embedId))
     .innerJoin(spot, eq(spot.id, placement.spotId))
+    .innerJoin(page, eq(page.id, placement.pageId))
     .where(inArray(sighting.sweepPageId, [...sweepPageIds]))
     .orderBy(asc(sighting.id));
 }
