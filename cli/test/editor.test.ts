@@ -68,7 +68,7 @@ describe('the command line, with a site’s editor', () => {
 
   it('changes rules by hand, hands them on as a file, and takes them from another site', async () => {
     const change =
-      'editor moorhostel --without-elements <script>,style --only-attributes src,data-* --comments no --delay 2 --most-hosts 3 --shows-unpublished no --asks-for Title=title,Name=name --companion -';
+      'editor moorhostel --without-elements <script>,style --only-attributes src,data-* --comments no --delay 2 --most-hosts 3 --shows-unpublished no --asks-for Title=title,Name=name --style-field yes --companion -';
     const { exit } = await orbis(change, '<script src="https://builder.localhost/e.js"></script>\n');
     expect(exit).to.equal(0);
     const rules = JSON.parse((await orbis('editor moorhostel --json')).out) as EditorRules;
@@ -76,6 +76,7 @@ describe('the command line, with a site’s editor', () => {
       elements: { which: 'these', names: ['script', 'style'] },
       attributes: { which: 'all-but', names: ['src', 'data-*'] },
       ...{ comments: false, delay: 2, mostHosts: 3, showsUnpublished: false },
+      ...{ styleField: true, scriptField: false },
       companion: '<script src="https://builder.localhost/e.js"></script>',
       asksFor: [
         { label: 'Title', value: 'title' },
@@ -86,6 +87,8 @@ describe('the command line, with a site’s editor', () => {
     await orbis('editor skyletter --from moorhostel');
     const copied = JSON.parse((await orbis('editor skyletter --json')).out) as EditorRules;
     expect(copied).to.deep.include({ mostHosts: null, elements: { which: 'these', names: [] }, delay: 2 });
+    expect(copied.styleField).to.equal(true);
+    expect((await orbis('editor moorhostel')).out).to.match(/^Fields of a page +style rules$/m);
     await orbis('editor skyletter -', JSON.stringify(rules));
     expect(JSON.parse((await orbis('editor skyletter --json')).out)).to.deep.equal(rules);
     expect((await orbis('editor skyletter --everything')).out).to.match(

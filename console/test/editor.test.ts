@@ -150,6 +150,46 @@ describe('an owner whose editor changes what is pasted', () => {
     await context.close();
   });
 
+  it('has a field for style rules, and what holds on phones only goes there', async () => {
+    const { client } = test;
+    await client.call('embeds.create', {
+      body: {
+        name: 'Moor film',
+        text: '<iframe src="http://play.kinorill.localhost/film/a1" width="560" height="315" title="Moor"></iframe>',
+        options: { 'max-width': 600, 'max-width.phone': 300 },
+      },
+    });
+    const at = 'darkskyweek/';
+    const place = `${at}#${spotOfAll}`;
+    const { path } = smallSites.find(({ key }) => key === 'darkskyweek')!.page;
+    await client.call('placements.create', {
+      body: { embed: 'moor-film', place: place.replace('/', `/${path}`) },
+    });
+    const { context, page: window } = await signedIn();
+    await window.goto(`${test.url}/places/darkskyweek/editor`);
+    await window.getByLabel('Each page has a field of its own for style rules (CSS)').check();
+    await window.getByRole('button', { name: 'Save' }).first().click();
+    await until(
+      async () =>
+        (await client.call('sites.read', { params: { site: 'darkskyweek' } })).data.editor.styleField,
+    );
+    expect(await barriers(window)).to.deep.equal([]);
+    await window.goto(`${test.url}/plan?page=${encodeURIComponent(`${at}${path}`)}`);
+    await window
+      .getByText('into the field for style rules (CSS) of the page', { exact: false })
+      .first()
+      .waitFor();
+    await window.getByRole('button', { name: /^Copy what goes to into the field for style rules/ }).click();
+    await window.getByText('Copied').waitFor();
+    expect(await window.evaluate(() => navigator.clipboard.readText())).to.match(/^@media [^<]*\{\.orbis-/);
+    await client.call('sites.change', {
+      params: { site: 'darkskyweek' },
+      ifMatch: '*',
+      body: { editor: { styleField: false } },
+    });
+    await context.close();
+  });
+
   it('takes its rules out as a file, and takes them in at another site', async () => {
     await test.client.call('sites.change', {
       params: { site: hostel.key },

@@ -52,6 +52,12 @@ export const editorRules = z
       .min(0)
       .max(1440)
       .meta({ description: 'Minutes until what was published can be seen' }),
+    styleField: z.boolean().meta({
+      description: 'Whether it has a field for each page that takes style rules, without their element',
+    }),
+    scriptField: z
+      .boolean()
+      .meta({ description: 'Whether it has one that takes a script, without its element' }),
     mostHosts: z
       .number()
       .int()

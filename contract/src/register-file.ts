@@ -101,7 +101,10 @@ export const registerRecords = {
     language: siteLanguage,
     colours: siteColours,
     frameStyle,
-    editor: editorRules,
+    editor: editorRules.extend({
+      styleField: z.boolean().default(false),
+      scriptField: z.boolean().default(false),
+    }),
     goneAt: time.nullable().default(null).meta({ description: 'Since when it is removed' }),
     at: time,
   }),

@@ -44,6 +44,8 @@ const editors: fc.Arbitrary<EditorRules> = fc.record({
   elements: names('div span p a img iframe script style link form input button video audio blockquote'),
   attributes: names('class id style src srcdoc href sandbox allow title width height data-* name type async'),
   inlineScripts: fc.boolean(),
+  styleField: fc.boolean(),
+  scriptField: fc.boolean(),
   comments: fc.boolean(),
 });
 function put(page: readonly (readonly [string, number])[]): PlannedPlacement[] {

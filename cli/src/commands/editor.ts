@@ -22,6 +22,8 @@ interface Options {
   lastLine?: string;
   showsUnpublished?: boolean;
   delay?: number;
+  styleField?: boolean;
+  scriptField?: boolean;
   mostHosts?: Most;
   mostScripts?: Most;
   companion?: string;
@@ -57,6 +59,8 @@ export const addEditor: AddCommand = (program, run) => {
     .option('--last-line <line>', 'what must stand in a line behind it; none for nothing')
     .option('--shows-unpublished <yes|no>', 'whether it shows embeds before publishing', yesNo)
     .option('--delay <minutes>', 'until what was published can be seen', wholeNumber)
+    .option('--style-field <yes|no>', 'whether a page has a field for bare style rules (CSS)', yesNo)
+    .option('--script-field <yes|no>', 'whether a page has a field for a bare script', yesNo)
     .option('--most-hosts <number>', 'how many hosts a page may contact; any for no limit', most)
     .option('--most-scripts <number>', 'how many scripts a page may have; any for no limit', most)
     .option('--companion <file>', 'a code that each page needs once beside what is pasted; none for nothing')
@@ -141,7 +145,7 @@ function rulesIn(options: Options): Partial<EditorRules> {
   const { withoutElements, onlyElements, withoutAttributes, onlyAttributes } = options;
   const elements = taken('elements', withoutElements, onlyElements);
   const attributes = taken('attributes', withoutAttributes, onlyAttributes);
-  const { takes, inlineScripts, comments, showsUnpublished, delay } = options;
+  const { takes, inlineScripts, comments, showsUnpublished, delay, styleField, scriptField } = options;
   const words = {
     firstLine: noneIsEmpty(options.firstLine),
     lastLine: noneIsEmpty(options.lastLine),
@@ -150,6 +154,7 @@ function rulesIn(options: Options): Partial<EditorRules> {
   const limits = { mostHosts: anyIsNull(options.mostHosts), mostScripts: anyIsNull(options.mostScripts) };
   const all = {
     ...{ elements, attributes, takes, inlineScripts, comments, showsUnpublished, delay },
+    ...{ styleField, scriptField },
     asksFor: fieldsIn(options.asksFor),
     ...{ ...limits, ...words },
   };

@@ -7,10 +7,12 @@ const any = (most: number | null): string => (most === null ? 'any number' : Str
 
 /** What an editor lets through, a line for each rule. */
 export function describeEditor({ editor, head }: Pick<Site, 'editor' | 'head'>, colours: Colours): string {
+  const fields = [...(editor.styleField ? ['style rules'] : []), ...(editor.scriptField ? ['a script'] : [])];
   const lines: [string, string][] = [
     ['Takes', editor.takes === 'code' ? 'codes' : 'links alone'],
     ...(editor.takes === 'code' ? takenLines(editor) : []),
     ['Into the head', head ? 'yes' : 'no'],
+    ...(fields.length > 0 ? [['Fields of a page', fields.join(', ')] as [string, string]] : []),
     ...(editor.firstLine ? [['First line', editor.firstLine] as [string, string]] : []),
     ...(editor.lastLine ? [['Last line', editor.lastLine] as [string, string]] : []),
     ...(editor.companion ? [['Once a page', editor.companion] as [string, string]] : []),

@@ -39,6 +39,12 @@ export interface EditorRules {
   showsUnpublished: boolean | null;
   /** How long it takes until what was published can be seen, in minutes. */
   delay: number;
+  /**
+   * Whether it has a field for each page that takes style rules, and one that takes a script, both without
+   * their element.
+   */
+  styleField: boolean;
+  scriptField: boolean;
   /** How many other hosts, and how many scripts, a page may have; null for any number. */
   mostHosts: number | null;
   mostScripts: number | null;
@@ -59,6 +65,8 @@ export const openEditor: EditorRules = {
   asksFor: [],
   showsUnpublished: null,
   delay: 0,
+  styleField: false,
+  scriptField: false,
   mostHosts: null,
   mostScripts: null,
   notes: '',
@@ -77,7 +85,16 @@ export const changesCodes = (rules: EditorRules): boolean =>
   !rules.comments ||
   rules.firstLine !== '' ||
   rules.lastLine !== '' ||
-  rules.companion !== '';
+  rules.companion !== '' ||
+  rules.styleField ||
+  rules.scriptField;
+
+/** The same for what many pages show: it has no field of any of them. */
+export const withoutFields = (rules: EditorRules): EditorRules => ({
+  ...rules,
+  styleField: false,
+  scriptField: false,
+});
 
 /** Whether the same is handed out for both: what only people need to know of an editor may differ. */
 export const asksTheSame = (a: EditorRules, b: EditorRules): boolean =>
@@ -92,5 +109,6 @@ const forCodes = ({
   ...rest
 }: EditorRules): unknown[] => [
   ...[takes, inlineScripts, comments, rest.firstLine, rest.lastLine, rest.companion],
+  ...[rest.styleField, rest.scriptField],
   ...[elements, attributes].flatMap(({ which, names }) => [which, names]),
 ];

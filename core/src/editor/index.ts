@@ -3,6 +3,7 @@ export {
   askedValues,
   asksTheSame,
   changesCodes,
+  withoutFields,
   editorTakes,
   isTaken,
   openEditor,

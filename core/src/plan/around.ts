@@ -1,5 +1,6 @@
 import { bringsListener } from '../compose/framed.ts';
 import { snippetText } from '../compose/snippet.ts';
+import { withoutFields } from '../editor/index.ts';
 import { bringsLoader } from '../presentation/index.ts';
 import { listenerTag, loaderTag } from '../visitors/index.ts';
 import { companionOf } from './companion.ts';
@@ -7,7 +8,7 @@ import type { Claimant } from './keep-apart.ts';
 import type { PlannedPlacement } from './planned-placement.ts';
 import type { PlannedSite } from './planned-site.ts';
 import type { SharedPart } from './shared.ts';
-import { headsOf, type Heads } from './site-head.ts';
+import { headsOf, takes, type Heads } from './site-head.ts';
 import { apartFrom, claimantOf, keptApart, workedOut, type Worked } from './worked.ts';
 
 /** Where a block stands on its pages: before the page’s own content, or behind it. */
@@ -34,8 +35,12 @@ export interface Around {
   claimants: Claimant[];
 }
 
-/** A block has no head of its own: what its codes need once is in the head of the whole site, or in it. */
-export const siteOfBlock = (site: PlannedSite): PlannedSite => ({ ...site, head: false });
+/** A block has no head of its own, nor fields: what its codes need once is in the site’s head, or in it. */
+export const siteOfBlock = (site: PlannedSite): PlannedSite => ({
+  ...site,
+  head: false,
+  ...(site.editor && { editor: withoutFields(site.editor) }),
+});
 
 /** What the blocks of a page come to. */
 export function aroundOf(
@@ -81,7 +86,7 @@ const broughtAt = (
   ].flatMap((text) => (ofSite(text) ? [] : [[text, place]]));
 
 /**
- * Which of the parts of a code its page has by a block already. What goes into the head comes before every
+ * Which of the parts of a code its page has by a block already. What goes into a head comes before every
  * block: there a code leaves its parts out together, or not at all, so that none comes too early.
  */
 export function givenParts(
@@ -91,5 +96,6 @@ export function givenParts(
 ): ReadonlySet<SharedPart> {
   const given = parts.filter(({ text }) => before.has(text) && !heads.ofSite(text));
   const needed = parts.filter(({ text }) => !heads.ofSite(text));
-  return new Set(heads.page && given.length < needed.length ? [] : given);
+  const comesBefore = needed.some(({ text }) => takes(heads, text));
+  return new Set(comesBefore && given.length < needed.length ? [] : given);
 }

@@ -10,6 +10,7 @@ import { broughtTwice } from './brought-twice.ts';
 import { collisions } from './collisions.ts';
 import { companionOf } from './companion.ts';
 import { forEditorFindings, overBudget } from './editor-findings.ts';
+import { bareIn } from './fields.ts';
 import { fileSnippets, filesTaken } from './files.ts';
 import { isBare } from './forms.ts';
 import { keptApartFindings, type KeptApart } from './keep-apart.ts';
@@ -40,7 +41,7 @@ export interface PagePlan {
 
 /**
  * Plans a page: what its placements need only once is said once, in the page’s head where the site has a way
- * into it, else at the first place that needs it. The outcome does not depend on the order of placing.
+ * into it, or in a field of its editor, else at the first place that needs it. The outcome does not depend on the order of placing.
  * `digest` makes the digest of a text, always the same for the same text; `leaving` are placements that have
  * ended and are still on the page; `blocks` stand around its own content, and stay as they are.
  */
@@ -207,12 +208,23 @@ function sharedAt(
     composition.snippets
       .filter((snippet) => snippet.position === wanted)
       .map(({ runs }) => ({ text: snippetText({ runs }), runs, placement: id }));
-  if (position !== 'site-head' && position !== 'page-head') return askedAt(position);
+  if (!isBefore(position)) return askedAt(position);
   const things = [...parts.filter((part) => !given.has(part)), ...askedAt('page-head')];
-  return position === 'site-head'
-    ? things.filter(({ text }) => heads.ofSite(text))
-    : things.filter(({ text }) => heads.page && !heads.ofSite(text));
+  if (position === 'site-head') return things.filter(({ text }) => heads.ofSite(text));
+  const own = things.filter(({ text }) => !heads.ofSite(text));
+  if (position === 'page-head') return heads.page ? own : [];
+  return own
+    .filter(({ text }) => heads.field(text) === position)
+    .map(({ runs, placement }) => {
+      const bare = bareIn(position, runs);
+      return { text: snippetText({ runs: bare }), runs: bare, placement };
+    });
 }
+
+const isBefore = (
+  position: SnippetPosition,
+): position is 'site-head' | 'page-head' | 'page-style' | 'page-script' =>
+  ['site-head', 'page-head', 'page-style', 'page-script'].includes(position);
 
 /* Each shared text by itself, so that what one code brings does not change when another one comes or goes. */
 function sharedSnippets(

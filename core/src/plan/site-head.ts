@@ -1,5 +1,7 @@
 import type { Reason } from '../reason.ts';
 import { reason } from '../reason.ts';
+import type { EditorRules } from '../editor/index.ts';
+import { fieldFor, type FieldPosition } from './fields.ts';
 import type { PlanFinding } from './plan-finding.ts';
 import type { SharedPart } from './shared.ts';
 
@@ -17,21 +19,32 @@ export interface Heads {
   page: boolean;
   /** Whether a text stands in the head of the whole site. */
   ofSite: (text: string) => boolean;
+  /** The field of the editor that a text stands in, where the page’s head is none that takes it. */
+  field: (text: string) => FieldPosition | null;
 }
 
-/** The heads that a site has a way into. */
+/** Whether a text stands apart from its place, before all that is at places. */
+export const takes = ({ page, ofSite, field }: Heads, text: string): boolean =>
+  page || ofSite(text) || field(text) !== null;
+
+/** The heads that a site has a way into, and the fields of its editor that stand for them. */
 export function headsOf(
-  { head, siteHead }: { head: boolean; siteHead?: SiteHead },
+  { head, siteHead, editor }: { head: boolean; siteHead?: SiteHead; editor?: EditorRules },
   digest: (text: string) => string,
 ): Heads {
   const kept = new Set(siteHead?.kept ?? []);
-  return { page: head, ofSite: (text) => kept.size > 0 && kept.has(digest(text)) };
+  return {
+    page: head,
+    ofSite: (text) => kept.size > 0 && kept.has(digest(text)),
+    field: (text) => (head || !editor ? null : fieldFor(text, editor)),
+  };
 }
 
 /** Why a text leaves its place; null where no head takes it. */
 export function whyMoved(text: string, heads: Heads): Reason | null {
   if (heads.ofSite(text)) return reason('moved-to-site-head');
-  return heads.page ? reason('moved-to-head') : null;
+  if (heads.page) return reason('moved-to-head');
+  return heads.field(text) === null ? null : reason('moved-to-field');
 }
 
 /**

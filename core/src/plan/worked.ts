@@ -9,7 +9,7 @@ import { inFrame, keepApart, type Claimant, type KeptApart } from './keep-apart.
 import { byPlace, type PlannedPlacement } from './planned-placement.ts';
 import type { PlannedSite } from './planned-site.ts';
 import { sharedParts, type SharedPart } from './shared.ts';
-import type { Heads } from './site-head.ts';
+import { takes, type Heads } from './site-head.ts';
 
 /** A placement with what its code comes to, and what of that its page needs only once. */
 export interface Worked {
@@ -60,7 +60,7 @@ export const apartFrom = (
 /** What holds at the spots of a page. */
 export const placeOf = ({ editor }: PlannedSite, heads: Heads): Place => ({
   editor,
-  moves: (text) => heads.page || heads.ofSite(text),
+  moves: (text) => takes(heads, text),
 });
 
 /**
@@ -77,7 +77,7 @@ export function workedOut(
   let hasListener = given.has(listenerTag);
   return [...placements].sort(byPlace).map((placement) => {
     const place = placeOf(site, heads);
-    const inHead = (tag: string): boolean => (heads.page && !given.has(tag)) || heads.ofSite(tag);
+    const inHead = (tag: string): boolean => heads.ofSite(tag) || (takes(heads, tag) && !given.has(tag));
     const loader = inHead(loaderTag) ? 'head' : hasLoader ? 'elsewhere' : 'here';
     const listener = inHead(listenerTag) ? 'head' : hasListener ? 'elsewhere' : 'here';
     const circumstances = circumstancesOf(placement, site, { loader, listener });
@@ -97,11 +97,11 @@ export function workedOut(
 
 const circumstancesOf = (
   { id, mark }: PlannedPlacement,
-  { head, language = 'en', servedAt, frameStyle, sharesHost = false }: PlannedSite,
+  { head, editor, language = 'en', servedAt, frameStyle, sharesHost = false }: PlannedSite,
   ours: Pick<Circumstances, 'loader' | 'listener'>,
 ): Circumstances => ({
   mark,
-  apart: head ? classFor(id) : null,
+  apart: head || editor?.styleField ? classFor(id) : null,
   language,
   sharesHost,
   ...(frameStyle !== undefined && { frameStyle }),

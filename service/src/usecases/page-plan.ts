@@ -7,8 +7,10 @@ import {
   classFor,
   hasShared,
   neutralMark,
+  withoutFields,
   type Carried,
   type Circumstances,
+  type EditorRules,
   type LeavingPlacement,
   type OncePerPage,
   type PagePlan,
@@ -190,7 +192,7 @@ export function planOf(
       servedAt: renderContext.servedAt(),
       sharesHost: renderContext.sharesHost(),
       ...(rows[0] && {
-        editor: rows[0].site.editor,
+        editor: editorOf(rows[0]),
         siteHead: { kept: rows[0].site.headKept, stands: inSiteHead },
       }),
     },
@@ -202,24 +204,31 @@ export function planOf(
 }
 
 /** What a site means for the code of a placement on it. */
-export const pastedAt = ({
+export function pastedAt({
   site,
   page,
   placement,
 }: Pick<StoredPlacement, 'site' | 'page' | 'placement'>): Pick<
   Circumstances,
   'apart' | 'language' | 'frameStyle' | 'loader' | 'listener'
-> => ({
-  apart: hasHead({ site, page }) ? classFor(placement.publicId) : null,
-  language: site.language,
-  frameStyle: site.frameStyle,
-  loader: hasHead({ site, page }) ? 'head' : 'here',
-  listener: hasHead({ site, page }) ? 'head' : 'here',
-});
+> {
+  const { styleField, scriptField } = editorOf({ site, page });
+  const isInHead = hasHead({ site, page });
+  const ours = isInHead || scriptField ? 'head' : 'here';
+  return {
+    apart: isInHead || styleField ? classFor(placement.publicId) : null,
+    language: site.language,
+    frameStyle: site.frameStyle,
+    loader: ours,
+    listener: ours,
+  };
+}
 
-/* A block stands on many pages, and has the head of none. */
+/* A block stands on many pages, and has the head of none, nor fields of any. */
 const hasHead = ({ site, page }: Pick<StoredPlacement, 'site' | 'page'>): boolean =>
   site.head && !isBlock(page);
+const editorOf = ({ site, page }: Pick<StoredPlacement, 'site' | 'page'>): EditorRules =>
+  isBlock(page) ? withoutFields(site.editor) : site.editor;
 
 /** A placement’s place, as people write it. */
 export const placeOf = ({

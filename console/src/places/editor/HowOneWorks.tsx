@@ -1,6 +1,8 @@
 import Box from '@mui/material/Box';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
+import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
 import type { EditorRules } from '@orbis/core';
 import { AskedFields } from './AskedFields.tsx';
@@ -55,6 +57,26 @@ export function HowOneWorks({ rules, onChange }: Props) {
           label="Scripts on a page, at most"
           value={rules.mostScripts}
           onChange={(mostScripts) => onChange({ mostScripts })}
+        />
+      </Box>
+      <Box>
+        <FormControlLabel
+          control={
+            <Switch
+              checked={rules.styleField}
+              onChange={({ target }) => onChange({ styleField: target.checked })}
+            />
+          }
+          label="Each page has a field of its own for style rules (CSS)"
+        />
+        <FormControlLabel
+          control={
+            <Switch
+              checked={rules.scriptField}
+              onChange={({ target }) => onChange({ scriptField: target.checked })}
+            />
+          }
+          label="Each page has a field of its own for a script"
         />
       </Box>
       <AskedFields fields={rules.asksFor} onChange={(asksFor) => onChange({ asksFor })} />

@@ -184,6 +184,8 @@ export const reasons = {
     'This code has no element that shows anything, so one is put around it: by that a sweep knows which placement it is, and which delivery of its code',
   'moved-to-head': () => 'The page needs this only once: it stands in its head.',
   'moved-to-site-head': () => 'Many pages need this: it stands once in the head of the whole site.',
+  'moved-to-field': () => 'The page needs this only once: it stands in a field of its own.',
+  'bare-field': (f) => `The field takes what stands in it without its element (${f.name})`,
   'loaded-at': (f) => `The page needs this only once: it stands in ${f.place}.`,
   'editor-takes-out': (f) => `The site’s editor would take this out (${f.name})`,
   'editor-line': () => 'The site’s editor wants this line with a code; visitors do not see it',
