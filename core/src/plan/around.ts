@@ -36,7 +36,7 @@ export interface Around {
 }
 
 /** A block has no head of its own, nor fields: what its codes need once is in the site’s head, or in it. */
-export const siteOfBlock = (site: PlannedSite): PlannedSite => ({
+const siteOfBlock = (site: PlannedSite): PlannedSite => ({
   ...site,
   head: false,
   ...(site.editor && { editor: withoutFields(site.editor) }),

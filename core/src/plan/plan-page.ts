@@ -41,9 +41,10 @@ export interface PagePlan {
 
 /**
  * Plans a page: what its placements need only once is said once, in the page’s head where the site has a way
- * into it, or in a field of its editor, else at the first place that needs it. The outcome does not depend on the order of placing.
- * `digest` makes the digest of a text, always the same for the same text; `leaving` are placements that have
- * ended and are still on the page; `blocks` stand around its own content, and stay as they are.
+ * into it, or in a field of its editor, else at the first place that needs it. The outcome does not depend on
+ * the order of placing. `digest` makes the digest of a text, always the same for the same text; `leaving` are
+ * placements that have ended and are still on the page; `blocks` stand around its own content, and stay as
+ * they are.
  */
 export function planPage(
   placements: readonly PlannedPlacement[],
