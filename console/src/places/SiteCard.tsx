@@ -42,12 +42,11 @@ export function SiteCard({ site }: { site: Site }) {
             The head of every page
           </Button>
         </Box>
-        <SharedSpots site={site.key} spots={shared.items} />
-        <Box>
+        <SharedSpots site={site.key} spots={shared.items}>
           <Disclosure label="Add a block that many pages show">
             <AddBlock site={site.key} />
           </Disclosure>
-        </Box>
+        </SharedSpots>
         {pages.data && pages.items.length === 0 && (
           <Typography color="textSecondary">
             No page yet: have its pages found, or add the ones that have embeds on them.

@@ -64,6 +64,8 @@ async function lookAt(
     await planPage(pageId, { db, renderContext: () => refresh().then(renderContext), log, now });
   if (stale.size > 0) placements = await placementsToSweep(db, places);
   const ofBlock = blockOn(row.page, blocks);
+  // What is placed on the page itself comes first.
+  placements.sort((a, b) => Number(ofBlock(a) !== null) - Number(ofBlock(b) !== null));
   const declared = await declaredAddresses(db);
   try {
     const answer = await fetching.readPage(addressOfPage(row), declared);

@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
+import type { ReactNode } from 'react';
 import type { SharedSpot } from '@orbis/contract';
 import { spoken } from '@orbis/contract/language';
 import { api } from '../../api.ts';
@@ -8,7 +9,16 @@ import { RemoveButton } from '../RemoveButton.tsx';
 import { SharedSpotForm } from './SharedSpotForm.tsx';
 
 /** The spots that many pages of a site have: said, changed and removed once for all of them. */
-export function SharedSpots({ site, spots }: { site: string; spots: readonly SharedSpot[] }) {
+export function SharedSpots({
+  site,
+  spots,
+  children,
+}: {
+  site: string;
+  spots: readonly SharedSpot[];
+  /** What else can be added that many pages have. */
+  children: ReactNode;
+}) {
   return (
     <Box component="section" aria-label={`Spots that many pages of ${site} have`}>
       {spots.length > 0 && (
@@ -21,18 +31,23 @@ export function SharedSpots({ site, spots }: { site: string; spots: readonly Sha
           </Box>
         </>
       )}
-      <Disclosure label="Add a spot that many pages have">
-        <SharedSpotForm
-          label={`Add a spot that many pages of ${site} have`}
-          button="Add it to these pages"
-          isNew
-          save={async ({ name, ...values }) => {
-            const body = { key: `${site}#${name}`, ...values };
-            const { data } = await api.call('sharedSpots.create', { body });
-            return `The spot “${data.name}” is there on ${spoken.spots.sharedBy(data.under)}.`;
-          }}
-        />
-      </Disclosure>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 2, rowGap: 1 }}>
+        <Disclosure label="Add a spot that many pages have">
+          <Box sx={{ flex: '1 1 100%' }}>
+            <SharedSpotForm
+              label={`Add a spot that many pages of ${site} have`}
+              button="Add it to these pages"
+              isNew
+              save={async ({ name, ...values }) => {
+                const body = { key: `${site}#${name}`, ...values };
+                const { data } = await api.call('sharedSpots.create', { body });
+                return `The spot “${data.name}” is there on ${spoken.spots.sharedBy(data.under)}.`;
+              }}
+            />
+          </Box>
+        </Disclosure>
+        {children}
+      </Box>
     </Box>
   );
 }
