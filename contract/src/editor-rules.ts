@@ -66,6 +66,9 @@ export const editorRules = z
       .nullable()
       .meta({ description: 'How many hosts what is placed on a page may contact; null for any number' }),
     mostScripts: z.number().int().min(0).max(1000).nullable(),
+    mostKilobytes: z.number().int().min(0).max(100_000).nullable().meta({
+      description: 'How many kB browsers may load for what is placed on a page; null for any number',
+    }),
     notes: z.string().max(2000).meta({ description: 'Where to click, in your own words' }),
   })
   .meta({ id: 'EditorRules' });

@@ -104,6 +104,7 @@ export const registerRecords = {
     editor: editorRules.extend({
       styleField: z.boolean().default(false),
       scriptField: z.boolean().default(false),
+      mostKilobytes: editorRules.shape.mostKilobytes.default(null),
     }),
     goneAt: time.nullable().default(null).meta({ description: 'Since when it is removed' }),
     at: time,

@@ -131,6 +131,35 @@ describe('the form that an editor lets through', () => {
     });
   });
 
+  const still = 'https://hollinfell.localhost/stills/moor.jpg?a=1&b=2';
+  it('is its picture with a link, where it has one of its owner’s and the editor lets pictures through', () => {
+    const rules = { elements: taken('script', 'iframe') };
+    const asked = { embed: { still, load: 'click' } };
+    const composition = composed(film, rules, asked);
+    expect(composition.forEditor).to.deep.include({ form: 'picture', survives: true, without: [] });
+    expect(composition.text).to.equal(
+      '<a data-orbis="0000000000.0" href="https://play.kinorill.localhost/film/nB4moorNight"><img src="https://hollinfell.localhost/stills/moor.jpg?a=1&amp;b=2" alt="Open it at Kinorill" style="max-width:100%;height:auto"></a>',
+    );
+    expect(seen(issued(composition), issued(composition)).state).to.equal('live');
+    expect(seen(issued(composition), '<p>Before</p>').state).to.equal('missing');
+    const bare = composed(film, { ...rules, attributes: taken('style') }, asked);
+    expect(bare.forEditor).to.deep.include({ form: 'picture', without: ['style'] });
+  });
+
+  for (const [what, rules, asked] of [
+    ['pictures are taken out', { elements: taken('iframe', 'script', 'img') }, { still }],
+    ['their addresses are', { elements: taken('iframe', 'script'), attributes: taken('src') }, { still }],
+    ['it has none', { elements: taken('iframe', 'script') }, {}],
+    [
+      'it is in the option itself',
+      { elements: taken('iframe', 'script') },
+      { still: `data:image/png;base64,${btoa('x')}` },
+    ],
+  ] as const)
+    it(`is a link in words where ${what}`, () => {
+      expect(composed(film, rules, { embed: asked }).forEditor.form).to.equal('words');
+    });
+
   it('says so where not even a link survives', () => {
     const { forEditor } = composed(film, { elements: onlyThese('p') });
     expect(forEditor).to.deep.include({ form: 'asked', survives: false });
@@ -275,6 +304,32 @@ describe('the plan of a page for an editor', () => {
       ['too-many-hosts', 'warning', 1],
     ]);
   });
+
+  for (const [what, bytes, expected] of [
+    ['is not weighed', [null, 900], ['not-weighed', 1, undefined]],
+    ['is heavier together', [1200, 900], ['too-heavy', undefined, 3]],
+    ['is heavier with what is known alone', [2001, null], ['too-heavy', undefined, 3]],
+    ['is just as heavy', [1500, 500], null],
+  ] as const)
+    it(`says so of what ${what}, where its owner wants 2 kB at most`, () => {
+      const placements = bytes.map((each, i) => ({
+        id: `${i}`.padStart(10, '0'),
+        place: `x/p#${i}`,
+        code: openCode(film, { sheets }),
+        asked: {},
+        mark: neutralMark,
+        bytes: each,
+      }));
+      const { findings } = planPage(
+        placements,
+        { head: false, editor: { ...openEditor, mostKilobytes: 2 } },
+        (each) => each,
+      );
+      const [found] = findings;
+      expect(found ? [found.rule, found.facts['count'], found.facts['kilobytes']] : null).to.deep.equal(
+        expected,
+      );
+    });
 
   it('brings what the editor needs beside, once, in the head or at the end of the page, as long as it is needed', () => {
     const companion = '<script src="https://builder.localhost/embeds.js"></script>';

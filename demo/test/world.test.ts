@@ -117,7 +117,8 @@ describe('the demo’s data', () => {
       ]);
       expect(
         data.items.filter((item) => item.page !== 'hollinfell/talks').map((item) => item.state),
-      ).to.deep.equal(['live', 'live', 'live']);
+      ).to.deep.equal(['live', 'live', 'live', 'live']);
+      expect(on('hollinfell/{footer}')).to.deep.equal([['main', 'live']]);
       expect(new Set(data.items.map((item) => item.page)).size).to.be.at.least(3);
       const { data: sweeps } = await test.client.call('sweeps.list');
       expect(sweeps.items.map((sweep) => sweep.state)).to.deep.equal(['done']);

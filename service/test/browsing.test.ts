@@ -189,6 +189,37 @@ describe('looking with a browser', () => {
     expect(bare.loaded.requests).to.be.greaterThan(2);
   });
 
+  it('keeps what an embed weighs as it is kept, and holds it against what a page may weigh', async () => {
+    const { client } = test;
+    await client.call('embeds.create', {
+      body: { name: 'Heavy film', text: talkCode(test.world.port), options: { start: 5 } },
+    });
+    await client.call('placements.create', {
+      body: { embed: 'heavy-film', place: 'hollinfell/talks#opening' },
+    });
+    // Beside it stands one that nobody weighs.
+    const params = { site: 'hollinfell' };
+    await client.call('sites.change', { params, ifMatch: '*', body: { editor: { mostKilobytes: 20 } } });
+    const findings = async () =>
+      (await client.call('plans.read', { params: { page: 'hollinfell/talks' } })).data.findings
+        .filter(({ rule }) => rule === 'too-heavy' || rule === 'not-weighed')
+        .map(({ rule, facts }) => [rule, facts['count'] ?? facts['unknown']]);
+    expect(await findings()).to.deep.equal([['not-weighed', 2]]);
+    const weigh = (options: Record<string, number>) =>
+      client.call('weighings.create', { body: { embed: 'heavy-film', options } });
+    await weigh({ start: 6 });
+    expect(await findings()).to.deep.equal([['not-weighed', 2]]);
+    const { data } = await weigh({ start: 5 });
+    expect(data.embed.loaded.bytes).to.be.greaterThan(20_000);
+    expect(await findings()).to.deep.equal([['too-heavy', 1]]);
+    await client.call('revisions.create', {
+      params: { embed: 'heavy-film' },
+      body: { options: { start: 7 } },
+      ifMatch: '*',
+    });
+    expect(await findings()).to.deep.equal([['not-weighed', 2]]);
+  });
+
   it('refuses options that the code cannot have, and embeds that are not there', async () => {
     const refused = async (body: { text?: string; embed?: string; options?: Record<string, number> }) =>
       (await refusal(test.client.call('pictures.create', { body }))).code;

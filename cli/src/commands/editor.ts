@@ -26,6 +26,7 @@ interface Options {
   scriptField?: boolean;
   mostHosts?: Most;
   mostScripts?: Most;
+  mostKilobytes?: Most;
   companion?: string;
   asksFor?: string;
   notes?: string;
@@ -40,6 +41,10 @@ const wholeNumber = (word: string): number => {
   return Number(word);
 };
 const most = (word: string): Most => (word === 'any' ? word : wholeNumber(word));
+const mostKilobytes = (word: string): Most => {
+  if (word !== 'any' && !/^\d{1,6}$/.test(word)) throw new UsedWrongly(`“${word}” is no whole number.`);
+  return word === 'any' ? word : Number(word);
+};
 
 export const addEditor: AddCommand = (program, run) => {
   program
@@ -63,6 +68,11 @@ export const addEditor: AddCommand = (program, run) => {
     .option('--script-field <yes|no>', 'whether a page has a field for a bare script', yesNo)
     .option('--most-hosts <number>', 'how many hosts a page may contact; any for no limit', most)
     .option('--most-scripts <number>', 'how many scripts a page may have; any for no limit', most)
+    .option(
+      '--most-kilobytes <number>',
+      'how many kB browsers may load for a page; any for no limit',
+      mostKilobytes,
+    )
     .option('--companion <file>', 'a code that each page needs once beside what is pasted; none for nothing')
     .option(
       '--asks-for <fields>',
@@ -151,7 +161,11 @@ function rulesIn(options: Options): Partial<EditorRules> {
     lastLine: noneIsEmpty(options.lastLine),
     notes: noneIsEmpty(options.notes),
   };
-  const limits = { mostHosts: anyIsNull(options.mostHosts), mostScripts: anyIsNull(options.mostScripts) };
+  const limits = {
+    mostHosts: anyIsNull(options.mostHosts),
+    mostScripts: anyIsNull(options.mostScripts),
+    mostKilobytes: anyIsNull(options.mostKilobytes),
+  };
   const all = {
     ...{ elements, attributes, takes, inlineScripts, comments, showsUnpublished, delay },
     ...{ styleField, scriptField },

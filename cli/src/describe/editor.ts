@@ -28,6 +28,7 @@ export function describeEditor({ editor, head }: Pick<Site, 'editor' | 'head'>, 
     ['Live after', editor.delay === 0 ? 'at once' : `${editor.delay} min`],
     ['Hosts on a page', any(editor.mostHosts)],
     ['Scripts on a page', any(editor.mostScripts)],
+    ['Kilobytes on a page', any(editor.mostKilobytes)],
     ['Notes', editor.notes || 'none'],
   ];
   return facts(lines, colours);

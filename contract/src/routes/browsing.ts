@@ -110,8 +110,10 @@ export const browsingRoutes = {
   'weighings.create': route({
     ...paths['weighings.create'],
     ...usual,
+    // What an embed weighs as it is kept is kept with it.
+    readOnly: false,
     summary:
-      'Count what a visitor’s browser does for an embed, before and after a click, and for the code as it was pasted',
+      'Count what a visitor’s browser does for an embed, before and after a click, and for the code as it was pasted; of an embed as it is kept that is kept, and held against what a page may weigh',
     body: z.strictObject(subject),
     answer: weighing,
     errors: [...errors],

@@ -45,9 +45,10 @@ export interface EditorRules {
    */
   styleField: boolean;
   scriptField: boolean;
-  /** How many other hosts, and how many scripts, a page may have; null for any number. */
+  /** How many other hosts, how many scripts, and how many kilobytes a page may have; null for any number. */
   mostHosts: number | null;
   mostScripts: number | null;
+  mostKilobytes: number | null;
   /** Where to click, in the owner’s own words. */
   notes: string;
 }
@@ -69,6 +70,7 @@ export const openEditor: EditorRules = {
   scriptField: false,
   mostHosts: null,
   mostScripts: null,
+  mostKilobytes: null,
   notes: '',
 };
 

@@ -2,7 +2,7 @@ import { snippetText, type Run } from '../compose/snippet.ts';
 import type { EditorRules } from '../editor/index.ts';
 import { reason } from '../reason.ts';
 import type { EditReason } from '../text/index.ts';
-import type { ForEditor } from './forms.ts';
+import { isBehindLink, type ForEditor } from './forms.ts';
 import type { Heads } from './site-head.ts';
 import type { PlannedSnippet } from './planned-snippet.ts';
 
@@ -13,14 +13,14 @@ interface InSpot {
 
 /**
  * What a page needs once, so that its editor makes embeds of what is pasted: in its head where there is a way
- * into it, else at its end. Nothing where there are only links in words.
+ * into it, else at its end. Nothing where there are only links.
  */
 export function companionOf(
   worked: readonly InSpot[],
   { editor, heads }: { editor?: EditorRules; heads: Heads },
   digest: (text: string) => string,
 ): PlannedSnippet[] {
-  const needed = worked.filter(({ composition: { forEditor } }) => forEditor?.form !== 'words');
+  const needed = worked.filter(({ composition: { forEditor } }) => !isBehindLink(forEditor));
   if (!editor || editor.companion === '' || needed.length === 0) return [];
   const why: EditReason = { stage: 'editor', option: 'editor', ...reason('editor-companion') };
   const { stage, option } = why;

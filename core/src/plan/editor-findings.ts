@@ -2,7 +2,7 @@ import type { Code } from '../code.ts';
 import { snippetText, type Snippet } from '../compose/snippet.ts';
 import type { EditorRules } from '../editor/index.ts';
 import { parseMarkup } from '../text/index.ts';
-import type { EditorForm, ForEditor } from './forms.ts';
+import { isBehindLink, type EditorForm, type ForEditor } from './forms.ts';
 import type { PlanFinding } from './plan-finding.ts';
 import type { PlannedPlacement } from './planned-placement.ts';
 import type { PlannedSnippet } from './planned-snippet.ts';
@@ -36,7 +36,7 @@ export function forEditorFindings(
       : [
           {
             rule: 'editor-form' as const,
-            level: form === 'words' ? ('warning' as const) : ('note' as const),
+            level: isBehindLink(forEditor) ? ('warning' as const) : ('note' as const),
             facts: {
               place,
               form,
@@ -64,7 +64,7 @@ export function forEditorFindings(
 }
 
 interface Counted {
-  placement: { id: string; code: Pick<Code, 'reading'> };
+  placement: { id: string; code: Pick<Code, 'reading'>; bytes?: number | null };
   composition: { forEditor: ForEditor | null };
 }
 
@@ -72,7 +72,7 @@ interface CountedAround extends Counted {
   composition: Counted['composition'] & { snippets: readonly Snippet[] };
 }
 
-/** Where a page has more of other hosts, or more scripts, than its owner wants. */
+/** Where a page has more of other hosts, more scripts, or more kilobytes, than its owner wants. */
 export function overBudget(
   worked: readonly Counted[],
   {
@@ -87,10 +87,8 @@ export function overBudget(
   },
 ): PlanFinding[] {
   if (!editor) return [];
-  const { mostHosts, mostScripts } = editor;
-  const loading = [...worked, ...around].filter(
-    ({ composition: { forEditor } }) => forEditor?.form !== 'words',
-  );
+  const { mostHosts, mostScripts, mostKilobytes } = editor;
+  const loading = [...worked, ...around].filter(({ composition: { forEditor } }) => !isBehindLink(forEditor));
   const hosts = new Set(loading.flatMap(({ placement: { code } }) => hostsOf(code)));
   const scripts = mostScripts === null ? 0 : scriptsIn(snippets) + scriptsAround(around);
   const placements = loading.map(({ placement: { id } }) => id);
@@ -101,11 +99,25 @@ export function overBudget(
     ...(mostScripts !== null && scripts > mostScripts
       ? [over('too-many-scripts', placements, { count: scripts, most: mostScripts })]
       : []),
+    ...(mostKilobytes === null ? [] : tooHeavy(loading, mostKilobytes)),
   ];
 }
 
+/* As they were weighed, each by itself: what several of them load together is counted for each. */
+function tooHeavy(loading: readonly Counted[], most: number): PlanFinding[] {
+  const unknown = loading.filter(({ placement: { bytes } }) => typeof bytes !== 'number');
+  const bytes = loading.reduce((sum, { placement }) => sum + (placement.bytes ?? 0), 0);
+  const kilobytes = Math.ceil(bytes / 1000);
+  const idOf = ({ placement: { id } }: Counted): string => id;
+  if (kilobytes > most)
+    return [over('too-heavy', loading.map(idOf), { kilobytes, most, unknown: unknown.length })];
+  if (unknown.length === 0) return [];
+  const facts = { count: unknown.length, most };
+  return [{ rule: 'not-weighed', level: 'note', facts, placements: unknown.map(idOf) }];
+}
+
 const over = (
-  rule: 'too-many-hosts' | 'too-many-scripts',
+  rule: 'too-many-hosts' | 'too-many-scripts' | 'too-heavy',
   placements: string[],
   facts: PlanFinding['facts'],
 ): PlanFinding => ({ rule, level: 'warning', facts, placements });

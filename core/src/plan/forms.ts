@@ -8,14 +8,14 @@ import { reason } from '../reason.ts';
 import type { Edit } from '../text/index.ts';
 import { editsOfRuns } from './edits-of-runs.ts';
 import { fitToEditor, type Fitted } from './fit-to-editor.ts';
-import { linkAlone, linkInWords } from './link-forms.ts';
+import { linkAlone, linkedPicture, linkInWords } from './link-forms.ts';
 import { leaveOut, sharedParts } from './shared.ts';
 
 /**
  * How a code is handed out for an editor, the strongest first: as it is asked for, enclosed, served, as the
- * link alone of which the editor makes something itself, as a link in words.
+ * link alone of which the editor makes something itself, as a picture that is a link, as a link in words.
  */
-export const editorForms = ['asked', 'enclosed', 'served', 'link', 'words'] as const;
+export const editorForms = ['asked', 'enclosed', 'served', 'link', 'picture', 'words'] as const;
 export type EditorForm = (typeof editorForms)[number];
 
 /** What an editor makes of a code. */
@@ -38,6 +38,10 @@ export interface PlacedComposition extends LevelledComposition {
   /** Null where the editor of the place lets everything through. */
   forEditor: ForEditor | null;
 }
+
+/** Whether visitors find it behind a link, and not on the page. */
+export const isBehindLink = (forEditor: Pick<ForEditor, 'form'> | null): boolean =>
+  forEditor?.form === 'picture' || forEditor?.form === 'words';
 
 /** Whether it shares names with its page: what has a document of its own, or is a link, does not. */
 export const isBare = ({ framed, forEditor }: Pick<PlacedComposition, 'framed' | 'forEditor'>): boolean =>
@@ -133,8 +137,14 @@ function* formsOf(
     const composition = linkAlone(code, asIs, circumstances);
     if (composition) yield fit('link', composition);
   }
+  const picture = letsPicturesThrough(rules) ? linkedPicture(code, asIs, circumstances) : null;
+  if (picture) yield fit('picture', picture);
   yield fit('words', linkInWords(code, asIs, circumstances));
 }
+
+/* Without any of these there would be nothing to see, and nothing to press. */
+const letsPicturesThrough = ({ takes, elements, attributes }: EditorRules): boolean =>
+  takes === 'code' && !isTaken(elements, 'img') && ['src', 'alt'].every((name) => !isTaken(attributes, name));
 
 /* The ways with a frame of ours that come after the one that is asked for. */
 const weakerThan = ({ framed }: LevelledComposition): ('enclosed' | 'served')[] =>

@@ -3,6 +3,7 @@ import type { Circumstances } from '../compose/composition.ts';
 import type { LevelledComposition } from '../compose/levels.ts';
 import { markName, markReason, writeMark } from '../compose/mark.ts';
 import type { Snippet } from '../compose/snippet.ts';
+import { isHeldPicture } from '../options/types/index.ts';
 import { contentOf, providerOf } from '../presentation/beside/content.ts';
 import { reason, type Reason } from '../reason.ts';
 import { escapeAttribute, escapeText, type Edit, type EditReason } from '../text/index.ts';
@@ -24,20 +25,57 @@ export function linkAlone(
 export function linkInWords(
   code: Code,
   composition: LevelledComposition,
-  { servedAt, mark = null, language = 'en' }: Circumstances,
+  circumstances: Circumstances,
 ): LevelledComposition {
-  const content = contentOf(code);
-  const served = servedAt === 'held' ? undefined : servedAt;
-  const address = content?.address ?? served;
-  const words = pastedIn(language).open(content?.provider ?? providerOf(code));
+  const { address, words, isAtProvider } = leadsTo(code, circumstances);
   if (address === undefined)
     return instead(code, composition, escapeText(words), [asks(reason('words-alone'))]);
+  return linked(code, composition, circumstances, {
+    address,
+    shows: escapeText(words),
+    why: reason(isAtProvider ? 'link-in-words' : 'pasted-link'),
+  });
+}
+
+/** The owner’s still picture of it as such a link; null where there is none, or nothing that it leads to. */
+export function linkedPicture(
+  code: Code,
+  composition: LevelledComposition,
+  circumstances: Circumstances,
+): LevelledComposition | null {
+  const { address, words } = leadsTo(code, circumstances);
+  const still = composition.effective['still'];
+  if (address === undefined || typeof still !== 'string' || isHeldPicture(still)) return null;
+  return linked(code, composition, circumstances, {
+    address,
+    shows: `<img src="${escapeAttribute(still)}" alt="${escapeAttribute(words)}" style="max-width:100%;height:auto">`,
+    why: reason('linked-picture'),
+  });
+}
+
+/* Where visitors find what a code shows, and in which words. */
+function leadsTo(
+  code: Code,
+  { servedAt, language = 'en' }: Circumstances,
+): { address: string | undefined; words: string; isAtProvider: boolean } {
+  const content = contentOf(code);
+  const served = servedAt === 'held' ? undefined : servedAt;
+  return {
+    address: content?.address ?? served,
+    words: pastedIn(language).open(content?.provider ?? providerOf(code)),
+    isAtProvider: content !== null,
+  };
+}
+
+function linked(
+  code: Code,
+  composition: LevelledComposition,
+  { mark = null }: Circumstances,
+  { address, shows, why }: { address: string; shows: string; why: Reason },
+): LevelledComposition {
   const carried = mark ? ` ${markName}="${writeMark(mark)}"` : '';
-  const text = `<a${carried} href="${escapeAttribute(address)}">${escapeText(words)}</a>`;
-  return instead(code, composition, text, [
-    ...(content ? [asks(reason('link-in-words'))] : [asks(reason('pasted-link'))]),
-    ...(mark ? [markReason] : []),
-  ]);
+  const text = `<a${carried} href="${escapeAttribute(address)}">${shows}</a>`;
+  return instead(code, composition, text, [asks(why), ...(mark ? [markReason] : [])]);
 }
 
 /* All of the code in one edit. */

@@ -16,6 +16,8 @@ export interface PlanFinding {
     | 'editor-lets-nothing-through'
     | 'too-many-hosts'
     | 'too-many-scripts'
+    | 'too-heavy'
+    | 'not-weighed'
     | 'site-head-too-early';
   level: 'error' | 'warning' | 'note';
   facts: Facts;

@@ -45,6 +45,8 @@ export interface PlannedPlacement {
   room?: SpotRoom;
   /** The mark that it carries; null for none. */
   mark: Mark | null;
+  /** How many bytes browsers load for it before anybody does anything; null where nobody has weighed it. */
+  bytes?: number | null;
   /** What its page was last seen with; null where it was not there. */
   carried?: Carried | null;
 }

@@ -23,6 +23,7 @@ export interface KeptPlacement {
   length: number | null;
   asked: LevelledOptions;
   mark: Mark | null;
+  bytes: number | null;
   room?: SpotRoom;
   carried?: Carried | null;
 }

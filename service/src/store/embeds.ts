@@ -413,3 +413,10 @@ export async function sourceNumbers(db: Handle, embedId: number): Promise<Map<nu
     .where(eq(source.embedId, embedId));
   return new Map(rows.map(({ id, number }) => [id, number]));
 }
+
+/** Keeps how many bytes browsers load for an embed, and of which revision: that is no change of it. */
+export const keepWeight = (
+  db: Handle,
+  id: number,
+  weighed: Pick<EmbedRow, 'weighedBytes' | 'weighedRevision'>,
+): Promise<unknown> => db.update(embed).set(weighed).where(eq(embed.id, id));

@@ -5,7 +5,10 @@ import { measure, measureInPage } from '../browser/measure.ts';
 import { photograph, type Photograph } from '../browser/photograph.ts';
 import type { ShownDocument } from '../browser/show.ts';
 import { weigh } from '../browser/weigh.ts';
+import { keepWeight, type StoredEmbed } from '../store/embeds.ts';
 import { declaredAddresses } from '../store/places.ts';
+import { sameOptions } from './codes.ts';
+import { embedByKey } from './embeds.ts';
 import {
   asPreviewed,
   composed,
@@ -94,7 +97,7 @@ export interface Weights {
   clicked: Weight;
 }
 
-/** Weighs a trial, and beside it the code as it was pasted. */
+/** Weighs a trial, and beside it the code as it was pasted; of an embed as it is kept, that is kept, too. */
 export async function weights(
   trial: Trial,
   tools: LookingTools,
@@ -105,11 +108,27 @@ export async function weights(
   const bare = documentOf(pasted(tried), tools, { language: 'en' });
   const weighed = (each: ShownDocument): Promise<Weights> =>
     tools.browser.work((tab) => weigh(tab, each), { declared, signal });
+  const kept = await asKept(trial, tools);
   const [ofEmbed, ofBare] = await Promise.all([
     weighed(document),
     weighed({ url: bare.url, ...bare.document }),
   ]);
+  if (kept) {
+    const { id, revision } = kept.embed;
+    const weight = { weighedBytes: ofEmbed.loaded.bytes, weighedRevision: revision };
+    await keepWeight(tools.connection.db, id, weight);
+  }
   return { embed: ofEmbed, bare: ofBare };
+}
+
+/* The embed that a trial is, where it is that as it is kept and nothing else. */
+async function asKept(
+  { embed, placement, text, options }: Trial,
+  { connection: { db } }: LookingTools,
+): Promise<StoredEmbed | null> {
+  if (embed === undefined || placement !== undefined || text !== undefined) return null;
+  const stored = await embedByKey(db, embed);
+  return sameOptions(options, stored.revision.options) ? stored : null;
 }
 
 /** The document of a trial. @throws OrbisError of the options that it cannot have. */

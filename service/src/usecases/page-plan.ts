@@ -164,6 +164,7 @@ const keptOf = (row: StoredPlacement, renderContext: RenderContext): KeptPlaceme
   length: row.source.found?.length ?? null,
   asked: withRules(askedAt(row), renderContext),
   mark: neutralMark,
+  bytes: row.embed.weighedRevision === row.embed.revision ? row.embed.weighedBytes : null,
 });
 
 /** Plans a page with these placements, each with the neutral mark. */

@@ -58,6 +58,12 @@ export function HowOneWorks({ rules, onChange }: Props) {
           value={rules.mostScripts}
           onChange={(mostScripts) => onChange({ mostScripts })}
         />
+        <Whole
+          label="Kilobytes on a page, at most"
+          digits={6}
+          value={rules.mostKilobytes}
+          onChange={(mostKilobytes) => onChange({ mostKilobytes })}
+        />
       </Box>
       <Box>
         <FormControlLabel
@@ -137,9 +143,11 @@ function Line({
 function Whole({
   label,
   value,
+  digits = 4,
   onChange,
 }: {
   label: string;
+  digits?: number;
   value: number | null;
   onChange: (value: number | null) => void;
 }) {
@@ -148,8 +156,8 @@ function Whole({
       label={label}
       value={value ?? ''}
       onChange={(event) => {
-        const digits = event.target.value.replace(/\D/g, '').slice(0, 4);
-        onChange(digits === '' ? null : Number(digits));
+        const typed = event.target.value.replace(/\D/g, '').slice(0, digits);
+        onChange(typed === '' ? null : Number(typed));
       }}
       placeholder="any number"
       slotProps={{ inputLabel: { shrink: true }, htmlInput: { inputMode: 'numeric' } }}

@@ -192,6 +192,8 @@ export const reasons = {
   'editor-companion': () =>
     'The page needs this once, so that the site’s editor makes embeds of what is pasted',
   'pasted-link': () => 'A link to what Orbis serves for it: the site’s editor makes of it what visitors see',
+  'linked-picture': () =>
+    'Its picture, as a link to what it shows: the site’s editor lets no code and no frame through',
   'link-in-words': () => 'A link to what it shows, as the site’s editor lets no code and no frame through',
   'words-alone': () => 'Words alone, as nobody knows where visitors find what it shows',
   'as-told': (f) => String(f.sentence),

@@ -14,6 +14,7 @@ const editorForms = {
   enclosed: 'it is handed out in a frame that holds it',
   served: 'it is handed out in a frame that Orbis serves',
   link: 'a link alone is handed out, of which the editor makes what visitors see',
+  picture: 'only its picture is handed out, as a link to it',
   words: 'only a link in words is handed out',
 };
 
@@ -276,7 +277,7 @@ export const findings = {
     message: (f) =>
       `At ${f.place}, ${editorForms[f.form as keyof typeof editorForms]}: ${lostWays(f).join(', and ')}.`,
     remedy: (f) =>
-      f.form === 'words'
+      f.form === 'words' || f.form === 'picture'
         ? 'If the editor has a field that takes codes, paste it there, and say so in the site’s editor rules.'
         : 'Nothing needs to be done. If the editor lets more through by now, learn its rules again.',
   },
@@ -304,6 +305,16 @@ export const findings = {
   'too-many-scripts': {
     message: (f) => `What is placed on this page brings ${f.count} scripts; you wanted at most ${f.most}.`,
     remedy: () => 'Put some of it into frames of their own, or on another page.',
+  },
+  'too-heavy': {
+    message: (f) =>
+      `What is placed on this page makes visitors’ browsers load ${f.kilobytes} kB before they do anything; you wanted at most ${f.most} kB.${Number(f.unknown) > 0 ? ` ${f.unknown === 1 ? 'One more embed was' : `${f.unknown} more embeds were`} never weighed.` : ''}`,
+    remedy: () => 'Have some of it wait for a click (load=click), or place it on another page.',
+  },
+  'not-weighed': {
+    message: (f) =>
+      `Nobody knows how much ${f.count === 1 ? 'one embed' : `${f.count} embeds`} on this page ${f.count === 1 ? 'makes' : 'make'} browsers load, so whether it is more than the ${f.most} kB that you want is not known either.`,
+    remedy: () => 'Weigh each of them once; that needs the browser Chromium where Orbis runs.',
   },
   'site-head-too-early': {
     message: (f) =>

@@ -37,6 +37,9 @@ export const embed = mysqlTable(
     purgeReason: varchar({ length: 500 }),
     /** How many placements of it there are that are not ended. */
     placements: int().notNull().default(0),
+    /** How many bytes browsers load for it before anybody does anything, and of which revision that is. */
+    weighedBytes: int({ unsigned: true }),
+    weighedRevision: int(),
     /** Counts every change of the row, for lost updates. */
     version: int().notNull().default(1),
     changedAt: timestamp().notNull(),

@@ -1,0 +1,3 @@
+ALTER TABLE `site` MODIFY COLUMN `editor` json NOT NULL DEFAULT ('{"takes":"code","elements":{"which":"these","names":[]},"attributes":{"which":"these","names":[]},"inlineScripts":true,"comments":true,"firstLine":"","lastLine":"","companion":"","asksFor":[],"showsUnpublished":null,"delay":0,"styleField":false,"scriptField":false,"mostHosts":null,"mostScripts":null,"mostKilobytes":null,"notes":""}');--> statement-breakpoint
+ALTER TABLE `embed` ADD `weighed_bytes` int unsigned;--> statement-breakpoint
+ALTER TABLE `embed` ADD `weighed_revision` int;
