@@ -3,6 +3,7 @@ import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { expect } from 'chai';
 import type { Placement } from '@orbis/contract';
+import { loopbackFetch, sweepAll } from '@orbis/demo';
 import { declareSite, startTestOrbis, type TestOrbis } from './support/orbis.ts';
 import { publishedWith, type Published } from './support/published.ts';
 import { until } from './support/until.ts';
@@ -14,13 +15,15 @@ describe('an embed in a file on the owner’s server', () => {
   let file: { status: number; text: string };
   let address: string;
   let id: string;
+  const asked: string[] = [];
   before(async () => {
     test = await startTestOrbis({ env: { ORBIS_ALLOW_PRIVATE: 'yes' } });
     await declareSite(test);
     work = publishedWith(test);
     file = { status: 404, text: '' };
     server = createServer((request, response) => {
-      const isIt = request.url === '/embeds/quote.html';
+      const isIt = /^\/embeds\/(?:quote|motto)\.html$/.test(request.url ?? '');
+      asked.push(request.url ?? '');
       response.writeHead(isIt ? file.status : 404, { 'content-type': 'text/html; charset=utf-8' });
       response.end(isIt ? file.text : '');
     }).listen(0, '127.0.0.1');
@@ -121,5 +124,38 @@ describe('an embed in a file on the owner’s server', () => {
     ]);
     await work.publish(second.text);
     expect(inShort(await swept())).to.deep.equal(['live', second.number]);
+  });
+
+  it('is in a block on many pages, and its file is read once for all of them, each time anew', async () => {
+    const { client, world } = test;
+    await client.call('pages.create', { body: { key: 'hollinfell/live', title: 'Live' } });
+    await client.call('pages.create', { body: { key: 'hollinfell/{foot}', title: 'Foot' } });
+    await client.call('spots.create', { body: { key: 'hollinfell/{foot}#main' } });
+    await work.collect('Motto', '<blockquote>Look up.</blockquote>', {
+      'frame': 'file',
+      'frame-file': address.replace('quote', 'motto'),
+    });
+    const { data: made } = await client.call('placements.create', {
+      body: { embed: 'motto', place: 'hollinfell/{foot}#main' },
+    });
+    id = made.id;
+    const { text, document } = await delivered();
+    await loopbackFetch()(`http://hollinfell.localhost:${world.port}/edit/api/footer`, {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ code: text }),
+    });
+    for (const [shown, state] of [
+      [document.replace('up', 'down'), 'altered'],
+      [document, 'live'],
+    ] as const) {
+      file = { status: 200, text: shown };
+      asked.length = 0;
+      const { counts } = await sweepAll(client);
+      expect(counts[state]).to.be.at.least(2);
+      expect(asked.filter((each) => each.includes('motto'))).to.have.length(1);
+      const { data } = await client.call('placements.read', { params: { placement: id } });
+      expect(data.state).to.equal(state);
+    }
   });
 });

@@ -1,4 +1,4 @@
-import { Option } from 'commander';
+import { Option, type Command } from 'commander';
 import { isBlockPath, parsePage, type BlockPlacing } from '@orbis/contract';
 import { UsedWrongly, type Tools } from '../command.ts';
 import type { Exit } from '../io.ts';
@@ -26,12 +26,7 @@ export const block: Thing = {
       );
   },
   add: (verb, run) => {
-    const command = verb
-      .command('block')
-      .argument(...argument)
-      .option('--title <title>', 'what to call it');
-    for (const option of placing()) command.addOption(option);
-    command
+    saying(verb)
       .description('what is pasted once and shown by many pages: a side column, a footer')
       .addHelpText(
         'after',
@@ -40,12 +35,7 @@ export const block: Thing = {
       .action((key: string, asked: Asked) => run((tools) => addBlock(key, asked, tools)));
   },
   change: (verb, run) => {
-    const command = verb
-      .command('block')
-      .argument(...argument)
-      .option('--title <title>', 'what to call it');
-    for (const option of placing()) command.addOption(option);
-    command
+    saying(verb)
       .description('say anew which pages show it, and where')
       .addHelpText('after', '\nExample:\n  orbis change block hollinfell/{footer} --under talks/')
       .action((key: string, asked: Asked) => run((tools) => changeBlock(key, asked, tools)));
@@ -66,14 +56,20 @@ export const block: Thing = {
   },
 };
 
-const placing = (): Option[] => [
-  new Option('--under <path>', 'only pages whose paths begin so show it; "" for every page').conflicts(
-    'whereSeen',
-  ),
-  new Option('--where-seen', 'the pages show it on which a sweep sees it'),
-  new Option('--before', 'it stands before the own content of these pages').conflicts('after'),
-  new Option('--after', 'it stands after it'),
-];
+/* What is said of one, when it is added and when it changes. */
+const saying = (verb: Command): Command =>
+  verb
+    .command('block')
+    .argument(...argument)
+    .option('--title <title>', 'what to call it')
+    .addOption(
+      new Option('--under <path>', 'only pages whose paths begin so show it; "" for every page').conflicts(
+        'whereSeen',
+      ),
+    )
+    .option('--where-seen', 'the pages show it on which a sweep sees it')
+    .addOption(new Option('--before', 'it stands before the own content of these pages').conflicts('after'))
+    .option('--after', 'it stands after it');
 
 interface Asked {
   title?: string;

@@ -15,6 +15,7 @@ import { leavingOn, placementsToSweep, type SweptPlacement } from '../store/plac
 import { soughtInHead, type HeadSeen } from '../store/site-heads.ts';
 import { nextPage, recordPage, type PageOfSweep, type PageResult } from '../store/sweeps.ts';
 import { withItsFile } from './file-of-frame.ts';
+import { filesOnce } from './files-once.ts';
 import { whyUnreadable } from './unreadable.ts';
 import type { PlacementResult } from '../store/seen.ts';
 import { outOfDateFinding, pausedFinding, retiredFinding } from '../usecases/placements.ts';
@@ -35,17 +36,22 @@ export interface SweepTools {
 }
 
 /** Reads the pages of a sweep, one by one. */
-export const sweepJobs = (tools: SweepTools): JobHandler => ({
-  kind: 'sweep',
-  leavesTrace: true,
-  step: (job, owner) => sweepOnePage(job, owner, tools),
-});
+export function sweepJobs(tools: SweepTools): JobHandler {
+  const files = filesOnce(tools.fetching);
+  return {
+    kind: 'sweep',
+    leavesTrace: true,
+    step: (job, owner) => sweepOnePage(job, owner, { ...tools, files: files(job.id) }),
+  };
+}
+
+type SweepingTools = SweepTools & { files: Pick<Fetching, 'readPage'> };
 
 /* Reads the next page of a sweep and writes down what it shows, as long as the sweep is this owner's. */
 async function sweepOnePage(
   job: JobRow,
   owner: string,
-  tools: SweepTools,
+  tools: SweepingTools,
 ): Promise<'more' | 'none' | 'lost'> {
   const next = await nextPage(tools.db, job.id);
   if (!next) return 'none';
@@ -54,7 +60,7 @@ async function sweepOnePage(
 
 async function lookAt(
   row: PageOfSweep,
-  { db, fetching, reader, renderContext, refresh, placementUrl, log, now }: SweepTools,
+  { db, fetching, files, reader, renderContext, refresh, placementUrl, log, now }: SweepingTools,
 ): Promise<PageResult> {
   const blocks = await blocksOf(db, row.site.id);
   const places = [row.page.id, ...blocks.map(({ id }) => id)];
@@ -94,12 +100,8 @@ async function lookAt(
     // One after the other, as they may all be of one server.
     for (const [i, placed] of placements.entries()) {
       const own = issued.get(placed.id) ?? [];
-      const block = ofBlock(placed);
-      const isRead = block !== null && wasReadLately(placed, now());
-      const found = isRead
-        ? scanned[i]!
-        : await withItsFile(scanned[i]!, own, { fetching, reader, declared });
-      seen.push({ ...resultOf(placed, found, own), block });
+      const found = await withItsFile(scanned[i]!, own, { fetching: files, reader, declared });
+      seen.push({ ...resultOf(placed, found, own), block: ofBlock(placed) });
     }
     const gone = leaving
       .filter((_, i) => scanned[placements.length + i]!.state === 'missing')
@@ -119,10 +121,6 @@ const blockOn =
     const block = blocks.find(({ id }) => id === pageId);
     return block ? { isExpected: isSaidToShow(on, block) } : null;
   };
-
-/* A file that is in a block is the same on each of its pages. */
-const wasReadLately = ({ checkedAt }: SweptPlacement, now: Date): boolean =>
-  checkedAt !== null && now.getTime() - checkedAt.getTime() < 600_000;
 
 /* Where a page is read: at the site’s own address, or at a further one. */
 const addressOfPage = ({ site, page, address }: PageOfSweep): string =>

@@ -180,7 +180,7 @@ export const placementsOn = (db: Handle, pageId: number): Promise<StoredPlacemen
 /** Of a placement, what a sweep must know beside what was handed out. */
 export interface SweptPlacement extends Pick<
   PlacementRow,
-  'id' | 'publicId' | 'pageId' | 'lastSeenAt' | 'checkedAt' | 'seen' | 'wanted' | 'stale' | 'pausedAt'
+  'id' | 'publicId' | 'pageId' | 'lastSeenAt' | 'seen' | 'wanted' | 'stale' | 'pausedAt'
 > {
   /** The number of its embed’s newest revision. */
   revision: number;
@@ -196,7 +196,6 @@ export const placementsToSweep = (db: Handle, pageIds: readonly number[]): Promi
       publicId: placement.publicId,
       pageId: placement.pageId,
       lastSeenAt: placement.lastSeenAt,
-      checkedAt: placement.checkedAt,
       seen: placement.seen,
       wanted: placement.wanted,
       stale: placement.stale,

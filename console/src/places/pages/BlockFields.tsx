@@ -39,6 +39,7 @@ export function BlockFields({
           label="Their paths begin with"
           placeholder="talks/"
           value={block.under ?? ''}
+          helperText="Empty for every page of the site."
           onChange={({ target }) => change({ ...block, under: target.value.trim().replace(/^\/+/, '') })}
           sx={{ flex: '1 1 160px' }}
         />
