@@ -41,7 +41,8 @@ const ways: Record<string, string> = {
   'selector-finds-nothing': '“orbis areas PAGE” lists them.',
   'address-not-of-site': '“orbis change site SITE --also” says which it has.',
   'specimen-missing': '“orbis specimen SITE” prints it.',
-  'needs-page-head': '“orbis change site SITE head=yes” says that.',
+  'needs-page-head':
+    '“orbis change site SITE head=yes” says the one, “orbis editor SITE --style-field yes” the other.',
   'nothing-to-present': '“orbis options EMBED” lists what can be asked of it.',
   'setting-not-offered': '“orbis options EMBED” lists what can be asked of it.',
   'import-refused': '“--skip-refused” skips them.',

@@ -195,7 +195,7 @@ export const problems = {
   'needs-page-head': {
     title: 'Needs the head of the page',
     detail: (f) =>
-      `What holds only ${conditions[f.when as Condition]} needs style rules in the head of its page. Say that the site has a way into it, and the page’s plan brings them.`,
+      `What holds only ${conditions[f.when as Condition]} needs style rules in the head of its page. Say that the site has a way into it, or that its editor has a field for such rules: then the page’s plan brings them.`,
   },
   'frame-within-enclosed': {
     title: 'Frames its provider',
