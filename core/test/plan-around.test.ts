@@ -69,15 +69,38 @@ describe('the plan of a page that shows a block', () => {
     expect(rules(plan)).to.deep.equal(['brought-twice x/{header}#main a.localhost/base.js']);
   });
 
-  it('brings what only a block behind it brings, and says that it is there twice', () => {
-    const footer = block('after', { 'x/{footer}#main': booking('one') });
-    const plan = planPage(put({ 'x/p#a': booking('two') }), { head: false }, digest, [], [footer]);
-    expect(textsAt(plan, 'spot').join('')).to.contain(script);
-    expect(rules(plan)).to.deep.equal([`brought-twice x/{footer}#main ${address}`]);
-    const inSiteHead: PlannedSite = { head: false, siteHead: { kept: [script], stands: [] } };
-    expect(rules(planPage(put({ 'x/p#a': booking('two') }), inSiteHead, digest, [], [footer]))).to.deep.equal(
-      [],
-    );
+  for (const head of [false, true])
+    it(`leaves out what works from a block behind it ${head ? 'as well as from its head' : 'as well'}`, () => {
+      const footer = block('after', { 'x/{footer}#main': booking('one') });
+      const plan = planPage(put({ 'x/p#a': booking('two') }), { head }, digest, [], [footer]);
+      expect(plan.snippets.map(snippetText).join('')).not.to.contain(script);
+      expect(rules(plan)).to.deep.equal([]);
+    });
+
+  it('leaves out the script for what waits where a block behind it has it, and not the one for heights', () => {
+    const film = '<iframe src="https://play.kinorill.localhost/embed/k1"></iframe>';
+    const waiting = (at: string) =>
+      put({ [at]: film }).map((one) => ({ ...one, asked: { embed: { load: 'click' } } }));
+    const footer: Block = { stands: 'after', placements: waiting('x/{footer}#main') };
+    const texts = (blocks: Block[]) =>
+      planPage(waiting('x/p#a'), { head: false }, digest, [], blocks).snippets.map(snippetText).join('');
+    expect(texts([])).to.contain('<script>');
+    expect(texts([footer])).not.to.contain('<script>');
+    const enclosed = (at: string) =>
+      put({ [at]: '<p>Hours</p>' }).map((one) => ({ ...one, asked: { embed: { frame: 'enclosed' } } }));
+    const told: Block = { stands: 'after', placements: enclosed('x/{footer}#main') };
+    const plan = planPage(enclosed('x/p#a'), { head: false }, digest, [], [told]);
+    expect(textsAt(plan, 'spot').join('')).to.contain('<script>');
+  });
+
+  it('brings what comes too late with a block behind it, and says that it is there twice', () => {
+    const footer = block('after', { 'x/{footer}#main': `${base}<div class="b-box">y</div>` });
+    const own = `${base}<div class="a-box">x</div>`;
+    const plan = planPage(put({ 'x/p#a': own }), { head: false }, digest, [], [footer]);
+    expect(textsAt(plan, 'spot').join('')).to.contain(base);
+    expect(rules(plan)).to.deep.equal(['brought-twice x/{footer}#main a.localhost/base.js']);
+    const inSiteHead: PlannedSite = { head: false, siteHead: { kept: [base], stands: [] } };
+    expect(rules(planPage(put({ 'x/p#a': own }), inSiteHead, digest, [], [footer]))).to.deep.equal([]);
   });
 
   it('puts its own code into a frame where a block claims the same, and never the block’s', () => {

@@ -24,7 +24,7 @@ describe('a block that many pages show', () => {
       await call('pages.create', { body: { key: `hollinfell/${path}`, title: path || 'Home' } });
       await call('spots.create', { body: { key: `hollinfell/${path}#${spots[path]}` } });
     }
-    const script = `<script async src="http://cdn.slotsedge.localhost:${test.world.port}/booking.js"></script>`;
+    const script = `<script defer src="http://cdn.slotsedge.localhost:${test.world.port}/booking.js"></script>`;
     for (const name of ['Nights', 'Groups', 'Courses'])
       await call('embeds.create', {
         body: {

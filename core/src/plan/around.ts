@@ -7,7 +7,7 @@ import { companionOf } from './companion.ts';
 import type { Claimant } from './keep-apart.ts';
 import type { PlannedPlacement } from './planned-placement.ts';
 import type { PlannedSite } from './planned-site.ts';
-import type { SharedPart } from './shared.ts';
+import { runsAnyTime, type SharedPart } from './shared.ts';
 import { headsOf, takes, type Heads } from './site-head.ts';
 import { apartFrom, claimantOf, keptApart, workedOut, type Worked } from './worked.ts';
 
@@ -26,9 +26,13 @@ export interface Block {
 
 /** What a page has around its own content already. */
 export interface Around {
-  /** What of the things that a page needs once comes with a block, by its text: the place that brings it. */
-  before: ReadonlyMap<string, string>;
-  after: ReadonlyMap<string, string>;
+  /**
+   * What of the things that a page needs once comes with a block and serves its own content as well, by its
+   * text: the place that brings it. It stands before that content, or works from behind it.
+   */
+  given: ReadonlyMap<string, string>;
+  /** What comes with a block behind, where it is of no use to what stands before it. */
+  tooLate: ReadonlyMap<string, string>;
   /** Whether one of the blocks brings what the editor needs to make embeds of what is pasted. */
   hasCompanion: boolean;
   worked: Worked[];
@@ -55,17 +59,22 @@ export function aroundOf(
     return { stands, worked, companion: companionOf(worked, { ...inBlock, heads }, digest) };
   });
   const worked = made.flatMap((block) => block.worked);
-  const broughtBy = (where: BlockStands): Map<string, string> =>
+  const brought = made.flatMap(({ stands, worked: of }) =>
+    of
+      .flatMap((one) => broughtAt(one, heads))
+      .map((each) => ({ ...each, serves: stands === 'before' || each.worksBehind })),
+  );
+  const placesOf = (serves: boolean): Map<string, string> =>
+    // Of two places the first one is named.
     new Map(
-      made
-        .filter(({ stands }) => stands === where)
-        .flatMap((block) => block.worked.flatMap((one) => broughtAt(one, heads)))
-        // Of two places the first one is named.
+      brought
+        .filter((each) => each.serves === serves)
+        .map(({ text, place }) => [text, place] as const)
         .reverse(),
     );
   return {
-    before: broughtBy('before'),
-    after: broughtBy('after'),
+    given: placesOf(true),
+    tooLate: placesOf(false),
     hasCompanion: made.some(({ companion }) =>
       companion.some((snippet) => !heads.ofSite(snippetText(snippet))),
     ),
@@ -74,16 +83,24 @@ export function aroundOf(
   };
 }
 
-/* What a code of a block brings with it, but for what the head of the whole site has. */
+/* Something that a block brings: whether what stands before it can use it, too. */
+interface Brought {
+  text: string;
+  place: string;
+  worksBehind: boolean;
+}
+
+/* What a code of a block brings with it, but for what the head of the whole site has. The script that shows
+   what waits looks for it when it runs; the one for heights would miss what frames said before. */
 const broughtAt = (
-  { placement: { place }, parts, composition }: Worked,
+  { placement: { place, code }, parts, composition }: Worked,
   { ofSite }: Pick<Heads, 'ofSite'>,
-): [text: string, place: string][] =>
+): Brought[] =>
   [
-    ...parts.map(({ text }) => text),
-    ...(bringsLoader(composition) ? [loaderTag] : []),
-    ...(bringsListener(composition) ? [listenerTag] : []),
-  ].flatMap((text) => (ofSite(text) ? [] : [[text, place]]));
+    ...parts.map((part) => ({ text: part.text, place, worksBehind: runsAnyTime(part, code) })),
+    ...(bringsLoader(composition) ? [{ text: loaderTag, place, worksBehind: true }] : []),
+    ...(bringsListener(composition) ? [{ text: listenerTag, place, worksBehind: false }] : []),
+  ].filter(({ text }) => !ofSite(text));
 
 /**
  * Which of the parts of a code its page has by a block already. What goes into a head comes before every
@@ -92,9 +109,9 @@ const broughtAt = (
 export function givenParts(
   { parts }: Pick<Worked, 'parts'>,
   heads: Heads,
-  { before }: Pick<Around, 'before'>,
+  { given: byBlocks }: Pick<Around, 'given'>,
 ): ReadonlySet<SharedPart> {
-  const given = parts.filter(({ text }) => before.has(text) && !heads.ofSite(text));
+  const given = parts.filter(({ text }) => byBlocks.has(text) && !heads.ofSite(text));
   const needed = parts.filter(({ text }) => !heads.ofSite(text));
   const comesBefore = needed.some(({ text }) => takes(heads, text));
   return new Set(comesBefore && given.length < needed.length ? [] : given);

@@ -13,7 +13,7 @@ export function broughtTwice(
   const found = new Map<string, PlanFinding>();
   for (const { placement, parts } of worked)
     for (const part of parts) {
-      const place = around.before.get(part.text) ?? around.after.get(part.text);
+      const place = around.given.get(part.text) ?? around.tooLate.get(part.text);
       if (place === undefined || given.has(part) || heads.ofSite(part.text)) continue;
       const known = found.get(part.text);
       if (known) known.placements.push(placement.id);

@@ -56,7 +56,7 @@ export function planPage(
   const heads = headsOf(site, digest);
   const around = aroundOf(blocks, site, digest);
   const apart = keptApart(placements, site, heads, around.claimants);
-  const worked = workedOut(apartFrom(placements, apart), site, heads, around.before);
+  const worked = workedOut(apartFrom(placements, apart), site, heads, around.given);
   const given = new Set(worked.flatMap((one) => [...givenParts(one, heads, around)]));
   const spots = spotSnippets(worked, { site, heads, given, around }, digest);
   const shared = positions
@@ -157,7 +157,7 @@ function spotSnippets(
   const first = firstOf(worked.flatMap(({ parts }) => parts.filter((part) => !given.has(part))));
   const placeBy = new Map(worked.map(({ placement: { id, place } }) => [id, place]));
   const whyElsewhere = (part: SharedPart): Reason | null => {
-    if (given.has(part)) return reason('loaded-at', { place: around.before.get(part.text)! });
+    if (given.has(part)) return reason('loaded-at', { place: around.given.get(part.text)! });
     const firstAt = first.get(part.text)!.placement;
     const isElsewhere = firstAt !== part.placement;
     return (

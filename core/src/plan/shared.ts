@@ -48,6 +48,19 @@ function movedBy(run: Run, by: number, of: string): Run {
   return { ...run, instead: run.instead && { start: run.instead.start + by, end: run.instead.end + by } };
 }
 
+/**
+ * Whether a part is a script that its code has to be ready for at any time, so that it serves what stands
+ * before it as well (HTML, section 4.12.1: `async`).
+ */
+export const runsAnyTime = ({ start, end }: SharedPart, { markup }: Pick<Code, 'markup'>): boolean => {
+  const own = markup.elements.filter((element) => element.start >= start && element.end <= end);
+  return (
+    own.length === 1 &&
+    own[0]!.name === 'script' &&
+    ['src', 'async'].every((name) => own[0]!.attributes.has(name))
+  );
+};
+
 /** What takes a part out of its code, because the page has it elsewhere. */
 export const leaveOut = ({ start, end }: SharedPart, why: Reason): AskedChange => ({
   kind: 'leave-out',
