@@ -205,7 +205,7 @@ export const delivery = z
   })
   .meta({ id: 'Delivery' });
 
-export const sweepStates = ['waiting', 'running', 'done', 'stopped', 'failed'] as const;
+export const sweepStates = ['waiting', 'running', 'paused', 'done', 'stopped', 'failed'] as const;
 export const sweep = z
   .object({
     id: publicId,
@@ -221,6 +221,9 @@ export const sweep = z
     counts: z
       .partialRecord(state, count)
       .meta({ description: 'Placements on the pages that were read, by state' }),
+    waitsFor: z
+      .array(z.object({ host: z.string(), until: time }))
+      .meta({ description: 'Hosts that said that they are too busy, and when they are asked again' }),
     createdAt: time,
     startedAt: time.nullable(),
     endedAt: time.nullable(),

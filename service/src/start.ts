@@ -20,8 +20,9 @@ import { keepHeapSmall } from './memory.ts';
 import { createReader } from './reading/reader.ts';
 import { createFramesApp } from './frames/app.ts';
 import { planJobs } from './jobs/plan.ts';
-import { sweepJobs } from './jobs/sweep.ts';
-import { createRunner, type Runner } from './queue/runner.ts';
+import { createRunner, together, type Runner } from './queue/runner.ts';
+import { hostReader } from './sweeping/read-host.ts';
+import { createSweeper } from './sweeping/sweeper.ts';
 import { originsOf, type Origins } from './origins.ts';
 import { closeServer, listen } from './listen.ts';
 import { roles, type Role } from './roles.ts';
@@ -197,8 +198,11 @@ function runJobs(
     now,
     log,
   };
-  const jobs = [planJobs(planning), sweepJobs(sweeping)];
-  const runner = createRunner(jobs, { db, owner: randomUUID(), now, log });
+  const owner = randomUUID();
+  const runner = together([
+    createRunner([planJobs(planning)], { db, owner, now, log }),
+    createSweeper(hostReader(sweeping, owner), { db, owner, log }),
+  ]);
   undo.push(async () => {
     // The page that is being read may come to its end; else the sweep goes on at it another time.
     await Promise.race([runner.stop(), wait(lastPage)]);

@@ -156,6 +156,8 @@ export const paths = {
   'sweeps.pages': { method: 'get', path: '/sweeps/:sweep/pages' },
   'sweeps.events': { method: 'get', path: '/sweeps/:sweep/events' },
   'sweeps.stop': { method: 'post', path: '/sweeps/:sweep/stop' },
+  'sweeps.pause': { method: 'post', path: '/sweeps/:sweep/pause' },
+  'sweeps.resume': { method: 'post', path: '/sweeps/:sweep/resume' },
 } as const;
 
 /** The name of an operation. */

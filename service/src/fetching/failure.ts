@@ -3,10 +3,21 @@ export class FetchFailure extends Error {
   /** The status that the server answered with, where it answered. */
   readonly status: number | null;
   readonly remedy: string;
-  constructor(why: string, remedy: string, status: number | null = null) {
+  /** In how many seconds it may be asked again, where it said that it is too busy; null where it did not say. */
+  readonly retryAfter: number | null;
+  /** Whether nothing at all has answered. */
+  readonly isSilence: boolean;
+  constructor(
+    why: string,
+    remedy: string,
+    status: number | null = null,
+    { retryAfter = null, isSilence = false }: { retryAfter?: number | null; isSilence?: boolean } = {},
+  ) {
     super(why);
     this.status = status;
     this.remedy = remedy;
+    this.retryAfter = retryAfter;
+    this.isSilence = isSilence;
   }
 }
 
@@ -24,11 +35,23 @@ export function failureOf(error: unknown, url: URL, seconds: number): FetchFailu
     return new FetchFailure(
       `there is no host ${url.hostname}.`,
       'See that the site’s address is written rightly.',
+      null,
+      silence,
     );
   if (has('ECONNREFUSED'))
-    return new FetchFailure(`nothing answers at ${host}.`, 'See that the site is running, then check again.');
+    return new FetchFailure(
+      `nothing answers at ${host}.`,
+      'See that the site is running, then check again.',
+      null,
+      silence,
+    );
   if (has('TimeoutError', 'UND_ERR_CONNECT_TIMEOUT', 'UND_ERR_HEADERS_TIMEOUT', 'UND_ERR_BODY_TIMEOUT'))
-    return new FetchFailure(`${host} did not answer within ${seconds} seconds.`, 'Check again later.');
+    return new FetchFailure(
+      `${host} did not answer within ${seconds} seconds.`,
+      'Check again later.',
+      null,
+      silence,
+    );
   if (
     has('Z_BUF_ERROR', 'Z_DATA_ERROR', 'UND_ERR_RES_CONTENT_LENGTH_MISMATCH') ||
     codes.some((code) => code.startsWith('ERR__ERROR_FORMAT') || code.startsWith('ERR_BROTLI'))
@@ -49,6 +72,8 @@ export function failureOf(error: unknown, url: URL, seconds: number): FetchFailu
     'See that the page opens in a browser, then check again.',
   );
 }
+
+const silence = { isSilence: true };
 
 /** Whether the other side broke the connection off. */
 export const brokenOff = (error: unknown): boolean =>

@@ -1,6 +1,7 @@
 import { request, type Dispatcher } from 'undici';
 import { acceptedEncodings, limited, unpacked } from './body.ts';
 import { brokenOff, FetchFailure } from './failure.ts';
+import { retryAfter } from './retry-after.ts';
 
 /** What a link leads to: headers, and the body or its beginning. */
 export interface Fetched {
@@ -85,7 +86,9 @@ function refusalOf(url: URL, status: number, headers: Headers, pagesOnly: boolea
       status === 404
         ? 'See that the page’s path is right and that the page is published.'
         : 'See that the page opens in a browser, then check again.';
-    return new FetchFailure(`${url.host} answers ${status}.`, remedy, status);
+    return new FetchFailure(`${url.host} answers ${status}.`, remedy, status, {
+      retryAfter: retryAfter(headers.get('retry-after'), new Date()),
+    });
   }
   const type = headers.get('content-type') ?? '';
   if (!pagesOnly || isPage(type)) return null;

@@ -28,12 +28,16 @@ export interface RunnerTools {
  * share one queue.
  */
 export function createRunner(handlers: readonly JobHandler[], tools: RunnerTools): Runner {
-  const lanes = handlers.map((handler) => createLane(handler, tools));
-  const all = (say: (lane: Runner) => void) => (): void => lanes.forEach(say);
+  return together(handlers.map((handler) => createLane(handler, tools)));
+}
+
+/** Several that work side by side. */
+export function together(runners: readonly Runner[]): Runner {
+  const all = (say: (runner: Runner) => void) => (): void => runners.forEach(say);
   return {
-    start: all((lane) => lane.start()),
-    nudge: all((lane) => lane.nudge()),
-    stop: async () => void (await Promise.all(lanes.map((lane) => lane.stop()))),
+    start: all((runner) => runner.start()),
+    nudge: all((runner) => runner.nudge()),
+    stop: async () => void (await Promise.all(runners.map((runner) => runner.stop()))),
   };
 }
 

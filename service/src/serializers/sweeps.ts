@@ -1,13 +1,15 @@
 import { isBlockPath, type Sweep, type SweepPage } from '@orbis/contract';
 import type { JobRow } from '../store/jobs.ts';
 import type { listSweepPages, sightingsOf } from '../store/sweeps.ts';
+import type { WaitedFor } from '../store/sweep-turns.ts';
 import { serializeFindings } from './findings.ts';
 import { pageUrl } from './places.ts';
 
 type PageRow = Awaited<ReturnType<typeof listSweepPages>>[number];
 type SightingRow = Awaited<ReturnType<typeof sightingsOf>>[number];
 
-export const serializeSweep = (job: JobRow): Sweep => ({
+/** A sweep, as it crosses the wire, with the hosts that it waits for. */
+export const serializeSweep = (job: JobRow, waitsFor: readonly WaitedFor[] = []): Sweep => ({
   id: job.publicId,
   state: job.state,
   scope: job.scope,
@@ -16,6 +18,7 @@ export const serializeSweep = (job: JobRow): Sweep => ({
   read: job.pagesRead,
   unreachable: job.pagesUnreachable,
   counts: job.counts ?? {},
+  waitsFor: waitsFor.map(({ host, until }) => ({ host, until: until.toISOString() })),
   createdAt: job.createdAt.toISOString(),
   startedAt: job.startedAt?.toISOString() ?? null,
   endedAt: job.endedAt?.toISOString() ?? null,

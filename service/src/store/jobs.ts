@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, isNull, lt, lte, or, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, isNull, lt, lte, or, sql } from 'drizzle-orm';
 import type { Database, Handle } from '../database/connect.ts';
 import { digest } from '../digest.ts';
 import { newPublicId } from './ids.ts';
@@ -114,6 +114,13 @@ export async function retryJob(
   return true;
 }
 
+/** Counts that a job has failed once more. */
+export const noteAttempt = async (db: Handle, id: number): Promise<void> =>
+  void (await db
+    .update(job)
+    .set({ attempts: sql`${job.attempts} + 1` })
+    .where(eq(job.id, id)));
+
 /* So often is a job tried, and so many seconds lie between the first two times. */
 const [mostAttempts, firstPause] = [3, 5];
 
@@ -150,16 +157,25 @@ export async function endJob(
     .where(and(eq(job.id, id), eq(job.leaseOwner, owner), eq(job.state, 'running')));
 }
 
-/** Asks a job to stop; false where it has ended. One that nobody has taken yet ends at once. */
-export async function askToStop(db: Handle, id: number, now: Date): Promise<boolean> {
-  const [waiting] = await db
+/** Holds a job back that has not ended and was not asked to stop; or lets it wait for its turn again. */
+export const holdJob = async (db: Handle, id: number, hold: boolean): Promise<void> =>
+  void (await db
     .update(job)
-    .set({ state: 'stopped', endedAt: now, exclusiveKey: null })
-    .where(and(eq(job.id, id), eq(job.state, 'waiting')));
-  if (waiting.affectedRows === 1) return true;
-  const [running] = await db
+    .set({ state: hold ? 'paused' : 'waiting' })
+    .where(
+      and(
+        eq(job.id, id),
+        eq(job.stopAsked, 0),
+        inArray(job.state, hold ? ['waiting', 'running'] : ['paused']),
+      ),
+    ));
+
+/** Asks a job to stop; false where it has ended. */
+export async function askToStop(db: Handle, id: number): Promise<boolean> {
+  const [{ affectedRows }] = await db
     .update(job)
-    .set({ stopAsked: 1 })
-    .where(and(eq(job.id, id), eq(job.state, 'running')));
-  return running.affectedRows === 1;
+    // What was held back comes on once more, to be taken off its hosts.
+    .set({ stopAsked: 1, state: sql`if(${job.state} = 'paused', 'waiting', ${job.state})` })
+    .where(and(eq(job.id, id), inArray(job.state, ['waiting', 'running', 'paused'])));
+  return affectedRows === 1;
 }

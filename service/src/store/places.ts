@@ -336,18 +336,6 @@ export const addressesOf = ({
   furtherAddresses,
 }: Pick<SiteRow, 'address' | 'furtherAddresses'>): string[] => [address, ...furtherAddresses];
 
-/** The pages that a sweep reads: all, or those of a site. Blocks are no pages by themselves. */
-export async function pagesToSweep(db: Handle, scope: { siteId: number } | null): Promise<number[]> {
-  const rows = await db
-    .select({ id: page.id })
-    .from(page)
-    .where(
-      and(
-        isNull(page.goneAt),
-        isNull(page.stands),
-        scope === null ? undefined : eq(page.siteId, scope.siteId),
-      ),
-    )
-    .orderBy(asc(page.id));
-  return rows.map((row) => row.id);
-}
+/** Every site that is not removed. */
+export const allSites = (db: Handle): Promise<SiteRow[]> =>
+  db.select().from(site).where(isNull(site.goneAt)).orderBy(asc(site.id));

@@ -1,4 +1,4 @@
-import { and, asc, eq, gt, inArray, sql, type SQL } from 'drizzle-orm';
+import { and, asc, eq, gt, inArray, isNull, sql, type SQL } from 'drizzle-orm';
 import type { Database, Handle } from '../database/connect.ts';
 import { inTransaction } from '../database/transaction.ts';
 import { digest } from '../digest.ts';
@@ -8,7 +8,20 @@ import { insertMany } from './insert-many.ts';
 import type { JobRow } from './jobs.ts';
 import { isOneOf } from './one-of.ts';
 import { afterId } from './pages.ts';
-import { embed, job, page, placement, sighting, site, spot, sweepPage, type SightedState } from './schema.ts';
+import {
+  embed,
+  job,
+  page,
+  placement,
+  sighting,
+  site,
+  spot,
+  sweepLane,
+  sweepPage,
+  sweptHost,
+  type SightedState,
+} from './schema.ts';
+import type { SiteRow } from './places.ts';
 import { recordHead, type HeadSeen } from './site-heads.ts';
 import { isGoneEverywhere, isTold, recordSeen, recordSeenInBlock, type PlacementResult } from './seen.ts';
 import { markPage } from './mark-stale.ts';
@@ -18,17 +31,24 @@ export type SweepPageRow = typeof sweepPage.$inferSelect;
 /** What a sweep reads: a site or a page by its key, or all; and the further address at which it does. */
 export type SweptScope = Pick<JobRow, 'scope' | 'address'>;
 
+/** What a sweep reads: the pages of these sites, or only some of them. Blocks are no pages by themselves. */
+export interface SweptPages {
+  sites: readonly Pick<SiteRow, 'id' | 'address'>[];
+  pageIds: readonly number[] | null;
+}
+
 /**
- * Writes down a sweep of these pages. Call it in a transaction.
+ * Writes down a sweep, with the hosts that it reads from. Call it in a transaction.
+ * @returns its id, and how many pages it has.
  * @throws the driver's duplicate-key error where one of the same scope has not ended: so of many that ask at
  * once one is let through.
  */
 export async function insertSweep(
   tx: Handle,
   { scope, address }: SweptScope,
-  pageIds: readonly number[],
+  { sites, pageIds }: SweptPages,
   { by, now }: Actor,
-): Promise<string> {
+): Promise<{ id: string; pages: number }> {
   const publicId = newPublicId();
   const [{ insertId }] = await tx.insert(job).values({
     publicId,
@@ -36,12 +56,37 @@ export async function insertSweep(
     scope,
     address,
     exclusiveKey: exclusiveKey({ scope, address }),
-    pages: pageIds.length,
     createdAt: now,
     createdBy: by,
   });
-  await tx.insert(sweepPage).values(pageIds.map((pageId) => ({ jobId: insertId, pageId })));
-  return publicId;
+  let pages = 0;
+  for (const each of sites) {
+    const hostId = await hostOf(tx, address ?? each.address);
+    // From one table into the other: a large site is not read into memory.
+    const [{ affectedRows }] = (await tx.execute(
+      sql`insert into ${sweepPage} (job_id, page_id, host_id)
+          select ${insertId}, ${page.id}, ${hostId} from ${page}
+          where ${and(
+            eq(page.siteId, each.id),
+            isNull(page.goneAt),
+            isNull(page.stands),
+            pageIds === null ? undefined : isOneOf(page.id, pageIds),
+          )} order by ${page.id}`,
+    )) as unknown as [{ affectedRows: number }];
+    if (affectedRows === 0) continue;
+    await tx.insert(sweepLane).ignore().values({ jobId: insertId, hostId });
+    pages += affectedRows;
+  }
+  await tx.update(job).set({ pages }).where(eq(job.id, insertId));
+  return { id: publicId, pages };
+}
+
+/* The host of an address, as sweeps know it. */
+async function hostOf(tx: Handle, address: string): Promise<number> {
+  const name = new URL(address).host;
+  await tx.insert(sweptHost).ignore().values({ name });
+  const [row] = await tx.select({ id: sweptHost.id }).from(sweptHost).where(eq(sweptHost.name, name));
+  return row!.id;
 }
 
 /** A sweep of the same scope that has not ended. */
@@ -65,10 +110,26 @@ export interface PageOfSweep {
   address: string | null;
 }
 
-export async function nextPage(db: Handle, jobId: number): Promise<PageOfSweep | null> {
-  const [row] = await pagesOfJob(db, and(eq(sweepPage.jobId, jobId), eq(sweepPage.state, 'waiting')), 1);
+/** The next page that a sweep reads from a host; null where it has read all of it. */
+export async function nextPage(
+  db: Handle,
+  { jobId, hostId }: Pick<typeof sweepLane.$inferSelect, 'jobId' | 'hostId'>,
+): Promise<PageOfSweep | null> {
+  const waiting = and(
+    eq(sweepPage.jobId, jobId),
+    eq(sweepPage.hostId, hostId),
+    eq(sweepPage.state, 'waiting'),
+  );
+  const [row] = await pagesOfJob(db, waiting, 1);
   return row ?? null;
 }
+
+/** Leaves a page for later, as its host is too busy for it now. */
+export const leaveForLater = async (db: Handle, { id }: Pick<PageOfSweep, 'id'>): Promise<void> =>
+  void (await db
+    .update(sweepPage)
+    .set({ tries: sql`${sweepPage.tries} + 1` })
+    .where(and(eq(sweepPage.id, id), eq(sweepPage.state, 'waiting'))));
 
 /* Ids first: where tables are joined before the limit, the database may begin with all pages of a site. */
 async function pagesOfJob(db: Handle, where: SQL | undefined, limit: number): Promise<PageOfSweep[]> {
@@ -135,7 +196,7 @@ export interface PageResult {
 
 /**
  * Writes down what a page showed, and what that says of each placement, in one transaction; at a further
- * address it says nothing of them. A process that was stopped and lost its lease meanwhile writes nothing.
+ * address it says nothing of them. A process that was stopped and lost the host meanwhile writes nothing.
  * @returns whether it was still this process's to write.
  */
 export async function recordPage(
@@ -146,8 +207,7 @@ export async function recordPage(
   now: Date,
 ): Promise<boolean> {
   return inTransaction(db, async (tx) => {
-    const held = await lockPage(tx, owner, row);
-    if (held === null) return false;
+    if (!(await lockPage(tx, owner, row))) return false;
     const { state, status, why, digest } = result;
     await tx
       .update(sweepPage)
@@ -156,17 +216,28 @@ export async function recordPage(
     if (row.address === null) await recordPublished(tx, row, result, now);
     const seen = result.seen.filter(isTold);
     await insertSightings(tx, row.sweepPage.id, seen);
-    await tx
-      .update(job)
-      .set({
-        ...(state === 'read'
-          ? { pagesRead: sql`${job.pagesRead} + 1` }
-          : { pagesUnreachable: sql`${job.pagesUnreachable} + 1` }),
-        counts: withSeen(held.counts ?? {}, seen),
-      })
-      .where(eq(job.id, row.sweepPage.jobId));
+    await countPage(tx, row.sweepPage.jobId, state, seen);
     return true;
   });
+}
+
+/* Last of all, as the pages of other hosts are counted there as well. */
+async function countPage(
+  tx: Handle,
+  jobId: number,
+  state: PageResult['state'],
+  seen: readonly PlacementResult[],
+): Promise<void> {
+  const [row] = await tx.select({ counts: job.counts }).from(job).where(eq(job.id, jobId)).for('update');
+  await tx
+    .update(job)
+    .set({
+      ...(state === 'read'
+        ? { pagesRead: sql`${job.pagesRead} + 1` }
+        : { pagesUnreachable: sql`${job.pagesUnreachable} + 1` }),
+      counts: withSeen(row?.counts ?? {}, seen),
+    })
+    .where(eq(job.id, jobId));
 }
 
 /* What a published page says of its placements and of the head of its site. */
@@ -205,24 +276,21 @@ const insertSightings = (
     })),
   );
 
-/* The job with its page, locked; null where it is not this process's any more, or another has written
-   the page. */
-async function lockPage(
-  tx: Handle,
-  owner: string,
-  row: PageOfSweep,
-): Promise<{ counts: StateCounts | null } | null> {
-  const [held] = await tx
-    .select({ owner: job.leaseOwner, state: job.state, counts: job.counts })
-    .from(job)
-    .where(eq(job.id, row.sweepPage.jobId))
+/* Locks the host with the page; false where it is not this process’s any more, the sweep has ended, or another
+   has written the page. */
+async function lockPage(tx: Handle, owner: string, { sweepPage: of }: PageOfSweep): Promise<boolean> {
+  const [host] = await tx
+    .select({ owner: sweptHost.leaseOwner })
+    .from(sweptHost)
+    .where(eq(sweptHost.id, of.hostId!))
     .for('update');
   const [waiting] = await tx
     .select({ state: sweepPage.state })
     .from(sweepPage)
-    .where(eq(sweepPage.id, row.sweepPage.id))
+    .where(eq(sweepPage.id, of.id))
     .for('update');
-  return held?.owner === owner && held.state === 'running' && waiting?.state === 'waiting' ? held : null;
+  const [sweep] = await tx.select({ endedAt: job.endedAt }).from(job).where(eq(job.id, of.jobId));
+  return host?.owner === owner && sweep?.endedAt === null && waiting?.state === 'waiting';
 }
 
 type StateCounts = Partial<Record<SightedState, number>>;

@@ -5,9 +5,11 @@ import { isDuplicate } from '../database/errors.ts';
 import { inTransaction } from '../database/transaction.ts';
 import { serializeSweep } from '../serializers/sweeps.ts';
 import type { Actor } from '../store/embeds.ts';
-import { askToStop, findJob, type JobRow } from '../store/jobs.ts';
+import { askToStop, findJob, holdJob, type JobRow } from '../store/jobs.ts';
 import { isBlock, pagesShowing } from '../store/blocks.ts';
-import { pagesToSweep, type SiteRow } from '../store/places.ts';
+import { allSites, type SiteRow } from '../store/places.ts';
+import { groupBy } from '../store/group.ts';
+import { closeIdleLanes, waitedFor } from '../store/sweep-turns.ts';
 import { insertSweep, runningSweep } from '../store/sweeps.ts';
 import { pageByKey, siteByKey } from './places.ts';
 
@@ -47,11 +49,15 @@ export async function beginSweep(
   { page, site, at }: SweepScope,
   actor: Actor,
 ): Promise<string> {
-  const { pageIds, swept, block } = await pagesOf(db, { page, site });
-  const scope = { scope: page ?? site ?? null, address: at === undefined ? null : addressOf(swept!, at) };
-  if (pageIds.length === 0) throw new OrbisError('nothing-to-sweep', { block });
+  const { block, ...pages } = await pagesOf(db, { page, site });
+  const address = at === undefined ? null : addressOf(pages.sites[0]!, at);
+  const scope = { scope: page ?? site ?? null, address };
   try {
-    return await inTransaction(db, (tx) => insertSweep(tx, scope, pageIds, actor));
+    return await inTransaction(db, async (tx) => {
+      const begun = await insertSweep(tx, scope, pages, actor);
+      if (begun.pages === 0) throw new OrbisError('nothing-to-sweep', { block });
+      return begun.id;
+    });
   } catch (error) {
     if (!isDuplicate(error)) throw error;
     const running = await runningSweep(db, scope);
@@ -59,19 +65,20 @@ export async function beginSweep(
   }
 }
 
-/* The pages that are read, and their site where it is one; a block’s key where it is about one. */
+/* The sites with the pages that are read; a block’s key where it is about one. */
 async function pagesOf(
   db: Database,
   { page, site }: Pick<SweepScope, 'page' | 'site'>,
-): Promise<{ pageIds: number[]; swept: SiteRow | null; block: string | null }> {
+): Promise<{ sites: SiteRow[]; pageIds: number[] | null; block: string | null }> {
   if (page !== undefined) {
     const found = await pageByKey(db, page);
+    const sites = [found.site];
     return isBlock(found.page)
-      ? { pageIds: await pagesShowing(db, found.page, mostOfBlock), swept: found.site, block: page }
-      : { pageIds: [found.page.id], swept: found.site, block: null };
+      ? { sites, pageIds: await pagesShowing(db, found.page, mostOfBlock), block: page }
+      : { sites, pageIds: [found.page.id], block: null };
   }
-  const swept = site === undefined ? null : await siteByKey(db, site);
-  return { pageIds: await pagesToSweep(db, swept && { siteId: swept.id }), swept, block: null };
+  const sites = site === undefined ? await allSites(db) : [await siteByKey(db, site)];
+  return { sites, pageIds: null, block: null };
 }
 
 /* The further address that is meant. */
@@ -87,20 +94,36 @@ function addressOf({ key, furtherAddresses }: SiteRow, at: string): string {
   return found;
 }
 
+/** Sweeps, as they cross the wire. */
+export async function tellSweeps(db: Handle, jobs: readonly JobRow[]): Promise<Sweep[]> {
+  const open = jobs.filter(({ endedAt }) => endedAt === null).map(({ id }) => id);
+  const waiting = groupBy(await waitedFor(db, open), ({ jobId }) => jobId);
+  return jobs.map((job) => serializeSweep(job, waiting.get(job.id)));
+}
+
 /** A sweep each time that it has come on, until it has ended or nobody looks any more. */
 export async function* watchSweep(db: Handle, id: string, signal: AbortSignal): AsyncGenerator<Sweep> {
   for (let last = ''; !signal.aborted;) {
-    const sweep = serializeSweep(await sweepById(db, id));
+    const [sweep] = await tellSweeps(db, [await sweepById(db, id)]);
     const now = JSON.stringify(sweep);
-    if (now !== last) yield sweep;
+    if (now !== last) yield sweep!;
     last = now;
-    if (sweep.endedAt !== null) return;
+    if (sweep!.endedAt !== null) return;
     await wait(watchEvery, undefined, { signal }).catch(() => {});
   }
 }
 
-/** Asks a sweep to stop. @throws OrbisError `sweep-ended` */
-export async function stopSweep(db: Handle, id: string, { now }: Actor): Promise<void> {
+/** Holds a sweep back, or lets it go on; twice is once. @throws OrbisError `not-found`, `sweep-ended` */
+export async function holdSweep(db: Handle, id: string, hold: boolean): Promise<void> {
   const job = await sweepById(db, id);
-  if (!(await askToStop(db, job.id, now))) throw new OrbisError('sweep-ended');
+  await holdJob(db, job.id, hold);
+  if ((await sweepById(db, id)).endedAt !== null) throw new OrbisError('sweep-ended');
+}
+
+/** Asks a sweep to stop. @throws OrbisError `sweep-ended` */
+export async function stopSweep(db: Database, id: string, { now }: Actor): Promise<void> {
+  const job = await sweepById(db, id);
+  if (!(await askToStop(db, job.id))) throw new OrbisError('sweep-ended');
+  // Where a host is just being read from, its page comes to its end first.
+  await closeIdleLanes(db, job.id, now);
 }

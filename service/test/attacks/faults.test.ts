@@ -12,7 +12,10 @@ import { expect } from 'chai';
 import { sql } from 'drizzle-orm';
 import { createClient, follow, type Client, type Sweep } from '@orbis/contract';
 import { pidIn } from '../../src/database/processes.ts';
-import { claimJob, endJob, findJob } from '../../src/store/jobs.ts';
+import type { Handle } from '../../src/database/connect.ts';
+import { findJob } from '../../src/store/jobs.ts';
+import type { SiteRow } from '../../src/store/places.ts';
+import { closeLane, nextTurn, type HeldHost } from '../../src/store/sweep-turns.ts';
 import { insertSweep, nextPage, recordPage } from '../../src/store/sweeps.ts';
 import { accountUrls } from '../../src/database/accounts.ts';
 import { seemsProxied } from '../../src/http/proxy-warning.ts';
@@ -261,18 +264,22 @@ describe('fault: a process that was stopped for longer than its lease', () => {
       await declareSite(test);
       const { db } = test.orbis.connection;
       const now = new Date();
-      const [pages] = (await db.execute(sql`select id from page`)) as unknown as [{ id: number }[]];
-      const id = await insertSweep(db, { scope: 'elsewhere', address: null }, [Number(pages[0]!.id)], {
-        by: 1,
-        now,
+      const [sites] = (await db.execute(sql`select id, address from site`)) as unknown as [SiteRow[]];
+      const lease = (on: Handle, owner: string) =>
+        on.execute(
+          sql`update swept_host set lease_owner = ${owner}, lease_until = utc_timestamp(3) + interval 1 hour`,
+        );
+      const id = await db.transaction(async (tx) => {
+        const scope = { scope: 'elsewhere', address: null };
+        const begun = await insertSweep(tx, scope, { sites, pageIds: null }, { by: 1, now });
+        // Held from the beginning, so that the service itself does not read from it.
+        await lease(tx, 'stopped');
+        return begun.id;
       });
-      await claimJob(db, 'sweep', 'stopped');
-      const job = (await findJob(db, id))!;
-      const page = (await nextPage(db, job.id))!;
-      await db.execute(
-        sql`update job set lease_until = utc_timestamp(3) - interval 1 second where id = ${job.id}`,
-      );
-      await claimJob(db, 'sweep', 'next');
+      const [[host]] = (await db.execute(sql`select id, name from swept_host`)) as unknown as [[HeldHost]];
+      const turn = (await nextTurn(db, host))!;
+      const page = (await nextPage(db, turn.lane))!;
+      await lease(db, 'next');
       const seen = { status: 200, why: null, digest: null, seen: [], gone: [], head: [] };
       expect(await recordPage(db, 'stopped', page, { state: 'read', ...seen }, now)).to.equal(false);
       expect(await recordPage(db, 'next', page, { state: 'unreachable', ...seen }, now)).to.equal(true);
@@ -280,10 +287,12 @@ describe('fault: a process that was stopped for longer than its lease', () => {
         await recordPage(db, 'next', page, { state: 'read', ...seen }, now),
         'a page is written down once',
       ).to.equal(false);
-      await endJob(db, job.id, 'stopped', 'failed', now);
-      expect((await findJob(db, id))!.state).to.equal('running');
-      await endJob(db, job.id, 'next', 'done', now);
+      expect(await nextPage(db, turn.lane)).to.equal(null);
+      await closeLane(db, turn, now);
       expect((await findJob(db, id))!.state).to.equal('done');
+      expect(await recordPage(db, 'next', page, { state: 'read', ...seen }, now), 'it has ended').to.equal(
+        false,
+      );
     } finally {
       await test.stop();
     }

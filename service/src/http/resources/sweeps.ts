@@ -3,14 +3,21 @@ import { groupBy } from '../../store/group.ts';
 import { listJobs } from '../../store/jobs.ts';
 import { keyset } from '../../store/pages.ts';
 import { listSweepPages, sightingsOf } from '../../store/sweeps.ts';
-import { serializeSweep, serializeSweepPage } from '../../serializers/sweeps.ts';
-import { beginSweep, stopSweep, sweepById, watchSweep } from '../../usecases/sweeps.ts';
+import { serializeSweepPage } from '../../serializers/sweeps.ts';
+import {
+  beginSweep,
+  holdSweep,
+  stopSweep,
+  sweepById,
+  tellSweeps,
+  watchSweep,
+} from '../../usecases/sweeps.ts';
 import type { Handlers, Named } from '../reply.ts';
 
 /** Sweeps: beginning, watching and stopping them, and what they saw. */
 export function sweepHandlers(deps: Deps): Handlers<Named<'sweeps'>> {
   const { db } = deps.connection;
-  const tell = async (id: string) => serializeSweep(await sweepById(db, id));
+  const tell = async (id: string) => (await tellSweeps(db, [await sweepById(db, id)]))[0]!;
   return {
     'sweeps.create': async ({ body, actor }) => {
       const id = await beginSweep(db, body, actor);
@@ -19,7 +26,8 @@ export function sweepHandlers(deps: Deps): Handlers<Named<'sweeps'>> {
     },
     'sweeps.list': async ({ query }) => {
       const rows = await listJobs(db, 'sweep', query.limit, query.after);
-      return { data: keyset(rows, query.limit, serializeSweep) };
+      const page = keyset(rows, query.limit, (row) => row);
+      return { data: { items: await tellSweeps(db, page.items), next: page.next } };
     },
     'sweeps.read': async ({ params }) => ({ data: await tell(params.sweep) }),
     'sweeps.pages': async ({ params, query }) => {
@@ -37,6 +45,15 @@ export function sweepHandlers(deps: Deps): Handlers<Named<'sweeps'>> {
     },
     'sweeps.stop': async ({ params, actor }) => {
       await stopSweep(db, params.sweep, actor);
+      return { data: await tell(params.sweep) };
+    },
+    'sweeps.pause': async ({ params }) => {
+      await holdSweep(db, params.sweep, true);
+      return { data: await tell(params.sweep) };
+    },
+    'sweeps.resume': async ({ params }) => {
+      await holdSweep(db, params.sweep, false);
+      deps.runner.nudge();
       return { data: await tell(params.sweep) };
     },
   };

@@ -27,7 +27,9 @@ export const job = mysqlTable(
     id: id(),
     publicId: ascii({ length: 10 }).notNull().unique(),
     kind: mysqlEnum(['sweep', 'plan']).notNull(),
-    state: mysqlEnum(['waiting', 'running', 'done', 'stopped', 'failed']).notNull().default('waiting'),
+    state: mysqlEnum(['waiting', 'running', 'paused', 'done', 'stopped', 'failed'])
+      .notNull()
+      .default('waiting'),
     scope: varchar({ length: 460 }),
     /** Of a sweep: the further address of the site at which it reads; null for the site’s own. */
     address: varchar({ length: 500 }),
@@ -55,6 +57,32 @@ export const job = mysqlTable(
   (t) => [index('job_state').on(t.state, t.id), index('job_kind').on(t.kind, t.id)],
 );
 
+/** A host that sweeps read from: by one process at a time, and one request after the other. */
+export const sweptHost = mysqlTable('swept_host', {
+  id: id(),
+  /** With its port where it has one (URL, section 4.1). */
+  name: varchar({ length: 300 }).notNull().unique(),
+  leaseOwner: ascii({ length: 40 }),
+  leaseUntil: timestamp(),
+  /** Not to be asked before, by the database’s clock; null for at once. */
+  pausedUntil: timestamp(),
+});
+
+/** What a sweep still reads from a host; gone once it has. */
+export const sweepLane = mysqlTable(
+  'sweep_lane',
+  {
+    id: id(),
+    jobId: foreignKeyId()
+      .notNull()
+      .references(() => job.id, { onDelete: 'cascade' }),
+    hostId: foreignKeyId()
+      .notNull()
+      .references(() => sweptHost.id),
+  },
+  (t) => [unique('sweep_lane_once').on(t.jobId, t.hostId)],
+);
+
 export const sweepPage = mysqlTable(
   'sweep_page',
   {
@@ -63,22 +91,46 @@ export const sweepPage = mysqlTable(
       .notNull()
       .references(() => job.id),
     pageId: foreignKeyId().notNull(),
+    /** The host that it is read from; null of sweeps that ended before hosts were kept. */
+    hostId: foreignKeyId(),
+    /** How often its host has said that it is too busy. */
+    tries: tinyint().notNull().default(0),
     state: mysqlEnum(['waiting', 'read', 'unreachable']).notNull().default('waiting'),
     status: smallint({ unsigned: true }),
     why: varchar({ length: 300 }),
     digest: ascii({ length: 64 }),
     readAt: timestamp(),
+    /** The page of an earlier sweep that showed the same, whose sightings hold; null where it has its own. */
+    sameAs: foreignKeyId(),
   },
   (t) => [
     unique('sweep_page_once').on(t.jobId, t.pageId),
     index('sweep_page_list').on(t.jobId, t.id),
-    index('sweep_page_next').on(t.jobId, t.state, t.id),
+    index('sweep_page_next').on(t.jobId, t.hostId, t.state, t.id),
+    index('sweep_page_events').on(t.pageId, t.sameAs, t.id),
     // A page that is removed takes what sweeps saw of it along.
     foreignKey({ name: 'sweep_page_page', columns: [t.pageId], foreignColumns: [page.id] }).onDelete(
       'cascade',
     ),
   ],
 );
+
+/** What is known of how a page was read last: one that is as it was need not be made out again. */
+export const pageRead = mysqlTable('page_read', {
+  pageId: foreignKeyId()
+    .primaryKey()
+    .references(() => page.id, { onDelete: 'cascade' }),
+  /** The page of the sweep whose sightings hold. */
+  shownBy: foreignKeyId().notNull(),
+  /** Digest of its text. */
+  content: ascii({ length: 64 }).notNull(),
+  /** Digest of all else that what was seen rests on. */
+  basis: ascii({ length: 64 }).notNull(),
+  /** By which its host knows this text again (RFC 9110, section 8.8); empty where it named nothing. */
+  etag: varchar({ length: 300 }).notNull(),
+  /** What it said of the head of its site. */
+  head: json().$type<{ digest: string; stands: boolean }[]>().notNull(),
+});
 
 export const sighting = mysqlTable(
   'sighting',

@@ -4,25 +4,23 @@ import type { PlacementSeen } from '@orbis/core';
 import type { Database } from '../database/connect.ts';
 import type { Fetching } from '../fetching/client.ts';
 import type { FetchFailure } from '../fetching/failure.ts';
-import type { JobHandler } from '../queue/handler.ts';
 import type { Reader } from '../reading/reader.ts';
 import { digest } from '../digest.ts';
 import { issuedElsewhere, issuedTexts, type IssuedText } from '../store/issued.ts';
-import type { JobRow } from '../store/jobs.ts';
 import { blocksOf, isSaidToShow } from '../store/blocks.ts';
 import { declaredAddresses, type PageRow } from '../store/places.ts';
 import { leavingOn, placementsToSweep, type SweptPlacement } from '../store/placements.ts';
 import { soughtInHead, type HeadSeen } from '../store/site-heads.ts';
-import { nextPage, recordPage, type PageOfSweep, type PageResult } from '../store/sweeps.ts';
+import type { PageOfSweep, PageResult } from '../store/sweeps.ts';
 import { withItsFile } from './file-of-frame.ts';
-import { filesOnce } from './files-once.ts';
 import { whyUnreadable } from './unreadable.ts';
 import type { PlacementResult } from '../store/seen.ts';
 import { outOfDateFinding, pausedFinding, retiredFinding } from '../usecases/placements.ts';
 import { pageUrl } from '../serializers/places.ts';
 import { planPage } from '../usecases/planning.ts';
 
-export interface SweepTools {
+/** What pages of sweeps are looked at with. */
+export interface LookTools {
   db: Database;
   fetching: Fetching;
   reader: Pick<Reader, 'reconcilePage' | 'fileSeen'>;
@@ -35,33 +33,25 @@ export interface SweepTools {
   log: Logger;
 }
 
-/** Reads the pages of a sweep, one by one. */
-export function sweepJobs(tools: SweepTools): JobHandler {
-  const files = filesOnce(tools.fetching);
-  return {
-    kind: 'sweep',
-    leavesTrace: true,
-    step: (job, owner) => sweepOnePage(job, owner, { ...tools, files: files(job.id) }),
-  };
+/** The same, with what reads the files of frames. */
+export type PageTools = LookTools & { files: Pick<Fetching, 'readPage'> };
+
+/** What a page showed; why it could not be read; and how long its host took, in ms. */
+export interface Looked {
+  result: PageResult;
+  failure: FetchFailure | null;
+  took: number;
 }
 
-type SweepingTools = SweepTools & { files: Pick<Fetching, 'readPage'> };
-
-/* Reads the next page of a sweep and writes down what it shows, as long as the sweep is this owner's. */
-async function sweepOnePage(
-  job: JobRow,
-  owner: string,
-  tools: SweepingTools,
-): Promise<'more' | 'none' | 'lost'> {
-  const next = await nextPage(tools.db, job.id);
-  if (!next) return 'none';
-  return (await recordPage(tools.db, owner, next, await lookAt(next, tools), tools.now())) ? 'more' : 'lost';
-}
-
-async function lookAt(
+/**
+ * Reads a page, and makes out what it shows of what is placed on it.
+ * @param givenUp why its host is not asked any more; null where it is.
+ */
+export async function lookAtPage(
   row: PageOfSweep,
-  { db, fetching, files, reader, renderContext, refresh, placementUrl, log, now }: SweepingTools,
-): Promise<PageResult> {
+  { db, fetching, files, reader, renderContext, refresh, placementUrl, log, now }: PageTools,
+  givenUp: FetchFailure | null,
+): Promise<Looked> {
   const blocks = await blocksOf(db, row.site.id);
   const places = [row.page.id, ...blocks.map(({ id }) => id)];
   let placements = await placementsToSweep(db, places);
@@ -73,8 +63,13 @@ async function lookAt(
   // What is placed on the page itself comes first.
   placements.sort((a, b) => Number(ofBlock(a) !== null) - Number(ofBlock(b) !== null));
   const declared = await declaredAddresses(db);
+  let took = 0;
   try {
-    const answer = await fetching.readPage(addressOfPage(row), declared);
+    if (givenUp) throw givenUp;
+    const began = performance.now();
+    const answer = await fetching
+      .readPage(addressOfPage(row), declared)
+      .finally(() => (took = performance.now() - began));
     const issued = await issuedTexts(db, placements);
     const expected = placements.map(({ id, publicId, lastSeenAt, seen }) => ({
       placement: publicId,
@@ -107,10 +102,12 @@ async function lookAt(
       .filter((_, i) => scanned[placements.length + i]!.state === 'missing')
       .map((each) => ({ id: each.id, isOfBlock: ofBlock(each) !== null }));
     const head = await headSeen(db, { sought, inHead }, [...seen, ...leaving.map(carriedByLeaving)]);
-    return { state: 'read', status: answer.status, why: null, digest: digest(answer.text), seen, gone, head };
+    const about = { status: answer.status, why: null, digest: digest(answer.text) };
+    return { result: { state: 'read', ...about, seen, gone, head }, failure: null, took };
   } catch (error) {
     const own = placements.filter((placed) => ofBlock(placed) === null);
-    return unreachable(own, whyUnreadable(error));
+    const failure = whyUnreadable(error);
+    return { result: unreachable(own, failure), failure, took };
   }
 }
 
