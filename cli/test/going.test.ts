@@ -1,5 +1,8 @@
+import { createServer, type ServerResponse } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import { expect } from 'chai';
 import { startTestOrbis, talkCode, type TestOrbis } from '../../service/test/support/orbis.ts';
+import { until } from '../../service/test/support/until.ts';
 import { typedAt, type Ran } from './support.ts';
 
 describe('the command line, with what pauses, moves and goes', () => {
@@ -53,6 +56,31 @@ describe('the command line, with what pauses, moves and goes', () => {
       2,
       `http://moorhostel.localhost is no further address of the site hollinfell: it has ${at}. “orbis change site SITE --also” says which it has.\n`,
     ]);
+  });
+
+  it('pauses a sweep, lets it go on, and stops it', async () => {
+    const site = createServer();
+    const pages: ServerResponse[] = [];
+    site.on('request', (_request, response) => void pages.push(response));
+    await new Promise<void>((resolve) => site.listen(0, '127.0.0.1', resolve));
+    await orbis(`add site slow http://slow.localhost:${(site.address() as AddressInfo).port}`);
+    await orbis('add page slow/a');
+    await orbis('add page slow/b');
+    const { data } = await test.client.call('sweeps.create', { body: { site: 'slow' } });
+    await until(async () => pages.length === 1);
+    expect((await orbis(`change sweep ${data.id} --pause`)).out).to.equal('Paused: 0 pages of 2 read.\n');
+    expect((await orbis('list sweeps')).out).to.match(/slow +paused +0 of 2/);
+    expect((await orbis(`change sweep ${data.id} --resume`)).out).to.equal(
+      'It goes on: 0 pages of 2 read.\n',
+    );
+    expect((await orbis(`change sweep ${data.id}`)).exit).to.equal(2);
+    expect((await orbis(`change sweep ${data.id} --stop`)).out).to.equal('Stopped: 0 pages of 2 read.\n');
+    pages[0]!.writeHead(200, { 'content-type': 'text/html' }).end('<p>x</p>');
+    await until(async () => (await orbis('list sweeps')).out.includes('stopped'));
+    const late = await orbis(`change sweep ${data.id} --pause`);
+    expect([late.exit, late.err]).to.deep.equal([4, 'This sweep has ended already.\n']);
+    site.closeAllConnections();
+    site.close();
   });
 
   it('keeps a search of the register under a name', async () => {

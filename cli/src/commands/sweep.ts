@@ -1,7 +1,8 @@
 import ora from 'ora';
-import { follow, plural, type Client, type Sweep } from '@orbis/contract';
+import { follow, plural, spoken, type Client, type Sweep } from '@orbis/contract';
 import type { AddCommand, Tools } from '../command.ts';
 import { describeSweep, needsAttention } from '../describe/sweep.ts';
+import { formatTimestamp } from '../text.ts';
 import { pagesOfSweep } from '../things/sweep.ts';
 
 export const addSweep: AddCommand = (program, run) => {
@@ -30,6 +31,14 @@ export const addSweep: AddCommand = (program, run) => {
     );
 };
 
+/* How far it is, and what it waits for. */
+const progress = ({ state, read, unreachable, pages, waitsFor }: Sweep): string =>
+  [
+    `${read + unreachable} of ${plural(pages, 'page')} read`,
+    ...(state === 'paused' ? ['paused'] : []),
+    ...waitsFor.map((waits) => spoken.sweepWaits(waits, formatTimestamp)),
+  ].join(' · ');
+
 /** Follows a sweep to its end, with a line of progress on a terminal. */
 async function watch(client: Client, begun: Sweep, { io, quiet }: Tools): Promise<Sweep> {
   const spinner =
@@ -43,7 +52,7 @@ async function watch(client: Client, begun: Sweep, { io, quiet }: Tools): Promis
       ({ endedAt }) => endedAt !== null,
     )) {
       last = sweep;
-      if (spinner) spinner.text = `${last.read + last.unreachable} of ${plural(last.pages, 'page')} read`;
+      if (spinner) spinner.text = progress(last);
     }
     return last;
   } finally {

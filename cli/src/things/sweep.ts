@@ -1,5 +1,8 @@
-import type { Client, SweepPage } from '@orbis/contract';
+import { Option } from 'commander';
+import { plural, type Client, type SweepPage } from '@orbis/contract';
+import { UsedWrongly, type Tools } from '../command.ts';
 import { describeSweep, needsAttention } from '../describe/sweep.ts';
+import type { Exit } from '../io.ts';
 import { formatTimestamp } from '../text.ts';
 import { every, limit, tellList } from './every.ts';
 import type { Thing } from './thing.ts';
@@ -54,4 +57,38 @@ export const sweep: Thing = {
         }),
       );
   },
+  change: (verb, run) => {
+    verb
+      .command('sweep')
+      .argument('<sweep>', 'its id, as “orbis list sweeps” shows it')
+      .addOption(
+        new Option('--pause', 'read no more pages for now, and leave its hosts to others').conflicts([
+          'resume',
+          'stop',
+        ]),
+      )
+      .addOption(new Option('--resume', 'read on').conflicts('stop'))
+      .option('--stop', 'end it here')
+      .description('a sweep that has not ended: pause it, let it go on, or stop it')
+      .addHelpText(
+        'after',
+        '\nExamples:\n  orbis change sweep k3f9w2mzq7 --pause\n  orbis change sweep k3f9w2mzq7 --resume',
+      )
+      .action((id: string, asked: Asked) => run((tools) => changeSweep(id, asked, tools)));
+  },
 };
+
+interface Asked {
+  pause?: true;
+  resume?: true;
+  stop?: true;
+}
+
+async function changeSweep(sweep: string, { pause, resume, stop }: Asked, tools: Tools): Promise<Exit> {
+  const name = pause ? 'sweeps.pause' : resume ? 'sweeps.resume' : stop ? 'sweeps.stop' : null;
+  if (name === null) throw new UsedWrongly('Say what becomes of it: --pause, --resume or --stop.');
+  const { data } = await tools.client().call(name, { params: { sweep } });
+  const said = pause ? 'Paused' : resume ? 'It goes on' : 'Stopped';
+  tools.confirm(data, () => `${said}: ${plural(data.read, 'page')} of ${data.pages} read.\n`);
+  return 0;
+}

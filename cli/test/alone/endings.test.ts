@@ -51,6 +51,7 @@ const words: Record<string, string[] | null> = {
   'list shared-spots': [],
   'show search': ['renew'],
   'add search': ['renew', 'state=live'],
+  'change sweep': ['0123456789', '--pause'],
   'change search': ['renew', 'state=live'],
   'remove search': ['renew'],
   'show rules': [],

@@ -1,13 +1,12 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import LinearProgress from '@mui/material/LinearProgress';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import type { PlacementState, Sweep } from '@orbis/contract';
 import { formatSeen, plural, spoken } from '@orbis/contract/language';
-import { api, refresh, useList } from '../api.ts';
+import { refresh, useList } from '../api.ts';
 import { useAnnounce } from '../components/Announcer.tsx';
 import { Card } from '../components/Card.tsx';
 import { Empty } from '../components/Empty.tsx';
@@ -15,38 +14,26 @@ import { More } from '../components/More.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 import { ScreenHead } from '../components/ScreenHead.tsx';
 import { formatWhen } from '../components/when.ts';
+import { RunningSweep } from './RunningSweep.tsx';
 import { SweptPages } from './SweptPages.tsx';
-import { sweepToItsEnd, watchSweep } from './watch.ts';
+import { sweepToItsEnd } from './watch.ts';
 
 /** Reading the published pages: begun here, followed live, and what each sweep saw. */
 export default function SweepsScreen() {
   const list = useList('sweeps.list', {});
-  const [live, setLive] = useState<Sweep | null>(null);
   const [open, setOpen] = useState<string | null>(null);
   const announce = useAnnounce();
-  const [newest] = list.items;
-  const running = live && live.endedAt === null ? live : null;
-
-  // A sweep that somebody else began is followed too.
-  const foreign = newest && newest.endedAt === null && newest.id !== live?.id ? newest.id : null;
-  useEffect(() => {
-    if (foreign)
-      void watchSweep(foreign, setLive).then(
-        () => refresh('sweeps'),
-        () => {},
-      );
-  }, [foreign]);
+  // Also those that somebody else began.
+  const running = list.items.filter(({ endedAt }) => endedAt === null);
+  const isReadingAll = running.some(({ scope }) => scope === null);
 
   const sweep = useMutation({
-    mutationFn: async () => sweepToItsEnd({}, setLive),
+    mutationFn: async () => sweepToItsEnd({}, () => void refresh('sweeps')),
     onSuccess: async (ended) => {
       setOpen(ended.id);
       await refresh('sweeps');
       announce(`${plural(ended.read, 'page')} read.`);
     },
-  });
-  const stop = useMutation({
-    mutationFn: async (id: string) => api.call('sweeps.stop', { params: { sweep: id } }),
   });
 
   return (
@@ -55,31 +42,15 @@ export default function SweepsScreen() {
         title="Sweeps"
         lead="A sweep reads your published pages past every cache, and sees what is really on them."
       >
-        <Button
-          variant="contained"
-          onClick={() => sweep.mutate()}
-          disabled={running !== null || sweep.isPending}
-        >
+        <Button variant="contained" onClick={() => sweep.mutate()} disabled={isReadingAll || sweep.isPending}>
           Sweep everything
         </Button>
       </ScreenHead>
-      <ProblemNote error={list.error ?? sweep.error ?? stop.error} />
+      <ProblemNote error={list.error ?? sweep.error} />
       <Stack spacing={3}>
-        {running && (
-          <Card
-            title="Reading your pages"
-            action={<Button onClick={() => stop.mutate(running.id)}>Stop</Button>}
-          >
-            <LinearProgress
-              variant="determinate"
-              aria-label="Pages read"
-              value={running.pages ? (100 * (running.read + running.unreachable)) / running.pages : 0}
-            />
-            <Typography sx={{ mt: 1.5 }} aria-live="polite">
-              {running.read + running.unreachable} of {plural(running.pages, 'page')}
-            </Typography>
-          </Card>
-        )}
+        {running.map((each) => (
+          <RunningSweep key={each.id} sweep={each} />
+        ))}
         {list.data && list.items.length === 0 && (
           <Empty title="No sweep yet">
             Publish a page with an embed on it, then sweep: Orbis reads the page, and says what it saw.

@@ -6,13 +6,17 @@ import { api, sendToSignIn } from '../api.ts';
  * Follows a sweep as it goes on, also over a restart of the service; the promise keeps its last
  * state, once it has ended.
  */
-export async function watchSweep(id: string, onChange: (sweep: Sweep) => void): Promise<Sweep> {
+export async function watchSweep(
+  id: string,
+  onChange: (sweep: Sweep) => void,
+  signal?: AbortSignal,
+): Promise<Sweep> {
   let last: Sweep | null = null;
   try {
     for await (const sweep of follow(
       api,
       'sweeps.events',
-      { params: { sweep: id } },
+      { params: { sweep: id }, ...(signal && { signal }) },
       ({ endedAt }) => endedAt !== null,
     )) {
       last = sweep;

@@ -253,6 +253,8 @@ export interface Language {
   seenElsewhere: string;
   /** Where a sweep read that did not read what is published. */
   readElsewhere: (address: string) => string;
+  /** That a sweep waits for a host that is too busy. */
+  sweepWaits: (waits: { host: string; until: string }, when: (at: string) => string) => string;
   spots: {
     size: (room: SpotRoom) => string;
     /** Which pages have a spot that many have, by how their paths begin. */

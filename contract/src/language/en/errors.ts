@@ -423,7 +423,7 @@ export const errors = {
   },
   'sweep-ended': {
     title: 'Already ended',
-    detail: () => 'This sweep has ended already; there is nothing to stop.',
+    detail: () => 'This sweep has ended already.',
   },
   'job-running': {
     title: 'Already running',

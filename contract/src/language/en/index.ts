@@ -57,6 +57,8 @@ export const en = {
   standing,
   fillFaults,
   seenElsewhere: 'there',
+  sweepWaits: ({ host, until }, when) =>
+    `${host} said that it is too busy. It is left alone, and asked again: ${when(until)}.`,
   readElsewhere: (address) =>
     `Read at ${address}: what is seen there says nothing of what is published, and changes nothing in the register.`,
   spots,
