@@ -1,6 +1,7 @@
 CREATE TABLE `page_read` (
 	`page_id` bigint unsigned NOT NULL,
 	`shown_by` bigint unsigned NOT NULL,
+	`shown` varchar(64) character set ascii collate ascii_bin NOT NULL,
 	`content` varchar(64) character set ascii collate ascii_bin NOT NULL,
 	`basis` varchar(64) character set ascii collate ascii_bin NOT NULL,
 	`etag` varchar(300) NOT NULL,

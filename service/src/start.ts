@@ -197,6 +197,7 @@ function runJobs(
     placementUrl: (id: string) => origins().placementUrl(id),
     now,
     log,
+    version,
   };
   const owner = randomUUID();
   const runner = together([

@@ -108,6 +108,7 @@ describe('the hosts that sweeps read from', () => {
       placementUrl: (id: string) => `http://${id}.frames.localhost/`,
       now: () => new Date(),
       log: pino({ level: 'silent' }),
+      version: '1',
     };
     const second = createSweeper(hostReader(tools, 'second'), { ...tools, owner: 'second' });
     second.start();

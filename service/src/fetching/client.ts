@@ -11,6 +11,14 @@ export interface FetchedPage {
   url: string;
   status: number;
   text: string;
+  /** By which its host knows exactly this text again (RFC 9110, section 8.8.3); empty where it names nothing. */
+  etag: string;
+}
+
+/** A page of which its host says that it is as it was. */
+export interface KnownPage {
+  status: 304;
+  text: null;
 }
 
 export interface FetchingOptions {
@@ -35,6 +43,8 @@ export interface Fetching {
    * @throws FetchFailure with what went wrong and what to do.
    */
   readPage(url: string, declared: readonly string[]): Promise<FetchedPage>;
+  /** The same for a page whose text is known under a tag. @throws FetchFailure */
+  readPageAgain(url: string, declared: readonly string[], etag: string): Promise<FetchedPage | KnownPage>;
   /** Asks for anything at all, by the same rules. @throws FetchFailure */
   get(url: string, options: GetOptions): Promise<Fetched>;
   /** Breaks off what is being fetched, with {@link FetchingClosed}. */
@@ -97,14 +107,17 @@ export function createFetching({
       await Promise.all([agents.trusted.destroy(), agents.strange.destroy()]);
     },
     get,
-    readPage: readPageWith(get, robots),
+    ...readPagesWith(get, robots),
   };
 }
 
 /* A page, from wherever its robots.txt and those of where it leads let it be read. */
-const readPageWith =
-  (get: Fetching['get'], robots: Robots): Fetching['readPage'] =>
-  async (address, declared) => {
+function readPagesWith(get: Fetching['get'], robots: Robots): Pick<Fetching, 'readPage' | 'readPageAgain'> {
+  const read = async (
+    address: string,
+    declared: readonly string[],
+    known: Pick<GetOptions, 'knownAs'>,
+  ): Promise<FetchedPage | KnownPage> => {
     const own = new Set(declared.map((site) => new URL(site).origin));
     const ask = async (at: string): Promise<void> => {
       if (/^https?:/i.test(at) && !own.has(new URL(at).origin)) await robots.check(at);
@@ -114,11 +127,32 @@ const readPageWith =
       declared,
       accept: 'text/html, application/xhtml+xml;q=0.9',
       pagesOnly: true,
+      ...known,
     });
     // Where it was led to another site, that one is asked too before anything is made of its page.
     if (new URL(url).origin !== new URL(address).origin) await ask(url);
-    return { url, status, text: decodePage(body, headers.get('content-type') ?? '') };
+    if (status === 304) return { status, text: null };
+    const text = decodePage(body, headers.get('content-type') ?? '');
+    return { url, status, text, etag: strongTag(headers.get('etag')) };
   };
+  return {
+    readPageAgain: (address, declared, etag) => read(address, declared, { knownAs: etag }),
+    readPage: async (address, declared) => {
+      const page = await read(address, declared, {});
+      if (page.text === null)
+        throw new FetchFailure(
+          'the host answers 304 without being asked so.',
+          'Have the site’s server mended.',
+          304,
+        );
+      return page;
+    },
+  };
+}
+
+/* A weak one may stay as it is although a code has changed (RFC 9110, section 8.8.1). */
+const strongTag = (value: string | null): string =>
+  value !== null && /^"[\x21\x23-\x7e]{0,250}"$/.test(value) ? value : '';
 
 function nextHop(from: URL, target: string): URL {
   if (!URL.canParse(target, from.href))

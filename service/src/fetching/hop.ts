@@ -24,6 +24,8 @@ export interface GetOptions {
   range?: number;
   /** Stops there and keeps what has come; without it a larger body is refused. */
   beginning?: number;
+  /** The tag of what is known already: where nothing has changed, the answer has status 304 and no body. */
+  knownAs?: string;
 }
 
 const agentName = 'Orbis/0.1 (reads the pages of its owner)';
@@ -45,12 +47,12 @@ export async function hop(
   { dispatcher, signal, bytes }: HopTools,
   options: GetOptions,
 ): Promise<Fetched | { leadsTo: string; status: number }> {
-  const { accept, range, beginning, pagesOnly = false } = options;
+  const { beginning, knownAs, pagesOnly = false } = options;
   const {
     statusCode: status,
     headers: raw,
     body,
-  } = await onceMore(() => request(url, { dispatcher, signal, headers: asked(accept, range) }));
+  } = await onceMore(() => request(url, { dispatcher, signal, headers: asked(options) }));
   // Whoever lets go of an answer does not hear any more how it ends.
   body.on('error', () => undefined);
   const headers = headersOf(raw);
@@ -58,6 +60,10 @@ export async function hop(
   if (status >= 300 && status < 400 && target) {
     body.destroy();
     return { leadsTo: target, status };
+  }
+  if (status === 304 && knownAs !== undefined) {
+    body.destroy();
+    return { url: url.href, status, headers, body: new Uint8Array(), cut: false };
   }
   const refusal = refusalOf(url, status, headers, pagesOnly);
   if (refusal) {
@@ -70,13 +76,14 @@ export async function hop(
 }
 
 /* Past every cache. */
-const asked = (accept: string, range: number | undefined): Record<string, string> => ({
+const asked = ({ accept, range, knownAs }: GetOptions): Record<string, string> => ({
   'user-agent': agentName,
   accept,
   'accept-encoding': range === undefined ? acceptedEncodings : 'identity',
   'cache-control': 'no-cache',
   'pragma': 'no-cache',
   ...(range === undefined ? {} : { range: `bytes=0-${range - 1}` }),
+  ...(knownAs === undefined ? {} : { 'if-none-match': knownAs }),
 });
 
 /* What speaks against what answered. */

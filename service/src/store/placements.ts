@@ -180,7 +180,7 @@ export const placementsOn = (db: Handle, pageId: number): Promise<StoredPlacemen
 /** Of a placement, what a sweep must know beside what was handed out. */
 export interface SweptPlacement extends Pick<
   PlacementRow,
-  'id' | 'publicId' | 'pageId' | 'lastSeenAt' | 'seen' | 'wanted' | 'stale' | 'pausedAt'
+  'id' | 'publicId' | 'pageId' | 'lastSeenAt' | 'seen' | 'wanted' | 'issued' | 'stale' | 'pausedAt'
 > {
   /** The number of its embed’s newest revision. */
   revision: number;
@@ -198,6 +198,7 @@ export const placementsToSweep = (db: Handle, pageIds: readonly number[]): Promi
       lastSeenAt: placement.lastSeenAt,
       seen: placement.seen,
       wanted: placement.wanted,
+      issued: placement.issued,
       stale: placement.stale,
       pausedAt: placement.pausedAt,
       revision: embed.revision,

@@ -7,6 +7,7 @@ import { newPublicId } from './ids.ts';
 import { insertMany } from './insert-many.ts';
 import type { JobRow } from './jobs.ts';
 import { isOneOf } from './one-of.ts';
+import { keepRead, lastReadOf, seenAgain, shownDigestOf, type PageReadRow } from './page-reads.ts';
 import { afterId } from './pages.ts';
 import {
   embed,
@@ -192,6 +193,17 @@ export interface PageResult {
   gone: { id: number; isOfBlock: boolean }[];
   /** What it says of the head of its site. */
   head: HeadSeen[];
+  /** By which it is known again when it is read the next time. */
+  kept: Pick<PageReadRow, 'basis' | 'content' | 'etag'>;
+}
+
+/** A page that is as it was, of which nothing else is expected than before. */
+export interface SamePage {
+  state: 'same';
+  status: number;
+  known: PageReadRow;
+  /** By which its host knows it now. */
+  etag: string;
 }
 
 /**
@@ -203,22 +215,54 @@ export async function recordPage(
   db: Database,
   owner: string,
   row: PageOfSweep,
-  result: PageResult,
+  result: PageResult | SamePage,
   now: Date,
 ): Promise<boolean> {
   return inTransaction(db, async (tx) => {
     if (!(await lockPage(tx, owner, row))) return false;
-    const { state, status, why, digest } = result;
-    await tx
-      .update(sweepPage)
-      .set({ state, status, why: why?.slice(0, 300) ?? null, digest, readAt: now })
-      .where(eq(sweepPage.id, row.sweepPage.id));
-    if (row.address === null) await recordPublished(tx, row, result, now);
-    const seen = result.seen.filter(isTold);
-    await insertSightings(tx, row.sweepPage.id, seen);
-    await countPage(tx, row.sweepPage.jobId, state, seen);
+    await (result.state === 'same' ? recordSame(tx, row, result, now) : recordRead(tx, row, result, now));
     return true;
   });
+}
+
+/* What was seen, where it is something new; else that it is as it was. */
+async function recordRead(tx: Handle, row: PageOfSweep, result: PageResult, now: Date): Promise<void> {
+  const { state, status, why: whole, digest: text, kept } = result;
+  const { id, jobId } = row.sweepPage;
+  const why = whole?.slice(0, 300) ?? null;
+  const seen = result.seen.filter(isTold);
+  const shown = shownDigestOf({ state, status, why, seen });
+  // What is to be seen at a further address says nothing of what is published.
+  const isPublished = row.address === null;
+  const last = isPublished ? await lastReadOf(tx, row.page.id) : null;
+  const sameAs = last?.shown === shown ? last.shownBy : null;
+  await tx
+    .update(sweepPage)
+    .set({ state, status, why, digest: text, readAt: now, sameAs })
+    .where(eq(sweepPage.id, id));
+  if (isPublished) await recordPublished(tx, row, result, now);
+  if (sameAs === null) await insertSightings(tx, id, seen);
+  if (isPublished)
+    await keepRead(tx, { pageId: row.page.id, shownBy: sameAs ?? id, shown, ...kept, head: result.head });
+  await countPage(tx, jobId, state, seen);
+}
+
+/* What was seen before was seen again. */
+async function recordSame(
+  tx: Handle,
+  row: PageOfSweep,
+  { status, known, etag }: SamePage,
+  now: Date,
+): Promise<void> {
+  const { shownBy: sameAs, content } = known;
+  await tx
+    .update(sweepPage)
+    .set({ state: 'read', status, digest: content, readAt: now, sameAs })
+    .where(eq(sweepPage.id, row.sweepPage.id));
+  await tx.update(page).set({ checkedAt: now }).where(eq(page.id, row.page.id));
+  if (etag !== known.etag) await keepRead(tx, { ...known, etag });
+  await recordHead(tx, { pageId: row.page.id, siteId: row.site.id }, known.head, now);
+  await countPage(tx, row.sweepPage.jobId, 'read', await seenAgain(tx, known, now));
 }
 
 /* Last of all, as the pages of other hosts are counted there as well. */
@@ -226,7 +270,7 @@ async function countPage(
   tx: Handle,
   jobId: number,
   state: PageResult['state'],
-  seen: readonly PlacementResult[],
+  seen: readonly Pick<PlacementResult, 'state'>[],
 ): Promise<void> {
   const [row] = await tx.select({ counts: job.counts }).from(job).where(eq(job.id, jobId)).for('update');
   await tx
@@ -295,7 +339,7 @@ async function lockPage(tx: Handle, owner: string, { sweepPage: of }: PageOfSwee
 
 type StateCounts = Partial<Record<SightedState, number>>;
 
-function withSeen(counts: StateCounts, seen: readonly PlacementResult[]): StateCounts {
+function withSeen(counts: StateCounts, seen: readonly Pick<PlacementResult, 'state'>[]): StateCounts {
   const sum = { ...counts };
   for (const { state } of seen) sum[state] = (sum[state] ?? 0) + 1;
   return sum;

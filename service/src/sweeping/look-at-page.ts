@@ -1,23 +1,21 @@
-import type { RenderContext } from '../usecases/render-context.ts';
 import type { Logger } from 'pino';
-import type { PlacementSeen } from '@orbis/core';
 import type { Database } from '../database/connect.ts';
-import type { Fetching } from '../fetching/client.ts';
+import { digest } from '../digest.ts';
+import type { FetchedPage, Fetching, KnownPage } from '../fetching/client.ts';
 import type { FetchFailure } from '../fetching/failure.ts';
 import type { Reader } from '../reading/reader.ts';
-import { digest } from '../digest.ts';
-import { issuedElsewhere, issuedTexts, type IssuedText } from '../store/issued.ts';
-import { blocksOf, isSaidToShow } from '../store/blocks.ts';
-import { declaredAddresses, type PageRow } from '../store/places.ts';
-import { leavingOn, placementsToSweep, type SweptPlacement } from '../store/placements.ts';
-import { soughtInHead, type HeadSeen } from '../store/site-heads.ts';
-import type { PageOfSweep, PageResult } from '../store/sweeps.ts';
-import { withItsFile } from './file-of-frame.ts';
-import { whyUnreadable } from './unreadable.ts';
-import type { PlacementResult } from '../store/seen.ts';
-import { outOfDateFinding, pausedFinding, retiredFinding } from '../usecases/placements.ts';
 import { pageUrl } from '../serializers/places.ts';
-import { planPage } from '../usecases/planning.ts';
+import { issuedElsewhere, issuedTexts } from '../store/issued.ts';
+import { lastReadOf, type PageReadRow } from '../store/page-reads.ts';
+import { declaredAddresses } from '../store/places.ts';
+import type { PlacementResult } from '../store/seen.ts';
+import type { HeadSeen } from '../store/site-heads.ts';
+import type { PageOfSweep, PageResult, SamePage } from '../store/sweeps.ts';
+import type { RenderContext } from '../usecases/render-context.ts';
+import { expectedOn, type ExpectedOnPage } from './expected-on-page.ts';
+import { withItsFile } from './file-of-frame.ts';
+import { resultOf, unreachable } from './placement-result.ts';
+import { whyUnreadable } from './unreadable.ts';
 
 /** What pages of sweeps are looked at with. */
 export interface LookTools {
@@ -31,6 +29,8 @@ export interface LookTools {
   placementUrl: (id: string) => string;
   now: () => Date;
   log: Logger;
+  /** Of Orbis. */
+  version: string;
 }
 
 /** The same, with what reads the files of frames. */
@@ -38,86 +38,100 @@ export type PageTools = LookTools & { files: Pick<Fetching, 'readPage'> };
 
 /** What a page showed; why it could not be read; and how long its host took, in ms. */
 export interface Looked {
-  result: PageResult;
+  result: PageResult | SamePage;
   failure: FetchFailure | null;
   took: number;
 }
 
 /**
- * Reads a page, and makes out what it shows of what is placed on it.
+ * Reads a page, and makes out what it shows of what is placed on it. One that is as it was, and of which
+ * nothing else is expected than before, is not made out again.
  * @param givenUp why its host is not asked any more; null where it is.
  */
 export async function lookAtPage(
   row: PageOfSweep,
-  { db, fetching, files, reader, renderContext, refresh, placementUrl, log, now }: PageTools,
+  tools: PageTools,
   givenUp: FetchFailure | null,
 ): Promise<Looked> {
-  const blocks = await blocksOf(db, row.site.id);
-  const places = [row.page.id, ...blocks.map(({ id }) => id)];
-  let placements = await placementsToSweep(db, places);
-  const stale = new Set(placements.filter((each) => each.stale === 'yes').map(({ pageId }) => pageId));
-  for (const pageId of stale)
-    await planPage(pageId, { db, renderContext: () => refresh().then(renderContext), log, now });
-  if (stale.size > 0) placements = await placementsToSweep(db, places);
-  const ofBlock = blockOn(row.page, blocks);
-  // What is placed on the page itself comes first.
-  placements.sort((a, b) => Number(ofBlock(a) !== null) - Number(ofBlock(b) !== null));
+  const { db, renderContext, refresh } = tools;
+  const expected = await expectedOn(row, {
+    ...tools,
+    renderContext: () => refresh().then(renderContext),
+  });
   const declared = await declaredAddresses(db);
+  const last = row.address === null ? await lastReadOf(db, row.page.id) : null;
+  const known = last?.basis === expected.basis ? last : null;
   let took = 0;
   try {
     if (givenUp) throw givenUp;
     const began = performance.now();
-    const answer = await fetching
-      .readPage(addressOfPage(row), declared)
-      .finally(() => (took = performance.now() - began));
-    const issued = await issuedTexts(db, placements);
-    const expected = placements.map(({ id, publicId, lastSeenAt, seen }) => ({
-      placement: publicId,
-      // What was taken out while it was paused or retired is not missed: it is to be pasted again.
-      seenBefore: lastSeenAt !== null && seen !== 'planned',
-      served: placementUrl(publicId),
-      issued: new Map((issued.get(id) ?? []).map(({ number, text }) => [number, text])),
-    }));
-    const leaving = await leavingOn(db, places);
-    const ended = leaving.map(({ publicId }) => ({
-      placement: publicId,
-      seenBefore: true,
-      served: placementUrl(publicId),
-      issued: new Map<number, string>(),
-    }));
-    const sought = await soughtInHead(db, row.site.id, row.site.headKept);
-    const { placements: scanned, inHead } = await reader.reconcilePage(
-      answer.text,
-      [...expected, ...ended],
-      sought,
+    const answer = await ask(addressOfPage(row), { declared, known, fetching: tools.fetching }).finally(
+      () => (took = performance.now() - began),
     );
-    const seen: PlacementResult[] = [];
-    // One after the other, as they may all be of one server.
-    for (const [i, placed] of placements.entries()) {
-      const own = issued.get(placed.id) ?? [];
-      const found = await withItsFile(scanned[i]!, own, { fetching: files, reader, declared });
-      seen.push({ ...resultOf(placed, found, own), block: ofBlock(placed) });
+    const page = answer.text === null ? null : { ...answer, content: digest(answer.text) };
+    if (known && (page === null || page.content === known.content)) {
+      const { status } = answer;
+      const etag = page?.etag ?? known.etag;
+      return { result: { state: 'same', status, known, etag }, failure: null, took };
     }
-    const gone = leaving
-      .filter((_, i) => scanned[placements.length + i]!.state === 'missing')
-      .map((each) => ({ id: each.id, isOfBlock: ofBlock(each) !== null }));
-    const head = await headSeen(db, { sought, inHead }, [...seen, ...leaving.map(carriedByLeaving)]);
-    const about = { status: answer.status, why: null, digest: digest(answer.text) };
-    return { result: { state: 'read', ...about, seen, gone, head }, failure: null, took };
+    return { result: await whatIsOn(page!, expected, { ...tools, declared }), failure: null, took };
   } catch (error) {
-    const own = placements.filter((placed) => ofBlock(placed) === null);
+    const own = expected.placements.filter((placed) => expected.ofBlock(placed) === null);
     const failure = whyUnreadable(error);
     return { result: unreachable(own, failure), failure, took };
   }
 }
 
-/* By the row of what is placed there: what it says of a block that it is in; null for the page’s own. */
-const blockOn =
-  (on: PageRow, blocks: readonly PageRow[]) =>
-  ({ pageId }: { pageId: number }): PlacementResult['block'] => {
-    const block = blocks.find(({ id }) => id === pageId);
-    return block ? { isExpected: isSaidToShow(on, block) } : null;
-  };
+/* Asks for a page, and only whether it has changed where its host can say that. */
+const ask = (
+  address: string,
+  {
+    declared,
+    known,
+    fetching,
+  }: { declared: readonly string[]; known: PageReadRow | null; fetching: LookTools['fetching'] },
+): Promise<FetchedPage | KnownPage> =>
+  known && known.etag !== ''
+    ? fetching.readPageAgain(address, declared, known.etag)
+    : fetching.readPage(address, declared);
+
+/* What a page shows of what is expected on it. */
+async function whatIsOn(
+  { text, status, etag, content }: FetchedPage & { content: string },
+  { placements, leaving, sought, ofBlock, basis }: ExpectedOnPage,
+  { db, reader, files, placementUrl, declared }: PageTools & { declared: readonly string[] },
+): Promise<PageResult> {
+  const issued = await issuedTexts(db, placements);
+  const expected = placements.map(({ id, publicId, lastSeenAt, seen }) => ({
+    placement: publicId,
+    // What was taken out while it was paused or retired is not missed: it is to be pasted again.
+    seenBefore: lastSeenAt !== null && seen !== 'planned',
+    served: placementUrl(publicId),
+    issued: new Map((issued.get(id) ?? []).map(({ number, text: own }) => [number, own])),
+  }));
+  const ended = leaving.map(({ publicId }) => ({
+    placement: publicId,
+    seenBefore: true,
+    served: placementUrl(publicId),
+    issued: new Map<number, string>(),
+  }));
+  const { placements: scanned, inHead } = await reader.reconcilePage(text, [...expected, ...ended], sought);
+  const seen: PlacementResult[] = [];
+  // One after the other, as they may all be of one server.
+  for (const [i, placed] of placements.entries()) {
+    const own = issued.get(placed.id) ?? [];
+    const found = await withItsFile(scanned[i]!, own, { fetching: files, reader, declared });
+    seen.push({ ...resultOf(placed, found, own), block: ofBlock(placed) });
+  }
+  const gone = leaving
+    .filter((_, i) => scanned[placements.length + i]!.state === 'missing')
+    .map((each) => ({ id: each.id, isOfBlock: ofBlock(each) !== null }));
+  const head = await headSeen(db, { sought, inHead }, [...seen, ...leaving.map(carriedByLeaving)]);
+  // What frames show may change while the page stays as it is.
+  const hasFiles = [...issued.values()].flat().some(({ file }) => file !== null);
+  const kept = { basis, ...(hasFiles ? { content: '', etag: '' } : { content, etag }) };
+  return { state: 'read', status, why: null, digest: content, seen, gone, head, kept };
+}
 
 /* Where a page is read: at the site’s own address, or at a further one. */
 const addressOfPage = ({ site, page, address }: PageOfSweep): string =>
@@ -147,75 +161,4 @@ async function headSeen(
   return sought
     .filter(({ digest }) => !ofPage.has(digest))
     .map(({ digest }) => ({ digest, stands: inHead.includes(digest) }));
-}
-
-/* A page that could not be read says nothing of its placements. */
-function unreachable(placements: readonly SweptPlacement[], failure: FetchFailure): PageResult {
-  const finding = {
-    rule: 'page-unreachable',
-    level: 'error' as const,
-    facts: { why: failure.message, remedy: failure.remedy },
-  };
-  return {
-    state: 'unreachable',
-    status: failure.status,
-    why: failure.message,
-    digest: null,
-    gone: [],
-    head: [],
-    seen: placements.map((p) => ({
-      placementId: p.id,
-      state: 'unreachable' as const,
-      delivery: null,
-      carried: null,
-      line: null,
-      served: false,
-      findings: [finding],
-      block: null,
-    })),
-  };
-}
-
-/* What a sweep makes out of one placement, held against what is wanted of it now. */
-function resultOf(
-  { id, wanted, revision, retiredAt, pausedAt }: SweptPlacement,
-  seen: PlacementSeen,
-  issued: readonly IssuedText[],
-): Omit<PlacementResult, 'block'> {
-  const { delivery, line, served } = seen;
-  const carries = issued.find(({ number }) => number === delivery) ?? null;
-  const unwanted = retiredAt !== null ? seenRetired : pausedAt !== null ? seenPaused : null;
-  const isOld =
-    unwanted === null &&
-    seen.state === 'live' &&
-    carries !== null &&
-    wanted !== null &&
-    carries.shown !== wanted;
-  const { state, findings } = unwanted === null ? seen : unwanted(seen);
-  return {
-    placementId: id,
-    state: isOld ? 'out-of-date' : state,
-    delivery,
-    carried: carries?.shown ?? null,
-    line,
-    served,
-    findings: isOld
-      ? [...findings, outOfDateFinding({ delivery: carries.number, revision: carries.revision }, revision)]
-      : findings,
-  };
-}
-
-type StateAndFindings = Pick<PlacementResult, 'state' | 'findings'>;
-
-/* Of what is paused, nothing is missed; what is still there is to be taken out for now. */
-const seenPaused = ({ state, findings }: PlacementSeen): StateAndFindings =>
-  state === 'missing' || state === 'planned'
-    ? { state: 'paused', findings: [] }
-    : { state: 'out-of-date', findings: [...findings, pausedFinding] };
-
-/* Of what is retired, nothing is missed; what is still there is to be taken out. */
-function seenRetired({ state, findings }: PlacementSeen): StateAndFindings {
-  return state === 'missing' || state === 'planned'
-    ? { state: 'planned', findings: [] }
-    : { state, findings: [...findings, retiredFinding] };
 }

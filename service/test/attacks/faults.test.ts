@@ -280,7 +280,8 @@ describe('fault: a process that was stopped for longer than its lease', () => {
       const turn = (await nextTurn(db, host))!;
       const page = (await nextPage(db, turn.lane))!;
       await lease(db, 'next');
-      const seen = { status: 200, why: null, digest: null, seen: [], gone: [], head: [] };
+      const kept = { basis: '', content: '', etag: '' };
+      const seen = { status: 200, why: null, digest: null, seen: [], gone: [], head: [], kept };
       expect(await recordPage(db, 'stopped', page, { state: 'read', ...seen }, now)).to.equal(false);
       expect(await recordPage(db, 'next', page, { state: 'unreachable', ...seen }, now)).to.equal(true);
       expect(

@@ -2,7 +2,7 @@ import type { Deps } from '../../deps.ts';
 import { groupBy } from '../../store/group.ts';
 import { listJobs } from '../../store/jobs.ts';
 import { keyset } from '../../store/pages.ts';
-import { listSweepPages, sightingsOf } from '../../store/sweeps.ts';
+import { listSweepPages, sightingsOf, type PageOfSweep } from '../../store/sweeps.ts';
 import { serializeSweepPage } from '../../serializers/sweeps.ts';
 import {
   beginSweep,
@@ -34,9 +34,10 @@ export function sweepHandlers(deps: Deps): Handlers<Named<'sweeps'>> {
       const job = await sweepById(db, params.sweep);
       const rows = await listSweepPages(db, job.id, query.limit, query.after);
       const page = keyset(rows, query.limit, (row) => row);
-      const ids = page.items.map((row) => row.id);
-      const seen = groupBy(await sightingsOf(db, ids), (row) => row.sighting.sweepPageId);
-      const items = page.items.map((row) => serializeSweepPage(row, seen.get(row.id) ?? []));
+      // What was as it had been before was written down then.
+      const told = (row: PageOfSweep): number => row.sweepPage.sameAs ?? row.id;
+      const seen = groupBy(await sightingsOf(db, page.items.map(told)), (row) => row.sighting.sweepPageId);
+      const items = page.items.map((row) => serializeSweepPage(row, seen.get(told(row)) ?? []));
       return { data: { items, next: page.next } };
     },
     'sweeps.events': async ({ params, signal }) => {

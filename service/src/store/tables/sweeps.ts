@@ -115,14 +115,19 @@ export const sweepPage = mysqlTable(
   ],
 );
 
-/** What is known of how a page was read last: one that is as it was need not be made out again. */
+/**
+ * What is known of how a page was read last: one that is as it was need not be made out again, and what was
+ * seen on it is written down only where it is something new.
+ */
 export const pageRead = mysqlTable('page_read', {
   pageId: foreignKeyId()
     .primaryKey()
     .references(() => page.id, { onDelete: 'cascade' }),
   /** The page of the sweep whose sightings hold. */
   shownBy: foreignKeyId().notNull(),
-  /** Digest of its text. */
+  /** Digest of what was seen. */
+  shown: ascii({ length: 64 }).notNull(),
+  /** Digest of its text; empty where it has to be made out anew each time. */
   content: ascii({ length: 64 }).notNull(),
   /** Digest of all else that what was seen rests on. */
   basis: ascii({ length: 64 }).notNull(),
