@@ -10,6 +10,7 @@ import { addCopy } from './commands/copy.ts';
 import { addEditor } from './commands/editor.ts';
 import { addFill } from './commands/fill.ts';
 import { addHarvest } from './commands/harvest.ts';
+import { addHistory } from './commands/history.ts';
 import { addExport } from './commands/export.ts';
 import { addImport } from './commands/import.ts';
 import { addLearn } from './commands/learn.ts';
@@ -107,6 +108,7 @@ const groups: Readonly<Record<string, readonly AddCommand[]>> = {
     addHead,
     addFill,
     addSweep,
+    addHistory,
     addWhere,
     addViews,
     addThirdParties,

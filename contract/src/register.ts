@@ -252,6 +252,29 @@ export const sweepPage = z
   })
   .meta({ id: 'SweepPage' });
 
+/** Something new that a sweep saw on a page. */
+export const pageNews = z
+  .object({
+    sweep: publicId,
+    at: time,
+    state: z.enum(['read', 'unreachable']),
+    why: z.string().nullable().meta({ description: 'Why the page could not be read' }),
+    seen: z
+      .array(
+        z.object({
+          placement: publicId,
+          embed: key,
+          spot: z.string(),
+          was: state.nullable().meta({ description: 'What it was before; null where it was not there yet' }),
+          state,
+          findings: z.array(placementFinding),
+        }),
+      )
+      .meta({ description: 'What was seen otherwise than before; nothing where the page was not read' }),
+  })
+  .meta({ id: 'PageNews' });
+
+export type PageNews = z.infer<typeof pageNews>;
 export type Site = z.infer<typeof site>;
 export type Page = z.infer<typeof page>;
 export type BlockPlacing = z.infer<typeof blockPlacing>;

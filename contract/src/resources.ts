@@ -9,7 +9,7 @@ import { mostCounted, mostWaiting } from './counting.ts';
 import { count, key, label, pageOf, tag, time } from './common.ts';
 import { edit, snippet } from './edits.ts';
 import { level, reading } from './reading.ts';
-import { delivery, page, placement, site, sweep, sweepPage } from './register.ts';
+import { delivery, page, pageNews, placement, site, sweep, sweepPage } from './register.ts';
 import { sheetSchema } from './sheet.ts';
 import { optionsSchema } from './options/schema.ts';
 import { savedSearch } from './saved-searches.ts';
@@ -328,6 +328,7 @@ export const lists = {
   deliveries: pageOf(delivery).meta({ id: 'DeliveryPage' }),
   sweeps: pageOf(sweep).meta({ id: 'SweepPageList' }),
   sweepPages: pageOf(sweepPage).meta({ id: 'SweptPages' }),
+  pageNews: pageOf(pageNews).meta({ id: 'PageNewsPage' }),
   presets: pageOf(preset).meta({ id: 'PresetPage' }),
   sharedSpots: pageOf(sharedSpot).meta({ id: 'SharedSpotPage' }),
   savedSearches: pageOf(savedSearch).meta({ id: 'SavedSearchPage' }),

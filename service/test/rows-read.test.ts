@@ -46,6 +46,7 @@ const lists: readonly [path: string, query: Record<string, string>][] = [
   ['/pages', { q: 's9/p10' }],
   ['/pages', { q: 's4' }],
   ['/pages/s9%2Fp9/plan/links', {}],
+  ['/pages/s9%2Fp9/seen', {}],
   ['/shared-spots', {}],
   ['/shared-spots', { site: 's9' }],
   ['/sweeps', {}],

@@ -127,6 +127,31 @@ describe('a page that is as it was when it is read again', () => {
     expect((await now()).state).to.equal('live');
   });
 
+  it('has a history of what was news, each with what it was before', async () => {
+    const { data } = await test.client.call('sweeps.onPage', { params: { page } });
+    expect(data.next).to.equal(null);
+    expect(
+      data.items.map(({ state, why, seen }) => [
+        state,
+        why?.replace(/:\d+/, ''),
+        seen.map(({ was, state: is }) => [was, is]),
+      ]),
+    ).to.deep.equal([
+      ['read', undefined, [['unreachable', 'live']]],
+      ['unreachable', 'moor.localhost answers 500.', []],
+      ['read', undefined, [['live', 'missing']]],
+      ['read', undefined, [['out-of-date', 'live']]],
+      ['read', undefined, [['live', 'out-of-date']]],
+      ['read', undefined, [[null, 'live']]],
+    ]);
+    const first = await test.client.call('sweeps.onPage', { params: { page }, query: { limit: 2 } });
+    const { data: second } = await test.client.call('sweeps.onPage', {
+      params: { page },
+      query: { limit: 4, after: first.data.next! },
+    });
+    expect([...first.data.items, ...second.items]).to.deep.equal(data.items);
+  });
+
   it('shows what it would show if nothing were known of it', () =>
     fc.assert(
       fc.asyncProperty(

@@ -19,6 +19,7 @@ const words: Record<string, string[] | null> = {
   'code': ['talk'],
   'plan': ['hollinfell/visit'],
   'sweep': [],
+  'history': ['hollinfell/visit'],
   'preview': ['talk', '--out', 'never.png'],
   'still': ['talk', '--inside'],
   'measure': ['talk'],

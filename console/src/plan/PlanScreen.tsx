@@ -16,6 +16,7 @@ import { Waiting } from '../components/Waiting.tsx';
 import { sweepToItsEnd } from '../sweeps/watch.ts';
 import { BlocksShown } from './BlocksShown.tsx';
 import { EditorWords } from './EditorWords.tsx';
+import { PageHistory } from './PageHistory.tsx';
 import { PagePicture } from './picture/PagePicture.tsx';
 import { PlanSteps } from './PlanSteps.tsx';
 import { PrintButton } from './PrintButton.tsx';
@@ -118,6 +119,9 @@ export default function PlanScreen() {
             </Card>
           )}
           <Findings findings={plan.findings} />
+          <Box sx={{ displayPrint: 'none' }}>
+            <PageHistory page={key} />
+          </Box>
           <Box sx={{ displayPrint: 'none' }}>
             <Card title="Have somebody else do it">
               <ShareLinks page={key} />

@@ -154,6 +154,7 @@ export const paths = {
   'sweeps.list': { method: 'get', path: '/sweeps' },
   'sweeps.read': { method: 'get', path: '/sweeps/:sweep' },
   'sweeps.pages': { method: 'get', path: '/sweeps/:sweep/pages' },
+  'sweeps.onPage': { method: 'get', path: '/pages/:page/seen' },
   'sweeps.events': { method: 'get', path: '/sweeps/:sweep/events' },
   'sweeps.stop': { method: 'post', path: '/sweeps/:sweep/stop' },
   'sweeps.pause': { method: 'post', path: '/sweeps/:sweep/pause' },

@@ -64,6 +64,17 @@ export const sweepRoutes = {
     statuses: [200],
     errors: ['not-found'],
   }),
+  'sweeps.onPage': route({
+    ...paths['sweeps.onPage'],
+    summary: 'What sweeps saw on a page, the newest first: only where it was something new',
+    tag,
+    access: 'owner',
+    params: z.object({ page: pageKey }),
+    query: listQuery,
+    answer: lists.pageNews,
+    statuses: [200],
+    errors: ['not-found'],
+  }),
   'sweeps.events': route({
     ...paths['sweeps.events'],
     summary: 'Watch a sweep (Server-Sent Events); ends when it ends',

@@ -1,6 +1,6 @@
-import { isBlockPath, type Sweep, type SweepPage } from '@orbis/contract';
+import { isBlockPath, type PageNews, type Sweep, type SweepPage } from '@orbis/contract';
 import type { JobRow } from '../store/jobs.ts';
-import type { listSweepPages, sightingsOf } from '../store/sweeps.ts';
+import type { listSweepPages, sightingsOf, SweepPageRow } from '../store/sweeps.ts';
 import type { WaitedFor } from '../store/sweep-turns.ts';
 import { serializeFindings } from './findings.ts';
 import { pageUrl } from './places.ts';
@@ -24,6 +24,39 @@ export const serializeSweep = (job: JobRow, waitsFor: readonly WaitedFor[] = [])
   endedAt: job.endedAt?.toISOString() ?? null,
 });
 
+/** Something new that was seen on a page, and what that was before. */
+export function serializePageNews(
+  row: SweepPageRow & { sweep: string },
+  seen: readonly SightingRow[],
+  before: readonly SightingRow[],
+): PageNews {
+  const was = new Map(before.map((each) => [each.placement, each.sighting]));
+  const news =
+    row.state === 'unreachable' ? [] : seen.filter((each) => isNews(each.sighting, was.get(each.placement)));
+  return {
+    sweep: row.sweep,
+    at: (row.readAt ?? new Date(0)).toISOString(),
+    state: row.state === 'unreachable' ? 'unreachable' : 'read',
+    why: row.why,
+    seen: news.map((each) => ({ ...serializeSighting(each), was: was.get(each.placement)?.state ?? null })),
+  };
+}
+
+type Sighted = SightingRow['sighting'];
+
+const isNews = (now: Sighted, was: Sighted | undefined): boolean =>
+  now.state !== was?.state ||
+  now.delivery !== was.delivery ||
+  JSON.stringify(now.findings) !== JSON.stringify(was.findings);
+
+const serializeSighting = ({ sighting, placement, embed, spot, path }: SightingRow) => ({
+  placement,
+  embed,
+  spot: isBlockPath(path) ? `${path}#${spot}` : spot,
+  state: sighting.state,
+  findings: serializeFindings(sighting.findings),
+});
+
 /** One page of a sweep, with what was seen on it. */
 export const serializeSweepPage = (row: PageRow, seen: readonly SightingRow[]): SweepPage => ({
   page: `${row.site.key}/${row.page.path}`,
@@ -32,11 +65,5 @@ export const serializeSweepPage = (row: PageRow, seen: readonly SightingRow[]): 
   status: row.sweepPage.status,
   why: row.sweepPage.why,
   readAt: row.sweepPage.readAt?.toISOString() ?? null,
-  seen: seen.map(({ sighting, placement, embed, spot, path }) => ({
-    placement,
-    embed,
-    spot: isBlockPath(path) ? `${path}#${spot}` : spot,
-    state: sighting.state,
-    findings: serializeFindings(sighting.findings),
-  })),
+  seen: seen.map(serializeSighting),
 });

@@ -1,4 +1,4 @@
-import { and, asc, eq, gt, inArray, isNull, sql, type SQL } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, inArray, isNull, lt, ne, sql, type SQL } from 'drizzle-orm';
 import type { Database, Handle } from '../database/connect.ts';
 import { inTransaction } from '../database/transaction.ts';
 import { digest } from '../digest.ts';
@@ -163,6 +163,34 @@ export async function listSweepPages(
   return pagesOfJob(db, and(eq(sweepPage.jobId, jobId), behind), limit + 1);
 }
 
+/**
+ * Where something new was seen on a page, the newest first, with one row more at the end: what each says
+ * depends on what was seen before it.
+ */
+export async function listNewsOf(
+  db: Handle,
+  pageId: number,
+  limit: number,
+  after: string | undefined,
+): Promise<(SweepPageRow & { sweep: string })[]> {
+  const from = afterId(after);
+  const rows = await db
+    .select({ sweepPage, sweep: job.publicId })
+    .from(sweepPage)
+    .innerJoin(job, eq(job.id, sweepPage.jobId))
+    .where(
+      and(
+        eq(sweepPage.pageId, pageId),
+        isNull(sweepPage.sameAs),
+        ne(sweepPage.state, 'waiting'),
+        from === null ? undefined : lt(sweepPage.id, from),
+      ),
+    )
+    .orderBy(desc(sweepPage.id))
+    .limit(limit + 1);
+  return rows.map(({ sweepPage: row, sweep }) => ({ ...row, sweep }));
+}
+
 /** What a sweep saw on these pages. */
 export async function sightingsOf(db: Handle, sweepPageIds: readonly number[]) {
   if (sweepPageIds.length === 0) return [];
@@ -235,13 +263,13 @@ async function recordRead(tx: Handle, row: PageOfSweep, result: PageResult, now:
   // What is to be seen at a further address says nothing of what is published.
   const isPublished = row.address === null;
   const last = isPublished ? await lastReadOf(tx, row.page.id) : null;
-  const sameAs = last?.shown === shown ? last.shownBy : null;
+  const sameAs = !isPublished ? id : last?.shown === shown ? last.shownBy : null;
   await tx
     .update(sweepPage)
     .set({ state, status, why, digest: text, readAt: now, sameAs })
     .where(eq(sweepPage.id, id));
   if (isPublished) await recordPublished(tx, row, result, now);
-  if (sameAs === null) await insertSightings(tx, id, seen);
+  if (sameAs === null || !isPublished) await insertSightings(tx, id, seen);
   if (isPublished)
     await keepRead(tx, { pageId: row.page.id, shownBy: sameAs ?? id, shown, ...kept, head: result.head });
   await countPage(tx, jobId, state, seen);

@@ -1,9 +1,10 @@
+import type { PageNews } from '@orbis/contract';
 import type { Deps } from '../../deps.ts';
 import { groupBy } from '../../store/group.ts';
 import { listJobs } from '../../store/jobs.ts';
 import { keyset } from '../../store/pages.ts';
-import { listSweepPages, sightingsOf, type PageOfSweep } from '../../store/sweeps.ts';
-import { serializeSweepPage } from '../../serializers/sweeps.ts';
+import { listNewsOf, listSweepPages, sightingsOf, type PageOfSweep } from '../../store/sweeps.ts';
+import { serializePageNews, serializeSweepPage } from '../../serializers/sweeps.ts';
 import {
   beginSweep,
   holdSweep,
@@ -12,6 +13,7 @@ import {
   tellSweeps,
   watchSweep,
 } from '../../usecases/sweeps.ts';
+import { pageByKey } from '../../usecases/places.ts';
 import type { Handlers, Named } from '../reply.ts';
 
 /** Sweeps: beginning, watching and stopping them, and what they saw. */
@@ -39,6 +41,21 @@ export function sweepHandlers(deps: Deps): Handlers<Named<'sweeps'>> {
       const seen = groupBy(await sightingsOf(db, page.items.map(told)), (row) => row.sighting.sweepPageId);
       const items = page.items.map((row) => serializeSweepPage(row, seen.get(told(row)) ?? []));
       return { data: { items, next: page.next } };
+    },
+    'sweeps.onPage': async ({ params, query }) => {
+      const { page } = await pageByKey(db, params.page);
+      const rows = await listNewsOf(db, page.id, query.limit, query.after);
+      const seen = groupBy(
+        await sightingsOf(
+          db,
+          rows.map(({ id }) => id),
+        ),
+        (row) => row.sighting.sweepPageId,
+      );
+      const before = new Map(rows.map((row, i) => [row.id, seen.get(rows[i + 1]?.id ?? 0) ?? []]));
+      const told = (row: (typeof rows)[number]): PageNews =>
+        serializePageNews(row, seen.get(row.id) ?? [], before.get(row.id)!);
+      return { data: keyset(rows, query.limit, told) };
     },
     'sweeps.events': async ({ params, signal }) => {
       await sweepById(db, params.sweep);

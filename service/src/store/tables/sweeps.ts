@@ -100,7 +100,10 @@ export const sweepPage = mysqlTable(
     why: varchar({ length: 300 }),
     digest: ascii({ length: 64 }),
     readAt: timestamp(),
-    /** The page of an earlier sweep that showed the same, whose sightings hold; null where it has its own. */
+    /**
+     * The page of an earlier sweep that showed the same, whose sightings hold; null where something new was
+     * seen. At a further address nothing is news of what is published: there it is this row itself.
+     */
     sameAs: foreignKeyId(),
   },
   (t) => [
