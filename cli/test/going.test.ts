@@ -83,6 +83,21 @@ describe('the command line, with what pauses, moves and goes', () => {
     site.close();
   });
 
+  it('has a site read by itself, as it is said', async () => {
+    const said = async (words: string) => (await orbis(`change site hollinfell ${words}`)).out;
+    expect(await said('--sweep day@3:00 --time-zone Europe/London')).to.match(
+      /Read +every day at 03:00 \(Europe\/London\), next \d+ \w+ 2\d{3}/,
+    );
+    expect(await said('--sweep monday')).to.match(/Read +every Monday at 03:00 \(/);
+    expect(await said('--sweep hour@00:20')).to.match(/Read +every hour, 20 minutes past, next/);
+    expect(await said('--sweep never')).to.match(/Read +only when somebody asks\n/);
+    const wrong = await orbis('change site hollinfell --sweep noon');
+    expect([wrong.exit, wrong.err]).to.deep.equal([
+      2,
+      '“noon” is no time to read pages. Say hour, day@03:00, monday@03:00 or never.\n',
+    ]);
+  });
+
   it('keeps a search of the register under a name', async () => {
     expect((await orbis('add search waiting state=planned site=hollinfell')).out).to.equal(
       'Kept as “waiting”: state=planned site=hollinfell\n',

@@ -80,6 +80,9 @@ describe('the command line with a service', () => {
     const sweep = await orbis('sweep');
     expect(sweep.exit).to.equal(1);
     expect(sweep.out).to.include('The page still carries the code of revision 3; the newest is 4.');
+    expect(await done('history hollinfell/talks')).to.include(
+      'opening-talk in opening: live, then out of date\n',
+    );
     await done('unset opening-talk end');
     await done('set opening-talk end=3:04');
     expect(await done('where opening-talk')).to.match(/live {3}3 of 6/);

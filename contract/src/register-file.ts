@@ -11,6 +11,7 @@ import { embedName, found, providerId, revisionNote } from './resources.ts';
 import { rules } from './rules.ts';
 import { headDigest } from './site-head.ts';
 import { termsValues } from './terms.ts';
+import { schedule } from './schedule.ts';
 import { z } from './zod.ts';
 
 /** The media type of a register file: a JSON text in each line. */
@@ -106,6 +107,7 @@ export const registerRecords = {
       scriptField: z.boolean().default(false),
       mostKilobytes: editorRules.shape.mostKilobytes.default(null),
     }),
+    schedule: schedule.nullable().default(null),
     goneAt: time.nullable().default(null).meta({ description: 'Since when it is removed' }),
     at: time,
   }),

@@ -8,6 +8,7 @@ import { kindDefaults, optionsSchema } from './options/schema.ts';
 import { pageKey, pagePath, siteKey, spotKey, spotName } from './place.ts';
 import { level } from './reading.ts';
 import { spot } from './spot.ts';
+import { schedule } from './schedule.ts';
 import { z } from './zod.ts';
 
 /** Every state that a placement can be in. */
@@ -123,6 +124,10 @@ export const site = z
     colours: siteColours,
     frameStyle,
     editor: editorRules.meta({ description: 'What its editor lets through, and how one works with it' }),
+    schedule: schedule
+      .nullable()
+      .meta({ description: 'When its pages are read by themselves; null for never' }),
+    nextSweepAt: time.nullable(),
     pages: count,
     createdAt: time,
   })

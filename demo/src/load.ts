@@ -69,7 +69,11 @@ async function keepColours({ client }: Stage): Promise<void> {
   await client.call('sites.change', {
     params,
     ifMatch: etag ?? '',
-    body: { colours, frameStyle: starterStyle({ colours, font: data.font }) },
+    body: {
+      colours,
+      frameStyle: starterStyle({ colours, font: data.font }),
+      schedule: { every: 'day', at: '03:00', zone: 'Europe/London' },
+    },
   });
 }
 

@@ -22,6 +22,7 @@ import { createFramesApp } from './frames/app.ts';
 import { planJobs } from './jobs/plan.ts';
 import { createRunner, together, type Runner } from './queue/runner.ts';
 import { hostReader } from './sweeping/read-host.ts';
+import { beginDueSweeps } from './store/due-sweeps.ts';
 import { createSweeper } from './sweeping/sweeper.ts';
 import { originsOf, type Origins } from './origins.ts';
 import { closeServer, listen } from './listen.ts';
@@ -202,7 +203,10 @@ function runJobs(
   const owner = randomUUID();
   const runner = together([
     createRunner([planJobs(planning)], { db, owner, now, log }),
-    createSweeper(hostReader(sweeping, owner), { db, owner, log }),
+    createSweeper(hostReader(sweeping, owner), {
+      ...{ db, owner, log },
+      prepare: () => beginDueSweeps(db, now()),
+    }),
   ]);
   undo.push(async () => {
     // The page that is being read may come to its end; else the sweep goes on at it another time.

@@ -110,7 +110,11 @@ describe('the hosts that sweeps read from', () => {
       log: pino({ level: 'silent' }),
       version: '1',
     };
-    const second = createSweeper(hostReader(tools, 'second'), { ...tools, owner: 'second' });
+    const second = createSweeper(hostReader(tools, 'second'), {
+      ...tools,
+      owner: 'second',
+      prepare: () => Promise.resolve(),
+    });
     second.start();
     try {
       const ids = await Promise.all(['one', 'two', 'three'].map((site) => begin({ site })));

@@ -13,7 +13,8 @@ import { languageName, optionsLine, plural, spoken, type Site } from '@orbis/con
 import { parseAsked } from '../asked.ts';
 import { UsedWrongly, type Tools } from '../command.ts';
 import type { Exit } from '../io.ts';
-import { facts, type Colours } from '../text.ts';
+import { facts, formatTimestamp, type Colours } from '../text.ts';
+import { scheduleIn } from './schedule-asked.ts';
 import { every, limit, tellList } from './every.ts';
 import { endedWith, endsPlacements, refuseToEnd } from './standing.ts';
 import type { Thing } from './thing.ts';
@@ -26,6 +27,8 @@ interface Options {
   also?: string;
   language?: PastedLanguage;
   colours?: string;
+  sweep?: string;
+  timeZone?: string;
 }
 
 /** Websites that are declared as one's own. */
@@ -116,6 +119,14 @@ export const site: Thing = {
         '--colours <colours>',
         'its colours with commas between them, to choose from; none takes them away',
       )
+      .option(
+        '--sweep <when>',
+        'when its pages are read by themselves: hour, day@03:00, monday@03:00 or never',
+      )
+      .option(
+        '--time-zone <zone>',
+        'what that time is meant in, such as Europe/London; else that of this machine',
+      )
       .description(
         'name it, say whether code can be put into the heads of its pages, set options for all embeds on it',
       )
@@ -128,6 +139,7 @@ Examples:
   orbis change site hollinfell --language de
   orbis change site hollinfell --also "https://www.hollinfell.example, https://preview.hollinfell.example"
   orbis change site hollinfell --colours "#2f6145, #f4efe6"
+  orbis change site hollinfell --sweep day@03:00
   orbis change site hollinfell max-width=720 --kind video
 
 What is asked of an embed itself, or of one of its places, wins over what its site asks.`,
@@ -170,7 +182,7 @@ async function changeSite(
   const values = valuesIn(named);
   if (words.length === 0 && unset.length === 0 && Object.keys(values).length === 0)
     throw new UsedWrongly(
-      'Say what to change: head=yes, an option, --unset, --name, --address, --also, --language or --colours.',
+      'Say what to change: head=yes, an option, --unset, --name, --address, --also, --language, --colours or --sweep.',
     );
   const client = tools.client();
   const now = await client.call('sites.read', { params: { site: key } });
@@ -203,8 +215,9 @@ async function changeSite(
 }
 
 /* What the site says of itself from now on. */
-const valuesIn = ({ colours, also, ...named }: Omit<Options, 'kind' | 'unset'>) => ({
+const valuesIn = ({ colours, also, sweep, timeZone, ...named }: Omit<Options, 'kind' | 'unset'>) => ({
   ...named,
+  ...(sweep !== undefined && { schedule: scheduleIn(sweep, timeZone) }),
   ...(colours !== undefined && { colours: coloursIn(colours) }),
   ...(also !== undefined && { furtherAddresses: wordsIn(also) }),
 });
@@ -242,6 +255,8 @@ function describeSite(
     frameStyle,
     editor,
     defaults,
+    schedule,
+    nextSweepAt,
   }: Site,
   colours: Colours,
 ): string {
@@ -258,6 +273,10 @@ function describeSite(
       ['Address', address],
       ...(furtherAddresses.length > 0 ? [['Also at', furtherAddresses.join(', ')] as [string, string]] : []),
       ['Pages', String(pages)],
+      [
+        'Read',
+        `${spoken.schedule(schedule)}${nextSweepAt === null ? '' : `, next ${formatTimestamp(nextSweepAt)}`}`,
+      ],
       ['Language', languageName(language)],
       ['Colours', own.join(', ') || 'none kept: “orbis colours” reads them'],
       ['Into the head', head ? 'yes: loaders and styles go there once a page' : 'no: each code stays whole'],

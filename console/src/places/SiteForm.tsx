@@ -19,6 +19,7 @@ import { ReachNote } from '../components/ReachNote.tsx';
 import { ProblemNote } from '../components/ProblemNote.tsx';
 import { addressesIn, SiteAddresses } from './SiteAddresses.tsx';
 import { SiteColours } from './SiteColours.tsx';
+import { SiteSchedule } from './SiteSchedule.tsx';
 import { SiteStyle, styleProblem } from './SiteStyle.tsx';
 import { DefaultFields } from './DefaultFields.tsx';
 
@@ -34,6 +35,7 @@ export function SiteForm({ site, etag }: { site: Site; etag: string }) {
   const [colours, setColours] = useState<readonly string[]>(site.colours);
   const [further, setFurther] = useState(site.furtherAddresses.join('\n'));
   const [frameStyle, setFrameStyle] = useState(site.frameStyle);
+  const [schedule, setSchedule] = useState(site.schedule);
   const [group, setGroup] = useState<Group>('any');
   const [drafts, setDrafts] = useState<Partial<Record<Group, Draft>>>(
     Object.fromEntries(Object.entries(site.defaults).map(([kind, options]) => [kind, draftOf(options)])),
@@ -59,6 +61,7 @@ export function SiteForm({ site, etag }: { site: Site; etag: string }) {
             furtherAddresses: addressesIn(further),
             colours: [...colours],
             frameStyle,
+            schedule,
             defaults,
           },
         })
@@ -100,6 +103,7 @@ export function SiteForm({ site, etag }: { site: Site; etag: string }) {
         </TextField>
       </Card>
       <SiteAddresses site={site} lines={further} onChange={setFurther} />
+      <SiteSchedule schedule={schedule} onChange={setSchedule} />
       <SiteColours site={site} colours={colours} onChange={setColours} />
       <SiteStyle site={site.key} colours={colours} style={frameStyle} onChange={setFrameStyle} />
       <Card title="What holds for its embeds">

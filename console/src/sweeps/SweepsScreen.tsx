@@ -15,6 +15,7 @@ import { ProblemNote } from '../components/ProblemNote.tsx';
 import { ScreenHead } from '../components/ScreenHead.tsx';
 import { formatWhen } from '../components/when.ts';
 import { RunningSweep } from './RunningSweep.tsx';
+import { Schedules } from './Schedules.tsx';
 import { SweptPages } from './SweptPages.tsx';
 import { sweepToItsEnd } from './watch.ts';
 
@@ -51,6 +52,7 @@ export default function SweepsScreen() {
         {running.map((each) => (
           <RunningSweep key={each.id} sweep={each} />
         ))}
+        <Schedules />
         {list.data && list.items.length === 0 && (
           <Empty title="No sweep yet">
             Publish a page with an embed on it, then sweep: Orbis reads the page, and says what it saw.

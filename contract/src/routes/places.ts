@@ -1,3 +1,4 @@
+import { schedule } from '../schedule.ts';
 import { z } from '../zod.ts';
 import { madeOfMany } from '../change-facts.ts';
 import { key, label, listQuery, publicId } from '../common.ts';
@@ -78,7 +79,7 @@ export const placeRoutes = {
   'sites.change': route({
     ...paths['sites.change'],
     summary:
-      'Change a site: its name, its addresses, its defaults, whether it has a way into the heads of its pages, its language, its colours, its style for frames, what its editor lets through',
+      'Change a site: its name, its addresses, its defaults, whether it has a way into the heads of its pages, its language, its colours, its style for frames, what its editor lets through, when its pages are read',
     tag,
     access: 'owner',
     params: z.object({ site: siteKey }),
@@ -92,6 +93,7 @@ export const placeRoutes = {
       furtherAddresses: furtherAddresses.optional(),
       colours: siteColours.optional(),
       frameStyle: frameStyle.optional(),
+      schedule: schedule.nullable().optional(),
       editor: editorRules.partial().optional().meta({ description: 'What is left out stays as it is' }),
     }),
     answer: site,

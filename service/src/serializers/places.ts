@@ -27,6 +27,8 @@ export const serializeSite = ({
   colours,
   frameStyle,
   editor,
+  schedule,
+  nextSweepAt,
   pages,
   createdAt,
 }: SiteRow): Site => ({
@@ -40,6 +42,8 @@ export const serializeSite = ({
   colours,
   frameStyle,
   editor,
+  schedule,
+  nextSweepAt: nextSweepAt?.toISOString() ?? null,
   pages,
   createdAt: createdAt.toISOString(),
 });

@@ -7,6 +7,7 @@ import { letPagesGo } from './let-pages-go.ts';
 import { deleteHead } from './site-heads.ts';
 import { deleteSpecimenSeen } from './specimens.ts';
 import { insertMany } from './insert-many.ts';
+import { nextSweepOf } from './next-sweep.ts';
 import { afterId } from './pages.ts';
 import { page, site, spot } from './schema.ts';
 
@@ -22,7 +23,8 @@ type ChangingOfSite =
   | 'language'
   | 'colours'
   | 'frameStyle'
-  | 'editor';
+  | 'editor'
+  | 'schedule';
 export type PageRow = typeof page.$inferSelect;
 /** What a page says of itself; the last two are a block’s alone. */
 export type PageSaid = Pick<PageRow, 'path' | 'title'> & Partial<Pick<PageRow, 'under' | 'stands'>>;
@@ -69,7 +71,11 @@ export async function changeSite(
 ): Promise<boolean> {
   const [result] = await db
     .update(site)
-    .set({ ...values, version: row.version + 1 })
+    .set({
+      ...values,
+      ...(values.schedule !== undefined && { nextSweepAt: nextSweepOf(values.schedule, new Date()) }),
+      version: row.version + 1,
+    })
     .where(and(eq(site.id, row.id), eq(site.version, row.version)));
   return result.affectedRows === 1;
 }

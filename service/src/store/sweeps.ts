@@ -2,7 +2,6 @@ import { and, asc, desc, eq, gt, inArray, isNull, lt, ne, sql, type SQL } from '
 import type { Database, Handle } from '../database/connect.ts';
 import { inTransaction } from '../database/transaction.ts';
 import { digest } from '../digest.ts';
-import type { Actor } from './embeds.ts';
 import { newPublicId } from './ids.ts';
 import { insertMany } from './insert-many.ts';
 import type { JobRow } from './jobs.ts';
@@ -48,7 +47,7 @@ export async function insertSweep(
   tx: Handle,
   { scope, address }: SweptScope,
   { sites, pageIds }: SweptPages,
-  { by, now }: Actor,
+  { by, now }: { by: number | null; now: Date },
 ): Promise<{ id: string; pages: number }> {
   const publicId = newPublicId();
   const [{ insertId }] = await tx.insert(job).values({

@@ -14,6 +14,8 @@ export interface SweeperTools {
   /** By this name hosts are held. */
   owner: string;
   log: Logger;
+  /** Writes down what has to be read now that nobody has asked for. */
+  prepare: () => Promise<void>;
 }
 
 /** Reads what sweeps have to read from a host, until there is nothing more or it is told to stop. */
@@ -23,7 +25,7 @@ export type ReadHost = (host: HeldHost, isStopping: () => boolean) => Promise<vo
  * Reads the pages of sweeps from several hosts at once, and from each one after the other: a slow host holds
  * nobody else up. Several processes may share the work, as each host is held by one of them.
  */
-export function createSweeper(readHost: ReadHost, { db, owner, log }: SweeperTools): Runner {
+export function createSweeper(readHost: ReadHost, { db, owner, log, prepare }: SweeperTools): Runner {
   const reading = new Set<Promise<void>>();
   let stopping = false;
   let looking: Promise<void> = Promise.resolve();
@@ -47,6 +49,7 @@ export function createSweeper(readHost: ReadHost, { db, owner, log }: SweeperToo
     reading.add(work);
   };
   const fill = async (): Promise<void> => {
+    await prepare();
     while (!stopping && reading.size < hostsAtOnce) {
       const host = await claimHost(db, owner);
       away = false;

@@ -6,7 +6,7 @@ import {
   type KindDefaults,
   type PastedLanguage,
 } from '@orbis/core';
-import { OrbisError } from '@orbis/contract';
+import { OrbisError, type Schedule } from '@orbis/contract';
 import type { Database, Handle } from '../database/connect.ts';
 import { inTransaction } from '../database/transaction.ts';
 import type { Deps } from '../deps.ts';
@@ -38,6 +38,8 @@ export interface SiteValues {
   /** Its style for what is in its frames (CSS). */
   frameStyle: string;
   editor: EditorRules;
+  /** When its pages are read by themselves; null for never. */
+  schedule: Schedule | null;
 }
 
 /** What is asked of a site; of its editor’s rules what is left out stays. */
@@ -65,6 +67,7 @@ export const addSite = (
         colours: [],
         frameStyle: '',
         editor: openEditor,
+        schedule: null,
       };
       await insertSite(tx, { key, ...values }, actor);
       const effect = { of: 'site' as const, before: null, after: values };
@@ -155,6 +158,7 @@ const valuesOf = (row: SiteRow): SiteValues => ({
   colours: row.colours,
   frameStyle: row.frameStyle,
   editor: row.editor,
+  schedule: row.schedule,
 });
 
 /** Takes a site out that was declared, as long as it has no pages. @throws OrbisError `in-use` */

@@ -49,6 +49,16 @@ import {
 } from './words.ts';
 import { yamlFaults } from './yaml.ts';
 
+const weekdays: Language['weekdays'] = {
+  monday: 'Monday',
+  tuesday: 'Tuesday',
+  wednesday: 'Wednesday',
+  thursday: 'Thursday',
+  friday: 'Friday',
+  saturday: 'Saturday',
+  sunday: 'Sunday',
+};
+
 /** English. Every code of the core and of the contract has its words here. */
 export const en = {
   editor,
@@ -57,6 +67,13 @@ export const en = {
   standing,
   fillFaults,
   seenElsewhere: 'there',
+  weekdays,
+  schedule: (when) => {
+    if (when === null) return 'only when somebody asks';
+    const { every, at, zone } = when;
+    if (every === 'hour') return `every hour, ${Number(at.slice(3))} minutes past`;
+    return `every ${every === 'day' ? 'day' : weekdays[every]} at ${at} (${zone})`;
+  },
   sweepWaits: ({ host, until }, when) =>
     `${host} said that it is too busy. It is left alone, and asked again: ${when(until)}.`,
   readElsewhere: (address) =>

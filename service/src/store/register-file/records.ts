@@ -142,11 +142,11 @@ async function* sharedSpotRecords(tx: Handle): AsyncGenerator<RegisterRecord> {
 
 function siteRecord(row: typeof site.$inferSelect): RecordOf<'site'> {
   const { key, name, address, furtherAddresses, defaults, head, headKept } = row;
-  const { language, colours, frameStyle, editor, goneAt, createdAt } = row;
+  const { language, colours, frameStyle, editor, schedule, goneAt, createdAt } = row;
   return {
     type: 'site',
     ...{ key, name, address, furtherAddresses, defaults, head, headKept },
-    ...{ language, colours, frameStyle, editor, goneAt: iso(goneAt), at: createdAt.toISOString() },
+    ...{ language, colours, frameStyle, editor, schedule, goneAt: iso(goneAt), at: createdAt.toISOString() },
   };
 }
 

@@ -20,37 +20,46 @@ import {
   type PieceSeen,
   type SpotHeights,
 } from '@orbis/core';
+import type { Schedule } from '@orbis/contract';
 import { ascii, exact, id, foreignKeyId, timestamp } from './columns.ts';
 import { created } from './people.ts';
 
-export const site = mysqlTable('site', {
-  id: id(),
-  key: ascii({ length: 60 }).notNull().unique(),
-  name: varchar({ length: 120 }).notNull(),
-  address: varchar({ length: 500 }).notNull(),
-  /** Where it is to be seen as well: with and without www, a preview. */
-  furtherAddresses: json().$type<string[]>().notNull().default([]),
-  /** What is asked of every embed on it, by what kind the embed is of. */
-  defaults: json().$type<KindDefaults>().notNull(),
-  /** Whether the site has a way into the heads of its pages. */
-  head: boolean().notNull().default(false),
-  /** Digests of the texts that its owner wants once in the head of the whole site. */
-  headKept: json().$type<string[]>().notNull().default([]),
-  /** The language of its pages (BCP 47, the language alone). */
-  language: ascii({ length: 8 }).$type<PastedLanguage>().notNull().default('en'),
-  /** Its colours, as `#rrggbb`. */
-  colours: json().$type<string[]>().notNull().default([]),
-  /** Its style for what is in its frames (CSS); empty where it has none. */
-  frameStyle: text().notNull().default(''),
-  /** What its editor lets through. */
-  editor: json().$type<EditorRules>().notNull().default(openEditor),
-  /** Since when it is no site of the owner’s any more, though the register keeps what was on it. */
-  goneAt: timestamp(),
-  /** How many pages it has. */
-  pages: int().notNull().default(0),
-  version: int().notNull().default(1),
-  ...created,
-});
+export const site = mysqlTable(
+  'site',
+  {
+    id: id(),
+    key: ascii({ length: 60 }).notNull().unique(),
+    name: varchar({ length: 120 }).notNull(),
+    address: varchar({ length: 500 }).notNull(),
+    /** Where it is to be seen as well: with and without www, a preview. */
+    furtherAddresses: json().$type<string[]>().notNull().default([]),
+    /** What is asked of every embed on it, by what kind the embed is of. */
+    defaults: json().$type<KindDefaults>().notNull(),
+    /** Whether the site has a way into the heads of its pages. */
+    head: boolean().notNull().default(false),
+    /** Digests of the texts that its owner wants once in the head of the whole site. */
+    headKept: json().$type<string[]>().notNull().default([]),
+    /** The language of its pages (BCP 47, the language alone). */
+    language: ascii({ length: 8 }).$type<PastedLanguage>().notNull().default('en'),
+    /** Its colours, as `#rrggbb`. */
+    colours: json().$type<string[]>().notNull().default([]),
+    /** Its style for what is in its frames (CSS); empty where it has none. */
+    frameStyle: text().notNull().default(''),
+    /** What its editor lets through. */
+    editor: json().$type<EditorRules>().notNull().default(openEditor),
+    /** When its pages are read by themselves; null for never. */
+    schedule: json().$type<Schedule>(),
+    /** When they are the next time. */
+    nextSweepAt: timestamp(),
+    /** Since when it is no site of the owner’s any more, though the register keeps what was on it. */
+    goneAt: timestamp(),
+    /** How many pages it has. */
+    pages: int().notNull().default(0),
+    version: int().notNull().default(1),
+    ...created,
+  },
+  (t) => [index('site_due').on(t.nextSweepAt)],
+);
 
 /** What the specimen showed of a site’s editor when it was last read. */
 export const specimenSeen = mysqlTable('specimen_seen', {
