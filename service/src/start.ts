@@ -22,6 +22,7 @@ import { createFramesApp } from './frames/app.ts';
 import { planJobs } from './jobs/plan.ts';
 import { createRunner, together, type Runner } from './queue/runner.ts';
 import { hostReader } from './sweeping/read-host.ts';
+import { beginDueChecks } from './store/page-checks.ts';
 import { beginDueSweeps } from './store/due-sweeps.ts';
 import { createSweeper } from './sweeping/sweeper.ts';
 import { originsOf, type Origins } from './origins.ts';
@@ -61,6 +62,8 @@ export interface StartOptions {
   patience?: number;
   /** How long reading one text may take, in seconds; see `createReader`. */
   readingSeconds?: number;
+  /** Whether a page is read by itself once something on it was ticked; tests of other things do without. */
+  readsTicked?: boolean;
 }
 
 /**
@@ -73,6 +76,7 @@ export async function startOrbis(
   {
     log: given = pino({ level: settings.ORBIS_LOG_LEVEL }),
     durable = true,
+    readsTicked = true,
     sheets = builtInSheets(),
     only = roles,
     ...waits
@@ -100,7 +104,7 @@ export async function startOrbis(
     await inTransaction(connection.db, (tx) => planWith(tx, plannedWith(settings, sheets)));
     const tools = { connection, fetching, reader, sheetRegistry, origins: known, now, log };
     const does = (role: Role): boolean => only.includes(role);
-    const runner = runJobs(tools, undo);
+    const runner = runJobs({ ...tools, readsTicked }, undo);
     const { ORBIS_TRUST_PROXY: trustProxy, ORBIS_SECURITY_CONTACT: securityContact } = settings;
     const app = createApp({
       ...tools,
@@ -180,10 +184,11 @@ async function openDatabase(
 
 type JobTools = Pick<Deps, 'connection' | 'reader' | 'sheetRegistry' | 'origins' | 'now' | 'log'> & {
   fetching: Fetching;
+  readsTicked: boolean;
 };
 
 function runJobs(
-  { connection: { db }, fetching, reader, sheetRegistry, origins, now, log }: JobTools,
+  { connection: { db }, fetching, reader, sheetRegistry, origins, now, log, readsTicked }: JobTools,
   undo: Undo,
 ): Runner {
   const { renderContext } = sheetRegistry;
@@ -205,7 +210,10 @@ function runJobs(
     createRunner([planJobs(planning)], { db, owner, now, log }),
     createSweeper(hostReader(sweeping, owner), {
       ...{ db, owner, log },
-      prepare: () => beginDueSweeps(db, now()),
+      prepare: async () => {
+        await beginDueSweeps(db, now());
+        if (readsTicked) await beginDueChecks(db, now());
+      },
     }),
   ]);
   undo.push(async () => {

@@ -18,6 +18,7 @@ import {
 } from '../store/change-lists.ts';
 import type { Actor } from '../store/embeds.ts';
 import { placementFilter } from './placement-filter.ts';
+import { askForCheck } from '../store/page-checks.ts';
 import { pageByKey } from './places.ts';
 import { pagesAtOnce, planNext, planPages, type PlanTools } from './planning.ts';
 
@@ -119,13 +120,16 @@ export async function tickPage(
   actor: Actor,
 ): Promise<ChangeListPage> {
   const { db } = tools;
-  const { page } = await pageByKey(db, asked.page);
+  const place = await pageByKey(db, asked.page);
+  const { page } = place;
   await planPages([page.id], tools);
   const isNew = await inTransaction(db, async (tx) => {
     const entry = await entryOf(tx, asked);
     const work = workOf((await standingOn(tx, [page.id])).get(page.id) ?? []);
     if (work !== asked.work) throw new OrbisError('work-changed', { page: asked.page });
-    return tickEntry(tx, entry, work, actor);
+    if (!(await tickEntry(tx, entry, work, actor))) return false;
+    await askForCheck(tx, place);
+    return true;
   });
   if (!isNew) {
     // Read behind the transaction, which does not see what others have done meanwhile.

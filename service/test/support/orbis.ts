@@ -35,10 +35,13 @@ export interface TestOrbis {
 export async function startTestOrbis({
   env = {},
   worldTime,
+  readsTicked = false,
 }: {
   env?: Record<string, string>;
   /** What time it is in the demo’s world, where some editors are live only after a while. */
   worldTime?: () => number;
+  /** Whether pages are read by themselves once something on them was ticked. */
+  readsTicked?: boolean;
 } = {}): Promise<TestOrbis> {
   const folder = mkdtempSync(join(tmpdir(), 'orbis-test-'));
   const database = await migratedDatabase();
@@ -56,7 +59,7 @@ export async function startTestOrbis({
     folder,
   );
   const world = await startDemoServer({ port: 0, folder, ...(worldTime && { now: worldTime }) });
-  const start = (): Promise<Orbis> => startOrbis(settings, { log: logger, ...waits });
+  const start = (): Promise<Orbis> => startOrbis(settings, { log: logger, readsTicked, ...waits });
   const orbis = await start();
   const secret = new URL(await orbis.link('password')).hash.slice(1);
   const url = orbis.origins.console;
@@ -72,7 +75,10 @@ export async function startTestOrbis({
     client: createClient({ url, headers: { authorization: `Bearer ${data.token}` } }),
     another: async () => {
       const other = mkdtempSync(join(tmpdir(), 'orbis-test-'));
-      const second = await startOrbis({ ...settings, ORBIS_DATA: other }, { log: logger, ...waits });
+      const second = await startOrbis(
+        { ...settings, ORBIS_DATA: other },
+        { log: logger, readsTicked, ...waits },
+      );
       return {
         client: createClient({
           url: second.origins.console,

@@ -1,5 +1,5 @@
 /** What is done of the plans of pages, and links for whoever does it. */
-import { index, mysqlTable, unique, varchar } from 'drizzle-orm/mysql-core';
+import { index, int, mysqlTable, unique, varchar } from 'drizzle-orm/mysql-core';
 import { ascii, foreignKeyId, id, timestamp } from './columns.ts';
 import { created, person } from './people.ts';
 import { page } from './places.ts';
@@ -19,6 +19,22 @@ export const planLink = mysqlTable(
     ...created,
   },
   (t) => [index('plan_link_page').on(t.pageId, t.id)],
+);
+
+/** Pages that are read by themselves, as somebody said that something was done there. */
+export const pageCheck = mysqlTable(
+  'page_check',
+  {
+    pageId: foreignKeyId()
+      .primaryKey()
+      .references(() => page.id, { onDelete: 'cascade' }),
+    dueAt: timestamp().notNull(),
+    /** As long as it is waited for what was ticked. */
+    until: timestamp().notNull(),
+    /** In how many seconds behind that it is read again. */
+    pause: int().notNull(),
+  },
+  (t) => [index('page_check_due').on(t.dueAt)],
 );
 
 export const stepTick = mysqlTable(
