@@ -30,6 +30,7 @@ export * from './third-party-list.ts';
 export { tableText } from './csv-out.ts';
 export * from './register.ts';
 export * from './schedule.ts';
+export * from './weekdays.ts';
 export * from './saved-searches.ts';
 export * from './spot.ts';
 export * from './plan.ts';

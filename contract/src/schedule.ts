@@ -1,15 +1,6 @@
 import { shouldBe } from './misfit.ts';
+import { weekdays } from './weekdays.ts';
 import { z } from './zod.ts';
-
-export const weekdays = [
-  'monday',
-  'tuesday',
-  'wednesday',
-  'thursday',
-  'friday',
-  'saturday',
-  'sunday',
-] as const;
 
 /** Whether a time zone of the IANA database is known here. */
 function isTimeZone(zone: string): boolean {
@@ -35,5 +26,3 @@ export const schedule = z
       .meta({ description: 'The time zone that it is meant in (IANA)' }),
   })
   .meta({ id: 'Schedule', example: { every: 'day', at: '03:00', zone: 'Europe/London' } });
-
-export type Schedule = z.infer<typeof schedule>;

@@ -1,7 +1,7 @@
 import { formatState, isBlockPath, parsePage, type PageNews } from '@orbis/contract';
 import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
 import { colourState } from '../describe/state.ts';
-import { fold, formatTimestamp, levelColour } from '../text.ts';
+import { fold, formatTimestamp } from '../text.ts';
 import { every, limit } from '../things/every.ts';
 
 export const addHistory: AddCommand = (program, run) => {
@@ -37,9 +37,7 @@ function describeNews({ at, state, why, seen }: PageNews, { colours, io }: Tools
   if (seen.length === 0) return `${head}\n  nothing is there any more\n`;
   const lines = seen.map(({ embed, spot, was, state: is, findings }) => {
     const before = was === null || was === is ? '' : `${formatState(was)}, then `;
-    const told = findings.map(
-      (f) => `${levelColour(f.level, colours)(`    ${f.level}`)}\n${fold(f.message, io.width, '    ')}`,
-    );
+    const told = findings.map(({ level, message }) => fold(`${level}: ${message}`, io.width, '    '));
     return `  ${embed} in ${spot}: ${before}${colourState(is, colours)}\n${told.join('')}`;
   });
   return `${head}\n${lines.join('')}`;

@@ -2,7 +2,7 @@ import { weekdays, type Schedule } from '@orbis/contract';
 import { UsedWrongly } from '../command.ts';
 
 /**
- * When the pages of a site are read by themselves, as it is typed: `hour`, `day@03:00`, `monday@3:00`, `never`.
+ * When the pages of a site are read by themselves, as it is typed: `hour`, `day@03:00`, `monday`, `never`.
  * @param zone the time zone that it is meant in; that of this machine where none is said.
  */
 export function scheduleIn(text: string, zone: string | undefined): Schedule | null {

@@ -29,7 +29,7 @@ export function SiteSchedule({
           onChange={({ target }) =>
             onChange(target.value === 'never' ? null : { ...now, every: target.value as Schedule['every'] })
           }
-          sx={{ minWidth: 220 }}
+          sx={{ width: { xs: '100%', sm: 230 } }}
         >
           <MenuItem value="never">never</MenuItem>
           <MenuItem value="hour">every hour</MenuItem>
@@ -59,7 +59,7 @@ export function SiteSchedule({
               value={schedule.zone}
               onChange={({ target }) => onChange({ ...schedule, zone: target.value })}
               slotProps={{ select: { native: true }, inputLabel: { shrink: true } }}
-              sx={{ minWidth: 220 }}
+              sx={{ width: { xs: '100%', sm: 230 } }}
             >
               {[...new Set([schedule.zone, ownZone, ...zones])].map((zone) => (
                 <option key={zone} value={zone}>

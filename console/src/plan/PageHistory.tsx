@@ -24,7 +24,7 @@ export function PageHistory({ page }: { page: string }) {
             key={`${news.sweep} ${news.at}`}
             sx={{
               'display': 'grid',
-              'gridTemplateColumns': { xs: '1fr', sm: '190px minmax(0, 1fr)' },
+              'gridTemplateColumns': { xs: '1fr', sm: '220px minmax(0, 1fr)' },
               'gap': { xs: 0.5, sm: 2 },
               'py': 1.25,
               'borderTop': 1,

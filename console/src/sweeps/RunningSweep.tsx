@@ -1,3 +1,4 @@
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import Typography from '@mui/material/Typography';
@@ -33,12 +34,12 @@ export function RunningSweep({ sweep: begun }: { sweep: Sweep }) {
     <Card
       title={`${isPaused ? 'Paused' : 'Reading your pages'} · ${live.scope ?? 'everything'}${live.at === null ? '' : ` at ${live.at}`}`}
       action={
-        <>
+        <Box sx={{ display: 'flex', gap: 1 }}>
           <Button onClick={() => tell.mutate(isPaused ? 'sweeps.resume' : 'sweeps.pause')}>
             {isPaused ? 'Go on' : 'Pause'}
           </Button>
           <Button onClick={() => tell.mutate('sweeps.stop')}>Stop</Button>
-        </>
+        </Box>
       }
     >
       <LinearProgress

@@ -12,10 +12,11 @@ import { formatWhen } from '../components/when.ts';
 export function Schedules() {
   const sites = useList('sites.list', {});
   if (sites.items.length === 0) return null;
+  const scheduled = sites.items.filter(({ schedule }) => schedule !== null);
   return (
     <Card title="Read by themselves">
       <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
-        {sites.items.map(({ key, name, schedule, nextSweepAt }) => (
+        {scheduled.map(({ key, name, schedule, nextSweepAt }) => (
           <Box
             component="li"
             key={key}
@@ -31,6 +32,15 @@ export function Schedules() {
           </Box>
         ))}
       </Box>
+      <Typography color="textSecondary" sx={{ mt: scheduled.length > 0 ? 1 : 0 }}>
+        {scheduled.length === 0
+          ? 'Pages are read when somebody asks for it. To have them read every night, open a site under '
+          : 'The others are read when somebody asks for it. When a site is read by itself, you say under '}
+        <Link to="/places" style={{ color: 'inherit' }}>
+          Places
+        </Link>
+        .
+      </Typography>
       <More list={sites} />
     </Card>
   );

@@ -24,7 +24,7 @@ import type {
   Terms,
 } from '@orbis/core';
 import type { YAMLError } from 'yaml';
-import type { Schedule } from '../schedule.ts';
+import type { Schedule, Weekday } from '../weekdays.ts';
 import type { ChangeFacts, ChangeKind } from '../change-facts.ts';
 
 type Sentence = (facts: Facts) => string;
@@ -255,7 +255,7 @@ export interface Language {
   /** Where a sweep read that did not read what is published. */
   readElsewhere: (address: string) => string;
   /** The days of the week, from Monday on. */
-  weekdays: Record<Exclude<Schedule['every'], 'hour' | 'day'>, string>;
+  weekdays: Record<Weekday, string>;
   /** When the pages of a site are read by themselves. */
   schedule: (schedule: Schedule | null) => string;
   /** That a sweep waits for a host that is too busy. */

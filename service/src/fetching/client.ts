@@ -11,7 +11,7 @@ export interface FetchedPage {
   url: string;
   status: number;
   text: string;
-  /** By which its host knows exactly this text again (RFC 9110, section 8.8.3); empty where it names nothing. */
+  /** By which its host knows exactly this text again (RFC 9110, section 8.8.3); empty for nothing. */
   etag: string;
 }
 

@@ -3,7 +3,7 @@ export class FetchFailure extends Error {
   /** The status that the server answered with, where it answered. */
   readonly status: number | null;
   readonly remedy: string;
-  /** In how many seconds it may be asked again, where it said that it is too busy; null where it did not say. */
+  /** In how many seconds it may be asked again, where it is too busy and says that; else null. */
   readonly retryAfter: number | null;
   /** Whether nothing at all has answered. */
   readonly isSilence: boolean;

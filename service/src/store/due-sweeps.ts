@@ -10,8 +10,8 @@ import { insertSweep } from './sweeps.ts';
 const together = 20;
 
 /**
- * Begins the sweeps of the sites whose time has come. One that came while nothing ran is made up for once; one
- * that comes while the same site is still being read is left out.
+ * Begins the sweeps of the sites whose time has come. One that came while nothing ran is made up for once;
+ * one that comes while the same site is still being read is left out.
  */
 export async function beginDueSweeps(db: Database, now: Date): Promise<void> {
   const due = await db

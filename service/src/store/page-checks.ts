@@ -7,16 +7,16 @@ import type { PageRow, SiteRow } from './places.ts';
 import { databaseNow, job, page, pageCheck, placement, site } from './schema.ts';
 import { insertSweep } from './sweeps.ts';
 
-/* How soon after a tick a page is read, in seconds, where its editor needs no longer; how long the first pause
-   is, of which each is three times the one before; and how long it is waited for what was ticked. */
+/* How soon after a tick a page is read, in seconds, where its editor needs no longer; how long the first
+   pause is, of which each is three times the one before; and how long it is waited for what was ticked. */
 const [soonest, firstPause, growth, patience] = [20, 60, 3, 45 * 60];
 
 /* So many are begun in one go; the others a second later. */
 const together = 20;
 
 /**
- * Has a page read by itself, as somebody says that something was done there: once its editor has published it,
- * and again until all of it is there. Call it in a transaction.
+ * Has a page read by itself, as somebody says that something was done there: once its editor has published
+ * it, and again until all of it is there. Call it in a transaction.
  */
 export async function askForCheck(
   tx: Handle,
@@ -44,14 +44,14 @@ export async function beginDueChecks(db: Database, now: Date): Promise<void> {
 const beginCheck = (db: Database, pageId: number, now: Date): Promise<void> =>
   inTransaction(db, async (tx) => {
     const [check] = await tx
-      .select({ pause: pageCheck.pause, isOver: sql<number>`${pageCheck.until} < ${databaseNow}` })
+      .select({ pause: pageCheck.pause, isOver: sql`${pageCheck.until} < ${databaseNow}`.mapWith(Number) })
       .from(pageCheck)
       .where(and(eq(pageCheck.pageId, pageId), lte(pageCheck.dueAt, databaseNow)))
       .for('update');
     // Another process has begun it.
     if (!check) return;
     const found = await pageThere(tx, pageId);
-    const isDone = found === null || Number(check.isOver) === 1 || !(await isSomethingOpen(tx, pageId));
+    const isDone = found === null || check.isOver === 1 || !(await isSomethingOpen(tx, pageId));
     if (isDone || !(await beginIn(tx, found, now)))
       return void (await tx.delete(pageCheck).where(eq(pageCheck.pageId, pageId)));
     await tx

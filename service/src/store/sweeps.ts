@@ -347,8 +347,8 @@ const insertSightings = (
     })),
   );
 
-/* Locks the host with the page; false where it is not this process’s any more, the sweep has ended, or another
-   has written the page. */
+/* Locks the host with the page; false where it is not this process’s any more, the sweep has ended, or
+   another has written the page. */
 async function lockPage(tx: Handle, owner: string, { sweepPage: of }: PageOfSweep): Promise<boolean> {
   const [host] = await tx
     .select({ owner: sweptHost.leaseOwner })

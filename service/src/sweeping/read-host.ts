@@ -53,7 +53,7 @@ export function hostReader(tools: LookTools, owner: string): ReadHost {
         if ((await step(turn, { host, owner, silence }, own)) === 'leave') return;
       }
     } catch (error) {
-      // Without the database there is nobody to tell; when it is back, the lease runs out and the sweep goes on.
+      // Without the database there is nobody to tell: the lease runs out, and the sweep goes on.
       if (isAway(error)) throw error;
       await letHostGo(tools.db, host, owner);
       if (!isStopping()) throw error;
