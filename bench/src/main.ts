@@ -12,6 +12,7 @@ import { million } from './million.ts';
 import { reading } from './reading.ts';
 import { room } from './room.ts';
 import { serving } from './serving.ts';
+import { sweeping } from './sweeping.ts';
 import { truth } from './truth.ts';
 import { wholeRegister } from './whole-register.ts';
 import { workbench } from './workbench.ts';
@@ -35,6 +36,7 @@ const named: typeof parts = {
   register: wholeRegister,
   room,
   serving,
+  sweeping,
   workbench,
 };
 

@@ -43,7 +43,6 @@ export function hostReader(tools: LookTools, owner: string): ReadHost {
     const keeping = setInterval(() => void keepHost(tools.db, host, owner).catch(() => undefined), keepEvery);
     try {
       for (;;) {
-        if (!(await keepHost(tools.db, host, owner))) return;
         if (isStopping()) return await letHostGo(tools.db, host, owner);
         const turn = await nextTurn(tools.db, host);
         if (turn === null) return await letHostGo(tools.db, host, owner);
@@ -77,7 +76,7 @@ async function step(turn: Turn, holding: Holding, tools: PageTools): Promise<'go
     await closeLane(db, turn, now());
     return 'go-on';
   }
-  await beginToRun(db, turn.job.id, now());
+  if (turn.job.state === 'waiting') await beginToRun(db, turn.job.id, now());
   try {
     return await readPage(next, holding, tools);
   } catch (error) {
