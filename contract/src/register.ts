@@ -276,6 +276,7 @@ export const pageNews = z
         }),
       )
       .meta({ description: 'What was seen otherwise than before; nothing where the page was not read' }),
+    gone: count.meta({ description: 'How many of what was seen before are not placed there any more' }),
   })
   .meta({ id: 'PageNews' });
 

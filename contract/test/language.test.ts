@@ -126,6 +126,9 @@ describe('the language file', () => {
       'paused-stands',
       'page-unreachable',
       'block-not-everywhere',
+      'still-cached',
+      'file-altered',
+      'file-unreachable',
       // What visitors’ browsers say.
       'contact-blocked',
     ];

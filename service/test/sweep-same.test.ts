@@ -152,6 +152,23 @@ describe('a page that is as it was when it is read again', () => {
     expect([...first.data.items, ...second.items]).to.deep.equal(data.items);
   });
 
+  it('says how many are not placed there any more', async () => {
+    await test.client.call('spots.create', { body: { key: `${page}#other` } });
+    const { data: other } = await test.client.call('placements.create', {
+      body: { embed: 'talk', place: `${page}#other` },
+    });
+    expect(await news()).to.equal(2);
+    await test.client.call('placements.delete', { params: { placement: other.id }, ifMatch });
+    expect(await news()).to.equal(1);
+    const { data } = await test.client.call('sweeps.onPage', { params: { page }, query: { limit: 2 } });
+    expect(
+      data.items.map(({ seen, gone }) => [seen.map(({ was, state }) => [was, state]), gone]),
+    ).to.deep.equal([
+      [[], 1],
+      [[[null, 'planned']], 0],
+    ]);
+  });
+
   it('shows what it would show if nothing were known of it', () =>
     fc.assert(
       fc.asyncProperty(

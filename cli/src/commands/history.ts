@@ -1,4 +1,4 @@
-import { formatState, isBlockPath, parsePage, type PageNews } from '@orbis/contract';
+import { formatState, isBlockPath, parsePage, spoken, type PageNews } from '@orbis/contract';
 import { UsedWrongly, type AddCommand, type Tools } from '../command.ts';
 import { colourState } from '../describe/state.ts';
 import { fold, formatTimestamp } from '../text.ts';
@@ -31,14 +31,15 @@ export const addHistory: AddCommand = (program, run) => {
 };
 
 /* One line for when it was, and one for each thing that was seen otherwise than before. */
-function describeNews({ at, state, why, seen }: PageNews, { colours, io }: Tools): string {
+function describeNews({ at, state, why, seen, gone }: PageNews, { colours, io }: Tools): string {
   const head = colours.bold(formatTimestamp(at));
   if (state === 'unreachable') return `${head}\n  ${colours.red('could not be read')}: ${why ?? ''}\n`;
-  if (seen.length === 0) return `${head}\n  nothing is there any more\n`;
+  if (seen.length === 0 && gone === 0) return `${head}\n  nothing is placed here\n`;
   const lines = seen.map(({ embed, spot, was, state: is, findings }) => {
     const before = was === null || was === is ? '' : `${formatState(was)}, then `;
     const told = findings.map(({ level, message }) => fold(`${level}: ${message}`, io.width, '    '));
     return `  ${embed} in ${spot}: ${before}${colourState(is, colours)}\n${told.join('')}`;
   });
-  return `${head}\n${lines.join('')}`;
+  const ended = gone === 0 ? '' : `  ${spoken.noLongerPlaced(gone)}\n`;
+  return `${head}\n${lines.join('')}${ended}`;
 }

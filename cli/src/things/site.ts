@@ -179,6 +179,8 @@ async function changeSite(
   words: string[],
   { kind, unset = [], ...named }: Options,
 ): Promise<Exit> {
+  if (named.timeZone !== undefined && named.sweep === undefined)
+    throw new UsedWrongly('--time-zone says what the time of --sweep is meant in: give both.');
   const values = valuesIn(named);
   if (words.length === 0 && unset.length === 0 && Object.keys(values).length === 0)
     throw new UsedWrongly(

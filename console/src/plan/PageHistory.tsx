@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import type { PageNews } from '@orbis/contract';
-import { formatState } from '@orbis/contract/language';
+import { formatState, spoken } from '@orbis/contract/language';
 import { useList } from '../api.ts';
 import { Card } from '../components/Card.tsx';
 import { Disclosure } from '../components/Disclosure.tsx';
@@ -42,9 +42,9 @@ export function PageHistory({ page }: { page: string }) {
   );
 }
 
-function News({ news: { state, why, seen } }: { news: PageNews }) {
+function News({ news: { state, why, seen, gone } }: { news: PageNews }) {
   if (state === 'unreachable') return <Typography color="error">It could not be read: {why}</Typography>;
-  if (seen.length === 0) return <Typography>Nothing is placed here any more.</Typography>;
+  if (seen.length === 0 && gone === 0) return <Typography>Nothing is placed here.</Typography>;
   return (
     <Box>
       {seen.map((each) => (
@@ -70,6 +70,7 @@ function News({ news: { state, why, seen } }: { news: PageNews }) {
           )}
         </Box>
       ))}
+      {gone > 0 && <Typography color="textSecondary">{spoken.noLongerPlaced(gone)}</Typography>}
     </Box>
   );
 }

@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MuiLink from '@mui/material/Link';
 import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { Link, useSearchParams } from 'react-router';
 import { spoken } from '@orbis/contract/language';
@@ -111,6 +112,11 @@ export default function PlanScreen() {
             </Empty>
           ) : (
             <Card title="What to do">
+              {plan.steps.some(({ action }) => action !== 'already-there') && (
+                <Typography color="textSecondary" sx={{ mb: 2, displayPrint: 'none' }}>
+                  Tick what is done: then Orbis reads the page by itself, until it is there.
+                </Typography>
+              )}
               <PlanSteps
                 plan={plan}
                 names={new Map(placed.map(({ id, embedName }) => [id, embedName]))}

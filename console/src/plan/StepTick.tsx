@@ -33,8 +33,7 @@ export function StepTick({ number, step, work }: { number: number; step: PlanSte
         />
         {step.ticked && isTicked && (
           <Typography variant="body2" color="textSecondary">
-            ticked by {step.ticked.by}, {formatWhen(step.ticked.at)}. Orbis reads the page soon, to see it
-            there.
+            ticked by {step.ticked.by}, {formatWhen(step.ticked.at)}
           </Typography>
         )}
         {step.ticked && isTicked && work.check && (

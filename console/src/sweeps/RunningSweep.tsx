@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { Sweep } from '@orbis/contract';
 import { plural, spoken } from '@orbis/contract/language';
 import { api, refresh } from '../api.ts';
@@ -13,13 +13,18 @@ import { formatWhen } from '../components/when.ts';
 import { watchSweep } from './watch.ts';
 
 /** How far a sweep is that has not ended, whoever began it; it is paused, let go on and stopped here. */
-export function RunningSweep({ sweep: begun }: { sweep: Sweep }) {
+export function RunningSweep({ sweep: begun, onEnd }: { sweep: Sweep; onEnd: (sweep: Sweep) => void }) {
   const [live, setLive] = useState(begun);
   const { id } = begun;
+  const told = useRef(onEnd);
   useEffect(() => {
     const leaving = new AbortController();
     void watchSweep(id, setLive, leaving.signal).then(
-      () => refresh('sweeps'),
+      async (ended) => {
+        if (ended.endedAt === null) return;
+        await refresh('sweeps');
+        told.current(ended);
+      },
       () => {},
     );
     return () => leaving.abort();

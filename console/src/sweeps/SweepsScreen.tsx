@@ -6,7 +6,7 @@ import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { PlacementState, Sweep } from '@orbis/contract';
 import { formatSeen, plural, spoken } from '@orbis/contract/language';
-import { refresh, useList } from '../api.ts';
+import { api, refresh, useList } from '../api.ts';
 import { useAnnounce } from '../components/Announcer.tsx';
 import { Card } from '../components/Card.tsx';
 import { Empty } from '../components/Empty.tsx';
@@ -17,7 +17,6 @@ import { formatWhen } from '../components/when.ts';
 import { RunningSweep } from './RunningSweep.tsx';
 import { Schedules } from './Schedules.tsx';
 import { SweptPages } from './SweptPages.tsx';
-import { sweepToItsEnd } from './watch.ts';
 
 /** Reading the published pages: begun here, followed live, and what each sweep saw. */
 export default function SweepsScreen() {
@@ -29,13 +28,13 @@ export default function SweepsScreen() {
   const isReadingAll = running.some(({ scope }) => scope === null);
 
   const sweep = useMutation({
-    mutationFn: async () => sweepToItsEnd({}, () => void refresh('sweeps')),
-    onSuccess: async (ended) => {
-      setOpen(ended.id);
-      await refresh('sweeps');
-      announce(`${plural(ended.read, 'page')} read.`);
-    },
+    mutationFn: () => api.call('sweeps.create', { body: {} }),
+    onSuccess: () => refresh('sweeps'),
   });
+  const onEnd = (ended: Sweep): void => {
+    setOpen(ended.id);
+    announce(`${plural(ended.read, 'page')} read.`);
+  };
 
   return (
     <>
@@ -50,7 +49,7 @@ export default function SweepsScreen() {
       <ProblemNote error={list.error ?? sweep.error} />
       <Stack spacing={3}>
         {running.map((each) => (
-          <RunningSweep key={each.id} sweep={each} />
+          <RunningSweep key={each.id} sweep={each} onEnd={onEnd} />
         ))}
         <Schedules />
         {list.data && list.items.length === 0 && (

@@ -254,6 +254,8 @@ export interface Language {
   seenElsewhere: string;
   /** Where a sweep read that did not read what is published. */
   readElsewhere: (address: string) => string;
+  /** Of what a sweep saw before, so many are not placed on the page any more. */
+  noLongerPlaced: (embeds: number) => string;
   /** The days of the week, from Monday on. */
   weekdays: Record<Weekday, string>;
   /** When the pages of a site are read by themselves. */

@@ -24,8 +24,11 @@ export interface PlacementSeen {
   findings: PageFinding[];
 }
 
+/* What is found beside the page: in the file that its frame shows, in a cache. */
+type FoundBeside = 'file-altered' | 'file-unreachable' | 'still-cached';
+
 export interface PageFinding {
-  rule: 'missing' | 'altered' | 'doubled' | 'shown-as-text' | 'file-altered' | 'file-unreachable';
+  rule: 'missing' | 'altered' | 'doubled' | 'shown-as-text' | FoundBeside;
   level: Level;
   facts: Record<string, string | number | null>;
 }

@@ -45,6 +45,8 @@ export interface Fetching {
   readPage(url: string, declared: readonly string[]): Promise<FetchedPage>;
   /** The same for a page whose text is known under a tag. @throws FetchFailure */
   readPageAgain(url: string, declared: readonly string[], etag: string): Promise<FetchedPage | KnownPage>;
+  /** The same as visitors get it, who may get what a cache has. @throws FetchFailure */
+  readPageAsVisitors(url: string, declared: readonly string[]): Promise<FetchedPage>;
   /** Asks for anything at all, by the same rules. @throws FetchFailure */
   get(url: string, options: GetOptions): Promise<Fetched>;
   /** Breaks off what is being fetched, with {@link FetchingClosed}. */
@@ -112,11 +114,11 @@ export function createFetching({
 }
 
 /* A page, from wherever its robots.txt and those of where it leads let it be read. */
-function readPagesWith(get: Fetching['get'], robots: Robots): Pick<Fetching, 'readPage' | 'readPageAgain'> {
+function readPagesWith(get: Fetching['get'], robots: Robots): ReadsPages {
   const read = async (
     address: string,
     declared: readonly string[],
-    known: Pick<GetOptions, 'knownAs'>,
+    how: Pick<GetOptions, 'knownAs' | 'throughCaches'>,
   ): Promise<FetchedPage | KnownPage> => {
     const own = new Set(declared.map((site) => new URL(site).origin));
     const ask = async (at: string): Promise<void> => {
@@ -127,7 +129,7 @@ function readPagesWith(get: Fetching['get'], robots: Robots): Pick<Fetching, 're
       declared,
       accept: 'text/html, application/xhtml+xml;q=0.9',
       pagesOnly: true,
-      ...known,
+      ...how,
     });
     // Where it was led to another site, that one is asked too before anything is made of its page.
     if (new URL(url).origin !== new URL(address).origin) await ask(url);
@@ -135,20 +137,17 @@ function readPagesWith(get: Fetching['get'], robots: Robots): Pick<Fetching, 're
     const text = decodePage(body, headers.get('content-type') ?? '');
     return { url, status, text, etag: strongTag(headers.get('etag')) };
   };
+  // Nobody answers so who was not asked whether something has changed: other answers with 304 are refused.
+  const readNew = async (...of: Parameters<typeof read>): Promise<FetchedPage> =>
+    (await read(...of)) as FetchedPage;
   return {
+    readPage: (address, declared) => readNew(address, declared, {}),
     readPageAgain: (address, declared, etag) => read(address, declared, { knownAs: etag }),
-    readPage: async (address, declared) => {
-      const page = await read(address, declared, {});
-      if (page.text === null)
-        throw new FetchFailure(
-          'the host answers 304 without being asked so.',
-          'Have the site’s server mended.',
-          304,
-        );
-      return page;
-    },
+    readPageAsVisitors: (address, declared) => readNew(address, declared, { throughCaches: true }),
   };
 }
+
+type ReadsPages = Pick<Fetching, 'readPage' | 'readPageAgain' | 'readPageAsVisitors'>;
 
 /* A weak one may stay as it is although a code has changed (RFC 9110, section 8.8.1). */
 const strongTag = (value: string | null): string =>

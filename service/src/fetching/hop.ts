@@ -26,6 +26,8 @@ export interface GetOptions {
   beginning?: number;
   /** The tag of what is known already: where nothing has changed, the answer has status 304 and no body. */
   knownAs?: string;
+  /** Asks as visitors do: a cache may answer. */
+  throughCaches?: boolean;
 }
 
 const agentName = 'Orbis/0.1 (reads the pages of its owner)';
@@ -75,13 +77,12 @@ export async function hop(
   return { url: url.href, status, headers, body: Buffer.concat(chunks), cut };
 }
 
-/* Past every cache. */
-const asked = ({ accept, range, knownAs }: GetOptions): Record<string, string> => ({
+/* Past every cache, if nothing else is said. */
+const asked = ({ accept, range, knownAs, throughCaches }: GetOptions): Record<string, string> => ({
   'user-agent': agentName,
   accept,
   'accept-encoding': range === undefined ? acceptedEncodings : 'identity',
-  'cache-control': 'no-cache',
-  'pragma': 'no-cache',
+  ...(throughCaches ? {} : { 'cache-control': 'no-cache', 'pragma': 'no-cache' }),
   ...(range === undefined ? {} : { range: `bytes=0-${range - 1}` }),
   ...(knownAs === undefined ? {} : { 'if-none-match': knownAs }),
 });

@@ -31,14 +31,16 @@ export function serializePageNews(
   before: readonly SightingRow[],
 ): PageNews {
   const was = new Map(before.map((each) => [each.placement, each.sighting]));
-  const news =
-    row.state === 'unreachable' ? [] : seen.filter((each) => isNews(each.sighting, was.get(each.placement)));
+  const isRead = row.state !== 'unreachable';
+  const news = isRead ? seen.filter((each) => isNews(each.sighting, was.get(each.placement))) : [];
+  const still = new Set(seen.map(({ placement }) => placement));
   return {
     sweep: row.sweep,
     at: (row.readAt ?? new Date(0)).toISOString(),
-    state: row.state === 'unreachable' ? 'unreachable' : 'read',
+    state: isRead ? 'read' : 'unreachable',
     why: row.why,
     seen: news.map((each) => ({ ...serializeSighting(each), was: was.get(each.placement)?.state ?? null })),
+    gone: isRead ? before.filter(({ placement }) => !still.has(placement)).length : 0,
   };
 }
 

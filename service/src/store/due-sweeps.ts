@@ -4,6 +4,7 @@ import { isDuplicate } from '../database/errors.ts';
 import { inTransaction } from '../database/transaction.ts';
 import { nextSweepOf } from './next-sweep.ts';
 import { databaseNow, job, site } from './schema.ts';
+import { eachOf } from './each-of.ts';
 import { insertSweep } from './sweeps.ts';
 
 /* So many are begun in one go; the others a second later. */
@@ -20,7 +21,7 @@ export async function beginDueSweeps(db: Database, now: Date): Promise<void> {
     .where(and(lte(site.nextSweepAt, databaseNow), isNull(site.goneAt)))
     .orderBy(asc(site.nextSweepAt))
     .limit(together);
-  for (const { id } of due) await beginDue(db, id, now);
+  await eachOf(due, ({ id }) => beginDue(db, id, now));
 }
 
 const beginDue = (db: Database, id: number, now: Date): Promise<void> =>

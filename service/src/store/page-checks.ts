@@ -3,6 +3,7 @@ import type { Database, Handle } from '../database/connect.ts';
 import { isDuplicate } from '../database/errors.ts';
 import { inTransaction } from '../database/transaction.ts';
 import { isBlock, pagesShowing } from './blocks.ts';
+import { eachOf } from './each-of.ts';
 import type { PageRow, SiteRow } from './places.ts';
 import { databaseNow, job, page, pageCheck, placement, site } from './schema.ts';
 import { insertSweep } from './sweeps.ts';
@@ -38,7 +39,7 @@ export async function beginDueChecks(db: Database, now: Date): Promise<void> {
     .where(lte(pageCheck.dueAt, databaseNow))
     .orderBy(asc(pageCheck.dueAt))
     .limit(together);
-  for (const { pageId } of due) await beginCheck(db, pageId, now);
+  await eachOf(due, ({ pageId }) => beginCheck(db, pageId, now));
 }
 
 const beginCheck = (db: Database, pageId: number, now: Date): Promise<void> =>

@@ -42,14 +42,15 @@ export const findSite = async (db: Handle, key: string): Promise<SiteRow | null>
 /** Declares a site; one that was removed has its key again, and its pages come back as they are added. */
 export async function insertSite(
   db: Handle,
-  values: Pick<SiteRow, 'key' | ChangingOfSite>,
+  said: Pick<SiteRow, 'key' | ChangingOfSite>,
   { by, now }: Actor,
 ): Promise<void> {
+  const values = { ...said, nextSweepAt: nextSweepOf(said.schedule, now) };
   const back = { ...values, goneAt: null, version: sql`${site.version} + 1` };
   const [again] = await db
     .update(site)
     .set(back)
-    .where(and(eq(site.key, values.key), isNotNull(site.goneAt)));
+    .where(and(eq(site.key, said.key), isNotNull(site.goneAt)));
   if (again.affectedRows === 0) await db.insert(site).values({ ...values, createdAt: now, createdBy: by });
 }
 

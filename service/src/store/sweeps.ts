@@ -84,8 +84,13 @@ export async function insertSweep(
 /* The host of an address, as sweeps know it. */
 async function hostOf(tx: Handle, address: string): Promise<number> {
   const name = new URL(address).host;
+  const find = () => tx.select({ id: sweptHost.id }).from(sweptHost).where(eq(sweptHost.name, name));
+  // Mostly it is known, and whoever reads from it is not held up.
+  const [known] = await find();
+  if (known) return known.id;
   await tx.insert(sweptHost).ignore().values({ name });
-  const [row] = await tx.select({ id: sweptHost.id }).from(sweptHost).where(eq(sweptHost.name, name));
+  // Whoever was faster is seen only by a reading that locks.
+  const [row] = await find().for('update');
   return row!.id;
 }
 

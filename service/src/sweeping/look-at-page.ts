@@ -4,7 +4,6 @@ import { digest } from '../digest.ts';
 import type { FetchedPage, Fetching, KnownPage } from '../fetching/client.ts';
 import type { FetchFailure } from '../fetching/failure.ts';
 import type { Reader } from '../reading/reader.ts';
-import { pageUrl } from '../serializers/places.ts';
 import { issuedElsewhere, issuedTexts } from '../store/issued.ts';
 import { lastReadOf, type PageReadRow } from '../store/page-reads.ts';
 import { declaredAddresses } from '../store/places.ts';
@@ -12,6 +11,8 @@ import type { PlacementResult } from '../store/seen.ts';
 import type { HeadSeen } from '../store/site-heads.ts';
 import type { PageOfSweep, PageResult, SamePage } from '../store/sweeps.ts';
 import type { RenderContext } from '../usecases/render-context.ts';
+import { addressOfPage } from './address-of-page.ts';
+import { behindCache } from './behind-cache.ts';
 import { expectedOn, type ExpectedOnPage } from './expected-on-page.ts';
 import { withItsFile } from './file-of-frame.ts';
 import { resultOf, unreachable } from './placement-result.ts';
@@ -74,7 +75,7 @@ export async function lookAtPage(
       const etag = page?.etag ?? known.etag;
       return { result: { state: 'same', status, known, etag }, failure: null, took };
     }
-    return { result: await whatIsOn(page!, expected, { ...tools, declared }), failure: null, took };
+    return { result: await whatIsOn(page!, row, expected, { ...tools, declared }), failure: null, took };
   } catch (error) {
     const own = expected.placements.filter((placed) => expected.ofBlock(placed) === null);
     const failure = whyUnreadable(error);
@@ -98,8 +99,9 @@ const ask = (
 /* What a page shows of what is expected on it. */
 async function whatIsOn(
   { text, status, etag, content }: FetchedPage & { content: string },
+  row: PageOfSweep,
   { placements, leaving, sought, ofBlock, basis }: ExpectedOnPage,
-  { db, reader, files, placementUrl, declared }: PageTools & { declared: readonly string[] },
+  { db, reader, fetching, files, placementUrl, declared }: PageTools & { declared: readonly string[] },
 ): Promise<PageResult> {
   const issued = await issuedTexts(db, placements);
   const expected = placements.map(({ id, publicId, lastSeenAt, seen }) => ({
@@ -116,26 +118,23 @@ async function whatIsOn(
     issued: new Map<number, string>(),
   }));
   const { placements: scanned, inHead } = await reader.reconcilePage(text, [...expected, ...ended], sought);
+  const hidden = await behindCache(row, { content, scanned, expected }, { reader, fetching, declared });
   const seen: PlacementResult[] = [];
   // One after the other, as they may all be of one server.
   for (const [i, placed] of placements.entries()) {
     const own = issued.get(placed.id) ?? [];
-    const found = await withItsFile(scanned[i]!, own, { fetching: files, reader, declared });
+    const found = await withItsFile(hidden.seen[i]!, own, { fetching: files, reader, declared });
     seen.push({ ...resultOf(placed, found, own), block: ofBlock(placed) });
   }
   const gone = leaving
     .filter((_, i) => scanned[placements.length + i]!.state === 'missing')
     .map((each) => ({ id: each.id, isOfBlock: ofBlock(each) !== null }));
   const head = await headSeen(db, { sought, inHead }, [...seen, ...leaving.map(carriedByLeaving)]);
-  // What frames show may change while the page stays as it is.
+  // What frames show may change while the page stays as it is, and so may what a cache has.
   const hasFiles = [...issued.values()].flat().some(({ file }) => file !== null);
-  const kept = { basis, ...(hasFiles ? { content: '', etag: '' } : { content, etag }) };
+  const kept = { basis, ...(hasFiles || hidden.isAny ? { content: '', etag: '' } : { content, etag }) };
   return { state: 'read', status, why: null, digest: content, seen, gone, head, kept };
 }
-
-/* Where a page is read: at the site’s own address, or at a further one. */
-const addressOfPage = ({ site, page, address }: PageOfSweep): string =>
-  pageUrl({ address: address ?? site.address }, page);
 
 const carriedByLeaving = ({ id, seenDelivery }: { id: number; seenDelivery: number | null }) => ({
   placementId: id,

@@ -49,7 +49,8 @@ export function createSweeper(readHost: ReadHost, { db, owner, log, prepare }: S
     reading.add(work);
   };
   const fill = async (): Promise<void> => {
-    await prepare();
+    // What was asked for is read all the same.
+    await prepare().catch(complain);
     while (!stopping && reading.size < hostsAtOnce) {
       const host = await claimHost(db, owner);
       away = false;

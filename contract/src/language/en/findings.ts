@@ -378,6 +378,11 @@ export const findings = {
     remedy: (f) =>
       `See whether ${f.page} shows the block. If it is not meant to, say more closely which pages do.`,
   },
+  'still-cached': {
+    message: () =>
+      'It is on the page, but a cache still hands out an earlier version: visitors may not see it yet.',
+    remedy: () => 'Wait until the cache has the new one, or empty it where you can.',
+  },
   'missing': {
     message: () => 'It was on this page, and no longer is.',
     remedy: () => 'Paste its code again, or end the placement.',

@@ -67,6 +67,8 @@ export const en = {
   standing,
   fillFaults,
   seenElsewhere: 'there',
+  noLongerPlaced: (embeds) =>
+    embeds === 1 ? '1 embed is not placed here any more.' : `${embeds} embeds are not placed here any more.`,
   weekdays,
   schedule: (when) => {
     if (when === null) return 'only when somebody asks';

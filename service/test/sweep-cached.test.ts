@@ -1,0 +1,70 @@
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { expect } from 'chai';
+import { sweepAll } from '@orbis/demo';
+import { startTestOrbis, talkCode, type TestOrbis } from './support/orbis.ts';
+
+const page = 'moor/talks';
+
+describe('a page behind a cache', () => {
+  let test: TestOrbis;
+  let server: Server;
+  let id: string;
+  /* What is published, and what a cache has of it: null where it has nothing. */
+  let published = '<p>Nothing yet</p>';
+  let cached: string | null = null;
+
+  before(async () => {
+    test = await startTestOrbis();
+    server = createServer((request, response) => {
+      const isPast = request.headers['cache-control'] === 'no-cache';
+      response
+        .writeHead(200, { 'content-type': 'text/html' })
+        .end(isPast ? published : (cached ?? published).replace('TIME', String(Math.random())));
+    });
+    await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+    const address = `http://moor.localhost:${(server.address() as AddressInfo).port}`;
+    await test.client.call('sites.create', { body: { key: 'moor', name: 'Moor', address } });
+    await test.client.call('pages.create', { body: { key: page, title: 'Talks' } });
+    await test.client.call('spots.create', { body: { key: `${page}#main` } });
+    await test.client.call('embeds.create', { body: { name: 'Talk', text: talkCode(test.world.port) } });
+    const body = { embed: 'talk', place: `${page}#main` };
+    ({ id } = (await test.client.call('placements.create', { body })).data);
+  });
+  after(async () => {
+    await test.stop();
+    server.closeAllConnections();
+    server.close();
+  });
+
+  const deliver = async (): Promise<string> =>
+    (await test.client.call('deliveries.create', { params: { placement: id } })).data.text;
+  const seen = async (): Promise<[state: string, rules: string[]]> => {
+    await sweepAll(test.client);
+    const { data } = await test.client.call('placements.read', { params: { placement: id } });
+    return [data.state, data.findings.map(({ rule }) => rule)];
+  };
+
+  it('says of what is published that visitors may not see it yet, until they do', async () => {
+    cached = published;
+    expect(await seen(), 'it is not published yet').to.deep.equal(['planned', []]);
+    published = `<main>${await deliver()}</main>`;
+    expect(await seen()).to.deep.equal(['live', ['still-cached']]);
+    expect(await seen(), 'it still is').to.deep.equal(['live', ['still-cached']]);
+    cached = published;
+    expect(await seen()).to.deep.equal(['live', []]);
+  });
+
+  it('says so of a newer code, and not where the page only differs elsewhere', async () => {
+    await test.client.call('revisions.create', {
+      params: { embed: 'talk' },
+      ifMatch: '*',
+      body: { options: { start: 7 } },
+    });
+    cached = published;
+    published = `<main>${await deliver()}</main>`;
+    expect(await seen()).to.deep.equal(['live', ['still-cached']]);
+    cached = `${published}<p>TIME</p>`;
+    expect(await seen()).to.deep.equal(['live', []]);
+  });
+});
