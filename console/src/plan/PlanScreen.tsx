@@ -5,6 +5,7 @@ import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { Link, useSearchParams } from 'react-router';
+import type { PagePlan } from '@orbis/contract';
 import { spoken } from '@orbis/contract/language';
 import { api, refresh } from '../api.ts';
 import { useAnnounce } from '../components/Announcer.tsx';
@@ -112,11 +113,7 @@ export default function PlanScreen() {
             </Empty>
           ) : (
             <Card title="What to do">
-              {plan.steps.some(({ action }) => action !== 'already-there') && (
-                <Typography color="textSecondary" sx={{ mb: 2, displayPrint: 'none' }}>
-                  Tick what is done: then Orbis reads the page by itself, until it is there.
-                </Typography>
-              )}
+              <TickHint steps={plan.steps} />
               <PlanSteps
                 plan={plan}
                 names={new Map(placed.map(({ id, embedName }) => [id, embedName]))}
@@ -138,6 +135,14 @@ export default function PlanScreen() {
     </>
   );
 }
+
+/* What a tick brings about, where there is something to do. */
+const TickHint = ({ steps }: Pick<PagePlan, 'steps'>) =>
+  steps.some(({ action }) => action !== 'already-there') && (
+    <Typography color="textSecondary" sx={{ mb: 2, displayPrint: 'none' }}>
+      Tick what is done: then Orbis reads the page by itself, until it is there.
+    </Typography>
+  );
 
 /* The picture of the page, and its plan beside it where there is room. */
 const besideIt = {
