@@ -13,11 +13,13 @@ describe('a page behind a cache', () => {
   /* What is published, and what a cache has of it: null where it has nothing. */
   let published = '<p>Nothing yet</p>';
   let cached: string | null = null;
+  let asked: string[] = [];
 
   before(async () => {
     test = await startTestOrbis();
     server = createServer((request, response) => {
       const isPast = request.headers['cache-control'] === 'no-cache';
+      asked.push(isPast ? 'past' : 'through');
       response
         .writeHead(200, { 'content-type': 'text/html' })
         .end(isPast ? published : (cached ?? published).replace('TIME', String(Math.random())));
@@ -66,5 +68,9 @@ describe('a page behind a cache', () => {
     expect(await seen()).to.deep.equal(['live', ['still-cached']]);
     cached = `${published}<p>TIME</p>`;
     expect(await seen()).to.deep.equal(['live', []]);
+    asked = [];
+    published = published.replace('<main>', '<main><p>Another word</p>');
+    expect(await seen()).to.deep.equal(['live', []]);
+    expect(asked, 'nothing of ours is news').to.deep.equal(['past']);
   });
 });

@@ -180,7 +180,17 @@ export const placementsOn = (db: Handle, pageId: number): Promise<StoredPlacemen
 /** Of a placement, what a sweep must know beside what was handed out. */
 export interface SweptPlacement extends Pick<
   PlacementRow,
-  'id' | 'publicId' | 'pageId' | 'lastSeenAt' | 'seen' | 'wanted' | 'issued' | 'stale' | 'pausedAt'
+  | 'id'
+  | 'publicId'
+  | 'pageId'
+  | 'lastSeenAt'
+  | 'seen'
+  | 'wanted'
+  | 'issued'
+  | 'stale'
+  | 'pausedAt'
+  | 'seenDelivery'
+  | 'findings'
 > {
   /** The number of its embed’s newest revision. */
   revision: number;
@@ -201,6 +211,8 @@ export const placementsToSweep = (db: Handle, pageIds: readonly number[]): Promi
       issued: placement.issued,
       stale: placement.stale,
       pausedAt: placement.pausedAt,
+      seenDelivery: placement.seenDelivery,
+      findings: placement.findings,
       revision: embed.revision,
       retiredAt: embed.retiredAt,
     })

@@ -12,7 +12,7 @@ import type { HeadSeen } from '../store/site-heads.ts';
 import type { PageOfSweep, PageResult, SamePage } from '../store/sweeps.ts';
 import type { RenderContext } from '../usecases/render-context.ts';
 import { addressOfPage } from './address-of-page.ts';
-import { behindCache } from './behind-cache.ts';
+import { behindCache, isNewsOn } from './behind-cache.ts';
 import { expectedOn, type ExpectedOnPage } from './expected-on-page.ts';
 import { withItsFile } from './file-of-frame.ts';
 import { resultOf, unreachable } from './placement-result.ts';
@@ -118,7 +118,12 @@ async function whatIsOn(
     issued: new Map<number, string>(),
   }));
   const { placements: scanned, inHead } = await reader.reconcilePage(text, [...expected, ...ended], sought);
-  const hidden = await behindCache(row, { content, scanned, expected }, { reader, fetching, declared });
+  const isNews = isNewsOn(placements);
+  const hidden = await behindCache(
+    row,
+    { content, scanned, expected, isNews },
+    { reader, fetching, declared },
+  );
   const seen: PlacementResult[] = [];
   // One after the other, as they may all be of one server.
   for (const [i, placed] of placements.entries()) {
