@@ -91,6 +91,7 @@ describe('the command line, with what pauses, moves and goes', () => {
     expect(await said('--sweep monday')).to.match(/Read +every Monday at 03:00 \(/);
     expect(await said('--sweep hour@00:20')).to.match(/Read +every hour, 20 minutes past, next/);
     expect(await said('--sweep never')).to.match(/Read +only when somebody asks\n/);
+    expect((await orbis('change site hollinfell --time-zone Etc/UTC')).exit).to.equal(2);
     const wrong = await orbis('change site hollinfell --sweep noon');
     expect([wrong.exit, wrong.err]).to.deep.equal([
       2,

@@ -112,6 +112,16 @@ describe('a site that is read by itself', () => {
     expect((await site()).nextSweepAt).to.match(/T03:00:00\.000Z$/);
   });
 
+  it('is due again where a site without pages comes back', async () => {
+    const empty = { site: 'empty' };
+    await test.client.call('sites.delete', { params: empty, ifMatch: '*', query: {} });
+    const { data } = await test.client.call('changes.list', { query: { limit: 1, standing: 'true' } });
+    await test.client.call('changes.undo', { params: { change: data.items[0]!.id }, body: {} });
+    const { data: again } = await test.client.call('sites.read', { params: empty });
+    expect(again.schedule).to.deep.equal(nightly);
+    expect(again.nextSweepAt).to.match(/T03:00:00\.000Z$/);
+  });
+
   it('says what is no time and no time zone', async () => {
     const wrong = await refusal(change({ every: 'day', at: '25:00', zone: 'Moon/Crater' }));
     expect(wrong.problem.errors?.map(({ pointer }) => pointer)).to.deep.equal([
