@@ -85,7 +85,9 @@ describe('an owner whose site has colours', () => {
     await page.getByRole('option', { name: 'Your own words' }).click();
     await page.getByLabel('When it was sent').fill('Until the next new moon');
     const inside = page.frameLocator('iframe').frameLocator('iframe');
-    await inside.locator('[data-orbis-sent="Until the next new moon"]').waitFor();
+    const worded = inside.locator('[data-orbis-sent="Until the next new moon"]');
+    // While words are typed, frames are replaced: a wait inside one that goes is ended with an error.
+    await until(() => worded.isVisible().catch(() => false));
     await inside
       .getByRole('button', { name: 'Sign up' })
       .evaluate((button: HTMLButtonElement) => button.click());
