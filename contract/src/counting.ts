@@ -19,5 +19,11 @@ export const mostReached = 10_000;
 /** So many contracts and limits that want looking at are told of at once. */
 export const mostTermsToSee = 5;
 
+/** So many findings of a level are counted. */
+export const mostFindingsCounted = 1000;
+
+/** So many findings are shown of what wants attention first. */
+export const mostToTell = 5;
+
 /** So many placements are counted of those in one state that want doing. */
 export const mostToDo = 200;

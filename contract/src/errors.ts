@@ -100,6 +100,8 @@ const statuses = {
   'address-not-of-site': row(422, 2),
   'nothing-to-sweep': row(422, 2),
   'sweep-ended': row(409, 4),
+  'time-passed': row(422, 2),
+  'finding-without-code': row(409, 4),
   'job-running': row(409, 4),
   'browser-missing': row(503, 3),
   'browser-failed': row(503, 3),

@@ -2,6 +2,7 @@
  * Schemas and types of all that crosses a wire or a file: the interface, sheets, errors, and the sentences
  * that people read.
  */
+export * from './attention.ts';
 export * from './change-facts.ts';
 export * from './change-lists.ts';
 export * from './change-log.ts';

@@ -158,6 +158,7 @@ const parameterWords: Readonly<Record<string, string>> = {
   link: 'The id of a link to a plan',
   change: 'The id of a change of many embeds',
   harvest: 'The id of a harvest',
+  finding: 'The id of a finding',
   sweep: 'The id of a sweep',
   preset: 'The key of a preset',
   search: 'The name of a search that is kept',
@@ -244,6 +245,7 @@ const tagWords: Readonly<Record<string, string>> = {
   'Register': 'Where each embed is, and what was handed out for it',
   'Terms': 'What has been agreed upon with providers: limits, prices, licences, ends',
   'Sweeping': 'What is really on the published pages',
+  'Attention': 'What wants doing, and what was decided about it',
   'Providers': 'Provider sheets, and the list of oEmbed providers',
 };
 

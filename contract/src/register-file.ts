@@ -7,6 +7,7 @@ import { level } from './reading.ts';
 import { blockPlacing, frameStyle, furtherAddresses, siteColours, siteLanguage } from './register.ts';
 import { searchName } from './saved-searches.ts';
 import { heights, sharedUnder, spotSelector, widths } from './spot.ts';
+import { spoken } from './language/index.ts';
 import { embedName, found, providerId, revisionNote } from './resources.ts';
 import { rules } from './rules.ts';
 import { headDigest } from './site-head.ts';
@@ -25,7 +26,11 @@ const number = z.number().int().min(1);
 const code = z.string().max(1_048_576);
 const digest = headDigest;
 const fact = z.union([z.string(), z.number(), z.boolean(), z.null()]);
-const findingFacts = z.record(z.string(), z.union([z.string(), z.number(), z.null()]));
+const findingFacts = z.record(z.string(), fact);
+const difference = z.strictObject({
+  code: z.enum(Object.keys(spoken.differences)),
+  facts: findingFacts,
+});
 const range = z.strictObject({ start: count, end: count });
 
 /** A run of a snippet: of a source, or of Orbis with its reasons. */
@@ -199,7 +204,12 @@ export const registerRecords = {
     seen: z.enum(['planned', 'live', 'altered', 'missing', 'unreachable']),
     seenDelivery: number.nullable(),
     carried: digest.nullable(),
-    findings: z.array(z.strictObject({ rule: z.string(), level, facts: findingFacts })),
+    findings: z.array(
+      z.strictObject({
+        ...{ rule: z.string(), level, facts: findingFacts },
+        details: z.array(difference).optional(),
+      }),
+    ),
     lastSeenAt: time.nullable(),
     checkedAt: time.nullable(),
     linkedAt: time.nullable(),
@@ -217,6 +227,10 @@ export const registerRecords = {
       .refine((all) => all.filter(({ position }) => position === 'spot').length === 1, {
         error: 'has a code for its spot, and only one',
       }),
+    asFound: z
+      .boolean()
+      .default(false)
+      .meta({ description: 'Whether it stood on the page without a mark, and was not handed out' }),
     at: time,
   }),
   need: z

@@ -154,8 +154,20 @@ export const reach = z
 export type Reach = z.infer<typeof reach>;
 
 export const placementFinding = z
-  .object({ rule: z.string(), level, facts: factRecord, message: z.string(), remedy: z.string() })
+  .object({
+    rule: z.string(),
+    level,
+    facts: factRecord,
+    message: z.string(),
+    remedy: z.string(),
+  })
   .meta({ id: 'PlacementFinding' });
+/** What a sweep found, with what exactly is otherwise. */
+export const seenFinding = placementFinding
+  .extend({
+    details: z.array(z.string()).meta({ description: 'What exactly is otherwise, piece by piece' }),
+  })
+  .meta({ id: 'SeenFinding' });
 export const placement = z
   .object({
     id: publicId,
@@ -181,7 +193,7 @@ export const placement = z
     issued: z.object({ delivery: z.number().int(), revision: z.number().int(), at: time }).nullable(),
     lastSeenAt: time.nullable(),
     checkedAt: time.nullable(),
-    findings: z.array(placementFinding),
+    findings: z.array(seenFinding),
     createdAt: time,
   })
   .meta({ id: 'Placement' });
@@ -242,6 +254,7 @@ export const sweepPage = z
     status: z.number().int().nullable(),
     why: z.string().nullable(),
     readAt: time.nullable(),
+    findings: z.array(seenFinding).meta({ description: 'What was found on the page as a whole' }),
     seen: z.array(
       z.object({
         placement: publicId,
@@ -251,7 +264,7 @@ export const sweepPage = z
             'The name of the spot that it was placed in; with the block where it is in one: {footer}#main',
         }),
         state,
-        findings: z.array(placementFinding),
+        findings: z.array(seenFinding),
       }),
     ),
   })
@@ -272,10 +285,16 @@ export const pageNews = z
           spot: z.string(),
           was: state.nullable().meta({ description: 'What it was before; null where it was not there yet' }),
           state,
-          findings: z.array(placementFinding),
+          findings: z.array(seenFinding),
         }),
       )
       .meta({ description: 'What was seen otherwise than before; nothing where the page was not read' }),
+    findings: z
+      .array(placementFinding)
+      .meta({ description: 'What was found on the page as a whole that was not found there before' }),
+    solved: z
+      .array(placementFinding)
+      .meta({ description: 'What had been found on the page as a whole, and is not there any more' }),
     gone: count.meta({ description: 'How many of what was seen before are not placed there any more' }),
   })
   .meta({ id: 'PageNews' });
@@ -287,6 +306,7 @@ export type BlockPlacing = z.infer<typeof blockPlacing>;
 export type Placement = z.infer<typeof placement>;
 export type PlacementMade = z.infer<typeof placementMade>;
 export type PlacementFinding = z.infer<typeof placementFinding>;
+export type SeenFinding = z.infer<typeof seenFinding>;
 export type Delivery = z.infer<typeof delivery>;
 export type Sweep = z.infer<typeof sweep>;
 export type SweepPage = z.infer<typeof sweepPage>;

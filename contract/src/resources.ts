@@ -1,6 +1,7 @@
 import { shouldBe } from './misfit.ts';
 import { z } from './zod.ts';
 import { openSession, token } from './account.ts';
+import { keptFinding } from './attention.ts';
 import { changeList, changeListPage } from './change-lists.ts';
 import { change } from './change-log.ts';
 import { harvestSummary } from './harvest.ts';
@@ -326,6 +327,7 @@ export const lists = {
     })
     .meta({ id: 'PlacementPage' }),
   deliveries: pageOf(delivery).meta({ id: 'DeliveryPage' }),
+  findings: pageOf(keptFinding).meta({ id: 'KeptFindingPageList' }),
   sweeps: pageOf(sweep).meta({ id: 'SweepPageList' }),
   sweepPages: pageOf(sweepPage).meta({ id: 'SweptPages' }),
   pageNews: pageOf(pageNews).meta({ id: 'PageNewsPage' }),

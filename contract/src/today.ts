@@ -1,4 +1,5 @@
-import { mostTermsToSee, mostToDo } from './counting.ts';
+import { keptFinding } from './attention.ts';
+import { mostFindingsCounted, mostTermsToSee, mostToDo, mostToTell } from './counting.ts';
 import { count, time } from './common.ts';
 import { placementStates } from './register.ts';
 import { terms } from './terms.ts';
@@ -26,6 +27,12 @@ export const today = z
         seen: z.boolean().meta({ description: 'Whether anything was ever seen on a page' }),
       })
       .meta({ description: 'What there is already' }),
+    findings: z
+      .array(keptFinding)
+      .meta({ description: `What wants attention first, the worst; at most ${mostToTell}` }),
+    open: count.meta({
+      description: `How many errors and warnings there are, counted up to ${mostFindingsCounted} each`,
+    }),
     terms: z.array(terms).meta({
       description: `Contracts and limits that want looking at, the worst first; at most ${mostTermsToSee}`,
     }),

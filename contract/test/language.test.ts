@@ -82,6 +82,7 @@ describe('the language file', () => {
       Object.keys(en.learned),
     ],
     ['line of a link or a list', codesIn(/^links\//, reasons), Object.keys(en.links)],
+    ['difference on a page', codesIn(/^scan\//, reasons), Object.keys(en.differences)],
     ['power', codesIn(/^frame\/(?:sandbox|power-states)/, reasons), Object.keys(en.sandboxTokens)],
     ['piece of advice', codesIn(/^frame\/recommend/, reasons), Object.keys(en.advice)],
     [
@@ -126,6 +127,16 @@ describe('the language file', () => {
       'paused-stands',
       'page-unreachable',
       'block-not-everywhere',
+      'unregistered',
+      'moved',
+      'copied',
+      'head-missing',
+      'head-left-over',
+      'page-redirects',
+      'built-by-scripts',
+      'site-out-of-date',
+      'site-head-missing',
+      'site-head-left-over',
       'still-cached',
       'file-altered',
       'file-unreachable',
@@ -151,7 +162,9 @@ describe('the language file', () => {
       ...Object.values(en.problems).map(({ detail }) => (detail as (facts: object) => string)({})),
       ...Object.values(en.findings).flatMap(({ message, remedy }) =>
         [message, remedy].map((words) =>
-          (words as (facts: object) => string)({ why: 'needs-page-head', names: 'a', known: 'b' }),
+          (words as (facts: object) => string)({
+            ...{ why: 'needs-page-head', names: 'a', known: 'b', kind: 'video', what: 'code' },
+          }),
         ),
       ),
       ...Object.values(en.learnProblems).map((words) => (words as (facts: object) => string)({})),

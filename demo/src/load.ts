@@ -259,8 +259,11 @@ async function moveOn({ client, site }: Stage): Promise<void> {
 }
 
 /** Sweeps everything, and waits for the end. */
-export async function sweepAll(client: Client): Promise<Sweep> {
-  const { data } = await client.call('sweeps.create', { body: {} });
+export async function sweepAll(
+  client: Client,
+  what: { site?: string; page?: string } = {},
+): Promise<Sweep> {
+  const { data } = await client.call('sweeps.create', { body: what });
   for (;;) {
     const { data: now } = await client.call('sweeps.read', { params: { sweep: data.id } });
     if (now.endedAt !== null) return now;

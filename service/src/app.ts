@@ -42,6 +42,7 @@ import { sessionHandlers } from './http/resources/session.ts';
 import { warnOfProxy } from './http/proxy-warning.ts';
 import { tokenHandlers } from './http/resources/tokens.ts';
 import type { Deps } from './deps.ts';
+import { attentionHandlers } from './http/resources/attention.ts';
 import { sweepHandlers } from './http/resources/sweeps.ts';
 
 /** Builds the app of the console and the interface, without listening. */
@@ -94,6 +95,7 @@ export function createApp(deps: Deps): Express {
     ...changeListHandlers(deps),
     ...planHandlers(deps),
     ...sweepHandlers(deps),
+    ...attentionHandlers(deps),
   };
   app.use(apiBase, mountRoutes(handlers, deps), noRoute);
   app.use('/api', noRoute);

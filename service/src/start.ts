@@ -24,6 +24,8 @@ import { createRunner, together, type Runner } from './queue/runner.ts';
 import { hostReader } from './sweeping/read-host.ts';
 import { beginDueChecks } from './store/page-checks.ts';
 import { beginDueSweeps } from './store/due-sweeps.ts';
+import { wakeFindings } from './store/findings.ts';
+import { keepSiteFindings } from './store/site-findings.ts';
 import { createSweeper } from './sweeping/sweeper.ts';
 import { originsOf, type Origins } from './origins.ts';
 import { closeServer, listen } from './listen.ts';
@@ -206,6 +208,7 @@ function runJobs(
     version,
   };
   const owner = randomUUID();
+  const everySoOften = atMostEvery(lookEvery);
   const runner = together([
     createRunner([planJobs(planning)], { db, owner, now, log }),
     createSweeper(hostReader(sweeping, owner), {
@@ -213,6 +216,7 @@ function runJobs(
       prepare: async () => {
         await beginDueSweeps(db, now());
         if (readsTicked) await beginDueChecks(db, now());
+        await everySoOften(() => lookAround(db, now()));
       },
     }),
   ]);
@@ -222,6 +226,25 @@ function runJobs(
     await Promise.all([runner.stop(), fetching.close(), reader.close()]);
   });
   return runner;
+}
+
+/* What follows from what was planned and seen is looked up so often, in ms. */
+const lookEvery = 10_000;
+
+/* Findings that have waited long enough, and what holds of whole sites. */
+async function lookAround(db: Connection['db'], now: Date): Promise<void> {
+  await inTransaction(db, (tx) => wakeFindings(tx, now));
+  await keepSiteFindings(db, now);
+}
+
+/* Does something at once, and then not again before so many ms have gone by. */
+function atMostEvery(milliseconds: number): (work: () => Promise<void>) => Promise<void> {
+  let next = 0;
+  return async (work) => {
+    if (performance.now() < next) return;
+    next = performance.now() + milliseconds;
+    await work();
+  };
 }
 
 const signingIn = (

@@ -224,6 +224,14 @@ export function formatFinding(
   return { message: words.message(facts), remedy: words.remedy(facts) };
 }
 
+/** What findings of a rule are called, in a word or two. */
+export const formatRule = (rule: string, language: Language = spoken): string =>
+  language.findingTitles[rule] ?? rule;
+
+/** What is otherwise on a page than it was handed out, in a sentence. */
+export const formatDifference = ({ code, facts }: Reason, language: Language = spoken): string =>
+  language.differences[code]!(facts);
+
 /** Why nothing can be learned of some samples, and what would do. */
 export const formatLearnProblem = ({ code, facts }: LearnProblem, language: Language = spoken): string =>
   language.learnProblems[code](facts);

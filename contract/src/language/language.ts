@@ -155,6 +155,10 @@ export interface Language {
   learned: Readonly<Record<string, Sentence>>;
   /** What each rule found. */
   findings: Readonly<Record<string, FindingWords>>;
+  /** What findings are called in a word or two, by their rules. */
+  findingTitles: Readonly<Record<string, string>>;
+  /** What is otherwise on a page than it was handed out: sentences. */
+  differences: Readonly<Record<string, Sentence>>;
   /** Why nothing can be learned of some samples, and what would do. */
   learnProblems: Readonly<Record<LearnProblem['code'], Sentence>>;
   /** What a line of a proposal is about. */

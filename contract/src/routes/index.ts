@@ -1,3 +1,4 @@
+import { attentionRoutes } from './attention.ts';
 import { browsingRoutes } from './browsing.ts';
 import { changeListRoutes } from './change-lists.ts';
 import { contactRoutes } from './contacts.ts';
@@ -45,6 +46,7 @@ export const routes = {
   ...providerRoutes,
   ...endpointRoutes,
   ...sweepRoutes,
+  ...attentionRoutes,
 } satisfies Record<RouteName, Route>;
 export type Routes = typeof routes;
 

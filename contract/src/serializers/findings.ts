@@ -1,5 +1,5 @@
-import type { FoundFact } from '@orbis/core';
-import { formatFinding } from '../language/index.ts';
+import type { FoundFact, Reason } from '@orbis/core';
+import { formatDifference, formatFinding } from '../language/index.ts';
 
 /** A finding with its sentences. */
 export const serializeFinding = <F extends { rule: string; facts: FoundFact['facts'] }>(
@@ -8,3 +8,7 @@ export const serializeFinding = <F extends { rule: string; facts: FoundFact['fac
   ...finding,
   ...formatFinding(finding),
 });
+
+/** What a finding is about piece by piece, in sentences; nothing where that is not known. */
+export const serializeDetails = (details: readonly Reason[] = []): string[] =>
+  details.map((each) => formatDifference(each));

@@ -75,6 +75,13 @@ function withItsMark(text: string, mark: Mark): string {
   return text.replace(neutralClass, () => asClass(mark));
 }
 
+/** The text of a snippet without what marks it; of one without a mark, the text. */
+export const textWithoutMark = ({ runs }: Pick<Snippet, 'runs'>): string =>
+  runs
+    .filter((run) => run.from === 'source' || run.stage !== 'mark' || run.reasons.some(({ stage }) => stage !== 'mark'))
+    .map(({ text }) => text)
+    .join('');
+
 /** Whether a snippet shows a document that is served for its placement. */
 export const showsServed = ({ runs }: Pick<Snippet, 'runs'>): boolean =>
   runs.some(

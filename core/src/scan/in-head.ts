@@ -1,5 +1,6 @@
 import { parseFragment } from 'parse5';
-import { beginsWith, meaningful, type PageSeen } from './scan-page.ts';
+import { meaningful } from './meaningful.ts';
+import { beginsWith, type PageSeen } from './scan-page.ts';
 
 /** Which of these texts stand in the head of a page, as browsers understand both; by their keys. */
 export function standingInHead(

@@ -1,7 +1,11 @@
 import { parse, parseFragment, type DefaultTreeAdapterTypes } from 'parse5';
+import type { Reason } from '../reason.ts';
 import { positionsIn } from '../text/index.ts';
 import { readClassMark, readCommentMark, readMark, type Mark } from '../compose/mark.ts';
 import { canonical } from './canonical.ts';
+import { differencesOf } from './differences.ts';
+import { meaningful } from './meaningful.ts';
+import { isShown, isSuspect } from './suspects.ts';
 
 type Node = DefaultTreeAdapterTypes.ChildNode;
 type Element = DefaultTreeAdapterTypes.Element;
@@ -17,6 +21,14 @@ export interface MarkedCode {
   run: readonly Node[];
   /** The source of the marked element. */
   source: string;
+  /** Where that stands. */
+  span: Span;
+}
+
+/** A stretch of a page: offsets in UTF-16 code units, the end not included. */
+export interface Span {
+  start: number;
+  end: number;
 }
 
 export interface PageSeen {
@@ -26,25 +38,36 @@ export interface PageSeen {
    * The addresses of the frames on it, as written, with the lines where they stand, and the mark of the code
    * that they are of.
    */
-  frames: { address: string; line: number; of: Mark | null }[];
+  frames: { address: string; line: number; of: Mark | null; span: Span }[];
   marked: MarkedCode[];
   /** Marks that visitors can read as text: the code was pasted where only text is taken. */
   asText: Mark[];
+  /** Elements that may be of somebody else’s embed, in their order; see {@link isSuspect}. */
+  suspects: Span[];
+  /** Whether it has scripts, and nothing that visitors could see before they run. */
+  isShell: boolean;
 }
 
 /**
  * Finds the marked codes of a published page: by an attribute, by a class, or by a comment of ours before
  * them. A mark counts only where visitors meet what it marks: not in a `template`, a script or a text field,
  * nor in a comment with a code that somebody has put out of use.
+ * @param host of the page, where it is known: what comes from there is the owner’s own.
  */
-export function scanPage(html: string): PageSeen {
+export function scanPage(html: string, host: string | null = null): PageSeen {
   const page = parse(html, { sourceCodeLocationInfo: true });
   const position = positionsIn(html);
-  const seen: PageSeen = { roots: page.childNodes, marked: [], asText: [], frames: [] };
+  const seen: PageSeen = {
+    roots: page.childNodes,
+    ...{ marked: [], asText: [], frames: [], suspects: [], isShell: false },
+  };
+  let [letters, shows, runs] = [0, false, false];
   const stack: Node[] = [...page.childNodes].reverse();
   for (let node = stack.pop(); node; node = stack.pop()) {
     if (node.nodeName === '#text' && 'value' in node) {
-      if (!hidesText(node.parentNode)) for (const mark of marksInText(node.value)) seen.asText.push(mark);
+      if (hidesText(node.parentNode)) continue;
+      letters += node.value.trim().length;
+      for (const mark of marksInText(node.value)) seen.asText.push(mark);
       continue;
     }
     const mark = markOf(node);
@@ -56,27 +79,75 @@ export function scanPage(html: string): PageSeen {
           ...position(place.startOffset),
           run: siblingsFrom(node),
           source: html.slice(place.startOffset, place.endOffset),
+          span: spanOf(place),
         });
     }
     if (!('tagName' in node)) continue;
     const place = node.sourceCodeLocation;
+    shows ||= isShown(node);
+    runs ||= node.tagName === 'script';
+    if (place && isSuspect(node, host)) seen.suspects.push(spanOf(place));
     if (node.tagName === 'iframe' && place) {
       const address = node.attrs.find((a) => a.name === 'src' || a.name === 'data-src')?.value;
       if (address)
-        seen.frames.push({ address, line: position(place.startOffset).line, of: markAround(node) });
+        seen.frames.push({
+          address,
+          line: position(place.startOffset).line,
+          of: markAround(node),
+          span: spanOf(place),
+        });
     }
     for (let i = node.childNodes.length - 1; i >= 0; i--) stack.push(node.childNodes[i]!);
   }
-  return seen;
+  return { ...seen, isShell: runs && !shows && letters <= mostWaiting };
 }
+
+/* So many letters say no more than that something is being loaded. */
+const mostWaiting = 40;
+
+const spanOf = ({ startOffset, endOffset }: { startOffset: number; endOffset: number }): Span => ({
+  start: startOffset,
+  end: endOffset,
+});
 
 /** Whether a marked code on a page says the same to a browser as the code that was issued. */
 export function sameContent(found: MarkedCode, issued: string): boolean {
-  const nodes = parseFragment(issued).childNodes;
-  // What stands before the marked element (a script, a style) is compared where it stands too.
-  const from = nodes.findIndex((node) => markOf(node) !== null);
-  return from >= 0 && beginsWith(found.run, nodes.slice(from));
+  const nodes = fromMark(issued);
+  return nodes.length > 0 && beginsWith(found.run, nodes);
 }
+
+/** What is otherwise on a page than it was issued. */
+export const changesOf = (found: MarkedCode, issued: string): Reason[] =>
+  differencesOf(found.run, fromMark(issued));
+
+/**
+ * Where a code stands that is whole: with what stands before the marked element (a script, a style), and with
+ * what follows it.
+ */
+export function wholeSpan({ run, span }: MarkedCode, issued: string): Span {
+  const nodes = meaningful(parseFragment(issued).childNodes);
+  const from = nodes.findIndex((node) => markOf(node) !== null);
+  const [first] = run;
+  const before = meaningful(first?.parentNode?.childNodes ?? []);
+  const at = first ? before.indexOf(first) : -1;
+  const all = before.slice(Math.max(0, at - Math.max(0, from)), at + nodes.length - Math.max(0, from));
+  return at < 0 ? span : widest(span, all);
+}
+
+/* What of an issued code stands from the marked element on. */
+function fromMark(issued: string): Node[] {
+  const nodes = parseFragment(issued).childNodes;
+  const from = nodes.findIndex((node) => markOf(node) !== null);
+  return from < 0 ? [] : nodes.slice(from);
+}
+
+const widest = (span: Span, nodes: readonly Node[]): Span => {
+  const spans = [span, ...nodes.flatMap(({ sourceCodeLocation: at }) => (at ? [spanOf(at)] : []))];
+  return {
+    start: Math.min(...spans.map(({ start }) => start)),
+    end: Math.max(...spans.map(({ end }) => end)),
+  };
+};
 
 /** Whether what stands here begins with what is wanted, as browsers understand both. */
 export function beginsWith(run: readonly Node[], wanted: readonly Node[]): boolean {
@@ -86,15 +157,16 @@ export function beginsWith(run: readonly Node[], wanted: readonly Node[]): boole
 
 /**
  * Where a code that carries no mark stands on a page, by its content; those that others are known to be are
- * left alone. Null where it stands nowhere, or carries a mark.
+ * left alone. Null where it stands nowhere, or carries a mark that editors keep with it.
  */
 export function findUnmarked(
   { roots }: Pick<PageSeen, 'roots'>,
   issued: string,
   others: ReadonlySet<unknown>,
-): { node: Node; line: number } | null {
-  // Nearly every code carries one: then nothing needs to be parsed.
-  if (/data-orbis="\w{10}\.|<!--orbis \w{10}\.|\borbis-\w{10}-\d/.test(issued)) return null;
+): { node: Node; line: number; span: Span } | null {
+  // Nearly every code carries one: then nothing needs to be parsed. A comment is lost where pages are made
+  // smaller, and does nothing.
+  if (/data-orbis="\w{10}\.|\borbis-\w{10}-\d/.test(issued)) return null;
   const wanted = meaningful(parseFragment(issued).childNodes);
   const [first] = wanted;
   if (!first || !('tagName' in first)) return null;
@@ -103,8 +175,12 @@ export function findUnmarked(
   for (let node = stack.pop(); node; node = stack.pop()) {
     if (!('tagName' in node)) continue;
     const isAlike = node.tagName === first.tagName && node.attrs.length === size && !others.has(node);
-    if (isAlike && beginsWith(siblingsFrom(node), wanted))
-      return { node, line: node.sourceCodeLocation?.startLine ?? 1 };
+    if (isAlike && beginsWith(siblingsFrom(node), wanted)) {
+      const all = meaningful(siblingsFrom(node)).slice(0, wanted.length);
+      const place = node.sourceCodeLocation;
+      const span = place ? widest(spanOf(place), all) : { start: 0, end: 0 };
+      return { node, line: place?.startLine ?? 1, span };
+    }
     for (let i = node.childNodes.length - 1; i >= 0; i--) stack.push(node.childNodes[i]!);
   }
   return null;
@@ -142,14 +218,6 @@ function markAround(element: Element): Mark | null {
   }
   return null;
 }
-
-/** What of a run of nodes means something to a browser. */
-export const meaningful = (nodes: readonly Node[]): Node[] =>
-  nodes.filter(
-    (node) =>
-      node.nodeName !== '#comment' &&
-      !(node.nodeName === '#text' && 'value' in node && node.value.trim() === ''),
-  );
 
 function siblingsFrom(node: Node): Node[] {
   const all = node.parentNode?.childNodes ?? [node];

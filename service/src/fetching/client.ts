@@ -9,6 +9,8 @@ import { hop, type Fetched, type GetOptions } from './hop.ts';
 export interface FetchedPage {
   /** Where it was found in the end, after redirects. */
   url: string;
+  /** Whether it was led there for good. */
+  isMoved: boolean;
   status: number;
   text: string;
   /** By which its host knows exactly this text again (RFC 9110, section 8.8.3); empty for nothing. */
@@ -80,19 +82,21 @@ export function createFetching({
     const origins = new Set(options.declared.map((site) => new URL(site).origin));
     const signal = AbortSignal.any([AbortSignal.timeout(seconds * 1000), closed.signal]);
     let url = new URL(address);
+    const led: number[] = [];
     try {
       for (let left = redirects; ; left--) {
         const isOwn = origins.has(url.origin);
         checkAddress(url, isOwn || allowPrivate);
         const dispatcher = isOwn ? agents.trusted : agents.strange;
         const found = await hop(url, { dispatcher, signal, bytes }, options);
-        if (!('leadsTo' in found)) return found;
+        if (!('leadsTo' in found)) return { ...found, isMoved: led.length > 0 && led.every(isForGood) };
         if (left === 0)
           throw new FetchFailure(
             `${url.host} leads on more than ${redirects} times.`,
             'See where the page’s address leads in a browser.',
             found.status,
           );
+        led.push(found.status);
         url = nextHop(url, found.leadsTo);
       }
     } catch (error) {
@@ -125,7 +129,7 @@ function readPagesWith(get: Fetching['get'], robots: Robots): ReadsPages {
       if (/^https?:/i.test(at) && !own.has(new URL(at).origin)) await robots.check(at);
     };
     await ask(address);
-    const { url, status, body, headers } = await get(address, {
+    const { url, status, body, headers, isMoved } = await get(address, {
       declared,
       accept: 'text/html, application/xhtml+xml;q=0.9',
       pagesOnly: true,
@@ -135,7 +139,7 @@ function readPagesWith(get: Fetching['get'], robots: Robots): ReadsPages {
     if (new URL(url).origin !== new URL(address).origin) await ask(url);
     if (status === 304) return { status, text: null };
     const text = decodePage(body, headers.get('content-type') ?? '');
-    return { url, status, text, etag: strongTag(headers.get('etag')) };
+    return { url, isMoved, status, text, etag: strongTag(headers.get('etag')) };
   };
   // Nobody answers so who was not asked whether something has changed: other answers with 304 are refused.
   const readNew = async (...of: Parameters<typeof read>): Promise<FetchedPage> =>
@@ -152,6 +156,8 @@ type ReadsPages = Pick<Fetching, 'readPage' | 'readPageAgain' | 'readPageAsVisit
 /* A weak one may stay as it is although a code has changed (RFC 9110, section 8.8.1). */
 const strongTag = (value: string | null): string =>
   value !== null && /^"[\x21\x23-\x7e]{0,250}"$/.test(value) ? value : '';
+
+const isForGood = (status: number): boolean => status === 301 || status === 308;
 
 function nextHop(from: URL, target: string): URL {
   if (!URL.canParse(target, from.href))

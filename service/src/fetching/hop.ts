@@ -12,6 +12,8 @@ export interface Fetched {
   body: Uint8Array;
   /** Whether there was more than was asked for. */
   cut: boolean;
+  /** Whether it was led there, and each time for good (RFC 9110, sections 15.4.2 and 15.4.9). */
+  isMoved: boolean;
 }
 
 export interface GetOptions {
@@ -65,7 +67,7 @@ export async function hop(
   }
   if (status === 304 && knownAs !== undefined) {
     body.destroy();
-    return { url: url.href, status, headers, body: new Uint8Array(), cut: false };
+    return { url: url.href, status, headers, body: new Uint8Array(), cut: false, isMoved: false };
   }
   const refusal = refusalOf(url, status, headers, pagesOnly);
   if (refusal) {
@@ -74,7 +76,7 @@ export async function hop(
   }
   const content = unpacked(body, headers.get('content-encoding'), url);
   const { chunks, cut } = await limited(content, beginning ?? bytes, beginning !== undefined, url);
-  return { url: url.href, status, headers, body: Buffer.concat(chunks), cut };
+  return { url: url.href, status, headers, body: Buffer.concat(chunks), cut, isMoved: false };
 }
 
 /* Past every cache, if nothing else is said. */

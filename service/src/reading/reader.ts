@@ -6,6 +6,7 @@ import type {
   HarvestContext,
   LearnContext,
   Learned,
+  LookedFor,
   Mended,
   OembedFormat,
   OembedParsed,
@@ -13,10 +14,12 @@ import type {
   PageRequest,
   PageHarvest,
   PageLinks,
+  PageLook,
   PageStyles,
   PageWithRoom,
   PlaceOnPage,
   PieceSeen,
+  PlacementSeen,
   Reading,
   ReadingContext,
   readProviderList,
@@ -33,7 +36,7 @@ import type { FileFacts } from './file-facts.ts';
 import type { RobotsFile, RobotsQuestion } from './robots-rules.ts';
 import type { WorkedOut, WorkOutTask } from './work-out.ts';
 import type { PageTask } from './work-out-page.ts';
-import type { PageShown, SheetRead, SoughtInHead, Summary } from './worker.ts';
+import type { SheetRead, Summary } from './worker.ts';
 
 /**
  * Reads foreign text in a worker with a deadline: whatever somebody pastes or publishes, the
@@ -45,7 +48,8 @@ export interface Reader {
   summariseTexts(texts: readonly string[], context: ReadingContext): Promise<Summary[]>;
   mendTexts(texts: readonly string[], context: ReadingContext, only?: readonly string[]): Promise<Mended[]>;
   harvestPage(text: string, context: HarvestContext): Promise<PageHarvest>;
-  reconcilePage(text: string, expected: readonly Expected[], sought: SoughtInHead): Promise<PageShown>;
+  lookAtPage(text: string, lookedFor: LookedFor): Promise<PageLook>;
+  reconcilePage(text: string, expected: readonly Expected[]): Promise<PlacementSeen[]>;
   /** What a published page shows of a specimen; null where it shows none of it. */
   specimenSeen(html: string, place: Pick<SpecimenPlace, 'token' | 'address'>): Promise<PieceSeen[] | null>;
   /** Which of these documents stands in a file; null where none does. */
@@ -137,7 +141,8 @@ const tasksBy = (run: Run): Omit<Reader, 'close'> => ({
   summariseTexts: (texts, context) => run('summariseTexts', { texts, context }),
   mendTexts: (texts, context, only) => run('mendTexts', { texts, context, only }),
   harvestPage: (text, context) => run('harvestPage', { text, context }),
-  reconcilePage: (text, expected, sought) => run('reconcilePage', { text, expected, sought }),
+  lookAtPage: (text, lookedFor) => run('lookAtPage', { text, ...lookedFor }),
+  reconcilePage: (text, expected) => run('reconcilePage', { text, expected }),
   specimenSeen: (html, place) => run('specimenSeen', { html, ...place }),
   fileSeen: (text, documents) => run('fileSeen', { text, documents }),
   learnFrom: (samples, context) => run('learnFrom', { samples, context }),

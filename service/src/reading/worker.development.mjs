@@ -63,6 +63,7 @@ export const {
   mendTexts,
   harvestPage,
   reconcilePage,
+  lookAtPage,
   specimenSeen,
   fileSeen,
   learnFrom,

@@ -9,6 +9,7 @@ import {
   harvest,
   learnSheet,
   linksOfPage,
+  lookAtPage as lookAt,
   mend,
   parseOembed,
   read,
@@ -19,7 +20,6 @@ import {
   reconcile,
   roomOnPage,
   scanPage,
-  standingInHead,
   stylesOfPage,
   whichDocument,
   type Expected,
@@ -28,12 +28,14 @@ import {
   type LearnContext,
   type Learned,
   type Level,
+  type LookedFor,
   type Mended,
   type OembedFormat,
   type OembedParsed,
   type PageFacts,
   type PageHarvest,
   type PageLinks,
+  type PageLook,
   type PageRequest,
   type PieceSeen,
   type PlacementSeen,
@@ -126,30 +128,15 @@ export const specimenSeen = retiring(
     readSpecimen(html, place),
 );
 
-/** What is looked for in the head of a page. */
-export type SoughtInHead = readonly { digest: string; text: string }[];
-
-/** What a published page shows. */
-export interface PageShown {
-  placements: PlacementSeen[];
-  /** The digests of what was sought in its head, and is there. */
-  inHead: string[];
-}
-
 /** Holds a published page against what the register expects on it. */
+export const lookAtPage = retiring(({ text, ...lookedFor }: { text: string } & LookedFor): PageLook =>
+  lookAt(text, lookedFor),
+);
+
+/** What a page shows of its placements, and no more. */
 export const reconcilePage = retiring(
-  ({
-    text,
-    expected,
-    sought,
-  }: {
-    text: string;
-    expected: readonly Expected[];
-    sought: SoughtInHead;
-  }): PageShown => {
-    const seen = scanPage(text);
-    return { placements: reconcile(seen, expected), inHead: standingInHead(seen, sought) };
-  },
+  ({ text, expected }: { text: string; expected: readonly Expected[] }): PlacementSeen[] =>
+    reconcile(scanPage(text), expected),
 );
 
 /** Which of the documents that were handed out stands in a file. */

@@ -1,5 +1,6 @@
 import { isBlockPath, type PageNews, type Sweep, type SweepPage } from '@orbis/contract';
 import type { JobRow } from '../store/jobs.ts';
+import type { StoredFinding } from '../store/schema.ts';
 import type { listSweepPages, sightingsOf, SweepPageRow } from '../store/sweeps.ts';
 import type { WaitedFor } from '../store/sweep-turns.ts';
 import { serializeFindings } from './findings.ts';
@@ -24,11 +25,24 @@ export const serializeSweep = (job: JobRow, waitsFor: readonly WaitedFor[] = [])
   endedAt: job.endedAt?.toISOString() ?? null,
 });
 
+/** What had been seen on a page before. */
+export interface SeenBefore {
+  seen: readonly SightingRow[];
+  /** On the page as a whole. */
+  findings: readonly StoredFinding[];
+}
+
+/* Findings of the one list that are not in the other. */
+function without(all: readonly StoredFinding[], others: readonly StoredFinding[]): StoredFinding[] {
+  const known = new Set(others.map((each) => JSON.stringify(each)));
+  return all.filter((each) => !known.has(JSON.stringify(each)));
+}
+
 /** Something new that was seen on a page, and what that was before. */
 export function serializePageNews(
   row: SweepPageRow & { sweep: string },
   seen: readonly SightingRow[],
-  before: readonly SightingRow[],
+  { seen: before, findings: found }: SeenBefore,
 ): PageNews {
   const was = new Map(before.map((each) => [each.placement, each.sighting]));
   const isRead = row.state !== 'unreachable';
@@ -40,6 +54,8 @@ export function serializePageNews(
     state: isRead ? 'read' : 'unreachable',
     why: row.why,
     seen: news.map((each) => ({ ...serializeSighting(each), was: was.get(each.placement)?.state ?? null })),
+    findings: serializeFindings(without(row.findings ?? [], found)),
+    solved: isRead ? serializeFindings(without(found, row.findings ?? [])) : [],
     gone: isRead ? before.filter(({ placement }) => !still.has(placement)).length : 0,
   };
 }
@@ -67,5 +83,6 @@ export const serializeSweepPage = (row: PageRow, seen: readonly SightingRow[]): 
   status: row.sweepPage.status,
   why: row.sweepPage.why,
   readAt: row.sweepPage.readAt?.toISOString() ?? null,
+  findings: serializeFindings(row.sweepPage.findings ?? []),
   seen: seen.map(serializeSighting),
 });

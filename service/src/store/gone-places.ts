@@ -1,6 +1,7 @@
 import { and, eq, isNotNull, isNull, sql, type SQL } from 'drizzle-orm';
 import { isBlockPath } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
+import { letFindingsOfPlacementsGo } from './findings.ts';
 import { letPagesGo } from './let-pages-go.ts';
 import { isOneOf } from './one-of.ts';
 import type { PageRow } from './places.ts';
@@ -59,6 +60,7 @@ const together = 5000;
 export async function endAllOn(tx: Handle, where: Whereabouts, change: number, now: Date): Promise<void> {
   const placed = and(placedOn(where), eq(placement.active, 1))!;
   await count(tx, placed, sql`-`);
+  await letFindingsOfPlacementsGo(tx, placed);
   const values = { endedAt: now, active: null, stale: 'no' as const, endedWith: change };
   for (let ended = together; ended === together;) {
     const [result] = await tx.update(placement).set(values).where(placed).limit(together);

@@ -3,6 +3,7 @@ import {
   fileAddress,
   publishedText,
   snippetText,
+  textWithoutMark,
   withMark,
   type Options,
   type Snippet,
@@ -79,6 +80,8 @@ export async function insertDelivery(
     revisionId: number;
     options: Options;
     snippets: readonly Snippet[];
+    /** 1 where it stands on the page without a mark. */
+    asFound?: 0 | 1;
   },
   { by, now }: Actor,
 ): Promise<void> {
@@ -217,6 +220,7 @@ export async function issuedTexts(
         id: delivery.id,
         placementId: delivery.placementId,
         number: delivery.number,
+        asFound: delivery.asFound,
         revision: revision.number,
         position: deliverySnippet.position,
         textDigest: snippet.textDigest,
@@ -237,7 +241,8 @@ export async function issuedTexts(
   return groupBy(out, (row) => row.placementId);
 }
 
-type IssuedRow = Omit<IssuedText, 'shown' | 'spot' | 'text' | 'file'> & Snippet & { textDigest: string };
+type IssuedRow = Omit<IssuedText, 'shown' | 'spot' | 'text' | 'file'> &
+  Snippet & { textDigest: string; asFound: number };
 
 /* What one delivery is made of. */
 function issuedText(rows: readonly IssuedRow[], publicId: string): IssuedText {
@@ -251,7 +256,10 @@ function issuedText(rows: readonly IssuedRow[], publicId: string): IssuedText {
     revision,
     shown: withFile(spot.textDigest, file?.textDigest),
     spot: spot.textDigest,
-    text: publishedText(withMark({ position: 'spot', runs }, { placement: publicId, delivery: number })),
+    text:
+      spot.asFound === 1
+        ? textWithoutMark({ runs })
+        : publishedText(withMark({ position: 'spot', runs }, { placement: publicId, delivery: number })),
     file: file && address ? { address, text: snippetText(file) } : null,
   };
 }
@@ -276,15 +284,22 @@ export async function issuedDigests(
   );
 }
 
-/** What was handed out under these numbers for other positions than the spot, by the placement. */
-export async function issuedElsewhere(
+/** What was handed out for another position than the spot, and under which number. */
+export interface ElsewhereUnder extends StandsElsewhere {
+  placementId: number;
+  number: number;
+}
+
+/** What was handed out under these numbers for other positions than the spot. */
+export async function elsewhereUnder(
   db: Handle,
   wanted: readonly { placementId: number; number: number }[],
-): Promise<Map<number, StandsElsewhere[]>> {
-  if (wanted.length === 0) return new Map();
+): Promise<ElsewhereUnder[]> {
+  if (wanted.length === 0) return [];
   const rows = await db
     .select({
       placementId: delivery.placementId,
+      number: delivery.number,
       position: deliverySnippet.position,
       digest: snippet.textDigest,
       runs: snippet.runs,
@@ -300,12 +315,24 @@ export async function issuedElsewhere(
     .innerJoin(snippet, eq(snippet.id, deliverySnippet.snippetId))
     .where(underNumbers(wanted))
     .orderBy(asc(delivery.id), asc(deliverySnippet.at));
-  return new Map(
-    [...groupBy(rows, (row) => row.placementId)].map(([id, own]) => [
-      id,
-      own.map(({ position, digest: of, runs }) => ({ position, digest: of, text: snippetText({ runs }) })),
-    ]),
-  );
+  return rows.map(({ runs, ...row }) => ({ ...row, text: snippetText({ runs }) }));
+}
+
+/** The same, by the placement. */
+export const issuedElsewhere = async (
+  db: Handle,
+  wanted: readonly { placementId: number; number: number }[],
+): Promise<Map<number, StandsElsewhere[]>> =>
+  groupBy(await elsewhereUnder(db, wanted), ({ placementId }) => placementId);
+
+/** The text of something that was handed out, by its digest; null where nothing of it is kept. */
+export async function textOf(db: Handle, textDigestOf: string): Promise<string | null> {
+  const [row] = await db
+    .select({ runs: snippet.runs })
+    .from(snippet)
+    .where(eq(snippet.textDigest, textDigestOf))
+    .limit(1);
+  return row ? snippetText(row) : null;
 }
 
 const underNumbers = (wanted: readonly { placementId: number; number: number }[]) =>

@@ -1,7 +1,8 @@
 import { and, eq, inArray } from 'drizzle-orm';
 import type { Handle } from '../database/connect.ts';
 import { digest } from '../digest.ts';
-import { pageRead, placement, sighting, type SightedState } from './schema.ts';
+import { isOneOf } from './one-of.ts';
+import { pageRead, placement, sighting, type SightedState, type StoredFinding } from './schema.ts';
 import type { PlacementResult } from './seen.ts';
 
 export type PageReadRow = typeof pageRead.$inferSelect;
@@ -18,11 +19,13 @@ export const shownDigestOf = ({
   status,
   why,
   seen,
+  findings,
 }: {
   state: string;
   status: number | null;
   why: string | null;
   seen: readonly Pick<PlacementResult, 'placementId' | 'state' | 'delivery' | 'findings'>[];
+  findings: readonly StoredFinding[];
 }): string =>
   digest(
     JSON.stringify([
@@ -30,8 +33,13 @@ export const shownDigestOf = ({
       ...seen
         .map(({ placementId, state: as, delivery, findings }) => [placementId, as, delivery, findings])
         .sort(),
+      ...findings,
     ]),
   );
+
+/** These pages are made out anew the next time that they are read, also where they are as they were. */
+export const readAnew = async (tx: Handle, pageIds: readonly number[]): Promise<void> =>
+  void (await tx.update(pageRead).set({ content: '', etag: '' }).where(isOneOf(pageRead.pageId, pageIds)));
 
 /** Keeps how a page was read. Call it in a transaction. */
 export const keepRead = async (tx: Handle, row: PageReadRow): Promise<void> =>

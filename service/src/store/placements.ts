@@ -3,6 +3,7 @@ import { alias } from 'drizzle-orm/mysql-core';
 import { writePlace } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
 import type { Actor, EmbedRow, RevisionRow, SourceRow } from './embeds.ts';
+import { letFindingsOfPlacementsGo } from './findings.ts';
 import { loadingFrom } from './hosts.ts';
 import { newPublicId } from './ids.ts';
 import { markedUpTo } from './mark-stale.ts';
@@ -251,6 +252,48 @@ export const leavingOn = (db: Handle, pageIds: readonly number[]): Promise<Leavi
     )
     .orderBy(desc(placement.id));
 
+/** A placement whose code was found on a page that it is not placed on. */
+export interface StrangerRow {
+  publicId: string;
+  embed: string;
+  /** Where it is placed. */
+  place: string;
+  /** Whether it was last seen there. */
+  isThere: boolean;
+}
+
+/** The placements with these ids that are placed, and are not on this page. */
+export async function strangersOn(
+  db: Handle,
+  pageId: number,
+  publicIds: readonly string[],
+): Promise<StrangerRow[]> {
+  if (publicIds.length === 0) return [];
+  const rows = await db
+    .select({
+      publicId: placement.publicId,
+      embed: embed.name,
+      seen: placement.seen,
+      site: site.key,
+      path: page.path,
+      spot: spot.name,
+    })
+    .from(placement)
+    .innerJoin(embed, eq(embed.id, placement.embedId))
+    .innerJoin(spot, eq(spot.id, placement.spotId))
+    .innerJoin(page, eq(page.id, placement.pageId))
+    .innerJoin(site, eq(site.id, placement.siteId))
+    .where(
+      and(inArray(placement.publicId, [...publicIds]), eq(placement.active, 1), ne(placement.pageId, pageId)),
+    )
+    .orderBy(asc(placement.id));
+  return rows.map(({ seen, spot: name, ...row }) => ({
+    ...{ publicId: row.publicId, embed: row.embed },
+    place: writePlace({ site: row.site, path: row.path, spot: name }),
+    isThere: seen === 'live' || seen === 'altered',
+  }));
+}
+
 /** Call it in a transaction. */
 export async function insertPlacement(
   tx: Handle,
@@ -309,8 +352,10 @@ export async function endPlacement(
     .set({ endedAt: now, active: null, stale: 'no' })
     .where(and(eq(placement.id, row.id), eq(placement.active, 1)));
   const hasEnded = result.affectedRows === 1;
-  if (hasEnded) await count(tx, row, -1);
-  return hasEnded;
+  if (!hasEnded) return false;
+  await count(tx, row, -1);
+  await letFindingsOfPlacementsGo(tx, eq(placement.id, row.id));
+  return true;
 }
 
 /** A placement, ended or not, with its place; locked. Call it in a transaction. */

@@ -8,6 +8,7 @@ import { deleteHead } from './site-heads.ts';
 import { deleteSpecimenSeen } from './specimens.ts';
 import { insertMany } from './insert-many.ts';
 import { nextSweepOf } from './next-sweep.ts';
+import { isOneOf } from './one-of.ts';
 import { afterId } from './pages.ts';
 import { page, site, spot } from './schema.ts';
 
@@ -93,6 +94,15 @@ export async function findPage(
       .where(and(eq(site.key, key), eq(page.path, path), isNull(page.goneAt))),
   );
 }
+
+/** The pages with these ids that are there, with their sites. */
+export const pagesById = (db: Handle, ids: readonly number[]): Promise<{ site: SiteRow; page: PageRow }[]> =>
+  db
+    .select({ site, page })
+    .from(page)
+    .innerJoin(site, eq(site.id, page.siteId))
+    .where(and(isOneOf(page.id, ids), isNull(page.goneAt)))
+    .orderBy(asc(page.id));
 
 /** A page that is there, by its row. */
 export const pageById = async (db: Handle, id: number): Promise<PageRow> =>

@@ -9,6 +9,7 @@ export * from './tables/placements.ts';
 export * from './tables/issued.ts';
 export * from './tables/site-heads.ts';
 export * from './tables/sweeps.ts';
+export * from './tables/findings.ts';
 export * from './tables/terms.ts';
 export * from './tables/harvests.ts';
 export * from './tables/previews.ts';

@@ -57,6 +57,20 @@ async function write(
 const isOnPage = ({ delivery, served }: Pick<PlacementResult, 'delivery' | 'served'>): boolean =>
   delivery !== null || served;
 
+/** What stands on its page already when it is placed. Call it in a transaction. */
+export const recordAsFound = async (
+  tx: Handle,
+  { id, carried }: { id: number; carried: string },
+  now: Date,
+): Promise<void> =>
+  void (await tx
+    .update(placement)
+    .set({
+      ...{ seen: 'live', seenDelivery: 1, carried, lastSeenAt: now, checkedAt: now },
+      state: stateOf(sql`'live'`, sql`${carried}`, sql`${placement.wanted}`),
+    })
+    .where(eq(placement.id, id)));
+
 /** Whether anything is said of a placement for a page: of a block, where the page is to show it, or does. */
 export const isTold = (result: PlacementResult): boolean =>
   result.block === null || result.block.isExpected || isOnPage(result);

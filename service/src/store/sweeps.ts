@@ -2,6 +2,7 @@ import { and, asc, desc, eq, gt, inArray, isNull, lt, ne, sql, type SQL } from '
 import type { Database, Handle } from '../database/connect.ts';
 import { inTransaction } from '../database/transaction.ts';
 import { digest } from '../digest.ts';
+import { keepFound, type Found } from './findings.ts';
 import { newPublicId } from './ids.ts';
 import { insertMany } from './insert-many.ts';
 import type { JobRow } from './jobs.ts';
@@ -20,6 +21,7 @@ import {
   sweepPage,
   sweptHost,
   type SightedState,
+  type StoredFinding,
 } from './schema.ts';
 import type { SiteRow } from './places.ts';
 import { recordHead, type HeadSeen } from './site-heads.ts';
@@ -225,6 +227,10 @@ export interface PageResult {
   gone: { id: number; isOfBlock: boolean }[];
   /** What it says of the head of its site. */
   head: HeadSeen[];
+  /** What was found on the page as a whole. */
+  findings: StoredFinding[];
+  /** All that was found there and wants attention, of its placements too. */
+  found: Found[];
   /** By which it is known again when it is read the next time. */
   kept: Pick<PageReadRow, 'basis' | 'content' | 'etag'>;
 }
@@ -259,18 +265,21 @@ export async function recordPage(
 
 /* What was seen, where it is something new; else that it is as it was. */
 async function recordRead(tx: Handle, row: PageOfSweep, result: PageResult, now: Date): Promise<void> {
-  const { state, status, why: whole, digest: text, kept } = result;
+  const { state, status, why: whole, digest: text, findings, kept } = result;
   const { id, jobId } = row.sweepPage;
   const why = whole?.slice(0, 300) ?? null;
   const seen = result.seen.filter(isTold);
-  const shown = shownDigestOf({ state, status, why, seen });
+  const shown = shownDigestOf({ state, status, why, seen, findings });
   // What is to be seen at a further address says nothing of what is published.
   const isPublished = row.address === null;
   const last = isPublished ? await lastReadOf(tx, row.page.id) : null;
   const sameAs = !isPublished ? id : last?.shown === shown ? last.shownBy : null;
   await tx
     .update(sweepPage)
-    .set({ state, status, why, digest: text, readAt: now, sameAs })
+    .set({
+      ...{ state, status, why, digest: text, readAt: now, sameAs },
+      findings: findings.length > 0 ? findings : null,
+    })
     .where(eq(sweepPage.id, id));
   if (isPublished) await recordPublished(tx, row, result, now);
   if (sameAs === null || !isPublished) await insertSightings(tx, id, seen);
@@ -320,7 +329,7 @@ async function countPage(
 async function recordPublished(
   tx: Handle,
   row: PageOfSweep,
-  { state, gone, head, seen }: PageResult,
+  { state, gone, head, seen, found }: PageResult,
   now: Date,
 ): Promise<void> {
   if (state === 'read') await tx.update(page).set({ checkedAt: now }).where(eq(page.id, row.page.id));
@@ -336,6 +345,7 @@ async function recordPublished(
     else if (await recordSeenInBlock(tx, row, each, times)) changes = true;
   // What a page needs depends on the blocks that it shows.
   if (changes) await markPage(tx, pageId);
+  await keepFound(tx, `page:${pageId}`, found, now);
 }
 
 const insertSightings = (

@@ -40,7 +40,7 @@ export async function behindCache(
   // That it cannot be read so says nothing of what was just read.
   const page = await fetching.readPageAsVisitors(addressOfPage(row), declared).catch(() => null);
   if (page === null || digest(page.text) === content) return asItIs;
-  const { placements: before } = await reader.reconcilePage(page.text, expected, []);
+  const before = await reader.reconcilePage(page.text, expected);
   const seen = scanned.map((each, i) => {
     const isLate =
       isNews(each, i) && (each.delivery !== before[i]?.delivery || each.served !== before[i].served);

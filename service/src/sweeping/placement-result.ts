@@ -1,13 +1,43 @@
 import type { PlacementSeen } from '@orbis/core';
-import type { FetchFailure } from '../fetching/failure.ts';
+import { FetchFailure } from '../fetching/failure.ts';
 import type { IssuedText } from '../store/issued.ts';
 import type { SweptPlacement } from '../store/placements.ts';
 import type { PlacementResult } from '../store/seen.ts';
-import type { PageResult } from '../store/sweeps.ts';
+import type { PageOfSweep, PageResult } from '../store/sweeps.ts';
+import type { ExpectedOnPage } from './expected-on-page.ts';
+import { builtByScripts, foundOnPage, pageUnreachable } from './page-findings.ts';
 import { outOfDateFinding, pausedFinding, retiredFinding } from '../usecases/placements.ts';
 
 /** A page that could not be read says nothing of its placements. */
-export function unreachable(placements: readonly SweptPlacement[], failure: FetchFailure): PageResult {
+export const unreachable = (
+  row: PageOfSweep,
+  expected: Pick<ExpectedOnPage, 'placements' | 'ofBlock'>,
+  failure: FetchFailure,
+): PageResult => unseen(row, expected, failure, pageUnreachable(row, failure));
+
+/** Nor does one that is empty until its scripts have run. */
+export const emptyUntilScriptsRun = (
+  row: PageOfSweep,
+  expected: Pick<ExpectedOnPage, 'placements' | 'ofBlock'>,
+  { status }: { status: number },
+): PageResult =>
+  unseen(
+    row,
+    expected,
+    new FetchFailure(
+      'The page is empty until its scripts have run.',
+      'See in a browser what is on it.',
+      status,
+    ),
+    builtByScripts(row),
+  );
+
+function unseen(
+  row: PageOfSweep,
+  { placements, ofBlock }: Pick<ExpectedOnPage, 'placements' | 'ofBlock'>,
+  failure: FetchFailure,
+  why: Parameters<typeof foundOnPage>[1][number],
+): PageResult {
   const finding = {
     rule: 'page-unreachable',
     level: 'error' as const,
@@ -21,16 +51,19 @@ export function unreachable(placements: readonly SweptPlacement[], failure: Fetc
     gone: [],
     head: [],
     kept: { basis: '', content: '', etag: '' },
-    seen: placements.map((p) => ({
-      placementId: p.id,
-      state: 'unreachable' as const,
-      delivery: null,
-      carried: null,
-      line: null,
-      served: false,
-      findings: [finding],
-      block: null,
-    })),
+    ...foundOnPage(row, [why], []),
+    seen: placements
+      .filter((each) => ofBlock(each) === null)
+      .map((p) => ({
+        placementId: p.id,
+        state: 'unreachable' as const,
+        delivery: null,
+        carried: null,
+        line: null,
+        served: false,
+        findings: [finding],
+        block: null,
+      })),
   };
 }
 

@@ -29,7 +29,8 @@ export async function deliver(
     const filled = await filledPage(tx, page.id);
     const row = filled.rows.find((each) => each.id === id)!;
     const snippets = (await outputsOn(filled, renderContext)).get(id)!;
-    const isNew = last?.digest !== issueDigest(snippets);
+    // What was found on the page carries no mark: what is handed out does.
+    const isNew = last?.digest !== issueDigest(snippets) || last.asFound === 1;
     if (isNew) {
       const values = {
         placementId: id,

@@ -1,4 +1,15 @@
-import { mostTermsToSee, mostToDo, wantingStates, type Today } from '@orbis/contract';
+import {
+  mostFindingsCounted,
+  mostTermsToSee,
+  mostToDo,
+  mostToTell,
+  wantingStates,
+  type Today,
+} from '@orbis/contract';
+import { serializeKeptFinding } from '../serializers/kept-findings.ts';
+import { countOfRank } from '../store/finding-counts.ts';
+import { listFindings } from '../store/list-findings.ts';
+import type { Handle } from '../database/connect.ts';
 import { countStale } from '../store/stale.ts';
 import { countInState, lastSwept, whatThereIs } from '../store/today.ts';
 import { termsToLookAt } from './terms.ts';
@@ -16,7 +27,18 @@ export async function readToday(tools: PlanTools): Promise<Today> {
     states: states.filter(({ count }) => count > 0),
     waiting: await countStale(db),
     has: await whatThereIs(db),
+    findings: (await listFindings(db, { list: 'open' }, mostToTell, undefined)).items
+      .map(serializeKeptFinding)
+      .filter(({ level }) => level !== 'note'),
+    open: await countBad(db),
     terms: await termsToLookAt(mostTermsToSee, { db, sheets, now: tools.now() }),
     sweptAt: (await lastSwept(db))?.toISOString() ?? null,
   };
 }
+
+/* Errors and warnings. */
+const countBad = async (db: Handle): Promise<number> =>
+  (await Promise.all([0, 1].map((rank) => countOfRank(db, rank, mostFindingsCounted)))).reduce(
+    (sum, each) => sum + each,
+    0,
+  );

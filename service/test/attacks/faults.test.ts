@@ -281,7 +281,8 @@ describe('fault: a process that was stopped for longer than its lease', () => {
       const page = (await nextPage(db, turn.lane))!;
       await lease(db, 'next');
       const kept = { basis: '', content: '', etag: '' };
-      const seen = { status: 200, why: null, digest: null, seen: [], gone: [], head: [], kept };
+      const nothing = { seen: [], gone: [], head: [], findings: [], found: [] };
+      const seen = { status: 200, why: null, digest: null, ...nothing, kept };
       expect(await recordPage(db, 'stopped', page, { state: 'read', ...seen }, now)).to.equal(false);
       expect(await recordPage(db, 'next', page, { state: 'unreachable', ...seen }, now)).to.equal(true);
       expect(

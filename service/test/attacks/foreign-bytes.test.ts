@@ -60,7 +60,7 @@ describe('attack: foreign bytes', () => {
   it('that need more memory than there is end their thread, and nothing else', async () => {
     const one = reader({ threads: 1, megabytes: 48, seconds: 60 });
     const page = `<table>${'<tr><td><b><i><a href=x>'.repeat(200_000)}`;
-    const error = await one.reconcilePage(page, [], []).then(
+    const error = await one.reconcilePage(page, []).then(
       () => null,
       (reason: unknown) => reason,
     );
@@ -73,7 +73,7 @@ describe('attack: foreign bytes', () => {
     const page = '<p class=x>night</p>'.repeat(250_000);
     expect(page.length).to.equal(5_000_000);
     const { rss: before } = process.memoryUsage();
-    await one.reconcilePage(page, [], []);
+    await one.reconcilePage(page, []);
     await new Promise((resolve) => setTimeout(resolve, 500));
     expect((await one.readTexts(['words'], { sheets: [] }))[0]!.input).to.equal('text');
     const grown = (process.memoryUsage().rss - before) / 1024 / 1024;

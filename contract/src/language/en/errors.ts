@@ -425,6 +425,14 @@ export const errors = {
     title: 'Already ended',
     detail: () => 'This sweep has ended already.',
   },
+  'time-passed': {
+    title: 'That time has passed',
+    detail: (f) => `${f.until} is no time to come. Name a later one.`,
+  },
+  'finding-without-code': {
+    title: 'Nothing to collect',
+    detail: () => 'This finding is not about a code that the register does not know, or it is solved by now.',
+  },
   'job-running': {
     title: 'Already running',
     detail: (f) => `A sweep of this is running already (${f.sweep}).`,

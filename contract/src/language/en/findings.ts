@@ -1,5 +1,6 @@
 import type { Language } from '../language.ts';
 import type { Condition, Facts } from '@orbis/core';
+import { attentionFindings } from './attention.ts';
 import { conditions } from './options.ts';
 import { problems } from './problems.ts';
 import { termsFindings } from './terms.ts';
@@ -421,5 +422,6 @@ export const findings = {
     message: (f) => `The page could not be read: ${f.why}`,
     remedy: (f) => `${f.remedy ?? 'See that the page opens in a browser, then check it again.'}`,
   },
+  ...attentionFindings,
   ...termsFindings,
 } satisfies Language['findings'];

@@ -1,4 +1,5 @@
 import type { Language } from '../language.ts';
+import { differences, findingTitles } from './attention.ts';
 import { blocks, stepAt } from './blocks.ts';
 import { changes, feed, remains } from './change-log.ts';
 import { expected, reasons } from './changes.ts';
@@ -97,6 +98,8 @@ export const en = {
   kindNames,
   evidence,
   findings,
+  findingTitles,
+  differences,
   learned,
   learnProblems,
   learnedAbout,

@@ -52,7 +52,12 @@ export function sweepHandlers(deps: Deps): Handlers<Named<'sweeps'>> {
         ),
         (row) => row.sighting.sweepPageId,
       );
-      const before = new Map(rows.map((row, i) => [row.id, seen.get(rows[i + 1]?.id ?? 0) ?? []]));
+      const before = new Map(
+        rows.map((row, i) => [
+          row.id,
+          { seen: seen.get(rows[i + 1]?.id ?? 0) ?? [], findings: rows[i + 1]?.findings ?? [] },
+        ]),
+      );
       const told = (row: (typeof rows)[number]): PageNews =>
         serializePageNews(row, seen.get(row.id) ?? [], before.get(row.id)!);
       return { data: keyset(rows, query.limit, told) };

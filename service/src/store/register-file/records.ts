@@ -268,11 +268,11 @@ async function* ofDeliveries(tx: Handle): AsyncGenerator<RegisterRecord> {
       tx,
       rows.map(({ id }) => id),
     );
-    for (const { id, placementId, revisionId, number, options, createdAt } of rows)
+    for (const { id, placementId, revisionId, number, options, asFound, createdAt } of rows)
       yield {
         type: 'delivery',
         ...{ placement: placements.get(placementId)!, number, revision: revisions.get(revisionId)!, options },
-        ...{ snippets: snippets.get(id) ?? [], at: createdAt.toISOString() },
+        ...{ snippets: snippets.get(id) ?? [], asFound: asFound === 1, at: createdAt.toISOString() },
       };
   }
 }

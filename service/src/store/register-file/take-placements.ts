@@ -54,6 +54,7 @@ export const takeDeliveries: Take<'delivery'> = async (tx, records, by) => {
       ...{ placementId: placements.of(record.placement).id, number: record.number, options: record.options },
       revisionId: revisions.of(numberedKey(madeOf(record)), `${record.revision} of ${record.placement}`),
       digest: issueDigest(record.snippets),
+      asFound: Number(record.asFound),
       ...{ createdAt: date(record.at), createdBy: by },
     })),
   );

@@ -1,5 +1,15 @@
 /** What was issued: snippets, each kept once, and the deliveries that are made of them. */
-import { index, int, json, longtext, mysqlTable, primaryKey, smallint, unique } from 'drizzle-orm/mysql-core';
+import {
+  index,
+  int,
+  json,
+  longtext,
+  mysqlTable,
+  primaryKey,
+  smallint,
+  tinyint,
+  unique,
+} from 'drizzle-orm/mysql-core';
 import type {
   Content,
   Framed,
@@ -49,6 +59,8 @@ export const delivery = mysqlTable(
     options: json().$type<Options>().notNull(),
     /** Of the texts of its snippets, each with its position. */
     digest: ascii({ length: 64 }).notNull(),
+    /** Whether it was found on the page as it stands, without a mark, and not handed out. */
+    asFound: tinyint().notNull().default(0),
     ...created,
   },
   (t) => [unique('delivery_number').on(t.placementId, t.number)],

@@ -11,7 +11,7 @@ import {
   unique,
   varchar,
 } from 'drizzle-orm/mysql-core';
-import type { Options } from '@orbis/core';
+import type { Options, Reason } from '@orbis/core';
 import { ascii, id, foreignKeyId, timestamp } from './columns.ts';
 import { embed } from './collection.ts';
 import { created } from './people.ts';
@@ -21,7 +21,9 @@ import { page, site, spot } from './places.ts';
 export interface StoredFinding {
   rule: string;
   level: 'error' | 'warning' | 'note';
-  facts: Record<string, string | number | null>;
+  facts: Record<string, string | number | boolean | null>;
+  /** What of it is otherwise than it should be, piece by piece. */
+  details?: Reason[];
 }
 
 export const seenStates = ['planned', 'live', 'altered', 'missing', 'unreachable'] as const;

@@ -99,6 +99,8 @@ export const sweepPage = mysqlTable(
     status: smallint({ unsigned: true }),
     why: varchar({ length: 300 }),
     digest: ascii({ length: 64 }),
+    /** What was found on the page as a whole; null for nothing. */
+    findings: json().$type<StoredFinding[]>(),
     readAt: timestamp(),
     /**
      * The page of an earlier sweep that showed the same, whose sightings hold; null where something new was

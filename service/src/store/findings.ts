@@ -1,0 +1,274 @@
+import { and, asc, eq, inArray, lte, sql, type SQL } from 'drizzle-orm';
+import type { Facts, Level, Reason } from '@orbis/core';
+import type { FindingList } from '@orbis/contract';
+import type { Handle } from '../database/connect.ts';
+import { digest } from '../digest.ts';
+import { chunks } from './chunks.ts';
+import { countOpen, type OpenChange } from './finding-counts.ts';
+import { newPublicId } from './ids.ts';
+import { databaseNow, finding, findingAt, page, placement } from './schema.ts';
+
+export type FindingRow = typeof finding.$inferSelect;
+
+/** Levels, the worst first: a rank is a place among them. */
+export const levelsByRank: readonly Level[] = ['error', 'warning', 'note'];
+
+/** Something that was found, and what it is about. */
+export interface Found {
+  rule: string;
+  level: Level;
+  /** What makes it the same as what was found before, with its rule: `placement:7`, `page:12`. */
+  about: string;
+  siteId: number;
+  pageId: number | null;
+  placementId: number | null;
+  facts: Facts;
+  details?: readonly Reason[] | undefined;
+  /** The code that it is about, where the register does not have it. */
+  code?: string | undefined;
+}
+
+/**
+ * Writes down all that was found at one place, which takes the place of what had been found there: what is
+ * new is open, what was solved is open again, and what is found nowhere any more is solved. Call it in a
+ * transaction.
+ * @param scope the place: `page:12`, `site:3`.
+ */
+export async function keepFound(
+  tx: Handle,
+  scope: string,
+  found: readonly Found[],
+  now: Date,
+): Promise<void> {
+  const there = await tx
+    .select({ finding })
+    .from(findingAt)
+    .innerJoin(finding, eq(finding.id, findingAt.findingId))
+    .where(eq(findingAt.scope, scope));
+  if (there.length === 0 && found.length === 0) return;
+  const wanted = new Map(found.map((each) => [sameOf(each), each]));
+  const known = new Map(there.map((row) => [row.finding.same, row.finding]));
+  const changes: OpenChange[] = [];
+  for (const [same, each] of wanted) {
+    const row = known.get(same);
+    if (row) await seeAgain(tx, row, each, now, changes);
+    else await seeHere(tx, { scope, same }, each, now, changes);
+  }
+  for (const [same, row] of known) if (!wanted.has(same)) await seeNoMore(tx, scope, row, now, changes);
+  await countOpen(tx, changes);
+}
+
+const sameOf = ({ rule, about }: Pick<Found, 'rule' | 'about'>): string => digest(`${rule} ${about}`);
+
+/* What changes of a finding that is found again. */
+const valuesOf = ({ level, facts, details = [], code }: Found) => ({
+  rank: levelsByRank.indexOf(level),
+  facts,
+  details: [...details],
+  code: code ?? null,
+});
+
+const reopened = { list: 'open' as const, noticedAt: null, solvedAt: null, decidedAt: null, decidedBy: null };
+
+/* Where it was found before as well. */
+async function seeAgain(
+  tx: Handle,
+  row: FindingRow,
+  found: Found,
+  now: Date,
+  changes: OpenChange[],
+): Promise<void> {
+  const values = valuesOf(found);
+  // Somebody called it solved, and it is still there.
+  const isBack = row.list === 'solved';
+  if (isBack) changes.push({ siteId: row.siteId, rule: row.rule, by: 1 });
+  await tx
+    .update(finding)
+    .set({ ...values, lastSeenAt: now, ...(isBack && { ...reopened, until: null, reason: '' }) })
+    .where(eq(finding.id, row.id));
+}
+
+/* Where it was not found before; elsewhere it may have been. */
+async function seeHere(
+  tx: Handle,
+  { scope, same }: { scope: string; same: string },
+  found: Found,
+  now: Date,
+  changes: OpenChange[],
+): Promise<void> {
+  const { rule, siteId, pageId, placementId } = found;
+  const find = () => tx.select().from(finding).where(eq(finding.same, same)).for('update');
+  let [row] = await find();
+  if (!row) {
+    await tx
+      .insert(finding)
+      .ignore()
+      .values({
+        publicId: newPublicId(),
+        ...{ same, rule, siteId, pageId, placementId },
+        ...valuesOf(found),
+        // Counted as open below, with what was solved before.
+        list: 'solved',
+        firstSeenAt: now,
+        lastSeenAt: now,
+      });
+    [row] = await find();
+  }
+  await tx.insert(findingAt).ignore().values({ findingId: row!.id, scope });
+  const isBack = row!.list === 'solved';
+  if (isBack) changes.push({ siteId, rule, by: 1 });
+  await tx
+    .update(finding)
+    .set({
+      times: sql`${finding.times} + 1`,
+      lastSeenAt: now,
+      ...(isBack && { ...valuesOf(found), ...reopened, until: null, reason: '', pageId, placementId }),
+    })
+    .where(eq(finding.id, row!.id));
+}
+
+/* It is not there any more. What is not to be told again stays so, should it come back. */
+async function seeNoMore(
+  tx: Handle,
+  scope: string,
+  { id }: FindingRow,
+  now: Date,
+  changes: OpenChange[],
+): Promise<void> {
+  const [row] = await tx.select().from(finding).where(eq(finding.id, id)).for('update');
+  const at = and(eq(findingAt.findingId, id), eq(findingAt.scope, scope));
+  const [gone] = await tx.delete(findingAt).where(at);
+  if (!row || gone.affectedRows === 0) return;
+  const isSolved = row.times <= 1 && (row.list === 'open' || row.list === 'later');
+  if (isSolved && row.list === 'open') changes.push({ siteId: row.siteId, rule: row.rule, by: -1 });
+  await tx
+    .update(finding)
+    .set({ times: row.times - 1, ...(isSolved && solvedItself(now)) })
+    .where(eq(finding.id, id));
+}
+
+const solvedItself = (now: Date | SQL) => ({
+  ...{ list: 'solved' as const, solvedAt: now, until: null, decidedAt: null, decidedBy: null },
+});
+
+/** Of what has ended, nothing wants attention any more. Call it in a transaction, while it is there. */
+export const letFindingsOfPlacementsGo = (tx: Handle, placed: SQL): Promise<void> =>
+  letGo(tx, inArray(finding.placementId, tx.select({ id: placement.id }).from(placement).where(placed)));
+
+/** What was found on pages that go is not there any more. Call it in a transaction, while they are there. */
+export async function letFindingsOnPagesGo(tx: Handle, pages: SQL | undefined): Promise<void> {
+  const scopes = tx
+    .select({ scope: sql<string>`concat('page:', ${page.id})` })
+    .from(page)
+    .where(pages);
+  const there = await tx
+    .select({ id: findingAt.findingId, times: sql<number>`count(*)`.mapWith(Number) })
+    .from(findingAt)
+    .where(inArray(findingAt.scope, scopes))
+    .groupBy(findingAt.findingId);
+  if (there.length === 0) return;
+  await tx.delete(findingAt).where(inArray(findingAt.scope, scopes));
+  for (const { id, times } of there)
+    await tx
+      .update(finding)
+      .set({ times: sql`${finding.times} - ${times}` })
+      .where(eq(finding.id, id));
+  const ids = there.map(({ id }) => id);
+  for (const part of chunks(ids)) await letGo(tx, and(inArray(finding.id, part), lte(finding.times, 0))!);
+}
+
+async function letGo(tx: Handle, which: SQL): Promise<void> {
+  const open = and(which, inArray(finding.list, ['open', 'later']));
+  const counted = await tx
+    .select({
+      siteId: finding.siteId,
+      rule: finding.rule,
+      by: sql<number>`-sum(${finding.list} = 'open')`.mapWith(Number),
+    })
+    .from(finding)
+    .where(open)
+    .groupBy(finding.siteId, finding.rule);
+  if (counted.length === 0) return;
+  await tx.update(finding).set(solvedItself(databaseNow)).where(open);
+  await countOpen(tx, counted);
+}
+
+/** What is decided about findings. */
+export interface Decided {
+  list: FindingList;
+  /** Whether it is new again. */
+  isNew: boolean;
+  until: Date | null;
+  reason: string;
+}
+
+/** Decides about findings, which are locked before. Call it in a transaction. */
+export async function decide(
+  tx: Handle,
+  rows: readonly FindingRow[],
+  { list, isNew, until, reason }: Decided,
+  { by, now }: { by: number | null; now: Date },
+): Promise<void> {
+  if (rows.length === 0) return;
+  await tx
+    .update(finding)
+    .set({
+      list,
+      ...{ until, reason, noticedAt: isNew ? null : now, decidedAt: now, decidedBy: by },
+      solvedAt: list === 'solved' ? now : null,
+    })
+    .where(
+      inArray(
+        finding.id,
+        rows.map(({ id }) => id),
+      ),
+    );
+  await countOpen(
+    tx,
+    rows.map((row) => ({
+      ...{ siteId: row.siteId, rule: row.rule },
+      by: Number(list === 'open') - Number(row.list === 'open'),
+    })),
+  );
+}
+
+/** The findings with these ids, locked; those that are none are left out. Call it in a transaction. */
+export const lockFindings = (tx: Handle, publicIds: readonly string[]): Promise<FindingRow[]> =>
+  tx
+    .select()
+    .from(finding)
+    .where(inArray(finding.publicId, [...publicIds]))
+    .orderBy(asc(finding.id))
+    .for('update');
+
+/* So many are woken at once; the others soon after. */
+const together = 200;
+
+/** Findings that have waited long enough are open again, as if they were new. Call it in a transaction. */
+export async function wakeFindings(tx: Handle, now: Date): Promise<void> {
+  const due = and(eq(finding.list, 'later'), lte(finding.until, now));
+  const rows = await tx.select().from(finding).where(due).limit(together).for('update');
+  const woken = { list: 'open' as const, isNew: true, until: null, reason: '' };
+  await decide(tx, rows, woken, { by: null, now });
+}
+
+/** The scopes at which a finding is found, the first of them. */
+export const scopesOf = async (db: Handle, id: number, limit: number): Promise<string[]> =>
+  (
+    await db
+      .select({ scope: findingAt.scope })
+      .from(findingAt)
+      .where(eq(findingAt.findingId, id))
+      .orderBy(asc(findingAt.scope))
+      .limit(limit)
+  ).map(({ scope }) => scope);
+
+/** What a rule found on a page, and is there still. */
+export const foundAt = async (db: Handle, scope: string, rule: string): Promise<FindingRow[]> =>
+  (
+    await db
+      .select({ finding })
+      .from(findingAt)
+      .innerJoin(finding, eq(finding.id, findingAt.findingId))
+      .where(and(eq(findingAt.scope, scope), eq(finding.rule, rule)))
+  ).map((row) => row.finding);
