@@ -94,7 +94,7 @@ try {
   await at(page, '/register', 'register', { height: 1000 });
   await at(page, '/sweeps', 'sweeps', { height: 900 });
   await page.emulateMedia({ colorScheme: 'dark' });
-  await at(page, '/collection/turning-sky', 'embed-dark');
+  await at(page, '/attention', 'attention');
   await page.emulateMedia({ colorScheme: 'light' });
   await page.setViewportSize({ width: 1280, height: 1100 });
   await page.goto(`http://hollinfell.localhost:${port}/talks`);

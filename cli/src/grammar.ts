@@ -1,6 +1,7 @@
 import type { Command } from 'commander';
 import type { AddCommand, Run } from './command.ts';
 import { addAdjust } from './commands/adjust.ts';
+import { addAttention } from './commands/attention.ts';
 import { addCheck } from './commands/check.ts';
 import { addCollect } from './commands/collect.ts';
 import { addBringBack, addCompare } from './commands/compare.ts';
@@ -47,6 +48,7 @@ import { block } from './things/block.ts';
 import { change } from './things/change.ts';
 import { embed } from './things/embed.ts';
 import { endpoint } from './things/endpoint.ts';
+import { finding } from './things/finding.ts';
 import { harvest } from './things/harvest.ts';
 import { page } from './things/page.ts';
 import { password } from './things/password.ts';
@@ -80,6 +82,7 @@ const things: readonly Thing[] = [
   search,
   changelist,
   sweep,
+  finding,
   harvest,
   change,
   provider,
@@ -109,6 +112,7 @@ const groups: Readonly<Record<string, readonly AddCommand[]>> = {
     addFill,
     addSweep,
     addHistory,
+    addAttention,
     addWhere,
     addViews,
     addThirdParties,

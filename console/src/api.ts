@@ -81,6 +81,7 @@ const shownIn = {
   embeds: ['embeds', 'revisions', 'placements', 'plans', 'changes', 'harvests', 'providers', 'sites'],
   placements: [
     'placements',
+    'findings',
     'plans',
     'embeds',
     'sites',
@@ -90,8 +91,10 @@ const shownIn = {
     'changeListPages',
   ],
   lists: ['changeLists', 'changeListPages'],
-  sites: ['sites', 'pages', 'sharedSpots', 'placements', 'plans', 'embeds', 'changes'],
-  sweeps: ['sweeps', 'placements', 'plans', 'changeListPages'],
+  sites: ['sites', 'findings', 'pages', 'sharedSpots', 'placements', 'plans', 'embeds', 'changes'],
+  sweeps: ['sweeps', 'placements', 'plans', 'changeListPages', 'findings'],
+  // The start screen tells of the first of them.
+  findings: ['findings', 'placements'],
   harvests: ['harvests'],
   // What a code is to be enclosed with is said by its sheet too.
   providers: [

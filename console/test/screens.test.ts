@@ -31,6 +31,7 @@ const headings: Record<(typeof consoleScreens)[number], string> = {
   '/steps': 'What Talks needs',
   '/register': 'Register',
   '/register/:placement': 'Opening talk in fell/talks#main',
+  '/attention': 'Attention',
   '/sweeps': 'Sweeps',
   '/providers': 'Providers',
   '/providers/new': 'Bring a sheet',

@@ -25,6 +25,7 @@ export const consoleScreens = [
   '/register/:placement',
   '/third-parties',
   '/terms',
+  '/attention',
   '/sweeps',
   '/providers',
   '/providers/new',

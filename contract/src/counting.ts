@@ -20,7 +20,7 @@ export const mostReached = 10_000;
 export const mostTermsToSee = 5;
 
 /** So many findings of a level are counted. */
-export const mostFindingsCounted = 1000;
+export const mostFindingsCounted = 200;
 
 /** So many findings are shown of what wants attention first. */
 export const mostToTell = 5;

@@ -1,5 +1,5 @@
 import { keptFinding } from './attention.ts';
-import { mostFindingsCounted, mostTermsToSee, mostToDo, mostToTell } from './counting.ts';
+import { mostTermsToSee, mostToDo, mostToTell } from './counting.ts';
 import { count, time } from './common.ts';
 import { placementStates } from './register.ts';
 import { terms } from './terms.ts';
@@ -30,9 +30,7 @@ export const today = z
     findings: z
       .array(keptFinding)
       .meta({ description: `What wants attention first, the worst; at most ${mostToTell}` }),
-    open: count.meta({
-      description: `How many errors and warnings there are, counted up to ${mostFindingsCounted} each`,
-    }),
+    open: count.meta({ description: 'How many findings are open' }),
     terms: z.array(terms).meta({
       description: `Contracts and limits that want looking at, the worst first; at most ${mostTermsToSee}`,
     }),

@@ -187,13 +187,14 @@ async function placeAndPublish(stage: Stage): Promise<void> {
     path: string,
     spot: string,
     options: Record<string, number | string> = {},
+    beside = '',
   ): Promise<() => Promise<void>> => {
     const { data } = await client.call('placements.create', {
       body: { embed, place: `hollinfell/${path}#${spot}`, options },
     });
     return async () => {
       const { data: delivery } = await client.call('deliveries.create', { params: { placement: data.id } });
-      await edit(stage, 'PUT', 'spots', { page: path, spot, code: delivery.text });
+      await edit(stage, 'PUT', 'spots', { page: path, spot, code: `${delivery.text}${beside}` });
     };
   };
   const toPaste = [
@@ -205,13 +206,24 @@ async function placeAndPublish(stage: Stage): Promise<void> {
       'answer': 'words',
       'answer-words': 'Thank you. The letter comes when the moon is new.',
     }),
-    await place('turning-sky', 'live', 'camera', { 'max-width': 640, 'align': 'centre' }), // narrower there than on the home page
+    // Narrower there than on the home page.
+    await place(
+      'turning-sky',
+      'live',
+      'camera',
+      { 'max-width': 640, 'align': 'centre' },
+      `\n${untold(stage.port)}`,
+    ),
   ];
   await place('what-a-comet-leaves-behind', 'talks', 'comet'); // placed, but not pasted: the owner's next step
   for (const paste of toPaste) await paste();
   await fillFooter(stage);
   for (const page of pages) await edit(stage, 'POST', 'publish', { page: page.path });
 }
+
+/* What somebody has put onto the page beside the camera, and told nobody. */
+const untold = (port: number): string =>
+  `<iframe width="560" height="315" src="http://${hosts.kinorillPlayer}:${port}/film/cM7comet?knobs=1" title="The comet of the autumn" allow="fullscreen"></iframe>`;
 
 /* The footer of every page is pasted once, and all of them show it. */
 async function fillFooter(stage: Stage): Promise<void> {
@@ -259,10 +271,7 @@ async function moveOn({ client, site }: Stage): Promise<void> {
 }
 
 /** Sweeps everything, and waits for the end. */
-export async function sweepAll(
-  client: Client,
-  what: { site?: string; page?: string } = {},
-): Promise<Sweep> {
+export async function sweepAll(client: Client, what: { site?: string; page?: string } = {}): Promise<Sweep> {
   const { data } = await client.call('sweeps.create', { body: what });
   for (;;) {
     const { data: now } = await client.call('sweeps.read', { params: { sweep: data.id } });

@@ -49,6 +49,12 @@ const lists: readonly [path: string, query: Record<string, string>][] = [
   ['/pages/s9%2Fp9/seen', {}],
   ['/shared-spots', {}],
   ['/shared-spots', { site: 's9' }],
+  ['/findings', {}],
+  ['/findings', { list: 'solved' }],
+  ['/findings', { site: 's9' }],
+  ['/findings', { rule: 'missing' }],
+  ['/findings', { rule: 'doubled' }],
+  ['/findings', { site: 's9', rule: 'missing', list: 'later' }],
   ['/sweeps', {}],
   ['/sweeps/jjjjjjjjj1/pages', {}],
   ['/providers', {}],
@@ -119,8 +125,17 @@ describe('with 50,000 placements', () => {
       ['out-of-date', 200],
     ]);
     // Limits are written down by hand, one by one: each of the fifty is looked at.
-    const allowed = itself + 2 * 2 * 200 + 3 * 50;
+    const allowed = itself + 2 * 2 * 200 + 3 * 50 + 5 * each;
     expect(await readFor(() => test.client.call('today.read', {}))).to.be.at.most(allowed);
+  });
+
+  it('counts what wants attention from a few hundred rows, however much there is', async () => {
+    const ask = () => test.client.call('findings.count', { query: {} });
+    const { open, rules, sites } = (await ask()).data;
+    expect([open, sites.length]).to.deep.equal([{ error: 200, warning: 200, note: 200 }, 20]);
+    const told = rules.map(({ rule }) => rule);
+    expect(told).to.include.members(['missing', 'altered', 'claims-collide', 'doubled']);
+    expect(await readFor(ask)).to.be.at.most(itself + 2 * 3 * 200 + each * 24);
   });
 
   it(`reads at most ${each} rows for each thing in the head of a site`, async () => {

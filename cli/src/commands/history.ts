@@ -31,15 +31,23 @@ export const addHistory: AddCommand = (program, run) => {
 };
 
 /* One line for when it was, and one for each thing that was seen otherwise than before. */
-function describeNews({ at, state, why, seen, gone }: PageNews, { colours, io }: Tools): string {
+function describeNews(news: PageNews, { colours, io }: Tools): string {
+  const { at, state, why, seen, gone, findings: found, solved } = news;
   const head = colours.bold(formatTimestamp(at));
   if (state === 'unreachable') return `${head}\n  ${colours.red('could not be read')}: ${why ?? ''}\n`;
-  if (seen.length === 0 && gone === 0) return `${head}\n  nothing is placed here\n`;
+  if (seen.length + gone + found.length + solved.length === 0) return `${head}\n  nothing is placed here\n`;
   const lines = seen.map(({ embed, spot, was, state: is, findings }) => {
     const before = was === null || was === is ? '' : `${formatState(was)}, then `;
-    const told = findings.map(({ level, message }) => fold(`${level}: ${message}`, io.width, '    '));
+    const told = findings.flatMap(({ level, message, details }) => [
+      fold(`${level}: ${message}`, io.width, '    '),
+      ...details.map((each) => fold(`- ${each}`, io.width, '    ')),
+    ]);
     return `  ${embed} in ${spot}: ${before}${colourState(is, colours)}\n${told.join('')}`;
   });
   const ended = gone === 0 ? '' : `  ${spoken.noLongerPlaced(gone)}\n`;
-  return `${head}\n${lines.join('')}${ended}`;
+  const onPage = [
+    ...found.map(({ level, message }) => fold(`${level}: ${message}`, io.width, '  ')),
+    ...solved.map(({ message }) => fold(spoken.notSoAnyMore(message), io.width, '  ')),
+  ];
+  return `${head}\n${lines.join('')}${onPage.join('')}${ended}`;
 }

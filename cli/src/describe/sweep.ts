@@ -23,14 +23,15 @@ export function describeSweep(sweep: Sweep, pages: readonly SweepPage[], { colou
           sweep.at === null ? colourState(seen.state, colours) : formatSeen(seen.state, sweep),
         ]);
   });
-  const findings = pages.flatMap((page) =>
-    page.seen.flatMap((seen) =>
-      seen.findings.map((finding) => ({ ...finding, page: page.page, embed: seen.embed })),
+  const findings = pages.flatMap((page) => [
+    ...(page.state === 'read' ? page.findings : []).map((finding) => ({ ...finding, where: page.page })),
+    ...page.seen.flatMap((seen) =>
+      seen.findings.map((finding) => ({ ...finding, where: `${seen.embed} in ${page.page}` })),
     ),
-  );
+  ]);
   const told = findings.map(
     (f) =>
-      `\n${levelColour(f.level, colours)(f.level)} ${colours.dim(`${f.embed} in ${f.page}`)}\n${fold(f.message, io.width, '  ')}${fold(f.remedy, io.width, '  ')}`,
+      `\n${levelColour(f.level, colours)(f.level)} ${colours.dim(f.where)}\n${fold(f.message, io.width, '  ')}${f.details.map((each) => fold(`- ${each}`, io.width, '  ')).join('')}${fold(f.remedy, io.width, '  ')}`,
   );
   const counts = Object.entries(sweep.counts)
     .filter(([, count]) => count > 0)

@@ -1,4 +1,5 @@
 import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
@@ -9,6 +10,8 @@ interface Told {
   message: string;
   remedy: string;
   line?: number;
+  /** What exactly is otherwise, piece by piece. */
+  details?: readonly string[];
   /** The edits that would mend it. */
   mend?: readonly { reason: string }[];
 }
@@ -39,6 +42,13 @@ export function Findings({
         >
           {finding.message}
           {finding.line !== undefined && finding.line > 1 && ` (line ${finding.line})`}
+          {finding.details && finding.details.length > 0 && (
+            <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
+              {finding.details.map((each) => (
+                <li key={each}>{each}</li>
+              ))}
+            </Box>
+          )}
           <Typography variant="body2" color="textSecondary">
             {finding.remedy}
           </Typography>

@@ -1,4 +1,5 @@
 import AccountIcon from '@mui/icons-material/PersonOutlined';
+import AttentionIcon from '@mui/icons-material/NotificationsNoneOutlined';
 import CollectIcon from '@mui/icons-material/ContentPasteOutlined';
 import CollectionIcon from '@mui/icons-material/CollectionsBookmarkOutlined';
 import HarvestIcon from '@mui/icons-material/GrassOutlined';
@@ -21,6 +22,7 @@ const screens = [
   { to: '/places', label: 'Places', icon: <PlacesIcon /> },
   { to: '/register', label: 'Register', icon: <RegisterIcon /> },
   { to: '/sweeps', label: 'Sweeps', icon: <SweepsIcon /> },
+  { to: '/attention', label: 'Attention', icon: <AttentionIcon /> },
   { to: '/providers', label: 'Providers', icon: <ProvidersIcon /> },
   { to: '/done', label: 'Done', icon: <DoneIcon /> },
   { to: '/account', label: 'Account', icon: <AccountIcon /> },
@@ -28,7 +30,9 @@ const screens = [
 
 /* There is no room for all of them on a phone: these are reached from the screens of today, for collecting
    and of the account. */
-const notOnPhones: ReadonlySet<string> = new Set(['/harvests', '/sweeps', '/providers', '/done']);
+const notOnPhones: ReadonlySet<string> = new Set([
+  ...['/harvests', '/sweeps', '/attention', '/providers', '/done'],
+]);
 
 /* Only who goes by the keyboard meets it, before all the ways to other screens. */
 const skip = {

@@ -42,9 +42,10 @@ export function PageHistory({ page }: { page: string }) {
   );
 }
 
-function News({ news: { state, why, seen, gone } }: { news: PageNews }) {
+function News({ news: { state, why, seen, gone, findings, solved } }: { news: PageNews }) {
   if (state === 'unreachable') return <Typography color="error">It could not be read: {why}</Typography>;
-  if (seen.length === 0 && gone === 0) return <Typography>Nothing is placed here.</Typography>;
+  if (seen.length + gone + findings.length + solved.length === 0)
+    return <Typography>Nothing is placed here.</Typography>;
   return (
     <Box>
       {seen.map((each) => (
@@ -69,6 +70,14 @@ function News({ news: { state, why, seen, gone } }: { news: PageNews }) {
             </Disclosure>
           )}
         </Box>
+      ))}
+      {findings.map((each) => (
+        <Typography key={each.message}>{each.message}</Typography>
+      ))}
+      {solved.map((each) => (
+        <Typography key={each.message} color="textSecondary">
+          {spoken.notSoAnyMore(each.message)}
+        </Typography>
       ))}
       {gone > 0 && <Typography color="textSecondary">{spoken.noLongerPlaced(gone)}</Typography>}
     </Box>

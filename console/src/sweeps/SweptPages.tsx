@@ -26,6 +26,11 @@ export function SweptPages({ sweep }: { sweep: Pick<Sweep, 'id' | 'at'> }) {
               <Typography color="textSecondary">nothing is placed here</Typography>
             )}
           </Box>
+          {page.findings.length > 0 && page.state === 'read' && (
+            <Box sx={{ mt: 1 }}>
+              <Findings findings={page.findings} />
+            </Box>
+          )}
           {page.seen.map((seen) => (
             <Box
               key={seen.placement}

@@ -72,6 +72,8 @@ export function WhatWantsDoing({ today: { states, waiting, has, sweptAt } }: { t
           `Something was changed: for ${waiting < mostWaiting ? plural(waiting, 'place') : `${mostWaiting} places or more`} it is still being worked out. `}
         {sweptAt === null ? 'No page has been read yet.' : `Pages were last read on ${formatWhen(sweptAt)}.`}{' '}
         <Link to="/sweeps">Sweeps</Link>
+        {' · '}
+        <Link to="/attention">Attention</Link>
       </Typography>
     </Card>
   );

@@ -258,6 +258,8 @@ export interface Language {
   seenElsewhere: string;
   /** Where a sweep read that did not read what is published. */
   readElsewhere: (address: string) => string;
+  /** That something which was found on a page does not hold any more; `message` is a sentence. */
+  notSoAnyMore: (message: string) => string;
   /** Of what a sweep saw before, so many are not placed on the page any more. */
   noLongerPlaced: (embeds: number) => string;
   /** The days of the week, from Monday on. */

@@ -8,7 +8,16 @@ export { bringsListener } from './framed.ts';
 export { composeLevels, type LevelledComposition } from './levels.ts';
 export { classFor } from './apart.ts';
 export { current } from './current.ts';
-export { markedElement, neutralMark, readMark, showsServed, textWithoutMark, withMark, writeMark, type Mark } from './mark.ts';
+export {
+  markedElement,
+  neutralMark,
+  readMark,
+  showsServed,
+  textWithoutMark,
+  withMark,
+  writeMark,
+  type Mark,
+} from './mark.ts';
 export { builtInPresets, type Preset } from './presets.ts';
 export type { Loss } from './settle.ts';
 export { picturesOf } from './pictures.ts';

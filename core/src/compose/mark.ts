@@ -78,7 +78,10 @@ function withItsMark(text: string, mark: Mark): string {
 /** The text of a snippet without what marks it; of one without a mark, the text. */
 export const textWithoutMark = ({ runs }: Pick<Snippet, 'runs'>): string =>
   runs
-    .filter((run) => run.from === 'source' || run.stage !== 'mark' || run.reasons.some(({ stage }) => stage !== 'mark'))
+    .filter(
+      (run) =>
+        run.from === 'source' || run.stage !== 'mark' || run.reasons.some(({ stage }) => stage !== 'mark'),
+    )
     .map(({ text }) => text)
     .join('');
 

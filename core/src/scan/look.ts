@@ -33,7 +33,7 @@ export interface PageLook extends Others {
 
 /**
  * Holds a published page against what the register expects on it.
- * @example lookAtPage(html, { address, expected: [{ placement, seenBefore, issued }], inHead: [], needed: [] })
+ * @example lookAtPage(html, { address, expected: [{ placement, issued, seenBefore: true }], inHead, needed })
  */
 export function lookAtPage(html: string, { address, expected, inHead, needed }: LookedFor): PageLook {
   const seen = scanPage(html, hostOf(address));

@@ -55,51 +55,72 @@ export interface PageSeen {
  * @param host of the page, where it is known: what comes from there is the owner’s own.
  */
 export function scanPage(html: string, host: string | null = null): PageSeen {
-  const page = parse(html, { sourceCodeLocationInfo: true });
+  const tree = parse(html, { sourceCodeLocationInfo: true });
   const position = positionsIn(html);
   const seen: PageSeen = {
-    roots: page.childNodes,
+    roots: tree.childNodes,
     ...{ marked: [], asText: [], frames: [], suspects: [], isShell: false },
   };
-  let [letters, shows, runs] = [0, false, false];
-  const stack: Node[] = [...page.childNodes].reverse();
+  const page: Scanned = { html, host, position, seen, letters: 0, shows: false, runs: false };
+  const stack: Node[] = [...tree.childNodes].reverse();
   for (let node = stack.pop(); node; node = stack.pop()) {
     if (node.nodeName === '#text' && 'value' in node) {
-      if (hidesText(node.parentNode)) continue;
-      letters += node.value.trim().length;
-      for (const mark of marksInText(node.value)) seen.asText.push(mark);
+      noteText(node, page);
       continue;
     }
-    const mark = markOf(node);
-    if (mark) {
-      const place = (mark.of ?? node).sourceCodeLocation;
-      if (place)
-        seen.marked.push({
-          mark: mark.mark,
-          ...position(place.startOffset),
-          run: siblingsFrom(node),
-          source: html.slice(place.startOffset, place.endOffset),
-          span: spanOf(place),
-        });
-    }
+    noteMark(node, page);
     if (!('tagName' in node)) continue;
-    const place = node.sourceCodeLocation;
-    shows ||= isShown(node);
-    runs ||= node.tagName === 'script';
-    if (place && isSuspect(node, host)) seen.suspects.push(spanOf(place));
-    if (node.tagName === 'iframe' && place) {
-      const address = node.attrs.find((a) => a.name === 'src' || a.name === 'data-src')?.value;
-      if (address)
-        seen.frames.push({
-          address,
-          line: position(place.startOffset).line,
-          of: markAround(node),
-          span: spanOf(place),
-        });
-    }
+    noteElement(node, page);
     for (let i = node.childNodes.length - 1; i >= 0; i--) stack.push(node.childNodes[i]!);
   }
-  return { ...seen, isShell: runs && !shows && letters <= mostWaiting };
+  return { ...seen, isShell: page.runs && !page.shows && page.letters <= mostWaiting };
+}
+
+/* What is noted of a page on the way through it. */
+interface Scanned {
+  html: string;
+  host: string | null;
+  position: ReturnType<typeof positionsIn>;
+  seen: PageSeen;
+  /** How many letters visitors read. */
+  letters: number;
+  /** Whether it shows anything else. */
+  shows: boolean;
+  /** Whether it has scripts. */
+  runs: boolean;
+}
+
+function noteText(node: DefaultTreeAdapterTypes.TextNode, page: Scanned): void {
+  if (hidesText(node.parentNode)) return;
+  page.letters += node.value.trim().length;
+  for (const mark of marksInText(node.value)) page.seen.asText.push(mark);
+}
+
+function noteMark(node: Node, { html, position, seen }: Scanned): void {
+  const mark = markOf(node);
+  const place = mark && (mark.of ?? node).sourceCodeLocation;
+  if (!place) return;
+  seen.marked.push({
+    mark: mark.mark,
+    ...position(place.startOffset),
+    run: siblingsFrom(node),
+    source: html.slice(place.startOffset, place.endOffset),
+    span: spanOf(place),
+  });
+}
+
+function noteElement(node: Element, page: Scanned): void {
+  const { host, position, seen } = page;
+  page.shows ||= isShown(node);
+  page.runs ||= node.tagName === 'script';
+  const place = node.sourceCodeLocation;
+  if (!place) return;
+  if (isSuspect(node, host)) seen.suspects.push(spanOf(place));
+  if (node.tagName !== 'iframe') return;
+  const address = node.attrs.find((a) => a.name === 'src' || a.name === 'data-src')?.value;
+  if (!address) return;
+  const { line } = position(place.startOffset);
+  seen.frames.push({ address, line, of: markAround(node), span: spanOf(place) });
 }
 
 /* So many letters say no more than that something is being loaded. */

@@ -4,33 +4,46 @@ import type { ShownFinding } from '../store/list-findings.ts';
 import { pageUrl } from './places.ts';
 
 /** A finding, with what it is about and what was decided, as it crosses the wire. */
-export function serializeKeptFinding({ finding, site, page, placed }: ShownFinding): KeptFinding {
-  const { rule, facts, list, lastSeenAt, solvedAt, decidedAt } = finding;
-  const { message, remedy } = serializeFinding({ rule, facts: { ...facts } });
-  // What is open was there when its page was last read, also where nothing was written down then.
-  const isThere = list !== 'solved' && page?.checkedAt && page.checkedAt > lastSeenAt;
+export function serializeKeptFinding(shown: ShownFinding): KeptFinding {
+  const { finding, site } = shown;
+  const { rule, facts, list } = finding;
   return {
     id: finding.publicId,
-    rule,
-    level: levelsByRank[finding.rank]!,
-    list,
+    ...{ rule, list, level: levelsByRank[finding.rank]! },
     isNew: list === 'open' && finding.noticedAt === null,
     site: site.key,
-    page: page && `${site.key}/${page.path}`,
-    url: page && pageUrl(site, page),
+    ...pageOf(shown),
     times: finding.times,
-    embed: placed?.embed ?? null,
-    embedName: placed?.name ?? null,
-    placement: placed?.id ?? null,
-    place: placed && writePlace({ site: site.key, path: placed.path, spot: placed.spot }),
-    ...{ message, remedy, facts: { ...facts } },
+    ...placementOf(shown),
+    ...serializeFinding({ rule, facts: { ...facts } }),
     details: serializeDetails(finding.details),
-    firstSeenAt: finding.firstSeenAt.toISOString(),
-    lastSeenAt: (isThere ? page.checkedAt! : lastSeenAt).toISOString(),
-    until: finding.until?.toISOString() ?? null,
+    ...timesOf(shown),
+    until: iso(finding.until),
     reason: finding.reason,
-    decidedAt: decidedAt?.toISOString() ?? null,
-    solvedAt: solvedAt?.toISOString() ?? null,
-    solvedBy: list !== 'solved' ? null : decidedAt === null ? 'itself' : 'hand',
+    decidedAt: iso(finding.decidedAt),
+    solvedAt: iso(finding.solvedAt),
+    solvedBy: list !== 'solved' ? null : finding.decidedAt === null ? 'itself' : 'hand',
   };
 }
+
+const pageOf = ({ page, site }: ShownFinding) => ({
+  page: page && `${site.key}/${page.path}`,
+  url: page && pageUrl(site, page),
+});
+
+const placementOf = ({ placed, site }: ShownFinding) =>
+  placed === null
+    ? { embed: null, embedName: null, placement: null, place: null }
+    : {
+        ...{ embed: placed.embed, embedName: placed.name, placement: placed.id },
+        place: writePlace({ site: site.key, path: placed.path, spot: placed.spot }),
+      };
+
+/* What is open was there when its page was last read, also where nothing was written down then. */
+function timesOf({ finding: { list, firstSeenAt, lastSeenAt }, page }: ShownFinding) {
+  const readAt = list === 'solved' ? null : (page?.checkedAt ?? null);
+  const last = readAt !== null && readAt > lastSeenAt ? readAt : lastSeenAt;
+  return { firstSeenAt: firstSeenAt.toISOString(), lastSeenAt: last.toISOString() };
+}
+
+const iso = (time: Date | null): string | null => time?.toISOString() ?? null;

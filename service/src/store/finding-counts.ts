@@ -36,6 +36,15 @@ export async function countOpen(tx: Handle, changes: readonly OpenChange[]): Pro
       .onDuplicateKeyUpdate({ set: { open: sql`${findingCount.open} + ${by}` } });
 }
 
+/** How many findings are open, of all rules and on all sites. */
+export async function countAllOpen(db: Handle): Promise<number> {
+  const [row] = await db
+    .select({ open: findingCount.open })
+    .from(findingCount)
+    .where(and(eq(findingCount.siteId, all), eq(findingCount.rule, anyRule)));
+  return row?.open ?? 0;
+}
+
 /** How many findings of each rule are open. */
 export const openByRule = (db: Handle): Promise<{ rule: string; count: number }[]> =>
   db

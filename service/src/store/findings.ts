@@ -10,8 +10,8 @@ import { databaseNow, finding, findingAt, page, placement } from './schema.ts';
 
 export type FindingRow = typeof finding.$inferSelect;
 
-/** Levels, the worst first: a rank is a place among them. */
-export const levelsByRank: readonly Level[] = ['error', 'warning', 'note'];
+/** Levels, the worst last: a rank is a place among them, so that one index has the worst and the newest. */
+export const levelsByRank: readonly Level[] = ['note', 'warning', 'error'];
 
 /** Something that was found, and what it is about. */
 export interface Found {

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, gt, lt, or, type SQL } from 'drizzle-orm';
+import { and, desc, eq, lt, or, type SQL } from 'drizzle-orm';
 import type { FindingList } from '@orbis/contract';
 import type { Handle } from '../database/connect.ts';
 import type { FindingRow } from './findings.ts';
@@ -41,7 +41,7 @@ export async function listFindings(
         behind(after),
       ),
     )
-    .orderBy(asc(finding.rank), desc(finding.id))
+    .orderBy(desc(finding.rank), desc(finding.id))
     .limit(limit + 1);
   const kept = rows.slice(0, limit);
   return {
@@ -57,7 +57,7 @@ function behind(after: string | undefined): SQL | undefined {
   const found = /^([012])(\d{1,14})$/.exec(after ?? '');
   if (!found) return undefined;
   const [rank, id] = [Number(found[1]), Number(found[2])];
-  return or(gt(finding.rank, rank), and(eq(finding.rank, rank), lt(finding.id, id)));
+  return or(lt(finding.rank, rank), and(eq(finding.rank, rank), lt(finding.id, id)));
 }
 
 const placedOn = alias(page, 'placed_on');
@@ -65,7 +65,7 @@ const placedOn = alias(page, 'placed_on');
 /** These findings as they are shown, the worst first, then the newest. */
 export async function shownFindings(db: Handle, ids: readonly number[]): Promise<ShownFinding[]> {
   if (ids.length === 0) return [];
-  return db
+  const rows = await db
     .select({
       finding,
       site: { key: site.key, name: site.name, address: site.address },
@@ -86,7 +86,12 @@ export async function shownFindings(db: Handle, ids: readonly number[]): Promise
     .leftJoin(spot, eq(spot.id, placement.spotId))
     .leftJoin(placedOn, eq(placedOn.id, placement.pageId))
     .where(isOneOf(finding.id, ids))
-    .orderBy(asc(finding.rank), desc(finding.id)) as Promise<ShownFinding[]>;
+    .orderBy(desc(finding.rank), desc(finding.id));
+  // What is about no placement has nothing of one.
+  return rows.map((row) => ({
+    ...row,
+    placed: row.placed.id === null ? null : row.placed,
+  })) as ShownFinding[];
 }
 
 /** A finding by its id. */

@@ -1,37 +1,15 @@
-import type { Logger } from 'pino';
-import type { Database } from '../database/connect.ts';
 import { digest } from '../digest.ts';
-import type { FetchedPage, Fetching, KnownPage } from '../fetching/client.ts';
+import type { FetchedPage, KnownPage } from '../fetching/client.ts';
 import type { FetchFailure } from '../fetching/failure.ts';
-import type { Reader } from '../reading/reader.ts';
 import { lastReadOf, type PageReadRow } from '../store/page-reads.ts';
 import { declaredAddresses } from '../store/places.ts';
 import type { PageOfSweep, PageResult, SamePage } from '../store/sweeps.ts';
-import type { RenderContext } from '../usecases/render-context.ts';
 import { addressOfPage } from './address-of-page.ts';
 import { expectedOn } from './expected-on-page.ts';
+import type { LookTools, PageTools } from './look-tools.ts';
 import { unreachable } from './placement-result.ts';
 import { whyUnreadable } from './unreadable.ts';
 import { whatIsOnPage } from './what-is-on-page.ts';
-
-/** What pages of sweeps are looked at with. */
-export interface LookTools {
-  db: Database;
-  fetching: Fetching;
-  reader: Pick<Reader, 'lookAtPage' | 'reconcilePage' | 'fileSeen'>;
-  renderContext: () => RenderContext;
-  /** Reads the sheets again where somebody has changed them. */
-  refresh: () => Promise<void>;
-  /** Where a placement's document is served. */
-  placementUrl: (id: string) => string;
-  now: () => Date;
-  log: Logger;
-  /** Of Orbis. */
-  version: string;
-}
-
-/** The same, with what reads the files of frames. */
-export type PageTools = LookTools & { files: Pick<Fetching, 'readPage'> };
 
 /** What a page showed; why it could not be read; and how long its host took, in ms. */
 export interface Looked {

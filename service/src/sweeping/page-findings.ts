@@ -79,7 +79,10 @@ export function pageRedirects(
 }
 
 /* A slash at the end, and what only the browser reads, make no other page. */
-const plain = (address: string): string => address.replace(/#.*$/, '').replace(/\/+$/, '');
+function plain(address: string): string {
+  const { origin, pathname, search } = new URL(address);
+  return `${origin}${pathname.endsWith('/') ? pathname.slice(0, -1) : pathname}${search}`;
+}
 
 /** Embeds that the register does not know: the same code on many pages of a site is one finding. */
 export const unregistered = (

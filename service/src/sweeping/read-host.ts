@@ -14,7 +14,8 @@ import {
 } from '../store/sweep-turns.ts';
 import { leaveForLater, nextPage, recordPage, type PageOfSweep } from '../store/sweeps.ts';
 import { filesOnce } from './files-once.ts';
-import { lookAtPage, type LookTools, type PageTools } from './look-at-page.ts';
+import { lookAtPage } from './look-at-page.ts';
+import type { LookTools, PageTools } from './look-tools.ts';
 import type { ReadHost } from './sweeper.ts';
 
 /* Between two pages a host is left alone for as long as the last one took, at most for so many ms: a sweep

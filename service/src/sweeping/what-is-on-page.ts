@@ -9,7 +9,7 @@ import { behindCache, isNewsOn } from './behind-cache.ts';
 import type { ExpectedOnPage } from './expected-on-page.ts';
 import { withItsFile } from './file-of-frame.ts';
 import { headSeen } from './head-seen.ts';
-import type { PageTools } from './look-at-page.ts';
+import type { PageTools } from './look-tools.ts';
 import { allNeeded, lacking, leftOver, neededOnPage } from './needed-on-page.ts';
 import {
   foundOnPage,

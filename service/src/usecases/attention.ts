@@ -12,7 +12,7 @@ const mostSites = 20;
 
 /** How much wants attention; the sites are those of a rule where one is named. */
 export async function readAttention(db: Handle, rule: string | undefined): Promise<Attention> {
-  const [error, warning, note] = await Promise.all(
+  const [note, warning, error] = await Promise.all(
     levelsByRank.map((_, rank) => countOfRank(db, rank, mostFindingsCounted)),
   );
   return {

@@ -1,15 +1,7 @@
-import {
-  mostFindingsCounted,
-  mostTermsToSee,
-  mostToDo,
-  mostToTell,
-  wantingStates,
-  type Today,
-} from '@orbis/contract';
+import { mostTermsToSee, mostToDo, mostToTell, wantingStates, type Today } from '@orbis/contract';
 import { serializeKeptFinding } from '../serializers/kept-findings.ts';
-import { countOfRank } from '../store/finding-counts.ts';
+import { countAllOpen } from '../store/finding-counts.ts';
 import { listFindings } from '../store/list-findings.ts';
-import type { Handle } from '../database/connect.ts';
 import { countStale } from '../store/stale.ts';
 import { countInState, lastSwept, whatThereIs } from '../store/today.ts';
 import { termsToLookAt } from './terms.ts';
@@ -29,16 +21,10 @@ export async function readToday(tools: PlanTools): Promise<Today> {
     has: await whatThereIs(db),
     findings: (await listFindings(db, { list: 'open' }, mostToTell, undefined)).items
       .map(serializeKeptFinding)
-      .filter(({ level }) => level !== 'note'),
-    open: await countBad(db),
+      // How much is out of date is said by the states.
+      .filter(({ level, rule }) => level !== 'note' && rule !== 'site-out-of-date'),
+    open: await countAllOpen(db),
     terms: await termsToLookAt(mostTermsToSee, { db, sheets, now: tools.now() }),
     sweptAt: (await lastSwept(db))?.toISOString() ?? null,
   };
 }
-
-/* Errors and warnings. */
-const countBad = async (db: Handle): Promise<number> =>
-  (await Promise.all([0, 1].map((rank) => countOfRank(db, rank, mostFindingsCounted)))).reduce(
-    (sum, each) => sum + each,
-    0,
-  );

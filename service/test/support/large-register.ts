@@ -76,6 +76,15 @@ export const fillStatements = (size: RegisterSize): string[] => [
   `insert into change_list_page (list_id, page_id, ticked_at, work) select 1, id, if(id mod 2 = 0, ${now}, null), if(id mod 2 = 0, ${digestOf('1')}, null) from page`,
   `insert into plan_link (public_id, page_id, name, hash, expires_at, created_at)
      select lpad(conv(seq, 10, 32), 10, '0'), if(seq > 300, seq, (select id from page where path = 'p9')), 'The web desk', ${digestOf('seq')}, '2099-01-01', ${now} from seq_1_to_${size.pages}`,
+  `insert into finding (id, public_id, same, rule, \`rank\`, list, site_id, page_id, placement_id, times, facts, details, first_seen_at, last_seen_at)
+     select 100000 + seq, lower(lpad(conv(seq, 10, 16), 10, '0')), ${digestOf("concat('found', seq)")}, if(seq = 5, 'doubled', elt(1 + seq mod 3, 'missing', 'altered', 'claims-collide')),
+       seq mod 3, elt(1 + seq mod 5, 'open', 'open', 'later', 'muted', 'solved'), 1 + seq mod ${size.sites}, 1 + seq mod ${size.pages}, 1 + seq mod ${size.placements}, 1,
+       '{"what":"id","name":"a","times":2}', '[]', ${now}, ${now} from seq_1_to_${size.placements}`,
+  `insert into finding_at select id, concat('page:', page_id) from finding where page_id is not null`,
+  // What holds of whole sites may have been counted by now.
+  `replace into finding_count select site_id, rule, count(*) from finding where list = 'open' group by site_id, rule`,
+  `replace into finding_count select site_id, '', sum(open) from finding_count where site_id > 0 and rule <> '' group by site_id`,
+  `replace into finding_count select 0, rule, sum(open) from finding_count where site_id > 0 group by rule`,
   // The newest were all taken back.
   `insert into change_log (id, public_id, kind, facts, undone_at, created_at)
      select seq, lower(lpad(conv(seq, 10, 16), 10, '0')), 'renewed', concat('{"kind":"renewed","embed":"e', 1 + seq mod ${size.embeds}, '"}'), if(seq mod 2 = 1 or seq > 30000, ${now}, null), ${now} from seq_1_to_${size.changes}`,
@@ -84,7 +93,7 @@ export const fillStatements = (size: RegisterSize): string[] => [
 
 /** What the database is to look at again when all of it is there. */
 export const analyzeStatement =
-  'analyze table placement, embed, page, block_page, spot, site_need, delivery, sweep_page, sighting, revision, change_log, change_item';
+  'analyze table placement, embed, page, block_page, spot, site_need, delivery, sweep_page, sighting, revision, change_log, change_item, finding, finding_at, finding_count';
 
 /** Fills an empty register with 50,000 placements. */
 export async function fillRegister({ db }: Pick<Connection, 'db'>): Promise<void> {

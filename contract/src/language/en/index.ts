@@ -68,6 +68,7 @@ export const en = {
   standing,
   fillFaults,
   seenElsewhere: 'there',
+  notSoAnyMore: (message) => `Not so any more: ${message}`,
   noLongerPlaced: (embeds) =>
     embeds === 1 ? '1 embed is not placed here any more.' : `${embeds} embeds are not placed here any more.`,
   weekdays,

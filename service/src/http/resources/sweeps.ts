@@ -1,4 +1,5 @@
 import type { PageNews } from '@orbis/contract';
+import type { Handle } from '../../database/connect.ts';
 import type { Deps } from '../../deps.ts';
 import { groupBy } from '../../store/group.ts';
 import { listJobs } from '../../store/jobs.ts';
@@ -44,23 +45,7 @@ export function sweepHandlers(deps: Deps): Handlers<Named<'sweeps'>> {
     },
     'sweeps.onPage': async ({ params, query }) => {
       const { page } = await pageByKey(db, params.page);
-      const rows = await listNewsOf(db, page.id, query.limit, query.after);
-      const seen = groupBy(
-        await sightingsOf(
-          db,
-          rows.map(({ id }) => id),
-        ),
-        (row) => row.sighting.sweepPageId,
-      );
-      const before = new Map(
-        rows.map((row, i) => [
-          row.id,
-          { seen: seen.get(rows[i + 1]?.id ?? 0) ?? [], findings: rows[i + 1]?.findings ?? [] },
-        ]),
-      );
-      const told = (row: (typeof rows)[number]): PageNews =>
-        serializePageNews(row, seen.get(row.id) ?? [], before.get(row.id)!);
-      return { data: keyset(rows, query.limit, told) };
+      return { data: await newsOf(db, page.id, query) };
     },
     'sweeps.events': async ({ params, signal }) => {
       await sweepById(db, params.sweep);
@@ -80,4 +65,21 @@ export function sweepHandlers(deps: Deps): Handlers<Named<'sweeps'>> {
       return { data: await tell(params.sweep) };
     },
   };
+}
+
+/* What sweeps saw on a page, where it was something new. */
+async function newsOf(
+  db: Handle,
+  pageId: number,
+  { limit, after }: { limit: number; after?: string | undefined },
+): Promise<{ items: PageNews[]; next: string | null }> {
+  const rows = await listNewsOf(db, pageId, limit, after);
+  const ids = rows.map(({ id }) => id);
+  const seen = groupBy(await sightingsOf(db, ids), (row) => row.sighting.sweepPageId);
+  const at = new Map(rows.map(({ id }, i) => [id, i]));
+  return keyset(rows, limit, (row) => {
+    const earlier = rows[at.get(row.id)! + 1];
+    const before = { seen: seen.get(earlier?.id ?? 0) ?? [], findings: earlier?.findings ?? [] };
+    return serializePageNews(row, seen.get(row.id) ?? [], before);
+  });
 }

@@ -26,7 +26,7 @@ export const finding = mysqlTable(
     /** Digest of its rule and of what it is about: what is found again is the same finding. */
     same: ascii({ length: 64 }).notNull().unique(),
     rule: ascii({ length: 40 }).notNull(),
-    /** How bad it is: 0 for an error, 1 for a warning, 2 for a note. */
+    /** How bad it is: 2 for an error, 1 for a warning, 0 for a note. */
     rank: tinyint().notNull(),
     /** The list that it is in: what wants doing, what waits, what is not to be told again, what is done. */
     list: mysqlEnum(findingLists).notNull().default('open'),

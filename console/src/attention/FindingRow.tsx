@@ -1,0 +1,114 @@
+import ErrorIcon from '@mui/icons-material/ErrorOutlined';
+import NoteIcon from '@mui/icons-material/InfoOutlined';
+import WarningIcon from '@mui/icons-material/WarningAmberOutlined';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import MuiLink from '@mui/material/Link';
+import Typography from '@mui/material/Typography';
+import type { ReactNode } from 'react';
+import { Link } from 'react-router';
+import type { KeptFinding } from '@orbis/contract';
+import { formatRule, plural } from '@orbis/contract/language';
+import { formatWhen } from '../components/when.ts';
+import { wayTo } from './way-to.ts';
+
+const levels = {
+  error: { icon: <ErrorIcon color="error" />, name: 'Error' },
+  warning: { icon: <WarningIcon color="warning" />, name: 'Warning' },
+  note: { icon: <NoteIcon color="info" />, name: 'Note' },
+};
+
+/** A finding in sentences: what it is, where, what to do, and the button for it. */
+export function FindingRow({ finding, children }: { finding: KeptFinding; children?: ReactNode }) {
+  const { icon, name } = levels[finding.level];
+  const way = wayTo(finding);
+  const heading = finding.embedName ?? formatRule(finding.rule);
+  return (
+    <Box
+      component="li"
+      sx={{
+        'display': 'grid',
+        'gridTemplateColumns': { xs: '28px minmax(0, 1fr)', sm: '28px minmax(0, 1fr) auto' },
+        'columnGap': 1.5,
+        'rowGap': 1,
+        'py': 2,
+        'borderTop': 1,
+        'borderColor': 'divider',
+        '&:first-of-type': { borderTop: 0, pt: 0.5 },
+      }}
+    >
+      <Box role="img" aria-label={name} sx={{ lineHeight: 0, pt: 0.25 }}>
+        {icon}
+      </Box>
+      <Box sx={{ minWidth: 0 }}>
+        <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 1.5, alignItems: 'baseline' }}>
+          <Typography component="h3" sx={{ fontWeight: 700 }}>
+            {heading}
+          </Typography>
+          <Where finding={finding} />
+        </Box>
+        <Typography sx={{ overflowWrap: 'anywhere' }}>{finding.message}</Typography>
+        {finding.details.length > 0 && (
+          <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
+            {finding.details.map((each) => (
+              <Typography component="li" key={each} sx={{ overflowWrap: 'anywhere' }}>
+                {each}
+              </Typography>
+            ))}
+          </Box>
+        )}
+        <Typography color="textSecondary">{finding.remedy}</Typography>
+        <Typography variant="body2" color="textSecondary" sx={{ mt: 0.5 }}>
+          <Since finding={finding} />
+        </Typography>
+      </Box>
+      <Box
+        sx={{
+          display: 'flex',
+          flexDirection: { xs: 'row', sm: 'column' },
+          flexWrap: 'wrap',
+          gap: 1,
+          alignItems: { xs: 'center', sm: 'stretch' },
+          gridColumn: { xs: '2', sm: 'auto' },
+          minWidth: { sm: 150 },
+        }}
+      >
+        {way && finding.list === 'open' && (
+          <Button
+            component={Link}
+            to={way.to}
+            variant="outlined"
+            size="small"
+            aria-label={`${way.label}: ${heading}`}
+          >
+            {way.label}
+          </Button>
+        )}
+        {children}
+      </Box>
+    </Box>
+  );
+}
+
+function Where({ finding: { page, url, times, site, place } }: { finding: KeptFinding }) {
+  if (page === null || url === null) return <Typography color="textSecondary">{site}</Typography>;
+  return (
+    <Typography color="textSecondary" sx={{ overflowWrap: 'anywhere' }}>
+      <MuiLink href={url} target="_blank" rel="noreferrer" color="inherit">
+        {place ?? page}
+      </MuiLink>
+      {times > 1 && ` and ${plural(times - 1, 'more page')}`}
+    </Typography>
+  );
+}
+
+function Since({ finding }: { finding: KeptFinding }) {
+  const { list, isNew, firstSeenAt, lastSeenAt, until, reason, solvedAt, solvedBy } = finding;
+  const why = reason === '' ? '' : ` “${reason}”`;
+  if (list === 'later' && until !== null) return `Waits until ${formatWhen(until)}.${why}`;
+  if (list === 'muted') return `Not to be told again.${why}`;
+  if (list === 'solved' && solvedAt !== null)
+    return `Solved ${solvedBy === 'hand' ? 'by hand' : 'by itself'}: ${formatWhen(solvedAt)}.`;
+  const [first, last] = [formatWhen(firstSeenAt), formatWhen(lastSeenAt)];
+  return `${isNew ? 'New. ' : ''}First seen ${first}${first === last ? '' : `, last seen ${last}`}.`;
+}

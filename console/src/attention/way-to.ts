@@ -1,0 +1,32 @@
+import type { KeptFinding } from '@orbis/contract';
+
+/** Where something is done about a finding, and what the button to it says. */
+export interface Way {
+  to: string;
+  label: string;
+}
+
+const plan = (page: string): string => `/plan?page=${encodeURIComponent(page)}`;
+
+/** The way to what is to be done about a finding; null where it is done with the finding itself. */
+export function wayTo({ rule, page, placement, site, facts }: KeptFinding): Way | null {
+  switch (rule) {
+    case 'site-out-of-date':
+      return { to: `/register?site=${site}&state=out-of-date`, label: 'Show them' };
+    case 'site-head-missing':
+    case 'site-head-left-over':
+      return { to: `/places/${site}/head`, label: 'Open the head' };
+    case 'unregistered':
+      return null;
+    case 'moved':
+    case 'copied':
+      return { to: `/register/${String(facts['placement'])}`, label: 'Open its placement' };
+    case 'file-altered':
+    case 'file-unreachable':
+      return placement === null ? null : { to: `/register/${placement}`, label: 'Open its placement' };
+    case 'page-redirects':
+      return page === null ? null : { to: `/places/${site}`, label: 'Open the page' };
+    default:
+      return page === null ? null : { to: plan(page), label: 'Open the plan' };
+  }
+}

@@ -1,0 +1,24 @@
+import type { Logger } from 'pino';
+import type { Database } from '../database/connect.ts';
+import type { Fetching } from '../fetching/client.ts';
+import type { Reader } from '../reading/reader.ts';
+import type { RenderContext } from '../usecases/render-context.ts';
+
+/** What pages of sweeps are looked at with. */
+export interface LookTools {
+  db: Database;
+  fetching: Fetching;
+  reader: Pick<Reader, 'lookAtPage' | 'reconcilePage' | 'fileSeen'>;
+  renderContext: () => RenderContext;
+  /** Reads the sheets again where somebody has changed them. */
+  refresh: () => Promise<void>;
+  /** Where a placement's document is served. */
+  placementUrl: (id: string) => string;
+  now: () => Date;
+  log: Logger;
+  /** Of Orbis. */
+  version: string;
+}
+
+/** The same, with what reads the files of frames. */
+export type PageTools = LookTools & { files: Pick<Fetching, 'readPage'> };
